@@ -1,0 +1,47 @@
+const http = require('node:http');
+const { getDefaultConfig } = require('expo/metro-config');
+
+const config = getDefaultConfig(__dirname);
+
+// Zod carries 50 languages of messages and a JSON Schema reader, 45 KB gzip that the app never asks for.
+const UNUSED_OF_ZOD = /zod\/v4\/(locales\/index|classic\/from-json-schema)\.(c?js)$/;
+const resolveBefore = config.resolver.resolveRequest;
+config.resolver.resolveRequest = (context, name, platform) => {
+  const found = (resolveBefore ?? context.resolveRequest)(context, name, platform);
+  return platform === 'web' && found.type === 'sourceFile' && UNUSED_OF_ZOD.test(found.filePath)
+    ? { type: 'empty' }
+    : found;
+};
+
+// In development Metro serves the app: hand /api to the Express server, so that one origin serves both.
+const api = new URL(process.env.API_ORIGIN ?? 'http://127.0.0.1:3000');
+const before = config.server?.enhanceMiddleware;
+config.server = {
+  ...config.server,
+  enhanceMiddleware(metro, server) {
+    const next = before ? before(metro, server) : metro;
+    return (request, response, done) => {
+      if (!request.url?.startsWith('/api/')) return next(request, response, done);
+      const up = http.request(
+        {
+          host: api.hostname,
+          port: api.port,
+          method: request.method,
+          path: request.url,
+          headers: request.headers,
+        },
+        (answer) => {
+          response.writeHead(answer.statusCode ?? 502, answer.headers);
+          answer.pipe(response);
+        },
+      );
+      up.on('error', () => {
+        response.writeHead(502, { 'content-type': 'application/problem+json' });
+        response.end('{"title":"The server does not answer","status":502}');
+      });
+      request.pipe(up);
+    };
+  },
+};
+
+module.exports = config;

@@ -1,0 +1,1 @@
+module.exports = { displayName: 'contracts', ...require('../jest.node.preset.js') };

@@ -1,0 +1,48 @@
+// The core's computations as plain JSON in and out, stateless.
+import { CutPositionInput, CutPositionResult } from '@mortisect/core/cuts';
+import { Clearance, ClearanceCase, seasons } from '@mortisect/core/disorders';
+import { Limb, LimbMap } from '@mortisect/core/tree';
+import { z } from 'zod';
+
+export const SeasonInput = z.strictObject({ day: z.iso.date(), latitude: z.number().min(-90).max(90) });
+export const SeasonResult = z.strictObject({ season: z.enum(seasons) });
+
+export const CutBackInput = z
+  .strictObject({
+    limbs: LimbMap,
+    kerfs: z.array(z.strictObject({ limbId: z.string(), atCm: z.number().min(0) })).max(500),
+  })
+  .meta({ id: 'CutBackInput' });
+export const CutBackResult = z.strictObject({ limbs: z.array(Limb) });
+
+export const LimbNamesInput = z.strictObject({ limbs: LimbMap, twelveBearingDeg: z.number().min(0).lt(360) });
+export const LimbNamesResult = z.strictObject({ names: z.record(z.string(), z.string()) });
+
+/** Worked case 4 of the cut position rule. */
+export const cutPositionExample: z.input<typeof CutPositionInput> = {
+  limbs: [
+    limb('T', null, 0, 300, 110, 30, 14, 'trunk', 0, 90),
+    limb('S', 'T', 90, 220, 62, 12, 9, 'scaffold', 120, 40),
+    limb('L', 'S', 140, 90, 24, 5, 3, 'lateral', 90, 20),
+    limb('M', 'S', 112, 80, 22, 6, 5, 'branch', 240, 25),
+  ],
+  lesions: [{ id: 'canker-1', limbId: 'L', fromCm: 12, toCm: 20, disorder: 'FB_CANK_A', edge: 'definite' }],
+  clearanceCm: 30,
+};
+
+function limb(
+  id: string,
+  parentId: string | null,
+  jointCm: number,
+  lengthCm: number,
+  baseMm: number,
+  tipMm: number,
+  ageYears: number,
+  kind: Limb['kind'],
+  bearingDeg: number,
+  inclinationDeg: number,
+): Limb {
+  return { id, parentId, jointCm, lengthCm, baseMm, tipMm, ageYears, kind, bearingDeg, inclinationDeg };
+}
+
+export { Clearance, ClearanceCase, CutPositionInput, CutPositionResult };

@@ -1,0 +1,71 @@
+// The OpenAPI 3.1 document, made from the table of routes. Not for the app's bundle.
+import { createDocument, type ZodOpenApiOperationObject, type ZodOpenApiPathsObject } from 'zod-openapi';
+import { Problem } from './problem';
+import { type Route, routes } from './routes';
+
+export function openApiDocument(version: string) {
+  const paths: ZodOpenApiPathsObject = {};
+  for (const [name, route] of Object.entries(routes) as [string, Route][]) {
+    const path = route.path.replace(/:(\w+)/g, '{$1}');
+    paths[path] = { ...paths[path], [route.method]: operation(name, route) };
+  }
+  return createDocument({
+    openapi: '3.1.0',
+    info: {
+      title: 'Mortisect',
+      version,
+      description:
+        'Removal pruning of dead, diseased and damaged wood in fruit trees. Lengths in cm, diameters in mm, angles in degrees. General guidance: the label, local law and licensed practice come first.',
+    },
+    paths,
+  });
+}
+
+function operation(name: string, route: Route): ZodOpenApiOperationObject {
+  const problem = (description: string) => ({
+    description,
+    content: { 'application/problem+json': { schema: Problem } },
+  });
+  return {
+    operationId: name,
+    summary: route.summary,
+    tags: [route.tag],
+    ...(route.params || route.query
+      ? {
+          requestParams: {
+            ...(route.params && { path: route.params }),
+            ...(route.query && { query: route.query }),
+          },
+        }
+      : {}),
+    ...(route.body && {
+      requestBody: {
+        required: true,
+        content: {
+          'application/json': {
+            schema: route.body,
+            ...(route.example !== undefined && { example: route.example }),
+          },
+        },
+      },
+    }),
+    ...(route.fromDevice && {
+      parameters: [
+        { name: 'X-Device-Id', in: 'header', required: true, schema: { type: 'string', format: 'uuid' } },
+      ],
+    }),
+    responses: {
+      200: { description: 'Done', content: { 'application/json': { schema: route.response } } },
+      ...(route.body && {
+        400: problem('Not understood; errors[] has the path of each fault'),
+        413: problem('Too large'),
+      }),
+      ...(!route.open && { 401: problem('The passphrase is asked for first') }),
+      ...(route.fromDevice && {
+        409: problem('Moved meanwhile; yours and theirs are both given'),
+        422: problem('Does not fit what stands'),
+      }),
+      ...(route.params && { 404: problem('Not there') }),
+    },
+  };
+}

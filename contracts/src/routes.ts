@@ -1,0 +1,235 @@
+// The table of routes: the one place that says what the server answers and what the app may ask.
+import { z } from 'zod';
+import * as compute from './compute';
+import {
+  Action,
+  ActionBody,
+  Finding,
+  FindingBody,
+  LogEntry,
+  Plot,
+  RecordId,
+  Row,
+  Site,
+  Stamp,
+  TreeDetail,
+  TreeId,
+  TreeSummary,
+} from './records';
+
+export interface Route {
+  method: 'get' | 'put' | 'post' | 'delete';
+  /** Express form: `/api/trees/:treeId`. */
+  path: string;
+  tag: 'Orchard' | 'Field records' | 'Compute' | 'Access';
+  summary: string;
+  params?: z.ZodObject;
+  query?: z.ZodObject;
+  body?: z.ZodType;
+  response: z.ZodType;
+  /** Writes name the device they come from; its person is kept with the record. */
+  fromDevice?: true;
+  /** Answered without a signed-in session. */
+  open?: true;
+  /** A body larger than the common limit. */
+  bodyLimit?: string;
+  example?: unknown;
+}
+
+const route = <R extends Route>(given: R): R => given;
+
+const Health = z.object({ ok: z.literal(true), now: z.iso.datetime(), demo: z.boolean() });
+const Session = z.object({ required: z.boolean(), signedIn: z.boolean() });
+const SiteRecord = z.object({ site: Site, ...Stamp.shape }).meta({ id: 'SiteRecord' });
+export type SiteRecord = z.infer<typeof SiteRecord>;
+const baseRevision = z
+  .number()
+  .int()
+  .min(1)
+  .nullable()
+  .describe('the revision this edit was made on; null for a new record');
+
+export const routes = {
+  health: route({
+    method: 'get',
+    path: '/api/health',
+    tag: 'Access',
+    summary: 'Is the server up, and what time does it go by?',
+    response: Health,
+    open: true,
+  }),
+  getSession: route({
+    method: 'get',
+    path: '/api/session',
+    tag: 'Access',
+    summary: 'Is a passphrase asked for, and was it given?',
+    response: Session,
+    open: true,
+  }),
+  signIn: route({
+    method: 'post',
+    path: '/api/session',
+    tag: 'Access',
+    summary: 'Sign in with the passphrase of the site',
+    body: z.strictObject({ passphrase: z.string().min(1).max(400) }),
+    response: Session,
+    open: true,
+  }),
+  signOut: route({
+    method: 'delete',
+    path: '/api/session',
+    tag: 'Access',
+    summary: 'Sign out',
+    response: Session,
+    open: true,
+  }),
+  putDevice: route({
+    method: 'put',
+    path: '/api/devices/:deviceId',
+    tag: 'Access',
+    summary: 'Say who works on this device',
+    params: z.object({ deviceId: RecordId }),
+    body: z.strictObject({ name: z.string().trim().min(1, 'Give a name.').max(60) }),
+    response: z.object({ id: RecordId, name: z.string() }),
+  }),
+  getSite: route({
+    method: 'get',
+    path: '/api/site',
+    tag: 'Orchard',
+    summary: 'The site and its schools',
+    response: SiteRecord,
+  }),
+  putSite: route({
+    method: 'put',
+    path: '/api/site',
+    tag: 'Orchard',
+    summary: 'Edit the site',
+    body: z.strictObject({ baseRevision, site: Site }),
+    response: SiteRecord,
+    fromDevice: true,
+  }),
+  getTrees: route({
+    method: 'get',
+    path: '/api/trees',
+    tag: 'Orchard',
+    summary: 'Trees in walking order, with plots and rows',
+    response: z.object({ plots: z.array(Plot), rows: z.array(Row), trees: z.array(TreeSummary) }),
+  }),
+  getTree: route({
+    method: 'get',
+    path: '/api/trees/:treeId',
+    tag: 'Orchard',
+    summary: 'One tree with its limb map, findings and what was done',
+    params: z.object({ treeId: TreeId }),
+    response: TreeDetail,
+  }),
+  getOpenWork: route({
+    method: 'get',
+    path: '/api/open-work',
+    tag: 'Field records',
+    summary: 'Trees with open findings, in walking order, and the latest actions',
+    response: z.object({ trees: z.array(TreeDetail), latestActions: z.array(Action) }),
+  }),
+  putFinding: route({
+    method: 'put',
+    path: '/api/findings/:findingId',
+    tag: 'Field records',
+    summary: 'Record or edit a finding',
+    params: z.object({ findingId: RecordId }),
+    body: z.strictObject({ baseRevision, finding: FindingBody }),
+    response: Finding,
+    fromDevice: true,
+  }),
+  putAction: route({
+    method: 'put',
+    path: '/api/actions/:actionId',
+    tag: 'Field records',
+    summary: 'Record something done; sent twice it counts once',
+    params: z.object({ actionId: RecordId }),
+    body: ActionBody,
+    response: Action,
+    fromDevice: true,
+  }),
+  getLog: route({
+    method: 'get',
+    path: '/api/log',
+    tag: 'Field records',
+    summary: 'What happened, newest first',
+    query: z.object({
+      before: z.coerce.number().int().min(1).optional().describe('entries older than this seq'),
+      limit: z.coerce.number().int().min(1).max(200).default(50),
+    }),
+    response: z.object({ entries: z.array(LogEntry), more: z.boolean() }),
+  }),
+  computeCutPosition: route({
+    method: 'post',
+    path: '/api/compute/cut-position',
+    tag: 'Compute',
+    summary: 'Where the cuts fall for lesions on a limb map, and why',
+    body: compute.CutPositionInput,
+    response: compute.CutPositionResult,
+    bodyLimit: '8mb',
+    example: compute.cutPositionExample,
+  }),
+  computeClearance: route({
+    method: 'post',
+    path: '/api/compute/clearance',
+    tag: 'Compute',
+    summary: 'How far from the visible edge to cut, by disorder, school, season and severity',
+    body: compute.ClearanceCase,
+    response: compute.Clearance,
+    example: {
+      disorder: 'FB_CANK_A',
+      season: 'dormant',
+      edge: 'indefinite',
+      growthRapid: false,
+      cultivarSusceptible: false,
+      treeAgeYears: 17,
+    },
+  }),
+  computeSeason: route({
+    method: 'post',
+    path: '/api/compute/season',
+    tag: 'Compute',
+    summary: 'Season by the calendar',
+    body: compute.SeasonInput,
+    response: compute.SeasonResult,
+    example: { day: '2026-11-24', latitude: 54.2 },
+  }),
+  computeCutBack: route({
+    method: 'post',
+    path: '/api/compute/cut-back',
+    tag: 'Compute',
+    summary: 'The limb map that is left after cuts',
+    body: compute.CutBackInput,
+    response: compute.CutBackResult,
+    bodyLimit: '8mb',
+    example: { limbs: compute.cutPositionExample.limbs, kerfs: [{ limbId: 'S', atCm: 115.6 }] },
+  }),
+  computeLimbNames: route({
+    method: 'post',
+    path: '/api/compute/limb-names',
+    tag: 'Compute',
+    summary: 'What each limb is called from the ground',
+    body: compute.LimbNamesInput,
+    response: compute.LimbNamesResult,
+    bodyLimit: '8mb',
+    example: { limbs: compute.cutPositionExample.limbs, twelveBearingDeg: 0 },
+  }),
+} as const satisfies Record<string, Route>;
+
+type In<S> = S extends z.ZodType ? z.input<S> : undefined;
+type Out<S> = S extends z.ZodType ? z.output<S> : undefined;
+/** What a caller gives. */
+export type RouteInput<R extends Route> = (R extends { params: infer P }
+  ? { params: In<P> }
+  : { params?: undefined }) &
+  (R extends { query: infer Q } ? { query?: In<Q> } : { query?: undefined }) &
+  (R extends { body: infer B } ? { body: In<B> } : { body?: undefined });
+/** What a handler gets after parsing. */
+export interface RouteParsed<R extends Route> {
+  params: R extends { params: infer P } ? Out<P> : undefined;
+  query: R extends { query: infer Q } ? Out<Q> : undefined;
+  body: R extends { body: infer B } ? Out<B> : undefined;
+}
+export type RouteResponse<R extends Route> = z.output<R['response']>;

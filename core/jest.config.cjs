@@ -1,0 +1,1 @@
+module.exports = { displayName: 'core', ...require('../jest.node.preset.js') };

@@ -1,0 +1,333 @@
+// Where does the cut fall, and why?
+
+import { kindOf } from '../disorders/index';
+import {
+  ageYearsAt,
+  diameterMmAt,
+  indexLimbs,
+  isDistalOf,
+  isLeader,
+  isTrunk,
+  type Limb,
+  type LimbIndex,
+  type Walk,
+  walkTowardStool,
+} from '../tree/index';
+import type {
+  Cut,
+  CutPositionInput,
+  CutPositionResult,
+  Decision,
+  Finish,
+  Lesion,
+  Place,
+  Reason,
+} from './model';
+import { headingAtOrBelow, maybeHeaded, reductionAtOrBelow, tidy, unsoundLimbs } from './places';
+
+/** A bare stub stands this far beyond the union, at least and at most. @source Steiner 1990, Acta Hort. 273:139 */
+const STUB_LEAST_CM = 10;
+const STUB_CM = 13;
+const STUB_WOOD_YEARS = 2;
+
+/**
+ * One cut for every lesion, equal cuts merged, cuts on wood that another cut takes marked as swallowed.
+ * The kerf never lies distal of the target unless `shortfallCm` says by how much; trunk wood gives a decision instead of a cut.
+ *
+ * @param input a sound limb map and lesions on it, parsed by `CutPositionInput`; cm and mm
+ * @returns cuts in the order of their first lesion, with the reason for each lesion, and the decisions
+ * @throws {UnknownLimb} when a lesion names a limb that is not in the map
+ * @source the cut position rule, docs/methods/cut-position.md
+ * @example cutPosition({ limbs, lesions: [{ id: 'a', limbId: 'L', fromCm: 80, … }], clearanceCm: 30 }).cuts[0].atCm //=> 41.6
+ */
+export function cutPosition(input: CutPositionInput): CutPositionResult {
+  const index = indexLimbs(input.limbs);
+  const unsound = unsoundLimbs(index, input.lesions);
+  const cuts: Cut[] = [];
+  const decisions: Decision[] = [];
+  for (const lesion of input.lesions) {
+    const answer = answerLesion(index, unsound, lesion, lesion.clearanceCm ?? input.clearanceCm, input);
+    if ('wood' in answer) decisions.push(answer);
+    else cuts.push(answer);
+  }
+  return { cuts: swallow(index, merge(cuts)), decisions };
+}
+
+interface Options {
+  finish?: Finish | undefined;
+  inSeasonStub?: boolean | undefined;
+}
+
+function answerLesion(
+  index: LimbIndex,
+  unsound: Set<string>,
+  lesion: Lesion,
+  clearanceCm: number,
+  options: Options,
+): Cut | Decision {
+  const walk = walkTowardStool(index, lesion.limbId, lesion.fromCm, clearanceCm);
+  const limb = index.byId.get(lesion.limbId) as Limb;
+  const onLeader = isLeader(index, limb, lesion.fromCm);
+  if (isTrunk(index, limb, lesion.fromCm) || (onLeader && walk.end.on === 'trunk')) {
+    return decision(index, limb, lesion, clearanceCm);
+  }
+  const stub = options.inSeasonStub && kindOf(lesion.disorder) === 'diseased' ? stubPlace(index, walk) : null;
+  if (stub) return cutAt(lesion, clearanceCm, walk, index, { place: stub, passedOver: [] });
+  if (onLeader) return leaderAnswer(index, unsound, lesion, clearanceCm, walk, limb);
+  const end = walk.end;
+  const target = end.on === 'limb' ? (index.byId.get(end.limbId) as Limb) : null;
+  if (end.on === 'trunk' || target?.kind === 'trunk')
+    return collarAboveTheTrunk(index, unsound, lesion, clearanceCm, walk, options);
+  return cutAt(
+    lesion,
+    clearanceCm,
+    walk,
+    index,
+    placeOnLimb(index, unsound, lesion, target as Limb, end.atCm, options.finish),
+  );
+}
+
+interface Found {
+  place: Place;
+  passedOver: Reason['passedOver'];
+  upToCm?: number;
+  alternatives?: Place[];
+  choices?: Reason['choices'];
+}
+
+/** The most distal of reduction, heading and collar at or below t. Where buds are unmapped the answer is a range up to t. */
+function placeOnLimb(
+  index: LimbIndex,
+  unsound: Set<string>,
+  lesion: Lesion,
+  limb: Limb,
+  t: number,
+  finish?: Finish,
+): Found {
+  const reduction = reductionAtOrBelow(index, limb, t, unsound);
+  const heading = headingAtOrBelow(index, limb, t);
+  const passedOver = [...reduction.passedOver, ...heading.passedOver].sort((a, b) => b.atCm - a.atCm);
+  const collar: Place = { kind: 'collar', limbId: limb.id, atCm: 0, finish: finishFor(lesion, finish) };
+  const place = mostDistal(reduction.place, heading.place) ?? collar;
+  const unmapped =
+    place.kind !== 'heading' && limb.budsComplete !== true && t > place.atCm && maybeHeaded(limb, t);
+  return unmapped ? { place, passedOver, upToCm: t } : { place, passedOver };
+}
+
+function mostDistal(a: Place | null, b: Place | null): Place | null {
+  if (!a || !b) return a ?? b;
+  return b.atCm > a.atCm ? b : a;
+}
+
+/** A stub is for dead wood: die-back then cannot reach the parent. */
+function finishFor(lesion: Lesion, finish: Finish = 'tight'): Finish {
+  return finish === 'stub' && kindOf(lesion.disorder) !== 'dead' ? 'tight' : finish;
+}
+
+/** A lesion on the leader: lowered to a side branch, or headed where it is thin; else a decision. */
+function leaderAnswer(
+  index: LimbIndex,
+  unsound: Set<string>,
+  lesion: Lesion,
+  clearanceCm: number,
+  walk: Walk,
+  stem: Limb,
+): Cut | Decision {
+  const t = walk.end.on === 'limb' ? walk.end.atCm : 0;
+  const reduction = reductionAtOrBelow(index, stem, t, unsound);
+  const heading = headingAtOrBelow(index, stem, t);
+  const place = mostDistal(reduction.place, heading.place);
+  const upToCm =
+    stem.budsComplete !== true && place?.kind !== 'heading' && maybeHeaded(stem, t) ? t : undefined;
+  if (!place)
+    return { ...decision(index, stem, lesion, clearanceCm), ...(upToCm !== undefined && { upToCm }) };
+  return cutAt(lesion, clearanceCm, walk, index, {
+    place,
+    passedOver: [...reduction.passedOver, ...heading.passedOver],
+    ...(upToCm !== undefined && { upToCm }),
+  });
+}
+
+/** The walk left its limb for trunk or leader: the collar of the limb it came down, with what is missing and the other choices. */
+function collarAboveTheTrunk(
+  index: LimbIndex,
+  unsound: Set<string>,
+  lesion: Lesion,
+  clearanceCm: number,
+  walk: Walk,
+  options: Options,
+): Cut {
+  const onLimbs = walk.stretches.filter((stretch) => index.byId.get(stretch.limbId)?.kind !== 'trunk');
+  const last = onLimbs[onLimbs.length - 1] as { limbId: string };
+  const lowered = loweredLeader(index, unsound, walk);
+  return cutAt(lesion, clearanceCm, walk, index, {
+    place: { kind: 'collar', limbId: last.limbId, atCm: 0, finish: finishFor(lesion, options.finish) },
+    passedOver: [],
+    alternatives: lowered ? [lowered] : [],
+    choices: lowered
+      ? ['excise', 'watch', 'remove tree', 'lower the leader']
+      : ['excise', 'watch', 'remove tree'],
+  });
+}
+
+function loweredLeader(index: LimbIndex, unsound: Set<string>, walk: Walk): Place | null {
+  if (walk.end.on !== 'limb') return null;
+  const stem = index.byId.get(walk.end.limbId) as Limb;
+  return reductionAtOrBelow(index, stem, walk.end.atCm, unsound).place;
+}
+
+/** In-season stub: the most distal union u in wood of two years or more with u + 10 ≤ target, cut at min(u + 13, target). */
+function stubPlace(index: LimbIndex, walk: Walk): Place | null {
+  if (walk.end.on !== 'limb') return null;
+  let limb = index.byId.get(walk.end.limbId);
+  // Where t lies on the limb looked at; on a parent it is counted on past the joint.
+  let t = walk.end.atCm;
+  let came: Limb | null = null;
+  while (limb && !isTrunk(index, limb, 0)) {
+    if (limb.kind === 'trunk') return null;
+    const here: Limb = limb;
+    const unions = [...(index.childrenOf.get(here.id) ?? []).map((child) => child.jointCm), 0]
+      .filter((u) => u + STUB_LEAST_CM <= t && ageYearsAt(here, u) >= STUB_WOOD_YEARS)
+      .sort((a, b) => b - a);
+    const unionCm = unions[0];
+    if (unionCm !== undefined) {
+      const atCm = tidy(Math.min(unionCm + STUB_CM, t));
+      if (came !== null && atCm > came.jointCm) {
+        return {
+          kind: 'stub',
+          limbId: came.id,
+          atCm: tidy(atCm - came.jointCm),
+          unionLimbId: here.id,
+          unionCm,
+        };
+      }
+      return { kind: 'stub', limbId: here.id, atCm, unionLimbId: here.id, unionCm };
+    }
+    came = here;
+    t += here.jointCm;
+    limb = here.parentId === null ? undefined : index.byId.get(here.parentId);
+  }
+  return null;
+}
+
+function decision(index: LimbIndex, limb: Limb, lesion: Lesion, clearanceCm: number): Decision {
+  const rootstock = limb.graftUnionCm !== undefined && lesion.fromCm < limb.graftUnionCm;
+  const trunk = isTrunk(index, limb, lesion.fromCm);
+  return {
+    lesionId: lesion.id,
+    limbId: limb.id,
+    wood: rootstock ? 'rootstock' : trunk ? 'trunk' : 'leader',
+    clearanceCm,
+    choices: trunk
+      ? ['excise', 'bridge', 'watch', 'remove tree']
+      : ['excise', 'watch', 'lower the leader', 'remove tree'],
+  };
+}
+
+function cutAt(lesion: Lesion, clearanceCm: number, walk: Walk, index: LimbIndex, found: Found): Cut {
+  const end = walk.end;
+  const targetLimb = end.on === 'limb' ? index.byId.get(end.limbId) : undefined;
+  const target =
+    end.on === 'limb'
+      ? {
+          on: targetLimb?.kind === 'trunk' ? ('leader' as const) : ('limb' as const),
+          limbId: end.limbId,
+          atCm: tidy(end.atCm),
+        }
+      : { on: 'trunk' as const, limbId: end.stemId, atCm: null };
+  const reachedCm = tidy(distanceAlong(index, lesion, found.place));
+  const shortfallCm = Math.max(0, tidy(clearanceCm - reachedCm));
+  const reason: Reason = {
+    lesionId: lesion.id,
+    disorder: lesion.disorder,
+    edgeLimbId: lesion.limbId,
+    edgeCm: lesion.fromCm,
+    clearanceCm,
+    walk: walk.stretches,
+    target,
+    place: found.place,
+    reachedCm,
+    shortfallCm,
+    passedOver: found.passedOver,
+    alternatives: found.alternatives ?? [],
+    choices: shortfallCm > 0 ? (found.choices ?? []) : [],
+  };
+  return {
+    limbId: found.place.limbId,
+    atCm: found.place.atCm,
+    ...(found.upToCm !== undefined && { upToCm: tidy(found.upToCm) }),
+    kind: found.place.kind,
+    targetLimbId: target.limbId,
+    targetCm: target.atCm,
+    shortfallCm,
+    lesionIds: [lesion.id],
+    swallowedBy: null,
+    because: [reason],
+  };
+}
+
+/** From the lesion's edge down the wood to the kerf, cm. */
+function distanceAlong(index: LimbIndex, lesion: Lesion, place: Place): number {
+  let limb = index.byId.get(lesion.limbId);
+  let at = lesion.fromCm;
+  let sum = 0;
+  while (limb && limb.id !== place.limbId) {
+    sum += at;
+    at = limb.jointCm;
+    limb = limb.parentId === null ? undefined : index.byId.get(limb.parentId);
+  }
+  return sum + at - place.atCm;
+}
+
+/** Cuts at the same place become one, which answers for all their lesions. */
+function merge(cuts: Cut[]): Cut[] {
+  const merged: Cut[] = [];
+  for (const cut of cuts) {
+    const same = merged.find(
+      (other) => other.limbId === cut.limbId && other.atCm === cut.atCm && other.kind === cut.kind,
+    );
+    if (!same) {
+      merged.push({ ...cut });
+      continue;
+    }
+    const upToCm =
+      same.upToCm === undefined || cut.upToCm === undefined ? undefined : Math.min(same.upToCm, cut.upToCm);
+    delete same.upToCm;
+    if (upToCm !== undefined) same.upToCm = upToCm;
+    const deeper = nearerStool(cut, same) ? cut : same;
+    same.targetLimbId = deeper.targetLimbId;
+    same.targetCm = deeper.targetCm;
+    same.shortfallCm = Math.max(same.shortfallCm, cut.shortfallCm);
+    same.lesionIds = [...same.lesionIds, ...cut.lesionIds];
+    same.because = [...same.because, ...cut.because];
+  }
+  return merged;
+}
+
+function nearerStool(a: Cut, b: Cut): boolean {
+  if (a.targetCm === null || b.targetCm === null) return a.targetCm === null;
+  if (a.targetLimbId === b.targetLimbId) return a.targetCm < b.targetCm;
+  return a.targetLimbId !== a.limbId;
+}
+
+/** A cut whose place lies on wood that another takes for certain is swallowed by the outermost such cut. */
+function swallow(index: LimbIndex, cuts: Cut[]): Cut[] {
+  const takers = cuts.map((cut, i) =>
+    cuts.findIndex(
+      (other, j) =>
+        i !== j && isDistalOf(index, cut.limbId, cut.atCm, other.limbId, other.upToCm ?? other.atCm),
+    ),
+  );
+  const outermost = (i: number): number | null => {
+    let at = i;
+    while ((takers[at] as number) >= 0) at = takers[at] as number;
+    return at === i ? null : at;
+  };
+  return cuts.map((cut, i) => ({ ...cut, swallowedBy: outermost(i) }));
+}
+
+/** Diameter of the wood at the kerf, mm: what the blade must take. */
+export function kerfMm(limbs: Limb[], cut: { limbId: string; atCm: number }): number {
+  const limb = limbs.find((one) => one.id === cut.limbId);
+  return limb ? diameterMmAt(limb, Math.min(cut.atCm, limb.lengthCm)) : 0;
+}

@@ -1,0 +1,18 @@
+export { cutPosition, kerfMm } from './cutPosition';
+export {
+  type Cut,
+  CutPositionInput,
+  CutPositionResult,
+  choicesBeyondSawing,
+  type Decision,
+  type Finish,
+  finishes,
+  Lesion,
+  MOST_LESIONS,
+  MOST_LIMBS,
+  type Place,
+  type Reason,
+} from './model';
+export { asText, cutSentence, leadingReason, type Phrase, type Telling } from './sentence';
+export { type CuttingSchools, type FindingForCut, type TreeCuts, treeAfter, treeCuts } from './treeCuts';
+export { type WhyStep, whySteps } from './why';

@@ -1,0 +1,176 @@
+// How far from the visible edge do the schools cut?
+import type { Confidence } from './disorders';
+
+export interface ClearanceSchool {
+  id: string;
+  /** As the trade says it. */
+  name: string;
+  disorders: readonly string[];
+  /** From–to, cm. A range means its upper end. */
+  dormantCm: readonly [number, number];
+  growingCm: readonly [number, number];
+  /** True where the dormant figure is only the growing-season distance carried over. */
+  growingFigure: boolean;
+  use: string;
+  source: string;
+  confidence: Confidence;
+}
+
+const FIRE_BLIGHT = ['FB_CANK_A', 'FB_CANK_D'] as const;
+
+/** Distances published in inches are kept in cm so that both tapes read them plainly (35.5 cm for 14 in). */
+export const clearanceSchools: readonly ClearanceSchool[] = [
+  {
+    id: 'fb-8',
+    name: '8 in (20 cm)',
+    disorders: FIRE_BLIGHT,
+    dormantCm: [20, 20],
+    growingCm: [20, 20],
+    growingFigure: true,
+    use: 'Few clear cankers, dormant; the least that many extension sheets ask.',
+    source: 'extension sheets in the tradition of van der Zwet & Keil 1979',
+    confidence: 'high',
+  },
+  {
+    id: 'fb-8-10',
+    name: '8–10 in (20–25 cm)',
+    disorders: FIRE_BLIGHT,
+    dormantCm: [20, 25],
+    growingCm: [20, 25],
+    growingFigure: true,
+    use: 'Older or dormant wood.',
+    source: 'extension sheets',
+    confidence: 'low',
+  },
+  {
+    id: 'fb-10-12',
+    name: '10–12 in (25–30 cm)',
+    disorders: FIRE_BLIGHT,
+    dormantCm: [25, 30],
+    growingCm: [25, 30],
+    growingFigure: true,
+    use: 'The older bulletins; the default here.',
+    source: 'van der Zwet & Keil 1979, USDA Agric. Handbook 510',
+    confidence: 'low',
+  },
+  {
+    id: 'fb-12-14',
+    name: '12–14 in (30–35 cm)',
+    disorders: FIRE_BLIGHT,
+    dormantCm: [30, 35.5],
+    growingCm: [30, 35.5],
+    growingFigure: true,
+    use: 'Pear and apple of dry regions.',
+    source: 'extension sheets',
+    confidence: 'low',
+  },
+  {
+    id: 'fb-12-18',
+    name: '12–18 in (30–45 cm)',
+    disorders: FIRE_BLIGHT,
+    dormantCm: [30, 45.5],
+    growingCm: [30, 45.5],
+    growingFigure: true,
+    use: 'Susceptible, young or vigorous trees; spreading in the growing season.',
+    source: 'extension sheets',
+    confidence: 'low',
+  },
+  {
+    id: 'fb-season-a',
+    name: 'By season, 15 or 30 cm',
+    disorders: ['FB_CANK_A'],
+    dormantCm: [10, 15],
+    growingCm: [30, 30],
+    growingFigure: false,
+    use: 'Short while dormant, long in growth.',
+    source: 'handling tables of extension services',
+    confidence: 'low',
+  },
+  {
+    id: 'fb-season-d',
+    name: 'By season, 10 or 30 cm',
+    disorders: ['FB_CANK_D'],
+    dormantCm: [10, 10],
+    growingCm: [30, 30],
+    growingFigure: false,
+    use: 'Short while dormant; in growth it is better left until then.',
+    source: 'handling tables of extension services',
+    confidence: 'low',
+  },
+  {
+    id: 'cyt-12-14',
+    name: '12–14 in (30–35 cm)',
+    disorders: ['CYT'],
+    dormantCm: [30, 35.5],
+    growingCm: [30, 35.5],
+    growingFigure: true,
+    use: 'Canker on stone fruit; the default here.',
+    source: 'common practice, no source',
+    confidence: 'practice',
+  },
+  {
+    id: 'cyt-season',
+    name: 'By season, 10 or 20 cm',
+    disorders: ['CYT'],
+    dormantCm: [10, 10],
+    growingCm: [10, 20],
+    growingFigure: false,
+    use: 'To the next healthy union; late dormancy or dry early summer, not mid-winter.',
+    source: 'handling tables of extension services',
+    confidence: 'low',
+  },
+  {
+    id: 'neo-15',
+    name: '2–6 in (5–15 cm)',
+    disorders: ['NEO'],
+    dormantCm: [5, 15],
+    growingCm: [5, 15],
+    growingFigure: false,
+    use: 'Past the stain, to clean wood.',
+    source: 'common practice, no source',
+    confidence: 'practice',
+  },
+  {
+    id: 'live-wood',
+    name: 'To live wood',
+    disorders: ['DEAD', 'BRK'],
+    dormantCm: [0, 0],
+    growingCm: [0, 0],
+    growingFigure: false,
+    use: 'No clearance: the cut goes to the living collar, side branch or bud.',
+    source: 'USDA Forest Service NA-FR-01-95',
+    confidence: 'high',
+  },
+];
+
+/** What a site cuts by unless a caretaker says otherwise. */
+export const defaultSchoolOf: Readonly<Record<string, string>> = {
+  FB_CANK_A: 'fb-10-12',
+  FB_CANK_D: 'fb-10-12',
+  CYT: 'cyt-12-14',
+  NEO: 'neo-15',
+  DEAD: 'live-wood',
+  BRK: 'live-wood',
+};
+
+export function schoolsFor(disorder: string): ClearanceSchool[] {
+  return clearanceSchools.filter((school) => school.disorders.includes(disorder));
+}
+
+/** The school a site chose for a disorder; its default where the choice is missing or is no school of it. */
+export function schoolFor(disorder: string, chosen: Readonly<Record<string, string>>): ClearanceSchool {
+  const own = schoolsFor(disorder);
+  const wanted = chosen[disorder] ?? defaultSchoolOf[disorder];
+  const school =
+    own.find((one) => one.id === wanted) ?? own.find((one) => one.id === defaultSchoolOf[disorder]);
+  if (!school) throw new NoSchool(disorder);
+  return school;
+}
+
+/** A caller asked for the clearance of a disorder that has no row. */
+export class NoSchool extends Error {
+  constructor(readonly disorder: string) {
+    super(`No school says how far from ${disorder} to cut.`);
+    this.name = 'NoSchool';
+  }
+}

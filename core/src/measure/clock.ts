@@ -1,0 +1,26 @@
+// Which way does it point, told so that anyone finds it from the ground?
+
+/**
+ * Position on the crown clock, seen from above with 12 at the site's fixed bearing.
+ *
+ * @param bearingDeg compass bearing, degrees clockwise from north
+ * @param twelveBearingDeg bearing of 12 o'clock at this site
+ * @returns 1..12
+ * @example clockHour(120, 0) //=> 4
+ */
+export function clockHour(bearingDeg: number, twelveBearingDeg: number): number {
+  const hour = Math.round(turn(bearingDeg - twelveBearingDeg) / 30) % 12;
+  return hour === 0 ? 12 : hour;
+}
+
+/** An angle brought into 0 ≤ a < 360. */
+export function turn(deg: number): number {
+  return ((deg % 360) + 360) % 360;
+}
+
+const POINTS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'] as const;
+
+/** Nearest of the eight compass points. */
+export function compassPoint(bearingDeg: number): (typeof POINTS)[number] {
+  return POINTS[Math.round(turn(bearingDeg) / 45) % 8] as (typeof POINTS)[number];
+}

@@ -1,0 +1,14 @@
+export { clockHour, compassPoint, turn } from './clock';
+export { heightReading, massReading, thicknessReading } from './sizes';
+export {
+  CM_PER_INCH,
+  joined,
+  type Reading,
+  roundToTape,
+  type TapeRounding,
+  tapeReading,
+  tapeStepCm,
+  tapeText,
+  type Units,
+} from './tape';
+export { type TypedLength, typedLengthCm } from './typed';

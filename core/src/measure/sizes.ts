@@ -1,0 +1,35 @@
+// How are thickness, height, distance and mass shown, with no more digits than were measured?
+import { CM_PER_INCH, type Reading, type Units } from './tape';
+
+const KG_PER_LB = 0.45359237;
+
+/** Diameter over bark: whole mm, or the nearest ⅛ in. */
+export function thicknessReading(mm: number, units: Units): Reading {
+  if (units === 'metric') return { value: String(Math.round(mm)), unit: 'mm' };
+  const eighths = Math.round((mm / 10 / CM_PER_INCH) * 8);
+  const whole = Math.floor(eighths / 8);
+  const rest = eighths % 8;
+  if (rest === 0) return { value: String(whole), unit: 'in' };
+  const divisor = rest % 4 === 0 ? 4 : rest % 2 === 0 ? 2 : 1;
+  const part = `${rest / divisor}/${8 / divisor}`;
+  return { value: whole === 0 ? part : `${whole} ${part}`, unit: 'in' };
+}
+
+/** Height or spread of a tree: tenths of a metre, or whole feet and inches. */
+export function heightReading(cm: number, units: Units): Reading {
+  if (units === 'metric') return { value: (Math.round(cm / 10) / 10).toFixed(1), unit: 'm' };
+  const inches = Math.round(cm / CM_PER_INCH);
+  const feet = Math.floor(inches / 12);
+  return inches % 12 === 0
+    ? { value: String(feet), unit: 'ft' }
+    : { value: `${feet} ft ${inches % 12}`, unit: 'in' };
+}
+
+/** Mass: two significant digits under 10, whole kilograms or pounds above. */
+export function massReading(kg: number, units: Units): Reading {
+  const value = units === 'metric' ? kg : kg / KG_PER_LB;
+  return {
+    value: value < 10 ? String(Number(value.toPrecision(2))) : String(Math.round(value)),
+    unit: units === 'metric' ? 'kg' : 'lb',
+  };
+}

@@ -1,0 +1,4 @@
+/** One run for all workspaces. */
+module.exports = {
+  projects: ['<rootDir>/core', '<rootDir>/contracts', '<rootDir>/server', '<rootDir>/client'],
+};

@@ -1,0 +1,71 @@
+// What the server was told: command line first, then the environment, then the defaults.
+import path from 'node:path';
+import { parseArgs } from 'node:util';
+import { z } from 'zod';
+import { StartFailure } from './failure';
+
+const Config = z.object({
+  host: z.string().min(1),
+  port: z.coerce.number().int().min(0).max(65535),
+  dataFolder: z
+    .string()
+    .min(1)
+    .transform((folder) => path.resolve(folder)),
+  databaseUrl: z
+    .string()
+    .regex(/^postgres(ql)?:\/\//, 'must begin with postgres://')
+    .optional(),
+  demo: z.boolean(),
+  passphrase: z.string().min(10, 'must have at least 10 characters').optional(),
+  now: z.iso.datetime().optional(),
+  webFolder: z.string(),
+  logLevel: z.enum(['silent', 'error', 'warn', 'info', 'debug']),
+});
+export type Config = z.infer<typeof Config>;
+
+const LOOPBACK = new Set(['127.0.0.1', '::1', 'localhost']);
+export function isLoopback(host: string): boolean {
+  return LOOPBACK.has(host);
+}
+
+/** @throws {StartFailure} naming the setting that is wrong */
+export function readConfig(argv: string[], env: NodeJS.ProcessEnv): Config {
+  const values = options(argv);
+  const parsed = Config.safeParse({
+    host: values.host ?? env.HOST ?? '127.0.0.1',
+    port: values.port ?? env.PORT ?? '3000',
+    dataFolder: values.data ?? env.MORTISECT_DATA ?? 'data',
+    databaseUrl: env.DATABASE_URL || undefined,
+    demo: values.demo ?? false,
+    passphrase: env.MORTISECT_PASSPHRASE || undefined,
+    now: values.now ?? (env.MORTISECT_NOW || undefined),
+    webFolder: path.resolve(values.web ?? 'client/dist'),
+    logLevel: env.LOG_LEVEL ?? 'info',
+  });
+  if (!parsed.success) {
+    const said = parsed.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`).join('; ');
+    throw new StartFailure(
+      `A setting is not usable: ${said}.`,
+      'See “Settings of the server” in the README.',
+    );
+  }
+  return parsed.data;
+}
+
+function options(argv: string[]) {
+  try {
+    return parseArgs({
+      args: argv,
+      options: {
+        host: { type: 'string' },
+        port: { type: 'string' },
+        data: { type: 'string' },
+        demo: { type: 'boolean' },
+        now: { type: 'string' },
+        web: { type: 'string' },
+      },
+    }).values;
+  } catch (error) {
+    throw new StartFailure((error as Error).message, 'See “Settings of the server” in the README.');
+  }
+}

@@ -1,0 +1,33 @@
+// A site without trees, so that a server started without the demo has something to set up.
+import { defaultSchoolOf } from '@mortisect/core/disorders';
+import type { Db } from '../store/openDb';
+import { site } from '../store/schema';
+
+export async function loadEmptySite(db: Db, now: string): Promise<void> {
+  await db
+    .insert(site)
+    .values({
+      id: 'site',
+      revision: 1,
+      by: 'Mortisect',
+      receivedAt: now,
+      value: {
+        name: 'My orchard',
+        latitude: 0,
+        longitude: 0,
+        timeZone: 'UTC',
+        twelveBearingDeg: 0,
+        units: 'metric',
+        season: null,
+        schools: {
+          clearance: { ...defaultSchoolOf },
+          halveDefiniteDormant: false,
+          inSeasonStub: false,
+          finish: 'tight',
+          cleaning: 'every',
+        },
+        agentId: 'alcohol-70',
+      },
+    })
+    .onConflictDoNothing();
+}

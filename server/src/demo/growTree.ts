@@ -1,0 +1,111 @@
+// Grows a limb map from a few measured scaffolds, the same one every time: side branches and buds stand where they usually do.
+import { type Bud, diameterMmAt, type Limb } from '@mortisect/core/tree';
+
+export interface ScaffoldSpec {
+  id: string;
+  jointCm: number;
+  lengthCm: number;
+  baseMm: number;
+  bearingDeg: number;
+  inclinationDeg: number;
+  ageYears?: number;
+  sideBranches?: number;
+  cultivar?: string;
+  budsUnmapped?: boolean;
+}
+
+export interface StemSpec {
+  lengthCm: number;
+  baseMm: number;
+  tipMm: number;
+  ageYears: number;
+  graftUnionCm?: number;
+  leanDeg?: number;
+}
+
+const DIRECTIONS: readonly Bud['points'][] = ['out', 'left', 'under', 'right', 'up', 'in'];
+const TIP_MM = 6;
+
+/** Every side branch gets buds; limbs whose buds were not mapped say so. */
+export function growTree(stem: StemSpec, scaffolds: ScaffoldSpec[]): Limb[] {
+  const trunk: Limb = {
+    id: 'T',
+    parentId: null,
+    jointCm: 0,
+    lengthCm: stem.lengthCm,
+    baseMm: stem.baseMm,
+    tipMm: stem.tipMm,
+    ageYears: stem.ageYears,
+    kind: 'trunk',
+    bearingDeg: 0,
+    inclinationDeg: stem.leanDeg === undefined ? 90 : 90 - stem.leanDeg,
+    budsComplete: true,
+    ...(stem.graftUnionCm !== undefined && { graftUnionCm: stem.graftUnionCm }),
+  };
+  return [trunk, ...scaffolds.flatMap((spec, i) => withSideBranches(spec, stem, i))];
+}
+
+function withSideBranches(spec: ScaffoldSpec, stem: StemSpec, turn: number): Limb[] {
+  const scaffold: Limb = {
+    id: spec.id,
+    parentId: 'T',
+    jointCm: spec.jointCm,
+    lengthCm: spec.lengthCm,
+    baseMm: spec.baseMm,
+    tipMm: Math.min(TIP_MM + 2, spec.baseMm),
+    ageYears: spec.ageYears ?? Math.max(2, stem.ageYears - 2),
+    kind: 'scaffold',
+    bearingDeg: spec.bearingDeg,
+    inclinationDeg: spec.inclinationDeg,
+    budsComplete: !spec.budsUnmapped,
+    buds: budsAlong(spec.lengthCm * 0.72, spec.lengthCm, turn),
+    ...(spec.cultivar && { cultivar: spec.cultivar }),
+  };
+  const count = spec.sideBranches ?? 4;
+  return [
+    scaffold,
+    ...Array.from({ length: count }, (_, i) => sideBranch(scaffold, i, count, spec.budsUnmapped ?? false)),
+  ];
+}
+
+function sideBranch(scaffold: Limb, i: number, count: number, budsUnmapped: boolean): Limb {
+  const sway = spread(i + scaffold.bearingDeg);
+  const jointCm = Math.round(scaffold.lengthCm * (0.2 + (0.66 * (i + 0.4 + 0.3 * sway)) / count));
+  const lengthCm = Math.round(
+    scaffold.lengthCm * (0.5 - 0.28 * (jointCm / scaffold.lengthCm)) * (0.85 + 0.3 * sway),
+  );
+  const baseMm = Math.round(diameterMmAt(scaffold, jointCm) * (0.42 + 0.2 * sway));
+  const side = i % 2 === 0 ? 1 : -1;
+  return {
+    id: `${scaffold.id}${String.fromCharCode(97 + i)}`,
+    parentId: scaffold.id,
+    jointCm,
+    lengthCm,
+    baseMm,
+    tipMm: Math.min(4, baseMm),
+    ageYears: Math.max(2, Math.round(scaffold.ageYears * 0.5 * (1 - jointCm / scaffold.lengthCm)) + 1),
+    kind: 'lateral',
+    bearingDeg: Math.round((scaffold.bearingDeg + side * (38 + 24 * sway) + 360) % 360),
+    inclinationDeg: Math.round(Math.max(-20, Math.min(75, scaffold.inclinationDeg + (sway - 0.4) * 36))),
+    budsComplete: !budsUnmapped,
+    buds: budsUnmapped ? [] : budsAlong(7, lengthCm, i),
+  };
+}
+
+function budsAlong(fromCm: number, toCm: number, turn: number): Bud[] {
+  const buds: Bud[] = [];
+  for (let at = fromCm, i = turn; at < toCm - 3; at += 6 + 4 * spread(i), i++) {
+    buds.push({
+      atCm: Math.round(at * 2) / 2,
+      points: DIRECTIONS[i % DIRECTIONS.length] as Bud['points'],
+      kind: i % 7 === 3 ? 'flower' : 'leaf',
+      live: i % 11 !== 5,
+    });
+  }
+  return buds;
+}
+
+/** Numbers 0..1 that spread evenly and never repeat: the golden ratio's fractional multiples. */
+function spread(i: number): number {
+  return (i * 0.618034 + 0.31) % 1;
+}

@@ -1,0 +1,83 @@
+// Puts the table of routes on Express: parse at the border, hand plain data to the handler, send plain data back.
+import { RecordId, type Route, type RouteParsed, type RouteResponse, routes } from '@mortisect/contracts';
+import express, { type Express, type Request, type RequestHandler } from 'express';
+import { HttpProblem } from '../refusal';
+import type { Device } from '../services/devices';
+
+export interface Asked<R extends Route> extends RouteParsed<R> {
+  /** The device a write came from; only on routes that ask for it. */
+  device: Device;
+  request: Request;
+}
+
+export type Handlers = {
+  [K in keyof typeof routes]: (
+    asked: Asked<(typeof routes)[K]>,
+  ) => Promise<RouteResponse<(typeof routes)[K]>> | RouteResponse<(typeof routes)[K]>;
+};
+
+export interface MountOptions {
+  /** Refuses with 401 unless signed in. */
+  guard: RequestHandler;
+  findDevice(id: string): Promise<Device | null>;
+}
+
+const COMMON_LIMIT = '256kb';
+
+export function mountRoutes(app: Express, handlers: Handlers, options: MountOptions): void {
+  for (const name of Object.keys(routes) as (keyof typeof routes)[]) {
+    const route: Route = routes[name];
+    const handle = handlers[name] as (asked: unknown) => unknown;
+    const steps: RequestHandler[] = [];
+    if (!route.open) steps.push(options.guard);
+    if (route.body) steps.push(jsonOnly, express.json({ limit: route.bodyLimit ?? COMMON_LIMIT }));
+    steps.push(async (request, response) => {
+      const asked = {
+        params: route.params?.parse(request.params),
+        query: route.query?.parse(request.query),
+        body: route.body?.parse(withinSize(request.body)),
+        device: route.fromDevice ? await deviceOf(request, options) : undefined,
+        request,
+      };
+      response.json(await handle(asked));
+    });
+    app[route.method](route.path, ...steps);
+  }
+}
+
+const jsonOnly: RequestHandler = (request, _response, next) => {
+  if (request.is('application/json')) return next();
+  next(new HttpProblem(415, 'not-json', 'Not JSON', 'Send JSON with Content-Type: application/json.'));
+};
+
+const MOST = { limbs: 2000, lesions: 500 } as const;
+
+/** Size is told before a limb map is read: 413, not a thousand faults. */
+function withinSize(body: unknown): unknown {
+  for (const [field, most] of Object.entries(MOST)) {
+    const list = (body as Record<string, unknown> | null | undefined)?.[field];
+    if (Array.isArray(list) && list.length > most) {
+      throw new HttpProblem(
+        413,
+        'too-large',
+        'Too large',
+        `${field}: ${list.length} are more than the ${most} that are computed at once.`,
+      );
+    }
+  }
+  return body;
+}
+
+async function deviceOf(request: Request, { findDevice }: MountOptions): Promise<Device> {
+  const id = RecordId.safeParse(request.get('x-device-id'));
+  const device = id.success ? await findDevice(id.data) : null;
+  if (!device) {
+    throw new HttpProblem(
+      422,
+      'device-unknown',
+      'Who is this?',
+      'Say once who works on this device: PUT /api/devices/{deviceId}, then send X-Device-Id.',
+    );
+  }
+  return device;
+}

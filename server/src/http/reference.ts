@@ -1,0 +1,30 @@
+// The API as OpenAPI and as a readable page, from files that ship with the server.
+import { createRequire } from 'node:module';
+import path from 'node:path';
+import { openApiDocument } from '@mortisect/contracts/openapi';
+import express, { type Express } from 'express';
+
+const require = createRequire(import.meta.url);
+
+const PAGE = `<!DOCTYPE html>
+<html lang="en">
+<head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>Mortisect API</title>
+<link rel="stylesheet" href="/api/docs/swagger-ui.css"></head>
+<body><div id="api"></div>
+<script src="/api/docs/swagger-ui-bundle.js"></script><script src="/api/docs/start.js"></script></body></html>`;
+const START = "SwaggerUIBundle({ url: '/api/openapi.json', dom_id: '#api', deepLinking: true });";
+
+export function serveReference(app: Express, version: string): void {
+  const document = openApiDocument(version);
+  const assets = path.dirname(require.resolve('swagger-ui-dist/package.json'));
+  app.get('/api/openapi.json', (_request, response) => {
+    response.json(document);
+  });
+  app.get('/api/docs', (_request, response) => {
+    response.type('html').send(PAGE);
+  });
+  app.get('/api/docs/start.js', (_request, response) => {
+    response.type('js').send(START);
+  });
+  app.use('/api/docs', express.static(assets, { index: false, maxAge: '1d' }));
+}

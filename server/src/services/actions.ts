@@ -1,0 +1,96 @@
+// What was done in the field. An action is never edited; another one undoes it.
+import { isDeepStrictEqual } from 'node:util';
+import type { Action, ActionBody } from '@mortisect/contracts';
+import { and, eq, inArray } from 'drizzle-orm';
+import type { z } from 'zod';
+import { doesNotFit, moved } from '../refusal';
+import type { Db, Store } from '../store/openDb';
+import { actions, findings, trees } from '../store/schema';
+import type { Device } from './devices';
+import { append } from './history';
+import { asAction } from './orchard';
+
+type Body = z.infer<typeof ActionBody>;
+
+export interface ActionWrite {
+  id: string;
+  action: Body;
+  device: Device;
+  now: string;
+}
+
+/** Sent twice it counts once; the same id with other content is refused with both versions. */
+export function putAction(db: Db, { id, action, device, now }: ActionWrite): Promise<z.infer<typeof Action>> {
+  return db.transaction(async (tx) => {
+    const treeId = await treeOf(tx, action);
+    const [kept] = await tx
+      .insert(actions)
+      .values({ id, treeId, at: action.at, value: action, undone: false, by: device.name, receivedAt: now })
+      .onConflictDoNothing()
+      .returning();
+    if (!kept) return repeated(tx, id, action);
+    await carryOut(tx, action);
+    await append(tx, {
+      at: action.at,
+      receivedAt: now,
+      recordId: id,
+      revision: 1,
+      treeId,
+      deviceId: device.id,
+      by: device.name,
+      value: { kind: 'action', action },
+    });
+    return asAction(kept);
+  });
+}
+
+async function repeated(tx: Store, id: string, action: Body): Promise<z.infer<typeof Action>> {
+  const [row] = await tx.select().from(actions).where(eq(actions.id, id));
+  if (row && isDeepStrictEqual(row.value, action)) return asAction(row);
+  throw moved(action, row ? asAction(row) : null);
+}
+
+async function treeOf(tx: Store, action: Body): Promise<string | null> {
+  if (action.kind === 'bladeCleaned') return null;
+  if (action.kind === 'undone') {
+    const [row] = await tx.select().from(actions).where(eq(actions.id, action.actionId));
+    if (!row) throw doesNotFit('actionId', 'There is no such action to undo.');
+    if (row.value.kind === 'undone')
+      throw doesNotFit('actionId', 'An undo is not undone; do the thing again.');
+    return row.treeId;
+  }
+  const [tree] = await tx.select({ limbs: trees.limbs }).from(trees).where(eq(trees.id, action.treeId));
+  if (!tree) throw doesNotFit('treeId', `Tree ${action.treeId} is not in this orchard.`);
+  if (action.kind === 'cutMade' && !tree.limbs.some((limb) => limb.id === action.cut.limbId)) {
+    throw doesNotFit('cut.limbId', `Limb ${action.cut.limbId} is not on this tree.`);
+  }
+  const own = await tx
+    .select({ id: findings.id })
+    .from(findings)
+    .where(and(eq(findings.treeId, action.treeId), inArray(findings.id, action.findingIds)));
+  const missing = action.findingIds.findIndex((id) => !own.some((one) => one.id === id));
+  if (missing >= 0) throw doesNotFit(`findingIds[${missing}]`, 'This finding is not on this tree.');
+  return action.treeId;
+}
+
+/** Brings the present in line: a cut closes its findings, an undo opens them again. */
+async function carryOut(tx: Store, action: Body): Promise<void> {
+  if (action.kind === 'cutMade') {
+    await tx
+      .update(findings)
+      .set({ state: 'closed' })
+      .where(and(inArray(findings.id, action.findingIds), eq(findings.state, 'open')));
+    return;
+  }
+  if (action.kind !== 'undone') return;
+  const [row] = await tx
+    .update(actions)
+    .set({ undone: true })
+    .where(eq(actions.id, action.actionId))
+    .returning();
+  if (row?.value.kind !== 'cutMade') return;
+  await tx
+    .update(findings)
+    .set({ state: 'open' })
+    .where(and(inArray(findings.id, row.value.findingIds), eq(findings.state, 'closed')));
+}

@@ -1,0 +1,69 @@
+// The append-only history: every revision of every record, and the Book's log read from it.
+import type { LogEntry } from '@mortisect/contracts';
+import { desc, eq, lt, sql } from 'drizzle-orm';
+import type { z } from 'zod';
+import type { Store } from '../store/openDb';
+import { actions, history, type LogValue, trees } from '../store/schema';
+import { moment } from './moment';
+
+export interface Written {
+  at: string;
+  receivedAt: string;
+  recordId: string;
+  revision: number;
+  treeId: string | null;
+  deviceId: string;
+  by: string;
+  value: LogValue;
+}
+
+export async function append(db: Store, written: Written): Promise<void> {
+  await db.insert(history).values(written);
+}
+
+type Entry = z.infer<typeof LogEntry>;
+
+/** Newest first. `before` is a seq; the entry with that seq is not included. */
+export async function readLog(
+  db: Store,
+  before: number | undefined,
+  limit: number,
+): Promise<{ entries: Entry[]; more: boolean }> {
+  const rows = await db
+    .select({ history, treeCode: trees.code, undone: actions.undone })
+    .from(history)
+    .leftJoin(trees, eq(trees.id, history.treeId))
+    .leftJoin(actions, eq(sql`${actions.id}::text`, history.recordId))
+    .where(before === undefined ? undefined : lt(history.seq, before))
+    .orderBy(desc(history.seq))
+    .limit(limit + 1);
+  return { entries: rows.slice(0, limit).map(asEntry), more: rows.length > limit };
+}
+
+interface LogRow {
+  history: typeof history.$inferSelect;
+  treeCode: string | null;
+  undone: boolean | null;
+}
+
+function asEntry({ history: row, treeCode, undone }: LogRow): Entry {
+  return {
+    seq: row.seq,
+    at: moment(row.at),
+    by: row.by,
+    treeId: row.treeId,
+    treeCode,
+    entry: entryOf(row, undone ?? false),
+  };
+}
+
+function entryOf({ value, recordId, revision }: LogRow['history'], undone: boolean): Entry['entry'] {
+  switch (value.kind) {
+    case 'finding':
+      return { ...value, recordId, revision };
+    case 'action':
+      return { ...value, recordId, undone };
+    case 'site':
+      return { ...value, revision };
+  }
+}

@@ -1,0 +1,47 @@
+// The site: one record, edited on a revision.
+import { isDeepStrictEqual } from 'node:util';
+import type { Site, SiteRecord } from '@mortisect/contracts';
+import type { z } from 'zod';
+import { moved, notThere } from '../refusal';
+import type { Db, Store } from '../store/openDb';
+import { site } from '../store/schema';
+import type { Device } from './devices';
+import { append } from './history';
+import { moment } from './moment';
+
+type SiteValue = z.infer<typeof Site>;
+
+export async function getSite(db: Store): Promise<SiteRecord> {
+  const [row] = await db.select().from(site);
+  if (!row) throw notThere('The site');
+  return { site: row.value, revision: row.revision, by: row.by, receivedAt: moment(row.receivedAt) };
+}
+
+/** Sent twice it counts once; made on an older revision it is refused with both versions. */
+export function putSite(
+  db: Db,
+  value: SiteValue,
+  baseRevision: number | null,
+  device: Device,
+  now: string,
+): Promise<SiteRecord> {
+  return db.transaction(async (tx) => {
+    const [row] = await tx.select().from(site).for('update');
+    if (!row) throw notThere('The site');
+    if (isDeepStrictEqual(row.value, value)) return getSite(tx);
+    if (row.revision !== baseRevision) throw moved(value, await getSite(tx));
+    const revision = row.revision + 1;
+    await tx.update(site).set({ value, revision, by: device.name, receivedAt: now });
+    await append(tx, {
+      at: now,
+      receivedAt: now,
+      recordId: 'site',
+      revision,
+      treeId: null,
+      deviceId: device.id,
+      by: device.name,
+      value: { kind: 'site', site: value },
+    });
+    return { site: value, revision, by: device.name, receivedAt: now };
+  });
+}

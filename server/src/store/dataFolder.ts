@@ -1,0 +1,86 @@
+// May this process have this data folder? One process a folder, told by a lock with its process id.
+import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { StartFailure } from '../failure';
+
+export interface HeldFolder {
+  release(): void;
+}
+
+/**
+ * Takes the data folder for this process. A lock whose process is gone is taken over.
+ *
+ * @param folder made when missing
+ * @throws {StartFailure} when the folder cannot be written or a live process holds it; nothing in it is touched then
+ */
+export function holdDataFolder(folder: string): HeldFolder {
+  const lock = path.join(folder, 'lock');
+  try {
+    mkdirSync(folder, { recursive: true });
+    takeLock(lock, folder);
+  } catch (error) {
+    if (error instanceof StartFailure) throw error;
+    throw new StartFailure(
+      `The data folder ${folder} cannot be written (${(error as NodeJS.ErrnoException).code ?? error}).`,
+      'Choose another with --data FOLDER, or give this user the right to write there.',
+    );
+  }
+  return { release: () => rmSync(lock, { force: true }) };
+}
+
+function takeLock(lock: string, folder: string): void {
+  const mine = JSON.stringify({ pid: process.pid, started: startedAt(process.pid) });
+  for (let tries = 0; tries < 3; tries++) {
+    try {
+      writeFileSync(lock, mine, { flag: 'wx' });
+      return;
+    } catch (error) {
+      if ((error as NodeJS.ErrnoException).code !== 'EEXIST') throw error;
+    }
+    const pid = liveHolder(lock);
+    if (pid !== null) {
+      throw new StartFailure(
+        `The data folder ${folder} is in use by process ${pid}.`,
+        'Stop that process first, or choose another folder with --data FOLDER.',
+      );
+    }
+    rmSync(lock, { force: true });
+  }
+  throw new StartFailure(
+    `The data folder ${folder} is being taken by several processes at once.`,
+    'Start one of them.',
+  );
+}
+
+/** The process id in the lock if that very process still runs; null for a stale or unreadable lock. */
+function liveHolder(lock: string): number | null {
+  let held: { pid?: unknown; started?: unknown };
+  try {
+    held = JSON.parse(readFileSync(lock, 'utf8'));
+  } catch {
+    return null;
+  }
+  if (typeof held.pid !== 'number' || !runs(held.pid)) return null;
+  const started = startedAt(held.pid);
+  // The same number may belong to a later process: its start time then differs.
+  return held.started === null || started === null || held.started === started ? held.pid : null;
+}
+
+function runs(pid: number): boolean {
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch (error) {
+    return (error as NodeJS.ErrnoException).code === 'EPERM';
+  }
+}
+
+/** Start time of a process in clock ticks since boot, where /proc tells it. */
+function startedAt(pid: number): string | null {
+  try {
+    const stat = readFileSync(`/proc/${pid}/stat`, 'utf8');
+    return stat.slice(stat.lastIndexOf(')') + 2).split(' ')[19] ?? null;
+  } catch {
+    return null;
+  }
+}

@@ -1,0 +1,102 @@
+// The database: PGlite in a folder, or a PostgreSQL server; one schema, one set of migrations.
+import { existsSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { sql } from 'drizzle-orm';
+import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
+import { StartFailure } from '../failure';
+import * as schema from './schema';
+
+export type Db = PgDatabase<PgQueryResultHKT, typeof schema>;
+export type Store = Db | Parameters<Parameters<Db['transaction']>[0]>[0];
+
+export interface OpenDb {
+  db: Db;
+  kind: 'pglite' | 'postgres';
+  close(): Promise<void>;
+}
+
+export type DbPlace = { url: string } | { folder: string } | 'memory';
+
+const migrationsFolder = fileURLToPath(new URL('../../drizzle', import.meta.url));
+// Any fixed number: server processes that start together migrate one after the other.
+const MIGRATION_LOCK = 7_301_442;
+
+/**
+ * Opens the database and brings it to the schema of this code.
+ *
+ * @throws {StartFailure} when the database is newer than this code, damaged, or does not answer
+ */
+export function openDb(place: DbPlace): Promise<OpenDb> {
+  return typeof place === 'object' && 'url' in place ? openServer(place.url) : openEmbedded(place);
+}
+
+async function openServer(url: string): Promise<OpenDb> {
+  const { default: pg } = await import('pg');
+  const { drizzle } = await import('drizzle-orm/node-postgres');
+  const { migrate } = await import('drizzle-orm/node-postgres/migrator');
+  const pool = new pg.Pool({ connectionString: url, max: 8, connectionTimeoutMillis: 5000 });
+  const client = await pool.connect().catch(async (error: Error) => {
+    await pool.end();
+    throw new StartFailure(
+      `The PostgreSQL server named by DATABASE_URL does not answer (${error.message}).`,
+      'Check the URL, and that the server runs.',
+    );
+  });
+  const db = drizzle({ client: pool, schema });
+  try {
+    await client.query('select pg_advisory_lock($1)', [MIGRATION_LOCK]);
+    await refuseNewer(db);
+    await migrate(db, { migrationsFolder });
+  } catch (error) {
+    client.release(true);
+    await pool.end();
+    throw error;
+  }
+  await client.query('select pg_advisory_unlock($1)', [MIGRATION_LOCK]);
+  client.release();
+  return { db, kind: 'postgres', close: () => pool.end() };
+}
+
+async function openEmbedded(place: { folder: string } | 'memory'): Promise<OpenDb> {
+  const { PGlite } = await import('@electric-sql/pglite');
+  const { drizzle } = await import('drizzle-orm/pglite');
+  const { migrate } = await import('drizzle-orm/pglite/migrator');
+  const folder = place === 'memory' ? undefined : path.join(place.folder, 'db');
+  const client = await PGlite.create(folder).catch((error: unknown) => {
+    throw new StartFailure(
+      `The database in ${folder ?? 'memory'} cannot be opened (${error instanceof Error ? error.message : error}).`,
+      'Nothing was changed. Put back a copy of the folder, or start with another one.',
+    );
+  });
+  const db = drizzle({ client, schema });
+  try {
+    await refuseNewer(db);
+    await migrate(db, { migrationsFolder });
+  } catch (error) {
+    await client.close();
+    throw error;
+  }
+  return { db, kind: 'pglite', close: () => client.close() };
+}
+
+async function refuseNewer(db: Db): Promise<void> {
+  const journal = path.join(migrationsFolder, 'meta/_journal.json');
+  if (!existsSync(journal))
+    throw new StartFailure(
+      'The migrations of the database are missing.',
+      'Restore the server/drizzle folder.',
+    );
+  const known = Math.max(
+    ...JSON.parse(readFileSync(journal, 'utf8')).entries.map((entry: { when: number }) => entry.when),
+  );
+  const there = await db.execute(sql`select to_regclass('drizzle.__drizzle_migrations') as name`);
+  if ((there as unknown as { rows: { name: string | null }[] }).rows[0]?.name == null) return;
+  const last = await db.execute(sql`select max(created_at) as last from drizzle.__drizzle_migrations`);
+  if (Number((last as unknown as { rows: { last: string | null }[] }).rows[0]?.last ?? 0) > known) {
+    throw new StartFailure(
+      'The database was written by a newer version of Mortisect than this one.',
+      'Nothing was changed. Start the newer version, or use another data folder.',
+    );
+  }
+}

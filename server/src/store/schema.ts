@@ -1,0 +1,131 @@
+// The tables. `history` is append-only and holds every revision; the other tables are the present, derived from it.
+import type { ActionBody, FindingBody, Site } from '@mortisect/contracts';
+import type { Limb } from '@mortisect/core/tree';
+import {
+  bigserial,
+  boolean,
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  text,
+  timestamp,
+  uniqueIndex,
+  uuid,
+} from 'drizzle-orm/pg-core';
+import type { z } from 'zod';
+
+const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' });
+
+export type LogValue =
+  | { kind: 'site'; site: Site }
+  | { kind: 'finding'; finding: z.infer<typeof FindingBody> }
+  | { kind: 'action'; action: z.infer<typeof ActionBody> };
+
+export const site = pgTable('site', {
+  id: text('id').primaryKey(),
+  value: jsonb('value').$type<Site>().notNull(),
+  revision: integer('revision').notNull(),
+  by: text('by').notNull(),
+  receivedAt: moment('received_at').notNull(),
+});
+
+export const plots = pgTable('plots', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  note: text('note').notNull(),
+  position: integer('position').notNull(),
+});
+
+export const rows = pgTable('rows', {
+  id: text('id').primaryKey(),
+  plotId: text('plot_id')
+    .notNull()
+    .references(() => plots.id),
+  name: text('name').notNull(),
+  spacingCm: doublePrecision('spacing_cm').notNull(),
+  position: integer('position').notNull(),
+});
+
+export const trees = pgTable(
+  'trees',
+  {
+    id: text('id').primaryKey(),
+    rowId: text('row_id')
+      .notNull()
+      .references(() => rows.id),
+    place: integer('place').notNull(),
+    walkingOrder: integer('walking_order').notNull(),
+    code: text('code').notNull(),
+    nickname: text('nickname'),
+    species: text('species').notNull(),
+    cultivar: text('cultivar'),
+    rootstock: text('rootstock'),
+    plantedYear: integer('planted_year'),
+    form: text('form').notNull(),
+    heightCm: doublePrecision('height_cm').notNull(),
+    spreadCm: doublePrecision('spread_cm').notNull(),
+    susceptible: boolean('susceptible').notNull(),
+    note: text('note').notNull(),
+    hazards: jsonb('hazards').$type<string[]>().notNull(),
+    latitude: doublePrecision('latitude'),
+    longitude: doublePrecision('longitude'),
+    limbs: jsonb('limbs').$type<Limb[]>().notNull(),
+  },
+  (table) => [uniqueIndex('trees_code').on(table.code), index('trees_walk').on(table.walkingOrder)],
+);
+
+export const findings = pgTable(
+  'findings',
+  {
+    id: uuid('id').primaryKey(),
+    treeId: text('tree_id')
+      .notNull()
+      .references(() => trees.id),
+    state: text('state', { enum: ['open', 'closed', 'withdrawn'] }).notNull(),
+    value: jsonb('value').$type<z.infer<typeof FindingBody>>().notNull(),
+    revision: integer('revision').notNull(),
+    by: text('by').notNull(),
+    receivedAt: moment('received_at').notNull(),
+  },
+  (table) => [index('findings_tree').on(table.treeId), index('findings_state').on(table.state)],
+);
+
+export const actions = pgTable(
+  'actions',
+  {
+    id: uuid('id').primaryKey(),
+    treeId: text('tree_id').references(() => trees.id),
+    at: moment('at').notNull(),
+    value: jsonb('value').$type<z.infer<typeof ActionBody>>().notNull(),
+    undone: boolean('undone').notNull(),
+    by: text('by').notNull(),
+    receivedAt: moment('received_at').notNull(),
+  },
+  (table) => [index('actions_tree').on(table.treeId), index('actions_at').on(table.at)],
+);
+
+export const devices = pgTable('devices', { id: uuid('id').primaryKey(), name: text('name').notNull() });
+
+export const history = pgTable(
+  'history',
+  {
+    seq: bigserial('seq', { mode: 'number' }).primaryKey(),
+    at: moment('at').notNull(),
+    receivedAt: moment('received_at').notNull(),
+    recordId: text('record_id').notNull(),
+    revision: integer('revision').notNull(),
+    treeId: text('tree_id'),
+    deviceId: text('device_id').notNull(),
+    by: text('by').notNull(),
+    value: jsonb('value').$type<LogValue>().notNull(),
+  },
+  (table) => [index('history_record').on(table.recordId)],
+);
+
+/** What the server keeps for itself: the passphrase hash, the cookie key, when the demo was loaded. */
+export const keepsakes = pgTable('keepsakes', {
+  name: text('name').primaryKey(),
+  value: jsonb('value').notNull(),
+});
