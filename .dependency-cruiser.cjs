@@ -1,21 +1,34 @@
-/** Who may import whom. A planted forbidden import must make `npm test` fail: check that it does. */
+/** Who may import whom. scripts/check-boundaries.mjs plants forbidden imports and expects each to be found. */
 const test = '\\.test\\.tsx?$';
+
+/** The rooms of the core, in the order of the work: a room uses only rooms before it. */
+const rooms = ['measure', 'tree', 'disorders', 'cuts', 'handling', 'blades'];
+
 module.exports = {
   forbidden: [
     {
       name: 'core-is-pure',
       severity: 'error',
       from: { path: '^core/src', pathNot: test },
-      to: {
-        pathNot:
-          '^core/src|node_modules/(zod|d3-array|gl-matrix|flatbush|pure-rand|date-fns|@date-fns/tz|simple-statistics|suncalc)/',
-      },
+      to: { pathNot: '^core/src|node_modules/zod/' },
+    },
+    ...rooms.slice(0, -1).map((room, i) => ({
+      name: 'core-rooms-in-order',
+      severity: 'error',
+      from: { path: `^core/src/${room}/` },
+      to: { path: `^core/src/(${rooms.slice(i + 1).join('|')})/` },
+    })),
+    {
+      name: 'core-room-has-one-door',
+      severity: 'error',
+      from: { path: '^core/src/([^/]+)/' },
+      to: { path: '^core/src/[^/]+/', pathNot: '^core/src/($1/|[^/]+/index\\.ts$)' },
     },
     {
       name: 'contracts-on-core',
       severity: 'error',
       from: { path: '^contracts/src', pathNot: test },
-      to: { pathNot: '^(contracts|core)/src|node_modules/(zod|@asteasolutions/zod-to-openapi)/' },
+      to: { pathNot: '^(contracts|core)/src|node_modules/(zod|zod-openapi)/' },
     },
     { name: 'client-not-server', severity: 'error', from: { path: '^client' }, to: { path: '^server' } },
     { name: 'server-not-client', severity: 'error', from: { path: '^server' }, to: { path: '^client' } },

@@ -2,6 +2,7 @@
 import { cleaningSchools } from '@mortisect/core/blades';
 import { choicesBeyondSawing, finishes } from '@mortisect/core/cuts';
 import { disorders, edges, seasons } from '@mortisect/core/disorders';
+import { hazards } from '@mortisect/core/handling';
 import { LimbMap } from '@mortisect/core/tree';
 import { z } from 'zod';
 
@@ -75,7 +76,7 @@ export const TreeSummary = z
     spreadCm: z.number(),
     susceptible: z.boolean(),
     note: z.string(),
-    hazards: z.array(z.string()),
+    hazards: z.array(z.enum(hazards)),
     latitude: z.number().nullable(),
     longitude: z.number().nullable(),
     openFindings: z.number().int(),

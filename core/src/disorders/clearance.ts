@@ -1,7 +1,7 @@
 // How far from the visible edge must this cut be, and why?
 import { z } from 'zod';
 import { type ClearanceSchool, schoolFor } from './schools';
-import { isGrowing, type Season, seasons } from './season';
+import { isGrowing, seasons } from './season';
 
 export const edges = ['definite', 'indefinite'] as const;
 export type Edge = (typeof edges)[number];

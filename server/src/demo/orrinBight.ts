@@ -2,6 +2,7 @@
 
 import type { Site } from '@mortisect/contracts';
 import { defaultSchoolOf } from '@mortisect/core/disorders';
+import type { Hazard } from '@mortisect/core/handling';
 import type { Limb } from '@mortisect/core/tree';
 import type { z } from 'zod';
 import { growTree } from './growTree';
@@ -71,11 +72,11 @@ export interface DemoTree {
   spreadCm: number;
   susceptible: boolean;
   note: string;
-  hazards: string[];
+  hazards: Hazard[];
   limbs: Limb[];
 }
 
-const plain = { nickname: null, rootstock: null, susceptible: false, hazards: [] as string[] };
+const plain = { nickname: null, rootstock: null, susceptible: false, hazards: [] as Hazard[] };
 
 export const trees: DemoTree[] = [
   {
@@ -298,7 +299,7 @@ export const trees: DemoTree[] = [
     heightCm: 640,
     spreadCm: 420,
     note: 'The two o’clock limb tore half off in the November gale and hangs.',
-    hazards: ['hanging limb', 'taller than 5 m'],
+    hazards: ['hanging limb'],
     limbs: growTree({ lengthCm: 560, baseMm: 240, tipMm: 40, ageYears: 39, graftUnionCm: 30 }, [
       {
         id: 'A',
@@ -370,7 +371,6 @@ export const trees: DemoTree[] = [
     heightCm: 610,
     spreadCm: 680,
     note: 'Not pruned in living memory. Somebody measured the high canker once and wrote nothing down.',
-    hazards: ['taller than 5 m'],
     limbs: growTree({ lengthCm: 420, baseMm: 330, tipMm: 60, ageYears: 65, leanDeg: 8 }, [
       {
         id: 'A',
@@ -528,7 +528,6 @@ export const trees: DemoTree[] = [
     heightCm: 520,
     spreadCm: 380,
     note: 'Birds take the crop; kept for its blossom and the bench beneath.',
-    hazards: ['taller than 5 m'],
     limbs: growTree({ lengthCm: 470, baseMm: 150, tipMm: 24, ageYears: 14, graftUnionCm: 16 }, [
       { id: 'A', jointCm: 110, lengthCm: 210, baseMm: 68, bearingDeg: 300, inclinationDeg: 30 },
       { id: 'B', jointCm: 136, lengthCm: 205, baseMm: 64, bearingDeg: 52, inclinationDeg: 34 },

@@ -68,7 +68,8 @@ async function treeOf(tx: Store, action: Body): Promise<string | null> {
     .select({ id: findings.id })
     .from(findings)
     .where(and(eq(findings.treeId, action.treeId), inArray(findings.id, action.findingIds)));
-  const missing = action.findingIds.findIndex((id) => !own.some((one) => one.id === id));
+  const known = new Set(own.map(({ id }) => id));
+  const missing = action.findingIds.findIndex((id) => !known.has(id));
   if (missing >= 0) throw doesNotFit(`findingIds[${missing}]`, 'This finding is not on this tree.');
   return action.treeId;
 }

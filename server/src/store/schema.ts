@@ -1,5 +1,6 @@
 // The tables. `history` is append-only and holds every revision; the other tables are the present, derived from it.
 import type { ActionBody, FindingBody, Site } from '@mortisect/contracts';
+import type { Hazard } from '@mortisect/core/handling';
 import type { Limb } from '@mortisect/core/tree';
 import {
   bigserial,
@@ -68,7 +69,7 @@ export const trees = pgTable(
     spreadCm: doublePrecision('spread_cm').notNull(),
     susceptible: boolean('susceptible').notNull(),
     note: text('note').notNull(),
-    hazards: jsonb('hazards').$type<string[]>().notNull(),
+    hazards: jsonb('hazards').$type<Hazard[]>().notNull(),
     latitude: doublePrecision('latitude'),
     longitude: doublePrecision('longitude'),
     limbs: jsonb('limbs').$type<Limb[]>().notNull(),

@@ -1,0 +1,83 @@
+// Is this cut one for the caretaker, and what must be kept in mind?
+
+export const hazards = [
+  'hanging limb',
+  'split stem',
+  'power line',
+  'lean',
+  'cavity',
+  'slope',
+  'metal in the stem',
+] as const;
+export type Hazard = (typeof hazards)[number];
+
+export interface CutAtHand {
+  hazards: readonly Hazard[];
+  treeHeightCm: number;
+  /** Height of the kerf over the ground, cm. */
+  kerfHeightCm: number;
+  /** Diameter at the kerf over bark, mm. */
+  kerfMm: number;
+}
+
+export interface Caution {
+  /** `hand over`: work for a licensed arborist, not planned as self-help. `care`: said with the cut. */
+  kind: 'hand over' | 'care';
+  text: string;
+}
+
+/** Hand-over limits and the three-cut rule. @source common practice, no source; ladders and lines after OSHA 29 CFR 1910.23, 1910.333(c)(3) */
+export const HAND_OVER_HEIGHT_CM = 300;
+const HAND_OVER_TREE_CM = 600;
+const HAND_OVER_MM = 150;
+export const LADDER_FROM_CM = 180;
+const THREE_CUTS_FROM_MM = 50;
+
+const HAZARD_TEXT: Partial<Record<Hazard, string>> = {
+  'hanging limb': 'A limb hangs in this tree: keep everybody from under it.',
+  'split stem': 'The stem is split: it may open without warning.',
+  'power line': 'A power line is near: keep 3 m (10 ft) at least, more above 50 kV, and ask the utility.',
+  cavity: 'The stem is hollow: do not climb it or lean a ladder on it.',
+  lean: 'The tree leans: nobody on the low side.',
+};
+
+/**
+ * Whether a cut is handed to a licensed arborist, and the cautions that go with it.
+ *
+ * @returns hand-over reasons first; an empty list says that nothing special is known, not that the work is safe
+ * @example cautions({ hazards: [], treeHeightCm: 240, kerfHeightCm: 210, kerfMm: 20 })[0].kind //=> 'care'
+ */
+export function cautions({ hazards: known, treeHeightCm, kerfHeightCm, kerfMm }: CutAtHand): Caution[] {
+  const said: Caution[] = [];
+  for (const hazard of known) {
+    const text = HAZARD_TEXT[hazard];
+    if (text) said.push({ kind: 'hand over', text });
+  }
+  if (treeHeightCm > HAND_OVER_TREE_CM)
+    said.push({ kind: 'hand over', text: 'The tree is over 6 m (20 ft) high.' });
+  if (kerfHeightCm > HAND_OVER_HEIGHT_CM)
+    said.push({ kind: 'hand over', text: 'The cut is more than 3 m (10 ft) over the ground.' });
+  if (kerfMm > HAND_OVER_MM)
+    said.push({ kind: 'hand over', text: 'The wood is over 15 cm (6 in) thick at the cut.' });
+  if (kerfMm >= THREE_CUTS_FROM_MM) {
+    said.push({
+      kind: 'care',
+      text: 'Heavy: undercut first, a quarter through, 15–30 cm out; top cut a little further out; then the last cut. Nobody below.',
+    });
+  }
+  if (kerfHeightCm > LADDER_FROM_CM) {
+    said.push({
+      kind: 'care',
+      text: 'Above reach: three-legged ladder on firm ground, feet no higher than 2 m (6.5 ft), three points of contact, no power saw.',
+    });
+  }
+  if (known.includes('slope'))
+    said.push({ kind: 'care', text: 'On the slope the third leg of the ladder goes uphill.' });
+  if (known.includes('metal in the stem'))
+    said.push({ kind: 'care', text: 'There is metal in the stem: no saw there.' });
+  return said;
+}
+
+/** The sentence that stands wherever cuts are advised. */
+export const GENERAL_CAUTION =
+  'General guidance. Have disease confirmed by a plant clinic; labels and local rules come first; big, high or hanging wood and anything near a power line is work for a licensed arborist.';

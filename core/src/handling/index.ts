@@ -1,0 +1,10 @@
+export {
+  type Caution,
+  type CutAtHand,
+  cautions,
+  GENERAL_CAUTION,
+  HAND_OVER_HEIGHT_CM,
+  type Hazard,
+  hazards,
+  LADDER_FROM_CM,
+} from './cautions';
