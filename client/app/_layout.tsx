@@ -1,15 +1,38 @@
-import { TamaguiProvider, Text, View } from '@tamagui/core';
+import { TamaguiProvider, View } from '@tamagui/core';
+import { QueryClientProvider } from '@tanstack/react-query';
 import { Slot } from 'expo-router';
+import { queryClient } from '../src/data/queries';
+import { Gate } from '../src/places/shell/Gate';
+import { PlaceKeys } from '../src/places/shell/Keys';
+import { PlaceBar } from '../src/places/shell/PlaceBar';
 import { config } from '../src/ui/tamagui.config';
-export default function L() {
+import { ThemeFollower, useWide } from '../src/ui/theme';
+
+export default function Layout() {
   return (
-    <TamaguiProvider config={config} defaultTheme="daylight">
-      <View flex={1} backgroundColor="$ground">
-        <Text color="$ink" fontFamily="$heading" fontSize="$32">
-          Hi
-        </Text>
+    <TamaguiProvider config={config} defaultTheme="light">
+      <ThemeFollower>
+        <QueryClientProvider client={queryClient}>
+          <View flex={1} minWidth={0} minHeight={0} backgroundColor="$ground">
+            <Gate>
+              <House />
+            </Gate>
+          </View>
+        </QueryClientProvider>
+      </ThemeFollower>
+    </TamaguiProvider>
+  );
+}
+
+function House() {
+  const wide = useWide();
+  return (
+    <View flex={1} minHeight={0} flexDirection={wide ? 'row-reverse' : 'column'}>
+      <View flex={1} minHeight={0} minWidth={0}>
         <Slot />
       </View>
-    </TamaguiProvider>
+      <PlaceBar />
+      <PlaceKeys />
+    </View>
   );
 }

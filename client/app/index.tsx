@@ -1,4 +1,5 @@
-import { Text } from '@tamagui/core';
-export default function I() {
-  return <Text>index</Text>;
+import { Redirect } from 'expo-router';
+
+export default function Start() {
+  return <Redirect href="/today" />;
 }

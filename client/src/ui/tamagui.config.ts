@@ -59,43 +59,35 @@ const tokens = createTokens({
   zIndex: { 0: 0, 1: 100, 2: 200 },
 });
 
-const sizes = {
-  14: 14,
-  15: 15,
-  16: 16,
-  17: 17,
-  18: 18,
-  19: 19,
-  24: 24,
-  28: 28,
-  32: 32,
-  44: 44,
-  72: 72,
-  104: 104,
-  true: 17,
-};
-const lineHeight = (factor: number) =>
+// Type in rem, so that it follows the reader's own text size.
+const POINTS = [14, 15, 16, 17, 18, 19, 22, 24, 28, 32, 44, 72, 104] as const;
+type SizeKey = (typeof POINTS)[number] | 'true';
+const inRem = (factor: number) =>
   Object.fromEntries(
-    Object.entries(sizes).map(([key, size]) => [key, Math.round(size * factor)]),
-  ) as typeof sizes;
+    [...POINTS.map((px) => [px, px]), ['true', 17]].map(([key, px]) => [
+      key,
+      `${(Number(px) * factor) / 16}rem`,
+    ]),
+  ) as unknown as Record<SizeKey, number>;
 const text = createFont({
   family: '"Atkinson Hyperlegible Next Variable", system-ui, sans-serif',
-  size: sizes,
-  lineHeight: lineHeight(1.4),
+  size: inRem(1),
+  lineHeight: inRem(1.4),
   weight: { true: '400', 6: '600' },
   letterSpacing: { true: 0 },
 });
 const display = createFont({
   family: '"Barlow Condensed", "Arial Narrow", sans-serif',
-  size: sizes,
-  lineHeight: lineHeight(1.12),
+  size: inRem(1),
+  lineHeight: inRem(1.12),
   weight: { true: '600' },
   letterSpacing: { true: 0 },
 });
 
 export const config = createTamagui({
   tokens,
-  themes: { daylight, dusk },
+  // Tamagui writes the rules of these two names only
+  themes: { light: daylight, dark: dusk },
   fonts: { body: text, heading: display },
   animations: createAnimations({ quick: 'ease-out 150ms' }),
   media: { wide: { minWidth: 1024 }, narrow: { maxWidth: 359 } },

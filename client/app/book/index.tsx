@@ -1,0 +1,5 @@
+import { Log } from '../../src/places/book/Log';
+
+export default function BookLog() {
+  return <Log />;
+}

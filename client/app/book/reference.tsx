@@ -1,0 +1,5 @@
+import { Reference } from '../../src/places/book/Reference';
+
+export default function BookReference() {
+  return <Reference />;
+}

@@ -1,0 +1,5 @@
+import { Settings } from '../../src/places/book/Settings';
+
+export default function BookSettings() {
+  return <Settings />;
+}

@@ -1,0 +1,292 @@
+// The crown clock: the tree from above. A tap picks a limb; where limbs lie over one another it asks which.
+
+import { heightReading, joined, thicknessReading, type Units } from '@mortisect/core/measure';
+import type { Limb } from '@mortisect/core/tree';
+import { View } from '@tamagui/core';
+import { useId, useMemo, useRef, useState } from 'react';
+import Svg, { Circle, G, Line, Path, Rect, Text } from 'react-native-svg';
+import { Row, Rows } from '../ui/Row';
+import { Sheet } from '../ui/Sheet';
+import { useTextScale, useWidthOf } from '../ui/size';
+import { usePalette } from '../ui/theme';
+import { limbsAt, onSpoke, reachCm, type Spoke, spokes } from './clock';
+import { Kerf, MarkPatterns, useMarkInk } from './marks';
+import type { TapeBand } from './tape/Measure';
+
+interface CrownClockProps {
+  limbs: Limb[];
+  names: Map<string, string>;
+  twelveBearingDeg: number;
+  chosenId: string | null;
+  bands: TapeBand[];
+  kerfs: { limbId: string; atCm: number }[];
+  units: Units;
+  onChoose(limbId: string): void;
+}
+
+const VIEW = 300;
+const FACE = 118;
+const TOUCH_PX = 22;
+
+export function CrownClock(props: CrownClockProps) {
+  const { limbs, names, twelveBearingDeg, chosenId, units, onChoose } = props;
+  const box = useRef<HTMLElement>(null);
+  const width = useWidthOf(box) ?? VIEW;
+  const [asked, setAsked] = useState<Limb[]>([]);
+  const plan = useMemo(() => spokes(limbs, twelveBearingDeg), [limbs, twelveBearingDeg]);
+  const pxPerCm = FACE / reachCm(plan);
+
+  const touched = (event: { nativeEvent: { offsetX?: number; offsetY?: number } }) => {
+    const rect = box.current?.getBoundingClientRect();
+    const { clientX = 0, clientY = 0 } = event.nativeEvent as { clientX?: number; clientY?: number };
+    if (!rect) return;
+    const perPx = VIEW / rect.width / pxPerCm;
+    const at = {
+      x: (clientX - rect.left - rect.width / 2) * perPx,
+      y: (clientY - rect.top - rect.height / 2) * perPx,
+    };
+    const meant = limbsAt(plan, at, TOUCH_PX * perPx);
+    if (meant.length > 1) setAsked(meant);
+    else if (meant[0]) onChoose(meant[0].id);
+  };
+
+  const says = `Crown clock, the tree from above with ${plan.length} limbs. ${chosenId ? `Chosen: ${names.get(chosenId) ?? ''}.` : ''} The list of limbs has the same.`;
+  return (
+    <View>
+      <View ref={box as never} onPress={touched as never} width="100%" aspectRatio={1} cursor="pointer">
+        <Svg
+          width={width}
+          height={width}
+          viewBox={`${-VIEW / 2} ${-VIEW / 2} ${VIEW} ${VIEW}`}
+          role="img"
+          aria-label={says}
+        >
+          <Face pxPerCm={pxPerCm} units={units} zoom={VIEW / width} />
+          <Crown {...props} plan={plan} pxPerCm={pxPerCm} />
+          <RingLabel pxPerCm={pxPerCm} units={units} zoom={VIEW / width} />
+        </Svg>
+      </View>
+      <Sheet
+        title="Which limb?"
+        open={asked.length > 0}
+        onClose={() => setAsked([])}
+        closeLabel="None of these"
+      >
+        <Rows>
+          {asked.map((limb) => (
+            <View
+              key={limb.id}
+              render="button"
+              padding={0}
+              borderWidth={0}
+              backgroundColor="transparent"
+              cursor="pointer"
+              onPress={() => {
+                setAsked([]);
+                onChoose(limb.id);
+              }}
+              style={{ textAlign: 'left' }}
+            >
+              <Row
+                title={names.get(limb.id) ?? limb.id}
+                aside={joined(thicknessReading(limb.baseMm, units))}
+              />
+            </View>
+          ))}
+        </Rows>
+      </Sheet>
+    </View>
+  );
+}
+
+const METRES = { metric: { step: 100, name: 'm' }, us: { step: 91.44, name: 'ft' } } as const;
+
+function Face({ pxPerCm, units, zoom }: { pxPerCm: number; units: Units; zoom: number }) {
+  const { rule, paper, ink } = usePalette();
+  const textScale = useTextScale();
+  const fontSize = 15 * Math.max(0.8, zoom) * textScale;
+  const { step } = METRES[units];
+  const rings = Array.from({ length: 6 }, (_, i) => (i + 1) * step).filter((cm) => cm * pxPerCm <= FACE + 1);
+  return (
+    <G>
+      <Circle r={FACE + 6} fill={paper} stroke={rule} strokeWidth={1.5} />
+      {rings.map((cm) => (
+        <Circle key={cm} r={cm * pxPerCm} fill="none" stroke={rule} strokeWidth={1} strokeDasharray="3 4" />
+      ))}
+      {Array.from({ length: 12 }, (_, hour) => {
+        const angle = (hour * Math.PI) / 6;
+        const at = (r: number) => `${Math.sin(angle) * r} ${-Math.cos(angle) * r}`;
+        return (
+          <Path
+            key={`hour-${hour || 12}`}
+            d={`M${at(FACE + 6)}L${at(FACE + (hour % 3 === 0 ? 0 : 2))}`}
+            stroke={ink}
+            strokeWidth={hour % 3 === 0 ? 2 : 1}
+          />
+        );
+      })}
+      {[12, 3, 6, 9].map((hour) => {
+        const angle = (hour * Math.PI) / 6;
+        return (
+          <Text
+            key={hour}
+            x={Math.sin(angle) * (FACE + 18)}
+            y={-Math.cos(angle) * (FACE + 18) + fontSize / 3}
+            fontSize={fontSize}
+            fill={ink}
+            textAnchor="middle"
+            fontFamily="Barlow Condensed"
+            fontWeight="600"
+          >
+            {hour}
+          </Text>
+        );
+      })}
+    </G>
+  );
+}
+
+/** The first ring's distance, over everything else so that it can be read. */
+function RingLabel({ pxPerCm, units, zoom }: { pxPerCm: number; units: Units; zoom: number }) {
+  const { soft, paper } = usePalette();
+  const fontSize = 13 * Math.max(0.8, zoom) * useTextScale();
+  const { step } = METRES[units];
+  if (step * pxPerCm > FACE) return null;
+  const words = joined(heightReading(step, units));
+  const half = (words.length * fontSize) / 4.2;
+  const x = -step * pxPerCm * Math.SQRT1_2;
+  const y = -step * pxPerCm * Math.SQRT1_2;
+  return (
+    <G>
+      <Rect
+        x={x - half}
+        y={y - fontSize * 0.75}
+        width={half * 2}
+        height={fontSize}
+        fill={paper}
+        opacity={0.85}
+      />
+      <Text
+        x={x}
+        y={y}
+        fontSize={fontSize}
+        fill={soft}
+        textAnchor="middle"
+        fontFamily="Barlow Condensed"
+        fontWeight="600"
+      >
+        {words}
+      </Text>
+    </G>
+  );
+}
+
+function Crown({
+  plan,
+  pxPerCm,
+  chosenId,
+  bands,
+  kerfs,
+}: CrownClockProps & { plan: Spoke[]; pxPerCm: number }) {
+  const { ink, dead, chalk, paper, ground } = usePalette();
+  const prefix = `c${useId().replace(/\W/g, '')}`;
+  const inks = useMarkInk();
+  const byId = new Map(plan.map((spoke) => [spoke.limb.id, spoke]));
+  const chosen = chosenId ? byId.get(chosenId) : undefined;
+  const px = ({ x, y }: { x: number; y: number }) => ({ x: x * pxPerCm, y: y * pxPerCm });
+  const line = (spoke: Spoke, color: string, extra = 0) => {
+    const from = px(spoke.base);
+    const to = px(spoke.tip);
+    return (
+      <Line
+        key={`${spoke.limb.id}${extra}`}
+        x1={from.x}
+        y1={from.y}
+        x2={to.x}
+        y2={to.y}
+        stroke={color}
+        strokeWidth={thickness(spoke.limb) + extra}
+        strokeLinecap="round"
+      />
+    );
+  };
+  const inOrder = plan.toSorted((a, b) => a.tier - b.tier || a.limb.baseMm - b.limb.baseMm);
+  return (
+    <G>
+      <MarkPatterns prefix={prefix} />
+      {inOrder.map((spoke) => [line(spoke, paper, 2.5), line(spoke, dead)])}
+      {chosen ? line(chosen, ink, 1) : null}
+      {inOrder
+        .filter((spoke) => spoke.limb.kind === 'scaffold')
+        .map((spoke) => (
+          <Tier key={spoke.limb.id} spoke={spoke} pxPerCm={pxPerCm} />
+        ))}
+      {bands.map((band) => {
+        const spoke = byId.get(band.limbId);
+        if (!spoke) return null;
+        const from = px(onSpoke(spoke, band.fromCm));
+        const to = px(onSpoke(spoke, band.toCm));
+        const width = Math.max(9, thickness(spoke.limb) + 4);
+        return (
+          <G key={band.id}>
+            <Line
+              x1={from.x}
+              y1={from.y}
+              x2={to.x}
+              y2={to.y}
+              stroke={inks[band.kind]}
+              strokeWidth={width + 2.4}
+              strokeLinecap="square"
+            />
+            <Line
+              x1={from.x}
+              y1={from.y}
+              x2={to.x}
+              y2={to.y}
+              stroke={`url(#${prefix}${band.kind})`}
+              strokeWidth={width}
+              strokeLinecap="square"
+            />
+          </G>
+        );
+      })}
+      <Circle r={9} fill={ink} />
+      {kerfs.map((kerf) => {
+        const spoke = byId.get(kerf.limbId);
+        const at = spoke ? px(onSpoke(spoke, kerf.atCm)) : { x: 0, y: 0 };
+        return <Kerf key={`${kerf.limbId}-${kerf.atCm}`} x={at.x} y={at.y} half={11} />;
+      })}
+      {chosen ? (
+        <Circle
+          cx={px(chosen.tip).x}
+          cy={px(chosen.tip).y}
+          r={6.5}
+          fill={ground}
+          stroke={chalk}
+          strokeWidth={3}
+        />
+      ) : null}
+    </G>
+  );
+}
+
+function thickness(limb: Limb): number {
+  return Math.max(2, Math.min(11, limb.baseMm / 8));
+}
+
+/** One, two or three rings across the base of a scaffold: joined low, middle, high. */
+function Tier({ spoke, pxPerCm }: { spoke: Spoke; pxPerCm: number }) {
+  const { paper } = usePalette();
+  const { base, tip } = spoke;
+  const length = Math.hypot(tip.x - base.x, tip.y - base.y) * pxPerCm;
+  if (length < 34) return null;
+  const ux = ((tip.x - base.x) * pxPerCm) / length;
+  const uy = ((tip.y - base.y) * pxPerCm) / length;
+  const half = thickness(spoke.limb) / 2 + 0.5;
+  const rings = Array.from({ length: spoke.tier }, (_, i) => {
+    const x = base.x * pxPerCm + ux * (16 + i * 5);
+    const y = base.y * pxPerCm + uy * (16 + i * 5);
+    return `M${x - uy * half} ${y + ux * half}L${x + uy * half} ${y - ux * half}`;
+  });
+  return <Path d={rings.join('')} stroke={paper} strokeWidth={2} />;
+}

@@ -1,0 +1,110 @@
+// The reach ladder: the tree from the side, with what is reached from the ground and what asks for a ladder.
+
+import { HAND_OVER_HEIGHT_CM, LADDER_FROM_CM } from '@mortisect/core/handling';
+import { heightReading, joined, type Units } from '@mortisect/core/measure';
+import { type Limb, limbShape, pointAlong } from '@mortisect/core/tree';
+import { View } from '@tamagui/core';
+import { useMemo, useRef } from 'react';
+import Svg, { G, Line, Rect, Text } from 'react-native-svg';
+import { useTextScale, useWidthOf } from '../ui/size';
+import { usePalette } from '../ui/theme';
+import { Kerf } from './marks';
+
+interface ReachLadderProps {
+  limbs: Limb[];
+  chosenId: string | null;
+  kerfs: { limbId: string; atCm: number }[];
+  units: Units;
+}
+
+const HEIGHT = 250;
+const LEFT = 66;
+
+export function ReachLadder({ limbs, chosenId, kerfs, units }: ReachLadderProps) {
+  const { ink, dead, soft, rule, paper, wood, chalk } = usePalette();
+  const box = useRef<HTMLElement>(null);
+  const width = useWidthOf(box) ?? 340;
+  const fontSize = 15 * useTextScale();
+  const shape = useMemo(() => limbShape(limbs), [limbs]);
+  const points = [...shape.values()].flatMap(({ base, tip }) => [base, tip]);
+  const topCm = Math.max(...points.map((point) => point.z), LADDER_FROM_CM * 1.15);
+  const sideCm = Math.max(...points.map((point) => Math.abs(point.x)), 100);
+  const pxPerCm = Math.min((HEIGHT - 28) / topCm, (width - LEFT) / 2 / sideCm);
+  const at = ({ x, z }: { x: number; z: number }) => ({
+    x: LEFT + (width - LEFT) / 2 + x * pxPerCm,
+    y: HEIGHT - 12 - z * pxPerCm,
+  });
+  const bands = [
+    { name: 'ground', fromCm: 0, toCm: LADDER_FROM_CM },
+    { name: 'ladder', fromCm: LADDER_FROM_CM, toCm: HAND_OVER_HEIGHT_CM },
+    { name: 'arborist', fromCm: HAND_OVER_HEIGHT_CM, toCm: Number.POSITIVE_INFINITY },
+  ].filter((band) => band.fromCm < topCm);
+  const says = `Reach ladder, the tree from the side: ${joined(heightReading(topCm, units))} high. ${bands.map((band) => band.name).join(', ')}.`;
+  return (
+    <View ref={box as never} width="100%">
+      <Svg width={width} height={HEIGHT} role="img" aria-label={says}>
+        {bands.map((band, i) => {
+          const top = at({ x: 0, z: Math.min(band.toCm, topCm) }).y;
+          const bottom = at({ x: 0, z: band.fromCm }).y;
+          return (
+            <G key={band.name}>
+              <Rect x={0} y={top} width={width} height={bottom - top} fill={i % 2 === 0 ? wood : paper} />
+              <Line x1={0} x2={width} y1={bottom} y2={bottom} stroke={rule} strokeWidth={1} />
+              {bottom - top > fontSize * 2.3 ? (
+                <>
+                  <Text
+                    x={4}
+                    y={bottom - 5}
+                    fontSize={fontSize}
+                    fill={soft}
+                    fontFamily="Barlow Condensed"
+                    fontWeight="600"
+                  >
+                    {band.name}
+                  </Text>
+                  {Number.isFinite(band.toCm) && band.toCm <= topCm ? (
+                    <Text
+                      x={4}
+                      y={top + fontSize}
+                      fontSize={fontSize}
+                      fill={ink}
+                      fontFamily="Barlow Condensed"
+                      fontWeight="600"
+                    >
+                      {joined(heightReading(band.toCm, units))}
+                    </Text>
+                  ) : null}
+                </>
+              ) : null}
+            </G>
+          );
+        })}
+        {limbs.map((limb) => {
+          const placed = shape.get(limb.id);
+          if (!placed) return null;
+          const from = at(placed.base);
+          const to = at(placed.tip);
+          return (
+            <Line
+              key={limb.id}
+              x1={from.x}
+              y1={from.y}
+              x2={to.x}
+              y2={to.y}
+              stroke={limb.id === chosenId ? chalk : limb.kind === 'trunk' ? ink : dead}
+              strokeWidth={Math.max(1.4, Math.min(9, limb.baseMm / 11))}
+              strokeLinecap="round"
+            />
+          );
+        })}
+        {kerfs.map((kerf) => {
+          const placed = shape.get(kerf.limbId);
+          const limb = limbs.find((one) => one.id === kerf.limbId);
+          if (!placed || !limb) return null;
+          const { x, y } = at(pointAlong(placed, kerf.atCm / limb.lengthCm));
+          return <Kerf key={`${kerf.limbId}-${kerf.atCm}`} x={x} y={y} half={10} />;
+        })}
+      </Svg>
+    </View>
+  );
+}

@@ -1,0 +1,50 @@
+// Why here: the clearance and its school, the measure, the place, what was passed over, and what the other schools would do.
+
+import { type Cut, whySteps } from '@mortisect/core/cuts';
+import { disorderOf } from '@mortisect/core/disorders';
+import { View } from '@tamagui/core';
+import { type SiteToday, type TreeView, telling } from '../data/orchardView';
+import { Sheet } from '../ui/Sheet';
+import { Body, Label, Small } from '../ui/type';
+import { SchoolTable } from './SchoolTable';
+
+interface WhySheetProps {
+  view: TreeView;
+  today: SiteToday;
+  cut: Cut | null;
+  onClose(): void;
+}
+
+export function WhySheet({ view, today, cut, onClose }: WhySheetProps) {
+  return (
+    <Sheet title="Why here" open={cut !== null} onClose={onClose}>
+      {cut?.because.map((reason) => {
+        const clearance = view.cuts.clearances[reason.lesionId];
+        if (!clearance) return null;
+        return (
+          <View key={reason.lesionId} gap={12}>
+            {cut.because.length > 1 ? (
+              <Label fontSize="$22">{disorderOf(reason.disorder)?.name ?? reason.disorder}</Label>
+            ) : null}
+            {whySteps(reason, clearance, telling(view, today)).map((step) => (
+              <View key={step.title} gap={2}>
+                <Label fontSize="$19" lineHeight="$19">
+                  {step.title}
+                </Label>
+                {step.lines.map((line) => (
+                  <Body key={line} fontSize="$16" lineHeight="$16">
+                    {line}
+                  </Body>
+                ))}
+              </View>
+            ))}
+            <SchoolTable view={view} today={today} lesionId={reason.lesionId} />
+            <Small>
+              Distances are settings of the site with their source; change the school under Book, Settings.
+            </Small>
+          </View>
+        );
+      })}
+    </Sheet>
+  );
+}

@@ -1,0 +1,85 @@
+// The log: everything that was recorded, newest first, with who and when.
+import type { LogEntry } from '@mortisect/contracts';
+import { disorderOf, kindOf } from '@mortisect/core/disorders';
+import { tapeText, type Units } from '@mortisect/core/measure';
+import Svg from 'react-native-svg';
+import { shortMoment } from '../../data/moment';
+import type { SiteToday } from '../../data/orchardView';
+import { useLog } from '../../data/queries';
+import { useToday } from '../../data/useToday';
+import { Kerf, Mark } from '../../drawings/marks';
+import { Button } from '../../ui/Button';
+import { Row, Rows } from '../../ui/Row';
+import { Screen } from '../../ui/Screen';
+import { Body } from '../../ui/type';
+import { Waiting } from '../../ui/Waiting';
+import { actionWords } from '../words';
+import { BookTabs } from './BookTabs';
+
+export function Log() {
+  const { data, error, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } = useLog();
+  const today = useToday();
+  if (!data || !today) return <Waiting title="Book" error={error} onRetry={refetch} />;
+  const entries = data.pages.flatMap((page) => page.entries);
+  return (
+    <Screen title="Book" subtitle={today.site.name}>
+      <BookTabs />
+      {entries.length === 0 ? (
+        <Body>What is found, cleaned and cut is written here as it happens.</Body>
+      ) : null}
+      <Rows>
+        {entries.map((entry) => (
+          <EntryRow key={entry.seq} entry={entry} today={today} />
+        ))}
+      </Rows>
+      {hasNextPage ? (
+        <Button onPress={() => fetchNextPage()} disabled={isFetchingNextPage}>
+          Older entries
+        </Button>
+      ) : null}
+    </Screen>
+  );
+}
+
+function EntryRow({ entry, today }: { entry: LogEntry; today: SiteToday }) {
+  const { title, detail, mark } = told(entry, today.units);
+  const tree = entry.treeCode ? `${entry.treeCode} · ` : '';
+  return (
+    <Row
+      {...(entry.treeId && { href: `/round/${entry.treeId}` as never })}
+      title={`${tree}${title}`}
+      detail={`${detail ? `${detail} · ` : ''}${entry.by}, ${shortMoment(entry.at, today.site.timeZone)}`}
+      aside={mark}
+    />
+  );
+}
+
+function told({ entry }: LogEntry, units: Units): { title: string; detail: string; mark?: React.ReactNode } {
+  if (entry.kind === 'site') return { title: 'Settings of the site changed', detail: '' };
+  if (entry.kind === 'finding') {
+    const { disorder, limbName, fromCm, toCm, note, withdrawn } = entry.finding;
+    const name = disorderOf(disorder)?.name ?? disorder;
+    const said = withdrawn ? 'taken back' : entry.revision > 1 ? 'changed' : 'found';
+    return {
+      title: `${name}, ${said}`,
+      detail: `${limbName}, ${tapeText(fromCm, units)} to ${tapeText(toCm, units)}${note ? ` · ${note}` : ''}`,
+      mark: <Mark kind={kindOf(disorder)} />,
+    };
+  }
+  const { action, undone } = entry;
+  const title = `${actionWords(action)}${undone ? ', taken back later' : ''}`;
+  const capital = title.charAt(0).toUpperCase() + title.slice(1);
+  if (action.kind !== 'cutMade')
+    return { title: capital, detail: action.kind === 'decided' ? action.note : '' };
+  const { atCm, shortfallCm, sentence } = action.cut;
+  const at = atCm === 0 ? 'at the collar' : `at ${tapeText(atCm, units, 'down')}`;
+  return {
+    title: `${capital}, ${at}`,
+    detail: `${sentence}${shortfallCm > 0 ? ` Short by ${tapeText(shortfallCm, units, 'up')}.` : ''}`,
+    mark: (
+      <Svg width={24} height={24} aria-hidden>
+        <Kerf x={12} y={12} half={10} />
+      </Svg>
+    ),
+  };
+}

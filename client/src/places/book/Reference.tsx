@@ -1,0 +1,103 @@
+// Disorders, schools and agents as the product knows them, each with its source and how sure it is.
+
+import { agents } from '@mortisect/core/blades';
+import { type Confidence, type Disorder, disorders, schoolFor, schoolsFor } from '@mortisect/core/disorders';
+import { tapeText, type Units } from '@mortisect/core/measure';
+import { View } from '@tamagui/core';
+import type { SiteToday } from '../../data/orchardView';
+import { useSite } from '../../data/queries';
+import { useToday } from '../../data/useToday';
+import { Mark } from '../../drawings/marks';
+import { Notice } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { Body, Label, Section, Small } from '../../ui/type';
+import { Waiting } from '../../ui/Waiting';
+import { BookTabs } from './BookTabs';
+
+const SURE: Record<Confidence, string> = {
+  high: 'remembered, confident',
+  low: 'remembered, unsure',
+  practice: 'common practice, no source',
+};
+
+export function Reference() {
+  const { error, refetch } = useSite();
+  const today = useToday();
+  if (!today) return <Waiting title="Book" error={error} onRetry={refetch} />;
+  return (
+    <Screen title="Book" subtitle="What the answers are made from">
+      <BookTabs />
+      <Body>
+        Values are settings with a source and a confidence, not certainties. A disorder named here is likely,
+        never confirmed: a plant clinic confirms.
+      </Body>
+      {disorders.map((disorder) => (
+        <OneDisorder key={disorder.code} disorder={disorder} today={today} />
+      ))}
+      <Section>What makes a blade clean</Section>
+      {agents.map((agent) => (
+        <View key={agent.id} gap={4}>
+          <Label fontSize="$19">
+            {agent.name}: {agent.contactSeconds} s wet
+          </Label>
+          <Body>{agent.how}</Body>
+          <Body>{agent.caution}</Body>
+          <Small>
+            {agent.source} ({SURE[agent.confidence]})
+          </Small>
+        </View>
+      ))}
+    </Screen>
+  );
+}
+
+function OneDisorder({ disorder, today }: { disorder: Disorder; today: SiteToday }) {
+  const sites = schoolFor(disorder.code, today.site.schools.clearance).id;
+  return (
+    <View gap={8} paddingTop={12} borderTopWidth={1} borderColor="$rule" borderStyle="solid">
+      <View flexDirection="row" gap={12} alignItems="center">
+        <Mark kind={disorder.kind} />
+        <Section>{disorder.name}</Section>
+      </View>
+      <Body>{disorder.tellingSigns}</Body>
+      <Small>
+        {disorder.cause}. On {lower(disorder.hosts)}.
+      </Small>
+      {schoolsFor(disorder.code).map((school) => (
+        <View
+          key={school.id}
+          paddingLeft={12}
+          borderLeftWidth={4}
+          borderStyle="solid"
+          borderColor={school.id === sites ? '$chalk' : '$rule'}
+        >
+          <Label>
+            {school.id === sites ? `Site: ${school.name}` : school.name} · dormant{' '}
+            {range(school.dormantCm, today.units)}, growing {range(school.growingCm, today.units)}
+          </Label>
+          <Body fontSize="$16" lineHeight="$16">
+            {school.use}
+          </Body>
+          <Small>
+            {school.source} ({SURE[school.confidence]})
+          </Small>
+        </View>
+      ))}
+      <Body>On a stem: {lower(disorder.onTrunk)}</Body>
+      <Body>Wood: {lower(disorder.disposal)}</Body>
+      {disorder.notifiable ? <Notice kind="caution">{disorder.notifiable}</Notice> : null}
+      <Small>
+        {disorder.source} ({SURE[disorder.confidence]})
+      </Small>
+    </View>
+  );
+}
+
+function range([from, to]: readonly [number, number], units: Units): string {
+  if (from === to) return tapeText(to, units, 'up');
+  return `${tapeText(from, units)} to ${tapeText(to, units, 'up')}`;
+}
+
+function lower(text: string): string {
+  return text.charAt(0).toLowerCase() + text.slice(1);
+}

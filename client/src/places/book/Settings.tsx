@@ -1,0 +1,187 @@
+// Settings: this device, the site, its schools.
+
+import { zodResolver } from '@hookform/resolvers/zod';
+import type { SiteRecord } from '@mortisect/contracts';
+import { Site } from '@mortisect/contracts';
+import { View } from '@tamagui/core';
+import { Controller, type FieldPath, useForm } from 'react-hook-form';
+import { inWords } from '../../data/api';
+import { useHealth, useSaveSite, useSite } from '../../data/queries';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { Columns } from '../../ui/Columns';
+import { Field } from '../../ui/Field';
+import { Notice } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { Select } from '../../ui/Select';
+import { useWide } from '../../ui/theme';
+import { Section, Small } from '../../ui/type';
+import { Waiting } from '../../ui/Waiting';
+import { Conflict, movedProblem } from '../Conflict';
+import { BookTabs } from './BookTabs';
+import { DeviceSettings } from './DeviceSettings';
+import { SchoolSettings } from './SchoolSettings';
+import { formOf, type SiteControl, SiteForm } from './siteForm';
+
+export function Settings() {
+  const { data, error, refetch } = useSite();
+  const known = useHealth().isSuccess;
+  if (!data || !known) return <Waiting title="Book" error={error} onRetry={refetch} />;
+  return <SettingsForm record={data} />;
+}
+
+function SettingsForm({ record }: { record: SiteRecord }) {
+  const { control, handleSubmit, reset, formState } = useForm({
+    resolver: zodResolver(SiteForm),
+    defaultValues: formOf(record.site),
+  });
+  const wide = useWide();
+  const saving = useSaveSite();
+  const send = (site: Site, baseRevision: number) =>
+    saving.mutate({ site, baseRevision }, { onSuccess: (saved) => reset(formOf(saved.site)) });
+  const save = handleSubmit((site) => send(site, record.revision));
+  const failed = saving.error && !movedProblem(saving.error) ? saving.error : null;
+  return (
+    <Screen
+      title="Book"
+      subtitle={record.site.name}
+      width="full"
+      actions={
+        <Button grow kind="main" onPress={() => save()} disabled={!formState.isDirty || saving.isPending}>
+          {formState.isDirty || !saving.isSuccess ? 'Save site' : 'Saved'}
+        </Button>
+      }
+    >
+      <BookTabs />
+      {failed ? (
+        <Notice kind="caution" title="Not saved yet">
+          {inWords(failed)}
+        </Notice>
+      ) : null}
+      <Columns beside={<DeviceSettings />}>
+        {wide ? null : <DeviceSettings />}
+        <Section>Site</Section>
+        <SiteFields control={control} />
+        <Section>Schools</Section>
+        <SchoolSettings control={control} />
+        <Small>
+          Last changed by {record.by}, revision {record.revision}.
+        </Small>
+      </Columns>
+      <Conflict
+        error={saving.error}
+        lines={siteLines}
+        onDismiss={() => saving.reset()}
+        onKeepMine={(revision) => saving.variables && send(saving.variables.site, revision)}
+        onKeepTheirs={() => {
+          const theirs = siteIn(movedProblem(saving.error)?.theirs);
+          saving.reset();
+          if (theirs) reset(formOf(theirs));
+        }}
+      />
+    </Screen>
+  );
+}
+
+function siteIn(version: unknown): Site | null {
+  const inside = (version as { site?: unknown } | null)?.site ?? version;
+  const parsed = Site.safeParse(inside);
+  return parsed.success ? parsed.data : null;
+}
+
+function siteLines(version: unknown): string[] {
+  const site = siteIn(version);
+  if (!site) return [];
+  return [
+    `${site.name}, ${site.latitude}, ${site.longitude}, ${site.timeZone}`,
+    `12 o’clock at ${site.twelveBearingDeg}°, ${site.units === 'us' ? 'US units' : 'metric'}`,
+    `Schools: ${Object.values(site.schools.clearance).join(', ')}`,
+  ];
+}
+
+function SiteFields({ control }: { control: SiteControl }) {
+  return (
+    <View gap={12}>
+      <TextOf control={control} name="name" label="Name" />
+      <View flexDirection="row" gap={12}>
+        <TextOf control={control} name="latitude" label="Latitude, °" grow decimal />
+        <TextOf control={control} name="longitude" label="Longitude, °" grow decimal />
+      </View>
+      <View flexDirection="row" gap={12}>
+        <TextOf control={control} name="timeZone" label="Time zone" grow />
+        <TextOf control={control} name="twelveBearingDeg" label="12 o’clock bears, °" grow decimal />
+      </View>
+      <Controller
+        control={control}
+        name="units"
+        render={({ field }) => (
+          <Choice
+            label="Units of the site"
+            options={[
+              { value: 'metric', label: 'cm, mm, kg' },
+              { value: 'us', label: 'in, ft, lb' },
+            ]}
+            value={field.value}
+            onChange={field.onChange}
+          />
+        )}
+      />
+      <Controller
+        control={control}
+        name="season"
+        render={({ field }) => (
+          <Select
+            label="Season"
+            hint="By the calendar: dormant November to March, bud to petal fall April and May, summer June to September, autumn October; six months later in the south."
+            value={field.value ?? 'calendar'}
+            options={[
+              { value: 'calendar', label: 'By the calendar' },
+              { value: 'dormant', label: 'Dormant, set by hand' },
+              { value: 'bloom', label: 'Bud to petal fall, set by hand' },
+              { value: 'summer', label: 'Summer, set by hand' },
+              { value: 'autumn', label: 'Autumn, set by hand' },
+            ]}
+            onChange={(value) => field.onChange(value === 'calendar' ? null : value)}
+          />
+        )}
+      />
+    </View>
+  );
+}
+
+type TextName = Extract<
+  FieldPath<SiteForm>,
+  'name' | 'latitude' | 'longitude' | 'timeZone' | 'twelveBearingDeg'
+>;
+
+function TextOf({
+  control,
+  name,
+  label,
+  decimal = false,
+  grow = false,
+}: {
+  control: SiteControl;
+  name: TextName;
+  label: string;
+  decimal?: boolean;
+  grow?: boolean;
+}) {
+  return (
+    <Controller
+      control={control}
+      name={name}
+      render={({ field, fieldState }) => (
+        <Field
+          label={label}
+          grow={grow}
+          kind={decimal ? 'decimal' : 'text'}
+          value={field.value}
+          onChangeText={field.onChange}
+          onBlur={field.onBlur}
+          fault={fieldState.error?.message}
+        />
+      )}
+    />
+  );
+}

@@ -1,0 +1,70 @@
+// The cut could not be made: why, in one tap; it stays in the plan.
+import { useState } from 'react';
+import { inWords } from '../../data/api';
+import { useRecordAction } from '../../data/queries';
+import { useClock } from '../../data/useClock';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { Field } from '../../ui/Field';
+import { Notice } from '../../ui/Notice';
+import { Sheet } from '../../ui/Sheet';
+import type { RunItem } from './run';
+
+const REASONS = [
+  'Out of reach',
+  'Wood too thick for the blade',
+  'Not safe',
+  'Wood is not as mapped',
+  'Weather',
+] as const;
+
+export function CouldNot({ item, open, onClose }: { item: RunItem; open: boolean; onClose(): void }) {
+  const clock = useClock();
+  const recording = useRecordAction();
+  const [reason, setReason] = useState<(typeof REASONS)[number] | null>(null);
+  const [note, setNote] = useState('');
+  const said = [reason, note.trim()].filter(Boolean).join(': ');
+  const leave = () =>
+    recording.record(
+      {
+        kind: 'cutNotMade',
+        at: clock(),
+        treeId: item.view.tree.id,
+        findingIds: item.findingIds,
+        reason: said,
+      },
+      onClose,
+    );
+  return (
+    <Sheet
+      title="Why not?"
+      open={open}
+      onClose={onClose}
+      closeLabel="Back"
+      actions={
+        <Button grow kind="main" disabled={said === '' || recording.isPending} onPress={leave}>
+          Leave it
+        </Button>
+      }
+    >
+      <Choice
+        label="Reason"
+        layout="wrap"
+        options={REASONS.map((value) => ({ value, label: value }))}
+        value={reason}
+        onChange={setReason}
+      />
+      <Field
+        label="Note"
+        value={note}
+        onChangeText={(text) => setNote(text.slice(0, 200))}
+        hint="The cut stays in the plan and is out of today’s run."
+      />
+      {recording.error ? (
+        <Notice kind="caution" title="Not recorded yet">
+          {inWords(recording.error)}
+        </Notice>
+      ) : null}
+    </Sheet>
+  );
+}

@@ -1,0 +1,187 @@
+// The cut itself: the figure that is read at arm's length, the tape that shows it, and the buttons that record it.
+
+import { asText, type Cut, cutSentence } from '@mortisect/core/cuts';
+import { tapeReading, tapeText, typedLengthCm, type Units } from '@mortisect/core/measure';
+import { View } from '@tamagui/core';
+import { useState } from 'react';
+import { inWords } from '../../data/api';
+import { cutAtHand, type SiteToday, telling } from '../../data/orchardView';
+import { useRecordAction } from '../../data/queries';
+import { useClock } from '../../data/useClock';
+import { LimbTape } from '../../drawings/tape/LimbTape';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { Notice } from '../../ui/Notice';
+import { Body, Figure, Section } from '../../ui/type';
+import { bandsOf } from '../bands';
+import { Sentence } from '../Sentence';
+import { useKeys } from '../shell/Keys';
+import { switchUnits } from '../units';
+import { WhySheet } from '../WhySheet';
+import { disorderWords, KIND_WORDS } from '../words';
+import { CardFrame, type Count } from './CardFrame';
+import { CouldNot } from './CouldNot';
+import { BLADE, type Run, type RunItem } from './run';
+
+interface CutCardProps {
+  run: Run;
+  item: RunItem;
+  today: SiteToday;
+  count: Count;
+}
+
+export function CutCard({ run, item, today, count }: CutCardProps) {
+  const { view, cut } = item;
+  const clock = useClock();
+  const recording = useRecordAction();
+  const [why, setWhy] = useState(false);
+  const [refused, setRefused] = useState(false);
+  const [found, setFound] = useState('');
+  const placed = placedCut(cut, found, today.units);
+  const { kerfMm, cautions } = cutAtHand(view, placed ?? cut);
+  const phrases = cutSentence(cut, telling(view, today));
+  useKeys({ w: () => setWhy(true), u: () => switchUnits(today) });
+
+  const made = () => {
+    if (!placed) return;
+    recording.record({
+      kind: 'cutMade',
+      at: clock(),
+      treeId: view.tree.id,
+      blade: BLADE,
+      findingIds: item.findingIds,
+      cut: {
+        limbId: cut.limbId,
+        limbName: view.names.get(cut.limbId) ?? cut.limbId,
+        atCm: placed.atCm,
+        kind: placed.kind,
+        diameterMm: kerfMm,
+        clearanceCm: Math.max(...cut.because.map((reason) => reason.clearanceCm)),
+        shortfallCm: cut.shortfallCm,
+        sentence: asText(phrases),
+      },
+    });
+  };
+  return (
+    <CardFrame
+      run={run}
+      item={item}
+      count={count}
+      today={today}
+      blade={{
+        clean: true,
+        words: `${disorderWords(item.disorders.map((disorder) => ({ disorder })))} ahead`,
+      }}
+      actions={
+        <>
+          <Button minHeight={68} onPress={() => setRefused(true)}>
+            Couldn’t
+          </Button>
+          <Button grow kind="cut" onPress={made} disabled={!placed || recording.isPending}>
+            Made the cut
+          </Button>
+        </>
+      }
+    >
+      {recording.error ? (
+        <Notice kind="caution" title="Not recorded yet">
+          {inWords(recording.error)}
+        </Notice>
+      ) : null}
+      <BigFigure cut={cut} today={today} />
+      <LimbTape
+        heading={<Section>{view.names.get(cut.limbId) ?? cut.limbId}</Section>}
+        limbs={view.limbs}
+        limbId={cut.limbId}
+        names={view.names}
+        bands={bandsOf(view.findings)}
+        cut={cut}
+        units={today.units}
+        twelveBearingDeg={today.site.twelveBearingDeg}
+        says={asText(phrases)}
+        onWhy={() => setWhy(true)}
+        onSwitchUnits={() => switchUnits(today)}
+      />
+      <Sentence phrases={phrases} />
+      {cut.upToCm === undefined ? null : (
+        <FoundField cut={cut} found={found} units={today.units} onChange={setFound} />
+      )}
+      {cautions.map((caution) => (
+        <Notice key={caution.text} kind="caution">
+          {caution.text}
+        </Notice>
+      ))}
+      <WhySheet view={view} today={today} cut={why ? cut : null} onClose={() => setWhy(false)} />
+      <CouldNot item={item} open={refused} onClose={() => setRefused(false)} />
+    </CardFrame>
+  );
+}
+
+function BigFigure({ cut, today }: { cut: Cut; today: SiteToday }) {
+  const { value, unit } = tapeReading(cut.upToCm ?? cut.atCm, today.units, 'down');
+  const atCollar = cut.upToCm === undefined && cut.atCm === 0;
+  const [whole, part] = value.split('.');
+  return (
+    <View flexDirection="row" alignItems="center" gap={16} flexWrap="wrap">
+      <View flexDirection="row" alignItems="baseline">
+        <Figure color="$kerfText" fontSize={atCollar ? '$72' : '$104'} lineHeight={atCollar ? '$72' : '$104'}>
+          {atCollar ? 'collar' : whole}
+        </Figure>
+        {part && !atCollar ? (
+          <Figure color="$kerfText" fontSize="$44" lineHeight="$44">
+            .{part}
+          </Figure>
+        ) : null}
+      </View>
+      <View flex={1} minWidth={120}>
+        {atCollar ? null : (
+          <Body>{`${unit} from the collar${cut.upToCm === undefined ? '' : ', or below'}`}</Body>
+        )}
+        <Section>{cut.upToCm === undefined ? KIND_WORDS[cut.kind] : 'at the first usable bud'}</Section>
+      </View>
+    </View>
+  );
+}
+
+/** Where buds were not mapped, the place is found on the tree and typed here. */
+function FoundField({
+  cut,
+  found,
+  units,
+  onChange,
+}: {
+  cut: Cut;
+  found: string;
+  units: Units;
+  onChange(text: string): void;
+}) {
+  const upTo = tapeText(cut.upToCm ?? 0, units, 'down');
+  const fault =
+    found !== '' && placedCut(cut, found, units) === null
+      ? `A length from 0 (the collar) to ${upTo}.`
+      : undefined;
+  return (
+    <View maxWidth={420} flexDirection="row">
+      <Field
+        label={`Where did you cut? ${units === 'us' ? 'in' : 'cm'} from the collar`}
+        kind="decimal"
+        value={found}
+        onChangeText={onChange}
+        fault={fault}
+        hint={`0 for the collar, ${upTo} at most.`}
+      />
+    </View>
+  );
+}
+
+/** The cut as it is recorded: as planned, or where the bud was found; null while that is not said. */
+function placedCut(
+  cut: Cut,
+  found: string,
+  units: Units,
+): { limbId: string; atCm: number; kind: Cut['kind'] } | null {
+  if (cut.upToCm === undefined) return cut;
+  const typed = typedLengthCm(found, units);
+  if (!('cm' in typed) || typed.cm > cut.upToCm + 0.01) return null;
+  return { limbId: cut.limbId, atCm: typed.cm, kind: typed.cm === 0 ? 'collar' : 'heading' };
+}

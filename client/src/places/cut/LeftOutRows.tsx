@@ -1,0 +1,24 @@
+// Cuts that are not part of this run, and why.
+import { View } from '@tamagui/core';
+import { Row, Rows } from '../../ui/Row';
+import { Section } from '../../ui/type';
+import type { Run } from './run';
+
+export function LeftOutRows({ run }: { run: Run }) {
+  if (run.leftOut.length === 0) return null;
+  return (
+    <View gap={8}>
+      <Section>Not in this run</Section>
+      <Rows>
+        {run.leftOut.map((item) => (
+          <Row
+            key={item.id}
+            href={`/plan/${item.view.tree.id}`}
+            title={`${item.view.tree.code} · ${item.view.names.get(item.cut.limbId) ?? item.cut.limbId}`}
+            detail={item.why}
+          />
+        ))}
+      </Rows>
+    </View>
+  );
+}

@@ -1,0 +1,31 @@
+// A mis-tap is undone: the record stays, another one takes it back.
+import { View } from '@tamagui/core';
+import { inWords } from '../../data/api';
+import { useRecordAction } from '../../data/queries';
+import { useClock } from '../../data/useClock';
+import { Button } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
+import { actionWords } from '../words';
+import type { Run } from './run';
+
+export function UndoLast({ run }: { run: Run }) {
+  const clock = useClock();
+  const recording = useRecordAction();
+  const { last } = run;
+  if (!last) return null;
+  const undo = () => recording.record({ kind: 'undone', at: clock(), actionId: last.id });
+  return (
+    <View gap={8}>
+      <View flexDirection="row">
+        <Button kind="quiet" paddingHorizontal={0} onPress={undo} disabled={recording.isPending}>
+          {`Undo: ${actionWords(last.action)}`}
+        </Button>
+      </View>
+      {recording.error ? (
+        <Notice kind="caution" title="Not undone yet">
+          {inWords(recording.error)}
+        </Notice>
+      ) : null}
+    </View>
+  );
+}

@@ -1,0 +1,75 @@
+// The cuts of a tree, in order; the whole row chooses.
+
+import type { Cut } from '@mortisect/core/cuts';
+import { disorderOf } from '@mortisect/core/disorders';
+import { joined, thicknessReading } from '@mortisect/core/measure';
+import { View } from '@tamagui/core';
+import { cutAtHand, type SiteToday, type TreeView } from '../../data/orchardView';
+import { Rows } from '../../ui/Row';
+import { Figure, Label, Small } from '../../ui/type';
+import { KIND_WORDS, placeWords } from '../words';
+
+interface CutRowsProps {
+  view: TreeView;
+  today: SiteToday;
+  cuts: Cut[];
+  chosen: Cut | null;
+  onChoose(cut: Cut): void;
+}
+
+export function CutRows({ view, today, cuts, chosen, onChoose }: CutRowsProps) {
+  return (
+    <Rows>
+      {cuts.map((cut, i) => {
+        const { kerfMm, handOver } = cutAtHand(view, cut);
+        const on = cut === chosen;
+        const reasons = cut.because
+          .map((reason) => disorderOf(reason.disorder)?.name ?? reason.disorder)
+          .join(' · ');
+        return (
+          <View
+            key={`${cut.limbId}-${cut.atCm}-${cut.kind}`}
+            render="button"
+            aria-pressed={on}
+            onPress={() => onChoose(cut)}
+            flexDirection="row"
+            alignItems="center"
+            gap={12}
+            minHeight={64}
+            paddingVertical={8}
+            paddingRight={16}
+            paddingLeft={11}
+            borderWidth={0}
+            borderBottomWidth={1}
+            borderLeftWidth={5}
+            borderStyle="solid"
+            borderColor="$rule"
+            borderLeftColor={on ? '$chalk' : 'transparent'}
+            backgroundColor={on ? '$paper' : 'transparent'}
+            cursor="pointer"
+            style={{ textAlign: 'left' }}
+          >
+            <Figure color="$soft" minWidth={20}>
+              {i + 1}
+            </Figure>
+            <View flex={1} minWidth={0}>
+              <Label fontSize="$19" lineHeight="$19">
+                {view.names.get(cut.limbId) ?? cut.limbId} at{' '}
+                <Label fontSize="$19" lineHeight="$19" color="$kerfText">
+                  {placeWords(cut, today.units)}
+                </Label>
+              </Label>
+              <Small>
+                {reasons} · {KIND_WORDS[cut.kind]}
+              </Small>
+            </View>
+            <View alignItems="flex-end">
+              <Label>{joined(thicknessReading(kerfMm, today.units))}</Label>
+              {handOver ? <Small color="$kerfText">hand over</Small> : <Small>at the kerf</Small>}
+            </View>
+          </View>
+        );
+      })}
+    </Rows>
+  );
+}

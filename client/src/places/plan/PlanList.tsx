@@ -1,0 +1,68 @@
+// Trees with open findings and what they ask for.
+import { openDecisions, type SiteToday, standingCuts, type TreeView, treeView } from '../../data/orchardView';
+import { useOpenWork } from '../../data/queries';
+import { useToday } from '../../data/useToday';
+import { Row, Rows } from '../../ui/Row';
+import { Aside, Screen } from '../../ui/Screen';
+import { Body, Small } from '../../ui/type';
+import { Waiting } from '../../ui/Waiting';
+import { disorderWords, handedOver, plural } from '../words';
+
+export function PlanList({ openId }: { openId?: string }) {
+  const { data, error, refetch } = useOpenWork();
+  const today = useToday();
+  if (!data || !today) return <Waiting title="Plan" beside error={error} onRetry={refetch} />;
+  const views = data.trees.map((detail) => treeView(detail, today));
+  const cuts = views.flatMap(standingCuts).length;
+  return (
+    <Screen
+      title="Plan"
+      subtitle="Trees with open findings"
+      beside
+      aside={<Aside figure={plural(cuts, 'cut')} caption={`on ${plural(views.length, 'tree')}`} />}
+    >
+      {views.length === 0 ? (
+        <Body>Nothing is open. What you mark in Round stands here with its cut and its reason.</Body>
+      ) : null}
+      <Rows>
+        {views.map((view) => (
+          <Row
+            key={view.tree.id}
+            href={`/plan/${view.tree.id}`}
+            {...(view.tree.id === openId
+              ? { bar: 'open' as const }
+              : view.tree.hazards.length > 0
+                ? { bar: 'danger' as const }
+                : {})}
+            title={view.tree.code}
+            detail={disorderWords(view.findings)}
+            aside={asideOf(view)}
+          />
+        ))}
+      </Rows>
+      <SeasonLine today={today} />
+    </Screen>
+  );
+}
+
+function asideOf(view: TreeView): string {
+  const cuts = standingCuts(view);
+  const decisions = openDecisions(view).length;
+  if (cuts.length > 0 && handedOver(view).length === cuts.length) return 'hand over';
+  return [
+    ...(cuts.length > 0 ? [plural(cuts.length, 'cut')] : []),
+    ...(decisions > 0 ? ['decide'] : []),
+  ].join(', ');
+}
+
+function SeasonLine({ today }: { today: SiteToday }) {
+  const said = { dormant: 'dormant', bloom: 'bud to petal fall', summer: 'summer', autumn: 'autumn' }[
+    today.season
+  ];
+  return (
+    <Small>
+      Clearances for the {said === 'dormant' ? 'dormant season' : `growing season (${said})`},{' '}
+      {today.site.season ? 'set by hand' : 'by the calendar'}.
+    </Small>
+  );
+}

@@ -1,0 +1,84 @@
+// The answer to a lesion: the cut in a sentence, or the decision where no cut position answers it.
+
+import { type Cut, cutSentence, type Decision } from '@mortisect/core/cuts';
+import { disorderOf } from '@mortisect/core/disorders';
+import type { Caution } from '@mortisect/core/handling';
+import { View } from '@tamagui/core';
+import { cutAtHand, type SiteToday, type TreeView, telling } from '../../data/orchardView';
+import { Button } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
+import { Body } from '../../ui/type';
+import { Sentence } from '../Sentence';
+import { lowerFirst } from '../words';
+
+/** The cut of a lesion, and the one that takes its wood where it is swallowed. */
+export function cutOf(view: TreeView, lesionId: string): { own: Cut; taker: Cut | null } | null {
+  const own = view.cuts.cuts.find((cut) => cut.lesionIds.includes(lesionId));
+  if (!own) return null;
+  return { own, taker: own.swallowedBy === null ? null : (view.cuts.cuts[own.swallowedBy] ?? null) };
+}
+
+interface AnswerProps {
+  view: TreeView;
+  today: SiteToday;
+  lesionId: string;
+  onWhy(): void;
+}
+
+export function Answer({ view, today, lesionId, onWhy }: AnswerProps) {
+  const decision = view.cuts.decisions.find((one) => one.lesionId === lesionId);
+  if (decision) return <DecisionWords view={view} decision={decision} />;
+  const answer = cutOf(view, lesionId);
+  if (!answer) return null;
+  const { own, taker } = answer;
+  const { cautions } = cutAtHand(view, taker ?? own);
+  return (
+    <View gap={8}>
+      <Cautions list={cautions.filter((caution) => caution.kind === 'hand over')} />
+      <Sentence phrases={cutSentence(own, telling(view, today))} />
+      {taker ? (
+        <Body>
+          This wood comes off with the cut on {lowerFirst(view.names.get(taker.limbId) ?? taker.limbId)}: one
+          cut does both.
+        </Body>
+      ) : null}
+      <View flexDirection="row">
+        <Button kind="quiet" paddingHorizontal={0} onPress={onWhy}>
+          Why here, and other schools
+        </Button>
+      </View>
+      <Cautions list={cautions.filter((caution) => caution.kind === 'care')} />
+    </View>
+  );
+}
+
+function Cautions({ list }: { list: Caution[] }) {
+  return (
+    <>
+      {list.map(({ kind, text }) => (
+        <Notice
+          key={text}
+          kind={kind === 'hand over' ? 'danger' : 'caution'}
+          {...(kind === 'hand over' && { title: 'Work for a licensed arborist' })}
+        >
+          {text}
+        </Notice>
+      ))}
+    </>
+  );
+}
+
+const WOOD = { trunk: 'trunk wood', leader: 'the leader', rootstock: 'the rootstock' } as const;
+
+function DecisionWords({ view, decision }: { view: TreeView; decision: Decision }) {
+  const code = view.considered.find((finding) => finding.id === decision.lesionId)?.disorder ?? '';
+  return (
+    <View gap={8}>
+      <Body fontSize="$18" lineHeight="$18">
+        This lies on {WOOD[decision.wood]}: no cut answers it. It is your decision:{' '}
+        {decision.choices.join(', ')}.
+      </Body>
+      <Body>{disorderOf(code)?.onTrunk}</Body>
+    </View>
+  );
+}

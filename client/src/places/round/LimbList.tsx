@@ -1,0 +1,72 @@
+// All limbs in words: what the clock shows, for fingers, eyes and readers that want a list.
+
+import { joined, tapeText, thicknessReading } from '@mortisect/core/measure';
+import { indexLimbs, type Limb } from '@mortisect/core/tree';
+import { View } from '@tamagui/core';
+import type { SiteToday, TreeView } from '../../data/orchardView';
+import { Label, Small } from '../../ui/type';
+
+interface LimbListProps {
+  view: TreeView;
+  today: SiteToday;
+  limbId: string;
+  onChoose(limbId: string): void;
+}
+
+export function LimbList({ view, today, limbId, onChoose }: LimbListProps) {
+  return (
+    <View role="list" aria-label="Limbs" borderTopWidth={1} borderColor="$rule" borderStyle="solid">
+      {inTreeOrder(view.limbs).map(({ limb, depth }) => {
+        const chosen = limb.id === limbId;
+        const found = view.considered.filter((finding) => finding.limbId === limb.id).length;
+        return (
+          <View key={limb.id} role="listitem">
+            <View
+              render="button"
+              aria-pressed={chosen}
+              onPress={() => onChoose(limb.id)}
+              flexDirection="row"
+              alignItems="center"
+              justifyContent="space-between"
+              gap={8}
+              minHeight={48}
+              paddingVertical={4}
+              paddingRight={8}
+              paddingLeft={8 + depth * 14}
+              borderWidth={0}
+              borderBottomWidth={1}
+              borderLeftWidth={5}
+              borderStyle="solid"
+              borderColor="$rule"
+              borderLeftColor={chosen ? '$chalk' : 'transparent'}
+              backgroundColor={chosen ? '$paper' : 'transparent'}
+              cursor="pointer"
+              style={{ textAlign: 'left' }}
+            >
+              <View flex={1} minWidth={0}>
+                <Label>{view.names.get(limb.id) ?? limb.id}</Label>
+                {found > 0 ? <Small>{found === 1 ? '1 finding' : `${found} findings`}</Small> : null}
+              </View>
+              <Small textAlign="right">
+                {joined(thicknessReading(limb.baseMm, today.units))} · {tapeText(limb.lengthCm, today.units)}
+              </Small>
+            </View>
+          </View>
+        );
+      })}
+    </View>
+  );
+}
+
+/** Each limb right before what hangs on it, from the stool up. */
+function inTreeOrder(limbs: Limb[]): { limb: Limb; depth: number }[] {
+  const { childrenOf } = indexLimbs(limbs);
+  const listed: { limb: Limb; depth: number }[] = [];
+  const add = (limb: Limb, depth: number) => {
+    listed.push({ limb, depth });
+    for (const child of (childrenOf.get(limb.id) ?? []).toSorted((a, b) => a.jointCm - b.jointCm))
+      add(child, depth + 1);
+  };
+  for (const limb of limbs) if (limb.parentId === null) add(limb, 0);
+  return listed;
+}

@@ -1,0 +1,18 @@
+// One tree in the round: pick a limb, mark what is wrong with it, and read where to cut.
+import { useLocalSearchParams } from 'expo-router';
+import { useTree } from '../../data/queries';
+import { useToday } from '../../data/useToday';
+import { Waiting } from '../../ui/Waiting';
+import { useKeys } from '../shell/Keys';
+import { useNeighbours } from './neighbours';
+import { TreeAtWork } from './TreeAtWork';
+
+export function RoundTree({ treeId }: { treeId: string }) {
+  const { limb } = useLocalSearchParams<{ limb?: string }>();
+  const { data, error, refetch } = useTree(treeId);
+  const today = useToday();
+  const neighbours = useNeighbours(treeId);
+  useKeys({ '[': neighbours.toPrevious, ']': neighbours.toNext });
+  if (!data || !today) return <Waiting title="Round" error={error} onRetry={refetch} />;
+  return <TreeAtWork key={treeId} detail={data} today={today} firstLimbId={limb} neighbours={neighbours} />;
+}

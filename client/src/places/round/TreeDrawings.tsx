@@ -1,0 +1,120 @@
+// The tree from above and from the side, and the equal list of its limbs.
+
+import { joined, tapeText, thicknessReading } from '@mortisect/core/measure';
+import { View } from '@tamagui/core';
+import { useState } from 'react';
+import { type SiteToday, standingCuts, type TreeView } from '../../data/orchardView';
+import { CrownClock } from '../../drawings/CrownClock';
+import { ReachLadder } from '../../drawings/ReachLadder';
+import { Button } from '../../ui/Button';
+import { Sheet } from '../../ui/Sheet';
+import { useWide } from '../../ui/theme';
+import { Label, Section, Small } from '../../ui/type';
+import { bandsOf } from '../bands';
+import { LimbList } from './LimbList';
+
+interface TreeDrawingsProps {
+  view: TreeView;
+  today: SiteToday;
+  limbId: string;
+  onChoose(limbId: string): void;
+}
+
+export function TreeDrawings(props: TreeDrawingsProps) {
+  return useWide() ? <Beside {...props} /> : <Above {...props} />;
+}
+
+function Clock({ view, today, limbId, onChoose }: TreeDrawingsProps) {
+  return (
+    <CrownClock
+      limbs={view.limbs}
+      names={view.names}
+      twelveBearingDeg={today.site.twelveBearingDeg}
+      chosenId={limbId}
+      bands={bandsOf(view.considered)}
+      kerfs={standingCuts(view)}
+      units={today.units}
+      onChoose={onChoose}
+    />
+  );
+}
+
+/** Phone: the clock, and beside it the chosen limb. */
+function Above(props: TreeDrawingsProps) {
+  const [listed, setListed] = useState(false);
+  return (
+    <View flexDirection="row" flexWrap="wrap" gap={12} alignItems="center">
+      <View flexBasis={196} flexGrow={1} flexShrink={0} maxWidth={260}>
+        <Clock {...props} />
+      </View>
+      <View flexBasis={140} flexGrow={1} gap={4}>
+        <LimbFacts {...props} />
+        <Button
+          kind="quiet"
+          justifyContent="flex-start"
+          paddingHorizontal={0}
+          onPress={() => setListed(true)}
+        >
+          All limbs
+        </Button>
+      </View>
+      <Sheet title="Limbs" open={listed} onClose={() => setListed(false)}>
+        <LimbList
+          {...props}
+          onChoose={(id) => {
+            props.onChoose(id);
+            setListed(false);
+          }}
+        />
+      </Sheet>
+    </View>
+  );
+}
+
+/** Wide: clock, reach ladder and list stand beside the tape. */
+function Beside(props: TreeDrawingsProps) {
+  return (
+    <View gap={16}>
+      <Clock {...props} />
+      <View>
+        <ReachLadder
+          limbs={props.view.limbs}
+          chosenId={props.limbId}
+          kerfs={standingCuts(props.view)}
+          units={props.today.units}
+        />
+        <Small>Seen from the south</Small>
+      </View>
+      <View gap={8}>
+        <Section>Limbs</Section>
+        <LimbList {...props} />
+      </View>
+    </View>
+  );
+}
+
+function LimbFacts({ view, today, limbId }: TreeDrawingsProps) {
+  const limb = view.limbs.find((one) => one.id === limbId);
+  if (!limb) return null;
+  const facts: [string, string][] = [
+    ['length', tapeText(limb.lengthCm, today.units)],
+    ['at base', joined(thicknessReading(limb.baseMm, today.units))],
+    [
+      limb.parentId === null ? 'stands on' : 'joins at',
+      limb.parentId === null ? 'the stool' : tapeText(limb.jointCm, today.units),
+    ],
+  ];
+  return (
+    <View gap={4}>
+      <Label fontSize="$22" lineHeight="$22" color="$chalk">
+        {view.names.get(limbId) ?? limbId}
+      </Label>
+      {facts.map(([what, figure]) => (
+        <View key={what} flexDirection="row" justifyContent="space-between" gap={8}>
+          <Small>{what}</Small>
+          <Label>{figure}</Label>
+        </View>
+      ))}
+    </View>
+  );
+}

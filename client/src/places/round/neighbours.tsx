@@ -1,0 +1,36 @@
+// The trees before and after this one in the walk.
+import { useRouter } from 'expo-router';
+import { useTrees } from '../../data/queries';
+import { Button } from '../../ui/Button';
+
+export interface Neighbours {
+  /** Place in the walk, from 1; 0 while it is not known. */
+  place: number;
+  of: number;
+  toPrevious(): void;
+  toNext(): void;
+}
+
+export function useNeighbours(treeId: string): Neighbours {
+  const router = useRouter();
+  const trees = useTrees().data?.trees ?? [];
+  const at = trees.findIndex((tree) => tree.id === treeId);
+  const go = (to: number) => {
+    const tree = trees[to];
+    if (tree) router.replace(`/round/${tree.id}`);
+  };
+  return { place: at + 1, of: trees.length, toPrevious: () => go(at - 1), toNext: () => go(at + 1) };
+}
+
+export function NeighbourButtons({ place, of, toPrevious, toNext }: Neighbours) {
+  return (
+    <>
+      <Button onPress={toPrevious} disabled={place <= 1} aria-label="Previous tree">
+        ‹
+      </Button>
+      <Button onPress={toNext} disabled={place === of} aria-label="Next tree">
+        ›
+      </Button>
+    </>
+  );
+}

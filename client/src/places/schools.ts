@@ -1,0 +1,41 @@
+// What would each school of this disorder do here?
+import { leadingReason } from '@mortisect/core/cuts';
+import { disorderOf, schoolFor, schoolsFor } from '@mortisect/core/disorders';
+import { tapeText } from '@mortisect/core/measure';
+import { cutsFor, type SiteToday, type TreeView } from '../data/orchardView';
+
+export interface SchoolAnswer {
+  schoolId: string;
+  name: string;
+  isSites: boolean;
+  clearance: string;
+  cut: string;
+  /** '' where the clearance is kept. */
+  short: string;
+}
+
+export function schoolAnswers(view: TreeView, today: SiteToday, lesionId: string): SchoolAnswer[] {
+  const finding = view.considered.find((one) => one.id === lesionId);
+  if (!finding || !disorderOf(finding.disorder)) return [];
+  const sites = schoolFor(finding.disorder, today.site.schools.clearance).id;
+  return schoolsFor(finding.disorder).map((school) => {
+    const result = cutsFor(view.tree, view.limbs, view.considered, today, { [finding.disorder]: school.id });
+    const cut = result.cuts.find((one) => one.lesionIds.includes(lesionId));
+    const clearanceCm = result.clearances[lesionId]?.clearanceCm ?? 0;
+    const onOther = cut && cut.limbId !== finding.limbId ? `${view.names.get(cut.limbId) ?? ''}: ` : '';
+    const at = cut?.upToCm ?? cut?.atCm ?? 0;
+    return {
+      schoolId: school.id,
+      name: school.name,
+      isSites: school.id === sites,
+      clearance: tapeText(clearanceCm, today.units, 'up'),
+      cut: cut
+        ? `${onOther}${at === 0 ? 'collar' : `${cut.upToCm === undefined ? '' : '≤ '}${tapeText(at, today.units, 'down')}`}`
+        : 'decision',
+      short:
+        cut && leadingReason(cut).shortfallCm > 0
+          ? `${tapeText(cut.shortfallCm, today.units, 'up')} short`
+          : '',
+    };
+  });
+}

@@ -1,0 +1,114 @@
+// Before the first screen: the passphrase where one is asked for, and once the name of who works on this device.
+import { View } from '@tamagui/core';
+import { type ReactNode, useState } from 'react';
+import { inWords, NoAnswer } from '../../data/api';
+import { usePreferences } from '../../data/preferences';
+import { useHealth, useNameDevice, useSession, useSignIn, useSite } from '../../data/queries';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { Notice } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { Body } from '../../ui/type';
+
+export function Gate({ children }: { children: ReactNode }) {
+  const session = useSession();
+  const health = useHealth();
+  const person = usePreferences((preferences) => preferences.person);
+  const failed = session.error ?? health.error;
+  if (failed)
+    return <Unreachable error={failed} onRetry={() => Promise.all([session.refetch(), health.refetch()])} />;
+  if (!session.data || !health.data) return <View flex={1} aria-busy />;
+  if (!session.data.signedIn) return <SignIn />;
+  if (person === '') return <NameDevice demo={health.data.demo} />;
+  return children;
+}
+
+function Unreachable({ error, onRetry }: { error: Error; onRetry(): void }) {
+  return (
+    <Screen
+      title="Mortisect"
+      actions={
+        <Button kind="main" onPress={onRetry}>
+          Try again
+        </Button>
+      }
+    >
+      <Notice
+        kind="caution"
+        title={error instanceof NoAnswer ? 'The server does not answer' : 'Something is wrong'}
+      >
+        {error instanceof NoAnswer
+          ? 'Start it again, or move to where there is signal. Nothing that was saved is lost.'
+          : inWords(error)}
+      </Notice>
+    </Screen>
+  );
+}
+
+function SignIn() {
+  const [passphrase, setPassphrase] = useState('');
+  const signIn = useSignIn();
+  const submit = () => signIn.mutate(passphrase);
+  return (
+    <Screen
+      title="Mortisect"
+      subtitle="Sign in"
+      actions={
+        <Button kind="main" onPress={submit}>
+          Sign in
+        </Button>
+      }
+    >
+      <View maxWidth={420}>
+        <Field
+          label="Passphrase of the site"
+          kind="password"
+          value={passphrase}
+          onChangeText={setPassphrase}
+          onSubmit={submit}
+          fault={signIn.error ? inWords(signIn.error) : undefined}
+        />
+      </View>
+    </Screen>
+  );
+}
+
+function NameDevice({ demo }: { demo: boolean }) {
+  const deviceId = usePreferences((preferences) => preferences.deviceId);
+  const siteName = useSite().data?.site.name;
+  const [name, setName] = useState('');
+  const naming = useNameDevice();
+  const submit = () =>
+    naming.mutate(
+      { deviceId, name },
+      { onSuccess: (device) => usePreferences.setState({ person: device.name }) },
+    );
+  return (
+    <Screen
+      title="Mortisect"
+      subtitle={siteName}
+      actions={
+        <Button kind="main" onPress={submit} disabled={name.trim() === ''}>
+          Start
+        </Button>
+      }
+    >
+      <Body>Where to cut, when, and with a clean blade.</Body>
+      <View maxWidth={420}>
+        <Field
+          label="Who works on this device?"
+          hint="Asked once. Every record from here carries this name."
+          value={name}
+          onChangeText={setName}
+          onSubmit={submit}
+          fault={naming.error ? inWords(naming.error) : undefined}
+        />
+      </View>
+      {demo ? (
+        <Notice kind="said" title="Demo orchard">
+          The trees, crews and findings here are made up. Any name will do.
+        </Notice>
+      ) : null}
+    </Screen>
+  );
+}

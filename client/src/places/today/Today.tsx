@@ -1,0 +1,157 @@
+// What should I do now: danger first, then cuts, decisions, the blade, and what was done last.
+
+import { View } from '@tamagui/core';
+import { ago, longDay } from '../../data/moment';
+import { openDecisions, type SiteToday, type TreeView, treeView } from '../../data/orchardView';
+import { useOpenWork } from '../../data/queries';
+import { useClock } from '../../data/useClock';
+import { useToday } from '../../data/useToday';
+import { Columns } from '../../ui/Columns';
+import { Row, Rows } from '../../ui/Row';
+import { Aside, Screen } from '../../ui/Screen';
+import { useWide } from '../../ui/theme';
+import { Body, Section } from '../../ui/type';
+import { Waiting } from '../../ui/Waiting';
+import { type Run, runOf } from '../cut/run';
+import { actionWords, disorderWords, placeWords, plural } from '../words';
+
+export function Today() {
+  const { data, error, refetch } = useOpenWork();
+  const today = useToday();
+  const clock = useClock();
+  const wide = useWide();
+  if (!data || !today) return <Waiting title="Today" error={error} onRetry={refetch} />;
+  const views = data.trees.map((detail) => treeView(detail, today));
+  const run = runOf(views, data.latestActions, today);
+  const now = clock();
+  const latest = data.latestActions
+    .filter(({ undone, action }) => !undone && action.kind !== 'undone')
+    .slice(0, wide ? 8 : 3);
+  const doneLast =
+    latest.length === 0 ? null : (
+      <View gap={8}>
+        <Section>Done last</Section>
+        <Rows>
+          {latest.map(({ id, action, by }) => (
+            <Row
+              key={id}
+              title={capital(actionWords(action))}
+              detail={`${by}, ${ago(action.at, now)}`}
+              href="/book"
+            />
+          ))}
+        </Rows>
+      </View>
+    );
+  return (
+    <Screen
+      width="full"
+      title={today.site.name}
+      subtitle={`${longDay(now, today.site.timeZone)} · ${SEASON_WORDS[today.season]}`}
+      aside={
+        <Aside figure={plural(run.left.length, 'cut')} caption={run.left.length === 1 ? 'waits' : 'wait'} />
+      }
+    >
+      <Columns beside={wide ? doneLast : null}>
+        <Rows>
+          {views
+            .filter((view) => view.tree.hazards.length > 0)
+            .map((view) => (
+              <DangerRow key={view.tree.id} view={view} />
+            ))}
+          <CutsRow run={run} today={today} />
+          {views
+            .filter((view) => openDecisions(view).length > 0)
+            .map((view) => (
+              <DecisionRow key={view.tree.id} view={view} />
+            ))}
+          <HandOverRow run={run} />
+          <BladeRow run={run} />
+        </Rows>
+        {views.length === 0 ? <Body>Nothing is open. Walk the round: what you find waits here.</Body> : null}
+        {wide ? null : doneLast}
+      </Columns>
+    </Screen>
+  );
+}
+
+const SEASON_WORDS: Record<SiteToday['season'], string> = {
+  dormant: 'dormant season',
+  bloom: 'bud to petal fall',
+  summer: 'summer growth',
+  autumn: 'autumn',
+};
+
+function DangerRow({ view }: { view: TreeView }) {
+  const hazards = capital(view.tree.hazards.join(', '));
+  return (
+    <Row
+      bar="danger"
+      href={`/plan/${view.tree.id}`}
+      title={hazards}
+      detail={`${view.tree.code} · ${disorderWords(view.findings)} · keep people away; call a licensed arborist`}
+    />
+  );
+}
+
+function CutsRow({ run, today }: { run: Run; today: SiteToday }) {
+  const first = run.left[0];
+  if (!first) return null;
+  const trees = new Set(run.left.map((item) => item.view.tree.id)).size;
+  const place = `${first.view.tree.code}, ${first.view.names.get(first.cut.limbId) ?? ''} at ${placeWords(first.cut, today.units)}`;
+  return (
+    <Row
+      href="/cut"
+      title={`${plural(run.left.length, 'cut')} to make on ${plural(trees, 'tree')}`}
+      detail={`First: ${place}`}
+    />
+  );
+}
+
+function DecisionRow({ view }: { view: TreeView }) {
+  const lesions = openDecisions(view).map((decision) =>
+    view.findings.find((finding) => finding.id === decision.lesionId),
+  );
+  const known = lesions.filter((finding) => finding !== undefined);
+  return (
+    <Row
+      href={`/plan/${view.tree.id}`}
+      title="A decision is open"
+      detail={`${view.tree.code} · ${disorderWords(known)} where no cut answers it`}
+    />
+  );
+}
+
+function HandOverRow({ run }: { run: Run }) {
+  const trees = [
+    ...new Set(
+      run.leftOut.filter((item) => item.why.startsWith('For a licensed')).map((item) => item.view.tree.code),
+    ),
+  ];
+  if (trees.length === 0) return null;
+  return (
+    <Row href="/plan" title="To hand over" detail={`${trees.join(', ')} · work for a licensed arborist`} />
+  );
+}
+
+function BladeRow({ run }: { run: Run }) {
+  if (run.step.do === 'done') return null;
+  const clean = run.step.do === 'cut';
+  return (
+    <Row
+      href="/cut"
+      title={clean ? 'Blade is clean' : 'Blade must be cleaned'}
+      detail={
+        clean
+          ? 'Ready for the next cut.'
+          : run.step.do === 'clean' && run.step.why === 'unknown history'
+            ? 'Not cleaned today: its history is unknown.'
+            : 'Before the next cut.'
+      }
+    />
+  );
+}
+
+function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}

@@ -1,0 +1,100 @@
+// A screen: header on its tape rule, work that scrolls, and the main actions in reach of the thumb.
+import { View } from '@tamagui/core';
+import { type ReactNode, useEffect } from 'react';
+import { TapeRule } from './TapeRule';
+import { useWide } from './theme';
+import { Label, Section, Small, Title } from './type';
+
+interface ScreenProps {
+  title: string;
+  subtitle?: string;
+  /** The one figure or word that stands at the right of the header. */
+  aside?: ReactNode;
+  actions?: ReactNode;
+  /** Column width of the running content; `full` for drawings that use the whole of a wide screen. */
+  width?: 'column' | 'full';
+  /** On a wide screen this stands beside the work and is not the page's own subject. */
+  beside?: boolean;
+  children: ReactNode;
+}
+
+export function Screen({
+  title,
+  subtitle,
+  aside,
+  actions,
+  width = 'column',
+  beside = false,
+  children,
+}: ScreenProps) {
+  const isPane = useWide() && beside;
+  useEffect(() => {
+    if (!isPane) document.title = `${title} · Mortisect`;
+  }, [title, isPane]);
+  return (
+    <View
+      render={isPane ? 'section' : 'main'}
+      aria-label={isPane ? title : undefined}
+      flex={1}
+      minHeight={0}
+      minWidth={0}
+    >
+      <View render="header" backgroundColor="$ground">
+        <View
+          flexDirection="row"
+          alignItems="flex-end"
+          gap={12}
+          paddingHorizontal={16}
+          paddingTop={12}
+          paddingBottom={8}
+        >
+          <View flex={1} minWidth={0}>
+            {isPane ? <Section>{title}</Section> : <Title>{title}</Title>}
+            {subtitle ? <Small>{subtitle}</Small> : null}
+          </View>
+          {aside}
+        </View>
+        <TapeRule />
+      </View>
+      <View flex={1} minHeight={0} style={{ overflowY: 'auto', overflowX: 'hidden' }} tabIndex={-1}>
+        <View
+          paddingHorizontal={16}
+          paddingTop={12}
+          paddingBottom={24}
+          gap={16}
+          maxWidth={width === 'column' ? 760 : undefined}
+        >
+          {children}
+        </View>
+      </View>
+      {actions ? (
+        <View
+          flexDirection="row"
+          flexWrap="wrap"
+          gap={12}
+          padding={12}
+          paddingHorizontal={16}
+          borderTopWidth={1}
+          borderColor="$rule"
+          borderStyle="solid"
+          backgroundColor="$ground"
+          maxWidth={792}
+        >
+          {actions}
+        </View>
+      ) : null}
+    </View>
+  );
+}
+
+/** Figure and caption at the right of a header. */
+export function Aside({ figure, caption }: { figure: string; caption: string }) {
+  return (
+    <View alignItems="flex-end">
+      <Label fontSize="$22" lineHeight="$22">
+        {figure}
+      </Label>
+      <Small>{caption}</Small>
+    </View>
+  );
+}
