@@ -4,7 +4,7 @@ import path from 'node:path';
 import { openApiDocument } from '@mortisect/contracts/openapi';
 import express, { type Express } from 'express';
 
-const require = createRequire(import.meta.url);
+const fromHere = createRequire(import.meta.url);
 
 const PAGE = `<!DOCTYPE html>
 <html lang="en">
@@ -16,7 +16,7 @@ const START = "SwaggerUIBundle({ url: '/api/openapi.json', dom_id: '#api', deepL
 
 export function serveReference(app: Express, version: string): void {
   const document = openApiDocument(version);
-  const assets = path.dirname(require.resolve('swagger-ui-dist/package.json'));
+  const assets = path.dirname(fromHere.resolve('swagger-ui-dist/package.json'));
   app.get('/api/openapi.json', (_request, response) => {
     response.json(document);
   });

@@ -10,9 +10,7 @@ import { moment } from './moment';
 type Detail = z.infer<typeof TreeDetail>;
 type TreeRow = typeof trees.$inferSelect & { plotId: string };
 
-export async function getTrees(
-  db: Store,
-): Promise<{
+export async function getTrees(db: Store): Promise<{
   plots: z.infer<typeof Plot>[];
   rows: z.infer<typeof Row>[];
   trees: z.infer<typeof TreeSummary>[];

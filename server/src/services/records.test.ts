@@ -1,0 +1,186 @@
+// Records: sent twice they count once, an edit on an older revision is refused with both versions, history only grows.
+import type { FindingBody } from '@mortisect/contracts';
+import request from 'supertest';
+import { deviceId, freshServerDatabase, newId, type Orchard, openOrchard } from '../testing/orchard';
+
+const serverUrl = process.env.TEST_DATABASE_URL;
+if (!serverUrl)
+  console.warn(
+    'Skipped: the same tests on a PostgreSQL server. Name one with TEST_DATABASE_URL to run them.',
+  );
+
+const places = [
+  ['embedded', describe],
+  ['PostgreSQL server', serverUrl ? describe : describe.skip],
+] as const;
+
+for (const [kind, run] of places) run(kind, () => records(kind));
+
+function records(kind: (typeof places)[number][0]): void {
+  let orchard: Orchard;
+  beforeAll(async () => {
+    orchard = await openOrchard(
+      kind === 'embedded' ? 'memory' : { url: await freshServerDatabase(serverUrl as string) },
+    );
+    await put(`/api/devices/${deviceId}`, { name: 'Wall crew' }).expect(200);
+  }, 60_000);
+  afterAll(() => orchard.close());
+
+  const put = (path: string, body: object) =>
+    request(orchard.app).put(path).set('Host', '127.0.0.1').set('X-Device-Id', deviceId).send(body);
+  const get = async (path: string) =>
+    (await request(orchard.app).get(path).set('Host', '127.0.0.1').expect(200)).body;
+  const newest = async () => (await get('/api/log?limit=1')).entries[0];
+
+  const canker: FindingBody = {
+    treeId: 'lee-wall-07',
+    limbId: 'C',
+    limbName: '4 o’clock, low',
+    fromCm: 70,
+    toCm: 82,
+    disorder: 'FB_CANK_A',
+    edge: 'definite',
+    growthRapid: false,
+    note: '',
+    seenAt: '2026-11-24T09:00:00.000Z',
+    withdrawn: false,
+  };
+  const save = (id: string, baseRevision: number | null, finding: FindingBody) =>
+    put(`/api/findings/${id}`, { baseRevision, finding });
+  const cutMade = (findingId: string) => ({
+    kind: 'cutMade',
+    at: '2026-11-24T09:30:00.000Z',
+    treeId: canker.treeId,
+    blade: 'Blade 1',
+    findingIds: [findingId],
+    cut: {
+      limbId: 'C',
+      limbName: canker.limbName,
+      atCm: 0,
+      kind: 'collar',
+      diameterMm: 24,
+      clearanceCm: 30,
+      shortfallCm: 0,
+      sentence: 'Cut.',
+    },
+  });
+  const stateOf = async (id: string) =>
+    (await get(`/api/trees/${canker.treeId}`)).findings.find((finding: { id: string }) => finding.id === id)
+      ?.state;
+
+  test('a finding sent twice counts once and carries its person', async () => {
+    const id = newId();
+    const first = await save(id, null, canker).expect(200);
+    expect(first.body).toMatchObject({ id, state: 'open', revision: 1, by: 'Wall crew' });
+    const { seq } = await newest();
+    const again = await save(id, null, canker).expect(200);
+    expect(again.body).toEqual(first.body);
+    expect((await newest()).seq).toBe(seq);
+  });
+
+  test('two that send the same finding at once make one record', async () => {
+    const id = newId();
+    const answers = await Promise.all([
+      save(id, null, canker),
+      save(id, null, canker),
+      save(id, null, canker),
+    ]);
+    const good = answers.filter((answer) => answer.status === 200);
+    expect(good.length).toBeGreaterThanOrEqual(1);
+    expect(answers.every((answer) => answer.status === 200 || answer.status === 409)).toBe(true);
+    expect((await save(id, null, canker).expect(200)).body.revision).toBe(1);
+  });
+
+  test('an edit on an older revision is refused with both versions; nothing is overwritten', async () => {
+    const id = newId();
+    await save(id, null, canker).expect(200);
+    await save(id, 1, { ...canker, toCm: 90 }).expect(200);
+    const refused = await save(id, 1, { ...canker, toCm: 75 }).expect(409);
+    expect(refused.body).toMatchObject({ yours: { toCm: 75 }, theirs: { toCm: 90, revision: 2 } });
+    expect((await save(id, 2, { ...canker, toCm: 75 }).expect(200)).body).toMatchObject({
+      toCm: 75,
+      revision: 3,
+    });
+    const history = (await get('/api/log?limit=3')).entries.map(
+      ({ entry }: { entry: { finding: FindingBody } }) => entry.finding.toCm,
+    );
+    expect(history).toEqual([75, 90, 82]);
+  });
+
+  test.each<[string, Partial<FindingBody>, string]>([
+    ['on no tree', { treeId: 'none' }, 'finding.treeId'],
+    ['on no limb', { limbId: 'ZZ' }, 'finding.limbId'],
+    ['beyond the end of its limb', { toCm: 500 }, 'finding.toCm'],
+  ])('a finding %s does not fit', async (_, part, path) => {
+    const refused = await save(newId(), null, { ...canker, ...part }).expect(422);
+    expect(refused.body.errors).toMatchObject([{ path }]);
+  });
+
+  test('a finding that ends before it begins is not understood', async () => {
+    const refused = await save(newId(), null, { ...canker, fromCm: 90 }).expect(400);
+    expect(refused.body.errors).toMatchObject([{ path: 'finding.fromCm' }]);
+  });
+
+  test('a cut closes its finding once, an undo opens it again, the log keeps both', async () => {
+    const id = newId();
+    const cutId = newId();
+    await save(id, null, canker).expect(200);
+    await put(`/api/actions/${cutId}`, cutMade(id)).expect(200);
+    const { seq } = await newest();
+    await put(`/api/actions/${cutId}`, cutMade(id)).expect(200);
+    expect((await newest()).seq).toBe(seq);
+    expect(await stateOf(id)).toBe('closed');
+    await put(`/api/actions/${newId()}`, {
+      kind: 'undone',
+      at: '2026-11-24T09:31:00.000Z',
+      actionId: cutId,
+    }).expect(200);
+    expect(await stateOf(id)).toBe('open');
+    const entries = (await get('/api/log?limit=2')).entries;
+    expect(
+      entries.map(({ entry }: { entry: { action: { kind: string }; undone: boolean } }) => [
+        entry.action.kind,
+        entry.undone,
+      ]),
+    ).toEqual([
+      ['undone', false],
+      ['cutMade', true],
+    ]);
+  });
+
+  test('an action with the same id and other content is refused', async () => {
+    const id = newId();
+    const cutId = newId();
+    await save(id, null, canker).expect(200);
+    await put(`/api/actions/${cutId}`, cutMade(id)).expect(200);
+    const other = { ...cutMade(id), blade: 'Blade 2' };
+    expect((await put(`/api/actions/${cutId}`, other).expect(409)).body).toMatchObject({
+      yours: { blade: 'Blade 2' },
+      theirs: { id: cutId },
+    });
+  });
+
+  test('the site is edited on its revision', async () => {
+    const { site, revision } = await get('/api/site');
+    await put('/api/site', { baseRevision: revision, site: { ...site, units: 'us' } }).expect(200);
+    const refused = await put('/api/site', {
+      baseRevision: revision,
+      site: { ...site, name: 'Elsewhere' },
+    }).expect(409);
+    expect(refused.body).toMatchObject({
+      yours: { name: 'Elsewhere' },
+      theirs: { site: { units: 'us' }, revision: revision + 1 },
+    });
+    await put('/api/site', {
+      baseRevision: revision + 1,
+      site: { ...site, timeZone: 'Nowhere/Town' },
+    }).expect(400);
+  });
+
+  test('the log pages without a gap', async () => {
+    const all = (await get('/api/log?limit=200')).entries.map((entry: { seq: number }) => entry.seq);
+    const first = await get('/api/log?limit=4');
+    const second = await get(`/api/log?limit=4&before=${first.entries[3].seq}`);
+    expect([...first.entries, ...second.entries].map((entry) => entry.seq)).toEqual(all.slice(0, 8));
+  });
+}

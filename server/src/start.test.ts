@@ -1,0 +1,101 @@
+// Starting: what cannot be had is said in one line, and nothing is damaged; what was written is there again.
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { sql } from 'drizzle-orm';
+import { pino } from 'pino';
+import { readConfig } from './config';
+import { type Running, start } from './start';
+import { holdDataFolder } from './store/dataFolder';
+import { openDb } from './store/openDb';
+
+const log = pino({ level: 'silent' });
+let folder: string;
+let running: Running | null = null;
+beforeEach(() => {
+  folder = mkdtempSync(path.join(tmpdir(), 'orchard-'));
+});
+afterEach(async () => {
+  await running?.stop();
+  running = null;
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const config = (...argv: string[]) => readConfig(['--data', folder, '--port', '0', ...argv], {});
+const ask = async (url: string, at: string, init?: RequestInit) => {
+  const answer = await fetch(`${url}${at}`, init);
+  return (await answer.json()) as Record<string, unknown>;
+};
+
+test('what was written is there after a restart; a second start on the folder or the port is refused', async () => {
+  running = await start(config('--demo'), log);
+  const { url } = running;
+  const deviceId = '0193f000-0000-7000-8000-0000000000bb';
+  const put = (at: string, body: object) =>
+    ask(url, at, {
+      method: 'PUT',
+      headers: { 'Content-Type': 'application/json', 'X-Device-Id': deviceId },
+      body: JSON.stringify(body),
+    });
+  await put(`/api/devices/${deviceId}`, { name: 'Boat crew' });
+  await put('/api/actions/0193f000-0000-7000-8000-0000000000cc', {
+    kind: 'bladeCleaned',
+    at: '2026-11-24T09:00:00Z',
+    blade: 'Blade 1',
+    agentId: 'alcohol-70',
+  });
+
+  await expect(start(config('--demo'), log)).rejects.toThrow(`in use by process ${process.pid}`);
+  const taken = new URL(url).port;
+  await expect(start(readConfig(['--data', `${folder}-other`, '--port', taken], {}), log)).rejects.toThrow(
+    `Port ${taken}`,
+  );
+
+  await running.stop();
+  running = await start(config('--demo'), log);
+  const { entries } = await ask(running.url, '/api/log?limit=1');
+  expect(entries).toMatchObject([
+    { by: 'Boat crew', entry: { kind: 'action', action: { kind: 'bladeCleaned' } } },
+  ]);
+}, 90_000);
+
+test('a stale lock is taken over, a lock of a live process is not', () => {
+  const lock = path.join(folder, 'lock');
+  for (const stale of [
+    '{"pid":999999999,"started":null}',
+    'not a lock',
+    `{"pid":${process.pid},"started":"1"}`,
+  ]) {
+    writeFileSync(lock, stale);
+    holdDataFolder(folder);
+    expect(JSON.parse(readFileSync(lock, 'utf8')).pid).toBe(process.pid);
+  }
+  expect(() => holdDataFolder(folder)).toThrow('in use by process');
+});
+
+test('a folder that cannot be written is named', () => {
+  const file = path.join(folder, 'file');
+  writeFileSync(file, 'kept');
+  expect(() => holdDataFolder(path.join(file, 'data'))).toThrow(
+    `The data folder ${path.join(file, 'data')} cannot be written`,
+  );
+  expect(readFileSync(file, 'utf8')).toBe('kept');
+});
+
+test('a database newer than the code is left alone', async () => {
+  const store = await openDb({ folder });
+  await store.db.execute(
+    sql`insert into drizzle.__drizzle_migrations (hash, created_at) values ('later', 99999999999999)`,
+  );
+  await store.close();
+  await expect(start(config('--demo'), log)).rejects.toThrow('newer version of Mortisect');
+  await expect(start(config(), log)).rejects.toThrow('newer version');
+}, 90_000);
+
+test.each([
+  [['--port', 'many'], 'port'],
+  [['--colour', 'red'], '--colour'],
+  [['--now', 'yesterday'], 'now'],
+])('a setting that is not usable is named: %j', (argv, named) => {
+  expect(() => readConfig(argv, {})).toThrow(named);
+});

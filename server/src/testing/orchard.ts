@@ -1,0 +1,46 @@
+// A running app with the demo orchard in a database of its own, for tests.
+import { randomBytes } from 'node:crypto';
+import { pino } from 'pino';
+import { v7 } from 'uuid';
+import { type Config, readConfig } from '../config';
+import { loadDemo } from '../demo/load';
+import { setUpAccess } from '../http/access';
+import { makeApp } from '../http/app';
+import { type DbPlace, type OpenDb, openDb } from '../store/openDb';
+
+export const NOW = '2026-11-24T10:00:00.000Z';
+export const deviceId = '0193f000-0000-7000-8000-0000000000aa';
+
+export interface Orchard {
+  app: ReturnType<typeof makeApp>;
+  store: OpenDb;
+  close(): Promise<void>;
+}
+
+export async function openOrchard(
+  place: DbPlace = 'memory',
+  settings: Partial<Config> = {},
+): Promise<Orchard> {
+  const config = { ...readConfig([], {}), demo: true, ...settings };
+  const store = await openDb(place);
+  await loadDemo(store.db, NOW);
+  const access = await setUpAccess(config, store.db);
+  const log = pino({ level: 'silent' });
+  const app = makeApp({ db: store.db, config, access, log, version: '0.0.0', now: () => NOW });
+  return { app, store, close: () => store.close() };
+}
+
+export const newId = (): string => v7();
+
+/** A database of its own on the server named by TEST_DATABASE_URL. */
+export async function freshServerDatabase(serverUrl: string): Promise<string> {
+  const { default: pg } = await import('pg');
+  const name = `test_${randomBytes(6).toString('hex')}`;
+  const client = new pg.Client({ connectionString: serverUrl });
+  await client.connect();
+  await client.query(`create database ${name}`);
+  await client.end();
+  const url = new URL(serverUrl);
+  url.pathname = `/${name}`;
+  return url.href;
+}
