@@ -1,0 +1,119 @@
+// For everyone: no serious fault that axe can find, nothing cut off sideways, whatever the theme, the size or the text.
+import { AxeBuilder } from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, open, PHONE, test, WIDE } from './orchard';
+
+const ROUTES = [
+  '/today',
+  '/round',
+  '/round/lee-wall-07',
+  '/round/net-loft-03',
+  '/plan',
+  '/plan/net-loft-05',
+  '/cut',
+  '/book',
+  '/book/reference',
+  '/book/settings',
+  '/nowhere',
+];
+
+for (const [name, viewport] of [
+  ['phone', PHONE],
+  ['wide', WIDE],
+] as const) {
+  test.describe(name, () => {
+    test.use({ viewport });
+    test('every screen, in both themes, narrow and with large text', async ({ page, orchard }) => {
+      test.setTimeout(180_000);
+      await page.goto(orchard.url);
+      await page.getByLabel('Who works on this device?').waitFor();
+      await expectForEveryone(page, 'the gate', name === 'phone');
+      await open(page, orchard.url);
+      for (const route of ROUTES) {
+        await page.goto(`${orchard.url}${route}`);
+        await settled(page);
+        await expectForEveryone(page, route, name === 'phone');
+      }
+      await page.goto(`${orchard.url}/round/lee-wall-07`);
+      await page.getByRole('button', { name: 'New finding' }).click();
+      await page.getByRole('radio', { name: 'Cytospora canker' }).click();
+      await expectForEveryone(page, 'marking', name === 'phone');
+      await page.getByRole('button', { name: 'Why here, and other schools' }).click();
+      await expectForEveryone(page, 'why', name === 'phone');
+      await page.keyboard.press('Escape');
+      await expect(page.getByRole('dialog')).toHaveCount(0);
+    });
+  });
+}
+
+async function expectForEveryone(page: Page, where: string, phone: boolean): Promise<void> {
+  for (const colorScheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme });
+    await expect(page.locator('html')).toHaveAttribute(
+      'data-theme',
+      colorScheme === 'dark' ? 'dusk' : 'daylight',
+    );
+    await expectNoFault(page, `${where}, ${colorScheme}`);
+  }
+  expect(await runOff(page), where).toEqual([]);
+  if (!phone) return;
+  expect(await smallTargets(page), where).toEqual([]);
+  await page.setViewportSize({ width: 320, height: 700 });
+  expect(await runOff(page), `${where}, 320 px`).toEqual([]);
+  await page.setViewportSize(PHONE);
+  for (const size of ['200%', '']) {
+    await page.evaluate((to) => {
+      document.documentElement.style.fontSize = to;
+    }, size);
+    expect(await runOff(page), `${where}, text at ${size || '100%'}`).toEqual([]);
+  }
+}
+
+function smallTargets(page: Page): Promise<{ name: string; height: number }[]> {
+  return page
+    .locator('button, a[href], [role=radio], [role=slider], input, select')
+    .evaluateAll((targets) =>
+      targets
+        .map((target) => ({ name: target.textContent ?? '', height: target.getBoundingClientRect().height }))
+        .filter(({ height }) => height > 0 && height < 47.5),
+    );
+}
+
+async function settled(page: Page): Promise<void> {
+  await page.getByRole('main').waitFor();
+  await expect(page.getByText('Reading the orchard …')).toHaveCount(0);
+}
+
+async function expectNoFault(page: Page, where: string): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    // The app has no frames: without the mode for them no second page is opened each time
+    .setLegacyMode()
+    .options({ resultTypes: ['violations'] })
+    .analyze();
+  const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+  expect(
+    serious.map(
+      ({ id, nodes }) => `${where}: ${id}: ${nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`,
+    ),
+  ).toEqual([]);
+}
+
+/** Words and controls whose right edge lies beyond the screen, and boxes that can be scrolled sideways. */
+function runOff(page: Page): Promise<string[]> {
+  return page.evaluate(() => {
+    const off: string[] = [];
+    for (const element of document.querySelectorAll('body *')) {
+      if (element.closest('svg')) continue;
+      const { right, width } = element.getBoundingClientRect();
+      const hasWords = [...element.childNodes].some(
+        (node) => node.nodeType === 3 && node.textContent?.trim(),
+      );
+      if (hasWords && width > 0 && right > innerWidth + 1)
+        off.push(`${element.textContent?.slice(0, 60)} (${Math.round(right)})`);
+      if (element.scrollWidth > element.clientWidth + 1 && getComputedStyle(element).overflowX === 'auto') {
+        off.push(`scrolls: ${element.textContent?.slice(0, 40)}`);
+      }
+    }
+    return off;
+  });
+}

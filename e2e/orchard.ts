@@ -1,0 +1,68 @@
+// What journeys share: a server of their own on a copy of the demo orchard, and a device with a name.
+
+import type { ChildProcess } from 'node:child_process';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { test as base, expect, type Page } from '@playwright/test';
+import { startServer, stopServer } from '../scripts/server.mjs';
+
+export const NOW = '2026-11-24T10:00:00Z';
+export const TEMPLATE = path.join(tmpdir(), 'mortisect-journeys');
+
+export const PHONE = { width: 390, height: 844 };
+export const WIDE = { width: 1280, height: 800 };
+
+export interface Orchard {
+  url: string;
+  /** Ends the server the way a machine that is switched off nicely does, and starts it again on the same port and folder. */
+  restart(): Promise<void>;
+  stop(): Promise<void>;
+}
+
+export const test = base.extend<{ orchard: Orchard }>({
+  orchard: async ({ browserName: _ }, use) => {
+    const folder = mkdtempSync(path.join(tmpdir(), 'journey-'));
+    cpSync(TEMPLATE, folder, { recursive: true });
+    let port = '0';
+    let child: ChildProcess | null = null;
+    const start = async () => {
+      const started = await startServer(['--demo', '--data', folder, '--port', port, '--now', NOW], {
+        quiet: true,
+      });
+      child = started.child;
+      port = new URL(started.url).port;
+      return started.url;
+    };
+    const stop = async () => {
+      if (child) await stopServer(child);
+      child = null;
+    };
+    const url = await start();
+    await use({
+      url,
+      stop,
+      restart: async () => {
+        await stop();
+        await start();
+      },
+    });
+    await stop();
+    rmSync(folder, { recursive: true, force: true });
+  },
+});
+
+export { expect };
+
+/** Opens the app on a device that says who works on it. */
+export async function open(page: Page, url: string, at = '/today'): Promise<void> {
+  await page.goto(`${url}/`);
+  await page.getByLabel('Who works on this device?').fill('Wall crew');
+  await page.getByRole('button', { name: 'Start' }).click();
+  await page.getByRole('navigation', { name: 'Places' }).waitFor();
+  await page.goto(`${url}${at}`);
+}
+
+export async function goTo(page: Page, place: 'Today' | 'Round' | 'Plan' | 'Cut' | 'Book'): Promise<void> {
+  await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: place }).click();
+}

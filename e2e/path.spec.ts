@@ -1,0 +1,117 @@
+// The path of the trade: found in Round, answered, planned, cut with a clean blade, in the Book after a restart.
+import type { Page } from '@playwright/test';
+import { expect, goTo, type Orchard, open, PHONE, test, WIDE } from './orchard';
+
+for (const [name, viewport] of [
+  ['phone', PHONE],
+  ['wide', WIDE],
+] as const) {
+  test.describe(name, () => {
+    test.use({ viewport });
+    test('a canker is marked, measured back from, cut and remembered', async ({ page, orchard }) => {
+      await open(page, orchard.url);
+      await expect(page.getByText('3 cuts to make on 2 trees')).toBeVisible();
+      await markCanker(page);
+      await readPlan(page);
+      await cutIt(page);
+      await findInBook(page, orchard);
+    });
+  });
+}
+
+async function markCanker(page: Page): Promise<void> {
+  await goTo(page, 'Round');
+  await page.getByRole('link', { name: /Lee wall 07/ }).click();
+  await pickOnClock(page);
+  await page.getByRole('button', { name: 'New finding' }).click();
+  await page.getByRole('radio', { name: 'Fire blight canker, active' }).click();
+  await page.getByRole('radio', { name: 'Edge definite' }).click();
+
+  // By drag: to the tip and back. By keys: to the exact place. By figures: the far end.
+  const edge = page.getByRole('slider', { name: 'Edge nearest the trunk' });
+  const far = page.getByRole('slider', { name: 'Far end' });
+  await drag(page, far, 60);
+  const dragged = Number(await far.getAttribute('aria-valuenow'));
+  expect(dragged).toBeGreaterThan(85);
+  await edge.focus();
+  const before = Number(await edge.getAttribute('aria-valuenow'));
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Shift+ArrowRight');
+  expect(Number(await edge.getAttribute('aria-valuenow'))).toBeCloseTo(before + 5.5);
+  await page.getByLabel('Far end, cm', { exact: true }).fill('86');
+  await page.getByLabel('Edge nearest the trunk, cm', { exact: true }).fill('72');
+
+  await expect(page.getByText('30 cm', { exact: true }).first()).toBeVisible();
+  await expect(page.getByText(/toward the trunk from the dark edge/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Why here, and other schools' }).click();
+  await expect(page.getByRole('dialog')).toContainText('A range means its upper end: 30 cm.');
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
+  await page.getByRole('button', { name: 'Set this cut' }).click();
+  await expect(page.getByText('It is in the Book and stands in the plan.')).toBeVisible();
+}
+
+/** The limb at 4 o'clock: bearing 122°, a touch two thirds of the way to the rim. */
+async function pickOnClock(page: Page): Promise<void> {
+  const clock = page.getByRole('img', { name: /^Crown clock/ });
+  const box = await clock.boundingBox();
+  if (!box) throw new Error('The crown clock is not on the screen.');
+  const reach = box.width * 0.14;
+  const bearing = (122 * Math.PI) / 180;
+  await page.mouse.click(
+    box.x + box.width / 2 + Math.sin(bearing) * reach,
+    box.y + box.height / 2 - Math.cos(bearing) * reach,
+  );
+  const asked = page.getByRole('dialog', { name: 'Which limb?' });
+  const chosen = page.getByText('4 o’clock, low', { exact: true }).first();
+  await expect(asked.or(chosen).first()).toBeVisible();
+  if (await asked.isVisible()) await asked.getByRole('button', { name: /^4 o’clock, low/ }).click();
+  await expect(chosen).toBeVisible();
+}
+
+async function drag(page: Page, handle: ReturnType<Page['getByRole']>, byPx: number): Promise<void> {
+  await handle.scrollIntoViewIfNeeded();
+  const box = await handle.boundingBox();
+  if (!box) throw new Error('The handle is not on the screen.');
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + byPx / 2, y, { steps: 4 });
+  await page.mouse.move(x + byPx, y, { steps: 4 });
+  await page.mouse.up();
+}
+
+async function readPlan(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'See the plan of this tree' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Lee wall 07' })).toBeVisible();
+  const row = page.getByRole('button', { name: /^2 4 o’clock, low/ });
+  await expect(row).toContainText('Fire blight canker, active');
+  await row.click();
+  await expect(page.getByRole('table', { name: 'What each school would do here' })).toContainText('12–18 in');
+}
+
+async function cutIt(page: Page): Promise<void> {
+  await goTo(page, 'Cut');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Cut 1 of 4');
+  await expect(page.getByText('its history is unknown today')).toBeVisible();
+  await page.getByRole('button', { name: 'Blade clean' }).click();
+  await page.getByRole('button', { name: 'Made the cut' }).click();
+  // Every cut into disease starts clean: the blade must be cleaned before the second.
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Cut 2 of 4');
+  await expect(page.getByText('it met diseased wood')).toBeVisible();
+  await page.getByRole('button', { name: 'Blade clean' }).click();
+  await expect(page.getByText('Lee wall 07 · 4 o’clock, low')).toBeVisible();
+  await page.getByRole('button', { name: 'Made the cut' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Cut 3 of 4');
+  await expect(page.getByText('it comes from another tree')).toBeVisible();
+}
+
+async function findInBook(page: Page, orchard: Orchard): Promise<void> {
+  await orchard.restart();
+  await goTo(page, 'Book');
+  await page.reload();
+  await expect(page.getByText(/Lee wall 07 · Cut on 4 o’clock, low/).first()).toBeVisible();
+  await expect(page.getByText(/Lee wall 07 · Fire blight canker, active, found/).first()).toBeVisible();
+  await expect(page.getByText(/Wall crew, 24 Nov 2026/).first()).toBeVisible();
+  await goTo(page, 'Today');
+  await expect(page.getByText('2 cuts to make on 1 tree')).toBeVisible();
+}

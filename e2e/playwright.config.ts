@@ -1,0 +1,31 @@
+import { defineConfig } from '@playwright/test';
+
+/** The real server and Debian's Chromium; nothing is fetched and nothing outside this machine is asked. */
+export default defineConfig({
+  testDir: '.',
+  outputDir: 'results',
+  workers: 2,
+  fullyParallel: true,
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
+  reporter: [['list']],
+  globalSetup: './prepare.ts',
+  use: {
+    serviceWorkers: 'block',
+    actionTimeout: 10_000,
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--headless',
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+});

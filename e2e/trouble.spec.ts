@@ -1,0 +1,133 @@
+// Trouble: the server goes away, someone else was faster, a thumb slipped. Nothing entered is lost and nothing counts twice.
+import type { Page } from '@playwright/test';
+import { expect, goTo, open, PHONE, test, WIDE } from './orchard';
+
+test.use({ viewport: PHONE });
+
+test('a finding that cannot be sent stays on the screen and is saved once when the server is back', async ({
+  page,
+  orchard,
+}) => {
+  await open(page, orchard.url, '/round/slip-side-06');
+  await page.getByRole('button', { name: 'New finding' }).click();
+  await page.getByRole('radio', { name: 'Dead wood' }).click();
+  await orchard.stop();
+  await page.getByRole('button', { name: 'Set this cut' }).click();
+  await expect(page.getByText('Not saved yet')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('What you entered is still here', { exact: false })).toBeVisible();
+  await orchard.restart();
+  await page.getByRole('button', { name: 'Set this cut' }).click();
+  await expect(page.getByText('It is in the Book and stands in the plan.')).toBeVisible();
+  const { entries } = await (await page.request.get(`${orchard.url}/api/log?limit=200`)).json();
+  expect(entries.filter((entry: { treeId: string }) => entry.treeId === 'slip-side-06')).toHaveLength(1);
+});
+
+test('two change the same finding: both versions are shown and the choice is kept', async ({
+  page,
+  orchard,
+  browser,
+}) => {
+  await open(page, orchard.url, '/round/slip-side-11');
+  const other = await (await browser.newContext({ viewport: WIDE })).newPage();
+  await open(other, orchard.url, '/round/slip-side-11');
+  for (const [one, to] of [
+    [page, '44'],
+    [other, '52'],
+  ] as const) {
+    await one.getByRole('button', { name: /^Change: Cytospora canker/ }).click();
+    await one.getByLabel('Far end, cm', { exact: true }).fill(to);
+  }
+  await other.getByRole('button', { name: 'Set this cut' }).click();
+  await expect(other.getByText('It is in the Book and stands in the plan.')).toBeVisible();
+  await page.getByRole('button', { name: 'Set this cut' }).click();
+  const asked = page.getByRole('dialog', { name: 'Changed meanwhile' });
+  await expect(asked).toContainText('19 to 44 cm');
+  await expect(asked).toContainText('19 to 52 cm');
+  await asked.getByRole('button', { name: 'Keep mine' }).click();
+  await expect(page.getByText('It is in the Book and stands in the plan.')).toBeVisible();
+  await goTo(page, 'Book');
+  await expect(page.getByText(/19 cm to 44 cm/).first()).toBeVisible();
+  await expect(page.getByText(/19 cm to 52 cm/).first()).toBeVisible();
+});
+
+test('a slip is undone, a cut that could not be made stays in the plan', async ({ page, orchard }) => {
+  await open(page, orchard.url, '/cut');
+  await page.getByRole('button', { name: 'Blade clean' }).click();
+  await page.getByRole('button', { name: 'Made the cut' }).click();
+  await expect(heading(page)).toHaveText('Cut 2 of 3');
+  await page.getByRole('button', { name: /^Undo: cut on/ }).click();
+  await expect(heading(page)).toHaveText('Cut 1 of 3');
+  await page.getByRole('button', { name: 'Couldn’t' }).click();
+  await page.getByRole('radio', { name: 'Out of reach' }).click();
+  await page.getByRole('button', { name: 'Leave it' }).click();
+  await expect(page.getByText('Not made today: Out of reach')).toBeVisible();
+  await goTo(page, 'Plan');
+  await expect(page.getByRole('link', { name: /Lee wall 07/ })).toContainText('1 cut');
+});
+
+test('a decision about trunk wood is kept with the finding', async ({ page, orchard }) => {
+  await open(page, orchard.url, '/plan/net-loft-05');
+  await page.getByRole('radio', { name: 'Watch' }).click();
+  await page.getByRole('button', { name: 'Set this decision' }).click();
+  await expect(page.getByText('Decided: Watch')).toBeVisible();
+  await orchard.restart();
+  await page.reload();
+  await expect(page.getByText('Decided: Watch')).toBeVisible();
+});
+
+test('where buds are not mapped, the place found on the tree is typed before the cut counts', async ({
+  page,
+  orchard,
+}) => {
+  await open(page, orchard.url, '/round/lee-wall-07?limb=F');
+  await page.getByRole('button', { name: 'New finding' }).click();
+  await page.getByRole('radio', { name: 'Neonectria canker' }).click();
+  await page.getByRole('radio', { name: 'Edge definite' }).click();
+  await page.getByLabel('Edge nearest the trunk, cm', { exact: true }).fill('60');
+  await expect(
+    page.getByText(/at the first live bud that points out or under, at or below/).first(),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Set this cut' }).click();
+  await goTo(page, 'Cut');
+  const place = page.getByLabel(/^Where did you cut/);
+  for (let steps = 0; steps < 6 && !(await place.isVisible()); steps++) {
+    await page.getByRole('button', { name: /^(Blade clean|Made the cut)$/ }).click();
+    await page.waitForTimeout(400);
+  }
+  await expect(page.getByRole('button', { name: 'Made the cut' })).toBeDisabled();
+  await place.fill('80');
+  await expect(page.getByRole('button', { name: 'Made the cut' })).toBeDisabled();
+  await place.fill('38.5');
+  await page.getByRole('button', { name: 'Made the cut' }).click();
+  await goTo(page, 'Book');
+  await expect(page.getByText(/Lee wall 07 · Cut on 8 o’clock, \w+, at 38.5 cm/)).toBeVisible();
+});
+
+test('settings of the site change what is answered; keys and units work on a wide screen', async ({
+  page,
+  orchard,
+}) => {
+  await page.setViewportSize(WIDE);
+  await open(page, orchard.url, '/book/settings');
+  await page.getByLabel('Latitude, °').fill('95');
+  await page.getByRole('button', { name: 'Save site' }).click();
+  await expect(page.getByText('A number from -90 to 90 degrees, south negative.')).toBeVisible();
+  await page.getByLabel('Latitude, °').fill('54.2');
+  await page
+    .getByLabel('Clearance: Fire blight canker, active')
+    .selectOption({ label: '12–18 in (30–45 cm)' });
+  await page.getByRole('button', { name: 'Save site' }).click();
+  await expect(page.getByText(/revision 2/)).toBeVisible();
+  await page.locator('body').press('g');
+  await page.locator('body').press('p');
+  await page.getByRole('link', { name: /Lee wall 07/ }).click();
+  await expect(page.getByText('68.5 cm').first()).toBeVisible();
+  await page.locator('body').press('u');
+  await expect(page.getByText('27 in').first()).toBeVisible();
+  await page.locator('body').press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+});
+
+function heading(page: Page) {
+  return page.getByRole('heading', { level: 1 });
+}

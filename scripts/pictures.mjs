@@ -1,0 +1,93 @@
+// Takes the pictures in docs/screenshots from the demo orchard, on a fixed day.
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { command, installed, root, say, webAppBuilt } from './steps.mjs';
+
+const NOW = '2026-11-24T10:00:00Z';
+const PHONE = { width: 390, height: 844 };
+const WIDE = { width: 1280, height: 800 };
+const out = path.join(root, 'docs/screenshots');
+
+/** Name, size, colour scheme, route, and what is done before the picture is taken. */
+const PICTURES = [
+  ['today', PHONE, 'light', '/today'],
+  ['round', PHONE, 'light', '/round'],
+  ['round-tree', PHONE, 'light', '/round/lee-wall-07'],
+  ['round-marking', PHONE, 'light', '/round/lee-wall-07?limb=C', mark],
+  ['plan', PHONE, 'light', '/plan/lee-wall-07'],
+  ['cut-clean', PHONE, 'light', '/cut'],
+  ['cut', PHONE, 'light', '/cut', (page) => page.getByRole('button', { name: 'Blade clean' }).click()],
+  ['book', PHONE, 'light', '/book'],
+  ['round-wide', WIDE, 'light', '/round/lee-wall-07'],
+  ['plan-wide', WIDE, 'light', '/plan/slip-side-11'],
+  ['cut-wide-dusk', WIDE, 'dark', '/cut'],
+  ['settings-wide', WIDE, 'light', '/book/settings'],
+];
+
+await command(async () => {
+  await installed();
+  await webAppBuilt();
+  const { startServer, stopServer } = await import('./server.mjs');
+  const folder = mkdtempSync(path.join(tmpdir(), 'pictures-'));
+  const { child, url } = await startServer(['--demo', '--data', folder, '--port', '0', '--now', NOW], {
+    quiet: true,
+  });
+  try {
+    await take(url);
+  } finally {
+    await stopServer(child);
+    rmSync(folder, { recursive: true, force: true });
+  }
+});
+
+async function take(url) {
+  const { chromium } = await import('@playwright/test');
+  mkdirSync(out, { recursive: true });
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--headless', '--no-sandbox', '--disable-gpu'],
+  });
+  const device = await named(browser, url);
+  for (const [name, viewport, colorScheme, route, first] of PICTURES) {
+    const context = await browser.newContext({
+      viewport,
+      colorScheme,
+      storageState: device,
+      reducedMotion: 'reduce',
+    });
+    const page = await context.newPage();
+    await page.goto(url + route);
+    await page.getByRole('main').first().waitFor();
+    await page.getByText('Reading the orchard …').waitFor({ state: 'detached' });
+    await first?.(page);
+    await page.waitForTimeout(500);
+    await page.screenshot({ path: path.join(out, `${name}.png`) });
+    await context.close();
+    say(`docs/screenshots/${name}.png`);
+  }
+  await browser.close();
+}
+
+async function named(browser, url) {
+  const context = await browser.newContext();
+  const page = await context.newPage();
+  await page.goto(url);
+  await page.getByLabel('Who works on this device?').fill('Wall crew');
+  await page.getByRole('button', { name: 'Start' }).click();
+  await page.getByRole('navigation', { name: 'Places' }).waitFor();
+  return context.storageState();
+}
+
+async function mark(page) {
+  await page.getByRole('button', { name: 'New finding' }).click();
+  await page.getByRole('radio', { name: 'Fire blight canker, active' }).click();
+  await page.getByRole('radio', { name: 'Edge definite' }).click();
+  await page.getByLabel('Far end, cm', { exact: true }).fill('86');
+  await page.getByLabel('Edge nearest the trunk, cm', { exact: true }).fill('72');
+  await page
+    .getByRole('main')
+    .locator('> div')
+    .first()
+    .evaluate((scroller) => scroller.scrollTo(0, 0));
+}

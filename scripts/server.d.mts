@@ -1,0 +1,7 @@
+import type { ChildProcess } from 'node:child_process';
+
+export function startServer(
+  args: string[],
+  options?: { env?: Record<string, string>; quiet?: boolean },
+): Promise<{ child: ChildProcess; url: string }>;
+export function stopServer(child: ChildProcess): Promise<number | null>;

@@ -1,0 +1,35 @@
+// Starts the server process and waits until it answers.
+import { fork } from 'node:child_process';
+import { root, StepFailed } from './steps.mjs';
+
+/**
+ * @param args options of the server, as in `--port 3000`
+ * @returns the child process and the address that it answers at
+ * @throws {StepFailed} when the process ends before it answers; it has said why
+ */
+export function startServer(args, { env = {}, quiet = false } = {}) {
+  const child = fork('server/src/main.ts', args, {
+    cwd: root,
+    execArgv: ['--import', 'tsx'],
+    env: { ...process.env, LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn', ...env },
+    stdio: quiet ? ['ignore', 'ignore', 'pipe', 'ipc'] : 'inherit',
+  });
+  let said = '';
+  child.stderr?.on('data', (text) => {
+    said += text;
+  });
+  return new Promise((resolve, reject) => {
+    child.once('message', ({ url }) => resolve({ child, url }));
+    child.once('exit', (code) =>
+      reject(new StepFailed(said.trim() || `The server ended with exit code ${code}.`)),
+    );
+  });
+}
+
+export function stopServer(child) {
+  return new Promise((resolve) => {
+    if (child.exitCode !== null) return resolve(child.exitCode);
+    child.once('exit', resolve);
+    child.kill('SIGTERM');
+  });
+}

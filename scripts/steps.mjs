@@ -1,0 +1,114 @@
+// What the commands share: say what is done, run it, and leave out what is done already. Node's own modules only: nothing is installed yet.
+import { spawn } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const root = path.join(path.dirname(fileURLToPath(import.meta.url)), '..');
+const LEAST_NODE = [20, 19, 4];
+
+/** A step that did not work: told in one line, without a stack trace. */
+export class StepFailed extends Error {}
+
+export function say(text) {
+  process.stdout.write(`${text}\n`);
+}
+
+/** Runs a program to its end. @throws {StepFailed} naming the step when it fails */
+export function run(what, program, args, options = {}) {
+  return new Promise((resolve, reject) => {
+    const child = spawn(program, args, {
+      cwd: root,
+      stdio: 'inherit',
+      ...options,
+      env: { ...process.env, ...options.env },
+    });
+    child.on('error', (error) =>
+      reject(new StepFailed(`${what}: ${program} cannot be run (${error.message}).`)),
+    );
+    child.on('close', (code, signal) =>
+      code === 0 ? resolve() : reject(new StepFailed(`${what} failed (${signal ?? `exit code ${code}`}).`)),
+    );
+  });
+}
+
+/** Runs a command's steps; a failed step ends it with its message and exit code 1. */
+export async function command(steps) {
+  try {
+    await steps();
+  } catch (error) {
+    if (!(error instanceof StepFailed)) throw error;
+    process.stderr.write(`\n✗ ${error.message}\n`);
+    process.exit(1);
+  }
+}
+
+export async function installed() {
+  const version = process.versions.node.split('.').map(Number);
+  const off = LEAST_NODE.findIndex((least, i) => version[i] !== least);
+  if (off >= 0 && version[off] < LEAST_NODE[off]) {
+    throw new StepFailed(
+      `Node ${LEAST_NODE.join('.')} or newer is needed; this is ${process.versions.node}.`,
+    );
+  }
+  const stamp = path.join(root, 'node_modules/.installed-from');
+  const wanted = digest(['package-lock.json']);
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
+  say('Installing packages (npm ci) …');
+  await run('Installing packages', 'npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+  writeFileSync(stamp, wanted);
+}
+
+const WEB_SOURCES = [
+  'client/app',
+  'client/src',
+  'client/public',
+  'client/app.json',
+  'client/babel.config.js',
+  'client/metro.config.js',
+  'contracts/src',
+  'core/src',
+  'package-lock.json',
+];
+const NOT_BUILT_FROM = /\.test\.tsx?$|client\/public\/fonts\//;
+
+/** Exports the web app when its sources have changed since the last export. */
+export async function webAppBuilt() {
+  const stamp = path.join(root, 'client/dist/.built-from');
+  const wanted = digest(WEB_SOURCES);
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
+  say('Building the web app (two to three minutes the first time, seconds later) …');
+  await run('Copying the fonts', process.execPath, ['scripts/copy-fonts.mjs']);
+  const expo = path.join(root, 'node_modules/expo/bin/cli');
+  await run('Building the web app', process.execPath, [expo, 'export', '-p', 'web'], {
+    cwd: path.join(root, 'client'),
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: { EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' },
+  });
+  writeFileSync(stamp, wanted);
+}
+
+/** One digest of all named files and of the files in the named folders. */
+function digest(places) {
+  const hash = createHash('sha256');
+  for (const place of places) {
+    for (const file of filesIn(place))
+      hash
+        .update(file)
+        .update('\0')
+        .update(readFileSync(path.join(root, file)))
+        .update('\0');
+  }
+  return hash.digest('hex');
+}
+
+function filesIn(place) {
+  const full = path.join(root, place);
+  if (!existsSync(full)) return [];
+  if (!statSync(full).isDirectory()) return [place];
+  return readdirSync(full)
+    .sort()
+    .flatMap((name) => filesIn(`${place}/${name}`))
+    .filter((file) => !NOT_BUILT_FROM.test(file));
+}
