@@ -41,7 +41,7 @@ async function markCanker(page: Page): Promise<void> {
   await page.getByLabel('Far end, cm', { exact: true }).fill('86');
   await page.getByLabel('Edge nearest the trunk, cm', { exact: true }).fill('72');
 
-  await expect(page.getByText('30 cm', { exact: true }).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Clearance 30 cm. Why so far?' })).toBeVisible();
   await expect(page.getByText(/toward the trunk from the dark edge/).first()).toBeVisible();
   await page.getByRole('button', { name: 'Why here, and other schools' }).click();
   await expect(page.getByRole('dialog')).toContainText('A range means its upper end: 30 cm.');

@@ -3,15 +3,16 @@
 import { kindOf } from '../disorders/index';
 import {
   ageYearsAt,
+  comesOff,
   diameterMmAt,
   indexLimbs,
-  isDistalOf,
   isLeader,
   isTrunk,
   type Limb,
   type LimbIndex,
   type Walk,
   walkTowardStool,
+  wayToStool,
 } from '../tree/index';
 import type {
   Cut,
@@ -268,15 +269,12 @@ function cutAt(lesion: Lesion, clearanceCm: number, walk: Walk, index: LimbIndex
 
 /** From the lesion's edge down the wood to the kerf, cm. */
 function distanceAlong(index: LimbIndex, lesion: Lesion, place: Place): number {
-  let limb = index.byId.get(lesion.limbId);
-  let at = lesion.fromCm;
   let sum = 0;
-  while (limb && limb.id !== place.limbId) {
-    sum += at;
-    at = limb.jointCm;
-    limb = limb.parentId === null ? undefined : index.byId.get(limb.parentId);
+  for (const { limbId, atCm } of wayToStool(index, lesion.limbId, lesion.fromCm)) {
+    if (limbId === place.limbId) return sum + atCm - place.atCm;
+    sum += atCm;
   }
-  return sum + at - place.atCm;
+  return sum;
 }
 
 /** Cuts at the same place become one, which answers for all their lesions. */
@@ -310,20 +308,28 @@ function nearerStool(a: Cut, b: Cut): boolean {
   return a.targetLimbId !== a.limbId;
 }
 
-/** A cut whose place lies on wood that another takes for certain is swallowed by the outermost such cut. */
+/**
+ * A cut whose place lies on wood that another takes for certain is swallowed by the outermost such cut: the last one met
+ * on the way from its place to the stool. One walk a cut, so that deep trees with many lesions stay quick.
+ */
 function swallow(index: LimbIndex, cuts: Cut[]): Cut[] {
-  const takers = cuts.map((cut, i) =>
-    cuts.findIndex(
-      (other, j) =>
-        i !== j && isDistalOf(index, cut.limbId, cut.atCm, other.limbId, other.upToCm ?? other.atCm),
-    ),
-  );
-  const outermost = (i: number): number | null => {
-    let at = i;
-    while ((takers[at] as number) >= 0) at = takers[at] as number;
-    return at === i ? null : at;
-  };
-  return cuts.map((cut, i) => ({ ...cut, swallowedBy: outermost(i) }));
+  const outermostFirst = cuts
+    .map((cut, i) => ({ i, limbId: cut.limbId, takesFromCm: cut.upToCm ?? cut.atCm }))
+    .sort((a, b) => a.takesFromCm - b.takesFromCm);
+  const onLimb = new Map<string, typeof outermostFirst>();
+  for (const one of outermostFirst) {
+    const others = onLimb.get(one.limbId);
+    if (others) others.push(one);
+    else onLimb.set(one.limbId, [one]);
+  }
+  return cuts.map((cut, i) => {
+    let swallowedBy: number | null = null;
+    for (const { limbId, atCm } of wayToStool(index, cut.limbId, cut.atCm)) {
+      const taker = onLimb.get(limbId)?.find((other) => other.i !== i && comesOff(atCm, other.takesFromCm));
+      if (taker) swallowedBy = taker.i;
+    }
+    return { ...cut, swallowedBy };
+  });
 }
 
 /** Diameter of the wood at the kerf, mm: what the blade must take. */

@@ -1,6 +1,6 @@
 // What is left of the tree when these cuts have been made?
 import type { Limb } from './limbMap';
-import { diameterMmAt, indexLimbs, isDistalOf } from './wood';
+import { comesOff, diameterMmAt, indexLimbs } from './wood';
 
 export interface Kerf {
   limbId: string;
@@ -13,20 +13,28 @@ export interface Kerf {
  */
 export function cutBack(limbs: Limb[], kerfs: Kerf[]): Limb[] {
   const index = indexLimbs(limbs);
-  const taken = (limb: Limb) =>
-    kerfs.some((kerf) =>
-      kerf.limbId === limb.id
-        ? kerf.atCm <= 0
-        : limb.parentId !== null && isDistalOf(index, limb.parentId, limb.jointCm, kerf.limbId, kerf.atCm),
-    );
-  return limbs.filter((limb) => !taken(limb)).map((limb) => shortened(limb, kerfs));
+  const kerfCm = new Map<string, number>();
+  for (const kerf of kerfs)
+    kerfCm.set(kerf.limbId, Math.min(kerf.atCm, kerfCm.get(kerf.limbId) ?? Number.POSITIVE_INFINITY));
+  const gone = new Map<string, boolean>();
+  const isGone = (limb: Limb): boolean => {
+    const known = gone.get(limb.id);
+    if (known !== undefined) return known;
+    const parent = limb.parentId === null ? undefined : index.byId.get(limb.parentId);
+    const parentKerfCm = parent && kerfCm.get(parent.id);
+    const taken =
+      (kerfCm.get(limb.id) ?? 1) <= 0 ||
+      (parentKerfCm !== undefined && comesOff(limb.jointCm, parentKerfCm)) ||
+      (parent !== undefined && isGone(parent));
+    gone.set(limb.id, taken);
+    return taken;
+  };
+  return limbs
+    .filter((limb) => !isGone(limb))
+    .map((limb) => shortened(limb, kerfCm.get(limb.id) ?? limb.lengthCm));
 }
 
-function shortened(limb: Limb, kerfs: Kerf[]): Limb {
-  const endCm = Math.min(
-    limb.lengthCm,
-    ...kerfs.filter((kerf) => kerf.limbId === limb.id).map((kerf) => kerf.atCm),
-  );
+function shortened(limb: Limb, endCm: number): Limb {
   if (endCm >= limb.lengthCm) return limb;
   return {
     ...limb,

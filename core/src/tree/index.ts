@@ -15,6 +15,7 @@ export { limbShape, type Point, pointAlong } from './shape';
 export { type Stretch, UnknownLimb, type Walk, walkTowardStool } from './walk';
 export {
   ageYearsAt,
+  comesOff,
   diameterMmAt,
   indexLimbs,
   isDistalOf,
@@ -22,4 +23,5 @@ export {
   isTrunk,
   type LimbIndex,
   limbWithAll,
+  wayToStool,
 } from './wood';

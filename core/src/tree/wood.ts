@@ -57,7 +57,27 @@ export function limbWithAll(index: LimbIndex, limb: Limb): Limb[] {
   return all;
 }
 
-/** Does the wood at (limbId, s) come off when the kerf lies at (kerfLimbId, kerfCm)? Wood at the kerf itself stays. */
+/** The places passed on the way from (limbId, s) to the stool: that place, then each joint on the parent it lies on. */
+export function* wayToStool(
+  index: LimbIndex,
+  limbId: string,
+  s: number,
+): Generator<{ limbId: string; atCm: number }> {
+  let limb = index.byId.get(limbId);
+  let atCm = s;
+  while (limb) {
+    yield { limbId: limb.id, atCm };
+    atCm = limb.jointCm;
+    limb = limb.parentId === null ? undefined : index.byId.get(limb.parentId);
+  }
+}
+
+/** Does wood at s come off with a kerf on the same limb? Wood at the kerf itself stays, but a kerf at the collar takes all. */
+export function comesOff(s: number, kerfCm: number): boolean {
+  return s > kerfCm || kerfCm <= 0;
+}
+
+/** Does the wood at (limbId, s) come off when the kerf lies at (kerfLimbId, kerfCm)? */
 export function isDistalOf(
   index: LimbIndex,
   limbId: string,
@@ -65,12 +85,8 @@ export function isDistalOf(
   kerfLimbId: string,
   kerfCm: number,
 ): boolean {
-  let limb = index.byId.get(limbId);
-  let at = s;
-  while (limb) {
-    if (limb.id === kerfLimbId) return at > kerfCm || kerfCm <= 0;
-    at = limb.jointCm;
-    limb = limb.parentId === null ? undefined : index.byId.get(limb.parentId);
+  for (const place of wayToStool(index, limbId, s)) {
+    if (place.limbId === kerfLimbId) return comesOff(place.atCm, kerfCm);
   }
   return false;
 }

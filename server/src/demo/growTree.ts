@@ -12,6 +12,8 @@ export interface ScaffoldSpec {
   sideBranches?: number;
   cultivar?: string;
   budsUnmapped?: boolean;
+  /** Share of the length from which buds stand; older wood before it has none. */
+  budsFrom?: number;
 }
 
 export interface StemSpec {
@@ -58,7 +60,7 @@ function withSideBranches(spec: ScaffoldSpec, stem: StemSpec, turn: number): Lim
     bearingDeg: spec.bearingDeg,
     inclinationDeg: spec.inclinationDeg,
     budsComplete: !spec.budsUnmapped,
-    buds: budsAlong(spec.lengthCm * 0.72, spec.lengthCm, turn),
+    buds: budsAlong(spec.lengthCm * (spec.budsFrom ?? 0.72), spec.lengthCm, turn),
     ...(spec.cultivar && { cultivar: spec.cultivar }),
   };
   const count = spec.sideBranches ?? 4;

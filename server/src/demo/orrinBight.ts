@@ -218,6 +218,7 @@ export const trees: DemoTree[] = [
         inclinationDeg: 16,
         ageYears: 4,
         sideBranches: 0,
+        budsFrom: 0.12,
       },
       { id: 'D', jointCm: 118, lengthCm: 170, baseMm: 44, bearingDeg: 22, inclinationDeg: 44 },
       {

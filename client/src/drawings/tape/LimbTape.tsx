@@ -15,7 +15,7 @@ import { LegendButton } from '../Legend';
 import { type MarkKind, MarkPatterns } from '../marks';
 import { placeOnTape, type TapeStretch, tapePath, tapeWindow, type Window } from '../tapePath';
 import { Handle } from './Handle';
-import { Bands, Chalk, KerfOnTape, Ruler, type TapeBand } from './Measure';
+import { Bands, Chalk, type ChalkLine, chalkLine, KerfOnTape, Ruler, type TapeBand } from './Measure';
 import { type TapeScale, tapeScale } from './scale';
 import { useDragAlong } from './useDragAlong';
 import { Wood } from './Wood';
@@ -73,6 +73,7 @@ export function LimbTape(props: LimbTapeProps) {
 
   if (stretches.length === 0) return null;
   const common = { stretches, window, scale, fontSize };
+  const line = cut ? chalkLine(common, cut, units) : null;
   const drafted = draft ? [{ id: 'draft', limbId, ...draft.span, kind: draft.kind }] : [];
   return (
     <View gap={4}>
@@ -98,11 +99,14 @@ export function LimbTape(props: LimbTapeProps) {
             names={names}
             kerfU={cut ? placeOnTape(stretches, cut.limbId, cut.atCm) : null}
           />
-          {cut ? <Chalk {...common} cut={cut} units={units} /> : null}
+          {line ? <Chalk line={line} scale={scale} /> : null}
           {draft ? <Stems span={draft.span} scale={scale} /> : null}
         </Svg>
         {draft ? (
           <Handles draft={draft} limb={stretches[0]?.limb as Limb} units={units} scale={scale} />
+        ) : null}
+        {line ? (
+          <ChalkFigure line={line} scale={scale} onWhy={props.onWhy} onSwitchUnits={props.onSwitchUnits} />
         ) : null}
         {cut ? (
           <KerfFigure
@@ -235,15 +239,47 @@ function collarWords(cut: Cut, limbId: string, names: Map<string, string>): stri
   return `up ${name.charAt(0).toLowerCase()}${name.slice(1)}`;
 }
 
-interface KerfFigureProps {
+interface FigureTaps {
+  onWhy: (() => void) | undefined;
+  onSwitchUnits(): void;
+}
+
+interface KerfFigureProps extends FigureTaps {
   from: string;
   stretches: TapeStretch[];
   window: Window;
   scale: TapeScale;
   cut: Cut;
   units: Units;
-  onWhy: (() => void) | undefined;
-  onSwitchUnits(): void;
+}
+
+interface ChalkFigureProps extends FigureTaps {
+  line: ChalkLine;
+  scale: TapeScale;
+}
+
+/** The figure over the chalk line: a tap says why, a long press switches units. */
+function ChalkFigure({ line, scale, onWhy, onSwitchUnits }: ChalkFigureProps) {
+  const middle = Math.min(scale.width - 70, Math.max(70, (line.x1 + line.x2) / 2));
+  return (
+    <Pressable
+      role="button"
+      aria-label={`Clearance ${line.label}. Why so far?`}
+      onPress={onWhy}
+      onLongPress={onSwitchUnits}
+      style={{
+        position: 'absolute',
+        left: middle - 70,
+        width: 140,
+        top: scale.rows.chalk - 50,
+        minHeight: 48,
+        justifyContent: 'flex-end',
+        alignItems: 'center',
+      }}
+    >
+      <Figure color="$chalk">{line.label}</Figure>
+    </Pressable>
+  );
 }
 
 /** The figure under the kerf: a tap says why, a long press switches units. */

@@ -170,16 +170,15 @@ export function Bands({
   );
 }
 
-/** From the edge toward the trunk, as far as it can be walked. */
-export function Chalk({
-  stretches,
-  window,
-  scale,
-  fontSize,
-  cut,
-  units,
-}: Common & { cut: Cut; units: Units }) {
-  const { chalk } = usePalette();
+export interface ChalkLine {
+  /** px: from the edge, to where the measure ends or leaves the tape. */
+  x1: number;
+  x2: number;
+  label: string;
+}
+
+/** The measure from the edge toward the trunk as it lies on this tape; null where none is asked for or none is in view. */
+export function chalkLine({ stretches, window, scale }: Common, cut: Cut, units: Units): ChalkLine | null {
   const reason = cut.because[0];
   const last = reason?.walk.at(-1);
   if (!reason || !last || reason.clearanceCm === 0) return null;
@@ -188,34 +187,22 @@ export function Chalk({
   const from = whole ?? placeOnTape(stretches, last.limbId, last.fromCm);
   const to = placeOnTape(stretches, last.limbId, last.toCm);
   if (from === null || to === null) return null;
-  const clamp = (u: number) => scale.x(Math.min(window.toU, Math.max(window.fromU, u)));
-  const x1 = clamp(from);
-  const x2 = clamp(to);
-  const y = scale.rows.chalk;
+  const clamped = (u: number) => scale.x(Math.min(window.toU, Math.max(window.fromU, u)));
   const full = tapeText(reason.clearanceCm, units, 'up');
-  const label =
-    whole === null
-      ? `${tapeText(last.fromCm - last.toCm, units)} of ${full}`
-      : reason.target.on === 'trunk'
-        ? `${tapeText(reason.reachedCm, units, 'down')} of ${full}`
-        : full;
-  const middle = Math.min(scale.width - 44, Math.max(44, (x1 + x2) / 2));
+  const part =
+    whole === null ? last.fromCm - last.toCm : reason.target.on === 'trunk' ? reason.reachedCm : null;
+  const label = part === null ? full : `${tapeText(part, units, 'down')} of ${full}`;
+  return { x1: clamped(from), x2: clamped(to), label };
+}
+
+export function Chalk({ line: { x1, x2 }, scale }: { line: ChalkLine; scale: TapeScale }) {
+  const { chalk } = usePalette();
+  const y = scale.rows.chalk;
   return (
     <G>
       <Line x1={x1} x2={x1} y1={y - 7} y2={scale.rows.wood} stroke={chalk} strokeWidth={1.6} />
       <Line x1={x1} x2={x2} y1={y} y2={y} stroke={chalk} strokeWidth={3} strokeDasharray="8 5" />
       <Line x1={x2} x2={x2} y1={y - 9} y2={y + 9} stroke={chalk} strokeWidth={3} />
-      <Text
-        x={middle}
-        y={y - 12}
-        fontSize={fontSize * 1.45}
-        fill={chalk}
-        textAnchor="middle"
-        fontFamily="Barlow Condensed"
-        fontWeight="600"
-      >
-        {label}
-      </Text>
     </G>
   );
 }

@@ -15,7 +15,7 @@ import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Select } from '../../ui/Select';
 import { useWide } from '../../ui/theme';
-import { Section, Small } from '../../ui/type';
+import { Label, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { Conflict, movedProblem } from '../Conflict';
 import { BookTabs } from './BookTabs';
@@ -115,15 +115,18 @@ function SiteFields({ control }: { control: SiteControl }) {
         control={control}
         name="units"
         render={({ field }) => (
-          <Choice
-            label="Units of the site"
-            options={[
-              { value: 'metric', label: 'cm, mm, kg' },
-              { value: 'us', label: 'in, ft, lb' },
-            ]}
-            value={field.value}
-            onChange={field.onChange}
-          />
+          <View gap={4}>
+            <Label>Units of the site</Label>
+            <Choice
+              label="Units of the site"
+              options={[
+                { value: 'metric', label: 'cm, mm, kg' },
+                { value: 'us', label: 'in, ft, lb' },
+              ]}
+              value={field.value}
+              onChange={field.onChange}
+            />
+          </View>
         )}
       />
       <Controller

@@ -1,6 +1,6 @@
 // Before the first screen: the passphrase where one is asked for, and once the name of who works on this device.
 import { View } from '@tamagui/core';
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, useEffect, useState } from 'react';
 import { inWords, NoAnswer } from '../../data/api';
 import { usePreferences } from '../../data/preferences';
 import { useHealth, useNameDevice, useSession, useSignIn, useSite } from '../../data/queries';
@@ -14,13 +14,36 @@ export function Gate({ children }: { children: ReactNode }) {
   const session = useSession();
   const health = useHealth();
   const person = usePreferences((preferences) => preferences.person);
+  const [wasOpen, setWasOpen] = useState(false);
+  const open = session.data?.signedIn === true && health.isSuccess && person !== '';
+  useEffect(() => {
+    if (open) setWasOpen(true);
+  }, [open]);
+  // Once open, the house stays behind a sign-in that is asked for again: what was being entered is still there.
+  return (
+    <>
+      {open || wasOpen ? (
+        <View key="house" flex={1} minHeight={0} minWidth={0} display={open ? 'flex' : 'none'}>
+          {children}
+        </View>
+      ) : null}
+      {open ? null : <Asked session={session} health={health} />}
+    </>
+  );
+}
+
+function Asked({
+  session,
+  health,
+}: {
+  session: ReturnType<typeof useSession>;
+  health: ReturnType<typeof useHealth>;
+}) {
   const failed = session.error ?? health.error;
   if (failed)
     return <Unreachable error={failed} onRetry={() => Promise.all([session.refetch(), health.refetch()])} />;
   if (!session.data || !health.data) return <View flex={1} aria-busy />;
-  if (!session.data.signedIn) return <SignIn />;
-  if (person === '') return <NameDevice demo={health.data.demo} />;
-  return children;
+  return session.data.signedIn ? <NameDevice demo={health.data.demo} /> : <SignIn />;
 }
 
 function Unreachable({ error, onRetry }: { error: Error; onRetry(): void }) {
