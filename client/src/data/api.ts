@@ -1,0 +1,86 @@
+// Asks the server by the table of routes: what goes out and what comes back is checked against it.
+import { Problem, type Route, type RouteInput, type RouteResponse, routes } from '@mortisect/contracts';
+import { usePreferences } from './preferences';
+
+export type RouteName = keyof typeof routes;
+export type Answer<K extends RouteName> = RouteResponse<(typeof routes)[K]>;
+export type Ask<K extends RouteName> = RouteInput<(typeof routes)[K]>;
+
+/** The server answered with a problem (RFC 9457). */
+export class ServerProblem extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.detail);
+    this.name = 'ServerProblem';
+  }
+}
+
+/** No answer came: the server is down or the network is away. */
+export class NoAnswer extends Error {
+  constructor() {
+    super('The server does not answer.');
+    this.name = 'NoAnswer';
+  }
+}
+
+/**
+ * A server that does not know this device, as after its data folder was put back, is told who works here and asked again.
+ *
+ * @throws {ServerProblem} with the server's own words
+ * @throws {NoAnswer} when nothing came back
+ */
+export async function ask<K extends RouteName>(name: K, input: Ask<K>): Promise<Answer<K>> {
+  try {
+    return await askOnce(name, input);
+  } catch (error) {
+    const { deviceId, person } = usePreferences.getState();
+    const unknown =
+      error instanceof ServerProblem && error.problem.type === 'device-unknown' && person !== '';
+    if (!unknown) throw error;
+    await askOnce('putDevice', { params: { deviceId }, body: { name: person } });
+    return askOnce(name, input);
+  }
+}
+
+async function askOnce<K extends RouteName>(name: K, input: Ask<K>): Promise<Answer<K>> {
+  const route: Route = routes[name];
+  const { params, query, body } = input as {
+    params?: Record<string, string>;
+    query?: Record<string, unknown>;
+    body?: unknown;
+  };
+  const response = await fetch(urlOf(route.path, params, query), {
+    method: route.method.toUpperCase(),
+    headers: {
+      ...(body !== undefined && { 'Content-Type': 'application/json' }),
+      ...(route.fromDevice && { 'X-Device-Id': usePreferences.getState().deviceId }),
+    },
+    ...(body !== undefined && { body: JSON.stringify(body) }),
+  }).catch(() => {
+    throw new NoAnswer();
+  });
+  const json: unknown = await response.json().catch(() => null);
+  if (response.ok) return route.response.parse(json) as Answer<K>;
+  const problem = Problem.safeParse(json);
+  if (problem.success) throw new ServerProblem(problem.data);
+  throw new NoAnswer();
+}
+
+function urlOf(
+  path: string,
+  params: Record<string, string> = {},
+  query: Record<string, unknown> = {},
+): string {
+  const filled = path.replace(/:(\w+)/g, (_, key: string) => encodeURIComponent(params[key] ?? ''));
+  const search = new URLSearchParams(
+    Object.entries(query).flatMap(([key, value]) => (value === undefined ? [] : [[key, String(value)]])),
+  ).toString();
+  return search ? `${filled}?${search}` : filled;
+}
+
+/** What to say about a failure, and that nothing typed is gone. */
+export function inWords(error: unknown): string {
+  if (error instanceof ServerProblem) return error.problem.detail;
+  if (error instanceof NoAnswer)
+    return 'The server does not answer. What you entered is still here: try again in a moment.';
+  return 'Something went wrong here. What you entered is still on the screen.';
+}

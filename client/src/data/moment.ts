@@ -1,0 +1,25 @@
+// Moments told in the site's time zone.
+import { tz } from '@date-fns/tz';
+// By single modules: the bundler takes the whole of date-fns otherwise.
+import { format } from 'date-fns/format';
+import { formatDistance } from 'date-fns/formatDistance';
+
+/** Local date of a moment at the site, YYYY-MM-DD. */
+export function dayAt(moment: string, timeZone: string): string {
+  return format(moment, 'yyyy-MM-dd', { in: tz(timeZone) });
+}
+
+/** “Tuesday 24 November”. */
+export function longDay(moment: string, timeZone: string): string {
+  return format(moment, 'EEEE d MMMM', { in: tz(timeZone) });
+}
+
+/** “24 Nov 2026, 09:30”. */
+export function shortMoment(moment: string, timeZone: string): string {
+  return format(moment, 'd MMM yyyy, HH:mm', { in: tz(timeZone) });
+}
+
+/** “5 days ago”. */
+export function ago(moment: string, now: string): string {
+  return formatDistance(moment, now, { addSuffix: true });
+}

@@ -1,0 +1,137 @@
+// What a tree asks for today: the recorded facts put through the core.
+import type { Action, Finding, Site, TreeDetail, TreeSummary } from '@mortisect/contracts';
+import {
+  type Cut,
+  type Decision,
+  type FindingForCut,
+  kerfMm,
+  type Telling,
+  type TreeCuts,
+  treeAfter,
+  treeCuts,
+} from '@mortisect/core/cuts';
+import { type Season, seasonOn } from '@mortisect/core/disorders';
+import { type Caution, cautions } from '@mortisect/core/handling';
+import type { Units } from '@mortisect/core/measure';
+import { type Limb, limbNames, limbShape, pointAlong } from '@mortisect/core/tree';
+
+/** The site as this device goes by it today. */
+export interface SiteToday {
+  site: Site;
+  units: Units;
+  /** Local date, YYYY-MM-DD. */
+  day: string;
+  season: Season;
+}
+
+export interface TreeView {
+  tree: TreeSummary;
+  /** As it stands, after the cuts that were made. */
+  limbs: Limb[];
+  names: Map<string, string>;
+  /** Open findings on wood that still stands. */
+  findings: Finding[];
+  /** All findings, closed and withdrawn too. */
+  history: Finding[];
+  actions: Action[];
+  /** What the cuts below answer: the open findings, and the one that is being marked. */
+  considered: FindingForCut[];
+  cuts: TreeCuts;
+}
+
+export function siteToday(site: Site, units: Units | null, day: string): SiteToday {
+  return { site, units: units ?? site.units, day, season: seasonOn(day, site.latitude, site.season) };
+}
+
+export function treeView(
+  detail: TreeDetail,
+  today: SiteToday,
+  drafts: readonly FindingForCut[] = [],
+): TreeView {
+  const limbs = treeAfter(detail.limbs, kerfsMade(detail.actions));
+  const drafted = new Set(drafts.map((draft) => draft.id));
+  const findings = detail.findings.filter((finding) => finding.state === 'open' && stands(limbs, finding));
+  const considered = [...findings.filter((finding) => !drafted.has(finding.id)), ...drafts];
+  return {
+    tree: detail.tree,
+    limbs,
+    names: limbNames(detail.limbs, today.site.twelveBearingDeg),
+    findings,
+    history: detail.findings,
+    actions: detail.actions,
+    considered,
+    cuts: cutsFor(detail.tree, limbs, considered, today),
+  };
+}
+
+/** The cuts by the site's schools, or with the school of one disorder changed. */
+export function cutsFor(
+  tree: TreeSummary,
+  limbs: Limb[],
+  findings: readonly FindingForCut[],
+  { site, season, day }: SiteToday,
+  schoolOf: Record<string, string> = {},
+): TreeCuts {
+  const schools = { ...site.schools, clearance: { ...site.schools.clearance, ...schoolOf } };
+  const { plantedYear, susceptible } = tree;
+  return treeCuts(
+    { limbs, plantedYear, susceptible },
+    [...findings],
+    schools,
+    season,
+    Number(day.slice(0, 4)),
+  );
+}
+
+function kerfsMade(actions: Action[]) {
+  return actions.flatMap(({ action, undone }) => (action.kind === 'cutMade' && !undone ? [action.cut] : []));
+}
+
+function stands(limbs: Limb[], finding: Finding): boolean {
+  const limb = limbs.find((one) => one.id === finding.limbId);
+  return limb !== undefined && finding.fromCm < limb.lengthCm;
+}
+
+/** What sentences about this tree's cuts are told with. */
+export function telling(view: TreeView, { units, site }: SiteToday): Telling {
+  return { limbs: view.limbs, names: view.names, units, twelveBearingDeg: site.twelveBearingDeg };
+}
+
+/** Cuts that are made: a cut on wood that another takes is not. */
+export function standingCuts(view: TreeView): Cut[] {
+  return view.cuts.cuts.filter((cut) => cut.swallowedBy === null);
+}
+
+/** What the caretaker decided about a finding, newest word first. */
+export function decisionOn(
+  view: TreeView,
+  findingId: string,
+): Extract<Action['action'], { kind: 'decided' }> | null {
+  const said = view.actions.findLast(
+    ({ action, undone }) => !undone && action.kind === 'decided' && action.findingIds.includes(findingId),
+  );
+  return said?.action.kind === 'decided' ? said.action : null;
+}
+
+export function openDecisions(view: TreeView): Decision[] {
+  return view.cuts.decisions.filter((decision) => decisionOn(view, decision.lesionId) === null);
+}
+
+export interface CutAtHand {
+  kerfMm: number;
+  /** Over the ground, cm. */
+  kerfHeightCm: number;
+  cautions: Caution[];
+  handOver: boolean;
+}
+
+/** How thick and how high the kerf is, and what must be kept in mind. */
+export function cutAtHand(view: TreeView, cut: { limbId: string; atCm: number }): CutAtHand {
+  const mm = kerfMm(view.limbs, cut);
+  const limb = view.limbs.find((one) => one.id === cut.limbId);
+  const placed = limbShape(view.limbs).get(cut.limbId);
+  const kerfHeightCm = limb && placed ? pointAlong(placed, cut.atCm / limb.lengthCm).z : 0;
+  const { hazards, heightCm } = view.tree;
+  const said = cautions({ hazards, treeHeightCm: heightCm, kerfHeightCm, kerfMm: mm });
+  return { kerfMm: mm, kerfHeightCm, cautions: said, handOver: said.some((one) => one.kind === 'hand over') };
+}

@@ -1,0 +1,16 @@
+// The site, its season and its units today, once they are known.
+import { useMemo } from 'react';
+import { dayAt } from './moment';
+import { type SiteToday, siteToday } from './orchardView';
+import { usePreferences } from './preferences';
+import { useHealth, useSite } from './queries';
+import { useClock } from './useClock';
+
+export function useToday(): SiteToday | null {
+  const site = useSite().data?.site;
+  const ready = useHealth().isSuccess;
+  const clock = useClock();
+  const units = usePreferences((preferences) => preferences.units);
+  const day = site ? dayAt(clock(), site.timeZone) : '';
+  return useMemo(() => (site && ready ? siteToday(site, units, day) : null), [site, units, day, ready]);
+}
