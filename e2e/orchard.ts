@@ -20,14 +20,16 @@ export interface Orchard {
   stop(): Promise<void>;
 }
 
-export const test = base.extend<{ orchard: Orchard }>({
-  orchard: async ({ browserName: _ }, use) => {
+export const test = base.extend<{ orchard: Orchard; serverEnv: Record<string, string> }>({
+  serverEnv: [{}, { option: true }],
+  orchard: async ({ serverEnv }, use) => {
     const folder = mkdtempSync(path.join(tmpdir(), 'journey-'));
     cpSync(TEMPLATE, folder, { recursive: true });
     let port = '0';
     let child: ChildProcess | null = null;
     const start = async () => {
       const started = await startServer(['--demo', '--data', folder, '--port', port, '--now', NOW], {
+        env: serverEnv,
         quiet: true,
       });
       child = started.child;

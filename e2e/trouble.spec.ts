@@ -128,6 +128,33 @@ test('settings of the site change what is answered; keys and units work on a wid
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
 });
 
+test.describe('with a passphrase', () => {
+  const PASSPHRASE = 'lee wall and net loft';
+  test.use({ serverEnv: { MORTISECT_PASSPHRASE: PASSPHRASE } });
+
+  test('it is asked for first, and what was being marked outlives a session that runs out', async ({
+    page,
+    orchard,
+  }) => {
+    const signIn = async (passphrase: string) => {
+      await page.getByLabel('Passphrase of the site').fill(passphrase);
+      await page.getByRole('button', { name: 'Sign in' }).click();
+    };
+    await page.goto(orchard.url);
+    await signIn('harbour light');
+    await expect(page.getByText('That is not the passphrase of this site.')).toBeVisible();
+    await signIn(PASSPHRASE);
+    await open(page, orchard.url, '/round/slip-side-06');
+    await page.getByRole('button', { name: 'New finding' }).click();
+    await page.getByRole('radio', { name: 'Dead wood' }).click();
+    await page.context().clearCookies();
+    await page.getByRole('button', { name: 'Set this cut' }).click();
+    await signIn(PASSPHRASE);
+    await page.getByRole('button', { name: 'Set this cut' }).click();
+    await expect(page.getByText('It is in the Book and stands in the plan.')).toBeVisible();
+  });
+});
+
 function heading(page: Page) {
   return page.getByRole('heading', { level: 1 });
 }

@@ -5,6 +5,8 @@ import path from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { command, installed, root, run, say, webAppBuilt } from './steps.mjs';
 
+const SCRIPTS = path.join(root, 'client/dist/_expo/static/js/web');
+
 await command(async () => {
   await installed();
   await webAppBuilt();
@@ -16,22 +18,25 @@ await command(async () => {
   await startsOfDemo();
 });
 
+/** Weight of scripts of the web app, raw and as they go over the wire. */
+function size(names) {
+  const all = names.map((name) => readFileSync(path.join(SCRIPTS, name)));
+  const raw = all.reduce((sum, file) => sum + file.length, 0);
+  const zipped = all.reduce((sum, file) => sum + gzipSync(file, { level: 9 }).length, 0);
+  return `${kb(raw)} raw, ${kb(zipped)} gzip`;
+}
+
 function weightOfWebApp() {
-  const folder = path.join(root, 'client/dist/_expo/static/js/web');
-  const files = readdirSync(folder).filter((name) => name.endsWith('.js'));
-  const size = (names) => {
-    const all = names.map((name) => readFileSync(path.join(folder, name)));
-    const raw = all.reduce((sum, file) => sum + file.length, 0);
-    const zipped = all.reduce((sum, file) => sum + gzipSync(file, { level: 9 }).length, 0);
-    return `${kb(raw)} raw, ${kb(zipped)} gzip`;
-  };
+  const files = readdirSync(SCRIPTS).filter((name) => name.endsWith('.js'));
   say(
     `Web app, entry bundle: ${size(files.filter((name) => name.startsWith('entry-')))}  (aim: at most 500 KB gzip)`,
   );
   say(`Web app, all script:   ${size(files)}, in ${files.length} files`);
 }
 
-const kb = (bytes) => `${(bytes / 1000).toFixed(0)} KB`;
+function kb(bytes) {
+  return `${(bytes / 1000).toFixed(0)} KB`;
+}
 
 async function startsOfDemo() {
   const { startServer, stopServer } = await import('./server.mjs');
@@ -55,7 +60,9 @@ async function startsOfDemo() {
     say(`Demo, warm start: ${spread(warm, 1)} s  (aim: under 5 s)`);
     const { child, url } = await timed();
     try {
-      say(`First load to usable Round, 390×844, 4× CPU throttling: ${spread(await firstLoads(url), 1)} s`);
+      const { seconds, scripts } = await firstLoads(url);
+      say(`First load to usable Round, 390×844, 4× CPU throttling: ${spread(seconds, 1)} s`);
+      say(`Script that this first load takes: ${size(scripts)}`);
     } finally {
       await stopServer(child);
     }
@@ -64,7 +71,7 @@ async function startsOfDemo() {
   }
 }
 
-/** Seconds from asking for the page with nothing cached until a tree of the round can be tapped. */
+/** Scripts that a first load of Round asks for, and the seconds from asking for the page with nothing cached until a tree of the round can be tapped. */
 async function firstLoads(url) {
   const { chromium } = await import('@playwright/test');
   const browser = await chromium.launch({
@@ -78,6 +85,7 @@ async function firstLoads(url) {
     ],
   });
   const seconds = [];
+  const scripts = new Set();
   try {
     const named = await browser.newContext({ viewport: { width: 390, height: 844 } });
     const page = await named.newPage();
@@ -92,6 +100,10 @@ async function firstLoads(url) {
         storageState: device,
       });
       const fresh = await context.newPage();
+      fresh.on('response', (response) => {
+        const name = decodeURIComponent(path.posix.basename(new URL(response.url()).pathname));
+        if (name.endsWith('.js')) scripts.add(name);
+      });
       const devtools = await context.newCDPSession(fresh);
       await devtools.send('Emulation.setCPUThrottlingRate', { rate: 4 });
       const from = performance.now();
@@ -103,7 +115,7 @@ async function firstLoads(url) {
   } finally {
     await browser.close();
   }
-  return seconds;
+  return { seconds, scripts: [...scripts] };
 }
 
 /** “median (least–most)”. */

@@ -20,8 +20,9 @@ export function startServer(args, { env = {}, quiet = false } = {}) {
   });
   return new Promise((resolve, reject) => {
     child.once('message', ({ url }) => resolve({ child, url }));
+    // Not quiet, it has said so itself.
     child.once('exit', (code) =>
-      reject(new StepFailed(said.trim() || `The server ended with exit code ${code}.`)),
+      reject(new StepFailed(quiet ? said.trim() || `The server ended with exit code ${code}.` : '')),
     );
   });
 }

@@ -39,7 +39,7 @@ export async function command(steps) {
     await steps();
   } catch (error) {
     if (!(error instanceof StepFailed)) throw error;
-    process.stderr.write(`\n✗ ${error.message}\n`);
+    if (error.message) process.stderr.write(`\n✗ ${error.message}\n`);
     process.exit(1);
   }
 }

@@ -1,6 +1,15 @@
 // The core's computations as plain JSON in and out, stateless.
-import { CutPositionInput, CutPositionResult } from '@mortisect/core/cuts';
-import { Clearance, ClearanceCase, seasons } from '@mortisect/core/disorders';
+import { BladeEvent, cleaningSchools, NextStep, RunCut } from '@mortisect/core/blades';
+import {
+  CutPositionInput,
+  CutPositionResult,
+  CuttingSchools,
+  FindingForCut,
+  TreeCuts,
+  TreeForCut,
+} from '@mortisect/core/cuts';
+import { Clearance, ClearanceCase, DisorderCode, seasons } from '@mortisect/core/disorders';
+import { Caution, CutAtHand } from '@mortisect/core/handling';
 import { Limb, LimbMap } from '@mortisect/core/tree';
 import { z } from 'zod';
 
@@ -17,6 +26,27 @@ export const CutBackResult = z.strictObject({ limbs: z.array(Limb) });
 
 export const LimbNamesInput = z.strictObject({ limbs: LimbMap, twelveBearingDeg: z.number().min(0).lt(360) });
 export const LimbNamesResult = z.strictObject({ names: z.record(z.string(), z.string()) });
+
+export const TreeCutsInput = z
+  .strictObject({
+    tree: TreeForCut,
+    findings: z.array(FindingForCut.extend({ disorder: DisorderCode })),
+    schools: CuttingSchools,
+    season: z.enum(seasons),
+    year: z.number().int().min(1500).max(3000).describe('for the age of the tree'),
+  })
+  .meta({ id: 'TreeCutsInput' });
+
+export const CautionsResult = z.strictObject({ cautions: z.array(Caution) });
+
+export const NextStepInput = z
+  .strictObject({
+    left: z.array(RunCut).max(500).describe('cuts still to make, in order'),
+    events: z.array(BladeEvent).max(2000).describe('oldest first; empty: the blade is of unknown history'),
+    season: z.enum(seasons),
+    school: z.enum(cleaningSchools),
+  })
+  .meta({ id: 'NextStepInput' });
 
 /** Worked case 4 of the cut position rule. */
 export const cutPositionExample: z.input<typeof CutPositionInput> = {
@@ -45,4 +75,4 @@ function limb(
   return { id, parentId, jointCm, lengthCm, baseMm, tipMm, ageYears, kind, bearingDeg, inclinationDeg };
 }
 
-export { Clearance, ClearanceCase, CutPositionInput, CutPositionResult };
+export { Clearance, ClearanceCase, CutAtHand, CutPositionInput, CutPositionResult, NextStep, TreeCuts };

@@ -1,7 +1,7 @@
 // The records of an orchard: what is kept, who made it, on which revision.
 import { cleaningSchools } from '@mortisect/core/blades';
 import { choicesBeyondSawing, finishes } from '@mortisect/core/cuts';
-import { disorders, edges, seasons } from '@mortisect/core/disorders';
+import { DisorderCode, edges, seasons } from '@mortisect/core/disorders';
 import { hazards } from '@mortisect/core/handling';
 import { LimbMap } from '@mortisect/core/tree';
 import { z } from 'zod';
@@ -11,7 +11,6 @@ const name = (most: number) => text(most).min(1, 'Give it a name.');
 export const RecordId = z.uuidv7('An id is a UUID of version 7, minted on the device.');
 export const TreeId = z.string().min(1).max(64);
 const moment = z.iso.datetime({ offset: true });
-const disorderCode = z.enum(disorders.map((disorder) => disorder.code) as [string, ...string[]]);
 
 /** Who made a record and when it was received; stamped by the server. */
 export const Stamp = z.object({
@@ -32,7 +31,7 @@ function isTimeZone(zone: string): boolean {
 }
 
 export const SiteSchools = z.strictObject({
-  clearance: z.record(disorderCode, z.string()).describe('school id by disorder code'),
+  clearance: z.record(DisorderCode, z.string()).describe('school id by disorder code'),
   halveDefiniteDormant: z.boolean(),
   inSeasonStub: z.boolean(),
   finish: z.enum(finishes),
@@ -91,7 +90,7 @@ export const FindingBody = z
     limbName: name(120).describe('what the limb was called when it was seen'),
     fromCm: z.number().min(0).max(3000),
     toCm: z.number().min(0).max(3000),
-    disorder: disorderCode,
+    disorder: DisorderCode,
     edge: z.enum(edges),
     growthRapid: z.boolean(),
     note: text(500),

@@ -76,9 +76,9 @@ test('a stale lock is taken over, a lock of a live process is not', () => {
 test('a folder that cannot be written is named', () => {
   const file = path.join(folder, 'file');
   writeFileSync(file, 'kept');
-  expect(() => holdDataFolder(path.join(file, 'data'))).toThrow(
-    `The data folder ${path.join(file, 'data')} cannot be written`,
-  );
+  for (const unwritable of [path.join(file, 'data'), '/proc/data']) {
+    expect(() => holdDataFolder(unwritable)).toThrow(`The data folder ${unwritable} cannot be written`);
+  }
   expect(readFileSync(file, 'utf8')).toBe('kept');
 });
 

@@ -1,10 +1,10 @@
 export { type Agent, agentOf, agents } from './agents';
 export {
-  type BladeEvent,
+  BladeEvent,
   type CleaningSchool,
   type CleanWhy,
   cleaningSchools,
-  type NextStep,
+  NextStep,
   nextStep,
-  type RunCut,
+  RunCut,
 } from './nextStep';

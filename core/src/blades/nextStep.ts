@@ -1,26 +1,41 @@
 // At the tree with a blade in hand: clean it first, or cut?
+import { z } from 'zod';
 import { disorderOf, isGrowing, type Season } from '../disorders/index';
 
-/** One cut of a run, in the order it will be made. */
-export interface RunCut {
-  id: string;
-  treeId: string;
-  disorders: string[];
-}
+const id = z.string().min(1).max(200);
+const codes = z
+  .array(z.string().min(1).max(60))
+  .max(500)
+  .describe('codes of disorders; one that is not in the table is suspect');
 
-/** What was done with the blade since it was taken up, oldest first. */
-export type BladeEvent = { kind: 'cleaned' } | { kind: 'cut'; treeId: string; disorders: string[] };
+export const RunCut = z
+  .strictObject({ id, treeId: id, disorders: codes })
+  .meta({ id: 'RunCut', description: 'One cut of a run, in the order it will be made.' });
+export type RunCut = z.infer<typeof RunCut>;
+
+export const BladeEvent = z
+  .discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('cleaned') }),
+    z.strictObject({ kind: z.literal('cut'), treeId: id, disorders: codes }),
+  ])
+  .meta({ id: 'BladeEvent', description: 'What was done with the blade since it was taken up.' });
+export type BladeEvent = z.infer<typeof BladeEvent>;
 
 /** `every` cleans round every diseased cut; `season` follows the disorder's own weight, dormant or growing. */
 export const cleaningSchools = ['every', 'season'] as const;
 export type CleaningSchool = (typeof cleaningSchools)[number];
 
-export type CleanWhy = 'unknown history' | 'another tree' | 'met disease' | 'disease ahead';
+export const cleanWhys = ['unknown history', 'another tree', 'met disease', 'disease ahead'] as const;
+export type CleanWhy = (typeof cleanWhys)[number];
 
-export type NextStep =
-  | { do: 'clean'; why: CleanWhy; cut: RunCut }
-  | { do: 'cut'; cut: RunCut }
-  | { do: 'done' };
+export const NextStep = z
+  .discriminatedUnion('do', [
+    z.strictObject({ do: z.literal('clean'), why: z.enum(cleanWhys), cut: RunCut }),
+    z.strictObject({ do: z.literal('cut'), cut: RunCut }),
+    z.strictObject({ do: z.literal('done') }),
+  ])
+  .meta({ id: 'NextStep' });
+export type NextStep = z.infer<typeof NextStep>;
 
 /**
  * The next step of a run. A blade of unknown history is dirty; between trees it is cleaned always; a blade that met disease is

@@ -14,5 +14,5 @@ export {
   type Reason,
 } from './model';
 export { asText, cutSentence, leadingReason, type Phrase, type Telling } from './sentence';
-export { type CuttingSchools, type FindingForCut, type TreeCuts, treeAfter, treeCuts } from './treeCuts';
+export { CuttingSchools, FindingForCut, TreeCuts, TreeForCut, treeAfter, treeCuts } from './treeCuts';
 export { type WhyStep, whySteps } from './why';

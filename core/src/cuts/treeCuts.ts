@@ -1,37 +1,44 @@
 // Which cuts do the open findings of this tree ask for, by the site's schools and in this season?
-import { type Clearance, clearance, disorderOf, type Edge, type Season } from '../disorders/index';
-import { cutBack, type Kerf, type Limb } from '../tree/index';
+import { z } from 'zod';
+import { Clearance, clearance, disorderOf, edges, type Season } from '../disorders/index';
+import { cutBack, type Kerf, type Limb, LimbMap } from '../tree/index';
 import { cutPosition } from './cutPosition';
-import type { CutPositionResult, Finish } from './model';
+import { CutPositionResult, finishes } from './model';
 
-export interface FindingForCut {
-  id: string;
-  limbId: string;
-  fromCm: number;
-  toCm: number;
-  disorder: string;
-  edge: Edge;
-  growthRapid: boolean;
-}
+export const FindingForCut = z.object({
+  id: z.string().min(1).max(64),
+  limbId: z.string().min(1).max(64),
+  fromCm: z.number().min(0),
+  toCm: z.number().min(0),
+  disorder: z.string().min(1).max(60),
+  edge: z.enum(edges),
+  growthRapid: z.boolean(),
+});
+export type FindingForCut = z.infer<typeof FindingForCut>;
 
-export interface TreeForCut {
-  limbs: Limb[];
-  plantedYear: number | null;
-  susceptible: boolean;
-}
+export const TreeForCut = z.object({
+  limbs: LimbMap,
+  plantedYear: z.number().int().nullable(),
+  susceptible: z.boolean(),
+});
+export type TreeForCut = z.infer<typeof TreeForCut>;
 
 /** The part of a site's settings that decides where cuts fall. */
-export interface CuttingSchools {
-  clearance: Record<string, string>;
-  halveDefiniteDormant: boolean;
-  inSeasonStub: boolean;
-  finish: Finish;
-}
+export const CuttingSchools = z.object({
+  clearance: z.record(z.string(), z.string()).describe('school id by disorder code'),
+  halveDefiniteDormant: z.boolean(),
+  inSeasonStub: z.boolean(),
+  finish: z.enum(finishes),
+});
+export type CuttingSchools = z.infer<typeof CuttingSchools>;
 
-export interface TreeCuts extends CutPositionResult {
-  /** The clearance of each finding with its reason. */
-  clearances: Record<string, Clearance>;
-}
+export const TreeCuts = z
+  .object({
+    ...CutPositionResult.shape,
+    clearances: z.record(z.string(), Clearance).describe('clearance of each finding, with its reason'),
+  })
+  .meta({ id: 'TreeCuts' });
+export type TreeCuts = z.infer<typeof TreeCuts>;
 
 /**
  * Cuts and decisions for the open findings of one tree as it stands.

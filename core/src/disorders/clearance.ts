@@ -1,5 +1,6 @@
 // How far from the visible edge must this cut be, and why?
 import { z } from 'zod';
+import { DisorderCode } from './disorders';
 import { type ClearanceSchool, schoolFor } from './schools';
 import { isGrowing, seasons } from './season';
 
@@ -12,7 +13,7 @@ const SEVERITY_FACTOR = 1.5;
 const LEAST_HALVED_CM = 10;
 
 export const ClearanceCase = z.strictObject({
-  disorder: z.string().min(1).max(60),
+  disorder: DisorderCode,
   season: z.enum(seasons),
   edge: z.enum(edges),
   growthRapid: z.boolean(),

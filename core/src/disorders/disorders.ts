@@ -1,4 +1,5 @@
 // Which disorders does the product know, what do they do to the wood, and how sure is that?
+import { z } from 'zod';
 
 /** high and low: remembered from published work, confident or not; practice: common practice, no source. */
 export type Confidence = 'high' | 'low' | 'practice';
@@ -120,6 +121,9 @@ export const disorders: readonly Disorder[] = [
     confidence: 'high',
   },
 ];
+
+/** A code of this table. */
+export const DisorderCode = z.enum(disorders.map((disorder) => disorder.code) as [string, ...string[]]);
 
 const byCode = new Map(disorders.map((disorder) => [disorder.code, disorder]));
 

@@ -7,7 +7,7 @@ export {
   severityFactors,
   YOUNG_BELOW_YEARS,
 } from './clearance';
-export { type Confidence, type Disorder, disorderOf, disorders, kindOf } from './disorders';
+export { type Confidence, type Disorder, DisorderCode, disorderOf, disorders, kindOf } from './disorders';
 export {
   type ClearanceSchool,
   clearanceSchools,

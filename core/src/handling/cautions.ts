@@ -1,4 +1,5 @@
 // Is this cut one for the caretaker, and what must be kept in mind?
+import { z } from 'zod';
 
 export const hazards = [
   'hanging limb',
@@ -11,20 +12,25 @@ export const hazards = [
 ] as const;
 export type Hazard = (typeof hazards)[number];
 
-export interface CutAtHand {
-  hazards: readonly Hazard[];
-  treeHeightCm: number;
-  /** Height of the kerf over the ground, cm. */
-  kerfHeightCm: number;
-  /** Diameter at the kerf over bark, mm. */
-  kerfMm: number;
-}
+export const CutAtHand = z
+  .strictObject({
+    hazards: z.array(z.enum(hazards)),
+    treeHeightCm: z.number().min(0).max(20_000),
+    kerfHeightCm: z.number().min(-1000).max(20_000).describe('height of the kerf over the ground, cm'),
+    kerfMm: z.number().min(0).max(2500).describe('diameter at the kerf over bark, mm'),
+  })
+  .meta({ id: 'CutAtHand' });
+export type CutAtHand = z.infer<typeof CutAtHand>;
 
-export interface Caution {
-  /** `hand over`: work for a licensed arborist, not planned as self-help. `care`: said with the cut. */
-  kind: 'hand over' | 'care';
-  text: string;
-}
+export const Caution = z
+  .strictObject({
+    kind: z
+      .enum(['hand over', 'care'])
+      .describe('hand over: work for a licensed arborist, not planned as self-help; care: said with the cut'),
+    text: z.string(),
+  })
+  .meta({ id: 'Caution' });
+export type Caution = z.infer<typeof Caution>;
 
 /** Hand-over limits and the three-cut rule. @source common practice, no source; ladders and lines after OSHA 29 CFR 1910.23, 1910.333(c)(3) */
 export const HAND_OVER_HEIGHT_CM = 300;

@@ -1,6 +1,6 @@
 export {
-  type Caution,
-  type CutAtHand,
+  Caution,
+  CutAtHand,
   cautions,
   GENERAL_CAUTION,
   HAND_OVER_HEIGHT_CM,

@@ -42,7 +42,7 @@ test('worked case 4 over the wire: S 115.6, reduction to M, target S 122', async
 
 test('every compute route answers its own example', async () => {
   const computes = Object.values(routes).filter((route) => route.tag === 'Compute');
-  expect(computes.length).toBeGreaterThanOrEqual(5);
+  expect(computes.length).toBeGreaterThanOrEqual(8);
   for (const route of computes) await post(route.path).send(route.example).expect(200);
 });
 
@@ -113,6 +113,16 @@ describe('what is wrong is said in one shape, with its place', () => {
           .set('Host', '127.0.0.1')
           .send({ kind: 'bladeCleaned', at: '2026-11-24T10:00:00Z', blade: 'b', agentId: 'a' }),
       422,
+    ],
+    [
+      'a disorder that is not in the table',
+      () => post('/api/compute/clearance').send({ ...routes.computeClearance.example, disorder: 'nothing' }),
+      400,
+    ],
+    [
+      'a tree of more limbs than are computed at once',
+      () => post('/api/compute/tree-cuts').send({ tree: { limbs: Array(2001).fill(stem) } }),
+      413,
     ],
   ])('%s', async (_, ask, status) => {
     const answer = await ask().expect(status);

@@ -1,7 +1,9 @@
 // The Express app: borders first, then the table of routes, then the web app, then one error shape.
 
-import { cutPosition } from '@mortisect/core/cuts';
+import { nextStep } from '@mortisect/core/blades';
+import { cutPosition, treeCuts } from '@mortisect/core/cuts';
 import { clearance, seasonOn } from '@mortisect/core/disorders';
+import { cautions } from '@mortisect/core/handling';
 import { cutBack, limbNames } from '@mortisect/core/tree';
 import compression from 'compression';
 import express, { type Express } from 'express';
@@ -91,6 +93,9 @@ function handlers({ db, config, access, now }: AppParts): Handlers {
       putAction(db, { id: params.actionId, action: body, device, now: now() }),
     getLog: ({ query }) => readLog(db, query.before, query.limit),
     computeCutPosition: ({ body }) => cutPosition(body),
+    computeTreeCuts: ({ body }) => treeCuts(body.tree, body.findings, body.schools, body.season, body.year),
+    computeCautions: ({ body }) => ({ cautions: cautions(body) }),
+    computeNextStep: ({ body }) => nextStep(body.left, body.events, body.season, body.school),
     computeClearance: ({ body }) => clearance(body),
     computeSeason: ({ body }) => ({ season: seasonOn(body.day, body.latitude) }),
     computeCutBack: ({ body }) => ({ limbs: cutBack(body.limbs, body.kerfs) }),

@@ -1,5 +1,6 @@
 // Puts the table of routes on Express: parse at the border, hand plain data to the handler, send plain data back.
 import { RecordId, type Route, type RouteParsed, type RouteResponse, routes } from '@mortisect/contracts';
+import { MOST_LESIONS, MOST_LIMBS } from '@mortisect/core/cuts';
 import express, { type Express, type Request, type RequestHandler } from 'express';
 import { HttpProblem } from '../refusal';
 import type { Device } from '../services/devices';
@@ -50,13 +51,15 @@ const jsonOnly: RequestHandler = (request, _response, next) => {
   next(new HttpProblem(415, 'not-json', 'Not JSON', 'Send JSON with Content-Type: application/json.'));
 };
 
-const MOST = { limbs: 2000, lesions: 500 } as const;
+const MOST = { limbs: MOST_LIMBS, lesions: MOST_LESIONS, findings: MOST_LESIONS } as const;
 
 /** Size is told before a limb map is read: 413, not a thousand faults. */
 function withinSize(body: unknown): unknown {
+  const parts = [body, (body as { tree?: unknown } | null | undefined)?.tree];
   for (const [field, most] of Object.entries(MOST)) {
-    const list = (body as Record<string, unknown> | null | undefined)?.[field];
-    if (Array.isArray(list) && list.length > most) {
+    for (const part of parts) {
+      const list = (part as Record<string, unknown> | null | undefined)?.[field];
+      if (!Array.isArray(list) || list.length <= most) continue;
       throw new HttpProblem(
         413,
         'too-large',

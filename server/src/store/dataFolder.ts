@@ -1,5 +1,5 @@
 // May this process have this data folder? One process a folder, told by a lock with its process id.
-import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { StartFailure } from '../failure';
 
@@ -16,7 +16,7 @@ export interface HeldFolder {
 export function holdDataFolder(folder: string): HeldFolder {
   const lock = path.join(folder, 'lock');
   try {
-    mkdirSync(folder, { recursive: true });
+    makeFolder(folder);
     takeLock(lock, folder);
   } catch (error) {
     if (error instanceof StartFailure) throw error;
@@ -26,6 +26,13 @@ export function holdDataFolder(folder: string): HeldFolder {
     );
   }
   return { release: () => rmSync(lock, { force: true }) };
+}
+
+/** Level by level: Node's own recursive mkdir never returns on file systems that take no folders, such as /proc. */
+function makeFolder(folder: string): void {
+  if (existsSync(folder)) return;
+  makeFolder(path.dirname(folder));
+  mkdirSync(folder);
 }
 
 function takeLock(lock: string, folder: string): void {

@@ -10,6 +10,7 @@ import { Mark } from '../../drawings/marks';
 import { Row, Rows } from '../../ui/Row';
 import { Body, Section } from '../../ui/type';
 import { type Marking, markingOf } from './draft';
+import { TreeFacts } from './TreeFacts';
 
 interface FindingRowsProps {
   view: TreeView;
@@ -23,6 +24,7 @@ export function FindingRows({ view, today, onOpen }: FindingRowsProps) {
   return (
     <View gap={12}>
       {view.tree.note ? <Body>{view.tree.note}</Body> : null}
+      <TreeFacts tree={view.tree} units={today.units} />
       {view.findings.length === 0 ? null : (
         <>
           <Section>Open findings</Section>
