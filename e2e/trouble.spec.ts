@@ -144,6 +144,7 @@ test.describe('with a passphrase', () => {
     await signIn('harbour light');
     await expect(page.getByText('That is not the passphrase of this site.')).toBeVisible();
     await signIn(PASSPHRASE);
+    await page.getByLabel('Who works on this device?').waitFor();
     await open(page, orchard.url, '/round/slip-side-06');
     await page.getByRole('button', { name: 'New finding' }).click();
     await page.getByRole('radio', { name: 'Dead wood' }).click();

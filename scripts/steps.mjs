@@ -15,21 +15,30 @@ export function say(text) {
   process.stdout.write(`${text}\n`);
 }
 
-/** Runs a program to its end. @throws {StepFailed} naming the step when it fails */
-export function run(what, program, args, options = {}) {
+/**
+ * Runs a program to its end. With `together` what it prints comes in one piece when it has ended, so that steps may run side by side.
+ *
+ * @throws {StepFailed} naming the step when it fails
+ */
+export function run(what, program, args, { together = false, env, ...options } = {}) {
   return new Promise((resolve, reject) => {
     const child = spawn(program, args, {
       cwd: root,
-      stdio: 'inherit',
+      stdio: together ? ['ignore', 'pipe', 'pipe'] : 'inherit',
       ...options,
-      env: { ...process.env, ...options.env },
+      env: { ...process.env, ...env },
     });
+    const printed = [];
+    if (together)
+      for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => printed.push(text));
     child.on('error', (error) =>
       reject(new StepFailed(`${what}: ${program} cannot be run (${error.message}).`)),
     );
-    child.on('close', (code, signal) =>
-      code === 0 ? resolve() : reject(new StepFailed(`${what} failed (${signal ?? `exit code ${code}`}).`)),
-    );
+    child.on('close', (code, signal) => {
+      if (together) say(`\n▸ ${what}\n${Buffer.concat(printed).toString().trim()}`);
+      if (code === 0) resolve();
+      else reject(new StepFailed(`${what} failed (${signal ?? `exit code ${code}`}).`));
+    });
   });
 }
 

@@ -5,10 +5,12 @@ import type { Limb } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { useId, useMemo, useRef, useState } from 'react';
 import Svg, { Circle, G, Line, Path, Rect, Text } from 'react-native-svg';
-import { Row, Rows } from '../ui/Row';
+import { PressRow } from '../ui/PressRow';
+import { Rows } from '../ui/Row';
 import { Sheet } from '../ui/Sheet';
 import { useTextScale, useWidthOf } from '../ui/size';
 import { usePalette } from '../ui/theme';
+import { Label } from '../ui/type';
 import { limbsAt, onSpoke, reachCm, type Spoke, spokes } from './clock';
 import { Kerf, MarkPatterns, useMarkInk } from './marks';
 import type { TapeBand } from './tape/Measure';
@@ -74,24 +76,19 @@ export function CrownClock(props: CrownClockProps) {
       >
         <Rows>
           {asked.map((limb) => (
-            <View
+            <PressRow
               key={limb.id}
-              render="button"
-              padding={0}
-              borderWidth={0}
-              backgroundColor="transparent"
-              cursor="pointer"
+              paddingVertical={6}
+              paddingHorizontal={12}
+              justifyContent="space-between"
               onPress={() => {
                 setAsked([]);
                 onChoose(limb.id);
               }}
-              style={{ textAlign: 'left' }}
             >
-              <Row
-                title={names.get(limb.id) ?? limb.id}
-                aside={joined(thicknessReading(limb.baseMm, units))}
-              />
-            </View>
+              <Label fontSize="$19">{names.get(limb.id) ?? limb.id}</Label>
+              <Label>{joined(thicknessReading(limb.baseMm, units))}</Label>
+            </PressRow>
           ))}
         </Rows>
       </Sheet>

@@ -68,7 +68,7 @@ export function cautions({ hazards: known, treeHeightCm, kerfHeightCm, kerfMm }:
   if (kerfMm >= THREE_CUTS_FROM_MM) {
     said.push({
       kind: 'care',
-      text: 'Heavy: undercut first, a quarter through, 15–30 cm out; top cut a little further out; then the last cut. Nobody below.',
+      text: 'Heavy: undercut first, a quarter through, 15–30 cm (6–12 in) out; top cut a little further out; then the last cut. Nobody below.',
     });
   }
   if (kerfHeightCm > LADDER_FROM_CM) {

@@ -1,35 +1,37 @@
 // Grows a limb map from a few measured scaffolds, the same one every time: side branches and buds stand where they usually do.
 import { type Bud, diameterMmAt, type Limb } from '@mortisect/core/tree';
+import { z } from 'zod';
 
-export interface ScaffoldSpec {
-  id: string;
-  jointCm: number;
-  lengthCm: number;
-  baseMm: number;
-  bearingDeg: number;
-  inclinationDeg: number;
-  ageYears?: number;
-  sideBranches?: number;
-  cultivar?: string;
-  budsUnmapped?: boolean;
-  /** Share of the length from which buds stand; older wood before it has none. */
-  budsFrom?: number;
-}
+export const Scaffold = z.strictObject({
+  id: z.string(),
+  jointCm: z.number(),
+  lengthCm: z.number(),
+  baseMm: z.number(),
+  bearingDeg: z.number(),
+  inclinationDeg: z.number(),
+  ageYears: z.number().optional(),
+  sideBranches: z.number().optional(),
+  cultivar: z.string().optional(),
+  budsUnmapped: z.boolean().optional(),
+  budsFrom: z.number().optional().describe('share of the length from which buds stand; older wood has none'),
+});
+type Scaffold = z.infer<typeof Scaffold>;
 
-export interface StemSpec {
-  lengthCm: number;
-  baseMm: number;
-  tipMm: number;
-  ageYears: number;
-  graftUnionCm?: number;
-  leanDeg?: number;
-}
+export const Stem = z.strictObject({
+  lengthCm: z.number(),
+  baseMm: z.number(),
+  tipMm: z.number(),
+  ageYears: z.number(),
+  graftUnionCm: z.number().optional(),
+  leanDeg: z.number().optional(),
+});
+type Stem = z.infer<typeof Stem>;
 
 const DIRECTIONS: readonly Bud['points'][] = ['out', 'left', 'under', 'right', 'up', 'in'];
 const TIP_MM = 6;
 
 /** Every side branch gets buds; limbs whose buds were not mapped say so. */
-export function growTree(stem: StemSpec, scaffolds: ScaffoldSpec[]): Limb[] {
+export function growTree(stem: Stem, scaffolds: Scaffold[]): Limb[] {
   const trunk: Limb = {
     id: 'T',
     parentId: null,
@@ -47,7 +49,7 @@ export function growTree(stem: StemSpec, scaffolds: ScaffoldSpec[]): Limb[] {
   return [trunk, ...scaffolds.flatMap((spec, i) => withSideBranches(spec, stem, i))];
 }
 
-function withSideBranches(spec: ScaffoldSpec, stem: StemSpec, turn: number): Limb[] {
+function withSideBranches(spec: Scaffold, stem: Stem, turn: number): Limb[] {
   const scaffold: Limb = {
     id: spec.id,
     parentId: 'T',

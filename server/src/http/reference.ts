@@ -9,7 +9,7 @@ const fromHere = createRequire(import.meta.url);
 const PAGE = `<!DOCTYPE html>
 <html lang="en">
 <head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>Mortisect API</title>
-<link rel="stylesheet" href="/api/docs/swagger-ui.css"></head>
+<link rel="icon" href="/icon.svg"><link rel="stylesheet" href="/api/docs/swagger-ui.css"></head>
 <body><div id="api"></div>
 <script src="/api/docs/swagger-ui-bundle.js"></script><script src="/api/docs/start.js"></script></body></html>`;
 const START = "SwaggerUIBundle({ url: '/api/openapi.json', dom_id: '#api', deepLinking: true });";

@@ -253,6 +253,9 @@ interface KerfFigureProps extends FigureTaps {
   units: Units;
 }
 
+/** Room for “19 cm of 35.5 cm”; the label is centred in it. */
+const CHALK_FIGURE_PX = 160;
+
 interface ChalkFigureProps extends FigureTaps {
   line: ChalkLine;
   scale: TapeScale;
@@ -260,7 +263,10 @@ interface ChalkFigureProps extends FigureTaps {
 
 /** The figure over the chalk line: a tap says why, a long press switches units. */
 function ChalkFigure({ line, scale, onWhy, onSwitchUnits }: ChalkFigureProps) {
-  const middle = Math.min(scale.width - 70, Math.max(70, (line.x1 + line.x2) / 2));
+  const middle = Math.min(
+    scale.width - CHALK_FIGURE_PX / 2,
+    Math.max(CHALK_FIGURE_PX / 2, (line.x1 + line.x2) / 2),
+  );
   return (
     <Pressable
       role="button"
@@ -269,15 +275,17 @@ function ChalkFigure({ line, scale, onWhy, onSwitchUnits }: ChalkFigureProps) {
       onLongPress={onSwitchUnits}
       style={{
         position: 'absolute',
-        left: middle - 70,
-        width: 140,
-        top: scale.rows.chalk - 50,
+        left: middle - CHALK_FIGURE_PX / 2,
+        width: CHALK_FIGURE_PX,
+        top: scale.rows.chalk - 59,
         minHeight: 48,
         justifyContent: 'flex-end',
         alignItems: 'center',
       }}
     >
-      <Figure color="$chalk">{line.label}</Figure>
+      <Figure color="$chalk" whiteSpace="nowrap">
+        {line.label}
+      </Figure>
     </Pressable>
   );
 }

@@ -35,7 +35,7 @@ export function tapeScale(
   const pxPerCm = (width - 2 * SIDE) / (window.toU - window.fromU);
   const tallest = width >= WIDE_FROM_PX ? TALLEST_PX.wide : TALLEST_PX.narrow;
   const pxPerMm = Math.min(MOST_PX_PER_MM, (tallest * LIMB_SHARE) / limbMm);
-  const chalk = shows.chalk ? 20 + 24 * textScale : 0;
+  const chalk = shows.chalk ? 32 + 26 * textScale : 0;
   const wood = chalk + 32 + tallest / 2;
   const ruler = wood + tallest / 2 + 22;
   const handles = ruler + 14 + 16 * textScale;

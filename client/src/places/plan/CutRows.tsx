@@ -5,6 +5,7 @@ import { disorderOf } from '@mortisect/core/disorders';
 import { joined, thicknessReading } from '@mortisect/core/measure';
 import { View } from '@tamagui/core';
 import { cutAtHand, type SiteToday, type TreeView } from '../../data/orchardView';
+import { PressRow } from '../../ui/PressRow';
 import { Rows } from '../../ui/Row';
 import { Figure, Label, Small } from '../../ui/type';
 import { KIND_WORDS, placeWords } from '../words';
@@ -27,27 +28,14 @@ export function CutRows({ view, today, cuts, chosen, onChoose }: CutRowsProps) {
           .map((reason) => disorderOf(reason.disorder)?.name ?? reason.disorder)
           .join(' · ');
         return (
-          <View
+          <PressRow
             key={`${cut.limbId}-${cut.atCm}-${cut.kind}`}
-            render="button"
-            aria-pressed={on}
+            chosen={on}
             onPress={() => onChoose(cut)}
-            flexDirection="row"
-            alignItems="center"
-            gap={12}
             minHeight={64}
             paddingVertical={8}
             paddingRight={16}
             paddingLeft={11}
-            borderWidth={0}
-            borderBottomWidth={1}
-            borderLeftWidth={5}
-            borderStyle="solid"
-            borderColor="$rule"
-            borderLeftColor={on ? '$chalk' : 'transparent'}
-            backgroundColor={on ? '$paper' : 'transparent'}
-            cursor="pointer"
-            style={{ textAlign: 'left' }}
           >
             <Figure color="$soft" minWidth={20}>
               {i + 1}
@@ -67,7 +55,7 @@ export function CutRows({ view, today, cuts, chosen, onChoose }: CutRowsProps) {
               <Label>{joined(thicknessReading(kerfMm, today.units))}</Label>
               {handOver ? <Small color="$kerfText">hand over</Small> : <Small>at the kerf</Small>}
             </View>
-          </View>
+          </PressRow>
         );
       })}
     </Rows>

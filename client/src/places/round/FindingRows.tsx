@@ -7,6 +7,7 @@ import { ago } from '../../data/moment';
 import type { SiteToday, TreeView } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';
 import { Mark } from '../../drawings/marks';
+import { PressRow } from '../../ui/PressRow';
 import { Row, Rows } from '../../ui/Row';
 import { Body, Section } from '../../ui/type';
 import { type Marking, markingOf } from './draft';
@@ -32,19 +33,18 @@ export function FindingRows({ view, today, onOpen }: FindingRowsProps) {
             {view.findings.map((finding) => {
               const limb = view.limbs.find((one) => one.id === finding.limbId);
               return (
-                <View
+                <PressRow
                   key={finding.id}
-                  render="button"
-                  padding={0}
                   borderWidth={0}
-                  backgroundColor="transparent"
-                  cursor="pointer"
+                  borderLeftWidth={0}
+                  borderBottomWidth={0}
                   onPress={() => onOpen(finding, limb ? markingOf(finding, limb) : null)}
                   aria-label={`Change: ${disorderOf(finding.disorder)?.name ?? finding.disorder} on ${finding.limbName}`}
-                  style={{ textAlign: 'left' }}
                 >
-                  <FindingRow finding={finding} today={today} />
-                </View>
+                  <View flex={1} minWidth={0}>
+                    <FindingRow finding={finding} today={today} />
+                  </View>
+                </PressRow>
               );
             })}
           </Rows>

@@ -4,6 +4,7 @@ import { joined, tapeText, thicknessReading } from '@mortisect/core/measure';
 import { indexLimbs, type Limb } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import type { SiteToday, TreeView } from '../../data/orchardView';
+import { PressRow } from '../../ui/PressRow';
 import { Label, Small } from '../../ui/type';
 
 interface LimbListProps {
@@ -21,27 +22,13 @@ export function LimbList({ view, today, limbId, onChoose }: LimbListProps) {
         const found = view.considered.filter((finding) => finding.limbId === limb.id).length;
         return (
           <View key={limb.id} role="listitem">
-            <View
-              render="button"
-              aria-pressed={chosen}
+            <PressRow
+              chosen={chosen}
               onPress={() => onChoose(limb.id)}
-              flexDirection="row"
-              alignItems="center"
-              justifyContent="space-between"
               gap={8}
-              minHeight={48}
               paddingVertical={4}
               paddingRight={8}
               paddingLeft={8 + depth * 14}
-              borderWidth={0}
-              borderBottomWidth={1}
-              borderLeftWidth={5}
-              borderStyle="solid"
-              borderColor="$rule"
-              borderLeftColor={chosen ? '$chalk' : 'transparent'}
-              backgroundColor={chosen ? '$paper' : 'transparent'}
-              cursor="pointer"
-              style={{ textAlign: 'left' }}
             >
               <View flex={1} minWidth={0}>
                 <Label>{view.names.get(limb.id) ?? limb.id}</Label>
@@ -50,7 +37,7 @@ export function LimbList({ view, today, limbId, onChoose }: LimbListProps) {
               <Small textAlign="right">
                 {joined(thicknessReading(limb.baseMm, today.units))} · {tapeText(limb.lengthCm, today.units)}
               </Small>
-            </View>
+            </PressRow>
           </View>
         );
       })}

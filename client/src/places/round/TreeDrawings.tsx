@@ -39,6 +39,9 @@ function Clock({ view, today, limbId, onChoose }: TreeDrawingsProps) {
   );
 }
 
+/** In rem: with large text the facts go below the clock instead of breaking letter by letter. */
+const AS_WIDE_AS_ITS_WORDS = { style: { flexBasis: '8.6rem', flexGrow: 1 } } as const;
+
 /** Phone: the clock, and beside it the chosen limb. */
 function Above(props: TreeDrawingsProps) {
   const [listed, setListed] = useState(false);
@@ -47,7 +50,7 @@ function Above(props: TreeDrawingsProps) {
       <View flexBasis={196} flexGrow={1} flexShrink={0} maxWidth={260}>
         <Clock {...props} />
       </View>
-      <View flexBasis={140} flexGrow={1} gap={4}>
+      <View {...AS_WIDE_AS_ITS_WORDS} gap={4}>
         <LimbFacts {...props} />
         <Button
           kind="quiet"

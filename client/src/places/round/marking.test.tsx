@@ -1,13 +1,12 @@
 // Marking by keys and by figures: what thumbs do by dragging must work without them.
 
 import type { Limb } from '@mortisect/core/tree';
-import { TamaguiProvider } from '@tamagui/core';
 import { fireEvent, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { Handle } from '../../drawings/tape/Handle';
 import { tapeScale } from '../../drawings/tape/scale';
-import { config } from '../../ui/tamagui.config';
+import { Stage } from '../../testing/orchard';
 import { edgeMatters, findingBody, type Marking, newMarking } from './draft';
 import { EdgeChoice, SpanFields } from './MarkingForm';
 
@@ -36,7 +35,7 @@ function Bench({ units }: { units: 'metric' | 'us' }) {
   now = marking;
   const scale = tapeScale(358, { fromU: 0, toU: 90 }, 24, 1, { chalk: true, handles: true });
   return (
-    <TamaguiProvider config={config} defaultTheme="light" disableInjectCSS>
+    <Stage>
       <Handle
         label="Edge"
         cm={marking.fromCm}
@@ -49,7 +48,7 @@ function Bench({ units }: { units: 'metric' | 'us' }) {
       />
       <SpanFields marking={marking} onChange={setMarking} limb={limb} units={units} />
       <EdgeChoice marking={marking} onChange={setMarking} />
-    </TamaguiProvider>
+    </Stage>
   );
 }
 

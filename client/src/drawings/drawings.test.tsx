@@ -1,0 +1,107 @@
+// The drawings as they are reached without eyes or thumbs: names, figures as buttons, and a touch that is unsure asks.
+import { indexLimbs } from '@mortisect/core/tree';
+import { fireEvent, render, screen, within } from '@testing-library/react';
+import { standingCuts, treeView } from '../data/orchardView';
+import { detail, finding, limb, limbs, Stage, today } from '../testing/orchard';
+import { CrownClock } from './CrownClock';
+import { LimbTape } from './tape/LimbTape';
+import { chalkLine } from './tape/Measure';
+import { tapeScale } from './tape/scale';
+import { tapePath, tapeWindow } from './tapePath';
+
+const view = treeView(detail([finding('1', 'S', 'FB_CANK_A')]), today);
+const [cut] = standingCuts(view);
+
+function Tape({ onWhy = () => {}, withCut = true }: { onWhy?: () => void; withCut?: boolean }) {
+  return (
+    <LimbTape
+      limbs={limbs}
+      limbId="S"
+      names={view.names}
+      bands={[]}
+      draft={{ span: { fromCm: 100, toCm: 120 }, kind: 'diseased', onChange: () => {} }}
+      cut={withCut ? cut : undefined}
+      units="metric"
+      twelveBearingDeg={0}
+      says="3 o’clock as a tape."
+      onWhy={onWhy}
+      onSwitchUnits={() => {}}
+    />
+  );
+}
+
+test('the tape has a name, its ends are sliders with their place and unit, its figures are buttons that say why', () => {
+  const onWhy = jest.fn();
+  render(<Tape onWhy={onWhy} />, { wrapper: Stage });
+  expect(screen.getByRole('img', { name: '3 o’clock as a tape.' })).toBeTruthy();
+  expect(screen.getByRole('slider', { name: 'Edge nearest the trunk' }).getAttribute('aria-valuetext')).toBe(
+    '100 cm from the collar',
+  );
+  expect(screen.getByRole('slider', { name: 'Far end' }).getAttribute('aria-valuenow')).toBe('120');
+  for (const name of ['Clearance 30 cm. Why so far?', 'Cut at the collar. Why here?'])
+    fireEvent.click(screen.getByRole('button', { name }));
+  expect(onWhy).toHaveBeenCalledTimes(2);
+});
+
+test('without a cut there is nothing to ask why about; a closer look can be taken and left', () => {
+  render(<Tape withCut={false} />, { wrapper: Stage });
+  expect(screen.queryByRole('button', { name: /Why/ })).toBeNull();
+  fireEvent.click(screen.getByText('Closer'));
+  fireEvent.click(screen.getByText('Whole limb'));
+  expect(screen.queryByText('Whole limb')).toBeNull();
+});
+
+test('the chalk line runs from the edge to the target, as long as the clearance on the scale', () => {
+  const index = indexLimbs(limbs);
+  const stretches = tapePath(index, 'S', []);
+  const window = tapeWindow(stretches, null, 0);
+  const scale = tapeScale(358, window, 40, 1, { chalk: true, handles: false });
+  const line = cut && chalkLine({ stretches, window, scale, fontSize: 15 }, cut, 'metric');
+  expect(line?.label).toBe('30 cm');
+  expect((line?.x1 ?? 0) - (line?.x2 ?? 0)).toBeCloseTo(30 * scale.pxPerCm);
+  expect(scale.u(scale.x(42))).toBeCloseTo(42);
+});
+
+describe('the crown clock', () => {
+  const clock = (tree = limbs) => {
+    const onChoose = jest.fn();
+    render(
+      <CrownClock
+        limbs={tree}
+        names={new Map(tree.map(({ id }) => [id, `Limb ${id}`]))}
+        twelveBearingDeg={0}
+        chosenId={null}
+        bands={[]}
+        kerfs={[]}
+        units="metric"
+        onChoose={onChoose}
+      />,
+      { wrapper: Stage },
+    );
+    return { onChoose, face: screen.getByRole('img', { name: /^Crown clock/ }).parentElement as HTMLElement };
+  };
+  beforeEach(() => {
+    jest
+      .spyOn(Element.prototype, 'getBoundingClientRect')
+      .mockReturnValue({ left: 0, top: 0, width: 300, height: 300 } as DOMRect);
+  });
+  afterEach(() => jest.restoreAllMocks());
+
+  test('a touch on a limb chooses it, a touch beside all of them nothing', () => {
+    const { onChoose, face } = clock();
+    fireEvent.click(face, { clientX: 210, clientY: 152 });
+    expect(onChoose).toHaveBeenLastCalledWith('S');
+    fireEvent.click(face, { clientX: 90, clientY: 148 });
+    expect(onChoose).toHaveBeenLastCalledWith('R');
+    fireEvent.click(face, { clientX: 150, clientY: 40 });
+    expect(onChoose).toHaveBeenCalledTimes(2);
+  });
+
+  test('where limbs lie over one another it asks which', () => {
+    const { onChoose, face } = clock([...limbs, limb('Q', 'T', 150, 93)]);
+    fireEvent.click(face, { clientX: 210, clientY: 153 });
+    expect(onChoose).not.toHaveBeenCalled();
+    fireEvent.click(within(screen.getByRole('dialog', { name: 'Which limb?' })).getByText('Limb Q'));
+    expect(onChoose).toHaveBeenCalledWith('Q');
+  });
+});

@@ -1,0 +1,118 @@
+// A small orchard and a stage to put screens on, for tests.
+import type { Action, ActionBody, Finding, Site, TreeDetail } from '@mortisect/contracts';
+import { defaultSchoolOf } from '@mortisect/core/disorders';
+import type { Limb } from '@mortisect/core/tree';
+import { TamaguiProvider } from '@tamagui/core';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
+import { siteToday } from '../data/orchardView';
+import { config } from '../ui/tamagui.config';
+
+export const site: Site = {
+  name: 'Test orchard',
+  latitude: 54,
+  longitude: 0,
+  timeZone: 'UTC',
+  twelveBearingDeg: 0,
+  units: 'metric',
+  season: null,
+  schools: {
+    clearance: { ...defaultSchoolOf },
+    halveDefiniteDormant: false,
+    inSeasonStub: false,
+    finish: 'tight',
+    cleaning: 'every',
+  },
+  agentId: 'alcohol-70',
+};
+export const today = siteToday(site, null, '2026-11-24');
+
+export const limb = (id: string, parentId: string | null, jointCm: number, bearingDeg: number): Limb => ({
+  id,
+  parentId,
+  jointCm,
+  lengthCm: 180,
+  baseMm: parentId === null ? 90 : 40,
+  tipMm: 8,
+  ageYears: 9,
+  kind: parentId === null ? 'trunk' : 'scaffold',
+  bearingDeg,
+  inclinationDeg: parentId === null ? 90 : 30,
+  budsComplete: true,
+});
+
+/** A stem with a limb to the east and one to the west. */
+export const limbs = [limb('T', null, 0, 0), limb('S', 'T', 60, 90), limb('R', 'T', 80, 270)];
+
+export const finding = (
+  id: string,
+  limbId: string,
+  disorder: string,
+  more: Partial<Finding> = {},
+): Finding => ({
+  id,
+  treeId: 'a',
+  limbId,
+  limbName: limbId,
+  fromCm: 100,
+  toCm: 120,
+  disorder,
+  edge: 'definite',
+  growthRapid: false,
+  note: '',
+  seenAt: '2026-11-20T09:00:00Z',
+  withdrawn: false,
+  state: 'open',
+  revision: 1,
+  by: 'Wall crew',
+  receivedAt: '2026-11-20T09:00:00Z',
+  ...more,
+});
+
+export const detail = (
+  findings: Finding[],
+  more: Partial<TreeDetail['tree']> = {},
+  actions: Action[] = [],
+): TreeDetail => ({
+  tree: {
+    id: 'a',
+    code: 'Tree A',
+    nickname: null,
+    plotId: 'p',
+    rowId: 'r',
+    place: 1,
+    species: 'Apple',
+    cultivar: null,
+    rootstock: null,
+    plantedYear: 2000,
+    form: 'open centre',
+    heightCm: 250,
+    spreadCm: 300,
+    susceptible: false,
+    note: '',
+    hazards: [],
+    latitude: null,
+    longitude: null,
+    openFindings: findings.length,
+    ...more,
+  },
+  limbs,
+  findings,
+  actions,
+});
+
+export const did = (action: ActionBody, undone = false): Action => ({
+  id: '0193f000-0000-7000-8000-000000000001',
+  action,
+  undone,
+  by: 'Wall crew',
+  receivedAt: action.at,
+});
+
+export function Stage({ children }: { children: ReactNode }) {
+  return (
+    <TamaguiProvider config={config} defaultTheme="light" disableInjectCSS>
+      <QueryClientProvider client={new QueryClient()}>{children}</QueryClientProvider>
+    </TamaguiProvider>
+  );
+}

@@ -1,0 +1,60 @@
+// How the web app is served: deep links open, hashed files stay a year, what is missing is said to be missing.
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import express from 'express';
+import request from 'supertest';
+import { problemHandler } from './problem';
+import { serveWeb } from './web';
+
+let folder: string;
+beforeEach(() => {
+  folder = mkdtempSync(path.join(tmpdir(), 'web-'));
+});
+afterEach(() => rmSync(folder, { recursive: true, force: true }));
+
+function built() {
+  mkdirSync(path.join(folder, '_expo'), { recursive: true });
+  writeFileSync(path.join(folder, 'index.html'), '<!DOCTYPE html><title>Mortisect</title>');
+  writeFileSync(path.join(folder, '_expo/entry-0123.js'), '1');
+  writeFileSync(path.join(folder, 'base.css'), 'a{}');
+  return app();
+}
+function app() {
+  const served = express();
+  serveWeb(served, folder);
+  served.use(problemHandler);
+  return served;
+}
+
+test.each([
+  ['/', 200, 'no-cache'],
+  ['/round/lee-wall-07', 200, 'no-cache'],
+  ['/base.css', 200, 'no-cache'],
+  ['/_expo/entry-0123.js', 200, 'public, max-age=31536000, immutable'],
+])('%s is served and kept as %s %s', async (at, status, cache) => {
+  const answer = await request(built()).get(at).expect(status);
+  expect(answer.headers['cache-control']).toBe(cache);
+});
+
+test.each(['/_expo/entry-gone.js', '/missing.png', '/api/nothing', '/assets/none.png'])(
+  '%s is not there, and not the app',
+  async (at) => {
+    const answer = await request(built()).get(at).expect(404);
+    expect(answer.type).toBe('application/problem+json');
+  },
+);
+
+test('nothing outside the folder is reached', async () => {
+  await request(built())
+    .get('/_expo/..%2f..%2f..%2fetc%2fpasswd')
+    .expect((answer) => {
+      expect(answer.status).toBeGreaterThanOrEqual(400);
+      expect(answer.text).not.toContain('root:');
+    });
+});
+
+test('an app that was never built says how to build it', async () => {
+  const answer = await request(app()).get('/today').expect(503);
+  expect(answer.body.detail).toContain('npm run build');
+});
