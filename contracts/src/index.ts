@@ -2,6 +2,7 @@ export { fieldPath, Problem } from './problem';
 export {
   Action,
   ActionBody,
+  defaultSchools,
   Finding,
   FindingBody,
   LogEntry,

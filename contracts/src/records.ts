@@ -1,7 +1,7 @@
 // The records of an orchard: what is kept, who made it, on which revision.
 import { cleaningSchools } from '@mortisect/core/blades';
 import { choicesBeyondSawing, finishes } from '@mortisect/core/cuts';
-import { DisorderCode, edges, seasons } from '@mortisect/core/disorders';
+import { DisorderCode, defaultSchoolOf, edges, seasons } from '@mortisect/core/disorders';
 import { hazards } from '@mortisect/core/handling';
 import { LimbMap } from '@mortisect/core/tree';
 import { z } from 'zod';
@@ -30,13 +30,24 @@ function isTimeZone(zone: string): boolean {
   }
 }
 
-export const SiteSchools = z.strictObject({
+const SiteSchools = z.strictObject({
   clearance: z.record(DisorderCode, z.string()).describe('school id by disorder code'),
   halveDefiniteDormant: z.boolean(),
   inSeasonStub: z.boolean(),
   finish: z.enum(finishes),
   cleaning: z.enum(cleaningSchools),
 });
+
+/** What a site goes by until its caretaker says otherwise. */
+export function defaultSchools(): z.infer<typeof SiteSchools> {
+  return {
+    clearance: { ...defaultSchoolOf },
+    halveDefiniteDormant: false,
+    inSeasonStub: false,
+    finish: 'tight',
+    cleaning: 'every',
+  };
+}
 
 export const Site = z
   .strictObject({

@@ -10,10 +10,9 @@ export function plural(count: number, one: string): string {
   return `${count} ${one}${count === 1 ? '' : 's'}`;
 }
 
-/** “Fire blight canker, active; dead wood”. */
+/** “Dead wood · Neonectria canker”: each once. */
 export function disorderWords(findings: readonly { disorder: string }[]): string {
-  const names = [...new Set(findings.map(({ disorder }) => disorderOf(disorder)?.name ?? disorder))];
-  return names.map((name, i) => (i === 0 ? name : lowerFirst(name))).join('; ');
+  return [...new Set(findings.map(({ disorder }) => disorderOf(disorder)?.name ?? disorder))].join(' · ');
 }
 
 /** Cuts that are work for a licensed arborist. */

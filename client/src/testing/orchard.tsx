@@ -1,6 +1,12 @@
 // A small orchard and a stage to put screens on, for tests.
-import type { Action, ActionBody, Finding, Site, TreeDetail } from '@mortisect/contracts';
-import { defaultSchoolOf } from '@mortisect/core/disorders';
+import {
+  type Action,
+  type ActionBody,
+  defaultSchools,
+  type Finding,
+  type Site,
+  type TreeDetail,
+} from '@mortisect/contracts';
 import type { Limb } from '@mortisect/core/tree';
 import { TamaguiProvider } from '@tamagui/core';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
@@ -16,13 +22,7 @@ export const site: Site = {
   twelveBearingDeg: 0,
   units: 'metric',
   season: null,
-  schools: {
-    clearance: { ...defaultSchoolOf },
-    halveDefiniteDormant: false,
-    inSeasonStub: false,
-    finish: 'tight',
-    cleaning: 'every',
-  },
+  schools: defaultSchools(),
   agentId: 'alcohol-70',
 };
 export const today = siteToday(site, null, '2026-11-24');

@@ -5,7 +5,7 @@ import { createContext, type ReactNode, useContext, useEffect, useSyncExternalSt
 import { usePreferences } from '../data/preferences';
 import { type Palette, palettes } from './tamagui.config';
 
-export type ThemeName = keyof typeof palettes;
+type ThemeName = keyof typeof palettes;
 
 const ThemeInForce = createContext<ThemeName>('daylight');
 

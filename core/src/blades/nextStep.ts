@@ -25,7 +25,7 @@ export type BladeEvent = z.infer<typeof BladeEvent>;
 export const cleaningSchools = ['every', 'season'] as const;
 export type CleaningSchool = (typeof cleaningSchools)[number];
 
-export const cleanWhys = ['unknown history', 'another tree', 'met disease', 'disease ahead'] as const;
+const cleanWhys = ['unknown history', 'another tree', 'met disease', 'disease ahead'] as const;
 export type CleanWhy = (typeof cleanWhys)[number];
 
 export const NextStep = z

@@ -3,7 +3,6 @@
 import { kindOf } from '../disorders/index';
 import {
   ageYearsAt,
-  comesOff,
   diameterMmAt,
   indexLimbs,
   isLeader,
@@ -14,6 +13,7 @@ import {
   walkTowardStool,
   wayToStool,
 } from '../tree/index';
+import { combined } from './combined';
 import type {
   Cut,
   CutPositionInput,
@@ -51,7 +51,7 @@ export function cutPosition(input: CutPositionInput): CutPositionResult {
     if ('wood' in answer) decisions.push(answer);
     else cuts.push(answer);
   }
-  return { cuts: swallow(index, merge(cuts)), decisions };
+  return { cuts: combined(index, cuts), decisions };
 }
 
 interface Options {
@@ -275,61 +275,6 @@ function distanceAlong(index: LimbIndex, lesion: Lesion, place: Place): number {
     sum += atCm;
   }
   return sum;
-}
-
-/** Cuts at the same place become one, which answers for all their lesions. */
-function merge(cuts: Cut[]): Cut[] {
-  const merged: Cut[] = [];
-  for (const cut of cuts) {
-    const same = merged.find(
-      (other) => other.limbId === cut.limbId && other.atCm === cut.atCm && other.kind === cut.kind,
-    );
-    if (!same) {
-      merged.push({ ...cut });
-      continue;
-    }
-    const upToCm =
-      same.upToCm === undefined || cut.upToCm === undefined ? undefined : Math.min(same.upToCm, cut.upToCm);
-    delete same.upToCm;
-    if (upToCm !== undefined) same.upToCm = upToCm;
-    const deeper = nearerStool(cut, same) ? cut : same;
-    same.targetLimbId = deeper.targetLimbId;
-    same.targetCm = deeper.targetCm;
-    same.shortfallCm = Math.max(same.shortfallCm, cut.shortfallCm);
-    same.lesionIds = [...same.lesionIds, ...cut.lesionIds];
-    same.because = [...same.because, ...cut.because];
-  }
-  return merged;
-}
-
-function nearerStool(a: Cut, b: Cut): boolean {
-  if (a.targetCm === null || b.targetCm === null) return a.targetCm === null;
-  if (a.targetLimbId === b.targetLimbId) return a.targetCm < b.targetCm;
-  return a.targetLimbId !== a.limbId;
-}
-
-/**
- * A cut whose place lies on wood that another takes for certain is swallowed by the outermost such cut: the last one met
- * on the way from its place to the stool. One walk a cut, so that deep trees with many lesions stay quick.
- */
-function swallow(index: LimbIndex, cuts: Cut[]): Cut[] {
-  const outermostFirst = cuts
-    .map((cut, i) => ({ i, limbId: cut.limbId, takesFromCm: cut.upToCm ?? cut.atCm }))
-    .sort((a, b) => a.takesFromCm - b.takesFromCm);
-  const onLimb = new Map<string, typeof outermostFirst>();
-  for (const one of outermostFirst) {
-    const others = onLimb.get(one.limbId);
-    if (others) others.push(one);
-    else onLimb.set(one.limbId, [one]);
-  }
-  return cuts.map((cut, i) => {
-    let swallowedBy: number | null = null;
-    for (const { limbId, atCm } of wayToStool(index, cut.limbId, cut.atCm)) {
-      const taker = onLimb.get(limbId)?.find((other) => other.i !== i && comesOff(atCm, other.takesFromCm));
-      if (taker) swallowedBy = taker.i;
-    }
-    return { ...cut, swallowedBy };
-  });
 }
 
 /** Diameter of the wood at the kerf, mm: what the blade must take. */

@@ -94,7 +94,7 @@ export const Place = z
   .meta({ id: 'Place', description: 'A real place on the wood where a cut may fall.' });
 export type Place = z.infer<typeof Place>;
 
-export const passedOverWhy = [
+const passedOverWhy = [
   'bud points up',
   'bud points in',
   'bud dead',

@@ -20,7 +20,7 @@ const KEPT_BEYOND_BRANCH_CM = 2.5;
 const SLENDER_EXTRA_CM = 0.6;
 const SLENDER_MM = 25;
 /** A quarter of an inch above the bud. Common practice. */
-export const ABOVE_BUD_CM = 0.6;
+const ABOVE_BUD_CM = 0.6;
 const HEADING_THICKEST_MM = 25;
 const HEADING_OLDEST_YEARS = 2;
 const BUDS_STAND_TOGETHER_CM = 3;

@@ -1,5 +1,5 @@
 // A site without trees, so that a server started without the demo has something to set up.
-import { defaultSchoolOf } from '@mortisect/core/disorders';
+import { defaultSchools } from '@mortisect/contracts';
 import type { Db } from '../store/openDb';
 import { site } from '../store/schema';
 
@@ -19,13 +19,7 @@ export async function loadEmptySite(db: Db, now: string): Promise<void> {
         twelveBearingDeg: 0,
         units: 'metric',
         season: null,
-        schools: {
-          clearance: { ...defaultSchoolOf },
-          halveDefiniteDormant: false,
-          inSeasonStub: false,
-          finish: 'tight',
-          cleaning: 'every',
-        },
+        schools: defaultSchools(),
         agentId: 'alcohol-70',
       },
     })

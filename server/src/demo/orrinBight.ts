@@ -1,7 +1,7 @@
 // Orrin Bight: the made-up orchard of a former harbour pilot station. No real place, person or business.
 import { readFileSync } from 'node:fs';
-import type { Site } from '@mortisect/contracts';
-import { defaultSchoolOf, edges } from '@mortisect/core/disorders';
+import { defaultSchools, type Site } from '@mortisect/contracts';
+import { edges } from '@mortisect/core/disorders';
 import { hazards } from '@mortisect/core/handling';
 import { z } from 'zod';
 import { growTree, Scaffold, Stem } from './growTree';
@@ -14,13 +14,7 @@ export const site: z.infer<typeof Site> = {
   twelveBearingDeg: 0,
   units: 'metric',
   season: null,
-  schools: {
-    clearance: { ...defaultSchoolOf },
-    halveDefiniteDormant: false,
-    inSeasonStub: false,
-    finish: 'tight',
-    cleaning: 'every',
-  },
+  schools: defaultSchools(),
   agentId: 'alcohol-70',
 };
 

@@ -5,7 +5,7 @@ import express, { type Express, type Request, type RequestHandler } from 'expres
 import { HttpProblem } from '../refusal';
 import type { Device } from '../services/devices';
 
-export interface Asked<R extends Route> extends RouteParsed<R> {
+interface Asked<R extends Route> extends RouteParsed<R> {
   /** The device a write came from; only on routes that ask for it. */
   device: Device;
   request: Request;

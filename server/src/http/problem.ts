@@ -4,7 +4,7 @@ import type { ErrorRequestHandler, Request, Response } from 'express';
 import { ZodError } from 'zod';
 import { HttpProblem } from '../refusal';
 
-export function sendProblem(request: Request, response: Response, problem: Omit<Problem, 'instance'>): void {
+function sendProblem(request: Request, response: Response, problem: Omit<Problem, 'instance'>): void {
   response
     .status(problem.status)
     .type('application/problem+json')
@@ -55,7 +55,7 @@ function asProblem(error: unknown): Omit<Problem, 'instance'> {
   };
 }
 
-export function notUnderstood(error: ZodError): Omit<Problem, 'instance'> {
+function notUnderstood(error: ZodError): Omit<Problem, 'instance'> {
   const errors = error.issues.map((issue) => ({ path: fieldPath(issue.path), message: issue.message }));
   return {
     type: 'not-understood',

@@ -1,21 +1,20 @@
 // The limb tape: one limb as a measuring tape, with what was found on it, the measure and the cut.
 
 import type { Cut } from '@mortisect/core/cuts';
-import { tapeReading, type Units } from '@mortisect/core/measure';
+import type { Units } from '@mortisect/core/measure';
 import { indexLimbs, type Limb } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { useId, useMemo, useRef, useState } from 'react';
-import { Pressable } from 'react-native';
 import Svg, { Line } from 'react-native-svg';
 import { Button } from '../../ui/Button';
 import { useTextScale, useWidthOf } from '../../ui/size';
 import { usePalette } from '../../ui/theme';
-import { Figure, Label } from '../../ui/type';
 import { LegendButton } from '../Legend';
 import { type MarkKind, MarkPatterns } from '../marks';
 import { placeOnTape, type TapeStretch, tapePath, tapeWindow, type Window } from '../tapePath';
+import { ChalkFigure, collarWords, KerfFigure } from './Figures';
 import { Handle } from './Handle';
-import { Bands, Chalk, type ChalkLine, chalkLine, KerfOnTape, Ruler, type TapeBand } from './Measure';
+import { Bands, Chalk, chalkLine, KerfOnTape, Ruler, type TapeBand } from './Measure';
 import { type TapeScale, tapeScale } from './scale';
 import { useDragAlong } from './useDragAlong';
 import { Wood } from './Wood';
@@ -229,100 +228,5 @@ function Handles({
         onChange={(toCm) => onChange({ ...span, toCm })}
       />
     </>
-  );
-}
-
-/** Whose collar the figure counts from, where it is not the limb's own. */
-function collarWords(cut: Cut, limbId: string, names: Map<string, string>): string {
-  if (cut.limbId === limbId) return 'from the collar';
-  const name = names.get(cut.limbId) ?? cut.limbId;
-  return `up ${name.charAt(0).toLowerCase()}${name.slice(1)}`;
-}
-
-interface FigureTaps {
-  onWhy: (() => void) | undefined;
-  onSwitchUnits(): void;
-}
-
-interface KerfFigureProps extends FigureTaps {
-  from: string;
-  stretches: TapeStretch[];
-  window: Window;
-  scale: TapeScale;
-  cut: Cut;
-  units: Units;
-}
-
-/** Room for “19 cm of 35.5 cm”; the label is centred in it. */
-const CHALK_FIGURE_PX = 160;
-
-interface ChalkFigureProps extends FigureTaps {
-  line: ChalkLine;
-  scale: TapeScale;
-}
-
-/** The figure over the chalk line: a tap says why, a long press switches units. */
-function ChalkFigure({ line, scale, onWhy, onSwitchUnits }: ChalkFigureProps) {
-  const middle = Math.min(
-    scale.width - CHALK_FIGURE_PX / 2,
-    Math.max(CHALK_FIGURE_PX / 2, (line.x1 + line.x2) / 2),
-  );
-  return (
-    <Pressable
-      role="button"
-      aria-label={`Clearance ${line.label}. Why so far?`}
-      onPress={onWhy}
-      onLongPress={onSwitchUnits}
-      style={{
-        position: 'absolute',
-        left: middle - CHALK_FIGURE_PX / 2,
-        width: CHALK_FIGURE_PX,
-        top: scale.rows.chalk - 59,
-        minHeight: 48,
-        justifyContent: 'flex-end',
-        alignItems: 'center',
-      }}
-    >
-      <Figure color="$chalk" whiteSpace="nowrap">
-        {line.label}
-      </Figure>
-    </Pressable>
-  );
-}
-
-/** The figure under the kerf: a tap says why, a long press switches units. */
-function KerfFigure({ from, stretches, window, scale, cut, units, onWhy, onSwitchUnits }: KerfFigureProps) {
-  const u = placeOnTape(stretches, cut.limbId, cut.atCm) ?? 0;
-  const x = Math.min(
-    scale.width - 150,
-    Math.max(0, scale.x(Math.min(window.toU, Math.max(window.fromU, u))) - 28),
-  );
-  const { value, unit } = tapeReading(cut.upToCm ?? cut.atCm, units, 'down');
-  const atCollar = cut.upToCm === undefined && cut.atCm === 0;
-  return (
-    <Pressable
-      role="button"
-      aria-label={`Cut ${atCollar ? 'at the collar' : `${cut.upToCm === undefined ? '' : 'at or below '}${value} ${unit} from the collar`}. Why here?`}
-      onPress={onWhy}
-      onLongPress={onSwitchUnits}
-      style={{
-        position: 'absolute',
-        left: x,
-        top: scale.rows.figure - 6,
-        minHeight: 48,
-        flexDirection: 'row',
-        alignItems: 'center',
-        gap: 6,
-      }}
-    >
-      <Figure color="$kerfText" fontSize="$32" lineHeight="$32">
-        {atCollar ? 'collar' : value}
-      </Figure>
-      <Label color="$soft">
-        {atCollar
-          ? from.replace('from the collar', '0 on the tape').replace(/^up /, 'of ')
-          : `${unit} ${cut.upToCm === undefined ? from : 'or below'}`}
-      </Label>
-    </Pressable>
   );
 }

@@ -5,13 +5,12 @@ import type { SiteRecord } from '@mortisect/contracts';
 import { Site } from '@mortisect/contracts';
 import { View } from '@tamagui/core';
 import { Controller, type FieldPath, useForm } from 'react-hook-form';
-import { inWords } from '../../data/api';
 import { useHealth, useSaveSite, useSite } from '../../data/queries';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Columns } from '../../ui/Columns';
+import { Failed } from '../../ui/Failed';
 import { Field } from '../../ui/Field';
-import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Select } from '../../ui/Select';
 import { useWide } from '../../ui/theme';
@@ -53,11 +52,7 @@ function SettingsForm({ record }: { record: SiteRecord }) {
       }
     >
       <BookTabs />
-      {failed ? (
-        <Notice kind="caution" title="Not saved yet">
-          {inWords(failed)}
-        </Notice>
-      ) : null}
+      <Failed title="Not saved yet" error={failed} />
       <Columns beside={<DeviceSettings />}>
         {wide ? null : <DeviceSettings />}
         <Section>Site</Section>

@@ -2,11 +2,11 @@
 
 import { agentOf, type CleanWhy } from '@mortisect/core/blades';
 import { View } from '@tamagui/core';
-import { inWords } from '../../data/api';
 import type { SiteToday } from '../../data/orchardView';
 import { useRecordAction } from '../../data/queries';
 import { useClock } from '../../data/useClock';
 import { Button } from '../../ui/Button';
+import { Failed } from '../../ui/Failed';
 import { Notice } from '../../ui/Notice';
 import { Body, Figure, Section, Small } from '../../ui/type';
 import { CardFrame, type Count } from './CardFrame';
@@ -46,11 +46,7 @@ export function CleanCard({ run, item, why, today, count }: CleanCardProps) {
         </Button>
       }
     >
-      {recording.error ? (
-        <Notice kind="caution" title="Not recorded yet">
-          {inWords(recording.error)}
-        </Notice>
-      ) : null}
+      <Failed title="Not recorded yet" error={recording.error} />
       <View flexDirection="row" alignItems="baseline" gap={12}>
         <Figure fontSize="$104" lineHeight="$104">
           {agent.contactSeconds}

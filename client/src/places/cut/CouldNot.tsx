@@ -1,12 +1,11 @@
 // The cut could not be made: why, in one tap; it stays in the plan.
 import { useState } from 'react';
-import { inWords } from '../../data/api';
 import { useRecordAction } from '../../data/queries';
 import { useClock } from '../../data/useClock';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
+import { Failed } from '../../ui/Failed';
 import { Field } from '../../ui/Field';
-import { Notice } from '../../ui/Notice';
 import { Sheet } from '../../ui/Sheet';
 import type { RunItem } from './run';
 
@@ -60,11 +59,7 @@ export function CouldNot({ item, open, onClose }: { item: RunItem; open: boolean
         onChangeText={(text) => setNote(text.slice(0, 200))}
         hint="The cut stays in the plan and is out of today’s run."
       />
-      {recording.error ? (
-        <Notice kind="caution" title="Not recorded yet">
-          {inWords(recording.error)}
-        </Notice>
-      ) : null}
+      <Failed title="Not recorded yet" error={recording.error} />
     </Sheet>
   );
 }

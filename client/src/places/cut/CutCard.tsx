@@ -4,16 +4,16 @@ import { asText, type Cut, cutSentence } from '@mortisect/core/cuts';
 import { tapeReading, tapeText, typedLengthCm, type Units } from '@mortisect/core/measure';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
-import { inWords } from '../../data/api';
 import { cutAtHand, type SiteToday, telling } from '../../data/orchardView';
 import { useRecordAction } from '../../data/queries';
 import { useClock } from '../../data/useClock';
 import { LimbTape } from '../../drawings/tape/LimbTape';
 import { Button } from '../../ui/Button';
+import { Failed } from '../../ui/Failed';
 import { Field } from '../../ui/Field';
-import { Notice } from '../../ui/Notice';
 import { Body, Figure, Section } from '../../ui/type';
 import { bandsOf } from '../bands';
+import { Cautions } from '../Cautions';
 import { Sentence } from '../Sentence';
 import { useKeys } from '../shell/Keys';
 import { switchUnits } from '../units';
@@ -83,11 +83,7 @@ export function CutCard({ run, item, today, count }: CutCardProps) {
         </>
       }
     >
-      {recording.error ? (
-        <Notice kind="caution" title="Not recorded yet">
-          {inWords(recording.error)}
-        </Notice>
-      ) : null}
+      <Failed title="Not recorded yet" error={recording.error} />
       <BigFigure cut={cut} today={today} />
       <LimbTape
         heading={<Section>{view.names.get(cut.limbId) ?? cut.limbId}</Section>}
@@ -106,11 +102,7 @@ export function CutCard({ run, item, today, count }: CutCardProps) {
       {cut.upToCm === undefined ? null : (
         <FoundField cut={cut} found={found} units={today.units} onChange={setFound} />
       )}
-      {cautions.map((caution) => (
-        <Notice key={caution.text} kind="caution">
-          {caution.text}
-        </Notice>
-      ))}
+      <Cautions list={cautions} />
       <WhySheet view={view} today={today} cut={why ? cut : null} onClose={() => setWhy(false)} />
       <CouldNot item={item} open={refused} onClose={() => setRefused(false)} />
     </CardFrame>

@@ -1,10 +1,9 @@
 // A mis-tap is undone: the record stays, another one takes it back.
 import { View } from '@tamagui/core';
-import { inWords } from '../../data/api';
 import { useRecordAction } from '../../data/queries';
 import { useClock } from '../../data/useClock';
 import { Button } from '../../ui/Button';
-import { Notice } from '../../ui/Notice';
+import { Failed } from '../../ui/Failed';
 import { actionWords } from '../words';
 import type { Run } from './run';
 
@@ -21,11 +20,7 @@ export function UndoLast({ run }: { run: Run }) {
           {`Undo: ${actionWords(last.action)}`}
         </Button>
       </View>
-      {recording.error ? (
-        <Notice kind="caution" title="Not undone yet">
-          {inWords(recording.error)}
-        </Notice>
-      ) : null}
+      <Failed title="Not undone yet" error={recording.error} />
     </View>
   );
 }

@@ -18,7 +18,7 @@ export interface RunItem {
   disorders: string[];
 }
 
-export interface LeftOut extends RunItem {
+interface LeftOut extends RunItem {
   why: string;
 }
 

@@ -5,12 +5,12 @@ import { disorderOf } from '@mortisect/core/disorders';
 import { tapeText } from '@mortisect/core/measure';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
-import { inWords } from '../../data/api';
 import { decisionOn, type SiteToday, type TreeView } from '../../data/orchardView';
 import { useRecordAction } from '../../data/queries';
 import { useClock } from '../../data/useClock';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
+import { Failed } from '../../ui/Failed';
 import { Notice } from '../../ui/Notice';
 import { Body, Section, Small } from '../../ui/type';
 
@@ -86,11 +86,7 @@ function OneDecision({ view, today, decision }: { view: TreeView; today: SiteTod
           </Button>
         </View>
       ) : null}
-      {recording.error ? (
-        <Notice kind="caution" title="Not saved yet">
-          {inWords(recording.error)}
-        </Notice>
-      ) : null}
+      <Failed title="Not saved yet" error={recording.error} />
       <Small>
         Removing, excising and bridging are set out here only as choices: ask an advisory service or a
         licensed arborist first.

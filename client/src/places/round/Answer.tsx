@@ -2,12 +2,11 @@
 
 import { type Cut, cutSentence, type Decision } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
-import type { Caution } from '@mortisect/core/handling';
 import { View } from '@tamagui/core';
 import { cutAtHand, type SiteToday, type TreeView, telling } from '../../data/orchardView';
 import { Button } from '../../ui/Button';
-import { Notice } from '../../ui/Notice';
 import { Body } from '../../ui/type';
+import { Cautions } from '../Cautions';
 import { Sentence } from '../Sentence';
 import { lowerFirst } from '../words';
 
@@ -49,22 +48,6 @@ export function Answer({ view, today, lesionId, onWhy }: AnswerProps) {
       </View>
       <Cautions list={cautions.filter((caution) => caution.kind === 'care')} />
     </View>
-  );
-}
-
-function Cautions({ list }: { list: Caution[] }) {
-  return (
-    <>
-      {list.map(({ kind, text }) => (
-        <Notice
-          key={text}
-          kind={kind === 'hand over' ? 'danger' : 'caution'}
-          {...(kind === 'hand over' && { title: 'Work for a licensed arborist' })}
-        >
-          {text}
-        </Notice>
-      ))}
-    </>
   );
 }
 

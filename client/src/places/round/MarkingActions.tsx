@@ -3,11 +3,10 @@ import type { FindingBody } from '@mortisect/contracts';
 import { FindingBody as FindingBodySchema } from '@mortisect/contracts';
 import { disorderOf } from '@mortisect/core/disorders';
 import { View } from '@tamagui/core';
-import { inWords } from '../../data/api';
 import type { TreeView } from '../../data/orchardView';
 import { useSaveFinding } from '../../data/queries';
 import { Button } from '../../ui/Button';
-import { Notice } from '../../ui/Notice';
+import { Failed } from '../../ui/Failed';
 import { Conflict, movedProblem } from '../Conflict';
 import { cutOf } from './Answer';
 import { findingBody, isNamed, type Marking } from './draft';
@@ -35,11 +34,7 @@ export function MarkingActions({ view, marking, onMark, onDone }: MarkingActions
   const failed = saving.error && !movedProblem(saving.error) ? saving.error : null;
   return (
     <View flex={1} gap={8}>
-      {failed ? (
-        <Notice kind="caution" title="Not saved yet">
-          {inWords(failed)}
-        </Notice>
-      ) : null}
+      <Failed title="Not saved yet" error={failed} />
       <View flexDirection="row" gap={12}>
         <Button onPress={() => onDone(false)}>Cancel</Button>
         {marking.baseRevision === null ? null : <Button onPress={() => save(true)}>Take back</Button>}

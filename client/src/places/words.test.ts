@@ -1,0 +1,66 @@
+// The few words that stand everywhere: singular and plural, the place of a cut, what was done.
+import type { ActionBody } from '@mortisect/contracts';
+import { standingCuts, treeView } from '../data/orchardView';
+import { detail, finding, today } from '../testing/orchard';
+import { actionWords, disorderWords, handedOver, placeWords, plural } from './words';
+
+const at = '2026-11-24T09:00:00Z';
+const base = { at, treeId: 'a', findingIds: ['1'] };
+
+test.each<[ActionBody, string]>([
+  [
+    { kind: 'bladeCleaned', at, blade: 'Blade 1', agentId: 'hypochlorite-10' },
+    'Blade 1 cleaned, Bleach, 1 part + 9 parts water',
+  ],
+  [
+    {
+      ...base,
+      kind: 'cutMade',
+      blade: 'Blade 1',
+      cut: {
+        limbId: 'S',
+        limbName: 'Sucker at 4 o’clock',
+        atCm: 0,
+        kind: 'collar',
+        diameterMm: 9,
+        clearanceCm: 0,
+        shortfallCm: 0,
+        sentence: '',
+      },
+    },
+    'cut on sucker at 4 o’clock',
+  ],
+  [{ ...base, kind: 'cutNotMade', reason: 'Out of reach' }, 'cut not made, out of reach'],
+  [{ ...base, kind: 'decided', choice: 'watch', note: '' }, 'decided, watch'],
+  [{ kind: 'undone', at, actionId: '0193f000-0000-7000-8000-000000000001' }, 'taken back'],
+])('%j in words', (action, words) => {
+  expect(actionWords(action)).toBe(words);
+});
+
+test('one cut, two cuts, no cuts', () => {
+  expect([1, 2, 0].map((count) => plural(count, 'cut'))).toEqual(['1 cut', '2 cuts', '0 cuts']);
+});
+
+test('disorders are named once each, in the order they were found', () => {
+  const found = ['DEAD', 'NEO', 'DEAD'].map((disorder) => ({ disorder }));
+  expect(disorderWords(found)).toBe('Dead wood · Neonectria canker');
+  expect(disorderWords([{ disorder: 'unheard of' }])).toBe('unheard of');
+});
+
+test('the place of a cut: collar, figure, or up to a figure, toward the stool on the tape in hand', () => {
+  const [cut] = standingCuts(treeView(detail([finding('1', 'S', 'FB_CANK_A')]), today));
+  if (!cut) throw new Error('no cut');
+  expect(placeWords(cut, 'metric')).toBe('collar');
+  expect(placeWords({ ...cut, atCm: 41.6 }, 'metric')).toBe('41.5 cm');
+  expect(placeWords({ ...cut, atCm: 41.6 }, 'us')).toBe('16¼ in');
+  expect(placeWords({ ...cut, upToCm: 50 }, 'metric')).toBe('up to 50 cm');
+});
+
+test.each([
+  [{}, 0],
+  [{ heightCm: 620 }, 1],
+  [{ hazards: ['power line' as const] }, 1],
+  [{ hazards: ['slope' as const] }, 0],
+])('%j: %i cuts are work for a licensed arborist', (tree, count) => {
+  expect(handedOver(treeView(detail([finding('1', 'S', 'FB_CANK_A')], tree), today))).toHaveLength(count);
+});
