@@ -24,7 +24,11 @@ export const CutBackInput = z
   .meta({ id: 'CutBackInput' });
 export const CutBackResult = z.strictObject({ limbs: z.array(Limb) });
 
-export const LimbNamesInput = z.strictObject({ limbs: LimbMap, twelveBearingDeg: z.number().min(0).lt(360) });
+export const LimbNamesInput = z.strictObject({
+  limbs: LimbMap,
+  twelveBearingDeg: z.number().min(0).lt(360),
+  units: z.enum(['metric', 'us']).default('metric'),
+});
 export const LimbNamesResult = z.strictObject({ names: z.record(z.string(), z.string()) });
 
 export const TreeCutsInput = z

@@ -55,7 +55,7 @@ export function treeView(
   return {
     tree: detail.tree,
     limbs,
-    names: limbNames(detail.limbs, today.site.twelveBearingDeg),
+    names: limbNames(detail.limbs, today.site.twelveBearingDeg, today.units),
     findings,
     history: detail.findings,
     actions: detail.actions,

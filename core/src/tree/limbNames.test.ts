@@ -49,6 +49,8 @@ test('a sucker, a second stem and a limb on a limb say what they are', () => {
   expect(nameOf(limbs, 'U')).toBe('Stem 2');
   expect(nameOf(limbs, 'K')).toBe('Sucker at 2 o’clock');
   expect(nameOf(limbs, 'L')).toBe('6 o’clock at 55 cm on 3 o’clock, low');
+  // 55 cm is 21.65 in
+  expect(limbNames(limbs, 0, 'us').get('L')).toBe('6 o’clock at 22 in on 3 o’clock, low');
 });
 
 test('no two limbs share a name, and the same map gives the same names', () => {

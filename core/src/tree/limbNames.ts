@@ -1,5 +1,5 @@
 // What does anyone on the ground call this limb?
-import { clockHour } from '../measure/index';
+import { CM_PER_INCH, clockHour, type Units } from '../measure/index';
 import type { Limb } from './limbMap';
 import { limbShape } from './shape';
 import { indexLimbs } from './wood';
@@ -11,9 +11,14 @@ const BANDS = ['low', 'middle', 'high'] as const;
  * Limbs on limbs are told by what they hang on. Doubled names get a number in the order of the map.
  *
  * @param twelveBearingDeg bearing of 12 o'clock at this site
+ * @param units of the tape that a place on a limb is told by; whole cm or in
  * @returns name by limb id
  */
-export function limbNames(limbs: Limb[], twelveBearingDeg: number): Map<string, string> {
+export function limbNames(
+  limbs: Limb[],
+  twelveBearingDeg: number,
+  units: Units = 'metric',
+): Map<string, string> {
   const index = indexLimbs(limbs);
   const shape = limbShape(limbs);
   const top = Math.max(...limbs.map((limb) => shape.get(limb.id)?.tip.z ?? 0), 1);
@@ -35,11 +40,15 @@ export function limbNames(limbs: Limb[], twelveBearingDeg: number): Map<string, 
     if (limb.kind === 'sucker') return `Sucker at ${hour}`;
     const parent = limb.parentId === null ? undefined : index.byId.get(limb.parentId);
     if (parent && parent.kind !== 'trunk') {
-      return `${hour} at ${Math.round(limb.jointCm)} cm on ${lowerFirst(names.get(parent.id) ?? plainName(parent))}`;
+      return `${hour} at ${wholeUnits(limb.jointCm, units)} on ${lowerFirst(names.get(parent.id) ?? plainName(parent))}`;
     }
     const share = (shape.get(limb.id)?.base.z ?? 0) / top;
     return `${hour}, ${BANDS[Math.min(2, Math.floor(share * 3))]}`;
   }
+}
+
+function wholeUnits(cm: number, units: Units): string {
+  return units === 'us' ? `${Math.round(cm / CM_PER_INCH)} in` : `${Math.round(cm)} cm`;
 }
 
 function lowerFirst(name: string): string {

@@ -100,7 +100,7 @@ function handlers({ db, config, access, now }: AppParts): Handlers {
     computeSeason: ({ body }) => ({ season: seasonOn(body.day, body.latitude) }),
     computeCutBack: ({ body }) => ({ limbs: cutBack(body.limbs, body.kerfs) }),
     computeLimbNames: ({ body }) => ({
-      names: Object.fromEntries(limbNames(body.limbs, body.twelveBearingDeg)),
+      names: Object.fromEntries(limbNames(body.limbs, body.twelveBearingDeg, body.units)),
     }),
   };
 }

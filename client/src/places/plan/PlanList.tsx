@@ -46,12 +46,12 @@ export function PlanList({ openId }: { openId?: string }) {
 }
 
 function asideOf(view: TreeView): string {
-  const cuts = standingCuts(view);
-  const decisions = openDecisions(view).length;
-  if (cuts.length > 0 && handedOver(view).length === cuts.length) return 'hand over';
+  const cuts = standingCuts(view).length;
+  const own = cuts - handedOver(view).length;
   return [
-    ...(cuts.length > 0 ? [plural(cuts.length, 'cut')] : []),
-    ...(decisions > 0 ? ['decide'] : []),
+    ...(own > 0 ? [plural(own, 'cut')] : []),
+    ...(own < cuts ? ['hand over'] : []),
+    ...(openDecisions(view).length > 0 ? ['decide'] : []),
   ].join(', ');
 }
 

@@ -3,7 +3,7 @@
 import { View } from '@tamagui/core';
 import { ago, longDay } from '../../data/moment';
 import { openDecisions, type SiteToday, type TreeView, treeView } from '../../data/orchardView';
-import { useOpenWork } from '../../data/queries';
+import { useOpenWork, useTrees } from '../../data/queries';
 import { useClock } from '../../data/useClock';
 import { useToday } from '../../data/useToday';
 import { Columns } from '../../ui/Columns';
@@ -18,12 +18,14 @@ import { actionWords, disorderWords, placeWords, plural } from '../words';
 export function Today() {
   const { data, error, refetch } = useOpenWork();
   const today = useToday();
+  const trees = useTrees().data?.trees;
   const clock = useClock();
   const wide = useWide();
   if (!data || !today) return <Waiting title="Today" error={error} onRetry={refetch} />;
   const views = data.trees.map((detail) => treeView(detail, today));
   const run = runOf(views, data.latestActions, today);
   const now = clock();
+  const codeOf = (treeId: string) => trees?.find((tree) => tree.id === treeId)?.code ?? treeId;
   const latest = data.latestActions
     .filter(({ undone, action }) => !undone && action.kind !== 'undone')
     .slice(0, wide ? 8 : 3);
@@ -35,7 +37,7 @@ export function Today() {
           {latest.map(({ id, action, by }) => (
             <Row
               key={id}
-              title={capital(actionWords(action))}
+              title={`${'treeId' in action ? `${codeOf(action.treeId)} · ` : ''}${capital(actionWords(action))}`}
               detail={`${by}, ${ago(action.at, now)}`}
               href="/book"
             />
