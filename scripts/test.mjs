@@ -10,7 +10,10 @@ await command(async () => {
   await chromiumInstalled();
   // One core checks while the other runs the unit tests.
   say('Types, lint and boundaries, beside the unit tests …');
-  await Promise.all([checks(), step('Unit tests', 'npm', ['run', '--silent', 'unit'], { together: true })]);
+  const unit = step('Unit tests', 'npm', ['run', '--silent', 'unit'], { together: true });
+  // Both run to their end and tell what they found, then the first that failed ends the run.
+  const failed = (await Promise.allSettled([checks(), unit])).find(({ status }) => status === 'rejected');
+  if (failed) throw failed.reason;
   await webAppBuilt();
   say('\n▸ Browser journeys');
   await step('Browser journeys', 'npm', ['run', '--silent', 'journeys']);

@@ -3,7 +3,6 @@ import { useLocalSearchParams } from 'expo-router';
 import { useTree } from '../../data/queries';
 import { useToday } from '../../data/useToday';
 import { Waiting } from '../../ui/Waiting';
-import { useKeys } from '../shell/Keys';
 import { useNeighbours } from './neighbours';
 import { TreeAtWork } from './TreeAtWork';
 
@@ -12,7 +11,6 @@ export function RoundTree({ treeId }: { treeId: string }) {
   const { data, error, refetch } = useTree(treeId);
   const today = useToday();
   const neighbours = useNeighbours(treeId);
-  useKeys({ '[': neighbours.toPrevious, ']': neighbours.toNext });
   if (!data || !today) return <Waiting title="Round" error={error} onRetry={refetch} />;
   return <TreeAtWork key={treeId} detail={data} today={today} firstLimbId={limb} neighbours={neighbours} />;
 }

@@ -15,7 +15,7 @@ import { useKeys } from '../shell/Keys';
 import { switchUnits } from '../units';
 import { WhySheet } from '../WhySheet';
 import { cutOf } from './Answer';
-import { isNamed, type Marking, newMarking } from './draft';
+import { isNamed, type Marking, movedTo, newMarking } from './draft';
 import { FindingRows } from './FindingRows';
 import { LimbAtWork } from './LimbAtWork';
 import { MarkingActions } from './MarkingActions';
@@ -49,23 +49,18 @@ export function TreeAtWork({ detail, today, firstLimbId, neighbours }: TreeAtWor
   };
   const shownId = marking?.id ?? view.findings.find((finding) => finding.limbId === limb?.id)?.id ?? null;
   const pick = (limbId: string) => {
+    // A finding that is on record stays on its limb while it is changed.
+    if (marking && marking.baseRevision !== null) return;
     setPicked(limbId);
     const onto = view.limbs.find((one) => one.id === limbId);
-    // A finding not yet named moves with the finger; one that has been described stays on its limb.
-    if (marking && onto && marking.baseRevision === null) {
-      setMarking({
-        ...newMarking(onto, today.units, marking.seenAt),
-        id: marking.id,
-        disorder: marking.disorder,
-        edge: marking.edge,
-        note: marking.note,
-      });
-    }
+    if (marking && onto) setMarking(movedTo(marking, onto, today.units));
   };
   useKeys({
     f: () => !marking && begin(),
     w: () => setWhyId(shownId),
     u: () => switchUnits(today),
+    // Leaving the tree would drop what is being marked
+    ...(marking ? {} : { '[': neighbours.toPrevious, ']': neighbours.toNext }),
   });
 
   if (!limb) return null;
@@ -104,7 +99,7 @@ export function TreeAtWork({ detail, today, firstLimbId, neighbours }: TreeAtWor
           <Small>
             {neighbours.place}/{neighbours.of}
           </Small>
-          {wide ? <NeighbourButtons {...neighbours} /> : null}
+          {wide && !marking ? <NeighbourButtons {...neighbours} /> : null}
         </View>
       }
       actions={

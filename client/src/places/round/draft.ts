@@ -38,6 +38,12 @@ export function newMarking(limb: Limb, units: Units, now: string): Marking {
   };
 }
 
+/** A new finding moves with the finger to another limb and keeps all that was said of it but its place. */
+export function movedTo(marking: Marking, limb: Limb, units: Units): Marking {
+  const { limbId, fromCm, toCm } = newMarking(limb, units, marking.seenAt);
+  return { ...marking, limbId, fromCm, toCm };
+}
+
 /** A cut may have shortened the limb since: what is left of the span is what can be edited. */
 export function markingOf(finding: Finding, limb: Limb): Marking {
   const { id, revision, limbId, disorder, fromCm, toCm, edge, growthRapid, note, seenAt } = finding;

@@ -7,7 +7,7 @@ import { useState } from 'react';
 import { Handle } from '../../drawings/tape/Handle';
 import { tapeScale } from '../../drawings/tape/scale';
 import { Stage } from '../../testing/orchard';
-import { edgeMatters, findingBody, type Marking, newMarking } from './draft';
+import { edgeMatters, findingBody, type Marking, movedTo, newMarking } from './draft';
 import { EdgeChoice, SpanFields } from './MarkingForm';
 
 const limb: Limb = {
@@ -80,6 +80,21 @@ test('arrow keys move through a choice', () => {
   render(<Bench units="metric" />);
   fireEvent.keyDown(screen.getByRole('radiogroup', { name: 'How sure is the edge?' }), { key: 'ArrowRight' });
   expect(now.edge).toBe('definite');
+});
+
+test('a new finding that is moved to a shorter limb keeps all that was said, and lies on the wood', () => {
+  const said: Marking = { ...start, growthRapid: true, note: 'Ooze at the spur.', edge: 'definite' };
+  const moved = movedTo(said, { ...limb, id: 'K', lengthCm: 12 }, 'metric');
+  expect(moved).toMatchObject({
+    id: said.id,
+    limbId: 'K',
+    disorder: 'FB_CANK_A',
+    growthRapid: true,
+    note: 'Ooze at the spur.',
+    edge: 'definite',
+  });
+  expect(moved.fromCm).toBeLessThanOrEqual(moved.toCm);
+  expect(moved.toCm).toBeLessThanOrEqual(12);
 });
 
 test('how sure the edge is goes with disease alone', () => {
