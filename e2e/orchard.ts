@@ -5,13 +5,10 @@ import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { test as base, expect, type Page } from '@playwright/test';
+import { NOW, nameDevice, PHONE, WIDE } from '../scripts/browser.mjs';
 import { startServer, stopServer } from '../scripts/server.mjs';
 
-export const NOW = '2026-11-24T10:00:00Z';
 export const TEMPLATE = path.join(tmpdir(), 'mortisect-journeys');
-
-export const PHONE = { width: 390, height: 844 };
-export const WIDE = { width: 1280, height: 800 };
 
 export interface Orchard {
   url: string;
@@ -54,14 +51,11 @@ export const test = base.extend<{ orchard: Orchard; serverEnv: Record<string, st
   },
 });
 
-export { expect };
+export { expect, NOW, PHONE, WIDE };
 
 /** Opens the app on a device that says who works on it. */
 export async function open(page: Page, url: string, at = '/today'): Promise<void> {
-  await page.goto(`${url}/`);
-  await page.getByLabel('Who works on this device?').fill('Wall crew');
-  await page.getByRole('button', { name: 'Start' }).click();
-  await page.getByRole('navigation', { name: 'Places' }).waitFor();
+  await nameDevice(page, url);
   await page.goto(`${url}${at}`);
 }
 

@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { launchOptions } from '../scripts/browser.mjs';
 
 /** The real server and Debian's Chromium; nothing is fetched and nothing outside this machine is asked. */
 export default defineConfig({
@@ -14,18 +15,6 @@ export default defineConfig({
     serviceWorkers: 'block',
     actionTimeout: 10_000,
     trace: 'retain-on-failure',
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--headless',
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions,
   },
 });

@@ -3,6 +3,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { cpus, tmpdir } from 'node:os';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
+import { launchOptions, nameDevice, PHONE } from './browser.mjs';
 import { command, installed, root, run, say, webAppBuilt } from './steps.mjs';
 
 const SCRIPTS = path.join(root, 'client/dist/_expo/static/js/web');
@@ -74,29 +75,16 @@ async function startsOfDemo() {
 /** Scripts that a first load of Round asks for, and the seconds from asking for the page with nothing cached until a tree of the round can be tapped. */
 async function firstLoads(url) {
   const { chromium } = await import('@playwright/test');
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: [
-      '--headless',
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-background-networking',
-      '--no-first-run',
-    ],
-  });
+  const browser = await chromium.launch(launchOptions);
   const seconds = [];
   const scripts = new Set();
   try {
-    const named = await browser.newContext({ viewport: { width: 390, height: 844 } });
-    const page = await named.newPage();
-    await page.goto(url);
-    await page.getByLabel('Who works on this device?').fill('Bench');
-    await page.getByRole('button', { name: 'Start' }).click();
-    await page.getByRole('navigation', { name: 'Places' }).waitFor();
+    const named = await browser.newContext();
+    await nameDevice(await named.newPage(), url);
     const device = await named.storageState();
     for (let i = 0; i < 5; i++) {
       const context = await browser.newContext({
-        viewport: { width: 390, height: 844 },
+        viewport: PHONE,
         storageState: device,
       });
       const fresh = await context.newPage();

@@ -2,11 +2,9 @@
 import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { launchOptions, NOW, nameDevice, PHONE, WIDE } from './browser.mjs';
 import { command, installed, root, say, webAppBuilt } from './steps.mjs';
 
-const NOW = '2026-11-24T10:00:00Z';
-const PHONE = { width: 390, height: 844 };
-const WIDE = { width: 1280, height: 800 };
 const out = path.join(root, 'docs/screenshots');
 
 /** Name, size, colour scheme, route, and what is done before the picture is taken. */
@@ -44,10 +42,7 @@ await command(async () => {
 async function take(url) {
   const { chromium } = await import('@playwright/test');
   mkdirSync(out, { recursive: true });
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--headless', '--no-sandbox', '--disable-gpu'],
-  });
+  const browser = await chromium.launch(launchOptions);
   const device = await named(browser, url);
   for (const [name, viewport, colorScheme, route, first] of PICTURES) {
     const context = await browser.newContext({
@@ -71,11 +66,7 @@ async function take(url) {
 
 async function named(browser, url) {
   const context = await browser.newContext();
-  const page = await context.newPage();
-  await page.goto(url);
-  await page.getByLabel('Who works on this device?').fill('Wall crew');
-  await page.getByRole('button', { name: 'Start' }).click();
-  await page.getByRole('navigation', { name: 'Places' }).waitFor();
+  await nameDevice(await context.newPage(), url);
   return context.storageState();
 }
 

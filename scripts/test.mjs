@@ -1,8 +1,7 @@
 // Everything that must hold: types, lint, boundaries, unit tests, browser journeys. Installs what is missing first.
 import { existsSync } from 'node:fs';
+import { CHROMIUM } from './browser.mjs';
 import { command, installed, run, StepFailed, say, webAppBuilt } from './steps.mjs';
-
-const CHROMIUM = '/usr/bin/chromium';
 
 await command(async () => {
   const from = Date.now();
@@ -37,7 +36,7 @@ async function step(what, program, args, options) {
 async function chromiumInstalled() {
   if (existsSync(CHROMIUM)) return;
   if (process.getuid?.() !== 0 || !existsSync('/usr/bin/apt-get')) {
-    throw new StepFailed('Chromium is missing at /usr/bin/chromium. Install the Debian package “chromium”.');
+    throw new StepFailed(`Chromium is missing at ${CHROMIUM}. Install the Debian package “chromium”.`);
   }
   say('Installing Chromium from Debian …');
   const env = { DEBIAN_FRONTEND: 'noninteractive' };

@@ -5,6 +5,7 @@ import {
   type Decision,
   type FindingForCut,
   kerfMm,
+  stillStands,
   type Telling,
   type TreeCuts,
   treeAfter,
@@ -50,7 +51,9 @@ export function treeView(
 ): TreeView {
   const limbs = treeAfter(detail.limbs, kerfsMade(detail.actions));
   const drafted = new Set(drafts.map((draft) => draft.id));
-  const findings = detail.findings.filter((finding) => finding.state === 'open' && stands(limbs, finding));
+  const findings = detail.findings.filter(
+    (finding) => finding.state === 'open' && stillStands(limbs, finding),
+  );
   const considered = [...findings.filter((finding) => !drafted.has(finding.id)), ...drafts];
   return {
     tree: detail.tree,
@@ -85,11 +88,6 @@ export function cutsFor(
 
 function kerfsMade(actions: Action[]) {
   return actions.flatMap(({ action, undone }) => (action.kind === 'cutMade' && !undone ? [action.cut] : []));
-}
-
-function stands(limbs: Limb[], finding: Finding): boolean {
-  const limb = limbs.find((one) => one.id === finding.limbId);
-  return limb !== undefined && finding.fromCm < limb.lengthCm;
 }
 
 /** What sentences about this tree's cuts are told with. */

@@ -207,7 +207,7 @@ function Crown({
       />
     );
   };
-  const inOrder = plan.toSorted((a, b) => a.tier - b.tier || a.limb.baseMm - b.limb.baseMm);
+  const inOrder = plan.toSorted((a, b) => RINGS[a.tier] - RINGS[b.tier] || a.limb.baseMm - b.limb.baseMm);
   return (
     <G>
       <MarkPatterns prefix={prefix} />
@@ -271,6 +271,8 @@ function thickness(limb: Limb): number {
   return Math.max(2, Math.min(11, limb.baseMm / 8));
 }
 
+const RINGS = { low: 1, middle: 2, high: 3 } as const;
+
 /** One, two or three rings across the base of a scaffold: joined low, middle, high. */
 function Tier({ spoke, pxPerCm }: { spoke: Spoke; pxPerCm: number }) {
   const { paper } = usePalette();
@@ -280,7 +282,7 @@ function Tier({ spoke, pxPerCm }: { spoke: Spoke; pxPerCm: number }) {
   const ux = ((tip.x - base.x) * pxPerCm) / length;
   const uy = ((tip.y - base.y) * pxPerCm) / length;
   const half = thickness(spoke.limb) / 2 + 0.5;
-  const rings = Array.from({ length: spoke.tier }, (_, i) => {
+  const rings = Array.from({ length: RINGS[spoke.tier] }, (_, i) => {
     const x = base.x * pxPerCm + ux * (16 + i * 5);
     const y = base.y * pxPerCm + uy * (16 + i * 5);
     return `M${x - uy * half} ${y + ux * half}L${x + uy * half} ${y - ux * half}`;

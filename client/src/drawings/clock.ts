@@ -1,13 +1,12 @@
 // The crown from above, as a plan in centimetres turned so that the site's 12 o'clock is up.
-import { type Limb, limbShape } from '@mortisect/core/tree';
+import { type Limb, limbShape, limbTiers, type Tier } from '@mortisect/core/tree';
 
 export interface Spoke {
   limb: Limb;
   /** Plan of the limb, cm from the stem; x to the right, y down, as on a screen. */
   base: { x: number; y: number };
   tip: { x: number; y: number };
-  /** 1 low, 2 middle, 3 high: third of the tree's height that it joins at. */
-  tier: 1 | 2 | 3;
+  tier: Tier;
 }
 
 export function spokes(limbs: Limb[], twelveBearingDeg: number): Spoke[] {
@@ -17,11 +16,11 @@ export function spokes(limbs: Limb[], twelveBearingDeg: number): Spoke[] {
     x: x * Math.cos(turn) - y * Math.sin(turn),
     y: -(x * Math.sin(turn) + y * Math.cos(turn)),
   });
-  const top = Math.max(...[...shape.values()].map(({ tip }) => tip.z), 1);
+  const tiers = limbTiers(limbs);
   return limbs.flatMap((limb) => {
     const placed = shape.get(limb.id);
-    if (!placed || limb.kind === 'trunk') return [];
-    const tier = (1 + Math.min(2, Math.max(0, Math.floor((placed.base.z / top) * 3)))) as Spoke['tier'];
+    const tier = tiers.get(limb.id);
+    if (!placed || !tier || limb.kind === 'trunk') return [];
     return [{ limb, base: onPlan(placed.base), tip: onPlan(placed.tip), tier }];
   });
 }

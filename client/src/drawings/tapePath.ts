@@ -1,5 +1,5 @@
 // The limb tape as one line: the limb from its base at 0 to its tip, and before 0 the parents that a measure runs down.
-import { diameterMmAt, type Limb, type LimbIndex } from '@mortisect/core/tree';
+import { diameterMmAt, type Limb, type LimbIndex, wayToStool } from '@mortisect/core/tree';
 
 /** One limb on the line. Its own s runs in cm from its base; the line's u is `s − offsetCm`. */
 export interface TapeStretch {
@@ -36,7 +36,8 @@ export function tapePath(
     const nearest = Math.min(
       ...reach.filter((place) => place.limbId === parent.id).map((place) => place.atCm),
     );
-    const goesOn = reach.some((place) => isOn(index, parent, place.limbId));
+    const beyond = [...wayToStool(index, parent.id, 0)].slice(1);
+    const goesOn = reach.some((place) => beyond.some(({ limbId }) => limbId === place.limbId));
     const shownCm = goesOn
       ? 0
       : Math.min(nearest - SHOWN_BEYOND_KERF_CM, below.jointCm - limb.lengthCm * SHOWN_OF_PARENT);
@@ -47,16 +48,6 @@ export function tapePath(
     below = parent;
   }
   return stretches;
-}
-
-/** Is the limb an ancestor of this one? */
-function isOn(index: LimbIndex, limb: Limb, ancestorId: string): boolean {
-  let parentId = limb.parentId;
-  while (parentId !== null) {
-    if (parentId === ancestorId) return true;
-    parentId = index.byId.get(parentId)?.parentId ?? null;
-  }
-  return false;
 }
 
 /** Where a place lies on the line, cm; null when its limb is not on it. */

@@ -1,8 +1,5 @@
-// Beside a cut on a wide screen: where it stands on the tree, from above and from the side.
-
-import type { Cut } from '@mortisect/core/cuts';
+// The tree from above and from the side, as they stand beside the work.
 import { View } from '@tamagui/core';
-import { useRouter } from 'expo-router';
 import type { SiteToday, TreeView } from '../data/orchardView';
 import { CrownClock } from '../drawings/CrownClock';
 import { ReachLadder } from '../drawings/ReachLadder';
@@ -12,31 +9,35 @@ import { bandsOf } from './bands';
 interface TreeBesideProps {
   view: TreeView;
   today: SiteToday;
-  chosen: Cut | null;
-  cuts: Cut[];
+  chosenId: string | null;
+  kerfs: { limbId: string; atCm: number }[];
+  onChoose(limbId: string): void;
 }
 
-export function TreeBeside({ view, today, chosen, cuts }: TreeBesideProps) {
-  const router = useRouter();
+export function TreeClock({ view, today, chosenId, kerfs, onChoose }: TreeBesideProps) {
+  return (
+    <CrownClock
+      limbs={view.limbs}
+      names={view.names}
+      twelveBearingDeg={today.site.twelveBearingDeg}
+      chosenId={chosenId}
+      bands={bandsOf(view.considered)}
+      kerfs={kerfs}
+      units={today.units}
+      onChoose={onChoose}
+    />
+  );
+}
+
+export function TreeBeside(props: TreeBesideProps) {
+  const { view, today, chosenId, kerfs } = props;
   return (
     <View gap={16}>
-      <CrownClock
-        limbs={view.limbs}
-        names={view.names}
-        twelveBearingDeg={today.site.twelveBearingDeg}
-        chosenId={chosen?.limbId ?? null}
-        bands={bandsOf(view.findings)}
-        kerfs={cuts}
-        units={today.units}
-        onChoose={(limbId) =>
-          router.navigate({
-            pathname: '/round/[treeId]',
-            params: { treeId: view.tree.id, limb: limbId },
-          } as never)
-        }
-      />
-      <ReachLadder limbs={view.limbs} chosenId={chosen?.limbId ?? null} kerfs={cuts} units={today.units} />
-      <Small>Seen from the south</Small>
+      <TreeClock {...props} />
+      <View>
+        <ReachLadder limbs={view.limbs} chosenId={chosenId} kerfs={kerfs} units={today.units} />
+        <Small>Seen from the south</Small>
+      </View>
     </View>
   );
 }

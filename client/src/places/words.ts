@@ -4,6 +4,7 @@ import { agentOf } from '@mortisect/core/blades';
 import type { Cut } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
 import { tapeText, type Units } from '@mortisect/core/measure';
+import { lowerFirst } from '@mortisect/core/tree';
 import { cutAtHand, standingCuts, type TreeView } from '../data/orchardView';
 
 export function plural(count: number, one: string): string {
@@ -49,6 +50,6 @@ export function actionWords(action: ActionBody): string {
   }
 }
 
-export function lowerFirst(text: string): string {
-  return text.charAt(0).toLowerCase() + text.slice(1);
+export function upperFirst(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
 }

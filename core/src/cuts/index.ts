@@ -14,5 +14,13 @@ export {
   type Reason,
 } from './model';
 export { asText, cutSentence, leadingReason, type Phrase, type Telling } from './sentence';
-export { CuttingSchools, FindingForCut, TreeCuts, TreeForCut, treeAfter, treeCuts } from './treeCuts';
+export {
+  CuttingSchools,
+  FindingForCut,
+  stillStands,
+  TreeCuts,
+  TreeForCut,
+  treeAfter,
+  treeCuts,
+} from './treeCuts';
 export { type WhyStep, whySteps } from './why';

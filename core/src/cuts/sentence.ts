@@ -1,7 +1,7 @@
 // How is a cut said in one or two sentences?
 import { disorderOf } from '../disorders/index';
 import { clockHour, tapeText, type Units } from '../measure/index';
-import type { Limb } from '../tree/index';
+import { type Limb, lowerFirst } from '../tree/index';
 import type { Cut, Place, Reason } from './model';
 
 /** A piece of a sentence; `chalk` is a measure, `kerf` is the cut, the rest is plain. */
@@ -124,8 +124,4 @@ function shortfall(reason: Reason, { units }: Telling): Phrase[] {
 function hourOf(limbId: string, { limbs, twelveBearingDeg }: Telling): string {
   const limb = limbs.find((one) => one.id === limbId);
   return limb ? `${clockHour(limb.bearingDeg, twelveBearingDeg)} o’clock` : limbId;
-}
-
-function lowerFirst(name: string): string {
-  return name.charAt(0).toLowerCase() + name.slice(1);
 }

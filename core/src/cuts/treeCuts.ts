@@ -54,7 +54,9 @@ export function treeCuts(
   season: Season,
   year: number,
 ): TreeCuts {
-  const standing = findings.filter((finding) => stands(tree.limbs, finding));
+  const standing = findings.filter(
+    (finding) => stillStands(tree.limbs, finding) && disorderOf(finding.disorder) !== undefined,
+  );
   const clearances: Record<string, Clearance> = {};
   for (const finding of standing) {
     clearances[finding.id] = clearance({
@@ -86,9 +88,10 @@ export function treeCuts(
   return { ...result, clearances };
 }
 
-function stands(limbs: Limb[], finding: FindingForCut): boolean {
+/** Does the wood of this finding still stand? */
+export function stillStands(limbs: Limb[], finding: Pick<FindingForCut, 'limbId' | 'fromCm'>): boolean {
   const limb = limbs.find((one) => one.id === finding.limbId);
-  return limb !== undefined && finding.fromCm < limb.lengthCm && disorderOf(finding.disorder) !== undefined;
+  return limb !== undefined && finding.fromCm < limb.lengthCm;
 }
 
 /** The tree as it stands after the cuts that were made. */

@@ -10,7 +10,7 @@ export {
   limbKinds,
   limbMapFaults,
 } from './limbMap';
-export { limbNames } from './limbNames';
+export { limbNames, limbTiers, lowerFirst, type Tier } from './limbNames';
 export { limbShape, type Point, pointAlong } from './shape';
 export { type Stretch, UnknownLimb, type Walk, walkTowardStool } from './walk';
 export {

@@ -4,7 +4,21 @@ import type { Limb } from './limbMap';
 import { limbShape } from './shape';
 import { indexLimbs } from './wood';
 
-const BANDS = ['low', 'middle', 'high'] as const;
+const TIERS = ['low', 'middle', 'high'] as const;
+/** Third of the tree's height that a limb joins in. */
+export type Tier = (typeof TIERS)[number];
+
+/** Where each limb joins: low, middle or high, as thirds of the highest tip. */
+export function limbTiers(limbs: Limb[]): Map<string, Tier> {
+  const shape = limbShape(limbs);
+  const top = Math.max(...limbs.map((limb) => shape.get(limb.id)?.tip.z ?? 0), 1);
+  return new Map(
+    limbs.map((limb) => {
+      const third = Math.floor(((shape.get(limb.id)?.base.z ?? 0) / top) * TIERS.length);
+      return [limb.id, TIERS[Math.min(TIERS.length - 1, Math.max(0, third))] as Tier];
+    }),
+  );
+}
 
 /**
  * A name for every limb, minted from its bearing on the crown clock and the height of its joint: "4 o’clock, low".
@@ -20,8 +34,7 @@ export function limbNames(
   units: Units = 'metric',
 ): Map<string, string> {
   const index = indexLimbs(limbs);
-  const shape = limbShape(limbs);
-  const top = Math.max(...limbs.map((limb) => shape.get(limb.id)?.tip.z ?? 0), 1);
+  const tiers = limbTiers(limbs);
   const stems = limbs.filter((limb) => limb.kind === 'trunk');
   const names = new Map<string, string>();
   const taken = new Map<string, number>();
@@ -42,8 +55,7 @@ export function limbNames(
     if (parent && parent.kind !== 'trunk') {
       return `${hour} at ${wholeUnits(limb.jointCm, units)} on ${lowerFirst(names.get(parent.id) ?? plainName(parent))}`;
     }
-    const share = (shape.get(limb.id)?.base.z ?? 0) / top;
-    return `${hour}, ${BANDS[Math.min(2, Math.floor(share * 3))]}`;
+    return `${hour}, ${tiers.get(limb.id)}`;
   }
 }
 
@@ -51,6 +63,7 @@ function wholeUnits(cm: number, units: Units): string {
   return units === 'us' ? `${Math.round(cm / CM_PER_INCH)} in` : `${Math.round(cm)} cm`;
 }
 
-function lowerFirst(name: string): string {
-  return name.charAt(0).toLowerCase() + name.slice(1);
+/** A name in the middle of a sentence: “stem”, “sucker at 2 o’clock”. */
+export function lowerFirst(text: string): string {
+  return text.charAt(0).toLowerCase() + text.slice(1);
 }

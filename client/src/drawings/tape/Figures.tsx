@@ -7,20 +7,14 @@ import { placeOnTape, type TapeStretch, type Window } from '../tapePath';
 import type { ChalkLine } from './Measure';
 import type { TapeScale } from './scale';
 
-/** Whose collar the figure counts from, where it is not the limb's own. */
-export function collarWords(cut: Cut, limbId: string, names: Map<string, string>): string {
-  if (cut.limbId === limbId) return 'from the collar';
-  const name = names.get(cut.limbId) ?? cut.limbId;
-  return `up ${name.charAt(0).toLowerCase()}${name.slice(1)}`;
-}
-
 interface FigureTaps {
   onWhy: (() => void) | undefined;
   onSwitchUnits(): void;
 }
 
 interface KerfFigureProps extends FigureTaps {
-  from: string;
+  /** The limb that carries the cut, where it is not the tape's own. */
+  on: string | null;
   stretches: TapeStretch[];
   window: Window;
   scale: TapeScale;
@@ -67,7 +61,7 @@ export function ChalkFigure({ line, scale, onWhy, onSwitchUnits }: ChalkFigurePr
 
 /** The figure under the kerf: a tap says why, a long press switches units. */
 export function KerfFigure({
-  from,
+  on,
   stretches,
   window,
   scale,
@@ -82,6 +76,7 @@ export function KerfFigure({
     Math.max(0, scale.x(Math.min(window.toU, Math.max(window.fromU, u))) - 28),
   );
   const { value, unit } = tapeReading(cut.upToCm ?? cut.atCm, units, 'down');
+  const fromWhere = cut.upToCm !== undefined ? 'or below' : on ? `up ${on}` : 'from the collar';
   const atCollar = cut.upToCm === undefined && cut.atCm === 0;
   return (
     <Pressable
@@ -102,11 +97,7 @@ export function KerfFigure({
       <Figure color="$kerfText" fontSize="$32" lineHeight="$32">
         {atCollar ? 'collar' : value}
       </Figure>
-      <Label color="$soft">
-        {atCollar
-          ? from.replace('from the collar', '0 on the tape').replace(/^up /, 'of ')
-          : `${unit} ${cut.upToCm === undefined ? from : 'or below'}`}
-      </Label>
+      <Label color="$soft">{atCollar ? (on ? `of ${on}` : '0 on the tape') : `${unit} ${fromWhere}`}</Label>
     </Pressable>
   );
 }

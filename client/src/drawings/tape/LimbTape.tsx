@@ -2,7 +2,7 @@
 
 import type { Cut } from '@mortisect/core/cuts';
 import type { Units } from '@mortisect/core/measure';
-import { indexLimbs, type Limb } from '@mortisect/core/tree';
+import { indexLimbs, type Limb, lowerFirst } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { useId, useMemo, useRef, useState } from 'react';
 import Svg, { Line } from 'react-native-svg';
@@ -12,7 +12,7 @@ import { usePalette } from '../../ui/theme';
 import { LegendButton } from '../Legend';
 import { type MarkKind, MarkPatterns } from '../marks';
 import { placeOnTape, type TapeStretch, tapePath, tapeWindow, type Window } from '../tapePath';
-import { ChalkFigure, collarWords, KerfFigure } from './Figures';
+import { ChalkFigure, KerfFigure } from './Figures';
 import { Handle } from './Handle';
 import { Bands, Chalk, chalkLine, KerfOnTape, Ruler, type TapeBand } from './Measure';
 import { type TapeScale, tapeScale } from './scale';
@@ -24,7 +24,7 @@ export interface Span {
   toCm: number;
 }
 
-interface LimbTapeProps {
+export interface LimbTapeProps {
   /** Stands over the tape at the left. */
   heading?: React.ReactNode;
   limbs: Limb[];
@@ -111,7 +111,7 @@ export function LimbTape(props: LimbTapeProps) {
           <KerfFigure
             {...common}
             cut={cut}
-            from={collarWords(cut, limbId, names)}
+            on={cut.limbId === limbId ? null : lowerFirst(names.get(cut.limbId) ?? cut.limbId)}
             units={units}
             onWhy={props.onWhy}
             onSwitchUnits={props.onSwitchUnits}

@@ -13,7 +13,7 @@ import { Row, Rows } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Body } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
-import { actionWords } from '../words';
+import { actionWords, upperFirst } from '../words';
 import { BookTabs } from './BookTabs';
 
 export function Log() {
@@ -67,14 +67,12 @@ function told({ entry }: LogEntry, units: Units): { title: string; detail: strin
     };
   }
   const { action, undone } = entry;
-  const title = `${actionWords(action)}${undone ? ', taken back later' : ''}`;
-  const capital = title.charAt(0).toUpperCase() + title.slice(1);
-  if (action.kind !== 'cutMade')
-    return { title: capital, detail: action.kind === 'decided' ? action.note : '' };
+  const title = upperFirst(`${actionWords(action)}${undone ? ', taken back later' : ''}`);
+  if (action.kind !== 'cutMade') return { title, detail: action.kind === 'decided' ? action.note : '' };
   const { atCm, shortfallCm, sentence } = action.cut;
   const at = atCm === 0 ? 'at the collar' : `at ${tapeText(atCm, units, 'down')}`;
   return {
-    title: `${capital}, ${at}`,
+    title: `${title}, ${at}`,
     detail: `${sentence}${shortfallCm > 0 ? ` Short by ${tapeText(shortfallCm, units, 'up')}.` : ''}`,
     mark: (
       <Svg width={24} height={24} aria-hidden>

@@ -3,6 +3,7 @@
 import { agents } from '@mortisect/core/blades';
 import { type Confidence, type Disorder, disorders, schoolFor, schoolsFor } from '@mortisect/core/disorders';
 import { tapeText, type Units } from '@mortisect/core/measure';
+import { lowerFirst } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import type { SiteToday } from '../../data/orchardView';
 import { useSite } from '../../data/queries';
@@ -61,7 +62,7 @@ function OneDisorder({ disorder, today }: { disorder: Disorder; today: SiteToday
       </View>
       <Body>{disorder.tellingSigns}</Body>
       <Small>
-        {disorder.cause}. On {lower(disorder.hosts)}.
+        {disorder.cause}. On {lowerFirst(disorder.hosts)}.
       </Small>
       {schoolsFor(disorder.code).map((school) => (
         <View
@@ -83,8 +84,8 @@ function OneDisorder({ disorder, today }: { disorder: Disorder; today: SiteToday
           </Small>
         </View>
       ))}
-      <Body>On a stem: {lower(disorder.onTrunk)}</Body>
-      <Body>Wood: {lower(disorder.disposal)}</Body>
+      <Body>On a stem: {lowerFirst(disorder.onTrunk)}</Body>
+      <Body>Wood: {lowerFirst(disorder.disposal)}</Body>
       {disorder.notifiable ? <Notice kind="caution">{disorder.notifiable}</Notice> : null}
       <Small>
         {disorder.source} ({SURE[disorder.confidence]})
@@ -96,8 +97,4 @@ function OneDisorder({ disorder, today }: { disorder: Disorder; today: SiteToday
 function range([from, to]: readonly [number, number], units: Units): string {
   if (from === to) return tapeText(to, units, 'up');
   return `${tapeText(from, units)} to ${tapeText(to, units, 'up')}`;
-}
-
-function lower(text: string): string {
-  return text.charAt(0).toLowerCase() + text.slice(1);
 }

@@ -6,6 +6,7 @@ import { Columns } from '../../ui/Columns';
 import { Aside, Screen } from '../../ui/Screen';
 import { Label, Small } from '../../ui/type';
 import { TreeBeside } from '../TreeBeside';
+import { useOpenLimb } from '../useOpenLimb';
 import { LeftOutRows } from './LeftOutRows';
 import type { Run, RunItem } from './run';
 import { UndoLast } from './UndoLast';
@@ -27,6 +28,7 @@ interface CardFrameProps {
 
 export function CardFrame({ run, item, count, blade, actions, today, children }: CardFrameProps) {
   const { tree, names } = item.view;
+  const openLimb = useOpenLimb(tree.id);
   return (
     <Screen
       title={`Cut ${count.at} of ${count.of}`}
@@ -54,7 +56,17 @@ export function CardFrame({ run, item, count, blade, actions, today, children }:
         </Label>
         <Small>{blade.words}</Small>
       </View>
-      <Columns beside={<TreeBeside view={item.view} today={today} chosen={item.cut} cuts={[item.cut]} />}>
+      <Columns
+        beside={
+          <TreeBeside
+            view={item.view}
+            today={today}
+            chosenId={item.cut.limbId}
+            kerfs={[item.cut]}
+            onChoose={openLimb}
+          />
+        }
+      >
         {children}
         <UndoLast run={run} />
         <LeftOutRows run={run} />

@@ -7,15 +7,14 @@ import { useState } from 'react';
 import { cutAtHand, type SiteToday, telling } from '../../data/orchardView';
 import { useRecordAction } from '../../data/queries';
 import { useClock } from '../../data/useClock';
-import { LimbTape } from '../../drawings/tape/LimbTape';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
 import { Field } from '../../ui/Field';
 import { Body, Figure, Section } from '../../ui/type';
-import { bandsOf } from '../bands';
 import { Cautions } from '../Cautions';
 import { Sentence } from '../Sentence';
 import { useKeys } from '../shell/Keys';
+import { TreeTape } from '../TreeTape';
 import { switchUnits } from '../units';
 import { WhySheet } from '../WhySheet';
 import { disorderWords, KIND_WORDS } from '../words';
@@ -85,18 +84,13 @@ export function CutCard({ run, item, today, count }: CutCardProps) {
     >
       <Failed title="Not recorded yet" error={recording.error} />
       <BigFigure cut={cut} today={today} />
-      <LimbTape
-        heading={<Section>{view.names.get(cut.limbId) ?? cut.limbId}</Section>}
-        limbs={view.limbs}
+      <TreeTape
+        view={view}
+        today={today}
         limbId={cut.limbId}
-        names={view.names}
-        bands={bandsOf(view.findings)}
         cut={cut}
-        units={today.units}
-        twelveBearingDeg={today.site.twelveBearingDeg}
-        says={asText(phrases)}
+        heading={<Section>{view.names.get(cut.limbId) ?? cut.limbId}</Section>}
         onWhy={() => setWhy(true)}
-        onSwitchUnits={() => switchUnits(today)}
       />
       <Sentence phrases={phrases} />
       {cut.upToCm === undefined ? null : (

@@ -1,9 +1,6 @@
 // The saw-side run: one card a step. Clean the blade, make the cut, go on.
 import { useState } from 'react';
-import type { SiteToday } from '../../data/orchardView';
-import { treeView } from '../../data/orchardView';
-import { useOpenWork } from '../../data/queries';
-import { useToday } from '../../data/useToday';
+import { useOpenViews } from '../../data/useOpenViews';
 import { Waiting } from '../../ui/Waiting';
 import { CleanCard } from './CleanCard';
 import { CutCard } from './CutCard';
@@ -11,17 +8,15 @@ import { RunDone } from './RunDone';
 import { runOf } from './run';
 
 export function CutRun() {
-  const { data, error, refetch } = useOpenWork();
-  const today = useToday();
-  if (!data || !today) return <Waiting title="Cut" error={error} onRetry={refetch} />;
-  return <Running data={data} today={today} />;
+  const { open, error, refetch } = useOpenViews();
+  if (!open) return <Waiting title="Cut" error={error} onRetry={refetch} />;
+  return <Running {...open} />;
 }
 
-type OpenWork = NonNullable<ReturnType<typeof useOpenWork>['data']>;
+type OpenViews = NonNullable<ReturnType<typeof useOpenViews>['open']>;
 
-function Running({ data, today }: { data: OpenWork; today: SiteToday }) {
-  const views = data.trees.map((detail) => treeView(detail, today));
-  const run = runOf(views, data.latestActions, today);
+function Running({ views, latestActions, today }: OpenViews) {
+  const run = runOf(views, latestActions, today);
   // The day's number of cuts is fixed when the run is opened, so that "2 of 4" does not shrink as it goes.
   const [of] = useState(run.madeToday + run.left.length);
   const count = { at: run.madeToday + 1, of: Math.max(of, run.madeToday + run.left.length) };

@@ -40,7 +40,10 @@ export function runOf(views: TreeView[], latest: readonly Action[], today: SiteT
   const done = latest.filter(
     ({ undone, action }) => !undone && action.kind !== 'undone' && isToday(action.at, today),
   );
-  const items = views.flatMap(itemsOf);
+  const known = new Map(
+    views.flatMap((view) => view.history.map(({ id, disorder }) => [id, disorder] as const)),
+  );
+  const items = views.flatMap((view) => itemsOf(view, known));
   const leftOut: LeftOut[] = [];
   const left: RunItem[] = [];
   for (const item of items) {
@@ -48,7 +51,7 @@ export function runOf(views: TreeView[], latest: readonly Action[], today: SiteT
     if (why === null) left.push(item);
     else leftOut.push({ ...item, why });
   }
-  const events = bladeEvents(done, views);
+  const events = bladeEvents(done, known);
   const step = nextStep(
     left.map(({ id, view, disorders }) => ({ id, treeId: view.tree.id, disorders })),
     events,
@@ -70,13 +73,13 @@ function isToday(at: string, { site, day }: SiteToday): boolean {
 }
 
 /** Within a tree sound before infected: fewer cleanings, and nothing carried from a canker into dead wood's clean neighbour. */
-function itemsOf(view: TreeView): RunItem[] {
+function itemsOf(view: TreeView, known: Map<string, string>): RunItem[] {
   return standingCuts(view)
     .map((cut) => {
       const findingIds = view.cuts.cuts
         .filter((other) => other === cut || view.cuts.cuts[other.swallowedBy ?? -1] === cut)
         .flatMap((other) => other.lesionIds);
-      const disorders = disordersOf(findingIds, [view]);
+      const disorders = disordersOf(findingIds, known);
       return { id: `${view.tree.id}:${findingIds.toSorted().join(',')}`, view, cut, findingIds, disorders };
     })
     .toSorted((a, b) => Number(isInfected(a)) - Number(isInfected(b)));
@@ -98,16 +101,15 @@ function whyLeftOut(item: RunItem, done: Action[]): string | null {
 }
 
 /** What the blade did today, oldest first. Yesterday's blade is of unknown history. */
-function bladeEvents(done: Action[], views: TreeView[]): BladeEvent[] {
+function bladeEvents(done: Action[], known: Map<string, string>): BladeEvent[] {
   return done.toReversed().flatMap(({ action }): BladeEvent[] => {
     if (action.kind === 'bladeCleaned' && action.blade === BLADE) return [{ kind: 'cleaned' }];
     if (action.kind !== 'cutMade' || action.blade !== BLADE) return [];
-    return [{ kind: 'cut', treeId: action.treeId, disorders: disordersOf(action.findingIds, views) }];
+    return [{ kind: 'cut', treeId: action.treeId, disorders: disordersOf(action.findingIds, known) }];
   });
 }
 
-/** A finding of a tree that has nothing open any more is not at hand: its wood counts as suspect. */
-function disordersOf(findingIds: string[], views: TreeView[]): string[] {
-  const known = views.flatMap((view) => [...view.history]);
-  return findingIds.map((id) => known.find((finding) => finding.id === id)?.disorder ?? 'unknown');
+/** Disorder by finding id. A finding of a tree that has nothing open any more is not at hand: its wood counts as suspect. */
+function disordersOf(findingIds: string[], known: Map<string, string>): string[] {
+  return findingIds.map((id) => known.get(id) ?? 'unknown');
 }

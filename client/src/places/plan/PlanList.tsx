@@ -1,7 +1,6 @@
 // Trees with open findings and what they ask for.
-import { openDecisions, type SiteToday, standingCuts, type TreeView, treeView } from '../../data/orchardView';
-import { useOpenWork } from '../../data/queries';
-import { useToday } from '../../data/useToday';
+import { openDecisions, type SiteToday, standingCuts, type TreeView } from '../../data/orchardView';
+import { useOpenViews } from '../../data/useOpenViews';
 import { Row, Rows } from '../../ui/Row';
 import { Aside, Screen } from '../../ui/Screen';
 import { Body, Small } from '../../ui/type';
@@ -9,10 +8,9 @@ import { Waiting } from '../../ui/Waiting';
 import { disorderWords, handedOver, plural } from '../words';
 
 export function PlanList({ openId }: { openId?: string }) {
-  const { data, error, refetch } = useOpenWork();
-  const today = useToday();
-  if (!data || !today) return <Waiting title="Plan" beside error={error} onRetry={refetch} />;
-  const views = data.trees.map((detail) => treeView(detail, today));
+  const { open, error, refetch } = useOpenViews();
+  if (!open) return <Waiting title="Plan" beside error={error} onRetry={refetch} />;
+  const { today, views } = open;
   const cuts = views.flatMap(standingCuts).length;
   return (
     <Screen

@@ -1,6 +1,6 @@
 // The plan of one tree: every cut with its reason, and the decisions that no cut answers.
 
-import { asText, type Cut, cutSentence, leadingReason } from '@mortisect/core/cuts';
+import { type Cut, cutSentence, leadingReason } from '@mortisect/core/cuts';
 import { GENERAL_CAUTION } from '@mortisect/core/handling';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
@@ -8,19 +8,19 @@ import { useState } from 'react';
 import { type SiteToday, standingCuts, type TreeView, telling, treeView } from '../../data/orchardView';
 import { useTree } from '../../data/queries';
 import { useToday } from '../../data/useToday';
-import { LimbTape } from '../../drawings/tape/LimbTape';
 import { Button } from '../../ui/Button';
 import { Columns } from '../../ui/Columns';
 import { Aside, Screen } from '../../ui/Screen';
 import { useWide } from '../../ui/theme';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
-import { bandsOf } from '../bands';
 import { SchoolTable } from '../SchoolTable';
 import { Sentence } from '../Sentence';
 import { useKeys } from '../shell/Keys';
 import { TreeBeside } from '../TreeBeside';
+import { TreeTape } from '../TreeTape';
 import { switchUnits } from '../units';
+import { useOpenLimb } from '../useOpenLimb';
 import { WhySheet } from '../WhySheet';
 import { plural } from '../words';
 import { CutRows } from './CutRows';
@@ -36,6 +36,7 @@ export function PlanTree({ treeId }: { treeId: string }) {
 function Planned({ view, today }: { view: TreeView; today: SiteToday }) {
   const wide = useWide();
   const router = useRouter();
+  const openLimb = useOpenLimb(view.tree.id);
   const cuts = standingCuts(view);
   const [at, setAt] = useState(0);
   const [why, setWhy] = useState<Cut | null>(null);
@@ -74,7 +75,19 @@ function Planned({ view, today }: { view: TreeView; today: SiteToday }) {
         </Button>
       }
     >
-      <Columns beside={<TreeBeside view={view} today={today} chosen={chosen} cuts={cuts} />}>{left}</Columns>
+      <Columns
+        beside={
+          <TreeBeside
+            view={view}
+            today={today}
+            chosenId={chosen?.limbId ?? null}
+            kerfs={cuts}
+            onChoose={openLimb}
+          />
+        }
+      >
+        {left}
+      </Columns>
       <WhySheet view={view} today={today} cut={why} onClose={() => setWhy(null)} />
     </Screen>
   );
@@ -91,25 +104,19 @@ function ChosenCut({
   cut: Cut;
   onWhy(): void;
 }) {
-  const phrases = cutSentence(cut, telling(view, today));
   // The limb of the lesion, so that the whole measure is seen, through the joint where it runs on
   const shownOn = leadingReason(cut).edgeLimbId;
   return (
     <View gap={8}>
-      <LimbTape
-        heading={<Section>{view.names.get(shownOn) ?? shownOn}</Section>}
-        limbs={view.limbs}
+      <TreeTape
+        view={view}
+        today={today}
         limbId={shownOn}
-        names={view.names}
-        bands={bandsOf(view.findings)}
         cut={cut}
-        units={today.units}
-        twelveBearingDeg={today.site.twelveBearingDeg}
-        says={asText(phrases)}
+        heading={<Section>{view.names.get(shownOn) ?? shownOn}</Section>}
         onWhy={onWhy}
-        onSwitchUnits={() => switchUnits(today)}
       />
-      <Sentence phrases={phrases} />
+      <Sentence phrases={cutSentence(cut, telling(view, today))} />
       <View flexDirection="row">
         <Button kind="quiet" paddingHorizontal={0} onPress={onWhy}>
           Why here

@@ -2,13 +2,13 @@
 
 import { type Cut, cutSentence, type Decision } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
+import { lowerFirst } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { cutAtHand, type SiteToday, type TreeView, telling } from '../../data/orchardView';
 import { Button } from '../../ui/Button';
 import { Body } from '../../ui/type';
 import { Cautions } from '../Cautions';
 import { Sentence } from '../Sentence';
-import { lowerFirst } from '../words';
 
 /** The cut of a lesion, and the one that takes its wood where it is swallowed. */
 export function cutOf(view: TreeView, lesionId: string): { own: Cut; taker: Cut | null } | null {

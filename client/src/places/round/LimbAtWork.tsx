@@ -1,14 +1,13 @@
 // The chosen limb on its tape, with the answer to the finding that is shown or marked.
 
-import { asText, cutSentence } from '@mortisect/core/cuts';
 import { disorderOf, kindOf } from '@mortisect/core/disorders';
 import type { Limb } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
-import { type SiteToday, type TreeView, telling } from '../../data/orchardView';
-import { LimbTape, type Span } from '../../drawings/tape/LimbTape';
+import type { SiteToday, TreeView } from '../../data/orchardView';
+import type { Span } from '../../drawings/tape/LimbTape';
 import { useWide } from '../../ui/theme';
 import { Label, Small } from '../../ui/type';
-import { bandsOf } from '../bands';
+import { TreeTape } from '../TreeTape';
 import { Answer, cutOf } from './Answer';
 import type { Marking } from './draft';
 import { DisorderChoice, DisorderSigns, EdgeChoice, MoreFields, SpanFields } from './MarkingForm';
@@ -22,28 +21,21 @@ interface LimbAtWorkProps {
   marking: Marking | null;
   onMark(marking: Marking): void;
   onWhy(lesionId: string): void;
-  onSwitchUnits(): void;
 }
 
-export function LimbAtWork({
-  view,
-  today,
-  limb,
-  shownId,
-  marking,
-  onMark,
-  onWhy,
-  onSwitchUnits,
-}: LimbAtWorkProps) {
+export function LimbAtWork({ view, today, limb, shownId, marking, onMark, onWhy }: LimbAtWorkProps) {
   const wide = useWide();
   const cut = shownId === null ? undefined : cutOf(view, shownId)?.own;
   const shown = view.considered.find((finding) => finding.id === shownId);
   const name = view.names.get(limb.id) ?? limb.id;
-  const says = `${name} as a tape. ${cut ? asText(cutSentence(cut, telling(view, today))) : 'No cut on it.'}`;
   return (
     <View gap={12}>
       {marking ? <DisorderChoice marking={marking} onChange={onMark} /> : null}
-      <LimbTape
+      <TreeTape
+        view={view}
+        today={today}
+        limbId={limb.id}
+        cut={cut}
         heading={
           <Label
             fontSize={wide || marking ? '$24' : '$19'}
@@ -57,25 +49,15 @@ export function LimbAtWork({
                 : 'Nothing found'}
           </Label>
         }
-        limbs={view.limbs}
-        limbId={limb.id}
-        names={view.names}
-        bands={bandsOf(view.considered.filter((finding) => finding.id !== marking?.id))}
-        draft={
-          marking
-            ? {
-                span: marking,
-                kind: kindOf(marking.disorder ?? ''),
-                onChange: (span: Span) => onMark({ ...marking, ...span }),
-              }
-            : undefined
-        }
-        cut={cut}
-        units={today.units}
-        twelveBearingDeg={today.site.twelveBearingDeg}
-        says={says}
+        {...(marking && {
+          draft: {
+            id: marking.id,
+            span: marking,
+            kind: kindOf(marking.disorder ?? ''),
+            onChange: (span: Span) => onMark({ ...marking, ...span }),
+          },
+        })}
         onWhy={shownId === null ? undefined : () => onWhy(shownId)}
-        onSwitchUnits={onSwitchUnits}
       />
       {marking ? <EdgeChoice marking={marking} onChange={onMark} /> : null}
       {shownId === null ? (

@@ -74,7 +74,6 @@ export function TreeAtWork({ detail, today, firstLimbId, neighbours }: TreeAtWor
       marking={marking}
       onMark={setMarking}
       onWhy={setWhyId}
-      onSwitchUnits={() => switchUnits(today)}
     />
   );
   const rows = marking ? null : (

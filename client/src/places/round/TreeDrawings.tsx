@@ -4,13 +4,11 @@ import { joined, tapeText, thicknessReading } from '@mortisect/core/measure';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { type SiteToday, standingCuts, type TreeView } from '../../data/orchardView';
-import { CrownClock } from '../../drawings/CrownClock';
-import { ReachLadder } from '../../drawings/ReachLadder';
 import { Button } from '../../ui/Button';
 import { Sheet } from '../../ui/Sheet';
 import { useWide } from '../../ui/theme';
 import { Label, Section, Small } from '../../ui/type';
-import { bandsOf } from '../bands';
+import { TreeBeside, TreeClock } from '../TreeBeside';
 import { LimbList } from './LimbList';
 
 interface TreeDrawingsProps {
@@ -24,21 +22,6 @@ export function TreeDrawings(props: TreeDrawingsProps) {
   return useWide() ? <Beside {...props} /> : <Above {...props} />;
 }
 
-function Clock({ view, today, limbId, onChoose }: TreeDrawingsProps) {
-  return (
-    <CrownClock
-      limbs={view.limbs}
-      names={view.names}
-      twelveBearingDeg={today.site.twelveBearingDeg}
-      chosenId={limbId}
-      bands={bandsOf(view.considered)}
-      kerfs={standingCuts(view)}
-      units={today.units}
-      onChoose={onChoose}
-    />
-  );
-}
-
 /** In rem: with large text the facts go below the clock instead of breaking letter by letter. */
 const AS_WIDE_AS_ITS_WORDS = { style: { flexBasis: '8.6rem', flexGrow: 1 } } as const;
 
@@ -48,7 +31,7 @@ function Above(props: TreeDrawingsProps) {
   return (
     <View flexDirection="row" flexWrap="wrap" gap={12} alignItems="center">
       <View flexBasis={196} flexGrow={1} flexShrink={0} maxWidth={260}>
-        <Clock {...props} />
+        <TreeClock {...props} chosenId={props.limbId} kerfs={standingCuts(props.view)} />
       </View>
       <View {...AS_WIDE_AS_ITS_WORDS} gap={4}>
         <LimbFacts {...props} />
@@ -78,16 +61,7 @@ function Above(props: TreeDrawingsProps) {
 function Beside(props: TreeDrawingsProps) {
   return (
     <View gap={16}>
-      <Clock {...props} />
-      <View>
-        <ReachLadder
-          limbs={props.view.limbs}
-          chosenId={props.limbId}
-          kerfs={standingCuts(props.view)}
-          units={props.today.units}
-        />
-        <Small>Seen from the south</Small>
-      </View>
+      <TreeBeside {...props} chosenId={props.limbId} kerfs={standingCuts(props.view)} />
       <View gap={8}>
         <Section>Limbs</Section>
         <LimbList {...props} />

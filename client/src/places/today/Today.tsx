@@ -2,10 +2,10 @@
 
 import { View } from '@tamagui/core';
 import { ago, longDay } from '../../data/moment';
-import { openDecisions, type SiteToday, type TreeView, treeView } from '../../data/orchardView';
-import { useOpenWork, useTrees } from '../../data/queries';
+import { openDecisions, type SiteToday, type TreeView } from '../../data/orchardView';
+import { useTrees } from '../../data/queries';
 import { useClock } from '../../data/useClock';
-import { useToday } from '../../data/useToday';
+import { useOpenViews } from '../../data/useOpenViews';
 import { Columns } from '../../ui/Columns';
 import { Row, Rows } from '../../ui/Row';
 import { Aside, Screen } from '../../ui/Screen';
@@ -13,20 +13,19 @@ import { useWide } from '../../ui/theme';
 import { Body, Section } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { type Run, runOf } from '../cut/run';
-import { actionWords, disorderWords, placeWords, plural } from '../words';
+import { actionWords, disorderWords, placeWords, plural, upperFirst } from '../words';
 
 export function Today() {
-  const { data, error, refetch } = useOpenWork();
-  const today = useToday();
+  const { open, error, refetch } = useOpenViews();
   const trees = useTrees().data?.trees;
   const clock = useClock();
   const wide = useWide();
-  if (!data || !today) return <Waiting title="Today" error={error} onRetry={refetch} />;
-  const views = data.trees.map((detail) => treeView(detail, today));
-  const run = runOf(views, data.latestActions, today);
+  if (!open) return <Waiting title="Today" error={error} onRetry={refetch} />;
+  const { today, views, latestActions } = open;
+  const run = runOf(views, latestActions, today);
   const now = clock();
   const codeOf = (treeId: string) => trees?.find((tree) => tree.id === treeId)?.code ?? treeId;
-  const latest = data.latestActions
+  const latest = latestActions
     .filter(({ undone, action }) => !undone && action.kind !== 'undone')
     .slice(0, wide ? 8 : 3);
   const doneLast =
@@ -37,7 +36,7 @@ export function Today() {
           {latest.map(({ id, action, by }) => (
             <Row
               key={id}
-              title={`${'treeId' in action ? `${codeOf(action.treeId)} · ` : ''}${capital(actionWords(action))}`}
+              title={`${'treeId' in action ? `${codeOf(action.treeId)} · ` : ''}${upperFirst(actionWords(action))}`}
               detail={`${by}, ${ago(action.at, now)}`}
               href="/book"
             />
@@ -85,7 +84,7 @@ const SEASON_WORDS: Record<SiteToday['season'], string> = {
 };
 
 function DangerRow({ view }: { view: TreeView }) {
-  const hazards = capital(view.tree.hazards.join(', '));
+  const hazards = upperFirst(view.tree.hazards.join(', '));
   return (
     <Row
       bar="danger"
@@ -152,8 +151,4 @@ function BladeRow({ run }: { run: Run }) {
       }
     />
   );
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }

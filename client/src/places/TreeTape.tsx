@@ -1,0 +1,38 @@
+// The limb tape of a tree in view: names, units and the sentence that it says come with the tree.
+import { asText, type Cut, cutSentence } from '@mortisect/core/cuts';
+import type { ReactNode } from 'react';
+import { type SiteToday, type TreeView, telling } from '../data/orchardView';
+import { LimbTape, type LimbTapeProps } from '../drawings/tape/LimbTape';
+import { bandsOf } from './bands';
+import { switchUnits } from './units';
+
+interface TreeTapeProps {
+  view: TreeView;
+  today: SiteToday;
+  limbId: string;
+  cut: Cut | undefined;
+  heading: ReactNode;
+  draft?: LimbTapeProps['draft'] & { id: string };
+  onWhy: (() => void) | undefined;
+}
+
+export function TreeTape({ view, today, limbId, cut, heading, draft, onWhy }: TreeTapeProps) {
+  const name = view.names.get(limbId) ?? limbId;
+  const words = cut ? asText(cutSentence(cut, telling(view, today))) : 'No cut on it.';
+  return (
+    <LimbTape
+      heading={heading}
+      limbs={view.limbs}
+      limbId={limbId}
+      names={view.names}
+      bands={bandsOf(view.considered.filter((finding) => finding.id !== draft?.id))}
+      draft={draft}
+      cut={cut}
+      units={today.units}
+      twelveBearingDeg={today.site.twelveBearingDeg}
+      says={`${name} as a tape. ${words}`}
+      onWhy={onWhy}
+      onSwitchUnits={() => switchUnits(today)}
+    />
+  );
+}

@@ -1,0 +1,31 @@
+// Debian's Chromium as journeys, pictures and the bench drive it, and the two steps with which every one of them begins.
+
+export const CHROMIUM = '/usr/bin/chromium';
+
+/** No sandbox as root, no monitor, nothing asked of the network. */
+export const launchOptions = {
+  executablePath: CHROMIUM,
+  args: [
+    '--headless',
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+};
+
+/** The day of every picture and journey, and the two sizes. */
+export const NOW = '2026-11-24T10:00:00Z';
+export const PHONE = { width: 390, height: 844 };
+export const WIDE = { width: 1280, height: 800 };
+
+/** Opens the app on a new device and says who works on it. */
+export async function nameDevice(page, url) {
+  await page.goto(url);
+  await page.getByLabel('Who works on this device?').fill('Wall crew');
+  await page.getByRole('button', { name: 'Start' }).click();
+  await page.getByRole('navigation', { name: 'Places' }).waitFor();
+}
