@@ -17,6 +17,9 @@ export { asText, cutSentence, leadingReason, type Phrase, type Telling } from '.
 export {
   CuttingSchools,
   FindingForCut,
+  type FindingPlace,
+  findingPlaces,
+  type ReasonNotToCut,
   stillStands,
   TreeCuts,
   TreeForCut,

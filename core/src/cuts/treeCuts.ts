@@ -1,9 +1,13 @@
 // Which cuts do the open findings of this tree ask for, by the site's schools and in this season?
 import { z } from 'zod';
-import { Clearance, clearance, disorderOf, edges, type Season } from '../disorders/index';
+import { Clearance, clearance, disorderOf, edges, isCutFor, type Season } from '../disorders/index';
 import { cutBack, type Kerf, type Limb, LimbMap } from '../tree/index';
 import { cutPosition } from './cutPosition';
 import { CutPositionResult, finishes } from './model';
+
+/** Where on the tree a finding lies. */
+export const findingPlaces = ['span', 'limb', 'base', 'rootstock', 'fruit'] as const;
+export type FindingPlace = (typeof findingPlaces)[number];
 
 export const FindingForCut = z.object({
   id: z.string().min(1).max(64),
@@ -13,6 +17,9 @@ export const FindingForCut = z.object({
   disorder: z.string().min(1).max(60),
   edge: z.enum(edges),
   growthRapid: z.boolean(),
+  place: z.enum(findingPlaces).optional().describe('a span of the limb where missing'),
+  healed: z.boolean().optional(),
+  held: z.boolean().optional().describe('someone was asked and has not answered: no cut until then'),
 });
 export type FindingForCut = z.infer<typeof FindingForCut>;
 
@@ -32,10 +39,16 @@ export const CuttingSchools = z.object({
 });
 export type CuttingSchools = z.infer<typeof CuttingSchools>;
 
+export const reasonsNotToCut = ['held', 'healed', 'fruit', 'wait', 'leave'] as const;
+export type ReasonNotToCut = (typeof reasonsNotToCut)[number];
+
 export const TreeCuts = z
   .object({
     ...CutPositionResult.shape,
     clearances: z.record(z.string(), Clearance).describe('clearance of each finding, with its reason'),
+    uncut: z
+      .array(z.strictObject({ findingId: z.string(), why: z.enum(reasonsNotToCut) }))
+      .describe('findings that ask for no cut, or not yet'),
   })
   .meta({ id: 'TreeCuts' });
 export type TreeCuts = z.infer<typeof TreeCuts>;
@@ -57,8 +70,14 @@ export function treeCuts(
   const standing = findings.filter(
     (finding) => stillStands(tree.limbs, finding) && disorderOf(finding.disorder) !== undefined,
   );
+  const uncut = standing.flatMap((finding) => {
+    const why = whyNotCut(finding, season);
+    return why ? [{ findingId: finding.id, why }] : [];
+  });
+  const left = new Set(uncut.map((one) => one.findingId));
+  const asking = standing.filter((finding) => !left.has(finding.id));
   const clearances: Record<string, Clearance> = {};
-  for (const finding of standing) {
+  for (const finding of asking) {
     clearances[finding.id] = clearance({
       disorder: finding.disorder,
       season,
@@ -72,7 +91,7 @@ export function treeCuts(
   }
   const result = cutPosition({
     limbs: tree.limbs,
-    lesions: standing.map(({ id, limbId, fromCm, toCm, disorder, edge }) => ({
+    lesions: asking.map(({ id, limbId, fromCm, toCm, disorder, edge }) => ({
       id,
       limbId,
       fromCm,
@@ -85,7 +104,15 @@ export function treeCuts(
     finish: schools.finish,
     inSeasonStub: schools.inSeasonStub && season !== 'dormant',
   });
-  return { ...result, clearances };
+  return { ...result, clearances, uncut };
+}
+
+function whyNotCut(finding: FindingForCut, season: Season): ReasonNotToCut | null {
+  if (finding.held) return 'held';
+  if (finding.healed) return 'healed';
+  if (finding.place === 'fruit') return 'fruit';
+  if (isCutFor(finding.disorder, season)) return null;
+  return disorderOf(finding.disorder)?.answer === 'wait' ? 'wait' : 'leave';
 }
 
 /** Does the wood of this finding still stand? */

@@ -51,9 +51,10 @@ describe('clearance', () => {
   });
 });
 
-test('every disorder has a default school, every figure a source and a confidence', () => {
-  for (const { code, source } of disorders) {
-    expect(schoolsFor(code).map((school) => school.id)).toContain(defaultSchoolOf[code]);
+test('every disorder has a default school or says what to do instead, every figure a source and a confidence', () => {
+  for (const { code, source, answer, instead } of disorders) {
+    if (answer === 'leave') expect(instead).toBeTruthy();
+    else expect(schoolsFor(code).map((school) => school.id)).toContain(defaultSchoolOf[code]);
     expect(source).not.toBe('');
   }
   for (const school of clearanceSchools) {

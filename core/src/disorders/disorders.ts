@@ -1,34 +1,13 @@
 // Which disorders does the product know, what do they do to the wood, and how sure is that?
 import { z } from 'zod';
-
-/** high and low: remembered from published work, confident or not; practice: common practice, no source. */
-export type Confidence = 'high' | 'low' | 'practice';
-
-export interface Disorder {
-  code: string;
-  name: string;
-  /** The mark it wears on every drawing. */
-  kind: 'diseased' | 'dead' | 'damaged';
-  cause: string;
-  hosts: string;
-  tellingSigns: string;
-  /** What the tape is hooked to: "from the dark edge". */
-  edge: string;
-  /** 0 none · 1 clean between trees · 2 also after a diseased cut · 3 every cut. */
-  toolWeight: { dormant: 0 | 1 | 2 | 3; growing: 0 | 1 | 2 | 3 };
-  /** What to do when the wood is a stem and no cut is possible. */
-  onTrunk: string;
-  disposal: string;
-  /** Said beside the disorder where a law may ask for more. */
-  notifiable?: string;
-  source: string;
-  confidence: Confidence;
-}
+import type { Disorder } from './disorder';
+import { handlingTable } from './handlingTable';
+import { isGrowing, type Season } from './season';
 
 const REPORT_FIRE_BLIGHT =
   'May be notifiable where you are: ask the plant-health authority before cutting or moving wood.';
 
-export const disorders: readonly Disorder[] = [
+const worked: readonly Omit<Disorder, 'answer'>[] = [
   {
     code: 'FB_CANK_A',
     name: 'Fire blight canker, active',
@@ -122,6 +101,12 @@ export const disorders: readonly Disorder[] = [
   },
 ];
 
+/** The six that are worked through case by case, then the rest of the handling table. */
+export const disorders: readonly Disorder[] = [
+  ...worked.map((disorder) => ({ ...disorder, answer: 'cut' as const })),
+  ...handlingTable.map(({ disorder }) => disorder),
+];
+
 /** A code of this table. */
 export const DisorderCode = z.enum(disorders.map((disorder) => disorder.code) as [string, ...string[]]);
 
@@ -135,4 +120,10 @@ export function disorderOf(code: string): Disorder | undefined {
 /** Wood of a disorder that is not in the table is treated as diseased: unknown is suspect. */
 export function kindOf(code: string): Disorder['kind'] {
   return byCode.get(code)?.kind ?? 'diseased';
+}
+
+/** Is wood cut for this disorder in this season? Freeze injury waits until growth shows what is alive. */
+export function isCutFor(code: string, season: Season): boolean {
+  const answer = byCode.get(code)?.answer ?? 'cut';
+  return answer === 'cut' || (answer === 'wait' && isGrowing(season) && season !== 'bloom');
 }

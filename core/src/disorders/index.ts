@@ -1,3 +1,4 @@
+export type { Confidence } from '../register/index';
 export {
   Clearance,
   ClearanceCase,
@@ -7,7 +8,8 @@ export {
   severityFactors,
   YOUNG_BELOW_YEARS,
 } from './clearance';
-export { type Confidence, type Disorder, DisorderCode, disorderOf, disorders, kindOf } from './disorders';
+export type { Disorder } from './disorder';
+export { DisorderCode, disorderOf, disorders, isCutFor, kindOf } from './disorders';
 export {
   type ClearanceSchool,
   clearanceSchools,

@@ -1,5 +1,6 @@
 // How far from the visible edge do the schools cut?
-import type { Confidence } from './disorders';
+import type { Confidence } from '../register/index';
+import { handlingTable } from './handlingTable';
 
 export interface ClearanceSchool {
   id: string;
@@ -16,7 +17,7 @@ export interface ClearanceSchool {
   confidence: Confidence;
 }
 
-const FIRE_BLIGHT = ['FB_CANK_A', 'FB_CANK_D'] as const;
+const FIRE_BLIGHT = ['FB_CANK_A', 'FB_CANK_D', 'FB_SHOOT', 'FB_BLOS'] as const;
 
 /** Distances published in inches are kept in cm so that both tapes read them plainly (35.5 cm for 14 in). */
 export const clearanceSchools: readonly ClearanceSchool[] = [
@@ -141,16 +142,49 @@ export const clearanceSchools: readonly ClearanceSchool[] = [
     source: 'USDA Forest Service NA-FR-01-95',
     confidence: 'high',
   },
+  ...handlingTable.flatMap(({ disorder, cut }) => (cut ? [ofTable(disorder.code, cut)] : [])),
 ];
+
+/** The one figure of the handling table, as a school of its own. */
+function ofTable(
+  code: string,
+  { dormantCm, growingCm, use }: NonNullable<(typeof handlingTable)[number]['cut']>,
+): ClearanceSchool {
+  const toLive = dormantCm[1] === 0 && growingCm[1] === 0;
+  return {
+    id: tableSchool(code),
+    name: toLive ? 'To live wood' : rangeName(growingCm),
+    disorders: [code],
+    dormantCm,
+    growingCm,
+    growingFigure: false,
+    use,
+    source: 'handling tables of extension services, from memory',
+    confidence: 'low',
+  };
+}
+
+function tableSchool(code: string): string {
+  return `table-${code.toLowerCase().replaceAll('_', '-')}`;
+}
+
+function rangeName([from, to]: readonly [number, number]): string {
+  return from === to ? `${to} cm` : `${from}–${to} cm`;
+}
 
 /** What a site cuts by unless a caretaker says otherwise. */
 export const defaultSchoolOf: Readonly<Record<string, string>> = {
   FB_CANK_A: 'fb-10-12',
   FB_CANK_D: 'fb-10-12',
+  FB_SHOOT: 'fb-10-12',
+  FB_BLOS: 'fb-10-12',
   CYT: 'cyt-12-14',
   NEO: 'neo-15',
   DEAD: 'live-wood',
   BRK: 'live-wood',
+  ...Object.fromEntries(
+    handlingTable.flatMap(({ disorder: { code }, cut }) => (cut ? [[code, tableSchool(code)]] : [])),
+  ),
 };
 
 export function schoolsFor(disorder: string): ClearanceSchool[] {

@@ -9,6 +9,8 @@ export const hazards = [
   'cavity',
   'slope',
   'metal in the stem',
+  'heritage tree',
+  'boundary mark',
 ] as const;
 export type Hazard = (typeof hazards)[number];
 
@@ -81,6 +83,16 @@ export function cautions({ hazards: known, treeHeightCm, kerfHeightCm, kerfMm }:
     said.push({ kind: 'care', text: 'On the slope the third leg of the ladder goes uphill.' });
   if (known.includes('metal in the stem'))
     said.push({ kind: 'care', text: 'There is metal in the stem: no saw there.' });
+  if (known.includes('boundary mark'))
+    said.push({
+      kind: 'care',
+      text: 'A boundary mark is nailed to the stem: no saw near it, and the mark stays.',
+    });
+  if (known.includes('heritage tree'))
+    said.push({
+      kind: 'care',
+      text: 'Protected as heritage: ask the authority before cutting more than dead wood.',
+    });
   return said;
 }
 

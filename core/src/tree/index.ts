@@ -1,8 +1,11 @@
 export { cutBack, type Kerf } from './cutBack';
+export { freeId, type Measured, measured, split, widestGap, withLimb, without } from './edit';
+export { type Growth, growth, type MapGaps, mapGaps } from './growth';
 export {
   Bud,
   budDirections,
   budKinds,
+  GivenName,
   Limb,
   type LimbFault,
   type LimbKind,
@@ -10,8 +13,9 @@ export {
   limbKinds,
   limbMapFaults,
 } from './limbMap';
-export { limbNames, limbTiers, lowerFirst, type Tier } from './limbNames';
+export { limbNames, limbTiers, lowerFirst, type Tier, withGivenNames } from './limbNames';
 export { limbShape, type Point, pointAlong } from './shape';
+export { StarterTree, starterMap } from './starterMap';
 export { type Stretch, UnknownLimb, type Walk, walkTowardStool } from './walk';
 export {
   ageYearsAt,

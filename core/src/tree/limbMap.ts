@@ -30,6 +30,15 @@ export const Bud = z.strictObject({
 });
 export type Bud = z.infer<typeof Bud>;
 
+/** What a limb was called when it came on the map; it keeps that name though it is measured anew. */
+export const GivenName = z.strictObject({
+  hour: z.number().int().min(1).max(12).describe('on the crown clock'),
+  tier: z.enum(['low', 'middle', 'high']).optional().describe('for limbs on a stem'),
+  atCm: cm.optional().describe('for limbs on limbs: joint along the parent'),
+  own: z.string().trim().min(1).max(60).optional().describe('the caretaker’s own name; wins'),
+});
+export type GivenName = z.infer<typeof GivenName>;
+
 export const Limb = z
   .strictObject({
     id,
@@ -57,6 +66,7 @@ export const Limb = z
       .max(LONGEST_CM)
       .optional()
       .describe('length before the tip was cut back; ages are counted on it'),
+    named: GivenName.optional(),
   })
   .meta({ id: 'Limb', description: 'One limb of a limb map; s runs in cm from its base.' });
 export type Limb = z.infer<typeof Limb>;

@@ -1,6 +1,6 @@
 // What does anyone on the ground call this limb?
 import { CM_PER_INCH, clockHour, type Units } from '../measure/index';
-import type { Limb } from './limbMap';
+import type { GivenName, Limb } from './limbMap';
 import { limbShape } from './shape';
 import { indexLimbs } from './wood';
 
@@ -22,7 +22,7 @@ export function limbTiers(limbs: Limb[]): Map<string, Tier> {
 
 /**
  * A name for every limb, minted from its bearing on the crown clock and the height of its joint: "4 o’clock, low".
- * Limbs on limbs are told by what they hang on. Doubled names get a number in the order of the map.
+ * Limbs on limbs are told by what they hang on. A given name is kept, whatever was measured since. Doubled names get a number in the order of the map.
  *
  * @param twelveBearingDeg bearing of 12 o'clock at this site
  * @param units of the tape that a place on a limb is told by; whole cm or in
@@ -48,15 +48,31 @@ export function limbNames(
   return names;
 
   function plainName(limb: Limb): string {
+    if (limb.named?.own) return limb.named.own;
     if (limb.kind === 'trunk') return stems.length > 1 ? `Stem ${stems.indexOf(limb) + 1}` : 'Stem';
-    const hour = `${clockHour(limb.bearingDeg, twelveBearingDeg)} o’clock`;
+    const hour = `${limb.named?.hour ?? clockHour(limb.bearingDeg, twelveBearingDeg)} o’clock`;
     if (limb.kind === 'sucker') return `Sucker at ${hour}`;
     const parent = limb.parentId === null ? undefined : index.byId.get(limb.parentId);
     if (parent && parent.kind !== 'trunk') {
-      return `${hour} at ${wholeUnits(limb.jointCm, units)} on ${lowerFirst(names.get(parent.id) ?? plainName(parent))}`;
+      return `${hour} at ${wholeUnits(limb.named?.atCm ?? limb.jointCm, units)} on ${lowerFirst(names.get(parent.id) ?? plainName(parent))}`;
     }
-    return `${hour}, ${tiers.get(limb.id)}`;
+    return `${hour}, ${limb.named?.tier ?? tiers.get(limb.id)}`;
   }
+}
+
+/** Gives every limb that has none the name it is to keep: by its bearing and joint as they are now. */
+export function withGivenNames(limbs: Limb[], twelveBearingDeg: number): Limb[] {
+  const tiers = limbTiers(limbs);
+  const { byId } = indexLimbs(limbs);
+  return limbs.map((limb) => {
+    if (limb.named || limb.kind === 'trunk') return limb;
+    const parent = limb.parentId === null ? undefined : byId.get(limb.parentId);
+    const named: GivenName = {
+      hour: clockHour(limb.bearingDeg, twelveBearingDeg),
+      ...(parent && parent.kind !== 'trunk' ? { atCm: limb.jointCm } : { tier: tiers.get(limb.id) as Tier }),
+    };
+    return { ...limb, named };
+  });
 }
 
 function wholeUnits(cm: number, units: Units): string {

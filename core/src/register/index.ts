@@ -1,0 +1,26 @@
+export {
+  CULTIVAR_CONFIDENCE,
+  CULTIVAR_SOURCE,
+  Cultivar,
+  cultivarNamed,
+  cultivarsOf,
+  cultivarTable,
+  susceptibilities,
+} from './cultivars';
+export { type JobKind, jobDueOn, jobKinds } from './jobs';
+export {
+  type BearingHabit,
+  bearingHabits,
+  type Confidence,
+  type HostGroup,
+  hostGroups,
+  isTrainedFlat,
+  type Species,
+  speciesName,
+  speciesNamed,
+  speciesOf,
+  speciesTable,
+  type TreeForm,
+  treeForms,
+} from './species';
+export { byTag, serpentine } from './walkingOrder';

@@ -1,0 +1,73 @@
+// Walking order, names of species, days of jobs.
+import fc from 'fast-check';
+import { cultivarNamed, jobDueOn, jobKinds, serpentine, speciesNamed, speciesTable } from './index';
+
+const tree = (rowId: string, place: number) => ({ rowId, place, code: `${rowId}-${place}` });
+
+test('up one row, down the next, anew in every plot', () => {
+  const rows = [
+    { id: 'a1', plotId: 'a' },
+    { id: 'a2', plotId: 'a' },
+    { id: 'b1', plotId: 'b' },
+  ];
+  const trees = [tree('b1', 2), tree('a2', 1), tree('a1', 2), tree('b1', 1), tree('a2', 2), tree('a1', 1)];
+  expect(serpentine(rows, trees).map((one) => one.code)).toEqual([
+    'a1-1',
+    'a1-2',
+    'a2-2',
+    'a2-1',
+    'b1-1',
+    'b1-2',
+  ]);
+});
+
+test('every tree is walked exactly once, and neighbours in a row follow one another', () => {
+  const places = fc.uniqueArray(
+    fc.tuple(fc.constantFrom('r1', 'r2', 'r3', 'lost'), fc.integer({ min: 1, max: 40 })),
+    {
+      selector: ([row, place]) => `${row}-${place}`,
+    },
+  );
+  fc.assert(
+    fc.property(places, (list) => {
+      const trees = list.map(([row, place]) => tree(row, place));
+      const rows = ['r1', 'r2', 'r3'].map((id) => ({ id, plotId: 'p' }));
+      const walked = serpentine(rows, trees);
+      expect(walked.map((one) => one.code).sort()).toEqual(trees.map((one) => one.code).sort());
+      const changes = walked.filter((one, i) => i > 0 && one.rowId !== walked[i - 1]?.rowId).length;
+      expect(changes).toBeLessThan(Math.max(1, new Set(trees.map((one) => one.rowId)).size));
+    }),
+  );
+});
+
+test.each([
+  ['EUROPEAN plum', 'european-plum'],
+  ['european-plum', 'european-plum'],
+  [' Pear ', 'pear'],
+  ['Pêche', undefined],
+])('“%s” is the species %s', (text, code) => expect(speciesNamed(text)?.code).toBe(code));
+
+test('shapes by species are the trade’s (common practice, no source): open centre for peach, leader for pear', () => {
+  const form = (code: string) => speciesTable.find((one) => one.code === code)?.usualForm;
+  expect(['peach', 'apricot', 'sour-cherry', 'japanese-plum'].map(form)).toEqual(
+    Array(4).fill('open centre'),
+  );
+  expect(['apple', 'pear', 'sweet-cherry', 'european-plum'].map(form)).toEqual(
+    Array(4).fill('central leader'),
+  );
+});
+
+test('the caretaker’s own word on a cultivar wins over the table', () => {
+  const own = [
+    { species: 'apple', name: 'Cortland', habit: 'spur', susceptibility: 'low', note: '' },
+  ] as const;
+  expect(cultivarNamed('apple', 'cortland', own)?.habit).toBe('spur');
+  expect(cultivarNamed('apple', 'cortland', [])?.habit).toBe('tip');
+});
+
+test('guards go on before the snow of either hemisphere, and a job is never due in the past', () => {
+  expect(jobDueOn('guard', '2026-11-24', 54)).toBe('2026-11-30');
+  expect(jobDueOn('guard', '2026-12-01', 54)).toBe('2027-11-30');
+  expect(jobDueOn('guard', '2026-02-10', -34)).toBe('2026-05-31');
+  for (const { code } of jobKinds) expect(jobDueOn(code, '2026-07-15', 0) >= '2026-07-15').toBe(true);
+});

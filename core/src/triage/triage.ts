@@ -1,0 +1,186 @@
+// Is this tree worth the saw, over how many seasons, and who does it?
+import { z } from 'zod';
+import { type Hazard, hazards } from '../handling/index';
+import { treeForms } from '../register/index';
+
+export const purposes = ['picked fruit', 'wildlife', 'show', 'graft wood', 'small tree'] as const;
+export type Purpose = (typeof purposes)[number];
+
+export const TriageInput = z
+  .strictObject({
+    heightCm: z.number().min(0).max(20_000),
+    targetHeightCm: z.number().min(0).max(20_000).nullable(),
+    form: z.enum(treeForms),
+    hazards: z.array(z.enum(hazards)),
+    purposes: z.array(z.enum(purposes)),
+    fruitKnown: z.boolean().describe('a named cultivar, or fruit that somebody has tasted'),
+    affectedShare: z.number().min(0).max(1).describe('dead and diseased share of the crown'),
+    earlierShare: z
+      .number()
+      .min(0)
+      .max(1)
+      .nullable()
+      .describe('the same a season ago; null when nobody looked'),
+    stemGirdledShare: z.number().min(0).max(1).describe('of the stem, by disease'),
+    minutesLastSeason: z.number().min(0).nullable(),
+  })
+  .meta({ id: 'TriageInput' });
+export type TriageInput = z.infer<typeof TriageInput>;
+
+export const verdicts = ['hand over', 'replace', 'trial year', 'renovate', 'keep'] as const;
+export const trends = ['better', 'worse', 'steady', 'unknown'] as const;
+
+export const Triage = z
+  .strictObject({
+    verdict: z.enum(verdicts),
+    rule: z.string().describe('the row of the table that matched first'),
+    because: z.string(),
+    seasons: z.number().int().describe('1 where it is done in one'),
+    minutesASeason: z.number(),
+    trend: z.enum(trends),
+  })
+  .meta({ id: 'Triage' });
+export type Triage = z.infer<typeof Triage>;
+
+/** All figures: common practice, no source. A kept tree takes about 10 minutes, a wild one half a day. */
+const HANDED_OVER: readonly Hazard[] = ['power line', 'split stem', 'hanging limb'];
+const UNSAFE_WHEN_TALL: readonly Hazard[] = ['lean', 'cavity', 'slope'];
+const TALL_CM = 600;
+const TOO_TALL_CM = 900;
+const MOSTLY_GONE = 0.75;
+const HALF_GONE = 0.5;
+const GIRDLED = 0.5;
+const NEGLECTED_FROM = 0.2;
+const TOO_HIGH_BY = 1.3;
+const SHARE_A_SEASON = 0.2;
+const MOST_SEASONS = 5;
+const KEPT_TREE_MINUTES = 10;
+const KEPT_TREE_CM = 300;
+const CHANGED_BY = 0.05;
+
+interface Row {
+  rule: string;
+  holds(tree: TriageInput, trend: Triage['trend']): boolean;
+  verdict: Triage['verdict'];
+  because(tree: TriageInput): string;
+}
+
+const percent = (share: number) => `${Math.round(share * 100)} %`;
+const kept = (tree: TriageInput) =>
+  tree.hazards.includes('heritage tree') || tree.hazards.includes('boundary mark');
+const neglected = (tree: TriageInput) =>
+  tree.form === 'wild' ||
+  tree.affectedShare >= NEGLECTED_FROM ||
+  (tree.targetHeightCm !== null && tree.heightCm > tree.targetHeightCm * TOO_HIGH_BY);
+
+/** First match wins. The same table stands in docs/methods/triage.md. */
+export const triageTable: readonly Row[] = [
+  {
+    rule: '1 danger',
+    verdict: 'hand over',
+    holds: (tree) => tree.hazards.some((hazard) => HANDED_OVER.includes(hazard)),
+    because: (tree) =>
+      `${tree.hazards.filter((one) => HANDED_OVER.includes(one)).join(' and ')}: work for a licensed arborist.`,
+  },
+  {
+    rule: '2 tall and unsafe',
+    verdict: 'hand over',
+    holds: (tree) =>
+      tree.heightCm > TOO_TALL_CM ||
+      (tree.heightCm > TALL_CM && tree.hazards.some((one) => UNSAFE_WHEN_TALL.includes(one))),
+    because: (tree) =>
+      tree.heightCm > TOO_TALL_CM
+        ? 'Over 9 m high.'
+        : 'Over 6 m high, and it leans, is hollow or stands on a slope.',
+  },
+  {
+    rule: '3 for wildlife',
+    verdict: 'keep',
+    holds: (tree) =>
+      tree.purposes.includes('wildlife') &&
+      !tree.purposes.includes('picked fruit') &&
+      tree.stemGirdledShare < GIRDLED,
+    because: () => 'Kept for wildlife: dead wood that endangers nobody stays, disease comes out.',
+  },
+  {
+    rule: '4 nearly gone',
+    verdict: 'replace',
+    holds: (tree) => !kept(tree) && (tree.affectedShare >= MOSTLY_GONE || tree.stemGirdledShare >= GIRDLED),
+    because: (tree) =>
+      tree.stemGirdledShare >= GIRDLED
+        ? `${percent(tree.stemGirdledShare)} of the stem is girdled by disease.`
+        : `${percent(tree.affectedShare)} of the crown is dead or diseased.`,
+  },
+  {
+    rule: '5 half gone, fruit unknown',
+    verdict: 'replace',
+    holds: (tree, trend) =>
+      !kept(tree) && !tree.fruitKnown && tree.affectedShare >= HALF_GONE && trend !== 'better',
+    because: (tree) => `${percent(tree.affectedShare)} of the crown is gone and nobody knows the fruit.`,
+  },
+  {
+    rule: '6 half gone',
+    verdict: 'trial year',
+    holds: (tree) => tree.affectedShare >= HALF_GONE,
+    because: (tree) =>
+      `${percent(tree.affectedShare)} of the crown is dead or diseased: the least that must be cut, one season’s protection, then decide.`,
+  },
+  {
+    rule: '7 fruit unknown',
+    verdict: 'trial year',
+    holds: (tree) => !tree.fruitKnown && tree.purposes.includes('picked fruit') && neglected(tree),
+    because: () => 'Nobody knows the fruit: prune the least, taste it, then decide.',
+  },
+  {
+    rule: '8 neglected',
+    verdict: 'renovate',
+    holds: neglected,
+    because: (tree) =>
+      tree.affectedShare >= NEGLECTED_FROM
+        ? `${percent(tree.affectedShare)} of the crown is dead or diseased.`
+        : tree.form === 'wild'
+          ? 'It has grown wild.'
+          : 'It has outgrown the height it should have.',
+  },
+  {
+    rule: '9 sound',
+    verdict: 'keep',
+    holds: () => true,
+    because: () => 'Mostly sound and as high as it should be.',
+  },
+];
+
+/**
+ * The verdict by the first row that holds, with hours and seasons and the trend.
+ *
+ * Seasons: the share to come off (dead and diseased, or the height above target) at a fifth of the crown a season, 2 to 5.
+ * Minutes a season: 10 × (height / 3 m)^1.5 × (1 + 6 × affected share), doubled for a wild tree; measured minutes win.
+ */
+export function triage(tree: TriageInput): Triage {
+  const trend = trendOf(tree);
+  const row = triageTable.find((one) => one.holds(tree, trend)) as Row;
+  return {
+    verdict: row.verdict,
+    rule: row.rule,
+    because: row.because(tree),
+    seasons: row.verdict === 'renovate' ? seasonsFor(tree) : 1,
+    minutesASeason: tree.minutesLastSeason ?? minutesFor(tree),
+    trend,
+  };
+}
+
+function trendOf({ affectedShare, earlierShare }: TriageInput): Triage['trend'] {
+  if (earlierShare === null) return 'unknown';
+  if (affectedShare > earlierShare + CHANGED_BY) return 'worse';
+  return affectedShare < earlierShare - CHANGED_BY ? 'better' : 'steady';
+}
+
+function seasonsFor({ affectedShare, heightCm, targetHeightCm }: TriageInput): number {
+  const above = targetHeightCm === null || heightCm === 0 ? 0 : Math.max(0, 1 - targetHeightCm / heightCm);
+  return Math.max(2, Math.min(MOST_SEASONS, Math.ceil(Math.max(affectedShare, above) / SHARE_A_SEASON)));
+}
+
+function minutesFor({ heightCm, affectedShare, form }: TriageInput): number {
+  const size = Math.max(0.3, (heightCm / KEPT_TREE_CM) ** 1.5);
+  return Math.round(KEPT_TREE_MINUTES * size * (1 + 6 * affectedShare) * (form === 'wild' ? 2 : 1));
+}
