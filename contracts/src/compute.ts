@@ -8,9 +8,12 @@ import {
   TreeCuts,
   TreeForCut,
 } from '@mortisect/core/cuts';
+import { Causes, CausesInput } from '@mortisect/core/diagnosis';
 import { Clearance, ClearanceCase, DisorderCode, seasons } from '@mortisect/core/disorders';
+import { Fault, FaultTree, GapTest, LightInside, Limits, startingLimits } from '@mortisect/core/faults';
 import { Caution, CutAtHand } from '@mortisect/core/handling';
-import { Limb, LimbMap } from '@mortisect/core/tree';
+import { Limb, LimbMap, StarterTree } from '@mortisect/core/tree';
+import { Triage, TriageInput } from '@mortisect/core/triage';
 import { z } from 'zod';
 
 export const SeasonInput = z.strictObject({ day: z.iso.date(), latitude: z.number().min(-90).max(90) });
@@ -79,4 +82,39 @@ function limb(
   return { id, parentId, jointCm, lengthCm, baseMm, tipMm, ageYears, kind, bearingDeg, inclinationDeg };
 }
 
-export { Clearance, ClearanceCase, CutAtHand, CutPositionInput, CutPositionResult, NextStep, TreeCuts };
+export const FaultsInput = z
+  .strictObject({ tree: FaultTree, limits: Limits.default(startingLimits()) })
+  .meta({ id: 'FaultsInput' });
+export const FaultsResult = z.strictObject({ faults: z.array(Fault) });
+
+const MOST_THROWS = 20_000;
+export const OpennessInput = z
+  .strictObject({
+    limbs: LimbMap,
+    throws: z.number().int().min(1).max(MOST_THROWS).default(2000),
+    seed: z
+      .number()
+      .int()
+      .min(0)
+      .max(2 ** 31),
+  })
+  .meta({ id: 'OpennessInput' });
+export const Openness = z.strictObject({ gap: GapTest, light: LightInside });
+export type Openness = z.infer<typeof Openness>;
+
+export const StarterMapResult = z.strictObject({ limbs: z.array(Limb) });
+
+export {
+  Causes,
+  CausesInput,
+  Clearance,
+  ClearanceCase,
+  CutAtHand,
+  CutPositionInput,
+  CutPositionResult,
+  NextStep,
+  StarterTree,
+  TreeCuts,
+  Triage,
+  TriageInput,
+};

@@ -1,24 +1,21 @@
+export type { Openness } from './compute';
+export { ColumnMapping, ImportReport, importFormats, treeColumns } from './exchange';
 export { fieldPath, Problem } from './problem';
+export * from './records/index';
 export {
-  Action,
-  ActionBody,
-  defaultSchools,
-  Finding,
-  FindingBody,
-  LogEntry,
-  Plot,
-  RecordId,
-  Row,
-  Site,
-  Stamp,
-  TreeDetail,
-  TreeSummary,
-} from './records';
+  isOfRound,
+  type OpenRound,
+  openRound,
+  type Queue,
+  queueOf,
+  type RoundEntry,
+  roundKinds,
+  undoneIds,
+} from './round';
 export {
   type Route,
   type RouteInput,
   type RouteParsed,
   type RouteResponse,
   routes,
-  type SiteRecord,
 } from './routes';

@@ -38,6 +38,14 @@ function operation(name: string, route: Route): ZodOpenApiOperationObject {
           },
         }
       : {}),
+    ...(route.rawBody && {
+      requestBody: {
+        required: true,
+        content: Object.fromEntries(
+          route.rawBody.types.map((type) => [type, { schema: { type: 'string', format: 'binary' } }]),
+        ),
+      },
+    }),
     ...(route.body && {
       requestBody: {
         required: true,
@@ -55,7 +63,12 @@ function operation(name: string, route: Route): ZodOpenApiOperationObject {
       ],
     }),
     responses: {
-      200: { description: 'Done', content: { 'application/json': { schema: route.response } } },
+      200: {
+        description: 'Done',
+        content: route.rawAnswer
+          ? { [route.rawAnswer.split(';')[0] as string]: { schema: { type: 'string', format: 'binary' } } }
+          : { 'application/json': { schema: route.response } },
+      },
       ...(route.body && {
         400: problem('Not understood; errors[] has the path of each fault'),
         413: problem('Too large'),

@@ -1,27 +1,33 @@
 // The table of routes: the one place that says what the server answers and what the app may ask.
+
+import { LimbMap } from '@mortisect/core/tree';
 import { z } from 'zod';
 import * as compute from './compute';
+import { ImportReport, importFormats } from './exchange';
 import {
   Action,
   ActionBody,
   Finding,
   FindingBody,
+  Job,
+  JobBody,
   LogEntry,
   Plot,
   RecordId,
   Row,
   Site,
-  Stamp,
+  SiteRecord,
+  TreeBody,
   TreeDetail,
   TreeId,
   TreeSummary,
-} from './records';
+} from './records/index';
 
 export interface Route {
   method: 'get' | 'put' | 'post' | 'delete';
   /** Express form: `/api/trees/:treeId`. */
   path: string;
-  tag: 'Orchard' | 'Field records' | 'Compute' | 'Access';
+  tag: 'Orchard' | 'Field records' | 'Files' | 'Compute' | 'Access';
   summary: string;
   params?: z.ZodObject;
   query?: z.ZodObject;
@@ -33,6 +39,10 @@ export interface Route {
   open?: true;
   /** A body larger than the common limit. */
   bodyLimit?: string;
+  /** A body that is no JSON: taken as bytes, of these content types. */
+  rawBody?: { types: readonly string[]; limit: string };
+  /** An answer that is a file of this content type. */
+  rawAnswer?: string;
   example?: unknown;
 }
 
@@ -40,8 +50,11 @@ const route = <R extends Route>(given: R): R => given;
 
 const Health = z.object({ ok: z.literal(true), now: z.iso.datetime(), demo: z.boolean() });
 const Session = z.object({ required: z.boolean(), signedIn: z.boolean() });
-const SiteRecord = z.object({ site: Site, ...Stamp.shape }).meta({ id: 'SiteRecord' });
-export type SiteRecord = z.infer<typeof SiteRecord>;
+/** A file as it is sent. */
+const RawFile = z.object({
+  fileName: z.string(),
+  content: z.union([z.string(), z.instanceof(Uint8Array)]),
+});
 const baseRevision = z
   .number()
   .int()
@@ -122,6 +135,131 @@ export const routes = {
     summary: 'One tree with its limb map, findings and what was done',
     params: z.object({ treeId: TreeId }),
     response: TreeDetail,
+  }),
+  getPlotTrees: route({
+    method: 'get',
+    path: '/api/plots/:plotId/trees',
+    tag: 'Orchard',
+    summary: 'All trees of a plot with limb maps and findings, for a round without signal',
+    params: z.object({ plotId: z.string().min(1).max(64) }),
+    response: z.object({ trees: z.array(TreeDetail) }),
+  }),
+  putTree: route({
+    method: 'put',
+    path: '/api/trees/:treeId',
+    tag: 'Orchard',
+    summary: 'Write down or edit a tree; plots and rows that are not there yet are made',
+    params: z.object({ treeId: TreeId }),
+    body: z.strictObject({ baseRevision, tree: TreeBody }),
+    response: TreeSummary,
+    fromDevice: true,
+  }),
+  putLimbs: route({
+    method: 'put',
+    path: '/api/trees/:treeId/limbs',
+    tag: 'Orchard',
+    summary: 'Record the limb map of a tree as it stands',
+    params: z.object({ treeId: TreeId }),
+    body: z.strictObject({
+      baseRevision,
+      surveyedAt: z.iso.datetime({ offset: true }).describe('cuts recorded later come off this map'),
+      limbs: LimbMap,
+    }),
+    response: TreeDetail,
+    bodyLimit: '2mb',
+    fromDevice: true,
+  }),
+  getPeople: route({
+    method: 'get',
+    path: '/api/people',
+    tag: 'Orchard',
+    summary: 'Who works here, by the names on their devices',
+    response: z.object({ people: z.array(z.string()) }),
+  }),
+  getJobs: route({
+    method: 'get',
+    path: '/api/jobs',
+    tag: 'Field records',
+    summary: 'Jobs without a saw that are still to do, by the day they are due',
+    response: z.object({ jobs: z.array(Job) }),
+  }),
+  putJob: route({
+    method: 'put',
+    path: '/api/jobs/:jobId',
+    tag: 'Field records',
+    summary: 'Record, edit or finish a job',
+    params: z.object({ jobId: RecordId }),
+    body: z.strictObject({ baseRevision, job: JobBody }),
+    response: Job,
+    fromDevice: true,
+  }),
+  getRound: route({
+    method: 'get',
+    path: '/api/round',
+    tag: 'Field records',
+    summary: 'What was done in the round that is open, oldest first; empty when none is',
+    response: z.object({ actions: z.array(Action) }),
+  }),
+  putPhoto: route({
+    method: 'put',
+    path: '/api/photos/:photoId',
+    tag: 'Files',
+    summary: 'Keep a photo: JPEG, PNG or WebP; what it says of its place and camera is removed',
+    params: z.object({ photoId: RecordId }),
+    rawBody: { types: ['image/*'], limit: '4mb' },
+    response: z.object({ id: RecordId, bytes: z.number(), widthPx: z.number(), heightPx: z.number() }),
+    fromDevice: true,
+  }),
+  getPhoto: route({
+    method: 'get',
+    path: '/api/photos/:photoId',
+    tag: 'Files',
+    summary: 'A photo',
+    params: z.object({ photoId: RecordId }),
+    rawAnswer: 'image/jpeg',
+    response: RawFile,
+  }),
+  getTreesCsv: route({
+    method: 'get',
+    path: '/api/trees.csv',
+    tag: 'Files',
+    summary: 'The register as CSV',
+    rawAnswer: 'text/csv; charset=utf-8',
+    response: RawFile,
+  }),
+  getTreesGeojson: route({
+    method: 'get',
+    path: '/api/trees.geojson',
+    tag: 'Files',
+    summary: 'The trees that have a position, as GeoJSON (RFC 7946)',
+    rawAnswer: 'application/geo+json',
+    response: RawFile,
+  }),
+  getArchive: route({
+    method: 'get',
+    path: '/api/archive.json',
+    tag: 'Files',
+    summary: 'Everything: site, trees with limb maps, findings, what was done, jobs',
+    rawAnswer: 'application/json',
+    response: RawFile,
+  }),
+  importTrees: route({
+    method: 'post',
+    path: '/api/trees/import',
+    tag: 'Files',
+    summary: 'Look at a file of trees row by row, or take its good rows in one transaction',
+    query: z.object({
+      format: z.enum(importFormats),
+      take: z.enum(['nothing', 'good']).default('nothing'),
+      mapping: z
+        .string()
+        .max(10_000)
+        .optional()
+        .describe('JSON object, field of a tree to column of the file; guessed by name where missing'),
+    }),
+    rawBody: { types: ['*/*'], limit: '8mb' },
+    response: ImportReport,
+    fromDevice: true,
   }),
   getOpenWork: route({
     method: 'get',
@@ -259,6 +397,80 @@ export const routes = {
     response: compute.LimbNamesResult,
     bodyLimit: '8mb',
     example: { limbs: compute.cutPositionExample.limbs, twelveBearingDeg: 0 },
+  }),
+  computeCauses: route({
+    method: 'post',
+    path: '/api/compute/causes',
+    tag: 'Compute',
+    summary: 'Likely causes from the signs, and what to look at next',
+    body: compute.CausesInput,
+    response: compute.Causes,
+    example: { host: 'apple', season: 'dormant', answers: { BK_SUNK: 'present', BK_RINGS: 'present' } },
+  }),
+  computeFaults: route({
+    method: 'post',
+    path: '/api/compute/faults',
+    tag: 'Compute',
+    summary: 'Wood in the wrong place, measured on a limb map',
+    body: compute.FaultsInput,
+    response: compute.FaultsResult,
+    bodyLimit: '8mb',
+    example: {
+      tree: {
+        limbs: compute.cutPositionExample.limbs,
+        species: 'apple',
+        form: 'central leader',
+        habit: 'unknown',
+        reachCm: null,
+      },
+    },
+  }),
+  computeOpenness: route({
+    method: 'post',
+    path: '/api/compute/openness',
+    tag: 'Compute',
+    summary: 'Gap test with a thrown disc, and the light in the inner third of the crown',
+    body: compute.OpennessInput,
+    response: compute.Openness,
+    bodyLimit: '8mb',
+    example: { limbs: compute.cutPositionExample.limbs, throws: 500, seed: 1 },
+  }),
+  computeTriage: route({
+    method: 'post',
+    path: '/api/compute/triage',
+    tag: 'Compute',
+    summary: 'Is this tree worth the saw, over how many seasons?',
+    body: compute.TriageInput,
+    response: compute.Triage,
+    example: {
+      heightCm: 520,
+      targetHeightCm: 350,
+      form: 'wild',
+      hazards: [],
+      purposes: ['picked fruit'],
+      fruitKnown: true,
+      affectedShare: 0.2,
+      earlierShare: null,
+      stemGirdledShare: 0,
+      minutesLastSeason: null,
+    },
+  }),
+  computeStarterMap: route({
+    method: 'post',
+    path: '/api/compute/starter-map',
+    tag: 'Compute',
+    summary: 'A first limb map from form, size, girth and number of main limbs',
+    body: compute.StarterTree,
+    response: compute.StarterMapResult,
+    example: {
+      form: 'central leader',
+      species: 'apple',
+      heightCm: 380,
+      spreadCm: 360,
+      scaffolds: 6,
+      girthCm: 38,
+      ageYears: 15,
+    },
   }),
 } as const satisfies Record<string, Route>;
 

@@ -15,7 +15,9 @@ const Config = z.object({
     .string()
     .regex(/^postgres(ql)?:\/\//, 'must begin with postgres://')
     .optional(),
+  photoFolder: z.string().min(1),
   demo: z.boolean(),
+  demoTrees: z.coerce.number().int().min(0).max(20_000),
   passphrase: z.string().min(10, 'must have at least 10 characters').optional(),
   now: z.iso.datetime().optional(),
   webFolder: z.string(),
@@ -31,12 +33,16 @@ export function isLoopback(host: string): boolean {
 /** @throws {StartFailure} naming the setting that is wrong */
 export function readConfig(argv: string[], env: NodeJS.ProcessEnv): Config {
   const values = options(argv);
+  const dataFolder = values.data ?? env.MORTISECT_DATA ?? 'data';
+  const databaseUrl = env.DATABASE_URL || undefined;
   const parsed = Config.safeParse({
     host: values.host ?? env.HOST ?? '127.0.0.1',
     port: values.port ?? env.PORT ?? '3000',
-    dataFolder: values.data ?? env.MORTISECT_DATA ?? 'data',
-    databaseUrl: env.DATABASE_URL || undefined,
+    dataFolder,
+    databaseUrl,
+    photoFolder: photoFolder(env.MORTISECT_PHOTOS, dataFolder, databaseUrl),
     demo: values.demo ?? false,
+    demoTrees: values['demo-trees'] ?? '0',
     passphrase: env.MORTISECT_PASSPHRASE || undefined,
     now: values.now ?? (env.MORTISECT_NOW || undefined),
     webFolder: path.resolve(values.web ?? 'client/dist'),
@@ -52,6 +58,16 @@ export function readConfig(argv: string[], env: NodeJS.ProcessEnv): Config {
   return parsed.data;
 }
 
+/** Beside an embedded database; with a database server every process needs the same folder, so it must be named. */
+function photoFolder(named: string | undefined, dataFolder: string, databaseUrl: string | undefined): string {
+  if (named) return path.resolve(named);
+  if (databaseUrl === undefined) return path.resolve(dataFolder, 'photos');
+  throw new StartFailure(
+    'With DATABASE_URL the folder for photos must be named: all server processes share it.',
+    'Set MORTISECT_PHOTOS to a folder that every process can write to.',
+  );
+}
+
 function options(argv: string[]) {
   try {
     return parseArgs({
@@ -61,6 +77,7 @@ function options(argv: string[]) {
         port: { type: 'string' },
         data: { type: 'string' },
         demo: { type: 'boolean' },
+        'demo-trees': { type: 'string' },
         now: { type: 'string' },
         web: { type: 'string' },
       },

@@ -8,6 +8,8 @@ import { loadDemo } from './demo/load';
 import { StartFailure } from './failure';
 import { setUpAccess } from './http/access';
 import { makeApp } from './http/app';
+import { makePool } from './pool/pool';
+import { runClinic } from './standIns/clinicHours';
 import { holdDataFolder } from './store/dataFolder';
 import { openDb } from './store/openDb';
 
@@ -38,9 +40,12 @@ export async function start(config: Config, log: Logger): Promise<Running> {
     );
     undo.push(() => store.close());
     const access = await setUpAccess(config, store.db);
-    if (config.demo) await loadDemo(store.db, now());
+    if (config.demo) await loadDemo(store.db, now(), config.demoTrees);
     else await loadEmptySite(store.db, now());
-    const app = makeApp({ db: store.db, config, access, log, version: VERSION, now });
+    const pool = makePool();
+    undo.push(() => pool.close());
+    undo.push(runClinic(store.db, log, now));
+    const app = makeApp({ db: store.db, config, access, pool, log, version: VERSION, now });
     server.off('request', notYet);
     server.on('request', app);
     return { url: urlOf(server, config), stop: () => unwind(undo) };

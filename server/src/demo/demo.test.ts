@@ -8,11 +8,11 @@ import { deviceId, newId } from '../testing/orchard';
 import { loadDemo } from './load';
 import { findings, trees } from './orrinBight';
 
-test('twelve trees with sound limb maps, every finding on a limb of its tree', () => {
-  expect(trees).toHaveLength(12);
+test('48 trees with sound limb maps, every finding on a limb of its tree', () => {
+  expect(trees).toHaveLength(48);
   for (const tree of trees) {
     expect(LimbMap.safeParse(tree.limbs).error).toBeUndefined();
-    expect(tree.limbs.length).toBeGreaterThanOrEqual(7);
+    expect(tree.limbs.length).toBeGreaterThanOrEqual(6);
   }
   for (const finding of findings) {
     expect(
@@ -31,11 +31,11 @@ describe('days of the demo', () => {
 
   test('stay for a week, then move to today; a touched demo stays as it is', async () => {
     await loadDemo(store.db, '2026-11-24T10:00:00Z');
-    expect(await newestDay()).toBe('2026-11-20');
+    expect(await newestDay()).toBe('2026-11-21');
     await loadDemo(store.db, '2026-11-30T10:00:00Z');
-    expect(await newestDay()).toBe('2026-11-20');
+    expect(await newestDay()).toBe('2026-11-21');
     await loadDemo(store.db, '2027-03-10T10:00:00Z');
-    expect(await newestDay()).toBe('2027-03-06');
+    expect(await newestDay()).toBe('2027-03-07');
 
     const device = await putDevice(store.db, { id: deviceId, name: 'Wall crew' });
     const at = '2027-03-10T11:00:00.000Z';

@@ -1,5 +1,5 @@
 // A site without trees, so that a server started without the demo has something to set up.
-import { defaultSchools } from '@mortisect/contracts';
+import { defaultSchools, Site } from '@mortisect/contracts';
 import type { Db } from '../store/openDb';
 import { site } from '../store/schema';
 
@@ -11,7 +11,7 @@ export async function loadEmptySite(db: Db, now: string): Promise<void> {
       revision: 1,
       by: 'Mortisect',
       receivedAt: now,
-      value: {
+      value: Site.parse({
         name: 'My orchard',
         latitude: 0,
         longitude: 0,
@@ -21,7 +21,7 @@ export async function loadEmptySite(db: Db, now: string): Promise<void> {
         season: null,
         schools: defaultSchools(),
         agentId: 'alcohol-70',
-      },
+      }),
     })
     .onConflictDoNothing();
 }

@@ -1,5 +1,5 @@
 // Grows a limb map from a few measured scaffolds, the same one every time: side branches and buds stand where they usually do.
-import { type Bud, diameterMmAt, type Limb } from '@mortisect/core/tree';
+import { type Bud, diameterMmAt, type Limb, type StarterTree, starterMap } from '@mortisect/core/tree';
 import { z } from 'zod';
 
 export const Scaffold = z.strictObject({
@@ -49,6 +49,28 @@ export function growTree(stem: Stem, scaffolds: Scaffold[]): Limb[] {
   return [trunk, ...scaffolds.flatMap((spec, i) => withSideBranches(spec, stem, i))];
 }
 
+/** A tree from its form and size, moved a little from where a first map puts its limbs, with side branches. */
+export function growFromForm(given: StarterTree, sideBranches: number, variety: number): Limb[] {
+  const [stem, ...main] = starterMap(given);
+  if (!stem) return [];
+  const moved = main.map((limb, i): Limb => {
+    const sway = spread(i * 3 + variety);
+    const flat = given.form === 'espalier' || given.form === 'fan';
+    return {
+      ...limb,
+      lengthCm: Math.round(limb.lengthCm * (0.86 + 0.24 * sway)),
+      bearingDeg: (limb.bearingDeg + Math.round((sway - 0.5) * (flat ? 8 : 26)) + 360) % 360,
+      inclinationDeg: Math.round(limb.inclinationDeg + (sway - 0.5) * 10),
+      budsComplete: true,
+      buds: budsAlong(limb.lengthCm * 0.7, limb.lengthCm * 0.86, i),
+    };
+  });
+  const branches = moved.flatMap((limb) =>
+    Array.from({ length: sideBranches }, (_, i) => sideBranch(limb, i, sideBranches, false)),
+  );
+  return [{ ...stem, budsComplete: true }, ...moved, ...branches];
+}
+
 function withSideBranches(spec: Scaffold, stem: Stem, turn: number): Limb[] {
   const scaffold: Limb = {
     id: spec.id,
@@ -88,7 +110,7 @@ function sideBranch(scaffold: Limb, i: number, count: number, budsUnmapped: bool
     baseMm,
     tipMm: Math.min(4, baseMm),
     ageYears: Math.max(2, Math.round(scaffold.ageYears * 0.5 * (1 - jointCm / scaffold.lengthCm)) + 1),
-    kind: 'lateral',
+    kind: scaffold.kind === 'scaffold' ? 'lateral' : 'shoot',
     bearingDeg: Math.round((scaffold.bearingDeg + side * (38 + 24 * sway) + 360) % 360),
     inclinationDeg: Math.round(Math.max(-20, Math.min(75, scaffold.inclinationDeg + (sway - 0.4) * 36))),
     budsComplete: !budsUnmapped,

@@ -1,16 +1,30 @@
 // Loads the demo orchard once; one that nobody touched is moved up to today when it is older than a week.
+import { type ActionBody, FindingBody } from '@mortisect/contracts';
 import { asText, cutSentence, kerfMm, treeCuts } from '@mortisect/core/cuts';
 import { seasonOn } from '@mortisect/core/disorders';
-import { limbNames } from '@mortisect/core/tree';
+import { serpentine } from '@mortisect/core/register';
+import { limbNames, withGivenNames } from '@mortisect/core/tree';
 import { max, sql } from 'drizzle-orm';
 import { v7 } from 'uuid';
-import { putAction } from '../services/actions';
+import { writeAction } from '../services/actions';
 import { type Device, putDevice } from '../services/devices';
-import { putFinding } from '../services/findings';
+import { writeFinding } from '../services/findings';
+import { writeJob } from '../services/jobs';
 import { keep, kept } from '../services/keepsakes';
-import type { Db } from '../store/openDb';
+import type { Db, Store } from '../store/openDb';
 import * as schema from '../store/schema';
-import { crews, type DemoFinding, findings, plots, rows, site, trees } from './orrinBight';
+import {
+  crews,
+  type DemoFinding,
+  type DemoRound,
+  findings,
+  jobs,
+  plots,
+  rounds,
+  rows,
+  site,
+  trees,
+} from './orrinBight';
 
 const DAY_MS = 24 * 3600_000;
 const STALE_DAYS = 7;
@@ -20,8 +34,11 @@ interface Loaded {
   lastSeq: number;
 }
 
-/** @param now ISO moment; dates in the demo are counted back from it */
-export async function loadDemo(db: Db, now: string): Promise<void> {
+/**
+ * @param now ISO moment; dates in the demo are counted back from it
+ * @param more trees to grow beside the demo's own, for trials of scale
+ */
+export async function loadDemo(db: Db, now: string, more = 0): Promise<void> {
   const loaded = await kept<Loaded>(db, 'demo');
   if (loaded) {
     const stale = Date.parse(now) - Date.parse(loaded.at) > STALE_DAYS * DAY_MS;
@@ -31,7 +48,17 @@ export async function loadDemo(db: Db, now: string): Promise<void> {
     return;
   }
   await loadOrchard(db, now);
-  for (const [i, finding] of findings.entries()) await loadFinding(db, finding, i, now);
+  await db.transaction(async (tx) => {
+    const people = await loadCrews(tx);
+    const events = [
+      ...rounds.flatMap((round, i) => roundEvents(round, i, now, people)),
+      ...findings.flatMap((finding, i) => findingEvents(finding, i, now, people)),
+      ...jobs.map((job, i) => jobEvent(job, i, now, people)),
+    ];
+    // In the order things happened, so that the log reads as it was
+    for (const event of events.sort((a, b) => Date.parse(a.at) - Date.parse(b.at))) await event.write(tx);
+  });
+  if (more > 0) await growMore(db, more, now);
   await keep(db, 'demo', { at: now, lastSeq: await lastSeq(db) } satisfies Loaded);
 }
 
@@ -41,8 +68,19 @@ async function lastSeq(db: Db): Promise<number> {
 }
 
 async function clear(db: Db): Promise<void> {
-  await db.execute(sql`truncate site, plots, rows, trees, findings, actions, history cascade`);
+  await db.execute(sql`truncate site, plots, rows, trees, findings, actions, jobs, samples, history cascade`);
 }
+
+type People = Record<'wall' | 'boat', Device>;
+
+async function loadCrews(db: Store): Promise<People> {
+  const device = (name: string, number: number) =>
+    putDevice(db, { id: idAt('2020-01-01T00:00:00Z', number), name });
+  return { wall: await device(crews.wall, 1), boat: await device(crews.boat, 2) };
+}
+
+/** Limb maps were drawn before anything was cut. */
+const SURVEYED_DAYS_AGO = 700;
 
 async function loadOrchard(db: Db, now: string): Promise<void> {
   const year = new Date(now).getUTCFullYear();
@@ -53,51 +91,174 @@ async function loadOrchard(db: Db, now: string): Promise<void> {
     await tx.insert(schema.plots).values(plots.map((plot, position) => ({ ...plot, position })));
     await tx.insert(schema.rows).values(rows.map((row, position) => ({ ...row, position })));
     await tx.insert(schema.trees).values(
-      trees.map(({ plantedYearsAgo, ...tree }, walkingOrder) => ({
-        ...tree,
-        walkingOrder,
-        plantedYear: plantedYearsAgo === null ? null : year - plantedYearsAgo,
-        latitude: null,
-        longitude: null,
+      trees.map(({ id, rowId, place, code, limbs, plantedYearsAgo, ...value }) => ({
+        id,
+        rowId,
+        place,
+        code,
+        limbs: withGivenNames(limbs, site.twelveBearingDeg),
+        value: { ...value, plantedYear: plantedYearsAgo === null ? null : year - plantedYearsAgo },
+        revision: 1,
+        by: 'Mortisect',
+        receivedAt: now,
+        limbsRevision: 1,
+        surveyedAt: daysBefore(now, SURVEYED_DAYS_AGO, 0),
       })),
     );
   });
 }
 
-async function loadFinding(db: Db, demo: DemoFinding, i: number, now: string): Promise<void> {
+const MINUTES_A_TREE = 3;
+
+/** Something that happened: when, and how it is put on record. */
+interface DemoEvent {
+  at: string;
+  write(tx: Store): Promise<unknown>;
+}
+
+/** A walk of some hours in one morning: a start, a word on every tree, and a close unless it is still open. */
+function roundEvents(round: DemoRound, number: number, now: string, people: People): DemoEvent[] {
+  const device = people[round.crew];
+  const walked = round.seenPlots ?? (round.plotIds.length > 0 ? round.plotIds : plots.map((plot) => plot.id));
+  const onPlot = rows.filter((row) => walked.includes(row.plotId));
+  const own = trees.filter((tree) => onPlot.some((row) => row.id === tree.rowId));
+  const done = [
+    { kind: 'roundStarted', order: 'serpentine', plotIds: round.plotIds },
+    ...serpentine(onPlot, own).map(({ id }) => lookedAt(id, round)),
+    { kind: round.open ? 'roundPaused' : 'roundClosed' },
+  ];
+  return done.map((action, i) => {
+    const at = daysBefore(now, round.daysAgo, i * (MINUTES_A_TREE / MINUTES_APART));
+    const id = idAt(at, 40 + number);
+    return {
+      at,
+      write: (tx) => writeAction(tx, { id, action: { at, ...action } as ActionBody, device, now: at }),
+    };
+  });
+}
+
+function lookedAt(treeId: string, round: DemoRound): object {
+  if (round.skipped.includes(treeId)) return { kind: 'treeSkipped', treeId, reason: 'Ground too wet.' };
+  const found = findings.some((one) => one.treeId === treeId && Math.abs(one.daysAgo - round.daysAgo) <= 2);
+  const seen = round.partly.includes(treeId) ? 'from the ground' : 'all round';
+  return { kind: 'treeSeen', treeId, verdict: found ? 'found' : 'sound', seen };
+}
+
+const JOBS_WRITTEN_DAYS_AGO = 7;
+
+function jobEvent(demo: (typeof jobs)[number], i: number, now: string, people: People): DemoEvent {
+  const { inDays, ...job } = demo;
+  const at = daysBefore(now, JOBS_WRITTEN_DAYS_AGO, i);
+  const dueOn = new Date(Date.parse(now) + inDays * DAY_MS).toISOString().slice(0, 10);
+  const write = (tx: Store) =>
+    writeJob(tx, {
+      id: idAt(at, 80 + i),
+      baseRevision: null,
+      job: { ...job, dueOn, doneAt: null, withdrawn: false },
+      device: people.wall,
+      now: at,
+    });
+  return { at, write };
+}
+
+const A_ROW = 40;
+
+/** Trees in plots of their own, each like one of the demo's, for trials with thousands. */
+async function growMore(db: Db, count: number, now: string): Promise<void> {
+  const rowCount = Math.ceil(count / A_ROW);
+  await db.transaction(async (tx) => {
+    await tx
+      .insert(schema.plots)
+      .values({ id: 'scale', name: 'Scale', note: 'Grown for trials.', position: plots.length });
+    await tx.insert(schema.rows).values(
+      Array.from({ length: rowCount }, (_, i) => ({
+        id: `scale-${i}`,
+        plotId: 'scale',
+        name: `Row ${i + 1}`,
+        spacingCm: 400,
+        position: rows.length + i,
+      })),
+    );
+    for (let from = 0; from < count; from += 500) {
+      const part = Array.from({ length: Math.min(500, count - from) }, (_, i) => from + i);
+      await tx.insert(schema.trees).values(
+        part.map((number) => {
+          const {
+            id: _id,
+            rowId: _row,
+            place: _place,
+            code: _code,
+            limbs,
+            plantedYearsAgo: _age,
+            ...value
+          } = trees[number % trees.length] as (typeof trees)[number];
+          return {
+            id: `scale-${number}`,
+            rowId: `scale-${Math.floor(number / A_ROW)}`,
+            place: (number % A_ROW) + 1,
+            code: `Scale ${String(number + 1).padStart(5, '0')}`,
+            limbs,
+            value: { ...value, plantedYear: 1990 + (number % 34) },
+            revision: 1,
+            by: 'Mortisect',
+            receivedAt: now,
+            limbsRevision: 1,
+            surveyedAt: now,
+          };
+        }),
+      );
+    }
+  });
+}
+
+function findingEvents(demo: DemoFinding, i: number, now: string, people: People): DemoEvent[] {
   const tree = trees.find((one) => one.id === demo.treeId);
   const limb = tree?.limbs.find((one) => one.id === demo.limbId);
   if (!tree || !limb) throw new Error(`Demo finding ${i} lies on no limb: ${demo.treeId} ${demo.limbId}`);
-  const device = await putDevice(db, {
-    id: idAt('2020-01-01T00:00:00Z', demo.crew === 'wall' ? 1 : 2),
-    name: crews[demo.crew],
-  });
+  const device = people[demo.crew];
   const names = limbNames(tree.limbs, site.twelveBearingDeg);
   const seenAt = daysBefore(now, demo.daysAgo, i);
-  const [from, to] = demo.span.map((share) => Math.round(share * limb.lengthCm)) as [number, number];
-  const finding = {
+  const along = (share: number) => Math.round(share * limb.lengthCm);
+  const [from, to] = demo.span;
+  const { edge, disorder, note, place, signs, widthsCm } = demo;
+  const finding = FindingBody.parse({
     treeId: tree.id,
     limbId: limb.id,
-    limbName: names.get(limb.id) as string,
-    fromCm: from,
-    toCm: to,
-    disorder: demo.disorder,
-    edge: demo.edge,
+    limbName: names.get(limb.id),
+    fromCm: along(from),
+    toCm: along(to),
+    disorder,
+    edge,
+    place,
+    signs,
+    widthsCm,
+    scratches: demo.scratches.map(({ atShare, reads }) => ({ atCm: along(atShare), reads })),
     growthRapid: false,
-    note: demo.note,
+    note,
     seenAt,
     withdrawn: false,
-  };
+  });
   const id = idAt(seenAt, i);
-  await putFinding(db, { id, baseRevision: null, finding, device, now: seenAt });
-  if (demo.cutDaysAgo !== undefined)
-    await loadCut(db, tree, { ...finding, id }, daysBefore(now, demo.cutDaysAgo, i), device, i);
+  const events: DemoEvent[] = [
+    { at: seenAt, write: (tx) => writeFinding(tx, { id, baseRevision: null, finding, device, now: seenAt }) },
+  ];
+  if (demo.askOf) {
+    const at = new Date(Date.parse(seenAt) + 60_000).toISOString();
+    const { treeId, question } = demo;
+    const action = { kind: 'asked', at, treeId, findingId: id, of: crews[demo.askOf], question } as const;
+    events.push({ at, write: (tx) => writeAction(tx, { id: idAt(at, 60 + i), action, device, now: at }) });
+  }
+  if (demo.cutDaysAgo !== undefined) {
+    const at = daysBefore(now, demo.cutDaysAgo, i);
+    events.push({ at, write: (tx) => loadCut(tx, tree, { ...finding, id }, at, device, i) });
+  }
+  return events;
 }
 
 type LoadedFinding = Parameters<typeof treeCuts>[1][number] & { treeId: string };
 
 async function loadCut(
-  db: Db,
+  db: Store,
   tree: (typeof trees)[number],
   finding: LoadedFinding,
   at: string,
@@ -117,13 +278,13 @@ async function loadCut(
   const names = limbNames(tree.limbs, site.twelveBearingDeg);
   const blade = 'Blade 1';
   const earlier = new Date(Date.parse(at) - 120_000).toISOString();
-  await putAction(db, {
+  await writeAction(db, {
     id: idAt(earlier, i),
     action: { kind: 'bladeCleaned', at: earlier, blade, agentId: site.agentId },
     device,
     now: earlier,
   });
-  await putAction(db, {
+  await writeAction(db, {
     id: idAt(at, 100 + i),
     action: {
       kind: 'cutMade',
@@ -154,10 +315,12 @@ async function loadCut(
   });
 }
 
+const MINUTES_APART = 4;
+
 /** Morning of a day before `now`, a few minutes apart so that the order is kept. */
 function daysBefore(now: string, days: number, minutes: number): string {
   const day = new Date(Date.parse(now) - days * DAY_MS);
-  day.setUTCHours(9, 10 + minutes * 4, 0, 0);
+  day.setUTCHours(9, 10 + minutes * MINUTES_APART, 0, 0);
   return day.toISOString();
 }
 

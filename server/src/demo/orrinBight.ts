@@ -1,12 +1,13 @@
 // Orrin Bight: the made-up orchard of a former harbour pilot station. No real place, person or business.
 import { readFileSync } from 'node:fs';
-import { defaultSchools, type Site } from '@mortisect/contracts';
+import { defaultSchools, Site, TreeBody } from '@mortisect/contracts';
+import { findingPlaces } from '@mortisect/core/cuts';
+import { Answers, scratchReadings } from '@mortisect/core/diagnosis';
 import { edges } from '@mortisect/core/disorders';
-import { hazards } from '@mortisect/core/handling';
 import { z } from 'zod';
-import { growTree, Scaffold, Stem } from './growTree';
+import { growFromForm, growTree, Scaffold, Stem } from './growTree';
 
-export const site: z.infer<typeof Site> = {
+export const site: Site = Site.parse({
   name: 'Orrin Bight',
   latitude: 54.2,
   longitude: -10.4,
@@ -16,30 +17,62 @@ export const site: z.infer<typeof Site> = {
   season: null,
   schools: defaultSchools(),
   agentId: 'alcohol-70',
+  cultivars: [
+    ['quince', 'Station Golden', 'tip', 'high'],
+    ['medlar', 'Keeper’s Brown', 'tip', 'moderate'],
+    ['apple', 'Tidewaiter', 'spur', 'moderate'],
+    ['apple', 'Leadline Pippin', 'spur', 'low'],
+    ['apple', 'Harbour Russet', 'spur', 'low'],
+    ['apple', 'Bosun’s Late', 'partial tip', 'moderate'],
+    ['apple', 'Slack Water', 'spur', 'unknown'],
+    ['pear', 'Long Ebb', 'spur', 'moderate'],
+    ['pear', 'Wall Lantern', 'spur', 'high'],
+    ['european-plum', 'Blue Lanyard', 'spur', 'unknown'],
+    ['sweet-cherry', 'Foghorn Black', 'spur', 'moderate'],
+    ['sour-cherry', 'Coxswain', 'last year’s shoots', 'moderate'],
+    ['peach', 'Stokehold', 'last year’s shoots', 'unknown'],
+    ['apricot', 'Lamp Oil', 'spur', 'moderate'],
+  ].map(([species, name, habit, susceptibility]) => ({ species, name, habit, susceptibility, note: '' })),
+  blightHosts: [
+    { name: 'Hawthorn hedge', where: 'Along the lane, 40 m west of the wall' },
+    { name: 'Cotoneaster', where: 'By the museum door' },
+  ],
+  notifiable: [
+    {
+      codes: ['FB_SHOOT', 'FB_BLOS', 'FB_CANK_A', 'FB_CANK_D', 'FB_ROOT'],
+      authority: 'Plant-health authority of the coast',
+      note: 'Made up for the demo: ask before wood is moved off the site.',
+    },
+  ],
+  // Black knot does not occur on this coast
+  absentHere: ['BKT'],
+});
+
+const crew = z.enum(['wall', 'boat']);
+const { plantedYear: _year, plot: _plot, row: _row, ...kept } = TreeBody.shape;
+/** A tree of the demo as its data says it; years are counted back from the day it is loaded. */
+const treeShape = {
+  id: z.string(),
+  rowId: z.string(),
+  ...kept,
+  plantedYearsAgo: z.number().nullable(),
 };
 
-const text = z.string().nullable();
 const DemoTree = z
-  .strictObject({
-    id: z.string(),
-    rowId: z.string(),
-    place: z.number(),
-    code: z.string(),
-    nickname: text,
-    species: z.string(),
-    cultivar: text,
-    rootstock: text,
-    plantedYearsAgo: z.number().nullable().describe('before the year the demo is loaded in'),
-    form: z.string(),
-    heightCm: z.number(),
-    spreadCm: z.number(),
-    susceptible: z.boolean(),
-    note: z.string(),
-    hazards: z.array(z.enum(hazards)),
-    stem: Stem,
-    scaffolds: z.array(Scaffold),
-  })
+  .strictObject({ ...treeShape, stem: Stem, scaffolds: z.array(Scaffold) })
   .transform(({ stem, scaffolds, ...tree }) => ({ ...tree, limbs: growTree(stem, scaffolds) }));
+
+const GrownTree = z
+  .strictObject({ ...treeShape, girthCm: z.number(), scaffolds: z.number(), sideBranches: z.number() })
+  .transform(({ scaffolds, sideBranches, ...tree }) => {
+    const { form, species, heightCm, spreadCm, girthCm, plantedYearsAgo: ageYears, place } = tree;
+    const limbs = growFromForm(
+      { form, species, heightCm, spreadCm, scaffolds, girthCm, ageYears },
+      sideBranches,
+      place,
+    );
+    return { ...tree, limbs };
+  });
 
 const DemoFinding = z.strictObject({
   treeId: z.string(),
@@ -49,21 +82,45 @@ const DemoFinding = z.strictObject({
   edge: z.enum(edges),
   note: z.string(),
   daysAgo: z.number(),
-  crew: z.enum(['wall', 'boat']),
+  crew,
   cutDaysAgo: z.number().optional().describe('when the cut for it was made; open where missing'),
+  place: z.enum(findingPlaces).default('span'),
+  signs: Answers.default({}),
+  widthsCm: z.array(z.number()).default([]),
+  scratches: z.array(z.strictObject({ atShare: z.number(), reads: z.enum(scratchReadings) })).default([]),
+  askOf: crew.optional().describe('the crew that is asked for its opinion'),
+  question: z.string().default(''),
 });
 export type DemoFinding = z.infer<typeof DemoFinding>;
 
-const Orchard = z.strictObject({
-  crews: z.record(z.enum(['wall', 'boat']), z.string()),
-  plots: z.array(z.strictObject({ id: z.string(), name: z.string(), note: z.string() })),
-  rows: z.array(
-    z.strictObject({ id: z.string(), plotId: z.string(), name: z.string(), spacingCm: z.number() }),
-  ),
-  trees: z.array(DemoTree),
-  findings: z.array(DemoFinding),
+const DemoRound = z.strictObject({
+  daysAgo: z.number(),
+  plotIds: z.array(z.string()).describe('empty: the whole site'),
+  crew,
+  partly: z.array(z.string()).describe('trees seen from the ground only'),
+  skipped: z.array(z.string()),
+  open: z.boolean().default(false),
+  seenPlots: z.array(z.string()).optional().describe('plots walked so far; all where missing'),
 });
+export type DemoRound = z.infer<typeof DemoRound>;
 
-export const { crews, plots, rows, trees, findings } = Orchard.parse(
+const Orchard = z
+  .strictObject({
+    crews: z.record(crew, z.string()),
+    plots: z.array(z.strictObject({ id: z.string(), name: z.string(), note: z.string() })),
+    rows: z.array(
+      z.strictObject({ id: z.string(), plotId: z.string(), name: z.string(), spacingCm: z.number() }),
+    ),
+    trees: z.array(DemoTree),
+    grown: z.array(GrownTree),
+    findings: z.array(DemoFinding),
+    rounds: z.array(DemoRound),
+    jobs: z.array(
+      z.strictObject({ treeId: z.string(), job: z.string(), note: z.string(), inDays: z.number() }),
+    ),
+  })
+  .transform(({ trees, grown, ...orchard }) => ({ ...orchard, trees: [...trees, ...grown] }));
+
+export const { crews, plots, rows, trees, findings, rounds, jobs } = Orchard.parse(
   JSON.parse(readFileSync(new URL('./orrinBight.json', import.meta.url), 'utf8')),
 );

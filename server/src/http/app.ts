@@ -1,10 +1,14 @@
 // The Express app: borders first, then the table of routes, then the web app, then one error shape.
 
+import { ColumnMapping } from '@mortisect/contracts';
 import { nextStep } from '@mortisect/core/blades';
 import { cutPosition, treeCuts } from '@mortisect/core/cuts';
+import { causes } from '@mortisect/core/diagnosis';
 import { clearance, seasonOn } from '@mortisect/core/disorders';
+import { geometryFaults } from '@mortisect/core/faults';
 import { cautions } from '@mortisect/core/handling';
-import { cutBack, limbNames } from '@mortisect/core/tree';
+import { cutBack, limbNames, starterMap } from '@mortisect/core/tree';
+import { triage } from '@mortisect/core/triage';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
@@ -12,12 +16,18 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { v7 as newId } from 'uuid';
 import type { Config } from '../config';
+import type { Pool } from '../pool/pool';
 import { putAction } from '../services/actions';
-import { findDevice, putDevice } from '../services/devices';
+import { findDevice, getPeople, putDevice } from '../services/devices';
+import { exportArchive, exportCsv, exportGeojson, importTrees, mappingOf } from '../services/exchange';
 import { putFinding } from '../services/findings';
 import { readLog } from '../services/history';
-import { getOpenWork, getTree, getTrees } from '../services/orchard';
+import { getJobs, putJob } from '../services/jobs';
+import { getOpenWork, getPlotTrees, getTree, getTrees } from '../services/orchard';
+import { getPhoto, putPhoto } from '../services/photos';
+import { getRound } from '../services/rounds';
 import { getSite, putSite } from '../services/site';
+import { putLimbs, putTree } from '../services/trees';
 import type { Db } from '../store/openDb';
 import type { Access } from './access';
 import { type Handlers, mountRoutes } from './mount';
@@ -29,6 +39,7 @@ export interface AppParts {
   db: Db;
   config: Config;
   access: Access;
+  pool: Pool;
   log: Logger;
   version: string;
   now: () => string;
@@ -69,7 +80,7 @@ const CONTENT_SECURITY = {
   upgradeInsecureRequests: null,
 };
 
-function handlers({ db, config, access, now }: AppParts): Handlers {
+function handlers({ db, config, access, pool, now }: AppParts): Handlers {
   return {
     health: () => ({ ok: true, now: now(), demo: config.demo }),
     getSession: ({ request }) => ({ required: access.required, signedIn: access.signedIn(request) }),
@@ -86,6 +97,28 @@ function handlers({ db, config, access, now }: AppParts): Handlers {
     putSite: ({ body, device }) => putSite(db, body.site, body.baseRevision, device, now()),
     getTrees: () => getTrees(db),
     getTree: ({ params }) => getTree(db, params.treeId),
+    getPlotTrees: ({ params }) => getPlotTrees(db, params.plotId),
+    putTree: ({ params, body, device }) => putTree(db, { id: params.treeId, ...body, device, now: now() }),
+    putLimbs: ({ params, body, device }) =>
+      putLimbs(db, { treeId: params.treeId, ...body, device, now: now() }),
+    getPeople: () => getPeople(db),
+    getJobs: () => getJobs(db),
+    putJob: ({ params, body, device }) => putJob(db, { id: params.jobId, ...body, device, now: now() }),
+    getRound: () => getRound(db),
+    putPhoto: ({ params, bytes }) => putPhoto(config.photoFolder, params.photoId, bytes),
+    getPhoto: ({ params }) => getPhoto(config.photoFolder, params.photoId),
+    getTreesCsv: () => exportCsv(db),
+    getTreesGeojson: () => exportGeojson(db),
+    getArchive: () => exportArchive(db, now()),
+    importTrees: ({ query: { format, take, mapping }, bytes, device }) =>
+      importTrees(db, pool, {
+        bytes,
+        format,
+        take,
+        mapping: mappingOf(mapping, ColumnMapping.parse),
+        device,
+        now: now(),
+      }),
     getOpenWork: () => getOpenWork(db),
     putFinding: ({ params, body, device }) =>
       putFinding(db, { id: params.findingId, ...body, device, now: now() }),
@@ -99,6 +132,11 @@ function handlers({ db, config, access, now }: AppParts): Handlers {
     computeClearance: ({ body }) => clearance(body),
     computeSeason: ({ body }) => ({ season: seasonOn(body.day, body.latitude) }),
     computeCutBack: ({ body }) => ({ limbs: cutBack(body.limbs, body.kerfs) }),
+    computeCauses: ({ body }) => causes(body),
+    computeFaults: ({ body }) => ({ faults: geometryFaults(body.tree, body.limits) }),
+    computeOpenness: ({ body }) => pool.openness(body),
+    computeTriage: ({ body }) => triage(body),
+    computeStarterMap: ({ body }) => ({ limbs: starterMap(body) }),
     computeLimbNames: ({ body }) => ({
       names: Object.fromEntries(limbNames(body.limbs, body.twelveBearingDeg, body.units)),
     }),

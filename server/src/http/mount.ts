@@ -1,11 +1,13 @@
 // Puts the table of routes on Express: parse at the border, hand plain data to the handler, send plain data back.
 import { RecordId, type Route, type RouteParsed, type RouteResponse, routes } from '@mortisect/contracts';
 import { MOST_LESIONS, MOST_LIMBS } from '@mortisect/core/cuts';
-import express, { type Express, type Request, type RequestHandler } from 'express';
+import express, { type Express, type Request, type RequestHandler, type Response } from 'express';
 import { HttpProblem } from '../refusal';
 import type { Device } from '../services/devices';
 
 interface Asked<R extends Route> extends RouteParsed<R> {
+  /** The body of a route that takes bytes. */
+  bytes: Buffer;
   /** The device a write came from; only on routes that ask for it. */
   device: Device;
   request: Request;
@@ -32,19 +34,39 @@ export function mountRoutes(app: Express, handlers: Handlers, options: MountOpti
     const steps: RequestHandler[] = [];
     if (!route.open) steps.push(options.guard);
     if (route.body) steps.push(jsonOnly, express.json({ limit: route.bodyLimit ?? COMMON_LIMIT }));
+    if (route.rawBody)
+      steps.push(express.raw({ type: [...route.rawBody.types], limit: route.rawBody.limit }), bytesOnly);
     steps.push(async (request, response) => {
       const asked = {
         params: route.params?.parse(request.params),
         query: route.query?.parse(request.query),
         body: route.body?.parse(withinSize(request.body)),
+        bytes: route.rawBody ? request.body : undefined,
         device: route.fromDevice ? await deviceOf(request, options) : undefined,
         request,
       };
-      response.json(await handle(asked));
+      const answer = await handle(asked);
+      if (route.rawAnswer) sendFile(response, route.rawAnswer, answer as RouteResponse<RawRoute>);
+      else response.json(answer);
     });
     app[route.method](route.path, ...steps);
   }
 }
+
+type RawRoute = (typeof routes)['getPhoto'];
+
+function sendFile(response: Response, type: string, { fileName, content }: RouteResponse<RawRoute>): void {
+  response.type(type);
+  if (!type.startsWith('image/')) response.attachment(fileName).type(type);
+  response.send(typeof content === 'string' ? content : Buffer.from(content));
+}
+
+const bytesOnly: RequestHandler = (request, _response, next) => {
+  if (Buffer.isBuffer(request.body) && request.body.length > 0) return next();
+  next(
+    new HttpProblem(415, 'no-file', 'No file', 'Send the file itself as the body, with its content type.'),
+  );
+};
 
 const jsonOnly: RequestHandler = (request, _response, next) => {
   if (request.is('application/json')) return next();

@@ -2,56 +2,69 @@
 import { isDeepStrictEqual } from 'node:util';
 import type { Action, ActionBody } from '@mortisect/contracts';
 import { and, eq, inArray } from 'drizzle-orm';
-import type { z } from 'zod';
 import { doesNotFit, moved } from '../refusal';
+import { CLINIC, takeSample } from '../standIns/clinic';
 import type { Db, Store } from '../store/openDb';
 import { actions, findings, trees } from '../store/schema';
 import type { Device } from './devices';
 import { append } from './history';
 import { asAction } from './orchard';
 
-type Body = z.infer<typeof ActionBody>;
-
 export interface ActionWrite {
   id: string;
-  action: Body;
+  action: ActionBody;
   device: Device;
   now: string;
 }
 
 /** Sent twice it counts once; the same id with other content is refused with both versions. */
-export function putAction(db: Db, { id, action, device, now }: ActionWrite): Promise<z.infer<typeof Action>> {
-  return db.transaction(async (tx) => {
-    const treeId = await treeOf(tx, action);
-    const [kept] = await tx
-      .insert(actions)
-      .values({ id, treeId, at: action.at, value: action, undone: false, by: device.name, receivedAt: now })
-      .onConflictDoNothing()
-      .returning();
-    if (!kept) return repeated(tx, id, action);
-    await carryOut(tx, action);
-    await append(tx, {
-      at: action.at,
-      receivedAt: now,
-      recordId: id,
-      revision: 1,
-      treeId,
-      deviceId: device.id,
-      by: device.name,
-      value: { kind: 'action', action },
-    });
-    return asAction(kept);
-  });
+export function putAction(db: Db, write: ActionWrite): Promise<Action> {
+  return db.transaction((tx) => writeAction(tx, write));
 }
 
-async function repeated(tx: Store, id: string, action: Body): Promise<z.infer<typeof Action>> {
+/** One action inside a transaction that does more. */
+export async function writeAction(tx: Store, { id, action, device, now }: ActionWrite): Promise<Action> {
+  if (action.kind === 'sampleAnswered' && device.id !== CLINIC.id) {
+    throw doesNotFit('kind', 'Only the plant clinic answers a sample.');
+  }
+  const treeId = await treeOf(tx, action);
+  const [kept] = await tx
+    .insert(actions)
+    .values({
+      id,
+      treeId,
+      kind: action.kind,
+      at: action.at,
+      value: action,
+      undone: false,
+      by: device.name,
+      receivedAt: now,
+    })
+    .onConflictDoNothing()
+    .returning();
+  if (!kept) return repeated(tx, id, action);
+  await carryOut(tx, id, action);
+  await append(tx, {
+    at: action.at,
+    receivedAt: now,
+    recordId: id,
+    revision: 1,
+    treeId,
+    deviceId: device.id,
+    by: device.name,
+    value: { kind: 'action', action },
+  });
+  return asAction(kept);
+}
+
+async function repeated(tx: Store, id: string, action: ActionBody): Promise<Action> {
   const [row] = await tx.select().from(actions).where(eq(actions.id, id));
   if (row && isDeepStrictEqual(row.value, action)) return asAction(row);
   throw moved(action, row ? asAction(row) : null);
 }
 
-async function treeOf(tx: Store, action: Body): Promise<string | null> {
-  if (action.kind === 'bladeCleaned') return null;
+async function treeOf(tx: Store, action: ActionBody): Promise<string | null> {
+  if (!('treeId' in action) && action.kind !== 'undone') return null;
   if (action.kind === 'undone') {
     const [row] = await tx.select().from(actions).where(eq(actions.id, action.actionId));
     if (!row) throw doesNotFit('actionId', 'There is no such action to undo.');
@@ -64,18 +77,29 @@ async function treeOf(tx: Store, action: Body): Promise<string | null> {
   if (action.kind === 'cutMade' && !tree.limbs.some((limb) => limb.id === action.cut.limbId)) {
     throw doesNotFit('cut.limbId', `Limb ${action.cut.limbId} is not on this tree.`);
   }
+  const named = findingsNamed(action);
+  if (named.length === 0) return action.treeId;
   const own = await tx
     .select({ id: findings.id })
     .from(findings)
-    .where(and(eq(findings.treeId, action.treeId), inArray(findings.id, action.findingIds)));
+    .where(and(eq(findings.treeId, action.treeId), inArray(findings.id, named)));
   const known = new Set(own.map(({ id }) => id));
-  const missing = action.findingIds.findIndex((id) => !known.has(id));
-  if (missing >= 0) throw doesNotFit(`findingIds[${missing}]`, 'This finding is not on this tree.');
+  const missing = named.findIndex((id) => !known.has(id));
+  if (missing >= 0) {
+    const path = 'findingIds' in action ? `findingIds[${missing}]` : 'findingId';
+    throw doesNotFit(path, 'This finding is not on this tree.');
+  }
   return action.treeId;
 }
 
+function findingsNamed(action: ActionBody): string[] {
+  if ('findingIds' in action) return action.findingIds;
+  return 'findingId' in action ? [action.findingId] : [];
+}
+
 /** Brings the present in line: a cut closes its findings, an undo opens them again. */
-async function carryOut(tx: Store, action: Body): Promise<void> {
+async function carryOut(tx: Store, id: string, action: ActionBody): Promise<void> {
+  if (action.kind === 'sampleSent') return takeSample(tx, id, action);
   if (action.kind === 'cutMade') {
     await tx
       .update(findings)

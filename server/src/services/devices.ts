@@ -1,5 +1,5 @@
 // Each device says once who works on it.
-import { eq } from 'drizzle-orm';
+import { asc, eq } from 'drizzle-orm';
 import type { Store } from '../store/openDb';
 import { devices } from '../store/schema';
 
@@ -19,4 +19,10 @@ export async function putDevice(db: Store, device: Device): Promise<Device> {
     .values(device)
     .onConflictDoUpdate({ target: devices.id, set: { name: device.name } });
   return device;
+}
+
+/** Everybody who works here, by the names on their devices; each once. */
+export async function getPeople(db: Store): Promise<{ people: string[] }> {
+  const named = await db.selectDistinct({ name: devices.name }).from(devices).orderBy(asc(devices.name));
+  return { people: named.map(({ name }) => name) };
 }

@@ -1,8 +1,7 @@
 // Findings: made on a phone, sent as often as it takes, edited on a revision.
 import { isDeepStrictEqual } from 'node:util';
-import type { Finding, FindingBody } from '@mortisect/contracts';
+import { type Finding, FindingBody } from '@mortisect/contracts';
 import { and, eq, sql } from 'drizzle-orm';
-import type { z } from 'zod';
 import { doesNotFit, moved, notThere } from '../refusal';
 import type { Db, Store } from '../store/openDb';
 import { actions, findings, trees } from '../store/schema';
@@ -10,67 +9,68 @@ import type { Device } from './devices';
 import { append } from './history';
 import { asFinding } from './orchard';
 
-type Body = z.infer<typeof FindingBody>;
-
 export interface FindingWrite {
   id: string;
   baseRevision: number | null;
-  finding: Body;
+  finding: FindingBody;
   device: Device;
   now: string;
 }
 
 /** Sent twice it counts once; made on an older revision it is refused with both versions. */
-export function putFinding(
-  db: Db,
-  { id, baseRevision, finding, device, now }: FindingWrite,
-): Promise<z.infer<typeof Finding>> {
-  return db.transaction(async (tx) => {
-    const [row] = await tx.select().from(findings).where(eq(findings.id, id)).for('update');
-    if (row && isDeepStrictEqual(row.value, finding)) return asFinding(row);
-    if ((row?.revision ?? null) !== baseRevision) {
-      if (!row) throw notThere(`Finding ${id}`);
-      throw moved(finding, asFinding(row));
-    }
-    await checkPlace(tx, finding);
-    const state = finding.withdrawn
-      ? 'withdrawn'
-      : (await isAnswered(tx, id, finding.treeId))
-        ? 'closed'
-        : 'open';
-    const written = {
-      treeId: finding.treeId,
-      state,
-      value: finding,
-      revision: (row?.revision ?? 0) + 1,
-      by: device.name,
-      receivedAt: now,
-    } as const;
-    const [kept] = await tx
-      .insert(findings)
-      .values({ id, ...written })
-      .onConflictDoUpdate({
-        target: findings.id,
-        set: written,
-        setWhere: row ? eq(findings.revision, row.revision) : sql`false`,
-      })
-      .returning();
-    if (!kept) throw moved(finding, await current(tx, id));
-    await append(tx, {
-      at: finding.seenAt,
-      receivedAt: now,
-      recordId: id,
-      revision: kept.revision,
-      treeId: finding.treeId,
-      deviceId: device.id,
-      by: device.name,
-      value: { kind: 'finding', finding },
-    });
-    return asFinding(kept);
-  });
+export function putFinding(db: Db, write: FindingWrite): Promise<Finding> {
+  return db.transaction((tx) => writeFinding(tx, write));
 }
 
-async function checkPlace(tx: Store, finding: Body): Promise<void> {
+/** One finding inside a transaction that does more. */
+export async function writeFinding(
+  tx: Store,
+  { id, baseRevision, finding, device, now }: FindingWrite,
+): Promise<Finding> {
+  const [row] = await tx.select().from(findings).where(eq(findings.id, id)).for('update');
+  if (row && isDeepStrictEqual(FindingBody.parse(row.value), finding)) return asFinding(row);
+  if ((row?.revision ?? null) !== baseRevision) {
+    if (!row) throw notThere(`Finding ${id}`);
+    throw moved(finding, asFinding(row));
+  }
+  await checkPlace(tx, finding);
+  const state = finding.withdrawn
+    ? 'withdrawn'
+    : (await isAnswered(tx, id, finding.treeId))
+      ? 'closed'
+      : 'open';
+  const written = {
+    treeId: finding.treeId,
+    state,
+    value: finding,
+    revision: (row?.revision ?? 0) + 1,
+    by: device.name,
+    receivedAt: now,
+  } as const;
+  const [kept] = await tx
+    .insert(findings)
+    .values({ id, ...written })
+    .onConflictDoUpdate({
+      target: findings.id,
+      set: written,
+      setWhere: row ? eq(findings.revision, row.revision) : sql`false`,
+    })
+    .returning();
+  if (!kept) throw moved(finding, await current(tx, id));
+  await append(tx, {
+    at: finding.seenAt,
+    receivedAt: now,
+    recordId: id,
+    revision: kept.revision,
+    treeId: finding.treeId,
+    deviceId: device.id,
+    by: device.name,
+    value: { kind: 'finding', finding },
+  });
+  return asFinding(kept);
+}
+
+async function checkPlace(tx: Store, finding: FindingBody): Promise<void> {
   const [tree] = await tx.select({ limbs: trees.limbs }).from(trees).where(eq(trees.id, finding.treeId));
   if (!tree) throw doesNotFit('finding.treeId', `Tree ${finding.treeId} is not in this orchard.`);
   const limb = tree.limbs.find((one) => one.id === finding.limbId);
@@ -91,7 +91,7 @@ async function isAnswered(tx: Store, id: string, treeId: string): Promise<boolea
   return done.some(({ value }) => value.kind === 'cutMade' && value.findingIds.includes(id));
 }
 
-async function current(tx: Store, id: string): Promise<z.infer<typeof Finding> | null> {
+async function current(tx: Store, id: string): Promise<Finding | null> {
   const [row] = await tx.select().from(findings).where(eq(findings.id, id));
   return row ? asFinding(row) : null;
 }

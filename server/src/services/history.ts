@@ -1,5 +1,5 @@
 // The append-only history: every revision of every record, and the Book's log read from it.
-import type { LogEntry } from '@mortisect/contracts';
+import { FindingBody, type LogEntry, Site } from '@mortisect/contracts';
 import { desc, eq, lt, sql } from 'drizzle-orm';
 import type { z } from 'zod';
 import type { Store } from '../store/openDb';
@@ -60,10 +60,16 @@ function asEntry({ history: row, treeCode, undone }: LogRow): Entry {
 function entryOf({ value, recordId, revision }: LogRow['history'], undone: boolean): Entry['entry'] {
   switch (value.kind) {
     case 'finding':
-      return { ...value, recordId, revision };
+      return { kind: 'finding', finding: FindingBody.parse(value.finding), recordId, revision };
     case 'action':
       return { ...value, recordId, undone };
     case 'site':
+      return { kind: 'site', site: Site.parse(value.site), revision };
+    case 'tree':
       return { ...value, revision };
+    case 'limbs':
+      return { kind: 'limbs', limbs: value.limbs.length, revision };
+    case 'job':
+      return { ...value, recordId, revision };
   }
 }

@@ -1,58 +1,146 @@
 // Trees as they are read: summaries in walking order, one tree with all that is known of it.
-import type { Action, Finding, Plot, Row, TreeDetail, TreeSummary } from '@mortisect/contracts';
-import { asc, count, desc, eq, inArray } from 'drizzle-orm';
-import type { z } from 'zod';
+import {
+  type Action,
+  type Finding,
+  FindingBody,
+  type Job,
+  type Plot,
+  type Row,
+  roundKinds,
+  type TreeDetail,
+  type TreeSummary,
+} from '@mortisect/contracts';
+import { serpentine } from '@mortisect/core/register';
+import { and, asc, count, desc, eq, inArray, max, notInArray } from 'drizzle-orm';
 import { notThere } from '../refusal';
 import type { Store } from '../store/openDb';
-import { actions, findings, plots, rows, trees } from '../store/schema';
+import { actions, findings, jobs, plots, rows, trees } from '../store/schema';
 import { moment } from './moment';
 
-type Detail = z.infer<typeof TreeDetail>;
-type TreeRow = typeof trees.$inferSelect & { plotId: string };
+interface Orchard {
+  plots: Plot[];
+  rows: Row[];
+  trees: TreeSummary[];
+}
 
-export async function getTrees(db: Store): Promise<{
-  plots: z.infer<typeof Plot>[];
-  rows: z.infer<typeof Row>[];
-  trees: z.infer<typeof TreeSummary>[];
-}> {
-  const [plotRows, rowRows, treeRows, open] = await Promise.all([
-    db.select().from(plots).orderBy(asc(plots.position)),
-    db.select().from(rows).orderBy(asc(rows.position)),
-    db
-      .select({ tree: trees, plotId: rows.plotId })
-      .from(trees)
-      .innerJoin(rows, eq(rows.id, trees.rowId))
-      .orderBy(asc(trees.walkingOrder)),
+export async function getTrees(db: Store): Promise<Orchard> {
+  const [places, treeRows, open, seen] = await Promise.all([
+    placesOf(db),
+    db.select(TREE_COLUMNS).from(trees),
     db
       .select({ treeId: findings.treeId, open: count() })
       .from(findings)
       .where(eq(findings.state, 'open'))
       .groupBy(findings.treeId),
+    lastSeen(db),
   ]);
   const openOf = new Map(open.map((one) => [one.treeId, one.open]));
+  const summaries = treeRows.map((tree) =>
+    summary(tree, places, { openFindings: openOf.get(tree.id) ?? 0, lastSeenAt: seen.get(tree.id) ?? null }),
+  );
+  return { plots: places.plots, rows: places.rows, trees: serpentine(places.rows, summaries) };
+}
+
+/** Without the limb map, which is most of a tree's weight. */
+const TREE_COLUMNS = {
+  id: trees.id,
+  rowId: trees.rowId,
+  place: trees.place,
+  code: trees.code,
+  value: trees.value,
+  revision: trees.revision,
+  by: trees.by,
+  receivedAt: trees.receivedAt,
+};
+type TreeRow = Pick<typeof trees.$inferSelect, keyof typeof TREE_COLUMNS>;
+
+interface Places {
+  plots: Plot[];
+  /** In order of their plots, then their own. */
+  rows: Row[];
+}
+
+export async function placesOf(db: Store): Promise<Places> {
+  const [plotRows, rowRows] = await Promise.all([
+    db.select().from(plots).orderBy(asc(plots.position), asc(plots.id)),
+    db
+      .select({ row: rows })
+      .from(rows)
+      .innerJoin(plots, eq(plots.id, rows.plotId))
+      .orderBy(asc(plots.position), asc(plots.id), asc(rows.position), asc(rows.id)),
+  ]);
   return {
     plots: plotRows.map(({ id, name, note }) => ({ id, name, note })),
-    rows: rowRows.map(({ id, plotId, name, spacingCm }) => ({ id, plotId, name, spacingCm })),
-    trees: treeRows.map(({ tree, plotId }) => summary({ ...tree, plotId }, openOf.get(tree.id) ?? 0)),
+    rows: rowRows.map(({ row: { id, plotId, name, spacingCm } }) => ({ id, plotId, name, spacingCm })),
   };
 }
 
-export async function getTree(db: Store, treeId: string): Promise<Detail> {
+async function lastSeen(db: Store, ids?: string[]): Promise<Map<string, string>> {
+  const seen = await db
+    .select({ treeId: actions.treeId, at: max(actions.at) })
+    .from(actions)
+    .where(
+      and(
+        eq(actions.kind, 'treeSeen'),
+        eq(actions.undone, false),
+        ids ? inArray(actions.treeId, ids) : undefined,
+      ),
+    )
+    .groupBy(actions.treeId);
+  return new Map(seen.flatMap(({ treeId, at }) => (treeId && at ? [[treeId, moment(at)]] : [])));
+}
+
+function summary(
+  { value, receivedAt, ...tree }: TreeRow,
+  { plots: plotList, rows: rowList }: Places,
+  state: Pick<TreeSummary, 'openFindings' | 'lastSeenAt'>,
+): TreeSummary {
+  const row = rowList.find((one) => one.id === tree.rowId);
+  const plot = plotList.find((one) => one.id === row?.plotId);
+  return {
+    ...value,
+    ...tree,
+    ...state,
+    plotId: plot?.id ?? '',
+    plot: plot?.name ?? '',
+    row: row?.name ?? '',
+    receivedAt: moment(receivedAt),
+  };
+}
+
+export async function getTree(db: Store, treeId: string): Promise<TreeDetail> {
   const [detail] = await details(db, [treeId]);
   if (!detail) throw notThere(`Tree ${treeId}`);
   return detail;
 }
 
+export async function getPlotTrees(db: Store, plotId: string): Promise<{ trees: TreeDetail[] }> {
+  const own = await db
+    .select({ id: trees.id })
+    .from(trees)
+    .innerJoin(rows, eq(rows.id, trees.rowId))
+    .where(eq(rows.plotId, plotId));
+  return {
+    trees: await details(
+      db,
+      own.map((tree) => tree.id),
+    ),
+  };
+}
+
 const LATEST = 50;
 
-export async function getOpenWork(
-  db: Store,
-): Promise<{ trees: Detail[]; latestActions: z.infer<typeof Action>[] }> {
+export async function getOpenWork(db: Store): Promise<{ trees: TreeDetail[]; latestActions: Action[] }> {
   const open = await db
     .selectDistinct({ treeId: findings.treeId })
     .from(findings)
     .where(eq(findings.state, 'open'));
-  const latest = await db.select().from(actions).orderBy(desc(actions.at)).limit(LATEST);
+  const latest = await db
+    .select()
+    .from(actions)
+    .where(notInArray(actions.kind, [...roundKinds]))
+    .orderBy(desc(actions.at))
+    .limit(LATEST);
   return {
     trees: await details(
       db,
@@ -62,51 +150,52 @@ export async function getOpenWork(
   };
 }
 
-async function details(db: Store, ids: string[]): Promise<Detail[]> {
+export async function details(db: Store, ids: string[]): Promise<TreeDetail[]> {
   if (ids.length === 0) return [];
-  const [treeRows, findingRows, actionRows] = await Promise.all([
-    db
-      .select({ tree: trees, plotId: rows.plotId })
-      .from(trees)
-      .innerJoin(rows, eq(rows.id, trees.rowId))
-      .where(inArray(trees.id, ids))
-      .orderBy(asc(trees.walkingOrder)),
+  const [places, treeRows, findingRows, actionRows, jobRows, seen] = await Promise.all([
+    placesOf(db),
+    db.select().from(trees).where(inArray(trees.id, ids)),
     db
       .select()
       .from(findings)
       .where(inArray(findings.treeId, ids))
       .orderBy(asc(findings.receivedAt), asc(findings.id)),
     db.select().from(actions).where(inArray(actions.treeId, ids)).orderBy(asc(actions.at), asc(actions.id)),
+    db.select().from(jobs).where(inArray(jobs.treeId, ids)).orderBy(asc(jobs.receivedAt), asc(jobs.id)),
+    lastSeen(db, ids),
   ]);
   const findingsOf = grouped(findingRows, (row) => row.treeId);
   const actionsOf = grouped(actionRows, (row) => row.treeId ?? '');
-  return treeRows.map(({ tree, plotId }) => {
+  const jobsOf = grouped(jobRows, (row) => row.treeId);
+  return serpentine(places.rows, treeRows).map(({ limbs, limbsRevision, surveyedAt, ...tree }) => {
     const own = (findingsOf.get(tree.id) ?? []).map(asFinding);
+    const openFindings = own.filter((finding) => finding.state === 'open').length;
     return {
-      tree: summary({ ...tree, plotId }, own.filter((finding) => finding.state === 'open').length),
-      limbs: tree.limbs,
+      tree: summary(tree, places, { openFindings, lastSeenAt: seen.get(tree.id) ?? null }),
+      limbs,
+      limbsRevision,
+      surveyedAt: moment(surveyedAt),
       findings: own,
       actions: (actionsOf.get(tree.id) ?? []).map(asAction),
+      jobs: (jobsOf.get(tree.id) ?? []).map(asJob),
     };
   });
 }
 
 function grouped<T>(list: T[], key: (one: T) => string): Map<string, T[]> {
   const groups = new Map<string, T[]>();
-  for (const one of list) groups.set(key(one), [...(groups.get(key(one)) ?? []), one]);
+  for (const one of list) {
+    const group = groups.get(key(one));
+    if (group) group.push(one);
+    else groups.set(key(one), [one]);
+  }
   return groups;
 }
 
-function summary(
-  { limbs: _limbs, walkingOrder: _order, ...tree }: TreeRow,
-  openFindings: number,
-): z.infer<typeof TreeSummary> {
-  return { ...tree, openFindings };
-}
-
-export function asFinding(row: typeof findings.$inferSelect): z.infer<typeof Finding> {
+export function asFinding(row: typeof findings.$inferSelect): Finding {
   return {
-    ...row.value,
+    // Findings of earlier versions say less; what they leave out is filled in
+    ...FindingBody.parse(row.value),
     id: row.id,
     state: row.state,
     revision: row.revision,
@@ -115,7 +204,7 @@ export function asFinding(row: typeof findings.$inferSelect): z.infer<typeof Fin
   };
 }
 
-export function asAction(row: typeof actions.$inferSelect): z.infer<typeof Action> {
+export function asAction(row: typeof actions.$inferSelect): Action {
   return {
     id: row.id,
     action: row.value,
@@ -123,4 +212,8 @@ export function asAction(row: typeof actions.$inferSelect): z.infer<typeof Actio
     by: row.by,
     receivedAt: moment(row.receivedAt),
   };
+}
+
+export function asJob(row: typeof jobs.$inferSelect): Job {
+  return { ...row.value, id: row.id, revision: row.revision, by: row.by, receivedAt: moment(row.receivedAt) };
 }

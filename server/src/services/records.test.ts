@@ -1,5 +1,5 @@
 // Records: sent twice they count once, an edit on an older revision is refused with both versions, history only grows.
-import type { FindingBody } from '@mortisect/contracts';
+import { FindingBody } from '@mortisect/contracts';
 import request from 'supertest';
 import { deviceId, freshServerDatabase, newId, type Orchard, openOrchard } from '../testing/orchard';
 
@@ -32,7 +32,7 @@ function records(kind: (typeof places)[number][0]): void {
     (await request(orchard.app).get(path).set('Host', '127.0.0.1').expect(200)).body;
   const newest = async () => (await get('/api/log?limit=1')).entries[0];
 
-  const canker: FindingBody = {
+  const canker = FindingBody.parse({
     treeId: 'lee-wall-07',
     limbId: 'C',
     limbName: '4 o’clock, low',
@@ -44,7 +44,7 @@ function records(kind: (typeof places)[number][0]): void {
     note: '',
     seenAt: '2026-11-24T09:00:00.000Z',
     withdrawn: false,
-  };
+  });
   const save = (id: string, baseRevision: number | null, finding: FindingBody) =>
     put(`/api/findings/${id}`, { baseRevision, finding });
   const cutMade = (findingId: string) => ({

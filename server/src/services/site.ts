@@ -1,7 +1,6 @@
 // The site: one record, edited on a revision.
 import { isDeepStrictEqual } from 'node:util';
-import type { Site, SiteRecord } from '@mortisect/contracts';
-import type { z } from 'zod';
+import { Site, type SiteRecord } from '@mortisect/contracts';
 import { moved, notThere } from '../refusal';
 import type { Db, Store } from '../store/openDb';
 import { site } from '../store/schema';
@@ -9,18 +8,22 @@ import type { Device } from './devices';
 import { append } from './history';
 import { moment } from './moment';
 
-type SiteValue = z.infer<typeof Site>;
-
 export async function getSite(db: Store): Promise<SiteRecord> {
   const [row] = await db.select().from(site);
   if (!row) throw notThere('The site');
-  return { site: row.value, revision: row.revision, by: row.by, receivedAt: moment(row.receivedAt) };
+  // A site of an earlier version says less; what it leaves out is filled in
+  return {
+    site: Site.parse(row.value),
+    revision: row.revision,
+    by: row.by,
+    receivedAt: moment(row.receivedAt),
+  };
 }
 
 /** Sent twice it counts once; made on an older revision it is refused with both versions. */
 export function putSite(
   db: Db,
-  value: SiteValue,
+  value: Site,
   baseRevision: number | null,
   device: Device,
   now: string,
@@ -28,7 +31,7 @@ export function putSite(
   return db.transaction(async (tx) => {
     const [row] = await tx.select().from(site).for('update');
     if (!row) throw notThere('The site');
-    if (isDeepStrictEqual(row.value, value)) return getSite(tx);
+    if (isDeepStrictEqual(Site.parse(row.value), value)) return getSite(tx);
     if (row.revision !== baseRevision) throw moved(value, await getSite(tx));
     const revision = row.revision + 1;
     await tx.update(site).set({ value, revision, by: device.name, receivedAt: now });

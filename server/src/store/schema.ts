@@ -1,6 +1,5 @@
 // The tables. `history` is append-only and holds every revision; the other tables are the present, derived from it.
-import type { ActionBody, FindingBody, Site } from '@mortisect/contracts';
-import type { Hazard } from '@mortisect/core/handling';
+import type { ActionBody, FindingBody, JobBody, Site, TreeBody } from '@mortisect/contracts';
 import type { Limb } from '@mortisect/core/tree';
 import {
   bigserial,
@@ -22,7 +21,13 @@ const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'st
 export type LogValue =
   | { kind: 'site'; site: Site }
   | { kind: 'finding'; finding: z.infer<typeof FindingBody> }
-  | { kind: 'action'; action: z.infer<typeof ActionBody> };
+  | { kind: 'action'; action: z.infer<typeof ActionBody> }
+  | { kind: 'tree'; tree: TreeBody }
+  | { kind: 'limbs'; limbs: Limb[] }
+  | { kind: 'job'; job: JobBody };
+
+/** What a tree is, without where it stands: plot, row and place are columns of their own. */
+export type TreeValue = Omit<TreeBody, 'plot' | 'row' | 'place' | 'code'>;
 
 export const site = pgTable('site', {
   id: text('id').primaryKey(),
@@ -57,24 +62,16 @@ export const trees = pgTable(
       .notNull()
       .references(() => rows.id),
     place: integer('place').notNull(),
-    walkingOrder: integer('walking_order').notNull(),
     code: text('code').notNull(),
-    nickname: text('nickname'),
-    species: text('species').notNull(),
-    cultivar: text('cultivar'),
-    rootstock: text('rootstock'),
-    plantedYear: integer('planted_year'),
-    form: text('form').notNull(),
-    heightCm: doublePrecision('height_cm').notNull(),
-    spreadCm: doublePrecision('spread_cm').notNull(),
-    susceptible: boolean('susceptible').notNull(),
-    note: text('note').notNull(),
-    hazards: jsonb('hazards').$type<Hazard[]>().notNull(),
-    latitude: doublePrecision('latitude'),
-    longitude: doublePrecision('longitude'),
+    value: jsonb('value').$type<TreeValue>().notNull(),
+    revision: integer('revision').notNull(),
+    by: text('by').notNull(),
+    receivedAt: moment('received_at').notNull(),
     limbs: jsonb('limbs').$type<Limb[]>().notNull(),
+    limbsRevision: integer('limbs_revision').notNull(),
+    surveyedAt: moment('surveyed_at').notNull(),
   },
-  (table) => [uniqueIndex('trees_code').on(table.code), index('trees_walk').on(table.walkingOrder)],
+  (table) => [uniqueIndex('trees_code').on(table.code), index('trees_row').on(table.rowId)],
 );
 
 export const findings = pgTable(
@@ -98,14 +95,46 @@ export const actions = pgTable(
   {
     id: uuid('id').primaryKey(),
     treeId: text('tree_id').references(() => trees.id),
+    kind: text('kind').notNull(),
     at: moment('at').notNull(),
     value: jsonb('value').$type<z.infer<typeof ActionBody>>().notNull(),
     undone: boolean('undone').notNull(),
     by: text('by').notNull(),
     receivedAt: moment('received_at').notNull(),
   },
-  (table) => [index('actions_tree').on(table.treeId), index('actions_at').on(table.at)],
+  (table) => [
+    index('actions_tree').on(table.treeId),
+    index('actions_at').on(table.at),
+    index('actions_kind').on(table.kind, table.at),
+  ],
 );
+
+export const jobs = pgTable(
+  'jobs',
+  {
+    id: uuid('id').primaryKey(),
+    treeId: text('tree_id')
+      .notNull()
+      .references(() => trees.id),
+    value: jsonb('value').$type<JobBody>().notNull(),
+    revision: integer('revision').notNull(),
+    by: text('by').notNull(),
+    receivedAt: moment('received_at').notNull(),
+  },
+  (table) => [index('jobs_tree').on(table.treeId)],
+);
+
+/** What the simulated plant clinic knows and nobody else: the truth behind a sample, and when it answers. */
+export const samples = pgTable('samples', {
+  id: uuid('id').primaryKey(),
+  findingId: uuid('finding_id')
+    .notNull()
+    .references(() => findings.id),
+  label: text('label').notNull(),
+  truth: text('truth').notNull(),
+  dueAt: moment('due_at').notNull(),
+  answered: boolean('answered').notNull(),
+});
 
 export const devices = pgTable('devices', { id: uuid('id').primaryKey(), name: text('name').notNull() });
 

@@ -6,6 +6,7 @@ import { type Config, readConfig } from '../config';
 import { loadDemo } from '../demo/load';
 import { setUpAccess } from '../http/access';
 import { makeApp } from '../http/app';
+import { makePool } from '../pool/pool';
 import { type DbPlace, type OpenDb, openDb } from '../store/openDb';
 
 export const NOW = '2026-11-24T10:00:00.000Z';
@@ -25,9 +26,10 @@ export async function openOrchard(
   const store = await openDb(place);
   await loadDemo(store.db, NOW);
   const access = await setUpAccess(config, store.db);
+  const pool = makePool();
   const log = pino({ level: 'silent' });
-  const app = makeApp({ db: store.db, config, access, log, version: '0.0.0', now: () => NOW });
-  return { app, store, close: () => store.close() };
+  const app = makeApp({ db: store.db, config, access, pool, log, version: '0.0.0', now: () => NOW });
+  return { app, store, close: () => pool.close().then(() => store.close()) };
 }
 
 export const newId = (): string => v7();

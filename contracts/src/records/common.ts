@@ -1,0 +1,18 @@
+// What every record is made of.
+import { z } from 'zod';
+
+export const text = (most: number) => z.string().trim().max(most);
+export const name = (most: number) => text(most).min(1, 'Give it a name.');
+export const RecordId = z.uuidv7('An id is a UUID of version 7, minted on the device.');
+export const TreeId = z.string().min(1).max(64);
+export const moment = z.iso.datetime({ offset: true });
+export const limbId = z.string().min(1).max(64);
+export const alongCm = z.number().min(0).max(3000);
+
+/** Who made a record and when it was received; stamped by the server. */
+export const Stamp = z.object({
+  revision: z.number().int().min(1),
+  by: z.string(),
+  receivedAt: moment,
+});
+export type Stamp = z.infer<typeof Stamp>;

@@ -1,0 +1,62 @@
+// A finding: what is wrong, on which wood, and what was seen of it.
+import { findingPlaces } from '@mortisect/core/cuts';
+import { Answers, Scratch } from '@mortisect/core/diagnosis';
+import { DisorderCode, edges, kindOf } from '@mortisect/core/disorders';
+import { Fault } from '@mortisect/core/faults';
+import { z } from 'zod';
+import { alongCm, limbId, moment, name, RecordId, Stamp, TreeId, text } from './common';
+
+export const findingKinds = ['dead', 'diseased', 'damaged', 'misplaced', 'old cut'] as const;
+export type FindingKind = (typeof findingKinds)[number];
+export const activities = ['active', 'healed', 'unknown'] as const;
+
+const FoundFault = z.strictObject({ key: z.string().max(300), ...Fault.shape });
+
+export const FindingBody = z
+  .strictObject({
+    treeId: TreeId,
+    limbId,
+    limbName: name(120).describe('what the limb was called when it was seen'),
+    fromCm: alongCm,
+    toCm: alongCm,
+    kind: z.enum(findingKinds).optional().describe('as its disorder is where missing'),
+    place: z.enum(findingPlaces).default('span'),
+    disorder: DisorderCode,
+    edge: z.enum(edges),
+    growthRapid: z.boolean(),
+    activity: z.enum(activities).default('unknown'),
+    signs: Answers.default({}).describe('looked for and seen, or looked for and absent'),
+    scratches: z.array(Scratch).max(40).default([]),
+    widthsCm: z
+      .array(z.number().positive().max(800))
+      .max(12)
+      .default([])
+      .describe('widths of dead patches measured round the limb'),
+    circumferenceCm: z.number().positive().max(800).nullable().default(null),
+    photoIds: z.array(RecordId).max(8).default([]),
+    fault: FoundFault.nullable().default(null).describe('the measure that a misplaced limb was found by'),
+    note: text(500),
+    seenAt: moment,
+    withdrawn: z.boolean().describe('taken back as a mistake; the record stays'),
+  })
+  .refine((finding) => finding.fromCm <= finding.toCm, {
+    path: ['fromCm'],
+    message: 'The finding ends before it begins.',
+  })
+  .meta({ id: 'FindingBody' });
+export type FindingBody = z.infer<typeof FindingBody>;
+
+export const Finding = z
+  .object({
+    id: RecordId,
+    state: z.enum(['open', 'closed', 'withdrawn']),
+    ...FindingBody.shape,
+    ...Stamp.shape,
+  })
+  .meta({ id: 'Finding' });
+export type Finding = z.infer<typeof Finding>;
+
+/** The mark it wears: as the caretaker said, else as its disorder is. */
+export function markOf(finding: Pick<FindingBody, 'kind' | 'disorder'>): Exclude<FindingKind, 'old cut'> {
+  return finding.kind === undefined || finding.kind === 'old cut' ? kindOf(finding.disorder) : finding.kind;
+}

@@ -1,0 +1,25 @@
+export {
+  Action,
+  ActionBody,
+  type ActionOf,
+  type PartSeen,
+  partsSeen,
+  sampleLabel,
+  walkingOrders,
+} from './action';
+export { RecordId, Stamp, TreeId } from './common';
+export { LogEntry, TreeDetail } from './detail';
+export { activities, Finding, FindingBody, type FindingKind, findingKinds, markOf } from './finding';
+export { Job, JobBody } from './job';
+export { defaultSchools, Site, SiteRecord } from './site';
+export {
+  drainages,
+  fixtures,
+  Plot,
+  Row,
+  SpeciesCode,
+  statuses,
+  TreeBody,
+  TreeSummary,
+  vigours,
+} from './tree';

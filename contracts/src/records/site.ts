@@ -1,0 +1,84 @@
+// The site: where it is, what it goes by, and what it knows of its own.
+import { cleaningSchools } from '@mortisect/core/blades';
+import { finishes } from '@mortisect/core/cuts';
+import { DisorderCode, defaultSchoolOf, seasons } from '@mortisect/core/disorders';
+import { Limits, startingLimits } from '@mortisect/core/faults';
+import { Cultivar } from '@mortisect/core/register';
+import { z } from 'zod';
+import { name, Stamp, text } from './common';
+
+const timeZone = z.string().refine(isTimeZone, 'Not a time zone; write it like Europe/Lisbon.');
+function isTimeZone(zone: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: zone });
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+const SiteSchools = z.strictObject({
+  clearance: z
+    .record(z.string(), z.string())
+    .refine(
+      (chosen) => Object.keys(chosen).every((code) => DisorderCode.safeParse(code).success),
+      'Names a disorder that is not known.',
+    )
+    .describe('school id by disorder code'),
+  halveDefiniteDormant: z.boolean(),
+  inSeasonStub: z.boolean(),
+  finish: z.enum(finishes),
+  cleaning: z.enum(cleaningSchools),
+});
+
+/** What a site goes by until its caretaker says otherwise. */
+export function defaultSchools(): z.infer<typeof SiteSchools> {
+  return {
+    clearance: { ...defaultSchoolOf },
+    halveDefiniteDormant: false,
+    inSeasonStub: false,
+    finish: 'tight',
+    cleaning: 'every',
+  };
+}
+
+export const Site = z
+  .strictObject({
+    name: name(80),
+    latitude: z.number().min(-90).max(90),
+    longitude: z.number().min(-180).max(180),
+    timeZone,
+    twelveBearingDeg: z.number().min(0).lt(360).describe('bearing of 12 o’clock on every crown clock'),
+    units: z.enum(['metric', 'us']),
+    season: z.enum(seasons).nullable().describe('null: by the calendar'),
+    schools: SiteSchools,
+    agentId: z.string().max(40),
+    cultivars: z.array(Cultivar).max(500).default([]).describe('the caretaker’s own'),
+    blightHosts: z
+      .array(z.strictObject({ name: name(80), where: text(200) }))
+      .max(100)
+      .default([])
+      .describe('hosts of fire blight among the ornamentals nearby'),
+    notifiable: z
+      .array(
+        z.strictObject({
+          codes: z.array(DisorderCode).min(1).max(20),
+          authority: name(120),
+          note: text(300),
+        }),
+      )
+      .max(40)
+      .default([])
+      .describe('disorders that must be reported here, and to whom'),
+    absentHere: z
+      .array(DisorderCode)
+      .max(60)
+      .default([])
+      .describe('disorders that do not occur in this country'),
+    limits: Limits.default(startingLimits()).describe('from which measure on wood is misplaced'),
+  })
+  .meta({ id: 'Site' });
+export type Site = z.infer<typeof Site>;
+
+export const SiteRecord = z.object({ site: Site, ...Stamp.shape }).meta({ id: 'SiteRecord' });
+export type SiteRecord = z.infer<typeof SiteRecord>;

@@ -1,0 +1,6 @@
+// Entry of a worker thread: teaches it TypeScript, as `node --import tsx` does for the main thread, then loads the tasks.
+import { register } from 'tsx/esm/api';
+
+register();
+const tasks = await import('./tasks.ts');
+export const { readTreeFile, openness } = tasks;

@@ -1,0 +1,142 @@
+// Trees in and out of files; an import takes its good rows in one transaction, or nothing.
+import type { ColumnMapping, ImportReport } from '@mortisect/contracts';
+import { inArray, sql } from 'drizzle-orm';
+import { v7 as newId } from 'uuid';
+import { ARCHIVE_KIND, type ReadRow, type TreeFile } from '../files/readTrees';
+import { csvOf, treesAsCsv, treesAsGeojson } from '../files/writeTrees';
+import type { Pool } from '../pool/pool';
+import { HttpProblem } from '../refusal';
+import type { Db, Store } from '../store/openDb';
+import { trees } from '../store/schema';
+import type { Device } from './devices';
+import { details, getTrees } from './orchard';
+import { getSite } from './site';
+import { bodyOf, writeTree } from './trees';
+
+export interface Import extends TreeFile {
+  take: 'nothing' | 'good';
+  device: Device;
+  now: string;
+}
+
+const SHOWN_GOOD = 10;
+
+/** @throws {HttpProblem} 422 with what is wrong with the file as a whole */
+export async function importTrees(
+  db: Db,
+  pool: Pool,
+  { take, device, now, ...file }: Import,
+): Promise<ImportReport> {
+  const read = await pool.readTreeFile(file);
+  if ('fault' in read) throw new HttpProblem(422, 'file-not-read', 'The file was not read', read.fault);
+  return db.transaction(async (tx) => {
+    const rows = await withoutKnown(tx, read.rows);
+    const good = rows.filter((row) => row.tree !== null);
+    const refused = rows.filter((row) => row.tree === null);
+    let written = 0;
+    if (take === 'good') {
+      for (const { tree, limbs } of good) {
+        if (!tree) continue;
+        await writeTree(tx, { id: newId(), baseRevision: null, tree, device, now }, limbs ?? undefined);
+        written++;
+      }
+    }
+    return {
+      columns: read.columns,
+      mapping: read.mapping,
+      sample: read.sample,
+      good: good.length,
+      refused: refused.length,
+      rows: [...refused, ...good.slice(0, SHOWN_GOOD)].map(({ line, code, reasons }) => ({
+        line,
+        code,
+        reasons,
+      })),
+      refusedCsv: refusedCsv(read.columns, refused),
+      written,
+    };
+  });
+}
+
+const AT_ONCE = 1000;
+
+/** A tree that is in the register already is not overwritten. */
+async function withoutKnown(tx: Store, rows: ReadRow[]): Promise<ReadRow[]> {
+  const codes = rows.map((row) => row.code.toLowerCase());
+  const known = new Set<string>();
+  for (let from = 0; from < codes.length; from += AT_ONCE) {
+    const part = codes.slice(from, from + AT_ONCE);
+    const found = await tx
+      .select({ code: trees.code })
+      .from(trees)
+      .where(inArray(sql`lower(${trees.code})`, part));
+    for (const { code } of found) known.add(code.toLowerCase());
+  }
+  return rows.map((row) =>
+    known.has(row.code.toLowerCase())
+      ? {
+          ...row,
+          tree: null,
+          reasons: [...row.reasons, { field: 'code', message: 'This code is in the register already.' }],
+        }
+      : row,
+  );
+}
+
+const REASONS = 'refused because';
+
+function refusedCsv(columns: string[], refused: ReadRow[]): string {
+  const said = ({ reasons }: ReadRow) =>
+    reasons.map(({ field, message }) => (field ? `${field}: ${message}` : message)).join(' ');
+  return csvOf(
+    refused.map((row) => ({ ...row.cells, [REASONS]: said(row) })),
+    [...columns.filter((column) => column !== REASONS), REASONS],
+  );
+}
+
+/** @throws {HttpProblem} 400 when the mapping is no JSON object of texts */
+export function mappingOf(
+  text: string | undefined,
+  parse: (value: unknown) => ColumnMapping,
+): ColumnMapping | null {
+  if (text === undefined) return null;
+  try {
+    return parse(JSON.parse(text));
+  } catch {
+    throw new HttpProblem(
+      400,
+      'not-understood',
+      'Not understood',
+      'mapping: not a JSON object of field to column.',
+    );
+  }
+}
+
+export async function exportCsv(db: Store) {
+  const { trees: list } = await getTrees(db);
+  return { fileName: 'trees.csv', content: treesAsCsv(list.map(bodyOf)) };
+}
+
+export async function exportGeojson(db: Store) {
+  const { trees: list } = await getTrees(db);
+  return { fileName: 'trees.geojson', content: treesAsGeojson(list.map(bodyOf)) };
+}
+
+export async function exportArchive(db: Store, now: string) {
+  const { plots, rows, trees: list } = await getTrees(db);
+  const { site } = await getSite(db);
+  const all = await details(
+    db,
+    list.map((tree) => tree.id),
+  );
+  const archive = {
+    kind: ARCHIVE_KIND,
+    version: 1,
+    writtenAt: now,
+    site,
+    plots,
+    rows,
+    trees: all.map(({ tree, ...rest }) => ({ id: tree.id, tree: bodyOf(tree), ...rest })),
+  };
+  return { fileName: 'archive.json', content: JSON.stringify(archive) };
+}

@@ -1,0 +1,68 @@
+// Jobs without a saw.
+import { isDeepStrictEqual } from 'node:util';
+import type { Job, JobBody } from '@mortisect/contracts';
+import { eq, sql } from 'drizzle-orm';
+import { doesNotFit, moved, notThere } from '../refusal';
+import type { Db, Store } from '../store/openDb';
+import { jobs, trees } from '../store/schema';
+import type { Device } from './devices';
+import { append } from './history';
+import { asJob } from './orchard';
+
+export async function getJobs(db: Store): Promise<{ jobs: Job[] }> {
+  const open = await db
+    .select()
+    .from(jobs)
+    .where(sql`${jobs.value}->>'doneAt' is null and ${jobs.value}->>'withdrawn' = 'false'`)
+    .orderBy(sql`${jobs.value}->>'dueOn'`, jobs.id);
+  return { jobs: open.map(asJob) };
+}
+
+interface JobWrite {
+  id: string;
+  baseRevision: number | null;
+  job: JobBody;
+  device: Device;
+  now: string;
+}
+
+/** Sent twice it counts once; made on an older revision it is refused with both versions. */
+export function putJob(db: Db, write: JobWrite): Promise<Job> {
+  return db.transaction((tx) => writeJob(tx, write));
+}
+
+/** One job inside a transaction that does more. */
+export async function writeJob(tx: Store, { id, baseRevision, job, device, now }: JobWrite): Promise<Job> {
+  const [row] = await tx.select().from(jobs).where(eq(jobs.id, id)).for('update');
+  if (row && isDeepStrictEqual(row.value, job)) return asJob(row);
+  if ((row?.revision ?? null) !== baseRevision) {
+    if (!row) throw notThere(`Job ${id}`);
+    throw moved(job, asJob(row));
+  }
+  const [tree] = await tx.select({ id: trees.id }).from(trees).where(eq(trees.id, job.treeId));
+  if (!tree) throw doesNotFit('job.treeId', `Tree ${job.treeId} is not in this orchard.`);
+  const written = {
+    treeId: job.treeId,
+    value: job,
+    revision: (row?.revision ?? 0) + 1,
+    by: device.name,
+    receivedAt: now,
+  };
+  const [kept] = await tx
+    .insert(jobs)
+    .values({ id, ...written })
+    .onConflictDoUpdate({ target: jobs.id, set: written })
+    .returning();
+  if (!kept) throw notThere(`Job ${id}`);
+  await append(tx, {
+    at: job.doneAt ?? now,
+    receivedAt: now,
+    recordId: id,
+    revision: kept.revision,
+    treeId: job.treeId,
+    deviceId: device.id,
+    by: device.name,
+    value: { kind: 'job', job },
+  });
+  return asJob(kept);
+}

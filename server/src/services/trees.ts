@@ -1,0 +1,201 @@
+// Trees and their limb maps as they are written: sent twice they count once, edited on a revision.
+import { isDeepStrictEqual } from 'node:util';
+import type { TreeBody, TreeDetail, TreeSummary } from '@mortisect/contracts';
+import type { Limb } from '@mortisect/core/tree';
+import { and, eq, sql } from 'drizzle-orm';
+import { v7 as newId } from 'uuid';
+import { doesNotFit, moved, notThere } from '../refusal';
+import type { Db, Store } from '../store/openDb';
+import { findings, plots, rows, type TreeValue, trees } from '../store/schema';
+import type { Device } from './devices';
+import { append } from './history';
+import { details, getTree } from './orchard';
+
+export interface TreeWrite {
+  id: string;
+  baseRevision: number | null;
+  tree: TreeBody;
+  device: Device;
+  now: string;
+}
+
+export function putTree(db: Db, write: TreeWrite): Promise<TreeSummary> {
+  return db.transaction((tx) => writeTree(tx, write));
+}
+
+/** One tree inside a transaction that may hold many. A new tree starts from a bare stem, so that findings have wood to lie on. */
+export async function writeTree(
+  tx: Store,
+  { id, baseRevision, tree, device, now }: TreeWrite,
+  limbs?: Limb[],
+): Promise<TreeSummary> {
+  const [row] = await tx.select().from(trees).where(eq(trees.id, id)).for('update');
+  const before = row ? await summaryOf(tx, id) : null;
+  if (before && isDeepStrictEqual(bodyOf(before), tree)) return before;
+  if ((row?.revision ?? null) !== baseRevision) {
+    if (!before) throw notThere(`Tree ${id}`);
+    throw moved(tree, { ...bodyOf(before), revision: before.revision, by: before.by });
+  }
+  await checkCode(tx, id, tree.code);
+  const { plot, row: rowName, place, code, ...value } = tree;
+  const rowId = await rowFor(tx, plot, rowName);
+  const written = {
+    rowId,
+    place,
+    code,
+    value: value satisfies TreeValue,
+    revision: (row?.revision ?? 0) + 1,
+    by: device.name,
+    receivedAt: now,
+  };
+  if (row) await tx.update(trees).set(written).where(eq(trees.id, id));
+  else {
+    await tx
+      .insert(trees)
+      .values({ id, ...written, limbs: limbs ?? [bareStem(tree, now)], limbsRevision: 1, surveyedAt: now });
+  }
+  await append(tx, {
+    at: now,
+    receivedAt: now,
+    recordId: id,
+    revision: written.revision,
+    treeId: id,
+    deviceId: device.id,
+    by: device.name,
+    value: { kind: 'tree', tree },
+  });
+  return summaryOf(tx, id);
+}
+
+async function summaryOf(tx: Store, id: string): Promise<TreeSummary> {
+  const [detail] = await details(tx, [id]);
+  if (!detail) throw notThere(`Tree ${id}`);
+  return detail.tree;
+}
+
+/** What a caretaker wrote down, without what the server adds. */
+export function bodyOf(summary: TreeSummary): TreeBody {
+  const { id, plotId, rowId, revision, by, receivedAt, openFindings, lastSeenAt, ...body } = summary;
+  return body;
+}
+
+async function checkCode(tx: Store, id: string, code: string): Promise<void> {
+  const [other] = await tx
+    .select({ id: trees.id })
+    .from(trees)
+    .where(sql`lower(${trees.code}) = ${code.toLowerCase()}`);
+  if (other && other.id !== id)
+    throw doesNotFit('tree.code', `There is a tree with the code ${code} already.`);
+}
+
+const SPACING_CM = 400;
+
+/** The row of this name in the plot of this name; both are made when they are not there yet. */
+async function rowFor(tx: Store, plotName: string, rowName: string): Promise<string> {
+  const [plot] = await tx.select().from(plots).where(sql`lower(${plots.name}) = ${plotName.toLowerCase()}`);
+  const plotId = plot?.id ?? newId();
+  if (!plot) {
+    await tx
+      .insert(plots)
+      .values({ id: plotId, name: plotName, note: '', position: await nextPosition(tx, plots) });
+  }
+  const [row] = await tx
+    .select()
+    .from(rows)
+    .where(and(eq(rows.plotId, plotId), sql`lower(${rows.name}) = ${rowName.toLowerCase()}`));
+  if (row) return row.id;
+  const rowId = newId();
+  await tx.insert(rows).values({
+    id: rowId,
+    plotId,
+    name: rowName,
+    spacingCm: SPACING_CM,
+    position: await nextPosition(tx, rows),
+  });
+  return rowId;
+}
+
+async function nextPosition(tx: Store, table: typeof plots | typeof rows): Promise<number> {
+  const [last] = await tx.select({ position: sql<number>`coalesce(max(${table.position}), -1)` }).from(table);
+  return Number(last?.position ?? -1) + 1;
+}
+
+const BARE_MM = 40;
+
+/** The least a tree has: its stem, as high as the tree and as thick as it is said to be. */
+function bareStem({ heightCm, girthCm, graftUnionCm, plantedYear }: TreeBody, now: string): Limb {
+  const lengthCm = Math.max(30, heightCm);
+  const baseMm = girthCm === null ? BARE_MM : Math.max(8, Math.round((girthCm / Math.PI) * 10));
+  return {
+    id: 'T',
+    parentId: null,
+    jointCm: 0,
+    lengthCm,
+    baseMm,
+    tipMm: Math.min(8, baseMm),
+    ageYears: plantedYear === null ? 5 : Math.max(1, Number(now.slice(0, 4)) - plantedYear),
+    kind: 'trunk',
+    bearingDeg: 0,
+    inclinationDeg: 90,
+    ...(graftUnionCm !== null && { graftUnionCm: Math.min(graftUnionCm, lengthCm) }),
+  };
+}
+
+export interface LimbsWrite {
+  treeId: string;
+  baseRevision: number | null;
+  surveyedAt: string;
+  limbs: Limb[];
+  device: Device;
+  now: string;
+}
+
+/** A limb with an open finding on it stays on the map: the finding would hang in the air. */
+export function putLimbs(db: Db, write: LimbsWrite): Promise<TreeDetail> {
+  const { treeId, baseRevision, surveyedAt, limbs, device, now } = write;
+  return db.transaction(async (tx) => {
+    const [row] = await tx.select().from(trees).where(eq(trees.id, treeId)).for('update');
+    if (!row) throw notThere(`Tree ${treeId}`);
+    if (isDeepStrictEqual(row.limbs, limbs)) return getTree(tx, treeId);
+    if (row.limbsRevision !== baseRevision) {
+      throw moved({ limbs: limbs.length }, { limbs: row.limbs.length, revision: row.limbsRevision });
+    }
+    await checkFindings(tx, treeId, limbs);
+    const revision = row.limbsRevision + 1;
+    await tx.update(trees).set({ limbs, limbsRevision: revision, surveyedAt }).where(eq(trees.id, treeId));
+    await append(tx, {
+      at: surveyedAt,
+      receivedAt: now,
+      recordId: treeId,
+      revision,
+      treeId,
+      deviceId: device.id,
+      by: device.name,
+      value: { kind: 'limbs', limbs },
+    });
+    return getTree(tx, treeId);
+  });
+}
+
+async function checkFindings(tx: Store, treeId: string, limbs: Limb[]): Promise<void> {
+  const open = await tx
+    .select()
+    .from(findings)
+    .where(and(eq(findings.treeId, treeId), eq(findings.state, 'open')));
+  const lengthOf = new Map(limbs.map((limb) => [limb.id, limb.lengthCm]));
+  for (const { value } of open) {
+    const lengthCm = lengthOf.get(value.limbId);
+    if (lengthCm === undefined) {
+      throw doesNotFit(
+        'limbs',
+        `An open finding lies on ${value.limbName}: take it back or cut it before the limb leaves the map.`,
+      );
+    }
+    if (value.toCm > lengthCm + 0.5) {
+      throw doesNotFit(
+        'limbs',
+        `A finding on ${value.limbName} reaches to ${value.toCm} cm; the limb cannot be shorter.`,
+      );
+    }
+  }
+}
