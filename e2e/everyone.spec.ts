@@ -1,13 +1,18 @@
 // For everyone: no serious fault that axe can find, nothing cut off sideways, whatever the theme, the size or the text.
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, open, PHONE, test, WIDE } from './orchard';
+import { expect, open, PHONE, sayKind, test, WIDE } from './orchard';
 
 const ROUTES = [
   '/today',
   '/round',
   '/round/lee-wall-07',
   '/round/net-loft-03',
+  '/round/slip-side-01/map',
+  '/round/slip-side-01/edit',
+  '/round/register',
+  '/round/register/new',
+  '/round/register/import',
   '/plan',
   '/plan/net-loft-05',
   '/cut',
@@ -24,7 +29,7 @@ for (const [name, viewport] of [
   test.describe(name, () => {
     test.use({ viewport });
     test('every screen, in both themes, narrow and with large text', async ({ page, orchard }) => {
-      test.setTimeout(180_000);
+      test.setTimeout(300_000);
       await page.goto(orchard.url);
       await page.getByLabel('Who works on this device?').waitFor();
       await expectForEveryone(page, 'the gate', name === 'phone');
@@ -34,10 +39,20 @@ for (const [name, viewport] of [
         await settled(page);
         await expectForEveryone(page, route, name === 'phone');
       }
+      await page.goto(`${orchard.url}/round/net-loft-05`);
+      for (const part of ['Shape', 'Tree']) {
+        await page.getByRole('tab', { name: part }).click();
+        await expectForEveryone(page, part, name === 'phone');
+      }
       await page.goto(`${orchard.url}/round/lee-wall-07`);
       await page.getByRole('button', { name: 'New finding' }).click();
-      await page.getByRole('radio', { name: 'Cytospora canker' }).click();
+      await sayKind(page, 'Diseased', 'Cytospora canker');
       await expectForEveryone(page, 'marking', name === 'phone');
+      for (const sheet of ['Signs and causes', 'Scratch test', 'Girdling', 'Photo']) {
+        await page.getByRole('button', { name: sheet, exact: true }).click();
+        await expectForEveryone(page, sheet, name === 'phone');
+        await page.keyboard.press('Escape');
+      }
       await page.getByRole('button', { name: 'Why here, and other schools' }).click();
       await expectForEveryone(page, 'why', name === 'phone');
       await page.keyboard.press('Escape');

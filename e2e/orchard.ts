@@ -62,3 +62,21 @@ export async function open(page: Page, url: string, at = '/today'): Promise<void
 export async function goTo(page: Page, place: 'Today' | 'Round' | 'Plan' | 'Cut' | 'Book'): Promise<void> {
   await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: place }).click();
 }
+
+/** Says what a finding is: its kind, and its name where one is known. */
+export async function sayKind(page: Page, kind: string, name?: string): Promise<void> {
+  await page.getByRole('radio', { name: kind, exact: true }).click();
+  if (name === undefined) return;
+  await page.getByRole('button', { name: 'Name it' }).click();
+  await page
+    .getByRole('dialog', { name: 'Name it' })
+    .getByRole('button', { name: new RegExp(`^${name}`) })
+    .click();
+}
+
+/** What waits on the device has reached the server. */
+export async function allSent(page: Page): Promise<void> {
+  await expect(page.getByText(/\d+ to send|need your word|needs your word/)).toHaveCount(0, {
+    timeout: 20_000,
+  });
+}

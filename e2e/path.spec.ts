@@ -1,6 +1,6 @@
 // The path of the trade: found in Round, answered, planned, cut with a clean blade, in the Book after a restart.
 import type { Page } from '@playwright/test';
-import { expect, goTo, type Orchard, open, PHONE, test, WIDE } from './orchard';
+import { allSent, expect, goTo, type Orchard, open, PHONE, sayKind, test, WIDE } from './orchard';
 
 for (const [name, viewport] of [
   ['phone', PHONE],
@@ -10,7 +10,7 @@ for (const [name, viewport] of [
     test.use({ viewport });
     test('a canker is marked, measured back from, cut and remembered', async ({ page, orchard }) => {
       await open(page, orchard.url);
-      await expect(page.getByText('3 cuts to make on 2 trees')).toBeVisible();
+      await expect(page.getByText('4 cuts to make on 3 trees')).toBeVisible();
       await markCanker(page);
       await readPlan(page);
       await cutIt(page);
@@ -21,10 +21,11 @@ for (const [name, viewport] of [
 
 async function markCanker(page: Page): Promise<void> {
   await goTo(page, 'Round');
+  await page.getByRole('button', { name: /^Lee wall,/ }).click();
   await page.getByRole('link', { name: /Lee wall 07/ }).click();
   await pickOnClock(page);
   await page.getByRole('button', { name: 'New finding' }).click();
-  await page.getByRole('radio', { name: 'Fire blight canker, active' }).click();
+  await sayKind(page, 'Diseased', 'Fire blight canker, active');
   await page.getByRole('radio', { name: 'Edge definite' }).click();
 
   // By drag: to the tip and back. By keys: to the exact place. By figures: the far end.
@@ -47,7 +48,9 @@ async function markCanker(page: Page): Promise<void> {
   await expect(page.getByRole('dialog')).toContainText('A range means its upper end: 30 cm.');
   await page.getByRole('button', { name: 'Close', exact: true }).click();
   await page.getByRole('button', { name: 'Set this cut' }).click();
-  await expect(page.getByText('It is in the Book and stands in the plan.')).toBeVisible();
+  await expect(
+    page.getByText('It is kept on this device and goes into the Book and the plan.'),
+  ).toBeVisible();
 }
 
 /** The limb at 4 o'clock: bearing 122°, a touch two thirds of the way to the rim. */
@@ -91,21 +94,22 @@ async function readPlan(page: Page): Promise<void> {
 
 async function cutIt(page: Page): Promise<void> {
   await goTo(page, 'Cut');
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Cut 1 of 4');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Cut 1 of 5');
   await expect(page.getByText('its history is unknown today')).toBeVisible();
   await page.getByRole('button', { name: 'Blade clean' }).click();
   await page.getByRole('button', { name: 'Made the cut' }).click();
   // Every cut into disease starts clean: the blade must be cleaned before the second.
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Cut 2 of 4');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Cut 2 of 5');
   await expect(page.getByText('it met diseased wood')).toBeVisible();
   await page.getByRole('button', { name: 'Blade clean' }).click();
   await expect(page.getByText('Lee wall 07 · 4 o’clock, low')).toBeVisible();
   await page.getByRole('button', { name: 'Made the cut' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Cut 3 of 4');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Cut 3 of 5');
   await expect(page.getByText('it comes from another tree')).toBeVisible();
 }
 
 async function findInBook(page: Page, orchard: Orchard): Promise<void> {
+  await allSent(page);
   await orchard.restart();
   await goTo(page, 'Book');
   await page.reload();
@@ -113,5 +117,5 @@ async function findInBook(page: Page, orchard: Orchard): Promise<void> {
   await expect(page.getByText(/Lee wall 07 · Fire blight canker, active, found/).first()).toBeVisible();
   await expect(page.getByText(/Wall crew, 24 Nov 2026/).first()).toBeVisible();
   await goTo(page, 'Today');
-  await expect(page.getByText('2 cuts to make on 1 tree')).toBeVisible();
+  await expect(page.getByText('3 cuts to make on 2 trees')).toBeVisible();
 }

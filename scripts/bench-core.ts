@@ -1,22 +1,96 @@
-// How long does the cut position of a large tree take?
+// How long do the core's computations take on a large tree, and how good are the causes it names?
+import { readFileSync } from 'node:fs';
 import { cutPosition, type Lesion, MOST_LESIONS, MOST_LIMBS } from '@mortisect/core/cuts';
+import { causes, type Quality, sampledQuality } from '@mortisect/core/diagnosis';
+import type { Season } from '@mortisect/core/disorders';
+import { gapTest, geometryFaults, lightInside, startingLimits } from '@mortisect/core/faults';
+import type { HostGroup } from '@mortisect/core/register';
 import type { Limb } from '@mortisect/core/tree';
 
 timed(400, 60, 300, '  (aim: under 5 ms)');
 timed(MOST_LIMBS, MOST_LESIONS, 30, '  (the most that is computed at once)');
 
 function timed(limbCount: number, lesionCount: number, runs: number, aim: string): void {
-  const limbs = largeTree(limbCount);
-  const input = { limbs, lesions: manyLesions(lesionCount, limbCount), clearanceCm: 30 };
-  for (let i = 0; i < runs; i++) cutPosition(input);
-  const times = Array.from({ length: runs }, () => {
+  const input = {
+    limbs: largeTree(limbCount),
+    lesions: manyLesions(lesionCount, limbCount),
+    clearanceCm: 30,
+  };
+  const { middle, most } = times(runs, () => cutPosition(input));
+  console.log(
+    `Cut position, ${limbCount} limbs, ${lesionCount} lesions: ${middle} ms, 95 % under ${most} ms${aim}`,
+  );
+}
+
+/** Milliseconds of a run that was warmed up: the median, and what 95 % stay under. */
+function times(runs: number, work: () => unknown): { middle: string; most: string } {
+  for (let i = 0; i < runs; i++) work();
+  const taken = Array.from({ length: runs }, () => {
     const from = performance.now();
-    cutPosition(input);
+    work();
     return performance.now() - from;
   }).sort((a, b) => a - b);
-  const at = (share: number) => (times[Math.round(share * (runs - 1))] as number).toFixed(2);
+  const at = (share: number) => (taken[Math.round(share * (runs - 1))] as number).toFixed(2);
+  return { middle: at(0.5), most: at(0.95) };
+}
+
+shape(400);
+quality();
+
+function shape(limbCount: number): void {
+  const limbs = largeTree(limbCount);
+  const tree = { limbs, species: 'apple', form: 'open centre', habit: 'unknown', reachCm: null } as const;
+  const faults = times(40, () => geometryFaults(tree, startingLimits()));
   console.log(
-    `Cut position, ${limbCount} limbs, ${lesionCount} lesions: ${at(0.5)} ms, 95 % under ${at(0.95)} ms${aim}`,
+    `Geometry faults, ${limbCount} limbs: ${faults.middle} ms, 95 % under ${faults.most} ms  (aim: under 50 ms)`,
+  );
+  const gap = times(8, () => gapTest(limbs, 2000, 1));
+  console.log(`Gap test, ${limbCount} limbs, 2,000 throws: ${gap.middle} ms  (aim: under 1 s in the worker)`);
+  const light = times(8, () => lightInside(limbs, 1));
+  console.log(`Light inside, ${limbCount} limbs: ${light.middle} ms`);
+}
+
+interface Vignette {
+  host: HostGroup;
+  season: 'D' | 'P' | 'U' | 'A';
+  present: string[];
+  absent: string[];
+  top: [string, number][];
+}
+
+function quality(): void {
+  const seasons: Record<Vignette['season'], Season> = { D: 'dormant', P: 'bloom', U: 'summer', A: 'autumn' };
+  const file = new URL('../core/src/diagnosis/vignettes.json', import.meta.url);
+  const vignettes: Vignette[] = JSON.parse(readFileSync(file, 'utf8'));
+  const ranked = vignettes.map(({ host, season, present, absent, top }) => {
+    const answers = Object.fromEntries([
+      ...present.map((sign) => [sign, 'present'] as const),
+      ...absent.map((sign) => [sign, 'absent'] as const),
+    ]);
+    const said = causes({ host, season: seasons[season], answers }).causes;
+    return { place: said.findIndex((cause) => cause.code === top[0]?.[0]), p: said[0]?.p ?? 0 };
+  });
+  const share = (test: (place: number) => boolean) =>
+    ranked.filter(({ place }) => test(place)).length / ranked.length;
+  const top1 = share((place) => place === 0);
+  const claimed = ranked.reduce((sum, { p }) => sum + p, 0) / ranked.length;
+  told('the 20 worked vignettes, against their own first cause', {
+    n: ranked.length,
+    top1,
+    top3: share((place) => place >= 0 && place < 3),
+    overconfidence: claimed - top1,
+  });
+  told('samples drawn from the tables', sampledQuality({ n: 3000, seed: 1, perturbed: 0, wrongAnswers: 0 }));
+  told(
+    'samples with perturbed truth, 10 % wrong answers',
+    sampledQuality({ n: 3000, seed: 1, perturbed: 0.3, wrongAnswers: 0.1 }),
+  );
+}
+
+function told(what: string, { n, top1, top3, overconfidence }: Quality): void {
+  const sign = overconfidence > 0 ? '+' : '';
+  console.log(
+    `Causes, ${what} (${n}): first ${top1.toFixed(2)}, among three ${top3.toFixed(2)}, claimed less right ${sign}${overconfidence.toFixed(2)}`,
   );
 }
 
@@ -35,6 +109,7 @@ function largeTree(count: number): Limb[] {
         4,
         i <= 12 ? 'scaffold' : 'lateral',
         8,
+        (i * 137.5) % 360,
       ),
     );
   }
@@ -50,6 +125,7 @@ function limb(
   tipMm: number,
   kind: Limb['kind'],
   ageYears: number,
+  bearingDeg = 0,
 ): Limb {
   const points = ['out', 'up', 'under', 'in'] as const;
   const buds = points.map((direction, i) => ({
@@ -67,8 +143,8 @@ function limb(
     tipMm,
     ageYears,
     kind,
-    bearingDeg: 0,
-    inclinationDeg: 40,
+    bearingDeg,
+    inclinationDeg: kind === 'trunk' ? 90 : 40,
     buds,
     budsComplete: true,
   };

@@ -3,7 +3,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { cpus, tmpdir } from 'node:os';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { launchOptions, nameDevice, PHONE } from './browser.mjs';
+import { launchOptions, nameDevice, PHONE, WIDE } from './browser.mjs';
 import { command, installed, root, run, say, webAppBuilt } from './steps.mjs';
 
 const SCRIPTS = path.join(root, 'client/dist/_expo/static/js/web');
@@ -17,6 +17,7 @@ await command(async () => {
   await run('Cut position', process.execPath, ['--import', 'tsx', 'scripts/bench-core.ts']);
   weightOfWebApp();
   await startsOfDemo();
+  await registerOfThousands();
 });
 
 /** Weight of scripts of the web app, raw and as they go over the wire. */
@@ -96,7 +97,7 @@ async function firstLoads(url) {
       await devtools.send('Emulation.setCPUThrottlingRate', { rate: 4 });
       const from = performance.now();
       await fresh.goto(`${url}/round`, { waitUntil: 'commit' });
-      await fresh.getByRole('link', { name: /Lee wall 07/ }).click({ trial: true });
+      await fresh.getByRole('link', { name: /Slip side 06/ }).click({ trial: true });
       seconds.push((performance.now() - from) / 1000);
       await context.close();
     }
@@ -104,6 +105,88 @@ async function firstLoads(url) {
     await browser.close();
   }
   return { seconds, scripts: [...scripts] };
+}
+
+const TREES = 6000;
+
+/** The register of a large orchard on a wide screen: the longest frame while it is scrolled, sorted and searched. */
+async function registerOfThousands() {
+  const { startServer, stopServer } = await import('./server.mjs');
+  const { chromium } = await import('@playwright/test');
+  const folder = mkdtempSync(path.join(tmpdir(), 'bench-'));
+  const args = ['--demo', '--demo-trees', String(TREES), '--data', folder, '--port', '0'];
+  const { child, url } = await startServer(args, { quiet: true });
+  const browser = await chromium.launch(launchOptions);
+  try {
+    const page = await (await browser.newContext({ viewport: WIDE })).newPage();
+    await nameDevice(page, url);
+    const from = performance.now();
+    await page.goto(`${url}/round/register`);
+    await page.getByRole('grid').getByText('Lee wall 01').waitFor();
+    say(
+      `Register, ${TREES + 48} trees, until the first row: ${((performance.now() - from) / 1000).toFixed(1)} s`,
+    );
+    await page.waitForTimeout(1500);
+    for (const [what, act] of [
+      ['scrolling', scrollThrough],
+      ['sorting', (at) => at.getByRole('button', { name: 'Height' }).click()],
+      ['searching', (at) => at.getByLabel('Find').pressSequentially('scale 0512', { delay: 60 })],
+      ['arrow keys', (at) => pressMany(at)],
+    ]) {
+      const frames = await framesDuring(page, act);
+      say(
+        `Register, ${what}: longest frame ${frames.longest.toFixed(0)} ms of ${frames.count}, work in it ${frames.work.toFixed(0)} ms  (aim: no frame over 32 ms)`,
+      );
+    }
+  } finally {
+    await browser.close();
+    await stopServer(child);
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+async function scrollThrough(page) {
+  const box = await page.getByRole('grid').boundingBox();
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  for (let i = 0; i < 40; i++) {
+    await page.mouse.wheel(0, 600);
+    await page.waitForTimeout(30);
+  }
+}
+
+async function pressMany(page) {
+  await page.getByLabel('Find').fill('');
+  await page.waitForTimeout(500);
+  await page.getByRole('grid').focus();
+  for (let i = 0; i < 30; i++) await page.keyboard.press('ArrowDown');
+}
+
+/** Longest gap between two frames, and the longest task that was in the way (0 where none took 50 ms). */
+async function framesDuring(page, act) {
+  await page.evaluate(() => {
+    const seen = { longest: 0, count: 0, work: 0, on: true };
+    window.framesSeen = seen;
+    new PerformanceObserver((list) => {
+      for (const task of list.getEntries()) seen.work = Math.max(seen.work, task.duration);
+    }).observe({ type: 'longtask' });
+    let last = performance.now();
+    const frame = (now) => {
+      seen.longest = Math.max(seen.longest, now - last);
+      seen.count++;
+      last = now;
+      if (seen.on) requestAnimationFrame(frame);
+    };
+    requestAnimationFrame((now) => {
+      last = now;
+      requestAnimationFrame(frame);
+    });
+  });
+  await act(page);
+  await page.waitForTimeout(400);
+  return page.evaluate(() => {
+    window.framesSeen.on = false;
+    return window.framesSeen;
+  });
 }
 
 /** “median (least–most)”. */

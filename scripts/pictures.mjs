@@ -13,11 +13,17 @@ const PICTURES = [
   ['round', PHONE, 'light', '/round'],
   ['round-tree', PHONE, 'light', '/round/lee-wall-07'],
   ['round-marking', PHONE, 'light', '/round/lee-wall-07?limb=C', mark],
+  ['round-causes', PHONE, 'light', '/round/boiler-court-06', causesOf],
+  ['round-shape', PHONE, 'light', '/round/net-loft-01', part('Shape', 'of hats come through')],
+  ['round-triage', PHONE, 'light', '/round/net-loft-05', part('Tree', 'Worth the saw?')],
+  ['map', PHONE, 'light', '/round/slip-side-01/map'],
   ['plan', PHONE, 'light', '/plan/lee-wall-07'],
   ['cut-clean', PHONE, 'light', '/cut'],
   ['cut', PHONE, 'light', '/cut', (page) => page.getByRole('button', { name: 'Blade clean' }).click()],
   ['book', PHONE, 'light', '/book'],
   ['round-wide', WIDE, 'light', '/round/lee-wall-07'],
+  ['register-wide', WIDE, 'light', '/round/register'],
+  ['map-wide', WIDE, 'light', '/round/net-loft-01/map'],
   ['plan-wide', WIDE, 'light', '/plan/slip-side-11'],
   ['cut-wide-dusk', WIDE, 'dark', '/cut'],
   ['settings-wide', WIDE, 'light', '/book/settings'],
@@ -50,6 +56,7 @@ async function take(url) {
       colorScheme,
       storageState: device,
       reducedMotion: 'reduce',
+      serviceWorkers: 'block',
     });
     const page = await context.newPage();
     await page.goto(url + route);
@@ -72,7 +79,9 @@ async function named(browser, url) {
 
 async function mark(page) {
   await page.getByRole('button', { name: 'New finding' }).click();
-  await page.getByRole('radio', { name: 'Fire blight canker, active' }).click();
+  await page.getByRole('radio', { name: 'Diseased' }).click();
+  await page.getByRole('button', { name: 'Name it' }).click();
+  await page.getByRole('button', { name: /^Fire blight canker, active/ }).click();
   await page.getByRole('radio', { name: 'Edge definite' }).click();
   await page.getByLabel('Far end, cm', { exact: true }).fill('86');
   await page.getByLabel('Edge nearest the trunk, cm', { exact: true }).fill('72');
@@ -81,4 +90,17 @@ async function mark(page) {
     .locator('> div')
     .first()
     .evaluate((scroller) => scroller.scrollTo(0, 0));
+}
+
+async function causesOf(page) {
+  await page.getByRole('button', { name: /^Change: / }).click();
+  await page.getByRole('button', { name: /^Causes/ }).click();
+}
+
+/** Opens a part of the tree and waits for its words. */
+function part(name, words) {
+  return async (page) => {
+    await page.getByRole('tab', { name }).click();
+    await page.getByText(words).first().waitFor();
+  };
 }

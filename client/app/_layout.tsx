@@ -1,14 +1,22 @@
 import { TamaguiProvider, View } from '@tamagui/core';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { Slot } from 'expo-router';
-import { queryClient } from '../src/data/queries';
+import { useEffect } from 'react';
+import { registerOffline } from '../src/data/offline';
+import { openOutbox } from '../src/data/outbox';
+import { askSession, queryClient, takeOver } from '../src/data/queries';
 import { Gate } from '../src/places/shell/Gate';
 import { PlaceKeys } from '../src/places/shell/Keys';
+import { OutboxBar } from '../src/places/shell/OutboxBar';
 import { PlaceBar } from '../src/places/shell/PlaceBar';
 import { config } from '../src/ui/tamagui.config';
 import { ThemeFollower, useWide } from '../src/ui/theme';
 
 export default function Layout() {
+  useEffect(() => {
+    void openOutbox(takeOver, askSession);
+    registerOffline();
+  }, []);
   return (
     <TamaguiProvider config={config} defaultTheme="light">
       <ThemeFollower>
@@ -29,6 +37,7 @@ function House() {
   return (
     <View flex={1} minHeight={0} flexDirection={wide ? 'row-reverse' : 'column'}>
       <View flex={1} minHeight={0} minWidth={0}>
+        <OutboxBar />
         <Slot />
       </View>
       <PlaceBar />

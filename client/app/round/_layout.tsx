@@ -4,13 +4,17 @@ import { Screen } from '../../src/ui/Screen';
 import { Split } from '../../src/ui/Split';
 import { Body } from '../../src/ui/type';
 
+/** The register and the limb map take the whole width. */
+const WHOLE = /^\/round\/(register|[^/]+\/map)/;
+
 export default function RoundLayout() {
   const { treeId } = useGlobalSearchParams<{ treeId?: string }>();
-  const chosen = usePathname() !== '/round';
+  const path = usePathname();
+  if (WHOLE.test(path)) return <Slot />;
   return (
     <Split
       list={<RoundList {...(treeId && { openId: treeId })} />}
-      work={chosen ? <Slot /> : null}
+      work={path !== '/round' ? <Slot /> : null}
       idle={
         <Screen title="Round">
           <Body>

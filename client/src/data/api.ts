@@ -4,7 +4,9 @@ import { usePreferences } from './preferences';
 
 export type RouteName = keyof typeof routes;
 export type Answer<K extends RouteName> = RouteResponse<(typeof routes)[K]>;
-export type Ask<K extends RouteName> = RouteInput<(typeof routes)[K]>;
+/** What a route is asked with; one that takes a file takes it as a blob. */
+export type Ask<K extends RouteName> = RouteInput<(typeof routes)[K]> &
+  ((typeof routes)[K] extends { rawBody: unknown } ? { file: Blob } : object);
 
 /** The server answered with a problem (RFC 9457). */
 export class ServerProblem extends Error {
@@ -43,18 +45,21 @@ export async function ask<K extends RouteName>(name: K, input: Ask<K>): Promise<
 
 async function askOnce<K extends RouteName>(name: K, input: Ask<K>): Promise<Answer<K>> {
   const route: Route = routes[name];
-  const { params, query, body } = input as {
+  const { params, query, body, file } = input as {
     params?: Record<string, string>;
     query?: Record<string, unknown>;
     body?: unknown;
+    file?: Blob;
   };
   const response = await fetch(urlOf(route.path, params, query), {
     method: route.method.toUpperCase(),
     headers: {
       ...(body !== undefined && { 'Content-Type': 'application/json' }),
+      ...(file && { 'Content-Type': file.type || 'application/octet-stream' }),
       ...(route.fromDevice && { 'X-Device-Id': usePreferences.getState().deviceId }),
     },
     ...(body !== undefined && { body: JSON.stringify(body) }),
+    ...(file && { body: file }),
   }).catch(() => {
     throw new NoAnswer();
   });

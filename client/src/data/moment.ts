@@ -23,3 +23,8 @@ export function shortMoment(moment: string, timeZone: string): string {
 export function ago(moment: string, now: string): string {
   return formatDistance(moment, now, { addSuffix: true });
 }
+
+/** A local date as people here write it: “30 Nov 2026”. */
+export function dayWords(day: string): string {
+  return format(`${day}T12:00:00`, 'd MMM yyyy');
+}

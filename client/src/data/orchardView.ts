@@ -1,5 +1,5 @@
 // What a tree asks for today: the recorded facts put through the core.
-import type { Action, Finding, Site, TreeDetail, TreeSummary } from '@mortisect/contracts';
+import type { Action, Finding, FindingKind, Site, TreeDetail, TreeSummary } from '@mortisect/contracts';
 import {
   type Cut,
   type Decision,
@@ -25,6 +25,9 @@ export interface SiteToday {
   season: Season;
 }
 
+/** A finding as the core reads it, and the kind the caretaker gave it. */
+export type Considered = FindingForCut & { kind?: FindingKind | undefined };
+
 export interface TreeView {
   tree: TreeSummary;
   /** As it stands, after the cuts that were made. */
@@ -36,7 +39,7 @@ export interface TreeView {
   history: Finding[];
   actions: Action[];
   /** What the cuts below answer: the open findings, and the one that is being marked. */
-  considered: FindingForCut[];
+  considered: Considered[];
   cuts: TreeCuts;
 }
 
@@ -44,17 +47,18 @@ export function siteToday(site: Site, units: Units | null, day: string): SiteTod
   return { site, units: units ?? site.units, day, season: seasonOn(day, site.latitude, site.season) };
 }
 
-export function treeView(
-  detail: TreeDetail,
-  today: SiteToday,
-  drafts: readonly FindingForCut[] = [],
-): TreeView {
-  const limbs = treeAfter(detail.limbs, kerfsMade(detail.actions));
+export function treeView(detail: TreeDetail, today: SiteToday, drafts: readonly Considered[] = []): TreeView {
+  const limbs = treeAfter(detail.limbs, kerfsMade(detail));
   const drafted = new Set(drafts.map((draft) => draft.id));
   const findings = detail.findings.filter(
     (finding) => finding.state === 'open' && stillStands(limbs, finding),
   );
-  const considered = [...findings.filter((finding) => !drafted.has(finding.id)), ...drafts];
+  const considered = [
+    ...findings
+      .filter((finding) => !drafted.has(finding.id))
+      .map((finding) => forCut(finding, detail.actions)),
+    ...drafts,
+  ];
   return {
     tree: detail.tree,
     limbs,
@@ -79,15 +83,51 @@ export function cutsFor(
   const { plantedYear, susceptible } = tree;
   return treeCuts(
     { limbs, plantedYear, susceptible },
-    [...findings],
+    findings.map(({ kind: _kind, ...finding }: Considered) => finding),
     schools,
     season,
     Number(day.slice(0, 4)),
   );
 }
 
-function kerfsMade(actions: Action[]) {
-  return actions.flatMap(({ action, undone }) => (action.kind === 'cutMade' && !undone ? [action.cut] : []));
+/** Cuts made after the limb map was drawn; earlier ones are drawn in it. */
+function kerfsMade({ actions, surveyedAt }: TreeDetail) {
+  return actions.flatMap(({ action, undone }) =>
+    action.kind === 'cutMade' && !undone && Date.parse(action.at) > Date.parse(surveyedAt)
+      ? [action.cut]
+      : [],
+  );
+}
+
+/** The question about a finding that nobody has answered; its cut is held until somebody does. */
+export function openQuestion(actions: readonly Action[], findingId: string) {
+  const answered = new Set(
+    actions.flatMap(({ action, undone }) => (action.kind === 'answered' && !undone ? [action.askedId] : [])),
+  );
+  for (const { id, action, undone, by } of actions) {
+    if (action.kind === 'asked' && !undone && action.findingId === findingId && !answered.has(id)) {
+      return { id, by, ...action };
+    }
+  }
+  return null;
+}
+
+function forCut(finding: Finding, actions: readonly Action[]): Considered {
+  const { id, limbId, fromCm, toCm, disorder, edge, growthRapid, place, activity, kind } = finding;
+  const held = openQuestion(actions, id) !== null;
+  return {
+    id,
+    limbId,
+    fromCm,
+    toCm,
+    disorder,
+    edge,
+    growthRapid,
+    place,
+    healed: activity === 'healed',
+    held,
+    kind,
+  };
 }
 
 /** What sentences about this tree's cuts are told with. */

@@ -1,4 +1,5 @@
 // The site, its season and its units today, once they are known.
+import type { Units } from '@mortisect/core/measure';
 import { useMemo } from 'react';
 import { dayAt } from './moment';
 import { type SiteToday, siteToday } from './orchardView';
@@ -13,4 +14,11 @@ export function useToday(): SiteToday | null {
   const units = usePreferences((preferences) => preferences.units);
   const day = site ? dayAt(clock(), site.timeZone) : '';
   return useMemo(() => (site && ready ? siteToday(site, units, day) : null), [site, units, day, ready]);
+}
+
+/** Units of this device; metric until the site is known. */
+export function useUnits(): Units {
+  const own = usePreferences((preferences) => preferences.units);
+  const ofSite = useSite().data?.site.units;
+  return own ?? ofSite ?? 'metric';
 }

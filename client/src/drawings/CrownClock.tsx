@@ -13,6 +13,7 @@ import { usePalette } from '../ui/theme';
 import { Label } from '../ui/type';
 import { limbsAt, onSpoke, reachCm, type Spoke, spokes } from './clock';
 import { Kerf, MarkPatterns, useMarkInk } from './marks';
+import { TipHandle } from './TipHandle';
 import type { TapeBand } from './tape/Measure';
 
 interface CrownClockProps {
@@ -24,6 +25,8 @@ interface CrownClockProps {
   kerfs: { limbId: string; atCm: number }[];
   units: Units;
   onChoose(limbId: string): void;
+  /** The tip of the chosen limb can be dragged: to a bearing, and to a reach from its joint as seen from above, cm. */
+  onTip?: ((limbId: string, bearingDeg: number, reachCm: number) => void) | undefined;
 }
 
 const VIEW = 300;
@@ -55,7 +58,14 @@ export function CrownClock(props: CrownClockProps) {
   const says = `Crown clock, the tree from above with ${plan.length} limbs. ${chosenId ? `Chosen: ${names.get(chosenId) ?? ''}.` : ''} The list of limbs has the same.`;
   return (
     <View>
-      <View ref={box as never} onPress={touched as never} width="100%" aspectRatio={1} cursor="pointer">
+      <View
+        ref={box as never}
+        onPress={touched as never}
+        position="relative"
+        width="100%"
+        aspectRatio={1}
+        cursor="pointer"
+      >
         <Svg
           width={width}
           height={width}
@@ -67,6 +77,14 @@ export function CrownClock(props: CrownClockProps) {
           <Crown {...props} plan={plan} pxPerCm={pxPerCm} />
           <RingLabel pxPerCm={pxPerCm} units={units} zoom={VIEW / width} />
         </Svg>
+        {props.onTip && chosenId ? (
+          <TipHandle
+            {...props}
+            spoke={plan.find((spoke) => spoke.limb.id === chosenId)}
+            pxPerCm={(pxPerCm * width) / VIEW}
+            middle={width / 2}
+          />
+        ) : null}
       </View>
       <Sheet
         title="Which limb?"

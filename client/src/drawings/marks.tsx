@@ -8,7 +8,7 @@ export type MarkKind = Disorder['kind'];
 
 /** Fills for the bands of a drawing; each drawing defines its own, under its own prefix. */
 export function MarkPatterns({ prefix }: { prefix: string }) {
-  const { plum, dead, ochre, paper } = usePalette();
+  const { plum, dead, ochre, slate, paper } = usePalette();
   return (
     <Defs>
       <Pattern id={`${prefix}diseased`} width={5} height={5} patternUnits="userSpaceOnUse">
@@ -24,13 +24,17 @@ export function MarkPatterns({ prefix }: { prefix: string }) {
         <Rect width={8} height={8} fill={paper} />
         <Path d="M0 6L2 2L4 6L6 2L8 6" stroke={ochre} strokeWidth={1.4} fill="none" />
       </Pattern>
+      <Pattern id={`${prefix}misplaced`} width={6} height={6} patternUnits="userSpaceOnUse">
+        <Rect width={6} height={6} fill={paper} />
+        <Path d="M-1 7L7 -1M2 10L10 2M-4 4L4 -4" stroke={slate} strokeWidth={1.2} />
+      </Pattern>
     </Defs>
   );
 }
 
 export function useMarkInk(): Record<MarkKind, string> {
-  const { plum, dead, ochre } = usePalette();
-  return { diseased: plum, dead, damaged: ochre };
+  const { plum, dead, ochre, slate } = usePalette();
+  return { diseased: plum, dead, damaged: ochre, misplaced: slate };
 }
 
 /** The mark as a small swatch beside a word. */

@@ -1,14 +1,17 @@
 // Findings as bands of the drawings.
+
+import { type FindingKind, markOf } from '@mortisect/contracts';
 import type { FindingForCut } from '@mortisect/core/cuts';
-import { kindOf } from '@mortisect/core/disorders';
 import type { TapeBand } from '../drawings/tape/Measure';
 
-export function bandsOf(findings: readonly FindingForCut[]): TapeBand[] {
-  return findings.map(({ id, limbId, fromCm, toCm, disorder }) => ({
+type Shown = FindingForCut & { kind?: FindingKind | undefined };
+
+export function bandsOf(findings: readonly Shown[]): TapeBand[] {
+  return findings.map(({ id, limbId, fromCm, toCm, disorder, kind }) => ({
     id,
     limbId,
     fromCm,
     toCm,
-    kind: kindOf(disorder),
+    kind: markOf({ kind, disorder }),
   }));
 }

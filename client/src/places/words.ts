@@ -1,9 +1,10 @@
 // Small words that several places say.
-import type { ActionBody } from '@mortisect/contracts';
+import type { ActionBody, TreeSummary } from '@mortisect/contracts';
 import { agentOf } from '@mortisect/core/blades';
-import type { Cut } from '@mortisect/core/cuts';
+import type { Cut, ReasonNotToCut } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
 import { tapeText, type Units } from '@mortisect/core/measure';
+import { speciesName } from '@mortisect/core/register';
 import { lowerFirst } from '@mortisect/core/tree';
 import { cutAtHand, standingCuts, type TreeView } from '../data/orchardView';
 
@@ -47,7 +48,51 @@ export function actionWords(action: ActionBody): string {
       return `decided, ${action.choice}`;
     case 'undone':
       return 'taken back';
+    case 'roundStarted':
+      return 'round started';
+    case 'roundPaused':
+      return 'round paused';
+    case 'roundResumed':
+      return 'round taken up again';
+    case 'roundClosed':
+      return 'round closed';
+    case 'treeSeen':
+      return `${action.verdict === 'sound' ? 'marked sound' : 'seen, with findings'}, ${action.seen}`;
+    case 'treeSkipped':
+      return `skipped${action.reason ? `, ${lowerFirst(action.reason)}` : ''}`;
+    case 'asked':
+      return `${action.of} asked${action.question ? `: ${action.question}` : ''}`;
+    case 'answered':
+      return `answered: ${action.answer}`;
+    case 'sampleSent':
+      return `sample ${action.label} sent`;
+    case 'sampleAnswered':
+      return `sample ${action.label}: ${clinicWords(action.evidence.result)}`;
+    case 'wavedOff':
+      return `${action.faultKey.split(':')[0]} waved off`;
+    case 'hatThrown':
+      return `hat thrown, ${action.passed} of ${action.throws} came through`;
   }
+}
+
+export function clinicWords(result: string | null): string {
+  return result === null
+    ? 'nothing found'
+    : `the clinic reports ${lowerFirst(disorderOf(result)?.name ?? result)}`;
+}
+
+/** Why a finding asks for no cut, in one line. */
+export const UNCUT_WORDS: Record<ReasonNotToCut, string> = {
+  held: 'Held: somebody was asked and has not answered yet.',
+  healed: 'Healed over: no cut. Look at it again next round.',
+  fruit: 'On the fruit: pick it and carry it off the site; mummies always.',
+  wait: 'Not yet.',
+  leave: 'No wood is cut for this.',
+};
+
+/** “Apple · Harbour Russet · open centre”. */
+export function speciesWords({ species, cultivar, form }: TreeSummary): string {
+  return [speciesName(species), cultivar ?? 'variety unknown', form].join(' · ');
 }
 
 export function upperFirst(text: string): string {

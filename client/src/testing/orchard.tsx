@@ -3,9 +3,10 @@ import {
   type Action,
   type ActionBody,
   defaultSchools,
-  type Finding,
-  type Site,
+  Finding,
+  Site,
   type TreeDetail,
+  TreeSummary,
 } from '@mortisect/contracts';
 import type { Limb } from '@mortisect/core/tree';
 import { TamaguiProvider } from '@tamagui/core';
@@ -14,7 +15,7 @@ import type { ReactNode } from 'react';
 import { siteToday } from '../data/orchardView';
 import { config } from '../ui/tamagui.config';
 
-export const site: Site = {
+export const site: Site = Site.parse({
   name: 'Test orchard',
   latitude: 54,
   longitude: 0,
@@ -24,7 +25,7 @@ export const site: Site = {
   season: null,
   schools: defaultSchools(),
   agentId: 'alcohol-70',
-};
+});
 export const today = siteToday(site, null, '2026-11-24');
 
 export const limb = (id: string, parentId: string | null, jointCm: number, bearingDeg: number): Limb => ({
@@ -41,32 +42,37 @@ export const limb = (id: string, parentId: string | null, jointCm: number, beari
   budsComplete: true,
 });
 
+const ID = '0193f000-0000-7000-8000-000000000002';
+
 /** A stem with a limb to the east and one to the west. */
 export const limbs = [limb('T', null, 0, 0), limb('S', 'T', 60, 90), limb('R', 'T', 80, 270)];
 
 export const finding = (
-  id: string,
+  name: string,
   limbId: string,
   disorder: string,
   more: Partial<Finding> = {},
 ): Finding => ({
-  id,
-  treeId: 'a',
-  limbId,
-  limbName: limbId,
-  fromCm: 100,
-  toCm: 120,
-  disorder,
-  edge: 'definite',
-  growthRapid: false,
-  note: '',
-  seenAt: '2026-11-20T09:00:00Z',
-  withdrawn: false,
-  state: 'open',
-  revision: 1,
-  by: 'Wall crew',
-  receivedAt: '2026-11-20T09:00:00Z',
-  ...more,
+  ...Finding.parse({
+    id: ID,
+    treeId: 'a',
+    limbId,
+    limbName: limbId,
+    fromCm: 100,
+    toCm: 120,
+    disorder,
+    edge: 'definite',
+    growthRapid: false,
+    note: '',
+    seenAt: '2026-11-20T09:00:00Z',
+    withdrawn: false,
+    state: 'open',
+    revision: 1,
+    by: 'Wall crew',
+    receivedAt: '2026-11-20T09:00:00Z',
+    ...more,
+  }),
+  id: name,
 });
 
 export const detail = (
@@ -74,31 +80,32 @@ export const detail = (
   more: Partial<TreeDetail['tree']> = {},
   actions: Action[] = [],
 ): TreeDetail => ({
-  tree: {
+  tree: TreeSummary.parse({
     id: 'a',
     code: 'Tree A',
-    nickname: null,
     plotId: 'p',
     rowId: 'r',
+    plot: 'Plot',
+    row: 'Row',
     place: 1,
-    species: 'Apple',
-    cultivar: null,
-    rootstock: null,
+    species: 'apple',
     plantedYear: 2000,
     form: 'open centre',
     heightCm: 250,
     spreadCm: 300,
-    susceptible: false,
-    note: '',
-    hazards: [],
-    latitude: null,
-    longitude: null,
+    revision: 1,
+    by: 'Wall crew',
+    receivedAt: '2026-11-01T09:00:00Z',
     openFindings: findings.length,
+    lastSeenAt: null,
     ...more,
-  },
+  }),
   limbs,
+  limbsRevision: 1,
+  surveyedAt: '2020-01-01T00:00:00Z',
   findings,
   actions,
+  jobs: [],
 });
 
 export const did = (action: ActionBody, undone = false): Action => ({

@@ -1,6 +1,6 @@
 // A labelled line to type in, with its unit and what is wrong with it.
 import { View } from '@tamagui/core';
-import { useId } from 'react';
+import { createElement, useId } from 'react';
 import { TextInput } from 'react-native';
 import { usePalette } from './theme';
 import { Label, Small } from './type';
@@ -15,6 +15,8 @@ interface FieldProps {
   fault?: string | undefined;
   kind?: 'text' | 'decimal' | 'password';
   multiline?: boolean;
+  /** Values that are offered while typing. */
+  list?: readonly string[];
   /** Shares the width of a row. */
   grow?: boolean;
 }
@@ -29,6 +31,7 @@ export function Field({
   fault,
   kind = 'text',
   multiline = false,
+  list,
   grow = false,
 }: FieldProps) {
   const { ink, soft, paper, ochreText } = usePalette();
@@ -49,6 +52,7 @@ export function Field({
         multiline={multiline}
         autoComplete={kind === 'password' ? 'current-password' : 'off'}
         aria-invalid={fault !== undefined}
+        {...(list && list.length > 0 && ({ list: `${id}-list` } as object))}
         aria-describedby={fault || hint ? `${id}-said` : undefined}
         style={{
           minHeight: multiline ? 76 : 48,
@@ -64,6 +68,13 @@ export function Field({
           width: '100%',
         }}
       />
+      {list && list.length > 0
+        ? createElement(
+            'datalist',
+            { id: `${id}-list` },
+            list.map((value) => createElement('option', { key: value, value })),
+          )
+        : null}
       {fault || hint ? (
         <Small id={`${id}-said`} color={fault ? '$ochreText' : '$soft'} role={fault ? 'alert' : undefined}>
           {fault ?? hint}

@@ -4,7 +4,7 @@ import { type RefObject, useEffect, useRef } from 'react';
 interface Drag<T> {
   /** Called as the pointer goes down; what it returns is handed to every move. undefined: not a drag. */
   onStart(event: PointerEvent): T | undefined;
-  onMove(from: T, byPx: number): void;
+  onMove(from: T, byPx: number, downPx: number): void;
 }
 
 /** Binds to the element itself: the pointer is captured, so that a drag goes on outside it. */
@@ -14,15 +14,15 @@ export function useDragAlong<T>(target: RefObject<HTMLElement | null>, drag: Dra
   useEffect(() => {
     const element = target.current;
     if (!element) return;
-    let held: { from: T; x: number } | null = null;
+    let held: { from: T; x: number; y: number } | null = null;
     const down = (event: PointerEvent) => {
       const from = latest.current.onStart(event);
       if (from === undefined) return;
-      held = { from, x: event.clientX };
+      held = { from, x: event.clientX, y: event.clientY };
       element.setPointerCapture(event.pointerId);
     };
     const move = (event: PointerEvent) => {
-      if (held) latest.current.onMove(held.from, event.clientX - held.x);
+      if (held) latest.current.onMove(held.from, event.clientX - held.x, event.clientY - held.y);
     };
     const up = () => {
       held = null;

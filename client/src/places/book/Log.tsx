@@ -1,7 +1,8 @@
 // The log: everything that was recorded, newest first, with who and when.
-import type { LogEntry } from '@mortisect/contracts';
-import { disorderOf, kindOf } from '@mortisect/core/disorders';
+import { type LogEntry, markOf } from '@mortisect/contracts';
+import { disorderOf } from '@mortisect/core/disorders';
 import { tapeText, type Units } from '@mortisect/core/measure';
+import { jobKinds } from '@mortisect/core/register';
 import Svg from 'react-native-svg';
 import { shortMoment } from '../../data/moment';
 import type { SiteToday } from '../../data/orchardView';
@@ -13,7 +14,7 @@ import { Row, Rows } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Body } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
-import { actionWords, upperFirst } from '../words';
+import { actionWords, plural, upperFirst } from '../words';
 import { BookTabs } from './BookTabs';
 
 export function Log() {
@@ -56,6 +57,14 @@ function EntryRow({ entry, today }: { entry: LogEntry; today: SiteToday }) {
 
 function told({ entry }: LogEntry, units: Units): { title: string; detail: string; mark?: React.ReactNode } {
   if (entry.kind === 'site') return { title: 'Settings of the site changed', detail: '' };
+  if (entry.kind === 'tree')
+    return { title: entry.revision === 1 ? 'Tree written down' : 'Tree changed', detail: '' };
+  if (entry.kind === 'limbs') return { title: 'Limb map drawn', detail: plural(entry.limbs, 'limb') };
+  if (entry.kind === 'job') {
+    const name = jobKinds.find((kind) => kind.code === entry.job.job)?.name ?? entry.job.job;
+    const said = entry.job.withdrawn ? 'taken back' : entry.job.doneAt ? 'done' : `due ${entry.job.dueOn}`;
+    return { title: `${name}, ${said}`, detail: entry.job.note };
+  }
   if (entry.kind === 'finding') {
     const { disorder, limbName, fromCm, toCm, note, withdrawn } = entry.finding;
     const name = disorderOf(disorder)?.name ?? disorder;
@@ -63,7 +72,7 @@ function told({ entry }: LogEntry, units: Units): { title: string; detail: strin
     return {
       title: `${name}, ${said}`,
       detail: `${limbName}, ${tapeText(fromCm, units)} to ${tapeText(toCm, units)}${note ? ` · ${note}` : ''}`,
-      mark: <Mark kind={kindOf(disorder)} />,
+      mark: <Mark kind={markOf(entry.finding)} />,
     };
   }
   const { action, undone } = entry;

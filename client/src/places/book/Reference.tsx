@@ -53,7 +53,8 @@ export function Reference() {
 }
 
 function OneDisorder({ disorder, today }: { disorder: Disorder; today: SiteToday }) {
-  const sites = schoolFor(disorder.code, today.site.schools.clearance).id;
+  const own = schoolsFor(disorder.code);
+  const sites = own.length > 0 ? schoolFor(disorder.code, today.site.schools.clearance).id : null;
   return (
     <View gap={8} paddingTop={12} borderTopWidth={1} borderColor="$rule" borderStyle="solid">
       <View flexDirection="row" gap={12} alignItems="center">
@@ -64,7 +65,8 @@ function OneDisorder({ disorder, today }: { disorder: Disorder; today: SiteToday
       <Small>
         {disorder.cause}. On {lowerFirst(disorder.hosts)}.
       </Small>
-      {schoolsFor(disorder.code).map((school) => (
+      {disorder.instead ? <Body>{disorder.instead}</Body> : null}
+      {own.map((school) => (
         <View
           key={school.id}
           paddingLeft={12}

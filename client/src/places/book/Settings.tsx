@@ -19,6 +19,8 @@ import { Waiting } from '../../ui/Waiting';
 import { Conflict, movedProblem } from '../Conflict';
 import { BookTabs } from './BookTabs';
 import { DeviceSettings } from './DeviceSettings';
+import { LimitSettings } from './LimitSettings';
+import { LocalSettings } from './LocalSettings';
 import { SchoolSettings } from './SchoolSettings';
 import { formOf, type SiteControl, SiteForm } from './siteForm';
 
@@ -59,6 +61,10 @@ function SettingsForm({ record }: { record: SiteRecord }) {
         <SiteFields control={control} />
         <Section>Schools</Section>
         <SchoolSettings control={control} />
+        <Section>Here and nearby</Section>
+        <LocalSettings control={control} />
+        <Section>Shape</Section>
+        <LimitSettings control={control} />
         <Small>
           Last changed by {record.by}, revision {record.revision}.
         </Small>

@@ -64,9 +64,17 @@ export function runOf(views: TreeView[], latest: readonly Action[], today: SiteT
     madeToday: events.filter((event) => event.kind === 'cut').length,
     step,
     item: step.do === 'done' ? null : (left[0] ?? null),
-    last: done[0] ?? null,
+    last: done.find(({ action }) => OF_THE_RUN.has(action.kind)) ?? null,
   };
 }
+
+/** What the run itself records, and may take back. */
+const OF_THE_RUN: ReadonlySet<Action['action']['kind']> = new Set([
+  'bladeCleaned',
+  'cutMade',
+  'cutNotMade',
+  'decided',
+]);
 
 function isToday(at: string, { site, day }: SiteToday): boolean {
   return dayAt(at, site.timeZone) === day;

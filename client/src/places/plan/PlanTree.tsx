@@ -2,6 +2,7 @@
 
 import { type Cut, cutSentence, leadingReason } from '@mortisect/core/cuts';
 import { GENERAL_CAUTION } from '@mortisect/core/handling';
+import { speciesName } from '@mortisect/core/register';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -25,6 +26,7 @@ import { WhySheet } from '../WhySheet';
 import { plural } from '../words';
 import { CutRows } from './CutRows';
 import { Decisions } from './Decisions';
+import { Uncut } from './Uncut';
 
 export function PlanTree({ treeId }: { treeId: string }) {
   const { data, error, refetch } = useTree(treeId);
@@ -57,6 +59,7 @@ function Planned({ view, today }: { view: TreeView; today: SiteToday }) {
       {chosen ? <ChosenCut view={view} today={today} cut={chosen} onWhy={() => setWhy(chosen)} /> : null}
       <Swallowed view={view} />
       <Decisions view={view} today={today} />
+      <Uncut view={view} />
       {view.findings.length === 0 ? (
         <Body>Nothing is open on this tree. What you mark in Round stands here.</Body>
       ) : null}
@@ -66,7 +69,7 @@ function Planned({ view, today }: { view: TreeView; today: SiteToday }) {
   return (
     <Screen
       title={tree.code}
-      subtitle={`Plan · ${tree.species}, ${tree.form}`}
+      subtitle={`Plan · ${speciesName(tree.species)}, ${tree.form}`}
       width="full"
       aside={<Aside figure={plural(cuts.length, 'cut')} caption="now" />}
       actions={

@@ -1,6 +1,6 @@
 // The answer to a lesion: the cut in a sentence, or the decision where no cut position answers it.
 
-import { type Cut, cutSentence, type Decision } from '@mortisect/core/cuts';
+import { type Cut, cutSentence, type Decision, type ReasonNotToCut } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
 import { lowerFirst } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button';
 import { Body } from '../../ui/type';
 import { Cautions } from '../Cautions';
 import { Sentence } from '../Sentence';
+import { UNCUT_WORDS } from '../words';
 
 /** The cut of a lesion, and the one that takes its wood where it is swallowed. */
 export function cutOf(view: TreeView, lesionId: string): { own: Cut; taker: Cut | null } | null {
@@ -25,6 +26,8 @@ interface AnswerProps {
 }
 
 export function Answer({ view, today, lesionId, onWhy }: AnswerProps) {
+  const uncut = view.cuts.uncut.find((one) => one.findingId === lesionId);
+  if (uncut) return <UncutWords view={view} lesionId={lesionId} why={uncut.why} />;
   const decision = view.cuts.decisions.find((one) => one.lesionId === lesionId);
   if (decision) return <DecisionWords view={view} decision={decision} />;
   const answer = cutOf(view, lesionId);
@@ -47,6 +50,20 @@ export function Answer({ view, today, lesionId, onWhy }: AnswerProps) {
         </Button>
       </View>
       <Cautions list={cautions.filter((caution) => caution.kind === 'care')} />
+    </View>
+  );
+}
+
+/** Findings that ask for no cut, or not yet, and what is done instead. */
+function UncutWords({ view, lesionId, why }: { view: TreeView; lesionId: string; why: ReasonNotToCut }) {
+  const finding = view.considered.find((one) => one.id === lesionId);
+  const instead = finding ? disorderOf(finding.disorder)?.instead : undefined;
+  return (
+    <View gap={8}>
+      <Body fontSize="$18" lineHeight="$18">
+        {UNCUT_WORDS[why]}
+      </Body>
+      {(why === 'wait' || why === 'leave') && instead ? <Body>{instead}</Body> : null}
     </View>
   );
 }

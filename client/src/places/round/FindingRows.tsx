@@ -1,6 +1,6 @@
 // What was found on this tree so far: open findings lead back to their limb, closed ones stay to be read.
-import type { Finding } from '@mortisect/contracts';
-import { disorderOf, kindOf } from '@mortisect/core/disorders';
+import { type Finding, markOf } from '@mortisect/contracts';
+import { disorderOf } from '@mortisect/core/disorders';
 import { tapeText } from '@mortisect/core/measure';
 import { View } from '@tamagui/core';
 import { ago } from '../../data/moment';
@@ -10,7 +10,7 @@ import { Mark } from '../../drawings/marks';
 import { PressRow } from '../../ui/PressRow';
 import { Row, Rows } from '../../ui/Row';
 import { Body, Section } from '../../ui/type';
-import { type Marking, markingOf } from './draft';
+import { type Marking, markingOf } from './marking/draft';
 import { TreeFacts } from './TreeFacts';
 
 interface FindingRowsProps {
@@ -71,7 +71,7 @@ function FindingRow({ finding, today }: { finding: Finding; today: SiteToday }) 
     <Row
       title={disorderOf(finding.disorder)?.name ?? finding.disorder}
       detail={`${finding.limbName}, ${span}${finding.note ? ` · ${finding.note}` : ''} · ${finding.by}, ${ago(finding.seenAt, clock())}`}
-      aside={<Mark kind={kindOf(finding.disorder)} />}
+      aside={<Mark kind={markOf(finding)} />}
     />
   );
 }

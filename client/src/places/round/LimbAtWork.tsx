@@ -1,7 +1,7 @@
 // The chosen limb on its tape, with the answer to the finding that is shown or marked.
-
+import { markOf } from '@mortisect/contracts';
 import { disorderOf, kindOf } from '@mortisect/core/disorders';
-import type { Limb } from '@mortisect/core/tree';
+import { growth, type Limb } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import type { SiteToday, TreeView } from '../../data/orchardView';
 import type { Span } from '../../drawings/tape/LimbTape';
@@ -9,8 +9,9 @@ import { useWide } from '../../ui/theme';
 import { Label, Small } from '../../ui/type';
 import { TreeTape } from '../TreeTape';
 import { Answer, cutOf } from './Answer';
-import type { Marking } from './draft';
-import { DisorderChoice, DisorderSigns, EdgeChoice, MoreFields, SpanFields } from './MarkingForm';
+import type { Marking } from './marking/draft';
+import { DisorderSigns, EdgeChoice, KindChoice, MoreFields, SpanFields } from './marking/MarkingForm';
+import { SeenMore } from './marking/SeenMore';
 
 interface LimbAtWorkProps {
   view: TreeView;
@@ -28,9 +29,14 @@ export function LimbAtWork({ view, today, limb, shownId, marking, onMark, onWhy 
   const cut = shownId === null ? undefined : cutOf(view, shownId)?.own;
   const shown = view.considered.find((finding) => finding.id === shownId);
   const name = view.names.get(limb.id) ?? limb.id;
+  const form = marking && { marking, onChange: onMark };
+  const drawn =
+    marking && marking.kind !== null
+      ? markOf({ kind: marking.kind, disorder: marking.disorder ?? '' })
+      : kindOf('');
   return (
     <View gap={12}>
-      {marking ? <DisorderChoice marking={marking} onChange={onMark} /> : null}
+      {form ? <KindChoice {...form} /> : null}
       <TreeTape
         view={view}
         today={today}
@@ -53,25 +59,42 @@ export function LimbAtWork({ view, today, limb, shownId, marking, onMark, onWhy 
           draft: {
             id: marking.id,
             span: marking,
-            kind: kindOf(marking.disorder ?? ''),
-            onChange: (span: Span) => onMark({ ...marking, ...span }),
+            kind: drawn,
+            onChange: (span: Span) => onMark({ ...marking, ...span, place: 'span' }),
           },
         })}
         onWhy={shownId === null ? undefined : () => onWhy(shownId)}
       />
-      {marking ? <EdgeChoice marking={marking} onChange={onMark} /> : null}
+      {form ? <EdgeChoice {...form} /> : null}
       {shownId === null ? (
-        <Small>{marking ? 'Say what it is: the answer follows.' : 'Nothing is recorded on this limb.'}</Small>
+        <>
+          <Small>
+            {marking ? 'Say what it is: the answer follows.' : 'Nothing is recorded on this limb.'}
+          </Small>
+          {marking ? null : <GrowthWords limb={limb} />}
+        </>
       ) : (
         <Answer view={view} today={today} lesionId={shownId} onWhy={() => onWhy(shownId)} />
       )}
-      {marking ? (
+      {form ? (
         <>
-          <SpanFields marking={marking} onChange={onMark} limb={limb} units={today.units} />
-          <DisorderSigns marking={marking} />
-          <MoreFields marking={marking} onChange={onMark} />
+          <SeenMore view={view} today={today} limb={limb} {...form} />
+          <SpanFields {...form} limb={limb} />
+          <DisorderSigns marking={form.marking} />
+          <MoreFields {...form} limbs={view.limbs} />
         </>
       ) : null}
     </View>
+  );
+}
+
+/** What the growth marks say; silent where nobody set any. */
+function GrowthWords({ limb }: { limb: Limb }) {
+  const said = growth(limb);
+  if (!said) return null;
+  return (
+    <Small>
+      {`${said.yearsCm.length} years by its growth marks, ${Math.round(said.meanCm)} cm a year lately: ${said.vigour} growth.`}
+    </Small>
   );
 }

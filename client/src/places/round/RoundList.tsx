@@ -1,48 +1,132 @@
-// The trees in walking order, plot by plot.
-import type { TreeSummary } from '@mortisect/contracts';
+// The round: where it stands, and the queue in walking order, plot by plot.
+import type { OpenRound, Plot, Queue, RoundEntry, TreeSummary } from '@mortisect/contracts';
 import { View } from '@tamagui/core';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { useTrees } from '../../data/queries';
+import { Button } from '../../ui/Button';
+import { PressRow } from '../../ui/PressRow';
 import { Row, Rows } from '../../ui/Row';
 import { Aside, Screen } from '../../ui/Screen';
-import { Body, Section, Small } from '../../ui/type';
+import { Body, Label, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
+import { plural, speciesWords } from '../words';
+import { FindByTag } from './FindByTag';
+import { RoundControls } from './RoundControls';
+import { useQueue } from './walk';
 
 export function RoundList({ openId }: { openId?: string }) {
+  const router = useRouter();
   const { data, error, refetch } = useTrees();
-  if (!data) return <Waiting title="Round" beside error={error} onRetry={refetch} />;
-  const withFindings = data.trees.filter((tree) => tree.openFindings > 0).length;
+  const { round, queue } = useQueue();
+  if (!data || !queue) return <Waiting title="Round" beside error={error} onRetry={refetch} />;
+  const next = round && !round.paused ? queue.next : null;
   return (
     <Screen
       title="Round"
-      subtitle="Trees in walking order"
+      subtitle={round ? roundWords(round, queue) : 'No round is open'}
       beside
-      aside={<Aside figure={`${withFindings} of ${data.trees.length}`} caption="with open findings" />}
+      aside={round ? <Aside figure={`${queue.done} of ${queue.trees.length}`} caption="seen" /> : null}
+      actions={
+        <RoundControls
+          round={round}
+          queue={queue}
+          plots={data.plots}
+          next={next}
+          onGo={(tree) => router.navigate(`/round/${tree.id}`)}
+        />
+      }
     >
+      <View flexDirection="row" flexWrap="wrap" gap={8}>
+        <FindByTag />
+        <Button onPress={() => router.navigate('/round/register' as never)}>Register</Button>
+      </View>
       {data.trees.length === 0 ? (
-        <Body>This site has no trees. The demo orchard comes with: npm run demo.</Body>
+        <Body>No trees are written down yet. Begin in the register: one by one, or from a file.</Body>
       ) : null}
-      {data.plots.map((plot) => {
-        const trees = data.trees.filter((tree) => tree.plotId === plot.id);
-        if (trees.length === 0) return null;
-        return (
-          <View key={plot.id} gap={8}>
-            <View>
-              <Section>{plot.name}</Section>
-              <Small>{plot.note}</Small>
-            </View>
-            <Rows>
-              {trees.map((tree) => (
-                <TreeRow key={tree.id} tree={tree} open={tree.id === openId} />
-              ))}
-            </Rows>
-          </View>
-        );
-      })}
+      {data.plots.map((plot) => (
+        <PlotQueue
+          key={plot.id}
+          plot={plot}
+          trees={queue.trees.filter((tree) => tree.plotId === plot.id)}
+          round={round}
+          openId={openId}
+          startsOpen={plot.id === (queue.trees.find((tree) => tree.id === openId) ?? queue.next)?.plotId}
+        />
+      ))}
     </Screen>
   );
 }
 
-function TreeRow({ tree, open }: { tree: TreeSummary; open: boolean }) {
+function roundWords(round: OpenRound, queue: Queue): string {
+  return [
+    round.paused ? 'Paused' : round.order === 'tag' ? 'By tag' : 'In walking order',
+    ...(queue.partly > 0 ? [`${queue.partly} seen in part`] : []),
+    ...(queue.skipped > 0 ? [`${queue.skipped} skipped`] : []),
+    `${queue.trees.length - queue.done - queue.partly - queue.skipped} to see`,
+  ].join(' · ');
+}
+
+interface PlotQueueProps {
+  plot: Plot;
+  trees: TreeSummary[];
+  round: OpenRound | null;
+  openId: string | undefined;
+  startsOpen: boolean;
+}
+
+const AT_ONCE = 60;
+
+function PlotQueue({ plot, trees, round, openId, startsOpen }: PlotQueueProps) {
+  const [toggled, setToggled] = useState<boolean | null>(null);
+  const [shown, setShown] = useState(AT_ONCE);
+  if (trees.length === 0) return null;
+  const open = toggled ?? startsOpen;
+  const done = trees.filter((tree) => isDone(round?.entries.get(tree.id))).length;
+  const found = trees.filter((tree) => tree.openFindings > 0).length;
+  const at = trees.findIndex((tree) => tree.id === openId);
+  return (
+    <View>
+      <PressRow
+        aria-expanded={open}
+        onPress={() => setToggled(!open)}
+        marginHorizontal={-16}
+        paddingHorizontal={11}
+        paddingVertical={8}
+        aria-label={`${plot.name}, ${plural(trees.length, 'tree')}`}
+      >
+        <View flex={1} minWidth={0}>
+          <Section render="h2">{plot.name}</Section>
+          <Small>{`${round ? `${done} of ${trees.length} seen` : plural(trees.length, 'tree')}${found > 0 ? ` · ${found} with findings` : ''}`}</Small>
+        </View>
+        <Label color="$chalk">{open ? 'Close' : 'Open'}</Label>
+      </PressRow>
+      {open ? (
+        <>
+          <Rows>
+            {trees.slice(0, Math.max(shown, at + 1)).map((tree) => (
+              <TreeRow
+                key={tree.id}
+                tree={tree}
+                entry={round?.entries.get(tree.id)}
+                open={tree.id === openId}
+              />
+            ))}
+          </Rows>
+          {shown < trees.length ? (
+            <Button onPress={() => setShown(shown + AT_ONCE)}>{`${trees.length - shown} more trees`}</Button>
+          ) : null}
+        </>
+      ) : null}
+    </View>
+  );
+}
+
+function isDone(entry: RoundEntry | undefined): boolean {
+  return entry?.state === 'sound' || entry?.state === 'found';
+}
+
+function TreeRow({ tree, entry, open }: { tree: TreeSummary; entry: RoundEntry | undefined; open: boolean }) {
   const danger = tree.hazards.length > 0;
   return (
     <Row
@@ -51,12 +135,18 @@ function TreeRow({ tree, open }: { tree: TreeSummary; open: boolean }) {
       title={tree.nickname ? `${tree.code} · ${tree.nickname}` : tree.code}
       detail={`${speciesWords(tree)}${danger ? ` · ${tree.hazards.join(', ')}` : ''}`}
       aside={
-        tree.openFindings === 0 ? '' : tree.openFindings === 1 ? '1 finding' : `${tree.openFindings} findings`
+        <View alignItems="flex-end">
+          {tree.openFindings > 0 ? <Label>{plural(tree.openFindings, 'finding')}</Label> : null}
+          {entry ? <StateWords entry={entry} /> : null}
+        </View>
       }
     />
   );
 }
 
-export function speciesWords({ species, cultivar, form }: TreeSummary): string {
-  return [species, cultivar ?? 'variety unknown', form].join(' · ');
+function StateWords({ entry }: { entry: RoundEntry }) {
+  if (entry.state === 'sound') return <Small color="$leaf">✓ sound</Small>;
+  if (entry.state === 'found') return <Small>✓ seen</Small>;
+  if (entry.state === 'partly') return <Small color="$ochreText">{entry.seen} only</Small>;
+  return <Small color="$ochreText">skipped</Small>;
 }

@@ -1,4 +1,5 @@
-// The tree in hand: drawings, the limb tape, findings; and the marking of a new finding over them.
+// The tree in hand: drawings, the limb tape, findings; its shape; what is known of it; and the marking of a new finding over all.
+
 import type { TreeDetail } from '@mortisect/contracts';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
@@ -9,19 +10,32 @@ import { Button } from '../../ui/Button';
 import { Columns } from '../../ui/Columns';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
+import { Tabs } from '../../ui/Tabs';
 import { useWide } from '../../ui/theme';
 import { Small } from '../../ui/type';
 import { useKeys } from '../shell/Keys';
 import { switchUnits } from '../units';
 import { WhySheet } from '../WhySheet';
+import { speciesWords } from '../words';
 import { cutOf } from './Answer';
-import { isNamed, type Marking, movedTo, newMarking } from './draft';
 import { FindingRows } from './FindingRows';
 import { LimbAtWork } from './LimbAtWork';
-import { MarkingActions } from './MarkingActions';
+import {
+  asConsidered,
+  isNamed,
+  keepDraft,
+  type Marking,
+  movedTo,
+  newMarking,
+  useDrafts,
+} from './marking/draft';
+import { MarkingActions } from './marking/MarkingActions';
 import { NeighbourButtons, type Neighbours } from './neighbours';
-import { speciesWords } from './RoundList';
+import { ShapePart } from './shape/ShapePart';
 import { TreeDrawings } from './TreeDrawings';
+import { TreePart } from './TreePart';
+import { WalkActions } from './WalkActions';
+import { useMarkSeen, useWalk } from './walk';
 
 interface TreeAtWorkProps {
   detail: TreeDetail;
@@ -30,64 +44,79 @@ interface TreeAtWorkProps {
   neighbours: Neighbours;
 }
 
+const PARTS = [
+  { value: 'find', label: 'Find' },
+  { value: 'shape', label: 'Shape' },
+  { value: 'tree', label: 'Tree' },
+] as const;
+type Part = (typeof PARTS)[number]['value'];
+
 export function TreeAtWork({ detail, today, firstLimbId, neighbours }: TreeAtWorkProps) {
   const wide = useWide();
   const clock = useClock();
-  const [marking, setMarking] = useState<Marking | null>(null);
+  const treeId = detail.tree.id;
+  const marking = useDrafts((drafts) => drafts.byTree[treeId] ?? null);
+  const setMarking = (next: Marking | null) => keepDraft(treeId, next);
+  const [part, setPart] = useState<Part>('find');
   const [justSet, setJustSet] = useState(false);
   const [whyId, setWhyId] = useState<string | null>(null);
-  const view = treeView(detail, today, marking && isNamed(marking) ? [marking] : []);
-  const [picked, setPicked] = useState(firstLimbId ?? view.findings[0]?.limbId ?? '');
+  const view = treeView(detail, today, marking && isNamed(marking) ? [asConsidered(marking)] : []);
+  const [picked, setPicked] = useState(firstLimbId ?? marking?.limbId ?? view.findings[0]?.limbId ?? '');
+  const limbId = marking?.limbId ?? picked;
   const limb =
-    view.limbs.find((one) => one.id === picked) ??
+    view.limbs.find((one) => one.id === limbId) ??
     view.limbs.find((one) => one.kind === 'scaffold') ??
     view.limbs[0];
 
   const begin = () => {
     setJustSet(false);
+    setPart('find');
     if (limb) setMarking(newMarking(limb, today.units, clock()));
   };
   const shownId = marking?.id ?? view.findings.find((finding) => finding.limbId === limb?.id)?.id ?? null;
-  const pick = (limbId: string) => {
+  const pick = (id: string) => {
     // A finding that is on record stays on its limb while it is changed.
     if (marking && marking.baseRevision !== null) return;
-    setPicked(limbId);
-    const onto = view.limbs.find((one) => one.id === limbId);
+    setPicked(id);
+    const onto = view.limbs.find((one) => one.id === id);
     if (marking && onto) setMarking(movedTo(marking, onto, today.units));
   };
   useKeys({
     f: () => !marking && begin(),
     w: () => setWhyId(shownId),
     u: () => switchUnits(today),
-    // Leaving the tree would drop what is being marked
-    ...(marking ? {} : { '[': neighbours.toPrevious, ']': neighbours.toNext }),
+    '[': neighbours.toPrevious,
+    ']': neighbours.toNext,
   });
 
   if (!limb) return null;
   const drawings = <TreeDrawings view={view} today={today} limbId={limb.id} onChoose={pick} />;
-  const limbAtWork = (
-    <LimbAtWork
-      view={view}
-      today={today}
-      limb={limb}
-      shownId={shownId}
-      marking={marking}
-      onMark={setMarking}
-      onWhy={setWhyId}
-    />
-  );
-  const rows = marking ? null : (
-    <FindingRows
-      view={view}
-      today={today}
-      onOpen={(finding, editing) => {
-        setPicked(finding.limbId);
-        setMarking(editing);
-      }}
-    />
+  const find = (
+    <>
+      {justSet && !marking ? <SetNotice treeId={treeId} /> : null}
+      {wide || marking ? null : drawings}
+      <LimbAtWork
+        view={view}
+        today={today}
+        limb={limb}
+        shownId={shownId}
+        marking={marking}
+        onMark={setMarking}
+        onWhy={setWhyId}
+      />
+      {marking ? null : (
+        <FindingRows
+          view={view}
+          today={today}
+          onOpen={(finding, editing) => {
+            setPicked(finding.limbId);
+            setMarking(editing);
+          }}
+        />
+      )}
+    </>
   );
   const { tree } = view;
-  const said = justSet && !marking ? <SetNotice treeId={tree.id} /> : null;
   return (
     <Screen
       title={tree.code}
@@ -98,7 +127,7 @@ export function TreeAtWork({ detail, today, firstLimbId, neighbours }: TreeAtWor
           <Small>
             {neighbours.place}/{neighbours.of}
           </Small>
-          {wide && !marking ? <NeighbourButtons {...neighbours} /> : null}
+          {marking ? null : <NeighbourButtons {...neighbours} />}
         </View>
       }
       actions={
@@ -106,27 +135,23 @@ export function TreeAtWork({ detail, today, firstLimbId, neighbours }: TreeAtWor
           <MarkingActions
             view={view}
             marking={marking}
-            onMark={setMarking}
             onDone={(set) => {
+              setPicked(marking.limbId);
               setMarking(null);
               setJustSet(set);
             }}
           />
         ) : (
-          <>
-            {wide ? null : <NeighbourButtons {...neighbours} />}
-            <Button grow kind="main" onPress={begin} maxWidth={wide ? 360 : undefined}>
-              New finding
-            </Button>
-          </>
+          <WalkActions view={view} onFinding={begin} />
         )
       }
     >
+      <LastMarked />
       <Columns beside={drawings}>
-        {said}
-        {wide || marking ? null : drawings}
-        {limbAtWork}
-        {rows}
+        {marking ? null : <Tabs label="Parts of the tree" options={PARTS} value={part} onChange={setPart} />}
+        {part === 'find' || marking ? find : null}
+        {part === 'shape' && !marking ? <ShapePart view={view} today={today} onLimb={pick} /> : null}
+        {part === 'tree' && !marking ? <TreePart view={view} detail={detail} today={today} /> : null}
       </Columns>
       <WhySheet
         view={view}
@@ -135,6 +160,31 @@ export function TreeAtWork({ detail, today, firstLimbId, neighbours }: TreeAtWor
         onClose={() => setWhyId(null)}
       />
     </Screen>
+  );
+}
+
+/** What was marked on the tree before this one, with its undo. */
+function LastMarked() {
+  const last = useWalk((walk) => walk.last);
+  const { undo } = useMarkSeen();
+  if (!last) return null;
+  return (
+    <View
+      role="status"
+      flexDirection="row"
+      alignItems="center"
+      gap={12}
+      borderLeftWidth={5}
+      borderColor="$leaf"
+      borderStyle="solid"
+      paddingLeft={12}
+      backgroundColor="$paper"
+    >
+      <Small flex={1} color="$ink">{`${last.code} ${last.words}`}</Small>
+      <Button kind="quiet" onPress={undo}>
+        Undo
+      </Button>
+    </View>
   );
 }
 
@@ -152,7 +202,7 @@ function SetNotice({ treeId }: { treeId: string }) {
         </View>
       }
     >
-      It is in the Book and stands in the plan.
+      It is kept on this device and goes into the Book and the plan.
     </Notice>
   );
 }

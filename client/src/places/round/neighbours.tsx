@@ -1,7 +1,7 @@
 // The trees before and after this one in the walk.
 import { useRouter } from 'expo-router';
-import { useTrees } from '../../data/queries';
 import { Button } from '../../ui/Button';
+import { useQueue } from './walk';
 
 export interface Neighbours {
   /** Place in the walk, from 1; 0 while it is not known. */
@@ -13,7 +13,7 @@ export interface Neighbours {
 
 export function useNeighbours(treeId: string): Neighbours {
   const router = useRouter();
-  const trees = useTrees().data?.trees ?? [];
+  const trees = useQueue().queue?.trees ?? [];
   const at = trees.findIndex((tree) => tree.id === treeId);
   const go = (to: number) => {
     const tree = trees[to];

@@ -38,6 +38,7 @@ function isTyping(target: EventTarget | null): boolean {
 
 const KEYS: [string, string][] = [
   ['[  ]', 'previous and next tree'],
+  ['s', 'mark the tree sound, or done'],
   ['f', 'new finding on the chosen limb'],
   ['← →', 'move the focused handle of a tape by ½ cm (¼ in), with Shift by 5 cm (2 in)'],
   ['w', 'why this cut'],

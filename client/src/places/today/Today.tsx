@@ -14,6 +14,7 @@ import { Body, Section } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { type Run, runOf } from '../cut/run';
 import { actionWords, disorderWords, placeWords, plural, upperFirst } from '../words';
+import { JobRows, QuestionRows, RoundRow } from './Walking';
 
 export function Today() {
   const { open, error, refetch } = useOpenViews();
@@ -66,7 +67,10 @@ export function Today() {
             .map((view) => (
               <DecisionRow key={view.tree.id} view={view} />
             ))}
+          <QuestionRows views={views} />
           <HandOverRow run={run} />
+          <RoundRow />
+          <JobRows today={today} />
           <BladeRow run={run} />
         </Rows>
         {views.length === 0 ? <Body>Nothing is open. Walk the round: what you find waits here.</Body> : null}

@@ -4,9 +4,9 @@ import type { Limb } from '@mortisect/core/tree';
 import { fireEvent, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
-import { Handle } from '../../drawings/tape/Handle';
-import { tapeScale } from '../../drawings/tape/scale';
-import { Stage } from '../../testing/orchard';
+import { Handle } from '../../../drawings/tape/Handle';
+import { tapeScale } from '../../../drawings/tape/scale';
+import { Stage } from '../../../testing/orchard';
 import { edgeMatters, findingBody, type Marking, movedTo, newMarking } from './draft';
 import { EdgeChoice, SpanFields } from './MarkingForm';
 
@@ -46,7 +46,7 @@ function Bench({ units }: { units: 'metric' | 'us' }) {
         side={-1}
         onChange={(fromCm) => setMarking({ ...marking, fromCm })}
       />
-      <SpanFields marking={marking} onChange={setMarking} limb={limb} units={units} />
+      <SpanFields marking={marking} onChange={setMarking} limb={limb} />
       <EdgeChoice marking={marking} onChange={setMarking} />
     </Stage>
   );

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { RoundTree } from '../../src/places/round/RoundTree';
+import { RoundTree } from '../../../src/places/round/RoundTree';
 
 export default function TreeInRound() {
   const { treeId } = useLocalSearchParams<{ treeId: string }>();

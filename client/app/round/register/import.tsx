@@ -1,0 +1,3 @@
+import { ImportTrees } from '../../../src/places/register/ImportTrees';
+
+export default ImportTrees;

@@ -1,0 +1,3 @@
+import { Register } from '../../../src/places/register/Register';
+
+export default Register;

@@ -1,0 +1,3 @@
+import { NewTree } from '../../../src/places/register/EditTree';
+
+export default NewTree;

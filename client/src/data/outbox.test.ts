@@ -1,0 +1,96 @@
+// The outbox: in order, each once, stopped by no server and by nothing else.
+import { NoAnswer, ServerProblem } from './api';
+import { enqueue, keepMine, letGo, openOutbox, send, useOutbox } from './outbox';
+
+const mockSent: string[] = [];
+let mockAnswer: (recordId: string) => unknown = () => ({});
+jest.mock('./api', () => ({
+  ...jest.requireActual('./api'),
+  ask: (_route: string, input: { params: { actionId: string } }) => {
+    const said = mockAnswer(input.params.actionId);
+    if (said instanceof Error) return Promise.reject(said);
+    mockSent.push(input.params.actionId);
+    return Promise.resolve(said);
+  },
+}));
+
+const put = (id: string) =>
+  enqueue('putAction', id, {
+    params: { actionId: id },
+    body: { kind: 'roundPaused', at: '2026-11-24T10:00:00Z' },
+  });
+const refusal = (status: number, more = {}) =>
+  new ServerProblem({ type: 'x', title: 'x', status, detail: 'x', instance: '', ...more });
+const settled = async () => {
+  for (let i = 0; i < 20; i++) await Promise.resolve();
+  await new Promise((resolve) => setTimeout(resolve, 5));
+};
+const waiting = () => useOutbox.getState().items.map(({ recordId, state }) => [recordId, state]);
+
+const signedOut = jest.fn();
+beforeAll(() => openOutbox(() => {}, signedOut));
+beforeEach(async () => {
+  await settled();
+  for (const item of useOutbox.getState().items) await letGo(item);
+  mockSent.length = 0;
+  mockAnswer = () => ({});
+});
+
+test('with no server it waits, in order; once there is one it goes out, each once', async () => {
+  mockAnswer = () => new NoAnswer();
+  for (const id of ['a', 'b', 'c']) await put(id);
+  await settled();
+  expect(waiting()).toEqual([
+    ['a', 'waiting'],
+    ['b', 'waiting'],
+    ['c', 'waiting'],
+  ]);
+  expect(useOutbox.getState().away).toBe(true);
+  mockAnswer = () => ({});
+  await Promise.all([send(), send(), send()]);
+  await settled();
+  expect(mockSent).toEqual(['a', 'b', 'c']);
+  expect(waiting()).toEqual([]);
+});
+
+test('a conflict holds back what follows on the same record and nothing else; kept, it goes first', async () => {
+  const moved = refusal(409, { yours: {}, theirs: { revision: 3 } });
+  mockAnswer = (id) => (id === 'a' ? moved : {});
+  await put('a');
+  await put('b');
+  await put('a');
+  await settled();
+  expect(mockSent).toEqual(['b']);
+  expect(waiting()).toEqual([
+    ['a', 'conflict'],
+    ['a', 'waiting'],
+  ]);
+  mockAnswer = () => ({});
+  const [first] = useOutbox.getState().items;
+  if (first) await keepMine(first, 3);
+  await settled();
+  expect(mockSent).toEqual(['b', 'a', 'a']);
+});
+
+test('letting theirs stand drops mine and what was built on it', async () => {
+  mockAnswer = (id) => (id === 'a' ? refusal(409) : {});
+  await put('a');
+  await put('a');
+  await settled();
+  const [first] = useOutbox.getState().items;
+  if (first) await letGo(first);
+  expect(waiting()).toEqual([]);
+});
+
+test.each([
+  [401, 'waiting'],
+  [429, 'waiting'],
+  [500, 'waiting'],
+  [422, 'refused'],
+] as const)('an answer of %i leaves it %s, never gone', async (status, state) => {
+  mockAnswer = () => refusal(status);
+  await put('a');
+  await settled();
+  expect(waiting()).toEqual([['a', state]]);
+  if (status === 401) expect(signedOut).toHaveBeenCalled();
+});

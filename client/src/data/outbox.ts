@@ -1,0 +1,175 @@
+// What was recorded here and has not reached the server yet: kept on this device, sent in order, each exactly once.
+import type { Problem } from '@mortisect/contracts';
+import { createStore, delMany, entries, set } from 'idb-keyval';
+import { v7 } from 'uuid';
+import { create } from 'zustand';
+import { type Ask, ask, NoAnswer, ServerProblem } from './api';
+
+/** Writes that may wait: every one carries its own id, so that the server counts it once however often it comes. */
+export type OutboxRoute = 'putFinding' | 'putAction' | 'putPhoto' | 'putLimbs' | 'putTree' | 'putJob';
+
+export interface OutboxItem<R extends OutboxRoute = OutboxRoute> {
+  /** UUID of version 7: items sort by the time they were made. */
+  id: string;
+  route: R;
+  /** The record it writes; a later write to the same record waits for an earlier one. */
+  recordId: string;
+  input: Ask<R>;
+  /** `conflict`: the record has changed meanwhile; `refused`: the server does not take it. Both wait for a person. */
+  state: 'waiting' | 'conflict' | 'refused';
+  problem: Problem | null;
+}
+
+interface Outbox {
+  items: OutboxItem[];
+  /** Read from the device; until then nothing is sent and nothing is shown as sent. */
+  loaded: boolean;
+  sending: boolean;
+  /** The last try met no server. */
+  away: boolean;
+}
+
+export const useOutbox = create<Outbox>(() => ({ items: [], loaded: false, sending: false, away: false }));
+
+const store = typeof indexedDB === 'undefined' ? undefined : createStore('mortisect-outbox', 'items');
+const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('mortisect-outbox');
+const AGAIN_MS = 5000;
+let whenSent: (item: OutboxItem, answer: unknown) => void = () => {};
+let whenSignedOut: () => void = () => {};
+let timer: ReturnType<typeof setTimeout> | undefined;
+
+/**
+ * Reads what waits from the device and begins to send.
+ *
+ * @param onSent called with each item that the server took, and with null for one that was let go
+ * @param onSignedOut called when the server asks for the passphrase first
+ */
+export async function openOutbox(
+  onSent: (item: OutboxItem, answer: unknown) => void,
+  onSignedOut: () => void,
+): Promise<void> {
+  whenSent = onSent;
+  whenSignedOut = onSignedOut;
+  await reload();
+  channel?.addEventListener('message', () => void reload());
+  window.addEventListener('online', () => void send());
+  document.addEventListener('visibilitychange', () => void send());
+  void send();
+}
+
+/** Another tab of this device has added or sent something. */
+async function reload(): Promise<void> {
+  // Where the device keeps nothing, what waits lives as long as the page
+  if (!store) return useOutbox.setState({ loaded: true });
+  const kept = await entries<string, OutboxItem>(store);
+  const items = kept.map(([, item]) => item).sort((a, b) => (a.id < b.id ? -1 : 1));
+  useOutbox.setState({ items, loaded: true });
+}
+
+/** Puts a write in the outbox; it is safe on the device when this resolves. */
+export async function enqueue<R extends OutboxRoute>(
+  route: R,
+  recordId: string,
+  input: Ask<R>,
+): Promise<void> {
+  const item: OutboxItem<R> = { id: v7(), route, recordId, input, state: 'waiting', problem: null };
+  await keep(item as unknown as OutboxItem);
+  void send();
+}
+
+async function keep(item: OutboxItem): Promise<void> {
+  if (store) await set(item.id, item, store);
+  useOutbox.setState(({ items }) => ({
+    items: [...items.filter((one) => one.id !== item.id), item].sort((a, b) => (a.id < b.id ? -1 : 1)),
+  }));
+  channel?.postMessage('changed');
+}
+
+async function drop(ids: string[]): Promise<void> {
+  if (store) await delMany(ids, store);
+  useOutbox.setState(({ items }) => ({ items: items.filter((item) => !ids.includes(item.id)) }));
+  channel?.postMessage('changed');
+}
+
+/** One tab sends at a time; what one tab has sent no other sends again. */
+export async function send(): Promise<void> {
+  if (!useOutbox.getState().loaded || useOutbox.getState().sending) return;
+  clearTimeout(timer);
+  useOutbox.setState({ sending: true });
+  try {
+    if (navigator.locks) await navigator.locks.request('mortisect-outbox', sendAll);
+    else await sendAll();
+  } finally {
+    useOutbox.setState({ sending: false });
+  }
+  if (nextToSend()) timer = setTimeout(() => void send(), AGAIN_MS);
+}
+
+async function sendAll(): Promise<void> {
+  await reload();
+  for (let item = nextToSend(); item; item = nextToSend()) {
+    const more = await sendOne(item);
+    if (!more) return;
+  }
+}
+
+/** The oldest that waits and whose record has nothing older that is stuck. */
+function nextToSend(): OutboxItem | undefined {
+  const stuck = new Set<string>();
+  for (const item of useOutbox.getState().items) {
+    if (item.state !== 'waiting') stuck.add(item.recordId);
+    else if (!stuck.has(item.recordId)) return item;
+  }
+  return undefined;
+}
+
+/** @returns false when there is no use in going on now */
+async function sendOne(item: OutboxItem): Promise<boolean> {
+  try {
+    const answer = await ask(item.route, item.input);
+    // What was read takes it over before it leaves the outbox: there is no moment in which it is nowhere
+    whenSent(item, answer);
+    await drop([item.id]);
+    useOutbox.setState({ away: false });
+    return true;
+  } catch (error) {
+    if (error instanceof NoAnswer) {
+      useOutbox.setState({ away: true });
+      return false;
+    }
+    if (!(error instanceof ServerProblem)) throw error;
+    const { status } = error.problem;
+    if (status === 401) whenSignedOut();
+    // Signed out, too often, or the server itself failed: it stays and is tried again
+    if (status === 401 || status === 429 || status >= 500) return false;
+    await keep({ ...item, state: status === 409 ? 'conflict' : 'refused', problem: error.problem });
+    return true;
+  }
+}
+
+/** Sends mine again on the revision that stands now. Later edits of the same record follow it. */
+export async function keepMine(item: OutboxItem, revision: number): Promise<void> {
+  const input = item.input as { body?: { baseRevision?: number | null } };
+  await keep({
+    ...item,
+    input: { ...input, body: { ...input.body, baseRevision: revision } } as OutboxItem['input'],
+    state: 'waiting',
+    problem: null,
+  });
+  void send();
+}
+
+/** Lets the server's version stand: mine and what was built on it is dropped. */
+export async function letGo(item: OutboxItem): Promise<void> {
+  const later = useOutbox
+    .getState()
+    .items.filter((one) => one.recordId === item.recordId && one.id >= item.id);
+  await drop(later.map((one) => one.id));
+  whenSent(item, null);
+  void send();
+}
+
+/** Nothing of the orchard stays on a device that signs out. @see queries.useSignOut */
+export async function emptyOutbox(): Promise<void> {
+  await drop(useOutbox.getState().items.map((item) => item.id));
+}

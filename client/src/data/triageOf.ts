@@ -1,0 +1,61 @@
+// A tree's recorded facts put through the triage table.
+import type { Finding, TreeDetail } from '@mortisect/contracts';
+import { markOf } from '@mortisect/contracts';
+import { girdled } from '@mortisect/core/diagnosis';
+import { diameterMmAt, type Limb } from '@mortisect/core/tree';
+import { affectedShare, type Triage, triage } from '@mortisect/core/triage';
+import type { SiteToday, TreeView } from './orchardView';
+
+/** How long ago “a season ago” is, days. */
+const A_SEASON_DAYS = 200;
+const DAY_MS = 24 * 3600_000;
+
+export function triageOf(view: TreeView, detail: TreeDetail, today: SiteToday): Triage & { share: number } {
+  const { tree, limbs } = view;
+  // A canker on the stem counts by how much of the stem it girdles, not as the whole crown
+  const stems = new Set(detail.limbs.filter((limb) => limb.kind === 'trunk').map((limb) => limb.id));
+  const inCrown = (finding: Finding) => isAffected(finding) && !stems.has(finding.limbId);
+  const share = affectedShare(limbs, view.findings.filter(inCrown));
+  const before = new Date(Date.parse(today.day) - A_SEASON_DAYS * DAY_MS).toISOString();
+  const looked = detail.actions.some(
+    ({ action, undone }) => action.kind === 'treeSeen' && !undone && action.at < before,
+  );
+  const said = triage({
+    heightCm: tree.heightCm,
+    targetHeightCm: tree.targetHeightCm,
+    form: tree.form,
+    hazards: tree.hazards,
+    purposes: tree.purposes,
+    fruitKnown: tree.cultivar !== null || tree.tasted,
+    affectedShare: share,
+    earlierShare: looked ? affectedShare(detail.limbs, openAt(detail, before).filter(inCrown)) : null,
+    stemGirdledShare: Math.max(0, ...view.findings.map((finding) => girdledStem(finding, limbs))),
+    minutesLastSeason: null,
+  });
+  return { ...said, share };
+}
+
+function isAffected(finding: Finding): boolean {
+  const mark = markOf(finding);
+  return (mark === 'dead' || mark === 'diseased') && finding.place !== 'fruit';
+}
+
+/** Findings that were open at a moment: seen by then, and not cut until later. */
+function openAt({ findings, actions }: TreeDetail, at: string): Finding[] {
+  const cutBy = new Set(
+    actions.flatMap(({ action, undone }) =>
+      action.kind === 'cutMade' && !undone && action.at <= at ? action.findingIds : [],
+    ),
+  );
+  return findings.filter(
+    (finding) => finding.state !== 'withdrawn' && finding.seenAt <= at && !cutBy.has(finding.id),
+  );
+}
+
+/** Share of the stem that a disease on it girdles; 0 where no width was measured. */
+function girdledStem(finding: Finding, limbs: Limb[]): number {
+  const stem = limbs.find((limb) => limb.id === finding.limbId && limb.kind === 'trunk');
+  if (!stem || markOf(finding) !== 'diseased') return 0;
+  const roundCm = finding.circumferenceCm ?? (Math.PI * diameterMmAt(stem, finding.fromCm)) / 10;
+  return girdled(finding.widthsCm, roundCm, 'stem', true)?.share ?? 0;
+}

@@ -1,0 +1,24 @@
+// How open a crown is, computed in a worker; the answer of a crown that has not changed is not computed again.
+import type { Limb } from '@mortisect/core/tree';
+import { useQuery } from '@tanstack/react-query';
+import { type Remote, wrap } from 'comlink';
+import type { OpennessWork } from '../workers/openness.worker';
+
+const THROWS = 2000;
+let remote: Remote<OpennessWork> | null = null;
+
+function worker(): Remote<OpennessWork> {
+  remote ??= wrap<OpennessWork>(new Worker(new URL('../workers/openness.worker', import.meta.url)));
+  return remote;
+}
+
+/** Seeded by the tree, so that the same crown always gives the same figures. */
+export function useOpenness(treeId: string, limbs: Limb[]) {
+  const seed = [...treeId].reduce((hash, letter) => (hash * 31 + letter.charCodeAt(0)) % 2_147_483_647, 7);
+  return useQuery({
+    queryKey: ['openness', seed, limbs],
+    queryFn: () => worker().openness(limbs, THROWS, seed),
+    staleTime: Number.POSITIVE_INFINITY,
+    persister: undefined as never,
+  });
+}

@@ -1,0 +1,50 @@
+// The tip of a limb on the crown clock, held by thumb or keys.
+import { clockHour, tapeText, turn, type Units } from '@mortisect/core/measure';
+import { useRef } from 'react';
+import type { Spoke } from './clock';
+import { Knob } from './Knob';
+
+interface TipHandleProps {
+  spoke: Spoke | undefined;
+  /** Pixels of the screen for a cm of the plan. */
+  pxPerCm: number;
+  middle: number;
+  twelveBearingDeg: number;
+  units: Units;
+  onTip?: ((limbId: string, bearingDeg: number, reachCm: number) => void) | undefined;
+}
+
+const TURN_DEG = 5;
+const STEP_CM = 5;
+
+export function TipHandle({ spoke, pxPerCm, middle, twelveBearingDeg, units, onTip }: TipHandleProps) {
+  const scale = useRef(pxPerCm);
+  // The scale stands still while a drag goes on, else the plan would shrink under the thumb
+  const held = useRef(false);
+  if (!held.current) scale.current = pxPerCm;
+  if (!spoke || !onTip) return null;
+  const { limb, base, tip } = spoke;
+  const reach = Math.hypot(tip.x - base.x, tip.y - base.y);
+  const set = (x: number, y: number) => {
+    const bearing = turn((Math.atan2(x - base.x, base.y - y) * 180) / Math.PI + twelveBearingDeg);
+    onTip(limb.id, Math.round(bearing), Math.max(5, Math.hypot(x - base.x, y - base.y)));
+  };
+  return (
+    <Knob
+      label={`Tip of ${limb.id}: bearing and length`}
+      value={Math.round(limb.bearingDeg)}
+      most={360}
+      says={`${clockHour(limb.bearingDeg, twelveBearingDeg)} o’clock, ${tapeText(limb.lengthCm, units)} long`}
+      left={middle + tip.x * pxPerCm}
+      top={middle + tip.y * pxPerCm}
+      onHold={(on) => {
+        held.current = on;
+      }}
+      onDrag={(from, byPx, downPx) => set(from.x + byPx / scale.current, from.y + downPx / scale.current)}
+      from={tip}
+      onKey={(right, up) =>
+        onTip(limb.id, turn(limb.bearingDeg + right * TURN_DEG), Math.max(5, reach + up * STEP_CM))
+      }
+    />
+  );
+}

@@ -1,0 +1,68 @@
+// From which measure on wood is misplaced: the site’s own limits, each with where it starts and how sure that is.
+import { type Limits, type Threshold, thresholds } from '@mortisect/core/faults';
+import { View } from '@tamagui/core';
+import { useState } from 'react';
+import { Controller } from 'react-hook-form';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import type { SiteControl } from './siteForm';
+
+export function LimitSettings({ control }: { control: SiteControl }) {
+  const [open, setOpen] = useState(false);
+  if (!open) {
+    return (
+      <View flexDirection="row">
+        <Button onPress={() => setOpen(true)}>{`Limits of shape (${thresholds.length})`}</Button>
+      </View>
+    );
+  }
+  return (
+    <Controller
+      control={control}
+      name="limits"
+      render={({ field }) => (
+        <View gap={12}>
+          {thresholds.map((threshold) => (
+            <LimitField
+              key={threshold.key}
+              threshold={threshold}
+              value={(field.value as Limits)[threshold.key]}
+              onChange={(value) => field.onChange({ ...field.value, [threshold.key]: value })}
+            />
+          ))}
+        </View>
+      )}
+    />
+  );
+}
+
+function LimitField({
+  threshold,
+  value,
+  onChange,
+}: {
+  threshold: Threshold;
+  value: number;
+  onChange(value: number): void;
+}) {
+  const { label, unit, start, least, most, source, confidence } = threshold;
+  const [typed, setTyped] = useState<string | null>(null);
+  const wrong = (text: string) => {
+    const number = Number(text.replace(',', '.'));
+    return text.trim() === '' || !Number.isFinite(number) || number < least || number > most;
+  };
+  return (
+    <Field
+      label={`${label}, ${unit}`}
+      kind="decimal"
+      value={typed ?? String(value)}
+      hint={`Starts at ${start} ${unit}. ${source}${confidence === 'practice' ? '' : ` (confidence ${confidence})`}.`}
+      fault={typed !== null && wrong(typed) ? `From ${least} to ${most} ${unit}.` : undefined}
+      onChangeText={(text) => {
+        setTyped(text);
+        if (!wrong(text)) onChange(Number(text.replace(',', '.')));
+      }}
+      onBlur={() => typed !== null && !wrong(typed) && setTyped(null)}
+    />
+  );
+}

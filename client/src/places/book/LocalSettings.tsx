@@ -1,0 +1,205 @@
+// What this site knows of its own surroundings: blight hosts nearby, disorders that must be reported or do not occur, its own cultivars.
+import type { Site } from '@mortisect/contracts';
+import { disorders } from '@mortisect/core/disorders';
+import { speciesName } from '@mortisect/core/register';
+import { View } from '@tamagui/core';
+import { useState } from 'react';
+import { Controller } from 'react-hook-form';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { Select } from '../../ui/Select';
+import { Body, Label, Small } from '../../ui/type';
+import type { SiteControl } from './siteForm';
+
+export function LocalSettings({ control }: { control: SiteControl }) {
+  return (
+    <View gap={20}>
+      <Controller
+        control={control}
+        name="blightHosts"
+        render={({ field }) => <BlightHosts hosts={field.value ?? []} onChange={field.onChange} />}
+      />
+      <Controller
+        control={control}
+        name="notifiable"
+        render={({ field }) => <Notifiable rules={field.value ?? []} onChange={field.onChange} />}
+      />
+      <Controller
+        control={control}
+        name="absentHere"
+        render={({ field }) => <AbsentHere codes={field.value ?? []} onChange={field.onChange} />}
+      />
+      <Controller
+        control={control}
+        name="cultivars"
+        render={({ field }) => <OwnCultivars cultivars={field.value ?? []} onChange={field.onChange} />}
+      />
+    </View>
+  );
+}
+
+interface ListProps {
+  title: string;
+  about: string;
+  items: { key: string; words: string }[];
+  onRemove(at: number): void;
+}
+
+function Listed({ title, about, items, onRemove }: ListProps) {
+  return (
+    <View gap={4}>
+      <Label fontSize="$19" lineHeight="$19">
+        {title}
+      </Label>
+      <Small>{about}</Small>
+      {items.map(({ key, words }, at) => (
+        <View key={key} flexDirection="row" alignItems="center" gap={12}>
+          <Body flex={1}>{words}</Body>
+          <Button kind="quiet" aria-label={`Remove ${words}`} onPress={() => onRemove(at)}>
+            Remove
+          </Button>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+const without = <T,>(list: readonly T[], at: number): T[] => list.filter((_, i) => i !== at);
+
+function BlightHosts({
+  hosts,
+  onChange,
+}: {
+  hosts: Site['blightHosts'];
+  onChange(hosts: Site['blightHosts']): void;
+}) {
+  const [name, setName] = useState('');
+  const [where, setWhere] = useState('');
+  const add = () => {
+    onChange([...hosts, { name: name.trim(), where: where.trim() }]);
+    setName('');
+    setWhere('');
+  };
+  return (
+    <View gap={8}>
+      <Listed
+        title="Hosts of fire blight nearby"
+        about="Hawthorn, cotoneaster, firethorn, rowan and the like: blight comes from them as from the orchard."
+        items={hosts.map((host, i) => ({
+          key: `${host.name}${i}`,
+          words: `${host.name}${host.where ? `, ${host.where}` : ''}`,
+        }))}
+        onRemove={(at) => onChange(without(hosts, at))}
+      />
+      <View flexDirection="row" flexWrap="wrap" alignItems="flex-end" gap={8}>
+        <View flexGrow={1} flexBasis={150}>
+          <Field label="Host" value={name} onChangeText={setName} />
+        </View>
+        <View flexGrow={2} flexBasis={180}>
+          <Field label="Where it stands" value={where} onChangeText={setWhere} />
+        </View>
+        <Button disabled={name.trim() === ''} onPress={add}>
+          Add host
+        </Button>
+      </View>
+    </View>
+  );
+}
+
+const KNOWN = disorders.filter(({ kind, code }) => kind === 'diseased' && code !== 'SUSPECT');
+const OPTIONS = KNOWN.map(({ code, name }) => ({ value: code, label: name }));
+const nameOf = (code: string) => KNOWN.find((one) => one.code === code)?.name ?? code;
+
+function Notifiable({
+  rules,
+  onChange,
+}: {
+  rules: Site['notifiable'];
+  onChange(rules: Site['notifiable']): void;
+}) {
+  const [code, setCode] = useState('FB_SHOOT');
+  const [authority, setAuthority] = useState('');
+  const add = () => {
+    // One entry for all of fire blight: the law does not tell its forms apart
+    const codes = code.startsWith('FB_')
+      ? KNOWN.filter((one) => one.code.startsWith('FB_')).map((one) => one.code)
+      : [code];
+    onChange([...rules, { codes, authority: authority.trim(), note: '' }]);
+    setAuthority('');
+  };
+  return (
+    <View gap={8}>
+      <Listed
+        title="Must be reported here"
+        about="Local law decides; ask the plant-health authority. What is listed is flagged wherever it is named."
+        items={rules.map((rule, i) => ({
+          key: `${rule.authority}${i}`,
+          words: `${rule.codes.map(nameOf).join(', ')}: ${rule.authority}`,
+        }))}
+        onRemove={(at) => onChange(without(rules, at))}
+      />
+      <View flexDirection="row" flexWrap="wrap" alignItems="flex-end" gap={8}>
+        <View flexGrow={1} flexBasis={180}>
+          <Select label="Disorder to report" value={code} options={OPTIONS} onChange={setCode} />
+        </View>
+        <View flexGrow={1} flexBasis={180}>
+          <Field label="Report to" value={authority} onChangeText={setAuthority} />
+        </View>
+        <Button disabled={authority.trim() === ''} onPress={add}>
+          Add rule
+        </Button>
+      </View>
+    </View>
+  );
+}
+
+function AbsentHere({ codes, onChange }: { codes: string[]; onChange(codes: string[]): void }) {
+  const [code, setCode] = useState('BKT');
+  return (
+    <View gap={8}>
+      <Listed
+        title="Does not occur in this country"
+        about="Left out of the likely causes. Black knot belongs here outside North America."
+        items={codes.map((one) => ({ key: one, words: nameOf(one) }))}
+        onRemove={(at) => onChange(without(codes, at))}
+      />
+      <View flexDirection="row" flexWrap="wrap" alignItems="flex-end" gap={8}>
+        <View flexGrow={1} flexBasis={180}>
+          <Select label="Disorder that does not occur" value={code} options={OPTIONS} onChange={setCode} />
+        </View>
+        <Button disabled={codes.includes(code)} onPress={() => onChange([...codes, code])}>
+          Add
+        </Button>
+      </View>
+    </View>
+  );
+}
+
+function OwnCultivars({
+  cultivars,
+  onChange,
+}: {
+  cultivars: Site['cultivars'];
+  onChange(cultivars: Site['cultivars']): void;
+}) {
+  const [open, setOpen] = useState(false);
+  return (
+    <View gap={8}>
+      {open ? (
+        <Listed
+          title="Cultivars of this site"
+          about="Added where a tree is written down."
+          items={cultivars.map((one, i) => ({
+            key: `${one.species}${one.name}${i}`,
+            words: `${one.name}, ${speciesName(one.species).toLowerCase()}: bears on ${one.habit}, takes disease: ${one.susceptibility}`,
+          }))}
+          onRemove={(at) => onChange(without(cultivars, at))}
+        />
+      ) : (
+        <View flexDirection="row">
+          <Button onPress={() => setOpen(true)}>{`Cultivars of this site (${cultivars.length})`}</Button>
+        </View>
+      )}
+    </View>
+  );
+}

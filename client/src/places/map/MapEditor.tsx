@@ -1,0 +1,177 @@
+// Limbs dragged into place: bearing and length on the clock, joint and inclination on the ladder, the rest in figures.
+import type { Finding, TreeSummary } from '@mortisect/contracts';
+import { joined, tapeText, thicknessReading } from '@mortisect/core/measure';
+import {
+  indexLimbs,
+  type Limb,
+  limbNames,
+  limbWithAll,
+  type Measured,
+  measured,
+  split,
+  withLimb,
+  without,
+} from '@mortisect/core/tree';
+import { View } from '@tamagui/core';
+import { useMemo, useState } from 'react';
+import type { SiteToday } from '../../data/orchardView';
+import { CrownClock } from '../../drawings/CrownClock';
+import { Button } from '../../ui/Button';
+import { PressRow } from '../../ui/PressRow';
+import { useWide } from '../../ui/theme';
+import { Label, Section, Small } from '../../ui/type';
+import { bandsOf } from '../bands';
+import { CopyMap } from './CopyMap';
+import { LimbFigures } from './LimbFigures';
+import { SideLadder } from './SideLadder';
+import type { MapHistory } from './useMapHistory';
+
+interface MapEditorProps {
+  tree: TreeSummary;
+  today: SiteToday;
+  history: MapHistory;
+  findings: Finding[];
+  onStartAnew(): void;
+}
+
+export function MapEditor({ tree, today, history, findings, onStartAnew }: MapEditorProps) {
+  const wide = useWide();
+  const { limbs, change } = history;
+  const [chosenId, setChosenId] = useState(
+    () => limbs.find((limb) => limb.kind === 'scaffold')?.id ?? limbs[0]?.id ?? '',
+  );
+  const chosen = limbs.find((limb) => limb.id === chosenId) ?? limbs[0];
+  const twelve = today.site.twelveBearingDeg;
+  const names = useMemo(() => limbNames(limbs, twelve, today.units), [limbs, twelve, today.units]);
+  if (!chosen) return null;
+  const set = (part: Measured, about: string) =>
+    change(measured(limbs, chosen.id, part), `${about} ${chosen.id}`);
+  const held = findingsOn(limbs, chosen, findings);
+  const add = () => {
+    const at = Math.round(chosen.lengthCm * (chosen.kind === 'trunk' ? 0.5 : 0.6));
+    const next = withLimb(limbs, chosen.id, at);
+    change(next.limbs);
+    setChosenId(next.id);
+  };
+  const part = () => {
+    const next = split(limbs, chosen.id, chosen.lengthCm / 2);
+    change(next.limbs);
+    setChosenId(next.id);
+  };
+  const clock = (
+    <View width="100%" maxWidth={wide ? 420 : 300} alignSelf="center">
+      <CrownClock
+        limbs={limbs}
+        names={names}
+        twelveBearingDeg={twelve}
+        chosenId={chosen.id}
+        bands={bandsOf(findings)}
+        kerfs={[]}
+        units={today.units}
+        onChoose={setChosenId}
+        onTip={(_id, bearingDeg, reachCm) => {
+          const level = Math.max(0.17, Math.cos((chosen.inclinationDeg * Math.PI) / 180));
+          set({ bearingDeg, lengthCm: Math.round(reachCm / level) }, 'tip');
+        }}
+      />
+    </View>
+  );
+  const ladder = (
+    <SideLadder
+      limbs={limbs}
+      chosen={chosen}
+      units={today.units}
+      onJoint={(jointCm) => set({ jointCm: Math.round(jointCm) }, 'joint')}
+      onInclination={(inclinationDeg) => set({ inclinationDeg }, 'inclination')}
+    />
+  );
+  const tools = (
+    <View gap={8}>
+      <View flexDirection="row" alignItems="baseline" gap={12}>
+        <Label flex={1} fontSize="$24" lineHeight="$24" color="$chalk">
+          {names.get(chosen.id) ?? chosen.id}
+        </Label>
+        <Label>{`${tapeText(chosen.lengthCm, today.units)} · ${joined(thicknessReading(chosen.baseMm, today.units))}`}</Label>
+      </View>
+      <View flexDirection="row" flexWrap="wrap" gap={8}>
+        <Button onPress={add}>Add a limb on it</Button>
+        <Button onPress={part} disabled={chosen.lengthCm < 10 || held.length > 0}>
+          Split
+        </Button>
+        <Button
+          disabled={held.length > 0 || chosen.parentId === null}
+          onPress={() => {
+            change(without(limbs, chosen.id));
+            setChosenId(chosen.parentId ?? '');
+          }}
+        >
+          Delete
+        </Button>
+        <Button disabled={!history.undo} onPress={() => history.undo?.()}>
+          Undo
+        </Button>
+        <Button disabled={!history.redo} onPress={() => history.redo?.()}>
+          Redo
+        </Button>
+      </View>
+      {held.length > 0 ? (
+        <Small>{`An open finding lies on it (${held[0]?.limbName}): it stays on the map until the finding is cut or taken back.`}</Small>
+      ) : null}
+    </View>
+  );
+  const figures = (
+    <LimbFigures key={chosen.id} limb={chosen} name={names.get(chosen.id) ?? ''} onChange={set} />
+  );
+  const list = (
+    <View gap={8}>
+      <Section>Limbs</Section>
+      <View role="list" aria-label="Limbs">
+        {limbs.map((limb) => (
+          <View key={limb.id} role="listitem">
+            <PressRow chosen={limb.id === chosen.id} onPress={() => setChosenId(limb.id)} padding={8}>
+              <Label flex={1}>{names.get(limb.id) ?? limb.id}</Label>
+              <Small>{tapeText(limb.lengthCm, today.units)}</Small>
+            </PressRow>
+          </View>
+        ))}
+      </View>
+      <View flexDirection="row" flexWrap="wrap" gap={8}>
+        <CopyMap tree={tree} disabled={findings.length > 0} onCopy={(copy) => change(copy)} />
+        <Button onPress={onStartAnew} disabled={findings.length > 0}>
+          Start anew
+        </Button>
+      </View>
+      {findings.length > 0 ? <Small>A map with open findings on it is not replaced as a whole.</Small> : null}
+    </View>
+  );
+  if (!wide) {
+    return (
+      <>
+        {tools}
+        {clock}
+        {ladder}
+        {figures}
+        {list}
+      </>
+    );
+  }
+  return (
+    <View flexDirection="row" gap={32}>
+      <View flex={1} minWidth={0} maxWidth={460} gap={16}>
+        {clock}
+        {ladder}
+      </View>
+      <View flex={1} minWidth={0} maxWidth={460} gap={16}>
+        {tools}
+        {figures}
+      </View>
+      <View width={300}>{list}</View>
+    </View>
+  );
+}
+
+/** Open findings on this limb or on what hangs on it. */
+function findingsOn(limbs: Limb[], limb: Limb, findings: Finding[]): Finding[] {
+  const all = new Set(limbWithAll(indexLimbs(limbs), limb).map((one) => one.id));
+  return findings.filter((finding) => all.has(finding.limbId));
+}

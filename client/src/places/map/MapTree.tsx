@@ -1,0 +1,83 @@
+// The limb map of one tree: a first map in one step, then drawn right on the clock and the ladder.
+
+import type { TreeDetail } from '@mortisect/contracts';
+import { withGivenNames } from '@mortisect/core/tree';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { type SiteToday, treeView } from '../../data/orchardView';
+import { useSaveLimbs, useTree } from '../../data/queries';
+import { useClock } from '../../data/useClock';
+import { useToday } from '../../data/useToday';
+import { Button } from '../../ui/Button';
+import { Failed } from '../../ui/Failed';
+import { Screen } from '../../ui/Screen';
+import { Waiting } from '../../ui/Waiting';
+import { MapEditor } from './MapEditor';
+import { Starter } from './Starter';
+import { useMapHistory } from './useMapHistory';
+
+export function MapTree({ treeId }: { treeId: string }) {
+  const { data, error, refetch } = useTree(treeId);
+  const today = useToday();
+  if (!data || !today) return <Waiting title="Limb map" error={error} onRetry={refetch} />;
+  return <Drawing detail={data} today={today} />;
+}
+
+function Drawing({ detail, today }: { detail: TreeDetail; today: SiteToday }) {
+  const router = useRouter();
+  const clock = useClock();
+  const saving = useSaveLimbs();
+  const view = treeView(detail, today);
+  const history = useMapHistory(view.limbs);
+  const [starting, setStarting] = useState(view.limbs.length === 1 && view.findings.length === 0);
+  const { tree } = detail;
+  const back = () => router.replace(`/round/${tree.id}`);
+  const twelve = today.site.twelveBearingDeg;
+  const save = () =>
+    saving.mutate(
+      {
+        treeId: tree.id,
+        baseRevision: detail.limbsRevision,
+        surveyedAt: clock(),
+        limbs: withGivenNames(history.limbs, twelve),
+      },
+      { onSuccess: back },
+    );
+  return (
+    <Screen
+      title={tree.code}
+      subtitle={starting ? 'A first limb map' : `Limb map · ${history.limbs.length} limbs`}
+      width="full"
+      actions={
+        starting ? null : (
+          <>
+            <Button onPress={back}>Cancel</Button>
+            <Button grow kind="main" disabled={!history.changed || saving.isPending} onPress={save}>
+              Save the limb map
+            </Button>
+          </>
+        )
+      }
+    >
+      <Failed title="Not saved yet" error={saving.error} />
+      {starting ? (
+        <Starter
+          tree={tree}
+          onBack={back}
+          onDraw={(limbs) => {
+            history.change(limbs);
+            setStarting(false);
+          }}
+        />
+      ) : (
+        <MapEditor
+          tree={tree}
+          today={today}
+          history={history}
+          findings={view.findings}
+          onStartAnew={() => setStarting(true)}
+        />
+      )}
+    </Screen>
+  );
+}

@@ -1,0 +1,130 @@
+// The tree from the side, seen square to the chosen limb: its joint is dragged up and down, its tip to an inclination.
+import { heightReading, joined, tapeText, type Units } from '@mortisect/core/measure';
+import { type Limb, limbShape, type Point } from '@mortisect/core/tree';
+import { View } from '@tamagui/core';
+import { useMemo, useRef } from 'react';
+import Svg, { Line, Text } from 'react-native-svg';
+import { Knob } from '../../drawings/Knob';
+import { useTextScale, useWidthOf } from '../../ui/size';
+import { usePalette } from '../../ui/theme';
+
+interface SideLadderProps {
+  limbs: Limb[];
+  chosen: Limb;
+  units: Units;
+  onJoint(jointCm: number): void;
+  onInclination(inclinationDeg: number): void;
+}
+
+const HEIGHT = 250;
+const LEFT = 44;
+
+export function SideLadder({ limbs, chosen, units, onJoint, onInclination }: SideLadderProps) {
+  const { ink, dead, soft, rule, chalk } = usePalette();
+  const box = useRef<HTMLElement>(null);
+  const width = useWidthOf(box) ?? 340;
+  const fontSize = 14 * useTextScale();
+  const shape = useMemo(() => limbShape(limbs), [limbs]);
+  const turned = (chosen.bearingDeg * Math.PI) / 180;
+  const across = ({ x, y }: Point) => x * Math.sin(turned) + y * Math.cos(turned);
+  const points = [...shape.values()].flatMap(({ base, tip }) => [base, tip]);
+  const topCm = Math.max(150, ...points.map((point) => point.z)) * 1.06;
+  const sideCm = Math.max(80, ...points.map((point) => Math.abs(across(point))));
+  const pxPerCm = Math.min((HEIGHT - 24) / topCm, (width - LEFT) / 2 / sideCm);
+  const at = (point: Point) => ({
+    x: LEFT + (width - LEFT) / 2 + across(point) * pxPerCm,
+    y: HEIGHT - 12 - point.z * pxPerCm,
+  });
+  const own = shape.get(chosen.id);
+  const parent = limbs.find((limb) => limb.id === chosen.parentId);
+  if (!own) return null;
+  const [base, tip] = [at(own.base), at(own.tip)];
+  // A joint slides along its parent: a cm up the screen is more wood on a parent that leans
+  const rise = parent ? Math.max(0.15, Math.abs(Math.sin((parent.inclinationDeg * Math.PI) / 180))) : 1;
+  const step = units === 'us' ? 30.48 : 50;
+  const marks = Array.from({ length: Math.floor(topCm / step) + 1 }, (_, i) => i * step);
+  return (
+    <View ref={box as never} width="100%" height={HEIGHT} position="relative">
+      <Svg
+        width={width}
+        height={HEIGHT}
+        role="img"
+        aria-label={`The tree from the side of ${chosen.id}, ${joined(heightReading(topCm / 1.06, units))} high.`}
+      >
+        {marks.map((cm, i) => (
+          <Line
+            key={cm}
+            x1={LEFT - 8}
+            x2={width}
+            y1={HEIGHT - 12 - cm * pxPerCm}
+            y2={HEIGHT - 12 - cm * pxPerCm}
+            stroke={rule}
+            strokeWidth={i === 0 ? 2 : 1}
+          />
+        ))}
+        {marks
+          .filter((_, i) => i % 2 === 0)
+          .map((cm) => (
+            <Text
+              key={cm}
+              x={0}
+              y={HEIGHT - 8 - cm * pxPerCm}
+              fontSize={fontSize}
+              fill={soft}
+              fontFamily="Barlow Condensed"
+              fontWeight="600"
+            >
+              {joined(heightReading(cm, units))}
+            </Text>
+          ))}
+        {limbs.map((limb) => {
+          const placed = shape.get(limb.id);
+          if (!placed) return null;
+          const [from, to] = [at(placed.base), at(placed.tip)];
+          return (
+            <Line
+              key={limb.id}
+              x1={from.x}
+              y1={from.y}
+              x2={to.x}
+              y2={to.y}
+              stroke={limb.id === chosen.id ? chalk : limb.kind === 'trunk' ? ink : dead}
+              strokeWidth={Math.max(1.4, Math.min(9, limb.baseMm / 11))}
+              strokeLinecap="round"
+            />
+          );
+        })}
+      </Svg>
+      {parent ? (
+        <Knob
+          label="Joint: height on its parent"
+          value={Math.round(chosen.jointCm)}
+          most={Math.round(parent.lengthCm)}
+          says={`joins at ${tapeText(chosen.jointCm, units)}`}
+          left={base.x}
+          top={base.y}
+          from={chosen.jointCm}
+          onDrag={(from, _by, downPx) => onJoint(from - downPx / pxPerCm / rise)}
+          onKey={(_right, up) => onJoint(chosen.jointCm + up * 5)}
+        />
+      ) : null}
+      <Knob
+        label="Tip: inclination"
+        value={Math.round(chosen.inclinationDeg) + 90}
+        most={180}
+        says={`${Math.round(chosen.inclinationDeg)} degrees above level`}
+        left={tip.x}
+        top={tip.y}
+        from={tip}
+        onDrag={(from, byPx, downPx) => {
+          const [dx, dy] = [from.x + byPx - base.x, base.y - (from.y + downPx)];
+          if (Math.hypot(dx, dy) < 4) return;
+          onInclination(
+            Math.round(Math.max(-89, Math.min(90, (Math.atan2(dy, Math.max(0, dx)) * 180) / Math.PI))),
+          );
+        }}
+        onKey={(_right, up) => onInclination(Math.max(-89, Math.min(90, chosen.inclinationDeg + up * 2)))}
+      />
+    </View>
+  );
+}

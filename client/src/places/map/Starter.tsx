@@ -1,0 +1,114 @@
+// One step to a first map: form and size are known from the tree, the number of main limbs is counted.
+import type { TreeSummary } from '@mortisect/contracts';
+import { isTrainedFlat, type TreeForm, treeForms } from '@mortisect/core/register';
+import { type Limb, starterMap } from '@mortisect/core/tree';
+import { View } from '@tamagui/core';
+import { useMemo, useState } from 'react';
+import { useToday } from '../../data/useToday';
+import { CrownClock } from '../../drawings/CrownClock';
+import { Button } from '../../ui/Button';
+import { LengthField } from '../../ui/LengthField';
+import { Select } from '../../ui/Select';
+import { Body, Figure, Small } from '../../ui/type';
+import { upperFirst } from '../words';
+
+interface StarterProps {
+  tree: TreeSummary;
+  onBack(): void;
+  onDraw(limbs: Limb[]): void;
+}
+
+const FORMS = treeForms.map((value) => ({ value, label: upperFirst(value) }));
+const FIRST_GUESS = 4;
+const MOST = 24;
+const GIRTH_CM_A_METRE = 9;
+
+export function Starter({ tree, onBack, onDraw }: StarterProps) {
+  const today = useToday();
+  const [form, setForm] = useState<TreeForm>(tree.form);
+  const [count, setCount] = useState(FIRST_GUESS);
+  const [heightCm, setHeight] = useState(Math.max(20, tree.heightCm));
+  const [spreadCm, setSpread] = useState(Math.max(10, tree.spreadCm));
+  const [girthCm, setGirth] = useState(tree.girthCm ?? Math.round((heightCm / 100) * GIRTH_CM_A_METRE));
+  const [plane, setPlane] = useState('90');
+  const year = Number(today?.day.slice(0, 4) ?? 0);
+  const limbs = useMemo(
+    () =>
+      starterMap({
+        form,
+        species: tree.species,
+        heightCm,
+        spreadCm,
+        scaffolds: count,
+        girthCm,
+        ageYears: tree.plantedYear === null ? null : Math.max(1, year - tree.plantedYear),
+        planeBearingDeg: Number(plane),
+      }),
+    [form, tree.species, tree.plantedYear, heightCm, spreadCm, count, girthCm, plane, year],
+  );
+  if (!today) return null;
+  return (
+    <View gap={16} maxWidth={760}>
+      <View flexDirection="row" flexWrap="wrap" gap={16} alignItems="center">
+        <View width={200}>
+          <CrownClock
+            limbs={limbs}
+            names={new Map()}
+            twelveBearingDeg={today.site.twelveBearingDeg}
+            chosenId={null}
+            bands={[]}
+            kerfs={[]}
+            units={today.units}
+            onChoose={() => undefined}
+          />
+        </View>
+        <View gap={8} flex={1} minWidth={180}>
+          <Small>{form === 'multi-stem' ? 'Stems' : 'Main limbs'}</Small>
+          <View flexDirection="row" alignItems="center" gap={12}>
+            <Button aria-label="One less" disabled={count <= 1} onPress={() => setCount(count - 1)}>
+              −
+            </Button>
+            <Figure fontSize="$44" lineHeight="$44" aria-live="polite">
+              {count}
+            </Figure>
+            <Button aria-label="One more" disabled={count >= MOST} onPress={() => setCount(count + 1)}>
+              +
+            </Button>
+          </View>
+        </View>
+      </View>
+      <View flexDirection="row" gap={12}>
+        <Button onPress={onBack}>Back</Button>
+        <Button grow kind="main" onPress={() => onDraw(limbs)}>
+          Draw it
+        </Button>
+      </View>
+      <Body>
+        Where the form usually has its limbs. Then drag each to where it is; side branches are added where
+        they matter.
+      </Body>
+      <Select label="Form" value={form} options={FORMS} onChange={(value) => setForm(value as TreeForm)} />
+      <View flexDirection="row" gap={12}>
+        <LengthField grow label="Height" cm={heightCm} leastCm={20} mostCm={3000} onChange={setHeight} />
+        <LengthField grow label="Spread" cm={spreadCm} leastCm={10} mostCm={3000} onChange={setSpread} />
+        <LengthField grow label="Girth" cm={girthCm} leastCm={2} mostCm={800} onChange={setGirth} />
+      </View>
+      {isTrainedFlat(form) ? (
+        <Select
+          label="Runs along"
+          value={plane}
+          options={PLANES}
+          onChange={setPlane}
+          hint="The wall or the wires."
+        />
+      ) : null}
+    </View>
+  );
+}
+
+const PLANES = [
+  ['0', 'North–south'],
+  ['45', 'North-east–south-west'],
+  ['90', 'East–west'],
+  ['135', 'South-east–north-west'],
+].map(([value, label]) => ({ value: value as string, label: label as string }));

@@ -1,0 +1,83 @@
+// A cultivar that the tables do not have is the caretaker’s to add; it is kept with the site.
+import {
+  bearingHabits,
+  CULTIVAR_CONFIDENCE,
+  CULTIVAR_SOURCE,
+  type Cultivar,
+  speciesName,
+  susceptibilities,
+} from '@mortisect/core/register';
+import { View } from '@tamagui/core';
+import { useState } from 'react';
+import { useSaveSite, useSite } from '../../data/queries';
+import { Button } from '../../ui/Button';
+import { Failed } from '../../ui/Failed';
+import { Select } from '../../ui/Select';
+import { Sheet } from '../../ui/Sheet';
+import { Small } from '../../ui/type';
+import { upperFirst } from '../words';
+
+interface AddCultivarProps {
+  species: string;
+  name: string;
+  known: Cultivar[];
+}
+
+const options = (values: readonly string[]) => values.map((value) => ({ value, label: upperFirst(value) }));
+
+export function AddCultivar({ species, name, known }: AddCultivarProps) {
+  const record = useSite().data;
+  const saving = useSaveSite();
+  const [open, setOpen] = useState(false);
+  const [habit, setHabit] = useState<Cultivar['habit']>('unknown');
+  const [susceptibility, setSusceptibility] = useState<Cultivar['susceptibility']>('unknown');
+  const wanted = name.trim();
+  const listed = known.find((one) => one.name.toLowerCase() === wanted.toLowerCase());
+  if (wanted === '') return null;
+  if (listed) {
+    return (
+      <Small>{`${listed.name}: bears on ${listed.habit}, takes disease: ${listed.susceptibility}. ${CULTIVAR_SOURCE}; confidence ${CULTIVAR_CONFIDENCE}.`}</Small>
+    );
+  }
+  const add = () => {
+    if (!record) return;
+    const cultivar: Cultivar = { species, name: wanted, habit, susceptibility, note: '' };
+    saving.mutate(
+      {
+        baseRevision: record.revision,
+        site: { ...record.site, cultivars: [...record.site.cultivars, cultivar] },
+      },
+      { onSuccess: () => setOpen(false) },
+    );
+  };
+  return (
+    <View flexDirection="row">
+      <Button onPress={() => setOpen(true)}>{`Add “${wanted}” to the cultivars`}</Button>
+      <Sheet
+        title={`${wanted}, ${speciesName(species).toLowerCase()}`}
+        open={open}
+        onClose={() => setOpen(false)}
+        closeLabel="Back"
+        actions={
+          <Button grow kind="main" onPress={add} disabled={saving.isPending}>
+            Add
+          </Button>
+        }
+      >
+        <Failed title="Not added yet" error={saving.error} />
+        <Select
+          label="Bears on"
+          value={habit}
+          options={options(bearingHabits)}
+          onChange={(value) => setHabit(value as Cultivar['habit'])}
+        />
+        <Select
+          label="Takes blight or canker"
+          value={susceptibility}
+          options={options(susceptibilities)}
+          onChange={(value) => setSusceptibility(value as Cultivar['susceptibility'])}
+        />
+      </Sheet>
+    </View>
+  );
+}

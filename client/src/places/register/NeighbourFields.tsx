@@ -1,0 +1,57 @@
+// Trees that meet this one or shade it.
+import type { TreeBody } from '@mortisect/contracts';
+import { View } from '@tamagui/core';
+import { useState } from 'react';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { Label, Small } from '../../ui/type';
+
+interface NeighbourFieldsProps {
+  neighbours: TreeBody['neighbours'];
+  codes: string[];
+  onChange(neighbours: TreeBody['neighbours']): void;
+}
+
+const MOST = 8;
+
+export function NeighbourFields({ neighbours, codes, onChange }: NeighbourFieldsProps) {
+  const [code, setCode] = useState('');
+  const add = (how: 'meets' | 'shades') => {
+    onChange([...neighbours.filter((one) => one.code !== code.trim()), { code: code.trim(), how }]);
+    setCode('');
+  };
+  const ready = code.trim() !== '' && neighbours.length < MOST;
+  return (
+    <View gap={8}>
+      <Small>Neighbours that meet or shade it</Small>
+      {neighbours.map((one) => (
+        <View key={one.code} flexDirection="row" alignItems="center" gap={12}>
+          <Label flex={1}>{`${one.code} ${one.how}`}</Label>
+          <Button
+            kind="quiet"
+            aria-label={`Remove ${one.code}`}
+            onPress={() => onChange(neighbours.filter((other) => other !== one))}
+          >
+            Remove
+          </Button>
+        </View>
+      ))}
+      <View flexDirection="row" flexWrap="wrap" alignItems="flex-end" gap={8}>
+        <View flexGrow={1} flexBasis={160}>
+          <Field
+            label="Code of the neighbour"
+            value={code}
+            list={codes.slice(0, 200)}
+            onChangeText={setCode}
+          />
+        </View>
+        <Button disabled={!ready} onPress={() => add('meets')}>
+          Meets it
+        </Button>
+        <Button disabled={!ready} onPress={() => add('shades')}>
+          Shades it
+        </Button>
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,136 @@
+// The register: every tree with what is known of it. A table on a wide screen, plots and their trees on a phone.
+import type { TreeSummary } from '@mortisect/contracts';
+import { View } from '@tamagui/core';
+import { useRouter } from 'expo-router';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { useTrees } from '../../data/queries';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { Row, Rows } from '../../ui/Row';
+import { Aside, Screen } from '../../ui/Screen';
+import { Select } from '../../ui/Select';
+import { useWide } from '../../ui/theme';
+import { Body, Section, Small } from '../../ui/type';
+import { Waiting } from '../../ui/Waiting';
+import { plural, speciesWords } from '../words';
+import { ExportLinks } from './ExportLinks';
+import { RegisterTable } from './RegisterTable';
+
+export function Register() {
+  const router = useRouter();
+  const wide = useWide();
+  const { data, error, refetch } = useTrees();
+  const [text, setText] = useState('');
+  const [plotId, setPlotId] = useState('');
+  const wanted = useDeferredValue(text.trim().toLowerCase());
+  const shown = useMemo(
+    () =>
+      (data?.trees ?? []).filter((tree) => (plotId === '' || tree.plotId === plotId) && fits(tree, wanted)),
+    [data, plotId, wanted],
+  );
+  if (!data) return <Waiting title="Register" error={error} onRetry={refetch} />;
+  const plots = [
+    { value: '', label: 'All plots' },
+    ...data.plots.map(({ id, name }) => ({ value: id, label: name })),
+  ];
+  return (
+    <Screen
+      title="Register"
+      subtitle="Every tree and what is known of it"
+      width="full"
+      aside={
+        <Aside
+          figure={String(shown.length)}
+          caption={shown.length === data.trees.length ? 'trees' : `of ${data.trees.length}`}
+        />
+      }
+      actions={
+        <>
+          <Button onPress={() => router.navigate('/round/register/import' as never)}>From a file</Button>
+          <Button grow kind="main" onPress={() => router.navigate('/round/register/new' as never)}>
+            New tree
+          </Button>
+        </>
+      }
+    >
+      <View flexDirection="row" flexWrap="wrap" gap={12} alignItems="flex-end">
+        <View flexGrow={1} flexBasis={220}>
+          <Field label="Find" value={text} onChangeText={setText} />
+        </View>
+        <View flexGrow={1} flexBasis={180}>
+          <Select label="Plot" value={plotId} options={plots} onChange={setPlotId} />
+        </View>
+      </View>
+      {data.trees.length === 0 ? (
+        <Body>
+          No trees yet. Write the first one down, or bring them from a CSV, GeoJSON or archive file.
+        </Body>
+      ) : wide ? (
+        <RegisterTable trees={shown} onOpen={(tree) => router.navigate(`/round/${tree.id}`)} />
+      ) : (
+        <ByPlot trees={shown} />
+      )}
+      <ExportLinks />
+    </Screen>
+  );
+}
+
+function fits(tree: TreeSummary, wanted: string): boolean {
+  if (wanted === '') return true;
+  return searched(tree).includes(wanted);
+}
+
+const texts = new WeakMap<TreeSummary, string>();
+function searched(tree: TreeSummary): string {
+  let text = texts.get(tree);
+  if (text === undefined) {
+    text = [
+      tree.code,
+      tree.nickname,
+      speciesWords(tree),
+      tree.rootstock,
+      tree.status,
+      tree.row,
+      tree.note,
+      ...tree.hazards,
+    ]
+      .join(' ')
+      .toLowerCase();
+    texts.set(tree, text);
+  }
+  return text;
+}
+
+const AT_ONCE = 60;
+
+function ByPlot({ trees }: { trees: TreeSummary[] }) {
+  const [shown, setShown] = useState(AT_ONCE);
+  const plots = [...new Set(trees.slice(0, shown).map((tree) => tree.plot))];
+  return (
+    <>
+      {plots.map((plot) => (
+        <View key={plot} gap={8}>
+          <Section>{plot}</Section>
+          <Rows>
+            {trees
+              .slice(0, shown)
+              .filter((tree) => tree.plot === plot)
+              .map((tree) => (
+                <Row
+                  key={tree.id}
+                  href={`/round/${tree.id}`}
+                  title={tree.nickname ? `${tree.code} · ${tree.nickname}` : tree.code}
+                  detail={`${speciesWords(tree)} · ${tree.status}`}
+                  aside={tree.openFindings > 0 ? plural(tree.openFindings, 'finding') : ''}
+                />
+              ))}
+          </Rows>
+        </View>
+      ))}
+      {trees.length > shown ? (
+        <Button onPress={() => setShown(shown + AT_ONCE)}>{`${trees.length - shown} more trees`}</Button>
+      ) : null}
+      {trees.length === 0 ? <Small>No tree fits.</Small> : null}
+    </>
+  );
+}

@@ -1,0 +1,231 @@
+// Everything that can be written down of a tree, the few that must be first.
+import { drainages, fixtures, statuses, type TreeSummary, vigours } from '@mortisect/contracts';
+import { hazards } from '@mortisect/core/handling';
+import {
+  bearingHabits,
+  type Cultivar,
+  cultivarsOf,
+  speciesOf,
+  speciesTable,
+  treeForms,
+} from '@mortisect/core/register';
+import { purposes } from '@mortisect/core/triage';
+import { View } from '@tamagui/core';
+import { useUnits } from '../../data/useToday';
+import { CheckRow } from '../../ui/CheckRow';
+import { Field } from '../../ui/Field';
+import { Select } from '../../ui/Select';
+import { Section, Small } from '../../ui/type';
+import { upperFirst } from '../words';
+import { AddCultivar } from './AddCultivar';
+import { NeighbourFields } from './NeighbourFields';
+import {
+  type LengthKey,
+  type NumberKey,
+  nextPlace,
+  type TextKey,
+  type TreeForm,
+  withKnown,
+} from './treeForm';
+
+interface TreeFieldsProps {
+  form: TreeForm;
+  faults: Record<string, string>;
+  trees: readonly TreeSummary[];
+  cultivars: readonly Cultivar[];
+  onChange(form: TreeForm): void;
+}
+
+const options = (values: readonly string[]) => values.map((value) => ({ value, label: upperFirst(value) }));
+const SPECIES = speciesTable.map(({ code, name }) => ({ value: code, label: name }));
+
+export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFieldsProps) {
+  const units = useUnits();
+  const unit = units === 'us' ? 'in' : 'cm';
+  const set = (part: Partial<TreeForm>) => onChange({ ...form, ...part });
+  const words = (key: TextKey, label: string, more: { multiline?: boolean; list?: string[] } = {}) => (
+    <Field
+      label={label}
+      value={form[key]}
+      fault={faults[key]}
+      onChangeText={(value) => set({ [key]: value })}
+      {...more}
+    />
+  );
+  const figure = (key: LengthKey | NumberKey, label: string, hint?: string) => (
+    <Field
+      label={label}
+      kind="decimal"
+      value={form[key]}
+      fault={faults[key]}
+      hint={hint}
+      onChangeText={(value) => set({ [key]: value })}
+    />
+  );
+  const plots = [...new Set(trees.map((tree) => tree.plot))];
+  const rows = [...new Set(trees.filter((tree) => tree.plot === form.plot).map((tree) => tree.row))];
+  const known = cultivarsOf(form.species, cultivars);
+  const ticks = <T extends string>(
+    label: string,
+    all: readonly T[],
+    chosen: readonly T[],
+    change: (next: T[]) => void,
+  ) => (
+    <View role="group" aria-label={label}>
+      <Small>{label}</Small>
+      {all.map((value) => (
+        <CheckRow
+          key={value}
+          label={upperFirst(value)}
+          on={chosen.includes(value)}
+          onChange={(on) => change(on ? [...chosen, value] : chosen.filter((one) => one !== value))}
+        />
+      ))}
+    </View>
+  );
+  return (
+    <View gap={16} maxWidth={760}>
+      <Section>Which tree</Section>
+      <Pair>
+        {words('code', 'Code on its tag')}
+        {words('nickname', 'Nickname')}
+      </Pair>
+      <Pair>
+        {words('plot', 'Plot', { list: plots })}
+        <Field
+          label="Row"
+          value={form.row}
+          fault={faults.row}
+          list={rows}
+          onChangeText={(row) =>
+            set({
+              row,
+              ...(rows.includes(row) &&
+                form.place === '1' && { place: String(nextPlace(trees, form.plot, row)) }),
+            })
+          }
+        />
+        {figure('place', 'Place in the row')}
+      </Pair>
+      <Section>What it is</Section>
+      <Pair>
+        <Select
+          label="Species"
+          value={form.species}
+          options={SPECIES}
+          onChange={(species) =>
+            onChange({
+              ...form,
+              species,
+              cultivar: '',
+              form: speciesOf(species)?.usualForm ?? form.form,
+              habit: speciesOf(species)?.habit ?? 'unknown',
+            })
+          }
+        />
+        <Field
+          label="Cultivar"
+          value={form.cultivar}
+          list={known.map((one) => one.name)}
+          hint="Empty: unknown."
+          onChangeText={(cultivar) => onChange(withKnown({ ...form, cultivar }, cultivars))}
+        />
+      </Pair>
+      <AddCultivar species={form.species} name={form.cultivar} known={known} />
+      <Pair>
+        <Select
+          label="Form"
+          value={form.form}
+          options={options(treeForms)}
+          onChange={(value) => set({ form: value as TreeForm['form'] })}
+        />
+        <Select
+          label="Bears on"
+          value={form.habit}
+          options={options(bearingHabits)}
+          hint={form.habit === 'unknown' ? 'Unknown: young tips stay, thinning inside only.' : undefined}
+          onChange={(value) => set({ habit: value as TreeForm['habit'] })}
+        />
+      </Pair>
+      <Section>How large</Section>
+      <Pair>
+        {figure('heightCm', `Height, ${unit}`)}
+        {figure('spreadCm', `Spread, ${unit}`)}
+        {figure('girthCm', `Girth of the stem, ${unit}`)}
+      </Pair>
+      <Pair>
+        {figure('targetHeightCm', `Height it should have, ${unit}`)}
+        {figure('reachCm', `How high its picker reaches, ${unit}`)}
+        {figure('plantedYear', 'Year planted')}
+      </Pair>
+      <Pair>
+        {words('rootstock', 'Rootstock')}
+        {figure('graftUnionCm', `Graft union above ground, ${unit}`)}
+        <Select
+          label="Vigour"
+          value={form.vigour}
+          options={options(vigours)}
+          onChange={(value) => set({ vigour: value as TreeForm['vigour'] })}
+        />
+      </Pair>
+      <Section>What for</Section>
+      {ticks('For', purposes, form.purposes, (next) => set({ purposes: next }))}
+      <Pair>{words('pickedBy', 'Who picks')}</Pair>
+      <CheckRow
+        label="Somebody has tasted clean fruit from it"
+        on={form.tasted}
+        onChange={(tasted) => set({ tasted })}
+      />
+      <Section>What endangers people</Section>
+      {ticks('Dangers', hazards, form.hazards, (next) => set({ hazards: next }))}
+      <Section>Round the tree</Section>
+      {ticks('Props, vines and guards', fixtures, form.fixtures, (next) => set({ fixtures: next }))}
+      <NeighbourFields
+        neighbours={form.neighbours}
+        codes={trees.map((tree) => tree.code)}
+        onChange={(neighbours) => set({ neighbours })}
+      />
+      <Pair>
+        <Select
+          label="Drainage"
+          value={form.drainage}
+          options={options(drainages)}
+          onChange={(value) => set({ drainage: value as TreeForm['drainage'] })}
+        />
+        <Select
+          label="Status"
+          value={form.status}
+          options={options(statuses)}
+          onChange={(value) => set({ status: value as TreeForm['status'] })}
+        />
+      </Pair>
+      <CheckRow
+        label="Stands in a frost pocket"
+        on={form.frostPocket}
+        onChange={(frostPocket) => set({ frostPocket })}
+      />
+      <CheckRow
+        label="Known to take disease badly"
+        on={form.susceptible}
+        onChange={(susceptible) => set({ susceptible })}
+      />
+      <Pair>
+        {figure('latitude', 'Latitude, degrees', 'South is negative.')}
+        {figure('longitude', 'Longitude, degrees', 'West is negative.')}
+      </Pair>
+      {words('note', 'Note', { multiline: true })}
+    </View>
+  );
+}
+
+function Pair({ children }: { children: React.ReactNode }) {
+  return (
+    <View flexDirection="row" flexWrap="wrap" gap={12}>
+      {(Array.isArray(children) ? children : [children]).map((child, i) => (
+        <View key={child?.props?.label ?? String(i)} flexGrow={1} flexBasis={200} minWidth={0}>
+          {child}
+        </View>
+      ))}
+    </View>
+  );
+}

@@ -1,0 +1,123 @@
+// A tree as it is typed: sizes are text until they are saved, so that nothing half typed is lost.
+import { TreeBody, type TreeSummary } from '@mortisect/contracts';
+import { tapeReading, typedLengthCm, type Units } from '@mortisect/core/measure';
+import { type Cultivar, cultivarNamed, speciesOf } from '@mortisect/core/register';
+
+export type LengthKey = 'heightCm' | 'targetHeightCm' | 'spreadCm' | 'girthCm' | 'graftUnionCm' | 'reachCm';
+export type TextKey = 'code' | 'nickname' | 'plot' | 'row' | 'cultivar' | 'rootstock' | 'pickedBy' | 'note';
+export type NumberKey = 'place' | 'plantedYear' | 'latitude' | 'longitude';
+
+export type TreeForm = Record<LengthKey | TextKey | NumberKey, string> &
+  Pick<
+    TreeBody,
+    | 'species'
+    | 'form'
+    | 'habit'
+    | 'vigour'
+    | 'status'
+    | 'drainage'
+    | 'purposes'
+    | 'hazards'
+    | 'fixtures'
+    | 'susceptible'
+    | 'tasted'
+    | 'frostPocket'
+    | 'neighbours'
+  >;
+
+const LENGTHS: readonly LengthKey[] = [
+  'heightCm',
+  'targetHeightCm',
+  'spreadCm',
+  'girthCm',
+  'graftUnionCm',
+  'reachCm',
+];
+const NUMBERS: readonly NumberKey[] = ['place', 'plantedYear', 'latitude', 'longitude'];
+
+export const NEW_TREE: TreeBody = TreeBody.parse({
+  code: 'x',
+  plot: 'x',
+  row: 'x',
+  place: 1,
+  species: 'apple',
+  form: 'central leader',
+  heightCm: 0,
+  spreadCm: 0,
+});
+
+export function formOfTree(tree: TreeBody, units: Units): TreeForm {
+  const length = (cm: number | null) => (cm === null ? '' : tapeReading(cm, units).value);
+  return {
+    ...tree,
+    ...(Object.fromEntries(LENGTHS.map((key) => [key, length(tree[key])])) as Record<LengthKey, string>),
+    ...(Object.fromEntries(
+      NUMBERS.map((key) => [key, tree[key] === null ? '' : String(tree[key])]),
+    ) as Record<NumberKey, string>),
+    nickname: tree.nickname ?? '',
+    cultivar: tree.cultivar ?? '',
+    rootstock: tree.rootstock ?? '',
+  };
+}
+
+export function emptyForm(): TreeForm {
+  return { ...formOfTree(NEW_TREE, 'metric'), code: '', plot: '', row: '', heightCm: '', spreadCm: '' };
+}
+
+/**
+ * The tree, or what is wrong by field.
+ *
+ * @param before the tree that is edited: a size that nobody touched stays as it was measured, whatever the tape shows
+ */
+export function treeOfForm(
+  form: TreeForm,
+  units: Units,
+  before: TreeBody | null = null,
+): { tree: TreeBody } | { faults: Record<string, string> } {
+  const faults: Record<string, string> = {};
+  const raw: Record<string, unknown> = { ...form };
+  const shown = before && formOfTree(before, units);
+  for (const key of LENGTHS) {
+    const text = form[key].trim();
+    if (before && text === shown?.[key]) raw[key] = before[key];
+    else if (text === '') raw[key] = key === 'heightCm' || key === 'spreadCm' ? undefined : null;
+    else {
+      const length = typedLengthCm(text, units);
+      if ('fault' in length) faults[key] = length.fault;
+      else raw[key] = Math.round(length.cm * 10) / 10;
+    }
+  }
+  for (const key of NUMBERS) {
+    const text = form[key].trim();
+    const value = Number(text.replace(',', '.'));
+    if (text === '') raw[key] = key === 'place' ? undefined : null;
+    else if (Number.isFinite(value)) raw[key] = value;
+    else faults[key] = `“${text}” is not a number.`;
+  }
+  for (const key of ['nickname', 'cultivar', 'rootstock'] as const) raw[key] = form[key].trim() || null;
+  const parsed = TreeBody.safeParse(raw);
+  if (!parsed.success) {
+    for (const issue of parsed.error.issues) {
+      const key = String(issue.path[0]);
+      faults[key] ??= raw[key] === undefined ? 'Say how much.' : issue.message;
+    }
+  }
+  return parsed.success && Object.keys(faults).length === 0 ? { tree: parsed.data } : { faults };
+}
+
+/** What the tables know of a species and cultivar, put where nothing was said yet. */
+export function withKnown(form: TreeForm, own: readonly Cultivar[]): TreeForm {
+  const cultivar = cultivarNamed(form.species, form.cultivar, own);
+  const species = speciesOf(form.species);
+  return {
+    ...form,
+    habit: cultivar?.habit ?? (form.habit === 'unknown' ? (species?.habit ?? 'unknown') : form.habit),
+    susceptible: cultivar ? cultivar.susceptibility === 'high' : form.susceptible,
+  };
+}
+
+/** The next place in a row that has trees already. */
+export function nextPlace(trees: readonly TreeSummary[], plot: string, row: string): number {
+  const own = trees.filter((tree) => tree.plot === plot && tree.row === row);
+  return Math.max(0, ...own.map((tree) => tree.place)) + 1;
+}

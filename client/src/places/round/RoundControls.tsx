@@ -1,0 +1,169 @@
+// Start, go on, pause, take up again, close: the round as a whole.
+import { type OpenRound, type Plot, type Queue, type TreeSummary, walkingOrders } from '@mortisect/contracts';
+import { View } from '@tamagui/core';
+import { useState } from 'react';
+import { readPlot, useRecordAction } from '../../data/queries';
+import { useClock } from '../../data/useClock';
+import { Button } from '../../ui/Button';
+import { CheckRow } from '../../ui/CheckRow';
+import { Choice } from '../../ui/Choice';
+import { Sheet } from '../../ui/Sheet';
+import { Body, Label, Small } from '../../ui/type';
+import { plural } from '../words';
+
+interface RoundControlsProps {
+  round: OpenRound | null;
+  queue: Queue;
+  plots: Plot[];
+  next: TreeSummary | null;
+  onGo(tree: TreeSummary): void;
+}
+
+export function RoundControls({ round, queue, plots, next, onGo }: RoundControlsProps) {
+  const [starting, setStarting] = useState(false);
+  const [minding, setMinding] = useState(false);
+  const clock = useClock();
+  const { record } = useRecordAction();
+  if (!round) {
+    return (
+      <>
+        <Button grow kind="main" disabled={queue.trees.length === 0} onPress={() => setStarting(true)}>
+          Start a round
+        </Button>
+        <StartSheet plots={plots} open={starting} onClose={() => setStarting(false)} />
+      </>
+    );
+  }
+  return (
+    <>
+      <Button onPress={() => setMinding(true)}>Round</Button>
+      {round.paused ? (
+        <Button grow kind="main" onPress={() => record({ kind: 'roundResumed', at: clock() })}>
+          Take the round up again
+        </Button>
+      ) : (
+        <Button grow kind="main" disabled={!next} onPress={() => next && onGo(next)}>
+          {next ? `Go on: ${next.code}` : 'All seen'}
+        </Button>
+      )}
+      <MindSheet round={round} queue={queue} plots={plots} open={minding} onClose={() => setMinding(false)} />
+    </>
+  );
+}
+
+const ORDERS = walkingOrders.map((value) => ({
+  value,
+  label: value === 'tag' ? 'By tag' : 'Up one row, down the next',
+}));
+
+function StartSheet({ plots, open, onClose }: { plots: Plot[]; open: boolean; onClose(): void }) {
+  const clock = useClock();
+  const { record } = useRecordAction();
+  const [order, setOrder] = useState<(typeof walkingOrders)[number]>('serpentine');
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const chosen = plots.filter((plot) => !left.has(plot.id)).map((plot) => plot.id);
+  const start = () => {
+    record({ kind: 'roundStarted', at: clock(), order, plotIds: left.size === 0 ? [] : chosen }, onClose);
+    void readAll(chosen);
+  };
+  return (
+    <Sheet
+      title="Start a round"
+      open={open}
+      onClose={onClose}
+      closeLabel="Back"
+      actions={
+        <Button grow kind="main" disabled={chosen.length === 0} onPress={start}>
+          Start
+        </Button>
+      }
+    >
+      <Choice label="Order" options={ORDERS} value={order} onChange={setOrder} />
+      <View role="group" aria-label="Plots">
+        {plots.map((plot) => (
+          <CheckRow
+            key={plot.id}
+            label={plot.name}
+            detail={plot.note}
+            on={!left.has(plot.id)}
+            onChange={(on) =>
+              setLeft(new Set(on ? [...left].filter((id) => id !== plot.id) : [...left, plot.id]))
+            }
+          />
+        ))}
+      </View>
+      <Small>
+        The trees are read onto this device, so that the round goes on without signal. Any other phone joins
+        it.
+      </Small>
+    </Sheet>
+  );
+}
+
+async function readAll(plotIds: string[]): Promise<void> {
+  // One after another: a phone on a thin line should still answer the thumb
+  for (const plotId of plotIds) await readPlot(plotId).catch(() => undefined);
+}
+
+function MindSheet({
+  round,
+  queue,
+  plots,
+  open,
+  onClose,
+}: {
+  round: OpenRound;
+  queue: Queue;
+  plots: Plot[];
+  open: boolean;
+  onClose(): void;
+}) {
+  const clock = useClock();
+  const { record } = useRecordAction();
+  const [reading, setReading] = useState<'no' | 'reading' | 'read'>('no');
+  const toSee = queue.trees.length - queue.done;
+  const own = plots.filter((plot) => round.plotIds.length === 0 || round.plotIds.includes(plot.id));
+  const read = async () => {
+    setReading('reading');
+    await readAll(own.map((plot) => plot.id));
+    setReading('read');
+  };
+  const left = queue.trees.filter((tree) => {
+    const state = round.entries.get(tree.id)?.state;
+    return state === 'partly' || state === 'skipped';
+  });
+  return (
+    <Sheet title="This round" open={open} onClose={onClose} closeLabel="Back">
+      <Body>
+        {`${plural(queue.done, 'tree')} seen, ${toSee} to see${queue.partly + queue.skipped > 0 ? `, ${queue.partly} of them seen in part and ${queue.skipped} skipped` : ''}. Started by ${round.by}.`}
+      </Body>
+      {left.map((tree) => {
+        const entry = round.entries.get(tree.id);
+        return (
+          <View key={tree.id} flexDirection="row" gap={12}>
+            <Label flex={1}>{tree.code}</Label>
+            <Small>
+              {entry?.state === 'skipped'
+                ? `skipped${entry.reason ? `: ${entry.reason}` : ''}`
+                : `${entry?.seen} only`}
+            </Small>
+          </View>
+        );
+      })}
+      <Button disabled={reading === 'reading'} onPress={() => void read()}>
+        {reading === 'read'
+          ? 'Read: ready for no signal'
+          : reading === 'reading'
+            ? 'Reading …'
+            : 'Read all trees onto this device'}
+      </Button>
+      {round.paused ? null : (
+        <Button onPress={() => record({ kind: 'roundPaused', at: clock() }, onClose)}>Pause the round</Button>
+      )}
+      <Button onPress={() => record({ kind: 'roundClosed', at: clock() }, onClose)}>
+        {toSee === 0 ? 'Close the round' : `Close the round with ${toSee} not seen`}
+      </Button>
+      <Small>Other phones see this round as you do. What they mark shows here within half a minute.</Small>
+    </Sheet>
+  );
+}

@@ -1,0 +1,123 @@
+// A second opinion: the finding goes to another person's list, and its cut is held until they answer.
+import { View } from '@tamagui/core';
+import { useState } from 'react';
+import { openQuestion } from '../../../data/orchardView';
+import { usePreferences } from '../../../data/preferences';
+import { usePeople, useRecordAction } from '../../../data/queries';
+import { useClock } from '../../../data/useClock';
+import { Button } from '../../../ui/Button';
+import { Field } from '../../../ui/Field';
+import { Notice } from '../../../ui/Notice';
+import { Select } from '../../../ui/Select';
+import { Sheet } from '../../../ui/Sheet';
+import { Body, Small } from '../../../ui/type';
+import type { SeenSheetProps } from './seen';
+
+export function AskSheet({ view, marking, open, onClose }: SeenSheetProps) {
+  const question = openQuestion(view.actions, marking.id);
+  return (
+    <Sheet title="Ask another" open={open} onClose={onClose} closeLabel="Back">
+      {question ? (
+        <Answering view={view} question={question} onDone={onClose} />
+      ) : (
+        <Asking view={view} findingId={marking.id} onDone={onClose} />
+      )}
+    </Sheet>
+  );
+}
+
+type View_ = SeenSheetProps['view'];
+
+function Asking({ view, findingId, onDone }: { view: View_; findingId: string; onDone(): void }) {
+  const clock = useClock();
+  const me = usePreferences((preferences) => preferences.person);
+  const others = (usePeople().data?.people ?? []).filter((name) => name !== me);
+  const [of, setOf] = useState('');
+  const [question, setQuestion] = useState('');
+  const { record } = useRecordAction();
+  const asked = of || others[0] || '';
+  if (others.length === 0)
+    return (
+      <Body>Nobody else has worked here yet: open the app on another phone and say who works on it.</Body>
+    );
+  return (
+    <View gap={12}>
+      <Select
+        label="Who?"
+        value={asked}
+        options={others.map((name) => ({ value: name, label: name }))}
+        onChange={setOf}
+      />
+      <Field
+        label="Question"
+        multiline
+        value={question}
+        onChangeText={(text) => setQuestion(text.slice(0, 500))}
+      />
+      <Small>
+        The finding with its photos stands in their list on Today. Its cut is held until they answer.
+      </Small>
+      <Button
+        kind="main"
+        onPress={() =>
+          record(
+            {
+              kind: 'asked',
+              at: clock(),
+              treeId: view.tree.id,
+              findingId,
+              of: asked,
+              question: question.trim(),
+            },
+            onDone,
+          )
+        }
+      >
+        {`Ask ${asked}`}
+      </Button>
+    </View>
+  );
+}
+
+interface AnsweringProps {
+  view: View_;
+  question: NonNullable<ReturnType<typeof openQuestion>>;
+  onDone(): void;
+}
+
+function Answering({ view, question, onDone }: AnsweringProps) {
+  const clock = useClock();
+  const { record } = useRecordAction();
+  const [answer, setAnswer] = useState('');
+  const { id, of, by, findingId } = question;
+  return (
+    <View gap={12}>
+      <Notice kind="caution" title={`${by} asks ${of}`}>
+        {question.question || 'What do you make of this?'}
+      </Notice>
+      <Field label="Answer" multiline value={answer} onChangeText={(text) => setAnswer(text.slice(0, 500))} />
+      <Button
+        kind="main"
+        disabled={answer.trim() === ''}
+        onPress={() =>
+          record(
+            {
+              kind: 'answered',
+              at: clock(),
+              treeId: view.tree.id,
+              findingId,
+              askedId: id,
+              answer: answer.trim(),
+            },
+            onDone,
+          )
+        }
+      >
+        Answer, and free the cut
+      </Button>
+      <Button onPress={() => record({ kind: 'undone', at: clock(), actionId: id }, onDone)}>
+        Take the question back
+      </Button>
+    </View>
+  );
+}

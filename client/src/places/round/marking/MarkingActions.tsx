@@ -1,0 +1,38 @@
+// Sets what was marked, lays it aside, or takes a finding back. Set means: safe on this device, and on its way.
+import { View } from '@tamagui/core';
+import type { TreeView } from '../../../data/orchardView';
+import { useSaveFinding } from '../../../data/queries';
+import { Button } from '../../../ui/Button';
+import { Failed } from '../../../ui/Failed';
+import { cutOf } from '../Answer';
+import { findingBody, isNamed, type Marking } from './draft';
+
+interface MarkingActionsProps {
+  view: TreeView;
+  marking: Marking;
+  /** The marking is over: set, or laid aside. */
+  onDone(set: boolean): void;
+}
+
+export function MarkingActions({ view, marking, onDone }: MarkingActionsProps) {
+  const saving = useSaveFinding();
+  const save = (withdrawn: boolean) => {
+    if (!isNamed(marking)) return;
+    const limbName = view.names.get(marking.limbId) ?? marking.limbId;
+    const finding = findingBody(marking, view.tree.id, limbName, withdrawn);
+    const { id, baseRevision } = marking;
+    saving.mutate({ id, baseRevision, finding }, { onSuccess: () => onDone(true) });
+  };
+  return (
+    <View flex={1} gap={8}>
+      <Failed title="Not saved yet" error={saving.error} />
+      <View flexDirection="row" gap={12}>
+        <Button onPress={() => onDone(false)}>Cancel</Button>
+        {marking.baseRevision === null ? null : <Button onPress={() => save(true)}>Take back</Button>}
+        <Button grow kind="main" disabled={!isNamed(marking) || saving.isPending} onPress={() => save(false)}>
+          {cutOf(view, marking.id) ? 'Set this cut' : 'Save finding'}
+        </Button>
+      </View>
+    </View>
+  );
+}

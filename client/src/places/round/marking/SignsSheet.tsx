@@ -1,0 +1,305 @@
+// Signs, place by place, and what they make likely. Looked for and absent is not the same as not looked.
+import { sampleLabel } from '@mortisect/contracts';
+import {
+  type Causes,
+  causes,
+  lookAlikesOf,
+  OTHER,
+  type Sign,
+  type SignPlace,
+  shows,
+  signOf,
+  signPlaces,
+  signs,
+} from '@mortisect/core/diagnosis';
+import { disorderOf } from '@mortisect/core/disorders';
+import { speciesOf } from '@mortisect/core/register';
+import { View } from '@tamagui/core';
+import { useMemo, useState } from 'react';
+import type { SiteToday, TreeView } from '../../../data/orchardView';
+import { newId, useRecordAction } from '../../../data/queries';
+import { useClock } from '../../../data/useClock';
+import { Button } from '../../../ui/Button';
+import { Choice } from '../../../ui/Choice';
+import { Notice } from '../../../ui/Notice';
+import { Sheet } from '../../../ui/Sheet';
+import { Body, Label, Section, Small, Strong } from '../../../ui/type';
+import { clinicWords, upperFirst } from '../../words';
+import type { Marking } from './draft';
+import type { SeenSheetProps } from './seen';
+
+export function SignsSheet({ view, today, marking, onChange, open, onClose }: SeenSheetProps) {
+  const [place, setPlace] = useState<SignPlace>('bark');
+  const said = useCauses(view, today, marking);
+  const answer = (code: string, to: 'present' | 'absent') => {
+    const { [code]: before, ...rest } = marking.signs;
+    onChange({ ...marking, signs: before === to ? rest : { ...rest, [code]: to } });
+  };
+  const listed = signs.filter((sign) => sign.place === place && shows(sign, today.season));
+  return (
+    <Sheet title="Signs and causes" open={open} onClose={onClose} closeLabel="Done">
+      <LikelyCauses view={view} marking={marking} said={said} onChange={onChange} onAnswer={answer} />
+      <View gap={8}>
+        <Section>Signs by place</Section>
+        <Choice
+          label="Place"
+          layout="wrap"
+          options={signPlaces.map((value) => ({ value, label: placeLabel(value, marking) }))}
+          value={place}
+          onChange={setPlace}
+        />
+        {listed.map((sign) => (
+          <SignRow key={sign.code} sign={sign} answer={marking.signs[sign.code]} onAnswer={answer} />
+        ))}
+        {listed.length === 0 ? <Small>Nothing to judge here in this season.</Small> : null}
+      </View>
+    </Sheet>
+  );
+}
+
+function placeLabel(place: SignPlace, { signs: answered }: Marking): string {
+  const count = Object.keys(answered).filter((code) => signOf(code)?.place === place).length;
+  return count === 0 ? upperFirst(place) : `${upperFirst(place)} ${count}`;
+}
+
+/** null where causes are not computed for the species, or nothing was looked for yet. */
+function useCauses(
+  { tree, actions }: TreeView,
+  { season, site }: SiteToday,
+  { id, signs: answers }: Marking,
+): Causes | null {
+  const host = speciesOf(tree.species)?.host ?? null;
+  const { absentHere } = site;
+  return useMemo(() => {
+    const clinic = actions.flatMap(({ action, undone }) =>
+      action.kind === 'sampleAnswered' && !undone && action.findingId === id ? [action.evidence] : [],
+    );
+    if (!host || (Object.keys(answers).length === 0 && clinic.length === 0)) return null;
+    return causes({ host, season, answers, absentHere, clinic });
+  }, [host, season, absentHere, actions, id, answers]);
+}
+
+function SignRow({
+  sign,
+  answer,
+  onAnswer,
+}: {
+  sign: Sign;
+  answer: 'present' | 'absent' | undefined;
+  onAnswer(code: string, to: 'present' | 'absent'): void;
+}) {
+  return (
+    <View
+      role="group"
+      aria-label={sign.label}
+      flexDirection="row"
+      alignItems="center"
+      gap={8}
+      paddingVertical={4}
+      borderBottomWidth={1}
+      borderStyle="solid"
+      borderColor="$rule"
+    >
+      <Body flex={1} minWidth={0}>
+        {sign.label}
+      </Body>
+      <Toggle on={answer === 'present'} onPress={() => onAnswer(sign.code, 'present')} word="Seen" />
+      <Toggle on={answer === 'absent'} onPress={() => onAnswer(sign.code, 'absent')} word="Absent" />
+    </View>
+  );
+}
+
+function Toggle({ on, word, onPress }: { on: boolean; word: string; onPress(): void }) {
+  return (
+    <Button
+      aria-pressed={on}
+      onPress={onPress}
+      paddingHorizontal={10}
+      minWidth={68}
+      borderColor={on ? '$chalk' : '$soft'}
+      borderWidth={on ? 2.4 : 1}
+      backgroundColor={on ? '$paper' : 'transparent'}
+    >
+      {word}
+    </Button>
+  );
+}
+
+interface LikelyProps {
+  view: TreeView;
+  marking: Marking;
+  said: Causes | null;
+  onChange(marking: Marking): void;
+  onAnswer(code: string, to: 'present' | 'absent'): void;
+}
+
+function LikelyCauses({ view, marking, said, onChange, onAnswer }: LikelyProps) {
+  const species = speciesOf(view.tree.species);
+  if (!species?.host) {
+    return (
+      <Notice
+        kind="said"
+        title={`Causes are not computed for ${species?.name.toLowerCase() ?? 'this species'}`}
+      >
+        {`${species?.guide ?? 'It is not in the tables.'} What you see is kept with the finding all the same.`}
+      </Notice>
+    );
+  }
+  if (!said)
+    return <Body>Say what you see, and what you looked for and did not find. The likely causes follow.</Body>;
+  const first = said.groups[0];
+  if (!first) return null;
+  const next = said.next[0];
+  const nextSign = next && signOf(next.sign);
+  return (
+    <View gap={12}>
+      <View borderLeftWidth={5} borderColor="$plum" borderStyle="solid" paddingLeft={12} gap={4}>
+        <Strong>{headline(said)}</Strong>
+        <Small>{first.treatment}</Small>
+        {said.causes
+          .slice(0, 3)
+          .filter((cause) => cause.code !== OTHER)
+          .map((cause, i) => (
+            <CauseRow
+              key={cause.code}
+              code={cause.code}
+              word={i === 0 ? 'first' : i === 1 ? 'second' : 'third'}
+              chosen={marking.disorder === cause.code}
+              onTake={() => onChange({ ...marking, disorder: cause.code })}
+            />
+          ))}
+        <Small>
+          From the signs on {species.name.toLowerCase()} in this season; “something else” is always among the
+          causes. Tables elicited from one author, low confidence.
+        </Small>
+      </View>
+      {nextSign ? (
+        <View gap={4}>
+          <Label>Check next</Label>
+          <SignRow sign={nextSign} answer={undefined} onAnswer={onAnswer} />
+        </View>
+      ) : null}
+      <LookAlikes code={said.causes.find((cause) => cause.code !== OTHER)?.code ?? ''} />
+      <Clinic view={view} marking={marking} advice={said.sample} />
+    </View>
+  );
+}
+
+function headline({ groups, strength }: Causes): string {
+  const [first, second] = groups;
+  if (!first) return '';
+  if (strength === 'likely') return `Most likely: ${first.name.toLowerCase()}`;
+  if (strength === 'possible') return `Possibly: ${first.name.toLowerCase()}`;
+  return `Can’t tell apart yet: ${first.name.toLowerCase()}${second ? ` or ${second.name.toLowerCase()}` : ''}`;
+}
+
+function CauseRow({
+  code,
+  word,
+  chosen,
+  onTake,
+}: {
+  code: string;
+  word: string;
+  chosen: boolean;
+  onTake(): void;
+}) {
+  const name = disorderOf(code)?.name ?? code;
+  return (
+    <View flexDirection="row" alignItems="center" gap={8}>
+      <Body flex={1} minWidth={0}>
+        {name} <Small>({word})</Small>
+      </Body>
+      {chosen ? (
+        <Small>taken</Small>
+      ) : (
+        <Button kind="quiet" onPress={onTake} aria-label={`Take ${name}`}>
+          Take
+        </Button>
+      )}
+    </View>
+  );
+}
+
+function LookAlikes({ code }: { code: string }) {
+  const [open, setOpen] = useState(false);
+  const list = lookAlikesOf(code);
+  if (!open) {
+    return (
+      <View flexDirection="row">
+        <Button kind="quiet" paddingHorizontal={0} onPress={() => setOpen(true)}>
+          {`Look-alikes of ${disorderOf(code)?.name.toLowerCase() ?? 'it'}`}
+        </Button>
+      </View>
+    );
+  }
+  return (
+    <View gap={4} role="list" aria-label="Look-alikes">
+      {list.map(({ name, harmless, check }) => (
+        <View key={name} role="listitem" flexDirection="row" gap={12}>
+          <View width={130}>
+            <Label>{name}</Label>
+            {harmless ? <Small color="$leaf">harmless</Small> : null}
+          </View>
+          <Small flex={1}>{check}</Small>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+const ADVICE: Record<Causes['sample'], string> = {
+  no: 'A plant clinic can still be asked.',
+  unclear: 'Looking further tells little: send a sample to a plant clinic before cutting much.',
+  'treatments differ':
+    'Two causes that ask for different treatment are left: send a sample to a plant clinic.',
+};
+
+function Clinic({ view, marking, advice }: { view: TreeView; marking: Marking; advice: Causes['sample'] }) {
+  const clock = useClock();
+  const { record } = useRecordAction();
+  const sent = view.actions.findLast(
+    ({ action, undone }) => !undone && action.kind === 'sampleSent' && action.findingId === marking.id,
+  );
+  const answered = view.actions.findLast(
+    ({ action }) => action.kind === 'sampleAnswered' && action.sampleId === sent?.id,
+  );
+  if (sent?.action.kind === 'sampleSent') {
+    const { label } = sent.action;
+    const told = answered?.action.kind === 'sampleAnswered' ? answered.action.evidence : null;
+    return (
+      <Notice kind="said" title={`Sample ${label}`}>
+        {told
+          ? `${upperFirst(clinicWords(told.result))}. The clinic is simulated: it finds ${Math.round(told.sensitivity * 100)} of 100 true causes and now and then names a wrong one.`
+          : 'Sent. The simulated clinic answers in about a minute; a real one takes days.'}
+      </Notice>
+    );
+  }
+  return (
+    <Notice
+      kind={advice === 'no' ? 'said' : 'caution'}
+      title="Sample and plant clinic"
+      action={
+        marking.baseRevision === null ? undefined : (
+          <View flexDirection="row">
+            <Button
+              onPress={() =>
+                record({
+                  kind: 'sampleSent',
+                  at: clock(),
+                  treeId: view.tree.id,
+                  findingId: marking.id,
+                  label: sampleLabel(newId()),
+                })
+              }
+            >
+              Send a sample
+            </Button>
+          </View>
+        )
+      }
+    >
+      {`${ADVICE[advice]} ${marking.baseRevision === null ? 'Save the finding first.' : 'Bag a piece across the edge of the patch, dead and live bark together; write the label on the bag.'}`}
+    </Notice>
+  );
+}

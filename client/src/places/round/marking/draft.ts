@@ -1,0 +1,184 @@
+// A finding while it is marked: what is known so far, and what is sent when it is set.
+import type { Finding, FindingBody, FindingKind } from '@mortisect/contracts';
+import { kindOf } from '@mortisect/core/disorders';
+import type { Fault } from '@mortisect/core/faults';
+import { faultKey } from '@mortisect/core/faults';
+import { roundToTape, type Units } from '@mortisect/core/measure';
+import type { Limb } from '@mortisect/core/tree';
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+import type { Considered } from '../../../data/orchardView';
+import { newId } from '../../../data/queries';
+
+export interface Marking
+  extends Omit<FindingBody, 'treeId' | 'limbName' | 'withdrawn' | 'kind' | 'disorder'> {
+  /** Minted when the marking begins, so that sending twice counts once. */
+  id: string;
+  baseRevision: number | null;
+  kind: FindingKind | null;
+  disorder: string | null;
+}
+
+/** Handles stand here before they are moved: well out on the limb, far enough apart for two thumbs. */
+const STARTS_AT = 0.62;
+const STARTS_LONG = 0.12;
+
+export function newMarking(limb: Limb, units: Units, now: string): Marking {
+  return {
+    id: newId(),
+    baseRevision: null,
+    limbId: limb.id,
+    kind: null,
+    disorder: null,
+    place: 'span',
+    ...startsOn(limb, units),
+    edge: 'indefinite',
+    growthRapid: false,
+    activity: 'unknown',
+    signs: {},
+    scratches: [],
+    widthsCm: [],
+    circumferenceCm: null,
+    photoIds: [],
+    fault: null,
+    note: '',
+    seenAt: now,
+  };
+}
+
+function startsOn(limb: Limb, units: Units) {
+  return {
+    fromCm: roundToTape(limb.lengthCm * STARTS_AT, units),
+    toCm: Math.min(limb.lengthCm, roundToTape(limb.lengthCm * (STARTS_AT + STARTS_LONG), units)),
+  };
+}
+
+/** A new finding moves with the finger to another limb and keeps all that was said of it but its place. */
+export function movedTo(marking: Marking, limb: Limb, units: Units): Marking {
+  return { ...marking, limbId: limb.id, ...startsOn(limb, units), scratches: [] };
+}
+
+/** A cut may have shortened the limb since: what is left of the span is what can be edited. */
+export function markingOf(finding: Finding, limb: Limb): Marking {
+  const { treeId, limbName, withdrawn, state, revision, by, receivedAt, kind, ...kept } = finding;
+  return {
+    ...kept,
+    kind: kind ?? kindOf(finding.disorder),
+    baseRevision: revision,
+    toCm: Math.min(finding.toCm, limb.lengthCm),
+  };
+}
+
+/** What a kind is taken for until its cause is named: unknown is suspect. */
+export const FIRST_DISORDER: Record<FindingKind, string> = {
+  dead: 'SUSPECT',
+  diseased: 'SUSPECT',
+  damaged: 'BRK',
+  misplaced: 'MISPLACED',
+  'old cut': 'STUB',
+};
+
+export function ofKind(marking: Marking, kind: FindingKind): Marking {
+  return { ...marking, kind, disorder: FIRST_DISORDER[kind] };
+}
+
+const BASE_TO_CM = 15;
+
+/** Moves a marking to the base, the rootstock, the fruit or the whole of a limb; its span follows. */
+export function atPlace(marking: Marking, place: FindingBody['place'], limbs: Limb[]): Marking {
+  const stem = limbs.find((limb) => limb.kind === 'trunk');
+  const limb = limbs.find((one) => one.id === marking.limbId);
+  if (place === 'base' && stem) {
+    return { ...marking, place, limbId: stem.id, fromCm: 0, toCm: Math.min(BASE_TO_CM, stem.lengthCm) };
+  }
+  if (place === 'rootstock' && stem) {
+    return {
+      ...marking,
+      place,
+      limbId: stem.id,
+      fromCm: 0,
+      toCm: stem.graftUnionCm ?? Math.min(BASE_TO_CM, stem.lengthCm),
+    };
+  }
+  if ((place === 'limb' || place === 'fruit') && limb)
+    return { ...marking, place, fromCm: 0, toCm: limb.lengthCm };
+  return { ...marking, place };
+}
+
+export type Named = Marking & { disorder: string };
+
+export function isNamed(marking: Marking): marking is Named {
+  return marking.disorder !== null;
+}
+
+/** How sure the edge is matters for disease alone: dead and broken wood is cut to live wood. */
+export function edgeMatters(disorder: string | null): boolean {
+  return disorder !== null && kindOf(disorder) === 'diseased';
+}
+
+/** A marking as the core reads it, so that the answer follows every change. */
+export function asConsidered(marking: Named): Considered {
+  const { id, limbId, fromCm, toCm, disorder, edge, growthRapid, place, activity, kind } = marking;
+  return {
+    id,
+    limbId,
+    fromCm,
+    toCm,
+    disorder,
+    edge: edgeMatters(disorder) ? edge : 'definite',
+    growthRapid,
+    place,
+    healed: activity === 'healed',
+    kind: kind ?? undefined,
+  };
+}
+
+export function findingBody(
+  marking: Named,
+  treeId: string,
+  limbName: string,
+  withdrawn = false,
+): FindingBody {
+  const { id, baseRevision, kind, edge, ...kept } = marking;
+  return {
+    ...kept,
+    treeId,
+    limbName,
+    ...(kind && { kind }),
+    edge: edgeMatters(marking.disorder) ? edge : 'definite',
+    withdrawn,
+  };
+}
+
+/** A fault that the caretaker accepts, as a finding of misplaced wood. */
+export function findingOfFault(
+  fault: Fault,
+  limb: Limb,
+  treeId: string,
+  limbName: string,
+  now: string,
+): FindingBody {
+  const marking = ofKind(newMarking(limb, 'metric', now), 'misplaced') as Named;
+  return {
+    ...findingBody(marking, treeId, limbName),
+    place: 'limb',
+    fromCm: 0,
+    toCm: limb.lengthCm,
+    fault: { key: faultKey(fault), ...fault },
+  };
+}
+
+interface Drafts {
+  byTree: Record<string, Marking>;
+}
+
+/** What is being marked stays on this device until it is set or laid aside, whatever happens to the page. */
+export const useDrafts = create<Drafts>()(
+  persist((): Drafts => ({ byTree: {} }), { name: 'mortisect-drafts', version: 1 }),
+);
+
+export function keepDraft(treeId: string, marking: Marking | null): void {
+  useDrafts.setState(({ byTree: { [treeId]: _before, ...rest } }) => ({
+    byTree: marking ? { ...rest, [treeId]: marking } : rest,
+  }));
+}

@@ -1,0 +1,17 @@
+// What every sheet of a marking is given.
+import type { Limb } from '@mortisect/core/tree';
+import type { SiteToday, TreeView } from '../../../data/orchardView';
+import type { Marking } from './draft';
+
+export interface SeenProps {
+  view: TreeView;
+  today: SiteToday;
+  limb: Limb;
+  marking: Marking;
+  onChange(marking: Marking): void;
+}
+
+export interface SeenSheetProps extends SeenProps {
+  open: boolean;
+  onClose(): void;
+}

@@ -1,0 +1,165 @@
+// Wood in the wrong place, found on the limb map; and how open the crown is.
+import type { FindingBody } from '@mortisect/contracts';
+import { type Fault, faultKey, geometryFaults } from '@mortisect/core/faults';
+import { mapGaps } from '@mortisect/core/tree';
+import { View } from '@tamagui/core';
+import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+import type { SiteToday, TreeView } from '../../../data/orchardView';
+import { newId, useRecordAction, useSaveFinding } from '../../../data/queries';
+import { useClock } from '../../../data/useClock';
+import { Mark } from '../../../drawings/marks';
+import { Button } from '../../../ui/Button';
+import { Notice } from '../../../ui/Notice';
+import { Body, Label, Section, Small } from '../../../ui/type';
+import { plural } from '../../words';
+import { findingOfFault } from '../marking/draft';
+import { faultDetail, faultTitle } from './faultWords';
+import { Openness } from './Openness';
+
+interface ShapePartProps {
+  view: TreeView;
+  today: SiteToday;
+  onLimb(limbId: string): void;
+}
+
+export function ShapePart({ view, today, onLimb }: ShapePartProps) {
+  const router = useRouter();
+  const { open, quiet } = useFaults(view, today);
+  const [all, setAll] = useState(false);
+  const gaps = mapGaps(view.limbs);
+  return (
+    <View gap={16}>
+      <MapWords
+        gaps={gaps}
+        limbs={view.limbs.length}
+        onDraw={() => router.navigate(`/round/${view.tree.id}/map` as never)}
+      />
+      <Openness view={view} />
+      <View gap={8}>
+        <Section>
+          {open.length === 0 ? 'No wood out of place' : `${plural(open.length, 'fault')} of shape`}
+        </Section>
+        <Small>Measured on the limb map; limits are the site’s, under Book, Settings.</Small>
+        {open.slice(0, all ? open.length : FIRST).map((fault) => (
+          <FaultRow key={faultKey(fault)} fault={fault} view={view} onLimb={onLimb} />
+        ))}
+        {open.length > FIRST && !all ? (
+          <Button onPress={() => setAll(true)}>{`Show all ${open.length}`}</Button>
+        ) : null}
+        {quiet > 0 ? (
+          <Small>{`${plural(quiet, 'fault')} waved off earlier and not worse since.`}</Small>
+        ) : null}
+      </View>
+    </View>
+  );
+}
+
+const FIRST = 8;
+/** A fault that was waved off speaks up again when it has grown by a quarter. Common practice, no source. */
+const WORSE_BY = 1.25;
+
+function useFaults(view: TreeView, { site }: SiteToday): { open: Fault[]; quiet: number } {
+  const { limbs, tree, actions, history } = view;
+  return useMemo(() => {
+    const { species, form, habit, reachCm } = tree;
+    const all = geometryFaults({ limbs, species, form, habit, reachCm }, site.limits);
+    const waved = new Map(
+      actions.flatMap(({ action, undone }) =>
+        action.kind === 'wavedOff' && !undone ? [[action.faultKey, action.severity] as const] : [],
+      ),
+    );
+    const accepted = new Set(
+      history.flatMap((finding) => (finding.state === 'open' && finding.fault ? [finding.fault.key] : [])),
+    );
+    const standing = all.filter((fault) => !accepted.has(faultKey(fault)));
+    const open = standing.filter((fault) => {
+      const before = waved.get(faultKey(fault));
+      return before === undefined || fault.severity > before * WORSE_BY;
+    });
+    return { open, quiet: standing.length - open.length };
+  }, [limbs, tree, actions, history, site.limits]);
+}
+
+function FaultRow({ fault, view, onLimb }: { fault: Fault; view: TreeView; onLimb(limbId: string): void }) {
+  const clock = useClock();
+  const saving = useSaveFinding();
+  const { record } = useRecordAction();
+  const limbId = fault.limbIds[0] ?? '';
+  const limb = view.limbs.find((one) => one.id === limbId);
+  const title = faultTitle(fault);
+  const accept = () => {
+    if (!limb) return;
+    const name = view.names.get(limbId) ?? limbId;
+    const finding: FindingBody = findingOfFault(fault, limb, view.tree.id, name, clock());
+    saving.mutate({ id: newId(), baseRevision: null, finding });
+  };
+  const waveOff = () =>
+    record({
+      kind: 'wavedOff',
+      at: clock(),
+      treeId: view.tree.id,
+      faultKey: faultKey(fault),
+      severity: fault.severity,
+    });
+  return (
+    <View gap={4} paddingVertical={8} borderBottomWidth={1} borderStyle="solid" borderColor="$rule">
+      <View flexDirection="row" gap={12} alignItems="center">
+        <Mark kind="misplaced" />
+        <View flex={1} minWidth={0}>
+          <Label fontSize="$19" lineHeight="$19">
+            {title}
+          </Label>
+          <Small>{faultDetail(fault, view.names)}</Small>
+        </View>
+      </View>
+      <View flexDirection="row" gap={8}>
+        <Button onPress={accept} aria-label={`Note: ${title}`} disabled={saving.isPending || !limb}>
+          Note it
+        </Button>
+        <Button kind="quiet" onPress={waveOff} aria-label={`Wave off: ${title}`}>
+          Wave off
+        </Button>
+        <Button kind="quiet" onPress={() => onLimb(limbId)} aria-label={`Show: ${title}`}>
+          Show
+        </Button>
+      </View>
+    </View>
+  );
+}
+
+function MapWords({
+  gaps,
+  limbs,
+  onDraw,
+}: {
+  gaps: ReturnType<typeof mapGaps>;
+  limbs: number;
+  onDraw(): void;
+}) {
+  const missing = [
+    ...(gaps.bareLimbIds.length > 0
+      ? [`${plural(gaps.bareLimbIds.length, 'main limb')} without side branches`]
+      : []),
+    ...(gaps.undated > 0 ? [`${plural(gaps.undated, 'limb')} whose age is guessed`] : []),
+  ];
+  if (limbs === 1) {
+    return (
+      <Notice
+        kind="caution"
+        title="Only the stem is mapped"
+        action={<Button onPress={onDraw}>Draw the limb map</Button>}
+      >
+        Nothing can be said of its shape yet. A first map takes a minute.
+      </Notice>
+    );
+  }
+  return (
+    <View flexDirection="row" alignItems="center" gap={12} flexWrap="wrap">
+      <Body flex={1} minWidth={180}>
+        {`${plural(limbs, 'limb')} mapped${missing.length > 0 ? `; the map does not know: ${missing.join(', ')}` : ''}.`}
+      </Body>
+      <Button onPress={onDraw}>Limb map</Button>
+    </View>
+  );
+}

@@ -1,0 +1,136 @@
+// What waits to be sent, with its count; and what needs a person: both versions of a record that changed meanwhile.
+import { Finding, FindingBody, markOf } from '@mortisect/contracts';
+import { disorderOf } from '@mortisect/core/disorders';
+import { View } from '@tamagui/core';
+import { useState } from 'react';
+import { keepMine, letGo, type OutboxItem, send, useOutbox } from '../../data/outbox';
+import { Button } from '../../ui/Button';
+import { Sheet } from '../../ui/Sheet';
+import { Body, Label, Section, Small } from '../../ui/type';
+import { actionWords, plural, upperFirst } from '../words';
+
+export function OutboxBar() {
+  const { items, away } = useOutbox();
+  const [open, setOpen] = useState(false);
+  const stuck = items.filter((item) => item.state !== 'waiting');
+  if (items.length === 0) return null;
+  const words =
+    stuck.length > 0
+      ? `${plural(stuck.length, 'entry').replace('entrys', 'entries')} ${stuck.length === 1 ? 'needs' : 'need'} your word`
+      : `${items.length} to send${away ? ', no server' : ''}`;
+  return (
+    <View
+      flexDirection="row"
+      alignItems="center"
+      gap={12}
+      paddingHorizontal={16}
+      backgroundColor="$paper"
+      borderBottomWidth={1}
+      borderStyle="solid"
+      borderColor="$rule"
+    >
+      <Label role="status" flex={1} color={stuck.length > 0 ? '$ochreText' : '$soft'}>
+        {words}
+      </Label>
+      <Button kind="quiet" onPress={() => setOpen(true)}>
+        Show
+      </Button>
+      <Sheet
+        title="Waiting on this device"
+        open={open}
+        onClose={() => setOpen(false)}
+        actions={
+          <Button grow kind="main" onPress={() => void send()}>
+            Send now
+          </Button>
+        }
+      >
+        <Body>Everything here is safe on this device and goes to the server in this order, each once.</Body>
+        {items.map((item) => (
+          <ItemRow key={item.id} item={item} />
+        ))}
+      </Sheet>
+    </View>
+  );
+}
+
+function ItemRow({ item }: { item: OutboxItem }) {
+  const theirs = item.problem?.theirs as { revision?: unknown } | null | undefined;
+  const revision = typeof theirs?.revision === 'number' ? theirs.revision : null;
+  return (
+    <View gap={8} paddingVertical={8} borderBottomWidth={1} borderStyle="solid" borderColor="$rule">
+      <Label>{itemWords(item)}</Label>
+      {item.state === 'waiting' ? null : (
+        <>
+          <Body>{item.problem?.detail ?? ''}</Body>
+          {item.state === 'conflict' ? (
+            <>
+              <Version title="Yours" lines={versionLines(item.problem?.yours)} />
+              <Version title="Theirs" lines={versionLines(item.problem?.theirs)} />
+            </>
+          ) : null}
+          <View flexDirection="row" flexWrap="wrap" gap={8}>
+            <Button onPress={() => void letGo(item)}>
+              {item.state === 'conflict' ? 'Keep theirs' : 'Drop it'}
+            </Button>
+            {item.state === 'conflict' && revision !== null ? (
+              <Button onPress={() => void keepMine(item, revision)}>Keep mine</Button>
+            ) : null}
+          </View>
+        </>
+      )}
+    </View>
+  );
+}
+
+function Version({ title, lines }: { title: string; lines: string[] }) {
+  return (
+    <View gap={2} borderLeftWidth={5} borderColor="$chalk" borderStyle="solid" paddingLeft={12}>
+      <Section render="h3" fontSize="$19">
+        {title}
+      </Section>
+      {lines.map((line) => (
+        <Small key={line} color="$ink">
+          {line}
+        </Small>
+      ))}
+    </View>
+  );
+}
+
+function itemWords(item: OutboxItem): string {
+  const body = (item.input as { body?: unknown }).body;
+  if (item.route === 'putAction') return upperFirst(actionWords(body as Parameters<typeof actionWords>[0]));
+  if (item.route === 'putPhoto') return 'A photo';
+  if (item.route === 'putLimbs') return 'A limb map';
+  if (item.route === 'putJob') return 'A job';
+  if (item.route === 'putTree') return 'A tree';
+  return `Finding: ${findingLines((body as { finding: unknown }).finding).join(', ')}`;
+}
+
+function versionLines(version: unknown): string[] {
+  const lines = findingLines(version);
+  if (lines.length > 0) return lines;
+  if (typeof version !== 'object' || version === null) return [];
+  return Object.entries(version)
+    .filter(([, value]) => typeof value === 'string' || typeof value === 'number')
+    .slice(0, 8)
+    .map(([key, value]) => `${key}: ${value}`);
+}
+
+function findingLines(version: unknown): string[] {
+  const known = Object.fromEntries(
+    Object.entries((version ?? {}) as object).filter(([key]) => key in FindingBody.shape),
+  );
+  const parsed = FindingBody.safeParse(known);
+  if (!parsed.success) return [];
+  const { disorder, limbName, fromCm, toCm, edge, note, withdrawn } = parsed.data;
+  const by = Finding.safeParse(version).data?.by;
+  return [
+    `${disorderOf(disorder)?.name ?? markOf(parsed.data)}, ${limbName}`,
+    `${fromCm} to ${toCm} cm, edge ${edge === 'definite' ? 'definite' : 'not definite'}`,
+    ...(note ? [note] : []),
+    ...(withdrawn ? ['Taken back.'] : []),
+    ...(by ? [`By ${by}.`] : []),
+  ];
+}

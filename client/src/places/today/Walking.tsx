@@ -1,0 +1,72 @@
+// Of the round and of other people: where the last round stopped, what was asked of whom, jobs that are due.
+import { queueOf } from '@mortisect/contracts';
+import { jobKinds } from '@mortisect/core/register';
+import { dayWords } from '../../data/moment';
+import { openQuestion, type SiteToday, type TreeView } from '../../data/orchardView';
+import { usePreferences } from '../../data/preferences';
+import { useJobs, useRound, useTrees } from '../../data/queries';
+import { Row } from '../../ui/Row';
+import { plural } from '../words';
+
+export function RoundRow() {
+  const { round } = useRound();
+  const trees = useTrees().data?.trees;
+  if (!round || !trees) return null;
+  const queue = queueOf(round, trees);
+  const left = queue.trees.length - queue.done;
+  return (
+    <Row
+      href="/round"
+      title={round.paused ? 'The round is paused' : 'The round is open'}
+      detail={`${queue.done} of ${queue.trees.length} seen${queue.next ? ` · next: ${queue.next.code}` : ''}`}
+      aside={left === 0 ? 'all seen' : `${left} left`}
+    />
+  );
+}
+
+/** Questions to whoever works on this device first, then those that hold a cut. */
+export function QuestionRows({ views }: { views: TreeView[] }) {
+  const me = usePreferences((preferences) => preferences.person);
+  const open = views.flatMap((view) =>
+    view.findings.flatMap((finding) => {
+      const question = openQuestion(view.actions, finding.id);
+      return question ? [{ view, finding, question }] : [];
+    }),
+  );
+  return open
+    .sort((a, b) => Number(b.question.of === me) - Number(a.question.of === me))
+    .map(({ view, finding, question }) => (
+      <Row
+        key={question.id}
+        href={`/round/${view.tree.id}?limb=${finding.limbId}` as never}
+        title={question.of === me ? `${question.by} asks you` : `${question.of} was asked`}
+        detail={`${view.tree.code} · ${question.question || 'What is it?'} · the cut is held until then`}
+      />
+    ));
+}
+
+const SHOWN = 4;
+const DUE_WITHIN_DAYS = 14;
+const DAY_MS = 24 * 3600_000;
+
+export function JobRows({ today }: { today: SiteToday }) {
+  const jobs = useJobs().data?.jobs ?? [];
+  const trees = useTrees().data?.trees;
+  const until = new Date(Date.parse(today.day) + DUE_WITHIN_DAYS * DAY_MS).toISOString().slice(0, 10);
+  const due = jobs.filter((job) => job.dueOn <= until);
+  return (
+    <>
+      {due.slice(0, SHOWN).map((job) => (
+        <Row
+          key={job.id}
+          href={`/round/${job.treeId}` as never}
+          title={jobKinds.find((kind) => kind.code === job.job)?.name ?? job.job}
+          detail={`${trees?.find((tree) => tree.id === job.treeId)?.code ?? ''} · ${job.dueOn < today.day ? 'late: was due' : 'due'} ${dayWords(job.dueOn)}${job.note ? ` · ${job.note}` : ''}`}
+        />
+      ))}
+      {due.length > SHOWN ? (
+        <Row href="/round" title={`${plural(due.length - SHOWN, 'job')} more due`} />
+      ) : null}
+    </>
+  );
+}
