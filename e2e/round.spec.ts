@@ -142,6 +142,8 @@ async function readOntoDevice(page: Page): Promise<void> {
 /** Tree by tree as the queue leads; a sound tree is one tap, a finding five and a drag. */
 async function walk(page: Page, trees: ('sound' | 'found')[]): Promise<void> {
   for (const state of trees) {
+    // After a reload the tree comes up a moment later
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^(Slip side|Boiler court) \d+$/);
     const code = await page.getByRole('heading', { level: 1 }).textContent();
     if (state === 'found') {
       await page.getByRole('button', { name: 'New finding' }).click();

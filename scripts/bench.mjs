@@ -6,6 +6,7 @@ import { gzipSync } from 'node:zlib';
 import { launchOptions, nameDevice, PHONE, WIDE } from './browser.mjs';
 import { command, installed, root, run, say, webAppBuilt } from './steps.mjs';
 
+const TREES = 6000;
 const SCRIPTS = path.join(root, 'client/dist/_expo/static/js/web');
 
 await command(async () => {
@@ -106,8 +107,6 @@ async function firstLoads(url) {
   }
   return { seconds, scripts: [...scripts] };
 }
-
-const TREES = 6000;
 
 /** The register of a large orchard on a wide screen: the longest frame while it is scrolled, sorted and searched. */
 async function registerOfThousands() {

@@ -12,7 +12,7 @@ CREATE TABLE "samples" (
 	"finding_id" uuid NOT NULL,
 	"label" text NOT NULL,
 	"truth" text NOT NULL,
-	"due_at" timestamp with time zone NOT NULL,
+	"taken_at" timestamp with time zone NOT NULL,
 	"answered" boolean NOT NULL
 );
 --> statement-breakpoint

@@ -16,6 +16,10 @@ const Config = z.object({
     .regex(/^postgres(ql)?:\/\//, 'must begin with postgres://')
     .optional(),
   photoFolder: z.string().min(1),
+  clinicSeconds: z.coerce
+    .number()
+    .min(0)
+    .max(30 * 24 * 3600),
   demo: z.boolean(),
   demoTrees: z.coerce.number().int().min(0).max(20_000),
   passphrase: z.string().min(10, 'must have at least 10 characters').optional(),
@@ -41,6 +45,7 @@ export function readConfig(argv: string[], env: NodeJS.ProcessEnv): Config {
     dataFolder,
     databaseUrl,
     photoFolder: photoFolder(env.MORTISECT_PHOTOS, dataFolder, databaseUrl),
+    clinicSeconds: env.MORTISECT_CLINIC_SECONDS ?? '40',
     demo: values.demo ?? false,
     demoTrees: values['demo-trees'] ?? '0',
     passphrase: env.MORTISECT_PASSPHRASE || undefined,

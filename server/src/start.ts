@@ -44,7 +44,7 @@ export async function start(config: Config, log: Logger): Promise<Running> {
     else await loadEmptySite(store.db, now());
     const pool = makePool();
     undo.push(() => pool.close());
-    undo.push(runClinic(store.db, log, now));
+    undo.push(runClinic(store.db, log, now, config.clinicSeconds));
     const app = makeApp({ db: store.db, config, access, pool, log, version: VERSION, now });
     server.off('request', notYet);
     server.on('request', app);

@@ -112,9 +112,24 @@ test('the run sees a tree whose first finding waits here, and not one whose last
     ],
   };
   const other = detail([], { id: 'b' });
-  const seen = openWorkWith(work, [other], [cut('c', ['f']), found('g', { treeId: 'b' })], here);
+  const seen = openWorkWith(work, [other], ['a', 'b'], [cut('c', ['f']), found('g', { treeId: 'b' })], here);
   expect(seen.trees.map(({ tree }) => tree.id)).toEqual(['b']);
   expect(seen.latestActions.map(({ action }) => action.kind)).toEqual(['cutMade', 'bladeCleaned']);
+});
+
+test('a tree whose cut is taken back here comes where it stands in the walk, not at the end', () => {
+  const made = {
+    ...did({ kind: 'cutMade' } as never),
+    id: 'c',
+    action: (cut('c', ['f']).input as { body: never }).body,
+  };
+  const after = detail([finding('f', 'S', 'NEO', { state: 'closed' })], { id: 'a' }, [made]);
+  const work = {
+    trees: [detail([finding('g', 'S', 'NEO', { treeId: 'b' })], { id: 'b' })],
+    latestActions: [made],
+  };
+  const seen = openWorkWith(work, [after], ['a', 'b'], [act('u', { kind: 'undone', actionId: 'c' })], here);
+  expect(seen.trees.map(({ tree }) => tree.id)).toEqual(['a', 'b']);
 });
 
 test('the register counts findings that wait; actions known to the server are not added again', () => {

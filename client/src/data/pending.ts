@@ -116,20 +116,30 @@ function closedByCuts(findings: Finding[], actions: readonly Action[]): Finding[
   });
 }
 
+/**
+ * The open work with what waits laid over it.
+ *
+ * @param known trees on this device: one whose first finding waits here, or whose cut is taken back here, is not in the server's list
+ * @param walk ids of all trees in walking order, so that such a tree comes where it stands
+ */
 export function openWorkWith(
   work: Answer<'getOpenWork'>,
-  details: readonly TreeDetail[],
+  known: readonly TreeDetail[],
+  walk: readonly string[],
   items: readonly OutboxItem[],
   here: Here,
-) {
+): Answer<'getOpenWork'> {
   if (items.length === 0) return work;
   const pending = pendingActions(items, here);
   const listed = new Set(work.trees.map((detail) => detail.tree.id));
-  // A tree whose first finding waits here is not in the server's list yet
-  const added = details.filter((detail) => !listed.has(detail.tree.id));
-  const trees = [...work.trees, ...added].map((detail) => withPending(detail, items, here));
+  const added = known.filter((detail) => !listed.has(detail.tree.id));
+  const placeOf = new Map(walk.map((id, place) => [id, place]));
+  const place = (detail: TreeDetail) => placeOf.get(detail.tree.id) ?? walk.length;
   return {
-    trees: trees.filter((detail) => detail.findings.some((finding) => finding.state === 'open')),
+    trees: [...work.trees, ...added]
+      .map((detail) => withPending(detail, items, here))
+      .filter((detail) => detail.findings.some((finding) => finding.state === 'open'))
+      .sort((a, b) => place(a) - place(b)),
     latestActions: withActions(work.latestActions, pending)
       .filter(({ action }) => !isOfRound(action))
       .sort((a, b) => Date.parse(b.action.at) - Date.parse(a.action.at)),

@@ -9,7 +9,7 @@ import { useClock } from './useClock';
 
 export function useToday(): SiteToday | null {
   const site = useSite().data?.site;
-  const ready = useHealth().isSuccess;
+  const ready = useHealth().data !== undefined;
   const clock = useClock();
   const units = usePreferences((preferences) => preferences.units);
   const day = site ? dayAt(clock(), site.timeZone) : '';

@@ -116,10 +116,29 @@ export const did = (action: ActionBody, undone = false): Action => ({
   receivedAt: action.at,
 });
 
-export function Stage({ children }: { children: ReactNode }) {
+/** A query client that has read the orchard already: nothing is fetched. */
+export function readOrchard(details: TreeDetail[], actions: Action[] = []): QueryClient {
+  const client = new QueryClient({
+    defaultOptions: { queries: { staleTime: Number.POSITIVE_INFINITY, retry: false } },
+  });
+  const plots = [{ id: 'p', name: 'Plot', note: 'By the gate.' }];
+  const rows = [{ id: 'r', plotId: 'p', name: 'Row', spacingCm: 400 }];
+  client.setQueryData(['health'], { ok: true, now: NOW, demo: false, aheadMs: Date.parse(NOW) - Date.now() });
+  client.setQueryData(['site'], { site, revision: 1, by: 'Wall crew', receivedAt: NOW });
+  client.setQueryData(['trees'], { plots, rows, trees: details.map((one) => one.tree) });
+  client.setQueryData(['round'], { actions });
+  client.setQueryData(['people'], { people: ['Boat crew', 'Wall crew'] });
+  client.setQueryData(['jobs'], { jobs: [] });
+  for (const one of details) client.setQueryData(['tree', one.tree.id], one);
+  return client;
+}
+
+export const NOW = '2026-11-24T10:00:00.000Z';
+
+export function Stage({ children, client }: { children: ReactNode; client?: QueryClient }) {
   return (
     <TamaguiProvider config={config} defaultTheme="light" disableInjectCSS>
-      <QueryClientProvider client={new QueryClient()}>{children}</QueryClientProvider>
+      <QueryClientProvider client={client ?? new QueryClient()}>{children}</QueryClientProvider>
     </TamaguiProvider>
   );
 }

@@ -174,7 +174,8 @@ function stems(tree: Given, stemMm: number, age: number): Limb[] {
   return Array.from({ length: tree.scaffolds }, (_, i) => ({
     ...straight(i === 0 ? 'T' : `T${i + 1}`, null, 0, lengthCm, mm, age, 'trunk'),
     bearingDeg: Math.round((i * 360) / tree.scaffolds),
-    inclinationDeg: Math.round(90 - leanDeg),
+    // To tenths: half a degree is a hand’s breadth at the top of a tall stem
+    inclinationDeg: Math.round((90 - leanDeg) * 10) / 10,
   }));
 }
 

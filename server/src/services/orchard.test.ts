@@ -11,12 +11,10 @@ import {
   type TreeSummary,
 } from '@mortisect/contracts';
 import { starterMap } from '@mortisect/core/tree';
-import { eq } from 'drizzle-orm';
 import sharp from 'sharp';
 import request from 'supertest';
 import { CLINIC } from '../standIns/clinic';
 import { answerDue } from '../standIns/clinicAnswers';
-import { samples } from '../store/schema';
 import { deviceId, NOW, newId, type Orchard, openOrchard } from '../testing/orchard';
 import { bodyOf } from './trees';
 
@@ -278,11 +276,7 @@ describe('second opinion and clinic', () => {
       await act({ kind: 'sampleAnswered', treeId, findingId, sampleId, label: `S-${i}`, evidence }).expect(
         422,
       );
-      expect(await answerDue(orchard.store.db, new Date().toISOString(), NOW)).toBe(0);
-      await orchard.store.db
-        .update(samples)
-        .set({ dueAt: '2000-01-01T00:00:00Z' })
-        .where(eq(samples.id, sampleId));
+      expect(await answerDue(orchard.store.db, '2000-01-01T00:00:00Z', NOW)).toBe(0);
       expect(await answerDue(orchard.store.db, new Date().toISOString(), NOW)).toBe(1);
       expect(await answerDue(orchard.store.db, new Date().toISOString(), NOW)).toBe(0);
       const { findings, actions } = await detail(treeId);

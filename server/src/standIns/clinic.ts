@@ -16,7 +16,6 @@ export const CLINIC = { id: '01900000-0000-7000-8000-00000000c111', name: 'Plant
 /** What the clinic states of itself. Made up for the simulation. */
 export const SENSITIVITY = 0.9;
 export const FALSE_NAMING = 0.05;
-const ANSWERS_AFTER_MS = 40_000;
 
 /** Lets the truth behind a sample be drawn from what the signs leave open, so that now and then it is not the first cause. */
 export async function takeSample(tx: Store, id: string, sent: ActionOf<'sampleSent'>): Promise<void> {
@@ -46,7 +45,7 @@ export async function takeSample(tx: Store, id: string, sent: ActionOf<'sampleSe
     findingId: sent.findingId,
     label: sent.label,
     truth,
-    dueAt: new Date(Date.now() + ANSWERS_AFTER_MS).toISOString(),
+    takenAt: new Date().toISOString(),
     answered: false,
   });
 }

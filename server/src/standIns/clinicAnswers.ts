@@ -13,15 +13,15 @@ import { CLINIC, FALSE_NAMING, randomOf, SENSITIVITY } from './clinic';
 /**
  * Answers the samples that are due: as an action, and as a new revision of the finding where a cause is named.
  *
- * @param wallClock the clinic's own clock, ISO; it runs on although an orchard may stand at a fixed day
+ * @param before samples taken in by then are due, ISO, by the clinic's own clock: it runs on although an orchard may stand at a fixed day
  * @param now the orchard's time, which the answer carries
  * @returns how many were answered
  */
-export async function answerDue(db: Db, wallClock: string, now: string): Promise<number> {
+export async function answerDue(db: Db, before: string, now: string): Promise<number> {
   const due = await db
     .select()
     .from(samples)
-    .where(and(eq(samples.answered, false), lte(samples.dueAt, wallClock)));
+    .where(and(eq(samples.answered, false), lte(samples.takenAt, before)));
   for (const sample of due) await db.transaction((tx) => answer(tx, sample, now));
   return due.length;
 }

@@ -3,16 +3,27 @@ import type { Logger } from 'pino';
 import type { Db } from '../store/openDb';
 import { answerDue } from './clinicAnswers';
 
-const EVERY_MS = 5000;
+const MOST_OFTEN_MS = 1000;
+const SELDOM_MS = 5000;
 
-/** @returns closes the clinic */
-export function runClinic(db: Db, log: Logger, now: () => string): () => Promise<void> {
+/**
+ * @param answersAfterSeconds how long a sample takes
+ * @returns closes the clinic
+ */
+export function runClinic(
+  db: Db,
+  log: Logger,
+  now: () => string,
+  answersAfterSeconds: number,
+): () => Promise<void> {
+  const everyMs = Math.min(SELDOM_MS, Math.max(MOST_OFTEN_MS, answersAfterSeconds * 1000));
   let working: Promise<unknown> = Promise.resolve();
   const timer = setInterval(() => {
-    working = answerDue(db, new Date().toISOString(), now()).catch((error: unknown) => {
+    const before = new Date(Date.now() - answersAfterSeconds * 1000).toISOString();
+    working = answerDue(db, before, now()).catch((error: unknown) => {
       log.error({ err: error }, 'the simulated clinic could not answer');
     });
-  }, EVERY_MS);
+  }, everyMs);
   timer.unref();
   return async () => {
     clearInterval(timer);

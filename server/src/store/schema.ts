@@ -124,7 +124,7 @@ export const jobs = pgTable(
   (table) => [index('jobs_tree').on(table.treeId)],
 );
 
-/** What the simulated plant clinic knows and nobody else: the truth behind a sample, and when it answers. */
+/** What the simulated plant clinic knows and nobody else: the truth behind a sample, and when it was taken in. */
 export const samples = pgTable('samples', {
   id: uuid('id').primaryKey(),
   findingId: uuid('finding_id')
@@ -132,7 +132,7 @@ export const samples = pgTable('samples', {
     .references(() => findings.id),
   label: text('label').notNull(),
   truth: text('truth').notNull(),
-  dueAt: moment('due_at').notNull(),
+  takenAt: moment('taken_at').notNull(),
   answered: boolean('answered').notNull(),
 });
 

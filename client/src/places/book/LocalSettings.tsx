@@ -108,6 +108,12 @@ function BlightHosts({
 
 const KNOWN = disorders.filter(({ kind, code }) => kind === 'diseased' && code !== 'SUSPECT');
 const OPTIONS = KNOWN.map(({ code, name }) => ({ value: code, label: name }));
+/** All of fire blight in two words; the law does not tell its forms apart. */
+function namesOf(codes: readonly string[]): string {
+  const rest = codes.filter((code) => !code.startsWith('FB_'));
+  return [...(rest.length < codes.length ? ['Fire blight'] : []), ...rest.map(nameOf)].join(', ');
+}
+
 const nameOf = (code: string) => KNOWN.find((one) => one.code === code)?.name ?? code;
 
 function Notifiable({
@@ -134,7 +140,7 @@ function Notifiable({
         about="Local law decides; ask the plant-health authority. What is listed is flagged wherever it is named."
         items={rules.map((rule, i) => ({
           key: `${rule.authority}${i}`,
-          words: `${rule.codes.map(nameOf).join(', ')}: ${rule.authority}`,
+          words: `${namesOf(rule.codes)}: ${rule.authority}`,
         }))}
         onRemove={(at) => onChange(without(rules, at))}
       />

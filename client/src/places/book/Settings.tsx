@@ -5,7 +5,8 @@ import type { SiteRecord } from '@mortisect/contracts';
 import { Site } from '@mortisect/contracts';
 import { View } from '@tamagui/core';
 import { Controller, type FieldPath, useForm } from 'react-hook-form';
-import { useHealth, useSaveSite, useSite } from '../../data/queries';
+import { useHealth, useSite } from '../../data/queries';
+import { useSaveSite } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Columns } from '../../ui/Columns';
@@ -26,7 +27,7 @@ import { formOf, type SiteControl, SiteForm } from './siteForm';
 
 export function Settings() {
   const { data, error, refetch } = useSite();
-  const known = useHealth().isSuccess;
+  const known = useHealth().data !== undefined;
   if (!data || !known) return <Waiting title="Book" error={error} onRetry={refetch} />;
   return <SettingsForm record={data} />;
 }

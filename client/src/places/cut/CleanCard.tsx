@@ -3,8 +3,8 @@
 import { agentOf, type CleanWhy } from '@mortisect/core/blades';
 import { View } from '@tamagui/core';
 import type { SiteToday } from '../../data/orchardView';
-import { useRecordAction } from '../../data/queries';
 import { useClock } from '../../data/useClock';
+import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
 import { Notice } from '../../ui/Notice';

@@ -1,7 +1,7 @@
 // The cut could not be made: why, in one tap; it stays in the plan.
 import { useState } from 'react';
-import { useRecordAction } from '../../data/queries';
 import { useClock } from '../../data/useClock';
+import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Failed } from '../../ui/Failed';

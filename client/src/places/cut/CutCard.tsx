@@ -5,8 +5,8 @@ import { tapeReading, tapeText, typedLengthCm, type Units } from '@mortisect/cor
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { cutAtHand, type SiteToday, telling } from '../../data/orchardView';
-import { useRecordAction } from '../../data/queries';
 import { useClock } from '../../data/useClock';
+import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
 import { Field } from '../../ui/Field';

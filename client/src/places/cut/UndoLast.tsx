@@ -1,7 +1,7 @@
 // A mis-tap is undone: the record stays, another one takes it back.
 import { View } from '@tamagui/core';
-import { useRecordAction } from '../../data/queries';
 import { useClock } from '../../data/useClock';
+import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
 import { actionWords } from '../words';

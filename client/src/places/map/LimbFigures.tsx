@@ -163,6 +163,11 @@ function GrowthMarks({ limb, onChange }: Pick<LimbFiguresProps, 'limb' | 'onChan
   const [cm, setCm] = useState<number | null>(null);
   const marks = limb.yearMarksCm ?? [];
   const said = growth(limb);
+  const add = () => {
+    if (cm === null) return;
+    set([...new Set([...marks, cm])].sort((a, b) => a - b));
+    setCm(null);
+  };
   const set = (next: number[]) =>
     onChange(
       { yearMarksCm: next, ...(next.length > 0 && { ageYears: next.length + 1 }) },
@@ -181,10 +186,7 @@ function GrowthMarks({ limb, onChange }: Pick<LimbFiguresProps, 'limb' | 'onChan
           onChange={setCm}
           onClear={() => setCm(null)}
         />
-        <Button
-          disabled={cm === null}
-          onPress={() => cm !== null && set([...marks, cm].sort((a, b) => a - b))}
-        >
+        <Button disabled={cm === null} onPress={add}>
           Add mark
         </Button>
       </View>

@@ -9,7 +9,8 @@ import {
 } from '@mortisect/core/register';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
-import { useSaveSite, useSite } from '../../data/queries';
+import { useSite } from '../../data/queries';
+import { useSaveSite } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
 import { Select } from '../../ui/Select';

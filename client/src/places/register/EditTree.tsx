@@ -2,8 +2,9 @@
 import type { TreeBody, TreeSummary } from '@mortisect/contracts';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { newId, useSaveTree, useSite, useTree, useTrees } from '../../data/queries';
+import { useSite, useTree, useTrees } from '../../data/queries';
 import { useUnits } from '../../data/useToday';
+import { newId, useSaveTree } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
 import { Notice } from '../../ui/Notice';

@@ -3,7 +3,7 @@ import { type ImportReport, type importFormats, treeColumns } from '@mortisect/c
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useRef, useState } from 'react';
-import { useImportTrees } from '../../data/queries';
+import { useImportTrees } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
 import { Notice } from '../../ui/Notice';

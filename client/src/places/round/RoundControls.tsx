@@ -2,8 +2,9 @@
 import { type OpenRound, type Plot, type Queue, type TreeSummary, walkingOrders } from '@mortisect/contracts';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
-import { readPlot, useRecordAction } from '../../data/queries';
+import { readPlot } from '../../data/queries';
 import { useClock } from '../../data/useClock';
+import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { CheckRow } from '../../ui/CheckRow';
 import { Choice } from '../../ui/Choice';

@@ -4,7 +4,7 @@ import type { TreeDetail } from '@mortisect/contracts';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { type SiteToday, treeView } from '../../data/orchardView';
+import { openQuestion, type SiteToday, treeView } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';
 import { Button } from '../../ui/Button';
 import { Columns } from '../../ui/Columns';
@@ -60,7 +60,13 @@ export function TreeAtWork({ detail, today, firstLimbId, neighbours }: TreeAtWor
   const [part, setPart] = useState<Part>('find');
   const [justSet, setJustSet] = useState(false);
   const [whyId, setWhyId] = useState<string | null>(null);
-  const view = treeView(detail, today, marking && isNamed(marking) ? [asConsidered(marking)] : []);
+  const view = treeView(
+    detail,
+    today,
+    marking && isNamed(marking)
+      ? [asConsidered(marking, openQuestion(detail.actions, marking.id) !== null)]
+      : [],
+  );
   const [picked, setPicked] = useState(firstLimbId ?? marking?.limbId ?? view.findings[0]?.limbId ?? '');
   const limbId = marking?.limbId ?? picked;
   const limb =

@@ -3,8 +3,9 @@ import { type OpenRound, type PartSeen, type Queue, queueOf } from '@mortisect/c
 import { useMemo } from 'react';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import { useRecordAction, useRound, useTrees } from '../../data/queries';
+import { useRound, useTrees } from '../../data/queries';
 import { useClock } from '../../data/useClock';
+import { useRecordAction } from '../../data/writes';
 
 interface Walk {
   /** Remembered from tree to tree, so that “Mark sound” stays one tap. */

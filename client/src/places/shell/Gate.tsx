@@ -3,7 +3,8 @@ import { View } from '@tamagui/core';
 import { type ReactNode, useEffect, useState } from 'react';
 import { inWords, NoAnswer } from '../../data/api';
 import { usePreferences } from '../../data/preferences';
-import { useHealth, useNameDevice, useSession, useSignIn, useSite } from '../../data/queries';
+import { useHealth, useSession, useSite } from '../../data/queries';
+import { useNameDevice, useSignIn } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
@@ -15,7 +16,7 @@ export function Gate({ children }: { children: ReactNode }) {
   const health = useHealth();
   const person = usePreferences((preferences) => preferences.person);
   const [wasOpen, setWasOpen] = useState(false);
-  const open = session.data?.signedIn === true && health.isSuccess && person !== '';
+  const open = session.data?.signedIn === true && health.data !== undefined && person !== '';
   useEffect(() => {
     if (open) setWasOpen(true);
   }, [open]);

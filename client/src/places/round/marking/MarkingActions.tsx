@@ -1,7 +1,7 @@
 // Sets what was marked, lays it aside, or takes a finding back. Set means: safe on this device, and on its way.
 import { View } from '@tamagui/core';
 import type { TreeView } from '../../../data/orchardView';
-import { useSaveFinding } from '../../../data/queries';
+import { useSaveFinding } from '../../../data/writes';
 import { Button } from '../../../ui/Button';
 import { Failed } from '../../../ui/Failed';
 import { cutOf } from '../Answer';

@@ -3,7 +3,7 @@ import { View } from '@tamagui/core';
 import { useEffect, useRef, useState } from 'react';
 import { useOutbox } from '../../../data/outbox';
 import { PhotoUnreadable, shrunk } from '../../../data/photo';
-import { addPhoto } from '../../../data/queries';
+import { addPhoto } from '../../../data/writes';
 import { Button } from '../../../ui/Button';
 import { Notice } from '../../../ui/Notice';
 import { Sheet } from '../../../ui/Sheet';

@@ -8,7 +8,7 @@ import type { Limb } from '@mortisect/core/tree';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import type { Considered } from '../../../data/orchardView';
-import { newId } from '../../../data/queries';
+import { newId } from '../../../data/writes';
 
 export interface Marking
   extends Omit<FindingBody, 'treeId' | 'limbName' | 'withdrawn' | 'kind' | 'disorder'> {
@@ -116,8 +116,8 @@ export function edgeMatters(disorder: string | null): boolean {
   return disorder !== null && kindOf(disorder) === 'diseased';
 }
 
-/** A marking as the core reads it, so that the answer follows every change. */
-export function asConsidered(marking: Named): Considered {
+/** A marking as the core reads it, so that the answer follows every change. @param held somebody was asked about it */
+export function asConsidered(marking: Named, held: boolean): Considered {
   const { id, limbId, fromCm, toCm, disorder, edge, growthRapid, place, activity, kind } = marking;
   return {
     id,
@@ -129,6 +129,7 @@ export function asConsidered(marking: Named): Considered {
     growthRapid,
     place,
     healed: activity === 'healed',
+    held,
     kind: kind ?? undefined,
   };
 }

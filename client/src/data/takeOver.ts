@@ -1,0 +1,58 @@
+// When the server has taken what waited here, what was read takes it over.
+import type { TreeDetail } from '@mortisect/contracts';
+import type { Answer } from './api';
+import type { OutboxItem } from './outbox';
+import { openWorkWith, pendingActions, withActions, withPending } from './pending';
+import { usePreferences } from './preferences';
+import { knownTrees, persister, queryClient, walkKnown } from './queryClient';
+
+const ORCHARD = [['trees'], ['tree'], ['open-work'], ['log'], ['round'], ['jobs']];
+
+/** Brings what is shown in line with what the server took. */
+export function refreshOrchard(): void {
+  for (const queryKey of ORCHARD) void queryClient.invalidateQueries({ queryKey });
+}
+
+/** The server took it: what was read takes it over, then only what it bears on is read anew. @see openOutbox */
+export function takeOver(item: OutboxItem, answer: unknown): void {
+  if (answer === null) {
+    refreshOrchard();
+    return;
+  }
+  const here = { person: usePreferences.getState().person, now: new Date().toISOString() };
+  const counts = new Map<string, number>();
+  for (const [queryKey, detail] of queryClient.getQueriesData<TreeDetail>({ queryKey: ['tree'] })) {
+    const after = detail && withPending(detail, [item], here);
+    if (!after || after === detail) continue;
+    counts.set(after.tree.id, after.findings.filter((finding) => finding.state === 'open').length);
+    queryClient.setQueryData(queryKey, after);
+    void persister.persistQueryByKey(queryKey, queryClient);
+    void queryClient.invalidateQueries({ queryKey });
+  }
+  queryClient.setQueryData<Answer<'getOpenWork'>>(
+    ['open-work'],
+    (work) => work && openWorkWith(work, knownTrees(), walkKnown(), [item], here),
+  );
+  queryClient.setQueryData<Answer<'getRound'>>(
+    ['round'],
+    (round) => round && { actions: withActions(round.actions, pendingActions([item], here)) },
+  );
+  // The register of a large orchard is megabytes: its counts are brought in line here instead of being read anew
+  queryClient.setQueryData<Answer<'getTrees'>>(
+    ['trees'],
+    (register) => register && counted(register, counts),
+  );
+  const read = item.route === 'putTree' ? ORCHARD : [['round'], ['log'], ['open-work'], ['jobs']];
+  for (const queryKey of read) void queryClient.invalidateQueries({ queryKey });
+}
+
+function counted(register: Answer<'getTrees'>, counts: ReadonlyMap<string, number>): Answer<'getTrees'> {
+  if (counts.size === 0) return register;
+  const trees = register.trees.map((tree) => {
+    const openFindings = counts.get(tree.id);
+    return openFindings === undefined || openFindings === tree.openFindings
+      ? tree
+      : { ...tree, openFindings };
+  });
+  return { ...register, trees };
+}

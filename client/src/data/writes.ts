@@ -1,0 +1,131 @@
+// What is recorded: field records by way of the outbox, the rest straight to the server. All may be sent again without harm.
+import type { ActionBody, FindingBody, JobBody, Site, SiteRecord, TreeBody } from '@mortisect/contracts';
+import type { Limb } from '@mortisect/core/tree';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { clear } from 'idb-keyval';
+import { v7 } from 'uuid';
+import { type Ask, ask } from './api';
+import { emptyOutbox, enqueue } from './outbox';
+import { keptStore } from './queryClient';
+import { refreshOrchard } from './takeOver';
+
+function useOutboxWrite<V>(write: (value: V) => Promise<void>) {
+  return useMutation({ mutationFn: write, networkMode: 'always', retry: false });
+}
+
+export interface FindingDraft {
+  id: string;
+  baseRevision: number | null;
+  finding: FindingBody;
+}
+
+/** Safe on the device when it succeeds; it goes to the server on its own. */
+export const useSaveFinding = () =>
+  useOutboxWrite(({ id, baseRevision, finding }: FindingDraft) =>
+    enqueue('putFinding', id, { params: { findingId: id }, body: { baseRevision, finding } }),
+  );
+
+export const useSaveLimbs = () =>
+  useOutboxWrite(
+    ({
+      treeId,
+      baseRevision,
+      surveyedAt,
+      limbs,
+    }: {
+      treeId: string;
+      baseRevision: number;
+      surveyedAt: string;
+      limbs: Limb[];
+    }) =>
+      enqueue('putLimbs', `limbs:${treeId}`, {
+        params: { treeId },
+        body: { baseRevision, surveyedAt, limbs },
+      }),
+  );
+
+export const useSaveTree = () =>
+  useMutation({
+    mutationFn: ({
+      treeId,
+      baseRevision,
+      tree,
+    }: {
+      treeId: string;
+      baseRevision: number | null;
+      tree: TreeBody;
+    }) => ask('putTree', { params: { treeId }, body: { baseRevision, tree } }),
+    onSuccess: refreshOrchard,
+  });
+
+export const useSaveJob = () =>
+  useOutboxWrite(({ id, baseRevision, job }: { id: string; baseRevision: number | null; job: JobBody }) =>
+    enqueue('putJob', id, { params: { jobId: id }, body: { baseRevision, job } }),
+  );
+
+/** A photo goes ahead of the finding that shows it. @returns its id */
+export async function addPhoto(file: Blob): Promise<string> {
+  const photoId = newId();
+  await enqueue('putPhoto', photoId, { params: { photoId }, file });
+  return photoId;
+}
+
+/** Records what was done; safe on the device when it succeeds. */
+export function useRecordAction() {
+  const { mutate, error, isPending } = useOutboxWrite(({ id, action }: { id: string; action: ActionBody }) =>
+    enqueue('putAction', id, { params: { actionId: id }, body: action }),
+  );
+  /** @returns the id the action goes by, for an undo */
+  const record = (action: ActionBody, onSuccess?: () => void): string => {
+    const id = newId();
+    mutate({ id, action }, { onSuccess });
+    return id;
+  };
+  return { record, error, isPending };
+}
+
+export const useImportTrees = () =>
+  useMutation({
+    mutationFn: (given: Ask<'importTrees'>) => ask('importTrees', given),
+    onSuccess: (report) => report.written > 0 && refreshOrchard(),
+  });
+
+export function useSaveSite() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ baseRevision, site }: { baseRevision: number; site: Site }) =>
+      ask('putSite', { body: { baseRevision, site } }),
+    onSuccess: (saved: SiteRecord) => {
+      client.setQueryData(['site'], saved);
+      return client.invalidateQueries({ queryKey: ['log'] });
+    },
+  });
+}
+
+export const useNameDevice = () =>
+  useMutation({
+    mutationFn: ({ deviceId, name }: { deviceId: string; name: string }) =>
+      ask('putDevice', { params: { deviceId }, body: { name } }),
+  });
+
+export function useSignIn() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (passphrase: string) => ask('signIn', { body: { passphrase } }),
+    onSuccess: () => client.invalidateQueries(),
+  });
+}
+
+/** Signing out leaves nothing of the orchard on the screen or in memory. */
+export const useSignOut = () =>
+  useMutation({
+    mutationFn: async () => {
+      await ask('signOut', {});
+      await emptyOutbox();
+      await clear(keptStore);
+    },
+    onSuccess: () => window.location.assign('/'),
+  });
+
+/** Id of a record made here: a UUID of version 7. */
+export const newId = (): string => v7();

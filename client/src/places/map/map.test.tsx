@@ -1,0 +1,103 @@
+// Drawing a limb map without a thumb: every drag has its keys, every step its undo.
+
+import type { Limb } from '@mortisect/core/tree';
+import { configure, fireEvent, render, screen } from '@testing-library/react';
+import { detail, finding, limbs, readOrchard, Stage, today } from '../../testing/orchard';
+import { MapEditor } from './MapEditor';
+import { Starter } from './Starter';
+import { useMapHistory } from './useMapHistory';
+
+// Whether something is hidden is not what is asked here, and finding out is most of the time
+configure({ defaultHidden: true });
+
+let drawn: Limb[];
+
+function Editor({ findings = [] }: { findings?: ReturnType<typeof finding>[] }) {
+  const history = useMapHistory(limbs);
+  drawn = history.limbs;
+  return (
+    <MapEditor
+      tree={detail([]).tree}
+      today={today}
+      history={history}
+      findings={findings}
+      onStartAnew={() => {}}
+    />
+  );
+}
+const show = (element: React.ReactElement) =>
+  render(element, {
+    wrapper: ({ children }) => <Stage client={readOrchard([detail([])])}>{children}</Stage>,
+  });
+const limb = (id: string) => drawn.find((one) => one.id === id) as Limb;
+const key = (slider: RegExp | string, name: string) =>
+  fireEvent.keyDown(screen.getByRole('slider', { name: slider }), { key: name });
+
+test('bearing and length by keys on the clock, joint and inclination on the ladder', () => {
+  show(<Editor />);
+  key(/^Tip of S: bearing/, 'ArrowRight');
+  expect(limb('S').bearingDeg).toBe(95);
+  const before = limb('S').lengthCm;
+  key(/^Tip of S: bearing/, 'ArrowUp');
+  expect(limb('S').lengthCm).toBeGreaterThan(before);
+  key('Joint: height on its parent', 'ArrowUp');
+  expect(limb('S').jointCm).toBe(65);
+  key('Tip: inclination', 'ArrowUp');
+  expect(limb('S').inclinationDeg).toBe(32);
+});
+
+test('steps of one drag are undone together, others one by one; redo brings them back', () => {
+  show(<Editor />);
+  for (let i = 0; i < 4; i++) key('Tip: inclination', 'ArrowUp');
+  key('Joint: height on its parent', 'ArrowUp');
+  fireEvent.click(screen.getByRole('button', { name: 'Undo' }));
+  expect(limb('S')).toMatchObject({ jointCm: 60, inclinationDeg: 38 });
+  fireEvent.click(screen.getByRole('button', { name: 'Undo' }));
+  expect(limb('S').inclinationDeg).toBe(30);
+  fireEvent.click(screen.getByRole('button', { name: 'Redo' }));
+  expect(limb('S').inclinationDeg).toBe(38);
+});
+
+test('a limb is added on the chosen one, split, named and taken off again', () => {
+  show(<Editor />);
+  fireEvent.click(screen.getByRole('button', { name: 'Add a limb on it' }));
+  expect(drawn).toHaveLength(limbs.length + 1);
+  fireEvent.change(screen.getByLabelText('Name'), { target: { value: 'The swing' } });
+  expect(drawn.at(-1)?.named?.own).toBe('The swing');
+  fireEvent.click(screen.getByRole('button', { name: 'Split' }));
+  expect(drawn).toHaveLength(limbs.length + 2);
+  fireEvent.click(screen.getByRole('button', { name: 'Delete' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Delete' }));
+  expect(drawn).toEqual(limbs);
+});
+
+test('growth marks date the limb; a figure out of bounds is said and not taken', () => {
+  show(<Editor />);
+  for (const at of ['60', '120']) {
+    fireEvent.change(screen.getByLabelText('Growth mark at, from the base, cm'), { target: { value: at } });
+    fireEvent.click(screen.getByRole('button', { name: 'Add mark' }));
+  }
+  expect(limb('S')).toMatchObject({ yearMarksCm: [60, 120], ageYears: 3 });
+  expect(screen.getByText('3 years; 60 cm a year lately: moderate growth.')).toBeTruthy();
+  const inclination = screen.getByLabelText('Inclination, °');
+  fireEvent.change(inclination, { target: { value: '120' } });
+  expect(screen.getByText('From -89 to 90.')).toBeTruthy();
+  expect(limb('S').inclinationDeg).not.toBe(120);
+});
+
+test('a limb with an open finding stays on the map, and says why', () => {
+  show(<Editor findings={[finding('f', 'S', 'NEO')]} />);
+  for (const name of ['Split', 'Delete', 'Start anew'])
+    expect((screen.getByRole('button', { name }) as HTMLButtonElement).disabled).toBe(true);
+  expect(screen.getByText(/An open finding lies on it/)).toBeTruthy();
+});
+
+test('a first map has as many main limbs as were counted', () => {
+  const onDraw = jest.fn();
+  show(<Starter tree={detail([]).tree} onBack={() => {}} onDraw={onDraw} />);
+  fireEvent.click(screen.getByRole('button', { name: 'One more' }));
+  fireEvent.click(screen.getByRole('button', { name: 'One more' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Draw it' }));
+  const [map] = onDraw.mock.calls[0] as [Limb[]];
+  expect(map.filter((one) => one.kind === 'scaffold')).toHaveLength(6);
+});

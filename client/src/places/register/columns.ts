@@ -1,0 +1,98 @@
+// The columns of the register: what each shows and what it sorts by.
+import type { TreeSummary } from '@mortisect/contracts';
+import { speciesName } from '@mortisect/core/register';
+
+export interface Column {
+  id: string;
+  title: string;
+  /** Least width, px; wider screens share out the rest by it. */
+  width: number;
+  sort(tree: TreeSummary): string | number;
+  /** @param height writes a height in the units of this device */
+  show(tree: TreeSummary, height: (cm: number) => string): string;
+  /** Not shown until it is asked for. */
+  hidden?: true;
+}
+
+export const COLUMNS: readonly Column[] = [
+  text('code', 'Tree', 130, (tree) => tree.code),
+  text('nickname', 'Nickname', 140, (tree) => tree.nickname ?? '', true),
+  text('plot', 'Plot', 110, (tree) => tree.plot),
+  text('row', 'Row', 160, (tree) => tree.row, true),
+  { ...number('place', 'Place', 60, (tree) => tree.place, String), hidden: true },
+  text('species', 'Species', 120, (tree) => speciesName(tree.species)),
+  text('cultivar', 'Cultivar', 140, (tree) => tree.cultivar ?? 'unknown'),
+  text('rootstock', 'Rootstock', 110, (tree) => tree.rootstock ?? '', true),
+  number(
+    'planted',
+    'Planted',
+    70,
+    (tree) => tree.plantedYear ?? 0,
+    (year) => (year === 0 ? '' : String(year)),
+  ),
+  text('form', 'Form', 120, (tree) => tree.form),
+  size('height', 'Height', (tree) => tree.heightCm),
+  { ...size('spread', 'Spread', (tree) => tree.spreadCm), hidden: true },
+  number(
+    'findings',
+    'Findings',
+    70,
+    (tree) => tree.openFindings,
+    (count) => (count === 0 ? '' : String(count)),
+  ),
+  text('status', 'Status', 90, (tree) => tree.status),
+  text('hazards', 'Dangers', 130, (tree) => tree.hazards.join(', ')),
+  text('seen', 'Last seen', 100, (tree) => tree.lastSeenAt?.slice(0, 10) ?? ''),
+];
+
+function text(
+  id: string,
+  title: string,
+  width: number,
+  of: (tree: TreeSummary) => string,
+  hidden?: true,
+): Column {
+  return { id, title, width, sort: (tree) => keyOf(of(tree)), show: of, ...(hidden && { hidden }) };
+}
+
+function number(
+  id: string,
+  title: string,
+  width: number,
+  of: (tree: TreeSummary) => number,
+  show: (value: number) => string,
+): Column {
+  return { id, title, width, sort: of, show: (tree) => show(of(tree)) };
+}
+
+function size(id: string, title: string, of: (tree: TreeSummary) => number): Column {
+  return { id, title, width: 80, sort: of, show: (tree, height) => height(of(tree)) };
+}
+
+/** Numbers in a text are padded, so that 10 comes after 9 by plain comparison. */
+function keyOf(value: string): string {
+  return value.toLowerCase().replace(/\d+/g, (digits) => digits.padStart(7, '0'));
+}
+
+export interface Sorting {
+  columnId: string;
+  down: boolean;
+}
+
+/**
+ * The trees in the order of a column; equal ones keep their order. Keys are made once for each tree, not for each comparison.
+ *
+ * @param sorting null: as they come, in walking order
+ */
+export function sorted(trees: readonly TreeSummary[], sorting: Sorting | null): readonly TreeSummary[] {
+  const column = sorting && COLUMNS.find((one) => one.id === sorting.columnId);
+  if (!sorting || !column) return trees;
+  const keys = trees.map(column.sort);
+  const order = Array.from(trees.keys());
+  const way = sorting.down ? -1 : 1;
+  order.sort((a, b) => {
+    const [one, other] = [keys[a] as string | number, keys[b] as string | number];
+    return one < other ? -way : one > other ? way : a - b;
+  });
+  return order.map((at) => trees[at] as TreeSummary);
+}

@@ -1,0 +1,57 @@
+// An orchard kept by the first version goes on with this one: nothing it knew is lost.
+import { readFileSync } from 'node:fs';
+import { PGlite } from '@electric-sql/pglite';
+import { TreeBody } from '@mortisect/contracts';
+
+const sqlOf = (name: string) =>
+  readFileSync(new URL(`../../drizzle/${name}.sql`, import.meta.url), 'utf8').replaceAll(
+    '--> statement-breakpoint',
+    '',
+  );
+
+test('trees, their words for forms and species, and what was done come over', async () => {
+  const db = new PGlite();
+  await db.exec(sqlOf('0000_first'));
+  await db.exec(`
+    insert into plots values ('p', 'Plot', '', 0);
+    insert into rows values ('r', 'p', 'Row', 400, 0);
+    insert into trees values
+      ('a', 'r', 1, 0, 'A', 'The old one', 'Plum', 'Blue Lanyard', null, 2009, 'fan on the wall', 260, 400, true, 'Note.', '["slope"]', 54.2, -10.4, '[]'),
+      ('b', 'r', 2, 1, 'B', null, 'Sweet cherry', null, 'half-standard', null, 'multi-stem, wild', 500, 420, false, '', '[]', null, null, '[]');
+    insert into actions values
+      ('0193f000-0000-7000-8000-000000000001', 'a', now(), '{"kind":"cutMade","treeId":"a"}', false, 'Wall crew', now());
+  `);
+  await db.exec(sqlOf('0001_register_a'));
+  await db.exec(sqlOf('0002_register_b'));
+  const { rows } = await db.query<{
+    id: string;
+    value: object;
+    code: string;
+    place: number;
+    surveyed_at: Date;
+  }>('select * from trees order by id');
+  const trees = rows.map(({ value, code, place }) =>
+    TreeBody.parse({ ...value, code, place, plot: 'Plot', row: 'Row' }),
+  );
+  expect(trees).toMatchObject([
+    {
+      nickname: 'The old one',
+      species: 'european-plum',
+      cultivar: 'Blue Lanyard',
+      form: 'fan',
+      plantedYear: 2009,
+      heightCm: 260,
+      susceptible: true,
+      hazards: ['slope'],
+      note: 'Note.',
+      latitude: 54.2,
+      longitude: -10.4,
+    },
+    { species: 'sweet-cherry', form: 'wild', rootstock: 'half-standard', plantedYear: null, latitude: null },
+  ]);
+  // Every cut on record was made after the survey: it is still taken off the map
+  expect(rows[0]?.surveyed_at.getTime()).toBeLessThan(Date.parse('2001-01-01'));
+  const { rows: kinds } = await db.query('select kind from actions');
+  expect(kinds).toEqual([{ kind: 'cutMade' }]);
+  await db.close();
+}, 60_000);
