@@ -3,7 +3,6 @@
 import { useRouter } from 'expo-router';
 import { useRef, useState } from 'react';
 import { useTrees } from '../../data/queries';
-import { tagInPhoto } from '../../data/tagInPhoto';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { PressRow } from '../../ui/PressRow';
@@ -33,6 +32,8 @@ export function FindByTag() {
   };
   const scan = async (file: File | undefined) => {
     if (!file) return;
+    // Only who reads a tag needs the reader of codes
+    const { tagInPhoto } = await import('../../data/tagInPhoto');
     const read = await tagInPhoto(file);
     const tree = trees.find((one) => one.code.toLowerCase() === read?.toLowerCase() || one.id === read);
     if (tree) return go(tree.id);
