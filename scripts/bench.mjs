@@ -127,6 +127,7 @@ async function registerOfThousands() {
     );
     await page.waitForTimeout(1500);
     for (const [what, act] of [
+      ['nothing done (what this machine misses by itself)', (at) => at.waitForTimeout(2500)],
       ['scrolling', scrollThrough],
       ['sorting', (at) => at.getByRole('button', { name: 'Height' }).click()],
       ['searching', (at) => at.getByLabel('Find').pressSequentially('scale 0512', { delay: 60 })],

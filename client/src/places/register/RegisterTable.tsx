@@ -12,6 +12,8 @@ import { Body, Small } from '../../ui/type';
 import { COLUMNS, type Column, type Sorting, sorted } from './columns';
 
 const ROW_PX = 44;
+/** More rows than are ever in view at once. */
+const POOL = 96;
 
 export function RegisterTable({ trees, onOpen }: { trees: TreeSummary[]; onOpen(tree: TreeSummary): void }) {
   const units = useUnits();
@@ -81,7 +83,12 @@ export function RegisterTable({ trees, onOpen }: { trees: TreeSummary[]; onOpen(
           style={{ display: 'grid', gridTemplateColumns: template, minWidth: 'fit-content' }}
         >
           {shown.map((column) => (
-            <Heading key={column.id} column={column} sorting={sorting} onSort={setSorting} />
+            <Heading
+              key={column.id}
+              column={column}
+              way={sorting?.columnId !== column.id ? 'none' : sorting.down ? 'descending' : 'ascending'}
+              onSort={setSorting}
+            />
           ))}
         </View>
         <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
@@ -89,8 +96,8 @@ export function RegisterTable({ trees, onOpen }: { trees: TreeSummary[]; onOpen(
             const tree = rows[index];
             return tree ? (
               <TreeRow
-                // By place, so that a sort changes words and no elements
-                key={index}
+                // Elements are used again: scrolling and sorting change words, and make nothing new
+                key={index % POOL}
                 tree={tree}
                 index={index}
                 startPx={start}
@@ -155,23 +162,20 @@ const TreeRow = memo(function TreeRow(props: TreeRowProps) {
 
 interface HeadingProps {
   column: Column;
-  sorting: Sorting | null;
+  way: 'none' | 'ascending' | 'descending';
   onSort(sorting: Sorting | null): void;
 }
 
-/** Pressed once it sorts up, twice down, three times it is as it was. */
-function Heading({ column: { id, title }, sorting, onSort }: HeadingProps) {
-  const own = sorting?.columnId === id ? sorting : null;
-  const next = own === null ? { columnId: id, down: false } : own.down ? null : { columnId: id, down: true };
+const ARROW = { none: '', ascending: ' ↑', descending: ' ↓' } as const;
+
+/** Pressed once it sorts up, twice down, three times it is as it was. Drawn again only when its own way changes. */
+const Heading = memo(function Heading({ column: { id, title }, way, onSort }: HeadingProps) {
+  const next = way === 'descending' ? null : { columnId: id, down: way === 'ascending' };
   return (
-    <View
-      role="columnheader"
-      aria-sort={own === null ? 'none' : own.down ? 'descending' : 'ascending'}
-      minWidth={0}
-    >
+    <View role="columnheader" aria-sort={way} minWidth={0}>
       <Button kind="quiet" onPress={() => onSort(next)} paddingHorizontal={6} justifyContent="flex-start">
-        {`${title}${own === null ? '' : own.down ? ' ↓' : ' ↑'}`}
+        {`${title}${ARROW[way]}`}
       </Button>
     </View>
   );
-}
+});
