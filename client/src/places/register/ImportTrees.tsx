@@ -105,6 +105,9 @@ function Help() {
         spreadCm. Every other field of a tree may be there too; columns are matched by name and can be matched
         by hand.
       </Body>
+      <Body>
+        From an archive come the trees with their limb maps; its findings, log and photos stay in the file.
+      </Body>
       <Body>Nothing is written before you have seen what each row will become.</Body>
     </>
   );
