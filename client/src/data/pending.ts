@@ -5,6 +5,7 @@ import {
   isOfRound,
   type TreeDetail,
   type TreeSummary,
+  undoneIds,
 } from '@mortisect/contracts';
 import type { Answer } from './api';
 import type { OutboxItem } from './outbox';
@@ -36,7 +37,7 @@ export function pendingActions(items: readonly OutboxItem[], { person, now }: He
 export function withActions(actions: readonly Action[], pending: readonly Action[]): Action[] {
   const known = new Set(actions.map((one) => one.id));
   const all = [...actions, ...pending.filter((one) => !known.has(one.id))];
-  const undone = new Set(all.flatMap(({ action }) => (action.kind === 'undone' ? [action.actionId] : [])));
+  const undone = undoneIds(all);
   return all.map((one) => (undone.has(one.id) && !one.undone ? { ...one, undone: true } : one));
 }
 

@@ -21,5 +21,6 @@ export {
   statuses,
   TreeBody,
   TreeSummary,
+  treeBodyOf,
   vigours,
 } from './tree';

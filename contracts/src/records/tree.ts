@@ -72,3 +72,9 @@ export const TreeSummary = z
   })
   .meta({ id: 'TreeSummary' });
 export type TreeSummary = z.infer<typeof TreeSummary>;
+
+/** What a caretaker wrote down, without what the server adds. */
+export function treeBodyOf(summary: TreeSummary): TreeBody {
+  const { id, plotId, rowId, revision, by, receivedAt, openFindings, lastSeenAt, ...body } = summary;
+  return body;
+}

@@ -1,5 +1,5 @@
 // Trees in and out of files; an import takes its good rows in one transaction, or nothing.
-import type { ColumnMapping, ImportReport } from '@mortisect/contracts';
+import { type ColumnMapping, type ImportReport, treeBodyOf } from '@mortisect/contracts';
 import { inArray, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { ARCHIVE_KIND, type ReadRow, type TreeFile } from '../files/readTrees';
@@ -11,7 +11,7 @@ import { trees } from '../store/schema';
 import type { Device } from './devices';
 import { details, getTrees } from './orchard';
 import { getSite } from './site';
-import { bodyOf, writeTree } from './trees';
+import { writeTree } from './trees';
 
 export interface Import extends TreeFile {
   take: 'nothing' | 'good';
@@ -114,12 +114,12 @@ export function mappingOf(
 
 export async function exportCsv(db: Store) {
   const { trees: list } = await getTrees(db);
-  return { fileName: 'trees.csv', content: treesAsCsv(list.map(bodyOf)) };
+  return { fileName: 'trees.csv', content: treesAsCsv(list.map(treeBodyOf)) };
 }
 
 export async function exportGeojson(db: Store) {
   const { trees: list } = await getTrees(db);
-  return { fileName: 'trees.geojson', content: treesAsGeojson(list.map(bodyOf)) };
+  return { fileName: 'trees.geojson', content: treesAsGeojson(list.map(treeBodyOf)) };
 }
 
 export async function exportArchive(db: Store, now: string) {
@@ -136,7 +136,7 @@ export async function exportArchive(db: Store, now: string) {
     site,
     plots,
     rows,
-    trees: all.map(({ tree, ...rest }) => ({ id: tree.id, tree: bodyOf(tree), ...rest })),
+    trees: all.map(({ tree, ...rest }) => ({ id: tree.id, tree: treeBodyOf(tree), ...rest })),
   };
   return { fileName: 'archive.json', content: JSON.stringify(archive) };
 }

@@ -9,6 +9,7 @@ import {
   TreeBody,
   type TreeDetail,
   type TreeSummary,
+  treeBodyOf,
 } from '@mortisect/contracts';
 import { starterMap } from '@mortisect/core/tree';
 import sharp from 'sharp';
@@ -16,7 +17,6 @@ import request from 'supertest';
 import { CLINIC } from '../standIns/clinic';
 import { answerDue } from '../standIns/clinicAnswers';
 import { deviceId, NOW, newId, type Orchard, openOrchard } from '../testing/orchard';
-import { bodyOf } from './trees';
 
 let orchard: Orchard;
 const photoFolder = mkdtempSync(path.join(tmpdir(), 'photos-'));
@@ -65,7 +65,7 @@ describe('trees', () => {
 
   test('sent twice it counts once; on an older revision both versions come back; a code is taken once', async () => {
     const before = (await detail('lee-wall-02')).tree;
-    const tree = { ...bodyOf(before), heightCm: 281 };
+    const tree = { ...treeBodyOf(before), heightCm: 281 };
     await put('/api/trees/lee-wall-02', { baseRevision: 1, tree }).expect(200);
     expect((await put('/api/trees/lee-wall-02', { baseRevision: 1, tree }).expect(200)).body.revision).toBe(
       2,

@@ -1,6 +1,6 @@
 // Trees and their limb maps as they are written: sent twice they count once, edited on a revision.
 import { isDeepStrictEqual } from 'node:util';
-import type { TreeBody, TreeDetail, TreeSummary } from '@mortisect/contracts';
+import { type TreeBody, type TreeDetail, type TreeSummary, treeBodyOf } from '@mortisect/contracts';
 import type { Limb } from '@mortisect/core/tree';
 import { and, eq, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
@@ -31,10 +31,10 @@ export async function writeTree(
 ): Promise<TreeSummary> {
   const [row] = await tx.select().from(trees).where(eq(trees.id, id)).for('update');
   const before = row ? await summaryOf(tx, id) : null;
-  if (before && isDeepStrictEqual(bodyOf(before), tree)) return before;
+  if (before && isDeepStrictEqual(treeBodyOf(before), tree)) return before;
   if ((row?.revision ?? null) !== baseRevision) {
     if (!before) throw notThere(`Tree ${id}`);
-    throw moved(tree, { ...bodyOf(before), revision: before.revision, by: before.by });
+    throw moved(tree, { ...treeBodyOf(before), revision: before.revision, by: before.by });
   }
   await checkCode(tx, id, tree.code);
   const { plot, row: rowName, place, code, ...value } = tree;
@@ -71,12 +71,6 @@ async function summaryOf(tx: Store, id: string): Promise<TreeSummary> {
   const [detail] = await details(tx, [id]);
   if (!detail) throw notThere(`Tree ${id}`);
   return detail.tree;
-}
-
-/** What a caretaker wrote down, without what the server adds. */
-export function bodyOf(summary: TreeSummary): TreeBody {
-  const { id, plotId, rowId, revision, by, receivedAt, openFindings, lastSeenAt, ...body } = summary;
-  return body;
 }
 
 async function checkCode(tx: Store, id: string, code: string): Promise<void> {

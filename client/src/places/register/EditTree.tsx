@@ -1,5 +1,5 @@
 // A tree that is written down is changed on its revision; one that changed meanwhile shows both versions.
-import type { TreeBody, TreeSummary } from '@mortisect/contracts';
+import { type TreeBody, treeBodyOf } from '@mortisect/contracts';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useSite, useTree, useTrees } from '../../data/queries';
@@ -23,8 +23,8 @@ export function EditTree({ treeId }: { treeId: string }) {
       title={data.tree.code}
       treeId={treeId}
       revision={data.tree.revision}
-      before={bodyOf(data.tree)}
-      first={formOfTree(bodyOf(data.tree), units)}
+      before={treeBodyOf(data.tree)}
+      first={formOfTree(treeBodyOf(data.tree), units)}
     />
   );
 }
@@ -32,11 +32,6 @@ export function EditTree({ treeId }: { treeId: string }) {
 export function NewTree() {
   const [treeId] = useState(newId);
   return <TreeEditor title="New tree" treeId={treeId} revision={null} before={null} first={emptyForm()} />;
-}
-
-function bodyOf(tree: TreeSummary): TreeBody {
-  const { id, plotId, rowId, revision, by, receivedAt, openFindings, lastSeenAt, ...body } = tree;
-  return body;
 }
 
 interface TreeEditorProps {
