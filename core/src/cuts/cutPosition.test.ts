@@ -221,6 +221,30 @@ describe('what the worked cases leave open', () => {
     expect(cuts[0]).toMatchObject(expected);
   });
 
+  test('an in-season stub counted down past two joints lies on the limb that reaches so far', () => {
+    const limbs = [
+      ...workedTree(),
+      // K on L, first-year wood; its measure runs out before 10 cm, and only L and S count on
+      limb('K', 'L', 4, 40, 8, 3, { kind: 'shoot', ageYears: 1 }),
+    ].map((one) => (one.id === 'L' ? { ...one, ageYears: 1 } : one));
+    const { cuts } = cutPosition({
+      limbs,
+      lesions: lesions([['K', 35, 38]]),
+      clearanceCm: 30,
+      inSeasonStub: true,
+    });
+    // t = 5 on K, 9 on L, 149 on S: the union of M at 112, 13 cm on is 125 on S
+    expect(cuts[0]).toMatchObject({ limbId: 'S', atCm: 125, kind: 'stub' });
+    const longer = cutPosition({
+      limbs: limbs.map((one) => (one.id === 'K' ? { ...one, lengthCm: 60 } : one)),
+      lesions: lesions([['K', 39, 45]]),
+      clearanceCm: 30,
+      inSeasonStub: true,
+    });
+    // t = 9 on K, 13 on L, 153 on S: L’s own union at 140, 13 cm on is 153 on S, which is 9 cm up K
+    expect(longer.cuts[0]).toMatchObject({ limbId: 'K', atCm: 9, kind: 'stub' });
+  });
+
   test('a root sucker comes off at the stool, with its shortfall', () => {
     const limbs = [...workedTree(), limb('K', null, 0, 90, 14, 4, { kind: 'sucker' })];
     expect(solve(limbs, [['K', 20, 30]]).cuts[0]).toMatchObject({

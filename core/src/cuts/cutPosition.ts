@@ -183,7 +183,8 @@ function stubPlace(index: LimbIndex, walk: Walk): Place | null {
   let limb = index.byId.get(walk.end.limbId);
   // Where t lies on the limb looked at; on a parent it is counted on past the joint.
   let t = walk.end.atCm;
-  let came: Limb | null = null;
+  // Limbs passed on the way, the one looked at last.
+  const passed: Limb[] = [];
   while (limb && !isTrunk(index, limb, 0)) {
     if (limb.kind === 'trunk') return null;
     const here: Limb = limb;
@@ -192,23 +193,24 @@ function stubPlace(index: LimbIndex, walk: Walk): Place | null {
       .sort((a, b) => b - a);
     const unionCm = unions[0];
     if (unionCm !== undefined) {
-      const atCm = tidy(Math.min(unionCm + STUB_CM, t));
-      if (came !== null && atCm > came.jointCm) {
-        return {
-          kind: 'stub',
-          limbId: came.id,
-          atCm: tidy(atCm - came.jointCm),
-          unionLimbId: here.id,
-          unionCm,
-        };
-      }
-      return { kind: 'stub', limbId: here.id, atCm, unionLimbId: here.id, unionCm };
+      const kerf = alongTheWay(passed, here, Math.min(unionCm + STUB_CM, t));
+      return { kind: 'stub', limbId: kerf.limb.id, atCm: tidy(kerf.atCm), unionLimbId: here.id, unionCm };
     }
-    came = here;
+    passed.push(here);
     t += here.jointCm;
     limb = here.parentId === null ? undefined : index.byId.get(here.parentId);
   }
   return null;
+}
+
+/** A place counted on past the joints lies on the outermost limb that it reaches onto. */
+function alongTheWay(passed: Limb[], base: Limb, countedCm: number): { limb: Limb; atCm: number } {
+  let on = { limb: base, atCm: countedCm };
+  for (const limb of passed.toReversed()) {
+    if (on.atCm <= limb.jointCm) break;
+    on = { limb, atCm: on.atCm - limb.jointCm };
+  }
+  return on;
 }
 
 function decision(index: LimbIndex, limb: Limb, lesion: Lesion, clearanceCm: number): Decision {
