@@ -11,7 +11,10 @@ const rooms = [
   'faults',
   'cuts',
   'handling',
+  'crown',
+  'residual',
   'blades',
+  'plan',
   'triage',
 ];
 

@@ -269,6 +269,82 @@ function cutAt(lesion: Lesion, clearanceCm: number, walk: Walk, index: LimbIndex
   };
 }
 
+/**
+ * All cuts that answer one lesion, from the outside in: the rule's own, then every place farther in on the same limb, then the collar
+ * of each limb that it hangs on. Trunk and leader are never among them. Empty where the lesion asks for a decision.
+ *
+ * @param input as for `cutPosition`
+ */
+export function cutsFor(input: CutPositionInput, lesion: Lesion): Cut[] {
+  const index = indexLimbs(input.limbs);
+  const unsound = unsoundLimbs(index, input.lesions);
+  const clearanceCm = lesion.clearanceCm ?? input.clearanceCm;
+  const first = answerLesion(index, unsound, lesion, clearanceCm, input);
+  if ('wood' in first) return [];
+  const walk = walkTowardStool(index, lesion.limbId, lesion.fromCm, clearanceCm);
+  const at = (place: Place) => cutAt(lesion, clearanceCm, walk, index, { place, passedOver: [] });
+  const found: Cut[] = [first];
+  const add = (place: Place | null) => {
+    if (place && !found.some((cut) => cut.limbId === place.limbId && cut.atCm <= place.atCm + 1e-9))
+      found.push(at(place));
+  };
+  let limb = index.byId.get(first.limbId);
+  let t = first.atCm;
+  while (limb && limb.kind !== 'trunk') {
+    const here: Limb = limb;
+    add(reductionAtOrBelow(index, here, t - 1, unsound).place);
+    add({ kind: 'collar', limbId: here.id, atCm: 0, finish: finishFor(lesion, input.finish) });
+    t = here.jointCm;
+    limb = here.parentId === null ? undefined : index.byId.get(here.parentId);
+  }
+  return found;
+}
+
+/**
+ * A cut for wood that is sound but stands in the wrong place: at the collar, or the most distal place at or below t.
+ *
+ * @param t cm along the limb; null for the whole limb
+ * @param youngTips false: shoots of a year or two are not shortened, as where nobody knows on what the tree bears
+ * @returns null where t leaves only the collar, or the limb is a stem
+ */
+export function shapeCut(
+  limbs: Limb[],
+  limbId: string,
+  t: number | null,
+  {
+    findingId,
+    disorder,
+    finish = 'tight',
+    youngTips = true,
+  }: {
+    findingId: string;
+    disorder: string;
+    finish?: Finish | undefined;
+    youngTips?: boolean;
+  },
+): Cut | null {
+  const index = indexLimbs(limbs);
+  const limb = index.byId.get(limbId);
+  if (!limb || (limb.kind === 'trunk' && t === null)) return null;
+  const lesion: Lesion = { id: findingId, limbId, fromCm: t ?? 0, toCm: t ?? 0, disorder, edge: 'definite' };
+  const walk: Walk = { stretches: [], end: { on: 'limb', limbId, atCm: t ?? 0 } };
+  if (t === null) {
+    const place: Place = { kind: 'collar', limbId, atCm: 0, finish: finishFor(lesion, finish) };
+    return cutAt(lesion, 0, walk, index, { place, passedOver: [] });
+  }
+  const unsound = new Set<string>();
+  const reduction = reductionAtOrBelow(index, limb, t, unsound).place;
+  const mayHead = youngTips && !isTrunk(index, limb, t);
+  const heading = mayHead ? headingAtOrBelow(index, limb, t).place : null;
+  const place = mostDistal(reduction, heading);
+  const upToCm = mayHead && limb.budsComplete !== true && !heading && maybeHeaded(limb, t) ? t : undefined;
+  if (upToCm !== undefined) {
+    const fallback: Place = place ?? { kind: 'collar', limbId, atCm: 0, finish: 'tight' };
+    return cutAt(lesion, 0, walk, index, { place: fallback, passedOver: [], upToCm });
+  }
+  return place ? cutAt(lesion, 0, walk, index, { place, passedOver: [] }) : null;
+}
+
 /** From the lesion's edge down the wood to the kerf, cm. */
 function distanceAlong(index: LimbIndex, lesion: Lesion, place: Place): number {
   let sum = 0;

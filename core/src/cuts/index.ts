@@ -1,6 +1,6 @@
-export { cutPosition, kerfMm } from './cutPosition';
+export { cutPosition, cutsFor, kerfMm, shapeCut } from './cutPosition';
 export {
-  type Cut,
+  Cut,
   CutPositionInput,
   CutPositionResult,
   choicesBeyondSawing,
@@ -13,6 +13,7 @@ export {
   type Place,
   type Reason,
 } from './model';
+export { tidy } from './places';
 export { asText, cutSentence, leadingReason, type Phrase, type Telling } from './sentence';
 export {
   CuttingSchools,

@@ -40,6 +40,7 @@ export function asText(phrases: Phrase[]): string {
 }
 
 function measured(reason: Reason, { units, names }: Telling): Phrase[] {
+  if (disorderOf(reason.disorder)?.kind === 'misplaced') return [];
   const edge = disorderOf(reason.disorder)?.edge ?? 'the visible edge';
   if (reason.clearanceCm === 0) return [plain(`Follow the limb toward the trunk to ${edge}. `)];
   const start = [

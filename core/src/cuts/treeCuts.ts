@@ -20,6 +20,12 @@ export const FindingForCut = z.object({
   place: z.enum(findingPlaces).optional().describe('a span of the limb where missing'),
   healed: z.boolean().optional(),
   held: z.boolean().optional().describe('someone was asked and has not answered: no cut until then'),
+  clearanceCm: z
+    .number()
+    .min(0)
+    .max(500)
+    .optional()
+    .describe('set by hand for this finding; by the site’s school where missing'),
 });
 export type FindingForCut = z.infer<typeof FindingForCut>;
 
@@ -78,7 +84,7 @@ export function treeCuts(
   const asking = standing.filter((finding) => !left.has(finding.id));
   const clearances: Record<string, Clearance> = {};
   for (const finding of asking) {
-    clearances[finding.id] = clearance({
+    const bySchool = clearance({
       disorder: finding.disorder,
       season,
       edge: finding.edge,
@@ -88,6 +94,13 @@ export function treeCuts(
       schools: schools.clearance,
       halveDefiniteDormant: schools.halveDefiniteDormant,
     });
+    clearances[finding.id] =
+      finding.clearanceCm === undefined
+        ? bySchool
+        : {
+            clearanceCm: finding.clearanceCm,
+            because: { ...bySchool.because, byHand: bySchool.clearanceCm },
+          };
   }
   const result = cutPosition({
     limbs: tree.limbs,

@@ -38,6 +38,10 @@ function clearanceStep(reason: Reason, { because }: Clearance, units: Units): Wh
     );
   if (high > low) lines.push(`A range means its upper end: ${tapeText(high, units, 'up')}.`);
   if (because.factors.length > 0) lines.push(`× 1.5, once: ${because.factors.join(', ')}.`);
+  if (because.byHand !== undefined)
+    lines.push(
+      `Set by hand for this finding; the school would ask ${tapeText(because.byHand, units, 'up')}.`,
+    );
   if (because.halved)
     lines.push('Halved: dormant, edge definite, and the site halves such distances (10 cm at least).');
   return { title: `Clearance ${tapeText(reason.clearanceCm, units, 'up')}`, lines };

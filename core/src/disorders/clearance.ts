@@ -45,6 +45,10 @@ export const Clearance = z.strictObject({
       .array(z.enum(severityFactors))
       .describe('each that holds; together they multiply once, by 1.5'),
     halved: z.boolean(),
+    byHand: z
+      .number()
+      .optional()
+      .describe('the clearance was set by hand for this finding; this is what the school asks, cm'),
   }),
 });
 export type Clearance = z.infer<typeof Clearance>;

@@ -28,36 +28,70 @@ const INNER = 1 / 3;
 
 /**
  * Lays each limb’s leaves along its outer two thirds, within 25 cm of the wood, and follows rays from points in the inner third to the
- * sky; light falls off along each by Beer’s law with the leaf area it passes. Wood itself casts no shade here.
+ * sky; light falls off along each by Beer’s law with the leaf area it passes. Wood itself casts no shade here. Each limb draws its own
+ * random numbers, so that two crowns that differ by a limb are compared leaf by leaf.
  *
+ * @param crownLimbs whose crown the inner third is taken of; the limbs themselves unless a crown is compared with an earlier one
  * @returns share 0..1, weighted as an overcast sky lights a level leaf; repeatable by the seed
  */
-export function lightInside(limbs: Limb[], seed: number): LightInside {
-  const rng = xoroshiro128plus(seed);
-  const random = () => uniformFloat64(rng);
-  const shape = limbShape(limbs);
-  const crown = crownOf(
-    limbs,
-    [...shape].map(([id, stick]) => ({ id, ...stick })),
-  );
+export function lightInside(limbs: Limb[], seed: number, crownLimbs: Limb[] = limbs): LightInside {
   const leaves = new Leaves();
   let leafAreaM2 = 0;
-  for (const [limb, areaM2] of leafAreas(limbs)) {
-    leafAreaM2 += areaM2;
-    const stick = shape.get(limb.id);
-    if (!stick) continue;
-    for (let i = 0; i < LEAF_SAMPLES; i++) {
-      const at = pointAlong(stick, 1 / 3 + (2 / 3) * random());
-      leaves.add(near(at, random), areaM2 / LEAF_SAMPLES);
-    }
+  for (const leaf of leavesOf(limbs, seed)) {
+    leaves.add(leaf.at, leaf.areaM2);
+    leafAreaM2 += leaf.areaM2;
   }
-  const sky = skyDirections(DIRECTIONS);
+  const rays = raysOf(crownLimbs, seed);
   let sum = 0;
-  for (let i = 0; i < POINTS; i++) {
-    const at = inside(crown.centre, crown.half, INNER, random);
-    for (const direction of sky) sum += Math.exp(-EXTINCTION * leaves.areaAlong(at, direction));
-  }
-  return { share: sum / (POINTS * DIRECTIONS), leafAreaM2 };
+  for (const { from, direction } of rays) sum += Math.exp(-EXTINCTION * leaves.areaAlong(from, direction));
+  return { share: sum / rays.length, leafAreaM2 };
+}
+
+export interface Leaf {
+  limbId: string;
+  /** Where along the limb it hangs, cm. */
+  atCm: number;
+  at: Point;
+  areaM2: number;
+}
+
+export function leavesOf(limbs: Limb[], seed: number): Leaf[] {
+  const shape = limbShape(limbs);
+  return leafAreas(limbs).flatMap(([limb, areaM2]) => {
+    const stick = shape.get(limb.id);
+    if (!stick) return [];
+    const rng = xoroshiro128plus(seed ^ hashOf(limb.id));
+    const random = () => uniformFloat64(rng);
+    return Array.from({ length: LEAF_SAMPLES }, (): Leaf => {
+      const along = 1 / 3 + (2 / 3) * random();
+      return {
+        limbId: limb.id,
+        atCm: along * limb.lengthCm,
+        at: near(pointAlong(stick, along), random),
+        areaM2: areaM2 / LEAF_SAMPLES,
+      };
+    });
+  });
+}
+
+/** From points in the inner third of the crown to every part of the sky. */
+export function raysOf(limbs: Limb[], seed: number): { from: Point; direction: Point }[] {
+  const rng = xoroshiro128plus(seed);
+  const random = () => uniformFloat64(rng);
+  const crown = crownOf(
+    limbs,
+    [...limbShape(limbs)].map(([id, stick]) => ({ id, ...stick })),
+  );
+  const sky = skyDirections(DIRECTIONS);
+  return Array.from({ length: POINTS }, () => inside(crown.centre, crown.half, INNER, random)).flatMap(
+    (from) => sky.map((direction) => ({ from, direction })),
+  );
+}
+
+function hashOf(text: string): number {
+  let hash = 0;
+  for (const letter of text) hash = (Math.imul(hash, 31) + letter.charCodeAt(0)) | 0;
+  return hash;
 }
 
 /** Leaf area carried by a limb itself: its section less those of the limbs on it. Wood of the stem carries none. */
@@ -85,25 +119,34 @@ export class Leaves {
 
   /** Leaf area index met along a ray out to where no leaf is left, m² of leaf for each m² across the ray. */
   areaAlong(from: Point, direction: Point): number {
-    const step = CELL_CM / 2;
-    // A cube of 25 cm that holds a m² of leaf has a / 0.25³ m² a m³; a step of 0.125 m meets 0.125 of that
-    const perStep = step / 100 / (CELL_CM / 100) ** 3;
     let index = 0;
-    for (let along = step / 2; along < FAR_CM; along += step) {
-      const at = {
+    alongRay(from, direction, (cell) => {
+      index += (this.cells.get(cell) ?? 0) * PER_STEP;
+    });
+    return index;
+  }
+}
+
+const STEP_CM = CELL_CM / 2;
+/** A cube of 25 cm that holds a m² of leaf has a / 0.25³ m² a m³; a step of 0.125 m meets 0.125 of that. */
+export const PER_STEP = STEP_CM / 100 / (CELL_CM / 100) ** 3;
+
+/** Names the cubes that a ray passes, step by step, a cube as often as it is met. */
+export function alongRay(from: Point, direction: Point, meet: (cell: string) => void): void {
+  for (let along = STEP_CM / 2; along < FAR_CM; along += STEP_CM) {
+    meet(
+      cellOf({
         x: from.x + direction.x * along,
         y: from.y + direction.y * along,
         z: from.z + direction.z * along,
-      };
-      index += (this.cells.get(cellOf(at)) ?? 0) * perStep;
-    }
-    return index;
+      }),
+    );
   }
 }
 
 const FAR_CM = 900;
 
-function cellOf({ x, y, z }: Point): string {
+export function cellOf({ x, y, z }: Point): string {
   return `${Math.floor(x / CELL_CM)},${Math.floor(y / CELL_CM)},${Math.floor(z / CELL_CM)}`;
 }
 

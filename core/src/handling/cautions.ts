@@ -20,6 +20,13 @@ export const CutAtHand = z
     treeHeightCm: z.number().min(0).max(20_000),
     kerfHeightCm: z.number().min(-1000).max(20_000).describe('height of the kerf over the ground, cm'),
     kerfMm: z.number().min(0).max(2500).describe('diameter at the kerf over bark, mm'),
+    massKg: z
+      .number()
+      .min(0)
+      .max(20_000)
+      .optional()
+      .describe('of all that comes off; not weighed where missing'),
+    liftKg: z.number().min(1).max(60).optional().describe('the most one piece may weigh'),
   })
   .meta({ id: 'CutAtHand' });
 export type CutAtHand = z.infer<typeof CutAtHand>;
@@ -38,6 +45,9 @@ export type Caution = z.infer<typeof Caution>;
 export const HAND_OVER_HEIGHT_CM = 300;
 const HAND_OVER_TREE_CM = 600;
 const HAND_OVER_MM = 150;
+const HAND_OVER_KG = 50;
+const TWO_PEOPLE_KG = 23;
+const ROPE_KG = 30;
 export const LADDER_FROM_CM = 180;
 const THREE_CUTS_FROM_MM = 50;
 
@@ -55,7 +65,8 @@ const HAZARD_TEXT: Partial<Record<Hazard, string>> = {
  * @returns hand-over reasons first; an empty list says that nothing special is known, not that the work is safe
  * @example cautions({ hazards: [], treeHeightCm: 240, kerfHeightCm: 210, kerfMm: 20 })[0].kind //=> 'care'
  */
-export function cautions({ hazards: known, treeHeightCm, kerfHeightCm, kerfMm }: CutAtHand): Caution[] {
+export function cautions(cut: CutAtHand): Caution[] {
+  const { hazards: known, treeHeightCm, kerfHeightCm, kerfMm, massKg = 0 } = cut;
   const said: Caution[] = [];
   for (const hazard of known) {
     const text = HAZARD_TEXT[hazard];
@@ -67,6 +78,15 @@ export function cautions({ hazards: known, treeHeightCm, kerfHeightCm, kerfMm }:
     said.push({ kind: 'hand over', text: 'The cut is more than 3 m (10 ft) over the ground.' });
   if (kerfMm > HAND_OVER_MM)
     said.push({ kind: 'hand over', text: 'The wood is over 15 cm (6 in) thick at the cut.' });
+  if (massKg > HAND_OVER_KG)
+    said.push({ kind: 'hand over', text: 'The limb weighs more than 50 kg (110 lb).' });
+  else if (massKg > ROPE_KG && kerfHeightCm > LADDER_FROM_CM)
+    said.push({
+      kind: 'care',
+      text: 'Two people: one lets the limb down on a rope, nobody stands under it.',
+    });
+  else if (massKg > TWO_PEOPLE_KG)
+    said.push({ kind: 'care', text: 'Two people: it weighs more than one should lift.' });
   if (kerfMm >= THREE_CUTS_FROM_MM) {
     said.push({
       kind: 'care',

@@ -8,3 +8,43 @@ export {
   hazards,
   LADDER_FROM_CM,
 } from './cautions';
+export {
+  freshBranchKg,
+  frustumM3,
+  type GreenDensity,
+  greenDensity,
+  type LimbMass,
+  LimbMassInput,
+  type Load,
+  limbMass,
+  loads,
+  type Stick,
+} from './limbMass';
+export {
+  clearZoneCm,
+  type Fall,
+  fall,
+  needsThreeCuts,
+  pieces,
+  type Strokes,
+  strokes,
+  undercutDepthMm,
+} from './pieces';
+export {
+  bladeSeconds,
+  type CutMinutes,
+  cutMinutes,
+  KIT_SOURCE,
+  LADDER_FEET_CM,
+  LIFT_KG,
+  LIFT_NEVER_ABOVE_KG,
+  liftLimitKg,
+  lineDistanceCm,
+  reachCm,
+  startingKit,
+  Tool,
+  type ToolKind,
+  toolFor,
+  toolKinds,
+  type Wielded,
+} from './tools';

@@ -45,6 +45,7 @@ export function measured(limbs: Limb[], id: string, change: Measured): Limb[] {
     ...(next.graftUnionCm !== undefined && { graftUnionCm: Math.min(next.graftUnionCm, lengthCm) }),
   };
   if (change.lengthCm !== undefined) delete fitted.uncutLengthCm;
+  if (change.baseMm !== undefined) delete fitted.guessed;
   return limbs.map((limb) => {
     if (limb.id === id) return fitted;
     return limb.parentId === id && limb.jointCm > lengthCm ? { ...limb, jointCm: lengthCm } : limb;
@@ -88,6 +89,7 @@ export function withLimb(limbs: Limb[], parentId: string, jointCm: number): { li
     kind: BELOW[parent.kind],
     bearingDeg: widestGap(parent.kind === 'trunk' ? bearings : [...bearings, parent.bearingDeg]),
     inclinationDeg: parent.kind === 'trunk' ? 35 : Math.max(0, Math.min(60, parent.inclinationDeg)),
+    guessed: true,
   };
   return { limbs: [...limbs, limb], id };
 }

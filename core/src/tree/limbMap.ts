@@ -67,6 +67,7 @@ export const Limb = z
       .optional()
       .describe('length before the tip was cut back; ages are counted on it'),
     named: GivenName.optional(),
+    guessed: z.boolean().optional().describe('its thickness was guessed from length and age, not measured'),
   })
   .meta({ id: 'Limb', description: 'One limb of a limb map; s runs in cm from its base.' });
 export type Limb = z.infer<typeof Limb>;

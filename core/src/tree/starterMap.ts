@@ -162,6 +162,7 @@ function limbAt(tree: Given, joint: Joint, i: number, limbMm: number, age: numbe
     ),
     bearingDeg: joint.bearingDeg,
     inclinationDeg: joint.inclinationDeg,
+    guessed: true,
     ...(isTrainedFlat(tree.form) && tree.form === 'cordon' && { kind: 'lateral' as const }),
   };
 }

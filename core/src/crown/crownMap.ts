@@ -1,0 +1,167 @@
+// Which share of the living crown hangs beyond this place on the tree?
+import { ageYearsAt, diameterMmAt, indexLimbs, type Limb, type LimbIndex } from '../tree/index';
+import { type FruitingTree, fruitingShare } from './fruiting';
+
+/** Wood that carries nothing alive from s outward. */
+export interface DeadFrom {
+  limbId: string;
+  fromCm: number;
+}
+
+/** A stretch of one limb with the living crown it carries itself, without its side branches. */
+export interface CrownPiece {
+  limbId: string;
+  fromCm: number;
+  toCm: number;
+  /** Thousandths of the living crown, whole. */
+  crown: number;
+  /** The fruiting part of them, whole. */
+  fruit: number;
+}
+
+export interface CrownMap {
+  pieces: CrownPiece[];
+  /** Limbs whose thickness was never measured: their share rests on length and age. */
+  guessedLimbIds: string[];
+  /** Living limbs on the map. */
+  limbCount: number;
+}
+
+/** The whole crown. */
+export const WHOLE_CROWN = 1000;
+/** A stem that ends this close to its topmost joint has no leader of its own. */
+const LEADER_FROM_CM = 10;
+
+interface Part {
+  weight: number;
+  child?: Limb;
+  piece?: { limbId: string; fromCm: number; toCm: number };
+}
+
+/**
+ * Shares the living crown from the trunk out: 1000 over the main limbs by d² at the base, then along each limb over its pieces and side
+ * branches by d², by largest remainders, so that whole pieces add up. A piece carries what its taper gives off; the last one what is
+ * left at the end of the limb. Wood that is dead carries nothing and takes no share. Stem wood below its topmost joint carries nothing.
+ *
+ * @param dead where dead wood begins
+ * @param breaks places at which pieces end, so that a kerf there parts no piece; s in cm by limb
+ * @param tree what bears fruit on it
+ * @returns pieces that add up to 1000; none where nothing is alive
+ * @source Shinozaki et al. 1964, Jpn J. Ecol. 14:97, pipe model
+ */
+export function crownMap(
+  limbs: Limb[],
+  dead: readonly DeadFrom[],
+  breaks: ReadonlyMap<string, readonly number[]>,
+  tree: FruitingTree,
+): CrownMap {
+  const index = indexLimbs(limbs);
+  const deadFrom = new Map<string, number>();
+  for (const { limbId, fromCm } of dead)
+    deadFrom.set(limbId, Math.min(fromCm, deadFrom.get(limbId) ?? Number.POSITIVE_INFINITY));
+  const pieces: CrownPiece[] = [];
+  const share = (parts: Part[], crown: number) => {
+    const units = largestRemainders(
+      parts.map((part) => part.weight),
+      crown,
+    );
+    parts.forEach((part, i) => {
+      const own = units[i] as number;
+      if (part.child) share(partsOf(part.child, index, deadFrom, breaks), own);
+      else if (part.piece && own > 0) pieces.push(pieceOf(part.piece, own, index, tree));
+    });
+  };
+  const standing = limbs.filter((limb) => limb.parentId === null);
+  share(
+    standing.flatMap((limb) =>
+      limb.kind === 'trunk'
+        ? partsOf(limb, index, deadFrom, breaks)
+        : isAlive(limb, deadFrom)
+          ? [{ weight: limb.baseMm ** 2, child: limb }]
+          : [],
+    ),
+    WHOLE_CROWN,
+  );
+  const living = new Set(pieces.map((piece) => piece.limbId));
+  return {
+    pieces,
+    guessedLimbIds: limbs.filter((limb) => limb.guessed && living.has(limb.id)).map((limb) => limb.id),
+    limbCount: living.size,
+  };
+}
+
+function isAlive(limb: Limb, deadFrom: Map<string, number>): boolean {
+  return (deadFrom.get(limb.id) ?? limb.lengthCm) > 0;
+}
+
+function partsOf(
+  limb: Limb,
+  index: LimbIndex,
+  deadFrom: Map<string, number>,
+  breaks: ReadonlyMap<string, readonly number[]>,
+): Part[] {
+  const endCm = Math.min(limb.lengthCm, deadFrom.get(limb.id) ?? limb.lengthCm);
+  const children = (index.childrenOf.get(limb.id) ?? []).filter(
+    (child) => child.jointCm <= endCm && isAlive(child, deadFrom),
+  );
+  const top = Math.max(0, ...children.map((child) => child.jointCm));
+  const fromCm = limb.kind === 'trunk' && children.length > 0 ? top : 0;
+  return [
+    ...children.map((child): Part => ({ weight: child.baseMm ** 2, child })),
+    ...ownParts(limb, fromCm, endCm, children, breaks.get(limb.id) ?? []),
+  ];
+}
+
+function ownParts(
+  limb: Limb,
+  fromCm: number,
+  endCm: number,
+  children: Limb[],
+  breaks: readonly number[],
+): Part[] {
+  const goesOn = children.some((child) => child.jointCm >= endCm - 1 && child.baseMm >= limb.tipMm * 0.7);
+  const noLeader = limb.kind === 'trunk' && children.length > 0 && endCm - fromCm < LEADER_FROM_CM;
+  if (endCm <= fromCm || noLeader) return [];
+  const stops = [
+    ...new Set([...children.map((child) => child.jointCm), ...breaks].filter((s) => s > fromCm && s < endCm)),
+    endCm,
+  ].sort((a, b) => a - b);
+  let at = fromCm;
+  return stops.map((toCm) => {
+    const piece = { limbId: limb.id, fromCm: at, toCm };
+    const given = diameterMmAt(limb, at) ** 2 - diameterMmAt(limb, toCm) ** 2;
+    // What is left at the end carries the tip, unless the wood goes on as another limb
+    const left = toCm === endCm && !goesOn ? diameterMmAt(limb, toCm) ** 2 : 0;
+    at = toCm;
+    return { weight: Math.max(0, given) + left, piece };
+  });
+}
+
+function pieceOf(
+  { limbId, fromCm, toCm }: { limbId: string; fromCm: number; toCm: number },
+  crown: number,
+  index: LimbIndex,
+  tree: FruitingTree,
+): CrownPiece {
+  const limb = index.byId.get(limbId) as Limb;
+  const years = ageYearsAt(limb, Math.min((fromCm + toCm) / 2, limb.lengthCm));
+  return { limbId, fromCm, toCm, crown, fruit: Math.round(crown * fruitingShare(tree, years)) };
+}
+
+/**
+ * Whole numbers in proportion to the weights that add up to the sum: each gets its whole part, the largest remainders one more.
+ *
+ * @example largestRemainders([1, 1, 1], 100) //=> [34, 33, 33]
+ */
+export function largestRemainders(weights: readonly number[], sum: number): number[] {
+  const whole = weights.reduce((a, b) => a + b, 0);
+  if (whole === 0) return weights.map(() => 0);
+  const exact = weights.map((weight) => (sum * weight) / whole);
+  const units = exact.map(Math.floor);
+  const left = sum - units.reduce((a, b) => a + b, 0);
+  const byRest = exact
+    .map((value, i) => ({ i, rest: value - Math.floor(value) }))
+    .sort((a, b) => b.rest - a.rest || a.i - b.i);
+  for (const { i } of byRest.slice(0, left)) units[i] = (units[i] as number) + 1;
+  return units;
+}

@@ -1,0 +1,67 @@
+// How will the tree answer this cut, and where must one look for it?
+
+export interface AnsweredCut {
+  kind: 'collar' | 'reduction' | 'heading' | 'stub';
+  kerfMm: number;
+  pass: 'dormant' | 'summer';
+  /** Share of the living crown that goes in the season, 0..1. */
+  seasonShare: number;
+}
+
+export interface Regrowth {
+  shoots: readonly [number, number];
+  /** Length against an ordinary year's shoot. */
+  lengthFactor: readonly [number, number];
+  where: string;
+  when: 'early summer' | 'next early summer';
+  because: string;
+}
+
+/** @source direction: Mika 1986, Hort. Rev. 8:337, remembered with confidence; the numbers from memory, unsure */
+const LARGE_MM = 50;
+const HARD_SHARE = 0.3;
+
+/** Shoots to expect below a cut, for the recheck in early summer. Heading wakes the buds below it, thinning hardly any, a large wound many. */
+export function regrowth({ kind, kerfMm, pass, seasonShare }: AnsweredCut): Regrowth {
+  const hard = seasonShare > HARD_SHARE;
+  const lengthFactor: readonly [number, number] = hard ? [1.5, 2] : [1, 1];
+  if (pass === 'summer') {
+    return {
+      shoots: [0, 1],
+      lengthFactor: [1, 1],
+      where: where(kind),
+      when: 'next early summer',
+      because: 'Summer cuts are hardly answered.',
+    };
+  }
+  const shoots: readonly [number, number] =
+    kerfMm >= LARGE_MM
+      ? [5, 15]
+      : kind === 'heading' || kind === 'stub'
+        ? [2, 4]
+        : kind === 'reduction'
+          ? [0, 2]
+          : [0, 1];
+  return {
+    shoots,
+    lengthFactor,
+    where: where(kind),
+    when: 'early summer',
+    because: [
+      kerfMm >= LARGE_MM
+        ? 'A large dormant cut wakes many buds round it.'
+        : kind === 'collar'
+          ? 'A limb taken at its collar is hardly answered.'
+          : 'A shortened limb answers just below the cut.',
+      ...(hard
+        ? ['Over three tenths of the crown goes this season: the shoots grow half as long again, or twice.']
+        : []),
+    ].join(' '),
+  };
+}
+
+function where(kind: AnsweredCut['kind']): string {
+  return kind === 'collar'
+    ? 'round the collar and on the upper side of the wood below it'
+    : 'within 30 cm (12 in) below the cut';
+}

@@ -1,0 +1,137 @@
+// How much of the living crown may go in one season?
+import type { Confidence } from '../register/index';
+
+export interface LimitSchool {
+  id: 'cautious' | 'quarter' | 'three tenths' | 'third';
+  name: string;
+  /** Thousandths of the living crown a season. */
+  limit: number;
+  warnsFrom: number;
+  use: string;
+  source: string;
+  confidence: Confidence;
+}
+
+export const limitSchools: readonly LimitSchool[] = [
+  {
+    id: 'cautious',
+    name: 'A fifth',
+    limit: 200,
+    warnsFrom: 150,
+    use: 'Mature apples and pears, every year.',
+    source: 'horticultural guidance, 10–20 %, from memory',
+    confidence: 'high',
+  },
+  {
+    id: 'quarter',
+    name: 'A quarter',
+    limit: 250,
+    warnsFrom: 200,
+    use: 'General; the default here.',
+    source: 'ANSI A300, older text, from memory',
+    confidence: 'high',
+  },
+  {
+    id: 'three tenths',
+    name: 'Three tenths',
+    limit: 300,
+    warnsFrom: 250,
+    use: 'The most in one operation.',
+    source: 'BS 3998, from memory',
+    confidence: 'low',
+  },
+  {
+    id: 'third',
+    name: 'A third',
+    limit: 330,
+    warnsFrom: 300,
+    use: 'Neglected trees, over several seasons.',
+    source: 'extension services, common',
+    confidence: 'high',
+  },
+];
+export const limitSchoolIds = ['cautious', 'quarter', 'three tenths', 'third'] as const;
+
+/** evenly: the same each season; hard first: more at once, then light. */
+export const spreads = ['evenly', 'hard first'] as const;
+export type Spread = (typeof spreads)[number];
+
+export interface LimitedTree {
+  species: string;
+  ageYears: number | null;
+  vigour: 'weak' | 'moderate' | 'strong' | 'unknown';
+  renovated: boolean;
+  wild: boolean;
+  /** Freeze injury, drought or disease of the roots this year. */
+  stressed: boolean;
+}
+
+export interface SeasonLimits {
+  /** Thousandths, one a season. */
+  limits: number[];
+  warnsFrom: number;
+  because: string;
+}
+
+/** @source common practice, no source, but where said; stressed trees after extension practice */
+const STRESSED = 100;
+const YOUNG_BELOW_YEARS = 5;
+const YOUNG = 150;
+const WEAK = 150;
+const RENOVATION = 330;
+const HARD_FIRST = [400, 250, 150, 150, 150];
+const STRONG_WILD = 400;
+const PEACH = 500;
+const CHERRY_OR_PLUM = 200;
+const LESS: readonly string[] = ['sweet-cherry', 'sour-cherry', 'european-plum', 'japanese-plum'];
+
+/**
+ * The limit of each season by the site's school, less for young, weak and stressed trees and for cherries and plums, more for peaches
+ * and for a renovation. Dead wood does not count toward it, and what a disease must take at least does not.
+ *
+ * @returns thousandths of the living crown before the first season, with the reason in words
+ */
+export function seasonLimits(
+  tree: LimitedTree,
+  seasons: number,
+  school: LimitSchool['id'],
+  spread: Spread,
+): SeasonLimits {
+  const own = limitSchools.find((one) => one.id === school) ?? (limitSchools[1] as LimitSchool);
+  const even = (limit: number, because: string, warnsFrom = Math.round(limit * 0.8)): SeasonLimits => ({
+    limits: Array.from({ length: seasons }, () => limit),
+    warnsFrom,
+    because,
+  });
+  if (tree.stressed)
+    return even(STRESSED, 'A stressed or frozen tree: a tenth at most, little but dead wood.');
+  if (tree.ageYears !== null && tree.ageYears < YOUNG_BELOW_YEARS) {
+    return even(Math.min(YOUNG, own.limit), 'A young tree: less, so that it grows.');
+  }
+  if (tree.vigour === 'weak') return even(Math.min(WEAK, own.limit), 'A weak tree: less.');
+  if (tree.species === 'peach' || tree.species === 'nectarine') {
+    return even(PEACH, 'Peach and nectarine bear on last year’s shoots: half of them may go.');
+  }
+  if (tree.renovated) return renovation(tree, seasons, spread, even);
+  if (LESS.includes(tree.species)) {
+    return even(Math.min(CHERRY_OR_PLUM, own.limit), 'Cherries and plums: a fifth at most.');
+  }
+  return even(own.limit, `School “${own.name}”: ${own.use} Source: ${own.source}.`, own.warnsFrom);
+}
+
+function renovation(
+  tree: LimitedTree,
+  seasons: number,
+  spread: Spread,
+  even: (limit: number, because: string) => SeasonLimits,
+): SeasonLimits {
+  if (spread === 'evenly') {
+    const limit = tree.wild && tree.vigour === 'strong' ? STRONG_WILD : RENOVATION;
+    return even(limit, 'A tree to renovate: a third a season, spread evenly; the big limbs first.');
+  }
+  return {
+    limits: HARD_FIRST.slice(0, seasons),
+    warnsFrom: RENOVATION,
+    because: 'A tree to renovate, hard at once and then light: expect upright shoots for two or three years.',
+  };
+}

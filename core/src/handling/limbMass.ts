@@ -1,0 +1,167 @@
+// How heavy is what comes off?
+import { z } from 'zod';
+import type { Confidence } from '../register/index';
+import { comesOff, diameterMmAt, indexLimbs, type Limb, LimbMap } from '../tree/index';
+
+export interface GreenDensity {
+  kgPerM3: number;
+  source: string;
+  confidence: Confidence;
+}
+
+const HANDBOOK = 'USDA Wood Handbook: basic density × (1 + green moisture), from memory';
+
+/** Green density by species; the safe figure where it is not known. Dead wood is lifted as if green. */
+const DENSITY: Readonly<Record<string, GreenDensity>> = {
+  apple: { kgPerM3: 1104, source: `${HANDBOOK}: 0.61, 81 %`, confidence: 'high' },
+  crab: { kgPerM3: 1104, source: `as apple; ${HANDBOOK}`, confidence: 'low' },
+  pear: { kgPerM3: 1050, source: '910–1050, from memory; the upper end', confidence: 'low' },
+  'asian-pear': { kgPerM3: 1050, source: 'as pear', confidence: 'low' },
+  'sweet-cherry': {
+    kgPerM3: 900,
+    source: 'black cherry 743; sapwood of fruit cherries may reach 900, from memory',
+    confidence: 'low',
+  },
+  'sour-cherry': { kgPerM3: 900, source: 'as sweet cherry', confidence: 'low' },
+  'european-plum': { kgPerM3: 1105, source: '1020–1105, from memory; the upper end', confidence: 'low' },
+  'japanese-plum': { kgPerM3: 1105, source: 'as European plum', confidence: 'low' },
+  peach: { kgPerM3: 1050, source: 'about 1050, from memory', confidence: 'low' },
+  nectarine: { kgPerM3: 1050, source: 'as peach', confidence: 'low' },
+  apricot: { kgPerM3: 1050, source: 'as peach', confidence: 'low' },
+  walnut: { kgPerM3: 926, source: `${HANDBOOK}: black walnut 0.51, 90 / 73 %`, confidence: 'high' },
+};
+const SAFE: GreenDensity = {
+  kgPerM3: 1100,
+  source: 'common practice where the species has no figure',
+  confidence: 'practice',
+};
+
+export function greenDensity(species: string): GreenDensity {
+  return DENSITY[species] ?? SAFE;
+}
+
+/** Leaves add a quarter of the wood, a crop about as much again. Common practice, no source. */
+const LEAVES = 0.25;
+const CROP = 0.25;
+/** Twigs that are on no map, and what linear taper misses. */
+const RANGE: readonly [number, number] = [0.85, 1.35];
+
+export const loads = ['bare', 'in leaf', 'in leaf and fruit'] as const;
+export type Load = (typeof loads)[number];
+const LOAD_FACTOR: Readonly<Record<Load, number>> = {
+  bare: 1,
+  'in leaf': 1 + LEAVES,
+  'in leaf and fruit': 1 + LEAVES + CROP,
+};
+
+/** A piece of wood between two places of a limb, with what hangs on it. */
+export interface Stick {
+  limbId: string;
+  fromCm: number;
+  toCm: number;
+  kg: number;
+}
+
+export const LimbMassInput = z
+  .strictObject({
+    limbs: LimbMap,
+    species: z.string().max(40),
+    limbId: z.string().min(1).max(64),
+    atCm: z.number().min(0).max(3000).describe('the kerf; all that hangs beyond it is weighed'),
+    load: z.enum(loads).default('bare'),
+    liftKg: z.number().min(1).max(60).default(15).describe('the most one piece may weigh'),
+    handHeldCm: z
+      .number()
+      .min(0)
+      .max(400)
+      .optional()
+      .describe('height of the kerf over the ground, for the clear zone'),
+  })
+  .superRefine((input, context) => {
+    const limb = input.limbs.find((one) => one.id === input.limbId);
+    const issue = (field: string, message: string) =>
+      context.addIssue({ code: 'custom', path: [field], message });
+    if (!limb) issue('limbId', `Limb ${input.limbId} is not in the map.`);
+    else if (input.atCm > limb.lengthCm)
+      issue('atCm', `The kerf at ${input.atCm} cm lies beyond the end of ${limb.id} at ${limb.lengthCm} cm.`);
+  })
+  .meta({ id: 'LimbMassInput' });
+export type LimbMassInput = z.infer<typeof LimbMassInput>;
+
+/**
+ * Volume of a frustum of a cone.
+ *
+ * @param baseM and tipM diameters, m
+ * @returns m³
+ * @example frustumM3(0.1, 0.06, 2) //=> 0.01026
+ */
+export function frustumM3(baseM: number, tipM: number, lengthM: number): number {
+  return (Math.PI * lengthM * (baseM ** 2 + baseM * tipM + tipM ** 2)) / 12;
+}
+
+/** Fresh mass of a whole branch from its base alone, where nothing else was measured; factor 0.5–1.6 either way.
+ * @param baseCm diameter at the base, cm
+ * @source Jenkins et al. 2003, For. Sci. 49:12, mixed hardwoods, dry mass at breast height; used on branches with low confidence; × 1.9 fresh
+ * @example freshBranchKg(5) //=> 8.66
+ */
+export function freshBranchKg(baseCm: number): number {
+  return 1.9 * Math.exp(-2.48 + 2.4835 * Math.log(baseCm));
+}
+
+export interface LimbMass {
+  kg: number;
+  rangeKg: [number, number];
+  woodM3: number;
+  density: GreenDensity;
+  /** Nothing is mapped on the limb: its weight was taken from the base alone where that is more. */
+  fromBaseAlone: boolean;
+}
+
+/**
+ * Mass of all that hangs beyond the kerf: taper integrated along every mapped limb, by green density, with leaves and fruit in season.
+ * A limb without any mapped side branch weighs at least what branches of its base usually do.
+ */
+export function limbMass(
+  limbs: Limb[],
+  species: string,
+  kerf: { limbId: string; atCm: number },
+  load: Load,
+): LimbMass {
+  const index = indexLimbs(limbs);
+  const limb = index.byId.get(kerf.limbId);
+  const density = greenDensity(species);
+  if (!limb) return { kg: 0, rangeKg: [0, 0], woodM3: 0, density, fromBaseAlone: false };
+  const from = Math.min(kerf.atCm, limb.lengthCm);
+  const woodM3 = volumeBeyond(limb, from, index);
+  const taperKg = woodM3 * density.kgPerM3 * LOAD_FACTOR[load];
+  const isBare = (index.childrenOf.get(limb.id) ?? []).length === 0 && limb.lengthCm > BARE_FROM_CM;
+  const baseKg = isBare ? freshBranchKg(diameterMmAt(limb, from) / 10) * LOAD_FACTOR[load] : 0;
+  const kg = Math.max(taperKg, Math.min(baseKg, taperKg * MOST_TWIGS));
+  return {
+    kg,
+    rangeKg: [Math.min(taperKg, kg) * RANGE[0], Math.max(kg * RANGE[1], baseKg)],
+    woodM3,
+    density,
+    fromBaseAlone: baseKg > taperKg,
+  };
+}
+const BARE_FROM_CM = 60;
+const MOST_TWIGS = 1.6;
+
+function volumeBeyond(limb: Limb, fromCm: number, index: ReturnType<typeof indexLimbs>): number {
+  let m3 = stickM3(limb, fromCm, limb.lengthCm);
+  for (const child of index.childrenOf.get(limb.id) ?? []) {
+    if (comesOff(child.jointCm, fromCm)) m3 += volumeBeyond(child, 0, index);
+  }
+  return m3;
+}
+
+/** Wood of the limb itself between two places, m³. */
+export function stickM3(limb: Limb, fromCm: number, toCm: number): number {
+  return frustumM3(diameterMmAt(limb, fromCm) / 1000, diameterMmAt(limb, toCm) / 1000, (toCm - fromCm) / 100);
+}
+
+/** Kg of each cm³ of wood with its load. */
+export function kgPerM3(species: string, load: Load): number {
+  return greenDensity(species).kgPerM3 * LOAD_FACTOR[load];
+}

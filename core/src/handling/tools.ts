@@ -1,0 +1,171 @@
+// With which tool, from where, and in how many minutes?
+import { z } from 'zod';
+import type { Confidence } from '../register/index';
+
+export const toolKinds = [
+  'hand shear',
+  'lopper',
+  'hand saw',
+  'bow saw',
+  'pole shear',
+  'pole saw',
+  'chainsaw',
+] as const;
+export type ToolKind = (typeof toolKinds)[number];
+
+export const Tool = z
+  .strictObject({
+    id: z.string().min(1).max(40),
+    name: z.string().trim().min(1, 'Give it a name.').max(60),
+    kind: z.enum(toolKinds),
+    takesMm: z.number().min(1).max(600).describe('thickest live wood it takes'),
+    lengthCm: z.number().min(5).max(800).describe('how far it reaches beyond the hand'),
+  })
+  .meta({ id: 'Tool' });
+export type Tool = z.infer<typeof Tool>;
+
+/** What a site has until it says otherwise. @source capacities and lengths: common practice, no source */
+export const startingKit: readonly Tool[] = [
+  { id: 'shear', name: 'Hand shear', kind: 'hand shear', takesMm: 20, lengthCm: 20 },
+  { id: 'lopper', name: 'Long lopper', kind: 'lopper', takesMm: 38, lengthCm: 80 },
+  { id: 'saw', name: 'Pruning saw', kind: 'hand saw', takesMm: 100, lengthCm: 35 },
+  { id: 'bow', name: 'Bow saw', kind: 'bow saw', takesMm: 180, lengthCm: 60 },
+  { id: 'pole', name: 'Pole shear', kind: 'pole shear', takesMm: 28, lengthCm: 240 },
+];
+export const KIT_SOURCE: { source: string; confidence: Confidence } = {
+  source: 'common practice, no source; pole lengths 3.6–4.3 m with the arm',
+  confidence: 'practice',
+};
+
+/** Height of the shoulder, length of the arm, less what the grip takes, cm. Common practice, no source. */
+const SHOULDER_CM = 140;
+const ARM_CM = 60;
+const GRIP_CM = 30;
+/** Feet no higher than this on a ladder, cm, for people who are not trained climbers. Common practice, no source. */
+export const LADDER_FEET_CM = 200;
+/** Wood that is dead and hard takes a blade half as thick. */
+const DEAD_HARD = 0.7;
+
+/** How high this tool reaches for someone who stands with their feet at a height. */
+export function reachCm(tool: Pick<Tool, 'lengthCm'>, feetCm = 0): number {
+  return feetCm + SHOULDER_CM + ARM_CM + tool.lengthCm - GRIP_CM;
+}
+
+export interface Wielded {
+  tool: Tool;
+  station: 'ground' | 'ladder';
+}
+
+/**
+ * The finest tool of the kit that takes the wood and reaches it, from the ground if any does. A chainsaw is never chosen: it is named by
+ * whoever is trained for it.
+ *
+ * @returns null when nothing in the kit will do
+ */
+export function toolFor(
+  kit: readonly Tool[],
+  { kerfMm, heightCm, dead }: { kerfMm: number; heightCm: number; dead: boolean },
+): Wielded | null {
+  const takes = kit
+    .filter((tool) => tool.kind !== 'chainsaw' && tool.takesMm * (dead ? DEAD_HARD : 1) >= kerfMm)
+    .sort((a, b) => isPole(a) - isPole(b) || a.takesMm - b.takesMm || a.lengthCm - b.lengthCm);
+  const fromGround = takes.find((tool) => reachCm(tool) >= heightCm);
+  if (fromGround) return { tool: fromGround, station: 'ground' };
+  const fromLadder = takes.find((tool) => isPole(tool) === 0 && reachCm(tool, LADDER_FEET_CM) >= heightCm);
+  return fromLadder ? { tool: fromLadder, station: 'ladder' } : null;
+}
+
+/** A pole is taken up only where nothing else reaches. */
+function isPole(tool: Tool): number {
+  return tool.kind.startsWith('pole') ? 1 : 0;
+}
+
+/** cm² a second through green wood with a hand saw. @source 0.7–2.5 from memory, unsure */
+const SAW_CM2_PER_S = 1.3;
+const SECONDS: Partial<Record<ToolKind, number>> = { 'hand shear': 5, lopper: 8, 'pole shear': 20 };
+const BOW_FACTOR = 1.5;
+const POLE_FACTOR = 0.5;
+const HARD_FACTOR = 0.6;
+
+/**
+ * Seconds that the blade works.
+ *
+ * @example bladeSeconds('hand saw', 100, false) //=> 60.4
+ */
+export function bladeSeconds(kind: ToolKind, kerfMm: number, dead: boolean): number {
+  const fixed = SECONDS[kind];
+  if (fixed !== undefined) return fixed;
+  const rate =
+    SAW_CM2_PER_S *
+    (kind === 'bow saw' ? BOW_FACTOR : kind === 'pole saw' ? POLE_FACTOR : 1) *
+    (dead ? HARD_FACTOR : 1);
+  return (Math.PI * (kerfMm / 20) ** 2) / rate;
+}
+
+/** Seconds of looking, placing and letting go at every cut, and of a further piece. Common practice, no source. */
+const AT_EVERY_CUT_S = 12;
+const A_PIECE_S = 30;
+const CARRY_S_A_KG = 2;
+const LADDER_S = 90;
+const NO_TOOL_S = 300;
+
+export interface CutMinutes {
+  minutes: number;
+  /** Each share of them, in words and minutes. */
+  because: { what: string; minutes: number }[];
+}
+
+/** Minutes of one cut: blade, pieces, ladder, carrying away, and the cleaning that goes with it. */
+export function cutMinutes(given: {
+  wielded: Wielded | null;
+  kerfMm: number;
+  dead: boolean;
+  pieces: number;
+  kg: number;
+  cleanSeconds: number;
+}): CutMinutes {
+  const { wielded, kerfMm, dead, kg, cleanSeconds } = given;
+  const parts: [string, number][] = [
+    [
+      wielded ? `blade, ${wielded.tool.name.toLowerCase()}` : 'no tool of the kit does it',
+      wielded ? bladeSeconds(wielded.tool.kind, kerfMm, dead) * (given.pieces > 1 ? 1.5 : 1) : NO_TOOL_S,
+    ],
+    ['at the place', AT_EVERY_CUT_S],
+    ['further pieces', (given.pieces - 1) * A_PIECE_S],
+    ['carrying away', kg * CARRY_S_A_KG],
+    ['ladder, its share', wielded?.station === 'ladder' ? LADDER_S : 0],
+    ['cleaning the blade', cleanSeconds],
+  ];
+  const because = parts
+    .filter(([, seconds]) => seconds > 0)
+    .map(([what, seconds]) => ({ what, minutes: seconds / 60 }));
+  return { minutes: because.reduce((sum, part) => sum + part.minutes, 0), because };
+}
+
+/**
+ * The most one person should lift, kg, by where it is held.
+ *
+ * @param h and v, cm, horizontal and vertical place of the hands; d, cm, way of the lift; a, degrees, turn of the body
+ * @source Waters et al. 1993, Ergonomics 36:749, the revised NIOSH equation for one lift with a good grip
+ * @example liftLimitKg({ h: 40, v: 60, d: 40, a: 30 }) //=> 11.6
+ */
+export function liftLimitKg({ h, v, d, a }: { h: number; v: number; d: number; a: number }): number {
+  const reach = 25 / Math.max(25, h);
+  const height = 1 - 0.003 * Math.abs(v - 75);
+  const way = 0.82 + 4.5 / Math.max(25, d);
+  return 23 * reach * height * way * (1 - 0.0032 * a);
+}
+/** One piece, for one person. Common practice, no source; the equation gives 11–23 kg for the lifts of this work. */
+export const LIFT_KG = 15;
+export const LIFT_NEVER_ABOVE_KG = 23;
+
+/**
+ * How near anyone may come to a live line, cm.
+ *
+ * @param kv thousands of volts
+ * @source 29 CFR 1910.333(c)(3): 10 ft to 50 kV, 4 in more for each 10 kV above
+ * @example lineDistanceCm(115) //=> 370.8
+ */
+export function lineDistanceCm(kv: number): number {
+  return 304.8 + Math.max(0, (kv - 50) / 10) * 10.16;
+}

@@ -1,0 +1,280 @@
+// What can be done about each finding: which cuts, and what else?
+import { headingFraction } from '../crown/index';
+import { type Cut, cutsFor, type Lesion, shapeCut, type TreeCuts } from '../cuts/index';
+import { disorderOf, kindOf } from '../disorders/index';
+import { type Limb, limbShape, nearestOf } from './geometry';
+import type { PlanFinding, PlanInput } from './input';
+import type { Pass } from './problem';
+
+export const otherKinds = [
+  'tie down',
+  'thin the fruit',
+  'pick mummies',
+  'excise',
+  'leave the strike',
+] as const;
+export type OtherKind = (typeof otherKinds)[number];
+
+/** One thing that could be done. */
+export interface Candidate {
+  id: string;
+  what: { is: 'cut'; cut: Cut } | { is: 'other'; kind: OtherKind; limbId: string; atCm: number };
+  /** Findings it was thought of for, and what may remain of each where it is no cut. */
+  answers: { findingId: string; remains: number }[];
+  /** Passes in which it may be done. */
+  passes: readonly Pass[];
+}
+
+const BOTH: readonly Pass[] = ['dormant', 'summer'];
+const SUMMER: readonly Pass[] = ['summer'];
+/** Fresh wounds in dormancy or rain let these in: they are cut in dry summer. @source handling tables of extension services, from memory */
+const SUMMER_ONLY: readonly string[] = ['SIL', 'PSS_CANK', 'EUT', 'FRZ_WOOD', 'FRZ_DLY', 'SPROUTS'];
+
+/** What is left to chance where it is not cut away. Common practice, no source. */
+const REMAINS: Readonly<Record<OtherKind, number>> = {
+  'tie down': 0.15,
+  'thin the fruit': 0.6,
+  'pick mummies': 0.1,
+  excise: 0.35,
+  'leave the strike': 0.4,
+};
+export const OTHER_MINUTES: Readonly<Record<OtherKind, number>> = {
+  'tie down': 3,
+  'thin the fruit': 6,
+  'pick mummies': 2,
+  excise: 8,
+  'leave the strike': 0.5,
+};
+const TIED_UP_TO_MM = 45;
+const TIED_UP_TO_YEARS = 6;
+const EXCISED_BELOW = 0.3;
+const EXCISABLE: readonly string[] = ['NEO', 'CYT', 'NFB', 'PSS_CANK', 'BOT'];
+const STRIKES: readonly string[] = ['FB_SHOOT', 'FB_BLOS'];
+/** Of a cluster so many stay. Common practice, no source. */
+const KEPT_OF_CLUSTER = 2;
+
+/** The same place is one candidate, whatever it was thought of for. */
+export function candidatesOf(input: PlanInput, cuts: TreeCuts): Candidate[] {
+  const found = new Map<string, Candidate>();
+  const add = (candidate: Candidate) => {
+    const had = found.get(candidate.id);
+    if (!had) {
+      found.set(candidate.id, candidate);
+      return;
+    }
+    for (const answer of candidate.answers) {
+      if (!had.answers.some((one) => one.findingId === answer.findingId)) had.answers.push(answer);
+    }
+    had.passes = had.passes.filter((pass) => candidate.passes.includes(pass));
+    if (had.what.is === 'cut' && candidate.what.is === 'cut') joinCuts(had.what.cut, candidate.what.cut);
+  };
+  const lesions = lesionsOf(input, cuts);
+  for (const finding of input.findings) {
+    for (const candidate of forFinding(finding, input, lesions)) add(candidate);
+  }
+  // A place that no pass is left for is no candidate
+  return [...found.values()].filter((candidate) => candidate.passes.length > 0);
+}
+
+/** The findings that ask for a cut by the position rule, with their clearances. */
+export function lesionsOf(input: PlanInput, cuts: TreeCuts): Lesion[] {
+  return input.findings.flatMap(({ id, limbId, fromCm, toCm, disorder, edge }) => {
+    const clearance = cuts.clearances[id];
+    return clearance
+      ? [{ id, limbId, fromCm, toCm, disorder, edge, clearanceCm: clearance.clearanceCm }]
+      : [];
+  });
+}
+
+function joinCuts(into: Cut, other: Cut): void {
+  for (const reason of other.because) {
+    if (into.because.some((one) => one.lesionId === reason.lesionId)) continue;
+    into.because = [...into.because, reason];
+    into.lesionIds = [...into.lesionIds, reason.lesionId];
+  }
+  if (other.upToCm === undefined) delete into.upToCm;
+  else if (into.upToCm !== undefined) into.upToCm = Math.min(into.upToCm, other.upToCm);
+  into.shortfallCm = Math.max(into.shortfallCm, other.shortfallCm);
+}
+
+/** Named by its place, so that a pin finds it again when the plan is solved anew. */
+export function cutId(cut: Pick<Cut, 'limbId' | 'kind' | 'atCm' | 'upToCm'>): string {
+  return `${cut.limbId} ${cut.kind} ${Math.round((cut.upToCm ?? cut.atCm) * 10) / 10}`;
+}
+
+function forFinding(finding: PlanFinding, input: PlanInput, lesions: Lesion[]): Candidate[] {
+  if (finding.held || finding.healed) return [];
+  const passes = SUMMER_ONLY.includes(finding.disorder) ? SUMMER : BOTH;
+  if (finding.place === 'fruit') return [other('pick mummies', finding, finding.limbId, BOTH)];
+  const lesion = lesions.find((one) => one.id === finding.id);
+  if (lesion) {
+    const { limbs } = input.tree;
+    const { finish, inSeasonStub } = input.schools;
+    const all = cutsFor(
+      { limbs, lesions, clearanceCm: 0, finish, inSeasonStub: inSeasonStub && input.season !== 'dormant' },
+      lesion,
+    );
+    return [...all.map((cut) => ofCut(cut, finding, passes)), ...besideCutting(finding, input)];
+  }
+  if (kindOf(finding.disorder) !== 'misplaced') return [];
+  return ofShape(finding, input, passes);
+}
+
+function ofCut(cut: Cut, finding: PlanFinding, passes: readonly Pass[]): Candidate {
+  return {
+    id: cutId(cut),
+    what: { is: 'cut', cut: { ...cut, because: [...cut.because], lesionIds: [...cut.lesionIds] } },
+    answers: [{ findingId: finding.id, remains: 0 }],
+    passes,
+  };
+}
+
+function other(
+  kind: OtherKind,
+  finding: PlanFinding,
+  limbId: string,
+  passes: readonly Pass[] = BOTH,
+): Candidate {
+  return {
+    id: `${limbId} ${kind}`,
+    what: { is: 'other', kind, limbId, atCm: finding.fromCm },
+    answers: [{ findingId: finding.id, remains: REMAINS[kind] }],
+    passes,
+  };
+}
+
+function besideCutting(finding: PlanFinding, { tree }: PlanInput): Candidate[] {
+  const limb = tree.limbs.find((one) => one.id === finding.limbId);
+  if (!limb) return [];
+  const found: Candidate[] = [];
+  const mayExcise = EXCISABLE.includes(finding.disorder) && (finding.girdledShare ?? 1) < EXCISED_BELOW;
+  if (mayExcise && limb.kind === 'scaffold') found.push(other('excise', finding, limb.id, SUMMER));
+  if (STRIKES.includes(finding.disorder) && tree.resistant)
+    found.push(other('leave the strike', finding, limb.id));
+  return found;
+}
+
+function ofShape(finding: PlanFinding, input: PlanInput, passes: readonly Pass[]): Candidate[] {
+  const { tree, schools, settings } = input;
+  const { limbs } = tree;
+  const limb = limbs.find((one) => one.id === finding.limbId);
+  if (!limb) return [];
+  const youngTips = !(tree.habit === 'unknown' && limb.ageYears <= 2);
+  const options = { findingId: finding.id, disorder: finding.disorder, finish: schools.finish, youngTips };
+  const cut = (id: string, t: number | null): Candidate[] => {
+    const made = shapeCut(limbs, id, t, options);
+    return made ? [ofCut(made, finding, passes)] : [];
+  };
+  const { fault } = finding;
+  if (!fault) return cut(limb.id, null);
+  const [, second] = fault.limbIds;
+  switch (fault.kind) {
+    case 'rubbing':
+    case 'crossing': {
+      if (!second) return cut(limb.id, null);
+      const [onFirst, onSecond] = nearestOf(limbs, limb.id, second);
+      return [limb.id, second].flatMap((id, i) => [
+        ...cut(id, null),
+        ...cut(id, Math.max(0, ((i === 0 ? onFirst : onSecond) ?? 0) - CLEAR_OF_CONTACT_CM)),
+      ]);
+    }
+    case 'over another': {
+      const pair = second ? byHeight(limbs, limb.id, second) : [limb.id];
+      const meant =
+        settings.stackedPair === 'either'
+          ? pair
+          : settings.stackedPair === 'upper'
+            ? pair.slice(-1)
+            : pair.slice(0, 1);
+      return meant.flatMap((id) => cut(id, null));
+    }
+    case 'double leader':
+      return twin(limb, second, settings.twin, limbs, cut);
+    case 'narrow union':
+      return [...tie(limb, finding), ...cut(limb.id, null)];
+    case 'flat union':
+      return [
+        ...cut(limb.id, null),
+        ...cut(limb.id, tipAt(limb, tree.species)),
+        other('thin the fruit', finding, limb.id, SUMMER),
+      ];
+    case 'too low':
+    case 'downward':
+    case 'inward':
+    case 'out of reach':
+      return [...cut(limb.id, null), ...(fault.atCm > 0 ? cut(limb.id, fault.atCm) : [])];
+    case 'upright sprout':
+      return [...tie(limb, finding), ...cut(limb.id, null)];
+    case 'cluster':
+      return surplus(fault.limbIds, limbs).flatMap((id) => cut(id, null));
+    case 'empty sector':
+    case 'lopsided':
+      return [];
+    default:
+      return cut(limb.id, null);
+  }
+}
+const CLEAR_OF_CONTACT_CM = 6;
+
+function tipAt(limb: Limb, species: string): number {
+  return limb.lengthCm * (1 - headingFraction(species));
+}
+
+function tie(limb: Limb, finding: PlanFinding): Candidate[] {
+  const bends = limb.baseMm <= TIED_UP_TO_MM && limb.ageYears <= TIED_UP_TO_YEARS;
+  return bends ? [other('tie down', finding, limb.id, SUMMER.length > 0 ? BOTH : SUMMER)] : [];
+}
+
+/** Lower one first. */
+function byHeight(limbs: Limb[], a: string, b: string): string[] {
+  const shape = limbShape(limbs);
+  const middle = (id: string) => {
+    const stick = shape.get(id);
+    return stick ? (stick.base.z + stick.tip.z) / 2 : 0;
+  };
+  return [a, b].sort((one, other) => middle(one) - middle(other));
+}
+
+function twin(
+  limb: Limb,
+  stemId: string | undefined,
+  school: PlanInput['settings']['twin'],
+  limbs: Limb[],
+  cut: (id: string, t: number | null) => Candidate[],
+): Candidate[] {
+  const stem = limbs.find((one) => one.id === stemId);
+  const own = cut(limb.id, null);
+  // The stem gives way to its twin by being lowered to it
+  const lowered = stem
+    ? cut(stem.id, Math.min(stem.lengthCm, limb.jointCm + limb.baseMm / 20 + KEPT_BEYOND_CM))
+    : [];
+  if (school === 'either' || lowered.length === 0) return [...own, ...lowered];
+  if (school === 'thinner') return own;
+  return limb.inclinationDeg > (stem?.inclinationDeg ?? 90) ? own : lowered;
+}
+const KEPT_BEYOND_CM = 3.2;
+
+/** What goes of a cluster: all but the two that are stoutest and lie flattest. */
+export function surplus(limbIds: readonly string[], limbs: Limb[]): string[] {
+  const own = limbs.filter((limb) => limbIds.includes(limb.id));
+  const worth = (limb: Limb) => limb.baseMm - Math.max(0, limb.inclinationDeg - 45) / 5;
+  return own
+    .toSorted((a, b) => worth(b) - worth(a))
+    .slice(KEPT_OF_CLUSTER)
+    .map((limb) => limb.id);
+}
+
+/** What an alternative is called, in a caretaker’s words. */
+export function otherWords(kind: OtherKind): string {
+  return {
+    'tie down': 'Spread or tie it down',
+    'thin the fruit': 'Thin the fruit it carries',
+    'pick mummies': 'Pick the mummies and carry them away',
+    excise: 'Pare the canker out to clean bark',
+    'leave the strike': 'Leave the strike: the tree walls it off',
+  }[kind];
+}
+
+export function isDiseased(finding: Pick<PlanFinding, 'disorder'>): boolean {
+  return disorderOf(finding.disorder)?.kind === 'diseased' || disorderOf(finding.disorder) === undefined;
+}

@@ -1,0 +1,42 @@
+export { type Candidate, cutId, type OtherKind, otherKinds, otherWords } from './candidates';
+export type { ClashPart } from './clash';
+export {
+  MOST_PLAN_SEASONS,
+  Pin,
+  PlanFinding,
+  PlanInput,
+  PlanSettings,
+  PlanTree,
+  pairSchools,
+  startingPlanSettings,
+  twinSchools,
+} from './input';
+export type { KeepWorth } from './keepWorth';
+export { OrderCut, OrderInput, OrderResult, orderOf, type Tally } from './order';
+export {
+  CandidateOut,
+  candidateOut,
+  type LeftWhy,
+  type PlannedStep,
+  PlannedStepOut,
+  type Planning,
+  planning,
+  planTree,
+  type SeasonOfPlan,
+  type TreePlan,
+} from './planTree';
+export { type Asked, type Prepared, preparePlan, slotsFor } from './prepare';
+export {
+  distanceTo,
+  type Handling,
+  handlingOf,
+  isVigorous,
+  type Kerf,
+  kerfOf,
+  type Priced,
+  regrowthOf,
+} from './price';
+export { type Pass, PlanProblem, passes, SEASON_DISCOUNT } from './problem';
+export { PlanSearch, type Progress } from './search';
+export { bridgeScions, type Verdict } from './verdict';
+export { stationOf, visitOf } from './visit';

@@ -1,0 +1,151 @@
+// What does a plan for one tree need to know?
+import { z } from 'zod';
+import { cleaningSchools } from '../blades/index';
+import { limitSchoolIds, spreads } from '../crown/index';
+import { CuttingSchools, choicesBeyondSawing, FindingForCut } from '../cuts/index';
+import { seasons } from '../disorders/index';
+import { faultKinds } from '../faults/index';
+import { hazards, LIFT_KG, LIFT_NEVER_ABOVE_KG, startingKit, Tool } from '../handling/index';
+import { bearingHabits, treeForms } from '../register/index';
+import { LimbMap } from '../tree/index';
+import { startingCosts } from './problem';
+
+export const MOST_PLAN_SEASONS = 5;
+const limbId = z.string().min(1).max(64);
+
+/** A finding as the planner reads it. */
+export const PlanFinding = FindingForCut.extend({
+  active: z
+    .boolean()
+    .default(false)
+    .describe('ooze, fresh strikes: it goes in the first pass that its disorder allows'),
+  girdledShare: z
+    .number()
+    .min(0)
+    .max(1)
+    .nullable()
+    .default(null)
+    .describe('of the circumference, where measured'),
+  fault: z
+    .strictObject({ kind: z.enum(faultKinds), limbIds: z.array(limbId).max(40), atCm: z.number() })
+    .nullable()
+    .default(null)
+    .describe('the fault of geometry that was accepted as this finding'),
+});
+export type PlanFinding = z.infer<typeof PlanFinding>;
+
+/** What the caretaker has decided; the plan is solved round it. */
+export const Pin = z
+  .discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('stays'), limbId }),
+    z.strictObject({
+      kind: z.literal('goes'),
+      candidateId: z.string().min(1).max(160),
+      season: z.number().int().min(1).max(MOST_PLAN_SEASONS).default(1),
+    }),
+    z.strictObject({
+      kind: z.literal('not before'),
+      candidateId: z.string().min(1).max(160),
+      season: z.number().int().min(2).max(MOST_PLAN_SEASONS),
+    }),
+    z.strictObject({
+      kind: z.literal('follower'),
+      limbId: limbId.describe('the old limb, which stays until its follower is thick enough'),
+      followerId: limbId,
+      untilMm: z.number().min(1).max(500),
+    }),
+  ])
+  .meta({ id: 'Pin' });
+export type Pin = z.infer<typeof Pin>;
+
+export const pairSchools = ['either', 'upper', 'lower'] as const;
+export const twinSchools = ['either', 'thinner', 'steeper'] as const;
+
+/** How a site plans: limits, weights and its kit. */
+export const PlanSettings = z
+  .object({
+    limit: z.enum(limitSchoolIds).default('quarter').describe('school of the season’s limit'),
+    spread: z.enum(spreads).default('evenly').describe('how a renovation is spread over its seasons'),
+    stackedPair: z.enum(pairSchools).default('either').describe('which of two limbs over one another goes'),
+    twin: z.enum(twinSchools).default('either').describe('which of a double leader goes'),
+    liftKg: z.number().min(5).max(LIFT_NEVER_ABOVE_KG).default(LIFT_KG),
+    kit: z
+      .array(Tool)
+      .max(40)
+      .default([...startingKit]),
+    costs: z
+      .object({
+        crown: z.number().min(0).max(10),
+        fruit: z.number().min(0).max(10),
+        exemptCrown: z.number().min(0).max(10),
+        exemptFruit: z.number().min(0).max(10),
+        minute: z.number().min(0).max(10),
+      })
+      .default(startingCosts)
+      .describe('price of a thousandth of crown, of its fruiting part, and of a minute'),
+  })
+  .meta({ id: 'PlanSettings' });
+export type PlanSettings = z.infer<typeof PlanSettings>;
+
+export function startingPlanSettings(): PlanSettings {
+  return PlanSettings.parse({});
+}
+
+export const PlanTree = z
+  .strictObject({
+    limbs: LimbMap,
+    species: z.string().max(40),
+    habit: z.enum(bearingHabits),
+    form: z.enum(treeForms),
+    plantedYear: z.number().int().nullable(),
+    susceptible: z.boolean(),
+    resistant: z.boolean().default(false).describe('walls off a small strike by itself'),
+    vigour: z.enum(['weak', 'moderate', 'strong', 'unknown']).default('unknown'),
+    heightCm: z.number().min(0).max(20_000),
+    targetHeightCm: z.number().min(0).max(20_000).nullable().default(null),
+    hazards: z.array(z.enum(hazards)).default([]),
+    renovated: z.boolean().default(false),
+    stressed: z.boolean().default(false),
+  })
+  .meta({ id: 'PlanTree' });
+export type PlanTree = z.infer<typeof PlanTree>;
+
+export const PlanInput = z
+  .strictObject({
+    tree: PlanTree,
+    findings: z.array(PlanFinding),
+    schools: CuttingSchools,
+    lifted: z
+      .array(z.string().max(64))
+      .max(500)
+      .default([])
+      .describe('findings whose must the caretaker has lifted: kept as feeder, or watched'),
+    decided: z
+      .record(z.string(), z.enum(choicesBeyondSawing))
+      .default({})
+      .describe('what the caretaker decided on a finding that no cut answers, by its id'),
+    pins: z.array(Pin).max(200).default([]),
+    settings: PlanSettings.default(startingPlanSettings()),
+    cleaning: z.enum(cleaningSchools).default('every'),
+    cleanSeconds: z.number().min(0).max(3600).default(50).describe('of one cleaning, contact included'),
+    season: z.enum(seasons),
+    year: z.number().int().min(1500).max(3000),
+    seasons: z.number().int().min(1).max(MOST_PLAN_SEASONS).default(3),
+  })
+  .superRefine((input, context) => {
+    const ids = new Set(input.tree.limbs.map((limb) => limb.id));
+    const issue = (path: (string | number)[], message: string) =>
+      context.addIssue({ code: 'custom', path, message });
+    input.findings.forEach(({ limbId: id, fromCm, toCm }, i) => {
+      if (!ids.has(id)) issue(['findings', i, 'limbId'], `Limb ${id} is not in the map.`);
+      if (fromCm > toCm) issue(['findings', i, 'fromCm'], 'The finding ends before it begins.');
+    });
+    input.pins.forEach((pin, i) => {
+      if ('limbId' in pin && !ids.has(pin.limbId))
+        issue(['pins', i, 'limbId'], `Limb ${pin.limbId} is not in the map.`);
+      if ('season' in pin && pin.season > input.seasons)
+        issue(['pins', i, 'season'], `Season ${pin.season} is beyond the ${input.seasons} that are planned.`);
+    });
+  })
+  .meta({ id: 'PlanInput' });
+export type PlanInput = z.infer<typeof PlanInput>;

@@ -1,0 +1,352 @@
+import type { Limb } from '../tree/index';
+import { PlanInput, planning, planTree } from './index';
+
+function limb(
+  id: string,
+  parentId: string | null,
+  jointCm: number,
+  lengthCm: number,
+  baseMm: number,
+  more: Partial<Limb> = {},
+): Limb {
+  return {
+    id,
+    parentId,
+    jointCm,
+    lengthCm,
+    baseMm,
+    tipMm: Math.min(10, baseMm),
+    ageYears: 12,
+    kind: parentId === null ? 'trunk' : parentId === 'T' ? 'scaffold' : 'lateral',
+    bearingDeg: 0,
+    inclinationDeg: parentId === null ? 90 : 35,
+    budsComplete: true,
+    ...more,
+  };
+}
+
+/** An open centre: a stem, four scaffolds all round, three laterals on each. */
+function vase(): Limb[] {
+  const limbs = [limb('T', null, 0, 90, 150, { tipMm: 130 })];
+  ['A', 'B', 'C', 'D'].forEach((id, i) => {
+    limbs.push(limb(id, 'T', 70 + 5 * i, 220, [92, 88, 84, 80][i] as number, { bearingDeg: 90 * i }));
+    for (let n = 0; n < 3; n++) {
+      limbs.push(
+        limb(`${id}${n + 1}`, id, 60 + 50 * n, 90, 30 - 4 * n, {
+          bearingDeg: 90 * i + (n % 2 ? 40 : -40),
+          ageYears: 5,
+          inclinationDeg: 20,
+        }),
+      );
+    }
+  });
+  return limbs;
+}
+
+const finding = (id: string, limbId: string, fromCm: number, disorder: string, more: object = {}) => ({
+  id,
+  limbId,
+  fromCm,
+  toCm: fromCm + 10,
+  disorder,
+  edge: 'definite',
+  growthRapid: false,
+  ...more,
+});
+const fault = (id: string, limbId: string, kind: string, limbIds = [limbId], atCm = 0) =>
+  finding(id, limbId, 0, 'MISPLACED', { place: 'limb', toCm: 5, fault: { kind, limbIds, atCm } });
+
+function given(findings: object[], more: { tree?: object; plan?: object } = {}): PlanInput {
+  return PlanInput.parse({
+    tree: {
+      limbs: vase(),
+      species: 'apple',
+      habit: 'spur',
+      form: 'open centre',
+      plantedYear: 2000,
+      susceptible: false,
+      heightCm: 280,
+      ...more.tree,
+    },
+    findings,
+    schools: { clearance: {}, halveDefiniteDormant: false, inSeasonStub: false, finish: 'tight' },
+    season: 'dormant',
+    year: 2026,
+    seasons: 3,
+    ...more.plan,
+  });
+}
+
+const steps = (input: PlanInput) => planTree(input).plan.steps;
+
+describe('the plan makes sense', () => {
+  test('an active canker low on a scaffold of a third of the crown is taken in the first pass', () => {
+    const { plan, prepared } = planTree(
+      given([finding('canker', 'A', 25, 'FB_CANK_A', { edge: 'indefinite' })], {
+        tree: { susceptible: true },
+      }),
+    );
+    expect(plan.steps[0]).toMatchObject({
+      candidateId: 'A collar 0',
+      season: 1,
+      pass: 'dormant',
+      solves: [{ findingId: 'canker' }],
+    });
+    const [taken] = prepared.chosenFrom.filter((one) => one.id === 'A collar 0');
+    expect(taken?.crown).toBeGreaterThan(250);
+    // The least that a must takes is free of the limit
+    expect(plan.seasons[0]).toMatchObject({ crown: 0, limit: 250 });
+    expect(plan.proof).toMatchObject({ done: true, gap: 0 });
+  });
+
+  test('a well-kept tree loses under a tenth', () => {
+    const { plan } = planTree(
+      given([
+        finding('dead', 'A3', 20, 'DEAD'),
+        fault('rub', 'B2', 'rubbing', ['B2', 'C1'], 40),
+        fault('in', 'D3', 'inward'),
+      ]),
+    );
+    const taken = plan.seasons.reduce((sum, season) => sum + season.crown + season.exempt, 0);
+    expect(taken).toBeGreaterThan(0);
+    expect(taken).toBeLessThan(100);
+  });
+
+  test('a neglected tree nearly fills the limit of two seasons, and most is gone in three', () => {
+    const { plan, prepared } = planTree(
+      given(neglect(), { tree: { limbs: thicket(), renovated: true, form: 'wild', heightCm: 300 } }),
+    );
+    const share = plan.seasons.map(({ crown, limit }) => crown / limit);
+    expect(share[0]).toBeGreaterThanOrEqual(0.6);
+    expect(share[1]).toBeGreaterThanOrEqual(0.6);
+    for (const { crown, limit } of plan.seasons) expect(crown).toBeLessThanOrEqual(limit);
+    const solved = new Set(plan.steps.flatMap((step) => step.solves.map((one) => one.findingId)));
+    expect(solved.size / prepared.input.findings.length).toBeGreaterThan(0.75);
+  });
+
+  test('a tie beats the saw on a narrow young limb that fills an empty sector', () => {
+    const limbs = [
+      limb('T', null, 0, 160, 90, { tipMm: 40 }),
+      limb('A', 'T', 70, 160, 60, { bearingDeg: 0 }),
+      limb('B', 'T', 80, 160, 58, { bearingDeg: 80 }),
+      limb('C', 'T', 90, 120, 28, { bearingDeg: 220, inclinationDeg: 68, ageYears: 3 }),
+    ];
+    const input = given([fault('narrow', 'C', 'narrow union')], {
+      tree: { limbs, plantedYear: 2018, heightCm: 240 },
+    });
+    expect(steps(input)).toMatchObject([{ candidateId: 'C tie down', solves: [{ findingId: 'narrow' }] }]);
+  });
+
+  test('mummies are picked always', () => {
+    expect(steps(given([finding('mummy', 'B1', 30, 'BRN', { place: 'fruit' })]))).toMatchObject([
+      { candidateId: 'B1 pick mummies', season: 1 },
+    ]);
+  });
+
+  test('disease that only dry summer allows waits for the summer pass', () => {
+    expect(
+      steps(given([finding('silver', 'A2', 40, 'SIL')], { tree: { species: 'european-plum' } })),
+    ).toMatchObject([{ season: 1, pass: 'summer' }]);
+  });
+
+  test('a whip is headed at knee height', () => {
+    const limbs = [limb('T', null, 0, 130, 14, { tipMm: 6, ageYears: 1 })];
+    expect(steps(given([], { tree: { limbs, plantedYear: 2025, heightCm: 130 } }))).toMatchObject([
+      { candidateId: 'T heading 55', season: 1, pass: 'dormant' },
+    ]);
+  });
+
+  test('unknown bearing: young tips are kept, the inside is thinned', () => {
+    const young = vase().map((one) =>
+      one.id === 'A3'
+        ? {
+            ...one,
+            ageYears: 2,
+            buds: [{ atCm: 30, points: 'out' as const, kind: 'leaf' as const, live: true }],
+          }
+        : one,
+    );
+    const input = (habit: string) =>
+      given([fault('low', 'A3', 'too low', ['A3'], 60)], { tree: { limbs: young, habit } });
+    const kinds = (habit: string) => planTree(input(habit)).prepared.all.map((one) => one.id);
+    expect(kinds('spur')).toContain('A3 heading 30.6');
+    expect(kinds('unknown')).not.toContain('A3 heading 30.6');
+  });
+});
+
+describe('the honest choices', () => {
+  test('half of the stem girdled by disease: the tree comes out, and nothing else is planned', () => {
+    const { plan } = planTree(
+      given([finding('stem', 'T', 20, 'NEO', { girdledShare: 0.6 }), finding('dead', 'A3', 20, 'DEAD')]),
+    );
+    expect(plan.verdict).toMatchObject({ choice: 'remove tree', findingIds: ['stem'] });
+    expect(plan.steps).toEqual([]);
+  });
+
+  test('the caretaker may decide otherwise', () => {
+    const { plan } = planTree(
+      given([finding('stem', 'T', 20, 'NEO', { girdledShare: 0.6 }), finding('dead', 'A3', 20, 'DEAD')], {
+        plan: { decided: { stem: 'watch' } },
+      }),
+    );
+    expect(plan.verdict).toBeNull();
+    expect(plan.steps).toMatchObject([{ solves: [{ findingId: 'dead' }] }]);
+  });
+
+  test('bark gnawed round more than half of the stem is bridged, a scion for each 6 cm', () => {
+    // Stem of 150 mm at 5 cm: 46.6 cm round; 60 % of it is 27.9 cm: five scions
+    const { plan } = planTree(given([finding('vole', 'T', 5, 'ROD', { girdledShare: 0.6 })]));
+    expect(plan.verdict?.choice).toBe('bridge graft');
+    expect(plan.verdict?.because).toContain('5 scions');
+  });
+
+  test('work for an arborist stops the plan for that limb', () => {
+    const limbs = vase().map((one) =>
+      one.id === 'A' ? { ...one, baseMm: 170, tipMm: 120, lengthCm: 420 } : one,
+    );
+    const { plan } = planTree(given([finding('canker', 'A', 20, 'FB_CANK_A')], { tree: { limbs } }));
+    expect(plan.handOver).toEqual(['canker']);
+    expect(plan.steps).toEqual([]);
+    expect(plan.left).toEqual([{ findingId: 'canker', why: 'hand over' }]);
+  });
+});
+
+describe('pins', () => {
+  const two = [finding('canker', 'A', 60, 'NEO'), fault('in', 'B1', 'inward')];
+
+  test('“stays” keeps the limb; the finding says that it was pinned', () => {
+    const { plan } = planTree(given(two, { plan: { pins: [{ kind: 'stays', limbId: 'B1' }] } }));
+    expect(plan.steps.map((step) => step.candidateId)).not.toContain('B1 collar 0');
+    expect(plan.left).toContainEqual({ findingId: 'in', why: 'pinned' });
+  });
+
+  test('“not before” waits, “goes” takes it in its season', () => {
+    const late = planTree(
+      given(two, { plan: { pins: [{ kind: 'not before', candidateId: 'B1 collar 0', season: 2 }] } }),
+    ).plan;
+    expect(late.steps.find((step) => step.candidateId === 'B1 collar 0')?.season).toBe(2);
+    const forced = planTree(
+      given(two, { plan: { pins: [{ kind: 'goes', candidateId: 'B1 collar 0', season: 3 }] } }),
+    ).plan;
+    expect(forced.steps.find((step) => step.candidateId === 'B1 collar 0')?.season).toBe(3);
+  });
+
+  test('an old limb stays until its follower is thick enough', () => {
+    const pin = (untilMm: number) => [{ kind: 'follower', limbId: 'B1', followerId: 'B2', untilMm }];
+    const taken = (untilMm: number) =>
+      steps(given(two, { plan: { pins: pin(untilMm) } })).some((step) => step.candidateId === 'B1 collar 0');
+    expect(taken(40)).toBe(false);
+    expect(taken(20)).toBe(true);
+  });
+
+  test('clashing pins come back as the smallest set that clashes', () => {
+    const pins = [
+      { kind: 'stays', limbId: 'C2' },
+      { kind: 'stays', limbId: 'B1' },
+      { kind: 'goes', candidateId: 'B1 collar 0' },
+    ];
+    const { plan } = planTree(given(two, { plan: { pins } }));
+    expect(plan.clash).toHaveLength(2);
+    expect(plan.clash).toEqual(expect.arrayContaining([expect.objectContaining({ pin: pins[1] })]));
+  });
+
+  test('a pin against a must, and one against a limit', () => {
+    const active = [finding('strike', 'A1', 40, 'FB_CANK_A')];
+    const stays = ['A', 'A1'].map((limbId) => ({ kind: 'stays', limbId }));
+    const kept = planTree(given(active, { plan: { pins: stays } })).plan;
+    expect(kept.clash).toEqual(expect.arrayContaining([{ what: 'must', findingId: 'strike' }]));
+    const big = [fault('big', 'A', 'inward'), fault('big2', 'B', 'inward')];
+    const goes = ['A', 'B'].map((id) => ({ kind: 'goes', candidateId: `${id} collar 0` }));
+    expect(planTree(given(big, { plan: { pins: goes } })).plan.clash).toEqual(
+      expect.arrayContaining([{ what: 'limit', season: 1 }]),
+    );
+  });
+
+  test('lifting the must frees it', () => {
+    const active = [finding('strike', 'A1', 40, 'FB_CANK_A')];
+    const input = given(active, {
+      plan: {
+        pins: [
+          { kind: 'stays', limbId: 'A' },
+          { kind: 'stays', limbId: 'A1' },
+        ],
+        lifted: ['strike'],
+      },
+    });
+    expect(planTree(input).plan).toMatchObject({
+      clash: null,
+      left: [{ findingId: 'strike', why: 'pinned' }],
+    });
+  });
+});
+
+test('a cut inside a part that already comes off disappears, and says with what', () => {
+  const both = [finding('canker', 'A', 40, 'FB_CANK_A'), finding('dead', 'A3', 20, 'DEAD')];
+  const { plan } = planTree(given(both));
+  expect(plan.steps).toHaveLength(1);
+  expect(plan.swallowed).toEqual([{ findingId: 'dead', candidateId: plan.steps[0]?.candidateId }]);
+});
+
+test('a shorter clearance set by hand moves the cut out and leaves more behind', () => {
+  const at = (clearanceCm?: number) => {
+    const canker = finding('canker', 'A', 190, 'FB_CANK_D', clearanceCm === undefined ? {} : { clearanceCm });
+    const { plan, prepared } = planTree(given([canker]));
+    const [step] = plan.steps;
+    return {
+      chance: step?.solves[0]?.chance ?? 1,
+      crown: prepared.all.find((one) => one.id === step?.candidateId)?.crown ?? 0,
+    };
+  };
+  expect(at(10).chance).toBeGreaterThan(at().chance);
+  expect(at(10).crown).toBeLessThanOrEqual(at().crown);
+});
+
+test('bad input names the field', () => {
+  const bad = PlanInput.safeParse({
+    ...given([]),
+    findings: [finding('x', 'Z', 9, 'DEAD')],
+    pins: [{ kind: 'stays', limbId: 'Q' }],
+  });
+  expect(bad.error?.issues.map((issue) => issue.path.join('.'))).toEqual([
+    'findings.0.limbId',
+    'pins.0.limbId',
+  ]);
+});
+
+test('a first plan is there at once, and it only gets better', () => {
+  const { step } = planning(
+    given(neglect(), { tree: { limbs: thicket(), renovated: true, form: 'wild', heightCm: 300 } }),
+  );
+  const first = step(0);
+  expect(first.proof.worth).toBeGreaterThan(0);
+  expect(step(5000).proof.worth).toBeGreaterThanOrEqual(first.proof.worth);
+});
+
+/** A crown nobody has cut for years: six scaffolds, five laterals on each. */
+function thicket(): Limb[] {
+  const limbs = [limb('T', null, 0, 110, 190, { tipMm: 150 })];
+  ['A', 'B', 'C', 'D', 'E', 'F'].forEach((id, i) => {
+    limbs.push(limb(id, 'T', 50 + 8 * i, 230, 84 - 4 * i, { bearingDeg: 60 * i }));
+    for (let n = 0; n < 5; n++) {
+      limbs.push(
+        limb(`${id}${n + 1}`, id, 40 + 34 * n, 120, 70 - 4 * n, {
+          bearingDeg: (60 * i + 50 * (n - 2) + 360) % 360,
+          ageYears: 6,
+          inclinationDeg: 25,
+        }),
+      );
+    }
+  });
+  return limbs;
+}
+
+function neglect(): object[] {
+  const kinds = ['inward', 'downward', 'inward', 'over another', 'downward'];
+  return ['A', 'B', 'C', 'D', 'E', 'F'].flatMap((id, i) =>
+    [1, 2, 3, 4, 5].flatMap((n): object[] => {
+      const kind = kinds[(i + n) % kinds.length] as string;
+
+      return [fault(`${id}${n} ${kind}`, `${id}${n}`, kind, [`${id}${n}`])];
+    }),
+  );
+}

@@ -1,0 +1,312 @@
+// The plan of a tree: what is done in which season and pass, what is left and why, and how sure that is.
+import { z } from 'zod';
+import { Cut, type Decision, type ReasonNotToCut } from '../cuts/index';
+import { indexLimbs, isDistalOf, type Kerf } from '../tree/index';
+import { type ClashPart, clashOf } from './clash';
+import type { Pin, PlanInput } from './input';
+import { type Prepared, preparePlan } from './prepare';
+import type { Priced } from './price';
+import { crownBySeason, type Pass, type PlanCandidate, passes, slotsTaken } from './problem';
+import { PlanSearch, type Progress } from './search';
+import type { Verdict } from './verdict';
+
+/** Why a problem is left as it is. */
+export const leftWhys = [
+  'pinned',
+  'not worth it',
+  'no room',
+  'hand over',
+  'no candidate',
+  'decision',
+] as const;
+export type LeftWhy = (typeof leftWhys)[number];
+
+/** One step of the plan. */
+export interface PlannedStep {
+  candidateId: string;
+  season: number;
+  pass: Pass;
+  /** Thousandths that count toward the season’s limit, and those that a must takes at least. */
+  crown: number;
+  exempt: number;
+  fruit: number;
+  /** Findings that it answers, with the chance that infected wood stays behind. */
+  solves: { findingId: string; chance: number; range: [number, number] }[];
+}
+
+export interface SeasonOfPlan {
+  season: number;
+  limit: number;
+  warnsFrom: number;
+  crown: number;
+  exempt: number;
+  fruit: number;
+  minutes: number;
+  massKg: number;
+}
+
+export interface TreePlan {
+  steps: PlannedStep[];
+  seasons: SeasonOfPlan[];
+  left: { findingId: string; why: LeftWhy | ReasonNotToCut }[];
+  /** Findings whose own cut disappears, because a step takes their wood. */
+  swallowed: { findingId: string; candidateId: string }[];
+  handOver: string[];
+  verdict: Verdict | null;
+  decisions: Decision[];
+  /** Pins, musts and limits that cannot all be kept; null when there is a plan. */
+  clash: ClashPart[] | null;
+  idlePins: Pin[];
+  proof: { worth: number; bound: number; gap: number; done: boolean; nodes: number };
+}
+
+/** A search that is ready, and the plan as far as it is known. */
+export interface Planning {
+  prepared: Prepared;
+  /** Looks further; the plan as it then stands. */
+  step(nodes: number): TreePlan;
+}
+
+/** Makes a tree ready to be planned. Nothing is searched yet; `step` does. */
+export function planning(input: PlanInput): Planning {
+  const prepared = preparePlan(input);
+  const comesOut = prepared.verdict?.choice === 'remove tree';
+  // A tree that comes out whole is not planned cut by cut
+  const search = new PlanSearch(
+    comesOut
+      ? { ...prepared.problem, candidates: [], problems: [], excludes: [], required: [] }
+      : prepared.problem,
+  );
+  return { prepared, step: (nodes) => planFrom(prepared, search.step(nodes), comesOut) };
+}
+
+/** The best plan, proved. For a server; a screen shows what `planning` gives as it comes. */
+export function planTree(input: PlanInput, mostNodes = 20_000): { prepared: Prepared; plan: TreePlan } {
+  const { prepared, step } = planning(input);
+  return { prepared, plan: step(mostNodes) };
+}
+
+function planFrom(prepared: Prepared, progress: Progress, comesOut: boolean): TreePlan {
+  const { problem, chosenFrom, input, cuts } = prepared;
+  const chosen = progress.plan && !comesOut ? progress.plan : problem.candidates.map(() => -1);
+  const steps = stepsOf(prepared, chosen);
+  const clash = progress.plan === null && progress.done ? clashOf(prepared) : null;
+  const crown = crownBySeason(problem, chosen);
+  const seasons = problem.limits.map((limit, y): SeasonOfPlan => {
+    const own = steps.filter((step) => step.season === y + 1);
+    const sum = (of: (step: PlannedStep) => number) => own.reduce((total, step) => total + of(step), 0);
+    const pricedOf = (step: PlannedStep) => chosenFrom.find((one) => one.id === step.candidateId) as Priced;
+    return {
+      season: y + 1,
+      limit,
+      warnsFrom: prepared.limits.warnsFrom,
+      crown: crown[y] as number,
+      exempt: sum((step) => step.exempt),
+      fruit: sum((step) => step.fruit),
+      minutes: sum((step) => pricedOf(step).minutes.minutes),
+      massKg: sum((step) => pricedOf(step).handling?.massKg ?? 0),
+    };
+  });
+  const solved = new Set(steps.flatMap((step) => step.solves.map((one) => one.findingId)));
+  return {
+    steps,
+    seasons,
+    left: comesOut ? [] : leftOf(prepared, solved),
+    swallowed: swallowedBy(prepared, steps),
+    handOver: prepared.handOver,
+    verdict: prepared.verdict,
+    decisions: cuts.decisions.filter(({ lesionId }) => input.findings.some(({ id }) => id === lesionId)),
+    clash,
+    idlePins: prepared.idlePins,
+    proof: {
+      worth: progress.worth,
+      bound: progress.bound,
+      gap: progress.gap,
+      done: progress.done,
+      nodes: progress.nodes,
+    },
+  };
+}
+
+function stepsOf({ problem, chosenFrom, asked }: Prepared, chosen: readonly number[]): PlannedStep[] {
+  const taken = slotsTaken(problem, chosen);
+  const steps = chosen.flatMap((slot, k) => {
+    if (slot < 0) return [];
+    const { season, pass } = problem.slots[slot] as { season: number; pass: Pass };
+    // Wood of inner places that goes with this cut: theirs, where nothing took them before
+    let [crown, exempt, fruit] = [0, 0, 0];
+    problem.candidates.forEach(({ own }, j) => {
+      if (taken[j] !== slot || takerOf(problem.candidates, chosen, j) !== k) return;
+      crown += own.crown;
+      exempt += own.exemptCrown;
+      fruit += own.fruit + own.exemptFruit;
+    });
+    return [{ k, step: { candidateId: chosenFrom[k]?.id ?? '', season, pass, crown, exempt, fruit } }];
+  });
+  const first = firstSolvers(problem, chosen);
+  return steps
+    .map(({ k, step }): PlannedStep => {
+      const one = chosenFrom[k] as Priced;
+      const solves = asked.flatMap(({ findingId }, p) => {
+        if (findingId === null || first[p] !== k) return [];
+        const left = one.left.find((entry) => entry.findingId === findingId);
+        return [{ findingId, chance: left?.chance ?? 0, range: left?.range ?? ([0, 0] as [number, number]) }];
+      });
+      return { ...step, solves };
+    })
+    .sort((a, b) => a.season - b.season || passes.indexOf(a.pass) - passes.indexOf(b.pass));
+}
+
+/** The chosen cut with which the wood of this place goes: the nearest one that is chosen, itself first. */
+function takerOf(candidates: readonly PlanCandidate[], chosen: readonly number[], k: number): number {
+  let at: number | null = k;
+  while (at !== null) {
+    if ((chosen[at] as number) >= 0 && candidates[at]?.isCut) return at;
+    at = candidates[at]?.parent ?? null;
+  }
+  return -1;
+}
+
+/** For each problem the candidate it is credited to. */
+function firstSolvers(
+  { problems, candidates, slots }: Prepared['problem'],
+  chosen: readonly number[],
+): number[] {
+  return problems.map((_, p) => {
+    let found = -1;
+    let best = { season: Number.POSITIVE_INFINITY, remains: 2 };
+    candidates.forEach(({ solves }, k) => {
+      const slot = chosen[k] as number;
+      const own = solves.find((one) => one.problem === p);
+      if (slot < 0 || !own) return;
+      const { season } = slots[slot] as { season: number };
+      if (season > best.season || (season === best.season && own.remains >= best.remains)) return;
+      best = { season, remains: own.remains };
+      found = k;
+    });
+    return found;
+  });
+}
+
+function leftOf(prepared: Prepared, solved: Set<string>): TreePlan['left'] {
+  const { input, asked, problem, handOver, cuts, verdict } = prepared;
+  const uncut = new Map(cuts.uncut.map(({ findingId, why }) => [findingId, why]));
+  return input.findings.flatMap(({ id }): TreePlan['left'] => {
+    if (solved.has(id) || id.startsWith('train ')) return [];
+    if (handOver.includes(id)) return [{ findingId: id, why: 'hand over' }];
+    if (cuts.decisions.some((one) => one.lesionId === id) || verdict?.findingIds.includes(id))
+      return [{ findingId: id, why: 'decision' }];
+    const p = asked.findIndex((one) => one.findingId === id);
+    if (p < 0) return [{ findingId: id, why: uncut.get(id) ?? 'no candidate' }];
+    const own = problem.candidates.filter(({ solves }) => solves.some((one) => one.problem === p));
+    if (own.every((candidate) => candidate.slots.length === 0)) return [{ findingId: id, why: 'pinned' }];
+    return [{ findingId: id, why: own.some((one) => pays(one, p, prepared)) ? 'no room' : 'not worth it' }];
+  });
+}
+
+/** Would the candidate pay for itself in the first season, taken alone? */
+function pays({ own, minutes, solves }: PlanCandidate, p: number, { problem }: Prepared): boolean {
+  const { costs, problems } = problem;
+  const gain = solves.reduce(
+    (sum, { problem: one, remains }) => (one === p ? sum + (problems[one]?.value ?? 0) * (1 - remains) : sum),
+    0,
+  );
+  const cost =
+    own.crown * costs.crown +
+    own.fruit * costs.fruit +
+    own.exemptCrown * costs.exemptCrown +
+    minutes * costs.minute +
+    own.keepWorth;
+  return gain > cost;
+}
+
+/** Findings whose own smallest cut is not made, because a step nearer the trunk takes their wood. */
+function swallowedBy({ input, chosenFrom }: Prepared, steps: PlannedStep[]): TreePlan['swallowed'] {
+  const index = indexLimbs(input.tree.limbs);
+  return steps.flatMap((step) =>
+    step.solves.flatMap(({ findingId }) => {
+      const taker = chosenFrom.find((one) => one.id === step.candidateId);
+      if (!taker?.kerf) return [];
+      const kerf: Kerf = taker.kerf;
+      const smaller = chosenFrom.some(
+        (one) =>
+          one.kerf &&
+          one !== taker &&
+          one.candidate.answers.some((answer) => answer.findingId === findingId) &&
+          isDistalOf(index, one.kerf.limbId, one.kerf.atCm, kerf.limbId, kerf.atCm),
+      );
+      return smaller && step.solves.length > 1 ? [{ findingId, candidateId: step.candidateId }] : [];
+    }),
+  );
+}
+
+/** A step as it crosses a wire. */
+export const PlannedStepOut = z.strictObject({
+  candidateId: z.string(),
+  season: z.number().int(),
+  pass: z.enum(passes),
+  crown: z.number().describe('thousandths of the living crown that count toward the limit'),
+  exempt: z.number().describe('thousandths that a must takes at least'),
+  fruit: z.number(),
+  solves: z.array(
+    z.strictObject({ findingId: z.string(), chance: z.number(), range: z.tuple([z.number(), z.number()]) }),
+  ),
+});
+
+export const CandidateOut = z
+  .strictObject({
+    id: z.string(),
+    what: z.enum(['cut', 'tie down', 'thin the fruit', 'pick mummies', 'excise', 'leave the strike']),
+    limbId: z.string(),
+    cut: Cut.nullable(),
+    passes: z.array(z.enum(passes)),
+    answers: z.array(z.string()).describe('ids of findings it was thought of for'),
+    crown: z.number().describe('thousandths of the living crown beyond it'),
+    fruit: z.number(),
+    minutes: z.number(),
+    massKg: z.number(),
+    massRangeKg: z.tuple([z.number(), z.number()]),
+    kerfMm: z.number().nullable(),
+    kerfHeightCm: z.number().nullable(),
+    pieces: z.number().int(),
+    tool: z.string().nullable(),
+    station: z.enum(['ground', 'ladder']).nullable(),
+    handOver: z.boolean(),
+    infected: z.boolean(),
+    left: z.array(
+      z.strictObject({
+        findingId: z.string(),
+        distanceCm: z.number().nullable(),
+        chance: z.number(),
+        range: z.tuple([z.number(), z.number()]),
+      }),
+    ),
+  })
+  .meta({ id: 'PlanCandidate' });
+export type CandidateOut = z.infer<typeof CandidateOut>;
+
+export function candidateOut(one: Priced): CandidateOut {
+  const { what, passes: may, answers } = one.candidate;
+  const { handling } = one;
+  return {
+    id: one.id,
+    what: what.is === 'cut' ? 'cut' : what.kind,
+    limbId: what.is === 'cut' ? what.cut.limbId : what.limbId,
+    cut: what.is === 'cut' ? what.cut : null,
+    passes: [...may],
+    answers: answers.map((answer) => answer.findingId),
+    crown: one.crown,
+    fruit: one.fruit,
+    minutes: one.minutes.minutes,
+    massKg: handling?.massKg ?? 0,
+    massRangeKg: handling?.massRangeKg ?? [0, 0],
+    kerfMm: handling?.kerfMm ?? null,
+    kerfHeightCm: handling?.kerfHeightCm ?? null,
+    pieces: handling?.pieces.length ?? 0,
+    tool: handling?.wielded?.tool.id ?? null,
+    station: handling?.wielded?.station ?? null,
+    handOver: handling?.handOver ?? false,
+    infected: one.infected,
+    left: one.left,
+  };
+}

@@ -1,0 +1,480 @@
+// From a tree with its findings to a problem that can be solved: values, musts, forest of cuts, pins and limits.
+import { type CrownMap, crownMap, type SeasonLimits, seasonLimits } from '../crown/index';
+import { type TreeCuts, treeCuts } from '../cuts/index';
+import { kindOf, type Season } from '../disorders/index';
+import { LIGHT_ENOUGH_FROM, lightGains } from '../faults/index';
+import { indexLimbs, isDistalOf, type LimbIndex, limbShape, wayToStool } from '../tree/index';
+import { type Candidate, candidatesOf, isDiseased } from './candidates';
+import type { Pin, PlanFinding, PlanInput } from './input';
+import { type KeepWorth, keepWorths } from './keepWorth';
+import { type Kerf, type Priced, priced } from './price';
+import { ancestors, type PlanCandidate, type PlanProblem, SEASON_DISCOUNT } from './problem';
+import { type Training, trainingOf } from './training';
+import { type Verdict, verdictOf } from './verdict';
+
+/** A problem of the plan: a finding, or what the whole tree lacks. */
+export interface Asked {
+  id: string;
+  findingId: string | null;
+  what: 'finding' | 'light' | 'height' | 'training';
+  value: number;
+  must: boolean;
+}
+
+export interface Prepared {
+  input: PlanInput;
+  cuts: TreeCuts;
+  verdict: Verdict | null;
+  /** All candidates, those that are work for an arborist too. */
+  all: Priced[];
+  /** What the search chooses from; the index is that of the problem’s candidates. */
+  chosenFrom: Priced[];
+  asked: Asked[];
+  problem: PlanProblem;
+  crown: CrownMap;
+  limits: SeasonLimits;
+  keep: KeepWorth[];
+  /** Share of sky light in the inner third as the tree stands; null where the map shows no crown. */
+  lightShare: number | null;
+  /** Pins that name what is not there any more. */
+  idlePins: Pin[];
+  /** Findings that only an arborist’s cut would answer. */
+  handOver: string[];
+}
+
+/** Values of problems. Common practice, no source: weights of the planner. */
+const VALUE = { diseased: 25, dead: 12, damaged: 15, misplaced: 7 } as const;
+const FAULT_VALUE: Readonly<Partial<Record<string, number>>> = {
+  'narrow union': 14,
+  'double leader': 14,
+  rubbing: 10,
+  'over another': 8,
+  inward: 7,
+  crossing: 7,
+  'out of plane': 7,
+  cluster: 6,
+  'too low': 6,
+  downward: 6,
+  'flat union': 6,
+  'upright sprout': 4,
+  sucker: 4,
+  'out of reach': 8,
+  'past bearing': 4,
+};
+const FRUIT_VALUE = 25;
+const HEIGHT_VALUE = 10;
+const MORE_REASONS = 1.25;
+const MOST_REASONS = 1.6;
+const NEAR_TRUNK_CM = 30;
+/** Disorders that are active by what they are. */
+const ACTIVE: readonly string[] = ['FB_CANK_A', 'FB_SHOOT', 'FB_BLOS'];
+const LIGHT_A_POINT = 1;
+const LIGHT_SEED = 17;
+
+export function preparePlan(given: PlanInput): Prepared {
+  const training = trainingOf(given);
+  const input: PlanInput = { ...given, findings: [...given.findings, ...training.findings] };
+  const { tree } = input;
+  const index = indexLimbs(tree.limbs);
+  const cuts = treeCuts(tree, input.findings, input.schools, input.season, input.year);
+  const candidates = [...candidatesOf(input, cuts), ...training.candidates];
+  const crown = crownOf(input, candidates);
+  const all = candidates.map((candidate) => priced(candidate, input, index, crown));
+  const doable = inForest(
+    all.filter((one) => !one.handling?.handOver),
+    index,
+  );
+  const handOver = input.findings
+    .filter(({ id }) => all.some((one) => answers(one, id)) && !doable.some(({ one }) => answers(one, id)))
+    .map((finding) => finding.id);
+  const limits = seasonLimits(
+    {
+      species: tree.species,
+      ageYears: tree.plantedYear === null ? null : Math.max(0, input.year - tree.plantedYear),
+      vigour: tree.vigour,
+      renovated: tree.renovated,
+      wild: tree.form === 'wild',
+      stressed: tree.stressed,
+    },
+    input.seasons,
+    input.settings.limit,
+    input.settings.spread,
+  );
+  const keep = keepWorths(input);
+  const built = build(input, { doable, cuts, crown, limits, keep, index, training });
+  return {
+    input,
+    cuts,
+    verdict: verdictOf(input, cuts, built.mustCrown),
+    all,
+    chosenFrom: doable.map(({ one }) => one),
+    asked: built.asked,
+    problem: built.problem,
+    crown,
+    limits,
+    keep,
+    lightShare: built.lightShare,
+    idlePins: built.idlePins,
+    handOver,
+  };
+}
+
+function answers({ candidate }: Priced, findingId: string): boolean {
+  return candidate.answers.some((one) => one.findingId === findingId);
+}
+
+function crownOf({ findings, tree }: PlanInput, candidates: Candidate[]): CrownMap {
+  const dead = findings
+    .filter(
+      ({ disorder, healed, limbId }) =>
+        (kindOf(disorder) === 'dead' && !healed && !isStem(limbId)) || disorder === 'BRK',
+    )
+    .map(({ limbId, fromCm }) => ({ limbId, fromCm }));
+  const breaks = new Map<string, number[]>();
+  for (const { what } of candidates) {
+    if (what.is !== 'cut') continue;
+    const at = what.cut.upToCm ?? what.cut.atCm;
+    breaks.set(what.cut.limbId, [...(breaks.get(what.cut.limbId) ?? []), at]);
+  }
+  return crownMap(tree.limbs, dead, breaks, tree);
+
+  function isStem(limbId: string): boolean {
+    return tree.limbs.find((limb) => limb.id === limbId)?.kind === 'trunk';
+  }
+}
+
+interface InForest {
+  one: Priced;
+  parent: number | null;
+}
+
+/** Cuts in an order in which what takes more stands before what it takes; then all that is no cut. */
+function inForest(all: Priced[], index: LimbIndex): InForest[] {
+  const cuts = all.filter((one) => one.kerf !== null);
+  const takes = (a: Kerf, b: Kerf) => isDistalOf(index, b.limbId, b.atCm, a.limbId, a.atCm);
+  const containers = new Map(
+    cuts.map((one) => [
+      one,
+      cuts.filter(
+        (other) =>
+          other !== one &&
+          takes(other.kerf as Kerf, one.kerf as Kerf) &&
+          !takes(one.kerf as Kerf, other.kerf as Kerf),
+      ),
+    ]),
+  );
+  const depth = (one: Priced) => containers.get(one)?.length ?? 0;
+  const ordered = [
+    ...cuts.toSorted((a, b) => depth(a) - depth(b)),
+    ...all.filter((one) => one.kerf === null),
+  ];
+  return ordered.map((one) => {
+    const nearest = (containers.get(one) ?? []).toSorted((a, b) => depth(b) - depth(a))[0];
+    return { one, parent: nearest ? ordered.indexOf(nearest) : null };
+  });
+}
+
+interface Parts {
+  doable: InForest[];
+  cuts: TreeCuts;
+  crown: CrownMap;
+  limits: SeasonLimits;
+  keep: KeepWorth[];
+  index: LimbIndex;
+  training: Training;
+}
+
+interface Built {
+  problem: PlanProblem;
+  asked: Asked[];
+  idlePins: Pin[];
+  lightShare: number | null;
+  mustCrown: number;
+}
+
+function build(input: PlanInput, parts: Parts): Built {
+  const { doable, cuts, limits, index } = parts;
+  const slots = slotsFor(input.season, input.seasons);
+  const asked: Asked[] = [];
+  const problems: PlanProblem['problems'] = [];
+  const candidates: PlanCandidate[] = doable.map(({ one, parent }) => ({
+    id: one.id,
+    parent,
+    isCut: one.kerf !== null,
+    own: { crown: 0, fruit: 0, exemptCrown: 0, exemptFruit: 0, keepWorth: 0 },
+    minutes: one.minutes.minutes,
+    slots: slots.flatMap((slot, t) => (one.candidate.passes.includes(slot.pass) ? [t] : [])),
+    solves: [],
+  }));
+  const problem: PlanProblem = {
+    slots,
+    limits: limits.limits,
+    candidates,
+    problems,
+    excludes: [],
+    required: [],
+    costs: input.settings.costs,
+    discount: SEASON_DISCOUNT,
+  };
+  const ask = (one: Asked): number => {
+    asked.push(one);
+    problems.push({ id: one.id, value: one.value, mustBy: null });
+    return problems.length - 1;
+  };
+  const musts: { p: number; leaves: number[] }[] = [];
+  for (const finding of input.findings) {
+    const solvers = solversOf(finding, doable, cuts);
+    if (solvers.length === 0) continue;
+    const isTraining = parts.training.ids.has(finding.id);
+    const must = parts.training.musts.has(finding.id) || isMust(finding, input, cuts, index);
+    const p = ask({
+      id: finding.id,
+      findingId: isTraining ? null : finding.id,
+      what: isTraining ? 'training' : 'finding',
+      value: worthOfFinding(finding, input.findings),
+      must,
+    });
+    for (const { k, remains } of solvers) candidates[k]?.solves.push({ problem: p, remains });
+    if (must)
+      musts.push({
+        p,
+        leaves: leavesAmong(
+          solvers.map(({ k }) => k),
+          problem,
+        ),
+      });
+  }
+  giveOwn(problem, parts, musts);
+  for (const { p, leaves } of musts) {
+    const first = Math.min(...leaves.flatMap((k) => candidates[k]?.slots ?? []));
+    if (Number.isFinite(first)) (problems[p] as { mustBy: number | null }).mustBy = first;
+  }
+  askHeight(input, parts, problem, ask);
+  const lightShare = askLight(input, parts, problem, ask);
+  excludeAlternatives(problem, doable);
+  const idlePins = applyPins(problem, doable, input, index, input.pins);
+  const mustCrown = candidates.reduce((sum, { own }) => sum + own.exemptCrown, 0);
+  return { problem, asked, idlePins, lightShare, mustCrown };
+}
+
+/** The passes that lie ahead, a growing season first where the dormant one is over. */
+export function slotsFor(now: Season, seasons: number): PlanProblem['slots'] {
+  const all = Array.from({ length: seasons }, (_, y) => [
+    { season: y + 1, pass: 'dormant' as const },
+    { season: y + 1, pass: 'summer' as const },
+  ]).flat();
+  return now === 'bloom' || now === 'summer' ? all.slice(1) : all;
+}
+
+/** Cuts that take its wood and keep the clearance, whichever finding they were thought of for; and what else answers it. */
+function solversOf(
+  finding: PlanFinding,
+  doable: InForest[],
+  cuts: TreeCuts,
+): { k: number; remains: number }[] {
+  if (!doable.some(({ one }) => answers(one, finding.id))) return [];
+  const own = new Map<number, number>();
+  const askedCm = cuts.clearances[finding.id]?.clearanceCm ?? 0;
+  doable.forEach(({ one }, k) => {
+    const left = one.left.find((entry) => entry.findingId === finding.id);
+    if (answers(one, finding.id)) own.set(k, left?.chance ?? 0);
+    else if (one.kerf && left && isDiseased(finding) && (left.distanceCm ?? 0) >= askedCm - 1e-6)
+      own.set(k, left.chance);
+    else if (one.kerf && left && cuts.clearances[finding.id] && !isDiseased(finding)) own.set(k, 0);
+  });
+  // Whatever takes the wood of a cut that solves it solves it too
+  doable.forEach(({ parent }, k) => {
+    const remains = own.get(k);
+    for (let at = remains === undefined ? null : parent; at !== null; at = doable[at]?.parent ?? null) {
+      const left = doable[at]?.one.left.find((entry) => entry.findingId === finding.id);
+      own.set(at, Math.min(own.get(at) ?? 1, left?.chance ?? 0, remains ?? 1));
+    }
+  });
+  return [...own].map(([k, remains]) => ({ k, remains }));
+}
+
+function leavesAmong(solvers: number[], problem: PlanProblem): number[] {
+  const inner = new Set(solvers.flatMap((k) => ancestors(problem, k)));
+  return solvers.filter((k) => !inner.has(k));
+}
+
+function worthOfFinding(finding: PlanFinding, all: readonly PlanFinding[]): number {
+  const base =
+    finding.place === 'fruit'
+      ? FRUIT_VALUE
+      : finding.fault
+        ? (FAULT_VALUE[finding.fault.kind] ?? VALUE.misplaced)
+        : VALUE[kindOf(finding.disorder)];
+  const reasons = all.filter((other) => other.limbId === finding.limbId).length;
+  return base * Math.min(MOST_REASONS, MORE_REASONS ** (reasons - 1));
+}
+
+/** Active disease, disease that threatens the trunk, and mummies, which are picked always. */
+function isMust(finding: PlanFinding, input: PlanInput, cuts: TreeCuts, index: LimbIndex): boolean {
+  if (input.lifted.includes(finding.id)) return false;
+  if (finding.place === 'fruit') return true;
+  if (!isDiseased(finding)) return false;
+  if (finding.active || ACTIVE.includes(finding.disorder))
+    return !(input.tree.resistant && finding.disorder === 'FB_SHOOT');
+  const reason = cuts.cuts.flatMap((cut) => cut.because).find((one) => one.lesionId === finding.id);
+  if (!reason) return false;
+  if (reason.target.on !== 'limb' || reason.target.limbId === null) return true;
+  let toTrunk = 0;
+  for (const { limbId, atCm } of wayToStool(index, reason.target.limbId, reason.target.atCm ?? 0)) {
+    if (index.byId.get(limbId)?.kind === 'trunk') break;
+    toTrunk += atCm;
+  }
+  return toTrunk <= NEAR_TRUNK_CM;
+}
+
+/** Hands every piece of crown to the nearest cut that takes it, free of the limit where a must takes it at least. */
+function giveOwn(
+  problem: PlanProblem,
+  { doable, crown, keep, index }: Parts,
+  musts: { leaves: number[] }[],
+): void {
+  const { candidates } = problem;
+  const leaves = new Set(musts.flatMap((must) => must.leaves));
+  const nearest = (limbId: string, s: number): number => {
+    let found = -1;
+    doable.forEach(({ one }, k) => {
+      if (!one.kerf || !isDistalOf(index, limbId, s, one.kerf.limbId, one.kerf.atCm)) return;
+      if (found < 0 || ancestors(problem, k).includes(found)) found = k;
+    });
+    return found;
+  };
+  const isExempt = (k: number) => leaves.has(k) || ancestors(problem, k).some((above) => leaves.has(above));
+  for (const piece of crown.pieces) {
+    const k = nearest(piece.limbId, (piece.fromCm + piece.toCm) / 2);
+    const own = candidates[k]?.own;
+    if (!own) continue;
+    if (isExempt(k)) {
+      own.exemptCrown += piece.crown;
+      own.exemptFruit += piece.fruit;
+    } else {
+      own.crown += piece.crown;
+      own.fruit += piece.fruit;
+    }
+  }
+  for (const { limbId, worth } of keep) {
+    const limb = index.byId.get(limbId);
+    const own = limb && candidates[nearest(limbId, limb.lengthCm / 2)]?.own;
+    if (own) own.keepWorth += worth;
+  }
+}
+
+type Ask = (one: Asked) => number;
+
+/** Ten for each limb of the stem that joins it above the height that the tree should have. */
+function askHeight({ tree }: PlanInput, { doable, index }: Parts, problem: PlanProblem, ask: Ask): void {
+  if (tree.targetHeightCm === null || tree.heightCm <= tree.targetHeightCm) return;
+  const shape = limbShape(tree.limbs);
+  for (const limb of tree.limbs) {
+    const parent = limb.parentId === null ? undefined : index.byId.get(limb.parentId);
+    const base = shape.get(limb.id)?.base.z ?? 0;
+    if (parent?.kind !== 'trunk' || base <= tree.targetHeightCm) continue;
+    const solvers = doable.flatMap(({ one }, k) =>
+      one.kerf && isDistalOf(index, limb.id, 0.01, one.kerf.limbId, one.kerf.atCm) ? [k] : [],
+    );
+    if (solvers.length === 0) continue;
+    const p = ask({
+      id: `height ${limb.id}`,
+      findingId: null,
+      what: 'height',
+      value: HEIGHT_VALUE,
+      must: false,
+    });
+    for (const k of solvers) problem.candidates[k]?.solves.push({ problem: p, remains: 0 });
+  }
+}
+
+/** A point of value for each point of light gained, as far as the crown lacks light; a cut counts beyond what its inner cuts gain. */
+function askLight(input: PlanInput, { doable }: Parts, problem: PlanProblem, ask: Ask): number | null {
+  const { limbs } = input.tree;
+  if (limbs.every((limb) => limb.kind === 'trunk')) return null;
+  const kerfs = doable.flatMap(({ one }, k) => (one.kerf && one.crown > 0 ? [{ k, kerf: one.kerf }] : []));
+  const { share, points } = lightGains(
+    limbs,
+    LIGHT_SEED,
+    kerfs.map(({ kerf }) => kerf),
+  );
+  const lacks = Math.max(0, (LIGHT_ENOUGH_FROM - share) * 100);
+  const sum = points.reduce((total, gain) => total + gain, 0);
+  if (lacks <= 0 || sum <= 0) return share;
+  const scale = Math.min(1, lacks / sum) * LIGHT_A_POINT;
+  const gain = new Map(kerfs.map(({ k }, i) => [k, (points[i] as number) * scale]));
+  for (const [k, own] of gain) {
+    const within = problem.candidates.reduce(
+      (total, { parent }, child) => (parent === k ? total + (gain.get(child) ?? 0) : total),
+      0,
+    );
+    const value = own - within;
+    if (value < 0.05) continue;
+    const p = ask({
+      id: `light ${problem.candidates[k]?.id}`,
+      findingId: null,
+      what: 'light',
+      value,
+      must: false,
+    });
+    for (const solver of [k, ...ancestors(problem, k)])
+      problem.candidates[solver]?.solves.push({ problem: p, remains: 0 });
+  }
+  return share;
+}
+
+/** What is no cut excludes the cuts thought of for the same finding; a reduction excludes cuts of the branch it keeps. */
+function excludeAlternatives(problem: PlanProblem, doable: InForest[]): void {
+  doable.forEach(({ one }, k) => {
+    const { what, answers: own } = one.candidate;
+    doable.forEach(({ one: other }, j) => {
+      if (j === k) return;
+      if (what.is === 'other') {
+        const same = own.some(({ findingId }) => answers(other, findingId));
+        if (same && (other.kerf !== null || j > k)) problem.excludes.push([k, j]);
+        return;
+      }
+      const place = what.cut.because[0]?.place;
+      if (place?.kind === 'reduction' && other.kerf?.limbId === place.toLimbId) problem.excludes.push([k, j]);
+    });
+  });
+}
+
+/** @returns pins that name a candidate which is not there */
+export function applyPins(
+  problem: PlanProblem,
+  doable: readonly { one: Priced }[],
+  { tree }: PlanInput,
+  index: LimbIndex,
+  pins: readonly Pin[],
+): Pin[] {
+  const idle: Pin[] = [];
+  const seasonOf = (slot: number) => problem.slots[slot]?.season ?? 0;
+  for (const pin of pins) {
+    if (pin.kind === 'stays' || pin.kind === 'follower') {
+      if (pin.kind === 'follower' && isThick(pin)) continue;
+      const limb = index.byId.get(pin.limbId);
+      doable.forEach(({ one }, k) => {
+        const takes =
+          limb && one.kerf && isDistalOf(index, limb.id, limb.lengthCm / 2, one.kerf.limbId, one.kerf.atCm);
+        if (takes) (problem.candidates[k] as PlanCandidate).slots = [];
+      });
+      continue;
+    }
+    const k = problem.candidates.findIndex((candidate) => candidate.id === pin.candidateId);
+    const candidate = problem.candidates[k];
+    if (!candidate) {
+      idle.push(pin);
+      continue;
+    }
+    candidate.slots = candidate.slots.filter((slot) =>
+      pin.kind === 'goes' ? seasonOf(slot) === pin.season : seasonOf(slot) >= pin.season,
+    );
+    if (pin.kind === 'goes' && !problem.required.includes(k)) problem.required.push(k);
+  }
+  return idle;
+
+  function isThick(pin: Extract<Pin, { kind: 'follower' }>): boolean {
+    return (tree.limbs.find((limb) => limb.id === pin.followerId)?.baseMm ?? 0) >= pin.untilMm;
+  }
+}

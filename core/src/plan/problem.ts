@@ -1,0 +1,214 @@
+// What is a plan chosen from, and what is any plan worth?
+import { z } from 'zod';
+
+/** Share of a value or a cost that is left when it comes a season later. A setting; common practice, no source. */
+export const SEASON_DISCOUNT = 0.85;
+
+/** Two passes a season: dormant for structure, summer for length, sprouts and vigour. */
+export const passes = ['dormant', 'summer'] as const;
+export type Pass = (typeof passes)[number];
+
+const count = z.number().int().min(0);
+
+/** What wood of its own a candidate takes: that of its own place, without what other candidates farther out take. */
+const Own = z.strictObject({
+  crown: count.describe('thousandths of the living crown that count toward the limit'),
+  fruit: count.describe('the fruiting part of them'),
+  exemptCrown: count.describe('thousandths that a must takes at least: free of the limit'),
+  exemptFruit: count,
+  keepWorth: z.number().min(0).describe('worth of limbs that lose more than half with this wood'),
+});
+
+const Candidate = z.strictObject({
+  id: z.string().min(1).max(160),
+  /** Index of the cut next nearer the trunk that takes this one’s wood too; null for none, and for what is not a cut. */
+  parent: z.number().int().min(0).nullable(),
+  isCut: z.boolean(),
+  own: Own,
+  minutes: z.number().min(0),
+  slots: z.array(count).describe('indices of the slots it may be done in'),
+  solves: z.array(z.strictObject({ problem: count, remains: z.number().min(0).max(1) })),
+});
+
+/**
+ * A plan to be chosen, without a word about trees: candidates that hang in a forest by the wood they take, the problems each solves,
+ * seasons with their limits. A parent stands before its children. A cut solves what the cuts farther out on its wood solve.
+ */
+export const PlanProblem = z
+  .strictObject({
+    slots: z
+      .array(z.strictObject({ season: z.number().int().min(1).max(5), pass: z.enum(passes) }))
+      .min(1)
+      .max(10),
+    limits: z.array(count).min(1).max(5).describe('thousandths of the living crown, one a season'),
+    candidates: z.array(Candidate).max(1000),
+    problems: z
+      .array(
+        z.strictObject({
+          id: z.string().min(1).max(160),
+          value: z.number().min(0),
+          /** Index of the last slot in which it may be solved; null where it may wait for ever. */
+          mustBy: count.nullable(),
+        }),
+      )
+      .max(1000),
+    excludes: z.array(z.tuple([count, count])).describe('pairs of which one at most is chosen'),
+    required: z.array(count).describe('candidates that are chosen, in one of their slots'),
+    costs: z.strictObject({
+      crown: z.number().min(0),
+      fruit: z.number().min(0),
+      exemptCrown: z.number().min(0),
+      exemptFruit: z.number().min(0),
+      minute: z.number().min(0),
+    }),
+    discount: z.number().gt(0).max(1),
+  })
+  .meta({ id: 'PlanProblem' });
+export type PlanProblem = z.infer<typeof PlanProblem>;
+export type PlanCandidate = PlanProblem['candidates'][number];
+
+/** Slot of each candidate, −1 where it is not chosen. */
+export type Assignment = readonly number[];
+
+/** Price of crown and fruit, thousandth by thousandth; the exempt price is enough to choose between places, never to leave disease standing. */
+export const startingCosts: PlanProblem['costs'] = {
+  crown: 0.03,
+  fruit: 0.015,
+  exemptCrown: 0.006,
+  exemptFruit: 0.003,
+  minute: 0.15,
+};
+
+/** What a plan breaks, if anything; null when it may be carried out. */
+export type Breach =
+  | { kind: 'slot'; candidate: number }
+  | { kind: 'wood gone'; candidate: number; by: number }
+  | { kind: 'limit'; season: number; crown: number }
+  | { kind: 'must'; problem: number }
+  | { kind: 'excluded'; pair: readonly [number, number] }
+  | { kind: 'required'; candidate: number };
+
+/** Does the plan keep all that it must? The first breach, else null. */
+export function breachOf(problem: PlanProblem, chosen: Assignment): Breach | null {
+  const { candidates } = problem;
+  for (const [k, slot] of chosen.entries()) {
+    if (slot < 0) continue;
+    if (!(candidates[k] as PlanCandidate).slots.includes(slot)) return { kind: 'slot', candidate: k };
+    for (const j of ancestors(problem, k)) {
+      const above = chosen[j] as number;
+      if (above >= 0 && above <= slot) return { kind: 'wood gone', candidate: k, by: j };
+    }
+  }
+  const required = problem.required.find((k) => (chosen[k] as number) < 0);
+  if (required !== undefined) return { kind: 'required', candidate: required };
+  const pair = problem.excludes.find(([a, b]) => (chosen[a] as number) >= 0 && (chosen[b] as number) >= 0);
+  if (pair) return { kind: 'excluded', pair };
+  const crown = crownBySeason(problem, chosen);
+  const over = crown.findIndex((units, i) => units > (problem.limits[i] as number));
+  if (over >= 0) return { kind: 'limit', season: over + 1, crown: crown[over] as number };
+  for (const [p, { mustBy }] of problem.problems.entries()) {
+    if (mustBy === null) continue;
+    const solved = candidates.some(
+      (candidate, k) =>
+        (chosen[k] as number) >= 0 &&
+        (chosen[k] as number) <= mustBy &&
+        candidate.solves.some((one) => one.problem === p),
+    );
+    if (!solved) return { kind: 'must', problem: p };
+  }
+  return null;
+}
+
+/** Candidates that take the wood of this one too, nearest first. */
+export function ancestors({ candidates }: PlanProblem, k: number): number[] {
+  const all: number[] = [];
+  let at = candidates[k]?.parent ?? null;
+  while (at !== null) {
+    all.push(at);
+    at = candidates[at]?.parent ?? null;
+  }
+  return all;
+}
+
+/** The slot in which the wood of each candidate’s own place goes, −1 where it stays. */
+export function slotsTaken(problem: PlanProblem, chosen: Assignment): number[] {
+  const taken: number[] = [];
+  problem.candidates.forEach(({ parent, isCut }, k) => {
+    const above = parent === null ? -1 : (taken[parent] as number);
+    const own = isCut ? (chosen[k] as number) : -1;
+    taken.push(own >= 0 && (above < 0 || own < above) ? own : above);
+  });
+  return taken;
+}
+
+/** Crown that counts toward the limit of each season, thousandths. */
+export function crownBySeason(problem: PlanProblem, chosen: Assignment): number[] {
+  const sums = problem.limits.map(() => 0);
+  slotsTaken(problem, chosen).forEach((slot, k) => {
+    if (slot < 0) return;
+    const season = (problem.slots[slot] as { season: number }).season - 1;
+    sums[season] = (sums[season] as number) + (problem.candidates[k] as PlanCandidate).own.crown;
+  });
+  return sums;
+}
+
+/**
+ * What a plan is worth: the value of each problem at the best candidate of its earliest solved season, less crown, fruit and minutes, all
+ * discounted by season, less the keep-worth of limbs lost. Crown is counted once. Whether it may be carried out is `breachOf`’s question.
+ */
+export function worthOf(problem: PlanProblem, chosen: Assignment): number {
+  const weight = (slot: number) =>
+    problem.discount ** ((problem.slots[slot] as { season: number }).season - 1);
+  const { costs } = problem;
+  let worth = 0;
+  slotsTaken(problem, chosen).forEach((slot, k) => {
+    if (slot < 0) return;
+    const { own } = problem.candidates[k] as PlanCandidate;
+    const price =
+      own.crown * costs.crown +
+      own.fruit * costs.fruit +
+      own.exemptCrown * costs.exemptCrown +
+      own.exemptFruit * costs.exemptFruit;
+    worth -= price * weight(slot) + own.keepWorth;
+  });
+  const solved = problem.problems.map(() => ({ season: Number.POSITIVE_INFINITY, remains: 1 }));
+  problem.candidates.forEach((candidate, k) => {
+    const slot = chosen[k] as number;
+    if (slot < 0) return;
+    worth -= candidate.minutes * costs.minute * weight(slot);
+    const { season } = problem.slots[slot] as { season: number };
+    for (const { problem: p, remains } of candidate.solves) {
+      const best = solved[p] as { season: number; remains: number };
+      if (season < best.season || (season === best.season && remains < best.remains)) {
+        solved[p] = { season, remains };
+      }
+    }
+  });
+  solved.forEach(({ season, remains }, p) => {
+    if (!Number.isFinite(season)) return;
+    worth += (problem.problems[p]?.value ?? 0) * problem.discount ** (season - 1) * (1 - remains);
+  });
+  return worth;
+}
+
+/** A problem that is none: a child before its parent, a problem or slot that is not there, a cut that solves less than one on its own wood. */
+export function problemFaults(problem: PlanProblem): string[] {
+  const faults: string[] = [];
+  problem.candidates.forEach((candidate, k) => {
+    const { parent, solves, slots, id } = candidate;
+    if (parent !== null && parent >= k)
+      faults.push(`Candidate ${id} stands before the cut that takes its wood.`);
+    if (slots.some((slot) => slot >= problem.slots.length))
+      faults.push(`Candidate ${id} names a slot that is not there.`);
+    for (const one of solves) {
+      if (one.problem >= problem.problems.length)
+        faults.push(`Candidate ${id} solves a problem that is not there.`);
+      if (parent === null || parent >= k) continue;
+      const above = problem.candidates[parent];
+      if (candidate.isCut && !above?.solves.some((other) => other.problem === one.problem)) {
+        faults.push(`Candidate ${above?.id} takes the wood of ${id} and does not solve what that solves.`);
+      }
+    }
+  });
+  return faults;
+}

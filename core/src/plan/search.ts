@@ -1,0 +1,715 @@
+// Which plan is the best of all, and how far can the one at hand be from it?
+import {
+  type Assignment,
+  ancestors,
+  breachOf,
+  type PlanCandidate,
+  type PlanProblem,
+  problemFaults,
+} from './problem';
+import { ANY_LEAF, NO_MUST, type Prices, Relaxation, TIE_A_CUT, TIE_A_THOUSANDTH } from './relaxation';
+
+export interface Progress {
+  /** Slot of each candidate, −1 where it is left; null while no plan is known that keeps all musts. */
+  plan: number[] | null;
+  worth: number;
+  /** No plan is worth more than this. */
+  bound: number;
+  /** (bound − worth) / max(1, |worth|); 0 when proved best. */
+  gap: number;
+  done: boolean;
+  /** Parts of the search looked at so far. */
+  nodes: number;
+}
+
+interface Node {
+  bound: number;
+  allowed: Uint16Array;
+  mustBy: Int8Array;
+  /** Musts that several limbs can meet, and that no limb was chosen for yet. */
+  openMusts: number[];
+  /** The limb through which each problem is credited, where several can be. */
+  through: Int16Array;
+  prices: Prices;
+}
+
+const CLOSE = 1e-10;
+const ROOT_STEPS = 120;
+const STEPS = 14;
+const BENT = 0.6;
+const PLUNGE_EVERY = 4;
+/** A thousandth of crown is worth about a hundredth of a problem: prices move by steps of their own size. */
+const SEASON_SCALE = 0.03;
+const TWICE_SCALE = 2;
+
+/** A problem that contradicts itself was given. */
+export class ImpossibleProblem extends Error {
+  constructor(readonly faults: string[]) {
+    super(faults.join(' '));
+    this.name = 'ImpossibleProblem';
+  }
+}
+
+/**
+ * Exact search: branch and bound over the slots of candidates. Bounds come from the relaxation at prices found by subgradient steps;
+ * every choice whose own bound does not reach the best plan known is struck out. `step` may be called again and again; after each
+ * call the best plan and its proved distance from the optimum are at hand.
+ *
+ * @throws {ImpossibleProblem} when the problem names what is not there
+ */
+export class PlanSearch {
+  private readonly relaxation: Relaxation;
+  private readonly open: Node[] = [];
+  private best: Int8Array | null = null;
+  private bestScore = Number.NEGATIVE_INFINITY;
+  private nodes = 0;
+  private readonly plan: Int8Array;
+  private readonly totals: Float64Array;
+  private readonly ownCrown: Float64Array;
+  private readonly parents: Int32Array;
+
+  constructor(private readonly problem: PlanProblem) {
+    const faults = problemFaults(problem);
+    if (faults.length > 0) throw new ImpossibleProblem(faults);
+    this.relaxation = new Relaxation(problem);
+    const size = problem.candidates.length;
+    this.plan = new Int8Array(size);
+    this.totals = new Float64Array(size * (problem.slots.length + 1));
+    this.ownCrown = Float64Array.from(problem.candidates, ({ own }) => own.crown);
+    this.parents = Int32Array.from(problem.candidates, ({ parent }) => parent ?? -1);
+    this.fast = new FastWorth(problem);
+    this.groups = seasonBits(problem);
+    this.waysOf = new Map(
+      this.relaxation.manyLeaves.map((p) => [
+        p,
+        (this.relaxation.leaves[p] as number[]).map((leaf) => [leaf, ...ancestors(problem, leaf)]),
+      ]),
+    );
+    this.solversOf = new Map(
+      this.relaxation.manyLeaves.map((p) => [
+        p,
+        problem.candidates.flatMap(({ solves }, k) => (solves.some((one) => one.problem === p) ? [k] : [])),
+      ]),
+    );
+    const { limits, excludes, problems } = problem;
+    const { manyLeaves } = this.relaxation;
+    this.scale = Float64Array.from([
+      ...limits.map(() => SEASON_SCALE),
+      ...manyLeaves.map(() => TWICE_SCALE),
+      ...excludes.map(() => TWICE_SCALE),
+    ]);
+    this.most = Float64Array.from([
+      ...limits.map(() => Number.POSITIVE_INFINITY),
+      ...manyLeaves.map((p) => problems[p]?.value ?? 0),
+      ...excludes.map(() => Number.POSITIVE_INFINITY),
+    ]);
+    this.open.push(this.root());
+    this.startWithMusts();
+  }
+  private readonly fast: FastWorth;
+  private readonly groups: number[];
+  /** For each problem that several limbs solve, and each of them, the candidates that solve it there. */
+  private readonly waysOf: Map<number, number[][]>;
+  private readonly solversOf: Map<number, number[]>;
+  private readonly scale: Float64Array;
+  private readonly most: Float64Array;
+
+  /** Looks at up to so many parts of the search. */
+  step(nodes: number): Progress {
+    for (let i = 0; i < nodes && this.open.length > 0; i++) {
+      if ((this.open[0] as Node).bound <= this.bestScore + CLOSE) {
+        this.open.length = 0;
+        break;
+      }
+      if (this.nodes % PLUNGE_EVERY === 0) this.plunge();
+      else this.look(pop(this.open));
+      if (this.nodes === 1) this.pushIn();
+    }
+    return this.progress();
+  }
+
+  progress(): Progress {
+    const top = this.open[0]?.bound ?? Number.NEGATIVE_INFINITY;
+    const done = this.open.length === 0 || top <= this.bestScore + CLOSE;
+    const worth = this.best ? this.fast.worth(this.best) : Number.NEGATIVE_INFINITY;
+    const bound = done ? worth : Math.max(top, worth);
+    return {
+      plan: this.best ? [...this.best] : null,
+      worth,
+      bound,
+      gap: done ? 0 : (bound - worth) / Math.max(1, Math.abs(worth)),
+      done,
+      nodes: this.nodes,
+    };
+  }
+
+  /** From the most promising part straight down to a plan; what is passed by stays open. */
+  private plunge(): void {
+    let node: Node | null = pop(this.open);
+    while (node) {
+      this.made.length = 0;
+      this.look(node, this.made);
+      let next: Node | null = null;
+      for (const one of this.made) {
+        if (!next || one.bound > next.bound) {
+          if (next) push(this.open, next);
+          next = one;
+        } else push(this.open, one);
+      }
+      node = next;
+    }
+  }
+  private readonly made: Node[] = [];
+
+  private root(): Node {
+    const { problem, relaxation } = this;
+    const T = problem.slots.length;
+    const allowed = Uint16Array.from(problem.candidates, ({ slots }) =>
+      slots.reduce((bits, slot) => bits | (1 << slot), 1 << T),
+    );
+    for (const k of problem.required) allowed[k] = (allowed[k] as number) & ~(1 << T);
+    const mustBy = new Int8Array(problem.candidates.length).fill(NO_MUST);
+    const openMusts: number[] = [];
+    problem.problems.forEach(({ mustBy: by }, p) => {
+      if (by === null) return;
+      const leaves = relaxation.leaves[p] as number[];
+      if (leaves.length === 1) {
+        const leaf = leaves[0] as number;
+        mustBy[leaf] = Math.min(mustBy[leaf] as number, by);
+      } else openMusts.push(p);
+    });
+    return {
+      bound: Number.POSITIVE_INFINITY,
+      allowed,
+      mustBy,
+      openMusts,
+      through: new Int16Array(problem.problems.length).fill(ANY_LEAF),
+      prices: new Float64Array(this.scale.length),
+    };
+  }
+
+  private look(node: Node, into?: Node[]): void {
+    this.nodes++;
+    const { allowed, mustBy, through } = node;
+    const isRoot = this.nodes === 1;
+    const best = this.descend(node, isRoot ? ROOT_STEPS : STEPS);
+    if (best === null) return;
+    node.bound = best.bound;
+    node.prices = best.prices;
+    this.relaxation.bound(allowed, mustBy, through, node.prices);
+    this.relaxation.plan(this.plan);
+    if (isRoot || this.nodes % 64 === 0) this.improveFrom(this.plan);
+    if (node.bound <= this.bestScore + CLOSE) return;
+    this.relaxation.totals(allowed, mustBy, this.totals);
+    if (!this.strikeOut(node)) return;
+    this.branch(node, (child) => (into ? into.push(child) : push(this.open, child)));
+  }
+
+  /**
+   * Subgradient steps on the prices, each bent toward the last; null when the node is settled.
+   *
+   * @source Camerini, Fratta & Maffioli 1975, Math. Prog. Study 3:26, from memory
+   */
+  private descend(node: Node, steps: number): { bound: number; prices: Prices } | null {
+    const { allowed, mustBy, through } = node;
+    const scale = this.scale;
+    let at = node.prices;
+    let best: { bound: number; prices: Prices } | null = null;
+    let width = 1;
+    let stale = 0;
+    const heading = new Float64Array(at.length);
+    for (let i = 0; i < steps; i++) {
+      const bound = this.relaxation.bound(allowed, mustBy, through, at);
+      if (bound === Number.NEGATIVE_INFINITY) return null;
+      this.relaxation.plan(this.plan);
+      if (this.offer(this.plan) >= bound - CLOSE) return null;
+      if (!best || bound < best.bound - 1e-9) {
+        best = { bound, prices: at };
+        stale = 0;
+      } else if (++stale >= 3) {
+        width /= 2;
+        stale = 0;
+        at = best.prices;
+        heading.fill(0);
+        continue;
+      }
+      if (best.bound <= this.bestScore + CLOSE) return null;
+      const pull = this.pullOf(node);
+      let square = 0;
+      for (let j = 0; j < heading.length; j++) {
+        heading[j] = (pull[j] as number) * (scale[j] as number) + BENT * (heading[j] as number);
+        // What is free and not asked for pulls nowhere
+        if ((at[j] as number) <= 0 && (heading[j] as number) < 0) heading[j] = 0;
+        square += (heading[j] as number) ** 2;
+      }
+      if (square === 0) break;
+      const aim = Number.isFinite(this.bestScore) ? this.bestScore : bound - Math.abs(bound) * 0.05 - 1;
+      const length = (width * Math.max(bound - aim, 1e-6)) / square;
+      const next = at.slice();
+      for (let j = 0; j < heading.length; j++) {
+        const moved = (at[j] as number) + length * (heading[j] as number) * (scale[j] as number);
+        next[j] = Math.min(this.most[j] as number, Math.max(0, moved));
+      }
+      at = next;
+    }
+    return best && { bound: Math.min(best.bound, node.bound), prices: best.prices };
+  }
+
+  /** How much the relaxed plan asks beyond what there is: of crown in each season, of credit for each problem, of each pair. */
+  private pullOf({ through }: Node): Float64Array {
+    const { problem, relaxation } = this;
+    const pull = new Float64Array(this.scale.length);
+    // The plan was just offered: its crown is still at hand
+    const used = this.fast.used;
+    let j = 0;
+    for (const [y, limit] of problem.limits.entries()) pull[j++] = (used[y] as number) - limit;
+    for (const p of relaxation.manyLeaves) {
+      pull[j++] = through[p] === ANY_LEAF ? this.creditedTimes(p) - 1 : 0;
+    }
+    for (const [a, b] of problem.excludes) {
+      pull[j++] = ((this.plan[a] as number) >= 0 ? 1 : 0) + ((this.plan[b] as number) >= 0 ? 1 : 0) - 1;
+    }
+    return pull;
+  }
+
+  /** Through how many limbs the relaxed plan credits a problem. */
+  private creditedTimes(p: number): number {
+    const ways = this.waysOf.get(p) as number[][];
+    let times = 0;
+    for (const way of ways) {
+      for (const k of way) {
+        if ((this.plan[k] as number) < 0) continue;
+        times++;
+        break;
+      }
+    }
+    return times;
+  }
+
+  /** Strikes out choices that cannot be in a better plan; false when nothing is left. */
+  private strikeOut(node: Node): boolean {
+    const T = this.problem.slots.length;
+    for (let k = 0; k < this.parents.length; k++) {
+      let bits = node.allowed[k] as number;
+      for (let t = 0; t <= T; t++) {
+        if ((bits & (1 << t)) !== 0 && (this.totals[k * (T + 1) + t] as number) <= this.bestScore + CLOSE) {
+          bits &= ~(1 << t);
+        }
+      }
+      if (bits === 0) return false;
+      node.allowed[k] = bits;
+    }
+    return true;
+  }
+
+  private branch(node: Node, open: (child: Node) => void): void {
+    const must = node.openMusts[0];
+    if (must !== undefined) {
+      const by = this.problem.problems[must]?.mustBy as number;
+      for (const leaf of this.relaxation.leaves[must] as number[]) {
+        const mustBy = node.mustBy.slice();
+        mustBy[leaf] = Math.min(mustBy[leaf] as number, by);
+        open({
+          ...node,
+          allowed: node.allowed.slice(),
+          mustBy,
+          openMusts: node.openMusts.slice(1),
+        });
+      }
+      return;
+    }
+    const p = this.worstCredited(node);
+    if (p >= 0) {
+      for (const leaf of this.relaxation.leaves[p] as number[]) {
+        const through = node.through.slice();
+        through[p] = leaf;
+        open({ ...node, allowed: node.allowed.slice(), through });
+      }
+      return;
+    }
+    const pair = this.looseOrBrokenPair(node);
+    if (pair) {
+      const left = 1 << this.problem.slots.length;
+      for (const k of pair) {
+        const allowed = node.allowed.slice();
+        allowed[k] = (allowed[k] as number) & left;
+        if (allowed[k] !== 0) open({ ...node, allowed });
+      }
+      return;
+    }
+    const { k, first, firstBound, restBound } = this.mostDoubtful(node);
+    if (k < 0) {
+      // Every season is settled: passes within a season are worth the same, and the relaxed plan keeps the order of the cuts
+      this.offer(this.plan);
+      return;
+    }
+    const bits = node.allowed[k] as number;
+    const one = node.allowed.slice();
+    one[k] = bits & first;
+    const rest = node.allowed.slice();
+    rest[k] = bits & ~first;
+    open({ ...node, allowed: one, bound: Math.min(node.bound, firstBound) });
+    open({ ...node, allowed: rest, bound: Math.min(node.bound, restBound) });
+  }
+
+  /** The problem that the relaxed plan credits most beyond its true credit; −1 where all are as they are. */
+  private worstCredited({ through, prices }: Node): number {
+    const { problems, slots, candidates, discount, limits } = this.problem;
+    let worst = -1;
+    let most = 1e-9;
+    for (const [i, p] of this.relaxation.manyLeaves.entries()) {
+      if (through[p] !== ANY_LEAF) continue;
+      const price = prices[limits.length + i] as number;
+      const value = problems[p]?.value ?? 0;
+      const times = this.creditedTimes(p);
+      let beyond = times > 1 ? value : price;
+      if (times === 1) {
+        let credit = 0;
+        for (const k of this.solversOf.get(p) as number[]) {
+          const slot = this.plan[k] as number;
+          if (slot < 0) continue;
+          const remains = candidates[k]?.solves.find((one) => one.problem === p)?.remains ?? 1;
+          credit = Math.max(credit, value * (1 - remains) * discount ** ((slots[slot]?.season ?? 1) - 1));
+        }
+        beyond = price - credit;
+      }
+      if (beyond > most) {
+        most = beyond;
+        worst = p;
+      }
+    }
+    return worst;
+  }
+
+  /** A pair of which both are chosen, or one that is paid for though neither is. */
+  private looseOrBrokenPair({ prices, allowed }: Node): readonly [number, number] | null {
+    const from = this.problem.limits.length + this.relaxation.manyLeaves.length;
+    const left = 1 << this.problem.slots.length;
+    for (const [i, pair] of this.problem.excludes.entries()) {
+      const [a, b] = pair;
+      if (allowed[a] === left || allowed[b] === left) continue;
+      const chosen = ((this.plan[a] as number) >= 0 ? 1 : 0) + ((this.plan[b] as number) >= 0 ? 1 : 0);
+      if (chosen === 2 || (chosen === 0 && (prices[from + i] as number) > 1e-9)) return pair;
+    }
+    return null;
+  }
+
+  /**
+   * The candidate whose best season has the strongest rival, weighed by the crown that hangs on it. Whole seasons part, not slots:
+   * the two passes of a season are worth the same, and parting them would look at every plan twice.
+   */
+  private mostDoubtful(node: Node): { k: number; first: number; firstBound: number; restBound: number } {
+    const T = this.problem.slots.length;
+    let found = { k: -1, first: 0, firstBound: 0, restBound: 0 };
+    let most = Number.NEGATIVE_INFINITY;
+    for (let k = 0; k < this.parents.length; k++) {
+      const bits = node.allowed[k] as number;
+      let [one, two, at] = [Number.NEGATIVE_INFINITY, Number.NEGATIVE_INFINITY, 0];
+      for (const group of this.groups) {
+        if ((bits & group) === 0) continue;
+        let total = Number.NEGATIVE_INFINITY;
+        for (let t = 0; t <= T; t++) {
+          if ((bits & group & (1 << t)) !== 0)
+            total = Math.max(total, this.totals[k * (T + 1) + t] as number);
+        }
+        if (total > one) [one, two, at] = [total, one, group];
+        else if (total > two) two = total;
+      }
+      if (two === Number.NEGATIVE_INFINITY) continue;
+      const doubt = (1 + (this.ownCrown[k] as number)) / (one - two + 1e-3);
+      if (doubt > most) {
+        most = doubt;
+        found = { k, first: at, firstBound: one, restBound: two };
+      }
+    }
+    return found;
+  }
+
+  /** Takes a plan as the best one if it is; its score, −∞ where it breaks something. */
+  private offer(plan: Int8Array): number {
+    const score = this.fast.score(plan);
+    if (score > this.bestScore) {
+      this.bestScore = score;
+      this.best = plan.slice();
+    }
+    return score;
+  }
+
+  /** Musts and required ones by their smallest candidates; then single changes as long as one is better. */
+  private startWithMusts(): void {
+    const plan = new Int8Array(this.parents.length).fill(-1);
+    this.problem.problems.forEach(({ mustBy }, p) => {
+      if (mustBy === null) return;
+      const leaves = this.relaxation.leaves[p] as number[];
+      const leaf = leaves.find((k) => (plan[k] as number) >= 0) ?? leaves[0];
+      const slots = leaf === undefined ? [] : (this.problem.candidates[leaf] as PlanCandidate).slots;
+      const slot = slots.findLast((one) => one <= mustBy);
+      if (leaf !== undefined && slot !== undefined) plan[leaf] = slot;
+    });
+    for (const k of this.problem.required) {
+      if ((plan[k] as number) < 0) plan[k] = this.problem.candidates[k]?.slots[0] ?? -1;
+    }
+    this.improveFrom(plan);
+  }
+
+  private improveFrom(from: Int8Array): void {
+    const plan = this.repaired(from);
+    if (!plan) return;
+    let score = this.offer(plan);
+    const T = this.problem.slots.length;
+    for (let rounds = 0; rounds < 12; rounds++) {
+      const before = score;
+      for (let k = 0; k < plan.length; k++) {
+        const had = plan[k] as number;
+        let kept = had;
+        for (let t = -1; t < T; t++) {
+          if (t === had) continue;
+          if (t >= 0 && !this.problem.candidates[k]?.slots.includes(t)) continue;
+          plan[k] = t;
+          const now = this.fast.score(plan);
+          if (now > score + CLOSE) {
+            score = now;
+            kept = t;
+          }
+        }
+        plan[k] = kept;
+      }
+      if (score <= before + CLOSE) break;
+    }
+    this.offer(plan);
+  }
+
+  /** Puts one more in, lets others give way, and keeps what is better, until nothing is. */
+  private pushIn(): void {
+    for (let rounds = 0; rounds < 6 && this.best; rounds++) {
+      const before = this.bestScore;
+      for (let k = 0; k < this.parents.length; k++) {
+        for (const slot of this.problem.candidates[k]?.slots ?? []) {
+          const plan: Int8Array = this.best.slice();
+          if (plan[k] === slot) continue;
+          plan[k] = slot;
+          const sound = this.repaired(plan, k);
+          if (sound && this.offer(sound) > before) this.improveFrom(sound);
+        }
+      }
+      if (this.bestScore <= before + CLOSE) return;
+    }
+  }
+
+  /** A plan that breaks nothing, from one that may: wood already gone, pairs and limits give way, cheapest first. */
+  private repaired(from: Int8Array, kept = -1): Int8Array | null {
+    const plan = from.slice();
+    const required = new Set(kept < 0 ? this.problem.required : [...this.problem.required, kept]);
+    for (let i = 0; i <= plan.length; i++) {
+      if (this.fast.score(plan) > Number.NEGATIVE_INFINITY) return plan;
+      const breach = breachOf(this.problem, plan as unknown as Assignment);
+      if (!breach) return plan;
+      if (breach.kind === 'wood gone' && !required.has(breach.candidate)) plan[breach.candidate] = -1;
+      else if (breach.kind === 'excluded') {
+        const loser = required.has(breach.pair[1]) ? breach.pair[0] : breach.pair[1];
+        if (required.has(loser)) return null;
+        plan[loser] = -1;
+      } else if (breach.kind === 'limit') {
+        const change = this.cheapestChange(plan, breach.season, required);
+        if (!change) return null;
+        plan[change.k] = change.slot;
+      } else return null;
+    }
+    return null;
+  }
+
+  /** What is left or put off at the least loss a thousandth to bring a season under its limit. */
+  private cheapestChange(
+    plan: Int8Array,
+    season: number,
+    required: Set<number>,
+  ): { k: number; slot: number } | null {
+    const { slots, limits, candidates } = this.problem;
+    let found: { k: number; slot: number } | null = null;
+    let least = Number.POSITIVE_INFINITY;
+    const whole = this.fast.worth(plan);
+    const before = this.fast.used[season - 1] as number;
+    for (let k = 0; k < plan.length; k++) {
+      const had = plan[k] as number;
+      if (had < 0 || slots[had]?.season !== season) continue;
+      for (const slot of [-1, ...(candidates[k] as PlanCandidate).slots]) {
+        const to = slot < 0 ? 0 : (slots[slot]?.season ?? 0);
+        if (to === season || (slot < 0 && required.has(k))) continue;
+        plan[k] = slot;
+        const loss = whole - this.fast.worth(plan);
+        const freed = before - (this.fast.used[season - 1] as number);
+        const over = to > 0 && (this.fast.used[to - 1] as number) > (limits[to - 1] as number);
+        if (freed > 0 && !over && this.fast.sound && loss / freed < least) {
+          least = loss / freed;
+          found = { k, slot };
+        }
+      }
+      plan[k] = had;
+    }
+    return found;
+  }
+}
+
+/** The slots of each season as bits, and the bit of what is left. */
+function seasonBits({ slots, limits }: PlanProblem): number[] {
+  const seasons = limits.map((_, y) =>
+    slots.reduce((bits, { season }, t) => (season === y + 1 ? bits | (1 << t) : bits), 0),
+  );
+  return [...seasons, 1 << slots.length];
+}
+
+/** `breachOf` and `worthOf` on flat arrays, for the thousands of plans that a search looks at. */
+class FastWorth {
+  private readonly size: number;
+  private readonly parent: Int32Array;
+  private readonly isCut: Uint8Array;
+  private readonly crown: Float64Array;
+  private readonly price: Float64Array;
+  private readonly keep: Float64Array;
+  private readonly units: Float64Array;
+  private readonly minute: Float64Array;
+  private readonly season: Int32Array;
+  private readonly weight: Float64Array;
+  private readonly taken: Int8Array;
+  /** Crown of each season of the plan that was looked at last. */
+  readonly used: Float64Array;
+  /** Every wood of the plan looked at last was still there when its cut came. */
+  sound = true;
+  private readonly solvedSeason: Int8Array;
+  private readonly solvedSlot: Int8Array;
+  private readonly remains: Float64Array;
+  private readonly solves: { problem: number; remains: number }[][];
+  private readonly required: Uint8Array;
+
+  constructor(private readonly problem: PlanProblem) {
+    const { candidates, costs, slots, discount } = problem;
+    this.size = candidates.length;
+    this.parent = Int32Array.from(candidates, ({ parent }) => parent ?? -1);
+    this.isCut = Uint8Array.from(candidates, ({ isCut }) => (isCut ? 1 : 0));
+    this.crown = Float64Array.from(candidates, ({ own }) => own.crown);
+    this.units = Float64Array.from(candidates, ({ own }) => own.crown + own.exemptCrown);
+    this.price = Float64Array.from(
+      candidates,
+      ({ own }) =>
+        own.crown * costs.crown +
+        own.fruit * costs.fruit +
+        own.exemptCrown * costs.exemptCrown +
+        own.exemptFruit * costs.exemptFruit,
+    );
+    this.keep = Float64Array.from(candidates, ({ own }) => own.keepWorth);
+    this.minute = Float64Array.from(candidates, ({ minutes }) => minutes * costs.minute);
+    this.season = Int32Array.from(slots, ({ season }) => season - 1);
+    this.weight = Float64Array.from(slots, ({ season }) => discount ** (season - 1));
+    this.taken = new Int8Array(this.size);
+    this.used = new Float64Array(problem.limits.length);
+    this.solvedSeason = new Int8Array(problem.problems.length);
+    this.solvedSlot = new Int8Array(problem.problems.length);
+    this.remains = new Float64Array(problem.problems.length);
+    this.solves = candidates.map(({ solves }) => solves);
+    this.required = new Uint8Array(this.size);
+    for (const k of problem.required) this.required[k] = 1;
+  }
+
+  crownUsed(plan: Int8Array): Float64Array {
+    this.run(plan);
+    return this.used.slice();
+  }
+
+  worth(plan: Int8Array): number {
+    return this.run(plan).worth;
+  }
+
+  /** Worth less what breaks a tie; −∞ where a must, limit, pair or the order of cuts is broken. */
+  score(plan: Int8Array): number {
+    const { worth, ties, sound } = this.run(plan);
+    if (!sound) return Number.NEGATIVE_INFINITY;
+    for (const [a, b] of this.problem.excludes) {
+      if ((plan[a] as number) >= 0 && (plan[b] as number) >= 0) return Number.NEGATIVE_INFINITY;
+    }
+    for (let y = 0; y < this.used.length; y++) {
+      if ((this.used[y] as number) > (this.problem.limits[y] as number)) return Number.NEGATIVE_INFINITY;
+    }
+    for (let p = 0; p < this.solvedSlot.length; p++) {
+      const by = this.problem.problems[p]?.mustBy ?? null;
+      if (by !== null && (this.solvedSlot[p] as number) > by) return Number.NEGATIVE_INFINITY;
+    }
+    return worth - ties;
+  }
+
+  private run(plan: Int8Array): { worth: number; ties: number; sound: boolean } {
+    const LATE = 120;
+    this.used.fill(0);
+    this.solvedSeason.fill(LATE);
+    this.solvedSlot.fill(LATE);
+    let worth = 0;
+    let ties = 0;
+    let sound = true;
+    for (let k = 0; k < this.size; k++) {
+      const parent = this.parent[k] as number;
+      const above = parent < 0 ? -1 : (this.taken[parent] as number);
+      const slot = plan[k] as number;
+      if (slot < 0 && this.required[k] === 1) sound = false;
+      if (slot >= 0 && above >= 0 && slot >= above) sound = false;
+      const goes = this.isCut[k] === 1 && slot >= 0 && (above < 0 || slot < above) ? slot : above;
+      this.taken[k] = goes;
+      if (goes >= 0) {
+        const y = this.season[goes] as number;
+        this.used[y] = (this.used[y] as number) + (this.crown[k] as number);
+        worth -= (this.price[k] as number) * (this.weight[goes] as number) + (this.keep[k] as number);
+        ties += (this.units[k] as number) * TIE_A_THOUSANDTH;
+      }
+      if (slot < 0) continue;
+      ties += TIE_A_CUT;
+      worth -= (this.minute[k] as number) * (this.weight[slot] as number);
+      const y = this.season[slot] as number;
+      for (const { problem: p, remains } of this.solves[k] as { problem: number; remains: number }[]) {
+        if (slot < (this.solvedSlot[p] as number)) this.solvedSlot[p] = slot;
+        const had = this.solvedSeason[p] as number;
+        if (y < had || (y === had && remains < (this.remains[p] as number))) {
+          this.solvedSeason[p] = y;
+          this.remains[p] = remains;
+        }
+      }
+    }
+    for (let p = 0; p < this.solvedSeason.length; p++) {
+      const y = this.solvedSeason[p] as number;
+      if (y === LATE) continue;
+      worth +=
+        (this.problem.problems[p]?.value ?? 0) *
+        this.problem.discount ** y *
+        (1 - (this.remains[p] as number));
+    }
+    this.sound = sound;
+    return { worth, ties, sound };
+  }
+}
+
+/** A heap with the greatest bound on top. */
+function push(heap: Node[], node: Node): void {
+  heap.push(node);
+  let at = heap.length - 1;
+  while (at > 0) {
+    const up = (at - 1) >> 1;
+    if ((heap[up] as Node).bound >= (heap[at] as Node).bound) break;
+    [heap[up], heap[at]] = [heap[at] as Node, heap[up] as Node];
+    at = up;
+  }
+}
+
+function pop(heap: Node[]): Node {
+  const top = heap[0] as Node;
+  const last = heap.pop() as Node;
+  if (heap.length === 0) return top;
+  heap[0] = last;
+  let at = 0;
+  for (;;) {
+    const left = 2 * at + 1;
+    const right = left + 1;
+    let most = at;
+    if (left < heap.length && (heap[left] as Node).bound > (heap[most] as Node).bound) most = left;
+    if (right < heap.length && (heap[right] as Node).bound > (heap[most] as Node).bound) most = right;
+    if (most === at) return top;
+    [heap[most], heap[at]] = [heap[at] as Node, heap[most] as Node];
+    at = most;
+  }
+}

@@ -1,0 +1,106 @@
+// The cuts of one visit to a tree as the order reads them: where one stands, with what, and what must come first.
+import { limbShape, type Point, pointAlong } from '../tree/index';
+import type { PlanInput } from './input';
+import type { OrderCut, OrderInput } from './order';
+import type { Priced } from './price';
+
+/** @source common practice, no source */
+const ACCESS_BELOW_CM = 60;
+const HEAVY_MM = 50;
+const HEAVY_KG = 5;
+const FINE_MM = 25;
+const OVER_WITHIN_CM = 60;
+
+/**
+ * Steps of a visit, in the order they are listed. Access first: suckers and what hangs low; a limb over another before it; heavy before
+ * fine where one stands. A wish that would close a ring is dropped.
+ */
+export function visitOf(
+  steps: readonly Priced[],
+  { tree, cleanSeconds, cleaning }: Pick<PlanInput, 'tree' | 'cleanSeconds' | 'cleaning'>,
+  season: { growing: boolean },
+): OrderInput {
+  const places = steps.map((one) => placeOf(one, tree.limbs));
+  const before = new Map(steps.map((one) => [one.id, new Set<string>()]));
+  const reaches = (from: string, to: string): boolean =>
+    from === to || [...(before.get(from) ?? [])].some((next) => reaches(next, to));
+  const wish = (first: Priced, later: Priced) => {
+    if (!reaches(later.id, first.id)) before.get(first.id)?.add(later.id);
+  };
+  const pairs = steps.flatMap((a, i) => steps.flatMap((b, j) => (i === j ? [] : [{ a, b, i, j }])));
+  for (const { a, b, i, j } of pairs) if (isAccess(a, places[i]) && !isAccess(b, places[j])) wish(a, b);
+  for (const { a, b, i, j } of pairs) if (isOver(places[i], places[j])) wish(a, b);
+  for (const { a, b } of pairs)
+    if (isHeavy(a) && isFine(b) && stationOf(a, tree) === stationOf(b, tree)) wish(a, b);
+  return {
+    cuts: steps.map(
+      (one): OrderCut => ({
+        id: one.id,
+        station: stationOf(one, tree),
+        ladder: one.handling?.wielded?.station === 'ladder',
+        tool: one.handling?.wielded?.tool.id ?? 'by hand',
+        infected: one.infected,
+        // Cleaning and the ladder are the order's own to count
+        minutes: one.minutes.because
+          .filter(({ what }) => what !== 'cleaning the blade' && what !== 'ladder, its share')
+          .reduce((sum, part) => sum + part.minutes, 0),
+        before: [...(before.get(one.id) ?? [])],
+      }),
+    ),
+    cleanMinutes: cleanSeconds / 60,
+    everyCut: cleaning === 'every' || season.growing,
+    bladesOfAKind: 1,
+  };
+}
+
+interface Place {
+  kerf: Point;
+  middle: Point;
+  sucker: boolean;
+}
+
+function placeOf(one: Priced, limbs: PlanInput['tree']['limbs']): Place | null {
+  const limbId = one.kerf?.limbId ?? (one.candidate.what.is === 'other' ? one.candidate.what.limbId : '');
+  const limb = limbs.find((each) => each.id === limbId);
+  const stick = limbShape(limbs).get(limbId);
+  if (!limb || !stick) return null;
+  const atCm = one.kerf?.atCm ?? 0;
+  return {
+    kerf: pointAlong(stick, Math.min(1, atCm / limb.lengthCm)),
+    middle: pointAlong(stick, Math.min(1, (atCm + limb.lengthCm) / 2 / limb.lengthCm)),
+    sucker: limb.kind === 'sucker',
+  };
+}
+
+function isAccess(one: Priced, place: Place | null | undefined): boolean {
+  return (
+    place !== null &&
+    place !== undefined &&
+    one.kerf !== null &&
+    (place.sucker || place.kerf.z < ACCESS_BELOW_CM)
+  );
+}
+
+/** Its wood hangs above where the other is cut. */
+function isOver(upper: Place | null | undefined, lower: Place | null | undefined): boolean {
+  if (!upper || !lower || upper.middle.z <= lower.kerf.z + OVER_WITHIN_CM / 2) return false;
+  return Math.hypot(upper.middle.x - lower.kerf.x, upper.middle.y - lower.kerf.y) < OVER_WITHIN_CM;
+}
+
+function isHeavy({ handling }: Priced): boolean {
+  return handling !== null && (handling.kerfMm >= HEAVY_MM || handling.massKg > HEAVY_KG);
+}
+
+function isFine({ handling }: Priced): boolean {
+  return handling !== null && handling.kerfMm < FINE_MM;
+}
+
+const SIDES = ['north', 'east', 'south', 'west'] as const;
+
+/** A side of the tree, from the ground or on the ladder. */
+export function stationOf(one: Priced, tree: PlanInput['tree']): string {
+  const place = placeOf(one, tree.limbs);
+  const bearing = place ? (Math.atan2(place.kerf.x, place.kerf.y) * 180) / Math.PI : 0;
+  const side = SIDES[Math.round(((bearing + 360) % 360) / 90) % 4];
+  return one.handling?.wielded?.station === 'ladder' ? `ladder, ${side}` : `ground, ${side}`;
+}

@@ -1,0 +1,9 @@
+export {
+  beyond,
+  EXTENT_GSD,
+  RESIDUAL_CONFIDENCE,
+  Residual,
+  ResidualCase,
+  residual,
+  SHOWS_AGAIN,
+} from './hiddenExtent';

@@ -1,0 +1,3 @@
+declare module 'jstat' {
+  export const jStat: { lognormal: { cdf(x: number, mu: number, sigma: number): number } };
+}
