@@ -31,6 +31,10 @@ export interface CrownMap {
 export const WHOLE_CROWN = 1000;
 /** A stem that ends this close to its topmost joint has no leader of its own. */
 const LEADER_FROM_CM = 10;
+/** And one that is hardly thinner at its end than at that joint is a stump. */
+const STUMP_FROM = 0.8;
+/** A limb ends thinner than this, mm, unless it was cut. */
+const NATURAL_TIP_MM = 15;
 
 interface Part {
   weight: number;
@@ -120,7 +124,10 @@ function ownParts(
   breaks: readonly number[],
 ): Part[] {
   const goesOn = children.some((child) => child.jointCm >= endCm - 1 && child.baseMm >= limb.tipMm * 0.7);
-  const noLeader = limb.kind === 'trunk' && children.length > 0 && endCm - fromCm < LEADER_FROM_CM;
+  const noLeader =
+    limb.kind === 'trunk' &&
+    children.length > 0 &&
+    (endCm - fromCm < LEADER_FROM_CM || limb.tipMm > STUMP_FROM * diameterMmAt(limb, fromCm));
   if (endCm <= fromCm || noLeader) return [];
   const stops = [
     ...new Set([...children.map((child) => child.jointCm), ...breaks].filter((s) => s > fromCm && s < endCm)),
@@ -131,10 +138,18 @@ function ownParts(
     const piece = { limbId: limb.id, fromCm: at, toCm };
     const given = diameterMmAt(limb, at) ** 2 - diameterMmAt(limb, toCm) ** 2;
     // What is left at the end carries the tip, unless the wood goes on as another limb
-    const left = toCm === endCm && !goesOn ? diameterMmAt(limb, toCm) ** 2 : 0;
+    const left = toCm === endCm && !goesOn && !isStub(limb, children) ? diameterMmAt(limb, toCm) ** 2 : 0;
     at = toCm;
     return { weight: Math.max(0, given) + left, piece };
   });
+}
+
+/** The end of a limb that was cut back: what it fed went with the wood. */
+function isStub(limb: Limb, children: Limb[]): boolean {
+  const besideEnd = children.some((child) => child.jointCm >= limb.lengthCm - LEADER_FROM_CM);
+  return (
+    limb.tipMm > NATURAL_TIP_MM && limb.kind !== 'trunk' && (limb.uncutLengthCm !== undefined || besideEnd)
+  );
 }
 
 function pieceOf(

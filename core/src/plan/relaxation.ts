@@ -97,6 +97,8 @@ export class Relaxation {
     this.outside = arrays();
     this.choice = candidates.map((_, k) => new Int8Array(this.states[k] as number));
     this.gain = candidates.map((_, k) => new Float64Array(this.slots * (this.states[k] as number)));
+    const walk = (k: number): number[] => [k, ...(this.children[k] as number[]).flatMap(walk)];
+    this.preorder = candidates.flatMap(({ parent }, k) => (parent === null ? walk(k) : []));
     this.wood = this.woodPrice.slice();
     this.crown = Float64Array.from(candidates, ({ own }) => own.crown);
     this.seasonOf = Int8Array.from(slots, ({ season }) => season - 1);
@@ -164,6 +166,50 @@ export class Relaxation {
         mustBy[k] as number,
         into.subarray(k * (T + 1), (k + 1) * (T + 1)),
       );
+    }
+  }
+
+  /** Candidates with each one’s inner ones right behind it. */
+  readonly preorder: number[];
+
+  depthOf(k: number): number {
+    return (this.above[k] as number[]).length;
+  }
+
+  /** The slot in which the wood of k’s own place goes, −1 where it stays. */
+  goesIn(k: number, state: number, slot: number): number {
+    if (slot >= 0) return this.problem.candidates[k]?.isCut ? slot : -1;
+    const latest = this.stateSlot[k]?.[state] as number;
+    return latest === this.slots ? -1 : latest;
+  }
+
+  /**
+   * Each choice that is open to k in this state: its slot, the state of k’s inner candidates after it, what it adds to the score at no
+   * price, and by how much the bound falls. After `bound` at season prices alone.
+   */
+  eachOption(
+    k: number,
+    state: number,
+    allowed: number,
+    mustBy: number,
+    tell: (slot: number, after: number, worth: number, regret: number) => void,
+  ): void {
+    const T = this.slots;
+    const S = this.states[k] as number;
+    const latest = this.stateSlot[k]?.[state] as number;
+    const base = k * (T + 1);
+    const best = this.inside[k]?.[state] as number;
+    const below = this.below[k] as Float64Array[];
+    const say = (slot: number, after: number, gain: number, goes: number) => {
+      let value = gain - (this.wood[base + goes] as number);
+      for (const inner of below) value += inner[after] as number;
+      if (value > Number.NEGATIVE_INFINITY)
+        tell(slot, after, gain - (this.woodPrice[base + goes] as number), best - value);
+    };
+    if ((allowed & (1 << T)) !== 0 && (latest <= mustBy || mustBy === NO_MUST)) say(-1, state, 0, latest);
+    for (let t = 0; t < latest; t++) {
+      if ((allowed & (1 << t)) === 0 || t > mustBy) continue;
+      say(t, S + t, this.gain[k]?.[t * S + state] as number, t);
     }
   }
 

@@ -1,4 +1,5 @@
 // Which plan is the best of all, and how far can the one at hand be from it?
+import { bestByLabels } from './labels';
 import {
   type Assignment,
   ancestors,
@@ -337,6 +338,7 @@ export class PlanSearch {
       }
       return;
     }
+    if (this.isSettledButForLimits(node) && this.closed(node)) return;
     const { k, first, firstBound, restBound } = this.mostDoubtful(node);
     if (k < 0) {
       // Every season is settled: passes within a season are worth the same, and the relaxed plan keeps the order of the cuts
@@ -350,6 +352,43 @@ export class PlanSearch {
     rest[k] = bits & ~first;
     open({ ...node, allowed: one, bound: Math.min(node.bound, firstBound) });
     open({ ...node, allowed: rest, bound: Math.min(node.bound, restBound) });
+  }
+
+  /** Is nothing open but how the seasons are filled? Then problems are credited through one limb each, and no pair is left. */
+  private isSettledButForLimits(node: Node): boolean {
+    const { allowed } = node;
+    const through = node.through.slice();
+    const left = 1 << this.problem.slots.length;
+    for (const p of this.relaxation.manyLeaves) {
+      if (through[p] !== ANY_LEAF) continue;
+      const open = (this.waysOf.get(p) as number[][]).flatMap((way) =>
+        way.some((k) => allowed[k] !== left) ? [way[0] as number] : [],
+      );
+      if (open.length > 1) return false;
+      through[p] = open[0] ?? (this.relaxation.leaves[p]?.[0] as number);
+    }
+    if (!this.problem.excludes.every(([a, b]) => allowed[a] === left || allowed[b] === left)) return false;
+    node.through = through;
+    return true;
+  }
+
+  /** Finds the best plan of the node by labels; false when there are too many of them. */
+  private closed(node: Node): boolean {
+    const { allowed, mustBy, through } = node;
+    const prices = node.prices.slice();
+    prices.fill(0, this.problem.limits.length);
+    const bound = this.relaxation.bound(allowed, mustBy, through, prices);
+    if (bound <= this.bestScore + CLOSE) return true;
+    const found = bestByLabels(this.problem, this.relaxation, allowed, mustBy, bound, this.bestScore);
+    if (found === 'too many') {
+      // The totals and the plan that branching reads are those of the node
+      this.relaxation.bound(allowed, mustBy, through, node.prices);
+      this.relaxation.plan(this.plan);
+      this.relaxation.totals(allowed, mustBy, this.totals);
+      return false;
+    }
+    if (found) this.offer(found);
+    return true;
   }
 
   /** The problem that the relaxed plan credits most beyond its true credit; −1 where all are as they are. */
