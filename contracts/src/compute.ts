@@ -11,7 +11,9 @@ import {
 import { Causes, CausesInput } from '@mortisect/core/diagnosis';
 import { Clearance, ClearanceCase, DisorderCode, seasons } from '@mortisect/core/disorders';
 import { Fault, FaultTree, GapTest, LightInside, Limits, startingLimits } from '@mortisect/core/faults';
-import { Caution, CutAtHand } from '@mortisect/core/handling';
+import { Caution, CutAtHand, LimbMassInput } from '@mortisect/core/handling';
+import { CandidateOut, OrderInput, OrderResult, Pin, PlanInput, PlannedStepOut } from '@mortisect/core/plan';
+import { Residual, ResidualCase } from '@mortisect/core/residual';
 import { Limb, LimbMap, StarterTree } from '@mortisect/core/tree';
 import { Triage, TriageInput } from '@mortisect/core/triage';
 import { z } from 'zod';
@@ -67,6 +69,50 @@ export const cutPositionExample: z.input<typeof CutPositionInput> = {
   clearanceCm: 30,
 };
 
+/** The same tree with its canker and a limb that grows inward, planned over two seasons. */
+export const planExample: z.input<typeof PlanInput> = {
+  tree: {
+    limbs: cutPositionExample.limbs,
+    species: 'apple',
+    habit: 'spur',
+    form: 'central leader',
+    plantedYear: 2009,
+    susceptible: false,
+    heightCm: 300,
+  },
+  findings: [
+    {
+      id: 'canker-1',
+      limbId: 'L',
+      fromCm: 12,
+      toCm: 20,
+      disorder: 'FB_CANK_A',
+      edge: 'definite',
+      growthRapid: false,
+    },
+    {
+      id: 'inward-1',
+      limbId: 'M',
+      fromCm: 0,
+      toCm: 80,
+      disorder: 'MISPLACED',
+      edge: 'definite',
+      growthRapid: false,
+      place: 'limb',
+      fault: { kind: 'inward', limbIds: ['M'], atCm: 0 },
+    },
+  ],
+  schools: {
+    clearance: { FB_CANK_A: 'fb-10-12' },
+    halveDefiniteDormant: false,
+    inSeasonStub: false,
+    finish: 'tight',
+  },
+  season: 'dormant',
+  year: 2026,
+  seasons: 2,
+};
+
 function limb(
   id: string,
   parentId: string | null,
@@ -102,6 +148,92 @@ export const OpennessInput = z
 export const Openness = z.strictObject({ gap: GapTest, light: LightInside });
 export type Openness = z.infer<typeof Openness>;
 
+const findingIds = z.array(z.string());
+export const CandidatesResult = z.strictObject({
+  candidates: z.array(CandidateOut),
+  handOver: findingIds.describe('findings that only an arborist’s cut would answer'),
+  crownPieces: z.array(
+    z.strictObject({
+      limbId: z.string(),
+      fromCm: z.number(),
+      toCm: z.number(),
+      crown: z.number().int().describe('thousandths of the living crown; all add up to 1000'),
+      fruit: z.number().int(),
+    }),
+  ),
+});
+
+export const PlanResult = z
+  .strictObject({
+    steps: z.array(PlannedStepOut),
+    seasons: z.array(
+      z.strictObject({
+        season: z.number().int(),
+        limit: z.number(),
+        warnsFrom: z.number(),
+        crown: z.number().describe('thousandths that count toward the limit'),
+        exempt: z.number(),
+        fruit: z.number(),
+        minutes: z.number(),
+        massKg: z.number(),
+      }),
+    ),
+    limitBecause: z.string(),
+    candidates: z.array(CandidateOut),
+    left: z.array(z.strictObject({ findingId: z.string(), why: z.string() })),
+    swallowed: z.array(z.strictObject({ findingId: z.string(), candidateId: z.string() })),
+    handOver: findingIds,
+    verdict: z
+      .strictObject({
+        choice: z.enum(['remove tree', 'bridge graft', 'restart or remove']),
+        findingIds,
+        because: z.string(),
+        instead: z.array(z.strictObject({ choice: z.string(), words: z.string() })),
+      })
+      .nullable(),
+    clash: z
+      .array(
+        z.strictObject({
+          what: z.enum(['pin', 'must', 'limit']),
+          pin: Pin.optional(),
+          findingId: z.string().optional(),
+          season: z.number().int().optional(),
+        }),
+      )
+      .nullable()
+      .describe('the smallest set that cannot be kept; null when there is a plan'),
+    proof: z.strictObject({
+      worth: z.number().nullable().describe('null where no plan keeps all'),
+      bound: z.number().nullable(),
+      gap: z.number().nullable().describe('0 when proved best'),
+      done: z.boolean(),
+      nodes: z.number().int(),
+    }),
+  })
+  .meta({ id: 'PlanResult' });
+export type PlanResult = z.infer<typeof PlanResult>;
+
+export const LimbMassResult = z
+  .strictObject({
+    kg: z.number(),
+    rangeKg: z.tuple([z.number(), z.number()]),
+    woodM3: z.number(),
+    densityKgPerM3: z.number(),
+    source: z.string(),
+    pieces: z.array(
+      z.strictObject({ limbId: z.string(), fromCm: z.number(), toCm: z.number(), kg: z.number() }),
+    ),
+    strokes: z.strictObject({
+      undercutCm: z.number().nullable(),
+      undercutDepthMm: z.number().nullable(),
+      topCutCm: z.number().nullable(),
+      finalCm: z.number(),
+    }),
+    clearZoneCm: z.number(),
+    fallsTowardDeg: z.number(),
+  })
+  .meta({ id: 'LimbMassResult' });
+
 export const StarterMapResult = z.strictObject({ limbs: z.array(Limb) });
 
 export {
@@ -112,7 +244,13 @@ export {
   CutAtHand,
   CutPositionInput,
   CutPositionResult,
+  LimbMassInput,
   NextStep,
+  OrderInput,
+  OrderResult,
+  PlanInput,
+  Residual,
+  ResidualCase,
   StarterTree,
   TreeCuts,
   Triage,

@@ -1,5 +1,6 @@
-export type { Openness } from './compute';
+export type { Openness, PlanResult } from './compute';
 export { ColumnMapping, ImportReport, importFormats, treeColumns } from './exchange';
+export { liftedMusts, type Pinned, pinsOf, planInputOf, seasonsOf } from './plan';
 export { fieldPath, Problem } from './problem';
 export * from './records/index';
 export {
@@ -19,3 +20,11 @@ export {
   type RouteResponse,
   routes,
 } from './routes';
+export {
+  type Considered,
+  clearanceByHand,
+  forCut,
+  openQuestion,
+  standingFindings,
+  standingLimbs,
+} from './standing';

@@ -1,14 +1,22 @@
 // What a tree asks for today: the recorded facts put through the core.
-import type { Action, Finding, FindingKind, Site, TreeDetail, TreeSummary } from '@mortisect/contracts';
+import {
+  type Action,
+  type Considered,
+  type Finding,
+  forCut,
+  type Site,
+  standingFindings,
+  standingLimbs,
+  type TreeDetail,
+  type TreeSummary,
+} from '@mortisect/contracts';
 import {
   type Cut,
   type Decision,
   type FindingForCut,
   kerfMm,
-  stillStands,
   type Telling,
   type TreeCuts,
-  treeAfter,
   treeCuts,
 } from '@mortisect/core/cuts';
 import { type Season, seasonOn } from '@mortisect/core/disorders';
@@ -25,10 +33,9 @@ export interface SiteToday {
   season: Season;
 }
 
-/** A finding as the core reads it, and the kind the caretaker gave it. */
-export type Considered = FindingForCut & { kind?: FindingKind | undefined };
-
 export interface TreeView {
+  /** As it came from the records. */
+  detail: TreeDetail;
   tree: TreeSummary;
   /** As it stands, after the cuts that were made. */
   limbs: Limb[];
@@ -48,11 +55,9 @@ export function siteToday(site: Site, units: Units | null, day: string): SiteTod
 }
 
 export function treeView(detail: TreeDetail, today: SiteToday, drafts: readonly Considered[] = []): TreeView {
-  const limbs = treeAfter(detail.limbs, kerfsMade(detail));
+  const limbs = standingLimbs(detail);
   const drafted = new Set(drafts.map((draft) => draft.id));
-  const findings = detail.findings.filter(
-    (finding) => finding.state === 'open' && stillStands(limbs, finding),
-  );
+  const findings = standingFindings(detail, limbs);
   const considered = [
     ...findings
       .filter((finding) => !drafted.has(finding.id))
@@ -60,6 +65,7 @@ export function treeView(detail: TreeDetail, today: SiteToday, drafts: readonly 
     ...drafts,
   ];
   return {
+    detail,
     tree: detail.tree,
     limbs,
     names: limbNames(detail.limbs, today.site.twelveBearingDeg, today.units),
@@ -88,46 +94,6 @@ export function cutsFor(
     season,
     Number(day.slice(0, 4)),
   );
-}
-
-/** Cuts made after the limb map was drawn; earlier ones are drawn in it. */
-function kerfsMade({ actions, surveyedAt }: TreeDetail) {
-  return actions.flatMap(({ action, undone }) =>
-    action.kind === 'cutMade' && !undone && Date.parse(action.at) > Date.parse(surveyedAt)
-      ? [action.cut]
-      : [],
-  );
-}
-
-/** The question about a finding that nobody has answered; its cut is held until somebody does. */
-export function openQuestion(actions: readonly Action[], findingId: string) {
-  const answered = new Set(
-    actions.flatMap(({ action, undone }) => (action.kind === 'answered' && !undone ? [action.askedId] : [])),
-  );
-  for (const { id, action, undone, by } of actions) {
-    if (action.kind === 'asked' && !undone && action.findingId === findingId && !answered.has(id)) {
-      return { id, by, ...action };
-    }
-  }
-  return null;
-}
-
-function forCut(finding: Finding, actions: readonly Action[]): Considered {
-  const { id, limbId, fromCm, toCm, disorder, edge, growthRapid, place, activity, kind } = finding;
-  const held = openQuestion(actions, id) !== null;
-  return {
-    id,
-    limbId,
-    fromCm,
-    toCm,
-    disorder,
-    edge,
-    growthRapid,
-    place,
-    healed: activity === 'healed',
-    held,
-    kind,
-  };
 }
 
 /** What sentences about this tree's cuts are told with. */

@@ -108,7 +108,9 @@ function findingsWith(findings: readonly Finding[], own: readonly OutboxItem[], 
 /** What the server does with a cut and its undo, done here for those that wait. */
 function closedByCuts(findings: Finding[], actions: readonly Action[]): Finding[] {
   const cut = new Set(
-    actions.flatMap(({ action, undone }) => (action.kind === 'cutMade' && !undone ? action.findingIds : [])),
+    actions.flatMap(({ action, undone }) =>
+      (action.kind === 'cutMade' || action.kind === 'stepDone') && !undone ? action.findingIds : [],
+    ),
   );
   return findings.map((finding) => {
     if (finding.state === 'withdrawn') return finding;

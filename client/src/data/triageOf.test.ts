@@ -1,6 +1,7 @@
 // Recorded facts through the triage table: what counts, what does not, and the trend.
+import { openQuestion } from '@mortisect/contracts';
 import { detail, did, finding, today } from '../testing/orchard';
-import { openQuestion, treeView } from './orchardView';
+import { treeView } from './orchardView';
 import { triageOf } from './triageOf';
 
 const said = (...given: Parameters<typeof detail>) => {

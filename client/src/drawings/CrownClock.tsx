@@ -1,7 +1,7 @@
 // The crown clock: the tree from above. A tap picks a limb; where limbs lie over one another it asks which.
 
 import { heightReading, joined, thicknessReading, type Units } from '@mortisect/core/measure';
-import type { Limb } from '@mortisect/core/tree';
+import { type Limb, onSpoke, reachCm, type Spoke, spokes } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { useId, useMemo, useRef, useState } from 'react';
 import Svg, { Circle, G, Line, Path, Rect, Text } from 'react-native-svg';
@@ -11,7 +11,7 @@ import { Sheet } from '../ui/Sheet';
 import { useTextScale, useWidthOf } from '../ui/size';
 import { usePalette } from '../ui/theme';
 import { Label } from '../ui/type';
-import { limbsAt, onSpoke, reachCm, type Spoke, spokes } from './clock';
+import { limbsAt } from './clock';
 import { Kerf, MarkPatterns, useMarkInk } from './marks';
 import { TipHandle } from './TipHandle';
 import type { TapeBand } from './tape/Measure';

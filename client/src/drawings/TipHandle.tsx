@@ -1,7 +1,7 @@
 // The tip of a limb on the crown clock, held by thumb or keys.
 import { clockHour, tapeText, turn, type Units } from '@mortisect/core/measure';
+import type { Spoke } from '@mortisect/core/tree';
 import { useRef } from 'react';
-import type { Spoke } from './clock';
 import { Knob } from './Knob';
 
 interface TipHandleProps {

@@ -1,6 +1,7 @@
 // Facts of the plane: a compass bearing seen from above, 12 at the site's own bearing.
 import type { Limb } from '@mortisect/core/tree';
-import { limbsAt, onSpoke, reachCm, spokes } from './clock';
+import { onSpoke, reachCm, spokes } from '@mortisect/core/tree';
+import { limbsAt } from './clock';
 
 const stem: Limb = {
   id: 'T',

@@ -4,6 +4,7 @@ import { agentOf } from '@mortisect/core/blades';
 import type { Cut, ReasonNotToCut } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
 import { tapeText, type Units } from '@mortisect/core/measure';
+import type { Pin } from '@mortisect/core/plan';
 import { speciesName } from '@mortisect/core/register';
 import { lowerFirst } from '@mortisect/core/tree';
 import { cutAtHand, standingCuts, type TreeView } from '../data/orchardView';
@@ -70,8 +71,34 @@ export function actionWords(action: ActionBody): string {
       return `sample ${action.label}: ${clinicWords(action.evidence.result)}`;
     case 'wavedOff':
       return `${action.faultKey.split(':')[0]} waved off`;
+    case 'stepDone':
+      return `${action.what}, ${lowerFirst(action.limbName)}`;
+    case 'planPinned':
+      return `plan pinned, ${pinWords(action.pin)}`;
+    case 'mustLifted':
+      return `must lifted, ${action.why}`;
+    case 'clearanceSet':
+      return action.clearanceCm === null
+        ? 'clearance by the school again'
+        : `clearance set by hand, ${tapeText(action.clearanceCm, 'metric', 'up')}`;
+    case 'seasonsPlanned':
+      return `planned over ${plural(action.seasons, 'season')}`;
     case 'hatThrown':
       return `hat thrown, ${action.passed} of ${action.throws} came through`;
+  }
+}
+
+/** A pin in a few words, without the names of limbs. */
+export function pinWords(pin: Pin): string {
+  switch (pin.kind) {
+    case 'stays':
+      return 'a limb stays';
+    case 'goes':
+      return `a cut is made in season ${pin.season}`;
+    case 'not before':
+      return `a cut not before season ${pin.season}`;
+    case 'follower':
+      return 'a limb stays until its follower is thick enough';
   }
 }
 

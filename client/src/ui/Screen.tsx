@@ -11,6 +11,8 @@ interface ScreenProps {
   /** The one figure or word that stands at the right of the header. */
   aside?: ReactNode;
   actions?: ReactNode;
+  /** Stays under the header while the work scrolls. */
+  pinned?: ReactNode;
   /** Column width of the running content; `full` for drawings that use the whole of a wide screen. */
   width?: 'column' | 'full';
   /** On a wide screen this stands beside the work and is not the page's own subject. */
@@ -23,6 +25,7 @@ export function Screen({
   subtitle,
   aside,
   actions,
+  pinned,
   width = 'column',
   beside = false,
   children,
@@ -55,6 +58,18 @@ export function Screen({
           {aside}
         </View>
         <TapeRule />
+        {pinned ? (
+          <View
+            paddingHorizontal={16}
+            paddingTop={8}
+            paddingBottom={8}
+            borderBottomWidth={1}
+            borderStyle="solid"
+            borderColor="$rule"
+          >
+            {pinned}
+          </View>
+        ) : null}
       </View>
       <View flex={1} minHeight={0} style={{ overflowY: 'auto', overflowX: 'hidden' }} tabIndex={-1}>
         <View

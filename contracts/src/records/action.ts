@@ -1,6 +1,7 @@
 // What was done in the field.
 import { choicesBeyondSawing } from '@mortisect/core/cuts';
 import { ClinicEvidence } from '@mortisect/core/diagnosis';
+import { MOST_PLAN_SEASONS, otherKinds, Pin } from '@mortisect/core/plan';
 import { z } from 'zod';
 import { alongCm, limbId, moment, name, RecordId, TreeId, text } from './common';
 
@@ -108,6 +109,42 @@ export const ActionBody = z
       treeId: TreeId,
       faultKey: z.string().min(1).max(300),
       severity: z.number().min(0).max(1e6),
+    }),
+    z.strictObject({
+      kind: z.literal('stepDone'),
+      at: moment,
+      treeId: TreeId,
+      findingIds,
+      what: z.enum(otherKinds),
+      limbId,
+      limbName: name(120),
+    }),
+    z.strictObject({
+      kind: z.literal('planPinned'),
+      at: moment,
+      treeId: TreeId,
+      pin: Pin,
+    }),
+    z.strictObject({
+      kind: z.literal('mustLifted'),
+      at: moment,
+      treeId: TreeId,
+      findingId: RecordId,
+      why: z.enum(['kept as feeder', 'watched']),
+      note: text(300),
+    }),
+    z.strictObject({
+      kind: z.literal('clearanceSet'),
+      at: moment,
+      treeId: TreeId,
+      findingId: RecordId,
+      clearanceCm: z.number().min(0).max(500).nullable().describe('null: by the school of the site again'),
+    }),
+    z.strictObject({
+      kind: z.literal('seasonsPlanned'),
+      at: moment,
+      treeId: TreeId,
+      seasons: z.number().int().min(1).max(MOST_PLAN_SEASONS),
     }),
     z.strictObject({
       kind: z.literal('hatThrown'),

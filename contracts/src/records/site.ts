@@ -3,6 +3,7 @@ import { cleaningSchools } from '@mortisect/core/blades';
 import { finishes } from '@mortisect/core/cuts';
 import { DisorderCode, defaultSchoolOf, seasons } from '@mortisect/core/disorders';
 import { Limits, startingLimits } from '@mortisect/core/faults';
+import { PlanSettings, startingPlanSettings } from '@mortisect/core/plan';
 import { Cultivar } from '@mortisect/core/register';
 import { z } from 'zod';
 import { name, Stamp, text } from './common';
@@ -75,6 +76,7 @@ export const Site = z
       .max(60)
       .default([])
       .describe('disorders that do not occur in this country'),
+    plan: PlanSettings.default(startingPlanSettings()).describe('how it plans: limits, weights and its kit'),
     limits: Limits.default(startingLimits()).describe('from which measure on wood is misplaced'),
   })
   .meta({ id: 'Site' });

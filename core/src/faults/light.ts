@@ -110,10 +110,10 @@ function leafAreas(limbs: Limb[]): [Limb, number][] {
 
 /** Leaf area in cubes of 25 cm, m². */
 export class Leaves {
-  private readonly cells = new Map<string, number>();
+  private readonly cells = new Map<number, number>();
 
   add(at: Point, areaM2: number): void {
-    const key = cellOf(at);
+    const key = cellOf(at.x, at.y, at.z);
     this.cells.set(key, (this.cells.get(key) ?? 0) + areaM2);
   }
 
@@ -132,23 +132,21 @@ const STEP_CM = CELL_CM / 2;
 export const PER_STEP = STEP_CM / 100 / (CELL_CM / 100) ** 3;
 
 /** Names the cubes that a ray passes, step by step, a cube as often as it is met. */
-export function alongRay(from: Point, direction: Point, meet: (cell: string) => void): void {
+export function alongRay(from: Point, direction: Point, meet: (cell: number) => void): void {
   for (let along = STEP_CM / 2; along < FAR_CM; along += STEP_CM) {
-    meet(
-      cellOf({
-        x: from.x + direction.x * along,
-        y: from.y + direction.y * along,
-        z: from.z + direction.z * along,
-      }),
-    );
+    meet(cellOf(from.x + direction.x * along, from.y + direction.y * along, from.z + direction.z * along));
   }
 }
 
 const FAR_CM = 900;
 
-export function cellOf({ x, y, z }: Point): string {
-  return `${Math.floor(x / CELL_CM)},${Math.floor(y / CELL_CM)},${Math.floor(z / CELL_CM)}`;
+/** A number for each cube within 128 m of the stem. */
+export function cellOf(x: number, y: number, z: number): number {
+  const [i, j, k] = [Math.floor(x / CELL_CM), Math.floor(y / CELL_CM), Math.floor(z / CELL_CM)];
+  return ((i + HALF_CELLS) * CELLS + (j + HALF_CELLS)) * CELLS + (k + HALF_CELLS);
 }
+const HALF_CELLS = 512;
+const CELLS = 1024;
 
 function near(at: Point, random: () => number): Point {
   const jitter = () => (random() * 2 - 1) * LEAF_SPREAD_CM;

@@ -1,5 +1,6 @@
 export { type Candidate, cutId, type OtherKind, otherKinds, otherWords } from './candidates';
 export type { ClashPart } from './clash';
+export { type CurvePoint, type MarginCurve, marginCurve, type SchoolMark } from './curve';
 export {
   MOST_PLAN_SEASONS,
   Pin,
@@ -40,3 +41,12 @@ export { type Pass, PlanProblem, passes, SEASON_DISCOUNT } from './problem';
 export { PlanSearch, type Progress } from './search';
 export { bridgeScions, type Verdict } from './verdict';
 export { stationOf, visitOf } from './visit';
+export {
+  clashSentence,
+  leftWords,
+  type Named,
+  passWords,
+  pinSentence,
+  reasonWords,
+  stepSentence,
+} from './words';

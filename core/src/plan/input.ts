@@ -41,7 +41,7 @@ export const Pin = z
     z.strictObject({
       kind: z.literal('goes'),
       candidateId: z.string().min(1).max(160),
-      season: z.number().int().min(1).max(MOST_PLAN_SEASONS).default(1),
+      season: z.number().int().min(1).max(MOST_PLAN_SEASONS),
     }),
     z.strictObject({
       kind: z.literal('not before'),

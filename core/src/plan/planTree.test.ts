@@ -243,7 +243,7 @@ describe('pins', () => {
     const pins = [
       { kind: 'stays', limbId: 'C2' },
       { kind: 'stays', limbId: 'B1' },
-      { kind: 'goes', candidateId: 'B1 collar 0' },
+      { kind: 'goes', candidateId: 'B1 collar 0', season: 1 },
     ];
     const { plan } = planTree(given(two, { plan: { pins } }));
     expect(plan.clash).toHaveLength(2);
@@ -256,7 +256,7 @@ describe('pins', () => {
     const kept = planTree(given(active, { plan: { pins: stays } })).plan;
     expect(kept.clash).toEqual(expect.arrayContaining([{ what: 'must', findingId: 'strike' }]));
     const big = [fault('big', 'A', 'inward'), fault('big2', 'B', 'inward')];
-    const goes = ['A', 'B'].map((id) => ({ kind: 'goes', candidateId: `${id} collar 0` }));
+    const goes = ['A', 'B'].map((id) => ({ kind: 'goes', candidateId: `${id} collar 0`, season: 1 }));
     expect(planTree(given(big, { plan: { pins: goes } })).plan.clash).toEqual(
       expect.arrayContaining([{ what: 'limit', season: 1 }]),
     );

@@ -15,6 +15,7 @@ export {
 } from './limbMap';
 export { limbNames, limbTiers, lowerFirst, type Tier, withGivenNames } from './limbNames';
 export { limbShape, type Point, pointAlong } from './shape';
+export { onSpoke, reachCm, type Spoke, spokes } from './spokes';
 export { StarterTree, starterMap } from './starterMap';
 export { type Stretch, UnknownLimb, type Walk, walkTowardStool } from './walk';
 export {

@@ -7,10 +7,12 @@ import { causes } from '@mortisect/core/diagnosis';
 import { clearance, seasonOn } from '@mortisect/core/disorders';
 import { geometryFaults } from '@mortisect/core/faults';
 import { cautions } from '@mortisect/core/handling';
+import { orderOf } from '@mortisect/core/plan';
+import { residual } from '@mortisect/core/residual';
 import { cutBack, limbNames, starterMap } from '@mortisect/core/tree';
 import { triage } from '@mortisect/core/triage';
 import compression from 'compression';
-import express, { type Express } from 'express';
+import express, { type Express, type Request } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
@@ -25,11 +27,13 @@ import { readLog } from '../services/history';
 import { getJobs, putJob } from '../services/jobs';
 import { getOpenWork, getPlotTrees, getTree, getTrees } from '../services/orchard';
 import { getPhoto, putPhoto } from '../services/photos';
+import { cutSheet, planCsv, planJson, plotCutSheet } from '../services/plans';
 import { getRound } from '../services/rounds';
 import { getSite, putSite } from '../services/site';
 import { putLimbs, putTree } from '../services/trees';
 import type { Db } from '../store/openDb';
 import type { Access } from './access';
+import { limbMassOf } from './limbMass';
 import { type Handlers, mountRoutes } from './mount';
 import { problemHandler } from './problem';
 import { serveReference } from './reference';
@@ -135,10 +139,29 @@ function handlers({ db, config, access, pool, now }: AppParts): Handlers {
     computeCauses: ({ body }) => causes(body),
     computeFaults: ({ body }) => ({ faults: geometryFaults(body.tree, body.limits) }),
     computeOpenness: ({ body }) => pool.openness(body),
+    computeCandidates: ({ body, request }) => pool.candidates(body, whileWaited(request)),
+    computePlan: ({ body, request }) => pool.plan(body, whileWaited(request)),
+    computeOrder: ({ body }) => orderOf(body),
+    computeLimbMass: ({ body }) => limbMassOf(body),
+    computeResidual: ({ body }) => residual(body),
+    getPlan: ({ params }) => planJson(db, pool, params.treeId, now()),
+    getPlanCsv: ({ params }) => planCsv(db, pool, params.treeId, now()),
+    getCutSheet: ({ params, query }) => cutSheet(db, pool, { treeId: params.treeId, now: now(), ...query }),
+    getPlotCutSheet: ({ params, query }) =>
+      plotCutSheet(db, pool, { plotId: params.plotId, now: now(), ...query }),
     computeTriage: ({ body }) => triage(body),
     computeStarterMap: ({ body }) => ({ limbs: starterMap(body) }),
     computeLimbNames: ({ body }) => ({
       names: Object.fromEntries(limbNames(body.limbs, body.twelveBearingDeg, body.units)),
     }),
   };
+}
+
+/** Aborted when the client hangs up before the answer. */
+function whileWaited(request: Request): AbortSignal {
+  const controller = new AbortController();
+  request.res?.once('close', () => {
+    if (!request.res?.writableEnded) controller.abort();
+  });
+  return controller.signal;
 }

@@ -3,6 +3,18 @@ import type { Openness } from '@mortisect/contracts';
 import { gapTest, lightInside } from '@mortisect/core/faults';
 import type { Limb } from '@mortisect/core/tree';
 import { readTrees, type TreeFile, type TreeFileRead } from '../files/readTrees';
+import { cutSheetPdf, type SheetPaper, type TreeSheet } from '../files/sheet/sheet';
+
+export { candidates, plan } from './plan';
+
+/** Sheets and paper come as one task. */
+export const cutSheet = ({
+  sheets,
+  paper,
+}: {
+  sheets: TreeSheet[];
+  paper: SheetPaper;
+}): Promise<Uint8Array<ArrayBuffer>> => cutSheetPdf(sheets, paper);
 
 export interface OpennessTask {
   limbs: Limb[];

@@ -100,7 +100,7 @@ function findingsNamed(action: ActionBody): string[] {
 /** Brings the present in line: a cut closes its findings, an undo opens them again. */
 async function carryOut(tx: Store, id: string, action: ActionBody): Promise<void> {
   if (action.kind === 'sampleSent') return takeSample(tx, id, action);
-  if (action.kind === 'cutMade') {
+  if (action.kind === 'cutMade' || action.kind === 'stepDone') {
     await tx
       .update(findings)
       .set({ state: 'closed' })
@@ -113,7 +113,7 @@ async function carryOut(tx: Store, id: string, action: ActionBody): Promise<void
     .set({ undone: true })
     .where(eq(actions.id, action.actionId))
     .returning();
-  if (row?.value.kind !== 'cutMade') return;
+  if (row?.value.kind !== 'cutMade' && row?.value.kind !== 'stepDone') return;
   await tx
     .update(findings)
     .set({ state: 'open' })

@@ -2,13 +2,16 @@
 import type { Action } from '@mortisect/contracts';
 import { siteToday, treeView } from '../../data/orchardView';
 import { detail, did, finding, site, today } from '../../testing/orchard';
+import { plansOf } from '../../testing/plans';
 import { BLADE, runOf } from './run';
 
 const cleaned = (at: string) => did({ kind: 'bladeCleaned', at, blade: BLADE, agentId: 'alcohol-70' });
 const canker = finding('1', 'S', 'FB_CANK_A');
 const dead = finding('2', 'R', 'DEAD');
-const run = (latest: Action[], tree = detail([canker, dead])) =>
-  runOf([treeView(tree, today)], latest, today);
+const run = (latest: Action[], tree = detail([canker, dead]), on = today) => {
+  const view = treeView(tree, on);
+  return runOf([view], plansOf([view], on), latest, on);
+};
 
 test('sound wood comes before infected, and a blade of unknown history is cleaned first', () => {
   const { left, step } = run([]);
@@ -37,7 +40,7 @@ test('a cut that was not made is out of today’s run with its reason, and back 
   expect(run(latest).left.map((item) => item.cut.limbId)).toEqual(['S']);
   expect(run(latest).leftOut).toMatchObject([{ why: 'Not made today: Weather' }]);
   const tomorrow = siteToday(site, null, '2026-11-25');
-  expect(runOf([treeView(detail([canker, dead]), tomorrow)], latest, tomorrow).left).toHaveLength(2);
+  expect(run(latest, detail([canker, dead]), tomorrow).left).toHaveLength(2);
 });
 
 test('a tree over 6 m is handed over, not run', () => {

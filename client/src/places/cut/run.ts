@@ -2,9 +2,10 @@
 import type { Action } from '@mortisect/contracts';
 import { type BladeEvent, type NextStep, nextStep } from '@mortisect/core/blades';
 import type { Cut } from '@mortisect/core/cuts';
-import { kindOf } from '@mortisect/core/disorders';
 import { dayAt } from '../../data/moment';
 import { cutAtHand, type SiteToday, standingCuts, type TreeView } from '../../data/orchardView';
+import type { Solved } from '../../data/usePlan';
+import { stepsNow } from '../plan/planView';
 
 /** One blade until there is a kit of them. */
 export const BLADE = 'Blade 1';
@@ -34,16 +35,22 @@ export interface Run {
 
 /**
  * @param views trees with open findings, in walking order
+ * @param plans the plan of each tree; a tree without one is not in the run yet
  * @param latest the latest actions of the orchard, newest first
  */
-export function runOf(views: TreeView[], latest: readonly Action[], today: SiteToday): Run {
+export function runOf(
+  views: TreeView[],
+  plans: ReadonlyMap<string, Solved>,
+  latest: readonly Action[],
+  today: SiteToday,
+): Run {
   const done = latest.filter(
     ({ undone, action }) => !undone && action.kind !== 'undone' && isToday(action.at, today),
   );
   const known = new Map(
     views.flatMap((view) => view.history.map(({ id, disorder }) => [id, disorder] as const)),
   );
-  const items = views.flatMap((view) => itemsOf(view, known));
+  const items = views.flatMap((view) => itemsOf(view, plans.get(view.tree.id), known));
   const leftOut: LeftOut[] = [];
   const left: RunItem[] = [];
   for (const item of items) {
@@ -80,21 +87,27 @@ function isToday(at: string, { site, day }: SiteToday): boolean {
   return dayAt(at, site.timeZone) === day;
 }
 
-/** Within a tree sound before infected: fewer cleanings, and nothing carried from a canker into dead wood's clean neighbour. */
-function itemsOf(view: TreeView, known: Map<string, string>): RunItem[] {
-  return standingCuts(view)
-    .map((cut) => {
-      const findingIds = view.cuts.cuts
-        .filter((other) => other === cut || view.cuts.cuts[other.swallowedBy ?? -1] === cut)
-        .flatMap((other) => other.lesionIds);
-      const disorders = disordersOf(findingIds, known);
-      return { id: `${view.tree.id}:${findingIds.toSorted().join(',')}`, view, cut, findingIds, disorders };
-    })
-    .toSorted((a, b) => Number(isInfected(a)) - Number(isInfected(b)));
-}
-
-function isInfected({ disorders }: RunItem): boolean {
-  return disorders.some((code) => kindOf(code) === 'diseased');
+/** The cuts that are due now, in the order of the plan; and those that the position rule asks for but an arborist must make. */
+function itemsOf(view: TreeView, solved: Solved | undefined, known: Map<string, string>): RunItem[] {
+  if (!solved) return [];
+  const item = (cut: Cut, findingIds: string[]): RunItem => ({
+    id: `${view.tree.id}:${findingIds.toSorted().join(',')}`,
+    view,
+    cut,
+    findingIds,
+    disorders: disordersOf(findingIds, known),
+  });
+  const planned = stepsNow(solved).flatMap(({ cut, step }) => {
+    const findingIds = step.solves.map(({ findingId }) => findingId);
+    // A plan that stands from before a cut was made names what is closed by now
+    const isOpen = findingIds.every((id) => view.findings.some((finding) => finding.id === id));
+    return cut && findingIds.length > 0 && isOpen ? [item(cut, findingIds)] : [];
+  });
+  const handedOver = standingCuts(view).flatMap((cut) => {
+    const ids = cut.lesionIds.filter((id) => solved.plan.handOver.includes(id));
+    return ids.length > 0 ? [item(cut, ids)] : [];
+  });
+  return [...planned, ...handedOver];
 }
 
 function whyLeftOut(item: RunItem, done: Action[]): string | null {

@@ -1,54 +1,137 @@
-// Trees with open findings and what they ask for.
-import { openDecisions, type SiteToday, standingCuts, type TreeView } from '../../data/orchardView';
+// Trees with open findings: what is planned, how long it takes, what it costs the crown and what must be carried away; totals for each plot.
+import { joined, massReading } from '@mortisect/core/measure';
+import { View } from '@tamagui/core';
+import { openDecisions, type SiteToday, type TreeView } from '../../data/orchardView';
+import { useTrees } from '../../data/queries';
 import { useOpenViews } from '../../data/useOpenViews';
+import { type Solved, usePlans } from '../../data/usePlan';
+import { FileLinks } from '../../ui/FileLinks';
 import { Row, Rows } from '../../ui/Row';
 import { Aside, Screen } from '../../ui/Screen';
-import { Body, Small } from '../../ui/type';
+import { Body, Label, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
-import { disorderWords, handedOver, plural } from '../words';
+import { disorderWords, plural } from '../words';
+import { percentOf, stepsNow } from './planView';
 
 export function PlanList({ openId }: { openId?: string }) {
   const { open, error, refetch } = useOpenViews();
+  const plans = usePlans(open?.views ?? NONE, open?.today ?? null);
+  const plots = useTrees().data?.plots ?? [];
   if (!open) return <Waiting title="Plan" beside error={error} onRetry={refetch} />;
   const { today, views } = open;
-  const cuts = views.flatMap(standingCuts).length;
+  const sums = views.map((view) => sumOf(plans.get(view.tree.id)));
+  const minutes = sums.reduce((total, sum) => total + (sum?.minutes ?? 0), 0);
+  const groups = plots
+    .map((plot) => ({ plot, own: views.filter((view) => view.tree.plotId === plot.id) }))
+    .filter(({ own }) => own.length > 0);
   return (
     <Screen
       title="Plan"
       subtitle="Trees with open findings"
       beside
-      aside={<Aside figure={plural(cuts, 'cut')} caption={`on ${plural(views.length, 'tree')}`} />}
+      aside={
+        <Aside figure={`${Math.round(minutes)} min`} caption={`on ${plural(views.length, 'tree')} now`} />
+      }
     >
       {views.length === 0 ? (
         <Body>Nothing is open. What you mark in Round stands here with its cut and its reason.</Body>
       ) : null}
-      <Rows>
-        {views.map((view) => (
-          <Row
-            key={view.tree.id}
-            href={`/plan/${view.tree.id}`}
-            {...(view.tree.id === openId
-              ? { bar: 'open' as const }
-              : view.tree.hazards.length > 0
-                ? { bar: 'danger' as const }
-                : {})}
-            title={view.tree.code}
-            detail={disorderWords(view.findings)}
-            aside={asideOf(view)}
-          />
-        ))}
-      </Rows>
+      {groups.map(({ plot, own }) => (
+        <View key={plot.id} gap={6}>
+          <Section>{plot.name}</Section>
+          <Small>{totalWords(own, plans, today)}</Small>
+          <Rows>
+            {own.map((view) => (
+              <TreeRow key={view.tree.id} view={view} solved={plans.get(view.tree.id)} openId={openId} />
+            ))}
+          </Rows>
+          <FileLinks links={[[`/api/plots/${plot.id}/cut-sheet.pdf`, `Cut sheets of ${plot.name}`]]} />
+        </View>
+      ))}
       <SeasonLine today={today} />
     </Screen>
   );
 }
 
-function asideOf(view: TreeView): string {
-  const cuts = standingCuts(view).length;
-  const own = cuts - handedOver(view).length;
+const NONE: TreeView[] = [];
+
+interface Sum {
+  steps: number;
+  minutes: number;
+  crown: number;
+  infectedKg: number;
+}
+
+/** What is due now on a tree. */
+function sumOf(solved: Solved | undefined): Sum | null {
+  if (!solved) return null;
+  const steps = stepsNow(solved);
+  return {
+    steps: steps.length,
+    minutes: steps.reduce((sum, one) => sum + one.priced.minutes.minutes, 0),
+    crown: steps.reduce((sum, one) => sum + one.step.crown + one.step.exempt, 0),
+    infectedKg: steps.reduce(
+      (sum, one) => (one.kind === 'diseased' ? sum + (one.priced.handling?.massKg ?? 0) : sum),
+      0,
+    ),
+  };
+}
+
+function totalWords(views: TreeView[], plans: Map<string, Solved>, { units }: SiteToday): string {
+  const sums = views.flatMap((view) => sumOf(plans.get(view.tree.id)) ?? []);
+  const add = (of: (sum: Sum) => number) => sums.reduce((total, sum) => total + of(sum), 0);
+  const kg = add((sum) => sum.infectedKg);
   return [
-    ...(own > 0 ? [plural(own, 'cut')] : []),
-    ...(own < cuts ? ['hand over'] : []),
+    plural(
+      add((sum) => sum.steps),
+      'step',
+    ),
+    `${Math.round(add((sum) => sum.minutes))} min`,
+    ...(kg > 0.05 ? [`${joined(massReading(kg, units))} of infected wood to carry away`] : []),
+    ...(sums.length < views.length ? ['some still computed'] : []),
+  ].join(' · ');
+}
+
+function TreeRow({
+  view,
+  solved,
+  openId,
+}: {
+  view: TreeView;
+  solved: Solved | undefined;
+  openId: string | undefined;
+}) {
+  const sum = sumOf(solved);
+  const danger =
+    view.tree.hazards.length > 0 ||
+    (solved?.plan.handOver.length ?? 0) > 0 ||
+    solved?.plan.verdict?.choice === 'remove tree';
+  return (
+    <Row
+      href={`/plan/${view.tree.id}`}
+      {...(view.tree.id === openId ? { bar: 'open' as const } : danger ? { bar: 'danger' as const } : {})}
+      title={view.tree.code}
+      detail={disorderWords(view.findings)}
+      aside={
+        <View alignItems="flex-end" maxWidth={150}>
+          <Label textAlign="right">{solved ? headWords(view, solved, sum) : '…'}</Label>
+          {sum && sum.steps > 0 ? (
+            <Small>{`${Math.round(sum.minutes)} min · ${percentOf(sum.crown)}`}</Small>
+          ) : null}
+        </View>
+      }
+    />
+  );
+}
+
+function headWords(view: TreeView, { plan }: Solved, sum: Sum | null): string {
+  if (plan.clash) return 'pins clash';
+  if (plan.verdict) return plan.verdict.choice;
+  const later = plan.steps.length - (sum?.steps ?? 0);
+  return [
+    ...(sum && sum.steps > 0 ? [plural(sum.steps, 'step')] : []),
+    ...(later > 0 ? [`${later} later`] : []),
+    ...(plan.handOver.length > 0 ? ['hand over'] : []),
     ...(openDecisions(view).length > 0 ? ['decide'] : []),
   ].join(', ');
 }

@@ -1,77 +1,82 @@
-// The plan of one tree: every cut with its reason, and the decisions that no cut answers.
-
-import { type Cut, cutSentence, leadingReason } from '@mortisect/core/cuts';
+// The plan of one tree: the exact set of cuts over its seasons, each with its reason, round what the caretaker has pinned.
 import { GENERAL_CAUTION } from '@mortisect/core/handling';
 import { speciesName } from '@mortisect/core/register';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
-import { type SiteToday, standingCuts, type TreeView, telling, treeView } from '../../data/orchardView';
+import { useMemo, useState } from 'react';
+import { type SiteToday, type TreeView, treeView } from '../../data/orchardView';
 import { useTree } from '../../data/queries';
+import { type Solved, usePlan, usePlanInput } from '../../data/usePlan';
 import { useToday } from '../../data/useToday';
 import { Button } from '../../ui/Button';
 import { Columns } from '../../ui/Columns';
 import { Aside, Screen } from '../../ui/Screen';
+import { Swipe } from '../../ui/Swipe';
 import { useWide } from '../../ui/theme';
-import { Body, Label, Section, Small } from '../../ui/type';
+import { Body, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
-import { SchoolTable } from '../SchoolTable';
-import { Sentence } from '../Sentence';
 import { useKeys } from '../shell/Keys';
 import { TreeBeside } from '../TreeBeside';
-import { TreeTape } from '../TreeTape';
 import { switchUnits } from '../units';
 import { useOpenLimb } from '../useOpenLimb';
-import { WhySheet } from '../WhySheet';
 import { plural } from '../words';
-import { CutRows } from './CutRows';
+import { BeforeAfter } from './BeforeAfter';
 import { Decisions } from './Decisions';
-import { Uncut } from './Uncut';
+import { Clash, LeftAsIs, VerdictNotice } from './Honest';
+import { OrderLine } from './OrderLine';
+import { PinList } from './Pins';
+import { PlanHead } from './PlanHead';
+import { Print } from './Print';
+import { type Visit, visitsOf } from './planView';
+import { StepCard } from './StepCard';
+import { StepRows } from './StepRows';
+import { StepSheet } from './StepSheet';
+import { Years } from './Years';
 
 export function PlanTree({ treeId }: { treeId: string }) {
   const { data, error, refetch } = useTree(treeId);
   const today = useToday();
-  if (!data || !today) return <Waiting title="Plan" error={error} onRetry={refetch} />;
-  return <Planned view={treeView(data, today)} today={today} />;
+  const view = useMemo(() => (data && today ? treeView(data, today) : null), [data, today]);
+  if (!view || !today) return <Waiting title="Plan" error={error} onRetry={refetch} />;
+  return <Planned view={view} today={today} />;
 }
 
 function Planned({ view, today }: { view: TreeView; today: SiteToday }) {
+  const input = usePlanInput(view, today);
+  const { data: solved, error, isFetching, refetch } = usePlan(input);
+  if (!solved) return <Waiting title={view.tree.code} error={error} onRetry={refetch} />;
+  return <SolvedPlan view={view} today={today} solved={solved} searching={isFetching} />;
+}
+
+interface SolvedPlanProps {
+  view: TreeView;
+  today: SiteToday;
+  solved: Solved;
+  searching: boolean;
+}
+
+function SolvedPlan({ view, today, solved, searching }: SolvedPlanProps) {
   const wide = useWide();
   const router = useRouter();
   const openLimb = useOpenLimb(view.tree.id);
-  const cuts = standingCuts(view);
-  const [at, setAt] = useState(0);
-  const [why, setWhy] = useState<Cut | null>(null);
-  const chosen = cuts[Math.min(at, cuts.length - 1)] ?? null;
-  useKeys({ w: () => chosen && setWhy(chosen), u: () => switchUnits(today) });
+  const visits = useMemo(() => visitsOf(solved), [solved]);
+  const steps = visits.flatMap((visit) => visit.steps);
+  const [chosenId, setChosenId] = useState<string | null>(null);
+  const chosen = steps.find((one) => one.priced.id === chosenId) ?? steps[0] ?? null;
+  const [behind, setBehind] = useState<string | null>(null);
+  const sheet = steps.find((one) => one.priced.id === behind) ?? null;
+  useKeys({ w: () => chosen && setBehind(chosen.priced.id), u: () => switchUnits(today) });
   const { tree } = view;
-  const left = (
-    <View gap={16}>
-      {cuts.length === 0 ? null : (
-        <CutRows
-          view={view}
-          today={today}
-          cuts={cuts}
-          chosen={chosen}
-          onChoose={(cut) => setAt(cuts.indexOf(cut))}
-        />
-      )}
-      {chosen ? <ChosenCut view={view} today={today} cut={chosen} onWhy={() => setWhy(chosen)} /> : null}
-      <Swallowed view={view} />
-      <Decisions view={view} today={today} />
-      <Uncut view={view} />
-      {view.findings.length === 0 ? (
-        <Body>Nothing is open on this tree. What you mark in Round stands here.</Body>
-      ) : null}
-      <Small>{GENERAL_CAUTION}</Small>
-    </View>
-  );
+  const first = visits[0];
   return (
     <Screen
       title={tree.code}
       subtitle={`Plan · ${speciesName(tree.species)}, ${tree.form}`}
       width="full"
-      aside={<Aside figure={plural(cuts.length, 'cut')} caption="now" />}
+      aside={
+        <Aside figure={plural(first?.steps.length ?? 0, 'step')} caption={first?.title ?? 'nothing to do'} />
+      }
+      pinned={<PlanHead solved={solved} visits={visits} />}
       actions={
         <Button grow maxWidth={wide ? 300 : undefined} onPress={() => router.navigate(`/round/${tree.id}`)}>
           Look at the tree
@@ -84,69 +89,97 @@ function Planned({ view, today }: { view: TreeView; today: SiteToday }) {
             view={view}
             today={today}
             chosenId={chosen?.limbId ?? null}
-            kerfs={cuts}
+            kerfs={steps.flatMap((one) => (one.priced.kerf ? [one.priced.kerf] : []))}
             onChoose={openLimb}
           />
         }
       >
-        {left}
+        <View gap={20}>
+          <Clash view={view} solved={solved} />
+          <VerdictNotice view={view} solved={solved} />
+          <PinList view={view} />
+          {steps.length === 0 ? <Body>{nothingWords(view, solved)}</Body> : null}
+          {visits.map((visit) => (
+            <VisitPart
+              key={visit.key}
+              visit={visit}
+              view={view}
+              today={today}
+              chosenId={chosen?.priced.id ?? null}
+              onChoose={setChosenId}
+              onMore={setBehind}
+            />
+          ))}
+          <Decisions view={view} today={today} />
+          <LeftAsIs view={view} solved={solved} />
+          <Proof solved={solved} searching={searching} />
+          <Years view={view} today={today} solved={solved} />
+          <BeforeAfter view={view} today={today} visits={visits} onChoose={openLimb} />
+          <Print view={view} />
+          <Small>{GENERAL_CAUTION}</Small>
+        </View>
       </Columns>
-      <WhySheet view={view} today={today} cut={why} onClose={() => setWhy(null)} />
+      <StepSheet view={view} today={today} solved={solved} one={sheet} onClose={() => setBehind(null)} />
     </Screen>
   );
 }
 
-function ChosenCut({
-  view,
-  today,
-  cut,
-  onWhy,
-}: {
+interface VisitPartProps {
+  visit: Visit;
   view: TreeView;
   today: SiteToday;
-  cut: Cut;
-  onWhy(): void;
-}) {
-  // The limb of the lesion, so that the whole measure is seen, through the joint where it runs on
-  const shownOn = leadingReason(cut).edgeLimbId;
+  chosenId: string | null;
+  onChoose(id: string): void;
+  onMore(id: string): void;
+}
+
+/** The list in order, and the chosen step; on a phone one swipes from step to step. */
+function VisitPart({ visit, view, today, chosenId, onChoose, onMore }: VisitPartProps) {
+  const at = visit.steps.findIndex((one) => one.priced.id === chosenId);
   return (
-    <View gap={8}>
-      <TreeTape
-        view={view}
-        today={today}
-        limbId={shownOn}
-        cut={cut}
-        heading={<Section>{view.names.get(shownOn) ?? shownOn}</Section>}
-        onWhy={onWhy}
-      />
-      <Sentence phrases={cutSentence(cut, telling(view, today))} />
-      <View flexDirection="row">
-        <Button kind="quiet" paddingHorizontal={0} onPress={onWhy}>
-          Why here
-        </Button>
-      </View>
-      {cut.lesionIds.map((lesionId) => (
-        <SchoolTable key={lesionId} view={view} today={today} lesionId={lesionId} />
-      ))}
+    <View gap={12}>
+      <Section>{visit.isNow ? `${visit.title} · now` : visit.title}</Section>
+      <OrderLine {...visit} />
+      <StepRows view={view} today={today} steps={visit.steps} chosenId={chosenId} onChoose={onChoose} />
+      {at < 0 ? null : (
+        <Swipe
+          label={`Steps of ${visit.title}`}
+          at={at}
+          count={visit.steps.length}
+          onAt={(i) => onChoose(visit.steps[i]?.priced.id ?? '')}
+        >
+          {visit.steps.map((one) => (
+            <StepCard
+              key={one.priced.id}
+              view={view}
+              today={today}
+              one={one}
+              isNow={visit.isNow}
+              onMore={() => onMore(one.priced.id)}
+            />
+          ))}
+        </Swipe>
+      )}
     </View>
   );
 }
 
-/** Cuts that need no saw of their own, and which cut takes their wood. */
-function Swallowed({ view }: { view: TreeView }) {
-  const swallowed = view.cuts.cuts.filter((cut) => cut.swallowedBy !== null);
-  if (swallowed.length === 0) return null;
+function nothingWords(view: TreeView, { plan }: Solved): string {
+  if (view.findings.length === 0) return 'Nothing is open on this tree. What you mark in Round stands here.';
+  if (plan.clash) return 'No cut is planned until the pins agree.';
+  return 'No cut of your own is planned here.';
+}
+
+/** How sure it is that no better plan exists. */
+function Proof({ solved, searching }: { solved: Solved; searching: boolean }) {
+  const { proof, clash } = solved.plan;
+  if (clash) return null;
+  const words = proof.done
+    ? 'No better plan exists by these weights: proved.'
+    : `A good plan; no other can be more than ${Math.max(0.1, proof.gap * 100).toFixed(1)} % better${searching ? ', still searching' : ''}.`;
   return (
-    <View gap={4}>
-      <Label>Comes off with another cut</Label>
-      {swallowed.map((cut) => {
-        const taker = view.cuts.cuts[cut.swallowedBy ?? -1];
-        return (
-          <Body key={`${cut.limbId}-${cut.atCm}-${cut.kind}`}>
-            {view.names.get(cut.limbId)}: taken by the cut on {view.names.get(taker?.limbId ?? '')}.
-          </Body>
-        );
-      })}
-    </View>
+    <Small role="status" aria-live="polite">
+      {words}
+    </Small>
   );
 }

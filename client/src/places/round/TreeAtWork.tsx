@@ -1,10 +1,11 @@
 // The tree in hand: drawings, the limb tape, findings; its shape; what is known of it; and the marking of a new finding over all.
 
 import type { TreeDetail } from '@mortisect/contracts';
+import { openQuestion } from '@mortisect/contracts';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { openQuestion, type SiteToday, treeView } from '../../data/orchardView';
+import { type SiteToday, treeView } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';
 import { Button } from '../../ui/Button';
 import { Columns } from '../../ui/Columns';

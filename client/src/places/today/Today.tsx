@@ -6,6 +6,7 @@ import { openDecisions, type SiteToday, type TreeView } from '../../data/orchard
 import { useTrees } from '../../data/queries';
 import { useClock } from '../../data/useClock';
 import { useOpenViews } from '../../data/useOpenViews';
+import { usePlans } from '../../data/usePlan';
 import { Columns } from '../../ui/Columns';
 import { Row, Rows } from '../../ui/Row';
 import { Aside, Screen } from '../../ui/Screen';
@@ -16,14 +17,17 @@ import { type Run, runOf } from '../cut/run';
 import { actionWords, disorderWords, placeWords, plural, upperFirst } from '../words';
 import { JobRows, QuestionRows, RoundRow } from './Walking';
 
+const NONE: TreeView[] = [];
+
 export function Today() {
   const { open, error, refetch } = useOpenViews();
   const trees = useTrees().data?.trees;
   const clock = useClock();
   const wide = useWide();
+  const plans = usePlans(open?.views ?? NONE, open?.today ?? null);
   if (!open) return <Waiting title="Today" error={error} onRetry={refetch} />;
   const { today, views, latestActions } = open;
-  const run = runOf(views, latestActions, today);
+  const run = runOf(views, plans, latestActions, today);
   const now = clock();
   const codeOf = (treeId: string) => trees?.find((tree) => tree.id === treeId)?.code ?? treeId;
   const latest = latestActions

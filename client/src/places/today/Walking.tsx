@@ -1,8 +1,8 @@
 // Of the round and of other people: where the last round stopped, what was asked of whom, jobs that are due.
-import { queueOf } from '@mortisect/contracts';
+import { openQuestion, queueOf } from '@mortisect/contracts';
 import { jobKinds } from '@mortisect/core/register';
 import { dayWords } from '../../data/moment';
-import { openQuestion, type SiteToday, type TreeView } from '../../data/orchardView';
+import type { SiteToday, TreeView } from '../../data/orchardView';
 import { usePreferences } from '../../data/preferences';
 import { useJobs, useRound, useTrees } from '../../data/queries';
 import { Row } from '../../ui/Row';

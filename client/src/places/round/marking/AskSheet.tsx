@@ -1,7 +1,8 @@
 // A second opinion: the finding goes to another person's list, and its cut is held until they answer.
+
+import { openQuestion } from '@mortisect/contracts';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
-import { openQuestion } from '../../../data/orchardView';
 import { usePreferences } from '../../../data/preferences';
 import { usePeople } from '../../../data/queries';
 import { useClock } from '../../../data/useClock';

@@ -1,5 +1,5 @@
 // A finding while it is marked: what is known so far, and what is sent when it is set.
-import type { Finding, FindingBody, FindingKind } from '@mortisect/contracts';
+import type { Considered, Finding, FindingBody, FindingKind } from '@mortisect/contracts';
 import { kindOf } from '@mortisect/core/disorders';
 import type { Fault } from '@mortisect/core/faults';
 import { faultKey } from '@mortisect/core/faults';
@@ -7,7 +7,6 @@ import { roundToTape, type Units } from '@mortisect/core/measure';
 import type { Limb } from '@mortisect/core/tree';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import type { Considered } from '../../../data/orchardView';
 import { newId } from '../../../data/writes';
 
 export interface Marking

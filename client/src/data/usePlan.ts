@@ -1,0 +1,91 @@
+// The plan of a tree, searched in a worker: a good one at once, the proved one when it is there.
+import { planInputOf } from '@mortisect/contracts';
+import type { PlanInput } from '@mortisect/core/plan';
+import { type QueryClient, useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
+import { proxy, type Remote, wrap } from 'comlink';
+import { useMemo, useRef } from 'react';
+import type { PlanWork, Solved } from '../workers/plan.worker';
+import type { SiteToday, TreeView } from './orchardView';
+
+export type { Solved } from '../workers/plan.worker';
+
+let remote: Remote<PlanWork> | null = null;
+let jobs = 0;
+
+function worker(): Remote<PlanWork> {
+  remote ??= wrap<PlanWork>(new Worker(new URL('../workers/plan.worker', import.meta.url)));
+  return remote;
+}
+
+/** Lists need no proof: a plan that is this near stands. */
+const LIST_MS = 1500;
+
+function planQuery(client: QueryClient, input: PlanInput, mostMs?: number) {
+  const queryKey = ['plan', input] as const;
+  return {
+    queryKey,
+    queryFn: async ({ signal }: { signal: AbortSignal }): Promise<Solved> => {
+      const job = ++jobs;
+      signal.addEventListener('abort', () => void worker().stop(job));
+      const tell = proxy((solved: Solved) => {
+        if (!signal.aborted) client.setQueryData(queryKey, solved);
+      });
+      return worker().solve(job, input, tell, mostMs);
+    },
+    staleTime: Number.POSITIVE_INFINITY,
+    // One that was given up before it was proved is taken up again
+    refetchOnMount: (query: { state: { data: Solved | undefined } }) =>
+      query.state.data?.plan.proof.done ? (false as const) : ('always' as const),
+    gcTime: 5 * 60_000,
+    networkMode: 'always' as const,
+    persister: undefined as never,
+  };
+}
+
+export function usePlanInput(view: TreeView, { site, day }: SiteToday): PlanInput {
+  return useMemo(() => planInputOf(view.detail, site, day), [view.detail, site, day]);
+}
+
+/** The plan as far as it is known; `last` keeps what stood before a pin was set. */
+export function usePlan(input: PlanInput) {
+  const client = useQueryClient();
+  return useQuery({ ...planQuery(client, input), placeholderData: (before: Solved | undefined) => before });
+}
+
+/**
+ * Plans of many trees, by tree id; those never computed are missing. While a tree is planned anew its last plan stands: whoever shows it
+ * leaves out what is done meanwhile.
+ */
+export function usePlans(views: readonly TreeView[], today: SiteToday | null): Map<string, Solved> {
+  const client = useQueryClient();
+  const last = useRef(new Map<string, Solved>());
+  const inputs = useMemo(
+    () => (today ? views.map((view) => planInputOf(view.detail, today.site, today.day)) : []),
+    [views, today],
+  );
+  const solved = useQueries({
+    queries: inputs.map((input) => planQuery(client, input, LIST_MS)),
+    combine: (results) => results.map(({ data }) => data),
+  });
+  return useMemo(() => {
+    const plans = new Map<string, Solved>();
+    views.forEach((view, i) => {
+      const plan = solved[i] ?? last.current.get(view.tree.id);
+      if (plan) plans.set(view.tree.id, plan);
+    });
+    last.current = plans;
+    return plans;
+  }, [views, solved]);
+}
+
+/** Clearance against crown lost and disease left, for one finding. */
+export function useMarginCurve(input: PlanInput, findingId: string | null) {
+  return useQuery({
+    queryKey: ['margin-curve', input, findingId],
+    queryFn: () => worker().curve(input, findingId ?? ''),
+    enabled: findingId !== null,
+    staleTime: Number.POSITIVE_INFINITY,
+    networkMode: 'always',
+    persister: undefined as never,
+  });
+}

@@ -1,0 +1,107 @@
+// What else could be done about the same wood, each with its price; doing nothing is priced too.
+import { joined, massReading } from '@mortisect/core/measure';
+import { otherWords, type Priced } from '@mortisect/core/plan';
+import { View } from '@tamagui/core';
+import type { SiteToday, TreeView } from '../../data/orchardView';
+import { useClock } from '../../data/useClock';
+import type { Solved } from '../../data/usePlan';
+import { useRecordAction } from '../../data/writes';
+import { Button } from '../../ui/Button';
+import { Label, Section, Small } from '../../ui/type';
+import { KIND_WORDS, placeWords } from '../words';
+import { alternativesTo, chanceWords, percentOf, type StepView } from './planView';
+
+interface AlternativesProps {
+  view: TreeView;
+  today: SiteToday;
+  solved: Solved;
+  one: StepView;
+}
+
+const SHOWN = 6;
+
+export function Alternatives({ view, today, solved, one }: AlternativesProps) {
+  const others = alternativesTo(one, solved).slice(0, SHOWN);
+  const value = solved.prepared.asked.reduce(
+    (sum, asked) =>
+      one.step.solves.some(({ findingId }) => findingId === asked.findingId) ? sum + asked.value : sum,
+    0,
+  );
+  return (
+    <View gap={8}>
+      <Section>What else</Section>
+      {others.map((other) => (
+        <Other key={other.id} view={view} today={today} one={one} other={other} />
+      ))}
+      <View gap={2} paddingVertical={6}>
+        <Label>Do nothing</Label>
+        <Small>
+          {one.step.solves.some(({ chance }) => chance > 0)
+            ? 'All of the infected wood stays; no crown is lost and no time spent.'
+            : 'It stays as it is; no crown is lost and no time spent.'}
+          {value > 0 ? ` The plan counts ${Math.round(value)} against it.` : ''}
+        </Small>
+      </View>
+    </View>
+  );
+}
+
+function Other({
+  view,
+  today,
+  one,
+  other,
+}: {
+  view: TreeView;
+  today: SiteToday;
+  one: StepView;
+  other: Priced;
+}) {
+  const clock = useClock();
+  const { record, isPending } = useRecordAction();
+  const { what } = other.candidate;
+  const name = view.names.get(what.is === 'cut' ? what.cut.limbId : what.limbId) ?? '';
+  const title =
+    what.is === 'cut'
+      ? `${name} at ${placeWords(what.cut, today.units)}`
+      : `${otherWords(what.kind)}: ${name}`;
+  const left = other.left.filter(({ findingId }) =>
+    one.step.solves.some((solved) => solved.findingId === findingId),
+  );
+  const worst = Math.max(0, ...left.map(({ chance }) => chance));
+  return (
+    <View gap={2} paddingVertical={6} borderBottomWidth={1} borderStyle="solid" borderColor="$rule">
+      <Label>{title}</Label>
+      <Small>
+        {[
+          ...(what.is === 'cut' ? [KIND_WORDS[what.cut.kind]] : []),
+          `${percentOf(other.crown)} of the crown`,
+          ...(other.handling ? [joined(massReading(other.handling.massKg, today.units))] : []),
+          `${Math.max(1, Math.round(other.minutes.minutes))} min`,
+          ...(worst > 0 ? [`${chanceWords(worst)} that it stays`] : []),
+          ...(other.handling?.handOver ? ['work for a licensed arborist'] : []),
+        ].join(' · ')}
+      </Small>
+      {other.handling?.handOver ? null : (
+        <View flexDirection="row">
+          <Button
+            kind="quiet"
+            paddingHorizontal={0}
+            disabled={isPending}
+            aria-label={`Do this instead: ${title}`}
+            onPress={() =>
+              record({
+                kind: 'planPinned',
+                at: clock(),
+                treeId: view.tree.id,
+                pin: { kind: 'goes', candidateId: other.id, season: one.step.season },
+              })
+            }
+          >
+            Do this instead
+          </Button>
+        </View>
+      )}
+    </View>
+  );
+}

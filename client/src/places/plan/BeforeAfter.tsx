@@ -1,0 +1,85 @@
+// The crown before and after: from above, by the gap test and by the light inside.
+import { View } from '@tamagui/core';
+import { useMemo } from 'react';
+import type { SiteToday, TreeView } from '../../data/orchardView';
+import { useOpenness } from '../../data/useOpenness';
+import { CrownClock } from '../../drawings/CrownClock';
+import { Figure, Label, Section, Small } from '../../ui/type';
+import { bandsOf } from '../bands';
+import { limbsAfter, type Visit } from './planView';
+
+interface BeforeAfterProps {
+  view: TreeView;
+  today: SiteToday;
+  visits: Visit[];
+  onChoose(limbId: string): void;
+}
+
+export function BeforeAfter({ view, today, visits, onChoose }: BeforeAfterProps) {
+  const steps = visits.flatMap((visit) => visit.steps);
+  const last = Math.max(0, ...steps.map(({ step }) => step.season));
+  const after = useMemo(() => limbsAfter(view.limbs, steps, last), [view.limbs, steps, last]);
+  const now = useOpenness(view.tree.id, view.limbs).data;
+  const then = useOpenness(view.tree.id, after).data;
+  if (steps.every((one) => one.priced.kerf === null)) return null;
+  const gone = new Set(view.limbs.map((limb) => limb.id));
+  for (const limb of after) gone.delete(limb.id);
+  const clock = (limbs: typeof after) => (
+    <CrownClock
+      limbs={limbs}
+      names={view.names}
+      twelveBearingDeg={today.site.twelveBearingDeg}
+      chosenId={null}
+      bands={bandsOf(
+        view.considered.filter((finding) =>
+          limbs.some((limb) => limb.id === finding.limbId && limb.lengthCm > finding.fromCm),
+        ),
+      )}
+      kerfs={limbs === after ? [] : steps.flatMap((one) => (one.priced.kerf ? [one.priced.kerf] : []))}
+      units={today.units}
+      onChoose={onChoose}
+    />
+  );
+  return (
+    <View gap={8}>
+      <Section>Before and after</Section>
+      <View flexDirection="row" gap={12}>
+        <View flex={1} minWidth={0}>
+          <Label>Now</Label>
+          {clock(view.limbs)}
+        </View>
+        <View flex={1} minWidth={0}>
+          <Label>{last > 1 ? `After ${last} seasons` : 'After the cuts'}</Label>
+          {clock(after)}
+        </View>
+      </View>
+      <Measure words="of hats thrown come through" before={now?.gap.share} after={then?.gap.share} />
+      <Measure
+        words="of the light reaches the inner third"
+        before={now?.light.share}
+        after={then?.light.share}
+      />
+      <Small>Through the mapped limbs; 2,000 throws from all sides.</Small>
+    </View>
+  );
+}
+
+function Measure({
+  words,
+  before,
+  after,
+}: {
+  words: string;
+  before: number | undefined;
+  after: number | undefined;
+}) {
+  if (before === undefined || after === undefined) return null;
+  return (
+    <View flexDirection="row" alignItems="baseline" gap={8} flexWrap="wrap">
+      <Figure>{`${Math.round(before * 100)}`}</Figure>
+      <Small>to</Small>
+      <Figure color="$chalk">{`${Math.round(after * 100)} %`}</Figure>
+      <Small flexShrink={1}>{words}</Small>
+    </View>
+  );
+}

@@ -1,0 +1,118 @@
+// Pins: what the caretaker has decided, and the plan is solved round.
+import { liftedMusts, pinsOf } from '@mortisect/contracts';
+import { type Pin, pinSentence } from '@mortisect/core/plan';
+import { View } from '@tamagui/core';
+import type { TreeView } from '../../data/orchardView';
+import { useClock } from '../../data/useClock';
+import type { Solved } from '../../data/usePlan';
+import { useRecordAction } from '../../data/writes';
+import { Button } from '../../ui/Button';
+import { Failed } from '../../ui/Failed';
+import { Body, Label, Section, Small } from '../../ui/type';
+import { upperFirst } from '../words';
+import type { StepView } from './planView';
+
+/** What may be pinned about a step. */
+export function Pins({ view, solved, one }: { view: TreeView; solved: Solved; one: StepView }) {
+  const clock = useClock();
+  const recording = useRecordAction();
+  const { prepared } = solved;
+  const set = (pin: Pin) => recording.record({ kind: 'planPinned', at: clock(), treeId: view.tree.id, pin });
+  const musts = one.step.solves.filter(({ findingId }) =>
+    prepared.asked.some((asked) => asked.findingId === findingId && asked.must),
+  );
+  const limb = view.limbs.find((each) => each.id === one.limbId);
+  const next = one.step.season + 1;
+  return (
+    <View gap={8}>
+      <View flexDirection="row" flexWrap="wrap" gap={8}>
+        {limb && limb.kind !== 'trunk' ? (
+          <Button disabled={recording.isPending} onPress={() => set({ kind: 'stays', limbId: one.limbId })}>
+            It stays
+          </Button>
+        ) : null}
+        {next <= prepared.input.seasons ? (
+          <Button
+            disabled={recording.isPending}
+            onPress={() => set({ kind: 'not before', candidateId: one.priced.id, season: next })}
+          >
+            {`Not before season ${next}`}
+          </Button>
+        ) : null}
+        {one.step.season > 1 ? (
+          <Button
+            disabled={recording.isPending}
+            onPress={() => set({ kind: 'goes', candidateId: one.priced.id, season: 1 })}
+          >
+            This season
+          </Button>
+        ) : null}
+        {musts.map(({ findingId }) => (
+          <Button
+            key={findingId}
+            disabled={recording.isPending}
+            onPress={() =>
+              recording.record({
+                kind: 'mustLifted',
+                at: clock(),
+                treeId: view.tree.id,
+                findingId,
+                why: 'watched',
+                note: '',
+              })
+            }
+          >
+            It may wait: watch it
+          </Button>
+        ))}
+      </View>
+      {musts.length > 0 ? (
+        <Small>
+          Active disease, or disease near the trunk: it must come out in the first pass, unless you lift that.
+        </Small>
+      ) : null}
+      <Failed title="Not saved yet" error={recording.error} />
+    </View>
+  );
+}
+
+/** The pins that hold on this tree, each to be taken off again. */
+export function PinList({ view }: { view: TreeView }) {
+  const clock = useClock();
+  const recording = useRecordAction();
+  const pins = pinsOf(view.actions);
+  const lifted = [...liftedMusts(view.actions)].filter(([findingId]) =>
+    view.findings.some((one) => one.id === findingId),
+  );
+  if (pins.length + lifted.length === 0) return null;
+  const takeOff = (actionId: string) => recording.record({ kind: 'undone', at: clock(), actionId });
+  return (
+    <View gap={4}>
+      <Section>Pinned</Section>
+      {pins.map(({ actionId, pin }) => (
+        <View key={actionId} flexDirection="row" alignItems="center" gap={12}>
+          <Label flex={1}>{upperFirst(pinSentence(pin, view))}</Label>
+          <Button
+            kind="quiet"
+            onPress={() => takeOff(actionId)}
+            disabled={recording.isPending}
+            aria-label={`Take off: ${pinSentence(pin, view)}`}
+          >
+            Take off
+          </Button>
+        </View>
+      ))}
+      {lifted.map(([findingId, { actionId, why }]) => (
+        <View key={actionId} flexDirection="row" alignItems="center" gap={12}>
+          <Body
+            flex={1}
+          >{`${view.findings.find((one) => one.id === findingId)?.limbName ?? ''}: need not come out, ${why}`}</Body>
+          <Button kind="quiet" onPress={() => takeOff(actionId)} disabled={recording.isPending}>
+            Take off
+          </Button>
+        </View>
+      ))}
+      <Failed title="Not saved yet" error={recording.error} />
+    </View>
+  );
+}

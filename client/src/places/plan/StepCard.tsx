@@ -1,0 +1,94 @@
+// One step: the limb as a tape with its kerf, the sentence, what it costs, and the way to everything behind it.
+import { leadingReason } from '@mortisect/core/cuts';
+import { joined, massReading, thicknessReading } from '@mortisect/core/measure';
+import { otherWords, stepSentence } from '@mortisect/core/plan';
+import { View } from '@tamagui/core';
+import { type SiteToday, type TreeView, telling } from '../../data/orchardView';
+import { useClock } from '../../data/useClock';
+import { useRecordAction } from '../../data/writes';
+import { Button } from '../../ui/Button';
+import { Body, Section, Small } from '../../ui/type';
+import { TreeTape } from '../TreeTape';
+import { chanceWords, percentOf, type StepView } from './planView';
+
+interface StepCardProps {
+  view: TreeView;
+  today: SiteToday;
+  one: StepView;
+  isNow: boolean;
+  onMore(): void;
+}
+
+export function StepCard({ view, today, one, isNow, onMore }: StepCardProps) {
+  const { cut, priced } = one;
+  const name = view.names.get(one.limbId) ?? one.limbId;
+  return (
+    <View gap={8}>
+      {cut ? (
+        <TreeTape
+          view={view}
+          today={today}
+          // The limb of the lesion, so that the whole measure is seen, through the joint where it runs on
+          limbId={leadingReason(cut).edgeLimbId}
+          cut={cut}
+          heading={<Section>{view.names.get(leadingReason(cut).edgeLimbId) ?? name}</Section>}
+          onWhy={onMore}
+        />
+      ) : (
+        <Section>{name}</Section>
+      )}
+      <Body>{stepSentence(priced, telling(view, today))}</Body>
+      <Small>{costWords(one, today)}</Small>
+      <View flexDirection="row" flexWrap="wrap" gap={8}>
+        <Button onPress={onMore} aria-label={`Why, and what else: ${name}`}>
+          Why, and what else
+        </Button>
+        {cut === null && isNow ? <DoneButton view={view} one={one} name={name} /> : null}
+      </View>
+    </View>
+  );
+}
+
+/** Mass, crown, time, tool and what stays behind, in one line. */
+export function costWords({ priced, step }: StepView, { units }: SiteToday): string {
+  const { handling, minutes } = priced;
+  const worst = Math.max(0, ...step.solves.map((solved) => solved.chance));
+  return [
+    ...(handling
+      ? [
+          joined(thicknessReading(handling.kerfMm, units)),
+          joined(massReading(handling.massKg, units)),
+          handling.pieces.length > 1 ? `${handling.pieces.length} pieces` : 'one piece',
+          handling.wielded
+            ? `${handling.wielded.tool.name.toLowerCase()} from the ${handling.wielded.station}`
+            : 'no tool of the kit does it',
+        ]
+      : []),
+    `${percentOf(step.crown + step.exempt)} of the crown`,
+    `${Math.max(1, Math.round(minutes.minutes))} min`,
+    ...(worst > 0 ? [`${chanceWords(worst)} that disease stays`] : []),
+  ].join(' · ');
+}
+
+function DoneButton({ view, one, name }: { view: TreeView; one: StepView; name: string }) {
+  const clock = useClock();
+  const recording = useRecordAction();
+  const { what } = one.priced.candidate;
+  const findingIds = one.step.solves.map(({ findingId }) => findingId);
+  if (what.is !== 'other' || findingIds.length === 0) return null;
+  const done = () =>
+    recording.record({
+      kind: 'stepDone',
+      at: clock(),
+      treeId: view.tree.id,
+      findingIds,
+      what: what.kind,
+      limbId: what.limbId,
+      limbName: name,
+    });
+  return (
+    <Button onPress={done} disabled={recording.isPending} aria-label={`Done: ${otherWords(what.kind)}`}>
+      Done
+    </Button>
+  );
+}

@@ -1,0 +1,151 @@
+// Everything behind one step: why here, the margin on its curve, what else could be done, how it is handled, and the pins.
+
+import { whySteps } from '@mortisect/core/cuts';
+import { disorderOf } from '@mortisect/core/disorders';
+import { joined, massReading, tapeText } from '@mortisect/core/measure';
+import { regrowthOf } from '@mortisect/core/plan';
+import { View } from '@tamagui/core';
+import { type SiteToday, type TreeView, telling } from '../../data/orchardView';
+import type { Solved } from '../../data/usePlan';
+import { Sheet } from '../../ui/Sheet';
+import { Body, Label, Section, Small } from '../../ui/type';
+import { Cautions } from '../Cautions';
+import { SchoolTable } from '../SchoolTable';
+import { Alternatives } from './Alternatives';
+import { Margin } from './Margin';
+import { Pins } from './Pins';
+import { percentOf, type StepView } from './planView';
+
+interface StepSheetProps {
+  view: TreeView;
+  today: SiteToday;
+  solved: Solved;
+  one: StepView | null;
+  onClose(): void;
+}
+
+export function StepSheet({ view, today, solved, one, onClose }: StepSheetProps) {
+  return (
+    <Sheet
+      title={one ? (view.names.get(one.limbId) ?? one.limbId) : ''}
+      open={one !== null}
+      onClose={onClose}
+    >
+      {one ? <Behind view={view} today={today} solved={solved} one={one} /> : null}
+    </Sheet>
+  );
+}
+
+function Behind({
+  view,
+  today,
+  solved,
+  one,
+}: {
+  view: TreeView;
+  today: SiteToday;
+  solved: Solved;
+  one: StepView;
+}) {
+  const { handling } = one.priced;
+  const diseased = one.step.solves.find(({ findingId }) => {
+    const finding = view.findings.find((each) => each.id === findingId);
+    return finding && disorderOf(finding.disorder)?.kind === 'diseased';
+  });
+  const season = solved.plan.seasons.find((each) => each.season === one.step.season);
+  const growth = regrowthOf(one.priced, one.step.pass, ((season?.crown ?? 0) + (season?.exempt ?? 0)) / 1000);
+  return (
+    <View gap={20}>
+      <Pins view={view} solved={solved} one={one} />
+      <Why view={view} today={today} one={one} solved={solved} />
+      {diseased ? (
+        <Margin view={view} today={today} findingId={diseased.findingId} input={solved.prepared.input} />
+      ) : null}
+      <Alternatives view={view} today={today} solved={solved} one={one} />
+      {handling ? (
+        <View gap={4}>
+          <Section>Handling</Section>
+          <Body>
+            {`${joined(massReading(handling.massKg, today.units))} (${joined(massReading(handling.massRangeKg[0], today.units))} to ${joined(massReading(handling.massRangeKg[1], today.units))})${handling.massFromBaseAlone ? ', from the base alone: nothing is mapped on it' : ', from the taper of every mapped limb'}; in ${handling.pieces.length === 1 ? 'one piece' : `${handling.pieces.length} pieces`}.`}
+          </Body>
+          {handling.pieces.length > 1
+            ? handling.pieces.map((piece) => (
+                <Small key={`${piece.limbId}${piece.fromCm}`}>
+                  {`${view.names.get(piece.limbId) ?? piece.limbId}, ${tapeText(piece.fromCm, today.units)} to ${tapeText(piece.toCm, today.units)}: ${joined(massReading(piece.kg, today.units))}`}
+                </Small>
+              ))
+            : null}
+          {handling.strokes.undercutCm !== null && handling.strokes.topCutCm !== null ? (
+            <Body>
+              {`Undercut at ${tapeText(handling.strokes.undercutCm, today.units)}, a third through; top cut at ${tapeText(handling.strokes.topCutCm, today.units)}; last cut at ${handling.strokes.finalCm === 0 ? 'the collar' : tapeText(handling.strokes.finalCm, today.units)}.`}
+            </Body>
+          ) : null}
+          <Body>{`Nobody within ${tapeText(handling.fall.clearZoneCm, today.units, 'up')}.`}</Body>
+          <Small>
+            {one.priced.minutes.because
+              .map(
+                ({ what, minutes }) =>
+                  `${what} ${minutes < 1 ? `${Math.round(minutes * 60)} s` : `${minutes.toFixed(1)} min`}`,
+              )
+              .join(' · ')}
+          </Small>
+          <Cautions list={handling.cautions} />
+        </View>
+      ) : null}
+      {growth ? (
+        <View gap={4}>
+          <Section>What the tree will answer</Section>
+          <Body>
+            {`${growth.shoots[0]} to ${growth.shoots[1]} shoots ${growth.where}; look in ${growth.when}.`}
+          </Body>
+          <Small>{growth.because}</Small>
+        </View>
+      ) : null}
+    </View>
+  );
+}
+
+function Why({
+  view,
+  today,
+  one,
+  solved,
+}: {
+  view: TreeView;
+  today: SiteToday;
+  one: StepView;
+  solved: Solved;
+}) {
+  const { cut } = one;
+  const keep = solved.prepared.keep.find((each) => each.limbId === one.limbId);
+  return (
+    <View gap={12}>
+      <Section>Why</Section>
+      <Body>
+        {`${percentOf(one.priced.crown)} of the living crown hangs beyond it, ${percentOf(one.priced.fruit)} that bears: by the sections of the wood, shared from the trunk out.`}
+      </Body>
+      {keep ? (
+        <Body>{`The limb is worth keeping: ${keep.because.join(', ')}. That was weighed against it.`}</Body>
+      ) : null}
+      {cut?.because.map((reason) => {
+        const clearance = solved.prepared.cuts.clearances[reason.lesionId];
+        return (
+          <View key={reason.lesionId} gap={8}>
+            <Label fontSize="$19">{disorderOf(reason.disorder)?.name ?? reason.disorder}</Label>
+            {clearance
+              ? whySteps(reason, clearance, telling(view, today)).map((step) => (
+                  <View key={step.title} gap={2}>
+                    <Label>{step.title}</Label>
+                    {step.lines.map((line) => (
+                      <Small key={line}>{line}</Small>
+                    ))}
+                  </View>
+                ))
+              : null}
+            <SchoolTable view={view} today={today} lesionId={reason.lesionId} />
+          </View>
+        );
+      })}
+    </View>
+  );
+}

@@ -1,0 +1,54 @@
+// The plan over its years: what comes off in each season, and how many seasons it takes.
+import { joined, massReading } from '@mortisect/core/measure';
+import { MOST_PLAN_SEASONS } from '@mortisect/core/plan';
+import { View } from '@tamagui/core';
+import type { SiteToday, TreeView } from '../../data/orchardView';
+import { useClock } from '../../data/useClock';
+import type { Solved } from '../../data/usePlan';
+import { useRecordAction } from '../../data/writes';
+import { Choice } from '../../ui/Choice';
+import { Label, Section, Small } from '../../ui/type';
+import { percentOf } from './planView';
+
+const SEASONS = Array.from({ length: MOST_PLAN_SEASONS }, (_, i) => `${i + 1}`);
+
+export function Years({ view, today, solved }: { view: TreeView; today: SiteToday; solved: Solved }) {
+  const clock = useClock();
+  const { record } = useRecordAction();
+  const { plan, prepared } = solved;
+  return (
+    <View gap={8}>
+      <Section>Seasons</Section>
+      <Choice<string>
+        label="Planned over how many seasons?"
+        options={SEASONS.map((value) => ({ value, label: value }))}
+        value={String(prepared.input.seasons)}
+        onChange={(value) =>
+          record({ kind: 'seasonsPlanned', at: clock(), treeId: view.tree.id, seasons: Number(value) })
+        }
+      />
+      <View role="table" aria-label="What comes off in each season">
+        {plan.seasons.map((season) => (
+          <View
+            key={season.season}
+            role="row"
+            flexDirection="row"
+            gap={8}
+            paddingVertical={6}
+            borderBottomWidth={1}
+            borderStyle="solid"
+            borderColor="$rule"
+          >
+            <Label role="cell" flex={2}>{`Season ${season.season}`}</Label>
+            <Label role="cell" flex={3}>{`${percentOf(season.crown)} of ${percentOf(season.limit)}`}</Label>
+            <Label role="cell" flex={2}>{`${Math.round(season.minutes)} min`}</Label>
+            <Label role="cell" flex={2} textAlign="right">
+              {joined(massReading(season.massKg, today.units))}
+            </Label>
+          </View>
+        ))}
+      </View>
+      <Small>{prepared.limits.because}</Small>
+    </View>
+  );
+}

@@ -1,0 +1,124 @@
+// A plan as its screens show it: steps with their prices, visits in order, and the tree as it will stand.
+import type { Cut } from '@mortisect/core/cuts';
+import { treeAfter } from '@mortisect/core/cuts';
+import { kindOf } from '@mortisect/core/disorders';
+import {
+  type OrderResult,
+  orderOf,
+  type Pass,
+  type PlannedStep,
+  type Priced,
+  passWords,
+  visitOf,
+} from '@mortisect/core/plan';
+import type { Limb } from '@mortisect/core/tree';
+import type { Solved } from '../../data/usePlan';
+import type { MarkKind } from '../../drawings/marks';
+
+export interface StepView {
+  step: PlannedStep;
+  priced: Priced;
+  /** null for what is no cut. */
+  cut: Cut | null;
+  limbId: string;
+  /** The mark of what it is mostly for. */
+  kind: MarkKind;
+}
+
+export interface Visit {
+  key: string;
+  title: string;
+  season: number;
+  pass: Pass;
+  steps: StepView[];
+  order: OrderResult;
+  /** The pass that is at hand. */
+  isNow: boolean;
+}
+
+/** Visits to the tree, first to last, each with its steps in the order they are made. */
+export function visitsOf({ prepared, plan }: Solved): Visit[] {
+  const { input, all, problem } = prepared;
+  const byId = new Map(all.map((one) => [one.id, one]));
+  const now = problem.slots[0];
+  const kindById = new Map(input.findings.map((finding) => [finding.id, kindOf(finding.disorder)]));
+  const groups = new Map<string, StepView[]>();
+  for (const step of plan.steps) {
+    const priced = byId.get(step.candidateId);
+    if (!priced) continue;
+    const key = `${step.season} ${step.pass}`;
+    const view = stepView(step, priced, kindById);
+    groups.set(key, [...(groups.get(key) ?? []), view]);
+  }
+  return [...groups].map(([key, steps]) => {
+    const [{ step }] = steps as [StepView];
+    const order = orderOf(
+      visitOf(
+        steps.map((one) => one.priced),
+        input,
+        { growing: step.pass === 'summer' },
+      ),
+    );
+    return {
+      key,
+      title: passWords(step.season, step.pass, input.year),
+      season: step.season,
+      pass: step.pass,
+      steps: order.order.flatMap((id) => steps.filter((one) => one.step.candidateId === id)),
+      order,
+      isNow: step.season === 1 && step.pass === now?.pass,
+    };
+  });
+}
+
+function stepView(step: PlannedStep, priced: Priced, kindById: Map<string, MarkKind>): StepView {
+  const { what } = priced.candidate;
+  const kinds = step.solves.map(({ findingId }) => kindById.get(findingId));
+  const first = (['diseased', 'dead', 'damaged', 'misplaced'] as const).find((kind) => kinds.includes(kind));
+  return {
+    step,
+    priced,
+    cut: what.is === 'cut' ? what.cut : null,
+    limbId: what.is === 'cut' ? what.cut.limbId : what.limbId,
+    kind: first ?? 'misplaced',
+  };
+}
+
+/** The cuts that are due now, in order. */
+export function stepsNow(solved: Solved): StepView[] {
+  return visitsOf(solved).find((visit) => visit.isNow)?.steps ?? [];
+}
+
+/** The tree after all steps up to the end of a season. */
+export function limbsAfter(limbs: Limb[], steps: readonly StepView[], season: number): Limb[] {
+  const kerfs = steps.flatMap(({ step, priced }) =>
+    step.season <= season && priced.kerf ? [priced.kerf] : [],
+  );
+  return treeAfter(limbs, kerfs);
+}
+
+export function percentOf(thousandths: number): string {
+  if (thousandths > 0 && thousandths < 10) return '< 1 %';
+  return `${Math.round(thousandths / 10)} %`;
+}
+
+/** “about 12 in 100”, “under 1 in 100”. */
+export function chanceWords(chance: number): string {
+  if (chance < 0.005) return 'under 1 in 100';
+  return `about ${Math.round(chance * 100)} in 100`;
+}
+
+/** Candidates that answer the same findings, cheapest in crown first. */
+export function alternativesTo(one: StepView, { prepared }: Solved): Priced[] {
+  const ids = new Set(one.step.solves.map(({ findingId }) => findingId));
+  return prepared.all
+    .filter(
+      (other) =>
+        other.id !== one.priced.id &&
+        (other.candidate.answers.some(({ findingId }) => ids.has(findingId)) ||
+          (other.kerf !== null &&
+            one.step.solves.length > 0 &&
+            other.left.some(({ findingId }) => ids.has(findingId)))),
+    )
+    .toSorted((a, b) => a.crown - b.crown || a.minutes.minutes - b.minutes.minutes);
+}

@@ -1,0 +1,47 @@
+// Plans are searched off the thread that draws. Static imports only: split chunks are not loaded inside a worker.
+import './importMeta';
+import { marginCurve, type PlanInput, type Planning, planning } from '@mortisect/core/plan';
+import { expose } from 'comlink';
+
+const SLICE_MS = 40;
+/** A search that is not proved by then stays at its gap; it is taken up again when the tree is opened. */
+const MOST_MS = 60_000;
+
+export type Solved = { prepared: Planning['prepared']; plan: ReturnType<Planning['step']> };
+
+const stopped = new Set<number>();
+const rest = () => new Promise((resolve) => setTimeout(resolve, 0));
+
+const work = {
+  /** Searches until proved, or stopped by its number; tells the plan as it gets better. */
+  async solve(
+    job: number,
+    input: PlanInput,
+    tell: (solved: Solved) => void,
+    mostMs = MOST_MS,
+  ): Promise<Solved> {
+    const { prepared, step } = planning(input);
+    const from = performance.now();
+    let plan = step(0);
+    let told = 0;
+    while (!plan.proof.done && !stopped.has(job) && performance.now() - from < mostMs) {
+      const slice = performance.now();
+      do plan = step(1);
+      while (!plan.proof.done && performance.now() - slice < SLICE_MS);
+      if (!plan.proof.done && performance.now() - told > 4 * SLICE_MS) {
+        told = performance.now();
+        tell({ prepared, plan });
+      }
+      await rest();
+    }
+    stopped.delete(job);
+    return { prepared, plan };
+  },
+  stop(job: number): void {
+    stopped.add(job);
+  },
+  curve: (input: PlanInput, findingId: string) => marginCurve(input, findingId),
+};
+export type PlanWork = typeof work;
+
+expose(work);

@@ -1,0 +1,127 @@
+// What a plan of a tree is made of: its records put together as the core reads them.
+import { agentOf } from '@mortisect/core/blades';
+import { girdled } from '@mortisect/core/diagnosis';
+import { seasonOn } from '@mortisect/core/disorders';
+import type { Pin, PlanInput } from '@mortisect/core/plan';
+import { cultivarNamed } from '@mortisect/core/register';
+import { diameterMmAt, type Limb } from '@mortisect/core/tree';
+import type { Action } from './records/action';
+import type { TreeDetail } from './records/detail';
+import type { Finding } from './records/finding';
+import type { Site } from './records/site';
+import { forCut, standingFindings, standingLimbs } from './standing';
+
+/** Seasons of a plan until the caretaker says otherwise: a renovation takes three. */
+const SEASONS = 3;
+/** Wiping, and laying the tool down and up again, s. */
+const HANDLING_S = 20;
+
+export interface Pinned {
+  actionId: string;
+  pin: Pin;
+}
+
+/** Pins that hold, oldest first. */
+export function pinsOf(actions: readonly Action[]): Pinned[] {
+  return actions.flatMap(({ id, action, undone }) =>
+    action.kind === 'planPinned' && !undone ? [{ actionId: id, pin: action.pin }] : [],
+  );
+}
+
+/** Musts that the caretaker lifted, by finding. */
+export function liftedMusts(actions: readonly Action[]): Map<string, { actionId: string; why: string }> {
+  return new Map(
+    actions.flatMap(({ id, action, undone }) =>
+      action.kind === 'mustLifted' && !undone
+        ? [[action.findingId, { actionId: id, why: action.why }] as const]
+        : [],
+    ),
+  );
+}
+
+export function seasonsOf(actions: readonly Action[]): number {
+  const said = actions.findLast(({ action, undone }) => !undone && action.kind === 'seasonsPlanned');
+  return said?.action.kind === 'seasonsPlanned' ? said.action.seasons : SEASONS;
+}
+
+/**
+ * The plan’s input from the records of a tree.
+ *
+ * @param day local date, YYYY-MM-DD
+ * @param drafts findings that are not on record, or not so
+ */
+export function planInputOf(detail: TreeDetail, site: Site, day: string): PlanInput {
+  const { tree, actions } = detail;
+  const limbs = standingLimbs(detail);
+  const findings = standingFindings(detail, limbs);
+  const season = seasonOn(day, site.latitude, site.season);
+  const cultivar =
+    tree.cultivar === null ? undefined : cultivarNamed(tree.species, tree.cultivar, site.cultivars);
+  const decided: PlanInput['decided'] = {};
+  for (const { action, undone } of actions) {
+    if (action.kind !== 'decided' || undone) continue;
+    for (const id of action.findingIds) decided[id] = action.choice;
+  }
+  const { clearance, halveDefiniteDormant, inSeasonStub, finish, cleaning } = site.schools;
+  return {
+    tree: {
+      limbs,
+      species: tree.species,
+      habit: tree.habit,
+      form: tree.form,
+      plantedYear: tree.plantedYear,
+      susceptible: tree.susceptible,
+      resistant: !tree.susceptible && cultivar?.susceptibility === 'low',
+      vigour: tree.vigour,
+      heightCm: tree.heightCm,
+      targetHeightCm: tree.targetHeightCm,
+      hazards: tree.hazards,
+      renovated: tree.status === 'renovate',
+      stressed: findings.some(
+        ({ disorder }) => disorder.startsWith('FRZ_') || disorder === 'DRT' || disorder === 'WLG',
+      ),
+    },
+    findings: findings.map((finding) => planFinding(finding, actions, limbs)),
+    schools: { clearance, halveDefiniteDormant, inSeasonStub, finish },
+    lifted: [...liftedMusts(actions).keys()],
+    decided,
+    pins: pinsOf(actions)
+      .map(({ pin }) => pin)
+      .filter((pin) => stands(pin, limbs)),
+    settings: site.plan,
+    cleaning,
+    cleanSeconds: agentOf(site.agentId).contactSeconds + HANDLING_S,
+    season,
+    year: Number(day.slice(0, 4)),
+    seasons: seasonsOf(actions),
+  };
+}
+
+function stands(pin: Pin, limbs: Limb[]): boolean {
+  return !('limbId' in pin) || limbs.some((limb) => limb.id === pin.limbId);
+}
+
+function planFinding(
+  finding: Finding,
+  actions: readonly Action[],
+  limbs: Limb[],
+): PlanInput['findings'][number] {
+  const { kind: _kind, ...own } = forCut(finding, actions);
+  const limb = limbs.find((one) => one.id === finding.limbId);
+  const roundCm =
+    finding.circumferenceCm ??
+    (limb ? (Math.PI * diameterMmAt(limb, Math.min(finding.fromCm, limb.lengthCm))) / 10 : 0);
+  const share =
+    girdled(finding.widthsCm, roundCm, limb?.kind === 'trunk' ? 'stem' : 'limb', true)?.share ?? null;
+  return {
+    ...own,
+    toCm: Math.min(own.toCm, limb?.lengthCm ?? own.toCm),
+    active: finding.activity === 'active',
+    girdledShare: share,
+    fault: finding.fault && {
+      kind: finding.fault.kind,
+      limbIds: finding.fault.limbIds,
+      atCm: finding.fault.atCm,
+    },
+  };
+}

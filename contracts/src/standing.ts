@@ -1,0 +1,65 @@
+// The tree as it stands: its limb map after the cuts that were made, and the findings on wood that is still there.
+import { type FindingForCut, stillStands, treeAfter } from '@mortisect/core/cuts';
+import type { Kerf, Limb } from '@mortisect/core/tree';
+import type { Action } from './records/action';
+import type { TreeDetail } from './records/detail';
+import type { Finding, FindingKind } from './records/finding';
+
+/** A finding as the core reads it, and the kind the caretaker gave it. */
+export type Considered = FindingForCut & { kind?: FindingKind | undefined };
+
+/** Limbs after the cuts made since the map was drawn; earlier ones are drawn in it. */
+export function standingLimbs({ limbs, actions, surveyedAt }: TreeDetail): Limb[] {
+  const made: Kerf[] = actions.flatMap(({ action, undone }) =>
+    action.kind === 'cutMade' && !undone && Date.parse(action.at) > Date.parse(surveyedAt)
+      ? [action.cut]
+      : [],
+  );
+  return treeAfter(limbs, made);
+}
+
+/** Open findings on wood that still stands. */
+export function standingFindings({ findings }: TreeDetail, limbs: Limb[]): Finding[] {
+  return findings.filter((finding) => finding.state === 'open' && stillStands(limbs, finding));
+}
+
+/** The question about a finding that nobody has answered; its cut is held until somebody does. */
+export function openQuestion(actions: readonly Action[], findingId: string) {
+  const answered = new Set(
+    actions.flatMap(({ action, undone }) => (action.kind === 'answered' && !undone ? [action.askedId] : [])),
+  );
+  for (const { id, action, undone, by } of actions) {
+    if (action.kind === 'asked' && !undone && action.findingId === findingId && !answered.has(id)) {
+      return { id, by, ...action };
+    }
+  }
+  return null;
+}
+
+/** The clearance that was set by hand for a finding, cm; null where the school’s holds. */
+export function clearanceByHand(actions: readonly Action[], findingId: string): number | null {
+  const last = actions.findLast(
+    ({ action, undone }) => !undone && action.kind === 'clearanceSet' && action.findingId === findingId,
+  );
+  return last?.action.kind === 'clearanceSet' ? last.action.clearanceCm : null;
+}
+
+/** A finding as the position rule reads it. */
+export function forCut(finding: Finding, actions: readonly Action[]): Considered {
+  const { id, limbId, fromCm, toCm, disorder, edge, growthRapid, place, activity, kind } = finding;
+  const clearanceCm = clearanceByHand(actions, id);
+  return {
+    id,
+    limbId,
+    fromCm,
+    toCm,
+    disorder,
+    edge,
+    growthRapid,
+    place,
+    healed: activity === 'healed',
+    held: openQuestion(actions, id) !== null,
+    ...(clearanceCm !== null && { clearanceCm }),
+    kind,
+  };
+}

@@ -1,0 +1,177 @@
+// The drawings of the cut sheet: ink on paper, marks that need no colour.
+import type { Cut } from '@mortisect/core/cuts';
+import { kindOf } from '@mortisect/core/disorders';
+import { tapeText, type Units } from '@mortisect/core/measure';
+import type { Kerf, PlanFinding, SeasonOfPlan } from '@mortisect/core/plan';
+import { diameterMmAt, type Limb, onSpoke, reachCm, type Spoke, spokes } from '@mortisect/core/tree';
+import type PDFDocument from 'pdfkit';
+import { encode } from 'uqr';
+
+type Doc = InstanceType<typeof PDFDocument>;
+const INK = '#10201A';
+const GREY = '#6E7573';
+const KERF = '#B42D14';
+
+/** The tag code of the tree, to be found again with a camera. */
+export function qrOf(doc: Doc, text: string, x: number, y: number, side: number): void {
+  const { data, size } = encode(text, { ecc: 'M', border: 1 });
+  const cell = side / size;
+  data.forEach((row, j) => {
+    row.forEach((on, i) => {
+      if (on) doc.rect(x + i * cell, y + j * cell, cell + 0.05, cell + 0.05);
+    });
+  });
+  doc.fill(INK);
+}
+
+interface Above {
+  limbs: Limb[];
+  twelveBearingDeg: number;
+  findings: readonly PlanFinding[];
+  kerfs: { kerf: Kerf | null; number: number }[];
+}
+
+/** The crown clock: limbs as spokes, findings as bands, numbered kerfs. */
+export function crownFromAbove(doc: Doc, x: number, y: number, side: number, above: Above): void {
+  const plan = spokes(above.limbs, above.twelveBearingDeg);
+  const [cx, cy] = [x + side / 2, y + side / 2];
+  const face = side / 2 - 16;
+  const pt = face / reachCm(plan);
+  doc
+    .circle(cx, cy, face + 4)
+    .lineWidth(0.8)
+    .stroke(GREY);
+  for (const hour of [12, 3, 6, 9]) {
+    const angle = (hour * Math.PI) / 6;
+    doc.font('head').fontSize(9).fillColor(INK);
+    doc.text(String(hour), cx + Math.sin(angle) * (face + 10) - 6, cy - Math.cos(angle) * (face + 10) - 5, {
+      width: 12,
+      align: 'center',
+      lineBreak: false,
+    });
+  }
+  const at = (spoke: Spoke, s: number) => {
+    const point = onSpoke(spoke, s);
+    return { x: cx + point.x * pt, y: cy + point.y * pt };
+  };
+  for (const spoke of plan) {
+    const [from, to] = [at(spoke, 0), at(spoke, spoke.limb.lengthCm)];
+    doc
+      .moveTo(from.x, from.y)
+      .lineTo(to.x, to.y)
+      .lineWidth(Math.max(0.8, Math.min(5, spoke.limb.baseMm / 16)))
+      .lineCap('round')
+      .stroke(GREY);
+  }
+  const byId = new Map(plan.map((spoke) => [spoke.limb.id, spoke]));
+  for (const finding of above.findings) {
+    const spoke = byId.get(finding.limbId);
+    if (!spoke) continue;
+    const [from, to] = [at(spoke, finding.fromCm), at(spoke, finding.toCm)];
+    doc.moveTo(from.x, from.y).lineTo(to.x, to.y).lineWidth(5).lineCap('butt');
+    if (kindOf(finding.disorder) === 'diseased') doc.dash(1.6, { space: 1.6 });
+    doc.stroke(INK).undash();
+  }
+  doc.circle(cx, cy, 4).fill(INK);
+  for (const { kerf, number } of above.kerfs) {
+    const spoke = kerf && byId.get(kerf.limbId);
+    const point = kerf && spoke ? at(spoke, kerf.atCm) : kerf ? { x: cx, y: cy } : null;
+    if (!point) continue;
+    kerfMark(doc, point.x, point.y, 7);
+    doc
+      .font('head')
+      .fontSize(10)
+      .fillColor(INK)
+      .text(String(number), point.x + 5, point.y - 14, { lineBreak: false });
+  }
+}
+
+/** Two slanted strokes, as on every drawing. */
+function kerfMark(doc: Doc, x: number, y: number, half: number): void {
+  for (const at of [x - 1.8, x + 1.8]) {
+    doc.moveTo(at - 2, y + half).lineTo(at + 2, y - half);
+  }
+  doc.lineWidth(1.8).lineCap('square').stroke(KERF);
+}
+
+interface Tape {
+  limbs: Limb[];
+  cut: Cut;
+  findings: readonly PlanFinding[];
+  units: Units;
+}
+
+const TAPE_HEIGHT = 40;
+
+/** The limb of the cut as a tape from its collar: findings, the measure, the kerf with its figure. @returns nothing; leaves the pen below it */
+export function limbTape(
+  doc: Doc,
+  x: number,
+  y: number,
+  width: number,
+  { limbs, cut, findings, units }: Tape,
+): void {
+  const limb = limbs.find((one) => one.id === cut.limbId);
+  if (!limb) return;
+  const pt = (width - 30) / limb.lengthCm;
+  const middle = y + 12;
+  const at = (s: number) => x + 8 + s * pt;
+  const half = (s: number) => Math.max(1.2, Math.min(8, diameterMmAt(limb, s) / 8));
+  doc
+    .moveTo(at(0), middle - half(0))
+    .lineTo(at(limb.lengthCm), middle - half(limb.lengthCm))
+    .lineTo(at(limb.lengthCm), middle + half(limb.lengthCm))
+    .lineTo(at(0), middle + half(0))
+    .closePath()
+    .lineWidth(0.9)
+    .stroke(INK);
+  doc
+    .moveTo(at(0), middle - 11)
+    .lineTo(at(0), middle + 11)
+    .lineWidth(2.4)
+    .stroke(INK);
+  for (const finding of findings.filter((one) => one.limbId === limb.id)) {
+    doc
+      .rect(at(finding.fromCm), middle - 5, Math.max(2, (finding.toCm - finding.fromCm) * pt), 10)
+      .lineWidth(0.8);
+    if (kindOf(finding.disorder) === 'diseased') doc.dash(1.4, { space: 1.4 });
+    doc.fillAndStroke('#DDD', INK).undash();
+  }
+  const kerf = cut.upToCm ?? cut.atCm;
+  kerfMark(doc, at(kerf), middle, 11);
+  doc
+    .moveTo(at(0), middle + 16)
+    .lineTo(at(kerf), middle + 16)
+    .lineWidth(0.9)
+    .dash(4, { space: 2 })
+    .stroke(INK)
+    .undash();
+  doc
+    .font('head')
+    .fontSize(11)
+    .fillColor(INK)
+    .text(
+      kerf === 0 ? 'collar' : `${cut.upToCm === undefined ? '' : 'up to '}${tapeText(kerf, units, 'down')}`,
+      Math.min(at(kerf) + 4, x + width - 60),
+      middle + 11,
+      { lineBreak: false },
+    );
+  doc.y = y + TAPE_HEIGHT;
+}
+
+/** The whole crown as a bar: what goes for disease, what else goes, the limit as a notch. @returns the y below it */
+export function ledgerBar(doc: Doc, x: number, y: number, width: number, season: SeasonOfPlan): number {
+  const height = 10;
+  const share = (thousandths: number) => (Math.min(1000, thousandths) / 1000) * width;
+  doc.rect(x, y, width, height).lineWidth(1).stroke(INK);
+  if (season.crown > 0) doc.rect(x, y, share(season.crown), height).fill(INK);
+  if (season.exempt > 0) doc.rect(x + share(season.crown), y, share(season.exempt), height).fill(GREY);
+  const notch = x + share(season.limit);
+  doc
+    .moveTo(notch, y - 3)
+    .lineTo(notch, y + height + 3)
+    .lineWidth(1.6)
+    .stroke(INK);
+  doc.fillColor(INK);
+  return y + height + 3;
+}

@@ -1,0 +1,391 @@
+// The cut sheet: what a caretaker carries to the tree on paper. High contrast, no colour needed.
+import { createRequire } from 'node:module';
+import { disorderOf } from '@mortisect/core/disorders';
+import { GENERAL_CAUTION } from '@mortisect/core/handling';
+import { joined, massReading, tapeText, thicknessReading, type Units } from '@mortisect/core/measure';
+import {
+  leftWords,
+  orderOf,
+  type PlanInput,
+  type PlannedStep,
+  type Priced,
+  passWords,
+  planning,
+  reasonWords,
+  stepSentence,
+  type TreePlan,
+  visitOf,
+} from '@mortisect/core/plan';
+import { speciesName } from '@mortisect/core/register';
+import { lowerFirst } from '@mortisect/core/tree';
+import PDFDocument from 'pdfkit';
+import { crownFromAbove, ledgerBar, limbTape, qrOf } from './drawings';
+
+export type SheetPaper = 'A4' | 'LETTER';
+
+export interface TreeSheet {
+  code: string;
+  species: string;
+  cultivar: string | null;
+  form: string;
+  place: string;
+  site: string;
+  day: string;
+  units: Units;
+  twelveBearingDeg: number;
+  names: [string, string][];
+  input: PlanInput;
+}
+
+const require = createRequire(import.meta.url);
+const font = (file: string) => require.resolve(`@expo-google-fonts/${file}.ttf`);
+export const FONTS = {
+  text: font('atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular'),
+  bold: font('atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold'),
+  head: font('barlow-condensed/600SemiBold/BarlowCondensed_600SemiBold'),
+} as const;
+
+const MARGIN = 40;
+const PLAN_MS = 700;
+
+type Doc = InstanceType<typeof PDFDocument>;
+
+/** The sheets of these trees, each from a page of its own. */
+export function cutSheetPdf(sheets: TreeSheet[], paper: SheetPaper): Promise<Uint8Array<ArrayBuffer>> {
+  const doc = new PDFDocument({ size: paper, margin: MARGIN, bufferPages: true, autoFirstPage: false });
+  const parts: Uint8Array[] = [];
+  const done = new Promise<Uint8Array<ArrayBuffer>>((resolve, reject) => {
+    doc.on('data', (part: Uint8Array) => parts.push(part));
+    doc.on('end', () => resolve(Buffer.concat(parts)));
+    doc.on('error', reject);
+  });
+  for (const [name, file] of Object.entries(FONTS)) doc.registerFont(name, file);
+  for (const sheet of sheets) treePages(doc, sheet);
+  if (sheets.length === 0) nothingPlanned(doc);
+  numbered(doc);
+  doc.end();
+  return done;
+}
+
+function nothingPlanned(doc: Doc): void {
+  doc.addPage();
+  doc.font('head').fontSize(22).text('Nothing is planned here.');
+  doc.font('text').fontSize(11).text('What is marked on a round stands on this sheet with its cut.');
+}
+
+function treePages(doc: Doc, sheet: TreeSheet): void {
+  doc.addPage();
+  const { prepared, step } = planning(sheet.input);
+  const until = performance.now() + PLAN_MS;
+  let plan = step(1);
+  while (!plan.proof.done && performance.now() < until) plan = step(4);
+  const names = new Map(sheet.names);
+  head(doc, sheet);
+  const byId = new Map(prepared.all.map((one) => [one.id, one]));
+  const first = plan.steps[0];
+  const now = plan.steps.filter((one) => one.season === first?.season && one.pass === first.pass);
+  const visit = inOrder(now, byId, sheet);
+  drawings(doc, sheet, plan, visit);
+  cautions(doc, visit, plan);
+  if (plan.verdict) verdict(doc, plan);
+  if (plan.clash) paragraph(doc, 'The pins of this plan clash: solve that on the screen first.');
+  if (visit.length > 0 && first) {
+    section(doc, `${passWords(first.season, first.pass, sheet.input.year)} · in this order`);
+    visit.forEach((one, i) => {
+      stepBlock(
+        doc,
+        sheet,
+        names,
+        one,
+        i + 1,
+        now.find((each) => each.candidateId === one.id) as PlannedStep,
+      );
+    });
+  }
+  later(doc, sheet, names, byId, plan, now);
+  left(doc, sheet, plan);
+  doc.moveDown(0.6);
+  doc
+    .font('text')
+    .fontSize(8.5)
+    .text(GENERAL_CAUTION, { width: widthOf(doc) });
+}
+
+/** In the order that the visit takes. */
+function inOrder(steps: PlannedStep[], byId: Map<string, Priced>, { input }: TreeSheet): Priced[] {
+  const own = steps.flatMap((step) => byId.get(step.candidateId) ?? []);
+  const { order } = orderOf(visitOf(own, input, { growing: input.season !== 'dormant' }));
+  return order.flatMap((id) => own.filter((one) => one.id === id));
+}
+
+function widthOf(doc: Doc): number {
+  return doc.page.width - 2 * MARGIN;
+}
+
+function head(doc: Doc, sheet: TreeSheet): void {
+  const top = MARGIN;
+  qrOf(doc, sheet.code, doc.page.width - MARGIN - 62, top, 62);
+  doc
+    .font('head')
+    .fontSize(30)
+    .text(sheet.code, MARGIN, top - 4, { width: widthOf(doc) - 80 });
+  doc
+    .font('text')
+    .fontSize(11)
+    .text([speciesName(sheet.species), sheet.cultivar ?? 'variety unknown', sheet.form].join(' · '), {
+      width: widthOf(doc) - 80,
+    })
+    .text(`${sheet.site} · ${sheet.place}`, { width: widthOf(doc) - 80 })
+    .text(`Cut sheet of ${sheet.day}`, { width: widthOf(doc) - 80 });
+  doc.y = Math.max(doc.y, top + 68);
+  const y = doc.y;
+  doc
+    .moveTo(MARGIN, y)
+    .lineTo(doc.page.width - MARGIN, y)
+    .lineWidth(1.5)
+    .stroke('#10201A');
+  for (let x = MARGIN; x <= doc.page.width - MARGIN; x += 12)
+    doc
+      .moveTo(x, y)
+      .lineTo(x, y + 4)
+      .lineWidth(0.8)
+      .stroke();
+  doc.y = y + 12;
+}
+
+function drawings(doc: Doc, sheet: TreeSheet, plan: TreePlan, visit: Priced[]): void {
+  const top = doc.y;
+  const side = 180;
+  crownFromAbove(doc, MARGIN, top, side, {
+    limbs: sheet.input.tree.limbs,
+    twelveBearingDeg: sheet.twelveBearingDeg,
+    findings: sheet.input.findings,
+    kerfs: visit.map((one, i) => ({ kerf: one.kerf, number: i + 1 })),
+  });
+  const x = MARGIN + side + 24;
+  const width = widthOf(doc) - side - 24;
+  doc.font('head').fontSize(14).text('Crown ledger', x, top);
+  let y = doc.y + 2;
+  for (const season of plan.seasons) {
+    doc
+      .font('text')
+      .fontSize(9.5)
+      .text(
+        `Season ${season.season}: ${percent(season.crown)} of a limit of ${percent(season.limit)}${season.exempt > 0 ? `, ${percent(season.exempt)} more for disease that must go` : ''}; ${Math.round(season.minutes)} min, ${joined(massReading(season.massKg, sheet.units))}.`,
+        x,
+        y,
+        { width },
+      );
+    y = ledgerBar(doc, x, doc.y + 2, width, season) + 6;
+  }
+  if (plan.seasons.every((season) => season.crown + season.exempt === 0)) {
+    doc.font('text').fontSize(9.5).text('No living crown comes off.', x, y, { width });
+  }
+  doc.x = MARGIN;
+  doc.y = Math.max(top + side + 10, doc.y + 8);
+}
+
+function percent(thousandths: number): string {
+  return `${Math.round(thousandths / 10)} %`;
+}
+
+function cautions(doc: Doc, visit: Priced[], plan: TreePlan): void {
+  const texts = new Set(visit.flatMap((one) => one.handling?.cautions.map((caution) => caution.text) ?? []));
+  if (plan.handOver.length > 0) texts.add('Some of this tree is work for a licensed arborist: see below.');
+  const notify = new Set(
+    visit.flatMap((one) =>
+      one.candidate.what.is === 'cut'
+        ? one.candidate.what.cut.because.flatMap((reason) => disorderOf(reason.disorder)?.notifiable ?? [])
+        : [],
+    ),
+  );
+  for (const text of [...texts, ...notify]) {
+    doc
+      .font('bold')
+      .fontSize(9.5)
+      .text(`!  ${text}`, MARGIN, doc.y, { width: widthOf(doc) });
+  }
+  if (texts.size + notify.size > 0) doc.moveDown(0.4);
+}
+
+function verdict(doc: Doc, { verdict: said }: TreePlan): void {
+  if (!said) return;
+  const title = {
+    'remove tree': 'Remove the tree, with its stump',
+    'bridge graft': 'Bridge-graft the stem',
+    'restart or remove': 'Too much must go',
+  }[said.choice];
+  section(doc, title);
+  paragraph(doc, said.because);
+  for (const { words } of said.instead) paragraph(doc, `Or: ${words}`);
+}
+
+function section(doc: Doc, title: string): void {
+  roomFor(doc, 60);
+  doc
+    .font('head')
+    .fontSize(16)
+    .text(title, MARGIN, doc.y, { width: widthOf(doc) });
+  doc.moveDown(0.15);
+}
+
+function paragraph(doc: Doc, text: string): void {
+  doc
+    .font('text')
+    .fontSize(10.5)
+    .text(text, MARGIN, doc.y, { width: widthOf(doc) });
+}
+
+function roomFor(doc: Doc, height: number): void {
+  if (doc.y + height > doc.page.height - MARGIN) doc.addPage();
+}
+
+const STEP_HEIGHT = 118;
+
+function stepBlock(
+  doc: Doc,
+  sheet: TreeSheet,
+  names: Map<string, string>,
+  one: Priced,
+  number: number,
+  step: PlannedStep,
+): void {
+  roomFor(doc, STEP_HEIGHT);
+  const top = doc.y;
+  const { units, input } = sheet;
+  const telling = { limbs: input.tree.limbs, names, units, twelveBearingDeg: sheet.twelveBearingDeg };
+  doc
+    .rect(MARGIN, top + 2, 13, 13)
+    .lineWidth(1.2)
+    .stroke('#10201A');
+  doc
+    .font('head')
+    .fontSize(15)
+    .text(`${number}  ${names.get(limbOf(one)) ?? limbOf(one)}`, MARGIN + 20, top, {
+      width: widthOf(doc) - 20,
+    });
+  doc
+    .font('text')
+    .fontSize(10.5)
+    .text(stepSentence(one, telling), { width: widthOf(doc) - 20 });
+  const facts = handlingWords(one, units);
+  doc
+    .fontSize(9.5)
+    .text(
+      `${reasonWords(one, new Map(input.findings.map((finding) => [finding.id, finding.disorder])))}. ${facts}`,
+      {
+        width: widthOf(doc) - 20,
+      },
+    );
+  const chance = Math.max(0, ...step.solves.map((solved) => solved.chance));
+  if (chance > 0.005) {
+    doc.text(
+      `Chance that infected wood stays behind: about ${Math.max(1, Math.round(chance * 100))} in 100. Clean the blade after it.`,
+      { width: widthOf(doc) - 20 },
+    );
+  } else if (one.infected) doc.text('Clean the blade after it.', { width: widthOf(doc) - 20 });
+  if (one.candidate.what.is === 'cut') {
+    limbTape(doc, MARGIN + 20, doc.y + 4, widthOf(doc) - 20, {
+      limbs: input.tree.limbs,
+      cut: one.candidate.what.cut,
+      findings: input.findings,
+      units,
+    });
+  }
+  doc.x = MARGIN;
+  doc.moveDown(0.5);
+}
+
+function limbOf({ candidate }: Priced): string {
+  return candidate.what.is === 'cut' ? candidate.what.cut.limbId : candidate.what.limbId;
+}
+
+function handlingWords({ handling, minutes }: Priced, units: Units): string {
+  const time = `${Math.max(1, Math.round(minutes.minutes))} min`;
+  if (!handling) return `${time}.`;
+  const { strokes, pieces, wielded, kerfMm, massKg, fall } = handling;
+  return [
+    `${joined(thicknessReading(kerfMm, units))} at the kerf`,
+    `${joined(massReading(massKg, units))}`,
+    pieces.length > 1 ? `${pieces.length} pieces` : 'one piece',
+    wielded
+      ? `${lowerFirst(wielded.tool.name)} from the ${wielded.station}`
+      : 'nothing in the kit takes or reaches it',
+    ...(strokes.undercutCm === null || strokes.topCutCm === null
+      ? []
+      : [
+          `undercut ${tapeText(strokes.undercutCm, units)} out, top cut ${tapeText(strokes.topCutCm, units)} out, then the last cut`,
+        ]),
+    ...(massKg > 3 ? [`nobody within ${tapeText(fall.clearZoneCm, units)}`] : []),
+    time,
+  ]
+    .join('; ')
+    .concat('.');
+}
+
+function later(
+  doc: Doc,
+  sheet: TreeSheet,
+  names: Map<string, string>,
+  byId: Map<string, Priced>,
+  plan: TreePlan,
+  now: PlannedStep[],
+): void {
+  const rest = plan.steps.filter((step) => !now.includes(step));
+  if (rest.length === 0) return;
+  section(doc, 'Later');
+  const telling = {
+    limbs: sheet.input.tree.limbs,
+    names,
+    units: sheet.units,
+    twelveBearingDeg: sheet.twelveBearingDeg,
+  };
+  for (const step of rest) {
+    const one = byId.get(step.candidateId);
+    if (!one) continue;
+    roomFor(doc, 28);
+    doc
+      .font('bold')
+      .fontSize(10)
+      .text(
+        `${passWords(step.season, step.pass, sheet.input.year)} · ${names.get(limbOf(one)) ?? limbOf(one)}: `,
+        MARGIN,
+        doc.y,
+        { continued: true, width: widthOf(doc) },
+      );
+    doc.font('text').text(stepSentence(one, telling));
+  }
+}
+
+function left(doc: Doc, sheet: TreeSheet, plan: TreePlan): void {
+  if (plan.left.length === 0) return;
+  section(doc, 'Left as it is');
+  const names = new Map(sheet.names);
+  for (const { findingId, why } of plan.left) {
+    const finding = sheet.input.findings.find((one) => one.id === findingId);
+    if (!finding) continue;
+    roomFor(doc, 28);
+    paragraph(
+      doc,
+      `${disorderOf(finding.disorder)?.name ?? finding.disorder}, ${lowerFirst(names.get(finding.limbId) ?? finding.limbId)}. ${leftWords(why)}`,
+    );
+  }
+}
+
+function numbered(doc: Doc): void {
+  const { start, count } = doc.bufferedPageRange();
+  for (let i = 0; i < count; i++) {
+    doc.switchToPage(start + i);
+    const bottom = doc.page.margins.bottom;
+    doc.page.margins.bottom = 0;
+    doc
+      .font('text')
+      .fontSize(8.5)
+      .text(`Mortisect · ${i + 1} of ${count}`, MARGIN, doc.page.height - MARGIN + 12, {
+        width: widthOf(doc),
+        align: 'right',
+        lineBreak: false,
+      });
+    doc.page.margins.bottom = bottom;
+  }
+}

@@ -1,0 +1,151 @@
+// The plans of trees as files: open JSON, CSV, and the cut sheet that is printed.
+import { pinsOf, planInputOf, standingLimbs, type TreeDetail } from '@mortisect/contracts';
+import type { Units } from '@mortisect/core/measure';
+import { limbNames } from '@mortisect/core/tree';
+import { dayAt } from '../files/day';
+import type { SheetPaper, TreeSheet } from '../files/sheet/sheet';
+import { csvOf } from '../files/writeTrees';
+import type { Pool } from '../pool/pool';
+import type { Db } from '../store/openDb';
+import { getPlotTrees, getTree, placesOf } from './orchard';
+import { getSite } from './site';
+
+interface RawFile {
+  fileName: string;
+  content: string | Uint8Array<ArrayBuffer>;
+}
+
+export async function planJson(db: Db, pool: Pool, treeId: string, now: string): Promise<RawFile> {
+  const { detail, input, day } = await inputFor(db, treeId, now);
+  const plan = await pool.plan(input);
+  return {
+    fileName: `${fileWord(detail.tree.code)}-plan.json`,
+    content: JSON.stringify(
+      { kind: 'mortisect-plan', version: 1, tree: { id: treeId, code: detail.tree.code }, day, input, plan },
+      null,
+      2,
+    ),
+  };
+}
+
+const CSV_COLUMNS = [
+  'tree',
+  'season',
+  'pass',
+  'limb',
+  'what',
+  'kerf cm from collar',
+  'diameter mm',
+  'crown thousandths',
+  'exempt thousandths',
+  'mass kg',
+  'pieces',
+  'tool',
+  'minutes',
+  'chance infected wood stays',
+] as const;
+
+export async function planCsv(db: Db, pool: Pool, treeId: string, now: string): Promise<RawFile> {
+  const { detail, input, names } = await inputFor(db, treeId, now);
+  const { steps, candidates } = await pool.plan(input);
+  const rows = steps.map((step): Record<string, string> => {
+    const one = candidates.find((candidate) => candidate.id === step.candidateId);
+    const worst = Math.max(0, ...step.solves.map((solved) => solved.chance));
+    const figures: (string | number | null | undefined)[] = [
+      detail.tree.code,
+      step.season,
+      step.pass,
+      names.get(one?.limbId ?? '') ?? one?.limbId,
+      one?.cut?.kind ?? one?.what,
+      one?.cut ? round(one.cut.upToCm ?? one.cut.atCm, 1) : '',
+      one?.kerfMm === null || one?.kerfMm === undefined ? '' : round(one.kerfMm, 0),
+      step.crown,
+      step.exempt,
+      round(one?.massKg ?? 0, 1),
+      one?.pieces,
+      one?.tool,
+      round(one?.minutes ?? 0, 1),
+      round(worst, 3),
+    ];
+    return Object.fromEntries(CSV_COLUMNS.map((column, i) => [column, String(figures[i] ?? '')]));
+  });
+  return { fileName: `${fileWord(detail.tree.code)}-plan.csv`, content: csvOf(rows, CSV_COLUMNS) };
+}
+
+interface Printed {
+  paper: SheetPaper;
+  units?: Units | undefined;
+  now: string;
+}
+
+export async function cutSheet(
+  db: Db,
+  pool: Pool,
+  { treeId, ...printed }: Printed & { treeId: string },
+): Promise<RawFile> {
+  const detail = await getTree(db, treeId);
+  const content = await pool.cutSheet(await sheets(db, [detail], printed), printed.paper);
+  return { fileName: `${fileWord(detail.tree.code)}-cut-sheet.pdf`, content };
+}
+
+/** One sheet for each tree of the plot that has something open. */
+export async function plotCutSheet(
+  db: Db,
+  pool: Pool,
+  { plotId, ...printed }: Printed & { plotId: string },
+): Promise<RawFile> {
+  const { trees } = await getPlotTrees(db, plotId);
+  const open = trees.filter(
+    ({ findings, actions }) => findings.some((one) => one.state === 'open') || pinsOf(actions).length > 0,
+  );
+  const content = await pool.cutSheet(await sheets(db, open, printed), printed.paper);
+  return { fileName: `${fileWord(plotId)}-cut-sheet.pdf`, content };
+}
+
+async function sheets(db: Db, details: TreeDetail[], { units, now }: Printed): Promise<TreeSheet[]> {
+  const [{ site }, places] = await Promise.all([getSite(db), placesOf(db)]);
+  const day = dayAt(now, site.timeZone);
+  const shown = units ?? site.units;
+  return details.map((detail) => ({
+    code: detail.tree.code,
+    species: detail.tree.species,
+    cultivar: detail.tree.cultivar,
+    form: detail.tree.form,
+    place: [
+      places.plots.find((plot) => plot.id === detail.tree.plotId)?.name,
+      places.rows.find((row) => row.id === detail.tree.rowId)?.name,
+    ]
+      .filter((word) => word !== undefined)
+      .join(' · '),
+    site: site.name,
+    day,
+    units: shown,
+    twelveBearingDeg: site.twelveBearingDeg,
+    names: [...limbNames(detail.limbs, site.twelveBearingDeg, shown)],
+    input: planInputOf(detail, site, day),
+  }));
+}
+
+async function inputFor(db: Db, treeId: string, now: string) {
+  const [detail, { site }] = await Promise.all([getTree(db, treeId), getSite(db)]);
+  const day = dayAt(now, site.timeZone);
+  return {
+    detail,
+    day,
+    input: planInputOf(detail, site, day),
+    names: limbNames(standingLimbs(detail), site.twelveBearingDeg, site.units),
+  };
+}
+
+function fileWord(text: string): string {
+  return (
+    text
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'tree'
+  );
+}
+
+function round(value: number, digits: number): number {
+  return Math.round(value * 10 ** digits) / 10 ** digits;
+}
