@@ -301,6 +301,31 @@ export function cutsFor(input: CutPositionInput, lesion: Lesion): Cut[] {
 }
 
 /**
+ * Dead wood alone comes off, at the first green bark, where the rule would take living wood with it: the end that is left is a short
+ * stub that dies back no farther than it is dead. null on a stem and where nothing is left of the limb.
+ */
+export function deadWoodOff(limbs: Limb[], lesion: Lesion): Cut | null {
+  const index = indexLimbs(limbs);
+  const limb = index.byId.get(lesion.limbId);
+  if (!limb || limb.kind === 'trunk' || lesion.fromCm <= 0) return null;
+  const unionCm = Math.max(
+    0,
+    ...(index.childrenOf.get(limb.id) ?? [])
+      .map((child) => child.jointCm)
+      .filter((joint) => joint < lesion.fromCm),
+  );
+  const walk: Walk = { stretches: [], end: { on: 'limb', limbId: limb.id, atCm: lesion.fromCm } };
+  const place: Place = {
+    kind: 'stub',
+    limbId: limb.id,
+    atCm: tidy(lesion.fromCm),
+    unionLimbId: limb.id,
+    unionCm,
+  };
+  return cutAt(lesion, 0, walk, index, { place, passedOver: [] });
+}
+
+/**
  * A cut for wood that is sound but stands in the wrong place: at the collar, or the most distal place at or below t.
  *
  * @param t cm along the limb; null for the whole limb

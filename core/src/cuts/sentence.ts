@@ -60,6 +60,13 @@ function measured(reason: Reason, { units, names }: Telling): Phrase[] {
 }
 
 function cutting(cut: Cut, reason: Reason, telling: Telling): Phrase[] {
+  if (cut.kind === 'stub' && disorderOf(reason.disorder)?.kind === 'dead') {
+    return [
+      plain('Cut there, '),
+      kerf(tapeText(cut.atCm, telling.units, 'down')),
+      plain(' from the collar: only dead wood comes off.'),
+    ];
+  }
   const moved = cut.limbId !== reason.edgeLimbId;
   const on = moved ? ` on ${lowerFirst(telling.names.get(cut.limbId) ?? cut.limbId)}` : '';
   if (cut.upToCm !== undefined) {

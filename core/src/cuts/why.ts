@@ -82,10 +82,15 @@ function placeStep(reason: Reason, telling: Telling): WhyStep {
       };
     case 'stub':
       return {
-        title: 'In-season stub',
-        lines: [
-          `A bare stub beyond the union at ${tapeText(place.unionCm, units)}: a new canker then forms in the stub, not at the collar. Source: Steiner 1990.`,
-        ],
+        title: disorderOf(reason.disorder)?.kind === 'dead' ? 'Only the dead wood' : 'In-season stub',
+        lines:
+          disorderOf(reason.disorder)?.kind === 'dead'
+            ? [
+                'No bud or side branch stands near the first green bark: a short stub over dead wood keeps the living limb.',
+              ]
+            : [
+                `A bare stub beyond the union at ${tapeText(place.unionCm, units)}: a new canker then forms in the stub, not at the collar. Source: Steiner 1990.`,
+              ],
       };
     case 'collar':
       return {

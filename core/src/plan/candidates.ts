@@ -1,6 +1,6 @@
 // What can be done about each finding: which cuts, and what else?
 import { headingFraction } from '../crown/index';
-import { type Cut, cutsFor, type Lesion, shapeCut, type TreeCuts } from '../cuts/index';
+import { type Cut, cutsFor, deadWoodOff, type Lesion, shapeCut, type TreeCuts } from '../cuts/index';
 import { disorderOf, kindOf } from '../disorders/index';
 import { type Limb, limbShape, nearestOf } from './geometry';
 import type { PlanFinding, PlanInput } from './input';
@@ -114,11 +114,33 @@ function forFinding(finding: PlanFinding, input: PlanInput, lesions: Lesion[]): 
       { limbs, lesions, clearanceCm: 0, finish, inSeasonStub: inSeasonStub && input.season !== 'dormant' },
       lesion,
     );
-    return [...all.map((cut) => ofCut(cut, finding, passes)), ...besideCutting(finding, input)];
+    return [
+      ...all.map((cut) => ofCut(cut, finding, passes)),
+      ...deadOff(limbs, lesion, all, finding, passes),
+      ...besideCutting(finding, input),
+    ];
   }
   if (kindOf(finding.disorder) !== 'misplaced') return [];
   return ofShape(finding, input, passes);
 }
+
+/** Dead wood may come off alone, where the rule’s own cut would take living wood with it. */
+function deadOff(
+  limbs: Limb[],
+  lesion: Lesion,
+  all: Cut[],
+  finding: PlanFinding,
+  passes: readonly Pass[],
+): Candidate[] {
+  if (
+    kindOf(finding.disorder) !== 'dead' ||
+    all.some((cut) => cut.limbId === lesion.limbId && cut.atCm > lesion.fromCm - NEAR_EDGE_CM)
+  )
+    return [];
+  const cut = deadWoodOff(limbs, lesion);
+  return cut ? [ofCut(cut, finding, passes)] : [];
+}
+const NEAR_EDGE_CM = 8;
 
 function ofCut(cut: Cut, finding: PlanFinding, passes: readonly Pass[]): Candidate {
   return {

@@ -9,6 +9,10 @@ export const OrderCut = z.strictObject({
   ladder: z.boolean(),
   tool: id,
   infected: z.boolean().describe('the kerf meets diseased wood, or dead wood of unknown cause'),
+  suspect: z
+    .boolean()
+    .default(false)
+    .describe('made for a disease, though clear of its edge: of equal orders it comes later'),
   minutes: z.number().min(0).max(10_000),
   before: z.array(id).max(400).default([]).describe('cuts that must come later'),
 });
@@ -78,6 +82,8 @@ const TOOL = 0.3;
 const WIPE_SHARE = 0.4;
 const EXACT_UP_TO = 12;
 const BEAM = 1500;
+/** Too little to turn a choice that is none. */
+const SOUND_LATE = 1e-7;
 
 /**
  * The quickest order that keeps what must come first and never carries disease to sound wood on a dirty blade. A blade of unknown
@@ -200,7 +206,10 @@ function searched(work: Work, width: number): number[] {
       for (let cut = 0; cut < count; cut++) {
         if (state.made[cut] || work.after[cut]?.some((first) => !state.made[first])) continue;
         const step = work.step(state.last, state.dirty, cut);
-        const minutes = state.minutes + step.minutes;
+        // Of orders that take the same time, sound wood first: gloves and ladder carry disease too
+        const late =
+          !isSuspect(work.cuts[cut]) && state.made.some((made, j) => made && isSuspect(work.cuts[j]));
+        const minutes = state.minutes + step.minutes + (late ? SOUND_LATE : 0);
         const made = state.made.slice();
         made[cut] = true;
         const key = `${made.map(Number).join('')} ${cut} ${step.dirty}`;
@@ -216,6 +225,10 @@ function searched(work: Work, width: number): number[] {
   const order: number[] = [];
   for (let at: State | null = best; at && at.last >= 0; at = at.path) order.push(at.last);
   return order.reverse();
+}
+
+function isSuspect(cut: OrderCut | undefined): boolean {
+  return cut !== undefined && (cut.infected || cut.suspect);
 }
 
 function hasLoop(cuts: readonly { id: string; before: readonly string[] }[]): boolean {

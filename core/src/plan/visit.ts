@@ -40,6 +40,7 @@ export function visitOf(
         ladder: one.handling?.wielded?.station === 'ladder',
         tool: one.handling?.wielded?.tool.id ?? 'by hand',
         infected: one.infected,
+        suspect: one.left.some(({ chance }) => chance > 0),
         // Cleaning and the ladder are the order's own to count
         minutes: one.minutes.because
           .filter(({ what }) => what !== 'cleaning the blade' && what !== 'ladder, its share')
