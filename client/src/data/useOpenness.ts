@@ -13,11 +13,11 @@ function worker(): Remote<OpennessWork> {
 }
 
 /** Seeded by the tree, so that the same crown always gives the same figures. */
-export function useOpenness(treeId: string, limbs: Limb[]) {
+export function useOpenness(treeId: string, limbs: Limb[], crown: Limb[] = limbs) {
   const seed = [...treeId].reduce((hash, letter) => (hash * 31 + letter.charCodeAt(0)) % 2_147_483_647, 7);
   return useQuery({
-    queryKey: ['openness', seed, limbs],
-    queryFn: () => worker().openness(limbs, THROWS, seed),
+    queryKey: ['openness', seed, limbs, crown === limbs ? null : crown],
+    queryFn: () => worker().openness(limbs, THROWS, seed, crown),
     staleTime: Number.POSITIVE_INFINITY,
     persister: undefined as never,
   });

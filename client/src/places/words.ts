@@ -1,5 +1,5 @@
 // Small words that several places say.
-import type { ActionBody, TreeSummary } from '@mortisect/contracts';
+import type { ActionBody, Finding, TreeSummary } from '@mortisect/contracts';
 import { agentOf } from '@mortisect/core/blades';
 import type { Cut, ReasonNotToCut } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
@@ -16,6 +16,14 @@ export function plural(count: number, one: string): string {
 /** “Dead wood · Neonectria canker”: each once. */
 export function disorderWords(findings: readonly { disorder: string }[]): string {
   return [...new Set(findings.map(({ disorder }) => disorderOf(disorder)?.name ?? disorder))].join(' · ');
+}
+
+/** As `disorderWords`; misplaced wood by the fault it was found by. */
+export function findingWords(findings: readonly Pick<Finding, 'disorder' | 'fault'>[]): string {
+  const words = findings.map(({ disorder, fault }) =>
+    fault ? upperFirst(fault.kind) : (disorderOf(disorder)?.name ?? disorder),
+  );
+  return [...new Set(words)].join(' · ');
 }
 
 /** Cuts that are work for a licensed arborist. */

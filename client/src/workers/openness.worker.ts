@@ -1,13 +1,14 @@
 // Heavy computation off the thread that draws. Static imports only: split chunks are not loaded inside a worker.
 import './importMeta';
-import { gapTest, lightInside } from '@mortisect/core/faults';
+import { gapTest, HAT_RADIUS_CM, lightInside } from '@mortisect/core/faults';
 import type { Limb } from '@mortisect/core/tree';
 import { expose } from 'comlink';
 
 const work = {
-  openness: (limbs: Limb[], throws: number, seed: number) => ({
-    gap: gapTest(limbs, throws, seed),
-    light: lightInside(limbs, seed),
+  /** With `crown`, through the crown of other limbs: as it was before a cut. */
+  openness: (limbs: Limb[], throws: number, seed: number, crown: Limb[] = limbs) => ({
+    gap: gapTest(limbs, throws, seed, HAT_RADIUS_CM, crown),
+    light: lightInside(limbs, seed, crown),
   }),
 };
 export type OpennessWork = typeof work;

@@ -41,15 +41,25 @@ export interface Seen {
  *
  * @param throws number of throws
  * @param discRadiusCm radius of hat or ball, cm
+ * @param crownLimbs through whose crown it is thrown; the limbs themselves unless a crown is compared with an earlier one
  * @returns the share that came through with its 95 % interval, and the limbs that caught most
  * @source interval: Wilson 1927, J. Am. Stat. Assoc. 22:209
  */
-export function gapTest(limbs: Limb[], throws: number, seed: number, discRadiusCm = HAT_RADIUS_CM): GapTest {
+export function gapTest(
+  limbs: Limb[],
+  throws: number,
+  seed: number,
+  discRadiusCm = HAT_RADIUS_CM,
+  crownLimbs: Limb[] = limbs,
+): GapTest {
   const rng = xoroshiro128plus(seed);
   const random = () => uniformFloat64(rng);
   const sticks = [...limbShape(limbs)].map(([id, stick]) => ({ id, ...stick }));
   const radii = new Map(limbs.map((limb) => [limb.id, (limb.baseMm + limb.tipMm) / 40]));
-  const crown = crownOf(limbs, sticks);
+  const crown = crownOf(
+    crownLimbs,
+    crownLimbs === limbs ? sticks : [...limbShape(crownLimbs)].map(([id, stick]) => ({ id, ...stick })),
+  );
   const caught = new Map<string, number>();
   let passed = 0;
   for (let i = 0; i < throws; i++) {

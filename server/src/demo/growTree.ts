@@ -49,24 +49,35 @@ export function growTree(stem: Stem, scaffolds: Scaffold[]): Limb[] {
   return [trunk, ...scaffolds.flatMap((spec, i) => withSideBranches(spec, stem, i))];
 }
 
+/** A young limb that stands too close to its stem. */
+const STEEP = { inclinationDeg: 66, ageYears: 3, baseMm: 26, tipMm: 8 } as const;
+
 /** A tree from its form and size, moved a little from where a first map puts its limbs, with side branches. */
-export function growFromForm(given: StarterTree, sideBranches: number, variety: number): Limb[] {
+export function growFromForm(
+  given: StarterTree,
+  sideBranches: number,
+  variety: number,
+  { steep = [], stout = 1 }: { steep?: readonly string[]; stout?: number } = {},
+): Limb[] {
   const [stem, ...main] = starterMap(given);
   if (!stem) return [];
   const moved = main.map((limb, i): Limb => {
     const sway = spread(i * 3 + variety);
     const flat = given.form === 'espalier' || given.form === 'fan';
+    const { guessed: _guessed, ...measured } = limb;
+    const isSteep = steep.includes(limb.id);
     return {
-      ...limb,
+      ...measured,
+      ...(isSteep && STEEP),
       lengthCm: Math.round(limb.lengthCm * (0.86 + 0.24 * sway)),
       bearingDeg: (limb.bearingDeg + Math.round((sway - 0.5) * (flat ? 8 : 26)) + 360) % 360,
-      inclinationDeg: Math.round(limb.inclinationDeg + (sway - 0.5) * 10),
+      inclinationDeg: isSteep ? STEEP.inclinationDeg : Math.round(limb.inclinationDeg + (sway - 0.5) * 10),
       budsComplete: true,
       buds: budsAlong(limb.lengthCm * 0.7, limb.lengthCm * 0.86, i),
     };
   });
   const branches = moved.flatMap((limb) =>
-    Array.from({ length: sideBranches }, (_, i) => sideBranch(limb, i, sideBranches, false)),
+    Array.from({ length: sideBranches }, (_, i) => sideBranch(limb, i, sideBranches, false, stout)),
   );
   return [{ ...stem, budsComplete: true }, ...moved, ...branches];
 }
@@ -94,13 +105,13 @@ function withSideBranches(spec: Scaffold, stem: Stem, turn: number): Limb[] {
   ];
 }
 
-function sideBranch(scaffold: Limb, i: number, count: number, budsUnmapped: boolean): Limb {
+function sideBranch(scaffold: Limb, i: number, count: number, budsUnmapped: boolean, stout = 1): Limb {
   const sway = spread(i + scaffold.bearingDeg);
   const jointCm = Math.round(scaffold.lengthCm * (0.2 + (0.66 * (i + 0.4 + 0.3 * sway)) / count));
   const lengthCm = Math.round(
     scaffold.lengthCm * (0.5 - 0.28 * (jointCm / scaffold.lengthCm)) * (0.85 + 0.3 * sway),
   );
-  const baseMm = Math.round(diameterMmAt(scaffold, jointCm) * (0.42 + 0.2 * sway));
+  const baseMm = Math.round(diameterMmAt(scaffold, jointCm) * (0.42 + 0.2 * sway) * stout);
   const side = i % 2 === 0 ? 1 : -1;
   return {
     id: `${scaffold.id}${String.fromCharCode(97 + i)}`,

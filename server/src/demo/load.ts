@@ -2,8 +2,9 @@
 import { type ActionBody, FindingBody } from '@mortisect/contracts';
 import { asText, cutSentence, kerfMm, treeCuts } from '@mortisect/core/cuts';
 import { seasonOn } from '@mortisect/core/disorders';
+import { faultKey, geometryFaults } from '@mortisect/core/faults';
 import { serpentine } from '@mortisect/core/register';
-import { limbNames, withGivenNames } from '@mortisect/core/tree';
+import { type Limb, limbNames, withGivenNames } from '@mortisect/core/tree';
 import { max, sql } from 'drizzle-orm';
 import { v7 } from 'uuid';
 import { writeAction } from '../services/actions';
@@ -17,11 +18,13 @@ import {
   crews,
   type DemoFinding,
   type DemoRound,
+  type DemoShape,
   findings,
   jobs,
   plots,
   rounds,
   rows,
+  shapes,
   site,
   trees,
 } from './orrinBight';
@@ -53,6 +56,7 @@ export async function loadDemo(db: Db, now: string, more = 0): Promise<void> {
     const events = [
       ...rounds.flatMap((round, i) => roundEvents(round, i, now, people)),
       ...findings.flatMap((finding, i) => findingEvents(finding, i, now, people)),
+      ...shapes.flatMap((shape, i) => shapeEvents(shape, i, now, people)),
       ...jobs.map((job, i) => jobEvent(job, i, now, people)),
     ];
     // In the order things happened, so that the log reads as it was
@@ -251,6 +255,57 @@ function findingEvents(demo: DemoFinding, i: number, now: string, people: People
   if (demo.cutDaysAgo !== undefined) {
     const at = daysBefore(now, demo.cutDaysAgo, i);
     events.push({ at, write: (tx) => loadCut(tx, tree, { ...finding, id }, at, device, i) });
+  }
+  return events;
+}
+
+/** The worst faults of a tree, noted one after the other; and the limb that somebody wants to keep. */
+function shapeEvents(shape: DemoShape, number: number, now: string, people: People): DemoEvent[] {
+  const tree = trees.find((one) => one.id === shape.treeId);
+  if (!tree) throw new Error(`Demo shape of no tree: ${shape.treeId}`);
+  const { limbs, species, form, habit, reachCm } = tree;
+  const device = people[shape.crew];
+  const names = limbNames(limbs, site.twelveBearingDeg);
+  const noted = geometryFaults({ limbs, species, form, habit, reachCm }, site.limits)
+    .filter(
+      ({ kind, limbIds }) =>
+        shape.kinds.includes(kind) && (!shape.limbIds || shape.limbIds.includes(limbIds[0] ?? '')),
+    )
+    .slice(0, shape.most);
+  const events = noted.map((fault, i): DemoEvent => {
+    const at = daysBefore(now, shape.daysAgo, i / 2);
+    const limb = limbs.find((one) => one.id === fault.limbIds[0]) as Limb;
+    const finding = FindingBody.parse({
+      treeId: tree.id,
+      limbId: limb.id,
+      limbName: names.get(limb.id),
+      fromCm: 0,
+      toCm: limb.lengthCm,
+      kind: 'misplaced',
+      place: 'limb',
+      disorder: 'MISPLACED',
+      edge: 'definite',
+      growthRapid: false,
+      fault: { key: faultKey(fault), ...fault },
+      note: '',
+      seenAt: at,
+      withdrawn: false,
+    });
+    const id = idAt(at, 120 + number * 24 + i);
+    return { at, write: (tx) => writeFinding(tx, { id, baseRevision: null, finding, device, now: at }) };
+  });
+  if (shape.stays) {
+    const at = daysBefore(now, shape.daysAgo - 1, number);
+    const action = {
+      kind: 'planPinned',
+      at,
+      treeId: tree.id,
+      pin: { kind: 'stays', limbId: shape.stays },
+    } as const;
+    events.push({
+      at,
+      write: (tx) => writeAction(tx, { id: idAt(at, 230 + number), action, device, now: at }),
+    });
   }
   return events;
 }

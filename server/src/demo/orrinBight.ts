@@ -4,6 +4,7 @@ import { defaultSchools, Site, TreeBody } from '@mortisect/contracts';
 import { findingPlaces } from '@mortisect/core/cuts';
 import { Answers, scratchReadings } from '@mortisect/core/diagnosis';
 import { edges } from '@mortisect/core/disorders';
+import { faultKinds } from '@mortisect/core/faults';
 import { z } from 'zod';
 import { growFromForm, growTree, Scaffold, Stem } from './growTree';
 
@@ -63,13 +64,21 @@ const DemoTree = z
   .transform(({ stem, scaffolds, ...tree }) => ({ ...tree, limbs: growTree(stem, scaffolds) }));
 
 const GrownTree = z
-  .strictObject({ ...treeShape, girthCm: z.number(), scaffolds: z.number(), sideBranches: z.number() })
-  .transform(({ scaffolds, sideBranches, ...tree }) => {
+  .strictObject({
+    ...treeShape,
+    girthCm: z.number(),
+    scaffolds: z.number(),
+    sideBranches: z.number(),
+    steep: z.array(z.string()).default([]).describe('limbs that stand too close to the stem'),
+    stout: z.number().default(1).describe('how much thicker its side branches are than usual'),
+  })
+  .transform(({ scaffolds, sideBranches, steep, stout, ...tree }) => {
     const { form, species, heightCm, spreadCm, girthCm, plantedYearsAgo: ageYears, place } = tree;
     const limbs = growFromForm(
       { form, species, heightCm, spreadCm, scaffolds, girthCm, ageYears },
       sideBranches,
       place,
+      { steep, stout },
     );
     return { ...tree, limbs };
   });
@@ -93,6 +102,18 @@ const DemoFinding = z.strictObject({
 });
 export type DemoFinding = z.infer<typeof DemoFinding>;
 
+/** Faults of geometry that were noted on a tree, the worst first. */
+const DemoShape = z.strictObject({
+  treeId: z.string(),
+  kinds: z.array(z.enum(faultKinds)).default([...faultKinds]),
+  limbIds: z.array(z.string()).optional().describe('only faults of these limbs'),
+  most: z.number(),
+  daysAgo: z.number(),
+  crew,
+  stays: z.string().optional().describe('a limb that is pinned to stay'),
+});
+export type DemoShape = z.infer<typeof DemoShape>;
+
 const DemoRound = z.strictObject({
   daysAgo: z.number(),
   plotIds: z.array(z.string()).describe('empty: the whole site'),
@@ -114,6 +135,7 @@ const Orchard = z
     trees: z.array(DemoTree),
     grown: z.array(GrownTree),
     findings: z.array(DemoFinding),
+    shapes: z.array(DemoShape),
     rounds: z.array(DemoRound),
     jobs: z.array(
       z.strictObject({ treeId: z.string(), job: z.string(), note: z.string(), inDays: z.number() }),
@@ -121,6 +143,6 @@ const Orchard = z
   })
   .transform(({ trees, grown, ...orchard }) => ({ ...orchard, trees: [...trees, ...grown] }));
 
-export const { crews, plots, rows, trees, findings, rounds, jobs } = Orchard.parse(
+export const { crews, plots, rows, trees, findings, shapes, rounds, jobs } = Orchard.parse(
   JSON.parse(readFileSync(new URL('./orrinBight.json', import.meta.url), 'utf8')),
 );

@@ -4,7 +4,7 @@ import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { Controller } from 'react-hook-form';
 import { Button } from '../../ui/Button';
-import { Field } from '../../ui/Field';
+import { NumberField } from '../../ui/NumberField';
 import type { SiteControl } from './siteForm';
 
 export function LimitSettings({ control }: { control: SiteControl }) {
@@ -46,23 +46,15 @@ function LimitField({
   onChange(value: number): void;
 }) {
   const { label, unit, start, least, most, source, confidence } = threshold;
-  const [typed, setTyped] = useState<string | null>(null);
-  const wrong = (text: string) => {
-    const number = Number(text.replace(',', '.'));
-    return text.trim() === '' || !Number.isFinite(number) || number < least || number > most;
-  };
   return (
-    <Field
-      label={`${label}, ${unit}`}
-      kind="decimal"
-      value={typed ?? String(value)}
+    <NumberField
+      label={label}
+      unit={unit}
+      value={value}
+      least={least}
+      most={most}
       hint={`Starts at ${start} ${unit}. ${source}${confidence === 'practice' ? '' : ` (confidence ${confidence})`}.`}
-      fault={typed !== null && wrong(typed) ? `From ${least} to ${most} ${unit}.` : undefined}
-      onChangeText={(text) => {
-        setTyped(text);
-        if (!wrong(text)) onChange(Number(text.replace(',', '.')));
-      }}
-      onBlur={() => typed !== null && !wrong(typed) && setTyped(null)}
+      onChange={onChange}
     />
   );
 }

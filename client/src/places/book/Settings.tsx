@@ -22,6 +22,7 @@ import { BookTabs } from './BookTabs';
 import { DeviceSettings } from './DeviceSettings';
 import { LimitSettings } from './LimitSettings';
 import { LocalSettings } from './LocalSettings';
+import { PlanSettings } from './PlanSettings';
 import { SchoolSettings } from './SchoolSettings';
 import { formOf, type SiteControl, SiteForm } from './siteForm';
 
@@ -64,6 +65,8 @@ function SettingsForm({ record }: { record: SiteRecord }) {
         <SchoolSettings control={control} />
         <Section>Here and nearby</Section>
         <LocalSettings control={control} />
+        <Section>Planning</Section>
+        <PlanSettings control={control} />
         <Section>Shape</Section>
         <LimitSettings control={control} />
         <Small>

@@ -20,7 +20,7 @@ export function BeforeAfter({ view, today, visits, onChoose }: BeforeAfterProps)
   const last = Math.max(0, ...steps.map(({ step }) => step.season));
   const after = useMemo(() => limbsAfter(view.limbs, steps, last), [view.limbs, steps, last]);
   const now = useOpenness(view.tree.id, view.limbs).data;
-  const then = useOpenness(view.tree.id, after).data;
+  const then = useOpenness(view.tree.id, after, view.limbs).data;
   if (steps.every((one) => one.priced.kerf === null)) return null;
   const gone = new Set(view.limbs.map((limb) => limb.id));
   for (const limb of after) gone.delete(limb.id);

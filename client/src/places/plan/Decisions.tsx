@@ -14,12 +14,20 @@ import { Failed } from '../../ui/Failed';
 import { Notice } from '../../ui/Notice';
 import { Body, Section, Small } from '../../ui/type';
 
-export function Decisions({ view, today }: { view: TreeView; today: SiteToday }) {
-  if (view.cuts.decisions.length === 0) return null;
+interface DecisionsProps {
+  view: TreeView;
+  today: SiteToday;
+  /** Findings that the plan has a verdict on already. */
+  except: readonly string[];
+}
+
+export function Decisions({ view, today, except }: DecisionsProps) {
+  const open = view.cuts.decisions.filter(({ lesionId }) => !except.includes(lesionId));
+  if (open.length === 0) return null;
   return (
     <View gap={12}>
       <Section>Decisions</Section>
-      {view.cuts.decisions.map((decision) => (
+      {open.map((decision) => (
         <OneDecision key={decision.lesionId} view={view} today={today} decision={decision} />
       ))}
     </View>

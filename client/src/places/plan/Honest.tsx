@@ -13,6 +13,7 @@ import { Mark } from '../../drawings/marks';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Body, Label, Section, Small } from '../../ui/type';
+import { findingWords } from '../words';
 
 const TITLES = {
   'remove tree': 'Remove the tree',
@@ -104,7 +105,7 @@ export function LeftAsIs({ view, solved }: { view: TreeView; solved: Solved }) {
           <View key={findingId} flexDirection="row" gap={12} alignItems="flex-start">
             <Mark kind={markOf(finding)} />
             <View flex={1} minWidth={0}>
-              <Label>{`${disorderOf(finding.disorder)?.name ?? finding.disorder}, ${finding.limbName}`}</Label>
+              <Label>{`${findingWords([finding])}, ${finding.limbName}`}</Label>
               <Small>{words}</Small>
             </View>
           </View>

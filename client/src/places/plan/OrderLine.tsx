@@ -11,7 +11,7 @@ export function OrderLine({ order, steps }: Visit) {
   return (
     <View>
       <Small>
-        {`In this order: ${plural(tally.cleanings, 'cleaning')}, ${plural(tally.moves, 'place')} to stand, ${Math.round(tally.minutes)} min. As listed: ${naive.cleanings}, ${naive.moves}, ${Math.round(naive.minutes)} min${saved >= 0.5 ? `; ${Math.round(saved)} min saved` : ''}.${gap > 0.001 ? ` At most ${Math.ceil(gap * 100)} % longer than the best there is.` : ''}`}
+        {`In this order: ${plural(tally.cleanings, 'cleaning')}, ${plural(tally.moves, 'place')} to stand, ${Math.round(tally.minutes)} min. As listed: ${plural(naive.cleanings, 'cleaning')}, ${plural(naive.moves, 'place')}, ${Math.round(naive.minutes)} min${saved >= 0.5 ? `; ${Math.round(saved)} min saved` : ''}.${gap > 0.001 ? ` At most ${Math.ceil(gap * 100)} % longer than the best there is.` : ''}`}
       </Small>
     </View>
   );

@@ -11,7 +11,7 @@ import { Aside, Screen } from '../../ui/Screen';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { disorderWords, plural } from '../words';
-import { percentOf, stepsNow } from './planView';
+import { percentOf, visitsOf } from './planView';
 
 export function PlanList({ openId }: { openId?: string }) {
   const { open, error, refetch } = useOpenViews();
@@ -65,10 +65,11 @@ interface Sum {
 /** What is due now on a tree. */
 function sumOf(solved: Solved | undefined): Sum | null {
   if (!solved) return null;
-  const steps = stepsNow(solved);
+  const visit = visitsOf(solved).find((one) => one.isNow);
+  const steps = visit?.steps ?? [];
   return {
     steps: steps.length,
-    minutes: steps.reduce((sum, one) => sum + one.priced.minutes.minutes, 0),
+    minutes: Math.ceil(visit?.order.tally.minutes ?? 0),
     crown: steps.reduce((sum, one) => sum + one.step.crown + one.step.exempt, 0),
     infectedKg: steps.reduce(
       (sum, one) => (one.kind === 'diseased' ? sum + (one.priced.handling?.massKg ?? 0) : sum),

@@ -68,15 +68,20 @@ function SolvedPlan({ view, today, solved, searching }: SolvedPlanProps) {
   useKeys({ w: () => chosen && setBehind(chosen.priced.id), u: () => switchUnits(today) });
   const { tree } = view;
   const first = visits[0];
+  const { verdict } = solved.plan;
+  const comesOut = verdict?.choice === 'remove tree';
   return (
     <Screen
       title={tree.code}
       subtitle={`Plan · ${speciesName(tree.species)}, ${tree.form}`}
       width="full"
       aside={
-        <Aside figure={plural(first?.steps.length ?? 0, 'step')} caption={first?.title ?? 'nothing to do'} />
+        <Aside
+          figure={plural(first?.steps.length ?? 0, 'step')}
+          caption={first?.title ?? (comesOut ? 'the tree comes out' : 'nothing to do')}
+        />
       }
-      pinned={<PlanHead solved={solved} visits={visits} />}
+      pinned={comesOut ? undefined : <PlanHead solved={solved} visits={visits} />}
       actions={
         <Button grow maxWidth={wide ? 300 : undefined} onPress={() => router.navigate(`/round/${tree.id}`)}>
           Look at the tree
@@ -110,7 +115,7 @@ function SolvedPlan({ view, today, solved, searching }: SolvedPlanProps) {
               onMore={setBehind}
             />
           ))}
-          <Decisions view={view} today={today} />
+          <Decisions view={view} today={today} except={verdict?.findingIds ?? []} />
           <LeftAsIs view={view} solved={solved} />
           <Proof solved={solved} searching={searching} />
           <Years view={view} today={today} solved={solved} />
@@ -140,7 +145,6 @@ function VisitPart({ visit, view, today, chosenId, onChoose, onMore }: VisitPart
     <View gap={12}>
       <Section>{visit.isNow ? `${visit.title} · now` : visit.title}</Section>
       <OrderLine {...visit} />
-      <StepRows view={view} today={today} steps={visit.steps} chosenId={chosenId} onChoose={onChoose} />
       {at < 0 ? null : (
         <Swipe
           label={`Steps of ${visit.title}`}
@@ -160,6 +164,7 @@ function VisitPart({ visit, view, today, chosenId, onChoose, onMore }: VisitPart
           ))}
         </Swipe>
       )}
+      <StepRows view={view} today={today} steps={visit.steps} chosenId={chosenId} onChoose={onChoose} />
     </View>
   );
 }

@@ -7,7 +7,7 @@ import { Mark } from '../../drawings/marks';
 import { PressRow } from '../../ui/PressRow';
 import { Rows } from '../../ui/Row';
 import { Figure, Label, Small } from '../../ui/type';
-import { disorderWords, KIND_WORDS, placeWords } from '../words';
+import { findingWords, KIND_WORDS, placeWords } from '../words';
 import { percentOf, type StepView } from './planView';
 
 interface StepRowsProps {
@@ -55,7 +55,7 @@ export function StepRows({ view, today, steps, chosenId, onChoose }: StepRowsPro
                   </Label>
                 ) : null}
               </Label>
-              <Small>{[disorderWords(solved) || 'Training', what].join(' · ')}</Small>
+              <Small>{[findingWords(solved) || 'Training', what].join(' · ')}</Small>
             </View>
             <View alignItems="flex-end">
               <Label>{handling ? joined(thicknessReading(handling.kerfMm, today.units)) : ''}</Label>

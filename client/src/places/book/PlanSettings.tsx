@@ -1,0 +1,162 @@
+// How this site plans: the limit of a season, which of a pair goes, what a piece may weigh, and the kit that is at hand.
+import { limitSchools } from '@mortisect/core/crown';
+import { KIT_SOURCE, LIFT_NEVER_ABOVE_KG, type Tool, toolKinds } from '@mortisect/core/handling';
+import type { PlanSettings as Settings } from '@mortisect/core/plan';
+import { View } from '@tamagui/core';
+import { Controller } from 'react-hook-form';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { NumberField } from '../../ui/NumberField';
+import { Select } from '../../ui/Select';
+import { Label, Small } from '../../ui/type';
+import { upperFirst } from '../words';
+import type { SiteControl } from './siteForm';
+
+export function PlanSettings({ control }: { control: SiteControl }) {
+  return (
+    <Controller
+      control={control}
+      name="plan"
+      render={({ field }) => <Fields plan={field.value as Settings} onChange={field.onChange} />}
+    />
+  );
+}
+
+interface FieldsProps {
+  plan: Settings;
+  onChange(plan: Settings): void;
+}
+
+function Fields({ plan, onChange }: FieldsProps) {
+  const set = (change: Partial<Settings>) => onChange({ ...plan, ...change });
+  const school = limitSchools.find((one) => one.id === plan.limit);
+  return (
+    <View gap={12}>
+      <Select
+        label="Most living crown in a season"
+        value={plan.limit}
+        options={limitSchools.map(({ id, name, limit }) => ({
+          value: id,
+          label: `${name}, ${limit / 10} %`,
+        }))}
+        hint={
+          school ? `${school.use} Source: ${school.source} (confidence ${school.confidence}).` : undefined
+        }
+        onChange={(limit) => set({ limit: limit as Settings['limit'] })}
+      />
+      <Select
+        label="A renovation is spread"
+        value={plan.spread}
+        options={[
+          { value: 'evenly', label: 'Evenly over its seasons' },
+          { value: 'hard first', label: 'Hard at once, then light' },
+        ]}
+        hint="Both are practised: hard at once gives two or three years of upright shoots."
+        onChange={(spread) => set({ spread: spread as Settings['spread'] })}
+      />
+      <Select
+        label="Of two limbs one over the other goes"
+        value={plan.stackedPair}
+        options={[
+          { value: 'either', label: 'Whichever costs less' },
+          { value: 'upper', label: 'The upper one' },
+          { value: 'lower', label: 'The lower, shaded one' },
+        ]}
+        onChange={(stackedPair) => set({ stackedPair: stackedPair as Settings['stackedPair'] })}
+      />
+      <Select
+        label="Of a double leader goes"
+        value={plan.twin}
+        options={[
+          { value: 'either', label: 'Whichever costs less' },
+          { value: 'thinner', label: 'The thinner one' },
+          { value: 'steeper', label: 'The steeper one' },
+        ]}
+        onChange={(twin) => set({ twin: twin as Settings['twin'] })}
+      />
+      <NumberField
+        label="One piece weighs at most"
+        unit="kg"
+        value={plan.liftKg}
+        least={5}
+        most={LIFT_NEVER_ABOVE_KG}
+        hint="15 kg for one person, never above 23 kg. Source: Waters et al. 1993, lifting equation."
+        onChange={(liftKg) => set({ liftKg })}
+      />
+      <Label>The kit</Label>
+      {plan.kit.map((tool, i) => (
+        <ToolFields
+          key={tool.id}
+          tool={tool}
+          onChange={(next) => set({ kit: plan.kit.map((one, j) => (j === i ? next : one)) })}
+          onRemove={() => set({ kit: plan.kit.filter((_, j) => j !== i) })}
+        />
+      ))}
+      <View flexDirection="row">
+        <Button onPress={() => set({ kit: [...plan.kit, newTool(plan.kit)] })}>Add a tool</Button>
+      </View>
+      <Small>{`Capacities and lengths where it starts: ${KIT_SOURCE.source}. A chainsaw is never planned: it is named by whoever is trained for it.`}</Small>
+    </View>
+  );
+}
+
+function newTool(kit: readonly Tool[]): Tool {
+  let n = kit.length + 1;
+  while (kit.some((tool) => tool.id === `tool-${n}`)) n++;
+  return { id: `tool-${n}`, name: 'New saw', kind: 'hand saw', takesMm: 80, lengthCm: 30 };
+}
+
+function ToolFields({
+  tool,
+  onChange,
+  onRemove,
+}: {
+  tool: Tool;
+  onChange(tool: Tool): void;
+  onRemove(): void;
+}) {
+  return (
+    <View gap={8} paddingVertical={8} borderBottomWidth={1} borderStyle="solid" borderColor="$rule">
+      <View flexDirection="row" gap={12}>
+        <Field
+          grow
+          label="Name"
+          value={tool.name}
+          onChangeText={(name) => onChange({ ...tool, name })}
+          fault={tool.name.trim() === '' ? 'Give it a name.' : undefined}
+        />
+        <View flex={1} minWidth={0}>
+          <Select
+            label="Kind"
+            value={tool.kind}
+            options={toolKinds.map((kind) => ({ value: kind, label: upperFirst(kind) }))}
+            onChange={(kind) => onChange({ ...tool, kind: kind as Tool['kind'] })}
+          />
+        </View>
+      </View>
+      <View flexDirection="row" gap={12} alignItems="flex-end">
+        <NumberField
+          grow
+          label="Takes"
+          unit="mm"
+          value={tool.takesMm}
+          least={1}
+          most={600}
+          onChange={(takesMm) => onChange({ ...tool, takesMm })}
+        />
+        <NumberField
+          grow
+          label="Reaches"
+          unit="cm"
+          value={tool.lengthCm}
+          least={5}
+          most={800}
+          onChange={(lengthCm) => onChange({ ...tool, lengthCm })}
+        />
+        <Button kind="quiet" onPress={onRemove} aria-label={`Take off ${tool.name}`}>
+          Take off
+        </Button>
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,37 @@
+// A number held within its bounds: a wrong one is said, and what stood before is kept.
+import { useState } from 'react';
+import { Field } from './Field';
+
+interface NumberFieldProps {
+  label: string;
+  value: number;
+  least: number;
+  most: number;
+  unit: string;
+  hint?: string;
+  grow?: boolean;
+  onChange(value: number): void;
+}
+
+export function NumberField({ label, value, least, most, unit, hint, grow, onChange }: NumberFieldProps) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const wrong = (text: string) => {
+    const number = Number(text.replace(',', '.'));
+    return text.trim() === '' || !Number.isFinite(number) || number < least || number > most;
+  };
+  return (
+    <Field
+      label={unit ? `${label}, ${unit}` : label}
+      kind="decimal"
+      value={typed ?? String(value)}
+      {...(grow && { grow })}
+      {...(hint && { hint })}
+      fault={typed !== null && wrong(typed) ? `From ${least} to ${most} ${unit}.` : undefined}
+      onChangeText={(text) => {
+        setTyped(text);
+        if (!wrong(text)) onChange(Number(text.replace(',', '.')));
+      }}
+      onBlur={() => typed !== null && !wrong(typed) && setTyped(null)}
+    />
+  );
+}
