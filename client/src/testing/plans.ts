@@ -1,9 +1,14 @@
 // Plans of trees for tests, searched where they are: there is no worker.
 import { planInputOf } from '@mortisect/contracts';
-import { planTree } from '@mortisect/core/plan';
+import { planTree, visitOrders } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '../data/orchardView';
 import type { Solved } from '../data/usePlan';
 
 export function plansOf(views: readonly TreeView[], { site, day }: SiteToday): Map<string, Solved> {
-  return new Map(views.map((view) => [view.tree.id, planTree(planInputOf(view.detail, site, day))]));
+  return new Map(
+    views.map((view) => {
+      const { prepared, plan } = planTree(planInputOf(view.detail, site, day));
+      return [view.tree.id, { prepared, plan, orders: visitOrders(prepared, plan) }];
+    }),
+  );
 }

@@ -1,16 +1,34 @@
 // Plans are searched off the thread that draws. Static imports only: split chunks are not loaded inside a worker.
 import './importMeta';
-import { marginCurve, type PlanInput, type Planning, planning } from '@mortisect/core/plan';
+import {
+  marginCurve,
+  type OrderResult,
+  type PlanInput,
+  type Planning,
+  planning,
+  visitOrders,
+} from '@mortisect/core/plan';
 import { expose } from 'comlink';
 
 const SLICE_MS = 40;
 /** A search that is not proved by then stays at its gap; it is taken up again when the tree is opened. */
 const MOST_MS = 60_000;
 
-export type Solved = { prepared: Planning['prepared']; plan: ReturnType<Planning['step']> };
+export interface Solved {
+  prepared: Planning['prepared'];
+  plan: ReturnType<Planning['step']>;
+  /** The order of each visit, by its key. */
+  orders: Record<string, OrderResult>;
+}
 
 const stopped = new Set<number>();
 const rest = () => new Promise((resolve) => setTimeout(resolve, 0));
+
+const solved = (prepared: Solved['prepared'], plan: Solved['plan']): Solved => ({
+  prepared,
+  plan,
+  orders: visitOrders(prepared, plan),
+});
 
 const work = {
   /** Searches until proved, or stopped by its number; tells the plan as it gets better. */
@@ -30,12 +48,12 @@ const work = {
       while (!plan.proof.done && performance.now() - slice < SLICE_MS);
       if (!plan.proof.done && performance.now() - told > 4 * SLICE_MS) {
         told = performance.now();
-        tell({ prepared, plan });
+        tell(solved(prepared, plan));
       }
       await rest();
     }
     stopped.delete(job);
-    return { prepared, plan };
+    return solved(prepared, plan);
   },
   stop(job: number): void {
     stopped.add(job);

@@ -40,7 +40,7 @@ export {
 export { type Pass, PlanProblem, passes, SEASON_DISCOUNT } from './problem';
 export { PlanSearch, type Progress } from './search';
 export { bridgeScions, type Verdict } from './verdict';
-export { stationOf, visitOf } from './visit';
+export { stationOf, visitKey, visitOf, visitOrders } from './visit';
 export {
   clashSentence,
   leftWords,

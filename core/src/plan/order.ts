@@ -81,7 +81,7 @@ const LADDER_STATION = 3;
 const TOOL = 0.3;
 const WIPE_SHARE = 0.4;
 const EXACT_UP_TO = 12;
-const BEAM = 1500;
+const BEAM = 600;
 /** Too little to turn a choice that is none. */
 const SOUND_LATE = 1e-7;
 

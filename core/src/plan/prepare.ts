@@ -467,10 +467,18 @@ export function applyPins(
       idle.push(pin);
       continue;
     }
-    candidate.slots = candidate.slots.filter((slot) =>
-      pin.kind === 'goes' ? seasonOf(slot) === pin.season : seasonOf(slot) >= pin.season,
-    );
-    if (pin.kind === 'goes' && !problem.required.includes(k)) problem.required.push(k);
+    if (pin.kind === 'goes') {
+      candidate.slots = candidate.slots.filter((slot) => seasonOf(slot) === pin.season);
+      if (!problem.required.includes(k)) problem.required.push(k);
+      continue;
+    }
+    // What waits is the wood, whatever else could be done about it
+    const own = doable[k]?.one.candidate.answers ?? [];
+    doable.forEach(({ one }, j) => {
+      if (j !== k && !own.some(({ findingId }) => answers(one, findingId))) return;
+      const same = problem.candidates[j] as PlanCandidate;
+      same.slots = same.slots.filter((slot) => seasonOf(slot) >= pin.season);
+    });
   }
   return idle;
 

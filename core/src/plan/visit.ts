@@ -1,7 +1,9 @@
 // The cuts of one visit to a tree as the order reads them: where one stands, with what, and what must come first.
 import { limbShape, type Point, pointAlong } from '../tree/index';
 import type { PlanInput } from './input';
-import type { OrderCut, OrderInput } from './order';
+import { type OrderCut, type OrderInput, type OrderResult, orderOf } from './order';
+import type { PlannedStep, TreePlan } from './planTree';
+import type { Prepared } from './prepare';
 import type { Priced } from './price';
 
 /** @source common practice, no source */
@@ -104,4 +106,25 @@ export function stationOf(one: Priced, tree: PlanInput['tree']): string {
   const bearing = place ? (Math.atan2(place.kerf.x, place.kerf.y) * 180) / Math.PI : 0;
   const side = SIDES[Math.round(((bearing + 360) % 360) / 90) % 4];
   return one.handling?.wielded?.station === 'ladder' ? `ladder, ${side}` : `ground, ${side}`;
+}
+
+/** What a visit is known by: “1 dormant”. */
+export function visitKey({ season, pass }: Pick<PlannedStep, 'season' | 'pass'>): string {
+  return `${season} ${pass}`;
+}
+
+/** The order of each visit of a plan, by its key. Takes long for many cuts: not on a thread that draws. */
+export function visitOrders(
+  { all, input }: Pick<Prepared, 'all' | 'input'>,
+  { steps }: Pick<TreePlan, 'steps'>,
+): Record<string, OrderResult> {
+  const byId = new Map(all.map((one) => [one.id, one]));
+  const visits = new Map<string, PlannedStep[]>();
+  for (const step of steps) visits.set(visitKey(step), [...(visits.get(visitKey(step)) ?? []), step]);
+  return Object.fromEntries(
+    [...visits].map(([key, own]) => {
+      const priced = own.flatMap((step) => byId.get(step.candidateId) ?? []);
+      return [key, orderOf(visitOf(priced, input, { growing: own[0]?.pass === 'summer' }))];
+    }),
+  );
 }

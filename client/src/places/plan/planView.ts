@@ -4,12 +4,11 @@ import { treeAfter } from '@mortisect/core/cuts';
 import { kindOf } from '@mortisect/core/disorders';
 import {
   type OrderResult,
-  orderOf,
   type Pass,
   type PlannedStep,
   type Priced,
   passWords,
-  visitOf,
+  visitKey,
 } from '@mortisect/core/plan';
 import type { Limb } from '@mortisect/core/tree';
 import type { Solved } from '../../data/usePlan';
@@ -37,7 +36,7 @@ export interface Visit {
 }
 
 /** Visits to the tree, first to last, each with its steps in the order they are made. */
-export function visitsOf({ prepared, plan }: Solved): Visit[] {
+export function visitsOf({ prepared, plan, orders }: Solved): Visit[] {
   const { input, all, problem } = prepared;
   const byId = new Map(all.map((one) => [one.id, one]));
   const now = problem.slots[0];
@@ -46,28 +45,25 @@ export function visitsOf({ prepared, plan }: Solved): Visit[] {
   for (const step of plan.steps) {
     const priced = byId.get(step.candidateId);
     if (!priced) continue;
-    const key = `${step.season} ${step.pass}`;
+    const key = visitKey(step);
     const view = stepView(step, priced, kindById);
     groups.set(key, [...(groups.get(key) ?? []), view]);
   }
-  return [...groups].map(([key, steps]) => {
+  return [...groups].flatMap(([key, steps]) => {
     const [{ step }] = steps as [StepView];
-    const order = orderOf(
-      visitOf(
-        steps.map((one) => one.priced),
-        input,
-        { growing: step.pass === 'summer' },
-      ),
-    );
-    return {
-      key,
-      title: passWords(step.season, step.pass, input.year),
-      season: step.season,
-      pass: step.pass,
-      steps: order.order.flatMap((id) => steps.filter((one) => one.step.candidateId === id)),
-      order,
-      isNow: step.season === 1 && step.pass === now?.pass,
-    };
+    const order = orders[key];
+    if (!order) return [];
+    return [
+      {
+        key,
+        title: passWords(step.season, step.pass, input.year),
+        season: step.season,
+        pass: step.pass,
+        steps: order.order.flatMap((id) => steps.filter((one) => one.step.candidateId === id)),
+        order,
+        isNow: step.season === 1 && step.pass === now?.pass,
+      },
+    ];
   });
 }
 

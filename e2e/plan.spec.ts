@@ -1,0 +1,107 @@
+// The plan: a canker to a two-season plan with a pin and a printed sheet; a neglected apple over its years; a pear that comes out.
+import type { Page } from '@playwright/test';
+import { allSent, expect, type Orchard, open, PHONE, test, WIDE } from './orchard';
+
+for (const [name, viewport] of [
+  ['phone', PHONE],
+  ['wide', WIDE],
+] as const) {
+  test.describe(name, () => {
+    test.use({ viewport });
+
+    test('a canker: its margin on the curve, one pin, two seasons, and the sheet on paper', async ({
+      page,
+      orchard,
+    }) => {
+      await open(page, orchard.url, '/plan/slip-side-11');
+      const canker = page.getByRole('button', { name: /Cytospora canker/ });
+      await expect(canker).toContainText('collar');
+      await page
+        .getByRole('radiogroup', { name: 'Planned over how many seasons?' })
+        .getByRole('radio', { name: '2' })
+        .click();
+      await expect(page.getByRole('row', { name: /^Season/ })).toHaveCount(2);
+
+      // The margin, dragged with keys along what it costs and leaves
+      await canker.click();
+      await page.getByRole('button', { name: 'Why, and what else: 7 o’clock, low' }).click();
+      const sheet = page.getByRole('dialog', { name: '7 o’clock, low' });
+      const margin = sheet.getByRole('slider', { name: 'Clearance' });
+      const before = Number(await margin.getAttribute('aria-valuenow'));
+      await margin.press('ArrowLeft');
+      expect(Number(await margin.getAttribute('aria-valuenow'))).toBeLessThan(before);
+      await expect(margin).toHaveAttribute('aria-valuetext', /in 100 that disease stays/);
+      await expect(sheet).toContainText('Do nothing');
+      await sheet.getByRole('button', { name: 'Close', exact: true }).click();
+
+      // The dead twig waits: the plan is solved round the pin
+      const twig = page.getByRole('button', { name: /Dead wood/ });
+      await twig.click();
+      await page.getByRole('button', { name: /^Why, and what else: 5 o’clock/ }).click();
+      await page.getByRole('button', { name: 'Not before season 2' }).click();
+      await page.getByRole('button', { name: 'Close', exact: true }).click();
+      await expect(page.getByText(/waits until season 2/).first()).toBeVisible();
+      await expect(page.getByRole('heading', { name: 'Winter 2027/28' })).toBeVisible();
+      await expect(page.getByText('No better plan exists by these weights: proved.')).toBeVisible();
+      await allSent(page);
+      await expectSheet(page, orchard);
+    });
+
+    test('a neglected apple is renovated over its years, round what is to stay', async ({
+      page,
+      orchard,
+    }) => {
+      await open(page, orchard.url, '/plan/net-loft-07');
+      await expect(page.getByText(/of the crown in season 1, of at most 33 %/)).toBeVisible();
+      await expect(page.getByRole('heading', { name: 'Winter 2026/27 · now' })).toBeVisible();
+      await expect(page.getByRole('heading', { name: 'Winter 2027/28' })).toBeVisible();
+      await expect(page.getByText(/of hats thrown come through/)).toBeVisible();
+      const [first] = await page.getByRole('row', { name: /^Season/ }).allInnerTexts();
+      expect(Number(/(\d+) %/.exec(first ?? '')?.[1])).toBeGreaterThanOrEqual(20);
+      await expect(page.getByText(/^In this order: .* As listed: .* min saved/).first()).toBeVisible();
+      await page.getByRole('button', { name: /^Take off: / }).click();
+      await expect(page.getByRole('heading', { name: 'Pinned' })).toHaveCount(0);
+      await expect(page.getByText('No better plan exists by these weights: proved.')).toBeVisible({
+        timeout: 60_000,
+      });
+    });
+  });
+}
+
+test('a pear whose stem is half girdled comes out, unless the caretaker decides otherwise', async ({
+  page,
+  orchard,
+}) => {
+  await open(page, orchard.url, '/plan');
+  await expect(page.getByRole('link', { name: /Net loft 22/ })).toContainText('remove tree');
+  await page.getByRole('link', { name: /Net loft 22/ }).click();
+  await expect(page.getByText('Remove the tree', { exact: true })).toBeVisible();
+  await expect(page.getByText(/a licensed arborist/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Decide: watch' }).click();
+  await expect(page.getByText('Decided: Watch')).toBeVisible();
+  await expect(page.getByText('Remove the tree', { exact: true })).toHaveCount(1);
+});
+
+test('pins that clash come back as the smallest set, and one taken off makes a plan again', async ({
+  page,
+  orchard,
+}) => {
+  await open(page, orchard.url, '/plan/lee-wall-07');
+  await page.getByRole('button', { name: /^Why, and what else/ }).click();
+  // Active disease must come out in the first pass: it cannot wait
+  await page.getByRole('button', { name: 'Not before season 2' }).click();
+  await expect(page.getByText('No plan keeps all of this')).toBeVisible();
+  await expect(page.getByText(/must come out/).first()).toBeVisible();
+  await page.getByRole('button', { name: /^Take off: .* waits until season 2$/ }).click();
+  await expect(page.getByText('No plan keeps all of this')).toHaveCount(0);
+});
+
+async function expectSheet(page: Page, orchard: Orchard): Promise<void> {
+  const href = await page.getByRole('link', { name: 'Cut sheet, A4' }).getAttribute('href');
+  const answer = await page.request.get(`${orchard.url}${href}`);
+  expect(answer.headers()['content-type']).toContain('application/pdf');
+  expect((await answer.body()).subarray(0, 5).toString()).toBe('%PDF-');
+  const csv = await (await page.request.get(`${orchard.url}/api/trees/slip-side-11/plan.csv`)).text();
+  expect(csv.split('\r\n')).toHaveLength(3);
+  expect(csv).toContain('Slip side 11,2,dormant');
+}
