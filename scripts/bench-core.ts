@@ -4,8 +4,10 @@ import { cutPosition, type Lesion, MOST_LESIONS, MOST_LIMBS } from '@mortisect/c
 import { causes, type Quality, sampledQuality } from '@mortisect/core/diagnosis';
 import type { Season } from '@mortisect/core/disorders';
 import { gapTest, geometryFaults, lightInside, startingLimits } from '@mortisect/core/faults';
+import { PlanInput, PlanSearch, planning as planTreeSearch } from '@mortisect/core/plan';
 import type { HostGroup } from '@mortisect/core/register';
 import type { Limb } from '@mortisect/core/tree';
+import { planInstance } from '../core/src/plan/testing/instances';
 
 timed(400, 60, 300, '  (aim: under 5 ms)');
 timed(MOST_LIMBS, MOST_LESIONS, 30, '  (the most that is computed at once)');
@@ -159,4 +161,72 @@ function manyLesions(count: number, limbCount: number): Lesion[] {
     disorder: i % 3 === 0 ? 'DEAD' : 'FB_CANK_A',
     edge: 'definite' as const,
   }));
+}
+
+planFigures();
+
+/** The search on the committed instances, and a whole tree from its limb map to its plan. */
+function planFigures(): void {
+  const { optima } = JSON.parse(
+    readFileSync(new URL('../core/src/plan/testing/optima.json', import.meta.url), 'utf8'),
+  ) as { optima: { seed: number; worth: number }[] };
+  searched(40, 3, 50, '  (aim: median under 100 ms, worst under 1 s)', optima);
+  searched(150, 3, 20, '  (aim: median under 1 s)', null);
+  searched(40, 5, 10, '  (aim: any time)', null);
+  const input = PlanInput.parse({
+    tree: {
+      limbs: largeTree(400),
+      species: 'apple',
+      habit: 'spur',
+      form: 'open centre',
+      plantedYear: 2000,
+      susceptible: false,
+      heightCm: 300,
+    },
+    findings: manyLesions(40, 400).map((one) => ({ ...one, growthRapid: false })),
+    schools: { clearance: {}, halveDefiniteDormant: false, inSeasonStub: false, finish: 'tight' },
+    season: 'dormant',
+    year: 2026,
+  });
+  const from = performance.now();
+  const { prepared, step } = planTreeSearch(input);
+  const first = performance.now() - from;
+  let said = step(1);
+  while (!said.proof.done && performance.now() - from < 1500) said = step(4);
+  console.log(
+    `Plan of 400 limbs, 40 findings, ${prepared.chosenFrom.length} candidates: ready in ${first.toFixed(0)} ms, at gap ${said.proof.gap.toExponential(1)} after ${(performance.now() - from).toFixed(0)} ms  (aim: answers under 2 s)`,
+  );
+}
+
+function searched(
+  candidates: number,
+  seasons: number,
+  count: number,
+  aim: string,
+  judged: { seed: number; worth: number }[] | null,
+): void {
+  const most = 20_000;
+  const taken: number[] = [];
+  const firstGaps: number[] = [];
+  let [proved, agree] = [0, 0];
+  for (let seed = 1; seed <= count; seed++) {
+    const problem = planInstance(seed, { candidates, seasons });
+    const from = performance.now();
+    const search = new PlanSearch(problem);
+    let said = search.progress();
+    let first: number | null = null;
+    while (!said.done && performance.now() - from < most) {
+      said = search.step(1);
+      if (first === null || performance.now() - from < 100) first = said.gap;
+    }
+    taken.push(performance.now() - from);
+    firstGaps.push(first ?? 0);
+    if (said.done) proved++;
+    const judge = judged?.find((one) => one.seed === seed);
+    if (judge && Math.abs(judge.worth - said.worth) < 1e-6 * Math.max(1, judge.worth)) agree++;
+  }
+  const middle = (all: number[]) => all.toSorted((a, b) => a - b)[Math.floor(all.length / 2)] ?? 0;
+  console.log(
+    `Plan search, ${candidates} candidates, ${seasons} seasons, ${count} instances: median ${middle(taken).toFixed(0)} ms, worst ${Math.max(...taken).toFixed(0)} ms, ${proved} proved best, gap after the first 100 ms ${(100 * middle(firstGaps)).toFixed(1)} % (median), ${(100 * Math.max(...firstGaps)).toFixed(1)} % (worst)${judged ? `, ${agree} equal to the MILP solver’s optimum` : ''}${aim}`,
+  );
 }

@@ -18,13 +18,14 @@ const PICTURES = [
   ['round-triage', PHONE, 'light', '/round/net-loft-05', part('Tree', 'Worth the saw?')],
   ['map', PHONE, 'light', '/round/slip-side-01/map'],
   ['plan', PHONE, 'light', '/plan/lee-wall-07'],
-  ['cut-clean', PHONE, 'light', '/cut'],
+  ['plan-years', PHONE, 'light', '/plan/net-loft-07', proved],
+  ['plan-margin', PHONE, 'light', '/plan/slip-side-11', margin],
+  ['cut-clean', PHONE, 'light', '/cut', (page) => page.getByRole('button', { name: 'Blade clean' }).waitFor()],
   ['cut', PHONE, 'light', '/cut', (page) => page.getByRole('button', { name: 'Blade clean' }).click()],
   ['book', PHONE, 'light', '/book'],
   ['round-wide', WIDE, 'light', '/round/lee-wall-07'],
   ['register-wide', WIDE, 'light', '/round/register'],
-  ['map-wide', WIDE, 'light', '/round/net-loft-01/map'],
-  ['plan-wide', WIDE, 'light', '/plan/slip-side-11'],
+  ['plan-wide', WIDE, 'light', '/plan/slip-side-11', proved],
   ['cut-wide-dusk', WIDE, 'dark', '/cut'],
   ['settings-wide', WIDE, 'light', '/book/settings'],
 ];
@@ -75,6 +76,21 @@ async function named(browser, url) {
   const context = await browser.newContext();
   await nameDevice(await context.newPage(), url);
   return context.storageState();
+}
+
+/** The plan is proved and its numbers stand still. */
+async function proved(page) {
+  await page.getByText('No better plan exists by these weights: proved.').waitFor({ state: 'attached', timeout: 60_000 });
+}
+
+async function margin(page) {
+  await proved(page);
+  await page.getByRole('button', { name: /Cytospora canker/ }).click();
+  await page.getByRole('button', { name: /^Why, and what else/ }).click();
+  const slider = page.getByRole('slider', { name: 'Clearance' });
+  await slider.waitFor();
+  for (let i = 0; i < 6; i++) await slider.press('ArrowLeft');
+  await page.getByRole('heading', { name: 'The margin' }).evaluate((heading) => heading.scrollIntoView());
 }
 
 async function mark(page) {

@@ -114,7 +114,14 @@ const PassedOver = z.strictObject({
 });
 export type PassedOver = z.infer<typeof PassedOver>;
 
-export const choicesBeyondSawing = ['excise', 'bridge', 'watch', 'remove tree', 'lower the leader'] as const;
+export const choicesBeyondSawing = [
+  'excise',
+  'bridge',
+  'watch',
+  'remove tree',
+  'lower the leader',
+  'top-work',
+] as const;
 
 const Stretch = z.strictObject({ limbId: id, fromCm: cm, toCm: cm });
 

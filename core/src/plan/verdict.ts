@@ -9,13 +9,15 @@ export interface Verdict {
   findingIds: string[];
   because: string;
   /** What else may be chosen, each with what it means. */
-  instead: { choice: 'excise' | 'watch' | 'remove tree' | 'bridge'; words: string }[];
+  instead: { choice: 'excise' | 'watch' | 'remove tree' | 'bridge' | 'top-work'; words: string }[];
 }
 
 /** @source thresholds common practice, no source; bridge grafting: extension practice, remembered with confidence */
 const GIRDLED_OUT = 0.5;
 const CROWN_OUT = 450;
 const SCION_EVERY_CM = 6;
+/** What runs on in the wood below is not top-worked. */
+const NEVER_TOP_WORKED: readonly string[] = ['FB_', 'SIL'];
 
 /** Scions of a bridge graft: one for each 6 cm of girdled bark. @example bridgeScions(24) //=> 4 */
 export function bridgeScions(girdledCm: number): number {
@@ -59,6 +61,15 @@ export function verdictOf(input: PlanInput, cuts: TreeCuts, mustCrown: number): 
       [
         { choice: 'excise', words: 'Pare it out in dry weather and watch: little hope from half on.' },
         { choice: 'watch', words: 'Watch: it stays a source of disease for the trees around.' },
+        ...(girdled.every(({ disorder }) => !NEVER_TOP_WORKED.some((code) => disorder.startsWith(code)))
+          ? [
+              {
+                choice: 'top-work' as const,
+                words:
+                  'Cut it off below the canker, and graft a sound scion on what is left or let the stock grow again.',
+              },
+            ]
+          : []),
       ],
     );
   }

@@ -42,6 +42,7 @@ const CHOICE_WORDS: Record<ChoiceWord, string> = {
   watch: 'Watch',
   'remove tree': 'Remove the tree',
   'lower the leader': 'Lower the leader',
+  'top-work': 'Top-work it',
 };
 
 function OneDecision({ view, today, decision }: { view: TreeView; today: SiteToday; decision: Decision }) {

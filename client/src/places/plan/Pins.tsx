@@ -10,6 +10,7 @@ import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { upperFirst } from '../words';
+import { Follower } from './Follower';
 import type { StepView } from './planView';
 
 /** What may be pinned about a step. */
@@ -66,6 +67,9 @@ export function Pins({ view, solved, one }: { view: TreeView; solved: Solved; on
           </Button>
         ))}
       </View>
+      {limb && limb.kind !== 'trunk' && musts.length === 0 ? (
+        <Follower view={view} limbId={one.limbId} />
+      ) : null}
       {musts.length > 0 ? (
         <Small>
           Active disease, or disease near the trunk: it must come out in the first pass, unless you lift that.

@@ -117,6 +117,7 @@ function Why({
   solved: Solved;
 }) {
   const { cut } = one;
+  const light = solved.prepared.asked.find((each) => each.id === `light ${one.priced.id}`);
   const keep = solved.prepared.keep.find((each) => each.limbId === one.limbId);
   return (
     <View gap={12}>
@@ -124,6 +125,9 @@ function Why({
       <Body>
         {`${percentOf(one.priced.crown)} of the living crown hangs beyond it, ${percentOf(one.priced.fruit)} that bears: by the sections of the wood, shared from the trunk out.`}
       </Body>
+      {light ? (
+        <Body>{`It lets about ${Math.max(1, Math.round(light.value))} % more of the light into the inner third.`}</Body>
+      ) : null}
       {keep ? (
         <Body>{`The limb is worth keeping: ${keep.because.join(', ')}. That was weighed against it.`}</Body>
       ) : null}

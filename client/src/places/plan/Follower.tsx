@@ -1,0 +1,77 @@
+// An old limb stays until its follower is thick enough: which limb follows it, and how thick that is.
+import { joined, thicknessReading } from '@mortisect/core/measure';
+import { View } from '@tamagui/core';
+import { useState } from 'react';
+import type { TreeView } from '../../data/orchardView';
+import { useClock } from '../../data/useClock';
+import { useUnits } from '../../data/useToday';
+import { useRecordAction } from '../../data/writes';
+import { Button } from '../../ui/Button';
+import { NumberField } from '../../ui/NumberField';
+import { Select } from '../../ui/Select';
+
+/** A follower is worth the wait from half the thickness of what it replaces. Common practice, no source. */
+const THICK_ENOUGH = 0.5;
+
+export function Follower({ view, limbId }: { view: TreeView; limbId: string }) {
+  const clock = useClock();
+  const units = useUnits();
+  const recording = useRecordAction();
+  const [open, setOpen] = useState(false);
+  const limb = view.limbs.find((one) => one.id === limbId);
+  const others = view.limbs.filter(
+    (one) =>
+      one.id !== limbId &&
+      one.kind !== 'trunk' &&
+      limb !== undefined &&
+      one.baseMm < limb.baseMm &&
+      one.parentId === limb.parentId,
+  );
+  const [followerId, setFollowerId] = useState<string | null>(null);
+  const [untilMm, setUntilMm] = useState(Math.round((limb?.baseMm ?? 40) * THICK_ENOUGH));
+  const chosen = followerId ?? others[0]?.id ?? null;
+  if (!limb || chosen === null) return null;
+  if (!open) {
+    return (
+      <View flexDirection="row">
+        <Button onPress={() => setOpen(true)}>Keep it until its follower is grown</Button>
+      </View>
+    );
+  }
+  const keep = () =>
+    recording.record(
+      {
+        kind: 'planPinned',
+        at: clock(),
+        treeId: view.tree.id,
+        pin: { kind: 'follower', limbId, followerId: chosen, untilMm },
+      },
+      () => setOpen(false),
+    );
+  return (
+    <View gap={8}>
+      <Select
+        label="Its follower"
+        value={chosen}
+        options={others.map((one) => ({
+          value: one.id,
+          label: `${view.names.get(one.id) ?? one.id}, ${joined(thicknessReading(one.baseMm, units))}`,
+        }))}
+        onChange={setFollowerId}
+      />
+      <NumberField
+        label="Thick enough from"
+        unit="mm"
+        value={untilMm}
+        least={1}
+        most={500}
+        onChange={setUntilMm}
+      />
+      <View flexDirection="row">
+        <Button kind="main" onPress={keep} disabled={recording.isPending}>
+          Keep it until then
+        </Button>
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,97 @@
+// The plan over the wire: proved, named faults, off the thread that answers; and as files that others read.
+import { routes } from '@mortisect/contracts';
+import Papa from 'papaparse';
+import request from 'supertest';
+import { NOW, type Orchard, openOrchard } from '../testing/orchard';
+
+let orchard: Orchard;
+beforeAll(async () => {
+  orchard = await openOrchard();
+}, 60_000);
+afterAll(() => orchard.close());
+
+const get = (path: string) => request(orchard.app).get(path).set('Host', '127.0.0.1');
+const post = (path: string) => request(orchard.app).post(path).set('Host', '127.0.0.1');
+const example = routes.computePlan.example;
+
+test('a plan answers as its contract says, with its proof', async () => {
+  const { body } = await post('/api/compute/plan').send(example).expect(200);
+  const plan = routes.computePlan.response.parse(body);
+  expect(plan.proof).toMatchObject({ done: true, gap: 0 });
+  // Lesion at 12 cm, 30 cm back: past the joint to S 122; M carries on there
+  expect(plan.steps[0]).toMatchObject({
+    candidateId: 'S reduction 115.6',
+    solves: [{ findingId: 'canker-1' }],
+  });
+  // A reduction excludes cutting the branch it keeps
+  expect(plan.steps.map((step) => step.candidateId)).not.toContain('M collar 0');
+});
+
+test('candidates add up the crown to 1000', async () => {
+  const { body } = await post('/api/compute/candidates').send(example).expect(200);
+  const said = routes.computeCandidates.response.parse(body);
+  expect(said.crownPieces.reduce((sum, piece) => sum + piece.crown, 0)).toBe(1000);
+});
+
+test.each([
+  [
+    'a finding on no limb',
+    { ...example, findings: [{ ...example.findings[0], limbId: 'Z' }] },
+    'findings[0].limbId',
+  ],
+  [
+    'a season that is not planned',
+    { ...example, pins: [{ kind: 'goes', candidateId: 'x', season: 4 }] },
+    'pins[0].season',
+  ],
+  ['six seasons', { ...example, seasons: 6 }, 'seasons'],
+  [
+    'a tool of no kind',
+    { ...example, settings: { kit: [{ id: 'a', name: 'A', kind: 'axe', takesMm: 1, lengthCm: 9 }] } },
+    'settings.kit[0].kind',
+  ],
+])('%s is named', async (_, body, path) => {
+  const answer = await post('/api/compute/plan').send(body).expect(400);
+  expect(answer.body.errors.map((error: { path: string }) => error.path)).toContain(path);
+});
+
+test('the sheet is a PDF with its fonts in it, the plan is open JSON and CSV', async () => {
+  const sheet = await get('/api/trees/slip-side-11/cut-sheet.pdf?paper=LETTER').expect(200);
+  expect(sheet.headers['content-type']).toBe('application/pdf');
+  const bytes = sheet.body as Buffer;
+  expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
+  // US Letter in points, and both faces embedded
+  expect(bytes.toString('latin1')).toContain('612 792');
+  expect(bytes.toString('latin1')).toMatch(/BarlowCondensed/);
+  expect(bytes.toString('latin1')).toMatch(/AtkinsonHyperlegible/);
+  const { body: plan } = await get('/api/trees/slip-side-11/plan.json').expect(200);
+  expect(plan).toMatchObject({ kind: 'mortisect-plan', version: 1, day: NOW.slice(0, 10) });
+  expect(routes.computePlan.body.safeParse(plan.input).error).toBeUndefined();
+  const csv = await get('/api/trees/slip-side-11/plan.csv').expect(200);
+  const { data, errors } = Papa.parse<Record<string, string>>(csv.text, { header: true });
+  expect(errors).toEqual([]);
+  expect(data).toHaveLength(plan.plan.steps.length);
+  expect(data[0]).toMatchObject({ tree: 'Slip side 11', season: '1' });
+}, 30_000);
+
+test('the sheets of a plot come in one file; a paper that is none is refused', async () => {
+  const sheet = await get('/api/plots/net-loft/cut-sheet.pdf').expect(200);
+  expect(
+    (sheet.body as Buffer).toString('latin1').match(/\/Type \/Page\b/g)?.length ?? 0,
+  ).toBeGreaterThanOrEqual(6);
+  await get('/api/plots/net-loft/cut-sheet.pdf?paper=A9').expect(400);
+  await get('/api/trees/no-tree/cut-sheet.pdf').expect(404);
+}, 30_000);
+
+test('the demo has open plans of every kind', async () => {
+  const planOf = async (id: string) => (await get(`/api/trees/${id}/plan.json`).expect(200)).body.plan;
+  expect((await planOf('net-loft-22')).verdict.choice).toBe('remove tree');
+  expect((await planOf('net-loft-10')).verdict.choice).toBe('bridge graft');
+  expect((await planOf('net-loft-03')).handOver).toHaveLength(1);
+  expect((await planOf('net-loft-09')).steps).toMatchObject([{ candidateId: 'C tie down' }]);
+  expect((await planOf('slip-side-08')).steps).toMatchObject([{ candidateId: 'B pick mummies' }]);
+  const seasons = (await planOf('net-loft-07')).seasons.filter(
+    (season: { crown: number }) => season.crown > 0,
+  );
+  expect(seasons.length).toBeGreaterThanOrEqual(2);
+}, 30_000);
