@@ -1,7 +1,8 @@
 // Which of the pins, musts and limits cannot be kept together?
 import { indexLimbs } from '../tree/index';
 import type { Pin } from './input';
-import { applyPins, type Prepared } from './prepare';
+import { applyPins } from './pins';
+import type { Prepared } from './prepare';
 import type { PlanProblem } from './problem';
 import { PlanSearch } from './search';
 

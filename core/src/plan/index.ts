@@ -14,6 +14,7 @@ export {
 } from './input';
 export type { KeepWorth } from './keepWorth';
 export { OrderCut, OrderInput, OrderResult, orderOf, type Tally } from './order';
+export type { Asked } from './parts';
 export {
   CandidateOut,
   candidateOut,
@@ -26,7 +27,7 @@ export {
   type SeasonOfPlan,
   type TreePlan,
 } from './planTree';
-export { type Asked, type Prepared, preparePlan, slotsFor } from './prepare';
+export { type Prepared, preparePlan, slotsFor } from './prepare';
 export {
   distanceTo,
   type Handling,

@@ -2,24 +2,17 @@
 import { type CrownMap, crownMap, type SeasonLimits, seasonLimits } from '../crown/index';
 import { type TreeCuts, treeCuts } from '../cuts/index';
 import { kindOf, type Season } from '../disorders/index';
-import { LIGHT_ENOUGH_FROM, lightGains } from '../faults/index';
-import { indexLimbs, isDistalOf, type LimbIndex, limbShape, wayToStool } from '../tree/index';
+import { indexLimbs, isDistalOf, type LimbIndex, wayToStool } from '../tree/index';
 import { type Candidate, candidatesOf, isDiseased } from './candidates';
 import type { Pin, PlanFinding, PlanInput } from './input';
 import { type KeepWorth, keepWorths } from './keepWorth';
-import { type Kerf, type Priced, priced } from './price';
+import type { Asked, InForest, Parts } from './parts';
+import { applyPins } from './pins';
+import { answersIt, type Kerf, type Priced, priced } from './price';
 import { ancestors, type PlanCandidate, type PlanProblem, SEASON_DISCOUNT } from './problem';
-import { type Training, trainingOf } from './training';
+import { trainingOf } from './training';
 import { type Verdict, verdictOf } from './verdict';
-
-/** A problem of the plan: a finding, or what the whole tree lacks. */
-export interface Asked {
-  id: string;
-  findingId: string | null;
-  what: 'finding' | 'light' | 'height' | 'training';
-  value: number;
-  must: boolean;
-}
+import { askHeight, askLight } from './wholeTree';
 
 export interface Prepared {
   input: PlanInput;
@@ -62,14 +55,11 @@ const FAULT_VALUE: Readonly<Partial<Record<string, number>>> = {
   'past bearing': 4,
 };
 const FRUIT_VALUE = 25;
-const HEIGHT_VALUE = 10;
 const MORE_REASONS = 1.25;
 const MOST_REASONS = 1.6;
 const NEAR_TRUNK_CM = 30;
 /** Disorders that are active by what they are. */
 const ACTIVE: readonly string[] = ['FB_CANK_A', 'FB_SHOOT', 'FB_BLOS'];
-const LIGHT_A_POINT = 1;
-const LIGHT_SEED = 17;
 
 export function preparePlan(given: PlanInput): Prepared {
   const training = trainingOf(given);
@@ -85,7 +75,9 @@ export function preparePlan(given: PlanInput): Prepared {
     index,
   );
   const handOver = input.findings
-    .filter(({ id }) => all.some((one) => answers(one, id)) && !doable.some(({ one }) => answers(one, id)))
+    .filter(
+      ({ id }) => all.some((one) => answersIt(one, id)) && !doable.some(({ one }) => answersIt(one, id)),
+    )
     .map((finding) => finding.id);
   const limits = seasonLimits(
     {
@@ -119,10 +111,6 @@ export function preparePlan(given: PlanInput): Prepared {
   };
 }
 
-function answers({ candidate }: Priced, findingId: string): boolean {
-  return candidate.answers.some((one) => one.findingId === findingId);
-}
-
 function crownOf({ findings, tree }: PlanInput, candidates: Candidate[]): CrownMap {
   const dead = findings
     .filter(
@@ -141,11 +129,6 @@ function crownOf({ findings, tree }: PlanInput, candidates: Candidate[]): CrownM
   function isStem(limbId: string): boolean {
     return tree.limbs.find((limb) => limb.id === limbId)?.kind === 'trunk';
   }
-}
-
-interface InForest {
-  one: Priced;
-  parent: number | null;
 }
 
 /** Cuts in an order in which what takes more stands before what it takes; then all that is no cut. */
@@ -172,16 +155,6 @@ function inForest(all: Priced[], index: LimbIndex): InForest[] {
     const nearest = (containers.get(one) ?? []).toSorted((a, b) => depth(b) - depth(a))[0];
     return { one, parent: nearest ? ordered.indexOf(nearest) : null };
   });
-}
-
-interface Parts {
-  doable: InForest[];
-  cuts: TreeCuts;
-  crown: CrownMap;
-  limits: SeasonLimits;
-  keep: KeepWorth[];
-  index: LimbIndex;
-  training: Training;
 }
 
 interface Built {
@@ -272,12 +245,12 @@ function solversOf(
   doable: InForest[],
   cuts: TreeCuts,
 ): { k: number; remains: number }[] {
-  if (!doable.some(({ one }) => answers(one, finding.id))) return [];
+  if (!doable.some(({ one }) => answersIt(one, finding.id))) return [];
   const own = new Map<number, number>();
   const askedCm = cuts.clearances[finding.id]?.clearanceCm ?? 0;
   doable.forEach(({ one }, k) => {
     const left = one.left.find((entry) => entry.findingId === finding.id);
-    if (answers(one, finding.id)) own.set(k, left?.chance ?? 0);
+    if (answersIt(one, finding.id)) own.set(k, left?.chance ?? 0);
     else if (one.kerf && left && isDiseased(finding) && (left.distanceCm ?? 0) >= askedCm - 1e-6)
       own.set(k, left.chance);
     else if (one.kerf && left && cuts.clearances[finding.id] && !isDiseased(finding)) own.set(k, 0);
@@ -363,66 +336,6 @@ function giveOwn(
   }
 }
 
-type Ask = (one: Asked) => number;
-
-/** Ten for each limb of the stem that joins it above the height that the tree should have. */
-function askHeight({ tree }: PlanInput, { doable, index }: Parts, problem: PlanProblem, ask: Ask): void {
-  if (tree.targetHeightCm === null || tree.heightCm <= tree.targetHeightCm) return;
-  const shape = limbShape(tree.limbs);
-  for (const limb of tree.limbs) {
-    const parent = limb.parentId === null ? undefined : index.byId.get(limb.parentId);
-    const base = shape.get(limb.id)?.base.z ?? 0;
-    if (parent?.kind !== 'trunk' || base <= tree.targetHeightCm) continue;
-    const solvers = doable.flatMap(({ one }, k) =>
-      one.kerf && isDistalOf(index, limb.id, 0.01, one.kerf.limbId, one.kerf.atCm) ? [k] : [],
-    );
-    if (solvers.length === 0) continue;
-    const p = ask({
-      id: `height ${limb.id}`,
-      findingId: null,
-      what: 'height',
-      value: HEIGHT_VALUE,
-      must: false,
-    });
-    for (const k of solvers) problem.candidates[k]?.solves.push({ problem: p, remains: 0 });
-  }
-}
-
-/** A point of value for each point of light gained, as far as the crown lacks light; a cut counts beyond what its inner cuts gain. */
-function askLight(input: PlanInput, { doable }: Parts, problem: PlanProblem, ask: Ask): number | null {
-  const { limbs } = input.tree;
-  if (limbs.every((limb) => limb.kind === 'trunk')) return null;
-  const kerfs = doable.flatMap(({ one }, k) => (one.kerf && one.crown > 0 ? [{ k, kerf: one.kerf }] : []));
-  const { share, points } = lightGains(
-    limbs,
-    LIGHT_SEED,
-    kerfs.map(({ kerf }) => kerf),
-  );
-  const lacks = Math.max(0, (LIGHT_ENOUGH_FROM - share) * 100);
-  const sum = points.reduce((total, gain) => total + gain, 0);
-  if (lacks <= 0 || sum <= 0) return share;
-  const scale = Math.min(1, lacks / sum) * LIGHT_A_POINT;
-  const gain = new Map(kerfs.map(({ k }, i) => [k, (points[i] as number) * scale]));
-  for (const [k, own] of gain) {
-    const within = problem.candidates.reduce(
-      (total, { parent }, child) => (parent === k ? total + (gain.get(child) ?? 0) : total),
-      0,
-    );
-    const value = own - within;
-    if (value < 0.05) continue;
-    const p = ask({
-      id: `light ${problem.candidates[k]?.id}`,
-      findingId: null,
-      what: 'light',
-      value,
-      must: false,
-    });
-    for (const solver of [k, ...ancestors(problem, k)])
-      problem.candidates[solver]?.solves.push({ problem: p, remains: 0 });
-  }
-  return share;
-}
-
 /** What is no cut excludes the cuts thought of for the same finding; a reduction excludes cuts of the branch it keeps. */
 function excludeAlternatives(problem: PlanProblem, doable: InForest[]): void {
   doable.forEach(({ one }, k) => {
@@ -430,7 +343,7 @@ function excludeAlternatives(problem: PlanProblem, doable: InForest[]): void {
     doable.forEach(({ one: other }, j) => {
       if (j === k) return;
       if (what.is === 'other') {
-        const same = own.some(({ findingId }) => answers(other, findingId));
+        const same = own.some(({ findingId }) => answersIt(other, findingId));
         if (same && (other.kerf !== null || j > k)) problem.excludes.push([k, j]);
         return;
       }
@@ -438,51 +351,4 @@ function excludeAlternatives(problem: PlanProblem, doable: InForest[]): void {
       if (place?.kind === 'reduction' && other.kerf?.limbId === place.toLimbId) problem.excludes.push([k, j]);
     });
   });
-}
-
-/** @returns pins that name a candidate which is not there */
-export function applyPins(
-  problem: PlanProblem,
-  doable: readonly { one: Priced }[],
-  { tree }: PlanInput,
-  index: LimbIndex,
-  pins: readonly Pin[],
-): Pin[] {
-  const idle: Pin[] = [];
-  const seasonOf = (slot: number) => problem.slots[slot]?.season ?? 0;
-  for (const pin of pins) {
-    if (pin.kind === 'stays' || pin.kind === 'follower') {
-      if (pin.kind === 'follower' && isThick(pin)) continue;
-      const limb = index.byId.get(pin.limbId);
-      doable.forEach(({ one }, k) => {
-        const takes =
-          limb && one.kerf && isDistalOf(index, limb.id, limb.lengthCm / 2, one.kerf.limbId, one.kerf.atCm);
-        if (takes) (problem.candidates[k] as PlanCandidate).slots = [];
-      });
-      continue;
-    }
-    const k = problem.candidates.findIndex((candidate) => candidate.id === pin.candidateId);
-    const candidate = problem.candidates[k];
-    if (!candidate) {
-      idle.push(pin);
-      continue;
-    }
-    if (pin.kind === 'goes') {
-      candidate.slots = candidate.slots.filter((slot) => seasonOf(slot) === pin.season);
-      if (!problem.required.includes(k)) problem.required.push(k);
-      continue;
-    }
-    // What waits is the wood, whatever else could be done about it
-    const own = doable[k]?.one.candidate.answers ?? [];
-    doable.forEach(({ one }, j) => {
-      if (j !== k && !own.some(({ findingId }) => answers(one, findingId))) return;
-      const same = problem.candidates[j] as PlanCandidate;
-      same.slots = same.slots.filter((slot) => seasonOf(slot) >= pin.season);
-    });
-  }
-  return idle;
-
-  function isThick(pin: Extract<Pin, { kind: 'follower' }>): boolean {
-    return (tree.limbs.find((limb) => limb.id === pin.followerId)?.baseMm ?? 0) >= pin.untilMm;
-  }
 }

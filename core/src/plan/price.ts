@@ -76,6 +76,11 @@ export interface Priced {
   infected: boolean;
 }
 
+/** Was it thought of for this finding? */
+export function answersIt({ candidate }: Priced, findingId: string): boolean {
+  return candidate.answers.some((one) => one.findingId === findingId);
+}
+
 /** A kerf nearer to a diseased edge than this carries it on the blade. */
 export const INFECTED_WITHIN_CM = 10;
 

@@ -1,0 +1,52 @@
+// What the caretaker has pinned, laid on the problem.
+import { isDistalOf, type LimbIndex } from '../tree/index';
+import type { Pin, PlanInput } from './input';
+import { answersIt, type Priced } from './price';
+import type { PlanCandidate, PlanProblem } from './problem';
+
+/** @returns pins that name a candidate which is not there */
+export function applyPins(
+  problem: PlanProblem,
+  doable: readonly { one: Priced }[],
+  { tree }: PlanInput,
+  index: LimbIndex,
+  pins: readonly Pin[],
+): Pin[] {
+  const idle: Pin[] = [];
+  const seasonOf = (slot: number) => problem.slots[slot]?.season ?? 0;
+  for (const pin of pins) {
+    if (pin.kind === 'stays' || pin.kind === 'follower') {
+      if (pin.kind === 'follower' && isThick(pin)) continue;
+      const limb = index.byId.get(pin.limbId);
+      doable.forEach(({ one }, k) => {
+        const takes =
+          limb && one.kerf && isDistalOf(index, limb.id, limb.lengthCm / 2, one.kerf.limbId, one.kerf.atCm);
+        if (takes) (problem.candidates[k] as PlanCandidate).slots = [];
+      });
+      continue;
+    }
+    const k = problem.candidates.findIndex((candidate) => candidate.id === pin.candidateId);
+    const candidate = problem.candidates[k];
+    if (!candidate) {
+      idle.push(pin);
+      continue;
+    }
+    if (pin.kind === 'goes') {
+      candidate.slots = candidate.slots.filter((slot) => seasonOf(slot) === pin.season);
+      if (!problem.required.includes(k)) problem.required.push(k);
+      continue;
+    }
+    // What waits is the wood, whatever else could be done about it
+    const own = doable[k]?.one.candidate.answers ?? [];
+    doable.forEach(({ one }, j) => {
+      if (j !== k && !own.some(({ findingId }) => answersIt(one, findingId))) return;
+      const same = problem.candidates[j] as PlanCandidate;
+      same.slots = same.slots.filter((slot) => seasonOf(slot) >= pin.season);
+    });
+  }
+  return idle;
+
+  function isThick(pin: Extract<Pin, { kind: 'follower' }>): boolean {
+    return (tree.limbs.find((limb) => limb.id === pin.followerId)?.baseMm ?? 0) >= pin.untilMm;
+  }
+}

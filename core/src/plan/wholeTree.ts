@@ -1,0 +1,76 @@
+// What the tree as a whole lacks: light inside, and the height it should have.
+import { LIGHT_ENOUGH_FROM, lightGains } from '../faults/index';
+import { isDistalOf, limbShape } from '../tree/index';
+import type { PlanInput } from './input';
+import type { Asked, Parts } from './parts';
+import { ancestors, type PlanProblem } from './problem';
+
+/** Weights of the planner: common practice, no source. */
+const HEIGHT_VALUE = 10;
+const LIGHT_A_POINT = 1;
+const LIGHT_SEED = 17;
+
+export type Ask = (one: Asked) => number;
+
+/** Ten for each limb of the stem that joins it above the height that the tree should have. */
+export function askHeight(
+  { tree }: PlanInput,
+  { doable, index }: Parts,
+  problem: PlanProblem,
+  ask: Ask,
+): void {
+  if (tree.targetHeightCm === null || tree.heightCm <= tree.targetHeightCm) return;
+  const shape = limbShape(tree.limbs);
+  for (const limb of tree.limbs) {
+    const parent = limb.parentId === null ? undefined : index.byId.get(limb.parentId);
+    const base = shape.get(limb.id)?.base.z ?? 0;
+    if (parent?.kind !== 'trunk' || base <= tree.targetHeightCm) continue;
+    const solvers = doable.flatMap(({ one }, k) =>
+      one.kerf && isDistalOf(index, limb.id, 0.01, one.kerf.limbId, one.kerf.atCm) ? [k] : [],
+    );
+    if (solvers.length === 0) continue;
+    const p = ask({
+      id: `height ${limb.id}`,
+      findingId: null,
+      what: 'height',
+      value: HEIGHT_VALUE,
+      must: false,
+    });
+    for (const k of solvers) problem.candidates[k]?.solves.push({ problem: p, remains: 0 });
+  }
+}
+
+/** A point of value for each point of light gained, as far as the crown lacks light; a cut counts beyond what its inner cuts gain. */
+export function askLight(input: PlanInput, { doable }: Parts, problem: PlanProblem, ask: Ask): number | null {
+  const { limbs } = input.tree;
+  if (limbs.every((limb) => limb.kind === 'trunk')) return null;
+  const kerfs = doable.flatMap(({ one }, k) => (one.kerf && one.crown > 0 ? [{ k, kerf: one.kerf }] : []));
+  const { share, points } = lightGains(
+    limbs,
+    LIGHT_SEED,
+    kerfs.map(({ kerf }) => kerf),
+  );
+  const lacks = Math.max(0, (LIGHT_ENOUGH_FROM - share) * 100);
+  const sum = points.reduce((total, gain) => total + gain, 0);
+  if (lacks <= 0 || sum <= 0) return share;
+  const scale = Math.min(1, lacks / sum) * LIGHT_A_POINT;
+  const gain = new Map(kerfs.map(({ k }, i) => [k, (points[i] as number) * scale]));
+  for (const [k, own] of gain) {
+    const within = problem.candidates.reduce(
+      (total, { parent }, child) => (parent === k ? total + (gain.get(child) ?? 0) : total),
+      0,
+    );
+    const value = own - within;
+    if (value < 0.05) continue;
+    const p = ask({
+      id: `light ${problem.candidates[k]?.id}`,
+      findingId: null,
+      what: 'light',
+      value,
+      must: false,
+    });
+    for (const solver of [k, ...ancestors(problem, k)])
+      problem.candidates[solver]?.solves.push({ problem: p, remains: 0 });
+  }
+  return share;
+}
