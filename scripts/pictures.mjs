@@ -19,8 +19,14 @@ const PICTURES = [
   ['map', PHONE, 'light', '/round/slip-side-01/map'],
   ['plan', PHONE, 'light', '/plan/lee-wall-07'],
   ['plan-years', PHONE, 'light', '/plan/net-loft-07', proved],
-  ['plan-margin', PHONE, 'light', '/plan/slip-side-11', margin],
-  ['cut-clean', PHONE, 'light', '/cut', (page) => page.getByRole('button', { name: 'Blade clean' }).waitFor()],
+  ['plan-margin', PHONE, 'light', '/plan/lee-wall-07', margin],
+  [
+    'cut-clean',
+    PHONE,
+    'light',
+    '/cut',
+    (page) => page.getByRole('button', { name: 'Blade clean' }).waitFor(),
+  ],
   ['cut', PHONE, 'light', '/cut', (page) => page.getByRole('button', { name: 'Blade clean' }).click()],
   ['book', PHONE, 'light', '/book'],
   ['round-wide', WIDE, 'light', '/round/lee-wall-07'],
@@ -80,12 +86,14 @@ async function named(browser, url) {
 
 /** The plan is proved and its numbers stand still. */
 async function proved(page) {
-  await page.getByText('No better plan exists by these weights: proved.').waitFor({ state: 'attached', timeout: 60_000 });
+  await page
+    .getByText('No better plan exists by these weights: proved.')
+    .waitFor({ state: 'attached', timeout: 60_000 });
 }
 
 async function margin(page) {
   await proved(page);
-  await page.getByRole('button', { name: /Cytospora canker/ }).click();
+  await page.getByRole('button', { name: /Fire blight canker, active/ }).click();
   await page.getByRole('button', { name: /^Why, and what else/ }).click();
   const slider = page.getByRole('slider', { name: 'Clearance' });
   await slider.waitFor();
