@@ -20,8 +20,22 @@ function worker(): Remote<PlanWork> {
 /** Lists need no proof: a plan that is this near stands. */
 const LIST_MS = 1500;
 
+const keys = new WeakMap<PlanInput, number>();
+const known = new Map<string, number>();
+
+/** A small key for a large input: the same for the same content, written out once an object. */
+function keyOf(input: PlanInput): number {
+  const had = keys.get(input);
+  if (had !== undefined) return had;
+  const content = JSON.stringify(input);
+  const key = known.get(content) ?? known.size;
+  known.set(content, key);
+  keys.set(input, key);
+  return key;
+}
+
 function planQuery(client: QueryClient, input: PlanInput, mostMs?: number) {
-  const queryKey = ['plan', input] as const;
+  const queryKey = ['plan', keyOf(input)] as const;
   return {
     queryKey,
     queryFn: async ({ signal }: { signal: AbortSignal }): Promise<Solved> => {
@@ -33,6 +47,7 @@ function planQuery(client: QueryClient, input: PlanInput, mostMs?: number) {
       return worker().solve(job, input, tell, mostMs);
     },
     staleTime: Number.POSITIVE_INFINITY,
+    structuralSharing: false as const,
     // One that was given up before it was proved is taken up again
     refetchOnMount: (query: { state: { data: Solved | undefined } }) =>
       query.state.data?.plan.proof.done ? (false as const) : ('always' as const),
@@ -81,7 +96,7 @@ export function usePlans(views: readonly TreeView[], today: SiteToday | null): M
 /** Clearance against crown lost and disease left, for one finding. */
 export function useMarginCurve(input: PlanInput, findingId: string | null) {
   return useQuery({
-    queryKey: ['margin-curve', input, findingId],
+    queryKey: ['margin-curve', keyOf(input), findingId],
     queryFn: () => worker().curve(input, findingId ?? ''),
     enabled: findingId !== null,
     staleTime: Number.POSITIVE_INFINITY,

@@ -37,12 +37,19 @@ export function placeWords(cut: Cut, units: Units): string {
   return cut.atCm === 0 ? 'collar' : tapeText(cut.atCm, units, 'down');
 }
 
-export const KIND_WORDS: Record<Cut['kind'], string> = {
+const KIND_WORDS: Record<Cut['kind'], string> = {
   collar: 'whole limb, at the collar',
   reduction: 'to a side branch',
   heading: 'heading above a bud',
   stub: 'bare stub, for this season',
 };
+
+/** What kind of cut it is, in a few words. */
+export function kindWords(cut: Cut): string {
+  const onlyDead =
+    cut.kind === 'stub' && cut.because.every((one) => disorderOf(one.disorder)?.kind === 'dead');
+  return onlyDead ? 'only the dead wood' : KIND_WORDS[cut.kind];
+}
 
 /** What was done, in one line. */
 export function actionWords(action: ActionBody): string {
@@ -86,9 +93,7 @@ export function actionWords(action: ActionBody): string {
     case 'mustLifted':
       return `must lifted, ${action.why}`;
     case 'clearanceSet':
-      return action.clearanceCm === null
-        ? 'clearance by the school again'
-        : `clearance set by hand, ${tapeText(action.clearanceCm, 'metric', 'up')}`;
+      return action.clearanceCm === null ? 'clearance by the school again' : 'clearance set by hand';
     case 'seasonsPlanned':
       return `planned over ${plural(action.seasons, 'season')}`;
     case 'hatThrown':

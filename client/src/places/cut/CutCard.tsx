@@ -17,7 +17,7 @@ import { useKeys } from '../shell/Keys';
 import { TreeTape } from '../TreeTape';
 import { switchUnits } from '../units';
 import { WhySheet } from '../WhySheet';
-import { disorderWords, KIND_WORDS } from '../words';
+import { disorderWords, kindWords } from '../words';
 import { CardFrame, type Count } from './CardFrame';
 import { CouldNot } from './CouldNot';
 import { BLADE, type Run, type RunItem } from './run';
@@ -123,7 +123,7 @@ function BigFigure({ cut, today }: { cut: Cut; today: SiteToday }) {
         {atCollar ? null : (
           <Body>{`${unit} from the collar${cut.upToCm === undefined ? '' : ', or below'}`}</Body>
         )}
-        <Section>{cut.upToCm === undefined ? KIND_WORDS[cut.kind] : 'at the first usable bud'}</Section>
+        <Section>{cut.upToCm === undefined ? kindWords(cut) : 'at the first usable bud'}</Section>
       </View>
     </View>
   );

@@ -8,7 +8,7 @@ import type { Solved } from '../../data/usePlan';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Label, Section, Small } from '../../ui/type';
-import { KIND_WORDS, placeWords } from '../words';
+import { kindWords, placeWords } from '../words';
 import { alternativesTo, chanceWords, percentOf, type StepView } from './planView';
 
 interface AlternativesProps {
@@ -74,7 +74,7 @@ function Other({
       <Label>{title}</Label>
       <Small>
         {[
-          ...(what.is === 'cut' ? [KIND_WORDS[what.cut.kind]] : []),
+          ...(what.is === 'cut' ? [kindWords(what.cut)] : []),
           `${percentOf(other.crown)} of the crown`,
           ...(other.handling ? [joined(massReading(other.handling.massKg, today.units))] : []),
           `${Math.max(1, Math.round(other.minutes.minutes))} min`,

@@ -13,6 +13,11 @@ import { upperFirst } from '../words';
 import { Follower } from './Follower';
 import type { StepView } from './planView';
 
+const LIFTED = [
+  { why: 'watched', words: 'It may wait: watch it' },
+  { why: 'kept as feeder', words: 'Keep it as a feeder' },
+] as const;
+
 /** What may be pinned about a step. */
 export function Pins({ view, solved, one }: { view: TreeView; solved: Solved; one: StepView }) {
   const clock = useClock();
@@ -48,24 +53,26 @@ export function Pins({ view, solved, one }: { view: TreeView; solved: Solved; on
             This season
           </Button>
         ) : null}
-        {musts.map(({ findingId }) => (
-          <Button
-            key={findingId}
-            disabled={recording.isPending}
-            onPress={() =>
-              recording.record({
-                kind: 'mustLifted',
-                at: clock(),
-                treeId: view.tree.id,
-                findingId,
-                why: 'watched',
-                note: '',
-              })
-            }
-          >
-            It may wait: watch it
-          </Button>
-        ))}
+        {musts.flatMap(({ findingId }) =>
+          LIFTED.map(({ why, words }) => (
+            <Button
+              key={`${findingId} ${why}`}
+              disabled={recording.isPending}
+              onPress={() =>
+                recording.record({
+                  kind: 'mustLifted',
+                  at: clock(),
+                  treeId: view.tree.id,
+                  findingId,
+                  why,
+                  note: '',
+                })
+              }
+            >
+              {words}
+            </Button>
+          )),
+        )}
       </View>
       {limb && limb.kind !== 'trunk' && musts.length === 0 ? (
         <Follower view={view} limbId={one.limbId} />

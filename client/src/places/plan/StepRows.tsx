@@ -7,7 +7,7 @@ import { Mark } from '../../drawings/marks';
 import { PressRow } from '../../ui/PressRow';
 import { Rows } from '../../ui/Row';
 import { Figure, Label, Small } from '../../ui/type';
-import { findingWords, KIND_WORDS, placeWords } from '../words';
+import { findingWords, kindWords, placeWords } from '../words';
 import { percentOf, type StepView } from './planView';
 
 interface StepRowsProps {
@@ -27,7 +27,7 @@ export function StepRows({ view, today, steps, chosenId, onChoose }: StepRowsPro
           one.step.solves.some(({ findingId }) => findingId === finding.id),
         );
         const what = one.cut
-          ? KIND_WORDS[one.cut.kind]
+          ? kindWords(one.cut)
           : one.priced.candidate.what.is === 'other'
             ? otherWords(one.priced.candidate.what.kind)
             : '';

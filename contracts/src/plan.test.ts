@@ -1,0 +1,173 @@
+// Records put together for the planner: what was pinned, lifted, decided or set by hand, and what of it still stands.
+import { PlanInput } from '@mortisect/core/plan';
+import {
+  type Action,
+  type ActionBody,
+  clearanceByHand,
+  defaultSchools,
+  Finding,
+  planInputOf,
+  Site,
+  seasonsOf,
+  type TreeDetail,
+  TreeSummary,
+} from './index';
+
+const AT = '2026-11-20T10:00:00.000Z';
+const id = (n: number) => `0193f000-0000-7000-8000-0000000000${String(n).padStart(2, '0')}`;
+const site = Site.parse({
+  name: 'Test orchard',
+  latitude: 54,
+  longitude: 0,
+  timeZone: 'UTC',
+  twelveBearingDeg: 0,
+  units: 'metric',
+  season: null,
+  schools: defaultSchools(),
+  agentId: 'alcohol-70',
+});
+
+const limb = (name: string, parentId: string | null, baseMm: number) => ({
+  id: name,
+  parentId,
+  jointCm: parentId === null ? 0 : 60,
+  lengthCm: 180,
+  baseMm,
+  tipMm: 8,
+  ageYears: 9,
+  kind: parentId === null ? ('trunk' as const) : ('scaffold' as const),
+  bearingDeg: 0,
+  inclinationDeg: parentId === null ? 90 : 30,
+});
+
+function detail(actions: ActionBody[], findings: object[] = [{}], tree: object = {}): TreeDetail {
+  return {
+    tree: TreeSummary.parse({
+      id: 'a',
+      plotId: 'p',
+      rowId: 'r',
+      code: 'A 1',
+      plot: 'P',
+      row: 'R',
+      place: 1,
+      species: 'apple',
+      form: 'open centre',
+      heightCm: 300,
+      spreadCm: 300,
+      revision: 1,
+      by: 'x',
+      receivedAt: AT,
+      openFindings: 1,
+      lastSeenAt: null,
+      ...tree,
+    }),
+    limbs: [limb('T', null, 120), limb('S', 'T', 60), limb('R', 'T', 50)],
+    limbsRevision: 1,
+    surveyedAt: '2026-01-01T00:00:00.000Z',
+    findings: findings.map((more, i) =>
+      Finding.parse({
+        id: id(i),
+        state: 'open',
+        treeId: 'a',
+        limbId: 'S',
+        limbName: 'S',
+        fromCm: 90,
+        toCm: 100,
+        disorder: 'NEO',
+        edge: 'definite',
+        growthRapid: false,
+        note: '',
+        seenAt: AT,
+        withdrawn: false,
+        revision: 1,
+        by: 'x',
+        receivedAt: AT,
+        ...more,
+      }),
+    ),
+    actions: actions.map(
+      (action, i): Action => ({ id: id(50 + i), action, undone: false, by: 'x', receivedAt: AT }),
+    ),
+    jobs: [],
+  };
+}
+
+const pinned = (pin: object) => ({ kind: 'planPinned', at: AT, treeId: 'a', pin }) as ActionBody;
+const set = (clearanceCm: number | null): ActionBody => ({
+  kind: 'clearanceSet',
+  at: AT,
+  treeId: 'a',
+  findingId: id(0),
+  clearanceCm,
+});
+const input = (...given: Parameters<typeof detail>) => planInputOf(detail(...given), site, '2026-11-24');
+
+test('what records say is a sound input', () => {
+  expect(PlanInput.safeParse(input([])).error).toBeUndefined();
+  expect(input([])).toMatchObject({ season: 'dormant', year: 2026, seasons: 3, pins: [], lifted: [] });
+});
+
+test('pins hold in their order; one on a limb that is gone is let go', () => {
+  const cut = {
+    limbId: 'R',
+    limbName: 'R',
+    atCm: 0,
+    kind: 'collar',
+    diameterMm: 50,
+    clearanceCm: 0,
+    shortfallCm: 0,
+    sentence: '',
+  } as const;
+  const gone: ActionBody = {
+    kind: 'cutMade',
+    at: AT,
+    treeId: 'a',
+    blade: 'Blade 1',
+    findingIds: [id(0)],
+    cut,
+  };
+  const pins = [pinned({ kind: 'stays', limbId: 'S' }), pinned({ kind: 'stays', limbId: 'R' })];
+  expect(input(pins).pins).toHaveLength(2);
+  expect(input([...pins, gone]).pins).toEqual([{ kind: 'stays', limbId: 'S' }]);
+});
+
+test('a clearance set by hand holds until it is given back to the school', () => {
+  expect(input([set(12)]).findings[0]?.clearanceCm).toBe(12);
+  expect(input([set(12), set(null)]).findings[0]).not.toHaveProperty('clearanceCm');
+  expect(clearanceByHand(detail([set(12), set(20)]).actions, id(0))).toBe(20);
+});
+
+test('musts lifted, decisions and seasons are the latest word', () => {
+  const lifted: ActionBody = {
+    kind: 'mustLifted',
+    at: AT,
+    treeId: 'a',
+    findingId: id(0),
+    why: 'watched',
+    note: '',
+  };
+  const decided = (choice: 'watch' | 'excise'): ActionBody => ({
+    kind: 'decided',
+    at: AT,
+    treeId: 'a',
+    findingIds: [id(0)],
+    choice,
+    note: '',
+  });
+  const over = (seasons: number): ActionBody => ({ kind: 'seasonsPlanned', at: AT, treeId: 'a', seasons });
+  const said = input([lifted, decided('watch'), decided('excise'), over(2), over(5)]);
+  expect(said).toMatchObject({ lifted: [id(0)], decided: { [id(0)]: 'excise' }, seasons: 5 });
+  expect(seasonsOf([])).toBe(3);
+});
+
+test('girdling is the share of the stem there: 10 cm of 37.7', () => {
+  const [finding] = input([], [{ limbId: 'T', fromCm: 0, toCm: 9, widthsCm: [10] }]).findings;
+  expect(finding?.girdledShare).toBeCloseTo(10 / (Math.PI * 12), 5);
+});
+
+test('a frozen tree is stressed, a tree to renovate is renovated, a tough cultivar walls strikes off', () => {
+  expect(input([], [{ disorder: 'FRZ_WOOD' }]).tree.stressed).toBe(true);
+  expect(input([], [{}], { status: 'renovate' }).tree.renovated).toBe(true);
+  expect(input([], [{}], { cultivar: 'Northern Spy' }).tree.resistant).toBe(true);
+  expect(input([], [{}], { cultivar: 'Northern Spy', susceptible: true }).tree.resistant).toBe(false);
+});
