@@ -9,7 +9,7 @@ const out = path.join(root, 'docs/screenshots');
 
 /** Name, size, colour scheme, route, and what is done before the picture is taken. */
 const PICTURES = [
-  ['today', PHONE, 'light', '/today'],
+  ['today', PHONE, 'light', '/today', (page) => page.getByText(/cuts to make/).waitFor()],
   ['round', PHONE, 'light', '/round'],
   ['round-tree', PHONE, 'light', '/round/lee-wall-07'],
   ['round-marking', PHONE, 'light', '/round/lee-wall-07?limb=C', mark],

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 
 const id = z.string().min(1).max(200);
+const MOST_CUTS = 100;
 
 export const OrderCut = z.strictObject({
   id,
@@ -20,7 +21,7 @@ export type OrderCut = z.infer<typeof OrderCut>;
 
 export const OrderInput = z
   .strictObject({
-    cuts: z.array(OrderCut).max(400).describe('as listed: the naive order'),
+    cuts: z.array(OrderCut).max(MOST_CUTS).describe('as listed: the naive order'),
     cleanMinutes: z.number().min(0).max(120),
     everyCut: z.boolean().default(true).describe('a blade is cleaned between infected cuts too'),
     bladesOfAKind: z
@@ -81,7 +82,10 @@ const LADDER_STATION = 3;
 const TOOL = 0.3;
 const WIPE_SHARE = 0.4;
 const EXACT_UP_TO = 12;
-const BEAM = 600;
+/** States kept at each step: fewer where there are more cuts, so that the answer comes in about a second. */
+const BEAM_STATES = 9000;
+const LEAST_BEAM = 60;
+
 /** Too little to turn a choice that is none. */
 const SOUND_LATE = 1e-7;
 
@@ -92,10 +96,7 @@ const SOUND_LATE = 1e-7;
 export function orderOf(input: OrderInput): OrderResult {
   const work = new Work(input);
   const listed = input.cuts.map((_, i) => i);
-  const best =
-    input.cuts.length === 0
-      ? []
-      : searched(work, input.cuts.length <= EXACT_UP_TO ? Number.POSITIVE_INFINITY : BEAM);
+  const best = input.cuts.length === 0 ? [] : searched(work, beamFor(input.cuts.length));
   const tally = work.tally(best);
   const exact = input.cuts.length <= EXACT_UP_TO;
   const bound = exact ? tally.minutes : Math.min(work.bound(), tally.minutes);
@@ -106,6 +107,11 @@ export function orderOf(input: OrderInput): OrderResult {
     bound,
     gap: exact || tally.minutes === 0 ? 0 : (tally.minutes - bound) / tally.minutes,
   };
+}
+
+function beamFor(cuts: number): number {
+  if (cuts <= EXACT_UP_TO) return Number.POSITIVE_INFINITY;
+  return Math.max(LEAST_BEAM, Math.floor(BEAM_STATES / cuts));
 }
 
 interface State {

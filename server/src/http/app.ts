@@ -7,7 +7,6 @@ import { causes } from '@mortisect/core/diagnosis';
 import { clearance, seasonOn } from '@mortisect/core/disorders';
 import { geometryFaults } from '@mortisect/core/faults';
 import { cautions } from '@mortisect/core/handling';
-import { orderOf } from '@mortisect/core/plan';
 import { residual } from '@mortisect/core/residual';
 import { cutBack, limbNames, starterMap } from '@mortisect/core/tree';
 import { triage } from '@mortisect/core/triage';
@@ -141,7 +140,7 @@ function handlers({ db, config, access, pool, now }: AppParts): Handlers {
     computeOpenness: ({ body }) => pool.openness(body),
     computeCandidates: ({ body, request }) => pool.candidates(body, whileWaited(request)),
     computePlan: ({ body, request }) => pool.plan(body, whileWaited(request)),
-    computeOrder: ({ body }) => orderOf(body),
+    computeOrder: ({ body, request }) => pool.order(body, whileWaited(request)),
     computeLimbMass: ({ body }) => limbMassOf(body),
     computeResidual: ({ body }) => residual(body),
     getPlan: ({ params }) => planJson(db, pool, params.treeId, now()),

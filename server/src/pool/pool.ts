@@ -1,7 +1,7 @@
 // The worker pool of one server process.
 import { availableParallelism } from 'node:os';
 import type { Openness, PlanResult } from '@mortisect/contracts';
-import type { PlanInput } from '@mortisect/core/plan';
+import type { OrderInput, OrderResult, PlanInput } from '@mortisect/core/plan';
 import { Piscina } from 'piscina';
 import type { TreeFile, TreeFileRead } from '../files/readTrees';
 import type { SheetPaper, TreeSheet } from '../files/sheet/sheet';
@@ -14,6 +14,7 @@ export interface Pool {
   candidates(input: PlanInput, signal?: AbortSignal): Promise<Candidates>;
   /** Given up when the signal says that nobody waits for it any more. */
   plan(input: PlanInput, signal?: AbortSignal): Promise<PlanResult>;
+  order(input: OrderInput, signal?: AbortSignal): Promise<OrderResult>;
   cutSheet(sheets: TreeSheet[], paper: SheetPaper): Promise<Uint8Array<ArrayBuffer>>;
   close(): Promise<void>;
 }
@@ -32,6 +33,7 @@ export function makePool(): Pool {
     openness: (task) => piscina.run(task, { name: 'openness' }),
     candidates: (input, signal) => piscina.run(input, { name: 'candidates', ...(signal && { signal }) }),
     plan: (input, signal) => piscina.run(input, { name: 'plan', ...(signal && { signal }) }),
+    order: (input, signal) => piscina.run(input, { name: 'order', ...(signal && { signal }) }),
     cutSheet: (sheets, paper) => piscina.run({ sheets, paper }, { name: 'cutSheet' }),
     close: () => piscina.destroy(),
   };

@@ -5,6 +5,7 @@ import type { Limb } from '@mortisect/core/tree';
 import { readTrees, type TreeFile, type TreeFileRead } from '../files/readTrees';
 import { cutSheetPdf, type SheetPaper, type TreeSheet } from '../files/sheet/sheet';
 
+export { orderOf as order } from '@mortisect/core/plan';
 export { candidates, plan } from './plan';
 
 /** Sheets and paper come as one task. */

@@ -3,4 +3,4 @@ import { register } from 'tsx/esm/api';
 
 register();
 const tasks = await import('./tasks.ts');
-export const { readTreeFile, openness, candidates, plan, cutSheet } = tasks;
+export const { readTreeFile, openness, candidates, plan, order, cutSheet } = tasks;

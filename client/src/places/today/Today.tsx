@@ -28,6 +28,8 @@ export function Today() {
   if (!open) return <Waiting title="Today" error={error} onRetry={refetch} />;
   const { today, views, latestActions } = open;
   const run = runOf(views, plans, latestActions, today);
+  // Until every tree is planned, no count would be true
+  const planned = plans.size >= views.length;
   const now = clock();
   const codeOf = (treeId: string) => trees?.find((tree) => tree.id === treeId)?.code ?? treeId;
   const latest = latestActions
@@ -55,7 +57,9 @@ export function Today() {
       title={today.site.name}
       subtitle={`${longDay(now, today.site.timeZone)} · ${SEASON_WORDS[today.season]}`}
       aside={
-        <Aside figure={plural(run.left.length, 'cut')} caption={run.left.length === 1 ? 'waits' : 'wait'} />
+        planned ? (
+          <Aside figure={plural(run.left.length, 'cut')} caption={run.left.length === 1 ? 'waits' : 'wait'} />
+        ) : null
       }
     >
       <Columns beside={wide ? doneLast : null}>
@@ -65,7 +69,7 @@ export function Today() {
             .map((view) => (
               <DangerRow key={view.tree.id} view={view} />
             ))}
-          <CutsRow run={run} today={today} />
+          {planned ? <CutsRow run={run} today={today} /> : <Row title="Planning the cuts …" />}
           {views
             .filter((view) => openDecisions(view).length > 0)
             .map((view) => (
