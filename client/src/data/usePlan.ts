@@ -67,11 +67,19 @@ export function usePlan(input: PlanInput) {
   return useQuery({ ...planQuery(client, input), placeholderData: (before: Solved | undefined) => before });
 }
 
+export interface Plans {
+  plans: Map<string, Solved>;
+  /** Every tree has a plan, or will get none. */
+  ready: boolean;
+  /** Trees that could not be planned on this device. */
+  failed: TreeView[];
+}
+
 /**
  * Plans of many trees, by tree id; those never computed are missing. While a tree is planned anew its last plan stands: whoever shows it
  * leaves out what is done meanwhile.
  */
-export function usePlans(views: readonly TreeView[], today: SiteToday | null): Map<string, Solved> {
+export function usePlans(views: readonly TreeView[], today: SiteToday | null): Plans {
   const client = useQueryClient();
   const last = useRef(new Map<string, Solved>());
   const inputs = useMemo(
@@ -80,16 +88,19 @@ export function usePlans(views: readonly TreeView[], today: SiteToday | null): M
   );
   const solved = useQueries({
     queries: inputs.map((input) => planQuery(client, input, LIST_MS)),
-    combine: (results) => results.map(({ data }) => data),
+    combine: (results) => results.map(({ data, isError }) => data ?? (isError ? 'failed' : null)),
   });
   return useMemo(() => {
     const plans = new Map<string, Solved>();
     views.forEach((view, i) => {
-      const plan = solved[i] ?? last.current.get(view.tree.id);
-      if (plan) plans.set(view.tree.id, plan);
+      const plan = solved[i];
+      const known = plan && plan !== 'failed' ? plan : last.current.get(view.tree.id);
+      if (known) plans.set(view.tree.id, known);
     });
     last.current = plans;
-    return plans;
+    const failed = views.filter((_, i) => solved[i] === 'failed');
+    const ready = views.every((view, i) => plans.has(view.tree.id) || solved[i] === 'failed');
+    return { plans, ready, failed };
   }, [views, solved]);
 }
 

@@ -11,9 +11,9 @@ import { runOf } from './run';
 
 export function CutRun() {
   const { open, error, refetch } = useOpenViews();
-  const plans = usePlans(open?.views ?? NONE, open?.today ?? null);
+  const { plans, ready } = usePlans(open?.views ?? NONE, open?.today ?? null);
   // A run is made from the plans of all its trees
-  if (!open || plans.size < open.views.length) return <Waiting title="Cut" error={error} onRetry={refetch} />;
+  if (!open || !ready) return <Waiting title="Cut" error={error} onRetry={refetch} />;
   return <Running {...open} plans={plans} />;
 }
 

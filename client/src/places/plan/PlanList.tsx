@@ -15,7 +15,7 @@ import { percentOf, visitsOf } from './planView';
 
 export function PlanList({ openId }: { openId?: string }) {
   const { open, error, refetch } = useOpenViews();
-  const plans = usePlans(open?.views ?? NONE, open?.today ?? null);
+  const { plans, failed } = usePlans(open?.views ?? NONE, open?.today ?? null);
   const plots = useTrees().data?.plots ?? [];
   if (!open) return <Waiting title="Plan" beside error={error} onRetry={refetch} />;
   const { today, views } = open;
@@ -48,6 +48,9 @@ export function PlanList({ openId }: { openId?: string }) {
           <FileLinks links={[[`/api/plots/${plot.id}/cut-sheet.pdf`, `Cut sheets of ${plot.name}`]]} />
         </View>
       ))}
+      {failed.length > 0 ? (
+        <Body>{`Not planned on this device: ${failed.map((view) => view.tree.code).join(', ')}. Open the tree to try again.`}</Body>
+      ) : null}
       <SeasonLine today={today} />
     </Screen>
   );

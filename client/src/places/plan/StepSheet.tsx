@@ -2,7 +2,7 @@
 
 import { whySteps } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
-import { joined, massReading, tapeText } from '@mortisect/core/measure';
+import { clockHour, joined, massReading, tapeText } from '@mortisect/core/measure';
 import { regrowthOf } from '@mortisect/core/plan';
 import { View } from '@tamagui/core';
 import { type SiteToday, type TreeView, telling } from '../../data/orchardView';
@@ -80,7 +80,9 @@ function Behind({
               {`Undercut at ${tapeText(handling.strokes.undercutCm, today.units)}, a third through; top cut at ${tapeText(handling.strokes.topCutCm, today.units)}; last cut at ${handling.strokes.finalCm === 0 ? 'the collar' : tapeText(handling.strokes.finalCm, today.units)}.`}
             </Body>
           ) : null}
-          <Body>{`Nobody within ${tapeText(handling.fall.clearZoneCm, today.units, 'up')}.`}</Body>
+          <Body>
+            {`It falls toward ${clockHour(handling.fall.bearingDeg, today.site.twelveBearingDeg)} o’clock: nobody within ${tapeText(handling.fall.clearZoneCm, today.units, 'up')}.`}
+          </Body>
           <Small>
             {one.priced.minutes.because
               .map(

@@ -24,12 +24,11 @@ export function Today() {
   const trees = useTrees().data?.trees;
   const clock = useClock();
   const wide = useWide();
-  const plans = usePlans(open?.views ?? NONE, open?.today ?? null);
+  const { plans, ready: planned } = usePlans(open?.views ?? NONE, open?.today ?? null);
   if (!open) return <Waiting title="Today" error={error} onRetry={refetch} />;
   const { today, views, latestActions } = open;
-  const run = runOf(views, plans, latestActions, today);
   // Until every tree is planned, no count would be true
-  const planned = plans.size >= views.length;
+  const run = runOf(views, plans, latestActions, today);
   const now = clock();
   const codeOf = (treeId: string) => trees?.find((tree) => tree.id === treeId)?.code ?? treeId;
   const latest = latestActions
