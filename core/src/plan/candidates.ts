@@ -182,7 +182,9 @@ function ofShape(finding: PlanFinding, input: PlanInput, passes: readonly Pass[]
   const limb = limbs.find((one) => one.id === finding.limbId);
   if (!limb) return [];
   const youngTips = !(tree.habit === 'unknown' && limb.ageYears <= 2);
-  const options = { findingId: finding.id, disorder: finding.disorder, finish: schools.finish, youngTips };
+  // A limb past bearing makes room for a new one, which comes from the heel
+  const finish = finding.fault?.kind === 'past bearing' ? 'heel' : schools.finish;
+  const options = { findingId: finding.id, disorder: finding.disorder, finish, youngTips };
   const cut = (id: string, t: number | null): Candidate[] => {
     const made = shapeCut(limbs, id, t, options);
     return made ? [ofCut(made, finding, passes)] : [];

@@ -149,6 +149,17 @@ describe('the plan makes sense', () => {
     ).toMatchObject([{ season: 1, pass: 'summer' }]);
   });
 
+  test('a fruiting limb past bearing is renewed from a heel', () => {
+    const { prepared } = planTree(
+      given([fault('old', 'B1', 'past bearing')], { tree: { species: 'peach' } }),
+    );
+    const what = prepared.all.find((one) => one.id === 'B1 collar 0')?.candidate.what;
+    expect(what?.is === 'cut' && what.cut.because[0]?.place).toMatchObject({
+      kind: 'collar',
+      finish: 'heel',
+    });
+  });
+
   test('a whip is headed at knee height', () => {
     const limbs = [limb('T', null, 0, 130, 14, { tipMm: 6, ageYears: 1 })];
     expect(steps(given([], { tree: { limbs, plantedYear: 2025, heightCm: 130 } }))).toMatchObject([
