@@ -48,7 +48,6 @@ export function seasonsOf(actions: readonly Action[]): number {
  * The plan’s input from the records of a tree.
  *
  * @param day local date, YYYY-MM-DD
- * @param drafts findings that are not on record, or not so
  */
 export function planInputOf(detail: TreeDetail, site: Site, day: string): PlanInput {
   const { tree, actions } = detail;

@@ -1,8 +1,9 @@
 // What can be done about each finding: which cuts, and what else?
 import { headingFraction } from '../crown/index';
 import { type Cut, cutsFor, deadWoodOff, type Lesion, shapeCut, type TreeCuts } from '../cuts/index';
-import { disorderOf, kindOf } from '../disorders/index';
-import { type Limb, limbShape, nearestOf } from './geometry';
+import { kindOf } from '../disorders/index';
+import { type Limb, limbShape } from '../tree/index';
+import { nearestOf } from './geometry';
 import type { PlanFinding, PlanInput } from './input';
 import type { Pass } from './problem';
 
@@ -246,7 +247,7 @@ function tipAt(limb: Limb, species: string): number {
 
 function tie(limb: Limb, finding: PlanFinding): Candidate[] {
   const bends = limb.baseMm <= TIED_UP_TO_MM && limb.ageYears <= TIED_UP_TO_YEARS;
-  return bends ? [other('tie down', finding, limb.id, SUMMER.length > 0 ? BOTH : SUMMER)] : [];
+  return bends ? [other('tie down', finding, limb.id, BOTH)] : [];
 }
 
 /** Lower one first. */
@@ -300,5 +301,5 @@ export function otherWords(kind: OtherKind): string {
 }
 
 export function isDiseased(finding: Pick<PlanFinding, 'disorder'>): boolean {
-  return disorderOf(finding.disorder)?.kind === 'diseased' || disorderOf(finding.disorder) === undefined;
+  return kindOf(finding.disorder) === 'diseased';
 }

@@ -2,8 +2,6 @@
 import { nearest } from '../faults/index';
 import { type Limb, limbShape } from '../tree/index';
 
-export { type Limb, limbShape } from '../tree/index';
-
 /** cm along each of the two where they are nearest; undefined for a limb that is not on the map. */
 export function nearestOf(limbs: Limb[], a: string, b: string): [number | undefined, number | undefined] {
   const shape = limbShape(limbs);

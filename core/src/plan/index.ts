@@ -33,7 +33,6 @@ export {
   type Handling,
   handlingOf,
   isVigorous,
-  type Kerf,
   kerfOf,
   type Priced,
   regrowthOf,

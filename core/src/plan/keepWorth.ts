@@ -1,6 +1,5 @@
 // Which limbs are worth more than their wood?
-import { widestGap } from '../tree/index';
-import type { Limb } from './geometry';
+import { type Limb, widestGap } from '../tree/index';
 import type { PlanInput } from './input';
 
 export interface KeepWorth {

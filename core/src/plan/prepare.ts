@@ -2,13 +2,13 @@
 import { type CrownMap, crownMap, type SeasonLimits, seasonLimits } from '../crown/index';
 import { type TreeCuts, treeCuts } from '../cuts/index';
 import { kindOf, type Season } from '../disorders/index';
-import { indexLimbs, isDistalOf, type LimbIndex, wayToStool } from '../tree/index';
+import { indexLimbs, isDistalOf, type Kerf, type LimbIndex, wayToStool } from '../tree/index';
 import { type Candidate, candidatesOf, isDiseased } from './candidates';
 import type { Pin, PlanFinding, PlanInput } from './input';
 import { type KeepWorth, keepWorths } from './keepWorth';
 import type { Asked, InForest, Parts } from './parts';
 import { applyPins } from './pins';
-import { answersIt, type Kerf, type Priced, priced } from './price';
+import { answersIt, type Priced, priced } from './price';
 import { ancestors, type PlanCandidate, type PlanProblem, SEASON_DISCOUNT } from './problem';
 import { trainingOf } from './training';
 import { type Verdict, verdictOf } from './verdict';

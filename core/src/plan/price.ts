@@ -21,8 +21,10 @@ import {
 import { residual } from '../residual/index';
 import {
   ageYearsAt,
+  comesOff,
   diameterMmAt,
   isDistalOf,
+  type Kerf,
   type Limb,
   type LimbIndex,
   limbShape,
@@ -31,12 +33,6 @@ import {
 } from '../tree/index';
 import { type Candidate, isDiseased, OTHER_MINUTES } from './candidates';
 import type { PlanFinding, PlanInput } from './input';
-
-/** A place of the tree beyond which all comes off. */
-export interface Kerf {
-  limbId: string;
-  atCm: number;
-}
 
 export interface Handling {
   kerfMm: number;
@@ -225,8 +221,7 @@ export function distanceTo(
   let sum = 0;
   for (const { limbId, atCm } of wayToStool(index, finding.limbId, finding.fromCm)) {
     if (limbId === kerf.limbId) {
-      const comesOff = atCm > kerf.atCm || kerf.atCm <= 0;
-      return comesOff ? sum + atCm - kerf.atCm : null;
+      return comesOff(atCm, kerf.atCm) ? sum + atCm - kerf.atCm : null;
     }
     sum += atCm;
   }

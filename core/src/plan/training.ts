@@ -1,8 +1,7 @@
 // What does a young tree need, before anything is wrong with it?
 import { shapeCut } from '../cuts/index';
-import { widestGap } from '../tree/index';
+import { type Limb, widestGap } from '../tree/index';
 import { type Candidate, cutId } from './candidates';
-import type { Limb } from './geometry';
 import type { PlanFinding, PlanInput } from './input';
 
 export interface Training {

@@ -2,8 +2,16 @@
 import type { Cut } from '@mortisect/core/cuts';
 import { kindOf } from '@mortisect/core/disorders';
 import { tapeText, type Units } from '@mortisect/core/measure';
-import type { Kerf, PlanFinding, SeasonOfPlan } from '@mortisect/core/plan';
-import { diameterMmAt, type Limb, onSpoke, reachCm, type Spoke, spokes } from '@mortisect/core/tree';
+import type { PlanFinding, SeasonOfPlan } from '@mortisect/core/plan';
+import {
+  diameterMmAt,
+  type Kerf,
+  type Limb,
+  onSpoke,
+  reachCm,
+  type Spoke,
+  spokes,
+} from '@mortisect/core/tree';
 import type PDFDocument from 'pdfkit';
 import { encode } from 'uqr';
 
