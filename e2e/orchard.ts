@@ -53,6 +53,9 @@ export const test = base.extend<{ orchard: Orchard; serverEnv: Record<string, st
 
 export { expect, NOW, PHONE, WIDE };
 
+/** The first reckoning of the weather works through ten past years; a busy machine takes its time. */
+export const RECKONED = { timeout: 45_000 };
+
 /** Opens the app on a device that says who works on it. */
 export async function open(page: Page, url: string, at = '/today'): Promise<void> {
   await nameDevice(page, url);

@@ -6,7 +6,29 @@ import type { Season } from '@mortisect/core/disorders';
 import { gapTest, geometryFaults, lightInside, startingLimits } from '@mortisect/core/faults';
 import { PlanInput, PlanSearch, planning as planTreeSearch } from '@mortisect/core/plan';
 import type { HostGroup } from '@mortisect/core/register';
+import { cropOf, crops } from '@mortisect/core/stage';
+import {
+  exposureOf,
+  HORIZON_DAYS,
+  inoculumWeights,
+  lambdaOf,
+  pathogens,
+  seasonOf,
+  siteTiming,
+  startingTimingSettings,
+  weathering,
+  wetnessWeights,
+} from '@mortisect/core/timing';
 import type { Limb } from '@mortisect/core/tree';
+import {
+  between,
+  climateAt,
+  hourOf,
+  localClock,
+  over,
+  simulatedForecast,
+  simulatedWeather,
+} from '@mortisect/core/weather';
 import { planInstance } from '../core/src/plan/testing/instances';
 
 timed(400, 60, 300, '  (aim: under 5 ms)');
@@ -228,5 +250,77 @@ function searched(
   const middle = (all: number[]) => all.toSorted((a, b) => a - b)[Math.floor(all.length / 2)] ?? 0;
   console.log(
     `Plan search, ${candidates} candidates, ${seasons} seasons, ${count} instances: median ${middle(taken).toFixed(0)} ms, worst ${Math.max(...taken).toFixed(0)} ms, ${proved} proved best, gap after the first 100 ms ${(100 * middle(firstGaps)).toFixed(1)} % (median), ${(100 * Math.max(...firstGaps)).toFixed(1)} % (worst)${judged ? `, ${agree} equal to the MILP solver’s optimum` : ''}${aim}`,
+  );
+}
+
+days();
+
+/** The days: a year of hourly weather through seven pathogens, ten simulated years, and a site of thousands of trees. */
+function days(): void {
+  const latitude = 54;
+  const place = { latitude, longitude: -3, climate: climateAt(latitude), seed: 7 };
+  const now = '2026-11-24T10:00:00Z';
+  const nowHour = hourOf(now);
+  const tenYears = 3652 * 24;
+  const from = performance.now();
+  const years = simulatedWeather(place, nowHour - tenYears, tenYears);
+  console.log(
+    `Ten simulated years, hourly: ${Math.round(performance.now() - from)} ms the first time  (aim: under 2 s)`,
+  );
+  const year = between(years, years.fromHour, years.fromHour + 8760 + HORIZON_DAYS * 24);
+  const temperature = Float64Array.from(year.temperatureC, (one) => one ?? 8);
+  const weather = weathering(temperature, wetnessWeights(year));
+  const all = times(10, () => {
+    for (const pathogen of pathogens) {
+      const inoculum = inoculumWeights(pathogen, year.fromHour, temperature.length, latitude);
+      const exposure = exposureOf(pathogen, weather, inoculum);
+      for (let day = 0; day < 365; day++) lambdaOf(exposure, day * 24 + 10);
+    }
+  });
+  console.log(
+    `Wound risk, a year of hourly weather, 7 pathogens, a cut every day: ${all.middle} ms  (aim: under 100 ms)`,
+  );
+  const crop = cropOf('european-plum');
+  if (!crop) throw new Error('The plum is gone from the table of crops.');
+  const settings = startingTimingSettings();
+  const cut = { mm: 40, crownShare: 0.1 };
+  const loads = { CYT: 1, PSS: 1, SIL: 1, EUT: 0.3, BOT: 0.3 };
+  const clock = localClock('Europe/London');
+  const schools = times(2, () =>
+    seasonOf({ years, crop, loads, settings, cut }, { latitude, longitude: -3, clock }),
+  );
+  console.log(`Schools over ten years, one tree: ${schools.middle} ms  (aim: under 2 s)`);
+  const first = hourOf('2025-10-01T00:00:00Z');
+  const known = over(
+    simulatedWeather(place, first, nowHour - first),
+    simulatedForecast(place, nowHour, 14 * 24),
+  );
+  // Fourteen kinds of tree, three cultivars of each, with canker on it, on the site and unknown
+  const groups = crops.slice(0, 14).flatMap(({ code }) =>
+    [-3, 0, 5].flatMap((offsetDays) =>
+      [0.3, 1, 2].map((nearby) => ({
+        key: `${code} ${offsetDays} ${nearby}`,
+        species: code,
+        lane: 'pome' as const,
+        offsetDays,
+        seen: [],
+        loads: { NEO: nearby, CYT: nearby, PSS: 0.3, SIL: 0.3, BOT: 0.3, EUT: 0.3, FB: 1 },
+        cut,
+      })),
+    ),
+  );
+  const input = {
+    now,
+    place: { latitude, longitude: -3, timeZone: 'Europe/London' },
+    known,
+    years,
+    settings,
+    groups,
+    groundSaid: null,
+    seed: 1,
+  };
+  const site = times(3, () => siteTiming(input));
+  console.log(
+    `Risk, verdicts and windows of ten days for a site of ${groups.length} groups of trees, however many trees: ${site.middle} ms`,
   );
 }

@@ -9,7 +9,7 @@ const out = path.join(root, 'docs/screenshots');
 
 /** Name, size, colour scheme, route, and what is done before the picture is taken. */
 const PICTURES = [
-  ['today', PHONE, 'light', '/today', (page) => page.getByText(/cuts to make/).waitFor()],
+  ['today', PHONE, 'light', '/today', lanesOf],
   ['round', PHONE, 'light', '/round'],
   ['round-tree', PHONE, 'light', '/round/lee-wall-07'],
   ['round-marking', PHONE, 'light', '/round/lee-wall-07?limb=C', mark],
@@ -20,17 +20,11 @@ const PICTURES = [
   ['plan', PHONE, 'light', '/plan/lee-wall-07'],
   ['plan-years', PHONE, 'light', '/plan/net-loft-07', proved],
   ['plan-margin', PHONE, 'light', '/plan/lee-wall-07', margin],
-  [
-    'cut-clean',
-    PHONE,
-    'light',
-    '/cut',
-    (page) => page.getByRole('button', { name: 'Blade clean' }).waitFor(),
-  ],
+  ['when', PHONE, 'light', '/plan/slip-side-01/when', yearOf],
   ['cut', PHONE, 'light', '/cut', (page) => page.getByRole('button', { name: 'Blade clean' }).click()],
   ['book', PHONE, 'light', '/book'],
   ['round-wide', WIDE, 'light', '/round/lee-wall-07'],
-  ['register-wide', WIDE, 'light', '/round/register'],
+  ['today-wide', WIDE, 'light', '/today', lanesOf],
   ['plan-wide', WIDE, 'light', '/plan/slip-side-11', proved],
   ['cut-wide-dusk', WIDE, 'dark', '/cut'],
   ['settings-wide', WIDE, 'light', '/book/settings'],
@@ -89,6 +83,20 @@ async function proved(page) {
   await page
     .getByText('No better plan exists by these weights: proved.')
     .waitFor({ state: 'attached', timeout: 60_000 });
+}
+
+/** The weather is read and the cuts are planned. */
+async function lanesOf(page) {
+  await page.getByText(/cuts to make/).waitFor();
+  await page.getByRole('slider', { name: /^Cutting weather/ }).waitFor({ timeout: 60_000 });
+}
+
+/** The year of a tree, school by school. */
+async function yearOf(page) {
+  await page.getByRole('slider', { name: /^The year/ }).waitFor({ timeout: 60_000 });
+  await page
+    .getByRole('heading', { name: 'The year, school by school' })
+    .evaluate((heading) => heading.scrollIntoView());
 }
 
 async function margin(page) {

@@ -1,4 +1,5 @@
 // Files in and out: what an import reports, row by row.
+import type { Column } from '@mortisect/core/weather';
 import { z } from 'zod';
 import { TreeBody } from './records/tree';
 
@@ -32,3 +33,12 @@ export type ImportReport = z.infer<typeof ImportReport>;
 
 /** Columns of a tree file, in order: the names of the fields of a tree. */
 export const treeColumns = Object.keys(TreeBody.shape) as (keyof TreeBody)[];
+
+/** Units a column of weather can be in, the first being the core’s own. */
+export const weatherUnits: Record<Column, readonly [own: string, ...others: string[]]> = {
+  temperatureC: ['°C', '°F', 'K'],
+  humidityPct: ['%', 'share'],
+  rainMm: ['mm', 'in'],
+  windMs: ['m/s', 'km/h', 'mph', 'kn'],
+  wetMinutes: ['min', 'share of the hour'],
+};

@@ -1,5 +1,6 @@
 export type { Openness, PlanResult } from './compute';
-export { ColumnMapping, ImportReport, importFormats, treeColumns } from './exchange';
+export { ColumnMapping, ImportReport, importFormats, treeColumns, weatherUnits } from './exchange';
+export { countsAt, type Group, type Lane, type LaneCell, type LaneWindow, lanesOf, windowsAt } from './lanes';
 export { liftedMusts, type Pinned, pinsOf, planInputOf, seasonsOf } from './plan';
 export { fieldPath, Problem } from './problem';
 export * from './records/index';
@@ -28,3 +29,11 @@ export {
   standingFindings,
   standingLimbs,
 } from './standing';
+export { laneOf, NEARBY, type SiteFacts, type TreeOfGroup, treeGroups, USUAL_CUT } from './timing';
+export type {
+  SeasonAnswer,
+  StationState,
+  TimingNow,
+  TreeTiming,
+  WeatherImportReport,
+} from './when';

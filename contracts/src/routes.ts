@@ -1,6 +1,7 @@
 // The table of routes: the one place that says what the server answers and what the app may ask.
 
 import { LimbMap } from '@mortisect/core/tree';
+import { repairs } from '@mortisect/core/weather';
 import { z } from 'zod';
 import * as compute from './compute';
 import { ImportReport, importFormats } from './exchange';
@@ -22,12 +23,13 @@ import {
   TreeId,
   TreeSummary,
 } from './records/index';
+import * as when from './when';
 
 export interface Route {
   method: 'get' | 'put' | 'post' | 'delete';
   /** Express form: `/api/trees/:treeId`. */
   path: string;
-  tag: 'Orchard' | 'Field records' | 'Files' | 'Compute' | 'Access';
+  tag: 'Orchard' | 'Field records' | 'Weather' | 'Files' | 'Compute' | 'Access';
   summary: string;
   params?: z.ZodObject;
   query?: z.ZodObject;
@@ -37,6 +39,8 @@ export interface Route {
   fromDevice?: true;
   /** Answered without a signed-in session. */
   open?: true;
+  /** A file that is shown or subscribed to rather than saved. */
+  inline?: true;
   /** A body larger than the common limit. */
   bodyLimit?: string;
   /** A body that is no JSON: taken as bytes, of these content types. */
@@ -65,6 +69,17 @@ const baseRevision = z
   .min(1)
   .nullable()
   .describe('the revision this edit was made on; null for a new record');
+
+/** Four days of March with rain on the second, for the examples. */
+function exampleHours() {
+  return Array.from({ length: 96 }, (_, i) => ({
+    at: new Date(Date.UTC(2026, 2, 2, i)).toISOString(),
+    temperatureC: Math.round((7 + 4 * Math.cos((2 * Math.PI * (i - 15)) / 24)) * 10) / 10,
+    humidityPct: 78,
+    rainMm: i >= 30 && i < 36 ? 0.6 : 0,
+    windMs: 3,
+  }));
+}
 
 export const routes = {
   health: route({
@@ -303,6 +318,155 @@ export const routes = {
     rawAnswer: 'application/pdf',
     response: RawFile,
   }),
+  getTiming: route({
+    method: 'get',
+    path: '/api/timing',
+    tag: 'Weather',
+    summary: 'May each kind of tree be cut today, and if not, when? Ten days, every group of trees',
+    response: when.TimingNow,
+  }),
+  getTreeTiming: route({
+    method: 'get',
+    path: '/api/trees/:treeId/timing',
+    tag: 'Weather',
+    summary: 'Windows of one tree, and how a wound made at one moment would live through its weather',
+    params: z.object({ treeId: TreeId }),
+    query: when.CutQuery,
+    response: when.TreeTiming,
+  }),
+  getTreeSeason: route({
+    method: 'get',
+    path: '/api/trees/:treeId/season',
+    tag: 'Weather',
+    summary: 'The schools of pruning time side by side for this tree, on the weather of past years',
+    params: z.object({ treeId: TreeId }),
+    query: when.CutQuery.omit({ at: true }),
+    response: when.SeasonShape,
+  }),
+  getWeather: route({
+    method: 'get',
+    path: '/api/weather',
+    tag: 'Weather',
+    summary: 'The weather on record and forecast, hour by hour',
+    query: z.object({
+      days: z.coerce.number().int().min(1).max(800).default(30).describe('days of the past'),
+    }),
+    response: when.WeatherSeries,
+  }),
+  importWeather: route({
+    method: 'post',
+    path: '/api/weather/import',
+    tag: 'Weather',
+    summary: 'Look at a file of weather, or take it; taken twice it counts once',
+    query: z.object({
+      format: z.enum(['csv', 'json']),
+      take: z.enum(['nothing', 'good']).default('nothing'),
+      kind: z.enum(['observed', 'forecast']).default('observed'),
+      zone: z
+        .string()
+        .max(60)
+        .optional()
+        .describe('zone of times that carry none: IANA name; that of the site where missing'),
+      mapping: z
+        .string()
+        .max(10_000)
+        .optional()
+        .describe('JSON object, value to column, and value:unit to its unit; guessed by name where missing'),
+      repair: z
+        .string()
+        .max(200)
+        .optional()
+        .describe(`rules that may mend it, by comma: ${repairs.join(', ')}`),
+      differing: z.enum(['keep', 'replace']).default('keep').describe('hours on record with other values'),
+    }),
+    rawBody: { types: ['*/*'], limit: '24mb' },
+    response: when.WeatherImportReport,
+    fromDevice: true,
+  }),
+  getStations: route({
+    method: 'get',
+    path: '/api/weather/stations',
+    tag: 'Weather',
+    summary: 'Stations that may push hours',
+    response: z.object({ stations: z.array(when.Station) }),
+  }),
+  putStation: route({
+    method: 'put',
+    path: '/api/weather/stations/:stationId',
+    tag: 'Weather',
+    summary: 'Let a station push; its token is told this once. Said again, the old token ends',
+    params: z.object({ stationId: RecordId }),
+    body: z.strictObject({ name: z.string().trim().min(1, 'Give it a name.').max(60) }),
+    response: when.Station.extend({ token: z.string() }),
+    fromDevice: true,
+  }),
+  deleteStation: route({
+    method: 'delete',
+    path: '/api/weather/stations/:stationId',
+    tag: 'Weather',
+    summary: 'End a station’s token; its hours stay',
+    params: z.object({ stationId: RecordId }),
+    response: z.object({ stations: z.array(when.Station) }),
+    fromDevice: true,
+  }),
+  pushWeather: route({
+    method: 'post',
+    path: '/api/weather/push',
+    tag: 'Weather',
+    summary: 'Hours from a station, with its token as Authorization: Bearer; sent twice they count once',
+    body: when.PushBody,
+    response: z.object({ fresh: z.number().int(), same: z.number().int(), replaced: z.number().int() }),
+    bodyLimit: '4mb',
+    open: true,
+    example: {
+      hours: [
+        {
+          at: '2026-11-24T09:00:00Z',
+          temperatureC: 6.4,
+          humidityPct: 82,
+          rainMm: 0,
+          windMs: 3.1,
+          wetMinutes: null,
+        },
+      ],
+    },
+  }),
+  makeCalendar: route({
+    method: 'post',
+    path: '/api/calendar',
+    tag: 'Weather',
+    summary: 'A new address to subscribe to windows and rechecks; the old one ends',
+    body: z.strictObject({}),
+    response: z.object({ path: z.string() }),
+    fromDevice: true,
+  }),
+  getCalendarPath: route({
+    method: 'get',
+    path: '/api/calendar',
+    tag: 'Weather',
+    summary: 'The address to subscribe to, where one was made',
+    response: z.object({ path: z.string().nullable() }),
+  }),
+  getCalendar: route({
+    method: 'get',
+    path: '/api/calendar/:token.ics',
+    tag: 'Weather',
+    summary: 'Windows of each kind of wood, days to look and jobs due, as iCalendar (RFC 5545)',
+    params: z.object({ token: z.string().min(20).max(80) }),
+    rawAnswer: 'text/calendar; charset=utf-8',
+    response: RawFile,
+    open: true,
+    inline: true,
+  }),
+  getTreeCalendar: route({
+    method: 'get',
+    path: '/api/trees/:treeId/windows.ics',
+    tag: 'Weather',
+    summary: 'The windows of one tree as iCalendar',
+    params: z.object({ treeId: TreeId }),
+    rawAnswer: 'text/calendar; charset=utf-8',
+    response: RawFile,
+  }),
   getOpenWork: route({
     method: 'get',
     path: '/api/open-work',
@@ -411,11 +575,11 @@ export const routes = {
       treeAgeYears: 17,
     },
   }),
-  computeSeason: route({
+  computeCalendarSeason: route({
     method: 'post',
-    path: '/api/compute/season',
+    path: '/api/compute/calendar-season',
     tag: 'Compute',
-    summary: 'Season by the calendar',
+    summary: 'Season by the calendar alone',
     body: compute.SeasonInput,
     response: compute.SeasonResult,
     example: { day: '2026-11-24', latitude: 54.2 },
@@ -567,6 +731,61 @@ export const routes = {
       distanceCm: 30,
       unionCrossed: false,
     },
+  }),
+  computeStage: route({
+    method: 'post',
+    path: '/api/compute/stage',
+    tag: 'Compute',
+    summary: 'Stage of a crop and what its wood stands, day by day, from hourly weather',
+    body: when.StageInput,
+    response: when.StageResult,
+    bodyLimit: '24mb',
+    example: { latitude: 54, species: 'apple', hours: exampleHours() },
+  }),
+  computeFreeze: route({
+    method: 'post',
+    path: '/api/compute/freeze',
+    tag: 'Compute',
+    summary: 'Frosts of a record that may have killed buds or wood, how much, and when to judge it',
+    body: when.FreezeInput,
+    response: when.FreezeResult,
+    bodyLimit: '24mb',
+    example: { latitude: 54, species: 'peach', hours: exampleHours() },
+  }),
+  computeWoundRisk: route({
+    method: 'post',
+    path: '/api/compute/wound-risk',
+    tag: 'Compute',
+    summary: 'Chance of infection of wounds made at some moments, by pathogen, with its range',
+    body: when.WoundRiskInput,
+    response: when.WoundRiskResult,
+    bodyLimit: '24mb',
+    example: {
+      latitude: 54,
+      hours: exampleHours(),
+      cuts: ['2026-03-02T10:00:00Z'],
+      loads: { NEO: 1, BOT: 0.3 },
+    },
+  }),
+  computeWindows: route({
+    method: 'post',
+    path: '/api/compute/windows',
+    tag: 'Compute',
+    summary: 'Dry hours to cut in, and why the others will not do',
+    body: when.WindowsInput,
+    response: when.WindowsResult,
+    bodyLimit: '2mb',
+    example: { latitude: 54, longitude: -3, timeZone: 'Europe/London', hours: exampleHours() },
+  }),
+  computeSeason: route({
+    method: 'post',
+    path: '/api/compute/season',
+    tag: 'Compute',
+    summary: 'The schools of pruning time side by side on past years of weather',
+    body: when.SeasonInputBody,
+    response: when.SeasonShape.omit({ yearsSimulated: true }),
+    bodyLimit: '24mb',
+    example: { latitude: 54, species: 'european-plum', hours: exampleHours(), loads: { SIL: 1 } },
   }),
   computeStarterMap: route({
     method: 'post',

@@ -9,6 +9,7 @@ import { StartFailure } from './failure';
 import { setUpAccess } from './http/access';
 import { makeApp } from './http/app';
 import { makePool } from './pool/pool';
+import { getTiming } from './services/timing';
 import { runClinic } from './standIns/clinicHours';
 import { holdDataFolder } from './store/dataFolder';
 import { openDb } from './store/openDb';
@@ -20,6 +21,7 @@ export interface Running {
 
 const VERSION = '0.1.0';
 const GRACE_MS = 10_000;
+const AHEAD_MS = 4000;
 
 /**
  * @throws {StartFailure} when the port, the folder or the database is not to be had; nothing is changed then
@@ -46,6 +48,9 @@ export async function start(config: Config, log: Logger): Promise<Running> {
     undo.push(() => pool.close());
     undo.push(runClinic(store.db, log, now, config.clinicSeconds));
     const app = makeApp({ db: store.db, config, access, pool, log, version: VERSION, now });
+    // Once whoever opens it has their first screen: Today need not wait for ten past years to be worked through
+    const ahead = setTimeout(() => void getTiming(store.db, pool, now()).catch(() => undefined), AHEAD_MS);
+    undo.push(() => clearTimeout(ahead));
     server.off('request', notYet);
     server.on('request', app);
     return { url: urlOf(server, config), stop: () => unwind(undo) };

@@ -101,6 +101,49 @@ function useHere() {
   return useMemo(() => ({ person, now: new Date().toISOString() }), [person]);
 }
 
+/** The hour turns, a forecast is renewed: read anew within this time. */
+const DAYS_FRESH_MS = 10 * 60_000;
+
+/** What the weather says of the next ten days. */
+export const useTiming = () =>
+  useQuery({
+    queryKey: ['timing', 'site'],
+    queryFn: () => ask('getTiming', {}),
+    staleTime: DAYS_FRESH_MS,
+    refetchInterval: DAYS_FRESH_MS,
+  });
+
+export interface CutAsked {
+  mm: number;
+  crownShare: number;
+}
+
+export const useTreeTiming = (treeId: string, cut: CutAsked, at: string | null) =>
+  useQuery({
+    queryKey: ['timing', treeId, cut, at],
+    queryFn: () => ask('getTreeTiming', { params: { treeId }, query: { ...cut, ...(at && { at }) } }),
+    staleTime: DAYS_FRESH_MS,
+    placeholderData: (before) => before,
+  });
+
+export const useTreeSeason = (treeId: string, cut: CutAsked) =>
+  useQuery({
+    queryKey: ['timing', 'season', treeId, cut],
+    queryFn: () => ask('getTreeSeason', { params: { treeId }, query: { ...cut } }),
+    staleTime: DAYS_FRESH_MS,
+  });
+
+export const useWeather = (days: number) =>
+  useQuery({
+    queryKey: ['timing', 'weather', days],
+    queryFn: () => ask('getWeather', { query: { days } }),
+    staleTime: DAYS_FRESH_MS,
+  });
+
+export const useStations = () => useQuery({ queryKey: ['stations'], queryFn: () => ask('getStations', {}) });
+export const useCalendarPath = () =>
+  useQuery({ queryKey: ['calendar'], queryFn: () => ask('getCalendarPath', {}) });
+
 export const useLog = () =>
   useInfiniteQuery({
     queryKey: ['log'],

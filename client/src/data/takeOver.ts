@@ -6,7 +6,7 @@ import { openWorkWith, pendingActions, withActions, withPending } from './pendin
 import { usePreferences } from './preferences';
 import { knownTrees, persister, queryClient, walkKnown } from './queryClient';
 
-const ORCHARD = [['trees'], ['tree'], ['open-work'], ['log'], ['round'], ['jobs']];
+const ORCHARD = [['trees'], ['tree'], ['open-work'], ['log'], ['round'], ['jobs'], ['timing']];
 
 /** Brings what is shown in line with what the server took. */
 export function refreshOrchard(): void {
@@ -42,7 +42,7 @@ export function takeOver(item: OutboxItem, answer: unknown): void {
     ['trees'],
     (register) => register && counted(register, counts),
   );
-  const read = item.route === 'putTree' ? ORCHARD : [['round'], ['log'], ['open-work'], ['jobs']];
+  const read = item.route === 'putTree' ? ORCHARD : [['round'], ['log'], ['open-work'], ['jobs'], ['timing']];
   for (const queryKey of read) void queryClient.invalidateQueries({ queryKey });
 }
 

@@ -34,11 +34,17 @@ function keyOf(input: PlanInput): number {
   return key;
 }
 
-function planQuery(client: QueryClient, input: PlanInput, mostMs?: number) {
-  const queryKey = ['plan', keyOf(input)] as const;
+const planKey = (input: PlanInput, mostMs?: number) =>
+  ['plan', keyOf(input), mostMs === undefined ? 'to proof' : 'for lists'] as const;
+
+/** Searched to proof, or for lists until `mostMs`. What is short of proof is stale: whoever comes back to it takes it up again. */
+export function planQuery(client: QueryClient, input: PlanInput, mostMs?: number) {
+  const queryKey = planKey(input, mostMs);
   return {
     queryKey,
     queryFn: async ({ signal }: { signal: AbortSignal }): Promise<Solved> => {
+      const proved = client.getQueryData<Solved>(planKey(input));
+      if (proved?.plan.proof.done) return proved;
       const job = ++jobs;
       signal.addEventListener('abort', () => void worker().stop(job));
       const tell = proxy((solved: Solved) => {
@@ -46,11 +52,11 @@ function planQuery(client: QueryClient, input: PlanInput, mostMs?: number) {
       });
       return worker().solve(job, input, tell, mostMs);
     },
-    staleTime: Number.POSITIVE_INFINITY,
+    staleTime: (query: { state: { data?: Solved | undefined } }) =>
+      query.state.data?.plan.proof.done ? Number.POSITIVE_INFINITY : 0,
+    refetchOnWindowFocus: false,
+    refetchOnReconnect: false,
     structuralSharing: false as const,
-    // One that was given up before it was proved is taken up again
-    refetchOnMount: (query: { state: { data: Solved | undefined } }) =>
-      query.state.data?.plan.proof.done ? (false as const) : ('always' as const),
     gcTime: 5 * 60_000,
     networkMode: 'always' as const,
     persister: undefined as never,
@@ -64,7 +70,11 @@ export function usePlanInput(view: TreeView, { site, day }: SiteToday): PlanInpu
 /** The plan as far as it is known; `last` keeps what stood before a pin was set. */
 export function usePlan(input: PlanInput) {
   const client = useQueryClient();
-  return useQuery({ ...planQuery(client, input), placeholderData: (before: Solved | undefined) => before });
+  return useQuery({
+    ...planQuery(client, input),
+    placeholderData: (before: Solved | undefined) =>
+      client.getQueryData<Solved>(planKey(input, LIST_MS)) ?? before,
+  });
 }
 
 export interface Plans {

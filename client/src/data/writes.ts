@@ -90,6 +90,39 @@ export const useImportTrees = () =>
     onSuccess: (report) => report.written > 0 && refreshOrchard(),
   });
 
+export function useImportWeather() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (given: Ask<'importWeather'>) => ask('importWeather', given),
+    onSuccess: (report) => report.written > 0 && client.invalidateQueries({ queryKey: ['timing'] }),
+  });
+}
+
+export function usePutStation() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ stationId, name }: { stationId: string; name: string }) =>
+      ask('putStation', { params: { stationId }, body: { name } }),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['stations'] }),
+  });
+}
+
+export function useDeleteStation() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (stationId: string) => ask('deleteStation', { params: { stationId } }),
+    onSuccess: (left) => client.setQueryData(['stations'], left),
+  });
+}
+
+export function useMakeCalendar() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: () => ask('makeCalendar', { body: {} }),
+    onSuccess: (made) => client.setQueryData(['calendar'], made),
+  });
+}
+
 export function useSaveSite() {
   const client = useQueryClient();
   return useMutation({
@@ -97,6 +130,7 @@ export function useSaveSite() {
       ask('putSite', { body: { baseRevision, site } }),
     onSuccess: (saved: SiteRecord) => {
       client.setQueryData(['site'], saved);
+      void client.invalidateQueries({ queryKey: ['timing'] });
       return client.invalidateQueries({ queryKey: ['log'] });
     },
   });

@@ -96,9 +96,20 @@ export function actionWords(action: ActionBody): string {
       return action.clearanceCm === null ? 'clearance by the school again' : 'clearance set by hand';
     case 'seasonsPlanned':
       return `planned over ${plural(action.seasons, 'season')}`;
+    case 'stageSeen':
+      return `${speciesName(action.species)} seen at ${action.stage}`;
+    case 'groundSaid':
+      return `ground: ${action.state === 'reachable' ? 'trees can be reached' : action.state}`;
+    case 'protectantApplied':
+      return `${lowerFirst(action.product)} put on`;
     case 'hatThrown':
       return `hat thrown, ${action.passed} of ${action.throws} came through`;
   }
+}
+
+/** A share of one, in whole hundredths. */
+export function percent(share: number): string {
+  return `${Math.round(share * 100)} %`;
 }
 
 /** A pin in a few words, without the names of limbs. */

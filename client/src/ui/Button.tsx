@@ -6,6 +6,7 @@ const Frame = styled(View, {
   render: 'button',
   minHeight: 48,
   minWidth: 48,
+  maxWidth: '100%',
   paddingHorizontal: 16,
   paddingVertical: 8,
   alignItems: 'center',
@@ -48,6 +49,7 @@ export function Button({ children, kind = 'plain', ...rest }: ButtonProps) {
         fontSize={WORD_SIZE[kind]}
         lineHeight={WORD_SIZE[kind]}
         textAlign="center"
+        flexShrink={1}
       >
         {children}
       </Label>

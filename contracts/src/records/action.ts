@@ -2,8 +2,10 @@
 import { choicesBeyondSawing } from '@mortisect/core/cuts';
 import { ClinicEvidence } from '@mortisect/core/diagnosis';
 import { MOST_PLAN_SEASONS, otherKinds, Pin } from '@mortisect/core/plan';
+import { grounds } from '@mortisect/core/weather';
 import { z } from 'zod';
 import { alongCm, limbId, moment, name, RecordId, TreeId, text } from './common';
+import { SpeciesCode } from './tree';
 
 export const walkingOrders = ['serpentine', 'tag'] as const;
 export const partsSeen = ['all round', 'from the ground', 'one side'] as const;
@@ -145,6 +147,28 @@ export const ActionBody = z
       at: moment,
       treeId: TreeId,
       seasons: z.number().int().min(1).max(MOST_PLAN_SEASONS),
+    }),
+    z.strictObject({
+      kind: z.literal('stageSeen'),
+      at: moment,
+      species: SpeciesCode,
+      cultivar: text(80).nullable().describe('null: every cultivar of the species'),
+      stage: name(60),
+      share: z.number().min(0).max(2).describe('of the way from the end of rest to full bloom'),
+    }),
+    z.strictObject({
+      kind: z.literal('groundSaid'),
+      at: moment,
+      state: z.enum(grounds),
+      until: moment.describe('what was said of the ground holds until then'),
+    }),
+    z.strictObject({
+      kind: z.literal('protectantApplied'),
+      at: moment.describe('when it was put on'),
+      product: name(80),
+      label: name(120).describe('reference of the label, which is the law'),
+      species: z.array(SpeciesCode).max(30).describe('empty: every tree'),
+      note: text(300),
     }),
     z.strictObject({
       kind: z.literal('hatThrown'),

@@ -11,7 +11,7 @@ export { RecordId, Stamp, TreeId } from './common';
 export { LogEntry, TreeDetail } from './detail';
 export { activities, Finding, FindingBody, type FindingKind, findingKinds, markOf } from './finding';
 export { Job, JobBody } from './job';
-export { defaultSchools, Site, SiteRecord } from './site';
+export { defaultSchools, Site, SiteRecord, WeatherSettings, weatherSources } from './site';
 export {
   drainages,
   fixtures,

@@ -5,6 +5,8 @@ import { DisorderCode, defaultSchoolOf, seasons } from '@mortisect/core/disorder
 import { Limits, startingLimits } from '@mortisect/core/faults';
 import { PlanSettings, startingPlanSettings } from '@mortisect/core/plan';
 import { Cultivar } from '@mortisect/core/register';
+import { startingTimingSettings, TimingSettings } from '@mortisect/core/timing';
+import { Climate, Spell } from '@mortisect/core/weather';
 import { z } from 'zod';
 import { name, Stamp, text } from './common';
 
@@ -43,6 +45,31 @@ export function defaultSchools(): z.infer<typeof SiteSchools> {
   };
 }
 
+export const weatherSources = ['none', 'simulated', 'recorded'] as const;
+
+export const WeatherSettings = z
+  .strictObject({
+    source: z
+      .enum(weatherSources)
+      .describe(
+        'none: by the calendar alone; simulated: no instrument measured it; recorded: imported and pushed',
+      ),
+    coast: z.boolean().describe('near the sea; for the simulated climate'),
+    climate: Climate.nullable().describe('of the simulated station; null: usual for the latitude'),
+    seed: z.number().int().min(0).max(2_000_000_000).describe('another seed is another run of years'),
+    spells: z.array(Spell).max(60).describe('laid over the simulated weather'),
+  })
+  .meta({ id: 'WeatherSettings' });
+export type WeatherSettings = z.infer<typeof WeatherSettings>;
+
+const startingWeather = (): WeatherSettings => ({
+  source: 'none',
+  coast: true,
+  climate: null,
+  seed: 1,
+  spells: [],
+});
+
 export const Site = z
   .strictObject({
     name: name(80),
@@ -77,6 +104,8 @@ export const Site = z
       .default([])
       .describe('disorders that do not occur in this country'),
     plan: PlanSettings.default(startingPlanSettings()).describe('how it plans: limits, weights and its kit'),
+    weather: WeatherSettings.default(startingWeather()).describe('where its weather comes from'),
+    timing: TimingSettings.default(startingTimingSettings()).describe('by what rule it picks days'),
     limits: Limits.default(startingLimits()).describe('from which measure on wood is misplaced'),
   })
   .meta({ id: 'Site' });

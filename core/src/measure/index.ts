@@ -1,5 +1,12 @@
 export { clockHour, compassPoint, turn } from './clock';
-export { heightReading, massReading, thicknessReading } from './sizes';
+export {
+  heightReading,
+  massReading,
+  rainReading,
+  temperatureReading,
+  thicknessReading,
+  windReading,
+} from './sizes';
 export {
   CM_PER_INCH,
   joined,

@@ -33,3 +33,30 @@ export function massReading(kg: number, units: Units): Reading {
     unit: units === 'metric' ? 'kg' : 'lb',
   };
 }
+
+/** Temperature to the degree, or to its tenths where it is asked for. */
+export function temperatureReading(celsius: number, units: Units, digits = 0): Reading {
+  const value = units === 'metric' ? celsius : (celsius * 9) / 5 + 32;
+  const text = value.toFixed(digits);
+  return {
+    value: Number(text) === 0 ? (0).toFixed(digits) : text.replace('-', '−'),
+    unit: units === 'metric' ? '°C' : '°F',
+  };
+}
+
+const MM_PER_INCH = 25.4;
+const MPH_PER_MS = 2.23694;
+
+/** Rain: tenths of a millimetre, or hundredths of an inch. */
+export function rainReading(mm: number, units: Units): Reading {
+  return units === 'metric'
+    ? { value: mm < 10 ? String(Math.round(mm * 10) / 10) : String(Math.round(mm)), unit: 'mm' }
+    : { value: (mm / MM_PER_INCH).toFixed(2), unit: 'in' };
+}
+
+/** Mean wind: whole metres a second, or miles an hour. */
+export function windReading(ms: number, units: Units): Reading {
+  return units === 'metric'
+    ? { value: String(Math.round(ms)), unit: 'm/s' }
+    : { value: String(Math.round(ms * MPH_PER_MS)), unit: 'mph' };
+}

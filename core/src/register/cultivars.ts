@@ -11,6 +11,13 @@ export const Cultivar = z
     habit: z.enum(bearingHabits),
     susceptibility: z.enum(susceptibilities).describe('to the main canker or blight of its kind'),
     note: z.string().trim().max(300),
+    bloomOffsetDays: z
+      .number()
+      .int()
+      .min(-40)
+      .max(40)
+      .optional()
+      .describe('days it blooms after the usual of its crop; negative before'),
   })
   .meta({ id: 'Cultivar' });
 export type Cultivar = z.infer<typeof Cultivar>;

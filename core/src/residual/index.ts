@@ -7,3 +7,4 @@ export {
   residual,
   SHOWS_AGAIN,
 } from './hiddenExtent';
+export { upperTail } from './normal';

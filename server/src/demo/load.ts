@@ -19,6 +19,7 @@ import {
   type DemoFinding,
   type DemoRound,
   type DemoShape,
+  fieldNotes,
   findings,
   jobs,
   plots,
@@ -26,6 +27,7 @@ import {
   rows,
   shapes,
   site,
+  siteAt,
   trees,
 } from './orrinBight';
 
@@ -58,6 +60,7 @@ export async function loadDemo(db: Db, now: string, more = 0): Promise<void> {
       ...findings.flatMap((finding, i) => findingEvents(finding, i, now, people)),
       ...shapes.flatMap((shape, i) => shapeEvents(shape, i, now, people)),
       ...jobs.map((job, i) => jobEvent(job, i, now, people)),
+      ...fieldNotes(now).map((note, i) => noteEvent(note, i, now, people)),
     ];
     // In the order things happened, so that the log reads as it was
     for (const event of events.sort((a, b) => Date.parse(a.at) - Date.parse(b.at))) await event.write(tx);
@@ -91,7 +94,7 @@ async function loadOrchard(db: Db, now: string): Promise<void> {
   await db.transaction(async (tx) => {
     await tx
       .insert(schema.site)
-      .values({ id: 'site', value: site, revision: 1, by: 'Mortisect', receivedAt: now });
+      .values({ id: 'site', value: siteAt(now), revision: 1, by: 'Mortisect', receivedAt: now });
     await tx.insert(schema.plots).values(plots.map((plot, position) => ({ ...plot, position })));
     await tx.insert(schema.rows).values(rows.map((row, position) => ({ ...row, position })));
     await tx.insert(schema.trees).values(
@@ -146,6 +149,19 @@ function lookedAt(treeId: string, round: DemoRound): object {
   const found = findings.some((one) => one.treeId === treeId && Math.abs(one.daysAgo - round.daysAgo) <= 2);
   const seen = round.partly.includes(treeId) ? 'from the ground' : 'all round';
   return { kind: 'treeSeen', treeId, verdict: found ? 'found' : 'sound', seen };
+}
+
+function noteEvent(
+  { daysAgo, crew, action }: ReturnType<typeof fieldNotes>[number],
+  i: number,
+  now: string,
+  people: People,
+): DemoEvent {
+  const at = daysBefore(now, daysAgo, 0);
+  const id = idAt(at, 120 + i);
+  const write = (tx: Store) =>
+    writeAction(tx, { id, action: { at, ...action } as ActionBody, device: people[crew], now: at });
+  return { at, write };
 }
 
 const JOBS_WRITTEN_DAYS_AGO = 7;

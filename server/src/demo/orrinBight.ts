@@ -8,6 +8,9 @@ import { faultKinds } from '@mortisect/core/faults';
 import { z } from 'zod';
 import { growFromForm, growTree, Scaffold, Stem } from './growTree';
 
+/** Days after the usual of its kind. */
+const BLOOMS_AFTER: Record<string, number> = { 'Bosun’s Late': 7, 'Leadline Pippin': -3 };
+
 export const site: Site = Site.parse({
   name: 'Orrin Bight',
   latitude: 54.2,
@@ -33,7 +36,14 @@ export const site: Site = Site.parse({
     ['sour-cherry', 'Coxswain', 'last year’s shoots', 'moderate'],
     ['peach', 'Stokehold', 'last year’s shoots', 'unknown'],
     ['apricot', 'Lamp Oil', 'spur', 'moderate'],
-  ].map(([species, name, habit, susceptibility]) => ({ species, name, habit, susceptibility, note: '' })),
+  ].map(([species, name, habit, susceptibility]) => ({
+    species,
+    name,
+    habit,
+    susceptibility,
+    note: '',
+    ...(BLOOMS_AFTER[name as string] !== undefined && { bloomOffsetDays: BLOOMS_AFTER[name as string] }),
+  })),
   blightHosts: [
     { name: 'Hawthorn hedge', where: 'Along the lane, 40 m west of the wall' },
     { name: 'Cotoneaster', where: 'By the museum door' },
@@ -47,7 +57,48 @@ export const site: Site = Site.parse({
   ],
   // Black knot does not occur on this coast
   absentHere: ['BKT'],
+  weather: { source: 'simulated', coast: true, climate: null, seed: 220, spells: [] },
 });
+
+/** The site with the spells that its story tells of: a warm wet bloom, and in the spring before it a hard late frost. */
+export function siteAt(now: string): Site {
+  const year = new Date(now).getUTCFullYear();
+  const lastSpring = now.slice(5) >= '06-20' ? year : year - 1;
+  return {
+    ...site,
+    weather: {
+      ...site.weather,
+      spells: [
+        { from: `${lastSpring}-04-22`, to: `${lastSpring}-04-24`, addC: -14.5, rain: 'none' },
+        { from: `${lastSpring}-05-11`, to: `${lastSpring}-05-21`, addC: 11, rain: 'every day' },
+      ],
+    },
+  };
+}
+
+/** What the crews said of stage and ground, and what they put on. */
+export const fieldNotes = (now: string): { daysAgo: number; crew: 'wall' | 'boat'; action: object }[] => {
+  const spring = Date.parse(`${siteAt(now).weather.spells[1]?.from}T10:00:00Z`);
+  const daysAgo = (add: number) => Math.round((Date.parse(now) - spring) / 864e5) - add;
+  return [
+    {
+      daysAgo: daysAgo(3),
+      crew: 'wall',
+      action: { kind: 'stageSeen', species: 'apple', cultivar: null, stage: 'full bloom', share: 1 },
+    },
+    {
+      daysAgo: 3,
+      crew: 'boat',
+      action: {
+        kind: 'protectantApplied',
+        product: 'Copper spray',
+        label: 'Label held in the shed, sheet 4',
+        species: ['peach', 'apricot'],
+        note: 'At leaf fall.',
+      },
+    },
+  ];
+};
 
 const crew = z.enum(['wall', 'boat']);
 const { plantedYear: _year, plot: _plot, row: _row, ...kept } = TreeBody.shape;

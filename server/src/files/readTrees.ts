@@ -5,6 +5,7 @@ import Papa from 'papaparse';
 import { z } from 'zod';
 import { GeoJSONFeatureCollectionSchema } from 'zod-geojson';
 import { type Cells, cellsOf, type Reason, treeFromCells } from './columns';
+import { decoded } from './text';
 
 export const MOST_ROWS = 20_000;
 
@@ -39,16 +40,6 @@ export function readTrees({ bytes, format, mapping }: TreeFile): TreeFileRead {
   const json = parsed(text);
   if (json === undefined) return { fault: 'The file is not JSON: it may be cut off.' };
   return format === 'geojson' ? fromGeojson(json) : fromArchive(json);
-}
-
-function decoded(bytes: Uint8Array): string | null {
-  const [a, b] = bytes;
-  const encoding = a === 0xff && b === 0xfe ? 'utf-16le' : a === 0xfe && b === 0xff ? 'utf-16be' : 'utf-8';
-  try {
-    return new TextDecoder(encoding, { fatal: true }).decode(bytes);
-  } catch {
-    return null;
-  }
 }
 
 function parsed(text: string): unknown {

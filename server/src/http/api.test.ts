@@ -87,11 +87,19 @@ describe('what is wrong is said in one shape, with its place', () => {
   test.each([
     [
       'broken JSON',
-      () => post('/api/compute/season').set('Content-Type', 'application/json').send('{"day":'),
+      () => post('/api/compute/calendar-season').set('Content-Type', 'application/json').send('{"day":'),
       400,
     ],
-    ['no JSON', () => post('/api/compute/season').set('Content-Type', 'text/plain').send('day'), 415],
-    ['a body beyond the limit', () => post('/api/compute/season').send({ day: 'x'.repeat(300_000) }), 413],
+    [
+      'no JSON',
+      () => post('/api/compute/calendar-season').set('Content-Type', 'text/plain').send('day'),
+      415,
+    ],
+    [
+      'a body beyond the limit',
+      () => post('/api/compute/calendar-season').send({ day: 'x'.repeat(300_000) }),
+      413,
+    ],
     ['a tree that is not there', () => get('/api/trees/none'), 404],
     ['a route that is not there', () => get('/api/none'), 404],
     ['a log asked for wrongly', () => get('/api/log?limit=many'), 400],
@@ -102,7 +110,7 @@ describe('what is wrong is said in one shape, with its place', () => {
     ],
     [
       'a write from another page',
-      () => post('/api/compute/season').set('Origin', 'http://elsewhere.example').send({}),
+      () => post('/api/compute/calendar-season').set('Origin', 'http://elsewhere.example').send({}),
       403,
     ],
     [

@@ -18,7 +18,9 @@ import { pinoHttp } from 'pino-http';
 import { v7 as newId } from 'uuid';
 import type { Config } from '../config';
 import type { Pool } from '../pool/pool';
+import { doesNotFit } from '../refusal';
 import { putAction } from '../services/actions';
+import { calendarPath, makeCalendar, siteCalendar, treeCalendar } from '../services/calendar';
 import { findDevice, getPeople, putDevice } from '../services/devices';
 import { exportArchive, exportCsv, exportGeojson, importTrees, mappingOf } from '../services/exchange';
 import { putFinding } from '../services/findings';
@@ -29,7 +31,16 @@ import { getPhoto, putPhoto } from '../services/photos';
 import { cutSheet, planCsv, planJson, plotCutSheet } from '../services/plans';
 import { getRound } from '../services/rounds';
 import { getSite, putSite } from '../services/site';
+import { getTiming, getTreeSeason, getTreeTiming } from '../services/timing';
 import { putLimbs, putTree } from '../services/trees';
+import {
+  deleteStation,
+  getStations,
+  getWeather,
+  importWeather,
+  pushHours,
+  putStation,
+} from '../services/weather';
 import type { Db } from '../store/openDb';
 import type { Access } from './access';
 import { limbMassOf } from './limbMass';
@@ -133,7 +144,7 @@ function handlers({ db, config, access, pool, now }: AppParts): Handlers {
     computeCautions: ({ body }) => ({ cautions: cautions(body) }),
     computeNextStep: ({ body }) => nextStep(body.left, body.events, body.season, body.school),
     computeClearance: ({ body }) => clearance(body),
-    computeSeason: ({ body }) => ({ season: seasonOn(body.day, body.latitude) }),
+    computeCalendarSeason: ({ body }) => ({ season: seasonOn(body.day, body.latitude) }),
     computeCutBack: ({ body }) => ({ limbs: cutBack(body.limbs, body.kerfs) }),
     computeCauses: ({ body }) => causes(body),
     computeFaults: ({ body }) => ({ faults: geometryFaults(body.tree, body.limits) }),
@@ -143,6 +154,36 @@ function handlers({ db, config, access, pool, now }: AppParts): Handlers {
     computeOrder: ({ body, request }) => pool.order(body, whileWaited(request)),
     computeLimbMass: ({ body }) => limbMassOf(body),
     computeResidual: ({ body }) => residual(body),
+    computeStage: async ({ body, request }) =>
+      told(body.species, await pool.stage(body, whileWaited(request))),
+    computeFreeze: async ({ body, request }) =>
+      told(body.species, await pool.freeze(body, whileWaited(request))),
+    computeWoundRisk: ({ body, request }) => pool.woundRisk(body, whileWaited(request)),
+    computeWindows: ({ body, request }) => pool.windows(body, whileWaited(request)),
+    computeSeason: async ({ body: { mm, crownShare, ...body }, request }) =>
+      told(body.species, await pool.season({ ...body, cut: { mm, crownShare } }, whileWaited(request))),
+    getTiming: () => getTiming(db, pool, now()),
+    getTreeTiming: ({ params, query }) => getTreeTiming(db, pool, { ...params, ...query, now: now() }),
+    getTreeSeason: ({ params, query }) => getTreeSeason(db, pool, { ...params, ...query, now: now() }),
+    getWeather: ({ query }) => getWeather(db, pool, query.days, now()),
+    importWeather: ({ query: { mapping, ...query }, bytes, device }) =>
+      importWeather(db, pool, {
+        ...query,
+        zone: query.zone,
+        repair: query.repair,
+        bytes,
+        mapping: mappingOf(mapping, ColumnMapping.parse),
+        device,
+        now: now(),
+      }),
+    getStations: () => getStations(db),
+    putStation: ({ params, body }) => putStation(db, params.stationId, body.name, now()),
+    deleteStation: ({ params }) => deleteStation(db, params.stationId),
+    pushWeather: ({ body, request }) => pushHours(db, request.get('authorization'), body, now()),
+    makeCalendar: () => makeCalendar(db),
+    getCalendarPath: () => calendarPath(db),
+    getCalendar: ({ params }) => siteCalendar(db, pool, params.token, now()),
+    getTreeCalendar: ({ params }) => treeCalendar(db, pool, params.treeId, now()),
     getPlan: ({ params }) => planJson(db, pool, params.treeId, now()),
     getPlanCsv: ({ params }) => planCsv(db, pool, params.treeId, now()),
     getCutSheet: ({ params, query }) => cutSheet(db, pool, { treeId: params.treeId, now: now(), ...query }),
@@ -154,6 +195,12 @@ function handlers({ db, config, access, pool, now }: AppParts): Handlers {
       names: Object.fromEntries(limbNames(body.limbs, body.twelveBearingDeg, body.units)),
     }),
   };
+}
+
+/** @throws {HttpProblem} 422 for a species that keeps its leaves, of which no course is known */
+function told<T>(species: string, answer: T | null): T {
+  if (answer === null) throw doesNotFit('species', `Of ${species} no course through the year is known.`);
+  return answer;
 }
 
 /** Aborted when the client hangs up before the answer. */

@@ -46,7 +46,7 @@ export function mountRoutes(app: Express, handlers: Handlers, options: MountOpti
         request,
       };
       const answer = await handle(asked);
-      if (route.rawAnswer) sendFile(response, route.rawAnswer, answer as RouteResponse<RawRoute>);
+      if (route.rawAnswer) sendFile(response, route, answer as RouteResponse<RawRoute>);
       else response.json(answer);
     });
     app[route.method](route.path, ...steps);
@@ -55,9 +55,13 @@ export function mountRoutes(app: Express, handlers: Handlers, options: MountOpti
 
 type RawRoute = (typeof routes)['getPhoto'];
 
-function sendFile(response: Response, type: string, { fileName, content }: RouteResponse<RawRoute>): void {
+function sendFile(
+  response: Response,
+  { rawAnswer: type = '', inline }: Route,
+  { fileName, content }: RouteResponse<RawRoute>,
+): void {
   response.type(type);
-  if (!type.startsWith('image/')) response.attachment(fileName).type(type);
+  if (!inline && !type.startsWith('image/')) response.attachment(fileName).type(type);
   response.send(typeof content === 'string' ? content : Buffer.from(content));
 }
 

@@ -4,9 +4,18 @@ import type { Openness, PlanResult } from '@mortisect/contracts';
 import type { OrderInput, OrderResult, PlanInput } from '@mortisect/core/plan';
 import { Piscina } from 'piscina';
 import type { TreeFile, TreeFileRead } from '../files/readTrees';
+import type { WeatherFile, WeatherFileRead } from '../files/readWeather';
 import type { SheetPaper, TreeSheet } from '../files/sheet/sheet';
 import type { Candidates } from './plan';
 import type { OpennessTask } from './tasks';
+import type { simulated } from './weatherSource';
+import type * as when from './when';
+
+/** The same function, carried out on a worker; given up when the signal says that nobody waits for it any more. */
+type Off<F extends (task: never) => unknown> = (
+  task: Parameters<F>[0],
+  signal?: AbortSignal,
+) => Promise<ReturnType<F>>;
 
 export interface Pool {
   readTreeFile(file: TreeFile): Promise<TreeFileRead>;
@@ -16,6 +25,16 @@ export interface Pool {
   plan(input: PlanInput, signal?: AbortSignal): Promise<PlanResult>;
   order(input: OrderInput, signal?: AbortSignal): Promise<OrderResult>;
   cutSheet(sheets: TreeSheet[], paper: SheetPaper): Promise<Uint8Array<ArrayBuffer>>;
+  readWeatherFile(file: WeatherFile): Promise<WeatherFileRead>;
+  simulated: Off<typeof simulated>;
+  timing: Off<typeof when.timing>;
+  treeTiming: Off<typeof when.treeTiming>;
+  treeSeason: Off<typeof when.treeSeason>;
+  stage: Off<typeof when.stage>;
+  freeze: Off<typeof when.freeze>;
+  woundRisk: Off<typeof when.woundRisk>;
+  windows: Off<typeof when.windows>;
+  season: Off<typeof when.season>;
   close(): Promise<void>;
 }
 
@@ -28,12 +47,26 @@ export function makePool(): Pool {
     maxThreads: Math.max(1, availableParallelism() - 1),
     idleTimeout: IDLE_MS,
   });
+  const off =
+    <T, R>(name: string) =>
+    (task: T, signal?: AbortSignal): Promise<R> =>
+      piscina.run(task, { name, ...(signal && { signal }) });
   return {
     readTreeFile: (file) => piscina.run(file, { name: 'readTreeFile' }),
     openness: (task) => piscina.run(task, { name: 'openness' }),
-    candidates: (input, signal) => piscina.run(input, { name: 'candidates', ...(signal && { signal }) }),
-    plan: (input, signal) => piscina.run(input, { name: 'plan', ...(signal && { signal }) }),
-    order: (input, signal) => piscina.run(input, { name: 'order', ...(signal && { signal }) }),
+    candidates: off('candidates'),
+    plan: off('plan'),
+    order: off('order'),
+    readWeatherFile: off('readWeatherFile'),
+    simulated: off('simulated'),
+    timing: off('timing'),
+    treeTiming: off('treeTiming'),
+    treeSeason: off('treeSeason'),
+    stage: off('stage'),
+    freeze: off('freeze'),
+    woundRisk: off('woundRisk'),
+    windows: off('windows'),
+    season: off('season'),
     cutSheet: (sheets, paper) => piscina.run({ sheets, paper }, { name: 'cutSheet' }),
     close: () => piscina.destroy(),
   };

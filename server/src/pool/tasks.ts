@@ -3,10 +3,13 @@ import type { Openness } from '@mortisect/contracts';
 import { gapTest, lightInside } from '@mortisect/core/faults';
 import type { Limb } from '@mortisect/core/tree';
 import { readTrees, type TreeFile, type TreeFileRead } from '../files/readTrees';
+import { readWeather, type WeatherFile, type WeatherFileRead } from '../files/readWeather';
 import { cutSheetPdf, type SheetPaper, type TreeSheet } from '../files/sheet/sheet';
 
 export { orderOf as order } from '@mortisect/core/plan';
 export { candidates, plan } from './plan';
+export { simulated } from './weatherSource';
+export { freeze, season, stage, timing, treeSeason, treeTiming, windows, woundRisk } from './when';
 
 /** Sheets and paper come as one task. */
 export const cutSheet = ({
@@ -23,6 +26,7 @@ export interface OpennessTask {
   seed: number;
 }
 
+export const readWeatherFile = (file: WeatherFile): WeatherFileRead => readWeather(file);
 export const readTreeFile = (file: TreeFile): TreeFileRead => readTrees(file);
 
 export const openness = ({ limbs, throws, seed }: OpennessTask): Openness => ({

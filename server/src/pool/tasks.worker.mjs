@@ -3,4 +3,21 @@ import { register } from 'tsx/esm/api';
 
 register();
 const tasks = await import('./tasks.ts');
-export const { readTreeFile, openness, candidates, plan, order, cutSheet } = tasks;
+export const {
+  readTreeFile,
+  readWeatherFile,
+  openness,
+  candidates,
+  plan,
+  order,
+  cutSheet,
+  simulated,
+  timing,
+  treeTiming,
+  treeSeason,
+  stage,
+  freeze,
+  woundRisk,
+  windows,
+  season,
+} = tasks;

@@ -9,6 +9,7 @@ import {
   integer,
   jsonb,
   pgTable,
+  primaryKey,
   text,
   timestamp,
   uniqueIndex,
@@ -153,6 +154,42 @@ export const history = pgTable(
   },
   (table) => [index('history_record').on(table.recordId)],
 );
+
+/** Hours of weather as columns of numbers; null is not known. An hour that is told otherwise is replaced, and what it said before is kept in `weatherBefore`. */
+export const weatherHours = pgTable(
+  'weather_hours',
+  {
+    kind: text('kind', { enum: ['observed', 'forecast'] }).notNull(),
+    hour: integer('hour').notNull(),
+    temperatureC: doublePrecision('temperature_c'),
+    humidityPct: doublePrecision('humidity_pct'),
+    rainMm: doublePrecision('rain_mm'),
+    windMs: doublePrecision('wind_ms'),
+    wetMinutes: doublePrecision('wet_minutes'),
+    source: text('source').notNull(),
+    receivedAt: moment('received_at').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.kind, table.hour] })],
+);
+
+/** Hours that were replaced, as they were. */
+export const weatherBefore = pgTable('weather_before', {
+  seq: bigserial('seq', { mode: 'number' }).primaryKey(),
+  kind: text('kind').notNull(),
+  hour: integer('hour').notNull(),
+  value: jsonb('value').notNull(),
+  replacedAt: moment('replaced_at').notNull(),
+  by: text('by').notNull(),
+});
+
+/** Stations that may push hours; of a token only its hash is kept. */
+export const stations = pgTable('stations', {
+  id: uuid('id').primaryKey(),
+  name: text('name').notNull(),
+  tokenHash: text('token_hash').notNull(),
+  createdAt: moment('created_at').notNull(),
+  heardAt: moment('heard_at'),
+});
 
 /** What the server keeps for itself: the passphrase hash, the cookie key, when the demo was loaded. */
 export const keepsakes = pgTable('keepsakes', {

@@ -5,6 +5,7 @@ import { Label } from '../../ui/type';
 
 const PARTS = [
   ['/book', 'Log'],
+  ['/book/weather', 'Weather'],
   ['/book/reference', 'Reference'],
   ['/book/settings', 'Settings'],
 ] as const;

@@ -14,6 +14,7 @@ import { Screen } from '../../ui/Screen';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { BookTabs } from './BookTabs';
+import { TimingReference } from './TimingReference';
 
 const SURE: Record<Confidence, string> = {
   high: 'remembered, confident',
@@ -35,6 +36,7 @@ export function Reference() {
       {disorders.map((disorder) => (
         <OneDisorder key={disorder.code} disorder={disorder} today={today} />
       ))}
+      <TimingReference />
       <Section>What makes a blade clean</Section>
       {agents.map((agent) => (
         <View key={agent.id} gap={4}>

@@ -25,6 +25,7 @@ import { LocalSettings } from './LocalSettings';
 import { PlanSettings } from './PlanSettings';
 import { SchoolSettings } from './SchoolSettings';
 import { formOf, type SiteControl, SiteForm } from './siteForm';
+import { WeatherSettings } from './WeatherSettings';
 
 export function Settings() {
   const { data, error, refetch } = useSite();
@@ -65,6 +66,8 @@ function SettingsForm({ record }: { record: SiteRecord }) {
         <SchoolSettings control={control} />
         <Section>Here and nearby</Section>
         <LocalSettings control={control} />
+        <Section>Weather and days</Section>
+        <WeatherSettings control={control} />
         <Section>Planning</Section>
         <PlanSettings control={control} />
         <Section>Shape</Section>

@@ -83,9 +83,19 @@ function SolvedPlan({ view, today, solved, searching }: SolvedPlanProps) {
       }
       pinned={comesOut ? undefined : <PlanHead solved={solved} visits={visits} />}
       actions={
-        <Button grow maxWidth={wide ? 300 : undefined} onPress={() => router.navigate(`/round/${tree.id}`)}>
-          Look at the tree
-        </Button>
+        <>
+          <Button grow maxWidth={wide ? 300 : undefined} onPress={() => router.navigate(`/round/${tree.id}`)}>
+            Look at the tree
+          </Button>
+          <Button
+            grow
+            kind="main"
+            maxWidth={wide ? 300 : undefined}
+            onPress={() => router.navigate(`/plan/${tree.id}/when` as never)}
+          >
+            When
+          </Button>
+        </>
       }
     >
       <Columns

@@ -13,6 +13,7 @@ import { useSite } from '../../data/queries';
 import { useSaveSite } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
+import { NumberField } from '../../ui/NumberField';
 import { Select } from '../../ui/Select';
 import { Sheet } from '../../ui/Sheet';
 import { Small } from '../../ui/type';
@@ -32,6 +33,7 @@ export function AddCultivar({ species, name, known }: AddCultivarProps) {
   const [open, setOpen] = useState(false);
   const [habit, setHabit] = useState<Cultivar['habit']>('unknown');
   const [susceptibility, setSusceptibility] = useState<Cultivar['susceptibility']>('unknown');
+  const [bloomOffsetDays, setOffset] = useState(0);
   const wanted = name.trim();
   const listed = known.find((one) => one.name.toLowerCase() === wanted.toLowerCase());
   if (wanted === '') return null;
@@ -42,7 +44,7 @@ export function AddCultivar({ species, name, known }: AddCultivarProps) {
   }
   const add = () => {
     if (!record) return;
-    const cultivar: Cultivar = { species, name: wanted, habit, susceptibility, note: '' };
+    const cultivar: Cultivar = { species, name: wanted, habit, susceptibility, note: '', bloomOffsetDays };
     saving.mutate(
       {
         baseRevision: record.revision,
@@ -77,6 +79,15 @@ export function AddCultivar({ species, name, known }: AddCultivarProps) {
           value={susceptibility}
           options={options(susceptibilities)}
           onChange={(value) => setSusceptibility(value as Cultivar['susceptibility'])}
+        />
+        <NumberField
+          label="Blooms after the usual of its kind"
+          unit="days"
+          value={bloomOffsetDays}
+          least={-40}
+          most={40}
+          hint="Negative: before it."
+          onChange={(days) => setOffset(Math.round(days))}
         />
       </Sheet>
     </View>

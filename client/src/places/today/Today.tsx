@@ -1,9 +1,11 @@
 // What should I do now: danger first, then cuts, decisions, the blade, and what was done last.
 
+import { type Lane, lanesOf } from '@mortisect/contracts';
+import { hourOf } from '@mortisect/core/weather';
 import { View } from '@tamagui/core';
 import { ago, longDay } from '../../data/moment';
 import { openDecisions, type SiteToday, type TreeView } from '../../data/orchardView';
-import { useTrees } from '../../data/queries';
+import { useTiming, useTrees } from '../../data/queries';
 import { useClock } from '../../data/useClock';
 import { useOpenViews } from '../../data/useOpenViews';
 import { usePlans } from '../../data/usePlan';
@@ -14,7 +16,10 @@ import { useWide } from '../../ui/theme';
 import { Body, Section } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { type Run, runOf } from '../cut/run';
+import { nowWords } from '../when/daysView';
 import { actionWords, disorderWords, placeWords, plural, upperFirst } from '../words';
+import { BlightRows, EmergencyRows, FrostRows, ProtectantRows } from './CannotWait';
+import { CuttingWeather } from './CuttingWeather';
 import { JobRows, QuestionRows, RoundRow } from './Walking';
 
 const NONE: TreeView[] = [];
@@ -22,6 +27,7 @@ const NONE: TreeView[] = [];
 export function Today() {
   const { open, error, refetch } = useOpenViews();
   const trees = useTrees().data?.trees;
+  const told = useTiming().data;
   const clock = useClock();
   const wide = useWide();
   const { plans, ready: planned } = usePlans(open?.views ?? NONE, open?.today ?? null);
@@ -30,6 +36,8 @@ export function Today() {
   // Until every tree is planned, no count would be true
   const run = runOf(views, plans, latestActions, today);
   const now = clock();
+  // The header speaks for the kind of wood that most trees are of
+  const lane = told && lanesOf(told).toSorted((a, b) => treesOf(b) - treesOf(a))[0];
   const codeOf = (treeId: string) => trees?.find((tree) => tree.id === treeId)?.code ?? treeId;
   const latest = latestActions
     .filter(({ undone, action }) => !undone && action.kind !== 'undone')
@@ -55,19 +63,15 @@ export function Today() {
       width="full"
       title={today.site.name}
       subtitle={`${longDay(now, today.site.timeZone)} · ${SEASON_WORDS[today.season]}`}
-      aside={
-        planned ? (
-          <Aside figure={plural(run.left.length, 'cut')} caption={run.left.length === 1 ? 'waits' : 'wait'} />
-        ) : null
-      }
+      aside={lane && told ? <Aside {...nowWords(lane, hourOf(told.now), today.site.timeZone)} /> : null}
     >
+      {told ? <CuttingWeather told={told} today={today} /> : <Body role="status">Reading the weather …</Body>}
       <Columns beside={wide ? doneLast : null}>
         <Rows>
-          {views
-            .filter((view) => view.tree.hazards.length > 0)
-            .map((view) => (
-              <DangerRow key={view.tree.id} view={view} />
-            ))}
+          <EmergencyRows told={told} views={views} today={today} />
+          <BlightRows told={told} today={today} />
+          <FrostRows told={told} today={today} />
+          <ProtectantRows told={told} />
           {planned ? <CutsRow run={run} today={today} /> : <Row title="Planning the cuts …" />}
           {views
             .filter((view) => openDecisions(view).length > 0)
@@ -94,17 +98,7 @@ const SEASON_WORDS: Record<SiteToday['season'], string> = {
   autumn: 'autumn',
 };
 
-function DangerRow({ view }: { view: TreeView }) {
-  const hazards = upperFirst(view.tree.hazards.join(', '));
-  return (
-    <Row
-      bar="danger"
-      href={`/plan/${view.tree.id}`}
-      title={hazards}
-      detail={`${view.tree.code} · ${disorderWords(view.findings)} · keep people away; call a licensed arborist`}
-    />
-  );
-}
+const treesOf = (lane: Lane) => lane.groups.reduce((sum, one) => sum + one.trees, 0);
 
 function CutsRow({ run, today }: { run: Run; today: SiteToday }) {
   const first = run.left[0];

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { PlanTree } from '../../src/places/plan/PlanTree';
+import { PlanTree } from '../../../src/places/plan/PlanTree';
 
 export default function TreeInPlan() {
   const { treeId } = useLocalSearchParams<{ treeId: string }>();

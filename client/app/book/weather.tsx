@@ -1,0 +1,5 @@
+import { WeatherBook } from '../../src/places/book/weather/WeatherBook';
+
+export default function Weather() {
+  return <WeatherBook />;
+}

@@ -1,0 +1,241 @@
+// Cutting weather as lanes: a row for each kind of wood, a column for each day, its morning and its afternoon. Good is filled with a tick, possible a low outlined block, wait a line at the bottom.
+
+import type { Lane, LaneCell } from '@mortisect/contracts';
+import { rainReading, type Units } from '@mortisect/core/measure';
+import { VERDICT_WORDS } from '@mortisect/core/timing';
+import { View } from '@tamagui/core';
+import { type KeyboardEvent, useRef } from 'react';
+import Svg, { G, Line, Path, Rect, Text } from 'react-native-svg';
+import { weekday } from '../../data/moment';
+import { useTextScale, useWidthOf } from '../../ui/size';
+import { usePalette } from '../../ui/theme';
+import { UnseenTable } from '../../ui/Unseen';
+
+interface LanesProps {
+  lanes: Lane[];
+  days: readonly { day: string; rainMm: number | null }[];
+  units: Units;
+  lane: number;
+  day: number;
+  onChoose(lane: number, day: number): void;
+}
+
+const HEAD = 42;
+const RAIN = 30;
+const LANE = 50;
+const BLOCK = 30;
+const MOST_RAIN_MM = 12;
+
+export function Lanes({ lanes, days, units, lane, day, onChoose }: LanesProps) {
+  const palette = usePalette();
+  const { ink, soft, rule, chalk } = palette;
+  const box = useRef<HTMLElement>(null);
+  const width = useWidthOf(box) ?? 358;
+  const scale = useTextScale();
+  const fontSize = 14 * scale;
+  const left = Math.min(112, Math.max(84, width * 0.2)) * Math.min(1.2, scale);
+  const column = (width - left) / Math.max(1, days.length);
+  const height = HEAD + RAIN + lanes.length * LANE + 4;
+  const type = { fontFamily: 'Barlow Condensed', fontWeight: '600' as const };
+  const choose = (clientX: number, clientY: number) => {
+    const bounds = box.current?.getBoundingClientRect();
+    if (!bounds) return;
+    const d = Math.floor((clientX - bounds.left - left) / column);
+    const l = Math.floor((clientY - bounds.top - HEAD - RAIN) / LANE);
+    onChoose(l < 0 ? lane : Math.min(lanes.length - 1, l), d < 0 ? day : Math.min(days.length - 1, d));
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    const step = { ArrowRight: [0, 1], ArrowLeft: [0, -1], ArrowDown: [1, 0], ArrowUp: [-1, 0] }[event.key];
+    if (!step) return;
+    event.preventDefault();
+    event.stopPropagation();
+    const hold = (value: number, count: number) => Math.max(0, Math.min(count - 1, value));
+    onChoose(hold(lane + (step[0] as number), lanes.length), hold(day + (step[1] as number), days.length));
+  };
+  const chosen = lanes[lane];
+  return (
+    <View position="relative">
+      <View
+        ref={box as never}
+        width="100%"
+        height={height}
+        role="slider"
+        tabIndex={0}
+        aria-label="Cutting weather: up and down by kind of wood, left and right by day"
+        aria-valuemin={0}
+        aria-valuemax={lanes.length * days.length - 1}
+        aria-valuenow={lane * days.length + day}
+        aria-valuetext={`${chosen?.name ?? ''}, ${days[day]?.day ?? ''}: ${chosen ? said(cellsOf(chosen, days[day]?.day ?? '')) : ''}`}
+        onKeyDown={onKeyDown as never}
+        onPress={(event) => {
+          const { clientX, clientY } = event.nativeEvent as unknown as MouseEvent;
+          choose(clientX, clientY);
+        }}
+        cursor="pointer"
+      >
+        <Svg width={width} height={height} aria-hidden>
+          <Rect x={left + day * column} y={0} width={column} height={height} fill={chalk} opacity={0.12} />
+          <Rect x={0} y={HEAD + RAIN + lane * LANE} width={width} height={LANE} fill={chalk} opacity={0.12} />
+          <Text {...type} x={0} y={HEAD + RAIN - 6} fontSize={fontSize} fill={soft}>
+            rain
+          </Text>
+          {days.map((one, d) => {
+            const middle = left + (d + 0.5) * column;
+            const { name, number } = weekday(one.day);
+            const rain = Math.min(MOST_RAIN_MM, one.rainMm ?? 0);
+            const tall = (rain / MOST_RAIN_MM) * (RAIN - 6);
+            return (
+              <G key={one.day}>
+                <Text {...type} x={middle} y={fontSize} fontSize={fontSize} fill={soft} textAnchor="middle">
+                  {column < 24 ? name.slice(0, 2) : name}
+                </Text>
+                <Text
+                  {...type}
+                  x={middle}
+                  y={fontSize + 19 * scale}
+                  fontSize={18 * scale}
+                  fill={ink}
+                  textAnchor="middle"
+                >
+                  {number}
+                </Text>
+                {rain > 0 ? (
+                  <Rect
+                    x={middle - column * 0.38}
+                    y={HEAD + RAIN - 2 - Math.max(2, tall)}
+                    width={column * 0.76}
+                    height={Math.max(2, tall)}
+                    fill={chalk}
+                    opacity={0.65}
+                  />
+                ) : null}
+              </G>
+            );
+          })}
+          <Line
+            x1={left}
+            x2={width}
+            y1={HEAD + RAIN - 1}
+            y2={HEAD + RAIN - 1}
+            stroke={rule}
+            strokeWidth={1}
+          />
+          {lanes.map((one, l) => {
+            const foot = HEAD + RAIN + (l + 1) * LANE - 8;
+            return (
+              <G key={one.id}>
+                {namesOf(one.name, left, fontSize).map((part, i, all) => (
+                  <Text
+                    key={part}
+                    {...type}
+                    x={0}
+                    y={foot - 10 + (i - (all.length - 1) / 2) * (fontSize + 2)}
+                    fontSize={16 * Math.min(1.1, scale)}
+                    fill={ink}
+                  >
+                    {part}
+                  </Text>
+                ))}
+                {days.map((at, d) => (
+                  <Halves
+                    key={at.day}
+                    cells={cellsOf(one, at.day)}
+                    x={left + d * column + 1.5}
+                    width={column - 3}
+                    foot={foot}
+                    palette={palette}
+                  />
+                ))}
+              </G>
+            );
+          })}
+        </Svg>
+      </View>
+      <UnseenTable
+        caption="Cutting weather by kind of wood and day"
+        head={['Day', 'Rain', ...lanes.map((one) => one.name)]}
+        rows={days.map(({ day: at, rainMm }) => {
+          const rain = rainReading(rainMm ?? 0, units);
+          return [at, `${rain.value} ${rain.unit}`, ...lanes.map((one) => said(cellsOf(one, at)))];
+        })}
+      />
+    </View>
+  );
+}
+
+export function cellsOf(lane: Lane, day: string): LaneCell[] {
+  return lane.cells.filter((cell) => cell.day === day);
+}
+
+function said(cells: readonly LaneCell[]): string {
+  const words = cells.map((cell) => VERDICT_WORDS[cell.verdict].toLowerCase());
+  const [morning, afternoon] = words;
+  if (afternoon === undefined || morning === afternoon) return morning ?? '';
+  return `morning ${morning}, afternoon ${afternoon}`;
+}
+
+/** Broken after the comma where it would run into the days. */
+function namesOf(name: string, room: number, fontSize: number): string[] {
+  const FITS = 0.42;
+  if (name.length * fontSize * FITS < room - 8) return [name];
+  const [first, second] = name.split(', ');
+  return second ? [`${first},`, second] : [name];
+}
+
+interface HalvesProps {
+  cells: LaneCell[];
+  x: number;
+  width: number;
+  foot: number;
+  palette: ReturnType<typeof usePalette>;
+}
+
+/** A day that is the same all through is one block; else each half stands for itself. */
+function Halves({ cells, x, width, foot, palette }: HalvesProps) {
+  const [first, second] = cells;
+  if (!first) return null;
+  if (!second || first.verdict === second.verdict) {
+    return <Block cell={first} x={x} width={width} foot={foot} palette={palette} />;
+  }
+  const half = width / 2 - 0.75;
+  return (
+    <G>
+      <Block cell={first} x={x} width={half} foot={foot} palette={palette} />
+      <Block cell={second} x={x + half + 1.5} width={half} foot={foot} palette={palette} />
+    </G>
+  );
+}
+
+function Block({ cell, x, width, foot, palette }: Omit<HalvesProps, 'cells'> & { cell: LaneCell }) {
+  const { leaf, ochre, soft, paper, onInk } = palette;
+  if (cell.verdict === 'go') {
+    const middle = x + width / 2;
+    const wide = Math.min(14, width * 0.6);
+    const high = foot - BLOCK / 2;
+    return (
+      <G>
+        <Rect x={x} y={foot - BLOCK} width={width} height={BLOCK} fill={leaf} />
+        <Path
+          d={`M${middle - wide / 2} ${high}L${middle - wide / 8} ${high + wide / 2.6}L${middle + wide / 2} ${high - wide / 2.4}`}
+          stroke={onInk}
+          strokeWidth={2.6}
+          fill="none"
+        />
+      </G>
+    );
+  }
+  if (cell.verdict === 'possible') {
+    return (
+      <Rect
+        x={x + 0.8}
+        y={foot - BLOCK / 2}
+        width={width - 1.6}
+        height={BLOCK / 2 - 0.8}
+        fill={paper}
+        stroke={ochre}
+        strokeWidth={1.8}
+      />
+    );
+  }
+  return <Line x1={x} x2={x + width} y1={foot - 1} y2={foot - 1} stroke={soft} strokeWidth={2} />;
+}

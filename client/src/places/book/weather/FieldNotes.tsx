@@ -1,0 +1,148 @@
+// What the caretaker saw outweighs what was reckoned: the stage of a crop, and the state of the ground.
+import type { TimingNow } from '@mortisect/contracts';
+import { speciesName } from '@mortisect/core/register';
+import { cropOf, NEEDS_CONFIDENCE, NEEDS_SOURCE, stagesToSee } from '@mortisect/core/stage';
+import type { Ground } from '@mortisect/core/weather';
+import { View } from '@tamagui/core';
+import { useState } from 'react';
+import type { SiteToday } from '../../../data/orchardView';
+import { useTrees } from '../../../data/queries';
+import { useClock } from '../../../data/useClock';
+import { useRecordAction } from '../../../data/writes';
+import { Button } from '../../../ui/Button';
+import { Choice } from '../../../ui/Choice';
+import { Failed } from '../../../ui/Failed';
+import { Select } from '../../../ui/Select';
+import { Body, Small } from '../../../ui/type';
+
+interface NoteProps {
+  told: TimingNow;
+  today: SiteToday;
+}
+
+const ALL = '';
+
+export function SayStage({ told }: NoteProps) {
+  const clock = useClock();
+  const trees = useTrees().data?.trees ?? [];
+  const { record, error, isPending } = useRecordAction();
+  const [open, setOpen] = useState(false);
+  const kinds = told.stages.map((one) => one.species).filter((species) => cropOf(species));
+  const [chosen, setSpecies] = useState<string | null>(null);
+  const species = chosen ?? kinds[0];
+  const [cultivar, setCultivar] = useState(ALL);
+  const [share, setShare] = useState<string>('');
+  const crop = species ? cropOf(species) : undefined;
+  if (!species || !crop) return null;
+  const stages = stagesToSee(crop);
+  const cultivars = [
+    ...new Set(trees.filter((tree) => tree.species === species).flatMap((tree) => tree.cultivar ?? [])),
+  ];
+  const stage = stages.find((one) => String(one.share) === share);
+  if (!open) {
+    return (
+      <View gap={8}>
+        <View flexDirection="row">
+          <Button onPress={() => setOpen(true)}>Say what stage I saw</Button>
+        </View>
+        <Small>{`What is seen wins and sets the pace from there on. Needs: ${NEEDS_SOURCE} (confidence ${NEEDS_CONFIDENCE}).`}</Small>
+      </View>
+    );
+  }
+  return (
+    <View gap={12}>
+      <Failed title="Not saved yet" error={error} />
+      <Select
+        label="Kind of tree"
+        value={species}
+        options={kinds.map((one) => ({ value: one, label: speciesName(one) }))}
+        onChange={(next) => {
+          setSpecies(next);
+          setCultivar(ALL);
+          setShare('');
+        }}
+      />
+      <Select
+        label="Variety"
+        value={cultivar}
+        options={[
+          { value: ALL, label: 'All of them' },
+          ...cultivars.map((one) => ({ value: one, label: one })),
+        ]}
+        onChange={setCultivar}
+      />
+      <Select
+        label="Stage of most buds"
+        value={share}
+        options={[
+          { value: '', label: 'Choose' },
+          ...stages.map((one) => ({ value: String(one.share), label: one.name })),
+        ]}
+        onChange={setShare}
+      />
+      <View flexDirection="row" gap={12}>
+        <Button onPress={() => setOpen(false)}>Cancel</Button>
+        <Button
+          grow
+          kind="main"
+          disabled={!stage || isPending}
+          onPress={() =>
+            stage &&
+            record(
+              {
+                kind: 'stageSeen',
+                at: clock(),
+                species,
+                cultivar: cultivar === ALL ? null : cultivar,
+                stage: stage.name,
+                share: stage.share,
+              },
+              () => setOpen(false),
+            )
+          }
+        >
+          Seen today
+        </Button>
+      </View>
+    </View>
+  );
+}
+
+const GROUNDS: { value: Ground; label: string }[] = [
+  { value: 'reachable', label: 'Trees can be reached' },
+  { value: 'mud', label: 'Too soft' },
+  { value: 'snow', label: 'Snow lies' },
+];
+const HOLDS_MS = 36 * 3600_000;
+const IN_WORDS: Record<Ground, string> = {
+  reachable: 'bears, by the record',
+  mud: 'is too soft by the record: much rain in two days',
+  snow: 'lies under snow by the record',
+};
+
+export function SayGround({ told }: NoteProps) {
+  const clock = useClock();
+  const { record, error } = useRecordAction();
+  const now = told.timing?.ground[Math.max(0, 24)] ?? null;
+  return (
+    <View gap={8}>
+      <Failed title="Not saved yet" error={error} />
+      {now ? <Body>{`Now the ground ${IN_WORDS[now]}, or as was said.`}</Body> : null}
+      <Choice
+        label="The ground as I see it"
+        layout="wrap"
+        options={GROUNDS}
+        value={null}
+        onChange={(state) =>
+          record({
+            kind: 'groundSaid',
+            at: clock(),
+            state,
+            until: new Date(Date.parse(clock()) + HOLDS_MS).toISOString(),
+          })
+        }
+      />
+      <Small>What is said outweighs the record for a day and a half.</Small>
+    </View>
+  );
+}

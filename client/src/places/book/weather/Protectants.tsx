@@ -1,0 +1,117 @@
+// What was put on, whether rain has washed it off, and the guard of green tissue. The label is the law: no rates are given.
+import type { TimingNow } from '@mortisect/contracts';
+import { speciesName } from '@mortisect/core/register';
+import { showsGreen } from '@mortisect/core/stage';
+import { WASH_DAYS } from '@mortisect/core/timing';
+import { View } from '@tamagui/core';
+import { useState } from 'react';
+import { shortMoment } from '../../../data/moment';
+import type { SiteToday } from '../../../data/orchardView';
+import { useClock } from '../../../data/useClock';
+import { useRecordAction } from '../../../data/writes';
+import { Button } from '../../../ui/Button';
+import { CheckRow } from '../../../ui/CheckRow';
+import { Failed } from '../../../ui/Failed';
+import { Field } from '../../../ui/Field';
+import { Notice } from '../../../ui/Notice';
+import { Body, Label, Small } from '../../../ui/type';
+import { speciesList } from '../../when/daysView';
+
+interface ProtectantsProps {
+  told: TimingNow;
+  today: SiteToday;
+}
+
+const STATES = {
+  on: 'no heavy rain since',
+  'washed off': 'heavy rain has washed it off',
+  'past four days': 'past four days: rain is not reckoned any more',
+  'not known': 'rain since is not known',
+} as const;
+
+export function Protectants({ told, today }: ProtectantsProps) {
+  const [open, setOpen] = useState(false);
+  return (
+    <View gap={10}>
+      {told.protectants.length === 0 ? <Body>Nothing was written down in the last three weeks.</Body> : null}
+      {told.protectants.map((one) => (
+        <View key={one.actionId} gap={2}>
+          <Label>{`${one.product}, ${shortMoment(one.at, today.site.timeZone)}`}</Label>
+          <Body fontSize="$16" lineHeight="$16">
+            {`${one.species.length > 0 ? speciesList(one.species) : 'Every tree'} · ${STATES[one.state]}: ${Math.round(one.rainMm)} mm, heavy from ${today.site.timing.heavyRainMm} mm. ${one.label}.`}
+          </Body>
+          {one.state === 'washed off' && one.greenTissue.length > 0 ? (
+            <Small color="$ochreText">{`${speciesList(one.greenTissue)} show green: many labels forbid it now.`}</Small>
+          ) : null}
+        </View>
+      ))}
+      {open ? (
+        <NewProtectant told={told} onDone={() => setOpen(false)} />
+      ) : (
+        <View flexDirection="row">
+          <Button onPress={() => setOpen(true)}>Write down what was put on</Button>
+        </View>
+      )}
+      <Small>{`The label is the law: it says what, how much and when; Mortisect gives no rates. Rain is reckoned for ${WASH_DAYS} days. Common practice.`}</Small>
+    </View>
+  );
+}
+
+function NewProtectant({ told, onDone }: { told: TimingNow; onDone(): void }) {
+  const clock = useClock();
+  const { record, error, isPending } = useRecordAction();
+  const [product, setProduct] = useState('');
+  const [label, setLabel] = useState('');
+  const [note, setNote] = useState('');
+  const [species, setSpecies] = useState<string[]>([]);
+  const green = told.stages.filter(
+    (one) =>
+      (species.length === 0 || species.includes(one.species)) &&
+      one.stage !== null &&
+      showsGreen(one.stage.phase),
+  );
+  return (
+    <View gap={12}>
+      <Failed title="Not saved yet" error={error} />
+      <Field label="What" value={product} onChangeText={setProduct} />
+      <Field
+        label="Label"
+        value={label}
+        onChangeText={setLabel}
+        hint="Number or place of the label that was followed."
+      />
+      <View>
+        {told.stages.map((one) => (
+          <CheckRow
+            key={one.species}
+            label={speciesName(one.species)}
+            on={species.includes(one.species)}
+            onChange={(on) =>
+              setSpecies(on ? [...species, one.species] : species.filter((code) => code !== one.species))
+            }
+          />
+        ))}
+      </View>
+      <Small>None chosen: every tree.</Small>
+      {green.length > 0 ? (
+        <Notice kind="caution" title="Green tissue is out">
+          {`${speciesList(green.map((one) => one.species))}: copper, sulphur and oil go on before green tissue; they burn it. Read the label.`}
+        </Notice>
+      ) : null}
+      <Field label="Note" value={note} onChangeText={setNote} />
+      <View flexDirection="row" gap={12}>
+        <Button onPress={onDone}>Cancel</Button>
+        <Button
+          grow
+          kind="main"
+          disabled={product.trim() === '' || label.trim() === '' || isPending}
+          onPress={() =>
+            record({ kind: 'protectantApplied', at: clock(), product, label, species, note }, onDone)
+          }
+        >
+          Put on just now
+        </Button>
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,97 @@
+// Stations that push hours, each by its own token; and the address by which others subscribe to the windows.
+import { View } from '@tamagui/core';
+import { useState } from 'react';
+import { ago } from '../../../data/moment';
+import { useCalendarPath, useStations } from '../../../data/queries';
+import { useClock } from '../../../data/useClock';
+import { newId, useDeleteStation, useMakeCalendar, usePutStation } from '../../../data/writes';
+import { Button } from '../../../ui/Button';
+import { Failed } from '../../../ui/Failed';
+import { Field } from '../../../ui/Field';
+import { Notice } from '../../../ui/Notice';
+import { Body, Label, Section, Small } from '../../../ui/type';
+
+export function Stations() {
+  const { data } = useStations();
+  const clock = useClock();
+  const put = usePutStation();
+  const end = useDeleteStation();
+  const [name, setName] = useState('');
+  const made = put.data;
+  return (
+    <View gap={10}>
+      <Section>Stations that push</Section>
+      <Failed title="Not done" error={put.error ?? end.error} />
+      {data?.stations.length === 0 ? (
+        <Body>None yet. A station sends its hours with a token of its own.</Body>
+      ) : null}
+      {data?.stations.map((station) => (
+        <View
+          key={station.id}
+          gap={4}
+          paddingBottom={8}
+          borderBottomWidth={1}
+          borderStyle="solid"
+          borderColor="$rule"
+        >
+          <Label>{station.name}</Label>
+          <Small>{station.heardAt ? `Last heard ${ago(station.heardAt, clock())}` : 'Not heard yet'}</Small>
+          <View flexDirection="row" gap={12} flexWrap="wrap">
+            <Button onPress={() => put.mutate({ stationId: station.id, name: station.name })}>
+              New token
+            </Button>
+            <Button onPress={() => end.mutate(station.id)}>End its token</Button>
+          </View>
+        </View>
+      ))}
+      {made ? (
+        <Notice kind="said" title={`Token of ${made.name}: it is shown this once`}>
+          {`${made.token} — send hours to /api/weather/push with the header Authorization: Bearer and this token.`}
+        </Notice>
+      ) : null}
+      <Field label="Name of a new station" value={name} onChangeText={setName} />
+      <View flexDirection="row">
+        <Button
+          disabled={name.trim() === '' || put.isPending}
+          onPress={() => put.mutate({ stationId: newId(), name }, { onSuccess: () => setName('') })}
+        >
+          Let it push
+        </Button>
+      </View>
+      <Small>
+        The shape of the hours is described under /api/reference. Pushed hours count once the site goes by
+        weather on record.
+      </Small>
+    </View>
+  );
+}
+
+export function SubscribeCalendar() {
+  const { data } = useCalendarPath();
+  const make = useMakeCalendar();
+  const path = data?.path ?? null;
+  const address = path === null ? null : `${window.location.origin}${path}`;
+  return (
+    <View gap={10}>
+      <Section>Calendar to subscribe to</Section>
+      <Failed title="Not done" error={make.error} />
+      <Body>
+        Windows of each kind of wood, days to look after a frost, jobs due. Whoever has the address can read
+        it.
+      </Body>
+      {address ? (
+        <>
+          <Field label="Address" value={address} onChangeText={() => undefined} />
+          <View flexDirection="row" gap={12} flexWrap="wrap">
+            <Button onPress={() => void navigator.clipboard?.writeText(address)}>Copy</Button>
+            <Button onPress={() => make.mutate()}>New address, end this one</Button>
+          </View>
+        </>
+      ) : (
+        <View flexDirection="row">
+          <Button onPress={() => make.mutate()}>Make an address</Button>
+        </View>
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,169 @@
+// What does not wait for a good day: hanging and split limbs, strikes that move; wood to be looked at after a frost; protectants washed off; blight in bloom.
+import type { TimingNow } from '@mortisect/contracts';
+import { speciesName } from '@mortisect/core/register';
+import { SYMPTOM_DD } from '@mortisect/core/timing';
+import { daysBetween, hourOf } from '@mortisect/core/weather';
+import { dayHour, dayWords } from '../../data/moment';
+import type { SiteToday, TreeView } from '../../data/orchardView';
+import { useTrees } from '../../data/queries';
+import { Row } from '../../ui/Row';
+import { speciesList } from '../when/daysView';
+import { disorderWords, plural, upperFirst } from '../words';
+
+interface CannotWaitProps {
+  told: TimingNow | undefined;
+  views: TreeView[];
+  today: SiteToday;
+}
+
+/** Danger to people first, then wood that spreads disease or tears on. */
+export function EmergencyRows({ told, views, today }: CannotWaitProps) {
+  const next = nextDryWords(told, today);
+  const hurt = (view: TreeView) => view.tree.hazards.length > 0;
+  const urgent = views.filter((view) => !hurt(view) && view.findings.some(isUrgent));
+  return (
+    <>
+      {views.filter(hurt).map((view) => (
+        <Row
+          key={view.tree.id}
+          bar="danger"
+          href={`/plan/${view.tree.id}`}
+          title={upperFirst(view.tree.hazards.join(', '))}
+          detail={`${view.tree.code} · ${disorderWords(view.findings)} · keep people away; call a licensed arborist`}
+        />
+      ))}
+      {urgent.map((view) => (
+        <Row
+          key={view.tree.id}
+          href={`/plan/${view.tree.id}`}
+          title="Cannot wait for a good day"
+          detail={`${view.tree.code} · ${disorderWords(view.findings.filter(isUrgent))}${next}${restricted(view, today)}`}
+        />
+      ))}
+    </>
+  );
+}
+
+/** Strikes that are active, and broken or split wood. */
+function isUrgent({ disorder, activity }: TreeView['findings'][number]): boolean {
+  if (disorder === 'FB_SHOOT' || disorder === 'FB_BLOS') return activity !== 'healed';
+  return disorder === 'BRK' && activity !== 'healed';
+}
+
+function nextDryWords(told: TimingNow | undefined, today: SiteToday): string {
+  const window = told?.timing?.deadWindows[0];
+  if (!told || !window) return ' · on the next dry hours';
+  const { timeZone } = today.site;
+  return window.fromHour <= hourOf(told.now)
+    ? ` · dry hours: now until ${dayHour(window.toHour, timeZone)}`
+    : ` · next dry hours: ${dayHour(window.fromHour, timeZone)} to ${dayHour(window.toHour, timeZone)}`;
+}
+
+function restricted(view: TreeView, { site }: SiteToday): string {
+  const rule = site.notifiable.find((one) =>
+    view.findings.some((finding) => one.codes.includes(finding.disorder)),
+  );
+  return rule ? ` · may be notifiable: ask ${rule.authority} first` : '';
+}
+
+const LOOK_AHEAD_DAYS = 7;
+const LOOK_BACK_DAYS = 60;
+
+/** Wood to be judged now after a frost; one row for each frost and kind of injury. */
+export function FrostRows({ told, today }: Pick<CannotWaitProps, 'told' | 'today'>) {
+  const trees = useTrees().data?.trees ?? [];
+  if (!told?.timing) return null;
+  const byFrost = new Map<
+    string,
+    { kind: 'buds' | 'wood'; day: string; lookFrom: string; species: Set<string>; keys: Set<string> }
+  >();
+  for (const group of told.timing.groups) {
+    for (const freeze of group.freezes) {
+      const due = daysBetween(today.day, freeze.lookFrom);
+      if (due > LOOK_AHEAD_DAYS || due < -LOOK_BACK_DAYS) continue;
+      const key = `${freeze.day} ${freeze.kind} ${freeze.lookFrom}`;
+      const row = byFrost.get(key) ?? {
+        kind: freeze.kind,
+        day: freeze.day,
+        lookFrom: freeze.lookFrom,
+        species: new Set<string>(),
+        keys: new Set<string>(),
+      };
+      row.species.add(group.species);
+      row.keys.add(group.key);
+      byFrost.set(key, row);
+    }
+  }
+  return [...byFrost.entries()].map(([key, row]) => {
+    const own = trees.filter((tree) => row.keys.has(told.groupOf[tree.id] ?? ''));
+    return (
+      <Row
+        key={key}
+        href="/book/weather"
+        title={`Look at ${plural(own.length, 'tree')} after the frost of ${dayWords(row.day)}`}
+        detail={`${speciesList([...row.species])} · ${row.kind === 'buds' ? 'cut buds across' : 'scratch the wood'} from ${dayWords(row.lookFrom)}`}
+      />
+    );
+  });
+}
+
+/** Blight: infection in bloom lately, and strikes that may show. */
+export function BlightRows({ told, today }: Pick<CannotWaitProps, 'told' | 'today'>) {
+  if (!told?.timing) return null;
+  return told.timing.blight.flatMap(({ key, species, days, strikes }) => {
+    const here = days.find((one) => one.day === today.day);
+    const ahead = days.find(
+      (one) => one.day > today.day && (one.risk === 'high' || one.risk === 'infection'),
+    );
+    const rows = [];
+    if (here || ahead) {
+      const worst = here && here.risk !== 'low' ? here : (ahead ?? here);
+      rows.push(
+        <Row
+          key={`${key} bloom`}
+          href="/book/weather"
+          title={`Fire blight in bloom: ${worst?.risk === 'infection' ? 'all four conditions are met' : `risk ${worst?.risk ?? 'low'}`}`}
+          detail={`${speciesName(species)} · ${worst ? dayWords(worst.day) : ''} · no cuts while it blooms`}
+        />,
+      );
+    }
+    const shows = strikes.filter(
+      (one) => one.showFrom !== null && Math.abs(daysBetween(today.day, one.showFrom)) <= 14,
+    );
+    const ripening = strikes.filter((one) => one.showFrom === null && daysBetween(one.day, today.day) < 40);
+    const first = shows[0];
+    if (first?.showFrom) {
+      rows.push(
+        <Row
+          key={`${key} strikes`}
+          href="/round"
+          title={`Strikes may show on ${speciesName(species).toLowerCase()}`}
+          detail={`From ${dayWords(first.showFrom)}, of infection on ${dayWords(first.day)} · look every week, cut early on a dry day`}
+        />,
+      );
+    } else if (ripening[0]) {
+      rows.push(
+        <Row
+          key={`${key} ripening`}
+          href="/round"
+          title={`Strikes are ripening on ${speciesName(species).toLowerCase()}`}
+          detail={`Infection on ${dayWords(ripening[0].day)} · ${Math.round((ripening[0].degreeDays / SYMPTOM_DD) * 100)} % of the warmth until they show`}
+        />,
+      );
+    }
+    return rows;
+  });
+}
+
+export function ProtectantRows({ told }: Pick<CannotWaitProps, 'told'>) {
+  return (told?.protectants ?? [])
+    .filter((one) => one.state === 'washed off')
+    .map((one) => (
+      <Row
+        key={one.actionId}
+        href="/book/weather"
+        title={`${one.product}: rain has washed it off`}
+        detail={`${Math.round(one.rainMm)} mm since ${dayWords(one.at.slice(0, 10))} · whether it may go on again says its label (${one.label})`}
+      />
+    ));
+}

@@ -1,0 +1,254 @@
+// When may this tree be cut: its windows, how a wound made then would live, the schools over the year, and the days to carry into a calendar.
+import { type TreeTiming, USUAL_CUT } from '@mortisect/contracts';
+import { joined, temperatureReading } from '@mortisect/core/measure';
+import { speciesName, speciesOf } from '@mortisect/core/register';
+import { REASON_WORDS, stopDayOfYear, VERDICT_WORDS, wordsOnly } from '@mortisect/core/timing';
+import { hourOf, momentOf } from '@mortisect/core/weather';
+import { View } from '@tamagui/core';
+import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { ServerProblem } from '../../data/api';
+import { clockHour, weekday } from '../../data/moment';
+import { type SiteToday, type TreeView, treeView } from '../../data/orchardView';
+import { type CutAsked, useTree, useTreeTiming } from '../../data/queries';
+import { type Solved, usePlan, usePlanInput } from '../../data/usePlan';
+import { useToday } from '../../data/useToday';
+import { Button } from '../../ui/Button';
+import { Columns } from '../../ui/Columns';
+import { FileLinks } from '../../ui/FileLinks';
+import { Notice } from '../../ui/Notice';
+import { PressRow } from '../../ui/PressRow';
+import { Aside, Screen } from '../../ui/Screen';
+import { Body, Label, Section, Small } from '../../ui/type';
+import { Waiting } from '../../ui/Waiting';
+import { visitsOf } from '../plan/planView';
+import { stageWords } from '../today/StageLines';
+import { upperFirst } from '../words';
+import { spanWords } from './daysView';
+import { Factors } from './Factors';
+import { dayOfYearWords, YearStrip } from './YearStrip';
+
+export function WhenTree({ treeId }: { treeId: string }) {
+  const today = useToday();
+  const { data: detail, error, refetch } = useTree(treeId);
+  const view = useMemo(() => (detail && today ? treeView(detail, today) : null), [detail, today]);
+  if (!view || !today) return <Waiting title="When" error={error} onRetry={refetch} />;
+  return <PlannedTree view={view} today={today} />;
+}
+
+/** The largest cut and the crown that go now, from the plan, rounded so that a plan that is still being bettered asks no new question; usual ones until it is there. */
+function PlannedTree({ view, today }: { view: TreeView; today: SiteToday }) {
+  const input = usePlanInput(view, today);
+  const { data: solved } = usePlan(input);
+  const cut = useMemo(() => (solved ? cutOf(solved) : USUAL_CUT), [solved]);
+  return <Days view={view} today={today} cut={cut} />;
+}
+
+function cutOf(solved: Solved): CutAsked {
+  const now = visitsOf(solved).find((visit) => visit.isNow)?.steps ?? [];
+  if (now.length === 0) return USUAL_CUT;
+  return {
+    mm: Math.max(5, ...now.map((one) => Math.round((one.priced.handling?.kerfMm ?? 0) / 5) * 5)),
+    crownShare: Math.min(
+      1,
+      Math.round(now.reduce((sum, one) => sum + one.step.crown + one.step.exempt, 0) / 10) / 100,
+    ),
+  };
+}
+
+function Days({ view, today, cut }: { view: TreeView; today: SiteToday; cut: CutAsked }) {
+  const router = useRouter();
+  const [at, setAt] = useState<string | null>(null);
+  const { data, error, refetch } = useTreeTiming(view.tree.id, cut, at);
+  const title = view.tree.code;
+  const back = (
+    <Button grow onPress={() => router.navigate(`/plan/${view.tree.id}`)}>
+      The cuts of this tree
+    </Button>
+  );
+  if (error instanceof ServerProblem && error.problem.type === 'no-weather') {
+    return (
+      <Screen title={title} subtitle="When" actions={back}>
+        <Notice kind="said" title="No weather is known">
+          {error.problem.detail}
+        </Notice>
+      </Screen>
+    );
+  }
+  if (!data) return <Waiting title={title} error={error} onRetry={refetch} />;
+  const { group, station } = data;
+  const { timeZone } = today.site;
+  const window = group.windows.find((one) => one.verdict === 'go') ?? group.windows[0];
+  return (
+    <Screen
+      title={title}
+      subtitle={`When · ${speciesName(view.tree.species)}`}
+      width="full"
+      aside={
+        <Aside
+          figure={window ? VERDICT_WORDS[window.verdict] : 'Wait'}
+          caption={
+            window
+              ? `from ${clockHour(window.fromHour, timeZone)} ${weekday(dayOf(data, window.fromHour)).name}`
+              : 'ten days'
+          }
+        />
+      }
+      actions={back}
+    >
+      {station.simulated ? <Small>Simulated weather: no instrument measured it.</Small> : null}
+      <Columns
+        beside={
+          <View gap={16}>
+            <OtherRules view={view} />
+            <Calendar treeId={view.tree.id} />
+          </View>
+        }
+      >
+        <Body>
+          {group.stage ? `${upperFirst(stageWords(group.stage))}. ` : ''}
+          {`Reckoned for a cut of ${cut.mm} mm that takes ${Math.round(cut.crownShare * 100)} % of the crown.`}
+        </Body>
+        <AlwaysSpeaks view={view} today={today} />
+        <Section>Windows</Section>
+        <Windows data={data} today={today} />
+        <Section>Day by day</Section>
+        <HalfDays data={data} onChoose={setAt} />
+        <Section>How a wound would live</Section>
+        <Factors data={data} today={today} />
+        <Section>The year, school by school</Section>
+        <YearStrip treeId={view.tree.id} cut={cut} today={today} />
+        <Narrow>
+          <OtherRules view={view} />
+          <Calendar treeId={view.tree.id} />
+        </Narrow>
+      </Columns>
+    </Screen>
+  );
+}
+
+/** Rules that hold whatever the index says. */
+function AlwaysSpeaks({ view, today }: { view: TreeView; today: SiteToday }) {
+  const { site } = today;
+  const restricted = site.notifiable.filter((rule) =>
+    view.findings.some((finding) => rule.codes.includes(finding.disorder)),
+  );
+  return (
+    <View gap={6}>
+      {restricted.map((rule) => (
+        <Notice key={rule.authority} kind="caution" title="May be notifiable">
+          {`Ask ${rule.authority} before cutting or moving wood. ${rule.note}`}
+        </Notice>
+      ))}
+      <Small>
+        {`Active strikes, hanging and split limbs do not wait: the next dry hours. Never before a severe frost. Summer cuts stop on ${stopWords(site.timing.stopDay, site.latitude)}. Rain within a day of the cut, wood under ${joined(temperatureReading(site.timing.leastC, today.units))}, wind over ${site.timing.climbWindMs} m/s, ice and lightning: no work.`}
+      </Small>
+    </View>
+  );
+}
+
+/** The stop date as it falls here. */
+function stopWords(stopDay: string, latitude: number): string {
+  const HALF_A_YEAR = 184;
+  const ofYear = stopDayOfYear(stopDay) + (latitude < 0 ? HALF_A_YEAR : 0);
+  return dayOfYearWords(((ofYear - 1) % 365) + 1);
+}
+
+function Narrow({ children }: { children: React.ReactNode }) {
+  return (
+    <View gap={16} $wide={{ display: 'none' }}>
+      {children}
+    </View>
+  );
+}
+
+/** Local day of an hour, from the half-days of the answer. */
+function dayOf({ group }: TreeTiming, hour: number): string {
+  return group.cells.findLast((cell) => cell.cutHour <= hour + 12)?.day ?? (group.cells[0]?.day as string);
+}
+
+function Windows({ data, today }: { data: TreeTiming; today: SiteToday }) {
+  const { windows } = data.group;
+  if (windows.length === 0) {
+    const why = data.group.cells[0]?.why;
+    return <Body>{`None in the next ten days${why ? `: ${REASON_WORDS[why]}` : ''}.`}</Body>;
+  }
+  return (
+    <View gap={6}>
+      {windows.map((window) => (
+        <View key={`${window.fromHour} ${window.verdict}`}>
+          <Label fontSize="$19" lineHeight="$19">
+            {`${VERDICT_WORDS[window.verdict]}: ${window.fromHour <= hourOf(data.now) ? `now to ${spanWords(window, today.site.timeZone).split(' to ')[1]}` : spanWords(window, today.site.timeZone)}`}
+          </Label>
+          <Small>{`Dry ${window.dryH} h from its beginning · index ${Math.round(window.score[1])} (${Math.round(window.score[0])} to ${Math.round(window.score[2])}) · ${window.lightHours} h of daylight`}</Small>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/** Each half-day is a choice: its curves stand below. */
+function HalfDays({ data, onChoose }: { data: TreeTiming; onChoose(at: string): void }) {
+  const [all, setAll] = useState(false);
+  const cells = all ? data.group.cells : data.group.cells.slice(0, 6);
+  return (
+    <View gap={0}>
+      {cells.map((cell) => {
+        const { name, number } = weekday(cell.day);
+        return (
+          <PressRow
+            key={`${cell.day} ${cell.half}`}
+            chosen={cell.cutHour === data.curves.cutHour}
+            paddingHorizontal={11}
+            onPress={() => onChoose(momentOf(cell.cutHour))}
+          >
+            <View flex={1} minWidth={0} flexDirection="row" gap={10} alignItems="center">
+              <Label width={112}>{`${name} ${number}, ${cell.half}`}</Label>
+              <View flex={1} minWidth={0}>
+                <Label>{VERDICT_WORDS[cell.verdict]}</Label>
+                {cell.why ? <Small>{REASON_WORDS[cell.why]}</Small> : null}
+              </View>
+              <Label fontSize="$22" lineHeight="$22">
+                {Math.round(cell.score[1])}
+              </Label>
+              <Small>{`${Math.round(cell.score[0])}–${Math.round(cell.score[2])}`}</Small>
+            </View>
+          </PressRow>
+        );
+      })}
+      {all ? null : (
+        <View flexDirection="row" paddingTop={8}>
+          <Button onPress={() => setAll(true)}>All ten days</Button>
+        </View>
+      )}
+    </View>
+  );
+}
+
+/** Pathogens without constants: their rules in words. */
+function OtherRules({ view }: { view: TreeView }) {
+  const host = speciesOf(view.tree.species)?.host ?? null;
+  const rules = wordsOnly.filter((one) => host !== null && one.hosts.includes(host));
+  if (rules.length === 0) return null;
+  return (
+    <View gap={6}>
+      <Section>Also mind</Section>
+      {rules.map((one) => (
+        <Body key={one.code} fontSize="$16" lineHeight="$16">
+          {`${one.name}: ${one.rule}`}
+        </Body>
+      ))}
+      <Small>For these no constants are known: they are not in the index. Common practice, no source.</Small>
+    </View>
+  );
+}
+
+function Calendar({ treeId }: { treeId: string }) {
+  return (
+    <View gap={4}>
+      <Section>Calendar</Section>
+      <FileLinks links={[[`/api/trees/${treeId}/windows.ics`, 'Windows of this tree (iCalendar)']]} />
+      <Small>Windows of the whole site can be subscribed to: Book, Weather.</Small>
+    </View>
+  );
+}

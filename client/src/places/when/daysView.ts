@@ -1,0 +1,86 @@
+// Days and windows in words for the screen.
+import { type Lane, type LaneWindow, type TimingNow, windowsAt } from '@mortisect/contracts';
+import { joined, temperatureReading, type Units } from '@mortisect/core/measure';
+import { speciesName } from '@mortisect/core/register';
+import { type Block, REASON_WORDS } from '@mortisect/core/timing';
+import { lowerFirst } from '@mortisect/core/tree';
+import { dayHour, longDayHour } from '../../data/moment';
+import { upperFirst } from '../words';
+
+type Timing = NonNullable<TimingNow['timing']>;
+
+/** “Thu 26 Nov, 09:00 to Sat 16:00”. */
+export function spanWords(
+  { fromHour, toHour }: Pick<LaneWindow, 'fromHour' | 'toHour'>,
+  zone: string,
+): string {
+  return `${longDayHour(fromHour, zone)} to ${dayHour(toHour, zone)}`;
+}
+
+/** What holds now, in two words, and until when. */
+export function nowWords(lane: Lane, nowHour: number, zone: string): { figure: string; caption: string } {
+  const { open, next, nextGood } = windowsAt(lane.windows, nowHour);
+  if (open) {
+    return {
+      figure: open.verdict === 'go' ? 'Good' : 'Possible',
+      caption: `until ${dayHour(open.toHour, zone)}`,
+    };
+  }
+  const ahead = nextGood ?? next;
+  return {
+    figure: 'Wait',
+    caption: ahead ? `until ${dayHour(ahead.fromHour, zone)}` : 'no window in ten days',
+  };
+}
+
+/** The next window of a lane in a sentence, with what makes it one. */
+export function windowWords(lane: Lane, timing: Timing, nowHour: number, zone: string, units: Units): string {
+  const { open, next, nextGood } = windowsAt(lane.windows, nowHour);
+  const window = open ?? nextGood ?? next;
+  if (!window) return `No window in the next ten days: ${commonReason(lane)}.`;
+  const parts = [
+    ...(window.dryH === null ? [] : [`dry ${window.dryH} h from its beginning`]),
+    ...(lane.id === 'dead'
+      ? ['no living wood is cut: dry bark and a safe hour are enough']
+      : [frostWords(timing, window.fromHour, units)]),
+  ];
+  const span = open ? `now to ${longDayHour(window.toHour, zone)}` : spanWords(window, zone);
+  return `${window.verdict === 'go' ? 'Good' : 'Possible'}: ${span}. ${upperFirst(parts.join(', '))}.`;
+}
+
+function frostWords(timing: Timing, fromHour: number, units: Units): string {
+  const from = Math.max(0, fromHour - timing.fromHour);
+  const known = timing.temperatureC.slice(from).filter((one) => one !== null);
+  if (known.length === 0) return 'the nights after it are not forecast';
+  return `no colder than ${joined(temperatureReading(Math.min(...known), units))} as far as is forecast`;
+}
+
+/** What stands in the way on most of a lane’s half-days. */
+export function commonReason(lane: Lane): string {
+  const counts = new Map<string, number>();
+  for (const { why } of lane.cells) if (why) counts.set(why, (counts.get(why) ?? 0) + 1);
+  const most = [...counts].sort((a, b) => b[1] - a[1])[0]?.[0];
+  return most ? REASON_WORDS[most as keyof typeof REASON_WORDS] : 'nothing stands out';
+}
+
+/** Hours of a day as places in the columns of the site’s answer. */
+export function hoursOfDay(timing: Timing, day: string): number[] {
+  const found = timing.days.find((one) => one.day === day);
+  if (!found) return [];
+  return Array.from(
+    { length: found.toHour - found.fromHour },
+    (_, i) => found.fromHour + i - timing.fromHour,
+  ).filter((i) => i >= 0 && i < timing.temperatureC.length);
+}
+
+export function blockWords(blocks: readonly Block[]): string {
+  if (blocks.length === 0) return 'good';
+  return `wait: ${blocks.map((one) => REASON_WORDS[one]).join(', ')}`;
+}
+
+export function speciesList(species: readonly string[]): string {
+  const names = [...new Set(species)].map((one, i) =>
+    i === 0 ? speciesName(one) : lowerFirst(speciesName(one)),
+  );
+  return names.length <= 1 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+}

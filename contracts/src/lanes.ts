@@ -1,0 +1,93 @@
+// The site's answer turned into lanes: one for each kind of wood, told by what holds for most of its trees.
+
+import { speciesName } from '@mortisect/core/register';
+import { type LaneId, laneIds, laneWords, type Reason, type Verdict } from '@mortisect/core/timing';
+import type { TimingNow } from './when';
+
+type Timing = NonNullable<TimingNow['timing']>;
+export type Group = Timing['groups'][number];
+
+export interface LaneCell {
+  day: string;
+  half: 'morning' | 'afternoon';
+  verdict: Verdict;
+  why: Reason | null;
+}
+
+export interface LaneWindow {
+  fromHour: number;
+  toHour: number;
+  verdict: 'go' | 'possible';
+  dryH: number | null;
+}
+
+export interface Lane {
+  id: LaneId;
+  name: string;
+  cells: LaneCell[];
+  windows: LaneWindow[];
+  /** Groups with how many trees each, most trees first; none for dead wood. */
+  groups: { group: Group; trees: number }[];
+}
+
+/** Lanes of the kinds of wood that stand here, and dead wood. */
+export function lanesOf({ timing, groupOf }: TimingNow): Lane[] {
+  if (!timing) return [];
+  const count = new Map<string, number>();
+  for (const key of Object.values(groupOf)) count.set(key, (count.get(key) ?? 0) + 1);
+  return laneIds.flatMap((id): Lane[] => {
+    if (id === 'dead') {
+      const windows = timing.deadWindows.map((one) => ({ ...one, verdict: 'go' as const, dryH: null }));
+      return [{ id, name: laneWords(id), cells: timing.deadCells, windows, groups: [] }];
+    }
+    const groups = timing.groups
+      .filter((group) => group.lane === id)
+      .map((group) => ({ group, trees: count.get(group.key) ?? 0 }))
+      .sort((a, b) => b.trees - a.trees);
+    const most = groups[0];
+    if (!most) return [];
+    const species = [...new Set(groups.map(({ group }) => speciesName(group.species)))];
+    const cells = most.group.cells.map((_, i) => ofMost(groups, i));
+    return [{ id, name: laneWords(id, species), cells, windows: windowsOfMost(groups), groups }];
+  });
+}
+
+const WORSE: Verdict[] = ['wait', 'possible', 'go'];
+
+/** The verdict that most trees share; of two that as many share, the worse. */
+function ofMost(groups: Lane['groups'], i: number): LaneCell {
+  const trees: Record<Verdict, number> = { go: 0, possible: 0, wait: 0 };
+  for (const { group, trees: own } of groups) trees[group.cells[i]?.verdict ?? 'wait'] += own;
+  const verdict = WORSE.reduce((best, one) => (trees[one] > trees[best] ? one : best), 'wait' as Verdict);
+  const cell = groups.map(({ group }) => group.cells[i]).find((one) => one?.verdict === verdict);
+  const first = (cell ?? groups[0]?.group.cells[i]) as Group['cells'][number];
+  return { day: first.day, half: first.half, verdict, why: first.why };
+}
+
+/** Windows of the groups whose trees are most, by what they amount to at their beginning. */
+function windowsOfMost(groups: Lane['groups']): LaneWindow[] {
+  const byWindows = new Map<string, { trees: number; windows: LaneWindow[] }>();
+  for (const { group, trees } of groups) {
+    const key = JSON.stringify(group.windows.map((one) => [one.fromHour, one.toHour, one.verdict]));
+    const known = byWindows.get(key);
+    byWindows.set(key, { trees: (known?.trees ?? 0) + trees, windows: group.windows });
+  }
+  return [...byWindows.values()].sort((a, b) => b.trees - a.trees)[0]?.windows ?? [];
+}
+
+/** The window that is open now, and the next that is not yet. */
+export function windowsAt(windows: readonly LaneWindow[], nowHour: number) {
+  const best = [...windows].sort((a, b) => a.fromHour - b.fromHour || (a.verdict === 'go' ? -1 : 1));
+  return {
+    open: best.find((one) => one.fromHour <= nowHour && one.toHour > nowHour) ?? null,
+    next: best.find((one) => one.fromHour > nowHour) ?? null,
+    nextGood: best.find((one) => one.toHour > nowHour && one.verdict === 'go') ?? null,
+  };
+}
+
+/** How many trees of a lane share each verdict at a half-day. */
+export function countsAt(lane: Lane, i: number): Record<Verdict, number> {
+  const counts: Record<Verdict, number> = { go: 0, possible: 0, wait: 0 };
+  for (const { group, trees } of lane.groups) counts[group.cells[i]?.verdict ?? 'wait'] += trees;
+  return counts;
+}

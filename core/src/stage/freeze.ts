@@ -1,0 +1,141 @@
+// Which nights in the record can have killed buds, flowers or wood, how much, and when can the wood be judged?
+import { dayAfter, dayOfYear, daysBetween, northernDayOfYear } from '../weather/index';
+import { type Crop, crops, killC, PETALS_DOWN } from './crops';
+import { KILL_SHIFT_C, killedShare } from './kill';
+import type { StageDay } from './stageCourse';
+import type { ThermalDay } from './thermal';
+
+export const freezeKinds = ['buds', 'wood'] as const;
+export const woodInjuries = ['mild', 'severe'] as const;
+
+export interface FreezeEvent {
+  day: string;
+  kind: (typeof freezeKinds)[number];
+  stage: string;
+  minC: number;
+  /** Buds: share killed, least, likely, most. Wood: null. */
+  killed: [number, number, number] | null;
+  /** Wood: how far below what it stood on that day, °C; buds: null. */
+  belowC: number | null;
+  hardinessC: number | null;
+  injury: (typeof woodInjuries)[number] | null;
+  /** When it can be looked at, and when limbs and the tree may be decided on; local dates. */
+  lookFrom: string;
+  limbsFrom: string | null;
+  treeFrom: string | null;
+}
+
+/** A frost counts from this share killed at the most. */
+const LEAST_KILLED = 0.1;
+/** Wood is in doubt within so much of what it stands, and severely hurt so far beyond, °C. Common practice, no source. */
+const IN_DOUBT_C = 1;
+const SEVERE_BELOW_C = 3;
+/** Days after full leaf that wood can be judged, and from the first bud stage to full leaf. Common practice, no source. */
+const AFTER_LEAF_DAYS = 21;
+const LEAF_SHARE = PETALS_DOWN;
+
+/**
+ * Frosts of a record that matter to a crop.
+ *
+ * @param days of the record and the forecast
+ * @param course stage of the crop on each of them
+ * @param hardinessC what its wood stood on each of them
+ * @param usualBloomDay local date on which it is in full bloom this year, or about then
+ */
+export function freezeEvents(
+  crop: Crop,
+  days: readonly ThermalDay[],
+  course: readonly StageDay[],
+  hardinessC: readonly number[],
+  latitude: number,
+  bloomDay: string,
+): FreezeEvent[] {
+  const stages = crops.find((one) => one.code === crop.frostLike)?.stages ?? crop.stages;
+  const events: FreezeEvent[] = [];
+  days.forEach((day, i) => {
+    const stage = course[i] as StageDay;
+    const stood = hardinessC[i] as number;
+    const buds = budKill(stages, stage, day.minC);
+    if (buds && buds.killed[2] >= LEAST_KILLED) {
+      events.push({
+        day: day.day,
+        kind: 'buds',
+        stage: buds.name,
+        minC: day.minC,
+        killed: buds.killed,
+        belowC: null,
+        hardinessC: null,
+        injury: null,
+        lookFrom: dayAfter(day.day, 1),
+        limbsFrom: null,
+        treeFrom: null,
+      });
+    }
+    if (day.minC > stood + IN_DOUBT_C) return;
+    const injury = stood - day.minC >= SEVERE_BELOW_C ? 'severe' : 'mild';
+    events.push({
+      day: day.day,
+      kind: 'wood',
+      stage: stage.stage,
+      minC: day.minC,
+      killed: null,
+      belowC: stood - day.minC,
+      hardinessC: stood,
+      injury,
+      ...judgeFrom(day.day, course, injury, bloomDay, latitude),
+    });
+  });
+  return worstOfEachSpell(events);
+}
+
+function budKill(stages: Crop['stages'], stage: StageDay, minC: number) {
+  if (stage.phase !== 'buds' && stage.phase !== 'bloom' && stage.phase !== 'petal fall') return null;
+  const now = stages.findLast((one) => stage.share >= one.share);
+  const kill = now && killC(now);
+  if (!now || !kill) return null;
+  const at = (shift: number) => killedShare(minC + shift, ...kill);
+  return { name: now.name, killed: [at(KILL_SHIFT_C), at(0), at(-KILL_SHIFT_C)] as [number, number, number] };
+}
+
+/** Wood hurt mildly shows when buds swell; severely, weeks after full leaf; the whole tree is decided on after high summer. */
+function judgeFrom(
+  day: string,
+  course: readonly StageDay[],
+  injury: FreezeEvent['injury'],
+  bloomDay: string,
+  latitude: number,
+): Pick<FreezeEvent, 'lookFrom' | 'limbsFrom' | 'treeFrom'> {
+  const inLeaf =
+    course.find((one) => one.day > day && one.share >= LEAF_SHARE)?.day ?? dayAfter(bloomDay, 14);
+  const swell = course.find((one) => one.day > day && one.share >= 0.22)?.day ?? dayAfter(bloomDay, -45);
+  const leaf = inLeaf > day ? inLeaf : dayAfter(day, 14);
+  const limbsFrom =
+    injury === 'severe' ? dayAfter(leaf, AFTER_LEAF_DAYS) : swell > day ? swell : dayAfter(day, 14);
+  return {
+    lookFrom: injury === 'severe' ? leaf : limbsFrom,
+    limbsFrom,
+    treeFrom: injury === 'severe' ? afterHighSummer(leaf, latitude) : null,
+  };
+}
+
+/** 1 August in the north, the same season in the south. */
+function afterHighSummer(day: string, latitude: number): string {
+  const FIRST_OF_AUGUST = 213;
+  const away = FIRST_OF_AUGUST - northernDayOfYear(dayOfYear(day), latitude);
+  return dayAfter(day, away >= 0 ? away : away + 365);
+}
+
+const SPELL_DAYS = 5;
+
+/** Of nights that follow one another the worst speaks for all. */
+function worstOfEachSpell(events: FreezeEvent[]): FreezeEvent[] {
+  const worst: FreezeEvent[] = [];
+  for (const event of events) {
+    const last = worst.findLast((one) => one.kind === event.kind);
+    if (!last || daysBetween(last.day, event.day) > SPELL_DAYS) worst.push(event);
+    else if (severity(event) > severity(last)) worst[worst.indexOf(last)] = event;
+  }
+  return worst.sort((a, b) => a.day.localeCompare(b.day));
+}
+
+const severity = (event: FreezeEvent) => event.killed?.[1] ?? event.belowC ?? 0;

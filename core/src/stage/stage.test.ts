@@ -1,0 +1,207 @@
+// Chill, warmth and kill against published rules and independently computed values of the brief’s check table.
+import fc from 'fast-check';
+import { climateAt, hourOf, localClock, simulatedWeather } from '../weather/index';
+import {
+  cropOf,
+  crops,
+  dynamicPortions,
+  fullBlooms,
+  growingDegreeHours,
+  hardinessCourse,
+  hourlyDegreeDays,
+  isChillHour,
+  killC,
+  killedShare,
+  sineDegreeDays,
+  sineDegreeDaysBelow,
+  stageCourse,
+  thermalDays,
+  utahUnits,
+} from './index';
+
+const wave = (mean: number, half: number) => (h: number) =>
+  mean + half * Math.cos((2 * Math.PI * (h - 15)) / 24);
+const hours = (count: number, of: (h: number) => number) => Array.from({ length: count }, (_, h) => of(h));
+const sum = (values: number[]) => values.reduce((total, one) => total + one, 0);
+/** 24 hours of a mild spring day, the explicit series of the science brief §7.10. */
+const DAY = [
+  9.0, 8.5, 8.0, 7.6, 7.2, 7.0, 7.8, 9.6, 12.0, 14.5, 16.8, 18.9, 20.6, 21.9, 22.8, 23.1, 22.7, 21.5, 19.4,
+  16.9, 14.8, 13.2, 12.1, 11.2,
+];
+
+describe('chill', () => {
+  // Richardson, Seeley & Walker 1974: the table itself
+  test.each([
+    [1.4, 0],
+    [1.5, 0.5],
+    [2.5, 1],
+    [9.2, 0.5],
+    [12.5, 0],
+    [16, -0.5],
+    [18.1, -1],
+  ])('an hour at %p °C is %p Utah units', (t, units) => expect(utahUnits(t)).toBe(units));
+
+  test('a month of 8 ± 6 °C', () => {
+    const month = hours(720, wave(8, 6));
+    expect(sum(month.map(utahUnits))).toBe(435);
+    expect(month.filter(isChillHour)).toHaveLength(330);
+    const count = dynamicPortions();
+    expect(sum(month.map(count))).toBeCloseTo(21.0323, 2);
+  });
+
+  test('the dynamic model fixes portions at hours 29 and 57 of 6 °C, 34.2 in 1000 h, none at 14 °C', () => {
+    const count = dynamicPortions();
+    const at6 = hours(1000, () => 6).map(count);
+    expect(at6.flatMap((portion, h) => (portion > 0.5 ? [h + 1] : [])).slice(0, 2)).toEqual([29, 57]);
+    expect(sum(at6)).toBeCloseTo(34.2042, 2);
+    expect(sum(hours(2000, () => 14).map(dynamicPortions()))).toBeLessThan(1e-9);
+  });
+});
+
+describe('warmth', () => {
+  // Baskerville & Emin 1969, computed apart
+  test.each([
+    [2, 18, 10, 2.54648],
+    [12, 24, 10, 8],
+    [-4, 9, 10, 0],
+  ])('degree-days of %p to %p °C above %p are %p', (min, max, base, expected) =>
+    expect(sineDegreeDays(min, max, base)).toBeCloseTo(expected, 4),
+  );
+  test('with a cut-off at 30 °C', () => expect(sineDegreeDaysBelow(15, 35, 10, 30)).toBeCloseTo(13.91, 2));
+  test('a sine is the integral of its hours', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -5, max: 25, noNaN: true }),
+        fc.double({ min: 0.5, max: 12, noNaN: true }),
+        (mean, half) => {
+          const fine = hours(
+            2400,
+            (i) => hourlyDegreeDays(mean + half * Math.cos((2 * Math.PI * (i + 0.5)) / 2400), 10) / 100,
+          );
+          expect(sum(fine)).toBeCloseTo(sineDegreeDays(mean - half, mean + half, 10), 3);
+        },
+      ),
+    );
+  });
+  // Anderson, Richardson & Kesner 1986
+  test.each([
+    [10, 3.95336],
+    [25, 21],
+    [36, 0],
+    [30, 7.24792],
+    [3, 0],
+  ])('an hour at %p °C is %p degree hours', (t, expected) =>
+    expect(growingDegreeHours(t)).toBeCloseTo(expected, 3),
+  );
+  test('the explicit day', () => {
+    expect(sum(DAY) / 24).toBeCloseTo(14.4625, 3);
+    expect(sum(DAY.map(utahUnits))).toBe(0);
+    expect(sum(DAY.map(growingDegreeHours))).toBeCloseTo(247.062, 1);
+    expect(sineDegreeDays(7, 23.1, 12.8)).toBeCloseTo(3.78815, 3);
+    expect(sum(DAY.map((t) => Math.max(0, t - 18.3)))).toBeCloseTo(24.5, 1);
+  });
+});
+
+describe('frost in bud and bloom', () => {
+  // Table of WSU EB0913 and sister bulletins, °F: a spot check of every crop, independent of the order of the file
+  test.each([
+    ['apple', 'silver tip', 15, 2],
+    ['apple', 'full pink', 28, 25],
+    ['pear', 'buds exposed', 20, 6],
+    ['peach', 'calyx red', 23, 9],
+    ['apricot', 'in shuck', 27, 24],
+    ['sweet-cherry', 'open cluster', 27, 21],
+    ['european-plum', 'tip green', 20, 7],
+    ['sour-cherry', 'tight cluster', 26, 24],
+  ])('%s in %s: %p and %p °F', (crop, name, tenth, nine) =>
+    expect(cropOf(crop)?.stages.find((one) => one.name === name)?.killF).toEqual([tenth, nine]),
+  );
+
+  const killed = (crop: string, name: string, t: number) => {
+    const [tenth, nine] = killC(cropOf(crop)?.stages.find((one) => one.name === name) as never) as [
+      number,
+      number,
+    ];
+    return killedShare(t, tenth, nine);
+  };
+  test.each([
+    ['peach', 'full bloom', -3.5, 0.432162],
+    ['apple', 'half-inch green', -6, 0.240451],
+    ['sweet-cherry', 'full bloom', -3, 0.465957],
+  ])('%s in %s at %p °C: %p killed', (crop, name, t, share) =>
+    expect(Math.abs(killed(crop, name, t) - share)).toBeLessThan(0.002),
+  );
+  test('the published temperatures kill a tenth and nine tenths, and later stages stand no more cold', () => {
+    for (const crop of crops) {
+      let before: [number, number] | null = null;
+      for (const one of crop.stages) {
+        const kill = killC(one);
+        if (!kill) continue;
+        expect(killedShare(kill[0], ...kill)).toBeCloseTo(0.1, 5);
+        expect(killedShare(kill[1], ...kill)).toBeCloseTo(0.9, 5);
+        if (before) expect(kill[0]).toBeGreaterThanOrEqual(before[0]);
+        before = kill;
+      }
+    }
+  });
+});
+
+describe('the course of a crop', () => {
+  const station = (latitude: number) => ({ latitude, longitude: -3, climate: climateAt(latitude), seed: 5 });
+  const days = (latitude: number, from: string, years: number) =>
+    thermalDays(simulatedWeather(station(latitude), hourOf(from), 24 * 365 * years), localClock('UTC'));
+  const north = days(52, '2020-10-01T00:00:00Z', 3);
+  const bloomsOf = (course: ReturnType<typeof stageCourse>) =>
+    course.filter((day, i) => day.share >= 1 && (course[i - 1]?.share ?? 0) < 1).map((day) => day.day);
+
+  test('days of full bloom alone are those of the whole course, in both hemispheres, and later for a late cultivar', () => {
+    const south = days(-41, '2020-04-01T00:00:00Z', 3);
+    for (const crop of crops) {
+      for (const [own, latitude] of [
+        [north, 52],
+        [south, -41],
+      ] as const) {
+        expect(fullBlooms(crop, own, { latitude })).toEqual(bloomsOf(stageCourse(crop, own, { latitude })));
+      }
+    }
+    const apple = cropOf('apple') as NonNullable<ReturnType<typeof cropOf>>;
+    const [usual, late] = [0, 7].map(
+      (offsetDays) => fullBlooms(apple, north, { latitude: 52, offsetDays })[0] as string,
+    );
+    expect((Date.parse(late as string) - Date.parse(usual as string)) / 864e5).toBe(7);
+  });
+
+  test('phases follow each other in order, and wood stands most in midwinter and least in growth', () => {
+    const order = ['hardening', 'rest', 'awake', 'buds', 'bloom', 'petal fall', 'growth'];
+    for (const code of ['apple', 'peach', 'sweet-cherry', 'quince']) {
+      const crop = cropOf(code) as NonNullable<ReturnType<typeof cropOf>>;
+      const season = north.slice(0, 340);
+      const course = stageCourse(crop, season, { latitude: 52 });
+      const places = course.map((day) => order.indexOf(day.phase));
+      expect(places.filter((place, i) => i > 0 && place < (places[i - 1] as number))).toEqual([]);
+      const stands = hardinessCourse(crop, season, course);
+      const winter = Math.min(...stands.slice(60, 130));
+      expect(winter).toBeLessThan((stands[255] as number) - 8);
+    }
+  });
+
+  test('a stage that was seen wins on its day, and what follows goes on from it', () => {
+    const apple = cropOf('apple') as NonNullable<ReturnType<typeof cropOf>>;
+    const reckoned = stageCourse(apple, north, { latitude: 52 });
+    const at = reckoned.findIndex((day) => day.share > 0.4);
+    const day = (reckoned[at] as { day: string }).day;
+    const seen = stageCourse(apple, north, { latitude: 52, seen: [{ day, share: 0.68 }] });
+    expect(seen[at]).toMatchObject({ basis: 'seen', stage: 'first pink' });
+    expect(seen[at - 1]).toEqual(reckoned[at - 1]);
+    expect((seen[at + 10]?.share ?? 0) >= 0.68).toBe(true);
+    expect((bloomsOf(seen)[0] as string) < (bloomsOf(reckoned)[0] as string)).toBe(true);
+  });
+
+  test('a season that is hardly on record goes by the calendar, and says so', () => {
+    const apple = cropOf('apple') as NonNullable<ReturnType<typeof cropOf>>;
+    const thin = north.slice(190, 220);
+    const course = stageCourse(apple, thin, { latitude: 52 });
+    expect(course.every((day) => day.basis === 'calendar')).toBe(true);
+    expect(fullBlooms(apple, north.slice(190, 300), { latitude: 52 })).toEqual([]);
+  });
+});

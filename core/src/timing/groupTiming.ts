@@ -1,0 +1,231 @@
+// One group of trees: each half-day’s verdict with its index, and the windows.
+import {
+  type Crop,
+  cropOf,
+  leavesDownDay,
+  type StageDay,
+  type Stages,
+  type ThermalDay,
+} from '../stage/index';
+import { dayAfter, hourOf } from '../weather/index';
+import { coldFactor, FROST_DAYS, factorsOf, frostAndHeat } from './factors';
+import { chanceOf } from './lambda';
+import type { Cell, GroupTiming, Reason, TimingInput, TimingWindow, TreeGroup, Verdict } from './model';
+import { type PathogenCode, pathogens, pathogensIn } from './pathogens';
+import { isInSchool, type TimingSchool } from './schoolNames';
+import { type Factors, infectionOf, scoreOf } from './score';
+import type { TimingSettings } from './settings';
+import type { Shared } from './shared';
+import { stagedOf } from './staged';
+import { type Block, type DryWindow, LEAST_WINDOW_H, windowsOf } from './windows';
+import { quantile } from './wounds';
+
+export function groupTiming(group: TreeGroup, input: TimingInput, shared: Shared): GroupTiming {
+  const school = input.settings.school[group.lane] ?? 'any dry day';
+  const crop = cropOf(group.species);
+  const today = shared.clock.day(hourOf(input.now));
+  const { stages, byDay, bloom, freezes } = stagedOf(group, input, shared);
+  const cells = shared.halves.map((half, i) =>
+    cellOf(i, half, group, school, crop, stages, byDay, input, shared),
+  );
+  const now = byDay.get(today);
+  return {
+    key: group.key,
+    species: group.species,
+    lane: group.lane,
+    school,
+    stage: now === undefined ? null : (stages.course[now] ?? null),
+    bloom,
+    hardinessC: now === undefined ? null : (stages.hardinessC[now] ?? null),
+    lowestC: lowestOf(stages.days, today),
+    cells,
+    windows: windowsFor(cells, shared, hourOf(input.now)),
+    freezes,
+  };
+}
+
+function cellOf(
+  i: number,
+  half: Shared['halves'][number],
+  group: TreeGroup,
+  school: TimingSchool,
+  crop: Crop | undefined,
+  stages: Stages,
+  byDay: ReadonlyMap<string, number>,
+  { settings, place }: TimingInput,
+  shared: Shared,
+): Cell {
+  const at = byDay.get(half.day) ?? stages.course.length - 1;
+  const stage = stages.course[at] as StageDay;
+  const reach = frostAndHeat(stages, at);
+  const factors: Factors = crop
+    ? factorsOf(
+        stage,
+        reach.aboveC,
+        reach.hottestC,
+        group.cut,
+        { latitude: place.latitude, stopDay: settings.stopDay },
+        crop,
+      )
+    : {
+        cold: coldFactor(reach.aboveC),
+        heat: 0,
+        slip: 0,
+        late: 0,
+        buds: 0,
+        growth: 0.3,
+      };
+  const used = pathogensIn(group.loads);
+  const load = (code: PathogenCode) => group.loads[code] ?? 0;
+  const chances: Cell['chances'] = {};
+  for (const { code } of used) {
+    const scenarios = shared.wounds.central[code][i] as number[];
+    chances[code] =
+      scenarios.reduce((sum, lambda) => sum + chanceOf(load(code) * lambda), 0) / scenarios.length;
+  }
+  const infection = infectionOf(
+    used.map(({ code, consequence }) => ({ chance: chances[code] ?? 0, consequence })),
+  );
+  // What is left of 100 when the infection is known: the same for every draw
+  const well = 1 - scoreOf(0, factors, settings.weights) / 100;
+  const drawn = drawnInfections(group.loads, i, shared).map((one) => 100 * (1 - (1 - one) * well));
+  const middle = scoreOf(infection, factors, settings.weights);
+  const inSchool =
+    !crop ||
+    isInSchool(school, stage, crop, {
+      latitude: place.latitude,
+      stopDay: settings.stopDay,
+      leavesDownDay: leavesDownDay(place.latitude),
+    });
+  const score: Cell['score'] = [
+    Math.min(middle, quantile(drawn, 0.1)),
+    middle,
+    Math.max(middle, quantile(drawn, 0.9)),
+  ];
+  const blight = (group.loads.FB ?? 0) > 0 && stage.phase === 'bloom';
+  return {
+    day: half.day,
+    half: half.half,
+    cutHour: half.cutHour,
+    ...verdictOf(half, shared, { middle, factors, inSchool, blight }, settings),
+    score,
+    infection,
+    chances,
+    factors,
+    stage: stage.stage,
+    phase: stage.phase,
+    inSchool,
+  };
+}
+
+/** Weighed infection of every draw of a half-day; groups with the same about them share it. */
+function drawnInfections(loads: TreeGroup['loads'], i: number, shared: Shared): Float64Array {
+  const key = `${i} ${JSON.stringify(loads)}`;
+  const known = shared.drawnInfections.get(key);
+  if (known) return known;
+  const draws = shared.wounds.drawn.CYT[i]?.length ?? 0;
+  const none = new Float64Array(draws).fill(1);
+  for (const { code, consequence } of pathogens) {
+    const load = loads[code] ?? 0;
+    if (load === 0) continue;
+    const lambdas = shared.wounds.drawn[code][i] as number[];
+    for (let k = 0; k < draws; k++) {
+      none[k] = (none[k] as number) * (1 - consequence * chanceOf(load * (lambdas[k] as number)));
+    }
+  }
+  const made = none.map((one) => 1 - one);
+  shared.drawnInfections.set(key, made);
+  return made;
+}
+
+function verdictOf(
+  half: Shared['halves'][number],
+  shared: Shared,
+  {
+    middle,
+    factors,
+    inSchool,
+    blight,
+  }: { middle: number; factors: Factors; inSchool: boolean; blight: boolean },
+  settings: TimingSettings,
+): { verdict: Verdict; why: Reason | null } {
+  const free = (blocked: Block[][]) => freeHours(blocked, half, shared.fromHour);
+  if (blight) return { verdict: 'wait', why: 'bloom of a blight host' };
+  if (factors.cold >= 1) return { verdict: 'wait', why: 'severe frost' };
+  if (free(shared.least) < LEAST_WINDOW_H)
+    return { verdict: 'wait', why: mainBlock(shared.least, half, shared.fromHour) };
+  if (middle > settings.waitAbove) return { verdict: 'wait', why: 'risk' };
+  if (!inSchool) return { verdict: 'possible', why: 'outside the school' };
+  if (middle >= settings.goodBelow) return { verdict: 'possible', why: 'risk' };
+  if (free(shared.living) < LEAST_WINDOW_H) return { verdict: 'possible', why: 'short dry spell' };
+  return { verdict: 'go', why: null };
+}
+
+export function freeHours(blocked: Block[][], half: { from: number; to: number }, fromHour: number): number {
+  let free = 0;
+  for (let hour = half.from; hour < half.to; hour++) if (blocked[hour - fromHour]?.length === 0) free += 1;
+  return free;
+}
+
+/** What blocks most of the light hours of a half-day; dark where none is light. */
+export function mainBlock(blocked: Block[][], half: { from: number; to: number }, fromHour: number): Block {
+  const counts = new Map<Block, number>();
+  for (let hour = half.from; hour < half.to; hour++) {
+    const why = blocked[hour - fromHour] ?? [];
+    if (why.includes('dark')) continue;
+    for (const one of why) counts.set(one, (counts.get(one) ?? 0) + 1);
+  }
+  const most = [...counts].sort((a, b) => b[1] - a[1])[0];
+  return most?.[0] ?? 'dark';
+}
+
+function windowsFor(cells: Cell[], shared: Shared, nowHour: number): TimingWindow[] {
+  const end = (shared.halves.at(-1)?.to ?? nowHour) as number;
+  const cellAt = (hour: number) => shared.halves.findIndex((half) => hour >= half.from && hour < half.to);
+  const told = (
+    windows: DryWindow[],
+    verdict: TimingWindow['verdict'],
+    fits: (cell: Cell) => boolean,
+  ): TimingWindow[] =>
+    windows.flatMap((window) => {
+      const first = cells[cellAt(window.fromHour)];
+      if (!first || !fits(first)) return [];
+      return [
+        { ...window, verdict, dryH: shared.nextRain(window.fromHour) - window.fromHour, score: first.score },
+      ];
+    });
+  const full = told(
+    ahead(windowsOf(shared.living, shared.fromHour), nowHour, end),
+    'go',
+    (cell) => cell.verdict === 'go',
+  );
+  const least = told(
+    ahead(windowsOf(shared.least, shared.fromHour), nowHour, end),
+    'possible',
+    (cell) => cell.verdict !== 'wait',
+  );
+  const inside = (one: TimingWindow) =>
+    full.some((other) => other.fromHour <= one.fromHour && one.toHour <= other.toHour);
+  return [...full, ...least.filter((one) => !inside(one))].sort(
+    (a, b) => a.fromHour - b.fromHour || a.verdict.localeCompare(b.verdict),
+  );
+}
+
+/** Windows that are not over, from now on. */
+export function ahead(windows: DryWindow[], nowHour: number, endHour: number): DryWindow[] {
+  return windows.flatMap((window) => {
+    const fromHour = Math.max(window.fromHour, nowHour);
+    const toHour = Math.min(window.toHour, endHour);
+    const gone = fromHour - window.fromHour;
+    return toHour - fromHour >= LEAST_WINDOW_H
+      ? [{ fromHour, toHour, lightHours: Math.max(1, window.lightHours - gone) }]
+      : [];
+  });
+}
+
+function lowestOf(days: readonly ThermalDay[], today: string): number {
+  const until = dayAfter(today, FROST_DAYS);
+  return days
+    .filter((day) => day.day >= today && day.day <= until)
+    .reduce((low, day) => Math.min(low, day.minC), 99);
+}

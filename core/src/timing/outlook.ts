@@ -1,0 +1,96 @@
+// The weather a wound will live through: what was measured, what is forecast, and after that what past years were like.
+import { lengthOf, type Series } from '../weather/index';
+import { HORIZON_DAYS, type Weathering, weathering, wetnessWeights } from './lambda';
+
+export interface Outlook {
+  fromHour: number;
+  /** Hour after the last that is measured or forecast. */
+  knownToHour: number;
+  /** One run of weather for each past year that goes on where the forecast ends. At least one. */
+  scenarios: Scenario[];
+}
+
+export interface Scenario {
+  temperatureC: Float64Array;
+  wetness: Float64Array;
+  weather: Weathering;
+}
+
+const DAY = 24;
+const YEAR_DAYS = 365.2425;
+
+/** There is neither a measured hour nor a past year to go by. */
+export class NoWeather extends Error {
+  constructor(readonly fromHour: number) {
+    super('No weather is known for these hours, and no past year to stand in for them.');
+    this.name = 'NoWeather';
+  }
+}
+
+/**
+ * @param known measured and forecast
+ * @param years hourly weather of past years up to about now; empty where there is none: the last known hours then stand in
+ * @param fromHour first hour that is looked at
+ * @param cutToHour last hour that a wound may be made in
+ * @throws {NoWeather} when no hour at all has a temperature
+ */
+export function outlookOf(known: Series, years: Series | null, fromHour: number, cutToHour: number): Outlook {
+  const hours = cutToHour - fromHour + HORIZON_DAYS * DAY;
+  const knownToHour = lastKnown(known) + 1;
+  const count = years ? Math.max(1, Math.floor(lengthOf(years) / (YEAR_DAYS * DAY))) : 1;
+  if (!years && knownToHour <= known.fromHour) throw new NoWeather(fromHour);
+  const scenarios = Array.from({ length: count }, (_, k) => scenarioOf(known, years, k + 1, fromHour, hours));
+  return { fromHour, knownToHour, scenarios };
+}
+
+function scenarioOf(
+  known: Series,
+  years: Series | null,
+  back: number,
+  fromHour: number,
+  hours: number,
+): Scenario {
+  const temperatureC = new Float64Array(hours);
+  const rainMm: (number | null)[] = Array(hours).fill(null);
+  const shift = Math.round(back * YEAR_DAYS) * DAY;
+  const knownHours = lengthOf(known);
+  let last = 8;
+  for (let i = 0; i < hours; i++) {
+    const hour = fromHour + i;
+    const here = hour - known.fromHour;
+    const inside = here >= 0 && here < knownHours;
+    const past = years ? placeIn(years, hour - shift) : -1;
+    const t =
+      (inside ? known.temperatureC[here] : null) ??
+      years?.temperatureC[past] ??
+      // Without past years the same hour of the day before goes on
+      (i >= DAY ? temperatureC[i - DAY] : undefined) ??
+      last;
+    temperatureC[i] = t;
+    last = t;
+    rainMm[i] = (inside ? known.rainMm[here] : null) ?? years?.rainMm[past] ?? null;
+  }
+  const series = {
+    fromHour,
+    temperatureC: [...temperatureC],
+    humidityPct: rainMm.map(() => null),
+    rainMm,
+    windMs: rainMm.map(() => null),
+    wetMinutes: rainMm.map(() => null),
+  };
+  const wetness = wetnessWeights(series);
+  return { temperatureC, wetness, weather: weathering(temperatureC, wetness) };
+}
+
+/** Place of an hour in the past years; one that lies after them is looked up a year before. */
+function placeIn(years: Series, hour: number): number {
+  const year = Math.round(YEAR_DAYS) * DAY;
+  let at = hour - years.fromHour;
+  while (at >= lengthOf(years)) at -= year;
+  while (at < 0) at += year;
+  return at;
+}
+
+function lastKnown(series: Series): number {
+  return series.fromHour + series.temperatureC.findLastIndex((one) => one !== null);
+}

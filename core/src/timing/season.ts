@@ -1,0 +1,249 @@
+// The schools side by side on the weather of past years: what would a cut have risked on each day, and how many days were dry?
+import {
+  type Crop,
+  leavesDownDay,
+  type StageDay,
+  stagesOver,
+  type ThermalDay,
+  thermalDays,
+} from '../stage/index';
+import { dayOfYear, groundByRecord, type Series, WET_RAIN_MM } from '../weather/index';
+import { type CutKind, factorsOf, frostAndHeat } from './factors';
+import {
+  chanceOf,
+  exposureOf,
+  inoculumOn,
+  inoculumWeights,
+  lambdaOf,
+  weathering,
+  wetnessWeights,
+} from './lambda';
+import { type PathogenCode, pathogensIn } from './pathogens';
+import { isInSchool, type TimingSchool, timingSchools } from './schoolNames';
+import { infectionOf, scoreOf } from './score';
+import type { TimingSettings } from './settings';
+import { blockedHours, LEAST_WINDOW_H, type Place } from './windows';
+import { bandOf } from './wounds';
+
+export interface SeasonInput {
+  /** Ten past years, or as many as there are; hourly. */
+  years: Series;
+  crop: Crop;
+  /** Weight of each pathogen for this tree: host times what is nearby. */
+  loads: Partial<Record<PathogenCode, number>>;
+  settings: TimingSettings;
+  cut: CutKind;
+  offsetDays?: number;
+}
+
+export interface SeasonWeek {
+  /** First day of the week, day of the year 1..365. */
+  from: number;
+  score: [low: number, middle: number, high: number];
+  /** Share of its days with hours that the school’s window rule lets be cut in. */
+  dryShare: number;
+  /** Share of days with rain. */
+  wetShare: number;
+  meanC: number;
+}
+
+export interface SchoolSeason {
+  school: TimingSchool;
+  /** Index on its days that had a window: a tenth below, middle, nine tenths. Null where no day ever did. */
+  score: [number, number, number] | null;
+  /** Days in its season and with a window, mean of the years. */
+  days: number;
+  dryDays: number;
+  /** Usual first and last day of the year of its season; null where it has none here. */
+  from: number | null;
+  to: number | null;
+}
+
+/** What makes one month differ from another, each apart from the others. */
+export interface SeasonMonth {
+  month: number;
+  /** Expected infections of a cut on its middle day if rain were the same all year and inoculum full: temperature alone. */
+  temperatureTerm: number;
+  /** Share of hours with rain. */
+  rainShare: number;
+  inoculum: number;
+}
+
+export interface Season {
+  weeks: SeasonWeek[];
+  schools: SchoolSeason[];
+  months: SeasonMonth[];
+  years: number;
+}
+
+const CUT_AT = 10;
+const DAY = 24;
+const WEEK = 7;
+
+interface DayRisk {
+  ofYear: number;
+  day: string;
+  score: number;
+  dry: boolean;
+  wet: boolean;
+  meanC: number;
+  schools: TimingSchool[];
+}
+
+/** A year as its weeks, its schools and its months, from past years. */
+export function seasonOf(input: SeasonInput, place: Place): Season {
+  const thermal = thermalDays(input.years, place.clock);
+  const days = dayRisks(input, place, thermal);
+  const years = Math.max(1, Math.round(days.length / 365));
+  return {
+    weeks: weeksOf(days),
+    schools: timingSchools.map((school) => schoolOf(school, days, years)),
+    months: monthsOf(input, place, thermal),
+    years,
+  };
+}
+
+function dayRisks(
+  { years, crop, loads, settings, cut, offsetDays = 0 }: SeasonInput,
+  place: Place,
+  thermal: ThermalDay[],
+): DayRisk[] {
+  const { latitude, clock } = place;
+  const stages = stagesOver(crop, thermal, { latitude, offsetDays });
+  const hours = years.temperatureC.length;
+  const temperature = Float64Array.from({ length: hours }, (_, i) => years.temperatureC[i] ?? 8);
+  const weather = weathering(temperature, wetnessWeights(years));
+  const used = pathogensIn(loads);
+  const exposures = used.map((one) =>
+    exposureOf(one, weather, inoculumWeights(one, years.fromHour, hours, latitude)),
+  );
+  const blocked = blockedHours(years, settings, place, groundByRecord(years));
+  const leavesDown = leavesDownDay(latitude);
+  // The last wounds of the record have no weather left to heal in
+  const last = thermal.length - 60;
+  return thermal.slice(0, Math.max(0, last)).map((day, i) => {
+    const start = clock.startOf(day.day) - years.fromHour;
+    const at = Math.max(0, start + CUT_AT);
+    const chances = used.map((one, p) => ({
+      chance: chanceOf((loads[one.code] ?? 0) * lambdaOf(exposures[p] as never, at)),
+      consequence: one.consequence,
+    }));
+    const stage = stages.course[i] as StageDay;
+    const { aboveC, hottestC } = frostAndHeat(stages, i);
+    const factors = factorsOf(stage, aboveC, hottestC, cut, { latitude, stopDay: settings.stopDay }, crop);
+    let free = 0;
+    let rain = 0;
+    for (let h = Math.max(0, start); h < start + DAY && h < hours; h++) {
+      if (blocked[h]?.length === 0) free += 1;
+      rain += years.rainMm[h] ?? 0;
+    }
+    return {
+      ofYear: Math.min(365, day.ofYear),
+      day: day.day,
+      score: scoreOf(infectionOf(chances), factors, settings.weights),
+      dry: free >= LEAST_WINDOW_H,
+      wet: rain >= WET_RAIN_MM,
+      meanC: day.meanC,
+      schools: timingSchools.filter((school) =>
+        isInSchool(school, stage, crop, { latitude, stopDay: settings.stopDay, leavesDownDay: leavesDown }),
+      ),
+    };
+  });
+}
+
+function weeksOf(days: DayRisk[]): SeasonWeek[] {
+  const weeks = Array.from({ length: 52 }, () => [] as DayRisk[]);
+  for (const day of days) weeks[Math.min(51, Math.floor((day.ofYear - 1) / WEEK))]?.push(day);
+  return weeks.flatMap((own, week) => {
+    if (own.length === 0) return [];
+    const scores = own.map((day) => day.score);
+    const share = (of: (day: DayRisk) => boolean) => own.filter(of).length / own.length;
+    return [
+      {
+        from: week * WEEK + 1,
+        score: bandOf(scores) as [number, number, number],
+        dryShare: share((day) => day.dry),
+        wetShare: share((day) => day.wet),
+        meanC: own.reduce((sum, day) => sum + day.meanC, 0) / own.length,
+      },
+    ];
+  });
+}
+
+function schoolOf(school: TimingSchool, days: DayRisk[], years: number): SchoolSeason {
+  const own = days.filter((day) => day.schools.includes(school));
+  const dry = own.filter((day) => day.dry);
+  const scores = dry.map((day) => day.score);
+  return {
+    school,
+    score: scores.length > 0 ? bandOf(scores) : null,
+    days: own.length / years,
+    dryDays: dry.length / years,
+    ...usualSpan(own, years),
+  };
+}
+
+/** Days of the year that lie in its season in at least half of the years; over the turn of the year `from` is after `to`. */
+function usualSpan(own: DayRisk[], years: number): { from: number | null; to: number | null } {
+  const counts = Array<number>(366).fill(0);
+  for (const day of own) counts[day.ofYear] = (counts[day.ofYear] as number) + 1;
+  const usual = (ofYear: number) => (counts[((ofYear - 1 + 365) % 365) + 1] as number) >= years / 2;
+  const all = Array.from({ length: 365 }, (_, i) => i + 1);
+  if (all.every(usual)) return { from: 1, to: 365 };
+  const from = all.find((one) => usual(one) && !usual(one - 1)) ?? null;
+  const to = all.find((one) => usual(one) && !usual(one + 1)) ?? null;
+  return { from, to };
+}
+
+/** Regular rain: twelve hours every seventh day, beginning on the third. */
+const REGULAR_DAYS = 90;
+
+function monthsOf({ years, loads }: SeasonInput, { latitude }: Place, thermal: ThermalDay[]): SeasonMonth[] {
+  const used = pathogensIn(loads);
+  const meanOfDay = Array.from({ length: 366 }, () => [0, 0] as [number, number]);
+  for (const day of thermal) {
+    const cell = meanOfDay[Math.min(365, day.ofYear)] as [number, number];
+    cell[0] += day.meanC;
+    cell[1] += 1;
+  }
+  const usualC = (ofYear: number) => {
+    const [sum, count] = meanOfDay[((ofYear - 1) % 365) + 1] as [number, number];
+    return count > 0 ? sum / count : 8;
+  };
+  const wet = Array.from({ length: REGULAR_DAYS * DAY }, (_, h) =>
+    Math.floor(h / DAY) % WEEK === 3 && h % DAY < 12 ? 1 : 0,
+  );
+  const full = wet.map(() => 1);
+  const rainHours = Array.from({ length: 12 }, () => [0, 0] as [number, number]);
+  for (let i = 0; i < years.rainMm.length; i++) {
+    const month = new Date((years.fromHour + i) * 3_600_000).getUTCMonth();
+    const cell = rainHours[month] as [number, number];
+    cell[0] += (years.rainMm[i] ?? 0) >= WET_RAIN_MM ? 1 : 0;
+    cell[1] += 1;
+  }
+  return Array.from({ length: 12 }, (_, month) => {
+    const middle = `2001-${String(month + 1).padStart(2, '0')}-15`;
+    const temperature = wet.map(
+      (_, h) =>
+        usualC(dayOfYear(middle) + Math.floor(h / DAY)) +
+        3 * Math.cos((2 * Math.PI * ((h % DAY) - 15)) / DAY),
+    );
+    const weather = weathering(temperature, wet);
+    const lambda = used.map((one) => (loads[one.code] ?? 0) * lambdaOf(exposureOf(one, weather, full), 0));
+    const [wetHours, hours] = rainHours[month] as [number, number];
+    const weights = used.map((one) => loads[one.code] ?? 0);
+    const load = weights.reduce((sum, one) => sum + one, 0);
+    return {
+      month: month + 1,
+      temperatureTerm: lambda.reduce((sum, one) => sum + one, 0),
+      rainShare: hours > 0 ? wetHours / hours : 0,
+      inoculum:
+        load > 0
+          ? used.reduce(
+              (sum, one, p) => sum + (weights[p] as number) * inoculumOn(one, middle, latitude),
+              0,
+            ) / load
+          : 0,
+    };
+  });
+}

@@ -1,0 +1,136 @@
+// In which hours can a tree be cut: dry before, during and after, light, no storm, no deep frost, ground that bears?
+import {
+  daylight,
+  type Ground,
+  isLight,
+  type LocalClock,
+  lengthOf,
+  type Series,
+  WET_RAIN_MM,
+} from '../weather/index';
+
+export const blocks = [
+  'dark',
+  'rain',
+  'bark wet',
+  'rain coming',
+  'wind',
+  'frost',
+  'snow',
+  'mud',
+  'not known',
+] as const;
+/** Why an hour will not do. */
+export type Block = (typeof blocks)[number];
+
+export interface WindowRule {
+  dryBeforeH: number;
+  dryAfterH: number;
+  climbWindMs: number;
+  leastC: number;
+}
+
+/** Least that a wound asks for: dry bark and a day without rain. Common practice, no source. */
+export const LEAST_BEFORE_H = 6;
+export const LEAST_AFTER_H = 24;
+/** Shorter than this no work is begun, h. */
+export const LEAST_WINDOW_H = 2;
+
+export interface Place {
+  latitude: number;
+  longitude: number;
+  clock: LocalClock;
+}
+
+/**
+ * Why each hour of a series will not do; an empty list is an hour to cut in.
+ *
+ * @param ground its state in every hour, as recorded or as somebody said
+ */
+export function blockedHours(
+  series: Series,
+  rule: WindowRule,
+  place: Place,
+  ground: readonly Ground[],
+): Block[][] {
+  const hours = lengthOf(series);
+  const lastRain = lastRainBefore(series);
+  const nextRain = nextRainAfter(series);
+  const ends = series.rainMm.findLastIndex((rain) => rain !== null) + 1;
+  return Array.from({ length: hours }, (_, i) => {
+    const why: Block[] = [];
+    const hour = series.fromHour + i;
+    const rain = series.rainMm[i] ?? null;
+    const temperature = series.temperatureC[i] ?? null;
+    const wind = series.windMs[i] ?? null;
+    if (!isLight(hour, daylight(place.clock.day(hour), place.latitude, place.longitude))) why.push('dark');
+    if (rain === null || temperature === null) why.push('not known');
+    else if (rain >= WET_RAIN_MM) why.push('rain');
+    else {
+      if (i - (lastRain[i] as number) <= rule.dryBeforeH) why.push('bark wet');
+      if ((nextRain[i] as number) - i <= rule.dryAfterH) why.push('rain coming');
+      else if (ends - i <= rule.dryAfterH) why.push('not known');
+    }
+    if (wind !== null && wind > rule.climbWindMs) why.push('wind');
+    if (temperature !== null && temperature < rule.leastC) why.push('frost');
+    const under = ground[i];
+    if (under === 'snow' || under === 'mud') why.push(under);
+    return why;
+  });
+}
+
+function lastRainBefore(series: Series): Float64Array {
+  const hours = lengthOf(series);
+  const last = new Float64Array(hours);
+  let at = Number.NEGATIVE_INFINITY;
+  for (let i = 0; i < hours; i++) {
+    last[i] = at;
+    if ((series.rainMm[i] ?? 0) >= WET_RAIN_MM) at = i;
+  }
+  return last;
+}
+
+/** An hour that nobody forecast is not dry: it ends what is known, and is told apart. */
+function nextRainAfter(series: Series): Float64Array {
+  const hours = lengthOf(series);
+  const next = new Float64Array(hours);
+  let at = Number.POSITIVE_INFINITY;
+  for (let i = hours - 1; i >= 0; i--) {
+    next[i] = at;
+    if ((series.rainMm[i] ?? 0) >= WET_RAIN_MM) at = i;
+  }
+  return next;
+}
+
+export interface DryWindow {
+  /** First hour, and the hour after its last, since 1970. */
+  fromHour: number;
+  toHour: number;
+  /** Hours of daylight in it. */
+  lightHours: number;
+}
+
+/**
+ * Runs of hours without a block; nights do not part them, but they begin and end in daylight.
+ *
+ * @param blocked why each hour will not do, from `fromHour` on
+ */
+export function windowsOf(blocked: readonly (readonly Block[])[], fromHour: number): DryWindow[] {
+  const fits = (i: number) => (blocked[i] ?? []).every((why) => why === 'dark');
+  const windows: DryWindow[] = [];
+  for (let from = 0; from < blocked.length; from++) {
+    if (!fits(from)) continue;
+    let to = from;
+    while (to < blocked.length && fits(to)) to += 1;
+    const light = Array.from({ length: to - from }, (_, k) => from + k).filter(
+      (i) => blocked[i]?.length === 0,
+    );
+    const first = light[0];
+    const last = light.at(-1);
+    if (first !== undefined && last !== undefined && light.length >= LEAST_WINDOW_H) {
+      windows.push({ fromHour: fromHour + first, toHour: fromHour + last + 1, lightHours: light.length });
+    }
+    from = to;
+  }
+  return windows;
+}

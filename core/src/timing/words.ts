@@ -1,0 +1,66 @@
+// Days in words, in one place: verdicts, reasons, kinds of wood.
+import type { Reason, Verdict } from './model';
+import type { LaneId } from './settings';
+
+const LANES: Record<LaneId, string> = {
+  pome: 'Apple, pear',
+  plum: 'Plum, cherry',
+  peach: 'Peach, apricot',
+  other: 'Other trees',
+  dead: 'Dead wood',
+};
+
+/** A kind of wood by the species of it that stand here, two at the most; by its usual name where none is given. */
+export function laneWords(lane: LaneId, species: readonly string[] = []): string {
+  const plain = LANES[lane];
+  if (species.length === 0 || lane !== 'other') return plain;
+  const [first, second] = species;
+  return second ? `${first}, ${second.toLowerCase()}` : (first as string);
+}
+
+export const VERDICT_WORDS: Record<Verdict, string> = { go: 'Good', possible: 'Possible', wait: 'Wait' };
+
+/** Why a day is not better, short enough for one line. */
+export const REASON_WORDS: Record<Reason, string> = {
+  dark: 'no daylight is left',
+  rain: 'rain',
+  'bark wet': 'bark is wet from rain',
+  'rain coming': 'rain follows too soon',
+  wind: 'too much wind to climb',
+  frost: 'wood is frozen and splits',
+  snow: 'snow lies',
+  mud: 'the ground is too soft',
+  'not known': 'the forecast does not reach so far',
+  risk: 'the risk of infection is high',
+  'severe frost': 'severe frost follows',
+  'bloom of a blight host': 'a host of fire blight is in bloom',
+  'outside the school': 'outside the season of your school',
+  'short dry spell': 'the dry spell is short',
+  'no weather': 'no weather is known',
+};
+
+/** Title of a window in a calendar. */
+export function windowTitle(what: string, verdict: 'go' | 'possible'): string {
+  return verdict === 'go' ? `Good to cut: ${what}` : `Possible to cut: ${what}`;
+}
+
+/** What each factor is called, and what it says. */
+export const FACTOR_WORDS = {
+  infection: {
+    name: 'Infection',
+    says: 'chance that an infection takes while the wound heals, weighed by what it costs',
+  },
+  cold: {
+    name: 'Frost after the cut',
+    says: 'how near the nights of the next two weeks come to what the wood stands',
+  },
+  heat: { name: 'Sun scorch', says: 'heat within five days on bark that was in shade' },
+  slip: { name: 'Bark slips', says: 'bark tears when it is full of sap, worse on large cuts' },
+  late: { name: 'After the stop date', says: 'late growth does not harden' },
+  buds: { name: 'Buds knocked off', says: 'swollen flower buds break at a touch' },
+  growth: { name: 'Shoots in answer', says: 'dormant and spring cuts are answered with shoots' },
+} as const;
+
+/** Says of the schools what a chart alone would hide. */
+export const LESSON =
+  'With equal rain the effects of temperature nearly cancel: cold slows the pathogen and the healing alike. What makes the seasons differ is how often it rains and how many spores fly. A wet summer is not safe.';

@@ -1,0 +1,43 @@
+export {
+  type CheckedHours,
+  checkReadings,
+  type Reading,
+  type Repair,
+  repairs,
+  SHORT_GAP_H,
+  SPIKE_C,
+  STUCK_H,
+  type WeatherFault,
+} from './check';
+export { Climate, climateAt } from './climate';
+export { type Daylight, dayLengthHours, daylight, isLight } from './daylight';
+export { type DayOfWeather, daysOf, hourAt } from './days';
+export { type Ground, groundByRecord, grounds, MUD_FROM_MM } from './ground';
+export {
+  between,
+  type Column,
+  columns,
+  emptySeries,
+  HOUR_MS,
+  hourOf,
+  hoursOf,
+  lengthOf,
+  MOST_HOURS,
+  momentOf,
+  over,
+  Series,
+  seriesOf,
+  WeatherHour,
+} from './hour';
+export { dewPointC, humidityPct, saturationHpa } from './humidity';
+export {
+  dayAfter,
+  dayOfYear,
+  daysBetween,
+  type LocalClock,
+  localClock,
+  northernDayOfYear,
+} from './localTime';
+export { mixed, normalOf, uniformsOf } from './noise';
+export { type SimulatedPlace, Spell, simulatedForecast, simulatedWeather } from './simulate';
+export { isWet, WET_HUMIDITY_PCT, WET_RAIN_MM } from './wetness';

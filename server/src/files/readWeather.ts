@@ -1,0 +1,259 @@
+// Reads a file of weather: CSV with its columns mapped, or the plain hourly JSON. Runs on a worker; nothing is written here.
+
+import { tz } from '@date-fns/tz';
+import {
+  type Column,
+  checkReadings,
+  columns,
+  HOUR_MS,
+  type Reading,
+  type Repair,
+  type WeatherFault,
+  WeatherHour,
+} from '@mortisect/core/weather';
+import { isValid, parse } from 'date-fns';
+import Papa from 'papaparse';
+import { z } from 'zod';
+import { decoded } from './text';
+
+export const MOST_READINGS = 600_000;
+
+export interface WeatherFile {
+  bytes: Uint8Array;
+  format: 'csv' | 'json';
+  /** Value to column, `value:unit` to unit. */
+  mapping: Record<string, string> | null;
+  /** Zone of times that carry none. */
+  zone: string;
+  repair: Repair[];
+}
+
+export type WeatherFileRead =
+  | {
+      columns: string[];
+      mapping: Record<string, string>;
+      sample: Record<string, string>[];
+      hours: WeatherHour[];
+      faults: WeatherFault[];
+      refused: { line: number; message: string }[];
+    }
+  | { fault: string };
+
+const SAMPLES = 5;
+/** A time outside is a slip of the pen, and would make a record of centuries. */
+const EARLIEST_MS = Date.UTC(1990, 0, 1);
+const LATEST_MS = Date.UTC(2100, 0, 1);
+
+export function readWeather({ bytes, format, mapping, zone, repair }: WeatherFile): WeatherFileRead {
+  const text = decoded(bytes);
+  if (text === null)
+    return { fault: 'The file is not UTF-8 text. Save it as “CSV UTF-8” or JSON and try again.' };
+  if (text.trim() === '') return { fault: 'The file is empty.' };
+  return format === 'csv' ? fromCsv(text, mapping, zone, repair) : fromJson(text, repair);
+}
+
+function fromCsv(
+  text: string,
+  given: Record<string, string> | null,
+  zone: string,
+  repair: Repair[],
+): WeatherFileRead {
+  const read = Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: 'greedy' });
+  const fields = (read.meta.fields ?? []).filter((column) => column.trim() !== '');
+  if (fields.length < 2)
+    return { fault: 'There is no heading row with columns. The first row must name them.' };
+  if (read.data.length > MOST_READINGS) {
+    return { fault: `${read.data.length} rows are more than the ${MOST_READINGS} that are read at once.` };
+  }
+  const mapping = given ?? guessed(fields);
+  const sample = read.data.slice(0, SAMPLES);
+  if (!mapping.at)
+    return {
+      columns: fields,
+      mapping,
+      sample,
+      hours: [],
+      faults: [],
+      refused: [{ line: 1, message: 'No column is named as the time.' }],
+    };
+  const refused: { line: number; message: string }[] = [];
+  const readings: Reading[] = [];
+  const timeOf = timeReader(zone);
+  read.data.forEach((cells, i) => {
+    const line = i + 2;
+    const at = timeOf(cells[mapping.at as string] ?? '');
+    if (at === null || at < EARLIEST_MS || at > LATEST_MS) {
+      refused.push({ line, message: `“${cells[mapping.at as string] ?? ''}” is not a time.` });
+      return;
+    }
+    const values: Reading['values'] = {};
+    for (const name of columns) {
+      const column = mapping[name];
+      const cell = column === undefined ? '' : (cells[column] ?? '').trim();
+      if (cell === '' || MISSING.has(cell.toLowerCase())) continue;
+      const number = Number(cell.replace(/^(-?\d+),(\d+)$/, '$1.$2'));
+      if (!Number.isFinite(number)) refused.push({ line, message: `${column}: “${cell}” is not a number.` });
+      else values[name] = inUnit(name, number, mapping[`${name}:unit`]);
+    }
+    readings.push({ line, atMs: at, values });
+  });
+  return { columns: fields, mapping, sample, ...checkReadings(readings, repair), refused };
+}
+
+const MISSING = new Set(['na', 'n/a', 'nan', 'null', '-', '--', '-999', '-9999', '6999', '7999']);
+
+const HourlyJson = z.object({ hours: z.array(z.unknown()).max(MOST_READINGS) });
+
+function fromJson(text: string, repair: Repair[]): WeatherFileRead {
+  let json: unknown;
+  try {
+    json = JSON.parse(text);
+  } catch {
+    return { fault: 'The file is not JSON: it may be cut off.' };
+  }
+  const parsed = HourlyJson.safeParse(json);
+  if (!parsed.success)
+    return { fault: 'The JSON has no list “hours”. See “Weather in” in docs/methods/when.md.' };
+  const refused: { line: number; message: string }[] = [];
+  const readings = parsed.data.hours.flatMap((raw, i): Reading[] => {
+    const hour = WeatherHour.safeParse(raw);
+    if (!hour.success) {
+      const issue = hour.error.issues[0];
+      refused.push({
+        line: i + 1,
+        message: `${issue?.path.join('.') ?? ''}: ${issue?.message ?? 'not an hour'}`,
+      });
+      return [];
+    }
+    const atMs = Date.parse(hour.data.at);
+    if (atMs < EARLIEST_MS || atMs > LATEST_MS) {
+      refused.push({ line: i + 1, message: `at: ${hour.data.at} is no time of a station’s record.` });
+      return [];
+    }
+    const values: Reading['values'] = {};
+    for (const name of columns) {
+      const value = hour.data[name];
+      if (value !== null) values[name] = value;
+    }
+    return [{ line: i + 1, atMs, values }];
+  });
+  const names = ['at', ...columns];
+  return {
+    columns: names,
+    mapping: Object.fromEntries(names.map((name) => [name, name])),
+    sample: [],
+    ...checkReadings(readings, repair),
+    refused,
+  };
+}
+
+function inUnit(name: Column, value: number, unit: string | undefined): number {
+  switch (unit) {
+    case '°F':
+      return ((value - 32) * 5) / 9;
+    case 'K':
+      return value - 273.15;
+    case 'share':
+      return value * 100;
+    case 'in':
+      return value * 25.4;
+    case 'km/h':
+      return value / 3.6;
+    case 'mph':
+      return value * 0.44704;
+    case 'kn':
+      return value * 0.514444;
+    case 'share of the hour':
+      return value * 60;
+    default:
+      // A hair over the whole is rounding, not a fault
+      return name === 'humidityPct' && value > 100 && value <= 100.5 ? 100 : value;
+  }
+}
+
+const FORMS = [
+  'yyyy-MM-dd HH:mm:ss',
+  'yyyy-MM-dd HH:mm',
+  'yyyy-MM-dd H:mm',
+  "yyyy-MM-dd'T'HH:mm:ss",
+  "yyyy-MM-dd'T'HH:mm",
+  'yyyy/MM/dd HH:mm',
+  'dd.MM.yyyy HH:mm',
+  'dd/MM/yyyy HH:mm',
+  'yyyyMMddHHmm',
+  'yyyyMMddHH',
+] as const;
+
+/**
+ * Reads times in the order of the file. A time with its own offset is taken as it is; others are local. The hour that comes
+ * twice when clocks go back is told apart by its order: told a second time, it is the second.
+ */
+function timeReader(zone: string): (cell: string) => number | null {
+  const context = tz(zone);
+  let form: string | null = null;
+  let last = Number.NEGATIVE_INFINITY;
+  return (cell) => {
+    const text = cell.trim();
+    if (/(Z|[+-]\d{2}:?\d{2})$/.test(text) && /^\d{4}-\d{2}-\d{2}[T ]/.test(text)) {
+      const at = Date.parse(text.replace(' ', 'T'));
+      return Number.isNaN(at) ? null : at;
+    }
+    for (const candidate of form ? [form] : FORMS) {
+      const read = parse(text, candidate, new Date(0), { in: context });
+      if (!isValid(read)) continue;
+      form = candidate;
+      const at = +read;
+      const clock = context(at).getHours();
+      const twins = [at - HOUR_MS, at, at + HOUR_MS].filter((one) => context(one).getHours() === clock);
+      const told = twins.find((one) => one > last) ?? at;
+      last = Math.max(last, told);
+      return told;
+    }
+    return null;
+  };
+}
+
+const SYNONYMS: Record<'at' | Column, readonly RegExp[]> = {
+  at: [/^(at|time|date ?time|timestamp|valid|date.*time.*|datetime.*)$/, /^(date|zeit|heure)/],
+  temperatureC: [/^(temp(erature)?|air ?temp(erature)?|t|tair|ta)\b/, /temp/],
+  humidityPct: [/^(rh|rel.*hum|humidity)/, /humid/],
+  rainMm: [/^(rain|precip|prcp|rr)/, /precip|rain/],
+  windMs: [/^(wind ?speed|wind|ws|ff)\b/, /wind.*(speed|avg|mean)/],
+  wetMinutes: [/^(leaf ?wet|lw|wet)/],
+};
+
+function guessed(fields: string[]): Record<string, string> {
+  const mapping: Record<string, string> = {};
+  const plain = (name: string) =>
+    name
+      .toLowerCase()
+      .replace(/[_\-.]+/g, ' ')
+      .trim();
+  for (const [name, patterns] of Object.entries(SYNONYMS)) {
+    const taken = new Set(Object.values(mapping));
+    const found = patterns
+      .map((pattern) => fields.find((field) => !taken.has(field) && pattern.test(plain(field))))
+      .find((field) => field !== undefined);
+    if (found === undefined) continue;
+    mapping[name] = found;
+    const unit = unitIn(name as Column, found);
+    if (unit) mapping[`${name}:unit`] = unit;
+  }
+  return mapping;
+}
+
+function unitIn(name: 'at' | Column, heading: string): string | null {
+  const text = heading.toLowerCase();
+  if (name === 'temperatureC')
+    return /(°|deg|_|\(|\[| )f\b/.test(text) ? '°F' : /\bk\b/.test(text) ? 'K' : null;
+  if (name === 'rainMm') return /\bin(ch(es)?)?\b/.test(text) ? 'in' : null;
+  if (name === 'windMs')
+    return /km\/?h|kph/.test(text)
+      ? 'km/h'
+      : /mph/.test(text)
+        ? 'mph'
+        : /\b(kn|kt|knots?)\b/.test(text)
+          ? 'kn'
+          : null;
+  return null;
+}

@@ -1,0 +1,130 @@
+// The calendar that others subscribe to: dry windows by kind of wood, days to look after a frost or for strikes, jobs due.
+import { randomBytes, timingSafeEqual } from 'node:crypto';
+import { lanesOf, type TimingNow, USUAL_CUT } from '@mortisect/contracts';
+import { jobKinds, speciesName } from '@mortisect/core/register';
+import { windowTitle } from '@mortisect/core/timing';
+import { dayAfter, momentOf } from '@mortisect/core/weather';
+import { type CalendarEvent, calendarOf } from '../files/calendar';
+import type { Pool } from '../pool/pool';
+import { notThere } from '../refusal';
+import type { Db, Store } from '../store/openDb';
+import { getJobs } from './jobs';
+import { keep, kept } from './keepsakes';
+import { getTree, getTrees } from './orchard';
+import { getSite } from './site';
+import { getTiming, getTreeTiming } from './timing';
+
+const KEPT_AS = 'calendar';
+
+/** A new address; the old one ends. */
+export async function makeCalendar(db: Store): Promise<{ path: string }> {
+  const token = randomBytes(24).toString('base64url');
+  await keep(db, KEPT_AS, { token });
+  return { path: pathOf(token) };
+}
+
+export async function calendarPath(db: Store): Promise<{ path: string | null }> {
+  const made = await kept<{ token: string }>(db, KEPT_AS);
+  return { path: made && pathOf(made.token) };
+}
+
+const pathOf = (token: string) => `/api/calendar/${token}.ics`;
+
+/** @throws {HttpProblem} 404 for an address that is not, or no longer, in force */
+export async function siteCalendar(db: Db, pool: Pool, token: string, now: string) {
+  const made = await kept<{ token: string }>(db, KEPT_AS);
+  const [given, known] = [Buffer.from(token), Buffer.from(made?.token ?? '')];
+  if (given.length !== known.length || !timingSafeEqual(given, known)) throw notThere('The calendar');
+  const { site } = await getSite(db);
+  const told = await getTiming(db, pool, now);
+  const { jobs } = await getJobs(db);
+  const { trees } = await getTrees(db);
+  const codeOf = new Map(trees.map((tree) => [tree.id, tree.code]));
+  const events = [
+    ...windowEvents(told),
+    ...lookEvents(told),
+    ...jobs.map(
+      (job): CalendarEvent => ({
+        id: job.id,
+        title: `${jobKinds.find((kind) => kind.code === job.job)?.name ?? job.job} · ${codeOf.get(job.treeId) ?? job.treeId}`,
+        detail: job.note,
+        when: { day: job.dueOn },
+      }),
+    ),
+  ];
+  return { fileName: 'windows.ics', content: calendarOf(site.name, events, now) };
+}
+
+/** For each kind of wood the windows that hold for most of its trees, as Today tells them. */
+function windowEvents(told: TimingNow): CalendarEvent[] {
+  return lanesOf(told)
+    .filter((lane) => lane.id !== 'dead')
+    .flatMap((lane) =>
+      lane.windows.map(
+        (window): CalendarEvent => ({
+          id: `window-${lane.id}-${window.fromHour}-${window.verdict}`,
+          title: windowTitle(lane.name, window.verdict),
+          detail: `For most of its trees; open the plan of a tree for its own. Dry for ${window.dryH} h from its beginning.${told.station.simulated ? ' Simulated weather.' : ''}`,
+          when: { from: momentOf(window.fromHour), to: momentOf(window.toHour) },
+        }),
+      ),
+    );
+}
+
+/** What is longer past is no appointment any more. */
+const PAST_DAYS = 30;
+
+function lookEvents({ timing, now }: TimingNow): CalendarEvent[] {
+  if (!timing) return [];
+  const since = dayAfter(now.slice(0, 10), -PAST_DAYS);
+  const seen = new Set<string>();
+  const frosts = timing.groups.flatMap((group) =>
+    group.freezes.flatMap((freeze): CalendarEvent[] => {
+      const id = `look-${group.species}-${freeze.kind}-${freeze.day}`;
+      if (seen.has(id) || freeze.lookFrom < since) return [];
+      seen.add(id);
+      return [
+        {
+          id,
+          title: `Look at ${speciesName(group.species)} after the frost of ${freeze.day}`,
+          detail:
+            freeze.kind === 'buds'
+              ? 'Cut buds across: brown is killed.'
+              : 'Judge wood only now; cut what is dead.',
+          when: { day: freeze.lookFrom },
+        },
+      ];
+    }),
+  );
+  const strikes = timing.blight.flatMap(({ species, strikes: all }) =>
+    all.flatMap(({ day, showFrom }): CalendarEvent[] => {
+      const id = `strikes-${species}-${day}`;
+      if (showFrom === null || showFrom < since || seen.has(id)) return [];
+      seen.add(id);
+      return [
+        {
+          id,
+          title: `Strikes may show on ${speciesName(species)}`,
+          detail: `Of infection on ${day}. Look every week; cut on a dry day.`,
+          when: { day: showFrom },
+        },
+      ];
+    }),
+  );
+  return [...frosts, ...strikes];
+}
+
+/** @throws {HttpProblem} 409 where no weather is known */
+export async function treeCalendar(db: Db, pool: Pool, treeId: string, now: string) {
+  const { tree } = await getTree(db, treeId);
+  const { group } = await getTreeTiming(db, pool, { treeId, ...USUAL_CUT, now });
+  const events = group.windows.map(
+    (window): CalendarEvent => ({
+      id: `${treeId}-${window.fromHour}-${window.verdict}`,
+      title: windowTitle(tree.code, window.verdict),
+      detail: `Dry for ${window.dryH} h from its beginning. Index ${Math.round(window.score[1])} of 100.`,
+      when: { from: momentOf(window.fromHour), to: momentOf(window.toHour) },
+    }),
+  );
+  return { fileName: 'windows.ics', content: calendarOf(tree.code, events, now) };
+}

@@ -1,0 +1,294 @@
+// What the weather says of the days ahead, for the site and for one tree. Computed in the pool, kept until something changes.
+import { createHash } from 'node:crypto';
+import {
+  type Action,
+  type Site,
+  type StationState,
+  type TimingNow,
+  type TreeOfGroup,
+  type TreeTiming,
+  treeGroups,
+} from '@mortisect/contracts';
+import { cropOf, showsGreen, stageCourse, usualBloomOn } from '@mortisect/core/stage';
+import { type CutKind, protectantOn, type SiteTiming, type TreeGroup } from '@mortisect/core/timing';
+import { dayAfter, dayOfYear, hourOf } from '@mortisect/core/weather';
+import { and, asc, eq, inArray, sql } from 'drizzle-orm';
+import { dayAt } from '../files/day';
+import type { Pool } from '../pool/pool';
+import type { TimingTask } from '../pool/when';
+import { HttpProblem, notThere } from '../refusal';
+import type { Db } from '../store/openDb';
+import { actions, findings, trees } from '../store/schema';
+import { asAction } from './orchard';
+import { getSite } from './site';
+import { getWeather, stationState, weatherSource, weatherStamp } from './weather';
+
+/** The same draws for everybody who looks. */
+const SEED = 20;
+const MOST_KEPT = 200;
+const RECORD_DAYS = 30;
+
+interface Facts {
+  site: Site;
+  station: StationState;
+  groups: TreeGroup[];
+  keyOf: Map<string, string>;
+  said: Action[];
+}
+
+/** Answers that hold until the hour turns or something is recorded, by database; one server process keeps its own. */
+const kept = new WeakMap<Db, Map<string, Promise<unknown>>>();
+
+function once<T>(db: Db, key: string, make: () => Promise<T>): Promise<T> {
+  const own = kept.get(db) ?? new Map<string, Promise<unknown>>();
+  kept.set(db, own);
+  const known = own.get(key) as Promise<T> | undefined;
+  if (known) return known;
+  const made = make();
+  own.set(key, made);
+  made.catch(() => own.delete(key));
+  if (own.size > MOST_KEPT) own.delete(own.keys().next().value as string);
+  return made;
+}
+
+/** What an answer rests on: it is computed anew when any of it changes, and not because a tree was walked past. */
+async function stampOf(db: Db, { site, said, groups }: Facts, now: string): Promise<string> {
+  const { latitude, longitude, timeZone, weather, timing } = site;
+  const rests = [latitude, longitude, timeZone, weather, timing, groundSaid(said, now), groups];
+  const hash = createHash('sha256').update(JSON.stringify(rests)).digest('base64url');
+  return `${hourOf(now)} ${await weatherStamp(db)} ${hash}`;
+}
+
+const SAID = ['stageSeen', 'groundSaid', 'protectantApplied'] as const;
+
+async function factsOf(db: Db, now: string): Promise<Facts> {
+  const { site } = await getSite(db);
+  // Of thousands of trees only what tells their group
+  const own = await db
+    .select({
+      id: trees.id,
+      species: sql<string>`${trees.value}->>'species'`,
+      cultivar: sql<string | null>`${trees.value}->>'cultivar'`,
+      status: sql<TreeOfGroup['status']>`${trees.value}->>'status'`,
+    })
+    .from(trees);
+  const open = await db
+    .select({ treeId: findings.treeId, disorder: sql<string>`${findings.value}->>'disorder'` })
+    .from(findings)
+    .where(eq(findings.state, 'open'));
+  const rows = await db
+    .select()
+    .from(actions)
+    .where(and(inArray(actions.kind, [...SAID]), eq(actions.undone, false)))
+    .orderBy(asc(actions.at));
+  const said = rows.map(asAction);
+  const { groups, keyOf } = treeGroups(
+    {
+      site,
+      trees: own,
+      findings: open,
+      seen: said.map(({ action }) => action),
+    },
+    now,
+  );
+  return { site, station: await stationState(db, site, now), groups, keyOf, said };
+}
+
+/** Null where no weather is known. */
+async function taskOf(
+  db: Db,
+  { site, said }: Facts,
+  now: string,
+): Promise<Omit<TimingTask, 'groups'> | null> {
+  const source = await weatherSource(db, site, now);
+  const { latitude, longitude, timeZone } = site;
+  return (
+    source && {
+      source,
+      now,
+      place: { latitude, longitude, timeZone },
+      settings: site.timing,
+      groundSaid: groundSaid(said, now),
+      seed: SEED,
+    }
+  );
+}
+
+function groundSaid(said: readonly Action[], now: string): TimingTask['groundSaid'] {
+  const last = said.findLast(({ action }) => action.kind === 'groundSaid')?.action;
+  if (last?.kind !== 'groundSaid' || Date.parse(last.until) <= Date.parse(now)) return null;
+  return { state: last.state, untilHour: hourOf(last.until) };
+}
+
+export async function getTiming(db: Db, pool: Pool, now: string): Promise<TimingNow> {
+  const facts = await factsOf(db, now);
+  const { site, station, groups, keyOf, said } = facts;
+  const timing = await once(db, `site ${await stampOf(db, facts, now)}`, async () => {
+    const task = await taskOf(db, facts, now);
+    return task && pool.timing({ ...task, groups });
+  });
+  return {
+    now,
+    station,
+    timing,
+    stages: stagesOf(site, groups, timing, now),
+    groupOf: Object.fromEntries(keyOf),
+    protectants: await protectants(db, pool, site, said, timing, now),
+  };
+}
+
+/** Of each species: what the weather says of its stage, else what the calendar says. */
+function stagesOf(
+  site: Site,
+  groups: TreeGroup[],
+  timing: SiteTiming | null,
+  now: string,
+): TimingNow['stages'] {
+  const bySpecies = new Map<string, TimingNow['stages'][number]>();
+  for (const group of groups) {
+    if (bySpecies.has(group.species)) continue;
+    const told = timing?.groups.find((one) => one.key === group.key);
+    bySpecies.set(group.species, {
+      species: group.species,
+      ...(told ? { stage: told.stage, bloom: told.bloom } : byCalendar(site, group, now)),
+    });
+  }
+  return [...bySpecies.values()];
+}
+
+const CALENDAR_BAND_DAYS = 12;
+const PAST_BLOOM_DAYS = 60;
+
+function byCalendar(
+  site: Site,
+  group: TreeGroup,
+  now: string,
+): Pick<TimingNow['stages'][number], 'stage' | 'bloom'> {
+  const crop = cropOf(group.species);
+  if (!crop) return { stage: null, bloom: null };
+  const day = dayAt(now, site.timeZone);
+  const ofYear = dayOfYear(day);
+  // A day of which nothing was measured: its season has no record, so that the calendar answers
+  const blank = {
+    day,
+    ofYear,
+    minC: 0,
+    maxC: 0,
+    meanC: 0,
+    portions: 0,
+    utah: 0,
+    chillHours: 0,
+    warmth: 0,
+    degreeDays: 0,
+    known: 0,
+  };
+  const { latitude } = site;
+  const [stage] = stageCourse(crop, [blank], { latitude, offsetDays: group.offsetDays, seen: group.seen });
+  const bloom = usualBloomOn(crop, day, { latitude, offsetDays: group.offsetDays }, PAST_BLOOM_DAYS);
+  return {
+    stage: stage ?? null,
+    bloom: {
+      day: bloom,
+      from: dayAfter(bloom, -CALENDAR_BAND_DAYS),
+      to: dayAfter(bloom, CALENDAR_BAND_DAYS),
+    },
+  };
+}
+
+const PROTECTANT_DAYS = 21;
+
+/** What was put on lately, and whether rain has washed it off. */
+async function protectants(
+  db: Db,
+  pool: Pool,
+  site: Site,
+  said: readonly Action[],
+  timing: SiteTiming | null,
+  now: string,
+): Promise<TimingNow['protectants']> {
+  const since = Date.parse(now) - PROTECTANT_DAYS * 864e5;
+  const recent = said.flatMap(({ id, action }) =>
+    action.kind === 'protectantApplied' && Date.parse(action.at) >= since ? [{ id, ...action }] : [],
+  );
+  if (recent.length === 0) return [];
+  const { observed } = await getWeather(db, pool, RECORD_DAYS, now);
+  return recent.map(({ id, product, label, species, at }) => ({
+    actionId: id,
+    product,
+    label,
+    species,
+    at,
+    ...protectantOn(observed, hourOf(at), hourOf(now), site.timing.heavyRainMm),
+    greenTissue: green(species, timing),
+  }));
+}
+
+/** Species whose buds show green: what must go on before that is late. */
+function green(species: readonly string[], timing: SiteTiming | null): string[] {
+  const showing = (timing?.groups ?? []).filter(
+    ({ species: own, stage }) =>
+      (species.length === 0 || species.includes(own)) && stage !== null && showsGreen(stage.phase),
+  );
+  return [...new Set(showing.map((one) => one.species))];
+}
+
+async function groupOfTree(db: Db, treeId: string, cut: CutKind, now: string) {
+  const facts = await factsOf(db, now);
+  const group = facts.groups.find((one) => one.key === facts.keyOf.get(treeId));
+  if (!group) throw notThere('The tree');
+  return { ...facts, group: { ...group, cut } };
+}
+
+const noWeather = () =>
+  new HttpProblem(
+    409,
+    'no-weather',
+    'No weather is known',
+    'The site goes by no weather, or none is on record yet. Book → Weather sets where it comes from.',
+  );
+
+interface TreeAsked {
+  treeId: string;
+  mm: number;
+  crownShare: number;
+  at?: string | undefined;
+  now: string;
+}
+
+/** @throws {HttpProblem} 409 where no weather is known */
+export async function getTreeTiming(db: Db, pool: Pool, asked: TreeAsked): Promise<TreeTiming> {
+  const { treeId, mm, crownShare, at, now } = asked;
+  const { group, ...facts } = await groupOfTree(db, treeId, { mm, crownShare }, now);
+  const told = await once(
+    db,
+    `tree ${at} ${await stampOf(db, { ...facts, groups: [group] }, now)}`,
+    async () => {
+      const task = await taskOf(db, facts, now);
+      if (!task) throw noWeather();
+      return pool.treeTiming({ ...task, groups: [group], group, at: at ?? null });
+    },
+  );
+  return { now, station: facts.station, ...told };
+}
+
+/** @throws {HttpProblem} 409 where no weather is known, 422 for a tree that keeps its leaves */
+export async function getTreeSeason(db: Db, pool: Pool, asked: Omit<TreeAsked, 'at'>) {
+  const { treeId, mm, crownShare, now } = asked;
+  const { group, ...facts } = await groupOfTree(db, treeId, { mm, crownShare }, now);
+  // Past years change with the day, not with the hour
+  const today = `${dayAt(now, facts.site.timeZone)}T12:00:00Z`;
+  return once(db, `season ${await stampOf(db, { ...facts, groups: [group] }, today)}`, async () => {
+    const task = await taskOf(db, facts, now);
+    if (!task) throw noWeather();
+    const told = await pool.treeSeason({ ...task, group });
+    if (!told) {
+      throw new HttpProblem(
+        422,
+        'keeps-its-leaves',
+        'It keeps its leaves',
+        'A tree that keeps its leaves has no rest: no school of pruning time is told for it.',
+      );
+    }
+    return told;
+  });
+}

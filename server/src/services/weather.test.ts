@@ -1,0 +1,274 @@
+// Weather in and days out, over the wire: imports, pushes, answers and the calendar, on a real database.
+import ICAL from 'ical.js';
+import request from 'supertest';
+import { deviceId, NOW, newId, type Orchard, openOrchard } from '../testing/orchard';
+
+jest.setTimeout(120_000);
+
+let orchard: Orchard;
+beforeAll(async () => {
+  orchard = await openOrchard();
+  await request(orchard.app).put(`/api/devices/${deviceId}`).send({ name: 'Wall crew' }).expect(200);
+});
+afterAll(() => orchard.close());
+
+const send = (csv: string, query: Record<string, string> = {}) =>
+  request(orchard.app)
+    .post('/api/weather/import')
+    .query({ format: 'csv', ...query })
+    .set('X-Device-Id', deviceId)
+    .set('Content-Type', 'text/csv')
+    .send(csv);
+
+async function goBy(source: 'none' | 'simulated' | 'recorded'): Promise<void> {
+  const { body } = await request(orchard.app).get('/api/site').expect(200);
+  const site = { ...body.site, weather: { ...body.site.weather, source } };
+  await request(orchard.app)
+    .put('/api/site')
+    .set('X-Device-Id', deviceId)
+    .send({ baseRevision: body.revision, site })
+    .expect(200);
+}
+
+const LOCAL_HOURS = `Date Time,Temp °F,RH,Rain in
+2026-10-25 00:30,50,80,0
+2026-10-25 01:30,50,80,0
+2026-10-25 01:30,48.2,82,0.1
+2026-10-25 02:30,48.2,90,0
+2026-10-25 06:30,46.4,95,0
+`;
+
+test('a file in local time: the hour told twice when clocks go back is two hours; units are turned; taken twice it counts once', async () => {
+  const looked = (await send(LOCAL_HOURS).expect(200)).body;
+  expect(looked.mapping).toMatchObject({
+    at: 'Date Time',
+    temperatureC: 'Temp °F',
+    'temperatureC:unit': '°F',
+    'rainMm:unit': 'in',
+  });
+  expect(looked).toMatchObject({ hours: 5, fresh: 5, same: 0, written: 0 });
+  // 23:00 UTC is half past midnight in British summer time
+  expect(looked.from).toBe('2026-10-24T23:00:00.000Z');
+  expect(looked.to).toBe('2026-10-25T06:00:00.000Z');
+  expect(
+    looked.faults.map((fault: { kind: string; column: string }) => `${fault.kind} ${fault.column}`),
+  ).toContain('gap temperatureC');
+  expect((await send(LOCAL_HOURS, { take: 'good' })).body).toMatchObject({ written: 5 });
+  expect((await send(LOCAL_HOURS, { take: 'good' })).body).toMatchObject({ fresh: 0, same: 5, written: 0 });
+  const other = LOCAL_HOURS.replace('46.4', '44.6');
+  expect((await send(other, { take: 'good' })).body).toMatchObject({ differing: 1, written: 0 });
+  expect((await send(other, { take: 'good', differing: 'replace' })).body).toMatchObject({ written: 1 });
+});
+
+test('nothing is mended unless asked; a gap of three hours is filled, rain never', async () => {
+  const csv = 'time,temp,rain\n2026-09-01T00:00Z,10,0\n2026-09-01T03:00Z,13,0\n';
+  expect((await send(csv)).body.hours).toBe(2);
+  const mended = (await send(csv, { repair: 'fill short gaps', take: 'good' })).body;
+  expect(mended).toMatchObject({ hours: 4, written: 4 });
+  expect(mended.faults.filter((fault: { mended: boolean }) => fault.mended)).toHaveLength(1);
+});
+
+test('a time centuries away and a word that is no number are refused by line; the rest is read', async () => {
+  const csv = 'time,temp\n0001-01-01T00:00Z,5\n2026-09-03T00:00Z,warm\n2026-09-03T01:00Z,12\n';
+  const { body } = await send(csv).expect(200);
+  expect(body).toMatchObject({ hours: 1, refusedCount: 2 });
+  expect(body.refused.map((one: { line: number }) => one.line)).toEqual([2, 3]);
+});
+
+test.each([
+  ['', 415, 'no-file'],
+  ['just words', 422, 'file-not-read'],
+  ['\u0000\u0001', 422, 'file-not-read'],
+])('a file that is none (%j) is refused and says so', async (csv, status, type) => {
+  const answer = await send(csv);
+  expect([answer.status, answer.body.type]).toEqual([status, type]);
+});
+
+test('a zone and a rule that are not known are refused by name', async () => {
+  expect((await send(LOCAL_HOURS, { zone: 'Mars/Base' }).expect(422)).body.errors[0].path).toBe('zone');
+  expect((await send(LOCAL_HOURS, { repair: 'guess' }).expect(422)).body.errors[0].path).toBe('repair');
+});
+
+test('a station pushes with its token alone; sent twice it counts once; what it says later counts', async () => {
+  const stationId = newId();
+  const { body: station } = await request(orchard.app)
+    .put(`/api/weather/stations/${stationId}`)
+    .set('X-Device-Id', deviceId)
+    .send({ name: 'Mast by the slip' })
+    .expect(200);
+  const push = (temperatureC: number, token = station.token) =>
+    request(orchard.app)
+      .post('/api/weather/push')
+      .set('Authorization', `Bearer ${token}`)
+      .send({ hours: [{ at: '2026-11-24T08:20:00Z', temperatureC }] });
+  expect((await push(6).expect(200)).body).toEqual({ fresh: 1, same: 0, replaced: 0 });
+  expect((await push(6).expect(200)).body).toEqual({ fresh: 0, same: 1, replaced: 0 });
+  expect((await push(7).expect(200)).body).toEqual({ fresh: 0, same: 0, replaced: 1 });
+  expect((await push(6, 'x'.repeat(32)).expect(401)).body.type).toBe('no-station');
+  const late = await request(orchard.app)
+    .post('/api/weather/push')
+    .set('Authorization', `Bearer ${station.token}`)
+    .send({ hours: [{ at: '2026-12-24T08:00:00Z', temperatureC: 3 }] })
+    .expect(422);
+  expect(late.body.errors[0].path).toBe('hours.0.at');
+  await request(orchard.app)
+    .delete(`/api/weather/stations/${stationId}`)
+    .set('X-Device-Id', deviceId)
+    .expect(200);
+  await push(6).expect(401);
+});
+
+test('the demo goes by simulated weather and says so; every tree has its group, every group ten days', async () => {
+  const { body } = await request(orchard.app).get('/api/timing').expect(200);
+  expect(body.station).toMatchObject({ simulated: true, pastYears: 10 });
+  const { body: register } = await request(orchard.app).get('/api/trees').expect(200);
+  const keys = new Set(body.timing.groups.map((group: { key: string }) => group.key));
+  for (const tree of register.trees) expect(keys.has(body.groupOf[tree.id])).toBe(true);
+  for (const group of body.timing.groups) expect(group.cells).toHaveLength(20);
+  // The tree with an open canker of its own is reckoned apart from its like
+  expect(body.groupOf['lee-wall-07']).not.toBe(body.groupOf['lee-wall-01']);
+  // The hard late frost of the story is on record
+  expect(body.timing.groups.some((group: { freezes: object[] }) => group.freezes.length > 0)).toBe(true);
+});
+
+test('one tree: windows, curves from the day of the cut, and the schools over the year', async () => {
+  const path = '/api/trees/slip-side-01';
+  const { body } = await request(orchard.app)
+    .get(`${path}/timing`)
+    .query({ mm: 60, crownShare: 0.2 })
+    .expect(200);
+  expect(body.group.species).toBe('european-plum');
+  const [first] = body.curves.pathogens;
+  // A wound only closes
+  first.susceptible.forEach((left: number, i: number, all: number[]) => {
+    if (i > 0) expect(left).toBeLessThanOrEqual((all[i - 1] as number) + 1e-9);
+  });
+  const { body: season } = await request(orchard.app).get(`${path}/season`).expect(200);
+  expect(season).toMatchObject({ years: 10, yearsSimulated: true });
+  expect(season.schools.map((one: { school: string }) => one.school)).toContain('after fruit set');
+  await request(orchard.app).get('/api/trees/nowhere/timing').expect(404);
+});
+
+test('a stage that was seen outweighs what was reckoned', async () => {
+  const stageOf = async () => {
+    const { body } = await request(orchard.app).get('/api/timing').expect(200);
+    return body.stages.find((one: { species: string }) => one.species === 'peach').stage;
+  };
+  expect((await stageOf()).basis).toBe('weather');
+  const action = {
+    kind: 'stageSeen',
+    at: NOW,
+    species: 'peach',
+    cultivar: null,
+    stage: 'first swell',
+    share: 0.3,
+  };
+  await request(orchard.app)
+    .put(`/api/actions/${newId()}`)
+    .set('X-Device-Id', deviceId)
+    .send(action)
+    .expect(200);
+  expect(await stageOf()).toMatchObject({ basis: 'seen', phase: 'buds', stage: 'first swell' });
+});
+
+test('the calendar is read by its address alone, ends with a new one, and holds events that an independent reader takes', async () => {
+  const make = () =>
+    request(orchard.app).post('/api/calendar').set('X-Device-Id', deviceId).send({}).expect(200);
+  const { body: old } = await make();
+  const { body: made } = await make();
+  await request(orchard.app).get(old.path).expect(404);
+  const answer = await request(orchard.app).get(made.path).expect(200);
+  expect(answer.headers['content-type']).toContain('text/calendar');
+  const calendar = new ICAL.Component(ICAL.parse(answer.text));
+  const events = calendar.getAllSubcomponents('vevent').map((one) => new ICAL.Event(one));
+  expect(events.length).toBeGreaterThan(3);
+  const windows = events.filter((event) => /to cut: /.test(event.summary));
+  for (const event of windows) expect(event.endDate.compare(event.startDate)).toBe(1);
+  expect(new Set(events.map((event) => event.uid)).size).toBe(events.length);
+});
+
+test('without weather it is told what the calendar still says, and what nobody can', async () => {
+  await goBy('none');
+  const { body } = await request(orchard.app).get('/api/timing').expect(200);
+  expect(body.timing).toBeNull();
+  expect(
+    body.stages.every((one: { stage: { basis: string } | null }) => one.stage?.basis !== 'weather'),
+  ).toBe(true);
+  expect((await request(orchard.app).get('/api/trees/slip-side-01/timing').expect(409)).body.type).toBe(
+    'no-weather',
+  );
+  await goBy('recorded');
+  const { body: recorded } = await request(orchard.app).get('/api/timing').expect(200);
+  // A handful of hours: what is missing is counted, and no hour is called dry that nobody measured
+  expect(recorded.station.missingHours).toBeGreaterThan(600);
+  expect(recorded.timing.groups.every((group: { windows: object[] }) => group.windows.length === 0)).toBe(
+    true,
+  );
+  await goBy('simulated');
+});
+
+describe('the compute routes', () => {
+  const hours = (count: number, from: string, t: (h: number) => number, rain: (h: number) => number) =>
+    Array.from({ length: count }, (_, h) => ({
+      at: new Date(Date.parse(from) + h * 3600_000).toISOString(),
+      temperatureC: t(h),
+      humidityPct: 70,
+      rainMm: rain(h),
+      windMs: 3,
+    }));
+  const post = (path: string, body: object) => request(orchard.app).post(`/api/compute/${path}`).send(body);
+
+  test('wound-risk gives the worked chance of case B, and its band holds the middle', async () => {
+    const wave = (h: number) => 14 + 6 * Math.cos((2 * Math.PI * (h - 15)) / 24);
+    const rain = (h: number) => ((h >= 60 && h <= 71) || (h >= 180 && h <= 191) ? 1 : 0);
+    const { body } = await post('wound-risk', {
+      latitude: 50,
+      // November: inoculum of Cytospora counts in full
+      hours: hours(336, '2026-11-01T00:00:00Z', wave, rain),
+      cuts: ['2026-11-01T00:00:00Z'],
+      loads: { CYT: 1 },
+    }).expect(200);
+    expect(Math.abs(body.cuts[0].pathogens.CYT.chance - 0.165145)).toBeLessThan(2e-3);
+    const [low, , high] = body.cuts[0].infectionBand;
+    expect(low).toBeLessThan(body.cuts[0].infection);
+    expect(high).toBeGreaterThan(body.cuts[0].infection);
+  });
+
+  test('stage, freeze, windows and season answer; what keeps its leaves is refused with words', async () => {
+    const year = hours(
+      8760,
+      '2025-10-01T00:00:00Z',
+      (h) =>
+        9 - 8 * Math.cos((2 * Math.PI * (h / 24 - 120)) / 365) + 4 * Math.sin((2 * Math.PI * (h - 9)) / 24),
+      (h) => (h % 100 < 5 ? 0.5 : 0),
+    );
+    const { body: stage } = await post('stage', { latitude: 50, species: 'apple', hours: year }).expect(200);
+    expect(stage.days.some((day: { phase: string }) => day.phase === 'bloom')).toBe(true);
+    const { body: freeze } = await post('freeze', { latitude: 50, species: 'peach', hours: year }).expect(
+      200,
+    );
+    expect(Array.isArray(freeze.events)).toBe(true);
+    const { body: windows } = await post('windows', {
+      latitude: 50,
+      hours: hours(
+        200,
+        '2026-03-02T00:00:00Z',
+        () => 8,
+        (h) => (h === 20 ? 2 : 0),
+      ),
+    }).expect(200);
+    expect(windows.windows.length).toBeGreaterThan(0);
+    expect(windows.blocked.length).toBeGreaterThan(0);
+    const { body: season } = await post('season', {
+      latitude: 50,
+      species: 'apple',
+      hours: year,
+      loads: { NEO: 1 },
+    }).expect(200);
+    expect(season.schools).toHaveLength(6);
+    expect(
+      (await post('stage', { latitude: 50, species: 'citrus', hours: year }).expect(422)).body.errors[0].path,
+    ).toBe('species');
+    await post('windows', { latitude: 500, hours: [] }).expect(400);
+  });
+});

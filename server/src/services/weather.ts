@@ -1,0 +1,379 @@
+// The weather of a site: where it comes from, what is on record, and how hours come in.
+import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
+import type { Site, StationState, WeatherImportReport } from '@mortisect/contracts';
+import {
+  climateAt,
+  columns,
+  emptySeries,
+  hourOf,
+  lengthOf,
+  momentOf,
+  type Repair,
+  repairs,
+  type Series,
+  type SimulatedPlace,
+  type WeatherHour,
+} from '@mortisect/core/weather';
+import { and, asc, count, eq, gte, inArray, lt, max, min, sql } from 'drizzle-orm';
+import type { Pool } from '../pool/pool';
+import { FORECAST_HOURS, LEAST_YEARS, PAST_YEARS, type WeatherSource } from '../pool/weatherSource';
+import { doesNotFit, HttpProblem, notThere } from '../refusal';
+import type { Db, Store } from '../store/openDb';
+import { stations, weatherBefore, weatherHours } from '../store/schema';
+import type { Device } from './devices';
+import { moment } from './moment';
+import { getSite } from './site';
+
+type Kind = 'observed' | 'forecast';
+const YEAR_HOURS = 8766;
+const SHOWN_MISSING_H = 24 * 30;
+/** Written in one statement. */
+const AT_ONCE = 1000;
+/** Hours of the future that are no measurement; a station’s clock may be this much ahead. */
+const AHEAD_H = 1;
+
+/** The place that simulated weather is made for. */
+export function simulatedPlace({ latitude, longitude, weather }: Site): SimulatedPlace {
+  return {
+    latitude,
+    longitude,
+    climate: weather.climate ?? climateAt(latitude, weather.coast),
+    seed: weather.seed,
+    spells: weather.spells,
+  };
+}
+
+/** What the worker pool needs to know of the weather; null where the site goes by none. */
+export async function weatherSource(db: Store, site: Site, now: string): Promise<WeatherSource | null> {
+  if (site.weather.source === 'none') return null;
+  const place = simulatedPlace(site);
+  if (site.weather.source === 'simulated') return { kind: 'simulated', place };
+  const nowHour = hourOf(now);
+  const observed = await readHours(db, 'observed', nowHour - 11 * YEAR_HOURS, nowHour + AHEAD_H);
+  if (lengthOf(observed) === 0) return null;
+  const forecast = await readHours(db, 'forecast', nowHour - 24, nowHour + FORECAST_HOURS);
+  return { kind: 'recorded', observed, forecast: lengthOf(forecast) > 0 ? forecast : null, standIn: place };
+}
+
+/** Where the weather comes from and how far it reaches, for the screen to say. */
+export async function stationState(db: Store, site: Site, now: string): Promise<StationState> {
+  const nowHour = hourOf(now);
+  const { source } = site.weather;
+  if (source === 'simulated') {
+    return {
+      source,
+      simulated: true,
+      name: 'Simulated station',
+      observedTo: momentOf(nowHour),
+      forecastTo: momentOf(nowHour + FORECAST_HOURS),
+      missingHours: 0,
+      pastYears: PAST_YEARS,
+      pastYearsSimulated: true,
+    };
+  }
+  const none = {
+    source,
+    simulated: false,
+    name: source === 'none' ? 'No weather' : 'Weather on record',
+    observedTo: null,
+    forecastTo: null,
+    missingHours: 0,
+    pastYears: 0,
+    pastYearsSimulated: false,
+  };
+  if (source === 'none') return none;
+  const spanOf = async (kind: Kind) =>
+    (
+      await db
+        .select({ from: min(weatherHours.hour), to: max(weatherHours.hour) })
+        .from(weatherHours)
+        .where(eq(weatherHours.kind, kind))
+    )[0];
+  const [observed, forecast, recent] = [
+    await spanOf('observed'),
+    await spanOf('forecast'),
+    await db
+      .select({ known: count(weatherHours.temperatureC) })
+      .from(weatherHours)
+      .where(
+        and(
+          eq(weatherHours.kind, 'observed'),
+          gte(weatherHours.hour, nowHour - SHOWN_MISSING_H),
+          lt(weatherHours.hour, nowHour),
+        ),
+      ),
+  ];
+  if (observed?.to == null || observed.from == null) return none;
+  const whole = Math.floor((nowHour - observed.from) / YEAR_HOURS);
+  const ahead = forecast?.to != null && forecast.to >= nowHour ? forecast.to : null;
+  return {
+    ...none,
+    observedTo: momentOf(observed.to + 1),
+    forecastTo: ahead === null ? null : momentOf(ahead + 1),
+    missingHours: SHOWN_MISSING_H - (recent[0]?.known ?? 0),
+    pastYears: whole >= LEAST_YEARS ? whole : PAST_YEARS,
+    pastYearsSimulated: whole < LEAST_YEARS,
+  };
+}
+
+/** Hours on record of a span; without the empty ends. */
+export async function readHours(db: Store, kind: Kind, fromHour: number, toHour: number): Promise<Series> {
+  const rows = await db
+    .select()
+    .from(weatherHours)
+    .where(and(eq(weatherHours.kind, kind), gte(weatherHours.hour, fromHour), lt(weatherHours.hour, toHour)))
+    .orderBy(asc(weatherHours.hour));
+  const first = rows[0]?.hour ?? fromHour;
+  const series = emptySeries(first, rows.length === 0 ? 0 : (rows.at(-1)?.hour ?? first) - first + 1);
+  for (const row of rows) {
+    for (const name of columns) series[name][row.hour - first] = row[name];
+  }
+  return series;
+}
+
+/** Stamp that changes whenever an hour is written. */
+export async function weatherStamp(db: Store): Promise<string> {
+  const [row] = await db.select({ at: max(weatherHours.receivedAt), hours: count() }).from(weatherHours);
+  return `${row?.at ?? ''} ${row?.hours ?? 0}`;
+}
+
+interface Compared {
+  fresh: WeatherHour[];
+  differing: WeatherHour[];
+  same: number;
+}
+
+async function compared(db: Store, kind: Kind, hours: readonly WeatherHour[]): Promise<Compared> {
+  const result: Compared = { fresh: [], differing: [], same: 0 };
+  for (let from = 0; from < hours.length; from += AT_ONCE) {
+    const part = hours.slice(from, from + AT_ONCE);
+    const rows = await db
+      .select()
+      .from(weatherHours)
+      .where(
+        and(
+          eq(weatherHours.kind, kind),
+          inArray(
+            weatherHours.hour,
+            part.map((one) => hourOf(one.at)),
+          ),
+        ),
+      );
+    const known = new Map(rows.map((row) => [row.hour, row]));
+    for (const hour of part) {
+      const row = known.get(hourOf(hour.at));
+      if (!row) result.fresh.push(hour);
+      else if (columns.every((name) => row[name] === hour[name])) result.same += 1;
+      else result.differing.push(hour);
+    }
+  }
+  return result;
+}
+
+async function write(
+  tx: Store,
+  kind: Kind,
+  { fresh, differing }: Pick<Compared, 'fresh' | 'differing'>,
+  source: string,
+  now: string,
+): Promise<void> {
+  for (let from = 0; from < differing.length; from += AT_ONCE) {
+    const numbers = differing.slice(from, from + AT_ONCE).map((one) => hourOf(one.at));
+    const rows = await tx
+      .select()
+      .from(weatherHours)
+      .where(and(eq(weatherHours.kind, kind), inArray(weatherHours.hour, numbers)));
+    // A forecast is replaced by the next as a matter of course; a measurement never without a trace
+    if (kind === 'observed' && rows.length > 0) {
+      await tx
+        .insert(weatherBefore)
+        .values(rows.map(({ hour, ...value }) => ({ kind, hour, value, replacedAt: now, by: source })));
+    }
+  }
+  const all = [...fresh, ...differing];
+  for (let from = 0; from < all.length; from += AT_ONCE) {
+    const values = all.slice(from, from + AT_ONCE).map(({ at, ...hour }) => ({
+      kind,
+      hour: hourOf(at),
+      ...hour,
+      source,
+      receivedAt: now,
+    }));
+    await tx
+      .insert(weatherHours)
+      .values(values)
+      .onConflictDoUpdate({
+        target: [weatherHours.kind, weatherHours.hour],
+        set: {
+          temperatureC: sql`excluded.temperature_c`,
+          humidityPct: sql`excluded.humidity_pct`,
+          rainMm: sql`excluded.rain_mm`,
+          windMs: sql`excluded.wind_ms`,
+          wetMinutes: sql`excluded.wet_minutes`,
+          source: sql`excluded.source`,
+          receivedAt: sql`excluded.received_at`,
+        },
+      });
+  }
+}
+
+export interface WeatherImport {
+  bytes: Uint8Array;
+  format: 'csv' | 'json';
+  take: 'nothing' | 'good';
+  kind: Kind;
+  zone: string | undefined;
+  mapping: Record<string, string> | null;
+  repair: string | undefined;
+  differing: 'keep' | 'replace';
+  device: Device;
+  now: string;
+}
+
+const SHOWN = 200;
+
+/** Looked at, or taken in one transaction. Taken twice it counts once: hours that are on record as they are stay. */
+export async function importWeather(db: Db, pool: Pool, given: WeatherImport): Promise<WeatherImportReport> {
+  const { site } = await getSite(db);
+  const read = await pool.readWeatherFile({
+    bytes: given.bytes,
+    format: given.format,
+    mapping: given.mapping,
+    zone: knownZone(given.zone ?? site.timeZone),
+    repair: repairsOf(given.repair),
+  });
+  if ('fault' in read) throw new HttpProblem(422, 'file-not-read', 'The file was not read', read.fault);
+  const nowHour = hourOf(given.now);
+  // A measurement of the future is none
+  const isLate = (one: WeatherHour) => given.kind === 'observed' && hourOf(one.at) > nowHour + AHEAD_H;
+  const hours = read.hours.filter((one) => !isLate(one));
+  const late = read.hours.length - hours.length;
+  const found = await compared(db, given.kind, hours);
+  const chosen = { fresh: found.fresh, differing: given.differing === 'replace' ? found.differing : [] };
+  const written = given.take === 'good' ? chosen.fresh.length + chosen.differing.length : 0;
+  if (written > 0) {
+    await db.transaction((tx) => write(tx, given.kind, chosen, given.device.name, given.now));
+  }
+  const refused = [
+    ...read.refused,
+    ...(late > 0 ? [{ line: 0, message: `${late} hours lie in the future: read them as a forecast.` }] : []),
+  ];
+  return {
+    columns: read.columns,
+    mapping: read.mapping,
+    sample: read.sample,
+    hours: hours.length,
+    from: hours[0]?.at ?? null,
+    to: hours.at(-1)?.at ?? null,
+    fresh: found.fresh.length,
+    same: found.same,
+    differing: found.differing.length,
+    refused: refused.slice(0, SHOWN),
+    refusedCount: refused.length,
+    faults: read.faults.slice(0, SHOWN),
+    faultCount: read.faults.length,
+    written,
+  };
+}
+
+function knownZone(zone: string): string {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: zone });
+    return zone;
+  } catch {
+    throw doesNotFit('zone', `“${zone}” is not a time zone; write it like Europe/Lisbon.`);
+  }
+}
+
+function repairsOf(text: string | undefined): Repair[] {
+  const asked = (text ?? '').split(',').filter((one) => one !== '');
+  const unknown = asked.find((one) => !(repairs as readonly string[]).includes(one));
+  if (unknown !== undefined) throw doesNotFit('repair', `“${unknown}” is not one of: ${repairs.join(', ')}.`);
+  return asked as Repair[];
+}
+
+/** Hours pushed by a station that knows its token. What it says later of an hour replaces what it said before. */
+export async function pushHours(
+  db: Db,
+  authorization: string | undefined,
+  body: { kind: Kind; hours: WeatherHour[] },
+  now: string,
+): Promise<{ fresh: number; same: number; replaced: number }> {
+  const station = await stationOf(db, authorization);
+  const nowHour = hourOf(now);
+  const late = body.hours.findIndex((one) => body.kind === 'observed' && hourOf(one.at) > nowHour + AHEAD_H);
+  if (late >= 0) throw doesNotFit(`hours.${late}.at`, 'This hour lies in the future: send it as a forecast.');
+  // Minutes are dropped; of an hour sent twice the last word counts
+  const byHour = new Map(body.hours.map((one) => [hourOf(one.at), { ...one, at: momentOf(hourOf(one.at)) }]));
+  return db.transaction(async (tx) => {
+    const found = await compared(tx, body.kind, [...byHour.values()]);
+    await write(tx, body.kind, found, station.name, now);
+    await tx.update(stations).set({ heardAt: now }).where(eq(stations.id, station.id));
+    return { fresh: found.fresh.length, same: found.same, replaced: found.differing.length };
+  });
+}
+
+const hashed = (token: string) => createHash('sha256').update(token).digest('hex');
+
+async function stationOf(db: Store, authorization: string | undefined) {
+  const token = /^Bearer (\S+)$/.exec(authorization ?? '')?.[1];
+  const all = token === undefined ? [] : await db.select().from(stations);
+  const given = Buffer.from(hashed(token ?? ''));
+  const station = all.find((one) => timingSafeEqual(Buffer.from(one.tokenHash), given));
+  if (!station) {
+    throw new HttpProblem(
+      401,
+      'no-station',
+      'Which station is this?',
+      'Send the token of the station: Authorization: Bearer TOKEN.',
+    );
+  }
+  return station;
+}
+
+const asStation = (row: typeof stations.$inferSelect) => ({
+  id: row.id,
+  name: row.name,
+  createdAt: moment(row.createdAt),
+  heardAt: row.heardAt === null ? null : moment(row.heardAt),
+});
+
+export async function getStations(db: Store) {
+  const rows = await db.select().from(stations).orderBy(asc(stations.createdAt));
+  return { stations: rows.map(asStation) };
+}
+
+/** Its token is told this once; said again, the old one ends. */
+export async function putStation(db: Store, id: string, name: string, now: string) {
+  const token = randomBytes(24).toString('base64url');
+  const [row] = await db
+    .insert(stations)
+    .values({ id, name, tokenHash: hashed(token), createdAt: now, heardAt: null })
+    .onConflictDoUpdate({ target: stations.id, set: { name, tokenHash: hashed(token) } })
+    .returning();
+  return { ...asStation(row as typeof stations.$inferSelect), token };
+}
+
+export async function deleteStation(db: Store, id: string) {
+  const gone = await db.delete(stations).where(eq(stations.id, id)).returning();
+  if (gone.length === 0) throw notThere('The station');
+  return getStations(db);
+}
+
+/** The record and the forecast of the last days, for the screen. */
+export async function getWeather(db: Store, pool: Pool, days: number, now: string) {
+  const { site } = await getSite(db);
+  const station = await stationState(db, site, now);
+  const nowHour = hourOf(now);
+  const from = nowHour - days * 24;
+  if (site.weather.source === 'simulated') {
+    return { station, ...(await pool.simulated({ place: simulatedPlace(site), fromHour: from, nowHour })) };
+  }
+  if (site.weather.source === 'none') return { station, observed: emptySeries(from, 0), forecast: null };
+  const forecast = await readHours(db, 'forecast', nowHour, nowHour + FORECAST_HOURS);
+  return {
+    station,
+    observed: await readHours(db, 'observed', from, nowHour + AHEAD_H),
+    forecast: lengthOf(forecast) > 0 ? forecast : null,
+  };
+}
