@@ -19,6 +19,7 @@ const rooms = [
   'weather',
   'stage',
   'timing',
+  'aftercare',
 ];
 
 module.exports = {

@@ -1,4 +1,13 @@
 // The routes that compute: plain JSON in and out, nothing read and nothing kept.
+import {
+  DilutionInput,
+  DilutionResult,
+  Supplies,
+  SuppliesInput,
+  Transmission,
+  TransmissionInput,
+} from '@mortisect/core/blades';
+import { RunOrder, RunOrderInput } from '@mortisect/core/plan';
 import * as compute from './compute';
 import { type Route, route } from './route';
 import * as when from './when';
@@ -240,6 +249,60 @@ export const computeRoutes = {
       vigorous: false,
       distanceCm: 30,
       unionCrossed: false,
+    },
+  }),
+  computeDilution: route({
+    method: 'post',
+    path: '/api/compute/dilution',
+    tag: 'Compute',
+    summary: 'How much of the product makes the mix, and what the mix holds',
+    body: DilutionInput,
+    response: DilutionResult,
+    example: { kind: 'chlorine', productPct: 7.5, targetPpm: 5000, litres: 5 },
+  }),
+  computeSupplies: route({
+    method: 'post',
+    path: '/api/compute/supplies',
+    tag: 'Compute',
+    summary: 'How much mix to carry, and how many blades so that nobody waits',
+    body: SuppliesInput,
+    response: Supplies,
+    example: { cleanings: 40, method: 'dip', hours: 2, contactSeconds: 60, cutEverySeconds: 20 },
+  }),
+  computeTransmission: route({
+    method: 'post',
+    path: '/api/compute/transmission',
+    tag: 'Compute',
+    summary: 'New infections to expect by when blades are cleaned, with the range',
+    body: TransmissionInput,
+    response: Transmission,
+    example: {
+      cuts: [
+        { treeId: 'tree-1', disorders: ['FB_SHOOT'], infected: true, ooze: true },
+        { treeId: 'tree-1', disorders: ['MISPLACED'], infected: false, soft: true },
+        { treeId: 'tree-2', disorders: ['MISPLACED'], infected: false, soft: true },
+      ],
+      season: 'summer',
+      wet: true,
+      agentId: 'alcohol-70',
+      contactSeconds: 30,
+      runs: 10_000,
+    },
+  }),
+  computeRunOrder: route({
+    method: 'post',
+    path: '/api/compute/run-order',
+    tag: 'Compute',
+    summary: 'The trees of a run: sound, then suspect, then infected, on the shortest way',
+    body: RunOrderInput,
+    response: RunOrder,
+    example: {
+      trees: [
+        { id: 'tree-1', class: 'infected', x: 0, y: 0 },
+        { id: 'tree-2', class: 'sound', x: 4, y: 0 },
+        { id: 'tree-3', class: 'suspect', x: 8, y: 0 },
+      ],
+      start: { x: 10, y: 0 },
     },
   }),
   computeStage: route({

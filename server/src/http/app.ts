@@ -1,7 +1,7 @@
 // The Express app: borders first, then the table of routes, then the web app, then one error shape.
 
 import { ColumnMapping } from '@mortisect/contracts';
-import { nextStep } from '@mortisect/core/blades';
+import { dilution, nextStep, supplies } from '@mortisect/core/blades';
 import { cutPosition, treeCuts } from '@mortisect/core/cuts';
 import { causes } from '@mortisect/core/diagnosis';
 import { clearance, seasonOn } from '@mortisect/core/disorders';
@@ -151,6 +151,10 @@ function handlers({ db, config, access, pool, now }: AppParts): Handlers {
     computeOpenness: ({ body }) => pool.openness(body),
     computeCandidates: ({ body, request }) => pool.candidates(body, whileWaited(request)),
     computePlan: ({ body, request }) => pool.plan(body, whileWaited(request)),
+    computeDilution: ({ body }) => dilution(body),
+    computeSupplies: ({ body }) => supplies(body),
+    computeTransmission: ({ body, request }) => pool.transmission(body, whileWaited(request)),
+    computeRunOrder: ({ body, request }) => pool.runOrder(body, whileWaited(request)),
     computeOrder: ({ body, request }) => pool.order(body, whileWaited(request)),
     computeLimbMass: ({ body }) => limbMassOf(body),
     computeResidual: ({ body }) => residual(body),

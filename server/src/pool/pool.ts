@@ -1,7 +1,8 @@
 // The worker pool of one server process.
 import { availableParallelism } from 'node:os';
 import type { Openness, PlanResult } from '@mortisect/contracts';
-import type { OrderInput, OrderResult, PlanInput } from '@mortisect/core/plan';
+import type { transmission } from '@mortisect/core/blades';
+import type { OrderInput, OrderResult, PlanInput, runOrder } from '@mortisect/core/plan';
 import { Piscina } from 'piscina';
 import type { TreeFile, TreeFileRead } from '../files/readTrees';
 import type { WeatherFile, WeatherFileRead } from '../files/readWeather';
@@ -24,6 +25,8 @@ export interface Pool {
   /** Given up when the signal says that nobody waits for it any more. */
   plan(input: PlanInput, signal?: AbortSignal): Promise<PlanResult>;
   order(input: OrderInput, signal?: AbortSignal): Promise<OrderResult>;
+  runOrder: Off<typeof runOrder>;
+  transmission: Off<typeof transmission>;
   cutSheet(sheets: TreeSheet[], paper: SheetPaper): Promise<Uint8Array<ArrayBuffer>>;
   readWeatherFile(file: WeatherFile): Promise<WeatherFileRead>;
   simulated: Off<typeof simulated>;
@@ -57,6 +60,8 @@ export function makePool(): Pool {
     candidates: off('candidates'),
     plan: off('plan'),
     order: off('order'),
+    runOrder: off('runOrder'),
+    transmission: off('transmission'),
     readWeatherFile: off('readWeatherFile'),
     simulated: off('simulated'),
     timing: off('timing'),

@@ -6,7 +6,8 @@ import { readTrees, type TreeFile, type TreeFileRead } from '../files/readTrees'
 import { readWeather, type WeatherFile, type WeatherFileRead } from '../files/readWeather';
 import { cutSheetPdf, type SheetPaper, type TreeSheet } from '../files/sheet/sheet';
 
-export { orderOf as order } from '@mortisect/core/plan';
+export { transmission } from '@mortisect/core/blades';
+export { orderOf as order, runOrder } from '@mortisect/core/plan';
 export { candidates, plan } from './plan';
 export { simulated } from './weatherSource';
 export { freeze, season, stage, timing, treeSeason, treeTiming, windows, woundRisk } from './when';

@@ -10,6 +10,8 @@ export const {
   candidates,
   plan,
   order,
+  runOrder,
+  transmission,
   cutSheet,
   simulated,
   timing,

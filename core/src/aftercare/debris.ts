@@ -1,0 +1,131 @@
+// Where does this wood go? By the disorder and by the rule of the place.
+import { z } from 'zod';
+import { type WoodClass, woodClass } from '../blades/index';
+import { type Confidence, disorderOf } from '../disorders/index';
+
+export const debrisRoutes = ['burn', 'bury', 'landfill', 'chip', 'leave'] as const;
+export type DebrisRoute = (typeof debrisRoutes)[number];
+
+export const DebrisSettings = z
+  .strictObject({
+    burning: z
+      .enum(['allowed', 'ask first', 'banned'])
+      .default('ask first')
+      .describe('local rule; bans by season and on dry days come on top'),
+    burnsBlight: z
+      .boolean()
+      .default(true)
+      .describe('school: fire blight wood is burned; others never burn it'),
+    infectedBy: z.enum(debrisRoutes).default('landfill'),
+    healthyBy: z.enum(debrisRoutes).default('chip'),
+  })
+  .meta({ id: 'DebrisSettings' });
+export type DebrisSettings = z.infer<typeof DebrisSettings>;
+
+export const startingDebris = (): DebrisSettings => DebrisSettings.parse({});
+
+export const SCHOOLS_ON_BURNING: readonly { school: string; says: string }[] = [
+  { school: 'Burn it', says: 'Heat kills what is in the wood, and it is gone the same day.' },
+  {
+    school: 'Never burn fire blight',
+    says: 'Smoke and heat are feared to spread it. There is no good evidence that they do; branches that ooze, carried through the orchard, are the greater risk.',
+  },
+];
+
+/** Wood of these sheds spores from heaps and chips for months. @source handling tables of extension services, from memory */
+const NEVER_CHIPPED = new Set(['CGL', 'BKT', 'NEO', 'BOT', 'EUT', 'SIL']);
+const THIN_ENOUGH_MM = 25;
+/** Thin wood of these dries out as chips and is harmless. @source the same */
+const CHIPPED_THIN = new Set(['FB_SHOOT', 'FB_BLOS', 'PSS_BLAST', 'PSS_CANK', 'BOR']);
+const CHIPPED = new Set(['PMW', 'SCB', 'PSS_BLAST', 'DEAD', 'MUMMY']);
+
+export interface Debris {
+  class: WoodClass;
+  route: DebrisRoute;
+  allowed: DebrisRoute[];
+  because: string[];
+  confidence: Confidence;
+}
+
+/**
+ * The way out for the wood of one cut.
+ *
+ * @param disorders codes of what the cut takes; one that is not known makes it suspect
+ * @param thickestMm at the kerf
+ */
+export function debrisOf(disorders: readonly string[], thickestMm: number, settings: DebrisSettings): Debris {
+  const wood = woodClass(disorders);
+  const because: string[] = [];
+  const allowed = debrisRoutes.filter((route) => {
+    const why = whyNot(route, wood, disorders, thickestMm, settings);
+    if (why) because.push(why);
+    return why === null;
+  });
+  const wanted = wood === 'sound' ? settings.healthyBy : settings.infectedBy;
+  const route = allowed.includes(wanted) ? wanted : (allowed.find((one) => one !== 'burn') ?? 'landfill');
+  if (wood !== 'sound') because.push('Kept apart from sound wood, and never fed to livestock.');
+  if (settings.burning === 'ask first' && route === 'burn')
+    because.push('Ask first whether it may be burned here today.');
+  return { class: wood, route, allowed, because, confidence: 'practice' };
+}
+
+function whyNot(
+  route: DebrisRoute,
+  wood: WoodClass,
+  disorders: readonly string[],
+  thickestMm: number,
+  { burning, burnsBlight }: DebrisSettings,
+): string | null {
+  if (route === 'burn') {
+    if (burning === 'banned') return 'Burning is not allowed here.';
+    if (!burnsBlight && disorders.some((code) => code.startsWith('FB')))
+      return 'By the school of this site fire blight is not burned.';
+    return null;
+  }
+  if (route === 'leave')
+    return wood === 'sound' ? null : 'Brush of diseased or suspect wood is a reservoir: it does not stay.';
+  if (route !== 'chip') return null;
+  const never = disorders.find((code) => NEVER_CHIPPED.has(code));
+  if (never) return `${nameOf(never)} goes on shedding from chips unless they are composted hot.`;
+  const thick = disorders.find((code) => CHIPPED_THIN.has(code) && thickestMm > THIN_ENOUGH_MM);
+  if (thick) return `${nameOf(thick)} is chipped only where it is no thicker than ${THIN_ENOUGH_MM} mm.`;
+  const other = disorders.find(
+    (code) => woodClass([code]) === 'infected' && !CHIPPED.has(code) && !CHIPPED_THIN.has(code),
+  );
+  return other ? `${nameOf(other)}: chips are less safe than taking it away.` : null;
+}
+
+const nameOf = (code: string) => disorderOf(code)?.name ?? 'Wood of unknown cause';
+
+/** Kilograms of loosely piled brush in a cubic metre, 60–150. Common practice, no source. */
+const BRUSH_KG_A_M3 = 100;
+export function brushM3(kg: number): number {
+  return kg / BRUSH_KG_A_M3;
+}
+
+export interface DebrisSum {
+  class: WoodClass;
+  route: DebrisRoute;
+  kg: number;
+  m3: number;
+  cuts: number;
+}
+
+/** Mass by class and route, the worst first. */
+export function debrisSums(
+  cuts: readonly { disorders: readonly string[]; thickestMm: number; kg: number }[],
+  settings: DebrisSettings,
+): DebrisSum[] {
+  const sums = new Map<string, DebrisSum>();
+  for (const cut of cuts) {
+    const { class: wood, route } = debrisOf(cut.disorders, cut.thickestMm, settings);
+    const key = `${wood} ${route}`;
+    const sum = sums.get(key) ?? { class: wood, route, kg: 0, m3: 0, cuts: 0 };
+    sum.kg += cut.kg;
+    sum.m3 = brushM3(sum.kg);
+    sum.cuts++;
+    sums.set(key, sum);
+  }
+  const rank = { infected: 0, suspect: 1, sound: 2 };
+  return [...sums.values()].sort((a, b) => rank[a.class] - rank[b.class] || b.kg - a.kg);
+}

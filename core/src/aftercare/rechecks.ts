@@ -1,0 +1,148 @@
+// When is a cut looked at again, and for what?
+import { z } from 'zod';
+import { woodClass } from '../blades/index';
+import { type AnsweredCut, regrowth } from '../crown/index';
+import { isGrowing, type Season } from '../disorders/index';
+
+export const recheckKinds = ['strikes', 'month', 'early summer', 'next winter'] as const;
+export type RecheckKind = (typeof recheckKinds)[number];
+export const recheckOutcomes = ['clean', 'came back', 'regrown'] as const;
+export type RecheckOutcome = (typeof recheckOutcomes)[number];
+
+export const RecheckSettings = z
+  .strictObject({
+    meanC: z.number().min(0).max(40).default(18).describe('in summer, where no weather says otherwise'),
+    monthDays: z.number().int().min(14).max(60).default(30),
+    overdueDays: z.number().int().min(1).max(90).default(21).describe('later than this a recheck has lapsed'),
+  })
+  .meta({ id: 'RecheckSettings' });
+export type RecheckSettings = z.infer<typeof RecheckSettings>;
+export const startingRechecks = (): RecheckSettings => RecheckSettings.parse({});
+
+export interface MadeCutFacts {
+  id: string;
+  treeId: string;
+  /** Local date, YYYY-MM-DD. */
+  day: string;
+  season: Season;
+  kind: AnsweredCut['kind'];
+  diameterMm: number;
+  disorders: readonly string[];
+  /** Made with a blade that was not clean, or short of the clearance that was asked. */
+  doubtful: boolean;
+}
+
+export interface Recheck {
+  /** Always the same for the same cut and kind. */
+  id: string;
+  cutId: string;
+  treeId: string;
+  kind: RecheckKind;
+  dueOn: string;
+  lookFor: string;
+  /** Shoots to expect at the cut; null where none are looked for. */
+  shoots: readonly [number, number] | null;
+}
+
+const LEAST_DAYS = 5;
+const MOST_DAYS = 14;
+/** Degree-days from infection to the first strike over their base. @source Steiner's sums in fire blight models, from memory */
+const STRIKE_DEGREE_DAYS = 57.2;
+const STRIKE_BASE_C = 12.8;
+
+/**
+ * Days until new strikes would show.
+ *
+ * @example strikeDays(18) //=> 11
+ */
+export function strikeDays(meanC: number): number {
+  const days = meanC > STRIKE_BASE_C ? STRIKE_DEGREE_DAYS / (meanC - STRIKE_BASE_C) : MOST_DAYS;
+  return Math.max(LEAST_DAYS, Math.min(MOST_DAYS, days));
+}
+
+/**
+ * In season one to two weeks, then a month; early summer for the shoots that answer; next winter for the wood itself.
+ *
+ * @source common practice, no source; the first interval by degree-days
+ */
+export function rechecksOf(cut: MadeCutFacts, southern: boolean, settings: RecheckSettings): Recheck[] {
+  const diseased = woodClass(cut.disorders) === 'infected';
+  const growing = isGrowing(cut.season);
+  const list: Recheck[] = [];
+  const add = (kind: RecheckKind, dueOn: string, lookFor: string, shoots: Recheck['shoots'] = null) =>
+    list.push({ id: `${cut.id}:${kind}`, cutId: cut.id, treeId: cut.treeId, kind, dueOn, lookFor, shoots });
+  if (growing && (diseased || cut.doubtful)) {
+    add(
+      'strikes',
+      later(cut.day, Math.round(strikeDays(settings.meanC))),
+      'New strikes within 30 cm of the cut.',
+    );
+    add('month', later(cut.day, settings.monthDays), 'Regrowth, and any dieback from the cut.');
+  }
+  const pass = growing ? 'summer' : 'dormant';
+  const { shoots, where } = regrowth({ kind: cut.kind, kerfMm: cut.diameterMm, pass, seasonShare: 0 });
+  if (shoots[1] > 0 || diseased || cut.doubtful) {
+    const from = growing ? later(cut.day, settings.monthDays * 2) : cut.day;
+    add(
+      'early summer',
+      nextDate(from, southern ? EARLY_SUMMER_SOUTH : EARLY_SUMMER_NORTH),
+      `Shoots ${where}.`,
+      shoots,
+    );
+  }
+  if (diseased || cut.doubtful) {
+    const midwinter = southern ? MIDWINTER_SOUTH : MIDWINTER_NORTH;
+    add(
+      'next winter',
+      nextDate(later(cut.day, HALF_YEAR_DAYS), midwinter),
+      'Canker at the cut or toward the trunk.',
+    );
+  }
+  return list;
+}
+
+const EARLY_SUMMER_NORTH = '06-10';
+const EARLY_SUMMER_SOUTH = '12-10';
+const MIDWINTER_NORTH = '01-20';
+const MIDWINTER_SOUTH = '07-20';
+const HALF_YEAR_DAYS = 150;
+const DAY_MS = 86_400_000;
+
+function later(day: string, days: number): string {
+  return new Date(Date.parse(`${day}T00:00:00Z`) + days * DAY_MS).toISOString().slice(0, 10);
+}
+
+/** The next day after this one with that month and day. */
+function nextDate(day: string, monthDay: string): string {
+  const year = Number(day.slice(0, 4));
+  const same = `${day.slice(0, 4)}-${monthDay}`;
+  return same > day ? same : `${String(year + 1).padStart(4, '0')}-${monthDay}`;
+}
+
+export type RecheckState = 'done' | 'due' | 'to come' | 'lapsed';
+
+/** One that a later one of the same cut has overtaken is not asked for any more. */
+export function recheckState(
+  one: Recheck,
+  today: string,
+  doneIds: ReadonlySet<string>,
+  settings: RecheckSettings,
+): RecheckState {
+  if (doneIds.has(one.id)) return 'done';
+  if (one.dueOn > today) return 'to come';
+  return later(one.dueOn, settings.overdueDays) < today ? 'lapsed' : 'due';
+}
+
+/** Infection this near toward the trunk, this soon, means that the cut fell short. @source common practice, no source */
+const FAILED_WITHIN_CM = 30;
+const FAILED_WITHIN_DAYS = 60;
+
+/** What a recheck that found disease says about the cut, and what to do. */
+export function verdictOn(outcome: RecheckOutcome, distanceCm: number | null, daysSince: number): string {
+  if (outcome === 'clean') return 'Nothing to be seen so far. That is no proof.';
+  if (outcome === 'regrown') return 'Regrown as cuts are: choose what stays, rub off the rest.';
+  const near = distanceCm !== null && distanceCm <= FAILED_WITHIN_CM;
+  if (near && daysSince <= FAILED_WITHIN_DAYS)
+    return 'The cut fell short: cut again, 30 cm further or to the next main union.';
+  return 'New infection, or old one that crept: mark it and plan anew.';
+}
