@@ -17,6 +17,12 @@ const ROUTES = [
   '/plan/net-loft-05',
   '/plan/net-loft-05/when',
   '/cut',
+  '/cut/mix',
+  '/cut/kit',
+  '/cut/marks',
+  '/cut/skipping',
+  '/book/rechecks',
+  '/book/graft-wood',
   '/book',
   '/book/weather',
   '/book/import-weather',
@@ -104,7 +110,7 @@ function smallTargets(page: Page): Promise<{ name: string; height: number }[]> {
 
 async function settled(page: Page): Promise<void> {
   await page.getByRole('main').waitFor();
-  for (const waiting of ['Reading the orchard …', 'Reading the weather …']) {
+  for (const waiting of ['Reading the orchard …', 'Reading the weather …', 'Ordering the trees …']) {
     await expect(page.getByText(waiting)).toHaveCount(0, RECKONED);
   }
 }

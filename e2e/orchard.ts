@@ -83,3 +83,53 @@ export async function allSent(page: Page): Promise<void> {
     timeout: 20_000,
   });
 }
+
+/** Chooses the trees of a run, by what their codes begin with, looks around and starts it. */
+export async function startRun(page: Page, codes: readonly RegExp[]): Promise<void> {
+  await expect(page.getByText(/^\d+ cuts?, .*(good|possible|wait|no weather)/i).first()).toBeVisible(
+    RECKONED,
+  );
+  for (const box of await page.getByRole('checkbox').all()) {
+    const name = (await box.getAttribute('aria-label')) ?? '';
+    const wanted = codes.some((code) => code.test(name));
+    if (((await box.getAttribute('aria-checked')) === 'true') !== wanted) await box.click();
+  }
+  await page.getByRole('button', { name: 'Look around first' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Look around first' });
+  for (const box of await dialog.getByRole('checkbox').all()) await box.click();
+  await dialog.getByRole('button', { name: 'Start the run' }).click();
+  await expect(dialog).toHaveCount(0);
+}
+
+const MOVES =
+  /^(Blade is wet|I stand there|The ladder stands|Blade clean|Made the cut|Wood is read|Seen from the ground)$/;
+
+/** The main move of the card that is due. */
+export const dueMove = (page: Page) => page.getByRole('button', { name: MOVES });
+
+/**
+ * Makes the moves of the cards up to the one whose main move is named. The page's clock must be in hand (`page.clock.install`): contact times
+ * are put forward.
+ */
+export async function runUpTo(page: Page, move: string): Promise<void> {
+  for (let cards = 0; cards < 40; cards++) {
+    const due = dueMove(page);
+    await expect(due).toHaveCount(1);
+    const name = await due.innerText();
+    if (name === move) return;
+    await makeMove(page, name);
+  }
+  throw new Error(`No card asks for “${move}”.`);
+}
+
+export async function makeMove(page: Page, name: string): Promise<void> {
+  const due = page.getByRole('button', { name, exact: true });
+  const card = await page.getByRole('main').innerText();
+  if (name === 'Blade clean' && !(await due.isEnabled())) {
+    await page.clock.fastForward(31_000);
+    await expect(due).toBeEnabled();
+  }
+  if (name === 'Wood is read') await page.getByRole('radio', { name: 'Green, clean' }).click();
+  await due.click();
+  await expect.poll(async () => (await page.getByRole('main').innerText()) !== card).toBe(true);
+}

@@ -1,6 +1,20 @@
 // The path of the trade: found in Round, answered, planned, cut with a clean blade, in the Book after a restart.
 import type { Page } from '@playwright/test';
-import { allSent, expect, goTo, type Orchard, open, PHONE, sayKind, test, WIDE } from './orchard';
+import {
+  allSent,
+  dueMove,
+  expect,
+  goTo,
+  makeMove,
+  type Orchard,
+  open,
+  PHONE,
+  runUpTo,
+  sayKind,
+  startRun,
+  test,
+  WIDE,
+} from './orchard';
 
 for (const [name, viewport] of [
   ['phone', PHONE],
@@ -9,6 +23,7 @@ for (const [name, viewport] of [
   test.describe(name, () => {
     test.use({ viewport });
     test('a canker is marked, measured back from, cut and remembered', async ({ page, orchard }) => {
+      await page.clock.install();
       await open(page, orchard.url);
       await expect(page.getByText('28 cuts to make on 5 trees')).toBeVisible();
       await markCanker(page);
@@ -96,18 +111,21 @@ async function readPlan(page: Page): Promise<void> {
 
 async function cutIt(page: Page): Promise<void> {
   await goTo(page, 'Cut');
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Cut 1 of 29');
-  await expect(page.getByText('its history is unknown today')).toBeVisible();
-  await page.getByRole('button', { name: 'Blade clean' }).click();
-  await page.getByRole('button', { name: 'Made the cut' }).click();
+  await startRun(page, [/Lee wall 07/]);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Cut 1 of 2');
+  await expect(page.getByText('Its history is unknown today: unknown is dirty.')).toBeVisible();
+  await runUpTo(page, 'Made the cut');
+  await makeMove(page, 'Made the cut');
+  await runUpTo(page, 'Wood is read');
+  await makeMove(page, 'Wood is read');
   // Every cut into disease starts clean: the blade must be cleaned before the second.
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Cut 2 of 29');
-  await expect(page.getByText('it met diseased wood')).toBeVisible();
-  await page.getByRole('button', { name: 'Blade clean' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Cut 2 of 2');
+  await expect(dueMove(page)).toHaveText('Blade is wet');
+  await runUpTo(page, 'Made the cut');
   await expect(page.getByText(/^Lee wall 07 · (4|7) o’clock/)).toBeVisible();
-  await page.getByRole('button', { name: 'Made the cut' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Cut 3 of 29');
-  await expect(page.getByText('it comes from another tree')).toBeVisible();
+  await makeMove(page, 'Made the cut');
+  await makeMove(page, 'Wood is read');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Close down');
 }
 
 async function findInBook(page: Page, orchard: Orchard): Promise<void> {

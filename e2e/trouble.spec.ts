@@ -1,6 +1,18 @@
 // Trouble: the server goes away, someone else was faster, a thumb slipped. Nothing entered is lost and nothing counts twice.
 import type { Page } from '@playwright/test';
-import { allSent, expect, goTo, open, PHONE, sayKind, test, WIDE } from './orchard';
+import {
+  allSent,
+  expect,
+  goTo,
+  makeMove,
+  open,
+  PHONE,
+  runUpTo,
+  sayKind,
+  startRun,
+  test,
+  WIDE,
+} from './orchard';
 
 test.use({ viewport: PHONE });
 
@@ -58,12 +70,14 @@ test('two change the same finding: both versions are shown and the choice is kep
 });
 
 test('a slip is undone, a cut that could not be made stays in the plan', async ({ page, orchard }) => {
+  await page.clock.install();
   await open(page, orchard.url, '/cut');
-  await page.getByRole('button', { name: 'Blade clean' }).click();
-  await page.getByRole('button', { name: 'Made the cut' }).click();
-  await expect(heading(page)).toHaveText('Cut 2 of 28');
+  await startRun(page, [/Lee wall 07/, /Lee wall 12/]);
+  await runUpTo(page, 'Made the cut');
+  await makeMove(page, 'Made the cut');
+  await expect(heading(page)).toHaveText('Read the wood');
   await page.getByRole('button', { name: /^Undo: cut on/ }).click();
-  await expect(heading(page)).toHaveText('Cut 1 of 28');
+  await expect(heading(page)).toHaveText('Cut 1 of 2');
   await page.getByRole('button', { name: 'Couldn’t' }).click();
   await page.getByRole('radio', { name: 'Out of reach' }).click();
   await page.getByRole('button', { name: 'Leave it' }).click();
@@ -87,6 +101,7 @@ test('where buds are not mapped, the place found on the tree is typed before the
   page,
   orchard,
 }) => {
+  await page.clock.install();
   await open(page, orchard.url, '/round/lee-wall-07?limb=F');
   await page.getByRole('button', { name: 'New finding' }).click();
   await sayKind(page, 'Dead', 'Dead wood');
@@ -96,10 +111,12 @@ test('where buds are not mapped, the place found on the tree is typed before the
   ).toBeVisible();
   await page.getByRole('button', { name: 'Set this cut' }).click();
   await goTo(page, 'Cut');
+  await startRun(page, [/Lee wall 07/]);
   const place = page.getByLabel(/^Where did you cut/);
-  for (let steps = 0; steps < 10 && !(await place.isVisible()); steps++) {
-    await page.getByRole('button', { name: /^(Blade clean|Made the cut)$/ }).click();
-    await page.waitForTimeout(400);
+  await runUpTo(page, 'Made the cut');
+  while (!(await place.isVisible())) {
+    await makeMove(page, 'Made the cut');
+    await runUpTo(page, 'Made the cut');
   }
   await expect(page.getByRole('button', { name: 'Made the cut' })).toBeDisabled();
   await place.fill('80');

@@ -23,9 +23,9 @@ export const PHONE = { width: 390, height: 844 };
 export const WIDE = { width: 1280, height: 800 };
 
 /** Opens the app on a new device and says who works on it. */
-export async function nameDevice(page, url) {
+export async function nameDevice(page, url, name = 'Wall crew') {
   await page.goto(url);
-  await page.getByLabel('Who works on this device?').fill('Wall crew');
+  await page.getByLabel('Who works on this device?').fill(name);
   await page.getByRole('button', { name: 'Start' }).click();
   await page.getByRole('navigation', { name: 'Places' }).waitFor();
 }

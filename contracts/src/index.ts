@@ -1,3 +1,4 @@
+export { type CutOnRecord, cutsOnRecord, lookedAgain, type RecheckDue, rechecksDue } from './aftercare';
 export type { Openness, PlanResult } from './compute';
 export { ColumnMapping, ImportReport, importFormats, treeColumns, weatherUnits } from './exchange';
 export { countsAt, type Group, type Lane, type LaneCell, type LaneWindow, lanesOf, windowsAt } from './lanes';
@@ -21,6 +22,20 @@ export {
   type RouteResponse,
   routes,
 } from './routes';
+export {
+  type Blade,
+  type BladeLog,
+  bladeLogs,
+  bladesOf,
+  disordersMet,
+  kitKinds,
+  type MixState,
+  marksStanding,
+  mixes,
+  type OpenRun,
+  openRun,
+  runKinds,
+} from './run';
 export {
   type Considered,
   clearanceByHand,

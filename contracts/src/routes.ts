@@ -459,6 +459,25 @@ export const routes = {
     response: Action,
     fromDevice: true,
   }),
+  getRun: route({
+    method: 'get',
+    path: '/api/run',
+    tag: 'Field records',
+    summary: 'What was done in the run that is open, with the blades, and what is known of the kit',
+    response: z.object({ actions: z.array(Action) }),
+  }),
+  getAftercare: route({
+    method: 'get',
+    path: '/api/aftercare',
+    tag: 'Field records',
+    summary: 'Cuts of the last years, what was seen when they were looked at again, and graft wood taken',
+    response: z.object({
+      actions: z.array(Action),
+      disorders: z
+        .record(z.string(), z.string())
+        .describe('by finding id, for cuts that do not say what they met'),
+    }),
+  }),
   getLog: route({
     method: 'get',
     path: '/api/log',

@@ -72,6 +72,35 @@ export function useRound() {
   );
   return { ...query, round };
 }
+/** What was done in the run that is open and with the blades, with what waits here. */
+export function useRunActions() {
+  const query = useQuery({
+    queryKey: ['run'],
+    queryFn: () => ask('getRun', {}),
+    refetchInterval: SHARED_EVERY_MS,
+  });
+  const items = useOutbox((outbox) => outbox.items);
+  const here = useHere();
+  const actions = useMemo(
+    () => query.data && withActions(query.data.actions, pendingActions(items, here)),
+    [query.data, items, here],
+  );
+  return { ...query, actions };
+}
+
+/** Cuts of the last years and what was seen of them again, with what waits here. */
+export function useAftercare() {
+  const query = useQuery({ queryKey: ['aftercare'], queryFn: () => ask('getAftercare', {}) });
+  const items = useOutbox((outbox) => outbox.items);
+  const here = useHere();
+  const data = useMemo(
+    () =>
+      query.data && { ...query.data, actions: withActions(query.data.actions, pendingActions(items, here)) },
+    [query.data, items, here],
+  );
+  return { ...query, data };
+}
+
 /** How soon one phone sees what another has walked. */
 const SHARED_EVERY_MS = 20_000;
 

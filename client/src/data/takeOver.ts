@@ -6,7 +6,17 @@ import { openWorkWith, pendingActions, withActions, withPending } from './pendin
 import { usePreferences } from './preferences';
 import { knownTrees, persister, queryClient, walkKnown } from './queryClient';
 
-const ORCHARD = [['trees'], ['tree'], ['open-work'], ['log'], ['round'], ['jobs'], ['timing']];
+const ORCHARD = [
+  ['trees'],
+  ['tree'],
+  ['open-work'],
+  ['log'],
+  ['round'],
+  ['run'],
+  ['aftercare'],
+  ['jobs'],
+  ['timing'],
+];
 
 /** Brings what is shown in line with what the server took. */
 export function refreshOrchard(): void {
@@ -37,12 +47,21 @@ export function takeOver(item: OutboxItem, answer: unknown): void {
     ['round'],
     (round) => round && { actions: withActions(round.actions, pendingActions([item], here)) },
   );
+  for (const queryKey of [['run'], ['aftercare']]) {
+    queryClient.setQueryData<Answer<'getAftercare'>>(
+      queryKey,
+      (known) => known && { ...known, actions: withActions(known.actions, pendingActions([item], here)) },
+    );
+  }
   // The register of a large orchard is megabytes: its counts are brought in line here instead of being read anew
   queryClient.setQueryData<Answer<'getTrees'>>(
     ['trees'],
     (register) => register && counted(register, counts),
   );
-  const read = item.route === 'putTree' ? ORCHARD : [['round'], ['log'], ['open-work'], ['jobs'], ['timing']];
+  const read =
+    item.route === 'putTree'
+      ? ORCHARD
+      : [['round'], ['run'], ['aftercare'], ['log'], ['open-work'], ['jobs'], ['timing']];
   for (const queryKey of read) void queryClient.invalidateQueries({ queryKey });
 }
 

@@ -1,6 +1,6 @@
 // The plan of a tree, searched in a worker: a good one at once, the proved one when it is there.
 import { planInputOf } from '@mortisect/contracts';
-import type { PlanInput } from '@mortisect/core/plan';
+import type { PlanInput, RunOrder, RunOrderInput } from '@mortisect/core/plan';
 import { type QueryClient, useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
 import { proxy, type Remote, wrap } from 'comlink';
 import { useMemo, useRef } from 'react';
@@ -112,6 +112,20 @@ export function usePlans(views: readonly TreeView[], today: SiteToday | null): P
     const ready = views.every((view, i) => plans.has(view.tree.id) || solved[i] === 'failed');
     return { plans, ready, failed };
   }, [views, solved]);
+}
+
+/** The trees of a run in order; null while it is reckoned. */
+export function useRunOrder(input: RunOrderInput | null): RunOrder | null {
+  const { data } = useQuery({
+    queryKey: ['run-order', input],
+    queryFn: () => worker().order(input as RunOrderInput),
+    enabled: input !== null && input.trees.length > 0,
+    staleTime: Number.POSITIVE_INFINITY,
+    networkMode: 'always',
+    persister: undefined as never,
+    placeholderData: (before) => before,
+  });
+  return data ?? null;
 }
 
 /** Clearance against crown lost and disease left, for one finding. */

@@ -1,8 +1,10 @@
 // Small words that several places say.
-import type { ActionBody, Finding, TreeSummary } from '@mortisect/contracts';
+import { type ActionBody, bladesOf, type Finding, type TreeSummary } from '@mortisect/contracts';
+import type { DebrisRoute } from '@mortisect/core/aftercare';
 import { agentOf } from '@mortisect/core/blades';
 import type { Cut, ReasonNotToCut } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
+import type { Tool } from '@mortisect/core/handling';
 import { tapeText, type Units } from '@mortisect/core/measure';
 import type { Pin } from '@mortisect/core/plan';
 import { speciesName } from '@mortisect/core/register';
@@ -52,10 +54,38 @@ export function kindWords(cut: Cut): string {
 }
 
 /** What was done, in one line. */
-export function actionWords(action: ActionBody): string {
+export function actionWords(action: ActionBody, kit: readonly Tool[] = []): string {
   switch (action.kind) {
+    case 'bladeWetted':
+      return `${bladeName(action.blade, kit)} wetted, ${agentOf(action.agentId).name}`;
+    case 'bladeSharpened':
+      return `${bladeName(action.blade, kit)} sharpened`;
+    case 'mixMade':
+      return `${action.litres} L mixed, ${agentOf(action.agentId).name}`;
+    case 'runStarted':
+      return `run started, ${plural(action.treeIds.length, 'tree')}`;
+    case 'runPaused':
+      return 'run paused';
+    case 'runResumed':
+      return 'run taken up again';
+    case 'runClosed':
+      return 'run closed';
+    case 'stationTaken':
+      return `at the tree, ${action.station}`;
+    case 'limbMarked':
+      return `${lowerFirst(action.limbName)} marked with ${action.how}`;
+    case 'stoodBack':
+      return `looked at from the ground${action.note ? `: ${action.note}` : ''}`;
+    case 'woodRead':
+      return `wood read, ${action.pith}`;
+    case 'debrisCleared':
+      return `${action.class} wood, ${DEBRIS_WORDS[action.route]}`;
+    case 'recheckDone':
+      return `rechecked, ${action.outcome}`;
+    case 'scionTaken':
+      return `${plural(action.sticks, 'scion')} taken, ${action.label}`;
     case 'bladeCleaned':
-      return `${action.blade} cleaned, ${agentOf(action.agentId).name}`;
+      return `${bladeName(action.blade, kit)} cleaned, ${agentOf(action.agentId).name}`;
     case 'cutMade':
       return `cut on ${lowerFirst(action.cut.limbName)}`;
     case 'cutNotMade':
@@ -106,6 +136,19 @@ export function actionWords(action: ActionBody): string {
       return `hat thrown, ${action.passed} of ${action.throws} came through`;
   }
 }
+
+/** What the kit calls a blade; its id where it is not in the kit any more. */
+function bladeName(id: string, kit: readonly Tool[]): string {
+  return bladesOf(kit).find((blade) => blade.id === id)?.name ?? id;
+}
+
+export const DEBRIS_WORDS: Record<DebrisRoute, string> = {
+  burn: 'burned',
+  bury: 'buried',
+  landfill: 'to landfill, bagged',
+  chip: 'chipped',
+  leave: 'left to rot',
+};
 
 /** A share of one, in whole hundredths. */
 export function percent(share: number): string {

@@ -6,6 +6,9 @@ import {
   type PlanInput,
   type Planning,
   planning,
+  type RunOrder,
+  type RunOrderInput,
+  runOrder,
   visitOrders,
 } from '@mortisect/core/plan';
 import { expose } from 'comlink';
@@ -58,6 +61,7 @@ const work = {
   stop(job: number): void {
     stopped.add(job);
   },
+  order: (input: RunOrderInput): RunOrder => runOrder(input),
   curve: (input: PlanInput, findingId: string) => marginCurve(input, findingId),
 };
 export type PlanWork = typeof work;

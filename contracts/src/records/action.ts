@@ -1,4 +1,6 @@
 // What was done in the field.
+import { debrisRoutes, recheckKinds, recheckOutcomes } from '@mortisect/core/aftercare';
+import { cleaningMethods, keepings, woodClasses } from '@mortisect/core/blades';
 import { choicesBeyondSawing } from '@mortisect/core/cuts';
 import { ClinicEvidence } from '@mortisect/core/diagnosis';
 import { MOST_PLAN_SEASONS, otherKinds, Pin } from '@mortisect/core/plan';
@@ -20,25 +22,137 @@ const MadeCut = z.strictObject({
   clearanceCm: z.number().min(0).max(500),
   shortfallCm: z.number().min(0).max(500),
   sentence: text(600),
+  massKg: z.number().min(0).max(20_000).optional().describe('of what came off, estimated'),
+  tool: z.string().max(60).optional(),
 });
 
+/** A cut that did not fall where it was planned. */
+const Elsewhere = z.strictObject({
+  why: z.enum(['other place', 'other limb', 'bark tore']),
+  plannedLimbId: limbId,
+  plannedAtCm: alongCm,
+});
+
+export const piths = ['green', 'brown', 'stained', 'not read'] as const;
+export const marksOnLimbs = ['tape', 'chalk'] as const;
+
 const findingIds = z.array(RecordId).min(1).max(500);
+const blade = name(60).describe('id of a blade of the kit');
+const codes = z.array(z.string().min(1).max(60)).max(60);
 /** What was done in the field. Never edited: a mistake is undone by another action. */
 export const ActionBody = z
   .discriminatedUnion('kind', [
     z.strictObject({
+      kind: z.literal('bladeWetted'),
+      at: moment.describe('its contact time runs from here'),
+      blade,
+      agentId: z.string().max(40),
+      method: z.enum(cleaningMethods),
+      seconds: z.number().min(0).max(7200),
+    }),
+    z.strictObject({
       kind: z.literal('bladeCleaned'),
       at: moment,
-      blade: name(60),
+      blade,
       agentId: z.string().max(40),
+    }),
+    z.strictObject({ kind: z.literal('bladeSharpened'), at: moment, blade }),
+    z.strictObject({
+      kind: z.literal('mixMade'),
+      at: moment,
+      agentId: z.string().max(40),
+      litres: z.number().positive().max(1000),
+      strength: z.number().min(0).max(200_000).nullable().describe('ppm of chlorine, or % of alcohol'),
+      keeping: z.enum(keepings),
+      usableHours: z.number().min(0).max(10_000),
+    }),
+    z.strictObject({
+      kind: z.literal('runStarted'),
+      at: moment,
+      treeIds: z.array(TreeId).min(1).max(400).describe('in the order they are visited'),
+      bladeIds: z.array(blade).max(200).describe('counted out'),
+      checked: z.array(name(40)).max(20).describe('what was looked at before the first cut'),
+    }),
+    z.strictObject({
+      kind: z.literal('stationTaken'),
+      at: moment,
+      treeId: TreeId,
+      station: name(60).describe('where one stands: “ground, north”, “ladder, east”'),
+    }),
+    z.strictObject({ kind: z.literal('runPaused'), at: moment }),
+    z.strictObject({ kind: z.literal('runResumed'), at: moment }),
+    z.strictObject({
+      kind: z.literal('runClosed'),
+      at: moment,
+      bladeIds: z.array(blade).max(200).describe('counted back in'),
+      checked: z.array(name(40)).max(20),
+    }),
+    z.strictObject({
+      kind: z.literal('limbMarked'),
+      at: moment,
+      treeId: TreeId,
+      limbId,
+      limbName: name(120),
+      how: z.enum(marksOnLimbs),
+    }),
+    z.strictObject({
+      kind: z.literal('stoodBack'),
+      at: moment,
+      treeId: TreeId,
+      cutId: RecordId,
+      photoId: RecordId.nullable(),
+      note: text(300),
+    }),
+    z.strictObject({
+      kind: z.literal('woodRead'),
+      at: moment,
+      treeId: TreeId,
+      cutId: RecordId,
+      pith: z.enum(piths),
+      diameterMm: z.number().min(1).max(2500).nullable().describe('as measured on the wood'),
+      furtherCm: z
+        .number()
+        .min(0)
+        .max(500)
+        .nullable()
+        .describe('the edge lay so much nearer to the trunk than was recorded'),
+    }),
+    z.strictObject({
+      kind: z.literal('debrisCleared'),
+      at: moment,
+      class: z.enum(woodClasses),
+      route: z.enum(debrisRoutes),
+      kg: z.number().min(0).max(100_000),
+    }),
+    z.strictObject({
+      kind: z.literal('recheckDone'),
+      at: moment,
+      treeId: TreeId,
+      cutId: RecordId,
+      recheck: z.enum(recheckKinds),
+      outcome: z.enum(recheckOutcomes),
+      distanceCm: z.number().min(0).max(500).nullable().describe('from the cut toward the trunk'),
+      shoots: z.number().int().min(0).max(200).nullable(),
+      note: text(300),
+    }),
+    z.strictObject({
+      kind: z.literal('scionTaken'),
+      at: moment,
+      treeId: TreeId,
+      limbName: name(120),
+      label: name(40),
+      sticks: z.number().int().min(1).max(500),
     }),
     z.strictObject({
       kind: z.literal('cutMade'),
       at: moment,
       treeId: TreeId,
-      blade: name(60),
-      findingIds,
+      blade,
+      findingIds: z.array(RecordId).max(500).describe('whose wood came off; none where it fell elsewhere'),
       cut: MadeCut,
+      disorders: codes.optional().describe('what the blade met'),
+      elsewhere: Elsewhere.optional(),
+      dirtyBlade: z.literal(true).optional().describe('it was made with a blade that was not clean'),
     }),
     z.strictObject({
       kind: z.literal('cutNotMade'),

@@ -2,8 +2,10 @@ export {
   Action,
   ActionBody,
   type ActionOf,
+  marksOnLimbs,
   type PartSeen,
   partsSeen,
+  piths,
   sampleLabel,
   walkingOrders,
 } from './action';
@@ -11,7 +13,7 @@ export { RecordId, Stamp, TreeId } from './common';
 export { LogEntry, TreeDetail } from './detail';
 export { activities, Finding, FindingBody, type FindingKind, findingKinds, markOf } from './finding';
 export { Job, JobBody } from './job';
-export { defaultSchools, Site, SiteRecord, WeatherSettings, weatherSources } from './site';
+export { defaultSchools, gear, Site, SiteRecord, WeatherSettings, weatherSources } from './site';
 export {
   drainages,
   fixtures,

@@ -1,4 +1,5 @@
 // The site: where it is, what it goes by, and what it knows of its own.
+import { DebrisSettings, RecheckSettings, startingDebris, startingRechecks } from '@mortisect/core/aftercare';
 import { cleaningSchools } from '@mortisect/core/blades';
 import { finishes } from '@mortisect/core/cuts';
 import { DisorderCode, defaultSchoolOf, seasons } from '@mortisect/core/disorders';
@@ -70,6 +71,8 @@ const startingWeather = (): WeatherSettings => ({
   spells: [],
 });
 
+export const gear = ['ladder', 'gloves', 'cart', 'eye protection', 'first aid kit'] as const;
+
 export const Site = z
   .strictObject({
     name: name(80),
@@ -106,6 +109,13 @@ export const Site = z
     plan: PlanSettings.default(startingPlanSettings()).describe('how it plans: limits, weights and its kit'),
     weather: WeatherSettings.default(startingWeather()).describe('where its weather comes from'),
     timing: TimingSettings.default(startingTimingSettings()).describe('by what rule it picks days'),
+    debris: DebrisSettings.default(startingDebris()).describe('where wood goes'),
+    rechecks: RecheckSettings.default(startingRechecks()).describe('when cuts are looked at again'),
+    gear: z
+      .array(z.enum(gear))
+      .max(gear.length)
+      .default([...gear])
+      .describe('what there is beside the blades'),
     limits: Limits.default(startingLimits()).describe('from which measure on wood is misplaced'),
   })
   .meta({ id: 'Site' });

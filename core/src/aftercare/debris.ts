@@ -103,6 +103,12 @@ export function brushM3(kg: number): number {
   return kg / BRUSH_KG_A_M3;
 }
 
+/** “0.2 m³”, “under 0.1 m³”. */
+export function brushVolume(kg: number): string {
+  const m3 = brushM3(kg);
+  return m3 < 0.1 ? 'under 0.1 m³' : `${m3.toFixed(1)} m³`;
+}
+
 export interface DebrisSum {
   class: WoodClass;
   route: DebrisRoute;

@@ -1,5 +1,6 @@
 export { beforeStart, type CloseItem, closeDown } from './closeDown';
 export {
+  brushVolume,
   type Debris,
   type DebrisRoute,
   DebrisSettings,

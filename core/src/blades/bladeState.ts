@@ -108,7 +108,8 @@ export function isSuspect(code: string): boolean {
   return code === 'DEAD' || disorderOf(code) === undefined;
 }
 
-export type WoodClass = 'sound' | 'suspect' | 'infected';
+export const woodClasses = ['sound', 'suspect', 'infected'] as const;
+export type WoodClass = (typeof woodClasses)[number];
 
 /** Of a cut, or of a tree by all that is to be cut on it. */
 export function woodClass(disorders: readonly string[]): WoodClass {

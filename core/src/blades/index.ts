@@ -24,6 +24,7 @@ export {
   type WoodClass,
   waysOut,
   woodClass,
+  woodClasses,
 } from './bladeState';
 export {
   DilutionInput,
@@ -37,13 +38,14 @@ export {
   usableHours,
 } from './dilution';
 export { NextStep, nextStep, RunCut } from './nextStep';
-export { bladesInRotation, Supplies, SuppliesInput, supplies } from './supplies';
+export { bladesInRotation, Supplies, SuppliesInput, supplies, usedLitres } from './supplies';
 export {
   type CleaningPolicy,
   cleaningPolicies,
   expectedTransmissions,
   type PolicyOutcome,
   situationOf,
+  situations,
   Transmission,
   TransmissionCut,
   TransmissionInput,

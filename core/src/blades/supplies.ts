@@ -57,6 +57,11 @@ export function supplies(input: SuppliesInput): Supplies {
   };
 }
 
+/** Litres that so many cleanings used up, without the reserve. */
+export function usedLitres(method: SuppliesInput['method'], cleanings: number, hours: number): number {
+  return cleanings === 0 ? 0 : litresOf(method, cleanings, hours)[0];
+}
+
 function litresOf(method: SuppliesInput['method'], cleanings: number, hours: number): [number, string[]] {
   switch (method) {
     case 'wipe':

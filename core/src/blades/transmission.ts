@@ -20,7 +20,15 @@ export const TransmissionCut = z.strictObject({
   disorders: z.array(z.string().min(1).max(60)).max(500),
   infected: z
     .boolean()
-    .describe('the kerf meets diseased wood, or dead wood of unknown cause: the blade carries it on'),
+    .describe(
+      'the wood at the kerf is ill already: nothing new is counted there, and the blade carries it on',
+    ),
+  contaminates: z
+    .number()
+    .min(0)
+    .max(1)
+    .optional()
+    .describe('chance that the blade carries disease on from here; 1 where the kerf is infected, else 0'),
   ooze: z.boolean().default(false).describe('wet bacteria were seen on it'),
   soft: z.boolean().default(false).describe('a green shoot, easily infected'),
 });
@@ -90,6 +98,7 @@ const SITUATIONS = {
   'unknown cause': [0, 0.005, 0.05],
 } as const satisfies Record<string, Range>;
 export type Situation = keyof typeof SITUATIONS;
+export const situations = Object.keys(SITUATIONS) as Situation[];
 
 /** What is the worst that this blade may carry on, today? */
 export function situationOf(
@@ -116,7 +125,7 @@ const THIN = 10;
 
 /**
  * What each policy brings on these cuts: a contaminated blade stays so until it is cleaned, which leaves 1 − efficacy of it.
- * Only cuts into wood that is not itself diseased count as new infections.
+ * Only cuts into wood that is not itself ill count as new infections.
  */
 export function transmission(input: TransmissionInput): Transmission {
   const policies = cleaningPolicies.map((policy) => outcomeOf(policy, input));
@@ -161,7 +170,8 @@ interface Link {
   cleaned: boolean;
   /** Share of contamination that a cleaning leaves: at a low, middle and high efficacy. */
   leaves: Range;
-  infected: boolean;
+  /** Chance that the blade carries disease on from here. */
+  contaminates: number;
   /** Chance that a contaminated blade infects here, by the worst of what it may carry. */
   chance: Range;
 }
@@ -176,8 +186,9 @@ function chainOf(policy: CleaningPolicy, input: TransmissionInput): Link[] {
     const before = input.cuts[i - 1];
     const cleaned = isCleaned(policy, cut, before);
     const chance = worstOf(carried, input, cut);
-    if (cut.infected) carried = [...new Set([...carried, ...cut.disorders])];
-    return { cleaned, leaves, infected: cut.infected, chance };
+    const contaminates = cut.contaminates ?? (cut.infected ? 1 : 0);
+    if (contaminates > 0) carried = [...new Set([...carried, ...cut.disorders])];
+    return { cleaned, leaves, contaminates, chance };
   });
 }
 
@@ -189,7 +200,9 @@ function isCleaned(
   if (policy === 'never') return false;
   if (policy === 'every cut' || policy === 'two blades') return true;
   const anotherTree = before === undefined || before.treeId !== cut.treeId;
-  return anotherTree || (policy === 'after diseased cuts' && before.infected);
+  return (
+    anotherTree || (policy === 'after diseased cuts' && (before.contaminates ?? Number(before.infected)) > 0)
+  );
 }
 
 function worstOf(carried: readonly string[], input: TransmissionInput, into: TransmissionCut): Range {
@@ -205,7 +218,7 @@ function expectedInfections(chain: readonly Link[], which: 0 | 1 | 2): number {
   for (const link of chain) {
     if (link.cleaned) contaminated *= link.leaves[(2 - which) as 0 | 1 | 2];
     sum += contaminated * link.chance[which];
-    if (link.infected) contaminated = 1;
+    contaminated += (1 - contaminated) * link.contaminates;
   }
   return sum;
 }
@@ -226,7 +239,8 @@ function simulated(
     for (const link of chain) {
       if (contaminated && link.cleaned && uniformFloat64(random) >= link.leaves[1]) contaminated = false;
       if (contaminated && link.chance[1] > 0 && uniformFloat64(random) < link.chance[1]) infections++;
-      if (link.infected) contaminated = true;
+      if (!contaminated && link.contaminates > 0)
+        contaminated = link.contaminates === 1 || uniformFloat64(random) < link.contaminates;
     }
     sum += infections;
     squares += infections * infections;

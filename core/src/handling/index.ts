@@ -35,6 +35,8 @@ export {
   type CutMinutes,
   cutMinutes,
   KIT_SOURCE,
+  type KitGap,
+  kitGap,
   LADDER_FEET_CM,
   LIFT_KG,
   LIFT_NEVER_ABOVE_KG,

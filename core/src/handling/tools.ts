@@ -20,6 +20,13 @@ export const Tool = z
     kind: z.enum(toolKinds),
     takesMm: z.number().min(1).max(600).describe('thickest live wood it takes'),
     lengthCm: z.number().min(5).max(800).describe('how far it reaches beyond the hand'),
+    count: z
+      .number()
+      .int()
+      .min(1)
+      .max(20)
+      .optional()
+      .describe('of this kind, in rotation; one where it is not said'),
   })
   .meta({ id: 'Tool' });
 export type Tool = z.infer<typeof Tool>;
@@ -73,6 +80,22 @@ export function toolFor(
   if (fromGround) return { tool: fromGround, station: 'ground' };
   const fromLadder = takes.find((tool) => isPole(tool) === 0 && reachCm(tool, LADDER_FEET_CM) >= heightCm);
   return fromLadder ? { tool: fromLadder, station: 'ladder' } : null;
+}
+
+export type KitGap = 'nothing takes it' | 'nothing reaches it' | 'ladder needed';
+
+/** What is missing for a cut, before anybody leaves for the tree; null where the kit does it. */
+export function kitGap(
+  kit: readonly Tool[],
+  cut: { kerfMm: number; heightCm: number; dead: boolean },
+  hasLadder: boolean,
+): KitGap | null {
+  const wielded = toolFor(kit, cut);
+  if (wielded) return wielded.station === 'ladder' && !hasLadder ? 'ladder needed' : null;
+  const takes = kit.some(
+    (tool) => tool.kind !== 'chainsaw' && tool.takesMm * (cut.dead ? DEAD_HARD : 1) >= cut.kerfMm,
+  );
+  return takes ? 'nothing reaches it' : 'nothing takes it';
 }
 
 /** A pole is taken up only where nothing else reaches. */

@@ -38,7 +38,7 @@ export {
   regrowthOf,
 } from './price';
 export { type Pass, PlanProblem, passes, SEASON_DISCOUNT } from './problem';
-export { RunOrder, RunOrderInput, RunTree, runOrder, woodClasses } from './runOrder';
+export { RunOrder, RunOrderInput, RunTree, runOrder } from './runOrder';
 export { PlanSearch, type Progress } from './search';
 export { bridgeScions, type Verdict } from './verdict';
 export { stationOf, visitKey, visitOf, visitOrders } from './visit';

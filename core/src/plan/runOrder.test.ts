@@ -1,6 +1,7 @@
 // The order of trees against brute force, against the bound, and against the rule of the trade (sound before infected: common practice, no source).
 import fc from 'fast-check';
-import { type RunTree, runOrder, woodClasses } from './index';
+import { woodClasses } from '../blades/index';
+import { type RunTree, runOrder } from './index';
 
 const tree = fc.record({
   class: fc.constantFrom(...woodClasses),

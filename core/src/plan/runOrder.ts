@@ -2,10 +2,10 @@
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { z } from 'zod';
+import { woodClasses } from '../blades/index';
 
 const place = z.strictObject({ x: z.number(), y: z.number() }).describe('on the ground, metres');
 const id = z.string().min(1).max(200);
-export const woodClasses = ['sound', 'suspect', 'infected'] as const;
 
 export const RunTree = z.strictObject({
   id,

@@ -23,4 +23,4 @@ export {
   type TreeForm,
   treeForms,
 } from './species';
-export { byTag, serpentine } from './walkingOrder';
+export { byTag, groundPlaces, serpentine } from './walkingOrder';

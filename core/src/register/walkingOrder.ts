@@ -35,6 +35,33 @@ export function serpentine<T extends Standing>(
   return [...walked, ...trees.filter((tree) => !known.has(tree.rowId))];
 }
 
+/** Between rows and between plots, metres, where nothing was measured. Common practice, no source. */
+const ROW_M = 5;
+const PLOT_M = 40;
+
+/**
+ * Where trees stand on the ground, metres: along their rows by place, rows side by side, plots one after the other.
+ *
+ * @param rows in their order, each with its plot and the spacing in it
+ */
+export function groundPlaces(
+  rows: readonly { id: string; plotId: string; spacingCm: number }[],
+  trees: readonly { id: string; rowId: string; place: number }[],
+): Map<string, { x: number; y: number }> {
+  const rowAt = new Map<string, { y: number; spacingM: number }>();
+  let y = 0;
+  rows.forEach(({ id, plotId, spacingCm }, i) => {
+    if (i > 0) y += rows[i - 1]?.plotId === plotId ? ROW_M : PLOT_M;
+    rowAt.set(id, { y, spacingM: spacingCm / 100 });
+  });
+  return new Map(
+    trees.map(({ id, rowId, place }) => {
+      const row = rowAt.get(rowId) ?? { y: y + PLOT_M, spacingM: 4 };
+      return [id, { x: place * row.spacingM, y: row.y }];
+    }),
+  );
+}
+
 function grouped<T extends Standing>(trees: readonly T[]): Map<string, T[]> {
   const groups = new Map<string, T[]>();
   for (const tree of trees) {

@@ -1,8 +1,10 @@
 // Loads the demo orchard once; one that nobody touched is moved up to today when it is older than a week.
-import { type ActionBody, FindingBody } from '@mortisect/contracts';
+import { type ActionBody, bladesOf, FindingBody } from '@mortisect/contracts';
+import { beforeStart, closeDown } from '@mortisect/core/aftercare';
 import { asText, cutSentence, kerfMm, treeCuts } from '@mortisect/core/cuts';
 import { seasonOn } from '@mortisect/core/disorders';
 import { faultKey, geometryFaults } from '@mortisect/core/faults';
+import { limbMass } from '@mortisect/core/handling';
 import { serpentine } from '@mortisect/core/register';
 import { type Limb, limbNames, withGivenNames } from '@mortisect/core/tree';
 import { max, sql } from 'drizzle-orm';
@@ -58,6 +60,7 @@ export async function loadDemo(db: Db, now: string, more = 0): Promise<void> {
     const events = [
       ...rounds.flatMap((round, i) => roundEvents(round, i, now, people)),
       ...findings.flatMap((finding, i) => findingEvents(finding, i, now, people)),
+      ...runEvents(now, people),
       ...shapes.flatMap((shape, i) => shapeEvents(shape, i, now, people)),
       ...jobs.map((job, i) => jobEvent(job, i, now, people)),
       ...fieldNotes(now).map((note, i) => noteEvent(note, i, now, people)),
@@ -271,9 +274,61 @@ function findingEvents(demo: DemoFinding, i: number, now: string, people: People
   if (demo.cutDaysAgo !== undefined) {
     const at = daysBefore(now, demo.cutDaysAgo, i);
     events.push({ at, write: (tx) => loadCut(tx, tree, { ...finding, id }, at, device, i) });
+    events.push(...demo.rechecks.map((one) => recheckEvent(demo, one, idAt(at, 100 + i), i, now, people)));
   }
   return events;
 }
+
+function recheckEvent(
+  { treeId, crew }: DemoFinding,
+  { kind, daysAgo, ...seen }: DemoFinding['rechecks'][number],
+  cutId: string,
+  i: number,
+  now: string,
+  people: People,
+): DemoEvent {
+  const at = daysBefore(now, daysAgo, i);
+  const action = { kind: 'recheckDone', at, treeId, cutId, recheck: kind, ...seen } as const;
+  return {
+    at,
+    write: (tx) => writeAction(tx, { id: idAt(at, 160 + i), action, device: people[crew], now: at }),
+  };
+}
+
+/** One run for every day and crew that made cuts: begun before the first, closed after the last, blades counted out and in. */
+function runEvents(now: string, people: People): DemoEvent[] {
+  const days = new Map<string, { crew: DemoFinding['crew']; daysAgo: number; cuts: number[] }>();
+  findings.forEach(({ cutDaysAgo, crew }, i) => {
+    if (cutDaysAgo === undefined) return;
+    const key = `${cutDaysAgo} ${crew}`;
+    const day = days.get(key) ?? { crew, daysAgo: cutDaysAgo, cuts: [] };
+    day.cuts.push(i);
+    days.set(key, day);
+  });
+  const bladeIds = bladesOf(site.plan.kit).map(({ id }) => id);
+  return [...days.values()].flatMap(({ crew, daysAgo, cuts }, run) => {
+    const event = (number: number, minutes: number, action: object): DemoEvent => {
+      const at = daysBefore(now, daysAgo, minutes);
+      const done = { at, ...action } as ActionBody;
+      return {
+        at,
+        write: (tx) =>
+          writeAction(tx, { id: idAt(at, number + run), action: done, device: people[crew], now: at }),
+      };
+    };
+    const [first, last] = [Math.min(...cuts), Math.max(...cuts)];
+    const treeIds = [...new Set(cuts.map((i) => (findings[i] as DemoFinding).treeId))];
+    const checked = beforeStart.map(({ id }) => id);
+    const mix = { agentId: site.agentId, litres: 0.5, strength: 70, keeping: 'shade', usableHours: 24 };
+    return [
+      event(200, first - 2, { kind: 'mixMade', ...mix }),
+      event(210, first - 1, { kind: 'runStarted', treeIds, bladeIds, checked }),
+      event(220, last + 2, { kind: 'bladeCleaned', blade: DEMO_BLADE, agentId: site.agentId }),
+      event(230, last + 3, { kind: 'runClosed', bladeIds, checked: closeDown.map(({ id }) => id) }),
+    ];
+  });
+}
+const DEMO_BLADE = 'saw-1';
 
 /** The worst faults of a tree, noted one after the other; and the limb that somebody wants to keep. */
 function shapeEvents(shape: DemoShape, number: number, now: string, people: People): DemoEvent[] {
@@ -347,8 +402,23 @@ async function loadCut(
   const [cut] = cuts;
   if (!cut) throw new Error(`Demo finding on ${tree.id} has no cut`);
   const names = limbNames(tree.limbs, site.twelveBearingDeg);
-  const blade = 'Blade 1';
-  const earlier = new Date(Date.parse(at) - 120_000).toISOString();
+  const blade = DEMO_BLADE;
+  const before = (seconds: number) => new Date(Date.parse(at) - seconds * 1000).toISOString();
+  const massKg = limbMass(tree.limbs, tree.species, cut, 'bare').kg;
+  const earlier = before(120);
+  await writeAction(db, {
+    id: idAt(before(160), i),
+    action: {
+      kind: 'bladeWetted',
+      at: before(160),
+      blade,
+      agentId: site.agentId,
+      method: 'wipe',
+      seconds: 30,
+    },
+    device,
+    now: before(160),
+  });
   await writeAction(db, {
     id: idAt(earlier, i),
     action: { kind: 'bladeCleaned', at: earlier, blade, agentId: site.agentId },
@@ -363,6 +433,7 @@ async function loadCut(
       treeId: tree.id,
       blade,
       findingIds: [finding.id],
+      disorders: [finding.disorder],
       cut: {
         limbId: cut.limbId,
         limbName: names.get(cut.limbId) as string,
@@ -379,6 +450,8 @@ async function loadCut(
             twelveBearingDeg: site.twelveBearingDeg,
           }),
         ),
+        massKg: Math.round(massKg * 100) / 100,
+        tool: 'Pruning saw',
       },
     },
     device,

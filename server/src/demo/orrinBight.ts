@@ -1,15 +1,20 @@
 // Orrin Bight: the made-up orchard of a former harbour pilot station. No real place, person or business.
 import { readFileSync } from 'node:fs';
 import { defaultSchools, Site, TreeBody } from '@mortisect/contracts';
+import { recheckKinds, recheckOutcomes } from '@mortisect/core/aftercare';
 import { findingPlaces } from '@mortisect/core/cuts';
 import { Answers, scratchReadings } from '@mortisect/core/diagnosis';
 import { edges } from '@mortisect/core/disorders';
 import { faultKinds } from '@mortisect/core/faults';
+import { startingKit } from '@mortisect/core/handling';
 import { z } from 'zod';
 import { growFromForm, growTree, Scaffold, Stem } from './growTree';
 
 /** Days after the usual of its kind. */
 const BLOOMS_AFTER: Record<string, number> = { 'Bosun’s Late': 7, 'Leadline Pippin': -3 };
+
+/** Two saws, so that one is wet while the other cuts. */
+const kit = startingKit.map((tool) => (tool.id === 'saw' ? { ...tool, count: 2 } : tool));
 
 export const site: Site = Site.parse({
   name: 'Orrin Bight',
@@ -57,6 +62,7 @@ export const site: Site = Site.parse({
   ],
   // Black knot does not occur on this coast
   absentHere: ['BKT'],
+  plan: { kit },
   weather: { source: 'simulated', coast: true, climate: null, seed: 220, spells: [] },
 });
 
@@ -144,6 +150,19 @@ const DemoFinding = z.strictObject({
   daysAgo: z.number(),
   crew,
   cutDaysAgo: z.number().optional().describe('when the cut for it was made; open where missing'),
+  rechecks: z
+    .array(
+      z.strictObject({
+        kind: z.enum(recheckKinds),
+        daysAgo: z.number(),
+        outcome: z.enum(recheckOutcomes),
+        distanceCm: z.number().nullable().default(null),
+        shoots: z.number().nullable().default(null),
+        note: z.string().default(''),
+      }),
+    )
+    .default([])
+    .describe('when its cut was looked at again, and what was there'),
   place: z.enum(findingPlaces).default('span'),
   signs: Answers.default({}),
   widthsCm: z.array(z.number()).default([]),

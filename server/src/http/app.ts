@@ -30,6 +30,7 @@ import { getOpenWork, getPlotTrees, getTree, getTrees } from '../services/orchar
 import { getPhoto, putPhoto } from '../services/photos';
 import { cutSheet, planCsv, planJson, plotCutSheet } from '../services/plans';
 import { getRound } from '../services/rounds';
+import { getAftercare, getRun } from '../services/runs';
 import { getSite, putSite } from '../services/site';
 import { getTiming, getTreeSeason, getTreeTiming } from '../services/timing';
 import { putLimbs, putTree } from '../services/trees';
@@ -119,6 +120,8 @@ function handlers({ db, config, access, pool, now }: AppParts): Handlers {
     getJobs: () => getJobs(db),
     putJob: ({ params, body, device }) => putJob(db, { id: params.jobId, ...body, device, now: now() }),
     getRound: () => getRound(db),
+    getRun: () => getRun(db, now()),
+    getAftercare: () => getAftercare(db, now()),
     putPhoto: ({ params, bytes }) => putPhoto(config.photoFolder, params.photoId, bytes),
     getPhoto: ({ params }) => getPhoto(config.photoFolder, params.photoId),
     getTreesCsv: () => exportCsv(db),

@@ -5,6 +5,8 @@ import { Label } from '../../ui/type';
 
 const PARTS = [
   ['/book', 'Log'],
+  ['/book/rechecks', 'Rechecks'],
+  ['/book/graft-wood', 'Graft wood'],
   ['/book/weather', 'Weather'],
   ['/book/reference', 'Reference'],
   ['/book/settings', 'Settings'],

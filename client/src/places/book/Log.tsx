@@ -1,7 +1,7 @@
 // The log: everything that was recorded, newest first, with who and when.
 import { type LogEntry, markOf } from '@mortisect/contracts';
 import { disorderOf } from '@mortisect/core/disorders';
-import { tapeText, type Units } from '@mortisect/core/measure';
+import { tapeText } from '@mortisect/core/measure';
 import { jobKinds } from '@mortisect/core/register';
 import Svg from 'react-native-svg';
 import { shortMoment } from '../../data/moment';
@@ -43,7 +43,7 @@ export function Log() {
 }
 
 function EntryRow({ entry, today }: { entry: LogEntry; today: SiteToday }) {
-  const { title, detail, mark } = told(entry, today.units);
+  const { title, detail, mark } = told(entry, today);
   const tree = entry.treeCode ? `${entry.treeCode} · ` : '';
   return (
     <Row
@@ -55,7 +55,10 @@ function EntryRow({ entry, today }: { entry: LogEntry; today: SiteToday }) {
   );
 }
 
-function told({ entry }: LogEntry, units: Units): { title: string; detail: string; mark?: React.ReactNode } {
+function told(
+  { entry }: LogEntry,
+  { units, site }: SiteToday,
+): { title: string; detail: string; mark?: React.ReactNode } {
   if (entry.kind === 'site') return { title: 'Settings of the site changed', detail: '' };
   if (entry.kind === 'tree')
     return { title: entry.revision === 1 ? 'Tree written down' : 'Tree changed', detail: '' };
@@ -76,7 +79,7 @@ function told({ entry }: LogEntry, units: Units): { title: string; detail: strin
     };
   }
   const { action, undone } = entry;
-  const title = upperFirst(`${actionWords(action)}${undone ? ', taken back later' : ''}`);
+  const title = upperFirst(`${actionWords(action, site.plan.kit)}${undone ? ', taken back later' : ''}`);
   if (action.kind !== 'cutMade') return { title, detail: action.kind === 'decided' ? action.note : '' };
   const { atCm, shortfallCm, sentence } = action.cut;
   const at = atCm === 0 ? 'at the collar' : `at ${tapeText(atCm, units, 'down')}`;

@@ -153,6 +153,15 @@ function ToolFields({
           most={800}
           onChange={(lengthCm) => onChange({ ...tool, lengthCm })}
         />
+        <NumberField
+          grow
+          label="How many"
+          unit=""
+          value={tool.count ?? 1}
+          least={1}
+          most={20}
+          onChange={(count) => onChange({ ...tool, count: Math.round(count) })}
+        />
         <Button kind="quiet" onPress={onRemove} aria-label={`Take off ${tool.name}`}>
           Take off
         </Button>

@@ -1,7 +1,6 @@
 // Disorders, schools and agents as the product knows them, each with its source and how sure it is.
 
-import { agents } from '@mortisect/core/blades';
-import { type Confidence, type Disorder, disorders, schoolFor, schoolsFor } from '@mortisect/core/disorders';
+import { type Disorder, disorders, schoolFor, schoolsFor } from '@mortisect/core/disorders';
 import { tapeText, type Units } from '@mortisect/core/measure';
 import { lowerFirst } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
@@ -13,14 +12,10 @@ import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
+import { SURE } from '../AgentFacts';
 import { BookTabs } from './BookTabs';
+import { CleaningReference } from './CleaningReference';
 import { TimingReference } from './TimingReference';
-
-const SURE: Record<Confidence, string> = {
-  high: 'remembered, confident',
-  low: 'remembered, unsure',
-  practice: 'common practice, no source',
-};
 
 export function Reference() {
   const { error, refetch } = useSite();
@@ -37,19 +32,7 @@ export function Reference() {
         <OneDisorder key={disorder.code} disorder={disorder} today={today} />
       ))}
       <TimingReference />
-      <Section>What makes a blade clean</Section>
-      {agents.map((agent) => (
-        <View key={agent.id} gap={4}>
-          <Label fontSize="$19">
-            {agent.name}: {agent.contactSeconds} s wet
-          </Label>
-          <Body>{agent.how}</Body>
-          <Body>{agent.caution}</Body>
-          <Small>
-            {agent.source} ({SURE[agent.confidence]})
-          </Small>
-        </View>
-      ))}
+      <CleaningReference />
     </Screen>
   );
 }

@@ -18,6 +18,7 @@ import { useWide } from '../../ui/theme';
 import { Label, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { Conflict, movedProblem } from '../Conflict';
+import { AftercareSettings } from './AftercareSettings';
 import { BookTabs } from './BookTabs';
 import { DeviceSettings } from './DeviceSettings';
 import { LimitSettings } from './LimitSettings';
@@ -70,6 +71,8 @@ function SettingsForm({ record }: { record: SiteRecord }) {
         <WeatherSettings control={control} />
         <Section>Planning</Section>
         <PlanSettings control={control} />
+        <Section>After the cut</Section>
+        <AftercareSettings control={control} />
         <Section>Shape</Section>
         <LimitSettings control={control} />
         <Small>

@@ -1,76 +1,115 @@
-// What every card of a run shares: which cut of how many, on which limb, and the state of the blade at a glance.
+// What every card of a run shares: which cut of how many, on which limb, the blade and its state at a glance, and the map of the plot.
+import type { Blade } from '@mortisect/contracts';
+import type { BladeState } from '@mortisect/core/blades';
 import { View } from '@tamagui/core';
-import type { ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
+import type { useScreenAwake } from '../../data/awake';
 import type { SiteToday } from '../../data/orchardView';
 import { Columns } from '../../ui/Columns';
 import { Aside, Screen } from '../../ui/Screen';
 import { Label, Small } from '../../ui/type';
 import { TreeBeside } from '../TreeBeside';
 import { useOpenLimb } from '../useOpenLimb';
+import { BladeSheet } from './BladeSheet';
+import { bladeWords, stateWords } from './bladeWords';
 import { LeftOutRows } from './LeftOutRows';
+import { RunMap } from './RunMap';
+import { RunTotals } from './RunTotals';
 import type { Run, RunItem } from './run';
 import { UndoLast } from './UndoLast';
 
-export interface Count {
-  at: number;
-  of: number;
-}
-
-interface CardFrameProps {
+export interface FrameGiven {
   run: Run;
   item: RunItem;
-  count: Count;
-  blade: { clean: boolean; words: string };
-  actions: ReactNode;
-  children: ReactNode;
   today: SiteToday;
+  blade: Blade | null;
+  awake: ReturnType<typeof useScreenAwake>;
 }
 
-export function CardFrame({ run, item, count, blade, actions, today, children }: CardFrameProps) {
+interface CardFrameProps extends FrameGiven {
+  actions: ReactNode;
+  children: ReactNode;
+}
+
+export function CardFrame({ run, item, today, blade, awake, actions, children }: CardFrameProps) {
   const { tree, names } = item.view;
   const openLimb = useOpenLimb(tree.id);
+  const made = run.madeCuts.length;
+  const state = blade ? run.logs.get(blade.id)?.state : undefined;
   return (
     <Screen
-      title={`Cut ${count.at} of ${count.of}`}
+      title={`Cut ${made + 1} of ${made + run.left.length}`}
       subtitle={`${tree.code} · ${names.get(item.cut.limbId) ?? item.cut.limbId}`}
-      aside={<Aside figure={blade.clean ? 'Clean' : 'Dirty'} caption="blade" />}
+      aside={<Aside {...bladeWords(state)} />}
       width="full"
       actions={actions}
     >
-      <View
-        marginHorizontal={-16}
-        marginTop={-12}
-        paddingHorizontal={16}
-        paddingVertical={10}
-        flexDirection="row"
-        flexWrap="wrap"
-        alignItems="baseline"
-        columnGap={12}
-        backgroundColor={blade.clean ? '$wood' : '$paper'}
-        borderBottomWidth={3}
-        borderStyle="solid"
-        borderColor={blade.clean ? '$leaf' : '$ochre'}
-      >
-        <Label fontSize="$22" lineHeight="$22">
-          {blade.clean ? '✓ Blade clean' : '✗ Blade not clean'}
-        </Label>
-        <Small>{blade.words}</Small>
-      </View>
+      <BladeStrip run={run} item={item} today={today} blade={blade} state={state} />
       <Columns
         beside={
-          <TreeBeside
-            view={item.view}
-            today={today}
-            chosenId={item.cut.limbId}
-            kerfs={[item.cut]}
-            onChoose={openLimb}
-          />
+          <View gap={16}>
+            <RunMap run={run} />
+            <TreeBeside
+              view={item.view}
+              today={today}
+              chosenId={item.cut.limbId}
+              kerfs={[item.cut]}
+              onChoose={openLimb}
+            />
+          </View>
         }
       >
         {children}
         <UndoLast run={run} />
+        <RunTotals run={run} today={today} awake={awake} />
         <LeftOutRows run={run} />
       </Columns>
     </Screen>
+  );
+}
+
+/** The blade for this cut; a tap names another one and shows what each has done. */
+function BladeStrip({
+  run,
+  item,
+  today,
+  blade,
+  state,
+}: Omit<FrameGiven, 'awake'> & { state: BladeState | undefined }) {
+  const [open, setOpen] = useState(false);
+  const clean = state?.is === 'clean';
+  return (
+    <View
+      marginHorizontal={-16}
+      marginTop={-12}
+      backgroundColor={clean ? '$wood' : '$paper'}
+      borderBottomWidth={3}
+      borderStyle="solid"
+      borderColor={clean ? '$leaf' : '$ochre'}
+    >
+      <View
+        render="button"
+        aria-label={`Blade: ${blade?.name ?? 'none'}. ${stateWords(state)}. Another one`}
+        onPress={() => setOpen(true)}
+        minHeight={52}
+        paddingHorizontal={16}
+        paddingVertical={8}
+        flexDirection="row"
+        flexWrap="wrap"
+        alignItems="baseline"
+        columnGap={12}
+        borderWidth={0}
+        backgroundColor="transparent"
+        cursor="pointer"
+        style={{ textAlign: 'left' }}
+      >
+        <Label fontSize="$22" lineHeight="$22">
+          {`${clean ? '✓' : '✗'} ${blade?.name ?? 'No blade fits'}`}
+        </Label>
+        <Small>{stateWords(state)}</Small>
+        <Label color="$chalk">Other blade</Label>
+      </View>
+      <BladeSheet run={run} item={item} today={today} open={open} onClose={() => setOpen(false)} />
+    </View>
   );
 }

@@ -3,6 +3,7 @@
 import { asText, type Cut, cutSentence } from '@mortisect/core/cuts';
 import { tapeReading, tapeText, typedLengthCm, type Units } from '@mortisect/core/measure';
 import { View } from '@tamagui/core';
+import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { cutAtHand, type SiteToday, telling } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';
@@ -12,71 +13,51 @@ import { Failed } from '../../ui/Failed';
 import { Field } from '../../ui/Field';
 import { Body, Figure, Section } from '../../ui/type';
 import { Cautions } from '../Cautions';
+import { HandlingLines } from '../HandlingLines';
 import { Sentence } from '../Sentence';
 import { useKeys } from '../shell/Keys';
 import { TreeTape } from '../TreeTape';
 import { switchUnits } from '../units';
 import { WhySheet } from '../WhySheet';
-import { disorderWords, kindWords } from '../words';
-import { CardFrame, type Count } from './CardFrame';
+import { kindWords } from '../words';
+import { CardFrame, type FrameGiven } from './CardFrame';
 import { CouldNot } from './CouldNot';
-import { BLADE, type Run, type RunItem } from './run';
+import { cutMade, type Placed, placedAt } from './cutRecord';
+import { Elsewhere } from './Elsewhere';
 
-interface CutCardProps {
-  run: Run;
-  item: RunItem;
-  today: SiteToday;
-  count: Count;
-}
-
-export function CutCard({ run, item, today, count }: CutCardProps) {
-  const { view, cut } = item;
+export function CutCard(frame: FrameGiven) {
+  const { item, today, blade } = frame;
+  const { view, cut, handling } = item;
   const clock = useClock();
   const recording = useRecordAction();
+  const router = useRouter();
   const [why, setWhy] = useState(false);
-  const [refused, setRefused] = useState(false);
+  const [sheet, setSheet] = useState<'could not' | 'elsewhere' | null>(null);
   const [found, setFound] = useState('');
   const placed = placedCut(cut, found, today.units);
-  const { kerfMm, cautions } = cutAtHand(view, placed ?? cut);
+  const { cautions } = cutAtHand(view, placed ?? cut);
   const phrases = cutSentence(cut, telling(view, today));
   useKeys({ w: () => setWhy(true), u: () => switchUnits(today) });
 
   const made = () => {
-    if (!placed) return;
-    recording.record({
-      kind: 'cutMade',
-      at: clock(),
-      treeId: view.tree.id,
-      blade: BLADE,
-      findingIds: item.findingIds,
-      cut: {
-        limbId: cut.limbId,
-        limbName: view.names.get(cut.limbId) ?? cut.limbId,
-        atCm: placed.atCm,
-        kind: placed.kind,
-        diameterMm: kerfMm,
-        clearanceCm: Math.max(...cut.because.map((reason) => reason.clearanceCm)),
-        shortfallCm: cut.shortfallCm,
-        sentence: asText(phrases),
-      },
-    });
+    if (!placed || !blade) return;
+    const record = cutMade(item, placed, blade, clock());
+    recording.record({ ...record, cut: { ...record.cut, sentence: asText(phrases) } });
   };
+  const foundMore = () =>
+    router.navigate({
+      pathname: '/round/[treeId]',
+      params: { treeId: view.tree.id, limb: cut.limbId },
+    } as never);
   return (
     <CardFrame
-      run={run}
-      item={item}
-      count={count}
-      today={today}
-      blade={{
-        clean: true,
-        words: `${disorderWords(item.disorders.map((disorder) => ({ disorder })))} ahead`,
-      }}
+      {...frame}
       actions={
         <>
-          <Button minHeight={68} onPress={() => setRefused(true)}>
+          <Button minHeight={68} onPress={() => setSheet('could not')}>
             Couldn’t
           </Button>
-          <Button grow kind="cut" onPress={made} disabled={!placed || recording.isPending}>
+          <Button grow kind="cut" onPress={made} disabled={!placed || !blade || recording.isPending}>
             Made the cut
           </Button>
         </>
@@ -96,9 +77,23 @@ export function CutCard({ run, item, today, count }: CutCardProps) {
       {cut.upToCm === undefined ? null : (
         <FoundField cut={cut} found={found} units={today.units} onChange={setFound} />
       )}
+      {handling ? <HandlingLines view={view} today={today} handling={handling} /> : null}
+      <View flexDirection="row" flexWrap="wrap" gap={12}>
+        <Button onPress={() => setSheet('elsewhere')}>Cut elsewhere</Button>
+        <Button onPress={foundMore}>Found more</Button>
+      </View>
       <Cautions list={cautions} />
       <WhySheet view={view} today={today} cut={why ? cut : null} onClose={() => setWhy(false)} />
-      <CouldNot item={item} open={refused} onClose={() => setRefused(false)} />
+      <CouldNot item={item} open={sheet === 'could not'} onClose={() => setSheet(null)} />
+      {blade ? (
+        <Elsewhere
+          item={item}
+          today={today}
+          blade={blade}
+          open={sheet === 'elsewhere'}
+          onClose={() => setSheet(null)}
+        />
+      ) : null}
     </CardFrame>
   );
 }
@@ -161,12 +156,8 @@ function FoundField({
 }
 
 /** The cut as it is recorded: as planned, or where the bud was found; null while that is not said. */
-function placedCut(
-  cut: Cut,
-  found: string,
-  units: Units,
-): { limbId: string; atCm: number; kind: Cut['kind'] } | null {
-  if (cut.upToCm === undefined) return cut;
+function placedCut(cut: Cut, found: string, units: Units): Placed | null {
+  if (cut.upToCm === undefined) return placedAt(cut);
   const typed = typedLengthCm(found, units);
   if (!('cm' in typed) || typed.cm > cut.upToCm + 0.01) return null;
   return { limbId: cut.limbId, atCm: typed.cm, kind: typed.cm === 0 ? 'collar' : 'heading' };

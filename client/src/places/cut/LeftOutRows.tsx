@@ -1,14 +1,18 @@
 // Cuts that are not part of this run, and why.
 import { View } from '@tamagui/core';
 import { Row, Rows } from '../../ui/Row';
-import { Section } from '../../ui/type';
+import { Section, Small } from '../../ui/type';
+import { plural } from '../words';
 import type { Run } from './run';
 
 export function LeftOutRows({ run }: { run: Run }) {
-  if (run.leftOut.length === 0) return null;
+  if (run.leftOut.length === 0 && run.notChosen === 0) return null;
   return (
     <View gap={8}>
       <Section>Not in this run</Section>
+      {run.notChosen > 0 ? (
+        <Small>{`${plural(run.notChosen, 'tree')} with cuts ${run.notChosen === 1 ? 'was' : 'were'} left for another run.`}</Small>
+      ) : null}
       <Rows>
         {run.leftOut.map((item) => (
           <Row

@@ -1,41 +1,174 @@
 // The rule of the run: unknown blade first cleaned, sound wood before infected, hand-over never planned round (common practice).
-import type { Action } from '@mortisect/contracts';
+import type { Action, ActionBody } from '@mortisect/contracts';
 import { siteToday, treeView } from '../../data/orchardView';
 import { detail, did, finding, site, today } from '../../testing/orchard';
 import { plansOf } from '../../testing/plans';
-import { BLADE, runOf } from './run';
+import { bringFor } from './bring';
+import { totalsWords, workedMinutes } from './RunTotals';
+import { cleaningsAhead, runOf } from './run';
 
-const cleaned = (at: string) => did({ kind: 'bladeCleaned', at, blade: BLADE, agentId: 'alcohol-70' });
+let count = 0;
+/** Each with an id of its own, in the order they are written. */
+const done = (action: ActionBody, undone = false): Action => ({
+  ...did(action, undone),
+  id: `0193f000-0000-7000-8000-${String(++count).padStart(12, '0')}`,
+});
+const at = (time: string, day = '2026-11-24') => `${day}T${time}:00Z`;
+const BLADE = 'saw-1';
+const cleaned = (when: string, undone = false) =>
+  done({ kind: 'bladeCleaned', at: when, blade: BLADE, agentId: 'alcohol-70' }, undone);
+const started = done({ kind: 'runStarted', at: at('07:00'), treeIds: ['a'], bladeIds: [], checked: [] });
+const stands = (station: string) => done({ kind: 'stationTaken', at: at('09:00'), treeId: 'a', station });
+const cut = (findingId: string, more: Partial<Extract<ActionBody, { kind: 'cutMade' }>> = {}) =>
+  done({
+    kind: 'cutMade',
+    at: at('09:10'),
+    treeId: 'a',
+    blade: BLADE,
+    findingIds: [findingId],
+    disorders: ['FB_CANK_A'],
+    cut: {
+      limbId: 'S',
+      limbName: 'South limb',
+      atCm: 0,
+      kind: 'collar',
+      diameterMm: 40,
+      clearanceCm: 30,
+      shortfallCm: 0,
+      sentence: '',
+      massKg: 2,
+    },
+    ...more,
+  });
+
 const canker = finding('1', 'S', 'FB_CANK_A');
 const dead = finding('2', 'R', 'DEAD');
-const run = (latest: Action[], tree = detail([canker, dead]), on = today) => {
+/** All cuts are made with the saw: both limbs are too thick for the lopper. */
+const run = (actions: Action[], tree = detail([canker, dead]), on = today, inHand: string | null = null) => {
   const view = treeView(tree, on);
-  return runOf([view], plansOf([view], on), latest, on);
+  return runOf({ views: [view], plans: plansOf([view], on), actions, today: on, inHand });
 };
+const sawOnly = siteToday(
+  { ...site, plan: { ...site.plan, kit: site.plan.kit.filter(({ id }) => id === 'saw') } },
+  null,
+  '2026-11-24',
+);
+const withSaw = (actions: Action[], inHand: string | null = null) =>
+  run(actions, detail([canker, dead]), sawOnly, inHand);
 
-test('sound wood comes before infected, and a blade of unknown history is cleaned first', () => {
-  const { left, step } = run([]);
+test('no card before a run is started; then suspect wood before infected, and a blade of unknown history is cleaned first', () => {
+  expect(withSaw([]).card).toEqual({ is: 'before' });
+  const { left, card } = withSaw([started]);
   expect(left.map((item) => item.cut.limbId)).toEqual(['R', 'S']);
-  expect(step).toMatchObject({ do: 'clean', why: 'unknown history' });
+  expect(card).toMatchObject({ is: 'clean', why: 'unknown history' });
 });
 
 test.each([
-  ['cleaned this morning', [cleaned('2026-11-24T08:00:00Z')], 'cut'],
-  ['cleaned yesterday', [cleaned('2026-11-23T16:00:00Z')], 'clean'],
-  ['cleaned, but that was taken back', [{ ...cleaned('2026-11-24T08:00:00Z'), undone: true }], 'clean'],
+  ['cleaned this morning', [cleaned(at('08:00'))], 'go'],
+  ['cleaned yesterday', [cleaned(at('16:00', '2026-11-23'))], 'clean'],
+  ['cleaned, but that was taken back', [cleaned(at('08:00'), true)], 'clean'],
 ])('a blade %s', (_, latest, expected) => {
-  expect(run(latest).step.do).toBe(expected);
+  expect(withSaw([started, ...latest]).card.is).toBe(expected);
+});
+
+test('one card a step: clean, go while it is wet, wait, clean, cut, read, clean again', () => {
+  const actions: Action[] = [started];
+  const step = (action: Action, tree = detail([canker, dead])) => {
+    actions.push(action);
+    return run(actions, tree, sawOnly).card;
+  };
+  const after = detail([canker]);
+  const station = withSaw(actions).item?.station ?? '';
+  const wet = {
+    kind: 'bladeWetted',
+    blade: BLADE,
+    agentId: 'alcohol-70',
+    method: 'wipe',
+    seconds: 30,
+  } as const;
+  expect(step(done({ ...wet, at: at('08:50') })).is).toBe('go');
+  expect(step(stands(station))).toEqual({ is: 'wet', until: '2026-11-24T08:50:30.000Z' });
+  expect(step(cleaned(at('09:01'))).is).toBe('cut');
+  expect(step(cut('2', { disorders: ['DEAD'] })).is).toBe('read');
+  const read = done({
+    kind: 'woodRead',
+    at: at('09:12'),
+    treeId: 'a',
+    cutId: actions.at(-1)?.id ?? '',
+    pith: 'green',
+    diameterMm: null,
+    furtherCm: null,
+  });
+  expect(step(read, after)).toMatchObject({ is: 'clean', why: 'disease ahead' });
+  expect(step(done({ kind: 'runPaused', at: at('09:20') }), after)).toMatchObject({
+    is: 'paused',
+    by: 'Wall crew',
+  });
+  expect(step(done({ kind: 'runResumed', at: at('09:50') }), after).is).toBe('clean');
+  // An hour and a half since seven and nine, less the half hour of the pause
+  expect(workedMinutes(withSaw(actions), at('10:00'))).toBeCloseTo(150, 6);
+  expect(totalsWords(withSaw(actions), today, at('10:00'))).toMatch(
+    /^150 min · 1 cut · 1 cleaning · .*suspect 2 kg/,
+  );
+});
+
+test('a blade that met disease, taken in hand for sound wood, is stopped with the shortest way out', () => {
+  const two = siteToday(
+    {
+      ...sawOnly.site,
+      plan: { ...sawOnly.site.plan, kit: sawOnly.site.plan.kit.map((one) => ({ ...one, count: 2 })) },
+    },
+    null,
+    '2026-11-24',
+  );
+  const actions = [
+    started,
+    cleaned(at('08:00')),
+    done({ kind: 'bladeCleaned', at: at('08:01'), blade: 'saw-2', agentId: 'alcohol-70' }),
+    cut('9'),
+  ];
+  const reading = done({
+    kind: 'woodRead',
+    at: at('09:12'),
+    treeId: 'a',
+    cutId: actions.at(-1)?.id ?? '',
+    pith: 'not read',
+    diameterMm: null,
+    furtherCm: null,
+  });
+  const tree = detail([dead]);
+  // By itself the run takes the clean one
+  expect(run([...actions, reading], tree, two).blade?.id).toBe('saw-2');
+  const { card } = run([...actions, reading], tree, two, 'saw-1');
+  expect(card).toMatchObject({
+    is: 'stop',
+    why: 'met disease',
+    ways: [
+      { bladeId: 'saw-2', how: 'take' },
+      { bladeId: 'saw-1', how: 'clean' },
+    ],
+  });
+});
+
+test('after a big cut one steps back', () => {
+  const big = cut('9', { disorders: ['MISPLACED'] });
+  if (big.action.kind !== 'cutMade') throw new Error('No cut.');
+  big.action.cut.diameterMm = 70;
+  expect(withSaw([started, big]).card.is).toBe('stand back');
+  const back = done({
+    kind: 'stoodBack',
+    at: at('09:15'),
+    treeId: 'a',
+    cutId: big.id,
+    photoId: null,
+    note: '',
+  });
+  expect(withSaw([started, big, back]).card.is).toBe('clean');
 });
 
 test('a cut that was not made is out of today’s run with its reason, and back tomorrow', () => {
   const latest = [
-    did({
-      kind: 'cutNotMade',
-      at: '2026-11-24T08:00:00Z',
-      treeId: 'a',
-      findingIds: ['2'],
-      reason: 'Weather',
-    }),
+    done({ kind: 'cutNotMade', at: at('08:00'), treeId: 'a', findingIds: ['2'], reason: 'Weather' }),
   ];
   expect(run(latest).left.map((item) => item.cut.limbId)).toEqual(['S']);
   expect(run(latest).leftOut).toMatchObject([{ why: 'Not made today: Weather' }]);
@@ -44,10 +177,10 @@ test('a cut that was not made is out of today’s run with its reason, and back 
 });
 
 test('a tree over 6 m is handed over, not run', () => {
-  const { left, leftOut, step } = run([], detail([canker, dead], { heightCm: 640 }));
+  const { left, leftOut, card } = run([started], detail([canker, dead], { heightCm: 640 }));
   expect(left).toEqual([]);
   expect(leftOut.map((item) => item.why.startsWith('For a licensed arborist.'))).toEqual([true, true]);
-  expect(step.do).toBe('done');
+  expect(card.is).toBe('close');
 });
 
 test('a cut answers the findings of the cuts that it swallows', () => {
@@ -56,4 +189,20 @@ test('a cut answers the findings of the cuts that it swallows', () => {
   const { left } = run([], detail([canker, low]));
   expect(left).toHaveLength(1);
   expect(left[0]?.findingIds.toSorted()).toEqual(['1', '3']);
+});
+
+test('what is missing is said before anybody leaves; cleanings ahead follow the rule', () => {
+  const shearOnly = siteToday(
+    { ...site, plan: { ...site.plan, kit: site.plan.kit.filter(({ id }) => id === 'shear') } },
+    null,
+    '2026-11-24',
+  );
+  const short = run([], detail([canker, dead]), shearOnly);
+  expect(bringFor(short, shearOnly).missing.map(({ text }) => text)).toEqual(
+    expect.arrayContaining([expect.stringMatching(/^No saw for \d+ mm\.$/)]),
+  );
+  const { left } = withSaw([]);
+  // First of all, and before the canker
+  expect(cleaningsAhead(left, sawOnly)).toBe(2);
+  expect(bringFor(withSaw([]), sawOnly).missing).toEqual([]);
 });

@@ -2,7 +2,6 @@
 
 import { whySteps } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
-import { clockHour, joined, massReading, tapeText } from '@mortisect/core/measure';
 import { regrowthOf } from '@mortisect/core/plan';
 import { View } from '@tamagui/core';
 import { type SiteToday, type TreeView, telling } from '../../data/orchardView';
@@ -10,6 +9,7 @@ import type { Solved } from '../../data/usePlan';
 import { Sheet } from '../../ui/Sheet';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { Cautions } from '../Cautions';
+import { HandlingLines } from '../HandlingLines';
 import { SchoolTable } from '../SchoolTable';
 import { Alternatives } from './Alternatives';
 import { Margin } from './Margin';
@@ -65,24 +65,7 @@ function Behind({
       {handling ? (
         <View gap={4}>
           <Section>Handling</Section>
-          <Body>
-            {`${joined(massReading(handling.massKg, today.units))} (${joined(massReading(handling.massRangeKg[0], today.units))} to ${joined(massReading(handling.massRangeKg[1], today.units))})${handling.massFromBaseAlone ? ', from the base alone: nothing is mapped on it' : ', from the taper of every mapped limb'}; in ${handling.pieces.length === 1 ? 'one piece' : `${handling.pieces.length} pieces`}.`}
-          </Body>
-          {handling.pieces.length > 1
-            ? handling.pieces.map((piece) => (
-                <Small key={`${piece.limbId}${piece.fromCm}`}>
-                  {`${view.names.get(piece.limbId) ?? piece.limbId}, ${tapeText(piece.fromCm, today.units)} to ${tapeText(piece.toCm, today.units)}: ${joined(massReading(piece.kg, today.units))}`}
-                </Small>
-              ))
-            : null}
-          {handling.strokes.undercutCm !== null && handling.strokes.topCutCm !== null ? (
-            <Body>
-              {`Undercut at ${tapeText(handling.strokes.undercutCm, today.units)}, a third through; top cut at ${tapeText(handling.strokes.topCutCm, today.units)}; last cut at ${handling.strokes.finalCm === 0 ? 'the collar' : tapeText(handling.strokes.finalCm, today.units)}.`}
-            </Body>
-          ) : null}
-          <Body>
-            {`It falls toward ${clockHour(handling.fall.bearingDeg, today.site.twelveBearingDeg)} o’clock: nobody within ${tapeText(handling.fall.clearZoneCm, today.units, 'up')}.`}
-          </Body>
+          <HandlingLines view={view} today={today} handling={handling} />
           <Small>
             {one.priced.minutes.because
               .map(

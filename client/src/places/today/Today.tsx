@@ -8,21 +8,20 @@ import { openDecisions, type SiteToday, type TreeView } from '../../data/orchard
 import { useTiming, useTrees } from '../../data/queries';
 import { useClock } from '../../data/useClock';
 import { useOpenViews } from '../../data/useOpenViews';
-import { usePlans } from '../../data/usePlan';
 import { Columns } from '../../ui/Columns';
 import { Row, Rows } from '../../ui/Row';
 import { Aside, Screen } from '../../ui/Screen';
 import { useWide } from '../../ui/theme';
 import { Body, Section } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
-import { type Run, runOf } from '../cut/run';
+import type { Run } from '../cut/run';
+import { useRun } from '../cut/useRun';
 import { nowWords } from '../when/daysView';
 import { actionWords, disorderWords, placeWords, plural, upperFirst } from '../words';
+import { CareRows, RecheckRows } from './Aftercare';
 import { BlightRows, EmergencyRows, FrostRows, ProtectantRows } from './CannotWait';
 import { CuttingWeather } from './CuttingWeather';
 import { JobRows, QuestionRows, RoundRow } from './Walking';
-
-const NONE: TreeView[] = [];
 
 export function Today() {
   const { open, error, refetch } = useOpenViews();
@@ -30,11 +29,9 @@ export function Today() {
   const told = useTiming().data;
   const clock = useClock();
   const wide = useWide();
-  const { plans, ready: planned } = usePlans(open?.views ?? NONE, open?.today ?? null);
+  const { here } = useRun();
   if (!open) return <Waiting title="Today" error={error} onRetry={refetch} />;
   const { today, views, latestActions } = open;
-  // Until every tree is planned, no count would be true
-  const run = runOf(views, plans, latestActions, today);
   const now = clock();
   // The header speaks for the kind of wood that most trees are of
   const lane = told && lanesOf(told).toSorted((a, b) => treesOf(b) - treesOf(a))[0];
@@ -50,7 +47,7 @@ export function Today() {
           {latest.map(({ id, action, by }) => (
             <Row
               key={id}
-              title={`${'treeId' in action ? `${codeOf(action.treeId)} · ` : ''}${upperFirst(actionWords(action))}`}
+              title={`${'treeId' in action ? `${codeOf(action.treeId)} · ` : ''}${upperFirst(actionWords(action, today.site.plan.kit))}`}
               detail={`${by}, ${ago(action.at, now)}`}
               href="/book"
             />
@@ -72,17 +69,19 @@ export function Today() {
           <BlightRows told={told} today={today} />
           <FrostRows told={told} today={today} />
           <ProtectantRows told={told} />
-          {planned ? <CutsRow run={run} today={today} /> : <Row title="Planning the cuts …" />}
+          {/* Until every tree is planned, no count would be true */}
+          {here ? <CutsRow run={here.run} today={today} /> : <Row title="Planning the cuts …" />}
+          <RecheckRows today={today} codeOf={codeOf} />
           {views
             .filter((view) => openDecisions(view).length > 0)
             .map((view) => (
               <DecisionRow key={view.tree.id} view={view} />
             ))}
           <QuestionRows views={views} />
-          <HandOverRow run={run} />
+          {here ? <HandOverRow run={here.run} /> : null}
           <RoundRow />
           <JobRows today={today} />
-          <BladeRow run={run} />
+          {here ? <CareRows here={here} /> : null}
         </Rows>
         {views.length === 0 ? <Body>Nothing is open. Walk the round: what you find waits here.</Body> : null}
         {wide ? null : doneLast}
@@ -101,15 +100,17 @@ const SEASON_WORDS: Record<SiteToday['season'], string> = {
 const treesOf = (lane: Lane) => lane.groups.reduce((sum, one) => sum + one.trees, 0);
 
 function CutsRow({ run, today }: { run: Run; today: SiteToday }) {
-  const first = run.left[0];
+  const first = run.left[0] ?? run.waiting[0];
   if (!first) return null;
-  const trees = new Set(run.left.map((item) => item.view.tree.id)).size;
+  const trees = new Set(run.waiting.map((item) => item.view.tree.id)).size;
   const place = `${first.view.tree.code}, ${first.view.names.get(first.cut.limbId) ?? ''} at ${placeWords(first.cut, today.units)}`;
+  const state = run.open ? (run.open.paused ? 'The run is paused. ' : 'A run is under way. ') : '';
   return (
     <Row
       href="/cut"
-      title={`${plural(run.left.length, 'cut')} to make on ${plural(trees, 'tree')}`}
-      detail={`First: ${place}`}
+      {...(run.open && { bar: 'open' as const })}
+      title={`${plural(run.waiting.length, 'cut')} to make on ${plural(trees, 'tree')}`}
+      detail={`${state}First: ${place}`}
     />
   );
 }
@@ -137,23 +138,5 @@ function HandOverRow({ run }: { run: Run }) {
   if (trees.length === 0) return null;
   return (
     <Row href="/plan" title="To hand over" detail={`${trees.join(', ')} · work for a licensed arborist`} />
-  );
-}
-
-function BladeRow({ run }: { run: Run }) {
-  if (run.step.do === 'done') return null;
-  const clean = run.step.do === 'cut';
-  return (
-    <Row
-      href="/cut"
-      title={clean ? 'Blade is clean' : 'Blade must be cleaned'}
-      detail={
-        clean
-          ? 'Ready for the next cut.'
-          : run.step.do === 'clean' && run.step.why === 'unknown history'
-            ? 'Not cleaned today: its history is unknown.'
-            : 'Before the next cut.'
-      }
-    />
   );
 }

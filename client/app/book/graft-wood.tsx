@@ -1,0 +1,5 @@
+import { GraftWood } from '../../src/places/book/aftercare/GraftWood';
+
+export default function BookGraftWood() {
+  return <GraftWood />;
+}

@@ -1,0 +1,5 @@
+import { Rechecks } from '../../src/places/book/aftercare/Rechecks';
+
+export default function BookRechecks() {
+  return <Rechecks />;
+}

@@ -1,5 +1,0 @@
-import { CutRun } from '../src/places/cut/CutRun';
-
-export default function Cut() {
-  return <CutRun />;
-}

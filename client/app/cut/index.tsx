@@ -1,0 +1,5 @@
+import { CutPlace } from '../../src/places/cut/CutPlace';
+
+export default function CutCutPlace() {
+  return <CutPlace />;
+}

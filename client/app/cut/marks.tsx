@@ -1,0 +1,5 @@
+import { Marks } from '../../src/places/cut/Marks';
+
+export default function CutMarks() {
+  return <Marks />;
+}

@@ -1,0 +1,5 @@
+import { Mix } from '../../src/places/cut/Mix';
+
+export default function CutMix() {
+  return <Mix />;
+}

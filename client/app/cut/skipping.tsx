@@ -1,0 +1,5 @@
+import { Skipping } from '../../src/places/cut/Skipping';
+
+export default function CutSkipping() {
+  return <Skipping />;
+}

@@ -1,0 +1,38 @@
+// How a limb comes off: its weight, the strokes in order, the pieces, and where it falls.
+import { clockHour, heightReading, joined, massReading, tapeText } from '@mortisect/core/measure';
+import type { Handling } from '@mortisect/core/plan';
+import type { SiteToday, TreeView } from '../data/orchardView';
+import { Body, Small } from '../ui/type';
+
+interface HandlingLinesProps {
+  view: TreeView;
+  today: SiteToday;
+  handling: Handling;
+}
+
+export function HandlingLines({ view, today, handling }: HandlingLinesProps) {
+  const { units, site } = today;
+  const { strokes, pieces, fall, massKg, massRangeKg } = handling;
+  return (
+    <>
+      <Body>
+        {`${joined(massReading(massKg, units))} (${joined(massReading(massRangeKg[0], units))} to ${joined(massReading(massRangeKg[1], units))})${handling.massFromBaseAlone ? ', from the base alone: nothing is mapped on it' : ', from the taper of every mapped limb'}; in ${pieces.length === 1 ? 'one piece' : `${pieces.length} pieces`}.`}
+      </Body>
+      {pieces.length > 1
+        ? pieces.map((piece) => (
+            <Small key={`${piece.limbId}${piece.fromCm}`}>
+              {`${view.names.get(piece.limbId) ?? piece.limbId}, ${tapeText(piece.fromCm, units)} to ${tapeText(piece.toCm, units)}: ${joined(massReading(piece.kg, units))}`}
+            </Small>
+          ))
+        : null}
+      {strokes.undercutCm !== null && strokes.topCutCm !== null ? (
+        <Body>
+          {`Undercut at ${tapeText(strokes.undercutCm, units)}, a third through; top cut at ${tapeText(strokes.topCutCm, units)}; last cut at ${strokes.finalCm === 0 ? 'the collar' : tapeText(strokes.finalCm, units)}.`}
+        </Body>
+      ) : null}
+      <Body>
+        {`It falls toward ${clockHour(fall.bearingDeg, site.twelveBearingDeg)} o’clock: nobody within ${joined(heightReading(fall.clearZoneCm, units))}.`}
+      </Body>
+    </>
+  );
+}

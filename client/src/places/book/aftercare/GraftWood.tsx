@@ -1,0 +1,196 @@
+// Graft wood: only from trees with a clean record, with a label that says from where.
+import { scionGuard } from '@mortisect/core/aftercare';
+import { speciesName } from '@mortisect/core/register';
+import { View } from '@tamagui/core';
+import encodeQR from 'qr';
+import { useMemo, useState } from 'react';
+import Svg, { Path, Rect } from 'react-native-svg';
+import { dayAt, dayWords } from '../../../data/moment';
+import type { SiteToday } from '../../../data/orchardView';
+import { useAftercare, useTree, useTrees } from '../../../data/queries';
+import { useClock } from '../../../data/useClock';
+import { useToday } from '../../../data/useToday';
+import { newId, useRecordAction } from '../../../data/writes';
+import { Button } from '../../../ui/Button';
+import { Failed } from '../../../ui/Failed';
+import { Notice } from '../../../ui/Notice';
+import { NumberField } from '../../../ui/NumberField';
+import { Row, Rows } from '../../../ui/Row';
+import { Screen } from '../../../ui/Screen';
+import { Select } from '../../../ui/Select';
+import { Body, Figure, Section, Small } from '../../../ui/type';
+import { Waiting } from '../../../ui/Waiting';
+import { plural } from '../../words';
+import { BookTabs } from '../BookTabs';
+
+export function GraftWood() {
+  const { data, error, refetch } = useTrees();
+  const today = useToday();
+  const [chosen, setChosen] = useState<string | null>(null);
+  if (!data || !today) return <Waiting title="Book" error={error} onRetry={refetch} />;
+  const trees = data.trees.filter((tree) => tree.status !== 'removed');
+  const treeId = chosen ?? trees.find((tree) => tree.openFindings === 0)?.id ?? trees[0]?.id;
+  return (
+    <Screen title="Book" subtitle={today.site.name}>
+      <BookTabs />
+      <Body>
+        Scions are cut dormant from last year’s shoots of clean trees, wrapped moist, labelled and kept cold.
+      </Body>
+      {treeId === undefined ? (
+        <Body>There is no tree in the register yet.</Body>
+      ) : (
+        <>
+          <Select
+            label="From which tree"
+            value={treeId}
+            options={trees.map(({ id, code, species, cultivar }) => ({
+              value: id,
+              label: `${code} · ${cultivar ?? speciesName(species)}`,
+            }))}
+            onChange={setChosen}
+          />
+          <FromTree key={treeId} treeId={treeId} today={today} />
+        </>
+      )}
+      <Taken today={today} codeOf={(id) => trees.find((tree) => tree.id === id)?.code ?? id} />
+    </Screen>
+  );
+}
+
+function FromTree({ treeId, today }: { treeId: string; today: SiteToday }) {
+  const { data: detail, error } = useTree(treeId);
+  const clock = useClock();
+  const recording = useRecordAction();
+  const [sticks, setSticks] = useState(6);
+  const [label, setLabel] = useState<string | null>(null);
+  if (!detail)
+    return error ? <Failed title="Not read" error={error} /> : <Body role="status">Reading the tree …</Body>;
+  const { timeZone } = today.site;
+  const guard = scionGuard(
+    {
+      findings: detail.findings
+        .filter((finding) => finding.state !== 'withdrawn')
+        .map(({ disorder, seenAt, state }) => ({
+          disorder,
+          day: dayAt(seenAt, timeZone),
+          open: state === 'open',
+        })),
+      lastSeenOn: lastWalkedRound(detail.actions, timeZone),
+      cameBackOn: detail.actions.flatMap(({ action, undone }) =>
+        action.kind === 'recheckDone' && action.outcome === 'came back' && !undone
+          ? [dayAt(action.at, timeZone)]
+          : [],
+      ),
+    },
+    today.day,
+  );
+  const take = () => {
+    const said = `${detail.tree.code} ${today.day} ${newId().slice(-4).toUpperCase()}`.slice(0, 40);
+    recording.record(
+      { kind: 'scionTaken', at: clock(), treeId, limbName: 'last year’s shoots', label: said, sticks },
+      () => setLabel(said),
+    );
+  };
+  return (
+    <View gap={12}>
+      <Notice
+        kind={guard.may ? 'said' : 'danger'}
+        title={guard.may ? 'A clean record' : 'Not from this tree'}
+      >
+        {guard.because.join(' ')}
+      </Notice>
+      {guard.may ? (
+        <View flexDirection="row" gap={12} alignItems="flex-end">
+          <NumberField grow label="Sticks" unit="" value={sticks} least={1} most={200} onChange={setSticks} />
+          <Button kind="main" onPress={take} disabled={recording.isPending}>
+            Take and label
+          </Button>
+        </View>
+      ) : null}
+      <Failed title="Not recorded yet" error={recording.error} />
+      {label ? (
+        <Label
+          text={[
+            today.site.name,
+            label,
+            `${speciesName(detail.tree.species)}, ${detail.tree.cultivar ?? 'variety unknown'}`,
+            plural(sticks, 'stick'),
+          ]}
+        />
+      ) : null}
+    </View>
+  );
+}
+
+function lastWalkedRound(
+  actions: readonly { action: { kind: string; at: string; seen?: unknown }; undone: boolean }[],
+  timeZone: string,
+): string | null {
+  const last = actions.findLast(
+    ({ action, undone }) => !undone && action.kind === 'treeSeen' && action.seen === 'all round',
+  );
+  return last ? dayAt(last.action.at, timeZone) : null;
+}
+
+/** A label to be printed or copied: words, and the same in a square that a camera reads. */
+function Label({ text }: { text: string[] }) {
+  const code = useMemo(() => encodeQR(text.join('\n'), 'raw'), [text]);
+  const path = code
+    .flatMap((row, y) => row.flatMap((dark, x) => (dark ? [`M${x} ${y}h1v1h-1z`] : [])))
+    .join('');
+  return (
+    <View
+      flexDirection="row"
+      flexWrap="wrap"
+      gap={16}
+      padding={12}
+      backgroundColor="#FFFFFF"
+      alignItems="center"
+    >
+      <Svg
+        width={168}
+        height={168}
+        viewBox={`0 0 ${code.length} ${code.length}`}
+        role="img"
+        aria-label={`Label: ${text.join(', ')}`}
+      >
+        <Rect width={code.length} height={code.length} fill="#FFFFFF" />
+        <Path d={path} fill="#000000" />
+      </Svg>
+      <View gap={4}>
+        <Figure color="#10201A">{text[1] ?? ''}</Figure>
+        {text
+          .filter((_, i) => i !== 1)
+          .map((line) => (
+            <Small key={line} color="#10201A">
+              {line}
+            </Small>
+          ))}
+      </View>
+    </View>
+  );
+}
+
+function Taken({ today, codeOf }: { today: SiteToday; codeOf(treeId: string): string }) {
+  const { data } = useAftercare();
+  const taken = (data?.actions ?? [])
+    .flatMap(({ id, action, undone, by }) =>
+      action.kind === 'scionTaken' && !undone ? [{ id, ...action, by }] : [],
+    )
+    .sort((a, b) => Date.parse(b.at) - Date.parse(a.at));
+  return (
+    <View gap={8}>
+      <Section>Taken</Section>
+      {taken.length === 0 ? <Body>Nothing was taken yet.</Body> : null}
+      <Rows>
+        {taken.map((one) => (
+          <Row
+            key={one.id}
+            title={`${codeOf(one.treeId)} · ${plural(one.sticks, 'stick')}`}
+            detail={`${one.label} · ${one.by}, ${dayWords(dayAt(one.at, today.site.timeZone))}`}
+          />
+        ))}
+      </Rows>
+    </View>
+  );
+}

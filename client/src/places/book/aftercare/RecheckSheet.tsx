@@ -1,0 +1,182 @@
+// One cut looked at again: its own place on the tape, and what is there now.
+import type { RecheckDue } from '@mortisect/contracts';
+import { type RecheckOutcome, verdictOn } from '@mortisect/core/aftercare';
+import { tapeText, typedLengthCm } from '@mortisect/core/measure';
+import { View } from '@tamagui/core';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { dayWords } from '../../../data/moment';
+import { type SiteToday, treeView } from '../../../data/orchardView';
+import { useTree } from '../../../data/queries';
+import { useClock } from '../../../data/useClock';
+import { useRecordAction } from '../../../data/writes';
+import { LimbTape } from '../../../drawings/tape/LimbTape';
+import { Button } from '../../../ui/Button';
+import { Choice } from '../../../ui/Choice';
+import { Failed } from '../../../ui/Failed';
+import { Field } from '../../../ui/Field';
+import { Notice } from '../../../ui/Notice';
+import { Sheet } from '../../../ui/Sheet';
+import { Body, Section, Small } from '../../../ui/type';
+import { bandsOf } from '../../bands';
+import { switchUnits } from '../../units';
+import { disorderWords } from '../../words';
+
+interface RecheckSheetProps {
+  one: RecheckDue | null;
+  today: SiteToday;
+  onClose(): void;
+}
+
+export function RecheckSheet({ one, today, onClose }: RecheckSheetProps) {
+  if (!one) return null;
+  return <Looking key={one.id} one={one} today={today} onClose={onClose} />;
+}
+
+const OUTCOMES: { value: RecheckOutcome; label: string }[] = [
+  { value: 'clean', label: 'Clean' },
+  { value: 'came back', label: 'Came back' },
+  { value: 'regrown', label: 'Regrown' },
+];
+
+function Looking({ one, today, onClose }: { one: RecheckDue; today: SiteToday; onClose(): void }) {
+  const { action } = one.cut;
+  const detail = useTree(one.treeId).data;
+  const router = useRouter();
+  const clock = useClock();
+  const recording = useRecordAction();
+  const [outcome, setOutcome] = useState<RecheckOutcome | null>(null);
+  const [distance, setDistance] = useState('');
+  const [shoots, setShoots] = useState('');
+  const [note, setNote] = useState('');
+  const typed = typedLengthCm(distance, today.units);
+  const distanceCm = outcome === 'came back' && 'cm' in typed ? typed.cm : null;
+  const count = shoots.trim() === '' ? null : Number(shoots);
+  const faulty =
+    (outcome === 'came back' && distanceCm === null) ||
+    (count !== null && (!Number.isInteger(count) || count < 0 || count > 200));
+  const daysSince = Math.round((Date.parse(clock()) - Date.parse(action.at)) / 86_400_000);
+  const record = () => {
+    if (!outcome) return;
+    recording.record(
+      {
+        kind: 'recheckDone',
+        at: clock(),
+        treeId: one.treeId,
+        cutId: one.cutId,
+        recheck: one.kind,
+        outcome,
+        distanceCm,
+        shoots: count,
+        note: note.trim(),
+      },
+      () => {
+        onClose();
+        // What came back is marked where it is, and the plan is solved again
+        if (outcome === 'came back')
+          router.navigate({
+            pathname: '/round/[treeId]',
+            params: { treeId: one.treeId, limb: action.cut.limbId },
+          } as never);
+      },
+    );
+  };
+  return (
+    <Sheet
+      title={`${detail?.tree.code ?? ''} · ${action.cut.limbName}`}
+      open
+      onClose={onClose}
+      closeLabel="Back"
+      actions={
+        <Button grow kind="main" disabled={!outcome || faulty || recording.isPending} onPress={record}>
+          {outcome === 'came back' ? 'Record, mark it' : 'Record it'}
+        </Button>
+      }
+    >
+      <Body>
+        {`Cut on ${dayWords(one.cut.day)} by ${one.cut.by} for ${disorderWords(one.cut.disorders.map((disorder) => ({ disorder })))}, ${tapeText(action.cut.clearanceCm - action.cut.shortfallCm, today.units)} clear. ${one.lookFor}`}
+      </Body>
+      {detail ? <CutPlace detail={detail} one={one} today={today} /> : null}
+      {one.shoots && one.shoots[1] > 0 ? (
+        <Small>{`Shoots to expect at it: ${one.shoots[0]} to ${one.shoots[1]}.`}</Small>
+      ) : null}
+      <Section>What is there now?</Section>
+      <Choice label="What is there now" options={OUTCOMES} value={outcome} onChange={setOutcome} />
+      {outcome === 'came back' ? (
+        <Field
+          label={`How far from the cut, ${today.units === 'us' ? 'in' : 'cm'} toward the trunk`}
+          kind="decimal"
+          value={distance}
+          onChangeText={setDistance}
+          fault={
+            distance !== '' && distanceCm === null ? 'A length, like 12; 0 at the cut itself.' : undefined
+          }
+        />
+      ) : null}
+      {outcome === 'regrown' || outcome === 'clean' ? (
+        <Field
+          label="Shoots at the cut"
+          kind="decimal"
+          value={shoots}
+          onChangeText={setShoots}
+          hint="Empty where you did not count."
+        />
+      ) : null}
+      {outcome && (outcome !== 'came back' || distanceCm !== null) ? (
+        <Notice kind={outcome === 'came back' ? 'caution' : 'said'}>
+          {verdictOn(outcome, distanceCm, daysSince)}
+        </Notice>
+      ) : null}
+      <Field label="Note" value={note} onChangeText={(text) => setNote(text.slice(0, 300))} />
+      <Failed title="Not recorded yet" error={recording.error} />
+    </Sheet>
+  );
+}
+
+/** The limb as it was mapped, with the kerf where it was made. */
+function CutPlace({
+  detail,
+  one,
+  today,
+}: {
+  detail: Parameters<typeof treeView>[0];
+  one: RecheckDue;
+  today: SiteToday;
+}) {
+  const view = treeView(detail, today);
+  const { cut } = one.cut.action;
+  const limb = detail.limbs.find(({ id }) => id === cut.limbId);
+  if (!limb) return null;
+  return (
+    <View>
+      <LimbTape
+        heading={
+          <Section>
+            {cut.atCm === 0 ? 'Cut at the collar' : `Cut at ${tapeText(cut.atCm, today.units)}`}
+          </Section>
+        }
+        limbs={detail.limbs}
+        limbId={cut.limbId}
+        names={view.names}
+        bands={bandsOf(view.considered)}
+        draft={undefined}
+        cut={{
+          limbId: cut.limbId,
+          atCm: cut.atCm,
+          kind: cut.kind,
+          targetLimbId: cut.limbId,
+          targetCm: cut.atCm,
+          shortfallCm: cut.shortfallCm,
+          lesionIds: [],
+          swallowedBy: null,
+          because: [],
+        }}
+        units={today.units}
+        twelveBearingDeg={today.site.twelveBearingDeg}
+        says={`${cut.limbName}: it was cut ${cut.atCm === 0 ? 'at the collar' : `at ${tapeText(cut.atCm, today.units)}`}.`}
+        onWhy={undefined}
+        onSwitchUnits={() => switchUnits(today)}
+      />
+    </View>
+  );
+}

@@ -1,0 +1,134 @@
+// Cuts looked at again: what is due, what is to come, what was seen, and which margins held up.
+import {
+  type CutOnRecord,
+  cutsOnRecord,
+  lookedAgain,
+  type RecheckDue,
+  rechecksDue,
+} from '@mortisect/contracts';
+import { type Held, marginsHeld } from '@mortisect/core/aftercare';
+import { disorderOf } from '@mortisect/core/disorders';
+import { tapeText } from '@mortisect/core/measure';
+import { View } from '@tamagui/core';
+import { useMemo, useState } from 'react';
+import { dayWords } from '../../../data/moment';
+import type { SiteToday } from '../../../data/orchardView';
+import { useAftercare, useTrees } from '../../../data/queries';
+import { useToday } from '../../../data/useToday';
+import { PressRow } from '../../../ui/PressRow';
+import { Row, Rows } from '../../../ui/Row';
+import { Aside, Screen } from '../../../ui/Screen';
+import { Body, Label, Section, Small } from '../../../ui/type';
+import { Waiting } from '../../../ui/Waiting';
+import { disorderWords, percent, plural } from '../../words';
+import { BookTabs } from '../BookTabs';
+import { RecheckSheet } from './RecheckSheet';
+
+export function Rechecks() {
+  const { data, error, refetch } = useAftercare();
+  const today = useToday();
+  const trees = useTrees().data?.trees;
+  const cuts = useMemo(
+    () =>
+      data && today
+        ? cutsOnRecord(data.actions, today.site, today.day, (id) => data.disorders[id] ?? 'unknown')
+        : null,
+    [data, today],
+  );
+  const [open, setOpen] = useState<RecheckDue | null>(null);
+  if (!cuts || !today) return <Waiting title="Book" error={error} onRetry={refetch} />;
+  const codeOf = (treeId: string) => trees?.find((tree) => tree.id === treeId)?.code ?? treeId;
+  const due = rechecksDue(cuts);
+  const all = cuts.flatMap((cut) => cut.rechecks.map((one) => ({ ...one, cut })));
+  const toCome = all.filter((one) => one.state === 'to come').sort((a, b) => (a.dueOn < b.dueOn ? -1 : 1));
+  const done = all.filter((one) => one.done !== null).sort((a, b) => (doneAt(a) > doneAt(b) ? -1 : 1));
+  const lapsed = all.filter((one) => one.state === 'lapsed').length;
+  return (
+    <Screen
+      title="Book"
+      subtitle={today.site.name}
+      aside={<Aside figure={plural(due.length, 'recheck')} caption="due" />}
+    >
+      <BookTabs />
+      {cuts.length === 0 ? <Body>Every cut that is made is looked at again; when, stands here.</Body> : null}
+      <Section>Due</Section>
+      {due.length === 0 ? <Body>Nothing is due today.</Body> : null}
+      <Rows>
+        {due.map((one) => (
+          <PressRow
+            key={one.id}
+            onPress={() => setOpen(one)}
+            minHeight={64}
+            paddingHorizontal={11}
+            paddingVertical={8}
+          >
+            <View flex={1} minWidth={0}>
+              <Label fontSize="$19">{`${codeOf(one.treeId)} · ${one.cut.action.cut.limbName}`}</Label>
+              <Small>{`${kindWords(one)} · due ${dayWords(one.dueOn)} · ${one.lookFor}`}</Small>
+            </View>
+          </PressRow>
+        ))}
+      </Rows>
+      <HeldRows held={marginsHeld(lookedAgain(cuts, today.site.latitude))} today={today} />
+      <Section>Seen</Section>
+      {done.length === 0 ? <Body>Nothing was looked at again yet.</Body> : null}
+      <Rows>
+        {done.slice(0, MOST_ROWS).map((one) => (
+          <Row
+            key={one.id}
+            href={`/round/${one.treeId}`}
+            title={`${codeOf(one.treeId)} · ${one.done?.outcome ?? ''}${one.done?.distanceCm != null ? `, ${tapeText(one.done.distanceCm, today.units)} from the cut` : ''}`}
+            detail={`${one.cut.action.cut.limbName} · ${disorderWords(one.cut.disorders.map((disorder) => ({ disorder })))} · ${one.done?.by ?? ''}, ${dayWords(doneAt(one).slice(0, 10))}${one.done?.note ? ` · ${one.done.note}` : ''}`}
+          />
+        ))}
+      </Rows>
+      <Section>To come</Section>
+      <Rows>
+        {toCome.slice(0, MOST_ROWS).map((one) => (
+          <Row
+            key={one.id}
+            title={`${dayWords(one.dueOn)} · ${codeOf(one.treeId)}`}
+            detail={`${one.cut.action.cut.limbName} · ${kindWords(one)}${one.shoots && one.shoots[1] > 0 ? `: ${one.shoots[0]} to ${one.shoots[1]} shoots` : ''}`}
+          />
+        ))}
+      </Rows>
+      {toCome.length > MOST_ROWS ? <Small>{`And ${toCome.length - MOST_ROWS} more.`}</Small> : null}
+      {lapsed > 0 ? (
+        <Small>{`${plural(lapsed, 'recheck')} lapsed: later than ${today.site.rechecks.overdueDays} days they are not asked for any more.`}</Small>
+      ) : null}
+      <RecheckSheet one={open} today={today} onClose={() => setOpen(null)} />
+    </Screen>
+  );
+}
+
+const MOST_ROWS = 30;
+const doneAt = (one: RecheckDue) => one.done?.at ?? '';
+
+const KIND_WORDS: Record<RecheckDue['kind'], string> = {
+  strikes: 'after one to two weeks',
+  month: 'after a month',
+  'early summer': 'early summer',
+  'next winter': 'next winter',
+};
+const kindWords = (one: CutOnRecord['rechecks'][number]) => KIND_WORDS[one.kind];
+
+function HeldRows({ held, today }: { held: Held[]; today: SiteToday }) {
+  if (held.length === 0) return null;
+  const cm = (value: number) => tapeText(value, today.units);
+  return (
+    <View gap={8}>
+      <Section>Did the margins hold?</Section>
+      <Rows>
+        {held.map((row) => (
+          <Row
+            key={`${row.disorder}${row.season}${row.fromCm}`}
+            title={`${disorderOf(row.disorder)?.name ?? row.disorder}, ${row.season === 'growing' ? 'in growth' : 'dormant'}, ${row.toCm >= 500 ? `over ${cm(row.fromCm)}` : `${cm(row.fromCm)} to ${cm(row.toCm)}`}`}
+            detail={`Of ${plural(row.cuts, 'cut')} looked at again ${row.cameBack} came back: by so few, ${percent(row.interval[0])} to ${percent(row.interval[1])} in the long run.`}
+            aside={`${row.cuts - row.cameBack} of ${row.cuts} held`}
+          />
+        ))}
+      </Rows>
+      <Small>Exact 95 % intervals of a share, Clopper & Pearson 1934. Clean so far is no proof.</Small>
+    </View>
+  );
+}

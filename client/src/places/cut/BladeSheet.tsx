@@ -1,0 +1,48 @@
+// Every blade of the kit with its state and what it did today; the one in the hand is named here.
+import { View } from '@tamagui/core';
+import { takeInHand } from '../../data/inHand';
+import { clockTime } from '../../data/moment';
+import type { SiteToday } from '../../data/orchardView';
+import { PressRow } from '../../ui/PressRow';
+import { Sheet } from '../../ui/Sheet';
+import { Body, Label, Section, Small } from '../../ui/type';
+import { actionWords, upperFirst } from '../words';
+import { stateWords } from './bladeWords';
+import type { Run, RunItem } from './run';
+
+interface BladeSheetProps {
+  run: Run;
+  item: RunItem;
+  today: SiteToday;
+  open: boolean;
+  onClose(): void;
+}
+
+export function BladeSheet({ run, item, today, open, onClose }: BladeSheetProps) {
+  const choose = (id: string) => {
+    takeInHand(id, item.id);
+    onClose();
+  };
+  const log = run.blade ? (run.logs.get(run.blade.id)?.log ?? []) : [];
+  return (
+    <Sheet title="Which blade is in your hand?" open={open} onClose={onClose}>
+      <View>
+        {run.blades.map(({ id, name, tool }) => (
+          <PressRow key={id} chosen={id === run.blade?.id} onPress={() => choose(id)} paddingHorizontal={11}>
+            <View flex={1} minWidth={0} paddingVertical={6}>
+              <Label fontSize="$19">{name}</Label>
+              <Small>{`${upperFirst(stateWords(run.logs.get(id)?.state))} · takes ${tool.takesMm} mm`}</Small>
+            </View>
+          </PressRow>
+        ))}
+      </View>
+      <Section>{`Today, ${run.blade?.name ?? ''}`}</Section>
+      {log.length === 0 ? <Body>Nothing yet.</Body> : null}
+      {log.toReversed().map((one) => (
+        <Small key={`${one.at}${one.action.kind}`}>
+          {`${clockTime(one.at, today.site.timeZone)} ${upperFirst(actionWords(one.action, today.site.plan.kit))}: ${stateWords(one.state)}`}
+        </Small>
+      ))}
+    </Sheet>
+  );
+}

@@ -1,0 +1,45 @@
+// The saw-side run: before the first cut, one card a step, and the close-down.
+import { useScreenAwake } from '../../data/awake';
+import { Waiting } from '../../ui/Waiting';
+import { AfterCutCard } from './AfterCutCard';
+import { Before } from './Before';
+import { CleanCard } from './CleanCard';
+import { CloseDown } from './CloseDown';
+import { CutCard } from './CutCard';
+import { GoCard } from './GoCard';
+import { Paused } from './Paused';
+import { StopCard } from './StopCard';
+import { type RunHere, useRun } from './useRun';
+import { WetCard } from './WetCard';
+
+export function CutPlace() {
+  const { here, error, refetch } = useRun();
+  const open = here?.run.open;
+  const awake = useScreenAwake(open != null && open.paused === null);
+  // A run is made from the plans of all its trees
+  if (!here) return <Waiting title="Cut" error={error} onRetry={refetch} />;
+  return <Due here={here} awake={awake} />;
+}
+
+function Due({ here, awake }: { here: RunHere; awake: ReturnType<typeof useScreenAwake> }) {
+  const { run, today } = here;
+  const { card, item, blade } = run;
+  if (card.is === 'before') return <Before here={here} />;
+  if (card.is === 'paused') return <Paused run={run} today={today} by={card.by} at={card.at} />;
+  if (card.is === 'read' || card.is === 'stand back')
+    return <AfterCutCard key={`${card.cutId} ${card.is}`} here={here} card={card} />;
+  if (card.is === 'close' || !item) return <CloseDown here={here} />;
+  const frame = { run, item, today, blade, awake };
+  switch (card.is) {
+    case 'stop':
+      return <StopCard {...frame} key={item.id} why={card.why} ways={card.ways} />;
+    case 'clean':
+      return <CleanCard {...frame} key={`clean ${item.id}`} why={card.why} />;
+    case 'wet':
+      return <WetCard {...frame} key={`wet ${item.id}`} until={card.until} />;
+    case 'go':
+      return <GoCard {...frame} key={`go ${item.id}`} />;
+    case 'cut':
+      return <CutCard {...frame} key={item.id} />;
+  }
+}

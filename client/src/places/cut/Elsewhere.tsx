@@ -1,0 +1,132 @@
+// The cut fell elsewhere. Wood does not come back: what was really cut goes on record, and the plan is solved again from what is there.
+import type { Blade, Finding } from '@mortisect/contracts';
+import { stillStands, treeAfter } from '@mortisect/core/cuts';
+import { tapeText, typedLengthCm } from '@mortisect/core/measure';
+import { useState } from 'react';
+import type { SiteToday } from '../../data/orchardView';
+import { useClock } from '../../data/useClock';
+import { newId, useRecordAction, useSaveFinding } from '../../data/writes';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { Failed } from '../../ui/Failed';
+import { Field } from '../../ui/Field';
+import { Select } from '../../ui/Select';
+import { Sheet } from '../../ui/Sheet';
+import { Body } from '../../ui/type';
+import { cutMade } from './cutRecord';
+import { findingAt } from './freshFinding';
+import type { RunItem } from './run';
+
+const WHYS = [
+  { value: 'other place', label: 'Other place' },
+  { value: 'other limb', label: 'Other limb' },
+  { value: 'bark tore', label: 'Bark tore' },
+] as const;
+type Why = (typeof WHYS)[number]['value'];
+
+interface ElsewhereProps {
+  item: RunItem;
+  today: SiteToday;
+  blade: Blade;
+  open: boolean;
+  onClose(): void;
+}
+
+export function Elsewhere({ item, today, blade, open, onClose }: ElsewhereProps) {
+  const { view, cut } = item;
+  const clock = useClock();
+  const recording = useRecordAction();
+  const saving = useSaveFinding();
+  const [why, setWhy] = useState<Why>('other place');
+  const [limbId, setLimbId] = useState(cut.limbId);
+  const [at, setAt] = useState('');
+  const [tear, setTear] = useState('');
+  const limb = view.limbs.find((one) => one.id === (why === 'other limb' ? limbId : cut.limbId));
+  const typed = typedLengthCm(at, today.units);
+  const atCm = 'cm' in typed && limb && typed.cm < limb.lengthCm ? typed.cm : null;
+  const torn = typedLengthCm(tear, today.units);
+  const tornCm = 'cm' in torn && torn.cm > 0 ? torn.cm : null;
+  const ready = atCm !== null && (why !== 'bark tore' || tornCm !== null);
+
+  const record = () => {
+    if (!limb || atCm === null) return;
+    const placed = { limbId: limb.id, atCm, kind: atCm === 0 ? ('collar' as const) : ('heading' as const) };
+    const after = treeAfter(view.limbs, [placed]);
+    const gone = view.findings.filter((finding) => !stillStands(after, finding));
+    const asMade = cutMade(item, placed, blade, clock());
+    recording.record(
+      {
+        ...asMade,
+        findingIds: gone.map((finding) => finding.id),
+        disorders: [...new Set([...item.disorders, ...gone.map((finding) => finding.disorder)])],
+        cut: { ...asMade.cut, shortfallCm: shortfall(item, gone, placed) },
+        elsewhere: { why, plannedLimbId: cut.limbId, plannedAtCm: cut.atCm },
+      },
+      onClose,
+    );
+    if (why === 'bark tore' && tornCm !== null) {
+      const finding = findingAt(view.detail, { limbId: limb.id, atCm }, tornCm, 'BRK', today, clock());
+      if (finding) saving.mutate({ id: newId(), baseRevision: null, finding });
+    }
+  };
+  return (
+    <Sheet
+      title="Where did it fall?"
+      open={open}
+      onClose={onClose}
+      closeLabel="Back"
+      actions={
+        <Button grow kind="main" disabled={!ready || recording.isPending} onPress={record}>
+          Record it
+        </Button>
+      }
+    >
+      <Choice label="What happened" options={WHYS} value={why} onChange={setWhy} />
+      {why === 'other limb' ? (
+        <Select
+          label="Limb that was cut"
+          value={limbId}
+          options={view.limbs.map(({ id }) => ({ value: id, label: view.names.get(id) ?? id }))}
+          onChange={setLimbId}
+        />
+      ) : null}
+      <Field
+        label={`Cut at, ${today.units === 'us' ? 'in' : 'cm'} from the collar`}
+        kind="decimal"
+        value={at}
+        onChangeText={setAt}
+        fault={
+          at !== '' && atCm === null
+            ? `From 0 to ${tapeText(limb?.lengthCm ?? 0, today.units, 'down')}.`
+            : undefined
+        }
+        hint="0 where the whole limb is gone."
+      />
+      {why === 'bark tore' ? (
+        <Field
+          label={`Torn down by, ${today.units === 'us' ? 'in' : 'cm'}`}
+          kind="decimal"
+          value={tear}
+          onChangeText={setTear}
+          hint="The tear is marked as damage; trim loose bark to sound edges."
+        />
+      ) : null}
+      <Body>The plan is solved again from what is there now.</Body>
+      <Failed title="Not recorded yet" error={recording.error ?? saving.error} />
+    </Sheet>
+  );
+}
+
+/** How far short of the clearance the worst of what came off was cut. */
+function shortfall(
+  { cut }: RunItem,
+  gone: readonly Finding[],
+  placed: { limbId: string; atCm: number },
+): number {
+  const short = cut.because.flatMap((reason) => {
+    const finding = gone.find((one) => one.id === reason.lesionId);
+    if (!finding || finding.limbId !== placed.limbId) return [];
+    return [Math.max(0, reason.clearanceCm - (finding.fromCm - placed.atCm))];
+  });
+  return Math.min(500, Math.max(0, ...short));
+}

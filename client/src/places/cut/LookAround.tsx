@@ -1,0 +1,66 @@
+// Safety first: each point is looked at before the run can start.
+import { beforeStart } from '@mortisect/core/aftercare';
+import { View } from '@tamagui/core';
+import { useState } from 'react';
+import { useClock } from '../../data/useClock';
+import { useRecordAction } from '../../data/writes';
+import { Button } from '../../ui/Button';
+import { CheckRow } from '../../ui/CheckRow';
+import { Failed } from '../../ui/Failed';
+import { Sheet } from '../../ui/Sheet';
+import { Small } from '../../ui/type';
+import type { Run } from './run';
+import { toggled } from './toggled';
+
+interface LookAroundProps {
+  run: Run;
+  /** Trees that were chosen, in the order they are visited. */
+  treeIds: string[];
+  open: boolean;
+  onClose(): void;
+}
+
+export function LookAround({ run, treeIds, open, onClose }: LookAroundProps) {
+  const clock = useClock();
+  const recording = useRecordAction();
+  const [checked, setChecked] = useState<ReadonlySet<string>>(new Set());
+  const ready = beforeStart.every(({ id }) => checked.has(id));
+  const start = () =>
+    recording.record({
+      kind: 'runStarted',
+      at: clock(),
+      treeIds,
+      bladeIds: run.blades.map(({ id }) => id),
+      checked: [...checked],
+    });
+  return (
+    <Sheet
+      title="Look around first"
+      open={open}
+      onClose={onClose}
+      closeLabel="Back"
+      actions={
+        <Button grow kind="main" disabled={!ready || recording.isPending} onPress={start}>
+          Start the run
+        </Button>
+      }
+    >
+      <View>
+        {beforeStart.map(({ id, text, why }) => (
+          <CheckRow
+            key={id}
+            label={text}
+            detail={why}
+            on={checked.has(id)}
+            onChange={(on) => setChecked(toggled(checked, id, on))}
+          />
+        ))}
+      </View>
+      <Small>
+        General guidance. Limbs near lines, off ladders or over 50 kg are for a licensed arborist; check for
+        nesting birds and protected trees.
+      </Small>
+      <Failed title="Not recorded yet" error={recording.error} />
+    </Sheet>
+  );
+}

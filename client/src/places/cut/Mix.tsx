@@ -1,0 +1,249 @@
+// The mix: how much of the product, how much water, what it holds, how long it lasts, how much to carry.
+import { mixes } from '@mortisect/contracts';
+import {
+  type Agent,
+  agentOf,
+  agents,
+  type DilutionInput,
+  type DilutionResult,
+  dilution,
+  type Keeping,
+  strengthAfter,
+  usableHours,
+} from '@mortisect/core/blades';
+import { View } from '@tamagui/core';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { ago, clockTime } from '../../data/moment';
+import { useClock } from '../../data/useClock';
+import { useRecordAction } from '../../data/writes';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { Failed } from '../../ui/Failed';
+import { Notice } from '../../ui/Notice';
+import { NumberField } from '../../ui/NumberField';
+import { Screen } from '../../ui/Screen';
+import { Select } from '../../ui/Select';
+import { Body, Figure, Section, Small } from '../../ui/type';
+import { Waiting } from '../../ui/Waiting';
+import { AgentFacts } from '../AgentFacts';
+import { plural } from '../words';
+import { bringFor } from './bring';
+import { type RunHere, useRun } from './useRun';
+
+export function Mix() {
+  const { here, error, refetch } = useRun();
+  if (!here) return <Waiting title="Mix" error={error} onRetry={refetch} />;
+  return <MixForm here={here} />;
+}
+
+const KEEPINGS: { value: Keeping; label: string }[] = [
+  { value: 'shade', label: 'Lidded, shade' },
+  { value: 'sun', label: 'Open, sun' },
+  { value: 'sappy', label: 'Sap in it' },
+];
+
+function MixForm({ here }: { here: RunHere }) {
+  const { run, today, actions } = here;
+  const router = useRouter();
+  const clock = useClock();
+  const recording = useRecordAction();
+  const [agentId, setAgentId] = useState(agentOf(today.site.agentId).id);
+  const agent = agentOf(agentId);
+  const bring = bringFor(run, today);
+  const [litres, setLitres] = useState(Math.max(0.25, Math.ceil(bring.supplies.litres * 4) / 4));
+  const [bleachPct, setBleachPct] = useState(5.25);
+  const [parts, setParts] = useState(9);
+  const [spiritPct, setSpiritPct] = useState(96);
+  const [spirit, setSpirit] = useState<'ethanol' | 'isopropanol'>('ethanol');
+  const [keeping, setKeeping] = useState<Keeping>('shade');
+  const asked = askedOf(agent, { litres, bleachPct, parts, spiritPct, spirit });
+  const made = asked && dilution(asked);
+  const share = made?.ppm && agent.target.kind === 'chlorine' ? made.ppm / agent.target.ppm : 1;
+  const hours = usableHours(agent, keeping, share);
+  const now = clock();
+  const mix = mixes(actions, now).find((one) => one.action.agentId === agent.id);
+  const record = () =>
+    recording.record({
+      kind: 'mixMade',
+      at: clock(),
+      agentId: agent.id,
+      litres,
+      strength: made?.ppm ?? made?.pct ?? null,
+      keeping,
+      usableHours: Math.round(hours * 100) / 100,
+    });
+  return (
+    <Screen
+      title="Mix"
+      subtitle={agent.name}
+      actions={
+        <>
+          <Button minHeight={56} onPress={() => router.navigate('/cut')}>
+            Back
+          </Button>
+          <Button grow kind="main" onPress={record} disabled={recording.isPending || !agent.disinfects}>
+            It is mixed now
+          </Button>
+        </>
+      }
+    >
+      <Failed title="Not recorded yet" error={recording.error} />
+      <Select
+        label="Agent"
+        value={agentId}
+        options={agents.map((one) => ({
+          value: one.id,
+          label: one.disinfects ? one.name : `${one.name} (cleans, does not disinfect)`,
+        }))}
+        onChange={setAgentId}
+        hint={
+          agentId === today.site.agentId
+            ? 'The one of this site.'
+            : 'Not the one of this site: the run times that one.'
+        }
+      />
+      {agent.disinfects ? null : (
+        <Notice kind="danger" title="This does not disinfect">
+          {agent.caution}
+        </Notice>
+      )}
+      <View flexDirection="row" flexWrap="wrap" gap={12}>
+        <NumberField
+          grow
+          label="Litres wanted"
+          unit="L"
+          value={litres}
+          least={0.05}
+          most={100}
+          onChange={setLitres}
+        />
+        {agent.target.kind === 'chlorine' ? (
+          <>
+            <NumberField
+              grow
+              label="On the bottle"
+              unit="%"
+              value={bleachPct}
+              least={0.5}
+              most={15}
+              onChange={setBleachPct}
+            />
+            <NumberField
+              grow
+              label="Parts of water to 1"
+              unit=""
+              value={parts}
+              least={1}
+              most={99}
+              onChange={setParts}
+            />
+          </>
+        ) : null}
+        {agent.target.kind === 'alcohol' ? (
+          <NumberField
+            grow
+            label="On the bottle"
+            unit="%"
+            value={spiritPct}
+            least={70}
+            most={100}
+            onChange={setSpiritPct}
+          />
+        ) : null}
+      </View>
+      {agent.target.kind === 'alcohol' ? (
+        <Choice
+          label="Spirit"
+          options={[
+            { value: 'ethanol', label: 'Ethanol' },
+            { value: 'isopropanol', label: 'Isopropanol' },
+          ]}
+          value={spirit}
+          onChange={setSpirit}
+        />
+      ) : null}
+      {made ? (
+        <Recipe made={made} litres={litres} parts={agent.target.kind === 'chlorine' ? parts : null} />
+      ) : (
+        <Body>As it comes, or as its label says: the label is the law.</Body>
+      )}
+      <Choice label="How it is kept" options={KEEPINGS} value={keeping} onChange={setKeeping} />
+      <Body>
+        {hours > 0
+          ? `Made now, use it by ${clockTime(new Date(Date.parse(now) + hours * 3_600_000).toISOString(), today.site.timeZone)}${hours >= 24 ? ' tomorrow' : ''}${made?.ppm && agent.halfLifeHours ? `; after 2 h it holds ${Math.round(strengthAfter(made.ppm, 2, agent.halfLifeHours[keeping]))} ppm` : ''}.`
+          : 'Too weak from the start: less than half of what is asked.'}
+      </Body>
+      {mix ? (
+        <Small>
+          {`Last mixed ${ago(mix.action.at, now)}, ${mix.action.litres} L: ${mix.spent ? 'spent' : `use by ${clockTime(mix.useBy, today.site.timeZone)}`}.`}
+        </Small>
+      ) : null}
+      <Section>To carry</Section>
+      <Body>
+        {`${plural(bring.cleanings, 'cleaning')} by ${bring.method} ahead: ${bring.supplies.litres.toFixed(2)} L and ${plural(bring.supplies.cloths, 'cloth')}, a fifth in reserve.`}
+      </Body>
+      <Small>{bring.supplies.because.join('; ')}.</Small>
+      <Small>
+        {`So that nobody waits: ${plural(bring.supplies.bladesForNoWait, 'blade')} of a kind in rotation; with what there is ${Math.round(bring.supplies.waitMinutes)} min of waiting.`}
+      </Small>
+      <Section>What it does</Section>
+      <AgentFacts agent={agent} />
+    </Screen>
+  );
+}
+
+interface Given {
+  litres: number;
+  bleachPct: number;
+  parts: number;
+  spiritPct: number;
+  spirit: 'ethanol' | 'isopropanol';
+}
+
+function askedOf(
+  { target }: Agent,
+  { litres, bleachPct, parts, spiritPct, spirit }: Given,
+): DilutionInput | null {
+  switch (target.kind) {
+    case 'chlorine':
+      return { kind: 'parts', productPct: bleachPct, partsWater: parts, litres };
+    case 'alcohol':
+      return { kind: 'alcohol', spirit, productPct: spiritPct, targetPct: target.pct, litres };
+    case 'weight':
+      return { kind: 'weight', gramsPerLitre: target.gramsPerLitre, litres };
+    case 'label':
+      return null;
+  }
+}
+
+function Recipe({ made, litres, parts }: { made: DilutionResult; litres: number; parts: number | null }) {
+  const amount =
+    made.productMl !== null ? `${Math.round(made.productMl)} mL` : `${Math.round(made.productG ?? 0)} g`;
+  const { household } = made;
+  return (
+    <View gap={4}>
+      <Figure fontSize="$72" lineHeight="$72">
+        {amount}
+      </Figure>
+      <Body>
+        {`and about ${Math.round(made.waterMl)} mL of water, to the ${litres} L mark${parts === null ? '' : `: 1 part and ${parts} parts of water`}.`}
+      </Body>
+      {made.ppm !== null ? (
+        <Body>{`It holds ${Math.round(made.ppm)} ppm of available chlorine.`}</Body>
+      ) : null}
+      {household ? (
+        <Small>
+          {`In kitchen measures: ${[
+            household.cups ? `${household.cups} cup` : '',
+            household.tablespoons ? `${household.tablespoons} tbsp` : '',
+            household.teaspoons ? `${household.teaspoons} tsp` : '',
+          ]
+            .filter(Boolean)
+            .join(' + ')} (US), ${Math.abs(household.offPct).toFixed(1)} % off.`}
+        </Small>
+      ) : null}
+      <Small>{made.note}</Small>
+    </View>
+  );
+}

@@ -1,0 +1,55 @@
+// This blade would carry disease to sound wood: the cut is stopped, with the reason and the shortest way out.
+import type { CleanWhy, WayOut } from '@mortisect/core/blades';
+import { View } from '@tamagui/core';
+import { takeInHand } from '../../data/inHand';
+import { useClock } from '../../data/useClock';
+import { useRecordAction } from '../../data/writes';
+import { Button } from '../../ui/Button';
+import { Failed } from '../../ui/Failed';
+import { Notice } from '../../ui/Notice';
+import { Body, Section } from '../../ui/type';
+import { stateWords, WHY_WORDS } from './bladeWords';
+import { CardFrame, type FrameGiven } from './CardFrame';
+import { cutMade, placedAt } from './cutRecord';
+import { WetButton } from './WetButton';
+
+export function StopCard({ why, ways, ...frame }: FrameGiven & { why: CleanWhy; ways: WayOut[] }) {
+  const { run, item, blade } = frame;
+  const clock = useClock();
+  const recording = useRecordAction();
+  const nameOf = (id: string) => run.blades.find((one) => one.id === id)?.name ?? id;
+  const other = ways.find((way) => way.how === 'take' && way.bladeId !== blade?.id);
+  const own = ways.find((way) => way.bladeId === blade?.id);
+  const state = blade ? run.logs.get(blade.id)?.state : undefined;
+  const cutAlready = () =>
+    blade && recording.record({ ...cutMade(item, placedAt(item.cut), blade, clock()), dirtyBlade: true });
+  return (
+    <CardFrame
+      {...frame}
+      actions={
+        other ? (
+          <Button grow kind="main" minHeight={68} onPress={() => takeInHand(other.bladeId, item.id)}>
+            {`Take ${nameOf(other.bladeId)}`}
+          </Button>
+        ) : (
+          <WetButton blade={blade} />
+        )
+      }
+    >
+      <Failed title="Not recorded yet" error={recording.error} />
+      <Notice kind="danger" title="Stop. Do not cut with this blade">
+        {`${blade?.name ?? 'It'} ${stateWords(state)}. ${WHY_WORDS[why]} It would carry that to ${item.view.tree.code}.`}
+      </Notice>
+      <Section>The shortest way out</Section>
+      {other ? <Body>{`${nameOf(other.bladeId)} is clean: take it, ${other.seconds} s.`}</Body> : null}
+      {own ? <Body>{`Clean this one: ${own.seconds} s.`}</Body> : null}
+      <View flexDirection="row" flexWrap="wrap" gap={12}>
+        {other ? <WetButton blade={blade} quiet /> : null}
+        <Button kind="quiet" onPress={cutAlready} disabled={recording.isPending}>
+          It is cut already
+        </Button>
+      </View>
+      <Body>What is cut already goes on record as it was done, and is looked at again the sooner.</Body>
+    </CardFrame>
+  );
+}

@@ -1,0 +1,36 @@
+// The blade goes into the agent of the site; its contact time runs from this tap.
+import type { Blade } from '@mortisect/contracts';
+import { agentOf } from '@mortisect/core/blades';
+import { useClock } from '../../data/useClock';
+import { useToday } from '../../data/useToday';
+import { useRecordAction } from '../../data/writes';
+import { Button } from '../../ui/Button';
+
+export function WetButton({ blade, quiet = false }: { blade: Blade | null; quiet?: boolean }) {
+  const clock = useClock();
+  const recording = useRecordAction();
+  const today = useToday();
+  const agent = agentOf(today?.site.agentId ?? '');
+  const wet = () =>
+    blade &&
+    recording.record({
+      kind: 'bladeWetted',
+      at: clock(),
+      blade: blade.id,
+      agentId: agent.id,
+      method: agent.methods[0] ?? 'wipe',
+      seconds: agent.contactSeconds,
+    });
+  const disabled = recording.isPending || !blade || !today || !agent.disinfects;
+  if (quiet)
+    return (
+      <Button onPress={wet} disabled={disabled}>
+        Clean this one
+      </Button>
+    );
+  return (
+    <Button grow kind="main" minHeight={68} onPress={wet} disabled={disabled}>
+      Blade is wet
+    </Button>
+  );
+}

@@ -1,0 +1,46 @@
+// A cut as it goes on record.
+import type { ActionOf, Blade } from '@mortisect/contracts';
+import { asText, type Cut, cutSentence } from '@mortisect/core/cuts';
+import { cutAtHand, type SiteToday, telling } from '../../data/orchardView';
+import type { RunItem } from './run';
+
+export interface Placed {
+  limbId: string;
+  atCm: number;
+  kind: Cut['kind'];
+}
+
+/** As planned: where the bud is still to be found, the outermost place. */
+export function placedAt({ limbId, atCm, upToCm, kind }: Cut): Placed {
+  return { limbId, atCm: upToCm ?? atCm, kind };
+}
+
+export function cutMade(item: RunItem, placed: Placed, blade: Blade, at: string): ActionOf<'cutMade'> {
+  const { view, cut, handling } = item;
+  const name = view.names.get(placed.limbId) ?? placed.limbId;
+  return {
+    kind: 'cutMade',
+    at,
+    treeId: view.tree.id,
+    blade: blade.id,
+    findingIds: item.findingIds,
+    disorders: item.disorders,
+    cut: {
+      limbId: placed.limbId,
+      limbName: name,
+      atCm: placed.atCm,
+      kind: placed.kind,
+      diameterMm: cutAtHand(view, placed).kerfMm,
+      clearanceCm: Math.max(0, ...cut.because.map((reason) => reason.clearanceCm)),
+      shortfallCm: cut.shortfallCm,
+      sentence: `${name}, ${Math.round(placed.atCm * 10) / 10} cm from the collar.`,
+      ...(handling && { massKg: Math.round(handling.massKg * 100) / 100 }),
+      tool: blade.tool.name,
+    },
+  };
+}
+
+/** The sentence that told where to cut. */
+export function toldSentence({ view, cut }: RunItem, today: SiteToday): string {
+  return asText(cutSentence(cut, telling(view, today)));
+}

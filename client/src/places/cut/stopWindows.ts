@@ -1,0 +1,36 @@
+// Which trees of the run have a window now, by the weather.
+import { type TimingNow, windowsAt } from '@mortisect/contracts';
+import { hourOf } from '@mortisect/core/weather';
+import { dayHour } from '../../data/moment';
+import type { SiteToday } from '../../data/orchardView';
+import type { Stop } from './run';
+
+/** Windows of a tree: those of dead wood where nothing else is cut on it. Null where no weather is known. */
+function windowsOf({ view, items }: Stop, { timing, groupOf }: TimingNow) {
+  if (!timing) return null;
+  if (items.every(({ disorders }) => disorders.every((code) => code === 'DEAD')))
+    return timing.deadWindows.map((one) => ({ ...one, verdict: 'go' as const, dryH: null }));
+  return timing.groups.find((group) => group.key === groupOf[view.tree.id])?.windows ?? null;
+}
+
+/** Ids of the trees that may be cut now; all of them where no weather is known. */
+export function openNow(stops: readonly Stop[], told: TimingNow | undefined): ReadonlySet<string> {
+  const open = stops.filter((stop) => {
+    const windows = told && windowsOf(stop, told);
+    return !told || !windows || windowsAt(windows, hourOf(told.now)).open !== null;
+  });
+  return new Set(open.map(({ view }) => view.tree.id));
+}
+
+/** “good until Fri 16:00”, “wait until Fri 09:00”. */
+export function windowWords(stop: Stop, told: TimingNow | undefined, { site }: SiteToday): string {
+  const windows = told && windowsOf(stop, told);
+  if (!told || !windows) return 'no weather to go by';
+  const { open, next, nextGood } = windowsAt(windows, hourOf(told.now));
+  if (open) {
+    const words = open.verdict === 'go' ? 'good' : 'possible';
+    return `${words} until ${dayHour(open.toHour, site.timeZone)}`;
+  }
+  const ahead = nextGood ?? next;
+  return ahead ? `wait until ${dayHour(ahead.fromHour, site.timeZone)}` : 'wait: no window in ten days';
+}

@@ -1,0 +1,66 @@
+// Rechecks that are due, and blades and mixes that need care.
+import { cutsOnRecord, mixes, rechecksDue } from '@mortisect/contracts';
+import { agentOf } from '@mortisect/core/blades';
+import { dayWords } from '../../data/moment';
+import type { SiteToday } from '../../data/orchardView';
+import { useAftercare } from '../../data/queries';
+import { useClock } from '../../data/useClock';
+import { Row } from '../../ui/Row';
+import type { RunHere } from '../cut/useRun';
+import { disorderWords, plural } from '../words';
+
+export function RecheckRows({ today, codeOf }: { today: SiteToday; codeOf(treeId: string): string }) {
+  const { data } = useAftercare();
+  if (!data) return null;
+  const cuts = cutsOnRecord(data.actions, today.site, today.day, (id) => data.disorders[id] ?? 'unknown');
+  const due = rechecksDue(cuts);
+  const [first] = due;
+  if (!first) return null;
+  const trees = [...new Set(due.map((one) => codeOf(one.treeId)))];
+  return (
+    <Row
+      href="/book/rechecks"
+      title={`${plural(due.length, 'recheck')} due`}
+      detail={`${trees.slice(0, 3).join(', ')}${trees.length > 3 ? ' and more' : ''} · first since ${dayWords(first.dueOn)}: ${disorderWords(first.cut.disorders.map((disorder) => ({ disorder })))}`}
+    />
+  );
+}
+
+export function CareRows({ here }: { here: RunHere }) {
+  const { run, actions } = here;
+  const clock = useClock();
+  const spent = mixes(actions, clock()).filter((mix) => mix.spent && isOfLately(mix.useBy, clock()));
+  const blade = run.item && run.blade ? run.blade : null;
+  const state = blade ? run.logs.get(blade.id)?.state.is : undefined;
+  const words = {
+    clean: 'Ready for the next cut.',
+    wet: 'Its contact time runs.',
+    used: 'Before the next cut, by what it met.',
+    unknown: 'Not cleaned today: its history is unknown.',
+  };
+  return (
+    <>
+      {blade && state ? (
+        <Row
+          href="/cut/kit"
+          title={state === 'clean' ? `${blade.name} is clean` : `${blade.name} must be cleaned`}
+          detail={words[state]}
+        />
+      ) : null}
+      {spent.map(({ action }) => (
+        <Row
+          key={action.agentId}
+          href="/cut/mix"
+          title="A mix is spent"
+          detail={`${agentOf(action.agentId).name}, ${action.litres} L: pour it away as its label says, mix anew.`}
+        />
+      ))}
+    </>
+  );
+}
+
+const LATELY_MS = 3 * 86_400_000;
+/** Longer ago nobody carries it any more. */
+function isOfLately(at: string, now: string): boolean {
+  return Date.parse(now) - Date.parse(at) < LATELY_MS;
+}
