@@ -76,6 +76,12 @@ test('a slip is undone, a cut that could not be made stays in the plan', async (
   await runUpTo(page, 'Made the cut');
   await makeMove(page, 'Made the cut');
   await expect(heading(page)).toHaveText('Read the wood');
+  // A finding that was made with a reading is taken back with it
+  await page.getByRole('radio', { name: 'Still brown' }).click();
+  await page.getByRole('button', { name: 'Mark it, cut back' }).click();
+  await expect(heading(page)).toHaveText('Cut 2 of 3');
+  await page.getByRole('button', { name: 'Undo: wood read, brown' }).click();
+  await expect(heading(page)).toHaveText('Read the wood');
   await page.getByRole('button', { name: /^Undo: cut on/ }).click();
   await expect(heading(page)).toHaveText('Cut 1 of 2');
   await page.getByRole('button', { name: 'Couldn’t' }).click();

@@ -1,10 +1,11 @@
 // How long do the core's computations take on a large tree, and how good are the causes it names?
 import { readFileSync } from 'node:fs';
+import { transmission } from '@mortisect/core/blades';
 import { cutPosition, type Lesion, MOST_LESIONS, MOST_LIMBS } from '@mortisect/core/cuts';
 import { causes, type Quality, sampledQuality } from '@mortisect/core/diagnosis';
 import type { Season } from '@mortisect/core/disorders';
 import { gapTest, geometryFaults, lightInside, startingLimits } from '@mortisect/core/faults';
-import { PlanInput, PlanSearch, planning as planTreeSearch } from '@mortisect/core/plan';
+import { PlanInput, PlanSearch, planning as planTreeSearch, runOrder } from '@mortisect/core/plan';
 import type { HostGroup } from '@mortisect/core/register';
 import { cropOf, crops } from '@mortisect/core/stage';
 import {
@@ -322,5 +323,56 @@ function days(): void {
   const site = times(3, () => siteTiming(input));
   console.log(
     `Risk, verdicts and windows of ten days for a site of ${groups.length} groups of trees, however many trees: ${site.middle} ms`,
+  );
+}
+
+skippedCleanings();
+treesInOrder();
+
+/** Played out as the screen does it: 40 cuts, every policy together. */
+function skippedCleanings(): void {
+  const cuts = Array.from({ length: 40 }, (_, i) => ({
+    treeId: `t${Math.floor(i / 8)}`,
+    disorders: [i % 8 === 0 ? 'FB_SHOOT' : 'MISPLACED'],
+    infected: i % 8 === 0,
+    ooze: false,
+    soft: true,
+  }));
+  const input = {
+    cuts,
+    season: 'summer',
+    wet: true,
+    agentId: 'alcohol-70',
+    method: 'wipe',
+    contactSeconds: 30,
+    handlingSeconds: 20,
+    sappy: false,
+    notifiable: false,
+    runs: 100_000,
+    seed: 3,
+  } as const;
+  const said = transmission(input);
+  const off = Math.max(
+    ...said.policies.map(({ expected, simulated }) => Math.abs((simulated?.mean ?? 0) - expected[1])),
+  );
+  const { middle } = times(3, () => transmission(input));
+  console.log(
+    `100,000 runs of 40 cuts under five policies: ${middle} ms, farthest from the closed form by ${off.toFixed(4)} infections  (aim: under 2 s in the worker)`,
+  );
+}
+
+function treesInOrder(): void {
+  const trees = Array.from({ length: 60 }, (_, i) => ({
+    id: `t${i}`,
+    class: (['sound', 'suspect', 'infected'] as const)[(i * 7) % 3] ?? 'sound',
+    x: ((i * 37) % 20) * 4,
+    y: ((i * 13) % 6) * 5,
+    cleanings: 1,
+  }));
+  const input = { trees, start: { x: 0, y: 0 }, end: { x: 0, y: 0 }, metresPerMinute: 50 };
+  const said = runOrder(input);
+  const { middle, most } = times(5, () => runOrder(input));
+  console.log(
+    `Order of 60 trees: ${middle} ms, 95 % under ${most} ms; ${Math.round(said.walk.metres)} m, as listed ${Math.round(said.naive.metres)} m, within ${Math.round(said.gap * 100)} % of a bound  (aim: under 1 s)`,
   );
 }

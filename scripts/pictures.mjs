@@ -13,21 +13,21 @@ const PICTURES = [
   ['round', PHONE, 'light', '/round'],
   ['round-tree', PHONE, 'light', '/round/lee-wall-07'],
   ['round-marking', PHONE, 'light', '/round/lee-wall-07?limb=C', mark],
-  ['round-causes', PHONE, 'light', '/round/boiler-court-06', causesOf],
   ['round-shape', PHONE, 'light', '/round/net-loft-01', part('Shape', 'of hats come through')],
   ['round-triage', PHONE, 'light', '/round/net-loft-05', part('Tree', 'Worth the saw?')],
-  ['map', PHONE, 'light', '/round/slip-side-01/map'],
   ['plan', PHONE, 'light', '/plan/lee-wall-07'],
   ['plan-years', PHONE, 'light', '/plan/net-loft-07', proved],
-  ['plan-margin', PHONE, 'light', '/plan/lee-wall-07', margin],
   ['when', PHONE, 'light', '/plan/slip-side-01/when', yearOf],
-  ['cut', PHONE, 'light', '/cut', (page) => page.getByRole('button', { name: 'Blade clean' }).click()],
+  ['cut-before', PHONE, 'light', '/cut', chosenTrees],
+  ['skipping', PHONE, 'light', '/cut/skipping', costs],
+  ['cut-wet', PHONE, 'light', '/cut', contactTime],
+  ['cut', PHONE, 'light', '/cut', bladeClean],
+  ['rechecks', PHONE, 'light', '/book/rechecks', (page) => page.getByText('Due', { exact: true }).waitFor()],
   ['book', PHONE, 'light', '/book'],
   ['round-wide', WIDE, 'light', '/round/lee-wall-07'],
   ['today-wide', WIDE, 'light', '/today', lanesOf],
   ['plan-wide', WIDE, 'light', '/plan/slip-side-11', proved],
   ['cut-wide-dusk', WIDE, 'dark', '/cut'],
-  ['settings-wide', WIDE, 'light', '/book/settings'],
 ];
 
 await command(async () => {
@@ -99,14 +99,37 @@ async function yearOf(page) {
     .evaluate((heading) => heading.scrollIntoView());
 }
 
-async function margin(page) {
-  await proved(page);
-  await page.getByRole('button', { name: /Fire blight canker, active/ }).click();
-  await page.getByRole('button', { name: /^Why, and what else/ }).click();
-  const slider = page.getByRole('slider', { name: 'Clearance' });
-  await slider.waitFor();
-  for (let i = 0; i < 6; i++) await slider.press('ArrowLeft');
-  await page.getByRole('heading', { name: 'The margin' }).evaluate((heading) => heading.scrollIntoView());
+/** Two trees are chosen for the run, and what to bring for them stands there. */
+async function chosenTrees(page) {
+  await page.getByText('Trees in this order').waitFor({ timeout: 60_000 });
+  for (const code of [/Net loft 23/, /Lee wall 07/]) await page.getByRole('checkbox', { name: code }).click();
+}
+
+async function costs(page) {
+  await page.getByRole('radio', { name: 'In growth' }).click();
+  await page.getByRole('radio', { name: 'Wet', exact: true }).click();
+  await page.getByRole('radio', { name: 'In soft shoots' }).click();
+  await page
+    .getByRole('heading', { name: 'New infections to expect' })
+    .evaluate((heading) => heading.scrollIntoView());
+}
+
+/** The run is begun, and the first blade is wet. */
+async function contactTime(page) {
+  await page.getByText('Trees in this order').waitFor({ timeout: 60_000 });
+  await page.getByRole('checkbox', { name: /Lee wall 07/ }).click();
+  await page.getByRole('button', { name: 'Look around first' }).click();
+  for (const box of await page.getByRole('dialog').getByRole('checkbox').all()) await box.click();
+  await page.getByRole('button', { name: 'Start the run' }).click();
+  await page.getByRole('button', { name: 'Blade is wet' }).click();
+  await page.getByRole('button', { name: /^(I stand there|The ladder stands)$/ }).click();
+  await page.getByRole('timer').waitFor();
+}
+
+/** What was recorded for the picture before has reached the server; its contact time is over when its button can be pressed. */
+async function bladeClean(page) {
+  await page.getByRole('button', { name: 'Blade clean' }).click({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Made the cut' }).waitFor();
 }
 
 async function mark(page) {
@@ -122,11 +145,6 @@ async function mark(page) {
     .locator('> div')
     .first()
     .evaluate((scroller) => scroller.scrollTo(0, 0));
-}
-
-async function causesOf(page) {
-  await page.getByRole('button', { name: /^Change: / }).click();
-  await page.getByRole('button', { name: /^Causes/ }).click();
 }
 
 /** Opens a part of the tree and waits for its words. */

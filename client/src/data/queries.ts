@@ -27,10 +27,12 @@ export function useTrees() {
   return { ...query, data };
 }
 
-export function useTree(treeId: string) {
+/** @param asked false where there is no tree to ask for */
+export function useTree(treeId: string, asked = true) {
   const query = useQuery({
     queryKey: ['tree', treeId],
     queryFn: () => ask('getTree', { params: { treeId } }),
+    enabled: asked,
   });
   const items = useOutbox((outbox) => outbox.items);
   const here = useHere();

@@ -38,6 +38,7 @@ export const marksOnLimbs = ['tape', 'chalk'] as const;
 
 const findingIds = z.array(RecordId).min(1).max(500);
 const blade = name(60).describe('id of a blade of the kit');
+const marked = RecordId.optional().describe('a finding that was made with it, taken back with it');
 const codes = z.array(z.string().min(1).max(60)).max(60);
 /** What was done in the field. Never edited: a mistake is undone by another action. */
 export const ActionBody = z
@@ -116,6 +117,7 @@ export const ActionBody = z
         .max(500)
         .nullable()
         .describe('the edge lay so much nearer to the trunk than was recorded'),
+      marked,
     }),
     z.strictObject({
       kind: z.literal('debrisCleared'),
@@ -152,6 +154,7 @@ export const ActionBody = z
       cut: MadeCut,
       disorders: codes.optional().describe('what the blade met'),
       elsewhere: Elsewhere.optional(),
+      marked,
       dirtyBlade: z.literal(true).optional().describe('it was made with a blade that was not clean'),
     }),
     z.strictObject({

@@ -219,6 +219,7 @@ const wetJune = (runs: number): TransmissionInput => ({
   contactSeconds: 30,
   handlingSeconds: 20,
   sappy: false,
+  notifiable: false,
   runs,
   seed: 5,
 });
@@ -245,4 +246,6 @@ test('dormant, cleaning at every cut avoids little, and the range is wide', () =
   expect(advice.policy).toBe('between trees');
   expect(advice.avoided[2]).toBeGreaterThan(5 * advice.avoided[1]);
   expect(thin).toBe(true);
+  const reported = transmission({ ...wetJune(0), season: 'dormant', wet: false, notifiable: true });
+  expect(reported.advice.policy).toBe('every cut');
 });

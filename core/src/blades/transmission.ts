@@ -45,6 +45,7 @@ export const TransmissionInput = z
     contactSeconds: z.number().min(0).max(7200).describe('that is truly kept'),
     handlingSeconds: z.number().min(0).max(600).default(20),
     sappy: z.boolean().default(false).describe('sap is not wiped off first'),
+    notifiable: z.boolean().default(false).describe('one of the diseases must be reported here'),
     runs: z.number().int().min(0).max(MOST_RUNS).default(0).describe('to simulate; 0: the closed form alone'),
     seed: z.number().int().default(1),
   })
@@ -135,15 +136,17 @@ export function transmission(input: TransmissionInput): Transmission {
   const avoided = of('between trees').map(
     (expected, i) => Math.max(0, expected - (of('every cut')[i] as number)) / trees,
   ) as [number, number, number];
-  const every = avoided[1] > WORTH_IT;
+  const every = input.notifiable || avoided[1] > WORTH_IT;
   return {
     policies,
     advice: {
       policy: every ? 'every cut' : 'between trees',
       avoided,
-      because: every
-        ? `Cleaning at every cut avoids more than ${WORTH_IT} new infections a tree.`
-        : `Cleaning at every cut avoids no more than ${WORTH_IT} new infections a tree in the middle of the range.`,
+      because: input.notifiable
+        ? 'A disease that must be reported is among them: every cut, whatever it avoids.'
+        : every
+          ? `Cleaning at every cut avoids more than ${WORTH_IT} new infections a tree.`
+          : `Cleaning at every cut avoids no more than ${WORTH_IT} new infections a tree in the middle of the range.`,
     },
     thin: avoided[0] === 0 || avoided[2] >= THIN * avoided[1],
   };

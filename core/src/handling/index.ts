@@ -17,6 +17,7 @@ export {
   LimbMassInput,
   type Load,
   limbMass,
+  loadIn,
   loads,
   type Stick,
 } from './limbMass';

@@ -1,5 +1,6 @@
 // How heavy is what comes off?
 import { z } from 'zod';
+import { isGrowing, type Season } from '../disorders/index';
 import type { Confidence } from '../register/index';
 import { comesOff, diameterMmAt, indexLimbs, type Limb, LimbMap } from '../tree/index';
 
@@ -53,6 +54,12 @@ const LOAD_FACTOR: Readonly<Record<Load, number>> = {
   'in leaf': 1 + LEAVES,
   'in leaf and fruit': 1 + LEAVES + CROP,
 };
+
+/** What hangs on a limb in a season. */
+export function loadIn(season: Season): Load {
+  if (!isGrowing(season)) return 'bare';
+  return season === 'summer' ? 'in leaf and fruit' : 'in leaf';
+}
 
 /** A piece of wood between two places of a limb, with what hangs on it. */
 export interface Stick {

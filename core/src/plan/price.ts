@@ -1,7 +1,7 @@
 // What does each candidate cost, and what does it leave behind?
 import { type CrownMap, type Regrowth, regrowth } from '../crown/index';
 import type { Cut } from '../cuts/index';
-import { isGrowing, kindOf } from '../disorders/index';
+import { kindOf } from '../disorders/index';
 import {
   type Caution,
   type CutMinutes,
@@ -9,8 +9,8 @@ import {
   cutMinutes,
   type Fall,
   fall,
-  type Load,
   limbMass,
+  loadIn,
   pieces,
   type Stick,
   type Strokes,
@@ -147,7 +147,7 @@ export function handlingOf(
   { tree, settings, season, findings }: HandlingInput,
 ): Handling {
   const atCm = Math.min(kerf.atCm, limb.lengthCm);
-  const load: Load = isGrowing(season) ? (season === 'summer' ? 'in leaf and fruit' : 'in leaf') : 'bare';
+  const load = loadIn(season);
   const mass = limbMass(tree.limbs, tree.species, kerf, load);
   const kerfMm = diameterMmAt(limb, atCm);
   const placed = limbShape(tree.limbs).get(limb.id);

@@ -1,9 +1,9 @@
-// The calendar that others subscribe to: dry windows by kind of wood, days to look after a frost or for strikes, jobs due.
+// The calendar that others subscribe to: dry windows by kind of wood, days to look after a frost or for strikes, cuts to look at again, jobs due.
 import { randomBytes, timingSafeEqual } from 'node:crypto';
-import { lanesOf, type TimingNow, USUAL_CUT } from '@mortisect/contracts';
+import { cutsOnRecord, lanesOf, type Site, type TimingNow, USUAL_CUT } from '@mortisect/contracts';
 import { jobKinds, speciesName } from '@mortisect/core/register';
 import { windowTitle } from '@mortisect/core/timing';
-import { dayAfter, momentOf } from '@mortisect/core/weather';
+import { dayAfter, hourOf, localClock, momentOf } from '@mortisect/core/weather';
 import { type CalendarEvent, calendarOf } from '../files/calendar';
 import type { Pool } from '../pool/pool';
 import { notThere } from '../refusal';
@@ -11,6 +11,7 @@ import type { Db, Store } from '../store/openDb';
 import { getJobs } from './jobs';
 import { keep, kept } from './keepsakes';
 import { getTree, getTrees } from './orchard';
+import { getAftercare } from './runs';
 import { getSite } from './site';
 import { getTiming, getTreeTiming } from './timing';
 
@@ -43,6 +44,7 @@ export async function siteCalendar(db: Db, pool: Pool, token: string, now: strin
   const events = [
     ...windowEvents(told),
     ...lookEvents(told),
+    ...recheckEvents(await getAftercare(db, now), site, now, codeOf),
     ...jobs.map(
       (job): CalendarEvent => ({
         id: job.id,
@@ -112,6 +114,27 @@ function lookEvents({ timing, now }: TimingNow): CalendarEvent[] {
     }),
   );
   return [...frosts, ...strikes];
+}
+
+function recheckEvents(
+  { actions, disorders }: Awaited<ReturnType<typeof getAftercare>>,
+  site: Site,
+  now: string,
+  codeOf: ReadonlyMap<string, string>,
+): CalendarEvent[] {
+  const today = localClock(site.timeZone).day(hourOf(now));
+  return cutsOnRecord(actions, site, today, (id) => disorders[id] ?? 'unknown').flatMap((cut) =>
+    cut.rechecks
+      .filter(({ state }) => state === 'due' || state === 'to come')
+      .map(
+        (one): CalendarEvent => ({
+          id: one.id,
+          title: `Look again: ${codeOf.get(one.treeId) ?? one.treeId}, ${cut.action.cut.limbName}`,
+          detail: one.lookFor,
+          when: { day: one.dueOn },
+        }),
+      ),
+  );
 }
 
 /** @throws {HttpProblem} 409 where no weather is known */

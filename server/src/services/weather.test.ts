@@ -184,6 +184,10 @@ test('the calendar is read by its address alone, ends with a new one, and holds 
   expect(events.length).toBeGreaterThan(3);
   const windows = events.filter((event) => /to cut: /.test(event.summary));
   for (const event of windows) expect(event.endDate.compare(event.startDate)).toBe(1);
+  // Cuts of the demo are looked at again, each on a day of its own
+  const looks = events.filter((event) => event.summary.startsWith('Look again: '));
+  expect(looks.length).toBeGreaterThan(5);
+  expect(looks.every((event) => event.startDate.isDate)).toBe(true);
   expect(new Set(events.map((event) => event.uid)).size).toBe(events.length);
 });
 

@@ -1,6 +1,7 @@
 // After a cut: what the wood says, where what came off goes, and after a big one a look from the ground.
 import type { ActionOf, TreeDetail } from '@mortisect/contracts';
 import { debrisOf } from '@mortisect/core/aftercare';
+import { woodClass } from '@mortisect/core/blades';
 import { isGrowing } from '@mortisect/core/disorders';
 import { joined, massReading, tapeText, thicknessReading, typedLengthCm } from '@mortisect/core/measure';
 import { residual } from '@mortisect/core/residual';
@@ -20,8 +21,8 @@ import { Notice } from '../../ui/Notice';
 import { NumberField } from '../../ui/NumberField';
 import { Screen } from '../../ui/Screen';
 import { Body, Section, Small } from '../../ui/type';
+import { PhotoImage } from '../PhotoImage';
 import { chanceWords } from '../plan/planView';
-import { PhotoImage } from '../round/marking/PhotoSheet';
 import { TakePhoto } from '../TakePhoto';
 import { DEBRIS_WORDS, disorderWords, percent, upperFirst } from '../words';
 import { findingAt } from './freshFinding';
@@ -61,10 +62,16 @@ function ReadCard({ here, card }: { here: RunHere; card: AfterCard }) {
   const measuredMm = diameter === '' ? null : diameterMm(diameter, today.units);
   const faulty = (further !== '' && furtherCm === null) || (diameter !== '' && measuredMm === null);
   const ill = pith === 'brown' || pith === 'stained';
-  const disorder = cut.disorders?.find((code) => code !== 'MISPLACED') ?? 'DEAD';
+  const met = cut.disorders ?? [];
+  const disorder = met.find((code) => woodClass([code]) === 'infected') ?? 'DEAD';
 
   const record = (said: Pith) => {
     const at = clock();
+    const isIll = said === 'brown' || said === 'stained';
+    // What is ill on the face goes on toward the trunk: it is marked there, and the plan proposes the next cut
+    const finding =
+      isIll && detail ? findingAt(detail, cut.cut, furtherCm ?? REACH_CM, disorder, today, at) : null;
+    const findingId = newId();
     recording.record({
       kind: 'woodRead',
       at,
@@ -73,12 +80,9 @@ function ReadCard({ here, card }: { here: RunHere; card: AfterCard }) {
       pith: said,
       diameterMm: measuredMm,
       furtherCm,
+      ...(finding && { marked: findingId }),
     });
-    if ((said === 'brown' || said === 'stained') && detail) {
-      // What is ill on the face goes on toward the trunk: it is marked there, and the plan proposes the next cut
-      const finding = findingAt(detail, cut.cut, furtherCm ?? REACH_CM, disorder, today, at);
-      if (finding) saving.mutate({ id: newId(), baseRevision: null, finding });
-    }
+    if (finding) saving.mutate({ id: findingId, baseRevision: null, finding });
   };
   return (
     <Screen

@@ -4,11 +4,10 @@ import { agentOf, type CleanWhy } from '@mortisect/core/blades';
 import { View } from '@tamagui/core';
 import { Notice } from '../../ui/Notice';
 import { Body, Figure, Section, Small } from '../../ui/type';
+import { SURE } from '../AgentFacts';
 import { WHY_WORDS } from './bladeWords';
 import { CardFrame, type FrameGiven } from './CardFrame';
 import { WetButton } from './WetButton';
-
-const CONFIDENCE_WORDS = { high: 'confident', low: 'unsure', practice: 'common practice' } as const;
 
 export function CleanCard({ why, ...frame }: FrameGiven & { why: CleanWhy }) {
   const agent = agentOf(frame.today.site.agentId);
@@ -35,9 +34,7 @@ export function CleanCard({ why, ...frame }: FrameGiven & { why: CleanWhy }) {
         </Notice>
       )}
       <Notice kind="caution">{agent.caution}</Notice>
-      <Small>
-        {`${agent.source} (${CONFIDENCE_WORDS[agent.confidence]}). Change the agent under Book, Settings.`}
-      </Small>
+      <Small>{`${agent.source} (${SURE[agent.confidence]}). Change the agent under Book, Settings.`}</Small>
     </CardFrame>
   );
 }

@@ -41,7 +41,7 @@ export function CutCard(frame: FrameGiven) {
 
   const made = () => {
     if (!placed || !blade) return;
-    const record = cutMade(item, placed, blade, clock());
+    const record = cutMade(item, placed, blade, clock(), today.season);
     recording.record({ ...record, cut: { ...record.cut, sentence: asText(phrases) } });
   };
   const foundMore = () =>

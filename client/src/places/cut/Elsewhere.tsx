@@ -40,11 +40,11 @@ export function Elsewhere({ item, today, blade, open, onClose }: ElsewhereProps)
   const [why, setWhy] = useState<Why>('other place');
   const [limbId, setLimbId] = useState(cut.limbId);
   const [at, setAt] = useState('');
-  const [tear, setTear] = useState('');
+  const [tornText, setTornText] = useState('');
   const limb = view.limbs.find((one) => one.id === (why === 'other limb' ? limbId : cut.limbId));
   const typed = typedLengthCm(at, today.units);
   const atCm = 'cm' in typed && limb && typed.cm < limb.lengthCm ? typed.cm : null;
-  const torn = typedLengthCm(tear, today.units);
+  const torn = typedLengthCm(tornText, today.units);
   const tornCm = 'cm' in torn && torn.cm > 0 ? torn.cm : null;
   const ready = atCm !== null && (why !== 'bark tore' || tornCm !== null);
 
@@ -53,10 +53,16 @@ export function Elsewhere({ item, today, blade, open, onClose }: ElsewhereProps)
     const placed = { limbId: limb.id, atCm, kind: atCm === 0 ? ('collar' as const) : ('heading' as const) };
     const after = treeAfter(view.limbs, [placed]);
     const gone = view.findings.filter((finding) => !stillStands(after, finding));
-    const asMade = cutMade(item, placed, blade, clock());
+    const asMade = cutMade(item, placed, blade, clock(), today.season);
+    const tear =
+      why === 'bark tore' && tornCm !== null
+        ? findingAt(view.detail, { limbId: limb.id, atCm }, tornCm, 'BRK', today, clock())
+        : null;
+    const findingId = newId();
     recording.record(
       {
         ...asMade,
+        ...(tear && { marked: findingId }),
         findingIds: gone.map((finding) => finding.id),
         disorders: [...new Set([...item.disorders, ...gone.map((finding) => finding.disorder)])],
         cut: { ...asMade.cut, shortfallCm: shortfall(item, gone, placed) },
@@ -64,10 +70,7 @@ export function Elsewhere({ item, today, blade, open, onClose }: ElsewhereProps)
       },
       onClose,
     );
-    if (why === 'bark tore' && tornCm !== null) {
-      const finding = findingAt(view.detail, { limbId: limb.id, atCm }, tornCm, 'BRK', today, clock());
-      if (finding) saving.mutate({ id: newId(), baseRevision: null, finding });
-    }
+    if (tear) saving.mutate({ id: findingId, baseRevision: null, finding: tear });
   };
   return (
     <Sheet
@@ -106,8 +109,8 @@ export function Elsewhere({ item, today, blade, open, onClose }: ElsewhereProps)
         <Field
           label={`Torn down by, ${today.units === 'us' ? 'in' : 'cm'}`}
           kind="decimal"
-          value={tear}
-          onChangeText={setTear}
+          value={tornText}
+          onChangeText={setTornText}
           hint="The tear is marked as damage; trim loose bark to sound edges."
         />
       ) : null}

@@ -23,6 +23,7 @@ export function GoCard(frame: FrameGiven) {
   const there = () =>
     recording.record({ kind: 'stationTaken', at: clock(), treeId: tree.id, station: item.station });
   const fall = item.handling?.fall;
+  const mark = run.marks.get(`${tree.id} ${item.cut.limbId}`);
   return (
     <CardFrame
       {...frame}
@@ -45,6 +46,7 @@ export function GoCard(frame: FrameGiven) {
           {beforeStart.find(({ id }) => id === 'ladder')?.text ?? ''}. Feet no higher than 2 m (6.5 ft).
         </Body>
       ) : null}
+      {mark ? <Body>{`The limb is marked with ${mark}.`}</Body> : null}
       {left === null ? null : (
         <Body role="timer">
           {left > 0

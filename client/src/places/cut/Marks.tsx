@@ -1,5 +1,4 @@
 // Limbs are marked from the ground before anybody climbs: up in the crown the picture changes.
-import { marksStanding } from '@mortisect/contracts';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useClock } from '../../data/useClock';
@@ -20,12 +19,11 @@ export function Marks() {
 }
 
 function MarkRows({ here }: { here: RunHere }) {
-  const { run, today, actions } = here;
+  const { run, today } = here;
   const router = useRouter();
   const clock = useClock();
   const recording = useRecordAction();
-  const marks = new Map(marksStanding(actions).map((mark) => [`${mark.treeId} ${mark.limbId}`, mark]));
-  const markOf = ({ view, cut }: RunItem) => marks.get(`${view.tree.id} ${cut.limbId}`);
+  const markOf = ({ view, cut }: RunItem) => run.marks.get(`${view.tree.id} ${cut.limbId}`);
   const mark = ({ view, cut }: RunItem, how: 'tape' | 'chalk') =>
     recording.record({
       kind: 'limbMarked',
@@ -66,7 +64,7 @@ function MarkRows({ here }: { here: RunHere }) {
               >
                 <Label fontSize="$19">{`${name} at ${placeWords(item.cut, today.units)}`}</Label>
                 {done ? (
-                  <Small>{`✓ Marked with ${done.how}. The mark is ticked off when the limb is cut.`}</Small>
+                  <Small>{`✓ Marked with ${done}. The mark is ticked off when the limb is cut.`}</Small>
                 ) : (
                   <View flexDirection="row" gap={12}>
                     <Button onPress={() => mark(item, 'tape')} aria-label={`Tape on ${name}`}>

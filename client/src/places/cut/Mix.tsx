@@ -4,6 +4,7 @@ import {
   type Agent,
   agentOf,
   agents,
+  type CleaningMethod,
   type DilutionInput,
   type DilutionResult,
   dilution,
@@ -27,7 +28,7 @@ import { Select } from '../../ui/Select';
 import { Body, Figure, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { AgentFacts } from '../AgentFacts';
-import { plural } from '../words';
+import { plural, upperFirst } from '../words';
 import { bringFor } from './bring';
 import { type RunHere, useRun } from './useRun';
 
@@ -50,7 +51,9 @@ function MixForm({ here }: { here: RunHere }) {
   const recording = useRecordAction();
   const [agentId, setAgentId] = useState(agentOf(today.site.agentId).id);
   const agent = agentOf(agentId);
-  const bring = bringFor(run, today);
+  const [said, setSaid] = useState<CleaningMethod | null>(null);
+  const method = said && agent.methods.includes(said) ? said : (agent.methods[0] ?? 'wipe');
+  const bring = bringFor(run, today, agent, method);
   const [litres, setLitres] = useState(Math.max(0.25, Math.ceil(bring.supplies.litres * 4) / 4));
   const [bleachPct, setBleachPct] = useState(5.25);
   const [parts, setParts] = useState(9);
@@ -180,6 +183,12 @@ function MixForm({ here }: { here: RunHere }) {
         </Small>
       ) : null}
       <Section>To carry</Section>
+      <Choice
+        label="How blades are cleaned"
+        options={agent.methods.map((value) => ({ value, label: upperFirst(value) }))}
+        value={method}
+        onChange={setSaid}
+      />
       <Body>
         {`${plural(bring.cleanings, 'cleaning')} by ${bring.method} ahead: ${bring.supplies.litres.toFixed(2)} L and ${plural(bring.supplies.cloths, 'cloth')}, a fifth in reserve.`}
       </Body>

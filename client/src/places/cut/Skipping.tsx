@@ -14,7 +14,7 @@ import { Select } from '../../ui/Select';
 import { Body, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { plural } from '../words';
-import { transmissionCuts } from './run';
+import { HANDLING_SECONDS, transmissionCuts } from './run';
 import { type RunHere, useRun } from './useRun';
 
 export function Skipping() {
@@ -50,6 +50,9 @@ function Costs({ here }: { here: RunHere }) {
   const [sappy, setSappy] = useState(false);
   const [agentId, setAgentId] = useState(agentOf(today.site.agentId).id);
   const [seconds, setSeconds] = useState(agentOf(today.site.agentId).contactSeconds);
+  const notifiable = run.left.some((item) =>
+    item.disorders.some((code) => today.site.notifiable.some(({ codes }) => codes.includes(code))),
+  );
   const input = useMemo((): TransmissionInput => {
     const agent = agentOf(agentId);
     return {
@@ -59,12 +62,13 @@ function Costs({ here }: { here: RunHere }) {
       agentId,
       method: agent.methods[0] ?? 'wipe',
       contactSeconds: seconds,
-      handlingSeconds: 20,
+      handlingSeconds: HANDLING_SECONDS,
       sappy,
+      notifiable,
       runs: RUNS,
       seed: SEED,
     };
-  }, [run.left, season, wet, soft, sappy, agentId, seconds]);
+  }, [run.left, season, wet, soft, sappy, notifiable, agentId, seconds]);
   const { data, error } = useTransmission(input);
   return (
     <Screen

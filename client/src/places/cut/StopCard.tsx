@@ -22,7 +22,11 @@ export function StopCard({ why, ways, ...frame }: FrameGiven & { why: CleanWhy; 
   const own = ways.find((way) => way.bladeId === blade?.id);
   const state = blade ? run.logs.get(blade.id)?.state : undefined;
   const cutAlready = () =>
-    blade && recording.record({ ...cutMade(item, placedAt(item.cut), blade, clock()), dirtyBlade: true });
+    blade &&
+    recording.record({
+      ...cutMade(item, placedAt(item.cut), blade, clock(), frame.today.season),
+      dirtyBlade: true,
+    });
   return (
     <CardFrame
       {...frame}

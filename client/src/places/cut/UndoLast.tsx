@@ -1,27 +1,50 @@
-// A mis-tap is undone: the record stays, another one takes it back.
+// A mis-tap is undone: the record stays, another one takes it back, with the finding that was made along with it.
+import { FindingBody } from '@mortisect/contracts';
 import { View } from '@tamagui/core';
+import { useTree } from '../../data/queries';
 import { useClock } from '../../data/useClock';
-import { useRecordAction } from '../../data/writes';
+import { useRecordAction, useSaveFinding } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
 import { actionWords } from '../words';
 import type { Run } from './run';
 
 export function UndoLast({ run }: { run: Run }) {
+  return run.last ? <Undo last={run.last} run={run} /> : null;
+}
+
+function Undo({ last, run }: { last: NonNullable<Run['last']>; run: Run }) {
   const clock = useClock();
   const recording = useRecordAction();
-  const { last } = run;
-  const tools = run.blades.map(({ tool }) => tool).filter((tool, i, all) => all.indexOf(tool) === i);
-  if (!last) return null;
-  const undo = () => recording.record({ kind: 'undone', at: clock(), actionId: last.id });
+  const saving = useSaveFinding();
+  const { action } = last;
+  const detail = useTree('treeId' in action ? action.treeId : '', 'treeId' in action).data;
+  const marked = 'marked' in action ? action.marked : undefined;
+  const finding = detail?.findings.find(({ id }) => id === marked);
+  const tools = [...new Set(run.blades.map(({ tool }) => tool))];
+  const undo = () => {
+    recording.record({ kind: 'undone', at: clock(), actionId: last.id });
+    if (!finding) return;
+    const { id, revision, state: _state, by: _by, receivedAt: _receivedAt, ...body } = finding;
+    saving.mutate({
+      id,
+      baseRevision: revision,
+      finding: FindingBody.parse({ ...body, withdrawn: true }),
+    });
+  };
   return (
     <View gap={8}>
       <View flexDirection="row">
-        <Button kind="quiet" paddingHorizontal={0} onPress={undo} disabled={recording.isPending}>
-          {`Undo: ${actionWords(last.action, tools)}`}
+        <Button
+          kind="quiet"
+          paddingHorizontal={0}
+          onPress={undo}
+          disabled={recording.isPending || (marked !== undefined && !finding)}
+        >
+          {`Undo: ${actionWords(action, tools)}`}
         </Button>
       </View>
-      <Failed title="Not undone yet" error={recording.error} />
+      <Failed title="Not undone yet" error={recording.error ?? saving.error} />
     </View>
   );
 }

@@ -1,10 +1,10 @@
 // What to bring for the cuts ahead, and what is missing, before anybody leaves.
 import { type BladeLog, bladesOf } from '@mortisect/contracts';
-import { agentOf, type CleaningMethod, type Supplies, supplies } from '@mortisect/core/blades';
+import { type Agent, agentOf, type CleaningMethod, type Supplies, supplies } from '@mortisect/core/blades';
 import { kitGap, type Tool } from '@mortisect/core/handling';
 import { heightReading, joined, thicknessReading } from '@mortisect/core/measure';
 import type { SiteToday } from '../../data/orchardView';
-import { cleaningsAhead, type Run, type RunItem } from './run';
+import { cleaningsAhead, HANDLING_SECONDS, type Run, type RunItem } from './run';
 
 export interface Bring {
   tools: { tool: Tool; cuts: number; thickestMm: number }[];
@@ -17,17 +17,19 @@ export interface Bring {
   minutes: number;
 }
 
-const HANDLING_S = 20;
-
-export function bringFor({ left }: Pick<Run, 'left'>, today: SiteToday): Bring {
+/** @param method how blades are cleaned; the usual one of the agent where it is not said */
+export function bringFor(
+  { left }: Pick<Run, 'left'>,
+  today: SiteToday,
+  agent: Agent = agentOf(today.site.agentId),
+  method: CleaningMethod = agent.methods[0] ?? 'wipe',
+): Bring {
   const { kit } = today.site.plan;
   const tools = kit.flatMap((tool) => {
     const own = left.filter((item) => item.handling?.wielded?.tool.id === tool.id);
     const thickestMm = Math.max(0, ...own.map((item) => item.handling?.kerfMm ?? 0));
     return own.length > 0 ? [{ tool, cuts: own.length, thickestMm }] : [];
   });
-  const agent = agentOf(today.site.agentId);
-  const method = agent.methods[0] ?? 'wipe';
   const cleanings = cleaningsAhead(left, today);
   const minutes = left.reduce((sum, item) => sum + minutesOf(item), 0);
   return {
@@ -39,7 +41,7 @@ export function bringFor({ left }: Pick<Run, 'left'>, today: SiteToday): Bring {
       method,
       hours: Math.min(24, minutes / 60),
       contactSeconds: agent.contactSeconds,
-      handlingSeconds: HANDLING_S,
+      handlingSeconds: HANDLING_SECONDS,
       cutEverySeconds: Math.max(5, (minutes * 60) / Math.max(1, left.length)),
       blades: Math.max(1, ...tools.map(({ tool }) => tool.count ?? 1)),
     }),

@@ -1,6 +1,7 @@
 // A cut as it goes on record.
 import type { ActionOf, Blade } from '@mortisect/contracts';
 import { asText, type Cut, cutSentence } from '@mortisect/core/cuts';
+import { limbMass, loadIn } from '@mortisect/core/handling';
 import { cutAtHand, type SiteToday, telling } from '../../data/orchardView';
 import type { RunItem } from './run';
 
@@ -15,8 +16,16 @@ export function placedAt({ limbId, atCm, upToCm, kind }: Cut): Placed {
   return { limbId, atCm: upToCm ?? atCm, kind };
 }
 
-export function cutMade(item: RunItem, placed: Placed, blade: Blade, at: string): ActionOf<'cutMade'> {
-  const { view, cut, handling } = item;
+/** @param season what hangs on the wood is weighed too */
+export function cutMade(
+  item: RunItem,
+  placed: Placed,
+  blade: Blade,
+  at: string,
+  season: SiteToday['season'],
+): ActionOf<'cutMade'> {
+  const { view, cut } = item;
+  const mass = limbMass(view.limbs, view.tree.species, placed, loadIn(season));
   const name = view.names.get(placed.limbId) ?? placed.limbId;
   return {
     kind: 'cutMade',
@@ -34,7 +43,7 @@ export function cutMade(item: RunItem, placed: Placed, blade: Blade, at: string)
       clearanceCm: Math.max(0, ...cut.because.map((reason) => reason.clearanceCm)),
       shortfallCm: cut.shortfallCm,
       sentence: `${name}, ${Math.round(placed.atCm * 10) / 10} cm from the collar.`,
-      ...(handling && { massKg: Math.round(handling.massKg * 100) / 100 }),
+      massKg: Math.round(mass.kg * 1000) / 1000,
       tool: blade.tool.name,
     },
   };

@@ -5,7 +5,7 @@ import { detail, did, finding, site, today } from '../../testing/orchard';
 import { plansOf } from '../../testing/plans';
 import { bringFor } from './bring';
 import { totalsWords, workedMinutes } from './RunTotals';
-import { cleaningsAhead, runOf } from './run';
+import { cleaningsAhead, runOf, workOf } from './run';
 
 let count = 0;
 /** Each with an id of its own, in the order they are written. */
@@ -46,7 +46,7 @@ const dead = finding('2', 'R', 'DEAD');
 /** All cuts are made with the saw: both limbs are too thick for the lopper. */
 const run = (actions: Action[], tree = detail([canker, dead]), on = today, inHand: string | null = null) => {
   const view = treeView(tree, on);
-  return runOf({ views: [view], plans: plansOf([view], on), actions, today: on, inHand });
+  return runOf({ work: workOf([view], plansOf([view], on)), actions, today: on, inHand });
 };
 const sawOnly = siteToday(
   { ...site, plan: { ...site.plan, kit: site.plan.kit.filter(({ id }) => id === 'saw') } },

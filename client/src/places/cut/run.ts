@@ -6,6 +6,7 @@ import {
   type BladeLog,
   bladeLogs,
   bladesOf,
+  marksStanding,
   type OpenRun,
   openRun,
 } from '@mortisect/contracts';
@@ -87,15 +88,32 @@ export interface Run {
   /** In this run, or today where none is open. */
   madeCuts: { id: string; action: ActionOf<'cutMade'>; measuredMm: number | null }[];
   cleanings: number;
+  /** How limbs were marked from the ground, by tree and limb; ticked off when they are cut. */
+  marks: ReadonlyMap<string, 'tape' | 'chalk'>;
   /** The latest thing done that can still be undone. */
   last: Action | null;
 }
 
+/** All cuts that are due by the plans, whatever was done since. */
+export interface RunWork {
+  items: RunItem[];
+  /** Disorder by finding id, of all trees at hand. */
+  known: ReadonlyMap<string, string>;
+}
+
+/**
+ * @param views trees with open findings, in walking order
+ * @param plans the plan of each tree; a tree without one is not in the run yet
+ */
+export function workOf(views: readonly TreeView[], plans: ReadonlyMap<string, Solved>): RunWork {
+  const known = new Map(
+    views.flatMap((view) => view.history.map(({ id, disorder }) => [id, disorder] as const)),
+  );
+  return { items: views.flatMap((view) => itemsOf(view, plans.get(view.tree.id), known)), known };
+}
+
 export interface RunGiven {
-  /** Trees with open findings, in walking order. */
-  views: readonly TreeView[];
-  /** The plan of each tree; a tree without one is not in the run yet. */
-  plans: ReadonlyMap<string, Solved>;
+  work: RunWork;
   actions: readonly Action[];
   today: SiteToday;
   /** Ids of trees in the order they are visited; others follow by what their wood is. */
@@ -107,7 +125,8 @@ export interface RunGiven {
 const BIG_MM = 50;
 const BIG_KG = 5;
 
-export function runOf({ views, plans, actions, today, order = [], inHand = null }: RunGiven): Run {
+export function runOf({ work, actions, today, order = [], inHand = null }: RunGiven): Run {
+  const { items, known } = work;
   const open = openRun(actions);
   const dayBegan = startOfDay(today.day, today.site.timeZone);
   const doneToday = actions
@@ -116,10 +135,6 @@ export function runOf({ views, plans, actions, today, order = [], inHand = null 
         !undone && action.kind !== 'undone' && Date.parse(action.at) >= Date.parse(dayBegan),
     )
     .sort((a, b) => Date.parse(a.action.at) - Date.parse(b.action.at) || (a.id < b.id ? -1 : 1));
-  const known = new Map(
-    views.flatMap((view) => view.history.map(({ id, disorder }) => [id, disorder] as const)),
-  );
-  const items = views.flatMap((view) => itemsOf(view, plans.get(view.tree.id), known));
   const leftOut: LeftOut[] = [];
   const waiting: RunItem[] = [];
   for (const item of items) {
@@ -159,6 +174,7 @@ export function runOf({ views, plans, actions, today, order = [], inHand = null 
     blade,
     madeCuts,
     cleanings: done.filter(({ action }) => action.kind === 'bladeCleaned').length,
+    marks: new Map(marksStanding(actions).map((mark) => [`${mark.treeId} ${mark.limbId}`, mark.how])),
     last: done.findLast(({ action }) => OF_THE_RUN.has(action.kind)) ?? null,
   };
 }
@@ -176,7 +192,7 @@ const OF_THE_RUN: ReadonlySet<Action['action']['kind']> = new Set([
 ]);
 
 /** The cuts that are due now, in the order of the plan; and those that the position rule asks for but an arborist must make. */
-function itemsOf(view: TreeView, solved: Solved | undefined, known: Map<string, string>): RunItem[] {
+function itemsOf(view: TreeView, solved: Solved | undefined, known: ReadonlyMap<string, string>): RunItem[] {
   if (!solved) return [];
   const item = (cut: Cut, findingIds: string[], station: string, priced: Priced | null): RunItem => {
     const disorders = findingIds.map((id) => known.get(id) ?? 'unknown');
@@ -242,7 +258,8 @@ function fitting(blades: readonly Blade[], { handling }: RunItem): Blade[] {
 }
 
 export const cleanSeconds = (agentId: string) => agentOf(agentId).contactSeconds + HANDLING_SECONDS;
-const HANDLING_SECONDS = 20;
+/** Of taking a blade up, wiping the sap off and putting it down. Common practice, no source. */
+export const HANDLING_SECONDS = 20;
 
 function waysFor(
   item: RunItem,

@@ -7,7 +7,7 @@ import type { SiteToday, TreeView } from '../../data/orchardView';
 import { useRunActions, useTrees } from '../../data/queries';
 import { useOpenViews } from '../../data/useOpenViews';
 import { usePlans, useRunOrder } from '../../data/usePlan';
-import { cleaningsOn, type Run, runOf } from './run';
+import { cleaningsOn, type Run, runOf, workOf } from './run';
 
 const NONE: TreeView[] = [];
 
@@ -27,9 +27,10 @@ export function useRun(): { here: RunHere | null; error: Error | null; refetch()
   const register = useTrees().data;
   const hand = useInHand();
   const { actions } = runActions;
+  const work = useMemo(() => (open && ready ? workOf(open.views, plans) : null), [open, ready, plans]);
   const unordered = useMemo(
-    () => (open && ready && actions ? runOf({ views: open.views, plans, actions, today: open.today }) : null),
-    [open, ready, actions, plans],
+    () => (open && work && actions ? runOf({ work, actions, today: open.today }) : null),
+    [open, work, actions],
   );
   const input = useMemo(() => {
     if (!unordered || !register) return null;
@@ -41,14 +42,18 @@ export function useRun(): { here: RunHere | null; error: Error | null; refetch()
     return { trees, start: null, end: null, metresPerMinute: 50 };
   }, [unordered, register]);
   const order = useRunOrder(input);
+  const ordered = useMemo(
+    () =>
+      unordered && open && work && actions
+        ? { work, actions, today: open.today, order: order?.order ?? [] }
+        : null,
+    [unordered, open, work, actions, order],
+  );
+  const proposed = useMemo(() => (ordered ? runOf(ordered) : null), [ordered]);
   const run = useMemo(() => {
-    if (!unordered || !open || !actions) return null;
-    const itemId = unordered.item?.id;
-    const of = (inHand: string | null) =>
-      runOf({ views: open.views, plans, actions, today: open.today, order: order?.order ?? [], inHand });
-    const first = of(null);
-    return hand.bladeId !== null && hand.itemId === (first.item?.id ?? itemId) ? of(hand.bladeId) : first;
-  }, [unordered, open, actions, plans, order, hand]);
+    const chosen = hand.bladeId !== null && hand.itemId === proposed?.item?.id;
+    return ordered && chosen ? runOf({ ...ordered, inHand: hand.bladeId }) : proposed;
+  }, [ordered, proposed, hand]);
   const here =
     run && open
       ? {
