@@ -1,7 +1,7 @@
 // Not sure: signs, a photo without signal, another person's word, a plant clinic, and a tag read from a photo.
 import encodeQR from 'qr';
 import sharp from 'sharp';
-import { allSent, expect, goTo, open, PHONE, sayKind, test, WIDE } from './orchard';
+import { allSent, expect, goTo, open, PHONE, RECKONED, sayKind, test, WIDE } from './orchard';
 
 test.use({ viewport: PHONE, serverEnv: { MORTISECT_CLINIC_SECONDS: '1' } });
 
@@ -107,7 +107,9 @@ test('another is asked: the cut is held, stands in their list, and is free once 
   await allSent(page);
 
   await other.goto(`${orchard.url}/today`);
-  await other.getByRole('link', { name: /Wall crew asks you/ }).click();
+  const asked = other.getByRole('link', { name: /Wall crew asks you/ });
+  await expect(asked).toBeVisible(RECKONED);
+  await asked.click();
   await other.getByRole('button', { name: /^Change: Cytospora canker/ }).click();
   await other.getByRole('button', { name: 'Ask another' }).click();
   await other.getByLabel('Answer').fill('No: back to the fork.');

@@ -6,9 +6,10 @@ import { createStore, del, entries, get, set } from 'idb-keyval';
 import { type Answer, NoAnswer, ServerProblem } from './api';
 
 /** Raised when the shape of what is read changes: what an older app has kept is read anew then. */
-const KEPT_SHAPE = '2';
+const KEPT_SHAPE = '3';
 const KEPT_DAYS = 30;
 const FRESH_MS = 1000;
+const LOADED_AT = Date.now();
 export const keptStore =
   typeof indexedDB === 'undefined' ? undefined : createStore('mortisect-read', 'queries');
 const kept = {
@@ -42,8 +43,8 @@ export const queryClient: QueryClient = new QueryClient({
   mutationCache: new MutationCache({ onError }),
   defaultOptions: {
     queries: {
-      // What an earlier visit read is shown at once and read anew: others have worked meanwhile
-      staleTime: FRESH_MS,
+      // What an earlier visit read is shown at once and read anew, however lately it was: others have worked meanwhile
+      staleTime: (query) => (query.state.dataUpdatedAt < LOADED_AT ? 0 : FRESH_MS),
       retry: onlyWithoutAnswer,
       networkMode: 'always',
       persister: persister.persisterFn as never,
