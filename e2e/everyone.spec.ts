@@ -1,7 +1,7 @@
 // For everyone: no serious fault that axe can find, nothing cut off sideways, whatever the theme, the size or the text.
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, open, PHONE, RECKONED, sayKind, test, WIDE } from './orchard';
+import { dueMove, expect, makeMove, open, PHONE, RECKONED, sayKind, startRun, test, WIDE } from './orchard';
 
 const ROUTES = [
   '/today',
@@ -66,6 +66,21 @@ for (const [name, viewport] of [
       await expectForEveryone(page, 'why', name === 'phone');
       await page.keyboard.press('Escape');
       await expect(page.getByRole('dialog')).toHaveCount(0);
+    });
+    test('every card of a run', async ({ page, orchard }) => {
+      test.setTimeout(300_000);
+      await page.clock.install();
+      await open(page, orchard.url, '/cut');
+      await startRun(page, [/Lee wall 07/]);
+      for (let cards = 0; cards < 12; cards++) {
+        await expect(dueMove(page).or(page.getByText('Count the blades back in'))).toHaveCount(1);
+        const title = await page.getByRole('heading', { level: 1 }).innerText();
+        const move = (await dueMove(page).count()) > 0 ? await dueMove(page).innerText() : '';
+        await expectForEveryone(page, `${title}, ${move}`, name === 'phone');
+        if (move === '') return;
+        await makeMove(page, move);
+      }
+      throw new Error('The run has no end.');
     });
   });
 }

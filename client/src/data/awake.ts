@@ -64,17 +64,24 @@ const TONE_HZ = 880;
 const TONES = 3;
 const TONE_S = 0.22;
 
+let speaker: AudioContext | null = null;
+
+/** Browsers let a page sound only once it was touched: called with the tap that starts a contact time. */
+export function readyToRing(): void {
+  if (typeof AudioContext === 'undefined') return;
+  speaker ??= new AudioContext();
+  void speaker.resume();
+}
+
 /** Three short tones and a buzz, where the device has them. */
 export function ring(): void {
   navigator.vibrate?.([200, 100, 200, 100, 200]);
-  if (typeof AudioContext === 'undefined') return;
-  const context = new AudioContext();
-  for (let i = 0; i < TONES; i++) {
-    const tone = context.createOscillator();
+  readyToRing();
+  for (let i = 0; speaker && i < TONES; i++) {
+    const tone = speaker.createOscillator();
     tone.frequency.value = TONE_HZ;
-    tone.connect(context.destination);
-    tone.start(context.currentTime + i * 2 * TONE_S);
-    tone.stop(context.currentTime + (i * 2 + 1) * TONE_S);
+    tone.connect(speaker.destination);
+    tone.start(speaker.currentTime + i * 2 * TONE_S);
+    tone.stop(speaker.currentTime + (i * 2 + 1) * TONE_S);
   }
-  setTimeout(() => void context.close(), TONES * 2 * TONE_S * 1000 + 500);
 }

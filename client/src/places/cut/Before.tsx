@@ -20,11 +20,12 @@ import { bringFor } from './bring';
 import { LeftOutRows } from './LeftOutRows';
 import { LookAround } from './LookAround';
 import { RunMap } from './RunMap';
-import type { RunItem, Stop } from './run';
+import type { Stop } from './run';
 import { openNow, windowWords } from './stopWindows';
 import { toggled } from './toggled';
 import { UndoLast } from './UndoLast';
 import type { RunHere } from './useRun';
+import type { RunItem } from './work';
 
 export function Before({ here }: { here: RunHere }) {
   const { run, today, walk } = here;
@@ -39,7 +40,8 @@ export function Before({ here }: { here: RunHere }) {
   const cuts = inRun.reduce((sum, { items }) => sum + items.length, 0);
   if (run.stops.length === 0) return <Nothing here={here} />;
   // Nothing moves under the finger: order and windows are there before anything can be chosen
-  if (!walk || timing.isPending)
+  const reading = timing.isPending && timing.fetchStatus === 'fetching' && timing.failureCount === 0;
+  if (!walk || reading)
     return (
       <Screen title="Cut" subtitle={today.site.name}>
         <Body role="status">Ordering the trees …</Body>

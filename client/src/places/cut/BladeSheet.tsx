@@ -8,7 +8,8 @@ import { Sheet } from '../../ui/Sheet';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { actionWords, upperFirst } from '../words';
 import { stateWords } from './bladeWords';
-import type { Run, RunItem } from './run';
+import type { Run } from './run';
+import type { RunItem } from './work';
 
 interface BladeSheetProps {
   run: Run;

@@ -15,8 +15,9 @@ import { bladeWords, stateWords } from './bladeWords';
 import { LeftOutRows } from './LeftOutRows';
 import { RunMap } from './RunMap';
 import { RunTotals } from './RunTotals';
-import type { Run, RunItem } from './run';
+import type { Run } from './run';
 import { UndoLast } from './UndoLast';
+import type { RunItem } from './work';
 
 export interface FrameGiven {
   run: Run;

@@ -7,7 +7,7 @@ import { Choice } from '../../ui/Choice';
 import { Failed } from '../../ui/Failed';
 import { Field } from '../../ui/Field';
 import { Sheet } from '../../ui/Sheet';
-import type { RunItem } from './run';
+import type { RunItem } from './work';
 
 const REASONS = [
   'Out of reach',

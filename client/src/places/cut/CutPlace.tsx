@@ -1,13 +1,14 @@
 // The saw-side run: before the first cut, one card a step, and the close-down.
 import { useScreenAwake } from '../../data/awake';
 import { Waiting } from '../../ui/Waiting';
-import { AfterCutCard } from './AfterCutCard';
 import { Before } from './Before';
 import { CleanCard } from './CleanCard';
 import { CloseDown } from './CloseDown';
 import { CutCard } from './CutCard';
 import { GoCard } from './GoCard';
 import { Paused } from './Paused';
+import { ReadCard } from './ReadCard';
+import { StandBackCard } from './StandBackCard';
 import { StopCard } from './StopCard';
 import { type RunHere, useRun } from './useRun';
 import { WetCard } from './WetCard';
@@ -26,8 +27,8 @@ function Due({ here, awake }: { here: RunHere; awake: ReturnType<typeof useScree
   const { card, item, blade } = run;
   if (card.is === 'before') return <Before here={here} />;
   if (card.is === 'paused') return <Paused run={run} today={today} by={card.by} at={card.at} />;
-  if (card.is === 'read' || card.is === 'stand back')
-    return <AfterCutCard key={`${card.cutId} ${card.is}`} here={here} card={card} />;
+  if (card.is === 'read') return <ReadCard key={card.cutId} here={here} card={card} />;
+  if (card.is === 'stand back') return <StandBackCard key={card.cutId} here={here} card={card} />;
   if (card.is === 'close' || !item) return <CloseDown here={here} />;
   const frame = { run, item, today, blade, awake };
   switch (card.is) {

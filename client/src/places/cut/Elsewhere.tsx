@@ -15,7 +15,7 @@ import { Sheet } from '../../ui/Sheet';
 import { Body } from '../../ui/type';
 import { cutMade } from './cutRecord';
 import { findingAt } from './freshFinding';
-import type { RunItem } from './run';
+import type { RunItem } from './work';
 
 const WHYS = [
   { value: 'other place', label: 'Other place' },

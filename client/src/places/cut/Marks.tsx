@@ -9,8 +9,8 @@ import { Aside, Screen } from '../../ui/Screen';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { placeWords } from '../words';
-import type { RunItem } from './run';
 import { type RunHere, useRun } from './useRun';
+import type { RunItem } from './work';
 
 export function Marks() {
   const { here, error, refetch } = useRun();

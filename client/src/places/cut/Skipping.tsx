@@ -14,8 +14,9 @@ import { Select } from '../../ui/Select';
 import { Body, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { plural } from '../words';
-import { HANDLING_SECONDS, transmissionCuts } from './run';
+import { HANDLING_SECONDS } from './bladeAtHand';
 import { type RunHere, useRun } from './useRun';
+import { transmissionCuts } from './work';
 
 export function Skipping() {
   const { here, error, refetch } = useRun();

@@ -1,6 +1,7 @@
 // The blade goes into the agent of the site; its contact time runs from this tap.
 import type { Blade } from '@mortisect/contracts';
 import { agentOf } from '@mortisect/core/blades';
+import { readyToRing } from '../../data/awake';
 import { useClock } from '../../data/useClock';
 import { useToday } from '../../data/useToday';
 import { useRecordAction } from '../../data/writes';
@@ -11,8 +12,9 @@ export function WetButton({ blade, quiet = false }: { blade: Blade | null; quiet
   const recording = useRecordAction();
   const today = useToday();
   const agent = agentOf(today?.site.agentId ?? '');
-  const wet = () =>
-    blade &&
+  const wet = () => {
+    if (!blade) return;
+    readyToRing();
     recording.record({
       kind: 'bladeWetted',
       at: clock(),
@@ -21,6 +23,7 @@ export function WetButton({ blade, quiet = false }: { blade: Blade | null; quiet
       method: agent.methods[0] ?? 'wipe',
       seconds: agent.contactSeconds,
     });
+  };
   const disabled = recording.isPending || !blade || !today || !agent.disinfects;
   if (quiet)
     return (

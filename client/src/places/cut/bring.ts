@@ -4,7 +4,9 @@ import { type Agent, agentOf, type CleaningMethod, type Supplies, supplies } fro
 import { kitGap, type Tool } from '@mortisect/core/handling';
 import { heightReading, joined, thicknessReading } from '@mortisect/core/measure';
 import type { SiteToday } from '../../data/orchardView';
-import { cleaningsAhead, HANDLING_SECONDS, type Run, type RunItem } from './run';
+import { cleaningsAhead, HANDLING_SECONDS } from './bladeAtHand';
+import type { Run } from './run';
+import type { RunItem } from './work';
 
 export interface Bring {
   tools: { tool: Tool; cuts: number; thickestMm: number }[];

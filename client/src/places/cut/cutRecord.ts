@@ -3,7 +3,7 @@ import type { ActionOf, Blade } from '@mortisect/contracts';
 import { asText, type Cut, cutSentence } from '@mortisect/core/cuts';
 import { limbMass, loadIn } from '@mortisect/core/handling';
 import { cutAtHand, type SiteToday, telling } from '../../data/orchardView';
-import type { RunItem } from './run';
+import type { RunItem } from './work';
 
 export interface Placed {
   limbId: string;

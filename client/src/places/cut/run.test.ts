@@ -3,9 +3,11 @@ import type { Action, ActionBody } from '@mortisect/contracts';
 import { siteToday, treeView } from '../../data/orchardView';
 import { detail, did, finding, site, today } from '../../testing/orchard';
 import { plansOf } from '../../testing/plans';
+import { cleaningsAhead } from './bladeAtHand';
 import { bringFor } from './bring';
 import { totalsWords, workedMinutes } from './RunTotals';
-import { cleaningsAhead, runOf, workOf } from './run';
+import { runOf } from './run';
+import { workOf } from './work';
 
 let count = 0;
 /** Each with an id of its own, in the order they are written. */

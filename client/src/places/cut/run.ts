@@ -10,41 +10,12 @@ import {
   type OpenRun,
   openRun,
 } from '@mortisect/contracts';
-import {
-  agentOf,
-  type CleanWhy,
-  carriesDisease,
-  dirtyBecause,
-  type WayOut,
-  type WoodClass,
-  waysOut,
-  woodClass,
-  woodClasses,
-} from '@mortisect/core/blades';
-import type { Cut } from '@mortisect/core/cuts';
-import { type Handling, type Priced, stationOf } from '@mortisect/core/plan';
+import { type WoodClass, woodClass, woodClasses } from '@mortisect/core/blades';
 import { startOfDay } from '../../data/moment';
-import { cutAtHand, type SiteToday, standingCuts, type TreeView } from '../../data/orchardView';
-import type { Solved } from '../../data/usePlan';
-import { stepsNow } from '../plan/planView';
-
-export interface RunItem {
-  id: string;
-  view: TreeView;
-  cut: Cut;
-  /** Findings that this cut answers, those of the cuts it swallows included. */
-  findingIds: string[];
-  disorders: string[];
-  wood: WoodClass;
-  /** The kerf itself lies in or near ill wood. */
-  infectedKerf: boolean;
-  /** Chance that ill wood is met or stays, by the hidden extent. */
-  hidden: number;
-  /** Where one stands for it. */
-  station: string;
-  /** Null for a cut that no plan has priced. */
-  handling: Handling | null;
-}
+import { cutAtHand, type SiteToday, type TreeView } from '../../data/orchardView';
+import { bladeFor, fitting, waysFor } from './bladeAtHand';
+import { type Card, cardOf } from './card';
+import type { RunItem, RunWork } from './work';
 
 interface LeftOut extends RunItem {
   why: string;
@@ -56,18 +27,6 @@ export interface Stop {
   wood: WoodClass;
   items: RunItem[];
 }
-
-export type Card =
-  | { is: 'before' }
-  | { is: 'paused'; at: string; by: string }
-  | { is: 'read'; cutId: string; cut: ActionOf<'cutMade'> }
-  | { is: 'stand back'; cutId: string; cut: ActionOf<'cutMade'> }
-  | { is: 'stop'; why: CleanWhy; ways: WayOut[] }
-  | { is: 'clean'; why: CleanWhy }
-  | { is: 'wet'; until: string }
-  | { is: 'go' }
-  | { is: 'cut' }
-  | { is: 'close' };
 
 export interface Run {
   open: OpenRun | null;
@@ -94,24 +53,6 @@ export interface Run {
   last: Action | null;
 }
 
-/** All cuts that are due by the plans, whatever was done since. */
-export interface RunWork {
-  items: RunItem[];
-  /** Disorder by finding id, of all trees at hand. */
-  known: ReadonlyMap<string, string>;
-}
-
-/**
- * @param views trees with open findings, in walking order
- * @param plans the plan of each tree; a tree without one is not in the run yet
- */
-export function workOf(views: readonly TreeView[], plans: ReadonlyMap<string, Solved>): RunWork {
-  const known = new Map(
-    views.flatMap((view) => view.history.map(({ id, disorder }) => [id, disorder] as const)),
-  );
-  return { items: views.flatMap((view) => itemsOf(view, plans.get(view.tree.id), known)), known };
-}
-
 export interface RunGiven {
   work: RunWork;
   actions: readonly Action[];
@@ -121,9 +62,6 @@ export interface RunGiven {
   /** The blade that is in the hand, where somebody chose another one. */
   inHand?: string | null;
 }
-
-const BIG_MM = 50;
-const BIG_KG = 5;
 
 export function runOf({ work, actions, today, order = [], inHand = null }: RunGiven): Run {
   const { items, known } = work;
@@ -191,39 +129,6 @@ const OF_THE_RUN: ReadonlySet<Action['action']['kind']> = new Set([
   'decided',
 ]);
 
-/** The cuts that are due now, in the order of the plan; and those that the position rule asks for but an arborist must make. */
-function itemsOf(view: TreeView, solved: Solved | undefined, known: ReadonlyMap<string, string>): RunItem[] {
-  if (!solved) return [];
-  const item = (cut: Cut, findingIds: string[], station: string, priced: Priced | null): RunItem => {
-    const disorders = findingIds.map((id) => known.get(id) ?? 'unknown');
-    const id = `${view.tree.id}:${findingIds.toSorted().join(',')}`;
-    return {
-      id,
-      view,
-      cut,
-      findingIds,
-      disorders,
-      wood: woodClass(disorders),
-      infectedKerf: priced?.infected ?? true,
-      hidden: Math.max(0, ...(priced?.left.map(({ chance }) => chance) ?? [])),
-      station,
-      handling: priced?.handling ?? null,
-    };
-  };
-  const planned = stepsNow(solved).flatMap(({ cut, step, priced }) => {
-    const findingIds = step.solves.map(({ findingId }) => findingId);
-    // A plan that stands from before a cut was made names what is closed by now
-    const isOpen = findingIds.every((id) => view.findings.some((finding) => finding.id === id));
-    if (!cut || findingIds.length === 0 || !isOpen) return [];
-    return [item(cut, findingIds, stationOf(priced, solved.prepared.input.tree), priced)];
-  });
-  const handedOver = standingCuts(view).flatMap((cut) => {
-    const ids = cut.lesionIds.filter((id) => solved.plan.handOver.includes(id));
-    return ids.length > 0 ? [item(cut, ids, 'ground', null)] : [];
-  });
-  return [...planned, ...handedOver];
-}
-
 function whyLeftOut(item: RunItem, done: readonly Action[]): string | null {
   const { cautions } = cutAtHand(item.view, item.cut);
   const handOver = cautions.find((caution) => caution.kind === 'hand over');
@@ -249,158 +154,4 @@ function stopsIn(items: readonly RunItem[], order: readonly string[]): Stop[] {
   const rank = ({ view, wood }: Stop) =>
     placeOf.get(view.tree.id) ?? order.length + woodClasses.indexOf(wood);
   return stops.sort((a, b) => rank(a) - rank(b));
-}
-
-/** Blades of the kind that the cut was planned with; where it names none, all of them. */
-function fitting(blades: readonly Blade[], { handling }: RunItem): Blade[] {
-  const own = blades.filter(({ tool }) => tool.id === handling?.wielded?.tool.id);
-  return own.length > 0 ? own : [...blades];
-}
-
-export const cleanSeconds = (agentId: string) => agentOf(agentId).contactSeconds + HANDLING_SECONDS;
-/** Of taking a blade up, wiping the sap off and putting it down. Common practice, no source. */
-export const HANDLING_SECONDS = 20;
-
-function waysFor(
-  item: RunItem,
-  blades: readonly Blade[],
-  logs: ReadonlyMap<string, BladeLog>,
-  inHand: string | null,
-  { season, site }: SiteToday,
-): WayOut[] {
-  const states = blades.flatMap(({ id }) => {
-    const log = logs.get(id);
-    return log ? [{ id, state: log.state }] : [];
-  });
-  return waysOut(states, inHand ?? blades[0]?.id ?? '', aheadOf(item), {
-    season,
-    school: site.schools.cleaning,
-    cleanSeconds: cleanSeconds(site.agentId),
-  });
-}
-
-/** The one in hand; else one that may cut, one that is wet already, the first. */
-function bladeFor(
-  blades: readonly Blade[],
-  ways: readonly WayOut[],
-  logs: ReadonlyMap<string, BladeLog>,
-  inHand: string | null,
-): Blade | null {
-  const chosen = blades.find(({ id }) => id === inHand);
-  if (chosen) return chosen;
-  const ready = ways.find((way) => way.how === 'take');
-  return (
-    blades.find(({ id }) => id === ready?.bladeId) ??
-    blades.find(({ id }) => logs.get(id)?.state.is === 'wet') ??
-    blades[0] ??
-    null
-  );
-}
-
-export function aheadOf(item: RunItem) {
-  return { treeId: item.view.tree.id, disorders: item.disorders };
-}
-
-interface Standing {
-  open: OpenRun | null;
-  item: RunItem | null;
-  done: readonly Action[];
-  logs: ReadonlyMap<string, BladeLog>;
-  blade: Blade | null;
-  ways: WayOut[];
-  today: SiteToday;
-  /** Somebody chose this blade by hand. */
-  chosen: boolean;
-}
-
-/** One card a step. All of it is read from the records, so that a reload, another phone or another day goes on at the same card. */
-function cardOf({ open, item, done, logs, blade, ways, today, chosen }: Standing): Card {
-  if (!open) return { is: 'before' };
-  if (open.paused) return { is: 'paused', ...open.paused };
-  const after = afterCut(done);
-  if (after) return after;
-  if (!item) return { is: 'close' };
-  const state = (blade && logs.get(blade.id)?.state) ?? { is: 'unknown' as const };
-  const { season, site } = today;
-  const why = dirtyBecause(state, aheadOf(item), season, site.schools.cleaning);
-  if (why && why !== 'still wet') {
-    const stopped = chosen && carriesDisease(state, aheadOf(item), season, site.schools.cleaning);
-    return stopped ? { is: 'stop', why, ways } : { is: 'clean', why };
-  }
-  const stands = done.findLast(({ action }) => action.kind === 'stationTaken')?.action;
-  const there =
-    stands?.kind === 'stationTaken' && stands.treeId === item.view.tree.id && stands.station === item.station;
-  // The contact time runs on the way to the tree
-  if (!there) return { is: 'go' };
-  return state.is === 'wet' ? { is: 'wet', until: state.until } : { is: 'cut' };
-}
-
-/** What is still to be done about the last cut: the wood is read where it was ill, and after a big cut one steps back. */
-function afterCut(done: readonly Action[]): Card | null {
-  const at = done.findLastIndex(({ action }) => action.kind === 'cutMade');
-  const last = done[at];
-  if (last?.action.kind !== 'cutMade') return null;
-  const cut = last.action;
-  const did = (kind: 'woodRead' | 'stoodBack') =>
-    done.slice(at + 1).some(({ action }) => action.kind === kind && action.cutId === last.id);
-  if (woodClass(cut.disorders ?? []) !== 'sound' && !did('woodRead'))
-    return { is: 'read', cutId: last.id, cut };
-  if (isBig(cut) && !did('stoodBack')) return { is: 'stand back', cutId: last.id, cut };
-  return null;
-}
-
-export function isBig({ cut }: ActionOf<'cutMade'>): boolean {
-  return cut.diameterMm >= BIG_MM || (cut.massKg ?? 0) > BIG_KG;
-}
-
-/** Cleanings that the cuts still to make will ask for, by the rule of the site, with one blade of each kind. */
-export function cleaningsAhead(left: readonly RunItem[], { season, site }: SiteToday): number {
-  return cleaningsBefore(left, season, site.schools.cleaning).filter(Boolean).length;
-}
-
-function cleaningsBefore(
-  left: readonly RunItem[],
-  season: SiteToday['season'],
-  school: SiteToday['site']['schools']['cleaning'],
-): boolean[] {
-  const states = new Map<string, Parameters<typeof dirtyBecause>[0]>();
-  return left.map((item) => {
-    const tool = item.handling?.wielded?.tool.id ?? '';
-    const state = states.get(tool) ?? { is: 'unknown' as const };
-    const dirty = dirtyBecause(state, aheadOf(item), season, school) !== null;
-    const before = dirty || state.is !== 'used' ? { treeIds: [], disorders: [], cuts: 0 } : state;
-    states.set(tool, {
-      is: 'used',
-      treeIds: [...new Set([...before.treeIds, item.view.tree.id])],
-      disorders: [...new Set([...before.disorders, ...item.disorders])],
-      cuts: before.cuts + 1,
-    });
-    return dirty;
-  });
-}
-
-/** Of one tree, coming to it included. */
-export function cleaningsOn(items: readonly RunItem[]): number {
-  return Math.max(1, items.filter((item) => item.wood === 'infected').length);
-}
-
-/** Dead wood whose cause nobody knows is ill this often. Ours: no source. */
-const SUSPECT_CHANCE = 0.2;
-
-function contaminates({ wood, infectedKerf, hidden }: RunItem): number {
-  if (wood === 'sound') return 0;
-  if (wood === 'suspect') return SUSPECT_CHANCE;
-  return infectedKerf ? 1 : hidden;
-}
-
-/** The cuts of the run as the simulator of skipped cleanings reads them. */
-export function transmissionCuts(left: readonly RunItem[]) {
-  return left.map((item) => ({
-    treeId: item.view.tree.id,
-    disorders: item.disorders,
-    infected: item.infectedKerf,
-    contaminates: contaminates(item),
-    ooze: false,
-    soft: false,
-  }));
 }

@@ -7,7 +7,9 @@ import type { SiteToday, TreeView } from '../../data/orchardView';
 import { useRunActions, useTrees } from '../../data/queries';
 import { useOpenViews } from '../../data/useOpenViews';
 import { usePlans, useRunOrder } from '../../data/usePlan';
-import { cleaningsOn, type Run, runOf, workOf } from './run';
+import { cleaningsOn } from './bladeAtHand';
+import { type Run, runOf } from './run';
+import { workOf } from './work';
 
 const NONE: TreeView[] = [];
 

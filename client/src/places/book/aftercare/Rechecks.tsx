@@ -15,9 +15,11 @@ import { dayWords } from '../../../data/moment';
 import type { SiteToday } from '../../../data/orchardView';
 import { useAftercare, useTrees } from '../../../data/queries';
 import { useToday } from '../../../data/useToday';
+import { Columns } from '../../../ui/Columns';
 import { PressRow } from '../../../ui/PressRow';
 import { Row, Rows } from '../../../ui/Row';
 import { Aside, Screen } from '../../../ui/Screen';
+import { useWide } from '../../../ui/theme';
 import { Body, Label, Section, Small } from '../../../ui/type';
 import { Waiting } from '../../../ui/Waiting';
 import { disorderWords, percent, plural } from '../../words';
@@ -36,6 +38,7 @@ export function Rechecks() {
     [data, today],
   );
   const [open, setOpen] = useState<RecheckDue | null>(null);
+  const wide = useWide();
   if (!cuts || !today) return <Waiting title="Book" error={error} onRetry={refetch} />;
   const codeOf = (treeId: string) => trees?.find((tree) => tree.id === treeId)?.code ?? treeId;
   const due = rechecksDue(cuts);
@@ -43,33 +46,8 @@ export function Rechecks() {
   const toCome = all.filter((one) => one.state === 'to come').sort((a, b) => (a.dueOn < b.dueOn ? -1 : 1));
   const done = all.filter((one) => one.done !== null).sort((a, b) => (doneAt(a) > doneAt(b) ? -1 : 1));
   const lapsed = all.filter((one) => one.state === 'lapsed').length;
-  return (
-    <Screen
-      title="Book"
-      subtitle={today.site.name}
-      aside={<Aside figure={plural(due.length, 'recheck')} caption="due" />}
-    >
-      <BookTabs />
-      {cuts.length === 0 ? <Body>Every cut that is made is looked at again; when, stands here.</Body> : null}
-      <Section>Due</Section>
-      {due.length === 0 ? <Body>Nothing is due today.</Body> : null}
-      <Rows>
-        {due.map((one) => (
-          <PressRow
-            key={one.id}
-            onPress={() => setOpen(one)}
-            minHeight={64}
-            paddingHorizontal={11}
-            paddingVertical={8}
-          >
-            <View flex={1} minWidth={0}>
-              <Label fontSize="$19">{`${codeOf(one.treeId)} · ${one.cut.action.cut.limbName}`}</Label>
-              <Small>{`${kindWords(one)} · due ${dayWords(one.dueOn)} · ${one.lookFor}`}</Small>
-            </View>
-          </PressRow>
-        ))}
-      </Rows>
-      <HeldRows held={marginsHeld(lookedAgain(cuts, today.site.latitude))} today={today} />
+  const later = (
+    <View gap={16}>
       <Section>Seen</Section>
       {done.length === 0 ? <Body>Nothing was looked at again yet.</Body> : null}
       <Rows>
@@ -96,6 +74,41 @@ export function Rechecks() {
       {lapsed > 0 ? (
         <Small>{`${plural(lapsed, 'recheck')} lapsed: later than ${today.site.rechecks.overdueDays} days they are not asked for any more.`}</Small>
       ) : null}
+    </View>
+  );
+  return (
+    <Screen
+      title="Book"
+      width="full"
+      subtitle={today.site.name}
+      aside={<Aside figure={plural(due.length, 'recheck')} caption="due" />}
+    >
+      <BookTabs />
+      <Columns beside={wide ? later : null}>
+        {cuts.length === 0 ? (
+          <Body>Every cut that is made is looked at again; when, stands here.</Body>
+        ) : null}
+        <Section>Due</Section>
+        {due.length === 0 ? <Body>Nothing is due today.</Body> : null}
+        <Rows>
+          {due.map((one) => (
+            <PressRow
+              key={one.id}
+              onPress={() => setOpen(one)}
+              minHeight={64}
+              paddingHorizontal={11}
+              paddingVertical={8}
+            >
+              <View flex={1} minWidth={0}>
+                <Label fontSize="$19">{`${codeOf(one.treeId)} · ${one.cut.action.cut.limbName}`}</Label>
+                <Small>{`${kindWords(one)} · due ${dayWords(one.dueOn)} · ${one.lookFor}`}</Small>
+              </View>
+            </PressRow>
+          ))}
+        </Rows>
+        <HeldRows held={marginsHeld(lookedAgain(cuts, today.site.latitude))} today={today} />
+        {wide ? null : later}
+      </Columns>
       <RecheckSheet one={open} today={today} onClose={() => setOpen(null)} />
     </Screen>
   );

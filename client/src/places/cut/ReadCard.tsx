@@ -1,0 +1,165 @@
+// After a cut into ill or suspect wood: what the face says, what stays behind, where the wood goes.
+import type { ActionOf } from '@mortisect/contracts';
+import { woodClass } from '@mortisect/core/blades';
+import { isGrowing } from '@mortisect/core/disorders';
+import { joined, tapeText, thicknessReading, typedLengthCm } from '@mortisect/core/measure';
+import { residual } from '@mortisect/core/residual';
+import { useState } from 'react';
+import { useTree } from '../../data/queries';
+import { useClock } from '../../data/useClock';
+import { newId, useRecordAction, useSaveFinding } from '../../data/writes';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { Columns } from '../../ui/Columns';
+import { Failed } from '../../ui/Failed';
+import { Field } from '../../ui/Field';
+import { Screen } from '../../ui/Screen';
+import { Body } from '../../ui/type';
+import { chanceWords } from '../plan/planView';
+import { CarryAway } from './CarryAway';
+import type { AfterCut } from './card';
+import { findingAt } from './freshFinding';
+import { RunMap } from './RunMap';
+import { UndoLast } from './UndoLast';
+import type { RunHere } from './useRun';
+
+type Pith = ActionOf<'woodRead'>['pith'];
+const PITHS: { value: Pith; label: string }[] = [
+  { value: 'green', label: 'Green, clean' },
+  { value: 'brown', label: 'Still brown' },
+  { value: 'stained', label: 'Stained' },
+];
+
+export function ReadCard({ here, card }: { here: RunHere; card: AfterCut }) {
+  const { today } = here;
+  const { cut, cutId } = card;
+  const detail = useTree(cut.treeId).data;
+  const clock = useClock();
+  const recording = useRecordAction();
+  const saving = useSaveFinding();
+  const [pith, setPith] = useState<Pith | null>(null);
+  const [further, setFurther] = useState('');
+  const [diameter, setDiameter] = useState('');
+  const typed = typedLengthCm(further, today.units);
+  const furtherCm = further === '' ? null : 'cm' in typed ? typed.cm : null;
+  const measuredMm = diameter === '' ? null : diameterMm(diameter, today.units);
+  const faulty = (further !== '' && furtherCm === null) || (diameter !== '' && measuredMm === null);
+  const ill = pith === 'brown' || pith === 'stained';
+  const met = cut.disorders ?? [];
+  const disorder = met.find((code) => woodClass([code]) === 'infected') ?? 'DEAD';
+
+  const record = (said: Pith) => {
+    const at = clock();
+    const isIll = said === 'brown' || said === 'stained';
+    // What is ill on the face goes on toward the trunk: it is marked there, and the plan proposes the next cut
+    const finding =
+      isIll && detail ? findingAt(detail, cut.cut, furtherCm ?? REACH_CM, disorder, today, at) : null;
+    const findingId = newId();
+    recording.record({
+      kind: 'woodRead',
+      at,
+      treeId: cut.treeId,
+      cutId,
+      pith: said,
+      diameterMm: measuredMm,
+      furtherCm,
+      ...(finding && { marked: findingId }),
+    });
+    if (finding) saving.mutate({ id: findingId, baseRevision: null, finding });
+  };
+  return (
+    <Screen
+      title="Read the wood"
+      subtitle={`${here.run.stops.find((stop) => stop.view.tree.id === cut.treeId)?.view.tree.code ?? detail?.tree.code ?? ''} · ${cut.cut.limbName}`}
+      width="full"
+      actions={
+        <>
+          <Button minHeight={68} onPress={() => record('not read')} disabled={recording.isPending}>
+            Not read
+          </Button>
+          <Button
+            grow
+            kind="main"
+            minHeight={68}
+            disabled={pith === null || faulty || recording.isPending}
+            onPress={() => pith && record(pith)}
+          >
+            {ill ? 'Mark it, cut back' : 'Wood is read'}
+          </Button>
+        </>
+      }
+    >
+      <Columns beside={<RunMap run={here.run} />}>
+        <Failed title="Not recorded yet" error={recording.error ?? saving.error} />
+        <Choice label="The face of the cut" options={PITHS} value={pith} onChange={setPith} />
+        {ill ? (
+          <Field
+            label={`How far toward the trunk, ${today.units === 'us' ? 'in' : 'cm'}`}
+            kind="decimal"
+            value={further}
+            onChangeText={setFurther}
+            fault={further !== '' && furtherCm === null ? 'A length, like 12.' : undefined}
+            hint={`Scratch the bark below the cut. Empty: ${tapeText(REACH_CM, today.units)}. The next cut is proposed at once.`}
+          />
+        ) : null}
+        <Field
+          label={`Measured across, ${today.units === 'us' ? 'in' : 'mm'}`}
+          kind="decimal"
+          value={diameter}
+          onChangeText={setDiameter}
+          fault={diameter !== '' && measuredMm === null ? 'A thickness, like 38.' : undefined}
+          hint={`The map says ${joined(thicknessReading(cut.cut.diameterMm, today.units))}.`}
+        />
+        <StaysBehind cut={cut} disorder={disorder} pith={pith} here={here} />
+        <CarryAway cut={cut} here={here} />
+        <UndoLast run={here.run} />
+      </Columns>
+    </Screen>
+  );
+}
+
+/** Where nothing was measured below the face. */
+const REACH_CM = 5;
+const MM_PER_INCH = 25.4;
+
+function diameterMm(text: string, units: 'metric' | 'us'): number | null {
+  const number = Number(text.replace(',', '.'));
+  if (!Number.isFinite(number) || number <= 0) return null;
+  const mm = units === 'us' ? number * MM_PER_INCH : number;
+  return mm <= 2500 ? mm : null;
+}
+
+/** The chance that disease stays, as planned and by what is seen now. */
+function StaysBehind({
+  cut,
+  disorder,
+  pith,
+  here,
+}: {
+  cut: ActionOf<'cutMade'>;
+  disorder: string;
+  pith: Pith | null;
+  here: RunHere;
+}) {
+  const chanceAt = (distanceCm: number) =>
+    residual({
+      disorder,
+      season: here.today.season,
+      edge: 'definite',
+      vigorous: isGrowing(here.today.season),
+      distanceCm: Math.max(0, distanceCm),
+      unionCrossed: false,
+      inStub: cut.cut.kind === 'stub',
+    }).chance;
+  const planned = cut.cut.clearanceCm - cut.cut.shortfallCm;
+  if (chanceAt(0) === 0) return null;
+  const before = chanceWords(chanceAt(planned));
+  if (pith === 'brown' || pith === 'stained') {
+    return (
+      <Body>
+        {`The face shows it: disease is still there; as planned that was ${before}. The next cut is placed the full clearance from the new edge.`}
+      </Body>
+    );
+  }
+  return <Body>{`That disease stays behind: ${before}. Clean wood to the eye is no proof.`}</Body>;
+}

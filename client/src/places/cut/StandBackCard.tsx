@@ -1,0 +1,140 @@
+// After a big cut: a look from the ground, a photo from the same spot, a real throw beside the gap test.
+import type { ActionOf, TreeDetail } from '@mortisect/contracts';
+import { View } from '@tamagui/core';
+import { useMemo, useState } from 'react';
+import { treeView } from '../../data/orchardView';
+import { useTree } from '../../data/queries';
+import { useClock } from '../../data/useClock';
+import { useOpenness } from '../../data/useOpenness';
+import { useRecordAction } from '../../data/writes';
+import { Button } from '../../ui/Button';
+import { Columns } from '../../ui/Columns';
+import { Failed } from '../../ui/Failed';
+import { Field } from '../../ui/Field';
+import { Notice } from '../../ui/Notice';
+import { NumberField } from '../../ui/NumberField';
+import { Screen } from '../../ui/Screen';
+import { Body, Section, Small } from '../../ui/type';
+import { PhotoImage } from '../PhotoImage';
+import { TakePhoto } from '../TakePhoto';
+import { percent } from '../words';
+import { CarryAway } from './CarryAway';
+import type { AfterCut } from './card';
+import { RunMap } from './RunMap';
+import { UndoLast } from './UndoLast';
+import type { RunHere } from './useRun';
+
+const MOST_THROWS = 50;
+
+export function StandBackCard({ here, card }: { here: RunHere; card: AfterCut }) {
+  const { cut, cutId } = card;
+  const clock = useClock();
+  const recording = useRecordAction();
+  const detail = useTree(cut.treeId).data;
+  const lastPhoto = detail?.actions.findLast(
+    ({ action, undone }) => !undone && action.kind === 'stoodBack' && action.photoId !== null,
+  )?.action;
+  const [photoId, setPhotoId] = useState<string | null>(null);
+  const [throws, setThrows] = useState(10);
+  const [passed, setPassed] = useState<number | null>(null);
+  const [note, setNote] = useState('');
+  const seen = () => {
+    const at = clock();
+    const { treeId } = cut;
+    if (passed !== null) recording.record({ kind: 'hatThrown', at, treeId, throws, passed });
+    recording.record({ kind: 'stoodBack', at, treeId, cutId, photoId, note: note.trim() });
+  };
+  return (
+    <Screen
+      title="Step back"
+      subtitle={`${detail?.tree.code ?? ''} · after ${cut.cut.limbName}`}
+      width="full"
+      actions={
+        <Button
+          grow
+          kind="main"
+          minHeight={68}
+          onPress={seen}
+          disabled={recording.isPending || (passed ?? 0) > throws}
+        >
+          Seen from the ground
+        </Button>
+      }
+    >
+      <Columns beside={<RunMap run={here.run} />}>
+        <Failed title="Not recorded yet" error={recording.error} />
+        <Body fontSize="$18" lineHeight="$18">
+          A big limb is gone and the picture has changed. Walk round it before the next cut; photograph it
+          from where you stood last time.
+        </Body>
+        {lastPhoto?.kind === 'stoodBack' && lastPhoto.photoId ? (
+          <PhotoImage id={lastPhoto.photoId} alt="From last time" />
+        ) : null}
+        <TakePhoto label="Photo from the same spot" photoId={photoId} onTaken={setPhotoId} />
+        <Section>Throw a hat through it</Section>
+        <View flexDirection="row" gap={12}>
+          <NumberField
+            grow
+            label="Thrown"
+            unit=""
+            value={throws}
+            least={1}
+            most={MOST_THROWS}
+            onChange={setThrows}
+          />
+          <NumberField
+            grow
+            label="Came through"
+            unit=""
+            value={passed ?? 0}
+            least={0}
+            most={throws}
+            onChange={setPassed}
+          />
+        </View>
+        {detail ? <Expected detail={detail} here={here} throws={throws} passed={passed} /> : null}
+        <Small>Left untouched, no throw goes on record.</Small>
+        <Field label="What you saw" value={note} onChangeText={(text) => setNote(text.slice(0, 300))} />
+        <CarryAway cut={cut} here={here} />
+        {isHeavy(cut) ? (
+          <Notice kind="caution">
+            Lift with two, or cut it shorter: one person lifts 15 kg, never above 23 kg.
+          </Notice>
+        ) : null}
+        <UndoLast run={here.run} />
+      </Columns>
+    </Screen>
+  );
+}
+
+/** The gap test of the tree as it stands now, beside the real throw. */
+function Expected({
+  detail,
+  here,
+  throws,
+  passed,
+}: {
+  detail: TreeDetail;
+  here: RunHere;
+  throws: number;
+  passed: number | null;
+}) {
+  const limbs = useMemo(() => treeView(detail, here.today).limbs, [detail, here.today]);
+  const { data } = useOpenness(detail.tree.id, limbs);
+  if (!data) return <Small role="status">Throwing hats through the map …</Small>;
+  const [low, high] = data.gap.interval;
+  const words = `Through the map as it stands ${percent(data.gap.share)} come through.`;
+  if (passed === null) return <Body>{words}</Body>;
+  const share = passed / throws;
+  const spread = 1.96 * Math.sqrt((data.gap.share * (1 - data.gap.share)) / throws);
+  const agrees = share >= low - spread && share <= high + spread;
+  return (
+    <Body>
+      {`${words} You: ${percent(share)}${agrees ? ', as the map says within what so few throws can tell.' : share < data.gap.share ? ': the tree is denser than its map; wood is missing on it.' : ': the tree is more open than its map.'}`}
+    </Body>
+  );
+}
+
+function isHeavy({ cut }: ActionOf<'cutMade'>): boolean {
+  return (cut.massKg ?? 0) > 15;
+}
