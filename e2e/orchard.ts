@@ -124,12 +124,18 @@ export async function runUpTo(page: Page, move: string): Promise<void> {
 
 export async function makeMove(page: Page, name: string): Promise<void> {
   const due = page.getByRole('button', { name, exact: true });
-  const card = await page.getByRole('main').innerText();
+  const before = await cardKey(page);
   if (name === 'Blade clean' && !(await due.isEnabled())) {
     await page.clock.fastForward(31_000);
     await expect(due).toBeEnabled();
   }
   if (name === 'Wood is read') await page.getByRole('radio', { name: 'Green, clean' }).click();
   await due.click();
-  await expect.poll(async () => (await page.getByRole('main').innerText()) !== card).toBe(true);
+  await expect.poll(() => cardKey(page)).not.toBe(before);
+}
+
+/** Which card it is: figures on it may tick. */
+async function cardKey(page: Page): Promise<string> {
+  const title = await page.getByRole('heading', { level: 1 }).innerText();
+  return `${title} ${(await dueMove(page).allInnerTexts()).join(' ')}`;
 }

@@ -12,15 +12,27 @@ interface Preferences {
   theme: 'system' | 'daylight' | 'dusk';
   /** null: as the site is set. */
   units: Units | null;
+  /** Where the cart goes out: an end of a row, as `rowId first` or `rowId last`; null: anywhere. */
+  cartAt: string | null;
   /** Single keys as shortcuts. */
   keys: boolean;
 }
 
 export const usePreferences = create<Preferences>()(
-  persist((): Preferences => ({ deviceId: newId(), person: '', theme: 'system', units: null, keys: true }), {
-    name: 'mortisect-device',
-    version: 1,
-  }),
+  persist(
+    (): Preferences => ({
+      deviceId: newId(),
+      person: '',
+      theme: 'system',
+      units: null,
+      cartAt: null,
+      keys: true,
+    }),
+    {
+      name: 'mortisect-device',
+      version: 1,
+    },
+  ),
 );
 
 // Ids are minted on first use; keep the first one even if nothing else is ever set.

@@ -6,7 +6,7 @@ import { plural } from '../words';
 import type { Run } from './run';
 
 export function LeftOutRows({ run }: { run: Run }) {
-  if (run.leftOut.length === 0 && run.notChosen === 0) return null;
+  if (run.leftOut.length + run.notChosen + run.toDecide.length === 0) return null;
   return (
     <View gap={8}>
       <Section>Not in this run</Section>
@@ -14,6 +14,14 @@ export function LeftOutRows({ run }: { run: Run }) {
         <Small>{`${plural(run.notChosen, 'tree')} with cuts ${run.notChosen === 1 ? 'was' : 'were'} left for another run.`}</Small>
       ) : null}
       <Rows>
+        {run.toDecide.map(({ tree }) => (
+          <Row
+            key={tree.id}
+            href={`/plan/${tree.id}`}
+            title={`${tree.code} · a decision is open`}
+            detail="No cut answers what was found on it."
+          />
+        ))}
         {run.leftOut.map((item) => (
           <Row
             key={item.id}

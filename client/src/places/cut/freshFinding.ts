@@ -36,6 +36,8 @@ export function findingAt(
     disorder,
     edge: 'definite',
     growthRapid: false,
+    // Disease on a fresh face goes now: the plan may not leave it
+    ...(kind === 'diseased' && { activity: 'active' }),
     note: 'Seen on the cut face.',
     seenAt,
     withdrawn: false,

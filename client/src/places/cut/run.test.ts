@@ -185,6 +185,11 @@ test('a tree over 6 m is handed over, not run', () => {
   expect(card.is).toBe('close');
 });
 
+test('disease on the stem is said in the run: no cut answers it', () => {
+  const stem = finding('3', 'T', 'FB_CANK_A', { fromCm: 5, toCm: 12 });
+  expect(run([started], detail([dead, stem])).toDecide.map(({ tree }) => tree.id)).toEqual(['a']);
+});
+
 test('a cut answers the findings of the cuts that it swallows', () => {
   // 71 cm out on S and at its very base: the second takes the first
   const low = { ...finding('3', 'S', 'FB_CANK_D'), fromCm: 20, toCm: 30 };

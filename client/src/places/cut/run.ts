@@ -38,6 +38,8 @@ export interface Run {
   /** Cuts that wait on any tree, this run’s among them. */
   waiting: RunItem[];
   leftOut: LeftOut[];
+  /** Trees of this run on which a decision is open. */
+  toDecide: TreeView[];
   item: RunItem | null;
   card: Card;
   blades: Blade[];
@@ -64,7 +66,7 @@ export interface RunGiven {
 }
 
 export function runOf({ work, actions, today, order = [], inHand = null }: RunGiven): Run {
-  const { items, known } = work;
+  const { items, known, toDecide } = work;
   const open = openRun(actions);
   const dayBegan = startOfDay(today.day, today.site.timeZone);
   const doneToday = actions
@@ -105,6 +107,7 @@ export function runOf({ work, actions, today, order = [], inHand = null }: RunGi
     waiting: all.flatMap((stop) => stop.items),
     left,
     leftOut,
+    toDecide: open ? toDecide.filter(({ tree }) => open.treeIds.includes(tree.id)) : [],
     item,
     card: cardOf({ open, item, done, logs, blade, ways, today, chosen: inHand !== null }),
     blades,

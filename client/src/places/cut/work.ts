@@ -3,7 +3,7 @@
 import { type WoodClass, woodClass } from '@mortisect/core/blades';
 import type { Cut } from '@mortisect/core/cuts';
 import { type Handling, type Priced, stationOf } from '@mortisect/core/plan';
-import { standingCuts, type TreeView } from '../../data/orchardView';
+import { openDecisions, standingCuts, type TreeView } from '../../data/orchardView';
 import type { Solved } from '../../data/usePlan';
 import { stepsNow } from '../plan/planView';
 
@@ -30,6 +30,8 @@ export interface RunWork {
   items: RunItem[];
   /** Disorder by finding id, of all trees at hand. */
   known: ReadonlyMap<string, string>;
+  /** Trees on which no cut answers something, and nobody has decided yet. */
+  toDecide: TreeView[];
 }
 
 /**
@@ -40,7 +42,11 @@ export function workOf(views: readonly TreeView[], plans: ReadonlyMap<string, So
   const known = new Map(
     views.flatMap((view) => view.history.map(({ id, disorder }) => [id, disorder] as const)),
   );
-  return { items: views.flatMap((view) => itemsOf(view, plans.get(view.tree.id), known)), known };
+  return {
+    items: views.flatMap((view) => itemsOf(view, plans.get(view.tree.id), known)),
+    known,
+    toDecide: views.filter((view) => openDecisions(view).length > 0),
+  };
 }
 
 /** The cuts that are due now, in the order of the plan; and those that the position rule asks for but an arborist must make. */

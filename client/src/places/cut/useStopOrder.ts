@@ -1,0 +1,42 @@
+// The order of some trees of a run: from where they stand, what their wood is, and where the cart goes out.
+import type { RunOrder } from '@mortisect/core/plan';
+import { groundPlaces } from '@mortisect/core/register';
+import { useMemo } from 'react';
+import { usePreferences } from '../../data/preferences';
+import { useTrees } from '../../data/queries';
+import { useRunOrder } from '../../data/usePlan';
+import { cleaningsOn } from './bladeAtHand';
+import type { Stop } from './run';
+
+const METRES_A_MINUTE = 50;
+
+/** @returns null while it is reckoned, and where there are no trees */
+export function useStopOrder(stops: readonly Stop[]): RunOrder | null {
+  const register = useTrees().data;
+  const cartAt = usePreferences((preferences) => preferences.cartAt);
+  const input = useMemo(() => {
+    if (!register) return null;
+    const places = groundPlaces(register.rows, register.trees);
+    const trees = stops.flatMap(({ view, wood, items }) => {
+      const place = places.get(view.tree.id);
+      return place ? [{ id: view.tree.id, class: wood, ...place, cleanings: cleaningsOn(items) }] : [];
+    });
+    const end = endOfRow(cartAt, register.trees, places);
+    return { trees, start: null, end, metresPerMinute: METRES_A_MINUTE };
+  }, [stops, register, cartAt]);
+  return useRunOrder(input);
+}
+
+/** The place of the first or the last tree of a row; null where it is not said, or the row is gone. */
+function endOfRow(
+  cartAt: string | null,
+  trees: readonly { id: string; rowId: string; place: number }[],
+  places: ReadonlyMap<string, { x: number; y: number }>,
+): { x: number; y: number } | null {
+  if (cartAt === null) return null;
+  const gap = cartAt.lastIndexOf(' ');
+  const [rowId, which] = [cartAt.slice(0, gap), cartAt.slice(gap + 1)];
+  const own = trees.filter((tree) => tree.rowId === rowId).sort((a, b) => a.place - b.place);
+  const tree = which === 'last' ? own.at(-1) : own[0];
+  return (tree && places.get(tree.id)) ?? null;
+}
