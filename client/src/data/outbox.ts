@@ -61,9 +61,16 @@ export async function openOutbox(
 async function reload(): Promise<void> {
   // Where the device keeps nothing, what waits lives as long as the page
   if (!store) return useOutbox.setState({ loaded: true });
+  const before = new Set(useOutbox.getState().items.map((item) => item.id));
   const kept = await entries<string, OutboxItem>(store);
-  const items = kept.map(([, item]) => item).sort((a, b) => (a.id < b.id ? -1 : 1));
-  useOutbox.setState({ items, loaded: true });
+  useOutbox.setState(({ items: now }) => {
+    // What came in or went out here while the device was read is not undone by what was read
+    const here = new Set(now.map((item) => item.id));
+    const read = kept.flatMap(([, item]) => (before.has(item.id) && !here.has(item.id) ? [] : [item]));
+    const known = new Set(read.map((item) => item.id));
+    const added = now.filter((item) => !before.has(item.id) && !known.has(item.id));
+    return { items: [...read, ...added].sort((a, b) => (a.id < b.id ? -1 : 1)), loaded: true };
+  });
 }
 
 /** Puts a write in the outbox; it is safe on the device when this resolves. */
