@@ -131,7 +131,14 @@ export async function makeMove(page: Page, name: string): Promise<void> {
   }
   if (name === 'Wood is read') await page.getByRole('radio', { name: 'Green, clean' }).click();
   await due.click();
-  await expect.poll(() => cardKey(page)).not.toBe(before);
+  // The next card stands once what was recorded has gone to the server and back
+  await expect
+    .poll(async () => {
+      const key = await cardKey(page);
+      await page.waitForTimeout(300);
+      return key !== before && key === (await cardKey(page));
+    })
+    .toBe(true);
 }
 
 /** Which card it is: figures on it may tick. */
