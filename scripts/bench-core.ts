@@ -335,7 +335,6 @@ function skippedCleanings(): void {
     treeId: `t${Math.floor(i / 8)}`,
     disorders: [i % 8 === 0 ? 'FB_SHOOT' : 'MISPLACED'],
     infected: i % 8 === 0,
-    ooze: false,
     soft: true,
   }));
   const input = {
@@ -343,7 +342,6 @@ function skippedCleanings(): void {
     season: 'summer',
     wet: true,
     agentId: 'alcohol-70',
-    method: 'wipe',
     contactSeconds: 30,
     handlingSeconds: 20,
     sappy: false,

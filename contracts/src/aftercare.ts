@@ -9,9 +9,9 @@ import {
 } from '@mortisect/core/aftercare';
 import { isGrowing, seasonOn } from '@mortisect/core/disorders';
 import { hourOf, localClock } from '@mortisect/core/weather';
+import { standingActions } from './done';
 import type { Action, ActionOf } from './records/action';
 import type { Site } from './records/site';
-import { undoneIds } from './round';
 import { disordersMet } from './run';
 
 export interface CutOnRecord {
@@ -35,8 +35,7 @@ export function cutsOnRecord(
   today: string,
   disorderOf: (findingId: string) => string = () => 'unknown',
 ): CutOnRecord[] {
-  const undone = undoneIds(actions);
-  const standing = actions.filter((one) => !one.undone && !undone.has(one.id));
+  const standing = standingActions(actions);
   const done = new Map<string, ActionOf<'recheckDone'> & { by: string }>(
     standing.flatMap(({ action, by }) =>
       action.kind === 'recheckDone'

@@ -278,7 +278,7 @@ export const computeRoutes = {
     response: Transmission,
     example: {
       cuts: [
-        { treeId: 'tree-1', disorders: ['FB_SHOOT'], infected: true, ooze: true },
+        { treeId: 'tree-1', disorders: ['FB_SHOOT'], infected: true },
         { treeId: 'tree-1', disorders: ['MISPLACED'], infected: false, soft: true },
         { treeId: 'tree-2', disorders: ['MISPLACED'], infected: false, soft: true },
       ],

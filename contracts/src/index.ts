@@ -1,5 +1,6 @@
 export { type CutOnRecord, cutsOnRecord, lookedAgain, type RecheckDue, rechecksDue } from './aftercare';
 export type { Openness, PlanResult } from './compute';
+export { standingActions, undoneIds } from './done';
 export { ColumnMapping, ImportReport, importFormats, treeColumns, weatherUnits } from './exchange';
 export { countsAt, type Group, type Lane, type LaneCell, type LaneWindow, lanesOf, windowsAt } from './lanes';
 export { liftedMusts, type Pinned, pinsOf, planInputOf, seasonsOf } from './plan';
@@ -13,7 +14,6 @@ export {
   queueOf,
   type RoundEntry,
   roundKinds,
-  undoneIds,
 } from './round';
 export {
   type Route,

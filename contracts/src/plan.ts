@@ -1,5 +1,5 @@
 // What a plan of a tree is made of: its records put together as the core reads them.
-import { agentOf } from '@mortisect/core/blades';
+import { agentOf, cleaningSeconds } from '@mortisect/core/blades';
 import { girdled } from '@mortisect/core/diagnosis';
 import { seasonOn } from '@mortisect/core/disorders';
 import type { Pin, PlanInput } from '@mortisect/core/plan';
@@ -13,8 +13,6 @@ import { forCut, standingFindings, standingLimbs } from './standing';
 
 /** Seasons of a plan until the caretaker says otherwise: a renovation takes three. */
 const SEASONS = 3;
-/** Wiping, and laying the tool down and up again, s. */
-const HANDLING_S = 20;
 
 export interface Pinned {
   actionId: string;
@@ -89,7 +87,7 @@ export function planInputOf(detail: TreeDetail, site: Site, day: string): PlanIn
       .filter((pin) => stands(pin, limbs)),
     settings: site.plan,
     cleaning,
-    cleanSeconds: agentOf(site.agentId).contactSeconds + HANDLING_S,
+    cleanSeconds: cleaningSeconds(agentOf(site.agentId)),
     season,
     year: Number(day.slice(0, 4)),
     seasons: seasonsOf(actions),

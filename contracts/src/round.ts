@@ -1,5 +1,6 @@
 // Where does the round stand? Read from what was done, on the server and on a phone that is away from it.
 import { byTag } from '@mortisect/core/register';
+import { standingActions } from './done';
 import type { Action, ActionBody, ActionOf, PartSeen } from './records/action';
 import type { TreeSummary } from './records/tree';
 
@@ -40,10 +41,7 @@ export function isOfRound(action: ActionBody): boolean {
  * that both began share one round.
  */
 export function openRound(actions: readonly Action[]): OpenRound | null {
-  const undone = undoneIds(actions);
-  const done = actions
-    .filter((one) => isOfRound(one.action) && !one.undone && !undone.has(one.id))
-    .sort((a, b) => Date.parse(a.action.at) - Date.parse(b.action.at) || (a.id < b.id ? -1 : 1));
+  const done = standingActions(actions).filter((one) => isOfRound(one.action));
   let round: OpenRound | null = null;
   for (const { id, action, by } of done) {
     if (action.kind === 'roundStarted') {
@@ -62,11 +60,6 @@ export function openRound(actions: readonly Action[]): OpenRound | null {
     }
   }
   return round;
-}
-
-/** Undos that have not reached the server yet. */
-export function undoneIds(actions: readonly Action[]): Set<string> {
-  return new Set(actions.flatMap(({ action }) => (action.kind === 'undone' ? [action.actionId] : [])));
 }
 
 function step(round: OpenRound, actionId: string, action: ActionBody, by: string): void {

@@ -1,8 +1,8 @@
 // Where does the run stand, and in what state is every blade? Read from what was done, on the server and on a phone that is away from it.
 import { type BladeEvent, type BladeState, stateAfter, UNKNOWN } from '@mortisect/core/blades';
 import type { Tool } from '@mortisect/core/handling';
+import { standingActions } from './done';
 import type { Action, ActionBody, ActionOf } from './records/action';
-import { undoneIds } from './round';
 
 /** What a run is made of. */
 export const runKinds = [
@@ -36,18 +36,10 @@ export interface OpenRun {
   done: Action[];
 }
 
-/** Oldest first; what was taken back, here or on the server, left out. */
-function standing(actions: readonly Action[]): Action[] {
-  const undone = undoneIds(actions);
-  return actions
-    .filter((one) => one.action.kind !== 'undone' && !one.undone && !undone.has(one.id))
-    .sort((a, b) => Date.parse(a.action.at) - Date.parse(b.action.at) || (a.id < b.id ? -1 : 1));
-}
-
 /** The run that is open, from actions in any order; null when none is. A start while one is open joins it. */
 export function openRun(actions: readonly Action[]): OpenRun | null {
   let run: OpenRun | null = null;
-  for (const one of standing(actions)) {
+  for (const one of standingActions(actions)) {
     const { id, action, by } = one;
     if (action.kind === 'runStarted') {
       const { at, treeIds, bladeIds } = action;
@@ -104,7 +96,7 @@ export function bladeLogs(
   disorderOf: (findingId: string) => string = () => 'unknown',
 ): Map<string, BladeLog> {
   const logs = new Map(blades.map(({ id }): [string, BladeLog] => [id, emptyLog()]));
-  for (const { action, by } of standing(actions)) {
+  for (const { action, by } of standingActions(actions)) {
     if (!('blade' in action)) continue;
     const log = logs.get(action.blade);
     if (!log) continue;
@@ -162,7 +154,7 @@ export interface MixState {
 /** The latest mix of each agent. */
 export function mixes(actions: readonly Action[], now: string): MixState[] {
   const latest = new Map<string, ActionOf<'mixMade'>>();
-  for (const { action } of standing(actions))
+  for (const { action } of standingActions(actions))
     if (action.kind === 'mixMade') latest.set(action.agentId, action);
   return [...latest.values()].map((action) => {
     const until = Date.parse(action.at) + action.usableHours * 3_600_000;
@@ -173,7 +165,7 @@ export function mixes(actions: readonly Action[], now: string): MixState[] {
 /** Limbs that were marked from the ground and not cut since, by tree and limb. */
 export function marksStanding(actions: readonly Action[]): ActionOf<'limbMarked'>[] {
   const marks = new Map<string, ActionOf<'limbMarked'>>();
-  for (const { action } of standing(actions)) {
+  for (const { action } of standingActions(actions)) {
     if (action.kind === 'limbMarked') marks.set(`${action.treeId} ${action.limbId}`, action);
     if (action.kind === 'cutMade') marks.delete(`${action.treeId} ${action.cut.limbId}`);
   }

@@ -31,22 +31,19 @@ export function dayWords(day: string): string {
   return format(`${day}T12:00:00`, 'd MMM yyyy');
 }
 
-/** An hour since 1970 as a moment. */
-const momentAt = (hour: number) => new Date(hour * 3_600_000);
-
 /** “Thu 09:00” at the site. */
 export function dayHour(hour: number, timeZone: string): string {
-  return format(momentAt(hour), 'EEE HH:mm', { in: tz(timeZone) });
+  return format(momentOf(hour), 'EEE HH:mm', { in: tz(timeZone) });
 }
 
 /** “Thursday 26 Nov, 09:00”. */
 export function longDayHour(hour: number, timeZone: string): string {
-  return format(momentAt(hour), 'EEEE d MMM, HH:mm', { in: tz(timeZone) });
+  return format(momentOf(hour), 'EEEE d MMM, HH:mm', { in: tz(timeZone) });
 }
 
 /** “09:00”. */
 export function clockHour(hour: number, timeZone: string): string {
-  return format(momentAt(hour), 'HH:mm', { in: tz(timeZone) });
+  return clockTime(momentOf(hour), timeZone);
 }
 
 /** “Thu” and “26” of a local date. */

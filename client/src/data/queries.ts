@@ -1,5 +1,5 @@
 // What the server knows, by TanStack Query, with what waits on this device laid over it.
-import { openRound, type TreeDetail } from '@mortisect/contracts';
+import { type Action, openRound, type TreeDetail } from '@mortisect/contracts';
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { type Answer, ask } from './api';
@@ -40,9 +40,16 @@ export function useTree(treeId: string, asked = true) {
   return { ...query, data };
 }
 
-/** Its trees are kept one by one too, so that a cut that is taken back finds its tree at once. */
+let openWorkReads = 0;
+
+/**
+ * Its trees are kept one by one too, so that a cut that is taken back finds its tree at once. An answer that a later read has overtaken is
+ * from before what was sent meanwhile: it keeps nothing.
+ */
 async function readOpenWork(): Promise<Answer<'getOpenWork'>> {
+  const read = ++openWorkReads;
   const work = await ask('getOpenWork', {});
+  if (read !== openWorkReads) return work;
   for (const detail of work.trees) queryClient.setQueryData(['tree', detail.tree.id], detail);
   return work;
 }
@@ -59,6 +66,13 @@ export function useOpenWork() {
   return { ...query, data };
 }
 
+/** What was done, with what waits here laid over it. */
+function useActionsHere(actions: readonly Action[] | undefined): Action[] | undefined {
+  const items = useOutbox((outbox) => outbox.items);
+  const here = useHere();
+  return useMemo(() => actions && withActions(actions, pendingActions(items, here)), [actions, items, here]);
+}
+
 /** The round that is open, with what was done here and waits. */
 export function useRound() {
   const query = useQuery({
@@ -66,12 +80,8 @@ export function useRound() {
     queryFn: () => ask('getRound', {}),
     refetchInterval: SHARED_EVERY_MS,
   });
-  const items = useOutbox((outbox) => outbox.items);
-  const here = useHere();
-  const round = useMemo(
-    () => query.data && openRound(withActions(query.data.actions, pendingActions(items, here))),
-    [query.data, items, here],
-  );
+  const actions = useActionsHere(query.data?.actions);
+  const round = useMemo(() => actions && openRound(actions), [actions]);
   return { ...query, round };
 }
 /** What was done in the run that is open and with the blades, with what waits here. */
@@ -81,25 +91,14 @@ export function useRunActions() {
     queryFn: () => ask('getRun', {}),
     refetchInterval: SHARED_EVERY_MS,
   });
-  const items = useOutbox((outbox) => outbox.items);
-  const here = useHere();
-  const actions = useMemo(
-    () => query.data && withActions(query.data.actions, pendingActions(items, here)),
-    [query.data, items, here],
-  );
-  return { ...query, actions };
+  return { ...query, actions: useActionsHere(query.data?.actions) };
 }
 
 /** Cuts of the last years and what was seen of them again, with what waits here. */
 export function useAftercare() {
   const query = useQuery({ queryKey: ['aftercare'], queryFn: () => ask('getAftercare', {}) });
-  const items = useOutbox((outbox) => outbox.items);
-  const here = useHere();
-  const data = useMemo(
-    () =>
-      query.data && { ...query.data, actions: withActions(query.data.actions, pendingActions(items, here)) },
-    [query.data, items, here],
-  );
+  const actions = useActionsHere(query.data?.actions);
+  const data = useMemo(() => query.data && actions && { ...query.data, actions }, [query.data, actions]);
   return { ...query, data };
 }
 

@@ -1,5 +1,5 @@
 // When the server has taken what waited here, what was read takes it over.
-import type { TreeDetail } from '@mortisect/contracts';
+import type { Action, TreeDetail } from '@mortisect/contracts';
 import type { Answer } from './api';
 import type { OutboxItem } from './outbox';
 import { openWorkWith, pendingActions, withActions, withPending } from './pending';
@@ -43,12 +43,8 @@ export function takeOver(item: OutboxItem, answer: unknown): void {
     ['open-work'],
     (work) => work && openWorkWith(work, knownTrees(), walkKnown(), [item], here),
   );
-  queryClient.setQueryData<Answer<'getRound'>>(
-    ['round'],
-    (round) => round && { actions: withActions(round.actions, pendingActions([item], here)) },
-  );
-  for (const queryKey of [['run'], ['aftercare']]) {
-    queryClient.setQueryData<Answer<'getAftercare'>>(
+  for (const queryKey of [['round'], ['run'], ['aftercare']]) {
+    queryClient.setQueryData<{ actions: Action[] }>(
       queryKey,
       (known) => known && { ...known, actions: withActions(known.actions, pendingActions([item], here)) },
     );

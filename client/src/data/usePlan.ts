@@ -81,6 +81,8 @@ export interface Plans {
   plans: Map<string, Solved>;
   /** Every tree has a plan, or will get none. */
   ready: boolean;
+  /** No plan stands in for one that is still searched. */
+  current: boolean;
   /** Trees that could not be planned on this device. */
   failed: TreeView[];
 }
@@ -107,10 +109,11 @@ export function usePlans(views: readonly TreeView[], today: SiteToday | null): P
       const known = plan && plan !== 'failed' ? plan : last.current.get(view.tree.id);
       if (known) plans.set(view.tree.id, known);
     });
-    last.current = plans;
+    // A tree that is gone for a moment, between a record and its answer, comes back with the plan it had
+    last.current = new Map([...last.current, ...plans]);
     const failed = views.filter((_, i) => solved[i] === 'failed');
     const ready = views.every((view, i) => plans.has(view.tree.id) || solved[i] === 'failed');
-    return { plans, ready, failed };
+    return { plans, ready, current: !solved.includes(null), failed };
   }, [views, solved]);
 }
 

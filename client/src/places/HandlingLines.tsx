@@ -1,8 +1,9 @@
 // How a limb comes off: its weight, the strokes in order, the pieces, and where it falls.
-import { clockHour, heightReading, joined, massReading, tapeText } from '@mortisect/core/measure';
+import { joined, massReading, tapeText } from '@mortisect/core/measure';
 import type { Handling } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '../data/orchardView';
 import { Body, Small } from '../ui/type';
+import { fallWords } from './words';
 
 interface HandlingLinesProps {
   view: TreeView;
@@ -11,7 +12,7 @@ interface HandlingLinesProps {
 }
 
 export function HandlingLines({ view, today, handling }: HandlingLinesProps) {
-  const { units, site } = today;
+  const { units } = today;
   const { strokes, pieces, fall, massKg, massRangeKg } = handling;
   return (
     <>
@@ -30,9 +31,7 @@ export function HandlingLines({ view, today, handling }: HandlingLinesProps) {
           {`Undercut at ${tapeText(strokes.undercutCm, units)}, a third through; top cut at ${tapeText(strokes.topCutCm, units)}; last cut at ${strokes.finalCm === 0 ? 'the collar' : tapeText(strokes.finalCm, units)}.`}
         </Body>
       ) : null}
-      <Body>
-        {`It falls toward ${clockHour(fall.bearingDeg, site.twelveBearingDeg)} o’clock: nobody within ${joined(heightReading(fall.clearZoneCm, units))}.`}
-      </Body>
+      <Body>{fallWords(fall, today)}</Body>
     </>
   );
 }

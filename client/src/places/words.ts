@@ -4,12 +4,12 @@ import type { DebrisRoute } from '@mortisect/core/aftercare';
 import { agentOf } from '@mortisect/core/blades';
 import type { Cut, ReasonNotToCut } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
-import type { Tool } from '@mortisect/core/handling';
-import { tapeText, type Units } from '@mortisect/core/measure';
+import type { Fall, Tool } from '@mortisect/core/handling';
+import { clockHour, heightReading, joined, tapeText, type Units } from '@mortisect/core/measure';
 import type { Pin } from '@mortisect/core/plan';
 import { speciesName } from '@mortisect/core/register';
 import { lowerFirst } from '@mortisect/core/tree';
-import { cutAtHand, standingCuts, type TreeView } from '../data/orchardView';
+import { cutAtHand, type SiteToday, standingCuts, type TreeView } from '../data/orchardView';
 
 export function plural(count: number, one: string): string {
   return `${count} ${one}${count === 1 ? '' : 's'}`;
@@ -17,7 +17,12 @@ export function plural(count: number, one: string): string {
 
 /** “Dead wood · Neonectria canker”: each once. */
 export function disorderWords(findings: readonly { disorder: string }[]): string {
-  return [...new Set(findings.map(({ disorder }) => disorderOf(disorder)?.name ?? disorder))].join(' · ');
+  return codeWords(findings.map(({ disorder }) => disorder));
+}
+
+/** As `disorderWords`, of codes alone. */
+export function codeWords(codes: readonly string[]): string {
+  return [...new Set(codes.map((code) => disorderOf(code)?.name ?? code))].join(' · ');
 }
 
 /** As `disorderWords`; misplaced wood by the fault it was found by. */
@@ -149,6 +154,11 @@ export const DEBRIS_WORDS: Record<DebrisRoute, string> = {
   chip: 'chipped',
   leave: 'left to rot',
 };
+
+/** Where a limb falls, and how far everybody stays away. */
+export function fallWords({ bearingDeg, clearZoneCm }: Fall, { units, site }: SiteToday): string {
+  return `It falls toward ${clockHour(bearingDeg, site.twelveBearingDeg)} o’clock: nobody within ${joined(heightReading(clearZoneCm, units))}.`;
+}
 
 /** A share of one, in whole hundredths. */
 export function percent(share: number): string {

@@ -244,6 +244,19 @@ export function agentOf(id: string): Agent {
   return agents.find((agent) => agent.id === id) ?? (agents[0] as Agent);
 }
 
+/** Of taking a blade up, wiping the sap off and putting it down. Common practice, no source. */
+export const HANDLING_SECONDS = 20;
+
+/** Of one cleaning, contact included. */
+export function cleaningSeconds({ contactSeconds }: Agent): number {
+  return contactSeconds + HANDLING_SECONDS;
+}
+
+/** The way this agent is usually used. */
+export function usualMethod({ methods }: Agent): CleaningMethod {
+  return methods[0] as CleaningMethod;
+}
+
 /** Share taken off when the blade is sprayed and used at once. @source from memory, unsure */
 const NO_WAIT: Agent['efficacy'] = { clean: [0.2, 0.4, 0.6], sappy: [0.1, 0.25, 0.4] };
 /** Of a slow agent after half a minute. @source from memory, unsure */

@@ -4,9 +4,12 @@ export {
   agents,
   type CleaningMethod,
   cleaningMethods,
+  cleaningSeconds,
   type Effect,
   efficacyAfter,
+  HANDLING_SECONDS,
   type Target,
+  usualMethod,
 } from './agents';
 export {
   BladeEvent,

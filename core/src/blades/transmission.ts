@@ -3,7 +3,7 @@ import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { z } from 'zod';
 import { isGrowing, type Season, seasons } from '../disorders/index';
-import { agentOf, agents, cleaningMethods, efficacyAfter } from './agents';
+import { agentOf, agents, efficacyAfter } from './agents';
 import { woodClass } from './bladeState';
 
 export const cleaningPolicies = [
@@ -29,7 +29,6 @@ export const TransmissionCut = z.strictObject({
     .max(1)
     .optional()
     .describe('chance that the blade carries disease on from here; 1 where the kerf is infected, else 0'),
-  ooze: z.boolean().default(false).describe('wet bacteria were seen on it'),
   soft: z.boolean().default(false).describe('a green shoot, easily infected'),
 });
 export type TransmissionCut = z.infer<typeof TransmissionCut>;
@@ -41,7 +40,6 @@ export const TransmissionInput = z
     season: z.enum(seasons),
     wet: z.boolean().describe('rain, dew or ooze on the wood'),
     agentId: z.enum(agents.map((agent) => agent.id) as [string, ...string[]]),
-    method: z.enum(cleaningMethods).default('wipe'),
     contactSeconds: z.number().min(0).max(7200).describe('that is truly kept'),
     handlingSeconds: z.number().min(0).max(600).default(20),
     sappy: z.boolean().default(false).describe('sap is not wiped off first'),

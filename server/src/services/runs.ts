@@ -16,22 +16,21 @@ export async function getRun(db: Store, now: string): Promise<{ actions: Action[
   const before = (ms: number) => new Date(Date.parse(now) - ms).toISOString();
   const begun = await openSince(db);
   const since = begun && Date.parse(begun) < Date.parse(before(BLADES_MS)) ? begun : before(BLADES_MS);
-  const own = await db
-    .select()
-    .from(actions)
-    .where(and(inArray(actions.kind, [...runKinds]), gte(actions.at, since)));
-  const kit = await db
-    .select()
-    .from(actions)
-    .where(and(inArray(actions.kind, [...kitKinds, 'limbMarked']), gte(actions.at, before(KIT_MS))))
-    .orderBy(desc(actions.at))
-    .limit(MOST_OF_KIT);
-  const used = await db
-    .select()
-    .from(actions)
-    .where(and(inArray(actions.kind, ['cutMade', 'bladeCleaned']), gte(actions.at, before(KIT_MS))))
-    .orderBy(desc(actions.at))
-    .limit(MOST_OF_KIT);
+  const latest = (kinds: readonly string[]) =>
+    db
+      .select()
+      .from(actions)
+      .where(and(inArray(actions.kind, [...kinds]), gte(actions.at, before(KIT_MS))))
+      .orderBy(desc(actions.at))
+      .limit(MOST_OF_KIT);
+  const [own, kit, used] = await Promise.all([
+    db
+      .select()
+      .from(actions)
+      .where(and(inArray(actions.kind, [...runKinds]), gte(actions.at, since))),
+    latest([...kitKinds, 'limbMarked']),
+    latest(['cutMade', 'bladeCleaned']),
+  ]);
   const all = new Map([...used, ...kit, ...own].map((row) => [row.id, row]));
   return { actions: [...all.values()].map(asAction) };
 }

@@ -10,7 +10,7 @@ import { Columns } from '../../ui/Columns';
 import { Notice } from '../../ui/Notice';
 import { Aside, Screen } from '../../ui/Screen';
 import { Body, Section, Small } from '../../ui/type';
-import { disorderWords, plural, upperFirst } from '../words';
+import { codeWords, plural, upperFirst } from '../words';
 import { BringRows } from './BringRows';
 import { CartPlace } from './CartPlace';
 import { LeftOutRows } from './LeftOutRows';
@@ -77,7 +77,7 @@ export function Before({ here }: { here: RunHere }) {
             <CheckRow
               key={view.tree.id}
               label={`${placeIn(inRun, view.tree.id)}${view.tree.code}`}
-              detail={`${plural(items.length, 'cut')}, ${wood}: ${disorderWords(items.flatMap((item) => item.disorders.map((disorder) => ({ disorder }))))}. ${upperFirst(windowWords({ view, wood, items }, told, today))}`}
+              detail={`${plural(items.length, 'cut')}, ${wood}: ${codeWords(items.flatMap((item) => item.disorders))}. ${upperFirst(windowWords({ view, wood, items }, told, today))}`}
               on={chosen.has(view.tree.id)}
               onChange={(on) => setSaid(toggled(chosen, view.tree.id, on))}
             />

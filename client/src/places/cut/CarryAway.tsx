@@ -4,7 +4,7 @@ import { debrisOf } from '@mortisect/core/aftercare';
 import { joined, massReading } from '@mortisect/core/measure';
 import { View } from '@tamagui/core';
 import { Body, Section, Small } from '../../ui/type';
-import { DEBRIS_WORDS, disorderWords, upperFirst } from '../words';
+import { codeWords, DEBRIS_WORDS, upperFirst } from '../words';
 import type { RunHere } from './useRun';
 
 export function CarryAway({ cut, here }: { cut: ActionOf<'cutMade'>; here: RunHere }) {
@@ -14,7 +14,7 @@ export function CarryAway({ cut, here }: { cut: ActionOf<'cutMade'>; here: RunHe
     <View gap={4}>
       <Section>Carry away</Section>
       <Body>
-        {`${upperFirst(debris.class)} wood${cut.cut.massKg ? `, about ${joined(massReading(cut.cut.massKg, units))}` : ''}: ${DEBRIS_WORDS[debris.route]}. ${disorderWords((cut.disorders ?? []).map((disorder) => ({ disorder })))}.`}
+        {`${upperFirst(debris.class)} wood${cut.cut.massKg ? `, about ${joined(massReading(cut.cut.massKg, units))}` : ''}: ${DEBRIS_WORDS[debris.route]}. ${codeWords(cut.disorders ?? [])}.`}
       </Body>
       {debris.because.map((line) => (
         <Small key={line}>{line}</Small>

@@ -17,8 +17,9 @@ export function CutPlace() {
   const { here, error, refetch } = useRun();
   const open = here?.run.open;
   const awake = useScreenAwake(open != null && open.paused === null);
-  // A run is made from the plans of all its trees
-  if (!here) return <Waiting title="Cut" error={error} onRetry={refetch} />;
+  // A run is made from the plans of all its trees; a plan of before names no cut for what was found since, so nothing is over yet
+  if (!here || (here.run.card.is === 'close' && !here.planned))
+    return <Waiting title="Cut" error={error} onRetry={refetch} />;
   return <Due here={here} awake={awake} />;
 }
 

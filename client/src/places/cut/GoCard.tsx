@@ -1,6 +1,5 @@
 // To the tree, and to the place under it from which the cut is made.
 import { beforeStart } from '@mortisect/core/aftercare';
-import { clockHour, heightReading, joined } from '@mortisect/core/measure';
 import { View } from '@tamagui/core';
 import { useSecondsLeft } from '../../data/awake';
 import { useClock } from '../../data/useClock';
@@ -9,6 +8,7 @@ import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
 import { Notice } from '../../ui/Notice';
 import { Body, Figure, Section } from '../../ui/type';
+import { fallWords } from '../words';
 import { CardFrame, type FrameGiven } from './CardFrame';
 
 export function GoCard(frame: FrameGiven) {
@@ -56,7 +56,7 @@ export function GoCard(frame: FrameGiven) {
       )}
       {fall ? (
         <Notice kind="caution" title="Before you look up again">
-          {`It falls toward ${clockHour(fall.bearingDeg, today.site.twelveBearingDeg)} o’clock: nobody within ${joined(heightReading(fall.clearZoneCm, today.units))}.`}
+          {fallWords(fall, today)}
         </Notice>
       ) : null}
     </CardFrame>

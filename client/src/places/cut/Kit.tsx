@@ -13,9 +13,8 @@ import { Failed } from '../../ui/Failed';
 import { Screen } from '../../ui/Screen';
 import { Body, Label, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
-import { disorderWords, plural, upperFirst } from '../words';
+import { codeWords, plural, upperFirst } from '../words';
 import { stateWords } from './bladeWords';
-import { kitStates } from './bring';
 import { type RunHere, useRun } from './useRun';
 
 export function Kit() {
@@ -48,41 +47,44 @@ function KitRows({ here }: { here: RunHere }) {
       <Failed title="Not recorded yet" error={recording.error} />
       <Body>A blade of unknown history is dirty. What it did is counted by the day.</Body>
       <View>
-        {kitStates(today.site.plan.kit, run.logs).map(({ blade, log }) => (
-          <View
-            key={blade.id}
-            gap={4}
-            paddingVertical={10}
-            borderBottomWidth={1}
-            borderStyle="solid"
-            borderColor="$rule"
-          >
-            <Label fontSize="$22" lineHeight="$22">
-              {`${log?.state.is === 'clean' ? '✓' : '✗'} ${blade.name}`}
-            </Label>
-            <Body>{upperFirst(stateWords(log?.state))}</Body>
-            <Small>
-              {`Takes ${joined(thicknessReading(blade.tool.takesMm, today.units))}, reaches ${joined(heightReading(reachCm(blade.tool), today.units))} from the ground.`}
-            </Small>
-            <Small>
-              {log?.lastCleanedAt ? `Cleaned ${ago(log.lastCleanedAt, now)}. ` : 'No cleaning on record. '}
-              {log?.lastCut
-                ? `Last used ${ago(log.lastCut.at, now)} on ${codeOf(log.lastCut.treeId)}: ${disorderWords(log.lastCut.disorders.map((disorder) => ({ disorder })))}.`
-                : 'No cut on record.'}
-            </Small>
-            <View flexDirection="row" flexWrap="wrap" alignItems="center" gap={12}>
-              <Button
-                onPress={() => recording.record({ kind: 'bladeSharpened', at: clock(), blade: blade.id })}
-                aria-label={`Sharpened: ${blade.name}`}
-              >
-                Sharpened
-              </Button>
+        {run.blades.map((blade) => {
+          const log = run.logs.get(blade.id);
+          return (
+            <View
+              key={blade.id}
+              gap={4}
+              paddingVertical={10}
+              borderBottomWidth={1}
+              borderStyle="solid"
+              borderColor="$rule"
+            >
+              <Label fontSize="$22" lineHeight="$22">
+                {`${log?.state.is === 'clean' ? '✓' : '✗'} ${blade.name}`}
+              </Label>
+              <Body>{upperFirst(stateWords(log?.state))}</Body>
               <Small>
-                {`${log?.sharpenedAt ? `Sharpened ${ago(log.sharpenedAt, now)}, ` : ''}${plural(log?.cutsSinceSharpened ?? 0, 'cut')} since${(log?.cutsSinceSharpened ?? 0) > SHARP_FOR_CUTS ? ': look at the edge' : ''}.`}
+                {`Takes ${joined(thicknessReading(blade.tool.takesMm, today.units))}, reaches ${joined(heightReading(reachCm(blade.tool), today.units))} from the ground.`}
               </Small>
+              <Small>
+                {log?.lastCleanedAt ? `Cleaned ${ago(log.lastCleanedAt, now)}. ` : 'No cleaning on record. '}
+                {log?.lastCut
+                  ? `Last used ${ago(log.lastCut.at, now)} on ${codeOf(log.lastCut.treeId)}: ${codeWords(log.lastCut.disorders)}.`
+                  : 'No cut on record.'}
+              </Small>
+              <View flexDirection="row" flexWrap="wrap" alignItems="center" gap={12}>
+                <Button
+                  onPress={() => recording.record({ kind: 'bladeSharpened', at: clock(), blade: blade.id })}
+                  aria-label={`Sharpened: ${blade.name}`}
+                >
+                  Sharpened
+                </Button>
+                <Small>
+                  {`${log?.sharpenedAt ? `Sharpened ${ago(log.sharpenedAt, now)}, ` : ''}${plural(log?.cutsSinceSharpened ?? 0, 'cut')} since${(log?.cutsSinceSharpened ?? 0) > SHARP_FOR_CUTS ? ': look at the edge' : ''}.`}
+                </Small>
+              </View>
             </View>
-          </View>
-        ))}
+          );
+        })}
       </View>
       <Small>The kit itself, with how many there are of each, stands under Book, Settings, Planning.</Small>
     </Screen>

@@ -11,6 +11,7 @@ import {
   type Keeping,
   strengthAfter,
   usableHours,
+  usualMethod,
 } from '@mortisect/core/blades';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
@@ -52,7 +53,7 @@ function MixForm({ here }: { here: RunHere }) {
   const [agentId, setAgentId] = useState(agentOf(today.site.agentId).id);
   const agent = agentOf(agentId);
   const [said, setSaid] = useState<CleaningMethod | null>(null);
-  const method = said && agent.methods.includes(said) ? said : (agent.methods[0] ?? 'wipe');
+  const method = said && agent.methods.includes(said) ? said : usualMethod(agent);
   const bring = bringFor(run, today, agent, method);
   const [litres, setLitres] = useState(Math.max(0.25, Math.ceil(bring.supplies.litres * 4) / 4));
   const [bleachPct, setBleachPct] = useState(5.25);

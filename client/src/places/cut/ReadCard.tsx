@@ -30,6 +30,8 @@ const PITHS: { value: Pith; label: string }[] = [
   { value: 'stained', label: 'Stained' },
 ];
 
+const isIll = (pith: Pith | null) => pith === 'brown' || pith === 'stained';
+
 export function ReadCard({ here, card }: { here: RunHere; card: AfterCut }) {
   const { today } = here;
   const { cut, cutId } = card;
@@ -44,17 +46,18 @@ export function ReadCard({ here, card }: { here: RunHere; card: AfterCut }) {
   const furtherCm = further === '' ? null : 'cm' in typed ? typed.cm : null;
   const measuredMm = diameter === '' ? null : diameterMm(diameter, today.units);
   const faulty = (further !== '' && furtherCm === null) || (diameter !== '' && measuredMm === null);
-  const ill = pith === 'brown' || pith === 'stained';
+  const ill = isIll(pith);
   const met = cut.disorders ?? [];
   const disorder = met.find((code) => woodClass([code]) === 'infected') ?? 'DEAD';
 
   const record = (said: Pith) => {
     const at = clock();
-    const isIll = said === 'brown' || said === 'stained';
     // What is ill on the face goes on toward the trunk: it is marked there, and the plan proposes the next cut
     const finding =
-      isIll && detail ? findingAt(detail, cut.cut, furtherCm ?? REACH_CM, disorder, today, at) : null;
+      isIll(said) && detail ? findingAt(detail, cut.cut, furtherCm ?? REACH_CM, disorder, today, at) : null;
     const findingId = newId();
+    // The finding first: with the reading on record and nothing marked the run would be over for a moment
+    if (finding) saving.mutate({ id: findingId, baseRevision: null, finding });
     recording.record({
       kind: 'woodRead',
       at,
@@ -65,12 +68,11 @@ export function ReadCard({ here, card }: { here: RunHere; card: AfterCut }) {
       furtherCm,
       ...(finding && { marked: findingId }),
     });
-    if (finding) saving.mutate({ id: findingId, baseRevision: null, finding });
   };
   return (
     <Screen
       title="Read the wood"
-      subtitle={`${here.run.stops.find((stop) => stop.view.tree.id === cut.treeId)?.view.tree.code ?? detail?.tree.code ?? ''} · ${cut.cut.limbName}`}
+      subtitle={`${detail?.tree.code ?? ''} · ${cut.cut.limbName}`}
       width="full"
       actions={
         <>
@@ -154,7 +156,7 @@ function StaysBehind({
   const planned = cut.cut.clearanceCm - cut.cut.shortfallCm;
   if (chanceAt(0) === 0) return null;
   const before = chanceWords(chanceAt(planned));
-  if (pith === 'brown' || pith === 'stained') {
+  if (isIll(pith)) {
     return (
       <Body>
         {`The face shows it: disease is still there; as planned that was ${before}. The next cut is placed the full clearance from the new edge.`}

@@ -1,7 +1,7 @@
 // What the run has taken so far, and whether the screen is kept awake; and the way to pause.
 
 import { debrisSums } from '@mortisect/core/aftercare';
-import { agentOf, usedLitres } from '@mortisect/core/blades';
+import { agentOf, usedLitres, usualMethod } from '@mortisect/core/blades';
 import { joined, massReading } from '@mortisect/core/measure';
 import { View } from '@tamagui/core';
 import type { useScreenAwake } from '../../data/awake';
@@ -53,7 +53,7 @@ export function totalsWords(run: Run, { site, units }: SiteToday, now: string): 
   const started = run.open?.startedAt ?? now;
   const minutes = workedMinutes(run, now);
   const agent = agentOf(site.agentId);
-  const litres = usedLitres(agent.methods[0] ?? 'wipe', run.cleanings, minutes / 60);
+  const litres = usedLitres(usualMethod(agent), run.cleanings, minutes / 60);
   const sums = debrisSums(cutsAsDebris(run), site.debris).map(
     (sum) => `${sum.class} ${joined(massReading(sum.kg, units))}`,
   );

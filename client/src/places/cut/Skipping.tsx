@@ -1,5 +1,11 @@
 // What skipping costs: the cuts of this run with the blade cleaned never, sometimes, always.
-import { agentOf, agents, type CleaningPolicy, type TransmissionInput } from '@mortisect/core/blades';
+import {
+  agentOf,
+  agents,
+  type CleaningPolicy,
+  HANDLING_SECONDS,
+  type TransmissionInput,
+} from '@mortisect/core/blades';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { useTransmission } from '../../data/useTransmission';
@@ -14,7 +20,6 @@ import { Select } from '../../ui/Select';
 import { Body, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { plural } from '../words';
-import { HANDLING_SECONDS } from './bladeAtHand';
 import { type RunHere, useRun } from './useRun';
 import { transmissionCuts } from './work';
 
@@ -55,13 +60,11 @@ function Costs({ here }: { here: RunHere }) {
     item.disorders.some((code) => today.site.notifiable.some(({ codes }) => codes.includes(code))),
   );
   const input = useMemo((): TransmissionInput => {
-    const agent = agentOf(agentId);
     return {
-      cuts: transmissionCuts(run.left).map((cut) => ({ ...cut, soft: soft && !cut.infected })),
+      cuts: transmissionCuts(run.left, soft),
       season,
       wet,
       agentId,
-      method: agent.methods[0] ?? 'wipe',
       contactSeconds: seconds,
       handlingSeconds: HANDLING_SECONDS,
       sappy,

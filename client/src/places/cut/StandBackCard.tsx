@@ -1,5 +1,6 @@
 // After a big cut: a look from the ground, a photo from the same spot, a real throw beside the gap test.
 import type { ActionOf, TreeDetail } from '@mortisect/contracts';
+import { LIFT_KG } from '@mortisect/core/handling';
 import { View } from '@tamagui/core';
 import { useMemo, useState } from 'react';
 import { treeView } from '../../data/orchardView';
@@ -136,5 +137,5 @@ function Expected({
 }
 
 function isHeavy({ cut }: ActionOf<'cutMade'>): boolean {
-  return (cut.massKg ?? 0) > 15;
+  return (cut.massKg ?? 0) > LIFT_KG;
 }

@@ -1,6 +1,6 @@
 // The blade goes into the agent of the site; its contact time runs from this tap.
 import type { Blade } from '@mortisect/contracts';
-import { agentOf } from '@mortisect/core/blades';
+import { agentOf, usualMethod } from '@mortisect/core/blades';
 import { readyToRing } from '../../data/awake';
 import { useClock } from '../../data/useClock';
 import { useToday } from '../../data/useToday';
@@ -20,7 +20,7 @@ export function WetButton({ blade, quiet = false }: { blade: Blade | null; quiet
       at: clock(),
       blade: blade.id,
       agentId: agent.id,
-      method: agent.methods[0] ?? 'wipe',
+      method: usualMethod(agent),
       seconds: agent.contactSeconds,
     });
   };

@@ -3,6 +3,7 @@ import type { Blade, BladeLog } from '@mortisect/contracts';
 import {
   agentOf,
   type BladeState,
+  cleaningSeconds,
   dirtyBecause,
   stateAfter,
   UNKNOWN,
@@ -18,10 +19,6 @@ export function fitting(blades: readonly Blade[], { handling }: RunItem): Blade[
   return own.length > 0 ? own : [...blades];
 }
 
-/** Of taking a blade up, wiping the sap off and putting it down. Common practice, no source. */
-export const HANDLING_SECONDS = 20;
-
-export const cleanSeconds = (agentId: string) => agentOf(agentId).contactSeconds + HANDLING_SECONDS;
 export function waysFor(
   item: RunItem,
   blades: readonly Blade[],
@@ -36,7 +33,7 @@ export function waysFor(
   return waysOut(states, inHand ?? blades[0]?.id ?? '', aheadOf(item), {
     season,
     school: site.schools.cleaning,
-    cleanSeconds: cleanSeconds(site.agentId),
+    cleanSeconds: cleaningSeconds(agentOf(site.agentId)),
   });
 }
 

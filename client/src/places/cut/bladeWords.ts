@@ -1,6 +1,6 @@
 // The state of a blade in words.
 import type { BladeState, CleanWhy } from '@mortisect/core/blades';
-import { disorderWords } from '../words';
+import { codeWords } from '../words';
 
 export const WHY_WORDS: Record<CleanWhy, string> = {
   'unknown history': 'Its history is unknown today: unknown is dirty.',
@@ -22,5 +22,5 @@ export function stateWords(state: BladeState | undefined): string {
   if (!state || state.is === 'unknown') return 'history unknown today';
   if (state.is === 'clean') return 'clean';
   if (state.is === 'wet') return 'wet, contact time runs';
-  return `met ${disorderWords(state.disorders.map((disorder) => ({ disorder })))}`;
+  return `met ${codeWords(state.disorders)}`;
 }

@@ -1,10 +1,17 @@
 // What to bring for the cuts ahead, and what is missing, before anybody leaves.
-import { type BladeLog, bladesOf } from '@mortisect/contracts';
-import { type Agent, agentOf, type CleaningMethod, type Supplies, supplies } from '@mortisect/core/blades';
+import {
+  type Agent,
+  agentOf,
+  type CleaningMethod,
+  HANDLING_SECONDS,
+  type Supplies,
+  supplies,
+  usualMethod,
+} from '@mortisect/core/blades';
 import { kitGap, type Tool } from '@mortisect/core/handling';
 import { heightReading, joined, thicknessReading } from '@mortisect/core/measure';
 import type { SiteToday } from '../../data/orchardView';
-import { cleaningsAhead, HANDLING_SECONDS } from './bladeAtHand';
+import { cleaningsAhead } from './bladeAtHand';
 import type { Run } from './run';
 import type { RunItem } from './work';
 
@@ -24,7 +31,7 @@ export function bringFor(
   { left }: Pick<Run, 'left'>,
   today: SiteToday,
   agent: Agent = agentOf(today.site.agentId),
-  method: CleaningMethod = agent.methods[0] ?? 'wipe',
+  method: CleaningMethod = usualMethod(agent),
 ): Bring {
   const { kit } = today.site.plan;
   const tools = kit.flatMap((tool) => {
@@ -74,9 +81,4 @@ function missingFor(item: RunItem, { site, units }: SiteToday): Bring['missing']
     'ladder needed': `Only a ladder reaches ${joined(heightReading(cut.heightCm, units))}, and there is none.`,
   }[gap];
   return [{ itemId: item.id, treeCode: item.view.tree.code, text }];
-}
-
-/** Blades in the order of the kit, each with the word that decides whether it can go along. */
-export function kitStates(kit: readonly Tool[], logs: ReadonlyMap<string, BladeLog>) {
-  return bladesOf(kit).map((blade) => ({ blade, log: logs.get(blade.id) }));
 }

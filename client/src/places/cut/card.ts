@@ -1,6 +1,7 @@
 // One card a step: which is due is read from the records, so that a reload, another phone or another day goes on at the same one.
 import type { Action, ActionOf, Blade, BladeLog, OpenRun } from '@mortisect/contracts';
 import { type CleanWhy, carriesDisease, dirtyBecause, type WayOut, woodClass } from '@mortisect/core/blades';
+import { needsThreeCuts } from '@mortisect/core/handling';
 import type { SiteToday } from '../../data/orchardView';
 import { aheadOf, type RunItem } from './work';
 
@@ -70,9 +71,7 @@ function afterCut(done: readonly Action[]): Card | null {
   return null;
 }
 
-const BIG_MM = 50;
-const BIG_KG = 5;
-
-export function isBig({ cut }: ActionOf<'cutMade'>): boolean {
-  return cut.diameterMm >= BIG_MM || (cut.massKg ?? 0) > BIG_KG;
+/** So thick or heavy that it took three strokes, held or not. */
+function isBig({ cut }: ActionOf<'cutMade'>): boolean {
+  return needsThreeCuts({ kerfMm: cut.diameterMm, kg: cut.massKg ?? 0, held: true });
 }

@@ -1,8 +1,8 @@
 // A cut as it goes on record.
 import type { ActionOf, Blade } from '@mortisect/contracts';
-import { asText, type Cut, cutSentence } from '@mortisect/core/cuts';
+import type { Cut } from '@mortisect/core/cuts';
 import { limbMass, loadIn } from '@mortisect/core/handling';
-import { cutAtHand, type SiteToday, telling } from '../../data/orchardView';
+import { cutAtHand, type SiteToday } from '../../data/orchardView';
 import type { RunItem } from './work';
 
 export interface Placed {
@@ -47,9 +47,4 @@ export function cutMade(
       tool: blade.tool.name,
     },
   };
-}
-
-/** The sentence that told where to cut. */
-export function toldSentence({ view, cut }: RunItem, today: SiteToday): string {
-  return asText(cutSentence(cut, telling(view, today)));
 }

@@ -9,6 +9,7 @@ import {
   marksStanding,
   type OpenRun,
   openRun,
+  standingActions,
 } from '@mortisect/contracts';
 import { type WoodClass, woodClass, woodClasses } from '@mortisect/core/blades';
 import { startOfDay } from '../../data/moment';
@@ -69,12 +70,9 @@ export function runOf({ work, actions, today, order = [], inHand = null }: RunGi
   const { items, known, toDecide } = work;
   const open = openRun(actions);
   const dayBegan = startOfDay(today.day, today.site.timeZone);
-  const doneToday = actions
-    .filter(
-      ({ undone, action }) =>
-        !undone && action.kind !== 'undone' && Date.parse(action.at) >= Date.parse(dayBegan),
-    )
-    .sort((a, b) => Date.parse(a.action.at) - Date.parse(b.action.at) || (a.id < b.id ? -1 : 1));
+  const doneToday = standingActions(actions).filter(
+    ({ action }) => Date.parse(action.at) >= Date.parse(dayBegan),
+  );
   const leftOut: LeftOut[] = [];
   const waiting: RunItem[] = [];
   for (const item of items) {

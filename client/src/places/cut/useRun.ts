@@ -18,6 +18,8 @@ export interface RunHere {
   today: SiteToday;
   views: TreeView[];
   actions: readonly Action[];
+  /** Every plan is of the tree as it is now; until then one of before may stand. */
+  planned: boolean;
   /** The trees are in their order; until then it is reckoned. */
   ordered: boolean;
 }
@@ -25,7 +27,7 @@ export interface RunHere {
 export function useRun(): { here: RunHere | null; error: Error | null; refetch(): unknown } {
   const { open, error, refetch } = useOpenViews();
   const runActions = useRunActions();
-  const { plans, ready } = usePlans(open?.views ?? NONE, open?.today ?? null);
+  const { plans, ready, current } = usePlans(open?.views ?? NONE, open?.today ?? null);
   const hand = useInHand();
   const { actions } = runActions;
   const work = useMemo(() => (open && ready ? workOf(open.views, plans) : null), [open, ready, plans]);
@@ -33,19 +35,17 @@ export function useRun(): { here: RunHere | null; error: Error | null; refetch()
     () => (open && work && actions ? runOf({ work, actions, today: open.today }) : null),
     [open, work, actions],
   );
-  const order = useStopOrder(unordered?.stops ?? NO_STOPS);
-  const ordered = useMemo(
-    () =>
-      unordered && open && work && actions
-        ? { work, actions, today: open.today, order: order?.order ?? [] }
-        : null,
-    [unordered, open, work, actions, order],
+  // An open run has the order it was started with
+  const order = useStopOrder(unordered && !unordered.open ? unordered.stops : NO_STOPS);
+  const given = useMemo(
+    () => (open && work && actions ? { work, actions, today: open.today, order: order?.order ?? [] } : null),
+    [open, work, actions, order],
   );
-  const proposed = useMemo(() => (ordered ? runOf(ordered) : null), [ordered]);
+  const proposed = useMemo(() => (given && order ? runOf(given) : unordered), [given, order, unordered]);
   const run = useMemo(() => {
     const chosen = hand.bladeId !== null && hand.itemId === proposed?.item?.id;
-    return ordered && chosen ? runOf({ ...ordered, inHand: hand.bladeId }) : proposed;
-  }, [ordered, proposed, hand]);
+    return given && chosen ? runOf({ ...given, inHand: hand.bladeId }) : proposed;
+  }, [given, proposed, hand]);
   const here =
     run && open
       ? {
@@ -53,6 +53,7 @@ export function useRun(): { here: RunHere | null; error: Error | null; refetch()
           today: open.today,
           views: open.views,
           actions: actions ?? [],
+          planned: current,
           ordered: order !== null || run.stops.length === 0,
         }
       : null;

@@ -95,14 +95,17 @@ function contaminates({ wood, infectedKerf, hidden }: RunItem): number {
   return infectedKerf ? 1 : hidden;
 }
 
-/** The cuts of the run as the simulator of skipped cleanings reads them. */
-export function transmissionCuts(left: readonly RunItem[]) {
+/**
+ * The cuts of the run as the simulator of skipped cleanings reads them.
+ *
+ * @param soft sound cuts are made in green shoots
+ */
+export function transmissionCuts(left: readonly RunItem[], soft: boolean) {
   return left.map((item) => ({
     treeId: item.view.tree.id,
     disorders: item.disorders,
     infected: item.infectedKerf,
     contaminates: contaminates(item),
-    ooze: false,
-    soft: false,
+    soft: soft && !item.infectedKerf,
   }));
 }

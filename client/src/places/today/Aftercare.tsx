@@ -7,7 +7,7 @@ import { useAftercare } from '../../data/queries';
 import { useClock } from '../../data/useClock';
 import { Row } from '../../ui/Row';
 import type { RunHere } from '../cut/useRun';
-import { disorderWords, plural } from '../words';
+import { codeWords, plural } from '../words';
 
 export function RecheckRows({ today, codeOf }: { today: SiteToday; codeOf(treeId: string): string }) {
   const { data } = useAftercare();
@@ -21,7 +21,7 @@ export function RecheckRows({ today, codeOf }: { today: SiteToday; codeOf(treeId
     <Row
       href="/book/rechecks"
       title={`${plural(due.length, 'recheck')} due`}
-      detail={`${trees.slice(0, 3).join(', ')}${trees.length > 3 ? ' and more' : ''} · first since ${dayWords(first.dueOn)}: ${disorderWords(first.cut.disorders.map((disorder) => ({ disorder })))}`}
+      detail={`${trees.slice(0, 3).join(', ')}${trees.length > 3 ? ' and more' : ''} · first since ${dayWords(first.dueOn)}: ${codeWords(first.cut.disorders)}`}
     />
   );
 }

@@ -20,7 +20,7 @@ import { Sheet } from '../../../ui/Sheet';
 import { Body, Section, Small } from '../../../ui/type';
 import { bandsOf } from '../../bands';
 import { switchUnits } from '../../units';
-import { disorderWords } from '../../words';
+import { codeWords } from '../../words';
 
 interface RecheckSheetProps {
   one: RecheckDue | null;
@@ -94,7 +94,7 @@ function Looking({ one, today, onClose }: { one: RecheckDue; today: SiteToday; o
       }
     >
       <Body>
-        {`Cut on ${dayWords(one.cut.day)} by ${one.cut.by} for ${disorderWords(one.cut.disorders.map((disorder) => ({ disorder })))}, ${tapeText(action.cut.clearanceCm - action.cut.shortfallCm, today.units)} clear. ${one.lookFor}`}
+        {`Cut on ${dayWords(one.cut.day)} by ${one.cut.by} for ${codeWords(one.cut.disorders)}, ${tapeText(action.cut.clearanceCm - action.cut.shortfallCm, today.units)} clear. ${one.lookFor}`}
       </Body>
       {detail ? <CutPlace detail={detail} one={one} today={today} /> : null}
       {one.shoots && one.shoots[1] > 0 ? (

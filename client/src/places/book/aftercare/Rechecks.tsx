@@ -22,7 +22,7 @@ import { Aside, Screen } from '../../../ui/Screen';
 import { useWide } from '../../../ui/theme';
 import { Body, Label, Section, Small } from '../../../ui/type';
 import { Waiting } from '../../../ui/Waiting';
-import { disorderWords, percent, plural } from '../../words';
+import { codeWords, percent, plural } from '../../words';
 import { BookTabs } from '../BookTabs';
 import { RecheckSheet } from './RecheckSheet';
 
@@ -56,7 +56,7 @@ export function Rechecks() {
             key={one.id}
             href={`/round/${one.treeId}`}
             title={`${codeOf(one.treeId)} · ${one.done?.outcome ?? ''}${one.done?.distanceCm != null ? `, ${tapeText(one.done.distanceCm, today.units)} from the cut` : ''}`}
-            detail={`${one.cut.action.cut.limbName} · ${disorderWords(one.cut.disorders.map((disorder) => ({ disorder })))} · ${one.done?.by ?? ''}, ${dayWords(doneAt(one).slice(0, 10))}${one.done?.note ? ` · ${one.done.note}` : ''}`}
+            detail={`${one.cut.action.cut.limbName} · ${codeWords(one.cut.disorders)} · ${one.done?.by ?? ''}, ${dayWords(doneAt(one).slice(0, 10))}${one.done?.note ? ` · ${one.done.note}` : ''}`}
           />
         ))}
       </Rows>
