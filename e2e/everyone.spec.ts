@@ -1,35 +1,19 @@
 // For everyone: no serious fault that axe can find, nothing cut off sideways, whatever the theme, the size or the text.
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { dueMove, expect, makeMove, open, PHONE, RECKONED, sayKind, startRun, test, WIDE } from './orchard';
-
-const ROUTES = [
-  '/today',
-  '/round',
-  '/round/lee-wall-07',
-  '/round/net-loft-03',
-  '/round/slip-side-01/map',
-  '/round/slip-side-01/edit',
-  '/round/register',
-  '/round/register/new',
-  '/round/register/import',
-  '/plan',
-  '/plan/net-loft-05',
-  '/plan/net-loft-05/when',
-  '/cut',
-  '/cut/mix',
-  '/cut/kit',
-  '/cut/marks',
-  '/cut/skipping',
-  '/book/rechecks',
-  '/book/graft-wood',
-  '/book',
-  '/book/weather',
-  '/book/import-weather',
-  '/book/reference',
-  '/book/settings',
-  '/nowhere',
-];
+import {
+  dueMove,
+  expect,
+  makeMove,
+  open,
+  PHONE,
+  RECKONED,
+  ROUTES,
+  sayKind,
+  startRun,
+  test,
+  WIDE,
+} from './orchard';
 
 for (const [name, viewport] of [
   ['phone', PHONE],

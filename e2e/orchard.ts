@@ -53,6 +53,35 @@ export const test = base.extend<{ orchard: Orchard; serverEnv: Record<string, st
 
 export { expect, NOW, PHONE, WIDE };
 
+/** Every page, by an address that the demo has, and one that nothing answers to. */
+export const ROUTES = [
+  '/today',
+  '/round',
+  '/round/lee-wall-07',
+  '/round/net-loft-03',
+  '/round/slip-side-01/map',
+  '/round/slip-side-01/edit',
+  '/round/register',
+  '/round/register/new',
+  '/round/register/import',
+  '/plan',
+  '/plan/net-loft-05',
+  '/plan/net-loft-05/when',
+  '/cut',
+  '/cut/mix',
+  '/cut/kit',
+  '/cut/marks',
+  '/cut/skipping',
+  '/book/rechecks',
+  '/book/graft-wood',
+  '/book',
+  '/book/weather',
+  '/book/import-weather',
+  '/book/reference',
+  '/book/settings',
+  '/nowhere',
+];
+
 /** The first reckoning of the weather works through ten past years; a busy machine takes its time. */
 export const RECKONED = { timeout: 45_000 };
 

@@ -9,12 +9,16 @@ export default defineConfig({
   fullyParallel: true,
   timeout: 90_000,
   expect: { timeout: 10_000 },
-  reporter: [['list']],
+  // What fails is walked once more, with a trace that costs half the time; passing then is a fault as well
+  retries: 1,
+  failOnFlakyTests: true,
+  reporter: [['list'], ['./endOfJourneys.ts']],
   globalSetup: './prepare.ts',
   use: {
     serviceWorkers: 'block',
     actionTimeout: 10_000,
-    trace: 'retain-on-failure',
+    trace: 'on-first-retry',
+    screenshot: 'only-on-failure',
     launchOptions,
   },
 });

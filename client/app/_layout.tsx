@@ -10,8 +10,13 @@ import { Gate } from '../src/places/shell/Gate';
 import { PlaceKeys } from '../src/places/shell/Keys';
 import { OutboxBar } from '../src/places/shell/OutboxBar';
 import { PlaceBar } from '../src/places/shell/PlaceBar';
+import { PlaceError } from '../src/places/shell/PlaceError';
+import { watchBack } from '../src/ui/backStack';
 import { config } from '../src/ui/tamagui.config';
 import { ThemeFollower, useWide } from '../src/ui/theme';
+
+// Before the router listens
+watchBack();
 
 export default function Layout() {
   useEffect(() => {
@@ -35,13 +40,17 @@ export default function Layout() {
 
 function House() {
   const wide = useWide();
+  const bar = <PlaceBar key="bar" />;
+  const page = (
+    <View key="page" flex={1} minHeight={0} minWidth={0}>
+      <OutboxBar />
+      <Slot unstable_screenErrorBoundary={PlaceError} />
+    </View>
+  );
+  // Read in the order in which it is seen: the rail first on a wide screen, the bar last on a phone
   return (
-    <View flex={1} minHeight={0} flexDirection={wide ? 'row-reverse' : 'column'}>
-      <View flex={1} minHeight={0} minWidth={0}>
-        <OutboxBar />
-        <Slot />
-      </View>
-      <PlaceBar />
+    <View flex={1} minHeight={0} flexDirection={wide ? 'row' : 'column'}>
+      {wide ? [bar, page] : [page, bar]}
       <PlaceKeys />
     </View>
   );

@@ -55,6 +55,18 @@ export const routes = {
     response: Health,
     open: true,
   }),
+  reportFault: route({
+    method: 'post',
+    path: '/api/faults',
+    tag: 'Access',
+    summary: 'Tell the server’s log of a page that failed',
+    body: z.strictObject({
+      message: z.string().max(500),
+      stack: z.string().max(4000),
+      path: z.string().max(200),
+    }),
+    response: z.object({ noted: z.literal(true) }),
+  }),
   getSession: route({
     method: 'get',
     path: '/api/session',

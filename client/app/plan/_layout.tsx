@@ -1,24 +1,18 @@
-import { Slot, useGlobalSearchParams, usePathname } from 'expo-router';
+import { Slot, useGlobalSearchParams } from 'expo-router';
 import { PlanList } from '../../src/places/plan/PlanList';
-import { Screen } from '../../src/ui/Screen';
+import { Bounded } from '../../src/places/shell/PlaceError';
 import { Split } from '../../src/ui/Split';
-import { Body } from '../../src/ui/type';
 
 export default function PlanLayout() {
   const { treeId } = useGlobalSearchParams<{ treeId?: string }>();
-  const chosen = usePathname() !== '/plan';
   return (
     <Split
-      list={<PlanList {...(treeId && { openId: treeId })} />}
-      work={chosen ? <Slot /> : null}
-      idle={
-        <Screen title="Plan">
-          <Body>
-            Choose a tree from the list. Each of its cuts stands here with its reason and what the other
-            schools would do.
-          </Body>
-        </Screen>
+      list={
+        <Bounded>
+          <PlanList {...(treeId && { openId: treeId })} />
+        </Bounded>
       }
+      work={<Slot />}
     />
   );
 }

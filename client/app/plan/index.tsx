@@ -1,4 +1,17 @@
-/** The list of trees is the layout's own. */
+import { PlanList } from '../../src/places/plan/PlanList';
+import { Screen } from '../../src/ui/Screen';
+import { useWide } from '../../src/ui/theme';
+import { Body } from '../../src/ui/type';
+
+/** On a wide screen the list stands beside this page already. */
 export default function Plan() {
-  return null;
+  if (!useWide()) return <PlanList />;
+  return (
+    <Screen title="Plan">
+      <Body>
+        Choose a tree from the list. Each of its cuts stands here with its reason and what the other schools
+        would do.
+      </Body>
+    </Screen>
+  );
 }

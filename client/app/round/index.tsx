@@ -1,4 +1,16 @@
-/** The list of trees is the layout's own. */
+import { RoundList } from '../../src/places/round/RoundList';
+import { Screen } from '../../src/ui/Screen';
+import { useWide } from '../../src/ui/theme';
+import { Body } from '../../src/ui/type';
+
+/** On a wide screen the list stands beside this page already. */
 export default function Round() {
-  return null;
+  if (!useWide()) return <RoundList />;
+  return (
+    <Screen title="Round">
+      <Body>
+        Choose a tree from the list. Its limbs stand on the crown clock, the chosen limb on its tape.
+      </Body>
+    </Screen>
+  );
 }

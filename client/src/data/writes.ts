@@ -72,13 +72,18 @@ export async function addPhoto(file: Blob): Promise<string> {
 
 /** Records what was done; safe on the device when it succeeds. */
 export function useRecordAction() {
-  const { mutate, error, isPending } = useOutboxWrite(({ id, action }: { id: string; action: ActionBody }) =>
-    enqueue('putAction', id, { params: { actionId: id }, body: action }),
+  const { mutateAsync, error, isPending } = useOutboxWrite(
+    ({ id, action }: { id: string; action: ActionBody }) =>
+      enqueue('putAction', id, { params: { actionId: id }, body: action }),
   );
-  /** @returns the id the action goes by, for an undo */
+  /**
+   * @param onSuccess called when it is safe on the device, though what was recorded may have taken its own button off the screen by then
+   * @returns the id the action goes by, for an undo
+   */
   const record = (action: ActionBody, onSuccess?: () => void): string => {
     const id = newId();
-    mutate({ id, action }, { onSuccess });
+    // A failure stands in `error`, where the screen says it
+    mutateAsync({ id, action }).then(onSuccess, () => undefined);
     return id;
   };
   return { record, error, isPending };

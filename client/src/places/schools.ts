@@ -17,8 +17,11 @@ export interface SchoolAnswer {
 export function schoolAnswers(view: TreeView, today: SiteToday, lesionId: string): SchoolAnswer[] {
   const finding = view.considered.find((one) => one.id === lesionId);
   if (!finding || !disorderOf(finding.disorder)) return [];
+  const schools = schoolsFor(finding.disorder);
+  // Sound wood in the wrong place is cut by its shape: no school measures from an edge there
+  if (schools.length === 0) return [];
   const sites = schoolFor(finding.disorder, today.site.schools.clearance).id;
-  return schoolsFor(finding.disorder).map((school) => {
+  return schools.map((school) => {
     const result = cutsFor(view.tree, view.limbs, view.considered, today, { [finding.disorder]: school.id });
     const cut = result.cuts.find((one) => one.lesionIds.includes(lesionId));
     const clearanceCm = result.clearances[lesionId]?.clearanceCm ?? 0;

@@ -3,6 +3,7 @@ import { View } from '@tamagui/core';
 import type { ReactNode } from 'react';
 import { Modal } from 'react-native';
 import { Button } from './Button';
+import { useBackLayer } from './backStack';
 import { Section } from './type';
 
 interface SheetProps {
@@ -15,6 +16,7 @@ interface SheetProps {
 }
 
 export function Sheet({ title, open, onClose, closeLabel = 'Close', children, actions }: SheetProps) {
+  useBackLayer(open, onClose);
   return (
     <Modal visible={open} transparent animationType="none" onRequestClose={onClose} aria-label={title}>
       <View flex={1} justifyContent="flex-end" $wide={{ justifyContent: 'center' }}>

@@ -1,5 +1,6 @@
 // While the orchard is read, or when it could not be.
-import { inWords } from '../data/api';
+import { useRouter } from 'expo-router';
+import { inWords, ServerProblem } from '../data/api';
 import { Button } from './Button';
 import { Notice } from './Notice';
 import { Screen } from './Screen';
@@ -14,6 +15,8 @@ interface WaitingProps {
 }
 
 export function Waiting({ title, error, onRetry, beside = false }: WaitingProps) {
+  if (error instanceof ServerProblem && error.problem.status === 404)
+    return <NotThere title={title} error={error} />;
   return (
     <Screen title={title} beside={beside}>
       {error ? (
@@ -27,6 +30,26 @@ export function Waiting({ title, error, onRetry, beside = false }: WaitingProps)
       ) : (
         <Small role="status">Reading the orchard …</Small>
       )}
+    </Screen>
+  );
+}
+
+/** What an address asks for does not exist: the list of its place is offered. */
+function NotThere({ title, error }: { title: string; error: Error }) {
+  const router = useRouter();
+  const list = `/${window.location.pathname.split('/')[1] ?? ''}`;
+  return (
+    <Screen
+      title={title}
+      actions={
+        <Button grow kind="main" onPress={() => router.replace(list as never)}>
+          Go to the list
+        </Button>
+      }
+    >
+      <Notice kind="caution" title="Not there">
+        {`${inWords(error)} Nothing was changed.`}
+      </Notice>
     </Screen>
   );
 }

@@ -98,6 +98,10 @@ const CONTENT_SECURITY = {
 function handlers({ db, config, access, pool, now }: AppParts): Handlers {
   return {
     health: () => ({ ok: true, now: now(), demo: config.demo }),
+    reportFault: ({ body, request }) => {
+      request.log.error({ page: body }, 'a page of the app failed');
+      return { noted: true };
+    },
     getSession: ({ request }) => ({ required: access.required, signedIn: access.signedIn(request) }),
     signIn: async ({ request, body }) => {
       await access.signIn(request, body.passphrase);

@@ -2,12 +2,14 @@
 
 import type { TreeDetail } from '@mortisect/contracts';
 import { openQuestion } from '@mortisect/contracts';
+import { disorderOf } from '@mortisect/core/disorders';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { type SiteToday, treeView } from '../../data/orchardView';
+import { type SiteToday, type TreeView, treeView } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';
 import { Button } from '../../ui/Button';
+import { useBackLayer } from '../../ui/backStack';
 import { Columns } from '../../ui/Columns';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
@@ -56,8 +58,14 @@ export function TreeAtWork({ detail, today, firstLimbId, neighbours }: TreeAtWor
   const wide = useWide();
   const clock = useClock();
   const treeId = detail.tree.id;
-  const marking = useDrafts((drafts) => drafts.byTree[treeId] ?? null);
-  const setMarking = (next: Marking | null) => keepDraft(treeId, next);
+  const draft = useDrafts((drafts) => drafts.byTree[treeId] ?? null);
+  const [aside, setAside] = useState(false);
+  const marking = aside ? null : draft;
+  const setMarking = (next: Marking | null) => {
+    setAside(false);
+    keepDraft(treeId, next);
+  };
+  useBackLayer(marking !== null, () => setAside(true));
   const [part, setPart] = useState<Part>('find');
   const [justSet, setJustSet] = useState(false);
   const [whyId, setWhyId] = useState<string | null>(null);
@@ -78,7 +86,9 @@ export function TreeAtWork({ detail, today, firstLimbId, neighbours }: TreeAtWor
   const begin = () => {
     setJustSet(false);
     setPart('find');
-    if (limb) setMarking(newMarking(limb, today.units, clock()));
+    // What was begun goes on: a second beginning would drop it
+    if (draft) setAside(false);
+    else if (limb) setMarking(newMarking(limb, today.units, clock()));
   };
   const shownId = marking?.id ?? view.findings.find((finding) => finding.limbId === limb?.id)?.id ?? null;
   const pick = (id: string) => {
@@ -154,6 +164,9 @@ export function TreeAtWork({ detail, today, firstLimbId, neighbours }: TreeAtWor
       }
     >
       <LastMarked />
+      {draft && aside ? (
+        <Begun draft={draft} view={view} onGoOn={begin} onDrop={() => setMarking(null)} />
+      ) : null}
       <Columns beside={drawings}>
         {marking ? null : <Tabs label="Parts of the tree" options={PARTS} value={part} onChange={setPart} />}
         {part === 'find' || marking ? find : null}
@@ -167,6 +180,37 @@ export function TreeAtWork({ detail, today, firstLimbId, neighbours }: TreeAtWor
         onClose={() => setWhyId(null)}
       />
     </Screen>
+  );
+}
+
+/** A finding that was begun and left by Back: it waits here until it is set or dropped. */
+function Begun({
+  draft,
+  view,
+  onGoOn,
+  onDrop,
+}: {
+  draft: Marking;
+  view: TreeView;
+  onGoOn(): void;
+  onDrop(): void;
+}) {
+  const what = draft.disorder === null ? 'A finding' : (disorderOf(draft.disorder)?.name ?? draft.disorder);
+  return (
+    <Notice
+      kind="caution"
+      title="Begun, not set"
+      action={
+        <View flexDirection="row" gap={8}>
+          <Button onPress={onGoOn}>Go on marking</Button>
+          <Button kind="quiet" onPress={onDrop}>
+            Drop it
+          </Button>
+        </View>
+      }
+    >
+      {`${what} on ${view.names.get(draft.limbId) ?? 'a limb'} is kept on this device.`}
+    </Notice>
   );
 }
 

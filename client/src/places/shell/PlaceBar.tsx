@@ -4,7 +4,7 @@ import { Link, usePathname } from 'expo-router';
 import Svg, { Path } from 'react-native-svg';
 import { usePalette, useWide } from '../../ui/theme';
 import { Label } from '../../ui/type';
-import { type PlaceId, places } from './places';
+import { type PlaceId, placeOf, places } from './places';
 
 const ICONS: Record<PlaceId, string> = {
   today: 'M3 13H21M6 17H18M9 21H15M7 13a5 5 0 0 1 10 0M12 3V5.5M4.5 6L6.3 7.8M19.5 6L17.7 7.8',
@@ -33,14 +33,7 @@ export function PlaceBar() {
       style={{ paddingBottom: 'env(safe-area-inset-bottom)' }}
     >
       {places.map(({ id, path: to, name }) => (
-        <PlaceLink
-          key={id}
-          id={id}
-          path={to}
-          name={name}
-          here={path === to || path.startsWith(`${to}/`)}
-          wide={wide}
-        />
+        <PlaceLink key={id} id={id} path={to} name={name} here={placeOf(path).id === id} wide={wide} />
       ))}
     </View>
   );

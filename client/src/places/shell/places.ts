@@ -8,3 +8,8 @@ export const places = [
 ] as const;
 
 export type PlaceId = (typeof places)[number]['id'];
+
+/** The place that a page belongs to; Today for a page that belongs to none. */
+export function placeOf(path: string): (typeof places)[number] {
+  return places.find((place) => path === place.path || path.startsWith(`${place.path}/`)) ?? places[0];
+}

@@ -1,0 +1,65 @@
+// When a screen fails: what happened, that nothing entered is lost, and two ways out. The server's log is told.
+import { usePathname, useRouter } from 'expo-router';
+import { type ReactNode, useEffect, useRef } from 'react';
+import { ErrorBoundary } from 'react-error-boundary';
+import { reportFault } from '../../data/reportFault';
+import { Button } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { placeOf } from './places';
+
+interface PlaceErrorProps {
+  error: Error;
+  retry(): unknown;
+}
+
+export function PlaceError({ error, retry }: PlaceErrorProps) {
+  const router = useRouter();
+  const path = usePathname();
+  const place = placeOf(path);
+  const failedAt = useRef(path);
+  useEffect(() => reportFault(error, path), [error, path]);
+  // Another page is another try
+  useEffect(() => {
+    if (failedAt.current !== path) void retry();
+  }, [path, retry]);
+  const back = () => {
+    // At the list itself there is nothing above it but Today
+    router.replace((path === place.path ? '/today' : place.path) as never);
+    void retry();
+  };
+  return (
+    <Screen
+      title={place.name}
+      actions={
+        <>
+          <Button grow onPress={back}>
+            Back
+          </Button>
+          <Button grow kind="main" onPress={() => window.location.reload()}>
+            Reload
+          </Button>
+        </>
+      }
+    >
+      <Notice kind="caution" title="This page could not be shown">
+        {`What you recorded is safe, and what you had begun is kept on this device. The fault is noted in the server’s log: ${error.message || 'no words came with it'}`}
+      </Notice>
+    </Screen>
+  );
+}
+
+/** Keeps a fault in one part of the screen from taking the rest with it. */
+export function Bounded({ children }: { children: ReactNode }) {
+  const path = usePathname();
+  return (
+    <ErrorBoundary
+      resetKeys={[path]}
+      fallbackRender={({ error, resetErrorBoundary }) => (
+        <PlaceError error={error as Error} retry={resetErrorBoundary} />
+      )}
+    >
+      {children}
+    </ErrorBoundary>
+  );
+}
