@@ -137,6 +137,9 @@ const MOST_THROWS = 20_000;
 export const OpennessInput = z
   .strictObject({
     limbs: LimbMap,
+    grown: LimbMap.optional().describe(
+      'the limbs before any cut, where some were made: their crown is looked into',
+    ),
     throws: z.number().int().min(1).max(MOST_THROWS).default(2000),
     seed: z
       .number()

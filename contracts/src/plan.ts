@@ -114,6 +114,7 @@ function planFinding(
     ...own,
     toCm: Math.min(own.toCm, limb?.lengthCm ?? own.toCm),
     active: finding.activity === 'active',
+    ooze: finding.signs.BK_OOZE === 'present',
     girdledShare: share,
     fault: finding.fault && {
       kind: finding.fault.kind,

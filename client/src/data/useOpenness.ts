@@ -12,11 +12,15 @@ function worker(): Remote<OpennessWork> {
   return remote;
 }
 
-/** Seeded by the tree, so that the same crown always gives the same figures. */
-export function useOpenness(treeId: string, limbs: Limb[], crown: Limb[] = limbs) {
+/**
+ * Seeded by the tree, so that the same crown always gives the same figures.
+ *
+ * @param crown the limbs as they grew, before any cut
+ */
+export function useOpenness(treeId: string, limbs: Limb[], crown: Limb[]) {
   const seed = [...treeId].reduce((hash, letter) => (hash * 31 + letter.charCodeAt(0)) % 2_147_483_647, 7);
   return useQuery({
-    queryKey: ['openness', seed, limbs, crown === limbs ? null : crown],
+    queryKey: ['openness', seed, limbs, crown],
     queryFn: () => worker().openness(limbs, THROWS, seed, crown),
     staleTime: Number.POSITIVE_INFINITY,
     persister: undefined as never,

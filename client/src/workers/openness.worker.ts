@@ -5,8 +5,8 @@ import type { Limb } from '@mortisect/core/tree';
 import { expose } from 'comlink';
 
 const work = {
-  /** With `crown`, through the crown of other limbs: as it was before a cut. */
-  openness: (limbs: Limb[], throws: number, seed: number, crown: Limb[] = limbs) => ({
+  /** Through the crown of the limbs as they grew, before any cut. */
+  openness: (limbs: Limb[], throws: number, seed: number, crown: Limb[]) => ({
     gap: gapTest(limbs, throws, seed, HAT_RADIUS_CM, crown),
     light: lightInside(limbs, seed, crown),
   }),

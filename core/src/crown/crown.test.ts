@@ -36,6 +36,45 @@ function limb(
   };
 }
 
+describe('dead wood carries no crown, from where it is dead', () => {
+  const frame = [
+    limb('T', null, 0, 150, 120, 60),
+    limb('A', 'T', 100, 200, 60, 10),
+    limb('B', 'T', 120, 200, 60, 10),
+  ];
+  const shareOf = (limbId: string, dead: { limbId: string; fromCm: number }[], limbs = frame) =>
+    crownMap(limbs, dead, new Map(), tree)
+      .pieces.filter((piece) => piece.limbId === limbId)
+      .reduce((sum, piece) => sum + piece.crown, 0);
+
+  // By the pipe model a limb dead from s feeds d(0)² − d(s)² of its d(0)²: 60 mm less 0.25 mm a cm
+  test.each([
+    [0, 0],
+    [1, 5],
+    [100, 333],
+    [199, 492],
+    [200, 500],
+  ])('dead from %i of 200 cm, of two equal limbs', (fromCm, thousandths) => {
+    const rest = (60 ** 2 - (60 - 0.25 * fromCm) ** 2) / 60 ** 2;
+    const expected = fromCm === 200 ? 500 : Math.round((1000 * rest) / (1 + rest));
+    expect(shareOf('A', [{ limbId: 'A', fromCm }])).toBeGreaterThanOrEqual(expected - 1);
+    expect(shareOf('A', [{ limbId: 'A', fromCm }])).toBeLessThanOrEqual(expected + 1);
+    expect(Math.abs(expected - thousandths)).toBeLessThanOrEqual(fromCm === 100 ? 70 : 12);
+  });
+
+  test('what stands on the living part keeps its share', () => {
+    const limbs = [...frame, limb('C', 'A', 20, 80, 30, 5)];
+    const dead = [{ limbId: 'A', fromCm: 25 }];
+    expect(shareOf('C', dead, limbs)).toBeGreaterThan(100);
+    expect(shareOf('C', [{ limbId: 'A', fromCm: 15 }], limbs)).toBe(0);
+  });
+
+  test('a stub carries none', () => {
+    const stub = { ...limb('A', 'T', 100, 12, 60, 57), uncutLengthCm: 200 };
+    expect(shareOf('A', [], [frame[0] as Limb, stub, frame[2] as Limb])).toBeLessThan(100);
+  });
+});
+
 describe('share with a calliper', () => {
   // Pipe model, Shinozaki et al. 1964; worked by hand: 2069 of 19 400
   test.each([

@@ -81,7 +81,7 @@ export function crownMap(
       limb.kind === 'trunk'
         ? partsOf(limb, index, deadFrom, breaks)
         : isAlive(limb, deadFrom)
-          ? [{ weight: limb.baseMm ** 2, child: limb }]
+          ? [{ weight: livingSection(limb, index, deadFrom), child: limb }]
           : [],
     ),
     WHOLE_CROWN,
@@ -98,6 +98,24 @@ function isAlive(limb: Limb, deadFrom: Map<string, number>): boolean {
   return (deadFrom.get(limb.id) ?? limb.lengthCm) > 0;
 }
 
+/** What of its section at the base feeds living wood: what fed the dead end of a limb, or the end that was cut off, feeds nothing now. */
+function livingSection(limb: Limb, index: LimbIndex, deadFrom: Map<string, number>): number {
+  const endCm = Math.min(limb.lengthCm, deadFrom.get(limb.id) ?? limb.lengthCm);
+  const wasCut = limb.uncutLengthCm !== undefined && limb.tipMm > NATURAL_TIP_MM;
+  if (endCm === limb.lengthCm && !wasCut) return limb.baseMm ** 2;
+  const onIt = livingChildren(limb, endCm, index, deadFrom).reduce(
+    (sum, child) => sum + livingSection(child, index, deadFrom),
+    0,
+  );
+  return Math.min(limb.baseMm ** 2, onIt + limb.baseMm ** 2 - diameterMmAt(limb, endCm) ** 2);
+}
+
+function livingChildren(limb: Limb, endCm: number, index: LimbIndex, deadFrom: Map<string, number>): Limb[] {
+  return (index.childrenOf.get(limb.id) ?? []).filter(
+    (child) => child.jointCm <= endCm && isAlive(child, deadFrom),
+  );
+}
+
 function partsOf(
   limb: Limb,
   index: LimbIndex,
@@ -105,13 +123,11 @@ function partsOf(
   breaks: ReadonlyMap<string, readonly number[]>,
 ): Part[] {
   const endCm = Math.min(limb.lengthCm, deadFrom.get(limb.id) ?? limb.lengthCm);
-  const children = (index.childrenOf.get(limb.id) ?? []).filter(
-    (child) => child.jointCm <= endCm && isAlive(child, deadFrom),
-  );
+  const children = livingChildren(limb, endCm, index, deadFrom);
   const top = Math.max(0, ...children.map((child) => child.jointCm));
   const fromCm = limb.kind === 'trunk' && children.length > 0 ? top : 0;
   return [
-    ...children.map((child): Part => ({ weight: child.baseMm ** 2, child })),
+    ...children.map((child): Part => ({ weight: livingSection(child, index, deadFrom), child })),
     ...ownParts(limb, fromCm, endCm, children, breaks.get(limb.id) ?? []),
   ];
 }
@@ -137,8 +153,9 @@ function ownParts(
   return stops.map((toCm) => {
     const piece = { limbId: limb.id, fromCm: at, toCm };
     const given = diameterMmAt(limb, at) ** 2 - diameterMmAt(limb, toCm) ** 2;
-    // What is left at the end carries the tip, unless the wood goes on as another limb
-    const left = toCm === endCm && !goesOn && !isStub(limb, children) ? diameterMmAt(limb, toCm) ** 2 : 0;
+    // What is left at the end carries the tip, unless the wood goes on as another limb or is dead from there
+    const left =
+      toCm === limb.lengthCm && !goesOn && !isStub(limb, children) ? diameterMmAt(limb, toCm) ** 2 : 0;
     at = toCm;
     return { weight: Math.max(0, given) + left, piece };
   });

@@ -161,6 +161,104 @@ describe('what the worked cases leave open', () => {
     expect(solve(tree, [['L', 80, 86]]).cuts[0]).toMatchObject({ atCm: 45.6 });
   });
 
+  // The rule branch by branch, docs/methods/cut-position.md: a dead end says nothing of what stands nearer the trunk
+  const dead = (limbId: string, fromCm: number, toCm: number): Lesion => ({
+    id: 'd',
+    limbId,
+    fromCm,
+    toCm,
+    disorder: 'DEAD',
+    edge: 'definite',
+    clearanceCm: 0,
+  });
+  test.each<[string, Lesion, [number, number, number][], Partial<Cut>]>([
+    // [joint, base mm, length] of side branches on S; 60 + 1.5 + 2.5
+    [
+      'reduced to the sound branch below the dead end',
+      dead('S', 90, 200),
+      [[60, 30, 80]],
+      { limbId: 'S', atCm: 64 },
+    ],
+    [
+      'a branch on the dead wood cannot take over',
+      dead('S', 120, 200),
+      [[140, 30, 60]],
+      { limbId: 'S', atCm: 0 },
+    ],
+    ['nor one at the very edge of it', dead('S', 120, 200), [[120, 30, 60]], { limbId: 'S', atCm: 0 }],
+  ])('%s', (_, lesion, branches, expected) => {
+    const limbs = [
+      ...workedTree().slice(0, 3),
+      ...branches.map(([jointCm, mm, lengthCm], i) => limb(`B${i}`, 'S', jointCm, lengthCm, mm, 6, {})),
+    ];
+    expect(cutPosition({ limbs, lesions: [lesion], clearanceCm: 0 }).cuts[0]).toMatchObject(expected);
+  });
+
+  test('a top dead from 90 cm is lowered to the sound scaffold at 60', () => {
+    const { cuts, decisions } = cutPosition({
+      limbs: workedTree(),
+      lesions: [dead('T', 90, 300)],
+      clearanceCm: 0,
+    });
+    expect(decisions).toEqual([]);
+    expect(cuts[0]).toMatchObject({ limbId: 'T', atCm: 65.5, kind: 'reduction' });
+  });
+
+  test('dead from its middle on it can take over, from nearer it cannot', () => {
+    const on = (fromCm: number) =>
+      cutPosition({
+        limbs: workedTree(),
+        lesions: [...lesions([['L', 12, 20]]), dead('M', fromCm, 80)],
+        clearanceCm: 30,
+      }).cuts.find((cut) => cut.lesionIds.includes('x0'));
+    expect(on(40)).toMatchObject({ limbId: 'S', atCm: 115.6 });
+    expect(on(39.9)).toMatchObject({ limbId: 'S', atCm: 0 });
+  });
+
+  // S 20 mm at 60, M 10 mm: 60 + 0.5 + 0.6; half of 50 mm and more, a third below
+  test.each<[string, number, number, number, number]>([
+    ['slender wood keeps 0.6 cm', 20, 10, 92, 61.1],
+    ['25 mm keeps 2.5 cm', 25, 10, 96, 63],
+    ['a third of 50 mm is enough', 50, 17, 96, 63.35],
+    ['over 50 mm it takes half', 50.1, 17, 96, 0],
+    ['half of over 50 mm', 50.1, 25.1, 96, 63.755],
+  ])('%s', (_, sMm, mMm, edgeCm, atCm) => {
+    const limbs = [
+      limb('T', null, 0, 300, 110, 30, { kind: 'trunk', inclinationDeg: 90 }),
+      limb('S', 'T', 90, 200, sMm, sMm, { kind: 'scaffold', ageYears: 9 }),
+      limb('M', 'S', 60, 80, mMm, 4, {}),
+    ];
+    expect(solve(limbs, [['S', edgeCm, edgeCm + 5]]).cuts[0]).toMatchObject({ limbId: 'S', atCm });
+  });
+
+  test('an open canker whose cut waits makes its branch no sounder', () => {
+    const waits: Lesion = { ...dead('M', 30, 40), disorder: 'SIL' };
+    const on = (alsoOpen: Lesion[]) =>
+      cutPosition({ limbs: workedTree(), lesions: lesions([['L', 12, 20]]), alsoOpen, clearanceCm: 30 })
+        .cuts[0];
+    expect(on([])).toMatchObject({ atCm: 115.6 });
+    expect(on([waits])).toMatchObject({ limbId: 'S', atCm: 0 });
+  });
+
+  test('a cut between two buds swallows only what lies beyond its outermost place', () => {
+    // L headed somewhere up to 50 with its buds unmapped; a cut on a twig at 30 may stay, one at 60 goes
+    const tree = [
+      ...workedTree({ budsMapped: false }),
+      limb('N', 'L', 30, 40, 8, 3, {}),
+      limb('O', 'L', 60, 40, 8, 3, {}),
+    ];
+    const spans: Span[] = [
+      ['L', 80, 86],
+      ['N', 30, 34],
+      ['O', 30, 34],
+    ];
+    const { cuts } = solve(tree, spans, 30);
+    const of = (id: string) => cuts.find((cut) => cut.lesionIds.includes(id));
+    expect(of('x0')).toMatchObject({ limbId: 'L', atCm: 0, upToCm: 50 });
+    expect(of('x1')).toMatchObject({ limbId: 'N', swallowedBy: null });
+    expect(of('x2')).toMatchObject({ limbId: 'O', swallowedBy: cuts.indexOf(of('x0') as Cut) });
+  });
+
   test.each([
     ['diseased on what it carries', { id: 'm', limbId: 'N', fromCm: 20, toCm: 22, disorder: 'NEO' }],
     ['dead', { id: 'm', limbId: 'M', fromCm: 0, toCm: 80, disorder: 'DEAD' }],

@@ -43,7 +43,7 @@ const STUB_WOOD_YEARS = 2;
  */
 export function cutPosition(input: CutPositionInput): CutPositionResult {
   const index = indexLimbs(input.limbs);
-  const unsound = unsoundLimbs(index, input.lesions);
+  const unsound = unsoundLimbs(index, openLesions(input));
   const cuts: Cut[] = [];
   const decisions: Decision[] = [];
   for (const lesion of input.lesions) {
@@ -52,6 +52,10 @@ export function cutPosition(input: CutPositionInput): CutPositionResult {
     else cuts.push(answer);
   }
   return { cuts: combined(index, cuts), decisions };
+}
+
+function openLesions({ lesions, alsoOpen = [] }: CutPositionInput): Lesion[] {
+  return [...lesions, ...alsoOpen];
 }
 
 interface Options {
@@ -277,7 +281,7 @@ function cutAt(lesion: Lesion, clearanceCm: number, walk: Walk, index: LimbIndex
  */
 export function cutsFor(input: CutPositionInput, lesion: Lesion): Cut[] {
   const index = indexLimbs(input.limbs);
-  const unsound = unsoundLimbs(index, input.lesions);
+  const unsound = unsoundLimbs(index, openLesions(input));
   const clearanceCm = lesion.clearanceCm ?? input.clearanceCm;
   const first = answerLesion(index, unsound, lesion, clearanceCm, input);
   if ('wood' in first) return [];

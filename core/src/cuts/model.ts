@@ -34,6 +34,11 @@ export const CutPositionInput = z
   .strictObject({
     limbs: LimbMap,
     lesions: z.array(Lesion),
+    alsoOpen: z
+      .array(Lesion)
+      .max(MOST_LESIONS)
+      .default([])
+      .describe('lesions that ask for no cut yet: a branch that they lie on cannot take over'),
     clearanceCm: z.number().min(0).max(500).describe('measured from each lesion toward the stool, cm'),
     finish: z.enum(finishes).optional().describe('how a collar cut is finished; tight unless said'),
     inSeasonStub: z
@@ -61,7 +66,7 @@ export const CutPositionInput = z
     });
   })
   .meta({ id: 'CutPositionInput' });
-export type CutPositionInput = z.infer<typeof CutPositionInput>;
+export type CutPositionInput = z.input<typeof CutPositionInput>;
 
 export const Place = z
   .discriminatedUnion('kind', [

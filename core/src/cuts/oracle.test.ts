@@ -43,7 +43,7 @@ function candidates(limbs: Limb[], limb: Limb, lesionOn: string): Candidate[] {
     )
     .map((branch) => ({
       kind: 'reduction' as const,
-      atCm: branch.jointCm + branch.baseMm / 10 / 2 + (thick(limb, branch.jointCm) < 25 ? 3.1 : 2.5),
+      atCm: branch.jointCm + branch.baseMm / 10 / 2 + (thick(limb, branch.jointCm) < 25 ? 0.6 : 2.5),
     }));
   const usable = (bud: Bud) =>
     bud.live &&

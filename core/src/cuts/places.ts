@@ -15,9 +15,9 @@ import type { Lesion, PassedOver, Place } from './model';
 const THIRD = 1 / 3;
 const HALF = 1 / 2;
 const THICK_MM = 50;
-/** Live wood kept beyond a side branch that is to live, and the further bit on slender wood. Common practice, no source. */
+/** Live wood kept beyond a side branch that is to live: less on slender wood, which dries back less. Common practice, no source. */
 const KEPT_BEYOND_BRANCH_CM = 2.5;
-const SLENDER_EXTRA_CM = 0.6;
+const KEPT_BEYOND_SLENDER_CM = 0.6;
 const SLENDER_MM = 25;
 /** A quarter of an inch above the bud. Common practice. */
 const ABOVE_BUD_CM = 0.6;
@@ -34,7 +34,10 @@ export interface Choice<P extends Place> {
 type Reduction = Extract<Place, { kind: 'reduction' }>;
 type Heading = Extract<Place, { kind: 'heading' }>;
 
-/** Ids of limbs that cannot take over: dead or broken low down, or with an open disease finding on them or on what they carry. */
+/**
+ * Ids of limbs that cannot take over, judged branch by branch: dead or broken from their nearer half on, standing on wood that is dead or
+ * broken, or with an open disease finding on them or on what they carry. Branches nearer the trunk than a dead end are sound.
+ */
 export function unsoundLimbs(index: LimbIndex, lesions: Lesion[]): Set<string> {
   const unsound = new Set<string>();
   for (const lesion of lesions) {
@@ -48,8 +51,11 @@ export function unsoundLimbs(index: LimbIndex, lesions: Lesion[]): Set<string> {
       ) {
         unsound.add(at.id);
       }
-    } else if (lesion.fromCm < limb.lengthCm / 2) {
-      for (const gone of limbWithAll(index, limb)) unsound.add(gone.id);
+    } else {
+      if (lesion.fromCm < limb.lengthCm / 2) unsound.add(limb.id);
+      for (const child of index.childrenOf.get(limb.id) ?? [])
+        if (child.jointCm >= lesion.fromCm)
+          for (const gone of limbWithAll(index, child)) unsound.add(gone.id);
     }
   }
   return unsound;
@@ -71,8 +77,7 @@ export function reductionAtOrBelow(
     const atCm = tidy(
       branch.jointCm +
         branch.baseMm / 20 +
-        KEPT_BEYOND_BRANCH_CM +
-        (limbMm < SLENDER_MM ? SLENDER_EXTRA_CM : 0),
+        (limbMm < SLENDER_MM ? KEPT_BEYOND_SLENDER_CM : KEPT_BEYOND_BRANCH_CM),
     );
     const over = (why: PassedOver['why']) =>
       passedOver.push({ limbId: limb.id, atCm: branch.jointCm, branchId: branch.id, why });

@@ -1,9 +1,9 @@
 // Which cuts do the open findings of this tree ask for, by the site's schools and in this season?
 import { z } from 'zod';
-import { Clearance, clearance, disorderOf, edges, isCutFor, type Season } from '../disorders/index';
+import { Clearance, clearance, disorderOf, edges, isCutFor, kindOf, type Season } from '../disorders/index';
 import { cutBack, type Kerf, type Limb, LimbMap } from '../tree/index';
 import { cutPosition } from './cutPosition';
-import { CutPositionResult, finishes } from './model';
+import { CutPositionResult, finishes, type Lesion } from './model';
 
 /** Where on the tree a finding lies. */
 export const findingPlaces = ['span', 'limb', 'base', 'rootstock', 'fruit'] as const;
@@ -104,20 +104,37 @@ export function treeCuts(
   }
   const result = cutPosition({
     limbs: tree.limbs,
-    lesions: asking.map(({ id, limbId, fromCm, toCm, disorder, edge }) => ({
-      id,
-      limbId,
-      fromCm,
-      toCm,
-      disorder,
-      edge,
-      clearanceCm: (clearances[id] as Clearance).clearanceCm,
+    lesions: asking.map((finding) => ({
+      ...lesionOf(finding),
+      clearanceCm: (clearances[finding.id] as Clearance).clearanceCm,
     })),
+    alsoOpen: openFindings(tree, standing, uncut),
     clearanceCm: 0,
     finish: schools.finish,
     inSeasonStub: schools.inSeasonStub && season !== 'dormant',
   });
   return { ...result, clearances, uncut };
+}
+
+function lesionOf({ id, limbId, fromCm, toCm, disorder, edge }: FindingForCut): Lesion {
+  return { id, limbId, fromCm, toCm, disorder, edge };
+}
+
+/** Findings whose cut is held or waits for its season: until then their branch is no sounder than with a cut to come. */
+function openFindings(
+  { limbs }: Pick<TreeForCut, 'limbs'>,
+  findings: FindingForCut[],
+  uncut: TreeCuts['uncut'],
+): Lesion[] {
+  const waits = new Set(
+    uncut.filter(({ why }) => why === 'held' || why === 'wait').map((one) => one.findingId),
+  );
+  return findings
+    .filter(({ id, disorder }) => waits.has(id) && kindOf(disorder) !== 'misplaced')
+    .map((finding) => {
+      const lengthCm = limbs.find((limb) => limb.id === finding.limbId)?.lengthCm ?? finding.toCm;
+      return { ...lesionOf(finding), toCm: Math.min(finding.toCm, lengthCm) };
+    });
 }
 
 function whyNotCut(finding: FindingForCut, season: Season): ReasonNotToCut | null {

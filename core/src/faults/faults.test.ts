@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { Line3, Vector3 } from 'three';
-import { type Limb, starterMap } from '../tree/index';
+import { cutBack, type Limb, starterMap } from '../tree/index';
 import { hits, wilson } from './gapTest';
 import {
   type FaultKind,
@@ -354,5 +354,57 @@ describe('light', () => {
     expect(lightInside(thin, 3).share).toBeGreaterThan(lightInside(thick, 3).share);
     expect(lightInside(thick, 3)).toEqual(lightInside(thick, 3));
     expect(lightInside([stem], 3)).toEqual({ share: 1, leafAreaM2: 0 });
+  });
+});
+
+describe('taking wood opens the crown', () => {
+  const forms = ['open centre', 'central leader', 'fan', 'espalier', 'wild', 'multi-stem'] as const;
+  const starter = fc.record({
+    form: fc.constantFrom(...forms),
+    heightCm: fc.integer({ min: 150, max: 700 }),
+    spreadCm: fc.integer({ min: 120, max: 700 }),
+    scaffolds: fc.integer({ min: 2, max: 8 }),
+    twigs: fc.array(
+      fc.tuple(fc.nat(50), fc.integer({ min: 10, max: 95 }), fc.integer({ min: 20, max: 160 })),
+      {
+        minLength: 1,
+        maxLength: 8,
+      },
+    ),
+    kerfs: fc.array(fc.tuple(fc.nat(80), fc.integer({ min: 0, max: 95 })), { minLength: 1, maxLength: 4 }),
+  });
+
+  test('never less light inside, never fewer hats through, on many trees', () => {
+    fc.assert(
+      fc.property(starter, ({ form, heightCm, spreadCm, scaffolds, twigs, kerfs }) => {
+        const grown = [
+          ...starterMap({ form, heightCm, spreadCm, scaffolds, species: 'apple', girthCm: 38, ageYears: 12 }),
+        ];
+        for (const [on, at, lengthCm] of twigs) {
+          const parent = grown[on % grown.length] as Limb;
+          const jointCm = (parent.lengthCm * at) / 100;
+          grown.push(
+            limb(`t${grown.length}`, parent.id, {
+              jointCm,
+              lengthCm,
+              baseMm: 18,
+              kind: 'lateral',
+              bearingDeg: on * 40,
+            }),
+          );
+        }
+        const cut = kerfs.map(([on, at]) => {
+          const one = grown[1 + (on % (grown.length - 1))] as Limb;
+          return { limbId: one.id, atCm: (one.lengthCm * at) / 100 };
+        });
+        const left = cutBack(grown, cut);
+        const [before, after] = [lightInside(grown, 5), lightInside(left, 5, grown)];
+        expect(after.share).toBeGreaterThanOrEqual(before.share - 1e-12);
+        expect(after.leafAreaM2).toBeLessThanOrEqual(before.leafAreaM2 + 1e-12);
+        const hats = (limbs: Limb[]) => gapTest(limbs, 60, 5, 12, grown).passed;
+        expect(hats(left)).toBeGreaterThanOrEqual(hats(grown));
+      }),
+      { numRuns: process.env.LONG ? 500 : 12 },
+    );
   });
 });

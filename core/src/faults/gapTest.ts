@@ -2,7 +2,7 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { z } from 'zod';
-import { type Limb, limbShape, type Point } from '../tree/index';
+import { diameterMmAt, type Limb, limbShape, type Point } from '../tree/index';
 
 export const GapTest = z
   .strictObject({
@@ -55,7 +55,7 @@ export function gapTest(
   const rng = xoroshiro128plus(seed);
   const random = () => uniformFloat64(rng);
   const sticks = [...limbShape(limbs)].map(([id, stick]) => ({ id, ...stick }));
-  const radii = new Map(limbs.map((limb) => [limb.id, (limb.baseMm + limb.tipMm) / 40]));
+  const radii = new Map(limbs.map((limb) => [limb.id, meanRadiusCm(limb)]));
   const crown = crownOf(
     crownLimbs,
     crownLimbs === limbs ? sticks : [...limbShape(crownLimbs)].map(([id, stick]) => ({ id, ...stick })),
@@ -85,6 +85,11 @@ export function gapTest(
     interval: wilson(passed, throws),
     catchers,
   };
+}
+
+/** Of the limb as it grew: cutting its thin end off makes no limb thicker. */
+function meanRadiusCm(limb: Limb): number {
+  return diameterMmAt(limb, (limb.uncutLengthCm ?? limb.lengthCm) / 2) / 20;
 }
 
 /** Does the disc at (u, v) touch the limb? */

@@ -28,16 +28,18 @@ const INNER = 1 / 3;
 
 /**
  * Lays each limb’s leaves along its outer two thirds, within 25 cm of the wood, and follows rays from points in the inner third to the
- * sky; light falls off along each by Beer’s law with the leaf area it passes. Wood itself casts no shade here. Each limb draws its own
- * random numbers, so that two crowns that differ by a limb are compared leaf by leaf.
+ * sky; light falls off along each by Beer’s law with the leaf area it passes. Wood itself casts no shade here. After a cut the leaves are
+ * those of the crown before it, less what came off: a limb does not inherit the leaves of the wood that was cut from it, so that taking
+ * wood never lowers the light.
  *
- * @param crownLimbs whose crown the inner third is taken of; the limbs themselves unless a crown is compared with an earlier one
+ * @param limbs as they stand
+ * @param crownLimbs as they grew, before any cut: they say where leaves hang and where the inner third is
  * @returns share 0..1, weighted as an overcast sky lights a level leaf; repeatable by the seed
  */
 export function lightInside(limbs: Limb[], seed: number, crownLimbs: Limb[] = limbs): LightInside {
   const leaves = new Leaves();
   let leafAreaM2 = 0;
-  for (const leaf of leavesOf(limbs, seed)) {
+  for (const leaf of leavesLeft(limbs, seed, crownLimbs)) {
     leaves.add(leaf.at, leaf.areaM2);
     leafAreaM2 += leaf.areaM2;
   }
@@ -45,6 +47,14 @@ export function lightInside(limbs: Limb[], seed: number, crownLimbs: Limb[] = li
   let sum = 0;
   for (const { from, direction } of rays) sum += Math.exp(-EXTINCTION * leaves.areaAlong(from, direction));
   return { share: sum / rays.length, leafAreaM2 };
+}
+
+/** Leaves of a crown that still hang when only these limbs stand. */
+function leavesLeft(limbs: Limb[], seed: number, crownLimbs: Limb[]): Leaf[] {
+  const all = leavesOf(crownLimbs, seed);
+  if (crownLimbs === limbs) return all;
+  const endCm = new Map(limbs.map((limb) => [limb.id, limb.lengthCm]));
+  return all.filter((leaf) => leaf.atCm <= (endCm.get(leaf.limbId) ?? -1));
 }
 
 export interface Leaf {
@@ -94,7 +104,10 @@ function hashOf(text: string): number {
   return hash;
 }
 
-/** Leaf area carried by a limb itself: its section less those of the limbs on it. Wood of the stem carries none. */
+/**
+ * Leaf area carried by a limb itself: its section less those of the limbs on it. Wood of the stem carries none, and what the end of a
+ * limb that was cut back once fed is gone.
+ */
 function leafAreas(limbs: Limb[]): [Limb, number][] {
   const { childrenOf } = indexLimbs(limbs);
   return limbs
@@ -103,7 +116,10 @@ function leafAreas(limbs: Limb[]): [Limb, number][] {
       const section = (mm: number) => Math.PI * (mm / 20) ** 2;
       const children = (childrenOf.get(limb.id) ?? []).reduce((cm2, child) => cm2 + section(child.baseMm), 0);
       const tip = section(Math.min(limb.baseMm, diameterMmAt(limb, limb.lengthCm)));
-      const own = Math.max(tip, section(limb.baseMm) - children);
+      const own =
+        limb.uncutLengthCm === undefined
+          ? Math.max(tip, section(limb.baseMm) - children)
+          : Math.max(0, section(limb.baseMm) - children - tip);
       return [limb, own * LEAF_M2_PER_CM2];
     });
 }

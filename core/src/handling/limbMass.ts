@@ -120,13 +120,14 @@ export interface LimbMass {
   rangeKg: [number, number];
   woodM3: number;
   density: GreenDensity;
-  /** Nothing is mapped on the limb: its weight was taken from the base alone where that is more. */
+  /** Branches of its base usually weigh more than all that is mapped: the upper end is theirs. */
   fromBaseAlone: boolean;
 }
 
 /**
- * Mass of all that hangs beyond the kerf: taper integrated along every mapped limb, by green density, with leaves and fruit in season.
- * A limb without any mapped side branch weighs at least what branches of its base usually do.
+ * Mass of all that hangs beyond the kerf: taper integrated along every mapped limb, by green density, with leaves and fruit in season, and
+ * an allowance for twigs that are on no map. A limb longer than 60 cm may weigh what branches of its base usually do, however much of it is
+ * mapped: mapping a twig more never makes it lighter, at neither end of the range.
  */
 export function limbMass(
   limbs: Limb[],
@@ -140,19 +141,23 @@ export function limbMass(
   if (!limb) return { kg: 0, rangeKg: [0, 0], woodM3: 0, density, fromBaseAlone: false };
   const from = Math.min(kerf.atCm, limb.lengthCm);
   const woodM3 = volumeBeyond(limb, from, index);
-  const taperKg = woodM3 * density.kgPerM3 * LOAD_FACTOR[load];
-  const isBare = (index.childrenOf.get(limb.id) ?? []).length === 0 && limb.lengthCm > BARE_FROM_CM;
-  const baseKg = isBare ? freshBranchKg(diameterMmAt(limb, from) / 10) * LOAD_FACTOR[load] : 0;
-  const kg = Math.max(taperKg, Math.min(baseKg, taperKg * MOST_TWIGS));
+  const perM3 = density.kgPerM3 * LOAD_FACTOR[load];
+  const taperKg = woodM3 * perM3;
+  const usual = limb.lengthCm > TWIGS_FROM_CM;
+  const baseKg = usual ? freshBranchKg(diameterMmAt(limb, from) / 10) * LOAD_FACTOR[load] : 0;
+  const bareKg = stickM3(limb, from, limb.lengthCm) * perM3;
+  const kg = Math.max(taperKg, Math.min(baseKg, bareKg * MOST_TWIGS));
   return {
     kg,
-    rangeKg: [Math.min(taperKg, kg) * RANGE[0], Math.max(kg * RANGE[1], baseKg)],
+    rangeKg: [taperKg * RANGE[0], Math.max(kg * RANGE[1], baseKg)],
     woodM3,
     density,
     fromBaseAlone: baseKg > taperKg,
   };
 }
-const BARE_FROM_CM = 60;
+/** Shorter ones are stubs and spurs, whose base says nothing of what they carry. Common practice, no source. */
+const TWIGS_FROM_CM = 60;
+/** Twigs that are on no map weigh at most this share of the limb’s own wood beside it. Common practice, no source. */
 const MOST_TWIGS = 1.6;
 
 function volumeBeyond(limb: Limb, fromCm: number, index: ReturnType<typeof indexLimbs>): number {

@@ -19,6 +19,10 @@ export const PlanFinding = FindingForCut.extend({
     .boolean()
     .default(false)
     .describe('ooze, fresh strikes: it goes in the first pass that its disorder allows'),
+  ooze: z
+    .boolean()
+    .default(false)
+    .describe('wet bacteria were seen on it: the blade that takes its wood is infected'),
   girdledShare: z
     .number()
     .min(0)

@@ -1,5 +1,6 @@
 // Which limbs are worth more than their wood?
-import { type Limb, widestGap } from '../tree/index';
+import { kindOf } from '../disorders/index';
+import { indexLimbs, type Limb, limbWithAll, widestGap } from '../tree/index';
 import type { PlanInput } from './input';
 
 export interface KeepWorth {
@@ -30,14 +31,23 @@ const SLOTS = {
   wild: 5,
 } as const;
 
-/** Worth of each limb that has any, with the reasons. It is lost once, when more than half of the limb goes. */
-export function keepWorths({ tree, pins }: Pick<PlanInput, 'tree' | 'pins'>): KeepWorth[] {
+/**
+ * Worth of each limb that has any, with the reasons. It is lost once, when more than half of the limb goes. A limb that is dead, broken or
+ * lost to disease over more than half of its length has none, and its place in the frame is free.
+ */
+export function keepWorths({
+  tree,
+  pins,
+  findings,
+}: Pick<PlanInput, 'tree' | 'pins' | 'findings'>): KeepWorth[] {
+  const lost = lostLimbs(tree.limbs, findings);
   const worth = new Map<string, { worth: number; because: string[] }>();
   const add = (limbId: string, more: number, why: string) => {
+    if (lost.has(limbId)) return;
     const had = worth.get(limbId) ?? { worth: 0, because: [] };
     worth.set(limbId, { worth: had.worth + more, because: [...had.because, why] });
   };
-  const main = tree.limbs.filter((limb) => limb.kind === 'scaffold');
+  const main = tree.limbs.filter((limb) => limb.kind === 'scaffold' && !lost.has(limb.id));
   for (const limb of frameOf(main, SLOTS[tree.form])) add(limb.id, FRAME, 'one of the frame');
   for (const limb of main) if (fillsSector(limb, main)) add(limb.id, FILLS_SECTOR, 'fills an empty sector');
   for (const limb of balancing(main)) add(limb.id, BALANCES, 'balances the crown');
@@ -49,6 +59,41 @@ export function keepWorths({ tree, pins }: Pick<PlanInput, 'tree' | 'pins'>): Ke
   for (const pin of pins)
     if (pin.kind === 'follower') add(pin.followerId, FOLLOWER, 'grown on as a follower');
   return [...worth].map(([limbId, one]) => ({ limbId, ...one }));
+}
+
+const LOST_FROM = 0.5;
+
+/** Limbs of which more than half is dead, broken or diseased, and all that stands on dead or broken wood. */
+export function lostLimbs(limbs: Limb[], findings: PlanInput['findings']): Set<string> {
+  const index = indexLimbs(limbs);
+  const lost = new Set<string>();
+  for (const limb of limbs) {
+    const own = findings.filter((finding) => finding.limbId === limb.id && !finding.healed);
+    // Beyond the place where it is dead or broken, nothing of it lives
+    const goneFromCm = Math.min(limb.lengthCm, ...own.filter(isGone).map((finding) => finding.fromCm));
+    const sick = own
+      .filter((finding) => kindOf(finding.disorder) === 'diseased')
+      .map(({ fromCm, toCm }): [number, number] => [fromCm, Math.min(toCm, goneFromCm)]);
+    if (limb.lengthCm - goneFromCm + covered(sick) > LOST_FROM * limb.lengthCm) lost.add(limb.id);
+    if (goneFromCm >= limb.lengthCm) continue;
+    for (const child of index.childrenOf.get(limb.id) ?? [])
+      if (child.jointCm >= goneFromCm) for (const one of limbWithAll(index, child)) lost.add(one.id);
+  }
+  return lost;
+}
+
+function isGone({ disorder }: PlanInput['findings'][number]): boolean {
+  return kindOf(disorder) === 'dead' || disorder === 'BRK';
+}
+
+/** Length that spans cover together, cm. */
+function covered(spans: [number, number][]): number {
+  let [sum, reached] = [0, Number.NEGATIVE_INFINITY];
+  for (const [from, to] of spans.toSorted((a, b) => a[0] - b[0])) {
+    sum += Math.max(0, to - Math.max(from, reached));
+    reached = Math.max(reached, to);
+  }
+  return sum;
 }
 
 /** The stoutest limbs that the form has room for, none steeper than a leader. */

@@ -207,12 +207,13 @@ function build(input: PlanInput, parts: Parts): Built {
       value: worthOfFinding(finding, input.findings),
       must,
     });
-    for (const { k, remains } of solvers) candidates[k]?.solves.push({ problem: p, remains });
+    for (const { k, remains } of solvers)
+      if (!must || meetsMust(doable[k]?.one)) candidates[k]?.solves.push({ problem: p, remains });
     if (must)
       musts.push({
         p,
         leaves: leavesAmong(
-          solvers.map(({ k }) => k),
+          solvers.map(({ k }) => k).filter((k) => meetsMust(doable[k]?.one)),
           problem,
         ),
       });
@@ -266,6 +267,12 @@ function solversOf(
   return [...own].map(([k, remains]) => ({ k, remains }));
 }
 
+/** Paring and leaving a strike keep no clearance: only the caretaker, who lifts the must, may be content with them. */
+function meetsMust(one: Priced | undefined): boolean {
+  const what = one?.candidate.what;
+  return what?.is === 'cut' || what?.kind === 'pick mummies';
+}
+
 function leavesAmong(solvers: number[], problem: PlanProblem): number[] {
   const inner = new Set(solvers.flatMap((k) => ancestors(problem, k)));
   return solvers.filter((k) => !inner.has(k));
@@ -278,7 +285,9 @@ function worthOfFinding(finding: PlanFinding, all: readonly PlanFinding[]): numb
       : finding.fault
         ? (FAULT_VALUE[finding.fault.kind] ?? VALUE.misplaced)
         : VALUE[kindOf(finding.disorder)];
-  const reasons = all.filter((other) => other.limbId === finding.limbId).length;
+  const reasons = all.filter(
+    (other) => other === finding || (other.limbId === finding.limbId && !other.healed && !other.held),
+  ).length;
   return base * Math.min(MOST_REASONS, MORE_REASONS ** (reasons - 1));
 }
 
@@ -287,8 +296,7 @@ function isMust(finding: PlanFinding, input: PlanInput, cuts: TreeCuts, index: L
   if (input.lifted.includes(finding.id)) return false;
   if (finding.place === 'fruit') return true;
   if (!isDiseased(finding)) return false;
-  if (finding.active || ACTIVE.includes(finding.disorder))
-    return !(input.tree.resistant && finding.disorder === 'FB_SHOOT');
+  if (finding.active || ACTIVE.includes(finding.disorder)) return true;
   const reason = cuts.cuts.flatMap((cut) => cut.because).find((one) => one.lesionId === finding.id);
   if (!reason) return false;
   if (reason.target.on !== 'limb' || reason.target.limbId === null) return true;

@@ -93,8 +93,13 @@ export function priced(candidate: Candidate, input: PlanInput, index: LimbIndex,
   const limb = index.byId.get(cut.limbId) as Limb;
   const handling = handlingOf(limb, kerf, input);
   const left = leftBehind(kerf, cut, input, index);
+  const comesAway = (finding: PlanFinding) => left.some((one) => one.findingId === finding.id);
   const infected = input.findings.some(
-    (finding) => isDiseased(finding) && !finding.healed && nearEdge(finding, kerf, index, left),
+    (finding) =>
+      !finding.healed &&
+      ((isDiseased(finding) && nearEdge(finding, kerf, index, left)) ||
+        // Ooze runs over all that it hangs on; dead wood may have died of anything
+        ((finding.ooze || finding.disorder === 'DEAD') && comesAway(finding))),
   );
   const beyond = crown.pieces.filter((piece) =>
     isDistalOf(index, piece.limbId, (piece.fromCm + piece.toCm) / 2, kerf.limbId, kerf.atCm),

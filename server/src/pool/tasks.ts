@@ -1,6 +1,6 @@
 // What is computed off the thread that answers.
 import type { Openness } from '@mortisect/contracts';
-import { gapTest, lightInside } from '@mortisect/core/faults';
+import { gapTest, HAT_RADIUS_CM, lightInside } from '@mortisect/core/faults';
 import type { Limb } from '@mortisect/core/tree';
 import { readTrees, type TreeFile, type TreeFileRead } from '../files/readTrees';
 import { readWeather, type WeatherFile, type WeatherFileRead } from '../files/readWeather';
@@ -23,6 +23,7 @@ export const cutSheet = ({
 
 export interface OpennessTask {
   limbs: Limb[];
+  grown?: Limb[] | undefined;
   throws: number;
   seed: number;
 }
@@ -30,7 +31,7 @@ export interface OpennessTask {
 export const readWeatherFile = (file: WeatherFile): WeatherFileRead => readWeather(file);
 export const readTreeFile = (file: TreeFile): TreeFileRead => readTrees(file);
 
-export const openness = ({ limbs, throws, seed }: OpennessTask): Openness => ({
-  gap: gapTest(limbs, throws, seed),
-  light: lightInside(limbs, seed),
+export const openness = ({ limbs, grown = limbs, throws, seed }: OpennessTask): Openness => ({
+  gap: gapTest(limbs, throws, seed, HAT_RADIUS_CM, grown),
+  light: lightInside(limbs, seed, grown),
 });

@@ -121,7 +121,7 @@ function Expected({
   passed: number | null;
 }) {
   const limbs = useMemo(() => treeView(detail, here.today).limbs, [detail, here.today]);
-  const { data } = useOpenness(detail.tree.id, limbs);
+  const { data } = useOpenness(detail.tree.id, limbs, detail.limbs);
   if (!data) return <Small role="status">Throwing hats through the map …</Small>;
   const [low, high] = data.gap.interval;
   const words = `Through the map as it stands ${percent(data.gap.share)} come through.`;

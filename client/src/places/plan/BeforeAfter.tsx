@@ -19,8 +19,8 @@ export function BeforeAfter({ view, today, visits, onChoose }: BeforeAfterProps)
   const steps = visits.flatMap((visit) => visit.steps);
   const last = Math.max(0, ...steps.map(({ step }) => step.season));
   const after = useMemo(() => limbsAfter(view.limbs, steps, last), [view.limbs, steps, last]);
-  const now = useOpenness(view.tree.id, view.limbs).data;
-  const then = useOpenness(view.tree.id, after, view.limbs).data;
+  const now = useOpenness(view.tree.id, view.limbs, view.detail.limbs).data;
+  const then = useOpenness(view.tree.id, after, view.detail.limbs).data;
   if (steps.every((one) => one.priced.kerf === null)) return null;
   const gone = new Set(view.limbs.map((limb) => limb.id));
   for (const limb of after) gone.delete(limb.id);

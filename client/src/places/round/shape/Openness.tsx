@@ -17,7 +17,7 @@ const percent = (share: number) => Math.round(share * 100);
 
 export function Openness({ view }: { view: TreeView }) {
   const units = useUnits();
-  const { data, error } = useOpenness(view.tree.id, view.limbs);
+  const { data, error } = useOpenness(view.tree.id, view.limbs, view.detail.limbs);
   const [throwing, setThrowing] = useState(false);
   const thrown = view.actions.findLast(
     ({ action, undone }) => action.kind === 'hatThrown' && !undone,
