@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { Line3, Vector3 } from 'three';
+import { manyRuns } from '../testing/manyRuns';
 import { cutBack, type Limb, starterMap } from '../tree/index';
 import { hits, wilson } from './gapTest';
 import {
@@ -404,7 +405,7 @@ describe('taking wood opens the crown', () => {
         const hats = (limbs: Limb[]) => gapTest(limbs, 60, 5, 12, grown).passed;
         expect(hats(left)).toBeGreaterThanOrEqual(hats(grown));
       }),
-      { numRuns: process.env.LONG ? 500 : 12 },
+      { numRuns: manyRuns(500, 12) },
     );
   });
 });

@@ -1,10 +1,10 @@
 // Which of the pins, musts and limits cannot be kept together?
 import { indexLimbs } from '../tree/index';
+import { feasiblePlan } from './feasible';
 import type { Pin } from './input';
 import { applyPins } from './pins';
 import type { Prepared } from './prepare';
 import type { PlanProblem } from './problem';
-import { PlanSearch } from './search';
 
 export interface ClashPart {
   what: 'pin' | 'must' | 'limit';
@@ -13,29 +13,50 @@ export interface ClashPart {
   season?: number;
 }
 
-/** A set that was looked at this far and is still open counts as one that can be kept. */
-const NODES = 400;
-const MOST_PARTS = 40;
 const FREE = 1_000_000;
 
-/**
- * The smallest set of pins, musts and limits that no plan keeps: first one from which nothing can be left out, then every smaller set is
- * tried. Empty sets of more than forty parts are not looked at: then the first is the answer.
- */
+/** The smallest set of pins, musts and limits that no plan keeps; empty where all of them can be kept. */
 export function clashOf(prepared: Prepared): ClashPart[] {
-  const parts = partsOf(prepared);
-  const kept = (set: readonly ClashPart[]) => canBeKept(prepared, set);
-  let smallest = parts;
-  for (const part of parts) {
-    const without = smallest.filter((one) => one !== part);
-    if (!kept(without)) smallest = without;
+  return smallestClash(partsOf(prepared), (set) => canBeKept(prepared, set));
+}
+
+/**
+ * The smallest set that cannot be kept, exactly: every set that can be kept, grown as far as it goes, leaves out something of each clash;
+ * the smallest set that hits all that was left out is looked at next, until one cannot be kept.
+ *
+ * @param kept whether a set can be kept; whatever can be kept with more can be kept with less
+ * @returns empty where all can be kept together
+ * @source implicit hitting sets: Ignatiev et al. 2015, CP 2015, from memory
+ */
+export function smallestClash<T>(parts: readonly T[], kept: (set: readonly T[]) => boolean): T[] {
+  const toHit: T[][] = [];
+  for (;;) {
+    const hitting = smallestHitting(toHit);
+    if (!kept(hitting)) return hitting;
+    const grown = [...hitting];
+    for (const part of parts) if (!grown.includes(part) && kept([...grown, part])) grown.push(part);
+    const leftOut = parts.filter((part) => !grown.includes(part));
+    if (leftOut.length === 0) return [];
+    toHit.push(leftOut);
   }
-  if (parts.length > MOST_PARTS) return smallest;
-  for (let size = 1; size < smallest.length; size++) {
-    const found = subsets(parts, size).find((set) => !kept(set));
+}
+
+/** A smallest set that has a member of each of the sets. */
+function smallestHitting<T>(sets: readonly (readonly T[])[]): T[] {
+  const within = (chosen: T[], most: number): T[] | null => {
+    const open = sets.find((set) => !set.some((one) => chosen.includes(one)));
+    if (!open) return chosen;
+    if (chosen.length === most) return null;
+    for (const one of open) {
+      const found = within([...chosen, one], most);
+      if (found) return found;
+    }
+    return null;
+  };
+  for (let most = 0; ; most++) {
+    const found = within([], most);
     if (found) return found;
   }
-  return smallest;
 }
 
 function partsOf({ input, asked, problem }: Prepared): ClashPart[] {
@@ -76,17 +97,5 @@ function canBeKept(prepared: Prepared, set: readonly ClashPart[]): boolean {
     indexLimbs(input.tree.limbs),
     pins,
   );
-  if (bare.required.some((k) => bare.candidates[k]?.slots.length === 0)) return false;
-  const search = new PlanSearch(bare);
-  for (let i = 0; i < NODES; i += 20) {
-    const { plan, done } = search.step(20);
-    if (plan) return true;
-    if (done) return false;
-  }
-  return true;
-}
-
-function subsets<T>(all: readonly T[], size: number): T[][] {
-  if (size === 0) return [[]];
-  return all.flatMap((first, i) => subsets(all.slice(i + 1), size - 1).map((rest) => [first, ...rest]));
+  return feasiblePlan(bare) !== null;
 }

@@ -27,7 +27,8 @@ const NO_STATES: readonly number[] = [];
  *
  * @param bound of the relaxation just computed at season prices alone
  * @param best score that must be beaten
- * @returns the best plan found, or null when none beats it; 'too many' when it was given up
+ * @returns the best plan found with its worth by the relaxation, which may be above its true worth; null when none beats the best;
+ *   'too many' when it was given up
  */
 export function bestByLabels(
   problem: PlanProblem,
@@ -36,7 +37,7 @@ export function bestByLabels(
   mustBy: Int8Array,
   bound: number,
   best: number,
-): Int8Array | null | 'too many' {
+): { plan: Int8Array; worth: number } | null | 'too many' {
   const { slots, candidates } = problem;
   const order = relaxation.preorder;
   const place = seasonPlaces(problem, allowed);
@@ -96,7 +97,7 @@ export function bestByLabels(
     plan[order[i] as number] = at.slot;
     at = at.before;
   }
-  return plan;
+  return { plan, worth: top.worth };
 }
 
 interface Place {

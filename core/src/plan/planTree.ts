@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { Cut, type Decision, type ReasonNotToCut } from '../cuts/index';
 import { indexLimbs, isDistalOf, type Kerf } from '../tree/index';
 import { type ClashPart, clashOf } from './clash';
+import { feasiblePlan } from './feasible';
 import type { Pin, PlanInput } from './input';
 import { type Prepared, preparePlan } from './prepare';
 import type { Priced } from './price';
@@ -71,14 +72,30 @@ export interface Planning {
 export function planning(input: PlanInput): Planning {
   const prepared = preparePlan(input);
   const comesOut = prepared.verdict?.choice === 'remove tree';
+  const start = comesOut ? 'open' : feasiblePlan(prepared.problem);
+  // Whether there is any plan is known before the best one is looked for
+  if (start === null) {
+    const clashing = planFrom(prepared, NO_PLAN, false);
+    return { prepared, step: () => clashing };
+  }
   // A tree that comes out whole is not planned cut by cut
   const search = new PlanSearch(
     comesOut
       ? { ...prepared.problem, candidates: [], problems: [], excludes: [], required: [] }
       : prepared.problem,
+    start === 'open' ? undefined : start,
   );
   return { prepared, step: (nodes) => planFrom(prepared, search.step(nodes), comesOut) };
 }
+
+const NO_PLAN: Progress = {
+  plan: null,
+  worth: Number.NEGATIVE_INFINITY,
+  bound: Number.NEGATIVE_INFINITY,
+  gap: 0,
+  done: true,
+  nodes: 0,
+};
 
 /** The best plan, proved. For a server; a screen shows what `planning` gives as it comes. */
 export function planTree(input: PlanInput, mostNodes = 20_000): { prepared: Prepared; plan: TreePlan } {

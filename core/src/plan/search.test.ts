@@ -46,6 +46,15 @@ describe('the search is exact', () => {
     }
   });
 
+  test('a cut whose credit a better one of the same season has already: once taken for proved at too little', () => {
+    // Its best plan is worth 107.406, found by hand when 104.65 was called the best
+    const problem = planInstance(20_660, { candidates: 12, seasons: 2 });
+    const plan = [-1, 2, 0, -1, 1, -1, 0, -1, -1, 0, -1, 3];
+    expect(breachOf(problem, plan)).toBeNull();
+    expect(worthOf(problem, plan)).toBeCloseTo(107.406, 6);
+    expect(solved(problem).worth).toBeGreaterThanOrEqual(107.406 - 1e-9);
+  });
+
   test('equal to what a general MILP solver found on the 50 committed instances', () => {
     const { candidates, seasons, optima } = judged;
     expect(optima).toHaveLength(50);

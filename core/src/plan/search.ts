@@ -71,7 +71,11 @@ export class PlanSearch {
   private readonly ownCrown: Float64Array;
   private readonly parents: Int32Array;
 
-  constructor(private readonly problem: PlanProblem) {
+  /** @param start a plan that breaks nothing, where one is known */
+  constructor(
+    private readonly problem: PlanProblem,
+    start?: readonly number[],
+  ) {
     const faults = problemFaults(problem);
     if (faults.length > 0) throw new ImpossibleProblem(faults);
     this.relaxation = new Relaxation(problem);
@@ -108,6 +112,7 @@ export class PlanSearch {
     ]);
     this.open.push(this.root());
     this.startWithMusts();
+    if (start) this.improveFrom(Int8Array.from(start));
   }
   private readonly fast: FastWorth;
   private readonly groups: number[];
@@ -382,14 +387,15 @@ export class PlanSearch {
     const bound = this.relaxation.bound(allowed, mustBy, through, prices);
     if (bound <= this.bestScore + CLOSE) return true;
     const found = bestByLabels(this.problem, this.relaxation, allowed, mustBy, bound, this.bestScore);
-    if (found === 'too many') {
+    // The relaxation may take two cuts of one season on one limb for more than they are worth: then other plans are still open
+    const exact = found === null || (found !== 'too many' && this.offer(found.plan) >= found.worth - CLOSE);
+    if (!exact) {
       // The totals and the plan that branching reads are those of the node
       this.relaxation.bound(allowed, mustBy, through, node.prices);
       this.relaxation.plan(this.plan);
       this.relaxation.totals(allowed, mustBy, this.totals);
       return false;
     }
-    if (found) this.offer(found);
     return true;
   }
 
