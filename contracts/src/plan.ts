@@ -27,11 +27,25 @@ export function pinsOf(actions: readonly Action[]): Pinned[] {
 }
 
 /** Musts that the caretaker lifted, by finding. */
-export function liftedMusts(actions: readonly Action[]): Map<string, { actionId: string; why: string }> {
+export interface Lifted {
+  actionId: string;
+  why: string;
+  note: string;
+  /** Local date to which it is lifted; null for ever. */
+  until: string | null;
+}
+
+/** @param day local date: a must that was lifted until an earlier day is a must again */
+export function liftedMusts(actions: readonly Action[], day: string): Map<string, Lifted> {
   return new Map(
     actions.flatMap(({ id, action, undone }) =>
-      action.kind === 'mustLifted' && !undone
-        ? [[action.findingId, { actionId: id, why: action.why }] as const]
+      action.kind === 'mustLifted' && !undone && (action.until ?? day) >= day
+        ? [
+            [
+              action.findingId,
+              { actionId: id, why: action.why, note: action.note, until: action.until ?? null },
+            ] as const,
+          ]
         : [],
     ),
   );
@@ -80,7 +94,7 @@ export function planInputOf(detail: TreeDetail, site: Site, day: string): PlanIn
     },
     findings: findings.map((finding) => planFinding(finding, actions, limbs)),
     schools: { clearance, halveDefiniteDormant, inSeasonStub, finish },
-    lifted: [...liftedMusts(actions).keys()],
+    lifted: [...liftedMusts(actions, day).keys()],
     decided,
     pins: pinsOf(actions)
       .map(({ pin }) => pin)
@@ -114,6 +128,7 @@ function planFinding(
     ...own,
     toCm: Math.min(own.toCm, limb?.lengthCm ?? own.toCm),
     active: finding.activity === 'active',
+    danger: finding.disorder === 'BRK' && finding.activity !== 'healed',
     ooze: finding.signs.BK_OOZE === 'present',
     girdledShare: share,
     fault: finding.fault && {

@@ -70,5 +70,5 @@ test('the newest word decides, and a word taken back leaves the question open', 
 test('height of a kerf: joint on the stem, then up the limb at its inclination', () => {
   const view = treeView(detail([canker]), today);
   // 60 cm up the stem, then 100 cm at 30°: 60 + 100 · sin 30° = 110
-  expect(cutAtHand(view, { limbId: 'S', atCm: 100 }).kerfHeightCm).toBeCloseTo(110);
+  expect(cutAtHand(view, { limbId: 'S', atCm: 100 }, today).kerfHeightCm).toBeCloseTo(110);
 });

@@ -14,15 +14,15 @@ import {
   type Cut,
   type Decision,
   type FindingForCut,
-  kerfMm,
   type Telling,
   type TreeCuts,
   treeCuts,
 } from '@mortisect/core/cuts';
 import { type Season, seasonOn } from '@mortisect/core/disorders';
-import { type Caution, cautions } from '@mortisect/core/handling';
+import type { Caution } from '@mortisect/core/handling';
 import type { Units } from '@mortisect/core/measure';
-import { type Limb, limbNames, limbShape, pointAlong } from '@mortisect/core/tree';
+import { handlingOf, kerfOf } from '@mortisect/core/plan';
+import { type Limb, limbNames } from '@mortisect/core/tree';
 
 /** The site as this device goes by it today. */
 export interface SiteToday {
@@ -129,13 +129,18 @@ export interface CutAtHand {
   handOver: boolean;
 }
 
-/** How thick and how high the kerf is, and what must be kept in mind. */
-export function cutAtHand(view: TreeView, cut: { limbId: string; atCm: number }): CutAtHand {
-  const mm = kerfMm(view.limbs, cut);
+/** How thick, high and heavy what comes off is, and what must be kept in mind: as the plan judges it. */
+export function cutAtHand(
+  view: TreeView,
+  cut: { limbId: string; atCm: number; upToCm?: number | undefined },
+  { site, season }: SiteToday,
+): CutAtHand {
   const limb = view.limbs.find((one) => one.id === cut.limbId);
-  const placed = limbShape(view.limbs).get(cut.limbId);
-  const kerfHeightCm = limb && placed ? pointAlong(placed, cut.atCm / limb.lengthCm).z : 0;
-  const { hazards, heightCm } = view.tree;
-  const said = cautions({ hazards, treeHeightCm: heightCm, kerfHeightCm, kerfMm: mm });
-  return { kerfMm: mm, kerfHeightCm, cautions: said, handOver: said.some((one) => one.kind === 'hand over') };
+  if (!limb) return { kerfMm: 0, kerfHeightCm: 0, cautions: [], handOver: false };
+  return handlingOf(limb, kerfOf(cut), {
+    tree: { ...view.tree, limbs: view.limbs },
+    settings: site.plan,
+    season,
+    findings: view.findings,
+  });
 }

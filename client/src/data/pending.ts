@@ -1,6 +1,7 @@
 // The orchard as it will stand once the outbox is empty: what the server said, with what waits here laid over it.
 import {
   type Action,
+  type ActionBody,
   type Finding,
   isOfRound,
   type TreeDetail,
@@ -26,7 +27,8 @@ function waiting<R extends OutboxItem['route']>(items: readonly OutboxItem[], ro
 export function pendingActions(items: readonly OutboxItem[], { person, now }: Here): Action[] {
   return waiting(items, 'putAction').map(({ input }) => ({
     id: input.params.actionId,
-    action: input.body,
+    // Inputs may leave out what has a default; the app fills everything in
+    action: input.body as ActionBody,
     undone: false,
     by: person,
     receivedAt: now,

@@ -28,7 +28,7 @@ export function HandlingLines({ view, today, handling }: HandlingLinesProps) {
         : null}
       {strokes.undercutCm !== null && strokes.topCutCm !== null ? (
         <Body>
-          {`Undercut at ${tapeText(strokes.undercutCm, units)}, a third through; top cut at ${tapeText(strokes.topCutCm, units)}; last cut at ${strokes.finalCm === 0 ? 'the collar' : tapeText(strokes.finalCm, units)}.`}
+          {`Undercut a third through, ${tapeText(strokes.undercutCm - strokes.finalCm, units)} out from the last cut; top cut ${tapeText(strokes.topCutCm - strokes.finalCm, units)} out; last cut at ${strokes.finalCm === 0 ? 'the collar' : `${tapeText(strokes.finalCm, units)} from the collar`}.`}
         </Body>
       ) : null}
       <Body>{fallWords(fall, today)}</Body>

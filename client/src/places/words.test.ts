@@ -1,8 +1,8 @@
 // The few words that stand everywhere: singular and plural, the place of a cut, what was done.
 import type { ActionBody } from '@mortisect/contracts';
-import { standingCuts, treeView } from '../data/orchardView';
+import { cutAtHand, standingCuts, treeView } from '../data/orchardView';
 import { detail, finding, today } from '../testing/orchard';
-import { actionWords, disorderWords, handedOver, placeWords, plural } from './words';
+import { actionWords, disorderWords, placeWords, plural } from './words';
 
 const at = '2026-11-24T09:00:00Z';
 const base = { at, treeId: 'a', findingIds: ['1'] };
@@ -62,5 +62,6 @@ test.each([
   [{ hazards: ['power line' as const] }, 1],
   [{ hazards: ['slope' as const] }, 0],
 ])('%j: %i cuts are work for a licensed arborist', (tree, count) => {
-  expect(handedOver(treeView(detail([finding('1', 'S', 'FB_CANK_A')], tree), today))).toHaveLength(count);
+  const view = treeView(detail([finding('1', 'S', 'FB_CANK_A')], tree), today);
+  expect(standingCuts(view).filter((cut) => cutAtHand(view, cut, today).handOver)).toHaveLength(count);
 });

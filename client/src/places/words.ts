@@ -9,7 +9,7 @@ import { clockHour, heightReading, joined, tapeText, type Units } from '@mortise
 import type { Pin } from '@mortisect/core/plan';
 import { speciesName } from '@mortisect/core/register';
 import { lowerFirst } from '@mortisect/core/tree';
-import { cutAtHand, type SiteToday, standingCuts, type TreeView } from '../data/orchardView';
+import type { SiteToday, TreeView } from '../data/orchardView';
 
 export function plural(count: number, one: string): string {
   return `${count} ${one}${count === 1 ? '' : 's'}`;
@@ -31,11 +31,6 @@ export function findingWords(findings: readonly Pick<Finding, 'disorder' | 'faul
     fault ? upperFirst(fault.kind) : (disorderOf(disorder)?.name ?? disorder),
   );
   return [...new Set(words)].join(' · ');
-}
-
-/** Cuts that are work for a licensed arborist. */
-export function handedOver(view: TreeView): Cut[] {
-  return standingCuts(view).filter((cut) => cutAtHand(view, cut).handOver);
 }
 
 /** “41.5 cm”, “collar”, “up to 50 cm”: the place in the fewest words. */

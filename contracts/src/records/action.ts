@@ -250,6 +250,7 @@ export const ActionBody = z
       treeId: TreeId,
       findingId: RecordId,
       why: z.enum(['kept as feeder', 'watched']),
+      until: z.iso.date().optional().describe('it is a must again after this day'),
       note: text(300),
     }),
     z.strictObject({

@@ -1,5 +1,6 @@
 // Is this cut one for the caretaker, and what must be kept in mind?
 import { z } from 'zod';
+import { undercutOutCm } from './pieces';
 
 export const hazards = [
   'hanging limb',
@@ -25,7 +26,9 @@ export const CutAtHand = z
       .min(0)
       .max(20_000)
       .optional()
-      .describe('of all that comes off; not weighed where missing'),
+      .describe(
+        'the most that all that comes off may weigh, the upper end of its range; not weighed where missing',
+      ),
     liftKg: z.number().min(1).max(60).optional().describe('the most one piece may weigh'),
   })
   .meta({ id: 'CutAtHand' });
@@ -43,13 +46,21 @@ export type Caution = z.infer<typeof Caution>;
 
 /** Hand-over limits and the three-cut rule. @source common practice, no source; ladders and lines after OSHA 29 CFR 1910.23, 1910.333(c)(3) */
 export const HAND_OVER_HEIGHT_CM = 300;
-const HAND_OVER_TREE_CM = 600;
+export const HAND_OVER_TREE_CM = 600;
 const HAND_OVER_MM = 150;
 const HAND_OVER_KG = 50;
 const TWO_PEOPLE_KG = 23;
 const ROPE_KG = 30;
 export const LADDER_FROM_CM = 180;
 const THREE_CUTS_FROM_MM = 50;
+
+/** What may hurt somebody who stands near; the others are notes for whoever cuts. */
+const DANGERS: readonly Hazard[] = ['hanging limb', 'split stem', 'power line', 'lean', 'cavity'];
+
+/** Of what is known of a tree, what endangers people. @example dangersOf(['boundary mark', 'lean']) //=> ['lean'] */
+export function dangersOf(known: readonly Hazard[]): Hazard[] {
+  return known.filter((hazard) => DANGERS.includes(hazard));
+}
 
 const HAZARD_TEXT: Partial<Record<Hazard, string>> = {
   'hanging limb': 'A limb hangs in this tree: keep everybody from under it.',
@@ -90,7 +101,7 @@ export function cautions(cut: CutAtHand): Caution[] {
   if (kerfMm >= THREE_CUTS_FROM_MM) {
     said.push({
       kind: 'care',
-      text: 'Heavy: undercut first, a quarter through, 15–30 cm (6–12 in) out; top cut a little further out; then the last cut. Nobody below.',
+      text: `Heavy: undercut first, a third through, ${undercutOutCm(kerfMm) === 20 ? '20 cm (8 in)' : '30 cm (12 in)'} out from the last cut; top cut a little further out; then the last cut. Nobody below.`,
     });
   }
   if (kerfHeightCm > LADDER_FROM_CM) {

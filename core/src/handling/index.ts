@@ -2,8 +2,10 @@ export {
   Caution,
   CutAtHand,
   cautions,
+  dangersOf,
   GENERAL_CAUTION,
   HAND_OVER_HEIGHT_CM,
+  HAND_OVER_TREE_CM,
   type Hazard,
   hazards,
   LADDER_FROM_CM,
@@ -30,6 +32,7 @@ export {
   type Strokes,
   strokes,
   undercutDepthMm,
+  undercutOutCm,
 } from './pieces';
 export {
   bladeSeconds,

@@ -38,6 +38,11 @@ export function needsThreeCuts({ kerfMm, kg, held }: { kerfMm: number; kg: numbe
   return kerfMm >= THREE_ALWAYS_MM || kg > THREE_ALWAYS_KG || (kerfMm >= THREE_FROM_MM && !held);
 }
 
+/** How far out from the last cut the undercut goes, cm. @example undercutOutCm(90) //=> 30 */
+export function undercutOutCm(kerfMm: number): number {
+  return kerfMm >= LARGE_MM ? OUT_LARGE_CM : OUT_CM;
+}
+
 /** Depth of the undercut, mm: a third, before the bar pinches. */
 export function undercutDepthMm(diameterMm: number): number {
   return diameterMm * DEPTH;
@@ -46,7 +51,7 @@ export function undercutDepthMm(diameterMm: number): number {
 /** Where undercut, top cut and last cut go, cm along the limb. A limb that is too short for three is held and cut once. */
 export function strokes(limb: Limb, kerfCm: number, kg: number): Strokes {
   const kerfMm = diameterMmAt(limb, Math.min(kerfCm, limb.lengthCm));
-  const undercutCm = kerfCm + (kerfMm >= LARGE_MM ? OUT_LARGE_CM : OUT_CM);
+  const undercutCm = kerfCm + undercutOutCm(kerfMm);
   const topCutCm = undercutCm + FARTHER_CM;
   if (!needsThreeCuts({ kerfMm, kg, held: kg <= 2 }) || topCutCm >= limb.lengthCm) {
     return { undercutCm: null, undercutDepthMm: null, topCutCm: null, finalCm: kerfCm };

@@ -32,7 +32,7 @@ export function smallestClash<T>(parts: readonly T[], kept: (set: readonly T[]) 
   const toHit: T[][] = [];
   for (;;) {
     const hitting = smallestHitting(toHit);
-    if (!kept(hitting)) return hitting;
+    if (!kept(hitting)) return parts.filter((part) => hitting.includes(part));
     const grown = [...hitting];
     for (const part of parts) if (!grown.includes(part) && kept([...grown, part])) grown.push(part);
     const leftOut = parts.filter((part) => !grown.includes(part));

@@ -9,6 +9,7 @@ import { hazards, LIFT_KG, LIFT_NEVER_ABOVE_KG, startingKit, Tool } from '../han
 import { bearingHabits, treeForms } from '../register/index';
 import { LimbMap } from '../tree/index';
 import { startingCosts } from './problem';
+import { startingWeights, Weights } from './weights';
 
 export const MOST_PLAN_SEASONS = 5;
 const limbId = z.string().min(1).max(64);
@@ -19,6 +20,10 @@ export const PlanFinding = FindingForCut.extend({
     .boolean()
     .default(false)
     .describe('ooze, fresh strikes: it goes in the first pass that its disorder allows'),
+  danger: z
+    .boolean()
+    .default(false)
+    .describe('broken or split wood that may come down on somebody: it goes in the first pass'),
   ooze: z
     .boolean()
     .default(false)
@@ -45,7 +50,7 @@ export const Pin = z
     z.strictObject({
       kind: z.literal('goes'),
       candidateId: z.string().min(1).max(160),
-      season: z.number().int().min(1).max(MOST_PLAN_SEASONS),
+      season: z.number().int().min(1).max(MOST_PLAN_SEASONS).default(1),
     }),
     z.strictObject({
       kind: z.literal('not before'),
@@ -87,6 +92,7 @@ export const PlanSettings = z
       })
       .default(startingCosts)
       .describe('price of a thousandth of crown, of its fruiting part, and of a minute'),
+    weights: Weights.default(startingWeights()),
   })
   .meta({ id: 'PlanSettings' });
 export type PlanSettings = z.infer<typeof PlanSettings>;

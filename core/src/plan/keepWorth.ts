@@ -9,12 +9,7 @@ export interface KeepWorth {
   because: string[];
 }
 
-/** @source common practice, no source; weights are the planner's */
-const FRAME = 12;
-const FILLS_SECTOR = 8;
-const FOLLOWER = 10;
-const LEVEL_AND_YOUNG = 4;
-const BALANCES = 5;
+/** @source common practice, no source */
 const LEVEL_WITHIN_DEG = 25;
 const YOUNG_YEARS = 3;
 const SECTOR_DEG = 140;
@@ -39,7 +34,8 @@ export function keepWorths({
   tree,
   pins,
   findings,
-}: Pick<PlanInput, 'tree' | 'pins' | 'findings'>): KeepWorth[] {
+  settings: { weights },
+}: Pick<PlanInput, 'tree' | 'pins' | 'findings' | 'settings'>): KeepWorth[] {
   const lost = lostLimbs(tree.limbs, findings);
   const worth = new Map<string, { worth: number; because: string[] }>();
   const add = (limbId: string, more: number, why: string) => {
@@ -48,16 +44,17 @@ export function keepWorths({
     worth.set(limbId, { worth: had.worth + more, because: [...had.because, why] });
   };
   const main = tree.limbs.filter((limb) => limb.kind === 'scaffold' && !lost.has(limb.id));
-  for (const limb of frameOf(main, SLOTS[tree.form])) add(limb.id, FRAME, 'one of the frame');
-  for (const limb of main) if (fillsSector(limb, main)) add(limb.id, FILLS_SECTOR, 'fills an empty sector');
-  for (const limb of balancing(main)) add(limb.id, BALANCES, 'balances the crown');
+  for (const limb of frameOf(main, SLOTS[tree.form])) add(limb.id, weights.keepFrame, 'one of the frame');
+  for (const limb of main)
+    if (fillsSector(limb, main)) add(limb.id, weights.keepSector, 'fills an empty sector');
+  for (const limb of balancing(main)) add(limb.id, weights.keepBalance, 'balances the crown');
   for (const limb of tree.limbs) {
     const young = limb.ageYears <= YOUNG_YEARS && Math.abs(limb.inclinationDeg) <= LEVEL_WITHIN_DEG;
     if (young && (limb.kind === 'lateral' || limb.kind === 'branch'))
-      add(limb.id, LEVEL_AND_YOUNG, 'near level and young');
+      add(limb.id, weights.keepLevel, 'near level and young');
   }
   for (const pin of pins)
-    if (pin.kind === 'follower') add(pin.followerId, FOLLOWER, 'grown on as a follower');
+    if (pin.kind === 'follower') add(pin.followerId, weights.keepFollower, 'grown on as a follower');
   return [...worth].map(([limbId, one]) => ({ limbId, ...one }));
 }
 

@@ -185,6 +185,125 @@ describe('the plan makes sense', () => {
   });
 });
 
+describe('what is dead is worth nothing to the frame', () => {
+  test.each([
+    ['dead', 20, []],
+    ['broken', 20, []],
+    // 220 cm long: lost from just under its middle on
+    ['dead', 109, []],
+    ['dead', 111, ['A']],
+  ] as const)('a main limb %s from %i cm', (what, fromCm, kept) => {
+    const input = given([finding('gone', 'A', fromCm, what === 'dead' ? 'DEAD' : 'BRK', { toCm: 220 })]);
+    const { keep } = planTree(input).prepared;
+    expect(keep.filter(({ limbId }) => limbId === 'A').map(({ limbId }) => limbId)).toEqual(kept);
+    expect(keep.some(({ limbId }) => limbId === 'B')).toBe(true);
+  });
+
+  test('and is not left standing', () => {
+    const input = given([finding('gone', 'A', 10, 'DEAD', { toCm: 220 })]);
+    expect(steps(input).some((step) => step.solves.some((one) => one.findingId === 'gone'))).toBe(true);
+  });
+
+  test('disease over more than half of it, in pieces that overlap', () => {
+    const sick = (to: number) => [
+      finding('one', 'A', 20, 'NEO', { toCm: 90 }),
+      finding('two', 'A', 60, 'NEO', { toCm: to }),
+    ];
+    const kept = (to: number) => planTree(given(sick(to))).prepared.keep.some(({ limbId }) => limbId === 'A');
+    expect(kept(129)).toBe(true);
+    expect(kept(131)).toBe(false);
+  });
+});
+
+describe('musts', () => {
+  const canker = (more: object) =>
+    finding('canker', 'A', 120, 'NEO', { active: true, girdledShare: 0.1, ...more });
+  const met = (input: PlanInput) =>
+    steps(input).flatMap((step) => step.solves.map((one) => [one.findingId, step.candidateId]));
+
+  test('paring never meets one by itself; where the caretaker lifts it, it is a choice', () => {
+    const { prepared, plan } = planTree(given([canker({})], { plan: { season: 'dormant' } }));
+    const excise = prepared.chosenFrom.findIndex((one) => one.id === 'A excise');
+    expect(excise).toBeGreaterThanOrEqual(0);
+    expect(prepared.problem.candidates[excise]?.solves).toEqual([]);
+    expect(plan.steps[0]).toMatchObject({ season: 1, pass: 'dormant' });
+    const lifted = planTree(given([canker({})], { plan: { lifted: ['canker'] } })).prepared;
+    expect(lifted.problem.candidates[excise]?.solves).toHaveLength(1);
+  });
+
+  test('nor is a strike left on a resistant cultivar by itself', () => {
+    const strike = finding('strike', 'A1', 40, 'FB_SHOOT');
+    const plan = (more: object) => met(given([strike], { tree: { resistant: true }, plan: more }));
+    expect(plan({}).map(([, candidate]) => candidate)).not.toContain('A1 leave the strike');
+    expect(plan({})).toHaveLength(1);
+  });
+
+  test('wood that may come down is one, in the first pass', () => {
+    const broken = finding('broken', 'B2', 30, 'BRK');
+    const slot = (danger: boolean) =>
+      planTree(given([{ ...broken, danger }])).prepared.problem.problems.find(({ id }) => id === 'broken')
+        ?.mustBy;
+    expect(slot(true)).toBe(0);
+    expect(slot(false)).toBeNull();
+  });
+
+  test('what is healed or held makes no other problem worth more', () => {
+    const value = (more: object) =>
+      planTree(
+        given([finding('dead', 'A3', 30, 'DEAD'), finding('other', 'A3', 60, 'NEO', more)]),
+      ).prepared.problem.problems.find(({ id }) => id === 'dead')?.value;
+    expect(value({ healed: true })).toBeCloseTo(12, 9);
+    expect(value({ held: true })).toBeCloseTo(12, 9);
+    expect(value({})).toBeCloseTo(15, 9);
+  });
+
+  test('ooze anywhere on the wood that comes off, and dead wood of unknown cause, make the cut an infected one', () => {
+    const infected = (one: object) =>
+      planTree(given([one])).prepared.all.find((each) => each.id === 'A collar 0')?.infected;
+    const far = finding('far', 'A', 180, 'NEO', { active: true });
+    expect(infected(far)).toBe(false);
+    expect(infected({ ...far, ooze: true })).toBe(true);
+    expect(infected(finding('dead', 'A', 180, 'DEAD'))).toBe(true);
+  });
+});
+
+describe('weights and pins', () => {
+  test('a site’s own weights change the plan: worthless faults are left', () => {
+    const input = (weights: object) =>
+      given([fault('in', 'D3', 'inward')], { plan: { settings: { weights } } });
+    expect(steps(input({}))).toHaveLength(1);
+    expect(steps(input({ inward: 0 }))).toEqual([]);
+  });
+
+  test('“goes” without a season means the first', () => {
+    const { pins } = given([fault('in', 'D3', 'inward')], {
+      plan: { pins: [{ kind: 'goes', candidateId: 'D3 collar 0' }] },
+    });
+    expect(pins).toMatchObject([{ season: 1 }]);
+  });
+
+  test('a pin that breaks the limit of its season clashes with it, and nothing else is named', () => {
+    const { plan } = planTree(
+      given([fault('in', 'A', 'inward'), fault('low', 'D3', 'too low')], {
+        plan: { pins: [{ kind: 'goes', candidateId: 'A collar 0' }] },
+      }),
+    );
+    expect(plan.steps).toEqual([]);
+    expect(plan.proof.done).toBe(true);
+    expect(plan.clash).toMatchObject([{ what: 'pin' }, { what: 'limit', season: 1 }]);
+  });
+
+  test('the upper end of its weight hands a limb over', () => {
+    // 10.3 cm thick: likely 20–30 kg, but branches of that base weigh up to 52 (Jenkins et al. 2003 × 1.9)
+    const limbs = (mm: number) =>
+      vase().map((one) => (one.id === 'A' ? { ...one, baseMm: mm, tipMm: 10 } : one));
+    const over = (mm: number) =>
+      planTree(given([fault('in', 'A', 'inward')], { tree: { limbs: limbs(mm) } })).plan.handOver;
+    expect(over(100)).toEqual([]);
+    expect(over(103)).toEqual(['in']);
+  });
+});
+
 describe('the honest choices', () => {
   test('half of the stem girdled by disease: the tree comes out, and nothing else is planned', () => {
     const { plan } = planTree(

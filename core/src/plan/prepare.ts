@@ -9,9 +9,10 @@ import { type KeepWorth, keepWorths } from './keepWorth';
 import type { Asked, InForest, Parts } from './parts';
 import { applyPins } from './pins';
 import { answersIt, type Priced, priced } from './price';
-import { ancestors, type PlanCandidate, type PlanProblem, SEASON_DISCOUNT } from './problem';
+import { ancestors, type PlanCandidate, type PlanProblem } from './problem';
 import { trainingOf } from './training';
 import { type Verdict, verdictOf } from './verdict';
+import type { WeightKey } from './weights';
 import { askHeight, askLight } from './wholeTree';
 
 export interface Prepared {
@@ -35,26 +36,30 @@ export interface Prepared {
   handOver: string[];
 }
 
-/** Values of problems. Common practice, no source: weights of the planner. */
-const VALUE = { diseased: 25, dead: 12, damaged: 15, misplaced: 7 } as const;
-const FAULT_VALUE: Readonly<Partial<Record<string, number>>> = {
-  'narrow union': 14,
-  'double leader': 14,
-  rubbing: 10,
-  'over another': 8,
-  inward: 7,
-  crossing: 7,
-  'out of plane': 7,
-  cluster: 6,
-  'too low': 6,
-  downward: 6,
-  'flat union': 6,
-  'upright sprout': 4,
-  sucker: 4,
-  'out of reach': 8,
-  'past bearing': 4,
+/** Which weight a fault of geometry goes by. */
+const OF_FAULT: Readonly<Partial<Record<string, WeightKey>>> = {
+  'narrow union': 'narrowUnion',
+  'double leader': 'doubleLeader',
+  rubbing: 'rubbing',
+  'over another': 'overAnother',
+  inward: 'inward',
+  crossing: 'crossing',
+  'out of plane': 'outOfPlane',
+  cluster: 'cluster',
+  'too low': 'tooLow',
+  downward: 'downward',
+  'flat union': 'flatUnion',
+  'upright sprout': 'upright',
+  sucker: 'sucker',
+  'out of reach': 'outOfReach',
+  'past bearing': 'pastBearing',
 };
-const FRUIT_VALUE = 25;
+const OF_KIND = {
+  diseased: 'inactiveDisease',
+  dead: 'dead',
+  damaged: 'damaged',
+  misplaced: 'misplaced',
+} as const;
 const MORE_REASONS = 1.25;
 const MOST_REASONS = 1.6;
 const NEAR_TRUNK_CM = 30;
@@ -187,7 +192,7 @@ function build(input: PlanInput, parts: Parts): Built {
     excludes: [],
     required: [],
     costs: input.settings.costs,
-    discount: SEASON_DISCOUNT,
+    discount: input.settings.weights.discount,
   };
   const ask = (one: Asked): number => {
     asked.push(one);
@@ -204,7 +209,7 @@ function build(input: PlanInput, parts: Parts): Built {
       id: finding.id,
       findingId: isTraining ? null : finding.id,
       what: isTraining ? 'training' : 'finding',
-      value: worthOfFinding(finding, input.findings),
+      value: worthOfFinding(finding, input),
       must,
     });
     for (const { k, remains } of solvers)
@@ -278,23 +283,25 @@ function leavesAmong(solvers: number[], problem: PlanProblem): number[] {
   return solvers.filter((k) => !inner.has(k));
 }
 
-function worthOfFinding(finding: PlanFinding, all: readonly PlanFinding[]): number {
-  const base =
+function worthOfFinding(finding: PlanFinding, { findings: all, settings }: PlanInput): number {
+  const key =
     finding.place === 'fruit'
-      ? FRUIT_VALUE
+      ? 'mummies'
       : finding.fault
-        ? (FAULT_VALUE[finding.fault.kind] ?? VALUE.misplaced)
-        : VALUE[kindOf(finding.disorder)];
+        ? (OF_FAULT[finding.fault.kind] ?? 'misplaced')
+        : OF_KIND[kindOf(finding.disorder)];
+  const base = settings.weights[key];
   const reasons = all.filter(
     (other) => other === finding || (other.limbId === finding.limbId && !other.healed && !other.held),
   ).length;
   return base * Math.min(MOST_REASONS, MORE_REASONS ** (reasons - 1));
 }
 
-/** Active disease, disease that threatens the trunk, and mummies, which are picked always. */
+/** Active disease, disease that threatens the trunk, what may come down on somebody, and mummies, which are picked always. */
 function isMust(finding: PlanFinding, input: PlanInput, cuts: TreeCuts, index: LimbIndex): boolean {
   if (input.lifted.includes(finding.id)) return false;
   if (finding.place === 'fruit') return true;
+  if (finding.danger) return true;
   if (!isDiseased(finding)) return false;
   if (finding.active || ACTIVE.includes(finding.disorder)) return true;
   const reason = cuts.cuts.flatMap((cut) => cut.because).find((one) => one.lesionId === finding.id);

@@ -178,7 +178,9 @@ export function handlingOf(
     handOver: said.some((one) => one.kind === 'hand over'),
   };
 }
-export type HandlingInput = Pick<PlanInput, 'tree' | 'settings' | 'season'> & {
+export type HandlingInput = Pick<PlanInput, 'season'> & {
+  tree: Pick<PlanInput['tree'], 'limbs' | 'species' | 'hazards' | 'heightCm'>;
+  settings: Pick<PlanInput['settings'], 'liftKg' | 'kit'>;
   findings: readonly Pick<PlanFinding, 'limbId' | 'fromCm' | 'disorder'>[];
 };
 
@@ -231,6 +233,24 @@ export function distanceTo(
     sum += atCm;
   }
   return null;
+}
+
+/**
+ * How far short of its clearance the worst of these edges was cut, cm; all of the clearance where the edge itself is still on the tree.
+ *
+ * @param kerf where the saw really went
+ * @param asked the visible edge of each finding that the cut is to answer, with the clearance asked for
+ * @example shortfallOf({ limbId: 'L', atCm: 30 }, [{ limbId: 'L', fromCm: 25, clearanceCm: 20 }], index) //=> 20
+ */
+export function shortfallOf(
+  kerf: Kerf,
+  asked: readonly { limbId: string; fromCm: number; clearanceCm: number }[],
+  index: LimbIndex,
+): number {
+  return Math.max(
+    0,
+    ...asked.map((edge) => edge.clearanceCm - Math.min(edge.clearanceCm, distanceTo(kerf, edge, index) ?? 0)),
+  );
 }
 
 const OLD_WOOD_YEARS = 2;

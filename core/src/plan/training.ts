@@ -62,6 +62,7 @@ function marked(id: string, limb: Limb): PlanFinding {
     growthRapid: false,
     place: 'limb',
     active: false,
+    danger: false,
     ooze: false,
     girdledShare: null,
     fault: { kind: 'cluster', limbIds: [limb.id], atCm: 0 },

@@ -5,16 +5,13 @@ import type { PlanInput } from './input';
 import type { Asked, Parts } from './parts';
 import { ancestors, type PlanProblem } from './problem';
 
-/** Weights of the planner: common practice, no source. */
-const HEIGHT_VALUE = 10;
-const LIGHT_A_POINT = 1;
 const LIGHT_SEED = 17;
 
 export type Ask = (one: Asked) => number;
 
-/** Ten for each limb of the stem that joins it above the height that the tree should have. */
+/** The worth of height for each limb of the stem that joins it above the height that the tree should have. */
 export function askHeight(
-  { tree }: PlanInput,
+  { tree, settings }: PlanInput,
   { doable, index }: Parts,
   problem: PlanProblem,
   ask: Ask,
@@ -33,7 +30,7 @@ export function askHeight(
       id: `height ${limb.id}`,
       findingId: null,
       what: 'height',
-      value: HEIGHT_VALUE,
+      value: settings.weights.tooHigh,
       must: false,
     });
     for (const k of solvers) problem.candidates[k]?.solves.push({ problem: p, remains: 0 });
@@ -53,7 +50,7 @@ export function askLight(input: PlanInput, { doable }: Parts, problem: PlanProbl
   const lacks = Math.max(0, (LIGHT_ENOUGH_FROM - share) * 100);
   const sum = points.reduce((total, gain) => total + gain, 0);
   if (lacks <= 0 || sum <= 0) return share;
-  const scale = Math.min(1, lacks / sum) * LIGHT_A_POINT;
+  const scale = Math.min(1, lacks / sum) * input.settings.weights.lightPoint;
   const gain = new Map(kerfs.map(({ k }, i) => [k, (points[i] as number) * scale]));
   for (const [k, own] of gain) {
     const within = problem.candidates.reduce(
@@ -61,7 +58,7 @@ export function askLight(input: PlanInput, { doable }: Parts, problem: PlanProbl
       0,
     );
     const value = own - within;
-    if (value < 0.05) continue;
+    if (value <= 0) continue;
     const p = ask({
       id: `light ${problem.candidates[k]?.id}`,
       findingId: null,

@@ -1,6 +1,6 @@
 // Is this tree worth the saw, over how many seasons, and who does it?
 import { z } from 'zod';
-import { type Hazard, hazards } from '../handling/index';
+import { HAND_OVER_TREE_CM, type Hazard, hazards } from '../handling/index';
 import { treeForms } from '../register/index';
 
 export const purposes = ['picked fruit', 'wildlife', 'show', 'graft wood', 'small tree'] as const;
@@ -64,6 +64,9 @@ interface Row {
   verdict: Triage['verdict'];
   because(tree: TriageInput): string;
 }
+
+/** As `cautions` judges every cut of it, so that triage and plan say the same. */
+const TALL = 'It is over 6 m (20 ft) high: Plan leaves all its cuts to a licensed arborist.';
 
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 const kept = (tree: TriageInput) =>
@@ -162,7 +165,10 @@ export function triage(tree: TriageInput): Triage {
   return {
     verdict: row.verdict,
     rule: row.rule,
-    because: row.because(tree),
+    because: [
+      row.because(tree),
+      ...(row.verdict !== 'hand over' && tree.heightCm > HAND_OVER_TREE_CM ? [TALL] : []),
+    ].join(' '),
     seasons: row.verdict === 'renovate' ? seasonsFor(tree) : 1,
     minutesASeason: tree.minutesLastSeason ?? minutesFor(tree),
     trend,

@@ -1,8 +1,9 @@
 // How this site plans: the limit of a season, which of a pair goes, what a piece may weigh, and the kit that is at hand.
 import { limitSchools } from '@mortisect/core/crown';
 import { KIT_SOURCE, LIFT_NEVER_ABOVE_KG, type Tool, toolKinds } from '@mortisect/core/handling';
-import type { PlanSettings as Settings } from '@mortisect/core/plan';
+import { type PlanSettings as Settings, WEIGHTS_SOURCE, weights } from '@mortisect/core/plan';
 import { View } from '@tamagui/core';
+import { useState } from 'react';
 import { Controller } from 'react-hook-form';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
@@ -83,6 +84,7 @@ function Fields({ plan, onChange }: FieldsProps) {
         hint="15 kg for one person, never above 23 kg. Source: Waters et al. 1993, lifting equation."
         onChange={(liftKg) => set({ liftKg })}
       />
+      <WeightFields plan={plan} onChange={onChange} />
       <Label>The kit</Label>
       {plan.kit.map((tool, i) => (
         <ToolFields
@@ -96,6 +98,34 @@ function Fields({ plan, onChange }: FieldsProps) {
         <Button onPress={() => set({ kit: [...plan.kit, newTool(plan.kit)] })}>Add a tool</Button>
       </View>
       <Small>{`Capacities and lengths where it starts: ${KIT_SOURCE.source}. A chainsaw is never planned: it is named by whoever is trained for it.`}</Small>
+    </View>
+  );
+}
+
+/** What the planner weighs against one another. */
+function WeightFields({ plan, onChange }: FieldsProps) {
+  const [open, setOpen] = useState(false);
+  if (!open)
+    return (
+      <View flexDirection="row">
+        <Button onPress={() => setOpen(true)}>{`What the plan weighs (${weights.length})`}</Button>
+      </View>
+    );
+  return (
+    <View gap={12}>
+      <Small>{`A worth stands against 0.03 for each thousandth of crown and 0.15 for each minute. ${WEIGHTS_SOURCE}.`}</Small>
+      {weights.map(({ key, label, start, most }) => (
+        <NumberField
+          key={key}
+          label={label}
+          unit=""
+          value={plan.weights[key]}
+          least={key === 'discount' ? 0.05 : 0}
+          most={most}
+          hint={`Starts at ${start}.`}
+          onChange={(value) => onChange({ ...plan, weights: { ...plan.weights, [key]: value } })}
+        />
+      ))}
     </View>
   );
 }

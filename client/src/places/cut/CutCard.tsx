@@ -35,7 +35,7 @@ export function CutCard(frame: FrameGiven) {
   const [sheet, setSheet] = useState<'could not' | 'elsewhere' | null>(null);
   const [found, setFound] = useState('');
   const placed = placedCut(cut, found, today.units);
-  const { cautions } = cutAtHand(view, placed ?? cut);
+  const { cautions } = cutAtHand(view, placed ?? cut, today);
   const phrases = cutSentence(cut, telling(view, today));
   useKeys({ w: () => setWhy(true), u: () => switchUnits(today) });
 

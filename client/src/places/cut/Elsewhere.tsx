@@ -65,7 +65,6 @@ export function Elsewhere({ item, today, blade, open, onClose }: ElsewhereProps)
         ...(tear && { marked: findingId }),
         findingIds: gone.map((finding) => finding.id),
         disorders: [...new Set([...item.disorders, ...gone.map((finding) => finding.disorder)])],
-        cut: { ...asMade.cut, shortfallCm: shortfall(item, gone, placed) },
         elsewhere: { why, plannedLimbId: cut.limbId, plannedAtCm: cut.atCm },
       },
       onClose,
@@ -118,18 +117,4 @@ export function Elsewhere({ item, today, blade, open, onClose }: ElsewhereProps)
       <Failed title="Not recorded yet" error={recording.error ?? saving.error} />
     </Sheet>
   );
-}
-
-/** How far short of the clearance the worst of what came off was cut. */
-function shortfall(
-  { cut }: RunItem,
-  gone: readonly Finding[],
-  placed: { limbId: string; atCm: number },
-): number {
-  const short = cut.because.flatMap((reason) => {
-    const finding = gone.find((one) => one.id === reason.lesionId);
-    if (!finding || finding.limbId !== placed.limbId) return [];
-    return [Math.max(0, reason.clearanceCm - (finding.fromCm - placed.atCm))];
-  });
-  return Math.min(500, Math.max(0, ...short));
 }

@@ -155,6 +155,13 @@ function StaysBehind({
     }).chance;
   const planned = cut.cut.clearanceCm - cut.cut.shortfallCm;
   if (chanceAt(0) === 0) return null;
+  if (planned <= 0)
+    return (
+      <Body>
+        The cut fell at the edge of the disease or beyond it: diseased wood is still on the tree. It stays
+        open, and the plan asks for it again.
+      </Body>
+    );
   const before = chanceWords(chanceAt(planned));
   if (isIll(pith)) {
     return (

@@ -1,8 +1,10 @@
 // A cut as it goes on record.
 import type { ActionOf, Blade } from '@mortisect/contracts';
-import type { Cut } from '@mortisect/core/cuts';
+import { type Cut, kerfMm } from '@mortisect/core/cuts';
 import { limbMass, loadIn } from '@mortisect/core/handling';
-import { cutAtHand, type SiteToday } from '../../data/orchardView';
+import { shortfallOf } from '@mortisect/core/plan';
+import { indexLimbs } from '@mortisect/core/tree';
+import type { SiteToday } from '../../data/orchardView';
 import type { RunItem } from './work';
 
 export interface Placed {
@@ -39,9 +41,18 @@ export function cutMade(
       limbName: name,
       atCm: placed.atCm,
       kind: placed.kind,
-      diameterMm: cutAtHand(view, placed).kerfMm,
+      diameterMm: kerfMm(view.limbs, placed),
       clearanceCm: Math.max(0, ...cut.because.map((reason) => reason.clearanceCm)),
-      shortfallCm: cut.shortfallCm,
+      // What was really cut decides
+      shortfallCm: shortfallOf(
+        placed,
+        cut.because.map(({ edgeLimbId, edgeCm, clearanceCm }) => ({
+          limbId: edgeLimbId,
+          fromCm: edgeCm,
+          clearanceCm,
+        })),
+        indexLimbs(view.limbs),
+      ),
       sentence: `${name}, ${Math.round(placed.atCm * 10) / 10} cm from the collar.`,
       massKg: Math.round(mass.kg * 1000) / 1000,
       tool: blade.tool.name,

@@ -76,7 +76,7 @@ export function runOf({ work, actions, today, order = [], inHand = null }: RunGi
   const leftOut: LeftOut[] = [];
   const waiting: RunItem[] = [];
   for (const item of items) {
-    const why = whyLeftOut(item, doneToday);
+    const why = whyLeftOut(item, doneToday, today);
     if (why === null) waiting.push(item);
     else leftOut.push({ ...item, why });
   }
@@ -130,8 +130,8 @@ const OF_THE_RUN: ReadonlySet<Action['action']['kind']> = new Set([
   'decided',
 ]);
 
-function whyLeftOut(item: RunItem, done: readonly Action[]): string | null {
-  const { cautions } = cutAtHand(item.view, item.cut);
+function whyLeftOut(item: RunItem, done: readonly Action[], today: SiteToday): string | null {
+  const { cautions } = item.handling ?? cutAtHand(item.view, item.cut, today);
   const handOver = cautions.find((caution) => caution.kind === 'hand over');
   if (handOver) return `For a licensed arborist. ${handOver.text}`;
   const notMade = done.findLast(

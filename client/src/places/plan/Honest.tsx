@@ -92,7 +92,11 @@ export function LeftAsIs({ view, solved }: { view: TreeView; solved: Solved }) {
     })),
     ...left
       .filter(({ why }) => why !== 'decision')
-      .map(({ findingId, why }) => ({ findingId, words: insteadOf(view, findingId, leftWords(why)) })),
+      .map(({ findingId, why }) => ({
+        findingId,
+        words:
+          why === 'hand over' ? handOverWords(solved, findingId) : insteadOf(view, findingId, leftWords(why)),
+      })),
   ];
   if (rows.length === 0) return null;
   return (
@@ -113,6 +117,17 @@ export function LeftAsIs({ view, solved }: { view: TreeView; solved: Solved }) {
       })}
     </View>
   );
+}
+
+/** Why it is work for an arborist: what speaks against the smallest of its cuts. */
+function handOverWords({ prepared }: Solved, findingId: string): string {
+  const own = prepared.all.filter((one) =>
+    one.candidate.answers.some((answer) => answer.findingId === findingId),
+  );
+  const smallest = own.toSorted((a, b) => (a.handling?.massKg ?? 0) - (b.handling?.massKg ?? 0))[0];
+  const texts =
+    smallest?.handling?.cautions.filter(({ kind }) => kind === 'hand over').map(({ text }) => text) ?? [];
+  return [leftWords('hand over'), ...texts].join(' ');
 }
 
 function insteadOf(view: TreeView, findingId: string, words: string): string {

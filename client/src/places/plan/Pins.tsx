@@ -2,7 +2,8 @@
 import { liftedMusts, pinsOf } from '@mortisect/contracts';
 import { type Pin, pinSentence } from '@mortisect/core/plan';
 import { View } from '@tamagui/core';
-import type { TreeView } from '../../data/orchardView';
+import { dayWords } from '../../data/moment';
+import type { SiteToday, TreeView } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';
 import type { Solved } from '../../data/usePlan';
 import { useRecordAction } from '../../data/writes';
@@ -11,15 +12,21 @@ import { Failed } from '../../ui/Failed';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { upperFirst } from '../words';
 import { Follower } from './Follower';
+import { LiftMust } from './LiftMust';
 import type { StepView } from './planView';
 
-const LIFTED = [
-  { why: 'watched', words: 'It may wait: watch it' },
-  { why: 'kept as feeder', words: 'Keep it as a feeder' },
-] as const;
-
 /** What may be pinned about a step. */
-export function Pins({ view, solved, one }: { view: TreeView; solved: Solved; one: StepView }) {
+export function Pins({
+  view,
+  today,
+  solved,
+  one,
+}: {
+  view: TreeView;
+  today: SiteToday;
+  solved: Solved;
+  one: StepView;
+}) {
   const clock = useClock();
   const recording = useRecordAction();
   const { prepared } = solved;
@@ -53,33 +60,21 @@ export function Pins({ view, solved, one }: { view: TreeView; solved: Solved; on
             This season
           </Button>
         ) : null}
-        {musts.flatMap(({ findingId }) =>
-          LIFTED.map(({ why, words }) => (
-            <Button
-              key={`${findingId} ${why}`}
-              disabled={recording.isPending}
-              onPress={() =>
-                recording.record({
-                  kind: 'mustLifted',
-                  at: clock(),
-                  treeId: view.tree.id,
-                  findingId,
-                  why,
-                  note: '',
-                })
-              }
-            >
-              {words}
-            </Button>
-          )),
-        )}
+        {musts.length > 0 ? (
+          <LiftMust
+            treeId={view.tree.id}
+            findingIds={musts.map(({ findingId }) => findingId)}
+            day={today.day}
+          />
+        ) : null}
       </View>
       {limb && limb.kind !== 'trunk' && musts.length === 0 ? (
         <Follower view={view} limbId={one.limbId} />
       ) : null}
       {musts.length > 0 ? (
         <Small>
-          Active disease, or disease near the trunk: it must come out in the first pass, unless you lift that.
+          Active disease, disease near the trunk, or broken wood that may come down: it must come out in the
+          first pass, unless you lift that.
         </Small>
       ) : null}
       <Failed title="Not saved yet" error={recording.error} />
@@ -88,11 +83,11 @@ export function Pins({ view, solved, one }: { view: TreeView; solved: Solved; on
 }
 
 /** The pins that hold on this tree, each to be taken off again. */
-export function PinList({ view }: { view: TreeView }) {
+export function PinList({ view, today }: { view: TreeView; today: SiteToday }) {
   const clock = useClock();
   const recording = useRecordAction();
   const pins = pinsOf(view.actions);
-  const lifted = [...liftedMusts(view.actions)].filter(([findingId]) =>
+  const lifted = [...liftedMusts(view.actions, today.day)].filter(([findingId]) =>
     view.findings.some((one) => one.id === findingId),
   );
   if (pins.length + lifted.length === 0) return null;
@@ -113,11 +108,11 @@ export function PinList({ view }: { view: TreeView }) {
           </Button>
         </View>
       ))}
-      {lifted.map(([findingId, { actionId, why }]) => (
+      {lifted.map(([findingId, { actionId, why, note, until }]) => (
         <View key={actionId} flexDirection="row" alignItems="center" gap={12}>
           <Body
             flex={1}
-          >{`${view.findings.find((one) => one.id === findingId)?.limbName ?? ''}: need not come out, ${why}`}</Body>
+          >{`${view.findings.find((one) => one.id === findingId)?.limbName ?? ''}: need not come out, ${why}${until ? ` until ${dayWords(until)}` : ''}${note ? `: ${note}` : ''}`}</Body>
           <Button kind="quiet" onPress={() => takeOff(actionId)} disabled={recording.isPending}>
             Take off
           </Button>

@@ -1,4 +1,5 @@
 // Trees with open findings: what is planned, how long it takes, what it costs the crown and what must be carried away; totals for each plot.
+import { dangersOf } from '@mortisect/core/handling';
 import { joined, massReading } from '@mortisect/core/measure';
 import { View } from '@tamagui/core';
 import { openDecisions, type SiteToday, type TreeView } from '../../data/orchardView';
@@ -107,7 +108,7 @@ function TreeRow({
 }) {
   const sum = sumOf(solved);
   const danger =
-    view.tree.hazards.length > 0 ||
+    dangersOf(view.tree.hazards).length > 0 ||
     (solved?.plan.handOver.length ?? 0) > 0 ||
     solved?.plan.verdict?.choice === 'remove tree';
   return (

@@ -112,7 +112,7 @@ function SolvedPlan({ view, today, solved, searching }: SolvedPlanProps) {
         <View gap={20}>
           <Clash view={view} solved={solved} />
           <VerdictNotice view={view} solved={solved} />
-          <PinList view={view} />
+          <PinList view={view} today={today} />
           {steps.length === 0 ? <Body>{nothingWords(view, solved)}</Body> : null}
           {visits.map((visit) => (
             <VisitPart

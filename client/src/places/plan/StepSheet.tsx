@@ -56,7 +56,7 @@ function Behind({
   const growth = regrowthOf(one.priced, one.step.pass, ((season?.crown ?? 0) + (season?.exempt ?? 0)) / 1000);
   return (
     <View gap={20}>
-      <Pins view={view} solved={solved} one={one} />
+      <Pins view={view} today={today} solved={solved} one={one} />
       <Why view={view} today={today} one={one} solved={solved} />
       {diseased ? (
         <Margin view={view} today={today} findingId={diseased.findingId} input={solved.prepared.input} />

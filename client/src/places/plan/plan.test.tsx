@@ -91,7 +91,7 @@ test('pins stand in words, each with a way off', () => {
   const { view } = solvedOf([[canker], {}, [pin]]);
   render(
     <Stage client={readOrchard([view.detail])}>
-      <PinList view={view} />
+      <PinList view={view} today={today} />
     </Stage>,
   );
   expect(screen.getByText(/ stays$/)).toBeTruthy();

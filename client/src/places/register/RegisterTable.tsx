@@ -1,5 +1,7 @@
 // Thousands of trees in one table: only the rows in view are drawn. Arrow keys move, Enter opens, headings sort.
+
 import type { TreeSummary } from '@mortisect/contracts';
+import { dangersOf } from '@mortisect/core/handling';
 import { heightReading, joined } from '@mortisect/core/measure';
 import { View } from '@tamagui/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
@@ -148,7 +150,7 @@ const TreeRow = memo(function TreeRow(props: TreeRowProps) {
       id={`tree-row-${index}`}
       {...{ role: 'row', 'aria-rowindex': index + 2, 'aria-selected': focused }}
       {...open}
-      className={`register-row${focused ? ' at' : ''}${tree.hazards.length > 0 ? ' danger' : ''}`}
+      className={`register-row${focused ? ' at' : ''}${dangersOf(tree.hazards).length > 0 ? ' danger' : ''}`}
       style={{ gridTemplateColumns: template, height: ROW_PX, transform: `translateY(${startPx}px)` }}
     >
       {columns.map(({ id, show }) => (

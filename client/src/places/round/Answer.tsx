@@ -33,7 +33,7 @@ export function Answer({ view, today, lesionId, onWhy }: AnswerProps) {
   const answer = cutOf(view, lesionId);
   if (!answer) return null;
   const { own, taker } = answer;
-  const { cautions } = cutAtHand(view, taker ?? own);
+  const { cautions } = cutAtHand(view, taker ?? own, today);
   return (
     <View gap={8}>
       <Cautions list={cautions.filter((caution) => caution.kind === 'hand over')} />

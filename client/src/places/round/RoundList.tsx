@@ -1,5 +1,6 @@
 // The round: where it stands, and the queue in walking order, plot by plot.
 import type { OpenRound, Plot, Queue, RoundEntry, TreeSummary } from '@mortisect/contracts';
+import { dangersOf } from '@mortisect/core/handling';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -127,13 +128,13 @@ function isDone(entry: RoundEntry | undefined): boolean {
 }
 
 function TreeRow({ tree, entry, open }: { tree: TreeSummary; entry: RoundEntry | undefined; open: boolean }) {
-  const danger = tree.hazards.length > 0;
+  const danger = dangersOf(tree.hazards).length > 0;
   return (
     <Row
       href={`/round/${tree.id}`}
       {...(open ? { bar: 'open' as const } : danger ? { bar: 'danger' as const } : {})}
       title={tree.nickname ? `${tree.code} · ${tree.nickname}` : tree.code}
-      detail={`${speciesWords(tree)}${danger ? ` · ${tree.hazards.join(', ')}` : ''}`}
+      detail={`${speciesWords(tree)}${tree.hazards.length > 0 ? ` · ${tree.hazards.join(', ')}` : ''}`}
       aside={
         <View alignItems="flex-end">
           {tree.openFindings > 0 ? <Label>{plural(tree.openFindings, 'finding')}</Label> : null}

@@ -1,5 +1,6 @@
 // What does not wait for a good day: hanging and split limbs, strikes that move; wood to be looked at after a frost; protectants washed off; blight in bloom.
 import type { TimingNow } from '@mortisect/contracts';
+import { dangersOf } from '@mortisect/core/handling';
 import { speciesName } from '@mortisect/core/register';
 import { SYMPTOM_DD } from '@mortisect/core/timing';
 import { daysBetween, hourOf } from '@mortisect/core/weather';
@@ -19,7 +20,7 @@ interface CannotWaitProps {
 /** Danger to people first, then wood that spreads disease or tears on. */
 export function EmergencyRows({ told, views, today }: CannotWaitProps) {
   const next = nextDryWords(told, today);
-  const hurt = (view: TreeView) => view.tree.hazards.length > 0;
+  const hurt = (view: TreeView) => dangersOf(view.tree.hazards).length > 0;
   const urgent = views.filter((view) => !hurt(view) && view.findings.some(isUrgent));
   return (
     <>
@@ -28,7 +29,7 @@ export function EmergencyRows({ told, views, today }: CannotWaitProps) {
           key={view.tree.id}
           bar="danger"
           href={`/plan/${view.tree.id}`}
-          title={upperFirst(view.tree.hazards.join(', '))}
+          title={upperFirst(dangersOf(view.tree.hazards).join(', '))}
           detail={`${view.tree.code} · ${disorderWords(view.findings)} · keep people away; call a licensed arborist`}
         />
       ))}

@@ -314,7 +314,7 @@ function handlingWords({ handling, minutes }: Priced, units: Units): string {
     ...(strokes.undercutCm === null || strokes.topCutCm === null
       ? []
       : [
-          `undercut ${tapeText(strokes.undercutCm, units)} out, top cut ${tapeText(strokes.topCutCm, units)} out, then the last cut`,
+          `undercut a third through, ${tapeText(strokes.undercutCm - strokes.finalCm, units)} out from the last cut, top cut ${tapeText(strokes.topCutCm - strokes.finalCm, units)} out, then the last cut`,
         ]),
     ...(massKg > 3 ? [`nobody within ${tapeText(fall.clearZoneCm, units)}`] : []),
     time,
