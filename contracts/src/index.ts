@@ -2,7 +2,16 @@ export { type CutOnRecord, cutsOnRecord, lookedAgain, type RecheckDue, rechecksD
 export type { Openness, PlanResult } from './compute';
 export { standingActions, undoneIds } from './done';
 export { ColumnMapping, ImportReport, importFormats, treeColumns, weatherUnits } from './exchange';
-export { countsAt, type Group, type Lane, type LaneCell, type LaneWindow, lanesOf, windowsAt } from './lanes';
+export {
+  cellAt,
+  countsAt,
+  type Group,
+  type Lane,
+  type LaneCell,
+  type LaneWindow,
+  lanesOf,
+  windowsAt,
+} from './lanes';
 export { liftedMusts, type Pinned, pinsOf, planInputOf, seasonsOf } from './plan';
 export { fieldPath, Problem } from './problem';
 export * from './records/index';

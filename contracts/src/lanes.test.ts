@@ -10,6 +10,10 @@ const cell = (verdict: 'go' | 'possible' | 'wait', why: string | null = null) =>
   score: [5, 10, 20],
 });
 
+/** One dry morning of six hours, light throughout, from hour 96 on. */
+const DAY = { day: '2026-11-24', fromHour: 96, toHour: 120 };
+const clear = Array.from({ length: 24 }, (_, h) => (h < 12 ? [] : ['dark']));
+
 const group = (key: string, verdict: 'go' | 'possible' | 'wait', fromHour: number) => ({
   key,
   species: 'apple',
@@ -21,7 +25,17 @@ const group = (key: string, verdict: 'go' | 'possible' | 'wait', fromHour: numbe
 function told(trees: Record<string, string>, groups: object[]) {
   return {
     groupOf: trees,
-    timing: { groups, deadCells: [cell('go')], deadWindows: [] },
+    now: new Date(96 * 3_600_000).toISOString(),
+    timing: {
+      groups,
+      deadCells: [cell('go')],
+      deadWindows: [],
+      days: [DAY],
+      fromHour: DAY.fromHour,
+      living: clear,
+      least: clear,
+      rainMm: clear.map(() => 0),
+    },
   } as unknown as Parameters<typeof lanesOf>[0];
 }
 
@@ -31,7 +45,11 @@ test('the verdict of most trees holds; of two that as many share, the worse', ()
   expect(lane({ t1: 'a', t2: 'a', t3: 'b' })?.cells[0]).toMatchObject({ verdict: 'go', why: null });
   expect(lane({ t1: 'a', t2: 'b' })?.cells[0]).toMatchObject({ verdict: 'wait', why: 'risk' });
   const most = lane({ t1: 'a', t2: 'b', t3: 'b' });
-  expect(most?.windows[0]?.fromHour).toBe(200);
+  // The windows of a lane are those of the half-days that it shows
+  expect(most?.windows).toEqual([]);
+  expect(lane({ t1: 'a', t2: 'a', t3: 'b' })?.windows).toMatchObject([
+    { fromHour: 96, toHour: 108, verdict: 'go', dryH: 24 },
+  ]);
   expect(most && countsAt(most, 0)).toEqual({ go: 1, possible: 0, wait: 2 });
 });
 

@@ -1,7 +1,15 @@
 // The site's answer turned into lanes: one for each kind of wood, told by what holds for most of its trees.
 
 import { speciesName } from '@mortisect/core/register';
-import { type LaneId, laneIds, laneWords, type Reason, type Verdict } from '@mortisect/core/timing';
+import {
+  type LaneId,
+  laneIds,
+  laneWords,
+  type Reason,
+  type Verdict,
+  windowsOfHours,
+} from '@mortisect/core/timing';
+import { hourOf } from '@mortisect/core/weather';
 import type { TimingNow } from './when';
 
 type Timing = NonNullable<TimingNow['timing']>;
@@ -31,7 +39,7 @@ export interface Lane {
 }
 
 /** Lanes of the kinds of wood that stand here, and dead wood. */
-export function lanesOf({ timing, groupOf }: TimingNow): Lane[] {
+export function lanesOf({ timing, groupOf, now }: TimingNow): Lane[] {
   if (!timing) return [];
   const count = new Map<string, number>();
   for (const key of Object.values(groupOf)) count.set(key, (count.get(key) ?? 0) + 1);
@@ -48,7 +56,15 @@ export function lanesOf({ timing, groupOf }: TimingNow): Lane[] {
     if (!most) return [];
     const species = [...new Set(groups.map(({ group }) => speciesName(group.species)))];
     const cells = most.group.cells.map((_, i) => ofMost(groups, i));
-    return [{ id, name: laneWords(id, species), cells, windows: windowsOfMost(groups), groups }];
+    return [
+      {
+        id,
+        name: laneWords(id, species),
+        cells,
+        windows: windowsOfCells(timing, cells, hourOf(now)),
+        groups,
+      },
+    ];
   });
 }
 
@@ -64,15 +80,27 @@ function ofMost(groups: Lane['groups'], i: number): LaneCell {
   return { day: first.day, half: first.half, verdict, why: first.why };
 }
 
-/** Windows of the groups whose trees are most, by what they amount to at their beginning. */
-function windowsOfMost(groups: Lane['groups']): LaneWindow[] {
-  const byWindows = new Map<string, { trees: number; windows: LaneWindow[] }>();
-  for (const { group, trees } of groups) {
-    const key = JSON.stringify(group.windows.map((one) => [one.fromHour, one.toHour, one.verdict]));
-    const known = byWindows.get(key);
-    byWindows.set(key, { trees: (known?.trees ?? 0) + trees, windows: group.windows });
-  }
-  return [...byWindows.values()].sort((a, b) => b.trees - a.trees)[0]?.windows ?? [];
+const NOON = 12;
+
+/** The half-day of a lane that an hour lies in. */
+export function cellAt(timing: Timing, cells: readonly LaneCell[], hour: number): LaneCell | undefined {
+  const day = timing.days.find((one) => hour >= one.fromHour && hour < one.toHour);
+  if (!day) return undefined;
+  const half = hour - day.fromHour < NOON ? 'morning' : 'afternoon';
+  return cells.find((one) => one.day === day.day && one.half === half);
+}
+
+/** Windows by the very half-days that the lane shows. */
+function windowsOfCells(timing: Timing, cells: readonly LaneCell[], nowHour: number): LaneWindow[] {
+  return windowsOfHours({
+    fromHour: timing.fromHour,
+    living: timing.living,
+    least: timing.least,
+    rainMm: timing.rainMm,
+    nowHour,
+    endHour: timing.days.at(-1)?.toHour ?? nowHour,
+    cellAt: (hour) => cellAt(timing, cells, hour),
+  });
 }
 
 /** The window that is open now, and the next that is not yet. */

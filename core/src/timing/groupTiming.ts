@@ -9,6 +9,7 @@ import {
 } from '../stage/index';
 import { dayAfter, hourOf } from '../weather/index';
 import { coldFactor, FROST_DAYS, factorsOf, frostAndHeat } from './factors';
+import { windowsOfHours } from './hours';
 import { chanceOf } from './lambda';
 import type { Cell, GroupTiming, Reason, TimingInput, TimingWindow, TreeGroup, Verdict } from './model';
 import { type PathogenCode, pathogens, pathogensIn } from './pathogens';
@@ -17,7 +18,7 @@ import { type Factors, infectionOf, scoreOf } from './score';
 import type { TimingSettings } from './settings';
 import type { Shared } from './shared';
 import { stagedOf } from './staged';
-import { type Block, type DryWindow, LEAST_WINDOW_H, windowsOf } from './windows';
+import { type Block, LEAST_WINDOW_H } from './windows';
 import { quantile } from './wounds';
 
 export function groupTiming(group: TreeGroup, input: TimingInput, shared: Shared): GroupTiming {
@@ -180,47 +181,15 @@ export function mainBlock(blocked: Block[][], half: { from: number; to: number }
 }
 
 function windowsFor(cells: Cell[], shared: Shared, nowHour: number): TimingWindow[] {
-  const end = (shared.halves.at(-1)?.to ?? nowHour) as number;
-  const cellAt = (hour: number) => shared.halves.findIndex((half) => hour >= half.from && hour < half.to);
-  const told = (
-    windows: DryWindow[],
-    verdict: TimingWindow['verdict'],
-    fits: (cell: Cell) => boolean,
-  ): TimingWindow[] =>
-    windows.flatMap((window) => {
-      const first = cells[cellAt(window.fromHour)];
-      if (!first || !fits(first)) return [];
-      return [
-        { ...window, verdict, dryH: shared.nextRain(window.fromHour) - window.fromHour, score: first.score },
-      ];
-    });
-  const full = told(
-    ahead(windowsOf(shared.living, shared.fromHour), nowHour, end),
-    'go',
-    (cell) => cell.verdict === 'go',
+  const { halves, living, least, part, fromHour } = shared;
+  const cellAt = (hour: number) => cells[halves.findIndex((half) => hour >= half.from && hour < half.to)];
+  const endHour = halves.at(-1)?.to ?? nowHour;
+  return windowsOfHours({ fromHour, living, least, rainMm: part.rainMm, nowHour, endHour, cellAt }).flatMap(
+    (window) => {
+      const first = cellAt(window.fromHour);
+      return first ? [{ ...window, score: first.score }] : [];
+    },
   );
-  const least = told(
-    ahead(windowsOf(shared.least, shared.fromHour), nowHour, end),
-    'possible',
-    (cell) => cell.verdict !== 'wait',
-  );
-  const inside = (one: TimingWindow) =>
-    full.some((other) => other.fromHour <= one.fromHour && one.toHour <= other.toHour);
-  return [...full, ...least.filter((one) => !inside(one))].sort(
-    (a, b) => a.fromHour - b.fromHour || a.verdict.localeCompare(b.verdict),
-  );
-}
-
-/** Windows that are not over, from now on. */
-export function ahead(windows: DryWindow[], nowHour: number, endHour: number): DryWindow[] {
-  return windows.flatMap((window) => {
-    const fromHour = Math.max(window.fromHour, nowHour);
-    const toHour = Math.min(window.toHour, endHour);
-    const gone = fromHour - window.fromHour;
-    return toHour - fromHour >= LEAST_WINDOW_H
-      ? [{ fromHour, toHour, lightHours: Math.max(1, window.lightHours - gone) }]
-      : [];
-  });
 }
 
 function lowestOf(days: readonly ThermalDay[], today: string): number {

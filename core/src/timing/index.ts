@@ -21,6 +21,7 @@ export {
 } from './bloom';
 export { CURVE_DAYS, type Curves, groupWithCurves, type PathogenCurve } from './curves';
 export { type CutKind, FROST_DAYS, factorsOf, HEAT_DAYS } from './factors';
+export { type HourVerdict, hourVerdict, windowsOfHours } from './hours';
 export {
   CLOSED_BELOW,
   chanceOf,

@@ -2,11 +2,12 @@
 import { cropOf } from '../stage/index';
 import { between, dayAfter, daysOf, lengthOf } from '../weather/index';
 import { blightWeather, bloomDays, strikesOf } from './bloom';
-import { ahead, freeHours, groupTiming, mainBlock } from './groupTiming';
+import { freeHours, groupTiming, mainBlock } from './groupTiming';
+import { windowsOfHours } from './hours';
 import type { SiteTiming, TimingInput } from './model';
 import { BEFORE_H, RUN_UP_H, type Shared, sharedOf } from './shared';
 import { stagedOf, stageKey } from './staged';
-import { type Block, LEAST_WINDOW_H, windowsOf } from './windows';
+import { type Block, LEAST_WINDOW_H } from './windows';
 
 /**
  * Verdicts, windows and risk for ten days, for every group of trees.
@@ -16,6 +17,7 @@ import { type Block, LEAST_WINDOW_H, windowsOf } from './windows';
 export function siteTiming(input: TimingInput): SiteTiming {
   const shared = sharedOf(input);
   const { part, ground, living, least, dead, halves, fromHour, nowHour, endHour, clock } = shared;
+  const deadCells = halves.map((half) => deadCell(half, dead, fromHour));
   const show = <T>(list: T[]) => list.slice(RUN_UP_H - BEFORE_H, endHour - fromHour);
   return {
     now: input.now,
@@ -30,11 +32,27 @@ export function siteTiming(input: TimingInput): SiteTiming {
     ground: show(ground),
     days: daysOf(between(input.known, clock.startOf(clock.day(nowHour)), endHour), clock),
     groups: input.groups.map((group) => groupTiming(group, input, shared)),
-    deadCells: halves.map((half) => deadCell(half, dead, fromHour)),
-    deadWindows: ahead(windowsOf(dead, fromHour), nowHour, endHour),
+    deadCells,
+    deadWindows: deadWindows(deadCells, shared),
     blight: blightOf(input, shared),
     knownToHour: shared.outlook.knownToHour,
   };
+}
+
+function deadWindows(
+  cells: SiteTiming['deadCells'],
+  { halves, dead, part, fromHour, nowHour, endHour }: Shared,
+): SiteTiming['deadWindows'] {
+  const cellAt = (hour: number) => cells[halves.findIndex((half) => hour >= half.from && hour < half.to)];
+  return windowsOfHours({
+    fromHour,
+    living: dead,
+    least: dead,
+    rainMm: part.rainMm,
+    nowHour,
+    endHour,
+    cellAt,
+  }).flatMap(({ verdict, dryH: _dryH, ...window }) => (verdict === 'go' ? [window] : []));
 }
 
 function deadCell(

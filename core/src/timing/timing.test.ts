@@ -1,6 +1,7 @@
 // Wound risk, bloom infection, windows and schools against worked values, published rules and what must always hold.
 import fc from 'fast-check';
 import { cropOf, type StageDay } from '../stage/index';
+import { manyRuns } from '../testing/manyRuns';
 import {
   climateAt,
   emptySeries,
@@ -12,12 +13,14 @@ import {
   simulatedWeather,
 } from '../weather/index';
 import {
+  type Block,
   blightWeather,
   blockedHours,
   bloomDays,
   chanceOf,
   doublingHours,
   exposureOf,
+  hourVerdict,
   infectionOf,
   lambdaOf,
   lookAgainDays,
@@ -34,6 +37,7 @@ import {
   susceptibility,
   type TimingInput,
   type TreeGroup,
+  type Verdict,
   weathering,
   wetnessWeights,
   windowsOf,
@@ -297,6 +301,41 @@ describe('windows', () => {
     expect(window.toHour - series.fromHour).toBe(84);
   });
 
+  test('an hour of which nobody knows is not dry, before, after, and beyond the record', () => {
+    const known = madeSeries('2026-06-01', 24 * 10, { rain: () => 0 });
+    const at = (series: Series, h: number) => blockedHours(series, rule, place, bare(series))[h] ?? [];
+    expect(at(known, 24 * 5 + 12)).toEqual([]);
+    const noon = 24 * 5 + 12;
+    const gap = (h: number) => ({ ...known, rainMm: known.rainMm.map((rain, i) => (i === h ? null : rain)) });
+    expect(at(gap(noon - 24), noon)).toEqual(['not known']);
+    expect(at(gap(noon - 25), noon)).toEqual([]);
+    expect(at(gap(noon + 48), noon)).toEqual(['not known']);
+    expect(at(gap(noon + 49), noon)).toEqual([]);
+    // The record ends at hour 240: from 48 hours before it nobody knows what follows
+    expect(at(known, 240 - 48)).toContain('not known');
+    expect(at(known, 240 - 49)).not.toContain('not known');
+    // And it begins at hour 0: for a day nobody knows whether the bark is dry
+    expect(at(known, 12)).toEqual(['not known']);
+  });
+
+  test.each<[Verdict, string | null, Block[], Block[], Verdict, string[]]>([
+    ['go', null, [], [], 'go', []],
+    ['go', null, ['rain coming'], [], 'possible', ['rain coming']],
+    ['go', null, ['bark wet'], ['bark wet'], 'wait', ['bark wet']],
+    ['possible', 'risk', [], [], 'possible', ['risk']],
+    ['wait', 'risk', [], [], 'wait', ['risk']],
+    ['wait', null, [], [], 'wait', ['no weather']],
+  ])(
+    'an hour of a half-day that says %s (%s), with %j and %j in the way',
+    (verdict, why, living, least, said, words) => {
+      expect(hourVerdict({ verdict, why: why as never }, living, least)).toEqual({
+        verdict: said,
+        why: words,
+      });
+      expect(hourVerdict(undefined, living, []).verdict).toBe('wait');
+    },
+  );
+
   test('every hour of a window is dry by the rule, light and calm; a longer rule never gives more', () => {
     fc.assert(
       fc.property(
@@ -323,17 +362,17 @@ describe('windows', () => {
 
   test('wind, deep frost, snow and unknown rain each block, and are named', () => {
     const series = madeSeries('2026-03-02', 96, {
-      t: (h) => (h === 12 ? -8 : 5),
-      wind: (h) => (h === 13 ? 14 : 2),
+      t: (h) => (h === 36 ? -8 : 5),
+      wind: (h) => (h === 37 ? 14 : 2),
     });
     series.rainMm[90] = null;
     const why = blockedHours(
       series,
       { ...rule, dryAfterH: 0 },
       place,
-      series.rainMm.map((_, h) => (h === 14 ? 'snow' : 'reachable')),
+      series.rainMm.map((_, h) => (h === 38 ? 'snow' : 'reachable')),
     );
-    expect([why[12], why[13], why[14], why[15]]).toEqual([['frost'], ['wind'], ['snow'], []]);
+    expect([why[36], why[37], why[38], why[39]]).toEqual([['frost'], ['wind'], ['snow'], []]);
     expect(why[90]).toContain('not known');
   });
 });
@@ -427,6 +466,59 @@ describe('a site', () => {
       expect(cell.score[0]).toBeLessThanOrEqual(cell.score[1]);
       expect(cell.score[1]).toBeLessThanOrEqual(cell.score[2]);
     }
+  });
+
+  test('hours, half-days and windows say one thing, through ten simulated years', () => {
+    const rank = { wait: 0, possible: 1, go: 2 } as const;
+    const moments = manyRuns(120, 14);
+    let seen = 0;
+    for (let k = 0; k < moments; k++) {
+      const month = (k * 5) % 12;
+      const year = 2016 + (k % 10);
+      const now = new Date(Date.UTC(year, month, 3 + ((k * 11) % 25), (k * 7) % 24)).toISOString();
+      const timing = siteTiming({ ...inputAt(now, k % 3 === 0 ? -41 : 54), draws: 4 });
+      for (const { cells, windows } of timing.groups) {
+        const cellAt = (hour: number) => {
+          const day = timing.days.find((one) => hour >= one.fromHour && hour < one.toHour);
+          const half = day && hour - day.fromHour < 12 ? 'morning' : 'afternoon';
+          return cells.find((one) => one.day === day?.day && one.half === half);
+        };
+        const verdictAt = (hour: number) => {
+          const i = hour - timing.fromHour;
+          return hourVerdict(cellAt(hour), timing.living[i] ?? [], timing.least[i] ?? []).verdict;
+        };
+        const nowHour = hourOf(now);
+        const hours = Array.from(
+          { length: (timing.days.at(-1)?.toHour ?? nowHour) - nowHour },
+          (_, i) => nowHour + i,
+        );
+        for (const cell of cells) {
+          const own = hours.filter((hour) => cellAt(hour) === cell).map(verdictAt);
+          if (cell.verdict === 'wait') expect(own.every((one) => one === 'wait')).toBe(true);
+          if (cell.verdict === 'possible') expect(own).not.toContain('go');
+          if (cell.verdict === 'go')
+            expect(own.filter((one) => one === 'go').length).toBeGreaterThanOrEqual(2);
+        }
+        for (const window of windows) {
+          seen++;
+          // It begins and ends with what it says, and holds it whenever it is light
+          for (let hour = window.fromHour; hour < window.toHour; hour++) {
+            const edge = hour === window.fromHour || hour === window.toHour - 1;
+            if (edge || !timing.least[hour - timing.fromHour]?.includes('dark'))
+              expect(rank[verdictAt(hour)]).toBeGreaterThanOrEqual(rank[window.verdict]);
+          }
+        }
+        // Two good hours on end lie in a window that says good
+        hours.forEach((hour) => {
+          if (verdictAt(hour) !== 'go' || verdictAt(hour + 1) !== 'go') return;
+          const within = windows.some(
+            (one) => one.verdict === 'go' && one.fromHour <= hour && hour < one.toHour,
+          );
+          expect(within || hour + 1 >= (hours.at(-1) ?? 0)).toBe(true);
+        });
+      }
+    }
+    expect(seen).toBeGreaterThan(moments);
   });
 
   test('a warm wet bloom: blight hosts wait, strikes are foretold', () => {

@@ -54,9 +54,13 @@ export function blockedHours(
   ground: readonly Ground[],
 ): Block[][] {
   const hours = lengthOf(series);
-  const lastRain = lastRainBefore(series);
-  const nextRain = nextRainAfter(series);
-  const ends = series.rainMm.findLastIndex((rain) => rain !== null) + 1;
+  const isWet = (rain: number | null | undefined) => (rain ?? 0) >= WET_RAIN_MM;
+  const isUnknown = (rain: number | null | undefined) => rain == null;
+  const lastRain = lastBefore(series, isWet, Number.NEGATIVE_INFINITY);
+  const nextRain = nextAfter(series, isWet, Number.POSITIVE_INFINITY);
+  // An hour of which nobody knows whether it rained is not dry; nor is what lies outside the record
+  const lastUnknown = lastBefore(series, isUnknown, -1);
+  const nextUnknown = nextAfter(series, isUnknown, hours);
   return Array.from({ length: hours }, (_, i) => {
     const why: Block[] = [];
     const hour = series.fromHour + i;
@@ -67,9 +71,13 @@ export function blockedHours(
     if (rain === null || temperature === null) why.push('not known');
     else if (rain >= WET_RAIN_MM) why.push('rain');
     else {
-      if (i - (lastRain[i] as number) <= rule.dryBeforeH) why.push('bark wet');
-      if ((nextRain[i] as number) - i <= rule.dryAfterH) why.push('rain coming');
-      else if (ends - i <= rule.dryAfterH) why.push('not known');
+      const wet = i - (lastRain[i] as number) <= rule.dryBeforeH;
+      const coming = (nextRain[i] as number) - i <= rule.dryAfterH;
+      if (wet) why.push('bark wet');
+      if (coming) why.push('rain coming');
+      const unknownBefore = !wet && i - (lastUnknown[i] as number) <= rule.dryBeforeH;
+      const unknownAfter = !coming && (nextUnknown[i] as number) - i <= rule.dryAfterH;
+      if (unknownBefore || unknownAfter) why.push('not known');
     }
     if (wind !== null && wind > rule.climbWindMs) why.push('wind');
     if (temperature !== null && temperature < rule.leastC) why.push('frost');
@@ -79,25 +87,28 @@ export function blockedHours(
   });
 }
 
-function lastRainBefore(series: Series): Float64Array {
+type OfRain = (rain: number | null | undefined) => boolean;
+
+/** For each hour the last one before it that is so; `outside` where none is. */
+function lastBefore(series: Series, isSo: OfRain, outside: number): Float64Array {
   const hours = lengthOf(series);
   const last = new Float64Array(hours);
-  let at = Number.NEGATIVE_INFINITY;
+  let at = outside;
   for (let i = 0; i < hours; i++) {
     last[i] = at;
-    if ((series.rainMm[i] ?? 0) >= WET_RAIN_MM) at = i;
+    if (isSo(series.rainMm[i])) at = i;
   }
   return last;
 }
 
-/** An hour that nobody forecast is not dry: it ends what is known, and is told apart. */
-function nextRainAfter(series: Series): Float64Array {
+/** For each hour the next one after it that is so; `outside` where none is. */
+function nextAfter(series: Series, isSo: OfRain, outside: number): Float64Array {
   const hours = lengthOf(series);
   const next = new Float64Array(hours);
-  let at = Number.POSITIVE_INFINITY;
+  let at = outside;
   for (let i = hours - 1; i >= 0; i--) {
     next[i] = at;
-    if ((series.rainMm[i] ?? 0) >= WET_RAIN_MM) at = i;
+    if (isSo(series.rainMm[i])) at = i;
   }
   return next;
 }

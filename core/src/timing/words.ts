@@ -22,7 +22,7 @@ export const VERDICT_WORDS: Record<Verdict, string> = { go: 'Good', possible: 'P
 
 /** Why a day is not better, short enough for one line. */
 export const REASON_WORDS: Record<Reason, string> = {
-  dark: 'no daylight is left',
+  dark: 'it is dark',
   rain: 'rain',
   'bark wet': 'bark is wet from rain',
   'rain coming': 'rain follows too soon',
@@ -30,7 +30,7 @@ export const REASON_WORDS: Record<Reason, string> = {
   frost: 'wood is frozen and splits',
   snow: 'snow lies',
   mud: 'the ground is too soft',
-  'not known': 'the forecast does not reach so far',
+  'not known': 'nobody knows whether it stays dry',
   risk: 'the risk of infection is high',
   'severe frost': 'severe frost follows',
   'bloom of a blight host': 'a host of fire blight is in bloom',

@@ -1,6 +1,6 @@
 // One day hour by hour: temperature, rain, daylight, and in which hours this kind of wood may be cut.
 import { joined, rainReading, temperatureReading, type Units, windReading } from '@mortisect/core/measure';
-import type { Block } from '@mortisect/core/timing';
+import type { Verdict } from '@mortisect/core/timing';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import Svg, { Line, Rect } from 'react-native-svg';
@@ -13,8 +13,8 @@ export interface HourOfDay {
   temperatureC: number | null;
   rainMm: number | null;
   windMs: number | null;
-  blocks: readonly Block[];
-  least: readonly Block[];
+  verdict: Verdict;
+  dark: boolean;
   says: string;
 }
 
@@ -42,9 +42,7 @@ export function HoursOfDay({ label, hours, units, startAt }: HoursOfDayProps) {
     ];
     return parts.join(', ') || 'not known';
   };
-  const dark = hours.map((hour) => hour.blocks.includes('dark'));
-  const cell = (hour: HourOfDay) =>
-    hour.blocks.length === 0 ? 'go' : hour.least.length === 0 ? 'possible' : 'wait';
+  const dark = hours.map((hour) => hour.dark);
   return (
     <View gap={4}>
       <Chart
@@ -74,7 +72,7 @@ export function HoursOfDay({ label, hours, units, startAt }: HoursOfDayProps) {
           rows: hours.map((hour) => [hour.text, reading(hour), hour.says]),
         }}
       />
-      <HourCells cells={hours.map(cell)} colours={{ leaf, ochre, soft, paper }} />
+      <HourCells cells={hours.map((hour) => hour.verdict)} colours={{ leaf, ochre, soft, paper }} />
       <Small color="$ink" role="status" aria-live="polite">
         {`${here.text} · ${reading(here)} · ${here.says}`}
       </Small>

@@ -105,8 +105,8 @@ test('an hour that nobody measured is told as not known; units follow the device
     temperatureC,
     rainMm,
     windMs: 4,
-    blocks: rainMm === null ? (['not known'] as const) : [],
-    least: [],
+    verdict: rainMm === null ? ('wait' as const) : ('go' as const),
+    dark: false,
     says: 'good',
   });
   render(

@@ -13,7 +13,7 @@ import { Notice } from '../../ui/Notice';
 import { Row, Rows } from '../../ui/Row';
 import { useWide } from '../../ui/theme';
 import { Body, Label, Small } from '../../ui/type';
-import { blockWords, hoursOfDay, windowWords } from '../when/daysView';
+import { hourSaid, hoursOfDay, windowWords } from '../when/daysView';
 import { LaneWhy } from './LaneWhy';
 import { StageLines } from './StageLines';
 
@@ -55,16 +55,12 @@ function Board({
   const at = timing.days[Math.min(day, timing.days.length - 1)];
   if (!at) return null;
   const places = hoursOfDay(timing, at.day);
-  const blocksOf = chosen.id === 'dead' ? timing.dead : timing.living;
-  const leastOf = chosen.id === 'dead' ? timing.dead : timing.least;
   const hours = places.map((i) => ({
     text: clockHour(timing.fromHour + i, timeZone).slice(0, 2),
     temperatureC: timing.temperatureC[i] ?? null,
     rainMm: timing.rainMm[i] ?? null,
     windMs: timing.windMs[i] ?? null,
-    blocks: blocksOf[i] ?? [],
-    least: leastOf[i] ?? [],
-    says: timing.fromHour + i < nowHour ? 'past' : blockWords(blocksOf[i] ?? []),
+    ...hourSaid(timing, chosen, timing.fromHour + i, nowHour),
   }));
   const startAt = Math.max(0, day === 0 ? nowHour - at.fromHour : 12);
   return (

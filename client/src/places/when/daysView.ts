@@ -1,8 +1,8 @@
 // Days and windows in words for the screen.
-import { type Lane, type LaneWindow, type TimingNow, windowsAt } from '@mortisect/contracts';
+import { cellAt, type Lane, type LaneWindow, type TimingNow, windowsAt } from '@mortisect/contracts';
 import { joined, temperatureReading, type Units } from '@mortisect/core/measure';
 import { speciesName } from '@mortisect/core/register';
-import { type Block, REASON_WORDS } from '@mortisect/core/timing';
+import { hourVerdict, REASON_WORDS, VERDICT_WORDS, type Verdict } from '@mortisect/core/timing';
 import { lowerFirst } from '@mortisect/core/tree';
 import { dayHour, longDayHour } from '../../data/moment';
 import { upperFirst } from '../words';
@@ -73,9 +73,22 @@ export function hoursOfDay(timing: Timing, day: string): number[] {
   ).filter((i) => i >= 0 && i < timing.temperatureC.length);
 }
 
-export function blockWords(blocks: readonly Block[]): string {
-  if (blocks.length === 0) return 'good';
-  return `wait: ${blocks.map((one) => REASON_WORDS[one]).join(', ')}`;
+/** One hour of a lane: its verdict, whether it is dark, and both in words. Hours gone by are past. */
+export function hourSaid(
+  timing: Timing,
+  lane: Pick<Lane, 'id' | 'cells'>,
+  hour: number,
+  nowHour: number,
+): { verdict: Verdict; dark: boolean; says: string } {
+  const i = hour - timing.fromHour;
+  const living = (lane.id === 'dead' ? timing.dead : timing.living)[i] ?? [];
+  const least = (lane.id === 'dead' ? timing.dead : timing.least)[i] ?? [];
+  const { verdict, why } = hourVerdict(cellAt(timing, lane.cells, hour), living, least);
+  const reasons = why.map((one) => REASON_WORDS[one]).join(', ');
+  const says = reasons
+    ? `${VERDICT_WORDS[verdict].toLowerCase()}: ${reasons}`
+    : VERDICT_WORDS[verdict].toLowerCase();
+  return { verdict, dark: living.includes('dark'), says: hour < nowHour ? 'past' : says };
 }
 
 export function speciesList(species: readonly string[]): string {
