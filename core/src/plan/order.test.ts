@@ -1,4 +1,6 @@
 import fc from 'fast-check';
+import { uniformInt } from 'pure-rand/distribution/uniformInt';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { OrderInput, orderOf } from './order';
 
 const cut = fc.record({
@@ -102,4 +104,50 @@ test('cuts that wait for one another are refused with their place', () => {
     cleanMinutes: 1,
   };
   expect(OrderInput.safeParse(ring).error?.issues[0]).toMatchObject({ path: ['cuts'] });
+});
+
+test('sixteen blades of unknown history are cleaned sixteen times', () => {
+  for (const count of [2, 15, 16, 31]) {
+    const cuts = Array.from({ length: count }, (_, i) => ({
+      id: `c${i}`,
+      station: 'ground',
+      ladder: false,
+      tool: `tool ${i}`,
+      infected: false,
+      suspect: false,
+      minutes: 1,
+      before: [],
+    }));
+    const { tally, naive } = orderOf({ cuts, cleanMinutes: 1, everyCut: true, bladesOfAKind: 1 });
+    expect([count, tally.cleanings, naive.cleanings]).toEqual([count, count, count]);
+  }
+});
+
+test('fresh visits of 13 to 40 cuts: within a twentieth of the bound in the median, and what must come first comes first', () => {
+  const gaps: number[] = [];
+  for (let seed = 1; seed <= 20; seed++) {
+    const random = xoroshiro128plus(seed * 7919);
+    const int = (from: number, to: number) => uniformInt(random, from, to);
+    const count = 13 + ((seed * 5) % 28);
+    const cuts = Array.from({ length: count }, (_, i) => {
+      const ladder = int(0, 3) === 0;
+      return {
+        id: `c${i}`,
+        station: `${ladder ? 'ladder' : 'ground'} ${int(0, 3)}`,
+        ladder,
+        tool: ['shear', 'lopper', 'saw'][int(0, 2)] as string,
+        infected: int(0, 2) === 0,
+        suspect: false,
+        minutes: int(5, 40) / 10,
+        before: int(0, 5) === 0 && i + 1 < count ? [`c${int(i + 1, count - 1)}`] : [],
+      };
+    });
+    const said = orderOf({ cuts, cleanMinutes: 0.83, everyCut: seed % 2 === 0, bladesOfAKind: 1 });
+    expect(said.bound).toBeLessThanOrEqual(said.tally.minutes + 1e-9);
+    expect(said.tally.minutes).toBeLessThanOrEqual(said.naive.minutes + 1e-9);
+    for (const { id, before } of cuts)
+      for (const later of before) expect(said.order.indexOf(id)).toBeLessThan(said.order.indexOf(later));
+    gaps.push(said.gap);
+  }
+  expect(gaps.sort((a, b) => a - b)[10]).toBeLessThanOrEqual(0.05);
 });

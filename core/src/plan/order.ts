@@ -96,9 +96,10 @@ const SOUND_LATE = 1e-7;
 export function orderOf(input: OrderInput): OrderResult {
   const work = new Work(input);
   const listed = input.cuts.map((_, i) => i);
-  const best = input.cuts.length === 0 ? [] : searched(work, beamFor(input.cuts.length));
-  const tally = work.tally(best);
   const exact = input.cuts.length <= EXACT_UP_TO;
+  const found = input.cuts.length === 0 ? [] : searched(work, beamFor(input.cuts.length));
+  const best = exact ? found : moved(work, found);
+  const tally = work.tally(best);
   const bound = exact ? tally.minutes : Math.min(work.bound(), tally.minutes);
   return {
     order: best.map((i) => (input.cuts[i] as OrderCut).id),
@@ -114,10 +115,16 @@ function beamFor(cuts: number): number {
   return Math.max(LEAST_BEAM, Math.floor(BEAM_STATES / cuts));
 }
 
+/** What is known of each blade, a letter a tool: of unknown history, known to be dirty, or clean. Unknown is dirty. */
+type Blades = string;
+const UNKNOWN = 'u';
+const DIRTY = 'd';
+const CLEAN = 'c';
+
 interface State {
   made: boolean[];
   last: number;
-  dirty: number;
+  blades: Blades;
   minutes: number;
   path: State | null;
 }
@@ -126,11 +133,13 @@ class Work {
   readonly cuts: OrderCut[];
   readonly tools: string[];
   readonly after: number[][];
+  private readonly toolOf: number[];
   private readonly clean: number;
 
   constructor(private readonly input: OrderInput) {
     this.cuts = input.cuts;
     this.tools = [...new Set(input.cuts.map((cut) => cut.tool))];
+    this.toolOf = input.cuts.map((cut) => this.tools.indexOf(cut.tool));
     this.clean = input.cleanMinutes * (input.bladesOfAKind > 1 ? WIPE_SHARE : 1);
     const at = new Map(input.cuts.map((cut, i) => [cut.id, i]));
     // Cuts that must be made before each
@@ -140,39 +149,44 @@ class Work {
     });
   }
 
-  /** Every blade is of unknown history at first: a bit for each that is dirty, and as many above them for those not used yet. */
-  get allDirty(): number {
-    return (1 << (2 * this.tools.length)) - 1;
+  /** Every blade is of unknown history at first. */
+  get unknownBlades(): Blades {
+    return UNKNOWN.repeat(this.tools.length);
   }
 
-  private unknownAt(dirty: number): number {
-    return dirty >> this.tools.length;
-  }
-
-  step(last: number, dirty: number, next: number): { minutes: number; dirty: number; cleaned: boolean } {
+  step(last: number, blades: Blades, next: number): { minutes: number; blades: Blades; cleaned: boolean } {
     const cut = this.cuts[next] as OrderCut;
     const before = last < 0 ? null : (this.cuts[last] as OrderCut);
-    const bit = 1 << this.tools.indexOf(cut.tool);
-    const isDirty = (dirty & bit) !== 0;
+    const at = this.toolOf[next] as number;
+    const blade = blades[at];
     // Of unknown history, or from infected to sound wood; between infected cuts where the school says so
-    const unknown = (this.unknownAt(dirty) & bit) !== 0;
-    const cleaned = isDirty && (unknown || !cut.infected || this.input.everyCut);
+    const cleaned = blade === UNKNOWN || (blade === DIRTY && (!cut.infected || this.input.everyCut));
     let minutes = cut.minutes + (cleaned ? this.clean : 0);
     if (before?.station === cut.station) minutes += MOVE;
     else minutes += cut.ladder ? LADDER_STATION : GROUND_STATION;
     if (before && before.tool !== cut.tool) minutes += TOOL;
-    const known = dirty & ~(bit << this.tools.length);
-    return { minutes, dirty: cut.infected ? known | bit : cleaned ? known & ~bit : known, cleaned };
+    const after = cut.infected ? DIRTY : cleaned ? CLEAN : (blade ?? UNKNOWN);
+    return { minutes, blades: blades.slice(0, at) + after + blades.slice(at + 1), cleaned };
+  }
+
+  /** Does the order keep what must come first? */
+  keeps(order: readonly number[]): boolean {
+    const made = new Set<number>();
+    return order.every((cut) => {
+      if (this.after[cut]?.some((first) => !made.has(first))) return false;
+      made.add(cut);
+      return true;
+    });
   }
 
   tally(order: readonly number[]): Tally {
     const tally: Tally = { cleanings: 0, moves: 0, ladderMoves: 0, toolChanges: 0, minutes: 0 };
     let last = -1;
-    let dirty = this.allDirty;
+    let blades = this.unknownBlades;
     for (const next of order) {
       const cut = this.cuts[next] as OrderCut;
       const before = last < 0 ? null : (this.cuts[last] as OrderCut);
-      const step = this.step(last, dirty, next);
+      const step = this.step(last, blades, next);
       tally.minutes += step.minutes;
       if (step.cleaned) tally.cleanings++;
       if (before?.station !== cut.station) {
@@ -180,23 +194,31 @@ class Work {
         if (cut.ladder) tally.ladderMoves++;
       }
       if (before && before.tool !== cut.tool) tally.toolChanges++;
-      dirty = step.dirty;
+      blades = step.blades;
       last = next;
     }
     return tally;
   }
 
-  /** Each station is taken up once at least, each tool once, each blade cleaned at first and as often as its infected cuts ask. */
+  /**
+   * Each station is taken up once at least, each blade cleaned at first and as often as its infected cuts ask. At a station every tool but
+   * the first one used there is a change; coming back to it later to spare a change costs more than the change.
+   */
   bound(): number {
     const stations = new Map(this.cuts.map((cut) => [cut.station, cut.ladder]));
     let minutes = this.cuts.reduce((sum, cut) => sum + cut.minutes, 0);
     for (const ladder of stations.values()) minutes += ladder ? LADDER_STATION : GROUND_STATION;
-    minutes += MOVE * (this.cuts.length - stations.size) + TOOL * (this.tools.length - 1);
+    minutes += MOVE * (this.cuts.length - stations.size) + TOOL * this.leastToolChanges(stations.size);
     for (const tool of this.tools) {
       const infected = this.cuts.filter((cut) => cut.tool === tool && cut.infected).length;
       minutes += this.clean * Math.max(1, this.input.everyCut ? infected : 1);
     }
     return minutes;
+  }
+
+  private leastToolChanges(stations: number): number {
+    const pairs = new Set(this.cuts.map((cut) => JSON.stringify([cut.station, cut.tool])));
+    return Math.max(this.tools.length - 1, pairs.size - stations);
   }
 }
 
@@ -204,24 +226,24 @@ class Work {
 function searched(work: Work, width: number): number[] {
   const count = work.cuts.length;
   let layer: State[] = [
-    { made: work.cuts.map(() => false), last: -1, dirty: work.allDirty, minutes: 0, path: null },
+    { made: work.cuts.map(() => false), last: -1, blades: work.unknownBlades, minutes: 0, path: null },
   ];
   for (let i = 0; i < count; i++) {
     const next = new Map<string, State>();
     for (const state of layer) {
       for (let cut = 0; cut < count; cut++) {
         if (state.made[cut] || work.after[cut]?.some((first) => !state.made[first])) continue;
-        const step = work.step(state.last, state.dirty, cut);
+        const step = work.step(state.last, state.blades, cut);
         // Of orders that take the same time, sound wood first: gloves and ladder carry disease too
         const late =
           !isSuspect(work.cuts[cut]) && state.made.some((made, j) => made && isSuspect(work.cuts[j]));
         const minutes = state.minutes + step.minutes + (late ? SOUND_LATE : 0);
         const made = state.made.slice();
         made[cut] = true;
-        const key = `${made.map(Number).join('')} ${cut} ${step.dirty}`;
+        const key = `${made.map(Number).join('')} ${cut} ${step.blades}`;
         const had = next.get(key);
         if (had && had.minutes <= minutes) continue;
-        next.set(key, { made, last: cut, dirty: step.dirty, minutes, path: state });
+        next.set(key, { made, last: cut, blades: step.blades, minutes, path: state });
       }
     }
     layer = [...next.values()];
@@ -231,6 +253,33 @@ function searched(work: Work, width: number): number[] {
   const order: number[] = [];
   for (let at: State | null = best; at && at.last >= 0; at = at.path) order.push(at.last);
   return order.reverse();
+}
+
+const LONGEST_MOVE = 5;
+const MOST_ROUNDS = 8;
+
+/** Runs of up to five cuts are moved to where they cost less, as long as one can be. */
+function moved(work: Work, order: number[]): number[] {
+  let best = order;
+  let least = work.tally(best).minutes;
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    const before = least;
+    for (let length = 1; length <= LONGEST_MOVE; length++) {
+      for (let from = 0; from + length <= best.length; from++) {
+        const rest = [...best.slice(0, from), ...best.slice(from + length)];
+        for (let to = 0; to <= rest.length; to++) {
+          if (to === from) continue;
+          const tried = [...rest.slice(0, to), ...best.slice(from, from + length), ...rest.slice(to)];
+          const minutes = work.tally(tried).minutes;
+          if (minutes >= least - SOUND_LATE * 100 || !work.keeps(tried)) continue;
+          [best, least] = [tried, minutes];
+          break;
+        }
+      }
+    }
+    if (least >= before) return best;
+  }
+  return best;
 }
 
 function isSuspect(cut: OrderCut | undefined): boolean {
