@@ -1,6 +1,7 @@
 // Plans are searched off the thread that draws. Static imports only: split chunks are not loaded inside a worker.
 import './importMeta';
 import {
+  inVisits,
   marginCurve,
   type OrderResult,
   type PlanInput,
@@ -9,7 +10,6 @@ import {
   type RunOrder,
   type RunOrderInput,
   runOrder,
-  visitOrders,
 } from '@mortisect/core/plan';
 import { expose } from 'comlink';
 
@@ -29,8 +29,7 @@ const rest = () => new Promise((resolve) => setTimeout(resolve, 0));
 
 const solved = (prepared: Solved['prepared'], plan: Solved['plan']): Solved => ({
   prepared,
-  plan,
-  orders: visitOrders(prepared, plan),
+  ...inVisits(prepared, plan),
 });
 
 const work = {

@@ -42,7 +42,7 @@ export { type Pass, PlanProblem, passes, SEASON_DISCOUNT } from './problem';
 export { RunOrder, RunOrderInput, RunTree, runOrder } from './runOrder';
 export { PlanSearch, type Progress } from './search';
 export { bridgeScions, type Verdict } from './verdict';
-export { stationOf, visitKey, visitOf, visitOrders } from './visit';
+export { inVisits, stationOf, visitKey, visitOf, visitOrders, wholeMinutes } from './visit';
 export { startingWeights, WEIGHTS_SOURCE, type Weight, Weights, weights } from './weights';
 export {
   clashSentence,

@@ -3,6 +3,7 @@ import type { PlanResult } from '@mortisect/contracts';
 import {
   type CandidateOut,
   candidateOut,
+  inVisits,
   type PlanInput,
   planning,
   preparePlan,
@@ -29,7 +30,7 @@ export function plan(input: PlanInput): PlanResult {
   const until = performance.now() + MOST_MS;
   let said = step(1);
   while (!said.proof.done && performance.now() < until) said = step(NODES_AT_ONCE);
-  return asResult(said, prepared.limits.because, prepared.all.map(candidateOut));
+  return asResult(inVisits(prepared, said).plan, prepared.limits.because, prepared.all.map(candidateOut));
 }
 
 function asResult(plan: TreePlan, limitBecause: string, all: CandidateOut[]): PlanResult {

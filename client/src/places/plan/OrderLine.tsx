@@ -1,4 +1,5 @@
 // What the order of a visit saves against making the cuts as they are listed.
+import { wholeMinutes } from '@mortisect/core/plan';
 import { View } from '@tamagui/core';
 import { Small } from '../../ui/type';
 import { plural } from '../words';
@@ -11,7 +12,7 @@ export function OrderLine({ order, steps }: Visit) {
   return (
     <View>
       <Small>
-        {`In this order: ${plural(tally.cleanings, 'cleaning')}, ${plural(tally.moves, 'place')} to stand, ${Math.round(tally.minutes)} min. As listed: ${plural(naive.cleanings, 'cleaning')}, ${plural(naive.moves, 'place')}, ${Math.round(naive.minutes)} min${saved >= 0.5 ? `; ${Math.round(saved)} min saved` : ''}.${gap > 0.001 ? ` At most ${Math.ceil(gap * 100)} % longer than the best there is.` : ''}`}
+        {`In this order: ${plural(tally.cleanings, 'cleaning')}, ${plural(tally.moves, 'place')} to stand, ${wholeMinutes(tally.minutes)} min. As listed: ${plural(naive.cleanings, 'cleaning')}, ${plural(naive.moves, 'place')}, ${wholeMinutes(naive.minutes)} min${saved >= 0.5 ? `; ${Math.round(saved)} min saved` : ''}.${gap > 0.001 ? ` At most ${Math.ceil(gap * 100)} % longer than the best there is.` : ''}`}
       </Small>
     </View>
   );

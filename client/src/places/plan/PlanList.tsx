@@ -1,6 +1,7 @@
 // Trees with open findings: what is planned, how long it takes, what it costs the crown and what must be carried away; totals for each plot.
 import { dangersOf } from '@mortisect/core/handling';
 import { joined, massReading } from '@mortisect/core/measure';
+import { wholeMinutes } from '@mortisect/core/plan';
 import { View } from '@tamagui/core';
 import { openDecisions, type SiteToday, type TreeView } from '../../data/orchardView';
 import { useTrees } from '../../data/queries';
@@ -73,7 +74,7 @@ function sumOf(solved: Solved | undefined): Sum | null {
   const steps = visit?.steps ?? [];
   return {
     steps: steps.length,
-    minutes: Math.ceil(visit?.order.tally.minutes ?? 0),
+    minutes: wholeMinutes(visit?.order.tally.minutes ?? 0),
     crown: steps.reduce((sum, one) => sum + one.step.crown + one.step.exempt, 0),
     infectedKg: steps.reduce(
       (sum, one) => (one.kind === 'diseased' ? sum + (one.priced.handling?.massKg ?? 0) : sum),

@@ -1,6 +1,6 @@
 // The plan over its years: what comes off in each season, and how many seasons it takes.
 import { joined, massReading } from '@mortisect/core/measure';
-import { MOST_PLAN_SEASONS } from '@mortisect/core/plan';
+import { MOST_PLAN_SEASONS, wholeMinutes } from '@mortisect/core/plan';
 import { View } from '@tamagui/core';
 import type { SiteToday, TreeView } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';
@@ -41,7 +41,7 @@ export function Years({ view, today, solved }: { view: TreeView; today: SiteToda
           >
             <Label role="cell" flex={2}>{`Season ${season.season}`}</Label>
             <Label role="cell" flex={3}>{`${percentOf(season.crown)} of ${percentOf(season.limit)}`}</Label>
-            <Label role="cell" flex={2}>{`${Math.round(season.minutes)} min`}</Label>
+            <Label role="cell" flex={2}>{`${wholeMinutes(season.minutes)} min`}</Label>
             <Label role="cell" flex={2} textAlign="right">
               {joined(massReading(season.massKg, today.units))}
             </Label>

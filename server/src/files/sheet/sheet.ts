@@ -4,6 +4,7 @@ import { disorderOf } from '@mortisect/core/disorders';
 import { GENERAL_CAUTION } from '@mortisect/core/handling';
 import { joined, massReading, tapeText, thicknessReading, type Units } from '@mortisect/core/measure';
 import {
+  inVisits,
   leftWords,
   orderOf,
   type PlanInput,
@@ -15,6 +16,7 @@ import {
   stepSentence,
   type TreePlan,
   visitOf,
+  wholeMinutes,
 } from '@mortisect/core/plan';
 import { speciesName } from '@mortisect/core/register';
 import { lowerFirst } from '@mortisect/core/tree';
@@ -77,8 +79,9 @@ function treePages(doc: Doc, sheet: TreeSheet): void {
   doc.addPage();
   const { prepared, step } = planning(sheet.input);
   const until = performance.now() + PLAN_MS;
-  let plan = step(1);
-  while (!plan.proof.done && performance.now() < until) plan = step(4);
+  let searched = step(1);
+  while (!searched.proof.done && performance.now() < until) searched = step(4);
+  const { plan } = inVisits(prepared, searched);
   const names = new Map(sheet.names);
   head(doc, sheet);
   const byId = new Map(prepared.all.map((one) => [one.id, one]));
@@ -171,7 +174,7 @@ function drawings(doc: Doc, sheet: TreeSheet, plan: TreePlan, visit: Priced[]): 
       .font('text')
       .fontSize(9.5)
       .text(
-        `Season ${season.season}: ${percent(season.crown)} of a limit of ${percent(season.limit)}${season.exempt > 0 ? `, ${percent(season.exempt)} more for disease that must go` : ''}; ${Math.round(season.minutes)} min, ${joined(massReading(season.massKg, sheet.units))}.`,
+        `Season ${season.season}: ${percent(season.crown)} of a limit of ${percent(season.limit)}${season.exempt > 0 ? `, ${percent(season.exempt)} more for disease that must go` : ''}; ${wholeMinutes(season.minutes)} min, ${joined(massReading(season.massKg, sheet.units))}.`,
         x,
         y,
         { width },
