@@ -46,7 +46,7 @@ export function clearanceByHand(actions: readonly Action[], findingId: string): 
 
 /** A finding as the position rule reads it. */
 export function forCut(finding: Finding, actions: readonly Action[]): Considered {
-  const { id, limbId, fromCm, toCm, disorder, edge, growthRapid, place, activity, kind } = finding;
+  const { id, limbId, fromCm, toCm, disorder, edge, growthRapid, place, activity, kind, measured } = finding;
   const clearanceCm = clearanceByHand(actions, id);
   return {
     id,
@@ -57,6 +57,7 @@ export function forCut(finding: Finding, actions: readonly Action[]): Considered
     edge,
     growthRapid,
     place,
+    measured,
     healed: activity === 'healed',
     held: openQuestion(actions, id) !== null,
     ...(clearanceCm !== null && { clearanceCm }),

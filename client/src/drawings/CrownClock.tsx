@@ -239,8 +239,9 @@ function Crown({
       {bands.map((band) => {
         const spoke = byId.get(band.limbId);
         if (!spoke) return null;
-        const from = px(onSpoke(spoke, band.fromCm));
-        const to = px(onSpoke(spoke, band.toCm));
+        const placed = band.measured !== false;
+        const from = px(onSpoke(spoke, placed ? band.fromCm : 0));
+        const to = px(onSpoke(spoke, placed ? band.toCm : spoke.limb.lengthCm));
         const width = Math.max(9, thickness(spoke.limb) + 4);
         return (
           <G key={band.id}>

@@ -7,11 +7,12 @@ import type { TapeBand } from '../drawings/tape/Measure';
 type Shown = FindingForCut & { kind?: FindingKind | undefined };
 
 export function bandsOf(findings: readonly Shown[]): TapeBand[] {
-  return findings.map(({ id, limbId, fromCm, toCm, disorder, kind }) => ({
+  return findings.map(({ id, limbId, fromCm, toCm, disorder, kind, measured, place }) => ({
     id,
     limbId,
     fromCm,
     toCm,
     kind: markOf({ kind, disorder }),
+    measured: measured !== false || (place ?? 'span') !== 'span',
   }));
 }

@@ -9,7 +9,7 @@ import { clockHour, heightReading, joined, tapeText, type Units } from '@mortise
 import type { Pin } from '@mortisect/core/plan';
 import { speciesName } from '@mortisect/core/register';
 import { lowerFirst } from '@mortisect/core/tree';
-import type { SiteToday, TreeView } from '../data/orchardView';
+import type { SiteToday } from '../data/orchardView';
 
 export function plural(count: number, one: string): string {
   return `${count} ${one}${count === 1 ? '' : 's'}`;
@@ -182,6 +182,8 @@ export function clinicWords(result: string | null): string {
 
 /** Why a finding asks for no cut, in one line. */
 export const UNCUT_WORDS: Record<ReasonNotToCut, string> = {
+  measure:
+    'Measure first: drag the edge to where it begins, or type it. Until then it is kept without a cut.',
   held: 'Held: somebody was asked and has not answered yet.',
   healed: 'Healed over: no cut. Look at it again next round.',
   fruit: 'On the fruit: pick it and carry it off the site; mummies always.',

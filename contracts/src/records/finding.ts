@@ -20,6 +20,10 @@ export const FindingBody = z
     fromCm: alongCm,
     toCm: alongCm,
     kind: z.enum(findingKinds).optional().describe('as its disorder is where missing'),
+    measured: z
+      .boolean()
+      .default(true)
+      .describe('false: seen on this limb, but nobody has said where along it; its cut waits for that'),
     place: z.enum(findingPlaces).default('span'),
     disorder: DisorderCode,
     edge: z.enum(edges),

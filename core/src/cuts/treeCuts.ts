@@ -19,6 +19,7 @@ export const FindingForCut = z.object({
   growthRapid: z.boolean(),
   place: z.enum(findingPlaces).optional().describe('a span of the limb where missing'),
   healed: z.boolean().optional(),
+  measured: z.boolean().optional().describe('false: nobody has said where along the limb it lies'),
   held: z.boolean().optional().describe('someone was asked and has not answered: no cut until then'),
   clearanceCm: z
     .number()
@@ -45,7 +46,7 @@ export const CuttingSchools = z.object({
 });
 export type CuttingSchools = z.infer<typeof CuttingSchools>;
 
-export const reasonsNotToCut = ['held', 'healed', 'fruit', 'wait', 'leave'] as const;
+export const reasonsNotToCut = ['held', 'healed', 'fruit', 'measure', 'wait', 'leave'] as const;
 export type ReasonNotToCut = (typeof reasonsNotToCut)[number];
 
 export const TreeCuts = z
@@ -116,6 +117,11 @@ export function treeCuts(
   return { ...result, clearances, uncut };
 }
 
+/** A whole limb and the base need no figures. */
+function isPlaced({ measured = true, place = 'span' }: FindingForCut): boolean {
+  return measured || place !== 'span';
+}
+
 function lesionOf({ id, limbId, fromCm, toCm, disorder, edge }: FindingForCut): Lesion {
   return { id, limbId, fromCm, toCm, disorder, edge };
 }
@@ -141,7 +147,7 @@ function whyNotCut(finding: FindingForCut, season: Season): ReasonNotToCut | nul
   if (finding.held) return 'held';
   if (finding.healed) return 'healed';
   if (finding.place === 'fruit') return 'fruit';
-  if (isCutFor(finding.disorder, season)) return null;
+  if (isCutFor(finding.disorder, season)) return isPlaced(finding) ? null : 'measure';
   return disorderOf(finding.disorder)?.answer === 'wait' ? 'wait' : 'leave';
 }
 

@@ -341,6 +341,11 @@ export const handlingTable: readonly Handled[] = [
     growingCm: [0, 0],
     use: 'To the living collar.',
   }),
+  own('DMG', 'Damaged, how is not said', 'damaged', 'Bark or wood is hurt; nothing says yet by what.', {
+    dormantCm: [0, 0],
+    growingCm: [0, 0],
+    use: 'To live wood.',
+  }),
   own('TORN', 'Torn old cut', 'damaged', 'Bark torn down below an old cut.', {
     dormantCm: [0, 0],
     growingCm: [0, 0],

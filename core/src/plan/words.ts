@@ -41,6 +41,7 @@ export function leftWords(why: LeftWhy | ReasonNotToCut): string {
     held: 'Held: somebody was asked and has not answered yet.',
     healed: 'Healed over: no cut. Look at it again next round.',
     fruit: 'On the fruit: pick it and carry it off the site.',
+    measure: 'Measure first: nobody has said where on the limb it begins.',
     wait: 'Not yet.',
     leave: 'No wood is cut for this.',
   }[why];

@@ -123,6 +123,8 @@ export interface TapeBand {
   fromCm: number;
   toCm: number;
   kind: MarkKind;
+  /** false: nobody has said where on the limb; drawn along all of it, open and dashed. */
+  measured?: boolean;
 }
 
 export function Bands({
@@ -139,8 +141,10 @@ export function Bands({
       {bands.map((band) => {
         const stretch = stretches.find((one) => one.limb.id === band.limbId);
         if (!stretch) return null;
-        const from = Math.max(window.fromU, stretch.fromU, band.fromCm - stretch.offsetCm);
-        const to = Math.min(window.toU, stretch.toU, band.toCm - stretch.offsetCm);
+        const placed = band.measured !== false;
+        const [fromCm, toCm] = placed ? [band.fromCm, band.toCm] : [0, stretch.limb.lengthCm];
+        const from = Math.max(window.fromU, stretch.fromU, fromCm - stretch.offsetCm);
+        const to = Math.min(window.toU, stretch.toU, toCm - stretch.offsetCm);
         if (from > to) return null;
         const half = scale.half(diameterMmAt(stretch.limb, band.fromCm));
         const ink = inks[band.kind];
@@ -151,18 +155,21 @@ export function Bands({
               y={y - half}
               width={Math.max(4, (to - from) * scale.pxPerCm)}
               height={half * 2}
-              fill={`url(#${prefix}${band.kind})`}
+              fill={placed ? `url(#${prefix}${band.kind})` : 'none'}
               stroke={ink}
               strokeWidth={1.4}
+              {...(placed ? {} : { strokeDasharray: '5 4' })}
             />
-            <Line
-              x1={scale.x(from)}
-              x2={scale.x(from)}
-              y1={y - half - 5}
-              y2={y + half + 5}
-              stroke={ink}
-              strokeWidth={2.6}
-            />
+            {placed ? (
+              <Line
+                x1={scale.x(from)}
+                x2={scale.x(from)}
+                y1={y - half - 5}
+                y2={y + half + 5}
+                stroke={ink}
+                strokeWidth={2.6}
+              />
+            ) : null}
           </G>
         );
       })}

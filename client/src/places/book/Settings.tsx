@@ -7,11 +7,11 @@ import { View } from '@tamagui/core';
 import { Controller, type FieldPath, useForm } from 'react-hook-form';
 import { useHealth, useSite } from '../../data/queries';
 import { useSaveSite } from '../../data/writes';
-import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Columns } from '../../ui/Columns';
 import { Failed } from '../../ui/Failed';
 import { Field } from '../../ui/Field';
+import { SaveButton } from '../../ui/SaveButton';
 import { Screen } from '../../ui/Screen';
 import { Select } from '../../ui/Select';
 import { useWide } from '../../ui/theme';
@@ -52,9 +52,9 @@ function SettingsForm({ record }: { record: SiteRecord }) {
       subtitle={record.site.name}
       width="full"
       actions={
-        <Button grow kind="main" onPress={() => save()} disabled={!formState.isDirty || saving.isPending}>
+        <SaveButton kind="main" onSave={() => save()} disabled={!formState.isDirty || saving.isPending}>
           {formState.isDirty || !saving.isSuccess ? 'Save site' : 'Saved'}
-        </Button>
+        </SaveButton>
       }
     >
       <BookTabs />

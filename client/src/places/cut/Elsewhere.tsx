@@ -1,5 +1,5 @@
 // The cut fell elsewhere. Wood does not come back: what was really cut goes on record, and the plan is solved again from what is there.
-import type { Blade, Finding } from '@mortisect/contracts';
+import type { Blade } from '@mortisect/contracts';
 import { stillStands, treeAfter } from '@mortisect/core/cuts';
 import { tapeText, typedLengthCm } from '@mortisect/core/measure';
 import { useState } from 'react';

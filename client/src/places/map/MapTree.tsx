@@ -11,6 +11,7 @@ import { useToday } from '../../data/useToday';
 import { useSaveLimbs } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
+import { SaveButton } from '../../ui/SaveButton';
 import { Screen } from '../../ui/Screen';
 import { Waiting } from '../../ui/Waiting';
 import { MapEditor } from './MapEditor';
@@ -53,9 +54,9 @@ function Drawing({ detail, today }: { detail: TreeDetail; today: SiteToday }) {
         starting ? null : (
           <>
             <Button onPress={back}>Cancel</Button>
-            <Button grow kind="main" disabled={!history.changed || saving.isPending} onPress={save}>
+            <SaveButton kind="main" disabled={!history.changed || saving.isPending} onSave={save}>
               Save the limb map
-            </Button>
+            </SaveButton>
           </>
         )
       }

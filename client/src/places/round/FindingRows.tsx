@@ -66,7 +66,10 @@ export function FindingRows({ view, today, onOpen }: FindingRowsProps) {
 
 function FindingRow({ finding, today }: { finding: Finding; today: SiteToday }) {
   const clock = useClock();
-  const span = `${tapeText(finding.fromCm, today.units)} to ${tapeText(finding.toCm, today.units)}`;
+  const span =
+    finding.measured || finding.place !== 'span'
+      ? `${tapeText(finding.fromCm, today.units)} to ${tapeText(finding.toCm, today.units)}`
+      : 'place not measured';
   return (
     <Row
       title={disorderOf(finding.disorder)?.name ?? finding.disorder}

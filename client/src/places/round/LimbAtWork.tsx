@@ -5,11 +5,13 @@ import { growth, type Limb } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import type { SiteToday, TreeView } from '../../data/orchardView';
 import type { Span } from '../../drawings/tape/LimbTape';
+import { Notice } from '../../ui/Notice';
 import { useWide } from '../../ui/theme';
 import { Label, Small } from '../../ui/type';
 import { TreeTape } from '../TreeTape';
+import { findingWords } from '../words';
 import { Answer, cutOf } from './Answer';
-import type { Marking } from './marking/draft';
+import { type Marking, withSpan } from './marking/draft';
 import { DisorderSigns, EdgeChoice, KindChoice, MoreFields, SpanFields } from './marking/MarkingForm';
 import { SeenMore } from './marking/SeenMore';
 
@@ -36,7 +38,8 @@ export function LimbAtWork({ view, today, limb, shownId, marking, onMark, onWhy 
       : kindOf('');
   return (
     <View gap={12}>
-      {form ? <KindChoice {...form} /> : null}
+      {form ? <KindChoice {...form} limbs={view.limbs} /> : null}
+      {marking ? <AlreadyThere view={view} marking={marking} /> : null}
       <TreeTape
         view={view}
         today={today}
@@ -60,7 +63,7 @@ export function LimbAtWork({ view, today, limb, shownId, marking, onMark, onWhy 
             id: marking.id,
             span: marking,
             kind: drawn,
-            onChange: (span: Span) => onMark({ ...marking, ...span, place: 'span' }),
+            onChange: (span: Span) => onMark({ ...withSpan(marking, span), place: 'span' }),
           },
         })}
         onWhy={shownId === null ? undefined : () => onWhy(shownId)}
@@ -85,6 +88,23 @@ export function LimbAtWork({ view, today, limb, shownId, marking, onMark, onWhy 
         </>
       ) : null}
     </View>
+  );
+}
+
+/** Two findings of the same on one limb may be one that was seen twice. */
+function AlreadyThere({ view, marking }: { view: TreeView; marking: Marking }) {
+  const same = view.findings.find(
+    (one) =>
+      one.id !== marking.id &&
+      one.limbId === marking.limbId &&
+      one.disorder === marking.disorder &&
+      (one.fault?.kind ?? null) === (marking.fault?.kind ?? null),
+  );
+  if (!same) return null;
+  return (
+    <Notice kind="caution" title="On record already">
+      {`${findingWords([same])} is open on this limb, found by ${same.by}. Is this another one? Set it only if it is.`}
+    </Notice>
   );
 }
 

@@ -4,6 +4,7 @@ import type { TreeView } from '../../../data/orchardView';
 import { useSaveFinding } from '../../../data/writes';
 import { Button } from '../../../ui/Button';
 import { Failed } from '../../../ui/Failed';
+import { SaveButton } from '../../../ui/SaveButton';
 import { cutOf } from '../Answer';
 import { findingBody, isNamed, type Marking } from './draft';
 
@@ -29,9 +30,9 @@ export function MarkingActions({ view, marking, onDone }: MarkingActionsProps) {
       <View flexDirection="row" gap={12}>
         <Button onPress={() => onDone(false)}>Cancel</Button>
         {marking.baseRevision === null ? null : <Button onPress={() => save(true)}>Take back</Button>}
-        <Button grow kind="main" disabled={!isNamed(marking) || saving.isPending} onPress={() => save(false)}>
+        <SaveButton kind="main" disabled={!isNamed(marking) || saving.isPending} onSave={() => save(false)}>
           {cutOf(view, marking.id) ? 'Set this cut' : 'Save finding'}
-        </Button>
+        </SaveButton>
       </View>
     </View>
   );

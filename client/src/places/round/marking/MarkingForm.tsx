@@ -1,7 +1,7 @@
 // What it is, from where to where, how sure the edge is. The answer follows every change.
 import { activities, type FindingKind, findingKinds } from '@mortisect/contracts';
 import { findingPlaces } from '@mortisect/core/cuts';
-import { disorderOf, disorders } from '@mortisect/core/disorders';
+import { disorderOf } from '@mortisect/core/disorders';
 import type { Limb } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
@@ -17,7 +17,9 @@ import { Rows } from '../../../ui/Row';
 import { Sheet } from '../../../ui/Sheet';
 import { Label, Small } from '../../../ui/type';
 import { upperFirst } from '../../words';
-import { atPlace, edgeMatters, type Marking, ofKind } from './draft';
+import { faultTitle } from '../shape/faultWords';
+import { atPlace, edgeMatters, type Marking, ofKind, withSpan } from './draft';
+import { type Findable, FOUND_MOST, findables } from './findables';
 
 interface MarkingFormProps {
   marking: Marking;
@@ -30,30 +32,59 @@ const KINDS = findingKinds.map((value) => ({
   ...(value === 'old cut' ? {} : { mark: <Mark kind={value} /> }),
 }));
 
-/** All kinds until one is chosen; then what it is taken for, so that the tape comes up to the thumb. */
-export function KindChoice({ marking, onChange }: MarkingFormProps) {
+interface KindChoiceProps extends MarkingFormProps {
+  limbs: Limb[];
+}
+
+/** All kinds until one is chosen, and what is found most by its name; then what it is taken for, so that the tape comes up to the thumb. */
+export function KindChoice({ marking, onChange, limbs }: KindChoiceProps) {
   const [choosing, setChoosing] = useState(false);
   const [naming, setNaming] = useState(false);
   const known = marking.disorder === null ? undefined : disorderOf(marking.disorder);
+  const choose = (found: Findable) => {
+    setNaming(false);
+    setChoosing(false);
+    onChange(found.apply(marking, limbs));
+  };
+  const sheet = (kind: FindingKind | null) => (
+    <NameSheet
+      kind={kind}
+      marking={marking}
+      open={naming}
+      onClose={() => setNaming(false)}
+      onChoose={choose}
+    />
+  );
   if (!known || choosing || marking.kind === null) {
     return (
-      <Choice
-        label="What is it?"
-        layout="wrap"
-        options={KINDS}
-        value={marking.kind}
-        onChange={(kind) => {
-          setChoosing(false);
-          onChange(ofKind(marking, kind));
-        }}
-      />
+      <View gap={8}>
+        <Choice
+          label="What is it?"
+          layout="wrap"
+          options={KINDS}
+          value={marking.kind}
+          onChange={(kind) => {
+            setChoosing(false);
+            onChange(ofKind(marking, kind, limbs));
+          }}
+        />
+        <View flexDirection="row" flexWrap="wrap" gap={8}>
+          {FOUND_MOST.map((found) => (
+            <Button key={found.key} onPress={() => choose(found)}>
+              {found.name}
+            </Button>
+          ))}
+          <Button onPress={() => setNaming(true)}>Search by name</Button>
+        </View>
+        {sheet(null)}
+      </View>
     );
   }
   return (
     <View flexDirection="row" flexWrap="wrap" alignItems="center" gap={8}>
       <Mark kind={marking.kind === 'old cut' ? known.kind : marking.kind} />
       <Label flex={1} minWidth={120} fontSize="$19" lineHeight="$19">
-        {known.name}
+        {marking.fault ? faultTitle(marking.fault) : known.name}
       </Label>
       <Button kind="quiet" onPress={() => setNaming(true)}>
         Name it
@@ -61,59 +92,39 @@ export function KindChoice({ marking, onChange }: MarkingFormProps) {
       <Button kind="quiet" onPress={() => setChoosing(true)}>
         Other kind
       </Button>
-      <NameSheet
-        kind={marking.kind}
-        value={marking.disorder}
-        open={naming}
-        onClose={() => setNaming(false)}
-        onChoose={(disorder) => {
-          setNaming(false);
-          onChange({ ...marking, disorder });
-        }}
-      />
+      {sheet(marking.kind)}
     </View>
   );
 }
 
-const OLD_CUTS = ['CLOSING', 'STUB', 'TORN', 'SPROUTS'];
-const NO_CAUSES = [...OLD_CUTS, 'MISPLACED'];
-
-/** Names that fit a kind, the plain ones first. */
-function namesOf(kind: FindingKind): typeof disorders {
-  if (kind === 'old cut') return disorders.filter(({ code }) => OLD_CUTS.includes(code));
-  if (kind === 'misplaced') return disorders.filter(({ code }) => code === 'MISPLACED');
-  const fitting = disorders.filter(
-    (one) => !NO_CAUSES.includes(one.code) && (one.kind === kind || one.code === 'SUSPECT'),
-  );
-  // Dead wood may have died of anything
-  return kind === 'dead'
-    ? [...fitting, ...disorders.filter((one) => one.kind === 'diseased' && one.code !== 'SUSPECT')]
-    : fitting;
-}
-
 function NameSheet({
   kind,
-  value,
+  marking,
   open,
   onClose,
   onChoose,
 }: {
-  kind: FindingKind;
-  value: string | null;
+  /** Whose names stand there before anything is searched for; null for all. */
+  kind: FindingKind | null;
+  marking: Marking;
   open: boolean;
   onClose(): void;
-  onChoose(code: string): void;
+  onChoose(found: Findable): void;
 }) {
+  const [sought, setSought] = useState('');
+  const found = findables(kind, sought);
   return (
     <Sheet title="Name it" open={open} onClose={onClose} closeLabel="Back">
+      <Field label="Search all names and signs" value={sought} onChangeText={setSought} />
       <Small>Not sure? Leave it as suspect, answer the signs, and the likely causes follow.</Small>
+      {found.length === 0 ? <Small role="status">Nothing is called that here.</Small> : null}
       <Rows>
-        {namesOf(kind).map(({ code, name, kind: mark, tellingSigns }) => (
-          <PressRow key={code} chosen={code === value} onPress={() => onChoose(code)} padding={12}>
-            <Mark kind={mark} />
+        {found.map((one) => (
+          <PressRow key={one.key} chosen={one.isChosen(marking)} onPress={() => onChoose(one)} padding={12}>
+            <Mark kind={one.mark} />
             <View flex={1} minWidth={0}>
-              <Label>{name}</Label>
-              <Small>{tellingSigns}</Small>
+              <Label>{one.name}</Label>
+              <Small>{one.says}</Small>
             </View>
           </PressRow>
         ))}
@@ -164,6 +175,11 @@ const PLACE_WORDS = {
 const PLACES = findingPlaces.map((value) => ({ value, label: PLACE_WORDS[value] }));
 const ACTIVITIES = activities.map((value) => ({ value, label: upperFirst(value) }));
 
+/** Some names say already whether it is active. */
+function saysActivity(disorder: string | null): boolean {
+  return disorder === 'FB_CANK_A' || disorder === 'FB_CANK_D';
+}
+
 export function EdgeChoice({ marking, onChange }: MarkingFormProps) {
   if (!edgeMatters(marking.disorder) || marking.place === 'fruit') return null;
   return (
@@ -186,7 +202,7 @@ export function SpanFields({ marking, onChange, limb }: MarkingFormProps & { lim
         cm={marking.fromCm}
         leastCm={0}
         mostCm={marking.toCm}
-        onChange={(fromCm) => onChange({ ...marking, fromCm })}
+        onChange={(fromCm) => onChange(withSpan(marking, { fromCm }))}
       />
       <LengthField
         grow
@@ -194,7 +210,7 @@ export function SpanFields({ marking, onChange, limb }: MarkingFormProps & { lim
         cm={marking.toCm}
         leastCm={marking.fromCm}
         mostCm={limb.lengthCm}
-        onChange={(toCm) => onChange({ ...marking, toCm })}
+        onChange={(toCm) => onChange(withSpan(marking, { toCm }))}
       />
     </View>
   );
@@ -210,15 +226,17 @@ export function MoreFields({ marking, onChange, limbs }: MarkingFormProps & { li
         value={marking.place}
         onChange={(place) => onChange(atPlace(marking, place, limbs))}
       />
-      <View gap={4}>
-        <Small>Active, or healed over?</Small>
-        <Choice
-          label="Active or healed"
-          options={ACTIVITIES}
-          value={marking.activity}
-          onChange={(activity) => onChange({ ...marking, activity })}
-        />
-      </View>
+      {saysActivity(marking.disorder) ? null : (
+        <View gap={4}>
+          <Small>Active, or healed over?</Small>
+          <Choice
+            label="Active or healed"
+            options={ACTIVITIES}
+            value={marking.activity}
+            onChange={(activity) => onChange({ ...marking, activity })}
+          />
+        </View>
+      )}
       <View gap={4}>
         <Small>Growth of the tree</Small>
         <Choice

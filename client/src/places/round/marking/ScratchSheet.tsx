@@ -10,6 +10,7 @@ import { Notice } from '../../../ui/Notice';
 import { Sheet } from '../../../ui/Sheet';
 import { Body, Label, Small, Strong } from '../../../ui/type';
 import { upperFirst } from '../../words';
+import { withSpan } from './draft';
 import type { SeenSheetProps } from './seen';
 
 const READINGS = scratchReadings.map((value) => ({ value, label: upperFirst(value) }));
@@ -71,7 +72,12 @@ export function ScratchSheet({ today, limb, marking, onChange, open, onClose }: 
         <View flexDirection="row">
           <Button
             onPress={() =>
-              onChange({ ...marking, fromCm: found.liveToCm, toCm: Math.max(marking.toCm, found.deadFromCm) })
+              onChange(
+                withSpan(marking, {
+                  fromCm: found.liveToCm,
+                  toCm: Math.max(marking.toCm, found.deadFromCm),
+                }),
+              )
             }
           >
             {`Begin the finding at ${text(found.liveToCm)}`}

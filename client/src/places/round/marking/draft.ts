@@ -29,6 +29,7 @@ export function newMarking(limb: Limb, units: Units, now: string): Marking {
     limbId: limb.id,
     kind: null,
     disorder: null,
+    measured: false,
     place: 'span',
     ...startsOn(limb, units),
     edge: 'indefinite',
@@ -54,7 +55,7 @@ function startsOn(limb: Limb, units: Units) {
 
 /** A new finding moves with the finger to another limb and keeps all that was said of it but its place. */
 export function movedTo(marking: Marking, limb: Limb, units: Units): Marking {
-  return { ...marking, limbId: limb.id, ...startsOn(limb, units), scratches: [] };
+  return { ...marking, limbId: limb.id, ...startsOn(limb, units), measured: false, scratches: [] };
 }
 
 /** A cut may have shortened the limb since: what is left of the span is what can be edited. */
@@ -68,20 +69,27 @@ export function markingOf(finding: Finding, limb: Limb): Marking {
   };
 }
 
-/** What a kind is taken for until its cause is named: unknown is suspect. */
+/** What a kind means when nothing more is said of it: just that. */
 export const FIRST_DISORDER: Record<FindingKind, string> = {
-  dead: 'SUSPECT',
+  dead: 'DEAD',
   diseased: 'SUSPECT',
-  damaged: 'BRK',
+  damaged: 'DMG',
   misplaced: 'MISPLACED',
   'old cut': 'STUB',
 };
 
-export function ofKind(marking: Marking, kind: FindingKind): Marking {
-  return { ...marking, kind, disorder: FIRST_DISORDER[kind] };
+export function ofKind(marking: Marking, kind: FindingKind, limbs: Limb[]): Marking {
+  const said = { ...marking, kind, disorder: FIRST_DISORDER[kind], fault: null };
+  // Sound wood in the wrong place is the limb as a whole
+  return kind === 'misplaced' ? atPlace(said, 'limb', limbs) : said;
 }
 
 const BASE_TO_CM = 15;
+
+/** The span as somebody dragged or typed it: from then on it is measured. */
+export function withSpan(marking: Marking, span: { fromCm?: number; toCm?: number }): Marking {
+  return { ...marking, ...span, measured: true };
+}
 
 /** Moves a marking to the base, the rootstock, the fruit or the whole of a limb; its span follows. */
 export function atPlace(marking: Marking, place: FindingBody['place'], limbs: Limb[]): Marking {
@@ -117,7 +125,7 @@ export function edgeMatters(disorder: string | null): boolean {
 
 /** A marking as the core reads it, so that the answer follows every change. @param held somebody was asked about it */
 export function asConsidered(marking: Named, held: boolean): Considered {
-  const { id, limbId, fromCm, toCm, disorder, edge, growthRapid, place, activity, kind } = marking;
+  const { id, limbId, fromCm, toCm, disorder, edge, growthRapid, place, activity, kind, measured } = marking;
   return {
     id,
     limbId,
@@ -127,6 +135,7 @@ export function asConsidered(marking: Named, held: boolean): Considered {
     edge: edgeMatters(disorder) ? edge : 'definite',
     growthRapid,
     place,
+    measured,
     healed: activity === 'healed',
     held,
     kind: kind ?? undefined,
@@ -158,10 +167,11 @@ export function findingOfFault(
   limbName: string,
   now: string,
 ): FindingBody {
-  const marking = ofKind(newMarking(limb, 'metric', now), 'misplaced') as Named;
+  const marking = ofKind(newMarking(limb, 'metric', now), 'misplaced', [limb]) as Named;
   return {
     ...findingBody(marking, treeId, limbName),
     place: 'limb',
+    measured: true,
     fromCm: 0,
     toCm: limb.lengthCm,
     fault: { key: faultKey(fault), ...fault },

@@ -4,10 +4,23 @@ import type { Limb } from '@mortisect/core/tree';
 import { fireEvent, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
+import { treeView } from '../../../data/orchardView';
 import { Handle } from '../../../drawings/tape/Handle';
 import { tapeScale } from '../../../drawings/tape/scale';
-import { Stage } from '../../../testing/orchard';
-import { edgeMatters, findingBody, type Marking, movedTo, newMarking } from './draft';
+import { detail, finding, limbs, Stage, today } from '../../../testing/orchard';
+import { Field } from '../../../ui/Field';
+import { SaveButton } from '../../../ui/SaveButton';
+import {
+  asConsidered,
+  edgeMatters,
+  findingBody,
+  type Marking,
+  movedTo,
+  type Named,
+  newMarking,
+  ofKind,
+} from './draft';
+import { FOUND_MOST, findables } from './findables';
 import { EdgeChoice, SpanFields } from './MarkingForm';
 
 const limb: Limb = {
@@ -106,4 +119,89 @@ test('how sure the edge is goes with disease alone', () => {
     false,
   ]);
   expect(findingBody({ ...start, disorder: 'DEAD' }, 't', 'limb').edge).toBe('definite');
+});
+
+test.each([
+  ['dead', 'DEAD'],
+  ['diseased', 'SUSPECT'],
+  ['damaged', 'DMG'],
+  ['misplaced', 'MISPLACED'],
+] as const)('%s means just that when nothing more is said', (kind, disorder) => {
+  expect(ofKind(start, kind, limbs)).toMatchObject({ kind, disorder, fault: null });
+});
+
+test('a place that nobody touched is not measured: the cut says measure first, until it is dragged or typed', async () => {
+  const fresh = ofKind(
+    newMarking(limbs[1] as Limb, 'metric', '2026-11-24T09:00:00Z'),
+    'dead',
+    limbs,
+  ) as Named;
+  const told = (marking: Named) => treeView(detail([]), today, [asConsidered(marking, false)]).cuts;
+  expect(fresh.measured).toBe(false);
+  expect(findingBody(fresh, 't', 'limb').measured).toBe(false);
+  expect(told(fresh)).toMatchObject({ cuts: [], uncut: [{ why: 'measure' }] });
+  expect(told({ ...fresh, measured: true }).cuts).toHaveLength(1);
+  // A whole limb needs no figures
+  expect(told({ ...fresh, place: 'limb', fromCm: 0, toCm: 180 }).cuts).toHaveLength(1);
+  render(<Bench units="metric" />);
+  expect(now.measured).toBe(false);
+  const field = screen.getByLabelText('Far end, cm');
+  await userEvent.clear(field);
+  await userEvent.type(field, '60');
+  expect(now).toMatchObject({ measured: true, toCm: 60 });
+});
+
+test('what is on record from before counts as measured', () => {
+  expect(finding('1', 'S', 'FB_CANK_A').measured).toBe(true);
+});
+
+test.each([
+  [
+    'upright sprout',
+    { kind: 'misplaced', disorder: 'MISPLACED', place: 'limb', fault: { kind: 'upright sprout' } },
+  ],
+  ['sucker', { kind: 'misplaced', fault: { kind: 'sucker', limbIds: ['S'] } }],
+  ['mummies', { kind: 'diseased', disorder: 'BRN', place: 'fruit', fault: null }],
+  ['crossing', { fault: { kind: 'crossing' } }],
+  ['rubbing', { fault: { kind: 'rubbing' } }],
+])('%s is one tap', (key, expected) => {
+  const found = FOUND_MOST.find((one) => one.key === key);
+  const marking = found?.apply({ ...start, limbId: 'S' }, limbs);
+  expect(marking).toMatchObject(expected);
+  expect(marking && found?.isChosen(marking)).toBe(true);
+});
+
+test('names are found by what people call them, whatever kind was chosen', () => {
+  const first = (sought: string) => findables('damaged', sought)[0]?.name;
+  expect(first('water shoot')).toBe('Water sprout');
+  expect(first('mummy')).toBe('Mummies');
+  expect(first('RUBS')).toBe('Rubbing limb');
+  expect(first('fire blight canker, active')).toBe('Fire blight canker, active');
+  expect(findables(null, 'no such thing at all')).toEqual([]);
+  // Nothing sought: the names of the kind, its own first; all of them where no kind is chosen
+  expect(findables('dead', '')[0]?.kinds[0]).toBe('dead');
+  expect(findables('misplaced', '').every((one) => one.kinds.includes('misplaced'))).toBe(true);
+  expect(findables(null, '').length).toBeGreaterThan(findables('dead', '').length);
+});
+
+test('nothing is saved while a field cannot be used: it is named, and the cursor goes there', () => {
+  const saved = jest.fn();
+  const form = (fault: string | undefined) => (
+    <Stage>
+      <main>
+        <Field label="Height" value="abc" onChangeText={() => undefined} fault={fault} />
+        <SaveButton onSave={saved}>Save</SaveButton>
+      </main>
+    </Stage>
+  );
+  const { rerender } = render(form('Between 1 and 9.'));
+  HTMLElement.prototype.scrollIntoView = jest.fn();
+  fireEvent.click(screen.getByRole('button', { name: 'Save' }));
+  expect(saved).not.toHaveBeenCalled();
+  expect(screen.getByText('Not saved: “Height” cannot be used as it is.')).toBeTruthy();
+  expect(document.activeElement).toBe(screen.getByLabelText('Height'));
+  rerender(form(undefined));
+  fireEvent.click(screen.getByRole('button', { name: 'Save' }));
+  expect(saved).toHaveBeenCalledTimes(1);
+  expect(screen.queryByText(/^Not saved/)).toBeNull();
 });

@@ -18,14 +18,14 @@ let now: Marking;
 
 function Bench({ species = 'apple', known = false }: { species?: string; known?: boolean }) {
   const one = detail(known ? [finding('f', 'S', 'SUSPECT')] : [], { species });
-  const start = ofKind(newMarking(limb, 'metric', NOW), 'diseased');
+  const start = ofKind(newMarking(limb, 'metric', NOW), 'diseased', limbs);
   const [marking, setMarking] = useState<Marking>({ ...start, ...(known && { id: 'f', baseRevision: 1 }) });
   now = marking;
   const view = treeView(one, today);
   const form = { marking, onChange: setMarking };
   return (
     <>
-      <KindChoice {...form} />
+      <KindChoice {...form} limbs={limbs} />
       <SeenMore view={view} today={today} limb={limb} {...form} />
       <MoreFields {...form} limbs={limbs} />
     </>

@@ -1,0 +1,131 @@
+// What can be found on a tree, by its name: disorders, misplaced wood, old cuts, mummies.
+import type { FindingKind } from '@mortisect/contracts';
+import { type Disorder, disorders } from '@mortisect/core/disorders';
+import { type FaultKind, faultKey, faultKinds } from '@mortisect/core/faults';
+import type { Limb } from '@mortisect/core/tree';
+import { faultTitle } from '../shape/faultWords';
+import { atPlace, type Marking } from './draft';
+
+export interface Findable {
+  key: string;
+  name: string;
+  /** How it is told. */
+  says: string;
+  /** Further words it is searched by. */
+  also: string;
+  mark: Disorder['kind'];
+  kinds: readonly FindingKind[];
+  apply(marking: Marking, limbs: Limb[]): Marking;
+  isChosen(marking: Marking): boolean;
+}
+
+const OLD_CUTS = ['CLOSING', 'STUB', 'TORN', 'SPROUTS'];
+/** Faults of the whole crown are no finding on one limb. */
+const OF_ONE_LIMB = faultKinds.filter((kind) => kind !== 'empty sector' && kind !== 'lopsided');
+const ALSO: Partial<Record<FaultKind, string>> = {
+  'upright sprout': 'water sprout, water shoot, straight up',
+  sucker: 'root shoot, rootstock',
+  crossing: 'crosses another limb',
+  rubbing: 'rubs, chafes another limb',
+  inward: 'into the crown',
+  'too low': 'in the way of the mower, mulch',
+  'out of reach': 'too high',
+};
+const NAMED: Partial<Record<FaultKind, string>> = {
+  'upright sprout': 'Water sprout',
+  sucker: 'Sucker',
+  crossing: 'Crossing limb',
+  rubbing: 'Rubbing limb',
+};
+
+function ofDisorder({ code, name, kind, tellingSigns }: Disorder): Findable {
+  const own: FindingKind = OLD_CUTS.includes(code) ? 'old cut' : kind;
+  return {
+    key: code,
+    name,
+    says: tellingSigns,
+    also: code,
+    mark: kind,
+    // Dead wood may have died of anything
+    kinds: own === 'diseased' ? ['diseased', 'dead'] : [own],
+    apply: (marking) => ({
+      ...marking,
+      kind: marking.kind === 'dead' && own === 'diseased' ? 'dead' : own,
+      disorder: code,
+      fault: null,
+    }),
+    isChosen: (marking) => marking.disorder === code && marking.fault === null,
+  };
+}
+
+function ofFault(kind: FaultKind): Findable {
+  return {
+    key: kind,
+    name: NAMED[kind] ?? faultTitle({ kind }),
+    says: 'Sound wood in the wrong place.',
+    also: `${kind} ${ALSO[kind] ?? ''}`,
+    mark: 'misplaced',
+    kinds: ['misplaced'],
+    apply: (marking, limbs) => {
+      const found = {
+        kind,
+        limbIds: [marking.limbId],
+        atCm: 0,
+        measured: 0,
+        limit: 0,
+        unit: '' as const,
+        severity: 1,
+      };
+      const whole = atPlace({ ...marking, kind: 'misplaced', disorder: 'MISPLACED' }, 'limb', limbs);
+      return { ...whole, fault: { key: faultKey(found), ...found } };
+    },
+    isChosen: (marking) => marking.fault?.kind === kind,
+  };
+}
+
+const MUMMIES: Findable = {
+  key: 'mummies',
+  name: 'Mummies',
+  says: 'Shrivelled fruit that hangs on: pick it and carry it away.',
+  also: 'mummy, brown rot, fruit',
+  mark: 'diseased',
+  kinds: ['diseased'],
+  apply: (marking, limbs) =>
+    atPlace({ ...marking, kind: 'diseased', disorder: 'BRN', fault: null }, 'fruit', limbs),
+  isChosen: (marking) => marking.place === 'fruit',
+};
+
+const ALL: readonly Findable[] = [
+  ...disorders.filter(({ code }) => code !== 'MISPLACED').map(ofDisorder),
+  MUMMIES,
+  ...OF_ONE_LIMB.map(ofFault),
+];
+
+/** Offered before anything is chosen. */
+export const FOUND_MOST: readonly Findable[] = [
+  'upright sprout',
+  'sucker',
+  'mummies',
+  'crossing',
+  'rubbing',
+].flatMap((key) => ALL.find((one) => one.key === key) ?? []);
+
+/** Those of a kind, or of all kinds where something is sought: each word of it stands in a name, a sign or another name. */
+export function findables(kind: FindingKind | null, sought: string): Findable[] {
+  const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
+  if (words.length === 0)
+    return ALL.filter((one) => kind === null || one.kinds.includes(kind)).toSorted(
+      (a, b) => rank(a, kind) - rank(b, kind),
+    );
+  const text = (one: Findable) => `${one.name} ${one.also} ${one.says}`.toLowerCase();
+  const inName = (one: Findable) =>
+    words.every((word) => `${one.name} ${one.also}`.toLowerCase().includes(word));
+  return ALL.filter((one) => words.every((word) => text(one).includes(word))).toSorted(
+    (a, b) => Number(inName(b)) - Number(inName(a)),
+  );
+}
+
+/** The plain names of the kind first. */
+function rank(one: Findable, kind: FindingKind | null): number {
+  return kind === null || one.kinds[0] === kind ? 0 : 1;
+}

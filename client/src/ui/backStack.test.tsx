@@ -1,0 +1,96 @@
+// Back takes off what lies on the page, one layer at a time, and leaves the page alone.
+import { act, render } from '@testing-library/react';
+import { parentsOf, useBackLayer, watchBack } from './backStack';
+
+const closed: string[] = [];
+const seenByRouter = jest.fn();
+// Before the router: as the app loads
+watchBack();
+window.addEventListener('popstate', seenByRouter);
+
+function Layer({ name, open }: { name: string; open: boolean }) {
+  useBackLayer(open, () => closed.push(name));
+  return null;
+}
+
+const settled = () => act(() => new Promise((resolve) => setTimeout(resolve, 30)));
+const back = async () => {
+  window.history.back();
+  await settled();
+};
+
+beforeEach(() => {
+  closed.length = 0;
+  seenByRouter.mockClear();
+});
+
+test('the pages above an address', () => {
+  expect(parentsOf('/round/x/map')).toEqual(['/round', '/round/x']);
+  expect(parentsOf('/plan')).toEqual([]);
+  expect(parentsOf('/')).toEqual([]);
+});
+
+test('a marking with a sheet over it: the sheet first, then the marking, then the page before', async () => {
+  window.history.pushState({ id: 'list' }, '', '/round');
+  window.history.pushState({ id: 'tree' }, '', '/round/x');
+  const { rerender } = render(<Layer name="marking" open />);
+  rerender(
+    <>
+      <Layer name="marking" open />
+      <Layer name="sheet" open />
+    </>,
+  );
+  await back();
+  expect(closed).toEqual(['sheet']);
+  rerender(<Layer name="marking" open />);
+  await settled();
+  expect(window.location.pathname).toBe('/round/x');
+  await back();
+  expect(closed).toEqual(['sheet', 'marking']);
+  rerender(<Layer name="marking" open={false} />);
+  await settled();
+  expect(window.location.pathname).toBe('/round/x');
+  expect(seenByRouter).not.toHaveBeenCalled();
+  await back();
+  expect(window.location.pathname).toBe('/round');
+  expect(seenByRouter).toHaveBeenCalledTimes(1);
+  expect(window.history.state).toEqual({ id: 'list' });
+});
+
+test('a sheet that is closed by its button leaves no entry behind', async () => {
+  window.history.pushState({ id: 'a' }, '', '/book');
+  const before = window.history.length;
+  const { rerender } = render(<Layer name="sheet" open />);
+  rerender(<Layer name="sheet" open={false} />);
+  await settled();
+  expect(window.history.state).toEqual({ id: 'a' });
+  expect(closed).toEqual([]);
+  rerender(<Layer name="sheet" open />);
+  rerender(<Layer name="sheet" open={false} />);
+  await settled();
+  expect(window.history.length).toBe(before + 1);
+  expect(seenByRouter).not.toHaveBeenCalled();
+});
+
+test('a page that was gone to from a sheet stays, and Back from it passes over the sheet', async () => {
+  window.history.pushState({ id: 'here' }, '', '/plan');
+  window.history.pushState({ id: 'tree' }, '', '/plan/x');
+  const { rerender } = render(<Layer name="sheet" open />);
+  window.history.pushState({ id: 'on' }, '', '/round/x');
+  rerender(<Layer name="sheet" open={false} />);
+  await settled();
+  expect(window.location.pathname).toBe('/round/x');
+  await back();
+  expect(window.location.pathname).toBe('/plan/x');
+  await back();
+  expect(window.location.pathname).toBe('/plan');
+});
+
+test('what the router writes over the entry of a sheet keeps the sheet', async () => {
+  window.history.pushState({ id: 'r' }, '', '/cut');
+  render(<Layer name="sheet" open />);
+  window.history.replaceState({ id: 'r' }, '', '/cut');
+  await back();
+  expect(closed).toEqual(['sheet']);
+  expect(window.location.pathname).toBe('/cut');
+});
