@@ -87,5 +87,7 @@ export function inWords(error: unknown): string {
   if (error instanceof ServerProblem) return error.problem.detail;
   if (error instanceof NoAnswer)
     return 'The server does not answer. What you entered is still here: try again in a moment.';
+  if (error instanceof DOMException && error.name === 'QuotaExceededError')
+    return 'This device has no room left, so it could not keep this. It is still on the screen: send what waits, or free some room, and save again.';
   return 'Something went wrong here. What you entered is still on the screen.';
 }

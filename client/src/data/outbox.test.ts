@@ -3,13 +3,14 @@ import { NoAnswer, ServerProblem } from './api';
 import { enqueue, keepMine, letGo, openOutbox, send, useOutbox } from './outbox';
 
 const mockSent: string[] = [];
-let mockAnswer: (recordId: string) => unknown = () => ({});
+let mockAnswer: (recordId: string, body?: unknown) => unknown = () => ({});
 jest.mock('./api', () => ({
   ...jest.requireActual('./api'),
-  ask: (_route: string, input: { params: { actionId: string } }) => {
-    const said = mockAnswer(input.params.actionId);
+  ask: (_route: string, input: { params: { actionId?: string; jobId?: string }; body: unknown }) => {
+    const id = input.params.actionId ?? input.params.jobId ?? '';
+    const said = mockAnswer(id, input.body);
     if (said instanceof Error) return Promise.reject(said);
-    mockSent.push(input.params.actionId);
+    mockSent.push(id);
     return Promise.resolve(said);
   },
 }));
@@ -93,4 +94,64 @@ test.each([
   await settled();
   expect(waiting()).toEqual([['a', state]]);
   if (status === 401) expect(signedOut).toHaveBeenCalled();
+});
+
+describe('two quick writes to one record', () => {
+  type Sent = { baseRevision: number | null };
+  const sentBases: (number | null)[] = [];
+  /** As the server: the first write makes revision 1, an edit must name the revision that stands. */
+  let stands = 0;
+  const server = (loseFirstAnswer: boolean) => {
+    let lost = loseFirstAnswer;
+    let taken: string | null = null;
+    return (_id: string, body: Sent) => {
+      const same = taken === JSON.stringify({ ...body, baseRevision: 0 });
+      if (!same && (body.baseRevision ?? 0) !== stands) return refusal(409);
+      if (!same) {
+        stands++;
+        sentBases.push(body.baseRevision);
+      }
+      taken = JSON.stringify({ ...body, baseRevision: 0 });
+      if (lost) {
+        lost = false;
+        return new NoAnswer();
+      }
+      return { revision: stands };
+    };
+  };
+  const job = (id: string, base: number | null, doneAt: string | null) =>
+    enqueue('putJob', id, {
+      params: { jobId: id },
+      body: { baseRevision: base, job: { doneAt } as never },
+    });
+
+  // The second is made on whatever revision the screen showed: none yet, the first one, or one too many
+  test.each([
+    [false, null],
+    [false, 1],
+    [false, 2],
+    [true, null],
+    [true, 2],
+  ])('the later follows the earlier (its answer lost: %s, made on %s)', async (lose, shown) => {
+    stands = 0;
+    sentBases.length = 0;
+    mockAnswer = server(lose) as never;
+    await Promise.all([job('j', null, null), job('j', shown, 'now')]);
+    await settled();
+    await send();
+    await settled();
+    expect(waiting()).toEqual([]);
+    expect(sentBases).toEqual([null, 1]);
+  });
+
+  test('three in a row follow one another; another record is left alone', async () => {
+    stands = 0;
+    sentBases.length = 0;
+    mockAnswer = server(false) as never;
+    await Promise.all([job('j', null, null), job('j', 9, 'a'), job('j', 9, 'b')]);
+    await settled();
+    await send();
+    await settled();
+    expect(sentBases).toEqual([null, 1, 2]);
+  });
 });

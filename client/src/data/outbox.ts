@@ -136,6 +136,7 @@ async function sendOne(item: OutboxItem): Promise<boolean> {
     const answer = await ask(item.route, item.input);
     // What was read takes it over before it leaves the outbox: there is no moment in which it is nowhere
     whenSent(item, answer);
+    await follow(item, answer);
     await drop([item.id]);
     useOutbox.setState({ away: false });
     return true;
@@ -154,15 +155,35 @@ async function sendOne(item: OutboxItem): Promise<boolean> {
   }
 }
 
+/**
+ * What was written here later to the same record was written on top of this: it goes out on the revision that this was given, whatever
+ * revision stood on the screen when it was made.
+ */
+async function follow(item: OutboxItem, answer: unknown): Promise<void> {
+  const revision = revisionIn(item.route, answer);
+  if (revision === null) return;
+  const later = useOutbox
+    .getState()
+    .items.filter((one) => one.recordId === item.recordId && one.id > item.id && one.state === 'waiting');
+  // Each of them follows the one before it in turn; only the next is told now
+  const [next] = later;
+  if (next) await keep(onRevision(next, revision));
+}
+
+function revisionIn(route: OutboxRoute, answer: unknown): number | null {
+  const said = answer as { revision?: unknown; limbsRevision?: unknown } | null;
+  const revision = route === 'putLimbs' ? said?.limbsRevision : said?.revision;
+  return typeof revision === 'number' ? revision : null;
+}
+
+function onRevision(item: OutboxItem, baseRevision: number): OutboxItem {
+  const input = item.input as { body?: object };
+  return { ...item, input: { ...input, body: { ...input.body, baseRevision } } as OutboxItem['input'] };
+}
+
 /** Sends mine again on the revision that stands now. Later edits of the same record follow it. */
 export async function keepMine(item: OutboxItem, revision: number): Promise<void> {
-  const input = item.input as { body?: { baseRevision?: number | null } };
-  await keep({
-    ...item,
-    input: { ...input, body: { ...input.body, baseRevision: revision } } as OutboxItem['input'],
-    state: 'waiting',
-    problem: null,
-  });
+  await keep({ ...onRevision(item, revision), state: 'waiting', problem: null });
   void send();
 }
 

@@ -89,6 +89,10 @@ test('laid over twice it counts once: the moment between the server’s answer a
   const once = withPending(detail([finding('f', 'S', 'NEO')]), items, here);
   const twice = withPending(once, items, here);
   expect(twice.findings.map(({ id }) => id)).toEqual(['f', 'g']);
+  // On the revision that the server gave it, not one more: the next edit is made on it
+  expect(twice.findings.map(({ revision }) => revision)).toEqual(
+    once.findings.map(({ revision }) => revision),
+  );
   expect(twice.actions).toHaveLength(1);
 });
 

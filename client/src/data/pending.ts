@@ -55,7 +55,7 @@ export function withPending(detail: TreeDetail, items: readonly OutboxItem[], he
     jobs.set(input.params.jobId, {
       ...input.body.job,
       id: input.params.jobId,
-      revision: (before?.revision ?? 0) + 1,
+      revision: revisionAfter(input.body.baseRevision, before),
       by: here.person,
       receivedAt: here.now,
     });
@@ -66,11 +66,16 @@ export function withPending(detail: TreeDetail, items: readonly OutboxItem[], he
     ...detail,
     tree: { ...detail.tree, ...tree },
     ...(limbs && { limbs: limbs.limbs, surveyedAt: limbs.surveyedAt }),
-    limbsRevision: detail.limbsRevision + maps.length,
+    ...(limbs && { limbsRevision: revisionAfter(limbs.baseRevision, { revision: detail.limbsRevision }) }),
     findings: closedByCuts(findingsWith(detail.findings, own, here), actions),
     actions,
     jobs: [...jobs.values()],
   };
+}
+
+/** The revision that a write makes: one after what it was made on, also where the server has it by now. */
+function revisionAfter(base: number | null, before: { revision: number } | undefined): number {
+  return Math.max(before?.revision ?? 0, (base ?? 0) + 1);
 }
 
 /** An undo names only what it takes back; it belongs to the tree that has it. */
@@ -99,7 +104,7 @@ function findingsWith(findings: readonly Finding[], own: readonly OutboxItem[], 
       ...(input.body.finding as Finding),
       id: findingId,
       state: input.body.finding.withdrawn ? 'withdrawn' : (before?.state ?? 'open'),
-      revision: (before?.revision ?? 0) + 1,
+      revision: revisionAfter(input.body.baseRevision, before),
       by: here.person,
       receivedAt: before?.receivedAt ?? here.now,
     });

@@ -29,7 +29,7 @@ export const CULTIVAR_CONFIDENCE: Confidence = 'low';
 /** Old cultivars in common hands. A caretaker's own are kept with the site. */
 export const cultivarTable: readonly Cultivar[] = [
   ['apple', 'Baldwin', 'spur', 'moderate'],
-  ['apple', 'Bramley’s Seedling', 'partial tip', 'moderate'],
+  ['apple', 'Empire', 'spur', 'moderate'],
   ['apple', 'Cortland', 'tip', 'moderate'],
   ['apple', 'Cox’s Orange Pippin', 'spur', 'moderate'],
   ['apple', 'Golden Delicious', 'spur', 'moderate'],
@@ -45,7 +45,7 @@ export const cultivarTable: readonly Cultivar[] = [
   ['pear', 'Comice', 'spur', 'moderate'],
   ['pear', 'Conference', 'spur', 'moderate'],
   ['pear', 'Kieffer', 'spur', 'low'],
-  ['pear', 'Seckel', 'spur', 'low'],
+  ['pear', 'Anjou', 'spur', 'moderate'],
   ['european-plum', 'Victoria', 'spur', 'unknown'],
   ['european-plum', 'Stanley', 'spur', 'unknown'],
   ['japanese-plum', 'Santa Rosa', 'spur', 'unknown'],
