@@ -35,8 +35,7 @@ for (const [name, viewport] of [
   ['wide', WIDE],
 ] as const) {
   test.describe(name, () => {
-    // The seed tells as much as a trace would, and a trace of so many steps doubles the time
-    test.use({ viewport, trace: 'off' });
+    test.use({ viewport });
     for (const seed of SEEDS)
       test(`${ACTIONS} taps, keys and Backs, seed ${seed}`, async ({ page, orchard }) => {
         test.setTimeout(60_000 + ACTIONS * 700);

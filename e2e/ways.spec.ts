@@ -109,6 +109,10 @@ for (const [name, viewport] of [
       await open(page, orchard.url, '/round');
       await page.getByRole('button', { name: 'Round', exact: true }).click();
       await page.getByRole('button', { name: /^Close the round/ }).click();
+      // A slip: it goes on where it stood
+      await page.getByRole('button', { name: /^Reopen the round of/ }).click();
+      await page.getByRole('button', { name: 'Round', exact: true }).click();
+      await page.getByRole('button', { name: /^Close the round/ }).click();
       await page.getByRole('button', { name: 'Start a round' }).click();
       for (const plot of ['Lee wall', 'Net loft', 'Slip side'])
         await page.getByRole('checkbox', { name: plot }).click();

@@ -12,6 +12,7 @@ import { OutboxBar } from '../src/places/shell/OutboxBar';
 import { PlaceBar } from '../src/places/shell/PlaceBar';
 import { PlaceError } from '../src/places/shell/PlaceError';
 import { watchBack } from '../src/ui/backStack';
+import { SkipLink } from '../src/ui/SkipLink';
 import { config } from '../src/ui/tamagui.config';
 import { ThemeFollower, useWide } from '../src/ui/theme';
 
@@ -50,6 +51,7 @@ function House() {
   // Read in the order in which it is seen: the rail first on a wide screen, the bar last on a phone
   return (
     <View flex={1} minHeight={0} flexDirection={wide ? 'row' : 'column'}>
+      <SkipLink />
       {wide ? [bar, page] : [page, bar]}
       <PlaceKeys />
     </View>

@@ -194,7 +194,12 @@ export const routes = {
     path: '/api/round',
     tag: 'Field records',
     summary: 'What was done in the round that is open, oldest first; empty when none is',
-    response: z.object({ actions: z.array(Action) }),
+    response: z.object({
+      actions: z.array(Action),
+      closed: Action.nullable()
+        .default(null)
+        .describe('how the round before ended: undone, it is open again'),
+    }),
   }),
   putPhoto: route({
     method: 'put',

@@ -82,8 +82,12 @@ export function useRound() {
   });
   const actions = useActionsHere(query.data?.actions);
   const round = useMemo(() => actions && openRound(actions), [actions]);
-  return { ...query, round };
+  return { ...query, round, closed: lastClose(actions) ?? query.data?.closed ?? null };
 }
+function lastClose(actions: readonly Action[] | undefined): Action | null {
+  return actions?.findLast(({ action, undone }) => action.kind === 'roundClosed' && !undone) ?? null;
+}
+
 /** What was done in the run that is open and with the blades, with what waits here. */
 export function useRunActions() {
   const query = useQuery({

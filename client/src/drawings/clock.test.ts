@@ -46,7 +46,7 @@ test('a limb at 60° is half as long from above, and a place on it lies in propo
   expect(spoke && reachCm([spoke])).toBeCloseTo(100);
 });
 
-test('a touch where limbs overlap names them all, elsewhere one or none', () => {
+test('a touch where limbs overlap names them all, elsewhere the nearest, however far', () => {
   const plan = spokes([stem, side('S', 90), side('R', 92, 200), side('Q', 270)], 0);
   expect(
     limbsAt(plan, { x: 60, y: 1 }, 25)
@@ -54,5 +54,6 @@ test('a touch where limbs overlap names them all, elsewhere one or none', () => 
       .sort(),
   ).toEqual(['R', 'S']);
   expect(limbsAt(plan, { x: -120, y: 5 }, 25).map((limb) => limb.id)).toEqual(['Q']);
-  expect(limbsAt(plan, { x: 0, y: 150 }, 25)).toEqual([]);
+  expect(limbsAt(plan, { x: 0, y: 150 }, 25).map((limb) => limb.id)).toEqual(['R']);
+  expect(limbsAt([], { x: 0, y: 0 }, 25)).toEqual([]);
 });

@@ -2,16 +2,18 @@
 import type { Limb, Spoke } from '@mortisect/core/tree';
 
 /**
- * Limbs that a touch may have meant, nearest first: all within `reach` of the finger that are not clearly farther than the nearest.
+ * Limbs that a touch may have meant, nearest first: all within `reach` of the finger that are not clearly farther than the nearest; where
+ * none is so near, the nearest of all, so that every touch chooses.
  *
  * @param at the touch on the plan, cm
  * @param reach how far a touch may miss, cm
  */
 export function limbsAt(list: Spoke[], at: { x: number; y: number }, reach: number): Limb[] {
-  const near = list
+  const all = list
     .map((spoke) => ({ limb: spoke.limb, away: distance(spoke, at) }))
-    .filter(({ away }) => away <= reach)
     .sort((a, b) => a.away - b.away);
+  const near = all.filter(({ away }) => away <= reach);
+  if (near.length === 0) return all.slice(0, 1).map(({ limb }) => limb);
   const nearest = near[0]?.away ?? 0;
   return near.filter(({ away }) => away <= nearest + reach / 3).map(({ limb }) => limb);
 }

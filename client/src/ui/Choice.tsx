@@ -16,6 +16,8 @@ interface ChoiceProps<T> {
   onChange(value: NoInfer<T>): void;
   /** `row` shares the width evenly; `wrap` gives each its own. */
   layout?: 'row' | 'wrap';
+  /** Arrow keys only move: for a choice that changes the page, as the one that opens it. Enter and space choose. */
+  manual?: boolean;
 }
 
 const STEP: Record<string, number> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 };
@@ -26,17 +28,26 @@ export function Choice<T extends string | boolean>({
   value,
   onChange,
   layout = 'row',
+  manual = false,
 }: ChoiceProps<T>) {
   const group = useRef<HTMLElement>(null);
   const chosen = options.findIndex((option) => option.value === value);
   const onKeyDown = (event: KeyboardEvent) => {
+    const keys = [...(group.current?.children ?? [])] as HTMLElement[];
+    const at = keys.indexOf(document.activeElement as HTMLElement);
+    const option = options[at];
+    if ((event.key === 'Enter' || event.key === ' ') && option) {
+      event.preventDefault();
+      return onChange(option.value);
+    }
     const step = STEP[event.key];
     if (step === undefined) return;
     event.preventDefault();
     event.stopPropagation();
-    const next = (Math.max(chosen, 0) + step + options.length) % options.length;
-    onChange((options[next] as Option<T>).value);
-    (group.current?.children[next] as HTMLElement | undefined)?.focus();
+    const from = manual ? at : chosen;
+    const next = (Math.max(from, 0) + step + options.length) % options.length;
+    if (!manual) onChange((options[next] as Option<T>).value);
+    keys[next]?.focus();
   };
   return (
     <View

@@ -1,6 +1,6 @@
 // A screen: header on its tape rule, work that scrolls, and the main actions in reach of the thumb.
 import { View } from '@tamagui/core';
-import { type ReactNode, useEffect } from 'react';
+import { type ReactNode, useEffect, useRef } from 'react';
 import { TapeRule } from './TapeRule';
 import { useWide } from './theme';
 import { Label, Section, Small, Title } from './type';
@@ -31,13 +31,19 @@ export function Screen({
   children,
 }: ScreenProps) {
   const isPane = useWide() && beside;
+  const page = useRef<HTMLElement>(null);
   useEffect(() => {
     if (!isPane) document.title = `${title} · Mortisect`;
   }, [title, isPane]);
+  useEffect(() => {
+    if (!isPane) comesUp(page.current);
+  }, [isPane]);
   return (
     <View
+      ref={page as never}
       render={isPane ? 'section' : 'main'}
-      aria-label={isPane ? title : undefined}
+      aria-label={title}
+      {...(isPane ? {} : { id: 'main', tabIndex: -1, outlineStyle: 'none' as const })}
       flex={1}
       minHeight={0}
       minWidth={0}
@@ -100,6 +106,15 @@ export function Screen({
       ) : null}
     </View>
   );
+}
+
+let shown = 0;
+
+/** A page that takes the place of another takes the focus with it, where that would be lost: its name is read out. The first one does not. */
+function comesUp(page: HTMLElement | null): void {
+  shown++;
+  const lost = document.activeElement === document.body || document.activeElement === null;
+  if (shown > 1 && lost) page?.focus({ preventScroll: true });
 }
 
 /** Figure and caption at the right of a header. */

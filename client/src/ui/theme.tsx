@@ -15,6 +15,8 @@ export function ThemeFollower({ children }: { children: ReactNode }) {
   const name: ThemeName = chosen === 'system' ? (dark ? 'dusk' : 'daylight') : chosen;
   useEffect(() => {
     document.documentElement.dataset.theme = name;
+    // Scroll bars, date pickers and what else the browser draws itself
+    document.documentElement.style.colorScheme = name === 'dusk' ? 'dark' : 'light';
     // Sheets stand outside the app's root and take the theme from the body
     document.body.classList.toggle('t_dark', name === 'dusk');
     document.body.classList.toggle('t_light', name === 'daylight');

@@ -5,10 +5,10 @@ import type { Store } from '../store/openDb';
 import { actions } from '../store/schema';
 import { asAction } from './orchard';
 
-/** From the first start after the last close; empty when no round is open. */
-export async function getRound(db: Store): Promise<{ actions: Action[] }> {
+/** From the first start after the last close; empty when no round is open. The close itself stands beside, for who takes it back. */
+export async function getRound(db: Store): Promise<{ actions: Action[]; closed: Action | null }> {
   const [closed] = await db
-    .select({ at: actions.at })
+    .select()
     .from(actions)
     .where(and(eq(actions.kind, 'roundClosed'), eq(actions.undone, false)))
     .orderBy(desc(actions.at))
@@ -18,5 +18,5 @@ export async function getRound(db: Store): Promise<{ actions: Action[] }> {
     .from(actions)
     .where(and(inArray(actions.kind, [...roundKinds]), closed ? gt(actions.at, closed.at) : undefined))
     .orderBy(asc(actions.at), asc(actions.id));
-  return { actions: since.map(asAction) };
+  return { actions: since.map(asAction), closed: closed ? asAction(closed) : null };
 }

@@ -2,7 +2,8 @@
 import { type OpenRound, type Plot, type Queue, type TreeSummary, walkingOrders } from '@mortisect/contracts';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
-import { readPlot } from '../../data/queries';
+import { dayWords } from '../../data/moment';
+import { readPlot, useRound } from '../../data/queries';
 import { useClock } from '../../data/useClock';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
@@ -31,6 +32,7 @@ export function RoundControls({ round, queue, plots, next, onGo }: RoundControls
         <Button grow kind="main" disabled={queue.trees.length === 0} onPress={() => setStarting(true)}>
           Start a round
         </Button>
+        <Reopen />
         <StartSheet plots={plots} open={starting} onClose={() => setStarting(false)} />
       </>
     );
@@ -49,6 +51,22 @@ export function RoundControls({ round, queue, plots, next, onGo }: RoundControls
       )}
       <MindSheet round={round} queue={queue} plots={plots} open={minding} onClose={() => setMinding(false)} />
     </>
+  );
+}
+
+const REOPENED_WITHIN_MS = 14 * 24 * 3_600_000;
+
+/** A round that was closed by a slip, or too early, goes on where it stood. */
+function Reopen() {
+  const clock = useClock();
+  const { closed } = useRound();
+  const { record, isPending } = useRecordAction();
+  const recent = closed && Date.parse(clock()) - Date.parse(closed.action.at) < REOPENED_WITHIN_MS;
+  if (!closed || !recent) return null;
+  return (
+    <Button disabled={isPending} onPress={() => record({ kind: 'undone', at: clock(), actionId: closed.id })}>
+      {`Reopen the round of ${dayWords(closed.action.at.slice(0, 10))}`}
+    </Button>
   );
 }
 

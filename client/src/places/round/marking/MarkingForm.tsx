@@ -61,6 +61,7 @@ export function KindChoice({ marking, onChange, limbs }: KindChoiceProps) {
         <Choice
           label="What is it?"
           layout="wrap"
+          manual
           options={KINDS}
           value={marking.kind}
           onChange={(kind) => {
