@@ -10,6 +10,7 @@ import {
   RECKONED,
   ROUTES,
   sayKind,
+  sayWhere,
   startRun,
   test,
   WIDE,
@@ -40,6 +41,7 @@ for (const [name, viewport] of [
       await page.goto(`${orchard.url}/round/lee-wall-07`);
       await page.getByRole('button', { name: 'New finding' }).click();
       await sayKind(page, 'Diseased', 'Cytospora canker');
+      await sayWhere(page);
       await expectForEveryone(page, 'marking', name === 'phone');
       for (const sheet of ['Signs and causes', 'Scratch test', 'Girdling', 'Photo']) {
         await page.getByRole('button', { name: sheet, exact: true }).click();

@@ -1,7 +1,7 @@
 // Not sure: signs, a photo without signal, another person's word, a plant clinic, and a tag read from a photo.
 import encodeQR from 'qr';
 import sharp from 'sharp';
-import { allSent, expect, goTo, open, PHONE, RECKONED, sayKind, test, WIDE } from './orchard';
+import { allSent, expect, goTo, open, PHONE, RECKONED, sayKind, sayWhere, test, WIDE } from './orchard';
 
 test.use({ viewport: PHONE, serverEnv: { MORTISECT_CLINIC_SECONDS: '1' } });
 
@@ -18,6 +18,7 @@ test('signs name a group, a photo waits with its finding, a clinic answers on th
   await open(page, orchard.url, '/round/slip-side-02');
   await page.getByRole('button', { name: 'New finding' }).click();
   await sayKind(page, 'Diseased');
+  await sayWhere(page);
   await expect(page.getByText('Suspect, cause not known').first()).toBeVisible();
   await page.getByRole('button', { name: 'Signs and causes' }).click();
   const sheet = page.getByRole('dialog', { name: 'Signs and causes' });

@@ -106,6 +106,13 @@ export async function sayKind(page: Page, kind: string, name?: string): Promise<
     .click();
 }
 
+/** Says where it begins, by keys: until somebody does, its cut waits for a measure. */
+export async function sayWhere(page: Page): Promise<void> {
+  await page.getByRole('slider', { name: 'Edge nearest the trunk' }).focus();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowLeft');
+}
+
 /** What waits on the device has reached the server. */
 export async function allSent(page: Page): Promise<void> {
   await expect(page.getByText(/\d+ to send|need your word|needs your word/)).toHaveCount(0, {

@@ -11,6 +11,7 @@ import {
   PHONE,
   runUpTo,
   sayKind,
+  sayWhere,
   startRun,
   test,
   WIDE,
@@ -76,6 +77,7 @@ async function foundMore(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Found more' }).click();
   await page.getByRole('button', { name: 'New finding' }).click();
   await sayKind(page, 'Diseased', 'Fire blight shoot strike');
+  await sayWhere(page);
   await page.getByRole('radio', { name: 'Edge definite' }).click();
   await page.getByRole('button', { name: 'Set this cut' }).click();
   await goTo(page, 'Cut');

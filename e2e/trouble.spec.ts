@@ -9,6 +9,7 @@ import {
   PHONE,
   runUpTo,
   sayKind,
+  sayWhere,
   startRun,
   test,
   WIDE,
@@ -23,6 +24,7 @@ test('a finding outlives a server that is killed and a page that is reloaded hal
   await open(page, orchard.url, '/round/slip-side-06');
   await page.getByRole('button', { name: 'New finding' }).click();
   await sayKind(page, 'Dead', 'Dead wood');
+  await sayWhere(page);
   await page.getByLabel('Note').fill('Dry to the fork.');
   await page.reload();
   await expect(page.getByLabel('Note')).toHaveValue('Dry to the fork.');
@@ -111,6 +113,7 @@ test('where buds are not mapped, the place found on the tree is typed before the
   await open(page, orchard.url, '/round/lee-wall-07?limb=F');
   await page.getByRole('button', { name: 'New finding' }).click();
   await sayKind(page, 'Dead', 'Dead wood');
+  await sayWhere(page);
   await page.getByLabel('Edge nearest the trunk, cm', { exact: true }).fill('60');
   await expect(
     page.getByText(/at the first live bud that points out or under, at or below/).first(),
@@ -178,6 +181,7 @@ test.describe('with a passphrase', () => {
     await open(page, orchard.url, '/round/slip-side-06');
     await page.getByRole('button', { name: 'New finding' }).click();
     await sayKind(page, 'Dead', 'Dead wood');
+    await sayWhere(page);
     await page.context().clearCookies();
     await page.getByRole('button', { name: 'Set this cut' }).click();
     // Counted, though the sign-in may stand before it already

@@ -87,14 +87,15 @@ describe('the crown clock', () => {
   });
   afterEach(() => jest.restoreAllMocks());
 
-  test('a touch on a limb chooses it, a touch beside all of them nothing', () => {
+  test('a touch on a limb chooses it, a touch beside all of them the nearest', () => {
     const { onChoose, face } = clock();
     fireEvent.click(face, { clientX: 210, clientY: 152 });
     expect(onChoose).toHaveBeenLastCalledWith('S');
     fireEvent.click(face, { clientX: 90, clientY: 148 });
     expect(onChoose).toHaveBeenLastCalledWith('R');
-    fireEvent.click(face, { clientX: 150, clientY: 40 });
-    expect(onChoose).toHaveBeenCalledTimes(2);
+    fireEvent.click(face, { clientX: 158, clientY: 40 });
+    expect(onChoose).toHaveBeenCalledTimes(3);
+    expect(onChoose).toHaveBeenLastCalledWith('S');
   });
 
   test('where limbs lie over one another it asks which', () => {

@@ -247,3 +247,19 @@ test('dormant, cleaning at every cut avoids little, and the range is wide', () =
   const reported = transmission({ ...wetJune(0), season: 'dormant', wet: false, notifiable: true });
   expect(reported.advice.policy).toBe('every cut');
 });
+
+// CDC and extension sheets write 1:9 for one part and nine parts of water: a tenth, not a ninth
+test.each([
+  [9, 100, 5250],
+  [10, 90.909, 4772.7],
+  [4, 200, 10_500],
+])(
+  'one part and %i parts of water make a litre with %f mL of a 5.25 %% product: %f ppm',
+  (partsWater, ml, ppm) => {
+    const said = dilution({ kind: 'parts', productPct: 5.25, partsWater, litres: 1 });
+    expect(said.productMl).toBeCloseTo(ml, 2);
+    expect(said.waterMl).toBeCloseTo(1000 - ml, 2);
+    expect(said.ppm).toBeCloseTo(ppm, 0);
+    expect(said.partsWater).toBeCloseTo(partsWater, 6);
+  },
+);

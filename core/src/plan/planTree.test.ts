@@ -1,5 +1,7 @@
 import type { Limb } from '../tree/index';
-import { PlanInput, planning, planTree } from './index';
+import { indexLimbs } from '../tree/index';
+import { PlanInput, planning, planTree, shortfallOf, slotsFor } from './index';
+import { breachOf } from './problem';
 
 function limb(
   id: string,
@@ -480,3 +482,65 @@ function neglect(): object[] {
     }),
   );
 }
+
+describe('what stands at a boundary', () => {
+  test('wood that went in a slot is not cut again in it', () => {
+    const { problem } = planTree(given([fault('in', 'A', 'inward'), fault('low', 'A1', 'too low')])).prepared;
+    const [outer, inner] = ['A collar 0', 'A1 collar 0'].map((id) =>
+      problem.candidates.findIndex((one) => one.id === id),
+    );
+    const plan = (outerSlot: number, innerSlot: number) => {
+      const chosen = problem.candidates.map(() => -1);
+      chosen[outer as number] = outerSlot;
+      chosen[inner as number] = innerSlot;
+      return breachOf(
+        {
+          ...problem,
+          limits: problem.limits.map(() => 1000),
+          problems: [],
+          candidates: problem.candidates.map((one) => ({ ...one, solves: [] })),
+        },
+        chosen,
+      )?.kind;
+    };
+    expect(plan(1, 0)).toBeUndefined();
+    expect(plan(1, 1)).toBe('wood gone');
+    expect(plan(1, 2)).toBe('wood gone');
+  });
+
+  test.each([
+    ['dormant', 4, { season: 1, pass: 'dormant' }],
+    ['autumn', 4, { season: 1, pass: 'dormant' }],
+    ['bloom', 3, { season: 1, pass: 'summer' }],
+    ['summer', 3, { season: 1, pass: 'summer' }],
+  ] as const)('planned in %s, two seasons have %i passes', (season, count, first) => {
+    const slots = slotsFor(season, 2);
+    expect(slots).toHaveLength(count);
+    expect(slots[0]).toEqual(first);
+  });
+
+  test.each([
+    [null, false],
+    [0.29, true],
+    [0.3, false],
+  ])('girdled by %p: paring is a choice: %s', (girdledShare, offered) => {
+    const { prepared } = planTree(given([finding('one', 'A', 120, 'NEO', { girdledShare })]));
+    expect(prepared.all.some((one) => one.id === 'A excise')).toBe(offered);
+  });
+
+  test('how far short of its clearance a cut really fell', () => {
+    const index = indexLimbs(vase());
+    const short = (atCm: number, clearanceCm: number, fromCm = 60) =>
+      shortfallOf({ limbId: 'A', atCm }, [{ limbId: 'A', fromCm, clearanceCm }], index);
+    expect(short(30, 30)).toBe(0);
+    expect(short(31, 30)).toBe(1);
+    expect(short(10, 30)).toBe(0);
+    // At or beyond the edge the disease itself is still there: all of it is missing
+    expect(short(60, 30)).toBe(30);
+    expect(short(65, 30)).toBe(30);
+    // From a side branch at 60 the wood runs on down the limb
+    expect(
+      shortfallOf({ limbId: 'A', atCm: 50 }, [{ limbId: 'A1', fromCm: 5, clearanceCm: 30 }], index),
+    ).toBe(15);
+  });
+});

@@ -1,7 +1,7 @@
 // The order of trees against brute force, against the bound, and against the rule of the trade (sound before infected: common practice, no source).
 import fc from 'fast-check';
 import { woodClasses } from '../blades/index';
-import { type RunTree, runOrder } from './index';
+import { RunOrderInput, type RunTree, runOrder } from './index';
 
 const tree = fc.record({
   class: fc.constantFrom(...woodClasses),
@@ -92,3 +92,20 @@ function permutations<T>(items: readonly T[]): T[][] {
   if (items.length < 2) return [[...items]];
   return items.flatMap((item, i) => permutations(items.toSpliced(i, 1)).map((rest) => [item, ...rest]));
 }
+
+test('more than eleven trees on a line: no bound above the way that is known to be the shortest', () => {
+  for (const count of [12, 20, 33]) {
+    const trees = Array.from({ length: count }, (_, i) => ({
+      id: `t${i}`,
+      class: 'sound' as const,
+      x: ((i * 7) % count) * 10,
+      y: 0,
+      cleanings: 1,
+    }));
+    const said = runOrder(RunOrderInput.parse({ trees }));
+    // From one end to the other
+    expect(said.walk.metres).toBeGreaterThanOrEqual((count - 1) * 10 - 1e-9);
+    expect(said.bound).toBeLessThanOrEqual((count - 1) * 10 + 1e-9);
+    expect(said.gap).toBeLessThanOrEqual(0.05);
+  }
+});

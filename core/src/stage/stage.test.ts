@@ -205,3 +205,23 @@ describe('the course of a crop', () => {
     expect(fullBlooms(apple, north.slice(190, 300), { latitude: 52 })).toEqual([]);
   });
 });
+
+test('awake wood loses hardness on warm days and gains some of it back in cold, never past midwinter', () => {
+  const apple = cropOf('apple') as NonNullable<ReturnType<typeof cropOf>>;
+  const day = (meanC: number) => ({ meanC }) as Parameters<typeof hardinessCourse>[1][number];
+  const awake = { phase: 'awake', share: 0 } as Parameters<typeof hardinessCourse>[2][number];
+  const rest = { phase: 'rest', share: 0 } as Parameters<typeof hardinessCourse>[2][number];
+  const midwinter = (apple.woodC[0] + apple.woodC[1]) / 2;
+  // A long rest, ten warm days, ten cold ones
+  const means = [...Array(90).fill(0), ...Array(10).fill(12), ...Array(10).fill(0)] as number[];
+  const course = means.map((_, i) => (i < 90 ? rest : awake));
+  const hardiness = hardinessCourse(apple, means.map(day), course);
+  expect(hardiness[89]).toBeCloseTo(midwinter, 6);
+  expect(hardiness[99]).toBeCloseTo(midwinter + 15, 6);
+  expect(hardiness[109]).toBeCloseTo(midwinter + 10, 6);
+  const long = hardinessCourse(apple, [...means, ...Array(60).fill(0)].map(day), [
+    ...course,
+    ...Array(60).fill(awake),
+  ]);
+  expect(long.at(-1)).toBeCloseTo(midwinter, 6);
+});

@@ -606,3 +606,18 @@ describe('a site', () => {
     expect(Math.max(...spores) / Math.min(...spores)).toBeGreaterThan(3);
   });
 });
+
+test.each([
+  [24.9, 96, 'on'],
+  [25, 96, 'washed off'],
+  [30, 12, 'washed off'],
+  [0, 97, 'past four days'],
+])('a protectant with %f mm of rain, %i hours later, is %s', (rainMm, hoursLater, state) => {
+  const series = madeSeries('2026-03-02', 24 * 6, { rain: (h) => (h === 5 ? rainMm : 0) });
+  const said = protectantOn(series, series.fromHour, series.fromHour + hoursLater, 25);
+  expect(said.state).toBe(state);
+  expect(said.washedHour).toBe(rainMm >= 25 ? series.fromHour + 5 : null);
+  // What fell after four days is not reckoned
+  const late = madeSeries('2026-03-02', 24 * 6, { rain: (h) => (h === 96 ? 40 : 0) });
+  expect(protectantOn(late, late.fromHour, late.fromHour + 120, 25).rainMm).toBe(0);
+});

@@ -12,6 +12,7 @@ import {
   hourOf,
   hoursOf,
   humidityPct,
+  isLight,
   isWet,
   lengthOf,
   localClock,
@@ -274,4 +275,56 @@ describe('readings of a station', () => {
       { numRuns: 40 },
     );
   });
+});
+
+describe('limits of what is mended', () => {
+  const HOUR = 3_600_000;
+  const base = Date.parse('2026-03-02T00:00:00Z');
+  const read = (temperatures: (number | null)[]) =>
+    temperatures.flatMap((temperatureC, i) =>
+      temperatureC === null ? [] : [{ atMs: base + i * HOUR, line: i + 2, values: { temperatureC } }],
+    );
+  const kinds = (temperatures: (number | null)[]) =>
+    checkReadings(read(temperatures), []).faults.map(({ kind }) => kind);
+
+  test('a spike stands above both its neighbours; a front is none', () => {
+    expect(kinds([5, 5.1, 30, 5.2, 5])).toEqual(['spike']);
+    expect(kinds([5, 5.1, 30, 29, 28.5])).toEqual([]);
+    expect(kinds([5, 5.1, -20, -19.5, -19])).toEqual([]);
+  });
+
+  test('three hours are filled in a straight line when asked, four are not', () => {
+    const filled = (gap: number) => {
+      const temperatures = [4, ...Array.from({ length: gap }, () => null), 8, 7.5];
+      const { hours, faults } = checkReadings(read(temperatures), ['fill short gaps']);
+      return [hours.length, faults[0]?.mended] as const;
+    };
+    expect(filled(3)).toEqual([6, true]);
+    expect(filled(4)).toEqual([3, false]);
+    const { hours } = checkReadings(read([4, null, null, null, 8]), ['fill short gaps']);
+    expect(hours.map((hour) => hour.temperatureC)).toEqual([4, 5, 6, 7, 8]);
+  });
+});
+
+test.each([
+  ['Asia/Kolkata', '2026-03-01T18:00:00Z', '2026-03-01', 23],
+  ['Asia/Kolkata', '2026-03-01T19:00:00Z', '2026-03-02', 0],
+  ['America/St_Johns', '2026-01-10T03:00:00Z', '2026-01-09', 23],
+  ['Asia/Kathmandu', '2026-01-10T18:00:00Z', '2026-01-10', 23],
+])('a zone off by part of an hour: %s at %s is %s, hour %i', (zone, moment, day, hour) => {
+  const clock = localClock(zone);
+  const at = hourOf(moment);
+  expect(clock.day(at)).toBe(day);
+  expect(clock.hourOfDay(at)).toBe(hour);
+  expect(clock.day(clock.startOf(day))).toBe(day);
+  expect(clock.day(clock.startOf(day) - 1) < day).toBe(true);
+});
+
+test('an hour is light when all of it is, with half an hour of twilight on either side', () => {
+  const sun = { rise: 100.2, set: 110.4, always: false };
+  // From 99.7 to 110.9
+  expect([99, 100, 109, 110].map((hour) => isLight(hour, sun))).toEqual([false, true, true, false]);
+  expect([99.7, 109.9].map((hour) => isLight(hour, sun))).toEqual([true, true]);
+  expect(isLight(1, { rise: null, set: null, always: true })).toBe(true);
+  expect(isLight(1, { rise: null, set: null, always: false })).toBe(false);
 });

@@ -1,0 +1,31 @@
+// Graft wood comes from clean trees alone. Common practice, no source: two years clean, looked at within one.
+import { scionGuard, type TreeRecord } from './index';
+
+const TODAY = '2026-11-24';
+const clean: TreeRecord = { findings: [], lastSeenOn: '2026-06-01', cameBackOn: [] };
+const found = (disorder: string, day: string, open: boolean) => ({
+  ...clean,
+  findings: [{ disorder, day, open }],
+});
+
+test.each<[string, TreeRecord, boolean]>([
+  ['a clean tree', clean, true],
+  ['an old disease that is closed', found('NEO', '2024-11-01', false), true],
+  ['a disease closed within two years', found('NEO', '2024-12-01', false), false],
+  // However long ago it was found: it still stands
+  ['an old disease that is open', found('NEO', '2019-05-01', true), false],
+  ['suspect wood', found('SUSPECT', '2026-05-01', true), false],
+  ['dead wood of unknown cause, open', found('DEAD', '2026-05-01', true), false],
+  ['dead wood, taken out', found('DEAD', '2026-05-01', false), true],
+  ['breakage', found('BRK', '2026-05-01', true), true],
+  ['misplaced wood', found('MISPLACED', '2026-05-01', true), true],
+  ['looked at a year ago', { ...clean, lastSeenOn: '2025-11-24' }, true],
+  ['looked at a year and a day ago', { ...clean, lastSeenOn: '2025-11-23' }, false],
+  ['never looked at', { ...clean, lastSeenOn: null }, false],
+  ['disease came back lately', { ...clean, cameBackOn: ['2025-06-01'] }, false],
+  ['disease came back long ago', { ...clean, cameBackOn: ['2024-06-01'] }, true],
+])('%s', (_, tree, may) => {
+  const said = scionGuard(tree, TODAY);
+  expect(said.may).toBe(may);
+  expect(said.because).toHaveLength(1);
+});

@@ -1,0 +1,50 @@
+// The limits of scratches and girdling from both sides. Thresholds: common practice, no source.
+import { girdled, liveBoundary } from './index';
+
+test('green and brown at one place: brown counts, and the green one is told as a contradiction', () => {
+  const said = liveBoundary(
+    [
+      { atCm: 30, reads: 'green' },
+      { atCm: 50, reads: 'green' },
+      { atCm: 50, reads: 'brown' },
+    ],
+    90,
+  );
+  expect(said).toMatchObject({ liveToCm: 30, deadFromCm: 50, contradictedBy: [50], noneGreen: false });
+});
+
+test('two centimetres are as fine as the tape asks for', () => {
+  const next = (deadFromCm: number) =>
+    liveBoundary(
+      [
+        { atCm: 30, reads: 'green' },
+        { atCm: deadFromCm, reads: 'brown' },
+      ],
+      90,
+    ).nextCm;
+  expect(next(32)).toBeNull();
+  expect(next(32.1)).toBeCloseTo(31.05, 6);
+});
+
+test.each<[number, 'stem' | 'limb', boolean, string]>([
+  [0.249, 'stem', true, 'Less than a quarter'],
+  [0.25, 'stem', true, 'A quarter to a half: excise and lighten'],
+  [0.25, 'limb', true, 'A quarter to a half: take a limb'],
+  [0.499, 'stem', false, 'A quarter to a half'],
+  [0.5, 'stem', true, 'the tree will decline'],
+  [0.5, 'stem', false, 'bridge graft in spring'],
+  [0.5, 'limb', true, 'Half to three quarters: the limb goes'],
+  [0.749, 'stem', true, 'Half to three quarters'],
+  [0.75, 'stem', true, 'the tree comes out'],
+  [0.75, 'stem', false, 'bridge graft when the bark slips'],
+  [0.75, 'limb', false, 'Three quarters or more: the limb goes'],
+])('girdled by %f on a %s (disease: %s)', (share, on, diseased, words) => {
+  const said = girdled([share * 100], 100, on, diseased);
+  expect(said?.share).toBeCloseTo(share, 9);
+  expect(said?.advice).toContain(words);
+});
+
+test('there is no share without a width or a circumference', () => {
+  expect(girdled([0], 30, 'stem', true)).toBeNull();
+  expect(girdled([3], 0, 'stem', true)).toBeNull();
+});
