@@ -1,0 +1,99 @@
+// The tree as it stands: cuts made before the map was drawn are drawn in it, later ones come off it.
+import type { Limb } from '@mortisect/core/tree';
+import { type Action, FindingBody, forCut, standingFindings, standingLimbs, type TreeDetail } from './index';
+
+const limb = (id: string, parentId: string | null): Limb => ({
+  id,
+  parentId,
+  jointCm: parentId === null ? 0 : 60,
+  lengthCm: 200,
+  baseMm: 60,
+  tipMm: 10,
+  ageYears: 9,
+  kind: parentId === null ? 'trunk' : 'scaffold',
+  bearingDeg: 0,
+  inclinationDeg: 40,
+});
+const cut = (at: string, atCm: number, undone = false) =>
+  ({
+    id: at,
+    action: { kind: 'cutMade', at, cut: { limbId: 'S', atCm } },
+    undone,
+    by: 'x',
+    receivedAt: at,
+  }) as unknown as Action;
+const tree = (actions: Action[], surveyedAt = '2026-03-01T00:00:00.000Z') =>
+  ({ limbs: [limb('T', null), limb('S', 'T')], actions, surveyedAt, findings: [] }) as unknown as TreeDetail;
+const lengthOf = (detail: TreeDetail) => standingLimbs(detail).find(({ id }) => id === 'S')?.lengthCm;
+
+test.each<[string, Action[], number | undefined]>([
+  ['no cut', [], 200],
+  ['before the survey', [cut('2026-02-28T23:59:59.000Z', 80)], 200],
+  ['at the very moment of it', [cut('2026-03-01T00:00:00.000Z', 80)], 200],
+  ['after it', [cut('2026-03-01T00:00:01.000Z', 80)], 80],
+  ['after it, taken back', [cut('2026-04-01T00:00:00.000Z', 80, true)], 200],
+  ['twice after it', [cut('2026-04-01T00:00:00.000Z', 80), cut('2026-05-01T00:00:00.000Z', 60)], 60],
+  ['at the collar', [cut('2026-04-01T00:00:00.000Z', 0)], undefined],
+])('%s', (_, actions, cm) => {
+  expect(lengthOf(tree(actions))).toBe(cm);
+});
+
+test('a survey in another zone is the same moment', () => {
+  const detail = tree([cut('2026-03-01T01:00:00.000Z', 80)], '2026-03-01T02:30:00+01:00');
+  expect(lengthOf(detail)).toBe(200);
+});
+
+const found = (id: string, fromCm: number, more: object = {}) => ({
+  id,
+  state: 'open' as const,
+  ...FindingBody.parse({
+    treeId: 'a',
+    limbId: 'S',
+    limbName: 'S',
+    fromCm,
+    toCm: fromCm + 5,
+    disorder: 'NEO',
+    edge: 'definite',
+    growthRapid: false,
+    note: '',
+    seenAt: '2026-03-01T00:00:00.000Z',
+    withdrawn: false,
+    ...more,
+  }),
+  revision: 1,
+  by: 'x',
+  receivedAt: '2026-03-01T00:00:00.000Z',
+});
+
+test('a finding on wood that was cut away stands no more; at the kerf nothing is left of it', () => {
+  const detail = {
+    ...tree([cut('2026-04-01T00:00:00.000Z', 80)]),
+    findings: [found('near', 79.9), found('at', 80), found('beyond', 120)],
+  } as TreeDetail;
+  expect(standingFindings(detail, standingLimbs(detail)).map(({ id }) => id)).toEqual(['near']);
+});
+
+test('what is told to the position rule: healed, held, measured, a clearance by hand', () => {
+  const asked = {
+    id: 'q',
+    action: { kind: 'asked', findingId: 'f', at: '' },
+    undone: false,
+    by: 'x',
+    receivedAt: '',
+  };
+  const set = (cm: number | null) => ({
+    id: `c${cm}`,
+    action: { kind: 'clearanceSet', findingId: 'f', clearanceCm: cm },
+    undone: false,
+    by: 'x',
+    receivedAt: '',
+  });
+  const told = (actions: object[], more: object = {}) =>
+    forCut(found('f', 10, more), actions as unknown as Action[]);
+  expect(told([])).toMatchObject({ healed: false, held: false, measured: true });
+  expect(told([])).not.toHaveProperty('clearanceCm');
+  expect(told([asked]).held).toBe(true);
+  expect(told([], { activity: 'healed', measured: false })).toMatchObject({ healed: true, measured: false });
+  expect(told([set(12), set(20)]).clearanceCm).toBe(20);
+  expect(told([set(12), set(null)])).not.toHaveProperty('clearanceCm');
+});

@@ -1,0 +1,116 @@
+// What opens and what closes: rounds that are reopened, findings that a cut or a step answers, and what a late edit must not undo.
+import { FindingBody, type TreeDetail } from '@mortisect/contracts';
+import request from 'supertest';
+import { deviceId, NOW, newId, type Orchard, openOrchard } from '../testing/orchard';
+
+let orchard: Orchard;
+beforeAll(async () => {
+  orchard = await openOrchard();
+  await put(`/api/devices/${deviceId}`, { name: 'Wall crew' }).expect(200);
+}, 60_000);
+afterAll(() => orchard.close());
+
+const put = (url: string, body: object) =>
+  request(orchard.app).put(url).set('Host', '127.0.0.1').set('X-Device-Id', deviceId).send(body);
+const post = (url: string, body: object) =>
+  request(orchard.app).post(url).set('Host', '127.0.0.1').send(body);
+const get = (url: string) => request(orchard.app).get(url).set('Host', '127.0.0.1');
+const act = async (action: object, at = NOW) => {
+  const id = newId();
+  await put(`/api/actions/${id}`, { at, ...action }).expect(200);
+  return id;
+};
+const TREE = 'slip-side-02';
+const detail = async (): Promise<TreeDetail> => (await get(`/api/trees/${TREE}`).expect(200)).body;
+const stateOf = async (id: string) => (await detail()).findings.find((one) => one.id === id)?.state;
+
+const dead = FindingBody.parse({
+  treeId: TREE,
+  limbId: 'A',
+  limbName: 'A',
+  fromCm: 20,
+  toCm: 40,
+  disorder: 'DEAD',
+  edge: 'definite',
+  growthRapid: false,
+  note: '',
+  seenAt: NOW,
+  withdrawn: false,
+});
+async function found(body = dead): Promise<string> {
+  const id = newId();
+  await put(`/api/findings/${id}`, { baseRevision: null, finding: body }).expect(200);
+  return id;
+}
+
+const round = async () => (await get('/api/round').expect(200)).body;
+
+test('a round that was closed is open again, with all that was seen, when the close is taken back', async () => {
+  const before = await round();
+  expect(
+    before.actions.some(({ action }: { action: { kind: string } }) => action.kind === 'roundStarted'),
+  ).toBe(true);
+  const later = new Date(Date.parse(NOW) + 60_000).toISOString();
+  const closeId = await act({ kind: 'roundClosed' }, later);
+  const closed = await round();
+  expect(closed).toMatchObject({ actions: [], closed: { id: closeId, by: 'Wall crew' } });
+  await act({ kind: 'undone', actionId: closeId }, later);
+  const after = await round();
+  expect(after.closed?.id).not.toBe(closeId);
+  expect(after.actions.map(({ id }: { id: string }) => id)).toEqual(
+    expect.arrayContaining(before.actions.map(({ id }: { id: string }) => id)),
+  );
+});
+
+test('a step that is done closes its findings, and opens them when it is taken back', async () => {
+  const id = await found();
+  const step = await act({
+    kind: 'stepDone',
+    treeId: TREE,
+    findingIds: [id],
+    what: 'tie down',
+    limbId: 'A',
+    limbName: 'A',
+  });
+  expect(await stateOf(id)).toBe('closed');
+  await act({ kind: 'undone', actionId: step });
+  expect(await stateOf(id)).toBe('open');
+});
+
+test('an edit of a finding that a cut has answered leaves it closed; taken back it is withdrawn', async () => {
+  const id = await found();
+  await act({
+    kind: 'cutMade',
+    treeId: TREE,
+    blade: 'saw-1',
+    findingIds: [id],
+    cut: {
+      limbId: 'A',
+      limbName: 'A',
+      atCm: 15,
+      kind: 'reduction',
+      diameterMm: 30,
+      clearanceCm: 0,
+      shortfallCm: 0,
+      sentence: '',
+    },
+  });
+  expect(await stateOf(id)).toBe('closed');
+  const edit = { baseRevision: 1, finding: { ...dead, note: 'Looked again.' } };
+  await put(`/api/findings/${id}`, edit).expect(200);
+  expect(await stateOf(id)).toBe('closed');
+  await put(`/api/findings/${id}`, { baseRevision: 2, finding: { ...dead, withdrawn: true } }).expect(200);
+  expect(await stateOf(id)).toBe('withdrawn');
+});
+
+test('a place that nobody measured is kept as such', async () => {
+  const id = await found({ ...dead, measured: false });
+  expect((await detail()).findings.find((one) => one.id === id)?.measured).toBe(false);
+});
+
+test('a page that failed is told to the log; what is too much of it is refused with its field', async () => {
+  const fault = { message: 'broke', stack: 'at x', path: '/plan' };
+  await post('/api/faults', fault).expect(200, { noted: true });
+  const refused = await post('/api/faults', { ...fault, path: 'x'.repeat(201) }).expect(400);
+  expect(refused.body.detail).toContain('path');
+});
