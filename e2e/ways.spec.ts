@@ -52,6 +52,7 @@ for (const [name, viewport] of [
       await open(page, orchard.url);
       // By its address: the list lies under the tree
       await page.goto(`${orchard.url}/plan/net-loft-05/when`);
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
       await page.goBack();
       await expectAt(page, on, '/plan/net-loft-05', 'Back from its days');
       await page.goBack();

@@ -193,13 +193,9 @@ export const routes = {
     method: 'get',
     path: '/api/round',
     tag: 'Field records',
-    summary: 'What was done in the round that is open, oldest first; empty when none is',
-    response: z.object({
-      actions: z.array(Action),
-      closed: Action.nullable()
-        .default(null)
-        .describe('how the round before ended: undone, it is open again'),
-    }),
+    summary:
+      'What was done in the round that is open, oldest first; where none is, in the last one, with its close',
+    response: z.object({ actions: z.array(Action) }),
   }),
   putPhoto: route({
     method: 'put',

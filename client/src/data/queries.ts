@@ -82,7 +82,7 @@ export function useRound() {
   });
   const actions = useActionsHere(query.data?.actions);
   const round = useMemo(() => actions && openRound(actions), [actions]);
-  return { ...query, round, closed: lastClose(actions) ?? query.data?.closed ?? null };
+  return { ...query, round, closed: round ? null : lastClose(actions) };
 }
 function lastClose(actions: readonly Action[] | undefined): Action | null {
   return actions?.findLast(({ action, undone }) => action.kind === 'roundClosed' && !undone) ?? null;

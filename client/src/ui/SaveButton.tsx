@@ -6,11 +6,14 @@ import { Small } from './type';
 
 interface SaveButtonProps extends Omit<ComponentProps<typeof Button>, 'onPress'> {
   onSave(): void;
+  /** What is not said yet and must be; null where nothing is missing. */
+  missing?: string | null;
 }
 
-export function SaveButton({ onSave, children, ...rest }: SaveButtonProps) {
+export function SaveButton({ onSave, missing = null, children, ...rest }: SaveButtonProps) {
   const [said, setSaid] = useState<string | null>(null);
   const save = () => {
+    if (missing !== null) return setSaid(`Not saved: ${missing}`);
     const [first, ...more] = invalidFields();
     if (!first) {
       setSaid(null);

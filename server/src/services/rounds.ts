@@ -1,22 +1,28 @@
-// What was done in the round that is open.
+// What was done in the round that is open, or in the last one: a close that is taken back needs what it closed.
 import { type Action, roundKinds } from '@mortisect/contracts';
 import { and, asc, desc, eq, gt, inArray } from 'drizzle-orm';
 import type { Store } from '../store/openDb';
 import { actions } from '../store/schema';
 import { asAction } from './orchard';
 
-/** From the first start after the last close; empty when no round is open. The close itself stands beside, for who takes it back. */
-export async function getRound(db: Store): Promise<{ actions: Action[]; closed: Action | null }> {
-  const [closed] = await db
-    .select()
+/** From the first start after the last close; where no round was started since, the last one with its close. */
+export async function getRound(db: Store): Promise<{ actions: Action[] }> {
+  const [last, before] = await db
+    .select({ at: actions.at })
     .from(actions)
     .where(and(eq(actions.kind, 'roundClosed'), eq(actions.undone, false)))
     .orderBy(desc(actions.at))
-    .limit(1);
-  const since = await db
+    .limit(2);
+  const since = await doneAfter(db, last?.at);
+  const isOpen = since.some(({ action, undone }) => action.kind === 'roundStarted' && !undone);
+  return { actions: isOpen || !last ? since : await doneAfter(db, before?.at) };
+}
+
+async function doneAfter(db: Store, at: string | undefined): Promise<Action[]> {
+  const rows = await db
     .select()
     .from(actions)
-    .where(and(inArray(actions.kind, [...roundKinds]), closed ? gt(actions.at, closed.at) : undefined))
+    .where(and(inArray(actions.kind, [...roundKinds]), at === undefined ? undefined : gt(actions.at, at)))
     .orderBy(asc(actions.at), asc(actions.id));
-  return { actions: since.map(asAction), closed: closed ? asAction(closed) : null };
+  return rows.map(asAction);
 }

@@ -30,7 +30,12 @@ export function MarkingActions({ view, marking, onDone }: MarkingActionsProps) {
       <View flexDirection="row" gap={12}>
         <Button onPress={() => onDone(false)}>Cancel</Button>
         {marking.baseRevision === null ? null : <Button onPress={() => save(true)}>Take back</Button>}
-        <SaveButton kind="main" disabled={!isNamed(marking) || saving.isPending} onSave={() => save(false)}>
+        <SaveButton
+          kind="main"
+          disabled={saving.isPending}
+          missing={isNamed(marking) ? null : 'say first what it is.'}
+          onSave={() => save(false)}
+        >
           {cutOf(view, marking.id) ? 'Set this cut' : 'Save finding'}
         </SaveButton>
       </View>

@@ -118,10 +118,16 @@ export function findables(kind: FindingKind | null, sought: string): Findable[] 
       (a, b) => rank(a, kind) - rank(b, kind),
     );
   const text = (one: Findable) => `${one.name} ${one.also} ${one.says}`.toLowerCase();
-  const inName = (one: Findable) =>
-    words.every((word) => `${one.name} ${one.also}`.toLowerCase().includes(word));
+  // Whole words of a name before parts of one before words of a sign
+  const inName = (one: Findable) => {
+    const name = `${one.name} ${one.also}`.toLowerCase();
+    const own = name.split(/[^\p{L}]+/u);
+    return (
+      Number(words.every((word) => name.includes(word))) + Number(words.every((word) => own.includes(word)))
+    );
+  };
   return ALL.filter((one) => words.every((word) => text(one).includes(word))).toSorted(
-    (a, b) => Number(inName(b)) - Number(inName(a)),
+    (a, b) => inName(b) - inName(a),
   );
 }
 

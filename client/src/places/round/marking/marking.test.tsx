@@ -174,6 +174,7 @@ test.each([
 test('names are found by what people call them, whatever kind was chosen', () => {
   const first = (sought: string) => findables('damaged', sought)[0]?.name;
   expect(first('water shoot')).toBe('Water sprout');
+  expect(first('water')).toBe('Water sprout');
   expect(first('mummy')).toBe('Mummies');
   expect(first('RUBS')).toBe('Rubbing limb');
   expect(first('fire blight canker, active')).toBe('Fire blight canker, active');
@@ -200,6 +201,16 @@ test('nothing is saved while a field cannot be used: it is named, and the cursor
   expect(saved).not.toHaveBeenCalled();
   expect(screen.getByText('Not saved: “Height” cannot be used as it is.')).toBeTruthy();
   expect(document.activeElement).toBe(screen.getByLabelText('Height'));
+  rerender(
+    <Stage>
+      <SaveButton onSave={saved} missing="say first what it is.">
+        Save
+      </SaveButton>
+    </Stage>,
+  );
+  fireEvent.click(screen.getByRole('button', { name: 'Save' }));
+  expect(saved).not.toHaveBeenCalled();
+  expect(screen.getByText('Not saved: say first what it is.')).toBeTruthy();
   rerender(form(undefined));
   fireEvent.click(screen.getByRole('button', { name: 'Save' }));
   expect(saved).toHaveBeenCalledTimes(1);

@@ -1,0 +1,110 @@
+// Does a test notice when the code changes? `npm run mutants -- handling [--all] [--seed 7]`: small changes to a room of the core, made one at
+// a time by StrykerJS; a seeded sample of about two hundred, and the share that was noticed with its 95 % interval.
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { parseArgs } from 'node:util';
+import { command, installed, root, run, StepFailed, say } from './steps.mjs';
+
+/** The share that is asked of a room; the others follow. */
+const ASKED = { handling: 0.9, blades: 0.9, cuts: 0.75, plan: 0.75 };
+/** Lines of code carry about so many changes each. */
+const CHANGES_A_LINE = 1.6;
+const SAMPLE = 200;
+const Z95 = 1.959964;
+
+await command(async () => {
+  await installed();
+  const { positionals, values } = parseArgs({
+    allowPositionals: true,
+    options: { all: { type: 'boolean', default: false }, seed: { type: 'string', default: '7' } },
+  });
+  const rooms = readdirSync(path.join(root, 'core/src'));
+  const room = positionals[0] ?? '';
+  if (!rooms.includes(room)) throw new StepFailed(`Name a room of the core: ${rooms.join(', ')}.`);
+  const folder = mkdtempSync(path.join(tmpdir(), 'mutants-'));
+  try {
+    const report = path.join(folder, 'report.json');
+    const jest = path.join(folder, 'jest.json');
+    writeFileSync(jest, JSON.stringify({ rootDir: root, projects: ['<rootDir>/core'], testTimeout: 60_000 }));
+    const mutate = values.all ? [`core/src/${room}/*.ts`] : sampleOf(room, Number(values.seed));
+    const args = ['stryker', 'run', 'stryker.config.mjs', '--mutate', [...mutate, '!**/*.test.ts'].join(',')];
+    const env = {
+      MUTANTS_REPORT: report,
+      MUTANTS_JEST: jest,
+      MUTANTS_TEMP: '.stryker-tmp',
+      MUTANTS_ROOM: room,
+    };
+    await run('Changes', 'npx', args, { env });
+    tell(room, JSON.parse(readFileSync(report, 'utf8')));
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+});
+
+/** Lines of the room, drawn by the seed until they carry about two hundred changes. */
+function sampleOf(room, seed) {
+  const lines = readdirSync(path.join(root, 'core/src', room))
+    .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts') && name !== 'index.ts')
+    .flatMap((name) => {
+      const file = `core/src/${room}/${name}`;
+      const text = readFileSync(path.join(root, file), 'utf8').split('\n');
+      return text.flatMap((line, i) => (isCode(line) ? [`${file}:${i + 1}-${i + 1}`] : []));
+    });
+  const random = mulberry(seed);
+  for (let i = lines.length - 1; i > 0; i--) {
+    const j = Math.floor(random() * (i + 1));
+    [lines[i], lines[j]] = [lines[j], lines[i]];
+  }
+  return lines.slice(0, Math.ceil(SAMPLE / CHANGES_A_LINE));
+}
+
+function isCode(line) {
+  const text = line.trim();
+  return (
+    text.length > 3 &&
+    !/^(import|export \{|\/\/|\/?\*|\}|\)|\]|interface|type )/.test(text) &&
+    /[=<>+*/!&|?(]/.test(text)
+  );
+}
+
+function mulberry(seed) {
+  let a = seed >>> 0;
+  return () => {
+    a = (a + 0x6d2b79f5) >>> 0;
+    let t = Math.imul(a ^ (a >>> 15), 1 | a);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+function tell(room, { files }) {
+  const all = Object.entries(files).flatMap(([file, { mutants }]) =>
+    mutants.map((one) => ({ file, ...one })),
+  );
+  const counted = all.filter(({ status }) =>
+    ['Killed', 'Timeout', 'Survived', 'NoCoverage'].includes(status),
+  );
+  const noticed = counted.filter(({ status }) => status === 'Killed' || status === 'Timeout').length;
+  for (const { file, status, location, mutatorName, replacement } of counted) {
+    if (status === 'Killed' || status === 'Timeout') continue;
+    say(
+      `  ${status === 'Survived' ? 'lives' : 'no test'}  ${file}:${location.start.line}  ${mutatorName}  → ${String(replacement).slice(0, 60).replaceAll('\n', ' ')}`,
+    );
+  }
+  const [low, high] = wilson(noticed, counted.length);
+  const share = counted.length === 0 ? 0 : noticed / counted.length;
+  const percent = (one) => `${Math.round(one * 100)} %`;
+  say(
+    `\n${room}: ${noticed} of ${counted.length} changes noticed, ${percent(share)} (95 %: ${percent(low)}–${percent(high)})${room in ASKED ? `; asked ${percent(ASKED[room])}` : ''}.`,
+  );
+}
+
+/** @source Wilson 1927, J. Am. Stat. Assoc. 22:209 */
+function wilson(count, of) {
+  if (of === 0) return [0, 1];
+  const p = count / of;
+  const middle = (p + Z95 ** 2 / (2 * of)) / (1 + Z95 ** 2 / of);
+  const half = (Z95 * Math.sqrt((p * (1 - p)) / of + Z95 ** 2 / (4 * of * of))) / (1 + Z95 ** 2 / of);
+  return [middle - half, middle + half];
+}
