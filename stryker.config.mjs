@@ -1,14 +1,13 @@
 // Small changes to the code, one at a time: does a test notice? `npm run mutants -- ROOM` (scripts/mutants.mjs) sets room and sample.
 export default {
   testRunner: 'jest',
-  jest: { projectType: 'custom', configFile: process.env.MUTANTS_JEST, enableFindRelatedTests: true },
+  jest: { projectType: 'custom', configFile: 'jest.mutants.config.js', enableFindRelatedTests: true },
   coverageAnalysis: 'perTest',
   // Words are not what these tests are about
   mutator: { excludedMutations: ['StringLiteral', 'TemplateLiteral', 'Regex', 'OptionalChaining'] },
   reporters: ['json', 'clear-text'],
   clearTextReporter: { allowColor: false, logTests: false, reportTests: false, reportMutants: false },
   jsonReporter: { fileName: process.env.MUTANTS_REPORT },
-  tempDirName: process.env.MUTANTS_TEMP,
   concurrency: 2,
   timeoutMS: 20_000,
   allowEmpty: true,

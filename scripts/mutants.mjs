@@ -1,6 +1,6 @@
 // Does a test notice when the code changes? `npm run mutants -- handling [--all] [--seed 7]`: small changes to a room of the core, made one at
 // a time by StrykerJS; a seeded sample of about two hundred, and the share that was noticed with its 95 % interval.
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
@@ -25,16 +25,9 @@ await command(async () => {
   const folder = mkdtempSync(path.join(tmpdir(), 'mutants-'));
   try {
     const report = path.join(folder, 'report.json');
-    const jest = path.join(folder, 'jest.json');
-    writeFileSync(jest, JSON.stringify({ rootDir: root, projects: ['<rootDir>/core'], testTimeout: 60_000 }));
     const mutate = values.all ? [`core/src/${room}/*.ts`] : sampleOf(room, Number(values.seed));
     const args = ['stryker', 'run', 'stryker.config.mjs', '--mutate', [...mutate, '!**/*.test.ts'].join(',')];
-    const env = {
-      MUTANTS_REPORT: report,
-      MUTANTS_JEST: jest,
-      MUTANTS_TEMP: '.stryker-tmp',
-      MUTANTS_ROOM: room,
-    };
+    const env = { MUTANTS_REPORT: report, MUTANTS_ROOM: room };
     await run('Changes', 'npx', args, { env });
     tell(room, JSON.parse(readFileSync(report, 'utf8')));
   } finally {
