@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { Line3, Vector3 } from 'three';
-import { manyRuns } from '../testing/manyRuns';
+import { manyRuns } from '../testing/index';
 import { cutBack, type Limb, starterMap } from '../tree/index';
 import { hits, wilson } from './gapTest';
 import {

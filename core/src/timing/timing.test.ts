@@ -1,7 +1,7 @@
 // Wound risk, bloom infection, windows and schools against worked values, published rules and what must always hold.
 import fc from 'fast-check';
 import { cropOf, type StageDay } from '../stage/index';
-import { manyRuns } from '../testing/manyRuns';
+import { manyRuns } from '../testing/index';
 import {
   climateAt,
   emptySeries,
