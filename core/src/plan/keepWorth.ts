@@ -61,7 +61,7 @@ export function keepWorths({
 const LOST_FROM = 0.5;
 
 /** Limbs of which more than half is dead, broken or diseased, and all that stands on dead or broken wood. */
-export function lostLimbs(limbs: Limb[], findings: PlanInput['findings']): Set<string> {
+function lostLimbs(limbs: Limb[], findings: PlanInput['findings']): Set<string> {
   const index = indexLimbs(limbs);
   const lost = new Set<string>();
   for (const limb of limbs) {

@@ -16,7 +16,7 @@ import { type PathogenCode, pathogens, pathogensIn } from './pathogens';
 import { isInSchool, type TimingSchool } from './schoolNames';
 import { type Factors, infectionOf, scoreOf } from './score';
 import type { TimingSettings } from './settings';
-import type { Shared } from './shared';
+import { cellOfHour, type Shared } from './shared';
 import { stagedOf } from './staged';
 import { type Block, LEAST_WINDOW_H } from './windows';
 import { quantile } from './wounds';
@@ -182,7 +182,7 @@ export function mainBlock(blocked: Block[][], half: { from: number; to: number }
 
 function windowsFor(cells: Cell[], shared: Shared, nowHour: number): TimingWindow[] {
   const { halves, living, least, part, fromHour } = shared;
-  const cellAt = (hour: number) => cells[halves.findIndex((half) => hour >= half.from && hour < half.to)];
+  const cellAt = cellOfHour(halves, cells);
   const endHour = halves.at(-1)?.to ?? nowHour;
   return windowsOfHours({ fromHour, living, least, rainMm: part.rainMm, nowHour, endHour, cellAt }).flatMap(
     (window) => {

@@ -11,7 +11,6 @@ import {
   lengthOf,
   localClock,
   type Series,
-  WET_RAIN_MM,
 } from '../weather/index';
 import type { Cell, Staged, TimingInput } from './model';
 import { type Outlook, outlookOf } from './outlook';
@@ -49,7 +48,6 @@ export interface Shared {
   ground: Ground[];
   /** First hour of the blocks. */
   fromHour: number;
-  nextRain: (hour: number) => number;
   /** Stages by crop, cultivar and what was seen: groups that differ only in what is nearby share them. */
   staged: Map<string, Staged>;
   /** Infections of the draws, by half-day and what is nearby. */
@@ -95,10 +93,17 @@ export function sharedOf(input: TimingInput): Shared {
     part,
     ground,
     fromHour,
-    nextRain: nextRainIn(part),
     staged: new Map(),
     drawnInfections: new Map(),
   };
+}
+
+/** The cell of the half-day that an hour lies in, from cells in the order of the half-days. */
+export function cellOfHour<T>(
+  halves: Shared['halves'],
+  cells: readonly T[],
+): (hour: number) => T | undefined {
+  return (hour) => cells[halves.findIndex((half) => hour >= half.from && hour < half.to)];
 }
 
 /** What somebody said of the ground outweighs the record until the hour they said it holds for. */
@@ -141,14 +146,6 @@ function yearsAfter(days: ThermalDay[], last: string | null): ThermalDay[][] {
   return Array.from({ length: count }, (_, k) =>
     after(days.slice(days.length - 365 * (k + 1), days.length - 365 * k), last),
   );
-}
-
-function nextRainIn(series: Series): (hour: number) => number {
-  const rainy = series.rainMm.flatMap((rain, i) =>
-    rain !== null && rain >= WET_RAIN_MM ? [series.fromHour + i] : [],
-  );
-  const ends = series.fromHour + series.rainMm.findLastIndex((rain) => rain !== null) + 1;
-  return (hour) => rainy.find((one) => one >= hour) ?? ends;
 }
 
 /** A past year under the dates that follow the last known day. */

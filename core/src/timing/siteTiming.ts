@@ -5,7 +5,7 @@ import { blightWeather, bloomDays, strikesOf } from './bloom';
 import { freeHours, groupTiming, mainBlock } from './groupTiming';
 import { windowsOfHours } from './hours';
 import type { SiteTiming, TimingInput } from './model';
-import { BEFORE_H, RUN_UP_H, type Shared, sharedOf } from './shared';
+import { BEFORE_H, cellOfHour, RUN_UP_H, type Shared, sharedOf } from './shared';
 import { stagedOf, stageKey } from './staged';
 import { type Block, LEAST_WINDOW_H } from './windows';
 
@@ -43,7 +43,7 @@ function deadWindows(
   cells: SiteTiming['deadCells'],
   { halves, dead, part, fromHour, nowHour, endHour }: Shared,
 ): SiteTiming['deadWindows'] {
-  const cellAt = (hour: number) => cells[halves.findIndex((half) => hour >= half.from && hour < half.to)];
+  const cellAt = cellOfHour(halves, cells);
   return windowsOfHours({
     fromHour,
     living: dead,
