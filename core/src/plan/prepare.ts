@@ -201,8 +201,8 @@ function build(input: PlanInput, parts: Parts): Built {
   };
   const musts: { p: number; leaves: number[] }[] = [];
   for (const finding of input.findings) {
-    const solvers = solversOf(finding, doable, cuts);
-    if (solvers.length === 0) continue;
+    const all = solversOf(finding, doable, cuts);
+    if (all.length === 0) continue;
     const isTraining = parts.training.ids.has(finding.id);
     const must = parts.training.musts.has(finding.id) || isMust(finding, input, cuts, index);
     const p = ask({
@@ -212,16 +212,10 @@ function build(input: PlanInput, parts: Parts): Built {
       value: worthOfFinding(finding, input),
       must,
     });
-    for (const { k, remains } of solvers)
-      if (!must || meetsMust(doable[k]?.one)) candidates[k]?.solves.push({ problem: p, remains });
-    if (must)
-      musts.push({
-        p,
-        leaves: leavesAmong(
-          solvers.map(({ k }) => k).filter((k) => meetsMust(doable[k]?.one)),
-          problem,
-        ),
-      });
+    const solvers = must ? all.filter(({ k }) => meetsMust(doable[k]?.one)) : all;
+    for (const { k, remains } of solvers) candidates[k]?.solves.push({ problem: p, remains });
+    const leaves = solvers.map(({ k }) => k);
+    if (must) musts.push({ p, leaves: leavesAmong(leaves, problem) });
   }
   giveOwn(problem, parts, musts);
   for (const { p, leaves } of musts) {
