@@ -1,6 +1,6 @@
 // Days: a wet week with one dry window from a file; a warm wet bloom in the south with its strikes; a frost after a warm spell; the year and the calendar.
 import type { Page } from '@playwright/test';
-import { allSent, expect, goTo, NOW, type Orchard, open, PHONE, RECKONED, test, WIDE } from './orchard';
+import { allSent, atBothSizes, expect, goTo, NOW, type Orchard, open, RECKONED, test } from './orchard';
 
 const HOUR_MS = 3_600_000;
 const DEVICE = '0193f000-0000-7000-8000-0000000000bb';
@@ -79,17 +79,10 @@ test.describe.configure({ timeout: 180_000 });
 const lanes = (page: Page) => page.getByRole('slider', { name: /^Cutting weather/ });
 const ORCHARD_IN_THE_SOUTH = { latitude: -41.3, longitude: 174.8, timeZone: 'Pacific/Auckland' };
 
-for (const [name, viewport] of [
-  ['phone', PHONE],
-  ['wide', WIDE],
-] as const) {
-  test.describe(name, () => {
-    test.use({ viewport });
-
-    test('a wet week with one dry window: from a file with a gap to the window on Today', async ({
-      page,
-      orchard,
-    }) => {
+atBothSizes((_name, _viewport, journey) => {
+  journey('wide')(
+    'a wet week with one dry window: from a file with a gap to the window on Today',
+    async ({ page, orchard }) => {
       await open(page, orchard.url, '/book/weather');
       await expect(page.getByText('This weather is simulated')).toBeVisible(RECKONED);
       await page.getByRole('button', { name: 'Weather from a file' }).click();
@@ -142,12 +135,12 @@ for (const [name, viewport] of [
           .getByRole('cell')
           .nth(1),
       ).toHaveText('wait');
-    });
+    },
+  );
 
-    test('a warm wet bloom in the south: blight hosts wait, and strikes are foretold', async ({
-      page,
-      orchard,
-    }) => {
+  journey('phone')(
+    'a warm wet bloom in the south: blight hosts wait, and strikes are foretold',
+    async ({ page, orchard }) => {
       const warmAndWet = (h: number) => ((h + 48) % 24 === 8 ? 4 : 0);
       await push(
         page,
@@ -183,12 +176,12 @@ for (const [name, viewport] of [
       // The year of the south: the plum's summer school lies round New Year
       await page.goto(`${orchard.url}/plan/slip-side-01/when`);
       await expect(page.getByText(/(Sep|Oct|Nov) to (29|30|31) Jan/).first()).toBeVisible(RECKONED);
-    });
+    },
+  );
 
-    test('a frost after a warm spell: wait before it, look after it, and not too soon', async ({
-      page,
-      orchard,
-    }) => {
+  journey('wide')(
+    'a frost after a warm spell: wait before it, look after it, and not too soon',
+    async ({ page, orchard }) => {
       const spring = (h: number) => (h < -75 && h > -90 ? -7 : wave(h > -600 ? 11 : 7, 4)(h));
       await push(
         page,
@@ -216,12 +209,12 @@ for (const [name, viewport] of [
       await page.getByRole('link', { name: 'Weather', exact: true }).click();
       await expect(page.getByText(/of buds killed|injury to wood likely/).first()).toBeVisible(RECKONED);
       await expect(page.getByText(/Wait until then\./).first()).toBeVisible();
-    });
+    },
+  );
 
-    test('one tree: its windows, a wound’s curves by keys, the year, and a calendar by address', async ({
-      page,
-      orchard,
-    }) => {
+  journey('phone')(
+    'one tree: its windows, a wound’s curves by keys, the year, and a calendar by address',
+    async ({ page, orchard }) => {
       await open(page, orchard.url, '/plan/lee-wall-07');
       await page.getByRole('button', { name: 'When', exact: true }).click();
       await expect(page.getByText(/^Good: (Thursday|Friday)/).first()).toBeVisible(RECKONED);
@@ -248,9 +241,9 @@ for (const [name, viewport] of [
       await allSent(page);
       await goTo(page, 'Today');
       await expect(lanes(page)).toHaveAttribute('aria-valuetext', /: wait$/, RECKONED);
-    });
-  });
-}
+    },
+  );
+});
 
 test('without weather it says what it still can', async ({ page, orchard }) => {
   await setSite(page, orchard, (site) => ({ weather: { ...site.weather, source: 'none' } }));

@@ -2,6 +2,7 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import {
+  atBothSizes,
   dueMove,
   expect,
   makeMove,
@@ -13,63 +14,56 @@ import {
   sayWhere,
   startRun,
   test,
-  WIDE,
 } from './orchard';
 
-for (const [name, viewport] of [
-  ['phone', PHONE],
-  ['wide', WIDE],
-] as const) {
-  test.describe(name, () => {
-    test.use({ viewport });
-    test('every screen, in both themes, narrow and with large text', async ({ page, orchard }) => {
-      test.setTimeout(300_000);
-      await page.goto(orchard.url);
-      await page.getByLabel('Who works on this device?').waitFor();
-      await expectForEveryone(page, 'the gate', name === 'phone');
-      await open(page, orchard.url);
-      for (const route of ROUTES) {
-        await page.goto(`${orchard.url}${route}`);
-        await settled(page);
-        await expectForEveryone(page, route, name === 'phone');
-      }
-      await page.goto(`${orchard.url}/round/net-loft-05`);
-      for (const part of ['Shape', 'Tree']) {
-        await page.getByRole('tab', { name: part }).click();
-        await expectForEveryone(page, part, name === 'phone');
-      }
-      await page.goto(`${orchard.url}/round/lee-wall-07`);
-      await page.getByRole('button', { name: 'New finding' }).click();
-      await sayKind(page, 'Diseased', 'Cytospora canker');
-      await sayWhere(page);
-      await expectForEveryone(page, 'marking', name === 'phone');
-      for (const sheet of ['Signs and causes', 'Scratch test', 'Girdling', 'Photo']) {
-        await page.getByRole('button', { name: sheet, exact: true }).click();
-        await expectForEveryone(page, sheet, name === 'phone');
-        await page.keyboard.press('Escape');
-      }
-      await page.getByRole('button', { name: 'Why here, and other schools' }).click();
-      await expectForEveryone(page, 'why', name === 'phone');
+atBothSizes((name, _viewport, journey) => {
+  journey('phone')('every screen, in both themes, narrow and with large text', async ({ page, orchard }) => {
+    test.setTimeout(300_000);
+    await page.goto(orchard.url);
+    await page.getByLabel('Who works on this device?').waitFor();
+    await expectForEveryone(page, 'the gate', name === 'phone');
+    await open(page, orchard.url);
+    for (const route of ROUTES) {
+      await page.goto(`${orchard.url}${route}`);
+      await settled(page);
+      await expectForEveryone(page, route, name === 'phone');
+    }
+    await page.goto(`${orchard.url}/round/net-loft-05`);
+    for (const part of ['Shape', 'Tree']) {
+      await page.getByRole('tab', { name: part }).click();
+      await expectForEveryone(page, part, name === 'phone');
+    }
+    await page.goto(`${orchard.url}/round/lee-wall-07`);
+    await page.getByRole('button', { name: 'New finding' }).click();
+    await sayKind(page, 'Diseased', 'Cytospora canker');
+    await sayWhere(page);
+    await expectForEveryone(page, 'marking', name === 'phone');
+    for (const sheet of ['Signs and causes', 'Scratch test', 'Girdling', 'Photo']) {
+      await page.getByRole('button', { name: sheet, exact: true }).click();
+      await expectForEveryone(page, sheet, name === 'phone');
       await page.keyboard.press('Escape');
-      await expect(page.getByRole('dialog')).toHaveCount(0);
-    });
-    test('every card of a run', async ({ page, orchard }) => {
-      test.setTimeout(300_000);
-      await page.clock.install();
-      await open(page, orchard.url, '/cut');
-      await startRun(page, [/Lee wall 07/]);
-      for (let cards = 0; cards < 12; cards++) {
-        await expect(dueMove(page).or(page.getByText('Count the blades back in'))).toHaveCount(1);
-        const title = await page.getByRole('heading', { level: 1 }).innerText();
-        const move = (await dueMove(page).count()) > 0 ? await dueMove(page).innerText() : '';
-        await expectForEveryone(page, `${title}, ${move}`, name === 'phone');
-        if (move === '') return;
-        await makeMove(page, move);
-      }
-      throw new Error('The run has no end.');
-    });
+    }
+    await page.getByRole('button', { name: 'Why here, and other schools' }).click();
+    await expectForEveryone(page, 'why', name === 'phone');
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('dialog')).toHaveCount(0);
   });
-}
+  journey('wide')('every card of a run', async ({ page, orchard }) => {
+    test.setTimeout(300_000);
+    await page.clock.install();
+    await open(page, orchard.url, '/cut');
+    await startRun(page, [/Lee wall 07/]);
+    for (let cards = 0; cards < 12; cards++) {
+      await expect(dueMove(page).or(page.getByText('Count the blades back in'))).toHaveCount(1);
+      const title = await page.getByRole('heading', { level: 1 }).innerText();
+      const move = (await dueMove(page).count()) > 0 ? await dueMove(page).innerText() : '';
+      await expectForEveryone(page, `${title}, ${move}`, name === 'phone');
+      if (move === '') return;
+      await makeMove(page, move);
+    }
+    throw new Error('The run has no end.');
+  });
+});
 
 async function expectForEveryone(page: Page, where: string, phone: boolean): Promise<void> {
   if (phone) {

@@ -4,7 +4,7 @@ import type { Page } from '@playwright/test';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { faultsOf, watch } from './alive';
-import { expect, open, PHONE, ROUTES, test, WIDE } from './orchard';
+import { atBothSizes, expect, open, ROUTES, test } from './orchard';
 
 const SEEDS = (process.env.MONKEY_SEEDS ?? '11').split(' ').map(Number);
 const ACTIONS = Number(process.env.MONKEY_ACTIONS ?? 500);
@@ -30,33 +30,27 @@ const KEYS = [
 /** Rubbish that people type: letters where figures belong, too much, nothing, a comma, a unit. */
 const TYPED = ['abc', '9999', '', '12,5', '3 ft', '-4', '0', '1990', 'c. 1990', '💧', 'x'.repeat(300)];
 
-for (const [name, viewport] of [
-  ['phone', PHONE],
-  ['wide', WIDE],
-] as const) {
-  test.describe(name, () => {
-    test.use({ viewport });
-    for (const seed of SEEDS)
-      test(`${ACTIONS} taps, keys and Backs, seed ${seed}`, async ({ page, orchard }) => {
-        test.setTimeout(60_000 + ACTIONS * 700);
-        const on = watch(page);
-        page.on('dialog', (dialog) => void dialog.accept());
-        page.on('download', (download) => void download.cancel());
-        const random = xoroshiro128plus(seed * 7919 + viewport.width);
-        const below = (most: number) => uniformInt(random, 0, most - 1);
-        await open(page, orchard.url);
-        const done: string[] = [];
-        for (let action = 0; action < ACTIONS; action++) {
-          done.push(await act(page, orchard.url, below));
-          const faults = await stillFaulty(page, on);
-          expect(
-            faults,
-            `seed ${seed}, action ${action + 1}, at ${page.url()}: …${done.slice(-12).join(' · ')}`,
-          ).toEqual([]);
-        }
-      });
-  });
-}
+atBothSizes((_name, viewport, journey) => {
+  for (const seed of SEEDS)
+    journey('both')(`${ACTIONS} taps, keys and Backs, seed ${seed}`, async ({ page, orchard }) => {
+      test.setTimeout(60_000 + ACTIONS * 700);
+      const on = watch(page);
+      page.on('dialog', (dialog) => void dialog.accept());
+      page.on('download', (download) => void download.cancel());
+      const random = xoroshiro128plus(seed * 7919 + viewport.width);
+      const below = (most: number) => uniformInt(random, 0, most - 1);
+      await open(page, orchard.url);
+      const done: string[] = [];
+      for (let action = 0; action < ACTIONS; action++) {
+        done.push(await act(page, orchard.url, below));
+        const faults = await stillFaulty(page, on);
+        expect(
+          faults,
+          `seed ${seed}, action ${action + 1}, at ${page.url()}: …${done.slice(-12).join(' · ')}`,
+        ).toEqual([]);
+      }
+    });
+});
 
 /** A page that is being changed may be between two states; one that stays at fault is at fault. */
 async function stillFaulty(page: Page, on: ReturnType<typeof watch>): Promise<string[]> {

@@ -23,7 +23,7 @@ export const test = base.extend<{ orchard: Orchard; serverEnv: Record<string, st
     const folder = mkdtempSync(path.join(tmpdir(), 'journey-'));
     cpSync(TEMPLATE, folder, { recursive: true });
     let port = '0';
-    let child: ChildProcess | null = null;
+    let child = null as ChildProcess | null;
     const start = async () => {
       const started = await startServer(['--demo', '--data', folder, '--port', port, '--now', NOW], {
         env: serverEnv,
@@ -46,12 +46,36 @@ export const test = base.extend<{ orchard: Orchard; serverEnv: Record<string, st
         await start();
       },
     });
-    await stop();
+    // Nobody waits for what it is still computing
+    child?.kill('SIGKILL');
     rmSync(folder, { recursive: true, force: true });
   },
 });
 
 export { expect, NOW, PHONE, WIDE };
+
+type Size = 'phone' | 'wide';
+/** Takes the journey that it is given, or leaves it to the long check. */
+type Journey = (turn: Size | 'both') => (title: string, body: Parameters<typeof test>[2]) => void;
+
+/**
+ * Journeys that hold at both sizes. Every check walks each of them at its turn; the long check walks all of them at both (`LONG=1`).
+ */
+export function atBothSizes(
+  walks: (name: Size, viewport: { width: number; height: number }, journey: Journey) => void,
+): void {
+  for (const [name, viewport] of [
+    ['phone', PHONE],
+    ['wide', WIDE],
+  ] as const) {
+    test.describe(name, () => {
+      test.use({ viewport });
+      walks(name, viewport, (turn) =>
+        process.env.LONG || turn === 'both' || turn === name ? test : () => undefined,
+      );
+    });
+  }
+}
 
 /** Every page, by an address that the demo has, and one that nothing answers to. */
 export const ROUTES = [
@@ -87,8 +111,7 @@ export const RECKONED = { timeout: 45_000 };
 
 /** Opens the app on a device that says who works on it. */
 export async function open(page: Page, url: string, at = '/today'): Promise<void> {
-  await nameDevice(page, url);
-  await page.goto(`${url}${at}`);
+  await nameDevice(page, url, undefined, at);
 }
 
 export async function goTo(page: Page, place: 'Today' | 'Round' | 'Plan' | 'Cut' | 'Book'): Promise<void> {

@@ -2,37 +2,30 @@
 import type { Page } from '@playwright/test';
 import {
   allSent,
+  atBothSizes,
   dueMove,
   expect,
   goTo,
   makeMove,
   type Orchard,
   open,
-  PHONE,
   runUpTo,
   sayKind,
   startRun,
   test,
-  WIDE,
 } from './orchard';
 
-for (const [name, viewport] of [
-  ['phone', PHONE],
-  ['wide', WIDE],
-] as const) {
-  test.describe(name, () => {
-    test.use({ viewport });
-    test('a canker is marked, measured back from, cut and remembered', async ({ page, orchard }) => {
-      await page.clock.install();
-      await open(page, orchard.url);
-      await expect(page.getByText('28 cuts to make on 5 trees')).toBeVisible();
-      await markCanker(page);
-      await readPlan(page);
-      await cutIt(page);
-      await findInBook(page, orchard);
-    });
+atBothSizes((_name, _viewport, journey) => {
+  journey('both')('a canker is marked, measured back from, cut and remembered', async ({ page, orchard }) => {
+    await page.clock.install();
+    await open(page, orchard.url);
+    await expect(page.getByText('28 cuts to make on 5 trees')).toBeVisible();
+    await markCanker(page);
+    await readPlan(page);
+    await cutIt(page);
+    await findInBook(page, orchard);
   });
-}
+});
 
 async function markCanker(page: Page): Promise<void> {
   await goTo(page, 'Round');

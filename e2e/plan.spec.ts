@@ -1,18 +1,11 @@
 // The plan: a canker to a two-season plan with a pin and a printed sheet; a neglected apple over its years; a pear that comes out.
 import type { Page } from '@playwright/test';
-import { allSent, expect, type Orchard, open, PHONE, test, WIDE } from './orchard';
+import { allSent, atBothSizes, expect, type Orchard, open, test } from './orchard';
 
-for (const [name, viewport] of [
-  ['phone', PHONE],
-  ['wide', WIDE],
-] as const) {
-  test.describe(name, () => {
-    test.use({ viewport });
-
-    test('a canker: its margin on the curve, one pin, two seasons, and the sheet on paper', async ({
-      page,
-      orchard,
-    }) => {
+atBothSizes((_name, _viewport, journey) => {
+  journey('wide')(
+    'a canker: its margin on the curve, one pin, two seasons, and the sheet on paper',
+    async ({ page, orchard }) => {
       await open(page, orchard.url, '/plan/slip-side-11');
       const canker = page.getByRole('button', { name: /Cytospora canker/ });
       await expect(canker).toContainText('collar');
@@ -45,12 +38,12 @@ for (const [name, viewport] of [
       await expect(page.getByText('No better plan exists by these weights: proved.')).toBeVisible();
       await allSent(page);
       await expectSheet(page, orchard);
-    });
+    },
+  );
 
-    test('a neglected apple is renovated over its years, round what is to stay', async ({
-      page,
-      orchard,
-    }) => {
+  journey('phone')(
+    'a neglected apple is renovated over its years, round what is to stay',
+    async ({ page, orchard }) => {
       await open(page, orchard.url, '/plan/net-loft-07');
       await expect(page.getByText(/of the crown in season 1, of at most 33 %/)).toBeVisible();
       await expect(page.getByRole('heading', { name: 'Winter 2026/27 · now' })).toBeVisible();
@@ -64,9 +57,9 @@ for (const [name, viewport] of [
       await expect(page.getByText('No better plan exists by these weights: proved.')).toBeVisible({
         timeout: 60_000,
       });
-    });
-  });
-}
+    },
+  );
+});
 
 test('a pear whose stem is half girdled comes out, unless the caretaker decides otherwise', async ({
   page,

@@ -1,9 +1,11 @@
 // One data folder with the demo orchard, made once; every journey works on a copy of it.
 import { rmSync } from 'node:fs';
 import { startServer, stopServer } from '../scripts/server.mjs';
+import { serverBuilt } from '../scripts/steps.mjs';
 import { NOW, TEMPLATE } from './orchard';
 
 export default async function prepare(): Promise<void> {
+  await serverBuilt();
   rmSync(TEMPLATE, { recursive: true, force: true });
   const { child } = await startServer(['--demo', '--data', TEMPLATE, '--port', '0', '--now', NOW], {
     quiet: true,

@@ -1,21 +1,14 @@
 // The round: a plot walked partly without the server, a limb map drawn from nothing, trees brought in from a file, at both sizes.
 import type { Page } from '@playwright/test';
-import { allSent, expect, goTo, type Orchard, open, PHONE, sayKind, test, WIDE } from './orchard';
+import { allSent, atBothSizes, expect, goTo, type Orchard, open, sayKind, test } from './orchard';
 
-for (const [name, viewport] of [
-  ['phone', PHONE],
-  ['wide', WIDE],
-] as const) {
-  test.describe(name, () => {
-    test.use({ viewport });
-
-    test.describe('without the server', () => {
-      // The app itself is kept by its service worker: only with it can the page be reloaded here
-      test.use({ serviceWorkers: 'allow' });
-      test('a plot is walked: two findings, eight sound trees, the server away for half of it', async ({
-        page,
-        orchard,
-      }) => {
+atBothSizes((_name, _viewport, journey) => {
+  test.describe('without the server', () => {
+    // The app itself is kept by its service worker: only with it can the page be reloaded here
+    test.use({ serviceWorkers: 'allow' });
+    journey('phone')(
+      'a plot is walked: two findings, eight sound trees, the server away for half of it',
+      async ({ page, orchard }) => {
         test.setTimeout(120_000);
         await open(page, orchard.url, '/round');
         await page.evaluate(() => navigator.serviceWorker.ready);
@@ -24,6 +17,8 @@ for (const [name, viewport] of [
         await allSent(page);
         await page.getByRole('button', { name: 'Go on: Slip side 01' }).click();
         await walk(page, ['sound', 'sound', 'found']);
+        // What the server has is told from what waits: only the next two are to send
+        await allSent(page);
         await orchard.stop();
         await walk(page, ['sound', 'sound']);
         await expect(page.getByText('2 to send', { exact: false })).toBeVisible();
@@ -35,10 +30,13 @@ for (const [name, viewport] of [
         await walk(page, ['sound', 'sound']);
         await allSent(page);
         await expectRound(page, orchard);
-      });
-    });
+      },
+    );
+  });
 
-    test('a tree is written down and its limbs are drawn from nothing', async ({ page, orchard }) => {
+  journey('phone')(
+    'a tree is written down and its limbs are drawn from nothing',
+    async ({ page, orchard }) => {
       await open(page, orchard.url, '/round/register');
       await page.getByRole('button', { name: 'New tree' }).click();
       await page.getByLabel('Code on its tag').fill('Slip side 12');
@@ -83,12 +81,12 @@ for (const [name, viewport] of [
       expect(
         limbs.every((limb: { kind: string; named?: object }) => limb.kind === 'trunk' || limb.named),
       ).toBe(true);
-    });
+    },
+  );
 
-    test('a CSV file with three bad rows: the good ones are taken, the bad ones handed back', async ({
-      page,
-      orchard,
-    }) => {
+  journey('wide')(
+    'a CSV file with three bad rows: the good ones are taken, the bad ones handed back',
+    async ({ page, orchard }) => {
       const head = 'Tag,Block,Row,Place,Species,Form,Height,Spread,Note';
       const good = Array.from(
         { length: 5 },
@@ -125,9 +123,9 @@ for (const [name, viewport] of [
         buffer: Buffer.from([0xff, 0xfe, 0x00, 0xd8, 0x41]),
       });
       await expect(page.getByText('Nothing was read, nothing was changed')).toBeVisible({ timeout: 20_000 });
-    });
-  });
-}
+    },
+  );
+});
 
 /** All trees of the round are on the device before the server goes away. */
 async function readOntoDevice(page: Page): Promise<void> {

@@ -3,33 +3,25 @@ import type { Page } from '@playwright/test';
 import { nameDevice } from '../scripts/browser.mjs';
 import {
   allSent,
+  atBothSizes,
   dueMove,
   expect,
   goTo,
   makeMove,
   open,
-  PHONE,
   runUpTo,
   sayKind,
   sayWhere,
   startRun,
   test,
-  WIDE,
 } from './orchard';
 
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 
-for (const [name, viewport] of [
-  ['phone', PHONE],
-  ['wide', WIDE],
-] as const) {
-  test.describe(name, () => {
-    test.use({ viewport });
-    test('three trees: a strike found on the way, a cut stopped, paused and taken up on another phone, closed down', async ({
-      page,
-      orchard,
-      browser,
-    }) => {
+atBothSizes((_name, viewport, journey) => {
+  journey('phone')(
+    'three trees: a strike found on the way, a cut stopped, paused and taken up on another phone, closed down',
+    async ({ page, orchard, browser }) => {
       test.setTimeout(180_000);
       await page.clock.install();
       await open(page, orchard.url, '/cut');
@@ -68,9 +60,9 @@ for (const [name, viewport] of [
       // The first phone sees that it is over
       await page.reload();
       await expect(page.getByText('Trees in this order')).toBeVisible();
-    });
-  });
-}
+    },
+  );
+});
 
 /** Straight back to the tape of the same limb, and on with the run. */
 async function foundMore(page: Page): Promise<void> {

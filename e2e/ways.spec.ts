@@ -1,7 +1,7 @@
 // Every way from every page to every other: by the bar, by keys, by Back, by reload; none of them ends in a white page.
 import type { Page } from '@playwright/test';
 import { expectAlive, type Watch, watch } from './alive';
-import { expect, goTo, open, PHONE, ROUTES, test, WIDE } from './orchard';
+import { atBothSizes, expect, goTo, open, ROUTES, test } from './orchard';
 
 const PLACES = ['Today', 'Round', 'Plan', 'Cut', 'Book'] as const;
 const PAGES = ROUTES.filter((route) => route !== '/nowhere');
@@ -12,42 +12,37 @@ async function expectAt(page: Page, on: Watch, path: string, how: string): Promi
   await expectAlive(page, on, how);
 }
 
-for (const [name, viewport] of [
-  ['phone', PHONE],
-  ['wide', WIDE],
-] as const) {
-  test.describe(name, () => {
-    test.use({ viewport });
-
-    test('from every page to every place and Back, and a reload', async ({ page, orchard }) => {
-      test.setTimeout(180_000);
-      const on = watch(page);
-      await open(page, orchard.url);
-      for (const [at, route] of PAGES.entries()) {
-        await page.goto(`${orchard.url}${route}`);
-        await expectAt(page, on, route, `${route}, opened`);
-        // The place it is in, and one other by turns: all pairs of places come up over the pages
-        const own = PLACES.filter((place) => route.startsWith(`/${place.toLowerCase()}`));
-        const other = PLACES.filter((place) => !own.includes(place))[at % 4];
-        for (const place of [...own, ...(other ? [other] : [])]) {
-          const to = `/${place.toLowerCase()}`;
-          if (name === 'wide') await page.keyboard.press('g');
-          if (name === 'wide') await page.keyboard.press(place[0]?.toLowerCase() ?? '');
-          else await goTo(page, place);
-          await expectAt(page, on, to, `${route} → ${place}`);
-          if (to === route) continue;
-          await page.goBack();
-          await expectAt(page, on, route, `${route} → ${place} → Back`);
-        }
-        await page.reload();
-        await expectAt(page, on, route, `${route}, read anew`);
+atBothSizes((name, _viewport, journey) => {
+  journey('both')('from every page to every place and Back, and a reload', async ({ page, orchard }) => {
+    test.setTimeout(180_000);
+    const on = watch(page);
+    await open(page, orchard.url);
+    for (const [at, route] of PAGES.entries()) {
+      // One size takes the even pages, the other the odd ones; the long check takes all at both
+      if (!process.env.LONG && (at % 2 === 0) !== (name === 'phone')) continue;
+      await page.goto(`${orchard.url}${route}`);
+      await expectAt(page, on, route, `${route}, opened`);
+      // The place it is in, and one other by turns: all pairs of places come up over the pages
+      const own = PLACES.filter((place) => route.startsWith(`/${place.toLowerCase()}`));
+      const other = PLACES.filter((place) => !own.includes(place))[at % 4];
+      for (const place of [...own, ...(other ? [other] : [])]) {
+        const to = `/${place.toLowerCase()}`;
+        if (name === 'wide') await page.keyboard.press('g');
+        if (name === 'wide') await page.keyboard.press(place[0]?.toLowerCase() ?? '');
+        else await goTo(page, place);
+        await expectAt(page, on, to, `${route} → ${place}`);
+        if (to === route) continue;
+        await page.goBack();
+        await expectAt(page, on, route, `${route} → ${place} → Back`);
       }
-    });
+      await page.reload();
+      await expectAt(page, on, route, `${route}, read anew`);
+    }
+  });
 
-    test('Back closes what is open, then leads to the list, never to another place', async ({
-      page,
-      orchard,
-    }) => {
+  journey('phone')(
+    'Back closes what is open, then leads to the list, never to another place',
+    async ({ page, orchard }) => {
       const on = watch(page);
       await open(page, orchard.url);
       // By its address: the list lies under the tree
@@ -84,73 +79,73 @@ for (const [name, viewport] of [
       }
       await page.goBack();
       await expectAt(page, on, '/round', 'Back after a sheet');
-    });
+    },
+  );
 
-    test('a tree that does not exist says so and offers the list', async ({ page, orchard }) => {
-      const on = watch(page);
-      await open(page, orchard.url);
-      for (const [path, list] of [
-        ['/round/no-such-tree', '/round'],
-        ['/round/no-such-tree/map', '/round'],
-        ['/round/no-such-tree/edit', '/round'],
-        ['/plan/no-such-tree', '/plan'],
-        ['/plan/no-such-tree/when', '/plan'],
-      ] as const) {
-        await page.goto(`${orchard.url}${path}`);
-        await page.getByRole('button', { name: 'Go to the list' }).click();
-        await expectAt(page, on, list, path);
-      }
-      await page.goto(`${orchard.url}/nowhere`);
-      await page.getByRole('button', { name: 'Go to Today' }).click();
-      await expectAt(page, on, '/today', 'nowhere');
-    });
-
-    test('the last tree of a round is marked sound', async ({ page, orchard }) => {
-      const on = watch(page);
-      await open(page, orchard.url, '/round');
-      await page.getByRole('button', { name: 'Round', exact: true }).click();
-      await page.getByRole('button', { name: /^Close the round/ }).click();
-      // A slip: it goes on where it stood
-      await page.getByRole('button', { name: /^Reopen the round of/ }).click();
-      await page.getByRole('button', { name: 'Round', exact: true }).click();
-      await page.getByRole('button', { name: /^Close the round/ }).click();
-      await page.getByRole('button', { name: 'Start a round' }).click();
-      for (const plot of ['Lee wall', 'Net loft', 'Slip side'])
-        await page.getByRole('checkbox', { name: plot }).click();
-      await page.getByRole('button', { name: 'Start', exact: true }).click();
-      await page.getByRole('button', { name: /^Go on: Boiler court/ }).click();
-      for (let trees = 0; trees < 20 && pathOf(page) !== '/round'; trees++) {
-        const from = pathOf(page);
-        await page.getByRole('button', { name: /^(Mark sound|Done here)$/ }).click();
-        await expect.poll(() => pathOf(page)).not.toBe(from);
-        await expectAlive(page, on, `after tree ${trees + 1}`);
-      }
-      await expectAt(page, on, '/round', 'after the last tree');
-      await expect(page.getByRole('button', { name: 'All seen' })).toBeVisible();
-    });
-
-    test('why a misplaced limb is cut there', async ({ page, orchard }) => {
-      const on = watch(page);
-      await open(page, orchard.url);
-      await page.goto(`${orchard.url}/plan/net-loft-07`);
-      await page
-        .getByRole('button', { name: /^Why, and what else/ })
-        .first()
-        .click();
-      await expect(page.getByRole('dialog')).toContainText('Why');
-      await expectAlive(page, on, 'why a step');
-      await page.goBack();
-      await expect(page.getByRole('dialog')).toHaveCount(0);
-      const cuts = page.getByRole('button', { name: /^\d+ .*o’clock/ });
-      const steps = Math.min(8, await cuts.count());
-      for (let step = 0; step < steps; step++) {
-        await cuts.nth(step).click();
-        await page.keyboard.press('w');
-        await expect(page.getByRole('dialog')).toBeVisible();
-        await expectAlive(page, on, `why step ${step + 1}`);
-        await page.keyboard.press('Escape');
-        await expect(page.getByRole('dialog')).toHaveCount(0);
-      }
-    });
+  journey('wide')('a tree that does not exist says so and offers the list', async ({ page, orchard }) => {
+    const on = watch(page);
+    await open(page, orchard.url);
+    for (const [path, list] of [
+      ['/round/no-such-tree', '/round'],
+      ['/round/no-such-tree/map', '/round'],
+      ['/round/no-such-tree/edit', '/round'],
+      ['/plan/no-such-tree', '/plan'],
+      ['/plan/no-such-tree/when', '/plan'],
+    ] as const) {
+      await page.goto(`${orchard.url}${path}`);
+      await page.getByRole('button', { name: 'Go to the list' }).click();
+      await expectAt(page, on, list, path);
+    }
+    await page.goto(`${orchard.url}/nowhere`);
+    await page.getByRole('button', { name: 'Go to Today' }).click();
+    await expectAt(page, on, '/today', 'nowhere');
   });
-}
+
+  journey('phone')('the last tree of a round is marked sound', async ({ page, orchard }) => {
+    const on = watch(page);
+    await open(page, orchard.url, '/round');
+    await page.getByRole('button', { name: 'Round', exact: true }).click();
+    await page.getByRole('button', { name: /^Close the round/ }).click();
+    // A slip: it goes on where it stood
+    await page.getByRole('button', { name: /^Reopen the round of/ }).click();
+    await page.getByRole('button', { name: 'Round', exact: true }).click();
+    await page.getByRole('button', { name: /^Close the round/ }).click();
+    await page.getByRole('button', { name: 'Start a round' }).click();
+    for (const plot of ['Lee wall', 'Net loft', 'Slip side'])
+      await page.getByRole('checkbox', { name: plot }).click();
+    await page.getByRole('button', { name: 'Start', exact: true }).click();
+    await page.getByRole('button', { name: /^Go on: Boiler court/ }).click();
+    for (let trees = 0; trees < 20 && pathOf(page) !== '/round'; trees++) {
+      const from = pathOf(page);
+      await page.getByRole('button', { name: /^(Mark sound|Done here)$/ }).click();
+      await expect.poll(() => pathOf(page)).not.toBe(from);
+      await expectAlive(page, on, `after tree ${trees + 1}`);
+    }
+    await expectAt(page, on, '/round', 'after the last tree');
+    await expect(page.getByRole('button', { name: 'All seen' })).toBeVisible();
+  });
+
+  journey('phone')('why a misplaced limb is cut there', async ({ page, orchard }) => {
+    const on = watch(page);
+    await open(page, orchard.url);
+    await page.goto(`${orchard.url}/plan/net-loft-07`);
+    await page
+      .getByRole('button', { name: /^Why, and what else/ })
+      .first()
+      .click();
+    await expect(page.getByRole('dialog')).toContainText('Why');
+    await expectAlive(page, on, 'why a step');
+    await page.goBack();
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+    const cuts = page.getByRole('button', { name: /^\d+ .*o’clock/ });
+    const steps = Math.min(8, await cuts.count());
+    for (let step = 0; step < steps; step++) {
+      await cuts.nth(step).click();
+      await page.keyboard.press('w');
+      await expect(page.getByRole('dialog')).toBeVisible();
+      await expectAlive(page, on, `why step ${step + 1}`);
+      await page.keyboard.press('Escape');
+      await expect(page.getByRole('dialog')).toHaveCount(0);
+    }
+  });
+});

@@ -4,7 +4,7 @@ import { cpus, tmpdir } from 'node:os';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { launchOptions, nameDevice, PHONE, WIDE } from './browser.mjs';
-import { command, installed, root, run, say, webAppBuilt } from './steps.mjs';
+import { command, installed, root, run, say, serverBuilt, webAppBuilt } from './steps.mjs';
 
 const TREES = 6000;
 const SCRIPTS = path.join(root, 'client/dist/_expo/static/js/web');
@@ -12,6 +12,7 @@ const SCRIPTS = path.join(root, 'client/dist/_expo/static/js/web');
 await command(async () => {
   await installed();
   await webAppBuilt();
+  await serverBuilt();
   say(
     `\nNode ${process.versions.node}, ${cpus().length} × ${cpus()[0]?.model.trim() ?? 'unknown processor'}\n`,
   );

@@ -10,4 +10,4 @@ export const launchOptions: { executablePath: string; args: string[] };
 export const NOW: string;
 export const PHONE: Size;
 export const WIDE: Size;
-export function nameDevice(page: Page, url: string, name?: string): Promise<void>;
+export function nameDevice(page: Page, url: string, name?: string, at?: string): Promise<void>;

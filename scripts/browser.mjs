@@ -22,9 +22,9 @@ export const NOW = '2026-11-24T10:00:00Z';
 export const PHONE = { width: 390, height: 844 };
 export const WIDE = { width: 1280, height: 800 };
 
-/** Opens the app on a new device and says who works on it. */
-export async function nameDevice(page, url, name = 'Wall crew') {
-  await page.goto(url);
+/** Opens a page of the app on a new device and says who works on it: the page comes up behind the question. */
+export async function nameDevice(page, url, name = 'Wall crew', at = '/') {
+  await page.goto(`${url}${at}`);
   await page.getByLabel('Who works on this device?').fill(name);
   await page.getByRole('button', { name: 'Start' }).click();
   await page.getByRole('navigation', { name: 'Places' }).waitFor();

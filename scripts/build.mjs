@@ -1,7 +1,8 @@
-import { command, installed, say, webAppBuilt } from './steps.mjs';
+import { command, installed, say, serverBuilt, webAppBuilt } from './steps.mjs';
 
 await command(async () => {
   await installed();
   await webAppBuilt();
-  say('The web app is built: client/dist');
+  await serverBuilt();
+  say('The web app is built in client/dist, the server in server/dist');
 });

@@ -1,9 +1,10 @@
 // Starts Mortisect with the demo orchard: installs, builds and sets up what is missing, then says where it answers.
-import { command, installed, say, webAppBuilt } from './steps.mjs';
+import { command, installed, say, serverBuilt, webAppBuilt } from './steps.mjs';
 
 await command(async () => {
   await installed();
   await webAppBuilt();
+  await serverBuilt();
   const { startServer } = await import('./server.mjs');
   say('Starting …');
   const { child, url } = await startServer(['--demo', ...process.argv.slice(2)]);

@@ -1,4 +1,4 @@
-// What takes too long for every check: all runs of the properties, and a monkey of 10,000 actions over ten seeds.
+// What takes too long for every check: all runs of the properties, all journeys at both sizes, and a monkey of 10,000 actions over ten seeds.
 import { command, installed, run, say, webAppBuilt } from './steps.mjs';
 
 const SEEDS = '1 2 3 5 8 13 21 34 55 89';
@@ -9,6 +9,14 @@ await command(async () => {
     env: { LONG: '1' },
   });
   await webAppBuilt();
+  await run(
+    'Journeys, all of them at both sizes',
+    'npm',
+    ['run', '--silent', 'journeys', '--', '--grep-invert', 'taps, keys'],
+    {
+      env: { LONG: '1' },
+    },
+  );
   // Two sizes, 500 actions each: a thousand a seed
   const env = {
     MONKEY_SEEDS: process.env.MONKEY_SEEDS ?? SEEDS,

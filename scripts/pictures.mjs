@@ -3,7 +3,7 @@ import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { launchOptions, NOW, nameDevice, PHONE, WIDE } from './browser.mjs';
-import { command, installed, root, say, webAppBuilt } from './steps.mjs';
+import { command, installed, root, say, serverBuilt, webAppBuilt } from './steps.mjs';
 
 const out = path.join(root, 'docs/screenshots');
 
@@ -33,6 +33,7 @@ const PICTURES = [
 await command(async () => {
   await installed();
   await webAppBuilt();
+  await serverBuilt();
   const { startServer, stopServer } = await import('./server.mjs');
   const folder = mkdtempSync(path.join(tmpdir(), 'pictures-'));
   const { child, url } = await startServer(['--demo', '--data', folder, '--port', '0', '--now', NOW], {

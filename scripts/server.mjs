@@ -1,4 +1,4 @@
-// Starts the server process and waits until it answers.
+// Starts the compiled server (`serverBuilt` makes it) as a process of its own and waits until it answers.
 import { fork } from 'node:child_process';
 import { root, StepFailed } from './steps.mjs';
 
@@ -8,9 +8,8 @@ import { root, StepFailed } from './steps.mjs';
  * @throws {StepFailed} when the process ends before it answers; it has said why
  */
 export function startServer(args, { env = {}, quiet = false } = {}) {
-  const child = fork('server/src/main.ts', args, {
+  const child = fork('server/dist/js/main.mjs', args, {
     cwd: root,
-    execArgv: ['--import', 'tsx'],
     env: { ...process.env, LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn', ...env },
     stdio: quiet ? ['ignore', 'ignore', 'pipe', 'ipc'] : 'inherit',
   });
