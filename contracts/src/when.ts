@@ -3,6 +3,7 @@ import { freezeKinds, phases, SeenStage, woodInjuries } from '@mortisect/core/st
 import {
   blocks,
   bloomRisks,
+  LEAST_KNOWN,
   livingLanes,
   pathogenCodes,
   protectantStates,
@@ -13,7 +14,7 @@ import {
 } from '@mortisect/core/timing';
 import { columns, grounds, Series, WeatherHour } from '@mortisect/core/weather';
 import { z } from 'zod';
-import { moment, RecordId, TreeId } from './records/common';
+import { moment, RecordId, TimeZone, TreeId } from './records/common';
 import { weatherSources } from './records/site';
 import { SpeciesCode } from './records/tree';
 import { USUAL_CUT } from './timing';
@@ -339,15 +340,31 @@ export const Station = z.object({
 const place = {
   latitude: z.number().min(-90).max(90),
   longitude: z.number().min(-180).max(180).default(0),
-  timeZone: z.string().default('UTC'),
+  timeZone: TimeZone.default('UTC'),
 };
-const hours = z.array(WeatherHour).min(24).max(96_500);
+/** Of less than this share of the hours nothing can be told that rests on them. */
+const LEAST_MEASURED = 0.5;
+type Measured = 'temperatureC' | 'rainMm';
+const inWords: Record<Measured, string> = { temperatureC: 'a temperature', rainMm: 'their rain' };
+
+/** Hours of which at least half tell what is asked of them. */
+const hoursWith = (...asked: Measured[]) =>
+  asked.reduce(
+    (hours, column) =>
+      hours.refine(
+        (given) => given.filter((hour) => hour[column] !== null).length >= LEAST_MEASURED * given.length,
+        `Fewer than half of these hours have ${inWords[column]}: too little is known.`,
+      ),
+    z.array(WeatherHour).min(24).max(96_500),
+  );
 
 export const StageInput = z
   .strictObject({
     ...place,
     species: SpeciesCode,
-    hours: hours.describe('from 1 October (north) or 1 April (south) on, for a whole season'),
+    hours: hoursWith('temperatureC').describe(
+      'from 1 October (north) or 1 April (south) on, for a whole season',
+    ),
     offsetDays: z.number().min(-40).max(40).default(0),
     seen: z.array(SeenStage).max(20).default([]),
   })
@@ -355,13 +372,16 @@ export const StageInput = z
 export const StageResult = z.object({ days: z.array(StageShape.extend({ hardinessC: z.number() })) });
 
 export const FreezeInput = StageInput.meta({ id: 'FreezeInput' });
-export const FreezeResult = z.object({ events: z.array(FreezeShape) });
+export const FreezeResult = z.object({
+  events: z.array(FreezeShape),
+  unknownDays: z.array(day).describe('days of the record of which too few hours are known to see a frost'),
+});
 
 const load = z.number().min(0).max(4);
 export const WoundRiskInput = z
   .strictObject({
     ...place,
-    hours: hours.describe('through which the wounds heal'),
+    hours: hoursWith('temperatureC').describe('through which the wounds heal'),
     cuts: z.array(moment).min(1).max(400),
     loads: z.partialRecord(z.enum(pathogenCodes), load).describe('host times what is nearby'),
     seed: z.number().int().min(0).default(1),
@@ -372,9 +392,18 @@ export const WoundRiskResult = z.object({
   cuts: z.array(
     z.object({
       at: moment,
-      infection: share,
+      known: share.describe('share of the time the wound stays open whose temperature and rain are known'),
+      infection: share.nullable().describe(`null where less than ${LEAST_KNOWN} of that time is known`),
       infectionBand: band.nullable(),
-      pathogens: z.partialRecord(z.enum(pathogenCodes), z.object({ lambda: z.number(), chance: share })),
+      pathogens: z.partialRecord(
+        z.enum(pathogenCodes),
+        z.object({
+          atLeast: share.describe('chance by the hours that are known'),
+          known: share,
+          lambda: z.number().nullable(),
+          chance: share.nullable(),
+        }),
+      ),
     }),
   ),
 });
@@ -398,7 +427,7 @@ export const SeasonInputBody = z
   .strictObject({
     ...place,
     species: SpeciesCode,
-    hours: hours.describe('whole past years'),
+    hours: hoursWith('temperatureC', 'rainMm').describe('whole past years'),
     loads: z.partialRecord(z.enum(pathogenCodes), load),
     settings: TimingSettings.default(startingTimingSettings()),
     mm: z.number().min(1).max(2000).default(USUAL_CUT.mm),

@@ -9,6 +9,18 @@ export const moment = z.iso.datetime({ offset: true });
 export const limbId = z.string().min(1).max(64);
 export const alongCm = z.number().min(0).max(3000);
 
+export const TimeZone = z.string().refine(isTimeZone, 'Not a time zone; write it like Europe/Lisbon.');
+
+/** Whether it is a name of the IANA list that this machine knows. */
+export function isTimeZone(zone: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: zone });
+    return true;
+  } catch {
+    return false;
+  }
+}
+
 /** Who made a record and when it was received; stamped by the server. */
 export const Stamp = z.object({
   revision: z.number().int().min(1),

@@ -9,17 +9,7 @@ import { Cultivar } from '@mortisect/core/register';
 import { startingTimingSettings, TimingSettings } from '@mortisect/core/timing';
 import { Climate, Spell } from '@mortisect/core/weather';
 import { z } from 'zod';
-import { name, Stamp, text } from './common';
-
-const timeZone = z.string().refine(isTimeZone, 'Not a time zone; write it like Europe/Lisbon.');
-function isTimeZone(zone: string): boolean {
-  try {
-    new Intl.DateTimeFormat('en', { timeZone: zone });
-    return true;
-  } catch {
-    return false;
-  }
-}
+import { name, Stamp, TimeZone, text } from './common';
 
 const SiteSchools = z.strictObject({
   clearance: z
@@ -78,7 +68,7 @@ export const Site = z
     name: name(80),
     latitude: z.number().min(-90).max(90),
     longitude: z.number().min(-180).max(180),
-    timeZone,
+    timeZone: TimeZone,
     twelveBearingDeg: z.number().min(0).lt(360).describe('bearing of 12 o’clock on every crown clock'),
     units: z.enum(['metric', 'us']),
     season: z.enum(seasons).nullable().describe('null: by the calendar'),

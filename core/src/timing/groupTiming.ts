@@ -19,7 +19,7 @@ import type { TimingSettings } from './settings';
 import { cellOfHour, type Shared } from './shared';
 import { stagedOf } from './staged';
 import { type Block, LEAST_WINDOW_H } from './windows';
-import { quantile } from './wounds';
+import { LEAST_KNOWN, quantile } from './wounds';
 
 export function groupTiming(group: TreeGroup, input: TimingInput, shared: Shared): GroupTiming {
   const school = input.settings.school[group.lane] ?? 'any dry day';
@@ -103,12 +103,13 @@ function cellOf(
     middle,
     Math.max(middle, quantile(drawn, 0.9)),
   ];
+  const known = used.every(({ code }) => (shared.wounds.known[code][i] as number) >= LEAST_KNOWN);
   const blight = (group.loads.FB ?? 0) > 0 && stage.phase === 'bloom';
   return {
     day: half.day,
     half: half.half,
     cutHour: half.cutHour,
-    ...verdictOf(half, shared, { middle, factors, inSchool, blight }, settings),
+    ...verdictOf(half, shared, { middle, factors, inSchool, blight, known }, settings),
     score,
     infection,
     chances,
@@ -147,7 +148,8 @@ function verdictOf(
     factors,
     inSchool,
     blight,
-  }: { middle: number; factors: Factors; inSchool: boolean; blight: boolean },
+    known,
+  }: { middle: number; factors: Factors; inSchool: boolean; blight: boolean; known: boolean },
   settings: TimingSettings,
 ): { verdict: Verdict; why: Reason | null } {
   const free = (blocked: Block[][]) => freeHours(blocked, half, shared.fromHour);
@@ -156,6 +158,8 @@ function verdictOf(
   if (free(shared.least) < LEAST_WINDOW_H)
     return { verdict: 'wait', why: mainBlock(shared.least, half, shared.fromHour) };
   if (middle > settings.waitAbove) return { verdict: 'wait', why: 'risk' };
+  // What a wound lives through unseen may be wet: that is never good
+  if (!known) return { verdict: 'possible', why: 'not known' };
   if (!inSchool) return { verdict: 'possible', why: 'outside the school' };
   if (middle >= settings.goodBelow) return { verdict: 'possible', why: 'risk' };
   if (free(shared.living) < LEAST_WINDOW_H) return { verdict: 'possible', why: 'short dry spell' };

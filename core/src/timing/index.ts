@@ -29,6 +29,7 @@ export {
   HORIZON_DAYS,
   inoculumOn,
   inoculumWeights,
+  knownShareOf,
   lambdaOf,
   suitability,
   susceptibility,
@@ -87,4 +88,4 @@ export {
   windowsOf,
 } from './windows';
 export { FACTOR_WORDS, LESSON, laneWords, REASON_WORDS, VERDICT_WORDS, windowTitle } from './words';
-export { bandOf, DRAWS, quantile, SPREAD, type Wounds, woundsOf } from './wounds';
+export { bandOf, DRAWS, LEAST_KNOWN, quantile, SPREAD, type Wounds, woundsOf } from './wounds';

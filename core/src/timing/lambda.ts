@@ -191,6 +191,30 @@ export function lambdaOf(exposure: Exposure, cutAt: number, closedBelow = CLOSED
   return sum;
 }
 
+/**
+ * Share of a wound’s open time whose weather is known, each hour counting by what is left of the wound’s susceptibility.
+ *
+ * @param known 1 for every hour that is known, else 0
+ * @param cutAt place of the hour in the series
+ * @returns 0 to 1; 1 where all is known
+ */
+export function knownShareOf(
+  { warmth, pathogen }: Exposure,
+  known: ArrayLike<number>,
+  cutAt: number,
+): number {
+  const end = Math.min(known.length, cutAt + HORIZON_DAYS * HOURS);
+  let open = 0;
+  let told = 0;
+  for (let i = cutAt; i < end; i++) {
+    const left = susceptibility((warmth[i] as number) - (warmth[cutAt] as number), pathogen);
+    if (left < CLOSED_BELOW) break;
+    open += left;
+    if (known[i]) told += left;
+  }
+  return open > 0 ? told / open : 0;
+}
+
 /** First place in an ascending list that is not below a value. */
 function firstFrom(list: Int32Array, value: number): number {
   let low = 0;

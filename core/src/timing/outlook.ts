@@ -14,10 +14,16 @@ export interface Scenario {
   temperatureC: Float64Array;
   wetness: Float64Array;
   weather: Weathering;
+  /** 1 where the hour’s temperature and rain are measured, forecast or those of a past year; 0 where nobody knows them. */
+  known: Uint8Array;
+  /** Whether any hour of it is unknown. */
+  gaps: boolean;
 }
 
 const DAY = 24;
 const YEAR_DAYS = 365.2425;
+/** A cool day, until the first temperature is known, °C. */
+const USUAL_C = 8;
 
 /** There is neither a measured hour nor a past year to go by. */
 export class NoWeather extends Error {
@@ -52,23 +58,17 @@ function scenarioOf(
 ): Scenario {
   const temperatureC = new Float64Array(hours);
   const rainMm: (number | null)[] = Array(hours).fill(null);
-  const shift = Math.round(back * YEAR_DAYS) * DAY;
-  const knownHours = lengthOf(known);
-  let last = 8;
+  const isKnown = new Uint8Array(hours);
+  const valueAt = (column: 'temperatureC' | 'rainMm', hour: number): number | null =>
+    known[column][hour - known.fromHour] ?? (years && ofPastYear(years, column, hour, back));
+  let last = USUAL_C;
   for (let i = 0; i < hours; i++) {
-    const hour = fromHour + i;
-    const here = hour - known.fromHour;
-    const inside = here >= 0 && here < knownHours;
-    const past = years ? placeIn(years, hour - shift) : -1;
-    const t =
-      (inside ? known.temperatureC[here] : null) ??
-      years?.temperatureC[past] ??
-      // Without past years the same hour of the day before goes on
-      (i >= DAY ? temperatureC[i - DAY] : undefined) ??
-      last;
-    temperatureC[i] = t;
-    last = t;
-    rainMm[i] = (inside ? known.rainMm[here] : null) ?? years?.rainMm[past] ?? null;
+    const t = valueAt('temperatureC', fromHour + i);
+    rainMm[i] = valueAt('rainMm', fromHour + i);
+    isKnown[i] = t !== null && rainMm[i] !== null ? 1 : 0;
+    // Where nobody knows it the same hour of the day before goes on
+    last = t ?? (i >= DAY ? (temperatureC[i - DAY] as number) : last);
+    temperatureC[i] = last;
   }
   const series = {
     fromHour,
@@ -79,10 +79,31 @@ function scenarioOf(
     wetMinutes: rainMm.map(() => null),
   };
   const wetness = wetnessWeights(series);
-  return { temperatureC, wetness, weather: weathering(temperatureC, wetness) };
+  return {
+    temperatureC,
+    wetness,
+    weather: weathering(temperatureC, wetness),
+    known: isKnown,
+    gaps: isKnown.includes(0),
+  };
 }
 
-/** Place of an hour in the past years; one that lies after them is looked up a year before. */
+/** What an hour was like some years back; where that year has a gap, a year further back, as far as the record goes. */
+function ofPastYear(
+  years: Series,
+  column: 'temperatureC' | 'rainMm',
+  hour: number,
+  back: number,
+): number | null {
+  const wholeYears = Math.max(1, Math.floor(lengthOf(years) / (YEAR_DAYS * DAY)));
+  for (let further = 0; further < wholeYears; further++) {
+    const value = years[column][placeIn(years, hour - Math.round((back + further) * YEAR_DAYS) * DAY)];
+    if (value !== null && value !== undefined) return value;
+  }
+  return null;
+}
+
+/** Place of an hour in the past years; one that lies outside them is looked up a year before or after. */
 function placeIn(years: Series, hour: number): number {
   const year = Math.round(YEAR_DAYS) * DAY;
   let at = hour - years.fromHour;

@@ -22,8 +22,10 @@ import {
   exposureOf,
   hourVerdict,
   infectionOf,
+  knownShareOf,
   lambdaOf,
   lookAgainDays,
+  outlookOf,
   type PathogenCode,
   pathogenOf,
   pathogens,
@@ -216,6 +218,54 @@ function madeSeries(
   }
   return series;
 }
+
+describe('how much of a wound’s open time is known', () => {
+  const CYT = pathogenOf('CYT');
+  const warm = weathering(Array(3000).fill(14), weights(hours(3000, () => false)));
+  const exposure = exposureOf(CYT, warm, Array(3000).fill(1));
+  const share = (isKnown: (h: number) => boolean) =>
+    knownShareOf(
+      exposure,
+      hours(3000, (h) => (isKnown(h) ? 1 : 0)),
+      0,
+    );
+
+  test('all, none, and an early hour counts more than a late one', () => {
+    expect(share(() => true)).toBe(1);
+    expect(share(() => false)).toBe(0);
+    const late = share((h) => h < 200);
+    const early = share((h) => h >= 200);
+    expect(late + early).toBeCloseTo(1, 9);
+    expect(share((h) => h >= 24)).toBeLessThan(share((h) => h < 224 || h >= 248));
+  });
+
+  test('after the wound has closed nothing is asked of the record', () => {
+    // S(DD) = 1/(1 + (DD/h)³) falls to 0.05 at DD = h·19^(1/3)
+    const closed = Math.ceil((CYT.halfClosedDd * 19 ** (1 / 3) * 24) / (14 - CYT.healsAboveC));
+    expect(share((h) => h <= closed)).toBe(1);
+    expect(share((h) => h < closed - 24)).toBeLessThan(1);
+  });
+
+  test('where one past year has a gap, the next one back speaks; where none does, the hour is unknown', () => {
+    const YEAR = 8766;
+    const years = emptySeries(0, 3 * YEAR);
+    for (let h = 0; h < 3 * YEAR; h++) {
+      years.temperatureC[h] = 10;
+      years.rainMm[h] = h < YEAR ? 2 : null;
+    }
+    const from = 3 * YEAR;
+    const { scenarios } = outlookOf(emptySeries(from, 0), years, from, from + 24);
+    expect(scenarios).toHaveLength(3);
+    for (const { gaps, wetness } of scenarios) {
+      expect(gaps).toBe(false);
+      expect(wetness.every((one) => one === 1)).toBe(true);
+    }
+    years.rainMm.fill(null);
+    const blank = outlookOf(emptySeries(from, 0), years, from, from + 24).scenarios[0];
+    expect(blank?.gaps).toBe(true);
+    expect(blank?.known.includes(1)).toBe(false);
+  });
+});
 
 describe('fire blight in bloom', () => {
   const apple = cropOf('apple') as NonNullable<ReturnType<typeof cropOf>>;

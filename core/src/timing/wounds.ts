@@ -1,7 +1,7 @@
 // Expected infections of wounds made at some hours, by pathogen, with the spread of what is uncertain. For one site: species only weigh it.
 import { normalOf, uniformsOf } from '../weather/index';
-import { exposureOf, inoculumWeights, lambdaOf } from './lambda';
-import type { Outlook } from './outlook';
+import { type Exposure, exposureOf, inoculumWeights, knownShareOf, lambdaOf } from './lambda';
+import type { Outlook, Scenario } from './outlook';
 import { type Pathogen, type PathogenCode, pathogens } from './pathogens';
 
 export const DRAWS = 200;
@@ -10,12 +10,17 @@ const DECILE = 1.2816;
 /** Ten in a hundred lie beyond these on either side: factors, and °C for the best temperature. Ours: no source for the spread. */
 export const SPREAD = { perHour: 2, halfClosed: 1.4, inoculum: 1.5, bestC: 2 } as const;
 
+/** A chance of infection is told from this share of the wound’s open time that is known; below it is unknown. Ours: no source. */
+export const LEAST_KNOWN = 0.9;
+
 export interface Wounds {
   cutHours: number[];
   /** By pathogen, then by hour of the cut: Λ on a main host where inoculum is present, by scenario. */
   central: Record<PathogenCode, number[][]>;
   /** By pathogen, then by hour of the cut: Λ of every draw. */
   drawn: Record<PathogenCode, number[][]>;
+  /** By pathogen, then by hour of the cut: share of the wound’s open time whose weather is known, the least of the scenarios. */
+  known: Record<PathogenCode, number[]>;
 }
 
 /**
@@ -32,6 +37,7 @@ export function woundsOf(
 ): Wounds {
   const central = {} as Wounds['central'];
   const drawn = {} as Wounds['drawn'];
+  const known = {} as Wounds['known'];
   const places = cutHours.map((hour) => hour - outlook.fromHour);
   const { scenarios } = outlook;
   const hours = scenarios[0]?.temperatureC.length ?? 0;
@@ -39,17 +45,24 @@ export function woundsOf(
     const inoculum = inoculumWeights(pathogen, outlook.fromHour, hours, latitude);
     const exposures = scenarios.map((one) => exposureOf(pathogen, one.weather, inoculum));
     central[pathogen.code] = places.map((at) => exposures.map((exposure) => lambdaOf(exposure, at)));
+    known[pathogen.code] = places.map((at) =>
+      Math.min(...exposures.map((exposure, k) => shareKnown(exposure, scenarios[k] as Scenario, at))),
+    );
     const all = drawsOf(pathogen, seed, draws);
     drawn[pathogen.code] = places.map(() => []);
     all.forEach((draw, i) => {
-      const scenario = scenarios[i % scenarios.length] as Outlook['scenarios'][number];
+      const scenario = scenarios[i % scenarios.length] as Scenario;
       const exposure = exposureOf(draw.pathogen, scenario.weather, inoculum);
       places.forEach((at, cut) => {
         drawn[pathogen.code][cut]?.push(draw.strength * lambdaOf(exposure, at));
       });
     });
   }
-  return { cutHours, central, drawn };
+  return { cutHours, central, drawn, known };
+}
+
+function shareKnown(exposure: Exposure, { known, gaps }: Scenario, at: number): number {
+  return gaps ? knownShareOf(exposure, known, at) : 1;
 }
 
 interface Draw {

@@ -29,9 +29,12 @@ export interface WeatherKnown {
 
 export const FORECAST_HOURS = 14 * 24;
 export const PAST_YEARS = 10;
-const YEAR_HOURS = 365.2425 * 24;
+export const YEAR_HOURS = 365.2425 * 24;
 /** Fewer whole years on record say too little of what is usual. */
-export const LEAST_YEARS = 3;
+const LEAST_YEARS = 3;
+const LEAST_TOLD = 0.8;
+/** Read at most, years. */
+export const MOST_YEARS = 11;
 
 /** First hour that stages and frosts of this season and the last are counted from: 1 October in the north. */
 export function recordFrom(now: string, latitude: number): number {
@@ -57,12 +60,40 @@ export function weatherOf(source: WeatherSource, now: string): WeatherKnown {
   const known = forecast ? over(observed, forecast) : observed;
   const from = recordFrom(now, standIn.latitude);
   const recent = between(known, from, Math.max(known.fromHour + lengthOf(known), nowHour));
-  const whole = Math.floor((nowHour - observed.fromHour) / YEAR_HOURS);
-  if (whole >= LEAST_YEARS) {
+  const toNow = between(observed, observed.fromHour, nowHour);
+  const whole = yearsOnRecord({
+    hours: lengthOf(toNow),
+    temperatures: countOf(toNow.temperatureC),
+    rains: countOf(toNow.rainMm),
+  });
+  if (whole > 0) {
     const years = between(observed, nowHour - Math.floor(whole * YEAR_HOURS), nowHour);
     return { known: recent, years, yearsSimulated: false };
   }
   return { known: recent, years: pastYears(standIn, nowHour), yearsSimulated: true };
+}
+
+const countOf = (column: readonly (number | null)[]) => column.filter((value) => value !== null).length;
+
+/**
+ * Whole past years on record that say what is usual; 0 where they are fewer than three, or where temperature or rain is missing in more than a
+ * fifth of the hours: an hour without a value is not a dry one.
+ *
+ * @param hours from the first on record up to now
+ * @param temperatures hours among them with a temperature
+ * @param rains hours among them of which the rain is known
+ */
+export function yearsOnRecord({
+  hours,
+  temperatures,
+  rains,
+}: {
+  hours: number;
+  temperatures: number;
+  rains: number;
+}): number {
+  const whole = Math.floor(hours / YEAR_HOURS);
+  return whole >= LEAST_YEARS && Math.min(temperatures, rains) >= LEAST_TOLD * hours ? whole : 0;
 }
 
 const kept = new Map<string, Series>();

@@ -21,6 +21,7 @@ import {
   type GroupTiming,
   groupWithCurves,
   infectionOf,
+  LEAST_KNOWN,
   outlookOf,
   type PathogenCode,
   pathogensIn,
@@ -35,6 +36,7 @@ import {
   woundsOf,
 } from '@mortisect/core/timing';
 import {
+  daysOf,
   groundByRecord,
   hourOf,
   localClock,
@@ -127,15 +129,18 @@ function staged({
   return { crop, ...stagesOver(crop, days, { latitude, offsetDays, seen }) };
 }
 
-export function freeze(task: StageTask): { events: FreezeEvent[] } | null {
+export function freeze(task: StageTask): { events: FreezeEvent[]; unknownDays: string[] } | null {
   const told = staged(task);
   if (!told) return null;
   const { crop, days, course, hardinessC } = told;
   const first = days[0]?.day;
-  if (!first) return { events: [] };
+  const seen = new Set(days.map(({ day }) => day));
+  const all = daysOf(seriesOf(task.hours), localClock(task.timeZone)).map(({ day }) => day);
+  const unknownDays = all.filter((day) => !seen.has(day));
+  if (!first) return { events: [], unknownDays };
   const bloomed = course.find((day) => day.share >= 1 && day.phase === 'bloom')?.day;
   const bloomDay = bloomed ?? usualBloomOn(crop, first, task, 0);
-  return { events: freezeEvents(crop, days, course, hardinessC, task.latitude, bloomDay) };
+  return { events: freezeEvents(crop, days, course, hardinessC, task.latitude, bloomDay), unknownDays };
 }
 
 export interface WoundRiskTask {
@@ -150,17 +155,20 @@ export interface WoundRiskTask {
 export interface WoundRiskTold {
   cuts: {
     at: string;
-    infection: number;
+    known: number;
+    infection: number | null;
     infectionBand: [number, number, number] | null;
-    pathogens: Partial<Record<PathogenCode, { lambda: number; chance: number }>>;
+    pathogens: Partial<
+      Record<PathogenCode, { atLeast: number; known: number; lambda: number | null; chance: number | null }>
+    >;
   }[];
 }
 
 export function woundRisk({ latitude, hours, cuts, loads, seed, draws }: WoundRiskTask): WoundRiskTold {
-  const known = seriesOf(hours);
+  const record = seriesOf(hours);
   const cutHours = cuts.map(hourOf);
   const last = Math.max(...cutHours);
-  const outlook = outlookOf(known, null, Math.min(known.fromHour, ...cutHours), last + 24);
+  const outlook = outlookOf(record, null, Math.min(record.fromHour, ...cutHours), last + 24);
   const wounds = woundsOf(outlook, cutHours, latitude, seed, draws);
   const used = pathogensIn(loads);
   const weighed = (lambdaOfCode: (code: PathogenCode) => number) =>
@@ -172,17 +180,31 @@ export function woundRisk({ latitude, hours, cuts, loads, seed, draws }: WoundRi
     );
   return {
     cuts: cuts.map((at, i) => {
-      const drawn = Array.from({ length: draws }, (_, k) =>
+      const knownOf = (code: PathogenCode) => wounds.known[code][i] ?? 0;
+      const known = Math.min(1, ...used.map(({ code }) => knownOf(code)));
+      const told = known >= LEAST_KNOWN;
+      const drawn = Array.from({ length: told ? draws : 0 }, (_, k) =>
         weighed((code) => wounds.drawn[code][i]?.[k] ?? 0),
       );
       return {
         at,
-        infection: weighed((code) => wounds.central[code][i]?.[0] ?? 0),
-        infectionBand: draws > 0 ? bandOf(drawn) : null,
+        known,
+        infection: told ? weighed((code) => wounds.central[code][i]?.[0] ?? 0) : null,
+        infectionBand: drawn.length > 0 ? bandOf(drawn) : null,
         pathogens: Object.fromEntries(
           used.map(({ code }) => {
             const lambda = (loads[code] ?? 0) * (wounds.central[code][i]?.[0] ?? 0);
-            return [code, { lambda, chance: chanceOf(lambda) }];
+            const chance = chanceOf(lambda);
+            const enough = knownOf(code) >= LEAST_KNOWN;
+            return [
+              code,
+              {
+                atLeast: chance,
+                known: knownOf(code),
+                lambda: enough ? lambda : null,
+                chance: enough ? chance : null,
+              },
+            ];
           }),
         ),
       };

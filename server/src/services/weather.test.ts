@@ -1,6 +1,7 @@
 // Weather in and days out, over the wire: imports, pushes, answers and the calendar, on a real database.
 import ICAL from 'ical.js';
 import request from 'supertest';
+import { YEAR_HOURS, yearsOnRecord } from '../pool/weatherSource';
 import { deviceId, NOW, newId, type Orchard, openOrchard } from '../testing/orchard';
 
 jest.setTimeout(120_000);
@@ -275,4 +276,97 @@ describe('the compute routes', () => {
     ).toBe('species');
     await post('windows', { latitude: 500, hours: [] }).expect(400);
   });
+
+  describe('what nobody knows is unknown', () => {
+    const wet = (h: number) => (h % 50 < 4 ? 1 : 0);
+    const flat = hours(2400, '2026-11-01T00:00:00Z', () => 14, wet);
+    const risk = (given: object[], at: string) =>
+      post('wound-risk', { latitude: 50, hours: given, cuts: [at], loads: { CYT: 1 }, draws: 20 });
+
+    test('a cut after the end of the record has no chance told, and none of nought', async () => {
+      const { body } = await risk(flat, '2027-03-01T00:00:00Z').expect(200);
+      expect(body.cuts[0]).toMatchObject({ known: 0, infection: null, infectionBand: null });
+      expect(body.cuts[0].pathogens.CYT).toMatchObject({ known: 0, chance: null, lambda: null });
+    });
+
+    test.each([
+      ['a rain gauge that failed for a tenth of the hours spread over the record is near enough', 11, true],
+      ['one that failed for an eighth of them is not', 8, false],
+    ])('%s', async (_said, each, told) => {
+      const gaps = flat.map((hour, i) => (i % each === 0 ? { ...hour, rainMm: null } : hour));
+      const { body } = await risk(gaps, '2026-11-02T00:00:00Z').expect(200);
+      const cut = body.cuts[0];
+      expect(cut.known).toBeCloseTo(1 - 1 / each, 1);
+      expect(cut.infection === null).toBe(!told);
+      expect(cut.infectionBand === null).toBe(!told);
+      expect(cut.pathogens.CYT.atLeast).toBeGreaterThan(0);
+    });
+
+    test.each([
+      ['temperatureC', 'wound-risk', { cuts: ['2026-11-02T00:00:00Z'], loads: { CYT: 1 } }],
+      ['temperatureC', 'stage', { species: 'apple' }],
+      ['temperatureC', 'freeze', { species: 'apple' }],
+      ['temperatureC', 'season', { species: 'apple', loads: {} }],
+      ['rainMm', 'season', { species: 'apple', loads: {} }],
+    ])(
+      'hours of which fewer than half have their %s are refused by %s, with the field',
+      async (column, path, more) => {
+        const half = (each: number) =>
+          flat.slice(0, 100).map((hour, i) => (i < each ? hour : { ...hour, [column]: null }));
+        const { body } = await post(path, { latitude: 50, hours: half(49), ...more }).expect(400);
+        expect(body.errors[0].path).toBe('hours');
+        expect(body.errors[0].message).toContain('too little is known');
+        await post(path, { latitude: 50, hours: half(50), ...more }).expect(200);
+      },
+    );
+
+    test.each(['windows', 'stage', 'freeze', 'season', 'wound-risk'])(
+      'an unknown time zone is refused by %s, with the field',
+      async (path) => {
+        const { body } = await post(path, {
+          latitude: 50,
+          hours: flat.slice(0, 48),
+          timeZone: 'Orrin/Bight',
+          ...(path === 'windows'
+            ? {}
+            : path === 'wound-risk'
+              ? { cuts: [NOW], loads: {} }
+              : { species: 'apple' }),
+          ...(path === 'season' ? { loads: {} } : {}),
+        }).expect(400);
+        expect(body.errors).toEqual([
+          { path: 'timeZone', message: 'Not a time zone; write it like Europe/Lisbon.' },
+        ]);
+      },
+    );
+
+    test('freeze names the days on which nobody could have seen a frost', async () => {
+      const gap = flat
+        .slice(0, 240)
+        .map((hour, i) => (i >= 48 && i < 61 ? { ...hour, temperatureC: null } : hour));
+      const { body } = await post('freeze', { latitude: 50, species: 'apple', hours: gap }).expect(200);
+      expect(body.unknownDays).toEqual(['2026-11-03']);
+    });
+  });
 });
+
+test.each([
+  [3, 1, 1, 3],
+  [2.99, 1, 1, 0],
+  [3, 0.8, 1, 3],
+  [3, 0.79, 1, 0],
+  [3, 1, 0.8, 3],
+  [3, 1, 0.79, 0],
+])(
+  '%d years on record with %d of the temperatures and %d of the rain count as %d past years',
+  (years, temperatures, rains, counted) => {
+    const hours = Math.ceil(years * YEAR_HOURS);
+    expect(
+      yearsOnRecord({
+        hours,
+        temperatures: Math.ceil(temperatures * hours),
+        rains: Math.ceil(rains * hours),
+      }),
+    ).toBe(counted);
+  },
+);

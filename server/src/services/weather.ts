@@ -1,6 +1,6 @@
 // The weather of a site: where it comes from, what is on record, and how hours come in.
 import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
-import type { Site, StationState, WeatherImportReport } from '@mortisect/contracts';
+import { isTimeZone, type Site, type StationState, type WeatherImportReport } from '@mortisect/contracts';
 import {
   climateAt,
   columns,
@@ -16,7 +16,14 @@ import {
 } from '@mortisect/core/weather';
 import { and, asc, count, eq, gte, inArray, lt, max, min, sql } from 'drizzle-orm';
 import type { Pool } from '../pool/pool';
-import { FORECAST_HOURS, LEAST_YEARS, PAST_YEARS, type WeatherSource } from '../pool/weatherSource';
+import {
+  FORECAST_HOURS,
+  MOST_YEARS,
+  PAST_YEARS,
+  type WeatherSource,
+  YEAR_HOURS,
+  yearsOnRecord,
+} from '../pool/weatherSource';
 import { doesNotFit, HttpProblem, notThere } from '../refusal';
 import type { Db, Store } from '../store/openDb';
 import { stations, weatherBefore, weatherHours } from '../store/schema';
@@ -25,7 +32,6 @@ import { moment } from './moment';
 import { getSite } from './site';
 
 type Kind = 'observed' | 'forecast';
-const YEAR_HOURS = 8766;
 const SHOWN_MISSING_H = 24 * 30;
 /** Written in one statement. */
 const AT_ONCE = 1000;
@@ -49,11 +55,13 @@ export async function weatherSource(db: Store, site: Site, now: string): Promise
   const place = simulatedPlace(site);
   if (site.weather.source === 'simulated') return { kind: 'simulated', place };
   const nowHour = hourOf(now);
-  const observed = await readHours(db, 'observed', nowHour - 11 * YEAR_HOURS, nowHour + AHEAD_H);
+  const observed = await readHours(db, 'observed', oldestHour(nowHour), nowHour + AHEAD_H);
   if (lengthOf(observed) === 0) return null;
   const forecast = await readHours(db, 'forecast', nowHour - 24, nowHour + FORECAST_HOURS);
   return { kind: 'recorded', observed, forecast: lengthOf(forecast) > 0 ? forecast : null, standIn: place };
 }
+
+const oldestHour = (nowHour: number) => Math.floor(nowHour - MOST_YEARS * YEAR_HOURS);
 
 /** Where the weather comes from and how far it reaches, for the screen to say. */
 export async function stationState(db: Store, site: Site, now: string): Promise<StationState> {
@@ -82,37 +90,34 @@ export async function stationState(db: Store, site: Site, now: string): Promise<
     pastYearsSimulated: false,
   };
   if (source === 'none') return none;
-  const spanOf = async (kind: Kind) =>
+  const countedIn = async (kind: Kind, fromHour: number, toHour: number) =>
     (
       await db
-        .select({ from: min(weatherHours.hour), to: max(weatherHours.hour) })
+        .select({
+          from: min(weatherHours.hour),
+          to: max(weatherHours.hour),
+          temperatures: count(weatherHours.temperatureC),
+          rains: count(weatherHours.rainMm),
+        })
         .from(weatherHours)
-        .where(eq(weatherHours.kind, kind))
+        .where(
+          and(eq(weatherHours.kind, kind), gte(weatherHours.hour, fromHour), lt(weatherHours.hour, toHour)),
+        )
     )[0];
-  const [observed, forecast, recent] = [
-    await spanOf('observed'),
-    await spanOf('forecast'),
-    await db
-      .select({ known: count(weatherHours.temperatureC) })
-      .from(weatherHours)
-      .where(
-        and(
-          eq(weatherHours.kind, 'observed'),
-          gte(weatherHours.hour, nowHour - SHOWN_MISSING_H),
-          lt(weatherHours.hour, nowHour),
-        ),
-      ),
-  ];
-  if (observed?.to == null || observed.from == null) return none;
-  const whole = Math.floor((nowHour - observed.from) / YEAR_HOURS);
+  const observed = await countedIn('observed', 0, nowHour + AHEAD_H);
+  const past = await countedIn('observed', oldestHour(nowHour), nowHour);
+  const recent = await countedIn('observed', nowHour - SHOWN_MISSING_H, nowHour);
+  const forecast = await countedIn('forecast', 0, nowHour + FORECAST_HOURS);
+  if (observed?.to == null) return none;
+  const whole = past?.from == null ? 0 : yearsOnRecord({ ...past, hours: nowHour - past.from });
   const ahead = forecast?.to != null && forecast.to >= nowHour ? forecast.to : null;
   return {
     ...none,
     observedTo: momentOf(observed.to + 1),
     forecastTo: ahead === null ? null : momentOf(ahead + 1),
-    missingHours: SHOWN_MISSING_H - (recent[0]?.known ?? 0),
-    pastYears: whole >= LEAST_YEARS ? whole : PAST_YEARS,
-    pastYearsSimulated: whole < LEAST_YEARS,
+    missingHours: SHOWN_MISSING_H - (recent?.temperatures ?? 0),
+    pastYears: whole > 0 ? whole : PAST_YEARS,
+    pastYearsSimulated: whole === 0,
   };
 }
 
@@ -277,12 +282,8 @@ export async function importWeather(db: Db, pool: Pool, given: WeatherImport): P
 }
 
 function knownZone(zone: string): string {
-  try {
-    new Intl.DateTimeFormat('en', { timeZone: zone });
-    return zone;
-  } catch {
-    throw doesNotFit('zone', `“${zone}” is not a time zone; write it like Europe/Lisbon.`);
-  }
+  if (isTimeZone(zone)) return zone;
+  throw doesNotFit('zone', `“${zone}” is not a time zone; write it like Europe/Lisbon.`);
 }
 
 function repairsOf(text: string | undefined): Repair[] {
