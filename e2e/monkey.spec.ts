@@ -7,6 +7,7 @@ import { faultsOf, watch } from './alive';
 import { atBothSizes, expect, open, ROUTES, test } from './orchard';
 
 const SEEDS = (process.env.MONKEY_SEEDS ?? '11').split(' ').map(Number);
+const LOOKS = 50;
 const ACTIONS = Number(process.env.MONKEY_ACTIONS ?? 500);
 const KEYS = [
   'g t',
@@ -55,13 +56,14 @@ atBothSizes((_name, viewport, journey) => {
 /** A page that is being changed may be between two states; one that stays at fault is at fault. */
 async function stillFaulty(page: Page, on: ReturnType<typeof watch>): Promise<string[]> {
   const found: string[] = [];
-  for (let look = 0; look < 40; look++) {
+  for (let look = 0; look < LOOKS; look++) {
     const now = await faultsOf(page, on).catch(() => ['the page is being read']);
     found.push(...now.filter((fault) => /^(page error|console)/.test(fault)));
     if (found.length > 0) return found;
     if (now.length === 0) return [];
-    await page.waitForTimeout(100);
-    if (look === 39) return now;
+    // Most pages stand after a blink; one that does not is given four seconds
+    await page.waitForTimeout(look < 10 ? 20 : 100);
+    if (look === LOOKS - 1) return now;
   }
   return found;
 }

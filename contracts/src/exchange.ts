@@ -1,13 +1,35 @@
 // Files in and out: what an import reports, row by row.
+import { lengthUnits } from '@mortisect/core/measure';
+import { treeSizes } from '@mortisect/core/register';
 import type { Column } from '@mortisect/core/weather';
 import { z } from 'zod';
-import { TreeBody } from './records/tree';
+import { SpeciesCode, TreeBody } from './records/tree';
 
 export const importFormats = ['csv', 'geojson', 'archive'] as const;
 
 /** Which column of a file fills which field; fields that are not named stay as they start. */
 export const ColumnMapping = z.record(z.string(), z.string());
 export type ColumnMapping = z.infer<typeof ColumnMapping>;
+
+/** What a file of trees can leave out: what to write then is said once, for all rows. */
+export const startingFields = ['plot', 'row', 'species', 'form', 'heightCm', 'spreadCm'] as const;
+export type StartingField = (typeof startingFields)[number];
+
+/** What somebody said of a file, beside which column is what. */
+export const ImportChoices = z
+  .strictObject({
+    starts: z.partialRecord(z.enum(startingFields), z.string().max(80)).default({}),
+    kinds: z
+      .record(z.string(), SpeciesCode)
+      .default({})
+      .describe('species by the word that stands for it in the file'),
+    units: z
+      .partialRecord(z.enum(treeSizes), z.enum(lengthUnits))
+      .default({})
+      .describe('unit of bare numbers'),
+  })
+  .meta({ id: 'ImportChoices' });
+export type ImportChoices = z.infer<typeof ImportChoices>;
 
 export const RowReport = z.strictObject({
   line: z.number().int().describe('line in the file, or number of the feature; from 1'),
@@ -27,6 +49,22 @@ export const ImportReport = z
     rows: z.array(RowReport).describe('the refused rows, and the first good ones'),
     refusedCsv: z.string().describe('refused rows with their reasons, to be mended and read again'),
     written: z.number().int(),
+    starts: z
+      .array(z.strictObject({ field: z.enum(startingFields), value: z.string(), rows: z.number().int() }))
+      .describe('what was written where the file says nothing, and in how many rows'),
+    asks: z
+      .array(z.strictObject({ word: z.string(), rows: z.number().int(), options: z.array(SpeciesCode) }))
+      .describe('words that can mean several species, or none that is known; their rows wait for an answer'),
+    units: z
+      .array(
+        z.strictObject({
+          field: z.enum(treeSizes),
+          unit: z.enum(lengthUnits),
+          by: z.enum(['heading', 'size', 'choice']),
+          rows: z.number().int(),
+        }),
+      )
+      .describe('unit in which bare numbers of a column were read, and what told it'),
   })
   .meta({ id: 'ImportReport' });
 export type ImportReport = z.infer<typeof ImportReport>;

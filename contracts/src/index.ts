@@ -1,7 +1,16 @@
 export { type CutOnRecord, cutsOnRecord, lookedAgain, type RecheckDue, rechecksDue } from './aftercare';
 export type { Openness, PlanResult } from './compute';
 export { standingActions, undoneIds } from './done';
-export { ColumnMapping, ImportReport, importFormats, treeColumns, weatherUnits } from './exchange';
+export {
+  ColumnMapping,
+  ImportChoices,
+  ImportReport,
+  importFormats,
+  type StartingField,
+  startingFields,
+  treeColumns,
+  weatherUnits,
+} from './exchange';
 export {
   cellAt,
   countsAt,

@@ -253,6 +253,13 @@ export const routes = {
         .max(10_000)
         .optional()
         .describe('JSON object, field of a tree to column of the file; guessed by name where missing'),
+      choices: z
+        .string()
+        .max(10_000)
+        .optional()
+        .describe(
+          'JSON object (ImportChoices): what to write where the file says nothing, species by word, units',
+        ),
     }),
     rawBody: { types: ['*/*'], limit: '8mb' },
     response: ImportReport,

@@ -18,4 +18,4 @@ export {
   tapeText,
   type Units,
 } from './tape';
-export { type TypedLength, typedLengthCm } from './typed';
+export { isBareNumber, type LengthUnit, lengthUnits, type TypedLength, typedLengthCm } from './typed';

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import {
   clockHour,
   heightReading,
+  isBareNumber,
   joined,
   massReading,
   roundToTape,
@@ -90,3 +91,30 @@ test.each([
 ])('bearing %i° with 12 at %i° is %i o’clock', (bearing, twelve, hour) => {
   expect(clockHour(bearing, twelve)).toBe(hour);
 });
+
+test.each([
+  ['3,5', 'm', 350],
+  ['12ft', 'cm', 365.76],
+  ['12 feet 6', 'cm', 381],
+  ['about 4 metres', 'cm', 400],
+  ['~3.5m', 'cm', 350],
+  ['ca. 3,5 m', 'cm', 350],
+  ['12', 'ft', 365.76],
+  ['12’ 6”', 'm', 381],
+  ['35 centimeters', 'm', 35],
+  ['8 inches', 'm', 20.32],
+] as const)('“%s” in a column of %s is %f cm', (text, unit, cm) => {
+  expect(typedLengthCm(text, unit)).toEqual({ cm: expect.closeTo(cm, 6) });
+});
+
+test.each(['tall', '3-4 m', 'm', '3.5.1', 'about'])('“%s” is no length', (text) => {
+  expect(typedLengthCm(text, 'm')).toEqual({ fault: expect.stringContaining(text) });
+});
+
+test.each([
+  ['3,5', true],
+  ['~ 4', true],
+  ['4 m', false],
+  ['', false],
+  ['4 5', false],
+])('“%s” is a bare number: %s', (text, bare) => expect(isBareNumber(text)).toBe(bare));

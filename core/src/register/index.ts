@@ -24,3 +24,12 @@ export {
   treeForms,
 } from './species';
 export { byTag, groundPlaces, serpentine } from './walkingOrder';
+export {
+  formMeant,
+  isUsualSize,
+  speciesMeant,
+  type TreeSize,
+  treeSizes,
+  type WrittenYear,
+  writtenYear,
+} from './written';

@@ -1,6 +1,17 @@
 // Walking order, names of species, days of jobs.
 import fc from 'fast-check';
-import { cultivarNamed, jobDueOn, jobKinds, serpentine, speciesNamed, speciesTable } from './index';
+import {
+  cultivarNamed,
+  formMeant,
+  isUsualSize,
+  jobDueOn,
+  jobKinds,
+  serpentine,
+  speciesMeant,
+  speciesNamed,
+  speciesTable,
+  writtenYear,
+} from './index';
 
 const tree = (rowId: string, place: number) => ({ rowId, place, code: `${rowId}-${place}` });
 
@@ -70,4 +81,47 @@ test('guards go on before the snow of either hemisphere, and a job is never due 
   expect(jobDueOn('guard', '2026-12-01', 54)).toBe('2027-11-30');
   expect(jobDueOn('guard', '2026-02-10', -34)).toBe('2026-05-31');
   for (const { code } of jobKinds) expect(jobDueOn(code, '2026-07-15', 0) >= '2026-07-15').toBe(true);
+});
+
+test.each([
+  ['Plum', ['european-plum', 'japanese-plum']],
+  ['cherries', ['sweet-cherry', 'sour-cherry']],
+  ['peach trees', ['peach']],
+  ['Quinces', ['quince']],
+  ['Prunus avium', ['sweet-cherry']],
+  ['damsons', ['european-plum']],
+  ['Gooseberry', []],
+])('“%s” can mean %j (common practice, no source)', (text, codes) =>
+  expect(speciesMeant(text).map(({ code }) => code)).toEqual(codes),
+);
+
+test('every species and form is meant by its own name', () => {
+  for (const { code, name } of speciesTable) {
+    expect(speciesMeant(name).map((one) => one.code)).toEqual([code]);
+    expect(speciesMeant(`${name}s`).map((one) => one.code)).toEqual([code]);
+  }
+  expect(formMeant('Open-Center')).toBe('open centre');
+  expect(formMeant('palmette')).toBeUndefined();
+});
+
+test.each([
+  ['1499', false],
+  ['1500', true],
+  ['2026', true],
+  ['2027', false],
+])('planted %s, in 2026: %s', (text, fits) => expect('year' in writtenYear(text, 2026)).toBe(fits));
+
+test.each([
+  ['heightCm', 60, 1500],
+  ['spreadCm', 30, 1500],
+  ['girthCm', 2, 400],
+  ['graftUnionCm', 0, 120],
+  ['reachCm', 120, 800],
+] as const)('%s is asked about below %d and over %d cm (common practice, no source)', (size, least, most) => {
+  expect([least - 0.1, least, most, most + 0.1].map((cm) => isUsualSize(size, cm))).toEqual([
+    false,
+    true,
+    true,
+    false,
+  ]);
 });

@@ -1,6 +1,16 @@
 // How a tree is written in the cells of a table, and read from them.
-import { TreeBody, treeColumns } from '@mortisect/contracts';
-import { speciesName, speciesNamed } from '@mortisect/core/register';
+import { type StartingField, TreeBody, treeColumns } from '@mortisect/contracts';
+import { type LengthUnit, typedLengthCm } from '@mortisect/core/measure';
+import {
+  formMeant,
+  speciesMeant,
+  speciesName,
+  speciesOf,
+  type TreeSize,
+  treeForms,
+  treeSizes,
+  writtenYear,
+} from '@mortisect/core/register';
 import type { z } from 'zod';
 
 export type Cells = Record<string, string>;
@@ -24,75 +34,164 @@ function cellOf(field: keyof TreeBody, tree: TreeBody): string {
 }
 
 const LISTS = new Set<keyof TreeBody>(['purposes', 'hazards', 'fixtures']);
-const NUMBERS = new Set<keyof TreeBody>([
-  'place',
-  'graftUnionCm',
-  'plantedYear',
-  'reachCm',
-  'heightCm',
-  'targetHeightCm',
-  'spreadCm',
-  'girthCm',
-  'latitude',
-  'longitude',
-]);
+const NUMBERS = new Set<keyof TreeBody>(['place', 'latitude', 'longitude']);
+const SIZES = new Set<string>(treeSizes);
 const YES_NO = new Set<keyof TreeBody>(['tasted', 'susceptible', 'frostPocket']);
+const ENUMS = new Set<keyof TreeBody>(['habit', 'vigour', 'drainage', 'status']);
 
 export type Reason = { field: string; message: string };
 
+/** By what rules the cells of one file are read. */
+export interface Reading {
+  /** Written where a row says nothing. */
+  starts: Record<StartingField, string>;
+  /** Species by the word that stands for it, in lower case. */
+  kinds: Record<string, string>;
+  /** Unit of bare numbers; centimetres where none is named. */
+  units: Partial<Record<TreeSize, LengthUnit>>;
+}
+
+export const READING: Reading = {
+  starts: {
+    plot: 'Orchard',
+    row: 'Row 1',
+    species: 'apple',
+    form: '',
+    heightCm: '350 cm',
+    spreadCm: '350 cm',
+  },
+  kinds: {},
+  units: {},
+};
+
+export interface TreeRead {
+  tree: TreeBody | null;
+  /** Every reason why the row is refused; empty where it is good. */
+  reasons: Reason[];
+  /** Fields that the row left out and that were written as the file starts them. */
+  started: StartingField[];
+  /** Its place in the row is not said: the next free one is given. */
+  numbered: boolean;
+  /** A word for its species that somebody must explain. */
+  ask: string | null;
+}
+
 /**
- * A tree from its cells. Empty cells stay as a tree starts; commas are read as decimal points; yes, no, true, false, 1 and 0 are understood.
- *
- * @returns the tree, or every reason why the row is refused
+ * A tree from its cells. Only a code, or a name in its place, must be there. Empty cells stay as a tree starts; decimal commas and units in a cell
+ * are understood; yes, no, true, false, 1 and 0 as well.
  */
-export function treeFromCells(cells: Cells): { tree: TreeBody } | { reasons: Reason[] } {
+export function treeFromCells(given: Cells, reading: Reading = READING): TreeRead {
   const reasons: Reason[] = [];
   const raw: Record<string, unknown> = {};
+  const notes: string[] = [];
+  const { cells, started } = withStarts(given, reading);
   for (const field of treeColumns) {
     const cell = (cells[field] ?? '').trim();
     if (cell === '') continue;
-    const read = readCell(field, cell);
+    const read = readCell(field, cell, reading);
     if ('message' in read) reasons.push({ field, message: read.message });
     else raw[field] = read.value;
+    if ('note' in read && read.note) notes.push(read.note);
   }
+  raw.code ??= typeof raw.nickname === 'string' ? raw.nickname.slice(0, 40).trim() : undefined;
+  const numbered = raw.place === undefined && !reasons.some(({ field }) => field === 'place');
+  if (numbered) raw.place = 1;
+  raw.form ??= speciesOf(String(raw.species))?.usualForm;
+  if (notes.length > 0) raw.note = [raw.note, ...notes].filter(Boolean).join(' ');
   const bad = new Set(reasons.map((reason) => reason.field));
   const parsed = TreeBody.safeParse(raw);
   if (!parsed.success) {
     for (const issue of parsed.error.issues) {
       const field = String(issue.path[0] ?? '');
-      if (bad.has(field)) continue;
+      if (bad.has(field) || (field === 'form' && bad.has('species'))) continue;
       bad.add(field);
-      reasons.push({ field, message: raw[field] === undefined ? 'Missing.' : said(issue) });
+      reasons.push({ field, message: raw[field] === undefined ? missing(field) : said(issue) });
     }
   }
-  return parsed.success && reasons.length === 0 ? { tree: parsed.data } : { reasons };
+  const word = (cells.species ?? '').trim();
+  return {
+    tree: parsed.success && reasons.length === 0 ? parsed.data : null,
+    reasons,
+    started,
+    numbered,
+    ask: bad.has('species') && word !== '' ? word.toLowerCase() : null,
+  };
 }
+
+/** What the row leaves out, as the file starts it. The form goes by the species where nothing is said. */
+function withStarts(cells: Cells, { starts }: Reading): { cells: Cells; started: StartingField[] } {
+  const started = (Object.keys(starts) as StartingField[]).filter(
+    (field) => (cells[field] ?? '').trim() === '',
+  );
+  return {
+    cells: { ...cells, ...Object.fromEntries(started.map((field) => [field, starts[field]])) },
+    started,
+  };
+}
+
+const missing = (field: string) =>
+  field === 'code' ? 'Missing. Give each tree a code or a name.' : 'Missing.';
 
 function said(issue: z.core.$ZodIssue): string {
   return issue.code === 'invalid_value' ? `Not one of: ${issue.values.join(', ')}.` : issue.message;
 }
 
-function readCell(field: keyof TreeBody, cell: string): { value: unknown } | { message: string } {
-  if (field === 'species') {
-    const species = speciesNamed(cell);
-    return species ? { value: species.code } : { message: `“${cell}” is not a species that is known here.` };
+type CellRead = { value: unknown; note?: string } | { message: string };
+
+function readCell(field: keyof TreeBody, cell: string, reading: Reading): CellRead {
+  if (field === 'species') return readSpecies(cell, reading);
+  if (field === 'form') {
+    const form = formMeant(cell);
+    return form ? { value: form } : { message: `Not one of: ${treeForms.join(', ')}.` };
   }
   if (field === 'neighbours') return { value: parts(cell).map(neighbour) };
+  if (field === 'plantedYear') {
+    const read = writtenYear(cell);
+    if ('fault' in read) return { message: read.fault };
+    // What was written beside the year is not lost
+    return read.exact ? { value: read.year } : { value: read.year, note: `Planted: ${cell}.` };
+  }
   if (LISTS.has(field)) return { value: parts(cell).map((part) => part.toLowerCase()) };
+  if (SIZES.has(field)) {
+    const length = typedLengthCm(cell, reading.units[field as TreeSize] ?? 'cm');
+    return 'cm' in length
+      ? { value: Math.round(length.cm * 10) / 10 }
+      : { message: `“${cell}” is not a number or a length.` };
+  }
   if (NUMBERS.has(field)) {
     const number = Number(cell.replace(',', '.'));
     return Number.isFinite(number) ? { value: number } : { message: `“${cell}” is not a number.` };
   }
   if (YES_NO.has(field)) {
     const word = cell.toLowerCase();
-    if (['yes', 'true', '1', 'y'].includes(word)) return { value: true };
+    if (['yes', 'true', '1', 'y', 'x'].includes(word)) return { value: true };
     if (['no', 'false', '0', 'n'].includes(word)) return { value: false };
     return { message: `“${cell}” is neither yes nor no.` };
   }
   return { value: ENUMS.has(field) ? cell.toLowerCase() : cell };
 }
 
-const ENUMS = new Set<keyof TreeBody>(['form', 'habit', 'vigour', 'drainage', 'status']);
+/** Two words that can mean the same species mean the same; a word that is not known means itself. */
+export function meaningOf(word: string): string {
+  return (
+    speciesMeant(word)
+      .map(({ code }) => code)
+      .join(' ') || word.trim().toLowerCase()
+  );
+}
+
+function readSpecies(cell: string, { kinds }: Reading): CellRead {
+  const told = kinds[cell.toLowerCase()];
+  if (told) return { value: told };
+  const meant = speciesMeant(cell);
+  const [first, ...others] = meant;
+  if (!first) return { message: `“${cell}” is not a species that is known here.` };
+  if (others.length === 0) return { value: first.code };
+  // “Plum” and “plums” are one question
+  const answer = Object.entries(kinds).find(([word]) => meaningOf(word) === meaningOf(cell))?.[1];
+  if (answer) return { value: answer };
+  return { message: `“${cell}” can be ${meant.map(({ name }) => name).join(' or ')}: say which.` };
+}
 
 function parts(cell: string): string[] {
   return cell

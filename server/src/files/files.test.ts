@@ -133,5 +133,162 @@ test('UTF-16 with its mark is read, a mark before UTF-8 does not stick to the fi
 });
 
 test('what a tree says survives its cells', () => {
-  expect(treeFromCells(cellsOf(tree))).toEqual({ tree });
+  expect(treeFromCells(cellsOf(tree))).toEqual({
+    tree,
+    reasons: [],
+    started: [],
+    numbered: false,
+    ask: null,
+  });
+});
+
+describe('a list as people keep it', () => {
+  const choices = { starts: {}, kinds: {}, units: {} };
+  const read = (text: string, given: Partial<typeof choices> = {}) => {
+    const file = readTrees({
+      bytes: bytes(text),
+      format: 'csv',
+      mapping: null,
+      choices: { ...choices, ...given },
+    });
+    if ('fault' in file) throw new Error(file.fault);
+    return file;
+  };
+
+  test('a code alone is enough; what was written for the rest is told, and can be said otherwise', () => {
+    const file = read('Tag\nA1\nA2\n');
+    expect(file.rows.map(({ tree }) => tree)).toMatchObject([
+      {
+        code: 'A1',
+        plot: 'Orchard',
+        row: 'Row 1',
+        place: 1,
+        species: 'apple',
+        form: 'central leader',
+        heightCm: 350,
+      },
+      { code: 'A2', place: 2 },
+    ]);
+    expect(file.starts).toEqual([
+      { field: 'plot', value: 'Orchard', rows: 2 },
+      { field: 'row', value: 'Row 1', rows: 2 },
+      { field: 'species', value: 'apple', rows: 2 },
+      { field: 'form', value: '', rows: 2 },
+      { field: 'heightCm', value: '350 cm', rows: 2 },
+      { field: 'spreadCm', value: '350 cm', rows: 2 },
+    ]);
+    const said = read('Tag\nA1\n', { starts: { species: 'peach', heightCm: '9 ft' } });
+    expect(said.rows[0]?.tree).toMatchObject({ species: 'peach', form: 'open centre', heightCm: 274.3 });
+  });
+
+  test('a name stands for a code; a row with neither is refused', () => {
+    const file = read('Name,Variety\nOld Anna,Bosc\n,Comice\n');
+    expect(file.rows[0]?.tree).toMatchObject({ code: 'Old Anna', nickname: 'Old Anna', cultivar: 'Bosc' });
+    expect(file.rows[1]).toMatchObject({
+      tree: null,
+      reasons: [{ field: 'code', message: expect.stringMatching(/a code or a name/) }],
+    });
+  });
+
+  test('places go on behind those that the file gives, row by row', () => {
+    const file = read('Tag,Row,Pos\nA1,1,7\nA2,1,\nB1,2,\nA3,1,\n');
+    expect(file.rows.map(({ tree }) => tree?.place)).toEqual([7, 8, 1, 9]);
+  });
+
+  test('“Plum” is asked about once, and one answer maps all of its rows', () => {
+    const text = 'Tag;Fruit\nA1;Plum\nA2;plums\nA3;Plum\nA4;Apples\nA5;Apfel\n';
+    const file = read(text);
+    expect(file.asks).toEqual([
+      { word: 'plum', rows: 3, options: ['european-plum', 'japanese-plum'] },
+      { word: 'apfel', rows: 1, options: expect.arrayContaining(['apple', 'citrus']) },
+    ]);
+    expect(file.rows.map(({ tree }) => tree?.species)).toEqual([
+      undefined,
+      undefined,
+      undefined,
+      'apple',
+      undefined,
+    ]);
+    const told = read(text, { kinds: { Plum: 'european-plum', apfel: 'apple' } });
+    expect(told.asks).toEqual([]);
+    expect(told.rows.map(({ tree }) => tree?.species)).toEqual([
+      'european-plum',
+      'european-plum',
+      'european-plum',
+      'apple',
+      'apple',
+    ]);
+  });
+
+  test('semicolons, a mark before the text, decimal commas and units in cells', () => {
+    const file = read('\ufeffTag;Height (m);Spread;Girth\nA1;3,5;12ft;40\nA2;4;3,5 m;1.2 m\n');
+    expect(file.rows.map(({ tree }) => [tree?.heightCm, tree?.spreadCm, tree?.girthCm])).toEqual([
+      [350, 365.8, 40],
+      [400, 350, 120],
+    ]);
+    expect(file.units).toEqual([
+      { field: 'heightCm', unit: 'm', by: 'heading', rows: 2 },
+      { field: 'girthCm', unit: 'cm', by: 'size', rows: 1 },
+    ]);
+  });
+
+  test.each([
+    ['Spread', ['3', '4', '7.9'], 'm', 'size'],
+    ['Spread', ['8', '12', '9'], 'ft', 'size'],
+    ['Spread', ['39.9', '39'], 'ft', 'size'],
+    ['Spread', ['40', '310'], 'cm', 'size'],
+    ['spread_ft', ['3'], 'ft', 'heading'],
+    ['Spread in', ['120'], 'in', 'heading'],
+    ['spreadCm', ['3'], 'cm', 'heading'],
+    ['Width (m)', ['310'], 'm', 'heading'],
+  ] as const)('bare numbers under “%s”, as %j, are in %s by the %s', (heading, cells, unit, by) => {
+    const file = read(`Tag;${heading}\n${cells.map((cell, i) => `A${i};${cell}`).join('\n')}\n`);
+    expect(file.units).toEqual([{ field: 'spreadCm', unit, by, rows: cells.length }]);
+  });
+
+  test('a unit that somebody chose outweighs heading and size', () => {
+    const file = read('Tag,Spread (m)\nA1,12\n', { units: { spreadCm: 'ft' } });
+    expect(file.units[0]).toMatchObject({ unit: 'ft', by: 'choice' });
+    expect(file.rows[0]?.tree?.spreadCm).toBe(365.8);
+  });
+
+  test.each([
+    ['1990', 1990, ''],
+    ['c. 1990', 1990, 'Planted: c. 1990.'],
+    ['12/03/1990', 1990, 'Planted: 12/03/1990.'],
+    ['1990-03-12', 1990, 'Planted: 1990-03-12.'],
+    ['spring 2004', 2004, 'Planted: spring 2004.'],
+  ])('planted “%s” is %i, and what else was written stays in the note', (text, year, note) => {
+    expect(read(`Tag,Planted\nA1,${text}\n`).rows[0]?.tree).toMatchObject({ plantedYear: year, note });
+  });
+
+  test.each(['1990 or 1995', 'last year', '90', '19900'])('planted “%s” is refused with words', (text) => {
+    const [row] = read(`Tag,Planted\nA1,${text}\n`).rows;
+    expect(row?.tree).toBeNull();
+    expect(row?.reasons[0]).toMatchObject({ field: 'plantedYear', message: expect.stringContaining(text) });
+  });
+
+  test.each([
+    ['Vase', 'open centre'],
+    ['multi stem', 'multi-stem'],
+    ['Spindle', 'central leader'],
+    ['FAN', 'fan'],
+  ])('shape “%s” is %s', (text, form) => {
+    expect(read(`Tag,Shape\nA1,${text}\n`).rows[0]?.tree?.form).toBe(form);
+  });
+
+  test('a messy sheet of 200 trees comes in, all but its true errors', () => {
+    const rows = Array.from({ length: 200 }, (_, i) => {
+      const fruit = ['Apple', 'pear', 'PLUM', 'Sweet Cherry'][i % 4];
+      const planted = ['1990', 'c. 1990', '12/03/1990', ''][i % 4];
+      const high = i === 77 ? 'tall' : ['3,5', '4', '3.2 m', '11 ft'][i % 4];
+      return `T${i === 150 ? 149 : i};Block ${i % 3};${fruit};${planted};${high}`;
+    });
+    const file = read(`Tree no;Block;Type;Date planted;Height\n${rows.join('\n')}\n`, {
+      kinds: { plum: 'european-plum' },
+    });
+    const refused = file.rows.filter(({ tree }) => tree === null);
+    expect(refused.map(({ line }) => line)).toEqual([79, 152]);
+    expect(file.rows[3]?.tree?.heightCm).toBe(335.3);
+  });
 });

@@ -1,10 +1,20 @@
 // Reads a file of trees, row by row, without touching the register. Runs on a worker.
-import { type ColumnMapping, TreeBody, treeColumns } from '@mortisect/contracts';
+import {
+  type ColumnMapping,
+  type ImportChoices,
+  type ImportReport,
+  type StartingField,
+  startingFields,
+  TreeBody,
+  treeColumns,
+} from '@mortisect/contracts';
+import { isBareNumber, type LengthUnit } from '@mortisect/core/measure';
+import { speciesMeant, speciesTable, type TreeSize, treeSizes } from '@mortisect/core/register';
 import { type Limb, LimbMap } from '@mortisect/core/tree';
 import Papa from 'papaparse';
 import { z } from 'zod';
 import { GeoJSONFeatureCollectionSchema } from 'zod-geojson';
-import { type Cells, cellsOf, type Reason, treeFromCells } from './columns';
+import { type Cells, cellsOf, meaningOf, READING, type Reading, type Reason, treeFromCells } from './columns';
 import { decoded } from './text';
 
 export const MOST_ROWS = 20_000;
@@ -13,6 +23,7 @@ export interface TreeFile {
   bytes: Uint8Array;
   format: 'csv' | 'geojson' | 'archive';
   mapping: ColumnMapping | null;
+  choices?: ImportChoices | null;
 }
 
 export interface ReadRow {
@@ -22,24 +33,29 @@ export interface ReadRow {
   tree: TreeBody | null;
   limbs: Limb[] | null;
   cells: Cells;
+  /** Its place is the next free one of its row: the file does not say it. */
+  numbered: boolean;
+  started: StartingField[];
+  ask: string | null;
 }
 
+type Told = Pick<ImportReport, 'starts' | 'asks' | 'units'>;
 export type TreeFileRead =
-  | { columns: string[]; mapping: ColumnMapping; sample: Cells[]; rows: ReadRow[] }
+  | ({ columns: string[]; mapping: ColumnMapping; sample: Cells[]; rows: ReadRow[] } & Told)
   | { fault: string };
 
 /** What is wrong with the file as a whole is told as `fault`; what is wrong with a row stands with the row. */
-export function readTrees({ bytes, format, mapping }: TreeFile): TreeFileRead {
+export function readTrees({ bytes, format, mapping, choices = null }: TreeFile): TreeFileRead {
   const text = decoded(bytes);
   if (text === null) {
     return { fault: 'The file is not UTF-8 text. Save it as “CSV UTF-8” (or GeoJSON, JSON) and try again.' };
   }
   if (text.includes('\u0000')) return { fault: 'This is not a text file: it holds bytes that no text has.' };
   if (text.trim() === '') return { fault: 'The file is empty.' };
-  if (format === 'csv') return fromCsv(text, mapping);
+  if (format === 'csv') return fromCsv(text, mapping, choices);
   const json = parsed(text);
   if (json === undefined) return { fault: 'The file is not JSON: it may be cut off.' };
-  return format === 'geojson' ? fromGeojson(json) : fromArchive(json);
+  return format === 'geojson' ? fromGeojson(json, choices) : fromArchive(json);
 }
 
 function parsed(text: string): unknown {
@@ -52,7 +68,7 @@ function parsed(text: string): unknown {
 
 const SAMPLES = 5;
 
-function fromCsv(text: string, given: ColumnMapping | null): TreeFileRead {
+function fromCsv(text: string, given: ColumnMapping | null, choices: ImportChoices | null): TreeFileRead {
   const read = Papa.parse<Cells>(text, {
     header: true,
     skipEmptyLines: 'greedy',
@@ -64,23 +80,28 @@ function fromCsv(text: string, given: ColumnMapping | null): TreeFileRead {
     return { fault: `A quotation mark is never closed, at row ${(broken.row ?? 0) + 2}. Nothing was read.` };
   }
   const columns = (read.meta.fields ?? []).filter((column) => column.trim() !== '');
-  if (columns.length < 2)
-    return { fault: 'There is no heading row with columns. The first row must name them.' };
+  const mapping = given ?? guessed(columns);
+  if (
+    columns.length === 0 ||
+    read.data.length === 0 ||
+    (columns.length === 1 && Object.keys(mapping).length === 0)
+  )
+    return { fault: 'There is no heading row with rows below it. The first row must name the columns.' };
   if (read.data.length > MOST_ROWS) {
     return { fault: `${read.data.length} rows are more than the ${MOST_ROWS} that are read at once.` };
   }
-  const mapping = given ?? guessed(columns);
   const short = new Map(
     read.errors.flatMap((error) =>
       error.type === 'FieldMismatch' && error.row !== undefined ? [[error.row, error]] : [],
     ),
   );
+  const mapped = read.data.map((cells) =>
+    Object.fromEntries(Object.entries(mapping).map(([field, column]) => [field, cells[column] ?? ''])),
+  );
+  const { reading, units } = readingOf(mapped, mapping, choices);
   const rows = read.data.map((cells, i) => {
     const mismatch = short.get(i);
-    const mapped = Object.fromEntries(
-      Object.entries(mapping).map(([field, column]) => [field, cells[column] ?? '']),
-    );
-    const row = checked(i + 2, mapped, cells);
+    const row = checked(i + 2, mapped[i] as Cells, cells, reading);
     if (mismatch?.code !== 'TooManyFields') return row;
     return {
       ...row,
@@ -88,7 +109,115 @@ function fromCsv(text: string, given: ColumnMapping | null): TreeFileRead {
       reasons: [{ field: '', message: 'The row has more cells than there are columns.' }, ...row.reasons],
     };
   });
-  return { columns, mapping, sample: read.data.slice(0, SAMPLES), rows: withoutTwins(rows) };
+  return {
+    columns,
+    mapping,
+    sample: read.data.slice(0, SAMPLES),
+    rows: numbered(withoutTwins(rows)),
+    ...toldOf(rows, reading, units),
+  };
+}
+
+/** Unit that a heading names, as in “Height (m)”, “spread_ft” or “heightCm”. */
+function unitInHeading(heading: string): LengthUnit | null {
+  const named =
+    /(?:^|[\s_([/-])(mm|cm|m|ft|in|feet|foot|inch(?:es)?|met(?:re|er)s?)\.?[)\]]?$/i.exec(
+      heading.trim(),
+    )?.[1] ?? /(?<=[a-z])(Mm|Cm|M|Ft|In)$/.exec(heading.trim())?.[1];
+  const unit = named?.toLowerCase();
+  if (!unit) return null;
+  if (unit === 'mm' || unit === 'cm') return unit;
+  if (unit.startsWith('m')) return 'm';
+  return unit.startsWith('f') ? 'ft' : 'in';
+}
+
+/** Heights and spreads that stand as bare numbers below these are metres, then feet; no orchard is measured otherwise. Common practice, no source. */
+const METRES_BELOW = 8;
+const FEET_BELOW = 40;
+const TALL = new Set<TreeSize>(['heightCm', 'targetHeightCm', 'spreadCm', 'reachCm']);
+
+function unitBySize(field: TreeSize, bare: readonly number[]): LengthUnit {
+  const middle = [...bare].sort((a, b) => a - b)[Math.floor(bare.length / 2)] ?? 0;
+  if (!TALL.has(field)) return 'cm';
+  return middle < METRES_BELOW ? 'm' : middle < FEET_BELOW ? 'ft' : 'cm';
+}
+
+/** By what rules the cells of this file are read: what somebody chose, what its headings say, else what its numbers tell. */
+function readingOf(
+  rows: readonly Cells[],
+  mapping: ColumnMapping,
+  choices: ImportChoices | null,
+): { reading: Reading; units: ImportReport['units'] } {
+  const units = treeSizes.flatMap((field): ImportReport['units'] => {
+    const cells = rows.map((row) => row[field] ?? '').filter(isBareNumber);
+    if (cells.length === 0) return [];
+    const chosen = choices?.units[field];
+    const heading = unitInHeading(mapping[field] ?? '');
+    const bare = cells.map((cell) =>
+      Number(
+        cell
+          .trim()
+          .replace(/^[^\d]+/, '')
+          .replace(',', '.'),
+      ),
+    );
+    return [
+      {
+        field,
+        unit: chosen ?? heading ?? unitBySize(field, bare),
+        by: chosen ? 'choice' : heading ? 'heading' : 'size',
+        rows: cells.length,
+      },
+    ];
+  });
+  const kinds = Object.entries(choices?.kinds ?? {}).map(([word, code]) => [word.toLowerCase(), code]);
+  return {
+    reading: {
+      starts: { ...READING.starts, ...choices?.starts },
+      kinds: Object.fromEntries(kinds),
+      units: Object.fromEntries(units.map(({ field, unit }) => [field, unit])),
+    },
+    units,
+  };
+}
+
+/** What the file left open: what was written in its place, and words that somebody must explain. */
+function toldOf(rows: readonly ReadRow[], { starts }: Reading, units: ImportReport['units']): Told {
+  const asked = new Map<string, { word: string; rows: number }>();
+  for (const { ask } of rows) {
+    if (ask === null) continue;
+    const { word, rows: before } = asked.get(meaningOf(ask)) ?? { word: ask, rows: 0 };
+    asked.set(meaningOf(ask), { word, rows: before + 1 });
+  }
+  return {
+    starts: startingFields.flatMap((field) => {
+      const count = rows.filter(({ started }) => started.includes(field)).length;
+      return count > 0 ? [{ field, value: starts[field], rows: count }] : [];
+    }),
+    asks: [...asked.values()].map(({ word, rows: count }) => {
+      const meant = speciesMeant(word);
+      return {
+        word,
+        rows: count,
+        options: (meant.length > 0 ? meant : speciesTable).map(({ code }) => code),
+      };
+    }),
+    units,
+  };
+}
+
+/** Trees without a place follow the last one of their row. */
+function numbered(rows: readonly ReadRow[]): ReadRow[] {
+  const keyOf = ({ plot, row }: TreeBody) => `${plot}\n${row}`;
+  const last = new Map<string, number>();
+  for (const { tree, numbered: isOpen } of rows)
+    if (tree && !isOpen) last.set(keyOf(tree), Math.max(last.get(keyOf(tree)) ?? 0, tree.place));
+  return rows.map((row) => {
+    if (!row.tree || !row.numbered) return row;
+    const place = (last.get(keyOf(row.tree)) ?? 0) + 1;
+    last.set(keyOf(row.tree), place);
+    return { ...row, tree: { ...row.tree, place } };
+  });
 }
 
 /** @see exportCsv, which puts the apostrophe there */
@@ -98,11 +227,18 @@ function restored(cell: string): string {
 
 /** Columns that are called as the fields are, whatever their case, spaces and units. */
 function guessed(columns: string[]): ColumnMapping {
-  const plain = (name: string) => name.toLowerCase().replace(/[^a-z]/g, '');
+  const plain = (name: string) =>
+    name
+      .replace(/[([].*$/, '')
+      .toLowerCase()
+      .replace(/[^a-z]/g, '');
   const known = new Map(columns.map((column) => [plain(column), column]));
   return Object.fromEntries(
     treeColumns.flatMap((field) => {
-      const names = [field, ...(SYNONYMS[field] ?? []), field.replace(/Cm$/, '')];
+      const bare = field.replace(/Cm$/, '');
+      const sized =
+        bare === field ? [] : ['m', 'ft', 'in', 'feet', 'metres', 'meters'].map((unit) => `${bare} ${unit}`);
+      const names = [field, ...(SYNONYMS[field] ?? []), bare, ...sized];
       const column = names.map((name) => known.get(plain(name))).find((found) => found !== undefined);
       return column === undefined ? [] : [[field, column] as const];
     }),
@@ -110,28 +246,49 @@ function guessed(columns: string[]): ColumnMapping {
 }
 
 const SYNONYMS: Partial<Record<keyof TreeBody, string[]>> = {
-  code: ['tag', 'tree', 'id', 'label', 'tree code'],
-  nickname: ['name'],
-  plot: ['block', 'orchard', 'field'],
-  place: ['position', 'number', 'no'],
-  species: ['kind', 'fruit', 'crop'],
-  cultivar: ['variety'],
+  code: [
+    'tag',
+    'tree',
+    'id',
+    'label',
+    'tree code',
+    'tree no',
+    'tree number',
+    'tree id',
+    'tag no',
+    'tag number',
+    'nr',
+  ],
+  nickname: ['name', 'tree name'],
+  plot: ['block', 'orchard', 'field', 'section', 'area'],
+  row: ['line', 'row no', 'row number'],
+  place: ['position', 'number', 'no', 'pos', 'tree in row'],
+  species: ['kind', 'fruit', 'crop', 'type', 'fruit type'],
+  form: ['shape', 'training', 'trained as', 'system'],
+  cultivar: ['variety', 'var', 'sort'],
   rootstock: ['stock'],
-  plantedYear: ['planted', 'year', 'year planted'],
+  plantedYear: [
+    'planted',
+    'year',
+    'year planted',
+    'planting year',
+    'date planted',
+    'planted on',
+    'planting date',
+    'age from',
+  ],
   latitude: ['lat', 'y'],
   longitude: ['lon', 'lng', 'long', 'x'],
   heightCm: ['height cm'],
-  spreadCm: ['width', 'spread cm'],
-  girthCm: ['girth cm', 'circumference'],
+  spreadCm: ['width', 'spread cm', 'crown', 'diameter of crown'],
+  girthCm: ['girth cm', 'circumference', 'trunk girth', 'stem girth'],
   note: ['notes', 'remarks', 'comment'],
 };
 
-function checked(line: number, cells: Cells, raw: Cells, limbs: Limb[] | null = null): ReadRow {
-  const read = treeFromCells(cells);
-  const code = (cells.code ?? '').trim();
-  return 'tree' in read
-    ? { line, code, reasons: [], tree: read.tree, limbs, cells: raw }
-    : { line, code, reasons: read.reasons, tree: null, limbs: null, cells: raw };
+function checked(line: number, cells: Cells, raw: Cells, reading: Reading): ReadRow {
+  const read = treeFromCells(cells, reading);
+  const code = (read.tree?.code ?? cells.code ?? '').trim() || (cells.nickname ?? '').trim();
+  return { line, code, limbs: null, cells: raw, ...read };
 }
 
 /** Of two rows with the same code the later is refused. */
@@ -149,7 +306,7 @@ function withoutTwins(rows: ReadRow[]): ReadRow[] {
   });
 }
 
-function fromGeojson(json: unknown): TreeFileRead {
+function fromGeojson(json: unknown, choices: ImportChoices | null): TreeFileRead {
   const collection = GeoJSONFeatureCollectionSchema.safeParse(json);
   if (!collection.success) {
     const issue = collection.error.issues[0];
@@ -161,22 +318,28 @@ function fromGeojson(json: unknown): TreeFileRead {
   if (features.length > MOST_ROWS) {
     return { fault: `${features.length} features are more than the ${MOST_ROWS} that are read at once.` };
   }
-  const rows = features.map((feature, i) => {
+  const all = features.map((feature) => {
     const properties = (feature.properties ?? {}) as Record<string, unknown>;
     const cells: Cells = Object.fromEntries(
       Object.entries(properties).map(([key, value]) => [key, textOf(value)]),
     );
     const point = feature.geometry?.type === 'Point' ? feature.geometry.coordinates : null;
     if (point) Object.assign(cells, { longitude: String(point[0]), latitude: String(point[1]) });
-    const row = checked(i + 1, cells, cells);
-    if (point || feature.geometry === null) return row;
-    return {
-      ...row,
-      tree: null,
-      reasons: [...row.reasons, { field: 'geometry', message: 'A tree stands at a point.' }],
-    };
+    return { cells, placed: point !== null || feature.geometry === null };
   });
-  return whole(withoutTwins(rows));
+  const columns = columnsOf(all.map(({ cells }) => cells));
+  const { reading, units } = readingOf(
+    all.map(({ cells }) => cells),
+    sameNames(columns),
+    choices,
+  );
+  const rows = all.map(({ cells, placed }, i) => {
+    const row = checked(i + 1, cells, cells, reading);
+    if (placed) return row;
+    const reason = { field: 'geometry', message: 'A tree stands at a point.' };
+    return { ...row, tree: null, reasons: [...row.reasons, reason] };
+  });
+  return whole(numbered(withoutTwins(rows)), toldOf(rows, reading, units));
 }
 
 function textOf(value: unknown): string {
@@ -224,16 +387,24 @@ function fromArchive(json: unknown): TreeFileRead {
       tree: good ? body.data : null,
       limbs: good ? map.data : null,
       cells,
+      numbered: false,
+      started: [],
+      ask: null,
     };
   });
-  return whole(withoutTwins(rows));
+  return whole(withoutTwins(rows), { starts: [], asks: [], units: [] });
 }
 
-function whole(rows: ReadRow[]): TreeFileRead {
-  const columns = [...new Set(rows.flatMap((row) => Object.keys(row.cells)))];
+const columnsOf = (cells: readonly Cells[]) => [...new Set(cells.flatMap((row) => Object.keys(row)))];
+const sameNames = (columns: readonly string[]) =>
+  Object.fromEntries(columns.map((column) => [column, column]));
+
+function whole(rows: ReadRow[], told: Told): TreeFileRead {
+  const columns = columnsOf(rows.map((row) => row.cells));
   return {
     columns,
-    mapping: Object.fromEntries(columns.map((column) => [column, column])),
+    mapping: sameNames(columns),
+    ...told,
     sample: rows.slice(0, SAMPLES).map((row) => row.cells),
     rows,
   };

@@ -1,6 +1,6 @@
 // The Express app: borders first, then the table of routes, then the web app, then one error shape.
 
-import { ColumnMapping } from '@mortisect/contracts';
+import { ColumnMapping, ImportChoices } from '@mortisect/contracts';
 import { dilution, nextStep, supplies } from '@mortisect/core/blades';
 import { cutPosition, treeCuts } from '@mortisect/core/cuts';
 import { causes } from '@mortisect/core/diagnosis';
@@ -22,7 +22,7 @@ import { doesNotFit } from '../refusal';
 import { putAction } from '../services/actions';
 import { calendarPath, makeCalendar, siteCalendar, treeCalendar } from '../services/calendar';
 import { findDevice, getPeople, putDevice } from '../services/devices';
-import { exportArchive, exportCsv, exportGeojson, importTrees, mappingOf } from '../services/exchange';
+import { exportArchive, exportCsv, exportGeojson, fromQuery, importTrees } from '../services/exchange';
 import { putFinding } from '../services/findings';
 import { readLog } from '../services/history';
 import { getJobs, putJob } from '../services/jobs';
@@ -49,6 +49,9 @@ import { type Handlers, mountRoutes } from './mount';
 import { problemHandler } from './problem';
 import { serveReference } from './reference';
 import { serveWeb } from './web';
+
+const MAPPING = { field: 'mapping', holds: 'field to column' };
+const CHOICES = { field: 'choices', holds: 'starts, kinds and units' };
 
 export interface AppParts {
   db: Db;
@@ -131,12 +134,13 @@ function handlers({ db, config, access, pool, now }: AppParts): Handlers {
     getTreesCsv: () => exportCsv(db),
     getTreesGeojson: () => exportGeojson(db),
     getArchive: () => exportArchive(db, now()),
-    importTrees: ({ query: { format, take, mapping }, bytes, device }) =>
+    importTrees: ({ query: { format, take, mapping, choices }, bytes, device }) =>
       importTrees(db, pool, {
         bytes,
         format,
         take,
-        mapping: mappingOf(mapping, ColumnMapping.parse),
+        mapping: fromQuery(mapping, MAPPING, ColumnMapping.parse),
+        choices: fromQuery(choices, CHOICES, ImportChoices.parse),
         device,
         now: now(),
       }),
@@ -183,7 +187,7 @@ function handlers({ db, config, access, pool, now }: AppParts): Handlers {
         zone: query.zone,
         repair: query.repair,
         bytes,
-        mapping: mappingOf(mapping, ColumnMapping.parse),
+        mapping: fromQuery(mapping, MAPPING, ColumnMapping.parse),
         device,
         now: now(),
       }),

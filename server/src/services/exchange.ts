@@ -1,5 +1,5 @@
 // Trees in and out of files; an import takes its good rows in one transaction, or nothing.
-import { type ColumnMapping, type ImportReport, treeBodyOf } from '@mortisect/contracts';
+import { type ImportReport, treeBodyOf } from '@mortisect/contracts';
 import { inArray, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { ARCHIVE_KIND, type ReadRow, type TreeFile } from '../files/readTrees';
@@ -30,7 +30,7 @@ export async function importTrees(
   const read = await pool.readTreeFile(file);
   if ('fault' in read) throw new HttpProblem(422, 'file-not-read', 'The file was not read', read.fault);
   return db.transaction(async (tx) => {
-    const rows = await withoutKnown(tx, read.rows);
+    const rows = await behindTheLast(tx, await withoutKnown(tx, read.rows));
     const good = rows.filter((row) => row.tree !== null);
     const refused = rows.filter((row) => row.tree === null);
     let written = 0;
@@ -54,7 +54,25 @@ export async function importTrees(
       })),
       refusedCsv: refusedCsv(read.columns, refused),
       written,
+      starts: read.starts,
+      asks: read.asks,
+      units: read.units,
     };
+  });
+}
+
+/** Trees whose place the file does not say stand behind those that the register has in their row. */
+async function behindTheLast(tx: Store, rows: ReadRow[]): Promise<ReadRow[]> {
+  if (!rows.some(({ numbered }) => numbered)) return rows;
+  const last = new Map<string, number>();
+  for (const { plot, row, place } of (await getTrees(tx)).trees) {
+    const key = `${plot}\n${row}`;
+    last.set(key, Math.max(last.get(key) ?? 0, place));
+  }
+  return rows.map((one) => {
+    if (!one.tree || !one.numbered) return one;
+    const { tree } = one;
+    return { ...one, tree: { ...tree, place: tree.place + (last.get(`${tree.plot}\n${tree.row}`) ?? 0) } };
   });
 }
 
@@ -94,21 +112,25 @@ function refusedCsv(columns: string[], refused: ReadRow[]): string {
   );
 }
 
-/** @throws {HttpProblem} 400 when the mapping is no JSON object of texts */
-export function mappingOf(
+/**
+ * What stands as JSON in a query.
+ *
+ * @param what field of the query, and what it should hold
+ * @throws {HttpProblem} 400 when it is not that
+ */
+export function fromQuery<T>(
   text: string | undefined,
-  parse: (value: unknown) => ColumnMapping,
-): ColumnMapping | null {
+  { field, holds }: { field: string; holds: string },
+  parse: (value: unknown) => T,
+): T | null {
   if (text === undefined) return null;
   try {
     return parse(JSON.parse(text));
   } catch {
-    throw new HttpProblem(
-      400,
-      'not-understood',
-      'Not understood',
-      'mapping: not a JSON object of field to column.',
-    );
+    const message = `Not a JSON object of ${holds}.`;
+    throw new HttpProblem(400, 'not-understood', 'Not understood', `${field}: ${message}`, {
+      errors: [{ path: field, message }],
+    });
   }
 }
 

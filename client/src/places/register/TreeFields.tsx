@@ -18,6 +18,7 @@ import { Select } from '../../ui/Select';
 import { Section, Small } from '../../ui/type';
 import { upperFirst } from '../words';
 import { AddCultivar } from './AddCultivar';
+import { fieldWords } from './fieldWords';
 import { NeighbourFields } from './NeighbourFields';
 import {
   type LengthKey,
@@ -43,18 +44,18 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
   const units = useUnits();
   const unit = units === 'us' ? 'in' : 'cm';
   const set = (part: Partial<TreeForm>) => onChange({ ...form, ...part });
-  const words = (key: TextKey, label: string, more: { multiline?: boolean; list?: string[] } = {}) => (
+  const words = (key: TextKey, more: { multiline?: boolean; list?: string[] } = {}) => (
     <Field
-      label={label}
+      label={fieldWords[key]}
       value={form[key]}
       fault={faults[key]}
       onChangeText={(value) => set({ [key]: value })}
       {...more}
     />
   );
-  const figure = (key: LengthKey | NumberKey, label: string, hint?: string) => (
+  const figure = (key: LengthKey | NumberKey, inUnit?: string, hint?: string) => (
     <Field
-      label={label}
+      label={inUnit ? `${fieldWords[key]}, ${inUnit}` : fieldWords[key]}
       kind="decimal"
       value={form[key]}
       fault={faults[key]}
@@ -87,13 +88,13 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
     <View gap={16} maxWidth={760}>
       <Section>Which tree</Section>
       <Pair>
-        {words('code', 'Code on its tag')}
-        {words('nickname', 'Nickname')}
+        {words('code')}
+        {words('nickname')}
       </Pair>
       <Pair>
-        {words('plot', 'Plot', { list: plots })}
+        {words('plot', { list: plots })}
         <Field
-          label="Row"
+          label={fieldWords.row}
           value={form.row}
           fault={faults.row}
           list={rows}
@@ -105,12 +106,12 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
             })
           }
         />
-        {figure('place', 'Place in the row')}
+        {figure('place')}
       </Pair>
       <Section>What it is</Section>
       <Pair>
         <Select
-          label="Species"
+          label={fieldWords.species}
           value={form.species}
           options={SPECIES}
           onChange={(species) =>
@@ -124,7 +125,7 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
           }
         />
         <Field
-          label="Cultivar"
+          label={fieldWords.cultivar}
           value={form.cultivar}
           list={known.map((one) => one.name)}
           hint="Empty: unknown."
@@ -134,13 +135,13 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
       <AddCultivar species={form.species} name={form.cultivar} known={known} />
       <Pair>
         <Select
-          label="Form"
+          label={fieldWords.form}
           value={form.form}
           options={options(treeForms)}
           onChange={(value) => set({ form: value as TreeForm['form'] })}
         />
         <Select
-          label="Bears on"
+          label={fieldWords.habit}
           value={form.habit}
           options={options(bearingHabits)}
           hint={form.habit === 'unknown' ? 'Unknown: young tips stay, thinning inside only.' : undefined}
@@ -149,37 +150,33 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
       </Pair>
       <Section>How large</Section>
       <Pair>
-        {figure('heightCm', `Height, ${unit}`)}
-        {figure('spreadCm', `Spread, ${unit}`)}
-        {figure('girthCm', `Girth of the stem, ${unit}`)}
+        {figure('heightCm', unit)}
+        {figure('spreadCm', unit)}
+        {figure('girthCm', unit)}
       </Pair>
       <Pair>
-        {figure('targetHeightCm', `Height it should have, ${unit}`)}
-        {figure('reachCm', `How high its picker reaches, ${unit}`)}
-        {figure('plantedYear', 'Year planted')}
+        {figure('targetHeightCm', unit)}
+        {figure('reachCm', unit)}
+        {figure('plantedYear')}
       </Pair>
       <Pair>
-        {words('rootstock', 'Rootstock')}
-        {figure('graftUnionCm', `Graft union above ground, ${unit}`)}
+        {words('rootstock')}
+        {figure('graftUnionCm', unit)}
         <Select
-          label="Vigour"
+          label={fieldWords.vigour}
           value={form.vigour}
           options={options(vigours)}
           onChange={(value) => set({ vigour: value as TreeForm['vigour'] })}
         />
       </Pair>
       <Section>What for</Section>
-      {ticks('For', purposes, form.purposes, (next) => set({ purposes: next }))}
-      <Pair>{words('pickedBy', 'Who picks')}</Pair>
-      <CheckRow
-        label="Somebody has tasted clean fruit from it"
-        on={form.tasted}
-        onChange={(tasted) => set({ tasted })}
-      />
+      {ticks(fieldWords.purposes, purposes, form.purposes, (next) => set({ purposes: next }))}
+      <Pair>{words('pickedBy')}</Pair>
+      <CheckRow label={fieldWords.tasted} on={form.tasted} onChange={(tasted) => set({ tasted })} />
       <Section>What endangers people</Section>
-      {ticks('Dangers', hazards, form.hazards, (next) => set({ hazards: next }))}
+      {ticks(fieldWords.hazards, hazards, form.hazards, (next) => set({ hazards: next }))}
       <Section>Round the tree</Section>
-      {ticks('Props, vines and guards', fixtures, form.fixtures, (next) => set({ fixtures: next }))}
+      {ticks(fieldWords.fixtures, fixtures, form.fixtures, (next) => set({ fixtures: next }))}
       <NeighbourFields
         neighbours={form.neighbours}
         codes={trees.map((tree) => tree.code)}
@@ -187,33 +184,33 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
       />
       <Pair>
         <Select
-          label="Drainage"
+          label={fieldWords.drainage}
           value={form.drainage}
           options={options(drainages)}
           onChange={(value) => set({ drainage: value as TreeForm['drainage'] })}
         />
         <Select
-          label="Status"
+          label={fieldWords.status}
           value={form.status}
           options={options(statuses)}
           onChange={(value) => set({ status: value as TreeForm['status'] })}
         />
       </Pair>
       <CheckRow
-        label="Stands in a frost pocket"
+        label={fieldWords.frostPocket}
         on={form.frostPocket}
         onChange={(frostPocket) => set({ frostPocket })}
       />
       <CheckRow
-        label="Known to take disease badly"
+        label={fieldWords.susceptible}
         on={form.susceptible}
         onChange={(susceptible) => set({ susceptible })}
       />
       <Pair>
-        {figure('latitude', 'Latitude, degrees', 'South is negative.')}
-        {figure('longitude', 'Longitude, degrees', 'West is negative.')}
+        {figure('latitude', 'degrees', 'South is negative.')}
+        {figure('longitude', 'degrees', 'West is negative.')}
       </Pair>
-      {words('note', 'Note', { multiline: true })}
+      {words('note', { multiline: true })}
     </View>
   );
 }
