@@ -78,12 +78,17 @@ function fromCsv(
     };
   const refused: { line: number; message: string }[] = [];
   const readings: Reading[] = [];
-  const timeOf = timeReader(zone);
+  const written = (cells: Record<string, string>) =>
+    [mapping.at, mapping[CLOCK]]
+      .map((column) => (column ? (cells[column] ?? '') : '').trim())
+      .join(' ')
+      .trim();
+  const timeOf = timeReader(zone, formOf(read.data.map(written)));
   read.data.forEach((cells, i) => {
     const line = i + 2;
-    const at = timeOf(cells[mapping.at as string] ?? '');
-    if (at === null || at < EARLIEST_MS || at > LATEST_MS) {
-      refused.push({ line, message: `“${cells[mapping.at as string] ?? ''}” is not a time.` });
+    const at = timeOf(written(cells));
+    if (at === null || !isTime(at)) {
+      refused.push({ line, message: `“${written(cells)}” is not a time.` });
       return;
     }
     const values: Reading['values'] = {};
@@ -99,6 +104,9 @@ function fromCsv(
   });
   return { columns: fields, mapping, sample, ...checkReadings(readings, repair), refused };
 }
+
+/** In the mapping: the column of the time of day, where the day stands in one of its own. */
+const CLOCK = 'at:clock';
 
 const MISSING = new Set(['na', 'n/a', 'nan', 'null', '-', '--', '-999', '-9999', '6999', '7999']);
 
@@ -126,7 +134,7 @@ function fromJson(text: string, repair: Repair[]): WeatherFileRead {
       return [];
     }
     const atMs = Date.parse(hour.data.at);
-    if (atMs < EARLIEST_MS || atMs > LATEST_MS) {
+    if (!isTime(atMs)) {
       refused.push({ line: i + 1, message: `at: ${hour.data.at} is no time of a station’s record.` });
       return [];
     }
@@ -171,45 +179,63 @@ function inUnit(name: Column, value: number, unit: string | undefined): number {
   }
 }
 
+const DAYS = [
+  'yyyy-MM-dd',
+  'yyyy/MM/dd',
+  'dd.MM.yyyy',
+  'dd/MM/yyyy',
+  'MM/dd/yyyy',
+  'dd-MM-yyyy',
+  'd/M/yy',
+  'M/d/yy',
+];
+const CLOCKS = ['HH:mm:ss', 'H:mm:ss', 'HH:mm', 'H:mm', 'h:mm a', 'h:mm:ss a', 'HHmm', 'H'];
 const FORMS = [
-  'yyyy-MM-dd HH:mm:ss',
-  'yyyy-MM-dd HH:mm',
-  'yyyy-MM-dd H:mm',
+  ...DAYS.flatMap((day) => CLOCKS.map((clock) => `${day} ${clock}`)),
   "yyyy-MM-dd'T'HH:mm:ss",
   "yyyy-MM-dd'T'HH:mm",
-  'yyyy/MM/dd HH:mm',
-  'dd.MM.yyyy HH:mm',
-  'dd/MM/yyyy HH:mm',
   'yyyyMMddHHmm',
   'yyyyMMddHH',
-] as const;
+];
+/** So many times of a file tell how all of them are written. */
+const LOOKED_AT = 60;
+const WITH_OFFSET = /^\d{4}-\d{2}-\d{2}[T ].*(Z|[+-]\d{2}:?\d{2})$/;
+
+/** A time that a station can have recorded; false for NaN. */
+const isTime = (ms: number) => ms >= EARLIEST_MS && ms <= LATEST_MS;
+
+/** How the times of a file are written: the form that reads most of them. Where two read as many, days come before months. */
+function formOf(cells: readonly string[]): string {
+  const local = cells.filter((cell) => cell !== '' && !WITH_OFFSET.test(cell));
+  const step = Math.max(1, Math.floor(local.length / LOOKED_AT));
+  const some = local.filter((_, i) => i % step === 0);
+  const counted = FORMS.map((form) => ({
+    form,
+    read: some.filter((cell) => isTime(+parse(cell, form, new Date(0)))).length,
+  }));
+  return counted.reduce((best, one) => (one.read > best.read ? one : best)).form;
+}
 
 /**
  * Reads times in the order of the file. A time with its own offset is taken as it is; others are local. The hour that comes
  * twice when clocks go back is told apart by its order: told a second time, it is the second.
  */
-function timeReader(zone: string): (cell: string) => number | null {
+function timeReader(zone: string, form: string): (cell: string) => number | null {
   const context = tz(zone);
-  let form: string | null = null;
   let last = Number.NEGATIVE_INFINITY;
-  return (cell) => {
-    const text = cell.trim();
-    if (/(Z|[+-]\d{2}:?\d{2})$/.test(text) && /^\d{4}-\d{2}-\d{2}[T ]/.test(text)) {
+  return (text) => {
+    if (WITH_OFFSET.test(text)) {
       const at = Date.parse(text.replace(' ', 'T'));
       return Number.isNaN(at) ? null : at;
     }
-    for (const candidate of form ? [form] : FORMS) {
-      const read = parse(text, candidate, new Date(0), { in: context });
-      if (!isValid(read)) continue;
-      form = candidate;
-      const at = +read;
-      const clock = context(at).getHours();
-      const twins = [at - HOUR_MS, at, at + HOUR_MS].filter((one) => context(one).getHours() === clock);
-      const told = twins.find((one) => one > last) ?? at;
-      last = Math.max(last, told);
-      return told;
-    }
-    return null;
+    const read = parse(text, form, new Date(0), { in: context });
+    if (!isValid(read)) return null;
+    const at = +read;
+    const clock = context(at).getHours();
+    const twins = [at - HOUR_MS, at, at + HOUR_MS].filter((one) => context(one).getHours() === clock);
+    const told = twins.find((one) => one > last) ?? at;
+    last = Math.max(last, told);
+    return told;
   };
 }
 
@@ -227,9 +253,15 @@ function guessed(fields: string[]): Record<string, string> {
   const plain = (name: string) =>
     name
       .toLowerCase()
-      .replace(/[_\-.]+/g, ' ')
+      .replace(/[_\-.()[\]]+/g, ' ')
       .trim();
+  const day = fields.find((field) => /^(date|day|datum|fecha)( (utc|local|gmt))?$/.test(plain(field)));
+  const clock = fields.find((field) =>
+    /^(time|hour|clock|uhrzeit|hora)( (utc|local|gmt|of day))?$/.test(plain(field)),
+  );
+  if (day && clock) Object.assign(mapping, { at: day, [CLOCK]: clock });
   for (const [name, patterns] of Object.entries(SYNONYMS)) {
+    if (mapping[name]) continue;
     const taken = new Set(Object.values(mapping));
     const found = patterns
       .map((pattern) => fields.find((field) => !taken.has(field) && pattern.test(plain(field))))

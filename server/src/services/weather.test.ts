@@ -1,6 +1,7 @@
 // Weather in and days out, over the wire: imports, pushes, answers and the calendar, on a real database.
 import ICAL from 'ical.js';
 import request from 'supertest';
+import { readWeather } from '../files/readWeather';
 import { YEAR_HOURS, yearsOnRecord } from '../pool/weatherSource';
 import { deviceId, NOW, newId, type Orchard, openOrchard } from '../testing/orchard';
 
@@ -348,6 +349,25 @@ describe('the compute routes', () => {
       expect(body.unknownDays).toEqual(['2026-11-03']);
     });
   });
+});
+
+test.each([
+  ['Date,Time,Temp', '2026-03-01,06:00,5\n2026-03-01,07:00,6', '2026-03-01T06:00:00.000Z'],
+  ['Date;Hour;Temp', '01.03.2026;6;5,5\n01.03.2026;7;6,5', '2026-03-01T06:00:00.000Z'],
+  ['Date,Time (local),Temp', '03/01/2026,6:00 AM,5\n03/13/2026,7:00 PM,6', '2026-03-01T06:00:00.000Z'],
+  ['Day,Clock,Temp', '01/03/2026,06:00:00,5\n13/03/2026,07:00:00,6', '2026-03-01T06:00:00.000Z'],
+  ['Date Time,Temp', '3/1/26 6:00,5\n3/13/26 7:00,6', '2026-03-01T06:00:00.000Z'],
+  ['Timestamp,Temp', '2026-03-01T06:00:00Z,5\n2026-03-01 07:00:00+00:00,6', '2026-03-01T06:00:00.000Z'],
+])('times under “%s” are read', (heading, rows, from) => {
+  const read = readWeather({
+    bytes: new TextEncoder().encode(`${heading}\n${rows}\n`),
+    format: 'csv',
+    mapping: null,
+    zone: 'UTC',
+    repair: [],
+  });
+  expect(read).toMatchObject({ refused: [] });
+  expect('hours' in read && read.hours[0]).toMatchObject({ at: from, temperatureC: expect.any(Number) });
 });
 
 test.each([

@@ -294,7 +294,19 @@ function Columns({
               onChange={(column) => set(name, column)}
             />
           </View>
-          {name === 'at' || !mapping[name] ? null : (
+          {name === 'at' ? (
+            <View flex={1} minWidth={0}>
+              <Select
+                label="Time of day, if it stands apart"
+                value={mapping['at:clock'] ?? ''}
+                options={[
+                  { value: '', label: 'In the same column' },
+                  ...report.columns.map((column) => ({ value: column, label: column })),
+                ]}
+                onChange={(column) => set('at:clock', column)}
+              />
+            </View>
+          ) : !mapping[name] ? null : (
             <View width={120}>
               <Select
                 label="in"
