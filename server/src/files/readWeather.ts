@@ -197,6 +197,8 @@ const FORMS = [
   'yyyyMMddHHmm',
   'yyyyMMddHH',
 ];
+/** What a year of two digits is near to. */
+const THIS_CENTURY = new Date(Date.UTC(2026, 0, 1));
 /** So many times of a file tell how all of them are written. */
 const LOOKED_AT = 60;
 const WITH_OFFSET = /^\d{4}-\d{2}-\d{2}[T ].*(Z|[+-]\d{2}:?\d{2})$/;
@@ -211,7 +213,7 @@ function formOf(cells: readonly string[]): string {
   const some = local.filter((_, i) => i % step === 0);
   const counted = FORMS.map((form) => ({
     form,
-    read: some.filter((cell) => isTime(+parse(cell, form, new Date(0)))).length,
+    read: some.filter((cell) => isTime(+parse(cell, form, THIS_CENTURY))).length,
   }));
   return counted.reduce((best, one) => (one.read > best.read ? one : best)).form;
 }
@@ -228,7 +230,7 @@ function timeReader(zone: string, form: string): (cell: string) => number | null
       const at = Date.parse(text.replace(' ', 'T'));
       return Number.isNaN(at) ? null : at;
     }
-    const read = parse(text, form, new Date(0), { in: context });
+    const read = parse(text, form, THIS_CENTURY, { in: context });
     if (!isValid(read)) return null;
     const at = +read;
     const clock = context(at).getHours();
@@ -253,7 +255,7 @@ function guessed(fields: string[]): Record<string, string> {
   const plain = (name: string) =>
     name
       .toLowerCase()
-      .replace(/[_\-.()[\]]+/g, ' ')
+      .replace(/[\s_\-.()[\]]+/g, ' ')
       .trim();
   const day = fields.find((field) => /^(date|day|datum|fecha)( (utc|local|gmt))?$/.test(plain(field)));
   const clock = fields.find((field) =>
