@@ -12,6 +12,7 @@ import { OutboxBar } from '../src/places/shell/OutboxBar';
 import { PlaceBar } from '../src/places/shell/PlaceBar';
 import { PlaceError } from '../src/places/shell/PlaceError';
 import { watchBack } from '../src/ui/backStack';
+import { keepFocus } from '../src/ui/focusKeeper';
 import { SkipLink } from '../src/ui/SkipLink';
 import { config } from '../src/ui/tamagui.config';
 import { ThemeFollower, useWide } from '../src/ui/theme';
@@ -23,6 +24,7 @@ export default function Layout() {
   useEffect(() => {
     void openOutbox(takeOver, askSession);
     registerOffline();
+    return keepFocus();
   }, []);
   return (
     <TamaguiProvider config={config} defaultTheme="light">

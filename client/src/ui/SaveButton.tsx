@@ -8,19 +8,27 @@ interface SaveButtonProps extends Omit<ComponentProps<typeof Button>, 'onPress'>
   onSave(): void;
   /** What is not said yet and must be; null where nothing is missing. */
   missing?: string | null;
+  /** Pressed, and not safe yet: the button says so and takes no second press. */
+  saving?: boolean;
 }
 
-export function SaveButton({ onSave, missing = null, children, ...rest }: SaveButtonProps) {
+export function SaveButton({
+  onSave,
+  missing = null,
+  saving = false,
+  disabled,
+  children,
+  ...rest
+}: SaveButtonProps) {
   const [said, setSaid] = useState<string | null>(null);
   const save = () => {
     if (missing !== null) return setSaid(`Not saved: ${missing}`);
-    const [first, ...more] = invalidFields();
+    const [first, ...more] = invalidFields(openPart());
     if (!first) {
       setSaid(null);
       return onSave();
     }
-    first.scrollIntoView({ block: 'center' });
-    first.focus({ preventScroll: true });
+    goTo(first);
     setSaid(
       `Not saved: “${labelOf(first)}” cannot be used as it is${more.length > 0 ? `, and ${more.length} more` : ''}.`,
     );
@@ -32,18 +40,32 @@ export function SaveButton({ onSave, missing = null, children, ...rest }: SaveBu
           {said}
         </Small>
       ) : null}
-      <Button {...rest} onPress={save}>
-        {children}
+      <Button {...rest} disabled={disabled || saving} aria-busy={saving} onPress={save}>
+        {saving ? 'Saving …' : children}
       </Button>
     </View>
   );
 }
 
-/** Fields of the sheet that is open, else of the page, that say something is wrong with what stands in them. */
-function invalidFields(): HTMLElement[] {
-  const scope =
-    [...document.querySelectorAll('[role=dialog]')].at(-1) ?? document.querySelector('main') ?? document;
+/** The sheet that is open, else the page. */
+function openPart(): ParentNode {
+  return [...document.querySelectorAll('[role=dialog]')].at(-1) ?? document.querySelector('main') ?? document;
+}
+
+/** Fields that say something is wrong with what stands in them. */
+function invalidFields(scope: ParentNode): HTMLElement[] {
   return [...scope.querySelectorAll<HTMLElement>('[aria-invalid=true]')];
+}
+
+/** Brings the first field that cannot be used under the eye and under the fingers. */
+export function goToFirstFault(scope: ParentNode | null): void {
+  const [first] = invalidFields(scope ?? openPart());
+  if (first) goTo(first);
+}
+
+function goTo(field: HTMLElement): void {
+  field.scrollIntoView({ block: 'center' });
+  field.focus({ preventScroll: true });
 }
 
 function labelOf(field: HTMLElement): string {

@@ -40,7 +40,7 @@ export function UnseenTable({ caption, head, rows }: UnseenTableProps) {
   );
 }
 
-const UNSEEN = {
+export const UNSEEN = {
   position: 'absolute',
   width: 1,
   height: 1,

@@ -110,3 +110,13 @@ export function useBackLayer(open: boolean, onBack: () => void): void {
     return () => dropLayer(layer);
   }, [open]);
 }
+
+/** Most that a browser takes to go back over its layers, ms. */
+const LAYERS_GONE_MS = 1000;
+
+/** Goes somewhere once no layer lies on the history any more: a page that is opened before would be gone back over. */
+export function afterLayers(go: () => void, since = Date.now()): void {
+  const waits = layers.length > 0 || ownPops > 0 || depthOf(window.history.state) > 0;
+  if (waits && Date.now() - since < LAYERS_GONE_MS) setTimeout(() => afterLayers(go, since), 20);
+  else go();
+}

@@ -24,6 +24,13 @@ export const FindingBody = z
       .boolean()
       .default(true)
       .describe('false: seen on this limb, but nobody has said where along it; its cut waits for that'),
+    somewhere: z
+      .strictObject({ hour: z.number().int().min(1).max(12), heightCm: alongCm })
+      .nullable()
+      .default(null)
+      .describe(
+        'somewhere in a crown that nobody has mapped: hour on the crown clock and height, until it is placed on its limb',
+      ),
     place: z.enum(findingPlaces).default('span'),
     disorder: DisorderCode,
     edge: z.enum(edges),
@@ -46,6 +53,10 @@ export const FindingBody = z
   .refine((finding) => finding.fromCm <= finding.toCm, {
     path: ['fromCm'],
     message: 'The finding ends before it begins.',
+  })
+  .refine((finding) => finding.somewhere === null || !finding.measured, {
+    path: ['somewhere'],
+    message: 'What lies somewhere in the crown is not measured yet.',
   })
   .meta({ id: 'FindingBody' });
 export type FindingBody = z.infer<typeof FindingBody>;

@@ -11,6 +11,7 @@ import { Choice } from '../../ui/Choice';
 import { Columns } from '../../ui/Columns';
 import { Failed } from '../../ui/Failed';
 import { Field } from '../../ui/Field';
+import { useLeaveGuard } from '../../ui/leaveGuard';
 import { SaveButton } from '../../ui/SaveButton';
 import { Screen } from '../../ui/Screen';
 import { Select } from '../../ui/Select';
@@ -45,6 +46,7 @@ function SettingsForm({ record }: { record: SiteRecord }) {
   const send = (site: Site, baseRevision: number) =>
     saving.mutate({ site, baseRevision }, { onSuccess: (saved) => reset(formOf(saved.site)) });
   const save = handleSubmit((site) => send(site, record.revision));
+  const leaving = useLeaveGuard(formState.isDirty, 'The site');
   const failed = saving.error && !movedProblem(saving.error) ? saving.error : null;
   return (
     <Screen
@@ -52,13 +54,14 @@ function SettingsForm({ record }: { record: SiteRecord }) {
       subtitle={record.site.name}
       width="full"
       actions={
-        <SaveButton kind="main" onSave={() => save()} disabled={!formState.isDirty || saving.isPending}>
+        <SaveButton kind="main" onSave={() => save()} disabled={!formState.isDirty} saving={saving.isPending}>
           {formState.isDirty || !saving.isSuccess ? 'Save site' : 'Saved'}
         </SaveButton>
       }
     >
       <BookTabs />
       <Failed title="Not saved yet" error={failed} />
+      {leaving.question}
       <Columns beside={<DeviceSettings />}>
         {wide ? null : <DeviceSettings />}
         <Section>Site</Section>

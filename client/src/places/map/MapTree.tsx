@@ -11,6 +11,7 @@ import { useToday } from '../../data/useToday';
 import { useSaveLimbs } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
+import { useLeaveGuard } from '../../ui/leaveGuard';
 import { SaveButton } from '../../ui/SaveButton';
 import { Screen } from '../../ui/Screen';
 import { Waiting } from '../../ui/Waiting';
@@ -34,6 +35,7 @@ function Drawing({ detail, today }: { detail: TreeDetail; today: SiteToday }) {
   const [starting, setStarting] = useState(view.limbs.length === 1 && view.findings.length === 0);
   const { tree } = detail;
   const back = () => router.replace(`/round/${tree.id}`);
+  const leaving = useLeaveGuard(history.changed, 'The limb map');
   const twelve = today.site.twelveBearingDeg;
   const save = () =>
     saving.mutate(
@@ -43,7 +45,7 @@ function Drawing({ detail, today }: { detail: TreeDetail; today: SiteToday }) {
         surveyedAt: clock(),
         limbs: withGivenNames(history.limbs, twelve),
       },
-      { onSuccess: back },
+      { onSuccess: () => leaving.leave(back) },
     );
   return (
     <Screen
@@ -53,8 +55,8 @@ function Drawing({ detail, today }: { detail: TreeDetail; today: SiteToday }) {
       actions={
         starting ? null : (
           <>
-            <Button onPress={back}>Cancel</Button>
-            <SaveButton kind="main" disabled={!history.changed || saving.isPending} onSave={save}>
+            <Button onPress={() => leaving.ask(back)}>Cancel</Button>
+            <SaveButton kind="main" disabled={!history.changed} saving={saving.isPending} onSave={save}>
               Save the limb map
             </SaveButton>
           </>
@@ -62,10 +64,11 @@ function Drawing({ detail, today }: { detail: TreeDetail; today: SiteToday }) {
       }
     >
       <Failed title="Not saved yet" error={saving.error} />
+      {leaving.question}
       {starting ? (
         <Starter
           tree={tree}
-          onBack={back}
+          onBack={() => leaving.ask(back)}
           onDraw={(limbs) => {
             history.change(limbs);
             setStarting(false);

@@ -1,18 +1,25 @@
 // A tree that is written down is changed on its revision; one that changed meanwhile shows both versions.
 import { type TreeBody, treeBodyOf } from '@mortisect/contracts';
+import { tapeReading, tapeText } from '@mortisect/core/measure';
+import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useSite, useTree, useTrees } from '../../data/queries';
 import { useUnits } from '../../data/useToday';
 import { newId, useSaveTree } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
+import { useLeaveGuard } from '../../ui/leaveGuard';
 import { Notice } from '../../ui/Notice';
+import { goToFirstFault } from '../../ui/SaveButton';
 import { Screen } from '../../ui/Screen';
+import { Sheet } from '../../ui/Sheet';
+import { Body } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { Conflict, movedProblem } from '../Conflict';
+import { fieldWords } from './fieldWords';
 import { TreeFields } from './TreeFields';
-import { emptyForm, formOfTree, type TreeForm, treeOfForm } from './treeForm';
+import { doubtsOf, emptyForm, formOfTree, type SizeDoubt, type TreeForm, treeOfForm } from './treeForm';
 
 export function EditTree({ treeId }: { treeId: string }) {
   const { data, error, refetch } = useTree(treeId);
@@ -48,19 +55,36 @@ function TreeEditor({ title, treeId, revision, before, first }: TreeEditorProps)
   const trees = useTrees().data?.trees ?? [];
   const cultivars = useSite().data?.site.cultivars ?? [];
   const saving = useSaveTree();
-  const [form, setForm] = useState(first);
+  const [start] = useState(first);
+  const [form, setForm] = useState(start);
   const [faults, setFaults] = useState<Record<string, string>>({});
-  const save = (baseRevision: number | null) => {
-    const read = treeOfForm(form, units, before);
-    if ('faults' in read) return setFaults(read.faults);
+  const [doubts, setDoubts] = useState<SizeDoubt[]>([]);
+  const leaving = useLeaveGuard(form !== start, revision === null ? 'The new tree' : 'The tree');
+  const page = useRef<HTMLDivElement>(null);
+  const save = (baseRevision: number | null, filled = form, sure = false) => {
+    const read = treeOfForm(filled, units, before);
+    if ('faults' in read) {
+      setFaults(read.faults);
+      // Once the fields say what is wrong with them
+      return setTimeout(() => goToFirstFault(page.current));
+    }
     setFaults({});
+    const doubtful = sure ? [] : doubtsOf(filled, units, before);
+    if (doubtful.length > 0) return setDoubts(doubtful);
     saving.mutate(
       { treeId, baseRevision, tree: read.tree },
       {
         onSuccess: () =>
-          router.replace((revision === null ? `/round/${treeId}/map` : `/round/${treeId}`) as never),
+          leaving.leave(() =>
+            router.replace((revision === null ? `/round/${treeId}/map` : `/round/${treeId}`) as never),
+          ),
       },
     );
+  };
+  const take = (doubt: SizeDoubt) => {
+    if (!doubt.instead) return;
+    setForm({ ...form, [doubt.key]: tapeReading(doubt.instead.cm, units).value });
+    setDoubts(doubts.filter((one) => one !== doubt));
   };
   const failed = saving.error && !movedProblem(saving.error) ? saving.error : null;
   const wrong = Object.keys(faults).length;
@@ -70,9 +94,9 @@ function TreeEditor({ title, treeId, revision, before, first }: TreeEditorProps)
       subtitle={revision === null ? 'Write it down; its limb map comes next' : 'Edit the tree'}
       actions={
         <>
-          <Button onPress={() => router.back()}>Cancel</Button>
+          <Button onPress={() => leaving.ask(() => router.back())}>Cancel</Button>
           <Button grow kind="main" onPress={() => save(revision)} disabled={saving.isPending}>
-            {revision === null ? 'Save, then its limbs' : 'Save the tree'}
+            {saving.isPending ? 'Saving …' : revision === null ? 'Save, then its limbs' : 'Save the tree'}
           </Button>
         </>
       }
@@ -84,7 +108,39 @@ function TreeEditor({ title, treeId, revision, before, first }: TreeEditorProps)
           title="Not saved yet"
         >{`${wrong === 1 ? 'One field is' : `${wrong} fields are`} not usable yet; what is wrong stands at each.`}</Notice>
       ) : null}
-      <TreeFields form={form} faults={faults} trees={trees} cultivars={cultivars} onChange={setForm} />
+      <div ref={page}>
+        <TreeFields form={form} faults={faults} trees={trees} cultivars={cultivars} onChange={setForm} />
+      </div>
+      {leaving.question}
+      <Sheet
+        title="Is that right?"
+        open={doubts.length > 0}
+        onClose={() => setDoubts([])}
+        closeLabel="Look again"
+        actions={
+          <Button
+            grow
+            kind="main"
+            onPress={() => {
+              setDoubts([]);
+              save(revision, form, true);
+            }}
+          >
+            It is so, save
+          </Button>
+        }
+      >
+        {doubts.map((doubt) => (
+          <View key={doubt.key} gap={8}>
+            <Body>{`${fieldWords[doubt.key]} ${tapeText(doubt.cm, units)}: few fruit trees have that.`}</Body>
+            {doubt.instead ? (
+              <View flexDirection="row">
+                <Button onPress={() => take(doubt)}>{`I mean ${doubt.instead.text}`}</Button>
+              </View>
+            ) : null}
+          </View>
+        ))}
+      </Sheet>
       <Conflict
         error={saving.error}
         lines={treeLines}

@@ -1,9 +1,17 @@
 // A tree as it is typed: sizes are text until they are saved, so that nothing half typed is lost.
 import { TreeBody, type TreeSummary } from '@mortisect/contracts';
-import { tapeReading, typedLengthCm, type Units } from '@mortisect/core/measure';
-import { type Cultivar, cultivarNamed, speciesOf } from '@mortisect/core/register';
+import { isBareNumber, tapeReading, typedLengthCm, type Units } from '@mortisect/core/measure';
+import {
+  type Cultivar,
+  cultivarNamed,
+  isUsualSize,
+  speciesOf,
+  type TreeSize,
+  treeSizes,
+  writtenYear,
+} from '@mortisect/core/register';
 
-export type LengthKey = 'heightCm' | 'targetHeightCm' | 'spreadCm' | 'girthCm' | 'graftUnionCm' | 'reachCm';
+export type LengthKey = TreeSize;
 export type TextKey = 'code' | 'nickname' | 'plot' | 'row' | 'cultivar' | 'rootstock' | 'pickedBy' | 'note';
 export type NumberKey = 'place' | 'plantedYear' | 'latitude' | 'longitude';
 
@@ -25,15 +33,8 @@ export type TreeForm = Record<LengthKey | TextKey | NumberKey, string> &
     | 'neighbours'
   >;
 
-const LENGTHS: readonly LengthKey[] = [
-  'heightCm',
-  'targetHeightCm',
-  'spreadCm',
-  'girthCm',
-  'graftUnionCm',
-  'reachCm',
-];
-const NUMBERS: readonly NumberKey[] = ['place', 'plantedYear', 'latitude', 'longitude'];
+const LENGTHS: readonly LengthKey[] = treeSizes;
+const NUMBERS = ['place', 'latitude', 'longitude'] as const satisfies readonly NumberKey[];
 
 export const NEW_TREE: TreeBody = TreeBody.parse({
   code: 'x',
@@ -52,7 +53,7 @@ export function formOfTree(tree: TreeBody, units: Units): TreeForm {
     ...tree,
     ...(Object.fromEntries(LENGTHS.map((key) => [key, length(tree[key])])) as Record<LengthKey, string>),
     ...(Object.fromEntries(
-      NUMBERS.map((key) => [key, tree[key] === null ? '' : String(tree[key])]),
+      [...NUMBERS, 'plantedYear' as const].map((key) => [key, tree[key] === null ? '' : String(tree[key])]),
     ) as Record<NumberKey, string>),
     nickname: tree.nickname ?? '',
     cultivar: tree.cultivar ?? '',
@@ -94,6 +95,9 @@ export function treeOfForm(
     else if (Number.isFinite(value)) raw[key] = value;
     else faults[key] = `“${text}” is not a number.`;
   }
+  const planted = form.plantedYear.trim() === '' ? null : writtenYear(form.plantedYear);
+  if (planted && 'fault' in planted) faults.plantedYear = planted.fault;
+  raw.plantedYear = planted && 'year' in planted ? planted.year : null;
   for (const key of ['nickname', 'cultivar', 'rootstock'] as const) raw[key] = form[key].trim() || null;
   const parsed = TreeBody.safeParse(raw);
   if (!parsed.success) {
@@ -103,6 +107,30 @@ export function treeOfForm(
     }
   }
   return parsed.success && Object.keys(faults).length === 0 ? { tree: parsed.data } : { faults };
+}
+
+/** A size that no fruit tree usually has, and what may have been meant. */
+export interface SizeDoubt {
+  key: LengthKey;
+  /** As it was typed, and read. */
+  typed: string;
+  cm: number;
+  /** The same number in metres, or in feet where the tape is in inches, where that is a usual size. */
+  instead: { text: string; cm: number } | null;
+}
+
+/** Sizes of a form that somebody should look at again; nothing is refused for them. */
+export function doubtsOf(form: TreeForm, units: Units, before: TreeBody | null = null): SizeDoubt[] {
+  const shown = before && formOfTree(before, units);
+  return LENGTHS.flatMap((key): SizeDoubt[] => {
+    const typed = form[key].trim();
+    const length = typedLengthCm(typed, units);
+    if (typed === '' || typed === shown?.[key] || 'fault' in length || isUsualSize(key, length.cm)) return [];
+    const text = `${typed} ${units === 'us' ? 'ft' : 'm'}`;
+    const larger = isBareNumber(typed) ? typedLengthCm(text, units) : null;
+    const fits = larger && 'cm' in larger && isUsualSize(key, larger.cm);
+    return [{ key, typed, cm: length.cm, instead: fits ? { text, cm: larger.cm } : null }];
+  });
 }
 
 /** What the tables know of a species and cultivar, put where nothing was said yet. */

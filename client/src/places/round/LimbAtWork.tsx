@@ -5,13 +5,14 @@ import { growth, type Limb } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import type { SiteToday, TreeView } from '../../data/orchardView';
 import type { Span } from '../../drawings/tape/LimbTape';
+import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { useWide } from '../../ui/theme';
 import { Label, Small } from '../../ui/type';
 import { TreeTape } from '../TreeTape';
-import { findingWords } from '../words';
+import { findingWords, upperFirst } from '../words';
 import { Answer, cutOf } from './Answer';
-import { type Marking, withSpan } from './marking/draft';
+import { type Marking, somewhereWords, withSpan } from './marking/draft';
 import { DisorderSigns, EdgeChoice, KindChoice, MoreFields, SpanFields } from './marking/MarkingForm';
 import { SeenMore } from './marking/SeenMore';
 
@@ -24,9 +25,19 @@ interface LimbAtWorkProps {
   marking: Marking | null;
   onMark(marking: Marking): void;
   onWhy(lesionId: string): void;
+  onAddLimb(): void;
 }
 
-export function LimbAtWork({ view, today, limb, shownId, marking, onMark, onWhy }: LimbAtWorkProps) {
+export function LimbAtWork({
+  view,
+  today,
+  limb,
+  shownId,
+  marking,
+  onMark,
+  onWhy,
+  onAddLimb,
+}: LimbAtWorkProps) {
   const wide = useWide();
   const cut = shownId === null ? undefined : cutOf(view, shownId)?.own;
   const shown = view.considered.find((finding) => finding.id === shownId);
@@ -40,6 +51,20 @@ export function LimbAtWork({ view, today, limb, shownId, marking, onMark, onWhy 
     <View gap={12}>
       {form ? <KindChoice {...form} limbs={view.limbs} /> : null}
       {marking ? <AlreadyThere view={view} marking={marking} /> : null}
+      {marking?.somewhere ? (
+        <Notice kind="said" title={upperFirst(somewhereWords(marking.somewhere, today.units))}>
+          {view.limbs.length > 1
+            ? 'Tap the limb that it is on, and its cut is told.'
+            : 'It waits here until the limbs of this tree are drawn; then its cut is told.'}
+        </Notice>
+      ) : null}
+      {marking && (marking.baseRevision === null || marking.somewhere) ? (
+        <View flexDirection="row">
+          <Button kind="quiet" paddingHorizontal={0} onPress={onAddLimb}>
+            Its limb is not on the map: add it
+          </Button>
+        </View>
+      ) : null}
       <TreeTape
         view={view}
         today={today}
@@ -82,7 +107,7 @@ export function LimbAtWork({ view, today, limb, shownId, marking, onMark, onWhy 
       {form ? (
         <>
           <SeenMore view={view} today={today} limb={limb} {...form} />
-          <SpanFields {...form} limb={limb} />
+          {marking?.somewhere ? null : <SpanFields {...form} limb={limb} />}
           <DisorderSigns marking={form.marking} />
           <MoreFields {...form} limbs={view.limbs} />
         </>

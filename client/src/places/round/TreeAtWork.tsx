@@ -8,6 +8,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { type SiteToday, type TreeView, treeView } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';
+import { useSaveFinding } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { useBackLayer } from '../../ui/backStack';
 import { Columns } from '../../ui/Columns';
@@ -23,16 +24,22 @@ import { speciesWords } from '../words';
 import { cutOf } from './Answer';
 import { FindingRows } from './FindingRows';
 import { LimbAtWork } from './LimbAtWork';
+import { AddLimb } from './marking/AddLimb';
 import {
   asConsidered,
+  findingBody,
+  holdsWords,
   isNamed,
   keepDraft,
+  limbNameOf,
   type Marking,
   movedTo,
   newMarking,
+  newMarkingSomewhere,
   useDrafts,
 } from './marking/draft';
 import { MarkingActions } from './marking/MarkingActions';
+import { WhereSheet } from './marking/WhereSheet';
 import { NeighbourButtons, type Neighbours } from './neighbours';
 import { ShapePart } from './shape/ShapePart';
 import { TreeDrawings } from './TreeDrawings';
@@ -68,6 +75,8 @@ export function TreeAtWork({ detail, today, firstLimbId, neighbours }: TreeAtWor
   useBackLayer(marking !== null, () => setAside(true));
   const [part, setPart] = useState<Part>('find');
   const [justSet, setJustSet] = useState(false);
+  const [undoable, setUndoable] = useState<Undoable | null>(null);
+  const [asking, setAsking] = useState<'where' | 'limb' | null>(null);
   const [whyId, setWhyId] = useState<string | null>(null);
   const view = treeView(
     detail,
@@ -85,15 +94,17 @@ export function TreeAtWork({ detail, today, firstLimbId, neighbours }: TreeAtWor
 
   const begin = () => {
     setJustSet(false);
+    setUndoable(null);
     setPart('find');
     // What was begun goes on: a second beginning would drop it
     if (draft) setAside(false);
+    else if (view.limbs.length === 1) setAsking('where');
     else if (limb) setMarking(newMarking(limb, today.units, clock()));
   };
   const shownId = marking?.id ?? view.findings.find((finding) => finding.limbId === limb?.id)?.id ?? null;
   const pick = (id: string) => {
     // A finding that is on record stays on its limb while it is changed.
-    if (marking && marking.baseRevision !== null) return;
+    if (marking && marking.baseRevision !== null && !marking.somewhere) return;
     setPicked(id);
     const onto = view.limbs.find((one) => one.id === id);
     if (marking && onto) setMarking(movedTo(marking, onto, today.units));
@@ -120,6 +131,7 @@ export function TreeAtWork({ detail, today, firstLimbId, neighbours }: TreeAtWor
         marking={marking}
         onMark={setMarking}
         onWhy={setWhyId}
+        onAddLimb={() => setAsking('limb')}
       />
       {marking ? null : (
         <FindingRows
@@ -152,10 +164,11 @@ export function TreeAtWork({ detail, today, firstLimbId, neighbours }: TreeAtWor
           <MarkingActions
             view={view}
             marking={marking}
-            onDone={(set) => {
+            onDone={(how) => {
               setPicked(marking.limbId);
               setMarking(null);
-              setJustSet(set);
+              setJustSet(how === 'set');
+              setUndoable(how !== 'set' && holdsWords(marking) ? { how, marking } : null);
             }}
           />
         ) : (
@@ -165,7 +178,24 @@ export function TreeAtWork({ detail, today, firstLimbId, neighbours }: TreeAtWor
     >
       <LastMarked />
       {draft && aside ? (
-        <Begun draft={draft} view={view} onGoOn={begin} onDrop={() => setMarking(null)} />
+        <Begun
+          draft={draft}
+          view={view}
+          onGoOn={begin}
+          onDrop={() => {
+            setMarking(null);
+            if (holdsWords(draft)) setUndoable({ how: 'let go', marking: draft });
+          }}
+        />
+      ) : null}
+      {undoable && !marking ? (
+        <Undo
+          undoable={undoable}
+          view={view}
+          today={today}
+          onMark={setMarking}
+          onDone={() => setUndoable(null)}
+        />
       ) : null}
       <Columns beside={drawings}>
         {marking ? null : <Tabs label="Parts of the tree" options={PARTS} value={part} onChange={setPart} />}
@@ -173,6 +203,26 @@ export function TreeAtWork({ detail, today, firstLimbId, neighbours }: TreeAtWor
         {part === 'shape' && !marking ? <ShapePart view={view} today={today} onLimb={pick} /> : null}
         {part === 'tree' && !marking ? <TreePart view={view} detail={detail} today={today} /> : null}
       </Columns>
+      <WhereSheet
+        treeId={treeId}
+        open={asking === 'where'}
+        onClose={() => setAsking(null)}
+        onStem={() => limb && setMarking(newMarking(limb, today.units, clock()))}
+        onCrown={(somewhere) =>
+          limb && setMarking(newMarkingSomewhere(limb, today.units, clock(), somewhere))
+        }
+      />
+      {marking ? (
+        <AddLimb
+          detail={detail}
+          view={view}
+          today={today}
+          onLimb={limb}
+          open={asking === 'limb'}
+          onClose={() => setAsking(null)}
+          onAdded={(added) => setMarking(movedTo(marking, added, today.units))}
+        />
+      ) : null}
       <WhySheet
         view={view}
         today={today}
@@ -210,6 +260,52 @@ function Begun({
       }
     >
       {`${what} on ${view.names.get(draft.limbId) ?? 'a limb'} is kept on this device.`}
+    </Notice>
+  );
+}
+
+interface Undoable {
+  how: 'let go' | 'taken back';
+  marking: Marking;
+}
+
+/** A finding that was just let go, or taken back, can be had again. */
+function Undo({
+  undoable: { how, marking },
+  view,
+  today,
+  onMark,
+  onDone,
+}: {
+  undoable: Undoable;
+  view: TreeView;
+  today: SiteToday;
+  onMark(marking: Marking): void;
+  onDone(): void;
+}) {
+  const saving = useSaveFinding();
+  const putBack = () => {
+    if (!isNamed(marking)) return;
+    const { id, baseRevision } = marking;
+    const finding = findingBody(marking, view.tree.id, limbNameOf(marking, view.names, today.units));
+    saving.mutate({ id, baseRevision, finding }, { onSuccess: onDone });
+  };
+  const again = () => {
+    onMark(marking);
+    onDone();
+  };
+  const letGo = how === 'let go';
+  return (
+    <Notice
+      kind="said"
+      title={letGo ? 'Let go' : 'Taken back'}
+      action={
+        <View flexDirection="row">
+          <Button onPress={letGo ? again : putBack}>{letGo ? 'Take it up again' : 'Put it back'}</Button>
+        </View>
+      }
+    >
+      {letGo ? 'What was marked is not saved.' : 'The finding is off the tree; the log keeps it.'}
     </Notice>
   );
 }

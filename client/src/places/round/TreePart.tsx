@@ -153,6 +153,7 @@ function Jobs({ treeId, jobs, today }: { treeId: string; jobs: readonly Job[]; t
   const clock = useClock();
   const saving = useSaveJob();
   const [adding, setAdding] = useState(false);
+  const [removed, setRemoved] = useState<Job | null>(null);
   const open = jobs.filter((job) => job.doneAt === null && !job.withdrawn);
   const change = (job: Job, part: Partial<Pick<Job, 'doneAt' | 'withdrawn'>>) => {
     const { id, revision, by, receivedAt, ...body } = job;
@@ -181,7 +182,10 @@ function Jobs({ treeId, jobs, today }: { treeId: string; jobs: readonly Job[]; t
             </Button>
             <Button
               kind="quiet"
-              onPress={() => change(job, { withdrawn: true })}
+              onPress={() => {
+                change(job, { withdrawn: true });
+                setRemoved(job);
+              }}
               aria-label={`Remove: ${kind?.name ?? job.job}`}
             >
               Remove
@@ -189,6 +193,25 @@ function Jobs({ treeId, jobs, today }: { treeId: string; jobs: readonly Job[]; t
           </View>
         );
       })}
+      {removed ? (
+        <Notice
+          kind="said"
+          action={
+            <View flexDirection="row">
+              <Button
+                onPress={() => {
+                  change(removed, { withdrawn: false });
+                  setRemoved(null);
+                }}
+              >
+                Put it back
+              </Button>
+            </View>
+          }
+        >
+          {`${jobKinds.find((one) => one.code === removed.job)?.name ?? removed.job} is removed.`}
+        </Notice>
+      ) : null}
       <View flexDirection="row">
         <Button onPress={() => setAdding(true)}>Add a job</Button>
       </View>

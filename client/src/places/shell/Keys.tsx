@@ -4,6 +4,7 @@ import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { tinykeys } from 'tinykeys';
 import { usePreferences } from '../../data/preferences';
+import { leavePage } from '../../ui/leaveGuard';
 import { Sheet } from '../../ui/Sheet';
 import { Body, Label } from '../../ui/type';
 import { places } from './places';
@@ -52,7 +53,10 @@ export function PlaceKeys() {
   const [open, setOpen] = useState(false);
   useKeys({
     ...Object.fromEntries(
-      places.map((place) => [`g ${place.letter}`, () => router.navigate(place.path as never)]),
+      places.map((place) => [
+        `g ${place.letter}`,
+        () => leavePage(() => router.navigate(place.path as never)),
+      ]),
     ),
     '?': () => setOpen(true),
     'Shift+?': () => setOpen(true),

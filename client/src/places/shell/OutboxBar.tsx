@@ -7,18 +7,19 @@ import { keepMine, letGo, type OutboxItem, send, useOutbox } from '../../data/ou
 import { Button } from '../../ui/Button';
 import { Sheet } from '../../ui/Sheet';
 import { Body, Label, Section, Small } from '../../ui/type';
+import { UNSEEN } from '../../ui/Unseen';
 import { actionWords, plural, upperFirst } from '../words';
 
 export function OutboxBar() {
   const { items, away } = useOutbox();
   const [open, setOpen] = useState(false);
+  const said = useSaid(items.length);
   const stuck = items.filter((item) => item.state !== 'waiting');
-  if (items.length === 0) return null;
   const words =
     stuck.length > 0
       ? `${plural(stuck.length, 'entry').replace('entrys', 'entries')} ${stuck.length === 1 ? 'needs' : 'need'} your word`
       : `${items.length} to send${away ? ', no server' : ''}`;
-  return (
+  const bar = (
     <View
       flexDirection="row"
       alignItems="center"
@@ -29,7 +30,11 @@ export function OutboxBar() {
       borderStyle="solid"
       borderColor="$rule"
     >
-      <Label role="status" flex={1} color={stuck.length > 0 ? '$ochreText' : '$soft'}>
+      <Label
+        flex={1}
+        color={stuck.length > 0 ? '$ochreText' : '$soft'}
+        {...(stuck.length > 0 && { role: 'status' as const })}
+      >
         {words}
       </Label>
       <Button kind="quiet" onPress={() => setOpen(true)}>
@@ -51,6 +56,33 @@ export function OutboxBar() {
         ))}
       </Sheet>
     </View>
+  );
+  return (
+    <>
+      <Spoken words={said} />
+      {items.length === 0 ? null : bar}
+    </>
+  );
+}
+
+/** What a press came to, for those who do not see the count: safe here, then sent. */
+function useSaid(waiting: number): string {
+  const [before, setBefore] = useState(waiting);
+  const [said, setSaid] = useState('');
+  if (waiting !== before) {
+    setBefore(waiting);
+    if (waiting > before) setSaid(`Kept on this device. Waiting: ${waiting}.`);
+    else if (waiting === 0) setSaid('All sent.');
+  }
+  return said;
+}
+
+/** A live region that stays on the page, so that what comes into it is read out. */
+function Spoken({ words }: { words: string }) {
+  return (
+    <div role="status" style={UNSEEN}>
+      {words}
+    </div>
   );
 }
 

@@ -1,38 +1,43 @@
 // Sets what was marked, lays it aside, or takes a finding back. Set means: safe on this device, and on its way.
 import { View } from '@tamagui/core';
 import type { TreeView } from '../../../data/orchardView';
+import { useUnits } from '../../../data/useToday';
 import { useSaveFinding } from '../../../data/writes';
 import { Button } from '../../../ui/Button';
 import { Failed } from '../../../ui/Failed';
 import { SaveButton } from '../../../ui/SaveButton';
 import { cutOf } from '../Answer';
-import { findingBody, isNamed, type Marking } from './draft';
+import { findingBody, isNamed, limbNameOf, type Marking } from './draft';
 
 interface MarkingActionsProps {
   view: TreeView;
   marking: Marking;
   /** The marking is over: set, or laid aside. */
-  onDone(set: boolean): void;
+  onDone(how: 'set' | 'let go' | 'taken back'): void;
 }
 
 export function MarkingActions({ view, marking, onDone }: MarkingActionsProps) {
   const saving = useSaveFinding();
+  const units = useUnits();
   const save = (withdrawn: boolean) => {
     if (!isNamed(marking)) return;
-    const limbName = view.names.get(marking.limbId) ?? marking.limbId;
+    const limbName = limbNameOf(marking, view.names, units);
     const finding = findingBody(marking, view.tree.id, limbName, withdrawn);
     const { id, baseRevision } = marking;
-    saving.mutate({ id, baseRevision, finding }, { onSuccess: () => onDone(true) });
+    saving.mutate(
+      { id, baseRevision, finding },
+      { onSuccess: () => onDone(withdrawn ? 'taken back' : 'set') },
+    );
   };
   return (
     <View flex={1} gap={8}>
       <Failed title="Not saved yet" error={saving.error} />
       <View flexDirection="row" gap={12}>
-        <Button onPress={() => onDone(false)}>Cancel</Button>
+        <Button onPress={() => onDone('let go')}>Cancel</Button>
         {marking.baseRevision === null ? null : <Button onPress={() => save(true)}>Take back</Button>}
         <SaveButton
           kind="main"
-          disabled={saving.isPending}
+          saving={saving.isPending}
           missing={isNamed(marking) ? null : 'say first what it is.'}
           onSave={() => save(false)}
         >

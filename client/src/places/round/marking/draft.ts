@@ -3,7 +3,7 @@ import type { Considered, Finding, FindingBody, FindingKind } from '@mortisect/c
 import { kindOf } from '@mortisect/core/disorders';
 import type { Fault } from '@mortisect/core/faults';
 import { faultKey } from '@mortisect/core/faults';
-import { roundToTape, type Units } from '@mortisect/core/measure';
+import { heightReading, joined, roundToTape, type Units } from '@mortisect/core/measure';
 import type { Limb } from '@mortisect/core/tree';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
@@ -30,6 +30,7 @@ export function newMarking(limb: Limb, units: Units, now: string): Marking {
     kind: null,
     disorder: null,
     measured: false,
+    somewhere: null,
     place: 'span',
     ...startsOn(limb, units),
     edge: 'indefinite',
@@ -53,9 +54,34 @@ function startsOn(limb: Limb, units: Units) {
   };
 }
 
+export type Somewhere = NonNullable<FindingBody['somewhere']>;
+
+/** A finding in a crown that nobody has mapped: it waits on the stem until somebody places it on its limb. */
+export function newMarkingSomewhere(stem: Limb, units: Units, now: string, somewhere: Somewhere): Marking {
+  return { ...newMarking(stem, units, now), somewhere };
+}
+
+/** “somewhere in the crown, 3 o’clock, 2.5 m up” */
+export function somewhereWords({ hour, heightCm }: Somewhere, units: Units): string {
+  return `somewhere in the crown, ${hour} o’clock, ${joined(heightReading(heightCm, units))} up`;
+}
+
+/** What the finding’s place is called: its limb, or where in the crown it was seen. */
+export function limbNameOf(marking: Marking, names: ReadonlyMap<string, string>, units: Units): string {
+  if (marking.somewhere) return somewhereWords(marking.somewhere, units);
+  return names.get(marking.limbId) ?? marking.limbId;
+}
+
 /** A new finding moves with the finger to another limb and keeps all that was said of it but its place. */
 export function movedTo(marking: Marking, limb: Limb, units: Units): Marking {
-  return { ...marking, limbId: limb.id, ...startsOn(limb, units), measured: false, scratches: [] };
+  return {
+    ...marking,
+    limbId: limb.id,
+    ...startsOn(limb, units),
+    measured: false,
+    somewhere: null,
+    scratches: [],
+  };
 }
 
 /** A cut may have shortened the limb since: what is left of the span is what can be edited. */
@@ -88,7 +114,7 @@ const BASE_TO_CM = 15;
 
 /** The span as somebody dragged or typed it: from then on it is measured. */
 export function withSpan(marking: Marking, span: { fromCm?: number; toCm?: number }): Marking {
-  return { ...marking, ...span, measured: true };
+  return { ...marking, ...span, measured: true, somewhere: null };
 }
 
 /** Moves a marking to the base, the rootstock, the fruit or the whole of a limb; its span follows. */
@@ -177,6 +203,10 @@ export function findingOfFault(
     fault: { key: faultKey(fault), ...fault },
   };
 }
+
+/** Whether anything was said in a marking, so that dropping it loses something. */
+export const holdsWords = ({ kind, measured, note, photoIds, somewhere }: Marking): boolean =>
+  kind !== null || measured || note !== '' || photoIds.length > 0 || somewhere !== null;
 
 interface Drafts {
   byTree: Record<string, Marking>;

@@ -1,0 +1,132 @@
+// A limb that the map does not have yet, added without leaving the marking: the finding moves onto it.
+import type { TreeDetail } from '@mortisect/contracts';
+import { clockHour } from '@mortisect/core/measure';
+import { type Limb, limbKinds, measured, withGivenNames, withLimb } from '@mortisect/core/tree';
+import { View } from '@tamagui/core';
+import { useState } from 'react';
+import type { SiteToday, TreeView } from '../../../data/orchardView';
+import { useClock } from '../../../data/useClock';
+import { useSaveLimbs } from '../../../data/writes';
+import { Failed } from '../../../ui/Failed';
+import { LengthField } from '../../../ui/LengthField';
+import { SaveButton } from '../../../ui/SaveButton';
+import { Select } from '../../../ui/Select';
+import { Sheet } from '../../../ui/Sheet';
+import { Small } from '../../../ui/type';
+import { upperFirst } from '../../words';
+import { HOURS } from './WhereSheet';
+
+interface AddLimbProps {
+  detail: TreeDetail;
+  view: TreeView;
+  today: SiteToday;
+  /** The limb it most likely grows from: the one in hand. */
+  onLimb: Limb;
+  open: boolean;
+  onClose(): void;
+  onAdded(limb: Limb): void;
+}
+
+const KINDS = limbKinds
+  .filter((kind) => kind !== 'trunk')
+  .map((value) => ({ value, label: upperFirst(value) }));
+const LONGEST_CM = 3000;
+const THICKEST_CM = 250;
+const DEG_AN_HOUR = 30;
+
+export function AddLimb(props: AddLimbProps) {
+  return props.open ? <Open key={props.onLimb.id} {...props} /> : null;
+}
+
+function Open({ detail, view, today, onLimb, onClose, onAdded }: AddLimbProps) {
+  const clock = useClock();
+  const saving = useSaveLimbs();
+  const twelve = today.site.twelveBearingDeg;
+  const [parentId, setParent] = useState(onLimb.id);
+  const [jointCm, setJoint] = useState(Math.round(onLimb.lengthCm / 2));
+  const [said, setSaid] = useState<Partial<Limb>>({});
+  const parent = view.limbs.find((limb) => limb.id === parentId) ?? onLimb;
+  const { limbs, id } = withLimb(view.limbs, parent.id, Math.min(jointCm, parent.lengthCm));
+  const drawn = withGivenNames(measured(limbs, id, said), twelve);
+  const limb = drawn.find((one) => one.id === id) as Limb;
+  const set = (part: Partial<Limb>) => setSaid({ ...said, ...part });
+  const add = () =>
+    saving.mutate(
+      { treeId: detail.tree.id, baseRevision: detail.limbsRevision, surveyedAt: clock(), limbs: drawn },
+      {
+        onSuccess: () => {
+          onAdded(limb);
+          onClose();
+        },
+      },
+    );
+  return (
+    <Sheet
+      title="A limb that is not on the map"
+      open
+      onClose={onClose}
+      closeLabel="Back"
+      actions={
+        <SaveButton kind="main" saving={saving.isPending} onSave={add}>
+          Add it
+        </SaveButton>
+      }
+    >
+      <Failed title="Not saved yet" error={saving.error} />
+      <Select
+        label="It grows from"
+        value={parent.id}
+        options={view.limbs.map((one) => ({ value: one.id, label: view.names.get(one.id) ?? one.id }))}
+        onChange={(next) => {
+          setParent(next);
+          const length = view.limbs.find((one) => one.id === next)?.lengthCm ?? jointCm;
+          setJoint(Math.min(jointCm, length));
+        }}
+      />
+      <View flexDirection="row" gap={12}>
+        <LengthField
+          key={parent.id}
+          grow
+          label="So far out on it"
+          cm={Math.min(jointCm, parent.lengthCm)}
+          leastCm={0}
+          mostCm={parent.lengthCm}
+          onChange={setJoint}
+        />
+        <View flex={1} minWidth={0}>
+          <Select
+            label="It points to"
+            value={String(clockHour(limb.bearingDeg, twelve))}
+            options={HOURS}
+            onChange={(hour) => set({ bearingDeg: (twelve + Number(hour) * DEG_AN_HOUR) % 360 })}
+          />
+        </View>
+      </View>
+      <View flexDirection="row" gap={12}>
+        <LengthField
+          grow
+          label="Length"
+          cm={limb.lengthCm}
+          leastCm={5}
+          mostCm={LONGEST_CM}
+          onChange={(lengthCm) => set({ lengthCm })}
+        />
+        <LengthField
+          grow
+          label="Thick at base"
+          cm={limb.baseMm / 10}
+          leastCm={0.2}
+          mostCm={THICKEST_CM}
+          onChange={(cm) => set({ baseMm: Math.round(cm * 10) })}
+        />
+      </View>
+      <Select
+        label="It is a"
+        value={limb.kind}
+        options={KINDS}
+        onChange={(kind) => set({ kind: kind as Limb['kind'] })}
+      />
+      <Small>What you leave as it is, is a guess from the limb it grows on, and stays marked as one.</Small>
+    </Sheet>
+  );
+}

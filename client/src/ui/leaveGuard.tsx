@@ -1,0 +1,89 @@
+// Leaving a form with changes asks first, whichever way one leaves it: Cancel, Back, a link, a key, or closing the page.
+import { useRouter } from 'expo-router';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { Button } from './Button';
+import { afterLayers, useBackLayer } from './backStack';
+import { Sheet } from './Sheet';
+import { Body } from './type';
+
+type Go = () => void;
+
+/** The form that is open with changes; it decides whether and when a way out is taken. */
+let guard: ((go: Go) => void) | null = null;
+
+/** Takes a way out of the page: at once, or once the form that is open with changes has been asked about. */
+export function leavePage(go: Go): void {
+  if (guard) guard(go);
+  else go();
+}
+
+interface LeaveGuard {
+  /** Takes a way out, asked about where there are changes. */
+  ask(go: Go): void;
+  /** Takes a way out without asking: what was changed is saved. */
+  leave(go: Go): void;
+  /** The question; it stands somewhere on the page. */
+  question: ReactNode;
+}
+
+/**
+ * @param changed whether the form holds what is not saved
+ * @param what what would be lost, as in “This tree”
+ */
+export function useLeaveGuard(changed: boolean, what: string): LeaveGuard {
+  const router = useRouter();
+  const [asked, setAsked] = useState<{ go: Go } | null>(null);
+  const [left, setLeft] = useState(false);
+  const guarding = changed && !left;
+  const ask = (go: Go) => (guarding ? setAsked({ go }) : go());
+  const leave = (go: Go) => {
+    setAsked(null);
+    setLeft(true);
+    // The question and the form’s own layer come off the history first
+    setTimeout(() => afterLayers(go));
+  };
+  const latest = useRef(ask);
+  latest.current = ask;
+  useBackLayer(guarding && asked === null, () => setAsked({ go: () => router.back() }));
+  useEffect(() => {
+    if (!guarding || typeof window === 'undefined') return;
+    const own = (go: Go) => latest.current(go);
+    guard = own;
+    const onClick = (event: MouseEvent) => {
+      const link =
+        event.target instanceof Element ? event.target.closest<HTMLAnchorElement>('a[href]') : null;
+      const inside = link?.getAttribute('href') ?? '';
+      if (!inside.startsWith('/') || inside.startsWith('/api/') || event.ctrlKey || event.metaKey) return;
+      event.preventDefault();
+      event.stopPropagation();
+      own(() => router.navigate(inside as never));
+    };
+    const onUnload = (event: BeforeUnloadEvent) => event.preventDefault();
+    document.addEventListener('click', onClick, { capture: true });
+    window.addEventListener('beforeunload', onUnload);
+    return () => {
+      if (guard === own) guard = null;
+      document.removeEventListener('click', onClick, { capture: true });
+      window.removeEventListener('beforeunload', onUnload);
+    };
+  }, [guarding, router]);
+  return {
+    ask,
+    leave,
+    question: (
+      <Sheet
+        title="Leave without saving?"
+        open={asked !== null}
+        onClose={() => setAsked(null)}
+        closeLabel="Stay here"
+        actions={
+          <Button grow onPress={() => asked && leave(asked.go)}>
+            Leave, lose the changes
+          </Button>
+        }
+      >
+        <Body>{`${what} has changes that are not saved.`}</Body>
+      </Sheet>
+    ),
+  };
+}
