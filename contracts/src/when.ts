@@ -202,6 +202,18 @@ export const TimingNow = z
       )
       .describe('what the calendar and the weather say of each species'),
     groupOf: z.record(TreeId, z.string()).describe('group of each tree'),
+    seen: z
+      .array(
+        z.object({
+          actionId: RecordId,
+          species: z.string(),
+          cultivar: z.string().nullable(),
+          stage: z.string(),
+          day,
+          by: z.string(),
+        }),
+      )
+      .describe('stages that somebody saw this year, the latest first'),
     protectants: z.array(
       z.object({
         actionId: RecordId,

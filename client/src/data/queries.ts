@@ -130,6 +130,25 @@ export async function readPlot(plotId: string): Promise<void> {
   }
 }
 
+/**
+ * The trees of a round come onto every device that opens it, without being asked for: signal may be gone at the next tree.
+ *
+ * @param roundId null while no round is walked
+ */
+export function useReadAhead(roundId: string | null, plotIds: readonly string[]) {
+  return useQuery({
+    queryKey: ['read-ahead', roundId ?? '', plotIds],
+    queryFn: async () => {
+      // One after another: a phone on a thin line should still answer the thumb
+      for (const plotId of plotIds) await readPlot(plotId);
+      return { plots: plotIds.length };
+    },
+    enabled: roundId !== null,
+    staleTime: Number.POSITIVE_INFINITY,
+    refetchOnReconnect: true,
+  });
+}
+
 function useHere() {
   const person = usePreferences((preferences) => preferences.person);
   return useMemo(() => ({ person, now: new Date().toISOString() }), [person]);

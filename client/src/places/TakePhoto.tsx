@@ -11,14 +11,15 @@ interface TakePhotoProps {
 }
 
 export function TakePhoto({ label, photoId, onTaken }: TakePhotoProps) {
-  const { input, fault, press } = usePhotoInput(label, onTaken);
+  const { input, fault, press, choose } = usePhotoInput(label, onTaken);
   return (
     <View gap={8}>
       {fault}
       {photoId ? <PhotoImage id={photoId} alt={label} /> : null}
       {input}
-      <View flexDirection="row">
+      <View flexDirection="row" flexWrap="wrap" gap={8}>
         <Button onPress={press}>{photoId ? 'Take it again' : 'Take a photo'}</Button>
+        <Button onPress={choose}>From the gallery</Button>
       </View>
     </View>
   );

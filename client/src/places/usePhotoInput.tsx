@@ -1,5 +1,5 @@
 // Takes one photo: from the camera or a file, made small here and without its place, kept until it is sent.
-import { type ReactNode, useRef, useState } from 'react';
+import { type ReactNode, type RefObject, useRef, useState } from 'react';
 import { PhotoUnreadable, shrunk } from '../data/photo';
 import { addPhoto } from '../data/writes';
 import { Notice } from '../ui/Notice';
@@ -9,14 +9,17 @@ interface PhotoInput {
   input: ReactNode;
   /** What went wrong, or nothing. */
   fault: ReactNode;
-  /** Opens the camera or the files. */
+  /** Opens the camera where there is one. */
   press(): void;
+  /** Opens the photos that are on the device. */
+  choose(): void;
 }
 
 export function usePhotoInput(label: string, onTaken: (photoId: string) => void): PhotoInput {
-  const input = useRef<HTMLInputElement>(null);
+  const camera = useRef<HTMLInputElement>(null);
+  const gallery = useRef<HTMLInputElement>(null);
   const [fault, setFault] = useState<string | null>(null);
-  const take = async (file: File | undefined) => {
+  const take = async (file: File | undefined): Promise<void> => {
     if (!file) return;
     try {
       const photoId = await addPhoto(await shrunk(file));
@@ -29,25 +32,45 @@ export function usePhotoInput(label: string, onTaken: (photoId: string) => void)
     }
   };
   return {
-    press: () => input.current?.click(),
+    press: () => camera.current?.click(),
+    choose: () => gallery.current?.click(),
     fault: fault ? (
       <Notice kind="caution" title="Not taken">
         {fault}
       </Notice>
     ) : null,
     input: (
-      <input
-        ref={input}
-        type="file"
-        accept="image/*"
-        capture="environment"
-        aria-label={label}
-        style={{ display: 'none' }}
-        onChange={(event) => {
-          void take(event.target.files?.[0]);
-          event.target.value = '';
-        }}
-      />
+      <>
+        <PhotoFile at={camera} label={label} capture onTaken={take} />
+        <PhotoFile at={gallery} label={`${label}, from the gallery`} onTaken={take} />
+      </>
     ),
   };
+}
+
+function PhotoFile({
+  at,
+  label,
+  capture = false,
+  onTaken,
+}: {
+  at: RefObject<HTMLInputElement | null>;
+  label: string;
+  capture?: boolean;
+  onTaken(file: File | undefined): void;
+}) {
+  return (
+    <input
+      ref={at}
+      type="file"
+      accept="image/*"
+      {...(capture && { capture: 'environment' as const })}
+      aria-label={label}
+      style={{ display: 'none' }}
+      onChange={(event) => {
+        onTaken(event.target.files?.[0]);
+        event.target.value = '';
+      }}
+    />
+  );
 }

@@ -85,7 +85,9 @@ export function actionWords(action: ActionBody, kit: readonly Tool[] = []): stri
     case 'scionTaken':
       return `${plural(action.sticks, 'scion')} taken, ${action.label}`;
     case 'bladeCleaned':
-      return `${bladeName(action.blade, kit)} cleaned, ${agentOf(action.agentId).name}`;
+      return action.before
+        ? `${bladeName(action.blade, kit)} was clean already, as said`
+        : `${bladeName(action.blade, kit)} cleaned, ${agentOf(action.agentId).name}`;
     case 'cutMade':
       return `cut on ${lowerFirst(action.cut.limbName)}`;
     case 'cutNotMade':

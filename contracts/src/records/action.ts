@@ -56,6 +56,10 @@ export const ActionBody = z
       at: moment,
       blade,
       agentId: z.string().max(40),
+      before: z
+        .literal(true)
+        .optional()
+        .describe('it was clean already, as somebody says; nobody timed it here'),
     }),
     z.strictObject({ kind: z.literal('bladeSharpened'), at: moment, blade }),
     z.strictObject({

@@ -133,8 +133,22 @@ export async function getTiming(db: Db, pool: Pool, now: string): Promise<Timing
     timing,
     stages: stagesOf(site, groups, timing, now),
     groupOf: Object.fromEntries(keyOf),
+    seen: stagesSeen(site, said, now),
     protectants: await protectants(db, pool, site, said, timing, now),
   };
+}
+
+const SEEN_DAYS = 400;
+
+function stagesSeen(site: Site, said: readonly Action[], now: string): TimingNow['seen'] {
+  const since = Date.parse(now) - SEEN_DAYS * 864e5;
+  return said
+    .flatMap(({ id, action, by }) => {
+      if (action.kind !== 'stageSeen' || Date.parse(action.at) < since) return [];
+      const { species, cultivar, stage, at } = action;
+      return [{ actionId: id, species, cultivar, stage, day: dayAt(at, site.timeZone), by }];
+    })
+    .sort((a, b) => b.day.localeCompare(a.day));
 }
 
 /** Of each species: what the weather says of its stage, else what the calendar says. */

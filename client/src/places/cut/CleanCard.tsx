@@ -2,18 +2,29 @@
 
 import { agentOf, type CleanWhy } from '@mortisect/core/blades';
 import { View } from '@tamagui/core';
+import { useClock } from '../../data/useClock';
+import { useRecordAction } from '../../data/writes';
+import { Button } from '../../ui/Button';
+import { Failed } from '../../ui/Failed';
 import { Notice } from '../../ui/Notice';
 import { Body, Figure, Section, Small } from '../../ui/type';
 import { SURE } from '../AgentFacts';
 import { WHY_WORDS } from './bladeWords';
 import { CardFrame, type FrameGiven } from './CardFrame';
+import { CutAlready } from './CutAlready';
 import { WetButton } from './WetButton';
 
 export function CleanCard({ why, ...frame }: FrameGiven & { why: CleanWhy }) {
   const agent = agentOf(frame.today.site.agentId);
-  const { blade } = frame;
+  const { blade, item, today } = frame;
+  const clock = useClock();
+  const recording = useRecordAction();
+  const cleanAlready = () =>
+    blade &&
+    recording.record({ kind: 'bladeCleaned', at: clock(), blade: blade.id, agentId: agent.id, before: true });
   return (
     <CardFrame {...frame} actions={<WetButton blade={blade} />}>
+      <Failed title="Not recorded yet" error={recording.error} />
       <Section>{`Clean the ${blade?.name.toLowerCase() ?? 'blade'}`}</Section>
       <Body>{WHY_WORDS[why]}</Body>
       <View flexDirection="row" alignItems="baseline" gap={12}>
@@ -34,6 +45,12 @@ export function CleanCard({ why, ...frame }: FrameGiven & { why: CleanWhy }) {
         </Notice>
       )}
       <Notice kind="caution">{agent.caution}</Notice>
+      <View flexDirection="row" flexWrap="wrap" gap={12}>
+        <Button onPress={cleanAlready} disabled={!blade || recording.isPending}>
+          This blade is clean already
+        </Button>
+        <CutAlready item={item} blade={blade} today={today} />
+      </View>
       <Small>{`${agent.source} (${SURE[agent.confidence]}). Change the agent under Book, Settings.`}</Small>
     </CardFrame>
   );

@@ -47,7 +47,7 @@ export function CutCard(frame: FrameGiven) {
   const foundMore = () =>
     router.navigate({
       pathname: '/round/[treeId]',
-      params: { treeId: view.tree.id, limb: cut.limbId },
+      params: { treeId: view.tree.id, limb: cut.limbId, from: 'run' },
     } as never);
   return (
     <CardFrame

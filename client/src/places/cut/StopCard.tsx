@@ -2,31 +2,20 @@
 import type { CleanWhy, WayOut } from '@mortisect/core/blades';
 import { View } from '@tamagui/core';
 import { takeInHand } from '../../data/inHand';
-import { useClock } from '../../data/useClock';
-import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
-import { Failed } from '../../ui/Failed';
 import { Notice } from '../../ui/Notice';
 import { Body, Section } from '../../ui/type';
 import { stateWords, WHY_WORDS } from './bladeWords';
 import { CardFrame, type FrameGiven } from './CardFrame';
-import { cutMade, placedAt } from './cutRecord';
+import { CutAlready } from './CutAlready';
 import { WetButton } from './WetButton';
 
 export function StopCard({ why, ways, ...frame }: FrameGiven & { why: CleanWhy; ways: WayOut[] }) {
   const { run, item, blade } = frame;
-  const clock = useClock();
-  const recording = useRecordAction();
   const nameOf = (id: string) => run.blades.find((one) => one.id === id)?.name ?? id;
   const other = ways.find((way) => way.how === 'take' && way.bladeId !== blade?.id);
   const own = ways.find((way) => way.bladeId === blade?.id);
   const state = blade ? run.logs.get(blade.id)?.state : undefined;
-  const cutAlready = () =>
-    blade &&
-    recording.record({
-      ...cutMade(item, placedAt(item.cut), blade, clock(), frame.today.season),
-      dirtyBlade: true,
-    });
   return (
     <CardFrame
       {...frame}
@@ -40,7 +29,6 @@ export function StopCard({ why, ways, ...frame }: FrameGiven & { why: CleanWhy; 
         )
       }
     >
-      <Failed title="Not recorded yet" error={recording.error} />
       <Notice kind="danger" title="Stop. Do not cut with this blade">
         {`${blade?.name ?? 'It'} ${stateWords(state)}. ${WHY_WORDS[why]} It would carry that to ${item.view.tree.code}.`}
       </Notice>
@@ -49,9 +37,7 @@ export function StopCard({ why, ways, ...frame }: FrameGiven & { why: CleanWhy; 
       {own ? <Body>{`Clean this one: ${own.seconds} s.`}</Body> : null}
       <View flexDirection="row" flexWrap="wrap" gap={12}>
         {other ? <WetButton blade={blade} quiet /> : null}
-        <Button kind="quiet" onPress={cutAlready} disabled={recording.isPending}>
-          It is cut already
-        </Button>
+        <CutAlready item={item} blade={blade} today={frame.today} />
       </View>
       <Body>What is cut already goes on record as it was done, and is looked at again the sooner.</Body>
     </CardFrame>

@@ -4,8 +4,9 @@ import { dangersOf } from '@mortisect/core/handling';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { useTrees } from '../../data/queries';
+import { useReadAhead, useTrees } from '../../data/queries';
 import { Button } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
 import { PressRow } from '../../ui/PressRow';
 import { Row, Rows } from '../../ui/Row';
 import { Aside, Screen } from '../../ui/Screen';
@@ -42,6 +43,7 @@ export function RoundList({ openId }: { openId?: string }) {
         <FindByTag />
         <Button onPress={() => router.navigate('/round/register' as never)}>Register</Button>
       </View>
+      {round && !round.paused ? <ReadAhead round={round} plots={data.plots} /> : null}
       {data.trees.length === 0 ? (
         <Body>No trees are written down yet. Begin in the register: one by one, or from a file.</Body>
       ) : null}
@@ -56,6 +58,33 @@ export function RoundList({ openId }: { openId?: string }) {
         />
       ))}
     </Screen>
+  );
+}
+
+/** Whether the trees of the round are on this device, so that one may walk out of signal. */
+function ReadAhead({ round, plots }: { round: OpenRound; plots: readonly Plot[] }) {
+  const own = round.plotIds.length === 0 ? plots.map((plot) => plot.id) : round.plotIds;
+  const { data, error, refetch } = useReadAhead(round.id, own);
+  if (error && !data)
+    return (
+      <Notice
+        kind="caution"
+        title="Not all trees are on this device yet"
+        action={
+          <View flexDirection="row">
+            <Button onPress={() => void refetch()}>Read them now</Button>
+          </View>
+        }
+      >
+        Without signal those that are missing cannot be opened.
+      </Notice>
+    );
+  return (
+    <Small role="status">
+      {data
+        ? 'All trees of this round are on this device: it goes on without signal.'
+        : 'Reading the trees of this round onto this device …'}
+    </Small>
   );
 }
 

@@ -7,10 +7,19 @@ import { useNeighbours } from './neighbours';
 import { TreeAtWork } from './TreeAtWork';
 
 export function RoundTree({ treeId }: { treeId: string }) {
-  const { limb } = useLocalSearchParams<{ limb?: string }>();
+  const { limb, from } = useLocalSearchParams<{ limb?: string; from?: string }>();
   const { data, error, refetch } = useTree(treeId);
   const today = useToday();
   const neighbours = useNeighbours(treeId);
   if (!data || !today) return <Waiting title="Round" error={error} onRetry={refetch} />;
-  return <TreeAtWork key={treeId} detail={data} today={today} firstLimbId={limb} neighbours={neighbours} />;
+  return (
+    <TreeAtWork
+      key={treeId}
+      detail={data}
+      today={today}
+      firstLimbId={limb}
+      fromRun={from === 'run'}
+      neighbours={neighbours}
+    />
+  );
 }

@@ -51,6 +51,8 @@ interface TreeAtWorkProps {
   detail: TreeDetail;
   today: SiteToday;
   firstLimbId: string | undefined;
+  /** Somebody came here from the run, where more was found; it leads back. */
+  fromRun: boolean;
   neighbours: Neighbours;
 }
 
@@ -61,7 +63,7 @@ const PARTS = [
 ] as const;
 type Part = (typeof PARTS)[number]['value'];
 
-export function TreeAtWork({ detail, today, firstLimbId, neighbours }: TreeAtWorkProps) {
+export function TreeAtWork({ detail, today, firstLimbId, fromRun, neighbours }: TreeAtWorkProps) {
   const wide = useWide();
   const clock = useClock();
   const treeId = detail.tree.id;
@@ -177,6 +179,7 @@ export function TreeAtWork({ detail, today, firstLimbId, neighbours }: TreeAtWor
       }
     >
       <LastMarked />
+      {fromRun && !marking ? <BackToRun /> : null}
       {draft && aside ? (
         <Begun
           draft={draft}
@@ -332,6 +335,23 @@ function LastMarked() {
         Undo
       </Button>
     </View>
+  );
+}
+
+function BackToRun() {
+  const router = useRouter();
+  return (
+    <Notice
+      kind="said"
+      title="The run waits"
+      action={
+        <View flexDirection="row">
+          <Button onPress={() => router.navigate('/cut')}>Back to the run</Button>
+        </View>
+      }
+    >
+      Mark what else you found here. The run goes on at the card where you left it.
+    </Notice>
   );
 }
 

@@ -2,9 +2,10 @@
 import type { TimingNow } from '@mortisect/contracts';
 import { speciesName } from '@mortisect/core/register';
 import { cropOf, NEEDS_CONFIDENCE, NEEDS_SOURCE, stagesToSee } from '@mortisect/core/stage';
-import type { Ground } from '@mortisect/core/weather';
+import { daysBetween, type Ground, localClock, momentOf } from '@mortisect/core/weather';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
+import { dayWords } from '../../../data/moment';
 import type { SiteToday } from '../../../data/orchardView';
 import { useTrees } from '../../../data/queries';
 import { useClock } from '../../../data/useClock';
@@ -12,6 +13,7 @@ import { useRecordAction } from '../../../data/writes';
 import { Button } from '../../../ui/Button';
 import { Choice } from '../../../ui/Choice';
 import { Failed } from '../../../ui/Failed';
+import { Field } from '../../../ui/Field';
 import { Select } from '../../../ui/Select';
 import { Body, Small } from '../../../ui/type';
 
@@ -22,7 +24,7 @@ interface NoteProps {
 
 const ALL = '';
 
-export function SayStage({ told }: NoteProps) {
+export function SayStage({ told, today }: NoteProps) {
   const clock = useClock();
   const trees = useTrees().data?.trees ?? [];
   const { record, error, isPending } = useRecordAction();
@@ -32,6 +34,8 @@ export function SayStage({ told }: NoteProps) {
   const species = chosen ?? kinds[0];
   const [cultivar, setCultivar] = useState(ALL);
   const [share, setShare] = useState<string>('');
+  const [day, setDay] = useState(today.day);
+  const dayFault = dayFaultOf(day, today.day);
   const crop = species ? cropOf(species) : undefined;
   if (!species || !crop) return null;
   const stages = stagesToSee(crop);
@@ -45,6 +49,7 @@ export function SayStage({ told }: NoteProps) {
         <View flexDirection="row">
           <Button onPress={() => setOpen(true)}>Say what stage I saw</Button>
         </View>
+        <StagesSeen told={told} />
         <Small>{`What is seen wins and sets the pace from there on. Needs: ${NEEDS_SOURCE} (confidence ${NEEDS_CONFIDENCE}).`}</Small>
       </View>
     );
@@ -80,18 +85,25 @@ export function SayStage({ told }: NoteProps) {
         ]}
         onChange={setShare}
       />
+      <Field
+        label="Seen on, year-month-day"
+        value={day}
+        fault={dayFault}
+        hint="Today, or the day on which you saw it."
+        onChangeText={setDay}
+      />
       <View flexDirection="row" gap={12}>
         <Button onPress={() => setOpen(false)}>Cancel</Button>
         <Button
           grow
           kind="main"
-          disabled={!stage || isPending}
+          disabled={!stage || dayFault !== undefined || isPending}
           onPress={() =>
             stage &&
             record(
               {
                 kind: 'stageSeen',
-                at: clock(),
+                at: day === today.day ? clock() : momentOf(noonOf(day, today.site.timeZone)),
                 species,
                 cultivar: cultivar === ALL ? null : cultivar,
                 stage: stage.name,
@@ -101,9 +113,49 @@ export function SayStage({ told }: NoteProps) {
             )
           }
         >
-          Seen today
+          {day === today.day ? 'Seen today' : `Seen on ${day}`}
         </Button>
       </View>
+    </View>
+  );
+}
+
+/** A stage was seen today or before, this year or last; what is wrong with the day that is typed. */
+function dayFaultOf(day: string, today: string): string | undefined {
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(day) || Number.isNaN(Date.parse(day)))
+    return 'Write the day like 2026-04-02.';
+  if (day > today) return 'That day is still to come.';
+  return daysBetween(day, today) > EARLIEST_DAYS ? 'That is more than a year ago.' : undefined;
+}
+
+const EARLIEST_DAYS = 366;
+const NOON = 12;
+const noonOf = (day: string, timeZone: string) => localClock(timeZone).startOf(day) + NOON;
+
+/** What was said of stages, each with its way to take it back. */
+function StagesSeen({ told }: { told: TimingNow }) {
+  const clock = useClock();
+  const { record, error, isPending } = useRecordAction();
+  if (told.seen.length === 0) return null;
+  return (
+    <View gap={4}>
+      <Failed title="Not taken back yet" error={error} />
+      {told.seen.map(({ actionId, species, cultivar, stage, day, by }) => {
+        const what = `${cultivar ?? speciesName(species)}: ${stage}`;
+        return (
+          <View key={actionId} flexDirection="row" alignItems="center" gap={12}>
+            <Small flex={1} color="$ink">{`${what}, seen ${dayWords(day)} by ${by}`}</Small>
+            <Button
+              kind="quiet"
+              disabled={isPending}
+              aria-label={`Take back: ${what}`}
+              onPress={() => record({ kind: 'undone', at: clock(), actionId })}
+            >
+              Take back
+            </Button>
+          </View>
+        );
+      })}
     </View>
   );
 }

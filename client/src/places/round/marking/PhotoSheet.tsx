@@ -10,7 +10,7 @@ import type { SeenSheetProps } from './seen';
 const MOST = 8;
 
 export function PhotoSheet({ marking, onChange, open, onClose }: SeenSheetProps) {
-  const { input, fault, press } = usePhotoInput('Photo', (photoId) =>
+  const { input, fault, press, choose } = usePhotoInput('Photo', (photoId) =>
     onChange({ ...marking, photoIds: [...marking.photoIds, photoId] }),
   );
   return (
@@ -34,6 +34,9 @@ export function PhotoSheet({ marking, onChange, open, onClose }: SeenSheetProps)
       {marking.photoIds.length === 0 ? <Body>Hold something for scale beside the wood.</Body> : null}
       <Button kind="main" disabled={marking.photoIds.length >= MOST} onPress={press}>
         Take a photo
+      </Button>
+      <Button disabled={marking.photoIds.length >= MOST} onPress={choose}>
+        From the gallery
       </Button>
       <Small>
         The photo is made smaller and loses its place and camera data before it leaves this device.

@@ -1,0 +1,35 @@
+// A cut that was made before its blade was clean goes on record as it was done; it is looked at again the sooner.
+import type { Blade } from '@mortisect/contracts';
+import { View } from '@tamagui/core';
+import type { SiteToday } from '../../data/orchardView';
+import { useClock } from '../../data/useClock';
+import { useRecordAction } from '../../data/writes';
+import { Button } from '../../ui/Button';
+import { Failed } from '../../ui/Failed';
+import { cutMade, placedAt } from './cutRecord';
+import type { RunItem } from './work';
+
+interface CutAlreadyProps {
+  item: RunItem;
+  blade: Blade | null;
+  today: SiteToday;
+}
+
+export function CutAlready({ item, blade, today }: CutAlreadyProps) {
+  const clock = useClock();
+  const recording = useRecordAction();
+  const record = () =>
+    blade &&
+    recording.record({
+      ...cutMade(item, placedAt(item.cut), blade, clock(), today.season),
+      dirtyBlade: true,
+    });
+  return (
+    <View>
+      <Failed title="Not recorded yet" error={recording.error} />
+      <Button kind="quiet" onPress={record} disabled={!blade || recording.isPending}>
+        It is cut already, with this blade
+      </Button>
+    </View>
+  );
+}
