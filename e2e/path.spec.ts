@@ -12,7 +12,6 @@ import {
   runUpTo,
   sayKind,
   startRun,
-  test,
 } from './orchard';
 
 atBothSizes((_name, _viewport, journey) => {

@@ -4,6 +4,13 @@ import { parentsOf, useBackLayer, watchBack } from './backStack';
 
 const closed: string[] = [];
 const seenByRouter = jest.fn();
+let routerWrites = false;
+// Some routers write to the entry that is gone to before anybody is told of the pop
+window.addEventListener(
+  'popstate',
+  () => routerWrites && window.history.replaceState({ id: 'tree' }, '', '/round/x'),
+  { capture: true },
+);
 // Before the router: as the app loads
 watchBack();
 window.addEventListener('popstate', seenByRouter);
@@ -55,6 +62,18 @@ test('a marking with a sheet over it: the sheet first, then the marking, then th
   expect(window.location.pathname).toBe('/round');
   expect(seenByRouter).toHaveBeenCalledTimes(1);
   expect(window.history.state).toEqual({ id: 'list' });
+});
+
+test('Back closes what is open even where the router writes to the page below it meanwhile', async () => {
+  window.history.pushState({ id: 'tree' }, '', '/round/x');
+  const { rerender } = render(<Layer name="form" open />);
+  routerWrites = true;
+  await back();
+  routerWrites = false;
+  expect(closed).toEqual(['form']);
+  expect(seenByRouter).not.toHaveBeenCalled();
+  rerender(<Layer name="form" open={false} />);
+  await settled();
 });
 
 test('a sheet that is closed by its button leaves no entry behind', async () => {

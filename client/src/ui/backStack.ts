@@ -1,6 +1,6 @@
 // What does Back close first? A sheet or a marking that is open lies on the browser's history as a layer of its own: Back takes the layer off
 // and the page stays. A layer's entry keeps the router's own mark, so that the router never notices it.
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 
 interface Layer {
   close(): void;
@@ -55,9 +55,10 @@ function onPop(event: PopStateEvent): void {
     if (layers.length > depth) pushLayers();
     return;
   }
-  if (from === 0) return;
-  event.stopImmediatePropagation();
+  // The router may have written to the entry that is gone to before this is told of it: what is open decides
   const wasOpen = layers.length > depth;
+  if (from === 0 && !wasOpen) return;
+  event.stopImmediatePropagation();
   for (const layer of layers.splice(depth).reverse()) layer.close();
   // Nothing lay there any more: Back means the page before
   if (!wasOpen) window.history.back();
@@ -102,7 +103,8 @@ function dropLayer(layer: Layer): void {
 export function useBackLayer(open: boolean, onBack: () => void): void {
   const latest = useRef(onBack);
   latest.current = onBack;
-  useEffect(() => {
+  // With the sheet itself: a Back that comes right after finds the history as the screen shows it
+  useLayoutEffect(() => {
     if (!open || typeof window === 'undefined') return;
     const layer: Layer = { close: () => latest.current() };
     layers.push(layer);

@@ -12,7 +12,7 @@ import { Columns } from '../../ui/Columns';
 import { Failed } from '../../ui/Failed';
 import { Field } from '../../ui/Field';
 import { useLeaveGuard } from '../../ui/leaveGuard';
-import { SaveButton } from '../../ui/SaveButton';
+import { goToFirstFault, SaveButton } from '../../ui/SaveButton';
 import { Screen } from '../../ui/Screen';
 import { Select } from '../../ui/Select';
 import { useWide } from '../../ui/theme';
@@ -45,7 +45,11 @@ function SettingsForm({ record }: { record: SiteRecord }) {
   const saving = useSaveSite();
   const send = (site: Site, baseRevision: number) =>
     saving.mutate({ site, baseRevision }, { onSuccess: (saved) => reset(formOf(saved.site)) });
-  const save = handleSubmit((site) => send(site, record.revision));
+  const save = handleSubmit(
+    (site) => send(site, record.revision),
+    // Once the fields say what is wrong with them
+    () => setTimeout(() => goToFirstFault(null)),
+  );
   const leaving = useLeaveGuard(formState.isDirty, 'The site');
   const failed = saving.error && !movedProblem(saving.error) ? saving.error : null;
   return (

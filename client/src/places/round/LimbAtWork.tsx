@@ -65,36 +65,38 @@ export function LimbAtWork({
           </Button>
         </View>
       ) : null}
-      <TreeTape
-        view={view}
-        today={today}
-        limbId={limb.id}
-        cut={cut}
-        heading={
-          <Label
-            fontSize={wide || marking ? '$24' : '$19'}
-            lineHeight="$24"
-            color={wide || marking ? '$chalk' : '$ink'}
-          >
-            {wide || marking
-              ? name
-              : shown
-                ? (disorderOf(shown.disorder)?.name ?? shown.disorder)
-                : 'Nothing found'}
-          </Label>
-        }
-        {...(marking && {
-          draft: {
-            id: marking.id,
-            span: marking,
-            kind: drawn,
-            onChange: (span: Span) => onMark({ ...withSpan(marking, span), place: 'span' }),
-          },
-        })}
-        onWhy={shownId === null ? undefined : () => onWhy(shownId)}
-      />
+      {marking?.somewhere ? null : (
+        <TreeTape
+          view={view}
+          today={today}
+          limbId={limb.id}
+          cut={cut}
+          heading={
+            <Label
+              fontSize={wide || marking ? '$24' : '$19'}
+              lineHeight="$24"
+              color={wide || marking ? '$chalk' : '$ink'}
+            >
+              {wide || marking
+                ? name
+                : shown
+                  ? (disorderOf(shown.disorder)?.name ?? shown.disorder)
+                  : 'Nothing found'}
+            </Label>
+          }
+          {...(marking && {
+            draft: {
+              id: marking.id,
+              span: marking,
+              kind: drawn,
+              onChange: (span: Span) => onMark({ ...withSpan(marking, span), place: 'span' }),
+            },
+          })}
+          onWhy={shownId === null ? undefined : () => onWhy(shownId)}
+        />
+      )}
       {form ? <EdgeChoice {...form} /> : null}
-      {shownId === null ? (
+      {marking?.somewhere ? null : shownId === null ? (
         <>
           <Small>
             {marking ? 'Say what it is: the answer follows.' : 'Nothing is recorded on this limb.'}

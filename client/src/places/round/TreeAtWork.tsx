@@ -124,7 +124,7 @@ export function TreeAtWork({ detail, today, firstLimbId, fromRun, neighbours }: 
   const find = (
     <>
       {justSet && !marking ? <SetNotice treeId={treeId} /> : null}
-      {wide || marking ? null : drawings}
+      {wide || (marking && !marking.somewhere) ? null : drawings}
       <LimbAtWork
         view={view}
         today={today}
@@ -289,7 +289,9 @@ function Undo({
   const saving = useSaveFinding();
   const putBack = () => {
     if (!isNamed(marking)) return;
-    const { id, baseRevision } = marking;
+    const { id } = marking;
+    // Taking it back made a revision of its own
+    const baseRevision = view.history.find((one) => one.id === id)?.revision ?? marking.baseRevision;
     const finding = findingBody(marking, view.tree.id, limbNameOf(marking, view.names, today.units));
     saving.mutate({ id, baseRevision, finding }, { onSuccess: onDone });
   };
