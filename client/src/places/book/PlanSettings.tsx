@@ -146,7 +146,15 @@ function ToolFields({
   onRemove(): void;
 }) {
   return (
-    <View gap={8} paddingVertical={8} borderBottomWidth={1} borderStyle="solid" borderColor="$rule">
+    <View
+      role="group"
+      aria-label={`Tool: ${tool.name}`}
+      gap={8}
+      paddingVertical={8}
+      borderBottomWidth={1}
+      borderStyle="solid"
+      borderColor="$rule"
+    >
       <View flexDirection="row" gap={12}>
         <Field
           grow

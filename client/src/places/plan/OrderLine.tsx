@@ -5,7 +5,7 @@ import { Small } from '../../ui/type';
 import { plural } from '../words';
 import type { Visit } from './planView';
 
-export function OrderLine({ order, steps }: Visit) {
+export function OrderLine({ order, steps }: Pick<Visit, 'order' | 'steps'>) {
   if (steps.length < 2) return null;
   const { tally, naive, gap } = order;
   const saved = naive.minutes - tally.minutes;

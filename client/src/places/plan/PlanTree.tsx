@@ -154,7 +154,7 @@ function VisitPart({ visit, view, today, chosenId, onChoose, onMore }: VisitPart
   return (
     <View gap={12}>
       <Section>{visit.isNow ? `${visit.title} · now` : visit.title}</Section>
-      <OrderLine {...visit} />
+      <OrderLine order={visit.order} steps={visit.steps} />
       {at < 0 ? null : (
         <Swipe
           label={`Steps of ${visit.title}`}

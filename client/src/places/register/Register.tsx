@@ -58,7 +58,7 @@ export function Register() {
           <Field label="Find" value={text} onChangeText={setText} />
         </View>
         <View flexGrow={1} flexBasis={180}>
-          <Select label="Plot" value={plotId} options={plots} onChange={setPlotId} />
+          <Select label="Plot shown" value={plotId} options={plots} onChange={setPlotId} />
         </View>
       </View>
       {data.trees.length === 0 ? (

@@ -1,0 +1,377 @@
+// A server for tests of screens: it answers the table of routes from an orchard in memory, and checks what comes in and what goes out by it.
+import {
+  type Action,
+  ActionBody,
+  type Finding,
+  FindingBody,
+  type Job,
+  JobBody,
+  kitKinds,
+  type Problem,
+  type Route,
+  type RouteResponse,
+  roundKinds,
+  routes,
+  runKinds,
+  type Site,
+  type SiteRecord,
+  type StationState,
+  type TimingNow,
+  TreeBody,
+  type TreeDetail,
+  treeGroups,
+} from '@mortisect/contracts';
+import { siteTiming } from '@mortisect/core/timing';
+import { climateAt, hourOf, over, simulatedForecast, simulatedWeather } from '@mortisect/core/weather';
+import { NOW, site as startingSite } from './orchard';
+
+type RouteName = keyof typeof routes;
+type Answered<K extends RouteName> = RouteResponse<(typeof routes)[K]>;
+
+interface Asked {
+  name: RouteName;
+  params: Record<string, string>;
+  query: URLSearchParams;
+  body: unknown;
+}
+
+/** Refused with a problem as the server words it. */
+export class Refused extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.detail);
+  }
+}
+
+export const refused = (status: number, detail: string, more: Partial<Problem> = {}) =>
+  new Refused({ type: 'refused', title: 'Refused', status, detail, instance: '', ...more });
+
+const STAMP = { by: 'Wall crew', receivedAt: NOW };
+const FORECAST_H = 14 * 24;
+const RECORD_DAYS = 400;
+
+export class FakeServer {
+  site: SiteRecord = { site: startingSite, revision: 1, ...STAMP };
+  readonly details = new Map<string, TreeDetail>();
+  actions: Action[] = [];
+  jobs: Job[] = [];
+  stations: Answered<'getStations'>['stations'] = [];
+  /** Every request that came in, oldest first. */
+  readonly asked: Asked[] = [];
+  /** Nothing answers while it is down. */
+  down = false;
+  /** What a route answers instead, or throws. */
+  readonly instead = new Map<RouteName, (asked: Asked) => unknown>();
+  private timing: { key: string; told: TimingNow['timing'] } | null = null;
+
+  constructor(details: readonly TreeDetail[] = [], actions: readonly Action[] = []) {
+    for (const detail of details) this.details.set(detail.tree.id, detail);
+    this.actions = [...actions];
+  }
+
+  /** Takes the place of the network. */
+  install(): this {
+    globalThis.fetch = ((url: string, given?: RequestInit) => this.fetch(url, given)) as typeof fetch;
+    return this;
+  }
+
+  /** Bodies that a route was asked with. */
+  bodies<T = unknown>(name: RouteName): T[] {
+    return this.asked.flatMap((one) => (one.name === name ? [one.body as T] : []));
+  }
+
+  private async fetch(url: string, given: RequestInit = {}): Promise<Response> {
+    if (this.down) throw new TypeError('Failed to fetch');
+    const { pathname, searchParams } = new URL(url, 'http://orchard.test');
+    const found = nameOf(given.method ?? 'GET', pathname);
+    if (!found) return reply(404, problemOf(404, `No route ${pathname}.`));
+    const body = typeof given.body === 'string' ? JSON.parse(given.body) : undefined;
+    const asked: Asked = { ...found, query: searchParams, body };
+    this.asked.push(asked);
+    const route: Route = routes[found.name];
+    try {
+      const parsed = route.body ? route.body.safeParse(body) : null;
+      if (parsed && !parsed.success)
+        throw refused(
+          400,
+          parsed.error.issues.map(({ path, message }) => `${path.join('.')}: ${message}`).join(' '),
+        );
+      const other = this.instead.get(found.name);
+      const answer = other ? other(asked) : await this.answer(asked);
+      return reply(200, route.response.parse(answer));
+    } catch (error) {
+      if (error instanceof Refused) return reply(error.problem.status, error.problem);
+      throw error;
+    }
+  }
+
+  private get trees() {
+    return [...this.details.values()].map((detail) => detail.tree);
+  }
+
+  private answer({ name, params, query, body }: Asked): unknown {
+    const id = Object.values(params)[0] ?? '';
+    switch (name) {
+      case 'health':
+        return { ok: true, now: NOW, demo: false };
+      case 'getSession':
+        return { required: false, signedIn: true };
+      case 'putDevice':
+        return { id, name: (body as { name: string }).name };
+      case 'getSite':
+        return this.site;
+      case 'putSite':
+        return this.putSite(body as { site: Site; baseRevision: number });
+      case 'getTrees':
+        return {
+          plots: [{ id: 'p', name: 'Plot', note: 'By the gate.' }],
+          rows: [{ id: 'r', plotId: 'p', name: 'Row', spacingCm: 400 }],
+          trees: this.trees,
+        };
+      case 'getTree':
+        return this.tree(id);
+      case 'getPlotTrees':
+        return { trees: [...this.details.values()] };
+      case 'putTree':
+        return this.putTree(id, body as { tree: unknown; baseRevision: number | null });
+      case 'putLimbs':
+        return this.putLimbs(id, body as Pick<TreeDetail, 'limbs' | 'surveyedAt'> & { baseRevision: number });
+      case 'getPeople':
+        return { people: ['Boat crew', 'Wall crew'] };
+      case 'getJobs':
+        return { jobs: this.jobs };
+      case 'putJob':
+        return this.putJob(id, body as { job: unknown });
+      case 'getRound':
+        return { actions: this.of(roundKinds) };
+      case 'getRun':
+        return { actions: this.of([...runKinds, ...kitKinds]) };
+      case 'getAftercare':
+        return { actions: this.actions, disorders: {} };
+      case 'getOpenWork':
+        return { trees: this.open(), latestActions: this.actions.slice(-5).toReversed() };
+      case 'putFinding':
+        return this.putFinding(id, body as { finding: unknown; baseRevision: number | null });
+      case 'putAction':
+        return this.putAction(id, ActionBody.parse(body));
+      case 'putPhoto':
+        return { id, bytes: 1000, widthPx: 40, heightPx: 30 };
+      case 'getLog':
+        return { entries: this.log(Number(query.get('limit') ?? 50)), more: false };
+      case 'getTiming':
+        return this.getTiming();
+      case 'getStations':
+        return { stations: this.stations };
+      case 'getWeather': {
+        const { known, nowHour } = this.weather();
+        const observed = { ...known, ...cut(known, nowHour - known.fromHour) };
+        return { station: this.station(), observed, forecast: null };
+      }
+      case 'getCalendarPath':
+        return { path: null };
+      case 'reportFault':
+        return { noted: true };
+      default:
+        throw refused(404, `The fake server does not answer ${name}.`);
+    }
+  }
+
+  private of(kinds: readonly string[]): Action[] {
+    return this.actions.filter(({ action }) => kinds.includes(action.kind) || action.kind === 'undone');
+  }
+
+  private open(): TreeDetail[] {
+    return [...this.details.values()].filter((one) => one.findings.some(({ state }) => state === 'open'));
+  }
+
+  private tree(id: string): TreeDetail {
+    const detail = this.details.get(id);
+    if (!detail) throw refused(404, 'The tree is not there.', { type: 'not-there' });
+    return detail;
+  }
+
+  private putSite({ site, baseRevision }: { site: Site; baseRevision: number }): SiteRecord {
+    if (baseRevision !== this.site.revision)
+      throw refused(409, 'Changed meanwhile.', { yours: site, theirs: this.site });
+    this.site = { site, revision: baseRevision + 1, ...STAMP };
+    return this.site;
+  }
+
+  private putTree(id: string, { tree }: { tree: unknown }) {
+    const before = this.details.get(id);
+    const summary = {
+      id,
+      plotId: 'p',
+      rowId: 'r',
+      ...TreeBody.parse(tree),
+      revision: (before?.tree.revision ?? 0) + 1,
+      ...STAMP,
+      openFindings: 0,
+      lastSeenAt: null,
+    };
+    const stem = { ...STEM, lengthCm: Math.max(20, summary.heightCm) };
+    const none = { limbs: [stem], limbsRevision: 1, surveyedAt: NOW, findings: [], actions: [], jobs: [] };
+    this.details.set(id, { ...(before ?? none), tree: summary });
+    return summary;
+  }
+
+  private putLimbs(id: string, { limbs, surveyedAt }: Pick<TreeDetail, 'limbs' | 'surveyedAt'>): TreeDetail {
+    const before = this.tree(id);
+    const after = { ...before, limbs, surveyedAt, limbsRevision: before.limbsRevision + 1 };
+    this.details.set(id, after);
+    return after;
+  }
+
+  private putJob(id: string, { job }: { job: unknown }): Job {
+    const before = this.jobs.find((one) => one.id === id);
+    const kept: Job = { id, ...JobBody.parse(job), revision: (before?.revision ?? 0) + 1, ...STAMP };
+    this.jobs = [...this.jobs.filter((one) => one.id !== id), kept];
+    return kept;
+  }
+
+  private putFinding(id: string, given: { finding: unknown; baseRevision: number | null }): Finding {
+    const body = FindingBody.parse(given.finding);
+    const detail = this.tree(body.treeId);
+    const before = detail.findings.find((one) => one.id === id);
+    if ((before?.revision ?? null) !== given.baseRevision)
+      throw refused(409, 'Changed meanwhile.', { yours: body, theirs: before });
+    const state = body.withdrawn ? ('withdrawn' as const) : ('open' as const);
+    const kept: Finding = { id, ...body, state, revision: (before?.revision ?? 0) + 1, ...STAMP };
+    const findings = [...detail.findings.filter((one) => one.id !== id), kept];
+    this.details.set(body.treeId, { ...detail, findings });
+    return kept;
+  }
+
+  private putAction(id: string, action: ActionBody): Action {
+    const kept: Action = { id, action, undone: false, ...STAMP };
+    const undoneId = action.kind === 'undone' ? action.actionId : null;
+    this.actions = [...this.actions, kept].map((one) =>
+      one.id === undoneId ? { ...one, undone: true } : one,
+    );
+    if ('treeId' in action) {
+      const detail = this.tree(action.treeId);
+      const closes = action.kind === 'cutMade' || action.kind === 'stepDone' ? action.findingIds : [];
+      this.details.set(action.treeId, {
+        ...detail,
+        actions: [...detail.actions, kept],
+        findings: detail.findings.map((one) => (closes.includes(one.id) ? { ...one, state: 'closed' } : one)),
+      });
+    }
+    return kept;
+  }
+
+  private log(limit: number): Answered<'getLog'>['entries'] {
+    return this.actions
+      .map((one, i) => ({
+        seq: i + 1,
+        at: one.action.at,
+        by: one.by,
+        treeId: 'treeId' in one.action ? one.action.treeId : null,
+        treeCode: 'treeId' in one.action ? (this.details.get(one.action.treeId)?.tree.code ?? null) : null,
+        entry: { kind: 'action' as const, recordId: one.id, action: one.action, undone: one.undone },
+      }))
+      .toReversed()
+      .slice(0, limit);
+  }
+
+  private station(): StationState {
+    return {
+      source: 'simulated',
+      simulated: true,
+      name: 'Simulated station',
+      observedTo: NOW,
+      forecastTo: NOW,
+      missingHours: 0,
+      pastYears: 1,
+      pastYearsSimulated: true,
+    };
+  }
+
+  private weather() {
+    const { latitude, longitude } = this.site.site;
+    const place = { latitude, longitude, climate: climateAt(latitude), spells: [], seed: 1 };
+    const nowHour = hourOf(NOW);
+    const fromHour = nowHour - RECORD_DAYS * 24;
+    const years = simulatedWeather(place, fromHour, RECORD_DAYS * 24);
+    return { nowHour, years, known: over(years, simulatedForecast(place, nowHour, FORECAST_H)) };
+  }
+
+  /** By the core, on a year of simulated weather; the same orchard is reckoned once. */
+  private getTiming(): TimingNow {
+    const { site } = this.site;
+    const trees = this.trees;
+    const findings = this.open().flatMap((one) => one.findings);
+    const said = this.actions.filter(({ undone }) => !undone);
+    const facts = { site, trees, findings, seen: said.map(({ action }) => action) };
+    const { groups, keyOf } = treeGroups(facts, NOW);
+    const key = JSON.stringify([groups, site]);
+    if (this.timing?.key !== key) {
+      const { known, years } = this.weather();
+      const { latitude, longitude, timeZone } = site;
+      const place = { latitude, longitude, timeZone };
+      const rest = { settings: site.timing, groundSaid: null, seed: 20, draws: 12 };
+      this.timing = { key, told: siteTiming({ known, years, now: NOW, place, groups, ...rest }) };
+    }
+    const told = this.timing.told;
+    return {
+      now: NOW,
+      station: this.station(),
+      timing: told,
+      stages: [...new Map((told?.groups ?? []).map((one) => [one.species, one])).values()].map((one) => ({
+        species: one.species,
+        stage: one.stage,
+        bloom: one.bloom,
+      })),
+      groupOf: Object.fromEntries(keyOf),
+      seen: said.flatMap(({ id, action, by }) =>
+        action.kind === 'stageSeen' ? [{ actionId: id, ...action, day: action.at.slice(0, 10), by }] : [],
+      ),
+      protectants: [],
+    } as TimingNow;
+  }
+}
+
+const STEM: TreeDetail['limbs'][number] = {
+  id: 'T',
+  parentId: null,
+  jointCm: 0,
+  lengthCm: 200,
+  baseMm: 60,
+  tipMm: 10,
+  ageYears: 5,
+  kind: 'trunk',
+  bearingDeg: 0,
+  inclinationDeg: 90,
+};
+
+function cut<S extends { temperatureC: unknown[] }>(series: S, hours: number): S {
+  const columns = Object.entries(series).map(([name, column]) => [
+    name,
+    Array.isArray(column) ? column.slice(0, hours) : column,
+  ]);
+  return Object.fromEntries(columns) as S;
+}
+
+const patterns = Object.entries(routes).map(([name, route]) => ({
+  name: name as RouteName,
+  method: route.method.toUpperCase(),
+  keys: [...route.path.matchAll(/:(\w+)/g)].map((match) => match[1] as string),
+  pattern: new RegExp(`^${route.path.replace(/:\w+/g, '([^/]+)').replaceAll('.', '\\.')}$`),
+}));
+
+function nameOf(method: string, path: string): Pick<Asked, 'name' | 'params'> | null {
+  for (const { name, method: own, keys, pattern } of patterns) {
+    const match = own === method.toUpperCase() ? pattern.exec(path) : null;
+    if (!match) continue;
+    const params = Object.fromEntries(keys.map((key, i) => [key, decodeURIComponent(match[i + 1] ?? '')]));
+    return { name, params };
+  }
+  return null;
+}
+
+const problemOf = (status: number, detail: string): Problem => refused(status, detail).problem;
+
+function reply(status: number, body: unknown): Response {
+  // Through JSON, as over the wire
+  const text = JSON.stringify(body);
+  return { ok: status < 400, status, json: async () => JSON.parse(text) } as Response;
+}

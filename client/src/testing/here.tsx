@@ -1,0 +1,115 @@
+// Screens on a stage of their own: the product's queries over a fake server, workers that work where they are, a router that only listens.
+import { render } from '@testing-library/react';
+import type { ReactElement } from 'react';
+import { openOutbox, useOutbox } from '../data/outbox';
+import { usePreferences } from '../data/preferences';
+import { askSession, queryClient } from '../data/queryClient';
+import { takeOver } from '../data/takeOver';
+import type { FakeServer } from './fakeServer';
+import { NOW, Stage } from './orchard';
+
+/** What the page asked the router for, oldest first: `['navigate', '/plan']`. */
+export const went: [how: string, where: unknown][] = [];
+/** Address and parameters that the page is shown at. */
+export const at: { path: string; params: Record<string, string> } = { path: '/', params: {} };
+
+/** `jest.mock('expo-router', () => require('…/testing/here').router)` */
+export const router = {
+  useRouter: () => ROUTER,
+  usePathname: () => at.path,
+  useLocalSearchParams: () => at.params,
+  useGlobalSearchParams: () => at.params,
+  Link: ({
+    href,
+    children,
+    style: _style,
+    ...rest
+  }: {
+    href: unknown;
+    children: ReactElement;
+    style?: unknown;
+  }) => (
+    <a href={typeof href === 'string' ? href : JSON.stringify(href)} {...rest}>
+      {children}
+    </a>
+  ),
+};
+const go = (how: string) => (where?: unknown) => void went.push([how, where]);
+const ROUTER = {
+  navigate: go('navigate'),
+  replace: go('replace'),
+  push: go('push'),
+  back: go('back'),
+  canGoBack: () => true,
+};
+
+let exposed: object = {};
+/** `jest.mock('comlink', () => require('…/testing/here').comlink)`: what a worker exposes is called on this thread. */
+export const comlink = {
+  expose: (work: object) => {
+    exposed = work;
+  },
+  wrap: ({ work }: { work: object }) => work,
+  proxy: (tell: unknown) => tell,
+};
+
+const WORKERS: Record<string, () => void> = {
+  'plan.worker': () => jest.isolateModules(() => require('../workers/plan.worker')),
+  'openness.worker': () => jest.isolateModules(() => require('../workers/openness.worker')),
+  'transmission.worker': () => jest.isolateModules(() => require('../workers/transmission.worker')),
+};
+
+class WorkerHere {
+  readonly work: object;
+  constructor(url: URL) {
+    const name = /workers\/([\w.]+)$/.exec(String(url))?.[1] ?? '';
+    WORKERS[name]?.();
+    this.work = exposed;
+  }
+}
+
+let opened = false;
+
+/** Puts a screen before the server, on a phone or a wide window. */
+export function show(page: ReactElement, server: FakeServer, { wide = false } = {}) {
+  Object.assign(globalThis, { Worker: WorkerHere });
+  server.install();
+  went.length = 0;
+  queryClient.clear();
+  useOutbox.setState({ items: [], sending: false, away: false });
+  usePreferences.setState({ person: 'Wall crew' });
+  // The day of the orchard, not that of the machine
+  queryClient.setQueryData(['health'], {
+    ok: true,
+    now: NOW,
+    demo: false,
+    aheadMs: Date.parse(NOW) - Date.now(),
+  });
+  window.matchMedia = (query) => ({
+    ...NO_MEDIA,
+    matches: wide && query.includes('min-width'),
+    media: query,
+  });
+  if (!opened) void openOutbox(takeOver, askSession);
+  opened = true;
+  return render(page, { wrapper: ({ children }) => <Stage client={queryClient}>{children}</Stage> });
+}
+
+const NO_MEDIA = {
+  onchange: null,
+  addListener() {},
+  removeListener() {},
+  addEventListener() {},
+  removeEventListener() {},
+  dispatchEvent: () => false,
+};
+
+/** Until what was written here has reached the server. */
+export async function allSent(): Promise<void> {
+  for (let tries = 0; tries < 200; tries++) {
+    const { items, sending } = useOutbox.getState();
+    if (items.length === 0 && !sending) return;
+    await new Promise((resolve) => setTimeout(resolve, 10));
+  }
+  throw new Error('Something still waits on the device.');
+}
