@@ -1,5 +1,5 @@
 // Screens on a stage of their own: the product's queries over a fake server, workers that work where they are, a router that only listens.
-import { render } from '@testing-library/react';
+import { fireEvent, render, screen, waitFor } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { openOutbox, useOutbox } from '../data/outbox';
 import { usePreferences } from '../data/preferences';
@@ -112,4 +112,32 @@ export async function allSent(): Promise<void> {
     await new Promise((resolve) => setTimeout(resolve, 10));
   }
   throw new Error('Something still waits on the device.');
+}
+
+/** Buttons of the page by name, without asking for the role of everything on it: that is most of the time a test takes. */
+export function buttons(name: string | RegExp): HTMLButtonElement[] {
+  return [...document.querySelectorAll('button')].filter((one) => {
+    const said = one.getAttribute('aria-label') ?? one.textContent ?? '';
+    return typeof name === 'string' ? said === name : name.test(said);
+  });
+}
+
+export async function findButton(name: string | RegExp): Promise<HTMLButtonElement> {
+  return waitFor(() => {
+    const [found] = buttons(name);
+    if (!found) throw new Error(`There is no button ${name}.`);
+    return found;
+  });
+}
+
+/** Presses the one button of that name; a second one, or none, is a fault. */
+export function press(name: string | RegExp): void {
+  const [found, ...more] = buttons(name);
+  if (!found || more.length > 0) throw new Error(`${more.length + (found ? 1 : 0)} buttons ${name}.`);
+  fireEvent.click(found);
+}
+
+/** Writes into the field of that label, whatever stood in it. */
+export function write(label: string | RegExp, text: string): void {
+  fireEvent.change(screen.getByLabelText(label), { target: { value: text } });
 }
