@@ -1,5 +1,5 @@
 // Screens on a stage of their own: the product's queries over a fake server, workers that work where they are, a router that only listens.
-import { fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { openOutbox, useOutbox } from '../data/outbox';
 import { usePreferences } from '../data/preferences';
@@ -72,6 +72,7 @@ let opened = false;
 
 /** Puts a screen before the server, on a phone or a wide window. */
 export function show(page: ReactElement, server: FakeServer, { wide = false } = {}) {
+  cleanup();
   Object.assign(globalThis, { Worker: WorkerHere });
   server.install();
   went.length = 0;
@@ -106,12 +107,14 @@ const NO_MEDIA = {
 
 /** Until what was written here has reached the server. */
 export async function allSent(): Promise<void> {
-  for (let tries = 0; tries < 200; tries++) {
-    const { items, sending } = useOutbox.getState();
-    if (items.length === 0 && !sending) return;
-    await new Promise((resolve) => setTimeout(resolve, 10));
-  }
-  throw new Error('Something still waits on the device.');
+  await act(async () => {
+    for (let tries = 0; tries < 300; tries++) {
+      await new Promise((resolve) => setTimeout(resolve, 10));
+      const { items, sending } = useOutbox.getState();
+      if (items.length === 0 && !sending) return;
+    }
+    throw new Error('Something still waits on the device.');
+  });
 }
 
 /** Buttons of the page by name, without asking for the role of everything on it: that is most of the time a test takes. */

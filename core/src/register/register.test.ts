@@ -113,7 +113,7 @@ test.each([
 
 test.each([
   ['heightCm', 60, 1500],
-  ['spreadCm', 30, 1500],
+  ['spreadCm', 40, 1500],
   ['girthCm', 2, 400],
   ['graftUnionCm', 0, 120],
   ['reachCm', 120, 800],

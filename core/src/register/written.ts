@@ -108,7 +108,7 @@ export type TreeSize = (typeof treeSizes)[number];
 const USUAL: Record<TreeSize, readonly [least: number, most: number]> = {
   heightCm: [60, 1500],
   targetHeightCm: [60, 1500],
-  spreadCm: [30, 1500],
+  spreadCm: [40, 1500],
   girthCm: [2, 400],
   graftUnionCm: [0, 120],
   reachCm: [120, 800],
