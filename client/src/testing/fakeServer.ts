@@ -247,6 +247,12 @@ export class FakeServer {
     this.actions = [...this.actions, kept].map((one) =>
       one.id === undoneId ? { ...one, undone: true } : one,
     );
+    for (const [treeId, detail] of this.details)
+      if (detail.actions.some((one) => one.id === undoneId))
+        this.details.set(treeId, {
+          ...detail,
+          actions: detail.actions.map((one) => (one.id === undoneId ? { ...one, undone: true } : one)),
+        });
     if ('treeId' in action) {
       const detail = this.tree(action.treeId);
       const closes = action.kind === 'cutMade' || action.kind === 'stepDone' ? action.findingIds : [];

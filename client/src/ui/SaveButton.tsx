@@ -57,10 +57,14 @@ function invalidFields(scope: ParentNode): HTMLElement[] {
   return [...scope.querySelectorAll<HTMLElement>('[aria-invalid=true]')];
 }
 
-/** Brings the first field that cannot be used under the eye and under the fingers. */
-export function goToFirstFault(scope: ParentNode | null): void {
+const LOOKS = 20;
+const LOOK_AGAIN_MS = 20;
+
+/** Brings the first field that cannot be used under the eye and under the fingers, once the fields say what is wrong with them. */
+export function goToFirstFault(scope: ParentNode | null, looks = LOOKS): void {
   const [first] = invalidFields(scope ?? openPart());
   if (first) goTo(first);
+  else if (looks > 0) setTimeout(() => goToFirstFault(scope, looks - 1), LOOK_AGAIN_MS);
 }
 
 function goTo(field: HTMLElement): void {

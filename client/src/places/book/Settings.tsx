@@ -47,8 +47,7 @@ function SettingsForm({ record }: { record: SiteRecord }) {
     saving.mutate({ site, baseRevision }, { onSuccess: (saved) => reset(formOf(saved.site)) });
   const save = handleSubmit(
     (site) => send(site, record.revision),
-    // Once the fields say what is wrong with them
-    () => setTimeout(() => goToFirstFault(null)),
+    () => goToFirstFault(null),
   );
   const leaving = useLeaveGuard(formState.isDirty, 'The site');
   const failed = saving.error && !movedProblem(saving.error) ? saving.error : null;

@@ -65,8 +65,7 @@ function TreeEditor({ title, treeId, revision, before, first }: TreeEditorProps)
     const read = treeOfForm(filled, units, before);
     if ('faults' in read) {
       setFaults(read.faults);
-      // Once the fields say what is wrong with them
-      return setTimeout(() => goToFirstFault(page.current));
+      return goToFirstFault(page.current);
     }
     setFaults({});
     const doubtful = sure ? [] : doubtsOf(filled, units, before);

@@ -176,6 +176,7 @@ describe('a new tree', () => {
     expect(buttons(/^I mean/)).toEqual([]);
     press('It is so, save');
     await waitFor(() => expect(server.bodies('putTree')).toMatchObject([{ tree: { spreadCm: 2500 } }]));
+    await waitFor(() => expect(went).toHaveLength(1));
   });
 
   test('Cancel asks once something was typed, and not before', async () => {

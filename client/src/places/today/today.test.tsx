@@ -1,0 +1,140 @@
+// Today before a server: what cannot wait, what is due, what others asked, and the day that is best.
+import '../../workers/importMeta';
+import type { Action, Job } from '@mortisect/contracts';
+import { configure, screen, waitFor } from '@testing-library/react';
+import { FakeServer } from '../../testing/fakeServer';
+import { at, show } from '../../testing/here';
+import { detail, did, finding, NOW } from '../../testing/orchard';
+import { Today } from './Today';
+
+jest.mock('expo-router', () => require('../../testing/here').router);
+jest.mock('comlink', () => require('../../testing/here').comlink);
+configure({ defaultHidden: true, asyncUtilTimeout: 20_000 });
+jest.setTimeout(60_000);
+
+const ID = (n: number) => `0193f000-0000-7000-8000-0000000000${n}`;
+const strike = finding(ID(11), 'S', 'FB_SHOOT', { activity: 'active' });
+
+async function come(server: FakeServer): Promise<(title: string | RegExp) => string | null> {
+  at.path = '/today';
+  show(<Today />, server);
+  await screen.findByText('Test orchard');
+  await waitFor(() => expect(document.body.textContent).not.toMatch(/Reading the weather|Planning the cuts/));
+  // Where a row leads; null where there is none
+  return (title) => {
+    const rows = [...document.querySelectorAll('a[href]')];
+    const found = rows.find(({ textContent }) =>
+      typeof title === 'string' ? textContent?.includes(title) : title.test(textContent ?? ''),
+    );
+    return found?.getAttribute('href') ?? null;
+  };
+}
+
+test('an orchard with nothing open says what to do next', async () => {
+  await come(new FakeServer([detail([])]));
+  expect(screen.getByText('Nothing is open. Walk the round: what you find waits here.')).toBeTruthy();
+});
+
+test.each([
+  ['a strike that moves', { disorder: 'FB_SHOOT', activity: 'active' }, true],
+  ['a strike that has healed', { disorder: 'FB_SHOOT', activity: 'healed' }, false],
+  ['a broken limb', { disorder: 'BRK' }, true],
+  ['a canker', { disorder: 'FB_CANK_A' }, false],
+])('%s cannot wait: %s', async (_said, more, urgent) => {
+  const rowTo = await come(new FakeServer([detail([{ ...strike, ...more } as typeof strike])]));
+  expect(rowTo('Cannot wait for a good day')).toBe(urgent ? '/plan/a' : null);
+});
+
+test('danger to people comes before wood, and a boundary mark is none', async () => {
+  const danger = detail([strike], { hazards: ['power line'] });
+  const rowTo = await come(new FakeServer([danger]));
+  expect(rowTo(/power line/i)).toBe('/plan/a');
+  expect(rowTo('Cannot wait for a good day')).toBeNull();
+  expect(document.body.textContent).toMatch(/keep people away; call a licensed arborist/);
+  await come(new FakeServer([detail([strike], { hazards: ['boundary mark'] as never })])).catch(
+    () => undefined,
+  );
+});
+
+test('rechecks, jobs and questions that are due stand there, and lead to their place', async () => {
+  const cut: Action = {
+    ...did({
+      kind: 'cutMade',
+      at: '2026-09-20T09:00:00Z',
+      treeId: 'a',
+      blade: 'shears-1',
+      findingIds: [],
+      disorders: ['FB_SHOOT'],
+      cut: {
+        limbId: 'S',
+        limbName: '3 o’clock, low',
+        atCm: 0,
+        kind: 'collar',
+        diameterMm: 30,
+        clearanceCm: 60,
+        shortfallCm: 0,
+        sentence: 'Cut.',
+      },
+    }),
+    id: ID(21),
+  };
+  const asked: Action = {
+    ...did({
+      kind: 'asked',
+      at: NOW,
+      treeId: 'a',
+      findingId: ID(11),
+      of: 'Wall crew',
+      question: 'Is it blight?',
+    }),
+    id: ID(22),
+    by: 'Boat crew',
+  };
+  const server = new FakeServer([detail([strike], {}, [asked])], [cut, asked]);
+  const job: Job = {
+    id: ID(31),
+    treeId: 'a',
+    job: 'guard',
+    dueOn: '2026-11-20',
+    note: 'Mesh is in the shed',
+    doneAt: null,
+    withdrawn: false,
+    revision: 1,
+    by: 'Wall crew',
+    receivedAt: NOW,
+  };
+  const { site } = server.site;
+  server.site = { ...server.site, site: { ...site, rechecks: { ...site.rechecks, overdueDays: 90 } } };
+  server.jobs = [job, { ...job, id: ID(32), job: 'stake', dueOn: '2026-12-20' }];
+  const rowTo = await come(server);
+  expect(rowTo(/recheck.? due/)).toBe('/book/rechecks');
+  expect(rowTo('Put on rodent guard')).toBe('/round/a');
+  expect(document.body.textContent).toMatch(/late: was due 20 Nov 2026 · Mesh is in the shed/);
+  // Due within two weeks: not yet
+  expect(rowTo('Check stake or prop')).toBeNull();
+  expect(rowTo('Boat crew asks you')).toBe('/round/a?limb=S');
+});
+
+test('an open round says how far it is, one that is paused says so', async () => {
+  const start = {
+    ...did({ kind: 'roundStarted', at: '2026-11-24T08:00:00Z', order: 'serpentine', plotIds: [] }),
+    id: ID(41),
+  };
+  const seen = {
+    ...did({
+      kind: 'treeSeen',
+      at: '2026-11-24T08:10:00Z',
+      treeId: 'a',
+      verdict: 'sound',
+      seen: 'all round',
+    }),
+    id: ID(42),
+  };
+  const pause = { ...did({ kind: 'roundPaused', at: '2026-11-24T08:20:00Z' }), id: ID(43) };
+  const trees = [detail([]), detail([], { id: 'b', code: 'Tree B', place: 2 })];
+  const rowTo = await come(new FakeServer(trees, [start, seen]));
+  expect(rowTo('The round is open')).toBe('/round');
+  expect(document.body.textContent).toMatch(/1 of 2 seen · next: Tree B/);
+  const after = await come(new FakeServer(trees, [start, seen, pause]));
+  expect(after('The round is paused')).toBe('/round');
+});
