@@ -24,7 +24,12 @@ import {
   woodClass,
 } from './index';
 
-const used = (disorders: string[], treeIds = ['a']): BladeState => ({ is: 'used', disorders, treeIds, cuts: 1 });
+const used = (disorders: string[], treeIds = ['a']): BladeState => ({
+  is: 'used',
+  disorders,
+  treeIds,
+  cuts: 1,
+});
 const ahead = (disorders: string[], treeId = 'a') => ({ treeId, disorders });
 
 describe('may this blade cut?', () => {
@@ -62,10 +67,18 @@ describe('may this blade cut?', () => {
     expect(carriesDisease(state, ahead(['MISPLACED']), 'dormant', 'every')).toBe(carries);
   });
 
-  test('in the season a strike weighs two: it is what stops a blade, and one is not', () => {
-    // Tool weights of the disorders table: a weight of 2 and more is cleaned for, 1 is not
-    expect(carriesDisease(used(['FB_SHOOT'], ['b']), ahead([]), 'summer', 'table' as never)).toBe(true);
-  });
+  test.each([
+    // Weights of the disorders table: 2 and more is cleaned for before any other cut, 1 is not
+    ['FB_CANK_D', 'summer', true],
+    ['CYT', 'summer', false],
+    ['FB_SHOOT', 'dormant', false],
+    ['CGL', 'dormant', true],
+  ] as const)(
+    'by the school of the season %s in %s stops the blade at the next tree: %s',
+    (code, season, stops) => {
+      expect(carriesDisease(used([code], ['b']), ahead([]), season, 'season')).toBe(stops);
+    },
+  );
 
   test.each([
     [['MISPLACED', 'DEAD'], 'suspect'],

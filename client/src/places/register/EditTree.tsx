@@ -119,7 +119,7 @@ function TreeEditor({ title, treeId, revision, before, first }: TreeEditorProps)
         actions={
           <Button
             grow
-            kind="main"
+            kind={doubts.some((doubt) => doubt.instead) ? 'plain' : 'main'}
             onPress={() => {
               setDoubts([]);
               save(revision, form, true);
@@ -134,7 +134,7 @@ function TreeEditor({ title, treeId, revision, before, first }: TreeEditorProps)
             <Body>{`${fieldWords[doubt.key]} ${tapeText(doubt.cm, units)}: few fruit trees have that.`}</Body>
             {doubt.instead ? (
               <View flexDirection="row">
-                <Button onPress={() => take(doubt)}>{`I mean ${doubt.instead.text}`}</Button>
+                <Button kind="main" onPress={() => take(doubt)}>{`I mean ${doubt.instead.text}`}</Button>
               </View>
             ) : null}
           </View>
