@@ -2,5 +2,6 @@
 const { configure } = require('@testing-library/react');
 
 configure({
-  getElementError: (message) => Object.assign(new Error(message ?? ''), { name: 'TestingLibraryElementError' }),
+  getElementError: (message) =>
+    Object.assign(new Error(message ?? ''), { name: 'TestingLibraryElementError' }),
 });

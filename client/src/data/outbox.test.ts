@@ -29,7 +29,13 @@ const settled = async () => {
 const waiting = () => useOutbox.getState().items.map(({ recordId, state }) => [recordId, state]);
 
 const signedOut = jest.fn();
-beforeAll(() => openOutbox(() => {}, signedOut));
+/** Whether each item was still in the outbox when what was read took it over. */
+const stillThere: boolean[] = [];
+beforeAll(() =>
+  openOutbox((item) => {
+    if (item) stillThere.push(useOutbox.getState().items.some(({ id }) => id === item.id));
+  }, signedOut),
+);
 beforeEach(async () => {
   await settled();
   for (const item of useOutbox.getState().items) await letGo(item);
@@ -154,4 +160,13 @@ describe('two quick writes to one record', () => {
     await settled();
     expect(sentBases).toEqual([null, 1, 2]);
   });
+});
+
+test('what was read takes an item over before it leaves the outbox: there is no moment in which it is nowhere', async () => {
+  stillThere.length = 0;
+  await put('a');
+  await put('b');
+  await settled();
+  expect(mockSent).toEqual(['a', 'b']);
+  expect(stillThere).toEqual([true, true]);
 });

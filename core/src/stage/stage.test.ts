@@ -5,6 +5,7 @@ import {
   cropOf,
   crops,
   dynamicPortions,
+  freezeEvents,
   fullBlooms,
   growingDegreeHours,
   hardinessCourse,
@@ -12,9 +13,11 @@ import {
   isChillHour,
   killC,
   killedShare,
+  type StageDay,
   sineDegreeDays,
   sineDegreeDaysBelow,
   stageCourse,
+  type ThermalDay,
   thermalDays,
   utahUnits,
 } from './index';
@@ -224,4 +227,57 @@ test('awake wood loses hardness on warm days and gains some of it back in cold, 
     ...Array(60).fill(awake),
   ]);
   expect(long.at(-1)).toBeCloseTo(midwinter, 6);
+});
+
+describe('a frost is on record by the most that it may have killed', () => {
+  const apple = cropOf('apple') as NonNullable<ReturnType<typeof cropOf>>;
+  const stage = apple.stages.find((one) => killC(one)) as (typeof apple.stages)[number];
+  const [tenth, nineTenths] = killC(stage) as [number, number];
+  const night = (minC: number) => {
+    const day = { day: '2026-04-20', ofYear: 110, minC, maxC: 12, meanC: 6 } as ThermalDay;
+    const course = [{ day: '2026-04-20', phase: 'buds', stage: stage.name, share: stage.share } as StageDay];
+    return freezeEvents(apple, [day], course, [-30], 52, '2026-05-05').filter(({ kind }) => kind === 'buds');
+  };
+
+  test('a night whose likely kill is under a tenth counts where its most is a tenth or more', () => {
+    // Shifted 1.5 °C colder a night at the tenth’s temperature + 1.5 °C kills a tenth at the most
+    const [event] = night(tenth + 1.45);
+    expect(event?.killed?.[2]).toBeGreaterThan(0.1);
+    expect(event?.killed?.[1]).toBeLessThan(0.1);
+    expect(night(tenth + 1.55)).toEqual([]);
+  });
+
+  test('least, likely and most stand in that order, and a night colder than the nine tenths kills more than that', () => {
+    const [event] = night(nineTenths - 0.1);
+    const [least, likely, most] = event?.killed ?? [1, 0, 0];
+    expect(least).toBeLessThan(likely);
+    expect(likely).toBeLessThan(most);
+    expect(likely).toBeGreaterThan(0.9);
+  });
+});
+
+test.each([
+  // The pace that a season has shown is held between 0.6 and 1.6: one early bud must not bring the bloom weeks too near
+  ['far ahead', 3],
+  ['far behind', 0.1],
+])('a stage seen %s sets the pace, within its bounds', (_said, times) => {
+  const apple = cropOf('apple') as NonNullable<ReturnType<typeof cropOf>>;
+  const days = thermalDays(
+    simulatedWeather(
+      { latitude: 52, longitude: 0, climate: climateAt(52), spells: [], seed: 3 },
+      hourOf('2025-10-01T00:00:00Z'),
+      300 * 24,
+    ),
+    localClock('UTC'),
+  );
+  const reckoned = stageCourse(apple, days, { latitude: 52 });
+  const at = reckoned.findIndex(({ share }) => share > 0.3);
+  const then = reckoned[at] as StageDay;
+  const share = Math.min(1.4, then.share * times);
+  const seen = stageCourse(apple, days, { latitude: 52, seen: [{ day: then.day, share }] });
+  const grown = (course: readonly StageDay[]) => (course[at + 10]?.share ?? 0) - (course[at]?.share ?? 0);
+  const pace = grown(seen) / grown(reckoned);
+  expect(pace).toBeGreaterThan(0.6 - 0.02);
+  expect(pace).toBeLessThan(1.6 + 0.02);
+  expect(Math.abs(pace - (times > 1 ? 1.6 : 0.6))).toBeLessThan(0.05);
 });

@@ -309,6 +309,20 @@ describe('fire blight in bloom', () => {
     );
   });
 
+  test.each([
+    // Steiner 1990: a day is wet with 0.25 mm of rain or more, or after one with 2.5 mm or more
+    ['a hair over 0.25 mm on the day', 0, 0.2501, true],
+    ['a hair less', 0, 0.2499, false],
+    ['a hair over 2.5 mm on the day before', 2.501, 0, true],
+    ['a hair less on the day before', 2.499, 0, false],
+  ])('a day is wet, or not, by %s', (_said, before, mm, wet) => {
+    // In parts too small to wet an hour by themselves, so that only the sums of days speak
+    const spread = (h: number) => (h >= 24 && h < 48 ? before / 24 : h >= 48 && h < 72 ? mm / 24 : 0);
+    const series = madeSeries('2026-05-10', 72, { t: () => 22, rain: spread });
+    const day = bloomDays(blightWeather(series, utc), inBloom('2026-05-10', 3), apple)[2];
+    expect(day?.wet).toBe(wet);
+  });
+
   // 57.2 degree-days above 12.8 °C: days at a constant mean, computed apart
   test.each([
     [20, 7.94],

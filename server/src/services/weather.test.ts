@@ -3,6 +3,7 @@ import ICAL from 'ical.js';
 import request from 'supertest';
 import { readWeather } from '../files/readWeather';
 import { YEAR_HOURS, yearsOnRecord } from '../pool/weatherSource';
+import { weatherBefore } from '../store/schema';
 import { deviceId, NOW, newId, type Orchard, openOrchard } from '../testing/orchard';
 
 jest.setTimeout(120_000);
@@ -60,6 +61,9 @@ test('a file in local time: the hour told twice when clocks go back is two hours
   const other = LOCAL_HOURS.replace('46.4', '44.6');
   expect((await send(other, { take: 'good' })).body).toMatchObject({ differing: 1, written: 0 });
   expect((await send(other, { take: 'good', differing: 'replace' })).body).toMatchObject({ written: 1 });
+  // A measurement is never replaced without a trace: 46.4 °F was 8 °C
+  const traces = await orchard.store.db.select().from(weatherBefore);
+  expect(traces).toMatchObject([{ kind: 'observed', by: 'Wall crew', value: { temperatureC: 8 } }]);
 });
 
 test('nothing is mended unless asked; a gap of three hours is filled, rain never', async () => {

@@ -3,7 +3,7 @@ import type { Action, ActionBody } from '@mortisect/contracts';
 import { siteToday, treeView } from '../../data/orchardView';
 import { detail, did, finding, site, today } from '../../testing/orchard';
 import { plansOf } from '../../testing/plans';
-import { cleaningsAhead } from './bladeAtHand';
+import { bladeFor, cleaningsAhead } from './bladeAtHand';
 import { bringFor } from './bring';
 import { totalsWords, workedMinutes } from './RunTotals';
 import { runOf } from './run';
@@ -212,4 +212,32 @@ test('what is missing is said before anybody leaves; cleanings ahead follow the 
   // First of all, and before the canker
   expect(cleaningsAhead(left, sawOnly)).toBe(2);
   expect(bringFor(withSaw([]), sawOnly).missing).toEqual([]);
+});
+
+describe('the blade that is put into the hand', () => {
+  const blades = ['saw-1', 'saw-2', 'saw-3'].map((id) => ({ id, name: id, tool: {} as never }));
+  const take = (bladeId: string) => ({ bladeId, how: 'take' as const, seconds: 5 });
+  const clean = (bladeId: string) => ({ bladeId, how: 'clean' as const, seconds: 60 });
+  const logs = (wet?: string) =>
+    new Map(blades.map(({ id }) => [id, { state: id === wet ? { is: 'wet' } : { is: 'unknown' } } as never]));
+  const ways = [clean('saw-1'), take('saw-2'), clean('saw-3')];
+
+  test.each([
+    [
+      'one that may cut goes before the first of the kit, which must be cleaned',
+      ways,
+      undefined,
+      null,
+      'saw-2',
+    ],
+    ['one that is chosen by hand stays, clean or not', ways, undefined, 'saw-1', 'saw-1'],
+    ['where none may cut, one that is wet already', [clean('saw-1'), clean('saw-3')], 'saw-3', null, 'saw-3'],
+    ['one that may cut goes before one that is wet', ways, 'saw-3', null, 'saw-2'],
+    ['where none may cut and none is wet, the first', [clean('saw-2')], undefined, null, 'saw-1'],
+    ['a hand that holds what is not of the kit holds none', ways, undefined, 'axe-9', 'saw-2'],
+  ] as const)('%s', (_said, given, wet, inHand, expected) => {
+    expect(bladeFor(blades, given, logs(wet), inHand)?.id).toBe(expected);
+  });
+
+  test('of an empty kit none', () => expect(bladeFor([], [], new Map(), null)).toBeNull());
 });
