@@ -37,10 +37,15 @@ export function Stations() {
           <Label>{station.name}</Label>
           <Small>{station.heardAt ? `Last heard ${ago(station.heardAt, clock())}` : 'Not heard yet'}</Small>
           <View flexDirection="row" gap={12} flexWrap="wrap">
-            <Button onPress={() => put.mutate({ stationId: station.id, name: station.name })}>
+            <Button
+              aria-label={`New token for ${station.name}`}
+              onPress={() => put.mutate({ stationId: station.id, name: station.name })}
+            >
               New token
             </Button>
-            <Button onPress={() => end.mutate(station.id)}>End its token</Button>
+            <Button aria-label={`End the token of ${station.name}`} onPress={() => end.mutate(station.id)}>
+              End its token
+            </Button>
           </View>
         </View>
       ))}

@@ -1,0 +1,145 @@
+// What stands round a run, before a server: the mix, the blades, the marks, what skipping costs.
+import '../../workers/importMeta';
+import type { ActionBody } from '@mortisect/contracts';
+import { configure, fireEvent, screen, waitFor } from '@testing-library/react';
+import { FakeServer } from '../../testing/fakeServer';
+import { allSent, at, buttons, findButton, press, show, went, write } from '../../testing/here';
+import { detail, did, finding } from '../../testing/orchard';
+import { Kit } from './Kit';
+import { Marks } from './Marks';
+import { Mix } from './Mix';
+import { Skipping } from './Skipping';
+
+jest.mock('expo-router', () => require('../../testing/here').router);
+jest.mock('comlink', () => require('../../testing/here').comlink);
+configure({ defaultHidden: true, asyncUtilTimeout: 20_000 });
+jest.setTimeout(90_000);
+
+const CANKER = '0193f000-0000-7000-8000-000000000011';
+const orchard = (actions: Parameters<typeof did>[0][] = []) =>
+  new FakeServer(
+    [detail([finding(CANKER, 'S', 'FB_CANK_A')])],
+    actions.map((action, i) => ({ ...did(action), id: `0193f000-0000-7000-8000-0000000001${10 + i}` })),
+  );
+const last = <K extends ActionBody['kind']>(server: FakeServer, kind: K) =>
+  server.actions.findLast(({ action }) => action.kind === kind)?.action as Extract<ActionBody, { kind: K }>;
+
+async function come(
+  page: React.ReactElement,
+  button: string | RegExp,
+  server = orchard(),
+): Promise<FakeServer> {
+  at.path = '/cut/mix';
+  show(page, server);
+  await findButton(button);
+  return server;
+}
+const choose = (label: string, value: string) =>
+  fireEvent.change(screen.getByLabelText(label), { target: { value } });
+
+describe('the mix', () => {
+  test('bleach of 5.25 % and nine parts of water are 5,250 ppm, and are recorded so', async () => {
+    const server = await come(<Mix />, 'It is mixed now');
+    choose('Agent', 'hypochlorite-10');
+    write('Litres wanted, L', '2');
+    expect(document.body.textContent).toMatch(/200 mL/);
+    press('It is mixed now');
+    await allSent();
+    // 5.25 % = 52,500 ppm in ten parts
+    expect(last(server, 'mixMade')).toMatchObject({ agentId: 'hypochlorite-10', litres: 2, strength: 5250 });
+  });
+
+  test.each([
+    ['0.04', true],
+    ['0.05', false],
+    ['100', false],
+    ['101', true],
+  ])('%s L: refused %s', async (litres, isRefused) => {
+    await come(<Mix />, 'It is mixed now');
+    write('Litres wanted, L', litres);
+    expect(screen.getByLabelText('Litres wanted, L').getAttribute('aria-invalid')).toBe(String(isRefused));
+  });
+
+  test('what does not disinfect says so, and cannot be mixed as if it did', async () => {
+    await come(<Mix />, 'It is mixed now');
+    const options = [...(screen.getByLabelText('Agent') as HTMLSelectElement).options];
+    const other = options.find(({ text }) => text.includes('does not disinfect'));
+    choose('Agent', other?.value ?? '');
+    expect(screen.getByText('This does not disinfect')).toBeTruthy();
+    expect(buttons('It is mixed now')[0]?.disabled).toBe(true);
+  });
+});
+
+describe('the blades', () => {
+  test('each says what it did, when it was cleaned, and how many cuts it made since it was sharpened', async () => {
+    const server = await come(
+      <Kit />,
+      'Back to the run',
+      orchard([
+        { kind: 'bladeCleaned', at: '2026-11-24T08:00:00Z', blade: 'hand-saw-1', agentId: 'alcohol-70' },
+      ]),
+    );
+    await waitFor(() => expect(document.body.textContent).toMatch(/No cleaning on record/));
+    const [first] = buttons(/^Sharpened: /);
+    fireEvent.click(first as HTMLElement);
+    await allSent();
+    const blade = first?.getAttribute('aria-label')?.replace('Sharpened: ', '');
+    expect(last(server, 'bladeSharpened').blade).toBeTruthy();
+    await waitFor(() =>
+      expect(document.body.textContent).toMatch(
+        /Sharpened .* ago|Sharpened now|Sharpened just now|Sharpened .*, 0 cuts since/,
+      ),
+    );
+    expect(blade).not.toBe('');
+    press('Back to the run');
+    expect(went.at(-1)).toEqual(['navigate', '/cut']);
+  });
+});
+
+describe('marks on limbs', () => {
+  test.each([
+    ['tape', /^Tape on /],
+    ['chalk', /^Chalk on /],
+  ] as const)('with %s: recorded with the limb, and ticked off on the list', async (how, button) => {
+    const server = await come(<Marks />, button);
+    press(button);
+    await allSent();
+    expect(last(server, 'limbMarked')).toMatchObject({ treeId: 'a', limbId: 'S', how });
+    await waitFor(() => expect(document.body.textContent).toMatch(`✓ Marked with ${how}`));
+    expect(screen.getByText('1 of 1')).toBeTruthy();
+  });
+
+  test('with nothing to cut there is nothing to mark', async () => {
+    at.path = '/cut/marks';
+    show(<Marks />, new FakeServer([detail([])]));
+    await screen.findByText('No cut waits, so no limb is marked.');
+  });
+});
+
+describe('what skipping costs', () => {
+  test('each way of cleaning with its range; in growth and wet it costs more than dormant and dry', async () => {
+    await come(<Skipping />, 'Back to the run');
+    await screen.findByText('New infections to expect');
+    for (const way of ['Never', 'Between trees', 'Before every cut', 'Every cut, two blades in turn'])
+      expect(document.body.textContent).toContain(way);
+    const avoided = () => Number(/It avoids (?:about )?([\d.]+)/.exec(document.body.textContent ?? '')?.[1] ?? Number.NaN);
+    const dry = avoided();
+    expect(screen.getByText('The evidence is thin')).toBeTruthy();
+    fireEvent.click(screen.getByRole('radio', { name: 'In growth' }));
+    fireEvent.click(screen.getByRole('radio', { name: 'Wet' }));
+    await waitFor(() => expect(avoided()).toBeGreaterThan(dry));
+  });
+
+  test('a contact time that cannot be is refused', async () => {
+    await come(<Skipping />, 'Back to the run');
+    for (const [seconds, bad] of [
+      ['-1', 'true'],
+      ['0', 'false'],
+      ['1800', 'false'],
+      ['1801', 'true'],
+    ] as const) {
+      write('Kept wet for, s', seconds);
+      expect(screen.getByLabelText('Kept wet for, s').getAttribute('aria-invalid')).toBe(bad);
+    }
+  });
+});
