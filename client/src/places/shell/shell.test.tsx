@@ -105,7 +105,14 @@ describe('what waits', () => {
       });
     });
     bar(server);
-    const job = { treeId: 'a', job: 'guard', dueOn: '2026-11-30', note: 'mine', doneAt: null, withdrawn: false };
+    const job = {
+      treeId: 'a',
+      job: 'guard',
+      dueOn: '2026-11-30',
+      note: 'mine',
+      doneAt: null,
+      withdrawn: false,
+    };
     await act(() =>
       enqueue('putJob', ID(63), { params: { jobId: ID(63) }, body: { baseRevision: 1, job } } as never),
     );

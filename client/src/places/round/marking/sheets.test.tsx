@@ -172,7 +172,7 @@ describe('another is asked', () => {
     const server = new FakeServer([detail([finding(CANKER, 'S', 'FB_CANK_A')], {}, [asked])], [asked]);
     await open(server);
     await screen.findByText('Boat crew asks Wall crew');
-    const reply = () => buttons(/^Answer$|^Send the answer$|^Answer it$/).at(-1) as HTMLButtonElement;
+    const reply = () => buttons('Answer, and free the cut').at(-1) as HTMLButtonElement;
     expect(reply().disabled).toBe(true);
     write('Answer', 'Yes, an old one.');
     expect(reply().disabled).toBe(false);
