@@ -38,7 +38,7 @@ export {
   regrowthOf,
   shortfallOf,
 } from './price';
-export { type Pass, PlanProblem, passes, SEASON_DISCOUNT } from './problem';
+export { type Pass, PlanProblem, passes } from './problem';
 export { RunOrder, RunOrderInput, RunTree, runOrder } from './runOrder';
 export { PlanSearch, type Progress } from './search';
 export { bridgeScions, type Verdict } from './verdict';

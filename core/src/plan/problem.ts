@@ -1,9 +1,6 @@
 // What is a plan chosen from, and what is any plan worth?
 import { z } from 'zod';
 
-/** Share of a value or a cost that is left when it comes a season later. A setting; common practice, no source. */
-export const SEASON_DISCOUNT = 0.85;
-
 /** Two passes a season: dormant for structure, summer for length, sprouts and vigour. */
 export const passes = ['dormant', 'summer'] as const;
 export type Pass = (typeof passes)[number];

@@ -1,7 +1,9 @@
 // The plan over the wire: proved, named faults, off the thread that answers; and as files that others read.
 import { routes } from '@mortisect/contracts';
+import { visitKey } from '@mortisect/core/plan';
 import Papa from 'papaparse';
 import request from 'supertest';
+import { inOrder } from '../files/sheet/order';
 import { NOW, type Orchard, openOrchard } from '../testing/orchard';
 
 let orchard: Orchard;
@@ -95,3 +97,14 @@ test('the demo has open plans of every kind', async () => {
   );
   expect(seasons.length).toBeGreaterThanOrEqual(2);
 }, 30_000);
+
+test('the sheet cuts in the order that the visit takes on the screen, and takes no step of another visit', () => {
+  const steps = ['a', 'b', 'c'].map((candidateId) => ({ candidateId, season: 2, pass: 'summer' }) as never);
+  const byId = new Map(['a', 'b', 'c', 'd'].map((id) => [id, { id } as never]));
+  const orders = {
+    [visitKey({ season: 2, pass: 'summer' } as never)]: { order: ['c', 'a', 'd', 'b'] } as never,
+    [visitKey({ season: 1, pass: 'dormant' } as never)]: { order: ['b', 'a', 'c'] } as never,
+  };
+  expect(inOrder(steps, byId, orders).map(({ id }) => id)).toEqual(['c', 'a', 'b']);
+  expect(inOrder([], byId, orders)).toEqual([]);
+});

@@ -68,6 +68,110 @@ function records(kind: (typeof places)[number][0]): void {
     (await get(`/api/trees/${canker.treeId}`)).findings.find((finding: { id: string }) => finding.id === id)
       ?.state;
 
+  describe('a slow line: answers lost, writes that come twice, and late', () => {
+    const TREE = 'slip-side-01';
+    const bodyOf = async () => {
+      const { tree } = await get(`/api/trees/${TREE}`);
+      const { id, plotId, rowId, revision, by, receivedAt, openFindings, lastSeenAt, ...body } = tree;
+      return { body, revision };
+    };
+    const job = { treeId: TREE, job: 'guard', dueOn: '2026-11-30', note: '', doneAt: null, withdrawn: false };
+
+    /** Each kind of record: where it is written, its two versions, and what stands of it. */
+    const kinds: Record<
+      string,
+      () => Promise<{
+        path: string;
+        from: number | null;
+        first: object;
+        second: object;
+        read(): Promise<unknown>;
+      }>
+    > = {
+      'a finding': async () => {
+        const id = newId();
+        const finding = { ...canker, treeId: canker.treeId };
+        return {
+          path: `/api/findings/${id}`,
+          from: null,
+          first: { finding: { ...finding, note: 'first' } },
+          second: { finding: { ...finding, note: 'second' } },
+          read: async () =>
+            (await get(`/api/trees/${canker.treeId}`)).findings.find((one: { id: string }) => one.id === id)
+              ?.note,
+        };
+      },
+      'a job': async () => {
+        const id = newId();
+        return {
+          path: `/api/jobs/${id}`,
+          from: null,
+          first: { job: { ...job, note: 'first' } },
+          second: { job: { ...job, note: 'second' } },
+          read: async () => (await get('/api/jobs')).jobs.find((one: { id: string }) => one.id === id)?.note,
+        };
+      },
+      'a tree': async () => {
+        const { body, revision } = await bodyOf();
+        return {
+          path: `/api/trees/${TREE}`,
+          from: revision,
+          first: { tree: { ...body, note: 'first' } },
+          second: { tree: { ...body, note: 'second' } },
+          read: async () => (await get(`/api/trees/${TREE}`)).tree.note,
+        };
+      },
+      'a limb map': async () => {
+        const { limbs, limbsRevision } = await get(`/api/trees/${TREE}`);
+        const withStem = (lengthCm: number) => ({
+          surveyedAt: '2026-11-24T09:00:00.000Z',
+          limbs: limbs.map((one: { kind: string }) => (one.kind === 'trunk' ? { ...one, lengthCm } : one)),
+        });
+        return {
+          path: `/api/trees/${TREE}/limbs`,
+          from: limbsRevision,
+          first: withStem(777),
+          second: withStem(888),
+          read: async () =>
+            (await get(`/api/trees/${TREE}`)).limbs.find((one: { kind: string }) => one.kind === 'trunk')
+              ?.lengthCm,
+        };
+      },
+    };
+
+    test.each(Object.keys(kinds))(
+      '%s: the second write stands, whatever comes late of the first',
+      async (kind) => {
+        const { path, from, first, second, read } = await (kinds[kind] as (typeof kinds)[string])();
+        const before = await read();
+        const revision = (from ?? 0) + 1;
+        await put(path, { baseRevision: from, ...first }).expect(200);
+        // Its answer was lost: sent again it counts once
+        await put(path, { baseRevision: from, ...first }).expect(200);
+        const stood = await read();
+        expect(stood).not.toEqual(before);
+        await put(path, { baseRevision: revision, ...second }).expect(200);
+        const now = await read();
+        expect(now).not.toEqual(stood);
+        // The first once more, late; and the second once more
+        const late = await put(path, { baseRevision: from, ...first });
+        expect(late.status).toBe(409);
+        await put(path, { baseRevision: revision, ...second }).expect(200);
+        expect(await read()).toEqual(now);
+      },
+    );
+
+    test('an action: one id is one action, whatever is sent under it, and however often', async () => {
+      const id = newId();
+      const action = { kind: 'roundPaused', at: '2026-11-24T09:00:00.000Z' };
+      await put(`/api/actions/${id}`, action).expect(200);
+      await put(`/api/actions/${id}`, action).expect(200);
+      await put(`/api/actions/${id}`, { ...action, kind: 'roundResumed' }).expect(409);
+      const { actions } = await get('/api/round');
+      expect(actions.filter((one: { id: string }) => one.id === id)).toMatchObject([{ action }]);
+    });
+  });
+
   test('a finding sent twice counts once and carries its person', async () => {
     const id = newId();
     const first = await save(id, null, canker).expect(200);

@@ -1,7 +1,8 @@
 // Seeded plan problems for tests and figures: invented trees with nested disease, rubbing pairs, tied limbs and pins, under limits that bind.
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import { type PlanCandidate, type PlanProblem, SEASON_DISCOUNT, startingCosts } from '../problem';
+import { type PlanCandidate, type PlanProblem, startingCosts } from '../problem';
+import { startingWeights } from '../weights';
 
 export interface InstanceSize {
   candidates: number;
@@ -174,7 +175,7 @@ function assembled({ seed, count, limit, int, limbs, places, others, problems, s
     excludes: [],
     required: [],
     costs: startingCosts,
-    discount: SEASON_DISCOUNT,
+    discount: startingWeights().discount,
   };
   for (const [i, tied] of others.entries()) {
     const p = tied.solves[0]?.problem;

@@ -6,7 +6,6 @@ import { joined, massReading, tapeText, thicknessReading, type Units } from '@mo
 import {
   inVisits,
   leftWords,
-  orderOf,
   type PlanInput,
   type PlannedStep,
   type Priced,
@@ -15,13 +14,13 @@ import {
   reasonWords,
   stepSentence,
   type TreePlan,
-  visitOf,
   wholeMinutes,
 } from '@mortisect/core/plan';
 import { speciesName } from '@mortisect/core/register';
 import { lowerFirst } from '@mortisect/core/tree';
 import PDFDocument from 'pdfkit';
 import { crownFromAbove, ledgerBar, limbTape, qrOf } from './drawings';
+import { inOrder } from './order';
 
 export type SheetPaper = 'A4' | 'LETTER';
 
@@ -81,13 +80,13 @@ function treePages(doc: Doc, sheet: TreeSheet): void {
   const until = performance.now() + PLAN_MS;
   let searched = step(1);
   while (!searched.proof.done && performance.now() < until) searched = step(4);
-  const { plan } = inVisits(prepared, searched);
+  const { plan, orders } = inVisits(prepared, searched);
   const names = new Map(sheet.names);
   head(doc, sheet);
   const byId = new Map(prepared.all.map((one) => [one.id, one]));
   const first = plan.steps[0];
   const now = plan.steps.filter((one) => one.season === first?.season && one.pass === first.pass);
-  const visit = inOrder(now, byId, sheet);
+  const visit = inOrder(now, byId, orders);
   drawings(doc, sheet, plan, visit);
   cautions(doc, visit, plan);
   if (plan.verdict) verdict(doc, plan);
@@ -112,13 +111,6 @@ function treePages(doc: Doc, sheet: TreeSheet): void {
     .font('text')
     .fontSize(8.5)
     .text(GENERAL_CAUTION, { width: widthOf(doc) });
-}
-
-/** In the order that the visit takes. */
-function inOrder(steps: PlannedStep[], byId: Map<string, Priced>, { input }: TreeSheet): Priced[] {
-  const own = steps.flatMap((step) => byId.get(step.candidateId) ?? []);
-  const { order } = orderOf(visitOf(own, input, { growing: input.season !== 'dormant' }));
-  return order.flatMap((id) => own.filter((one) => one.id === id));
 }
 
 function widthOf(doc: Doc): number {
