@@ -68,6 +68,13 @@ async function stillFaulty(page: Page, on: ReturnType<typeof watch>): Promise<st
   return found;
 }
 
+/** A page load that another one overtakes, as a Back that was just pressed does, is none: the page that is there is looked at all the same. */
+async function unlessOvertaken(load: Promise<unknown>): Promise<void> {
+  await load.catch((error: Error) => {
+    if (!error.message.includes('ERR_ABORTED')) throw error;
+  });
+}
+
 async function act(page: Page, url: string, below: (most: number) => number): Promise<string> {
   const dice = below(100);
   if (dice < 8) {
@@ -77,12 +84,12 @@ async function act(page: Page, url: string, below: (most: number) => number): Pr
     return 'Back';
   }
   if (dice < 9) {
-    await page.reload();
+    await unlessOvertaken(page.reload());
     return 'reload';
   }
   if (dice < 11) {
     const route = ROUTES[below(ROUTES.length)] ?? '/today';
-    await page.goto(`${url}${route}`);
+    await unlessOvertaken(page.goto(`${url}${route}`));
     return `address ${route}`;
   }
   if (dice < 26) {
