@@ -43,7 +43,9 @@ export function RoundList({ openId }: { openId?: string }) {
         <FindByTag />
         <Button onPress={() => router.navigate('/round/register' as never)}>Register</Button>
       </View>
-      {round && !round.paused ? <ReadAhead round={round} plots={data.plots} /> : null}
+      {round && !round.paused ? (
+        <ReadAhead round={round} plots={data.plots} trees={queue.trees.length} />
+      ) : null}
       {data.trees.length === 0 ? (
         <Body>No trees are written down yet. Begin in the register: one by one, or from a file.</Body>
       ) : null}
@@ -61,10 +63,29 @@ export function RoundList({ openId }: { openId?: string }) {
   );
 }
 
+/** So many trees are read without asking; more are megabytes by the dozen. */
+const MOST_UNASKED = 1000;
+
 /** Whether the trees of the round are on this device, so that one may walk out of signal. */
-function ReadAhead({ round, plots }: { round: OpenRound; plots: readonly Plot[] }) {
+function ReadAhead({ round, plots, trees }: { round: OpenRound; plots: readonly Plot[]; trees: number }) {
   const own = round.plotIds.length === 0 ? plots.map((plot) => plot.id) : round.plotIds;
-  const { data, error, refetch } = useReadAhead(round.id, own);
+  const [wanted, setWanted] = useState(false);
+  const few = trees <= MOST_UNASKED || wanted;
+  const { data, error, refetch } = useReadAhead(few ? round.id : null, own);
+  if (!few)
+    return (
+      <Notice
+        kind="said"
+        title={`${trees} trees are many for one device`}
+        action={
+          <View flexDirection="row">
+            <Button onPress={() => setWanted(true)}>Read them all onto this device</Button>
+          </View>
+        }
+      >
+        Without signal only trees that were opened here can be opened. Reading all of them takes a while.
+      </Notice>
+    );
   if (error && !data)
     return (
       <Notice

@@ -178,6 +178,26 @@ describe('a round', () => {
     await screen.findByText(/it goes on without signal/);
   });
 
+  test.each([
+    [1000, true],
+    [1001, false],
+  ])('of %i trees is read without asking: %s', async (count, unasked) => {
+    const trees = Array.from({ length: count }, (_, i) =>
+      detail([], { id: `t${i}`, code: `Tree ${i}`, place: i + 1 }),
+    );
+    const server = new FakeServer(trees, [open]);
+    server.instead.set('getPlotTrees', () => ({ trees: [] }));
+    comeToList(server);
+    const asked = () => server.asked.some(({ name }) => name === 'getPlotTrees');
+    if (!unasked) {
+      await findButton('Read them all onto this device');
+      expect(asked()).toBe(false);
+      press('Read them all onto this device');
+    }
+    await screen.findByText(/it goes on without signal/);
+    expect(asked()).toBe(true);
+  });
+
   test('that is paused, or none, reads nothing', async () => {
     const paused = { ...did({ kind: 'roundPaused', at: '2026-11-24T09:00:00Z' }), id: CANKER };
     for (const actions of [[open, paused], []]) {
