@@ -1,5 +1,17 @@
 // What was entered is kept or asked about: forms that are left, sizes nobody has, findings let go, a limb that is missing, a phone that joins.
-import { allSent, atBothSizes, expect, goTo, open, PHONE, runUpTo, sayKind, startRun, test } from './orchard';
+import {
+  allSent,
+  atBothSizes,
+  expect,
+  goTo,
+  open,
+  PHONE,
+  readAnew,
+  runUpTo,
+  sayKind,
+  startRun,
+  test,
+} from './orchard';
 
 atBothSizes((name, _viewport, journey) => {
   journey('both')(
@@ -231,7 +243,7 @@ test.describe('another phone', () => {
     await orchard.stop();
     await other.getByRole('button', { name: /^Go on: / }).click();
     const first = await other.getByRole('heading', { level: 1 }).innerText();
-    await other.reload();
+    await readAnew(other);
     await expect(other.getByRole('heading', { level: 1, name: first })).toBeVisible();
     await other.getByRole('button', { name: 'Mark sound' }).click();
     await expect(other.getByRole('heading', { level: 1 })).not.toHaveText(first);
@@ -239,7 +251,7 @@ test.describe('another phone', () => {
     await orchard.restart();
     await allSent(other);
     // The first phone read its list before: a reload shows what the other did
-    await page.reload();
+    await readAnew(page);
     await expect(page.getByText(/^\d+ of \d+$/).first()).toBeVisible();
     const { actions } = await (await page.request.get(`${orchard.url}/api/round`)).json();
     expect(actions.at(-1).action).toMatchObject({ kind: 'treeSeen', verdict: 'sound' });

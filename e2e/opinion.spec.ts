@@ -1,7 +1,19 @@
 // Not sure: signs, a photo without signal, another person's word, a plant clinic, and a tag read from a photo.
 import encodeQR from 'qr';
 import sharp from 'sharp';
-import { allSent, expect, goTo, open, PHONE, RECKONED, sayKind, sayWhere, test, WIDE } from './orchard';
+import {
+  allSent,
+  expect,
+  goTo,
+  open,
+  PHONE,
+  RECKONED,
+  readAnew,
+  sayKind,
+  sayWhere,
+  test,
+  WIDE,
+} from './orchard';
 
 test.use({ viewport: PHONE, serverEnv: { MORTISECT_CLINIC_SECONDS: '1' } });
 
@@ -80,7 +92,7 @@ test('signs name a group, a photo waits with its finding, a clinic answers on th
       'sampleAnswered',
     );
   }).toPass({ timeout: 15_000 });
-  await page.reload();
+  await readAnew(page);
   await page.getByRole('button', { name: 'Cancel' }).click();
   await goTo(page, 'Book');
   await expect(page.getByText(/Sample S-\w+: (the clinic reports|nothing found)/).first()).toBeVisible();

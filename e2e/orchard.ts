@@ -114,6 +114,14 @@ export async function open(page: Page, url: string, at = '/today'): Promise<void
   await nameDevice(page, url, undefined, at);
 }
 
+/** Reads the page anew. A step of the history that was still on its way, as after a sheet was closed, overtakes a reload: then it is done again. */
+export async function readAnew(page: Page): Promise<void> {
+  await page.reload().catch(async (error: Error) => {
+    if (!error.message.includes('ERR_ABORTED')) throw error;
+    await page.reload();
+  });
+}
+
 export async function goTo(page: Page, place: 'Today' | 'Round' | 'Plan' | 'Cut' | 'Book'): Promise<void> {
   await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: place }).click();
 }

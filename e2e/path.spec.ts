@@ -9,6 +9,7 @@ import {
   makeMove,
   type Orchard,
   open,
+  readAnew,
   runUpTo,
   sayKind,
   startRun,
@@ -124,7 +125,7 @@ async function findInBook(page: Page, orchard: Orchard): Promise<void> {
   await allSent(page);
   await orchard.restart();
   await goTo(page, 'Book');
-  await page.reload();
+  await readAnew(page);
   await expect(page.getByText(/Lee wall 07 · Cut on 4 o’clock, low/).first()).toBeVisible();
   await expect(page.getByText(/Lee wall 07 · Fire blight canker, active, found/).first()).toBeVisible();
   await expect(page.getByText(/Wall crew, 24 Nov 2026/).first()).toBeVisible();

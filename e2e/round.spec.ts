@@ -1,6 +1,6 @@
 // The round: a plot walked partly without the server, a limb map drawn from nothing, trees brought in from a file, at both sizes.
 import type { Page } from '@playwright/test';
-import { allSent, atBothSizes, expect, goTo, type Orchard, open, sayKind, test } from './orchard';
+import { allSent, atBothSizes, expect, goTo, type Orchard, open, readAnew, sayKind, test } from './orchard';
 
 atBothSizes((_name, _viewport, journey) => {
   test.describe('without the server', () => {
@@ -22,7 +22,7 @@ atBothSizes((_name, _viewport, journey) => {
         await orchard.stop();
         await walk(page, ['sound', 'sound']);
         await expect(page.getByText('2 to send', { exact: false })).toBeVisible();
-        await page.reload();
+        await readAnew(page);
         await expect(page.getByText('2 to send', { exact: false })).toBeVisible();
         await walk(page, ['found', 'sound', 'sound']);
         await orchard.restart();

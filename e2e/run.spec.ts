@@ -9,6 +9,7 @@ import {
   goTo,
   makeMove,
   open,
+  readAnew,
   runUpTo,
   sayKind,
   sayWhere,
@@ -58,7 +59,7 @@ atBothSizes((_name, viewport, journey) => {
       await expect(other.getByText(/Run closed/).first()).toBeVisible();
       await expect(other.getByText(/wood, to landfill, bagged/).first()).toBeVisible();
       // The first phone sees that it is over
-      await page.reload();
+      await readAnew(page);
       await expect(page.getByText('Trees in this order')).toBeVisible();
     },
   );

@@ -7,6 +7,7 @@ import {
   makeMove,
   open,
   PHONE,
+  readAnew,
   runUpTo,
   sayKind,
   sayWhere,
@@ -26,7 +27,7 @@ test('a finding outlives a server that is killed and a page that is reloaded hal
   await sayKind(page, 'Dead', 'Dead wood');
   await sayWhere(page);
   await page.getByLabel('Note').fill('Dry to the fork.');
-  await page.reload();
+  await readAnew(page);
   await expect(page.getByLabel('Note')).toHaveValue('Dry to the fork.');
   await orchard.stop();
   await page.getByRole('button', { name: 'Set this cut' }).click();
@@ -101,7 +102,7 @@ test('a decision about trunk wood is kept with the finding', async ({ page, orch
   await expect(page.getByText('Decided: Watch')).toBeVisible();
   await allSent(page);
   await orchard.restart();
-  await page.reload();
+  await readAnew(page);
   await expect(page.getByText('Decided: Watch')).toBeVisible();
 });
 
@@ -186,7 +187,7 @@ test.describe('with a passphrase', () => {
     await page.getByRole('button', { name: 'Set this cut' }).click();
     // Counted, though the sign-in may stand before it already
     await expect(page.getByText('1 to send')).toBeAttached();
-    await page.reload();
+    await readAnew(page);
     await signIn(PASSPHRASE);
     await allSent(page);
     await expect(page.getByRole('button', { name: /^Change: Dead wood/ })).toBeVisible();

@@ -1,7 +1,7 @@
 // Every way from every page to every other: by the bar, by keys, by Back, by reload; none of them ends in a white page.
 import type { Page } from '@playwright/test';
 import { expectAlive, type Watch, watch } from './alive';
-import { atBothSizes, expect, goTo, open, ROUTES, test } from './orchard';
+import { atBothSizes, expect, goTo, open, ROUTES, readAnew, test } from './orchard';
 
 const PLACES = ['Today', 'Round', 'Plan', 'Cut', 'Book'] as const;
 const PAGES = ROUTES.filter((route) => route !== '/nowhere');
@@ -35,7 +35,7 @@ atBothSizes((name, _viewport, journey) => {
         await page.goBack();
         await expectAt(page, on, route, `${route} → ${place} → Back`);
       }
-      await page.reload();
+      await readAnew(page);
       await expectAt(page, on, route, `${route}, read anew`);
     }
   });
