@@ -11,6 +11,11 @@ export function dayAt(moment: string, timeZone: string): string {
   return format(moment, 'yyyy-MM-dd', { in: tz(timeZone) });
 }
 
+/** Whether a typed text is a date, YYYY-MM-DD. */
+export function isDay(text: string): boolean {
+  return /^\d{4}-\d{2}-\d{2}$/.test(text) && !Number.isNaN(Date.parse(text));
+}
+
 /** “Tuesday 24 November”. */
 export function longDay(moment: string, timeZone: string): string {
   return format(moment, 'EEEE d MMMM', { in: tz(timeZone) });

@@ -41,6 +41,7 @@ import {
   hourOf,
   localClock,
   momentOf,
+  type Series,
   seriesOf,
   type WeatherHour,
 } from '@mortisect/core/weather';
@@ -122,20 +123,21 @@ function staged({
   hours,
   offsetDays,
   seen,
-}: StageTask): ({ crop: Crop } & Stages) | null {
+}: StageTask): ({ crop: Crop; record: Series } & Stages) | null {
   const crop = cropOf(species);
   if (!crop) return null;
-  const days = thermalDays(seriesOf(hours), localClock(timeZone));
-  return { crop, ...stagesOver(crop, days, { latitude, offsetDays, seen }) };
+  const record = seriesOf(hours);
+  const days = thermalDays(record, localClock(timeZone));
+  return { crop, record, ...stagesOver(crop, days, { latitude, offsetDays, seen }) };
 }
 
 export function freeze(task: StageTask): { events: FreezeEvent[]; unknownDays: string[] } | null {
   const told = staged(task);
   if (!told) return null;
-  const { crop, days, course, hardinessC } = told;
+  const { crop, record, days, course, hardinessC } = told;
   const first = days[0]?.day;
   const seen = new Set(days.map(({ day }) => day));
-  const all = daysOf(seriesOf(task.hours), localClock(task.timeZone)).map(({ day }) => day);
+  const all = daysOf(record, localClock(task.timeZone)).map(({ day }) => day);
   const unknownDays = all.filter((day) => !seen.has(day));
   if (!first) return { events: [], unknownDays };
   const bloomed = course.find((day) => day.share >= 1 && day.phase === 'bloom')?.day;

@@ -115,7 +115,7 @@ function refusedCsv(columns: string[], refused: ReadRow[]): string {
 /**
  * What stands as JSON in a query.
  *
- * @param what field of the query, and what it should hold
+ * @param text the field as it came; without one there is nothing to read: null
  * @throws {HttpProblem} 400 when it is not that
  */
 export function fromQuery<T>(

@@ -22,8 +22,8 @@ const kindsAt = (server: FakeServer) => server.actions.map(({ action }) => actio
 const last = <K extends ActionBody['kind']>(server: FakeServer, kind: K) =>
   server.actions.findLast(({ action }) => action.kind === kind)?.action as Extract<ActionBody, { kind: K }>;
 
-/** Puts the run up to the card of the cut, with a blade that is clean. */
-async function toTheCut(server: FakeServer): Promise<void> {
+/** Starts the run on Tree A, once all that is looked at first is ticked. */
+async function startRun(server: FakeServer): Promise<void> {
   at.path = '/cut';
   useInHand.setState({ bladeId: null, itemId: null });
   show(<CutPlace />, server);
@@ -35,6 +35,11 @@ async function toTheCut(server: FakeServer): Promise<void> {
   expect(await findButton('Start the run')).toHaveProperty('disabled', true);
   for (const box of within(sheet).getAllByRole('checkbox')) fireEvent.click(box);
   press('Start the run');
+}
+
+/** Puts the run up to the card of the cut, with a blade that is clean. */
+async function toTheCut(server: FakeServer): Promise<void> {
+  await startRun(server);
   fireEvent.click(await findButton('This blade is clean already'));
   fireEvent.click(await findButton('I stand there'));
   await findButton('Made the cut');
@@ -143,16 +148,7 @@ test('a slip is undone: the record stays, another takes it back, and the cut is 
 
 test('a cut made before the blade was clean goes on record as it was done', async () => {
   const server = orchard();
-  at.path = '/cut';
-  useInHand.setState({ bladeId: null, itemId: null });
-  show(<CutPlace />, server);
-  await findButton('Look around first');
-  const tree = screen.getByRole('checkbox', { name: /Tree A/ });
-  if (tree.getAttribute('aria-checked') !== 'true') fireEvent.click(tree);
-  press('Look around first');
-  const sheet = await screen.findByRole('dialog', { name: 'Look around first' });
-  for (const box of within(sheet).getAllByRole('checkbox')) fireEvent.click(box);
-  press('Start the run');
+  await startRun(server);
   fireEvent.click(await findButton('It is cut already, with this blade'));
   await findButton('Not read');
   await allSent();

@@ -1,6 +1,7 @@
 // A must that the caretaker lifts: which way, why, and until when. The reason is kept with it.
 import { View } from '@tamagui/core';
 import { useState } from 'react';
+import { isDay } from '../../data/moment';
 import { useClock } from '../../data/useClock';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
@@ -26,8 +27,8 @@ export function LiftMust({ treeId, findingIds, day }: LiftMustProps) {
   const [why, setWhy] = useState<(typeof WAYS)[number]['why'] | null>(null);
   const [note, setNote] = useState('');
   const [until, setUntil] = useState('');
-  const isDay = /^\d{4}-\d{2}-\d{2}$/.test(until) && !Number.isNaN(Date.parse(until)) && until >= day;
-  const fault = until === '' || isDay ? undefined : `A day from today on, as ${day}.`;
+  const fromToday = isDay(until) && until >= day;
+  const fault = until === '' || fromToday ? undefined : `A day from today on, as ${day}.`;
   if (why === null)
     return (
       <>

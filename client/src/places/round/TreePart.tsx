@@ -6,7 +6,7 @@ import { type Triage, triageTable } from '@mortisect/core/triage';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { dayWords } from '../../data/moment';
+import { dayWords, isDay } from '../../data/moment';
 import type { SiteToday, TreeView } from '../../data/orchardView';
 import { triageOf } from '../../data/triageOf';
 import { useClock } from '../../data/useClock';
@@ -245,7 +245,7 @@ function JobSheet({
   const usual = jobDueOn(job, today.day, today.site.latitude);
   const [typed, setTyped] = useState<string | null>(null);
   const dueOn = typed ?? usual;
-  const good = /^\d{4}-\d{2}-\d{2}$/.test(dueOn) && !Number.isNaN(Date.parse(dueOn));
+  const good = isDay(dueOn);
   return (
     <Sheet
       title="Add a job"

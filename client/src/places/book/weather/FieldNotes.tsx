@@ -5,7 +5,7 @@ import { cropOf, NEEDS_CONFIDENCE, NEEDS_SOURCE, stagesToSee } from '@mortisect/
 import { daysBetween, type Ground, localClock, momentOf } from '@mortisect/core/weather';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
-import { dayWords } from '../../../data/moment';
+import { dayWords, isDay } from '../../../data/moment';
 import type { SiteToday } from '../../../data/orchardView';
 import { useTrees } from '../../../data/queries';
 import { useClock } from '../../../data/useClock';
@@ -122,8 +122,7 @@ export function SayStage({ told, today }: NoteProps) {
 
 /** A stage was seen today or before, this year or last; what is wrong with the day that is typed. */
 function dayFaultOf(day: string, today: string): string | undefined {
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(day) || Number.isNaN(Date.parse(day)))
-    return 'Write the day like 2026-04-02.';
+  if (!isDay(day)) return 'Write the day like 2026-04-02.';
   if (day > today) return 'That day is still to come.';
   return daysBetween(day, today) > EARLIEST_DAYS ? 'That is more than a year ago.' : undefined;
 }
