@@ -103,24 +103,22 @@ atBothSizes((name, _viewport, journey) => {
       await expect(sheet).toHaveCount(0);
       await page.getByRole('button', { name: /^(Set this cut|Save finding)$/ }).click();
       await expect(page.getByText('Set', { exact: true })).toBeVisible();
-      await allSent(page);
       const read = async () => (await page.request.get(`${orchard.url}/api/trees/net-loft-03`)).json();
-      const { limbs, findings } = await read();
-      const finding = findings.at(-1);
-      expect(limbs.find((limb: { id: string }) => limb.id === finding.limbId)).toMatchObject({
-        lengthCm: 120,
-      });
+      const limbOfTheLast = ({ limbs, findings }: Awaited<ReturnType<typeof read>>) =>
+        limbs.find(({ id }: { id: string }) => id === findings.at(-1).limbId);
+      await expect.poll(async () => limbOfTheLast(await read())).toMatchObject({ lengthCm: 120 });
+      const finding = (await read()).findings.at(-1);
 
       await page
         .getByRole('button', { name: new RegExp(`^Change: Dead wood on ${finding.limbName}`) })
         .click();
       await page.getByRole('button', { name: 'Take back' }).click();
-      await allSent(page);
-      expect((await read()).findings.at(-1).state).toBe('withdrawn');
+      await expect.poll(async () => (await read()).findings.at(-1).state).toBe('withdrawn');
       await page.getByRole('button', { name: 'Put it back' }).click();
       await expect(page.getByRole('button', { name: 'Put it back' })).toHaveCount(0);
-      await allSent(page);
-      expect((await read()).findings.at(-1)).toMatchObject({ state: 'open', id: finding.id });
+      await expect
+        .poll(async () => (await read()).findings.at(-1))
+        .toMatchObject({ state: 'open', id: finding.id });
     },
   );
 
@@ -153,10 +151,9 @@ atBothSizes((name, _viewport, journey) => {
       await where.getByRole('button', { name: 'Mark it there' }).click();
       await sayKind(page, 'Dead');
       await page.getByRole('button', { name: /^(Set this cut|Save finding)$/ }).click();
-      await allSent(page);
       const read = async () =>
-        (await (await page.request.get(`${orchard.url}/api/trees/${id}`)).json()).findings[0];
-      expect(await read()).toMatchObject({
+        (await (await page.request.get(`${orchard.url}/api/trees/${id}`)).json()).findings[0] ?? {};
+      await expect.poll(read).toMatchObject({
         somewhere: { hour: 3, heightCm: 180 },
         measured: false,
         limbName: 'somewhere in the crown, 3 o’clock, 1.8 m up',
@@ -169,10 +166,8 @@ atBothSizes((name, _viewport, journey) => {
       await page.getByRole('button', { name: 'All limbs' }).click();
       await page.getByRole('dialog', { name: 'Limbs' }).getByRole('button').nth(1).click();
       await page.getByRole('button', { name: /^(Set this cut|Save finding)$/ }).click();
-      await allSent(page);
-      const placed = await read();
-      expect(placed).toMatchObject({ somewhere: null, measured: false });
-      expect(placed.limbId).not.toBe('T');
+      await expect.poll(read).toMatchObject({ somewhere: null, measured: false });
+      expect((await read()).limbId).not.toBe('T');
     },
   );
 });
@@ -191,11 +186,14 @@ test('a blade that is clean already needs no minute, and what else is found lead
   await page.getByRole('button', { name: 'Found more' }).click();
   await page.getByRole('button', { name: 'Back to the run' }).click();
   await expect(page.getByRole('button', { name: 'Made the cut' })).toBeVisible();
-  const { actions } = await (await page.request.get(`${orchard.url}/api/run`)).json();
-  const kinds = actions.map(
-    ({ action }: { action: { kind: string; before?: boolean } }) => `${action.kind} ${action.before ?? ''}`,
-  );
-  expect(kinds).toContain('bladeCleaned true');
+  const readKinds = async (): Promise<string[]> => {
+    const { actions } = await (await page.request.get(`${orchard.url}/api/run`)).json();
+    return actions.map(
+      ({ action }: { action: { kind: string; before?: boolean } }) => `${action.kind} ${action.before ?? ''}`,
+    );
+  };
+  await expect.poll(readKinds).toContain('bladeCleaned true');
+  const kinds = await readKinds();
   expect(kinds.some((kind: string) => kind.startsWith('bladeWetted'))).toBe(false);
 });
 
@@ -233,6 +231,7 @@ test.describe('another phone', () => {
     test.setTimeout(120_000);
     await open(page, orchard.url, '/round');
     await page.getByRole('button', { name: 'Take the round up again' }).click();
+    await expect(page.getByRole('button', { name: /^Go on: / })).toBeVisible();
     await allSent(page);
     const other = await (await browser.newContext({ viewport: PHONE })).newPage();
     await open(other, orchard.url, '/round');

@@ -144,7 +144,10 @@ export async function sayWhere(page: Page): Promise<void> {
   await page.keyboard.press('ArrowLeft');
 }
 
-/** What waits on the device has reached the server. */
+/**
+ * Nothing waits on the device any more, as far as the screen says. What was tapped an instant ago may not have got into the outbox yet: what
+ * the server holds in the end is asked of it with `expect.poll`.
+ */
 export async function allSent(page: Page): Promise<void> {
   await expect(page.getByText(/\d+ to send|need your word|needs your word/)).toHaveCount(0, {
     timeout: 20_000,

@@ -130,8 +130,8 @@ export async function serverBuilt() {
     ],
   });
   copyFileSync(
-    path.join(root, 'server/src/demo/orrinBight.json'),
-    path.join(root, outdir, 'orrinBight.json'),
+    path.join(root, 'server/src/demo/orrinBight.data.json'),
+    path.join(root, outdir, 'orrinBight.data.json'),
   );
 }
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { manyRuns } from '../testing/index';
 import { OrderInput, orderOf } from './order';
 
 const cut = fc.record({
@@ -125,7 +126,7 @@ test('sixteen blades of unknown history are cleaned sixteen times', () => {
 
 test('fresh visits of 13 to 40 cuts: within a twentieth of the bound in the median, and what must come first comes first', () => {
   const gaps: number[] = [];
-  for (let seed = 1; seed <= 20; seed++) {
+  for (let seed = 1; seed <= manyRuns(20, 7); seed++) {
     const random = xoroshiro128plus(seed * 7919);
     const int = (from: number, to: number) => uniformInt(random, from, to);
     const count = 13 + ((seed * 5) % 28);
@@ -149,5 +150,5 @@ test('fresh visits of 13 to 40 cuts: within a twentieth of the bound in the medi
       for (const later of before) expect(said.order.indexOf(id)).toBeLessThan(said.order.indexOf(later));
     gaps.push(said.gap);
   }
-  expect(gaps.sort((a, b) => a - b)[10]).toBeLessThanOrEqual(0.05);
+  expect(gaps.sort((a, b) => a - b)[Math.floor(gaps.length / 2)]).toBeLessThanOrEqual(0.05);
 });

@@ -1,3 +1,4 @@
+import { manyRuns } from '../testing/index';
 import type { Limb } from '../tree/index';
 import { indexLimbs } from '../tree/index';
 import { PlanInput, planning, planTree, shortfallOf, slotsFor } from './index';
@@ -451,7 +452,7 @@ test('a first plan is there at once, and it only gets better', () => {
   );
   const first = step(0);
   expect(first.proof.worth).toBeGreaterThan(0);
-  expect(step(5000).proof.worth).toBeGreaterThanOrEqual(first.proof.worth);
+  expect(step(manyRuns(5000, 300)).proof.worth).toBeGreaterThanOrEqual(first.proof.worth);
 });
 
 /** A crown nobody has cut for years: six scaffolds, five laterals on each. */

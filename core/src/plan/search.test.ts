@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import highsLoader from 'highs';
+import { manyRuns } from '../testing/index';
 import { breachOf, crownBySeason, type PlanProblem, worthOf } from './problem';
 import { PlanSearch } from './search';
 import { asMilp } from './testing/asMilp';
@@ -58,8 +59,10 @@ describe('the search is exact', () => {
   test('equal to what a general MILP solver found on the 50 committed instances', () => {
     const { candidates, seasons, optima } = judged;
     expect(optima).toHaveLength(50);
+    // A slice from all over the list
+    const taken = optima.filter((_, i) => i % (50 / manyRuns(50, 10)) === 0);
     let bound = 0;
-    for (const { seed, worth } of optima) {
+    for (const { seed, worth } of taken) {
       const problem = planInstance(seed, { candidates, seasons });
       const said = solved(problem);
       expect(Math.abs(said.worth - worth)).toBeLessThan(1e-6 * Math.max(1, worth));
@@ -67,7 +70,7 @@ describe('the search is exact', () => {
       const free = { ...problem, limits: problem.limits.map(() => 10_000) };
       if (solved(free).worth > said.worth + 1e-6) bound++;
     }
-    expect(bound).toBeGreaterThanOrEqual(25);
+    expect(bound).toBeGreaterThanOrEqual(taken.length / 2);
   });
 
   test('the solver itself is asked about small ones', async () => {

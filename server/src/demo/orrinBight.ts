@@ -214,5 +214,5 @@ const Orchard = z
   .transform(({ trees, grown, ...orchard }) => ({ ...orchard, trees: [...trees, ...grown] }));
 
 export const { crews, plots, rows, trees, findings, shapes, rounds, jobs } = Orchard.parse(
-  JSON.parse(readFileSync(new URL('./orrinBight.json', import.meta.url), 'utf8')),
+  JSON.parse(readFileSync(new URL('./orrinBight.data.json', import.meta.url), 'utf8')),
 );

@@ -13,10 +13,13 @@ export type Store = Db | Parameters<Parameters<Db['transaction']>[0]>[0];
 export interface OpenDb {
   db: Db;
   kind: 'pglite' | 'postgres';
+  /** The whole database as a tar file, from which `copyOf` opens another; null where a server keeps it. */
+  dump: (() => Promise<Blob>) | null;
   close(): Promise<void>;
 }
 
-export type DbPlace = { url: string } | { folder: string } | 'memory';
+/** `copyOf`: in memory, begun as a copy of a data folder that PGlite wrote as a tar file. */
+export type DbPlace = { url: string } | { folder: string } | { copyOf: Blob } | 'memory';
 
 const migrationsFolder = fileURLToPath(new URL('../../drizzle', import.meta.url));
 // Any fixed number: server processes that start together migrate one after the other.
@@ -55,20 +58,23 @@ async function openServer(url: string): Promise<OpenDb> {
   }
   await client.query('select pg_advisory_unlock($1)', [MIGRATION_LOCK]);
   client.release();
-  return { db, kind: 'postgres', close: () => pool.end() };
+  return { db, kind: 'postgres', dump: null, close: () => pool.end() };
 }
 
-async function openEmbedded(place: { folder: string } | 'memory'): Promise<OpenDb> {
+async function openEmbedded(place: Exclude<DbPlace, { url: string }>): Promise<OpenDb> {
   const { PGlite } = await import('@electric-sql/pglite');
   const { drizzle } = await import('drizzle-orm/pglite');
   const { migrate } = await import('drizzle-orm/pglite/migrator');
-  const folder = place === 'memory' ? undefined : path.join(place.folder, 'db');
-  const client = await PGlite.create(folder).catch((error: unknown) => {
-    throw new StartFailure(
-      `The database in ${folder ?? 'memory'} cannot be opened (${error instanceof Error ? error.message : error}).`,
-      'Nothing was changed. Put back a copy of the folder, or start with another one.',
-    );
-  });
+  const folder = typeof place === 'object' && 'folder' in place ? path.join(place.folder, 'db') : undefined;
+  const from = typeof place === 'object' && 'copyOf' in place ? { loadDataDir: place.copyOf } : {};
+  const client = await PGlite.create({ ...(folder && { dataDir: folder }), ...from }).catch(
+    (error: unknown) => {
+      throw new StartFailure(
+        `The database in ${folder ?? 'memory'} cannot be opened (${error instanceof Error ? error.message : error}).`,
+        'Nothing was changed. Put back a copy of the folder, or start with another one.',
+      );
+    },
+  );
   const db = drizzle({ client, schema });
   try {
     await refuseNewer(db);
@@ -77,7 +83,7 @@ async function openEmbedded(place: { folder: string } | 'memory'): Promise<OpenD
     await client.close();
     throw error;
   }
-  return { db, kind: 'pglite', close: () => client.close() };
+  return { db, kind: 'pglite', dump: () => client.dumpDataDir('none'), close: () => client.close() };
 }
 
 async function refuseNewer(db: Db): Promise<void> {

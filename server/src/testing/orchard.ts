@@ -1,5 +1,6 @@
 // A running app with the demo orchard in a database of its own, for tests.
 import { randomBytes } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import { pino } from 'pino';
 import { v7 } from 'uuid';
 import { type Config, readConfig } from '../config';
@@ -23,13 +24,21 @@ export async function openOrchard(
   settings: Partial<Config> = {},
 ): Promise<Orchard> {
   const config = { ...readConfig([], {}), demo: true, ...settings };
-  const store = await openDb(place);
+  const store = await openDb(place === 'memory' ? { copyOf: demoCopy() } : place);
+  // Nothing to do in a copy: it has the demo
   await loadDemo(store.db, NOW);
   const access = await setUpAccess(config, store.db);
   const pool = makePool();
   const log = pino({ level: 'silent' });
   const app = makeApp({ db: store.db, config, access, pool, log, version: '0.0.0', now: () => NOW });
   return { app, store, close: () => pool.close().then(() => store.close()) };
+}
+
+/** The database that `prepare` loaded with the demo. */
+function demoCopy(): Blob {
+  if (!process.env.DEMO_COPY)
+    throw new Error('Run the tests of the server through Jest: it prepares their orchard.');
+  return new Blob([readFileSync(process.env.DEMO_COPY)]);
 }
 
 export const newId = (): string => v7();
