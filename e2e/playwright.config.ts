@@ -1,9 +1,21 @@
+import { readdirSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
 import { launchOptions } from '../scripts/browser.mjs';
+import { ALWAYS, TURNS } from '../scripts/turns.mjs';
+
+const every = readdirSync(import.meta.dirname).flatMap(
+  (file) => /^(.+)\.spec\.ts$/.exec(file)?.slice(1) ?? [],
+);
+const listed = [...ALWAYS, ...TURNS.flat()];
+if ([...listed].sort().join() !== every.sort().join())
+  throw new Error(`scripts/turns.mjs names ${listed}; the journeys are ${every}.`);
+/** `JOURNEYS="path ways"` walks those; by itself all are walked. */
+const walked = process.env.JOURNEYS?.split(' ') ?? every;
 
 /** The real server and Debian's Chromium; nothing is fetched and nothing outside this machine is asked. */
 export default defineConfig({
   testDir: '.',
+  testMatch: walked.map((name) => `${name}.spec.ts`),
   outputDir: 'results',
   workers: 2,
   fullyParallel: true,

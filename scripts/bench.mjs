@@ -4,6 +4,7 @@ import { cpus, tmpdir } from 'node:os';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { launchOptions, nameDevice, PHONE, WIDE } from './browser.mjs';
+import { commitFigures, lastFigures } from './figures.mjs';
 import { command, installed, root, run, say, serverBuilt, webAppBuilt } from './steps.mjs';
 
 const TREES = 6000;
@@ -20,7 +21,16 @@ await command(async () => {
   weightOfWebApp();
   await startsOfDemo();
   await registerOfThousands();
+  longAgo();
 });
+
+/** What other commands measured, when they last ran. */
+function longAgo() {
+  say('\nMeasured before, by the commands themselves:');
+  for (const [name, { at, commit, said }] of Object.entries(lastFigures()))
+    for (const line of said) say(`  ${name} (${at.slice(0, 10)}, ${commit}): ${line}`);
+  if (process.argv.includes('--keep')) commitFigures();
+}
 
 /** Weight of scripts of the web app, raw and as they go over the wire. */
 function size(names) {

@@ -1,4 +1,5 @@
 // What takes too long for every check: all runs of the properties, all journeys at both sizes, and a monkey of 10,000 actions over ten seeds.
+import { keepFigures } from './figures.mjs';
 import { command, installed, run, say, webAppBuilt } from './steps.mjs';
 
 const SEEDS = '1 2 3 5 8 13 21 34 55 89';
@@ -18,10 +19,13 @@ await command(async () => {
     },
   );
   // Two sizes, 500 actions each: a thousand a seed
-  const env = {
-    MONKEY_SEEDS: process.env.MONKEY_SEEDS ?? SEEDS,
-    MONKEY_ACTIONS: process.env.MONKEY_ACTIONS ?? '500',
-  };
+  const seeds = process.env.MONKEY_SEEDS ?? SEEDS;
+  const actions = Number(process.env.MONKEY_ACTIONS ?? 500);
+  const env = { MONKEY_SEEDS: seeds, MONKEY_ACTIONS: String(actions) };
   await run('Monkey', 'npm', ['run', '--silent', 'journeys', '--', 'monkey'], { env });
+  const count = seeds.split(' ').length;
+  keepFigures('npm run long', [
+    `${2 * actions * count} actions of the monkey over ${count} seeds without fault`,
+  ]);
   say('\n✓ The long checks hold.');
 });

@@ -4,6 +4,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
+import { keepFigures } from './figures.mjs';
 import { command, installed, root, run, StepFailed, say } from './steps.mjs';
 
 /** The share that is asked of a room; the others follow. */
@@ -88,9 +89,9 @@ function tell(room, { files }) {
   const [low, high] = wilson(noticed, counted.length);
   const share = counted.length === 0 ? 0 : noticed / counted.length;
   const percent = (one) => `${Math.round(one * 100)} %`;
-  say(
-    `\n${room}: ${noticed} of ${counted.length} changes noticed, ${percent(share)} (95 %: ${percent(low)}–${percent(high)})${room in ASKED ? `; asked ${percent(ASKED[room])}` : ''}.`,
-  );
+  const said = `${noticed} of ${counted.length} changes noticed, ${percent(share)} (95 %: ${percent(low)}–${percent(high)})${room in ASKED ? `; asked ${percent(ASKED[room])}` : ''}`;
+  say(`\n${room}: ${said}.`);
+  keepFigures(`npm run mutants -- ${room}`, [said]);
 }
 
 /** @source Wilson 1927, J. Am. Stat. Assoc. 22:209 */

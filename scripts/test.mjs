@@ -1,7 +1,15 @@
-// Everything that must hold: types, lint, boundaries, unit tests, browser journeys. Installs what is missing first.
+// What must hold before every commit: types, lint, boundaries, unit tests, and the browser journeys whose turn it is. Installs what is missing
+// first. `CHECK=wide`, as in .ci/run, walks more journeys and a longer monkey; `npm run long` walks all.
 import { existsSync } from 'node:fs';
+import { cpus } from 'node:os';
 import { CHROMIUM } from './browser.mjs';
+import { keepFigures } from './figures.mjs';
 import { command, installed, run, StepFailed, say, webAppBuilt } from './steps.mjs';
+import { journeysOf, TURNS, turnOfCheck } from './turns.mjs';
+
+/** Turns of journeys, and actions of the monkey at each of the two sizes. */
+const [MANY, ACTIONS] = process.env.CHECK === 'wide' ? [2, 500] : [1, 100];
+const seconds = {};
 
 await command(async () => {
   const from = Date.now();
@@ -13,10 +21,22 @@ await command(async () => {
   // Both run to their end and tell what they found, then the first that failed ends the run.
   const failed = (await Promise.allSettled([checks(), unit])).find(({ status }) => status === 'rejected');
   if (failed) throw failed.reason;
-  await webAppBuilt();
-  say('\n▸ Browser journeys');
-  await step('Browser journeys', 'npm', ['run', '--silent', 'journeys']);
-  say(`\n✓ All of it holds (${Math.round((Date.now() - from) / 1000)} s).`);
+  await timed('web app', webAppBuilt);
+  const turn = turnOfCheck();
+  const journeys = journeysOf(turn, MANY);
+  say(`\n▸ Browser journeys of turn ${turn + 1} of ${TURNS.length}: ${journeys.join(', ')}`);
+  await step('Browser journeys', 'npm', ['run', '--silent', 'journeys'], {
+    env: { JOURNEYS: journeys.join(' '), TURN: String(turn + 1), MONKEY_ACTIONS: String(ACTIONS) },
+  });
+  seconds.all = (Date.now() - from) / 1000;
+  const parts = Object.entries(seconds).map(([what, s]) => `${what} ${s.toFixed(0)}`);
+  keepFigures(process.env.CHECK === 'wide' ? '.ci/run' : 'npm test', [
+    `seconds on ${cpus().length} cores: ${parts.join(', ')}`,
+    `journeys: ${journeys.join(', ')}; ${2 * ACTIONS} actions of the monkey`,
+  ]);
+  say(
+    `\n✓ All of it holds (${Math.round(seconds.all)} s). The other journeys take their turns, or all in npm run long.`,
+  );
 });
 
 async function checks() {
@@ -28,9 +48,14 @@ async function checks() {
 }
 
 async function step(what, program, args, options) {
+  await timed(what, () => run(what, program, args, options));
+  say(`  ${what}: ${seconds[what].toFixed(1)} s`);
+}
+
+async function timed(what, work) {
   const from = Date.now();
-  await run(what, program, args, options);
-  say(`  ${what}: ${((Date.now() - from) / 1000).toFixed(1)} s`);
+  await work();
+  seconds[what] = (Date.now() - from) / 1000;
 }
 
 async function chromiumInstalled() {

@@ -505,6 +505,7 @@ export const routes = {
     summary: 'What happened, newest first',
     query: z.object({
       before: z.coerce.number().int().min(1).optional().describe('entries older than this seq'),
+      tree: z.string().min(1).max(100).optional().describe('id of a tree: only what was recorded of it'),
       limit: z.coerce.number().int().min(1).max(200).default(50),
     }),
     response: z.object({ entries: z.array(LogEntry), more: z.boolean() }),

@@ -197,11 +197,18 @@ export const useStations = () => useQuery({ queryKey: ['stations'], queryFn: () 
 export const useCalendarPath = () =>
   useQuery({ queryKey: ['calendar'], queryFn: () => ask('getCalendarPath', {}) });
 
-export const useLog = () =>
+/** @param tree only what was recorded of this tree */
+export const useLog = (tree: string | undefined) =>
   useInfiniteQuery({
-    queryKey: ['log'],
+    queryKey: ['log', ...(tree === undefined ? [] : [tree])],
     queryFn: ({ pageParam }) =>
-      ask('getLog', { query: { ...(pageParam !== null && { before: pageParam }), limit: 50 } }),
+      ask('getLog', {
+        query: {
+          ...(pageParam !== null && { before: pageParam }),
+          ...(tree !== undefined && { tree }),
+          limit: 50,
+        },
+      }),
     initialPageParam: null as number | null,
     getNextPageParam: (page: Answer<'getLog'>) => (page.more ? (page.entries.at(-1)?.seq ?? null) : null),
   });

@@ -156,7 +156,7 @@ export class FakeServer {
       case 'putPhoto':
         return { id, bytes: 1000, widthPx: 40, heightPx: 30 };
       case 'getLog':
-        return { entries: this.log(Number(query.get('limit') ?? 50)), more: false };
+        return this.getLog(query);
       case 'getTiming':
         return this.getTiming();
       case 'getStations':
@@ -265,8 +265,10 @@ export class FakeServer {
     return kept;
   }
 
-  private log(limit: number): Answered<'getLog'>['entries'] {
-    return this.actions
+  private getLog(query: URLSearchParams): Answered<'getLog'> {
+    const limit = Number(query.get('limit') ?? 50);
+    const [before, tree] = [Number(query.get('before') ?? Number.POSITIVE_INFINITY), query.get('tree')];
+    const entries = this.actions
       .map((one, i) => ({
         seq: i + 1,
         at: one.action.at,
@@ -275,8 +277,9 @@ export class FakeServer {
         treeCode: 'treeId' in one.action ? (this.details.get(one.action.treeId)?.tree.code ?? null) : null,
         entry: { kind: 'action' as const, recordId: one.id, action: one.action, undone: one.undone },
       }))
-      .toReversed()
-      .slice(0, limit);
+      .filter(({ seq, treeId }) => seq < before && (tree === null || treeId === tree))
+      .toReversed();
+    return { entries: entries.slice(0, limit), more: entries.length > limit };
   }
 
   private station(): StationState {

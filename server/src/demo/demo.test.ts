@@ -27,7 +27,7 @@ describe('days of the demo', () => {
     store = await openDb('memory');
   }, 60_000);
   afterAll(() => store.close());
-  const newestDay = async () => (await readLog(store.db, undefined, 1)).entries[0]?.at.slice(0, 10);
+  const newestDay = async () => (await readLog(store.db, { limit: 1 })).entries[0]?.at.slice(0, 10);
 
   test('stay for a week, then move to today; a touched demo stays as it is', async () => {
     await loadDemo(store.db, '2026-11-24T10:00:00Z');

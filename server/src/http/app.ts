@@ -149,7 +149,7 @@ function handlers({ db, config, access, pool, now }: AppParts): Handlers {
       putFinding(db, { id: params.findingId, ...body, device, now: now() }),
     putAction: ({ params, body, device }) =>
       putAction(db, { id: params.actionId, action: body, device, now: now() }),
-    getLog: ({ query }) => readLog(db, query.before, query.limit),
+    getLog: ({ query }) => readLog(db, query),
     computeCutPosition: ({ body }) => cutPosition(body),
     computeTreeCuts: ({ body }) => treeCuts(body.tree, body.findings, body.schools, body.season, body.year),
     computeCautions: ({ body }) => ({ cautions: cautions(body) }),

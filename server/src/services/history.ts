@@ -1,6 +1,6 @@
 // The append-only history: every revision of every record, and the Book's log read from it.
 import { FindingBody, type LogEntry, Site } from '@mortisect/contracts';
-import { desc, eq, lt, sql } from 'drizzle-orm';
+import { and, desc, eq, lt, sql } from 'drizzle-orm';
 import type { z } from 'zod';
 import type { Store } from '../store/openDb';
 import { actions, history, type LogValue, trees } from '../store/schema';
@@ -23,18 +23,22 @@ export async function append(db: Store, written: Written): Promise<void> {
 
 type Entry = z.infer<typeof LogEntry>;
 
-/** Newest first. `before` is a seq; the entry with that seq is not included. */
+/** Newest first. `before` is a seq; the entry with that seq is not included. `tree` is the id of the one tree that is asked about. */
 export async function readLog(
   db: Store,
-  before: number | undefined,
-  limit: number,
+  { before, limit, tree }: { before?: number | undefined; limit: number; tree?: string | undefined },
 ): Promise<{ entries: Entry[]; more: boolean }> {
   const rows = await db
     .select({ history, treeCode: trees.code, undone: actions.undone })
     .from(history)
     .leftJoin(trees, eq(trees.id, history.treeId))
     .leftJoin(actions, eq(sql`${actions.id}::text`, history.recordId))
-    .where(before === undefined ? undefined : lt(history.seq, before))
+    .where(
+      and(
+        before === undefined ? undefined : lt(history.seq, before),
+        tree === undefined ? undefined : eq(history.treeId, tree),
+      ),
+    )
     .orderBy(desc(history.seq))
     .limit(limit + 1);
   return { entries: rows.slice(0, limit).map(asEntry), more: rows.length > limit };

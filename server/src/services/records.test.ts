@@ -287,4 +287,16 @@ function records(kind: (typeof places)[number][0]): void {
     const second = await get(`/api/log?limit=4&before=${first.entries[3].seq}`);
     expect([...first.entries, ...second.entries].map((entry) => entry.seq)).toEqual(all.slice(0, 8));
   });
+
+  test('the log of one tree is all that the log has of it, in the same order; of none it is empty', async () => {
+    const { entries } = await get('/api/log?limit=200');
+    const treeId = entries.find((entry: { treeId: string | null }) => entry.treeId)?.treeId;
+    const own = entries.filter((entry: { treeId: string | null }) => entry.treeId === treeId);
+    const told = await get(`/api/log?limit=${own.length}&tree=${treeId}`);
+    expect(told.entries).toEqual(own);
+    const [newest, ...older] = own;
+    const before = await get(`/api/log?limit=${older.length}&tree=${treeId}&before=${newest.seq}`);
+    expect(before.entries).toEqual(older);
+    expect(await get('/api/log?tree=no-such-tree')).toEqual({ entries: [], more: false });
+  });
 }

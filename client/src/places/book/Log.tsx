@@ -3,33 +3,67 @@ import { type LogEntry, markOf } from '@mortisect/contracts';
 import { disorderOf } from '@mortisect/core/disorders';
 import { tapeText } from '@mortisect/core/measure';
 import { jobKinds } from '@mortisect/core/register';
+import { View } from '@tamagui/core';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useEffect, useState } from 'react';
 import Svg from 'react-native-svg';
 import { shortMoment } from '../../data/moment';
 import type { SiteToday } from '../../data/orchardView';
-import { useLog } from '../../data/queries';
+import { useLog, useTrees } from '../../data/queries';
 import { useToday } from '../../data/useToday';
 import { Kerf, Mark } from '../../drawings/marks';
 import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
 import { Row, Rows } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
-import { Body } from '../../ui/type';
+import { Body, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { actionWords, plural, upperFirst } from '../words';
 import { BookTabs } from './BookTabs';
 
+/** With `tree` in the address only what was recorded of it; a search goes on to older entries until a screen is full. */
 export function Log() {
-  const { data, error, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } = useLog();
+  const { tree } = useLocalSearchParams<{ tree?: string }>();
+  const router = useRouter();
+  const { data, error, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } = useLog(tree);
   const today = useToday();
+  const trees = useTrees().data?.trees;
+  const [sought, setSought] = useState('');
+  const entries = data?.pages.flatMap((page) => page.entries) ?? [];
+  const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
+  const found = today
+    ? entries.filter((entry) => words.every((word) => textOf(entry, today).includes(word)))
+    : [];
+  const goesOn = words.length > 0 && found.length < SCREENFUL && hasNextPage && !isFetchingNextPage;
+  const pages = data?.pages.length;
+  // After each page anew: a quick answer comes before it was seen that one was on its way
+  useEffect(() => {
+    if (goesOn && pages) void fetchNextPage();
+  }, [goesOn, pages, fetchNextPage]);
   if (!data || !today) return <Waiting title="Book" error={error} onRetry={refetch} />;
-  const entries = data.pages.flatMap((page) => page.entries);
+  const code = tree === undefined ? null : (trees?.find((one) => one.id === tree)?.code ?? tree);
   return (
-    <Screen title="Book" subtitle={today.site.name}>
+    <Screen title="Book" subtitle={code === null ? today.site.name : `What was recorded of ${code}`}>
       <BookTabs />
+      {code === null ? null : (
+        <View flexDirection="row" flexWrap="wrap" gap={8}>
+          <Button onPress={() => router.navigate(`/round/${tree}` as never)}>{`Look at ${code}`}</Button>
+          <Button onPress={() => router.navigate('/book')}>All trees</Button>
+        </View>
+      )}
+      <Field label="Search the log" value={sought} onChangeText={setSought} />
+      {words.length > 0 ? (
+        <Small role="status">{searchWords(found.length, entries.length, hasNextPage)}</Small>
+      ) : null}
       {entries.length === 0 ? (
-        <Body>What is found, cleaned and cut is written here as it happens.</Body>
+        <Body>
+          {code === null
+            ? 'What is found, cleaned and cut is written here as it happens.'
+            : `Nothing was recorded of ${code} yet.`}
+        </Body>
       ) : null}
       <Rows>
-        {entries.map((entry) => (
+        {found.map((entry) => (
           <EntryRow key={entry.seq} entry={entry} today={today} />
         ))}
       </Rows>
@@ -40,6 +74,18 @@ export function Log() {
       ) : null}
     </Screen>
   );
+}
+
+const SCREENFUL = 12;
+
+function searchWords(found: number, of: number, more: boolean): string {
+  return `${found} of ${more ? `the last ${of}` : `all ${of}`} entries`;
+}
+
+/** All that its row says, to be searched. */
+function textOf(entry: LogEntry, today: SiteToday): string {
+  const { title, detail } = told(entry, today);
+  return `${entry.treeCode ?? ''} ${title} ${detail} ${entry.by} ${shortMoment(entry.at, today.site.timeZone)}`.toLowerCase();
 }
 
 function EntryRow({ entry, today }: { entry: LogEntry; today: SiteToday }) {

@@ -334,3 +334,55 @@ test('the log tells what was done in words, with who and when, the newest first'
   await screen.findByText(/Tree A · Cut on 3 o’clock, low/);
   expect(document.querySelector('main')?.textContent).toMatch(/clean already, as said.*Cut on/s);
 });
+
+describe('the log', () => {
+  const looked = (n: number, treeId: string): Action => ({
+    ...did({
+      kind: 'treeSeen',
+      at: `2026-11-${String(1 + (n % 20)).padStart(2, '0')}T09:00:00Z`,
+      treeId,
+      verdict: 'sound',
+      seen: 'all round',
+    }),
+    id: `0193f000-0000-7000-8000-${String(n + 100).padStart(12, '0')}`,
+  });
+  const wholeLog = () => document.querySelector('main')?.textContent ?? '';
+
+  test('of one tree shows that tree alone, and leads to it and back to all', async () => {
+    const server = new FakeServer(
+      [detail([]), detail([], { id: 'b', code: 'Tree B' })],
+      [cutOn('2026-05-20'), looked(1, 'b')],
+    );
+    at.path = '/book';
+    at.params = { tree: 'b' };
+    show(<Log />, server);
+    await screen.findByText(/^Tree B · /);
+    at.params = {};
+    expect(wholeLog()).toContain('What was recorded of Tree B');
+    expect(wholeLog()).not.toContain('Tree A ·');
+    fireEvent.click(screen.getByRole('button', { name: 'Look at Tree B' }));
+    fireEvent.click(screen.getByRole('button', { name: 'All trees' }));
+    expect(went).toEqual([
+      ['navigate', '/round/b'],
+      ['navigate', '/book'],
+    ]);
+  });
+
+  test('a search reads on through older entries until it finds what is sought, and says how far it looked', async () => {
+    const server = new FakeServer(
+      [detail([])],
+      [cutOn('2026-05-20'), ...Array.from({ length: 120 }, (_, n) => looked(n, 'a'))],
+    );
+    at.path = '/book';
+    show(<Log />, server);
+    await screen.findByRole('button', { name: 'Older entries' });
+    expect(wholeLog()).not.toContain('Cut on');
+    write('Search the log', 'CUT clock');
+    await screen.findByText(/Tree A · Cut on 3 o’clock, low/);
+    expect(await screen.findByText('1 of all 121 entries')).toBeTruthy();
+    write('Search the log', 'no such word');
+    expect(await screen.findByText('0 of all 121 entries')).toBeTruthy();
+    write('Search the log', '');
+    expect(screen.queryByText(/of all 121 entries/)).toBeNull();
+  });
+});

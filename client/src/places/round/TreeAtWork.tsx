@@ -13,6 +13,7 @@ import { Button } from '../../ui/Button';
 import { useBackLayer } from '../../ui/backStack';
 import { Columns } from '../../ui/Columns';
 import { Notice } from '../../ui/Notice';
+import { Row, Rows } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Tabs } from '../../ui/Tabs';
 import { useWide } from '../../ui/theme';
@@ -144,6 +145,15 @@ export function TreeAtWork({ detail, today, firstLimbId, fromRun, neighbours }: 
             setMarking(editing);
           }}
         />
+      )}
+      {marking ? null : (
+        <Rows>
+          <Row
+            title="What was done here"
+            detail="Cuts, findings and visits on record"
+            href={`/book?tree=${treeId}` as never}
+          />
+        </Rows>
       )}
     </>
   );

@@ -3,11 +3,13 @@
 import { type Lane, lanesOf } from '@mortisect/contracts';
 import { hourOf } from '@mortisect/core/weather';
 import { View } from '@tamagui/core';
+import { type Href, useRouter } from 'expo-router';
 import { ago, longDay } from '../../data/moment';
 import { openDecisions, type SiteToday, type TreeView } from '../../data/orchardView';
 import { useTiming, useTrees } from '../../data/queries';
 import { useClock } from '../../data/useClock';
 import { useOpenViews } from '../../data/useOpenViews';
+import { Button } from '../../ui/Button';
 import { Columns } from '../../ui/Columns';
 import { Row, Rows } from '../../ui/Row';
 import { Aside, Screen } from '../../ui/Screen';
@@ -21,6 +23,7 @@ import { actionWords, disorderWords, placeWords, plural, upperFirst } from '../w
 import { CareRows, RecheckRows } from './Aftercare';
 import { BlightRows, EmergencyRows, FrostRows, ProtectantRows } from './CannotWait';
 import { CuttingWeather } from './CuttingWeather';
+import { useNextStep } from './useNextStep';
 import { JobRows, QuestionRows, RoundRow } from './Walking';
 
 export function Today() {
@@ -30,11 +33,13 @@ export function Today() {
   const clock = useClock();
   const wide = useWide();
   const { here } = useRun();
+  const router = useRouter();
+  // The header and the next step speak for the kind of wood that most trees are of
+  const lane = told && lanesOf(told).toSorted((a, b) => treesOf(b) - treesOf(a))[0];
+  const next = useNextStep({ run: here?.run, today: open?.today, lane });
   if (!open) return <Waiting title="Today" error={error} onRetry={refetch} />;
   const { today, views, latestActions } = open;
   const now = clock();
-  // The header speaks for the kind of wood that most trees are of
-  const lane = told && lanesOf(told).toSorted((a, b) => treesOf(b) - treesOf(a))[0];
   const codeOf = (treeId: string) => trees?.find((tree) => tree.id === treeId)?.code ?? treeId;
   const latest = latestActions
     .filter(({ undone, action }) => !undone && action.kind !== 'undone')
@@ -60,6 +65,13 @@ export function Today() {
       width="full"
       title={today.site.name}
       subtitle={`${longDay(now, today.site.timeZone)} · ${SEASON_WORDS[today.season]}`}
+      actions={
+        next && (
+          <Button grow kind="main" onPress={() => router.navigate(next.href as Href)}>
+            {next.words}
+          </Button>
+        )
+      }
       aside={lane && told ? <Aside {...nowWords(lane, hourOf(told.now), today.site.timeZone)} /> : null}
     >
       {told ? <CuttingWeather told={told} today={today} /> : <Body role="status">Reading the weather …</Body>}

@@ -31,6 +31,8 @@ const ALSO: Partial<Record<FaultKind, string>> = {
   'too low': 'in the way of the mower, mulch',
   'out of reach': 'too high',
 };
+/** Where a disorder of the stem sits, until somebody says otherwise. */
+const SITS: Record<string, 'base' | 'rootstock'> = { ROD: 'base', PHY: 'base', FB_ROOT: 'rootstock' };
 const NAMED: Partial<Record<FaultKind, string>> = {
   'upright sprout': 'Water sprout',
   sucker: 'Sucker',
@@ -48,12 +50,16 @@ function ofDisorder({ code, name, kind, tellingSigns }: Disorder): Findable {
     mark: kind,
     // Dead wood may have died of anything
     kinds: own === 'diseased' ? ['diseased', 'dead'] : [own],
-    apply: (marking) => ({
-      ...marking,
-      kind: marking.kind === 'dead' && own === 'diseased' ? 'dead' : own,
-      disorder: code,
-      fault: null,
-    }),
+    apply: (marking, limbs) => {
+      const told: Marking = {
+        ...marking,
+        kind: marking.kind === 'dead' && own === 'diseased' ? 'dead' : own,
+        disorder: code,
+        fault: null,
+      };
+      const sits = SITS[code];
+      return sits && !marking.measured ? atPlace(told, sits, limbs) : told;
+    },
     isChosen: (marking) => marking.disorder === code && marking.fault === null,
   };
 }
@@ -108,6 +114,8 @@ export const FOUND_MOST: readonly Findable[] = [
   'mummies',
   'crossing',
   'rubbing',
+  'BRK',
+  'ROD',
 ].flatMap((key) => ALL.find((one) => one.key === key) ?? []);
 
 /** Those of a kind, or of all kinds where something is sought: each word of it stands in a name, a sign or another name. */

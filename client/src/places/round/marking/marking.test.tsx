@@ -164,11 +164,26 @@ test.each([
   ['mummies', { kind: 'diseased', disorder: 'BRN', place: 'fruit', fault: null }],
   ['crossing', { fault: { kind: 'crossing' } }],
   ['rubbing', { fault: { kind: 'rubbing' } }],
+  // Common practice, no source: voles and rabbits gnaw the foot of the stem
+  [
+    'ROD',
+    { kind: 'damaged', disorder: 'ROD', place: 'base', limbId: 'T', fromCm: 0, toCm: 15, measured: false },
+  ],
+  ['BRK', { kind: 'damaged', disorder: 'BRK', limbId: 'S', measured: false }],
 ])('%s is one tap', (key, expected) => {
   const found = FOUND_MOST.find((one) => one.key === key);
   const marking = found?.apply({ ...start, limbId: 'S' }, limbs);
   expect(marking).toMatchObject(expected);
   expect(marking && found?.isChosen(marking)).toBe(true);
+});
+
+test('what sits on the stem goes there when it is named, unless its place was measured', () => {
+  const named = (sought: string, marking: Marking) =>
+    findables(null, sought)[0]?.apply({ ...marking, limbId: 'S' }, limbs);
+  const rot = 'Phytophthora collar or root rot';
+  expect(named(rot, start)).toMatchObject({ disorder: 'PHY', place: 'base', limbId: 'T', toCm: 15 });
+  expect(named('Fire blight of the rootstock', start)).toMatchObject({ place: 'rootstock', limbId: 'T' });
+  expect(named(rot, { ...start, measured: true })).toMatchObject({ limbId: 'S', fromCm: 40, toCm: 50 });
 });
 
 test('names are found by what people call them, whatever kind was chosen', () => {

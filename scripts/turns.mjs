@@ -1,0 +1,39 @@
+// Which journeys a check walks: all of them take longer than anybody waits before a commit, so they take turns. `npm run long` walks them all.
+import { execFileSync } from 'node:child_process';
+import { root } from './steps.mjs';
+
+/** In every check. */
+export const ALWAYS = ['path', 'ways', 'monkey'];
+/** One of these in `npm test`, two in `.ci/run`; each takes about as long as the others. */
+export const TURNS = [
+  ['everyone'],
+  ['kept'],
+  ['trouble', 'plan'],
+  ['days', 'opinion'],
+  ['kill', 'round'],
+  ['run'],
+];
+
+/** The turn of this commit, from 0, so that a check of the same commit walks the same journeys; `TURN`, from 1, chooses another. */
+export function turnOfCheck() {
+  if (process.env.TURN) return (Number(process.env.TURN) - 1 + TURNS.length) % TURNS.length;
+  try {
+    const commit = execFileSync('git', ['rev-parse', 'HEAD'], {
+      cwd: root,
+      stdio: ['ignore', 'pipe', 'ignore'],
+    });
+    return Number.parseInt(commit.toString().slice(0, 8), 16) % TURNS.length;
+  } catch {
+    // Unpacked from an archive: by the day
+    return Math.floor(Date.now() / 864e5) % TURNS.length;
+  }
+}
+
+/**
+ * @param turn from 0
+ * @param many how many turns on end
+ * @returns names of the spec files
+ */
+export function journeysOf(turn, many) {
+  return [...ALWAYS, ...Array.from({ length: many }, (_, i) => TURNS[(turn + i * 3) % TURNS.length]).flat()];
+}
