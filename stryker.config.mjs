@@ -5,10 +5,12 @@ export default {
   coverageAnalysis: 'perTest',
   // Words are not what these tests are about
   mutator: { excludedMutations: ['StringLiteral', 'TemplateLiteral', 'Regex', 'OptionalChaining'] },
-  reporters: ['json', 'clear-text'],
+  reporters: ['json', 'clear-text', 'progress-append-only'],
   clearTextReporter: { allowColor: false, logTests: false, reportTests: false, reportMutants: false },
   jsonReporter: { fileName: process.env.MUTANTS_REPORT },
   concurrency: 2,
+  // A change that lets an array grow without end runs out of memory, after which the runner is started anew; with more it would end the whole run
+  testRunnerNodeArgs: ['--max-old-space-size=900'],
   timeoutMS: 20_000,
   allowEmpty: true,
   plugins: ['@stryker-mutator/jest-runner'],

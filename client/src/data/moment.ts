@@ -5,6 +5,8 @@ import { localClock, momentOf } from '@mortisect/core/weather';
 // By single modules: the bundler takes the whole of date-fns otherwise.
 import { format } from 'date-fns/format';
 import { formatDistance } from 'date-fns/formatDistance';
+import { isValid } from 'date-fns/isValid';
+import { parseISO } from 'date-fns/parseISO';
 
 /** Local date of a moment at the site, YYYY-MM-DD. */
 export function dayAt(moment: string, timeZone: string): string {
@@ -13,7 +15,7 @@ export function dayAt(moment: string, timeZone: string): string {
 
 /** Whether a typed text is a date, YYYY-MM-DD. */
 export function isDay(text: string): boolean {
-  return /^\d{4}-\d{2}-\d{2}$/.test(text) && !Number.isNaN(Date.parse(text));
+  return /^\d{4}-\d{2}-\d{2}$/.test(text) && isValid(parseISO(text));
 }
 
 /** “Tuesday 24 November”. */

@@ -21,8 +21,16 @@ import {
   type TreeDetail,
   treeGroups,
 } from '@mortisect/contracts';
-import { siteTiming } from '@mortisect/core/timing';
-import { climateAt, hourOf, over, simulatedForecast, simulatedWeather } from '@mortisect/core/weather';
+import { cropOf } from '@mortisect/core/stage';
+import { groupWithCurves, seasonOf, siteTiming } from '@mortisect/core/timing';
+import {
+  climateAt,
+  hourOf,
+  localClock,
+  over,
+  simulatedForecast,
+  simulatedWeather,
+} from '@mortisect/core/weather';
 import { NOW, site as startingSite } from './orchard';
 
 type RouteName = keyof typeof routes;
@@ -159,6 +167,10 @@ export class FakeServer {
         return this.getLog(query);
       case 'getTiming':
         return this.getTiming();
+      case 'getTreeTiming':
+        return this.getTreeTiming(id, query);
+      case 'getTreeSeason':
+        return this.getTreeSeason(id, query);
       case 'getStations':
         return { stations: this.stations };
       case 'getWeather': {
@@ -304,20 +316,49 @@ export class FakeServer {
     return { nowHour, years, known: over(years, simulatedForecast(place, nowHour, FORECAST_H)) };
   }
 
-  /** By the core, on a year of simulated weather; the same orchard is reckoned once. */
-  private getTiming(): TimingNow {
+  private timingFacts() {
     const { site } = this.site;
-    const trees = this.trees;
     const findings = this.open().flatMap((one) => one.findings);
     const said = this.actions.filter(({ undone }) => !undone);
-    const facts = { site, trees, findings, seen: said.map(({ action }) => action) };
-    const { groups, keyOf } = treeGroups(facts, NOW);
-    const key = JSON.stringify([groups, site]);
+    const facts = { site, trees: this.trees, findings, seen: said.map(({ action }) => action) };
+    const { latitude, longitude, timeZone } = site;
+    const place = { latitude, longitude, timeZone };
+    const rest = { settings: site.timing, groundSaid: null, seed: 20, draws: 12 };
+    return { said, ...treeGroups(facts, NOW), place, rest };
+  }
+
+  private groupOf(treeId: string, query: URLSearchParams) {
+    const { groups, keyOf, place, rest } = this.timingFacts();
+    const group = groups.find((one) => one.key === keyOf.get(treeId));
+    if (!group) throw refused(404, 'The tree is not there.', { type: 'not-there' });
+    const cut = { mm: Number(query.get('mm')), crownShare: Number(query.get('crownShare')) };
+    return { group: { ...group, cut }, place, rest };
+  }
+
+  private getTreeTiming(treeId: string, query: URLSearchParams): Answered<'getTreeTiming'> {
+    const { group, place, rest } = this.groupOf(treeId, query);
+    const { known, years } = this.weather();
+    const at = query.get('at');
+    const input = { known, years, now: NOW, place, groups: [group], ...rest };
+    const told = groupWithCurves(input, group, at === null ? null : hourOf(at));
+    return { now: NOW, station: this.station(), ...told } as Answered<'getTreeTiming'>;
+  }
+
+  private getTreeSeason(treeId: string, query: URLSearchParams): Answered<'getTreeSeason'> {
+    const { group, place, rest } = this.groupOf(treeId, query);
+    const crop = cropOf(group.species);
+    if (!crop) throw refused(422, 'A tree that keeps its leaves has no rest.', { type: 'keeps-its-leaves' });
+    const { loads, cut, offsetDays } = group;
+    const input = { years: this.weather().years, crop, loads, settings: rest.settings, cut, offsetDays };
+    return { ...seasonOf(input, { ...place, clock: localClock(place.timeZone) }), yearsSimulated: true };
+  }
+
+  /** By the core, on a year of simulated weather; the same orchard is reckoned once. */
+  private getTiming(): TimingNow {
+    const { said, groups, keyOf, place, rest } = this.timingFacts();
+    const key = JSON.stringify([groups, this.site.site]);
     if (this.timing?.key !== key) {
       const { known, years } = this.weather();
-      const { latitude, longitude, timeZone } = site;
-      const place = { latitude, longitude, timeZone };
-      const rest = { settings: site.timing, groundSaid: null, seed: 20, draws: 12 };
       this.timing = { key, told: siteTiming({ known, years, now: NOW, place, groups, ...rest }) };
     }
     const told = this.timing.told;

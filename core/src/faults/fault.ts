@@ -53,9 +53,12 @@ export const FaultTree = z.strictObject({
 });
 export type FaultTree = z.infer<typeof FaultTree>;
 
-/** What the same fault is called next season: its kind and its limbs. */
+/**
+ * What the same fault is called next season: its kind and its limbs. Of two limbs with a gap on either side the one that the gap follows,
+ * clockwise, stands first: they are two faults.
+ */
 export function faultKey({ kind, limbIds }: Pick<Fault, 'kind' | 'limbIds'>): string {
-  return `${kind}:${[...limbIds].sort().join('+')}`;
+  return `${kind}:${(kind === 'empty sector' ? limbIds : [...limbIds].sort()).join('+')}`;
 }
 
 /** A tree with its look-ups made once. */

@@ -231,6 +231,12 @@ test('the same fault has the same key next season, whichever way round its limbs
   );
 });
 
+test('two gaps between the same two limbs are two faults', () => {
+  const opposite = tree([limb('A', 'T', { bearingDeg: 90 }), limb('B', 'T', { bearingDeg: 270 })]);
+  const gaps = geometryFaults(opposite, startingLimits()).filter(({ kind }) => kind === 'empty sector');
+  expect(gaps.map(faultKey).sort()).toEqual(['empty sector:A+B', 'empty sector:B+A']);
+});
+
 test('turning the whole tree changes no fault', () => {
   const given = tree([
     ...even,

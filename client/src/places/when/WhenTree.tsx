@@ -105,6 +105,7 @@ function Days({ view, today, cut }: { view: TreeView; today: SiteToday; cut: Cut
           </View>
         }
       >
+        {window ? <Best window={window} data={data} today={today} /> : null}
         <Body>
           {group.stage ? `${upperFirst(stageWords(group.stage))}. ` : ''}
           {`Reckoned for a cut of ${cut.mm} mm that takes ${Math.round(cut.crownShare * 100)} % of the crown.`}
@@ -178,13 +179,37 @@ function Windows({ data, today }: { data: TreeTiming; today: SiteToday }) {
       {windows.map((window) => (
         <View key={`${window.fromHour} ${window.verdict}`}>
           <Label fontSize="$19" lineHeight="$19">
-            {`${VERDICT_WORDS[window.verdict]}: ${window.fromHour <= hourOf(data.now) ? `now to ${spanWords(window, today.site.timeZone).split(' to ')[1]}` : spanWords(window, today.site.timeZone)}`}
+            {`${VERDICT_WORDS[window.verdict]}: ${whenWords(window, data, today)}`}
           </Label>
-          <Small>{`Dry ${window.dryH} h from its beginning · index ${Math.round(window.score[1])} (${Math.round(window.score[0])} to ${Math.round(window.score[2])}) · ${window.lightHours} h of daylight`}</Small>
+          <Small>{whyWords(window)}</Small>
         </View>
       ))}
     </View>
   );
+}
+
+/** The answer before its table: one window, and why that one. */
+function Best({ window, data, today }: { window: Window; data: TreeTiming; today: SiteToday }) {
+  const good = window.verdict === 'go';
+  return (
+    <View>
+      <Label fontSize="$22" lineHeight="$22">
+        {`${good ? 'Best' : 'Possible at best'}: ${whenWords(window, data, today)}`}
+      </Label>
+      <Body>{`${good ? 'The next window that is good.' : 'No window of the next ten days is good.'} ${whyWords(window)}`}</Body>
+    </View>
+  );
+}
+
+type Window = TreeTiming['group']['windows'][number];
+
+function whenWords(window: Window, data: TreeTiming, today: SiteToday): string {
+  const span = spanWords(window, today.site.timeZone);
+  return window.fromHour <= hourOf(data.now) ? `now to ${span.split(' to ')[1]}` : span;
+}
+
+function whyWords({ dryH, score: [least, likely, most], lightHours }: Window): string {
+  return `Dry ${dryH} h from its beginning · index ${Math.round(likely)} (${Math.round(least)} to ${Math.round(most)}) · ${lightHours} h of daylight`;
 }
 
 /** Each half-day is a choice: its curves stand below. */
