@@ -1,11 +1,12 @@
 // A run, card by card, before a server: what is recorded, in which order, and what each card refuses.
 import '../../workers/importMeta';
 import type { ActionBody } from '@mortisect/contracts';
+import { agentOf } from '@mortisect/core/blades';
 import { configure, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { useInHand } from '../../data/inHand';
 import { FakeServer } from '../../testing/fakeServer';
 import { allSent, at, findButton, press, show, went, write } from '../../testing/here';
-import { detail, finding } from '../../testing/orchard';
+import { detail, finding, limbs, NOW } from '../../testing/orchard';
 import { CutPlace } from './CutPlace';
 
 jest.mock('expo-router', () => require('../../testing/here').router);
@@ -14,6 +15,7 @@ jest.mock('../../data/tagInPhoto', () => ({ tagInPhoto: () => Promise.resolve(nu
 configure({ defaultHidden: true, asyncUtilTimeout: 20_000 });
 jest.setTimeout(90_000);
 
+const OTHER = '0193f000-0000-7000-8000-000000000012';
 const CANKER = '0193f000-0000-7000-8000-000000000011';
 const orchard = () => new FakeServer([detail([finding(CANKER, 'S', 'FB_CANK_A')])]);
 
@@ -172,4 +174,147 @@ test('what else is found leads to the tree and says that it came from the run; a
   press('Not read');
   await waitFor(() => expect(kindsAt(server)).toContain('woodRead'), { timeout: 15_000 });
   expect(kindsAt(server).indexOf('cutMade')).toBeLessThan(kindsAt(server).indexOf('woodRead'));
+});
+
+describe('the contact time', () => {
+  /** The card while the blade is wet, `seconds` after it went in. */
+  async function wetFor(seconds: number): Promise<FakeServer> {
+    const server = orchard();
+    await startRun(server);
+    fireEvent.click(await findButton('Blade is wet'));
+    fireEvent.click(await findButton('I stand there'));
+    await findButton('Blade clean');
+    await allSent();
+    server.actions = server.actions.map((one) =>
+      one.action.kind === 'bladeWetted'
+        ? { ...one, action: { ...one.action, at: new Date(Date.parse(NOW) - seconds * 1000).toISOString() } }
+        : one,
+    );
+    show(<CutPlace />, server);
+    await findButton('Blade clean');
+    return server;
+  }
+  const contact = agentOf('alcohol-70').contactSeconds;
+
+  test('runs from its stored start: a page that is read anew goes on counting, and nothing is clean before it is over', async () => {
+    await wetFor(contact / 2);
+    const left = Number(screen.getByRole('timer').textContent);
+    expect(left).toBeGreaterThan(contact / 2 - 8);
+    expect(left).toBeLessThanOrEqual(contact / 2 + 1);
+    expect(screen.getByRole('timer').getAttribute('aria-label')).toBe(`${left} seconds left`);
+    expect(await findButton('Blade clean')).toHaveProperty('disabled', true);
+    expect(document.body.textContent).toContain('It goes on counting while the screen is dark');
+  });
+
+  test('over, the blade is clean by a tap, with its agent', async () => {
+    const server = await wetFor(contact + 5);
+    expect(screen.getByRole('timer').textContent).toBe('0');
+    expect(document.body.textContent).toContain('The time is over');
+    press('Blade clean');
+    await findButton('Made the cut');
+    await allSent();
+    expect(last(server, 'bladeCleaned')).toMatchObject({ agentId: 'alcohol-70' });
+    expect(last(server, 'bladeCleaned').before).toBeUndefined();
+  });
+});
+
+describe('a blade that would carry disease', () => {
+  /** Two trees with a canker each: the blade goes from one to the other. */
+  async function toTheNextTree(): Promise<FakeServer> {
+    const server = new FakeServer([
+      detail([finding(CANKER, 'S', 'FB_CANK_A')]),
+      detail([finding(OTHER, 'R', 'FB_CANK_A', { treeId: 'b' })], { id: 'b', code: 'Tree B', place: 2 }),
+    ]);
+    at.path = '/cut';
+    useInHand.setState({ bladeId: null, itemId: null });
+    show(<CutPlace />, server);
+    await findButton('Look around first');
+    for (const box of screen.getAllByRole('checkbox', { name: /Tree [AB]/ }))
+      if (box.getAttribute('aria-checked') !== 'true') fireEvent.click(box);
+    press('Look around first');
+    const sheet = await screen.findByRole('dialog', { name: 'Look around first' });
+    for (const box of within(sheet).getAllByRole('checkbox')) fireEvent.click(box);
+    press('Start the run');
+    return server;
+  }
+
+  /** Goes through the cards until the blade has met the canker, and another tree is next. */
+  async function metTheCanker(server: FakeServer): Promise<void> {
+    for (let cards = 0; cards < 12; cards++) {
+      const due = await findButton(
+        /^(This blade is clean already|I stand there|The ladder stands|Made the cut|Not read|Seen from the ground)$/,
+      );
+      if (kindsAt(server).includes('woodRead') && /clean already/.test(due.textContent ?? '')) return;
+      fireEvent.click(due);
+      await allSent();
+    }
+    throw new Error('The canker was not cut.');
+  }
+
+  test('is only asked to be cleaned; taken in the hand all the same it stops the cut, with the shortest way out', async () => {
+    const server = await toTheNextTree();
+    await metTheCanker(server);
+    const next =
+      last(server, 'cutMade').treeId === 'a' ? { id: 'b', code: 'Tree B' } : { id: 'a', code: 'Tree A' };
+    expect(document.body.textContent).not.toContain('Stop. Do not cut');
+    fireEvent.click(await findButton(/^Blade: /));
+    const sheet = await screen.findByRole('dialog', { name: 'Which blade is in your hand?' });
+    const used = within(sheet)
+      .getAllByRole('button')
+      .find(({ textContent }) => /met fire blight/i.test(textContent ?? ''));
+    if (!used) throw new Error('No blade is used.');
+    fireEvent.click(used);
+    await screen.findByText('Stop. Do not cut with this blade');
+    expect(document.body.textContent).toContain(`It would carry that to ${next.code}.`);
+    expect(document.body.textContent).toMatch(/Clean this one: \d+ s\.|is clean: take it, \d+ s\./);
+    // What is cut already is told as it was
+    fireEvent.click(await findButton('It is cut already, with this blade'));
+    await allSent();
+    expect(last(server, 'cutMade')).toMatchObject({ treeId: next.id, dirtyBlade: true });
+  });
+});
+
+describe('after a big cut', () => {
+  /** A limb of 60 mm at its collar: three strokes. */
+  async function bigCutMade(): Promise<FakeServer> {
+    const thick = limbs.map((one) => (one.id === 'S' ? { ...one, baseMm: 60, lengthCm: 140 } : one));
+    const server = new FakeServer([{ ...detail([finding(CANKER, 'S', 'FB_CANK_A')]), limbs: thick }]);
+    await toTheCut(server);
+    press('Made the cut');
+    fireEvent.click(await findButton('Not read'));
+    await findButton('Seen from the ground');
+    return server;
+  }
+
+  test('one steps back: what was seen and the hats that came through go on record, no more than were thrown', async () => {
+    const server = await bigCutMade();
+    await waitFor(() =>
+      expect(document.body.textContent).toMatch(/Through the map as it stands \d+ % come through\./),
+    );
+    write('Thrown', '8');
+    write('Came through', '9');
+    expect(screen.getByLabelText('Came through').getAttribute('aria-invalid')).toBe('true');
+    write('Came through', '0');
+    await waitFor(() => expect(document.body.textContent).toMatch(/You: 0 %/));
+    write('What you saw', `  ${'Open to the east. '.repeat(40)}`);
+    press('Seen from the ground');
+    await screen.findByText('Count the blades back in');
+    await allSent();
+    expect(last(server, 'hatThrown')).toMatchObject({ treeId: 'a', throws: 8, passed: 0 });
+    const seen = last(server, 'stoodBack');
+    expect(seen).toMatchObject({ treeId: 'a', photoId: null });
+    expect(seen.note.length).toBeLessThanOrEqual(300);
+    expect(seen.note).toMatch(/^Open to the east\./);
+    const { id } = server.actions.find(({ action }) => action.kind === 'cutMade') ?? {};
+    expect(seen.cutId).toBe(id);
+  });
+
+  test('left untouched, no throw goes on record', async () => {
+    const server = await bigCutMade();
+    press('Seen from the ground');
+    await screen.findByText('Count the blades back in');
+    await allSent();
+    expect(kindsAt(server)).not.toContain('hatThrown');
+    expect(last(server, 'stoodBack').note).toBe('');
+  });
 });
