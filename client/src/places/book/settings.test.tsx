@@ -1,0 +1,198 @@
+// Settings before a server: every figure within its bounds, lists that grow and shrink, and what of it is saved.
+import '../../workers/importMeta';
+import { gear as allGear, type Site } from '@mortisect/contracts';
+import { thresholds } from '@mortisect/core/faults';
+import { LIFT_NEVER_ABOVE_KG } from '@mortisect/core/handling';
+import { weights } from '@mortisect/core/plan';
+import { configure, fireEvent, screen, waitFor } from '@testing-library/react';
+import { FakeServer } from '../../testing/fakeServer';
+import { at, buttons, findButton, press, show, write } from '../../testing/here';
+import { detail } from '../../testing/orchard';
+import { Settings } from './Settings';
+
+jest.mock('expo-router', () => require('../../testing/here').router);
+configure({ defaultHidden: true, asyncUtilTimeout: 20_000 });
+jest.setTimeout(90_000);
+
+async function come(change: Partial<Site> = {}): Promise<FakeServer> {
+  const server = new FakeServer([detail([])]);
+  server.site = { ...server.site, site: { ...server.site.site, ...change } };
+  at.path = '/book/settings';
+  show(<Settings />, server);
+  await screen.findByLabelText('Latitude, °');
+  return server;
+}
+
+/** Saves the page; what the server was given. */
+async function saved(server: FakeServer): Promise<Site> {
+  press('Save site');
+  await findButton('Saved');
+  return server.bodies<{ site: Site }>('putSite').at(-1)?.site as Site;
+}
+
+const field = (label: string) => screen.getByLabelText(label) as HTMLInputElement;
+const isRefused = (label: string, text: string): boolean => {
+  write(label, text);
+  return field(label).getAttribute('aria-invalid') === 'true';
+};
+const choose = (label: string, value: string) => fireEvent.change(field(label), { target: { value } });
+const labelOf = ({ label, unit }: { label: string; unit: string }) => (unit ? `${label}, ${unit}` : label);
+
+test('each limit of shape takes its least and its most, and nothing beyond; it says where it starts', async () => {
+  const server = await come();
+  press(`Limits of shape (${thresholds.length})`);
+  for (const threshold of thresholds) {
+    const { least, most, start } = threshold;
+    const label = labelOf(threshold);
+    const told = [least - 0.1, least, most, most + 0.1].map((value) => isRefused(label, String(value)));
+    expect([label, ...told]).toEqual([label, true, false, false, true]);
+    expect(isRefused(label, '')).toBe(true);
+    write(label, String(start));
+  }
+  const [first] = thresholds;
+  if (!first) throw new Error('There are no limits.');
+  expect(document.body.textContent).toContain(`Starts at ${first.start} ${first.unit}.`);
+  write(labelOf(first), String(first.most));
+  const { limits } = await saved(server);
+  expect(limits).toMatchObject({ [first.key]: first.most });
+});
+
+test('what the plan weighs is a setting each, from nothing to its most; the discount is never nothing', async () => {
+  const server = await come();
+  press(`What the plan weighs (${weights.length})`);
+  for (const { key, label, most, start } of weights) {
+    const least = key === 'discount' ? 0.05 : 0;
+    const told = [least - 0.01, least, most, most + 0.01].map((value) => isRefused(label, String(value)));
+    expect([label, ...told]).toEqual([label, true, false, false, true]);
+    write(label, String(start));
+  }
+  const [first] = weights;
+  if (!first) throw new Error('Nothing is weighed.');
+  write(first.label, String(first.most / 2).replace('.', ','));
+  expect((await saved(server)).plan.weights[first.key]).toBeCloseTo(first.most / 2, 9);
+});
+
+// Waters et al. 1993: 23 kg is the constant of the lifting equation
+test('no piece is planned above what one may lift', async () => {
+  const server = await come();
+  expect(LIFT_NEVER_ABOVE_KG).toBe(23);
+  expect(isRefused('One piece weighs at most, kg', '23.1')).toBe(true);
+  expect(isRefused('One piece weighs at most, kg', '4.9')).toBe(true);
+  expect(isRefused('One piece weighs at most, kg', '5')).toBe(false);
+  expect(isRefused('One piece weighs at most, kg', '23')).toBe(false);
+  expect((await saved(server)).plan.liftKg).toBe(23);
+});
+
+test('a tool is added under an id of its own, changed, and taken off', async () => {
+  const server = await come();
+  const before = server.site.site.plan.kit;
+  press('Add a tool');
+  press('Add a tool');
+  await waitFor(() => expect(screen.getAllByRole('group', { name: 'Tool: New saw' })).toHaveLength(2));
+  fireEvent.click(buttons('Take off New saw')[0] as HTMLElement);
+  const [first] = before;
+  fireEvent.click(buttons(`Take off ${first?.name}`)[0] as HTMLElement);
+  const { kit } = (await saved(server)).plan;
+  expect(kit.map(({ id }) => id)).not.toContain(first?.id);
+  expect(kit).toHaveLength(before.length);
+  expect(new Set(kit.map(({ id }) => id)).size).toBe(kit.length);
+  expect(kit.at(-1)).toMatchObject({ name: 'New saw', kind: 'hand saw' });
+});
+
+describe('what this site knows of its surroundings', () => {
+  test('hosts of blight are named with their place, and removed', async () => {
+    const server = await come({ blightHosts: [{ name: 'Rowan', where: '' }] } as Partial<Site>);
+    expect(buttons('Add host')[0]?.disabled).toBe(true);
+    write('Host', '  ');
+    expect(buttons('Add host')[0]?.disabled).toBe(true);
+    write('Host', ' Hawthorn ');
+    write('Where it stands', ' along the lane ');
+    press('Add host');
+    await findButton('Remove Hawthorn, along the lane');
+    expect(field('Host').value).toBe('');
+    press('Remove Rowan');
+    expect((await saved(server)).blightHosts).toEqual([{ name: 'Hawthorn', where: 'along the lane' }]);
+  });
+
+  test('the law does not tell forms of fire blight apart: one of them reported is all of them; another disorder is itself', async () => {
+    const server = await come({ notifiable: [] } as Partial<Site>);
+    expect(buttons('Add rule')[0]?.disabled).toBe(true);
+    write('Report to', 'Plant health of the test');
+    press('Add rule');
+    await findButton('Remove Fire blight: Plant health of the test');
+    choose('Disorder to report', 'SIL');
+    write('Report to', 'Another');
+    press('Add rule');
+    await findButton('Remove Silver leaf: Another');
+    const { notifiable } = await saved(server);
+    expect(notifiable).toHaveLength(2);
+    expect([...(notifiable[0]?.codes ?? [])].sort()).toEqual([
+      'FB_BLOS',
+      'FB_CANK_A',
+      'FB_CANK_D',
+      'FB_ROOT',
+      'FB_SHOOT',
+    ]);
+    expect(notifiable[1]).toMatchObject({ codes: ['SIL'], authority: 'Another' });
+  });
+
+  test('what does not occur here is listed once', async () => {
+    const server = await come({ absentHere: [] } as Partial<Site>);
+    choose('Disorder that does not occur', 'BKT');
+    press('Add');
+    await findButton('Remove Black knot');
+    expect(buttons('Add')[0]?.disabled).toBe(true);
+    choose('Disorder that does not occur', 'SIL');
+    expect(buttons('Add')[0]?.disabled).toBe(false);
+    expect((await saved(server)).absentHere).toEqual(['BKT']);
+  });
+});
+
+test('the simulated climate is the usual one of the latitude until it is set by hand, within what a climate can be', async () => {
+  const server = await come();
+  choose('The weather comes from', 'simulated');
+  fireEvent.click(await screen.findByRole('checkbox', { name: /^Set its climate by hand/ }));
+  for (const [label, least, most] of [
+    ['Mean of the year, °C', -10, 30],
+    ['Summer over mean, °C', 0, 25],
+    ['Wet days in winter, %', 2, 90],
+    ['Wet days in summer, %', 2, 90],
+  ] as const) {
+    const told = [least - 1, least, most, most + 1].map((value) => isRefused(label, String(value)));
+    expect([label, ...told]).toEqual([label, true, false, false, true]);
+    write(label, String((least + most) / 2));
+  }
+  const { weather } = await saved(server);
+  expect(weather).toMatchObject({
+    source: 'simulated',
+    climate: { meanC: 10, swingC: 12.5, wetDaysWinter: 0.46, wetDaysSummer: 0.46 },
+  });
+  fireEvent.click(screen.getByRole('checkbox', { name: /^Set its climate by hand/ }));
+  await waitFor(() => expect(screen.queryByLabelText('Mean of the year, °C')).toBeNull());
+  expect((await saved(server)).weather.climate).toBeNull();
+});
+
+test('when cuts are looked at again, where wood goes and what there is beside the blades', async () => {
+  const server = await come();
+  for (const [label, least, most] of [
+    ['Mean of a summer day, °C', 0, 40],
+    ['Looked at again after, days', 14, 60],
+    ['Not asked for any more after, days', 1, 90],
+  ] as const) {
+    const told = [least - 1, least, most, most + 1].map((value) => isRefused(label, String(value)));
+    expect([label, ...told]).toEqual([label, true, false, false, true]);
+    write(label, String(most));
+  }
+  choose('Burning here', 'banned');
+  // Sound wood may be left; diseased wood may not
+  const offered = (label: string) => [...field(label).querySelectorAll('option')].map(({ value }) => value);
+  expect(offered('Sound wood')).toContain('leave');
+  expect(offered('Diseased and suspect wood')).not.toContain('leave');
+  const has = server.site.site.gear;
+  const [missing] = allGear.filter((one) => !has.includes(one));
+  if (missing) fireEvent.click(screen.getByRole('checkbox', { name: new RegExp(`^${missing}`, 'i') }));
+  const { rechecks, debris, gear } = await saved(server);
+  expect(rechecks).toMatchObject({ meanC: 40, monthDays: 60, overdueDays: 90 });
+  expect(debris.burning).toBe('banned');
+  expect([...gear].sort()).toEqual([...has, ...(missing ? [missing] : [])].sort());
+});
