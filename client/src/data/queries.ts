@@ -120,8 +120,19 @@ export function readTree(treeId: string): Promise<TreeDetail> {
   });
 }
 
-/** Reads all trees of a plot onto the device, so that a round through it needs no signal. */
-export async function readPlot(plotId: string): Promise<void> {
+/**
+ * Reads all trees of these plots onto the device, so that a round through them needs no signal.
+ *
+ * @throws what the first plot that could not be read failed with, once all were tried
+ */
+export async function readPlots(plotIds: readonly string[]): Promise<void> {
+  const failed: unknown[] = [];
+  // One after another: a phone on a thin line should still answer the thumb
+  for (const plotId of plotIds) await readPlot(plotId).catch((error: unknown) => failed.push(error));
+  if (failed.length > 0) throw failed[0];
+}
+
+async function readPlot(plotId: string): Promise<void> {
   const { trees } = await ask('getPlotTrees', { params: { plotId } });
   for (const detail of trees) {
     const queryKey = ['tree', detail.tree.id];
@@ -139,8 +150,7 @@ export function useReadAhead(roundId: string | null, plotIds: readonly string[])
   return useQuery({
     queryKey: ['read-ahead', roundId ?? '', plotIds],
     queryFn: async () => {
-      // One after another: a phone on a thin line should still answer the thumb
-      for (const plotId of plotIds) await readPlot(plotId);
+      await readPlots(plotIds);
       return { plots: plotIds.length };
     },
     enabled: roundId !== null,

@@ -43,7 +43,7 @@ export class NoWeather extends Error {
 export function outlookOf(known: Series, years: Series | null, fromHour: number, cutToHour: number): Outlook {
   const hours = cutToHour - fromHour + HORIZON_DAYS * DAY;
   const knownToHour = lastKnown(known) + 1;
-  const count = years ? Math.max(1, Math.floor(lengthOf(years) / (YEAR_DAYS * DAY))) : 1;
+  const count = years ? wholeYears(years) : 1;
   if (!years && knownToHour <= known.fromHour) throw new NoWeather(fromHour);
   const scenarios = Array.from({ length: count }, (_, k) => scenarioOf(known, years, k + 1, fromHour, hours));
   return { fromHour, knownToHour, scenarios };
@@ -59,8 +59,9 @@ function scenarioOf(
   const temperatureC = new Float64Array(hours);
   const rainMm: (number | null)[] = Array(hours).fill(null);
   const isKnown = new Uint8Array(hours);
+  const most = years ? wholeYears(years) : 0;
   const valueAt = (column: 'temperatureC' | 'rainMm', hour: number): number | null =>
-    known[column][hour - known.fromHour] ?? (years && ofPastYear(years, column, hour, back));
+    known[column][hour - known.fromHour] ?? (years && ofPastYear(years, column, hour, back, most));
   let last = USUAL_C;
   for (let i = 0; i < hours; i++) {
     const t = valueAt('temperatureC', fromHour + i);
@@ -88,15 +89,20 @@ function scenarioOf(
   };
 }
 
+/** Years on record, at least one. */
+function wholeYears(years: Series): number {
+  return Math.max(1, Math.floor(lengthOf(years) / (YEAR_DAYS * DAY)));
+}
+
 /** What an hour was like some years back; where that year has a gap, a year further back, as far as the record goes. */
 function ofPastYear(
   years: Series,
   column: 'temperatureC' | 'rainMm',
   hour: number,
   back: number,
+  most: number,
 ): number | null {
-  const wholeYears = Math.max(1, Math.floor(lengthOf(years) / (YEAR_DAYS * DAY)));
-  for (let further = 0; further < wholeYears; further++) {
+  for (let further = 0; further < most; further++) {
     const value = years[column][placeIn(years, hour - Math.round((back + further) * YEAR_DAYS) * DAY)];
     if (value !== null && value !== undefined) return value;
   }

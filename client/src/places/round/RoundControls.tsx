@@ -3,7 +3,7 @@ import { type OpenRound, type Plot, type Queue, type TreeSummary, walkingOrders 
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { dayWords } from '../../data/moment';
-import { readPlot, useRound } from '../../data/queries';
+import { readPlots, useRound } from '../../data/queries';
 import { useClock } from '../../data/useClock';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
@@ -83,7 +83,8 @@ function StartSheet({ plots, open, onClose }: { plots: Plot[]; open: boolean; on
   const chosen = plots.filter((plot) => !left.has(plot.id)).map((plot) => plot.id);
   const start = () => {
     record({ kind: 'roundStarted', at: clock(), order, plotIds: left.size === 0 ? [] : chosen }, onClose);
-    void readAll(chosen);
+    // What could not be read is tried again by the list
+    readPlots(chosen).catch(() => undefined);
   };
   return (
     <Sheet
@@ -119,10 +120,12 @@ function StartSheet({ plots, open, onClose }: { plots: Plot[]; open: boolean; on
   );
 }
 
-async function readAll(plotIds: string[]): Promise<void> {
-  // One after another: a phone on a thin line should still answer the thumb
-  for (const plotId of plotIds) await readPlot(plotId).catch(() => undefined);
-}
+const READING = {
+  no: 'Read all trees onto this device',
+  reading: 'Reading …',
+  read: 'Read: ready for no signal',
+  failed: 'Not all were read: read again',
+} as const;
 
 function MindSheet({
   round,
@@ -139,13 +142,15 @@ function MindSheet({
 }) {
   const clock = useClock();
   const { record } = useRecordAction();
-  const [reading, setReading] = useState<'no' | 'reading' | 'read'>('no');
+  const [reading, setReading] = useState<keyof typeof READING>('no');
   const toSee = queue.trees.length - queue.done;
   const own = plots.filter((plot) => round.plotIds.length === 0 || round.plotIds.includes(plot.id));
-  const read = async () => {
+  const read = () => {
     setReading('reading');
-    await readAll(own.map((plot) => plot.id));
-    setReading('read');
+    readPlots(own.map((plot) => plot.id)).then(
+      () => setReading('read'),
+      () => setReading('failed'),
+    );
   };
   const left = queue.trees.filter((tree) => {
     const state = round.entries.get(tree.id)?.state;
@@ -169,12 +174,8 @@ function MindSheet({
           </View>
         );
       })}
-      <Button disabled={reading === 'reading'} onPress={() => void read()}>
-        {reading === 'read'
-          ? 'Read: ready for no signal'
-          : reading === 'reading'
-            ? 'Reading …'
-            : 'Read all trees onto this device'}
+      <Button disabled={reading === 'reading'} onPress={read}>
+        {READING[reading]}
       </Button>
       {round.paused ? null : (
         <Button onPress={() => record({ kind: 'roundPaused', at: clock() }, onClose)}>Pause the round</Button>

@@ -6,11 +6,12 @@ import type { Limb } from '@mortisect/core/tree';
 import { configure, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { type SiteToday, type TreeView, treeView } from '../../data/orchardView';
 import { usePreferences } from '../../data/preferences';
-import { FakeServer } from '../../testing/fakeServer';
-import { allSent, at, buttons, press, show, went, write } from '../../testing/here';
-import { detail, did, finding, limb, limbs, today } from '../../testing/orchard';
+import { FakeServer, refused } from '../../testing/fakeServer';
+import { allSent, at, buttons, findButton, press, show, went, write } from '../../testing/here';
+import { detail, did, finding, limb, limbs, NOW, today } from '../../testing/orchard';
 import { PlaceKeys, useKeys } from '../shell/Keys';
 import { FindByTag } from './FindByTag';
+import { RoundList } from './RoundList';
 import { faultDetail, faultTitle } from './shape/faultWords';
 import { ShapePart } from './shape/ShapePart';
 import { TreePart } from './TreePart';
@@ -405,4 +406,20 @@ describe('keys', () => {
       usePreferences.setState({ keys: true });
     }
   });
+});
+
+test('the trees of a round are read onto the device; what could not be read is not called ready', async () => {
+  const started = did({ kind: 'roundStarted', at: NOW, order: 'serpentine', plotIds: [] });
+  const server = new FakeServer([detail([])], [started]);
+  server.instead.set('getPlotTrees', () => {
+    throw refused(503, 'The server is starting.');
+  });
+  at.path = '/round';
+  show(<RoundList />, server);
+  fireEvent.click(await findButton('Round'));
+  press('Read all trees onto this device');
+  await findButton('Not all were read: read again');
+  server.instead.set('getPlotTrees', () => ({ trees: [...server.details.values()] }));
+  press('Not all were read: read again');
+  await findButton('Read: ready for no signal');
 });
