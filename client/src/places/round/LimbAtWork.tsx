@@ -3,6 +3,7 @@ import { markOf } from '@mortisect/contracts';
 import { disorderOf, kindOf } from '@mortisect/core/disorders';
 import { growth, type Limb } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
+import { useMemo } from 'react';
 import type { SiteToday, TreeView } from '../../data/orchardView';
 import type { Span } from '../../drawings/tape/LimbTape';
 import { Button } from '../../ui/Button';
@@ -13,6 +14,7 @@ import { TreeTape } from '../TreeTape';
 import { findingWords, upperFirst } from '../words';
 import { Answer, cutOf } from './Answer';
 import { type Marking, somewhereWords, withSpan } from './marking/draft';
+import { likelyOn } from './marking/likely';
 import { DisorderSigns, EdgeChoice, KindChoice, MoreFields, SpanFields } from './marking/MarkingForm';
 import { SeenMore } from './marking/SeenMore';
 
@@ -42,6 +44,11 @@ export function LimbAtWork({
   const cut = shownId === null ? undefined : cutOf(view, shownId)?.own;
   const shown = view.considered.find((finding) => finding.id === shownId);
   const name = view.names.get(limb.id) ?? limb.id;
+  const marks = marking !== null;
+  const likely = useMemo(
+    () => (marks ? likelyOn(view.tree.species, today) : []),
+    [marks, view.tree.species, today],
+  );
   const form = marking && { marking, onChange: onMark };
   const drawn =
     marking && marking.kind !== null
@@ -49,7 +56,7 @@ export function LimbAtWork({
       : kindOf('');
   return (
     <View gap={12}>
-      {form ? <KindChoice {...form} limbs={view.limbs} /> : null}
+      {form ? <KindChoice {...form} limbs={view.limbs} likely={likely} /> : null}
       {marking ? <AlreadyThere view={view} marking={marking} /> : null}
       {marking?.somewhere ? (
         <Notice kind="said" title={upperFirst(somewhereWords(marking.somewhere, today.units))}>

@@ -18,8 +18,8 @@ import { Sheet } from '../../../ui/Sheet';
 import { Label, Small } from '../../../ui/type';
 import { upperFirst } from '../../words';
 import { faultTitle } from '../shape/faultWords';
-import { atPlace, edgeMatters, type Marking, ofKind, withSpan } from './draft';
-import { type Findable, FOUND_MOST, findables } from './findables';
+import { atPlace, edgeMatters, isUnnamed, type Marking, ofKind, withSpan } from './draft';
+import { type Findable, FOUND_MOST, findables, findablesOf } from './findables';
 
 interface MarkingFormProps {
   marking: Marking;
@@ -34,10 +34,15 @@ const KINDS = findingKinds.map((value) => ({
 
 interface KindChoiceProps extends MarkingFormProps {
   limbs: Limb[];
+  /** Codes of what is most likely on this tree, whatever its kind. */
+  likely: readonly string[];
 }
 
+/** So many names stand there at once, before all of them are asked for. */
+const AT_ONCE = 4;
+
 /** All kinds until one is chosen, and what is found most by its name; then what it is taken for, so that the tape comes up to the thumb. */
-export function KindChoice({ marking, onChange, limbs }: KindChoiceProps) {
+export function KindChoice({ marking, onChange, limbs, likely }: KindChoiceProps) {
   const [choosing, setChoosing] = useState(false);
   const [naming, setNaming] = useState(false);
   const known = marking.disorder === null ? undefined : disorderOf(marking.disorder);
@@ -81,7 +86,7 @@ export function KindChoice({ marking, onChange, limbs }: KindChoiceProps) {
       </View>
     );
   }
-  return (
+  const chosen = (
     <View flexDirection="row" flexWrap="wrap" alignItems="center" gap={8}>
       <Mark kind={marking.kind === 'old cut' ? known.kind : marking.kind} />
       <Label flex={1} minWidth={120} fontSize="$19" lineHeight="$19">
@@ -94,6 +99,25 @@ export function KindChoice({ marking, onChange, limbs }: KindChoiceProps) {
         Other kind
       </Button>
       {sheet(marking.kind)}
+    </View>
+  );
+  const names = isUnnamed(marking)
+    ? findablesOf(likely)
+        .filter(({ mark }) => mark === marking.kind)
+        .slice(0, AT_ONCE)
+    : [];
+  return (
+    <View gap={8}>
+      {chosen}
+      {names.length > 0 ? (
+        <View role="group" aria-label="Likely here" flexDirection="row" flexWrap="wrap" gap={8}>
+          {names.map((found) => (
+            <Button key={found.key} onPress={() => choose(found)}>
+              {found.name}
+            </Button>
+          ))}
+        </View>
+      ) : null}
     </View>
   );
 }

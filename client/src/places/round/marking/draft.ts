@@ -104,6 +104,11 @@ export const FIRST_DISORDER: Record<FindingKind, string> = {
   'old cut': 'STUB',
 };
 
+/** Its kind was said and nothing more. */
+export function isUnnamed({ kind, disorder, fault }: Marking): boolean {
+  return kind !== null && fault === null && disorder === FIRST_DISORDER[kind];
+}
+
 export function ofKind(marking: Marking, kind: FindingKind, limbs: Limb[]): Marking {
   const said = { ...marking, kind, disorder: FIRST_DISORDER[kind], fault: null };
   // Sound wood in the wrong place is the limb as a whole

@@ -118,6 +118,11 @@ export const FOUND_MOST: readonly Findable[] = [
   'ROD',
 ].flatMap((key) => ALL.find((one) => one.key === key) ?? []);
 
+/** By their codes, in this order; codes that are no disorder are left out. */
+export function findablesOf(codes: readonly string[]): Findable[] {
+  return codes.flatMap((code) => ALL.find((one) => one.key === code) ?? []);
+}
+
 /** Those of a kind, or of all kinds where something is sought: each word of it stands in a name, a sign or another name. */
 export function findables(kind: FindingKind | null, sought: string): Findable[] {
   const words = sought.toLowerCase().split(/\s+/).filter(Boolean);

@@ -2,11 +2,12 @@
 import type { Limb } from '@mortisect/core/tree';
 import { configure, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { useState } from 'react';
-import { treeView } from '../../../data/orchardView';
+import { siteToday, treeView } from '../../../data/orchardView';
 import { useOutbox } from '../../../data/outbox';
 import { usePreferences } from '../../../data/preferences';
-import { detail, finding, limbs, NOW, readOrchard, Stage, today } from '../../../testing/orchard';
+import { detail, finding, limbs, NOW, readOrchard, Stage, site, today } from '../../../testing/orchard';
 import { type Marking, newMarking, ofKind } from './draft';
+import { likelyOn } from './likely';
 import { KindChoice, MoreFields } from './MarkingForm';
 import { SeenMore } from './SeenMore';
 
@@ -25,7 +26,7 @@ function Bench({ species = 'apple', known = false }: { species?: string; known?:
   const form = { marking, onChange: setMarking };
   return (
     <>
-      <KindChoice {...form} limbs={limbs} />
+      <KindChoice likely={LIKELY} {...form} limbs={limbs} />
       <SeenMore view={view} today={today} limb={limb} {...form} />
       <MoreFields {...form} limbs={limbs} />
     </>
@@ -44,6 +45,36 @@ const answer = (sign: string, word: 'Seen' | 'Absent') =>
   );
 
 beforeEach(() => useOutbox.setState({ items: [], loaded: false }));
+
+const LIKELY = ['NEO', 'ROD', 'FB_CANK_A', 'OTHER', 'SIL', 'COR', 'BRK', 'SCB'];
+
+test('a kind without a name offers what is likely on the tree, of its own kind and no more than four; named, it offers none', () => {
+  show();
+  fireEvent.click(screen.getByRole('button', { name: 'Other kind' }));
+  fireEvent.click(screen.getByRole('radio', { name: 'Diseased' }));
+  const offered = () => screen.queryByRole('group', { name: 'Likely here' });
+  const names = () => [...(offered()?.querySelectorAll('button') ?? [])].map((one) => one.textContent);
+  expect(names()).toEqual(['Neonectria canker', 'Fire blight canker, active', 'Silver leaf', 'Coral spot']);
+  fireEvent.click(screen.getByRole('button', { name: 'Other kind' }));
+  fireEvent.click(screen.getByRole('radio', { name: 'Damaged' }));
+  expect(names()).toEqual(['Bark gnawed by rodents', 'Breakage']);
+  fireEvent.click(screen.getByRole('button', { name: 'Breakage' }));
+  expect(now).toMatchObject({ kind: 'damaged', disorder: 'BRK' });
+  expect(offered()).toBeNull();
+});
+
+test('what is likely goes by the host and the season, without what does not occur here', () => {
+  const at = (month: string, absentHere: string[] = []) =>
+    siteToday({ ...site, absentHere }, null, `2026-${month}-15`);
+  const first = (species: string, month: string) => likelyOn(species, at(month)).slice(0, 8);
+  // Agrios 2005 and common practice: fire blight takes pome fruit, bacterial canker and Cytospora stone fruit
+  expect(first('apple', '11')).toEqual(expect.arrayContaining(['NEO']));
+  expect(likelyOn('pear', at('06'))).toContain('FB_SHOOT');
+  expect(likelyOn('peach', at('06'))).not.toContain('FB_SHOOT');
+  expect(likelyOn('peach', at('11')).indexOf('CYT')).toBeLessThan(6);
+  expect(likelyOn('plum', at('11', ['BKT']))).not.toContain('BKT');
+  expect(likelyOn('no such fruit', at('11'))).toEqual([]);
+});
 
 test('seen, absent and not looked for are three things; pressed again it is not looked for', () => {
   show();
