@@ -136,8 +136,7 @@ async function bladeClean(page) {
 async function mark(page) {
   await page.getByRole('button', { name: 'New finding' }).click();
   await page.getByRole('radio', { name: 'Diseased' }).click();
-  await page.getByRole('button', { name: 'Name it' }).click();
-  await page.getByRole('button', { name: /^Fire blight canker, active/ }).click();
+  await page.getByRole('button', { name: 'Fire blight canker, active' }).click();
   await page.getByRole('radio', { name: 'Edge definite' }).click();
   await page.getByLabel('Far end, cm', { exact: true }).fill('86');
   await page.getByLabel('Edge nearest the trunk, cm', { exact: true }).fill('72');

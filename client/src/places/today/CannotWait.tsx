@@ -3,13 +3,14 @@ import type { TimingNow } from '@mortisect/contracts';
 import { dangersOf } from '@mortisect/core/handling';
 import { speciesName } from '@mortisect/core/register';
 import { SYMPTOM_DD } from '@mortisect/core/timing';
-import { daysBetween, hourOf } from '@mortisect/core/weather';
+import { daysBetween } from '@mortisect/core/weather';
 import { dayHour, dayWords } from '../../data/moment';
 import type { SiteToday, TreeView } from '../../data/orchardView';
 import { useTrees } from '../../data/queries';
 import { Row } from '../../ui/Row';
 import { speciesList } from '../when/daysView';
 import { disorderWords, plural, upperFirst } from '../words';
+import { dryHours, isDangerous, isDryNow, isUrgent, urgentTrees } from './urgent';
 
 interface CannotWaitProps {
   told: TimingNow | undefined;
@@ -20,11 +21,9 @@ interface CannotWaitProps {
 /** Danger to people first, then wood that spreads disease or tears on. */
 export function EmergencyRows({ told, views, today }: CannotWaitProps) {
   const next = nextDryWords(told, today);
-  const hurt = (view: TreeView) => dangersOf(view.tree.hazards).length > 0;
-  const urgent = views.filter((view) => !hurt(view) && view.findings.some(isUrgent));
   return (
     <>
-      {views.filter(hurt).map((view) => (
+      {views.filter(isDangerous).map((view) => (
         <Row
           key={view.tree.id}
           bar="danger"
@@ -33,7 +32,7 @@ export function EmergencyRows({ told, views, today }: CannotWaitProps) {
           detail={`${view.tree.code} · ${disorderWords(view.findings)} · keep people away; call a licensed arborist`}
         />
       ))}
-      {urgent.map((view) => (
+      {urgentTrees(views).map((view) => (
         <Row
           key={view.tree.id}
           href={`/plan/${view.tree.id}`}
@@ -45,17 +44,11 @@ export function EmergencyRows({ told, views, today }: CannotWaitProps) {
   );
 }
 
-/** Strikes that are active, and broken or split wood. */
-function isUrgent({ disorder, activity }: TreeView['findings'][number]): boolean {
-  if (disorder === 'FB_SHOOT' || disorder === 'FB_BLOS') return activity !== 'healed';
-  return disorder === 'BRK' && activity !== 'healed';
-}
-
 function nextDryWords(told: TimingNow | undefined, today: SiteToday): string {
-  const window = told?.timing?.deadWindows[0];
-  if (!told || !window) return ' · on the next dry hours';
+  const window = dryHours(told);
+  if (!window) return ' · on the next dry hours';
   const { timeZone } = today.site;
-  return window.fromHour <= hourOf(told.now)
+  return isDryNow(told)
     ? ` · dry hours: now until ${dayHour(window.toHour, timeZone)}`
     : ` · next dry hours: ${dayHour(window.fromHour, timeZone)} to ${dayHour(window.toHour, timeZone)}`;
 }

@@ -36,7 +36,7 @@ export function Today() {
   const router = useRouter();
   // The header and the next step speak for the kind of wood that most trees are of
   const lane = told && lanesOf(told).toSorted((a, b) => treesOf(b) - treesOf(a))[0];
-  const next = useNextStep({ run: here?.run, today: open?.today, lane });
+  const next = useNextStep({ run: here?.run, today: open?.today, told, views: open?.views ?? [], lane });
   if (!open) return <Waiting title="Today" error={error} onRetry={refetch} />;
   const { today, views, latestActions } = open;
   const now = clock();

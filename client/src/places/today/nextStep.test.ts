@@ -12,6 +12,7 @@ const next = { id: 'b', code: 'Slip side 01' } as NonNullable<NonNullable<NextGi
 const nothing: NextGiven = {
   trees: 48,
   run: cuts(0),
+  urgent: null,
   verdict: 'wait',
   round: null,
   queue: null,
@@ -19,7 +20,21 @@ const nothing: NextGiven = {
 };
 const walking = { round: { paused: false }, queue: { next } };
 
+const urgent = { id: 'c', code: 'Slip side 04' };
+
 test.each<[string, Partial<NextGiven>, string, string]>([
+  [
+    'what cannot wait comes before a round and good weather',
+    { urgent, run: cuts(2), verdict: 'go', ...walking },
+    'Cannot wait: Slip side 04',
+    '/plan/c',
+  ],
+  [
+    'but not before a run that is open',
+    { urgent, run: { ...run, left: [item] } },
+    'Go on with the run: Lee wall 07',
+    '/cut',
+  ],
   [
     'no tree is written down',
     { trees: 0, run: cuts(2), verdict: 'go' },

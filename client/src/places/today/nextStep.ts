@@ -1,5 +1,5 @@
 // The one thing to do next, out of all that Today lists.
-import type { OpenRound, Queue } from '@mortisect/contracts';
+import type { OpenRound, Queue, TreeSummary } from '@mortisect/contracts';
 import type { Verdict } from '@mortisect/core/timing';
 import type { Run } from '../cut/run';
 import { plural } from '../words';
@@ -14,6 +14,8 @@ export interface NextGiven {
   /** Trees in the register. */
   trees: number;
   run: Pick<Run, 'open' | 'left' | 'waiting'>;
+  /** The first tree that does not wait for a good day, where the hours are dry now. */
+  urgent: Pick<TreeSummary, 'id' | 'code'> | null;
   /** May most of the living wood be cut now? `wait` also where no weather is known. */
   verdict: Verdict;
   round: Pick<OpenRound, 'paused'> | null;
@@ -22,17 +24,18 @@ export interface NextGiven {
 }
 
 /**
- * What was begun is gone on with; good weather is for cutting; other weather is for looking.
+ * A run is gone on with; what cannot wait comes before a round; good weather is for cutting; other weather is for looking.
  *
  * @example nextStepOf({ trees: 48, verdict: 'go', run with 28 cuts waiting, … }) //=> { words: 'Start cutting: 28 cuts', href: '/cut' }
  */
-export function nextStepOf({ trees, run, verdict, round, queue, rechecksDue }: NextGiven): NextStep {
+export function nextStepOf({ trees, run, urgent, verdict, round, queue, rechecksDue }: NextGiven): NextStep {
   const cuts = run.waiting.length;
   if (trees === 0) return { words: 'Write down the first tree', href: '/round/register/new' };
   if (run.open) {
     const at = run.left[0]?.view.tree.code;
     return { words: at ? `Go on with the run: ${at}` : 'Close the run', href: '/cut' };
   }
+  if (urgent) return { words: `Cannot wait: ${urgent.code}`, href: `/plan/${urgent.id}` };
   if (cuts > 0 && verdict === 'go') return { words: `Start cutting: ${plural(cuts, 'cut')}`, href: '/cut' };
   if (round?.paused) return { words: 'Take the round up again', href: '/round' };
   if (queue?.next)

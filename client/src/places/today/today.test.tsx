@@ -1,9 +1,9 @@
 // Today before a server: what cannot wait, what is due, what others asked, and the day that is best.
 import '../../workers/importMeta';
 import type { Action, Job } from '@mortisect/contracts';
-import { configure, screen, waitFor } from '@testing-library/react';
+import { configure, fireEvent, screen, waitFor } from '@testing-library/react';
 import { FakeServer } from '../../testing/fakeServer';
-import { at, show } from '../../testing/here';
+import { at, show, went } from '../../testing/here';
 import { detail, did, finding, NOW } from '../../testing/orchard';
 import { Today } from './Today';
 
@@ -137,4 +137,17 @@ test('an open round says how far it is, one that is paused says so', async () =>
   expect(document.body.textContent).toMatch(/1 of 2 seen · next: Tree B/);
   const after = await come(new FakeServer(trees, [start, seen, pause]));
   expect(after('The round is paused')).toBe('/round');
+});
+
+test('the one next step is the main button: what was begun is gone on with', async () => {
+  const round = did({ kind: 'roundStarted', at: NOW, order: 'serpentine', plotIds: [] });
+  await come(new FakeServer([detail([])], [round]));
+  fireEvent.click(await screen.findByRole('button', { name: 'Go on with the round: Tree A' }));
+  expect(went.at(-1)).toEqual(['navigate', '/round/a']);
+  const paused = { ...did({ kind: 'roundPaused', at: NOW }), id: ID(41) };
+  await come(new FakeServer([detail([])], [round, paused]));
+  fireEvent.click(await screen.findByRole('button', { name: 'Take the round up again' }));
+  expect(went.at(-1)).toEqual(['navigate', '/round']);
+  await come(new FakeServer([detail([])]));
+  expect(await screen.findByRole('button', { name: 'Walk the round' })).toBeTruthy();
 });
