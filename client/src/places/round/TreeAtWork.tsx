@@ -2,17 +2,12 @@
 
 import type { TreeDetail } from '@mortisect/contracts';
 import { openQuestion } from '@mortisect/contracts';
-import { disorderOf } from '@mortisect/core/disorders';
 import { View } from '@tamagui/core';
-import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { type SiteToday, type TreeView, treeView } from '../../data/orchardView';
+import { type SiteToday, treeView } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';
-import { useSaveFinding } from '../../data/writes';
-import { Button } from '../../ui/Button';
 import { useBackLayer } from '../../ui/backStack';
 import { Columns } from '../../ui/Columns';
-import { Notice } from '../../ui/Notice';
 import { Row, Rows } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Tabs } from '../../ui/Tabs';
@@ -28,11 +23,9 @@ import { LimbAtWork } from './LimbAtWork';
 import { AddLimb } from './marking/AddLimb';
 import {
   asConsidered,
-  findingBody,
   holdsWords,
   isNamed,
   keepDraft,
-  limbNameOf,
   type Marking,
   movedTo,
   newMarking,
@@ -44,9 +37,9 @@ import { WhereSheet } from './marking/WhereSheet';
 import { NeighbourButtons, type Neighbours } from './neighbours';
 import { ShapePart } from './shape/ShapePart';
 import { TreeDrawings } from './TreeDrawings';
+import { BackToRun, Begun, LastMarked, SetNotice, Undo, type Undoable } from './TreeNotices';
 import { TreePart } from './TreePart';
 import { WalkActions } from './WalkActions';
-import { useMarkSeen, useWalk } from './walk';
 
 interface TreeAtWorkProps {
   detail: TreeDetail;
@@ -243,145 +236,5 @@ export function TreeAtWork({ detail, today, firstLimbId, fromRun, neighbours }: 
         onClose={() => setWhyId(null)}
       />
     </Screen>
-  );
-}
-
-/** A finding that was begun and left by Back: it waits here until it is set or dropped. */
-function Begun({
-  draft,
-  view,
-  onGoOn,
-  onDrop,
-}: {
-  draft: Marking;
-  view: TreeView;
-  onGoOn(): void;
-  onDrop(): void;
-}) {
-  const what = draft.disorder === null ? 'A finding' : (disorderOf(draft.disorder)?.name ?? draft.disorder);
-  return (
-    <Notice
-      kind="caution"
-      title="Begun, not set"
-      action={
-        <View flexDirection="row" gap={8}>
-          <Button onPress={onGoOn}>Go on marking</Button>
-          <Button kind="quiet" onPress={onDrop}>
-            Drop it
-          </Button>
-        </View>
-      }
-    >
-      {`${what} on ${view.names.get(draft.limbId) ?? 'a limb'} is kept on this device.`}
-    </Notice>
-  );
-}
-
-interface Undoable {
-  how: 'let go' | 'taken back';
-  marking: Marking;
-}
-
-/** A finding that was just let go, or taken back, can be had again. */
-function Undo({
-  undoable: { how, marking },
-  view,
-  today,
-  onMark,
-  onDone,
-}: {
-  undoable: Undoable;
-  view: TreeView;
-  today: SiteToday;
-  onMark(marking: Marking): void;
-  onDone(): void;
-}) {
-  const saving = useSaveFinding();
-  const putBack = () => {
-    if (!isNamed(marking)) return;
-    const { id } = marking;
-    // Taking it back made a revision of its own
-    const baseRevision = view.history.find((one) => one.id === id)?.revision ?? marking.baseRevision;
-    const finding = findingBody(marking, view.tree.id, limbNameOf(marking, view.names, today.units));
-    saving.mutate({ id, baseRevision, finding }, { onSuccess: onDone });
-  };
-  const again = () => {
-    onMark(marking);
-    onDone();
-  };
-  const letGo = how === 'let go';
-  return (
-    <Notice
-      kind="said"
-      title={letGo ? 'Let go' : 'Taken back'}
-      action={
-        <View flexDirection="row">
-          <Button onPress={letGo ? again : putBack}>{letGo ? 'Take it up again' : 'Put it back'}</Button>
-        </View>
-      }
-    >
-      {letGo ? 'What was marked is not saved.' : 'The finding is off the tree; the log keeps it.'}
-    </Notice>
-  );
-}
-
-/** What was marked on the tree before this one, with its undo. */
-function LastMarked() {
-  const last = useWalk((walk) => walk.last);
-  const { undo } = useMarkSeen();
-  if (!last) return null;
-  return (
-    <View
-      role="status"
-      flexDirection="row"
-      alignItems="center"
-      gap={12}
-      borderLeftWidth={5}
-      borderColor="$leaf"
-      borderStyle="solid"
-      paddingLeft={12}
-      backgroundColor="$paper"
-    >
-      <Small flex={1} color="$ink">{`${last.code} ${last.words}`}</Small>
-      <Button kind="quiet" onPress={undo}>
-        Undo
-      </Button>
-    </View>
-  );
-}
-
-function BackToRun() {
-  const router = useRouter();
-  return (
-    <Notice
-      kind="said"
-      title="The run waits"
-      action={
-        <View flexDirection="row">
-          <Button onPress={() => router.navigate('/cut')}>Back to the run</Button>
-        </View>
-      }
-    >
-      Mark what else you found here. The run goes on at the card where you left it.
-    </Notice>
-  );
-}
-
-function SetNotice({ treeId }: { treeId: string }) {
-  const router = useRouter();
-  return (
-    <Notice
-      kind="said"
-      title="Set"
-      action={
-        <View flexDirection="row">
-          <Button kind="quiet" paddingHorizontal={0} onPress={() => router.navigate(`/plan/${treeId}`)}>
-            See the plan of this tree
-          </Button>
-        </View>
-      }
-    >
-      It is kept on this device and goes into the Book and the plan.
-    </Notice>
   );
 }

@@ -1,0 +1,151 @@
+// What stands above the tree in hand: what was begun, let go, taken back, set or marked just now, and the way back to the run.
+import { disorderOf } from '@mortisect/core/disorders';
+import { View } from '@tamagui/core';
+import { useRouter } from 'expo-router';
+import type { SiteToday, TreeView } from '../../data/orchardView';
+import { useSaveFinding } from '../../data/writes';
+import { Button } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
+import { Small } from '../../ui/type';
+import { findingBody, isNamed, limbNameOf, type Marking } from './marking/draft';
+import { useMarkSeen, useWalk } from './walk';
+
+/** A finding that was begun and left by Back: it waits here until it is set or dropped. */
+export function Begun({
+  draft,
+  view,
+  onGoOn,
+  onDrop,
+}: {
+  draft: Marking;
+  view: TreeView;
+  onGoOn(): void;
+  onDrop(): void;
+}) {
+  const what = draft.disorder === null ? 'A finding' : (disorderOf(draft.disorder)?.name ?? draft.disorder);
+  return (
+    <Notice
+      kind="caution"
+      title="Begun, not set"
+      action={
+        <View flexDirection="row" gap={8}>
+          <Button onPress={onGoOn}>Go on marking</Button>
+          <Button kind="quiet" onPress={onDrop}>
+            Drop it
+          </Button>
+        </View>
+      }
+    >
+      {`${what} on ${view.names.get(draft.limbId) ?? 'a limb'} is kept on this device.`}
+    </Notice>
+  );
+}
+
+export interface Undoable {
+  how: 'let go' | 'taken back';
+  marking: Marking;
+}
+
+/** A finding that was just let go, or taken back, can be had again. */
+export function Undo({
+  undoable: { how, marking },
+  view,
+  today,
+  onMark,
+  onDone,
+}: {
+  undoable: Undoable;
+  view: TreeView;
+  today: SiteToday;
+  onMark(marking: Marking): void;
+  onDone(): void;
+}) {
+  const saving = useSaveFinding();
+  const putBack = () => {
+    if (!isNamed(marking)) return;
+    const { id } = marking;
+    // Taking it back made a revision of its own
+    const baseRevision = view.history.find((one) => one.id === id)?.revision ?? marking.baseRevision;
+    const finding = findingBody(marking, view.tree.id, limbNameOf(marking, view.names, today.units));
+    saving.mutate({ id, baseRevision, finding }, { onSuccess: onDone });
+  };
+  const again = () => {
+    onMark(marking);
+    onDone();
+  };
+  const letGo = how === 'let go';
+  return (
+    <Notice
+      kind="said"
+      title={letGo ? 'Let go' : 'Taken back'}
+      action={
+        <View flexDirection="row">
+          <Button onPress={letGo ? again : putBack}>{letGo ? 'Take it up again' : 'Put it back'}</Button>
+        </View>
+      }
+    >
+      {letGo ? 'What was marked is not saved.' : 'The finding is off the tree; the log keeps it.'}
+    </Notice>
+  );
+}
+
+/** What was marked on the tree before this one, with its undo. */
+export function LastMarked() {
+  const last = useWalk((walk) => walk.last);
+  const { undo } = useMarkSeen();
+  if (!last) return null;
+  return (
+    <View
+      role="status"
+      flexDirection="row"
+      alignItems="center"
+      gap={12}
+      borderLeftWidth={5}
+      borderColor="$leaf"
+      borderStyle="solid"
+      paddingLeft={12}
+      backgroundColor="$paper"
+    >
+      <Small flex={1} color="$ink">{`${last.code} ${last.words}`}</Small>
+      <Button kind="quiet" onPress={undo}>
+        Undo
+      </Button>
+    </View>
+  );
+}
+
+export function BackToRun() {
+  const router = useRouter();
+  return (
+    <Notice
+      kind="said"
+      title="The run waits"
+      action={
+        <View flexDirection="row">
+          <Button onPress={() => router.navigate('/cut')}>Back to the run</Button>
+        </View>
+      }
+    >
+      Mark what else you found here. The run goes on at the card where you left it.
+    </Notice>
+  );
+}
+
+export function SetNotice({ treeId }: { treeId: string }) {
+  const router = useRouter();
+  return (
+    <Notice
+      kind="said"
+      title="Set"
+      action={
+        <View flexDirection="row">
+          <Button kind="quiet" paddingHorizontal={0} onPress={() => router.navigate(`/plan/${treeId}`)}>
+            See the plan of this tree
+          </Button>
+        </View>
+      }
+    >
+      It is kept on this device and goes into the Book and the plan.
+    </Notice>
+  );
+}
