@@ -264,6 +264,7 @@ describe('what is refused, and where', () => {
     expect(issues(cut('a', ['b']), cut('b'))).toEqual([]);
     expect(issues(cut('a'), cut('a'))).toContain('cuts: A cut is listed twice.');
     expect(issues(cut('a', ['b', 'z']), cut('b'))).toEqual(['cuts.0.before.1: z is no cut of this visit.']);
+    expect(issues(cut('a', ['z']))).toEqual(['cuts.0.before.0: z is no cut of this visit.']);
     expect(issues(cut('a', ['b']), cut('b', ['a']))).toHaveLength(1);
   });
 });
@@ -345,6 +346,18 @@ describe('a young tree', () => {
     const said = cuts(young(2023));
     expect(said.filter((one) => one === 'tie down')).toHaveLength(1);
     expect(said.filter((one) => one !== 'tie down')).toHaveLength(1);
+    // What grows on a limb is none of the frame
+    const branched = given([], {
+      tree: {
+        limbs: [
+          ...young(2023).tree.limbs,
+          limb('S', 'L0', 30, 40, 30, { bearingDeg: 180, inclinationDeg: 70, ageYears: 1 }),
+        ],
+        plantedYear: 2023,
+        heightCm: 150,
+      },
+    });
+    expect(cuts(branched)).toEqual(said);
     expect(trainingOf(young(2022)).findings.length).toBeGreaterThan(0);
     expect(trainingOf(young(2021)).findings).toEqual([]);
     expect(trainingOf(young(2023, 'fan')).findings).toEqual([]);
@@ -439,7 +452,21 @@ describe('one visit', () => {
   });
 
   test('cleanings and the ladder are counted by the order, not by the cut', () => {
-    const priced = both();
+    const high = vase().map((one) =>
+      one.id === 'T'
+        ? { ...one, lengthCm: 330 }
+        : one.parentId === 'T'
+          ? { ...one, jointCm: one.jointCm + 230 }
+          : one,
+    );
+    const { prepared } = planTree(
+      given([finding('c', 'B', 4, 'FB_CANK_A'), fault('in', 'A1', 'inward')], {
+        tree: { limbs: high, heightCm: 480 },
+      }),
+    );
+    const priced = prepared.all.filter(({ kerf }) => kerf !== null);
+    const names = new Set(priced.flatMap(({ minutes }) => minutes.because.map(({ what }) => what)));
+    expect([...names]).toEqual(expect.arrayContaining(['cleaning the blade', 'ladder, its share']));
     const visit = visitOf(priced, given([]), { growing: false });
     visit.cuts.forEach((cut, i) => {
       const parts = priced[i]?.minutes.because ?? [];
@@ -470,8 +497,11 @@ describe('one visit', () => {
 
 test('a search that was stopped tells how far it is from proof, by the worth it has', () => {
   const search = new PlanSearch(planInstance(1, { candidates: 40, seasons: 3 }));
-  const said = search.step(0);
+  // Nothing bounds the whole before its first part was looked at
+  const said = search.step(5);
   expect(said.done).toBe(false);
+  expect(said.worth).toBeGreaterThan(100);
+  expect(said.bound).toBeLessThan(1000);
   expect(said.gap).toBeCloseTo((said.bound - said.worth) / Math.max(1, Math.abs(said.worth)), 12);
   expect(said.gap).toBeGreaterThan(0);
   const none = new PlanSearch(small({ problems: [], candidates: [] })).step(1000);
