@@ -58,6 +58,9 @@ type Size = 'phone' | 'wide';
 /** Takes the journey that it is given, or leaves it to the long check. */
 type Journey = (turn: Size | 'both') => (title: string, body: Parameters<typeof test>[2]) => void;
 
+/** `SIZES=one`: what holds at both sizes is walked at one of them, by turns. */
+const ONE = process.env.SIZES === 'one' ? (Number(process.env.TURN ?? 1) % 2 === 0 ? 'phone' : 'wide') : null;
+
 /**
  * Journeys that hold at both sizes. Every check walks each of them at its turn; the long check walks all of them at both (`LONG=1`).
  */
@@ -71,7 +74,9 @@ export function atBothSizes(
     test.describe(name, () => {
       test.use({ viewport });
       walks(name, viewport, (turn) =>
-        process.env.LONG || turn === 'both' || turn === name ? test : () => undefined,
+        process.env.LONG || (turn === 'both' ? ONE === null || ONE === name : turn === name)
+          ? test
+          : () => undefined,
       );
     });
   }
