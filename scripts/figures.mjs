@@ -1,9 +1,8 @@
 // Figures that take too long to be measured whenever somebody wants to see them: each command keeps its own as it ends, `npm run bench` prints
 // the last ones with their day and commit, and `npm run bench -- --keep` puts them where they are committed.
-import { execFileSync } from 'node:child_process';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { root } from './steps.mjs';
+import { git, root } from './steps.mjs';
 
 const MEASURED = path.join(root, 'node_modules/.figures.json');
 const COMMITTED = path.join(root, 'docs/figures.json');
@@ -31,13 +30,6 @@ function read(file) {
 }
 
 function commit() {
-  try {
-    const git = (...args) =>
-      execFileSync('git', args, { cwd: root, stdio: ['ignore', 'pipe', 'ignore'] })
-        .toString()
-        .trim();
-    return git('rev-parse', '--short', 'HEAD') + (git('status', '--porcelain') ? ' and changes' : '');
-  } catch {
-    return 'no commit';
-  }
+  const head = git('rev-parse', '--short', 'HEAD');
+  return head === null ? 'no commit' : head + (git('status', '--porcelain') ? ' and changes' : '');
 }

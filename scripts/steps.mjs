@@ -1,5 +1,5 @@
 // What the commands share: say what is done, run it, and leave out what is done already. Node's own modules only: nothing is installed yet.
-import { spawn } from 'node:child_process';
+import { execFileSync, spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { copyFileSync, existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
@@ -50,6 +50,17 @@ export async function command(steps) {
     if (!(error instanceof StepFailed)) throw error;
     if (error.message) process.stderr.write(`\n✗ ${error.message}\n`);
     process.exit(1);
+  }
+}
+
+/** What git answers; null where there is no repository, as in an unpacked archive. */
+export function git(...args) {
+  try {
+    return execFileSync('git', args, { cwd: root, stdio: ['ignore', 'pipe', 'ignore'] })
+      .toString()
+      .trim();
+  } catch {
+    return null;
   }
 }
 

@@ -1,6 +1,5 @@
 // Which journeys a check walks: all of them take longer than anybody waits before a commit, so they take turns. `npm run long` walks them all.
-import { execFileSync } from 'node:child_process';
-import { root } from './steps.mjs';
+import { git } from './steps.mjs';
 
 /** In every check. */
 export const ALWAYS = ['path', 'ways', 'monkey'];
@@ -17,16 +16,10 @@ export const TURNS = [
 /** The turn of this commit, from 0, so that a check of the same commit walks the same journeys; `TURN`, from 1, chooses another. */
 export function turnOfCheck() {
   if (process.env.TURN) return (Number(process.env.TURN) - 1 + TURNS.length) % TURNS.length;
-  try {
-    const commit = execFileSync('git', ['rev-parse', 'HEAD'], {
-      cwd: root,
-      stdio: ['ignore', 'pipe', 'ignore'],
-    });
-    return Number.parseInt(commit.toString().slice(0, 8), 16) % TURNS.length;
-  } catch {
-    // Unpacked from an archive: by the day
-    return Math.floor(Date.now() / 864e5) % TURNS.length;
-  }
+  const commit = git('rev-parse', 'HEAD');
+  // Unpacked from an archive: by the day
+  const drawn = commit === null ? Math.floor(Date.now() / 864e5) : Number.parseInt(commit.slice(0, 8), 16);
+  return drawn % TURNS.length;
 }
 
 /**

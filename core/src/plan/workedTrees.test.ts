@@ -1,29 +1,18 @@
 // The three trees of docs/methods/worked-trees.md, every figure worked there by hand with a tape and a pencil.
 import type { Limb } from '../tree/index';
 import { orderOf, PlanInput, planTree, visitOf } from './index';
+import { limb as plainLimb } from './testing/given';
 
-function limb(
+const BEARINGS: Record<string, number> = { T: 0, A: 0, B: 120, C: 240, D: 40, E: 160 };
+const limb = (
   id: string,
   parentId: string | null,
   jointCm: number,
   lengthCm: number,
   baseMm: number,
   tipMm: number,
-): Limb {
-  return {
-    id,
-    parentId,
-    jointCm,
-    lengthCm,
-    baseMm,
-    tipMm,
-    ageYears: 8,
-    kind: parentId === null ? 'trunk' : parentId === 'T' ? 'scaffold' : 'lateral',
-    bearingDeg: { T: 0, A: 0, B: 120, C: 240, D: 40, E: 160 }[id] ?? 0,
-    inclinationDeg: parentId === null ? 90 : 35,
-    budsComplete: true,
-  };
-}
+): Limb =>
+  plainLimb(id, parentId, jointCm, lengthCm, baseMm, { tipMm, ageYears: 8, bearingDeg: BEARINGS[id] ?? 0 });
 
 /** A stem that ends at its topmost joint; scaffolds of 90, 80 and 70 mm; a lateral of 45 mm on A and one of 40 mm on B. */
 const limbs = [

@@ -1,18 +1,17 @@
 // Rechecks that are due, and blades and mixes that need care.
-import { cutsOnRecord, mixes, rechecksDue } from '@mortisect/contracts';
+import { mixes, rechecksDue } from '@mortisect/contracts';
 import { agentOf } from '@mortisect/core/blades';
 import { dayWords } from '../../data/moment';
 import type { SiteToday } from '../../data/orchardView';
-import { useAftercare } from '../../data/queries';
 import { useClock } from '../../data/useClock';
+import { useCutsOnRecord } from '../../data/useCutsOnRecord';
 import { Row } from '../../ui/Row';
 import type { RunHere } from '../cut/useRun';
 import { codeWords, plural } from '../words';
 
 export function RecheckRows({ today, codeOf }: { today: SiteToday; codeOf(treeId: string): string }) {
-  const { data } = useAftercare();
-  if (!data) return null;
-  const cuts = cutsOnRecord(data.actions, today.site, today.day, (id) => data.disorders[id] ?? 'unknown');
+  const { cuts } = useCutsOnRecord(today);
+  if (!cuts) return null;
   const due = rechecksDue(cuts);
   const [first] = due;
   if (!first) return null;

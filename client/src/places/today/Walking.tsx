@@ -1,18 +1,17 @@
 // Of the round and of other people: where the last round stopped, what was asked of whom, jobs that are due.
-import { openQuestion, queueOf } from '@mortisect/contracts';
+import { openQuestion } from '@mortisect/contracts';
 import { jobKinds } from '@mortisect/core/register';
 import { dayWords } from '../../data/moment';
 import type { SiteToday, TreeView } from '../../data/orchardView';
 import { usePreferences } from '../../data/preferences';
-import { useJobs, useRound, useTrees } from '../../data/queries';
+import { useJobs, useTrees } from '../../data/queries';
 import { Row } from '../../ui/Row';
+import { useQueue } from '../round/walk';
 import { plural } from '../words';
 
 export function RoundRow() {
-  const { round } = useRound();
-  const trees = useTrees().data?.trees;
-  if (!round || !trees) return null;
-  const queue = queueOf(round, trees);
+  const { round, queue } = useQueue();
+  if (!round || !queue) return null;
   const left = queue.trees.length - queue.done;
   return (
     <Row

@@ -1,17 +1,12 @@
 // The next step from what is known here; null until all of it is, or the step would change under the thumb.
-import {
-  cutsOnRecord,
-  type Lane,
-  queueOf,
-  rechecksDue,
-  type TimingNow,
-  windowsAt,
-} from '@mortisect/contracts';
+import { type Lane, rechecksDue, type TimingNow, windowsAt } from '@mortisect/contracts';
 import { hourOf } from '@mortisect/core/weather';
 import type { SiteToday, TreeView } from '../../data/orchardView';
-import { useAftercare, useRound, useTrees } from '../../data/queries';
+import { useRound, useTrees } from '../../data/queries';
 import { useClock } from '../../data/useClock';
+import { useCutsOnRecord } from '../../data/useCutsOnRecord';
 import type { Run } from '../cut/run';
+import { useQueue } from '../round/walk';
 import { type NextStep, nextStepOf } from './nextStep';
 import { isDryNow, urgentTrees } from './urgent';
 
@@ -26,18 +21,18 @@ interface Known {
 
 export function useNextStep({ run, today, told, views, lane }: Known): NextStep | null {
   const clock = useClock();
-  const { round, data: read } = useRound();
+  const read = useRound().data;
+  const { round, queue } = useQueue();
   const trees = useTrees().data?.trees;
-  const care = useAftercare().data;
-  if (!run || !today || !trees || !read || !care) return null;
-  const cuts = cutsOnRecord(care.actions, today.site, today.day, (id) => care.disorders[id] ?? 'unknown');
+  const { cuts } = useCutsOnRecord(today);
+  if (!run || !trees || !read || !cuts) return null;
   return nextStepOf({
     trees: trees.filter((tree) => tree.status !== 'removed').length,
     run,
     urgent: (isDryNow(told) && urgentTrees(views)[0]?.tree) || null,
     verdict: (lane && windowsAt(lane.windows, hourOf(clock())).open?.verdict) ?? 'wait',
-    round: round ?? null,
-    queue: round ? queueOf(round, trees) : null,
+    round,
+    queue: round ? queue : null,
     rechecksDue: rechecksDue(cuts).length,
   });
 }

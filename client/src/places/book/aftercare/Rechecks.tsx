@@ -1,19 +1,14 @@
 // Cuts looked at again: what is due, what is to come, what was seen, and which margins held up.
-import {
-  type CutOnRecord,
-  cutsOnRecord,
-  lookedAgain,
-  type RecheckDue,
-  rechecksDue,
-} from '@mortisect/contracts';
+import { type CutOnRecord, lookedAgain, type RecheckDue, rechecksDue } from '@mortisect/contracts';
 import { type Held, marginsHeld } from '@mortisect/core/aftercare';
 import { disorderOf } from '@mortisect/core/disorders';
 import { tapeText } from '@mortisect/core/measure';
 import { View } from '@tamagui/core';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { dayWords } from '../../../data/moment';
 import type { SiteToday } from '../../../data/orchardView';
-import { useAftercare, useTrees } from '../../../data/queries';
+import { useTrees } from '../../../data/queries';
+import { useCutsOnRecord } from '../../../data/useCutsOnRecord';
 import { useToday } from '../../../data/useToday';
 import { Columns } from '../../../ui/Columns';
 import { PressRow } from '../../../ui/PressRow';
@@ -27,16 +22,9 @@ import { BookTabs } from '../BookTabs';
 import { RecheckSheet } from './RecheckSheet';
 
 export function Rechecks() {
-  const { data, error, refetch } = useAftercare();
   const today = useToday();
   const trees = useTrees().data?.trees;
-  const cuts = useMemo(
-    () =>
-      data && today
-        ? cutsOnRecord(data.actions, today.site, today.day, (id) => data.disorders[id] ?? 'unknown')
-        : null,
-    [data, today],
-  );
+  const { cuts, error, refetch } = useCutsOnRecord(today);
   const [open, setOpen] = useState<RecheckDue | null>(null);
   const wide = useWide();
   if (!cuts || !today) return <Waiting title="Book" error={error} onRetry={refetch} />;
