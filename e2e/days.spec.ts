@@ -74,8 +74,6 @@ async function push(page: Page, { url }: Orchard, observed: Hour[], forecast: Ho
   }
 }
 
-test.describe.configure({ timeout: 180_000 });
-
 const lanes = (page: Page) => page.getByRole('slider', { name: /^Cutting weather/ });
 const ORCHARD_IN_THE_SOUTH = { latitude: -41.3, longitude: 174.8, timeZone: 'Pacific/Auckland' };
 

@@ -34,7 +34,7 @@ const TYPED = ['abc', '9999', '', '12,5', '3 ft', '-4', '0', '1990', 'c. 1990', 
 atBothSizes((_name, viewport, journey) => {
   for (const seed of SEEDS)
     journey('both')(`${ACTIONS} taps, keys and Backs, seed ${seed}`, async ({ page, orchard }) => {
-      test.setTimeout(60_000 + ACTIONS * 700);
+      test.setTimeout(60_000 + ACTIONS * 1500);
       const on = watch(page);
       page.on('dialog', (dialog) => void dialog.accept());
       page.on('download', (download) => void download.cancel());

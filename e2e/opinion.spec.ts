@@ -91,7 +91,7 @@ test('signs name a group, a photo waits with its finding, a clinic answers on th
     expect(actions.map(({ action }: { action: { kind: string } }) => action.kind)).toContain(
       'sampleAnswered',
     );
-  }).toPass({ timeout: 15_000 });
+  }).toPass({ timeout: 60_000 });
   await readAnew(page);
   await page.getByRole('button', { name: 'Cancel' }).click();
   await goTo(page, 'Book');
@@ -149,7 +149,7 @@ test('a tag is read from a photo, and a fault of shape is noted or waved off', a
   await expect(page.getByRole('heading', { level: 1, name: 'Net loft 05' })).toBeVisible();
 
   await page.getByRole('tab', { name: 'Shape' }).click();
-  await expect(page.getByText(/of hats come through/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/of hats come through/)).toBeVisible();
   const heading = page.getByRole('heading', { name: /faults of shape$/ });
   const before = Number((await heading.textContent())?.split(' ')[0]);
   await page

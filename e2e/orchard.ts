@@ -155,7 +155,7 @@ export async function sayWhere(page: Page): Promise<void> {
  */
 export async function allSent(page: Page): Promise<void> {
   await expect(page.getByText(/\d+ to send|need your word|needs your word/)).toHaveCount(0, {
-    timeout: 20_000,
+    timeout: 45_000,
   });
 }
 

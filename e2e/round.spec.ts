@@ -104,7 +104,7 @@ atBothSizes((_name, _viewport, journey) => {
         mimeType: 'text/csv',
         buffer: Buffer.from([head, ...good, ...bad].join('\r\n')),
       });
-      await expect(page.getByText('5 good', { exact: true })).toBeVisible({ timeout: 20_000 });
+      await expect(page.getByText('5 good', { exact: true })).toBeVisible();
       await expect(page.getByText('3 refused', { exact: true })).toBeVisible();
       for (const reason of [/“Banana” is not a species/, /“tall” is not a number/, /in the register already/])
         await expect(page.getByText(reason)).toBeVisible();
@@ -112,7 +112,7 @@ atBothSizes((_name, _viewport, journey) => {
       await page.getByRole('button', { name: 'Download the refused rows with reasons' }).click();
       expect((await download).suggestedFilename()).toBe('refused-rows.csv');
       await page.getByRole('button', { name: 'Take 5 good rows' }).click();
-      await expect(page.getByText('5 trees written down')).toBeVisible({ timeout: 20_000 });
+      await expect(page.getByText('5 trees written down')).toBeVisible();
       await page.getByRole('button', { name: 'To the register' }).click();
       await page.getByLabel('Find').fill('quay');
       await expect(page.getByText('Quay 5')).toBeVisible();
@@ -122,7 +122,7 @@ atBothSizes((_name, _viewport, journey) => {
         mimeType: 'text/csv',
         buffer: Buffer.from([0xff, 0xfe, 0x00, 0xd8, 0x41]),
       });
-      await expect(page.getByText('Nothing was read, nothing was changed')).toBeVisible({ timeout: 20_000 });
+      await expect(page.getByText('Nothing was read, nothing was changed')).toBeVisible();
     },
   );
 });
@@ -131,9 +131,7 @@ atBothSizes((_name, _viewport, journey) => {
 async function readOntoDevice(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Round', exact: true }).click();
   await page.getByRole('button', { name: 'Read all trees onto this device' }).click();
-  await expect(page.getByRole('button', { name: 'Read: ready for no signal' })).toBeVisible({
-    timeout: 20_000,
-  });
+  await expect(page.getByRole('button', { name: 'Read: ready for no signal' })).toBeVisible();
   await page.keyboard.press('Escape');
 }
 

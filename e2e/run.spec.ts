@@ -23,7 +23,6 @@ atBothSizes((_name, viewport, journey) => {
   journey('phone')(
     'three trees: a strike found on the way, a cut stopped, paused and taken up on another phone, closed down',
     async ({ page, orchard, browser }) => {
-      test.setTimeout(180_000);
       await page.clock.install();
       await open(page, orchard.url, '/cut');
       await startRun(page, [/Net loft 23/, /Lee wall 07/, /Lee wall 12/]);

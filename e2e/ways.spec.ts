@@ -1,7 +1,7 @@
 // Every way from every page to every other: by the bar, by keys, by Back, by reload; none of them ends in a white page.
 import type { Page } from '@playwright/test';
 import { expectAlive, type Watch, watch } from './alive';
-import { atBothSizes, expect, goTo, open, ROUTES, readAnew, test } from './orchard';
+import { atBothSizes, expect, goTo, open, ROUTES, readAnew } from './orchard';
 
 const PLACES = ['Today', 'Round', 'Plan', 'Cut', 'Book'] as const;
 const PAGES = ROUTES.filter((route) => route !== '/nowhere');
@@ -15,7 +15,6 @@ async function expectAt(page: Page, on: Watch, path: string, how: string): Promi
 
 atBothSizes((name, _viewport, journey) => {
   journey('both')('from every page to every place and Back, and a reload', async ({ page, orchard }) => {
-    test.setTimeout(180_000);
     const on = watch(page);
     await open(page, orchard.url);
     for (const [at, route] of PAGES.entries()) {

@@ -1,4 +1,4 @@
 export const ALWAYS: string[];
 export const TURNS: string[][];
 export function turnOfCheck(): number;
-export function journeysOf(turn: number, many: number): string[];
+export function journeysOf(turn: number): string[];

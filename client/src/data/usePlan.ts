@@ -17,6 +17,9 @@ function worker(): Remote<PlanWork> {
   return remote;
 }
 
+/** Queries tell those who watch them in a task of its own; this one comes after it. */
+const drawn = () => new Promise<void>((resolve) => setTimeout(resolve));
+
 /** Lists need no proof: a plan that is this near stands. */
 const LIST_MS = 1500;
 
@@ -47,8 +50,9 @@ export function planQuery(client: QueryClient, input: PlanInput, mostMs?: number
       if (proved?.plan.proof.done) return proved;
       const job = ++jobs;
       signal.addEventListener('abort', () => void worker().stop(job));
-      const tell = proxy((solved: Solved) => {
+      const tell = proxy(async (solved: Solved) => {
         if (!signal.aborted) client.setQueryData(queryKey, solved);
+        await drawn();
       });
       return worker().solve(job, input, tell, mostMs);
     },

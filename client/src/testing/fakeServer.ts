@@ -69,7 +69,6 @@ export class FakeServer {
   down = false;
   /** What a route answers instead, or throws. */
   readonly instead = new Map<RouteName, (asked: Asked) => unknown>();
-  private timing: { key: string; told: TimingNow['timing'] } | null = null;
 
   constructor(details: readonly TreeDetail[] = [], actions: readonly Action[] = []) {
     for (const detail of details) this.details.set(detail.tree.id, detail);
@@ -309,11 +308,13 @@ export class FakeServer {
 
   private weather() {
     const { latitude, longitude } = this.site.site;
-    const place = { latitude, longitude, climate: climateAt(latitude), spells: [], seed: 1 };
-    const nowHour = hourOf(NOW);
-    const fromHour = nowHour - RECORD_DAYS * 24;
-    const years = simulatedWeather(place, fromHour, RECORD_DAYS * 24);
-    return { nowHour, years, known: over(years, simulatedForecast(place, nowHour, FORECAST_H)) };
+    return reckonedOnce(`weather at ${latitude} ${longitude}`, () => {
+      const place = { latitude, longitude, climate: climateAt(latitude), spells: [], seed: 1 };
+      const nowHour = hourOf(NOW);
+      const fromHour = nowHour - RECORD_DAYS * 24;
+      const years = simulatedWeather(place, fromHour, RECORD_DAYS * 24);
+      return { nowHour, years, known: over(years, simulatedForecast(place, nowHour, FORECAST_H)) };
+    });
   }
 
   private timingFacts() {
@@ -340,7 +341,9 @@ export class FakeServer {
     const { known, years } = this.weather();
     const at = query.get('at');
     const input = { known, years, now: NOW, place, groups: [group], ...rest };
-    const told = groupWithCurves(input, group, at === null ? null : hourOf(at));
+    const told = reckonedOnce(`curves ${JSON.stringify([group, place, rest, at])}`, () =>
+      groupWithCurves(input, group, at === null ? null : hourOf(at)),
+    );
     return { now: NOW, station: this.station(), ...told } as Answered<'getTreeTiming'>;
   }
 
@@ -353,15 +356,13 @@ export class FakeServer {
     return { ...seasonOf(input, { ...place, clock: localClock(place.timeZone) }), yearsSimulated: true };
   }
 
-  /** By the core, on a year of simulated weather; the same orchard is reckoned once. */
+  /** By the core, on a year of simulated weather. */
   private getTiming(): TimingNow {
     const { said, groups, keyOf, place, rest } = this.timingFacts();
-    const key = JSON.stringify([groups, this.site.site]);
-    if (this.timing?.key !== key) {
+    const told = reckonedOnce(`timing ${JSON.stringify([groups, place, rest])}`, () => {
       const { known, years } = this.weather();
-      this.timing = { key, told: siteTiming({ known, years, now: NOW, place, groups, ...rest }) };
-    }
-    const told = this.timing.told;
+      return siteTiming({ known, years, now: NOW, place, groups, ...rest });
+    });
     return {
       now: NOW,
       station: this.station(),
@@ -378,6 +379,14 @@ export class FakeServer {
       protectants: [],
     } as TimingNow;
   }
+}
+
+const reckoned = new Map<string, unknown>();
+
+/** What costs a second is reckoned once for all servers of a file of tests. */
+function reckonedOnce<T>(key: string, reckon: () => T): T {
+  if (!reckoned.has(key)) reckoned.set(key, reckon());
+  return reckoned.get(key) as T;
 }
 
 const STEM: TreeDetail['limbs'][number] = {

@@ -1,5 +1,5 @@
 // Screens on a stage of their own: the product's queries over a fake server, workers that work where they are, a router that only listens.
-import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { act, cleanup, fireEvent, render, waitFor } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { openOutbox, useOutbox } from '../data/outbox';
 import { usePreferences } from '../data/preferences';
@@ -140,7 +140,22 @@ export function press(name: string | RegExp): void {
   fireEvent.click(found);
 }
 
+const FIELDS = 'input[aria-label], select[aria-label], textarea[aria-label]';
+
+/** The one field of that label, found without asking everything on the page for its label. */
+export function field<T extends HTMLElement = HTMLInputElement>(label: string | RegExp): T {
+  const is = (said: string | null) => (typeof label === 'string' ? said === label : label.test(said ?? ''));
+  const [found, ...more] = [
+    ...[...document.querySelectorAll('label')].flatMap((one) => (is(one.textContent) ? [one.control] : [])),
+    ...[...document.querySelectorAll(FIELDS)].filter((one) => is(one.getAttribute('aria-label'))),
+  ] as T[];
+  if (!found || more.length > 0) throw new Error(`${more.length + (found ? 1 : 0)} fields ${label}.`);
+  return found;
+}
+
+export const findField = (label: string | RegExp) => waitFor(() => field(label));
+
 /** Writes into the field of that label, whatever stood in it. */
 export function write(label: string | RegExp, text: string): void {
-  fireEvent.change(screen.getByLabelText(label), { target: { value: text } });
+  fireEvent.change(field(label), { target: { value: text } });
 }

@@ -16,6 +16,8 @@ import { expose } from 'comlink';
 const SLICE_MS = 40;
 /** A search that is not proved by then stays at its gap; it is taken up again when the tree is opened. */
 const MOST_MS = 60_000;
+/** A page that took this long to draw a plan is left alone so many times as long. */
+const RESTS = 3;
 
 export interface Solved {
   prepared: Planning['prepared'];
@@ -33,27 +35,36 @@ const solved = (prepared: Solved['prepared'], plan: Solved['plan']): Solved => (
 });
 
 const work = {
-  /** Searches until proved, or stopped by its number; tells the plan as it gets better. */
+  /**
+   * Searches until proved, or stopped by its number; tells the plan as it gets better. The page is told again only once it has drawn what it
+   * was told last, and it hears the last word last: a slow phone stays usable, and no early plan takes the place of the proved one.
+   */
   async solve(
     job: number,
     input: PlanInput,
-    tell: (solved: Solved) => void,
+    tell: (solved: Solved) => void | Promise<void>,
     mostMs = MOST_MS,
   ): Promise<Solved> {
     const { prepared, step } = planning(input);
     const from = performance.now();
     let plan = step(0);
-    let told = 0;
+    let telling: Promise<void> | null = null;
+    let quietUntil = 0;
+    const tellNow = async () => {
+      const since = performance.now();
+      await tell(solved(prepared, plan));
+      const now = performance.now();
+      quietUntil = now + Math.max(4 * SLICE_MS, RESTS * (now - since));
+      telling = null;
+    };
     while (!plan.proof.done && !stopped.has(job) && performance.now() - from < mostMs) {
       const slice = performance.now();
       do plan = step(1);
       while (!plan.proof.done && performance.now() - slice < SLICE_MS);
-      if (!plan.proof.done && performance.now() - told > 4 * SLICE_MS) {
-        told = performance.now();
-        tell(solved(prepared, plan));
-      }
+      if (!plan.proof.done && telling === null && performance.now() >= quietUntil) telling = tellNow();
       await rest();
     }
+    await telling;
     stopped.delete(job);
     return solved(prepared, plan);
   },

@@ -3,7 +3,18 @@ import '../../workers/importMeta';
 import type { Action, ActionBody, Site } from '@mortisect/contracts';
 import { configure, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { FakeServer, refused } from '../../testing/fakeServer';
-import { allSent, at, buttons, findButton, press, show, went, write } from '../../testing/here';
+import {
+  allSent,
+  at,
+  buttons,
+  field,
+  findButton,
+  findField,
+  press,
+  show,
+  went,
+  write,
+} from '../../testing/here';
 import { detail, did, finding, NOW } from '../../testing/orchard';
 import { GraftWood } from './aftercare/GraftWood';
 import { Rechecks } from './aftercare/Rechecks';
@@ -41,14 +52,13 @@ const cutOn = (day: string, more: object = {}): Action => ({
 });
 const last = <K extends ActionBody['kind']>(server: FakeServer, kind: K) =>
   server.actions.findLast(({ action }) => action.kind === kind)?.action as Extract<ActionBody, { kind: K }>;
-const choose = (label: string, value: string) =>
-  fireEvent.change(screen.getByLabelText(label), { target: { value } });
+const choose = (label: string, value: string) => fireEvent.change(field(label), { target: { value } });
 
 describe('settings', () => {
   async function come(server = new FakeServer([detail([])])): Promise<FakeServer> {
     at.path = '/book/settings';
     show(<Settings />, server);
-    await screen.findByLabelText('Latitude, °');
+    await findField('Latitude, °');
     return server;
   }
   const saved = (server: FakeServer) => server.bodies<{ site: Site }>('putSite').map(({ site }) => site);
@@ -206,7 +216,7 @@ describe('the weather', () => {
   test('a stage is dated to the day it was seen, at noon there; days that cannot be are refused', async () => {
     const server = await come();
     press('Say what stage I saw');
-    const stages = screen.getByLabelText('Stage of most buds') as HTMLSelectElement;
+    const stages = field<HTMLSelectElement>('Stage of most buds');
     choose('Stage of most buds', stages.options[2]?.value ?? '');
     for (const [day, said] of [
       ['2026-11-25', 'That day is still to come.'],
@@ -297,10 +307,10 @@ test('a file of weather: its choices go along, a zone that is none is said, hour
   }));
   at.path = '/book/import-weather';
   show(<ImportWeather />, server);
-  const input = await screen.findByLabelText('File of weather');
+  const input = await findField('File of weather');
   fireEvent.change(input, { target: { files: [new File(['x'], 'station.csv')] } });
   await findButton('Take 4 hours');
-  expect((screen.getByLabelText('Time of day, if it stands apart') as HTMLSelectElement).value).toBe('Time');
+  expect(field<HTMLSelectElement>('Time of day, if it stands apart').value).toBe('Time');
   fireEvent.click(screen.getByRole('radio', { name: 'Replace; what stood is kept aside' }));
   await findButton('Take 5 hours');
   write('Time zone of times without an offset', 'Europe/Lisbon');

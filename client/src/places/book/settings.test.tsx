@@ -6,7 +6,7 @@ import { LIFT_NEVER_ABOVE_KG } from '@mortisect/core/handling';
 import { weights } from '@mortisect/core/plan';
 import { configure, fireEvent, screen, waitFor } from '@testing-library/react';
 import { FakeServer } from '../../testing/fakeServer';
-import { at, buttons, findButton, press, show, write } from '../../testing/here';
+import { at, buttons, field, findButton, findField, press, show, write } from '../../testing/here';
 import { detail } from '../../testing/orchard';
 import { Settings } from './Settings';
 
@@ -19,7 +19,7 @@ async function come(change: Partial<Site> = {}): Promise<FakeServer> {
   server.site = { ...server.site, site: { ...server.site.site, ...change } };
   at.path = '/book/settings';
   show(<Settings />, server);
-  await screen.findByLabelText('Latitude, °');
+  await findField('Latitude, °');
   return server;
 }
 
@@ -30,7 +30,6 @@ async function saved(server: FakeServer): Promise<Site> {
   return server.bodies<{ site: Site }>('putSite').at(-1)?.site as Site;
 }
 
-const field = (label: string) => screen.getByLabelText(label) as HTMLInputElement;
 const isRefused = (label: string, text: string): boolean => {
   write(label, text);
   return field(label).getAttribute('aria-invalid') === 'true';

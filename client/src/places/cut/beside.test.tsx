@@ -3,7 +3,7 @@ import '../../workers/importMeta';
 import type { ActionBody } from '@mortisect/contracts';
 import { configure, fireEvent, screen, waitFor } from '@testing-library/react';
 import { FakeServer } from '../../testing/fakeServer';
-import { allSent, at, buttons, findButton, press, show, went, write } from '../../testing/here';
+import { allSent, at, buttons, field, findButton, press, show, went, write } from '../../testing/here';
 import { detail, did, finding } from '../../testing/orchard';
 import { Kit } from './Kit';
 import { Marks } from './Marks';
@@ -34,8 +34,7 @@ async function come(
   await findButton(button);
   return server;
 }
-const choose = (label: string, value: string) =>
-  fireEvent.change(screen.getByLabelText(label), { target: { value } });
+const choose = (label: string, value: string) => fireEvent.change(field(label), { target: { value } });
 
 describe('the mix', () => {
   test('bleach of 5.25 % and nine parts of water are 5,250 ppm, and are recorded so', async () => {
@@ -57,12 +56,12 @@ describe('the mix', () => {
   ])('%s L: refused %s', async (litres, isRefused) => {
     await come(<Mix />, 'It is mixed now');
     write('Litres wanted, L', litres);
-    expect(screen.getByLabelText('Litres wanted, L').getAttribute('aria-invalid')).toBe(String(isRefused));
+    expect(field('Litres wanted, L').getAttribute('aria-invalid')).toBe(String(isRefused));
   });
 
   test('what does not disinfect says so, and cannot be mixed as if it did', async () => {
     await come(<Mix />, 'It is mixed now');
-    const options = [...(screen.getByLabelText('Agent') as HTMLSelectElement).options];
+    const options = [...field<HTMLSelectElement>('Agent').options];
     const other = options.find(({ text }) => text.includes('does not disinfect'));
     choose('Agent', other?.value ?? '');
     expect(screen.getByText('This does not disinfect')).toBeTruthy();
@@ -136,7 +135,7 @@ describe('what skipping costs', () => {
       ['1801', 'true'],
     ] as const) {
       write('Kept wet for, s', seconds);
-      expect(screen.getByLabelText('Kept wet for, s').getAttribute('aria-invalid')).toBe(bad);
+      expect(field('Kept wet for, s').getAttribute('aria-invalid')).toBe(bad);
     }
   });
 });

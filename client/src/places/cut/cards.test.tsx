@@ -5,7 +5,7 @@ import { agentOf } from '@mortisect/core/blades';
 import { configure, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { useInHand } from '../../data/inHand';
 import { FakeServer } from '../../testing/fakeServer';
-import { allSent, at, findButton, press, show, went, write } from '../../testing/here';
+import { allSent, at, field, findButton, press, show, went, write } from '../../testing/here';
 import { detail, finding, limbs, NOW } from '../../testing/orchard';
 import { CutPlace } from './CutPlace';
 
@@ -293,7 +293,7 @@ describe('after a big cut', () => {
     );
     write('Thrown', '8');
     write('Came through', '9');
-    expect(screen.getByLabelText('Came through').getAttribute('aria-invalid')).toBe('true');
+    expect(field('Came through').getAttribute('aria-invalid')).toBe('true');
     write('Came through', '0');
     await waitFor(() => expect(document.body.textContent).toMatch(/You: 0 %/));
     write('What you saw', `  ${'Open to the east. '.repeat(40)}`);

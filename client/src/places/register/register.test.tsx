@@ -1,7 +1,7 @@
 // The register before a server: a file of trees asked about once, a new tree with sizes that nobody has, two versions of one tree.
 import { configure, fireEvent, screen, waitFor } from '@testing-library/react';
 import { FakeServer, refused } from '../../testing/fakeServer';
-import { at, buttons, findButton, press, show, went, write } from '../../testing/here';
+import { at, buttons, field, findButton, press, show, went, write } from '../../testing/here';
 import { detail } from '../../testing/orchard';
 import { EditTree, NewTree } from './EditTree';
 import { ImportTrees } from './ImportTrees';
@@ -16,8 +16,7 @@ const trees = [
   detail([], { nickname: 'Old Anna', note: 'By the crane.' }),
   detail([], { id: 'b', code: 'Tree B', place: 2, species: 'pear', status: 'renovate' }),
 ];
-const choose = (label: string, value: string) =>
-  fireEvent.change(screen.getByLabelText(label), { target: { value } });
+const choose = (label: string, value: string) => fireEvent.change(field(label), { target: { value } });
 
 describe('a file of trees', () => {
   const report = {
@@ -46,7 +45,7 @@ describe('a file of trees', () => {
     at.path = '/round/register/import';
     show(<ImportTrees />, server);
     const file = new File(['Tag\nA1'], 'list.csv', { type: 'text/csv' });
-    fireEvent.change(screen.getByLabelText('File of trees'), { target: { files: [file] } });
+    fireEvent.change(field('File of trees'), { target: { files: [file] } });
     await screen.findByText('Which column is what');
     return server;
   }
@@ -87,7 +86,7 @@ describe('a file of trees', () => {
     await waitFor(() => expect(lastAsk(server).choices.starts).toEqual({ form: 'fan' }));
     write('Plot', 'Quay');
     expect(lastAsk(server).choices.starts).toEqual({ form: 'fan' });
-    fireEvent.blur(screen.getByLabelText('Plot'));
+    fireEvent.blur(field('Plot'));
     await waitFor(() => expect(lastAsk(server).choices.starts).toEqual({ form: 'fan', plot: 'Quay' }));
     press('Match columns by hand');
     choose('Cultivar', 'Colour');
@@ -118,7 +117,7 @@ describe('a file of trees', () => {
     });
     show(<ImportTrees />, server);
     const file = new File([''], 'empty.geojson');
-    fireEvent.change(screen.getByLabelText('File of trees'), {
+    fireEvent.change(field('File of trees'), {
       target: { files: [file] },
     });
     await screen.findByText('The file is empty.');
@@ -148,7 +147,7 @@ describe('a new tree', () => {
     write('Spread, cm', 'wide');
     write('Year planted', 'long ago');
     press(SAVE);
-    await waitFor(() => expect(document.activeElement).toBe(screen.getByLabelText('Spread, cm')));
+    await waitFor(() => expect(document.activeElement).toBe(field('Spread, cm')));
     expect(screen.getByText('2 fields are not usable yet; what is wrong stands at each.')).toBeTruthy();
     expect(server.bodies('putTree')).toEqual([]);
   });
@@ -160,7 +159,7 @@ describe('a new tree', () => {
     await findButton('I mean 3.5 m');
     expect(server.bodies('putTree')).toEqual([]);
     press('I mean 3.5 m');
-    expect((screen.getByLabelText('Spread, cm') as HTMLInputElement).value).toBe('350');
+    expect(field('Spread, cm').value).toBe('350');
     press(SAVE);
     await waitFor(() => expect(went.at(-1)?.[1]).toMatch(/^\/round\/[\w-]+\/map$/));
     expect(server.bodies('putTree')).toMatchObject([

@@ -7,7 +7,7 @@ import { configure, fireEvent, screen, waitFor, within } from '@testing-library/
 import { type SiteToday, type TreeView, treeView } from '../../data/orchardView';
 import { usePreferences } from '../../data/preferences';
 import { FakeServer, refused } from '../../testing/fakeServer';
-import { allSent, at, buttons, findButton, press, show, went, write } from '../../testing/here';
+import { allSent, at, buttons, field, findButton, press, show, went, write } from '../../testing/here';
 import { detail, did, finding, limb, limbs, NOW, today } from '../../testing/orchard';
 import { PlaceKeys, useKeys } from '../shell/Keys';
 import { FindByTag } from './FindByTag';
@@ -312,7 +312,7 @@ describe('to a tree by its tag', () => {
     return screen.findByRole('dialog', { name: 'Find by tag' });
   }
   const photograph = async () => {
-    fireEvent.change(screen.getByLabelText('Photo of a tag'), {
+    fireEvent.change(field('Photo of a tag'), {
       target: { files: [new File(['x'], 'tag.jpg')] },
     });
   };
@@ -395,7 +395,7 @@ describe('keys', () => {
     show(<Bound act={act} />, new FakeServer());
     hit('f');
     expect(act).toHaveBeenCalledTimes(1);
-    hit('f', screen.getByLabelText('typed'));
+    hit('f', field('typed'));
     expect(act).toHaveBeenCalledTimes(1);
     usePreferences.setState({ keys: false });
     try {

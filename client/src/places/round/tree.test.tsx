@@ -1,7 +1,7 @@
 // One tree in the round, before a server: without a map, with a limb missing, with a finding let go; and a round that is read onto the device.
 import { configure, fireEvent, screen, waitFor } from '@testing-library/react';
 import { FakeServer, refused } from '../../testing/fakeServer';
-import { allSent, at, buttons, findButton, press, show, went, write } from '../../testing/here';
+import { allSent, at, buttons, field, findButton, press, show, went, write } from '../../testing/here';
 import { detail, did, finding, limb } from '../../testing/orchard';
 import { useDrafts } from './marking/draft';
 import { RoundList } from './RoundList';
@@ -30,7 +30,7 @@ describe('a tree whose limbs nobody has drawn', () => {
     const server = new FakeServer([bare()]);
     await come(server);
     press('New finding');
-    fireEvent.change(screen.getByLabelText('Seen from above, at'), { target: { value: '9' } });
+    fireEvent.change(field('Seen from above, at'), { target: { value: '9' } });
     write('Above ground, cm', '240');
     press('Mark it there');
     tap('Dead');
@@ -94,12 +94,12 @@ test('a limb that is missing is added while marking; the finding moves onto it a
   press('New finding');
   tap('Diseased');
   press('Its limb is not on the map: add it');
-  fireEvent.change(screen.getByLabelText('It grows from'), { target: { value: 'S' } });
+  fireEvent.change(field('It grows from'), { target: { value: 'S' } });
   write('So far out on it, cm', '181');
   press('Add it');
   expect(await screen.findByText(/^Not saved: “So far out on it, cm” cannot be used/)).toBeTruthy();
   write('So far out on it, cm', '90');
-  fireEvent.change(screen.getByLabelText('It points to'), { target: { value: '5' } });
+  fireEvent.change(field('It points to'), { target: { value: '5' } });
   write('Length, cm', '75');
   press('Add it');
   await waitFor(() => expect(buttons('Add it')).toEqual([]));
@@ -123,7 +123,7 @@ describe('what was let go', () => {
     write('Note', 'Ooze at the spur.');
     press('Cancel');
     press('Take it up again');
-    expect((screen.getByLabelText('Note') as HTMLInputElement).value).toBe('Ooze at the spur.');
+    expect(field('Note').value).toBe('Ooze at the spur.');
   });
 
   test('a finding taken back is put back on the revision that taking it back made', async () => {

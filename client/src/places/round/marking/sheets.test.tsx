@@ -2,7 +2,7 @@
 import type { ActionBody, Finding } from '@mortisect/contracts';
 import { configure, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { FakeServer } from '../../../testing/fakeServer';
-import { allSent, at, buttons, findButton, press, show, write } from '../../../testing/here';
+import { allSent, at, buttons, field, findButton, press, show, write } from '../../../testing/here';
 import { detail, did, finding } from '../../../testing/orchard';
 import { RoundTree } from '../RoundTree';
 import { useDrafts } from './draft';
@@ -109,8 +109,8 @@ test('signs: seen, absent, or never asked; a second press takes the answer off; 
 test('a photo from the camera or the gallery goes ahead of its finding; the ninth is not taken', async () => {
   const server = await mark();
   press('Photo');
-  const camera = screen.getByLabelText('Photo');
-  const gallery = screen.getByLabelText('Photo, from the gallery');
+  const camera = field('Photo');
+  const gallery = field('Photo, from the gallery');
   expect(camera.getAttribute('capture')).toBe('environment');
   expect(gallery.getAttribute('capture')).toBeNull();
   for (let i = 0; i < 8; i++) {
@@ -154,7 +154,7 @@ describe('another is asked', () => {
     const server = new FakeServer([detail([finding(CANKER, 'S', 'FB_CANK_A')])]);
     await open(server);
     await findButton('Ask Boat crew');
-    const names = [...(screen.getByLabelText('Who?') as HTMLSelectElement).options].map(({ text }) => text);
+    const names = [...field<HTMLSelectElement>('Who?').options].map(({ text }) => text);
     expect(names).toEqual(['Boat crew']);
     write('Question', ' Is it blight? ');
     press('Ask Boat crew');
