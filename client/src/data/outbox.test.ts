@@ -1,4 +1,6 @@
 // The outbox: in order, each once, stopped by no server and by nothing else.
+
+import { tasksDone } from '../testing/settled';
 import { NoAnswer, ServerProblem } from './api';
 import { enqueue, keepMine, letGo, openOutbox, send, useOutbox } from './outbox';
 
@@ -22,10 +24,6 @@ const put = (id: string) =>
   });
 const refusal = (status: number, more = {}) =>
   new ServerProblem({ type: 'x', title: 'x', status, detail: 'x', instance: '', ...more });
-const settled = async () => {
-  for (let i = 0; i < 20; i++) await Promise.resolve();
-  await new Promise((resolve) => setTimeout(resolve, 5));
-};
 const waiting = () => useOutbox.getState().items.map(({ recordId, state }) => [recordId, state]);
 
 const signedOut = jest.fn();
@@ -37,7 +35,7 @@ beforeAll(() =>
   }, signedOut),
 );
 beforeEach(async () => {
-  await settled();
+  await tasksDone();
   for (const item of useOutbox.getState().items) await letGo(item);
   mockSent.length = 0;
   mockAnswer = () => ({});
@@ -46,7 +44,7 @@ beforeEach(async () => {
 test('with no server it waits, in order; once there is one it goes out, each once', async () => {
   mockAnswer = () => new NoAnswer();
   for (const id of ['a', 'b', 'c']) await put(id);
-  await settled();
+  await tasksDone();
   expect(waiting()).toEqual([
     ['a', 'waiting'],
     ['b', 'waiting'],
@@ -55,7 +53,7 @@ test('with no server it waits, in order; once there is one it goes out, each onc
   expect(useOutbox.getState().away).toBe(true);
   mockAnswer = () => ({});
   await Promise.all([send(), send(), send()]);
-  await settled();
+  await tasksDone();
   expect(mockSent).toEqual(['a', 'b', 'c']);
   expect(waiting()).toEqual([]);
 });
@@ -66,7 +64,7 @@ test('a conflict holds back what follows on the same record and nothing else; ke
   await put('a');
   await put('b');
   await put('a');
-  await settled();
+  await tasksDone();
   expect(mockSent).toEqual(['b']);
   expect(waiting()).toEqual([
     ['a', 'conflict'],
@@ -75,7 +73,7 @@ test('a conflict holds back what follows on the same record and nothing else; ke
   mockAnswer = () => ({});
   const [first] = useOutbox.getState().items;
   if (first) await keepMine(first, 3);
-  await settled();
+  await tasksDone();
   expect(mockSent).toEqual(['b', 'a', 'a']);
 });
 
@@ -83,7 +81,7 @@ test('letting theirs stand drops mine and what was built on it', async () => {
   mockAnswer = (id) => (id === 'a' ? refusal(409) : {});
   await put('a');
   await put('a');
-  await settled();
+  await tasksDone();
   const [first] = useOutbox.getState().items;
   if (first) await letGo(first);
   expect(waiting()).toEqual([]);
@@ -97,7 +95,7 @@ test.each([
 ] as const)('an answer of %i leaves it %s, never gone', async (status, state) => {
   mockAnswer = () => refusal(status);
   await put('a');
-  await settled();
+  await tasksDone();
   expect(waiting()).toEqual([['a', state]]);
   if (status === 401) expect(signedOut).toHaveBeenCalled();
 });
@@ -143,9 +141,9 @@ describe('two quick writes to one record', () => {
     sentBases.length = 0;
     mockAnswer = server(lose) as never;
     await Promise.all([job('j', null, null), job('j', shown, 'now')]);
-    await settled();
+    await tasksDone();
     await send();
-    await settled();
+    await tasksDone();
     expect(waiting()).toEqual([]);
     expect(sentBases).toEqual([null, 1]);
   });
@@ -155,9 +153,9 @@ describe('two quick writes to one record', () => {
     sentBases.length = 0;
     mockAnswer = server(false) as never;
     await Promise.all([job('j', null, null), job('j', 9, 'a'), job('j', 9, 'b')]);
-    await settled();
+    await tasksDone();
     await send();
-    await settled();
+    await tasksDone();
     expect(sentBases).toEqual([null, 1, 2]);
   });
 });
@@ -166,7 +164,7 @@ test('what was read takes an item over before it leaves the outbox: there is no 
   stillThere.length = 0;
   await put('a');
   await put('b');
-  await settled();
+  await tasksDone();
   expect(mockSent).toEqual(['a', 'b']);
   expect(stillThere).toEqual([true, true]);
 });

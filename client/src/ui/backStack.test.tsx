@@ -1,5 +1,6 @@
 // Back takes off what lies on the page, one layer at a time, and leaves the page alone.
-import { act, render } from '@testing-library/react';
+import { render } from '@testing-library/react';
+import { settled } from '../testing/settled';
 import { parentsOf, useBackLayer, watchBack } from './backStack';
 
 const closed: string[] = [];
@@ -20,7 +21,6 @@ function Layer({ name, open }: { name: string; open: boolean }) {
   return null;
 }
 
-const settled = () => act(() => new Promise((resolve) => setTimeout(resolve, 30)));
 const back = async () => {
   window.history.back();
   await settled();

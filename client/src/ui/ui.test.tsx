@@ -3,6 +3,7 @@ import { act, configure, fireEvent, render, screen, waitFor } from '@testing-lib
 import { useState } from 'react';
 import { at, press, router, went, write } from '../testing/here';
 import { Stage } from '../testing/orchard';
+import { settled } from '../testing/settled';
 import { Button } from './Button';
 import { Choice } from './Choice';
 import { Field } from './Field';
@@ -252,7 +253,6 @@ describe('a form that is left', () => {
 });
 
 describe('the focus', () => {
-  const settled = () => act(() => new Promise((resolve) => setTimeout(resolve, 20)));
   function Page({ button, sheet = false }: { button: 'there' | 'gone'; sheet?: boolean }) {
     return (
       <main tabIndex={-1}>
