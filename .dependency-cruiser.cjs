@@ -20,6 +20,8 @@ const rooms = [
   'stage',
   'timing',
   'aftercare',
+  'records',
+  'present',
 ];
 
 module.exports = {

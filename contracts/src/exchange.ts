@@ -1,9 +1,9 @@
 // Files in and out: what an import reports, row by row.
 import { lengthUnits } from '@mortisect/core/measure';
+import { SpeciesCode, TreeBody } from '@mortisect/core/records';
 import { treeSizes } from '@mortisect/core/register';
 import type { Column } from '@mortisect/core/weather';
 import { z } from 'zod';
-import { SpeciesCode, TreeBody } from './records/tree';
 
 export const importFormats = ['csv', 'geojson', 'archive'] as const;
 

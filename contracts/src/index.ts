@@ -1,6 +1,4 @@
-export { type CutOnRecord, cutsOnRecord, lookedAgain, type RecheckDue, rechecksDue } from './aftercare';
 export type { Openness, PlanResult } from './compute';
-export { standingActions, undoneIds } from './done';
 export {
   ColumnMapping,
   ImportChoices,
@@ -21,18 +19,7 @@ export {
   lanesOf,
   windowsAt,
 } from './lanes';
-export { liftedMusts, type Pinned, pinsOf, planInputOf, seasonsOf } from './plan';
 export { fieldPath, Problem } from './problem';
-export * from './records/index';
-export {
-  isOfRound,
-  type OpenRound,
-  openRound,
-  type Queue,
-  queueOf,
-  type RoundEntry,
-  roundKinds,
-} from './round';
 export {
   type Route,
   type RouteInput,
@@ -40,29 +27,6 @@ export {
   type RouteResponse,
   routes,
 } from './routes';
-export {
-  type Blade,
-  type BladeLog,
-  bladeLogs,
-  bladesOf,
-  disordersMet,
-  kitKinds,
-  type MixState,
-  marksStanding,
-  mixes,
-  type OpenRun,
-  openRun,
-  runKinds,
-} from './run';
-export {
-  type Considered,
-  clearanceByHand,
-  forCut,
-  openQuestion,
-  standingFindings,
-  standingLimbs,
-} from './standing';
-export { laneOf, NEARBY, type SiteFacts, type TreeOfGroup, treeGroups, USUAL_CUT } from './timing';
 export type {
   SeasonAnswer,
   StationState,

@@ -1,6 +1,8 @@
 // A lane tells what holds for most trees of its kind; groups are made of what trees share.
+
+import { type SiteFacts, treeGroups } from '@mortisect/core/present';
 import { startingTimingSettings } from '@mortisect/core/timing';
-import { countsAt, lanesOf, type SiteFacts, treeGroups, windowsAt } from './index';
+import { countsAt, lanesOf, windowsAt } from './index';
 
 const cell = (verdict: 'go' | 'possible' | 'wait', why: string | null = null) => ({
   day: '2026-11-24',

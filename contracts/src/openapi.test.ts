@@ -1,4 +1,4 @@
-import { fieldPath, routes } from './index';
+import { fieldPath, Problem, routes } from './index';
 import { openApiDocument } from './openapi';
 
 test('the document is OpenAPI 3.1 and names every route with its problems', () => {
@@ -25,4 +25,10 @@ test('every compute route carries an example that it accepts itself', () => {
 test('paths of faults read as people write them', () => {
   expect(fieldPath(['limbs', 3, 'buds', 0, 'atCm'])).toBe('limbs[3].buds[0].atCm');
   expect(fieldPath([])).toBe('');
+});
+
+test('a problem keeps both versions', () => {
+  const moved = { type: 'moved', title: 'x', status: 409, detail: 'x', instance: '1' };
+  const both = { ...moved, yours: { a: 1 }, theirs: { a: 2 } };
+  expect(Problem.parse(both)).toEqual(both);
 });

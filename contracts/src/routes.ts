@@ -1,10 +1,5 @@
 // The table of routes: the one place that says what the server answers and what the app may ask.
 
-import { LimbMap } from '@mortisect/core/tree';
-import { repairs } from '@mortisect/core/weather';
-import { z } from 'zod';
-import { computeRoutes } from './computeRoutes';
-import { ImportReport, importFormats } from './exchange';
 import {
   Action,
   ActionBody,
@@ -22,7 +17,12 @@ import {
   TreeDetail,
   TreeId,
   TreeSummary,
-} from './records/index';
+} from '@mortisect/core/records';
+import { LimbMap } from '@mortisect/core/tree';
+import { repairs } from '@mortisect/core/weather';
+import { z } from 'zod';
+import { computeRoutes } from './computeRoutes';
+import { ImportReport, importFormats } from './exchange';
 import { type Route, route } from './route';
 import * as when from './when';
 

@@ -1,4 +1,7 @@
 // Days on the wire: what the weather says of every kind of wood, of one tree, and of the year.
+
+import { USUAL_CUT } from '@mortisect/core/present';
+import { moment, RecordId, SpeciesCode, TimeZone, TreeId, weatherSources } from '@mortisect/core/records';
 import { freezeKinds, phases, SeenStage, woodInjuries } from '@mortisect/core/stage';
 import {
   blocks,
@@ -14,10 +17,6 @@ import {
 } from '@mortisect/core/timing';
 import { columns, grounds, Series, WeatherHour } from '@mortisect/core/weather';
 import { z } from 'zod';
-import { moment, RecordId, TimeZone, TreeId } from './records/common';
-import { weatherSources } from './records/site';
-import { SpeciesCode } from './records/tree';
-import { USUAL_CUT } from './timing';
 
 const band = z
   .tuple([z.number(), z.number(), z.number()])

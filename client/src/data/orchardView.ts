@@ -1,15 +1,5 @@
 // What a tree asks for today: the recorded facts put through the core.
-import {
-  type Action,
-  type Considered,
-  type Finding,
-  forCut,
-  type Site,
-  standingFindings,
-  standingLimbs,
-  type TreeDetail,
-  type TreeSummary,
-} from '@mortisect/contracts';
+
 import {
   type Cut,
   type Decision,
@@ -22,6 +12,8 @@ import { type Season, seasonOn } from '@mortisect/core/disorders';
 import type { Caution } from '@mortisect/core/handling';
 import type { Units } from '@mortisect/core/measure';
 import { handlingOf, kerfOf } from '@mortisect/core/plan';
+import { type Considered, forCut, standingFindings, standingLimbs } from '@mortisect/core/present';
+import type { Action, Finding, Site, TreeDetail, TreeSummary } from '@mortisect/core/records';
 import { type Limb, limbNames } from '@mortisect/core/tree';
 
 /** The site as this device goes by it today. */

@@ -1,5 +1,5 @@
 // What waits on the device, laid over what the server said: the same as the server will answer once it has it.
-import { FindingBody } from '@mortisect/contracts';
+import { FindingBody } from '@mortisect/core/records';
 import { detail, did, finding } from '../testing/orchard';
 import type { OutboxItem } from './outbox';
 import { openWorkWith, treesWith, withActions, withPending } from './pending';

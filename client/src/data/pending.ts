@@ -1,13 +1,7 @@
 // The orchard as it will stand once the outbox is empty: what the server said, with what waits here laid over it.
-import {
-  type Action,
-  type ActionBody,
-  type Finding,
-  isOfRound,
-  type TreeDetail,
-  type TreeSummary,
-  undoneIds,
-} from '@mortisect/contracts';
+
+import { isOfRound, undoneIds } from '@mortisect/core/present';
+import type { Action, ActionBody, Finding, TreeDetail, TreeSummary } from '@mortisect/core/records';
 import type { Answer } from './api';
 import type { OutboxItem } from './outbox';
 

@@ -1,5 +1,7 @@
 // What the server knows, by TanStack Query, with what waits on this device laid over it.
-import { type Action, openRound, type TreeDetail } from '@mortisect/contracts';
+
+import { openRound } from '@mortisect/core/present';
+import type { Action, TreeDetail } from '@mortisect/core/records';
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { type Answer, ask } from './api';

@@ -1,5 +1,5 @@
 // What was read of the server, in memory and on the device.
-import type { TreeDetail } from '@mortisect/contracts';
+import type { TreeDetail } from '@mortisect/core/records';
 import { experimental_createQueryPersister } from '@tanstack/query-persist-client-core';
 import { MutationCache, QueryCache, QueryClient } from '@tanstack/react-query';
 import { createStore, del, entries, get, set } from 'idb-keyval';

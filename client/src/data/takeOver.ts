@@ -1,5 +1,5 @@
 // When the server has taken what waited here, what was read takes it over.
-import type { Action, TreeDetail } from '@mortisect/contracts';
+import type { Action, TreeDetail } from '@mortisect/core/records';
 import type { Answer } from './api';
 import type { OutboxItem } from './outbox';
 import { openWorkWith, pendingActions, withActions, withPending } from './pending';

@@ -1,7 +1,8 @@
 // A tree's recorded facts put through the triage table.
-import type { Finding, TreeDetail } from '@mortisect/contracts';
-import { markOf } from '@mortisect/contracts';
+
 import { girdled } from '@mortisect/core/diagnosis';
+import type { Finding, TreeDetail } from '@mortisect/core/records';
+import { markOf } from '@mortisect/core/records';
 import { diameterMmAt, type Limb } from '@mortisect/core/tree';
 import { affectedShare, type Triage, triage } from '@mortisect/core/triage';
 import type { SiteToday, TreeView } from './orchardView';

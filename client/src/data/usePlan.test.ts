@@ -1,6 +1,6 @@
 // A search that was given up before its proof is taken up again, whichever way its tree comes back.
 import '../workers/importMeta';
-import { planInputOf } from '@mortisect/contracts';
+import { planInputOf } from '@mortisect/core/present';
 import { QueryClient, QueryObserver } from '@tanstack/react-query';
 import { detail, finding, today } from '../testing/orchard';
 import { plansOf } from '../testing/plans';

@@ -1,6 +1,7 @@
 // The plan of a tree, searched in a worker: a good one at once, the proved one when it is there.
-import { planInputOf } from '@mortisect/contracts';
+
 import type { PlanInput, RunOrder, RunOrderInput } from '@mortisect/core/plan';
+import { planInputOf } from '@mortisect/core/present';
 import { type QueryClient, useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
 import { proxy, type Remote, wrap } from 'comlink';
 import { useMemo, useRef } from 'react';

@@ -1,5 +1,5 @@
 // What is recorded: field records by way of the outbox, the rest straight to the server. All may be sent again without harm.
-import type { ActionBody, FindingBody, JobBody, Site, SiteRecord, TreeBody } from '@mortisect/contracts';
+import type { ActionBody, FindingBody, JobBody, Site, SiteRecord, TreeBody } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { clear } from 'idb-keyval';

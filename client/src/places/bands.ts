@@ -1,7 +1,7 @@
 // Findings as bands of the drawings.
 
-import { type FindingKind, markOf } from '@mortisect/contracts';
 import type { FindingForCut } from '@mortisect/core/cuts';
+import { type FindingKind, markOf } from '@mortisect/core/records';
 import type { TapeBand } from '../drawings/tape/Measure';
 
 type Shown = FindingForCut & { kind?: FindingKind | undefined };

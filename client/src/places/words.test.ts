@@ -1,5 +1,5 @@
 // The few words that stand everywhere: singular and plural, the place of a cut, what was done.
-import type { ActionBody } from '@mortisect/contracts';
+import type { ActionBody } from '@mortisect/core/records';
 import { cutAtHand, standingCuts, treeView } from '../data/orchardView';
 import { detail, finding, today } from '../testing/orchard';
 import { actionWords, disorderWords, placeWords, plural } from './words';

@@ -1,5 +1,5 @@
 // Small words that several places say.
-import { type ActionBody, bladesOf, type Finding, type TreeSummary } from '@mortisect/contracts';
+
 import type { DebrisRoute } from '@mortisect/core/aftercare';
 import { agentOf } from '@mortisect/core/blades';
 import type { Cut, ReasonNotToCut } from '@mortisect/core/cuts';
@@ -7,6 +7,8 @@ import { disorderOf } from '@mortisect/core/disorders';
 import type { Fall, Tool } from '@mortisect/core/handling';
 import { clockHour, heightReading, joined, tapeText, type Units } from '@mortisect/core/measure';
 import type { Pin } from '@mortisect/core/plan';
+import { bladesOf } from '@mortisect/core/present';
+import type { ActionBody, Finding, TreeSummary } from '@mortisect/core/records';
 import { speciesName } from '@mortisect/core/register';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { SiteToday } from '../data/orchardView';

@@ -1,4 +1,14 @@
 // A server for tests of screens: it answers the table of routes from an orchard in memory, and checks what comes in and what goes out by it.
+
+import {
+  type Problem,
+  type Route,
+  type RouteResponse,
+  routes,
+  type StationState,
+  type TimingNow,
+} from '@mortisect/contracts';
+import { kitKinds, roundKinds, runKinds, treeGroups } from '@mortisect/core/present';
 import {
   type Action,
   ActionBody,
@@ -6,21 +16,11 @@ import {
   FindingBody,
   type Job,
   JobBody,
-  kitKinds,
-  type Problem,
-  type Route,
-  type RouteResponse,
-  roundKinds,
-  routes,
-  runKinds,
   type Site,
   type SiteRecord,
-  type StationState,
-  type TimingNow,
   TreeBody,
   type TreeDetail,
-  treeGroups,
-} from '@mortisect/contracts';
+} from '@mortisect/core/records';
 import { cropOf } from '@mortisect/core/stage';
 import { groupWithCurves, seasonOf, siteTiming } from '@mortisect/core/timing';
 import {

@@ -7,7 +7,7 @@ import {
   Site,
   type TreeDetail,
   TreeSummary,
-} from '@mortisect/contracts';
+} from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
 import { TamaguiProvider } from '@tamagui/core';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';

@@ -1,6 +1,7 @@
 // Plans of trees for tests, searched where they are: there is no worker.
-import { planInputOf } from '@mortisect/contracts';
+
 import { planTree, visitOrders } from '@mortisect/core/plan';
+import { planInputOf } from '@mortisect/core/present';
 import type { SiteToday, TreeView } from '../data/orchardView';
 import type { Solved } from '../data/usePlan';
 

@@ -1,5 +1,5 @@
 // A site without trees, so that a server started without the demo has something to set up.
-import { defaultSchools, Site } from '@mortisect/contracts';
+import { defaultSchools, Site } from '@mortisect/core/records';
 import type { Db } from '../store/openDb';
 import { site } from '../store/schema';
 

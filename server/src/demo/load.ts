@@ -1,10 +1,12 @@
 // Loads the demo orchard once; one that nobody touched is moved up to today when it is older than a week.
-import { type ActionBody, bladesOf, FindingBody } from '@mortisect/contracts';
+
 import { beforeStart, closeDown } from '@mortisect/core/aftercare';
 import { asText, cutSentence, kerfMm, treeCuts } from '@mortisect/core/cuts';
 import { seasonOn } from '@mortisect/core/disorders';
 import { faultKey, geometryFaults } from '@mortisect/core/faults';
 import { limbMass } from '@mortisect/core/handling';
+import { bladesOf } from '@mortisect/core/present';
+import { type ActionBody, FindingBody } from '@mortisect/core/records';
 import { serpentine } from '@mortisect/core/register';
 import { type Limb, limbNames, withGivenNames } from '@mortisect/core/tree';
 import { max, sql } from 'drizzle-orm';

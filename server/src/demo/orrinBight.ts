@@ -1,12 +1,12 @@
 // Orrin Bight: the made-up orchard of a former harbour pilot station. No real place, person or business.
 import { readFileSync } from 'node:fs';
-import { defaultSchools, Site, TreeBody } from '@mortisect/contracts';
 import { recheckKinds, recheckOutcomes } from '@mortisect/core/aftercare';
 import { findingPlaces } from '@mortisect/core/cuts';
 import { Answers, scratchReadings } from '@mortisect/core/diagnosis';
 import { edges } from '@mortisect/core/disorders';
 import { faultKinds } from '@mortisect/core/faults';
 import { startingKit } from '@mortisect/core/handling';
+import { defaultSchools, Site, TreeBody } from '@mortisect/core/records';
 import { z } from 'zod';
 import { growFromForm, growTree, Scaffold, Stem } from './growTree';
 

@@ -1,6 +1,8 @@
 // How a tree is written in the cells of a table, and read from them.
-import { type StartingField, TreeBody, treeColumns } from '@mortisect/contracts';
+
+import { type StartingField, treeColumns } from '@mortisect/contracts';
 import { type LengthUnit, typedLengthCm } from '@mortisect/core/measure';
+import { TreeBody } from '@mortisect/core/records';
 import {
   formMeant,
   speciesMeant,

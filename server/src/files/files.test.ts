@@ -1,5 +1,5 @@
 // Files of trees, checked with common parsers; what is wrong with a file or a row is told, and changes nothing.
-import { TreeBody } from '@mortisect/contracts';
+import { TreeBody } from '@mortisect/core/records';
 import fc from 'fast-check';
 import Papa from 'papaparse';
 import { GeoJSONFeatureCollectionSchema } from 'zod-geojson';

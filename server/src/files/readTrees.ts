@@ -1,14 +1,15 @@
 // Reads a file of trees, row by row, without touching the register. Runs on a worker.
+
 import {
   type ColumnMapping,
   type ImportChoices,
   type ImportReport,
   type StartingField,
   startingFields,
-  TreeBody,
   treeColumns,
 } from '@mortisect/contracts';
 import { isBareNumber, type LengthUnit } from '@mortisect/core/measure';
+import { TreeBody } from '@mortisect/core/records';
 import { speciesMeant, speciesTable, type TreeSize, treeSizes } from '@mortisect/core/register';
 import { type Limb, LimbMap } from '@mortisect/core/tree';
 import Papa from 'papaparse';

@@ -1,5 +1,7 @@
 // The register as files: CSV for spreadsheets, GeoJSON for maps, one archive with everything.
-import { type TreeBody, treeColumns } from '@mortisect/contracts';
+
+import { treeColumns } from '@mortisect/contracts';
+import type { TreeBody } from '@mortisect/core/records';
 import Papa from 'papaparse';
 import { type Cells, cellsOf } from './columns';
 

@@ -1,6 +1,8 @@
 // Puts the table of routes on Express: parse at the border, hand plain data to the handler, send plain data back.
-import { RecordId, type Route, type RouteParsed, type RouteResponse, routes } from '@mortisect/contracts';
+
+import { type Route, type RouteParsed, type RouteResponse, routes } from '@mortisect/contracts';
 import { MOST_LESIONS, MOST_LIMBS } from '@mortisect/core/cuts';
+import { RecordId } from '@mortisect/core/records';
 import express, { type Express, type Request, type RequestHandler, type Response } from 'express';
 import { HttpProblem } from '../refusal';
 import type { Device } from '../services/devices';

@@ -1,6 +1,6 @@
 // What was done in the field. An action is never edited; another one undoes it.
 import { isDeepStrictEqual } from 'node:util';
-import type { Action, ActionBody } from '@mortisect/contracts';
+import type { Action, ActionBody } from '@mortisect/core/records';
 import { and, eq, inArray } from 'drizzle-orm';
 import { doesNotFit, moved } from '../refusal';
 import { CLINIC, takeSample } from '../standIns/clinic';

@@ -1,6 +1,8 @@
 // The calendar that others subscribe to: dry windows by kind of wood, days to look after a frost or for strikes, cuts to look at again, jobs due.
 import { randomBytes, timingSafeEqual } from 'node:crypto';
-import { cutsOnRecord, lanesOf, type Site, type TimingNow, USUAL_CUT } from '@mortisect/contracts';
+import { lanesOf, type TimingNow } from '@mortisect/contracts';
+import { cutsOnRecord, USUAL_CUT } from '@mortisect/core/present';
+import type { Site } from '@mortisect/core/records';
 import { jobKinds, speciesName } from '@mortisect/core/register';
 import { windowTitle } from '@mortisect/core/timing';
 import { dayAfter, hourOf, localClock, momentOf } from '@mortisect/core/weather';

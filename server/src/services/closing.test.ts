@@ -1,5 +1,7 @@
 // What opens and what closes: rounds that are reopened, findings that a cut or a step answers, and what a late edit must not undo.
-import { FindingBody, openRound, type TreeDetail } from '@mortisect/contracts';
+
+import { openRound } from '@mortisect/core/present';
+import { FindingBody, type TreeDetail } from '@mortisect/core/records';
 import request from 'supertest';
 import { deviceId, NOW, newId, type Orchard, openOrchard } from '../testing/orchard';
 

@@ -1,5 +1,7 @@
 // Trees in and out of files; an import takes its good rows in one transaction, or nothing.
-import { type ImportReport, treeBodyOf } from '@mortisect/contracts';
+
+import type { ImportReport } from '@mortisect/contracts';
+import { treeBodyOf } from '@mortisect/core/records';
 import { inArray, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { ARCHIVE_KIND, type ReadRow, type TreeFile } from '../files/readTrees';

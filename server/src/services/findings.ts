@@ -1,6 +1,6 @@
 // Findings: made on a phone, sent as often as it takes, edited on a revision.
 import { isDeepStrictEqual } from 'node:util';
-import { type Finding, FindingBody } from '@mortisect/contracts';
+import { type Finding, FindingBody } from '@mortisect/core/records';
 import { and, eq, sql } from 'drizzle-orm';
 import { doesNotFit, moved, notThere } from '../refusal';
 import type { Db, Store } from '../store/openDb';

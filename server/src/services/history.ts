@@ -1,5 +1,5 @@
 // The append-only history: every revision of every record, and the Book's log read from it.
-import { FindingBody, type LogEntry, Site } from '@mortisect/contracts';
+import { FindingBody, type LogEntry, Site } from '@mortisect/core/records';
 import { and, desc, eq, lt, sql } from 'drizzle-orm';
 import type { z } from 'zod';
 import type { Store } from '../store/openDb';

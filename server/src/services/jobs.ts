@@ -1,6 +1,6 @@
 // Jobs without a saw.
 import { isDeepStrictEqual } from 'node:util';
-import type { Job, JobBody } from '@mortisect/contracts';
+import type { Job, JobBody } from '@mortisect/core/records';
 import { eq, sql } from 'drizzle-orm';
 import { doesNotFit, moved, notThere } from '../refusal';
 import type { Db, Store } from '../store/openDb';

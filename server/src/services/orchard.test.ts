@@ -10,7 +10,7 @@ import {
   type TreeDetail,
   type TreeSummary,
   treeBodyOf,
-} from '@mortisect/contracts';
+} from '@mortisect/core/records';
 import { starterMap } from '@mortisect/core/tree';
 import sharp from 'sharp';
 import request from 'supertest';

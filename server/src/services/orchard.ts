@@ -1,4 +1,6 @@
 // Trees as they are read: summaries in walking order, one tree with all that is known of it.
+
+import { roundKinds } from '@mortisect/core/present';
 import {
   type Action,
   type Finding,
@@ -6,10 +8,9 @@ import {
   type Job,
   type Plot,
   type Row,
-  roundKinds,
   type TreeDetail,
   type TreeSummary,
-} from '@mortisect/contracts';
+} from '@mortisect/core/records';
 import { serpentine } from '@mortisect/core/register';
 import { and, asc, count, desc, eq, inArray, max, notInArray } from 'drizzle-orm';
 import { notThere } from '../refusal';

@@ -1,6 +1,8 @@
 // The plans of trees as files: open JSON, CSV, and the cut sheet that is printed.
-import { pinsOf, planInputOf, standingLimbs, type TreeDetail } from '@mortisect/contracts';
+
 import type { Units } from '@mortisect/core/measure';
+import { pinsOf, planInputOf, standingLimbs } from '@mortisect/core/present';
+import type { TreeDetail } from '@mortisect/core/records';
 import { limbNames } from '@mortisect/core/tree';
 import { dayAt } from '../files/day';
 import type { SheetPaper, TreeSheet } from '../files/sheet/sheet';

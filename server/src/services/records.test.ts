@@ -1,5 +1,5 @@
 // Records: sent twice they count once, an edit on an older revision is refused with both versions, history only grows.
-import { FindingBody } from '@mortisect/contracts';
+import { FindingBody } from '@mortisect/core/records';
 import request from 'supertest';
 import { deviceId, freshServerDatabase, newId, type Orchard, openOrchard } from '../testing/orchard';
 

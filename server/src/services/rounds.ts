@@ -1,5 +1,7 @@
 // What was done in the round that is open, or in the last one: a close that is taken back needs what it closed.
-import { type Action, roundKinds } from '@mortisect/contracts';
+
+import { roundKinds } from '@mortisect/core/present';
+import type { Action } from '@mortisect/core/records';
 import { and, asc, desc, eq, gt, inArray } from 'drizzle-orm';
 import type { Store } from '../store/openDb';
 import { actions } from '../store/schema';

@@ -1,5 +1,8 @@
 // The run over the wire: what was done since it began, the kit, and cuts with what was seen of them again.
-import { type Action, bladesOf, openRun, routes } from '@mortisect/contracts';
+
+import { routes } from '@mortisect/contracts';
+import { bladesOf, openRun } from '@mortisect/core/present';
+import type { Action } from '@mortisect/core/records';
 import request from 'supertest';
 import { deviceId, NOW, newId, type Orchard, openOrchard } from '../testing/orchard';
 

@@ -1,5 +1,7 @@
 // What was done in the run that is open; and cuts with what was seen when they were looked at again.
-import { type Action, kitKinds, runKinds } from '@mortisect/contracts';
+
+import { kitKinds, runKinds } from '@mortisect/core/present';
+import type { Action } from '@mortisect/core/records';
 import { and, asc, desc, eq, gt, gte, inArray } from 'drizzle-orm';
 import type { Store } from '../store/openDb';
 import { actions, findings } from '../store/schema';

@@ -1,6 +1,6 @@
 // The site: one record, edited on a revision.
 import { isDeepStrictEqual } from 'node:util';
-import { Site, type SiteRecord } from '@mortisect/contracts';
+import { Site, type SiteRecord } from '@mortisect/core/records';
 import { moved, notThere } from '../refusal';
 import type { Db, Store } from '../store/openDb';
 import { site } from '../store/schema';

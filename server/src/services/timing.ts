@@ -1,14 +1,8 @@
 // What the weather says of the days ahead, for the site and for one tree. Computed in the pool, kept until something changes.
 import { createHash } from 'node:crypto';
-import {
-  type Action,
-  type Site,
-  type StationState,
-  type TimingNow,
-  type TreeOfGroup,
-  type TreeTiming,
-  treeGroups,
-} from '@mortisect/contracts';
+import type { StationState, TimingNow, TreeTiming } from '@mortisect/contracts';
+import { type TreeOfGroup, treeGroups } from '@mortisect/core/present';
+import type { Action, Site } from '@mortisect/core/records';
 import { cropOf, showsGreen, stageCourse, usualBloomOn } from '@mortisect/core/stage';
 import { type CutKind, protectantOn, type SiteTiming, type TreeGroup } from '@mortisect/core/timing';
 import { dayAfter, dayOfYear, hourOf } from '@mortisect/core/weather';

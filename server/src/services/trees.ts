@@ -1,6 +1,6 @@
 // Trees and their limb maps as they are written: sent twice they count once, edited on a revision.
 import { isDeepStrictEqual } from 'node:util';
-import { type TreeBody, type TreeDetail, type TreeSummary, treeBodyOf } from '@mortisect/contracts';
+import { type TreeBody, type TreeDetail, type TreeSummary, treeBodyOf } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
 import { and, eq, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';

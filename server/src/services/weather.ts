@@ -1,6 +1,7 @@
 // The weather of a site: where it comes from, what is on record, and how hours come in.
 import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
-import { isTimeZone, type Site, type StationState, type WeatherImportReport } from '@mortisect/contracts';
+import type { StationState, WeatherImportReport } from '@mortisect/contracts';
+import { isTimeZone, type Site } from '@mortisect/core/records';
 import {
   climateAt,
   columns,

@@ -1,8 +1,9 @@
 // A plant clinic that is simulated and says so: it takes a sample in and knows the truth behind it.
-import type { ActionOf } from '@mortisect/contracts';
-import { FindingBody } from '@mortisect/contracts';
+
 import { causes, OTHER } from '@mortisect/core/diagnosis';
 import { seasonOn } from '@mortisect/core/disorders';
+import type { ActionOf } from '@mortisect/core/records';
+import { FindingBody } from '@mortisect/core/records';
 import { speciesOf } from '@mortisect/core/register';
 import { eq } from 'drizzle-orm';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';

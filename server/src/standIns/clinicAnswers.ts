@@ -1,7 +1,8 @@
 // The simulated plant clinic answers after a while, and errs as often as it states.
-import { FindingBody } from '@mortisect/contracts';
+
 import { causeCodes } from '@mortisect/core/diagnosis';
 import { DisorderCode } from '@mortisect/core/disorders';
+import { FindingBody } from '@mortisect/core/records';
 import { and, eq, lte } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { writeAction } from '../services/actions';

@@ -1,7 +1,7 @@
 // An orchard kept by the first version goes on with this one: nothing it knew is lost.
 import { readFileSync } from 'node:fs';
 import { PGlite } from '@electric-sql/pglite';
-import { TreeBody } from '@mortisect/contracts';
+import { TreeBody } from '@mortisect/core/records';
 
 const sqlOf = (name: string) =>
   readFileSync(new URL(`../../drizzle/${name}.sql`, import.meta.url), 'utf8').replaceAll(

@@ -1,5 +1,5 @@
 // The tables. `history` is append-only and holds every revision; the other tables are the present, derived from it.
-import type { ActionBody, FindingBody, JobBody, Site, TreeBody } from '@mortisect/contracts';
+import type { ActionBody, FindingBody, JobBody, Site, TreeBody } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
 import {
   bigserial,

@@ -1,6 +1,7 @@
 // Where wood goes at this place, when cuts are looked at again, and what there is beside the blades.
-import { gear as allGear, type Site } from '@mortisect/contracts';
+
 import { type DebrisSettings, debrisRoutes, SCHOOLS_ON_BURNING } from '@mortisect/core/aftercare';
+import { gear as allGear, type Site } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { Controller } from 'react-hook-form';
 import { CheckRow } from '../../ui/CheckRow';

@@ -1,6 +1,7 @@
 // What this site knows of its own surroundings: blight hosts nearby, disorders that must be reported or do not occur, its own cultivars.
-import type { Site } from '@mortisect/contracts';
+
 import { disorders } from '@mortisect/core/disorders';
+import type { Site } from '@mortisect/core/records';
 import { speciesName } from '@mortisect/core/register';
 import { View } from '@tamagui/core';
 import { useState } from 'react';

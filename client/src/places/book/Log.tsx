@@ -1,7 +1,8 @@
 // The log: everything that was recorded, newest first, with who and when.
-import { type LogEntry, markOf } from '@mortisect/contracts';
+
 import { disorderOf } from '@mortisect/core/disorders';
 import { tapeText } from '@mortisect/core/measure';
+import { type LogEntry, markOf } from '@mortisect/core/records';
 import { jobKinds } from '@mortisect/core/register';
 import { View } from '@tamagui/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';

@@ -1,8 +1,8 @@
 // Settings: this device, the site, its schools.
 
 import { zodResolver } from '@hookform/resolvers/zod';
-import type { SiteRecord } from '@mortisect/contracts';
-import { Site } from '@mortisect/contracts';
+import type { SiteRecord } from '@mortisect/core/records';
+import { Site } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { Controller, type FieldPath, useForm } from 'react-hook-form';
 import { useHealth, useSite } from '../../data/queries';

@@ -1,5 +1,5 @@
 // Where the weather comes from, and by what rule days are picked.
-import { type WeatherSettings as Weather, weatherSources } from '@mortisect/contracts';
+import { type WeatherSettings as Weather, weatherSources } from '@mortisect/core/records';
 import { laneWords, schoolWords, type TimingSettings as Timing, timingSchools } from '@mortisect/core/timing';
 import { climateAt } from '@mortisect/core/weather';
 import { View } from '@tamagui/core';

@@ -1,6 +1,6 @@
 // The Book before a server: settings that cannot be used are not saved, cuts are looked at again, graft wood is refused, stages are dated.
 import '../../workers/importMeta';
-import type { Action, ActionBody, Site } from '@mortisect/contracts';
+import type { Action, ActionBody, Site } from '@mortisect/core/records';
 import { configure, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { FakeServer, refused } from '../../testing/fakeServer';
 import {

@@ -1,9 +1,9 @@
 // Settings before a server: every figure within its bounds, lists that grow and shrink, and what of it is saved.
 import '../../workers/importMeta';
-import { gear as allGear, type Site } from '@mortisect/contracts';
 import { thresholds } from '@mortisect/core/faults';
 import { LIFT_NEVER_ABOVE_KG } from '@mortisect/core/handling';
 import { weights } from '@mortisect/core/plan';
+import { gear as allGear, type Site } from '@mortisect/core/records';
 import { configure, fireEvent, screen, waitFor } from '@testing-library/react';
 import { FakeServer } from '../../testing/fakeServer';
 import { at, buttons, field, findButton, findField, press, show, write } from '../../testing/here';

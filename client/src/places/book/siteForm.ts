@@ -1,5 +1,5 @@
 // The site as it is typed: numbers are text until they are saved, so that nothing half typed is lost.
-import { Site } from '@mortisect/contracts';
+import { Site } from '@mortisect/core/records';
 import type { Control } from 'react-hook-form';
 import { z } from 'zod';
 

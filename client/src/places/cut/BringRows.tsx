@@ -1,7 +1,8 @@
 // What to bring for the cuts that are chosen, checked before anybody leaves.
-import { mixes } from '@mortisect/contracts';
+
 import { agentOf } from '@mortisect/core/blades';
 import { joined, thicknessReading } from '@mortisect/core/measure';
+import { mixes } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import { clockTime } from '../../data/moment';
 import { useClock } from '../../data/useClock';

@@ -1,6 +1,7 @@
 // What every card of a run shares: which cut of how many, on which limb, the blade and its state at a glance, and the map of the plot.
-import type { Blade } from '@mortisect/contracts';
+
 import type { BladeState } from '@mortisect/core/blades';
+import type { Blade } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import { type ReactNode, useState } from 'react';
 import type { useScreenAwake } from '../../data/awake';

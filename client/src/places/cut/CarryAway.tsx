@@ -1,7 +1,8 @@
 // Where the wood of one cut goes.
-import type { ActionOf } from '@mortisect/contracts';
+
 import { debrisOf } from '@mortisect/core/aftercare';
 import { joined, massReading } from '@mortisect/core/measure';
+import type { ActionOf } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { Body, Section, Small } from '../../ui/type';
 import { codeWords, DEBRIS_WORDS, upperFirst } from '../words';

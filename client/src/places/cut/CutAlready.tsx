@@ -1,5 +1,5 @@
 // A cut that was made before its blade was clean goes on record as it was done; it is looked at again the sooner.
-import type { Blade } from '@mortisect/contracts';
+import type { Blade } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import type { SiteToday } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';

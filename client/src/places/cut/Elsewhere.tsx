@@ -1,7 +1,8 @@
 // The cut fell elsewhere. Wood does not come back: what was really cut goes on record, and the plan is solved again from what is there.
-import type { Blade } from '@mortisect/contracts';
+
 import { stillStands, treeAfter } from '@mortisect/core/cuts';
 import { tapeText, typedLengthCm } from '@mortisect/core/measure';
+import type { Blade } from '@mortisect/core/present';
 import { useState } from 'react';
 import type { SiteToday } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';

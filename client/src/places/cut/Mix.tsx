@@ -1,5 +1,5 @@
 // The mix: how much of the product, how much water, what it holds, how long it lasts, how much to carry.
-import { mixes } from '@mortisect/contracts';
+
 import {
   type Agent,
   agentOf,
@@ -13,6 +13,7 @@ import {
   usableHours,
   usualMethod,
 } from '@mortisect/core/blades';
+import { mixes } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';

@@ -1,8 +1,9 @@
 // After a cut into ill or suspect wood: what the face says, what stays behind, where the wood goes.
-import type { ActionOf } from '@mortisect/contracts';
+
 import { woodClass } from '@mortisect/core/blades';
 import { isGrowing } from '@mortisect/core/disorders';
 import { joined, tapeText, thicknessReading, typedLengthCm } from '@mortisect/core/measure';
+import type { ActionOf } from '@mortisect/core/records';
 import { residual } from '@mortisect/core/residual';
 import { useState } from 'react';
 import { useTree } from '../../data/queries';

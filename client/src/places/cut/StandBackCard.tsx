@@ -1,6 +1,7 @@
 // After a big cut: a look from the ground, a photo from the same spot, a real throw beside the gap test.
-import type { ActionOf, TreeDetail } from '@mortisect/contracts';
+
 import { LIFT_KG } from '@mortisect/core/handling';
+import type { ActionOf, TreeDetail } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { useMemo, useState } from 'react';
 import { treeView } from '../../data/orchardView';

@@ -1,5 +1,5 @@
 // A mis-tap is undone: the record stays, another one takes it back, with the finding that was made along with it.
-import { FindingBody } from '@mortisect/contracts';
+import { FindingBody } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { useTree } from '../../data/queries';
 import { useClock } from '../../data/useClock';

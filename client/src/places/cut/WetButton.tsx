@@ -1,6 +1,7 @@
 // The blade goes into the agent of the site; its contact time runs from this tap.
-import type { Blade } from '@mortisect/contracts';
+
 import { agentOf, usualMethod } from '@mortisect/core/blades';
+import type { Blade } from '@mortisect/core/present';
 import { readyToRing } from '../../data/awake';
 import { useClock } from '../../data/useClock';
 import { useToday } from '../../data/useToday';

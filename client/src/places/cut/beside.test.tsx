@@ -1,6 +1,6 @@
 // What stands round a run, before a server: the mix, the blades, the marks, what skipping costs.
 import '../../workers/importMeta';
-import type { ActionBody } from '@mortisect/contracts';
+import type { ActionBody } from '@mortisect/core/records';
 import { configure, fireEvent, screen, waitFor } from '@testing-library/react';
 import { FakeServer } from '../../testing/fakeServer';
 import { allSent, at, buttons, field, findButton, press, show, went, write } from '../../testing/here';

@@ -1,5 +1,5 @@
 // The blade for the next cut, and the cleanings that the cuts ahead will ask for.
-import type { Blade, BladeLog } from '@mortisect/contracts';
+
 import {
   agentOf,
   type BladeState,
@@ -10,6 +10,7 @@ import {
   type WayOut,
   waysOut,
 } from '@mortisect/core/blades';
+import type { Blade, BladeLog } from '@mortisect/core/present';
 import type { SiteToday } from '../../data/orchardView';
 import { aheadOf, type RunItem } from './work';
 

@@ -1,7 +1,9 @@
 // One card a step: which is due is read from the records, so that a reload, another phone or another day goes on at the same one.
-import type { Action, ActionOf, Blade, BladeLog, OpenRun } from '@mortisect/contracts';
+
 import { type CleanWhy, carriesDisease, dirtyBecause, type WayOut, woodClass } from '@mortisect/core/blades';
 import { needsThreeCuts } from '@mortisect/core/handling';
+import type { Blade, BladeLog, OpenRun } from '@mortisect/core/present';
+import type { Action, ActionOf } from '@mortisect/core/records';
 import type { SiteToday } from '../../data/orchardView';
 import { aheadOf, type RunItem } from './work';
 

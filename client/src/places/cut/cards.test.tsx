@@ -1,7 +1,7 @@
 // A run, card by card, before a server: what is recorded, in which order, and what each card refuses.
 import '../../workers/importMeta';
-import type { ActionBody } from '@mortisect/contracts';
 import { agentOf } from '@mortisect/core/blades';
+import type { ActionBody } from '@mortisect/core/records';
 import { configure, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { useInHand } from '../../data/inHand';
 import { FakeServer } from '../../testing/fakeServer';

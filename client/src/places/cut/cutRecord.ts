@@ -1,8 +1,10 @@
 // A cut as it goes on record.
-import type { ActionOf, Blade } from '@mortisect/contracts';
+
 import { type Cut, kerfMm } from '@mortisect/core/cuts';
 import { limbMass, loadIn } from '@mortisect/core/handling';
 import { shortfallOf } from '@mortisect/core/plan';
+import type { Blade } from '@mortisect/core/present';
+import type { ActionOf } from '@mortisect/core/records';
 import { indexLimbs } from '@mortisect/core/tree';
 import type { SiteToday } from '../../data/orchardView';
 import type { RunItem } from './work';

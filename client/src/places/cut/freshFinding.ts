@@ -1,6 +1,7 @@
 // What the saw laid open, as a finding on the wood that is left.
-import { FindingBody, type TreeDetail } from '@mortisect/contracts';
+
 import { kindOf } from '@mortisect/core/disorders';
+import { FindingBody, type TreeDetail } from '@mortisect/core/records';
 import { limbNames } from '@mortisect/core/tree';
 import type { SiteToday } from '../../data/orchardView';
 

@@ -1,5 +1,5 @@
 // The rule of the run: unknown blade first cleaned, sound wood before infected, hand-over never planned round (common practice).
-import type { Action, ActionBody } from '@mortisect/contracts';
+import type { Action, ActionBody } from '@mortisect/core/records';
 import { siteToday, treeView } from '../../data/orchardView';
 import { detail, did, finding, site, today } from '../../testing/orchard';
 import { plansOf } from '../../testing/plans';

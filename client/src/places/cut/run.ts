@@ -1,7 +1,7 @@
 // The run: the cuts that wait, tree by tree in the order they are visited, with the blade for the next one and the card that is due.
+
+import { type WoodClass, woodClass, woodClasses } from '@mortisect/core/blades';
 import {
-  type Action,
-  type ActionOf,
   type Blade,
   type BladeLog,
   bladeLogs,
@@ -10,8 +10,8 @@ import {
   type OpenRun,
   openRun,
   standingActions,
-} from '@mortisect/contracts';
-import { type WoodClass, woodClass, woodClasses } from '@mortisect/core/blades';
+} from '@mortisect/core/present';
+import type { Action, ActionOf } from '@mortisect/core/records';
 import { startOfDay } from '../../data/moment';
 import { cutAtHand, type SiteToday, type TreeView } from '../../data/orchardView';
 import { bladeFor, fitting, waysFor } from './bladeAtHand';

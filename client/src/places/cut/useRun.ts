@@ -1,5 +1,5 @@
 // The run as it stands on this device: open trees, their plans, what was done, the blade in hand.
-import type { Action } from '@mortisect/contracts';
+import type { Action } from '@mortisect/core/records';
 import { useMemo } from 'react';
 import { useInHand } from '../../data/inHand';
 import type { SiteToday, TreeView } from '../../data/orchardView';

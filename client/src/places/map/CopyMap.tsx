@@ -1,6 +1,6 @@
 // The limb map of a neighbour as a start: trees of one row are often built alike.
 
-import type { TreeSummary } from '@mortisect/contracts';
+import type { TreeSummary } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
 import { useState } from 'react';
 import { inWords } from '../../data/api';

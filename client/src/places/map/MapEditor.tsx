@@ -1,6 +1,7 @@
 // Limbs dragged into place: bearing and length on the clock, joint and inclination on the ladder, the rest in figures.
-import type { Finding, TreeSummary } from '@mortisect/contracts';
+
 import { joined, tapeText, thicknessReading } from '@mortisect/core/measure';
+import type { Finding, TreeSummary } from '@mortisect/core/records';
 import {
   indexLimbs,
   type Limb,

@@ -1,6 +1,6 @@
 // The limb map of one tree: a first map in one step, then drawn right on the clock and the ladder.
 
-import type { TreeDetail } from '@mortisect/contracts';
+import type { TreeDetail } from '@mortisect/core/records';
 import { withGivenNames } from '@mortisect/core/tree';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';

@@ -1,5 +1,5 @@
 // One step to a first map: form and size are known from the tree, the number of main limbs is counted.
-import type { TreeSummary } from '@mortisect/contracts';
+import type { TreeSummary } from '@mortisect/core/records';
 import { isTrainedFlat, type TreeForm, treeForms } from '@mortisect/core/register';
 import { type Limb, starterMap } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';

@@ -1,8 +1,8 @@
 // What no plan answers: pins that clash, a tree that comes out, work for an arborist, and findings that are left.
 
-import { markOf } from '@mortisect/contracts';
 import { disorderOf } from '@mortisect/core/disorders';
 import { clashSentence, leftWords } from '@mortisect/core/plan';
+import { markOf } from '@mortisect/core/records';
 import { lowerFirst } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import type { TreeView } from '../../data/orchardView';

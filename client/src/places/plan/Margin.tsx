@@ -1,7 +1,8 @@
 // The margin: dragged along the curve of what it costs and what it leaves, and set for this finding alone.
-import { clearanceByHand } from '@mortisect/contracts';
+
 import { tapeText } from '@mortisect/core/measure';
 import type { PlanInput } from '@mortisect/core/plan';
+import { clearanceByHand } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import type { SiteToday, TreeView } from '../../data/orchardView';

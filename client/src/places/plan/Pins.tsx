@@ -1,6 +1,7 @@
 // Pins: what the caretaker has decided, and the plan is solved round.
-import { liftedMusts, pinsOf } from '@mortisect/contracts';
+
 import { type Pin, pinSentence } from '@mortisect/core/plan';
+import { liftedMusts, pinsOf } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import { dayWords } from '../../data/moment';
 import type { SiteToday, TreeView } from '../../data/orchardView';

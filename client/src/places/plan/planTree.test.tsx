@@ -1,6 +1,6 @@
 // The plan of one tree before a server: pins, musts that are lifted, seasons, another place, a decision; each is sent, and the plan follows.
 import '../../workers/importMeta';
-import type { ActionBody } from '@mortisect/contracts';
+import type { ActionBody } from '@mortisect/core/records';
 import { configure, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { FakeServer } from '../../testing/fakeServer';
 import { allSent, at, buttons, press, show, went, write } from '../../testing/here';

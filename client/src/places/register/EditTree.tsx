@@ -1,6 +1,7 @@
 // A tree that is written down is changed on its revision; one that changed meanwhile shows both versions.
-import { type TreeBody, treeBodyOf } from '@mortisect/contracts';
+
 import { tapeReading, tapeText } from '@mortisect/core/measure';
+import { type TreeBody, treeBodyOf } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useRef, useState } from 'react';

@@ -1,5 +1,5 @@
 // Trees that meet this one or shade it.
-import type { TreeBody } from '@mortisect/contracts';
+import type { TreeBody } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';

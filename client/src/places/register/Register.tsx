@@ -1,5 +1,5 @@
 // The register: every tree with what is known of it. A table on a wide screen, plots and their trees on a phone.
-import type { TreeSummary } from '@mortisect/contracts';
+import type { TreeSummary } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useDeferredValue, useMemo, useState } from 'react';

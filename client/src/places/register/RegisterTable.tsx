@@ -1,8 +1,8 @@
 // Thousands of trees in one table: only the rows in view are drawn. Arrow keys move, Enter opens, headings sort.
 
-import type { TreeSummary } from '@mortisect/contracts';
 import { dangersOf } from '@mortisect/core/handling';
 import { heightReading, joined } from '@mortisect/core/measure';
+import type { TreeSummary } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { type KeyboardEvent, memo, useCallback, useMemo, useRef, useState } from 'react';

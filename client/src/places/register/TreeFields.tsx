@@ -1,6 +1,7 @@
 // Everything that can be written down of a tree, the few that must be first.
-import { drainages, fixtures, statuses, type TreeSummary, vigours } from '@mortisect/contracts';
+
 import { hazards } from '@mortisect/core/handling';
+import { drainages, fixtures, statuses, type TreeSummary, vigours } from '@mortisect/core/records';
 import {
   bearingHabits,
   type Cultivar,

@@ -1,5 +1,5 @@
 // The columns of the register: what each shows and what it sorts by.
-import type { TreeSummary } from '@mortisect/contracts';
+import type { TreeSummary } from '@mortisect/core/records';
 import { speciesName } from '@mortisect/core/register';
 
 export interface Column {

@@ -1,5 +1,5 @@
 // The fields of a tree, called what a caretaker calls them; sizes without their unit.
-import type { TreeBody } from '@mortisect/contracts';
+import type { TreeBody } from '@mortisect/core/records';
 
 export const fieldWords: Record<keyof TreeBody, string> = {
   code: 'Code on its tag',

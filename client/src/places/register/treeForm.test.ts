@@ -1,5 +1,5 @@
 // A tree as it is typed, in both units.
-import { TreeBody } from '@mortisect/contracts';
+import { TreeBody } from '@mortisect/core/records';
 import { emptyForm, formOfTree, nextPlace, treeOfForm, withKnown } from './treeForm';
 
 const tree = TreeBody.parse({

@@ -1,6 +1,7 @@
 // A tree as it is typed: sizes are text until they are saved, so that nothing half typed is lost.
-import { TreeBody, type TreeSummary } from '@mortisect/contracts';
+
 import { isBareNumber, tapeReading, typedLengthCm, type Units } from '@mortisect/core/measure';
+import { TreeBody, type TreeSummary } from '@mortisect/core/records';
 import {
   type Cultivar,
   cultivarNamed,

@@ -1,7 +1,8 @@
 // What was found on this tree so far: open findings lead back to their limb, closed ones stay to be read.
-import { type Finding, markOf } from '@mortisect/contracts';
+
 import { disorderOf } from '@mortisect/core/disorders';
 import { tapeText } from '@mortisect/core/measure';
+import { type Finding, markOf } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { ago } from '../../data/moment';
 import type { SiteToday, TreeView } from '../../data/orchardView';

@@ -1,6 +1,7 @@
 // The chosen limb on its tape, with the answer to the finding that is shown or marked.
-import { markOf } from '@mortisect/contracts';
+
 import { disorderOf, kindOf } from '@mortisect/core/disorders';
+import { markOf } from '@mortisect/core/records';
 import { growth, type Limb } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { useMemo } from 'react';

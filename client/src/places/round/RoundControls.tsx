@@ -1,5 +1,7 @@
 // Start, go on, pause, take up again, close: the round as a whole.
-import { type OpenRound, type Plot, type Queue, type TreeSummary, walkingOrders } from '@mortisect/contracts';
+
+import type { OpenRound, Queue } from '@mortisect/core/present';
+import { type Plot, type TreeSummary, walkingOrders } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { dayWords } from '../../data/moment';

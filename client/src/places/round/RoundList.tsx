@@ -1,6 +1,8 @@
 // The round: where it stands, and the queue in walking order, plot by plot.
-import type { OpenRound, Plot, Queue, RoundEntry, TreeSummary } from '@mortisect/contracts';
+
 import { dangersOf } from '@mortisect/core/handling';
+import type { OpenRound, Queue, RoundEntry } from '@mortisect/core/present';
+import type { Plot, TreeSummary } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';

@@ -1,5 +1,5 @@
 // What was seen of the tree: what was not seen is not sound.
-import { partsSeen } from '@mortisect/contracts';
+import { partsSeen } from '@mortisect/core/records';
 import { Choice } from '../../ui/Choice';
 import { upperFirst } from '../words';
 import { useWalk } from './walk';

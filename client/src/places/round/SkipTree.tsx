@@ -1,5 +1,5 @@
 // A tree that cannot be looked at now stays in the round and comes last.
-import type { TreeSummary } from '@mortisect/contracts';
+import type { TreeSummary } from '@mortisect/core/records';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';

@@ -1,7 +1,7 @@
 // The tree in hand: drawings, the limb tape, findings; its shape; what is known of it; and the marking of a new finding over all.
 
-import type { TreeDetail } from '@mortisect/contracts';
-import { openQuestion } from '@mortisect/contracts';
+import { openQuestion } from '@mortisect/core/present';
+import type { TreeDetail } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { type SiteToday, treeView } from '../../data/orchardView';

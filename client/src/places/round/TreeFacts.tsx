@@ -1,6 +1,7 @@
 // Where the tree stands and how large it is.
-import type { TreeSummary } from '@mortisect/contracts';
+
 import { heightReading, joined, type Units } from '@mortisect/core/measure';
+import type { TreeSummary } from '@mortisect/core/records';
 import { useTrees } from '../../data/queries';
 import { Small } from '../../ui/type';
 

@@ -1,6 +1,7 @@
 // What is known of the tree: is it worth the saw, what it is, where it stands, and its jobs without a saw.
-import type { Job, TreeDetail, TreeSummary } from '@mortisect/contracts';
+
 import { heightReading, joined, tapeText } from '@mortisect/core/measure';
+import type { Job, TreeDetail, TreeSummary } from '@mortisect/core/records';
 import { jobDueOn, jobKinds, speciesName } from '@mortisect/core/register';
 import { type Triage, triageTable } from '@mortisect/core/triage';
 import { View } from '@tamagui/core';

@@ -1,7 +1,7 @@
 // The parts of a tree before a server: its shape and what is waved off, how open it is, its jobs, whether it is worth the saw; and ways to it.
 import '../../workers/importMeta';
-import type { Action, Job } from '@mortisect/contracts';
 import { faultKey } from '@mortisect/core/faults';
+import type { Action, Job } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
 import { configure, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { type SiteToday, type TreeView, treeView } from '../../data/orchardView';

@@ -1,5 +1,5 @@
 // The walk on the screen: the queue, one tap for a sound tree, and what is left.
-import type { Action } from '@mortisect/contracts';
+import type { Action } from '@mortisect/core/records';
 import { configure, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { treeView } from '../../data/orchardView';
 import { useOutbox } from '../../data/outbox';

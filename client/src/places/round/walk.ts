@@ -1,5 +1,7 @@
 // The walk on this device: what part of a tree was seen, what was marked last, and where to go next.
-import { type OpenRound, type PartSeen, type Queue, queueOf } from '@mortisect/contracts';
+
+import { type OpenRound, type Queue, queueOf } from '@mortisect/core/present';
+import type { PartSeen } from '@mortisect/core/records';
 import { useMemo } from 'react';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';

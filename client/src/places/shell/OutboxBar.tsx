@@ -1,6 +1,7 @@
 // What waits to be sent, with its count; and what needs a person: both versions of a record that changed meanwhile.
-import { Finding, FindingBody, markOf } from '@mortisect/contracts';
+
 import { disorderOf } from '@mortisect/core/disorders';
+import { Finding, FindingBody, markOf } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { keepMine, letGo, type OutboxItem, send, useOutbox } from '../../data/outbox';

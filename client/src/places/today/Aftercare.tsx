@@ -1,6 +1,7 @@
 // Rechecks that are due, and blades and mixes that need care.
-import { mixes, rechecksDue } from '@mortisect/contracts';
+
 import { agentOf } from '@mortisect/core/blades';
+import { mixes, rechecksDue } from '@mortisect/core/present';
 import { dayWords } from '../../data/moment';
 import type { SiteToday } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';

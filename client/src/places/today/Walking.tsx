@@ -1,5 +1,5 @@
 // Of the round and of other people: where the last round stopped, what was asked of whom, jobs that are due.
-import { openQuestion } from '@mortisect/contracts';
+import { openQuestion } from '@mortisect/core/present';
 import { jobKinds } from '@mortisect/core/register';
 import { dayWords } from '../../data/moment';
 import type { SiteToday, TreeView } from '../../data/orchardView';

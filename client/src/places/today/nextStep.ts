@@ -1,5 +1,7 @@
 // The one thing to do next, out of all that Today lists.
-import type { OpenRound, Queue, TreeSummary } from '@mortisect/contracts';
+
+import type { OpenRound, Queue } from '@mortisect/core/present';
+import type { TreeSummary } from '@mortisect/core/records';
 import type { Verdict } from '@mortisect/core/timing';
 import type { Run } from '../cut/run';
 import { plural } from '../words';

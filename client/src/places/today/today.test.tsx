@@ -1,6 +1,6 @@
 // Today before a server: what cannot wait, what is due, what others asked, and the day that is best.
 import '../../workers/importMeta';
-import type { Action, Job } from '@mortisect/contracts';
+import type { Action, Job } from '@mortisect/core/records';
 import { configure, fireEvent, screen, waitFor } from '@testing-library/react';
 import { FakeServer } from '../../testing/fakeServer';
 import { at, show, went } from '../../testing/here';

@@ -1,5 +1,7 @@
 // The next step from what is known here; null until all of it is, or the step would change under the thumb.
-import { type Lane, rechecksDue, type TimingNow, windowsAt } from '@mortisect/contracts';
+
+import { type Lane, type TimingNow, windowsAt } from '@mortisect/contracts';
+import { rechecksDue } from '@mortisect/core/present';
 import { hourOf } from '@mortisect/core/weather';
 import type { SiteToday, TreeView } from '../../data/orchardView';
 import { useRound, useTrees } from '../../data/queries';

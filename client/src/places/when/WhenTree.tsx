@@ -1,6 +1,8 @@
 // When may this tree be cut: its windows, how a wound made then would live, the schools over the year, and the days to carry into a calendar.
-import { type TreeTiming, USUAL_CUT } from '@mortisect/contracts';
+
+import type { TreeTiming } from '@mortisect/contracts';
 import { joined, temperatureReading } from '@mortisect/core/measure';
+import { USUAL_CUT } from '@mortisect/core/present';
 import { speciesName, speciesOf } from '@mortisect/core/register';
 import { REASON_WORDS, stopDayOfYear, VERDICT_WORDS, wordsOnly } from '@mortisect/core/timing';
 import { hourOf, momentOf } from '@mortisect/core/weather';

@@ -1,5 +1,7 @@
 // When one tree may be cut, before a server: the answer first, its table, each half-day with its curves, and the year school by school.
-import type { Site, TreeTiming } from '@mortisect/contracts';
+
+import type { TreeTiming } from '@mortisect/contracts';
+import type { Site } from '@mortisect/core/records';
 import { factorNames } from '@mortisect/core/timing';
 import { configure, fireEvent, screen, waitFor } from '@testing-library/react';
 import { FakeServer, refused } from '../../testing/fakeServer';

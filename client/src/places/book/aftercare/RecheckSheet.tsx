@@ -1,7 +1,8 @@
 // One cut looked at again: its own place on the tape, and what is there now.
-import type { RecheckDue } from '@mortisect/contracts';
+
 import { type RecheckOutcome, verdictOn } from '@mortisect/core/aftercare';
 import { tapeText, typedLengthCm } from '@mortisect/core/measure';
+import type { RecheckDue } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';

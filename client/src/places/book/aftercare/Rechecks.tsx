@@ -1,8 +1,9 @@
 // Cuts looked at again: what is due, what is to come, what was seen, and which margins held up.
-import { type CutOnRecord, lookedAgain, type RecheckDue, rechecksDue } from '@mortisect/contracts';
+
 import { type Held, marginsHeld } from '@mortisect/core/aftercare';
 import { disorderOf } from '@mortisect/core/disorders';
 import { tapeText } from '@mortisect/core/measure';
+import { type CutOnRecord, lookedAgain, type RecheckDue, rechecksDue } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { dayWords } from '../../../data/moment';

@@ -1,6 +1,7 @@
 // A limb that the map does not have yet, added without leaving the marking: the finding moves onto it.
-import type { TreeDetail } from '@mortisect/contracts';
+
 import { clockHour } from '@mortisect/core/measure';
+import type { TreeDetail } from '@mortisect/core/records';
 import { type Limb, limbKinds, measured, withGivenNames, withLimb } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { useState } from 'react';

@@ -1,6 +1,6 @@
 // A second opinion: the finding goes to another person's list, and its cut is held until they answer.
 
-import { openQuestion } from '@mortisect/contracts';
+import { openQuestion } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { usePreferences } from '../../../data/preferences';

@@ -1,7 +1,8 @@
 // What it is, from where to where, how sure the edge is. The answer follows every change.
-import { activities, type FindingKind, findingKinds } from '@mortisect/contracts';
+
 import { findingPlaces } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
+import { activities, type FindingKind, findingKinds } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { useState } from 'react';

@@ -1,5 +1,5 @@
 // Signs, place by place, and what they make likely. Looked for and absent is not the same as not looked.
-import { sampleLabel } from '@mortisect/contracts';
+
 import {
   type Causes,
   causes,
@@ -13,6 +13,7 @@ import {
   signs,
 } from '@mortisect/core/diagnosis';
 import { disorderOf } from '@mortisect/core/disorders';
+import { sampleLabel } from '@mortisect/core/records';
 import { speciesOf } from '@mortisect/core/register';
 import { View } from '@tamagui/core';
 import { useMemo, useState } from 'react';

@@ -1,9 +1,11 @@
 // A finding while it is marked: what is known so far, and what is sent when it is set.
-import type { Considered, Finding, FindingBody, FindingKind } from '@mortisect/contracts';
+
 import { kindOf } from '@mortisect/core/disorders';
 import type { Fault } from '@mortisect/core/faults';
 import { faultKey } from '@mortisect/core/faults';
 import { heightReading, joined, roundToTape, type Units } from '@mortisect/core/measure';
+import type { Considered } from '@mortisect/core/present';
+import type { Finding, FindingBody, FindingKind } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';

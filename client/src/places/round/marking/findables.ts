@@ -1,7 +1,8 @@
 // What can be found on a tree, by its name: disorders, misplaced wood, old cuts, mummies.
-import type { FindingKind } from '@mortisect/contracts';
+
 import { type Disorder, disorders } from '@mortisect/core/disorders';
 import { type FaultKind, faultKey, faultKinds } from '@mortisect/core/faults';
+import type { FindingKind } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
 import { faultTitle } from '../shape/faultWords';
 import { atPlace, type Marking } from './draft';

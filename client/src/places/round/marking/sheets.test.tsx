@@ -1,5 +1,5 @@
 // What more is seen of a finding, on the page of its tree before a server: signs, scratches, girdling, a photo, a question to another.
-import type { ActionBody, Finding } from '@mortisect/contracts';
+import type { ActionBody, Finding } from '@mortisect/core/records';
 import { configure, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { FakeServer } from '../../../testing/fakeServer';
 import { allSent, at, buttons, field, findButton, press, show, write } from '../../../testing/here';

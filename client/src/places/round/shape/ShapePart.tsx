@@ -1,6 +1,7 @@
 // Wood in the wrong place, found on the limb map; and how open the crown is.
-import type { FindingBody } from '@mortisect/contracts';
+
 import { type Fault, faultKey, geometryFaults } from '@mortisect/core/faults';
+import type { FindingBody } from '@mortisect/core/records';
 import { mapGaps } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';

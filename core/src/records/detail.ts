@@ -1,6 +1,7 @@
 // One tree with all that is known of it, and the log of everything.
-import { LimbMap } from '@mortisect/core/tree';
+
 import { z } from 'zod';
+import { LimbMap } from '../tree/index';
 import { Action, ActionBody } from './action';
 import { moment, RecordId } from './common';
 import { Finding, FindingBody } from './finding';

@@ -6,12 +6,11 @@ import {
   type RecheckState,
   recheckState,
   rechecksOf,
-} from '@mortisect/core/aftercare';
-import { isGrowing, seasonOn } from '@mortisect/core/disorders';
-import { hourOf, localClock } from '@mortisect/core/weather';
+} from '../aftercare/index';
+import { isGrowing, seasonOn } from '../disorders/index';
+import type { Action, ActionOf, Site } from '../records/index';
+import { hourOf, localClock } from '../weather/index';
 import { standingActions } from './done';
-import type { Action, ActionOf } from './records/action';
-import type { Site } from './records/site';
 import { disordersMet } from './run';
 
 export interface CutOnRecord {

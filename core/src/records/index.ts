@@ -9,7 +9,7 @@ export {
   sampleLabel,
   walkingOrders,
 } from './action';
-export { isTimeZone, RecordId, Stamp, TimeZone, TreeId } from './common';
+export { isTimeZone, moment, RecordId, Stamp, TimeZone, TreeId } from './common';
 export { LogEntry, TreeDetail } from './detail';
 export { activities, Finding, FindingBody, type FindingKind, findingKinds, markOf } from './finding';
 export { Job, JobBody } from './job';

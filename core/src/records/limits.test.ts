@@ -1,14 +1,5 @@
-// What the wire takes and what it refuses, at the boundaries: a record that is let in is in every copy for ever.
-import {
-  ActionBody,
-  FindingBody,
-  ImportChoices,
-  isTimeZone,
-  Site,
-  TreeBody,
-  TreeSummary,
-  treeBodyOf,
-} from './index';
+// What a record takes and what it refuses, at the boundaries: a record that is let in is in every copy for ever.
+import { ActionBody, FindingBody, isTimeZone, Site, TreeBody, TreeSummary, treeBodyOf } from './index';
 
 const ID = '0193f000-0000-7000-8000-000000000001';
 const AT = '2026-11-24T10:00:00Z';
@@ -222,21 +213,6 @@ test.each<[string, object, boolean]>([
   ['a kind that nobody knows', { kind: 'danced' }, false],
 ])('an action: %s', (_said, action, taken) => {
   expect(ActionBody.safeParse({ at: AT, ...action }).success).toBe(taken);
-});
-
-test.each<[string, unknown, boolean]>([
-  ['nothing said', {}, true],
-  ['a start', { starts: { plot: 'Quay', heightCm: '9 ft' } }, true],
-  ['a start of a field that has none', { starts: { note: 'x' } }, false],
-  ['a start of 81 letters', { starts: { plot: many(81) } }, false],
-  ['a species by its word', { kinds: { plum: 'european-plum' } }, true],
-  ['a species that nobody knows', { kinds: { plum: 'gooseberry' } }, false],
-  ['a unit', { units: { spreadCm: 'ft' } }, true],
-  ['a unit of no size', { units: { note: 'ft' } }, false],
-  ['a unit that is none', { units: { spreadCm: 'ell' } }, false],
-  ['something else', { mood: 'good' }, false],
-])('choices of an import: %s', (_said, choices, taken) => {
-  expect(ImportChoices.safeParse(choices).success).toBe(taken);
 });
 
 test.each([

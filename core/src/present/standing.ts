@@ -1,9 +1,7 @@
 // The tree as it stands: its limb map after the cuts that were made, and the findings on wood that is still there.
-import { type FindingForCut, stillStands, treeAfter } from '@mortisect/core/cuts';
-import type { Kerf, Limb } from '@mortisect/core/tree';
-import type { Action } from './records/action';
-import type { TreeDetail } from './records/detail';
-import type { Finding, FindingKind } from './records/finding';
+import { type FindingForCut, stillStands, treeAfter } from '../cuts/index';
+import type { Action, Finding, FindingKind, TreeDetail } from '../records/index';
+import type { Kerf, Limb } from '../tree/index';
 
 /** A finding as the core reads it, and the kind the caretaker gave it. */
 export type Considered = FindingForCut & { kind?: FindingKind | undefined };

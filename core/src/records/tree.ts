@@ -1,8 +1,9 @@
 // The register: plots, rows and trees.
-import { hazards } from '@mortisect/core/handling';
-import { bearingHabits, speciesTable, treeForms } from '@mortisect/core/register';
-import { purposes } from '@mortisect/core/triage';
+
 import { z } from 'zod';
+import { hazards } from '../handling/index';
+import { bearingHabits, speciesTable, treeForms } from '../register/index';
+import { purposes } from '../triage/index';
 import { moment, name, Stamp, TreeId, text } from './common';
 
 export const Plot = z.object({ id: z.string(), name: z.string(), note: z.string() });

@@ -1,8 +1,7 @@
 // The run, its blades and the way back, read from what was done in whatever order it arrives.
 import fc from 'fast-check';
+import type { Action, ActionBody } from '../records/index';
 import {
-  type Action,
-  type ActionBody,
   bladeLogs,
   bladesOf,
   cutsOnRecord,

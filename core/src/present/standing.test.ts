@@ -1,6 +1,8 @@
 // The tree as it stands: cuts made before the map was drawn are drawn in it, later ones come off it.
-import type { Limb } from '@mortisect/core/tree';
-import { type Action, FindingBody, forCut, standingFindings, standingLimbs, type TreeDetail } from './index';
+
+import { type Action, FindingBody, type TreeDetail } from '../records/index';
+import type { Limb } from '../tree/index';
+import { forCut, standingFindings, standingLimbs } from './index';
 
 const limb = (id: string, parentId: string | null): Limb => ({
   id,

@@ -1,6 +1,7 @@
 // The round as it is read from what was done, in whatever order it arrives.
 import fc from 'fast-check';
-import { type Action, type ActionBody, openRound, queueOf, TreeSummary } from './index';
+import { type Action, type ActionBody, TreeSummary } from '../records/index';
+import { openRound, queueOf } from './index';
 
 let made = 0;
 const act = (minute: number, action: Record<string, unknown>, more: Partial<Action> = {}): Action => ({

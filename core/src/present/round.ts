@@ -1,8 +1,8 @@
 // Where does the round stand? Read from what was done, on the server and on a phone that is away from it.
-import { byTag } from '@mortisect/core/register';
+
+import type { Action, ActionBody, ActionOf, PartSeen, TreeSummary } from '../records/index';
+import { byTag } from '../register/index';
 import { standingActions } from './done';
-import type { Action, ActionBody, ActionOf, PartSeen } from './records/action';
-import type { TreeSummary } from './records/tree';
 
 export interface RoundEntry {
   state: 'sound' | 'found' | 'partly' | 'skipped';

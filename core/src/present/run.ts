@@ -1,8 +1,8 @@
 // Where does the run stand, and in what state is every blade? Read from what was done, on the server and on a phone that is away from it.
-import { type BladeEvent, type BladeState, stateAfter, UNKNOWN } from '@mortisect/core/blades';
-import type { Tool } from '@mortisect/core/handling';
+import { type BladeEvent, type BladeState, stateAfter, UNKNOWN } from '../blades/index';
+import type { Tool } from '../handling/index';
+import type { Action, ActionBody, ActionOf } from '../records/index';
 import { standingActions } from './done';
-import type { Action, ActionBody, ActionOf } from './records/action';
 
 /** What a run is made of. */
 export const runKinds = [

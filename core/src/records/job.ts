@@ -1,6 +1,7 @@
 // A job without a saw: guards, stakes, vines, grass, mulch, mummies, thinning.
-import { jobKinds } from '@mortisect/core/register';
+
 import { z } from 'zod';
+import { jobKinds } from '../register/index';
 import { moment, RecordId, Stamp, TreeId, text } from './common';
 
 export const JobBody = z

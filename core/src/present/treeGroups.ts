@@ -1,12 +1,10 @@
 // Which trees share one answer about the day: species and cultivar, what was seen of their stage, and what is catching nearby.
-import { cultivarNamed, speciesOf } from '@mortisect/core/register';
-import type { SeenStage } from '@mortisect/core/stage';
-import { type CutKind, type LaneId, type Pathogen, pathogens, type TreeGroup } from '@mortisect/core/timing';
-import { hourOf, localClock } from '@mortisect/core/weather';
-import type { Action } from './records/action';
-import type { Finding } from './records/finding';
-import type { Site } from './records/site';
-import type { TreeSummary } from './records/tree';
+
+import type { Action, Finding, Site, TreeSummary } from '../records/index';
+import { cultivarNamed, speciesOf } from '../register/index';
+import type { SeenStage } from '../stage/index';
+import { type CutKind, type LaneId, type Pathogen, pathogens, type TreeGroup } from '../timing/index';
+import { hourOf, localClock } from '../weather/index';
 
 /** Weight of inoculum: on the tree itself, on the site or known to be about, not known nearby. From memory, confidence low. */
 export const NEARBY = { onTree: 2, onSite: 1, unknown: 0.3, absent: 0 } as const;

@@ -1,5 +1,5 @@
 // Border of the round’s records: what a phone, a file or somebody else’s program may send.
-import { thresholds } from '@mortisect/core/faults';
+import { thresholds } from '../faults/index';
 import { ActionBody, defaultSchools, FindingBody, JobBody, Site, sampleLabel, TreeBody } from './index';
 
 const tree = {

@@ -1,14 +1,15 @@
 // The site: where it is, what it goes by, and what it knows of its own.
-import { DebrisSettings, RecheckSettings, startingDebris, startingRechecks } from '@mortisect/core/aftercare';
-import { cleaningSchools } from '@mortisect/core/blades';
-import { finishes } from '@mortisect/core/cuts';
-import { DisorderCode, defaultSchoolOf, seasons } from '@mortisect/core/disorders';
-import { Limits, startingLimits } from '@mortisect/core/faults';
-import { PlanSettings, startingPlanSettings } from '@mortisect/core/plan';
-import { Cultivar } from '@mortisect/core/register';
-import { startingTimingSettings, TimingSettings } from '@mortisect/core/timing';
-import { Climate, Spell } from '@mortisect/core/weather';
+
 import { z } from 'zod';
+import { DebrisSettings, RecheckSettings, startingDebris, startingRechecks } from '../aftercare/index';
+import { cleaningSchools } from '../blades/index';
+import { finishes } from '../cuts/index';
+import { DisorderCode, defaultSchoolOf, seasons } from '../disorders/index';
+import { Limits, startingLimits } from '../faults/index';
+import { PlanSettings, startingPlanSettings } from '../plan/index';
+import { Cultivar } from '../register/index';
+import { startingTimingSettings, TimingSettings } from '../timing/index';
+import { Climate, Spell } from '../weather/index';
 import { name, Stamp, TimeZone, text } from './common';
 
 const SiteSchools = z.strictObject({

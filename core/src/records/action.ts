@@ -1,11 +1,12 @@
 // What was done in the field.
-import { debrisRoutes, recheckKinds, recheckOutcomes } from '@mortisect/core/aftercare';
-import { cleaningMethods, keepings, woodClasses } from '@mortisect/core/blades';
-import { choicesBeyondSawing } from '@mortisect/core/cuts';
-import { ClinicEvidence } from '@mortisect/core/diagnosis';
-import { MOST_PLAN_SEASONS, otherKinds, Pin } from '@mortisect/core/plan';
-import { grounds } from '@mortisect/core/weather';
+
 import { z } from 'zod';
+import { debrisRoutes, recheckKinds, recheckOutcomes } from '../aftercare/index';
+import { cleaningMethods, keepings, woodClasses } from '../blades/index';
+import { choicesBeyondSawing } from '../cuts/index';
+import { ClinicEvidence } from '../diagnosis/index';
+import { MOST_PLAN_SEASONS, otherKinds, Pin } from '../plan/index';
+import { grounds } from '../weather/index';
 import { alongCm, limbId, moment, name, RecordId, TreeId, text } from './common';
 import { SpeciesCode } from './tree';
 

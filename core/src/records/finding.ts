@@ -1,9 +1,10 @@
 // A finding: what is wrong, on which wood, and what was seen of it.
-import { findingPlaces } from '@mortisect/core/cuts';
-import { Answers, Scratch } from '@mortisect/core/diagnosis';
-import { DisorderCode, edges, kindOf } from '@mortisect/core/disorders';
-import { Fault } from '@mortisect/core/faults';
+
 import { z } from 'zod';
+import { findingPlaces } from '../cuts/index';
+import { Answers, Scratch } from '../diagnosis/index';
+import { DisorderCode, edges, kindOf } from '../disorders/index';
+import { Fault } from '../faults/index';
 import { alongCm, limbId, moment, name, RecordId, Stamp, TreeId, text } from './common';
 
 export const findingKinds = ['dead', 'diseased', 'damaged', 'misplaced', 'old cut'] as const;

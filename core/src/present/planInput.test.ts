@@ -1,17 +1,15 @@
 // Records put together for the planner: what was pinned, lifted, decided or set by hand, and what of it still stands.
-import { PlanInput } from '@mortisect/core/plan';
+import { PlanInput } from '../plan/index';
 import {
   type Action,
   type ActionBody,
-  clearanceByHand,
   defaultSchools,
   Finding,
-  planInputOf,
   Site,
-  seasonsOf,
   type TreeDetail,
   TreeSummary,
-} from './index';
+} from '../records/index';
+import { clearanceByHand, planInputOf, seasonsOf } from './index';
 
 const AT = '2026-11-20T10:00:00.000Z';
 const id = (n: number) => `0193f000-0000-7000-8000-0000000000${String(n).padStart(2, '0')}`;

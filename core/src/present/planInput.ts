@@ -1,14 +1,11 @@
 // What a plan of a tree is made of: its records put together as the core reads them.
-import { agentOf, cleaningSeconds } from '@mortisect/core/blades';
-import { girdled } from '@mortisect/core/diagnosis';
-import { seasonOn } from '@mortisect/core/disorders';
-import type { Pin, PlanInput } from '@mortisect/core/plan';
-import { cultivarNamed } from '@mortisect/core/register';
-import { diameterMmAt, type Limb } from '@mortisect/core/tree';
-import type { Action } from './records/action';
-import type { TreeDetail } from './records/detail';
-import type { Finding } from './records/finding';
-import type { Site } from './records/site';
+import { agentOf, cleaningSeconds } from '../blades/index';
+import { girdled } from '../diagnosis/index';
+import { seasonOn } from '../disorders/index';
+import type { Pin, PlanInput } from '../plan/index';
+import type { Action, Finding, Site, TreeDetail } from '../records/index';
+import { cultivarNamed } from '../register/index';
+import { diameterMmAt, type Limb } from '../tree/index';
 import { forCut, standingFindings, standingLimbs } from './standing';
 
 /** Seasons of a plan until the caretaker says otherwise: a renovation takes three. */

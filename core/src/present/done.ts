@@ -1,5 +1,5 @@
 // What was done and not taken back, in the order it was done.
-import type { Action } from './records/action';
+import type { Action } from '../records/index';
 
 /** Undos that have not reached the server yet. */
 export function undoneIds(actions: readonly Action[]): Set<string> {

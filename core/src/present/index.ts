@@ -1,0 +1,35 @@
+export { type CutOnRecord, cutsOnRecord, lookedAgain, type RecheckDue, rechecksDue } from './cutsOnRecord';
+export { standingActions, undoneIds } from './done';
+export { liftedMusts, type Pinned, pinsOf, planInputOf, seasonsOf } from './planInput';
+export {
+  isOfRound,
+  type OpenRound,
+  openRound,
+  type Queue,
+  queueOf,
+  type RoundEntry,
+  roundKinds,
+} from './round';
+export {
+  type Blade,
+  type BladeLog,
+  bladeLogs,
+  bladesOf,
+  disordersMet,
+  kitKinds,
+  type MixState,
+  marksStanding,
+  mixes,
+  type OpenRun,
+  openRun,
+  runKinds,
+} from './run';
+export {
+  type Considered,
+  clearanceByHand,
+  forCut,
+  openQuestion,
+  standingFindings,
+  standingLimbs,
+} from './standing';
+export { laneOf, NEARBY, type SiteFacts, type TreeOfGroup, treeGroups, USUAL_CUT } from './treeGroups';
