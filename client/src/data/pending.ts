@@ -1,6 +1,6 @@
 // The orchard as it will stand once the outbox is empty: what the server said, with what waits here laid over it.
 
-import { isOfRound, undoneIds } from '@mortisect/core/present';
+import { isOfRound, undoneIds, withStates } from '@mortisect/core/present';
 import type { Action, ActionBody, Finding, TreeDetail, TreeSummary } from '@mortisect/core/records';
 import type { Answer } from './api';
 import type { OutboxItem } from './outbox';
@@ -61,7 +61,7 @@ export function withPending(detail: TreeDetail, items: readonly OutboxItem[], he
     tree: { ...detail.tree, ...tree },
     ...(limbs && { limbs: limbs.limbs, surveyedAt: limbs.surveyedAt }),
     ...(limbs && { limbsRevision: revisionAfter(limbs.baseRevision, { revision: detail.limbsRevision }) }),
-    findings: closedByCuts(findingsWith(detail.findings, own, here), actions),
+    findings: withStates(findingsWith(detail.findings, own, here), actions),
     actions,
     jobs: [...jobs.values()],
   };
@@ -97,27 +97,13 @@ function findingsWith(findings: readonly Finding[], own: readonly OutboxItem[], 
       // Inputs may leave out what has a default; the form fills everything in
       ...(input.body.finding as Finding),
       id: findingId,
-      state: input.body.finding.withdrawn ? 'withdrawn' : (before?.state ?? 'open'),
+      state: before?.state ?? 'open',
       revision: revisionAfter(input.body.baseRevision, before),
       by: here.person,
       receivedAt: before?.receivedAt ?? here.now,
     });
   }
   return [...byId.values()];
-}
-
-/** What the server does with a cut and its undo, done here for those that wait. */
-function closedByCuts(findings: Finding[], actions: readonly Action[]): Finding[] {
-  const cut = new Set(
-    actions.flatMap(({ action, undone }) =>
-      (action.kind === 'cutMade' || action.kind === 'stepDone') && !undone ? action.findingIds : [],
-    ),
-  );
-  return findings.map((finding) => {
-    if (finding.state === 'withdrawn') return finding;
-    const state = cut.has(finding.id) ? 'closed' : 'open';
-    return finding.state === state ? finding : { ...finding, state };
-  });
 }
 
 /**

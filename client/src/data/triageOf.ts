@@ -1,6 +1,7 @@
 // A tree's recorded facts put through the triage table.
 
 import { girdled } from '@mortisect/core/diagnosis';
+import { findingsOpenAt } from '@mortisect/core/present';
 import type { Finding, TreeDetail } from '@mortisect/core/records';
 import { markOf } from '@mortisect/core/records';
 import { diameterMmAt, type Limb } from '@mortisect/core/tree';
@@ -19,7 +20,8 @@ export function triageOf(view: TreeView, detail: TreeDetail, today: SiteToday): 
   const share = affectedShare(limbs, view.findings.filter(inCrown));
   const before = new Date(Date.parse(today.day) - A_SEASON_DAYS * DAY_MS).toISOString();
   const looked = detail.actions.some(
-    ({ action, undone }) => action.kind === 'treeSeen' && !undone && action.at < before,
+    ({ action, undone }) =>
+      action.kind === 'treeSeen' && !undone && Date.parse(action.at) < Date.parse(before),
   );
   const said = triage({
     heightCm: tree.heightCm,
@@ -29,7 +31,7 @@ export function triageOf(view: TreeView, detail: TreeDetail, today: SiteToday): 
     purposes: tree.purposes,
     fruitKnown: tree.cultivar !== null || tree.tasted,
     affectedShare: share,
-    earlierShare: looked ? affectedShare(detail.limbs, openAt(detail, before).filter(inCrown)) : null,
+    earlierShare: looked ? affectedShare(detail.limbs, findingsOpenAt(detail, before).filter(inCrown)) : null,
     stemGirdledShare: Math.max(0, ...view.findings.map((finding) => girdledStem(finding, limbs))),
     minutesLastSeason: null,
   });
@@ -39,18 +41,6 @@ export function triageOf(view: TreeView, detail: TreeDetail, today: SiteToday): 
 function isAffected(finding: Finding): boolean {
   const mark = markOf(finding);
   return (mark === 'dead' || mark === 'diseased') && finding.place !== 'fruit';
-}
-
-/** Findings that were open at a moment: seen by then, and not cut until later. */
-function openAt({ findings, actions }: TreeDetail, at: string): Finding[] {
-  const cutBy = new Set(
-    actions.flatMap(({ action, undone }) =>
-      action.kind === 'cutMade' && !undone && action.at <= at ? action.findingIds : [],
-    ),
-  );
-  return findings.filter(
-    (finding) => finding.state !== 'withdrawn' && finding.seenAt <= at && !cutBy.has(finding.id),
-  );
 }
 
 /** Share of the stem that a disease on it girdles; 0 where no width was measured. */

@@ -8,7 +8,7 @@ import {
   type StationState,
   type TimingNow,
 } from '@mortisect/contracts';
-import { kitKinds, roundKinds, runKinds, treeGroups } from '@mortisect/core/present';
+import { kitKinds, roundKinds, runKinds, treeGroups, withStates } from '@mortisect/core/present';
 import {
   type Action,
   ActionBody,
@@ -254,24 +254,15 @@ export class FakeServer {
 
   private putAction(id: string, action: ActionBody): Action {
     const kept: Action = { id, action, undone: false, ...STAMP };
+    if ('treeId' in action) this.tree(action.treeId);
     const undoneId = action.kind === 'undone' ? action.actionId : null;
-    this.actions = [...this.actions, kept].map((one) =>
-      one.id === undoneId ? { ...one, undone: true } : one,
-    );
-    for (const [treeId, detail] of this.details)
-      if (detail.actions.some((one) => one.id === undoneId))
-        this.details.set(treeId, {
-          ...detail,
-          actions: detail.actions.map((one) => (one.id === undoneId ? { ...one, undone: true } : one)),
-        });
-    if ('treeId' in action) {
-      const detail = this.tree(action.treeId);
-      const closes = action.kind === 'cutMade' || action.kind === 'stepDone' ? action.findingIds : [];
-      this.details.set(action.treeId, {
-        ...detail,
-        actions: [...detail.actions, kept],
-        findings: detail.findings.map((one) => (closes.includes(one.id) ? { ...one, state: 'closed' } : one)),
-      });
+    const undo = (actions: readonly Action[]) =>
+      actions.map((one) => (one.id === undoneId ? { ...one, undone: true } : one));
+    this.actions = undo([...this.actions, kept]);
+    for (const [treeId, detail] of this.details) {
+      const own = 'treeId' in action && action.treeId === treeId ? [kept] : [];
+      const actions = undo([...detail.actions, ...own]);
+      this.details.set(treeId, { ...detail, actions, findings: withStates(detail.findings, actions) });
     }
     return kept;
   }

@@ -1,5 +1,13 @@
 export { type CutOnRecord, cutsOnRecord, lookedAgain, type RecheckDue, rechecksDue } from './cutsOnRecord';
 export { standingActions, undoneIds } from './done';
+export {
+  answeredFindings,
+  answerKinds,
+  findingState,
+  findingsOpenAt,
+  isAnswer,
+  withStates,
+} from './findingState';
 export { liftedMusts, type Pinned, pinsOf, planInputOf, seasonsOf } from './planInput';
 export {
   isOfRound,

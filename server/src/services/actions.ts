@@ -1,5 +1,6 @@
 // What was done in the field. An action is never edited; another one undoes it.
 import { isDeepStrictEqual } from 'node:util';
+import { isAnswer } from '@mortisect/core/present';
 import type { Action, ActionBody } from '@mortisect/core/records';
 import { and, eq, inArray } from 'drizzle-orm';
 import { doesNotFit, moved } from '../refusal';
@@ -9,6 +10,7 @@ import { actions, findings, trees } from '../store/schema';
 import type { Device } from './devices';
 import { append } from './history';
 import { asAction } from './orchard';
+import { settleFindings } from './settle';
 
 export interface ActionWrite {
   id: string;
@@ -43,7 +45,7 @@ export async function writeAction(tx: Store, { id, action, device, now }: Action
     .onConflictDoNothing()
     .returning();
   if (!kept) return repeated(tx, id, action);
-  await carryOut(tx, id, action);
+  await carryOut(tx, id, action, treeId);
   await append(tx, {
     at: action.at,
     receivedAt: now,
@@ -97,25 +99,13 @@ function findingsNamed(action: ActionBody): string[] {
   return 'findingId' in action ? [action.findingId] : [];
 }
 
-/** Brings the present in line: a cut closes its findings, an undo opens them again. */
-async function carryOut(tx: Store, id: string, action: ActionBody): Promise<void> {
+/** Brings the present in line: what an action answers is closed, what it took back is open again unless something else answers it. */
+async function carryOut(tx: Store, id: string, action: ActionBody, treeId: string | null): Promise<void> {
   if (action.kind === 'sampleSent') return takeSample(tx, id, action);
-  if (action.kind === 'cutMade' || action.kind === 'stepDone') {
-    await tx
-      .update(findings)
-      .set({ state: 'closed' })
-      .where(and(inArray(findings.id, action.findingIds), eq(findings.state, 'open')));
-    return;
-  }
-  if (action.kind !== 'undone') return;
-  const [row] = await tx
-    .update(actions)
-    .set({ undone: true })
-    .where(eq(actions.id, action.actionId))
-    .returning();
-  if (row?.value.kind !== 'cutMade' && row?.value.kind !== 'stepDone') return;
-  await tx
-    .update(findings)
-    .set({ state: 'open' })
-    .where(and(inArray(findings.id, row.value.findingIds), eq(findings.state, 'closed')));
+  const changed =
+    action.kind === 'undone'
+      ? (await tx.update(actions).set({ undone: true }).where(eq(actions.id, action.actionId)).returning())[0]
+          ?.value
+      : action;
+  if (treeId !== null && changed && isAnswer(changed)) await settleFindings(tx, treeId);
 }

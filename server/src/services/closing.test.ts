@@ -45,6 +45,26 @@ async function found(body = dead): Promise<string> {
   return id;
 }
 
+const step = (id: string) =>
+  act({ kind: 'stepDone', treeId: TREE, findingIds: [id], what: 'tie down', limbId: 'A', limbName: 'A' });
+const cut = (id: string) =>
+  act({
+    kind: 'cutMade',
+    treeId: TREE,
+    blade: 'saw-1',
+    findingIds: [id],
+    cut: {
+      limbId: 'A',
+      limbName: 'A',
+      atCm: 15,
+      kind: 'reduction',
+      diameterMm: 30,
+      clearanceCm: 0,
+      shortfallCm: 0,
+      sentence: '',
+    },
+  });
+
 const round = async () => (await get('/api/round').expect(200)).body;
 
 test('a round that was closed is open again, with all that was seen, when the close is taken back', async () => {
@@ -71,43 +91,46 @@ test('a round that was closed is open again, with all that was seen, when the cl
 
 test('a step that is done closes its findings, and opens them when it is taken back', async () => {
   const id = await found();
-  const step = await act({
-    kind: 'stepDone',
-    treeId: TREE,
-    findingIds: [id],
-    what: 'tie down',
-    limbId: 'A',
-    limbName: 'A',
-  });
+  const done = await step(id);
   expect(await stateOf(id)).toBe('closed');
-  await act({ kind: 'undone', actionId: step });
+  await act({ kind: 'undone', actionId: done });
   expect(await stateOf(id)).toBe('open');
 });
 
-test('an edit of a finding that a cut has answered leaves it closed; taken back it is withdrawn', async () => {
+test.each([
+  ['cut', cut],
+  ['step', step],
+])(
+  'an edit of a finding that a %s has answered leaves it closed; taken back it is withdrawn',
+  async (_, answer) => {
+    const id = await found();
+    await answer(id);
+    expect(await stateOf(id)).toBe('closed');
+    const edit = { baseRevision: 1, finding: { ...dead, note: 'Looked again.' } };
+    await put(`/api/findings/${id}`, edit).expect(200);
+    expect(await stateOf(id)).toBe('closed');
+    await put(`/api/findings/${id}`, { baseRevision: 2, finding: { ...dead, withdrawn: true } }).expect(200);
+    expect(await stateOf(id)).toBe('withdrawn');
+  },
+);
+
+test('a finding that two things answer stays closed until both are taken back', async () => {
   const id = await found();
-  await act({
-    kind: 'cutMade',
-    treeId: TREE,
-    blade: 'saw-1',
-    findingIds: [id],
-    cut: {
-      limbId: 'A',
-      limbName: 'A',
-      atCm: 15,
-      kind: 'reduction',
-      diameterMm: 30,
-      clearanceCm: 0,
-      shortfallCm: 0,
-      sentence: '',
-    },
-  });
+  const [first, second] = [await cut(id), await step(id)];
+  await act({ kind: 'undone', actionId: first });
   expect(await stateOf(id)).toBe('closed');
-  const edit = { baseRevision: 1, finding: { ...dead, note: 'Looked again.' } };
-  await put(`/api/findings/${id}`, edit).expect(200);
-  expect(await stateOf(id)).toBe('closed');
-  await put(`/api/findings/${id}`, { baseRevision: 2, finding: { ...dead, withdrawn: true } }).expect(200);
-  expect(await stateOf(id)).toBe('withdrawn');
+  await act({ kind: 'undone', actionId: second });
+  expect(await stateOf(id)).toBe('open');
+});
+
+test('a finding that was taken back, and cut all the same, is closed once it is there again', async () => {
+  const other = await found();
+  await act({ kind: 'undone', actionId: await cut(other) });
+  expect(await stateOf(other)).toBe('open');
+  await put(`/api/findings/${other}`, { baseRevision: 1, finding: { ...dead, withdrawn: true } }).expect(200);
+  await cut(other);
+  await put(`/api/findings/${other}`, { baseRevision: 2, finding: dead }).expect(200);
+  expect(await stateOf(other)).toBe('closed');
 });
 
 test('a place that nobody measured is kept as such', async () => {

@@ -1,13 +1,15 @@
 // Findings: made on a phone, sent as often as it takes, edited on a revision.
 import { isDeepStrictEqual } from 'node:util';
+import { findingState } from '@mortisect/core/present';
 import { type Finding, FindingBody } from '@mortisect/core/records';
-import { and, eq, sql } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import { doesNotFit, moved, notThere } from '../refusal';
 import type { Db, Store } from '../store/openDb';
-import { actions, findings, trees } from '../store/schema';
+import { findings, trees } from '../store/schema';
 import type { Device } from './devices';
 import { append } from './history';
 import { asFinding } from './orchard';
+import { answeredOn } from './settle';
 
 export interface FindingWrite {
   id: string;
@@ -34,14 +36,10 @@ export async function writeFinding(
     throw moved(finding, asFinding(row));
   }
   await checkPlace(tx, finding);
-  const state = finding.withdrawn
-    ? 'withdrawn'
-    : (await isAnswered(tx, id, finding.treeId))
-      ? 'closed'
-      : 'open';
+  const answered = await answeredOn(tx, finding.treeId);
   const written = {
     treeId: finding.treeId,
-    state,
+    state: findingState({ id, withdrawn: finding.withdrawn }, answered),
     value: finding,
     revision: (row?.revision ?? 0) + 1,
     by: device.name,
@@ -81,14 +79,6 @@ async function checkPlace(tx: Store, finding: FindingBody): Promise<void> {
       `The finding ends at ${finding.toCm} cm, beyond the end of the limb at ${limb.lengthCm} cm.`,
     );
   }
-}
-
-async function isAnswered(tx: Store, id: string, treeId: string): Promise<boolean> {
-  const done = await tx
-    .select({ value: actions.value })
-    .from(actions)
-    .where(and(eq(actions.treeId, treeId), eq(actions.undone, false)));
-  return done.some(({ value }) => value.kind === 'cutMade' && value.findingIds.includes(id));
 }
 
 async function current(tx: Store, id: string): Promise<Finding | null> {
