@@ -32,12 +32,8 @@ export const SCHOOLS_ON_BURNING: readonly { school: string; says: string }[] = [
   },
 ];
 
-/** Wood of these sheds spores from heaps and chips for months. @source handling tables of extension services, from memory */
-const NEVER_CHIPPED = new Set(['CGL', 'BKT', 'NEO', 'BOT', 'EUT', 'SIL']);
+/** Up to here wood dries out as chips and is harmless. @source handling tables of extension services, from memory */
 const THIN_ENOUGH_MM = 25;
-/** Thin wood of these dries out as chips and is harmless. @source the same */
-const CHIPPED_THIN = new Set(['FB_SHOOT', 'FB_BLOS', 'PSS_BLAST', 'PSS_CANK', 'BOR']);
-const CHIPPED = new Set(['PMW', 'SCB', 'PSS_BLAST', 'DEAD', 'MUMMY']);
 
 export interface Debris {
   class: WoodClass;
@@ -78,23 +74,22 @@ function whyNot(
 ): string | null {
   if (route === 'burn') {
     if (burning === 'banned') return 'Burning is not allowed here.';
-    if (!burnsBlight && disorders.some((code) => code.startsWith('FB')))
+    if (!burnsBlight && disorders.some((code) => disorderOf(code)?.spread === 'fire blight'))
       return 'By the school of this site fire blight is not burned.';
     return null;
   }
   if (route === 'leave')
     return wood === 'sound' ? null : 'Brush of diseased or suspect wood is a reservoir: it does not stay.';
   if (route !== 'chip') return null;
-  const never = disorders.find((code) => NEVER_CHIPPED.has(code));
+  const never = disorders.find((code) => chips(code) === 'never');
   if (never) return `${nameOf(never)} goes on shedding from chips unless they are composted hot.`;
-  const thick = disorders.find((code) => CHIPPED_THIN.has(code) && thickestMm > THIN_ENOUGH_MM);
+  const thick = disorders.find((code) => chips(code) === 'thin' && thickestMm > THIN_ENOUGH_MM);
   if (thick) return `${nameOf(thick)} is chipped only where it is no thicker than ${THIN_ENOUGH_MM} mm.`;
-  const other = disorders.find(
-    (code) => woodClass([code]) === 'infected' && !CHIPPED.has(code) && !CHIPPED_THIN.has(code),
-  );
+  const other = disorders.find((code) => woodClass([code]) === 'infected' && chips(code) === undefined);
   return other ? `${nameOf(other)}: chips are less safe than taking it away.` : null;
 }
 
+const chips = (code: string) => disorderOf(code)?.chips;
 const nameOf = (code: string) => disorderOf(code)?.name ?? 'Wood of unknown cause';
 
 /** Kilograms of loosely piled brush in a cubic metre, 60–150. Common practice, no source. */

@@ -27,14 +27,14 @@ export function scionGuard(tree: TreeRecord, today: string): ScionGuard {
     ({ disorder }) =>
       disorderOf(disorder)?.kind !== 'damaged' &&
       disorderOf(disorder)?.kind !== 'misplaced' &&
-      disorder !== 'DEAD',
+      !disorderOf(disorder)?.causeUnknown,
   );
   const recent = diseased.filter(({ open, day }) => open || daysSince(day) < CLEAN_YEARS * 365);
   for (const { disorder } of recent) {
     const name = disorderOf(disorder)?.name ?? 'something of unknown cause';
     because.push(`${name} is on its record within ${CLEAN_YEARS} years.`);
   }
-  if (tree.findings.some(({ disorder, open }) => open && disorder === 'DEAD'))
+  if (tree.findings.some(({ disorder, open }) => open && disorderOf(disorder)?.causeUnknown))
     because.push('Dead wood of unknown cause stands on it.');
   if (tree.cameBackOn.some((day) => daysSince(day) < CLEAN_YEARS * 365))
     because.push('Disease came back after a cut.');

@@ -105,7 +105,8 @@ export function carriesDisease(
 
 /** Dead wood of unknown cause, and what the table does not know. */
 export function isSuspect(code: string): boolean {
-  return code === 'DEAD' || disorderOf(code) === undefined;
+  const row = disorderOf(code);
+  return row === undefined || row.causeUnknown === true;
 }
 
 export const woodClasses = ['sound', 'suspect', 'infected'] as const;

@@ -2,7 +2,7 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { z } from 'zod';
-import { isGrowing, type Season, seasons } from '../disorders/index';
+import { disorderOf, isGrowing, type Season, seasons } from '../disorders/index';
 import { agentOf, agents, efficacyAfter } from './agents';
 import { woodClass } from './bladeState';
 
@@ -105,12 +105,13 @@ export function situationOf(
   { season, wet }: { season: Season; wet: boolean },
   into: Pick<TransmissionCut, 'soft'>,
 ): Situation {
-  if (code.startsWith('FB')) {
+  const spread = disorderOf(code)?.spread;
+  if (spread === 'fire blight') {
     if (!isGrowing(season)) return 'fire blight, dormant';
     return wet || into.soft ? 'fire blight, wet and tender' : 'fire blight, growing and dry';
   }
-  if (code.startsWith('PSS')) return wet ? 'bacterial canker, wet and cool' : 'bacterial canker, dry';
-  if (code === 'CGL') return 'crown gall';
+  if (spread === 'bacterial canker') return wet ? 'bacterial canker, wet and cool' : 'bacterial canker, dry';
+  if (spread === 'crown gall') return 'crown gall';
   return woodClass([code]) === 'infected' ? 'fungal canker' : 'unknown cause';
 }
 

@@ -22,6 +22,12 @@ const worked: readonly Omit<Disorder, 'answer'>[] = [
       'Half of the trunk girdled, or on the rootstock shank: the tree comes out. Less: excise in dry weather and watch.',
     disposal: 'Remove from the site: burn where legal, bury, or landfill.',
     notifiable: REPORT_FIRE_BLIGHT,
+    spread: 'fire blight',
+    pathogen: 'FB',
+    causeGroup: 'fire blight',
+    active: true,
+    runsOn: true,
+    saysActivity: true,
     source: 'van der Zwet & Keil 1979, USDA Agric. Handbook 510; tool rule after Teviotdale et al. 1991',
     confidence: 'high',
   },
@@ -37,6 +43,11 @@ const worked: readonly Omit<Disorder, 'answer'>[] = [
     onTrunk: 'Half of the trunk girdled: the tree comes out. Less: excise in dry weather and watch.',
     disposal: 'Remove from the site: burn where legal, bury, or landfill.',
     notifiable: REPORT_FIRE_BLIGHT,
+    spread: 'fire blight',
+    pathogen: 'FB',
+    causeGroup: 'fire blight',
+    runsOn: true,
+    saysActivity: true,
     source: 'van der Zwet & Keil 1979, USDA Agric. Handbook 510',
     confidence: 'high',
   },
@@ -53,6 +64,9 @@ const worked: readonly Omit<Disorder, 'answer'>[] = [
     onTrunk:
       'Pare to healthy bark in dry weather and let it dry; half of the trunk girdled: the tree comes out.',
     disposal: 'Out of the orchard within weeks: burn where legal, bury, or landfill. Not stacked.',
+    pathogen: 'CYT',
+    causeGroup: 'canker',
+    pared: true,
     source: 'Biggs 1986, 1989 on wounds and Leucostoma; distances from common practice',
     confidence: 'low',
   },
@@ -68,6 +82,10 @@ const worked: readonly Omit<Disorder, 'answer'>[] = [
     toolWeight: { dormant: 1, growing: 1 },
     onTrunk: 'Pare to clean bark, boat-shaped, in a dry spell; half girdled: the tree comes out.',
     disposal: 'Remove: cut cankers go on shedding spores on the ground. Burn where legal, or bury.',
+    pathogen: 'NEO',
+    causeGroup: 'canker',
+    pared: true,
+    chips: 'never',
     source: 'Xu, Butt & Ridout 1998, Eur. J. Plant Pathol. 104; distances from common practice',
     confidence: 'low',
   },
@@ -82,6 +100,10 @@ const worked: readonly Omit<Disorder, 'answer'>[] = [
     toolWeight: { dormant: 0, growing: 0 },
     onTrunk: 'A dying top is lowered to a live side branch; a dead stem comes out whole.',
     disposal: 'Chip or firewood. Never stacked near trees.',
+    causeGroup: 'dead wood',
+    causeUnknown: true,
+    chips: 'always',
+    plain: 'dead',
     source: 'USDA Forest Service NA-FR-01-95 on pruning dead branches',
     confidence: 'high',
   },
@@ -96,6 +118,9 @@ const worked: readonly Omit<Disorder, 'answer'>[] = [
     toolWeight: { dormant: 0, growing: 0 },
     onTrunk: 'A split stem or a hanging limb is work for a licensed arborist: stay from under it.',
     disposal: 'Chip or firewood.',
+    causeGroup: 'damage',
+    hanging: true,
+    often: true,
     source: 'USDA Forest Service NA-FR-01-95',
     confidence: 'high',
   },
@@ -126,4 +151,25 @@ export function kindOf(code: string): Disorder['kind'] {
 export function isCutFor(code: string, season: Season): boolean {
   const answer = byCode.get(code)?.answer ?? 'cut';
   return answer === 'cut' || (answer === 'wait' && isGrowing(season) && season !== 'bloom');
+}
+
+/**
+ * The code that stands for a kind where somebody says it and nothing more.
+ *
+ * @example plainDisorder('dead') //=> 'DEAD'
+ */
+export function plainDisorder(kind: NonNullable<Disorder['plain']>): string {
+  const row = disorders.find(({ plain }) => plain === kind);
+  if (!row) throw new Error(`No disorder stands for ${kind}.`);
+  return row.code;
+}
+
+/** Nothing but dead wood of no known disease: any dry hour does for it. */
+export function isPlainDead(codes: readonly string[]): boolean {
+  return codes.every((code) => byCode.get(code)?.causeUnknown === true);
+}
+
+/** Codes of the disorders of which this holds, in the order of the table. */
+export function codesWhere(holds: (disorder: Disorder) => boolean): string[] {
+  return disorders.filter(holds).map(({ code }) => code);
 }

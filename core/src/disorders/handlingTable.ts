@@ -1,6 +1,6 @@
 // The disorders beyond the six worked ones: what they look like, how far past the last sign to cut, and when not to cut at all.
 import type { Confidence } from '../register/index';
-import type { Disorder } from './disorder';
+import type { Disorder, Traits } from './disorder';
 
 type Clearance = readonly [number, number];
 interface Handled {
@@ -31,7 +31,17 @@ export const handlingTable: readonly Handled[] = [
     [1, 3],
     OUT,
     null,
-    { notifiable: FIRE_BLIGHT_REPORT, edge: 'the last dark bark' },
+    {
+      notifiable: FIRE_BLIGHT_REPORT,
+      edge: 'the last dark bark',
+      spread: 'fire blight',
+      pathogen: 'FB',
+      causeGroup: 'fire blight',
+      runsOn: true,
+      strike: true,
+      active: true,
+      chips: 'thin',
+    },
   ),
   disease(
     'FB_BLOS',
@@ -41,7 +51,17 @@ export const handlingTable: readonly Handled[] = [
     [1, 3],
     OUT,
     null,
-    { notifiable: FIRE_BLIGHT_REPORT, edge: 'the last dark bark' },
+    {
+      notifiable: FIRE_BLIGHT_REPORT,
+      edge: 'the last dark bark',
+      spread: 'fire blight',
+      pathogen: 'FB',
+      causeGroup: 'fire blight',
+      runsOn: true,
+      strike: true,
+      active: true,
+      chips: 'thin',
+    },
   ),
   disease(
     'FB_ROOT',
@@ -55,6 +75,12 @@ export const handlingTable: readonly Handled[] = [
       notifiable: FIRE_BLIGHT_REPORT,
       onTrunk: 'No cut cures it: the tree comes out, roots and suckers too.',
       instead: 'No cut cures it: the tree comes out, roots and suckers too. Have it looked at first.',
+      spread: 'fire blight',
+      pathogen: 'FB',
+      causeGroup: 'fire blight',
+      runsOn: true,
+      takesTree: true,
+      sits: 'rootstock',
     },
   ),
   disease(
@@ -68,6 +94,7 @@ export const handlingTable: readonly Handled[] = [
       [5, 15],
       [5, 15],
     ],
+    { causeGroup: 'canker', pared: true },
   ),
   disease(
     'PSS_CANK',
@@ -84,6 +111,12 @@ export const handlingTable: readonly Handled[] = [
       use: 'In dry summer; not in wet or cold weather.',
       confidence: 'low',
       onTrunk: 'Half girdled: it declines. Dead above ground, the stock may sprout again.',
+      spread: 'bacterial canker',
+      pathogen: 'PSS',
+      causeGroup: 'bacterial',
+      summerOnly: true,
+      pared: true,
+      chips: 'thin',
     },
   ),
   disease(
@@ -97,7 +130,13 @@ export const handlingTable: readonly Handled[] = [
       [5, 5],
       [5, 5],
     ],
-    { use: 'Wait 3–4 weeks for a clear edge; usually limits itself at the spur.' },
+    {
+      use: 'Wait 3–4 weeks for a clear edge; usually limits itself at the spur.',
+      spread: 'bacterial canker',
+      pathogen: 'PSS',
+      causeGroup: 'bacterial',
+      chips: 'thin',
+    },
   ),
   disease(
     'BOT',
@@ -110,6 +149,7 @@ export const handlingTable: readonly Handled[] = [
       [15, 15],
       [15, 15],
     ],
+    { pathogen: 'BOT', causeGroup: 'canker', pared: true, chips: 'never' },
   ),
   disease(
     'BRN',
@@ -122,7 +162,7 @@ export const handlingTable: readonly Handled[] = [
       [5, 10],
       [10, 15],
     ],
-    { use: 'Below the blight; all mummies and stalks too.' },
+    { use: 'Below the blight; all mummies and stalks too.', causeGroup: 'brown rot', onFruit: true },
   ),
   disease(
     'SIL',
@@ -139,6 +179,11 @@ export const handlingTable: readonly Handled[] = [
       use: 'Past the last stain, June to August, dry. Not in winter.',
       onTrunk:
         'Stain at the base of the trunk or a bracket on it: the tree comes out. A whole crown may recover: watch 1–2 years.',
+      pathogen: 'SIL',
+      causeGroup: 'stain',
+      summerOnly: true,
+      runsOn: true,
+      chips: 'never',
     },
   ),
   disease(
@@ -152,7 +197,13 @@ export const handlingTable: readonly Handled[] = [
       [30, 30],
       [30, 30],
     ],
-    { use: 'Past stain and canker, dry summer, 6 weeks before autumn rain.' },
+    {
+      use: 'Past stain and canker, dry summer, 6 weeks before autumn rain.',
+      pathogen: 'EUT',
+      causeGroup: 'stain',
+      summerOnly: true,
+      chips: 'never',
+    },
   ),
   disease(
     'COR',
@@ -165,7 +216,7 @@ export const handlingTable: readonly Handled[] = [
       [5, 10],
       [5, 10],
     ],
-    { use: 'To live wood.' },
+    { use: 'To live wood.', causeGroup: 'dead wood' },
   ),
   disease(
     'PMW',
@@ -178,7 +229,7 @@ export const handlingTable: readonly Handled[] = [
       [10, 15],
       [10, 15],
     ],
-    { use: 'Below the silver buds; dormant tip-out.' },
+    { use: 'Below the silver buds; dormant tip-out.', causeGroup: 'local', chips: 'always' },
   ),
   disease(
     'CGL',
@@ -188,7 +239,12 @@ export const handlingTable: readonly Handled[] = [
     [3, 3],
     'Landfill or burn; do not chip as mulch.',
     'none',
-    { instead: 'Do not cut a gall while pruning other trees. A young tree with many galls comes out.' },
+    {
+      instead: 'Do not cut a gall while pruning other trees. A young tree with many galls comes out.',
+      spread: 'crown gall',
+      causeGroup: 'local',
+      chips: 'never',
+    },
   ),
   disease(
     'PHY',
@@ -198,7 +254,7 @@ export const handlingTable: readonly Handled[] = [
     [1, 1],
     'Any; wash soil off boots and tools.',
     'none',
-    { instead: 'Expose the collar, drain the ground. Do not cut yet.' },
+    { instead: 'Expose the collar, drain the ground. Do not cut yet.', causeGroup: 'root', sits: 'base' },
   ),
   disease(
     'BKT',
@@ -214,6 +270,9 @@ export const handlingTable: readonly Handled[] = [
     {
       use: 'By late winter; not in spring rain.',
       notifiable: 'Regulated in places: ask the plant-health authority before moving wood.',
+      causeGroup: 'local',
+      chips: 'never',
+      onlyIn: 'North America',
     },
   ),
   disease(
@@ -227,7 +286,7 @@ export const handlingTable: readonly Handled[] = [
       [0, 5],
       [0, 5],
     ],
-    { use: 'Pustuled tips only.' },
+    { use: 'Pustuled tips only.', causeGroup: 'local', chips: 'always' },
   ),
   damage(
     'BOR',
@@ -238,7 +297,7 @@ export const handlingTable: readonly Handled[] = [
       [5, 10],
     ],
     'Chip thin wood or burn before the spring flight.',
-    { use: 'Below the tunnels, to clean wood.' },
+    { use: 'Below the tunnels, to clean wood.', causeGroup: 'borers', chips: 'thin' },
   ),
   damage(
     'TIPB',
@@ -249,7 +308,7 @@ export const handlingTable: readonly Handled[] = [
       [5, 5],
     ],
     'Bag or chip.',
-    { use: 'Below the tunnel; optional.' },
+    { use: 'Below the tunnel; optional.', causeGroup: 'borers' },
   ),
   damage(
     'FRZ_WOOD',
@@ -257,24 +316,34 @@ export const handlingTable: readonly Handled[] = [
     'Brown cambium, no edge of a canker; several kinds of plant hit alike; only last year’s tips dead.',
     'wait',
     CHIP,
+    { causeGroup: 'freeze', summerOnly: true, stresses: true },
   ),
   damage('FRZ_BUD', 'Freeze: buds or bloom killed', 'Brown inside the bud, green wood.', 'none', CHIP, {
     instead: 'The wood is alive: nothing to cut.',
+    causeGroup: 'freeze',
+    stresses: true,
   }),
   damage('FRZ_HEART', 'Freeze: black heart', 'Dark core, live cambium, brittle wood.', 'none', CHIP, {
     instead: 'The wood lives on but is brittle: lighten it, do not hang on it.',
+    causeGroup: 'freeze',
+    stresses: true,
   }),
-  damage('FRZ_DLY', 'Delayed dieback after freeze', 'Leafed out, then collapsed weeks later.', 'wait', CHIP),
+  damage('FRZ_DLY', 'Delayed dieback after freeze', 'Leafed out, then collapsed weeks later.', 'wait', CHIP, {
+    causeGroup: 'freeze',
+    summerOnly: true,
+    stresses: true,
+  }),
   damage(
     'SWI',
     'Winter sun injury or frost split',
     'Dead strip on the sunny winter side of the stem, or a long vertical split.',
     'none',
     CHIP,
-    { instead: 'Trim loose bark to the live edge; shade or whitewash the stem.' },
+    { instead: 'Trim loose bark to the live edge; shade or whitewash the stem.', causeGroup: 'freeze' },
   ),
   damage('SUN', 'Sunscald', 'Dead papery bark on top of an exposed limb.', 'none', CHIP, {
     instead: 'Trim loose bark to the live edge; shade or whitewash. Half girdled: the limb goes.',
+    causeGroup: 'sunscald',
   }),
   damage(
     'RUB',
@@ -285,7 +354,7 @@ export const handlingTable: readonly Handled[] = [
       [0, 0],
     ],
     CHIP,
-    { use: 'The lesser of the two, to its collar.' },
+    { use: 'The lesser of the two, to its collar.', causeGroup: 'damage' },
   ),
   damage(
     'BRW',
@@ -296,7 +365,7 @@ export const handlingTable: readonly Handled[] = [
       [0, 0],
     ],
     CHIP,
-    { use: 'To live wood; then protect the tree.' },
+    { use: 'To live wood; then protect the tree.', causeGroup: 'damage' },
   ),
   damage(
     'ROD',
@@ -307,10 +376,14 @@ export const handlingTable: readonly Handled[] = [
     {
       instead:
         'Measure how much of the circumference is gone. From half on: bridge graft in spring. Put on a guard.',
+      causeGroup: 'damage',
+      sits: 'base',
+      often: true,
     },
   ),
   damage('MEC', 'Mower, tie or string damage', 'Scrape or gouge low on the stem.', 'none', CHIP, {
     instead: 'Trim to live bark, keep machines off, loosen ties.',
+    causeGroup: 'damage',
   }),
   damage(
     'HRB',
@@ -318,16 +391,21 @@ export const handlingTable: readonly Handled[] = [
     'Strap leaves, bleaching in a pattern, several plants at once.',
     'none',
     'Not as mulch on beds.',
-    { instead: 'Wait a season; remove only what is dead then.' },
+    { instead: 'Wait a season; remove only what is dead then.', causeGroup: 'root' },
   ),
   damage('DRT', 'Drought dieback', 'Leaf edges scorched, tips dying evenly.', 'none', CHIP, {
     instead: 'Water first; wait a season, then remove what is dead.',
+    causeGroup: 'root',
+    stresses: true,
   }),
   damage('WLG', 'Waterlogging', 'Pale leaves, wilting in wet soil.', 'none', CHIP, {
     instead: 'Drain first; look at the collar for rot.',
+    causeGroup: 'root',
+    stresses: true,
   }),
   damage('GUM', 'Gum without a dead patch', 'Amber gum, green underneath, no dead bark.', 'none', CHIP, {
     instead: 'Do not cut for gum alone: find the cause.',
+    causeGroup: 'gum',
   }),
   own(
     'SUSPECT',
@@ -335,22 +413,48 @@ export const handlingTable: readonly Handled[] = [
     'diseased',
     'Dead or sunken wood whose cause nobody has named; treated as the worst it could be.',
     { dormantCm: [25, 30], growingCm: [25, 30], use: 'As the worst it could be, until the cause is named.' },
+    undefined,
+    { plain: 'diseased' },
   ),
-  own('STUB', 'Dead stub of an old cut', 'dead', 'A stub that died back.', {
-    dormantCm: [0, 0],
-    growingCm: [0, 0],
-    use: 'To the living collar.',
-  }),
-  own('DMG', 'Damaged, how is not said', 'damaged', 'Bark or wood is hurt; nothing says yet by what.', {
-    dormantCm: [0, 0],
-    growingCm: [0, 0],
-    use: 'To live wood.',
-  }),
-  own('TORN', 'Torn old cut', 'damaged', 'Bark torn down below an old cut.', {
-    dormantCm: [0, 0],
-    growingCm: [0, 0],
-    use: 'Smooth to live wood.',
-  }),
+  own(
+    'STUB',
+    'Dead stub of an old cut',
+    'dead',
+    'A stub that died back.',
+    {
+      dormantCm: [0, 0],
+      growingCm: [0, 0],
+      use: 'To the living collar.',
+    },
+    undefined,
+    { oldCut: true, plain: 'old cut' },
+  ),
+  own(
+    'DMG',
+    'Damaged, how is not said',
+    'damaged',
+    'Bark or wood is hurt; nothing says yet by what.',
+    {
+      dormantCm: [0, 0],
+      growingCm: [0, 0],
+      use: 'To live wood.',
+    },
+    undefined,
+    { plain: 'damaged' },
+  ),
+  own(
+    'TORN',
+    'Torn old cut',
+    'damaged',
+    'Bark torn down below an old cut.',
+    {
+      dormantCm: [0, 0],
+      growingCm: [0, 0],
+      use: 'Smooth to live wood.',
+    },
+    undefined,
+    { oldCut: true },
+  ),
   own(
     'CLOSING',
     'Old cut, closing well',
@@ -358,6 +462,7 @@ export const handlingTable: readonly Handled[] = [
     'A ring of callus all round.',
     null,
     'Nothing to do: let it close.',
+    { oldCut: true },
   ),
   own(
     'SPROUTS',
@@ -366,6 +471,7 @@ export const handlingTable: readonly Handled[] = [
     'Several shoots below an old cut.',
     null,
     'Thin in summer, while the shoots are soft; one may stay.',
+    { oldCut: true, summerOnly: true },
   ),
   own(
     'MISPLACED',
@@ -374,10 +480,11 @@ export const handlingTable: readonly Handled[] = [
     'Sound wood in the wrong place.',
     null,
     'Sound wood: it is weighed with the whole crown, not cut for disease.',
+    { plain: 'misplaced' },
   ),
 ];
 
-interface More {
+interface More extends Traits {
   notifiable?: string;
   edge?: string;
   onTrunk?: string;
@@ -471,7 +578,8 @@ function own(
   kind: Disorder['kind'],
   tellingSigns: string,
   cut: Handled['cut'],
-  instead?: string,
+  instead: string | undefined,
+  traits: Traits,
 ): Handled {
   const weight =
     code === 'SUSPECT' ? ({ dormant: 1, growing: 3 } as const) : ({ dormant: 0, growing: 0 } as const);
@@ -489,6 +597,7 @@ function own(
       ...(instead && { instead }),
       onTrunk: code === 'SUSPECT' ? HALF_OUT : NO_TRUNK_CUT,
       disposal: code === 'SUSPECT' ? OUT : CHIP,
+      ...traits,
       source: 'common practice, no source',
       confidence: 'practice',
     },

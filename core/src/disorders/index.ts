@@ -8,8 +8,17 @@ export {
   severityFactors,
   YOUNG_BELOW_YEARS,
 } from './clearance';
-export type { Disorder } from './disorder';
-export { DisorderCode, disorderOf, disorders, isCutFor, kindOf } from './disorders';
+export { causeGroupIds, type Disorder, type PathogenCode, pathogenCodes, type Traits } from './disorder';
+export {
+  codesWhere,
+  DisorderCode,
+  disorderOf,
+  disorders,
+  isCutFor,
+  isPlainDead,
+  kindOf,
+  plainDisorder,
+} from './disorders';
 export {
   type ClearanceSchool,
   clearanceSchools,

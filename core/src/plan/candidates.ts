@@ -1,7 +1,7 @@
 // What can be done about each finding: which cuts, and what else?
 import { headingFraction } from '../crown/index';
 import { type Cut, cutsFor, deadWoodOff, type Lesion, shapeCut, type TreeCuts } from '../cuts/index';
-import { kindOf } from '../disorders/index';
+import { disorderOf, kindOf } from '../disorders/index';
 import { type Limb, limbShape } from '../tree/index';
 import { nearestOf } from './geometry';
 import type { PlanFinding, PlanInput } from './input';
@@ -28,8 +28,6 @@ export interface Candidate {
 
 const BOTH: readonly Pass[] = ['dormant', 'summer'];
 const SUMMER: readonly Pass[] = ['summer'];
-/** Fresh wounds in dormancy or rain let these in: they are cut in dry summer. @source handling tables of extension services, from memory */
-const SUMMER_ONLY: readonly string[] = ['SIL', 'PSS_CANK', 'EUT', 'FRZ_WOOD', 'FRZ_DLY', 'SPROUTS'];
 
 /** What is left to chance where it is not cut away. Common practice, no source. */
 const REMAINS: Readonly<Record<OtherKind, number>> = {
@@ -49,8 +47,6 @@ export const OTHER_MINUTES: Readonly<Record<OtherKind, number>> = {
 const TIED_UP_TO_MM = 45;
 const TIED_UP_TO_YEARS = 6;
 const EXCISED_BELOW = 0.3;
-const EXCISABLE: readonly string[] = ['NEO', 'CYT', 'NFB', 'PSS_CANK', 'BOT'];
-const STRIKES: readonly string[] = ['FB_SHOOT', 'FB_BLOS'];
 /** Of a cluster so many stay. Common practice, no source. */
 const KEPT_OF_CLUSTER = 2;
 
@@ -105,7 +101,7 @@ export function cutId(cut: Pick<Cut, 'limbId' | 'kind' | 'atCm' | 'upToCm'>): st
 
 function forFinding(finding: PlanFinding, input: PlanInput, lesions: Lesion[]): Candidate[] {
   if (finding.held || finding.healed) return [];
-  const passes = SUMMER_ONLY.includes(finding.disorder) ? SUMMER : BOTH;
+  const passes = disorderOf(finding.disorder)?.summerOnly ? SUMMER : BOTH;
   if (finding.place === 'fruit') return [other('pick mummies', finding, finding.limbId, BOTH)];
   const lesion = lesions.find((one) => one.id === finding.id);
   if (lesion) {
@@ -170,9 +166,10 @@ function besideCutting(finding: PlanFinding, { tree }: PlanInput): Candidate[] {
   const limb = tree.limbs.find((one) => one.id === finding.limbId);
   if (!limb) return [];
   const found: Candidate[] = [];
-  const mayExcise = EXCISABLE.includes(finding.disorder) && (finding.girdledShare ?? 1) < EXCISED_BELOW;
+  const mayExcise =
+    disorderOf(finding.disorder)?.pared === true && (finding.girdledShare ?? 1) < EXCISED_BELOW;
   if (mayExcise && limb.kind === 'scaffold') found.push(other('excise', finding, limb.id, SUMMER));
-  if (STRIKES.includes(finding.disorder) && tree.resistant)
+  if (disorderOf(finding.disorder)?.strike && tree.resistant)
     found.push(other('leave the strike', finding, limb.id));
   return found;
 }

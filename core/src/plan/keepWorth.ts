@@ -1,5 +1,5 @@
 // Which limbs are worth more than their wood?
-import { kindOf } from '../disorders/index';
+import { disorderOf, kindOf } from '../disorders/index';
 import { indexLimbs, type Limb, limbWithAll, widestGap } from '../tree/index';
 import type { PlanInput } from './input';
 
@@ -80,7 +80,7 @@ function lostLimbs(limbs: Limb[], findings: PlanInput['findings']): Set<string> 
 }
 
 function isGone({ disorder }: PlanInput['findings'][number]): boolean {
-  return kindOf(disorder) === 'dead' || disorder === 'BRK';
+  return kindOf(disorder) === 'dead' || disorderOf(disorder)?.hanging === true;
 }
 
 /** Length that spans cover together, cm. */

@@ -1,7 +1,7 @@
 // From a tree with its findings to a problem that can be solved: values, musts, forest of cuts, pins and limits.
 import { type CrownMap, crownMap, type SeasonLimits, seasonLimits } from '../crown/index';
 import { type TreeCuts, treeCuts } from '../cuts/index';
-import { kindOf, type Season } from '../disorders/index';
+import { disorderOf, kindOf, type Season } from '../disorders/index';
 import { indexLimbs, isDistalOf, type Kerf, type LimbIndex, wayToStool } from '../tree/index';
 import { type Candidate, candidatesOf, isDiseased } from './candidates';
 import type { Pin, PlanFinding, PlanInput } from './input';
@@ -63,8 +63,6 @@ const OF_KIND = {
 const MORE_REASONS = 1.25;
 const MOST_REASONS = 1.6;
 const NEAR_TRUNK_CM = 30;
-/** Disorders that are active by what they are. */
-const ACTIVE: readonly string[] = ['FB_CANK_A', 'FB_SHOOT', 'FB_BLOS'];
 
 export function preparePlan(given: PlanInput): Prepared {
   const training = trainingOf(given);
@@ -120,7 +118,7 @@ function crownOf({ findings, tree }: PlanInput, candidates: Candidate[]): CrownM
   const dead = findings
     .filter(
       ({ disorder, healed, limbId }) =>
-        (kindOf(disorder) === 'dead' && !healed && !isStem(limbId)) || disorder === 'BRK',
+        (kindOf(disorder) === 'dead' && !healed && !isStem(limbId)) || disorderOf(disorder)?.hanging,
     )
     .map(({ limbId, fromCm }) => ({ limbId, fromCm }));
   const breaks = new Map<string, number[]>();
@@ -297,7 +295,7 @@ function isMust(finding: PlanFinding, input: PlanInput, cuts: TreeCuts, index: L
   if (finding.place === 'fruit') return true;
   if (finding.danger) return true;
   if (!isDiseased(finding)) return false;
-  if (finding.active || ACTIVE.includes(finding.disorder)) return true;
+  if (finding.active || disorderOf(finding.disorder)?.active) return true;
   const reason = cuts.cuts.flatMap((cut) => cut.because).find((one) => one.lesionId === finding.id);
   if (!reason) return false;
   if (reason.target.on !== 'limb' || reason.target.limbId === null) return true;

@@ -1,7 +1,7 @@
 // What does each candidate cost, and what does it leave behind?
 import { type CrownMap, type Regrowth, regrowth } from '../crown/index';
 import type { Cut } from '../cuts/index';
-import { kindOf } from '../disorders/index';
+import { disorderOf, kindOf } from '../disorders/index';
 import {
   type Caution,
   type CutMinutes,
@@ -99,7 +99,7 @@ export function priced(candidate: Candidate, input: PlanInput, index: LimbIndex,
       !finding.healed &&
       ((isDiseased(finding) && nearEdge(finding, kerf, index, left)) ||
         // Ooze runs over all that it hangs on; dead wood may have died of anything
-        ((finding.ooze || finding.disorder === 'DEAD') && comesAway(finding))),
+        ((finding.ooze || disorderOf(finding.disorder)?.causeUnknown) && comesAway(finding))),
   );
   const beyond = crown.pieces.filter((piece) =>
     isDistalOf(index, piece.limbId, (piece.fromCm + piece.toCm) / 2, kerf.limbId, kerf.atCm),

@@ -1,5 +1,7 @@
 // What does a young tree need, before anything is wrong with it?
+
 import { shapeCut } from '../cuts/index';
+import { plainDisorder } from '../disorders/index';
 import { type Limb, widestGap } from '../tree/index';
 import { type Candidate, cutId } from './candidates';
 import type { PlanFinding, PlanInput } from './input';
@@ -57,7 +59,7 @@ function marked(id: string, limb: Limb): PlanFinding {
     limbId: limb.id,
     fromCm: 0,
     toCm: limb.lengthCm,
-    disorder: 'MISPLACED',
+    disorder: plainDisorder('misplaced'),
     edge: 'definite',
     growthRapid: false,
     place: 'limb',

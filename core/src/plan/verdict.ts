@@ -1,5 +1,6 @@
 // Is there a tree left to plan for? The honest choices, before any cut is chosen.
 import type { TreeCuts } from '../cuts/index';
+import { disorderOf } from '../disorders/index';
 import { diameterMmAt } from '../tree/index';
 import { isDiseased } from './candidates';
 import type { PlanFinding, PlanInput } from './input';
@@ -16,8 +17,6 @@ export interface Verdict {
 const GIRDLED_OUT = 0.5;
 const CROWN_OUT = 450;
 const SCION_EVERY_CM = 6;
-/** What runs on in the wood below is not top-worked. */
-const NEVER_TOP_WORKED: readonly string[] = ['FB_', 'SIL'];
 
 /** Scions of a bridge graft: one for each 6 cm of girdled bark. @example bridgeScions(24) //=> 4 */
 export function bridgeScions(girdledCm: number): number {
@@ -36,7 +35,8 @@ export function verdictOf(input: PlanInput, cuts: TreeCuts, mustCrown: number): 
   if (removed.length > 0) return out(removed, 'Decided by the caretaker.');
   const rootstock = open.filter(
     (finding) =>
-      finding.disorder === 'FB_ROOT' || (finding.place === 'rootstock' && finding.disorder.startsWith('FB_')),
+      disorderOf(finding.disorder)?.takesTree ||
+      (finding.place === 'rootstock' && disorderOf(finding.disorder)?.spread === 'fire blight'),
   );
   if (rootstock.length > 0) {
     return out(
@@ -61,7 +61,7 @@ export function verdictOf(input: PlanInput, cuts: TreeCuts, mustCrown: number): 
       [
         { choice: 'excise', words: 'Pare it out in dry weather and watch: little hope from half on.' },
         { choice: 'watch', words: 'Watch: it stays a source of disease for the trees around.' },
-        ...(girdled.every(({ disorder }) => !NEVER_TOP_WORKED.some((code) => disorder.startsWith(code)))
+        ...(girdled.every(({ disorder }) => !disorderOf(disorder)?.runsOn)
           ? [
               {
                 choice: 'top-work' as const,
@@ -101,7 +101,7 @@ function out(findings: PlanFinding[], because: string, instead: Verdict['instead
 
 function isGnawed(finding: PlanFinding, { tree }: PlanInput): boolean {
   const limb = tree.limbs.find((one) => one.id === finding.limbId);
-  return !isDiseased(finding) && limb?.kind === 'trunk' && finding.disorder !== 'DEAD';
+  return !isDiseased(finding) && limb?.kind === 'trunk' && !disorderOf(finding.disorder)?.causeUnknown;
 }
 
 function bridged(findings: PlanFinding[], { tree }: PlanInput): Verdict {

@@ -1,7 +1,7 @@
 // What a plan of a tree is made of: its records put together as the core reads them.
 import { agentOf, cleaningSeconds } from '../blades/index';
 import { girdled } from '../diagnosis/index';
-import { seasonOn } from '../disorders/index';
+import { disorderOf, seasonOn } from '../disorders/index';
 import type { Pin, PlanInput } from '../plan/index';
 import type { Action, Finding, Site, TreeDetail } from '../records/index';
 import { cultivarNamed } from '../register/index';
@@ -85,9 +85,7 @@ export function planInputOf(detail: TreeDetail, site: Site, day: string): PlanIn
       targetHeightCm: tree.targetHeightCm,
       hazards: tree.hazards,
       renovated: tree.status === 'renovate',
-      stressed: findings.some(
-        ({ disorder }) => disorder.startsWith('FRZ_') || disorder === 'DRT' || disorder === 'WLG',
-      ),
+      stressed: findings.some(({ disorder }) => disorderOf(disorder)?.stresses),
     },
     findings: findings.map((finding) => planFinding(finding, actions, limbs)),
     schools: { clearance, halveDefiniteDormant, inSeasonStub, finish },
@@ -125,7 +123,7 @@ function planFinding(
     ...own,
     toCm: Math.min(own.toCm, limb?.lengthCm ?? own.toCm),
     active: finding.activity === 'active',
-    danger: finding.disorder === 'BRK' && finding.activity !== 'healed',
+    danger: disorderOf(finding.disorder)?.hanging === true && finding.activity !== 'healed',
     ooze: finding.signs.BK_OOZE === 'present',
     girdledShare: share,
     fault: finding.fault && {

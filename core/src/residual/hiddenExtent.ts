@@ -85,7 +85,7 @@ export function residual(given: ResidualCase): Residual {
   if (disorderOf(given.disorder)?.kind !== 'diseased') {
     return { chance: 0, range: [0, 0], comesBack: 0, medianCm: 0, because: 'Nothing spreads in this wood.' };
   }
-  if (!given.disorder.startsWith('FB_') && schoolsFor(given.disorder).length === 0) return NO_CUT_ANSWERS;
+  if (!isFireBlight(given.disorder) && schoolsFor(given.disorder).length === 0) return NO_CUT_ANSWERS;
   const { cm, words } = medianOf(given);
   const factor = (given.unionCrossed ? BARRIER : 1) * (given.inStub ? STUB_FACTOR : 1);
   const chance = factor * beyond(given.distanceCm, cm);
@@ -116,9 +116,11 @@ export function beyond(distanceCm: number, medianCm: number): number {
   return upperTail(Math.log(distanceCm / medianCm) / Math.log(EXTENT_GSD));
 }
 
+const isFireBlight = (code: string) => disorderOf(code)?.spread === 'fire blight';
+
 function medianOf({ disorder, season, edge, vigorous }: ResidualCase): { cm: number; words: string } {
   const growing = isGrowing(season);
-  if (disorder.startsWith('FB_')) {
+  if (isFireBlight(disorder)) {
     if (growing && vigorous)
       return {
         cm: FIRE_BLIGHT_CM.growingVigorous,

@@ -1,8 +1,8 @@
 // Which pathogens enter wounds, how, and how long does a wound stay open to them?
+import { codesWhere, type PathogenCode } from '../disorders/index';
 import type { Confidence, HostGroup } from '../register/index';
 
-export const pathogenCodes = ['CYT', 'PSS', 'NEO', 'EUT', 'SIL', 'BOT', 'FB'] as const;
-export type PathogenCode = (typeof pathogenCodes)[number];
+export { type PathogenCode, pathogenCodes } from '../disorders/index';
 
 export interface Pathogen {
   code: PathogenCode;
@@ -34,7 +34,7 @@ export const PATHOGEN_SOURCE =
   'Constants are a proposal that reproduces published durations in direction, from memory; no published set. Healing by warmth: Biggs & Miles 1988, Biggs 1989, Doster & Bostock 1988';
 export const PATHOGEN_CONFIDENCE: Confidence = 'low';
 
-export const pathogens: readonly Pathogen[] = [
+const constants: readonly Omit<Pathogen, 'disorders'>[] = [
   {
     code: 'CYT',
     name: 'Cytospora canker',
@@ -48,7 +48,6 @@ export const pathogens: readonly Pathogen[] = [
     consequence: 0.8,
     months: [0.6, 0.6, 0.8, 1, 0.8, 0.5, 0.4, 0.4, 0.6, 0.9, 1, 0.8],
     hosts: { peach: 1, apricot: 1, almond: 0.5, eplum: 1, jplum: 1, swcherry: 1, socherry: 1 },
-    disorders: ['CYT'],
     carriedBy: 'rain splash',
     anchor: 'Bark wounds closed in 10–14 days at 20 °C, over 3–4 weeks in cold (Biggs), from memory.',
   },
@@ -75,7 +74,6 @@ export const pathogens: readonly Pathogen[] = [
       swcherry: 1,
       socherry: 1,
     },
-    disorders: ['PSS_CANK', 'PSS_BLAST'],
     carriedBy: 'rain splash, wet cool air',
     anchor: 'Wounds stay open one to three weeks in wet cool weather.',
   },
@@ -92,7 +90,6 @@ export const pathogens: readonly Pathogen[] = [
     consequence: 0.7,
     months: [0.7, 0.7, 0.9, 1, 0.8, 0.4, 0.3, 0.4, 0.7, 1, 1, 0.8],
     hosts: { apple: 1, pear: 1, asianpear: 0.5, quinceloq: 0.5, hawcrab: 1 },
-    disorders: ['NEO'],
     carriedBy: 'rain splash and spores in the air',
     anchor:
       'Susceptibility falls with the age of the wound (Xu et al. 1998). Where rain falls on more than 30 % of days with 8 h a day at 11–16 °C the climate favours it (Beresford & Kim 2011).',
@@ -110,7 +107,6 @@ export const pathogens: readonly Pathogen[] = [
     consequence: 1,
     months: [1, 1, 0.8, 0.6, 0.4, 0.2, 0.1, 0.1, 0.3, 0.8, 1, 1],
     hosts: { apricot: 1, swcherry: 1, socherry: 0.5, almond: 0.5, apple: 0.3 },
-    disorders: ['EUT'],
     carriedBy: 'spores in the air after rain of 1 mm and more, carried far',
     anchor:
       'Carter & Moller 1970; Petzoldt et al. 1981; Munkvold & Marois 1995: wounds open two to six weeks, shorter when warm.',
@@ -138,7 +134,6 @@ export const pathogens: readonly Pathogen[] = [
       apple: 0.5,
       pear: 0.3,
     },
-    disorders: ['SIL'],
     carriedBy: 'spores in wet air, autumn to spring',
     anchor:
       'Winter wounds about four weeks open, summer a week or less (older UK work; Spiers & Brewster 1997), from memory.',
@@ -166,7 +161,6 @@ export const pathogens: readonly Pathogen[] = [
       apricot: 0.5,
       jplum: 0.5,
     },
-    disorders: ['BOT'],
     carriedBy: 'rain splash in warm weather',
     anchor: 'Brown & Britton 1986; Brown-Rytlewski & McManus 2000, from memory.',
   },
@@ -183,11 +177,15 @@ export const pathogens: readonly Pathogen[] = [
     consequence: 1,
     months: [0, 0, 0.2, 0.8, 1, 1, 0.8, 0.5, 0.3, 0.1, 0, 0],
     hosts: { apple: 1, pear: 1, asianpear: 1, quinceloq: 1, hawcrab: 1 },
-    disorders: ['FB_SHOOT', 'FB_BLOS', 'FB_CANK_A', 'FB_CANK_D', 'FB_ROOT'],
     carriedBy: 'rain splash, wind-driven rain, insects, hands and blades',
     anchor: 'How susceptible the shoot is counts far more than the age of the wound.',
   },
 ];
+
+export const pathogens: readonly Pathogen[] = constants.map((one) => ({
+  ...one,
+  disorders: codesWhere(({ pathogen }) => pathogen === one.code),
+}));
 
 const byCode = new Map(pathogens.map((one) => [one.code, one]));
 

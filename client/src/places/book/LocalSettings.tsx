@@ -1,6 +1,6 @@
 // What this site knows of its own surroundings: blight hosts nearby, disorders that must be reported or do not occur, its own cultivars.
 
-import { disorders } from '@mortisect/core/disorders';
+import { codesWhere, disorderOf, disorders } from '@mortisect/core/disorders';
 import type { Site } from '@mortisect/core/records';
 import { speciesName } from '@mortisect/core/register';
 import { View } from '@tamagui/core';
@@ -107,11 +107,13 @@ function BlightHosts({
   );
 }
 
-const KNOWN = disorders.filter(({ kind, code }) => kind === 'diseased' && code !== 'SUSPECT');
+const KNOWN = disorders.filter(({ kind, plain }) => kind === 'diseased' && plain === undefined);
+const isFireBlight = (code: string) => disorderOf(code)?.spread === 'fire blight';
+const REGIONAL = KNOWN.find(({ onlyIn }) => onlyIn);
 const OPTIONS = KNOWN.map(({ code, name }) => ({ value: code, label: name }));
 /** All of fire blight in two words; the law does not tell its forms apart. */
 function namesOf(codes: readonly string[]): string {
-  const rest = codes.filter((code) => !code.startsWith('FB_'));
+  const rest = codes.filter((code) => !isFireBlight(code));
   return [...(rest.length < codes.length ? ['Fire blight'] : []), ...rest.map(nameOf)].join(', ');
 }
 
@@ -124,13 +126,11 @@ function Notifiable({
   rules: Site['notifiable'];
   onChange(rules: Site['notifiable']): void;
 }) {
-  const [code, setCode] = useState('FB_SHOOT');
+  const [code, setCode] = useState(KNOWN.find(({ strike }) => strike)?.code ?? '');
   const [authority, setAuthority] = useState('');
   const add = () => {
     // One entry for all of fire blight: the law does not tell its forms apart
-    const codes = code.startsWith('FB_')
-      ? KNOWN.filter((one) => one.code.startsWith('FB_')).map((one) => one.code)
-      : [code];
+    const codes = isFireBlight(code) ? codesWhere(({ spread }) => spread === 'fire blight') : [code];
     onChange([...rules, { codes, authority: authority.trim(), note: '' }]);
     setAuthority('');
   };
@@ -161,12 +161,12 @@ function Notifiable({
 }
 
 function AbsentHere({ codes, onChange }: { codes: string[]; onChange(codes: string[]): void }) {
-  const [code, setCode] = useState('BKT');
+  const [code, setCode] = useState((REGIONAL ?? KNOWN[0])?.code ?? '');
   return (
     <View gap={8}>
       <Listed
         title="Does not occur in this country"
-        about="Left out of the likely causes. Black knot belongs here outside North America."
+        about={`Left out of the likely causes.${REGIONAL ? ` ${REGIONAL.name} belongs here outside ${REGIONAL.onlyIn}.` : ''}`}
         items={codes.map((one) => ({ key: one, words: nameOf(one) }))}
         onRemove={(at) => onChange(without(codes, at))}
       />

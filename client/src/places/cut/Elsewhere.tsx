@@ -1,6 +1,7 @@
 // The cut fell elsewhere. Wood does not come back: what was really cut goes on record, and the plan is solved again from what is there.
 
 import { stillStands, treeAfter } from '@mortisect/core/cuts';
+import { codesWhere, plainDisorder } from '@mortisect/core/disorders';
 import { tapeText, typedLengthCm } from '@mortisect/core/measure';
 import type { Blade } from '@mortisect/core/present';
 import { useState } from 'react';
@@ -17,6 +18,9 @@ import { Body } from '../../ui/type';
 import { cutMade } from './cutRecord';
 import { findingAt } from './freshFinding';
 import type { RunItem } from './work';
+
+/** Bark that tore is noted as what broke. */
+const BREAKAGE = codesWhere(({ hanging }) => hanging === true)[0] ?? plainDisorder('damaged');
 
 const WHYS = [
   { value: 'other place', label: 'Other place' },
@@ -57,7 +61,7 @@ export function Elsewhere({ item, today, blade, open, onClose }: ElsewhereProps)
     const asMade = cutMade(item, placed, blade, clock(), today.season);
     const tear =
       why === 'bark tore' && tornCm !== null
-        ? findingAt(view.detail, { limbId: limb.id, atCm }, tornCm, 'BRK', today, clock())
+        ? findingAt(view.detail, { limbId: limb.id, atCm }, tornCm, BREAKAGE, today, clock())
         : null;
     const findingId = newId();
     recording.record(

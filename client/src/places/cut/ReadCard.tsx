@@ -1,7 +1,7 @@
 // After a cut into ill or suspect wood: what the face says, what stays behind, where the wood goes.
 
 import { woodClass } from '@mortisect/core/blades';
-import { isGrowing } from '@mortisect/core/disorders';
+import { isGrowing, plainDisorder } from '@mortisect/core/disorders';
 import { joined, tapeText, thicknessReading, typedLengthCm } from '@mortisect/core/measure';
 import type { ActionOf } from '@mortisect/core/records';
 import { residual } from '@mortisect/core/residual';
@@ -49,7 +49,7 @@ export function ReadCard({ here, card }: { here: RunHere; card: AfterCut }) {
   const faulty = (further !== '' && furtherCm === null) || (diameter !== '' && measuredMm === null);
   const ill = isIll(pith);
   const met = cut.disorders ?? [];
-  const disorder = met.find((code) => woodClass([code]) === 'infected') ?? 'DEAD';
+  const disorder = met.find((code) => woodClass([code]) === 'infected') ?? plainDisorder('dead');
 
   const record = (said: Pith) => {
     const at = clock();

@@ -8,6 +8,7 @@ import {
   supplies,
   usualMethod,
 } from '@mortisect/core/blades';
+import { isPlainDead } from '@mortisect/core/disorders';
 import { kitGap, type Tool } from '@mortisect/core/handling';
 import { heightReading, joined, thicknessReading } from '@mortisect/core/measure';
 import type { SiteToday } from '../../data/orchardView';
@@ -71,7 +72,7 @@ function missingFor(item: RunItem, { site, units }: SiteToday): Bring['missing']
   const cut = {
     kerfMm: handling.kerfMm,
     heightCm: handling.kerfHeightCm,
-    dead: item.disorders.every((code) => code === 'DEAD'),
+    dead: isPlainDead(item.disorders),
   };
   const gap = kitGap(site.plan.kit, cut, site.gear.includes('ladder'));
   if (!gap) return [];

@@ -1,5 +1,6 @@
 // Which trees of the run have a window now, by the weather.
 import { type TimingNow, windowsAt } from '@mortisect/contracts';
+import { isPlainDead } from '@mortisect/core/disorders';
 import { hourOf } from '@mortisect/core/weather';
 import { dayHour } from '../../data/moment';
 import type { SiteToday } from '../../data/orchardView';
@@ -8,7 +9,7 @@ import type { Stop } from './run';
 /** Windows of a tree: those of dead wood where nothing else is cut on it. Null where no weather is known. */
 function windowsOf({ view, items }: Stop, { timing, groupOf }: TimingNow) {
   if (!timing) return null;
-  if (items.every(({ disorders }) => disorders.every((code) => code === 'DEAD')))
+  if (items.every(({ disorders }) => isPlainDead(disorders)))
     return timing.deadWindows.map((one) => ({ ...one, verdict: 'go' as const, dryH: null }));
   return timing.groups.find((group) => group.key === groupOf[view.tree.id])?.windows ?? null;
 }

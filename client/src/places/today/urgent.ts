@@ -1,5 +1,6 @@
 // Trees that do not wait for a good day: strikes that move, broken and split wood. Danger to people comes before them.
 import type { TimingNow } from '@mortisect/contracts';
+import { disorderOf } from '@mortisect/core/disorders';
 import { dangersOf } from '@mortisect/core/handling';
 import { hourOf } from '@mortisect/core/weather';
 import type { TreeView } from '../../data/orchardView';
@@ -10,8 +11,8 @@ export function isDangerous({ tree }: TreeView): boolean {
 
 /** Strikes that are active, and broken or split wood. */
 export function isUrgent({ disorder, activity }: TreeView['findings'][number]): boolean {
-  if (disorder === 'FB_SHOOT' || disorder === 'FB_BLOS') return activity !== 'healed';
-  return disorder === 'BRK' && activity !== 'healed';
+  const row = disorderOf(disorder);
+  return activity !== 'healed' && (row?.strike === true || row?.hanging === true);
 }
 
 export function urgentTrees(views: readonly TreeView[]): TreeView[] {

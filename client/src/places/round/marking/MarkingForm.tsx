@@ -168,7 +168,7 @@ export function DisorderSigns({ marking }: { marking: Marking }) {
   return (
     <View gap={8}>
       <Small>
-        {known.code === 'SUSPECT'
+        {known.plain === 'diseased'
           ? known.tellingSigns
           : `${known.name}, most likely if you see: ${known.tellingSigns}`}
       </Small>
@@ -203,7 +203,7 @@ const ACTIVITIES = activities.map((value) => ({ value, label: upperFirst(value) 
 
 /** Some names say already whether it is active. */
 function saysActivity(disorder: string | null): boolean {
-  return disorder === 'FB_CANK_A' || disorder === 'FB_CANK_D';
+  return disorder !== null && disorderOf(disorder)?.saysActivity === true;
 }
 
 export function EdgeChoice({ marking, onChange }: MarkingFormProps) {

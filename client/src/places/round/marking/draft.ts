@@ -1,6 +1,6 @@
 // A finding while it is marked: what is known so far, and what is sent when it is set.
 
-import { kindOf } from '@mortisect/core/disorders';
+import { kindOf, plainDisorder } from '@mortisect/core/disorders';
 import type { Fault } from '@mortisect/core/faults';
 import { faultKey } from '@mortisect/core/faults';
 import { heightReading, joined, roundToTape, type Units } from '@mortisect/core/measure';
@@ -99,11 +99,11 @@ export function markingOf(finding: Finding, limb: Limb): Marking {
 
 /** What a kind means when nothing more is said of it: just that. */
 export const FIRST_DISORDER: Record<FindingKind, string> = {
-  dead: 'DEAD',
-  diseased: 'SUSPECT',
-  damaged: 'DMG',
-  misplaced: 'MISPLACED',
-  'old cut': 'STUB',
+  dead: plainDisorder('dead'),
+  diseased: plainDisorder('diseased'),
+  damaged: plainDisorder('damaged'),
+  misplaced: plainDisorder('misplaced'),
+  'old cut': plainDisorder('old cut'),
 };
 
 /** Its kind was said and nothing more. */

@@ -1,6 +1,6 @@
 // What can be found on a tree, by its name: disorders, misplaced wood, old cuts, mummies.
 
-import { type Disorder, disorders } from '@mortisect/core/disorders';
+import { codesWhere, type Disorder, disorders, plainDisorder } from '@mortisect/core/disorders';
 import { type FaultKind, faultKey, faultKinds } from '@mortisect/core/faults';
 import type { FindingKind } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
@@ -20,7 +20,6 @@ export interface Findable {
   isChosen(marking: Marking): boolean;
 }
 
-const OLD_CUTS = ['CLOSING', 'STUB', 'TORN', 'SPROUTS'];
 /** Faults of the whole crown are no finding on one limb. */
 const OF_ONE_LIMB = faultKinds.filter((kind) => kind !== 'empty sector' && kind !== 'lopsided');
 const ALSO: Partial<Record<FaultKind, string>> = {
@@ -32,8 +31,6 @@ const ALSO: Partial<Record<FaultKind, string>> = {
   'too low': 'in the way of the mower, mulch',
   'out of reach': 'too high',
 };
-/** Where a disorder of the stem sits, until somebody says otherwise. */
-const SITS: Record<string, 'base' | 'rootstock'> = { ROD: 'base', PHY: 'base', FB_ROOT: 'rootstock' };
 const NAMED: Partial<Record<FaultKind, string>> = {
   'upright sprout': 'Water sprout',
   sucker: 'Sucker',
@@ -41,8 +38,8 @@ const NAMED: Partial<Record<FaultKind, string>> = {
   rubbing: 'Rubbing limb',
 };
 
-function ofDisorder({ code, name, kind, tellingSigns }: Disorder): Findable {
-  const own: FindingKind = OLD_CUTS.includes(code) ? 'old cut' : kind;
+function ofDisorder({ code, name, kind, tellingSigns, oldCut, sits }: Disorder): Findable {
+  const own: FindingKind = oldCut ? 'old cut' : kind;
   return {
     key: code,
     name,
@@ -58,7 +55,6 @@ function ofDisorder({ code, name, kind, tellingSigns }: Disorder): Findable {
         disorder: code,
         fault: null,
       };
-      const sits = SITS[code];
       return sits && !marking.measured ? atPlace(told, sits, limbs) : told;
     },
     isChosen: (marking) => marking.disorder === code && marking.fault === null,
@@ -83,13 +79,18 @@ function ofFault(kind: FaultKind): Findable {
         unit: '' as const,
         severity: 1,
       };
-      const whole = atPlace({ ...marking, kind: 'misplaced', disorder: 'MISPLACED' }, 'limb', limbs);
+      const whole = atPlace(
+        { ...marking, kind: 'misplaced', disorder: plainDisorder('misplaced') },
+        'limb',
+        limbs,
+      );
       return { ...whole, fault: { key: faultKey(found), ...found } };
     },
     isChosen: (marking) => marking.fault?.kind === kind,
   };
 }
 
+const MUMMY_CODE = codesWhere(({ onFruit }) => onFruit === true)[0] ?? plainDisorder('diseased');
 const MUMMIES: Findable = {
   key: 'mummies',
   name: 'Mummies',
@@ -98,12 +99,12 @@ const MUMMIES: Findable = {
   mark: 'diseased',
   kinds: ['diseased'],
   apply: (marking, limbs) =>
-    atPlace({ ...marking, kind: 'diseased', disorder: 'BRN', fault: null }, 'fruit', limbs),
+    atPlace({ ...marking, kind: 'diseased', disorder: MUMMY_CODE, fault: null }, 'fruit', limbs),
   isChosen: (marking) => marking.place === 'fruit',
 };
 
 const ALL: readonly Findable[] = [
-  ...disorders.filter(({ code }) => code !== 'MISPLACED').map(ofDisorder),
+  ...disorders.filter(({ plain }) => plain !== 'misplaced').map(ofDisorder),
   MUMMIES,
   ...OF_ONE_LIMB.map(ofFault),
 ];
@@ -115,8 +116,7 @@ export const FOUND_MOST: readonly Findable[] = [
   'mummies',
   'crossing',
   'rubbing',
-  'BRK',
-  'ROD',
+  ...codesWhere(({ often }) => often === true),
 ].flatMap((key) => ALL.find((one) => one.key === key) ?? []);
 
 /** By their codes, in this order; codes that are no disorder are left out. */
