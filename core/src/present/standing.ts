@@ -42,8 +42,22 @@ export function clearanceByHand(actions: readonly Action[], findingId: string): 
   return last?.action.kind === 'clearanceSet' ? last.action.clearanceCm : null;
 }
 
-/** A finding as the position rule reads it. */
-export function forCut(finding: Finding, actions: readonly Action[]): Considered {
+type Marked = Pick<
+  Finding,
+  | 'id'
+  | 'limbId'
+  | 'fromCm'
+  | 'toCm'
+  | 'disorder'
+  | 'edge'
+  | 'growthRapid'
+  | 'place'
+  | 'activity'
+  | 'measured'
+> & { kind?: FindingKind | undefined };
+
+/** A finding, on record or only being marked, as the position rule reads it. */
+export function forCut(finding: Marked, actions: readonly Action[]): Considered {
   const { id, limbId, fromCm, toCm, disorder, edge, growthRapid, place, activity, kind, measured } = finding;
   const clearanceCm = clearanceByHand(actions, id);
   return {

@@ -1,6 +1,5 @@
 // The tree in hand: drawings, the limb tape, findings; its shape; what is known of it; and the marking of a new finding over all.
 
-import { openQuestion } from '@mortisect/core/present';
 import type { TreeDetail } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
@@ -77,9 +76,7 @@ export function TreeAtWork({ detail, today, firstLimbId, fromRun, neighbours }: 
   const view = treeView(
     detail,
     today,
-    marking && isNamed(marking)
-      ? [asConsidered(marking, openQuestion(detail.actions, marking.id) !== null)]
-      : [],
+    marking && isNamed(marking) ? [asConsidered(marking, detail.actions)] : [],
   );
   const [picked, setPicked] = useState(firstLimbId ?? marking?.limbId ?? view.findings[0]?.limbId ?? '');
   const limbId = marking?.limbId ?? picked;

@@ -4,8 +4,8 @@ import { kindOf, plainDisorder } from '@mortisect/core/disorders';
 import type { Fault } from '@mortisect/core/faults';
 import { faultKey } from '@mortisect/core/faults';
 import { heightReading, joined, roundToTape, type Units } from '@mortisect/core/measure';
-import type { Considered } from '@mortisect/core/present';
-import type { Finding, FindingBody, FindingKind } from '@mortisect/core/records';
+import { type Considered, forCut } from '@mortisect/core/present';
+import type { Action, Finding, FindingBody, FindingKind } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
@@ -156,23 +156,11 @@ export function edgeMatters(disorder: string | null): boolean {
   return disorder !== null && kindOf(disorder) === 'diseased';
 }
 
-/** A marking as the core reads it, so that the answer follows every change. @param held somebody was asked about it */
-export function asConsidered(marking: Named, held: boolean): Considered {
-  const { id, limbId, fromCm, toCm, disorder, edge, growthRapid, place, activity, kind, measured } = marking;
-  return {
-    id,
-    limbId,
-    fromCm,
-    toCm,
-    disorder,
-    edge: edgeMatters(disorder) ? edge : 'definite',
-    growthRapid,
-    place,
-    measured,
-    healed: activity === 'healed',
-    held,
-    kind: kind ?? undefined,
-  };
+/** A marking as the core reads it, so that the answer follows every change. @param actions done on its tree */
+export function asConsidered(marking: Named, actions: readonly Action[]): Considered {
+  const { kind, edge, ...marked } = marking;
+  const settled = edgeMatters(marking.disorder) ? edge : 'definite';
+  return forCut({ ...marked, edge: settled, kind: kind ?? undefined }, actions);
 }
 
 export function findingBody(

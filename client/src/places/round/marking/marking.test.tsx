@@ -1,5 +1,6 @@
 // Marking by keys and by figures: what thumbs do by dragging must work without them.
 
+import type { ActionBody } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
 import { fireEvent, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -7,7 +8,7 @@ import { useState } from 'react';
 import { treeView } from '../../../data/orchardView';
 import { Handle } from '../../../drawings/tape/Handle';
 import { tapeScale } from '../../../drawings/tape/scale';
-import { detail, finding, limbs, Stage, today } from '../../../testing/orchard';
+import { detail, did, finding, limbs, NOW, Stage, today } from '../../../testing/orchard';
 import { Field } from '../../../ui/Field';
 import { SaveButton } from '../../../ui/SaveButton';
 import {
@@ -15,6 +16,7 @@ import {
   edgeMatters,
   findingBody,
   type Marking,
+  markingOf,
   movedTo,
   type Named,
   newMarking,
@@ -130,13 +132,46 @@ test.each([
   expect(ofKind(start, kind, limbs)).toMatchObject({ kind, disorder, fault: null });
 });
 
+test.each([
+  [null, 30],
+  [60, 60],
+])('a margin set by hand, %p cm, holds while its finding is edited: %i cm', (byHand, clearanceCm) => {
+  const id = '0193f000-0000-7000-8000-000000000011';
+  const canker = finding(id, 'S', 'FB_CANK_A');
+  const set: ActionBody = { kind: 'clearanceSet', at: NOW, treeId: 'a', findingId: id, clearanceCm: byHand };
+  const tree = { ...detail([canker]), actions: [did(set)] };
+  const kept = treeView(tree, today);
+  const edited = markingOf(canker, limbs[1] as Limb) as Named;
+  const marking = treeView(tree, today, [asConsidered(edited, tree.actions)]);
+  const margins = [kept, marking].map(({ cuts }) => cuts.cuts[0]?.because[0]?.clearanceCm);
+  expect(margins).toEqual([clearanceCm, clearanceCm]);
+  expect(marking.cuts).toEqual(kept.cuts);
+});
+
+test('a question that is open holds the cut while its finding is edited', () => {
+  const id = '0193f000-0000-7000-8000-000000000011';
+  const canker = finding(id, 'S', 'FB_CANK_A');
+  const asked: ActionBody = {
+    kind: 'asked',
+    at: NOW,
+    treeId: 'a',
+    findingId: id,
+    of: 'Boat crew',
+    question: 'Leave it?',
+  };
+  const tree = { ...detail([canker]), actions: [did(asked)] };
+  const edited = markingOf(canker, limbs[1] as Limb) as Named;
+  expect(treeView(tree, today, [asConsidered(edited, tree.actions)]).cuts.cuts).toEqual([]);
+  expect(treeView(tree, today, [asConsidered(edited, [])]).cuts.cuts).toHaveLength(1);
+});
+
 test('a place that nobody touched is not measured: the cut says measure first, until it is dragged or typed', async () => {
   const fresh = ofKind(
     newMarking(limbs[1] as Limb, 'metric', '2026-11-24T09:00:00Z'),
     'dead',
     limbs,
   ) as Named;
-  const told = (marking: Named) => treeView(detail([]), today, [asConsidered(marking, false)]).cuts;
+  const told = (marking: Named) => treeView(detail([]), today, [asConsidered(marking, [])]).cuts;
   expect(fresh.measured).toBe(false);
   expect(findingBody(fresh, 't', 'limb').measured).toBe(false);
   expect(told(fresh)).toMatchObject({ cuts: [], uncut: [{ why: 'measure' }] });
