@@ -41,6 +41,9 @@ export type BladeState =
   | { is: 'used'; treeIds: string[]; disorders: string[]; cuts: number };
 type DryState = Exclude<BladeState, { is: 'wet' }>;
 
+/** A saw of the trade is sharpened or changed after so many cuts. Common practice, no source. */
+export const SHARP_FOR_CUTS = 60;
+
 export const UNKNOWN: BladeState = { is: 'unknown' };
 
 /** The state after one more event. A cut with a blade that is still wet uses it as it was before. */

@@ -20,6 +20,7 @@ export {
   carriesDisease,
   cleaningSchools,
   dirtyBecause,
+  SHARP_FOR_CUTS,
   stateAfter,
   stateOf,
   UNKNOWN,
@@ -45,6 +46,7 @@ export { bladesInRotation, Supplies, SuppliesInput, supplies, usedLitres } from 
 export {
   type CleaningPolicy,
   cleaningPolicies,
+  contaminationChance,
   expectedTransmissions,
   type PolicyOutcome,
   situationOf,

@@ -5,6 +5,7 @@ import {
   bladesInRotation,
   carriesDisease,
   type cleaningPolicies,
+  contaminationChance,
   DilutionInput,
   DilutionResult,
   dirtyBecause,
@@ -339,3 +340,16 @@ describe('what is taken in', () => {
     for (const [name, schema] of Object.entries(names)) expect(schema.meta()?.id).toBe(name);
   });
 });
+
+// Ours, no source: dead wood of unknown cause is ill one time in five
+test.each([
+  ['sound', true, 0.4, 0],
+  ['suspect', false, 0.4, 0.2],
+  ['infected', true, 0.4, 1],
+  ['infected', false, 0.4, 0.4],
+] as const)(
+  'a cut in %s wood, kerf in it: %s, leaves disease on its blade with a chance of … %f: %f',
+  (wood, kerf, hidden, chance) => {
+    expect(contaminationChance(wood, kerf, hidden)).toBe(chance);
+  },
+);

@@ -4,7 +4,7 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { z } from 'zod';
 import { disorderOf, isGrowing, type Season, seasons } from '../disorders/index';
 import { agentOf, agents, efficacyAfter } from './agents';
-import { woodClass } from './bladeState';
+import { type WoodClass, woodClass } from './bladeState';
 
 export const cleaningPolicies = [
   'never',
@@ -113,6 +113,21 @@ export function situationOf(
   if (spread === 'bacterial canker') return wet ? 'bacterial canker, wet and cool' : 'bacterial canker, dry';
   if (spread === 'crown gall') return 'crown gall';
   return woodClass([code]) === 'infected' ? 'fungal canker' : 'unknown cause';
+}
+
+/** Dead wood whose cause nobody knows is ill this often. Ours: no source. */
+const SUSPECT_CHANCE = 0.2;
+
+/**
+ * Chance that a cut leaves disease on its blade.
+ *
+ * @param infectedKerf the kerf lies in or near diseased wood
+ * @param hidden chance that disease is met beyond the visible edge
+ */
+export function contaminationChance(wood: WoodClass, infectedKerf: boolean, hidden: number): number {
+  if (wood === 'sound') return 0;
+  if (wood === 'suspect') return SUSPECT_CHANCE;
+  return infectedKerf ? 1 : hidden;
 }
 
 export function transmissionChance(situation: Situation): Range {

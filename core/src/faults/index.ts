@@ -4,4 +4,5 @@ export { geometryFaults, planeBearingDeg } from './geometryFaults';
 export { EXTINCTION, LEAF_M2_PER_CM2, LIGHT_ENOUGH_FROM, LightInside, lightInside } from './light';
 export { type LightGains, lightGains } from './lightGain';
 export { nearest } from './segments';
+export { standingFaults } from './standingFaults';
 export { Limits, startingLimits, type Threshold, type ThresholdKey, thresholds } from './thresholds';

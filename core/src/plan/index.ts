@@ -1,6 +1,7 @@
 export { type Candidate, cutId, type OtherKind, otherKinds, otherWords } from './candidates';
 export type { ClashPart } from './clash';
 export { type CurvePoint, type MarginCurve, marginCurve, type SchoolMark } from './curve';
+export { followerFromMm, followersOf } from './follower';
 export {
   MOST_PLAN_SEASONS,
   Pin,
@@ -39,7 +40,7 @@ export {
   shortfallOf,
 } from './price';
 export { type Pass, PlanProblem, passes } from './problem';
-export { RunOrder, RunOrderInput, RunTree, runOrder } from './runOrder';
+export { RunOrder, RunOrderInput, RunTree, runOrder, WALKED_M_A_MINUTE } from './runOrder';
 export { PlanSearch, type Progress } from './search';
 export { bridgeScions, type Verdict } from './verdict';
 export { inVisits, stationOf, visitKey, visitOf, visitOrders, wholeMinutes } from './visit';

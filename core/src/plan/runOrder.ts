@@ -7,6 +7,9 @@ import { woodClasses } from '../blades/index';
 const place = z.strictObject({ x: z.number(), y: z.number() }).describe('on the ground, metres');
 const id = z.string().min(1).max(200);
 
+/** Between trees, with tools in hand. Common practice, no source. */
+export const WALKED_M_A_MINUTE = 50;
+
 export const RunTree = z.strictObject({
   id,
   class: z.enum(woodClasses),
@@ -20,7 +23,7 @@ export const RunOrderInput = z
     trees: z.array(RunTree).max(400).describe('as listed: the order they are walked in otherwise'),
     start: place.nullable().default(null),
     end: place.nullable().default(null).describe('where the cart goes out'),
-    metresPerMinute: z.number().positive().max(200).default(50),
+    metresPerMinute: z.number().positive().max(200).default(WALKED_M_A_MINUTE),
   })
   .superRefine(({ trees }, context) => {
     const seen = new Set<string>();

@@ -41,3 +41,4 @@ export {
   standingLimbs,
 } from './standing';
 export { laneOf, NEARBY, type SiteFacts, type TreeOfGroup, treeGroups, USUAL_CUT } from './treeGroups';
+export { isUrgent } from './urgent';

@@ -1,3 +1,4 @@
+export { type ByCalendar, seasonsFrom, stageByCalendar } from './byCalendar';
 export { dynamicPortions, isChillHour, utahUnits } from './chill';
 export {
   type BudStage,

@@ -1,9 +1,9 @@
 // The weather of a site as the core reads it: measured, forecast, and past years. Simulated weather is made here, on the worker.
+import { seasonsFrom } from '@mortisect/core/stage';
 import {
   between,
   hourOf,
   lengthOf,
-  northernDayOfYear,
   over,
   type Series,
   type SimulatedPlace,
@@ -36,21 +36,11 @@ const LEAST_TOLD = 0.8;
 /** Read at most, years. */
 export const MOST_YEARS = 11;
 
-/** First hour that stages and frosts of this season and the last are counted from: 1 October in the north. */
-export function recordFrom(now: string, latitude: number): number {
-  const year = new Date(now).getUTCFullYear();
-  const ofYear = Math.floor((Date.parse(now) - Date.UTC(year, 0, 1)) / 864e5) + 1;
-  const begun = northernDayOfYear(ofYear, latitude) >= 274;
-  const start =
-    latitude < 0 ? Date.UTC(year - (ofYear >= 91 ? 0 : 1), 3, 1) : Date.UTC(year - (begun ? 0 : 1), 9, 1);
-  return Math.floor(start / 36e5) - Math.round(YEAR_HOURS);
-}
-
 /** @param now ISO moment; what is measured ends there */
 export function weatherOf(source: WeatherSource, now: string): WeatherKnown {
   const nowHour = hourOf(now);
   if (source.kind === 'simulated') {
-    const from = recordFrom(now, source.place.latitude);
+    const from = seasonsFrom(now, source.place.latitude);
     const measured = simulatedWeather(source.place, from, nowHour - from);
     const known = over(measured, simulatedForecast(source.place, nowHour, FORECAST_HOURS));
     return { known, years: pastYears(source.place, nowHour), yearsSimulated: true };
@@ -58,7 +48,7 @@ export function weatherOf(source: WeatherSource, now: string): WeatherKnown {
   const { observed, forecast, standIn } = source;
   // What was measured outweighs what was forecast
   const known = forecast ? over(observed, forecast) : observed;
-  const from = recordFrom(now, standIn.latitude);
+  const from = seasonsFrom(now, standIn.latitude);
   const recent = between(known, from, Math.max(known.fromHour + lengthOf(known), nowHour));
   const toNow = between(observed, observed.fromHour, nowHour);
   const whole = yearsOnRecord({

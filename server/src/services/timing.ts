@@ -3,9 +3,9 @@ import { createHash } from 'node:crypto';
 import type { StationState, TimingNow, TreeTiming } from '@mortisect/contracts';
 import { type TreeOfGroup, treeGroups } from '@mortisect/core/present';
 import type { Action, Site } from '@mortisect/core/records';
-import { cropOf, showsGreen, stageCourse, usualBloomOn } from '@mortisect/core/stage';
+import { cropOf, showsGreen, stageByCalendar } from '@mortisect/core/stage';
 import { type CutKind, protectantOn, type SiteTiming, type TreeGroup } from '@mortisect/core/timing';
-import { dayAfter, dayOfYear, hourOf } from '@mortisect/core/weather';
+import { hourOf } from '@mortisect/core/weather';
 import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import { dayAt } from '../files/day';
 import type { Pool } from '../pool/pool';
@@ -164,9 +164,6 @@ function stagesOf(
   return [...bySpecies.values()];
 }
 
-const CALENDAR_BAND_DAYS = 12;
-const PAST_BLOOM_DAYS = 60;
-
 function byCalendar(
   site: Site,
   group: TreeGroup,
@@ -174,33 +171,9 @@ function byCalendar(
 ): Pick<TimingNow['stages'][number], 'stage' | 'bloom'> {
   const crop = cropOf(group.species);
   if (!crop) return { stage: null, bloom: null };
-  const day = dayAt(now, site.timeZone);
-  const ofYear = dayOfYear(day);
-  // A day of which nothing was measured: its season has no record, so that the calendar answers
-  const blank = {
-    day,
-    ofYear,
-    minC: 0,
-    maxC: 0,
-    meanC: 0,
-    portions: 0,
-    utah: 0,
-    chillHours: 0,
-    warmth: 0,
-    degreeDays: 0,
-    known: 0,
-  };
-  const { latitude } = site;
-  const [stage] = stageCourse(crop, [blank], { latitude, offsetDays: group.offsetDays, seen: group.seen });
-  const bloom = usualBloomOn(crop, day, { latitude, offsetDays: group.offsetDays }, PAST_BLOOM_DAYS);
-  return {
-    stage: stage ?? null,
-    bloom: {
-      day: bloom,
-      from: dayAfter(bloom, -CALENDAR_BAND_DAYS),
-      to: dayAfter(bloom, CALENDAR_BAND_DAYS),
-    },
-  };
+  const { latitude, timeZone } = site;
+  const { offsetDays, seen } = group;
+  return stageByCalendar(crop, dayAt(now, timeZone), { latitude, offsetDays, seen });
 }
 
 const PROTECTANT_DAYS = 21;

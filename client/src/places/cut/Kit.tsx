@@ -1,5 +1,6 @@
 // Every blade: what it takes, how far it reaches, when it was cleaned, on what it was used, how sharp it is.
 
+import { SHARP_FOR_CUTS } from '@mortisect/core/blades';
 import { reachCm } from '@mortisect/core/handling';
 import { heightReading, joined, thicknessReading } from '@mortisect/core/measure';
 import { View } from '@tamagui/core';
@@ -22,9 +23,6 @@ export function Kit() {
   if (!here) return <Waiting title="Blades" error={error} onRetry={refetch} />;
   return <KitRows here={here} />;
 }
-
-/** A saw of the trade is sharpened or changed after so many cuts. Common practice, no source. */
-const SHARP_FOR_CUTS = 60;
 
 function KitRows({ here }: { here: RunHere }) {
   const { run, today } = here;

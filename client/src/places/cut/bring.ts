@@ -41,7 +41,7 @@ export function bringFor(
     return own.length > 0 ? [{ tool, cuts: own.length, thickestMm }] : [];
   });
   const cleanings = cleaningsAhead(left, today);
-  const minutes = left.reduce((sum, item) => sum + minutesOf(item), 0);
+  const minutes = left.reduce((sum, item) => sum + item.minutes, 0);
   return {
     tools,
     ladder: left.some((item) => item.station.startsWith('ladder')),
@@ -59,11 +59,6 @@ export function bringFor(
     cleanings,
     minutes,
   };
-}
-
-const SAW_MINUTES = 2;
-function minutesOf({ handling }: RunItem): number {
-  return handling ? Math.max(1, handling.pieces.length) * SAW_MINUTES : SAW_MINUTES;
 }
 
 function missingFor(item: RunItem, { site, units }: SiteToday): Bring['missing'] {

@@ -1,5 +1,5 @@
 // The order of some trees of a run: from where they stand, what their wood is, and where the cart goes out.
-import type { RunOrder } from '@mortisect/core/plan';
+import { type RunOrder, WALKED_M_A_MINUTE } from '@mortisect/core/plan';
 import { groundPlaces } from '@mortisect/core/register';
 import { useMemo } from 'react';
 import { usePreferences } from '../../data/preferences';
@@ -7,8 +7,6 @@ import { useTrees } from '../../data/queries';
 import { useRunOrder } from '../../data/usePlan';
 import { cleaningsOn } from './bladeAtHand';
 import type { Stop } from './run';
-
-const METRES_A_MINUTE = 50;
 
 /** @returns null while it is reckoned, and where there are no trees */
 export function useStopOrder(stops: readonly Stop[]): RunOrder | null {
@@ -22,7 +20,7 @@ export function useStopOrder(stops: readonly Stop[]): RunOrder | null {
       return place ? [{ id: view.tree.id, class: wood, ...place, cleanings: cleaningsOn(items) }] : [];
     });
     const end = endOfRow(cartAt, register.trees, places);
-    return { trees, start: null, end, metresPerMinute: METRES_A_MINUTE };
+    return { trees, start: null, end, metresPerMinute: WALKED_M_A_MINUTE };
   }, [stops, register, cartAt]);
   return useRunOrder(input);
 }

@@ -1,6 +1,6 @@
 // The cuts that are due, read from the plans: where, with what, on which wood.
 
-import { type WoodClass, woodClass } from '@mortisect/core/blades';
+import { contaminationChance, type WoodClass, woodClass } from '@mortisect/core/blades';
 import type { Cut } from '@mortisect/core/cuts';
 import { type Handling, type Priced, stationOf } from '@mortisect/core/plan';
 import { openDecisions, standingCuts, type TreeView } from '../../data/orchardView';
@@ -23,6 +23,8 @@ export interface RunItem {
   station: string;
   /** Null for a cut that no plan has priced. */
   handling: Handling | null;
+  /** Work at the cut by the plan; none where no plan has priced it. */
+  minutes: number;
 }
 
 /** All cuts that are due by the plans, whatever was done since. */
@@ -66,6 +68,7 @@ function itemsOf(view: TreeView, solved: Solved | undefined, known: ReadonlyMap<
       hidden: Math.max(0, ...(priced?.left.map(({ chance }) => chance) ?? [])),
       station,
       handling: priced?.handling ?? null,
+      minutes: priced?.minutes.minutes ?? 0,
     };
   };
   const planned = stepsNow(solved).flatMap(({ cut, step, priced }) => {
@@ -86,15 +89,6 @@ export function aheadOf(item: RunItem) {
   return { treeId: item.view.tree.id, disorders: item.disorders };
 }
 
-/** Dead wood whose cause nobody knows is ill this often. Ours: no source. */
-const SUSPECT_CHANCE = 0.2;
-
-function contaminates({ wood, infectedKerf, hidden }: RunItem): number {
-  if (wood === 'sound') return 0;
-  if (wood === 'suspect') return SUSPECT_CHANCE;
-  return infectedKerf ? 1 : hidden;
-}
-
 /**
  * The cuts of the run as the simulator of skipped cleanings reads them.
  *
@@ -105,7 +99,7 @@ export function transmissionCuts(left: readonly RunItem[], soft: boolean) {
     treeId: item.view.tree.id,
     disorders: item.disorders,
     infected: item.infectedKerf,
-    contaminates: contaminates(item),
+    contaminates: contaminationChance(item.wood, item.infectedKerf, item.hidden),
     soft: soft && !item.infectedKerf,
   }));
 }

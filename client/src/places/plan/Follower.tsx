@@ -1,5 +1,6 @@
 // An old limb stays until its follower is thick enough: which limb follows it, and how thick that is.
 import { joined, thicknessReading } from '@mortisect/core/measure';
+import { followerFromMm, followersOf } from '@mortisect/core/plan';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import type { TreeView } from '../../data/orchardView';
@@ -10,25 +11,15 @@ import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { Select } from '../../ui/Select';
 
-/** A follower is worth the wait from half the thickness of what it replaces. Common practice, no source. */
-const THICK_ENOUGH = 0.5;
-
 export function Follower({ view, limbId }: { view: TreeView; limbId: string }) {
   const clock = useClock();
   const units = useUnits();
   const recording = useRecordAction();
   const [open, setOpen] = useState(false);
   const limb = view.limbs.find((one) => one.id === limbId);
-  const others = view.limbs.filter(
-    (one) =>
-      one.id !== limbId &&
-      one.kind !== 'trunk' &&
-      limb !== undefined &&
-      one.baseMm < limb.baseMm &&
-      one.parentId === limb.parentId,
-  );
+  const others = followersOf(view.limbs, limbId);
   const [followerId, setFollowerId] = useState<string | null>(null);
-  const [untilMm, setUntilMm] = useState(Math.round((limb?.baseMm ?? 40) * THICK_ENOUGH));
+  const [untilMm, setUntilMm] = useState(limb ? followerFromMm(limb) : 1);
   const chosen = followerId ?? others[0]?.id ?? null;
   if (!limb || chosen === null) return null;
   if (!open) {

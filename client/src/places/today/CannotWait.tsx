@@ -1,6 +1,8 @@
 // What does not wait for a good day: hanging and split limbs, strikes that move; wood to be looked at after a frost; protectants washed off; blight in bloom.
+
 import type { TimingNow } from '@mortisect/contracts';
 import { dangersOf } from '@mortisect/core/handling';
+import { isUrgent } from '@mortisect/core/present';
 import { speciesName } from '@mortisect/core/register';
 import { SYMPTOM_DD } from '@mortisect/core/timing';
 import { daysBetween } from '@mortisect/core/weather';
@@ -10,7 +12,7 @@ import { useTrees } from '../../data/queries';
 import { Row } from '../../ui/Row';
 import { speciesList } from '../when/daysView';
 import { disorderWords, plural, upperFirst } from '../words';
-import { dryHours, isDangerous, isDryNow, isUrgent, urgentTrees } from './urgent';
+import { dryHours, isDangerous, isDryNow, urgentTrees } from './urgent';
 
 interface CannotWaitProps {
   told: TimingNow | undefined;

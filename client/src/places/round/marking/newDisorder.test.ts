@@ -6,8 +6,8 @@ jest.mock('../../../../../core/src/disorders/handlingTable', () => {
   return { handlingTable: [...handlingTable, { ...madeUp, disorder }] };
 });
 
+import { isUrgent } from '@mortisect/core/present';
 import { limbs, NOW } from '../../../testing/orchard';
-import { isUrgent } from '../../today/urgent';
 import { newMarking } from './draft';
 import { findables } from './findables';
 

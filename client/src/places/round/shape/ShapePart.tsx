@@ -1,6 +1,6 @@
 // Wood in the wrong place, found on the limb map; and how open the crown is.
 
-import { type Fault, faultKey, geometryFaults } from '@mortisect/core/faults';
+import { type Fault, faultKey, geometryFaults, standingFaults } from '@mortisect/core/faults';
 import type { FindingBody } from '@mortisect/core/records';
 import { mapGaps } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
@@ -57,8 +57,6 @@ export function ShapePart({ view, today, onLimb }: ShapePartProps) {
 }
 
 const FIRST = 8;
-/** A fault that was waved off speaks up again when it has grown by a quarter. Common practice, no source. */
-const WORSE_BY = 1.25;
 
 function useFaults(view: TreeView, { site }: SiteToday): { open: Fault[]; quiet: number } {
   const { limbs, tree, actions, history } = view;
@@ -73,12 +71,7 @@ function useFaults(view: TreeView, { site }: SiteToday): { open: Fault[]; quiet:
     const accepted = new Set(
       history.flatMap((finding) => (finding.state === 'open' && finding.fault ? [finding.fault.key] : [])),
     );
-    const standing = all.filter((fault) => !accepted.has(faultKey(fault)));
-    const open = standing.filter((fault) => {
-      const before = waved.get(faultKey(fault));
-      return before === undefined || fault.severity > before * WORSE_BY;
-    });
-    return { open, quiet: standing.length - open.length };
+    return standingFaults(all, accepted, waved);
   }, [limbs, tree, actions, history, site.limits]);
 }
 
