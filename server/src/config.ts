@@ -25,6 +25,10 @@ const Config = z.object({
   passphrase: z.string().min(10, 'must have at least 10 characters').optional(),
   now: z.iso.datetime().optional(),
   webFolder: z.string(),
+  tables: z
+    .enum(['check', 'rebuild'])
+    .optional()
+    .describe('nothing is served: the tables are compared with the history'),
   logLevel: z.enum(['silent', 'error', 'warn', 'info', 'debug']),
 });
 export type Config = z.infer<typeof Config>;
@@ -50,6 +54,7 @@ export function readConfig(argv: string[], env: NodeJS.ProcessEnv): Config {
     demoTrees: values['demo-trees'] ?? '0',
     passphrase: env.MORTISECT_PASSPHRASE || undefined,
     now: values.now ?? (env.MORTISECT_NOW || undefined),
+    tables: values.tables,
     webFolder: path.resolve(values.web ?? 'client/dist'),
     logLevel: env.LOG_LEVEL ?? 'info',
   });
@@ -85,6 +90,7 @@ function options(argv: string[]) {
         'demo-trees': { type: 'string' },
         now: { type: 'string' },
         web: { type: 'string' },
+        tables: { type: 'string' },
       },
     }).values;
   } catch (error) {

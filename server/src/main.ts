@@ -3,9 +3,15 @@ import { pino } from 'pino';
 import { readConfig } from './config';
 import { StartFailure } from './failure';
 import { start } from './start';
+import { checkTables } from './tables';
 
 async function main(): Promise<void> {
   const config = readConfig(process.argv.slice(2), process.env);
+  if (config.tables) {
+    const { words, agree } = await checkTables(config, config.now ?? new Date().toISOString());
+    process.stdout.write(`${words.join('\n')}\n`);
+    process.exit(agree ? 0 : 1);
+  }
   const log = pino({ level: config.logLevel });
   const running = await start(config, log);
   log.info(

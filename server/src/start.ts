@@ -9,6 +9,7 @@ import { StartFailure } from './failure';
 import { setUpAccess } from './http/access';
 import { makeApp } from './http/app';
 import { makePool } from './pool/pool';
+import { completeHistory } from './services/beginnings';
 import { getTiming } from './services/timing';
 import { runClinic } from './standIns/clinicHours';
 import { holdDataFolder } from './store/dataFolder';
@@ -44,6 +45,7 @@ export async function start(config: Config, log: Logger): Promise<Running> {
     const access = await setUpAccess(config, store.db);
     if (config.demo) await loadDemo(store.db, now(), config.demoTrees);
     else await loadEmptySite(store.db, now());
+    await completeHistory(store.db, now());
     const pool = makePool();
     undo.push(() => pool.close());
     undo.push(runClinic(store.db, log, now, config.clinicSeconds));

@@ -8,6 +8,7 @@ export {
   isAnswer,
   withStates,
 } from './findingState';
+export { fold, type Present } from './fold';
 export { liftedMusts, type Pinned, pinsOf, planInputOf, seasonsOf } from './planInput';
 export {
   isOfRound,

@@ -7,7 +7,11 @@ import type { Kerf, Limb } from '../tree/index';
 export type Considered = FindingForCut & { kind?: FindingKind | undefined };
 
 /** Limbs after the cuts made since the map was drawn; earlier ones are drawn in it. */
-export function standingLimbs({ limbs, actions, surveyedAt }: TreeDetail): Limb[] {
+export function standingLimbs({
+  limbs,
+  actions,
+  surveyedAt,
+}: Pick<TreeDetail, 'limbs' | 'actions' | 'surveyedAt'>): Limb[] {
   const made: Kerf[] = actions.flatMap(({ action, undone }) =>
     action.kind === 'cutMade' && !undone && Date.parse(action.at) > Date.parse(surveyedAt)
       ? [action.cut]

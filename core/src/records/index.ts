@@ -12,6 +12,7 @@ export {
 export { isTimeZone, moment, RecordId, Stamp, TimeZone, TreeId } from './common';
 export { LogEntry, TreeDetail } from './detail';
 export { activities, Finding, FindingBody, type FindingKind, findingKinds, markOf } from './finding';
+export { HistoryLine, HistoryValue } from './history';
 export { Job, JobBody } from './job';
 export { defaultSchools, gear, Site, SiteRecord, WeatherSettings, weatherSources } from './site';
 export {

@@ -12,6 +12,7 @@ import { type Limb, limbNames, withGivenNames } from '@mortisect/core/tree';
 import { max, sql } from 'drizzle-orm';
 import { v7 } from 'uuid';
 import { writeAction } from '../services/actions';
+import { appendBeginnings } from '../services/beginnings';
 import { type Device, putDevice } from '../services/devices';
 import { writeFinding } from '../services/findings';
 import { writeJob } from '../services/jobs';
@@ -57,6 +58,7 @@ export async function loadDemo(db: Db, now: string, more = 0): Promise<void> {
     return;
   }
   await loadOrchard(db, now);
+  await appendBeginnings(db, now);
   await db.transaction(async (tx) => {
     const people = await loadCrews(tx);
     const events = [
@@ -70,7 +72,10 @@ export async function loadDemo(db: Db, now: string, more = 0): Promise<void> {
     // In the order things happened, so that the log reads as it was
     for (const event of events.sort((a, b) => Date.parse(a.at) - Date.parse(b.at))) await event.write(tx);
   });
-  if (more > 0) await growMore(db, more, now);
+  if (more > 0) {
+    await growMore(db, more, now);
+    await appendBeginnings(db, now);
+  }
   await keep(db, 'demo', { at: now, lastSeq: await lastSeq(db) } satisfies Loaded);
 }
 

@@ -125,6 +125,72 @@ test.each<[string, Uint8Array, 'csv' | 'geojson' | 'archive', RegExp]>([
   expect('fault' in read && read.fault).toMatch(message);
 });
 
+describe('the limb map of a tree in an archive', () => {
+  const limb = (id: string, parentId: string | null) => ({
+    id,
+    parentId,
+    jointCm: parentId === null ? 0 : 60,
+    lengthCm: 180,
+    baseMm: 60,
+    tipMm: 8,
+    ageYears: 9,
+    kind: parentId === null ? 'trunk' : 'scaffold',
+    bearingDeg: 0,
+    inclinationDeg: 60,
+  });
+  const cut = (at: string, atCm: number, undone = false) => ({
+    id: '0193f000-0000-7000-8000-000000000001',
+    undone,
+    by: 'Wall crew',
+    receivedAt: at,
+    action: {
+      kind: 'cutMade',
+      at,
+      treeId: 'a',
+      blade: 'saw-1',
+      findingIds: [],
+      cut: {
+        limbId: 'S',
+        limbName: 'S',
+        atCm,
+        kind: 'heading',
+        diameterMm: 30,
+        clearanceCm: 0,
+        shortfallCm: 0,
+        sentence: '',
+      },
+    },
+  });
+  const DRAWN = '2026-01-01T00:00:00Z';
+  const lengthOfS = (more: object) => {
+    const one = { tree, limbs: [limb('T', null), limb('S', 'T')], surveyedAt: DRAWN, ...more };
+    const file = bytes(JSON.stringify({ kind: 'mortisect archive', version: 1, trees: [one] }));
+    const [row] = rowsOf(readTrees({ bytes: file, format: 'archive', mapping: null }));
+    expect(row?.reasons).toEqual([]);
+    return row?.limbs?.find(({ id }) => id === 'S')?.lengthCm;
+  };
+
+  test.each<[string, object, number | undefined]>([
+    ['as it was drawn where nothing was done', {}, 180],
+    ['shorter by what was cut since', { actions: [cut('2026-02-01T00:00:00Z', 40)] }, 40],
+    ['without a limb that was cut at its collar', { actions: [cut('2026-02-01T00:00:00Z', 0)] }, undefined],
+    ['with wood whose cut was taken back', { actions: [cut('2026-02-01T00:00:00Z', 40, true)] }, 180],
+    ['as it was drawn where the cut is older', { actions: [cut('2025-12-01T00:00:00Z', 40)] }, 180],
+    [
+      'as it is where nobody says when it was drawn',
+      { surveyedAt: undefined, actions: [cut(DRAWN, 40)] },
+      180,
+    ],
+    [
+      'the better part of an action that is none',
+      { actions: [{ odd: 1 }, cut('2026-02-01T00:00:00Z', 40)] },
+      40,
+    ],
+  ])('is taken %s', (_said, more, cm) => {
+    expect(lengthOfS(more)).toBe(cm);
+  });
+});
+
 test('UTF-16 with its mark is read, a mark before UTF-8 does not stick to the first column', () => {
   const text = `${head}\n${good}`;
   const utf16 = new Uint8Array(Buffer.from(`\ufeff${text}`, 'utf16le'));

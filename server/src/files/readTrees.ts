@@ -9,7 +9,8 @@ import {
   treeColumns,
 } from '@mortisect/contracts';
 import { isBareNumber, type LengthUnit } from '@mortisect/core/measure';
-import { TreeBody } from '@mortisect/core/records';
+import { standingLimbs } from '@mortisect/core/present';
+import { Action, TreeBody } from '@mortisect/core/records';
 import { speciesMeant, speciesTable, type TreeSize, treeSizes } from '@mortisect/core/register';
 import { type Limb, LimbMap } from '@mortisect/core/tree';
 import Papa from 'papaparse';
@@ -357,17 +358,26 @@ export const ARCHIVE_KIND = 'mortisect archive';
 const Archive = z.object({
   kind: z.literal(ARCHIVE_KIND, 'This JSON file is no archive of an orchard.'),
   version: z.literal(1, 'The archive is of a later version than this server reads.'),
-  trees: z.array(z.object({ tree: z.record(z.string(), z.unknown()), limbs: z.unknown() })).max(MOST_ROWS),
+  trees: z
+    .array(
+      z.object({
+        tree: z.record(z.string(), z.unknown()),
+        limbs: z.unknown(),
+        surveyedAt: z.iso.datetime({ offset: true }).optional(),
+        actions: z.array(z.unknown()).max(100_000).default([]),
+      }),
+    )
+    .max(MOST_ROWS),
 });
 
-/** Trees and their limb maps; findings and what was done stay in the file. */
+/** Trees and their limb maps as they stand, without the wood that was cut since; findings and the log stay in the file. */
 function fromArchive(json: unknown): TreeFileRead {
   const archive = Archive.safeParse(json);
   if (!archive.success) {
     const issue = archive.error.issues[0];
     return { fault: `${issue?.path.join('.') || 'file'}: ${issue?.message}` };
   }
-  const rows = archive.data.trees.map(({ tree, limbs }, i) => {
+  const rows = archive.data.trees.map(({ tree, limbs, surveyedAt, actions }, i) => {
     const body = TreeBody.safeParse(tree);
     const map = LimbMap.safeParse(limbs);
     const reasons = [
@@ -386,7 +396,7 @@ function fromArchive(json: unknown): TreeFileRead {
       code: cells.code ?? '',
       reasons,
       tree: good ? body.data : null,
-      limbs: good ? map.data : null,
+      limbs: good ? withoutCutWood(map.data, surveyedAt, actions) : null,
       cells,
       numbered: false,
       started: [],
@@ -394,6 +404,13 @@ function fromArchive(json: unknown): TreeFileRead {
     };
   });
   return whole(withoutTwins(rows), { starts: [], asks: [], units: [] });
+}
+
+/** A map without the day it was drawn is taken as it is: nothing says what was cut since. */
+function withoutCutWood(limbs: Limb[], surveyedAt: string | undefined, given: readonly unknown[]): Limb[] {
+  if (surveyedAt === undefined) return limbs;
+  const actions = given.flatMap((one) => Action.safeParse(one).data ?? []);
+  return standingLimbs({ limbs, surveyedAt, actions });
 }
 
 const columnsOf = (cells: readonly Cells[]) => [...new Set(cells.flatMap((row) => Object.keys(row)))];

@@ -1,9 +1,9 @@
 // The append-only history: every revision of every record, and the Book's log read from it.
-import { FindingBody, type LogEntry, Site } from '@mortisect/core/records';
-import { and, desc, eq, lt, sql } from 'drizzle-orm';
+import { FindingBody, type HistoryValue, type LogEntry, Site } from '@mortisect/core/records';
+import { and, desc, eq, lt, ne, sql } from 'drizzle-orm';
 import type { z } from 'zod';
 import type { Store } from '../store/openDb';
-import { actions, history, type LogValue, trees } from '../store/schema';
+import { actions, history, trees } from '../store/schema';
 import { moment } from './moment';
 
 export interface Written {
@@ -14,8 +14,11 @@ export interface Written {
   treeId: string | null;
   deviceId: string;
   by: string;
-  value: LogValue;
+  value: HistoryValue;
 }
+
+/** Device of lines that nobody wrote on purpose: the log leaves them out. */
+export const BEGINNING = 'beginning';
 
 export async function append(db: Store, written: Written): Promise<void> {
   await db.insert(history).values(written);
@@ -37,11 +40,12 @@ export async function readLog(
       and(
         before === undefined ? undefined : lt(history.seq, before),
         tree === undefined ? undefined : eq(history.treeId, tree),
+        ne(history.deviceId, BEGINNING),
       ),
     )
     .orderBy(desc(history.seq))
     .limit(limit + 1);
-  return { entries: rows.slice(0, limit).map(asEntry), more: rows.length > limit };
+  return { entries: rows.slice(0, limit).flatMap(asEntry), more: rows.length > limit };
 }
 
 interface LogRow {
@@ -50,18 +54,13 @@ interface LogRow {
   undone: boolean | null;
 }
 
-function asEntry({ history: row, treeCode, undone }: LogRow): Entry {
-  return {
-    seq: row.seq,
-    at: moment(row.at),
-    by: row.by,
-    treeId: row.treeId,
-    treeCode,
-    entry: entryOf(row, undone ?? false),
-  };
+function asEntry({ history: row, treeCode, undone }: LogRow): Entry[] {
+  const entry = entryOf(row, undone ?? false);
+  if (entry === null) return [];
+  return [{ seq: row.seq, at: moment(row.at), by: row.by, treeId: row.treeId, treeCode, entry }];
 }
 
-function entryOf({ value, recordId, revision }: LogRow['history'], undone: boolean): Entry['entry'] {
+function entryOf({ value, recordId, revision }: LogRow['history'], undone: boolean): Entry['entry'] | null {
   switch (value.kind) {
     case 'finding':
       return { kind: 'finding', finding: FindingBody.parse(value.finding), recordId, revision };
@@ -75,5 +74,8 @@ function entryOf({ value, recordId, revision }: LogRow['history'], undone: boole
       return { kind: 'limbs', limbs: value.limbs.length, revision };
     case 'job':
       return { ...value, recordId, revision };
+    // Made in passing, with the tree that stands there
+    default:
+      return null;
   }
 }

@@ -1,6 +1,12 @@
 // Trees and their limb maps as they are written: sent twice they count once, edited on a revision.
 import { isDeepStrictEqual } from 'node:util';
-import { type TreeBody, type TreeDetail, type TreeSummary, treeBodyOf } from '@mortisect/core/records';
+import {
+  type HistoryValue,
+  type TreeBody,
+  type TreeDetail,
+  type TreeSummary,
+  treeBodyOf,
+} from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
 import { and, eq, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
@@ -8,7 +14,7 @@ import { doesNotFit, moved, notThere } from '../refusal';
 import type { Db, Store } from '../store/openDb';
 import { findings, plots, rows, type TreeValue, trees } from '../store/schema';
 import type { Device } from './devices';
-import { append } from './history';
+import { append, BEGINNING, type Written } from './history';
 import { details, getTree } from './orchard';
 
 export interface TreeWrite {
@@ -38,7 +44,7 @@ export async function writeTree(
   }
   await checkCode(tx, id, tree.code);
   const { plot, row: rowName, place, code, ...value } = tree;
-  const rowId = await rowFor(tx, plot, rowName);
+  const rowId = await rowFor(tx, plot, rowName, { by: device.name, now });
   const written = {
     rowId,
     place,
@@ -49,11 +55,14 @@ export async function writeTree(
     receivedAt: now,
   };
   if (row) await tx.update(trees).set(written).where(eq(trees.id, id));
-  else {
-    await tx
-      .insert(trees)
-      .values({ id, ...written, limbs: limbs ?? [bareStem(tree, now)], limbsRevision: 1, surveyedAt: now });
-  }
+  else
+    await beginTree(tx, {
+      id,
+      ...written,
+      limbs: limbs ?? [bareStem(tree, now)],
+      limbsRevision: 1,
+      surveyedAt: now,
+    });
   await append(tx, {
     at: now,
     receivedAt: now,
@@ -65,6 +74,22 @@ export async function writeTree(
     value: { kind: 'tree', tree },
   });
   return summaryOf(tx, id);
+}
+
+async function beginTree(tx: Store, tree: typeof trees.$inferInsert): Promise<void> {
+  await tx.insert(trees).values(tree);
+  const { id, limbs, by, receivedAt, surveyedAt } = tree;
+  await begin(tx, id, { kind: 'limbs', limbs }, { treeId: id, by, receivedAt, at: surveyedAt });
+}
+
+/** A line for what is made in passing. */
+async function begin(
+  tx: Store,
+  recordId: string,
+  value: HistoryValue,
+  more: Pick<Written, 'treeId' | 'by' | 'receivedAt' | 'at'>,
+): Promise<void> {
+  await append(tx, { recordId, revision: 1, deviceId: BEGINNING, value, ...more });
 }
 
 async function summaryOf(tx: Store, id: string): Promise<TreeSummary> {
@@ -85,13 +110,19 @@ async function checkCode(tx: Store, id: string, code: string): Promise<void> {
 const SPACING_CM = 400;
 
 /** The row of this name in the plot of this name; both are made when they are not there yet. */
-async function rowFor(tx: Store, plotName: string, rowName: string): Promise<string> {
+async function rowFor(
+  tx: Store,
+  plotName: string,
+  rowName: string,
+  { by, now }: { by: string; now: string },
+): Promise<string> {
+  const made = { treeId: null, by, receivedAt: now, at: now };
   const [plot] = await tx.select().from(plots).where(sql`lower(${plots.name}) = ${plotName.toLowerCase()}`);
   const plotId = plot?.id ?? newId();
   if (!plot) {
-    await tx
-      .insert(plots)
-      .values({ id: plotId, name: plotName, note: '', position: await nextPosition(tx, plots) });
+    const added = { name: plotName, note: '', position: await nextPosition(tx, plots) };
+    await tx.insert(plots).values({ id: plotId, ...added });
+    await begin(tx, plotId, { kind: 'plot', plot: added }, made);
   }
   const [row] = await tx
     .select()
@@ -99,13 +130,9 @@ async function rowFor(tx: Store, plotName: string, rowName: string): Promise<str
     .where(and(eq(rows.plotId, plotId), sql`lower(${rows.name}) = ${rowName.toLowerCase()}`));
   if (row) return row.id;
   const rowId = newId();
-  await tx.insert(rows).values({
-    id: rowId,
-    plotId,
-    name: rowName,
-    spacingCm: SPACING_CM,
-    position: await nextPosition(tx, rows),
-  });
+  const next = { plotId, name: rowName, spacingCm: SPACING_CM, position: await nextPosition(tx, rows) };
+  await tx.insert(rows).values({ id: rowId, ...next });
+  await begin(tx, rowId, { kind: 'row', row: next }, made);
   return rowId;
 }
 

@@ -1,5 +1,5 @@
 // The tables. `history` is append-only and holds every revision; the other tables are the present, derived from it.
-import type { ActionBody, FindingBody, JobBody, Site, TreeBody } from '@mortisect/core/records';
+import type { ActionBody, FindingBody, HistoryValue, JobBody, Site, TreeBody } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
 import {
   bigserial,
@@ -18,14 +18,6 @@ import {
 import type { z } from 'zod';
 
 const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' });
-
-export type LogValue =
-  | { kind: 'site'; site: Site }
-  | { kind: 'finding'; finding: z.infer<typeof FindingBody> }
-  | { kind: 'action'; action: z.infer<typeof ActionBody> }
-  | { kind: 'tree'; tree: TreeBody }
-  | { kind: 'limbs'; limbs: Limb[] }
-  | { kind: 'job'; job: JobBody };
 
 /** What a tree is, without where it stands: plot, row and place are columns of their own. */
 export type TreeValue = Omit<TreeBody, 'plot' | 'row' | 'place' | 'code'>;
@@ -150,7 +142,7 @@ export const history = pgTable(
     treeId: text('tree_id'),
     deviceId: text('device_id').notNull(),
     by: text('by').notNull(),
-    value: jsonb('value').$type<LogValue>().notNull(),
+    value: jsonb('value').$type<HistoryValue>().notNull(),
   },
   (table) => [index('history_record').on(table.recordId)],
 );

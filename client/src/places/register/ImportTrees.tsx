@@ -133,7 +133,8 @@ function Help() {
         units in a cell (3.5 m, 12 ft) and dates such as c. 1990 are understood.
       </Body>
       <Body>
-        From an archive come the trees with their limb maps; its findings, log and photos stay in the file.
+        From an archive come the trees with their limb maps, without the wood that was cut since they were
+        drawn; its findings, log and photos stay in the file.
       </Body>
       <Body>Nothing is written before you have seen what each row will become.</Body>
     </>

@@ -1,0 +1,118 @@
+// What stands now, folded from the history: in whatever order its lines come, and whatever some of them say.
+import { type Action, HistoryLine, type HistoryValue } from '../records/index';
+import { answeredFindings, findingState } from './findingState';
+
+type Line<K extends HistoryValue['kind']> = Omit<HistoryLine, 'value'> & {
+  value: Extract<HistoryValue, { kind: K }>;
+};
+
+export interface Present {
+  site: Line<'site'> | null;
+  /** By their ids, as all that follow. */
+  plots: Map<string, Line<'plot'>>;
+  rows: Map<string, Line<'row'>>;
+  trees: Map<string, { tree: Line<'tree'>; limbs: Line<'limbs'>; rowId: string }>;
+  findings: Map<string, Line<'finding'> & { state: 'open' | 'closed' | 'withdrawn' }>;
+  actions: Map<string, Line<'action'> & { undone: boolean }>;
+  jobs: Map<string, Line<'job'>>;
+  /** Lines that stand in the history and lead to nothing, each with why; nothing is thrown away. */
+  aside: { seq: number; why: string }[];
+}
+
+/**
+ * The latest revision of every record, with what follows from what was done. Of two lines with one revision of a record the earlier holds.
+ *
+ * @param lines as they are stored; what is not understood is put aside
+ */
+export function fold(lines: Iterable<unknown>): Present {
+  const aside: Present['aside'] = [];
+  const latest = latestOf(lines, aside);
+  const of = <K extends HistoryValue['kind']>(kind: K) =>
+    (latest.get(kind) ?? new Map()) as Map<string, Line<K>>;
+  const [plots, rows] = [of('plot'), of('row')];
+  const rowIdOf = rowFinder(plots, rows);
+  const trees: Present['trees'] = new Map();
+  for (const [id, tree] of of('tree')) {
+    const limbs = of('limbs').get(id);
+    const rowId = rowIdOf(tree.value.tree.plot, tree.value.tree.row);
+    if (!limbs) aside.push({ seq: tree.seq, why: `Tree ${id} has no limb map in the history.` });
+    else if (rowId === null)
+      aside.push({ seq: tree.seq, why: `Tree ${id} stands in a row that is not in the history.` });
+    else trees.set(id, { tree, limbs, rowId });
+  }
+  const standing = <K extends 'finding' | 'action' | 'job'>(kind: K) => {
+    const kept = new Map<string, Line<K>>();
+    for (const [id, line] of of(kind)) {
+      if (line.treeId === null || trees.has(line.treeId)) kept.set(id, line);
+      else aside.push({ seq: line.seq, why: `Tree ${line.treeId} is not in the history.` });
+    }
+    return kept;
+  };
+  const actions = withUndone(standing('action'));
+  const answered = answeredFindings([...actions].map(([id, line]) => asAction(id, line)));
+  const findings: Present['findings'] = new Map();
+  for (const [id, line] of standing('finding')) {
+    const state = findingState({ id, withdrawn: line.value.finding.withdrawn }, answered);
+    findings.set(id, { ...line, state });
+  }
+  const [site] = of('site').values();
+  aside.sort((a, b) => a.seq - b.seq);
+  return { site: site ?? null, plots, rows, trees, findings, actions, jobs: standing('job'), aside };
+}
+
+function latestOf(lines: Iterable<unknown>, aside: Present['aside']): Map<string, Map<string, HistoryLine>> {
+  const latest = new Map<string, Map<string, HistoryLine>>();
+  for (const given of lines) {
+    const read = HistoryLine.safeParse(given);
+    if (!read.success) {
+      aside.push({ seq: seqOf(given), why: whyNot(given, read.error.issues[0]) });
+      continue;
+    }
+    // As it was written: what a later version fills in is not part of the record
+    const line = { ...read.data, value: (given as HistoryLine).value };
+    const records = latest.get(line.value.kind) ?? new Map<string, HistoryLine>();
+    latest.set(line.value.kind, records);
+    const before = records.get(line.recordId);
+    const isLater =
+      !before ||
+      line.revision > before.revision ||
+      (line.revision === before.revision && line.seq < before.seq);
+    if (isLater) records.set(line.recordId, line);
+  }
+  return latest;
+}
+
+function seqOf(given: unknown): number {
+  const seq = (given as { seq?: unknown } | null)?.seq;
+  return typeof seq === 'number' ? seq : -1;
+}
+
+function whyNot(given: unknown, issue: { path: PropertyKey[]; message: string } | undefined): string {
+  const kind = (given as { value?: { kind?: unknown } } | null)?.value?.kind;
+  return `A line of the kind “${String(kind)}” is not understood (${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}).`;
+}
+
+/** Rows and plots are named, in capitals or not. */
+function rowFinder(plots: Present['plots'], rows: Present['rows']) {
+  const key = (plot: string, row: string) => `${plot.toLowerCase()}\n${row.toLowerCase()}`;
+  const ids = new Map(
+    [...rows].map(([id, { value }]) => [
+      key(plots.get(value.row.plotId)?.value.plot.name ?? '', value.row.name),
+      id,
+    ]),
+  );
+  return (plot: string, row: string) => ids.get(key(plot, row)) ?? null;
+}
+
+function withUndone(lines: ReadonlyMap<string, Line<'action'>>): Present['actions'] {
+  const undone = new Set(
+    [...lines.values()].flatMap(({ value: { action } }) =>
+      action.kind === 'undone' ? [action.actionId] : [],
+    ),
+  );
+  return new Map([...lines].map(([id, line]) => [id, { ...line, undone: undone.has(id) }]));
+}
+
+function asAction(id: string, line: Line<'action'> & { undone: boolean }): Action {
+  return { id, action: line.value.action, undone: line.undone, by: line.by, receivedAt: line.receivedAt };
+}

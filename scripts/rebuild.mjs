@@ -1,0 +1,16 @@
+// Makes the tables anew from the history: `npm run rebuild -- --data FOLDER`; `--check` only says what differs.
+import { command, installed, run, serverBuilt } from './steps.mjs';
+
+await command(async () => {
+  await installed();
+  await serverBuilt();
+  const given = process.argv.slice(2);
+  const tables = given.includes('--check') ? 'check' : 'rebuild';
+  const args = given.filter((one) => one !== '--check');
+  await run('Comparing the tables with the history', process.execPath, [
+    'server/dist/js/main.mjs',
+    '--tables',
+    tables,
+    ...args,
+  ]);
+});

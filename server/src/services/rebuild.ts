@@ -1,0 +1,132 @@
+// Every table of the present made anew from the history: to check that both say the same, and to put right what does not.
+import { isDeepStrictEqual } from 'node:util';
+import { fold, type Present } from '@mortisect/core/present';
+import { asc } from 'drizzle-orm';
+import type { Db, Store } from '../store/openDb';
+import { actions, findings, history, jobs, plots, rows, samples, site, trees } from '../store/schema';
+import { moment } from './moment';
+
+const TABLES = { site, plots, rows, trees, findings, actions, jobs };
+type Table = keyof typeof TABLES;
+type Rows = { [T in Table]: (typeof TABLES)[T]['$inferSelect'][] };
+
+export interface Difference {
+  table: Table;
+  id: string;
+  why: 'missing' | 'too much' | 'other';
+}
+
+/** The history as lines of the core. */
+export async function linesOf(db: Store) {
+  const lines = await db.select().from(history).orderBy(asc(history.seq));
+  return lines.map((line) => ({ ...line, at: moment(line.at), receivedAt: moment(line.receivedAt) }));
+}
+
+/** What the tables should hold by the history, and the lines that lead to nothing. */
+export async function foldedTables(db: Store): Promise<{ rows: Rows; aside: Present['aside'] }> {
+  const present = fold(await linesOf(db));
+  return { rows: tablesOf(present), aside: present.aside };
+}
+
+function tablesOf(present: Present): Rows {
+  const stamp = ({ revision, by, receivedAt }: { revision: number; by: string; receivedAt: string }) => ({
+    revision,
+    by,
+    receivedAt,
+  });
+  return {
+    site: present.site ? [{ id: 'site', value: present.site.value.site, ...stamp(present.site) }] : [],
+    plots: [...present.plots].map(([id, { value }]) => ({ id, ...value.plot })),
+    rows: [...present.rows].map(([id, { value }]) => ({ id, ...value.row })),
+    trees: [...present.trees].map(([id, { tree, limbs, rowId }]) => {
+      const { plot: _plot, row: _row, place, code, ...value } = tree.value.tree;
+      const map = { limbs: limbs.value.limbs, limbsRevision: limbs.revision, surveyedAt: limbs.at };
+      return { id, rowId, place, code, value, ...stamp(tree), ...map };
+    }),
+    findings: [...present.findings].map(([id, line]) => ({
+      id,
+      treeId: line.value.finding.treeId,
+      state: line.state,
+      value: line.value.finding,
+      ...stamp(line),
+    })),
+    actions: [...present.actions].map(
+      ([
+        id,
+        {
+          treeId,
+          value: { action },
+          undone,
+          by,
+          receivedAt,
+        },
+      ]) => ({
+        id,
+        treeId,
+        kind: action.kind,
+        at: moment(action.at),
+        value: action,
+        undone,
+        by,
+        receivedAt,
+      }),
+    ),
+    jobs: [...present.jobs].map(([id, line]) => ({
+      id,
+      treeId: line.value.job.treeId,
+      value: line.value.job,
+      ...stamp(line),
+    })),
+  };
+}
+
+/** Where the tables and the history do not agree. */
+export async function differences(db: Store): Promise<Difference[]> {
+  const { rows: folded } = await foldedTables(db);
+  const found: Difference[] = [];
+  for (const table of Object.keys(TABLES) as Table[]) {
+    const kept = new Map((await db.select().from(TABLES[table])).map((row) => [row.id, plain(row)]));
+    for (const row of folded[table]) {
+      const own = kept.get(row.id);
+      kept.delete(row.id);
+      if (!own) found.push({ table, id: row.id, why: 'missing' });
+      else if (!isDeepStrictEqual(own, plain(row))) found.push({ table, id: row.id, why: 'other' });
+    }
+    for (const id of kept.keys()) found.push({ table, id, why: 'too much' });
+  }
+  return found;
+}
+
+const MOMENTS = ['at', 'receivedAt', 'surveyedAt'];
+
+/** A row as data: moments in one spelling, no key whose value is missing. */
+function plain(row: object): unknown {
+  const said = Object.entries(row).map(([key, value]) => [
+    key,
+    MOMENTS.includes(key) && typeof value === 'string' ? moment(value) : value,
+  ]);
+  return JSON.parse(JSON.stringify(Object.fromEntries(said)));
+}
+
+const AT_ONCE = 200;
+
+/** Empties the tables of the present and fills them from the history, in one transaction. Samples of the clinic stand-in keep their findings. */
+export function rebuild(db: Db): Promise<Present['aside']> {
+  return db.transaction(async (tx) => {
+    const { rows: folded, aside } = await foldedTables(tx);
+    await fill(tx, folded);
+    return aside;
+  });
+}
+
+async function fill(tx: Store, folded: Rows): Promise<void> {
+  const sent = await tx.select().from(samples);
+  await tx.delete(samples);
+  for (const table of [jobs, actions, findings, trees, rows, plots, site]) await tx.delete(table);
+  for (const table of Object.keys(TABLES) as Table[]) {
+    const list = folded[table];
+    for (let from = 0; from < list.length; from += AT_ONCE)
+      await tx.insert(TABLES[table]).values(list.slice(from, from + AT_ONCE) as never);
+  }
+  if (sent.length > 0) await tx.insert(samples).values(sent);
+}

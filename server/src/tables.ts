@@ -1,0 +1,49 @@
+// `npm run rebuild`: do the tables say what the history says? With `--tables rebuild` they do afterwards.
+import type { Config } from './config';
+import { completeHistory } from './services/beginnings';
+import { differences, foldedTables, rebuild } from './services/rebuild';
+import { holdDataFolder } from './store/dataFolder';
+import { openDb } from './store/openDb';
+
+const SHOWN = 20;
+
+/**
+ * @param now ISO moment, for lines that the history still lacks
+ * @returns what to tell, and whether the tables agree in the end
+ * @throws {StartFailure} when the folder is in use or the database is not to be had; nothing is changed then
+ */
+export async function checkTables(config: Config, now: string): Promise<{ words: string[]; agree: boolean }> {
+  const folder = config.databaseUrl ? null : holdDataFolder(config.dataFolder);
+  try {
+    const store = await openDb(
+      config.databaseUrl ? { url: config.databaseUrl } : { folder: config.dataFolder },
+    );
+    try {
+      await completeHistory(store.db, now);
+      const found = await differences(store.db);
+      const { aside } = await foldedTables(store.db);
+      const rebuilt = config.tables === 'rebuild' && found.length > 0;
+      if (rebuilt) await rebuild(store.db);
+      const left = rebuilt ? await differences(store.db) : found;
+      return {
+        words: [
+          found.length === 0
+            ? 'The tables say what the history says.'
+            : `${found.length === 1 ? '1 row does' : `${found.length} rows do`} not say what the history says:`,
+          ...found.slice(0, SHOWN).map(({ table, id, why }) => `  ${table} ${id}: ${why}`),
+          ...(found.length > SHOWN ? [`  and ${found.length - SHOWN} more`] : []),
+          ...aside.map(({ seq, why }) => `  line ${seq} is kept and leads to nothing: ${why}`),
+          ...(rebuilt ? ['They were made anew from the history.'] : []),
+          ...(found.length > 0 && !rebuilt
+            ? ['Nothing was changed. `npm run rebuild` makes them anew.']
+            : []),
+        ],
+        agree: left.length === 0,
+      };
+    } finally {
+      await store.close();
+    }
+  } finally {
+    folder?.release();
+  }
+}
