@@ -208,6 +208,16 @@ test('what a tree says survives its cells', () => {
   });
 });
 
+test.each([
+  ['Number,Kind', { code: 'Number', species: 'Kind' }],
+  ['No.,Kind', { code: 'No.', species: 'Kind' }],
+  ['Number,Name,Kind', { place: 'Number', nickname: 'Name', species: 'Kind' }],
+  ['Number,Tag,Kind', { place: 'Number', code: 'Tag', species: 'Kind' }],
+])('columns %s: a number stands for the tree where nothing else does', (columns, mapping) => {
+  const read = csv(`${columns}\n1,2,3\n`);
+  expect('mapping' in read && read.mapping).toEqual(mapping);
+});
+
 describe('a list as people keep it', () => {
   const choices = { starts: {}, kinds: {}, units: {} };
   const read = (text: string, given: Partial<typeof choices> = {}) => {

@@ -235,7 +235,7 @@ function guessed(columns: string[]): ColumnMapping {
       .toLowerCase()
       .replace(/[^a-z]/g, '');
   const known = new Map(columns.map((column) => [plain(column), column]));
-  return Object.fromEntries(
+  const mapping: ColumnMapping = Object.fromEntries(
     treeColumns.flatMap((field) => {
       const bare = field.replace(/Cm$/, '');
       const sized =
@@ -245,6 +245,9 @@ function guessed(columns: string[]): ColumnMapping {
       return column === undefined ? [] : [[field, column] as const];
     }),
   );
+  const { place, ...others } = mapping;
+  // A list that only numbers its trees goes by the number
+  return place !== undefined && !mapping.code && !mapping.nickname ? { ...others, code: place } : mapping;
 }
 
 const SYNONYMS: Partial<Record<keyof TreeBody, string[]>> = {
