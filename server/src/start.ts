@@ -2,6 +2,7 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import type { Logger } from 'pino';
+import { version } from '../package.json';
 import type { Config } from './config';
 import { loadEmptySite } from './demo/emptySite';
 import { loadDemo } from './demo/load';
@@ -20,7 +21,6 @@ export interface Running {
   stop(): Promise<void>;
 }
 
-const VERSION = '0.1.0';
 const GRACE_MS = 10_000;
 const AHEAD_MS = 4000;
 
@@ -49,7 +49,7 @@ export async function start(config: Config, log: Logger): Promise<Running> {
     const pool = makePool();
     undo.push(() => pool.close());
     undo.push(runClinic(store.db, log, now, config.clinicSeconds));
-    const app = makeApp({ db: store.db, config, access, pool, log, version: VERSION, now });
+    const app = makeApp({ db: store.db, config, access, pool, log, version, now });
     // Once whoever opens it has their first screen: Today need not wait for ten past years to be worked through
     const ahead = setTimeout(() => void getTiming(store.db, pool, now()).catch(() => undefined), AHEAD_MS);
     undo.push(() => clearTimeout(ahead));
