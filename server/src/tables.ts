@@ -1,7 +1,7 @@
 // `npm run rebuild`: do the tables say what the history says? With `--tables rebuild` they do afterwards.
 import type { Config } from './config';
 import { completeHistory } from './services/beginnings';
-import { differences, foldedTables, rebuild } from './services/rebuild';
+import { compareTables, rebuild } from './services/rebuild';
 import { holdDataFolder } from './store/dataFolder';
 import { openDb } from './store/openDb';
 
@@ -20,11 +20,10 @@ export async function checkTables(config: Config, now: string): Promise<{ words:
     );
     try {
       await completeHistory(store.db, now);
-      const found = await differences(store.db);
-      const { aside } = await foldedTables(store.db);
+      const { differences: found, aside } = await compareTables(store.db);
       const rebuilt = config.tables === 'rebuild' && found.length > 0;
       if (rebuilt) await rebuild(store.db);
-      const left = rebuilt ? await differences(store.db) : found;
+      const left = rebuilt ? (await compareTables(store.db)).differences : found;
       return {
         words: [
           found.length === 0

@@ -1,7 +1,7 @@
 // Where does this wood go? By the disorder and by the rule of the place.
 import { z } from 'zod';
 import { type WoodClass, woodClass } from '../blades/index';
-import { type Confidence, disorderOf } from '../disorders/index';
+import { type Confidence, disorderOf, isFireBlight } from '../disorders/index';
 
 export const debrisRoutes = ['burn', 'bury', 'landfill', 'chip', 'leave'] as const;
 export type DebrisRoute = (typeof debrisRoutes)[number];
@@ -74,7 +74,7 @@ function whyNot(
 ): string | null {
   if (route === 'burn') {
     if (burning === 'banned') return 'Burning is not allowed here.';
-    if (!burnsBlight && disorders.some((code) => disorderOf(code)?.spread === 'fire blight'))
+    if (!burnsBlight && disorders.some(isFireBlight))
       return 'By the school of this site fire blight is not burned.';
     return null;
   }

@@ -159,9 +159,23 @@ export function isCutFor(code: string, season: Season): boolean {
  * @example plainDisorder('dead') //=> 'DEAD'
  */
 export function plainDisorder(kind: NonNullable<Disorder['plain']>): string {
-  const row = disorders.find(({ plain }) => plain === kind);
-  if (!row) throw new Error(`No disorder stands for ${kind}.`);
-  return row.code;
+  return codeWhere(({ plain }) => plain === kind);
+}
+
+/** Every form of fire blight: the law and whoever burns wood do not tell them apart. */
+export function isFireBlight(code: string): boolean {
+  return byCode.get(code)?.spread === 'fire blight';
+}
+
+/**
+ * The first disorder of the table of which this holds.
+ *
+ * @throws {Error} where there is none: the table is wrong then
+ */
+export function codeWhere(holds: (disorder: Disorder) => boolean): string {
+  const [code] = codesWhere(holds);
+  if (code === undefined) throw new Error('No disorder of the table is like that.');
+  return code;
 }
 
 /** Nothing but dead wood of no known disease: any dry hour does for it. */

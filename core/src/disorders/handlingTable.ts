@@ -413,7 +413,6 @@ export const handlingTable: readonly Handled[] = [
     'diseased',
     'Dead or sunken wood whose cause nobody has named; treated as the worst it could be.',
     { dormantCm: [25, 30], growingCm: [25, 30], use: 'As the worst it could be, until the cause is named.' },
-    undefined,
     { plain: 'diseased' },
   ),
   own(
@@ -421,12 +420,7 @@ export const handlingTable: readonly Handled[] = [
     'Dead stub of an old cut',
     'dead',
     'A stub that died back.',
-    {
-      dormantCm: [0, 0],
-      growingCm: [0, 0],
-      use: 'To the living collar.',
-    },
-    undefined,
+    atLiveWood('To the living collar.'),
     { oldCut: true, plain: 'old cut' },
   ),
   own(
@@ -434,12 +428,7 @@ export const handlingTable: readonly Handled[] = [
     'Damaged, how is not said',
     'damaged',
     'Bark or wood is hurt; nothing says yet by what.',
-    {
-      dormantCm: [0, 0],
-      growingCm: [0, 0],
-      use: 'To live wood.',
-    },
-    undefined,
+    atLiveWood('To live wood.'),
     { plain: 'damaged' },
   ),
   own(
@@ -447,41 +436,22 @@ export const handlingTable: readonly Handled[] = [
     'Torn old cut',
     'damaged',
     'Bark torn down below an old cut.',
-    {
-      dormantCm: [0, 0],
-      growingCm: [0, 0],
-      use: 'Smooth to live wood.',
-    },
-    undefined,
+    atLiveWood('Smooth to live wood.'),
     { oldCut: true },
   ),
-  own(
-    'CLOSING',
-    'Old cut, closing well',
-    'dead',
-    'A ring of callus all round.',
-    null,
-    'Nothing to do: let it close.',
-    { oldCut: true },
-  ),
-  own(
-    'SPROUTS',
-    'Old cut, sprouting',
-    'misplaced',
-    'Several shoots below an old cut.',
-    null,
-    'Thin in summer, while the shoots are soft; one may stay.',
-    { oldCut: true, summerOnly: true },
-  ),
-  own(
-    'MISPLACED',
-    'Misplaced wood',
-    'misplaced',
-    'Sound wood in the wrong place.',
-    null,
-    'Sound wood: it is weighed with the whole crown, not cut for disease.',
-    { plain: 'misplaced' },
-  ),
+  own('CLOSING', 'Old cut, closing well', 'dead', 'A ring of callus all round.', null, {
+    instead: 'Nothing to do: let it close.',
+    oldCut: true,
+  }),
+  own('SPROUTS', 'Old cut, sprouting', 'misplaced', 'Several shoots below an old cut.', null, {
+    instead: 'Thin in summer, while the shoots are soft; one may stay.',
+    oldCut: true,
+    summerOnly: true,
+  }),
+  own('MISPLACED', 'Misplaced wood', 'misplaced', 'Sound wood in the wrong place.', null, {
+    instead: 'Sound wood: it is weighed with the whole crown, not cut for disease.',
+    plain: 'misplaced',
+  }),
 ];
 
 interface More extends Traits {
@@ -572,14 +542,18 @@ function handled(
   };
 }
 
+/** Nothing is cut past the edge of live wood. */
+function atLiveWood(use: string): Handled['cut'] {
+  return { dormantCm: [0, 0], growingCm: [0, 0], use };
+}
+
 function own(
   code: string,
   name: string,
   kind: Disorder['kind'],
   tellingSigns: string,
   cut: Handled['cut'],
-  instead: string | undefined,
-  traits: Traits,
+  more: Traits & Pick<More, 'instead'>,
 ): Handled {
   const weight =
     code === 'SUSPECT' ? ({ dormant: 1, growing: 3 } as const) : ({ dormant: 0, growing: 0 } as const);
@@ -594,10 +568,9 @@ function own(
       edge: code === 'SUSPECT' ? 'the edge' : 'live wood',
       toolWeight: weight,
       answer: cut ? 'cut' : 'leave',
-      ...(instead && { instead }),
       onTrunk: code === 'SUSPECT' ? HALF_OUT : NO_TRUNK_CUT,
       disposal: code === 'SUSPECT' ? OUT : CHIP,
-      ...traits,
+      ...more,
       source: 'common practice, no source',
       confidence: 'practice',
     },

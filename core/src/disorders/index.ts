@@ -11,10 +11,12 @@ export {
 export { causeGroupIds, type Disorder, type PathogenCode, pathogenCodes, type Traits } from './disorder';
 export {
   codesWhere,
+  codeWhere,
   DisorderCode,
   disorderOf,
   disorders,
   isCutFor,
+  isFireBlight,
   isPlainDead,
   kindOf,
   plainDisorder,

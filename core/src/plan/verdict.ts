@@ -1,6 +1,6 @@
 // Is there a tree left to plan for? The honest choices, before any cut is chosen.
 import type { TreeCuts } from '../cuts/index';
-import { disorderOf } from '../disorders/index';
+import { disorderOf, isFireBlight } from '../disorders/index';
 import { diameterMmAt } from '../tree/index';
 import { isDiseased } from './candidates';
 import type { PlanFinding, PlanInput } from './input';
@@ -36,7 +36,7 @@ export function verdictOf(input: PlanInput, cuts: TreeCuts, mustCrown: number): 
   const rootstock = open.filter(
     (finding) =>
       disorderOf(finding.disorder)?.takesTree ||
-      (finding.place === 'rootstock' && disorderOf(finding.disorder)?.spread === 'fire blight'),
+      (finding.place === 'rootstock' && isFireBlight(finding.disorder)),
   );
   if (rootstock.length > 0) {
     return out(

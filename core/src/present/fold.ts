@@ -1,5 +1,6 @@
 // What stands now, folded from the history: in whatever order its lines come, and whatever some of them say.
 import { type Action, HistoryLine, type HistoryValue } from '../records/index';
+import { undoneIds } from './done';
 import { answeredFindings, findingState } from './findingState';
 
 type Line<K extends HistoryValue['kind']> = Omit<HistoryLine, 'value'> & {
@@ -105,14 +106,13 @@ function rowFinder(plots: Present['plots'], rows: Present['rows']) {
 }
 
 function withUndone(lines: ReadonlyMap<string, Line<'action'>>): Present['actions'] {
-  const undone = new Set(
-    [...lines.values()].flatMap(({ value: { action } }) =>
-      action.kind === 'undone' ? [action.actionId] : [],
-    ),
-  );
+  const undone = undoneIds([...lines].map(([id, line]) => asAction(id, line)));
   return new Map([...lines].map(([id, line]) => [id, { ...line, undone: undone.has(id) }]));
 }
 
-function asAction(id: string, line: Line<'action'> & { undone: boolean }): Action {
-  return { id, action: line.value.action, undone: line.undone, by: line.by, receivedAt: line.receivedAt };
+function asAction(
+  id: string,
+  { value, undone = false, by, receivedAt }: Line<'action'> & { undone?: boolean },
+): Action {
+  return { id, action: value.action, undone, by, receivedAt };
 }

@@ -5,6 +5,7 @@ import {
   DisorderCode,
   disorderOf,
   edges,
+  isFireBlight,
   isGrowing,
   schoolFor,
   schoolsFor,
@@ -115,8 +116,6 @@ export function beyond(distanceCm: number, medianCm: number): number {
   if (distanceCm <= 0) return 1;
   return upperTail(Math.log(distanceCm / medianCm) / Math.log(EXTENT_GSD));
 }
-
-const isFireBlight = (code: string) => disorderOf(code)?.spread === 'fire blight';
 
 function medianOf({ disorder, season, edge, vigorous }: ResidualCase): { cm: number; words: string } {
   const growing = isGrowing(season);

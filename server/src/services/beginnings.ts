@@ -34,11 +34,16 @@ export async function appendBeginnings(db: Store, now: string): Promise<void> {
     const line = { at: now, receivedAt: now, revision, treeId: null, by: 'Mortisect', ...more };
     lines.push({ ...line, recordId, deviceId: BEGINNING, value });
   };
-  for (const { id, ...plot } of await db.select().from(plots)) add(id, { kind: 'plot', plot }, {});
-  for (const { id, ...row } of await db.select().from(rows)) add(id, { kind: 'row', row }, {});
+  const plotRows = await db.select().from(plots);
+  const rowRows = await db.select().from(rows);
+  for (const { id, ...plot } of plotRows) add(id, { kind: 'plot', plot }, {});
+  for (const { id, ...row } of rowRows) add(id, { kind: 'row', row }, {});
   for (const { id, value, revision, by, receivedAt } of await db.select().from(site))
     add(id, { kind: 'site', site: value }, { revision, by, receivedAt, at: receivedAt });
-  const places = await placeNames(db);
+  const plotNames = new Map(plotRows.map(({ id, name }) => [id, name]));
+  const places = new Map(
+    rowRows.map(({ id, plotId, name }) => [id, { plot: plotNames.get(plotId) ?? '', row: name }]),
+  );
   for (const row of await db.select().from(trees)) {
     const { id, rowId, place, code, value, revision, by, receivedAt, limbs, limbsRevision, surveyedAt } = row;
     const named = places.get(rowId);
@@ -53,12 +58,4 @@ export async function appendBeginnings(db: Store, now: string): Promise<void> {
   }
   for (let from = 0; from < lines.length; from += AT_ONCE)
     await db.insert(history).values(lines.slice(from, from + AT_ONCE));
-}
-
-async function placeNames(db: Store): Promise<Map<string, { plot: string; row: string }>> {
-  const plotNames = new Map((await db.select().from(plots)).map(({ id, name }) => [id, name]));
-  const rowList = await db.select().from(rows);
-  return new Map(
-    rowList.map(({ id, plotId, name }) => [id, { plot: plotNames.get(plotId) ?? '', row: name }]),
-  );
 }

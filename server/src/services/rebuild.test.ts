@@ -5,7 +5,7 @@ import request from 'supertest';
 import { findings, history, trees } from '../store/schema';
 import { deviceId, NOW, newId, type Orchard, openOrchard } from '../testing/orchard';
 import { appendBeginnings, completeHistory } from './beginnings';
-import { differences, foldedTables, rebuild } from './rebuild';
+import { compareTables, rebuild } from './rebuild';
 
 let orchard: Orchard;
 beforeAll(async () => {
@@ -24,6 +24,7 @@ const act = async (action: object) => {
   return id;
 };
 const db = () => orchard.store.db;
+const differences = async (of: Parameters<typeof compareTables>[0]) => (await compareTables(of)).differences;
 const TREE = 'slip-side-02';
 const dead = FindingBody.parse({
   treeId: TREE,
@@ -111,7 +112,7 @@ test('a line of a kind that this version does not know is named and kept; the re
   await db()
     .insert(history)
     .values({ ...line, value: { kind: 'dreamt' } as never });
-  const { aside } = await foldedTables(db());
+  const { aside } = await compareTables(db());
   expect(aside).toHaveLength(1);
   expect(aside[0]?.why).toContain('“dreamt”');
   expect(await differences(db())).toEqual([]);

@@ -17,13 +17,13 @@ export interface Difference {
 }
 
 /** The history as lines of the core. */
-export async function linesOf(db: Store) {
+async function linesOf(db: Store) {
   const lines = await db.select().from(history).orderBy(asc(history.seq));
   return lines.map((line) => ({ ...line, at: moment(line.at), receivedAt: moment(line.receivedAt) }));
 }
 
 /** What the tables should hold by the history, and the lines that lead to nothing. */
-export async function foldedTables(db: Store): Promise<{ rows: Rows; aside: Present['aside'] }> {
+async function foldedTables(db: Store): Promise<{ rows: Rows; aside: Present['aside'] }> {
   const present = fold(await linesOf(db));
   return { rows: tablesOf(present), aside: present.aside };
 }
@@ -80,9 +80,11 @@ function tablesOf(present: Present): Rows {
   };
 }
 
-/** Where the tables and the history do not agree. */
-export async function differences(db: Store): Promise<Difference[]> {
-  const { rows: folded } = await foldedTables(db);
+/** Where the tables and the history do not agree, and the lines that lead to nothing. */
+export async function compareTables(
+  db: Store,
+): Promise<{ differences: Difference[]; aside: Present['aside'] }> {
+  const { rows: folded, aside } = await foldedTables(db);
   const found: Difference[] = [];
   for (const table of Object.keys(TABLES) as Table[]) {
     const kept = new Map((await db.select().from(TABLES[table])).map((row) => [row.id, plain(row)]));
@@ -94,7 +96,7 @@ export async function differences(db: Store): Promise<Difference[]> {
     }
     for (const id of kept.keys()) found.push({ table, id, why: 'too much' });
   }
-  return found;
+  return { differences: found, aside };
 }
 
 const MOMENTS = ['at', 'receivedAt', 'surveyedAt'];

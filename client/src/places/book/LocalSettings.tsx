@@ -1,6 +1,6 @@
 // What this site knows of its own surroundings: blight hosts nearby, disorders that must be reported or do not occur, its own cultivars.
 
-import { codesWhere, disorderOf, disorders } from '@mortisect/core/disorders';
+import { codesWhere, disorders, isFireBlight } from '@mortisect/core/disorders';
 import type { Site } from '@mortisect/core/records';
 import { speciesName } from '@mortisect/core/register';
 import { View } from '@tamagui/core';
@@ -108,7 +108,6 @@ function BlightHosts({
 }
 
 const KNOWN = disorders.filter(({ kind, plain }) => kind === 'diseased' && plain === undefined);
-const isFireBlight = (code: string) => disorderOf(code)?.spread === 'fire blight';
 const REGIONAL = KNOWN.find(({ onlyIn }) => onlyIn);
 const OPTIONS = KNOWN.map(({ code, name }) => ({ value: code, label: name }));
 /** All of fire blight in two words; the law does not tell its forms apart. */
@@ -130,7 +129,7 @@ function Notifiable({
   const [authority, setAuthority] = useState('');
   const add = () => {
     // One entry for all of fire blight: the law does not tell its forms apart
-    const codes = isFireBlight(code) ? codesWhere(({ spread }) => spread === 'fire blight') : [code];
+    const codes = isFireBlight(code) ? codesWhere((one) => isFireBlight(one.code)) : [code];
     onChange([...rules, { codes, authority: authority.trim(), note: '' }]);
     setAuthority('');
   };

@@ -1,7 +1,7 @@
 // The cut fell elsewhere. Wood does not come back: what was really cut goes on record, and the plan is solved again from what is there.
 
 import { stillStands, treeAfter } from '@mortisect/core/cuts';
-import { codesWhere, plainDisorder } from '@mortisect/core/disorders';
+import { codeWhere } from '@mortisect/core/disorders';
 import { tapeText, typedLengthCm } from '@mortisect/core/measure';
 import type { Blade } from '@mortisect/core/present';
 import { useState } from 'react';
@@ -20,7 +20,7 @@ import { findingAt } from './freshFinding';
 import type { RunItem } from './work';
 
 /** Bark that tore is noted as what broke. */
-const BREAKAGE = codesWhere(({ hanging }) => hanging === true)[0] ?? plainDisorder('damaged');
+const BREAKAGE = codeWhere(({ hanging }) => hanging === true);
 
 const WHYS = [
   { value: 'other place', label: 'Other place' },

@@ -1,6 +1,6 @@
 // What can be found on a tree, by its name: disorders, misplaced wood, old cuts, mummies.
 
-import { codesWhere, type Disorder, disorders, plainDisorder } from '@mortisect/core/disorders';
+import { codesWhere, codeWhere, type Disorder, disorders, plainDisorder } from '@mortisect/core/disorders';
 import { type FaultKind, faultKey, faultKinds } from '@mortisect/core/faults';
 import type { FindingKind } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
@@ -90,7 +90,7 @@ function ofFault(kind: FaultKind): Findable {
   };
 }
 
-const MUMMY_CODE = codesWhere(({ onFruit }) => onFruit === true)[0] ?? plainDisorder('diseased');
+const MUMMY_CODE = codeWhere(({ onFruit }) => onFruit === true);
 const MUMMIES: Findable = {
   key: 'mummies',
   name: 'Mummies',
