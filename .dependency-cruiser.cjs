@@ -22,6 +22,7 @@ const rooms = [
   'aftercare',
   'records',
   'present',
+  'run',
 ];
 
 module.exports = {

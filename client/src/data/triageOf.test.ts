@@ -1,7 +1,6 @@
 // Recorded facts through the triage table: what counts, what does not, and the trend.
-import { openQuestion } from '@mortisect/core/present';
+import { openQuestion, treeView } from '@mortisect/core/present';
 import { detail, did, finding, today } from '../testing/orchard';
-import { treeView } from './orchardView';
 import { triageOf } from './triageOf';
 
 const said = (...given: Parameters<typeof detail>) => {

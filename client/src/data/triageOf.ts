@@ -1,12 +1,11 @@
 // A tree's recorded facts put through the triage table.
 
 import { girdled } from '@mortisect/core/diagnosis';
-import { findingsOpenAt } from '@mortisect/core/present';
+import { findingsOpenAt, type SiteToday, type TreeView } from '@mortisect/core/present';
 import type { Finding, TreeDetail } from '@mortisect/core/records';
 import { markOf } from '@mortisect/core/records';
 import { diameterMmAt, type Limb } from '@mortisect/core/tree';
 import { affectedShare, type Triage, triage } from '@mortisect/core/triage';
-import type { SiteToday, TreeView } from './orchardView';
 
 /** How long ago “a season ago” is, days. */
 const A_SEASON_DAYS = 200;

@@ -1,7 +1,6 @@
 // The cuts of the last years with what was seen of them again, as every screen that speaks of rechecks reads them.
-import { cutsOnRecord } from '@mortisect/core/present';
+import { cutsOnRecord, type SiteToday } from '@mortisect/core/present';
 import { useMemo } from 'react';
-import type { SiteToday } from './orchardView';
 import { useAftercare } from './queries';
 
 /** @returns `cuts` null until they are read */

@@ -1,6 +1,6 @@
 // The trees with open findings as they stand today, computed once for each answer of the server.
+import { treeView } from '@mortisect/core/present';
 import { useMemo } from 'react';
-import { treeView } from './orchardView';
 import { useOpenWork } from './queries';
 import { useToday } from './useToday';
 

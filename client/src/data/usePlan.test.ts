@@ -1,11 +1,11 @@
 // A search that was given up before its proof is taken up again, whichever way its tree comes back.
 import '../workers/importMeta';
-import { planInputOf } from '@mortisect/core/present';
+import type { Solved } from '@mortisect/core/plan';
+import { planInputOf, treeView } from '@mortisect/core/present';
+import { plansOf } from '@mortisect/core/testing';
 import { QueryClient, QueryObserver } from '@tanstack/react-query';
 import { detail, finding, today } from '../testing/orchard';
-import { plansOf } from '../testing/plans';
-import { treeView } from './orchardView';
-import { planQuery, type Solved } from './usePlan';
+import { planQuery } from './usePlan';
 
 const mockSolve = jest.fn();
 const mockStop = jest.fn();

@@ -1,14 +1,11 @@
 // The plan of a tree, searched in a worker: a good one at once, the proved one when it is there.
 
-import type { PlanInput, RunOrder, RunOrderInput } from '@mortisect/core/plan';
-import { planInputOf } from '@mortisect/core/present';
+import type { PlanInput, RunOrder, RunOrderInput, Solved } from '@mortisect/core/plan';
+import { planInputOf, type SiteToday, type TreeView } from '@mortisect/core/present';
 import { type QueryClient, useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
 import { proxy, type Remote, wrap } from 'comlink';
 import { useMemo, useRef } from 'react';
-import type { PlanWork, Solved } from '../workers/plan.worker';
-import type { SiteToday, TreeView } from './orchardView';
-
-export type { Solved } from '../workers/plan.worker';
+import type { PlanWork } from '../workers/plan.worker';
 
 let remote: Remote<PlanWork> | null = null;
 let jobs = 0;

@@ -1,8 +1,9 @@
 // The site, its season and its units today, once they are known.
+
 import type { Units } from '@mortisect/core/measure';
+import { type SiteToday, siteToday } from '@mortisect/core/present';
 import { useMemo } from 'react';
 import { dayAt } from './moment';
-import { type SiteToday, siteToday } from './orchardView';
 import { usePreferences } from './preferences';
 import { useHealth, useSite } from './queries';
 import { useClock } from './useClock';

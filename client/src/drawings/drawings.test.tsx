@@ -1,7 +1,7 @@
 // The drawings as they are reached without eyes or thumbs: names, figures as buttons, and a touch that is unsure asks.
+import { standingCuts, treeView } from '@mortisect/core/present';
 import { indexLimbs } from '@mortisect/core/tree';
 import { fireEvent, render, screen, within } from '@testing-library/react';
-import { standingCuts, treeView } from '../data/orchardView';
 import { detail, finding, limb, limbs, Stage, today } from '../testing/orchard';
 import { CrownClock } from './CrownClock';
 import { LimbTape } from './tape/LimbTape';

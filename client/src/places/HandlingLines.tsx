@@ -1,7 +1,8 @@
 // How a limb comes off: its weight, the strokes in order, the pieces, and where it falls.
+
 import { joined, massReading, tapeText } from '@mortisect/core/measure';
-import type { Handling } from '@mortisect/core/plan';
-import type { SiteToday, TreeView } from '../data/orchardView';
+import type { SiteToday, TreeView } from '@mortisect/core/present';
+import type { Handling } from '@mortisect/core/residual';
 import { Body, Small } from '../ui/type';
 import { fallWords } from './words';
 

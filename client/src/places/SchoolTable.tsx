@@ -1,6 +1,6 @@
 // The schools side by side on this very limb; the site's own stands out.
+import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
-import type { SiteToday, TreeView } from '../data/orchardView';
 import { Label, Small } from '../ui/type';
 import { schoolAnswers } from './schools';
 

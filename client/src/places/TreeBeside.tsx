@@ -1,6 +1,6 @@
 // The tree from above and from the side, as they stand beside the work.
+import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
-import type { SiteToday, TreeView } from '../data/orchardView';
 import { CrownClock } from '../drawings/CrownClock';
 import { ReachLadder } from '../drawings/ReachLadder';
 import { Small } from '../ui/type';

@@ -2,8 +2,8 @@
 
 import { type Cut, whySteps } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
+import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
-import { type SiteToday, type TreeView, telling } from '../data/orchardView';
 import { Sheet } from '../ui/Sheet';
 import { Body, Label, Small } from '../ui/type';
 import { SchoolTable } from './SchoolTable';

@@ -1,7 +1,7 @@
 // The answer on the screen: sentence, reasons, schools, decisions, cautions, and the choice between two versions.
+import { standingCuts, treeView } from '@mortisect/core/present';
 import { fireEvent, render, screen, within } from '@testing-library/react';
 import { ServerProblem } from '../data/api';
-import { standingCuts, treeView } from '../data/orchardView';
 import { detail, finding, Stage, today } from '../testing/orchard';
 import { Conflict } from './Conflict';
 import { Answer } from './round/Answer';

@@ -1,8 +1,9 @@
 // What would each school of this disorder do here?
+
 import { leadingReason } from '@mortisect/core/cuts';
 import { disorderOf, schoolFor, schoolsFor } from '@mortisect/core/disorders';
 import { tapeText } from '@mortisect/core/measure';
-import { cutsFor, type SiteToday, type TreeView } from '../data/orchardView';
+import { cutsFor, type SiteToday, type TreeView } from '@mortisect/core/present';
 
 export interface SchoolAnswer {
   schoolId: string;

@@ -1,5 +1,5 @@
 // Units are switched on this device; the site keeps its own.
-import type { SiteToday } from '../data/orchardView';
+import type { SiteToday } from '@mortisect/core/present';
 import { usePreferences } from '../data/preferences';
 
 export function switchUnits(today: SiteToday): void {

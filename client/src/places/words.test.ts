@@ -1,6 +1,6 @@
 // The few words that stand everywhere: singular and plural, the place of a cut, what was done.
+import { judgedAt, standingCuts, treeView } from '@mortisect/core/present';
 import type { ActionBody } from '@mortisect/core/records';
-import { cutAtHand, standingCuts, treeView } from '../data/orchardView';
 import { detail, finding, today } from '../testing/orchard';
 import { actionWords, disorderWords, placeWords, plural } from './words';
 
@@ -63,5 +63,7 @@ test.each([
   [{ hazards: ['slope' as const] }, 0],
 ])('%j: %i cuts are work for a licensed arborist', (tree, count) => {
   const view = treeView(detail([finding('1', 'S', 'FB_CANK_A')], tree), today);
-  expect(standingCuts(view).filter((cut) => cutAtHand(view, cut, today).handOver)).toHaveLength(count);
+  expect(standingCuts(view).filter((cut) => judgedAt(view, cut, today).handling.handOver)).toHaveLength(
+    count,
+  );
 });

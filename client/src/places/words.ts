@@ -7,11 +7,10 @@ import { disorderOf } from '@mortisect/core/disorders';
 import type { Fall, Tool } from '@mortisect/core/handling';
 import { clockHour, heightReading, joined, tapeText, type Units } from '@mortisect/core/measure';
 import type { Pin } from '@mortisect/core/plan';
-import { bladesOf } from '@mortisect/core/present';
+import { bladesOf, type SiteToday } from '@mortisect/core/present';
 import type { ActionBody, Finding, TreeSummary } from '@mortisect/core/records';
 import { speciesName } from '@mortisect/core/register';
 import { lowerFirst } from '@mortisect/core/tree';
-import type { SiteToday } from '../data/orchardView';
 
 export function plural(count: number, one: string): string {
   return `${count} ${one}${count === 1 ? '' : 's'}`;

@@ -1,120 +1,13 @@
-// A small orchard and a stage to put screens on, for tests.
-import {
-  type Action,
-  type ActionBody,
-  defaultSchools,
-  Finding,
-  Site,
-  type TreeDetail,
-  TreeSummary,
-} from '@mortisect/core/records';
-import type { Limb } from '@mortisect/core/tree';
+// A stage to put screens on, for tests, with the small orchard of the core.
+
+import type { Action, TreeDetail } from '@mortisect/core/records';
+import { site } from '@mortisect/core/testing';
 import { TamaguiProvider } from '@tamagui/core';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
-import { siteToday } from '../data/orchardView';
 import { config } from '../ui/tamagui.config';
 
-export const site: Site = Site.parse({
-  name: 'Test orchard',
-  latitude: 54,
-  longitude: 0,
-  timeZone: 'UTC',
-  twelveBearingDeg: 0,
-  units: 'metric',
-  season: null,
-  schools: defaultSchools(),
-  agentId: 'alcohol-70',
-});
-export const today = siteToday(site, null, '2026-11-24');
-
-export const limb = (id: string, parentId: string | null, jointCm: number, bearingDeg: number): Limb => ({
-  id,
-  parentId,
-  jointCm,
-  lengthCm: 180,
-  baseMm: parentId === null ? 90 : 40,
-  tipMm: 8,
-  ageYears: 9,
-  kind: parentId === null ? 'trunk' : 'scaffold',
-  bearingDeg,
-  inclinationDeg: parentId === null ? 90 : 30,
-  budsComplete: true,
-});
-
-const ID = '0193f000-0000-7000-8000-000000000002';
-
-/** A stem with a limb to the east and one to the west. */
-export const limbs = [limb('T', null, 0, 0), limb('S', 'T', 60, 90), limb('R', 'T', 80, 270)];
-
-export const finding = (
-  name: string,
-  limbId: string,
-  disorder: string,
-  more: Partial<Finding> = {},
-): Finding => ({
-  ...Finding.parse({
-    id: ID,
-    treeId: 'a',
-    limbId,
-    limbName: limbId,
-    fromCm: 100,
-    toCm: 120,
-    disorder,
-    edge: 'definite',
-    growthRapid: false,
-    note: '',
-    seenAt: '2026-11-20T09:00:00Z',
-    withdrawn: false,
-    state: 'open',
-    revision: 1,
-    by: 'Wall crew',
-    receivedAt: '2026-11-20T09:00:00Z',
-    ...more,
-  }),
-  id: name,
-});
-
-export const detail = (
-  findings: Finding[],
-  more: Partial<TreeDetail['tree']> = {},
-  actions: Action[] = [],
-): TreeDetail => ({
-  tree: TreeSummary.parse({
-    id: 'a',
-    code: 'Tree A',
-    plotId: 'p',
-    rowId: 'r',
-    plot: 'Plot',
-    row: 'Row',
-    place: 1,
-    species: 'apple',
-    plantedYear: 2000,
-    form: 'open centre',
-    heightCm: 250,
-    spreadCm: 300,
-    revision: 1,
-    by: 'Wall crew',
-    receivedAt: '2026-11-01T09:00:00Z',
-    openFindings: findings.length,
-    lastSeenAt: null,
-    ...more,
-  }),
-  limbs,
-  limbsRevision: 1,
-  surveyedAt: '2020-01-01T00:00:00Z',
-  findings,
-  actions,
-  jobs: [],
-});
-
-export const did = (action: ActionBody, undone = false): Action => ({
-  id: '0193f000-0000-7000-8000-000000000001',
-  action,
-  undone,
-  by: 'Wall crew',
-  receivedAt: action.at,
-});
+export { detail, did, finding, limb, limbs, site, today } from '@mortisect/core/testing';
 
 /** A query client that has read the orchard already: nothing is fetched. */
 export function readOrchard(details: TreeDetail[], actions: Action[] = []): QueryClient {

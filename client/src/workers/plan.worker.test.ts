@@ -1,7 +1,7 @@
 // When the worker tells the page: never again before the page has drawn, and never after the last word.
 import './importMeta';
-import type { PlanInput } from '@mortisect/core/plan';
-import type { PlanWork, Solved } from './plan.worker';
+import type { PlanInput, Solved } from '@mortisect/core/plan';
+import type { PlanWork } from './plan.worker';
 
 const mockExposed: { work?: PlanWork } = {};
 jest.mock('comlink', () => ({

@@ -3,13 +3,12 @@ import './importMeta';
 import {
   inVisits,
   marginCurve,
-  type OrderResult,
   type PlanInput,
-  type Planning,
   planning,
   type RunOrder,
   type RunOrderInput,
   runOrder,
+  type Solved,
 } from '@mortisect/core/plan';
 import { expose } from 'comlink';
 
@@ -18,13 +17,6 @@ const SLICE_MS = 40;
 const MOST_MS = 60_000;
 /** A page that took this long to draw a plan is left alone so many times as long. */
 const RESTS = 3;
-
-export interface Solved {
-  prepared: Planning['prepared'];
-  plan: ReturnType<Planning['step']>;
-  /** The order of each visit, by its key. */
-  orders: Record<string, OrderResult>;
-}
 
 const stopped = new Set<number>();
 const rest = () => new Promise((resolve) => setTimeout(resolve, 0));

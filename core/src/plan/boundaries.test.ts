@@ -1,5 +1,6 @@
 // What the parts of the planner do at their boundaries: what is refused and where, what a plan breaks, what comes first.
 import fc from 'fast-check';
+import { isVigorous } from '../residual/index';
 import type { Limb } from '../tree/index';
 import { surplus } from './candidates';
 import { smallestClash } from './clash';
@@ -10,7 +11,6 @@ import { type Bounded, pop, push } from './frontier';
 import { OrderInput, Pin, PlanInput, planTree, runOrder } from './index';
 import { keepWorths } from './keepWorth';
 import { orderOf } from './order';
-import { isVigorous } from './price';
 import {
   ancestors,
   breachOf,

@@ -2,9 +2,10 @@
 import { crownMap } from '../crown/index';
 import { type Cut, leadingReason, treeCuts } from '../cuts/index';
 import { kindOf, schoolFor, schoolsFor } from '../disorders/index';
+import { kerfOf } from '../residual/index';
 import { indexLimbs, isDistalOf } from '../tree/index';
 import type { PlanInput } from './input';
-import { kerfOf, priced } from './price';
+import { priced } from './price';
 
 export interface CurvePoint {
   clearanceCm: number;
@@ -72,7 +73,8 @@ export function marginCurve(input: PlanInput, findingId: string): MarginCurve | 
     .map(({ limbId, fromCm }) => ({ limbId, fromCm }));
   const points: CurvePoint[] = [];
   for (let clearanceCm = LEAST_CM; clearanceCm <= mostCm; clearanceCm += STEP_CM) {
-    const cut = at({ clearanceCm }).cuts.find((one) => one.lesionIds.includes(findingId));
+    const cuts = at({ clearanceCm });
+    const cut = cuts.cuts.find((one) => one.lesionIds.includes(findingId));
     if (!cut) {
       points.push({ clearanceCm, cut: null, reachedCm: 0, crown: 0, chance: 1, range: [1, 1] });
       continue;
@@ -82,6 +84,7 @@ export function marginCurve(input: PlanInput, findingId: string): MarginCurve | 
     const one = priced(
       { id: 'curve', what: { is: 'cut', cut }, answers: [{ findingId, remains: 0 }], passes: ['dormant'] },
       input,
+      cuts,
       index,
       crown,
     );

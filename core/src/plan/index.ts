@@ -29,21 +29,21 @@ export {
   type TreePlan,
 } from './planTree';
 export { type Prepared, preparePlan, slotsFor } from './prepare';
-export {
-  distanceTo,
-  type Handling,
-  handlingOf,
-  isVigorous,
-  kerfOf,
-  type Priced,
-  regrowthOf,
-  shortfallOf,
-} from './price';
+export { type Priced, regrowthOf } from './price';
 export { type Pass, PlanProblem, passes } from './problem';
 export { RunOrder, RunOrderInput, RunTree, runOrder, WALKED_M_A_MINUTE } from './runOrder';
 export { PlanSearch, type Progress } from './search';
 export { bridgeScions, type Verdict } from './verdict';
-export { inVisits, stationOf, visitKey, visitOf, visitOrders, wholeMinutes } from './visit';
+export { inVisits, standOf, stationOf, visitKey, visitOf, visitOrders, wholeMinutes } from './visit';
+export {
+  alternativesTo,
+  limbsAfter,
+  type Solved,
+  type StepView,
+  stepsNow,
+  type Visit,
+  visitsOf,
+} from './visits';
 export { startingWeights, WEIGHTS_SOURCE, type Weight, Weights, weights } from './weights';
 export {
   clashSentence,

@@ -1,7 +1,6 @@
 import { manyRuns } from '../testing/index';
 import type { Limb } from '../tree/index';
-import { indexLimbs } from '../tree/index';
-import { PlanInput, planning, planTree, shortfallOf, slotsFor } from './index';
+import { PlanInput, planning, planTree, slotsFor } from './index';
 import { breachOf } from './problem';
 import { fault, finding, given, limb, vase } from './testing/given';
 
@@ -452,21 +451,5 @@ describe('what stands at a boundary', () => {
   ])('girdled by %p: paring is a choice: %s', (girdledShare, offered) => {
     const { prepared } = planTree(given([finding('one', 'A', 120, 'NEO', { girdledShare })]));
     expect(prepared.all.some((one) => one.id === 'A excise')).toBe(offered);
-  });
-
-  test('how far short of its clearance a cut really fell', () => {
-    const index = indexLimbs(vase());
-    const short = (atCm: number, clearanceCm: number, fromCm = 60) =>
-      shortfallOf({ limbId: 'A', atCm }, [{ limbId: 'A', fromCm, clearanceCm }], index);
-    expect(short(30, 30)).toBe(0);
-    expect(short(31, 30)).toBe(1);
-    expect(short(10, 30)).toBe(0);
-    // At or beyond the edge the disease itself is still there: all of it is missing
-    expect(short(60, 30)).toBe(30);
-    expect(short(65, 30)).toBe(30);
-    // From a side branch at 60 the wood runs on down the limb
-    expect(
-      shortfallOf({ limbId: 'A', atCm: 50 }, [{ limbId: 'A1', fromCm: 5, clearanceCm: 30 }], index),
-    ).toBe(15);
   });
 });

@@ -72,7 +72,7 @@ export function preparePlan(given: PlanInput): Prepared {
   const cuts = treeCuts(tree, input.findings, input.schools, input.season, input.year);
   const candidates = [...candidatesOf(input, cuts), ...training.candidates];
   const crown = crownOf(input, candidates);
-  const all = candidates.map((candidate) => priced(candidate, input, index, crown));
+  const all = candidates.map((candidate) => priced(candidate, input, cuts, index, crown));
   const doable = inForest(
     all.filter((one) => !one.handling?.handOver),
     index,

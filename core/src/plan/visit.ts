@@ -100,12 +100,18 @@ function isFine({ handling }: Priced): boolean {
 
 const SIDES = ['north', 'east', 'south', 'west'] as const;
 
-/** A side of the tree, from the ground or on the ladder. */
-export function stationOf(one: Priced, tree: PlanInput['tree']): string {
+/** Where one stands for a cut: a side of the tree, from the ground or on the ladder. */
+export function standOf(one: Priced, tree: PlanInput['tree']): { ladder: boolean; side: string } {
   const place = placeOf(one, tree.limbs);
   const bearing = place ? (Math.atan2(place.kerf.x, place.kerf.y) * 180) / Math.PI : 0;
-  const side = SIDES[Math.round(((bearing + 360) % 360) / 90) % 4];
-  return one.handling?.wielded?.station === 'ladder' ? `ladder, ${side}` : `ground, ${side}`;
+  const side = SIDES[Math.round(((bearing + 360) % 360) / 90) % 4] ?? SIDES[0];
+  return { ladder: one.handling?.wielded?.station === 'ladder', side };
+}
+
+/** The same as one word, by which stations are told apart. @example 'ladder, north' */
+export function stationOf(one: Priced, tree: PlanInput['tree']): string {
+  const { ladder, side } = standOf(one, tree);
+  return `${ladder ? 'ladder' : 'ground'}, ${side}`;
 }
 
 /** What a visit is known by: “1 dormant”. */

@@ -42,4 +42,17 @@ export {
   standingLimbs,
 } from './standing';
 export { laneOf, NEARBY, type SiteFacts, type TreeOfGroup, treeGroups, USUAL_CUT } from './treeGroups';
+export {
+  cutsFor,
+  decisionOn,
+  judgedAsMade,
+  judgedAt,
+  openDecisions,
+  type SiteToday,
+  siteToday,
+  standingCuts,
+  type TreeView,
+  telling,
+  treeView,
+} from './treeView';
 export { isUrgent } from './urgent';

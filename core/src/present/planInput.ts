@@ -112,7 +112,7 @@ function planFinding(
   actions: readonly Action[],
   limbs: Limb[],
 ): PlanInput['findings'][number] {
-  const { kind: _kind, ...own } = forCut(finding, actions);
+  const { kind: _kind, ooze = false, ...own } = forCut(finding, actions);
   const limb = limbs.find((one) => one.id === finding.limbId);
   const roundCm =
     finding.circumferenceCm ??
@@ -124,7 +124,7 @@ function planFinding(
     toCm: Math.min(own.toCm, limb?.lengthCm ?? own.toCm),
     active: finding.activity === 'active',
     danger: disorderOf(finding.disorder)?.hanging === true && finding.activity !== 'healed',
-    ooze: finding.signs.BK_OOZE === 'present',
+    ooze,
     girdledShare: share,
     fault: finding.fault && {
       kind: finding.fault.kind,

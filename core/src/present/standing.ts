@@ -3,8 +3,8 @@ import { type FindingForCut, stillStands, treeAfter } from '../cuts/index';
 import type { Action, Finding, FindingKind, TreeDetail } from '../records/index';
 import type { Kerf, Limb } from '../tree/index';
 
-/** A finding as the core reads it, and the kind the caretaker gave it. */
-export type Considered = FindingForCut & { kind?: FindingKind | undefined };
+/** A finding as the core reads it, the kind the caretaker gave it, and whether wet bacteria were seen on it. */
+export type Considered = FindingForCut & { kind?: FindingKind | undefined; ooze?: boolean | undefined };
 
 /** Limbs after the cuts made since the map was drawn; earlier ones are drawn in it. */
 export function standingLimbs({
@@ -58,11 +58,12 @@ type Marked = Pick<
   | 'place'
   | 'activity'
   | 'measured'
-> & { kind?: FindingKind | undefined };
+> & { kind?: FindingKind | undefined; signs?: Finding['signs'] | undefined };
 
 /** A finding, on record or only being marked, as the position rule reads it. */
 export function forCut(finding: Marked, actions: readonly Action[]): Considered {
-  const { id, limbId, fromCm, toCm, disorder, edge, growthRapid, place, activity, kind, measured } = finding;
+  const { id, limbId, fromCm, toCm, disorder, edge, growthRapid, place, activity, kind, measured, signs } =
+    finding;
   const clearanceCm = clearanceByHand(actions, id);
   return {
     id,
@@ -78,5 +79,6 @@ export function forCut(finding: Marked, actions: readonly Action[]): Considered 
     held: openQuestion(actions, id) !== null,
     ...(clearanceCm !== null && { clearanceCm }),
     kind,
+    ooze: signs?.BK_OOZE === 'present',
   };
 }

@@ -7,4 +7,15 @@ export {
   residual,
   SHOWS_AGAIN,
 } from './hiddenExtent';
+export {
+  type FindingAtCut,
+  type Handling,
+  isVigorous,
+  type JudgedBy,
+  type Judgement,
+  judgeCut,
+  kerfOf,
+  type Left,
+  worstShortfallCm,
+} from './judgeCut';
 export { upperTail } from './normal';

@@ -2,6 +2,7 @@
 
 import { disorderOf } from '@mortisect/core/disorders';
 import { tapeText } from '@mortisect/core/measure';
+import type { SiteToday } from '@mortisect/core/present';
 import { type LogEntry, markOf } from '@mortisect/core/records';
 import { jobKinds } from '@mortisect/core/register';
 import { View } from '@tamagui/core';
@@ -9,7 +10,6 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import Svg from 'react-native-svg';
 import { shortMoment } from '../../data/moment';
-import type { SiteToday } from '../../data/orchardView';
 import { useLog, useTrees } from '../../data/queries';
 import { useToday } from '../../data/useToday';
 import { Kerf, Mark } from '../../drawings/marks';

@@ -2,9 +2,9 @@
 
 import { type Disorder, disorders, schoolFor, schoolsFor } from '@mortisect/core/disorders';
 import { tapeText, type Units } from '@mortisect/core/measure';
+import type { SiteToday } from '@mortisect/core/present';
 import { lowerFirst } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
-import type { SiteToday } from '../../data/orchardView';
 import { useSite } from '../../data/queries';
 import { useToday } from '../../data/useToday';
 import { Mark } from '../../drawings/marks';

@@ -1,5 +1,7 @@
 // Before the first cut: the trees in order, what to bring, the mix, the marks, and the look around that starts the run.
+
 import type { RunOrder } from '@mortisect/core/plan';
+import type { Stop } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -17,7 +19,6 @@ import { LeftOutRows } from './LeftOutRows';
 import { LookAround } from './LookAround';
 import { NothingToCut } from './NothingToCut';
 import { RunMap } from './RunMap';
-import type { Stop } from './run';
 import { openNow, windowWords } from './stopWindows';
 import { toggled } from './toggled';
 import { UndoLast } from './UndoLast';

@@ -1,15 +1,15 @@
 // Every blade of the kit with its state and what it did today; the one in the hand is named here.
+
+import type { SiteToday } from '@mortisect/core/present';
+import type { Run, RunItem } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
 import { takeInHand } from '../../data/inHand';
 import { clockTime } from '../../data/moment';
-import type { SiteToday } from '../../data/orchardView';
 import { PressRow } from '../../ui/PressRow';
 import { Sheet } from '../../ui/Sheet';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { actionWords, upperFirst } from '../words';
 import { stateWords } from './bladeWords';
-import type { Run } from './run';
-import type { RunItem } from './work';
 
 interface BladeSheetProps {
   run: Run;

@@ -3,6 +3,7 @@
 import { agentOf } from '@mortisect/core/blades';
 import { joined, thicknessReading } from '@mortisect/core/measure';
 import { mixes } from '@mortisect/core/present';
+import { bringFor, type RunItem } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
 import { clockTime } from '../../data/moment';
 import { useClock } from '../../data/useClock';
@@ -10,9 +11,8 @@ import { Notice } from '../../ui/Notice';
 import { Row, Rows } from '../../ui/Row';
 import { Body, Section } from '../../ui/type';
 import { plural, upperFirst } from '../words';
-import { bringFor } from './bring';
+import { missingWords } from './runWords';
 import type { RunHere } from './useRun';
-import type { RunItem } from './work';
 
 export function BringRows({ here, left }: { here: RunHere; left: RunItem[] }) {
   const { today, actions } = here;
@@ -24,9 +24,9 @@ export function BringRows({ here, left }: { here: RunHere; left: RunItem[] }) {
   return (
     <View gap={8}>
       <Section>Bring</Section>
-      {missing.map(({ itemId, treeCode, text }) => (
-        <Notice key={itemId} kind="danger" title={treeCode}>
-          {text}
+      {missing.map((one) => (
+        <Notice key={one.itemId} kind="danger" title={one.treeCode}>
+          {missingWords(one, today.units)}
         </Notice>
       ))}
       {ladder && !have.includes('ladder') ? null : (

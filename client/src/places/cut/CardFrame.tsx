@@ -1,11 +1,11 @@
 // What every card of a run shares: which cut of how many, on which limb, the blade and its state at a glance, and the map of the plot.
 
 import type { BladeState } from '@mortisect/core/blades';
-import type { Blade } from '@mortisect/core/present';
+import type { Blade, SiteToday } from '@mortisect/core/present';
+import type { Run, RunItem } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
 import { type ReactNode, useState } from 'react';
 import type { useScreenAwake } from '../../data/awake';
-import type { SiteToday } from '../../data/orchardView';
 import { Columns } from '../../ui/Columns';
 import { Aside, Screen } from '../../ui/Screen';
 import { Label, Small } from '../../ui/type';
@@ -16,9 +16,7 @@ import { bladeWords, stateWords } from './bladeWords';
 import { LeftOutRows } from './LeftOutRows';
 import { RunMap } from './RunMap';
 import { RunTotals } from './RunTotals';
-import type { Run } from './run';
 import { UndoLast } from './UndoLast';
-import type { RunItem } from './work';
 
 export interface FrameGiven {
   run: Run;

@@ -1,4 +1,5 @@
 // The cut could not be made: why, in one tap; it stays in the plan.
+import type { RunItem } from '@mortisect/core/run';
 import { useState } from 'react';
 import { useClock } from '../../data/useClock';
 import { useRecordAction } from '../../data/writes';
@@ -7,7 +8,6 @@ import { Choice } from '../../ui/Choice';
 import { Failed } from '../../ui/Failed';
 import { Field } from '../../ui/Field';
 import { Sheet } from '../../ui/Sheet';
-import type { RunItem } from './work';
 
 const REASONS = [
   'Out of reach',

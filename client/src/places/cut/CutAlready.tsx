@@ -1,13 +1,12 @@
 // A cut that was made before its blade was clean goes on record as it was done; it is looked at again the sooner.
-import type { Blade } from '@mortisect/core/present';
+
+import type { Blade, SiteToday } from '@mortisect/core/present';
+import { cutMade, placedAt, type RunItem } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
-import type { SiteToday } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
-import { cutMade, placedAt } from './cutRecord';
-import type { RunItem } from './work';
 
 interface CutAlreadyProps {
   item: RunItem;
@@ -21,7 +20,7 @@ export function CutAlready({ item, blade, today }: CutAlreadyProps) {
   const record = () =>
     blade &&
     recording.record({
-      ...cutMade(item, placedAt(item.cut), blade, clock(), today.season),
+      ...cutMade(item, placedAt(item.cut), blade, clock(), today),
       dirtyBlade: true,
     });
   return (

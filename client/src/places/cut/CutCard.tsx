@@ -2,10 +2,11 @@
 
 import { asText, type Cut, cutSentence } from '@mortisect/core/cuts';
 import { tapeReading, tapeText, typedLengthCm, type Units } from '@mortisect/core/measure';
+import { judgedAt, type SiteToday, telling } from '@mortisect/core/present';
+import { cutMade, type Placed, placedAt } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { cutAtHand, type SiteToday, telling } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
@@ -22,12 +23,11 @@ import { WhySheet } from '../WhySheet';
 import { kindWords } from '../words';
 import { CardFrame, type FrameGiven } from './CardFrame';
 import { CouldNot } from './CouldNot';
-import { cutMade, type Placed, placedAt } from './cutRecord';
 import { Elsewhere } from './Elsewhere';
 
 export function CutCard(frame: FrameGiven) {
   const { item, today, blade } = frame;
-  const { view, cut, handling } = item;
+  const { view, cut } = item;
   const clock = useClock();
   const recording = useRecordAction();
   const router = useRouter();
@@ -35,13 +35,13 @@ export function CutCard(frame: FrameGiven) {
   const [sheet, setSheet] = useState<'could not' | 'elsewhere' | null>(null);
   const [found, setFound] = useState('');
   const placed = placedCut(cut, found, today.units);
-  const { cautions } = cutAtHand(view, placed ?? cut, today);
+  const { handling } = judgedAt(view, placed ?? cut, today);
   const phrases = cutSentence(cut, telling(view, today));
   useKeys({ w: () => setWhy(true), u: () => switchUnits(today) });
 
   const made = () => {
     if (!placed || !blade) return;
-    const record = cutMade(item, placed, blade, clock(), today.season);
+    const record = cutMade(item, placed, blade, clock(), today);
     recording.record({ ...record, cut: { ...record.cut, sentence: asText(phrases) } });
   };
   const foundMore = () =>
@@ -77,12 +77,12 @@ export function CutCard(frame: FrameGiven) {
       {cut.upToCm === undefined ? null : (
         <FoundField cut={cut} found={found} units={today.units} onChange={setFound} />
       )}
-      {handling ? <HandlingLines view={view} today={today} handling={handling} /> : null}
+      <HandlingLines view={view} today={today} handling={handling} />
       <View flexDirection="row" flexWrap="wrap" gap={12}>
         <Button onPress={() => setSheet('elsewhere')}>Cut elsewhere</Button>
         <Button onPress={foundMore}>Found more</Button>
       </View>
-      <Cautions list={cautions} />
+      <Cautions list={handling.cautions} />
       <WhySheet view={view} today={today} cut={why ? cut : null} onClose={() => setWhy(false)} />
       <CouldNot item={item} open={sheet === 'could not'} onClose={() => setSheet(null)} />
       {blade ? (

@@ -3,9 +3,9 @@
 import { stillStands, treeAfter } from '@mortisect/core/cuts';
 import { codeWhere } from '@mortisect/core/disorders';
 import { tapeText, typedLengthCm } from '@mortisect/core/measure';
-import type { Blade } from '@mortisect/core/present';
+import type { Blade, SiteToday } from '@mortisect/core/present';
+import { cutMade, findingAt, type RunItem } from '@mortisect/core/run';
 import { useState } from 'react';
-import type { SiteToday } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';
 import { newId, useRecordAction, useSaveFinding } from '../../data/writes';
 import { Button } from '../../ui/Button';
@@ -15,9 +15,6 @@ import { Field } from '../../ui/Field';
 import { Select } from '../../ui/Select';
 import { Sheet } from '../../ui/Sheet';
 import { Body } from '../../ui/type';
-import { cutMade } from './cutRecord';
-import { findingAt } from './freshFinding';
-import type { RunItem } from './work';
 
 /** Bark that tore is noted as what broke. */
 const BREAKAGE = codeWhere(({ hanging }) => hanging === true);
@@ -58,7 +55,10 @@ export function Elsewhere({ item, today, blade, open, onClose }: ElsewhereProps)
     const placed = { limbId: limb.id, atCm, kind: atCm === 0 ? ('collar' as const) : ('heading' as const) };
     const after = treeAfter(view.limbs, [placed]);
     const gone = view.findings.filter((finding) => !stillStands(after, finding));
-    const asMade = cutMade(item, placed, blade, clock(), today.season);
+    const goneIds = gone.map((finding) => finding.id);
+    // How far it fell short is told of what it was meant to answer, and of what it took
+    const meant = { ...item, findingIds: [...new Set([...item.findingIds, ...goneIds])] };
+    const asMade = cutMade(meant, placed, blade, clock(), today);
     const tear =
       why === 'bark tore' && tornCm !== null
         ? findingAt(view.detail, { limbId: limb.id, atCm }, tornCm, BREAKAGE, today, clock())
@@ -68,7 +68,7 @@ export function Elsewhere({ item, today, blade, open, onClose }: ElsewhereProps)
       {
         ...asMade,
         ...(tear && { marked: findingId }),
-        findingIds: gone.map((finding) => finding.id),
+        findingIds: goneIds,
         disorders: [...new Set([...item.disorders, ...gone.map((finding) => finding.disorder)])],
         elsewhere: { why, plannedLimbId: cut.limbId, plannedAtCm: cut.atCm },
       },

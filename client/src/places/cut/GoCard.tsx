@@ -18,11 +18,9 @@ export function GoCard(frame: FrameGiven) {
   const { tree } = item.view;
   const state = blade ? run.logs.get(blade.id)?.state : undefined;
   const left = useSecondsLeft(state?.is === 'wet' ? state.until : null, clock);
-  const ladder = item.station.startsWith('ladder');
-  const side = item.station.split(', ')[1] ?? '';
+  const { ladder, side } = item;
   const there = () =>
     recording.record({ kind: 'stationTaken', at: clock(), treeId: tree.id, station: item.station });
-  const fall = item.handling?.fall;
   const mark = run.marks.get(`${tree.id} ${item.cut.limbId}`);
   return (
     <CardFrame
@@ -54,11 +52,9 @@ export function GoCard(frame: FrameGiven) {
             : 'The contact time of the blade is over.'}
         </Body>
       )}
-      {fall ? (
-        <Notice kind="caution" title="Before you look up again">
-          {fallWords(fall, today)}
-        </Notice>
-      ) : null}
+      <Notice kind="caution" title="Before you look up again">
+        {fallWords(item.handling.fall, today)}
+      </Notice>
     </CardFrame>
   );
 }

@@ -1,9 +1,10 @@
 // Cuts that are not part of this run, and why.
+import type { Run } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
 import { Row, Rows } from '../../ui/Row';
 import { Section, Small } from '../../ui/type';
 import { plural } from '../words';
-import type { Run } from './run';
+import { leftOutWords } from './runWords';
 
 export function LeftOutRows({ run }: { run: Run }) {
   if (run.leftOut.length + run.notChosen + run.toDecide.length === 0) return null;
@@ -27,7 +28,7 @@ export function LeftOutRows({ run }: { run: Run }) {
             key={item.id}
             href={`/plan/${item.view.tree.id}`}
             title={`${item.view.tree.code} · ${item.view.names.get(item.cut.limbId) ?? item.cut.limbId}`}
-            detail={item.why}
+            detail={leftOutWords(item.because)}
           />
         ))}
       </Rows>

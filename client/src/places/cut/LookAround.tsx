@@ -1,5 +1,7 @@
 // Safety first: each point is looked at before the run can start.
+
 import { beforeStart } from '@mortisect/core/aftercare';
+import type { Run } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useClock } from '../../data/useClock';
@@ -9,7 +11,6 @@ import { CheckRow } from '../../ui/CheckRow';
 import { Failed } from '../../ui/Failed';
 import { Sheet } from '../../ui/Sheet';
 import { Small } from '../../ui/type';
-import type { Run } from './run';
 import { toggled } from './toggled';
 
 interface LookAroundProps {

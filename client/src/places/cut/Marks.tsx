@@ -1,4 +1,5 @@
 // Limbs are marked from the ground before anybody climbs: up in the crown the picture changes.
+import type { RunItem } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useClock } from '../../data/useClock';
@@ -10,7 +11,6 @@ import { Body, Label, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { placeWords } from '../words';
 import { type RunHere, useRun } from './useRun';
-import type { RunItem } from './work';
 
 export function Marks() {
   const { here, error, refetch } = useRun();

@@ -14,6 +14,7 @@ import {
   usualMethod,
 } from '@mortisect/core/blades';
 import { mixes } from '@mortisect/core/present';
+import { bringFor } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -31,7 +32,6 @@ import { Body, Figure, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { AgentFacts } from '../AgentFacts';
 import { plural, upperFirst } from '../words';
-import { bringFor } from './bring';
 import { type RunHere, useRun } from './useRun';
 
 export function Mix() {

@@ -1,7 +1,8 @@
 // The run is paused: any phone of the crew takes it up again.
 
+import type { SiteToday } from '@mortisect/core/present';
+import type { Run } from '@mortisect/core/run';
 import { ago, shortMoment } from '../../data/moment';
-import type { SiteToday } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
@@ -11,7 +12,6 @@ import { Body, Section } from '../../ui/type';
 import { plural } from '../words';
 import { RunMap } from './RunMap';
 import { RunTotals } from './RunTotals';
-import type { Run } from './run';
 
 interface PausedProps {
   run: Run;

@@ -1,11 +1,13 @@
 // After a cut into ill or suspect wood: what the face says, what stays behind, where the wood goes.
 
 import { woodClass } from '@mortisect/core/blades';
-import { isGrowing, plainDisorder } from '@mortisect/core/disorders';
+import { kindOf, plainDisorder } from '@mortisect/core/disorders';
 import { joined, tapeText, thicknessReading, typedLengthCm } from '@mortisect/core/measure';
+import { judgedAsMade } from '@mortisect/core/present';
 import type { ActionOf } from '@mortisect/core/records';
-import { residual } from '@mortisect/core/residual';
-import { useState } from 'react';
+import type { Judgement } from '@mortisect/core/residual';
+import { type AfterCut, findingAt } from '@mortisect/core/run';
+import { useMemo, useState } from 'react';
 import { useTree } from '../../data/queries';
 import { useClock } from '../../data/useClock';
 import { newId, useRecordAction, useSaveFinding } from '../../data/writes';
@@ -18,8 +20,6 @@ import { Screen } from '../../ui/Screen';
 import { Body } from '../../ui/type';
 import { chanceWords } from '../plan/planView';
 import { CarryAway } from './CarryAway';
-import type { AfterCut } from './card';
-import { findingAt } from './freshFinding';
 import { RunMap } from './RunMap';
 import { UndoLast } from './UndoLast';
 import type { RunHere } from './useRun';
@@ -37,6 +37,10 @@ export function ReadCard({ here, card }: { here: RunHere; card: AfterCut }) {
   const { today } = here;
   const { cut, cutId } = card;
   const detail = useTree(cut.treeId).data;
+  const judged = useMemo(() => (detail ? judgedAsMade(detail, cutId, today) : null), [detail, cutId, today]);
+  const diseased = (detail?.findings ?? [])
+    .filter(({ id, disorder: code }) => cut.findingIds.includes(id) && kindOf(code) === 'diseased')
+    .map(({ id }) => id);
   const clock = useClock();
   const recording = useRecordAction();
   const saving = useSaveFinding();
@@ -113,7 +117,7 @@ export function ReadCard({ here, card }: { here: RunHere; card: AfterCut }) {
           fault={diameter !== '' && measuredMm === null ? 'A thickness, like 38.' : undefined}
           hint={`The map says ${joined(thicknessReading(cut.cut.diameterMm, today.units))}.`}
         />
-        <StaysBehind cut={cut} disorder={disorder} pith={pith} here={here} />
+        <StaysBehind judged={judged} diseased={diseased} pith={pith} />
         <CarryAway cut={cut} here={here} />
         <UndoLast run={here.run} />
       </Columns>
@@ -132,42 +136,33 @@ function diameterMm(text: string, units: 'metric' | 'us'): number | null {
   return mm <= 2500 ? mm : null;
 }
 
-/** The chance that disease stays, as planned and by what is seen now. */
+/** The chance that disease stays, as the cut was judged and by what is seen now. */
 function StaysBehind({
-  cut,
-  disorder,
+  judged,
+  diseased,
   pith,
-  here,
 }: {
-  cut: ActionOf<'cutMade'>;
-  disorder: string;
+  judged: Judgement | null;
+  /** Ids of the diseased findings that the cut was made for. */
+  diseased: readonly string[];
   pith: Pith | null;
-  here: RunHere;
 }) {
-  const chanceAt = (distanceCm: number) =>
-    residual({
-      disorder,
-      season: here.today.season,
-      edge: 'definite',
-      vigorous: isGrowing(here.today.season),
-      distanceCm: Math.max(0, distanceCm),
-      unionCrossed: false,
-      inStub: cut.cut.kind === 'stub',
-    }).chance;
-  const planned = cut.cut.clearanceCm - cut.cut.shortfallCm;
-  if (chanceAt(0) === 0) return null;
-  if (planned <= 0)
+  if (!judged || diseased.length === 0) return null;
+  const left = diseased.map((id) => judged.left.find(({ findingId }) => findingId === id));
+  if (left.includes(undefined))
     return (
       <Body>
         The cut fell at the edge of the disease or beyond it: diseased wood is still on the tree. It stays
         open, and the plan asks for it again.
       </Body>
     );
-  const before = chanceWords(chanceAt(planned));
+  const chance = Math.max(...left.map((one) => one?.chance ?? 0));
+  if (chance === 0) return null;
+  const before = chanceWords(chance);
   if (isIll(pith)) {
     return (
       <Body>
-        {`The face shows it: disease is still there; as planned that was ${before}. The next cut is placed the full clearance from the new edge.`}
+        {`The face shows it: disease is still there; as it was cut that was ${before}. The next cut is placed the full clearance from the new edge.`}
       </Body>
     );
   }

@@ -1,8 +1,9 @@
 // The plot with the trees of the run, numbered as they are visited.
+
 import { groundPlaces } from '@mortisect/core/register';
+import type { Run, Stop } from '@mortisect/core/run';
 import { useTrees } from '../../data/queries';
 import { PlotMap } from '../../drawings/PlotMap';
-import type { Run, Stop } from './run';
 
 interface RunMapProps {
   run: Run;

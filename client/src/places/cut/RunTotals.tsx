@@ -3,16 +3,16 @@
 import { debrisSums } from '@mortisect/core/aftercare';
 import { agentOf, usedLitres, usualMethod } from '@mortisect/core/blades';
 import { joined, massReading } from '@mortisect/core/measure';
+import type { SiteToday } from '@mortisect/core/present';
+import type { Run } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
 import type { useScreenAwake } from '../../data/awake';
-import type { SiteToday } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
 import { Small } from '../../ui/type';
 import { plural } from '../words';
-import type { Run } from './run';
 
 interface RunTotalsProps {
   run: Run;

@@ -1,4 +1,5 @@
 // What skipping costs: the cuts of this run with the blade cleaned never, sometimes, always.
+
 import {
   agentOf,
   agents,
@@ -6,6 +7,7 @@ import {
   HANDLING_SECONDS,
   type TransmissionInput,
 } from '@mortisect/core/blades';
+import { transmissionCuts } from '@mortisect/core/run';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { useTransmission } from '../../data/useTransmission';
@@ -21,7 +23,6 @@ import { Body, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { plural } from '../words';
 import { type RunHere, useRun } from './useRun';
-import { transmissionCuts } from './work';
 
 export function Skipping() {
   const { here, error, refetch } = useRun();

@@ -1,10 +1,11 @@
 // After a big cut: a look from the ground, a photo from the same spot, a real throw beside the gap test.
 
 import { LIFT_KG } from '@mortisect/core/handling';
+import { treeView } from '@mortisect/core/present';
 import type { ActionOf, TreeDetail } from '@mortisect/core/records';
+import type { AfterCut } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
 import { useMemo, useState } from 'react';
-import { treeView } from '../../data/orchardView';
 import { useTree } from '../../data/queries';
 import { useClock } from '../../data/useClock';
 import { useOpenness } from '../../data/useOpenness';
@@ -21,7 +22,6 @@ import { PhotoImage } from '../PhotoImage';
 import { TakePhoto } from '../TakePhoto';
 import { percent } from '../words';
 import { CarryAway } from './CarryAway';
-import type { AfterCut } from './card';
 import { RunMap } from './RunMap';
 import { UndoLast } from './UndoLast';
 import type { RunHere } from './useRun';

@@ -1,5 +1,7 @@
 // A mis-tap is undone: the record stays, another one takes it back, with the finding that was made along with it.
+
 import { FindingBody } from '@mortisect/core/records';
+import type { Run } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
 import { useTree } from '../../data/queries';
 import { useClock } from '../../data/useClock';
@@ -7,7 +9,6 @@ import { useRecordAction, useSaveFinding } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
 import { actionWords } from '../words';
-import type { Run } from './run';
 
 export function UndoLast({ run }: { run: Run }) {
   return run.last ? <Undo last={run.last} run={run} /> : null;

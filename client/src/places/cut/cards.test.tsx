@@ -71,6 +71,8 @@ test('the cut is recorded with its place, its blade and its sentence; ill wood i
   });
   expect(made.cut.sentence).toMatch(/^\w.*\.$/);
   expect(made.dirtyBlade).toBeUndefined();
+  expect(made.cut.shortfallCm).toBe(0);
+  expect(screen.getByText(/^That disease stays behind: under 1 in 100/)).toBeTruthy();
   press('Wood is read');
   await screen.findByText('Count the blades back in');
   expect(screen.getByRole('button', { name: /^Close without \d+ blades?$/ })).toBeTruthy();
@@ -97,12 +99,15 @@ test('brown wood on the face is marked toward the trunk and proposed as the next
   write(/^Cut at, cm/, '80');
   fireEvent.click(record());
   fireEvent.click(await screen.findByRole('radio', { name: 'Still brown' }));
+  // 20 cm from the canker where 30 are asked for
+  expect(screen.getByText(/as it was cut that was (about \d+|under 1) in 100/)).toBeTruthy();
   write(/^How far toward the trunk/, 'far');
   expect(screen.getByRole('button', { name: 'Mark it, cut back' })).toHaveProperty('disabled', true);
   write(/^How far toward the trunk/, '12');
   press('Mark it, cut back');
   await findButton(/Blade is wet|Made the cut|I stand there|The ladder stands/);
   await allSent();
+  expect(last(server, 'cutMade').cut).toMatchObject({ clearanceCm: 30, shortfallCm: 10 });
   expect(last(server, 'cutMade').elsewhere).toEqual({
     why: 'other place',
     plannedLimbId: 'S',

@@ -1,10 +1,11 @@
 // Which trees of the run have a window now, by the weather.
+
 import { type TimingNow, windowsAt } from '@mortisect/contracts';
 import { isPlainDead } from '@mortisect/core/disorders';
+import type { SiteToday } from '@mortisect/core/present';
+import type { Stop } from '@mortisect/core/run';
 import { hourOf } from '@mortisect/core/weather';
 import { dayHour } from '../../data/moment';
-import type { SiteToday } from '../../data/orchardView';
-import type { Stop } from './run';
 
 /** Windows of a tree: those of dead wood where nothing else is cut on it. Null where no weather is known. */
 function windowsOf({ view, items }: Stop, { timing, groupOf }: TimingNow) {

@@ -1,14 +1,14 @@
 // The run as it stands on this device: open trees, their plans, what was done, the blade in hand.
+
+import type { SiteToday, TreeView } from '@mortisect/core/present';
 import type { Action } from '@mortisect/core/records';
+import { type Run, runOf, type Stop, workOf } from '@mortisect/core/run';
 import { useMemo } from 'react';
 import { useInHand } from '../../data/inHand';
-import type { SiteToday, TreeView } from '../../data/orchardView';
 import { useRunActions } from '../../data/queries';
 import { useOpenViews } from '../../data/useOpenViews';
 import { usePlans } from '../../data/usePlan';
-import { type Run, runOf, type Stop } from './run';
 import { useStopOrder } from './useStopOrder';
-import { workOf } from './work';
 
 const NONE: TreeView[] = [];
 const NO_STOPS: Stop[] = [];
@@ -30,7 +30,10 @@ export function useRun(): { here: RunHere | null; error: Error | null; refetch()
   const { plans, ready, current } = usePlans(open?.views ?? NONE, open?.today ?? null);
   const hand = useInHand();
   const { actions } = runActions;
-  const work = useMemo(() => (open && ready ? workOf(open.views, plans) : null), [open, ready, plans]);
+  const work = useMemo(
+    () => (open && ready ? workOf(open.views, plans, open.today) : null),
+    [open, ready, plans],
+  );
   const unordered = useMemo(
     () => (open && work && actions ? runOf({ work, actions, today: open.today }) : null),
     [open, work, actions],

@@ -1,12 +1,12 @@
 // The order of some trees of a run: from where they stand, what their wood is, and where the cart goes out.
+
 import { type RunOrder, WALKED_M_A_MINUTE } from '@mortisect/core/plan';
 import { groundPlaces } from '@mortisect/core/register';
+import { cleaningsOn, type Stop } from '@mortisect/core/run';
 import { useMemo } from 'react';
 import { usePreferences } from '../../data/preferences';
 import { useTrees } from '../../data/queries';
 import { useRunOrder } from '../../data/usePlan';
-import { cleaningsOn } from './bladeAtHand';
-import type { Stop } from './run';
 
 /** @returns null while it is reckoned, and where there are no trees */
 export function useStopOrder(stops: readonly Stop[]): RunOrder | null {

@@ -1,6 +1,7 @@
 // Limbs dragged into place: bearing and length on the clock, joint and inclination on the ladder, the rest in figures.
 
 import { joined, tapeText, thicknessReading } from '@mortisect/core/measure';
+import type { SiteToday } from '@mortisect/core/present';
 import type { Finding, TreeSummary } from '@mortisect/core/records';
 import {
   indexLimbs,
@@ -15,7 +16,6 @@ import {
 } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { useMemo, useState } from 'react';
-import type { SiteToday } from '../../data/orchardView';
 import { CrownClock } from '../../drawings/CrownClock';
 import { Button } from '../../ui/Button';
 import { PressRow } from '../../ui/PressRow';

@@ -1,10 +1,10 @@
 // The limb map of one tree: a first map in one step, then drawn right on the clock and the ladder.
 
+import { type SiteToday, treeView } from '@mortisect/core/present';
 import type { TreeDetail } from '@mortisect/core/records';
 import { withGivenNames } from '@mortisect/core/tree';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { type SiteToday, treeView } from '../../data/orchardView';
 import { useTree } from '../../data/queries';
 import { useClock } from '../../data/useClock';
 import { useToday } from '../../data/useToday';

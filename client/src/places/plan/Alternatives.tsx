@@ -1,15 +1,15 @@
 // What else could be done about the same wood, each with its price; doing nothing is priced too.
+
 import { joined, massReading } from '@mortisect/core/measure';
-import { otherWords, type Priced } from '@mortisect/core/plan';
+import { alternativesTo, otherWords, type Priced, type Solved, type StepView } from '@mortisect/core/plan';
+import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
-import type { SiteToday, TreeView } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';
-import type { Solved } from '../../data/usePlan';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Label, Section, Small } from '../../ui/type';
 import { kindWords, placeWords } from '../words';
-import { alternativesTo, chanceWords, percentOf, type StepView } from './planView';
+import { chanceWords, percentOf } from './planView';
 
 interface AlternativesProps {
   view: TreeView;

@@ -1,12 +1,12 @@
 // The crown before and after: from above, by the gap test and by the light inside.
+import { limbsAfter, type Visit } from '@mortisect/core/plan';
+import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import { useMemo } from 'react';
-import type { SiteToday, TreeView } from '../../data/orchardView';
 import { useOpenness } from '../../data/useOpenness';
 import { CrownClock } from '../../drawings/CrownClock';
 import { Figure, Label, Section, Small } from '../../ui/type';
 import { bandsOf } from '../bands';
-import { limbsAfter, type Visit } from './planView';
 
 interface BeforeAfterProps {
   view: TreeView;

@@ -3,9 +3,9 @@
 import type { Decision } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
 import { tapeText } from '@mortisect/core/measure';
+import { decisionOn, type SiteToday, type TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
-import { decisionOn, type SiteToday, type TreeView } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';

@@ -1,9 +1,10 @@
 // An old limb stays until its follower is thick enough: which limb follows it, and how thick that is.
+
 import { joined, thicknessReading } from '@mortisect/core/measure';
 import { followerFromMm, followersOf } from '@mortisect/core/plan';
+import type { TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
-import type { TreeView } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';
 import { useUnits } from '../../data/useToday';
 import { useRecordAction } from '../../data/writes';

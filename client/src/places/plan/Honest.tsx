@@ -1,13 +1,12 @@
 // What no plan answers: pins that clash, a tree that comes out, work for an arborist, and findings that are left.
 
 import { disorderOf } from '@mortisect/core/disorders';
-import { clashSentence, leftWords } from '@mortisect/core/plan';
+import { clashSentence, leftWords, type Solved } from '@mortisect/core/plan';
+import type { TreeView } from '@mortisect/core/present';
 import { markOf } from '@mortisect/core/records';
 import { lowerFirst } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
-import type { TreeView } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';
-import type { Solved } from '../../data/usePlan';
 import { useRecordAction } from '../../data/writes';
 import { Mark } from '../../drawings/marks';
 import { Button } from '../../ui/Button';

@@ -2,10 +2,9 @@
 
 import { tapeText } from '@mortisect/core/measure';
 import type { PlanInput } from '@mortisect/core/plan';
-import { clearanceByHand } from '@mortisect/core/present';
+import { clearanceByHand, type SiteToday, type TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
-import type { SiteToday, TreeView } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';
 import { useMarginCurve } from '../../data/usePlan';
 import { useRecordAction } from '../../data/writes';

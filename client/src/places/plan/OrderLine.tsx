@@ -1,9 +1,8 @@
 // What the order of a visit saves against making the cuts as they are listed.
-import { wholeMinutes } from '@mortisect/core/plan';
+import { type Visit, wholeMinutes } from '@mortisect/core/plan';
 import { View } from '@tamagui/core';
 import { Small } from '../../ui/type';
 import { plural } from '../words';
-import type { Visit } from './planView';
 
 export function OrderLine({ order, steps }: Pick<Visit, 'order' | 'steps'>) {
   if (steps.length < 2) return null;

@@ -1,12 +1,10 @@
 // Pins: what the caretaker has decided, and the plan is solved round.
 
-import { type Pin, pinSentence } from '@mortisect/core/plan';
-import { liftedMusts, pinsOf } from '@mortisect/core/present';
+import { type Pin, pinSentence, type Solved, type StepView } from '@mortisect/core/plan';
+import { liftedMusts, pinsOf, type SiteToday, type TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import { dayWords } from '../../data/moment';
-import type { SiteToday, TreeView } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';
-import type { Solved } from '../../data/usePlan';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
@@ -14,7 +12,6 @@ import { Body, Label, Section, Small } from '../../ui/type';
 import { upperFirst } from '../words';
 import { Follower } from './Follower';
 import { LiftMust } from './LiftMust';
-import type { StepView } from './planView';
 
 /** What may be pinned about a step. */
 export function Pins({

@@ -1,10 +1,10 @@
 // What stands on top of a plan: the crown ledger, and how this season compares with its limit.
+import type { Solved, Visit } from '@mortisect/core/plan';
 import { View } from '@tamagui/core';
-import type { Solved } from '../../data/usePlan';
 import { Ledger, type LedgerPart } from '../../drawings/Ledger';
 import type { MarkKind } from '../../drawings/marks';
 import { Figure, Small } from '../../ui/type';
-import { percentOf, type Visit } from './planView';
+import { percentOf } from './planView';
 
 const ORDER: MarkKind[] = ['diseased', 'damaged', 'misplaced', 'dead'];
 

@@ -1,19 +1,20 @@
 // Trees with open findings: what is planned, how long it takes, what it costs the crown and what must be carried away; totals for each plot.
+
 import { dangersOf } from '@mortisect/core/handling';
 import { joined, massReading } from '@mortisect/core/measure';
-import { wholeMinutes } from '@mortisect/core/plan';
+import { type Solved, visitsOf, wholeMinutes } from '@mortisect/core/plan';
+import { openDecisions, type SiteToday, type TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
-import { openDecisions, type SiteToday, type TreeView } from '../../data/orchardView';
 import { useTrees } from '../../data/queries';
 import { useOpenViews } from '../../data/useOpenViews';
-import { type Solved, usePlans } from '../../data/usePlan';
+import { usePlans } from '../../data/usePlan';
 import { FileLinks } from '../../ui/FileLinks';
 import { Row, Rows } from '../../ui/Row';
 import { Aside, Screen } from '../../ui/Screen';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { disorderWords, plural } from '../words';
-import { percentOf, visitsOf } from './planView';
+import { percentOf } from './planView';
 
 export function PlanList({ openId }: { openId?: string }) {
   const { open, error, refetch } = useOpenViews();

@@ -1,12 +1,14 @@
 // The plan of one tree: the exact set of cuts over its seasons, each with its reason, round what the caretaker has pinned.
+
 import { GENERAL_CAUTION } from '@mortisect/core/handling';
+import { type Solved, type Visit, visitsOf } from '@mortisect/core/plan';
+import { type SiteToday, type TreeView, treeView } from '@mortisect/core/present';
 import { speciesName } from '@mortisect/core/register';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { type SiteToday, type TreeView, treeView } from '../../data/orchardView';
 import { useTree } from '../../data/queries';
-import { type Solved, usePlan, usePlanInput } from '../../data/usePlan';
+import { usePlan, usePlanInput } from '../../data/usePlan';
 import { useToday } from '../../data/useToday';
 import { Button } from '../../ui/Button';
 import { Columns } from '../../ui/Columns';
@@ -27,7 +29,6 @@ import { OrderLine } from './OrderLine';
 import { PinList } from './Pins';
 import { PlanHead } from './PlanHead';
 import { Print } from './Print';
-import { type Visit, visitsOf } from './planView';
 import { StepCard } from './StepCard';
 import { StepRows } from './StepRows';
 import { StepSheet } from './StepSheet';

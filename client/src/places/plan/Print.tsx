@@ -1,7 +1,7 @@
 // The plan on paper and as open files.
 
+import type { TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
-import type { TreeView } from '../../data/orchardView';
 import { FileLinks } from '../../ui/FileLinks';
 import { Body, Section } from '../../ui/type';
 

@@ -1,15 +1,16 @@
 // One step: the limb as a tape with its kerf, the sentence, what it costs, and the way to everything behind it.
+
 import { leadingReason } from '@mortisect/core/cuts';
 import { joined, massReading, thicknessReading } from '@mortisect/core/measure';
-import { otherWords, stepSentence } from '@mortisect/core/plan';
+import { otherWords, type StepView, stepSentence } from '@mortisect/core/plan';
+import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
-import { type SiteToday, type TreeView, telling } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Body, Section, Small } from '../../ui/type';
 import { TreeTape } from '../TreeTape';
-import { chanceWords, percentOf, type StepView } from './planView';
+import { chanceWords, percentOf } from './planView';
 
 interface StepCardProps {
   view: TreeView;

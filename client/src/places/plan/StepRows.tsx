@@ -1,14 +1,15 @@
 // The steps of a visit, in the order they are made; the whole row chooses.
+
 import { joined, massReading, thicknessReading } from '@mortisect/core/measure';
-import { otherWords } from '@mortisect/core/plan';
+import { otherWords, type StepView } from '@mortisect/core/plan';
+import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
-import type { SiteToday, TreeView } from '../../data/orchardView';
 import { Mark } from '../../drawings/marks';
 import { PressRow } from '../../ui/PressRow';
 import { Rows } from '../../ui/Row';
 import { Figure, Label, Small } from '../../ui/type';
 import { findingWords, kindWords, placeWords } from '../words';
-import { percentOf, type StepView } from './planView';
+import { percentOf } from './planView';
 
 interface StepRowsProps {
   view: TreeView;

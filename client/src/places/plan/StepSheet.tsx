@@ -2,10 +2,9 @@
 
 import { whySteps } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
-import { regrowthOf } from '@mortisect/core/plan';
+import { regrowthOf, type Solved, type StepView } from '@mortisect/core/plan';
+import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
-import { type SiteToday, type TreeView, telling } from '../../data/orchardView';
-import type { Solved } from '../../data/usePlan';
 import { Sheet } from '../../ui/Sheet';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { Cautions } from '../Cautions';
@@ -14,7 +13,7 @@ import { SchoolTable } from '../SchoolTable';
 import { Alternatives } from './Alternatives';
 import { Margin } from './Margin';
 import { Pins } from './Pins';
-import { percentOf, type StepView } from './planView';
+import { percentOf } from './planView';
 
 interface StepSheetProps {
   view: TreeView;

@@ -1,10 +1,10 @@
 // The plan over its years: what comes off in each season, and how many seasons it takes.
+
 import { joined, massReading } from '@mortisect/core/measure';
-import { MOST_PLAN_SEASONS, wholeMinutes } from '@mortisect/core/plan';
+import { MOST_PLAN_SEASONS, type Solved, wholeMinutes } from '@mortisect/core/plan';
+import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
-import type { SiteToday, TreeView } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';
-import type { Solved } from '../../data/usePlan';
 import { useRecordAction } from '../../data/writes';
 import { Choice } from '../../ui/Choice';
 import { Label, Section, Small } from '../../ui/type';

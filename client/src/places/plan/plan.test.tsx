@@ -1,17 +1,22 @@
 // The plan's screens: what stands on them is what the core said, in words, with the way to undo it.
 
-import type { MarginCurve as Curve } from '@mortisect/core/plan';
+import {
+  alternativesTo,
+  type MarginCurve as Curve,
+  limbsAfter,
+  type Solved,
+  visitsOf,
+} from '@mortisect/core/plan';
+import { treeView } from '@mortisect/core/present';
+import { plansOf } from '@mortisect/core/testing';
 import { fireEvent, render, screen } from '@testing-library/react';
-import { treeView } from '../../data/orchardView';
-import type { Solved } from '../../data/usePlan';
 import { MarginCurve } from '../../drawings/MarginCurve';
 import { detail, did, finding, readOrchard, Stage, today } from '../../testing/orchard';
-import { plansOf } from '../../testing/plans';
 import { Swipe } from '../../ui/Swipe';
 import { LeftAsIs, VerdictNotice } from './Honest';
 import { PinList } from './Pins';
 import { PlanHead } from './PlanHead';
-import { alternativesTo, chanceWords, limbsAfter, percentOf, visitsOf } from './planView';
+import { chanceWords, percentOf } from './planView';
 import { StepRows } from './StepRows';
 
 const canker = finding('1', 'S', 'FB_CANK_A');

@@ -2,9 +2,9 @@
 
 import { type Cut, cutSentence, type Decision, type ReasonNotToCut } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
+import { judgedAt, type SiteToday, type TreeView, telling } from '@mortisect/core/present';
 import { lowerFirst } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
-import { cutAtHand, type SiteToday, type TreeView, telling } from '../../data/orchardView';
 import { Button } from '../../ui/Button';
 import { Body } from '../../ui/type';
 import { Cautions } from '../Cautions';
@@ -33,7 +33,7 @@ export function Answer({ view, today, lesionId, onWhy }: AnswerProps) {
   const answer = cutOf(view, lesionId);
   if (!answer) return null;
   const { own, taker } = answer;
-  const { cautions } = cutAtHand(view, taker ?? own, today);
+  const { cautions } = judgedAt(view, taker ?? own, today).handling;
   return (
     <View gap={8}>
       <Cautions list={cautions.filter((caution) => caution.kind === 'hand over')} />

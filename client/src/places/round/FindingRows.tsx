@@ -2,10 +2,10 @@
 
 import { disorderOf } from '@mortisect/core/disorders';
 import { tapeText } from '@mortisect/core/measure';
+import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { type Finding, markOf } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { ago } from '../../data/moment';
-import type { SiteToday, TreeView } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';
 import { Mark } from '../../drawings/marks';
 import { PressRow } from '../../ui/PressRow';

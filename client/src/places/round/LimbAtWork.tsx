@@ -1,11 +1,11 @@
 // The chosen limb on its tape, with the answer to the finding that is shown or marked.
 
 import { disorderOf, kindOf } from '@mortisect/core/disorders';
+import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { markOf } from '@mortisect/core/records';
 import { growth, type Limb } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { useMemo } from 'react';
-import type { SiteToday, TreeView } from '../../data/orchardView';
 import type { Span } from '../../drawings/tape/LimbTape';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';

@@ -1,9 +1,9 @@
 // All limbs in words: what the clock shows, for fingers, eyes and readers that want a list.
 
 import { joined, tapeText, thicknessReading } from '@mortisect/core/measure';
+import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { indexLimbs, type Limb } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
-import type { SiteToday, TreeView } from '../../data/orchardView';
 import { PressRow } from '../../ui/PressRow';
 import { Label, Small } from '../../ui/type';
 

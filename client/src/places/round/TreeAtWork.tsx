@@ -1,9 +1,9 @@
 // The tree in hand: drawings, the limb tape, findings; its shape; what is known of it; and the marking of a new finding over all.
 
+import { type SiteToday, treeView } from '@mortisect/core/present';
 import type { TreeDetail } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
-import { type SiteToday, treeView } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';
 import { useBackLayer } from '../../ui/backStack';
 import { Columns } from '../../ui/Columns';

@@ -1,9 +1,9 @@
 // The tree from above and from the side, and the equal list of its limbs.
 
 import { joined, tapeText, thicknessReading } from '@mortisect/core/measure';
+import { type SiteToday, standingCuts, type TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
-import { type SiteToday, standingCuts, type TreeView } from '../../data/orchardView';
 import { Button } from '../../ui/Button';
 import { Sheet } from '../../ui/Sheet';
 import { useWide } from '../../ui/theme';

@@ -1,8 +1,9 @@
 // What stands above the tree in hand: what was begun, let go, taken back, set or marked just now, and the way back to the run.
+
 import { disorderOf } from '@mortisect/core/disorders';
+import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
-import type { SiteToday, TreeView } from '../../data/orchardView';
 import { useSaveFinding } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';

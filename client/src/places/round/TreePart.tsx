@@ -1,6 +1,7 @@
 // What is known of the tree: is it worth the saw, what it is, where it stands, and its jobs without a saw.
 
 import { heightReading, joined, tapeText } from '@mortisect/core/measure';
+import type { SiteToday, TreeView } from '@mortisect/core/present';
 import type { Job, TreeDetail, TreeSummary } from '@mortisect/core/records';
 import { jobDueOn, jobKinds, speciesName } from '@mortisect/core/register';
 import { type Triage, triageTable } from '@mortisect/core/triage';
@@ -8,7 +9,6 @@ import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { dayWords, isDay } from '../../data/moment';
-import type { SiteToday, TreeView } from '../../data/orchardView';
 import { triageOf } from '../../data/triageOf';
 import { useClock } from '../../data/useClock';
 import { newId, useSaveJob } from '../../data/writes';

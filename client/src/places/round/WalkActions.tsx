@@ -1,7 +1,7 @@
 // Under the thumb while walking: a finding, or the tree is sound and on to the next.
+import type { TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
-import type { TreeView } from '../../data/orchardView';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
 import { useWide } from '../../ui/theme';

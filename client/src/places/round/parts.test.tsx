@@ -1,10 +1,10 @@
 // The parts of a tree before a server: its shape and what is waved off, how open it is, its jobs, whether it is worth the saw; and ways to it.
 import '../../workers/importMeta';
 import { faultKey } from '@mortisect/core/faults';
+import { type SiteToday, type TreeView, treeView } from '@mortisect/core/present';
 import type { Action, Job } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
 import { configure, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { type SiteToday, type TreeView, treeView } from '../../data/orchardView';
 import { usePreferences } from '../../data/preferences';
 import { FakeServer, refused } from '../../testing/fakeServer';
 import { allSent, at, buttons, field, findButton, press, show, went, write } from '../../testing/here';

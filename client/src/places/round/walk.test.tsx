@@ -1,7 +1,7 @@
 // The walk on the screen: the queue, one tap for a sound tree, and what is left.
+import { treeView } from '@mortisect/core/present';
 import type { Action } from '@mortisect/core/records';
 import { configure, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
-import { treeView } from '../../data/orchardView';
 import { useOutbox } from '../../data/outbox';
 import { detail, did, finding, NOW, readOrchard, Stage, today } from '../../testing/orchard';
 import { RoundList } from './RoundList';

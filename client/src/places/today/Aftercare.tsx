@@ -1,9 +1,8 @@
 // Rechecks that are due, and blades and mixes that need care.
 
 import { agentOf } from '@mortisect/core/blades';
-import { mixes, rechecksDue } from '@mortisect/core/present';
+import { mixes, rechecksDue, type SiteToday } from '@mortisect/core/present';
 import { dayWords } from '../../data/moment';
-import type { SiteToday } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';
 import { useCutsOnRecord } from '../../data/useCutsOnRecord';
 import { Row } from '../../ui/Row';

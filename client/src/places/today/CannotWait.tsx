@@ -2,12 +2,11 @@
 
 import type { TimingNow } from '@mortisect/contracts';
 import { dangersOf } from '@mortisect/core/handling';
-import { isUrgent } from '@mortisect/core/present';
+import { isUrgent, type SiteToday, type TreeView } from '@mortisect/core/present';
 import { speciesName } from '@mortisect/core/register';
 import { SYMPTOM_DD } from '@mortisect/core/timing';
 import { daysBetween } from '@mortisect/core/weather';
 import { dayHour, dayWords } from '../../data/moment';
-import type { SiteToday, TreeView } from '../../data/orchardView';
 import { useTrees } from '../../data/queries';
 import { Row } from '../../ui/Row';
 import { speciesList } from '../when/daysView';

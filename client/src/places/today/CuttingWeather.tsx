@@ -1,10 +1,11 @@
 // The cutting weather of the next ten days: lanes by kind of wood, the day hour by hour, and what it comes to in words.
+
 import { type Lane, lanesOf, type TimingNow } from '@mortisect/contracts';
+import type { SiteToday } from '@mortisect/core/present';
 import { hourOf } from '@mortisect/core/weather';
 import { View } from '@tamagui/core';
 import { useMemo, useState } from 'react';
 import { ago, clockHour, dayWords } from '../../data/moment';
-import type { SiteToday } from '../../data/orchardView';
 import { useClock } from '../../data/useClock';
 import { HoursOfDay } from '../../drawings/days/HoursOfDay';
 import { Lanes } from '../../drawings/days/Lanes';

@@ -1,6 +1,8 @@
 // Why a day is as it is for a kind of wood: each group of trees with its verdict, index and what weighs most.
+
 import { countsAt, type Group, type Lane, type TimingNow } from '@mortisect/contracts';
 import { joined, temperatureReading, type Units } from '@mortisect/core/measure';
+import type { SiteToday } from '@mortisect/core/present';
 import { speciesName } from '@mortisect/core/register';
 import {
   FACTOR_WORDS,
@@ -15,7 +17,6 @@ import {
 } from '@mortisect/core/timing';
 import { View } from '@tamagui/core';
 import { dayWords } from '../../data/moment';
-import type { SiteToday } from '../../data/orchardView';
 import { useTrees } from '../../data/queries';
 import { Sheet } from '../../ui/Sheet';
 import { Body, Label, Small } from '../../ui/type';

@@ -1,11 +1,12 @@
 // What should I do now: danger first, then cuts, decisions, the blade, and what was done last.
 
 import { type Lane, lanesOf } from '@mortisect/contracts';
+import { openDecisions, type SiteToday, type TreeView } from '@mortisect/core/present';
+import type { Run } from '@mortisect/core/run';
 import { hourOf } from '@mortisect/core/weather';
 import { View } from '@tamagui/core';
 import { type Href, useRouter } from 'expo-router';
 import { ago, longDay } from '../../data/moment';
-import { openDecisions, type SiteToday, type TreeView } from '../../data/orchardView';
 import { useTiming, useTrees } from '../../data/queries';
 import { useClock } from '../../data/useClock';
 import { useOpenViews } from '../../data/useOpenViews';
@@ -16,7 +17,6 @@ import { Aside, Screen } from '../../ui/Screen';
 import { useWide } from '../../ui/theme';
 import { Body, Section } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
-import type { Run } from '../cut/run';
 import { useRun } from '../cut/useRun';
 import { nowWords } from '../when/daysView';
 import { actionWords, disorderWords, placeWords, plural, upperFirst } from '../words';
@@ -144,7 +144,7 @@ function DecisionRow({ view }: { view: TreeView }) {
 function HandOverRow({ run }: { run: Run }) {
   const trees = [
     ...new Set(
-      run.leftOut.filter((item) => item.why.startsWith('For a licensed')).map((item) => item.view.tree.code),
+      run.leftOut.filter((item) => item.because.code === 'hand over').map((item) => item.view.tree.code),
     ),
   ];
   if (trees.length === 0) return null;

@@ -1,8 +1,7 @@
 // Of the round and of other people: where the last round stopped, what was asked of whom, jobs that are due.
-import { openQuestion } from '@mortisect/core/present';
+import { openQuestion, type SiteToday, type TreeView } from '@mortisect/core/present';
 import { jobKinds } from '@mortisect/core/register';
 import { dayWords } from '../../data/moment';
-import type { SiteToday, TreeView } from '../../data/orchardView';
 import { usePreferences } from '../../data/preferences';
 import { useJobs, useTrees } from '../../data/queries';
 import { Row } from '../../ui/Row';

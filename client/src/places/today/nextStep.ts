@@ -2,8 +2,8 @@
 
 import type { OpenRound, Queue } from '@mortisect/core/present';
 import type { TreeSummary } from '@mortisect/core/records';
+import type { Run } from '@mortisect/core/run';
 import type { Verdict } from '@mortisect/core/timing';
-import type { Run } from '../cut/run';
 import { plural } from '../words';
 
 export interface NextStep {

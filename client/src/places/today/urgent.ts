@@ -1,9 +1,8 @@
 // Trees that do not wait for a good day: strikes that move, broken and split wood. Danger to people comes before them.
 import type { TimingNow } from '@mortisect/contracts';
 import { dangersOf } from '@mortisect/core/handling';
-import { isUrgent } from '@mortisect/core/present';
+import { isUrgent, type TreeView } from '@mortisect/core/present';
 import { hourOf } from '@mortisect/core/weather';
-import type { TreeView } from '../../data/orchardView';
 
 export function isDangerous({ tree }: TreeView): boolean {
   return dangersOf(tree.hazards).length > 0;

@@ -1,13 +1,12 @@
 // The next step from what is known here; null until all of it is, or the step would change under the thumb.
 
 import { type Lane, type TimingNow, windowsAt } from '@mortisect/contracts';
-import { rechecksDue } from '@mortisect/core/present';
+import { rechecksDue, type SiteToday, type TreeView } from '@mortisect/core/present';
+import type { Run } from '@mortisect/core/run';
 import { hourOf } from '@mortisect/core/weather';
-import type { SiteToday, TreeView } from '../../data/orchardView';
 import { useRound, useTrees } from '../../data/queries';
 import { useClock } from '../../data/useClock';
 import { useCutsOnRecord } from '../../data/useCutsOnRecord';
-import type { Run } from '../cut/run';
 import { useQueue } from '../round/walk';
 import { type NextStep, nextStepOf } from './nextStep';
 import { isDryNow, urgentTrees } from './urgent';

@@ -1,11 +1,12 @@
 // Every factor of the index on its own: its value, what it says, and its curve from the day of the cut.
+
 import type { TreeTiming } from '@mortisect/contracts';
 import { joined, temperatureReading } from '@mortisect/core/measure';
+import type { SiteToday } from '@mortisect/core/present';
 import { FACTOR_WORDS, factorNames, pathogenOf } from '@mortisect/core/timing';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { dayWords, longDayHour, weekday } from '../../data/moment';
-import type { SiteToday } from '../../data/orchardView';
 import { Chart, ChartKey } from '../../drawings/Chart';
 import { Choice } from '../../ui/Choice';
 import { usePalette } from '../../ui/theme';

@@ -2,7 +2,8 @@
 
 import type { TreeTiming } from '@mortisect/contracts';
 import { joined, temperatureReading } from '@mortisect/core/measure';
-import { USUAL_CUT } from '@mortisect/core/present';
+import { type Solved, visitsOf } from '@mortisect/core/plan';
+import { type SiteToday, type TreeView, treeView, USUAL_CUT } from '@mortisect/core/present';
 import { speciesName, speciesOf } from '@mortisect/core/register';
 import { REASON_WORDS, stopDayOfYear, VERDICT_WORDS, wordsOnly } from '@mortisect/core/timing';
 import { hourOf, momentOf } from '@mortisect/core/weather';
@@ -11,9 +12,8 @@ import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { ServerProblem } from '../../data/api';
 import { clockHour, weekday } from '../../data/moment';
-import { type SiteToday, type TreeView, treeView } from '../../data/orchardView';
 import { type CutAsked, useTree, useTreeTiming } from '../../data/queries';
-import { type Solved, usePlan, usePlanInput } from '../../data/usePlan';
+import { usePlan, usePlanInput } from '../../data/usePlan';
 import { useToday } from '../../data/useToday';
 import { Button } from '../../ui/Button';
 import { Columns } from '../../ui/Columns';
@@ -23,7 +23,6 @@ import { PressRow } from '../../ui/PressRow';
 import { Aside, Screen } from '../../ui/Screen';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
-import { visitsOf } from '../plan/planView';
 import { stageWords } from '../today/StageLines';
 import { upperFirst } from '../words';
 import { spanWords } from './daysView';

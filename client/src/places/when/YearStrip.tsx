@@ -1,10 +1,11 @@
 // The year as a strip of expected risk with its range, the schools' seasons under it, and what makes the months differ.
+
 import type { SeasonAnswer } from '@mortisect/contracts';
+import type { SiteToday } from '@mortisect/core/present';
 import { LESSON, schoolWords } from '@mortisect/core/timing';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { inWords } from '../../data/api';
-import type { SiteToday } from '../../data/orchardView';
 import { type CutAsked, useTreeSeason } from '../../data/queries';
 import { Chart, ChartKey } from '../../drawings/Chart';
 import { usePalette } from '../../ui/theme';

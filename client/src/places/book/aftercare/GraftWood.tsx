@@ -1,12 +1,13 @@
 // Graft wood: only from trees with a clean record, with a label that says from where.
+
 import { scionGuard } from '@mortisect/core/aftercare';
+import type { SiteToday } from '@mortisect/core/present';
 import { speciesName } from '@mortisect/core/register';
 import { View } from '@tamagui/core';
 import encodeQR from 'qr';
 import { useMemo, useState } from 'react';
 import Svg, { Path, Rect } from 'react-native-svg';
 import { dayAt, dayWords } from '../../../data/moment';
-import type { SiteToday } from '../../../data/orchardView';
 import { useAftercare, useTree, useTrees } from '../../../data/queries';
 import { useClock } from '../../../data/useClock';
 import { useToday } from '../../../data/useToday';

@@ -2,12 +2,11 @@
 
 import { type RecheckOutcome, verdictOn } from '@mortisect/core/aftercare';
 import { tapeText, typedLengthCm } from '@mortisect/core/measure';
-import type { RecheckDue } from '@mortisect/core/present';
+import { type RecheckDue, type SiteToday, treeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { dayWords } from '../../../data/moment';
-import { type SiteToday, treeView } from '../../../data/orchardView';
 import { useTree } from '../../../data/queries';
 import { useClock } from '../../../data/useClock';
 import { useRecordAction } from '../../../data/writes';

@@ -3,11 +3,16 @@
 import { type Held, marginsHeld } from '@mortisect/core/aftercare';
 import { disorderOf } from '@mortisect/core/disorders';
 import { tapeText } from '@mortisect/core/measure';
-import { type CutOnRecord, lookedAgain, type RecheckDue, rechecksDue } from '@mortisect/core/present';
+import {
+  type CutOnRecord,
+  lookedAgain,
+  type RecheckDue,
+  rechecksDue,
+  type SiteToday,
+} from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { dayWords } from '../../../data/moment';
-import type { SiteToday } from '../../../data/orchardView';
 import { useTrees } from '../../../data/queries';
 import { useCutsOnRecord } from '../../../data/useCutsOnRecord';
 import { useToday } from '../../../data/useToday';

@@ -1,12 +1,13 @@
 // What the caretaker saw outweighs what was reckoned: the stage of a crop, and the state of the ground.
+
 import type { TimingNow } from '@mortisect/contracts';
+import type { SiteToday } from '@mortisect/core/present';
 import { speciesName } from '@mortisect/core/register';
 import { cropOf, NEEDS_CONFIDENCE, NEEDS_SOURCE, stagesToSee } from '@mortisect/core/stage';
 import { daysBetween, type Ground, localClock, momentOf } from '@mortisect/core/weather';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { dayWords, isDay } from '../../../data/moment';
-import type { SiteToday } from '../../../data/orchardView';
 import { useTrees } from '../../../data/queries';
 import { useClock } from '../../../data/useClock';
 import { useRecordAction } from '../../../data/writes';

@@ -1,12 +1,13 @@
 // What was put on, whether rain has washed it off, and the guard of green tissue. The label is the law: no rates are given.
+
 import type { TimingNow } from '@mortisect/contracts';
+import type { SiteToday } from '@mortisect/core/present';
 import { speciesName } from '@mortisect/core/register';
 import { showsGreen } from '@mortisect/core/stage';
 import { WASH_DAYS } from '@mortisect/core/timing';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { shortMoment } from '../../../data/moment';
-import type { SiteToday } from '../../../data/orchardView';
 import { useClock } from '../../../data/useClock';
 import { useRecordAction } from '../../../data/writes';
 import { Button } from '../../../ui/Button';

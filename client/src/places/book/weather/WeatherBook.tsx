@@ -1,11 +1,12 @@
 // The weather of the site: where it comes from, what was measured, how far each crop is, what frost has done, and what was put on.
+
 import { joined, rainReading, temperatureReading, type Units } from '@mortisect/core/measure';
+import type { SiteToday } from '@mortisect/core/present';
 import { FROST_CONFIDENCE, FROST_SOURCE } from '@mortisect/core/stage';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { dayWords, shortMoment } from '../../../data/moment';
-import type { SiteToday } from '../../../data/orchardView';
 import { useSite, useTiming, useTrees, useWeather } from '../../../data/queries';
 import { useToday } from '../../../data/useToday';
 import { Chart, ChartKey } from '../../../drawings/Chart';

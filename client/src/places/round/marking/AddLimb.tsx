@@ -1,11 +1,11 @@
 // A limb that the map does not have yet, added without leaving the marking: the finding moves onto it.
 
 import { clockHour } from '@mortisect/core/measure';
+import type { SiteToday, TreeView } from '@mortisect/core/present';
 import type { TreeDetail } from '@mortisect/core/records';
 import { type Limb, limbKinds, measured, withGivenNames, withLimb } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
-import type { SiteToday, TreeView } from '../../../data/orchardView';
 import { useClock } from '../../../data/useClock';
 import { useSaveLimbs } from '../../../data/writes';
 import { Failed } from '../../../ui/Failed';

@@ -1,6 +1,6 @@
 // Sets what was marked, lays it aside, or takes a finding back. Set means: safe on this device, and on its way.
+import type { TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
-import type { TreeView } from '../../../data/orchardView';
 import { useUnits } from '../../../data/useToday';
 import { useSaveFinding } from '../../../data/writes';
 import { Button } from '../../../ui/Button';

@@ -13,11 +13,11 @@ import {
   signs,
 } from '@mortisect/core/diagnosis';
 import { disorderOf } from '@mortisect/core/disorders';
+import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { sampleLabel } from '@mortisect/core/records';
 import { speciesOf } from '@mortisect/core/register';
 import { View } from '@tamagui/core';
 import { useMemo, useState } from 'react';
-import type { SiteToday, TreeView } from '../../../data/orchardView';
 import { useClock } from '../../../data/useClock';
 import { newId, useRecordAction } from '../../../data/writes';
 import { Button } from '../../../ui/Button';

@@ -1,11 +1,11 @@
 // Marking by keys and by figures: what thumbs do by dragging must work without them.
 
+import { treeView } from '@mortisect/core/present';
 import type { ActionBody } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
 import { fireEvent, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
-import { treeView } from '../../../data/orchardView';
 import { Handle } from '../../../drawings/tape/Handle';
 import { tapeScale } from '../../../drawings/tape/scale';
 import { detail, did, finding, limbs, NOW, Stage, today } from '../../../testing/orchard';

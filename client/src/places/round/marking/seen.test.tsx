@@ -1,8 +1,8 @@
 // What was seen of a finding: signs that are seen, absent or not looked for; scratches; girdling; questions.
+import { siteToday, treeView } from '@mortisect/core/present';
 import type { Limb } from '@mortisect/core/tree';
 import { configure, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { useState } from 'react';
-import { siteToday, treeView } from '../../../data/orchardView';
 import { useOutbox } from '../../../data/outbox';
 import { usePreferences } from '../../../data/preferences';
 import { detail, finding, limbs, NOW, readOrchard, Stage, site, today } from '../../../testing/orchard';

@@ -1,6 +1,6 @@
 // What every sheet of a marking is given.
+import type { SiteToday, TreeView } from '@mortisect/core/present';
 import type { Limb } from '@mortisect/core/tree';
-import type { SiteToday, TreeView } from '../../../data/orchardView';
 import type { Marking } from './draft';
 
 export interface SeenProps {

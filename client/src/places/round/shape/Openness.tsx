@@ -1,9 +1,10 @@
 // The gap test and the light inside, computed from the limb map; a real throw can be set against it.
+
 import { HAT_RADIUS_CM, LIGHT_ENOUGH_FROM, OPEN_FROM } from '@mortisect/core/faults';
 import { tapeText } from '@mortisect/core/measure';
+import type { TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
-import type { TreeView } from '../../../data/orchardView';
 import { useClock } from '../../../data/useClock';
 import { useOpenness } from '../../../data/useOpenness';
 import { useUnits } from '../../../data/useToday';

@@ -1,12 +1,12 @@
 // Wood in the wrong place, found on the limb map; and how open the crown is.
 
 import { type Fault, faultKey, geometryFaults, standingFaults } from '@mortisect/core/faults';
+import type { SiteToday, TreeView } from '@mortisect/core/present';
 import type { FindingBody } from '@mortisect/core/records';
 import { mapGaps } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
-import type { SiteToday, TreeView } from '../../../data/orchardView';
 import { useClock } from '../../../data/useClock';
 import { newId, useRecordAction, useSaveFinding } from '../../../data/writes';
 import { Mark } from '../../../drawings/marks';

@@ -1,6 +1,7 @@
 // The run: the cuts that wait, tree by tree in the order they are visited, with the blade for the next one and the card that is due.
 
-import { type WoodClass, woodClass, woodClasses } from '@mortisect/core/blades';
+import { type WoodClass, woodClass, woodClasses } from '../blades/index';
+import type { Caution } from '../handling/index';
 import {
   type Blade,
   type BladeLog,
@@ -9,17 +10,23 @@ import {
   marksStanding,
   type OpenRun,
   openRun,
+  type SiteToday,
   standingActions,
-} from '@mortisect/core/present';
-import type { Action, ActionOf } from '@mortisect/core/records';
-import { startOfDay } from '../../data/moment';
-import { cutAtHand, type SiteToday, type TreeView } from '../../data/orchardView';
+  type TreeView,
+} from '../present/index';
+import type { Action, ActionOf } from '../records/index';
+import { localClock, momentOf } from '../weather/index';
 import { bladeFor, fitting, waysFor } from './bladeAtHand';
 import { type Card, cardOf } from './card';
 import type { RunItem, RunWork } from './work';
 
-interface LeftOut extends RunItem {
-  why: string;
+/** Why a cut that is due is not in the run. */
+export type LeftOutBecause =
+  | { code: 'hand over'; cautions: Caution[] }
+  | { code: 'not made'; reason: string };
+
+export interface LeftOut extends RunItem {
+  because: LeftOutBecause;
 }
 
 /** A tree of the run with what is to be done on it. */
@@ -69,16 +76,16 @@ export interface RunGiven {
 export function runOf({ work, actions, today, order = [], inHand = null }: RunGiven): Run {
   const { items, known, toDecide } = work;
   const open = openRun(actions);
-  const dayBegan = startOfDay(today.day, today.site.timeZone);
+  const dayBegan = momentOf(localClock(today.site.timeZone).startOf(today.day));
   const doneToday = standingActions(actions).filter(
     ({ action }) => Date.parse(action.at) >= Date.parse(dayBegan),
   );
   const leftOut: LeftOut[] = [];
   const waiting: RunItem[] = [];
   for (const item of items) {
-    const why = whyLeftOut(item, doneToday, today);
-    if (why === null) waiting.push(item);
-    else leftOut.push({ ...item, why });
+    const because = whyLeftOut(item, doneToday);
+    if (because === null) waiting.push(item);
+    else leftOut.push({ ...item, because });
   }
   const all = stopsIn(waiting, open?.treeIds ?? order);
   const stops = open ? all.filter(({ view }) => open.treeIds.includes(view.tree.id)) : all;
@@ -130,15 +137,14 @@ const OF_THE_RUN: ReadonlySet<Action['action']['kind']> = new Set([
   'decided',
 ]);
 
-function whyLeftOut(item: RunItem, done: readonly Action[], today: SiteToday): string | null {
-  const { cautions } = item.handling ?? cutAtHand(item.view, item.cut, today);
-  const handOver = cautions.find((caution) => caution.kind === 'hand over');
-  if (handOver) return `For a licensed arborist. ${handOver.text}`;
+function whyLeftOut({ handling, ...item }: RunItem, done: readonly Action[]): LeftOutBecause | null {
+  if (item.handedOver || handling.handOver)
+    return { code: 'hand over', cautions: handling.cautions.filter(({ kind }) => kind === 'hand over') };
   const notMade = done.findLast(
     ({ action }) =>
       action.kind === 'cutNotMade' && item.findingIds.every((id) => action.findingIds.includes(id)),
   );
-  return notMade?.action.kind === 'cutNotMade' ? `Not made today: ${notMade.action.reason}` : null;
+  return notMade?.action.kind === 'cutNotMade' ? { code: 'not made', reason: notMade.action.reason } : null;
 }
 
 /** Trees in the order of the run; those it does not name come after them, sound wood before suspect before infected. */
@@ -147,9 +153,9 @@ function stopsIn(items: readonly RunItem[], order: readonly string[]): Stop[] {
   for (const item of items) {
     byTree.set(item.view.tree.id, [...(byTree.get(item.view.tree.id) ?? []), item]);
   }
-  const stops = [...byTree.values()].map((own): Stop => {
-    const wood = woodClass(own.flatMap((item) => item.disorders));
-    return { view: (own[0] as RunItem).view, wood, items: own };
+  const stops = [...byTree.values()].map((onTree): Stop => {
+    const wood = woodClass(onTree.flatMap((item) => item.disorders));
+    return { view: (onTree[0] as RunItem).view, wood, items: onTree };
   });
   const placeOf = new Map(order.map((id, place) => [id, place]));
   const rank = ({ view, wood }: Stop) =>

@@ -1,6 +1,14 @@
 // What a tree asks for, derived from what was recorded.
-import { detail, did, finding, limbs, site, today } from '../testing/orchard';
-import { cutAtHand, decisionOn, openDecisions, siteToday, standingCuts, treeView } from './orchardView';
+import { detail, did, finding, limbs, site, today } from '../testing/index';
+import {
+  decisionOn,
+  judgedAsMade,
+  judgedAt,
+  openDecisions,
+  siteToday,
+  standingCuts,
+  treeView,
+} from './index';
 
 const canker = finding('1', 'S', 'FB_CANK_A');
 const onTrunk = finding('2', 'T', 'NEO', { fromCm: 20, toCm: 30 });
@@ -70,5 +78,29 @@ test('the newest word decides, and a word taken back leaves the question open', 
 test('height of a kerf: joint on the stem, then up the limb at its inclination', () => {
   const view = treeView(detail([canker]), today);
   // 60 cm up the stem, then 100 cm at 30°: 60 + 100 · sin 30° = 110
-  expect(cutAtHand(view, { limbId: 'S', atCm: 100 }, today).kerfHeightCm).toBeCloseTo(110);
+  expect(judgedAt(view, { limbId: 'S', atCm: 100 }, today).handling.kerfHeightCm).toBeCloseTo(110);
+});
+
+describe('a cut on record, judged on the tree as it stood before it', () => {
+  const later = { ...canker, id: '9', fromCm: 20, toCm: 30, seenAt: '2026-11-21T09:05:00Z' };
+  const asMade = (atCm: number, findings = [canker]) => {
+    if (made.action.kind !== 'cutMade') throw new Error('No cut.');
+    const action = { ...made.action, cut: { ...made.action.cut, atCm } };
+    return judgedAsMade(detail(findings, {}, [{ ...made, action }]), made.id, today);
+  };
+
+  test('its findings are open again, on wood that is there again', () => {
+    expect(asMade(40)).toMatchObject({ kerf: { limbId: 'S', atCm: 40 }, shortfallCm: { 1: 0 } });
+    expect(asMade(85)).toMatchObject({ shortfallCm: { 1: 15 }, left: [{ findingId: '1', distanceCm: 15 }] });
+  });
+
+  test('what was seen on the face afterwards is not part of it', () => {
+    expect(asMade(10, [canker, later])?.left.map(({ findingId }) => findingId)).toEqual(['1']);
+  });
+
+  test('a cut that is not on record, and one on a limb that is not on the map any more', () => {
+    expect(judgedAsMade(detail([canker]), made.id, today)).toBeNull();
+    const gone = { ...detail([canker], {}, [made]), limbs: limbs.filter(({ id }) => id !== 'S') };
+    expect(judgedAsMade(gone, made.id, today)).toBeNull();
+  });
 });

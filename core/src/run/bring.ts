@@ -7,11 +7,10 @@ import {
   type Supplies,
   supplies,
   usualMethod,
-} from '@mortisect/core/blades';
-import { isPlainDead } from '@mortisect/core/disorders';
-import { kitGap, type Tool } from '@mortisect/core/handling';
-import { heightReading, joined, thicknessReading } from '@mortisect/core/measure';
-import type { SiteToday } from '../../data/orchardView';
+} from '../blades/index';
+import { isPlainDead } from '../disorders/index';
+import { type KitGap, kitGap, type Tool } from '../handling/index';
+import type { SiteToday } from '../present/index';
 import { cleaningsAhead } from './bladeAtHand';
 import type { Run } from './run';
 import type { RunItem } from './work';
@@ -19,8 +18,8 @@ import type { RunItem } from './work';
 export interface Bring {
   tools: { tool: Tool; cuts: number; thickestMm: number }[];
   ladder: boolean;
-  /** What the kit cannot do, in words. */
-  missing: { itemId: string; treeCode: string; text: string }[];
+  /** What the kit cannot do. */
+  missing: { itemId: string; treeCode: string; gap: KitGap; kerfMm: number; kerfHeightCm: number }[];
   supplies: Supplies;
   method: CleaningMethod;
   cleanings: number;
@@ -36,15 +35,15 @@ export function bringFor(
 ): Bring {
   const { kit } = today.site.plan;
   const tools = kit.flatMap((tool) => {
-    const own = left.filter((item) => item.handling?.wielded?.tool.id === tool.id);
-    const thickestMm = Math.max(0, ...own.map((item) => item.handling?.kerfMm ?? 0));
-    return own.length > 0 ? [{ tool, cuts: own.length, thickestMm }] : [];
+    const cuts = left.filter((item) => item.handling.wielded?.tool.id === tool.id);
+    const thickestMm = Math.max(0, ...cuts.map((item) => item.handling.kerfMm));
+    return cuts.length > 0 ? [{ tool, cuts: cuts.length, thickestMm }] : [];
   });
   const cleanings = cleaningsAhead(left, today);
   const minutes = left.reduce((sum, item) => sum + item.minutes, 0);
   return {
     tools,
-    ladder: left.some((item) => item.station.startsWith('ladder')),
+    ladder: left.some((item) => item.ladder),
     missing: left.flatMap((item) => missingFor(item, today)),
     supplies: supplies({
       cleanings,
@@ -61,20 +60,9 @@ export function bringFor(
   };
 }
 
-function missingFor(item: RunItem, { site, units }: SiteToday): Bring['missing'] {
-  const { handling } = item;
-  if (!handling) return [];
-  const cut = {
-    kerfMm: handling.kerfMm,
-    heightCm: handling.kerfHeightCm,
-    dead: isPlainDead(item.disorders),
-  };
+function missingFor({ id, view, handling, disorders }: RunItem, { site }: SiteToday): Bring['missing'] {
+  const { kerfMm, kerfHeightCm } = handling;
+  const cut = { kerfMm, heightCm: kerfHeightCm, dead: isPlainDead(disorders) };
   const gap = kitGap(site.plan.kit, cut, site.gear.includes('ladder'));
-  if (!gap) return [];
-  const text = {
-    'nothing takes it': `No saw for ${joined(thicknessReading(cut.kerfMm, units))}.`,
-    'nothing reaches it': `Nothing reaches ${joined(heightReading(cut.heightCm, units))}.`,
-    'ladder needed': `Only a ladder reaches ${joined(heightReading(cut.heightCm, units))}, and there is none.`,
-  }[gap];
-  return [{ itemId: item.id, treeCode: item.view.tree.code, text }];
+  return gap ? [{ itemId: id, treeCode: view.tree.code, gap, kerfMm, kerfHeightCm }] : [];
 }

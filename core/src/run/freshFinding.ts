@@ -1,9 +1,9 @@
 // What the saw laid open, as a finding on the wood that is left.
 
-import { kindOf } from '@mortisect/core/disorders';
-import { FindingBody, type TreeDetail } from '@mortisect/core/records';
-import { limbNames } from '@mortisect/core/tree';
-import type { SiteToday } from '../../data/orchardView';
+import { kindOf } from '../disorders/index';
+import type { SiteToday } from '../present/index';
+import { FindingBody, type TreeDetail } from '../records/index';
+import { limbNames } from '../tree/index';
 
 /**
  * From a kerf toward the trunk: on the same limb, or on its parent where the limb went at the collar.

@@ -1,10 +1,9 @@
 // One card a step: which is due is read from the records, so that a reload, another phone or another day goes on at the same one.
 
-import { type CleanWhy, carriesDisease, dirtyBecause, type WayOut, woodClass } from '@mortisect/core/blades';
-import { needsThreeCuts } from '@mortisect/core/handling';
-import type { Blade, BladeLog, OpenRun } from '@mortisect/core/present';
-import type { Action, ActionOf } from '@mortisect/core/records';
-import type { SiteToday } from '../../data/orchardView';
+import { type CleanWhy, carriesDisease, dirtyBecause, type WayOut, woodClass } from '../blades/index';
+import { needsThreeCuts } from '../handling/index';
+import type { Blade, BladeLog, OpenRun, SiteToday } from '../present/index';
+import type { Action, ActionOf } from '../records/index';
 import { aheadOf, type RunItem } from './work';
 
 /** The cut that something is still to be done about. */

@@ -9,15 +9,14 @@ import {
   UNKNOWN,
   type WayOut,
   waysOut,
-} from '@mortisect/core/blades';
-import type { Blade, BladeLog } from '@mortisect/core/present';
-import type { SiteToday } from '../../data/orchardView';
+} from '../blades/index';
+import type { Blade, BladeLog, SiteToday } from '../present/index';
 import { aheadOf, type RunItem } from './work';
 
 /** Blades of the kind that the cut was planned with; where it names none, all of them. */
 export function fitting(blades: readonly Blade[], { handling }: RunItem): Blade[] {
-  const own = blades.filter(({ tool }) => tool.id === handling?.wielded?.tool.id);
-  return own.length > 0 ? own : [...blades];
+  const ofKind = blades.filter(({ tool }) => tool.id === handling.wielded?.tool.id);
+  return ofKind.length > 0 ? ofKind : [...blades];
 }
 
 export function waysFor(
@@ -61,7 +60,7 @@ export function cleaningsAhead(left: readonly RunItem[], { season, site }: SiteT
   const states = new Map<string, BladeState>();
   let cleanings = 0;
   for (const item of left) {
-    const tool = item.handling?.wielded?.tool.id ?? '';
+    const tool = item.handling.wielded?.tool.id ?? '';
     let state = states.get(tool) ?? UNKNOWN;
     if (dirtyBecause(state, aheadOf(item), season, site.schools.cleaning) !== null) {
       cleanings++;

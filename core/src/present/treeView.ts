@@ -7,14 +7,14 @@ import {
   type Telling,
   type TreeCuts,
   treeCuts,
-} from '@mortisect/core/cuts';
-import { type Season, seasonOn } from '@mortisect/core/disorders';
-import type { Caution } from '@mortisect/core/handling';
-import type { Units } from '@mortisect/core/measure';
-import { handlingOf, kerfOf } from '@mortisect/core/plan';
-import { type Considered, forCut, standingFindings, standingLimbs } from '@mortisect/core/present';
-import type { Action, Finding, Site, TreeDetail, TreeSummary } from '@mortisect/core/records';
-import { type Limb, limbNames } from '@mortisect/core/tree';
+} from '../cuts/index';
+import { type Season, seasonOn } from '../disorders/index';
+import type { Units } from '../measure/index';
+import type { Action, Finding, Site, TreeDetail, TreeSummary } from '../records/index';
+import { type Judgement, judgeCut } from '../residual/index';
+import { type Limb, limbNames } from '../tree/index';
+import { withStates } from './findingState';
+import { type Considered, forCut, standingFindings, standingLimbs } from './standing';
 
 /** The site as this device goes by it today. */
 export interface SiteToday {
@@ -84,7 +84,7 @@ export function cutsFor(
     findings.map(({ kind: _kind, ...finding }: Considered) => finding),
     schools,
     season,
-    Number(day.slice(0, 4)),
+    yearOf(day),
   );
 }
 
@@ -113,26 +113,40 @@ export function openDecisions(view: TreeView): Decision[] {
   return view.cuts.decisions.filter((decision) => decisionOn(view, decision.lesionId) === null);
 }
 
-export interface CutAtHand {
-  kerfMm: number;
-  /** Over the ground, cm. */
-  kerfHeightCm: number;
-  cautions: Caution[];
-  handOver: boolean;
-}
-
-/** How thick, high and heavy what comes off is, and what must be kept in mind: as the plan judges it. */
-export function cutAtHand(
-  view: TreeView,
-  cut: { limbId: string; atCm: number; upToCm?: number | undefined },
-  { site, season }: SiteToday,
-): CutAtHand {
-  const limb = view.limbs.find((one) => one.id === cut.limbId);
-  if (!limb) return { kerfMm: 0, kerfHeightCm: 0, cautions: [], handOver: false };
-  return handlingOf(limb, kerfOf(cut), {
+/** What is said of a cut on this tree, planned, made or only thought of: as the plan judges it. */
+export function judgedAt(
+  view: Pick<TreeView, 'tree' | 'limbs' | 'considered' | 'cuts'>,
+  cut: { limbId: string; atCm: number; upToCm?: number | undefined; kind?: string },
+  { site, season, day }: SiteToday,
+): Judgement {
+  return judgeCut(cut, {
     tree: { ...view.tree, limbs: view.limbs },
+    findings: view.considered,
+    clearances: view.cuts.clearances,
     settings: site.plan,
     season,
-    findings: view.findings,
+    year: yearOf(day),
   });
+}
+
+/**
+ * A cut on record, judged on the tree as it stood before it.
+ *
+ * @returns null where it is not on record, or its limb is not on the map
+ */
+export function judgedAsMade(detail: TreeDetail, cutId: string, today: SiteToday): Judgement | null {
+  const action = detail.actions.find(({ id }) => id === cutId)?.action;
+  if (action?.kind !== 'cutMade') return null;
+  const madeAt = Date.parse(action.at);
+  const actions = detail.actions.map((one) =>
+    Date.parse(one.action.at) >= madeAt ? { ...one, undone: true } : one,
+  );
+  const known = detail.findings.filter(({ seenAt }) => Date.parse(seenAt) <= madeAt);
+  const view = treeView({ ...detail, actions, findings: withStates(known, actions) }, today);
+  if (!view.limbs.some((limb) => limb.id === action.cut.limbId)) return null;
+  return judgedAt(view, action.cut, today);
+}
+
+function yearOf(day: string): number {
+  return Number(day.slice(0, 4));
 }

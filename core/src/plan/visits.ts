@@ -1,0 +1,113 @@
+// A plan visit by visit: the steps with their prices in the order they are made, what is due now, and the tree as it will stand.
+import { type Cut, treeAfter } from '../cuts/index';
+import { type Disorder, kindOf } from '../disorders/index';
+import type { Limb } from '../tree/index';
+import type { OrderResult } from './order';
+import type { PlannedStep, TreePlan } from './planTree';
+import type { Prepared } from './prepare';
+import type { Priced } from './price';
+import type { Pass } from './problem';
+import { visitKey } from './visit';
+import { passWords } from './words';
+
+/** A tree’s plan with what it was made of. */
+export interface Solved {
+  prepared: Prepared;
+  plan: TreePlan;
+  /** The order of each visit, by its key. */
+  orders: Record<string, OrderResult>;
+}
+
+export interface StepView {
+  step: PlannedStep;
+  priced: Priced;
+  /** null for what is no cut. */
+  cut: Cut | null;
+  limbId: string;
+  /** What it is mostly for. */
+  kind: Disorder['kind'];
+}
+
+export interface Visit {
+  key: string;
+  title: string;
+  season: number;
+  pass: Pass;
+  steps: StepView[];
+  order: OrderResult;
+  /** The pass that is at hand. */
+  isNow: boolean;
+}
+
+/** Visits to the tree, first to last, each with its steps in the order they are made. */
+export function visitsOf({ prepared, plan, orders }: Solved): Visit[] {
+  const { input, all, problem } = prepared;
+  const byId = new Map(all.map((one) => [one.id, one]));
+  const now = problem.slots[0];
+  const kindById = new Map(input.findings.map((finding) => [finding.id, kindOf(finding.disorder)]));
+  const groups = new Map<string, StepView[]>();
+  for (const step of plan.steps) {
+    const priced = byId.get(step.candidateId);
+    if (!priced) continue;
+    const key = visitKey(step);
+    const view = stepView(step, priced, kindById);
+    groups.set(key, [...(groups.get(key) ?? []), view]);
+  }
+  return [...groups].flatMap(([key, steps]) => {
+    const [{ step }] = steps as [StepView];
+    const order = orders[key];
+    if (!order) return [];
+    return [
+      {
+        key,
+        title: passWords(step.season, step.pass, input.year),
+        season: step.season,
+        pass: step.pass,
+        steps: order.order.flatMap((id) => steps.filter((one) => one.step.candidateId === id)),
+        order,
+        isNow: step.season === 1 && step.pass === now?.pass,
+      },
+    ];
+  });
+}
+
+function stepView(step: PlannedStep, priced: Priced, kindById: Map<string, Disorder['kind']>): StepView {
+  const { what } = priced.candidate;
+  const kinds = step.solves.map(({ findingId }) => kindById.get(findingId));
+  const first = (['diseased', 'dead', 'damaged', 'misplaced'] as const).find((kind) => kinds.includes(kind));
+  return {
+    step,
+    priced,
+    cut: what.is === 'cut' ? what.cut : null,
+    limbId: what.is === 'cut' ? what.cut.limbId : what.limbId,
+    kind: first ?? 'misplaced',
+  };
+}
+
+/** The cuts that are due now, in order. */
+export function stepsNow(solved: Solved): StepView[] {
+  return visitsOf(solved).find((visit) => visit.isNow)?.steps ?? [];
+}
+
+/** The tree after all steps up to the end of a season. */
+export function limbsAfter(limbs: Limb[], steps: readonly StepView[], season: number): Limb[] {
+  const kerfs = steps.flatMap(({ step, priced }) =>
+    step.season <= season && priced.kerf ? [priced.kerf] : [],
+  );
+  return treeAfter(limbs, kerfs);
+}
+
+/** Candidates that answer the same findings, cheapest in crown first. */
+export function alternativesTo(one: StepView, { prepared }: Solved): Priced[] {
+  const ids = new Set(one.step.solves.map(({ findingId }) => findingId));
+  return prepared.all
+    .filter(
+      (other) =>
+        other.id !== one.priced.id &&
+        (other.candidate.answers.some(({ findingId }) => ids.has(findingId)) ||
+          (other.kerf !== null &&
+            one.step.solves.length > 0 &&
+            other.left.some(({ findingId }) => ids.has(findingId)))),
+    )
+    .toSorted((a, b) => a.crown - b.crown || a.minutes.minutes - b.minutes.minutes);
+}

@@ -1,0 +1,268 @@
+// What is said of one cut: how heavy and high it is and whose work, how far from every edge it falls, and what may stay behind?
+import { type Clearance, disorderOf, type Edge, kindOf, type Season } from '../disorders/index';
+import {
+  type Caution,
+  cautions,
+  type Fall,
+  fall,
+  type Hazard,
+  limbMass,
+  loadIn,
+  pieces,
+  type Stick,
+  type Strokes,
+  strokes,
+  type Tool,
+  toolFor,
+  type Wielded,
+} from '../handling/index';
+import {
+  ageYearsAt,
+  comesOff,
+  diameterMmAt,
+  indexLimbs,
+  type Kerf,
+  type Limb,
+  type LimbIndex,
+  limbShape,
+  pointAlong,
+  wayToStool,
+} from '../tree/index';
+import { residual } from './hiddenExtent';
+
+/** A finding as far as a cut near it is judged by it. */
+export interface FindingAtCut {
+  id: string;
+  limbId: string;
+  fromCm: number;
+  toCm: number;
+  disorder: string;
+  edge: Edge;
+  growthRapid: boolean;
+  healed?: boolean | undefined;
+  /** Wet bacteria were seen on it. */
+  ooze?: boolean | undefined;
+}
+
+/** The tree, its findings and the site, as far as a cut is judged by them. */
+export interface JudgedBy {
+  tree: {
+    limbs: Limb[];
+    species: string;
+    hazards: readonly Hazard[];
+    heightCm: number;
+    plantedYear: number | null;
+    susceptible: boolean;
+  };
+  findings: readonly FindingAtCut[];
+  /** What is asked for, by finding; those without one ask for no distance. */
+  clearances: Readonly<Record<string, Pick<Clearance, 'clearanceCm'>>>;
+  settings: { liftKg: number; kit: readonly Tool[] };
+  season: Season;
+  /** Of the day, for the age of the tree. */
+  year: number;
+}
+
+export interface Handling {
+  kerfMm: number;
+  /** Over the ground, cm. */
+  kerfHeightCm: number;
+  massKg: number;
+  massRangeKg: [number, number];
+  massFromBaseAlone: boolean;
+  pieces: Stick[];
+  strokes: Strokes;
+  fall: Fall;
+  wielded: Wielded | null;
+  /** The wood at the kerf is dead. */
+  dead: boolean;
+  cautions: Caution[];
+  handOver: boolean;
+}
+
+export interface Left {
+  findingId: string;
+  /** From the kerf to the visible edge along the wood, cm; null where the wood is not cut. */
+  distanceCm: number | null;
+  chance: number;
+  range: [number, number];
+}
+
+export interface Judgement {
+  kerf: Kerf;
+  handling: Handling;
+  /** Of each finding whose visible edge comes off. */
+  left: Left[];
+  /** How far short of its clearance the cut falls, cm, by finding that asks for one; all of it where the edge itself stays on the tree. */
+  shortfallCm: Record<string, number>;
+  /** The wood met is diseased within reach of the blade: the blade is cleaned afterwards. */
+  infected: boolean;
+}
+
+/** A kerf nearer to a diseased edge than this carries it on the blade. Common practice, no source. */
+const INFECTED_WITHIN_CM = 10;
+
+/** The kerf of a cut; where the bud is still to be found, the outermost place it may be. */
+export function kerfOf({ limbId, atCm, upToCm }: Kerf & { upToCm?: number | undefined }): Kerf {
+  return { limbId, atCm: upToCm ?? atCm };
+}
+
+/**
+ * The one judgement of a cut, planned or made: every screen, sheet and record says of it what this says.
+ *
+ * @param cut where the saw goes; a stub keeps what is left in wood that comes off later
+ * @throws {Error} where the limb is not on the tree
+ * @example judgeCut({ limbId: 'A', atCm: 30, kind: 'heading' }, by).shortfallCm.canker //=> 0
+ */
+export function judgeCut(
+  cut: Kerf & { upToCm?: number | undefined; kind?: string },
+  by: JudgedBy,
+  index: LimbIndex = indexLimbs(by.tree.limbs),
+): Judgement {
+  const kerf = kerfOf(cut);
+  const limb = index.byId.get(kerf.limbId);
+  if (!limb) throw new Error(`Limb ${kerf.limbId} is not on this tree.`);
+  const left = leftBehind(kerf, cut.kind === 'stub', by, index);
+  return {
+    kerf,
+    handling: handlingOf(limb, kerf, by),
+    left,
+    shortfallCm: shortfalls(left, by),
+    infected: by.findings.some((finding) => meets(finding, kerf, left)),
+  };
+}
+
+/** The worst shortfall among findings, cm. @example worstShortfallCm({ a: 0, b: 3 }, ['b']) //=> 3 */
+export function worstShortfallCm(
+  { shortfallCm }: Pick<Judgement, 'shortfallCm'>,
+  ids: readonly string[],
+): number {
+  return Math.max(0, ...ids.map((id) => shortfallCm[id] ?? 0));
+}
+
+function handlingOf(limb: Limb, kerf: Kerf, { tree, settings, season, findings }: JudgedBy): Handling {
+  const atCm = Math.min(kerf.atCm, limb.lengthCm);
+  const load = loadIn(season);
+  const mass = limbMass(tree.limbs, tree.species, kerf, load);
+  const kerfMm = diameterMmAt(limb, atCm);
+  const placed = limbShape(tree.limbs).get(limb.id);
+  const kerfHeightCm = placed ? pointAlong(placed, atCm / limb.lengthCm).z : 0;
+  const dead = isDeadAt(kerf, findings);
+  const list = cautions({
+    hazards: [...tree.hazards],
+    treeHeightCm: tree.heightCm,
+    kerfHeightCm,
+    kerfMm,
+    massKg: mass.rangeKg[1],
+  });
+  return {
+    kerfMm,
+    kerfHeightCm,
+    massKg: mass.kg,
+    massRangeKg: mass.rangeKg,
+    massFromBaseAlone: mass.fromBaseAlone,
+    pieces: pieces(tree.limbs, tree.species, kerf, load, settings.liftKg),
+    strokes: strokes(limb, atCm, mass.kg),
+    fall: fall(limb, atCm, kerfHeightCm),
+    wielded: toolFor(settings.kit, { kerfMm, heightCm: kerfHeightCm, dead }),
+    dead,
+    cautions: list,
+    handOver: list.some((one) => one.kind === 'hand over'),
+  };
+}
+
+function isDeadAt({ limbId, atCm }: Kerf, findings: JudgedBy['findings']): boolean {
+  return findings.some(
+    (finding) =>
+      finding.limbId === limbId && finding.fromCm <= atCm + 1 && kindOf(finding.disorder) === 'dead',
+  );
+}
+
+/** The chance that infected wood stays behind, for every finding whose visible edge comes off. */
+function leftBehind(kerf: Kerf, inStub: boolean, by: JudgedBy, index: LimbIndex): Left[] {
+  return by.findings.flatMap((finding): Left[] => {
+    const distanceCm = distanceTo(kerf, finding, index);
+    if (distanceCm === null) return [];
+    if (kindOf(finding.disorder) !== 'diseased')
+      return [{ findingId: finding.id, distanceCm, chance: 0, range: [0, 0] }];
+    const { chance, range } = residual({
+      disorder: finding.disorder,
+      season: by.season,
+      edge: finding.edge,
+      vigorous: isVigorous(finding, by),
+      distanceCm,
+      unionCrossed: crossesUnion(finding, kerf, index),
+      inStub,
+    });
+    return [{ findingId: finding.id, distanceCm, chance, range }];
+  });
+}
+
+function shortfalls(left: readonly Left[], { clearances }: JudgedBy): Judgement['shortfallCm'] {
+  const distance = new Map(left.map(({ findingId, distanceCm }) => [findingId, distanceCm ?? 0]));
+  return Object.fromEntries(
+    Object.entries(clearances).map(([id, { clearanceCm }]) => [
+      id,
+      clearanceCm - Math.min(clearanceCm, distance.get(id) ?? 0),
+    ]),
+  );
+}
+
+/** Common practice, no source. */
+const YOUNG_BELOW_YEARS = 8;
+
+/** Disease runs further in wood that grows fast: by its own growth, by the cultivar, or because the tree is young. */
+export function isVigorous(
+  finding: Pick<FindingAtCut, 'growthRapid'>,
+  { tree, year }: { tree: Pick<JudgedBy['tree'], 'plantedYear' | 'susceptible'>; year: number },
+): boolean {
+  const young = tree.plantedYear !== null && year - tree.plantedYear < YOUNG_BELOW_YEARS;
+  return finding.growthRapid || tree.susceptible || young;
+}
+
+/** From the kerf to the visible edge of the finding along the wood, cm; null where that wood stays. */
+function distanceTo(
+  kerf: Kerf,
+  finding: Pick<FindingAtCut, 'limbId' | 'fromCm'>,
+  index: LimbIndex,
+): number | null {
+  let sum = 0;
+  for (const { limbId, atCm } of wayToStool(index, finding.limbId, finding.fromCm)) {
+    if (limbId === kerf.limbId) {
+      return comesOff(atCm, kerf.atCm) ? sum + atCm - kerf.atCm : null;
+    }
+    sum += atCm;
+  }
+  return null;
+}
+
+/** Common practice, no source. */
+const OLD_WOOD_YEARS = 2;
+
+/** Does the way from edge to kerf pass a union in wood of two years or more? */
+function crossesUnion(finding: FindingAtCut, kerf: Kerf, index: LimbIndex): boolean {
+  for (const { limbId, atCm } of wayToStool(index, finding.limbId, finding.fromCm)) {
+    const limb = index.byId.get(limbId) as Limb;
+    const downTo = limbId === kerf.limbId ? kerf.atCm : 0;
+    const passed = (index.childrenOf.get(limbId) ?? []).some(
+      (child) =>
+        child.jointCm < atCm && child.jointCm > downTo && ageYearsAt(limb, child.jointCm) >= OLD_WOOD_YEARS,
+    );
+    if (passed) return true;
+    if (limbId === kerf.limbId) return false;
+    if (ageYearsAt(limb, 0) >= OLD_WOOD_YEARS) return true;
+  }
+  return false;
+}
+
+/** Does the blade meet it? Ooze runs over all that it hangs on; dead wood may have died of anything. */
+function meets(finding: FindingAtCut, kerf: Kerf, left: readonly Left[]): boolean {
+  if (finding.healed) return false;
+  const off = left.find((one) => one.findingId === finding.id);
+  if (off && (finding.ooze || disorderOf(finding.disorder)?.causeUnknown)) return true;
+  if (kindOf(finding.disorder) !== 'diseased') return false;
+  if (off) return (off.distanceCm ?? Number.POSITIVE_INFINITY) < INFECTED_WITHIN_CM;
+  // Wood that stays: the kerf lies beyond the edge, on the same limb and within the lesion's neighbourhood
+  if (finding.limbId !== kerf.limbId) return false;
+  return kerf.atCm >= finding.fromCm - INFECTED_WITHIN_CM && kerf.atCm <= finding.toCm + INFECTED_WITHIN_CM;
+}

@@ -1,0 +1,51 @@
+// A cut as it goes on record.
+
+import type { Cut } from '../cuts/index';
+import { type Blade, judgedAt, type SiteToday } from '../present/index';
+import type { ActionOf } from '../records/index';
+import { worstShortfallCm } from '../residual/index';
+import type { RunItem } from './work';
+
+export interface Placed {
+  limbId: string;
+  atCm: number;
+  kind: Cut['kind'];
+}
+
+/** As planned: where the bud is still to be found, the outermost place. */
+export function placedAt({ limbId, atCm, upToCm, kind }: Cut): Placed {
+  return { limbId, atCm: upToCm ?? atCm, kind };
+}
+
+/** What was really cut decides what goes on record: its weight, and how far short of the clearances it fell. */
+export function cutMade(
+  item: RunItem,
+  placed: Placed,
+  blade: Blade,
+  at: string,
+  today: SiteToday,
+): ActionOf<'cutMade'> {
+  const { view, findingIds } = item;
+  const made = judgedAt(view, placed, today);
+  const name = view.names.get(placed.limbId) ?? placed.limbId;
+  return {
+    kind: 'cutMade',
+    at,
+    treeId: view.tree.id,
+    blade: blade.id,
+    findingIds,
+    disorders: item.disorders,
+    cut: {
+      limbId: placed.limbId,
+      limbName: name,
+      atCm: placed.atCm,
+      kind: placed.kind,
+      diameterMm: made.handling.kerfMm,
+      clearanceCm: Math.max(0, ...findingIds.map((id) => view.cuts.clearances[id]?.clearanceCm ?? 0)),
+      shortfallCm: worstShortfallCm(made, findingIds),
+      sentence: `${name}, ${Math.round(placed.atCm * 10) / 10} cm from the collar.`,
+      massKg: Math.round(made.handling.massKg * 1000) / 1000,
+      tool: blade.tool.name,
+    },
+  };
+}

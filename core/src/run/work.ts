@@ -1,0 +1,145 @@
+// The cuts that are due, read from the plans: where, with what, on which wood.
+
+import { contaminationChance, type WoodClass, woodClass } from '../blades/index';
+import type { Cut } from '../cuts/index';
+import { type Priced, type Solved, standOf, stationOf, stepsNow } from '../plan/index';
+import { judgedAt, openDecisions, type SiteToday, standingCuts, type TreeView } from '../present/index';
+import type { Handling, Judgement } from '../residual/index';
+
+export interface RunItem {
+  id: string;
+  view: TreeView;
+  cut: Cut;
+  /** Findings that this cut answers, those of the cuts it swallows included. */
+  findingIds: string[];
+  disorders: string[];
+  wood: WoodClass;
+  /** The kerf itself lies in or near ill wood. */
+  infectedKerf: boolean;
+  /** Chance that ill wood is met or stays, by the hidden extent. */
+  hidden: number;
+  /** Where one stands for it: on a ladder or not, and on which side of the tree. */
+  station: string;
+  ladder: boolean;
+  side: string;
+  handling: Handling;
+  /** The plan leaves it to an arborist. */
+  handedOver: boolean;
+  /** Work at the cut by the plan; none where no plan has priced it. */
+  minutes: number;
+}
+
+/** All cuts that are due by the plans, whatever was done since. */
+export interface RunWork {
+  items: RunItem[];
+  /** Disorder by finding id, of all trees at hand. */
+  known: ReadonlyMap<string, string>;
+  /** Trees on which no cut answers something, and nobody has decided yet. */
+  toDecide: TreeView[];
+}
+
+/**
+ * @param views trees with open findings, in walking order
+ * @param plans the plan of each tree; a tree without one is not in the run yet
+ */
+export function workOf(
+  views: readonly TreeView[],
+  plans: ReadonlyMap<string, Solved>,
+  today: SiteToday,
+): RunWork {
+  const known = new Map(
+    views.flatMap((view) => view.history.map(({ id, disorder }) => [id, disorder] as const)),
+  );
+  const itemsOn = (view: TreeView) => {
+    const solved = plans.get(view.tree.id);
+    return solved ? [...planned(view, solved, known), ...handedOver(view, solved, known, today)] : [];
+  };
+  return {
+    items: views.flatMap(itemsOn),
+    known,
+    toDecide: views.filter((view) => openDecisions(view).length > 0),
+  };
+}
+
+/** The cuts that are due now, in the order of the plan. */
+function planned(view: TreeView, solved: Solved, known: RunWork['known']): RunItem[] {
+  return stepsNow(solved).flatMap(({ cut, step, priced }) => {
+    const findingIds = step.solves.map(({ findingId }) => findingId);
+    // A plan that stands from before a cut was made, or a map drawn, names what is gone by now
+    const isOpen = findingIds.every((id) => view.findings.some((finding) => finding.id === id));
+    const stands = view.limbs.some((limb) => limb.id === cut?.limbId);
+    const { handling } = priced;
+    if (!cut || !handling || findingIds.length === 0 || !isOpen || !stands) return [];
+    return [
+      {
+        ...named(view, cut, findingIds, known),
+        ...judged({ handling, infected: priced.infected, left: priced.left }),
+        station: stationOf(priced, solved.prepared.input.tree),
+        ...standOf(priced, solved.prepared.input.tree),
+        handedOver: false,
+        minutes: priced.minutes.minutes,
+      },
+    ];
+  });
+}
+
+/** Cuts that the position rule asks for and the plan leaves to an arborist. */
+function handedOver(
+  view: TreeView,
+  { plan }: Pick<Solved, 'plan'>,
+  known: RunWork['known'],
+  today: SiteToday,
+): RunItem[] {
+  return standingCuts(view).flatMap((cut) => {
+    const findingIds = cut.lesionIds.filter((id) => plan.handOver.includes(id));
+    if (findingIds.length === 0) return [];
+    return [
+      {
+        ...named(view, cut, findingIds, known),
+        ...judged(judgedAt(view, cut, today)),
+        station: 'ground',
+        ladder: false,
+        side: '',
+        handedOver: true,
+        minutes: 0,
+      },
+    ];
+  });
+}
+
+function named(view: TreeView, cut: Cut, findingIds: string[], known: RunWork['known']) {
+  const disorders = findingIds.map((id) => known.get(id) ?? 'unknown');
+  const id = `${view.tree.id}:${findingIds.toSorted().join(',')}`;
+  return { id, view, cut, findingIds, disorders, wood: woodClass(disorders) };
+}
+
+function judged({
+  handling,
+  infected,
+  left,
+}: Pick<Judgement, 'handling'> & Pick<Priced, 'infected' | 'left'>) {
+  return {
+    handling,
+    infectedKerf: infected,
+    hidden: Math.max(0, ...left.map(({ chance }) => chance)),
+  };
+}
+
+export function aheadOf(item: RunItem) {
+  return { treeId: item.view.tree.id, disorders: item.disorders };
+}
+
+/**
+ * The cuts of the run as the simulator of skipped cleanings reads them.
+ *
+ * @param soft sound cuts are made in green shoots
+ */
+export function transmissionCuts(left: readonly RunItem[], soft: boolean) {
+  return left.map((item) => ({
+    treeId: item.view.tree.id,
+    disorders: item.disorders,
+    infected: item.infectedKerf,
+    contaminates: contaminationChance(item.wood, item.infectedKerf, item.hidden),
+    soft: soft && !item.infectedKerf,
+  }));
+}
