@@ -8,7 +8,7 @@ export const TURNS = [
   ['everyone'],
   ['kept'],
   ['trouble', 'plan'],
-  ['days', 'opinion'],
+  ['days', 'opinion', 'archive'],
   ['kill', 'round'],
   ['run'],
 ];

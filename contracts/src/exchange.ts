@@ -69,6 +69,23 @@ export const ImportReport = z
   .meta({ id: 'ImportReport' });
 export type ImportReport = z.infer<typeof ImportReport>;
 
+/** What came in with an archive. */
+export const ArchiveReport = z
+  .object({
+    orchardId: z.uuid(),
+    lines: z.number().int().describe('of the history'),
+    trees: z.number().int(),
+    findings: z.number().int(),
+    actions: z.number().int(),
+    hours: z.number().int().describe('of weather'),
+    photos: z.number().int(),
+    aside: z
+      .array(z.object({ seq: z.number(), why: z.string() }))
+      .describe('lines that are kept and lead to nothing yet, each with why'),
+  })
+  .meta({ id: 'ArchiveReport' });
+export type ArchiveReport = z.infer<typeof ArchiveReport>;
+
 /** Columns of a tree file, in order: the names of the fields of a tree. */
 export const treeColumns = Object.keys(TreeBody.shape) as (keyof TreeBody)[];
 

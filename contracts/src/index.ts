@@ -1,5 +1,6 @@
 export type { Openness, PlanResult } from './compute';
 export {
+  ArchiveReport,
   ColumnMapping,
   ImportChoices,
   ImportReport,

@@ -19,8 +19,8 @@ export interface Route {
   inline?: true;
   /** A body larger than the common limit. */
   bodyLimit?: string;
-  /** A body that is no JSON: taken as bytes, of these content types. */
-  rawBody?: { types: readonly string[]; limit: string };
+  /** A body that is no JSON: taken as bytes, of these content types; one that is streamed is read from the request itself. */
+  rawBody?: { types: readonly string[]; limit: string } | { types: readonly string[]; streamed: true };
   /** An answer that is a file of this content type. */
   rawAnswer?: string;
   example?: unknown;

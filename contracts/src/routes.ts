@@ -22,7 +22,7 @@ import { LimbMap } from '@mortisect/core/tree';
 import { repairs } from '@mortisect/core/weather';
 import { z } from 'zod';
 import { computeRoutes } from './computeRoutes';
-import { ImportReport, importFormats } from './exchange';
+import { ArchiveReport, ImportReport, importFormats } from './exchange';
 import { type Route, route } from './route';
 import * as when from './when';
 
@@ -35,6 +35,8 @@ const RawFile = z.object({
   fileName: z.string(),
   content: z.union([z.string(), z.instanceof(Uint8Array)]),
 });
+/** A large file, sent as it is read. */
+const StreamedFile = z.object({ fileName: z.string(), content: z.custom<AsyncIterable<Uint8Array>>() });
 const SheetQuery = z.object({
   paper: z.enum(['A4', 'LETTER']).default('A4'),
   units: z.enum(['metric', 'us']).optional().describe('those of the site where missing'),
@@ -234,11 +236,20 @@ export const routes = {
   }),
   getArchive: route({
     method: 'get',
-    path: '/api/archive.json',
+    path: '/api/archive.ndjson',
     tag: 'Files',
-    summary: 'Everything: site, trees with limb maps, findings, what was done, jobs',
-    rawAnswer: 'application/json',
-    response: RawFile,
+    summary: 'Everything: the whole history, devices, weather and photos, one JSON object a line',
+    rawAnswer: 'application/x-ndjson',
+    response: StreamedFile,
+  }),
+  importArchive: route({
+    method: 'post',
+    path: '/api/archive',
+    tag: 'Files',
+    summary: 'Bring a whole orchard, as an archive holds it, into a server that has none yet',
+    rawBody: { types: ['*/*'], streamed: true },
+    response: ArchiveReport,
+    fromDevice: true,
   }),
   importTrees: route({
     method: 'post',

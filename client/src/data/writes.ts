@@ -95,6 +95,15 @@ export const useImportTrees = () =>
     onSuccess: (report) => report.written > 0 && refreshOrchard(),
   });
 
+/** Everything that was read before is of the orchard that stood here until then. */
+export function useImportArchive() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (given: Ask<'importArchive'>) => ask('importArchive', given),
+    onSuccess: () => client.invalidateQueries(),
+  });
+}
+
 export function useImportWeather() {
   const client = useQueryClient();
   return useMutation({

@@ -28,6 +28,7 @@ export type HistoryValue = z.infer<typeof HistoryValue>;
 
 export const HistoryLine = z
   .object({
+    orchardId: z.uuid(),
     seq: z.number().int().min(0),
     at: moment.describe('when it happened'),
     receivedAt: moment,

@@ -8,8 +8,9 @@ import {
   startingFields,
   treeColumns,
 } from '@mortisect/contracts';
+import { ARCHIVE_KIND, ARCHIVE_VERSION } from '@mortisect/contracts/archive';
 import { isBareNumber, type LengthUnit } from '@mortisect/core/measure';
-import { standingLimbs } from '@mortisect/core/present';
+import { fold, standingLimbs } from '@mortisect/core/present';
 import { Action, TreeBody } from '@mortisect/core/records';
 import { speciesMeant, speciesTable, type TreeSize, treeSizes } from '@mortisect/core/register';
 import { type Limb, LimbMap } from '@mortisect/core/tree';
@@ -55,7 +56,7 @@ export function readTrees({ bytes, format, mapping, choices = null }: TreeFile):
   if (text.includes('\u0000')) return { fault: 'This is not a text file: it holds bytes that no text has.' };
   if (text.trim() === '') return { fault: 'The file is empty.' };
   if (format === 'csv') return fromCsv(text, mapping, choices);
-  const json = parsed(text);
+  const json = (format === 'archive' && treesInLines(text)) || parsed(text);
   if (json === undefined) return { fault: 'The file is not JSON: it may be cut off.' };
   return format === 'geojson' ? fromGeojson(json, choices) : fromArchive(json);
 }
@@ -357,7 +358,6 @@ function textOf(value: unknown): string {
   return String(value);
 }
 
-export const ARCHIVE_KIND = 'mortisect archive';
 const Archive = z.object({
   kind: z.literal(ARCHIVE_KIND, 'This JSON file is no archive of an orchard.'),
   version: z.literal(1, 'The archive is of a later version than this server reads.'),
@@ -372,6 +372,31 @@ const Archive = z.object({
     )
     .max(MOST_ROWS),
 });
+
+/** An archive that is a history, folded to its trees in the form of the first version; null where the file is none. */
+function treesInLines(text: string): object | null {
+  const [first = ''] = text.split('\n', 1);
+  const head = parsed(first) as { is?: unknown; version?: unknown } | undefined;
+  if (head?.is !== 'archive') return null;
+  if (head.version !== ARCHIVE_VERSION) return { kind: ARCHIVE_KIND, version: head.version };
+  const lines = text.split('\n').flatMap((line) => (parsed(line) as { is?: unknown } | undefined) ?? []);
+  const { trees, actions } = fold(lines.filter(({ is }) => is === 'history'));
+  const done = new Map<string | null, Action[]>();
+  for (const [id, { treeId, value, undone, by, receivedAt }] of actions) {
+    const action = { id, action: value.action, undone, by, receivedAt };
+    done.set(treeId, [...(done.get(treeId) ?? []), action]);
+  }
+  return {
+    kind: ARCHIVE_KIND,
+    version: 1,
+    trees: [...trees].map(([id, { tree, limbs }]) => ({
+      tree: tree.value.tree,
+      limbs: limbs.value.limbs,
+      surveyedAt: limbs.at,
+      actions: done.get(id) ?? [],
+    })),
+  };
+}
 
 /** Trees and their limb maps as they stand, without the wood that was cut since; findings and the log stay in the file. */
 function fromArchive(json: unknown): TreeFileRead {

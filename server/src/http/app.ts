@@ -20,9 +20,10 @@ import type { Config } from '../config';
 import type { Pool } from '../pool/pool';
 import { doesNotFit } from '../refusal';
 import { putAction } from '../services/actions';
+import { exportArchive, importArchive } from '../services/archive';
 import { calendarPath, makeCalendar, siteCalendar, treeCalendar } from '../services/calendar';
 import { findDevice, getPeople, putDevice } from '../services/devices';
-import { exportArchive, exportCsv, exportGeojson, fromQuery, importTrees } from '../services/exchange';
+import { exportCsv, exportGeojson, fromQuery, importTrees } from '../services/exchange';
 import { putFinding } from '../services/findings';
 import { readLog } from '../services/history';
 import { getJobs, putJob } from '../services/jobs';
@@ -133,7 +134,9 @@ function handlers({ db, config, access, pool, now }: AppParts): Handlers {
     getPhoto: ({ params }) => getPhoto(config.photoFolder, params.photoId),
     getTreesCsv: () => exportCsv(db),
     getTreesGeojson: () => exportGeojson(db),
-    getArchive: () => exportArchive(db, now()),
+    getArchive: () => exportArchive(db, config.photoFolder),
+    importArchive: ({ request }) =>
+      importArchive({ db, pool, photoFolder: config.photoFolder, body: request }),
     importTrees: ({ query: { format, take, mapping, choices }, bytes, device }) =>
       importTrees(db, pool, {
         bytes,

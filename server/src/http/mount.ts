@@ -1,5 +1,6 @@
 // Puts the table of routes on Express: parse at the border, hand plain data to the handler, send plain data back.
 
+import { pipeline } from 'node:stream/promises';
 import { type Route, type RouteParsed, type RouteResponse, routes } from '@mortisect/contracts';
 import { MOST_LESIONS, MOST_LIMBS } from '@mortisect/core/cuts';
 import { RecordId } from '@mortisect/core/records';
@@ -36,35 +37,38 @@ export function mountRoutes(app: Express, handlers: Handlers, options: MountOpti
     const steps: RequestHandler[] = [];
     if (!route.open) steps.push(options.guard);
     if (route.body) steps.push(jsonOnly, express.json({ limit: route.bodyLimit ?? COMMON_LIMIT }));
-    if (route.rawBody)
-      steps.push(express.raw({ type: [...route.rawBody.types], limit: route.rawBody.limit }), bytesOnly);
+    const { rawBody } = route;
+    if (rawBody && 'limit' in rawBody)
+      steps.push(express.raw({ type: [...rawBody.types], limit: rawBody.limit }), bytesOnly);
     steps.push(async (request, response) => {
       const asked = {
         params: route.params?.parse(request.params),
         query: route.query?.parse(request.query),
         body: route.body?.parse(withinSize(request.body)),
-        bytes: route.rawBody ? request.body : undefined,
+        bytes: rawBody ? request.body : undefined,
         device: route.fromDevice ? await deviceOf(request, options) : undefined,
         request,
       };
       const answer = await handle(asked);
-      if (route.rawAnswer) sendFile(response, route, answer as RouteResponse<RawRoute>);
+      if (route.rawAnswer) await sendFile(response, route, answer as RouteResponse<RawRoute>);
       else response.json(answer);
     });
     app[route.method](route.path, ...steps);
   }
 }
 
-type RawRoute = (typeof routes)['getPhoto'];
+type RawRoute = (typeof routes)['getPhoto' | 'getArchive'];
 
-function sendFile(
+async function sendFile(
   response: Response,
   { rawAnswer: type = '', inline }: Route,
   { fileName, content }: RouteResponse<RawRoute>,
-): void {
+): Promise<void> {
   response.type(type);
   if (!inline && !type.startsWith('image/')) response.attachment(fileName).type(type);
-  response.send(typeof content === 'string' ? content : Buffer.from(content));
+  if (typeof content === 'string') response.send(content);
+  else if (content instanceof Uint8Array) response.send(Buffer.from(content));
+  else await pipeline(content, response);
 }
 
 const bytesOnly: RequestHandler = (request, _response, next) => {

@@ -3,6 +3,8 @@ import { availableParallelism } from 'node:os';
 import type { Openness, PlanResult } from '@mortisect/contracts';
 import type { transmission } from '@mortisect/core/blades';
 import type { OrderInput, OrderResult, PlanInput, runOrder } from '@mortisect/core/plan';
+import type { Present } from '@mortisect/core/present';
+import type { HistoryLine } from '@mortisect/core/records';
 import { Piscina } from 'piscina';
 import type { TreeFile, TreeFileRead } from '../files/readTrees';
 import type { WeatherFile, WeatherFileRead } from '../files/readWeather';
@@ -19,6 +21,7 @@ type Off<F extends (task: never) => unknown> = (
 ) => Promise<ReturnType<F>>;
 
 export interface Pool {
+  fold(lines: readonly HistoryLine[]): Promise<Present>;
   readTreeFile(file: TreeFile): Promise<TreeFileRead>;
   openness(task: OpennessTask): Promise<Openness>;
   candidates(input: PlanInput, signal?: AbortSignal): Promise<Candidates>;
@@ -55,6 +58,7 @@ export function makePool(): Pool {
     (task: T, signal?: AbortSignal): Promise<R> =>
       piscina.run(task, { name, ...(signal && { signal }) });
   return {
+    fold: off('fold'),
     readTreeFile: (file) => piscina.run(file, { name: 'readTreeFile' }),
     openness: (task) => piscina.run(task, { name: 'openness' }),
     candidates: off('candidates'),

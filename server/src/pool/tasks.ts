@@ -8,6 +8,7 @@ import { cutSheetPdf, type SheetPaper, type TreeSheet } from '../files/sheet/she
 
 export { transmission } from '@mortisect/core/blades';
 export { orderOf as order, runOrder } from '@mortisect/core/plan';
+export { fold } from '@mortisect/core/present';
 export { candidates, plan } from './plan';
 export { simulated } from './weatherSource';
 export { freeze, season, stage, timing, treeSeason, treeTiming, windows, woundRisk } from './when';

@@ -4,6 +4,7 @@ import { register } from 'tsx/esm/api';
 register();
 const tasks = await import('./tasks.ts');
 export const {
+  fold,
   readTreeFile,
   readWeatherFile,
   openness,

@@ -14,8 +14,11 @@ const AT_ONCE = 200;
 export async function completeHistory(db: Store, now: string): Promise<void> {
   if (await kept<boolean>(db, COMPLETE)) return;
   await appendBeginnings(db, now);
-  await keep(db, COMPLETE, true);
+  await historyIsComplete(db);
 }
+
+/** From here on every record has its line. */
+export const historyIsComplete = (db: Store): Promise<void> => keep(db, COMPLETE, true);
 
 /** Lines for plots, rows, the site, trees and limb maps whose present revision the history does not have. */
 export async function appendBeginnings(db: Store, now: string): Promise<void> {
@@ -36,8 +39,8 @@ export async function appendBeginnings(db: Store, now: string): Promise<void> {
   };
   const plotRows = await db.select().from(plots);
   const rowRows = await db.select().from(rows);
-  for (const { id, ...plot } of plotRows) add(id, { kind: 'plot', plot }, {});
-  for (const { id, ...row } of rowRows) add(id, { kind: 'row', row }, {});
+  for (const { id, orchardId: _orchardId, ...plot } of plotRows) add(id, { kind: 'plot', plot }, {});
+  for (const { id, orchardId: _orchardId, ...row } of rowRows) add(id, { kind: 'row', row }, {});
   for (const { id, value, revision, by, receivedAt } of await db.select().from(site))
     add(id, { kind: 'site', site: value }, { revision, by, receivedAt, at: receivedAt });
   const plotNames = new Map(plotRows.map(({ id, name }) => [id, name]));

@@ -4,15 +4,14 @@ import type { ImportReport } from '@mortisect/contracts';
 import { treeBodyOf } from '@mortisect/core/records';
 import { inArray, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
-import { ARCHIVE_KIND, type ReadRow, type TreeFile } from '../files/readTrees';
+import type { ReadRow, TreeFile } from '../files/readTrees';
 import { csvOf, treesAsCsv, treesAsGeojson } from '../files/writeTrees';
 import type { Pool } from '../pool/pool';
 import { HttpProblem } from '../refusal';
 import type { Db, Store } from '../store/openDb';
 import { trees } from '../store/schema';
 import type { Device } from './devices';
-import { details, getTrees } from './orchard';
-import { getSite } from './site';
+import { getTrees } from './orchard';
 import { writeTree } from './trees';
 
 export interface Import extends TreeFile {
@@ -144,23 +143,4 @@ export async function exportCsv(db: Store) {
 export async function exportGeojson(db: Store) {
   const { trees: list } = await getTrees(db);
   return { fileName: 'trees.geojson', content: treesAsGeojson(list.map(treeBodyOf)) };
-}
-
-export async function exportArchive(db: Store, now: string) {
-  const { plots, rows, trees: list } = await getTrees(db);
-  const { site } = await getSite(db);
-  const all = await details(
-    db,
-    list.map((tree) => tree.id),
-  );
-  const archive = {
-    kind: ARCHIVE_KIND,
-    version: 1,
-    writtenAt: now,
-    site,
-    plots,
-    rows,
-    trees: all.map(({ tree, ...rest }) => ({ id: tree.id, tree: treeBodyOf(tree), ...rest })),
-  };
-  return { fileName: 'archive.json', content: JSON.stringify(archive) };
 }

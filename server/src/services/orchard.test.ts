@@ -220,7 +220,7 @@ describe('import', () => {
   );
 
   test('the archive brings trees with their limb maps into another orchard', async () => {
-    const archive = (await get('/api/archive.json').expect(200)).text;
+    const archive = (await get('/api/archive.ndjson').expect(200)).text;
     const other = await openOrchard('memory');
     try {
       const text = archive.replaceAll('"code":"', '"code":"Copy of ');

@@ -168,7 +168,8 @@ export async function details(db: Store, ids: string[]): Promise<TreeDetail[]> {
   const findingsOf = grouped(findingRows, (row) => row.treeId);
   const actionsOf = grouped(actionRows, (row) => row.treeId ?? '');
   const jobsOf = grouped(jobRows, (row) => row.treeId);
-  return serpentine(places.rows, treeRows).map(({ limbs, limbsRevision, surveyedAt, ...tree }) => {
+  return serpentine(places.rows, treeRows).map((row) => {
+    const { limbs, limbsRevision, surveyedAt, orchardId: _orchardId, ...tree } = row;
     const own = (findingsOf.get(tree.id) ?? []).map(asFinding);
     const openFindings = own.filter((finding) => finding.state === 'open').length;
     return {

@@ -1,6 +1,7 @@
 // Every table of the present made anew from the history: to check that both say the same, and to put right what does not.
 import { isDeepStrictEqual } from 'node:util';
 import { fold, type Present } from '@mortisect/core/present';
+import type { HistoryLine } from '@mortisect/core/records';
 import { asc } from 'drizzle-orm';
 import type { Db, Store } from '../store/openDb';
 import { actions, findings, history, jobs, plots, rows, samples, site, trees } from '../store/schema';
@@ -22,22 +23,22 @@ async function linesOf(db: Store) {
   return lines.map((line) => ({ ...line, at: moment(line.at), receivedAt: moment(line.receivedAt) }));
 }
 
+type Folding = (lines: HistoryLine[]) => Present | Promise<Present>;
+
 /** What the tables should hold by the history, and the lines that lead to nothing. */
-async function foldedTables(db: Store): Promise<{ rows: Rows; aside: Present['aside'] }> {
-  const present = fold(await linesOf(db));
+async function foldedTables(db: Store, folding: Folding): Promise<{ rows: Rows; aside: Present['aside'] }> {
+  const present = await folding(await linesOf(db));
   return { rows: tablesOf(present), aside: present.aside };
 }
 
+type Stamp = Pick<HistoryLine, 'orchardId' | 'revision' | 'by' | 'receivedAt'>;
+
 function tablesOf(present: Present): Rows {
-  const stamp = ({ revision, by, receivedAt }: { revision: number; by: string; receivedAt: string }) => ({
-    revision,
-    by,
-    receivedAt,
-  });
+  const stamp = ({ orchardId, revision, by, receivedAt }: Stamp) => ({ orchardId, revision, by, receivedAt });
   return {
     site: present.site ? [{ id: 'site', value: present.site.value.site, ...stamp(present.site) }] : [],
-    plots: [...present.plots].map(([id, { value }]) => ({ id, ...value.plot })),
-    rows: [...present.rows].map(([id, { value }]) => ({ id, ...value.row })),
+    plots: [...present.plots].map(([id, { orchardId, value }]) => ({ id, orchardId, ...value.plot })),
+    rows: [...present.rows].map(([id, { orchardId, value }]) => ({ id, orchardId, ...value.row })),
     trees: [...present.trees].map(([id, { tree, limbs, rowId }]) => {
       const { plot: _plot, row: _row, place, code, ...value } = tree.value.tree;
       const map = { limbs: limbs.value.limbs, limbsRevision: limbs.revision, surveyedAt: limbs.at };
@@ -54,6 +55,7 @@ function tablesOf(present: Present): Rows {
       ([
         id,
         {
+          orchardId,
           treeId,
           value: { action },
           undone,
@@ -62,6 +64,7 @@ function tablesOf(present: Present): Rows {
         },
       ]) => ({
         id,
+        orchardId,
         treeId,
         kind: action.kind,
         at: moment(action.at),
@@ -84,7 +87,7 @@ function tablesOf(present: Present): Rows {
 export async function compareTables(
   db: Store,
 ): Promise<{ differences: Difference[]; aside: Present['aside'] }> {
-  const { rows: folded, aside } = await foldedTables(db);
+  const { rows: folded, aside } = await foldedTables(db, fold);
   const found: Difference[] = [];
   for (const table of Object.keys(TABLES) as Table[]) {
     const kept = new Map((await db.select().from(TABLES[table])).map((row) => [row.id, plain(row)]));
@@ -114,11 +117,18 @@ const AT_ONCE = 200;
 
 /** Empties the tables of the present and fills them from the history, in one transaction. Samples of the clinic stand-in keep their findings. */
 export function rebuild(db: Db): Promise<Present['aside']> {
-  return db.transaction(async (tx) => {
-    const { rows: folded, aside } = await foldedTables(tx);
-    await fill(tx, folded);
-    return aside;
-  });
+  return db.transaction((tx) => rebuildIn(tx, fold));
+}
+
+/**
+ * The same inside a transaction that does more.
+ *
+ * @param folding `fold`, or the same on a worker
+ */
+export async function rebuildIn(tx: Store, folding: Folding): Promise<Present['aside']> {
+  const { rows: folded, aside } = await foldedTables(tx, folding);
+  await fill(tx, folded);
+  return aside;
 }
 
 async function fill(tx: Store, folded: Rows): Promise<void> {

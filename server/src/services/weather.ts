@@ -191,9 +191,15 @@ async function write(
       .where(and(eq(weatherHours.kind, kind), inArray(weatherHours.hour, numbers)));
     // A forecast is replaced by the next as a matter of course; a measurement never without a trace
     if (kind === 'observed' && rows.length > 0) {
-      await tx
-        .insert(weatherBefore)
-        .values(rows.map(({ hour, ...value }) => ({ kind, hour, value, replacedAt: now, by: source })));
+      await tx.insert(weatherBefore).values(
+        rows.map(({ hour, orchardId: _orchardId, ...value }) => ({
+          kind,
+          hour,
+          value,
+          replacedAt: now,
+          by: source,
+        })),
+      );
     }
   }
   const all = [...fresh, ...differing];
@@ -209,7 +215,7 @@ async function write(
       .insert(weatherHours)
       .values(values)
       .onConflictDoUpdate({
-        target: [weatherHours.kind, weatherHours.hour],
+        target: [weatherHours.kind, weatherHours.hour, weatherHours.orchardId],
         set: {
           temperatureC: sql`excluded.temperature_c`,
           humidityPct: sql`excluded.humidity_pct`,

@@ -53,5 +53,19 @@ test('trees, their words for forms and species, and what was done come over', as
   expect(rows[0]?.surveyed_at.getTime()).toBeLessThan(Date.parse('2001-01-01'));
   const { rows: kinds } = await db.query('select kind from actions');
   expect(kinds).toEqual([{ kind: 'cutMade' }]);
+  // From here on every record names its orchard
+  await db.exec(sqlOf('0003_weather'));
+  await db.exec(`insert into weather_hours values ('observed', 1, 5, null, null, null, null, 'x', now())`);
+  await db.exec(sqlOf('0004_orchard'));
+  await db.exec(
+    `insert into weather_hours (kind, hour, source, received_at) values ('observed', 2, 'x', now())`,
+  );
+  const { rows: orchards } = await db.query<{ id: string }>('select id from orchards');
+  expect(orchards).toHaveLength(1);
+  for (const table of ['plots', 'rows', 'trees', 'actions', 'weather_hours']) {
+    const { rows: named } = await db.query<{ orchard_id: string }>(`select orchard_id from ${table}`);
+    expect(named.length).toBeGreaterThan(0);
+    for (const { orchard_id } of named) expect(orchard_id).toBe(orchards[0]?.id);
+  }
   await db.close();
 }, 60_000);

@@ -1,6 +1,7 @@
 // The tables. `history` is append-only and holds every revision; the other tables are the present, derived from it.
 import type { ActionBody, FindingBody, HistoryValue, JobBody, Site, TreeBody } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
+import { sql } from 'drizzle-orm';
 import {
   bigserial,
   boolean,
@@ -22,7 +23,18 @@ const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'st
 /** What a tree is, without where it stands: plot, row and place are columns of their own. */
 export type TreeValue = Omit<TreeBody, 'plot' | 'row' | 'place' | 'code'>;
 
+/** The orchards kept here: one, for now. Every record names its own, so that others can stand beside it later. */
+export const orchards = pgTable('orchards', {
+  id: uuid('id').primaryKey(),
+  begunAt: moment('begun_at').notNull(),
+});
+
+/** The database fills it in as long as there is one orchard only. */
+const orchardColumn = () => uuid('orchard_id').notNull().default(sql`this_orchard()`);
+const orchardId = () => orchardColumn().references(() => orchards.id, { onUpdate: 'cascade' });
+
 export const site = pgTable('site', {
+  orchardId: orchardId(),
   id: text('id').primaryKey(),
   value: jsonb('value').$type<Site>().notNull(),
   revision: integer('revision').notNull(),
@@ -31,6 +43,7 @@ export const site = pgTable('site', {
 });
 
 export const plots = pgTable('plots', {
+  orchardId: orchardId(),
   id: text('id').primaryKey(),
   name: text('name').notNull(),
   note: text('note').notNull(),
@@ -38,6 +51,7 @@ export const plots = pgTable('plots', {
 });
 
 export const rows = pgTable('rows', {
+  orchardId: orchardId(),
   id: text('id').primaryKey(),
   plotId: text('plot_id')
     .notNull()
@@ -50,6 +64,7 @@ export const rows = pgTable('rows', {
 export const trees = pgTable(
   'trees',
   {
+    orchardId: orchardId(),
     id: text('id').primaryKey(),
     rowId: text('row_id')
       .notNull()
@@ -64,12 +79,13 @@ export const trees = pgTable(
     limbsRevision: integer('limbs_revision').notNull(),
     surveyedAt: moment('surveyed_at').notNull(),
   },
-  (table) => [uniqueIndex('trees_code').on(table.code), index('trees_row').on(table.rowId)],
+  (table) => [uniqueIndex('trees_code').on(table.orchardId, table.code), index('trees_row').on(table.rowId)],
 );
 
 export const findings = pgTable(
   'findings',
   {
+    orchardId: orchardId(),
     id: uuid('id').primaryKey(),
     treeId: text('tree_id')
       .notNull()
@@ -86,6 +102,7 @@ export const findings = pgTable(
 export const actions = pgTable(
   'actions',
   {
+    orchardId: orchardId(),
     id: uuid('id').primaryKey(),
     treeId: text('tree_id').references(() => trees.id),
     kind: text('kind').notNull(),
@@ -105,6 +122,7 @@ export const actions = pgTable(
 export const jobs = pgTable(
   'jobs',
   {
+    orchardId: orchardId(),
     id: uuid('id').primaryKey(),
     treeId: text('tree_id')
       .notNull()
@@ -134,6 +152,7 @@ export const devices = pgTable('devices', { id: uuid('id').primaryKey(), name: t
 export const history = pgTable(
   'history',
   {
+    orchardId: orchardId(),
     seq: bigserial('seq', { mode: 'number' }).primaryKey(),
     at: moment('at').notNull(),
     receivedAt: moment('received_at').notNull(),
@@ -147,10 +166,11 @@ export const history = pgTable(
   (table) => [index('history_record').on(table.recordId)],
 );
 
-/** Hours of weather as columns of numbers; null is not known. An hour that is told otherwise is replaced, and what it said before is kept in `weatherBefore`. */
+/** Hours of weather as columns of numbers, too many for a check of their orchard one by one; null is not known. An hour that is told otherwise is replaced, and what it said before is kept in `weatherBefore`. */
 export const weatherHours = pgTable(
   'weather_hours',
   {
+    orchardId: orchardColumn(),
     kind: text('kind', { enum: ['observed', 'forecast'] }).notNull(),
     hour: integer('hour').notNull(),
     temperatureC: doublePrecision('temperature_c'),
@@ -161,11 +181,12 @@ export const weatherHours = pgTable(
     source: text('source').notNull(),
     receivedAt: moment('received_at').notNull(),
   },
-  (table) => [primaryKey({ columns: [table.kind, table.hour] })],
+  (table) => [primaryKey({ columns: [table.kind, table.hour, table.orchardId] })],
 );
 
 /** Hours that were replaced, as they were. */
 export const weatherBefore = pgTable('weather_before', {
+  orchardId: orchardColumn(),
   seq: bigserial('seq', { mode: 'number' }).primaryKey(),
   kind: text('kind').notNull(),
   hour: integer('hour').notNull(),
@@ -176,6 +197,7 @@ export const weatherBefore = pgTable('weather_before', {
 
 /** Stations that may push hours; of a token only its hash is kept. */
 export const stations = pgTable('stations', {
+  orchardId: orchardId(),
   id: uuid('id').primaryKey(),
   name: text('name').notNull(),
   tokenHash: text('token_hash').notNull(),

@@ -4,10 +4,12 @@ import { readFileSync } from 'node:fs';
 import { pino } from 'pino';
 import { v7 } from 'uuid';
 import { type Config, readConfig } from '../config';
+import { loadEmptySite } from '../demo/emptySite';
 import { loadDemo } from '../demo/load';
 import { setUpAccess } from '../http/access';
 import { makeApp } from '../http/app';
 import { makePool } from '../pool/pool';
+import { completeHistory } from '../services/beginnings';
 import { type DbPlace, type OpenDb, openDb } from '../store/openDb';
 
 export const NOW = '2026-11-24T10:00:00.000Z';
@@ -23,10 +25,33 @@ export async function openOrchard(
   place: DbPlace = 'memory',
   settings: Partial<Config> = {},
 ): Promise<Orchard> {
-  const config = { ...readConfig([], {}), demo: true, ...settings };
   const store = await openDb(place === 'memory' ? { copyOf: demoCopy() } : place);
   // Nothing to do in a copy: it has the demo
   await loadDemo(store.db, NOW);
+  return appOn(store, { demo: true, ...settings });
+}
+
+/** A running app with an empty orchard, as a server without the demo begins. */
+export async function openEmpty(settings: Partial<Config> = {}): Promise<Orchard> {
+  emptyCopy ??= makeEmpty();
+  return appOn(await openDb({ copyOf: await emptyCopy }), settings);
+}
+
+/** Made once a suite: to begin a database takes seconds, to copy one does not. */
+let emptyCopy: Promise<Blob> | null = null;
+
+async function makeEmpty(): Promise<Blob> {
+  const store = await openDb('memory');
+  await loadEmptySite(store.db, NOW);
+  await completeHistory(store.db, NOW);
+  const copy = await store.dump?.();
+  await store.close();
+  if (!copy) throw new Error('The database in memory gave no copy of itself.');
+  return copy;
+}
+
+async function appOn(store: OpenDb, settings: Partial<Config>): Promise<Orchard> {
+  const config = { ...readConfig([], {}), ...settings };
   const access = await setUpAccess(config, store.db);
   const pool = makePool();
   const log = pino({ level: 'silent' });

@@ -5,7 +5,7 @@ import { Label, Section, Small } from '../../ui/type';
 const FILES = [
   ['/api/trees.csv', 'CSV'],
   ['/api/trees.geojson', 'GeoJSON'],
-  ['/api/archive.json', 'Archive with limb maps'],
+  ['/api/archive.ndjson', 'Archive of everything'],
 ] as const;
 
 export function ExportLinks() {
@@ -31,8 +31,8 @@ export function ExportLinks() {
         ))}
       </View>
       <Small>
-        GeoJSON holds the trees that have a position. The archive holds everything, findings and log of the
-        trees too.
+        GeoJSON holds the trees that have a position. The archive holds the whole orchard, with everything
+        that was done, its weather and its photos; an empty server takes it in as it is.
       </Small>
     </View>
   );

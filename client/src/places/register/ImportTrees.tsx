@@ -2,7 +2,8 @@
 import type { ImportChoices, ImportReport, importFormats } from '@mortisect/contracts';
 import { useRouter } from 'expo-router';
 import { useRef, useState } from 'react';
-import { useImportTrees } from '../../data/writes';
+import { useTrees } from '../../data/queries';
+import { useImportArchive, useImportTrees } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
 import { Notice } from '../../ui/Notice';
@@ -10,6 +11,7 @@ import { Screen } from '../../ui/Screen';
 import { Body, Label, Small } from '../../ui/type';
 import { plural } from '../words';
 import { FileReport } from './FileReport';
+import { WholeArchive } from './WholeArchive';
 
 type Format = (typeof importFormats)[number];
 
@@ -19,6 +21,11 @@ export function ImportTrees() {
   const router = useRouter();
   const input = useRef<HTMLInputElement>(null);
   const reading = useImportTrees();
+  const bringing = useImportArchive();
+  const register = useTrees().data;
+  const noTrees = register && register.trees.length === 0;
+  /** An archive that can come in whole. */
+  const [archive, setArchive] = useState<File | null>(null);
   const [file, setFile] = useState<File | null>(null);
   const [choices, setChoices] = useState(NOTHING_SAID);
   // What was found last stays on screen while the file is read anew
@@ -43,8 +50,12 @@ export function ImportTrees() {
     );
   const choose = (chosen: File | undefined) => {
     if (!chosen) return;
-    setFile(chosen);
+    const whole = noTrees === true && formatOf(chosen.name) === 'archive';
+    bringing.reset();
+    setArchive(whole ? chosen : null);
+    setFile(whole ? null : chosen);
     setReport(null);
+    if (whole) return;
     setChoices(NOTHING_SAID);
     ask(chosen, 'nothing', NOTHING_SAID);
   };
@@ -52,7 +63,7 @@ export function ImportTrees() {
     setChoices(said);
     if (file) ask(file, 'nothing', said, report?.mapping);
   };
-  const taken = report !== null && report.written > 0;
+  const taken = (report !== null && report.written > 0) || bringing.data !== undefined;
   return (
     <Screen
       title="Trees from a file"
@@ -62,6 +73,18 @@ export function ImportTrees() {
           <Button grow kind="main" onPress={() => router.replace('/round/register' as never)}>
             To the register
           </Button>
+        ) : archive ? (
+          <>
+            <Button onPress={() => setArchive(null)}>Take nothing</Button>
+            <Button
+              grow
+              kind="main"
+              disabled={bringing.isPending}
+              onPress={() => bringing.mutate({ file: archive })}
+            >
+              Bring the whole orchard
+            </Button>
+          </>
         ) : report && file ? (
           <>
             <Button onPress={() => router.back()}>Take nothing</Button>
@@ -77,7 +100,12 @@ export function ImportTrees() {
         ) : (
           <>
             <Button onPress={() => router.back()}>Back</Button>
-            <Button grow kind="main" onPress={() => input.current?.click()} disabled={reading.isPending}>
+            <Button
+              grow
+              kind="main"
+              onPress={() => input.current?.click()}
+              disabled={reading.isPending || noTrees === undefined}
+            >
               Choose a file
             </Button>
           </>
@@ -87,7 +115,7 @@ export function ImportTrees() {
       <input
         ref={input}
         type="file"
-        accept=".csv,.tsv,.txt,.json,.geojson,text/csv,application/json,application/geo+json"
+        accept=".csv,.tsv,.txt,.json,.geojson,.ndjson,text/csv,application/json,application/geo+json,application/x-ndjson"
         aria-label="File of trees"
         style={{ display: 'none' }}
         onChange={(event) => {
@@ -96,9 +124,10 @@ export function ImportTrees() {
         }}
       />
       <Failed title="Nothing was read, nothing was changed" error={reading.error} />
-      {file ? <Label>{file.name}</Label> : null}
+      {file || archive ? <Label>{(file ?? archive)?.name}</Label> : null}
+      {archive ? <WholeArchive bringing={bringing} /> : null}
       {reading.isPending ? <Small role="status">Reading the file …</Small> : null}
-      {taken ? (
+      {report && taken ? (
         <Notice kind="said" title={`${plural(report.written, 'tree')} written down`}>
           {report.refused > 0
             ? 'The refused rows are still yours: download them below, mend them and read the file again.'
@@ -112,7 +141,7 @@ export function ImportTrees() {
           onSay={taken ? null : say}
           onMap={taken || !file ? null : (mapping) => ask(file, 'nothing', choices, mapping)}
         />
-      ) : (
+      ) : archive ? null : (
         <Help />
       )}
     </Screen>
@@ -121,7 +150,7 @@ export function ImportTrees() {
 
 function formatOf(fileName: string): Format {
   if (/\.geojson$/i.test(fileName)) return 'geojson';
-  return /\.json$/i.test(fileName) ? 'archive' : 'csv';
+  return /\.(nd)?json$/i.test(fileName) ? 'archive' : 'csv';
 }
 
 function Help() {
@@ -133,8 +162,9 @@ function Help() {
         units in a cell (3.5 m, 12 ft) and dates such as c. 1990 are understood.
       </Body>
       <Body>
-        From an archive come the trees with their limb maps, without the wood that was cut since they were
-        drawn; its findings, log and photos stay in the file.
+        An archive comes in whole where there are no trees yet: findings, log, settings, weather and photos
+        with them. Where trees stand already, only its trees come with their limb maps, without the wood that
+        was cut since they were drawn.
       </Body>
       <Body>Nothing is written before you have seen what each row will become.</Body>
     </>

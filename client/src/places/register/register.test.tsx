@@ -125,6 +125,64 @@ describe('a file of trees', () => {
   });
 });
 
+describe('an archive', () => {
+  const came = {
+    orchardId: '00000000-0000-4000-8000-000000000000',
+    lines: 9,
+    trees: 2,
+    findings: 1,
+    actions: 4,
+    hours: 24,
+    photos: 0,
+    aside: [{ seq: 7, why: 'A line of the kind “dreamt” is not understood.' }],
+  };
+  const choose = (name: string) =>
+    fireEvent.change(field('File of trees'), { target: { files: [new File(['{}'], name)] } });
+
+  test('where there are no trees it comes in whole, once somebody says so, and says what led to nothing', async () => {
+    const server = new FakeServer();
+    server.instead.set('importArchive', () => came);
+    show(<ImportTrees />, server);
+    await waitFor(async () => expect((await findButton('Choose a file')).disabled).toBe(false));
+    choose('archive.ndjson');
+    await screen.findByText(/settings of this server give way/);
+    expect(server.asked.some(({ name }) => name.startsWith('import'))).toBe(false);
+    press('Take nothing');
+    await findButton('Choose a file');
+    choose('archive.ndjson');
+    press(/^Bring the whole orchard/);
+    await screen.findByText('2 trees came in');
+    expect(screen.getByText(/^They are kept.*Line 7: .*dreamt/)).toBeTruthy();
+    press('To the register');
+    expect(went.at(-1)).toEqual(['replace', '/round/register']);
+  });
+
+  test('refused, it says why and can be tried again', async () => {
+    const server = new FakeServer();
+    server.instead.set('importArchive', () => {
+      throw refused(422, 'Line 40: the archive ends here.');
+    });
+    show(<ImportTrees />, server);
+    await waitFor(async () => expect((await findButton('Choose a file')).disabled).toBe(false));
+    choose('archive.ndjson');
+    fireEvent.click(await findButton('Bring the whole orchard'));
+    await screen.findByText('Line 40: the archive ends here.');
+    expect((await findButton('Bring the whole orchard')).disabled).toBe(false);
+  });
+
+  test('where trees stand its trees are looked at row by row', async () => {
+    const server = new FakeServer(trees);
+    server.instead.set('importTrees', () => {
+      throw refused(422, 'The file is empty.');
+    });
+    show(<ImportTrees />, server);
+    await waitFor(async () => expect((await findButton('Choose a file')).disabled).toBe(false));
+    choose('archive.ndjson');
+    await screen.findByText('The file is empty.');
+    expect(server.asked.at(-1)?.query.get('format')).toBe('archive');
+  });
+});
+
 describe('a new tree', () => {
   async function begin(): Promise<FakeServer> {
     const server = new FakeServer(trees);

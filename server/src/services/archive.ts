@@ -1,0 +1,330 @@
+// A whole orchard out into an archive, and from one into a server that has none yet: the history as it was written, with its ids.
+import { createReadStream, createWriteStream, existsSync, mkdirSync } from 'node:fs';
+import { mkdtemp, readdir, readFile, rename, rm, unlink, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { type Readable, Transform } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import type { ArchiveReport } from '@mortisect/contracts';
+import { ARCHIVE_KIND, ARCHIVE_VERSION, type ArchiveLine } from '@mortisect/contracts/archive';
+import { and, asc, count, eq, gt, inArray, ne, sql } from 'drizzle-orm';
+import sharp from 'sharp';
+import { archiveLines, LONGEST_LINE } from '../files/archiveFile';
+import type { Pool } from '../pool/pool';
+import { HttpProblem } from '../refusal';
+import { takeSample } from '../standIns/clinic';
+import type { Db, Store } from '../store/openDb';
+import {
+  actions,
+  devices,
+  findings,
+  history,
+  orchards,
+  samples,
+  site,
+  trees,
+  weatherBefore,
+  weatherHours,
+} from '../store/schema';
+import { historyIsComplete } from './beginnings';
+import { moment } from './moment';
+import { rebuildIn } from './rebuild';
+
+type Line<K extends ArchiveLine['is']> = Extract<ArchiveLine, { is: K }>;
+
+const AT_ONCE = 500;
+const LARGEST_BYTES = 2 * 1024 ** 3;
+
+/** Written to a file first: whoever reads it slowly holds nothing up. */
+export async function exportArchive(
+  db: Db,
+  photoFolder: string,
+): Promise<{ fileName: string; content: AsyncIterable<Uint8Array> }> {
+  const folder = await mkdtemp(path.join(tmpdir(), 'mortisect-archive-'));
+  const file = path.join(folder, 'archive.ndjson');
+  try {
+    await pipeline(() => asText(db, photoFolder), createWriteStream(file));
+  } catch (error) {
+    await rm(folder, { recursive: true });
+    throw error;
+  }
+  return { fileName: 'archive.ndjson', content: readThenRemoved(file, folder) };
+}
+
+async function* readThenRemoved(file: string, folder: string): AsyncGenerator<Uint8Array> {
+  try {
+    yield* createReadStream(file) as AsyncIterable<Uint8Array>;
+  } finally {
+    await rm(folder, { recursive: true, force: true });
+  }
+}
+
+/** No clock and no chance goes in: the same orchard gives the same bytes. */
+async function* asText(db: Db, photoFolder: string): AsyncGenerator<string> {
+  const orchardId = await orchardIdOf(db);
+  const text = (line: ArchiveLine) => `${JSON.stringify(line)}\n`;
+  let lines = 0;
+  yield text({ is: 'archive', kind: ARCHIVE_KIND, version: ARCHIVE_VERSION, orchardId });
+  for (const part of [deviceLines, historyLines, hourLines, hourBeforeLines]) {
+    for await (const line of part(db)) {
+      lines++;
+      yield text(line);
+    }
+  }
+  for await (const line of photoLines(photoFolder, orchardId)) {
+    lines++;
+    yield text(line);
+  }
+  yield text({ is: 'end', orchardId, lines });
+}
+
+async function orchardIdOf(db: Store): Promise<string> {
+  const [orchard] = await db.select().from(orchards);
+  if (!orchard) throw new Error('The database has no orchard.');
+  return orchard.id;
+}
+
+/** Those that wrote something. */
+async function* deviceLines(db: Db): AsyncGenerator<Line<'device'>> {
+  const orchardId = await orchardIdOf(db);
+  const wrote = db.select({ id: history.deviceId }).from(history);
+  const list = await db
+    .select()
+    .from(devices)
+    .where(inArray(sql`${devices.id}::text`, wrote))
+    .orderBy(asc(devices.id));
+  for (const { id, name } of list) yield { is: 'device', orchardId, id, name };
+}
+
+async function* historyLines(db: Db): AsyncGenerator<Line<'history'>> {
+  for (let last = -1; ; ) {
+    const rows = await db
+      .select()
+      .from(history)
+      .where(gt(history.seq, last))
+      .orderBy(asc(history.seq))
+      .limit(AT_ONCE);
+    for (const { at, receivedAt, ...row } of rows)
+      yield { is: 'history', ...row, at: moment(at), receivedAt: moment(receivedAt) };
+    const end = rows.at(-1);
+    if (!end) return;
+    last = end.seq;
+  }
+}
+
+async function* hourLines(db: Db): AsyncGenerator<Line<'hour'>> {
+  for (const kind of ['forecast', 'observed'] as const) {
+    for (let last = Number.NEGATIVE_INFINITY; ; ) {
+      const rows = await db
+        .select()
+        .from(weatherHours)
+        .where(
+          and(eq(weatherHours.kind, kind), Number.isFinite(last) ? gt(weatherHours.hour, last) : undefined),
+        )
+        .orderBy(asc(weatherHours.hour))
+        .limit(AT_ONCE);
+      for (const { receivedAt, ...row } of rows) yield { is: 'hour', ...row, receivedAt: moment(receivedAt) };
+      const end = rows.at(-1);
+      if (!end) break;
+      last = end.hour;
+    }
+  }
+}
+
+async function* hourBeforeLines(db: Db): AsyncGenerator<Line<'hour before'>> {
+  const rows = await db.select().from(weatherBefore).orderBy(asc(weatherBefore.seq));
+  for (const { value, replacedAt, ...row } of rows)
+    yield {
+      is: 'hour before',
+      ...row,
+      value: value as Record<string, unknown>,
+      replacedAt: moment(replacedAt),
+    };
+}
+
+const PHOTO = /^([0-9a-f-]{36})\.jpg$/;
+
+async function* photoLines(folder: string, orchardId: string): AsyncGenerator<Line<'photo'>> {
+  const names = existsSync(folder) ? await readdir(folder) : [];
+  for (const name of names.sort()) {
+    const id = PHOTO.exec(name)?.[1];
+    if (id === undefined) continue;
+    yield { is: 'photo', orchardId, id, jpeg: (await readFile(path.join(folder, name))).toString('base64') };
+  }
+}
+
+export interface ArchiveImport {
+  db: Db;
+  pool: Pool;
+  photoFolder: string;
+  /** The bytes as they come in. */
+  body: Readable;
+}
+
+/**
+ * All of it, or nothing.
+ *
+ * @throws {HttpProblem} 409 where an orchard stands already; 413 where the file is too large; 422 with the line that is wrong
+ */
+export async function importArchive({ db, pool, photoFolder, body }: ArchiveImport): Promise<ArchiveReport> {
+  await refuseUnlessEmpty(db);
+  const folder = await mkdtemp(path.join(tmpdir(), 'mortisect-archive-'));
+  const file = path.join(folder, 'archive');
+  const photos: string[] = [];
+  try {
+    await pipeline(body, withinBounds(), createWriteStream(file));
+    return await db.transaction((tx) => takeIn(tx, pool, file, photoFolder, photos));
+  } catch (error) {
+    for (const photo of photos) await unlink(photo);
+    throw asRefusal(error);
+  } finally {
+    await rm(folder, { recursive: true, force: true });
+  }
+}
+
+async function refuseUnlessEmpty(db: Store): Promise<void> {
+  const [planted] = await db.select({ n: count() }).from(trees);
+  const [done] = await db.select({ n: count() }).from(actions);
+  const [hours] = await db.select({ n: count() }).from(weatherHours).where(ne(weatherHours.kind, 'forecast'));
+  const stands = [
+    ...(planted?.n ? [`${planted.n} trees`] : []),
+    ...(done?.n ? [`${done.n} entries of the log`] : []),
+    ...(hours?.n ? [`${hours.n} hours of weather`] : []),
+  ];
+  if (stands.length === 0) return;
+  throw new HttpProblem(
+    409,
+    'not-empty',
+    'An orchard stands here already',
+    `A whole archive goes into an empty server only; this one has ${stands.join(', ')}. Start one with another data folder, or take only the trees. Nothing was changed.`,
+  );
+}
+
+/** Counts what comes in, so that neither the disk nor a line fills up. */
+function withinBounds(): Transform {
+  let total = 0;
+  let inLine = 0;
+  return new Transform({
+    transform(chunk: Buffer, _encoding, done) {
+      total += chunk.length;
+      const lineEnd = chunk.lastIndexOf(0x0a);
+      inLine = lineEnd < 0 ? inLine + chunk.length : chunk.length - lineEnd;
+      if (total <= LARGEST_BYTES && inLine <= LONGEST_LINE) return done(null, chunk);
+      done(
+        new HttpProblem(
+          413,
+          'too-large',
+          'Too large',
+          `An archive has ${LARGEST_BYTES / 1024 ** 3} GB at most, and ${LONGEST_LINE / 1024 ** 2} MB a line. Nothing was changed.`,
+        ),
+      );
+    },
+  });
+}
+
+async function takeIn(
+  tx: Store,
+  pool: Pool,
+  file: string,
+  photoFolder: string,
+  photos: string[],
+): Promise<ArchiveReport> {
+  await refuseUnlessEmpty(tx);
+  for (const table of [history, weatherHours, weatherBefore, site]) await tx.delete(table);
+  let orchardId = '';
+  const counts = { lines: 0, hours: 0 };
+  const waiting: ArchiveLine[] = [];
+  const write = async () => {
+    await writeAll(tx, waiting);
+    waiting.length = 0;
+  };
+  for await (const line of archiveLines(file)) {
+    if (line.is === 'archive') {
+      orchardId = line.orchardId;
+      await tx.update(orchards).set({ id: orchardId });
+    } else if (line.is === 'photo') await keepPhoto(line, photoFolder, photos);
+    else if (line.is !== 'end') {
+      if (line.is === 'history') counts.lines++;
+      if (line.is === 'hour') counts.hours++;
+      if (waiting.length > 0 && (waiting[0]?.is !== line.is || waiting.length === AT_ONCE)) await write();
+      waiting.push(line);
+    }
+  }
+  await write();
+  for (const table of ['history', 'weather_before'])
+    await tx.execute(
+      sql`select setval(pg_get_serial_sequence(${table}, 'seq'), greatest(1, (select max(seq) from ${sql.identifier(table)})))`,
+    );
+  const aside = await rebuildIn(tx, (lines) => pool.fold(lines));
+  await giveSamples(tx);
+  await historyIsComplete(tx);
+  const rowsOf = async (table: typeof trees | typeof findings | typeof actions) =>
+    (await tx.select({ n: count() }).from(table))[0]?.n ?? 0;
+  return {
+    orchardId,
+    ...counts,
+    trees: await rowsOf(trees),
+    findings: await rowsOf(findings),
+    actions: await rowsOf(actions),
+    photos: photos.length,
+    aside,
+  };
+}
+
+/** Lines of one kind. */
+async function writeAll(tx: Store, lines: readonly ArchiveLine[]): Promise<void> {
+  const of = <K extends ArchiveLine['is']>(is: K) => lines.filter((line): line is Line<K> => line.is === is);
+  for (const { id, name } of of('device'))
+    await tx.insert(devices).values({ id, name }).onConflictDoUpdate({ target: devices.id, set: { name } });
+  const written = of('history').map(({ is: _is, ...line }) => line as typeof history.$inferInsert);
+  if (written.length > 0) await tx.insert(history).values(written);
+  const hours = of('hour').map(({ is: _is, ...hour }) => hour);
+  if (hours.length > 0) await tx.insert(weatherHours).values(hours);
+  const before = of('hour before').map(({ is: _is, ...hour }) => hour);
+  if (before.length > 0) await tx.insert(weatherBefore).values(before);
+}
+
+/** A photo as it was kept; one that stands there already stays. */
+async function keepPhoto({ id, jpeg }: Line<'photo'>, folder: string, kept: string[]): Promise<void> {
+  const bytes = Buffer.from(jpeg, 'base64');
+  const { format } = await sharp(bytes)
+    .metadata()
+    .catch(() => ({ format: 'none' }));
+  if (format !== 'jpeg')
+    throw new HttpProblem(422, 'file-not-read', 'The archive was not read', `Photo ${id}: this is no JPEG.`);
+  mkdirSync(folder, { recursive: true });
+  const file = path.join(folder, `${id}.jpg`);
+  if (existsSync(file)) return;
+  await writeFile(`${file}.part`, bytes);
+  await rename(`${file}.part`, file);
+  kept.push(file);
+}
+
+/** The simulated clinic gets the samples that were sent to it, and answers those that wait. */
+async function giveSamples(tx: Store): Promise<void> {
+  const sent = await tx
+    .select()
+    .from(actions)
+    .where(and(inArray(actions.kind, ['sampleSent', 'sampleAnswered']), eq(actions.undone, false)));
+  const answered = new Set(
+    sent.flatMap(({ value }) => (value.kind === 'sampleAnswered' ? [value.sampleId] : [])),
+  );
+  for (const { id, value } of sent) {
+    if (value.kind !== 'sampleSent') continue;
+    await takeSample(tx, id, value);
+    if (answered.has(id)) await tx.update(samples).set({ answered: true }).where(eq(samples.id, id));
+  }
+}
+
+/** What the database will not have is the file’s fault: two trees of one code, an id that is none. */
+function asRefusal(error: unknown): unknown {
+  const cause = (error as { cause?: unknown } | null)?.cause ?? error;
+  const { code, message } = (cause ?? {}) as { code?: unknown; message?: unknown };
+  if (typeof code !== 'string' || !/^2[23]/.test(code)) return error;
+  return new HttpProblem(
+    422,
+    'file-not-read',
+    'The archive was not read',
+    `Its records do not fit together: ${String(message)}. Nothing was changed.`,
+  );
+}
