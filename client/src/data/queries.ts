@@ -1,12 +1,19 @@
 // What the server knows, by TanStack Query, with what waits on this device laid over it.
 
-import { openRound } from '@mortisect/core/present';
+import {
+  actionsWaiting,
+  openRound,
+  openWorkWith,
+  treesWith,
+  withActions,
+  withWaiting,
+} from '@mortisect/core/present';
 import type { Action, TreeDetail } from '@mortisect/core/records';
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { type Answer, ask } from './api';
 import { useOutbox } from './outbox';
-import { openWorkWith, pendingActions, treesWith, withActions, withPending } from './pending';
+import { waitingOf } from './pending';
 import { usePreferences } from './preferences';
 import { knownTrees, persister, queryClient } from './queryClient';
 
@@ -24,8 +31,8 @@ export function useTrees() {
     queryFn: () => ask('getTrees', {}),
     staleTime: REGISTER_FRESH_MS,
   });
-  const items = useOutbox((outbox) => outbox.items);
-  const data = useMemo(() => query.data && treesWith(query.data, items), [query.data, items]);
+  const waiting = useWaiting();
+  const data = useMemo(() => query.data && treesWith(query.data, waiting), [query.data, waiting]);
   return { ...query, data };
 }
 
@@ -36,9 +43,12 @@ export function useTree(treeId: string, asked = true) {
     queryFn: () => ask('getTree', { params: { treeId } }),
     enabled: asked,
   });
-  const items = useOutbox((outbox) => outbox.items);
+  const waiting = useWaiting();
   const here = useHere();
-  const data = useMemo(() => query.data && withPending(query.data, items, here), [query.data, items, here]);
+  const data = useMemo(
+    () => query.data && withWaiting(query.data, waiting, here),
+    [query.data, waiting, here],
+  );
   return { ...query, data };
 }
 
@@ -58,21 +68,24 @@ async function readOpenWork(): Promise<Answer<'getOpenWork'>> {
 
 export function useOpenWork() {
   const query = useQuery({ queryKey: ['open-work'], queryFn: readOpenWork });
-  const items = useOutbox((outbox) => outbox.items);
+  const waiting = useWaiting();
   const here = useHere();
   const trees = useTrees().data?.trees;
   const data = useMemo(() => {
     const walk = trees?.map((tree) => tree.id) ?? [];
-    return query.data && openWorkWith(query.data, knownTrees(), walk, items, here);
-  }, [query.data, trees, items, here]);
+    return query.data && openWorkWith(query.data, knownTrees(), walk, waiting, here);
+  }, [query.data, trees, waiting, here]);
   return { ...query, data };
 }
 
 /** What was done, with what waits here laid over it. */
 function useActionsHere(actions: readonly Action[] | undefined): Action[] | undefined {
-  const items = useOutbox((outbox) => outbox.items);
+  const waiting = useWaiting();
   const here = useHere();
-  return useMemo(() => actions && withActions(actions, pendingActions(items, here)), [actions, items, here]);
+  return useMemo(
+    () => actions && withActions(actions, actionsWaiting(waiting, here)),
+    [actions, waiting, here],
+  );
 }
 
 /** The round that is open, with what was done here and waits. */
@@ -159,6 +172,12 @@ export function useReadAhead(roundId: string | null, plotIds: readonly string[])
     staleTime: Number.POSITIVE_INFINITY,
     refetchOnReconnect: true,
   });
+}
+
+/** What waits on this device, as lines of the history to come. */
+function useWaiting() {
+  const items = useOutbox((outbox) => outbox.items);
+  return waitingOf(items);
 }
 
 function useHere() {

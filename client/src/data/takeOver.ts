@@ -1,8 +1,9 @@
 // When the server has taken what waited here, what was read takes it over.
+import { actionsWaiting, openWorkWith, withActions, withWaiting } from '@mortisect/core/present';
 import type { Action, TreeDetail } from '@mortisect/core/records';
 import type { Answer } from './api';
 import type { OutboxItem } from './outbox';
-import { openWorkWith, pendingActions, withActions, withPending } from './pending';
+import { waitingOf } from './pending';
 import { usePreferences } from './preferences';
 import { knownTrees, persister, queryClient, walkKnown } from './queryClient';
 
@@ -29,10 +30,11 @@ export function takeOver(item: OutboxItem, answer: unknown): void {
     refreshOrchard();
     return;
   }
+  const waiting = waitingOf([item]);
   const here = { person: usePreferences.getState().person, now: new Date().toISOString() };
   const counts = new Map<string, number>();
   for (const [queryKey, detail] of queryClient.getQueriesData<TreeDetail>({ queryKey: ['tree'] })) {
-    const after = detail && withPending(detail, [item], here);
+    const after = detail && withWaiting(detail, waiting, here);
     if (!after || after === detail) continue;
     counts.set(after.tree.id, after.findings.filter((finding) => finding.state === 'open').length);
     queryClient.setQueryData(queryKey, after);
@@ -41,12 +43,12 @@ export function takeOver(item: OutboxItem, answer: unknown): void {
   }
   queryClient.setQueryData<Answer<'getOpenWork'>>(
     ['open-work'],
-    (work) => work && openWorkWith(work, knownTrees(), walkKnown(), [item], here),
+    (work) => work && openWorkWith(work, knownTrees(), walkKnown(), waiting, here),
   );
   for (const queryKey of [['round'], ['run'], ['aftercare']]) {
     queryClient.setQueryData<{ actions: Action[] }>(
       queryKey,
-      (known) => known && { ...known, actions: withActions(known.actions, pendingActions([item], here)) },
+      (known) => known && { ...known, actions: withActions(known.actions, actionsWaiting(waiting, here)) },
     );
   }
   // The register of a large orchard is megabytes: its counts are brought in line here instead of being read anew

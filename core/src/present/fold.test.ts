@@ -5,8 +5,10 @@ import { fold } from './index';
 
 const AT = '2026-11-20T10:00:00.000Z';
 const idOf = (n: number) => `0193f000-0000-7000-8000-${String(n).padStart(12, '0')}`;
+const ORCHARD = '0193f000-0000-4000-8000-000000000000';
 let seq = 0;
 const line = (recordId: string, value: object, more: object = {}) => ({
+  orchardId: ORCHARD,
   seq: ++seq,
   at: AT,
   receivedAt: AT,

@@ -56,3 +56,13 @@ export {
   treeView,
 } from './treeView';
 export { isUrgent } from './urgent';
+export {
+  actionsWaiting,
+  type Here,
+  type OpenWork,
+  openWorkWith,
+  treesWith,
+  type Waiting,
+  withActions,
+  withWaiting,
+} from './waiting';

@@ -22,6 +22,10 @@ export const runKinds = [
   'debrisCleared',
 ] as const satisfies readonly ActionBody['kind'][];
 
+function isOfRun(action: ActionBody): boolean {
+  return (runKinds as readonly string[]).includes(action.kind);
+}
+
 /** What is known of the kit whether or not a run is open. */
 export const kitKinds = ['bladeSharpened', 'mixMade'] as const satisfies readonly ActionBody['kind'][];
 
@@ -32,7 +36,7 @@ export interface OpenRun {
   paused: { at: string; by: string } | null;
   treeIds: string[];
   bladeIds: string[];
-  /** Everything done since it began, oldest first, what was taken back left out. */
+  /** What was done in it, oldest first, what was taken back left out. */
   done: Action[];
 }
 
@@ -49,7 +53,7 @@ export function openRun(actions: readonly Action[]): OpenRun | null {
       else {
         if (action.kind === 'runPaused') run.paused = { at: action.at, by };
         if (action.kind === 'runResumed') run.paused = null;
-        run.done.push(one);
+        if (isOfRun(action)) run.done.push(one);
       }
     }
   }

@@ -1,25 +1,9 @@
 // What waits on the device, laid over what the server said: the same as the server will answer once it has it.
-import { FindingBody } from '@mortisect/core/records';
-import { detail, did, finding } from '../testing/orchard';
-import type { OutboxItem } from './outbox';
-import { openWorkWith, treesWith, withActions, withPending } from './pending';
+import { FindingBody } from '../records/index';
+import { detail, did, finding } from '../testing/index';
+import { openWorkWith, treesWith, type Waiting, withActions, withWaiting } from './index';
 
 const here = { person: 'Boat crew', now: '2026-11-24T10:00:00Z' };
-let made = 0;
-const item = (
-  route: OutboxItem['route'],
-  recordId: string,
-  input: unknown,
-  state: OutboxItem['state'] = 'waiting',
-) =>
-  ({
-    id: `0193f000-0000-7000-8000-${String(++made).padStart(12, '0')}`,
-    route,
-    recordId,
-    input,
-    state,
-    problem: null,
-  }) as OutboxItem;
 const {
   id: _id,
   state: _state,
@@ -29,15 +13,16 @@ const {
   ...rest
 } = finding('f', 'S', 'NEO');
 const body = FindingBody.parse(rest);
-const found = (id: string, more: Partial<FindingBody> = {}, state: OutboxItem['state'] = 'waiting') =>
-  item(
-    'putFinding',
-    id,
-    { params: { findingId: id }, body: { baseRevision: null, finding: { ...body, ...more } } },
-    state,
-  );
-const act = (id: string, action: object) =>
-  item('putAction', id, { params: { actionId: id }, body: { at: here.now, ...action } });
+const found = (id: string, more: Partial<FindingBody> = {}, baseRevision: number | null = null): Waiting => ({
+  recordId: id,
+  baseRevision,
+  value: { kind: 'finding', finding: { ...body, ...more } },
+});
+const act = (id: string, action: object): Waiting => ({
+  recordId: id,
+  baseRevision: null,
+  value: { kind: 'action', action: { at: here.now, ...action } as never },
+});
 const cut = (id: string, findingIds: string[]) =>
   act(id, {
     kind: 'cutMade',
@@ -55,20 +40,17 @@ const cut = (id: string, findingIds: string[]) =>
       sentence: '',
     },
   });
-const states = (items: OutboxItem[], known = [finding('f', 'S', 'NEO')]) =>
-  withPending(detail(known), items, here).findings.map(({ id, state }) => [id, state]);
+const states = (items: Waiting[], known = [finding('f', 'S', 'NEO')]) =>
+  withWaiting(detail(known), items, here).findings.map(({ id, state }) => [id, state]);
 
-test('a finding made here stands among the others, under this person’s name; a refused one does not', () => {
-  const after = withPending(detail([]), [found('g'), found('h', {}, 'refused')], here);
+test('a finding made here stands among the others, under this person’s name', () => {
+  const after = withWaiting(detail([]), [found('g')], here);
   expect(after.findings).toMatchObject([{ id: 'g', state: 'open', by: 'Boat crew', revision: 1 }]);
 });
 
 test('an edit made here counts on the revision after the one that stands, so that a second edit follows it', () => {
-  const edit = item('putFinding', 'f', {
-    params: { findingId: 'f' },
-    body: { baseRevision: 1, finding: { ...body, toCm: 130 } },
-  });
-  expect(withPending(detail([finding('f', 'S', 'NEO')]), [edit], here).findings).toMatchObject([
+  const edit = found('f', { toCm: 130 }, 1);
+  expect(withWaiting(detail([finding('f', 'S', 'NEO')]), [edit], here).findings).toMatchObject([
     { revision: 2, toCm: 130 },
   ]);
 });
@@ -81,13 +63,13 @@ test('a cut made here closes its finding, an undo of it opens it again, a findin
 
 test('what belongs to another tree leaves this one as it is', () => {
   const before = detail([finding('f', 'S', 'NEO')]);
-  expect(withPending(before, [found('x', { treeId: 'b' })], here)).toBe(before);
+  expect(withWaiting(before, [found('x', { treeId: 'b' })], here)).toBe(before);
 });
 
 test('laid over twice it counts once: the moment between the server’s answer and the empty outbox shows nothing twice', () => {
   const items = [found('g'), cut('c', ['f'])];
-  const once = withPending(detail([finding('f', 'S', 'NEO')]), items, here);
-  const twice = withPending(once, items, here);
+  const once = withWaiting(detail([finding('f', 'S', 'NEO')]), items, here);
+  const twice = withWaiting(once, items, here);
   expect(twice.findings.map(({ id }) => id)).toEqual(['f', 'g']);
   // On the revision that the server gave it, not one more: the next edit is made on it
   expect(twice.findings.map(({ revision }) => revision)).toEqual(
@@ -97,11 +79,9 @@ test('laid over twice it counts once: the moment between the server’s answer a
 });
 
 test('a new limb map is what stands, on the revision after', () => {
-  const map = item('putLimbs', 'limbs:a', {
-    params: { treeId: 'a' },
-    body: { baseRevision: 1, surveyedAt: here.now, limbs: detail([]).limbs.slice(0, 2) },
-  });
-  expect(withPending(detail([]), [map], here)).toMatchObject({
+  const limbs = detail([]).limbs.slice(0, 2);
+  const map: Waiting = { recordId: 'a', baseRevision: 1, at: here.now, value: { kind: 'limbs', limbs } };
+  expect(withWaiting(detail([]), [map], here)).toMatchObject({
     limbsRevision: 2,
     surveyedAt: here.now,
     limbs: { length: 2 },
@@ -125,7 +105,7 @@ test('a tree whose cut is taken back here comes where it stands in the walk, not
   const made = {
     ...did({ kind: 'cutMade' } as never),
     id: 'c',
-    action: (cut('c', ['f']).input as { body: never }).body,
+    action: (cut('c', ['f']).value as unknown as { action: never }).action,
   };
   const after = detail([finding('f', 'S', 'NEO', { state: 'closed' })], { id: 'a' }, [made]);
   const work = {
@@ -142,4 +122,35 @@ test('the register counts findings that wait; actions known to the server are no
   expect(treesWith(trees, [])).toBe(trees);
   const cleaned = did({ kind: 'bladeCleaned', at: here.now, blade: 'Blade 1', agentId: 'x' });
   expect(withActions([cleaned], [cleaned])).toHaveLength(1);
+});
+
+test('a tree tells how many of its findings are open and when it was last looked at, with what waits', () => {
+  const seen = (id: string, at: string) =>
+    act(id, { kind: 'treeSeen', at, treeId: 'a', seen: 'all round', verdict: 'sound' });
+  const after = withWaiting(
+    detail([finding('f', 'S', 'NEO')]),
+    [found('g'), cut('c', ['f']), seen('s', '2026-11-24T09:00:00Z'), seen('t', '2026-11-24T08:00:00Z')],
+    here,
+  );
+  expect(after.tree).toMatchObject({ openFindings: 1, lastSeenAt: '2026-11-24T09:00:00Z' });
+  const undone = withWaiting(after, [act('u', { kind: 'undone', actionId: 's' })], here);
+  expect(undone.tree.lastSeenAt).toBe('2026-11-24T08:00:00Z');
+});
+
+test('a tree and a job that were edited here stand on the revision after', () => {
+  const { tree } = detail([]);
+  const { id, plotId, rowId, revision, by, receivedAt, openFindings, lastSeenAt, ...known } = tree;
+  const renamed = { ...known, nickname: 'Old Anna' };
+  const job = { treeId: 'a', job: 'guard', dueOn: '2026-12-01', note: '', doneAt: null, withdrawn: false };
+  const after = withWaiting(
+    detail([]),
+    [
+      { recordId: 'a', baseRevision: 1, value: { kind: 'tree', tree: renamed } },
+      { recordId: 'j', baseRevision: null, value: { kind: 'job', job } },
+      { recordId: 'j', baseRevision: 1, value: { kind: 'job', job: { ...job, doneAt: here.now } } },
+    ],
+    here,
+  );
+  expect(after.tree).toMatchObject({ nickname: 'Old Anna', revision: 2, by: 'Boat crew' });
+  expect(after.jobs).toMatchObject([{ id: 'j', revision: 2, doneAt: here.now }]);
 });

@@ -134,7 +134,6 @@ const OF_THE_RUN: ReadonlySet<Action['action']['kind']> = new Set([
   'cutNotMade',
   'woodRead',
   'stoodBack',
-  'decided',
 ]);
 
 function whyLeftOut({ handling, ...item }: RunItem, done: readonly Action[]): LeftOutBecause | null {

@@ -2,12 +2,15 @@
 
 import { roundKinds } from '@mortisect/core/present';
 import type { Action } from '@mortisect/core/records';
-import { and, asc, desc, eq, gt, inArray } from 'drizzle-orm';
+import { and, asc, desc, eq, gte, inArray } from 'drizzle-orm';
 import type { Store } from '../store/openDb';
 import { actions } from '../store/schema';
 import { asAction } from './orchard';
 
-/** From the first start after the last close; where no round was started since, the last one with its close. */
+/**
+ * From the last close on, that close with it: what a device sends late, of a time before, belongs to a round that is over. Where no round was
+ * started since, the last one with its close.
+ */
 export async function getRound(db: Store): Promise<{ actions: Action[] }> {
   const [last, before] = await db
     .select({ at: actions.at })
@@ -15,16 +18,16 @@ export async function getRound(db: Store): Promise<{ actions: Action[] }> {
     .where(and(eq(actions.kind, 'roundClosed'), eq(actions.undone, false)))
     .orderBy(desc(actions.at))
     .limit(2);
-  const since = await doneAfter(db, last?.at);
+  const since = await doneFrom(db, last?.at);
   const isOpen = since.some(({ action, undone }) => action.kind === 'roundStarted' && !undone);
-  return { actions: isOpen || !last ? since : await doneAfter(db, before?.at) };
+  return { actions: isOpen || !last ? since : await doneFrom(db, before?.at) };
 }
 
-async function doneAfter(db: Store, at: string | undefined): Promise<Action[]> {
+async function doneFrom(db: Store, at: string | undefined): Promise<Action[]> {
   const rows = await db
     .select()
     .from(actions)
-    .where(and(inArray(actions.kind, [...roundKinds]), at === undefined ? undefined : gt(actions.at, at)))
+    .where(and(inArray(actions.kind, [...roundKinds]), at === undefined ? undefined : gte(actions.at, at)))
     .orderBy(asc(actions.at), asc(actions.id));
   return rows.map(asAction);
 }

@@ -13,7 +13,7 @@ const BLADES_MS = 2 * DAY_MS;
 const KIT_MS = 400 * DAY_MS;
 const MOST_OF_KIT = 200;
 
-/** From the start of the open run, or of two days; of mixes, sharpening and the last use of blades from a year. */
+/** From the close before the open run, or of two days; of mixes, sharpening and the last use of blades from a year. */
 export async function getRun(db: Store, now: string): Promise<{ actions: Action[] }> {
   const before = (ms: number) => new Date(Date.parse(now) - ms).toISOString();
   const begun = await openSince(db);
@@ -37,7 +37,7 @@ export async function getRun(db: Store, now: string): Promise<{ actions: Action[
   return { actions: [...all.values()].map(asAction) };
 }
 
-/** The first start after the last close: two phones may both have begun. Null when no run is open. */
+/** The last close, where a run was started since; the first start where none was ever closed: two phones may both have begun. Null when no run is open. */
 async function openSince(db: Store): Promise<string | null> {
   const of = (kind: string) => and(eq(actions.kind, kind), eq(actions.undone, false));
   const [closed] = await db
@@ -52,7 +52,8 @@ async function openSince(db: Store): Promise<string | null> {
     .where(and(of('runStarted'), closed ? gt(actions.at, closed.at) : undefined))
     .orderBy(asc(actions.at))
     .limit(1);
-  return started?.at ?? null;
+  // The close is told too: what a device sends late, of a time before, belongs to a run that is over
+  return started ? (closed?.at ?? started.at) : null;
 }
 
 const AFTERCARE_MS = 800 * DAY_MS;
