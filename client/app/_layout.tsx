@@ -2,6 +2,7 @@ import { TamaguiProvider, View } from '@tamagui/core';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { Slot } from 'expo-router';
 import { useEffect } from 'react';
+import { followChanges } from '../src/data/changes';
 import { registerOffline } from '../src/data/offline';
 import { openOutbox } from '../src/data/outbox';
 import { askSession, queryClient } from '../src/data/queryClient';
@@ -23,6 +24,7 @@ watchBack();
 export default function Layout() {
   useEffect(() => {
     void openOutbox(takeOver, askSession);
+    followChanges();
     registerOffline();
     return keepFocus();
   }, []);

@@ -467,8 +467,33 @@ export const routes = {
     method: 'get',
     path: '/api/open-work',
     tag: 'Field records',
-    summary: 'Trees with open findings, in walking order, and the latest actions',
-    response: z.object({ trees: z.array(TreeDetail), latestActions: z.array(Action) }),
+    summary:
+      'Trees with open findings, in walking order, and the latest actions; with “since” only what changed of them',
+    query: z.object({
+      since: z
+        .string()
+        .max(80)
+        .optional()
+        .describe('the revision that was read last; all of it where missing'),
+    }),
+    response: z.object({
+      revision: z.string().describe('how far the history had come'),
+      whole: z.boolean().describe('false: only what changed'),
+      trees: z.array(TreeDetail),
+      gone: z.array(TreeId).describe('trees that changed and have nothing open any more'),
+      latestActions: z.array(Action),
+    }),
+  }),
+  getChanges: route({
+    method: 'get',
+    path: '/api/changes',
+    tag: 'Field records',
+    summary:
+      'Server-sent events: the revision of the history, at once and whenever something was written; a device is not told of its own',
+    query: z.object({ device: RecordId.optional() }),
+    rawAnswer: 'text/event-stream',
+    inline: true,
+    response: StreamedFile,
   }),
   putFinding: route({
     method: 'put',

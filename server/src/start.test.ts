@@ -51,7 +51,11 @@ test('what was written is there after a restart; a second start on the folder or
     `Port ${taken}`,
   );
 
-  await running.stop();
+  // Whoever listens for changes is let go, and does not hold the server for its ten seconds of grace
+  const listening = await fetch(`${url}/api/changes`);
+  const since = Date.now();
+  await Promise.all([listening.text(), running.stop()]);
+  expect(Date.now() - since).toBeLessThan(6000);
   running = await start(config('--demo'), log);
   const { entries } = await ask(running.url, '/api/log?limit=1');
   expect(entries).toMatchObject([

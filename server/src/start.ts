@@ -11,6 +11,7 @@ import { setUpAccess } from './http/access';
 import { makeApp } from './http/app';
 import { makePool } from './pool/pool';
 import { completeHistory } from './services/beginnings';
+import { makeChanges } from './services/changes';
 import { getTiming } from './services/timing';
 import { runClinic } from './standIns/clinicHours';
 import { holdDataFolder } from './store/dataFolder';
@@ -34,7 +35,12 @@ export async function start(config: Config, log: Logger): Promise<Running> {
     const server = createServer();
     // The port first: a second start on the same port must not touch the database.
     await listen(server, config);
-    undo.push(() => close(server));
+    // Whoever listens for changes would keep the server from closing
+    let hangUp = () => {};
+    undo.push(() => {
+      hangUp();
+      return close(server);
+    });
     server.on('request', notYet);
     const folder = config.databaseUrl ? null : holdDataFolder(config.dataFolder);
     if (folder) undo.push(() => folder.release());
@@ -48,8 +54,10 @@ export async function start(config: Config, log: Logger): Promise<Running> {
     await completeHistory(store.db, now());
     const pool = makePool();
     undo.push(() => pool.close());
-    undo.push(runClinic(store.db, log, now, config.clinicSeconds));
-    const app = makeApp({ db: store.db, config, access, pool, log, version, now });
+    const changes = makeChanges(store.db);
+    hangUp = () => changes.close();
+    undo.push(runClinic(store.db, log, now, config.clinicSeconds, () => changes.announce(null)));
+    const app = makeApp({ db: store.db, config, access, pool, changes, log, version, now });
     // Once whoever opens it has their first screen: Today need not wait for ten past years to be worked through
     const ahead = setTimeout(() => void getTiming(store.db, pool, now()).catch(() => undefined), AHEAD_MS);
     undo.push(() => clearTimeout(ahead));

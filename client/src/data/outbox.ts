@@ -33,10 +33,12 @@ export const useOutbox = create<Outbox>(() => ({ items: [], loaded: false, sendi
 
 const store = typeof indexedDB === 'undefined' ? undefined : createStore('mortisect-outbox', 'items');
 const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('mortisect-outbox');
-const AGAIN_MS = 5000;
+/** A server that is away is asked less and less often; whoever comes back to the page or to a network asks at once. */
+const AGAIN_MS = [3000, 5000, 10_000, 20_000];
 let whenSent: (item: OutboxItem, answer: unknown) => void = () => {};
 let whenSignedOut: () => void = () => {};
 let timer: ReturnType<typeof setTimeout> | undefined;
+let tries = 0;
 
 /**
  * Reads what waits from the device and begins to send.
@@ -109,7 +111,8 @@ export async function send(): Promise<void> {
   } finally {
     useOutbox.setState({ sending: false });
   }
-  if (nextToSend()) timer = setTimeout(() => void send(), AGAIN_MS);
+  if (nextToSend()) timer = setTimeout(() => void send(), AGAIN_MS[Math.min(tries++, AGAIN_MS.length - 1)]);
+  else tries = 0;
 }
 
 async function sendAll(): Promise<void> {
@@ -139,6 +142,7 @@ async function sendOne(item: OutboxItem): Promise<boolean> {
     await follow(item, answer);
     await drop([item.id]);
     useOutbox.setState({ away: false });
+    tries = 0;
     return true;
   } catch (error) {
     if (error instanceof NoAnswer) {

@@ -6,16 +6,18 @@ import {
   openWorkWith,
   treesWith,
   withActions,
+  withChanges,
   withWaiting,
 } from '@mortisect/core/present';
 import type { Action, TreeDetail } from '@mortisect/core/records';
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { type Answer, ask } from './api';
+import { changesAreTold } from './changes';
 import { useOutbox } from './outbox';
 import { waitingOf } from './pending';
 import { usePreferences } from './preferences';
-import { knownTrees, persister, queryClient } from './queryClient';
+import { knownTrees, persister, queryClient, walkKnown } from './queryClient';
 
 export const useHealth = () =>
   useQuery({ queryKey: ['health'], queryFn: health, staleTime: Number.POSITIVE_INFINITY });
@@ -52,22 +54,26 @@ export function useTree(treeId: string, asked = true) {
   return { ...query, data };
 }
 
+const OPEN_WORK = ['open-work'];
 let openWorkReads = 0;
 
 /**
- * Its trees are kept one by one too, so that a cut that is taken back finds its tree at once. An answer that a later read has overtaken is
+ * Only what changed since it was read last is asked for. Its trees are kept one by one too, so that a cut that is taken back finds its tree at once. An answer that a later read has overtaken is
  * from before what was sent meanwhile: it keeps nothing.
  */
 async function readOpenWork(): Promise<Answer<'getOpenWork'>> {
   const read = ++openWorkReads;
-  const work = await ask('getOpenWork', {});
-  if (read !== openWorkReads) return work;
-  for (const detail of work.trees) queryClient.setQueryData(['tree', detail.tree.id], detail);
-  return work;
+  const since = queryClient.getQueryData<Answer<'getOpenWork'>>(OPEN_WORK)?.revision;
+  const changes = await ask('getOpenWork', { query: { since } });
+  // As it stands by now: what was sent meanwhile has been laid over it
+  const before = queryClient.getQueryData<Answer<'getOpenWork'>>(OPEN_WORK);
+  if (read !== openWorkReads && before) return before;
+  for (const detail of changes.trees) queryClient.setQueryData(['tree', detail.tree.id], detail);
+  return withChanges(before ?? changes, changes, walkKnown());
 }
 
 export function useOpenWork() {
-  const query = useQuery({ queryKey: ['open-work'], queryFn: readOpenWork });
+  const query = useQuery({ queryKey: OPEN_WORK, queryFn: readOpenWork });
   const waiting = useWaiting();
   const here = useHere();
   const trees = useTrees().data?.trees;
@@ -93,7 +99,7 @@ export function useRound() {
   const query = useQuery({
     queryKey: ['round'],
     queryFn: () => ask('getRound', {}),
-    refetchInterval: SHARED_EVERY_MS,
+    refetchInterval: sharedEvery,
   });
   const actions = useActionsHere(query.data?.actions);
   const round = useMemo(() => actions && openRound(actions), [actions]);
@@ -108,7 +114,7 @@ export function useRunActions() {
   const query = useQuery({
     queryKey: ['run'],
     queryFn: () => ask('getRun', {}),
-    refetchInterval: SHARED_EVERY_MS,
+    refetchInterval: sharedEvery,
   });
   return { ...query, actions: useActionsHere(query.data?.actions) };
 }
@@ -121,8 +127,10 @@ export function useAftercare() {
   return { ...query, data };
 }
 
-/** How soon one phone sees what another has walked. */
+/** How soon one phone sees what another has walked, where the server cannot tell it. */
 const SHARED_EVERY_MS = 20_000;
+const TOLD_EVERY_MS = 5 * 60_000;
+const sharedEvery = () => (changesAreTold() ? TOLD_EVERY_MS : SHARED_EVERY_MS);
 
 export const usePeople = () => useQuery({ queryKey: ['people'], queryFn: () => ask('getPeople', {}) });
 export const useJobs = () => useQuery({ queryKey: ['jobs'], queryFn: () => ask('getJobs', {}) });

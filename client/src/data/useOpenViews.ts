@@ -1,8 +1,8 @@
 // The trees with open findings as they stand today, computed once for each answer of the server.
-import { treeView } from '@mortisect/core/present';
 import { useMemo } from 'react';
 import { useOpenWork } from './queries';
 import { useToday } from './useToday';
+import { viewOf } from './views';
 
 export function useOpenViews() {
   const { data, error, refetch } = useOpenWork();
@@ -12,7 +12,7 @@ export function useOpenViews() {
       data && today
         ? {
             today,
-            views: data.trees.map((detail) => treeView(detail, today)),
+            views: data.trees.map((detail) => viewOf(detail, today)),
             latestActions: data.latestActions,
           }
         : null,

@@ -1,11 +1,12 @@
 // The plan of a tree, searched in a worker: a good one at once, the proved one when it is there.
 
 import type { PlanInput, RunOrder, RunOrderInput, Solved } from '@mortisect/core/plan';
-import { planInputOf, type SiteToday, type TreeView } from '@mortisect/core/present';
+import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { type QueryClient, useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
 import { proxy, type Remote, wrap } from 'comlink';
 import { useMemo, useRef } from 'react';
 import type { PlanWork } from '../workers/plan.worker';
+import { planInputFor } from './views';
 
 let remote: Remote<PlanWork> | null = null;
 let jobs = 0;
@@ -65,10 +66,6 @@ export function planQuery(client: QueryClient, input: PlanInput, mostMs?: number
   };
 }
 
-export function usePlanInput(view: TreeView, { site, day }: SiteToday): PlanInput {
-  return useMemo(() => planInputOf(view.detail, site, day), [view.detail, site, day]);
-}
-
 /** The plan as far as it is known; `last` keeps what stood before a pin was set. */
 export function usePlan(input: PlanInput) {
   const client = useQueryClient();
@@ -96,10 +93,7 @@ export interface Plans {
 export function usePlans(views: readonly TreeView[], today: SiteToday | null): Plans {
   const client = useQueryClient();
   const last = useRef(new Map<string, Solved>());
-  const inputs = useMemo(
-    () => (today ? views.map((view) => planInputOf(view.detail, today.site, today.day)) : []),
-    [views, today],
-  );
+  const inputs = useMemo(() => (today ? views.map((view) => planInputFor(view, today)) : []), [views, today]);
   const solved = useQueries({
     queries: inputs.map((input) => planQuery(client, input, LIST_MS)),
     combine: (results) => results.map(({ data, isError }) => data ?? (isError ? 'failed' : null)),

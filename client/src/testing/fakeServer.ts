@@ -155,7 +155,13 @@ export class FakeServer {
       case 'getAftercare':
         return { actions: this.actions, disorders: {} };
       case 'getOpenWork':
-        return { trees: this.open(), latestActions: this.actions.slice(-5).toReversed() };
+        return {
+          revision: 'fake:1',
+          whole: true,
+          trees: this.open(),
+          gone: [],
+          latestActions: this.actions.slice(-5).toReversed(),
+        };
       case 'putFinding':
         return this.putFinding(id, body as { finding: unknown; baseRevision: number | null });
       case 'putAction':

@@ -9,6 +9,7 @@ export {
   withStates,
 } from './findingState';
 export { fold, type Present } from './fold';
+export { type OpenWork, type OpenWorkChanges, withChanges } from './openWork';
 export { liftedMusts, type Pinned, pinsOf, planInputOf, seasonsOf } from './planInput';
 export {
   isOfRound,
@@ -59,7 +60,6 @@ export { isUrgent } from './urgent';
 export {
   actionsWaiting,
   type Here,
-  type OpenWork,
   openWorkWith,
   treesWith,
   type Waiting,

@@ -2,6 +2,7 @@
 import type { Action, Finding, HistoryValue, Job, TreeDetail, TreeSummary } from '../records/index';
 import { undoneIds } from './done';
 import { withStates } from './findingState';
+import type { OpenWork } from './openWork';
 import { isOfRound } from './round';
 
 /** A record as it was written on a device: the line of the history that it will be. */
@@ -115,31 +116,26 @@ function counted(detail: TreeDetail): TreeDetail {
   return { ...detail, tree: { ...detail.tree, openFindings, lastSeenAt } };
 }
 
-/** Trees with open findings, and what was done lately. */
-export interface OpenWork {
-  trees: TreeDetail[];
-  latestActions: Action[];
-}
-
 /**
  * The open work with what waits laid over it.
  *
  * @param known trees on this device: one whose first finding waits here, or whose cut is taken back here, is not in the server's list
  * @param walk ids of all trees in walking order, so that such a tree comes where it stands
  */
-export function openWorkWith(
-  work: OpenWork,
+export function openWorkWith<W extends OpenWork>(
+  work: W,
   known: readonly TreeDetail[],
   walk: readonly string[],
   waiting: readonly Waiting[],
   here: Here,
-): OpenWork {
+): W {
   if (waiting.length === 0) return work;
   const listed = new Set(work.trees.map((detail) => detail.tree.id));
   const added = known.filter((detail) => !listed.has(detail.tree.id));
   const placeOf = new Map(walk.map((id, place) => [id, place]));
   const place = (detail: TreeDetail) => placeOf.get(detail.tree.id) ?? walk.length;
   return {
+    ...work,
     trees: [...work.trees, ...added]
       .map((detail) => withWaiting(detail, waiting, here))
       .filter((detail) => detail.findings.some((finding) => finding.state === 'open'))

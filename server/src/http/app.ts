@@ -22,6 +22,7 @@ import { doesNotFit } from '../refusal';
 import { putAction } from '../services/actions';
 import { exportArchive, importArchive } from '../services/archive';
 import { calendarPath, makeCalendar, siteCalendar, treeCalendar } from '../services/calendar';
+import type { Changes } from '../services/changes';
 import { findDevice, getPeople, putDevice } from '../services/devices';
 import { exportCsv, exportGeojson, fromQuery, importTrees } from '../services/exchange';
 import { putFinding } from '../services/findings';
@@ -59,6 +60,7 @@ export interface AppParts {
   config: Config;
   access: Access;
   pool: Pool;
+  changes: Changes;
   log: Logger;
   version: string;
   now: () => string;
@@ -84,7 +86,11 @@ export function makeApp(parts: AppParts): Express {
     response.setHeader('Cache-Control', 'no-store');
     next();
   });
-  mountRoutes(app, handlers(parts), { guard: access.guard, findDevice: (id) => findDevice(parts.db, id) });
+  mountRoutes(app, handlers(parts), {
+    guard: access.guard,
+    findDevice: (id) => findDevice(parts.db, id),
+    onWritten: (device) => parts.changes.announce(device?.id ?? null),
+  });
   serveReference(app, parts.version);
   serveWeb(app, config.webFolder);
   app.use(problemHandler);
@@ -99,7 +105,7 @@ const CONTENT_SECURITY = {
   upgradeInsecureRequests: null,
 };
 
-function handlers({ db, config, access, pool, now }: AppParts): Handlers {
+function handlers({ db, config, access, pool, now, changes }: AppParts): Handlers {
   return {
     health: () => ({ ok: true, now: now(), demo: config.demo }),
     reportFault: ({ body, request }) => {
@@ -147,7 +153,8 @@ function handlers({ db, config, access, pool, now }: AppParts): Handlers {
         device,
         now: now(),
       }),
-    getOpenWork: () => getOpenWork(db),
+    getOpenWork: ({ query }) => getOpenWork(db, query.since),
+    getChanges: ({ query }) => ({ fileName: '', content: changes.listen(query.device ?? null) }),
     putFinding: ({ params, body, device }) =>
       putFinding(db, { id: params.findingId, ...body, device, now: now() }),
     putAction: ({ params, body, device }) =>

@@ -26,6 +26,8 @@ export interface MountOptions {
   /** Refuses with 401 unless signed in. */
   guard: RequestHandler;
   findDevice(id: string): Promise<Device | null>;
+  /** A write was taken; from which device, where the route asks for one. */
+  onWritten(device: Device | undefined): void;
 }
 
 const COMMON_LIMIT = '256kb';
@@ -50,11 +52,17 @@ export function mountRoutes(app: Express, handlers: Handlers, options: MountOpti
         request,
       };
       const answer = await handle(asked);
+      if (writes(route)) options.onWritten(asked.device);
       if (route.rawAnswer) await sendFile(response, route, answer as RouteResponse<RawRoute>);
       else response.json(answer);
     });
     app[route.method](route.path, ...steps);
   }
+}
+
+/** Computing keeps nothing, and who is signed in is no record. */
+function writes({ method, tag, open }: Route): boolean {
+  return method !== 'get' && tag !== 'Compute' && !open;
 }
 
 type RawRoute = (typeof routes)['getPhoto' | 'getArchive'];
@@ -65,6 +73,8 @@ async function sendFile(
   { fileName, content }: RouteResponse<RawRoute>,
 ): Promise<void> {
   response.type(type);
+  // What is told as it happens must not wait in a compressor
+  if (type === 'text/event-stream') response.setHeader('Cache-Control', 'no-store, no-transform');
   if (!inline && !type.startsWith('image/')) response.attachment(fileName).type(type);
   if (typeof content === 'string') response.send(content);
   else if (content instanceof Uint8Array) response.send(Buffer.from(content));

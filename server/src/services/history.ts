@@ -20,8 +20,13 @@ export interface Written {
 /** Device of lines that nobody wrote on purpose: the log leaves them out. */
 export const BEGINNING = 'beginning';
 
-export async function append(db: Store, written: Written): Promise<void> {
-  await db.insert(history).values(written);
+/** Any fixed number: lines get their numbers in the order in which they are committed, so that whoever has read up to one misses none. */
+const HISTORY_LOCK = 7_301_443;
+
+/** Inside the transaction that writes the record. */
+export async function append(tx: Store, written: Written): Promise<void> {
+  await tx.execute(sql`select pg_advisory_xact_lock(${HISTORY_LOCK})`);
+  await tx.insert(history).values(written);
 }
 
 type Entry = z.infer<typeof LogEntry>;

@@ -1,6 +1,6 @@
 // Trees as they are read: summaries in walking order, one tree with all that is known of it.
 
-import { roundKinds } from '@mortisect/core/present';
+import { type OpenWorkChanges, roundKinds } from '@mortisect/core/present';
 import {
   type Action,
   type Finding,
@@ -12,10 +12,11 @@ import {
   type TreeSummary,
 } from '@mortisect/core/records';
 import { serpentine } from '@mortisect/core/register';
-import { and, asc, count, desc, eq, inArray, max, notInArray } from 'drizzle-orm';
+import { and, asc, count, desc, eq, gt, inArray, isNotNull, max, notInArray } from 'drizzle-orm';
 import { notThere } from '../refusal';
 import type { Store } from '../store/openDb';
-import { actions, findings, jobs, plots, rows, trees } from '../store/schema';
+import { actions, findings, history, jobs, plots, rows, trees } from '../store/schema';
+import { revisionOf } from './changes';
 import { moment } from './moment';
 
 interface Orchard {
@@ -131,11 +132,24 @@ export async function getPlotTrees(db: Store, plotId: string): Promise<{ trees: 
 
 const LATEST = 50;
 
-export async function getOpenWork(db: Store): Promise<{ trees: TreeDetail[]; latestActions: Action[] }> {
+/** @param since the revision that was read last; what is of another orchard, or ahead of this one, is read whole */
+export async function getOpenWork(db: Store, since?: string): Promise<OpenWorkChanges> {
+  const { orchardId, seq, revision } = await revisionOf(db);
+  const [readId, readSeq] = (since ?? '').split(':');
+  const from = Number(readSeq);
+  const whole = readId !== orchardId || !Number.isInteger(from) || from > seq;
+  const changed = whole
+    ? null
+    : await db
+        .selectDistinct({ treeId: history.treeId })
+        .from(history)
+        .where(and(gt(history.seq, from), isNotNull(history.treeId)));
+  const changedIds = changed?.flatMap(({ treeId }) => treeId ?? []);
   const open = await db
     .selectDistinct({ treeId: findings.treeId })
     .from(findings)
-    .where(eq(findings.state, 'open'));
+    .where(and(eq(findings.state, 'open'), changedIds ? inArray(findings.treeId, changedIds) : undefined));
+  const openIds = new Set(open.map(({ treeId }) => treeId));
   const latest = await db
     .select()
     .from(actions)
@@ -143,10 +157,10 @@ export async function getOpenWork(db: Store): Promise<{ trees: TreeDetail[]; lat
     .orderBy(desc(actions.at))
     .limit(LATEST);
   return {
-    trees: await details(
-      db,
-      open.map((one) => one.treeId),
-    ),
+    revision,
+    whole,
+    trees: await details(db, [...openIds]),
+    gone: (changedIds ?? []).filter((id) => !openIds.has(id)),
     latestActions: latest.map(asAction),
   };
 }

@@ -2,10 +2,12 @@
 // done, edited and taken back. And the history leads to the same tables, and through an archive to the same orchard.
 import {
   actionsWaiting,
+  type OpenWorkChanges,
   openRound,
   openRun,
   type Waiting,
   withActions,
+  withChanges,
   withWaiting,
 } from '@mortisect/core/present';
 import type { Action, ActionBody, TreeDetail } from '@mortisect/core/records';
@@ -18,7 +20,7 @@ import { NOW, type Orchard, openEmpty, openOrchard } from '../testing/orchard';
 import { putAction } from './actions';
 import { putFinding } from './findings';
 import { putJob } from './jobs';
-import { getTree, getTrees } from './orchard';
+import { getOpenWork, getTree, getTrees } from './orchard';
 import { compareTables } from './rebuild';
 import { getRound } from './rounds';
 import { getRun } from './runs';
@@ -222,6 +224,8 @@ async function sent(line: Waiting, device: (typeof DEVICES)[number], now: string
 }
 
 async function walk(commands: readonly Doing[], treeIds: readonly [string, string]): Promise<number> {
+  const walkOrder = (await getTrees(db())).trees.map(({ id }) => id);
+  let work: OpenWorkChanges = await getOpenWork(db());
   const start = await known(treeIds, NOW);
   const phones = DEVICES.map((device) => ({ device, base: start, waiting: [] as Waiting[], alone: true }));
   let compared = 0;
@@ -246,6 +250,8 @@ async function walk(commands: readonly Doing[], treeIds: readonly [string, strin
       }
       const after = await known(treeIds, now);
       expect(seen(withLines(before, accepted, here))).toEqual(seen(after));
+      work = withChanges(work, await getOpenWork(db(), work.revision), walkOrder);
+      expect(work).toEqual(await getOpenWork(db()));
       // Where nobody else wrote meanwhile, what stood on the screen all along is what came of it
       if (phone.alone && refused.size === 0) expect(seen(shown)).toEqual(seen(after));
       compared += accepted.length;

@@ -8,6 +8,7 @@ const SELDOM_MS = 5000;
 
 /**
  * @param answersAfterSeconds how long a sample takes
+ * @param onAnswered called when it has answered something
  * @returns closes the clinic
  */
 export function runClinic(
@@ -15,14 +16,17 @@ export function runClinic(
   log: Logger,
   now: () => string,
   answersAfterSeconds: number,
+  onAnswered: () => void,
 ): () => Promise<void> {
   const everyMs = Math.min(SELDOM_MS, Math.max(MOST_OFTEN_MS, answersAfterSeconds * 1000));
   let working: Promise<unknown> = Promise.resolve();
   const timer = setInterval(() => {
     const before = new Date(Date.now() - answersAfterSeconds * 1000).toISOString();
-    working = answerDue(db, before, now()).catch((error: unknown) => {
-      log.error({ err: error }, 'the simulated clinic could not answer');
-    });
+    working = answerDue(db, before, now())
+      .then((answered) => answered > 0 && onAnswered())
+      .catch((error: unknown) => {
+        log.error({ err: error }, 'the simulated clinic could not answer');
+      });
   }, everyMs);
   timer.unref();
   return async () => {

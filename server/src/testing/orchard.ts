@@ -10,6 +10,7 @@ import { setUpAccess } from '../http/access';
 import { makeApp } from '../http/app';
 import { makePool } from '../pool/pool';
 import { completeHistory } from '../services/beginnings';
+import { makeChanges } from '../services/changes';
 import { type DbPlace, type OpenDb, openDb } from '../store/openDb';
 
 export const NOW = '2026-11-24T10:00:00.000Z';
@@ -55,8 +56,14 @@ async function appOn(store: OpenDb, settings: Partial<Config>): Promise<Orchard>
   const access = await setUpAccess(config, store.db);
   const pool = makePool();
   const log = pino({ level: 'silent' });
-  const app = makeApp({ db: store.db, config, access, pool, log, version: '0.0.0', now: () => NOW });
-  return { app, store, close: () => pool.close().then(() => store.close()) };
+  const changes = makeChanges(store.db);
+  const app = makeApp({ db: store.db, config, access, pool, changes, log, version: '0.0.0', now: () => NOW });
+  const close = async () => {
+    changes.close();
+    await pool.close();
+    await store.close();
+  };
+  return { app, store, close };
 }
 
 /** The database that `prepare` loaded with the demo. */

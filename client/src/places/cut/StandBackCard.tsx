@@ -1,14 +1,14 @@
 // After a big cut: a look from the ground, a photo from the same spot, a real throw beside the gap test.
 
 import { LIFT_KG } from '@mortisect/core/handling';
-import { treeView } from '@mortisect/core/present';
 import type { ActionOf, TreeDetail } from '@mortisect/core/records';
 import type { AfterCut } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { useTree } from '../../data/queries';
 import { useClock } from '../../data/useClock';
 import { useOpenness } from '../../data/useOpenness';
+import { viewOf } from '../../data/views';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Columns } from '../../ui/Columns';
@@ -121,7 +121,7 @@ function Expected({
   throws: number;
   passed: number | null;
 }) {
-  const limbs = useMemo(() => treeView(detail, here.today).limbs, [detail, here.today]);
+  const limbs = viewOf(detail, here.today).limbs;
   const { data } = useOpenness(detail.tree.id, limbs, detail.limbs);
   if (!data) return <Small role="status">Throwing hats through the map …</Small>;
   const [low, high] = data.gap.interval;

@@ -2,14 +2,15 @@
 
 import { GENERAL_CAUTION } from '@mortisect/core/handling';
 import { type Solved, type Visit, visitsOf } from '@mortisect/core/plan';
-import { type SiteToday, type TreeView, treeView } from '@mortisect/core/present';
+import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { speciesName } from '@mortisect/core/register';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { useTree } from '../../data/queries';
-import { usePlan, usePlanInput } from '../../data/usePlan';
+import { usePlan } from '../../data/usePlan';
 import { useToday } from '../../data/useToday';
+import { planInputFor, viewOf } from '../../data/views';
 import { Button } from '../../ui/Button';
 import { Columns } from '../../ui/Columns';
 import { Aside, Screen } from '../../ui/Screen';
@@ -37,13 +38,13 @@ import { Years } from './Years';
 export function PlanTree({ treeId }: { treeId: string }) {
   const { data, error, refetch } = useTree(treeId);
   const today = useToday();
-  const view = useMemo(() => (data && today ? treeView(data, today) : null), [data, today]);
+  const view = useMemo(() => (data && today ? viewOf(data, today) : null), [data, today]);
   if (!view || !today) return <Waiting title="Plan" error={error} onRetry={refetch} />;
   return <Planned view={view} today={today} />;
 }
 
 function Planned({ view, today }: { view: TreeView; today: SiteToday }) {
-  const input = usePlanInput(view, today);
+  const input = planInputFor(view, today);
   const { data: solved, error, isFetching, refetch } = usePlan(input);
   if (!solved) return <Waiting title={view.tree.code} error={error} onRetry={refetch} />;
   return <SolvedPlan view={view} today={today} solved={solved} searching={isFetching} />;

@@ -3,7 +3,7 @@
 import type { TreeTiming } from '@mortisect/contracts';
 import { joined, temperatureReading } from '@mortisect/core/measure';
 import { type Solved, visitsOf } from '@mortisect/core/plan';
-import { type SiteToday, type TreeView, treeView, USUAL_CUT } from '@mortisect/core/present';
+import { type SiteToday, type TreeView, USUAL_CUT } from '@mortisect/core/present';
 import { speciesName, speciesOf } from '@mortisect/core/register';
 import { REASON_WORDS, stopDayOfYear, VERDICT_WORDS, wordsOnly } from '@mortisect/core/timing';
 import { hourOf, momentOf } from '@mortisect/core/weather';
@@ -13,8 +13,9 @@ import { useMemo, useState } from 'react';
 import { ServerProblem } from '../../data/api';
 import { clockHour, weekday } from '../../data/moment';
 import { type CutAsked, useTree, useTreeTiming } from '../../data/queries';
-import { usePlan, usePlanInput } from '../../data/usePlan';
+import { usePlan } from '../../data/usePlan';
 import { useToday } from '../../data/useToday';
+import { planInputFor, viewOf } from '../../data/views';
 import { Button } from '../../ui/Button';
 import { Columns } from '../../ui/Columns';
 import { FileLinks } from '../../ui/FileLinks';
@@ -32,14 +33,14 @@ import { dayOfYearWords, YearStrip } from './YearStrip';
 export function WhenTree({ treeId }: { treeId: string }) {
   const today = useToday();
   const { data: detail, error, refetch } = useTree(treeId);
-  const view = useMemo(() => (detail && today ? treeView(detail, today) : null), [detail, today]);
+  const view = useMemo(() => (detail && today ? viewOf(detail, today) : null), [detail, today]);
   if (!view || !today) return <Waiting title="When" error={error} onRetry={refetch} />;
   return <PlannedTree view={view} today={today} />;
 }
 
 /** The largest cut and the crown that go now, from the plan, rounded so that a plan that is still being bettered asks no new question; usual ones until it is there. */
 function PlannedTree({ view, today }: { view: TreeView; today: SiteToday }) {
-  const input = usePlanInput(view, today);
+  const input = planInputFor(view, today);
   const { data: solved } = usePlan(input);
   const cut = useMemo(() => (solved ? cutOf(solved) : USUAL_CUT), [solved]);
   return <Days view={view} today={today} cut={cut} />;

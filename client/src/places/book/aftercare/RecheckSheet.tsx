@@ -2,13 +2,14 @@
 
 import { type RecheckOutcome, verdictOn } from '@mortisect/core/aftercare';
 import { tapeText, typedLengthCm } from '@mortisect/core/measure';
-import { type RecheckDue, type SiteToday, treeView } from '@mortisect/core/present';
+import type { RecheckDue, SiteToday, treeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { dayWords } from '../../../data/moment';
 import { useTree } from '../../../data/queries';
 import { useClock } from '../../../data/useClock';
+import { viewOf } from '../../../data/views';
 import { useRecordAction } from '../../../data/writes';
 import { LimbTape } from '../../../drawings/tape/LimbTape';
 import { Button } from '../../../ui/Button';
@@ -143,7 +144,7 @@ function CutPlace({
   one: RecheckDue;
   today: SiteToday;
 }) {
-  const view = treeView(detail, today);
+  const view = viewOf(detail, today);
   const { cut } = one.cut.action;
   const limb = detail.limbs.find(({ id }) => id === cut.limbId);
   if (!limb) return null;

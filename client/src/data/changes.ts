@@ -1,0 +1,60 @@
+// Hears from the server when somebody else has written something, and reads anew what is shown.
+import { z } from 'zod';
+import { send } from './outbox';
+import { usePreferences } from './preferences';
+import { queryClient } from './queryClient';
+
+const Told = z.object({ revision: z.string() });
+/** What others may have changed. The register of a large orchard is megabytes: it is read when it is shown, and not more often than once a minute. */
+const SHARED = [['round'], ['run'], ['open-work'], ['tree'], ['jobs'], ['aftercare'], ['log']];
+const AGAIN_MS = [2000, 5000, 10_000, 20_000];
+
+let source: EventSource | null = null;
+let heard: string | null = null;
+let tries = 0;
+let timer: ReturnType<typeof setTimeout> | undefined;
+
+/** Whether changes are told: then nobody need ask for them. */
+export function changesAreTold(): boolean {
+  return source?.readyState === EventSource.OPEN;
+}
+
+/** Listens as long as the page is looked at. Where a browser knows no server-sent events, screens ask now and then. */
+export function followChanges(): void {
+  if (typeof EventSource === 'undefined') return;
+  document.addEventListener('visibilitychange', listen);
+  window.addEventListener('online', listen);
+  listen();
+}
+
+function listen(): void {
+  if (document.visibilityState === 'hidden') {
+    source?.close();
+    source = null;
+    return;
+  }
+  if (source && source.readyState !== EventSource.CLOSED) return;
+  clearTimeout(timer);
+  const { deviceId } = usePreferences.getState();
+  const opened = new EventSource(`/api/changes?device=${deviceId}`);
+  source = opened;
+  opened.onmessage = ({ data }) => {
+    tries = 0;
+    // The server is there: what waits need not wait for its turn
+    void send();
+    hear(Told.parse(JSON.parse(data)).revision);
+  };
+  // Tried again here and not by the browser, so that a server that is away is not asked every three seconds
+  opened.onerror = () => {
+    opened.close();
+    if (source === opened) source = null;
+    timer = setTimeout(listen, AGAIN_MS[Math.min(tries++, AGAIN_MS.length - 1)]);
+  };
+}
+
+/** @param revision how far the history has come; the first tells only where this device stands, unless something was missed meanwhile */
+export function hear(revision: string): void {
+  const missed = heard !== null && heard !== revision;
+  heard = revision;
+  if (missed) for (const queryKey of SHARED) void queryClient.invalidateQueries({ queryKey });
+}

@@ -1,0 +1,31 @@
+// The trees that have something open, kept up to date by what changed of them.
+import type { Action, TreeDetail } from '../records/index';
+
+/** Trees with open findings, in walking order, and what was done lately. */
+export interface OpenWork {
+  trees: TreeDetail[];
+  latestActions: Action[];
+}
+
+export interface OpenWorkChanges extends OpenWork {
+  /** How far the history had come. */
+  revision: string;
+  /** All that is open; otherwise what changed since the revision that was asked about. */
+  whole: boolean;
+  /** Ids of trees that changed and have nothing open any more. */
+  gone: string[];
+}
+
+/** @param walk ids of all trees in walking order */
+export function withChanges<W extends OpenWork>(
+  before: W,
+  changes: OpenWorkChanges,
+  walk: readonly string[],
+): OpenWorkChanges {
+  if (changes.whole) return changes;
+  const changed = new Set([...changes.gone, ...changes.trees.map(({ tree }) => tree.id)]);
+  const placeOf = new Map(walk.map((id, place) => [id, place]));
+  const place = ({ tree }: TreeDetail) => placeOf.get(tree.id) ?? walk.length;
+  const trees = [...before.trees.filter(({ tree }) => !changed.has(tree.id)), ...changes.trees];
+  return { ...changes, whole: true, gone: [], trees: trees.sort((a, b) => place(a) - place(b)) };
+}
