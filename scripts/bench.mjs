@@ -77,6 +77,7 @@ async function startsOfDemo() {
       const { seconds, scripts } = await firstLoads(url);
       say(`First load to usable Round, 390×844, 4× CPU throttling: ${spread(seconds, 1)} s`);
       say(`Script that this first load takes: ${size(scripts)}`);
+      await markedToSeen(url);
     } finally {
       await stopServer(child);
     }
@@ -129,6 +130,7 @@ async function registerOfThousands() {
   const browser = await chromium.launch(launchOptions);
   try {
     await daysOfThousands(url);
+    await openWorkOfThousands(url);
     const page = await (await browser.newContext({ viewport: WIDE })).newPage();
     await nameDevice(page, url);
     const from = performance.now();
@@ -155,6 +157,97 @@ async function registerOfThousands() {
     await stopServer(child);
     rmSync(folder, { recursive: true, force: true });
   }
+}
+
+/** What a device reads of the open work, first and after one change; and how long a whole orchard takes out and in. */
+async function openWorkOfThousands(url) {
+  const deviceId = '0193f000-0000-7000-8000-0000000000dd';
+  const read = async (since = '') => {
+    const text = await (await fetch(`${url}/api/open-work${since && `?since=${since}`}`)).text();
+    return { bytes: Buffer.byteLength(text), ...JSON.parse(text) };
+  };
+  const first = await read();
+  const [{ tree, findings }] = first.trees;
+  const { id, state, revision, by, receivedAt, ...finding } = findings.find((one) => one.state === 'open');
+  await fetch(`${url}/api/findings/${id}`, {
+    method: 'PUT',
+    headers: { 'Content-Type': 'application/json', 'X-Device-Id': deviceId },
+    body: JSON.stringify({ baseRevision: revision, finding: { ...finding, note: 'Looked at again.' } }),
+  });
+  const after = await read(first.revision);
+  if (after.trees.length !== 1 || after.trees[0].tree.id !== tree.id) throw new Error('Not what changed.');
+  say(
+    `Open work, ${TREES + 48} trees: ${kb(first.bytes)} first, ${kb(after.bytes)} after one change, ${(await read(after.revision)).bytes} bytes after none`,
+  );
+  const from = performance.now();
+  const archive = Buffer.from(await (await fetch(`${url}/api/archive.ndjson`)).arrayBuffer());
+  const out = performance.now() - from;
+  const { startServer, stopServer } = await import('./server.mjs');
+  const folder = mkdtempSync(path.join(tmpdir(), 'bench-'));
+  const { child, url: empty } = await startServer(['--data', folder, '--port', '0'], { quiet: true });
+  try {
+    const headers = { 'Content-Type': 'application/json', 'X-Device-Id': deviceId };
+    await fetch(`${empty}/api/devices/${deviceId}`, { method: 'PUT', headers, body: '{"name":"Bench"}' });
+    const began = performance.now();
+    const answer = await fetch(`${empty}/api/archive`, { method: 'POST', headers, body: archive });
+    const taken = performance.now() - began;
+    if (!answer.ok) throw new Error(`The archive was refused: ${await answer.text()}`);
+    say(
+      `Archive, ${TREES + 48} trees: ${(archive.length / 1e6).toFixed(1)} MB, out in ${(out / 1000).toFixed(1)} s, into an empty server in ${(taken / 1000).toFixed(1)} s`,
+    );
+  } finally {
+    await stopServer(child);
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+/** What one device marks, on the screen of another with its cut: seconds from the answer of the server, the other phone four times slower. */
+async function markedToSeen(url) {
+  const { chromium } = await import('@playwright/test');
+  const browser = await chromium.launch(launchOptions);
+  const deviceId = '0193f000-0000-7000-8000-0000000000dd';
+  const headers = { 'Content-Type': 'application/json', 'X-Device-Id': deviceId };
+  await fetch(`${url}/api/devices/${deviceId}`, { method: 'PUT', headers, body: '{"name":"Bench"}' });
+  const seconds = [];
+  try {
+    const page = await (await browser.newContext({ viewport: PHONE, serviceWorkers: 'block' })).newPage();
+    await nameDevice(page, url, 'Wall crew', '/round/slip-side-02');
+    await page.getByText('Slip side 02').first().waitFor();
+    const devtools = await page.context().newCDPSession(page);
+    await devtools.send('Emulation.setCPUThrottlingRate', { rate: 4 });
+    for (let i = 0; i < 5; i++) {
+      await page.waitForTimeout(1500);
+      const finding = {
+        ...{ treeId: 'slip-side-02', limbId: 'A', limbName: 'A', fromCm: 20 + i, toCm: 30, disorder: 'NEO' },
+        ...{
+          edge: 'definite',
+          growthRapid: false,
+          note: '',
+          seenAt: new Date().toISOString(),
+          withdrawn: false,
+        },
+      };
+      const id = `0193f000-0000-7000-8000-0000000000e${i}`;
+      const cuts = await page.getByText(/Neonectria/).count();
+      await fetch(`${url}/api/findings/${id}`, {
+        method: 'PUT',
+        headers,
+        body: JSON.stringify({ baseRevision: null, finding }),
+      });
+      const from = performance.now();
+      await page.waitForFunction(
+        (before) => (document.body.innerText.match(/Neonectria/g) ?? []).length > before,
+        cuts,
+        { timeout: 30_000 },
+      );
+      seconds.push((performance.now() - from) / 1000);
+    }
+  } finally {
+    await browser.close();
+  }
+  say(
+    `What one device marks, on another’s screen with its cut, 4× CPU throttling: ${spread(seconds, 2)} s (asked for every 20 s before)`,
+  );
 }
 
 /** Ten days for every tree of the site: after a rule was changed, so that nothing that was kept still holds, and again. */

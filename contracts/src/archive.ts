@@ -5,7 +5,6 @@ import { z } from 'zod';
 export const ARCHIVE_KIND = 'mortisect archive';
 /** Of the archives that are written; those of version 1 are brought to it when they are read. */
 export const ARCHIVE_VERSION = 2;
-export const ARCHIVE_TYPE = 'application/x-ndjson';
 
 const orchardId = z.uuid();
 const figure = z.number().nullable();

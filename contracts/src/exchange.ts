@@ -31,7 +31,7 @@ export const ImportChoices = z
   .meta({ id: 'ImportChoices' });
 export type ImportChoices = z.infer<typeof ImportChoices>;
 
-export const RowReport = z.strictObject({
+const RowReport = z.strictObject({
   line: z.number().int().describe('line in the file, or number of the feature; from 1'),
   code: z.string(),
   reasons: z

@@ -48,7 +48,7 @@ export const StationState = z.object({
 });
 export type StationState = z.infer<typeof StationState>;
 
-export const StageShape = z.object({
+const StageShape = z.object({
   day,
   phase: z.enum(phases),
   stage: z.string(),
@@ -73,7 +73,7 @@ const FactorsShape = z.object({
   growth: share,
 });
 
-export const CellShape = z.object({
+const CellShape = z.object({
   day,
   half: z.enum(['morning', 'afternoon']),
   cutHour: hour,
@@ -95,7 +95,7 @@ const TimingWindowShape = WindowShape.extend({
   score: band,
 });
 
-export const FreezeShape = z.object({
+const FreezeShape = z.object({
   day,
   kind: z.enum(freezeKinds),
   stage: z.string(),
@@ -109,7 +109,7 @@ export const FreezeShape = z.object({
   treeFrom: day.nullable(),
 });
 
-export const GroupShape = z.object({
+const GroupShape = z.object({
   key: z.string(),
   species: z.string(),
   lane: z.enum(livingLanes),
@@ -123,7 +123,7 @@ export const GroupShape = z.object({
   freezes: z.array(FreezeShape),
 });
 
-export const StrikeShape = z.object({
+const StrikeShape = z.object({
   day,
   cause: z.enum(['infection', 'injury']),
   showFrom: day.nullable(),
@@ -241,7 +241,7 @@ export const CutQuery = z.object({
 });
 
 /** How a wound made at one moment lives through its weather. */
-export const CurvesShape = z.object({
+const CurvesShape = z.object({
   cutHour: hour,
   days: z.array(
     z.object({

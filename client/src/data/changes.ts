@@ -53,7 +53,7 @@ function listen(): void {
 }
 
 /** @param revision how far the history has come; the first tells only where this device stands, unless something was missed meanwhile */
-export function hear(revision: string): void {
+function hear(revision: string): void {
   const missed = heard !== null && heard !== revision;
   heard = revision;
   if (missed) for (const queryKey of SHARED) void queryClient.invalidateQueries({ queryKey });

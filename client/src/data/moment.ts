@@ -1,7 +1,7 @@
 // Moments told in the site's time zone.
 
 import { tz } from '@date-fns/tz';
-import { localClock, momentOf } from '@mortisect/core/weather';
+import { momentOf } from '@mortisect/core/weather';
 // By single modules: the bundler takes the whole of date-fns otherwise.
 import { format } from 'date-fns/format';
 import { formatDistance } from 'date-fns/formatDistance';
@@ -62,9 +62,4 @@ export function weekday(day: string): { name: string; number: string } {
 /** “09:30”, in the site's time zone. */
 export function clockTime(moment: string, timeZone: string): string {
   return format(moment, 'HH:mm', { in: tz(timeZone) });
-}
-
-/** The moment at which a local day begins. */
-export function startOfDay(day: string, timeZone: string): string {
-  return momentOf(localClock(timeZone).startOf(day));
 }

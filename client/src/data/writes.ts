@@ -13,7 +13,7 @@ function useOutboxWrite<V>(write: (value: V) => Promise<void>) {
   return useMutation({ mutationFn: write, networkMode: 'always', retry: false });
 }
 
-export interface FindingDraft {
+interface FindingDraft {
   id: string;
   baseRevision: number | null;
   finding: FindingBody;

@@ -9,14 +9,14 @@ import { usePalette } from '../ui/theme';
 import { UnseenTable } from '../ui/Unseen';
 import { useDragAlong } from './tape/useDragAlong';
 
-export interface ChartAxis {
+interface ChartAxis {
   name: string;
   domain: readonly [number, number];
   ticks: readonly number[];
   text(value: number): string;
 }
 
-export interface ChartLine {
+interface ChartLine {
   name: string;
   values: readonly (number | null)[];
   colour: string;

@@ -6,7 +6,7 @@ import { useWidthOf } from '../ui/size';
 import { usePalette } from '../ui/theme';
 import { Label, Small } from '../ui/type';
 
-export interface RangeRow {
+interface RangeRow {
   name: string;
   range: readonly [number, number, number];
   /** The figure in words. */

@@ -5,7 +5,7 @@ import { disorderOf, schoolFor, schoolsFor } from '@mortisect/core/disorders';
 import { tapeText } from '@mortisect/core/measure';
 import { cutsFor, type SiteToday, type TreeView } from '@mortisect/core/present';
 
-export interface SchoolAnswer {
+interface SchoolAnswer {
   schoolId: string;
   name: string;
   isSites: boolean;

@@ -164,7 +164,7 @@ export function percent(share: number): string {
 }
 
 /** A pin in a few words, without the names of limbs. */
-export function pinWords(pin: Pin): string {
+function pinWords(pin: Pin): string {
   switch (pin.kind) {
     case 'stays':
       return 'a limb stays';

@@ -3,7 +3,7 @@ import { View } from '@tamagui/core';
 import { type KeyboardEvent, type ReactNode, useRef } from 'react';
 import { Label } from './type';
 
-export interface Option<T> {
+interface Option<T> {
   value: T;
   label: string;
   mark?: ReactNode;

@@ -34,7 +34,7 @@ export function usePalette(): Palette {
   return palettes[useContext(ThemeInForce)];
 }
 
-export function useMediaQuery(query: string): boolean {
+function useMediaQuery(query: string): boolean {
   return useSyncExternalStore(
     (changed) => {
       const list = window.matchMedia(query);

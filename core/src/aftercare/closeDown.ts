@@ -1,6 +1,6 @@
 // What is done before one goes home?
 
-export interface CloseItem {
+interface CloseItem {
   id: string;
   text: string;
   why: string;

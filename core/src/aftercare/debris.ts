@@ -94,7 +94,7 @@ const nameOf = (code: string) => disorderOf(code)?.name ?? 'Wood of unknown caus
 
 /** Kilograms of loosely piled brush in a cubic metre, 60–150. Common practice, no source. */
 const BRUSH_KG_A_M3 = 100;
-export function brushM3(kg: number): number {
+function brushM3(kg: number): number {
   return kg / BRUSH_KG_A_M3;
 }
 
@@ -104,7 +104,7 @@ export function brushVolume(kg: number): string {
   return m3 < 0.1 ? 'under 0.1 m³' : `${m3.toFixed(1)} m³`;
 }
 
-export interface DebrisSum {
+interface DebrisSum {
   class: WoodClass;
   route: DebrisRoute;
   kg: number;

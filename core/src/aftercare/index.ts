@@ -1,10 +1,8 @@
-export { beforeStart, type CloseItem, closeDown } from './closeDown';
+export { beforeStart, closeDown } from './closeDown';
 export {
   brushVolume,
-  type Debris,
   type DebrisRoute,
   DebrisSettings,
-  type DebrisSum,
   debrisOf,
   debrisRoutes,
   debrisSums,
@@ -15,7 +13,6 @@ export { type Held, type Looked, marginsHeld, shareInterval, upperWhenNone } fro
 export {
   type MadeCutFacts,
   type Recheck,
-  type RecheckKind,
   type RecheckOutcome,
   RecheckSettings,
   type RecheckState,
@@ -27,4 +24,4 @@ export {
   strikeDays,
   verdictOn,
 } from './rechecks';
-export { type ScionGuard, scionGuard, type TreeRecord } from './scions';
+export { scionGuard, type TreeRecord } from './scions';

@@ -5,7 +5,7 @@ import { type AnsweredCut, regrowth } from '../crown/index';
 import { isGrowing, type Season } from '../disorders/index';
 
 export const recheckKinds = ['strikes', 'month', 'early summer', 'next winter'] as const;
-export type RecheckKind = (typeof recheckKinds)[number];
+type RecheckKind = (typeof recheckKinds)[number];
 export const recheckOutcomes = ['clean', 'came back', 'regrown'] as const;
 export type RecheckOutcome = (typeof recheckOutcomes)[number];
 

@@ -10,7 +10,7 @@ export interface TreeRecord {
   cameBackOn: readonly string[];
 }
 
-export interface ScionGuard {
+interface ScionGuard {
   may: boolean;
   because: string[];
 }

@@ -12,10 +12,10 @@ export type Target =
   | { kind: 'label' };
 
 export const effects = ['good', 'weak', 'none', 'unsure'] as const;
-export type Effect = (typeof effects)[number];
+type Effect = (typeof effects)[number];
 
 /** Share of what is on a blade that a cleaning takes off: low, middle, high. */
-export type Efficacy = readonly [number, number, number];
+type Efficacy = readonly [number, number, number];
 
 export interface Agent {
   id: string;
@@ -45,7 +45,6 @@ export interface Agent {
 
 const GLOVES = 'Gloves that keep it out, eye protection, fresh air.';
 /** Between a low, a middle and a high guess. @source made from the ranges of extension texts, from memory, unsure */
-const NONE: Efficacy = [0, 0, 0];
 const SHORT_LABEL = 'The label rules.';
 
 /** @source chapters of extension services on sanitation, and the CDC guideline of 2008 where it is named; from memory */
@@ -235,9 +234,6 @@ export const agents: readonly Agent[] = [
     confidence: 'practice',
   },
 ];
-
-/** Nothing at all. */
-export const noCleaning: Agent['efficacy'] = { clean: NONE, sappy: NONE };
 
 /** The agent of a site; alcohol where it is not known any more. */
 export function agentOf(id: string): Agent {

@@ -66,7 +66,7 @@ export function stateOf(events: readonly BladeEvent[]): BladeState {
   return events.reduce(stateAfter, UNKNOWN);
 }
 
-export interface CutAhead {
+interface CutAhead {
   treeId: string;
   disorders: readonly string[];
 }

@@ -15,7 +15,7 @@ export const cleaningPolicies = [
 ] as const;
 export type CleaningPolicy = (typeof cleaningPolicies)[number];
 
-export const TransmissionCut = z.strictObject({
+const TransmissionCut = z.strictObject({
   treeId: z.string().min(1).max(200),
   disorders: z.array(z.string().min(1).max(60)).max(500),
   infected: z
@@ -31,7 +31,7 @@ export const TransmissionCut = z.strictObject({
     .describe('chance that the blade carries disease on from here; 1 where the kerf is infected, else 0'),
   soft: z.boolean().default(false).describe('a green shoot, easily infected'),
 });
-export type TransmissionCut = z.infer<typeof TransmissionCut>;
+type TransmissionCut = z.infer<typeof TransmissionCut>;
 
 const MOST_RUNS = 200_000;
 export const TransmissionInput = z
@@ -66,7 +66,7 @@ const PolicyOutcome = z.strictObject({
     })
     .nullable(),
 });
-export type PolicyOutcome = z.infer<typeof PolicyOutcome>;
+type PolicyOutcome = z.infer<typeof PolicyOutcome>;
 
 export const Transmission = z
   .strictObject({
@@ -96,7 +96,7 @@ const SITUATIONS = {
   'fungal canker': [0, 0.002, 0.01],
   'unknown cause': [0, 0.005, 0.05],
 } as const satisfies Record<string, Range>;
-export type Situation = keyof typeof SITUATIONS;
+type Situation = keyof typeof SITUATIONS;
 export const situations = Object.keys(SITUATIONS) as Situation[];
 
 /** What is the worst that this blade may carry on, today? */

@@ -3,13 +3,13 @@ import { ageYearsAt, diameterMmAt, indexLimbs, type Limb, type LimbIndex } from 
 import { type FruitingTree, fruitingShare } from './fruiting';
 
 /** Wood that carries nothing alive from s outward. */
-export interface DeadFrom {
+interface DeadFrom {
   limbId: string;
   fromCm: number;
 }
 
 /** A stretch of one limb with the living crown it carries itself, without its side branches. */
-export interface CrownPiece {
+interface CrownPiece {
   limbId: string;
   fromCm: number;
   toCm: number;
@@ -28,7 +28,7 @@ export interface CrownMap {
 }
 
 /** The whole crown. */
-export const WHOLE_CROWN = 1000;
+const WHOLE_CROWN = 1000;
 /** A stem that ends this close to its topmost joint has no leader of its own. */
 const LEADER_FROM_CM = 10;
 /** And one that is hardly thinner at its end than at that joint is a stump. */

@@ -1,7 +1,7 @@
 // What share of the crown goes, reckoned with a calliper alone?
 
 /** There is nothing to compare the cuts with. */
-export class NoScaffolds extends Error {
+class NoScaffolds extends Error {
   constructor() {
     super('No main limb to compare the cuts with.');
     this.name = 'NoScaffolds';

@@ -1,5 +1,5 @@
 // Which of this wood bears?
-import type { BearingHabit, Confidence } from '../register/index';
+import type { BearingHabit } from '../register/index';
 
 export interface FruitingTree {
   species: string;
@@ -29,17 +29,13 @@ const BY_SPECIES: Readonly<Record<string, FruitingWood>> = {
   'sweet-cherry': { years: [2, 12], young: 0.1, old: 0.7 },
 };
 
+/** @source extension bulletins on fruiting habit, from memory; the shares are common practice */
 const BY_HABIT: Readonly<Record<BearingHabit, FruitingWood>> = {
   spur: SPUR,
   tip: { years: [1, 2], young: 1, old: 0.3 },
   'partial tip': { years: [1, 6], young: 0.7, old: 0.5 },
   'last year’s shoots': LAST_YEARS_SHOOTS,
   unknown: { years: [1, 10], young: 0.5, old: 0.5 },
-};
-
-export const FRUITING_SOURCE: { source: string; confidence: Confidence } = {
-  source: 'extension bulletins on fruiting habit, from memory; the shares are common practice',
-  confidence: 'practice',
 };
 
 /** Share of the crown on wood of this age that bears, 0..1. Where the habit is not known, half of all wood counts. */

@@ -1,6 +1,3 @@
-// How much of last year's growth is headed off, by species?
-import type { Confidence } from '../register/index';
-
 /** Share of a shoot that is headed off. @source extension bulletins, figures common practice */
 const FRACTION: Readonly<Record<string, number>> = {
   apple: 0.25,
@@ -19,7 +16,6 @@ const FRACTION: Readonly<Record<string, number>> = {
   'sour-cherry': 0.3,
 };
 const OTHERWISE = 0.25;
-export const HEADING_CONFIDENCE: Confidence = 'practice';
 
 /** @example headingFraction('peach') //=> 0.5 */
 export function headingFraction(species: string): number {

@@ -1,18 +1,13 @@
 export {
   type CrownMap,
-  type CrownPiece,
   crownMap,
-  type DeadFrom,
   largestRemainders,
-  WHOLE_CROWN,
 } from './crownMap';
-export { crownShare, NoScaffolds, parentMm } from './crownShare';
-export { FRUITING_SOURCE, type FruitingTree, fruitingShare } from './fruiting';
-export { HEADING_CONFIDENCE, headingFraction } from './heading';
+export { crownShare, parentMm } from './crownShare';
+export { fruitingShare } from './fruiting';
+export { headingFraction } from './heading';
 export { type AnsweredCut, type Regrowth, regrowth } from './regrowth';
 export {
-  type LimitedTree,
-  type LimitSchool,
   limitSchoolIds,
   limitSchools,
   type SeasonLimits,

@@ -1,7 +1,7 @@
 // How much of the living crown may go in one season?
 import type { Confidence } from '../register/index';
 
-export interface LimitSchool {
+interface LimitSchool {
   id: 'cautious' | 'quarter' | 'three tenths' | 'third';
   name: string;
   /** Thousandths of the living crown a season. */
@@ -56,7 +56,7 @@ export const limitSchoolIds = ['cautious', 'quarter', 'three tenths', 'third'] a
 export const spreads = ['evenly', 'hard first'] as const;
 export type Spread = (typeof spreads)[number];
 
-export interface LimitedTree {
+interface LimitedTree {
   species: string;
   ageYears: number | null;
   vigour: 'weak' | 'moderate' | 'strong' | 'unknown';

@@ -18,7 +18,6 @@ export { asText, cutSentence, leadingReason, type Phrase, type Telling } from '.
 export {
   CuttingSchools,
   FindingForCut,
-  type FindingPlace,
   findingPlaces,
   type ReasonNotToCut,
   stillStands,
@@ -27,4 +26,4 @@ export {
   treeAfter,
   treeCuts,
 } from './treeCuts';
-export { type WhyStep, whySteps } from './why';
+export { whySteps } from './why';

@@ -7,7 +7,6 @@ import { CutPositionResult, finishes, type Lesion } from './model';
 
 /** Where on the tree a finding lies. */
 export const findingPlaces = ['span', 'limb', 'base', 'rootstock', 'fruit'] as const;
-export type FindingPlace = (typeof findingPlaces)[number];
 
 export const FindingForCut = z.object({
   id: z.string().min(1).max(64),
@@ -46,7 +45,7 @@ export const CuttingSchools = z.object({
 });
 export type CuttingSchools = z.infer<typeof CuttingSchools>;
 
-export const reasonsNotToCut = ['held', 'healed', 'fruit', 'measure', 'wait', 'leave'] as const;
+const reasonsNotToCut = ['held', 'healed', 'fruit', 'measure', 'wait', 'leave'] as const;
 export type ReasonNotToCut = (typeof reasonsNotToCut)[number];
 
 export const TreeCuts = z

@@ -6,7 +6,7 @@ import { joined, tapeText, thicknessReading, type Units } from '../measure/index
 import type { Reason } from './model';
 import type { Telling } from './sentence';
 
-export interface WhyStep {
+interface WhyStep {
   title: string;
   lines: string[];
 }

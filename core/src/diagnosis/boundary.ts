@@ -8,7 +8,7 @@ export const Scratch = z.strictObject({
 });
 export type Scratch = z.infer<typeof Scratch>;
 
-export interface LiveBoundary {
+interface LiveBoundary {
   /** Live wood reaches at least to here; 0 where nothing green was found. */
   liveToCm: number;
   /** Dead wood begins at the latest here; the limb's end where nothing brown was found. */

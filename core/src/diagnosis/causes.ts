@@ -91,7 +91,7 @@ export function causes(given: CausesInput): Causes {
   };
 }
 
-export interface Model {
+interface Model {
   codes: string[];
   /** P(sign present | disorder i). */
   chance(sign: string, i: number): number;

@@ -1,6 +1,6 @@
 // How much of the bark round a limb or stem is gone, and what does that ask for?
 
-export interface Girdled {
+interface Girdled {
   /** 0..1 of the circumference. */
   share: number;
   /** What is usually done; thresholds are common practice, no source. */

@@ -1,6 +1,6 @@
 // What looks much the same, and which check tells them apart?
 
-export interface LookAlike {
+interface LookAlike {
   name: string;
   /** Met on healthy trees: nothing to cut. */
   harmless: boolean;

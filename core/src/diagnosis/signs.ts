@@ -63,7 +63,7 @@ export const signs: readonly Sign[] = Object.entries(tables.signs).map(
   }),
 );
 
-export const SignCode = z.enum(signs.map((sign) => sign.code) as [string, ...string[]]);
+const SignCode = z.enum(signs.map((sign) => sign.code) as [string, ...string[]]);
 const byCode = new Map(signs.map((sign) => [sign.code, sign]));
 
 export function signOf(code: string): Sign | undefined {

@@ -27,7 +27,7 @@ export const ClearanceCase = z.strictObject({
 });
 export type ClearanceCase = z.input<typeof ClearanceCase>;
 
-export const severityFactors = [
+const severityFactors = [
   'growth rapid',
   'cultivar susceptible',
   'tree under 8 years',

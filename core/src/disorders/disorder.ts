@@ -2,7 +2,7 @@
 import type { Confidence } from '../register/index';
 
 /** Groups of causes that ask for the same treatment. */
-export const causeGroupIds = [
+const causeGroupIds = [
   'fire blight',
   'canker',
   'bacterial',

@@ -5,10 +5,9 @@ export {
   clearance,
   type Edge,
   edges,
-  severityFactors,
   YOUNG_BELOW_YEARS,
 } from './clearance';
-export { causeGroupIds, type Disorder, type PathogenCode, pathogenCodes, type Traits } from './disorder';
+export { type Disorder, type PathogenCode, pathogenCodes } from './disorder';
 export {
   codesWhere,
   codeWhere,
@@ -22,10 +21,8 @@ export {
   plainDisorder,
 } from './disorders';
 export {
-  type ClearanceSchool,
   clearanceSchools,
   defaultSchoolOf,
-  NoSchool,
   schoolFor,
   schoolsFor,
 } from './schools';

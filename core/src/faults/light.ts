@@ -16,7 +16,7 @@ export type LightInside = z.infer<typeof LightInside>;
 /** Extinction of light by leaves. @source Beer–Lambert in crowns, 0.4–0.6, confidence high */
 export const EXTINCTION = 0.5;
 /** m² of leaf for each cm² of wood that carries it. @source pipe model; figure from memory, low confidence */
-export const LEAF_M2_PER_CM2 = 0.4;
+const LEAF_M2_PER_CM2 = 0.4;
 /** Fruit buds and colour ask for about this share. @source Jackson 1970s, from memory, low confidence */
 export const LIGHT_ENOUGH_FROM = 0.3;
 const CELL_CM = 25;

@@ -2,7 +2,7 @@
 import { indexLimbs, isDistalOf, type Kerf, type Limb } from '../tree/index';
 import { alongRay, cellOf, EXTINCTION, leavesOf, PER_STEP, raysOf } from './light';
 
-export interface LightGains {
+interface LightGains {
   /** Share of sky light in the inner third as the crown stands, 0..1. */
   share: number;
   /** Gain of each kerf alone, percentage points. */

@@ -64,7 +64,7 @@ export function minus(a: Point, b: Point): Point {
   return { x: a.x - b.x, y: a.y - b.y, z: a.z - b.z };
 }
 
-export function dot(a: Point, b: Point): number {
+function dot(a: Point, b: Point): number {
   return a.x * b.x + a.y * b.y + a.z * b.z;
 }
 

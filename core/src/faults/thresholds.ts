@@ -35,7 +35,7 @@ const keys = [
   'lopsidedPercent',
   'outOfPlaneDeg',
 ] as const;
-export type ThresholdKey = (typeof keys)[number];
+type ThresholdKey = (typeof keys)[number];
 
 const PRACTICE = 'common practice, no source';
 

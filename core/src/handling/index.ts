@@ -13,9 +13,7 @@ export {
 export {
   freshBranchKg,
   frustumM3,
-  type GreenDensity,
   greenDensity,
-  type LimbMass,
   LimbMassInput,
   type Load,
   limbMass,
@@ -32,7 +30,6 @@ export {
   type Strokes,
   strokes,
   undercutDepthMm,
-  undercutOutCm,
 } from './pieces';
 export {
   bladeSeconds,
@@ -41,7 +38,6 @@ export {
   KIT_SOURCE,
   type KitGap,
   kitGap,
-  LADDER_FEET_CM,
   LIFT_KG,
   LIFT_NEVER_ABOVE_KG,
   liftLimitKg,
@@ -49,7 +45,6 @@ export {
   reachCm,
   startingKit,
   Tool,
-  type ToolKind,
   toolFor,
   toolKinds,
   type Wielded,

@@ -4,7 +4,7 @@ import { isGrowing, type Season } from '../disorders/index';
 import type { Confidence } from '../register/index';
 import { comesOff, diameterMmAt, indexLimbs, type Limb, LimbMap } from '../tree/index';
 
-export interface GreenDensity {
+interface GreenDensity {
   kgPerM3: number;
   source: string;
   confidence: Confidence;
@@ -115,7 +115,7 @@ export function freshBranchKg(baseCm: number): number {
   return 1.9 * Math.exp(-2.48 + 2.4835 * Math.log(baseCm));
 }
 
-export interface LimbMass {
+interface LimbMass {
   kg: number;
   rangeKg: [number, number];
   woodM3: number;

@@ -11,7 +11,7 @@ export const toolKinds = [
   'pole saw',
   'chainsaw',
 ] as const;
-export type ToolKind = (typeof toolKinds)[number];
+type ToolKind = (typeof toolKinds)[number];
 
 export const Tool = z
   .strictObject({
@@ -49,7 +49,7 @@ const SHOULDER_CM = 140;
 const ARM_CM = 60;
 const GRIP_CM = 30;
 /** Feet no higher than this on a ladder, cm, for people who are not trained climbers. Common practice, no source. */
-export const LADDER_FEET_CM = 200;
+const LADDER_FEET_CM = 200;
 /** Of wood that is dead and hard a blade takes seven tenths of what it takes green. Common practice, no source. */
 const DEAD_HARD = 0.7;
 

@@ -17,10 +17,3 @@ export function clockHour(bearingDeg: number, twelveBearingDeg: number): number 
 export function turn(deg: number): number {
   return ((deg % 360) + 360) % 360;
 }
-
-const POINTS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'] as const;
-
-/** Nearest of the eight compass points. */
-export function compassPoint(bearingDeg: number): (typeof POINTS)[number] {
-  return POINTS[Math.round(turn(bearingDeg) / 45) % 8] as (typeof POINTS)[number];
-}

@@ -1,4 +1,4 @@
-export { clockHour, compassPoint, turn } from './clock';
+export { clockHour, turn } from './clock';
 export {
   heightReading,
   massReading,
@@ -12,10 +12,9 @@ export {
   joined,
   type Reading,
   roundToTape,
-  type TapeRounding,
   tapeReading,
   tapeStepCm,
   tapeText,
   type Units,
 } from './tape';
-export { isBareNumber, type LengthUnit, lengthUnits, type TypedLength, typedLengthCm } from './typed';
+export { isBareNumber, type LengthUnit, lengthUnits, typedLengthCm } from './typed';

@@ -2,7 +2,7 @@
 
 export type Units = 'metric' | 'us';
 /** `toward` the stool for cuts, `away` from the disease for a clearance (never short), `nearest` for the rest. */
-export type TapeRounding = 'nearest' | 'down' | 'up';
+type TapeRounding = 'nearest' | 'down' | 'up';
 
 export const CM_PER_INCH = 2.54;
 const STEP_CM = { metric: 0.5, us: CM_PER_INCH / 4 } as const;

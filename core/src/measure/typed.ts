@@ -2,7 +2,7 @@
 import { CM_PER_INCH, type Units } from './tape';
 
 /** `{ cm }` when understood, else `{ fault }` with what to do. */
-export type TypedLength = { cm: number } | { fault: string };
+type TypedLength = { cm: number } | { fault: string };
 
 const FRACTION: Record<string, number> = { '¼': 0.25, '½': 0.5, '¾': 0.75 };
 const NUMBER = String.raw`\d+(?:[.,]\d+)?`;

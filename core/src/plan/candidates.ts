@@ -14,7 +14,7 @@ export const otherKinds = [
   'excise',
   'leave the strike',
 ] as const;
-export type OtherKind = (typeof otherKinds)[number];
+type OtherKind = (typeof otherKinds)[number];
 
 /** One thing that could be done. */
 export interface Candidate {
@@ -74,7 +74,7 @@ export function candidatesOf(input: PlanInput, cuts: TreeCuts): Candidate[] {
 }
 
 /** The findings that ask for a cut by the position rule, with their clearances. */
-export function lesionsOf(input: PlanInput, cuts: TreeCuts): Lesion[] {
+function lesionsOf(input: PlanInput, cuts: TreeCuts): Lesion[] {
   return input.findings.flatMap(({ id, limbId, fromCm, toCm, disorder, edge }) => {
     const clearance = cuts.clearances[id];
     return clearance

@@ -18,7 +18,7 @@ export interface CurvePoint {
   range: [number, number];
 }
 
-export interface SchoolMark {
+interface SchoolMark {
   schoolId: string;
   name: string;
   clearanceCm: number;

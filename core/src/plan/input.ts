@@ -67,8 +67,8 @@ export const Pin = z
   .meta({ id: 'Pin' });
 export type Pin = z.infer<typeof Pin>;
 
-export const pairSchools = ['either', 'upper', 'lower'] as const;
-export const twinSchools = ['either', 'thinner', 'steeper'] as const;
+const pairSchools = ['either', 'upper', 'lower'] as const;
+const twinSchools = ['either', 'thinner', 'steeper'] as const;
 
 /** How a site plans: limits, weights and its kit. */
 export const PlanSettings = z

@@ -62,7 +62,7 @@ const Tally = z.strictObject({
   toolChanges: z.number().int(),
   minutes: z.number(),
 });
-export type Tally = z.infer<typeof Tally>;
+type Tally = z.infer<typeof Tally>;
 
 export const OrderResult = z
   .strictObject({

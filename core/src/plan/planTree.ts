@@ -12,14 +12,7 @@ import { PlanSearch, type Progress } from './search';
 import type { Verdict } from './verdict';
 
 /** Why a problem is left as it is. */
-export const leftWhys = [
-  'pinned',
-  'not worth it',
-  'no room',
-  'hand over',
-  'no candidate',
-  'decision',
-] as const;
+const leftWhys = ['pinned', 'not worth it', 'no room', 'hand over', 'no candidate', 'decision'] as const;
 export type LeftWhy = (typeof leftWhys)[number];
 
 /** One step of the plan. */

@@ -77,7 +77,7 @@ export const startingCosts: PlanProblem['costs'] = {
 };
 
 /** What a plan breaks, if anything; null when it may be carried out. */
-export type Breach =
+type Breach =
   | { kind: 'slot'; candidate: number }
   | { kind: 'wood gone'; candidate: number; by: number }
   | { kind: 'limit'; season: number; crown: number }

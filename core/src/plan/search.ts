@@ -46,7 +46,7 @@ const SEASON_SCALE = 0.03;
 const TWICE_SCALE = 2;
 
 /** A problem that contradicts itself was given. */
-export class ImpossibleProblem extends Error {
+class ImpossibleProblem extends Error {
   constructor(readonly faults: string[]) {
     super(faults.join(' '));
     this.name = 'ImpossibleProblem';

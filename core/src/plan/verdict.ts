@@ -19,7 +19,7 @@ const CROWN_OUT = 450;
 const SCION_EVERY_CM = 6;
 
 /** Scions of a bridge graft: one for each 6 cm of girdled bark. @example bridgeScions(24) //=> 4 */
-export function bridgeScions(girdledCm: number): number {
+function bridgeScions(girdledCm: number): number {
   return Math.ceil(girdledCm / SCION_EVERY_CM);
 }
 

@@ -1,5 +1,5 @@
 export { type CutOnRecord, cutsOnRecord, lookedAgain, type RecheckDue, rechecksDue } from './cutsOnRecord';
-export { standingActions, undoneIds } from './done';
+export { standingActions } from './done';
 export {
   answeredFindings,
   answerKinds,
@@ -9,10 +9,9 @@ export {
   withStates,
 } from './findingState';
 export { fold, type Present } from './fold';
-export { type OpenWork, type OpenWorkChanges, withChanges } from './openWork';
+export { type OpenWorkChanges, withChanges } from './openWork';
 export { liftedMusts, type Pinned, pinsOf, planInputOf, seasonsOf } from './planInput';
 export {
-  isOfRound,
   type OpenRound,
   openRound,
   type Queue,
@@ -25,9 +24,7 @@ export {
   type BladeLog,
   bladeLogs,
   bladesOf,
-  disordersMet,
   kitKinds,
-  type MixState,
   marksStanding,
   mixes,
   type OpenRun,
@@ -42,7 +39,7 @@ export {
   standingFindings,
   standingLimbs,
 } from './standing';
-export { laneOf, NEARBY, type SiteFacts, type TreeOfGroup, treeGroups, USUAL_CUT } from './treeGroups';
+export { type SiteFacts, type TreeOfGroup, treeGroups, USUAL_CUT } from './treeGroups';
 export {
   cutsFor,
   decisionOn,

@@ -24,7 +24,7 @@ export function pinsOf(actions: readonly Action[]): Pinned[] {
 }
 
 /** Musts that the caretaker lifted, by finding. */
-export interface Lifted {
+interface Lifted {
   actionId: string;
   why: string;
   note: string;

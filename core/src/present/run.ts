@@ -149,7 +149,7 @@ export function disordersMet(
   return action.disorders ?? action.findingIds.map(disorderOf);
 }
 
-export interface MixState {
+interface MixState {
   action: ActionOf<'mixMade'>;
   useBy: string;
   spent: boolean;

@@ -7,7 +7,7 @@ import { type CutKind, type LaneId, type Pathogen, pathogens, type TreeGroup } f
 import { hourOf, localClock } from '../weather/index';
 
 /** Weight of inoculum: on the tree itself, on the site or known to be about, not known nearby. From memory, confidence low. */
-export const NEARBY = { onTree: 2, onSite: 1, unknown: 0.3, absent: 0 } as const;
+const NEARBY = { onTree: 2, onSite: 1, unknown: 0.3, absent: 0 } as const;
 /** A cut as long as nobody planned one. */
 export const USUAL_CUT: CutKind = { mm: 40, crownShare: 0.1 };
 
@@ -28,7 +28,7 @@ export interface SiteFacts {
 }
 
 /** Kind of wood by whose rule a species is cut. */
-export function laneOf(species: string): Exclude<LaneId, 'dead'> {
+function laneOf(species: string): Exclude<LaneId, 'dead'> {
   if (['peach', 'nectarine', 'apricot', 'almond'].includes(species)) return 'peach';
   const fruit = speciesOf(species)?.fruit;
   return fruit === 'pome' ? 'pome' : fruit === 'stone' ? 'plum' : 'other';

@@ -34,8 +34,8 @@ const Elsewhere = z.strictObject({
   plannedAtCm: alongCm,
 });
 
-export const piths = ['green', 'brown', 'stained', 'not read'] as const;
-export const marksOnLimbs = ['tape', 'chalk'] as const;
+const piths = ['green', 'brown', 'stained', 'not read'] as const;
+const marksOnLimbs = ['tape', 'chalk'] as const;
 
 const findingIds = z.array(RecordId).min(1).max(500);
 const blade = name(60).describe('id of a blade of the kit');

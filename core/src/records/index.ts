@@ -2,10 +2,8 @@ export {
   Action,
   ActionBody,
   type ActionOf,
-  marksOnLimbs,
   type PartSeen,
   partsSeen,
-  piths,
   sampleLabel,
   walkingOrders,
 } from './action';

@@ -27,7 +27,7 @@ export const CULTIVAR_SOURCE =
 export const CULTIVAR_CONFIDENCE: Confidence = 'low';
 
 /** Old cultivars in common hands. A caretaker's own are kept with the site. */
-export const cultivarTable: readonly Cultivar[] = [
+const cultivarTable: readonly Cultivar[] = [
   ['apple', 'Baldwin', 'spur', 'moderate'],
   ['apple', 'Empire', 'spur', 'moderate'],
   ['apple', 'Cortland', 'tip', 'moderate'],

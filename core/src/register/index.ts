@@ -4,10 +4,9 @@ export {
   Cultivar,
   cultivarNamed,
   cultivarsOf,
-  cultivarTable,
   susceptibilities,
 } from './cultivars';
-export { type JobKind, jobDueOn, jobKinds } from './jobs';
+export { jobDueOn, jobKinds } from './jobs';
 export {
   type BearingHabit,
   bearingHabits,
@@ -30,6 +29,5 @@ export {
   speciesMeant,
   type TreeSize,
   treeSizes,
-  type WrittenYear,
   writtenYear,
 } from './written';

@@ -1,6 +1,6 @@
 // Which jobs without a saw does an orchard have, and when are they due?
 
-export interface JobKind {
+interface JobKind {
   code: string;
   name: string;
   /** Month by which it is done in the north, 1..12; six months later in the south. Common practice, no source. */

@@ -78,7 +78,7 @@ export function formMeant(text: string): TreeForm | undefined {
 }
 
 /** A year; `exact` where nothing but a year was written. */
-export type WrittenYear = { year: number; exact: boolean } | { fault: string };
+type WrittenYear = { year: number; exact: boolean } | { fault: string };
 
 /**
  * The year in what was written of a planting: 1990, c. 1990, 12/03/1990, spring 1990.

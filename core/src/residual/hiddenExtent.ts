@@ -1,7 +1,6 @@
 // How likely does infected wood stay behind, when the cut is this far from the visible edge?
 import { z } from 'zod';
 import {
-  type Confidence,
   DisorderCode,
   disorderOf,
   edges,
@@ -44,13 +43,13 @@ export const Residual = z
 export type Residual = z.infer<typeof Residual>;
 
 /** Spread of the extent: geometric standard deviation. @source proposed for Erwinia amylovora; no published distribution is known; low confidence */
-export const EXTENT_GSD = 2.2;
+const EXTENT_GSD = 2.2;
 /** Uncertainty of the median itself, × and ÷. */
 const MEDIAN_TIMES = 2;
 /** A union into older wood lets less through. Common practice, no source. */
 const BARRIER = 0.7;
 /** Share of what stays behind that shows as a new canker, 0.3–0.7. From memory, low confidence. */
-export const SHOWS_AGAIN = 0.5;
+const SHOWS_AGAIN = 0.5;
 /** What is left sits in the stub, not at the collar. Common practice, no source. */
 const STUB_FACTOR = 0.3;
 /** Where no extent is known, the default school is taken to leave one in twenty behind. */
@@ -63,8 +62,6 @@ const FIRE_BLIGHT_CM = {
   dormantIndefinite: 8,
   dormantDefinite: 2,
 } as const;
-
-export const RESIDUAL_CONFIDENCE: Confidence = 'low';
 
 const NO_CUT_ANSWERS: Residual = {
   chance: 1,

@@ -1,11 +1,8 @@
 export {
   beyond,
-  EXTENT_GSD,
-  RESIDUAL_CONFIDENCE,
   Residual,
   ResidualCase,
   residual,
-  SHOWS_AGAIN,
 } from './hiddenExtent';
 export {
   type FindingAtCut,

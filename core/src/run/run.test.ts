@@ -233,3 +233,185 @@ describe('the blade that is put into the hand', () => {
 
   test('of an empty kit none', () => expect(bladeFor([], [], new Map(), null)).toBeNull());
 });
+
+describe('what the run tells of itself', () => {
+  const marked = (limbId: string) =>
+    done({ kind: 'limbMarked', at: at('06:00'), treeId: 'a', limbId, limbName: limbId, how: 'chalk' });
+
+  test('cuts with what was measured on them, cleanings, marks, and the last thing it can take back', () => {
+    const made = cut('2', { disorders: ['DEAD'] });
+    const read = done({
+      kind: 'woodRead',
+      at: at('09:12'),
+      treeId: 'a',
+      cutId: made.id,
+      pith: 'green',
+      diameterMm: 38,
+      furtherCm: null,
+    });
+    const other = cut('9', { at: at('09:20') });
+    const cleared = done({ kind: 'debrisCleared', at: at('09:30'), class: 'infected', routes: [] } as never);
+    const told = withSaw([
+      started,
+      cleaned(at('08:00')),
+      cleaned(at('08:30')),
+      marked('R'),
+      made,
+      read,
+      other,
+      cleared,
+    ]);
+    expect(told.madeCuts.map(({ id, measuredMm }) => [id, measuredMm])).toEqual([
+      [made.id, 38],
+      [other.id, null],
+    ]);
+    expect(told.cleanings).toBe(2);
+    expect([...told.marks]).toEqual([['a R', 'chalk']]);
+    expect(told.last?.id).toBe(other.id);
+    expect(withSaw([started]).last).toBeNull();
+    expect(withSaw([started]).madeCuts).toEqual([]);
+  });
+
+  test('without a run it tells of today, not of yesterday', () => {
+    const today10 = cleaned(at('08:00'));
+    expect(withSaw([cleaned(at('16:00', '2026-11-23')), today10])).toMatchObject({
+      cleanings: 1,
+      last: today10,
+    });
+  });
+
+  test('a cut on record that does not say what it met is read by its findings, and an unheard-of one as unknown', () => {
+    const unsaid = (id: string) => cut(id, { disorders: undefined });
+    const of = (id: string) => withSaw([started, cleaned(at('08:00')), unsaid(id)]).logs.get(BLADE)?.lastCut;
+    expect(of('1')?.disorders).toEqual(['FB_CANK_A']);
+    expect(of('77')?.disorders).toEqual(['unknown']);
+  });
+
+  test('wood that is read already is not read twice; a reading of another cut, or from before, does not count', () => {
+    const made = cut('9');
+    const read = (cutId: string, when: string) =>
+      done({
+        kind: 'woodRead',
+        at: at(when),
+        treeId: 'a',
+        cutId,
+        pith: 'green',
+        diameterMm: null,
+        furtherCm: null,
+      });
+    expect(withSaw([started, made]).card.is).toBe('read');
+    expect(withSaw([started, made, read('0193f000-0000-7000-8000-0000000000ff', '09:12')]).card.is).toBe(
+      'read',
+    );
+    expect(withSaw([started, made, read(made.id, '09:12')]).card.is).not.toBe('read');
+    const stoodBack = done({
+      kind: 'stoodBack',
+      at: at('09:12'),
+      treeId: 'a',
+      cutId: made.id,
+      photoId: null,
+      note: '',
+    });
+    expect(withSaw([started, made, stoodBack]).card.is).toBe('read');
+  });
+
+  test('a heavy limb is stood back from, however thin it is', () => {
+    const heavy = (massKg: number | undefined) => {
+      const made = cut('9', { disorders: ['MISPLACED'] });
+      if (made.action.kind !== 'cutMade') throw new Error('No cut.');
+      made.action.cut.massKg = massKg;
+      made.action.cut.diameterMm = 30;
+      return withSaw([started, made]).card.is;
+    };
+    expect(heavy(40)).toBe('stand back');
+    expect(heavy(undefined)).not.toBe('stand back');
+  });
+
+  test('one stands where the cut is made from: another tree, or another side, is gone to first', () => {
+    const { item } = withSaw([started]);
+    const where = (treeId: string, station: string) =>
+      withSaw([
+        started,
+        cleaned(at('08:00')),
+        done({ kind: 'stationTaken', at: at('09:00'), treeId, station }),
+      ]).card.is;
+    expect(where('a', item?.station ?? '')).toBe('cut');
+    expect(where('b', item?.station ?? '')).toBe('go');
+    expect(where('a', 'ladder, nowhere')).toBe('go');
+  });
+});
+
+describe('which cuts are in the run', () => {
+  const both = (actions: Action[], order?: string[]) => {
+    const views = ['a', 'b', 'c'].map((id, i) =>
+      treeView(
+        {
+          ...detail([finding(id, 'S', ['FB_CANK_A', 'DEAD', 'FB_CANK_A'][i] as string, { treeId: id })], {
+            id,
+          }),
+        },
+        today,
+      ),
+    );
+    return runOf({
+      work: workOf(views, plansOf(views, today), today),
+      actions,
+      today,
+      ...(order && { order }),
+    });
+  };
+  const trees = ({ stops }: ReturnType<typeof both>) => stops.map(({ view }) => view.tree.id);
+
+  test('trees that no order names come by what their wood is, after those it names', () => {
+    expect(trees(both([]))).toEqual(['b', 'a', 'c']);
+    expect(trees(both([], ['c', 'b', 'a']))).toEqual(['c', 'b', 'a']);
+    expect(trees(both([], ['c']))).toEqual(['c', 'b', 'a']);
+    const begun = done({
+      kind: 'runStarted',
+      at: at('07:00'),
+      treeIds: ['c', 'a'],
+      bladeIds: [],
+      checked: [],
+    });
+    const open = both([begun], ['b']);
+    expect(trees(open)).toEqual(['c', 'a']);
+    expect(open).toMatchObject({ notChosen: 1, left: { length: 2 }, waiting: { length: 3 } });
+  });
+
+  test('a cut is left out once all that it answers was not made', () => {
+    // One cut takes both: only the first of them was reported
+    const low = { ...finding('3', 'S', 'FB_CANK_D'), fromCm: 20, toCm: 30 };
+    const notMade = (...findingIds: string[]) =>
+      run(
+        [done({ kind: 'cutNotMade', at: at('08:00'), treeId: 'a', findingIds, reason: 'Weather' })],
+        detail([canker, low]),
+      );
+    expect(notMade('1').left).toHaveLength(1);
+    expect(notMade('1', '3').leftOut).toHaveLength(1);
+  });
+
+  test('what the plan hands over stays out, whatever is said of the cut alone', () => {
+    const view = treeView(detail([canker]), today);
+    const work = workOf([view], plansOf([view], today), today);
+    const [item] = work.items;
+    if (!item) throw new Error('Nothing to cut.');
+    const given = (more: object) =>
+      runOf({ work: { ...work, items: [{ ...item, ...more }] }, actions: [], today });
+    expect(given({}).left).toHaveLength(1);
+    expect(given({ handedOver: true }).leftOut).toMatchObject([{ because: { code: 'hand over' } }]);
+    const heavy = { ...item.handling, handOver: true };
+    expect(given({ handling: heavy }).leftOut).toHaveLength(1);
+  });
+
+  test('a plan from before a cut, or from before the map was drawn anew, names what is gone by now', () => {
+    const before = treeView(detail([canker, dead]), today);
+    const plans = plansOf([before], today);
+    const left = (tree: ReturnType<typeof detail>) =>
+      workOf([treeView(tree, today)], plans, today).items.map(({ cut: { limbId } }) => limbId);
+    expect(left(detail([canker, dead])).toSorted()).toEqual(['R', 'S']);
+    expect(left(detail([dead]))).toEqual(['R']);
+    const drawn = detail([canker, { ...dead, limbId: 'S' }]);
+    expect(left({ ...drawn, limbs: drawn.limbs.filter(({ id }) => id !== 'R') })).toEqual(['S']);
+    expect(workOf([before], new Map(), today).items).toEqual([]);
+  });
+});

@@ -25,7 +25,7 @@ export type LeftOutBecause =
   | { code: 'hand over'; cautions: Caution[] }
   | { code: 'not made'; reason: string };
 
-export interface LeftOut extends RunItem {
+interface LeftOut extends RunItem {
   because: LeftOutBecause;
 }
 
@@ -63,7 +63,7 @@ export interface Run {
   last: Action | null;
 }
 
-export interface RunGiven {
+interface RunGiven {
   work: RunWork;
   actions: readonly Action[];
   today: SiteToday;

@@ -9,7 +9,7 @@ const BAND_DAYS = 12;
 const PAST_BLOOM_DAYS = 60;
 const YEAR_HOURS = 365.2425 * 24;
 
-export interface ByCalendar {
+interface ByCalendar {
   stage: StageDay | null;
   bloom: { day: string; from: string; to: string };
 }

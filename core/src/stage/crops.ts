@@ -1,7 +1,7 @@
 // What does each crop need to wake and bloom, which stages does it pass, and what frost kills in each of them?
 import type { Confidence } from '../register/index';
 
-export interface BudStage {
+interface BudStage {
   name: string;
   /** Share of the warmth from the end of rest to full bloom at which it begins. */
   share: number;

@@ -4,7 +4,7 @@ import { type CourseOptions, type StageDay, stageCourse } from './stageCourse';
 import type { ThermalDay } from './thermal';
 
 /** Wood in growth, and wood that has shed its leaves but not hardened, °C. From memory, confidence low. */
-export const GROWING_WOOD_C = -4;
+const GROWING_WOOD_C = -4;
 const UNHARDENED_C = -10;
 /** Wood hardens within so many days of cold, and loses hardness on warm days once chill is met. From memory, confidence low. */
 const HARDENS_C_A_DAY = 0.5;

@@ -1,7 +1,6 @@
-export { type ByCalendar, seasonsFrom, stageByCalendar } from './byCalendar';
+export { seasonsFrom, stageByCalendar } from './byCalendar';
 export { dynamicPortions, isChillHour, utahUnits } from './chill';
 export {
-  type BudStage,
   type Crop,
   cropOf,
   crops,
@@ -17,21 +16,18 @@ export {
   PETALS_DOWN,
 } from './crops';
 export { type FreezeEvent, freezeEvents, freezeKinds, woodInjuries } from './freeze';
-export { evergreenWoodC, GROWING_WOOD_C, hardinessCourse, type Stages, stagesOver } from './hardiness';
-export { KILL_SHIFT_C, killedShare } from './kill';
+export { evergreenWoodC, hardinessCourse, type Stages, stagesOver } from './hardiness';
+export { killedShare } from './kill';
 export {
-  type CourseOptions,
   firstFlower,
   fullBlooms,
   leavesDownDay,
-  type Phase,
   phases,
   SeenStage,
   type StageDay,
   showsGreen,
   stageCourse,
   stagesToSee,
-  usualBloomDay,
   usualBloomOn,
 } from './stageCourse';
 export { DEGREE_DAYS_BASE_C, type ThermalDay, thermalDays } from './thermal';

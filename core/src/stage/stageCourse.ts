@@ -9,7 +9,7 @@ export const phases = ['rest', 'awake', 'buds', 'bloom', 'petal fall', 'growth',
  * `rest`: chill not yet met. `awake`: met, buds not moving. `buds`: from swelling to the first flower. `hardening`: growth has
  * ended, leaves still on.
  */
-export type Phase = (typeof phases)[number];
+type Phase = (typeof phases)[number];
 
 /** Whether green tissue is out: from the first movement of buds until growth ends. */
 export function showsGreen(phase: Phase): boolean {

@@ -11,23 +11,23 @@ import { pathogenOf } from './pathogens';
  */
 export const HEAT_BASE_C = 18.3;
 export const HEAT_DH = 110;
-export const FLOWER_BASE_C = 4.4;
+const FLOWER_BASE_C = 4.4;
 /** A flower lives for 80 °F-days above 40 °F; of pear 120, from memory, confidence low. */
-export const FLOWER_DD: Readonly<Record<string, number>> = { pear: 66.7, 'asian-pear': 66.7 };
+const FLOWER_DD: Readonly<Record<string, number>> = { pear: 66.7, 'asian-pear': 66.7 };
 export const USUAL_FLOWER_DD = 44.4;
-export const WET_DAY_MM = 0.25;
-export const WET_DAY_BEFORE_MM = 2.5;
+const WET_DAY_MM = 0.25;
+const WET_DAY_BEFORE_MM = 2.5;
 export const LEAST_MEAN_C = 15.6;
 /** Strikes show after 57.2 degree-days above 12.8 °C (103 above 55 °F). */
 export const SYMPTOM_BASE_C = 12.8;
 export const SYMPTOM_DD = 57.2;
 /** Doubling at the best temperature, h. From memory, confidence low. */
-export const DOUBLING_H = 1.33;
+const DOUBLING_H = 1.33;
 /** Wind that tears leaves, m/s: an injury that blight enters by. From memory, confidence low. */
 const TEARING_WIND_MS = 20;
 
 export const bloomRisks = ['low', 'moderate', 'high', 'infection'] as const;
-export type BloomRisk = (typeof bloomRisks)[number];
+type BloomRisk = (typeof bloomRisks)[number];
 
 export interface BloomDay {
   day: string;
@@ -56,7 +56,7 @@ export interface Strike {
 }
 
 /** Weather as fire blight reads it: its known days, and what each adds. The same for every host of a place. */
-export interface BlightWeather {
+interface BlightWeather {
   days: DayOfWeather[];
   sums: ReturnType<typeof hourSums>[];
 }
@@ -172,7 +172,7 @@ export function doublingHours(temperatureC: number): number | null {
 }
 
 /** In-season cutting of strikes is worth it early, for so long after the first shows. Common practice, no source. */
-export const EARLY_DAYS = 14;
+const EARLY_DAYS = 14;
 
 /** Days on which strikes can be cut out: from when they show, for two weeks. */
 export function removalSpan(strike: Strike): { from: string; to: string } | null {

@@ -9,10 +9,10 @@ import { stagedOf } from './staged';
 import { bandOf, woundsOf } from './wounds';
 
 /** Days that are drawn: by then nearly every wound is closed. */
-export const CURVE_DAYS = 42;
+const CURVE_DAYS = 42;
 const DAY = 24;
 
-export interface PathogenCurve {
+interface PathogenCurve {
   code: PathogenCode;
   load: number;
   chance: number;

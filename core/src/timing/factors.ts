@@ -9,7 +9,7 @@ export const FROST_DAYS = 14;
 const FROST_NONE_ABOVE_C = 8;
 const FROST_FULL_BELOW_C = 3;
 /** Sun scorches bark that was shaded, within days of opening the crown. Common practice, no source. */
-export const HEAT_DAYS = 5;
+const HEAT_DAYS = 5;
 const HEAT_FROM_C = 32;
 const HEAT_FULL_C = 38;
 const HEAT_FULL_SHARE = 0.25;

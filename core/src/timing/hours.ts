@@ -5,7 +5,7 @@ import { type Block, type DryWindow, LEAST_WINDOW_H } from './windows';
 
 type Judged = Pick<Cell, 'verdict' | 'why'>;
 
-export interface HourVerdict {
+interface HourVerdict {
   verdict: Verdict;
   /** Why it is not better; empty where it is good. */
   why: readonly Reason[];
@@ -31,7 +31,7 @@ export function hourVerdict(
   return { verdict: 'possible', why: living.length > 0 ? living : cell.why ? [cell.why] : [] };
 }
 
-export interface HoursGiven {
+interface HoursGiven {
   /** First hour of the columns, since 1970. */
   fromHour: number;
   living: readonly (readonly Block[])[];
@@ -43,7 +43,7 @@ export interface HoursGiven {
   cellAt(hour: number): Judged | undefined;
 }
 
-export interface HoursWindow extends DryWindow {
+interface HoursWindow extends DryWindow {
   verdict: Exclude<Verdict, 'wait'>;
   /** Hours without rain from its beginning, as far as is known. */
   dryH: number;

@@ -6,7 +6,7 @@ export const WASH_DAYS = 4;
 
 export const protectantStates = ['on', 'washed off', 'past four days', 'not known'] as const;
 
-export interface ProtectantState {
+interface ProtectantState {
   state: (typeof protectantStates)[number];
   /** Rain since it was put on, up to four days, mm. */
   rainMm: number;

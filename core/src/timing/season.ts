@@ -36,7 +36,7 @@ export interface SeasonInput {
   offsetDays?: number;
 }
 
-export interface SeasonWeek {
+interface SeasonWeek {
   /** First day of the week, day of the year 1..365. */
   from: number;
   score: [low: number, middle: number, high: number];
@@ -47,7 +47,7 @@ export interface SeasonWeek {
   meanC: number;
 }
 
-export interface SchoolSeason {
+interface SchoolSeason {
   school: TimingSchool;
   /** Index on its days that had a window: a tenth below, middle, nine tenths. Null where no day ever did. */
   score: [number, number, number] | null;
@@ -60,7 +60,7 @@ export interface SchoolSeason {
 }
 
 /** What makes one month differ from another, each apart from the others. */
-export interface SeasonMonth {
+interface SeasonMonth {
   month: number;
   /** Expected infections of a cut on its middle day if rain were the same all year and inoculum full: temperature alone. */
   temperatureTerm: number;

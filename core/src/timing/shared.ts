@@ -17,7 +17,7 @@ import { type Outlook, outlookOf } from './outlook';
 import { type Block, blockedHours, LEAST_AFTER_H, LEAST_BEFORE_H } from './windows';
 import { type Wounds, woundsOf } from './wounds';
 
-export const OUTLOOK_DAYS = 10;
+const OUTLOOK_DAYS = 10;
 /** Hours told before now. */
 export const BEFORE_H = 24;
 /** Enough before that for the bark to be judged and snow to have lain. */

@@ -23,7 +23,7 @@ export const blocks = [
 /** Why an hour will not do. */
 export type Block = (typeof blocks)[number];
 
-export interface WindowRule {
+interface WindowRule {
   dryBeforeH: number;
   dryAfterH: number;
   climbWindMs: number;

@@ -158,7 +158,7 @@ export function without(limbs: Limb[], id: string): Limb[] {
 }
 
 /** A short id that the map does not have yet. */
-export function freeId(limbs: Limb[]): string {
+function freeId(limbs: Limb[]): string {
   const taken = new Set(limbs.map((limb) => limb.id));
   for (let i = 0; ; i++) {
     const id = limbId(i);

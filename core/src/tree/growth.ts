@@ -35,7 +35,7 @@ export function growth({ yearMarksCm, lengthCm, uncutLengthCm }: Limb): Growth |
 }
 
 /** What a limb map does not know, so that everything built on it can say so. */
-export interface MapGaps {
+interface MapGaps {
   /** Main limbs without a side branch on the map. */
   bareLimbIds: string[];
   /** Limbs whose age is guessed: no growth mark. */

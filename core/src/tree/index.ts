@@ -1,19 +1,15 @@
 export { cutBack, type Kerf } from './cutBack';
-export { freeId, type Measured, measured, split, widestGap, withLimb, without } from './edit';
-export { type Growth, growth, type MapGaps, mapGaps } from './growth';
+export { type Measured, measured, split, widestGap, withLimb, without } from './edit';
+export { type Growth, growth, mapGaps } from './growth';
 export {
   Bud,
   budDirections,
-  budKinds,
-  GivenName,
   Limb,
-  type LimbFault,
-  type LimbKind,
   LimbMap,
   limbKinds,
   limbMapFaults,
 } from './limbMap';
-export { limbNames, limbTiers, lowerFirst, type Tier, withGivenNames } from './limbNames';
+export { limbNames, lowerFirst, type Tier, withGivenNames } from './limbNames';
 export { limbShape, type Point, pointAlong } from './shape';
 export { onSpoke, reachCm, type Spoke, spokes } from './spokes';
 export { StarterTree, starterMap } from './starterMap';

@@ -15,7 +15,7 @@ export const limbKinds = [
 export type LimbKind = (typeof limbKinds)[number];
 
 export const budDirections = ['out', 'in', 'up', 'under', 'left', 'right'] as const;
-export const budKinds = ['leaf', 'flower', 'mixed', 'unknown'] as const;
+const budKinds = ['leaf', 'flower', 'mixed', 'unknown'] as const;
 
 const LONGEST_CM = 3000;
 const THICKEST_MM = 2500;
@@ -83,7 +83,7 @@ export const LimbMap = z
   });
 export type LimbMap = Limb[];
 
-export interface LimbFault {
+interface LimbFault {
   path: (string | number)[];
   message: string;
 }

@@ -4,7 +4,6 @@ import { HAND_OVER_TREE_CM, type Hazard, hazards } from '../handling/index';
 import { treeForms } from '../register/index';
 
 export const purposes = ['picked fruit', 'wildlife', 'show', 'graft wood', 'small tree'] as const;
-export type Purpose = (typeof purposes)[number];
 
 export const TriageInput = z
   .strictObject({
@@ -28,7 +27,7 @@ export const TriageInput = z
 export type TriageInput = z.infer<typeof TriageInput>;
 
 export const verdicts = ['hand over', 'replace', 'trial year', 'renovate', 'keep'] as const;
-export const trends = ['better', 'worse', 'steady', 'unknown'] as const;
+const trends = ['better', 'worse', 'steady', 'unknown'] as const;
 
 export const Triage = z
   .strictObject({

@@ -29,17 +29,17 @@ export interface WeatherFault {
   mended: boolean;
 }
 
-export interface CheckedHours {
+interface CheckedHours {
   hours: WeatherHour[];
   faults: WeatherFault[];
 }
 
 /** Longest gap that is filled, h: temperature and humidity change nearly evenly over it. Common practice, no source. */
-export const SHORT_GAP_H = 3;
+const SHORT_GAP_H = 3;
 /** A reading this far from both neighbours is a spike, °C within an hour. Common practice, no source. */
-export const SPIKE_C = 9;
+const SPIKE_C = 9;
 /** A sensor that says the same to the digit for so long is stuck, h. */
-export const STUCK_H = 24;
+const STUCK_H = 24;
 
 const POSSIBLE: Record<Column, readonly [number, number, string]> = {
   temperatureC: [-60, 55, '°C'],

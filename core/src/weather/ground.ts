@@ -9,7 +9,7 @@ const SNOW_BELOW_C = 1;
 const MELT_MM_A_DEGREE_DAY = 3;
 const HINDERS_FROM_MM = 8;
 /** Rain within two days that makes the ground soft, mm. Common practice, no source. */
-export const MUD_FROM_MM = 25;
+const MUD_FROM_MM = 25;
 const MUD_HOURS = 48;
 
 /**

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 
 /** Hours that are held or computed at once: eleven years. */
-export const MOST_HOURS = 96_500;
+const MOST_HOURS = 96_500;
 export const HOUR_MS = 3_600_000;
 
 const measured = (least: number, most: number) => z.number().min(least).max(most).nullable().default(null);

@@ -1,18 +1,14 @@
 export {
-  type CheckedHours,
   checkReadings,
   type Reading,
   type Repair,
   repairs,
-  SHORT_GAP_H,
-  SPIKE_C,
-  STUCK_H,
   type WeatherFault,
 } from './check';
 export { Climate, climateAt } from './climate';
 export { type Daylight, dayLengthHours, daylight, isLight } from './daylight';
 export { type DayOfWeather, daysOf, hourAt } from './days';
-export { type Ground, groundByRecord, grounds, MUD_FROM_MM } from './ground';
+export { type Ground, groundByRecord, grounds } from './ground';
 export {
   between,
   type Column,
@@ -22,7 +18,6 @@ export {
   hourOf,
   hoursOf,
   lengthOf,
-  MOST_HOURS,
   momentOf,
   over,
   Series,

@@ -9,7 +9,7 @@ export const WET_HUMIDITY_PCT = 90;
 const WET_DEPRESSION_C = 1.6;
 const MINUTES = 60;
 
-export interface WetHour {
+interface WetHour {
   temperatureC: number | null;
   humidityPct: number | null;
   rainMm: number | null;

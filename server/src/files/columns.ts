@@ -66,7 +66,7 @@ export const READING: Reading = {
   units: {},
 };
 
-export interface TreeRead {
+interface TreeRead {
   tree: TreeBody | null;
   /** Every reason why the row is refused; empty where it is good. */
   reasons: Reason[];

@@ -16,7 +16,7 @@ import Papa from 'papaparse';
 import { z } from 'zod';
 import { decoded } from './text';
 
-export const MOST_READINGS = 600_000;
+const MOST_READINGS = 600_000;
 
 export interface WeatherFile {
   bytes: Uint8Array;

@@ -55,7 +55,7 @@ import { serveWeb } from './web';
 const MAPPING = { field: 'mapping', holds: 'field to column' };
 const CHOICES = { field: 'choices', holds: 'starts, kinds and units' };
 
-export interface AppParts {
+interface AppParts {
   db: Db;
   config: Config;
   access: Access;

@@ -22,7 +22,7 @@ export type Handlers = {
   ) => Promise<RouteResponse<(typeof routes)[K]>> | RouteResponse<(typeof routes)[K]>;
 };
 
-export interface MountOptions {
+interface MountOptions {
   /** Refuses with 401 unless signed in. */
   guard: RequestHandler;
   findDevice(id: string): Promise<Device | null>;

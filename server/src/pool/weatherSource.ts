@@ -21,7 +21,7 @@ export type WeatherSource =
       standIn: SimulatedPlace;
     };
 
-export interface WeatherKnown {
+interface WeatherKnown {
   known: Series;
   years: Series;
   yearsSimulated: boolean;

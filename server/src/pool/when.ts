@@ -56,7 +56,7 @@ export function timing({ source, ...input }: TimingTask): SiteTiming {
   return siteTiming({ ...input, known, years });
 }
 
-export interface TreeTimingTask extends TimingTask {
+interface TreeTimingTask extends TimingTask {
   group: TreeGroup;
   /** Moment of the cut whose curves are wanted; null: the best half-day. */
   at: string | null;
@@ -70,7 +70,7 @@ export function treeTiming({ source, group, at, ...input }: TreeTimingTask): {
   return groupWithCurves({ ...input, known, years }, group, at === null ? null : hourOf(at));
 }
 
-export interface TreeSeasonTask {
+interface TreeSeasonTask {
   source: WeatherSource;
   now: string;
   place: TimingInput['place'];
@@ -100,7 +100,7 @@ const placeOf = ({ latitude, longitude, timeZone }: TimingInput['place']) => ({
   clock: localClock(timeZone),
 });
 
-export interface StageTask {
+interface StageTask {
   latitude: number;
   timeZone: string;
   species: string;
@@ -145,7 +145,7 @@ export function freeze(task: StageTask): { events: FreezeEvent[]; unknownDays: s
   return { events: freezeEvents(crop, days, course, hardinessC, task.latitude, bloomDay), unknownDays };
 }
 
-export interface WoundRiskTask {
+interface WoundRiskTask {
   latitude: number;
   hours: WeatherHour[];
   cuts: string[];
@@ -154,7 +154,7 @@ export interface WoundRiskTask {
   draws: number;
 }
 
-export interface WoundRiskTold {
+interface WoundRiskTold {
   cuts: {
     at: string;
     known: number;
@@ -214,7 +214,7 @@ export function woundRisk({ latitude, hours, cuts, loads, seed, draws }: WoundRi
   };
 }
 
-export interface WindowsTask {
+interface WindowsTask {
   latitude: number;
   longitude: number;
   timeZone: string;
@@ -225,7 +225,7 @@ export interface WindowsTask {
   leastC: number;
 }
 
-export interface WindowsTold {
+interface WindowsTold {
   windows: { from: string; to: string; lightHours: number }[];
   blocked: { at: string; why: Block[] }[];
 }
@@ -245,7 +245,7 @@ export function windows({ hours, ...task }: WindowsTask): WindowsTold {
   };
 }
 
-export interface SeasonTask {
+interface SeasonTask {
   latitude: number;
   longitude: number;
   timeZone: string;

@@ -12,7 +12,7 @@ import { append } from './history';
 import { asAction } from './orchard';
 import { settleFindings } from './settle';
 
-export interface ActionWrite {
+interface ActionWrite {
   id: string;
   action: ActionBody;
   device: Device;

@@ -153,7 +153,7 @@ async function* photoLines(folder: string, orchardId: string): AsyncGenerator<Li
   }
 }
 
-export interface ArchiveImport {
+interface ArchiveImport {
   db: Db;
   pool: Pool;
   photoFolder: string;

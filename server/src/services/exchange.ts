@@ -14,7 +14,7 @@ import type { Device } from './devices';
 import { getTrees } from './orchard';
 import { writeTree } from './trees';
 
-export interface Import extends TreeFile {
+interface Import extends TreeFile {
   take: 'nothing' | 'good';
   device: Device;
   now: string;

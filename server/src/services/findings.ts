@@ -11,7 +11,7 @@ import { append } from './history';
 import { asFinding } from './orchard';
 import { answeredOn } from './settle';
 
-export interface FindingWrite {
+interface FindingWrite {
   id: string;
   baseRevision: number | null;
   finding: FindingBody;

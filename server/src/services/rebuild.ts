@@ -11,7 +11,7 @@ const TABLES = { site, plots, rows, trees, findings, actions, jobs };
 type Table = keyof typeof TABLES;
 type Rows = { [T in Table]: (typeof TABLES)[T]['$inferSelect'][] };
 
-export interface Difference {
+interface Difference {
   table: Table;
   id: string;
   why: 'missing' | 'too much' | 'other';

@@ -17,7 +17,7 @@ import type { Device } from './devices';
 import { append, BEGINNING, type Written } from './history';
 import { details, getTree } from './orchard';
 
-export interface TreeWrite {
+interface TreeWrite {
   id: string;
   baseRevision: number | null;
   tree: TreeBody;
@@ -162,7 +162,7 @@ function bareStem({ heightCm, girthCm, graftUnionCm, plantedYear }: TreeBody, no
   };
 }
 
-export interface LimbsWrite {
+interface LimbsWrite {
   treeId: string;
   baseRevision: number | null;
   surveyedAt: string;

@@ -40,7 +40,7 @@ const AT_ONCE = 1000;
 const AHEAD_H = 1;
 
 /** The place that simulated weather is made for. */
-export function simulatedPlace({ latitude, longitude, weather }: Site): SimulatedPlace {
+function simulatedPlace({ latitude, longitude, weather }: Site): SimulatedPlace {
   return {
     latitude,
     longitude,
@@ -123,7 +123,7 @@ export async function stationState(db: Store, site: Site, now: string): Promise<
 }
 
 /** Hours on record of a span; without the empty ends. */
-export async function readHours(db: Store, kind: Kind, fromHour: number, toHour: number): Promise<Series> {
+async function readHours(db: Store, kind: Kind, fromHour: number, toHour: number): Promise<Series> {
   const rows = await db
     .select()
     .from(weatherHours)
@@ -229,7 +229,7 @@ async function write(
   }
 }
 
-export interface WeatherImport {
+interface WeatherImport {
   bytes: Uint8Array;
   format: 'csv' | 'json';
   take: 'nothing' | 'good';

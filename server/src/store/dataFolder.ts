@@ -3,7 +3,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node
 import path from 'node:path';
 import { StartFailure } from '../failure';
 
-export interface HeldFolder {
+interface HeldFolder {
   release(): void;
 }
 

@@ -8,7 +8,7 @@ import { usePalette } from '../../ui/theme';
 import { Small } from '../../ui/type';
 import { Chart } from '../Chart';
 
-export interface HourOfDay {
+interface HourOfDay {
   text: string;
   temperatureC: number | null;
   rainMm: number | null;

@@ -51,7 +51,7 @@ export function StepCard({ view, today, one, isNow, onMore }: StepCardProps) {
 }
 
 /** Mass, crown, time, tool and what stays behind, in one line. */
-export function costWords({ priced, step }: StepView, { units }: SiteToday): string {
+function costWords({ priced, step }: StepView, { units }: SiteToday): string {
   const { handling, minutes } = priced;
   const worst = Math.max(0, ...step.solves.map((solved) => solved.chance));
   return [

@@ -37,7 +37,7 @@ export type TreeForm = Record<LengthKey | TextKey | NumberKey, string> &
 const LENGTHS: readonly LengthKey[] = treeSizes;
 const NUMBERS = ['place', 'latitude', 'longitude'] as const satisfies readonly NumberKey[];
 
-export const NEW_TREE: TreeBody = TreeBody.parse({
+const NEW_TREE: TreeBody = TreeBody.parse({
   code: 'x',
   plot: 'x',
   row: 'x',

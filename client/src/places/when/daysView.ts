@@ -56,7 +56,7 @@ function frostWords(timing: Timing, fromHour: number, units: Units): string {
 }
 
 /** What stands in the way on most of a lane’s half-days. */
-export function commonReason(lane: Lane): string {
+function commonReason(lane: Lane): string {
   const counts = new Map<string, number>();
   for (const { why } of lane.cells) if (why) counts.set(why, (counts.get(why) ?? 0) + 1);
   const most = [...counts].sort((a, b) => b[1] - a[1])[0]?.[0];

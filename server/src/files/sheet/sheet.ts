@@ -40,7 +40,7 @@ export interface TreeSheet {
 
 const require = createRequire(import.meta.url);
 const font = (file: string) => require.resolve(`@expo-google-fonts/${file}.ttf`);
-export const FONTS = {
+const FONTS = {
   text: font('atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular'),
   bold: font('atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold'),
   head: font('barlow-condensed/600SemiBold/BarlowCondensed_600SemiBold'),

@@ -98,7 +98,7 @@ export function markingOf(finding: Finding, limb: Limb): Marking {
 }
 
 /** What a kind means when nothing more is said of it: just that. */
-export const FIRST_DISORDER: Record<FindingKind, string> = {
+const FIRST_DISORDER: Record<FindingKind, string> = {
   dead: plainDisorder('dead'),
   diseased: plainDisorder('diseased'),
   damaged: plainDisorder('damaged'),
