@@ -2,20 +2,21 @@
 
 import { USUAL_CUT } from '@mortisect/core/present';
 import { moment, RecordId, SpeciesCode, TimeZone, TreeId, weatherSources } from '@mortisect/core/records';
-import { freezeKinds, phases, SeenStage, woodInjuries } from '@mortisect/core/stage';
+import { FreezeEvent, SeenStage, StageDay } from '@mortisect/core/stage';
 import {
+  Bloom,
   blocks,
-  bloomRisks,
+  Curves,
+  GroupTiming,
   LEAST_KNOWN,
-  livingLanes,
   pathogenCodes,
   protectantStates,
+  Season,
+  SiteTiming,
   startingTimingSettings,
   TimingSettings,
-  timingSchools,
-  verdicts,
 } from '@mortisect/core/timing';
-import { columns, grounds, Series, WeatherHour } from '@mortisect/core/weather';
+import { columns, Series, WeatherHour } from '@mortisect/core/weather';
 import { z } from 'zod';
 
 const band = z
@@ -24,17 +25,6 @@ const band = z
 const hour = z.number().int().describe('hours since 1970-01-01T00:00Z');
 const share = z.number().min(0).max(1);
 const day = z.iso.date();
-const block = z.enum(blocks);
-const reason = z.enum([
-  ...blocks,
-  'risk',
-  'severe frost',
-  'bloom of a blight host',
-  'outside the school',
-  'short dry spell',
-  'no weather',
-]);
-
 /** Where the weather of a site comes from, and how far it reaches. */
 export const StationState = z.object({
   source: z.enum(weatherSources),
@@ -48,155 +38,18 @@ export const StationState = z.object({
 });
 export type StationState = z.infer<typeof StationState>;
 
-const StageShape = z.object({
-  day,
-  phase: z.enum(phases),
-  stage: z.string(),
-  share: z.number(),
-  chillShare: z.number(),
-  portions: z.number(),
-  utah: z.number(),
-  chillHours: z.number(),
-  warmth: z.number().describe('growing degree hours since the end of rest, °C·h'),
-  degreeDays: z
-    .number()
-    .describe('above 6.1 °C since 1 January (1 July in the south), single sine from daily values'),
-  basis: z.enum(['weather', 'calendar', 'seen']),
-});
-
-const FactorsShape = z.object({
-  cold: share,
-  heat: share,
-  slip: share,
-  late: share,
-  buds: share,
-  growth: share,
-});
-
-const CellShape = z.object({
-  day,
-  half: z.enum(['morning', 'afternoon']),
-  cutHour: hour,
-  verdict: z.enum(verdicts),
-  why: reason.nullable(),
-  score: band,
-  infection: share,
-  chances: z.partialRecord(z.enum(pathogenCodes), share),
-  factors: FactorsShape,
-  stage: z.string(),
-  phase: z.enum(phases),
-  inSchool: z.boolean(),
-});
-
-const WindowShape = z.object({ fromHour: hour, toHour: hour, lightHours: z.number() });
-const TimingWindowShape = WindowShape.extend({
-  verdict: z.enum(['go', 'possible']),
-  dryH: z.number().describe('hours without rain from its beginning, as far as is known'),
-  score: band,
-});
-
-const FreezeShape = z.object({
-  day,
-  kind: z.enum(freezeKinds),
-  stage: z.string(),
-  minC: z.number(),
-  killed: band.nullable().describe('share of buds killed: least, likely, most'),
-  belowC: z.number().nullable(),
-  hardinessC: z.number().nullable(),
-  injury: z.enum(woodInjuries).nullable(),
-  lookFrom: day,
-  limbsFrom: day.nullable(),
-  treeFrom: day.nullable(),
-});
-
-const GroupShape = z.object({
-  key: z.string(),
-  species: z.string(),
-  lane: z.enum(livingLanes),
-  school: z.enum(timingSchools),
-  stage: StageShape.nullable(),
-  bloom: z.object({ day, from: day, to: day }).nullable(),
-  hardinessC: z.number().nullable(),
-  lowestC: z.number(),
-  cells: z.array(CellShape),
-  windows: z.array(TimingWindowShape),
-  freezes: z.array(FreezeShape),
-});
-
-const StrikeShape = z.object({
-  day,
-  cause: z.enum(['infection', 'injury']),
-  showFrom: day.nullable(),
-  degreeDays: z.number(),
-});
-
-const BloomShape = z.object({
-  day,
-  flowersOpen: z.boolean(),
-  heat: z.boolean(),
-  wet: z.boolean(),
-  warm: z.boolean(),
-  degreeHours: z.number(),
-  meanC: z.number(),
-  rainMm: z.number(),
-  doublings: z.number(),
-  risk: z.enum(bloomRisks),
-});
-
-const values = z.array(z.number().nullable());
-const ground = z.enum(grounds);
-
 /** Everything a site needs to know of the next ten days. */
 export const TimingNow = z
   .object({
     now: moment,
     station: StationState,
-    timing: z
-      .object({
-        fromHour: hour,
-        knownToHour: hour,
-        temperatureC: values,
-        humidityPct: values,
-        rainMm: values,
-        windMs: values,
-        living: z.array(z.array(block)),
-        least: z.array(z.array(block)),
-        dead: z.array(z.array(block)),
-        ground: z.array(ground),
-        days: z.array(
-          z.object({
-            day,
-            fromHour: hour,
-            toHour: hour,
-            minC: z.number().nullable(),
-            maxC: z.number().nullable(),
-            meanC: z.number().nullable(),
-            rainMm: z.number().nullable(),
-            wetHours: z.number(),
-            maxWindMs: z.number().nullable(),
-            known: z.number(),
-          }),
-        ),
-        groups: z.array(GroupShape),
-        deadCells: z.array(CellShape.pick({ day: true, half: true, verdict: true, why: true })),
-        deadWindows: z.array(WindowShape),
-        blight: z.array(
-          z.object({
-            key: z.string(),
-            species: z.string(),
-            days: z.array(BloomShape),
-            strikes: z.array(StrikeShape),
-          }),
-        ),
-      })
-      .nullable()
-      .describe('null where no weather is known'),
+    timing: SiteTiming.omit({ now: true }).nullable().describe('null where no weather is known'),
     stages: z
       .array(
         z.object({
           species: z.string(),
-          stage: StageShape.nullable(),
-          bloom: z.object({ day, from: day, to: day }).nullable(),
+          stage: StageDay.nullable(),
+          bloom: Bloom.nullable(),
         }),
       )
       .describe('what the calendar and the weather say of each species'),
@@ -240,66 +93,12 @@ export const CutQuery = z.object({
     .describe('moment of the cut whose curves are wanted; the best half-day where missing'),
 });
 
-/** How a wound made at one moment lives through its weather. */
-const CurvesShape = z.object({
-  cutHour: hour,
-  days: z.array(
-    z.object({
-      day,
-      minC: z.number(),
-      maxC: z.number(),
-      hardinessC: z.number().nullable(),
-      rainHours: z.number(),
-      known: z.boolean().describe('forecast; past years stand in where false'),
-    }),
-  ),
-  pathogens: z.array(
-    z.object({
-      code: z.enum(pathogenCodes),
-      load: z.number().describe('host times what is nearby'),
-      chance: share,
-      chanceBand: band,
-      consequence: share,
-      susceptible: z.array(z.number()).describe('share of susceptibility left at the end of each day'),
-      suitable: z.array(z.number()).describe('suitability of temperature in wet hours, mean of the day'),
-      inoculum: z.array(z.number()),
-      adds: z.array(z.number()).describe('what each day adds to the expected infections'),
-    }),
-  ),
-});
-
 export const TreeTiming = z
-  .object({ now: moment, station: StationState, group: GroupShape, curves: CurvesShape })
+  .object({ now: moment, station: StationState, group: GroupTiming, curves: Curves })
   .meta({ id: 'TreeTiming' });
 export type TreeTiming = z.infer<typeof TreeTiming>;
 
-export const SeasonShape = z
-  .object({
-    years: z.number(),
-    yearsSimulated: z.boolean(),
-    weeks: z.array(
-      z.object({ from: z.number(), score: band, dryShare: share, wetShare: share, meanC: z.number() }),
-    ),
-    schools: z.array(
-      z.object({
-        school: z.enum(timingSchools),
-        score: band.nullable(),
-        days: z.number(),
-        dryDays: z.number(),
-        from: z.number().nullable(),
-        to: z.number().nullable(),
-      }),
-    ),
-    months: z.array(
-      z.object({
-        month: z.number(),
-        temperatureTerm: z.number(),
-        rainShare: z.number(),
-        inoculum: z.number(),
-      }),
-    ),
-  })
-  .meta({ id: 'SeasonAnswer' });
+export const SeasonShape = Season.extend({ yearsSimulated: z.boolean() }).meta({ id: 'SeasonAnswer' });
 export type SeasonAnswer = z.infer<typeof SeasonShape>;
 
 /** What an import of weather found, before or after it was taken. */
@@ -380,11 +179,11 @@ export const StageInput = z
     seen: z.array(SeenStage).max(20).default([]),
   })
   .meta({ id: 'StageInput' });
-export const StageResult = z.object({ days: z.array(StageShape.extend({ hardinessC: z.number() })) });
+export const StageResult = z.object({ days: z.array(StageDay.extend({ hardinessC: z.number() })) });
 
 export const FreezeInput = StageInput.meta({ id: 'FreezeInput' });
 export const FreezeResult = z.object({
-  events: z.array(FreezeShape),
+  events: z.array(FreezeEvent),
   unknownDays: z.array(day).describe('days of the record of which too few hours are known to see a frost'),
 });
 
@@ -431,7 +230,7 @@ export const WindowsInput = z
   .meta({ id: 'WindowsInput' });
 export const WindowsResult = z.object({
   windows: z.array(z.object({ from: moment, to: moment, lightHours: z.number() })),
-  blocked: z.array(z.object({ at: moment, why: z.array(block) })),
+  blocked: z.array(z.object({ at: moment, why: z.array(z.enum(blocks)) })),
 });
 
 export const SeasonInputBody = z

@@ -16,7 +16,7 @@ let timer: ReturnType<typeof setTimeout> | undefined;
 
 /** Whether changes are told: then nobody need ask for them. */
 export function changesAreTold(): boolean {
-  return source?.readyState === EventSource.OPEN;
+  return source !== null && source.readyState === EventSource.OPEN;
 }
 
 /** Listens as long as the page is looked at. Where a browser knows no server-sent events, screens ask now and then. */

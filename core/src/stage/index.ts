@@ -15,7 +15,7 @@ export {
   NEEDS_SOURCE,
   PETALS_DOWN,
 } from './crops';
-export { type FreezeEvent, freezeEvents, freezeKinds, woodInjuries } from './freeze';
+export { FreezeEvent, freezeEvents, freezeKinds, woodInjuries } from './freeze';
 export { evergreenWoodC, hardinessCourse, type Stages, stagesOver } from './hardiness';
 export { killedShare } from './kill';
 export {
@@ -24,7 +24,7 @@ export {
   leavesDownDay,
   phases,
   SeenStage,
-  type StageDay,
+  StageDay,
   showsGreen,
   stageCourse,
   stagesToSee,

@@ -20,24 +20,22 @@ export function showsGreen(phase: Phase): boolean {
 export const SeenStage = z.strictObject({ day: z.iso.date(), share: z.number().min(0).max(2) });
 export type SeenStage = z.infer<typeof SeenStage>;
 
-export interface StageDay {
-  day: string;
-  phase: Phase;
-  /** Name of the bud stage; of the phase where buds do not move. */
-  stage: string;
-  /** Share of the way from the end of rest to full bloom. */
-  share: number;
-  /** Share of the chill that ends rest. */
-  chillShare: number;
-  portions: number;
-  utah: number;
-  chillHours: number;
-  /** Growing degree hours since the end of rest. */
-  warmth: number;
-  /** Degree-days above 6.1 °C since 1 January (north), by a single sine from daily values. */
-  degreeDays: number;
-  basis: 'weather' | 'calendar' | 'seen';
-}
+export const StageDay = z.object({
+  day: z.iso.date(),
+  phase: z.enum(phases),
+  stage: z.string().describe('name of the bud stage; of the phase where buds do not move'),
+  share: z.number().describe('of the way from the end of rest to full bloom'),
+  chillShare: z.number().describe('of the chill that ends rest'),
+  portions: z.number(),
+  utah: z.number(),
+  chillHours: z.number(),
+  warmth: z.number().describe('growing degree hours since the end of rest, °C·h'),
+  degreeDays: z
+    .number()
+    .describe('above 6.1 °C since 1 January (1 July in the south), single sine from daily values'),
+  basis: z.enum(['weather', 'calendar', 'seen']),
+});
+export type StageDay = z.infer<typeof StageDay>;
 
 export interface CourseOptions {
   latitude: number;

@@ -1,4 +1,5 @@
 // Fire blight: can flowers be infected today, when will strikes show, and when may they be cut out?
+import { z } from 'zod';
 import { type Crop, firstFlower, hourlyDegreeDays, PETALS_DOWN, type StageDay } from '../stage/index';
 import { type DayOfWeather, dayAfter, daysOf, type LocalClock, type Series } from '../weather/index';
 import { suitability } from './lambda';
@@ -29,31 +30,27 @@ const TEARING_WIND_MS = 20;
 export const bloomRisks = ['low', 'moderate', 'high', 'infection'] as const;
 type BloomRisk = (typeof bloomRisks)[number];
 
-export interface BloomDay {
-  day: string;
-  /** The four conditions. */
-  flowersOpen: boolean;
-  heat: boolean;
-  wet: boolean;
-  warm: boolean;
-  /** Degree-hours above 18.3 °C within the life of a flower. */
-  degreeHours: number;
-  meanC: number;
-  rainMm: number;
-  /** Doublings of the bacteria that day. */
-  doublings: number;
-  risk: BloomRisk;
-}
+export const BloomDay = z.object({
+  day: z.iso.date(),
+  flowersOpen: z.boolean(),
+  heat: z.boolean(),
+  wet: z.boolean(),
+  warm: z.boolean(),
+  degreeHours: z.number().describe('above 18.3 °C within the life of a flower'),
+  meanC: z.number(),
+  rainMm: z.number(),
+  doublings: z.number().describe('of the bacteria that day'),
+  risk: z.enum(bloomRisks),
+});
+export type BloomDay = z.infer<typeof BloomDay>;
 
-export interface Strike {
-  /** Day of infection or injury. */
-  day: string;
-  cause: 'infection' | 'injury';
-  /** First day on which strikes show; null where that lies beyond what is known. */
-  showFrom: string | null;
-  /** Degree-days of 57.2 that have passed by the end of what is known. */
-  degreeDays: number;
-}
+export const Strike = z.object({
+  day: z.iso.date().describe('of infection or injury'),
+  cause: z.enum(['infection', 'injury']),
+  showFrom: z.iso.date().nullable().describe('first day on which strikes show; null beyond what is known'),
+  degreeDays: z.number().describe('of 57.2 that have passed by the end of what is known'),
+});
+export type Strike = z.infer<typeof Strike>;
 
 /** Weather as fire blight reads it: its known days, and what each adds. The same for every host of a place. */
 interface BlightWeather {

@@ -1,9 +1,10 @@
 // How would a wound made at one hour live through its weather? Every factor day by day.
+import { z } from 'zod';
 import { dayAfter } from '../weather/index';
 import { groupTiming } from './groupTiming';
 import { chanceOf, exposureOf, inoculumOn, inoculumWeights, suitability, susceptibility } from './lambda';
 import type { GroupTiming, TimingInput, TreeGroup } from './model';
-import { type PathogenCode, pathogensIn } from './pathogens';
+import { pathogenCodes, pathogensIn } from './pathogens';
 import { type Shared, sharedOf } from './shared';
 import { stagedOf } from './staged';
 import { bandOf, woundsOf } from './wounds';
@@ -12,33 +13,39 @@ import { bandOf, woundsOf } from './wounds';
 const CURVE_DAYS = 42;
 const DAY = 24;
 
-interface PathogenCurve {
-  code: PathogenCode;
-  load: number;
-  chance: number;
-  chanceBand: [number, number, number];
-  consequence: number;
-  /** At the end of each day: share of susceptibility left. */
-  susceptible: number[];
-  /** Mean over the wet hours of each day; 0 where none is wet. */
-  suitable: number[];
-  inoculum: number[];
-  /** What each day adds to the expected infections. */
-  adds: number[];
-}
+const share = z.number().min(0).max(1);
 
-export interface Curves {
-  cutHour: number;
-  days: {
-    day: string;
-    minC: number;
-    maxC: number;
-    hardinessC: number | null;
-    rainHours: number;
-    known: boolean;
-  }[];
-  pathogens: PathogenCurve[];
-}
+/** How a wound made at one moment lives through its weather. */
+export const Curves = z.object({
+  cutHour: z.number().int(),
+  days: z.array(
+    z.object({
+      day: z.iso.date(),
+      minC: z.number(),
+      maxC: z.number(),
+      hardinessC: z.number().nullable(),
+      rainHours: z.number(),
+      known: z.boolean().describe('forecast; past years stand in where false'),
+    }),
+  ),
+  pathogens: z.array(
+    z.object({
+      code: z.enum(pathogenCodes),
+      load: z.number().describe('host times what is nearby'),
+      chance: share,
+      chanceBand: z.tuple([z.number(), z.number(), z.number()]),
+      consequence: share,
+      susceptible: z.array(z.number()).describe('share of susceptibility left at the end of each day'),
+      suitable: z
+        .array(z.number())
+        .describe('suitability of temperature in wet hours, mean of the day; 0 where none is wet'),
+      inoculum: z.array(z.number()),
+      adds: z.array(z.number()).describe('what each day adds to the expected infections'),
+    }),
+  ),
+});
+export type Curves = z.infer<typeof Curves>;
+type PathogenCurve = Curves['pathogens'][number];
 
 /** A group’s ten days, and the curves of a wound made at an hour; at the best half-day ahead where none is named. */
 export function groupWithCurves(

@@ -13,7 +13,7 @@ export {
   strikesOf,
   USUAL_FLOWER_DD,
 } from './bloom';
-export { type Curves, groupWithCurves } from './curves';
+export { Curves, groupWithCurves } from './curves';
 export type { CutKind } from './factors';
 export { hourVerdict, windowsOfHours } from './hours';
 export {
@@ -31,9 +31,10 @@ export {
   wetnessWeights,
 } from './lambda';
 export {
-  type GroupTiming,
+  Bloom,
+  GroupTiming,
   type Reason,
-  type SiteTiming,
+  SiteTiming,
   type TimingInput,
   type TreeGroup,
   type Verdict,
@@ -53,9 +54,9 @@ export {
 } from './pathogens';
 export { protectantOn, protectantStates, WASH_DAYS } from './protectant';
 export { schoolWords, stopDayOfYear, timingSchools } from './schoolNames';
-export { type Factors, factorNames, infectionOf, scoreOf } from './score';
+export { Factors, factorNames, infectionOf, scoreOf } from './score';
 export {
-  type Season,
+  Season,
   type SeasonInput,
   seasonOf,
 } from './season';

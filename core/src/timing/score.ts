@@ -1,15 +1,19 @@
 // From infection and everything else that speaks for or against a day to one index.
+import { z } from 'zod';
 import type { TimingSettings } from './settings';
 
+const share = z.number().min(0).max(1);
+
 /** What besides infection makes a day better or worse, each 0 (nothing) to 1 (fully). */
-export interface Factors {
-  cold: number;
-  heat: number;
-  slip: number;
-  late: number;
-  buds: number;
-  growth: number;
-}
+export const Factors = z.object({
+  cold: share,
+  heat: share,
+  slip: share,
+  late: share,
+  buds: share,
+  growth: share,
+});
+export type Factors = z.infer<typeof Factors>;
 export const factorNames = ['cold', 'heat', 'slip', 'late', 'buds', 'growth'] as const;
 
 /**

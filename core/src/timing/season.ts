@@ -1,4 +1,5 @@
 // The schools side by side on the weather of past years: what would a cut have risked on each day, and how many days were dry?
+import { z } from 'zod';
 import {
   type Crop,
   leavesDownDay,
@@ -36,45 +37,53 @@ export interface SeasonInput {
   offsetDays?: number;
 }
 
-interface SeasonWeek {
-  /** First day of the week, day of the year 1..365. */
-  from: number;
-  score: [low: number, middle: number, high: number];
-  /** Share of its days with hours that the school’s window rule lets be cut in. */
-  dryShare: number;
-  /** Share of days with rain. */
-  wetShare: number;
-  meanC: number;
-}
+const score = z
+  .tuple([z.number(), z.number(), z.number()])
+  .describe('index: a tenth below, middle, nine tenths below');
+const share = z.number().min(0).max(1);
 
-interface SchoolSeason {
-  school: TimingSchool;
-  /** Index on its days that had a window: a tenth below, middle, nine tenths. Null where no day ever did. */
-  score: [number, number, number] | null;
-  /** Days in its season and with a window, mean of the years. */
-  days: number;
-  dryDays: number;
-  /** Usual first and last day of the year of its season; null where it has none here. */
-  from: number | null;
-  to: number | null;
-}
+const SeasonWeek = z.object({
+  from: z.number().describe('first day of the week, day of the year 1..365'),
+  score,
+  dryShare: share.describe('of its days with hours that the school’s window rule lets be cut in'),
+  wetShare: share.describe('of days with rain'),
+  meanC: z.number(),
+});
+type SeasonWeek = z.infer<typeof SeasonWeek>;
+
+const SchoolSeason = z.object({
+  school: z.enum(timingSchools),
+  score: score.nullable().describe('on its days that had a window; null where no day ever did'),
+  days: z.number().describe('in its season, mean of the years'),
+  dryDays: z.number().describe('with a window, mean of the years'),
+  from: z
+    .number()
+    .nullable()
+    .describe('usual first day of the year of its season; null where it has none here'),
+  to: z.number().nullable(),
+});
+type SchoolSeason = z.infer<typeof SchoolSeason>;
 
 /** What makes one month differ from another, each apart from the others. */
-interface SeasonMonth {
-  month: number;
-  /** Expected infections of a cut on its middle day if rain were the same all year and inoculum full: temperature alone. */
-  temperatureTerm: number;
-  /** Share of hours with rain. */
-  rainShare: number;
-  inoculum: number;
-}
+const SeasonMonth = z.object({
+  month: z.number(),
+  temperatureTerm: z
+    .number()
+    .describe(
+      'expected infections of a cut on its middle day if rain were the same all year and inoculum full',
+    ),
+  rainShare: z.number().describe('of hours with rain'),
+  inoculum: z.number(),
+});
+type SeasonMonth = z.infer<typeof SeasonMonth>;
 
-export interface Season {
-  weeks: SeasonWeek[];
-  schools: SchoolSeason[];
-  months: SeasonMonth[];
-  years: number;
-}
+export const Season = z.object({
+  years: z.number(),
+  weeks: z.array(SeasonWeek),
+  schools: z.array(SchoolSeason),
+  months: z.array(SeasonMonth),
+});
+export type Season = z.infer<typeof Season>;
 
 const CUT_AT = 10;
 const DAY = 24;

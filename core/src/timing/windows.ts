@@ -1,4 +1,5 @@
 // In which hours can a tree be cut: dry before, during and after, light, no storm, no deep frost, ground that bears?
+import { z } from 'zod';
 import {
   daylight,
   type Ground,
@@ -113,13 +114,12 @@ function nextAfter(series: Series, isSo: OfRain, outside: number): Float64Array 
   return next;
 }
 
-export interface DryWindow {
-  /** First hour, and the hour after its last, since 1970. */
-  fromHour: number;
-  toHour: number;
-  /** Hours of daylight in it. */
-  lightHours: number;
-}
+export const DryWindow = z.object({
+  fromHour: z.number().int().describe('first hour since 1970'),
+  toHour: z.number().int().describe('the hour after its last'),
+  lightHours: z.number().describe('hours of daylight in it'),
+});
+export type DryWindow = z.infer<typeof DryWindow>;
 
 /**
  * Runs of hours without a block; nights do not part them, but they begin and end in daylight.

@@ -1,25 +1,23 @@
 // What was each local day like?
+import { z } from 'zod';
 import { lengthOf, type Series } from './hour';
 import type { LocalClock } from './localTime';
 import { isWet } from './wetness';
 
 /** A local day; null where no hour of it is known. */
-export interface DayOfWeather {
-  /** YYYY-MM-DD */
-  day: string;
-  /** First hour since 1970, and the hour after its last. */
-  fromHour: number;
-  toHour: number;
-  minC: number | null;
-  maxC: number | null;
-  /** Mean of its hours. */
-  meanC: number | null;
-  rainMm: number | null;
-  wetHours: number;
-  maxWindMs: number | null;
-  /** Hours with a temperature. */
-  known: number;
-}
+export const DayOfWeather = z.object({
+  day: z.iso.date(),
+  fromHour: z.number().int().describe('first hour since 1970'),
+  toHour: z.number().int().describe('the hour after its last'),
+  minC: z.number().nullable(),
+  maxC: z.number().nullable(),
+  meanC: z.number().nullable().describe('mean of its hours'),
+  rainMm: z.number().nullable(),
+  wetHours: z.number(),
+  maxWindMs: z.number().nullable(),
+  known: z.number().describe('hours with a temperature'),
+});
+export type DayOfWeather = z.infer<typeof DayOfWeather>;
 
 /** The local days of a series, the first and last of them perhaps only in part. */
 export function daysOf(series: Series, clock: LocalClock): DayOfWeather[] {

@@ -7,7 +7,7 @@ export {
 } from './check';
 export { Climate, climateAt } from './climate';
 export { type Daylight, dayLengthHours, daylight, isLight } from './daylight';
-export { type DayOfWeather, daysOf, hourAt } from './days';
+export { DayOfWeather, daysOf, hourAt } from './days';
 export { type Ground, groundByRecord, grounds } from './ground';
 export {
   between,
