@@ -24,8 +24,13 @@ export function withChanges<W extends OpenWork>(
 ): OpenWorkChanges {
   if (changes.whole) return changes;
   const changed = new Set([...changes.gone, ...changes.trees.map(({ tree }) => tree.id)]);
+  const trees = [...before.trees.filter(({ tree }) => !changed.has(tree.id)), ...changes.trees];
+  return { ...changes, whole: true, gone: [], trees: inWalkingOrder(trees, walk) };
+}
+
+/** Trees that the walk does not know come last. @param walk ids of all trees in walking order */
+export function inWalkingOrder(trees: readonly TreeDetail[], walk: readonly string[]): TreeDetail[] {
   const placeOf = new Map(walk.map((id, place) => [id, place]));
   const place = ({ tree }: TreeDetail) => placeOf.get(tree.id) ?? walk.length;
-  const trees = [...before.trees.filter(({ tree }) => !changed.has(tree.id)), ...changes.trees];
-  return { ...changes, whole: true, gone: [], trees: trees.sort((a, b) => place(a) - place(b)) };
+  return trees.toSorted((a, b) => place(a) - place(b));
 }

@@ -2,7 +2,7 @@
 import type { Action, Finding, HistoryValue, Job, TreeDetail, TreeSummary } from '../records/index';
 import { undoneIds } from './done';
 import { withStates } from './findingState';
-import type { OpenWork } from './openWork';
+import { inWalkingOrder, type OpenWork } from './openWork';
 import { isOfRound } from './round';
 
 /** A record as it was written on a device: the line of the history that it will be. */
@@ -132,14 +132,12 @@ export function openWorkWith<W extends OpenWork>(
   if (waiting.length === 0) return work;
   const listed = new Set(work.trees.map((detail) => detail.tree.id));
   const added = known.filter((detail) => !listed.has(detail.tree.id));
-  const placeOf = new Map(walk.map((id, place) => [id, place]));
-  const place = (detail: TreeDetail) => placeOf.get(detail.tree.id) ?? walk.length;
+  const open = [...work.trees, ...added]
+    .map((detail) => withWaiting(detail, waiting, here))
+    .filter((detail) => detail.findings.some((finding) => finding.state === 'open'));
   return {
     ...work,
-    trees: [...work.trees, ...added]
-      .map((detail) => withWaiting(detail, waiting, here))
-      .filter((detail) => detail.findings.some((finding) => finding.state === 'open'))
-      .sort((a, b) => place(a) - place(b)),
+    trees: inWalkingOrder(open, walk),
     latestActions: withActions(work.latestActions, actionsWaiting(waiting, here))
       .filter(({ action }) => !isOfRound(action))
       .sort((a, b) => Date.parse(b.action.at) - Date.parse(a.action.at)),

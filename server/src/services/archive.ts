@@ -1,6 +1,6 @@
 // A whole orchard out into an archive, and from one into a server that has none yet: the history as it was written, with its ids.
-import { createReadStream, createWriteStream, existsSync, mkdirSync } from 'node:fs';
-import { mkdtemp, readdir, readFile, rename, rm, unlink, writeFile } from 'node:fs/promises';
+import { createReadStream, createWriteStream, existsSync } from 'node:fs';
+import { mkdtemp, readdir, readFile, rm, unlink } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { type Readable, Transform } from 'node:stream';
@@ -28,6 +28,7 @@ import {
 } from '../store/schema';
 import { historyIsComplete } from './beginnings';
 import { moment } from './moment';
+import { fileOf, keepAsFile } from './photos';
 import { rebuildIn } from './rebuild';
 
 type Line<K extends ArchiveLine['is']> = Extract<ArchiveLine, { is: K }>;
@@ -66,7 +67,7 @@ async function* asText(db: Db, photoFolder: string): AsyncGenerator<string> {
   let lines = 0;
   yield text({ is: 'archive', kind: ARCHIVE_KIND, version: ARCHIVE_VERSION, orchardId });
   for (const part of [deviceLines, historyLines, hourLines, hourBeforeLines]) {
-    for await (const line of part(db)) {
+    for await (const line of part(db, orchardId)) {
       lines++;
       yield text(line);
     }
@@ -85,8 +86,7 @@ async function orchardIdOf(db: Store): Promise<string> {
 }
 
 /** Those that wrote something. */
-async function* deviceLines(db: Db): AsyncGenerator<Line<'device'>> {
-  const orchardId = await orchardIdOf(db);
+async function* deviceLines(db: Db, orchardId: string): AsyncGenerator<Line<'device'>> {
   const wrote = db.select({ id: history.deviceId }).from(history);
   const list = await db
     .select()
@@ -292,11 +292,9 @@ async function keepPhoto({ id, jpeg }: Line<'photo'>, folder: string, kept: stri
     .catch(() => ({ format: 'none' }));
   if (format !== 'jpeg')
     throw new HttpProblem(422, 'file-not-read', 'The archive was not read', `Photo ${id}: this is no JPEG.`);
-  mkdirSync(folder, { recursive: true });
-  const file = path.join(folder, `${id}.jpg`);
+  const file = fileOf(folder, id);
   if (existsSync(file)) return;
-  await writeFile(`${file}.part`, bytes);
-  await rename(`${file}.part`, file);
+  await keepAsFile(file, bytes);
   kept.push(file);
 }
 

@@ -21,15 +21,19 @@ export interface Photo {
 export async function putPhoto(folder: string, id: string, bytes: Buffer): Promise<Photo> {
   const file = fileOf(folder, id);
   if (!existsSync(file)) {
-    const jpeg = await upright(bytes);
-    mkdirSync(folder, { recursive: true });
-    const part = `${file}.part`;
-    await writeFile(part, jpeg);
-    await rename(part, file);
+    await keepAsFile(file, await upright(bytes));
   }
   const kept = await readFile(file);
   const { width, height } = await sharp(kept).metadata();
   return { id, bytes: kept.length, widthPx: width, heightPx: height };
+}
+
+/** Whole, or not at all. */
+export async function keepAsFile(file: string, jpeg: Buffer): Promise<void> {
+  mkdirSync(path.dirname(file), { recursive: true });
+  const part = `${file}.part`;
+  await writeFile(part, jpeg);
+  await rename(part, file);
 }
 
 async function upright(bytes: Buffer): Promise<Buffer> {
@@ -63,6 +67,6 @@ export async function getPhoto(
 }
 
 /** Ids are UUIDs by the time they come here: no path can be smuggled in. */
-function fileOf(folder: string, id: string): string {
+export function fileOf(folder: string, id: string): string {
   return path.join(folder, `${id}.jpg`);
 }
