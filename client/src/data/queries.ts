@@ -10,14 +10,14 @@ import {
   withWaiting,
 } from '@mortisect/core/present';
 import type { Action, TreeDetail } from '@mortisect/core/records';
-import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import { CancelledError, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { type Answer, ask } from './api';
 import { changesAreTold } from './changes';
 import { useOutbox } from './outbox';
 import { waitingOf } from './pending';
 import { usePreferences } from './preferences';
-import { knownTrees, persister, queryClient, walkKnown } from './queryClient';
+import { keepOnDevice, knownTrees, queryClient, walkKnown } from './queryClient';
 
 export const useHealth = () =>
   useQuery({ queryKey: ['health'], queryFn: health, staleTime: Number.POSITIVE_INFINITY });
@@ -136,11 +136,17 @@ export const usePeople = () => useQuery({ queryKey: ['people'], queryFn: () => a
 export const useJobs = () => useQuery({ queryKey: ['jobs'], queryFn: () => ask('getJobs', {}) });
 
 /** One tree, from the device where it was read lately. */
-export function readTree(treeId: string): Promise<TreeDetail> {
-  return queryClient.fetchQuery({
-    queryKey: ['tree', treeId],
-    queryFn: () => ask('getTree', { params: { treeId } }),
-  });
+export async function readTree(treeId: string): Promise<TreeDetail> {
+  try {
+    return await queryClient.fetchQuery({
+      queryKey: ['tree', treeId],
+      queryFn: () => ask('getTree', { params: { treeId } }),
+    });
+  } catch (error) {
+    // Overtaken by a change that was told meanwhile
+    if (error instanceof CancelledError) return readTree(treeId);
+    throw error;
+  }
 }
 
 /**
@@ -160,7 +166,7 @@ async function readPlot(plotId: string): Promise<void> {
   for (const detail of trees) {
     const queryKey = ['tree', detail.tree.id];
     queryClient.setQueryData(queryKey, detail);
-    await persister.persistQueryByKey(queryKey, queryClient);
+    await keepOnDevice(queryKey);
   }
 }
 

@@ -1,8 +1,16 @@
 // What was read of the server, in memory and on the device.
 import type { TreeDetail } from '@mortisect/core/records';
 import { experimental_createQueryPersister } from '@tanstack/query-persist-client-core';
-import { MutationCache, QueryCache, QueryClient } from '@tanstack/react-query';
-import { createStore, del, entries, get, set } from 'idb-keyval';
+import {
+  MutationCache,
+  type Query,
+  QueryCache,
+  QueryClient,
+  type QueryFunction,
+  type QueryFunctionContext,
+  type QueryKey,
+} from '@tanstack/react-query';
+import { createStore, del, get, set } from 'idb-keyval';
 import { type Answer, NoAnswer, ServerProblem } from './api';
 
 /** Raised when the shape of what is read changes: what an older app has kept is read anew then. */
@@ -12,13 +20,6 @@ const FRESH_MS = 1000;
 const LOADED_AT = Date.now();
 export const keptStore =
   typeof indexedDB === 'undefined' ? undefined : createStore('mortisect-read', 'queries');
-const kept = {
-  getItem: (key: string) => get(key, keptStore),
-  setItem: (key: string, value: unknown) => set(key, value, keptStore),
-  removeItem: (key: string) => del(key, keptStore),
-  entries: () => entries<string, never>(keptStore),
-};
-
 /** A session that has run out is asked about again, which brings the sign-in. */
 const onError = (error: unknown) => {
   if (error instanceof ServerProblem && error.problem.status === 401) askSession();
@@ -28,15 +29,76 @@ export function askSession(): void {
   void queryClient.invalidateQueries({ queryKey: ['session'] });
 }
 
+/** Where what was read is kept, by key. */
+export interface KeptIn {
+  getItem(key: string): Promise<unknown>;
+  setItem(key: string, value: unknown): Promise<void>;
+  removeItem(key: string): Promise<void>;
+}
+
 /** What was read stays on the device, each query by itself, so that the app opens and the round goes on without the server. */
-export const persister = experimental_createQueryPersister({
-  storage: typeof indexedDB === 'undefined' ? undefined : kept,
-  serialize: (query) => query as never,
-  deserialize: (query) => query as never,
-  prefix: 'mortisect',
-  buster: KEPT_SHAPE,
-  maxAge: KEPT_DAYS * 24 * 3600_000,
-});
+export function keeping(store: KeptIn | undefined) {
+  const options = {
+    serialize: (query: object) => query as never,
+    deserialize: (query: unknown) => query as never,
+    prefix: 'mortisect',
+    buster: KEPT_SHAPE,
+    maxAge: KEPT_DAYS * 24 * 3600_000,
+    // Done below: the library itself lets what fails there go unheard
+    refetchOnRestore: false as const,
+  };
+  // What was only shown need not be kept: a device that is full shows it all the same
+  const shown = store && {
+    ...store,
+    setItem: (key: string, value: unknown) => store.setItem(key, value).catch(nothing),
+  };
+  const meant = experimental_createQueryPersister<unknown>({ ...options, storage: store });
+  const { persisterFn } = experimental_createQueryPersister<unknown>({ ...options, storage: shown });
+
+  /** Shows what is kept, then reads it anew where it is stale; a read that fails or is overtaken is the query's own matter. */
+  async function read<T>(
+    queryFn: QueryFunction<T>,
+    context: QueryFunctionContext<QueryKey>,
+    query: Query,
+  ): Promise<T> {
+    let asked = false;
+    const answer = await persisterFn(
+      (given: QueryFunctionContext<QueryKey>) => {
+        asked = true;
+        return queryFn(given);
+      },
+      context,
+      query,
+    );
+    if (!asked)
+      setTimeout(() => {
+        if (query.isStale()) query.fetch().catch(nothing);
+      });
+    return answer;
+  }
+
+  return {
+    read,
+    /**
+     * Keeps what this query holds now.
+     *
+     * @throws what the device answers when it is full
+     */
+    keep: (client: QueryClient, queryKey: QueryKey) => meant.persistQueryByKey(queryKey, client),
+  };
+}
+const nothing = () => {};
+
+const device = keeping(
+  keptStore && {
+    getItem: (key) => get(key, keptStore),
+    setItem: (key, value) => set(key, value, keptStore),
+    removeItem: (key) => del(key, keptStore),
+  },
+);
+
+/** @throws what the device answers when it is full */
+export const keepOnDevice = (queryKey: QueryKey): Promise<void> => device.keep(queryClient, queryKey);
 
 export const queryClient: QueryClient = new QueryClient({
   queryCache: new QueryCache({ onError }),
@@ -47,7 +109,7 @@ export const queryClient: QueryClient = new QueryClient({
       staleTime: (query) => (query.state.dataUpdatedAt < LOADED_AT ? 0 : FRESH_MS),
       retry: onlyWithoutAnswer,
       networkMode: 'always',
-      persister: persister.persisterFn as never,
+      persister: device.read as never,
     },
     mutations: { retry: onlyWithoutAnswer, networkMode: 'always' },
   },

@@ -1,0 +1,99 @@
+// What is kept on the device is shown at once and read anew behind it, whatever becomes of that read.
+import { QueryClient, QueryObserver } from '@tanstack/react-query';
+import { type KeptIn, keeping } from './queryClient';
+
+const KEY = ['tree', 'a'];
+const wait = (ms = 5) => new Promise((resolve) => setTimeout(resolve, ms));
+
+function deviceWith(full = false) {
+  const kept = new Map<string, unknown>();
+  const store: KeptIn = {
+    getItem: async (key) => kept.get(key),
+    setItem: async (key, value) => {
+      if (full) throw new Error('the device is full');
+      kept.set(key, JSON.parse(JSON.stringify(value)));
+    },
+    removeItem: async (key) => void kept.delete(key),
+  };
+  return { kept, device: keeping(store) };
+}
+
+/** A client that shows this query, answered one read after another. */
+function shown({ device }: ReturnType<typeof deviceWith>, read: jest.Mock) {
+  const client = new QueryClient({
+    defaultOptions: {
+      queries: { persister: device.read as never, staleTime: 0, retry: false, networkMode: 'always' },
+    },
+  });
+  const observer = new QueryObserver<string>(client, { queryKey: KEY, queryFn: read });
+  observer.subscribe(() => {});
+  return { client, current: () => observer.getCurrentResult() };
+}
+
+/** As an earlier visit left it. */
+async function visited(read = jest.fn(async () => 'of yesterday')) {
+  const on = deviceWith();
+  const { client } = shown(on, read);
+  await wait();
+  client.clear();
+  return on;
+}
+
+test('what an earlier visit read stands at once, and gives way to what is read anew', async () => {
+  const on = await visited();
+  let answer = (_: string) => {};
+  const { client, current } = shown(
+    on,
+    jest.fn(() => new Promise<string>((resolve) => (answer = resolve))),
+  );
+  await wait();
+  expect([current().data, current().isFetching]).toEqual(['of yesterday', true]);
+  answer('of today');
+  await wait();
+  expect([current().data, current().isFetching]).toEqual(['of today', false]);
+  await wait();
+  expect([...on.kept.values()]).toEqual([
+    expect.objectContaining({ state: expect.objectContaining({ data: 'of today' }) }),
+  ]);
+  client.clear();
+});
+
+// A rejection that nobody hears fails the test by itself
+test('a read that fails leaves what was kept on the screen, and no error that nobody hears', async () => {
+  const on = await visited();
+  const { client, current } = shown(on, jest.fn().mockRejectedValue(new Error('no answer')));
+  await wait();
+  expect([current().data, current().error?.message]).toEqual(['of yesterday', 'no answer']);
+  client.clear();
+});
+
+test('a read that two changes overtake ends with the last answer, and no error that nobody hears', async () => {
+  const on = await visited();
+  const answers: ((answer: string) => void)[] = [];
+  const { client, current } = shown(
+    on,
+    jest.fn(() => new Promise<string>((resolve) => answers.push(resolve))),
+  );
+  await wait();
+  for (const _ of ['one change', 'another']) {
+    void client.invalidateQueries({ queryKey: KEY });
+    await wait();
+  }
+  expect(answers).toHaveLength(3);
+  for (const [i, answer] of answers.entries()) answer(`read ${i}`);
+  await wait();
+  expect(current().data).toBe('read 2');
+  client.clear();
+});
+
+test('a device that is full shows what it cannot keep, and says so where it was meant to be kept', async () => {
+  const on = deviceWith(true);
+  const { client, current } = shown(
+    on,
+    jest.fn(async () => 'of today'),
+  );
+  await wait();
+  expect(current().data).toBe('of today');
+  await expect(on.device.keep(client, KEY)).rejects.toThrow('the device is full');
+  client.clear();
+});
