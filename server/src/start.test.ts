@@ -1,5 +1,5 @@
 // Starting: what cannot be had is said in one line, and nothing is damaged; what was written is there again.
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { sql } from 'drizzle-orm';
@@ -86,8 +86,18 @@ test('a folder that cannot be written is named', () => {
   expect(readFileSync(file, 'utf8')).toBe('kept');
 });
 
-test('a database newer than the code is left alone', async () => {
+test('a database whose beginning was cut off is begun anew; one newer than the code is left alone', async () => {
+  mkdirSync(path.join(folder, 'db.begun'));
+  writeFileSync(path.join(folder, 'db.begun/PG_VERSION'), 'half of it');
   const store = await openDb({ folder });
+  expect(readdirSync(folder)).toEqual(['db']);
+  // What its makers have begun stores and sorts text as a cluster that is begun here
+  const [begun] = (
+    (await store.db.execute(
+      sql`select pg_encoding_to_char(encoding) as encoding, datcollate as collate from pg_database where datname = current_database()`,
+    )) as unknown as { rows: unknown[] }
+  ).rows;
+  expect(begun).toEqual({ encoding: 'UTF8', collate: 'C' });
   await store.db.execute(
     sql`insert into drizzle.__drizzle_migrations (hash, created_at) values ('later', 99999999999999)`,
   );

@@ -71,6 +71,8 @@ const until = async (holds: () => boolean) => {
 };
 
 test('told at once, then of what another device wrote, not of its own', async () => {
+  // What was written before, as the names of devices, has been told
+  await new Promise((resolve) => setTimeout(resolve, 300));
   const other = await listening(newId());
   const own = await listening(deviceId);
   const nobody = await listening();
@@ -136,6 +138,18 @@ test('a server that closes lets go of who listens; a line says now and then that
     await jest.advanceTimersByTimeAsync(10);
     changes.close();
     expect(await last).toEqual({ done: true, value: undefined });
+    // Written while the first word is on its way to whoever listens: told as the second
+    const slow = makeChanges(orchard.store.db);
+    const heard = slow.listen(null);
+    const first = String((await heard.next()).value);
+    await mark();
+    slow.announce(null);
+    await jest.advanceTimersByTimeAsync(300);
+    await jest.advanceTimersByTimeAsync(300);
+    const second = heard.next();
+    await jest.advanceTimersByTimeAsync(300);
+    expect(String((await second).value)).not.toBe(first);
+    slow.close();
   } finally {
     jest.useRealTimers();
   }

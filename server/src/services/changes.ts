@@ -19,7 +19,9 @@ const ALIVE_MS = 25_000;
 
 interface Listener {
   deviceId: string | null;
-  wake(told: string | null): void;
+  /** How far the history had come when it was told last; null once it has been passed on. */
+  told: string | null;
+  wake(): void;
 }
 
 export interface Changes {
@@ -40,9 +42,11 @@ export function makeChanges(db: Db): Changes {
     wrote = null;
     if (closed || listeners.size === 0) return;
     const { revision } = await revisionOf(db);
-    for (const listener of [...listeners]) {
+    for (const listener of listeners) {
       const isOwn = listener.deviceId !== null && by.size === 1 && by.has(listener.deviceId);
-      if (!isOwn) listener.wake(revision);
+      if (isOwn) continue;
+      listener.told = revision;
+      listener.wake();
     }
   };
 
@@ -55,36 +59,44 @@ export function makeChanges(db: Db): Changes {
       }
     },
     async *listen(deviceId) {
-      let { revision: known } = await revisionOf(db);
-      yield event(known);
-      while (!closed) {
-        const told = await new Promise<string | null>((resolve) => {
-          const listener = {
-            deviceId,
-            wake: (said: string | null) => {
-              clearTimeout(timer);
-              listeners.delete(listener);
-              resolve(said);
-            },
-          };
-          const timer = setTimeout(() => listener.wake(null), ALIVE_MS);
-          timer.unref();
-          listeners.add(listener);
-        });
-        if (closed) return;
-        // A write that leaves no line, such as the name of a device, is nothing to read anew
-        if (told === null) yield ALIVE;
-        else if (told !== known) {
-          known = told;
-          yield event(told);
+      const listener: Listener = { deviceId, told: null, wake: () => {} };
+      // Before it reads where the history stands: what is written in between is told
+      listeners.add(listener);
+      try {
+        let { revision: known } = await revisionOf(db);
+        yield event(known);
+        for (;;) {
+          if (listener.told === null && !closed) await wokenOrAlive(listener);
+          if (closed) return;
+          const { told } = listener;
+          listener.told = null;
+          // A write that leaves no line, such as the name of a device, is nothing to read anew
+          if (told === null) yield ALIVE;
+          else if (told !== known) {
+            known = told;
+            yield event(told);
+          }
         }
+      } finally {
+        listeners.delete(listener);
       }
     },
     close() {
       closed = true;
-      for (const listener of [...listeners]) listener.wake(null);
+      for (const listener of listeners) listener.wake();
     },
   };
+}
+
+function wokenOrAlive(listener: Listener): Promise<void> {
+  return new Promise((resolve) => {
+    const timer = setTimeout(resolve, ALIVE_MS);
+    timer.unref();
+    listener.wake = () => {
+      clearTimeout(timer);
+      resolve();
+    };
+  });
 }
 
 const text = new TextEncoder();
