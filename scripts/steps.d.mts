@@ -1,1 +1,2 @@
 export function serverBuilt(): Promise<void>;
+export const root: string;

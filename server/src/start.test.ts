@@ -28,7 +28,7 @@ const ask = async (url: string, at: string, init?: RequestInit) => {
 };
 
 test('what was written is there after a restart; a second start on the folder or the port is refused', async () => {
-  running = await start(config('--demo'), log);
+  running = await start(config(), log);
   const { url } = running;
   const deviceId = '0193f000-0000-7000-8000-0000000000bb';
   const put = (at: string, body: object) =>
@@ -45,7 +45,7 @@ test('what was written is there after a restart; a second start on the folder or
     agentId: 'alcohol-70',
   });
 
-  await expect(start(config('--demo'), log)).rejects.toThrow(`in use by process ${process.pid}`);
+  await expect(start(config(), log)).rejects.toThrow(`in use by process ${process.pid}`);
   const taken = new URL(url).port;
   await expect(start(readConfig(['--data', `${folder}-other`, '--port', taken], {}), log)).rejects.toThrow(
     `Port ${taken}`,
@@ -56,7 +56,7 @@ test('what was written is there after a restart; a second start on the folder or
   const since = Date.now();
   await Promise.all([listening.text(), running.stop()]);
   expect(Date.now() - since).toBeLessThan(6000);
-  running = await start(config('--demo'), log);
+  running = await start(config(), log);
   const { entries } = await ask(running.url, '/api/log?limit=1');
   expect(entries).toMatchObject([
     { by: 'Boat crew', entry: { kind: 'action', action: { kind: 'bladeCleaned' } } },

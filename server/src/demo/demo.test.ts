@@ -4,7 +4,7 @@ import { putAction } from '../services/actions';
 import { putDevice } from '../services/devices';
 import { readLog } from '../services/history';
 import { type OpenDb, openDb } from '../store/openDb';
-import { deviceId, newId } from '../testing/orchard';
+import { copyOf, deviceId, newId } from '../testing/orchard';
 import { loadDemo } from './load';
 import { findings, trees } from './orrinBight';
 
@@ -24,13 +24,13 @@ test('48 trees with sound limb maps, every finding on a limb of its tree', () =>
 describe('days of the demo', () => {
   let store: OpenDb;
   beforeAll(async () => {
-    store = await openDb('memory');
+    // Loaded on 24 November
+    store = await openDb({ copyOf: copyOf('demo') });
   }, 60_000);
   afterAll(() => store.close());
   const newestDay = async () => (await readLog(store.db, { limit: 1 })).entries[0]?.at.slice(0, 10);
 
   test('stay for a week, then move to today; a touched demo stays as it is', async () => {
-    await loadDemo(store.db, '2026-11-24T10:00:00Z');
     expect(await newestDay()).toBe('2026-11-21');
     await loadDemo(store.db, '2026-11-30T10:00:00Z');
     expect(await newestDay()).toBe('2026-11-21');

@@ -46,9 +46,10 @@ export interface Pool {
 
 const IDLE_MS = 30_000;
 
-export function makePool(): Pool {
+/** @param worker address of the module that each thread loads */
+export function makePool(worker = new URL('./tasks.worker.mjs', import.meta.url).href): Pool {
   const piscina = new Piscina({
-    filename: new URL('./tasks.worker.mjs', import.meta.url).href,
+    filename: worker,
     minThreads: 0,
     maxThreads: Math.max(1, availableParallelism() - 1),
     idleTimeout: IDLE_MS,

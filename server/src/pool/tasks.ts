@@ -2,9 +2,9 @@
 import type { Openness } from '@mortisect/contracts';
 import { gapTest, HAT_RADIUS_CM, lightInside } from '@mortisect/core/faults';
 import type { Limb } from '@mortisect/core/tree';
-import { readTrees, type TreeFile, type TreeFileRead } from '../files/readTrees';
-import { readWeather, type WeatherFile, type WeatherFileRead } from '../files/readWeather';
-import { cutSheetPdf, type SheetPaper, type TreeSheet } from '../files/sheet/sheet';
+import type { TreeFile, TreeFileRead } from '../files/readTrees';
+import type { WeatherFile, WeatherFileRead } from '../files/readWeather';
+import type { SheetPaper, TreeSheet } from '../files/sheet/sheet';
 
 export { transmission } from '@mortisect/core/blades';
 export { orderOf as order, runOrder } from '@mortisect/core/plan';
@@ -13,14 +13,19 @@ export { candidates, plan } from './plan';
 export { simulated } from './weatherSource';
 export { freeze, season, stage, timing, treeSeason, treeTiming, windows, woundRisk } from './when';
 
+// What reads and writes files brings large packages: it is loaded when it is asked for, so that a worker plans a third of a second after it was called
+
 /** Sheets and paper come as one task. */
-export const cutSheet = ({
+export async function cutSheet({
   sheets,
   paper,
 }: {
   sheets: TreeSheet[];
   paper: SheetPaper;
-}): Promise<Uint8Array<ArrayBuffer>> => cutSheetPdf(sheets, paper);
+}): Promise<Uint8Array<ArrayBuffer>> {
+  const { cutSheetPdf } = await import('../files/sheet/sheet');
+  return cutSheetPdf(sheets, paper);
+}
 
 export interface OpennessTask {
   limbs: Limb[];
@@ -29,8 +34,12 @@ export interface OpennessTask {
   seed: number;
 }
 
-export const readWeatherFile = (file: WeatherFile): WeatherFileRead => readWeather(file);
-export const readTreeFile = (file: TreeFile): TreeFileRead => readTrees(file);
+export async function readWeatherFile(file: WeatherFile): Promise<WeatherFileRead> {
+  return (await import('../files/readWeather')).readWeather(file);
+}
+export async function readTreeFile(file: TreeFile): Promise<TreeFileRead> {
+  return (await import('../files/readTrees')).readTrees(file);
+}
 
 export const openness = ({ limbs, grown = limbs, throws, seed }: OpennessTask): Openness => ({
   gap: gapTest(limbs, throws, seed, HAT_RADIUS_CM, grown),

@@ -1,15 +1,14 @@
 // A running app with the demo orchard in a database of its own, for tests.
 import { randomBytes } from 'node:crypto';
 import { readFileSync } from 'node:fs';
+import path from 'node:path';
 import { pino } from 'pino';
 import { v7 } from 'uuid';
 import { type Config, readConfig } from '../config';
-import { loadEmptySite } from '../demo/emptySite';
 import { loadDemo } from '../demo/load';
 import { setUpAccess } from '../http/access';
 import { makeApp } from '../http/app';
 import { makePool } from '../pool/pool';
-import { completeHistory } from '../services/beginnings';
 import { makeChanges } from '../services/changes';
 import { type DbPlace, type OpenDb, openDb } from '../store/openDb';
 
@@ -26,7 +25,7 @@ export async function openOrchard(
   place: DbPlace = 'memory',
   settings: Partial<Config> = {},
 ): Promise<Orchard> {
-  const store = await openDb(place === 'memory' ? { copyOf: demoCopy() } : place);
+  const store = await openDb(place === 'memory' ? { copyOf: copyOf('demo') } : place);
   // Nothing to do in a copy: it has the demo
   await loadDemo(store.db, NOW);
   return appOn(store, { demo: true, ...settings });
@@ -34,27 +33,14 @@ export async function openOrchard(
 
 /** A running app with an empty orchard, as a server without the demo begins. */
 export async function openEmpty(settings: Partial<Config> = {}): Promise<Orchard> {
-  emptyCopy ??= makeEmpty();
-  return appOn(await openDb({ copyOf: await emptyCopy }), settings);
-}
-
-/** Made once a suite: to begin a database takes seconds, to copy one does not. */
-let emptyCopy: Promise<Blob> | null = null;
-
-async function makeEmpty(): Promise<Blob> {
-  const store = await openDb('memory');
-  await loadEmptySite(store.db, NOW);
-  await completeHistory(store.db, NOW);
-  const copy = await store.dump?.();
-  await store.close();
-  if (!copy) throw new Error('The database in memory gave no copy of itself.');
-  return copy;
+  return appOn(await openDb({ copyOf: copyOf('empty') }), settings);
 }
 
 async function appOn(store: OpenDb, settings: Partial<Config>): Promise<Orchard> {
   const config = { ...readConfig([], {}), ...settings };
   const access = await setUpAccess(config, store.db);
-  const pool = makePool();
+  // Compiled: a thread that reads TypeScript takes a second to come
+  const pool = makePool(process.env.COMPILED_WORKER);
   const log = pino({ level: 'silent' });
   const changes = makeChanges(store.db);
   const app = makeApp({ db: store.db, config, access, pool, changes, log, version: '0.0.0', now: () => NOW });
@@ -66,11 +52,11 @@ async function appOn(store: OpenDb, settings: Partial<Config>): Promise<Orchard>
   return { app, store, close };
 }
 
-/** The database that `prepare` loaded with the demo. */
-function demoCopy(): Blob {
-  if (!process.env.DEMO_COPY)
-    throw new Error('Run the tests of the server through Jest: it prepares their orchard.');
-  return new Blob([readFileSync(process.env.DEMO_COPY)]);
+/** A database that `prepare` loaded: to begin one takes seconds, to copy one does not. */
+export function copyOf(orchard: 'demo' | 'empty'): Blob {
+  if (!process.env.ORCHARD_COPIES)
+    throw new Error('Run the tests of the server through Jest: it prepares their orchards.');
+  return new Blob([readFileSync(path.join(process.env.ORCHARD_COPIES, `${orchard}.tar`))]);
 }
 
 export const newId = (): string => v7();
