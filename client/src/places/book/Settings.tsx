@@ -4,6 +4,7 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import type { SiteRecord } from '@mortisect/core/records';
 import { Site } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
+import { useEffect } from 'react';
 import { Controller, type FieldPath, useForm } from 'react-hook-form';
 import { useHealth, useSite } from '../../data/queries';
 import { useSaveSite } from '../../data/writes';
@@ -17,6 +18,7 @@ import { Screen } from '../../ui/Screen';
 import { Select } from '../../ui/Select';
 import { useWide } from '../../ui/theme';
 import { Label, Section, Small } from '../../ui/type';
+import { useBase } from '../../ui/useBase';
 import { Waiting } from '../../ui/Waiting';
 import { Conflict, movedProblem } from '../Conflict';
 import { AftercareSettings } from './AftercareSettings';
@@ -43,10 +45,13 @@ function SettingsForm({ record }: { record: SiteRecord }) {
   });
   const wide = useWide();
   const saving = useSaveSite();
+  const base = useBase(record, formState.isDirty);
+  // What another device saved comes into a form that nobody has changed
+  useEffect(() => reset(formOf(base.site)), [base, reset]);
   const send = (site: Site, baseRevision: number) =>
     saving.mutate({ site, baseRevision }, { onSuccess: (saved) => reset(formOf(saved.site)) });
   const save = handleSubmit(
-    (site) => send(site, record.revision),
+    (site) => send(site, base.revision),
     () => goToFirstFault(null),
   );
   const leaving = useLeaveGuard(formState.isDirty, 'The site');

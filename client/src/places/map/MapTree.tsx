@@ -14,6 +14,7 @@ import { Failed } from '../../ui/Failed';
 import { useLeaveGuard } from '../../ui/leaveGuard';
 import { SaveButton } from '../../ui/SaveButton';
 import { Screen } from '../../ui/Screen';
+import { useBase } from '../../ui/useBase';
 import { Waiting } from '../../ui/Waiting';
 import { MapEditor } from './MapEditor';
 import { Starter } from './Starter';
@@ -33,6 +34,7 @@ function Drawing({ detail, today }: { detail: TreeDetail; today: SiteToday }) {
   const view = treeView(detail, today);
   const history = useMapHistory(view.limbs);
   const [starting, setStarting] = useState(view.limbs.length === 1 && view.findings.length === 0);
+  const limbsRevision = useBase(detail.limbsRevision, history.begun);
   const { tree } = detail;
   const back = () => router.replace(`/round/${tree.id}`);
   const leaving = useLeaveGuard(history.changed, 'The limb map');
@@ -41,7 +43,7 @@ function Drawing({ detail, today }: { detail: TreeDetail; today: SiteToday }) {
     saving.mutate(
       {
         treeId: tree.id,
-        baseRevision: detail.limbsRevision,
+        baseRevision: limbsRevision,
         surveyedAt: clock(),
         limbs: withGivenNames(history.limbs, twelve),
       },

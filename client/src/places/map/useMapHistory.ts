@@ -15,20 +15,26 @@ const MOST = 100;
 export interface MapHistory {
   limbs: Limb[];
   changed: boolean;
+  /** Something was changed, though it may have been undone: what arrives meanwhile is not drawn. */
+  begun: boolean;
   /** @param about steps about the same thing, as the moves of a drag are, join into one */
   change(limbs: Limb[], about?: string): void;
   undo: (() => void) | null;
   redo: (() => void) | null;
 }
 
-export function useMapHistory(first: Limb[]): MapHistory {
-  const [history, setHistory] = useState<History>({ past: [], now: first, future: [], about: null });
-  const { past, now, future } = history;
+/** @param newest the limbs as they are on record by now */
+export function useMapHistory(newest: Limb[]): MapHistory {
+  const [history, setHistory] = useState<History | null>(null);
+  const unchanged: History = { past: [], now: newest, future: [], about: null };
+  const { past, now, future } = history ?? unchanged;
   return {
     limbs: now,
     changed: past.length > 0,
+    begun: history !== null,
     change: (limbs, about) =>
-      setHistory((before) => {
+      setHistory((known) => {
+        const before = known ?? unchanged;
         const joins = about !== undefined && before.about === about;
         return {
           past: joins ? before.past : [...before.past, before.now].slice(-MOST),

@@ -16,6 +16,7 @@ import { goToFirstFault } from '../../ui/SaveButton';
 import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
 import { Body } from '../../ui/type';
+import { useBase } from '../../ui/useBase';
 import { Waiting } from '../../ui/Waiting';
 import { Conflict, movedProblem } from '../Conflict';
 import { fieldWords } from './fieldWords';
@@ -24,43 +25,40 @@ import { doubtsOf, emptyForm, formOfTree, type SizeDoubt, type TreeForm, treeOfF
 
 export function EditTree({ treeId }: { treeId: string }) {
   const { data, error, refetch } = useTree(treeId);
-  const units = useUnits();
   if (!data) return <Waiting title="Tree" error={error} onRetry={refetch} />;
   return (
     <TreeEditor
       title={data.tree.code}
       treeId={treeId}
-      revision={data.tree.revision}
-      before={treeBodyOf(data.tree)}
-      first={formOfTree(treeBodyOf(data.tree), units)}
+      newest={{ revision: data.tree.revision, tree: treeBodyOf(data.tree) }}
     />
   );
 }
 
 export function NewTree() {
   const [treeId] = useState(newId);
-  return <TreeEditor title="New tree" treeId={treeId} revision={null} before={null} first={emptyForm()} />;
+  return <TreeEditor title="New tree" treeId={treeId} newest={{ revision: null, tree: null }} />;
 }
 
 interface TreeEditorProps {
   title: string;
   treeId: string;
-  revision: number | null;
-  before: TreeBody | null;
-  first: TreeForm;
+  /** As it is written down by now; null where it is written down for the first time. */
+  newest: { revision: number | null; tree: TreeBody | null };
 }
 
-function TreeEditor({ title, treeId, revision, before, first }: TreeEditorProps) {
+function TreeEditor({ title, treeId, newest }: TreeEditorProps) {
   const router = useRouter();
   const units = useUnits();
   const trees = useTrees().data?.trees ?? [];
   const cultivars = useSite().data?.site.cultivars ?? [];
   const saving = useSaveTree();
-  const [start] = useState(first);
-  const [form, setForm] = useState(start);
+  const [edited, setForm] = useState<TreeForm | null>(null);
+  const { revision, tree: before } = useBase(newest, edited !== null);
+  const form = edited ?? (before ? formOfTree(before, units) : emptyForm());
   const [faults, setFaults] = useState<Record<string, string>>({});
   const [doubts, setDoubts] = useState<SizeDoubt[]>([]);
-  const leaving = useLeaveGuard(form !== start, revision === null ? 'The new tree' : 'The tree');
+  const leaving = useLeaveGuard(edited !== null, revision === null ? 'The new tree' : 'The tree');
   const page = useRef<HTMLDivElement>(null);
   const save = (baseRevision: number | null, filled = form, sure = false) => {
     const read = treeOfForm(filled, units, before);
