@@ -5,6 +5,7 @@ const test = '\\.test\\.tsx?$';
 const rooms = [
   'measure',
   'register',
+  'settings',
   'tree',
   'disorders',
   'diagnosis',

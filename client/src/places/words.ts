@@ -1,11 +1,11 @@
 // Small words that several places say.
 
-import type { DebrisRoute } from '@mortisect/core/aftercare';
+import { DEBRIS_ROUTE_WORDS } from '@mortisect/core/aftercare';
 import { agentOf } from '@mortisect/core/blades';
 import type { Cut, ReasonNotToCut } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
 import type { Fall, Tool } from '@mortisect/core/handling';
-import { clockHour, heightReading, joined, tapeText, type Units } from '@mortisect/core/measure';
+import { clockHour, heightReading, joined, tapeText, type Units, upperFirst } from '@mortisect/core/measure';
 import type { Pin } from '@mortisect/core/plan';
 import { bladesOf, type SiteToday } from '@mortisect/core/present';
 import type { ActionBody, Finding, TreeSummary } from '@mortisect/core/records';
@@ -80,7 +80,7 @@ export function actionWords(action: ActionBody, kit: readonly Tool[] = []): stri
     case 'woodRead':
       return `wood read, ${action.pith}`;
     case 'debrisCleared':
-      return `${action.class} wood, ${DEBRIS_WORDS[action.route]}`;
+      return `${action.class} wood, ${DEBRIS_ROUTE_WORDS[action.route]}`;
     case 'recheckDone':
       return `rechecked, ${action.outcome}`;
     case 'scionTaken':
@@ -145,14 +145,6 @@ function bladeName(id: string, kit: readonly Tool[]): string {
   return bladesOf(kit).find((blade) => blade.id === id)?.name ?? id;
 }
 
-export const DEBRIS_WORDS: Record<DebrisRoute, string> = {
-  burn: 'burned',
-  bury: 'buried',
-  landfill: 'to landfill, bagged',
-  chip: 'chipped',
-  leave: 'left to rot',
-};
-
 /** Where a limb falls, and how far everybody stays away. */
 export function fallWords({ bearingDeg, clearZoneCm }: Fall, { units, site }: SiteToday): string {
   return `It falls toward ${clockHour(bearingDeg, site.twelveBearingDeg)} o’clock: nobody within ${joined(heightReading(clearZoneCm, units))}.`;
@@ -197,8 +189,4 @@ export const UNCUT_WORDS: Record<ReasonNotToCut, string> = {
 /** “Apple · Harbour Russet · open centre”. */
 export function speciesWords({ species, cultivar, form }: TreeSummary): string {
   return [speciesName(species), cultivar ?? 'variety unknown', form].join(' · ');
-}
-
-export function upperFirst(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }

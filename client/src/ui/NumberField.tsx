@@ -8,16 +8,28 @@ interface NumberFieldProps {
   least: number;
   most: number;
   unit: string;
-  hint?: string;
+  hint?: string | undefined;
   grow?: boolean;
+  whole?: boolean;
   onChange(value: number): void;
 }
 
-export function NumberField({ label, value, least, most, unit, hint, grow, onChange }: NumberFieldProps) {
+export function NumberField({
+  label,
+  value,
+  least,
+  most,
+  unit,
+  hint,
+  grow,
+  whole = false,
+  onChange,
+}: NumberFieldProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const wrong = (text: string) => {
     const number = Number(text.replace(',', '.'));
-    return text.trim() === '' || !Number.isFinite(number) || number < least || number > most;
+    const fits = whole ? Number.isInteger(number) : Number.isFinite(number);
+    return text.trim() === '' || !fits || number < least || number > most;
   };
   return (
     <Field
@@ -26,7 +38,11 @@ export function NumberField({ label, value, least, most, unit, hint, grow, onCha
       value={typed ?? String(value)}
       {...(grow && { grow })}
       {...(hint && { hint })}
-      fault={typed !== null && wrong(typed) ? `From ${least} to ${most} ${unit}.` : undefined}
+      fault={
+        typed !== null && wrong(typed)
+          ? `${whole ? 'A whole number, from' : 'From'} ${least} to ${most}${unit && ` ${unit}`}.`
+          : undefined
+      }
       onChangeText={(text) => {
         setTyped(text);
         if (!wrong(text)) onChange(Number(text.replace(',', '.')));

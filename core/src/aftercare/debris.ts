@@ -2,35 +2,62 @@
 import { z } from 'zod';
 import { type WoodClass, woodClass } from '../blades/index';
 import { type Confidence, disorderOf, isFireBlight } from '../disorders/index';
+import { setting } from '../settings/index';
 
 export const debrisRoutes = ['burn', 'bury', 'landfill', 'chip', 'leave'] as const;
 export type DebrisRoute = (typeof debrisRoutes)[number];
 
-export const DebrisSettings = z
-  .strictObject({
-    burning: z
-      .enum(['allowed', 'ask first', 'banned'])
-      .default('ask first')
-      .describe('local rule; bans by season and on dry days come on top'),
-    burnsBlight: z
-      .boolean()
-      .default(true)
-      .describe('school: fire blight wood is burned; others never burn it'),
-    infectedBy: z.enum(debrisRoutes).default('landfill'),
-    healthyBy: z.enum(debrisRoutes).default('chip'),
-  })
-  .meta({ id: 'DebrisSettings' });
-export type DebrisSettings = z.infer<typeof DebrisSettings>;
+export const DEBRIS_ROUTE_WORDS: Record<DebrisRoute, string> = {
+  burn: 'burned',
+  bury: 'buried',
+  landfill: 'to landfill, bagged',
+  chip: 'chipped',
+  leave: 'left to rot',
+};
+const { leave: _, ...CARRIED_AWAY } = DEBRIS_ROUTE_WORDS;
 
-export const startingDebris = (): DebrisSettings => DebrisSettings.parse({});
-
-export const SCHOOLS_ON_BURNING: readonly { school: string; says: string }[] = [
+export const SCHOOLS_ON_BURNING = [
   { school: 'Burn it', says: 'Heat kills what is in the wood, and it is gone the same day.' },
   {
     school: 'Never burn fire blight',
     says: 'Smoke and heat are feared to spread it. There is no good evidence that they do; branches that ooze, carried through the orchard, are the greater risk.',
   },
-];
+] as const;
+
+export const DebrisSettings = z
+  .strictObject({
+    burning: setting(
+      z
+        .enum(['allowed', 'ask first', 'banned'])
+        .default('ask first')
+        .describe('local rule; bans by season and on dry days come on top'),
+      {
+        label: 'Burning here',
+        choices: { allowed: 'Allowed', 'ask first': 'Ask first', banned: 'Banned' },
+        hint: 'The local rule; bans by season and on dry days come on top.',
+      },
+    ),
+    burnsBlight: setting(
+      z.boolean().default(true).describe('school: fire blight wood is burned; others never burn it'),
+      {
+        label: 'Fire blight wood is burned',
+        hint: SCHOOLS_ON_BURNING[1].says,
+      },
+    ),
+    infectedBy: setting(z.enum(debrisRoutes).default('landfill'), {
+      label: 'Diseased and suspect wood',
+      choices: CARRIED_AWAY,
+      hint: 'Where a disorder forbids it, the next safe way is taken and said.',
+    }),
+    healthyBy: setting(z.enum(debrisRoutes).default('chip'), {
+      label: 'Sound wood',
+      choices: DEBRIS_ROUTE_WORDS,
+    }),
+  })
+  .meta({ id: 'DebrisSettings' });
+export type DebrisSettings = z.infer<typeof DebrisSettings>;
+
+export const startingDebris = (): DebrisSettings => DebrisSettings.parse({});
 
 /** Up to here wood dries out as chips and is harmless. @source handling tables of extension services, from memory */
 const THIN_ENOUGH_MM = 25;

@@ -1,6 +1,7 @@
 export { beforeStart, closeDown } from './closeDown';
 export {
   brushVolume,
+  DEBRIS_ROUTE_WORDS,
   type DebrisRoute,
   DebrisSettings,
   debrisOf,

@@ -3,17 +3,34 @@ import { z } from 'zod';
 import { woodClass } from '../blades/index';
 import { type AnsweredCut, regrowth } from '../crown/index';
 import { isGrowing, type Season } from '../disorders/index';
+import { setting } from '../settings/index';
 
 export const recheckKinds = ['strikes', 'month', 'early summer', 'next winter'] as const;
 type RecheckKind = (typeof recheckKinds)[number];
 export const recheckOutcomes = ['clean', 'came back', 'regrown'] as const;
 export type RecheckOutcome = (typeof recheckOutcomes)[number];
 
+const PRACTICE = 'common practice, no source';
+
 export const RecheckSettings = z
   .strictObject({
-    meanC: z.number().min(0).max(40).default(18).describe('in summer, where no weather says otherwise'),
-    monthDays: z.number().int().min(14).max(60).default(30),
-    overdueDays: z.number().int().min(1).max(90).default(21).describe('later than this a recheck has lapsed'),
+    meanC: setting(
+      z.number().min(0).max(40).default(18).describe('in summer, where no weather says otherwise'),
+      {
+        label: 'Mean of a summer day',
+        unit: '°C',
+        hint: 'New strikes are looked for after 57 degree-days over 12.8 °C, 5 to 14 days. From memory.',
+      },
+    ),
+    monthDays: setting(z.number().int().min(14).max(60).default(30), {
+      label: 'Looked at again after',
+      unit: 'days',
+      source: PRACTICE,
+    }),
+    overdueDays: setting(
+      z.number().int().min(1).max(90).default(21).describe('later than this a recheck has lapsed'),
+      { label: 'Not asked for any more after', unit: 'days', source: PRACTICE },
+    ),
   })
   .meta({ id: 'RecheckSettings' });
 export type RecheckSettings = z.infer<typeof RecheckSettings>;

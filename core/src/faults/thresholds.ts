@@ -1,6 +1,7 @@
 // From which measure on is wood misplaced? Every limit is the site's own; these are where it starts.
 import { z } from 'zod';
 import type { Confidence } from '../register/index';
+import { setting } from '../settings/index';
 
 export interface Threshold {
   key: ThresholdKey;
@@ -84,7 +85,10 @@ function at(
 /** The limits of a site; what it has not set is where the table starts. */
 export const Limits = z.object(
   Object.fromEntries(
-    thresholds.map(({ key, start, least, most }) => [key, z.number().min(least).max(most).default(start)]),
+    thresholds.map(({ key, start, least, most, ...words }) => [
+      key,
+      setting(z.number().min(least).max(most).default(start), words),
+    ]),
   ) as Record<ThresholdKey, z.ZodDefault<z.ZodNumber>>,
 );
 export type Limits = z.infer<typeof Limits>;

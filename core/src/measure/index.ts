@@ -17,4 +17,5 @@ export {
   tapeText,
   type Units,
 } from './tape';
+export { upperFirst } from './text';
 export { isBareNumber, type LengthUnit, lengthUnits, typedLengthCm } from './typed';

@@ -2,6 +2,7 @@ export { type Candidate, cutId, otherKinds, otherWords } from './candidates';
 export { type CurvePoint, type MarginCurve, marginCurve } from './curve';
 export { followerFromMm, followersOf } from './follower';
 export {
+  Costs,
   MOST_PLAN_SEASONS,
   Pin,
   PlanFinding,

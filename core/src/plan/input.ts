@@ -7,6 +7,7 @@ import { seasons } from '../disorders/index';
 import { faultKinds } from '../faults/index';
 import { hazards, LIFT_KG, LIFT_NEVER_ABOVE_KG, startingKit, Tool } from '../handling/index';
 import { bearingHabits, treeForms } from '../register/index';
+import { setting } from '../settings/index';
 import { LimbMap } from '../tree/index';
 import { startingCosts } from './problem';
 import { startingWeights, Weights } from './weights';
@@ -70,28 +71,50 @@ export type Pin = z.infer<typeof Pin>;
 const pairSchools = ['either', 'upper', 'lower'] as const;
 const twinSchools = ['either', 'thinner', 'steeper'] as const;
 
+const price = (label: string) => setting(z.number().min(0).max(10), { label });
+export const Costs = z.object({
+  crown: price('A thousandth of the crown'),
+  fruit: price('A thousandth of its bearing wood'),
+  exemptCrown: price('A thousandth of the crown that does not count toward the limit'),
+  exemptFruit: price('A thousandth of bearing wood that does not count'),
+  minute: price('A minute of work'),
+});
+
 /** How a site plans: limits, weights and its kit. */
 export const PlanSettings = z
   .object({
     limit: z.enum(limitSchoolIds).default('quarter').describe('school of the season’s limit'),
-    spread: z.enum(spreads).default('evenly').describe('how a renovation is spread over its seasons'),
-    stackedPair: z.enum(pairSchools).default('either').describe('which of two limbs over one another goes'),
-    twin: z.enum(twinSchools).default('either').describe('which of a double leader goes'),
-    liftKg: z.number().min(5).max(LIFT_NEVER_ABOVE_KG).default(LIFT_KG),
+    spread: setting(
+      z.enum(spreads).default('evenly').describe('how a renovation is spread over its seasons'),
+      {
+        label: 'A renovation is spread',
+        choices: { evenly: 'Evenly over its seasons', 'hard first': 'Hard at once, then light' },
+        hint: 'Both are practised: hard at once gives two or three years of upright shoots.',
+      },
+    ),
+    stackedPair: setting(
+      z.enum(pairSchools).default('either').describe('which of two limbs over one another goes'),
+      {
+        label: 'Of two limbs one over the other goes',
+        choices: { either: 'Whichever costs less', upper: 'The upper one', lower: 'The lower, shaded one' },
+      },
+    ),
+    twin: setting(z.enum(twinSchools).default('either').describe('which of a double leader goes'), {
+      label: 'Of a double leader goes',
+      choices: { either: 'Whichever costs less', thinner: 'The thinner one', steeper: 'The steeper one' },
+    }),
+    liftKg: setting(z.number().min(5).max(LIFT_NEVER_ABOVE_KG).default(LIFT_KG), {
+      label: 'One piece weighs at most',
+      unit: 'kg',
+      hint: `${LIFT_KG} kg for one person, never above ${LIFT_NEVER_ABOVE_KG} kg. Source: Waters et al. 1993, lifting equation.`,
+    }),
     kit: z
       .array(Tool)
       .max(40)
       .default([...startingKit]),
-    costs: z
-      .object({
-        crown: z.number().min(0).max(10),
-        fruit: z.number().min(0).max(10),
-        exemptCrown: z.number().min(0).max(10),
-        exemptFruit: z.number().min(0).max(10),
-        minute: z.number().min(0).max(10),
-      })
-      .default(startingCosts)
-      .describe('price of a thousandth of crown, of its fruiting part, and of a minute'),
+    costs: Costs.default(startingCosts).describe(
+      'price of a thousandth of crown, of its fruiting part, and of a minute',
+    ),
     weights: Weights.default(startingWeights()),
   })
   .meta({ id: 'PlanSettings' });

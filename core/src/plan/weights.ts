@@ -1,5 +1,6 @@
 // What is each problem worth to the planner, each limb that is kept, and a season’s wait? Every figure is the site’s own; these are where it starts.
 import { z } from 'zod';
+import { setting } from '../settings/index';
 
 const keys = [
   'inactiveDisease',
@@ -80,13 +81,16 @@ function at(key: WeightKey, label: string, start: number): Weight {
 /** The weights of a site; what it has not set is where the table starts. */
 export const Weights = z.object(
   Object.fromEntries(
-    weights.map(({ key, start, most }) => [
+    weights.map(({ key, label, start, most }) => [
       key,
-      z
-        .number()
-        .min(key === 'discount' ? 0.05 : 0)
-        .max(most)
-        .default(start),
+      setting(
+        z
+          .number()
+          .min(key === 'discount' ? 0.05 : 0)
+          .max(most)
+          .default(start),
+        { label },
+      ),
     ]),
   ) as Record<WeightKey, z.ZodDefault<z.ZodNumber>>,
 );

@@ -1,6 +1,7 @@
 // A plan in a caretaker's words, in one place.
 import { asText, cutSentence, type ReasonNotToCut, type Telling } from '../cuts/index';
 import { disorderOf } from '../disorders/index';
+import { upperFirst } from '../measure/index';
 import { lowerFirst } from '../tree/index';
 import { otherWords } from './candidates';
 import type { ClashPart } from './clash';
@@ -58,7 +59,7 @@ export function pinSentence(pin: Pin, { names }: Pick<Named, 'names'>): string {
   const cut = (candidateId: string) => name(candidateId.split(' ')[0] ?? candidateId);
   switch (pin.kind) {
     case 'stays':
-      return `${upper(name(pin.limbId))} stays`;
+      return `${upperFirst(name(pin.limbId))} stays`;
     case 'goes':
       return `the cut on ${cut(pin.candidateId)} is made in season ${pin.season}`;
     case 'not before':
@@ -77,9 +78,5 @@ export function clashSentence(parts: readonly ClashPart[], named: Named): string
   });
   const last = words.at(-1) ?? '';
   const list = words.length > 1 ? `${words.slice(0, -1).join(', ')} and ${last}` : last;
-  return `${upper(list)} cannot ${words.length > 1 ? 'all be kept together' : 'be kept'}.`;
-}
-
-function upper(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
+  return `${upperFirst(list)} cannot ${words.length > 1 ? 'all be kept together' : 'be kept'}.`;
 }

@@ -12,7 +12,7 @@ export { LogEntry, TreeDetail } from './detail';
 export { activities, Finding, FindingBody, type FindingKind, findingKinds, markOf } from './finding';
 export { HistoryLine, HistoryValue } from './history';
 export { Job, JobBody } from './job';
-export { defaultSchools, gear, Site, SiteRecord, WeatherSettings, weatherSources } from './site';
+export { defaultSchools, gear, Site, SiteRecord, SiteSchools, WeatherSettings, weatherSources } from './site';
 export {
   drainages,
   fixtures,

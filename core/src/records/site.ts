@@ -8,11 +8,12 @@ import { DisorderCode, defaultSchoolOf, seasons } from '../disorders/index';
 import { Limits, startingLimits } from '../faults/index';
 import { PlanSettings, startingPlanSettings } from '../plan/index';
 import { Cultivar } from '../register/index';
+import { setting } from '../settings/index';
 import { startingTimingSettings, TimingSettings } from '../timing/index';
 import { Climate, Spell } from '../weather/index';
 import { name, Stamp, TimeZone, text } from './common';
 
-const SiteSchools = z.strictObject({
+export const SiteSchools = z.strictObject({
   clearance: z
     .record(z.string(), z.string())
     .refine(
@@ -20,10 +21,25 @@ const SiteSchools = z.strictObject({
       'Names a disorder that is not known.',
     )
     .describe('school id by disorder code'),
-  halveDefiniteDormant: z.boolean(),
-  inSeasonStub: z.boolean(),
-  finish: z.enum(finishes),
-  cleaning: z.enum(cleaningSchools),
+  halveDefiniteDormant: setting(z.boolean(), {
+    label: 'Definite edges in the dormant season at half the distance (10 cm, 4 in at least)',
+  }),
+  inSeasonStub: setting(z.boolean(), {
+    label: 'In growth, leave a bare stub to be removed when dormant',
+  }),
+  finish: setting(z.enum(finishes), {
+    label: 'Finish of a collar cut',
+    choices: {
+      tight: 'Tight to the collar',
+      stub: 'A stub of 0.6–2.5 cm (¼–1 in) over dead wood',
+      heel: 'A heel of 2 cm (¾ in) on the lower side',
+    },
+  }),
+  cleaning: setting(z.enum(cleaningSchools), {
+    label: 'When the blade is cleaned',
+    choices: { every: 'Before and after every diseased cut', season: 'By disorder and season' },
+    hint: 'Between trees always, and whenever its history is unknown.',
+  }),
 });
 
 /** What a site goes by until its caretaker says otherwise. */
@@ -41,14 +57,30 @@ export const weatherSources = ['none', 'simulated', 'recorded'] as const;
 
 export const WeatherSettings = z
   .strictObject({
-    source: z
-      .enum(weatherSources)
-      .describe(
-        'none: by the calendar alone; simulated: no instrument measured it; recorded: imported and pushed',
-      ),
-    coast: z.boolean().describe('near the sea; for the simulated climate'),
+    source: setting(
+      z
+        .enum(weatherSources)
+        .describe(
+          'none: by the calendar alone; simulated: no instrument measured it; recorded: imported and pushed',
+        ),
+      {
+        label: 'The weather comes from',
+        choices: {
+          none: 'None: by the calendar alone',
+          simulated: 'Simulated: no instrument measures it',
+          recorded: 'On record: from files and stations',
+        },
+      },
+    ),
+    coast: setting(z.boolean().describe('near the sea; for the simulated climate'), {
+      label: 'Near the sea',
+      hint: 'Small swings, more wind',
+    }),
     climate: Climate.nullable().describe('of the simulated station; null: usual for the latitude'),
-    seed: z.number().int().min(0).max(2_000_000_000).describe('another seed is another run of years'),
+    seed: setting(
+      z.number().int().min(0).max(2_000_000_000).describe('another seed is another run of years'),
+      { label: 'Seed', hint: 'Another seed is another run of years.' },
+    ),
     spells: z.array(Spell).max(60).describe('laid over the simulated weather'),
   })
   .meta({ id: 'WeatherSettings' });

@@ -30,6 +30,7 @@ export {
   weathering,
   wetnessWeights,
 } from './lambda';
+export { type LaneId, laneIds, laneWords, livingLanes } from './lanes';
 export {
   Bloom,
   GroupTiming,
@@ -60,7 +61,7 @@ export {
   type SeasonInput,
   seasonOf,
 } from './season';
-export { type LaneId, laneIds, livingLanes, startingTimingSettings, TimingSettings } from './settings';
+export { startingTimingSettings, TimingSchools, TimingSettings, TimingWeights } from './settings';
 export { siteTiming } from './siteTiming';
 export {
   type Block,
@@ -71,5 +72,5 @@ export {
   type Place,
   windowsOf,
 } from './windows';
-export { FACTOR_WORDS, LESSON, laneWords, REASON_WORDS, VERDICT_WORDS, windowTitle } from './words';
+export { FACTOR_WORDS, LESSON, REASON_WORDS, VERDICT_WORDS, windowTitle } from './words';
 export { bandOf, DRAWS, LEAST_KNOWN, SPREAD, woundsOf } from './wounds';

@@ -4,10 +4,11 @@ import { FreezeEvent, phases, type SeenStage, StageDay, type Stages } from '../s
 import { DayOfWeather, type Ground, grounds, type Series } from '../weather/index';
 import { BloomDay, Strike } from './bloom';
 import type { CutKind } from './factors';
+import { type LaneId, livingLanes } from './lanes';
 import { type PathogenCode, pathogenCodes } from './pathogens';
 import { timingSchools } from './schoolNames';
 import { Factors } from './score';
-import { type LaneId, livingLanes, type TimingSettings } from './settings';
+import type { TimingSettings } from './settings';
 import { blocks, DryWindow } from './windows';
 
 /** Trees that one answer holds for. */

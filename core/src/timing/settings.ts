@@ -1,45 +1,78 @@
 // What a site goes by when it picks days: rules of the dry window, limits of safe work, schools, weights. All of it can be set.
 import { z } from 'zod';
-import { timingSchools } from './schoolNames';
+import { setting } from '../settings/index';
+import { laneWords, type livingLanes } from './lanes';
+import { schoolWords, timingSchools } from './schoolNames';
 
-/** Kinds of wood that are cut by one rule. */
-export const laneIds = ['pome', 'plum', 'peach', 'other', 'dead'] as const;
-export type LaneId = (typeof laneIds)[number];
-export const livingLanes = ['pome', 'plum', 'peach', 'other'] as const;
+const SOURCE = { source: 'common practice, no source', confidence: 'practice' } as const;
+const weight = (label: string) => setting(z.number().min(0).max(1), { label, ...SOURCE });
+const schoolChoices = Object.fromEntries(
+  timingSchools.map((school) => [school, `${schoolWords[school].name}: ${schoolWords[school].when}`]),
+);
+const school = (lane: (typeof livingLanes)[number]) =>
+  setting(z.enum(timingSchools), { label: laneWords(lane), choices: schoolChoices });
 
-const share = z.number().min(0).max(1);
+export const TimingSchools = z.strictObject({
+  pome: school('pome'),
+  plum: school('plum'),
+  peach: school('peach'),
+  other: school('other'),
+});
+
+/** What stands against a day beside the chance of infection: how much of a day that is well each takes at its worst. */
+export const TimingWeights = z.strictObject({
+  cold: weight('Frost after the cut'),
+  heat: weight('Sun scorch'),
+  slip: weight('Bark slips'),
+  late: weight('After the stop date'),
+  buds: weight('Flower buds knocked off'),
+  growth: weight('Shoots in answer'),
+});
 
 export const TimingSettings = z
   .strictObject({
-    dryBeforeH: z
-      .number()
-      .int()
-      .min(0)
-      .max(96)
-      .describe('no rain for so long before, so that bark is dry, h'),
-    dryAfterH: z.number().int().min(0).max(120).describe('no rain for so long after the cut, h'),
-    climbWindMs: z.number().min(2).max(20).describe('no work in a tree above this mean wind, m/s'),
-    leastC: z.number().min(-25).max(5).describe('no cuts below, °C: frozen wood splits'),
-    stopDay: z
-      .string()
-      .regex(/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'Write it as month and day: 07-31.')
-      .describe('last day of summer cuts, month and day as in the north; half a year off in the south'),
-    goodBelow: z.number().min(1).max(99).describe('index below which a day is good'),
-    waitAbove: z.number().min(2).max(100).describe('index above which it is better to wait'),
-    heavyRainMm: z
-      .number()
-      .min(1)
-      .max(200)
-      .describe('rain within four days that washes a protectant off, mm'),
-    school: z.record(z.enum(livingLanes), z.enum(timingSchools)),
-    weights: z.strictObject({
-      cold: share.describe('frost after the cut'),
-      heat: share.describe('sun scorch'),
-      slip: share.describe('bark slips'),
-      late: share.describe('after the stop date'),
-      buds: share.describe('flower buds knocked off'),
-      growth: share.describe('shoots in answer'),
+    dryAfterH: setting(z.number().int().min(0).max(120).describe('no rain for so long after the cut, h'), {
+      label: 'Dry after the cut',
+      unit: 'h',
+      offered: [24, 48, 72],
+      hint: '24 h the least, 48 h usual, 72 h where canker, silver leaf or Eutypa are about.',
+      ...SOURCE,
     }),
+    dryBeforeH: setting(
+      z.number().int().min(0).max(96).describe('no rain for so long before, so that bark is dry, h'),
+      { label: 'Dry before', unit: 'h', ...SOURCE },
+    ),
+    climbWindMs: setting(z.number().min(2).max(20).describe('no work in a tree above this mean wind, m/s'), {
+      label: 'No climbing above',
+      unit: 'm/s',
+      ...SOURCE,
+    }),
+    leastC: setting(z.number().min(-25).max(5).describe('no cuts below, °C: frozen wood splits'), {
+      label: 'No cuts below',
+      unit: '°C',
+      ...SOURCE,
+    }),
+    stopDay: setting(
+      z
+        .string()
+        .regex(/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'Write it as month and day: 07-31.')
+        .describe('last day of summer cuts, month and day as in the north; half a year off in the south'),
+      { label: 'Stop date, as in the north', hint: 'Month-day: 07-31.', ...SOURCE },
+    ),
+    goodBelow: setting(z.number().min(1).max(99).describe('index below which a day is good'), {
+      label: 'Good below an index of',
+      ...SOURCE,
+    }),
+    waitAbove: setting(z.number().min(2).max(100).describe('index above which it is better to wait'), {
+      label: 'Wait above',
+      ...SOURCE,
+    }),
+    heavyRainMm: setting(
+      z.number().min(1).max(200).describe('rain within four days that washes a protectant off, mm'),
+      { label: 'Heavy rain washes a protectant off', unit: 'mm', ...SOURCE },
+    ),
+    school: TimingSchools,
+    weights: TimingWeights,
   })
   .meta({ id: 'TimingSettings' });
 export type TimingSettings = z.infer<typeof TimingSettings>;

@@ -1,22 +1,6 @@
-// Days in words, in one place: verdicts, reasons, kinds of wood.
+// Days in words, in one place: verdicts, reasons.
+
 import type { Reason, Verdict } from './model';
-import type { LaneId } from './settings';
-
-const LANES: Record<LaneId, string> = {
-  pome: 'Apple, pear',
-  plum: 'Plum, cherry',
-  peach: 'Peach, apricot',
-  other: 'Other trees',
-  dead: 'Dead wood',
-};
-
-/** A kind of wood by the species of it that stand here, two at the most; by its usual name where none is given. */
-export function laneWords(lane: LaneId, species: readonly string[] = []): string {
-  const plain = LANES[lane];
-  if (species.length === 0 || lane !== 'other') return plain;
-  const [first, second] = species;
-  return second ? `${first}, ${second.toLowerCase()}` : (first as string);
-}
 
 export const VERDICT_WORDS: Record<Verdict, string> = { go: 'Good', possible: 'Possible', wait: 'Wait' };
 

@@ -1,22 +1,46 @@
 // What weather is usual at a place? Only the simulated station goes by this.
 import { z } from 'zod';
+import { setting } from '../settings/index';
 
 /** What the simulated station is set to. */
 export const Climate = z
   .strictObject({
-    meanC: z.number().min(-10).max(30).describe('mean of the year, °C'),
-    swingC: z
-      .number()
-      .min(0)
-      .max(25)
-      .describe('half the difference of the warmest and the coldest month, °C'),
-    dayRangeC: z.number().min(1).max(22).describe('highest less lowest of a dry day, °C'),
-    frontsC: z.number().min(0.5).max(7).describe('standard deviation of daily means from the usual, °C'),
-    wetDaysWinter: z.number().min(0.02).max(0.9).describe('share of days with rain in the coldest month'),
-    wetDaysSummer: z.number().min(0.02).max(0.9).describe('share of days with rain in the warmest month'),
-    rainMm: z.number().min(1).max(30).describe('mean rain of a day that has some, mm'),
-    windMs: z.number().min(0.5).max(12).describe('mean wind, m/s'),
-    lagDays: z.number().min(10).max(60).describe('days from the shortest day to the coldest'),
+    meanC: setting(z.number().min(-10).max(30).describe('mean of the year, °C'), {
+      label: 'Mean of the year',
+      unit: '°C',
+    }),
+    swingC: setting(
+      z.number().min(0).max(25).describe('half the difference of the warmest and the coldest month, °C'),
+      { label: 'Summer over mean', unit: '°C' },
+    ),
+    dayRangeC: setting(z.number().min(1).max(22).describe('highest less lowest of a dry day, °C'), {
+      label: 'Highest less lowest of a dry day',
+      unit: '°C',
+    }),
+    frontsC: setting(
+      z.number().min(0.5).max(7).describe('standard deviation of daily means from the usual, °C'),
+      { label: 'A day is off its mean by', unit: '°C' },
+    ),
+    wetDaysWinter: setting(
+      z.number().min(0.02).max(0.9).describe('share of days with rain in the coldest month'),
+      { label: 'Wet days in winter', unit: '%', percent: true },
+    ),
+    wetDaysSummer: setting(
+      z.number().min(0.02).max(0.9).describe('share of days with rain in the warmest month'),
+      { label: 'Wet days in summer', unit: '%', percent: true },
+    ),
+    rainMm: setting(z.number().min(1).max(30).describe('mean rain of a day that has some, mm'), {
+      label: 'Rain of a wet day',
+      unit: 'mm',
+    }),
+    windMs: setting(z.number().min(0.5).max(12).describe('mean wind, m/s'), {
+      label: 'Mean wind',
+      unit: 'm/s',
+    }),
+    lagDays: setting(z.number().min(10).max(60).describe('days from the shortest day to the coldest'), {
+      label: 'Coldest after the shortest day by',
+      unit: 'days',
+    }),
   })
   .meta({ id: 'Climate' });
 export type Climate = z.infer<typeof Climate>;

@@ -1,11 +1,12 @@
 // Agents with their evidence, what a skipped cleaning is reckoned to cost, and where wood goes.
-import { debrisRoutes, SCHOOLS_ON_BURNING } from '@mortisect/core/aftercare';
+
+import { DEBRIS_ROUTE_WORDS, debrisRoutes, SCHOOLS_ON_BURNING } from '@mortisect/core/aftercare';
 import { agents, situations, transmissionChance } from '@mortisect/core/blades';
+import { upperFirst } from '@mortisect/core/measure';
 import { lowerFirst } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { AgentFacts } from '../AgentFacts';
-import { DEBRIS_WORDS, upperFirst } from '../words';
 
 export function CleaningReference() {
   return (
@@ -41,7 +42,7 @@ export function CleaningReference() {
         cause is taken as ill one time in five: ours, no source.
       </Small>
       <Section>Where the wood goes</Section>
-      <Body>{`${debrisRoutes.map((route) => upperFirst(DEBRIS_WORDS[route])).join(' · ')}: by the disorder and the rule of the site.`}</Body>
+      <Body>{`${debrisRoutes.map((route) => upperFirst(DEBRIS_ROUTE_WORDS[route])).join(' · ')}: by the disorder and the rule of the site.`}</Body>
       {SCHOOLS_ON_BURNING.map(({ school, says }) => (
         <Small key={school}>{`${school}: ${lowerFirst(says)}`}</Small>
       ))}

@@ -1,7 +1,7 @@
 // The log: everything that was recorded, newest first, with who and when.
 
 import { disorderOf } from '@mortisect/core/disorders';
-import { tapeText } from '@mortisect/core/measure';
+import { tapeText, upperFirst } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import { type LogEntry, markOf } from '@mortisect/core/records';
 import { jobKinds } from '@mortisect/core/register';
@@ -19,7 +19,7 @@ import { Row, Rows } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Body, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
-import { actionWords, plural, upperFirst } from '../words';
+import { actionWords, plural } from '../words';
 import { BookTabs } from './BookTabs';
 
 /** With `tree` in the address only what was recorded of it; a search goes on to older entries until a screen is full. */

@@ -1,16 +1,25 @@
 // How this site plans: the limit of a season, which of a pair goes, what a piece may weigh, and the kit that is at hand.
+
 import { limitSchools } from '@mortisect/core/crown';
-import { KIT_SOURCE, LIFT_NEVER_ABOVE_KG, type Tool, toolKinds } from '@mortisect/core/handling';
-import { type PlanSettings as Settings, WEIGHTS_SOURCE, weights } from '@mortisect/core/plan';
+import { KIT_SOURCE, type Tool, toolKinds } from '@mortisect/core/handling';
+import { upperFirst } from '@mortisect/core/measure';
+import {
+  Costs,
+  PlanSettings as Settings,
+  startingPlanSettings,
+  WEIGHTS_SOURCE,
+  Weights,
+  weights,
+} from '@mortisect/core/plan';
 import { View } from '@tamagui/core';
-import { useState } from 'react';
 import { Controller } from 'react-hook-form';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { NumberField } from '../../ui/NumberField';
 import { Select } from '../../ui/Select';
+import { SettingFields } from '../../ui/SettingFields';
 import { Label, Small } from '../../ui/type';
-import { upperFirst } from '../words';
+import { Folded } from './Folded';
 import type { SiteControl } from './siteForm';
 
 export function PlanSettings({ control }: { control: SiteControl }) {
@@ -45,45 +54,7 @@ function Fields({ plan, onChange }: FieldsProps) {
         }
         onChange={(limit) => set({ limit: limit as Settings['limit'] })}
       />
-      <Select
-        label="A renovation is spread"
-        value={plan.spread}
-        options={[
-          { value: 'evenly', label: 'Evenly over its seasons' },
-          { value: 'hard first', label: 'Hard at once, then light' },
-        ]}
-        hint="Both are practised: hard at once gives two or three years of upright shoots."
-        onChange={(spread) => set({ spread: spread as Settings['spread'] })}
-      />
-      <Select
-        label="Of two limbs one over the other goes"
-        value={plan.stackedPair}
-        options={[
-          { value: 'either', label: 'Whichever costs less' },
-          { value: 'upper', label: 'The upper one' },
-          { value: 'lower', label: 'The lower, shaded one' },
-        ]}
-        onChange={(stackedPair) => set({ stackedPair: stackedPair as Settings['stackedPair'] })}
-      />
-      <Select
-        label="Of a double leader goes"
-        value={plan.twin}
-        options={[
-          { value: 'either', label: 'Whichever costs less' },
-          { value: 'thinner', label: 'The thinner one' },
-          { value: 'steeper', label: 'The steeper one' },
-        ]}
-        onChange={(twin) => set({ twin: twin as Settings['twin'] })}
-      />
-      <NumberField
-        label="One piece weighs at most"
-        unit="kg"
-        value={plan.liftKg}
-        least={5}
-        most={LIFT_NEVER_ABOVE_KG}
-        hint="15 kg for one person, never above 23 kg. Source: Waters et al. 1993, lifting equation."
-        onChange={(liftKg) => set({ liftKg })}
-      />
+      <SettingFields schema={Settings} value={plan} onChange={onChange} />
       <WeightFields plan={plan} onChange={onChange} />
       <Label>The kit</Label>
       {plan.kit.map((tool, i) => (
@@ -104,29 +75,26 @@ function Fields({ plan, onChange }: FieldsProps) {
 
 /** What the planner weighs against one another. */
 function WeightFields({ plan, onChange }: FieldsProps) {
-  const [open, setOpen] = useState(false);
-  if (!open)
-    return (
-      <View flexDirection="row">
-        <Button onPress={() => setOpen(true)}>{`What the plan weighs (${weights.length})`}</Button>
-      </View>
-    );
+  const { crown, minute } = plan.costs;
   return (
-    <View gap={12}>
-      <Small>{`A worth stands against 0.03 for each thousandth of crown and 0.15 for each minute. ${WEIGHTS_SOURCE}.`}</Small>
-      {weights.map(({ key, label, start, most }) => (
-        <NumberField
-          key={key}
-          label={label}
-          unit=""
-          value={plan.weights[key]}
-          least={key === 'discount' ? 0.05 : 0}
-          most={most}
-          hint={`Starts at ${start}.`}
-          onChange={(value) => onChange({ ...plan, weights: { ...plan.weights, [key]: value } })}
+    <Folded title={`What the plan weighs (${weights.length})`}>
+      <View gap={12}>
+        <Small>{`A worth stands against ${crown} for each thousandth of crown and ${minute} for each minute. ${WEIGHTS_SOURCE}.`}</Small>
+        <SettingFields
+          schema={Weights}
+          value={plan.weights}
+          starting={startingPlanSettings().weights}
+          onChange={(next) => onChange({ ...plan, weights: next })}
         />
-      ))}
-    </View>
+        <Label>What a cut costs</Label>
+        <SettingFields
+          schema={Costs}
+          value={plan.costs}
+          starting={startingPlanSettings().costs}
+          onChange={(costs) => onChange({ ...plan, costs })}
+        />
+      </View>
+    </Folded>
   );
 }
 

@@ -79,7 +79,7 @@ function SettingsForm({ record }: { record: SiteRecord }) {
         <Section>Here and nearby</Section>
         <LocalSettings control={control} />
         <Section>Weather and days</Section>
-        <WeatherSettings control={control} />
+        <WeatherSettings control={control} latitude={record.site.latitude} />
         <Section>Planning</Section>
         <PlanSettings control={control} />
         <Section>After the cut</Section>

@@ -4,6 +4,7 @@ import { thresholds } from '@mortisect/core/faults';
 import { LIFT_NEVER_ABOVE_KG } from '@mortisect/core/handling';
 import { weights } from '@mortisect/core/plan';
 import { gear as allGear, type Site } from '@mortisect/core/records';
+import { climateAt } from '@mortisect/core/weather';
 import { configure, fireEvent, screen, waitFor } from '@testing-library/react';
 import { FakeServer } from '../../testing/fakeServer';
 import { at, buttons, field, findButton, findField, press, show, write } from '../../testing/here';
@@ -37,38 +38,24 @@ const isRefused = (label: string, text: string): boolean => {
 const choose = (label: string, value: string) => fireEvent.change(field(label), { target: { value } });
 const labelOf = ({ label, unit }: { label: string; unit: string }) => (unit ? `${label}, ${unit}` : label);
 
-test('each limit of shape takes its least and its most, and nothing beyond; it says where it starts', async () => {
+// Each bound of each setting: core/src/records/settings.test.ts
+test('a limit of shape and a weight of the plan are folded away, asked for with where they start, and saved', async () => {
   const server = await come();
+  const [limit] = thresholds;
+  const [weight] = weights;
+  if (!limit || !weight) throw new Error('There is nothing to set.');
+  expect(screen.queryByLabelText(labelOf(limit))).toBeNull();
   press(`Limits of shape (${thresholds.length})`);
-  for (const threshold of thresholds) {
-    const { least, most, start } = threshold;
-    const label = labelOf(threshold);
-    const told = [least - 0.1, least, most, most + 0.1].map((value) => isRefused(label, String(value)));
-    expect([label, ...told]).toEqual([label, true, false, false, true]);
-    expect(isRefused(label, '')).toBe(true);
-    write(label, String(start));
-  }
-  const [first] = thresholds;
-  if (!first) throw new Error('There are no limits.');
-  expect(document.body.textContent).toContain(`Starts at ${first.start} ${first.unit}.`);
-  write(labelOf(first), String(first.most));
-  const { limits } = await saved(server);
-  expect(limits).toMatchObject({ [first.key]: first.most });
-});
-
-test('what the plan weighs is a setting each, from nothing to its most; the discount is never nothing', async () => {
-  const server = await come();
   press(`What the plan weighs (${weights.length})`);
-  for (const { key, label, most, start } of weights) {
-    const least = key === 'discount' ? 0.05 : 0;
-    const told = [least - 0.01, least, most, most + 0.01].map((value) => isRefused(label, String(value)));
-    expect([label, ...told]).toEqual([label, true, false, false, true]);
-    write(label, String(start));
-  }
-  const [first] = weights;
-  if (!first) throw new Error('Nothing is weighed.');
-  write(first.label, String(first.most / 2).replace('.', ','));
-  expect((await saved(server)).plan.weights[first.key]).toBeCloseTo(first.most / 2, 9);
+  expect(document.body.textContent).toContain(`Starts at ${limit.start} ${limit.unit}.`);
+  expect(isRefused(labelOf(limit), String(limit.most + 0.1))).toBe(true);
+  write(labelOf(limit), String(limit.most));
+  write(weight.label, String(weight.most / 2).replace('.', ','));
+  write('A minute of work', '0.3');
+  const { limits, plan } = await saved(server);
+  expect(limits).toMatchObject({ [limit.key]: limit.most });
+  expect(plan.weights[weight.key]).toBeCloseTo(weight.most / 2, 9);
+  expect(plan.costs.minute).toBe(0.3);
 });
 
 // Waters et al. 1993: 23 kg is the constant of the lifting equation
@@ -151,6 +138,8 @@ test('the simulated climate is the usual one of the latitude until it is set by 
   const server = await come();
   choose('The weather comes from', 'simulated');
   fireEvent.click(await screen.findByRole('checkbox', { name: /^Set its climate by hand/ }));
+  // It begins with what is usual here
+  expect(Number(field('Mean of the year, °C').value)).toBe(climateAt(server.site.site.latitude, true).meanC);
   for (const [label, least, most] of [
     ['Mean of the year, °C', -10, 30],
     ['Summer over mean, °C', 0, 25],

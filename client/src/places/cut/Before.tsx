@@ -1,5 +1,6 @@
 // Before the first cut: the trees in order, what to bring, the mix, the marks, and the look around that starts the run.
 
+import { upperFirst } from '@mortisect/core/measure';
 import type { RunOrder } from '@mortisect/core/plan';
 import type { Stop } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
@@ -12,7 +13,7 @@ import { Columns } from '../../ui/Columns';
 import { Notice } from '../../ui/Notice';
 import { Aside, Screen } from '../../ui/Screen';
 import { Body, Section, Small } from '../../ui/type';
-import { codeWords, plural, upperFirst } from '../words';
+import { codeWords, plural } from '../words';
 import { BringRows } from './BringRows';
 import { CartPlace } from './CartPlace';
 import { LeftOutRows } from './LeftOutRows';

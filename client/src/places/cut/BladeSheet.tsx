@@ -1,5 +1,6 @@
 // Every blade of the kit with its state and what it did today; the one in the hand is named here.
 
+import { upperFirst } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import type { Run, RunItem } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
@@ -8,7 +9,7 @@ import { clockTime } from '../../data/moment';
 import { PressRow } from '../../ui/PressRow';
 import { Sheet } from '../../ui/Sheet';
 import { Body, Label, Section, Small } from '../../ui/type';
-import { actionWords, upperFirst } from '../words';
+import { actionWords } from '../words';
 import { stateWords } from './bladeWords';
 
 interface BladeSheetProps {

@@ -1,7 +1,7 @@
 // What to bring for the cuts that are chosen, checked before anybody leaves.
 
 import { agentOf } from '@mortisect/core/blades';
-import { joined, thicknessReading } from '@mortisect/core/measure';
+import { joined, thicknessReading, upperFirst } from '@mortisect/core/measure';
 import { mixes } from '@mortisect/core/present';
 import { bringFor, type RunItem } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
@@ -10,7 +10,7 @@ import { useClock } from '../../data/useClock';
 import { Notice } from '../../ui/Notice';
 import { Row, Rows } from '../../ui/Row';
 import { Body, Section } from '../../ui/type';
-import { plural, upperFirst } from '../words';
+import { plural } from '../words';
 import { missingWords } from './runWords';
 import type { RunHere } from './useRun';
 

@@ -1,11 +1,11 @@
 // Where the wood of one cut goes.
 
-import { debrisOf } from '@mortisect/core/aftercare';
-import { joined, massReading } from '@mortisect/core/measure';
+import { DEBRIS_ROUTE_WORDS, debrisOf } from '@mortisect/core/aftercare';
+import { joined, massReading, upperFirst } from '@mortisect/core/measure';
 import type { ActionOf } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { Body, Section, Small } from '../../ui/type';
-import { codeWords, DEBRIS_WORDS, upperFirst } from '../words';
+import { codeWords } from '../words';
 import type { RunHere } from './useRun';
 
 export function CarryAway({ cut, here }: { cut: ActionOf<'cutMade'>; here: RunHere }) {
@@ -15,7 +15,7 @@ export function CarryAway({ cut, here }: { cut: ActionOf<'cutMade'>; here: RunHe
     <View gap={4}>
       <Section>Carry away</Section>
       <Body>
-        {`${upperFirst(debris.class)} wood${cut.cut.massKg ? `, about ${joined(massReading(cut.cut.massKg, units))}` : ''}: ${DEBRIS_WORDS[debris.route]}. ${codeWords(cut.disorders ?? [])}.`}
+        {`${upperFirst(debris.class)} wood${cut.cut.massKg ? `, about ${joined(massReading(cut.cut.massKg, units))}` : ''}: ${DEBRIS_ROUTE_WORDS[debris.route]}. ${codeWords(cut.disorders ?? [])}.`}
       </Body>
       {debris.because.map((line) => (
         <Small key={line}>{line}</Small>

@@ -1,6 +1,12 @@
 // No cut is left: blades counted back in, mixes poured away, wood on its way out; then the run is closed.
-import { brushVolume, closeDown, debrisSums, SCHOOLS_ON_BURNING } from '@mortisect/core/aftercare';
-import { joined, massReading } from '@mortisect/core/measure';
+import {
+  brushVolume,
+  closeDown,
+  DEBRIS_ROUTE_WORDS,
+  debrisSums,
+  SCHOOLS_ON_BURNING,
+} from '@mortisect/core/aftercare';
+import { joined, massReading, upperFirst } from '@mortisect/core/measure';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useClock } from '../../data/useClock';
@@ -13,7 +19,7 @@ import { Notice } from '../../ui/Notice';
 import { Row, Rows } from '../../ui/Row';
 import { Aside, Screen } from '../../ui/Screen';
 import { Body, Section, Small } from '../../ui/type';
-import { DEBRIS_WORDS, plural, upperFirst } from '../words';
+import { plural } from '../words';
 import { stateWords } from './bladeWords';
 import { LeftOutRows } from './LeftOutRows';
 import { cutsAsDebris, totalsWords } from './RunTotals';
@@ -96,7 +102,7 @@ export function CloseDown({ here }: { here: RunHere }) {
           {sums.map((sum) => (
             <Row
               key={`${sum.class}${sum.route}`}
-              title={`${upperFirst(sum.class)}: ${DEBRIS_WORDS[sum.route]}`}
+              title={`${upperFirst(sum.class)}: ${DEBRIS_ROUTE_WORDS[sum.route]}`}
               detail={`${plural(sum.cuts, 'cut')}, ${brushVolume(sum.kg)} of brush${sum.class === 'sound' ? '' : '; apart from the rest, never to livestock'}`}
               aside={joined(massReading(sum.kg, today.units))}
             />

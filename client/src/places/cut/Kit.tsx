@@ -2,7 +2,7 @@
 
 import { SHARP_FOR_CUTS } from '@mortisect/core/blades';
 import { reachCm } from '@mortisect/core/handling';
-import { heightReading, joined, thicknessReading } from '@mortisect/core/measure';
+import { heightReading, joined, thicknessReading, upperFirst } from '@mortisect/core/measure';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { ago } from '../../data/moment';
@@ -14,7 +14,7 @@ import { Failed } from '../../ui/Failed';
 import { Screen } from '../../ui/Screen';
 import { Body, Label, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
-import { codeWords, plural, upperFirst } from '../words';
+import { codeWords, plural } from '../words';
 import { stateWords } from './bladeWords';
 import { type RunHere, useRun } from './useRun';
 

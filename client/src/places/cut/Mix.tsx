@@ -13,6 +13,7 @@ import {
   usableHours,
   usualMethod,
 } from '@mortisect/core/blades';
+import { upperFirst } from '@mortisect/core/measure';
 import { mixes } from '@mortisect/core/present';
 import { bringFor } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
@@ -31,7 +32,7 @@ import { Select } from '../../ui/Select';
 import { Body, Figure, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { AgentFacts } from '../AgentFacts';
-import { plural, upperFirst } from '../words';
+import { plural } from '../words';
 import { type RunHere, useRun } from './useRun';
 
 export function Mix() {

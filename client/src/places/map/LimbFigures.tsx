@@ -1,5 +1,5 @@
 // A limb in figures: what cannot be dragged, and the years read off its growth marks.
-import { tapeText } from '@mortisect/core/measure';
+import { tapeText, upperFirst } from '@mortisect/core/measure';
 import { growth, type Limb, limbKinds, type Measured } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
@@ -9,7 +9,6 @@ import { Field } from '../../ui/Field';
 import { LengthField } from '../../ui/LengthField';
 import { Select } from '../../ui/Select';
 import { Label, Small } from '../../ui/type';
-import { upperFirst } from '../words';
 
 interface LimbFiguresProps {
   limb: Limb;

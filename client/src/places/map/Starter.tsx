@@ -1,4 +1,5 @@
 // One step to a first map: form and size are known from the tree, the number of main limbs is counted.
+import { upperFirst } from '@mortisect/core/measure';
 import type { TreeSummary } from '@mortisect/core/records';
 import { isTrainedFlat, type TreeForm, treeForms } from '@mortisect/core/register';
 import { type Limb, starterMap } from '@mortisect/core/tree';
@@ -10,7 +11,6 @@ import { Button } from '../../ui/Button';
 import { LengthField } from '../../ui/LengthField';
 import { Select } from '../../ui/Select';
 import { Body, Figure, Small } from '../../ui/type';
-import { upperFirst } from '../words';
 
 interface StarterProps {
   tree: TreeSummary;

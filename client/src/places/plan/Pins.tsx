@@ -1,5 +1,6 @@
 // Pins: what the caretaker has decided, and the plan is solved round.
 
+import { upperFirst } from '@mortisect/core/measure';
 import { type Pin, pinSentence, type Solved, type StepView } from '@mortisect/core/plan';
 import { liftedMusts, pinsOf, type SiteToday, type TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
@@ -9,7 +10,6 @@ import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
 import { Body, Label, Section, Small } from '../../ui/type';
-import { upperFirst } from '../words';
 import { Follower } from './Follower';
 import { LiftMust } from './LiftMust';
 

@@ -1,4 +1,5 @@
 // A cultivar that the tables do not have is the caretaker’s to add; it is kept with the site.
+import { upperFirst } from '@mortisect/core/measure';
 import {
   bearingHabits,
   CULTIVAR_CONFIDENCE,
@@ -17,7 +18,6 @@ import { NumberField } from '../../ui/NumberField';
 import { Select } from '../../ui/Select';
 import { Sheet } from '../../ui/Sheet';
 import { Small } from '../../ui/type';
-import { upperFirst } from '../words';
 
 interface AddCultivarProps {
   species: string;

@@ -1,6 +1,6 @@
 // What a file of trees holds: its columns in words, what it leaves open, and every row that is refused.
 import { type ImportChoices, type ImportReport, type StartingField, treeColumns } from '@mortisect/contracts';
-import { type LengthUnit, lengthUnits } from '@mortisect/core/measure';
+import { type LengthUnit, lengthUnits, upperFirst } from '@mortisect/core/measure';
 import { speciesName, speciesTable, treeForms } from '@mortisect/core/register';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
@@ -9,7 +9,7 @@ import { Field } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
 import { Select } from '../../ui/Select';
 import { Body, Label, Section, Small } from '../../ui/type';
-import { plural, upperFirst } from '../words';
+import { plural } from '../words';
 import { fieldWord, fieldWords } from './fieldWords';
 
 interface FileReportProps {

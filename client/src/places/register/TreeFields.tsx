@@ -1,6 +1,7 @@
 // Everything that can be written down of a tree, the few that must be first.
 
 import { hazards } from '@mortisect/core/handling';
+import { upperFirst } from '@mortisect/core/measure';
 import { drainages, fixtures, statuses, type TreeSummary, vigours } from '@mortisect/core/records';
 import {
   bearingHabits,
@@ -17,7 +18,6 @@ import { CheckRow } from '../../ui/CheckRow';
 import { Field } from '../../ui/Field';
 import { Select } from '../../ui/Select';
 import { Section, Small } from '../../ui/type';
-import { upperFirst } from '../words';
 import { AddCultivar } from './AddCultivar';
 import { fieldWords } from './fieldWords';
 import { NeighbourFields } from './NeighbourFields';

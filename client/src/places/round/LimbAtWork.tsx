@@ -1,6 +1,7 @@
 // The chosen limb on its tape, with the answer to the finding that is shown or marked.
 
 import { disorderOf, kindOf } from '@mortisect/core/disorders';
+import { upperFirst } from '@mortisect/core/measure';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { markOf } from '@mortisect/core/records';
 import { growth, type Limb } from '@mortisect/core/tree';
@@ -12,7 +13,7 @@ import { Notice } from '../../ui/Notice';
 import { useWide } from '../../ui/theme';
 import { Label, Small } from '../../ui/type';
 import { TreeTape } from '../TreeTape';
-import { findingWords, upperFirst } from '../words';
+import { findingWords } from '../words';
 import { Answer, cutOf } from './Answer';
 import { type Marking, somewhereWords, withSpan } from './marking/draft';
 import { likelyOn } from './marking/likely';

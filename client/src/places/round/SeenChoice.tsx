@@ -1,7 +1,7 @@
 // What was seen of the tree: what was not seen is not sound.
+import { upperFirst } from '@mortisect/core/measure';
 import { partsSeen } from '@mortisect/core/records';
 import { Choice } from '../../ui/Choice';
-import { upperFirst } from '../words';
 import { useWalk } from './walk';
 
 const PARTS = partsSeen.map((value) => ({ value, label: upperFirst(value) }));

@@ -1,6 +1,6 @@
 // What is known of the tree: is it worth the saw, what it is, where it stands, and its jobs without a saw.
 
-import { heightReading, joined, tapeText } from '@mortisect/core/measure';
+import { heightReading, joined, tapeText, upperFirst } from '@mortisect/core/measure';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import type { Job, TreeDetail, TreeSummary } from '@mortisect/core/records';
 import { jobDueOn, jobKinds, speciesName } from '@mortisect/core/register';
@@ -18,7 +18,6 @@ import { Notice } from '../../ui/Notice';
 import { Select } from '../../ui/Select';
 import { Sheet } from '../../ui/Sheet';
 import { Body, Label, Section, Small } from '../../ui/type';
-import { upperFirst } from '../words';
 import { SkipTree } from './SkipTree';
 
 interface TreePartProps {

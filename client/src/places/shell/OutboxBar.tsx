@@ -1,6 +1,7 @@
 // What waits to be sent, with its count; and what needs a person: both versions of a record that changed meanwhile.
 
 import { disorderOf } from '@mortisect/core/disorders';
+import { upperFirst } from '@mortisect/core/measure';
 import { Finding, FindingBody, markOf } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
@@ -9,7 +10,7 @@ import { Button } from '../../ui/Button';
 import { Sheet } from '../../ui/Sheet';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { UNSEEN } from '../../ui/Unseen';
-import { actionWords, plural, upperFirst } from '../words';
+import { actionWords, plural } from '../words';
 
 export function OutboxBar() {
   const { items, away } = useOutbox();

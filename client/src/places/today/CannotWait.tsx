@@ -2,6 +2,7 @@
 
 import type { TimingNow } from '@mortisect/contracts';
 import { dangersOf } from '@mortisect/core/handling';
+import { upperFirst } from '@mortisect/core/measure';
 import { isUrgent, type SiteToday, type TreeView } from '@mortisect/core/present';
 import { speciesName } from '@mortisect/core/register';
 import { SYMPTOM_DD } from '@mortisect/core/timing';
@@ -10,7 +11,7 @@ import { dayHour, dayWords } from '../../data/moment';
 import { useTrees } from '../../data/queries';
 import { Row } from '../../ui/Row';
 import { speciesList } from '../when/daysView';
-import { disorderWords, plural, upperFirst } from '../words';
+import { disorderWords, plural } from '../words';
 import { dryHours, isDangerous, isDryNow, urgentTrees } from './urgent';
 
 interface CannotWaitProps {

@@ -1,7 +1,7 @@
 // Why a day is as it is for a kind of wood: each group of trees with its verdict, index and what weighs most.
 
 import { countsAt, type Group, type Lane, type TimingNow } from '@mortisect/contracts';
-import { joined, temperatureReading, type Units } from '@mortisect/core/measure';
+import { joined, temperatureReading, type Units, upperFirst } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import { speciesName } from '@mortisect/core/register';
 import {
@@ -20,7 +20,7 @@ import { dayWords } from '../../data/moment';
 import { useTrees } from '../../data/queries';
 import { Sheet } from '../../ui/Sheet';
 import { Body, Label, Small } from '../../ui/type';
-import { percent, plural, upperFirst } from '../words';
+import { percent, plural } from '../words';
 import { stageWords } from './StageLines';
 
 interface LaneWhyProps {

@@ -1,11 +1,12 @@
 // How far each kind of tree is, and when it is expected in bloom.
+
 import type { TimingNow } from '@mortisect/contracts';
+import { upperFirst } from '@mortisect/core/measure';
 import { speciesName } from '@mortisect/core/register';
 import { DEGREE_DAYS_BASE_C } from '@mortisect/core/stage';
 import { View } from '@tamagui/core';
 import { dayWords } from '../../data/moment';
 import { Body, Label, Small } from '../../ui/type';
-import { upperFirst } from '../words';
 
 const PHASES = {
   rest: 'at rest',

@@ -1,6 +1,7 @@
 // What should I do now: danger first, then cuts, decisions, the blade, and what was done last.
 
 import { type Lane, lanesOf } from '@mortisect/contracts';
+import { upperFirst } from '@mortisect/core/measure';
 import { openDecisions, type SiteToday, type TreeView } from '@mortisect/core/present';
 import type { Run } from '@mortisect/core/run';
 import { hourOf } from '@mortisect/core/weather';
@@ -19,7 +20,7 @@ import { Body, Section } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { useRun } from '../cut/useRun';
 import { nowWords } from '../when/daysView';
-import { actionWords, disorderWords, placeWords, plural, upperFirst } from '../words';
+import { actionWords, disorderWords, placeWords, plural } from '../words';
 import { CareRows, RecheckRows } from './Aftercare';
 import { BlightRows, EmergencyRows, FrostRows, ProtectantRows } from './CannotWait';
 import { CuttingWeather } from './CuttingWeather';

@@ -1,7 +1,7 @@
 // Every factor of the index on its own: its value, what it says, and its curve from the day of the cut.
 
 import type { TreeTiming } from '@mortisect/contracts';
-import { joined, temperatureReading } from '@mortisect/core/measure';
+import { joined, temperatureReading, upperFirst } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import { FACTOR_WORDS, factorNames, pathogenOf } from '@mortisect/core/timing';
 import { View } from '@tamagui/core';
@@ -11,7 +11,7 @@ import { Chart, ChartKey } from '../../drawings/Chart';
 import { Choice } from '../../ui/Choice';
 import { usePalette } from '../../ui/theme';
 import { Body, Label, Small } from '../../ui/type';
-import { percent, upperFirst } from '../words';
+import { percent } from '../words';
 
 interface FactorsProps {
   data: TreeTiming;

@@ -1,7 +1,7 @@
 // When may this tree be cut: its windows, how a wound made then would live, the schools over the year, and the days to carry into a calendar.
 
 import type { TreeTiming } from '@mortisect/contracts';
-import { joined, temperatureReading } from '@mortisect/core/measure';
+import { joined, temperatureReading, upperFirst } from '@mortisect/core/measure';
 import { type Solved, visitsOf } from '@mortisect/core/plan';
 import { type SiteToday, type TreeView, USUAL_CUT } from '@mortisect/core/present';
 import { speciesName, speciesOf } from '@mortisect/core/register';
@@ -25,7 +25,6 @@ import { Aside, Screen } from '../../ui/Screen';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { stageWords } from '../today/StageLines';
-import { upperFirst } from '../words';
 import { spanWords } from './daysView';
 import { Factors } from './Factors';
 import { dayOfYearWords, YearStrip } from './YearStrip';

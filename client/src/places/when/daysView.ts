@@ -1,11 +1,10 @@
 // Days and windows in words for the screen.
 import { cellAt, type Lane, type LaneWindow, type TimingNow, windowsAt } from '@mortisect/contracts';
-import { joined, temperatureReading, type Units } from '@mortisect/core/measure';
+import { joined, temperatureReading, type Units, upperFirst } from '@mortisect/core/measure';
 import { speciesName } from '@mortisect/core/register';
 import { hourVerdict, REASON_WORDS, VERDICT_WORDS, type Verdict } from '@mortisect/core/timing';
 import { lowerFirst } from '@mortisect/core/tree';
 import { dayHour, longDayHour } from '../../data/moment';
-import { upperFirst } from '../words';
 
 type Timing = NonNullable<TimingNow['timing']>;
 

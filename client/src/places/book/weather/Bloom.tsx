@@ -1,12 +1,11 @@
 // Fire blight in the last bloom: the four conditions day by day, and when its strikes are to be looked for and cut.
 import type { TimingNow } from '@mortisect/contracts';
-import { joined, rainReading, temperatureReading, type Units } from '@mortisect/core/measure';
+import { joined, rainReading, temperatureReading, type Units, upperFirst } from '@mortisect/core/measure';
 import { speciesName } from '@mortisect/core/register';
 import { HEAT_DH, removalSpan, SYMPTOM_DD } from '@mortisect/core/timing';
 import { View } from '@tamagui/core';
 import { dayWords } from '../../../data/moment';
 import { Body, Label, Small } from '../../../ui/type';
-import { upperFirst } from '../../words';
 
 export function Bloom({ told, units }: { told: TimingNow; units: Units }) {
   const hosts = told.timing?.blight.filter((one) => one.days.length > 0) ?? [];

@@ -1,5 +1,7 @@
 // Weather from a file: which column is what and in which unit, what is wrong with it and what may be mended, and then all of it or nothing.
+
 import { type WeatherImportReport, weatherUnits } from '@mortisect/contracts';
+import { upperFirst } from '@mortisect/core/measure';
 import { type Column, columns, type Repair, repairs } from '@mortisect/core/weather';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
@@ -17,7 +19,7 @@ import { Screen } from '../../../ui/Screen';
 import { Select } from '../../../ui/Select';
 import { Body, Label, Section, Small } from '../../../ui/type';
 import { Waiting } from '../../../ui/Waiting';
-import { plural, upperFirst } from '../../words';
+import { plural } from '../../words';
 
 interface Choices {
   kind: 'observed' | 'forecast';

@@ -1,6 +1,6 @@
 // The weather of the site: where it comes from, what was measured, how far each crop is, what frost has done, and what was put on.
 
-import { joined, rainReading, temperatureReading, type Units } from '@mortisect/core/measure';
+import { joined, rainReading, temperatureReading, type Units, upperFirst } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import { FROST_CONFIDENCE, FROST_SOURCE } from '@mortisect/core/stage';
 import { View } from '@tamagui/core';
@@ -19,7 +19,7 @@ import { Body, Label, Section, Small } from '../../../ui/type';
 import { Waiting } from '../../../ui/Waiting';
 import { StageLines } from '../../today/StageLines';
 import { speciesList } from '../../when/daysView';
-import { percent, plural, upperFirst } from '../../words';
+import { percent, plural } from '../../words';
 import { BookTabs } from '../BookTabs';
 import { Bloom } from './Bloom';
 import { SayGround, SayStage } from './FieldNotes';

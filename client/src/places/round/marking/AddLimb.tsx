@@ -1,6 +1,6 @@
 // A limb that the map does not have yet, added without leaving the marking: the finding moves onto it.
 
-import { clockHour } from '@mortisect/core/measure';
+import { clockHour, upperFirst } from '@mortisect/core/measure';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import type { TreeDetail } from '@mortisect/core/records';
 import { type Limb, limbKinds, measured, withGivenNames, withLimb } from '@mortisect/core/tree';
@@ -14,7 +14,6 @@ import { SaveButton } from '../../../ui/SaveButton';
 import { Select } from '../../../ui/Select';
 import { Sheet } from '../../../ui/Sheet';
 import { Small } from '../../../ui/type';
-import { upperFirst } from '../../words';
 import { HOURS } from './WhereSheet';
 
 interface AddLimbProps {

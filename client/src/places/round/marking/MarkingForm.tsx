@@ -2,6 +2,7 @@
 
 import { findingPlaces } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
+import { upperFirst } from '@mortisect/core/measure';
 import { activities, type FindingKind, findingKinds } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
@@ -17,7 +18,6 @@ import { PressRow } from '../../../ui/PressRow';
 import { Rows } from '../../../ui/Row';
 import { Sheet } from '../../../ui/Sheet';
 import { Label, Small } from '../../../ui/type';
-import { upperFirst } from '../../words';
 import { faultTitle } from '../shape/faultWords';
 import { atPlace, edgeMatters, isUnnamed, type Marking, ofKind, withSpan } from './draft';
 import { type Findable, FOUND_MOST, findables, findablesOf } from './findables';

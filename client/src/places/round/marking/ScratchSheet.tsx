@@ -1,6 +1,6 @@
 // Scratch tests along the limb: where live wood ends, and where to scratch next.
 import { liveBoundary, type Scratch, scratchReadings } from '@mortisect/core/diagnosis';
-import { tapeText } from '@mortisect/core/measure';
+import { tapeText, upperFirst } from '@mortisect/core/measure';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { Button } from '../../../ui/Button';
@@ -9,7 +9,6 @@ import { LengthField } from '../../../ui/LengthField';
 import { Notice } from '../../../ui/Notice';
 import { Sheet } from '../../../ui/Sheet';
 import { Body, Label, Small, Strong } from '../../../ui/type';
-import { upperFirst } from '../../words';
 import { withSpan } from './draft';
 import type { SeenSheetProps } from './seen';
 

@@ -13,6 +13,7 @@ import {
   signs,
 } from '@mortisect/core/diagnosis';
 import { disorderOf } from '@mortisect/core/disorders';
+import { upperFirst } from '@mortisect/core/measure';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { sampleLabel } from '@mortisect/core/records';
 import { speciesOf } from '@mortisect/core/register';
@@ -25,7 +26,7 @@ import { Choice } from '../../../ui/Choice';
 import { Notice } from '../../../ui/Notice';
 import { Sheet } from '../../../ui/Sheet';
 import { Body, Label, Section, Small, Strong } from '../../../ui/type';
-import { clinicWords, upperFirst } from '../../words';
+import { clinicWords } from '../../words';
 import type { Marking } from './draft';
 import type { SeenSheetProps } from './seen';
 

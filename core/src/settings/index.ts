@@ -1,0 +1,1 @@
+export { aboutSetting, type SettingField, type SettingWords, setting, settingsIn } from './setting';

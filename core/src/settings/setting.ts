@@ -1,0 +1,88 @@
+// What a caretaker may set: a schema holds its bounds; beside it stand the words it is asked with, where it comes from and how sure that is.
+import { z } from 'zod';
+import { upperFirst } from '../measure/index';
+import type { Confidence } from '../register/index';
+
+export interface SettingWords {
+  label: string;
+  unit?: string;
+  /** What it does, or where it starts, in a sentence. */
+  hint?: string;
+  source?: string;
+  confidence?: Confidence;
+  /** A share that is asked for in hundredths. */
+  percent?: boolean;
+  /** A number of which only these are offered. */
+  offered?: readonly number[];
+  /** What each choice of an enumeration is called. */
+  choices?: Readonly<Record<string, string>>;
+}
+
+export interface SettingField extends SettingWords {
+  key: string;
+  kind: 'number' | 'whole' | 'choice' | 'yes' | 'text';
+  /** Bounds of a number, as it is asked for. */
+  least: number;
+  most: number;
+  /** Whether a value of this field will do: what is wrong with it, or null. */
+  fault(value: unknown): string | null;
+}
+
+const told = z.registry<SettingWords>();
+
+/** The schema, which the screen of settings asks for with these words. */
+export function setting<S extends z.ZodType>(schema: S, words: SettingWords): S {
+  // Whoever reads the schema alone, as in the description of the API, is told what it is too
+  const named = schema.description === undefined ? schema.describe(words.label) : schema;
+  told.add(named, words);
+  return named;
+}
+
+const PERCENT = 100;
+
+/** What is asked for of these settings, in the order of the schema; what has no words is not asked for. */
+export function settingsIn(schema: z.ZodObject): SettingField[] {
+  return Object.entries(schema.shape).flatMap(([key, field]) => {
+    const words = told.get(field as z.ZodType);
+    return words
+      ? [{ ...words, key, ...boundsOf(field as z.ZodType, words), fault: faultIn(field as z.ZodType) }]
+      : [];
+  });
+}
+
+function boundsOf(
+  field: z.ZodType,
+  { percent, offered }: SettingWords,
+): Pick<SettingField, 'kind' | 'least' | 'most'> {
+  const inner = field instanceof z.ZodDefault ? field.unwrap() : field;
+  if (inner instanceof z.ZodNumber) {
+    const times = percent ? PERCENT : 1;
+    return {
+      kind: offered ? 'choice' : inner.isInt ? 'whole' : 'number',
+      least: (inner.minValue ?? Number.NEGATIVE_INFINITY) * times,
+      most: (inner.maxValue ?? Number.POSITIVE_INFINITY) * times,
+    };
+  }
+  const kind = inner instanceof z.ZodEnum ? 'choice' : inner instanceof z.ZodBoolean ? 'yes' : 'text';
+  return { kind, least: Number.NEGATIVE_INFINITY, most: Number.POSITIVE_INFINITY };
+}
+
+const faultIn = (field: z.ZodType) => (value: unknown) =>
+  field.safeParse(value).error?.issues[0]?.message ?? null;
+
+/** Where a value comes from, as it is said beside it: “Starts at 15 mm a metre. Common practice, no source.” */
+export function aboutSetting(
+  { hint, unit, source, confidence, percent }: SettingField,
+  start: unknown,
+): string {
+  const from =
+    typeof start === 'number'
+      ? `Starts at ${percent ? Math.round(start * PERCENT) : start}${unit ? ` ${unit}` : ''}.`.replace(
+          '-',
+          '−',
+        )
+      : null;
+  const sure = confidence && confidence !== 'practice' ? ` (confidence ${confidence})` : '';
+  const said = source ? `${upperFirst(source)}${sure}.` : null;
+  return [hint, from, said].filter(Boolean).join(' ');
+}
