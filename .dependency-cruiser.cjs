@@ -58,7 +58,8 @@ module.exports = {
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
-    exclude: { path: '(^|/)(dist|public|drizzle|\\.expo)/' },
+    // Ours only: what stands in the dist of a package is imported like anything else
+    exclude: { path: '^(client|server)/(dist|public|drizzle|\\.expo)/' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.base.json' },
     enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'types', 'default'] },
