@@ -7,8 +7,10 @@ import { NOW, TEMPLATE } from './orchard';
 export default async function prepare(): Promise<void> {
   await serverBuilt();
   rmSync(TEMPLATE, { recursive: true, force: true });
-  const { child } = await startServer(['--demo', '--data', TEMPLATE, '--port', '0', '--now', NOW], {
+  const { child, url } = await startServer(['--demo', '--data', TEMPLATE, '--port', '0', '--now', NOW], {
     quiet: true,
   });
+  // Every journey opens Today: what its weather says is worked out once
+  await fetch(`${url}/api/timing`);
   await stopServer(child);
 }

@@ -2,6 +2,6 @@ import type { ChildProcess } from 'node:child_process';
 
 export function startServer(
   args: string[],
-  options?: { env?: Record<string, string>; quiet?: boolean },
+  options?: { env?: Record<string, string>; quiet?: boolean; node?: string[] },
 ): Promise<{ child: ChildProcess; url: string }>;
 export function stopServer(child: ChildProcess): Promise<number | null>;

@@ -3,13 +3,14 @@ import { fork } from 'node:child_process';
 import { root, StepFailed } from './steps.mjs';
 
 /**
- * @param args options of the server, as in `--port 3000`
+ * @param args options of the server, as in `--port 3000`; `node`: options of Node itself
  * @returns the child process and the address that it answers at
  * @throws {StepFailed} when the process ends before it answers; it has said why
  */
-export function startServer(args, { env = {}, quiet = false } = {}) {
+export function startServer(args, { env = {}, quiet = false, node = [] } = {}) {
   const child = fork('server/dist/js/main.mjs', args, {
     cwd: root,
+    execArgv: node,
     env: { ...process.env, LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn', ...env },
     stdio: quiet ? ['ignore', 'ignore', 'pipe', 'ipc'] : 'inherit',
   });

@@ -1,5 +1,8 @@
 // The worker pool of one server process.
+import { createHash } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
+import { fileURLToPath } from 'node:url';
 import type { Openness, PlanResult } from '@mortisect/contracts';
 import type { transmission } from '@mortisect/core/blades';
 import type { OrderInput, OrderResult, PlanInput, runOrder } from '@mortisect/core/plan';
@@ -41,6 +44,8 @@ export interface Pool {
   woundRisk: Off<typeof when.woundRisk>;
   windows: Off<typeof when.windows>;
   season: Off<typeof when.season>;
+  /** Of the code that computes, so that what another version computed is not taken for its own; null where it is read from sources, which change. */
+  code: string | null;
   close(): Promise<void>;
 }
 
@@ -54,6 +59,8 @@ export function makePool(worker = new URL('./tasks.worker.mjs', import.meta.url)
     maxThreads: Math.max(1, availableParallelism() - 1),
     idleTimeout: IDLE_MS,
   });
+  const text = readFileSync(fileURLToPath(worker), 'utf8');
+  const code = text.includes('./tasks.ts') ? null : createHash('sha256').update(text).digest('base64url');
   const off =
     <T, R>(name: string) =>
     (task: T, signal?: AbortSignal): Promise<R> =>
@@ -78,6 +85,7 @@ export function makePool(worker = new URL('./tasks.worker.mjs', import.meta.url)
     windows: off('windows'),
     season: off('season'),
     cutSheet: (sheets, paper) => piscina.run({ sheets, paper }, { name: 'cutSheet' }),
+    code,
     close: () => piscina.destroy(),
   };
 }

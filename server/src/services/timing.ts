@@ -13,6 +13,7 @@ import type { TimingTask } from '../pool/when';
 import { HttpProblem, notThere } from '../refusal';
 import type { Db } from '../store/openDb';
 import { actions, findings, trees } from '../store/schema';
+import { keep, kept } from './keepsakes';
 import { asAction } from './orchard';
 import { getSite } from './site';
 import { getWeather, stationState, weatherSource, weatherStamp } from './weather';
@@ -31,11 +32,11 @@ interface Facts {
 }
 
 /** Answers that hold until the hour turns or something is recorded, by database; one server process keeps its own. */
-const kept = new WeakMap<Db, Map<string, Promise<unknown>>>();
+const answers = new WeakMap<Db, Map<string, Promise<unknown>>>();
 
 function once<T>(db: Db, key: string, make: () => Promise<T>): Promise<T> {
-  const own = kept.get(db) ?? new Map<string, Promise<unknown>>();
-  kept.set(db, own);
+  const own = answers.get(db) ?? new Map<string, Promise<unknown>>();
+  answers.set(db, own);
   const known = own.get(key) as Promise<T> | undefined;
   if (known) return known;
   const made = make();
@@ -117,10 +118,13 @@ function groundSaid(said: readonly Action[], now: string): TimingTask['groundSai
 export async function getTiming(db: Db, pool: Pool, now: string): Promise<TimingNow> {
   const facts = await factsOf(db, now);
   const { site, station, groups, keyOf, said } = facts;
-  const timing = await once(db, `site ${await stampOf(db, facts, now)}`, async () => {
-    const task = await taskOf(db, facts, now);
-    return task && pool.timing({ ...task, groups });
-  });
+  const stamp = await stampOf(db, facts, now);
+  const timing = await once(db, `site ${stamp}`, () =>
+    overRestart(db, pool.code && `${pool.code} ${stamp}`, async () => {
+      const task = await taskOf(db, facts, now);
+      return task && pool.timing({ ...task, groups });
+    }),
+  );
   return {
     now,
     station,
@@ -130,6 +134,23 @@ export async function getTiming(db: Db, pool: Pool, now: string): Promise<Timing
     seen: stagesSeen(site, said, now),
     protectants: await protectants(db, pool, site, said, timing, now),
   };
+}
+
+const KEPT_AS = 'site timing';
+
+/** The last answer for the site outlives the server: to work through ten past years takes a core three seconds. @param stamp null: it does not */
+async function overRestart(
+  db: Db,
+  stamp: string | null,
+  make: () => Promise<SiteTiming | null>,
+): Promise<SiteTiming | null> {
+  if (stamp === null) return make();
+  // As text: the database would put the keys of an object in an order of its own
+  const before = await kept<{ stamp: string; json: string }>(db, KEPT_AS);
+  if (before?.stamp === stamp) return JSON.parse(before.json);
+  const made = await make();
+  await keep(db, KEPT_AS, { stamp, json: JSON.stringify(made) });
+  return made;
 }
 
 const SEEN_DAYS = 400;

@@ -3,8 +3,10 @@ import ICAL from 'ical.js';
 import request from 'supertest';
 import { readWeather } from '../files/readWeather';
 import { YEAR_HOURS, yearsOnRecord } from '../pool/weatherSource';
+import { openDb } from '../store/openDb';
 import { weatherBefore } from '../store/schema';
 import { deviceId, NOW, newId, type Orchard, openOrchard } from '../testing/orchard';
+import { getTiming } from './timing';
 
 jest.setTimeout(120_000);
 
@@ -135,6 +137,24 @@ test('the demo goes by simulated weather and says so; every tree has its group, 
   expect(body.groupOf['lee-wall-07']).not.toBe(body.groupOf['lee-wall-01']);
   // The hard late frost of the story is on record
   expect(body.timing.groups.some((group: { freezes: object[] }) => group.freezes.length > 0)).toBe(true);
+});
+
+test.each([
+  ['by the same code within the hour', NOW, null, 0],
+  ['an hour later', '2026-11-24T11:00:00.000Z', null, 1],
+  ['by other code', NOW, 'another', 1],
+])('what the weather says, after a restart, %s', async (_, now, code, workedOut) => {
+  const first = await getTiming(orchard.store.db, orchard.pool, NOW);
+  const dump = await orchard.store.dump?.();
+  const restarted = await openDb({ copyOf: dump as Blob });
+  const timing = jest.fn(orchard.pool.timing);
+  try {
+    const after = await getTiming(restarted.db, { ...orchard.pool, timing, ...(code && { code }) }, now);
+    expect(timing).toHaveBeenCalledTimes(workedOut);
+    if (now === NOW) expect(JSON.stringify(after)).toBe(JSON.stringify(first));
+  } finally {
+    await restarted.close();
+  }
 });
 
 test('one tree: windows, curves from the day of the cut, and the schools over the year', async () => {

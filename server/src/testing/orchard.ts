@@ -8,7 +8,7 @@ import { type Config, readConfig } from '../config';
 import { loadDemo } from '../demo/load';
 import { setUpAccess } from '../http/access';
 import { makeApp } from '../http/app';
-import { makePool } from '../pool/pool';
+import { makePool, type Pool } from '../pool/pool';
 import { makeChanges } from '../services/changes';
 import { type DbPlace, type OpenDb, openDb } from '../store/openDb';
 
@@ -18,6 +18,7 @@ export const deviceId = '0193f000-0000-7000-8000-0000000000aa';
 export interface Orchard {
   app: ReturnType<typeof makeApp>;
   store: OpenDb;
+  pool: Pool;
   close(): Promise<void>;
 }
 
@@ -49,7 +50,7 @@ async function appOn(store: OpenDb, settings: Partial<Config>): Promise<Orchard>
     await pool.close();
     await store.close();
   };
-  return { app, store, close };
+  return { app, store, pool, close };
 }
 
 /** A database that `prepare` loaded: to begin one takes seconds, to copy one does not. */
