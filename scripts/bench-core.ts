@@ -217,7 +217,7 @@ function planFigures(): void {
   let said = step(1);
   while (!said.proof.done && performance.now() - from < 1500) said = step(4);
   console.log(
-    `Plan of 400 limbs, 40 findings, ${prepared.chosenFrom.length} candidates: ready in ${first.toFixed(0)} ms, at gap ${said.proof.gap.toExponential(1)} after ${(performance.now() - from).toFixed(0)} ms  (aim: answers under 2 s)`,
+    `Plan of 400 limbs, 40 findings, ${prepared.chosenFrom.length} candidates: ready in ${first.toFixed(0)} ms, at gap ${said.proof.gap?.toExponential(1)} after ${(performance.now() - from).toFixed(0)} ms  (aim: answers under 2 s)`,
   );
 }
 

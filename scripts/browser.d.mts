@@ -6,6 +6,7 @@ interface Size {
 }
 
 export const CHROMIUM: string;
+export const CHROMIUM_PACKAGE: string;
 export const launchOptions: { executablePath: string; args: string[] };
 export const NOW: string;
 export const PHONE: Size;

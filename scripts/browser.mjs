@@ -1,6 +1,12 @@
 // Debian's Chromium as journeys, pictures and the bench drive it, and the two steps with which every one of them begins.
 
-export const CHROMIUM = '/usr/bin/chromium';
+import { existsSync } from 'node:fs';
+
+/** Debian's Chromium without windows takes a quarter less of a core than the one with; that will do where it is there. */
+const SHELL = '/usr/bin/chromium-headless-shell';
+export const CHROMIUM_PACKAGE = 'chromium-headless-shell';
+const WITH_WINDOWS = '/usr/bin/chromium';
+export const CHROMIUM = existsSync(SHELL) || !existsSync(WITH_WINDOWS) ? SHELL : WITH_WINDOWS;
 
 /** No sandbox as root, no monitor, nothing asked of the network. */
 export const launchOptions = {

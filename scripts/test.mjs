@@ -2,7 +2,7 @@
 // first. `CHECK=wide`, as in .ci/run, walks them at both sizes, and a longer monkey; `npm run long` walks all.
 import { existsSync } from 'node:fs';
 import { cpus } from 'node:os';
-import { CHROMIUM } from './browser.mjs';
+import { CHROMIUM, CHROMIUM_PACKAGE } from './browser.mjs';
 import { keepFigures } from './figures.mjs';
 import { command, installed, run, StepFailed, say, webAppBuilt } from './steps.mjs';
 import { journeysOf, TURNS, turnOfCheck } from './turns.mjs';
@@ -59,7 +59,9 @@ async function timed(what, work) {
 async function chromiumInstalled() {
   if (existsSync(CHROMIUM)) return;
   if (process.getuid?.() !== 0 || !existsSync('/usr/bin/apt-get')) {
-    throw new StepFailed(`Chromium is missing at ${CHROMIUM}. Install the Debian package “chromium”.`);
+    throw new StepFailed(
+      `Chromium is missing at ${CHROMIUM}. Install the Debian package “${CHROMIUM_PACKAGE}”.`,
+    );
   }
   say('Installing Chromium from Debian …');
   const env = { DEBIAN_FRONTEND: 'noninteractive' };
@@ -68,7 +70,7 @@ async function chromiumInstalled() {
   await run(
     'Installing Chromium',
     'apt-get',
-    ['install', '-y', '-qq', '--no-install-recommends', 'chromium'],
+    ['install', '-y', '-qq', '--no-install-recommends', CHROMIUM_PACKAGE],
     { env, stdio },
   );
 }

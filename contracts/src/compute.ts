@@ -1,5 +1,6 @@
 // The core's computations as plain JSON in and out, stateless.
 import { BladeEvent, cleaningSchools, NextStep, RunCut } from '@mortisect/core/blades';
+import { CrownPiece } from '@mortisect/core/crown';
 import {
   CutPositionInput,
   CutPositionResult,
@@ -11,8 +12,8 @@ import {
 import { Causes, CausesInput } from '@mortisect/core/diagnosis';
 import { Clearance, ClearanceCase, DisorderCode, seasons } from '@mortisect/core/disorders';
 import { Fault, FaultTree, GapTest, LightInside, Limits, startingLimits } from '@mortisect/core/faults';
-import { Caution, CutAtHand, LimbMassInput } from '@mortisect/core/handling';
-import { CandidateOut, OrderInput, OrderResult, Pin, PlanInput, PlannedStepOut } from '@mortisect/core/plan';
+import { Caution, CutAtHand, LimbMassInput, Stick, Strokes } from '@mortisect/core/handling';
+import { CandidateOut, OrderInput, OrderResult, PlanInput, TreePlan } from '@mortisect/core/plan';
 import { Residual, ResidualCase } from '@mortisect/core/residual';
 import { Limb, LimbMap, StarterTree } from '@mortisect/core/tree';
 import { Triage, TriageInput } from '@mortisect/core/triage';
@@ -151,68 +152,15 @@ export const OpennessInput = z
 export const Openness = z.strictObject({ gap: GapTest, light: LightInside });
 export type Openness = z.infer<typeof Openness>;
 
-const findingIds = z.array(z.string());
 export const CandidatesResult = z.strictObject({
   candidates: z.array(CandidateOut),
-  handOver: findingIds.describe('findings that only an arborist’s cut would answer'),
-  crownPieces: z.array(
-    z.strictObject({
-      limbId: z.string(),
-      fromCm: z.number(),
-      toCm: z.number(),
-      crown: z.number().int().describe('thousandths of the living crown; all add up to 1000'),
-      fruit: z.number().int(),
-    }),
-  ),
+  handOver: TreePlan.shape.handOver,
+  crownPieces: z.array(CrownPiece),
 });
+export type CandidatesResult = z.infer<typeof CandidatesResult>;
 
-export const PlanResult = z
-  .strictObject({
-    steps: z.array(PlannedStepOut),
-    seasons: z.array(
-      z.strictObject({
-        season: z.number().int(),
-        limit: z.number(),
-        warnsFrom: z.number(),
-        crown: z.number().describe('thousandths that count toward the limit'),
-        exempt: z.number(),
-        fruit: z.number(),
-        minutes: z.number(),
-        massKg: z.number(),
-      }),
-    ),
-    limitBecause: z.string(),
-    candidates: z.array(CandidateOut),
-    left: z.array(z.strictObject({ findingId: z.string(), why: z.string() })),
-    swallowed: z.array(z.strictObject({ findingId: z.string(), candidateId: z.string() })),
-    handOver: findingIds,
-    verdict: z
-      .strictObject({
-        choice: z.enum(['remove tree', 'bridge graft', 'restart or remove']),
-        findingIds,
-        because: z.string(),
-        instead: z.array(z.strictObject({ choice: z.string(), words: z.string() })),
-      })
-      .nullable(),
-    clash: z
-      .array(
-        z.strictObject({
-          what: z.enum(['pin', 'must', 'limit']),
-          pin: Pin.optional(),
-          findingId: z.string().optional(),
-          season: z.number().int().optional(),
-        }),
-      )
-      .nullable()
-      .describe('the smallest set that cannot be kept; null when there is a plan'),
-    proof: z.strictObject({
-      worth: z.number().nullable().describe('null where no plan keeps all'),
-      bound: z.number().nullable(),
-      gap: z.number().nullable().describe('0 when proved best'),
-      done: z.boolean(),
-      nodes: z.number().int(),
-    }),
-  })
+export const PlanResult = TreePlan.omit({ decisions: true, idlePins: true })
+  .extend({ candidates: z.array(CandidateOut) })
   .meta({ id: 'PlanResult' });
 export type PlanResult = z.infer<typeof PlanResult>;
 
@@ -223,15 +171,8 @@ export const LimbMassResult = z
     woodM3: z.number(),
     densityKgPerM3: z.number(),
     source: z.string(),
-    pieces: z.array(
-      z.strictObject({ limbId: z.string(), fromCm: z.number(), toCm: z.number(), kg: z.number() }),
-    ),
-    strokes: z.strictObject({
-      undercutCm: z.number().nullable(),
-      undercutDepthMm: z.number().nullable(),
-      topCutCm: z.number().nullable(),
-      finalCm: z.number(),
-    }),
+    pieces: z.array(Stick),
+    strokes: Strokes,
     clearZoneCm: z.number(),
     fallsTowardDeg: z.number(),
   })

@@ -1,4 +1,4 @@
-export type { Openness, PlanResult } from './compute';
+export type { CandidatesResult, Openness, PlanResult } from './compute';
 export {
   ArchiveReport,
   ColumnMapping,

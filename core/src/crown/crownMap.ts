@@ -1,4 +1,5 @@
 // Which share of the living crown hangs beyond this place on the tree?
+import { z } from 'zod';
 import { ageYearsAt, diameterMmAt, indexLimbs, type Limb, type LimbIndex } from '../tree/index';
 import { type FruitingTree, fruitingShare } from './fruiting';
 
@@ -9,15 +10,14 @@ interface DeadFrom {
 }
 
 /** A stretch of one limb with the living crown it carries itself, without its side branches. */
-interface CrownPiece {
-  limbId: string;
-  fromCm: number;
-  toCm: number;
-  /** Thousandths of the living crown, whole. */
-  crown: number;
-  /** The fruiting part of them, whole. */
-  fruit: number;
-}
+export const CrownPiece = z.strictObject({
+  limbId: z.string(),
+  fromCm: z.number(),
+  toCm: z.number(),
+  crown: z.number().int().describe('thousandths of the living crown; all add up to 1000'),
+  fruit: z.number().int().describe('the fruiting part of them'),
+});
+type CrownPiece = z.infer<typeof CrownPiece>;
 
 export interface CrownMap {
   pieces: CrownPiece[];

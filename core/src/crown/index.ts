@@ -1,5 +1,6 @@
 export {
   type CrownMap,
+  CrownPiece,
   crownMap,
   largestRemainders,
 } from './crownMap';

@@ -45,7 +45,7 @@ export const CuttingSchools = z.object({
 });
 export type CuttingSchools = z.infer<typeof CuttingSchools>;
 
-const reasonsNotToCut = ['held', 'healed', 'fruit', 'measure', 'wait', 'leave'] as const;
+export const reasonsNotToCut = ['held', 'healed', 'fruit', 'measure', 'wait', 'leave'] as const;
 export type ReasonNotToCut = (typeof reasonsNotToCut)[number];
 
 export const TreeCuts = z

@@ -19,7 +19,7 @@ export {
   limbMass,
   loadIn,
   loads,
-  type Stick,
+  Stick,
 } from './limbMass';
 export {
   clearZoneCm,
@@ -27,7 +27,7 @@ export {
   fall,
   needsThreeCuts,
   pieces,
-  type Strokes,
+  Strokes,
   strokes,
   undercutDepthMm,
 } from './pieces';

@@ -62,12 +62,13 @@ export function loadIn(season: Season): Load {
 }
 
 /** A piece of wood between two places of a limb, with what hangs on it. */
-export interface Stick {
-  limbId: string;
-  fromCm: number;
-  toCm: number;
-  kg: number;
-}
+export const Stick = z.strictObject({
+  limbId: z.string(),
+  fromCm: z.number(),
+  toCm: z.number(),
+  kg: z.number(),
+});
+export type Stick = z.infer<typeof Stick>;
 
 export const LimbMassInput = z
   .strictObject({

@@ -1,16 +1,15 @@
 // In how many pieces does it come down, and where do the saw strokes go?
+import { z } from 'zod';
 import { comesOff, diameterMmAt, indexLimbs, type Limb, type LimbIndex } from '../tree/index';
 import { kgPerM3, type Load, limbMass, type Stick, stickM3 } from './limbMass';
 
-export interface Strokes {
-  /** From below, cm along the limb; null where one stroke does. */
-  undercutCm: number | null;
-  undercutDepthMm: number | null;
-  /** Through from above, a little farther out. */
-  topCutCm: number | null;
-  /** The last cut, at the kerf. */
-  finalCm: number;
-}
+export const Strokes = z.strictObject({
+  undercutCm: z.number().nullable().describe('from below, cm along the limb; null where one stroke does'),
+  undercutDepthMm: z.number().nullable(),
+  topCutCm: z.number().nullable().describe('through from above, a little farther out'),
+  finalCm: z.number().describe('the last cut, at the kerf'),
+});
+export type Strokes = z.infer<typeof Strokes>;
 
 export interface Fall {
   /** Where the limb points, and falls: compass bearing, degrees. */

@@ -1,17 +1,10 @@
 // Which of the pins, musts and limits cannot be kept together?
 import { indexLimbs } from '../tree/index';
 import { feasiblePlan } from './feasible';
-import type { Pin } from './input';
 import { applyPins } from './pins';
 import type { Prepared } from './prepare';
 import type { PlanProblem } from './problem';
-
-export interface ClashPart {
-  what: 'pin' | 'must' | 'limit';
-  pin?: Pin;
-  findingId?: string;
-  season?: number;
-}
+import type { ClashPart } from './treePlan';
 
 const FREE = 1_000_000;
 

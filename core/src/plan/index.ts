@@ -13,22 +13,13 @@ export {
 } from './input';
 export { OrderInput, OrderResult, orderOf } from './order';
 export type { Asked } from './parts';
-export {
-  CandidateOut,
-  candidateOut,
-  type PlannedStep,
-  PlannedStepOut,
-  type Planning,
-  planning,
-  planTree,
-  type SeasonOfPlan,
-  type TreePlan,
-} from './planTree';
+export { candidateOut, type Planning, planning, planTree } from './planTree';
 export { preparePlan, slotsFor } from './prepare';
 export { type Priced, regrowthOf } from './price';
 export { passes } from './problem';
 export { RunOrder, RunOrderInput, RunTree, runOrder, WALKED_M_A_MINUTE } from './runOrder';
 export { PlanSearch } from './search';
+export { CandidateOut, PlannedStep, SeasonOfPlan, TreePlan } from './treePlan';
 export type { Verdict } from './verdict';
 export { inVisits, standOf, stationOf, visitKey, visitOf, visitOrders, wholeMinutes } from './visit';
 export {

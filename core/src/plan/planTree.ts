@@ -1,58 +1,13 @@
 // The plan of a tree: what is done in which season and pass, what is left and why, and how sure that is.
-import { z } from 'zod';
-import { Cut, type Decision, type ReasonNotToCut } from '../cuts/index';
 import { indexLimbs, isDistalOf, type Kerf } from '../tree/index';
-import { type ClashPart, clashOf } from './clash';
+import { clashOf } from './clash';
 import { feasiblePlan } from './feasible';
-import type { Pin, PlanInput } from './input';
+import type { PlanInput } from './input';
 import { type Prepared, preparePlan } from './prepare';
 import type { Priced } from './price';
 import { crownBySeason, type Pass, type PlanCandidate, passes, slotsTaken } from './problem';
 import { PlanSearch, type Progress } from './search';
-import type { Verdict } from './verdict';
-
-/** Why a problem is left as it is. */
-const leftWhys = ['pinned', 'not worth it', 'no room', 'hand over', 'no candidate', 'decision'] as const;
-export type LeftWhy = (typeof leftWhys)[number];
-
-/** One step of the plan. */
-export interface PlannedStep {
-  candidateId: string;
-  season: number;
-  pass: Pass;
-  /** Thousandths that count toward the season’s limit, and those that a must takes at least. */
-  crown: number;
-  exempt: number;
-  fruit: number;
-  /** Findings that it answers, with the chance that infected wood stays behind. */
-  solves: { findingId: string; chance: number; range: [number, number] }[];
-}
-
-export interface SeasonOfPlan {
-  season: number;
-  limit: number;
-  warnsFrom: number;
-  crown: number;
-  exempt: number;
-  fruit: number;
-  minutes: number;
-  massKg: number;
-}
-
-export interface TreePlan {
-  steps: PlannedStep[];
-  seasons: SeasonOfPlan[];
-  left: { findingId: string; why: LeftWhy | ReasonNotToCut }[];
-  /** Findings whose own cut disappears, because a step takes their wood. */
-  swallowed: { findingId: string; candidateId: string }[];
-  handOver: string[];
-  verdict: Verdict | null;
-  decisions: Decision[];
-  /** Pins, musts and limits that cannot all be kept; null when there is a plan. */
-  clash: ClashPart[] | null;
-  idlePins: Pin[];
-  proof: { worth: number; bound: number; gap: number; done: boolean; nodes: number };
-}
+import type { CandidateOut, PlannedStep, SeasonOfPlan, TreePlan } from './treePlan';
 
 /** A search that is ready, and the plan as far as it is known. */
 export interface Planning {
@@ -128,15 +83,18 @@ function planFrom(prepared: Prepared, progress: Progress, comesOut: boolean): Tr
     decisions: cuts.decisions.filter(({ lesionId }) => input.findings.some(({ id }) => id === lesionId)),
     clash,
     idlePins: prepared.idlePins,
+    limitBecause: prepared.limits.because,
     proof: {
-      worth: progress.worth,
-      bound: progress.bound,
-      gap: progress.gap,
+      worth: finite(progress.worth),
+      bound: finite(progress.bound),
+      gap: finite(progress.gap),
       done: progress.done,
       nodes: progress.nodes,
     },
   };
 }
+
+const finite = (value: number) => (Number.isFinite(value) ? value : null);
 
 function stepsOf({ problem, chosenFrom, asked }: Prepared, chosen: readonly number[]): PlannedStep[] {
   const taken = slotsTaken(problem, chosen);
@@ -249,51 +207,6 @@ function swallowedBy({ input, chosenFrom }: Prepared, steps: PlannedStep[]): Tre
     }),
   );
 }
-
-/** A step as it crosses a wire. */
-export const PlannedStepOut = z.strictObject({
-  candidateId: z.string(),
-  season: z.number().int(),
-  pass: z.enum(passes),
-  crown: z.number().describe('thousandths of the living crown that count toward the limit'),
-  exempt: z.number().describe('thousandths that a must takes at least'),
-  fruit: z.number(),
-  solves: z.array(
-    z.strictObject({ findingId: z.string(), chance: z.number(), range: z.tuple([z.number(), z.number()]) }),
-  ),
-});
-
-export const CandidateOut = z
-  .strictObject({
-    id: z.string(),
-    what: z.enum(['cut', 'tie down', 'thin the fruit', 'pick mummies', 'excise', 'leave the strike']),
-    limbId: z.string(),
-    cut: Cut.nullable(),
-    passes: z.array(z.enum(passes)),
-    answers: z.array(z.string()).describe('ids of findings it was thought of for'),
-    crown: z.number().describe('thousandths of the living crown beyond it'),
-    fruit: z.number(),
-    minutes: z.number(),
-    massKg: z.number(),
-    massRangeKg: z.tuple([z.number(), z.number()]),
-    kerfMm: z.number().nullable(),
-    kerfHeightCm: z.number().nullable(),
-    pieces: z.number().int(),
-    tool: z.string().nullable(),
-    station: z.enum(['ground', 'ladder']).nullable(),
-    handOver: z.boolean(),
-    infected: z.boolean(),
-    left: z.array(
-      z.strictObject({
-        findingId: z.string(),
-        distanceCm: z.number().nullable(),
-        chance: z.number(),
-        range: z.tuple([z.number(), z.number()]),
-      }),
-    ),
-  })
-  .meta({ id: 'PlanCandidate' });
-export type CandidateOut = z.infer<typeof CandidateOut>;
 
 export function candidateOut(one: Priced): CandidateOut {
   const { what, passes: may, answers } = one.candidate;

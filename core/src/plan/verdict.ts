@@ -1,17 +1,25 @@
 // Is there a tree left to plan for? The honest choices, before any cut is chosen.
+import { z } from 'zod';
 import type { TreeCuts } from '../cuts/index';
 import { disorderOf, isFireBlight } from '../disorders/index';
 import { diameterMmAt } from '../tree/index';
 import { isDiseased } from './candidates';
 import type { PlanFinding, PlanInput } from './input';
 
-export interface Verdict {
-  choice: 'remove tree' | 'bridge graft' | 'restart or remove';
-  findingIds: string[];
-  because: string;
-  /** What else may be chosen, each with what it means. */
-  instead: { choice: 'excise' | 'watch' | 'remove tree' | 'bridge' | 'top-work'; words: string }[];
-}
+export const Verdict = z.strictObject({
+  choice: z.enum(['remove tree', 'bridge graft', 'restart or remove']),
+  findingIds: z.array(z.string()),
+  because: z.string(),
+  instead: z
+    .array(
+      z.strictObject({
+        choice: z.enum(['excise', 'watch', 'remove tree', 'bridge', 'top-work']),
+        words: z.string(),
+      }),
+    )
+    .describe('what else may be chosen, each with what it means'),
+});
+export type Verdict = z.infer<typeof Verdict>;
 
 /** @source thresholds common practice, no source; bridge grafting: extension practice, remembered with confidence */
 const GIRDLED_OUT = 0.5;

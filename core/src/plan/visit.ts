@@ -2,9 +2,9 @@
 import { limbShape, type Point, pointAlong } from '../tree/index';
 import type { PlanInput } from './input';
 import { type OrderCut, type OrderInput, type OrderResult, orderOf } from './order';
-import type { PlannedStep, TreePlan } from './planTree';
 import type { Prepared } from './prepare';
 import type { Priced } from './price';
+import type { PlannedStep, TreePlan } from './treePlan';
 
 /** @source common practice, no source */
 const ACCESS_BELOW_CM = 60;

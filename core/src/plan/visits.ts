@@ -3,10 +3,10 @@ import { type Cut, treeAfter } from '../cuts/index';
 import { type Disorder, kindOf } from '../disorders/index';
 import type { Limb } from '../tree/index';
 import type { OrderResult } from './order';
-import type { PlannedStep, TreePlan } from './planTree';
 import type { Prepared } from './prepare';
 import type { Priced } from './price';
 import type { Pass } from './problem';
+import type { PlannedStep, TreePlan } from './treePlan';
 import { visitKey } from './visit';
 import { passWords } from './words';
 

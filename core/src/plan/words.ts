@@ -4,11 +4,10 @@ import { disorderOf } from '../disorders/index';
 import { upperFirst } from '../measure/index';
 import { lowerFirst } from '../tree/index';
 import { otherWords } from './candidates';
-import type { ClashPart } from './clash';
 import type { Pin } from './input';
-import type { LeftWhy } from './planTree';
 import type { Priced } from './price';
 import type { Pass } from './problem';
+import type { ClashPart, LeftWhy } from './treePlan';
 
 /** What is done, in one or two sentences. */
 export function stepSentence({ candidate }: Priced, telling: Telling): string {

@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
-import type { Openness, PlanResult } from '@mortisect/contracts';
+import type { CandidatesResult, Openness, PlanResult } from '@mortisect/contracts';
 import type { transmission } from '@mortisect/core/blades';
 import type { OrderInput, OrderResult, PlanInput, runOrder } from '@mortisect/core/plan';
 import type { Present } from '@mortisect/core/present';
@@ -12,7 +12,6 @@ import { Piscina } from 'piscina';
 import type { TreeFile, TreeFileRead } from '../files/readTrees';
 import type { WeatherFile, WeatherFileRead } from '../files/readWeather';
 import type { SheetPaper, TreeSheet } from '../files/sheet/sheet';
-import type { Candidates } from './plan';
 import type { OpennessTask } from './tasks';
 import type { simulated } from './weatherSource';
 import type * as when from './when';
@@ -27,7 +26,7 @@ export interface Pool {
   fold(lines: readonly HistoryLine[]): Promise<Present>;
   readTreeFile(file: TreeFile): Promise<TreeFileRead>;
   openness(task: OpennessTask): Promise<Openness>;
-  candidates(input: PlanInput, signal?: AbortSignal): Promise<Candidates>;
+  candidates(input: PlanInput, signal?: AbortSignal): Promise<CandidatesResult>;
   /** Given up when the signal says that nobody waits for it any more. */
   plan(input: PlanInput, signal?: AbortSignal): Promise<PlanResult>;
   order(input: OrderInput, signal?: AbortSignal): Promise<OrderResult>;

@@ -193,7 +193,9 @@ function Proof({ solved, searching }: { solved: Solved; searching: boolean }) {
   if (clash) return null;
   const words = proof.done
     ? 'No better plan exists by these weights: proved.'
-    : `A good plan; no other can be more than ${Math.max(0.1, proof.gap * 100).toFixed(1)} % better${searching ? ', still searching' : ''}.`;
+    : proof.gap === null
+      ? 'A first plan; how much better another may be is not known yet.'
+      : `A good plan; no other can be more than ${Math.max(0.1, proof.gap * 100).toFixed(1)} % better${searching ? ', still searching' : ''}.`;
   return (
     <Small role="status" aria-live="polite">
       {words}

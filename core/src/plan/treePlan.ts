@@ -1,0 +1,104 @@
+// What a plan says, in memory and on a wire.
+import { z } from 'zod';
+import { Cut, Decision, reasonsNotToCut } from '../cuts/index';
+import { Pin } from './input';
+import { passes } from './problem';
+import { Verdict } from './verdict';
+
+/** Why a problem is left as it is. */
+const leftWhys = ['pinned', 'not worth it', 'no room', 'hand over', 'no candidate', 'decision'] as const;
+export type LeftWhy = (typeof leftWhys)[number];
+
+const range = z.tuple([z.number(), z.number()]);
+
+/** One step of the plan. */
+export const PlannedStep = z.strictObject({
+  candidateId: z.string(),
+  season: z.number().int(),
+  pass: z.enum(passes),
+  crown: z.number().describe('thousandths of the living crown that count toward the limit'),
+  exempt: z.number().describe('thousandths that a must takes at least'),
+  fruit: z.number(),
+  solves: z
+    .array(z.strictObject({ findingId: z.string(), chance: z.number(), range }))
+    .describe('findings that it answers, with the chance that infected wood stays behind'),
+});
+export type PlannedStep = z.infer<typeof PlannedStep>;
+
+export const SeasonOfPlan = z.strictObject({
+  season: z.number().int(),
+  limit: z.number(),
+  warnsFrom: z.number(),
+  crown: z.number().describe('thousandths that count toward the limit'),
+  exempt: z.number(),
+  fruit: z.number(),
+  minutes: z.number(),
+  massKg: z.number(),
+});
+export type SeasonOfPlan = z.infer<typeof SeasonOfPlan>;
+
+export const ClashPart = z.strictObject({
+  what: z.enum(['pin', 'must', 'limit']),
+  pin: Pin.optional(),
+  findingId: z.string().optional(),
+  season: z.number().int().optional(),
+});
+export type ClashPart = z.infer<typeof ClashPart>;
+
+export const TreePlan = z.strictObject({
+  steps: z.array(PlannedStep),
+  seasons: z.array(SeasonOfPlan),
+  limitBecause: z.string(),
+  left: z.array(z.strictObject({ findingId: z.string(), why: z.enum([...leftWhys, ...reasonsNotToCut]) })),
+  swallowed: z
+    .array(z.strictObject({ findingId: z.string(), candidateId: z.string() }))
+    .describe('findings whose own cut disappears, because a step takes their wood'),
+  handOver: z.array(z.string()).describe('findings that only an arborist’s cut would answer'),
+  verdict: Verdict.nullable(),
+  decisions: z.array(Decision),
+  clash: z
+    .array(ClashPart)
+    .nullable()
+    .describe('the smallest set that cannot be kept; null when there is a plan'),
+  idlePins: z.array(Pin).describe('pins that bear on nothing'),
+  proof: z.strictObject({
+    worth: z.number().nullable().describe('null where no plan keeps all'),
+    bound: z.number().nullable(),
+    gap: z.number().nullable().describe('0 when proved best'),
+    done: z.boolean(),
+    nodes: z.number().int(),
+  }),
+});
+export type TreePlan = z.infer<typeof TreePlan>;
+
+export const CandidateOut = z
+  .strictObject({
+    id: z.string(),
+    what: z.enum(['cut', 'tie down', 'thin the fruit', 'pick mummies', 'excise', 'leave the strike']),
+    limbId: z.string(),
+    cut: Cut.nullable(),
+    passes: z.array(z.enum(passes)),
+    answers: z.array(z.string()).describe('ids of findings it was thought of for'),
+    crown: z.number().describe('thousandths of the living crown beyond it'),
+    fruit: z.number(),
+    minutes: z.number(),
+    massKg: z.number(),
+    massRangeKg: range,
+    kerfMm: z.number().nullable(),
+    kerfHeightCm: z.number().nullable(),
+    pieces: z.number().int(),
+    tool: z.string().nullable(),
+    station: z.enum(['ground', 'ladder']).nullable(),
+    handOver: z.boolean(),
+    infected: z.boolean(),
+    left: z.array(
+      z.strictObject({
+        findingId: z.string(),
+        distanceCm: z.number().nullable(),
+        chance: z.number(),
+        range: range,
+      }),
+    ),
+  })
+  .meta({ id: 'PlanCandidate' });
+export type CandidateOut = z.infer<typeof CandidateOut>;
