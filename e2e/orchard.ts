@@ -58,10 +58,15 @@ export { expect, NOW, PHONE, WIDE };
 
 type Size = 'phone' | 'wide';
 /** Takes the journey that it is given, or leaves it to the long check. */
-type Journey = (turn: Size | 'both') => (title: string, body: Parameters<typeof test>[2]) => void;
+type Journey = (turn: Size | 'both' | 'either') => (title: string, body: Parameters<typeof test>[2]) => void;
 
-/** `SIZES=one`: what holds at both sizes is walked at one of them, by turns. */
-const ONE = process.env.SIZES === 'one' ? (Number(process.env.TURN ?? 1) % 2 === 0 ? 'phone' : 'wide') : null;
+/** The size of this turn. */
+const EITHER: Size = Number(process.env.TURN ?? 1) % 2 === 0 ? 'phone' : 'wide';
+/** Sizes at which a check walks a journey; `SIZES=one`: what holds at both sizes is walked at one of them, by turns. */
+const sizesOf = (turn: Size | 'both' | 'either'): readonly Size[] => {
+  if (process.env.LONG || (turn === 'both' && process.env.SIZES !== 'one')) return ['phone', 'wide'];
+  return [turn === 'both' || turn === 'either' ? EITHER : turn];
+};
 
 /**
  * Journeys that hold at both sizes. Every check walks each of them at its turn; the long check walks all of them at both (`LONG=1`).
@@ -75,11 +80,7 @@ export function atBothSizes(
   ] as const) {
     test.describe(name, () => {
       test.use({ viewport });
-      walks(name, viewport, (turn) =>
-        process.env.LONG || (turn === 'both' ? ONE === null || ONE === name : turn === name)
-          ? test
-          : () => undefined,
-      );
+      walks(name, viewport, (turn) => (sizesOf(turn).includes(name) ? test : () => undefined));
     });
   }
 }

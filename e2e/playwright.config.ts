@@ -1,12 +1,12 @@
 import { readdirSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
 import { launchOptions } from '../scripts/browser.mjs';
-import { ALWAYS, TURNS } from '../scripts/turns.mjs';
+import { ALWAYS, ALWAYS_WIDE, TURNS } from '../scripts/turns.mjs';
 
 const every = readdirSync(import.meta.dirname).flatMap(
   (file) => /^(.+)\.spec\.ts$/.exec(file)?.slice(1) ?? [],
 );
-const listed = [...ALWAYS, ...TURNS.flat()];
+const listed = [...new Set([...ALWAYS, ...ALWAYS_WIDE, ...TURNS.flat()])];
 if ([...listed].sort().join() !== every.sort().join())
   throw new Error(`scripts/turns.mjs names ${listed}; the journeys are ${every}.`);
 /** `JOURNEYS="path ways"` walks those; by itself all are walked. */

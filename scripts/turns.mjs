@@ -2,9 +2,11 @@
 import { git } from './steps.mjs';
 
 /** In every check. */
-export const ALWAYS = ['path', 'ways', 'monkey'];
+export const ALWAYS = ['monkey'];
+/** In every check of .ci/run; before a commit they take turns with the others. */
+export const ALWAYS_WIDE = ['path', 'ways'];
 /** One of these in every check; each takes about as long as the others. */
-export const TURNS = [
+const TURNS_OF_ALL = [
   ['everyone'],
   ['kept'],
   ['trouble', 'plan'],
@@ -12,6 +14,8 @@ export const TURNS = [
   ['kill', 'round'],
   ['run'],
 ];
+const WIDE = process.env.CHECK === 'wide';
+export const TURNS = WIDE ? TURNS_OF_ALL : [...TURNS_OF_ALL, ...ALWAYS_WIDE.map((name) => [name])];
 
 /** The turn of this commit, from 0, so that a check of the same commit walks the same journeys; `TURN`, from 1, chooses another. */
 export function turnOfCheck() {
@@ -27,5 +31,5 @@ export function turnOfCheck() {
  * @returns names of the spec files
  */
 export function journeysOf(turn) {
-  return [...ALWAYS, ...TURNS[turn]];
+  return [...ALWAYS, ...(WIDE ? ALWAYS_WIDE : []), ...TURNS[turn]];
 }
