@@ -105,13 +105,18 @@ const NO_MEDIA = {
   dispatchEvent: () => false,
 };
 
+/** What was just tapped is in the outbox by then, however slow the machine. */
+const QUIET_LOOKS = 4;
+
 /** Until what was written here has reached the server. */
 export async function allSent(): Promise<void> {
   await act(async () => {
+    let quiet = 0;
     for (let tries = 0; tries < 300; tries++) {
       await new Promise((resolve) => setTimeout(resolve, 10));
       const { items, sending } = useOutbox.getState();
-      if (items.length === 0 && !sending) return;
+      quiet = items.length === 0 && !sending ? quiet + 1 : 0;
+      if (quiet === QUIET_LOOKS) return;
     }
     throw new Error('Something still waits on the device.');
   });
