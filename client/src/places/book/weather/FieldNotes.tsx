@@ -185,14 +185,11 @@ export function SayGround({ told }: NoteProps) {
         layout="wrap"
         options={GROUNDS}
         value={null}
-        onChange={(state) =>
-          record({
-            kind: 'groundSaid',
-            at: clock(),
-            state,
-            until: new Date(Date.parse(clock()) + HOLDS_MS).toISOString(),
-          })
-        }
+        onChange={(state) => {
+          const at = clock();
+          const until = new Date(Date.parse(at) + HOLDS_MS).toISOString();
+          return record({ kind: 'groundSaid', at, state, until });
+        }}
       />
       <Small>What is said outweighs the record for a day and a half.</Small>
     </View>
