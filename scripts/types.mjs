@@ -1,7 +1,8 @@
-// Checks the types of every workspace; what was checked before and has not changed since is not checked again.
+// Checks the types of every workspace, and that the addresses in them are those of client/app; what was checked before and has not changed since is not checked again.
 import { command, run } from './steps.mjs';
 
 await command(async () => {
+  await run('Addresses', process.execPath, ['scripts/routes.mjs', '--check']);
   for (const workspace of ['core', 'contracts', 'server', 'client', 'e2e'])
     await run(`Types of ${workspace}`, process.execPath, [
       'node_modules/typescript-native/bin/tsc',

@@ -3,5 +3,5 @@ import { useRouter } from 'expo-router';
 
 export function useOpenLimb(treeId: string): (limbId: string) => void {
   const router = useRouter();
-  return (limb) => router.navigate({ pathname: '/round/[treeId]', params: { treeId, limb } } as never);
+  return (limb) => router.navigate({ pathname: '/round/[treeId]', params: { treeId, limb } });
 }

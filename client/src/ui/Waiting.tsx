@@ -1,5 +1,5 @@
 // While the orchard is read, or when it could not be.
-import { useRouter } from 'expo-router';
+import { type Href, useRouter } from 'expo-router';
 import { inWords, ServerProblem } from '../data/api';
 import { Button } from './Button';
 import { Notice } from './Notice';
@@ -42,7 +42,7 @@ function NotThere({ title, error }: { title: string; error: Error }) {
     <Screen
       title={title}
       actions={
-        <Button grow kind="main" onPress={() => router.replace(list as never)}>
+        <Button grow kind="main" onPress={() => router.replace(list as Href)}>
           Go to the list
         </Button>
       }

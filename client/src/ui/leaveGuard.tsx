@@ -1,5 +1,5 @@
 // Leaving a form with changes asks first, whichever way one leaves it: Cancel, Back, a link, a key, or closing the page.
-import { useRouter } from 'expo-router';
+import { type Href, useRouter } from 'expo-router';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { Button } from './Button';
 import { afterLayers, useBackLayer } from './backStack';
@@ -56,7 +56,7 @@ export function useLeaveGuard(changed: boolean, what: string): LeaveGuard {
       if (!inside.startsWith('/') || inside.startsWith('/api/') || event.ctrlKey || event.metaKey) return;
       event.preventDefault();
       event.stopPropagation();
-      own(() => router.navigate(inside as never));
+      own(() => router.navigate(inside as Href));
     };
     const onUnload = (event: BeforeUnloadEvent) => event.preventDefault();
     document.addEventListener('click', onClick, { capture: true });

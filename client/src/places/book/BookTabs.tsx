@@ -21,7 +21,7 @@ export function BookTabs() {
         return (
           <Link
             key={to}
-            href={to as never}
+            href={to}
             aria-current={here ? 'page' : undefined}
             style={{ textDecorationLine: 'none', display: 'flex' } as never}
           >

@@ -48,7 +48,7 @@ export function Log() {
       <BookTabs />
       {code === null ? null : (
         <View flexDirection="row" flexWrap="wrap" gap={8}>
-          <Button onPress={() => router.navigate(`/round/${tree}` as never)}>{`Look at ${code}`}</Button>
+          <Button onPress={() => router.navigate(`/round/${tree}`)}>{`Look at ${code}`}</Button>
           <Button onPress={() => router.navigate('/book')}>All trees</Button>
         </View>
       )}
@@ -94,7 +94,7 @@ function EntryRow({ entry, today }: { entry: LogEntry; today: SiteToday }) {
   const tree = entry.treeCode ? `${entry.treeCode} · ` : '';
   return (
     <Row
-      {...(entry.treeId && { href: `/round/${entry.treeId}` as never })}
+      {...(entry.treeId && { href: `/round/${entry.treeId}` })}
       title={`${tree}${title}`}
       detail={`${detail ? `${detail} · ` : ''}${entry.by}, ${shortMoment(entry.at, today.site.timeZone)}`}
       aside={mark}

@@ -48,7 +48,7 @@ export function CutCard(frame: FrameGiven) {
     router.navigate({
       pathname: '/round/[treeId]',
       params: { treeId: view.tree.id, limb: cut.limbId, from: 'run' },
-    } as never);
+    });
   return (
     <CardFrame
       {...frame}

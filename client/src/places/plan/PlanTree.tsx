@@ -93,7 +93,7 @@ function SolvedPlan({ view, today, solved, searching }: SolvedPlanProps) {
             grow
             kind="main"
             maxWidth={wide ? 300 : undefined}
-            onPress={() => router.navigate(`/plan/${tree.id}/when` as never)}
+            onPress={() => router.navigate(`/plan/${tree.id}/when`)}
           >
             When
           </Button>

@@ -74,7 +74,7 @@ function TreeEditor({ title, treeId, newest }: TreeEditorProps) {
       {
         onSuccess: () =>
           leaving.leave(() =>
-            router.replace((revision === null ? `/round/${treeId}/map` : `/round/${treeId}`) as never),
+            router.replace(revision === null ? `/round/${treeId}/map` : `/round/${treeId}`),
           ),
       },
     );

@@ -70,7 +70,7 @@ export function ImportTrees() {
       subtitle="CSV, GeoJSON, or the archive of an orchard"
       actions={
         taken ? (
-          <Button grow kind="main" onPress={() => router.replace('/round/register' as never)}>
+          <Button grow kind="main" onPress={() => router.replace('/round/register')}>
             To the register
           </Button>
         ) : archive ? (

@@ -46,8 +46,8 @@ export function Register() {
       }
       actions={
         <>
-          <Button onPress={() => router.navigate('/round/register/import' as never)}>From a file</Button>
-          <Button grow kind="main" onPress={() => router.navigate('/round/register/new' as never)}>
+          <Button onPress={() => router.navigate('/round/register/import')}>From a file</Button>
+          <Button grow kind="main" onPress={() => router.navigate('/round/register/new')}>
             New tree
           </Button>
         </>

@@ -43,7 +43,7 @@ export function RoundList({ openId }: { openId?: string }) {
     >
       <View flexDirection="row" flexWrap="wrap" gap={8}>
         <FindByTag />
-        <Button onPress={() => router.navigate('/round/register' as never)}>Register</Button>
+        <Button onPress={() => router.navigate('/round/register')}>Register</Button>
       </View>
       {round && !round.paused ? (
         <ReadAhead round={round} plots={data.plots} trees={queue.trees.length} />

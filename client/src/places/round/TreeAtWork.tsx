@@ -141,7 +141,7 @@ export function TreeAtWork({ detail, today, firstLimbId, fromRun, neighbours }: 
           <Row
             title="What was done here"
             detail="Cuts, findings and visits on record"
-            href={`/book?tree=${treeId}` as never}
+            href={`/book?tree=${treeId}`}
           />
         </Rows>
       )}

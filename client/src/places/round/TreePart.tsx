@@ -34,8 +34,8 @@ export function TreePart({ view, detail, today }: TreePartProps) {
       <Facts tree={view.tree} today={today} />
       <Jobs treeId={view.tree.id} jobs={detail.jobs} today={today} />
       <View flexDirection="row" flexWrap="wrap" gap={8}>
-        <Button onPress={() => router.navigate(`/round/${view.tree.id}/edit` as never)}>Edit the tree</Button>
-        <Button onPress={() => router.navigate(`/round/${view.tree.id}/map` as never)}>Limb map</Button>
+        <Button onPress={() => router.navigate(`/round/${view.tree.id}/edit`)}>Edit the tree</Button>
+        <Button onPress={() => router.navigate(`/round/${view.tree.id}/map`)}>Limb map</Button>
         <SkipTree tree={view.tree} />
       </View>
     </View>

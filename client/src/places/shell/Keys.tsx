@@ -53,10 +53,7 @@ export function PlaceKeys() {
   const [open, setOpen] = useState(false);
   useKeys({
     ...Object.fromEntries(
-      places.map((place) => [
-        `g ${place.letter}`,
-        () => leavePage(() => router.navigate(place.path as never)),
-      ]),
+      places.map((place) => [`g ${place.letter}`, () => leavePage(() => router.navigate(place.path))]),
     ),
     '?': () => setOpen(true),
     'Shift+?': () => setOpen(true),

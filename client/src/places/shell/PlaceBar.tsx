@@ -4,7 +4,7 @@ import { Link, usePathname } from 'expo-router';
 import Svg, { Path } from 'react-native-svg';
 import { usePalette, useWide } from '../../ui/theme';
 import { Label } from '../../ui/type';
-import { type PlaceId, placeOf, places } from './places';
+import { type PlaceId, type PlacePath, placeOf, places } from './places';
 
 const ICONS: Record<PlaceId, string> = {
   today: 'M3 13H21M6 17H18M9 21H15M7 13a5 5 0 0 1 10 0M12 3V5.5M4.5 6L6.3 7.8M19.5 6L17.7 7.8',
@@ -47,7 +47,7 @@ function PlaceLink({
   wide,
 }: {
   id: PlaceId;
-  path: string;
+  path: PlacePath;
   name: string;
   here: boolean;
   wide: boolean;
@@ -55,7 +55,7 @@ function PlaceLink({
   const { ink, soft, kerf } = usePalette();
   return (
     <Link
-      href={path as never}
+      href={path}
       aria-current={here ? 'page' : undefined}
       style={
         {

@@ -25,7 +25,7 @@ export function PlaceError({ error, retry }: PlaceErrorProps) {
   }, [path, retry]);
   const back = () => {
     // At the list itself there is nothing above it but Today
-    router.replace((path === place.path ? '/today' : place.path) as never);
+    router.replace(path === place.path ? '/today' : place.path);
     void retry();
   };
   return (

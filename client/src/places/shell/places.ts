@@ -8,6 +8,7 @@ export const places = [
 ] as const;
 
 export type PlaceId = (typeof places)[number]['id'];
+export type PlacePath = (typeof places)[number]['path'];
 
 /** The place that a page belongs to; Today for a page that belongs to none. */
 export function placeOf(path: string): (typeof places)[number] {

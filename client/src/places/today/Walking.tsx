@@ -36,7 +36,7 @@ export function QuestionRows({ views }: { views: TreeView[] }) {
     .map(({ view, finding, question }) => (
       <Row
         key={question.id}
-        href={`/round/${view.tree.id}?limb=${finding.limbId}` as never}
+        href={`/round/${view.tree.id}?limb=${finding.limbId}`}
         title={question.of === me ? `${question.by} asks you` : `${question.of} was asked`}
         detail={`${view.tree.code} · ${question.question || 'What is it?'} · the cut is held until then`}
       />
@@ -57,7 +57,7 @@ export function JobRows({ today }: { today: SiteToday }) {
       {due.slice(0, SHOWN).map((job) => (
         <Row
           key={job.id}
-          href={`/round/${job.treeId}` as never}
+          href={`/round/${job.treeId}`}
           title={jobKinds.find((kind) => kind.code === job.job)?.name ?? job.job}
           detail={`${trees?.find((tree) => tree.id === job.treeId)?.code ?? ''} · ${job.dueOn < today.day ? 'late: was due' : 'due'} ${dayWords(job.dueOn)}${job.note ? ` · ${job.note}` : ''}`}
         />

@@ -78,7 +78,7 @@ function Looking({ one, today, onClose }: { one: RecheckDue; today: SiteToday; o
           router.navigate({
             pathname: '/round/[treeId]',
             params: { treeId: one.treeId, limb: action.cut.limbId },
-          } as never);
+          });
       },
     );
   };

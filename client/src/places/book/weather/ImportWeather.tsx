@@ -81,7 +81,7 @@ export function ImportWeather() {
       subtitle="CSV with a heading row, or hourly JSON"
       actions={
         taken ? (
-          <Button grow kind="main" onPress={() => router.replace('/book/weather' as never)}>
+          <Button grow kind="main" onPress={() => router.replace('/book/weather')}>
             To the weather
           </Button>
         ) : report && file ? (

@@ -55,7 +55,7 @@ export function WeatherBook() {
       subtitle={today.site.name}
       width="full"
       actions={
-        <Button grow kind="main" onPress={() => router.navigate('/book/import-weather' as never)}>
+        <Button grow kind="main" onPress={() => router.navigate('/book/import-weather')}>
           Weather from a file
         </Button>
       }

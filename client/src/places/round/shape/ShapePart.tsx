@@ -34,7 +34,7 @@ export function ShapePart({ view, today, onLimb }: ShapePartProps) {
       <MapWords
         gaps={gaps}
         limbs={view.limbs.length}
-        onDraw={() => router.navigate(`/round/${view.tree.id}/map` as never)}
+        onDraw={() => router.navigate(`/round/${view.tree.id}/map`)}
       />
       <Openness view={view} />
       <View gap={8}>
