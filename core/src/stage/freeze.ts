@@ -36,6 +36,16 @@ const SEVERE_BELOW_C = 3;
 const AFTER_LEAF_DAYS = 21;
 const LEAF_SHARE = PETALS_DOWN;
 
+/** A frost is shown so long before its wood can be judged, and so long after. @source common practice, no source */
+const SHOWN_BEFORE_DAYS = 7;
+const SHOWN_AFTER_DAYS = 60;
+
+/** Is the wood that this frost may have killed to be looked at about now? @param day local date */
+export function isToBeJudged({ lookFrom }: Pick<FreezeEvent, 'lookFrom'>, day: string): boolean {
+  const due = daysBetween(day, lookFrom);
+  return due <= SHOWN_BEFORE_DAYS && due >= -SHOWN_AFTER_DAYS;
+}
+
 /**
  * Frosts of a record that matter to a crop.
  *

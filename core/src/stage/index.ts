@@ -15,7 +15,7 @@ export {
   NEEDS_SOURCE,
   PETALS_DOWN,
 } from './crops';
-export { FreezeEvent, freezeEvents, freezeKinds, woodInjuries } from './freeze';
+export { FreezeEvent, freezeEvents, freezeKinds, isToBeJudged, woodInjuries } from './freeze';
 export { evergreenWoodC, hardinessCourse, type Stages, stagesOver } from './hardiness';
 export { killedShare } from './kill';
 export {

@@ -11,6 +11,7 @@ import {
   hardinessCourse,
   hourlyDegreeDays,
   isChillHour,
+  isToBeJudged,
   killC,
   killedShare,
   type StageDay,
@@ -227,6 +228,16 @@ test('awake wood loses hardness on warm days and gains some of it back in cold, 
     ...Array(60).fill(awake),
   ]);
   expect(long.at(-1)).toBeCloseTo(midwinter, 6);
+});
+
+test.each([
+  ['2026-05-12', false],
+  ['2026-05-13', true],
+  ['2026-05-20', true],
+  ['2026-07-19', true],
+  ['2026-07-20', false],
+])('wood that can be judged from 20 May is to be looked at on %s: %p', (day, is) => {
+  expect(isToBeJudged({ lookFrom: '2026-05-20' }, day)).toBe(is);
 });
 
 describe('a frost is on record by the most that it may have killed', () => {

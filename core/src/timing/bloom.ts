@@ -1,7 +1,14 @@
 // Fire blight: can flowers be infected today, when will strikes show, and when may they be cut out?
 import { z } from 'zod';
 import { type Crop, firstFlower, hourlyDegreeDays, PETALS_DOWN, type StageDay } from '../stage/index';
-import { type DayOfWeather, dayAfter, daysOf, type LocalClock, type Series } from '../weather/index';
+import {
+  type DayOfWeather,
+  dayAfter,
+  daysBetween,
+  daysOf,
+  type LocalClock,
+  type Series,
+} from '../weather/index';
 import { suitability } from './lambda';
 import { pathogenOf } from './pathogens';
 
@@ -170,6 +177,15 @@ export function doublingHours(temperatureC: number): number | null {
 
 /** In-season cutting of strikes is worth it early, for so long after the first shows. Common practice, no source. */
 const EARLY_DAYS = 14;
+
+/** Without warmth for so long an infection is not waited for any more. Common practice, no source. */
+const RIPENS_WITHIN_DAYS = 40;
+
+/** Is a strike to be looked for about now, is it on its way, or is it no matter of these days? @param day local date */
+export function strikeOn({ day: infected, showFrom }: Strike, day: string): 'shows' | 'ripens' | null {
+  if (showFrom !== null) return Math.abs(daysBetween(day, showFrom)) <= EARLY_DAYS ? 'shows' : null;
+  return daysBetween(infected, day) < RIPENS_WITHIN_DAYS ? 'ripens' : null;
+}
 
 /** Days on which strikes can be cut out: from when they show, for two weeks. */
 export function removalSpan(strike: Strike): { from: string; to: string } | null {

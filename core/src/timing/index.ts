@@ -10,6 +10,7 @@ export {
   removalSpan,
   SYMPTOM_BASE_C,
   SYMPTOM_DD,
+  strikeOn,
   strikesOf,
   USUAL_FLOWER_DD,
 } from './bloom';

@@ -34,6 +34,7 @@ import {
   seasonOf,
   siteTiming,
   startingTimingSettings,
+  strikeOn,
   strikesOf,
   suitability,
   susceptibility,
@@ -340,6 +341,18 @@ describe('fire blight in bloom', () => {
     const shown = strikes.find((one) => one.day === '2026-05-13')?.showFrom as string;
     const after = (Date.parse(shown) - Date.parse('2026-05-13')) / 864e5;
     expect(Math.abs(after - expected)).toBeLessThan(1);
+  });
+
+  const strike = { day: '2026-05-01', cause: 'infection', degreeDays: 20 } as const;
+  test.each([
+    ['2026-05-20', '2026-05-05', null],
+    ['2026-05-20', '2026-05-06', 'shows'],
+    ['2026-05-20', '2026-06-03', 'shows'],
+    ['2026-05-20', '2026-06-04', null],
+    [null, '2026-06-09', 'ripens'],
+    [null, '2026-06-10', null],
+  ] as const)('that shows from %p is on %s a matter of: %p', (showFrom, day, state) => {
+    expect(strikeOn({ ...strike, showFrom }, day)).toBe(state);
   });
 
   test('looks are eleven days apart at 18 °C, never under five or over fourteen', () => {

@@ -1,3 +1,4 @@
+export { bareStem } from './bareStem';
 export { cutBack, type Kerf } from './cutBack';
 export { type Measured, measured, split, widestGap, withLimb, without } from './edit';
 export { type Growth, growth, mapGaps } from './growth';
@@ -6,8 +7,10 @@ export {
   budDirections,
   Limb,
   LimbMap,
+  LONGEST_CM,
   limbKinds,
   limbMapFaults,
+  THICKEST_MM,
 } from './limbMap';
 export { limbNames, lowerFirst, type Tier, withGivenNames } from './limbNames';
 export { limbShape, type Point, pointAlong } from './shape';

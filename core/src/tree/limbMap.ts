@@ -17,8 +17,8 @@ export type LimbKind = (typeof limbKinds)[number];
 export const budDirections = ['out', 'in', 'up', 'under', 'left', 'right'] as const;
 const budKinds = ['leaf', 'flower', 'mixed', 'unknown'] as const;
 
-const LONGEST_CM = 3000;
-const THICKEST_MM = 2500;
+export const LONGEST_CM = 3000;
+export const THICKEST_MM = 2500;
 const id = z.string().min(1).max(64);
 const cm = z.number().min(0).max(LONGEST_CM);
 

@@ -34,5 +34,5 @@ export {
   northernDayOfYear,
 } from './localTime';
 export { mixed, normalOf, uniformsOf } from './noise';
-export { type SimulatedPlace, Spell, simulatedForecast, simulatedWeather } from './simulate';
+export { placeToSimulate, type SimulatedPlace, Spell, simulatedForecast, simulatedWeather } from './simulate';
 export { isWet, WET_HUMIDITY_PCT, WET_RAIN_MM } from './wetness';

@@ -1,7 +1,7 @@
 // The simulated station: hourly weather and forecasts that no instrument measured, always the same for the same seed.
 import { z } from 'zod';
 import { upperTail } from '../residual/index';
-import { type Climate, summerness } from './climate';
+import { type Climate, climateAt, summerness } from './climate';
 import { emptySeries, type Series } from './hour';
 import { humidityPct } from './humidity';
 import { dayNumber } from './localTime';
@@ -26,6 +26,19 @@ export interface SimulatedPlace {
   seed: number;
   /** Spells laid over it, so that a demo has the frost or the wet bloom that its story tells of. */
   spells?: readonly Spell[] | undefined;
+}
+
+/** The place that a station is simulated for: by the climate that was set, else by what is usual of its latitude. */
+export function placeToSimulate(
+  { latitude, longitude }: { latitude: number; longitude: number },
+  {
+    climate,
+    coast,
+    seed,
+    spells,
+  }: { climate: Climate | null; coast: boolean; seed: number; spells: readonly Spell[] },
+): SimulatedPlace {
+  return { latitude, longitude, climate: climate ?? climateAt(latitude, coast), seed, spells };
 }
 
 /** How much a day’s warmth, and its rain, resemble the day before. Temperate fronts last some days; no source. */

@@ -17,6 +17,7 @@ import {
   lengthOf,
   localClock,
   northernDayOfYear,
+  placeToSimulate,
   type Reading,
   type Series,
   saturationHpa,
@@ -327,4 +328,17 @@ test('an hour is light when all of it is, with half an hour of twilight on eithe
   expect([99.7, 109.9].map((hour) => isLight(hour, sun))).toEqual([true, true]);
   expect(isLight(1, { rise: null, set: null, always: true })).toBe(true);
   expect(isLight(1, { rise: null, set: null, always: false })).toBe(false);
+});
+
+test('a station is simulated by the climate that was set, else by the usual one of its own latitude and coast', () => {
+  const at = { latitude: 41.5, longitude: 2 };
+  const rest = { seed: 3, spells: [] };
+  const own = { ...climateAt(60, false), meanC: 1 };
+  expect(placeToSimulate(at, { ...rest, climate: own, coast: true })).toEqual({
+    ...at,
+    ...rest,
+    climate: own,
+  });
+  for (const coast of [true, false])
+    expect(placeToSimulate(at, { ...rest, climate: null, coast }).climate).toEqual(climateAt(41.5, coast));
 });

@@ -7,7 +7,7 @@ import {
   type TreeSummary,
   treeBodyOf,
 } from '@mortisect/core/records';
-import type { Limb } from '@mortisect/core/tree';
+import { bareStem, type Limb } from '@mortisect/core/tree';
 import { and, eq, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { doesNotFit, moved, notThere } from '../refusal';
@@ -59,7 +59,7 @@ export async function writeTree(
     await beginTree(tx, {
       id,
       ...written,
-      limbs: limbs ?? [bareStem(tree, now)],
+      limbs: limbs ?? [bareStem({ ...tree, ageYears: ageOf(tree, now) })],
       limbsRevision: 1,
       surveyedAt: now,
     });
@@ -141,26 +141,8 @@ async function nextPosition(tx: Store, table: typeof plots | typeof rows): Promi
   return Number(last?.position ?? -1) + 1;
 }
 
-const BARE_MM = 40;
-
-/** The least a tree has: its stem, as high as the tree and as thick as it is said to be. */
-function bareStem({ heightCm, girthCm, graftUnionCm, plantedYear }: TreeBody, now: string): Limb {
-  const lengthCm = Math.max(30, heightCm);
-  const baseMm = girthCm === null ? BARE_MM : Math.max(8, Math.round((girthCm / Math.PI) * 10));
-  return {
-    id: 'T',
-    parentId: null,
-    jointCm: 0,
-    lengthCm,
-    baseMm,
-    tipMm: Math.min(8, baseMm),
-    ageYears: plantedYear === null ? 5 : Math.max(1, Number(now.slice(0, 4)) - plantedYear),
-    kind: 'trunk',
-    bearingDeg: 0,
-    inclinationDeg: 90,
-    ...(graftUnionCm !== null && { graftUnionCm: Math.min(graftUnionCm, lengthCm) }),
-  };
-}
+const ageOf = ({ plantedYear }: TreeBody, now: string): number | null =>
+  plantedYear === null ? null : Number(now.slice(0, 4)) - plantedYear;
 
 interface LimbsWrite {
   treeId: string;

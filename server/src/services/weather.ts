@@ -3,16 +3,15 @@ import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
 import type { StationState, WeatherImportReport } from '@mortisect/contracts';
 import { isTimeZone, type Site } from '@mortisect/core/records';
 import {
-  climateAt,
   columns,
   emptySeries,
   hourOf,
   lengthOf,
   momentOf,
+  placeToSimulate,
   type Repair,
   repairs,
   type Series,
-  type SimulatedPlace,
   type WeatherHour,
 } from '@mortisect/core/weather';
 import { and, asc, count, eq, gte, inArray, lt, max, min, sql } from 'drizzle-orm';
@@ -39,21 +38,10 @@ const AT_ONCE = 1000;
 /** Hours of the future that are no measurement; a station’s clock may be this much ahead. */
 const AHEAD_H = 1;
 
-/** The place that simulated weather is made for. */
-function simulatedPlace({ latitude, longitude, weather }: Site): SimulatedPlace {
-  return {
-    latitude,
-    longitude,
-    climate: weather.climate ?? climateAt(latitude, weather.coast),
-    seed: weather.seed,
-    spells: weather.spells,
-  };
-}
-
 /** What the worker pool needs to know of the weather; null where the site goes by none. */
 export async function weatherSource(db: Store, site: Site, now: string): Promise<WeatherSource | null> {
   if (site.weather.source === 'none') return null;
-  const place = simulatedPlace(site);
+  const place = placeToSimulate(site, site.weather);
   if (site.weather.source === 'simulated') return { kind: 'simulated', place };
   const nowHour = hourOf(now);
   const observed = await readHours(db, 'observed', oldestHour(nowHour), nowHour + AHEAD_H);
@@ -375,7 +363,10 @@ export async function getWeather(db: Store, pool: Pool, days: number, now: strin
   const nowHour = hourOf(now);
   const from = nowHour - days * 24;
   if (site.weather.source === 'simulated') {
-    return { station, ...(await pool.simulated({ place: simulatedPlace(site), fromHour: from, nowHour })) };
+    return {
+      station,
+      ...(await pool.simulated({ place: placeToSimulate(site, site.weather), fromHour: from, nowHour })),
+    };
   }
   if (site.weather.source === 'none') return { station, observed: emptySeries(from, 0), forecast: null };
   const forecast = await readHours(db, 'forecast', nowHour, nowHour + FORECAST_HOURS);

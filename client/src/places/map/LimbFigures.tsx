@@ -1,6 +1,6 @@
 // A limb in figures: what cannot be dragged, and the years read off its growth marks.
 import { tapeText, upperFirst } from '@mortisect/core/measure';
-import { growth, type Limb, limbKinds, type Measured } from '@mortisect/core/tree';
+import { growth, type Limb, LONGEST_CM, limbKinds, type Measured, THICKEST_MM } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useUnits } from '../../data/useToday';
@@ -19,8 +19,6 @@ interface LimbFiguresProps {
 const KINDS = limbKinds
   .filter((kind) => kind !== 'trunk')
   .map((value) => ({ value, label: upperFirst(value) }));
-const LONGEST_CM = 3000;
-const THICKEST_CM = 250;
 
 export function LimbFigures({ limb, name, onChange }: LimbFiguresProps) {
   return (
@@ -49,7 +47,7 @@ export function LimbFigures({ limb, name, onChange }: LimbFiguresProps) {
           label="Thick at base"
           cm={limb.baseMm / 10}
           leastCm={0.2}
-          mostCm={THICKEST_CM}
+          mostCm={THICKEST_MM / 10}
           onChange={(cm) => onChange({ baseMm: Math.round(cm * 10) }, 'base')}
         />
       </View>

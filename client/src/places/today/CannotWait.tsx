@@ -5,8 +5,8 @@ import { dangersOf } from '@mortisect/core/handling';
 import { upperFirst } from '@mortisect/core/measure';
 import { isUrgent, type SiteToday, type TreeView } from '@mortisect/core/present';
 import { speciesName } from '@mortisect/core/register';
-import { SYMPTOM_DD } from '@mortisect/core/timing';
-import { daysBetween } from '@mortisect/core/weather';
+import { isToBeJudged } from '@mortisect/core/stage';
+import { SYMPTOM_DD, strikeOn } from '@mortisect/core/timing';
 import { dayHour, dayWords } from '../../data/moment';
 import { useTrees } from '../../data/queries';
 import { Row } from '../../ui/Row';
@@ -62,9 +62,6 @@ function restricted(view: TreeView, { site }: SiteToday): string {
   return rule ? ` · may be notifiable: ask ${rule.authority} first` : '';
 }
 
-const LOOK_AHEAD_DAYS = 7;
-const LOOK_BACK_DAYS = 60;
-
 /** Wood to be judged now after a frost; one row for each frost and kind of injury. */
 export function FrostRows({ told, today }: Pick<CannotWaitProps, 'told' | 'today'>) {
   const trees = useTrees().data?.trees ?? [];
@@ -75,8 +72,7 @@ export function FrostRows({ told, today }: Pick<CannotWaitProps, 'told' | 'today
   >();
   for (const group of told.timing.groups) {
     for (const freeze of group.freezes) {
-      const due = daysBetween(today.day, freeze.lookFrom);
-      if (due > LOOK_AHEAD_DAYS || due < -LOOK_BACK_DAYS) continue;
+      if (!isToBeJudged(freeze, today.day)) continue;
       const key = `${freeze.day} ${freeze.kind} ${freeze.lookFrom}`;
       const row = byFrost.get(key) ?? {
         kind: freeze.kind,
@@ -123,11 +119,8 @@ export function BlightRows({ told, today }: Pick<CannotWaitProps, 'told' | 'toda
         />,
       );
     }
-    const shows = strikes.filter(
-      (one) => one.showFrom !== null && Math.abs(daysBetween(today.day, one.showFrom)) <= 14,
-    );
-    const ripening = strikes.filter((one) => one.showFrom === null && daysBetween(one.day, today.day) < 40);
-    const first = shows[0];
+    const first = strikes.find((one) => strikeOn(one, today.day) === 'shows');
+    const ripening = strikes.find((one) => strikeOn(one, today.day) === 'ripens');
     if (first?.showFrom) {
       rows.push(
         <Row
@@ -137,13 +130,13 @@ export function BlightRows({ told, today }: Pick<CannotWaitProps, 'told' | 'toda
           detail={`From ${dayWords(first.showFrom)}, of infection on ${dayWords(first.day)} · look every week, cut early on a dry day`}
         />,
       );
-    } else if (ripening[0]) {
+    } else if (ripening) {
       rows.push(
         <Row
           key={`${key} ripening`}
           href="/round"
           title={`Strikes are ripening on ${speciesName(species).toLowerCase()}`}
-          detail={`Infection on ${dayWords(ripening[0].day)} · ${Math.round((ripening[0].degreeDays / SYMPTOM_DD) * 100)} % of the warmth until they show`}
+          detail={`Infection on ${dayWords(ripening.day)} · ${Math.round((ripening.degreeDays / SYMPTOM_DD) * 100)} % of the warmth until they show`}
         />,
       );
     }

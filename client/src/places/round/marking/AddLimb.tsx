@@ -3,7 +3,15 @@
 import { clockHour, upperFirst } from '@mortisect/core/measure';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import type { TreeDetail } from '@mortisect/core/records';
-import { type Limb, limbKinds, measured, withGivenNames, withLimb } from '@mortisect/core/tree';
+import {
+  type Limb,
+  LONGEST_CM,
+  limbKinds,
+  measured,
+  THICKEST_MM,
+  withGivenNames,
+  withLimb,
+} from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useClock } from '../../../data/useClock';
@@ -30,8 +38,6 @@ interface AddLimbProps {
 const KINDS = limbKinds
   .filter((kind) => kind !== 'trunk')
   .map((value) => ({ value, label: upperFirst(value) }));
-const LONGEST_CM = 3000;
-const THICKEST_CM = 250;
 const DEG_AN_HOUR = 30;
 
 export function AddLimb(props: AddLimbProps) {
@@ -116,7 +122,7 @@ function Open({ detail, view, today, onLimb, onClose, onAdded }: AddLimbProps) {
           label="Thick at base"
           cm={limb.baseMm / 10}
           leastCm={0.2}
-          mostCm={THICKEST_CM}
+          mostCm={THICKEST_MM / 10}
           onChange={(cm) => set({ baseMm: Math.round(cm * 10) })}
         />
       </View>
