@@ -3,7 +3,12 @@ import { QueryClient, QueryObserver } from '@tanstack/react-query';
 import { type KeptIn, keeping } from './queryClient';
 
 const KEY = ['tree', 'a'];
-const wait = (ms = 5) => new Promise((resolve) => setTimeout(resolve, ms));
+const wait = () => new Promise((resolve) => setTimeout(resolve, 5));
+/** However slow the machine. */
+async function until(holds: () => boolean): Promise<void> {
+  for (let looks = 0; looks < 1000 && !holds(); looks++) await wait();
+  expect(holds()).toBe(true);
+}
 
 function deviceWith(full = false) {
   const kept = new Map<string, unknown>();
@@ -34,7 +39,7 @@ function shown({ device }: ReturnType<typeof deviceWith>, read: jest.Mock) {
 async function visited(read = jest.fn(async () => 'of yesterday')) {
   const on = deviceWith();
   const { client } = shown(on, read);
-  await wait();
+  await until(() => on.kept.size > 0);
   client.clear();
   return on;
 }
@@ -46,15 +51,13 @@ test('what an earlier visit read stands at once, and gives way to what is read a
     on,
     jest.fn(() => new Promise<string>((resolve) => (answer = resolve))),
   );
-  await wait();
-  expect([current().data, current().isFetching]).toEqual(['of yesterday', true]);
+  await until(() => current().data !== undefined && current().isFetching);
+  expect(current().data).toBe('of yesterday');
   answer('of today');
-  await wait();
-  expect([current().data, current().isFetching]).toEqual(['of today', false]);
-  await wait();
-  expect([...on.kept.values()]).toEqual([
-    expect.objectContaining({ state: expect.objectContaining({ data: 'of today' }) }),
-  ]);
+  await until(() => current().data === 'of today' && !current().isFetching);
+  await until(() =>
+    [...on.kept.values()].some((one) => (one as { state: { data: string } }).state.data === 'of today'),
+  );
   client.clear();
 });
 
@@ -62,8 +65,9 @@ test('what an earlier visit read stands at once, and gives way to what is read a
 test('a read that fails leaves what was kept on the screen, and no error that nobody hears', async () => {
   const on = await visited();
   const { client, current } = shown(on, jest.fn().mockRejectedValue(new Error('no answer')));
-  await wait();
+  await until(() => current().error !== null);
   expect([current().data, current().error?.message]).toEqual(['of yesterday', 'no answer']);
+  await wait();
   client.clear();
 });
 
@@ -74,15 +78,14 @@ test('a read that two changes overtake ends with the last answer, and no error t
     on,
     jest.fn(() => new Promise<string>((resolve) => answers.push(resolve))),
   );
-  await wait();
-  for (const _ of ['one change', 'another']) {
+  await until(() => answers.length === 1);
+  for (const reads of [2, 3]) {
     void client.invalidateQueries({ queryKey: KEY });
-    await wait();
+    await until(() => answers.length === reads);
   }
-  expect(answers).toHaveLength(3);
   for (const [i, answer] of answers.entries()) answer(`read ${i}`);
+  await until(() => current().data === 'read 2');
   await wait();
-  expect(current().data).toBe('read 2');
   client.clear();
 });
 
@@ -92,8 +95,7 @@ test('a device that is full shows what it cannot keep, and says so where it was 
     on,
     jest.fn(async () => 'of today'),
   );
-  await wait();
-  expect(current().data).toBe('of today');
+  await until(() => current().data === 'of today');
   await expect(on.device.keep(client, KEY)).rejects.toThrow('the device is full');
   client.clear();
 });
