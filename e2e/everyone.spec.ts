@@ -17,17 +17,29 @@ import {
 } from './orchard';
 
 atBothSizes((name, _viewport, journey) => {
-  journey('phone')('every screen, in both themes, narrow and with large text', async ({ page, orchard }) => {
+  // In halves, which two browsers walk at once
+  for (const [half, routes] of [
+    ['first', ROUTES.slice(0, ROUTES.length / 2)],
+    ['second', ROUTES.slice(ROUTES.length / 2)],
+  ] as const)
+    journey('phone')(
+      `every screen, in both themes, narrow and with large text: the ${half} half`,
+      async ({ page, orchard }) => {
+        test.setTimeout(300_000);
+        await open(page, orchard.url);
+        for (const route of routes) {
+          await page.goto(`${orchard.url}${route}`);
+          await settled(page);
+          await expectForEveryone(page, route, name === 'phone');
+        }
+      },
+    );
+  journey('phone')('the gate, the parts of a tree, and every sheet of marking', async ({ page, orchard }) => {
     test.setTimeout(300_000);
     await page.goto(orchard.url);
     await page.getByLabel('Who works on this device?').waitFor();
     await expectForEveryone(page, 'the gate', name === 'phone');
     await open(page, orchard.url);
-    for (const route of ROUTES) {
-      await page.goto(`${orchard.url}${route}`);
-      await settled(page);
-      await expectForEveryone(page, route, name === 'phone');
-    }
     await page.goto(`${orchard.url}/round/net-loft-05`);
     for (const part of ['Shape', 'Tree']) {
       await page.getByRole('tab', { name: part }).click();

@@ -9,10 +9,11 @@ export const ALWAYS_WIDE = ['path', 'ways'];
 const TURNS_OF_ALL = [
   ['everyone'],
   ['kept'],
-  ['trouble', 'plan'],
-  ['days', 'opinion', 'archive'],
-  ['kill', 'round'],
-  ['run'],
+  ['trouble'],
+  ['plan', 'archive'],
+  ['days'],
+  ['round', 'kill'],
+  ['opinion', 'run'],
 ];
 const WIDE = process.env.CHECK === 'wide';
 export const TURNS = WIDE ? TURNS_OF_ALL : [...TURNS_OF_ALL, ...ALWAYS_WIDE.map((name) => [name])];
