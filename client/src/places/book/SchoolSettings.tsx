@@ -14,14 +14,16 @@ export function SchoolSettings({ control }: { control: SiteControl }) {
     <View gap={12}>
       <Controller
         control={control}
-        name="schools.clearance"
-        render={({ field }) => <Clearances chosen={field.value} onChange={field.onChange} />}
-      />
-      <Controller
-        control={control}
         name="schools"
-        render={({ field }) => (
-          <SettingFields schema={SiteSchools} value={field.value} onChange={field.onChange} />
+        // One value for both: of two controllers, of the whole and of a part, one would write over what the other was given
+        render={({ field: { value, onChange } }) => (
+          <>
+            <Clearances
+              chosen={value.clearance}
+              onChange={(clearance) => onChange({ ...value, clearance })}
+            />
+            <SettingFields schema={SiteSchools} value={value} onChange={onChange} />
+          </>
         )}
       />
       <Controller

@@ -58,6 +58,20 @@ test('a limit of shape and a weight of the plan are folded away, asked for with 
   expect(plan.costs.minute).toBe(0.3);
 });
 
+test('a clearance and what else stands among the schools are both saved, whichever came first', async () => {
+  const server = await come();
+  const [clearance] = screen.getAllByLabelText(
+    /^Clearance: Fire blight canker, active/,
+  ) as HTMLSelectElement[];
+  if (!clearance) throw new Error('No clearance is asked for.');
+  const other = [...clearance.options].find(({ value }) => value !== clearance.value)?.value as string;
+  choose('Finish of a collar cut', 'stub');
+  fireEvent.change(clearance, { target: { value: other } });
+  choose('When the blade is cleaned', 'season');
+  const { schools } = await saved(server);
+  expect(schools).toMatchObject({ finish: 'stub', cleaning: 'season', clearance: { FB_CANK_A: other } });
+});
+
 // Waters et al. 1993: 23 kg is the constant of the lifting equation
 test('no piece is planned above what one may lift', async () => {
   const server = await come();
