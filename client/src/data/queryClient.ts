@@ -20,6 +20,7 @@ const FRESH_MS = 1000;
 const LOADED_AT = Date.now();
 export const keptStore =
   typeof indexedDB === 'undefined' ? undefined : createStore('mortisect-read', 'queries');
+
 /** A session that has run out is asked about again, which brings the sign-in. */
 const onError = (error: unknown) => {
   if (error instanceof ServerProblem && error.problem.status === 401) askSession();
@@ -99,6 +100,11 @@ const device = keeping(
 
 /** @throws what the device answers when it is full */
 export const keepOnDevice = (queryKey: QueryKey): Promise<void> => device.keep(queryClient, queryKey);
+
+/** Of what is in the outbox or with the server already: a device that is full loses nothing by it. */
+export function keepIfItFits(queryKey: QueryKey): void {
+  keepOnDevice(queryKey).catch(nothing);
+}
 
 export const queryClient: QueryClient = new QueryClient({
   queryCache: new QueryCache({ onError }),

@@ -5,7 +5,7 @@ import type { Answer } from './api';
 import type { OutboxItem } from './outbox';
 import { waitingOf } from './pending';
 import { usePreferences } from './preferences';
-import { keepOnDevice, knownTrees, queryClient, walkKnown } from './queryClient';
+import { keepIfItFits, knownTrees, queryClient, walkKnown } from './queryClient';
 
 const ORCHARD = [
   ['trees'],
@@ -38,8 +38,7 @@ export function takeOver(item: OutboxItem, answer: unknown): void {
     if (!after || after === detail) continue;
     counts.set(after.tree.id, after.findings.filter((finding) => finding.state === 'open').length);
     queryClient.setQueryData(queryKey, after);
-    // It is in the outbox or with the server: a device that is full loses nothing by it
-    void keepOnDevice(queryKey).catch(() => {});
+    keepIfItFits(queryKey);
     void queryClient.invalidateQueries({ queryKey });
   }
   queryClient.setQueryData<Answer<'getOpenWork'>>(

@@ -6,7 +6,7 @@ import { clear } from 'idb-keyval';
 import { v7 } from 'uuid';
 import { type Ask, ask } from './api';
 import { emptyOutbox, enqueue } from './outbox';
-import { keepOnDevice, keptStore } from './queryClient';
+import { keepIfItFits, keptStore } from './queryClient';
 import { refreshOrchard } from './takeOver';
 
 function useOutboxWrite<V>(write: (value: V) => Promise<void>) {
@@ -144,8 +144,7 @@ export function useSaveSite() {
       ask('putSite', { body: { baseRevision, site } }),
     onSuccess: (saved: SiteRecord) => {
       client.setQueryData(['site'], saved);
-      // The server has it: a device that is full reads it anew
-      void keepOnDevice(['site']).catch(() => {});
+      keepIfItFits(['site']);
       void client.invalidateQueries({ queryKey: ['timing'] });
       return client.invalidateQueries({ queryKey: ['log'] });
     },

@@ -1,16 +1,14 @@
 // Settings, asked for as their schema says: its bounds, its words, its source. One line typed in draws its own field anew and no other.
 
 import { upperFirst } from '@mortisect/core/measure';
-import { aboutSetting, type SettingField, settingsIn } from '@mortisect/core/settings';
+import { aboutSetting, asAsked, asKept, type SettingField, settingsIn } from '@mortisect/core/settings';
 import { View } from '@tamagui/core';
-import { memo, useLayoutEffect, useMemo, useRef } from 'react';
+import { memo, useCallback, useLayoutEffect, useMemo, useRef } from 'react';
 import type { z } from 'zod';
 import { CheckRow } from './CheckRow';
 import { Field } from './Field';
 import { NumberField } from './NumberField';
 import { Select } from './Select';
-
-const PERCENT = 100;
 
 interface SettingFieldsProps<T> {
   schema: z.ZodObject;
@@ -34,8 +32,8 @@ export function SettingFields<T extends object>({
   useLayoutEffect(() => {
     now.current = { value, onChange };
   });
-  const set = useMemo(
-    () => (key: string, given: unknown) => now.current.onChange({ ...now.current.value, [key]: given }),
+  const set = useCallback(
+    (key: string, given: unknown) => now.current.onChange({ ...now.current.value, [key]: given }),
     [],
   );
   const at = (of: object | undefined, key: string) => (of as Record<string, unknown> | undefined)?.[key];
@@ -79,7 +77,7 @@ function basisOf({ kind, label, hint }: SettingField): number | '100%' {
 }
 
 function Asked({ field, value, start, set }: OneSettingProps) {
-  const { key, kind, label, unit = '', percent, least, most, offered, choices } = field;
+  const { key, kind, label, unit = '', least, most, offered, choices } = field;
   const about = aboutSetting(field, start) || undefined;
   if (kind === 'yes')
     return (
@@ -118,12 +116,12 @@ function Asked({ field, value, start, set }: OneSettingProps) {
     <NumberField
       label={label}
       unit={unit}
-      value={percent ? Math.round(Number(value) * PERCENT) : Number(value)}
+      value={asAsked(field, Number(value))}
       least={least}
       most={most}
       whole={kind === 'whole'}
       hint={about}
-      onChange={(given) => set(key, percent ? given / PERCENT : given)}
+      onChange={(given) => set(key, asKept(field, given))}
     />
   );
 }

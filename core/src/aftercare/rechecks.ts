@@ -3,14 +3,12 @@ import { z } from 'zod';
 import { woodClass } from '../blades/index';
 import { type AnsweredCut, regrowth } from '../crown/index';
 import { isGrowing, type Season } from '../disorders/index';
-import { setting } from '../settings/index';
+import { COMMON_PRACTICE, setting } from '../settings/index';
 
 export const recheckKinds = ['strikes', 'month', 'early summer', 'next winter'] as const;
 type RecheckKind = (typeof recheckKinds)[number];
 export const recheckOutcomes = ['clean', 'came back', 'regrown'] as const;
 export type RecheckOutcome = (typeof recheckOutcomes)[number];
-
-const PRACTICE = 'common practice, no source';
 
 export const RecheckSettings = z
   .strictObject({
@@ -25,11 +23,11 @@ export const RecheckSettings = z
     monthDays: setting(z.number().int().min(14).max(60).default(30), {
       label: 'Looked at again after',
       unit: 'days',
-      source: PRACTICE,
+      ...COMMON_PRACTICE,
     }),
     overdueDays: setting(
       z.number().int().min(1).max(90).default(21).describe('later than this a recheck has lapsed'),
-      { label: 'Not asked for any more after', unit: 'days', source: PRACTICE },
+      { label: 'Not asked for any more after', unit: 'days', ...COMMON_PRACTICE },
     ),
   })
   .meta({ id: 'RecheckSettings' });

@@ -1,7 +1,7 @@
 // From which measure on is wood misplaced? Every limit is the site's own; these are where it starts.
 import { z } from 'zod';
 import type { Confidence } from '../register/index';
-import { setting } from '../settings/index';
+import { COMMON_PRACTICE, setting } from '../settings/index';
 
 export interface Threshold {
   key: ThresholdKey;
@@ -37,8 +37,6 @@ const keys = [
   'outOfPlaneDeg',
 ] as const;
 type ThresholdKey = (typeof keys)[number];
-
-const PRACTICE = 'common practice, no source';
 
 export const thresholds: readonly Threshold[] = [
   at('swayMmPerM', 'Sway of a limb, for each metre from its base', 'mm a metre', 10, 0, 100),
@@ -79,7 +77,7 @@ function at(
   least: number,
   most: number,
 ): Threshold {
-  return { key, label, unit, start, least, most, source: PRACTICE, confidence: 'practice' };
+  return { key, label, unit, start, least, most, ...COMMON_PRACTICE };
 }
 
 /** The limits of a site; what it has not set is where the table starts. */

@@ -1,1 +1,10 @@
-export { aboutSetting, type SettingField, type SettingWords, setting, settingsIn } from './setting';
+export {
+  aboutSetting,
+  asAsked,
+  asKept,
+  COMMON_PRACTICE,
+  type SettingField,
+  type SettingWords,
+  setting,
+  settingsIn,
+} from './setting';

@@ -28,6 +28,9 @@ export interface SettingField extends SettingWords {
   fault(value: unknown): string | null;
 }
 
+/** What the trade does, and nobody has written down. */
+export const COMMON_PRACTICE = { source: 'common practice, no source', confidence: 'practice' } as const;
+
 const told = z.registry<SettingWords>();
 
 /** The schema, which the screen of settings asks for with these words. */
@@ -39,6 +42,14 @@ export function setting<S extends z.ZodType>(schema: S, words: SettingWords): S 
 }
 
 const PERCENT = 100;
+
+/** A number as it is asked for. */
+export const asAsked = ({ percent }: SettingWords, value: number): number =>
+  percent ? Math.round(value * PERCENT) : value;
+
+/** A number that was asked for as it is kept. */
+export const asKept = ({ percent }: SettingWords, asked: number): number =>
+  percent ? asked / PERCENT : asked;
 
 /** What is asked for of these settings, in the order of the schema; what has no words is not asked for. */
 export function settingsIn(schema: z.ZodObject): SettingField[] {
@@ -71,16 +82,11 @@ const faultIn = (field: z.ZodType) => (value: unknown) =>
   field.safeParse(value).error?.issues[0]?.message ?? null;
 
 /** Where a value comes from, as it is said beside it: “Starts at 15 mm a metre. Common practice, no source.” */
-export function aboutSetting(
-  { hint, unit, source, confidence, percent }: SettingField,
-  start: unknown,
-): string {
+export function aboutSetting(field: SettingField, start: unknown): string {
+  const { hint, unit, source, confidence } = field;
   const from =
     typeof start === 'number'
-      ? `Starts at ${percent ? Math.round(start * PERCENT) : start}${unit ? ` ${unit}` : ''}.`.replace(
-          '-',
-          '−',
-        )
+      ? `Starts at ${asAsked(field, start)}${unit ? ` ${unit}` : ''}.`.replace('-', '−')
       : null;
   const sure = confidence && confidence !== 'practice' ? ` (confidence ${confidence})` : '';
   const said = source ? `${upperFirst(source)}${sure}.` : null;

@@ -1,11 +1,10 @@
 // What a site goes by when it picks days: rules of the dry window, limits of safe work, schools, weights. All of it can be set.
 import { z } from 'zod';
-import { setting } from '../settings/index';
+import { COMMON_PRACTICE, setting } from '../settings/index';
 import { laneWords, type livingLanes } from './lanes';
 import { schoolWords, timingSchools } from './schoolNames';
 
-const SOURCE = { source: 'common practice, no source', confidence: 'practice' } as const;
-const weight = (label: string) => setting(z.number().min(0).max(1), { label, ...SOURCE });
+const weight = (label: string) => setting(z.number().min(0).max(1), { label, ...COMMON_PRACTICE });
 const schoolChoices = Object.fromEntries(
   timingSchools.map((school) => [school, `${schoolWords[school].name}: ${schoolWords[school].when}`]),
 );
@@ -36,40 +35,40 @@ export const TimingSettings = z
       unit: 'h',
       offered: [24, 48, 72],
       hint: '24 h the least, 48 h usual, 72 h where canker, silver leaf or Eutypa are about.',
-      ...SOURCE,
+      ...COMMON_PRACTICE,
     }),
     dryBeforeH: setting(
       z.number().int().min(0).max(96).describe('no rain for so long before, so that bark is dry, h'),
-      { label: 'Dry before', unit: 'h', ...SOURCE },
+      { label: 'Dry before', unit: 'h', ...COMMON_PRACTICE },
     ),
     climbWindMs: setting(z.number().min(2).max(20).describe('no work in a tree above this mean wind, m/s'), {
       label: 'No climbing above',
       unit: 'm/s',
-      ...SOURCE,
+      ...COMMON_PRACTICE,
     }),
     leastC: setting(z.number().min(-25).max(5).describe('no cuts below, °C: frozen wood splits'), {
       label: 'No cuts below',
       unit: '°C',
-      ...SOURCE,
+      ...COMMON_PRACTICE,
     }),
     stopDay: setting(
       z
         .string()
         .regex(/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'Write it as month and day: 07-31.')
         .describe('last day of summer cuts, month and day as in the north; half a year off in the south'),
-      { label: 'Stop date, as in the north', hint: 'Month-day: 07-31.', ...SOURCE },
+      { label: 'Stop date, as in the north', hint: 'Month-day: 07-31.', ...COMMON_PRACTICE },
     ),
     goodBelow: setting(z.number().min(1).max(99).describe('index below which a day is good'), {
       label: 'Good below an index of',
-      ...SOURCE,
+      ...COMMON_PRACTICE,
     }),
     waitAbove: setting(z.number().min(2).max(100).describe('index above which it is better to wait'), {
       label: 'Wait above',
-      ...SOURCE,
+      ...COMMON_PRACTICE,
     }),
     heavyRainMm: setting(
       z.number().min(1).max(200).describe('rain within four days that washes a protectant off, mm'),
-      { label: 'Heavy rain washes a protectant off', unit: 'mm', ...SOURCE },
+      { label: 'Heavy rain washes a protectant off', unit: 'mm', ...COMMON_PRACTICE },
     ),
     school: TimingSchools,
     weights: TimingWeights,

@@ -6,35 +6,19 @@ import { gear as allGear, type Site } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { Controller } from 'react-hook-form';
 import { CheckRow } from '../../ui/CheckRow';
-import { SettingFields } from '../../ui/SettingFields';
 import { Label } from '../../ui/type';
+import { SettingGroup } from './SettingGroup';
 import type { SiteControl } from './siteForm';
 
 export function AftercareSettings({ control }: { control: SiteControl }) {
   return (
     <View gap={12}>
-      <Controller
-        control={control}
-        name="debris"
-        render={({ field }) => (
-          <SettingFields
-            schema={DebrisSettings}
-            value={field.value as DebrisSettings}
-            onChange={field.onChange}
-          />
-        )}
-      />
-      <Controller
+      <SettingGroup control={control} name="debris" schema={DebrisSettings} />
+      <SettingGroup
         control={control}
         name="rechecks"
-        render={({ field }) => (
-          <SettingFields
-            schema={RecheckSettings}
-            value={field.value as RecheckSettings}
-            starting={startingRechecks()}
-            onChange={field.onChange}
-          />
-        )}
+        schema={RecheckSettings}
+        starting={startingRechecks()}
       />
       <Controller
         control={control}
