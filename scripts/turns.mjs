@@ -8,6 +8,7 @@ export const ALWAYS_WIDE = ['path', 'ways'];
 /** One of these in every check; each takes about as long as the others. */
 const TURNS_OF_ALL = [
   ['everyone'],
+  ['sheets'],
   ['kept'],
   ['trouble'],
   ['plan', 'archive'],
