@@ -32,7 +32,7 @@ module.exports = {
       name: 'core-is-pure',
       severity: 'error',
       from: { path: '^core/src', pathNot: test },
-      to: { pathNot: '^core/src|node_modules/(zod|pure-rand|suncalc)/' },
+      to: { pathNot: '^core/src|node_modules/(zod|ohash|pure-rand|suncalc)/' },
     },
     ...rooms.slice(0, -1).map((room, i) => ({
       name: 'core-rooms-in-order',

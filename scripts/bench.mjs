@@ -78,6 +78,7 @@ async function startsOfDemo() {
       say(`First load to usable Round, 390×844, 4× CPU throttling: ${spread(seconds, 1)} s`);
       say(`Script that this first load takes: ${size(scripts)}`);
       await markedToSeen(url);
+      await cutListed(url);
     } finally {
       await stopServer(child);
     }
@@ -248,6 +249,39 @@ async function markedToSeen(url) {
   say(
     `What one device marks, on another’s screen with its cut, 4× CPU throttling: ${spread(seconds, 2)} s (asked for every 20 s before)`,
   );
+}
+
+/** From Round to the trees of the next run, on a phone that never saw a plan: from the plans that the server keeps, and planned on the phone. */
+async function cutListed(url) {
+  const { chromium } = await import('@playwright/test');
+  const browser = await chromium.launch(launchOptions);
+  const listed = async (isKept) => {
+    const page = await (await browser.newContext({ viewport: PHONE, serviceWorkers: 'block' })).newPage();
+    if (!isKept) await page.route('**/api/plans*', (route) => route.abort());
+    await nameDevice(page, url, 'Wall crew', '/round');
+    await page.getByText('Slip side 02').first().waitFor();
+    const devtools = await page.context().newCDPSession(page);
+    await devtools.send('Emulation.setCPUThrottlingRate', { rate: 4 });
+    const from = performance.now();
+    await page.getByRole('link', { name: /^Cut/ }).first().click();
+    await page.getByRole('button', { name: 'Look around first' }).waitFor();
+    const seconds = (performance.now() - from) / 1000;
+    await page.context().close();
+    return seconds;
+  };
+  try {
+    const times = { kept: [], here: [] };
+    for (let i = 0; i < 5; i++) {
+      times.kept.push(await listed(true));
+      times.here.push(await listed(false));
+    }
+    const { plans } = await (await fetch(`${url}/api/plans`)).json();
+    say(
+      `Cut lists its trees, 4× CPU throttling: ${spread(times.kept, 1)} s from ${plans.length} kept plans (${kb(JSON.stringify(plans).length)}), ${spread(times.here, 1)} s planned on the phone`,
+    );
+  } finally {
+    await browser.close();
+  }
 }
 
 /** Ten days for every tree of the site: after a rule was changed, so that nothing that was kept still holds, and again. */

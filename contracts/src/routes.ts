@@ -1,5 +1,6 @@
 // The table of routes: the one place that says what the server answers and what the app may ask.
 
+import { KeptPlan } from '@mortisect/core/plan';
 import {
   Action,
   ActionBody,
@@ -37,6 +38,9 @@ const RawFile = z.object({
 });
 /** A large file, sent as it is read. */
 const StreamedFile = z.object({ fileName: z.string(), content: z.custom<AsyncIterable<Uint8Array>>() });
+const Since = z.object({
+  since: z.string().max(80).optional().describe('the revision that was read last; all of it where missing'),
+});
 const SheetQuery = z.object({
   paper: z.enum(['A4', 'LETTER']).default('A4'),
   units: z.enum(['metric', 'us']).optional().describe('those of the site where missing'),
@@ -276,6 +280,19 @@ export const routes = {
     response: ImportReport,
     fromDevice: true,
   }),
+  getKeptPlans: route({
+    method: 'get',
+    path: '/api/plans',
+    tag: 'Field records',
+    summary:
+      'Plans that were searched ahead, each with the stamp of what it rests on; with “since” only those kept after',
+    query: Since,
+    response: z.object({
+      revision: z.string().describe('how far the kept plans had come'),
+      whole: z.boolean().describe('these are all, not only those kept since'),
+      plans: z.array(KeptPlan.extend({ treeId: z.string() })),
+    }),
+  }),
   getPlan: route({
     method: 'get',
     path: '/api/trees/:treeId/plan.json',
@@ -469,13 +486,7 @@ export const routes = {
     tag: 'Field records',
     summary:
       'Trees with open findings, in walking order, and the latest actions; with “since” only what changed of them',
-    query: z.object({
-      since: z
-        .string()
-        .max(80)
-        .optional()
-        .describe('the revision that was read last; all of it where missing'),
-    }),
+    query: Since,
     response: z.object({
       revision: z.string().describe('how far the history had come'),
       whole: z.boolean().describe('false: only what changed'),

@@ -12,6 +12,7 @@ import { makeApp } from './http/app';
 import { makePool } from './pool/pool';
 import { completeHistory } from './services/beginnings';
 import { makeChanges } from './services/changes';
+import { makePlanKeeper } from './services/keptPlans';
 import { getTiming } from './services/timing';
 import { runClinic } from './standIns/clinicHours';
 import { holdDataFolder } from './store/dataFolder';
@@ -54,12 +55,19 @@ export async function start(config: Config, log: Logger): Promise<Running> {
     await completeHistory(store.db, now());
     const pool = makePool();
     undo.push(() => pool.close());
-    const changes = makeChanges(store.db);
+    let isAhead = false;
+    const changes = makeChanges(store.db, () => isAhead && plans.wake());
+    const plans = makePlanKeeper({ db: store.db, pool, now, log, onKept: () => changes.announcePlan() });
+    undo.push(() => plans.close());
     hangUp = () => changes.close();
     undo.push(runClinic(store.db, log, now, config.clinicSeconds, () => changes.announce(null)));
     const app = makeApp({ db: store.db, config, access, pool, changes, log, version, now });
     // Once whoever opens it has their first screen: Today need not wait for ten past years to be worked through
-    const ahead = setTimeout(() => void getTiming(store.db, pool, now()).catch(() => undefined), AHEAD_MS);
+    const ahead = setTimeout(async () => {
+      await getTiming(store.db, pool, now()).catch(() => undefined);
+      isAhead = true;
+      plans.wake();
+    }, AHEAD_MS);
     undo.push(() => clearTimeout(ahead));
     server.off('request', notYet);
     server.on('request', app);

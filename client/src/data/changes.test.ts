@@ -16,9 +16,9 @@ class Source {
   close() {
     this.readyState = Source.CLOSED;
   }
-  tell(revision: string) {
+  tell(reached: string, of: 'revision' | 'plans' = 'revision') {
     this.readyState = Source.OPEN;
-    this.onmessage?.({ data: JSON.stringify({ revision }) });
+    this.onmessage?.({ data: JSON.stringify({ [of]: reached }) });
   }
 }
 const last = () => Source.made.at(-1) as Source;
@@ -42,6 +42,10 @@ test('from the first word to the server that comes back', () => {
   expect(keys()).toEqual([]);
   last().tell('o:2');
   expect(keys()).toEqual(['round', 'run', 'open-work', 'tree', 'jobs', 'aftercare', 'log']);
+  // A plan that was kept changes nothing else
+  invalidated.mockClear();
+  last().tell('o:1', 'plans');
+  expect(keys()).toEqual(['kept-plans']);
   // Nobody looks: nothing is listened to. Back again, what was missed meanwhile is read
   show('hidden');
   expect(changesAreTold()).toBe(false);

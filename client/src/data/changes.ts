@@ -1,10 +1,11 @@
 // Hears from the server when somebody else has written something, and reads anew what is shown.
 import { z } from 'zod';
+import { KEPT_PLANS } from './keptPlans';
 import { send } from './outbox';
 import { usePreferences } from './preferences';
 import { queryClient } from './queryClient';
 
-const Told = z.object({ revision: z.string() });
+const Told = z.object({ revision: z.string(), plans: z.string() }).partial();
 /** What others may have changed. The register of a large orchard is megabytes: it is read when it is shown, and not more often than once a minute. */
 const SHARED = [['round'], ['run'], ['open-work'], ['tree'], ['jobs'], ['aftercare'], ['log']];
 const AGAIN_MS = [2000, 5000, 10_000, 20_000];
@@ -42,7 +43,10 @@ function listen(): void {
     tries = 0;
     // The server is there: what waits need not wait for its turn
     void send();
-    hear(Told.parse(JSON.parse(data)).revision);
+    const { revision, plans } = Told.parse(JSON.parse(data));
+    if (revision !== undefined) hear(revision);
+    // Read when a plan is next asked for
+    if (plans !== undefined) void queryClient.invalidateQueries({ queryKey: KEPT_PLANS });
   };
   // Tried again here and not by the browser, so that a server that is away is not asked every three seconds
   opened.onerror = () => {

@@ -13,6 +13,8 @@ jest.mock('comlink', () => ({
   wrap: () => ({ solve: mockSolve, stop: mockStop }),
   proxy: (tell: unknown) => tell,
 }));
+const mockKept = { stamp: 'kept of a' };
+jest.mock('./keptPlans', () => ({ keptPlanOf: async (_: unknown, id: string) => id === 'a' && mockKept }));
 Object.assign(globalThis, { Worker: class {} });
 
 function treeWith(code: string) {
@@ -30,20 +32,22 @@ test('a plan left for another and come back to is searched to its proof', async 
     return new Promise(() => {});
   });
   mockSolve.mockResolvedValueOnce(other.proved).mockResolvedValueOnce(first.proved);
-  const observer = new QueryObserver(client, planQuery(client, first.input));
+  const observer = new QueryObserver(client, planQuery(client, 'a', first.input));
   observer.subscribe(() => {});
   await waitFor(() => observer.getCurrentResult().data !== undefined);
   expect(observer.getCurrentResult().data?.plan.proof.done).toBe(false);
-  observer.setOptions(planQuery(client, other.input));
+  observer.setOptions(planQuery(client, 'a', other.input));
   await waitFor(() => observer.getCurrentResult().data === other.proved);
   expect(mockStop).toHaveBeenCalledTimes(1);
-  observer.setOptions(planQuery(client, first.input));
+  observer.setOptions(planQuery(client, 'a', first.input));
 
   await waitFor(() => observer.getCurrentResult().data?.plan.proof.done === true);
   expect(observer.getCurrentResult().data).toBe(first.proved);
   // Lists take what is proved without a search of their own
-  expect(await client.fetchQuery(planQuery(client, first.input, 1500))).toBe(first.proved);
+  expect(await client.fetchQuery(planQuery(client, 'a', first.input, 1500))).toBe(first.proved);
   expect(mockSolve).toHaveBeenCalledTimes(3);
+  // What the server has kept goes to the worker, which tells whether it holds
+  expect(mockSolve.mock.calls.map(([, , , how]) => how)).toEqual(Array(3).fill({ kept: mockKept }));
   client.clear();
 });
 

@@ -2,10 +2,17 @@
 
 import type { PlanInput, RunOrder, RunOrderInput, Solved } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
-import { type QueryClient, useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
+import {
+  CancelledError,
+  type QueryClient,
+  useQueries,
+  useQuery,
+  useQueryClient,
+} from '@tanstack/react-query';
 import { proxy, type Remote, wrap } from 'comlink';
 import { useMemo, useRef } from 'react';
 import type { PlanWork } from '../workers/plan.worker';
+import { keptPlanOf } from './keptPlans';
 import { planInputFor } from './views';
 
 let remote: Remote<PlanWork> | null = null;
@@ -39,21 +46,23 @@ function keyOf(input: PlanInput): number {
 const planKey = (input: PlanInput, mostMs?: number) =>
   ['plan', keyOf(input), mostMs === undefined ? 'to proof' : 'for lists'] as const;
 
-/** Searched to proof, or for lists until `mostMs`. What is short of proof is stale: whoever comes back to it takes it up again. */
-export function planQuery(client: QueryClient, input: PlanInput, mostMs?: number) {
+/** Kept by the server, or searched here: to proof, or for lists until `mostMs`. What is short of proof is stale: whoever comes back to it takes it up again. */
+export function planQuery(client: QueryClient, treeId: string, input: PlanInput, mostMs?: number) {
   const queryKey = planKey(input, mostMs);
   return {
     queryKey,
     queryFn: async ({ signal }: { signal: AbortSignal }): Promise<Solved> => {
       const proved = client.getQueryData<Solved>(planKey(input));
       if (proved?.plan.proof.done) return proved;
+      const kept = await keptPlanOf(client, treeId);
+      if (signal.aborted) throw new CancelledError();
       const job = ++jobs;
       signal.addEventListener('abort', () => void worker().stop(job));
       const tell = proxy(async (solved: Solved) => {
         if (!signal.aborted) client.setQueryData(queryKey, solved);
         await drawn();
       });
-      return worker().solve(job, input, tell, mostMs);
+      return worker().solve(job, input, tell, { kept, mostMs });
     },
     staleTime: (query: { state: { data?: Solved | undefined } }) =>
       query.state.data?.plan.proof.done ? Number.POSITIVE_INFINITY : 0,
@@ -67,10 +76,10 @@ export function planQuery(client: QueryClient, input: PlanInput, mostMs?: number
 }
 
 /** The plan as far as it is known; `last` keeps what stood before a pin was set. */
-export function usePlan(input: PlanInput) {
+export function usePlan(treeId: string, input: PlanInput) {
   const client = useQueryClient();
   return useQuery({
-    ...planQuery(client, input),
+    ...planQuery(client, treeId, input),
     placeholderData: (before: Solved | undefined) =>
       client.getQueryData<Solved>(planKey(input, LIST_MS)) ?? before,
   });
@@ -95,7 +104,7 @@ export function usePlans(views: readonly TreeView[], today: SiteToday | null): P
   const last = useRef(new Map<string, Solved>());
   const inputs = useMemo(() => (today ? views.map((view) => planInputFor(view, today)) : []), [views, today]);
   const solved = useQueries({
-    queries: inputs.map((input) => planQuery(client, input, LIST_MS)),
+    queries: inputs.map((input, i) => planQuery(client, views[i]?.tree.id ?? '', input, LIST_MS)),
     combine: (results) => results.map(({ data, isError }) => data ?? (isError ? 'failed' : null)),
   });
   return useMemo(() => {

@@ -162,6 +162,8 @@ export class FakeServer {
           gone: [],
           latestActions: this.actions.slice(-5).toReversed(),
         };
+      case 'getKeptPlans':
+        return { revision: 'fake:0', whole: true, plans: [] };
       case 'putFinding':
         return this.putFinding(id, body as { finding: unknown; baseRevision: number | null });
       case 'putAction':

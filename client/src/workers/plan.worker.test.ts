@@ -1,6 +1,6 @@
 // When the worker tells the page: never again before the page has drawn, and never after the last word.
 import './importMeta';
-import type { PlanInput, Solved } from '@mortisect/core/plan';
+import type { KeptPlan, PlanInput, Solved } from '@mortisect/core/plan';
 import type { PlanWork } from './plan.worker';
 
 const mockExposed: { work?: PlanWork } = {};
@@ -20,6 +20,7 @@ jest.mock('@mortisect/core/plan', () => ({
     },
   }),
   inVisits: (_: unknown, plan: unknown) => ({ plan, orders: {} }),
+  solvedFrom: ({ stamp, plan }: KeptPlan) => (stamp === 'holds' ? { prepared: {}, plan, orders: {} } : null),
 }));
 require('./plan.worker');
 jest.spyOn(performance, 'now').mockImplementation(() => mockSearch.ms);
@@ -33,7 +34,7 @@ function solve(draws: () => Promise<void>) {
     told.push(mockSearch.ms);
     return draws();
   };
-  return { told, answer: work.solve(1, {} as PlanInput, tell, 1500) };
+  return { told, answer: work.solve(1, {} as PlanInput, tell, { kept: null, mostMs: 1500 }) };
 }
 const pause = (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms));
 
@@ -75,4 +76,19 @@ test.each([
     expect(at - (told[i] ?? 0)).toBeGreaterThanOrEqual(apartMs);
     expect(at - (told[i] ?? 0)).toBeLessThan(apartMs + 50);
   }
+});
+
+test.each([
+  ['proved, for a list', 'holds', true, 1500, true],
+  ['proved, to proof', 'holds', true, undefined, true],
+  ['short of proof, for a list', 'holds', false, 1500, true],
+  ['short of proof, to proof', 'holds', false, undefined, false],
+  ['proved, of what has changed', 'is past', true, 1500, false],
+])('a plan that was kept %s: %s', async (_, stamp, done, mostMs, isAnswer) => {
+  Object.assign(mockSearch, { ms: 0, proved: true });
+  const kept = { stamp, plan: { proof: { done } }, orders: {} } as unknown as KeptPlan;
+  const work = mockExposed.work as PlanWork;
+  const { plan } = await work.solve(1, {} as PlanInput, () => {}, { kept, mostMs });
+  expect(plan === kept.plan).toBe(isAnswer);
+  expect(mockSearch.ms).toBe(isAnswer ? 0 : 10);
 });

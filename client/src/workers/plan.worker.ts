@@ -2,6 +2,7 @@
 import './importMeta';
 import {
   inVisits,
+  type KeptPlan,
   marginCurve,
   type PlanInput,
   planning,
@@ -9,6 +10,7 @@ import {
   type RunOrderInput,
   runOrder,
   type Solved,
+  solvedFrom,
 } from '@mortisect/core/plan';
 import { expose } from 'comlink';
 
@@ -30,13 +32,16 @@ const work = {
   /**
    * Searches until proved, or stopped by its number; tells the plan as it gets better. The page is told again only once it has drawn what it
    * was told last, and it hears the last word last: a slow phone stays usable, and no early plan takes the place of the proved one.
+   * A kept plan that still holds is the answer, where it is proved or no proof is asked for.
    */
   async solve(
     job: number,
     input: PlanInput,
     tell: (solved: Solved) => void | Promise<void>,
-    mostMs = MOST_MS,
+    { kept, mostMs }: { kept: KeptPlan | null; mostMs?: number | undefined },
   ): Promise<Solved> {
+    const known = kept && (kept.plan.proof.done || mostMs !== undefined) ? solvedFrom(kept, input) : null;
+    if (known) return known;
     const { prepared, step } = planning(input);
     const from = performance.now();
     let plan = step(0);
@@ -49,7 +54,7 @@ const work = {
       quietUntil = now + Math.max(4 * SLICE_MS, RESTS * (now - since));
       telling = null;
     };
-    while (!plan.proof.done && !stopped.has(job) && performance.now() - from < mostMs) {
+    while (!plan.proof.done && !stopped.has(job) && performance.now() - from < (mostMs ?? MOST_MS)) {
       const slice = performance.now();
       do plan = step(1);
       while (!plan.proof.done && performance.now() - slice < SLICE_MS);

@@ -11,6 +11,7 @@ export {
   PlanTree,
   startingPlanSettings,
 } from './input';
+export { KeptPlan, keptPlanOf, planStamp, solvedFrom } from './keptPlan';
 export { OrderInput, OrderResult, orderOf } from './order';
 export type { Asked } from './parts';
 export { candidateOut, type Planning, planning, planTree } from './planTree';

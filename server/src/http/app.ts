@@ -28,6 +28,7 @@ import { exportCsv, exportGeojson, fromQuery, importTrees } from '../services/ex
 import { putFinding } from '../services/findings';
 import { readLog } from '../services/history';
 import { getJobs, putJob } from '../services/jobs';
+import { getKeptPlans } from '../services/keptPlans';
 import { getOpenWork, getPlotTrees, getTree, getTrees } from '../services/orchard';
 import { getPhoto, putPhoto } from '../services/photos';
 import { cutSheet, planCsv, planJson, plotCutSheet } from '../services/plans';
@@ -209,6 +210,7 @@ function handlers({ db, config, access, pool, now, changes }: AppParts): Handler
     getCalendarPath: () => calendarPath(db),
     getCalendar: ({ params }) => siteCalendar(db, pool, params.token, now()),
     getTreeCalendar: ({ params }) => treeCalendar(db, pool, params.treeId, now()),
+    getKeptPlans: ({ query }) => getKeptPlans(db, query.since),
     getPlan: ({ params }) => planJson(db, pool, params.treeId, now()),
     getPlanCsv: ({ params }) => planCsv(db, pool, params.treeId, now()),
     getCutSheet: ({ params, query }) => cutSheet(db, pool, { treeId: params.treeId, now: now(), ...query }),

@@ -12,6 +12,7 @@ import { Piscina } from 'piscina';
 import type { TreeFile, TreeFileRead } from '../files/readTrees';
 import type { WeatherFile, WeatherFileRead } from '../files/readWeather';
 import type { SheetPaper, TreeSheet } from '../files/sheet/sheet';
+import type * as planOf from './plan';
 import type { OpennessTask } from './tasks';
 import type { simulated } from './weatherSource';
 import type * as when from './when';
@@ -29,6 +30,8 @@ export interface Pool {
   candidates(input: PlanInput, signal?: AbortSignal): Promise<CandidatesResult>;
   /** Given up when the signal says that nobody waits for it any more. */
   plan(input: PlanInput, signal?: AbortSignal): Promise<PlanResult>;
+  planToKeep: Off<typeof planOf.planToKeep>;
+  treePlan: Off<typeof planOf.treePlan>;
   order(input: OrderInput, signal?: AbortSignal): Promise<OrderResult>;
   runOrder: Off<typeof runOrder>;
   transmission: Off<typeof transmission>;
@@ -70,6 +73,8 @@ export function makePool(worker = new URL('./tasks.worker.mjs', import.meta.url)
     openness: (task) => piscina.run(task, { name: 'openness' }),
     candidates: off('candidates'),
     plan: off('plan'),
+    planToKeep: off('planToKeep'),
+    treePlan: off('treePlan'),
     order: off('order'),
     runOrder: off('runOrder'),
     transmission: off('transmission'),

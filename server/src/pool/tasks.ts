@@ -9,7 +9,7 @@ import type { SheetPaper, TreeSheet } from '../files/sheet/sheet';
 export { transmission } from '@mortisect/core/blades';
 export { orderOf as order, runOrder } from '@mortisect/core/plan';
 export { fold } from '@mortisect/core/present';
-export { candidates, plan } from './plan';
+export { candidates, plan, planToKeep, treePlan } from './plan';
 export { simulated } from './weatherSource';
 export { freeze, season, stage, timing, treeSeason, treeTiming, windows, woundRisk } from './when';
 

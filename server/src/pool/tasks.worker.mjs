@@ -10,6 +10,8 @@ export const {
   openness,
   candidates,
   plan,
+  planToKeep,
+  treePlan,
   order,
   runOrder,
   transmission,

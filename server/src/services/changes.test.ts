@@ -4,6 +4,7 @@ import type { AddressInfo } from 'node:net';
 import type { OpenWorkChanges } from '@mortisect/core/present';
 import { FindingBody } from '@mortisect/core/records';
 import request from 'supertest';
+import { plans } from '../store/schema';
 import { deviceId, NOW, newId, type Orchard, openOrchard } from '../testing/orchard';
 import { makeChanges } from './changes';
 
@@ -58,7 +59,7 @@ async function listening(device?: string): Promise<{ response: Response; told: s
       told.splice(
         0,
         told.length,
-        ...[...text.matchAll(/^data: (.*)$/gm)].map(([, data]) => JSON.parse(data ?? '').revision),
+        ...[...text.matchAll(/^data: (.*)$/gm)].flatMap(([, data]) => JSON.parse(data ?? '').revision ?? []),
       );
     }
   };
@@ -125,15 +126,18 @@ function bodyOf({ id, state, revision, by, receivedAt, ...body }: Record<string,
   return body;
 }
 
+const words = async (next: Promise<IteratorResult<Uint8Array>>) =>
+  Buffer.from((await next).value ?? '').toString();
+
 test('a server that closes lets go of who listens; a line says now and then that it is still there', async () => {
   jest.useFakeTimers({ doNotFake: ['setImmediate', 'nextTick', 'queueMicrotask'] });
   try {
     const changes = makeChanges(orchard.store.db);
     const told = changes.listen(null);
-    expect(Buffer.from((await told.next()).value as Uint8Array).toString()).toMatch(/^data: /);
+    expect(await words(told.next())).toMatch(/^data: /);
     const alive = told.next();
     await jest.advanceTimersByTimeAsync(25_000);
-    expect(Buffer.from((await alive).value as Uint8Array).toString()).toBe(': still here\n\n');
+    expect(await words(alive)).toBe(': still here\n\n');
     const last = told.next();
     await jest.advanceTimersByTimeAsync(10);
     changes.close();
@@ -141,14 +145,26 @@ test('a server that closes lets go of who listens; a line says now and then that
     // Written while the first word is on its way to whoever listens: told as the second
     const slow = makeChanges(orchard.store.db);
     const heard = slow.listen(null);
-    const first = String((await heard.next()).value);
+    const first = await words(heard.next());
     await mark();
     slow.announce(null);
     await jest.advanceTimersByTimeAsync(300);
     await jest.advanceTimersByTimeAsync(300);
     const second = heard.next();
     await jest.advanceTimersByTimeAsync(300);
-    expect(String((await second).value)).not.toBe(first);
+    expect(await words(second)).not.toBe(first);
+    // A plan that is kept is told by itself, to the device that wrote as well
+    slow.announce(null);
+    slow.announcePlan();
+    const third = heard.next();
+    await jest.advanceTimersByTimeAsync(300);
+    expect(await words(third)).toBe(': still here\n\n');
+    const value = { stamp: '', plan: {}, orders: {} } as never;
+    await orchard.store.db.insert(plans).values({ treeId: TREE, code: '', stamp: '', value });
+    slow.announcePlan();
+    const fourth = heard.next();
+    await jest.advanceTimersByTimeAsync(300);
+    expect(JSON.parse((await words(fourth)).slice(6))).toEqual({ plans: expect.stringMatching(/:1$/) });
     slow.close();
   } finally {
     jest.useRealTimers();

@@ -16,7 +16,7 @@ import { and, asc, count, desc, eq, gt, inArray, isNotNull, max, notInArray } fr
 import { notThere } from '../refusal';
 import type { Store } from '../store/openDb';
 import { actions, findings, history, jobs, plots, rows, trees } from '../store/schema';
-import { revisionOf } from './changes';
+import { revisionOf, sinceOf } from './changes';
 import { moment } from './moment';
 
 interface Orchard {
@@ -134,22 +134,10 @@ const LATEST = 50;
 
 /** @param since the revision that was read last; what is of another orchard, or ahead of this one, is read whole */
 export async function getOpenWork(db: Store, since?: string): Promise<OpenWorkChanges> {
-  const { orchardId, seq, revision } = await revisionOf(db);
-  const [readId, readSeq] = (since ?? '').split(':');
-  const from = Number(readSeq);
-  const whole = readId !== orchardId || !Number.isInteger(from) || from > seq;
-  const changed = whole
-    ? null
-    : await db
-        .selectDistinct({ treeId: history.treeId })
-        .from(history)
-        .where(and(gt(history.seq, from), isNotNull(history.treeId)));
-  const changedIds = changed?.flatMap(({ treeId }) => treeId ?? []);
-  const open = await db
-    .selectDistinct({ treeId: findings.treeId })
-    .from(findings)
-    .where(and(eq(findings.state, 'open'), changedIds ? inArray(findings.treeId, changedIds) : undefined));
-  const openIds = new Set(open.map(({ treeId }) => treeId));
+  const reached = await revisionOf(db);
+  const from = sinceOf(since, reached);
+  const changed = from === null ? undefined : await treesChangedSince(db, from);
+  const open = await treesWithOpenFindings(db, changed);
   const latest = await db
     .select()
     .from(actions)
@@ -157,12 +145,30 @@ export async function getOpenWork(db: Store, since?: string): Promise<OpenWorkCh
     .orderBy(desc(actions.at))
     .limit(LATEST);
   return {
-    revision,
-    whole,
-    trees: await details(db, [...openIds]),
-    gone: (changedIds ?? []).filter((id) => !openIds.has(id)),
+    revision: reached.revision,
+    whole: from === null,
+    trees: await details(db, open),
+    gone: (changed ?? []).filter((id) => !open.includes(id)),
     latestActions: latest.map(asAction),
   };
+}
+
+/** Ids of the trees of which the history says something after this line. */
+export async function treesChangedSince(db: Store, seq: number): Promise<string[]> {
+  const changed = await db
+    .selectDistinct({ treeId: history.treeId })
+    .from(history)
+    .where(and(gt(history.seq, seq), isNotNull(history.treeId)));
+  return changed.flatMap(({ treeId }) => treeId ?? []);
+}
+
+/** @param among ids of the trees that are looked at; all where missing */
+export async function treesWithOpenFindings(db: Store, among?: string[]): Promise<string[]> {
+  const open = await db
+    .selectDistinct({ treeId: findings.treeId })
+    .from(findings)
+    .where(and(eq(findings.state, 'open'), among && inArray(findings.treeId, among)));
+  return open.map(({ treeId }) => treeId);
 }
 
 export async function details(db: Store, ids: string[]): Promise<TreeDetail[]> {

@@ -9,6 +9,7 @@ import type { SheetPaper, TreeSheet } from '../files/sheet/sheet';
 import { csvOf } from '../files/writeTrees';
 import type { Pool } from '../pool/pool';
 import type { Db } from '../store/openDb';
+import { keptPlansOf } from './keptPlans';
 import { getPlotTrees, getTree, placesOf } from './orchard';
 import { getSite } from './site';
 
@@ -18,8 +19,8 @@ interface RawFile {
 }
 
 export async function planJson(db: Db, pool: Pool, treeId: string, now: string): Promise<RawFile> {
-  const { detail, input, day } = await inputFor(db, treeId, now);
-  const plan = await pool.plan(input);
+  const { detail, input, kept, day } = await treeToPlan(db, treeId, now);
+  const plan = await pool.treePlan({ input, kept });
   return {
     fileName: `${fileWord(detail.tree.code)}-plan.json`,
     content: JSON.stringify(
@@ -48,8 +49,8 @@ const CSV_COLUMNS = [
 ] as const;
 
 export async function planCsv(db: Db, pool: Pool, treeId: string, now: string): Promise<RawFile> {
-  const { detail, input, names } = await inputFor(db, treeId, now);
-  const { steps, candidates } = await pool.plan(input);
+  const { detail, input, kept, names } = await treeToPlan(db, treeId, now);
+  const { steps, candidates } = await pool.treePlan({ input, kept });
   const rows = steps.map((step): Record<string, string> => {
     const one = candidates.find((candidate) => candidate.id === step.candidateId);
     const worst = Math.max(0, ...step.solves.map((solved) => solved.chance));
@@ -105,7 +106,8 @@ export async function plotCutSheet(
 }
 
 async function sheets(db: Db, details: TreeDetail[], { units, now }: Printed): Promise<TreeSheet[]> {
-  const [{ site }, places] = await Promise.all([getSite(db), placesOf(db)]);
+  const ids = details.map((detail) => detail.tree.id);
+  const [{ site }, places, kept] = await Promise.all([getSite(db), placesOf(db), keptPlansOf(db, ids)]);
   const day = dayAt(now, site.timeZone);
   const shown = units ?? site.units;
   return details.map((detail) => ({
@@ -125,16 +127,22 @@ async function sheets(db: Db, details: TreeDetail[], { units, now }: Printed): P
     twelveBearingDeg: site.twelveBearingDeg,
     names: [...limbNames(detail.limbs, site.twelveBearingDeg, shown)],
     input: planInputOf(detail, site, day),
+    kept: kept.get(detail.tree.id) ?? null,
   }));
 }
 
-async function inputFor(db: Db, treeId: string, now: string) {
-  const [detail, { site }] = await Promise.all([getTree(db, treeId), getSite(db)]);
+async function treeToPlan(db: Db, treeId: string, now: string) {
+  const [detail, { site }, kept] = await Promise.all([
+    getTree(db, treeId),
+    getSite(db),
+    keptPlansOf(db, [treeId]),
+  ]);
   const day = dayAt(now, site.timeZone);
   return {
     detail,
     day,
     input: planInputOf(detail, site, day),
+    kept: kept.get(treeId) ?? null,
     names: limbNames(standingLimbs(detail), site.twelveBearingDeg, site.units),
   };
 }

@@ -1,4 +1,6 @@
 // The tables. `history` is append-only and holds every revision; the other tables are the present, derived from it.
+
+import type { KeptPlan } from '@mortisect/core/plan';
 import type { ActionBody, FindingBody, HistoryValue, JobBody, Site, TreeBody } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
 import { sql } from 'drizzle-orm';
@@ -203,6 +205,18 @@ export const stations = pgTable('stations', {
   tokenHash: text('token_hash').notNull(),
   createdAt: moment('created_at').notNull(),
   heardAt: moment('heard_at'),
+});
+
+/** The last plan that was searched for a tree. It can be thrown away: what it rests on says whether it still holds. */
+export const plans = pgTable('plans', {
+  orchardId: orchardColumn(),
+  treeId: text('tree_id').primaryKey(),
+  /** Higher than that of every plan that was kept before. */
+  seq: bigserial('seq', { mode: 'number' }).notNull(),
+  stamp: text('stamp').notNull(),
+  /** Of the code that searched. */
+  code: text('code').notNull(),
+  value: jsonb('value').$type<KeptPlan>().notNull(),
 });
 
 /** What the server keeps for itself: the passphrase hash, the cookie key, when the demo was loaded. */

@@ -45,7 +45,7 @@ export function PlanTree({ treeId }: { treeId: string }) {
 
 function Planned({ view, today }: { view: TreeView; today: SiteToday }) {
   const input = planInputFor(view, today);
-  const { data: solved, error, isFetching, refetch } = usePlan(input);
+  const { data: solved, error, isFetching, refetch } = usePlan(view.tree.id, input);
   if (!solved) return <Waiting title={view.tree.code} error={error} onRetry={refetch} />;
   return <SolvedPlan view={view} today={today} solved={solved} searching={isFetching} />;
 }

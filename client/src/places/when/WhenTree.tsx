@@ -40,7 +40,7 @@ export function WhenTree({ treeId }: { treeId: string }) {
 /** The largest cut and the crown that go now, from the plan, rounded so that a plan that is still being bettered asks no new question; usual ones until it is there. */
 function PlannedTree({ view, today }: { view: TreeView; today: SiteToday }) {
   const input = planInputFor(view, today);
-  const { data: solved } = usePlan(input);
+  const { data: solved } = usePlan(view.tree.id, input);
   const cut = useMemo(() => (solved ? cutOf(solved) : USUAL_CUT), [solved]);
   return <Days view={view} today={today} cut={cut} />;
 }

@@ -4,13 +4,10 @@ import { disorderOf } from '@mortisect/core/disorders';
 import { GENERAL_CAUTION } from '@mortisect/core/handling';
 import { joined, massReading, tapeText, thicknessReading, type Units } from '@mortisect/core/measure';
 import {
-  inVisits,
   leftWords,
-  type PlanInput,
   type PlannedStep,
   type Priced,
   passWords,
-  planning,
   reasonWords,
   stepSentence,
   type TreePlan,
@@ -19,12 +16,13 @@ import {
 import { speciesName } from '@mortisect/core/register';
 import { lowerFirst } from '@mortisect/core/tree';
 import PDFDocument from 'pdfkit';
+import { solvedOf, type TreeToPlan } from '../../pool/plan';
 import { crownFromAbove, ledgerBar, limbTape, qrOf } from './drawings';
 import { inOrder } from './order';
 
 export type SheetPaper = 'A4' | 'LETTER';
 
-export interface TreeSheet {
+export interface TreeSheet extends TreeToPlan {
   code: string;
   species: string;
   cultivar: string | null;
@@ -35,7 +33,6 @@ export interface TreeSheet {
   units: Units;
   twelveBearingDeg: number;
   names: [string, string][];
-  input: PlanInput;
 }
 
 const require = createRequire(import.meta.url);
@@ -76,11 +73,7 @@ function nothingPlanned(doc: Doc): void {
 
 function treePages(doc: Doc, sheet: TreeSheet): void {
   doc.addPage();
-  const { prepared, step } = planning(sheet.input);
-  const until = performance.now() + PLAN_MS;
-  let searched = step(1);
-  while (!searched.proof.done && performance.now() < until) searched = step(4);
-  const { plan, orders } = inVisits(prepared, searched);
+  const { prepared, plan, orders } = solvedOf(sheet, PLAN_MS);
   const names = new Map(sheet.names);
   head(doc, sheet);
   const byId = new Map(prepared.all.map((one) => [one.id, one]));

@@ -1,0 +1,58 @@
+// A plan that was kept is taken up only where everything that it rests on is as it was.
+import {
+  inVisits,
+  type KeptPlan,
+  keptPlanOf,
+  type PlanInput,
+  planStamp,
+  planTree,
+  solvedFrom,
+} from './index';
+import { fault, finding, given, vase } from './testing/given';
+
+const input = given([finding('dead', 'A3', 20, 'DEAD'), fault('rub', 'B2', 'rubbing', ['B2', 'C1'], 40)], {
+  tree: { limbs: vase() },
+});
+const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value));
+
+/** The same with the keys of every object the other way round. */
+function reordered(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(reordered);
+  if (value === null || typeof value !== 'object') return value;
+  return Object.fromEntries(
+    Object.entries(value)
+      .toReversed()
+      .map(([key, part]) => [key, reordered(part)]),
+  );
+}
+
+/** The same again and again, each time with another of its values changed. */
+function* withOneChange(value: unknown): Generator<unknown> {
+  if (value === null || typeof value !== 'object') yield value === 'other' ? 'others' : 'other';
+  else
+    for (const key of Object.keys(value))
+      for (const part of withOneChange(value[key as never]))
+        yield Array.isArray(value) ? value.with(Number(key), part) : { ...value, [key]: part };
+}
+
+test('the stamp is the same for the same input, whichever way it came, and another for any other', () => {
+  const stamp = planStamp(input);
+  expect(planStamp(reordered({ ...copy(input), more: undefined }) as PlanInput)).toBe(stamp);
+  const others = [...withOneChange(copy(input))].map((other) => planStamp(other as PlanInput));
+  expect(others.length).toBeGreaterThan(250);
+  expect(new Set([stamp, ...others]).size).toBe(1 + others.length);
+});
+
+test('it says what a search says, and nothing for what has changed', () => {
+  const { prepared, plan } = planTree(input);
+  const solved = { prepared, ...inVisits(prepared, plan) };
+  expect(plan.steps.length).toBeGreaterThan(0);
+  const kept: KeptPlan = copy(keptPlanOf(solved));
+  expect(copy(solvedFrom(kept, copy(input)))).toEqual(copy(solved));
+  expect(solvedFrom(kept, { ...input, year: input.year + 1 })).toBeNull();
+  // By a planner that knew another cut, or told no order
+  const [step] = kept.plan.steps as [KeptPlan['plan']['steps'][number]];
+  const strange = { ...kept.plan, steps: [{ ...step, candidateId: 'A3 collar 7' }] };
+  expect(solvedFrom({ ...kept, plan: strange }, input)).toBeNull();
+  expect(solvedFrom({ ...kept, orders: {} }, input)).toBeNull();
+});

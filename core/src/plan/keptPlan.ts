@@ -1,0 +1,44 @@
+// A plan that was searched before, by another machine or on another day: what it rests on, and how it is taken up without a search.
+import { hash } from 'ohash';
+import { z } from 'zod';
+import type { PlanInput } from './input';
+import { OrderResult } from './order';
+import { preparePlan } from './prepare';
+import { TreePlan } from './treePlan';
+import { visitKey } from './visit';
+import type { Solved } from './visits';
+
+export const KeptPlan = z
+  .strictObject({
+    stamp: z.string().max(64).describe('of the input that it was searched for'),
+    plan: TreePlan,
+    orders: z.record(z.string(), OrderResult).describe('the order of each visit, by its key: “1 dormant”'),
+  })
+  .meta({ id: 'KeptPlan' });
+export type KeptPlan = z.infer<typeof KeptPlan>;
+
+/**
+ * What a plan rests on as one word: the same for the same input, however its keys are ordered and whether or not it came over a wire.
+ *
+ * @returns SHA-256 in Base64url
+ */
+export function planStamp(input: PlanInput): string {
+  return hash(JSON.parse(JSON.stringify(input)));
+}
+
+export function keptPlanOf({ prepared, plan, orders }: Solved): KeptPlan {
+  return { stamp: planStamp(prepared.input), plan, orders };
+}
+
+/**
+ * The plan with what it is made of, without a search.
+ *
+ * @returns null where it was searched for another input, or by a planner that knows other cuts
+ */
+export function solvedFrom({ stamp, plan, orders }: KeptPlan, input: PlanInput): Solved | null {
+  if (stamp !== planStamp(input)) return null;
+  const prepared = preparePlan(input);
+  const known = new Set(prepared.all.map((one) => one.id));
+  const fits = plan.steps.every((step) => known.has(step.candidateId) && orders[visitKey(step)]);
+  return fits ? { prepared, plan, orders } : null;
+}
