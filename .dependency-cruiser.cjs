@@ -4,6 +4,7 @@ const test = '\\.test\\.tsx?$';
 /** The rooms of the core, in the order of the work: a room uses only rooms before it. */
 const rooms = [
   'measure',
+  'reason',
   'register',
   'settings',
   'tree',
@@ -24,6 +25,7 @@ const rooms = [
   'records',
   'present',
   'run',
+  'words',
 ];
 
 module.exports = {

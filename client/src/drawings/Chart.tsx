@@ -2,12 +2,12 @@
 import { View } from '@tamagui/core';
 import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
-import { type KeyboardEvent, useRef } from 'react';
+import { useRef } from 'react';
 import Svg, { Circle, G, Line, Path, Rect, Text } from 'react-native-svg';
 import { useTextScale, useWidthOf } from '../ui/size';
 import { usePalette } from '../ui/theme';
 import { UnseenTable } from '../ui/Unseen';
-import { useDragAlong } from './tape/useDragAlong';
+import { Cursor } from './Cursor';
 
 interface ChartAxis {
   name: string;
@@ -76,48 +76,21 @@ export function Chart(props: ChartProps) {
   const yLeft = scaleOf(left);
   const yRight = right ? scaleOf(right) : yLeft;
   const yOf = (axis?: 'left' | 'right') => (axis === 'right' ? yRight : yLeft);
-  const placeAt = (clientX: number) => {
-    const px = clientX - (box.current?.getBoundingClientRect().left ?? 0);
-    return Math.max(0, Math.min(count - 1, Math.round(x.invert(px))));
-  };
-  useDragAlong(box, {
-    onStart: (event) => {
-      onAt(placeAt(event.clientX));
-      return event.clientX;
-    },
-    onMove: (from, byPx) => onAt(placeAt(from + byPx)),
-  });
-  const onKeyDown = (event: KeyboardEvent) => {
-    const step = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
-    const to =
-      event.key === 'Home'
-        ? 0
-        : event.key === 'End'
-          ? count - 1
-          : step && at + step * (event.shiftKey ? 7 : 1);
-    if (to === undefined) return;
-    event.preventDefault();
-    event.stopPropagation();
-    onAt(Math.max(0, Math.min(count - 1, to)));
-  };
+  const placeAt = (px: number) => Math.max(0, Math.min(count - 1, Math.round(x.invert(px))));
   const label14 = { fontFamily: 'Barlow Condensed', fontWeight: '600' as const, fontSize };
   const step = count > 1 ? x(1) - x(0) : 12;
   return (
     <View position="relative">
-      <View
-        ref={box as never}
-        width="100%"
+      <Cursor
+        box={box}
+        label={label}
+        valueText={valueText}
         height={height}
-        role="slider"
-        tabIndex={0}
-        aria-label={label}
-        aria-valuemin={0}
-        aria-valuemax={count - 1}
-        aria-valuenow={at}
-        aria-valuetext={valueText}
-        onKeyDown={onKeyDown as never}
-        cursor="ew-resize"
-        style={{ touchAction: 'pan-y' }}
+        at={at}
+        count={count}
+        far={7}
+        placeAt={placeAt}
+        onAt={onAt}
       >
         <Svg width={width} height={height} aria-hidden>
           {spans.map((span) => (
@@ -229,7 +202,7 @@ export function Chart(props: ChartProps) {
           })}
           <Circle cx={x(at)} cy={height - FOOT} r={8} fill={chalk} stroke={ground} strokeWidth={2} />
         </Svg>
-      </View>
+      </Cursor>
       <UnseenTable caption={label} {...table} />
     </View>
   );

@@ -1,12 +1,11 @@
 // Clearance against what it costs in crown and what it leaves in disease, with the schools marked; a handle is dragged along it.
 import { tapeReading, tapeText, type Units } from '@mortisect/core/measure';
 import type { MarginCurve as Curve, CurvePoint } from '@mortisect/core/plan';
-import { View } from '@tamagui/core';
-import { type KeyboardEvent, useRef } from 'react';
+import { useRef } from 'react';
 import Svg, { Circle, G, Line, Path, Text } from 'react-native-svg';
 import { useTextScale, useWidthOf } from '../ui/size';
 import { usePalette } from '../ui/theme';
-import { useDragAlong } from './tape/useDragAlong';
+import { Cursor } from './Cursor';
 
 interface MarginCurveProps {
   curve: Curve;
@@ -41,45 +40,23 @@ export function MarginCurve({ curve, units, at, onAt }: MarginCurveProps) {
     .map((point) => `L${x(point.clearanceCm)} ${y(point.range[0])}`)
     .join('')}Z`;
   const here = points[Math.min(at, points.length - 1)];
-  useDragAlong(box, {
-    onStart: (event) =>
-      nearest(
-        points,
-        least +
-          ((event.clientX - (box.current?.getBoundingClientRect().left ?? 0) - LEFT) /
-            Math.max(1, width - LEFT - RIGHT)) *
-            (most - least),
-        onAt,
-      ),
-    onMove: (from, byPx) => {
-      nearest(points, from + (byPx / Math.max(1, width - LEFT - RIGHT)) * (most - least), onAt);
-    },
-  });
-  const onKeyDown = (event: KeyboardEvent) => {
-    const step = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
-    if (step === undefined) return;
-    event.preventDefault();
-    event.stopPropagation();
-    onAt(Math.max(0, Math.min(points.length - 1, at + step * (event.shiftKey ? 4 : 1))));
-  };
+  const placeAt = (px: number) =>
+    nearest(points, least + ((px - LEFT) / Math.max(1, width - LEFT - RIGHT)) * (most - least));
   if (!here) return null;
   const label = { fontFamily: 'Barlow Condensed', fontWeight: '600' as const, fontSize };
   const value = `${tapeText(here.clearanceCm, units, 'up')}: ${Math.round(here.chance * 100)} in 100 that disease stays, ${Math.round(here.crown / 10)} % of the crown`;
   return (
-    <View
-      ref={box as never}
-      width="100%"
+    <Cursor
+      box={box}
+      label="Clearance"
+      valueText={value}
+      values={[least, most, here.clearanceCm]}
       height={HEIGHT}
-      role="slider"
-      tabIndex={0}
-      aria-label="Clearance"
-      aria-valuemin={Math.round(least)}
-      aria-valuemax={Math.round(most)}
-      aria-valuenow={Math.round(here.clearanceCm)}
-      aria-valuetext={value}
-      onKeyDown={onKeyDown as never}
-      cursor="ew-resize"
-      style={{ touchAction: 'pan-y' }}
+      at={at}
+      count={points.length}
+      far={4}
+      placeAt={placeAt}
+      onAt={onAt}
     >
       <Svg width={width} height={HEIGHT} aria-hidden>
         {[0, 0.5, 1].map((share) => (
@@ -163,18 +140,17 @@ export function MarginCurve({ curve, units, at, onAt }: MarginCurveProps) {
           strokeWidth={2}
         />
       </Svg>
-    </View>
+    </Cursor>
   );
 }
 
-/** Moves the handle to the point nearest to a clearance; that clearance is what a drag goes on from. */
-function nearest(points: CurvePoint[], cm: number, onAt: (at: number) => void): number {
+/** The point nearest to a clearance. */
+function nearest(points: CurvePoint[], cm: number): number {
   let best = 0;
   points.forEach((point, i) => {
     if (Math.abs(point.clearanceCm - cm) < Math.abs((points[best] as CurvePoint).clearanceCm - cm)) best = i;
   });
-  onAt(best);
-  return cm;
+  return best;
 }
 
 const TICK_CM = { metric: 10, us: 10.16 } as const;

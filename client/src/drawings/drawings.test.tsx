@@ -4,6 +4,7 @@ import { indexLimbs } from '@mortisect/core/tree';
 import { fireEvent, render, screen, within } from '@testing-library/react';
 import { detail, finding, limb, limbs, Stage, today } from '../testing/orchard';
 import { CrownClock } from './CrownClock';
+import { cursorAfter } from './Cursor';
 import { LimbTape } from './tape/LimbTape';
 import { chalkLine } from './tape/Measure';
 import { tapeScale } from './tape/scale';
@@ -105,4 +106,39 @@ describe('the crown clock', () => {
     fireEvent.click(within(screen.getByRole('dialog', { name: 'Which limb?' })).getByText('Limb Q'));
     expect(onChoose).toHaveBeenCalledWith('Q');
   });
+});
+
+test.each([
+  // Of seven places in one row
+  ['ArrowRight', 1, 3, 4],
+  ['ArrowUp', 1, 3, 4],
+  ['ArrowLeft', 1, 3, 2],
+  ['ArrowDown', 1, 3, 2],
+  ['ArrowRight', 4, 3, 6],
+  ['ArrowUp', 4, 3, 6],
+  ['ArrowRight', 1, 6, 6],
+  ['ArrowLeft', 4, 3, 0],
+  ['ArrowDown', 1, 0, 0],
+  ['Home', 1, 3, 0],
+  ['End', 1, 3, 6],
+  ['a', 1, 3, undefined],
+])('a cursor over seven places: %s by %i from %i is %s', (key, steps, at, to) => {
+  expect(cursorAfter(key, steps, { at, count: 7 })).toBe(to);
+  expect(cursorAfter(key, steps, { at: 0, count: 0 })).toBeUndefined();
+});
+
+test.each([
+  // Two rows of three
+  ['ArrowRight', 1, 2],
+  ['ArrowRight', 2, 2],
+  ['ArrowLeft', 3, 3],
+  ['ArrowLeft', 5, 4],
+  ['ArrowDown', 1, 4],
+  ['ArrowDown', 4, 4],
+  ['ArrowUp', 4, 1],
+  ['ArrowUp', 1, 1],
+  ['Home', 4, 3],
+  ['End', 1, 2],
+])('a cursor over two rows of three: %s from %i is %i', (key, at, to) => {
+  expect(cursorAfter(key, 1, { at, count: 6, across: 3 })).toBe(to);
 });

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { type WoodClass, woodClass } from '../blades/index';
 import { type Confidence, disorderOf, isFireBlight } from '../disorders/index';
+import { plainReason, reasonSchema } from '../reason/index';
 import { setting } from '../settings/index';
 
 export const debrisRoutes = ['burn', 'bury', 'landfill', 'chip', 'leave'] as const;
@@ -62,11 +63,24 @@ export const startingDebris = (): DebrisSettings => DebrisSettings.parse({});
 /** Up to here wood dries out as chips and is harmless. @source handling tables of extension services, from memory */
 const THIN_ENOUGH_MM = 25;
 
+/** Why wood goes where it goes; `disorder` is the code of what is in it. */
+export const DebrisReason = reasonSchema({
+  'burning banned': {},
+  'fire blight not burned': {},
+  'does not stay': {},
+  'sheds from chips': { disorder: z.string() },
+  'chipped only thin': { disorder: z.string(), mm: z.number() },
+  'chips less safe': { disorder: z.string() },
+  'kept apart': {},
+  'ask about burning': {},
+});
+export type DebrisReason = z.infer<typeof DebrisReason>;
+
 export interface Debris {
   class: WoodClass;
   route: DebrisRoute;
   allowed: DebrisRoute[];
-  because: string[];
+  because: DebrisReason[];
   confidence: Confidence;
 }
 
@@ -78,7 +92,7 @@ export interface Debris {
  */
 export function debrisOf(disorders: readonly string[], thickestMm: number, settings: DebrisSettings): Debris {
   const wood = woodClass(disorders);
-  const because: string[] = [];
+  const because: DebrisReason[] = [];
   const allowed = debrisRoutes.filter((route) => {
     const why = whyNot(route, wood, disorders, thickestMm, settings);
     if (why) because.push(why);
@@ -86,9 +100,8 @@ export function debrisOf(disorders: readonly string[], thickestMm: number, setti
   });
   const wanted = wood === 'sound' ? settings.healthyBy : settings.infectedBy;
   const route = allowed.includes(wanted) ? wanted : (allowed.find((one) => one !== 'burn') ?? 'landfill');
-  if (wood !== 'sound') because.push('Kept apart from sound wood, and never fed to livestock.');
-  if (settings.burning === 'ask first' && route === 'burn')
-    because.push('Ask first whether it may be burned here today.');
+  if (wood !== 'sound') because.push(plainReason('kept apart'));
+  if (settings.burning === 'ask first' && route === 'burn') because.push(plainReason('ask about burning'));
   return { class: wood, route, allowed, because, confidence: 'practice' };
 }
 
@@ -98,26 +111,23 @@ function whyNot(
   disorders: readonly string[],
   thickestMm: number,
   { burning, burnsBlight }: DebrisSettings,
-): string | null {
+): DebrisReason | null {
   if (route === 'burn') {
-    if (burning === 'banned') return 'Burning is not allowed here.';
-    if (!burnsBlight && disorders.some(isFireBlight))
-      return 'By the school of this site fire blight is not burned.';
+    if (burning === 'banned') return plainReason('burning banned');
+    if (!burnsBlight && disorders.some(isFireBlight)) return plainReason('fire blight not burned');
     return null;
   }
-  if (route === 'leave')
-    return wood === 'sound' ? null : 'Brush of diseased or suspect wood is a reservoir: it does not stay.';
+  if (route === 'leave') return wood === 'sound' ? null : plainReason('does not stay');
   if (route !== 'chip') return null;
   const never = disorders.find((code) => chips(code) === 'never');
-  if (never) return `${nameOf(never)} goes on shedding from chips unless they are composted hot.`;
+  if (never) return { code: 'sheds from chips', values: { disorder: never } };
   const thick = disorders.find((code) => chips(code) === 'thin' && thickestMm > THIN_ENOUGH_MM);
-  if (thick) return `${nameOf(thick)} is chipped only where it is no thicker than ${THIN_ENOUGH_MM} mm.`;
+  if (thick) return { code: 'chipped only thin', values: { disorder: thick, mm: THIN_ENOUGH_MM } };
   const other = disorders.find((code) => woodClass([code]) === 'infected' && chips(code) === undefined);
-  return other ? `${nameOf(other)}: chips are less safe than taking it away.` : null;
+  return other ? { code: 'chips less safe', values: { disorder: other } } : null;
 }
 
 const chips = (code: string) => disorderOf(code)?.chips;
-const nameOf = (code: string) => disorderOf(code)?.name ?? 'Wood of unknown cause';
 
 /** Kilograms of loosely piled brush in a cubic metre, 60–150. Common practice, no source. */
 const BRUSH_KG_A_M3 = 100;

@@ -2,6 +2,7 @@ export { beforeStart, closeDown } from './closeDown';
 export {
   brushVolume,
   DEBRIS_ROUTE_WORDS,
+  type DebrisReason,
   type DebrisRoute,
   DebrisSettings,
   debrisOf,
@@ -25,4 +26,4 @@ export {
   strikeDays,
   verdictOn,
 } from './rechecks';
-export { scionGuard, type TreeRecord } from './scions';
+export { type ScionReason, scionGuard, type TreeRecord } from './scions';

@@ -1,5 +1,7 @@
 // May graft wood be taken from this tree?
+import { z } from 'zod';
 import { disorderOf } from '../disorders/index';
+import { plainReason, reasonSchema } from '../reason/index';
 
 export interface TreeRecord {
   /** Everything that was ever found on it and not withdrawn: code and local date. */
@@ -10,9 +12,18 @@ export interface TreeRecord {
   cameBackOn: readonly string[];
 }
 
+export const ScionReason = reasonSchema({
+  'on record': { disorder: z.string().describe('code'), years: z.number() },
+  'dead of unknown cause': {},
+  'came back': {},
+  'not looked at': {},
+  clean: { years: z.number() },
+});
+export type ScionReason = z.infer<typeof ScionReason>;
+
 interface ScionGuard {
   may: boolean;
-  because: string[];
+  because: ScionReason[];
 }
 
 const CLEAN_YEARS = 2;
@@ -22,7 +33,7 @@ const DAY_MS = 86_400_000;
 /** Only from clean trees: no disease on record for two years, and somebody has looked all round it in the last one. Common practice, no source. */
 export function scionGuard(tree: TreeRecord, today: string): ScionGuard {
   const daysSince = (day: string) => (Date.parse(today) - Date.parse(day)) / DAY_MS;
-  const because: string[] = [];
+  const because: ScionReason[] = [];
   const diseased = tree.findings.filter(
     ({ disorder }) =>
       disorderOf(disorder)?.kind !== 'damaged' &&
@@ -30,21 +41,16 @@ export function scionGuard(tree: TreeRecord, today: string): ScionGuard {
       !disorderOf(disorder)?.causeUnknown,
   );
   const recent = diseased.filter(({ open, day }) => open || daysSince(day) < CLEAN_YEARS * 365);
-  for (const { disorder } of recent) {
-    const name = disorderOf(disorder)?.name ?? 'something of unknown cause';
-    because.push(`${name} is on its record within ${CLEAN_YEARS} years.`);
-  }
+  for (const disorder of new Set(recent.map((one) => one.disorder)))
+    because.push({ code: 'on record', values: { disorder, years: CLEAN_YEARS } });
   if (tree.findings.some(({ disorder, open }) => open && disorderOf(disorder)?.causeUnknown))
-    because.push('Dead wood of unknown cause stands on it.');
+    because.push(plainReason('dead of unknown cause'));
   if (tree.cameBackOn.some((day) => daysSince(day) < CLEAN_YEARS * 365))
-    because.push('Disease came back after a cut.');
+    because.push(plainReason('came back'));
   if (tree.lastSeenOn === null || daysSince(tree.lastSeenOn) > SEEN_WITHIN_DAYS)
-    because.push('Nobody has looked all round it for a year: what was not seen is not sound.');
+    because.push(plainReason('not looked at'));
   return {
     may: because.length === 0,
-    because:
-      because.length > 0
-        ? [...new Set(because)]
-        : ['No disease on its record for two years. Viruses do not show: a clean record is no certificate.'],
+    because: because.length > 0 ? because : [{ code: 'clean', values: { years: CLEAN_YEARS } }],
   };
 }

@@ -38,9 +38,17 @@ export {
   usableHours,
 } from './dilution';
 export { NextStep, nextStep, RunCut } from './nextStep';
-export { bladesInRotation, Supplies, SuppliesInput, supplies, usedLitres } from './supplies';
+export {
+  bladesInRotation,
+  Supplies,
+  SuppliesInput,
+  type SuppliesReason,
+  supplies,
+  usedLitres,
+} from './supplies';
 export {
   type CleaningPolicy,
+  type CleaningReason,
   cleaningPolicies,
   contaminationChance,
   expectedTransmissions,

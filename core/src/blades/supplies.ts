@@ -1,5 +1,6 @@
 // How much to carry, and how many blades so that nobody waits for one that is wet?
 import { z } from 'zod';
+import { reasonSchema } from '../reason/index';
 import { cleaningMethods } from './agents';
 
 export const SuppliesInput = z
@@ -15,6 +16,15 @@ export const SuppliesInput = z
   .meta({ id: 'SuppliesInput' });
 export type SuppliesInput = z.infer<typeof SuppliesInput>;
 
+export const SuppliesReason = reasonSchema({
+  wipes: { mL: z.number(), count: z.number() },
+  squirts: { mL: z.number(), count: z.number() },
+  tray: { litres: z.number() },
+  jar: { litres: z.number() },
+  'top-up': { litres: z.number(), everyHours: z.number() },
+});
+export type SuppliesReason = z.infer<typeof SuppliesReason>;
+
 export const Supplies = z
   .strictObject({
     litres: z.number().describe('of mix, a fifth in reserve'),
@@ -22,7 +32,7 @@ export const Supplies = z
     bladesForNoWait: z.number().int(),
     waitMinutes: z.number().describe('that are spent on wet blades with the blades there are'),
     handlingMinutes: z.number(),
-    because: z.array(z.string()),
+    because: z.array(SuppliesReason),
   })
   .meta({ id: 'Supplies' });
 export type Supplies = z.infer<typeof Supplies>;
@@ -62,21 +72,28 @@ export function usedLitres(method: SuppliesInput['method'], cleanings: number, h
   return cleanings === 0 ? 0 : litresOf(method, cleanings, hours)[0];
 }
 
-function litresOf(method: SuppliesInput['method'], cleanings: number, hours: number): [number, string[]] {
+function litresOf(
+  method: SuppliesInput['method'],
+  cleanings: number,
+  hours: number,
+): [number, SuppliesReason[]] {
   switch (method) {
     case 'wipe':
-      return [(cleanings * WIPE_ML) / ML, [`${WIPE_ML} mL on the cloth for each of ${cleanings} wipes`]];
+      return [(cleanings * WIPE_ML) / ML, [{ code: 'wipes', values: { mL: WIPE_ML, count: cleanings } }]];
     case 'spray':
       return [
         (cleanings * SQUIRT_ML * SIDES) / ML,
-        [`${SQUIRT_ML} mL on each of two sides, ${cleanings} times`],
+        [{ code: 'squirts', values: { mL: SQUIRT_ML, count: cleanings } }],
       ];
     case 'soak':
-      return [SOAK_L, [`a tray of ${SOAK_L} L`]];
+      return [SOAK_L, [{ code: 'tray', values: { litres: SOAK_L } }]];
     case 'dip':
       return [
         JAR_L + TOP_UP_L * (hours / TOP_UP_EVERY_HOURS),
-        [`a jar of ${JAR_L} L`, `${TOP_UP_L} L more for every ${TOP_UP_EVERY_HOURS} h`],
+        [
+          { code: 'jar', values: { litres: JAR_L } },
+          { code: 'top-up', values: { litres: TOP_UP_L, everyHours: TOP_UP_EVERY_HOURS } },
+        ],
       ];
   }
 }

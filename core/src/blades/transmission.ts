@@ -1,8 +1,10 @@
 // How many new infections does a run bring, by when its blades are cleaned? In expectation by a closed form, and run by run.
+
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { z } from 'zod';
 import { disorderOf, isGrowing, type Season, seasons } from '../disorders/index';
+import { plainReason, reasonSchema } from '../reason/index';
 import { agentOf, agents, efficacyAfter } from './agents';
 import { type WoodClass, woodClass } from './bladeState';
 
@@ -68,13 +70,20 @@ const PolicyOutcome = z.strictObject({
 });
 type PolicyOutcome = z.infer<typeof PolicyOutcome>;
 
+export const CleaningReason = reasonSchema({
+  notifiable: {},
+  'avoids more': { than: z.number().describe('new infections a tree') },
+  'avoids no more': { than: z.number().describe('new infections a tree') },
+});
+export type CleaningReason = z.infer<typeof CleaningReason>;
+
 export const Transmission = z
   .strictObject({
     policies: z.array(PolicyOutcome),
     advice: z.strictObject({
       policy: z.enum(cleaningPolicies),
       avoided: range.describe('new infections that cleaning at every cut avoids, a tree'),
-      because: z.string(),
+      because: CleaningReason,
     }),
     thin: z
       .boolean()
@@ -157,10 +166,8 @@ export function transmission(input: TransmissionInput): Transmission {
       policy: every ? 'every cut' : 'between trees',
       avoided,
       because: input.notifiable
-        ? 'A disease that must be reported is among them: every cut, whatever it avoids.'
-        : every
-          ? `Cleaning at every cut avoids more than ${WORTH_IT} new infections a tree.`
-          : `Cleaning at every cut avoids no more than ${WORTH_IT} new infections a tree in the middle of the range.`,
+        ? plainReason('notifiable')
+        : { code: every ? 'avoids more' : 'avoids no more', values: { than: WORTH_IT } },
     },
     thin: avoided[0] === 0 || avoided[2] >= THIN * avoided[1],
   };

@@ -7,8 +7,9 @@ export {
 export { crownShare, parentMm } from './crownShare';
 export { fruitingShare } from './fruiting';
 export { headingFraction } from './heading';
-export { type AnsweredCut, type Regrowth, regrowth } from './regrowth';
+export { type AnsweredCut, type Regrowth, type RegrowthReason, regrowth } from './regrowth';
 export {
+  LimitReason,
   limitSchoolIds,
   limitSchools,
   type SeasonLimits,

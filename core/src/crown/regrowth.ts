@@ -1,4 +1,6 @@
 // How will the tree answer this cut, and where must one look for it?
+import type { z } from 'zod';
+import { plainReason, reasonSchema } from '../reason/index';
 
 export interface AnsweredCut {
   kind: 'collar' | 'reduction' | 'heading' | 'stub';
@@ -8,13 +10,22 @@ export interface AnsweredCut {
   seasonShare: number;
 }
 
+export const RegrowthReason = reasonSchema({
+  'cut in summer': {},
+  'large wound': {},
+  'taken at its collar': {},
+  shortened: {},
+  'much goes at once': {},
+});
+export type RegrowthReason = z.infer<typeof RegrowthReason>;
+
 export interface Regrowth {
   shoots: readonly [number, number];
   /** Length against an ordinary year's shoot. */
   lengthFactor: readonly [number, number];
   where: string;
   when: 'early summer' | 'next early summer';
-  because: string;
+  because: RegrowthReason[];
 }
 
 /** @source direction: Mika 1986, Hort. Rev. 8:337, remembered with confidence; the numbers from memory, unsure */
@@ -31,7 +42,7 @@ export function regrowth({ kind, kerfMm, pass, seasonShare }: AnsweredCut): Regr
       lengthFactor: [1, 1],
       where: where(kind),
       when: 'next early summer',
-      because: 'Summer cuts are hardly answered.',
+      because: [plainReason('cut in summer')],
     };
   }
   const shoots: readonly [number, number] =
@@ -48,15 +59,11 @@ export function regrowth({ kind, kerfMm, pass, seasonShare }: AnsweredCut): Regr
     where: where(kind),
     when: 'early summer',
     because: [
-      kerfMm >= LARGE_MM
-        ? 'A large dormant cut wakes many buds round it.'
-        : kind === 'collar'
-          ? 'A limb taken at its collar is hardly answered.'
-          : 'A shortened limb answers just below the cut.',
-      ...(hard
-        ? ['Over three tenths of the crown goes this season: the shoots grow half as long again, or twice.']
-        : []),
-    ].join(' '),
+      plainReason(
+        kerfMm >= LARGE_MM ? 'large wound' : kind === 'collar' ? 'taken at its collar' : 'shortened',
+      ),
+      ...(hard ? [plainReason('much goes at once')] : []),
+    ],
   };
 }
 

@@ -1,4 +1,6 @@
 // How much of the living crown may go in one season?
+import { z } from 'zod';
+import { plainReason, reasonSchema } from '../reason/index';
 import type { Confidence } from '../register/index';
 
 interface LimitSchool {
@@ -66,11 +68,23 @@ interface LimitedTree {
   stressed: boolean;
 }
 
+export const LimitReason = reasonSchema({
+  stressed: {},
+  young: {},
+  weak: {},
+  'bears on last year’s shoots': {},
+  'cherry or plum': {},
+  'renovated evenly': {},
+  'renovated hard first': {},
+  school: { schoolId: z.enum(limitSchoolIds) },
+});
+export type LimitReason = z.infer<typeof LimitReason>;
+
 export interface SeasonLimits {
   /** Thousandths, one a season. */
   limits: number[];
   warnsFrom: number;
-  because: string;
+  because: LimitReason;
 }
 
 /** @source common practice, no source, but where said; stressed trees after extension practice */
@@ -89,7 +103,7 @@ const LESS: readonly string[] = ['sweet-cherry', 'sour-cherry', 'european-plum',
  * The limit of each season by the site's school, less for young, weak and stressed trees and for cherries and plums, more for peaches
  * and for a renovation. Dead wood does not count toward it, and what a disease must take at least does not.
  *
- * @returns thousandths of the living crown before the first season, with the reason in words
+ * @returns thousandths of the living crown before the first season, with the reason
  */
 export function seasonLimits(
   tree: LimitedTree,
@@ -98,40 +112,32 @@ export function seasonLimits(
   spread: Spread,
 ): SeasonLimits {
   const own = limitSchools.find((one) => one.id === school) ?? (limitSchools[1] as LimitSchool);
-  const even = (limit: number, because: string, warnsFrom = Math.round(limit * 0.8)): SeasonLimits => ({
+  const even: Even = (limit, code, warnsFrom = Math.round(limit * 0.8)) => ({
     limits: Array.from({ length: seasons }, () => limit),
     warnsFrom,
-    because,
+    because: code === 'school' ? { code, values: { schoolId: own.id } } : plainReason(code),
   });
-  if (tree.stressed)
-    return even(STRESSED, 'A stressed or frozen tree: a tenth at most, little but dead wood.');
-  if (tree.ageYears !== null && tree.ageYears < YOUNG_BELOW_YEARS) {
-    return even(Math.min(YOUNG, own.limit), 'A young tree: less, so that it grows.');
-  }
-  if (tree.vigour === 'weak') return even(Math.min(WEAK, own.limit), 'A weak tree: less.');
-  if (tree.species === 'peach' || tree.species === 'nectarine') {
-    return even(PEACH, 'Peach and nectarine bear on last year’s shoots: half of them may go.');
-  }
+  if (tree.stressed) return even(STRESSED, 'stressed');
+  if (tree.ageYears !== null && tree.ageYears < YOUNG_BELOW_YEARS)
+    return even(Math.min(YOUNG, own.limit), 'young');
+  if (tree.vigour === 'weak') return even(Math.min(WEAK, own.limit), 'weak');
+  if (tree.species === 'peach' || tree.species === 'nectarine')
+    return even(PEACH, 'bears on last year’s shoots');
   if (tree.renovated) return renovation(tree, seasons, spread, even);
-  if (LESS.includes(tree.species)) {
-    return even(Math.min(CHERRY_OR_PLUM, own.limit), 'Cherries and plums: a fifth at most.');
-  }
-  return even(own.limit, `School “${own.name}”: ${own.use} Source: ${own.source}.`, own.warnsFrom);
+  if (LESS.includes(tree.species)) return even(Math.min(CHERRY_OR_PLUM, own.limit), 'cherry or plum');
+  return even(own.limit, 'school', own.warnsFrom);
 }
 
-function renovation(
-  tree: LimitedTree,
-  seasons: number,
-  spread: Spread,
-  even: (limit: number, because: string) => SeasonLimits,
-): SeasonLimits {
+type Even = (limit: number, code: LimitReason['code'], warnsFrom?: number) => SeasonLimits;
+
+function renovation(tree: LimitedTree, seasons: number, spread: Spread, even: Even): SeasonLimits {
   if (spread === 'evenly') {
     const limit = tree.wild && tree.vigour === 'strong' ? STRONG_WILD : RENOVATION;
-    return even(limit, 'A tree to renovate: a third a season, spread evenly; the big limbs first.');
+    return even(limit, 'renovated evenly');
   }
   return {
     limits: HARD_FIRST.slice(0, seasons),
     warnsFrom: RENOVATION,
-    because: 'A tree to renovate, hard at once and then light: expect upright shoots for two or three years.',
+    because: plainReason('renovated hard first'),
   };
 }

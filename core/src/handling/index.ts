@@ -42,6 +42,7 @@ export {
   LIFT_NEVER_ABOVE_KG,
   liftLimitKg,
   lineDistanceCm,
+  type MinutesFor,
   reachCm,
   startingKit,
   Tool,

@@ -132,10 +132,21 @@ const CARRY_S_A_KG = 2;
 const LADDER_S = 90;
 const NO_TOOL_S = 300;
 
+/** What takes the minutes of a cut; `by hand` is work without a saw. */
+export type MinutesFor =
+  | 'blade'
+  | 'no tool'
+  | 'place'
+  | 'pieces'
+  | 'carrying'
+  | 'ladder'
+  | 'cleaning'
+  | 'by hand';
+
 export interface CutMinutes {
   minutes: number;
-  /** Each share of them, in words and minutes. */
-  because: { what: string; minutes: number }[];
+  /** Each share of them. */
+  because: { what: MinutesFor; minutes: number }[];
 }
 
 /** Minutes of one cut: blade, pieces, ladder, carrying away, and the cleaning that goes with it. */
@@ -148,16 +159,16 @@ export function cutMinutes(given: {
   cleanSeconds: number;
 }): CutMinutes {
   const { wielded, kerfMm, dead, kg, cleanSeconds } = given;
-  const parts: [string, number][] = [
+  const parts: [MinutesFor, number][] = [
     [
-      wielded ? `blade, ${wielded.tool.name.toLowerCase()}` : 'no tool of the kit does it',
+      wielded ? 'blade' : 'no tool',
       wielded ? bladeSeconds(wielded.tool.kind, kerfMm, dead) * (given.pieces > 1 ? 1.5 : 1) : NO_TOOL_S,
     ],
-    ['at the place', AT_EVERY_CUT_S],
-    ['further pieces', (given.pieces - 1) * A_PIECE_S],
-    ['carrying away', kg * CARRY_S_A_KG],
-    ['ladder, its share', wielded?.station === 'ladder' ? LADDER_S : 0],
-    ['cleaning the blade', cleanSeconds],
+    ['place', AT_EVERY_CUT_S],
+    ['pieces', (given.pieces - 1) * A_PIECE_S],
+    ['carrying', kg * CARRY_S_A_KG],
+    ['ladder', wielded?.station === 'ladder' ? LADDER_S : 0],
+    ['cleaning', cleanSeconds],
   ];
   const because = parts
     .filter(([, seconds]) => seconds > 0)

@@ -11,6 +11,7 @@ export {
   PlanTree,
   startingPlanSettings,
 } from './input';
+export type { KeptFor } from './keepWorth';
 export { KeptPlan, keptPlanOf, planStamp, solvedFrom } from './keptPlan';
 export { OrderInput, OrderResult, orderOf } from './order';
 export type { Asked } from './parts';
@@ -21,7 +22,7 @@ export { passes } from './problem';
 export { RunOrder, RunOrderInput, RunTree, runOrder, WALKED_M_A_MINUTE } from './runOrder';
 export { PlanSearch } from './search';
 export { CandidateOut, PlannedStep, SeasonOfPlan, TreePlan } from './treePlan';
-export type { Verdict } from './verdict';
+export type { Verdict, VerdictReason } from './verdict';
 export { inVisits, standOf, stationOf, visitKey, visitOf, visitOrders, wholeMinutes } from './visit';
 export {
   alternativesTo,

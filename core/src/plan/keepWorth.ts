@@ -3,10 +3,13 @@ import { disorderOf, kindOf } from '../disorders/index';
 import { indexLimbs, type Limb, limbWithAll, widestGap } from '../tree/index';
 import type { PlanInput } from './input';
 
+/** What a limb is worth keeping for. */
+export type KeptFor = 'frame' | 'sector' | 'balance' | 'level' | 'follower';
+
 export interface KeepWorth {
   limbId: string;
   worth: number;
-  because: string[];
+  because: KeptFor[];
 }
 
 /** @source common practice, no source */
@@ -37,24 +40,22 @@ export function keepWorths({
   settings: { weights },
 }: Pick<PlanInput, 'tree' | 'pins' | 'findings' | 'settings'>): KeepWorth[] {
   const lost = lostLimbs(tree.limbs, findings);
-  const worth = new Map<string, { worth: number; because: string[] }>();
-  const add = (limbId: string, more: number, why: string) => {
+  const worth = new Map<string, { worth: number; because: KeptFor[] }>();
+  const add = (limbId: string, more: number, why: KeptFor) => {
     if (lost.has(limbId)) return;
     const had = worth.get(limbId) ?? { worth: 0, because: [] };
     worth.set(limbId, { worth: had.worth + more, because: [...had.because, why] });
   };
   const main = tree.limbs.filter((limb) => limb.kind === 'scaffold' && !lost.has(limb.id));
-  for (const limb of frameOf(main, SLOTS[tree.form])) add(limb.id, weights.keepFrame, 'one of the frame');
-  for (const limb of main)
-    if (fillsSector(limb, main)) add(limb.id, weights.keepSector, 'fills an empty sector');
-  for (const limb of balancing(main)) add(limb.id, weights.keepBalance, 'balances the crown');
+  for (const limb of frameOf(main, SLOTS[tree.form])) add(limb.id, weights.keepFrame, 'frame');
+  for (const limb of main) if (fillsSector(limb, main)) add(limb.id, weights.keepSector, 'sector');
+  for (const limb of balancing(main)) add(limb.id, weights.keepBalance, 'balance');
   for (const limb of tree.limbs) {
     const young = limb.ageYears <= YOUNG_YEARS && Math.abs(limb.inclinationDeg) <= LEVEL_WITHIN_DEG;
     if (young && (limb.kind === 'lateral' || limb.kind === 'branch'))
-      add(limb.id, weights.keepLevel, 'near level and young');
+      add(limb.id, weights.keepLevel, 'level');
   }
-  for (const pin of pins)
-    if (pin.kind === 'follower') add(pin.followerId, weights.keepFollower, 'grown on as a follower');
+  for (const pin of pins) if (pin.kind === 'follower') add(pin.followerId, weights.keepFollower, 'follower');
   return [...worth].map(([limbId, one]) => ({ limbId, ...one }));
 }
 

@@ -1,5 +1,6 @@
 // What a plan says, in memory and on a wire.
 import { z } from 'zod';
+import { LimitReason } from '../crown/index';
 import { Cut, Decision, reasonsNotToCut } from '../cuts/index';
 import { Pin } from './input';
 import { passes } from './problem';
@@ -48,7 +49,7 @@ export type ClashPart = z.infer<typeof ClashPart>;
 export const TreePlan = z.strictObject({
   steps: z.array(PlannedStep),
   seasons: z.array(SeasonOfPlan),
-  limitBecause: z.string(),
+  limitBecause: LimitReason,
   left: z.array(z.strictObject({ findingId: z.string(), why: z.enum([...leftWhys, ...reasonsNotToCut]) })),
   swallowed: z
     .array(z.strictObject({ findingId: z.string(), candidateId: z.string() }))

@@ -2,22 +2,27 @@
 import { z } from 'zod';
 import type { TreeCuts } from '../cuts/index';
 import { disorderOf, isFireBlight } from '../disorders/index';
+import { plainReason, reasonSchema } from '../reason/index';
 import { diameterMmAt } from '../tree/index';
 import { isDiseased } from './candidates';
 import type { PlanFinding, PlanInput } from './input';
 
+export const VerdictReason = reasonSchema({
+  decided: {},
+  'rootstock lost': {},
+  'girdled by disease': { share: z.number().describe('of the stem, 0..1') },
+  'too much at once': { share: z.number().describe('of the living crown, 0..1') },
+  gnawed: { share: z.number().describe('of the stem, 0..1'), scions: z.number().int() },
+});
+export type VerdictReason = z.infer<typeof VerdictReason>;
+
 export const Verdict = z.strictObject({
   choice: z.enum(['remove tree', 'bridge graft', 'restart or remove']),
   findingIds: z.array(z.string()),
-  because: z.string(),
+  because: VerdictReason,
   instead: z
-    .array(
-      z.strictObject({
-        choice: z.enum(['excise', 'watch', 'remove tree', 'bridge', 'top-work']),
-        words: z.string(),
-      }),
-    )
-    .describe('what else may be chosen, each with what it means'),
+    .array(z.enum(['excise', 'watch', 'remove tree', 'bridge', 'top-work']))
+    .describe('what else may be chosen'),
 });
 export type Verdict = z.infer<typeof Verdict>;
 
@@ -40,17 +45,14 @@ function bridgeScions(girdledCm: number): number {
 export function verdictOf(input: PlanInput, cuts: TreeCuts, mustCrown: number): Verdict | null {
   const open = input.findings.filter(({ id, held, healed }) => !held && !healed && !overruled(input, id));
   const removed = input.findings.filter(({ id }) => input.decided[id] === 'remove tree');
-  if (removed.length > 0) return out(removed, 'Decided by the caretaker.');
+  if (removed.length > 0) return out(removed, plainReason('decided'));
   const rootstock = open.filter(
     (finding) =>
       disorderOf(finding.disorder)?.takesTree ||
       (finding.place === 'rootstock' && isFireBlight(finding.disorder)),
   );
   if (rootstock.length > 0) {
-    return out(
-      rootstock,
-      'Fire blight in the rootstock: no cut cures it. The tree comes out, roots and suckers too.',
-    );
+    return out(rootstock, plainReason('rootstock lost'));
   }
   const stems = new Set(
     cuts.decisions.filter(({ wood }) => wood !== 'leader').map(({ lesionId }) => lesionId),
@@ -62,24 +64,12 @@ export function verdictOf(input: PlanInput, cuts: TreeCuts, mustCrown: number): 
       (finding.girdledShare ?? 0) >= GIRDLED_OUT,
   );
   if (girdled.length > 0) {
-    const share = Math.round(Math.max(...girdled.map((one) => one.girdledShare ?? 0)) * 100);
-    return out(
-      girdled,
-      `Disease girdles ${share} % of the stem: from half on the tree declines, and it comes out.`,
-      [
-        { choice: 'excise', words: 'Pare it out in dry weather and watch: little hope from half on.' },
-        { choice: 'watch', words: 'Watch: it stays a source of disease for the trees around.' },
-        ...(girdled.every(({ disorder }) => !disorderOf(disorder)?.runsOn)
-          ? [
-              {
-                choice: 'top-work' as const,
-                words:
-                  'Cut it off below the canker, and graft a sound scion on what is left or let the stock grow again.',
-              },
-            ]
-          : []),
-      ],
-    );
+    const share = Math.max(...girdled.map((one) => one.girdledShare ?? 0));
+    return out(girdled, { code: 'girdled by disease', values: { share } }, [
+      'excise',
+      'watch',
+      ...(girdled.every(({ disorder }) => !disorderOf(disorder)?.runsOn) ? ['top-work' as const] : []),
+    ]);
   }
   const gnawed = open.filter(
     (finding) => isGnawed(finding, input) && (finding.girdledShare ?? 0) >= GIRDLED_OUT,
@@ -89,11 +79,8 @@ export function verdictOf(input: PlanInput, cuts: TreeCuts, mustCrown: number): 
     return {
       choice: 'restart or remove',
       findingIds: open.filter(isDiseased).map((one) => one.id),
-      because: `${Math.round(mustCrown / 10)} % of the living crown must go for disease alone: more than a tree can lose at once.`,
-      instead: [
-        { choice: 'remove tree', words: 'Take the tree out.' },
-        { choice: 'watch', words: 'Cut what must be cut, and see what is left in a year.' },
-      ],
+      because: { code: 'too much at once', values: { share: mustCrown / 1000 } },
+      instead: ['remove tree', 'watch'],
     };
   }
   return null;
@@ -103,7 +90,7 @@ function overruled({ decided }: PlanInput, id: string): boolean {
   return decided[id] !== undefined && decided[id] !== 'remove tree';
 }
 
-function out(findings: PlanFinding[], because: string, instead: Verdict['instead'] = []): Verdict {
+function out(findings: PlanFinding[], because: VerdictReason, instead: Verdict['instead'] = []): Verdict {
   return { choice: 'remove tree', findingIds: findings.map((one) => one.id), because, instead };
 }
 
@@ -120,10 +107,10 @@ function bridged(findings: PlanFinding[], { tree }: PlanInput): Verdict {
   return {
     choice: 'bridge graft',
     findingIds: findings.map((one) => one.id),
-    because: `The bark is gone round ${Math.round((worst.girdledShare ?? 0) * 100)} % of the stem, and no disease did it: bridge it when the bark slips, with ${bridgeScions(girdledCm)} scions of last year’s wood, 6–10 mm thick, one each 5–8 cm.`,
-    instead: [
-      { choice: 'remove tree', words: 'Replant, or cut to above the graft where it is lower.' },
-      { choice: 'watch', words: 'Watch: from half on a stem seldom feeds its roots.' },
-    ],
+    because: {
+      code: 'gnawed',
+      values: { share: worst.girdledShare ?? 0, scions: bridgeScions(girdledCm) },
+    },
+    instead: ['remove tree', 'watch'],
   };
 }

@@ -45,7 +45,7 @@ export function visitOf(
         suspect: one.left.some(({ chance }) => chance > 0),
         // Cleaning and the ladder are the order's own to count
         minutes: one.minutes.because
-          .filter(({ what }) => what !== 'cleaning the blade' && what !== 'ladder, its share')
+          .filter(({ what }) => what !== 'cleaning' && what !== 'ladder')
           .reduce((sum, part) => sum + part.minutes, 0),
         before: [...(before.get(one.id) ?? [])],
       }),

@@ -91,7 +91,10 @@ test('tree 3: a stem more than half girdled', () => {
     { id: 'dead', limbId: 'C', fromCm: 150, toCm: 200, disorder: 'DEAD' },
   ]);
   expect(said.verdict).toMatchObject({ choice: 'remove tree', findingIds: ['stem'] });
-  expect(said.verdict?.because).toContain('58 %');
+  expect(said.verdict?.because).toEqual({
+    code: 'girdled by disease',
+    values: { share: expect.closeTo(0.58, 2) },
+  });
   expect(said.steps).toEqual([]);
 });
 

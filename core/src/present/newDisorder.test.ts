@@ -46,6 +46,6 @@ test('blades, chips and wounds know it', () => {
   expect(woodClass(['ZZZ'])).toBe('infected');
   const burned = debrisOf(['ZZZ'], 10, startingDebris());
   expect(burned.allowed).not.toContain('chip');
-  expect(burned.because.join(' ')).toContain('Made-up canker goes on shedding');
+  expect(burned.because).toContainEqual({ code: 'sheds from chips', values: { disorder: 'ZZZ' } });
   expect(pathogenOf('NEO').disorders).toEqual(['NEO', 'ZZZ']);
 });

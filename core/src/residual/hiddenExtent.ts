@@ -10,6 +10,7 @@ import {
   schoolsFor,
   seasons,
 } from '../disorders/index';
+import { plainReason, reasonSchema } from '../reason/index';
 import { upperTail } from './normal';
 
 export const ResidualCase = z
@@ -31,13 +32,31 @@ export const ResidualCase = z
   .meta({ id: 'ResidualCase' });
 export type ResidualCase = z.input<typeof ResidualCase>;
 
+const extentStates = [
+  'growing, vigorous',
+  'growing',
+  'dormant, edge definite',
+  'dormant, edge not definite',
+] as const;
+
+/** What the chance rests on. */
+export const ResidualReason = reasonSchema({
+  'whole plant': {},
+  'nothing spreads': {},
+  'median extent': { state: z.enum(extentStates), cm: z.number() },
+  'extent not known': { school: z.string().describe('its name') },
+  'union between': { factor: z.number() },
+  'in a stub': { factor: z.number() },
+});
+export type ResidualReason = z.infer<typeof ResidualReason>;
+
 export const Residual = z
   .strictObject({
     chance: z.number().describe('that infected wood stays behind, 0..1'),
     range: z.tuple([z.number(), z.number()]).describe('with the median extent halved and doubled'),
     comesBack: z.number().describe('that it shows again: half of what stays behind, by default'),
     medianCm: z.number().describe('median extent beyond the visible edge that this was reckoned with'),
-    because: z.string(),
+    because: z.array(ResidualReason),
   })
   .meta({ id: 'Residual' });
 export type Residual = z.infer<typeof Residual>;
@@ -57,10 +76,10 @@ const ONE_IN_TWENTY_Z = 1.6448536269514722;
 
 /** Median extent of fire blight beyond the visible edge, cm. @source symptomless spread: Keil & van der Zwet 1972; the figures low confidence */
 const FIRE_BLIGHT_CM = {
-  growingVigorous: 25,
+  'growing, vigorous': 25,
   growing: 12,
-  dormantIndefinite: 8,
-  dormantDefinite: 2,
+  'dormant, edge not definite': 8,
+  'dormant, edge definite': 2,
 } as const;
 
 const NO_CUT_ANSWERS: Residual = {
@@ -68,7 +87,7 @@ const NO_CUT_ANSWERS: Residual = {
   range: [1, 1],
   comesBack: SHOWS_AGAIN,
   medianCm: 0,
-  because: 'No cut takes it out: it is in the whole plant.',
+  because: [plainReason('whole plant')],
 };
 
 /**
@@ -81,10 +100,11 @@ const NO_CUT_ANSWERS: Residual = {
  */
 export function residual(given: ResidualCase): Residual {
   if (disorderOf(given.disorder)?.kind !== 'diseased') {
-    return { chance: 0, range: [0, 0], comesBack: 0, medianCm: 0, because: 'Nothing spreads in this wood.' };
+    const because: ResidualReason[] = [plainReason('nothing spreads')];
+    return { chance: 0, range: [0, 0], comesBack: 0, medianCm: 0, because };
   }
   if (!isFireBlight(given.disorder) && schoolsFor(given.disorder).length === 0) return NO_CUT_ANSWERS;
-  const { cm, words } = medianOf(given);
+  const { cm, reason } = medianOf(given);
   const factor = (given.unionCrossed ? BARRIER : 1) * (given.inStub ? STUB_FACTOR : 1);
   const chance = factor * beyond(given.distanceCm, cm);
   return {
@@ -96,10 +116,10 @@ export function residual(given: ResidualCase): Residual {
     comesBack: chance * SHOWS_AGAIN,
     medianCm: cm,
     because: [
-      words,
-      ...(given.unionCrossed ? ['A union into older wood lies between: × 0.7.'] : []),
-      ...(given.inStub ? ['What is left sits in a stub that comes off later: × 0.3.'] : []),
-    ].join(' '),
+      reason,
+      ...(given.unionCrossed ? [{ code: 'union between' as const, values: { factor: BARRIER } }] : []),
+      ...(given.inStub ? [{ code: 'in a stub' as const, values: { factor: STUB_FACTOR } }] : []),
+    ],
   };
 }
 
@@ -114,24 +134,22 @@ export function beyond(distanceCm: number, medianCm: number): number {
   return upperTail(Math.log(distanceCm / medianCm) / Math.log(EXTENT_GSD));
 }
 
-function medianOf({ disorder, season, edge, vigorous }: ResidualCase): { cm: number; words: string } {
+function medianOf({ disorder, season, edge, vigorous }: ResidualCase): {
+  cm: number;
+  reason: ResidualReason;
+} {
   const growing = isGrowing(season);
   if (isFireBlight(disorder)) {
-    if (growing && vigorous)
-      return {
-        cm: FIRE_BLIGHT_CM.growingVigorous,
-        words: 'Growing, on vigorous, young or susceptible wood: median extent 25 cm.',
-      };
-    if (growing) return { cm: FIRE_BLIGHT_CM.growing, words: 'Growing season: median extent 12 cm.' };
-    return edge === 'definite'
-      ? { cm: FIRE_BLIGHT_CM.dormantDefinite, words: 'Dormant, edge definite: median extent 2 cm.' }
-      : { cm: FIRE_BLIGHT_CM.dormantIndefinite, words: 'Dormant, edge not definite: median extent 8 cm.' };
+    const dormant = edge === 'definite' ? 'dormant, edge definite' : 'dormant, edge not definite';
+    const state = growing ? (vigorous ? 'growing, vigorous' : 'growing') : dormant;
+    const cm = FIRE_BLIGHT_CM[state];
+    return { cm, reason: { code: 'median extent', values: { state, cm } } };
   }
   const school = schoolFor(disorder, {});
   const base = (growing ? school.growingCm : school.dormantCm)[1];
   const worse = edge === 'indefinite' || vigorous ? 1.5 : 1;
   return {
     cm: (worse * base) / EXTENT_GSD ** ONE_IN_TWENTY_Z,
-    words: `No extent is known for it: the school “${school.name}” is taken to leave one in twenty behind on a definite edge.`,
+    reason: { code: 'extent not known', values: { school: school.name } },
   };
 }

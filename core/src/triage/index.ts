@@ -1,2 +1,2 @@
 export { affectedShare } from './affectedShare';
-export { purposes, Triage, TriageInput, triage, triageTable } from './triage';
+export { purposes, Triage, TriageInput, type TriageReason, triage, triageTable } from './triage';

@@ -1,6 +1,7 @@
 // Is this tree worth the saw, over how many seasons, and who does it?
 import { z } from 'zod';
 import { HAND_OVER_TREE_CM, type Hazard, hazards } from '../handling/index';
+import { plainReason, reasonSchema } from '../reason/index';
 import { treeForms } from '../register/index';
 
 export const purposes = ['picked fruit', 'wildlife', 'show', 'graft wood', 'small tree'] as const;
@@ -29,11 +30,29 @@ export type TriageInput = z.infer<typeof TriageInput>;
 export const verdicts = ['hand over', 'replace', 'trial year', 'renovate', 'keep'] as const;
 const trends = ['better', 'worse', 'steady', 'unknown'] as const;
 
+const share = { share: z.number().describe('0..1') };
+export const TriageReason = reasonSchema({
+  dangers: { hazards: z.array(z.enum(hazards)) },
+  'too tall': { overCm: z.number() },
+  'tall and unsafe': { overCm: z.number() },
+  'for wildlife': {},
+  'stem girdled': share,
+  'crown dead or diseased': share,
+  'crown gone, fruit unknown': share,
+  'half gone': share,
+  'fruit unknown': {},
+  'grown wild': {},
+  outgrown: {},
+  sound: {},
+  'not planned': { overCm: z.number().describe('higher than which all cuts are left to an arborist') },
+});
+export type TriageReason = z.infer<typeof TriageReason>;
+
 export const Triage = z
   .strictObject({
     verdict: z.enum(verdicts),
     rule: z.string().describe('the row of the table that matched first'),
-    because: z.string(),
+    because: z.array(TriageReason),
     seasons: z.number().int().describe('1 where it is done in one'),
     minutesASeason: z.number(),
     trend: z.enum(trends),
@@ -61,13 +80,9 @@ interface Row {
   rule: string;
   holds(tree: TriageInput, trend: Triage['trend']): boolean;
   verdict: Triage['verdict'];
-  because(tree: TriageInput): string;
+  because(tree: TriageInput): TriageReason;
 }
 
-/** As `cautions` judges every cut of it, so that triage and plan say the same. */
-const TALL = 'It is over 6 m (20 ft) high: Plan leaves all its cuts to a licensed arborist.';
-
-const percent = (share: number) => `${Math.round(share * 100)} %`;
 const kept = (tree: TriageInput) =>
   tree.hazards.includes('heritage tree') || tree.hazards.includes('boundary mark');
 const neglected = (tree: TriageInput) =>
@@ -81,8 +96,10 @@ export const triageTable: readonly Row[] = [
     rule: '1 danger',
     verdict: 'hand over',
     holds: (tree) => tree.hazards.some((hazard) => HANDED_OVER.includes(hazard)),
-    because: (tree) =>
-      `${tree.hazards.filter((one) => HANDED_OVER.includes(one)).join(' and ')}: work for a licensed arborist.`,
+    because: (tree) => ({
+      code: 'dangers',
+      values: { hazards: tree.hazards.filter((one) => HANDED_OVER.includes(one)) },
+    }),
   },
   {
     rule: '2 tall and unsafe',
@@ -92,8 +109,8 @@ export const triageTable: readonly Row[] = [
       (tree.heightCm > TALL_CM && tree.hazards.some((one) => UNSAFE_WHEN_TALL.includes(one))),
     because: (tree) =>
       tree.heightCm > TOO_TALL_CM
-        ? 'Over 9 m high.'
-        : 'Over 6 m high, and it leans, is hollow or stands on a slope.',
+        ? { code: 'too tall', values: { overCm: TOO_TALL_CM } }
+        : { code: 'tall and unsafe', values: { overCm: TALL_CM } },
   },
   {
     rule: '3 for wildlife',
@@ -102,7 +119,7 @@ export const triageTable: readonly Row[] = [
       tree.purposes.includes('wildlife') &&
       !tree.purposes.includes('picked fruit') &&
       tree.stemGirdledShare < GIRDLED,
-    because: () => 'Kept for wildlife: dead wood that endangers nobody stays, disease comes out.',
+    because: () => plainReason('for wildlife'),
   },
   {
     rule: '4 nearly gone',
@@ -110,28 +127,27 @@ export const triageTable: readonly Row[] = [
     holds: (tree) => !kept(tree) && (tree.affectedShare >= MOSTLY_GONE || tree.stemGirdledShare >= GIRDLED),
     because: (tree) =>
       tree.stemGirdledShare >= GIRDLED
-        ? `${percent(tree.stemGirdledShare)} of the stem is girdled by disease.`
-        : `${percent(tree.affectedShare)} of the crown is dead or diseased.`,
+        ? { code: 'stem girdled', values: { share: tree.stemGirdledShare } }
+        : { code: 'crown dead or diseased', values: { share: tree.affectedShare } },
   },
   {
     rule: '5 half gone, fruit unknown',
     verdict: 'replace',
     holds: (tree, trend) =>
       !kept(tree) && !tree.fruitKnown && tree.affectedShare >= HALF_GONE && trend !== 'better',
-    because: (tree) => `${percent(tree.affectedShare)} of the crown is gone and nobody knows the fruit.`,
+    because: (tree) => ({ code: 'crown gone, fruit unknown', values: { share: tree.affectedShare } }),
   },
   {
     rule: '6 half gone',
     verdict: 'trial year',
     holds: (tree) => tree.affectedShare >= HALF_GONE,
-    because: (tree) =>
-      `${percent(tree.affectedShare)} of the crown is dead or diseased: the least that must be cut, one season’s protection, then decide.`,
+    because: (tree) => ({ code: 'half gone', values: { share: tree.affectedShare } }),
   },
   {
     rule: '7 fruit unknown',
     verdict: 'trial year',
     holds: (tree) => !tree.fruitKnown && tree.purposes.includes('picked fruit') && neglected(tree),
-    because: () => 'Nobody knows the fruit: prune the least, taste it, then decide.',
+    because: () => plainReason('fruit unknown'),
   },
   {
     rule: '8 neglected',
@@ -139,16 +155,14 @@ export const triageTable: readonly Row[] = [
     holds: neglected,
     because: (tree) =>
       tree.affectedShare >= NEGLECTED_FROM
-        ? `${percent(tree.affectedShare)} of the crown is dead or diseased.`
-        : tree.form === 'wild'
-          ? 'It has grown wild.'
-          : 'It has outgrown the height it should have.',
+        ? { code: 'crown dead or diseased', values: { share: tree.affectedShare } }
+        : plainReason(tree.form === 'wild' ? 'grown wild' : 'outgrown'),
   },
   {
     rule: '9 sound',
     verdict: 'keep',
     holds: () => true,
-    because: () => 'Mostly sound and as high as it should be.',
+    because: () => plainReason('sound'),
   },
 ];
 
@@ -166,8 +180,11 @@ export function triage(tree: TriageInput): Triage {
     rule: row.rule,
     because: [
       row.because(tree),
-      ...(row.verdict !== 'hand over' && tree.heightCm > HAND_OVER_TREE_CM ? [TALL] : []),
-    ].join(' '),
+      // As `cautions` judges every cut of it, so that triage and plan say the same
+      ...(row.verdict !== 'hand over' && tree.heightCm > HAND_OVER_TREE_CM
+        ? [{ code: 'not planned' as const, values: { overCm: HAND_OVER_TREE_CM } }]
+        : []),
+    ],
     seasons: row.verdict === 'renovate' ? seasonsFor(tree) : 1,
     minutesASeason: tree.minutesLastSeason ?? minutesFor(tree),
     trend,

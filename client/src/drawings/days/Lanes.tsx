@@ -4,12 +4,13 @@ import type { Lane, LaneCell } from '@mortisect/contracts';
 import { rainReading, type Units } from '@mortisect/core/measure';
 import { VERDICT_WORDS } from '@mortisect/core/timing';
 import { View } from '@tamagui/core';
-import { type KeyboardEvent, useRef } from 'react';
+import { useRef } from 'react';
 import Svg, { G, Line, Path, Rect, Text } from 'react-native-svg';
 import { weekday } from '../../data/moment';
 import { useTextScale, useWidthOf } from '../../ui/size';
 import { usePalette } from '../../ui/theme';
 import { UnseenTable } from '../../ui/Unseen';
+import { Cursor } from '../Cursor';
 
 interface LanesProps {
   lanes: Lane[];
@@ -37,41 +38,28 @@ export function Lanes({ lanes, days, units, lane, day, onChoose }: LanesProps) {
   const column = (width - left) / Math.max(1, days.length);
   const height = HEAD + RAIN + lanes.length * LANE + 4;
   const type = { fontFamily: 'Barlow Condensed', fontWeight: '600' as const };
-  const choose = (clientX: number, clientY: number) => {
-    const bounds = box.current?.getBoundingClientRect();
-    if (!bounds) return;
-    const d = Math.floor((clientX - bounds.left - left) / column);
-    const l = Math.floor((clientY - bounds.top - HEAD - RAIN) / LANE);
-    onChoose(l < 0 ? lane : Math.min(lanes.length - 1, l), d < 0 ? day : Math.min(days.length - 1, d));
-  };
-  const onKeyDown = (event: KeyboardEvent) => {
-    const step = { ArrowRight: [0, 1], ArrowLeft: [0, -1], ArrowDown: [1, 0], ArrowUp: [-1, 0] }[event.key];
-    if (!step) return;
-    event.preventDefault();
-    event.stopPropagation();
-    const hold = (value: number, count: number) => Math.max(0, Math.min(count - 1, value));
-    onChoose(hold(lane + (step[0] as number), lanes.length), hold(day + (step[1] as number), days.length));
+  const placeAt = (x: number, y: number) => {
+    const d = Math.floor((x - left) / column);
+    const l = Math.floor((y - HEAD - RAIN) / LANE);
+    return (
+      (l < 0 ? lane : Math.min(lanes.length - 1, l)) * days.length +
+      (d < 0 ? day : Math.min(days.length - 1, d))
+    );
   };
   const chosen = lanes[lane];
   return (
     <View position="relative">
-      <View
-        ref={box as never}
-        width="100%"
+      <Cursor
+        box={box}
+        label="Cutting weather: up and down by kind of wood, left and right by day"
+        valueText={`${chosen?.name ?? ''}, ${days[day]?.day ?? ''}: ${chosen ? said(cellsOf(chosen, days[day]?.day ?? '')) : ''}`}
         height={height}
-        role="slider"
-        tabIndex={0}
-        aria-label="Cutting weather: up and down by kind of wood, left and right by day"
-        aria-valuemin={0}
-        aria-valuemax={lanes.length * days.length - 1}
-        aria-valuenow={lane * days.length + day}
-        aria-valuetext={`${chosen?.name ?? ''}, ${days[day]?.day ?? ''}: ${chosen ? said(cellsOf(chosen, days[day]?.day ?? '')) : ''}`}
-        onKeyDown={onKeyDown as never}
-        onPress={(event) => {
-          const { clientX, clientY } = event.nativeEvent as unknown as MouseEvent;
-          choose(clientX, clientY);
-        }}
-        cursor="pointer"
+        at={lane * days.length + day}
+        count={lanes.length * days.length}
+        across={days.length}
+        tapsOnly
+        placeAt={placeAt}
+        onAt={(at) => onChoose(Math.floor(at / days.length), at % days.length)}
       >
         <Svg width={width} height={height} aria-hidden>
           <Rect x={left + day * column} y={0} width={column} height={height} fill={chalk} opacity={0.12} />
@@ -150,7 +138,7 @@ export function Lanes({ lanes, days, units, lane, day, onChoose }: LanesProps) {
             );
           })}
         </Svg>
-      </View>
+      </Cursor>
       <UnseenTable
         caption="Cutting weather by kind of wood and day"
         head={['Day', 'Rain', ...lanes.map((one) => one.name)]}

@@ -3,6 +3,7 @@
 import { DEBRIS_ROUTE_WORDS, debrisOf } from '@mortisect/core/aftercare';
 import { joined, massReading, upperFirst } from '@mortisect/core/measure';
 import type { ActionOf } from '@mortisect/core/records';
+import { debrisWords } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { Body, Section, Small } from '../../ui/type';
 import { codeWords } from '../words';
@@ -17,7 +18,7 @@ export function CarryAway({ cut, here }: { cut: ActionOf<'cutMade'>; here: RunHe
       <Body>
         {`${upperFirst(debris.class)} wood${cut.cut.massKg ? `, about ${joined(massReading(cut.cut.massKg, units))}` : ''}: ${DEBRIS_ROUTE_WORDS[debris.route]}. ${codeWords(cut.disorders ?? [])}.`}
       </Body>
-      {debris.because.map((line) => (
+      {debris.because.map(debrisWords).map((line) => (
         <Small key={line}>{line}</Small>
       ))}
     </View>

@@ -16,6 +16,7 @@ import {
 import { upperFirst } from '@mortisect/core/measure';
 import { mixes } from '@mortisect/core/present';
 import { bringFor } from '@mortisect/core/run';
+import { suppliesWords } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -195,7 +196,7 @@ function MixForm({ here }: { here: RunHere }) {
       <Body>
         {`${plural(bring.cleanings, 'cleaning')} by ${bring.method} ahead: ${bring.supplies.litres.toFixed(2)} L and ${plural(bring.supplies.cloths, 'cloth')}, a fifth in reserve.`}
       </Body>
-      <Small>{bring.supplies.because.join('; ')}.</Small>
+      <Small>{suppliesWords(bring.supplies.because)}</Small>
       <Small>
         {`So that nobody waits: ${plural(bring.supplies.bladesForNoWait, 'blade')} of a kind in rotation; with what there is ${Math.round(bring.supplies.waitMinutes)} min of waiting.`}
       </Small>

@@ -8,6 +8,7 @@ import {
   type TransmissionInput,
 } from '@mortisect/core/blades';
 import { transmissionCuts } from '@mortisect/core/run';
+import { cleaningWords } from '@mortisect/core/words';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { useTransmission } from '../../data/useTransmission';
@@ -122,7 +123,7 @@ function Costs({ here }: { here: RunHere }) {
             }))}
           />
           <Body>
-            {`${data.advice.because} It avoids ${figure(data.advice.avoided[1])} a tree (${figure(data.advice.avoided[0])} to ${figure(data.advice.avoided[2])}).`}
+            {`${cleaningWords(data.advice.because)} It avoids ${figure(data.advice.avoided[1])} a tree (${figure(data.advice.avoided[0])} to ${figure(data.advice.avoided[2])}).`}
           </Body>
           {data.thin ? (
             <Notice kind="caution" title="The evidence is thin">

@@ -5,6 +5,7 @@ import { clashSentence, leftWords, type Solved } from '@mortisect/core/plan';
 import type { TreeView } from '@mortisect/core/present';
 import { markOf } from '@mortisect/core/records';
 import { lowerFirst } from '@mortisect/core/tree';
+import { insteadWords, verdictWords } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
 import { useRecordAction } from '../../data/writes';
@@ -41,7 +42,7 @@ export function VerdictNotice({ view, solved }: { view: TreeView; solved: Solved
   const recording = useRecordAction();
   const { verdict } = solved.plan;
   if (!verdict) return null;
-  const decide = (choice: (typeof verdict.instead)[number]['choice']) =>
+  const decide = (choice: (typeof verdict.instead)[number]) =>
     recording.record({
       kind: 'decided',
       at: clock(),
@@ -53,7 +54,7 @@ export function VerdictNotice({ view, solved }: { view: TreeView; solved: Solved
   return (
     <View gap={8}>
       <Notice kind={verdict.choice === 'remove tree' ? 'danger' : 'caution'} title={TITLES[verdict.choice]}>
-        {verdict.because}
+        {verdictWords(verdict.because)}
       </Notice>
       {verdict.choice === 'remove tree' ? (
         <Body>
@@ -61,9 +62,9 @@ export function VerdictNotice({ view, solved }: { view: TreeView; solved: Solved
           trained for it: a licensed arborist. Protected trees and nesting birds: ask first.
         </Body>
       ) : null}
-      {verdict.instead.map(({ choice, words }) => (
+      {verdict.instead.map((choice) => (
         <View key={choice} flexDirection="row" alignItems="center" gap={12}>
-          <Body flex={1}>{words}</Body>
+          <Body flex={1}>{insteadWords(verdict, choice)}</Body>
           <Button
             onPress={() => decide(choice)}
             disabled={recording.isPending}

@@ -4,6 +4,7 @@ import { whySteps } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
 import { regrowthOf, type Solved, type StepView } from '@mortisect/core/plan';
 import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
+import { keptForWords, minutesForWords, regrowthWords } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { Sheet } from '../../ui/Sheet';
 import { Body, Label, Section, Small } from '../../ui/type';
@@ -69,7 +70,7 @@ function Behind({
             {one.priced.minutes.because
               .map(
                 ({ what, minutes }) =>
-                  `${what} ${minutes < 1 ? `${Math.round(minutes * 60)} s` : `${minutes.toFixed(1)} min`}`,
+                  `${minutesForWords(what, handling.wielded?.tool.name)} ${minutes < 1 ? `${Math.round(minutes * 60)} s` : `${minutes.toFixed(1)} min`}`,
               )
               .join(' · ')}
           </Small>
@@ -82,7 +83,7 @@ function Behind({
           <Body>
             {`${growth.shoots[0]} to ${growth.shoots[1]} shoots ${growth.where}; look in ${growth.when}.`}
           </Body>
-          <Small>{growth.because}</Small>
+          <Small>{regrowthWords(growth.because)}</Small>
         </View>
       ) : null}
     </View>
@@ -113,7 +114,7 @@ function Why({
         <Body>{`It lets about ${Math.max(1, Math.round(light.value))} % more of the light into the inner third.`}</Body>
       ) : null}
       {keep ? (
-        <Body>{`The limb is worth keeping: ${keep.because.join(', ')}. That was weighed against it.`}</Body>
+        <Body>{`The limb is worth keeping: ${keptForWords(keep.because)}. That was weighed against it.`}</Body>
       ) : null}
       {cut?.because.map((reason) => {
         const clearance = solved.prepared.cuts.clearances[reason.lesionId];

@@ -3,6 +3,7 @@
 import { joined, massReading } from '@mortisect/core/measure';
 import { MOST_PLAN_SEASONS, type Solved, wholeMinutes } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
+import { limitWords } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
 import { useRecordAction } from '../../data/writes';
@@ -48,7 +49,7 @@ export function Years({ view, today, solved }: { view: TreeView; today: SiteToda
           </View>
         ))}
       </View>
-      <Small>{prepared.limits.because}</Small>
+      <Small>{limitWords(prepared.limits.because)}</Small>
     </View>
   );
 }

@@ -1,14 +1,12 @@
 // Trees from a file: which column is what, what is wrong row by row, and then the good rows or nothing.
 import type { ImportChoices, ImportReport, importFormats } from '@mortisect/contracts';
 import { useRouter } from 'expo-router';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { useTrees } from '../../data/queries';
 import { useImportArchive, useImportTrees } from '../../data/writes';
-import { Button } from '../../ui/Button';
-import { Failed } from '../../ui/Failed';
 import { Notice } from '../../ui/Notice';
-import { Screen } from '../../ui/Screen';
-import { Body, Label, Small } from '../../ui/type';
+import { Body } from '../../ui/type';
+import { FromFile } from '../FromFile';
 import { plural } from '../words';
 import { FileReport } from './FileReport';
 import { WholeArchive } from './WholeArchive';
@@ -19,7 +17,6 @@ const NOTHING_SAID: ImportChoices = { starts: {}, kinds: {}, units: {} };
 
 export function ImportTrees() {
   const router = useRouter();
-  const input = useRef<HTMLInputElement>(null);
   const reading = useImportTrees();
   const bringing = useImportArchive();
   const register = useTrees().data;
@@ -48,8 +45,7 @@ export function ImportTrees() {
       },
       { onSuccess: setReport },
     );
-  const choose = (chosen: File | undefined) => {
-    if (!chosen) return;
+  const choose = (chosen: File) => {
     const whole = noTrees === true && formatOf(chosen.name) === 'archive';
     bringing.reset();
     setArchive(whole ? chosen : null);
@@ -65,68 +61,34 @@ export function ImportTrees() {
   };
   const taken = (report !== null && report.written > 0) || bringing.data !== undefined;
   return (
-    <Screen
+    <FromFile
       title="Trees from a file"
       subtitle="CSV, GeoJSON, or the archive of an orchard"
-      actions={
-        taken ? (
-          <Button grow kind="main" onPress={() => router.replace('/round/register')}>
-            To the register
-          </Button>
-        ) : archive ? (
-          <>
-            <Button onPress={() => setArchive(null)}>Take nothing</Button>
-            <Button
-              grow
-              kind="main"
-              disabled={bringing.isPending}
-              onPress={() => bringing.mutate({ file: archive })}
-            >
-              Bring the whole orchard
-            </Button>
-          </>
-        ) : report && file ? (
-          <>
-            <Button onPress={() => router.back()}>Take nothing</Button>
-            <Button
-              grow
-              kind="main"
-              disabled={report.good === 0 || reading.isPending}
-              onPress={() => ask(file, 'good', choices, report.mapping)}
-            >
-              {report.good === 0 ? 'No good row' : `Take ${plural(report.good, 'good row')}`}
-            </Button>
-          </>
-        ) : (
-          <>
-            <Button onPress={() => router.back()}>Back</Button>
-            <Button
-              grow
-              kind="main"
-              onPress={() => input.current?.click()}
-              disabled={reading.isPending || noTrees === undefined}
-            >
-              Choose a file
-            </Button>
-          </>
-        )
+      of="trees"
+      accept=".csv,.tsv,.txt,.json,.geojson,.ndjson,text/csv,application/json,application/geo+json,application/x-ndjson"
+      fileName={(file ?? archive)?.name}
+      reading={reading}
+      waits={noTrees === undefined}
+      onChoose={choose}
+      taken={taken ? { label: 'To the register', onPress: () => router.replace('/round/register') } : null}
+      take={
+        archive
+          ? {
+              label: 'Bring the whole orchard',
+              disabled: bringing.isPending,
+              onPress: () => bringing.mutate({ file: archive }),
+              onNothing: () => setArchive(null),
+            }
+          : report && file
+            ? {
+                label: report.good === 0 ? 'No good row' : `Take ${plural(report.good, 'good row')}`,
+                disabled: report.good === 0 || reading.isPending,
+                onPress: () => ask(file, 'good', choices, report.mapping),
+              }
+            : null
       }
     >
-      <input
-        ref={input}
-        type="file"
-        accept=".csv,.tsv,.txt,.json,.geojson,.ndjson,text/csv,application/json,application/geo+json,application/x-ndjson"
-        aria-label="File of trees"
-        style={{ display: 'none' }}
-        onChange={(event) => {
-          choose(event.target.files?.[0]);
-          event.target.value = '';
-        }}
-      />
-      <Failed title="Nothing was read, nothing was changed" error={reading.error} />
-      {file || archive ? <Label>{(file ?? archive)?.name}</Label> : null}
       {archive ? <WholeArchive bringing={bringing} /> : null}
-      {reading.isPending ? <Small role="status">Reading the file …</Small> : null}
       {report && taken ? (
         <Notice kind="said" title={`${plural(report.written, 'tree')} written down`}>
           {report.refused > 0
@@ -144,7 +106,7 @@ export function ImportTrees() {
       ) : archive ? null : (
         <Help />
       )}
-    </Screen>
+    </FromFile>
   );
 }
 

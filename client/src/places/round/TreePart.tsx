@@ -5,6 +5,7 @@ import type { SiteToday, TreeView } from '@mortisect/core/present';
 import type { Job, TreeDetail, TreeSummary } from '@mortisect/core/records';
 import { jobDueOn, jobKinds, speciesName } from '@mortisect/core/register';
 import { type Triage, triageTable } from '@mortisect/core/triage';
+import { triageWords } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -77,7 +78,7 @@ function Verdict({ said }: { said: Triage & { share: number } }) {
           </View>
         }
       >
-        {`${said.because}${said.verdict === 'hand over' ? '' : ` About ${hours} a season.`} ${TREND[said.trend]}`}
+        {`${triageWords(said.because)}${said.verdict === 'hand over' ? '' : ` About ${hours} a season.`} ${TREND[said.trend]}`}
       </Notice>
       <Sheet title="Worth the saw?" open={why} onClose={() => setWhy(false)}>
         <Body>{`The first row that holds decides: “${said.rule}”. ${Math.round(said.share * 100)} % of the crown is dead or diseased, by the sections of the limbs (pipe model).`}</Body>

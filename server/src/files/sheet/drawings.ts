@@ -13,7 +13,7 @@ import {
   spokes,
 } from '@mortisect/core/tree';
 import type PDFDocument from 'pdfkit';
-import { encode } from 'uqr';
+import encodeQR from 'qr';
 
 type Doc = InstanceType<typeof PDFDocument>;
 const INK = '#10201A';
@@ -22,9 +22,9 @@ const KERF = '#B42D14';
 
 /** The tag code of the tree, to be found again with a camera. */
 export function qrOf(doc: Doc, text: string, x: number, y: number, side: number): void {
-  const { data, size } = encode(text, { ecc: 'M', border: 1 });
-  const cell = side / size;
-  data.forEach((row, j) => {
+  const cells = encodeQR(text, 'raw', { ecc: 'medium', border: 1 });
+  const cell = side / cells.length;
+  cells.forEach((row, j) => {
     row.forEach((on, i) => {
       if (on) doc.rect(x + i * cell, y + j * cell, cell + 0.05, cell + 0.05);
     });

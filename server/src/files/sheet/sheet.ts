@@ -1,4 +1,5 @@
 // The cut sheet: what a caretaker carries to the tree on paper. High contrast, no colour needed.
+
 import { createRequire } from 'node:module';
 import { disorderOf } from '@mortisect/core/disorders';
 import { GENERAL_CAUTION } from '@mortisect/core/handling';
@@ -15,6 +16,7 @@ import {
 } from '@mortisect/core/plan';
 import { speciesName } from '@mortisect/core/register';
 import { lowerFirst } from '@mortisect/core/tree';
+import { insteadWords, verdictWords } from '@mortisect/core/words';
 import PDFDocument from 'pdfkit';
 import { solvedOf, type TreeToPlan } from '../../pool/plan';
 import { crownFromAbove, ledgerBar, limbTape, qrOf } from './drawings';
@@ -204,8 +206,8 @@ function verdict(doc: Doc, { verdict: said }: TreePlan): void {
     'restart or remove': 'Too much must go',
   }[said.choice];
   section(doc, title);
-  paragraph(doc, said.because);
-  for (const { words } of said.instead) paragraph(doc, `Or: ${words}`);
+  paragraph(doc, verdictWords(said.because));
+  for (const choice of said.instead) paragraph(doc, `Or: ${insteadWords(said, choice)}`);
 }
 
 function section(doc: Doc, title: string): void {

@@ -3,6 +3,7 @@
 import { scionGuard } from '@mortisect/core/aftercare';
 import type { SiteToday } from '@mortisect/core/present';
 import { speciesName } from '@mortisect/core/register';
+import { scionWords } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import encodeQR from 'qr';
 import { useMemo, useState } from 'react';
@@ -98,7 +99,7 @@ function FromTree({ treeId, today }: { treeId: string; today: SiteToday }) {
         kind={guard.may ? 'said' : 'danger'}
         title={guard.may ? 'A clean record' : 'Not from this tree'}
       >
-        {guard.because.join(' ')}
+        {scionWords(guard.because)}
       </Notice>
       {guard.may ? (
         <View flexDirection="row" gap={12} alignItems="flex-end">

@@ -5,20 +5,19 @@ import { upperFirst } from '@mortisect/core/measure';
 import { type Column, columns, type Repair, repairs } from '@mortisect/core/weather';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { shortMoment } from '../../../data/moment';
 import { useToday } from '../../../data/useToday';
 import { useImportWeather } from '../../../data/writes';
 import { Button } from '../../../ui/Button';
 import { CheckRow } from '../../../ui/CheckRow';
 import { Choice } from '../../../ui/Choice';
-import { Failed } from '../../../ui/Failed';
 import { Field } from '../../../ui/Field';
 import { Notice } from '../../../ui/Notice';
-import { Screen } from '../../../ui/Screen';
 import { Select } from '../../../ui/Select';
-import { Body, Label, Section, Small } from '../../../ui/type';
+import { Body, Section, Small } from '../../../ui/type';
 import { Waiting } from '../../../ui/Waiting';
+import { FromFile } from '../../FromFile';
 import { plural } from '../../words';
 
 interface Choices {
@@ -41,7 +40,6 @@ const NAMES: Record<'at' | Column, string> = {
 export function ImportWeather() {
   const router = useRouter();
   const today = useToday();
-  const input = useRef<HTMLInputElement>(null);
   const reading = useImportWeather();
   const [file, setFile] = useState<File | null>(null);
   const [choices, setChoices] = useState<Choices>({
@@ -68,58 +66,32 @@ export function ImportWeather() {
       },
     });
   };
-  const choose = (chosen: File | undefined) => {
-    if (!chosen) return;
+  const choose = (chosen: File) => {
     setFile(chosen);
     ask(chosen, 'nothing', { ...choices, mapping: null });
   };
   const taken = report !== undefined && report.written > 0;
   const count = report ? report.fresh + (choices.differing === 'replace' ? report.differing : 0) : 0;
   return (
-    <Screen
+    <FromFile
       title="Weather from a file"
       subtitle="CSV with a heading row, or hourly JSON"
-      actions={
-        taken ? (
-          <Button grow kind="main" onPress={() => router.replace('/book/weather')}>
-            To the weather
-          </Button>
-        ) : report && file ? (
-          <>
-            <Button onPress={() => router.back()}>Take nothing</Button>
-            <Button
-              grow
-              kind="main"
-              disabled={count === 0 || reading.isPending}
-              onPress={() => ask(file, 'good', { ...choices, mapping: report.mapping })}
-            >
-              {count === 0 ? 'No new hour' : `Take ${plural(count, 'hour')}`}
-            </Button>
-          </>
-        ) : (
-          <>
-            <Button onPress={() => router.back()}>Back</Button>
-            <Button grow kind="main" onPress={() => input.current?.click()} disabled={reading.isPending}>
-              Choose a file
-            </Button>
-          </>
-        )
+      of="weather"
+      accept=".csv,.tsv,.txt,.json,text/csv,application/json"
+      fileName={file?.name}
+      reading={reading}
+      onChoose={choose}
+      taken={taken ? { label: 'To the weather', onPress: () => router.replace('/book/weather') } : null}
+      take={
+        report && file
+          ? {
+              label: count === 0 ? 'No new hour' : `Take ${plural(count, 'hour')}`,
+              disabled: count === 0 || reading.isPending,
+              onPress: () => ask(file, 'good', { ...choices, mapping: report.mapping }),
+            }
+          : null
       }
     >
-      <input
-        ref={input}
-        type="file"
-        accept=".csv,.tsv,.txt,.json,text/csv,application/json"
-        aria-label="File of weather"
-        style={{ display: 'none' }}
-        onChange={(event) => {
-          choose(event.target.files?.[0]);
-          event.target.value = '';
-        }}
-      />
-      <Failed title="Nothing was read, nothing was changed" error={reading.error} />
-      {file ? <Label>{file.name}</Label> : null}
-      {reading.isPending ? <Small role="status">Reading the file …</Small> : null}
       {taken ? (
         <Notice kind="said" title={`${plural(report.written, 'hour')} taken`}>
           {today.site.weather.source === 'recorded'
@@ -141,7 +113,7 @@ export function ImportWeather() {
           written, and mended only by a rule that you choose.
         </Body>
       )}
-    </Screen>
+    </FromFile>
   );
 }
 

@@ -1,0 +1,78 @@
+// A screen that reads a file: choose it, see what it would bring, take that or nothing.
+import { useRouter } from 'expo-router';
+import { type ReactNode, useRef } from 'react';
+import { Button } from '../ui/Button';
+import { Failed } from '../ui/Failed';
+import { Screen } from '../ui/Screen';
+import { Label, Small } from '../ui/type';
+
+interface Step {
+  label: string;
+  disabled?: boolean;
+  onPress(): void;
+}
+
+interface FromFileProps {
+  title: string;
+  subtitle: string;
+  /** What the file holds: “trees”. */
+  of: string;
+  /** Endings and media types of files that may be chosen. */
+  accept: string;
+  fileName: string | undefined;
+  reading: { isPending: boolean; error: Error | null };
+  /** What the file would bring can be taken. */
+  take: (Step & { onNothing?: () => void }) | null;
+  /** It was taken: where to go. */
+  taken: Step | null;
+  /** No file can be chosen yet. */
+  waits?: boolean;
+  onChoose(file: File): void;
+  children: ReactNode;
+}
+
+export function FromFile({ title, subtitle, reading, take, taken, waits = false, ...given }: FromFileProps) {
+  const router = useRouter();
+  const input = useRef<HTMLInputElement>(null);
+  const choose: Step = {
+    label: 'Choose a file',
+    disabled: reading.isPending || waits,
+    onPress: () => input.current?.click(),
+  };
+  const main = taken ?? take ?? choose;
+  return (
+    <Screen
+      title={title}
+      subtitle={subtitle}
+      actions={
+        <>
+          {taken ? null : (
+            <Button onPress={take?.onNothing ?? (() => router.back())}>
+              {take ? 'Take nothing' : 'Back'}
+            </Button>
+          )}
+          <Button grow kind="main" disabled={main.disabled ?? false} onPress={main.onPress}>
+            {main.label}
+          </Button>
+        </>
+      }
+    >
+      <input
+        ref={input}
+        type="file"
+        accept={given.accept}
+        aria-label={`File of ${given.of}`}
+        style={{ display: 'none' }}
+        onChange={(event) => {
+          const chosen = event.target.files?.[0];
+          if (chosen) given.onChoose(chosen);
+          event.target.value = '';
+        }}
+      />
+      <Failed title="Nothing was read, nothing was changed" error={reading.error} />
+      {given.fileName === undefined ? null : <Label>{given.fileName}</Label>}
+      {reading.isPending ? <Small role="status">Reading the file …</Small> : null}
+      {given.children}
+    </Screen>
+  );
+}

@@ -1,0 +1,157 @@
+// What is told of a reason that a room gives as data: its values in the sentence, in the words of the screens.
+import { debrisOf, scionGuard, startingDebris } from '../aftercare/index';
+import { supplies } from '../blades/index';
+import { limitSchools, regrowth, seasonLimits } from '../crown/index';
+import type { Verdict } from '../plan/index';
+import { type TriageInput, triage } from '../triage/index';
+import {
+  cleaningWords,
+  debrisWords,
+  insteadWords,
+  keptForWords,
+  limitWords,
+  minutesForWords,
+  regrowthWords,
+  scionWords,
+  suppliesWords,
+  triageWords,
+  verdictWords,
+} from './index';
+
+const tree = {
+  species: 'apple',
+  ageYears: 20,
+  vigour: 'moderate',
+  renovated: false,
+  wild: false,
+  stressed: false,
+} as const;
+
+test.each([
+  [{ stressed: true }, 100, /^A stressed or frozen tree: a tenth/],
+  [{ ageYears: 4 }, 150, /^A young tree: less/],
+  [{ ageYears: 5 }, 250, /^School “A quarter”: General; the default here\. Source: ANSI A300/],
+  [{ vigour: 'weak' }, 150, /^A weak tree: less/],
+  [{ species: 'nectarine' }, 500, /^Peach and nectarine bear on last year’s shoots/],
+  [{ species: 'sweet-cherry' }, 200, /^Cherries and plums: a fifth/],
+  [{ renovated: true }, 330, /^A tree to renovate: a third a season, spread evenly/],
+  [{ renovated: true, wild: true, vigour: 'strong' }, 400, /^A tree to renovate: a third a season/],
+] as const)('the limit of a tree that is %j is %i thousandths, and why', (more, limit, words) => {
+  const { limits, because } = seasonLimits({ ...tree, ...more }, 3, 'quarter', 'evenly');
+  expect(limits).toEqual([limit, limit, limit]);
+  expect(limitWords(because)).toMatch(words);
+});
+
+test('hard at once and then light has words of its own; a school tells its own name and source', () => {
+  const hard = seasonLimits({ ...tree, renovated: true }, 3, 'quarter', 'hard first');
+  expect(hard.limits).toEqual([400, 250, 150]);
+  expect(limitWords(hard.because)).toMatch(/^A tree to renovate, hard at once/);
+  for (const { id, name, source } of limitSchools)
+    expect(limitWords(seasonLimits(tree, 1, id, 'evenly').because)).toMatch(
+      new RegExp(`“${name}”.*Source: ${source}`),
+    );
+});
+
+test.each([
+  [{ kind: 'heading', kerfMm: 49, pass: 'dormant', seasonShare: 0.3 }, /^A shortened limb .*cut\.$/],
+  [{ kind: 'heading', kerfMm: 50, pass: 'dormant', seasonShare: 0.3 }, /^A large dormant cut .*it\.$/],
+  [
+    { kind: 'collar', kerfMm: 49, pass: 'dormant', seasonShare: 0.3 },
+    /^A limb taken at its collar .*answered\.$/,
+  ],
+  [{ kind: 'collar', kerfMm: 49, pass: 'dormant', seasonShare: 0.31 }, /answered\. Over three tenths/],
+  [{ kind: 'collar', kerfMm: 80, pass: 'summer', seasonShare: 0.4 }, /^Summer cuts are hardly answered\.$/],
+] as const)('what answers %j', (cut, words) => {
+  expect(regrowthWords(regrowth(cut).because)).toMatch(words);
+});
+
+test('a verdict tells its share, and what else may be chosen', () => {
+  const girdled = { code: 'girdled by disease', values: { share: 0.583 } } as const;
+  expect(verdictWords(girdled)).toMatch(/^Disease girdles 58 % of the stem/);
+  expect(verdictWords({ code: 'gnawed', values: { share: 0.6, scions: 5 } })).toMatch(
+    /60 % .* with 5 scions/,
+  );
+  expect(verdictWords({ code: 'too much at once', values: { share: 0.451 } })).toMatch(
+    /^45 % of the living crown/,
+  );
+  const instead = (because: Verdict['because']) =>
+    insteadWords({ choice: 'remove tree', findingIds: [], instead: ['watch'], because }, 'watch');
+  expect(instead(girdled)).toMatch(/^Watch: it stays a source/);
+  expect(instead({ code: 'gnawed', values: { share: 1, scions: 1 } })).toMatch(/^Watch: from half on/);
+});
+
+test('minutes, worth and supplies in words', () => {
+  expect(minutesForWords('blade', 'Pruning SAW')).toBe('blade, pruning saw');
+  expect(minutesForWords('ladder', 'Pruning SAW')).toBe('ladder, its share');
+  expect(keptForWords(['frame', 'follower'])).toBe('one of the frame, grown on as a follower');
+  const given = {
+    cleanings: 30,
+    hours: 4,
+    contactSeconds: 30,
+    handlingSeconds: 5,
+    cutEverySeconds: 60,
+    blades: 1,
+  };
+  expect(
+    (['wipe', 'spray', 'soak', 'dip'] as const).map((method) =>
+      suppliesWords(supplies({ ...given, method }).because),
+    ),
+  ).toEqual([
+    '4 mL on the cloth for each of 30 wipes.',
+    '0.7 mL on each of two sides, 30 times.',
+    'a tray of 2 L.',
+    'a jar of 0.75 L; 0.1 L more for every 2 h.',
+  ]);
+  expect(cleaningWords({ code: 'avoids more', values: { than: 0.05 } })).toBe(
+    'Cleaning at every cut avoids more than 0.05 new infections a tree.',
+  );
+});
+
+test('where wood goes, and whose scions are left alone, by the name of what is in it', () => {
+  const said = (codes: string[], mm: number) =>
+    debrisOf(codes, mm, startingDebris()).because.map(debrisWords);
+  expect(said(['FB_CANK_A'], 30)).toContain('Kept apart from sound wood, and never fed to livestock.');
+  expect(said([], 30)).not.toContain('Kept apart from sound wood, and never fed to livestock.');
+  const clean = { findings: [], lastSeenOn: '2026-11-01', cameBackOn: [] };
+  const finding = { disorder: 'NEO', day: '2026-01-01', open: false };
+  const words = (more: object) => scionWords(scionGuard({ ...clean, ...more }, '2026-11-24').because);
+  expect(words({})).toMatch(/^No disease on its record for 2 years\. Viruses/);
+  // Said once, however often it was found
+  expect(words({ findings: [finding, finding] })).toBe('Neonectria canker is on its record within 2 years.');
+  expect(words({ lastSeenOn: null, cameBackOn: ['2026-02-01'] })).toBe(
+    'Disease came back after a cut. Nobody has looked all round it for a year: what was not seen is not sound.',
+  );
+});
+
+const given: TriageInput = {
+  heightCm: 300,
+  targetHeightCm: 300,
+  form: 'open centre',
+  hazards: [],
+  purposes: ['picked fruit'],
+  fruitKnown: true,
+  affectedShare: 0,
+  earlierShare: null,
+  stemGirdledShare: 0,
+  minutesLastSeason: null,
+};
+test.each([
+  [
+    { hazards: ['power line', 'slope', 'split stem'] },
+    'power line and split stem: work for a licensed arborist.',
+  ],
+  [{ heightCm: 901 }, 'Over 9 m high.'],
+  [{ heightCm: 601, hazards: ['lean'] }, 'Over 6 m high, and it leans, is hollow or stands on a slope.'],
+  [{ stemGirdledShare: 0.5 }, '50 % of the stem is girdled by disease.'],
+  [{ affectedShare: 0.75 }, '75 % of the crown is dead or diseased.'],
+  [{ affectedShare: 0.5, fruitKnown: false }, '50 % of the crown is gone and nobody knows the fruit.'],
+  [{ form: 'wild' }, 'It has grown wild.'],
+  [{ targetHeightCm: 200 }, 'It has outgrown the height it should have.'],
+  [{ heightCm: 600, targetHeightCm: null }, 'Mostly sound and as high as it should be.'],
+  [
+    { heightCm: 601, targetHeightCm: null },
+    'Mostly sound and as high as it should be. It is over 6 m (20 ft) high: Plan leaves all its cuts to a licensed arborist.',
+  ],
+] as const)('triage of %j: %s', (more, words) => {
+  expect(triageWords(triage({ ...given, ...more } as TriageInput).because)).toBe(words);
+});
