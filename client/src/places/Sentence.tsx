@@ -1,5 +1,5 @@
 // A cut in words, with its measures in chalk blue and the cut itself in vermilion.
-import type { Phrase } from '@mortisect/core/cuts';
+import type { Phrase } from '@mortisect/core/words';
 import { createElement } from 'react';
 import { Body } from '../ui/type';
 

@@ -1,7 +1,8 @@
 // The limb tape of a tree in view: names, units and the sentence that it says come with the tree.
 
-import { asText, type Cut, cutSentence } from '@mortisect/core/cuts';
+import type { Cut } from '@mortisect/core/cuts';
 import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
+import { asText, cutSentence } from '@mortisect/core/words';
 import type { ReactNode } from 'react';
 import { LimbTape, type LimbTapeProps } from '../drawings/tape/LimbTape';
 import { bandsOf } from './bands';

@@ -1,8 +1,9 @@
 // Why here: the clearance and its school, the measure, the place, what was passed over, and what the other schools would do.
 
-import { type Cut, whySteps } from '@mortisect/core/cuts';
+import type { Cut } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
 import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
+import { whySteps } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { Sheet } from '../ui/Sheet';
 import { Body, Label, Small } from '../ui/type';

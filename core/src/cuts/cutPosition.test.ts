@@ -3,7 +3,6 @@ import fc from 'fast-check';
 import { type Bud, indexLimbs, isDistalOf, type Limb } from '../tree/index';
 import { cutPosition } from './cutPosition';
 import { type Cut, CutPositionInput, type Lesion } from './model';
-import { asText, cutSentence } from './sentence';
 
 const bud = (atCm: number, points: Bud['points']): Bud => ({ atCm, points, kind: 'leaf', live: true });
 const limb = (
@@ -351,30 +350,6 @@ describe('what the worked cases leave open', () => {
       targetLimbId: null,
       shortfallCm: 10,
     });
-  });
-
-  test('the sentence says measure, place and shortfall, rounded toward the stool', () => {
-    const telling = {
-      limbs: workedTree(),
-      names: new Map([
-        ['L', 'Lateral'],
-        ['S', 'Scaffold'],
-        ['Q', '10 o’clock, low'],
-      ]),
-      twelveBearingDeg: 0,
-    };
-    const say = (spans: Span[], units: 'metric' | 'us') =>
-      asText(cutSentence(solve(workedTree(), spans).cuts[0] as Cut, { ...telling, units }));
-    expect(say([['L', 80, 86]], 'metric')).toBe(
-      'Measure 30 cm toward the trunk from the dark edge. Cut just above the bud that points under, 41.5 cm from the collar.',
-    );
-    expect(say([['L', 80, 86]], 'us')).toContain(
-      'Measure 12 in toward the trunk from the dark edge. Cut just above the bud that points under, 16¼ in',
-    );
-    expect(say([['L', 12, 20]], 'metric')).toContain(
-      '18 cm down the limb at scaffold. Cut just beyond the side branch at 8 o’clock on scaffold, 115.5 cm',
-    );
-    expect(say([['Q', 18, 40]], 'metric')).toContain('Only 18 cm of the 30 cm can be kept: 12 cm of wood');
   });
 
   test('faults carry their path', () => {

@@ -14,7 +14,7 @@ export {
   type Reason,
 } from './model';
 export { tidy } from './places';
-export { asText, cutSentence, leadingReason, type Phrase, type Telling } from './sentence';
+export { leadingReason, type Telling } from './telling';
 export {
   CuttingSchools,
   FindingForCut,
@@ -27,4 +27,3 @@ export {
   treeAfter,
   treeCuts,
 } from './treeCuts';
-export { whySteps } from './why';

@@ -1,16 +1,7 @@
 // Places of cuts beside the eleven worked cases: unmapped buds, the leader, the graft union, wood that only stands in the wrong place, dead wood
 // alone. Each worked by hand from the rule (docs/methods/cut-position.md) on limbs whose thickness falls evenly from base to tip.
-import { disorderOf } from '../disorders/index';
 import type { Bud, Limb } from '../tree/index';
-import {
-  CutPositionInput,
-  CutPositionResult,
-  cutPosition,
-  deadWoodOff,
-  kerfMm,
-  shapeCut,
-  whySteps,
-} from './index';
+import { CutPositionInput, CutPositionResult, cutPosition, deadWoodOff, kerfMm, shapeCut } from './index';
 
 const limb = (
   id: string,
@@ -265,56 +256,6 @@ test.each([
   ['nobody', 10, 0],
 ])('what the blade must take on %s at %d cm is %d mm', (limbId, atCm, mm) => {
   expect(kerfMm([stem(), S()], { limbId, atCm })).toBeCloseTo(mm, 9);
-});
-
-describe('why, step by step', () => {
-  const [cut] = cutPosition({
-    limbs: [stem(), S({ buds: [bud(100)] })],
-    lesions: [lesion('S', 130, 135)],
-    clearanceCm: 20,
-  }).cuts;
-  const reason = cut?.because[0] as NonNullable<typeof cut>['because'][number];
-  const names = new Map([['S', 'East limb']]);
-  const because = {
-    schoolId: 'default',
-    growing: false,
-    rangeCm: [20, 20] as [number, number],
-    factors: [] as string[],
-    halved: false,
-  };
-  const lines = (more: object) =>
-    whySteps(
-      reason,
-      { clearanceCm: 20, because: { ...because, ...more } } as never,
-      { names, units: 'metric' } as never,
-    ).flatMap((step) => step.lines);
-  const name = disorderOf('FB_CANK_A')?.name as string;
-
-  test('names the disorder and its season, and where the measure went', () => {
-    expect(lines({})).toEqual(
-      expect.arrayContaining([`${name}, dormant season.`, 'East limb: from 130 cm to 110 cm.']),
-    );
-    expect(lines({ growing: true })).toContain(`${name}, growing season.`);
-  });
-
-  test.each<[string, object, RegExp, boolean]>([
-    ['a range', { rangeCm: [20, 30] }, /^A range means its upper end: 30 cm\.$/, true],
-    ['no range', { rangeCm: [20, 20] }, /^A range/, false],
-    ['factors', { factors: ['fast growth', 'old tree'] }, /^× 1\.5, once: fast growth, old tree\.$/, true],
-    ['no factor', { factors: [] }, /^× 1\.5/, false],
-    ['set by hand', { byHand: 25 }, /^Set by hand for this finding; the school would ask 25 cm\.$/, true],
-    ['not by hand', {}, /^Set by hand/, false],
-    ['halved', { halved: true }, /^Halved/, true],
-    ['not halved', { halved: false }, /^Halved/, false],
-  ])('%s', (_said, more, pattern, stands) => {
-    expect(lines(more).some((line) => pattern.test(line))).toBe(stands);
-  });
-
-  test('no stretch of no length is told', () => {
-    const still = { ...reason, walk: [{ limbId: 'S', fromCm: 50, toCm: 50 }, ...reason.walk] };
-    const said = whySteps(still, { clearanceCm: 20, because } as never, { names, units: 'metric' } as never);
-    expect(said.flatMap((step) => step.lines)).not.toContain('East limb: from 50 cm to 50 cm.');
-  });
 });
 
 test.each<[string, object[], boolean]>([

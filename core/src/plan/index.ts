@@ -18,10 +18,17 @@ export type { Asked } from './parts';
 export { candidateOut, type Planning, planning, planTree } from './planTree';
 export { preparePlan, slotsFor } from './prepare';
 export { type Priced, regrowthOf } from './price';
-export { passes } from './problem';
+export { type Pass, passes } from './problem';
 export { RunOrder, RunOrderInput, RunTree, runOrder, WALKED_M_A_MINUTE } from './runOrder';
 export { PlanSearch } from './search';
-export { CandidateOut, PlannedStep, SeasonOfPlan, TreePlan } from './treePlan';
+export {
+  CandidateOut,
+  type ClashPart,
+  type LeftWhy,
+  PlannedStep,
+  SeasonOfPlan,
+  TreePlan,
+} from './treePlan';
 export type { Verdict, VerdictReason } from './verdict';
 export { inVisits, standOf, stationOf, visitKey, visitOf, visitOrders, wholeMinutes } from './visit';
 export {
@@ -34,12 +41,3 @@ export {
   visitsOf,
 } from './visits';
 export { WEIGHTS_SOURCE, type Weight, Weights, weights } from './weights';
-export {
-  clashSentence,
-  leftWords,
-  type Named,
-  passWords,
-  pinSentence,
-  reasonWords,
-  stepSentence,
-} from './words';

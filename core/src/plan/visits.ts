@@ -8,7 +8,6 @@ import type { Priced } from './price';
 import type { Pass } from './problem';
 import type { PlannedStep, TreePlan } from './treePlan';
 import { visitKey } from './visit';
-import { passWords } from './words';
 
 /** A tree’s plan with what it was made of. */
 export interface Solved {
@@ -30,7 +29,8 @@ export interface StepView {
 
 export interface Visit {
   key: string;
-  title: string;
+  /** The calendar year of season 1. */
+  firstYear: number;
   season: number;
   pass: Pass;
   steps: StepView[];
@@ -60,7 +60,7 @@ export function visitsOf({ prepared, plan, orders }: Solved): Visit[] {
     return [
       {
         key,
-        title: passWords(step.season, step.pass, input.year),
+        firstYear: input.year,
         season: step.season,
         pass: step.pass,
         steps: order.order.flatMap((id) => steps.filter((one) => one.step.candidateId === id)),

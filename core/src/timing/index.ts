@@ -73,5 +73,4 @@ export {
   type Place,
   windowsOf,
 } from './windows';
-export { FACTOR_WORDS, LESSON, REASON_WORDS, VERDICT_WORDS, windowTitle } from './words';
 export { bandOf, DRAWS, LEAST_KNOWN, SPREAD, woundsOf } from './wounds';

@@ -1,3 +1,15 @@
+export { asText, cutSentence, type Phrase } from './cut';
+export { FACTOR_WORDS, LESSON, REASON_WORDS, VERDICT_WORDS, windowTitle } from './days';
+export {
+  clashSentence,
+  leftWords,
+  type Named,
+  passWords,
+  pinSentence,
+  reasonWords,
+  stepSentence,
+  visitTitle,
+} from './plan';
 export {
   cleaningWords,
   debrisWords,
@@ -11,3 +23,4 @@ export {
   triageWords,
   verdictWords,
 } from './reasons';
+export { whySteps } from './why';

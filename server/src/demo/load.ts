@@ -1,7 +1,7 @@
 // Loads the demo orchard once; one that nobody touched is moved up to today when it is older than a week.
 
 import { beforeStart, closeDown } from '@mortisect/core/aftercare';
-import { asText, cutSentence, kerfMm, treeCuts } from '@mortisect/core/cuts';
+import { kerfMm, treeCuts } from '@mortisect/core/cuts';
 import { seasonOn } from '@mortisect/core/disorders';
 import { faultKey, geometryFaults } from '@mortisect/core/faults';
 import { limbMass } from '@mortisect/core/handling';
@@ -9,6 +9,7 @@ import { bladesOf } from '@mortisect/core/present';
 import { type ActionBody, FindingBody } from '@mortisect/core/records';
 import { serpentine } from '@mortisect/core/register';
 import { type Limb, limbNames, withGivenNames } from '@mortisect/core/tree';
+import { asText, cutSentence } from '@mortisect/core/words';
 import { max, sql } from 'drizzle-orm';
 import { v7 } from 'uuid';
 import { writeAction } from '../services/actions';

@@ -2,7 +2,7 @@
 
 import type { Lane, LaneCell } from '@mortisect/contracts';
 import { rainReading, type Units } from '@mortisect/core/measure';
-import { VERDICT_WORDS } from '@mortisect/core/timing';
+import { VERDICT_WORDS } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { useRef } from 'react';
 import Svg, { G, Line, Path, Rect, Text } from 'react-native-svg';

@@ -19,7 +19,6 @@ import {
   HEAT_DH,
   HORIZON_DAYS,
   LEAST_MEAN_C,
-  LESSON,
   PATHOGEN_CONFIDENCE,
   PATHOGEN_SOURCE,
   pathogens,
@@ -33,6 +32,7 @@ import {
   wordsOnly,
 } from '@mortisect/core/timing';
 import { WET_HUMIDITY_PCT, WET_RAIN_MM } from '@mortisect/core/weather';
+import { LESSON } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { Body, Label, Section, Small } from '../../ui/type';
 

@@ -1,9 +1,10 @@
 // The cut itself: the figure that is read at arm's length, the tape that shows it, and the buttons that record it.
 
-import { asText, type Cut, cutSentence } from '@mortisect/core/cuts';
+import type { Cut } from '@mortisect/core/cuts';
 import { tapeReading, tapeText, typedLengthCm, type Units } from '@mortisect/core/measure';
 import { judgedAt, type SiteToday, telling } from '@mortisect/core/present';
 import { cutMade, type Placed, placedAt } from '@mortisect/core/run';
+import { asText, cutSentence } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';

@@ -1,11 +1,11 @@
 // What no plan answers: pins that clash, a tree that comes out, work for an arborist, and findings that are left.
 
 import { disorderOf } from '@mortisect/core/disorders';
-import { clashSentence, leftWords, type Solved } from '@mortisect/core/plan';
+import type { Solved } from '@mortisect/core/plan';
 import type { TreeView } from '@mortisect/core/present';
 import { markOf } from '@mortisect/core/records';
 import { lowerFirst } from '@mortisect/core/tree';
-import { insteadWords, verdictWords } from '@mortisect/core/words';
+import { clashSentence, insteadWords, leftWords, verdictWords } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
 import { useRecordAction } from '../../data/writes';

@@ -1,8 +1,9 @@
 // Pins: what the caretaker has decided, and the plan is solved round.
 
 import { upperFirst } from '@mortisect/core/measure';
-import { type Pin, pinSentence, type Solved, type StepView } from '@mortisect/core/plan';
+import type { Pin, Solved, StepView } from '@mortisect/core/plan';
 import { liftedMusts, pinsOf, type SiteToday, type TreeView } from '@mortisect/core/present';
+import { pinSentence } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { dayWords } from '../../data/moment';
 import { useClock } from '../../data/useClock';

@@ -4,6 +4,7 @@ import { GENERAL_CAUTION } from '@mortisect/core/handling';
 import { type Solved, type Visit, visitsOf } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { speciesName } from '@mortisect/core/register';
+import { visitTitle } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -80,7 +81,7 @@ function SolvedPlan({ view, today, solved, searching }: SolvedPlanProps) {
       aside={
         <Aside
           figure={plural(first?.steps.length ?? 0, 'step')}
-          caption={first?.title ?? (comesOut ? 'the tree comes out' : 'nothing to do')}
+          caption={first ? visitTitle(first) : comesOut ? 'the tree comes out' : 'nothing to do'}
         />
       }
       pinned={comesOut ? undefined : <PlanHead solved={solved} visits={visits} />}
@@ -153,13 +154,14 @@ interface VisitPartProps {
 /** The list in order, and the chosen step; on a phone one swipes from step to step. */
 function VisitPart({ visit, view, today, chosenId, onChoose, onMore }: VisitPartProps) {
   const at = visit.steps.findIndex((one) => one.priced.id === chosenId);
+  const title = visitTitle(visit);
   return (
     <View gap={12}>
-      <Section>{visit.isNow ? `${visit.title} · now` : visit.title}</Section>
+      <Section>{visit.isNow ? `${title} · now` : title}</Section>
       <OrderLine order={visit.order} steps={visit.steps} />
       {at < 0 ? null : (
         <Swipe
-          label={`Steps of ${visit.title}`}
+          label={`Steps of ${title}`}
           at={at}
           count={visit.steps.length}
           onAt={(i) => onChoose(visit.steps[i]?.priced.id ?? '')}

@@ -1,10 +1,9 @@
 // Everything behind one step: why here, the margin on its curve, what else could be done, how it is handled, and the pins.
 
-import { whySteps } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
 import { regrowthOf, type Solved, type StepView } from '@mortisect/core/plan';
 import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
-import { keptForWords, minutesForWords, regrowthWords } from '@mortisect/core/words';
+import { keptForWords, minutesForWords, regrowthWords, whySteps } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { Sheet } from '../../ui/Sheet';
 import { Body, Label, Section, Small } from '../../ui/type';

@@ -1,9 +1,10 @@
 // The answer to a lesion: the cut in a sentence, or the decision where no cut position answers it.
 
-import { type Cut, cutSentence, type Decision, type ReasonNotToCut } from '@mortisect/core/cuts';
+import type { Cut, Decision, ReasonNotToCut } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
 import { judgedAt, type SiteToday, type TreeView, telling } from '@mortisect/core/present';
 import { lowerFirst } from '@mortisect/core/tree';
+import { cutSentence } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { Button } from '../../ui/Button';
 import { Body } from '../../ui/type';

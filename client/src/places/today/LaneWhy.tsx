@@ -5,16 +5,14 @@ import { joined, temperatureReading, type Units, upperFirst } from '@mortisect/c
 import type { SiteToday } from '@mortisect/core/present';
 import { speciesName } from '@mortisect/core/register';
 import {
-  FACTOR_WORDS,
   factorNames,
   LEAST_AFTER_H,
   LEAST_BEFORE_H,
   type PathogenCode,
   pathogenOf,
-  REASON_WORDS,
   schoolWords,
-  VERDICT_WORDS,
 } from '@mortisect/core/timing';
+import { FACTOR_WORDS, REASON_WORDS, VERDICT_WORDS } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { dayWords } from '../../data/moment';
 import { useTrees } from '../../data/queries';

@@ -3,7 +3,8 @@
 import type { TreeTiming } from '@mortisect/contracts';
 import { joined, temperatureReading, upperFirst } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
-import { FACTOR_WORDS, factorNames, pathogenOf } from '@mortisect/core/timing';
+import { factorNames, pathogenOf } from '@mortisect/core/timing';
+import { FACTOR_WORDS } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { dayWords, longDayHour, weekday } from '../../data/moment';

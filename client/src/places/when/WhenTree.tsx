@@ -5,8 +5,9 @@ import { joined, temperatureReading, upperFirst } from '@mortisect/core/measure'
 import { type Solved, visitsOf } from '@mortisect/core/plan';
 import { type SiteToday, type TreeView, USUAL_CUT } from '@mortisect/core/present';
 import { speciesName, speciesOf } from '@mortisect/core/register';
-import { REASON_WORDS, stopDayOfYear, VERDICT_WORDS, wordsOnly } from '@mortisect/core/timing';
+import { stopDayOfYear, wordsOnly } from '@mortisect/core/timing';
 import { hourOf, momentOf } from '@mortisect/core/weather';
+import { REASON_WORDS, VERDICT_WORDS } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';

@@ -2,7 +2,8 @@
 
 import type { SeasonAnswer } from '@mortisect/contracts';
 import type { SiteToday } from '@mortisect/core/present';
-import { LESSON, schoolWords } from '@mortisect/core/timing';
+import { schoolWords } from '@mortisect/core/timing';
+import { LESSON } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { inWords } from '../../data/api';

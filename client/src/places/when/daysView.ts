@@ -2,8 +2,9 @@
 import { cellAt, type Lane, type LaneWindow, type TimingNow, windowsAt } from '@mortisect/contracts';
 import { joined, temperatureReading, type Units, upperFirst } from '@mortisect/core/measure';
 import { speciesName } from '@mortisect/core/register';
-import { hourVerdict, REASON_WORDS, VERDICT_WORDS, type Verdict } from '@mortisect/core/timing';
+import { hourVerdict, type Verdict } from '@mortisect/core/timing';
 import { lowerFirst } from '@mortisect/core/tree';
+import { REASON_WORDS, VERDICT_WORDS } from '@mortisect/core/words';
 import { dayHour, longDayHour } from '../../data/moment';
 
 type Timing = NonNullable<TimingNow['timing']>;

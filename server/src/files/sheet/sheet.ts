@@ -4,19 +4,17 @@ import { createRequire } from 'node:module';
 import { disorderOf } from '@mortisect/core/disorders';
 import { GENERAL_CAUTION } from '@mortisect/core/handling';
 import { joined, massReading, tapeText, thicknessReading, type Units } from '@mortisect/core/measure';
+import { type PlannedStep, type Priced, type TreePlan, wholeMinutes } from '@mortisect/core/plan';
+import { speciesName } from '@mortisect/core/register';
+import { lowerFirst } from '@mortisect/core/tree';
 import {
+  insteadWords,
   leftWords,
-  type PlannedStep,
-  type Priced,
   passWords,
   reasonWords,
   stepSentence,
-  type TreePlan,
-  wholeMinutes,
-} from '@mortisect/core/plan';
-import { speciesName } from '@mortisect/core/register';
-import { lowerFirst } from '@mortisect/core/tree';
-import { insteadWords, verdictWords } from '@mortisect/core/words';
+  verdictWords,
+} from '@mortisect/core/words';
 import PDFDocument from 'pdfkit';
 import { solvedOf, type TreeToPlan } from '../../pool/plan';
 import { crownFromAbove, ledgerBar, limbTape, qrOf } from './drawings';

@@ -1,12 +1,16 @@
 // What is said about a cut: every kind in words, each number with what it was made from, rounded toward safety.
 
+import {
+  type Cut,
+  type CutPositionInput,
+  cutPosition,
+  type Telling,
+  treeAfter,
+  treeCuts,
+} from '../cuts/index';
 import { type Clearance, clearance } from '../disorders/index';
 import type { Limb } from '../tree/index';
-import { cutPosition } from './cutPosition';
-import type { Cut, CutPositionInput } from './model';
-import { asText, cutSentence, type Telling } from './sentence';
-import { treeAfter, treeCuts } from './treeCuts';
-import { whySteps } from './why';
+import { asText, cutSentence, whySteps } from './index';
 
 const limb = (
   id: string,
@@ -41,6 +45,7 @@ const limbs = [
   }),
   limb('M', 'S', 112, 80, 22, { kind: 'branch', bearingDeg: 240 }),
   limb('N', 'S', 60, 100, 20, { budsComplete: false }),
+  limb('Q', 'T', 60, 200, 60, { kind: 'scaffold', bearingDeg: 300 }),
 ];
 const telling: Telling = {
   limbs,
@@ -231,3 +236,34 @@ describe('a tree and its findings', () => {
     ).toEqual([]);
   });
 });
+
+test.each([
+  [
+    ['L', 80, 86],
+    'metric',
+    'Measure 30 cm toward the trunk from the dark edge. Cut just above the bud that points under, 41.5 cm from the collar.',
+  ],
+  [
+    ['L', 80, 86],
+    'us',
+    'Measure 12 in toward the trunk from the dark edge. Cut just above the bud that points under, 16¼ in',
+  ],
+  [
+    ['L', 12, 20],
+    'metric',
+    '18 cm down the limb at scaffold. Cut just beyond the side branch at 8 o’clock on scaffold, 115.5 cm',
+  ],
+  [['Q', 18, 40], 'metric', 'Only 18 cm of the 30 cm can be kept: 12 cm of wood'],
+] as const)(
+  'measure, place and shortfall of %j in %s units, rounded toward the stool',
+  ([limbId, fromCm, toCm], units, words) => {
+    const lesion = { id: 'x', limbId, fromCm, toCm, disorder: 'FB_CANK_A', edge: 'definite' as const };
+    const [cut] = cutPosition({ limbs, lesions: [lesion], clearanceCm: 30 }).cuts as [Cut];
+    const names = new Map([
+      ['L', 'Lateral'],
+      ['S', 'Scaffold'],
+      ['Q', '10 o’clock, low'],
+    ]);
+    expect(asText(cutSentence(cut, { ...telling, names, units }))).toContain(words);
+  },
+);

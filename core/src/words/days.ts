@@ -1,6 +1,6 @@
 // Days in words, in one place: verdicts, reasons.
 
-import type { Reason, Verdict } from './model';
+import type { Reason, Verdict } from '../timing/index';
 
 export const VERDICT_WORDS: Record<Verdict, string> = { go: 'Good', possible: 'Possible', wait: 'Wait' };
 

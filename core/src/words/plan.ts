@@ -1,13 +1,18 @@
 // A plan in a caretaker's words, in one place.
-import { asText, cutSentence, type ReasonNotToCut, type Telling } from '../cuts/index';
+import type { ReasonNotToCut, Telling } from '../cuts/index';
 import { disorderOf } from '../disorders/index';
 import { upperFirst } from '../measure/index';
+import {
+  type ClashPart,
+  type LeftWhy,
+  otherWords,
+  type Pass,
+  type Pin,
+  type Priced,
+  type Visit,
+} from '../plan/index';
 import { lowerFirst } from '../tree/index';
-import { otherWords } from './candidates';
-import type { Pin } from './input';
-import type { Priced } from './price';
-import type { Pass } from './problem';
-import type { ClashPart, LeftWhy } from './treePlan';
+import { asText, cutSentence } from './cut';
 
 /** What is done, in one or two sentences. */
 export function stepSentence({ candidate }: Priced, telling: Telling): string {
@@ -30,6 +35,9 @@ export function passWords(season: number, pass: Pass, firstYear: number): string
 }
 
 /** Why a finding is left as it is. */
+/** What a visit is called: its pass and its calendar year. */
+export const visitTitle = ({ season, pass, firstYear }: Visit): string => passWords(season, pass, firstYear);
+
 export function leftWords(why: LeftWhy | ReasonNotToCut): string {
   return {
     pinned: 'Left, because you pinned it.',

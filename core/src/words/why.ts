@@ -1,10 +1,9 @@
 // Why is it this place and no other? The reason told step by step, for whoever taps a number.
 
+import type { Reason, Telling } from '../cuts/index';
 import type { Clearance } from '../disorders/index';
 import { disorderOf, schoolsFor } from '../disorders/index';
 import { joined, tapeText, thicknessReading, type Units } from '../measure/index';
-import type { Reason } from './model';
-import type { Telling } from './sentence';
 
 interface WhyStep {
   title: string;

@@ -1,20 +1,14 @@
 // How is a cut said in one or two sentences?
+
+import { type Cut, leadingReason, type Place, type Reason, type Telling } from '../cuts/index';
 import { disorderOf } from '../disorders/index';
-import { clockHour, tapeText, type Units } from '../measure/index';
-import { type Limb, lowerFirst } from '../tree/index';
-import type { Cut, Place, Reason } from './model';
+import { clockHour, tapeText } from '../measure/index';
+import { lowerFirst } from '../tree/index';
 
 /** A piece of a sentence; `chalk` is a measure, `kerf` is the cut, the rest is plain. */
 export interface Phrase {
   text: string;
   is?: 'chalk' | 'kerf';
-}
-
-export interface Telling {
-  limbs: Limb[];
-  names: Map<string, string>;
-  units: Units;
-  twelveBearingDeg: number;
 }
 
 const plain = (text: string): Phrase => ({ text });
@@ -25,14 +19,6 @@ const kerf = (text: string): Phrase => ({ text, is: 'kerf' });
 export function cutSentence(cut: Cut, telling: Telling): Phrase[] {
   const reason = leadingReason(cut);
   return [...measured(reason, telling), ...cutting(cut, reason, telling), ...shortfall(reason, telling)];
-}
-
-/** The reason that set the place: of several lesions, the one whose measure ends nearest the stool. */
-export function leadingReason(cut: Cut): Reason {
-  const leading = cut.because.find(
-    (one) => one.target.limbId === cut.targetLimbId && one.target.atCm === cut.targetCm,
-  );
-  return leading ?? (cut.because[0] as Reason);
 }
 
 export function asText(phrases: Phrase[]): string {
