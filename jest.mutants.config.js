@@ -1,7 +1,8 @@
-/** One room of the core with its own tests, as it is changed one place at a time. @see scripts/mutants.mjs */
+/** One room of the core, or one folder of server or client, with its own tests, as it is changed one place at a time. @see scripts/mutants.mjs */
+const [workspace, ...folder] = process.env.MUTANTS_FOLDER.split('/');
 module.exports = {
-  ...require('./core/jest.config.cjs'),
-  rootDir: 'core',
-  testMatch: [`<rootDir>/src/${process.env.MUTANTS_ROOM}/**/*.test.ts`],
+  ...require(`./${workspace}/jest.config${workspace === 'client' ? '' : '.cjs'}`),
+  rootDir: workspace,
+  testMatch: [`<rootDir>/${folder.join('/')}/**/*.test.ts`],
   testTimeout: 60_000,
 };

@@ -1,5 +1,6 @@
-// Does a test notice when the code changes? `npm run mutants -- handling [--all] [--seed 7]`: small changes to a room of the core, made one at
-// a time by StrykerJS; a seeded sample of about two hundred, and the share that was noticed with its 95 % interval.
+// Does a test notice when the code changes? `npm run mutants -- handling [--all] [--seed 7]`: small changes to a room of the core, or to
+// `server/services` or `client/data`, made one at a time by StrykerJS; a seeded sample of about two hundred, and the share that was noticed
+// with its 95 % interval.
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -8,8 +9,18 @@ import { keepFigures } from './figures.mjs';
 import { command, installed, root, run, StepFailed, say } from './steps.mjs';
 
 /** The share that is asked of a room, and of the others. */
-const ASKED = { handling: 0.9, blades: 0.9, present: 0.9, run: 0.9, records: 0.9 };
+const ASKED = {
+  handling: 0.9,
+  blades: 0.9,
+  present: 0.9,
+  run: 0.9,
+  records: 0.9,
+  'server/services': 0.7,
+  'client/data': 0.7,
+};
 const ASKED_ELSEWHERE = 0.75;
+/** Folders outside the core. */
+const FOLDERS = { 'server/services': 'server/src/services', 'client/data': 'client/src/data' };
 /** Lines of code carry about so many changes each. */
 const CHANGES_A_LINE = 1.6;
 const SAMPLE = 200;
@@ -23,26 +34,27 @@ await command(async () => {
   });
   const rooms = readdirSync(path.join(root, 'core/src'));
   const room = positionals[0] ?? '';
-  if (!rooms.includes(room)) throw new StepFailed(`Name a room of the core: ${rooms.join(', ')}.`);
-  const folder = mkdtempSync(path.join(tmpdir(), 'mutants-'));
+  const folder = FOLDERS[room] ?? (rooms.includes(room) ? `core/src/${room}` : null);
+  if (folder === null) throw new StepFailed(`Name one of ${[...rooms, ...Object.keys(FOLDERS)].join(', ')}.`);
+  const kept = mkdtempSync(path.join(tmpdir(), 'mutants-'));
   try {
-    const report = path.join(folder, 'report.json');
-    const mutate = values.all ? [`core/src/${room}/*.ts`] : sampleOf(room, Number(values.seed));
+    const report = path.join(kept, 'report.json');
+    const mutate = values.all ? [`${folder}/*.ts`] : sampleOf(folder, Number(values.seed));
     const args = ['stryker', 'run', 'stryker.config.mjs', '--mutate', [...mutate, '!**/*.test.ts'].join(',')];
-    const env = { MUTANTS_REPORT: report, MUTANTS_ROOM: room };
+    const env = { MUTANTS_REPORT: report, MUTANTS_FOLDER: folder };
     await run('Changes', 'npx', args, { env });
     tell(room, JSON.parse(readFileSync(report, 'utf8')));
   } finally {
-    rmSync(folder, { recursive: true, force: true });
+    rmSync(kept, { recursive: true, force: true });
   }
 });
 
-/** Lines of the room, drawn by the seed until they carry about two hundred changes. */
-function sampleOf(room, seed) {
-  const lines = readdirSync(path.join(root, 'core/src', room))
+/** Lines of the folder, drawn by the seed until they carry about two hundred changes. */
+function sampleOf(folder, seed) {
+  const lines = readdirSync(path.join(root, folder))
     .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts') && name !== 'index.ts')
     .flatMap((name) => {
-      const file = `core/src/${room}/${name}`;
+      const file = `${folder}/${name}`;
       const text = readFileSync(path.join(root, file), 'utf8').split('\n');
       return text.flatMap((line, i) => (isCode(line) ? [`${file}:${i + 1}-${i + 1}`] : []));
     });

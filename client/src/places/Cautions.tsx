@@ -1,17 +1,18 @@
 // What must be kept in mind with a cut; work for a licensed arborist is said as danger.
 import type { Caution } from '@mortisect/core/handling';
+import { cautionWords } from '@mortisect/core/words';
 import { Notice } from '../ui/Notice';
 
 export function Cautions({ list }: { list: Caution[] }) {
   return (
     <>
-      {list.map(({ kind, text }) => (
+      {list.map((caution) => (
         <Notice
-          key={text}
-          kind={kind === 'hand over' ? 'danger' : 'caution'}
-          {...(kind === 'hand over' && { title: 'Work for a licensed arborist' })}
+          key={caution.because.code}
+          kind={caution.kind === 'hand over' ? 'danger' : 'caution'}
+          {...(caution.kind === 'hand over' && { title: 'Work for a licensed arborist' })}
         >
-          {text}
+          {cautionWords(caution)}
         </Notice>
       ))}
     </>

@@ -1,5 +1,6 @@
 // Is this cut one for the caretaker, and what must be kept in mind?
 import { z } from 'zod';
+import { plainReason, reasonSchema } from '../reason/index';
 import { undercutOutCm } from './pieces';
 
 export const hazards = [
@@ -34,12 +35,33 @@ export const CutAtHand = z
   .meta({ id: 'CutAtHand' });
 export type CutAtHand = z.infer<typeof CutAtHand>;
 
+export const CautionReason = reasonSchema({
+  'hanging limb': {},
+  'split stem': {},
+  'power line': {},
+  cavity: {},
+  lean: {},
+  'tree too high': { overCm: z.number() },
+  'cut too high': { overCm: z.number() },
+  'too thick': { overMm: z.number() },
+  'too heavy': { overKg: z.number() },
+  'down on a rope': {},
+  'two to lift': {},
+  'three cuts': { undercutOutCm: z.number().describe('from the last cut') },
+  'on a ladder': {},
+  slope: {},
+  'metal in the stem': {},
+  'boundary mark': {},
+  'heritage tree': {},
+});
+export type CautionReason = z.infer<typeof CautionReason>;
+
 export const Caution = z
   .strictObject({
     kind: z
       .enum(['hand over', 'care'])
       .describe('hand over: work for a licensed arborist, not planned as self-help; care: said with the cut'),
-    text: z.string(),
+    because: CautionReason,
   })
   .meta({ id: 'Caution' });
 export type Caution = z.infer<typeof Caution>;
@@ -55,20 +77,16 @@ export const LADDER_FROM_CM = 180;
 const THREE_CUTS_FROM_MM = 50;
 
 /** What may hurt somebody who stands near; the others are notes for whoever cuts. */
-const DANGERS: readonly Hazard[] = ['hanging limb', 'split stem', 'power line', 'lean', 'cavity'];
+const HANDED_OVER = ['hanging limb', 'split stem', 'power line', 'lean', 'cavity'] as const;
+const NOTES = ['slope', 'metal in the stem', 'boundary mark', 'heritage tree'] as const;
 
 /** Of what is known of a tree, what endangers people. @example dangersOf(['boundary mark', 'lean']) //=> ['lean'] */
 export function dangersOf(known: readonly Hazard[]): Hazard[] {
-  return known.filter((hazard) => DANGERS.includes(hazard));
+  return known.filter(isHandOver);
 }
 
-const HAZARD_TEXT: Partial<Record<Hazard, string>> = {
-  'hanging limb': 'A limb hangs in this tree: keep everybody from under it.',
-  'split stem': 'The stem is split: it may open without warning.',
-  'power line': 'A power line is near: keep 3 m (10 ft) at least, more above 50 kV, and ask the utility.',
-  cavity: 'The stem is hollow: do not climb it or lean a ladder on it.',
-  lean: 'The tree leans: nobody on the low side.',
-};
+const isHandOver = (hazard: Hazard): hazard is (typeof HANDED_OVER)[number] =>
+  HANDED_OVER.includes(hazard as (typeof HANDED_OVER)[number]);
 
 /**
  * Whether a cut is handed to a licensed arborist, and the cautions that go with it.
@@ -79,51 +97,21 @@ const HAZARD_TEXT: Partial<Record<Hazard, string>> = {
 export function cautions(cut: CutAtHand): Caution[] {
   const { hazards: known, treeHeightCm, kerfHeightCm, kerfMm, massKg = 0 } = cut;
   const said: Caution[] = [];
-  for (const hazard of known) {
-    const text = HAZARD_TEXT[hazard];
-    if (text) said.push({ kind: 'hand over', text });
-  }
+  const handOver = (because: CautionReason) => said.push({ kind: 'hand over', because });
+  const care = (because: CautionReason) => said.push({ kind: 'care', because });
+  for (const hazard of known) if (isHandOver(hazard)) handOver(plainReason(hazard));
   if (treeHeightCm > HAND_OVER_TREE_CM)
-    said.push({ kind: 'hand over', text: 'The tree is over 6 m (20 ft) high.' });
+    handOver({ code: 'tree too high', values: { overCm: HAND_OVER_TREE_CM } });
   if (kerfHeightCm > HAND_OVER_HEIGHT_CM)
-    said.push({ kind: 'hand over', text: 'The cut is more than 3 m (10 ft) over the ground.' });
-  if (kerfMm > HAND_OVER_MM)
-    said.push({ kind: 'hand over', text: 'The wood is over 15 cm (6 in) thick at the cut.' });
-  if (massKg > HAND_OVER_KG)
-    said.push({ kind: 'hand over', text: 'The limb weighs more than 50 kg (110 lb).' });
-  else if (massKg > ROPE_KG && kerfHeightCm > LADDER_FROM_CM)
-    said.push({
-      kind: 'care',
-      text: 'Two people: one lets the limb down on a rope, nobody stands under it.',
-    });
-  else if (massKg > TWO_PEOPLE_KG)
-    said.push({ kind: 'care', text: 'Two people: it weighs more than one should lift.' });
-  if (kerfMm >= THREE_CUTS_FROM_MM) {
-    said.push({
-      kind: 'care',
-      text: `Heavy: undercut first, a third through, ${undercutOutCm(kerfMm) === 20 ? '20 cm (8 in)' : '30 cm (12 in)'} out from the last cut; top cut a little further out; then the last cut. Nobody below.`,
-    });
-  }
-  if (kerfHeightCm > LADDER_FROM_CM) {
-    said.push({
-      kind: 'care',
-      text: 'Above reach: three-legged ladder on firm ground, feet no higher than 2 m (6.5 ft), three points of contact, no power saw.',
-    });
-  }
-  if (known.includes('slope'))
-    said.push({ kind: 'care', text: 'On the slope the third leg of the ladder goes uphill.' });
-  if (known.includes('metal in the stem'))
-    said.push({ kind: 'care', text: 'There is metal in the stem: no saw there.' });
-  if (known.includes('boundary mark'))
-    said.push({
-      kind: 'care',
-      text: 'A boundary mark is nailed to the stem: no saw near it, and the mark stays.',
-    });
-  if (known.includes('heritage tree'))
-    said.push({
-      kind: 'care',
-      text: 'Protected as heritage: ask the authority before cutting more than dead wood.',
-    });
+    handOver({ code: 'cut too high', values: { overCm: HAND_OVER_HEIGHT_CM } });
+  if (kerfMm > HAND_OVER_MM) handOver({ code: 'too thick', values: { overMm: HAND_OVER_MM } });
+  if (massKg > HAND_OVER_KG) handOver({ code: 'too heavy', values: { overKg: HAND_OVER_KG } });
+  else if (massKg > ROPE_KG && kerfHeightCm > LADDER_FROM_CM) care(plainReason('down on a rope'));
+  else if (massKg > TWO_PEOPLE_KG) care(plainReason('two to lift'));
+  if (kerfMm >= THREE_CUTS_FROM_MM)
+    care({ code: 'three cuts', values: { undercutOutCm: undercutOutCm(kerfMm) } });
+  if (kerfHeightCm > LADDER_FROM_CM) care(plainReason('on a ladder'));
+  for (const note of NOTES) if (known.includes(note)) care(plainReason(note));
   return said;
 }
 

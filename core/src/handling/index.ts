@@ -1,5 +1,6 @@
 export {
   Caution,
+  type CautionReason,
   CutAtHand,
   cautions,
   dangersOf,

@@ -11,6 +11,7 @@ export {
   visitTitle,
 } from './plan';
 export {
+  cautionWords,
   cleaningWords,
   debrisWords,
   insteadWords,

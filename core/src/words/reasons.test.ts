@@ -2,9 +2,11 @@
 import { debrisOf, scionGuard, startingDebris } from '../aftercare/index';
 import { supplies } from '../blades/index';
 import { limitSchools, regrowth, seasonLimits } from '../crown/index';
+import { type CutAtHand, cautions } from '../handling/index';
 import type { Verdict } from '../plan/index';
 import { type TriageInput, triage } from '../triage/index';
 import {
+  cautionWords,
   cleaningWords,
   debrisWords,
   insteadWords,
@@ -154,4 +156,19 @@ test.each([
   ],
 ] as const)('triage of %j: %s', (more, words) => {
   expect(triageWords(triage({ ...given, ...more } as TriageInput).because)).toBe(words);
+});
+
+test.each<[Partial<CutAtHand>, RegExp]>([
+  [{ hazards: ['power line'] }, /^A power line is near: keep 3 m \(10 ft\) at least/],
+  [{ treeHeightCm: 601 }, /^The tree is over 6 m \(20 ft\) high\.$/],
+  [{ kerfHeightCm: 301 }, /^The cut is more than 3 m \(10 ft\) over the ground\.$/],
+  [{ kerfMm: 151 }, /^The wood is over 15 cm \(6 in\) thick at the cut\.$/],
+  [{ massKg: 51 }, /^The limb weighs more than 50 kg \(110 lb\)\.$/],
+  [{ kerfMm: 50 }, /^Heavy: undercut first, a third through, 20 cm \(8 in\) out from the last cut/],
+  [{ kerfMm: 90 }, /a third through, 30 cm \(12 in\) out/],
+  [{ hazards: ['boundary mark'] }, /^A boundary mark is nailed to the stem/],
+])('what is said first of a cut that is %j, in both units', (more, words) => {
+  const easy: CutAtHand = { hazards: [], treeHeightCm: 250, kerfHeightCm: 120, kerfMm: 18 };
+  const [first] = cautions({ ...easy, ...more });
+  expect(first && cautionWords(first)).toMatch(words);
 });

@@ -3,7 +3,7 @@ import type { DebrisReason, ScionReason } from '../aftercare/index';
 import type { CleaningReason, SuppliesReason } from '../blades/index';
 import { type LimitReason, limitSchools, type RegrowthReason } from '../crown/index';
 import { disorderOf } from '../disorders/index';
-import type { MinutesFor } from '../handling/index';
+import type { Caution, CautionReason, MinutesFor } from '../handling/index';
 import type { KeptFor, Verdict, VerdictReason } from '../plan/index';
 import { type Sentences, sentenceOf } from '../reason/index';
 import type { TriageReason } from '../triage/index';
@@ -11,6 +11,10 @@ import type { TriageReason } from '../triage/index';
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 const metres = (cm: number) => `${cm / 100} m`;
 const FOOT_CM = 30.48;
+const INCH_CM = 2.54;
+const LB_KG = 0.45359237;
+const feet = (cm: number) => `${metres(cm)} (${Math.round(cm / FOOT_CM)} ft)`;
+const inches = (cm: number) => `${cm} cm (${Math.round(cm / INCH_CM)} in)`;
 
 const LIMIT: Sentences<LimitReason> = {
   stressed: () => 'A stressed or frozen tree: a tenth at most, little but dead wood.',
@@ -163,7 +167,31 @@ const TRIAGE: Sentences<TriageReason> = {
   outgrown: () => 'It has outgrown the height it should have.',
   sound: () => 'Mostly sound and as high as it should be.',
   'not planned': ({ overCm }) =>
-    `It is over ${metres(overCm)} (${Math.round(overCm / FOOT_CM)} ft) high: Plan leaves all its cuts to a licensed arborist.`,
+    `It is over ${feet(overCm)} high: Plan leaves all its cuts to a licensed arborist.`,
 };
 export const triageWords = (reasons: readonly TriageReason[]) =>
   reasons.map((one) => sentenceOf(TRIAGE, one)).join(' ');
+
+const CAUTIONS: Sentences<CautionReason> = {
+  'hanging limb': () => 'A limb hangs in this tree: keep everybody from under it.',
+  'split stem': () => 'The stem is split: it may open without warning.',
+  'power line': () =>
+    'A power line is near: keep 3 m (10 ft) at least, more above 50 kV, and ask the utility.',
+  cavity: () => 'The stem is hollow: do not climb it or lean a ladder on it.',
+  lean: () => 'The tree leans: nobody on the low side.',
+  'tree too high': ({ overCm }) => `The tree is over ${feet(overCm)} high.`,
+  'cut too high': ({ overCm }) => `The cut is more than ${feet(overCm)} over the ground.`,
+  'too thick': ({ overMm }) => `The wood is over ${inches(overMm / 10)} thick at the cut.`,
+  'too heavy': ({ overKg }) => `The limb weighs more than ${overKg} kg (${Math.round(overKg / LB_KG)} lb).`,
+  'down on a rope': () => 'Two people: one lets the limb down on a rope, nobody stands under it.',
+  'two to lift': () => 'Two people: it weighs more than one should lift.',
+  'three cuts': ({ undercutOutCm }) =>
+    `Heavy: undercut first, a third through, ${inches(undercutOutCm)} out from the last cut; top cut a little further out; then the last cut. Nobody below.`,
+  'on a ladder': () =>
+    'Above reach: three-legged ladder on firm ground, feet no higher than 2 m (6.5 ft), three points of contact, no power saw.',
+  slope: () => 'On the slope the third leg of the ladder goes uphill.',
+  'metal in the stem': () => 'There is metal in the stem: no saw there.',
+  'boundary mark': () => 'A boundary mark is nailed to the stem: no saw near it, and the mark stays.',
+  'heritage tree': () => 'Protected as heritage: ask the authority before cutting more than dead wood.',
+};
+export const cautionWords = ({ because }: Caution) => sentenceOf(CAUTIONS, because);

@@ -11,7 +11,12 @@ test.each([
   [
     {
       code: 'hand over' as const,
-      cautions: [{ kind: 'hand over' as const, text: 'The tree is over 6 m (20 ft) high.' }],
+      cautions: [
+        {
+          kind: 'hand over' as const,
+          because: { code: 'tree too high' as const, values: { overCm: 600 } },
+        },
+      ],
     },
     'For a licensed arborist. The tree is over 6 m (20 ft) high.',
   ],

@@ -1,11 +1,13 @@
 // Why a cut is not in the run, and what the kit cannot do, in words.
+
 import { heightReading, joined, thicknessReading, type Units } from '@mortisect/core/measure';
 import type { Bring, LeftOutBecause } from '@mortisect/core/run';
+import { cautionWords } from '@mortisect/core/words';
 
 /** “For a licensed arborist. The tree is over 6 m (20 ft) high.” */
 export function leftOutWords(because: LeftOutBecause): string {
   if (because.code === 'not made') return `Not made today: ${because.reason}`;
-  return ['For a licensed arborist.', ...because.cautions.slice(0, 1).map(({ text }) => text)].join(' ');
+  return ['For a licensed arborist.', ...because.cautions.slice(0, 1).map(cautionWords)].join(' ');
 }
 
 /** “No saw for 62 mm.” */

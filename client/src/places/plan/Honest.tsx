@@ -5,7 +5,7 @@ import type { Solved } from '@mortisect/core/plan';
 import type { TreeView } from '@mortisect/core/present';
 import { markOf } from '@mortisect/core/records';
 import { lowerFirst } from '@mortisect/core/tree';
-import { clashSentence, insteadWords, leftWords, verdictWords } from '@mortisect/core/words';
+import { cautionWords, clashSentence, insteadWords, leftWords, verdictWords } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
 import { useRecordAction } from '../../data/writes';
@@ -126,7 +126,7 @@ function handOverWords({ prepared }: Solved, findingId: string): string {
   );
   const smallest = own.toSorted((a, b) => (a.handling?.massKg ?? 0) - (b.handling?.massKg ?? 0))[0];
   const texts =
-    smallest?.handling?.cautions.filter(({ kind }) => kind === 'hand over').map(({ text }) => text) ?? [];
+    smallest?.handling?.cautions.filter(({ kind }) => kind === 'hand over').map(cautionWords) ?? [];
   return [leftWords('hand over'), ...texts].join(' ');
 }
 

@@ -8,6 +8,7 @@ import { type PlannedStep, type Priced, type TreePlan, wholeMinutes } from '@mor
 import { speciesName } from '@mortisect/core/register';
 import { lowerFirst } from '@mortisect/core/tree';
 import {
+  cautionWords,
   insteadWords,
   leftWords,
   passWords,
@@ -178,7 +179,7 @@ function percent(thousandths: number): string {
 }
 
 function cautions(doc: Doc, visit: Priced[], plan: TreePlan): void {
-  const texts = new Set(visit.flatMap((one) => one.handling?.cautions.map((caution) => caution.text) ?? []));
+  const texts = new Set(visit.flatMap((one) => one.handling?.cautions.map(cautionWords) ?? []));
   if (plan.handOver.length > 0) texts.add('Some of this tree is work for a licensed arborist: see below.');
   const notify = new Set(
     visit.flatMap((one) =>
