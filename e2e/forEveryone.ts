@@ -1,7 +1,37 @@
 // No serious fault that axe can find, nothing cut off sideways, nothing too small for a thumb.
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, PHONE } from './orchard';
+import { atBothSizes, expect, open, PHONE, RECKONED, test } from './orchard';
+
+/** Journeys that look at these pages, half of them each: two browsers walk at once. */
+export function lookAtRoutes(places: string, routes: readonly string[]): void {
+  const middle = Math.ceil(routes.length / 2);
+  atBothSizes((name, _viewport, journey) => {
+    for (const [half, own] of [
+      ['first', routes.slice(0, middle)],
+      ['second', routes.slice(middle)],
+    ] as const)
+      journey('phone')(
+        `every screen of ${places}, in both themes, narrow and with large text: the ${half} half`,
+        async ({ page, orchard }) => {
+          test.setTimeout(300_000);
+          await open(page, orchard.url);
+          for (const route of own) {
+            await page.goto(`${orchard.url}${route}`);
+            await settled(page);
+            await expectForEveryone(page, route, name === 'phone');
+          }
+        },
+      );
+  });
+}
+
+async function settled(page: Page): Promise<void> {
+  await page.getByRole('main').waitFor();
+  for (const waiting of ['Reading the orchard …', 'Reading the weather …', 'Ordering the trees …']) {
+    await expect(page.getByText(waiting)).toHaveCount(0, RECKONED);
+  }
+}
 
 /** Looks at what is on the page now; on a phone in both themes, at 320 px and with text twice as large. */
 export async function expectForEveryone(page: Page, where: string, phone: boolean): Promise<void> {
