@@ -59,9 +59,9 @@ export function readConfig(argv: string[], env: NodeJS.ProcessEnv): Config {
     logLevel: env.LOG_LEVEL ?? 'info',
   });
   if (!parsed.success) {
-    const said = parsed.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`).join('; ');
+    const faults = parsed.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`).join('; ');
     throw new StartFailure(
-      `A setting is not usable: ${said}.`,
+      `A setting is not usable: ${faults}.`,
       'See “Settings of the server” in the README.',
     );
   }

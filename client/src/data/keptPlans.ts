@@ -17,11 +17,11 @@ const FRESH_MS = 60_000;
 
 /** The plan that is kept of a tree, as far as this device knows. Whether it still holds, its stamp says. */
 export async function keptPlanOf(client: QueryClient, treeId: string): Promise<KeptPlan | null> {
-  const known = client.getQueryData<KeptPlans>(KEPT_PLANS);
+  const lastRead = client.getQueryData<KeptPlans>(KEPT_PLANS);
   const reading = client
     .fetchQuery({ queryKey: KEPT_PLANS, queryFn: () => read(client), staleTime: FRESH_MS })
     .catch(() => null);
-  const found = known ?? (await Promise.race([reading, waited(MOST_WAIT_MS)]));
+  const found = lastRead ?? (await Promise.race([reading, waited(MOST_WAIT_MS)]));
   return found?.plans[treeId] ?? null;
 }
 

@@ -69,8 +69,8 @@ async function reload(): Promise<void> {
     // What came in or went out here while the device was read is not undone by what was read
     const here = new Set(now.map((item) => item.id));
     const read = kept.flatMap(([, item]) => (before.has(item.id) && !here.has(item.id) ? [] : [item]));
-    const known = new Set(read.map((item) => item.id));
-    const added = now.filter((item) => !before.has(item.id) && !known.has(item.id));
+    const readIds = new Set(read.map((item) => item.id));
+    const added = now.filter((item) => !before.has(item.id) && !readIds.has(item.id));
     return { items: [...read, ...added].sort((a, b) => (a.id < b.id ? -1 : 1)), loaded: true };
   });
 }
@@ -175,8 +175,8 @@ async function follow(item: OutboxItem, answer: unknown): Promise<void> {
 }
 
 function revisionIn(route: OutboxRoute, answer: unknown): number | null {
-  const said = answer as { revision?: unknown; limbsRevision?: unknown } | null;
-  const revision = route === 'putLimbs' ? said?.limbsRevision : said?.revision;
+  const revisions = answer as { revision?: unknown; limbsRevision?: unknown } | null;
+  const revision = route === 'putLimbs' ? revisions?.limbsRevision : revisions?.revision;
   return typeof revision === 'number' ? revision : null;
 }
 

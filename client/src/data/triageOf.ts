@@ -22,7 +22,7 @@ export function triageOf(view: TreeView, detail: TreeDetail, today: SiteToday): 
     ({ action, undone }) =>
       action.kind === 'treeSeen' && !undone && Date.parse(action.at) < Date.parse(before),
   );
-  const said = triage({
+  const triaged = triage({
     heightCm: tree.heightCm,
     targetHeightCm: tree.targetHeightCm,
     form: tree.form,
@@ -34,7 +34,7 @@ export function triageOf(view: TreeView, detail: TreeDetail, today: SiteToday): 
     stemGirdledShare: Math.max(0, ...view.findings.map((finding) => girdledStem(finding, limbs))),
     minutesLastSeason: null,
   });
-  return { ...said, share };
+  return { ...triaged, share };
 }
 
 function isAffected(finding: Finding): boolean {

@@ -30,15 +30,15 @@ const drawn = () => new Promise<void>((resolve) => setTimeout(resolve));
 const LIST_MS = 1500;
 
 const keys = new WeakMap<PlanInput, number>();
-const known = new Map<string, number>();
+const keysByContent = new Map<string, number>();
 
 /** A small key for a large input: the same for the same content, written out once an object. */
 function keyOf(input: PlanInput): number {
   const had = keys.get(input);
   if (had !== undefined) return had;
   const content = JSON.stringify(input);
-  const key = known.get(content) ?? known.size;
-  known.set(content, key);
+  const key = keysByContent.get(content) ?? keysByContent.size;
+  keysByContent.set(content, key);
   keys.set(input, key);
   return key;
 }
@@ -111,8 +111,8 @@ export function usePlans(views: readonly TreeView[], today: SiteToday | null): P
     const plans = new Map<string, Solved>();
     views.forEach((view, i) => {
       const plan = solved[i];
-      const known = plan && plan !== 'failed' ? plan : last.current.get(view.tree.id);
-      if (known) plans.set(view.tree.id, known);
+      const planOfTree = plan && plan !== 'failed' ? plan : last.current.get(view.tree.id);
+      if (planOfTree) plans.set(view.tree.id, planOfTree);
     });
     // A tree that is gone for a moment, between a record and its answer, comes back with the plan it had
     last.current = new Map([...last.current, ...plans]);

@@ -28,7 +28,7 @@ function todayOf(site: Site, units: Units | null, day: string): SiteToday {
 
 /** Units of this device; metric until the site is known. */
 export function useUnits(): Units {
-  const own = usePreferences((preferences) => preferences.units);
+  const ownUnits = usePreferences((preferences) => preferences.units);
   const ofSite = useSite().data?.site.units;
-  return own ?? ofSite ?? 'metric';
+  return ownUnits ?? ofSite ?? 'metric';
 }

@@ -268,8 +268,8 @@ export class FakeServer {
       actions.map((one) => (one.id === undoneId ? { ...one, undone: true } : one));
     this.actions = undo([...this.actions, kept]);
     for (const [treeId, detail] of this.details) {
-      const own = 'treeId' in action && action.treeId === treeId ? [kept] : [];
-      const actions = undo([...detail.actions, ...own]);
+      const ofTree = 'treeId' in action && action.treeId === treeId ? [kept] : [];
+      const actions = undo([...detail.actions, ...ofTree]);
       this.details.set(treeId, { ...detail, actions, findings: withStates(detail.findings, actions) });
     }
     return kept;
@@ -319,12 +319,12 @@ export class FakeServer {
   private timingFacts() {
     const { site } = this.site;
     const findings = this.open().flatMap((one) => one.findings);
-    const said = this.actions.filter(({ undone }) => !undone);
-    const facts = { site, trees: this.trees, findings, seen: said.map(({ action }) => action) };
+    const standing = this.actions.filter(({ undone }) => !undone);
+    const facts = { site, trees: this.trees, findings, seen: standing.map(({ action }) => action) };
     const { latitude, longitude, timeZone } = site;
     const place = { latitude, longitude, timeZone };
     const rest = { settings: site.timing, groundSaid: null, seed: 20, draws: 12 };
-    return { said, ...treeGroups(facts, NOW), place, rest };
+    return { said: standing, ...treeGroups(facts, NOW), place, rest };
   }
 
   private groupOf(treeId: string, query: URLSearchParams) {
@@ -340,10 +340,10 @@ export class FakeServer {
     const { known, years } = this.weather();
     const at = query.get('at');
     const input = { known, years, now: NOW, place, groups: [group], ...rest };
-    const told = reckonedOnce(`curves ${JSON.stringify([group, place, rest, at])}`, () =>
+    const curves = reckonedOnce(`curves ${JSON.stringify([group, place, rest, at])}`, () =>
       groupWithCurves(input, group, at === null ? null : hourOf(at)),
     );
-    return { now: NOW, station: this.station(), ...told } as Answered<'getTreeTiming'>;
+    return { now: NOW, station: this.station(), ...curves } as Answered<'getTreeTiming'>;
   }
 
   private getTreeSeason(treeId: string, query: URLSearchParams): Answered<'getTreeSeason'> {
@@ -358,19 +358,21 @@ export class FakeServer {
   /** By the core, on a year of simulated weather. */
   private getTiming(): TimingNow {
     const { said, groups, keyOf, place, rest } = this.timingFacts();
-    const told = reckonedOnce(`timing ${JSON.stringify([groups, place, rest])}`, () => {
+    const siteAnswer = reckonedOnce(`timing ${JSON.stringify([groups, place, rest])}`, () => {
       const { known, years } = this.weather();
       return siteTiming({ known, years, now: NOW, place, groups, ...rest });
     });
     return {
       now: NOW,
       station: this.station(),
-      timing: told,
-      stages: [...new Map((told?.groups ?? []).map((one) => [one.species, one])).values()].map((one) => ({
-        species: one.species,
-        stage: one.stage,
-        bloom: one.bloom,
-      })),
+      timing: siteAnswer,
+      stages: [...new Map((siteAnswer?.groups ?? []).map((one) => [one.species, one])).values()].map(
+        (one) => ({
+          species: one.species,
+          stage: one.stage,
+          bloom: one.bloom,
+        }),
+      ),
       groupOf: Object.fromEntries(keyOf),
       seen: said.flatMap(({ id, action, by }) =>
         action.kind === 'stageSeen' ? [{ actionId: id, ...action, day: action.at.slice(0, 10), by }] : [],

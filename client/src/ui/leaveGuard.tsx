@@ -47,8 +47,8 @@ export function useLeaveGuard(changed: boolean, what: string): LeaveGuard {
   useBackLayer(guarding && asked === null, () => setAsked({ go: () => router.back() }));
   useEffect(() => {
     if (!guarding || typeof window === 'undefined') return;
-    const own = (go: Go) => latest.current(go);
-    guard = own;
+    const latestGuard = (go: Go) => latest.current(go);
+    guard = latestGuard;
     const onClick = (event: MouseEvent) => {
       const link =
         event.target instanceof Element ? event.target.closest<HTMLAnchorElement>('a[href]') : null;
@@ -56,13 +56,13 @@ export function useLeaveGuard(changed: boolean, what: string): LeaveGuard {
       if (!inside.startsWith('/') || inside.startsWith('/api/') || event.ctrlKey || event.metaKey) return;
       event.preventDefault();
       event.stopPropagation();
-      own(() => router.navigate(inside as Href));
+      latestGuard(() => router.navigate(inside as Href));
     };
     const onUnload = (event: BeforeUnloadEvent) => event.preventDefault();
     document.addEventListener('click', onClick, { capture: true });
     window.addEventListener('beforeunload', onUnload);
     return () => {
-      if (guard === own) guard = null;
+      if (guard === latestGuard) guard = null;
       document.removeEventListener('click', onClick, { capture: true });
       window.removeEventListener('beforeunload', onUnload);
     };

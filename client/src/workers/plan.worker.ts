@@ -40,8 +40,9 @@ const work = {
     tell: (solved: Solved) => void | Promise<void>,
     { kept, mostMs }: { kept: KeptPlan | null; mostMs?: number | undefined },
   ): Promise<Solved> {
-    const known = kept && (kept.plan.proof.done || mostMs !== undefined) ? solvedFrom(kept, input) : null;
-    if (known) return known;
+    const keptSolved =
+      kept && (kept.plan.proof.done || mostMs !== undefined) ? solvedFrom(kept, input) : null;
+    if (keptSolved) return keptSolved;
     const { prepared, step } = planning(input);
     const from = performance.now();
     let plan = step(0);

@@ -29,13 +29,14 @@ const BANDS: readonly (readonly [number, number])[] = [
 /** Cuts that were looked at again, by disorder, season and clearance. */
 export function marginsHeld(looked: readonly Looked[]): Held[] {
   const rows = new Map<string, Held>();
-  for (const one of looked) {
-    const [fromCm, toCm] = BANDS.find(([, to]) => one.clearanceCm < to) ?? (BANDS.at(-1) as [number, number]);
-    const key = `${one.disorder} ${one.season} ${fromCm}`;
-    const { disorder, season } = one;
+  for (const look of looked) {
+    const [fromCm, toCm] =
+      BANDS.find(([, to]) => look.clearanceCm < to) ?? (BANDS.at(-1) as [number, number]);
+    const key = `${look.disorder} ${look.season} ${fromCm}`;
+    const { disorder, season } = look;
     const row = rows.get(key) ?? { disorder, season, fromCm, toCm, cuts: 0, cameBack: 0, interval: [0, 1] };
     row.cuts++;
-    if (one.cameBack) row.cameBack++;
+    if (look.cameBack) row.cameBack++;
     row.interval = shareInterval(row.cameBack, row.cuts);
     rows.set(key, row);
   }

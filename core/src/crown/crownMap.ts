@@ -70,9 +70,9 @@ export function crownMap(
       crown,
     );
     parts.forEach((part, i) => {
-      const own = units[i] as number;
-      if (part.child) share(partsOf(part.child, index, deadFrom, breaks), own);
-      else if (part.piece && own > 0) pieces.push(pieceOf(part.piece, own, index, tree));
+      const ownUnits = units[i] as number;
+      if (part.child) share(partsOf(part.child, index, deadFrom, breaks), ownUnits);
+      else if (part.piece && ownUnits > 0) pieces.push(pieceOf(part.piece, ownUnits, index, tree));
     });
   };
   const standing = limbs.filter((limb) => limb.parentId === null);

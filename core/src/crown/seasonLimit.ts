@@ -111,21 +111,21 @@ export function seasonLimits(
   school: LimitSchool['id'],
   spread: Spread,
 ): SeasonLimits {
-  const own = limitSchools.find((one) => one.id === school) ?? (limitSchools[1] as LimitSchool);
+  const chosen = limitSchools.find((one) => one.id === school) ?? (limitSchools[1] as LimitSchool);
   const even: Even = (limit, code, warnsFrom = Math.round(limit * 0.8)) => ({
     limits: Array.from({ length: seasons }, () => limit),
     warnsFrom,
-    because: code === 'school' ? { code, values: { schoolId: own.id } } : plainReason(code),
+    because: code === 'school' ? { code, values: { schoolId: chosen.id } } : plainReason(code),
   });
   if (tree.stressed) return even(STRESSED, 'stressed');
   if (tree.ageYears !== null && tree.ageYears < YOUNG_BELOW_YEARS)
-    return even(Math.min(YOUNG, own.limit), 'young');
-  if (tree.vigour === 'weak') return even(Math.min(WEAK, own.limit), 'weak');
+    return even(Math.min(YOUNG, chosen.limit), 'young');
+  if (tree.vigour === 'weak') return even(Math.min(WEAK, chosen.limit), 'weak');
   if (tree.species === 'peach' || tree.species === 'nectarine')
     return even(PEACH, 'bears on last year’s shoots');
   if (tree.renovated) return renovation(tree, seasons, spread, even);
-  if (LESS.includes(tree.species)) return even(Math.min(CHERRY_OR_PLUM, own.limit), 'cherry or plum');
-  return even(own.limit, 'school', own.warnsFrom);
+  if (LESS.includes(tree.species)) return even(Math.min(CHERRY_OR_PLUM, chosen.limit), 'cherry or plum');
+  return even(chosen.limit, 'school', chosen.warnsFrom);
 }
 
 type Even = (limit: number, code: LimitReason['code'], warnsFrom?: number) => SeasonLimits;

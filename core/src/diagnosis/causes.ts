@@ -103,9 +103,9 @@ const models = new Map<string, Model>();
 /** The table as it stands for one host in one season; made once, as it never changes. */
 export function modelFor(host: HostGroup, season: Season, absentHere: readonly string[]): Model {
   const key = [host, season, ...absentHere].join();
-  const known = models.get(key) ?? makeModel(host, season, absentHere);
-  models.set(key, known);
-  return known;
+  const cachedModel = models.get(key) ?? makeModel(host, season, absentHere);
+  models.set(key, cachedModel);
+  return cachedModel;
 }
 
 function makeModel(host: HostGroup, season: Season, absentHere: readonly string[]): Model {
@@ -113,12 +113,12 @@ function makeModel(host: HostGroup, season: Season, absentHere: readonly string[
   const codes = [...priors.keys()];
   const letter = seasonLetter(season);
   const leakOf = new Map(signs.map((sign) => [sign.code, sign.leak]));
-  const known = new Map<string, number[]>();
+  const indexOf = new Map<string, number[]>();
   const chances = (sign: string): number[] => {
-    let row = known.get(sign);
+    let row = indexOf.get(sign);
     if (!row) {
       row = codes.map((code) => signChance(code, sign, leakOf.get(sign) ?? UNLISTED, host, letter));
-      known.set(sign, row);
+      indexOf.set(sign, row);
     }
     return row;
   };
@@ -218,10 +218,10 @@ function tempered(model: Model, posterior: number[], sign: string, answer: 'pres
 function grouped(ranked: Causes['causes']): Causes['groups'] {
   return causeGroups
     .map((group: CauseGroup) => {
-      const own = ranked.filter((cause) => group.members.includes(cause.code));
-      const p = own.reduce((sum, cause) => sum + cause.p, 0);
+      const ofGroup = ranked.filter((cause) => group.members.includes(cause.code));
+      const p = ofGroup.reduce((sum, cause) => sum + cause.p, 0);
       const strength: Strength = group.members.includes(OTHER) ? 'unclear' : strengthOf(p);
-      return { id: group.id, name: group.name, treatment: group.treatment, p, strength, causes: own };
+      return { id: group.id, name: group.name, treatment: group.treatment, p, strength, causes: ofGroup };
     })
     .filter((group) => group.causes.length > 0)
     .sort((a, b) => b.p - a.p);

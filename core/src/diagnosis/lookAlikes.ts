@@ -182,6 +182,6 @@ const ALWAYS: readonly LookAlike[] = [LICHEN, APHID, NORMAL];
 
 /** What is easily taken for this cause; harmless things met on healthy trees always stand among them. */
 export function lookAlikesOf(code: string): LookAlike[] {
-  const own = table[code] ?? [];
-  return [...own, ...ALWAYS.filter((one) => !own.includes(one))];
+  const rows = table[code] ?? [];
+  return [...rows, ...ALWAYS.filter((one) => !rows.includes(one))];
 }

@@ -526,8 +526,8 @@ function handled(
 ): Handled {
   const { use = 'Past the last sign.', confidence = 'low', ...rest } = more;
   const answer = cutting === 'none' ? 'leave' : cutting === 'wait' ? 'wait' : 'cut';
-  const said = answer === 'wait' ? { instead: FREEZE_WAIT } : {};
-  const disorder: Disorder = { ...base, ...said, ...rest, answer, source: EXTENSION, confidence };
+  const instead = answer === 'wait' ? { instead: FREEZE_WAIT } : {};
+  const disorder: Disorder = { ...base, ...instead, ...rest, answer, source: EXTENSION, confidence };
   if (cutting === 'none' || cutting === null) return { disorder, cut: null };
   const [dormantCm, growingCm] =
     cutting === 'wait'

@@ -193,10 +193,10 @@ export function schoolsFor(disorder: string): ClearanceSchool[] {
 
 /** The school a site chose for a disorder; its default where the choice is missing or is no school of it. */
 export function schoolFor(disorder: string, chosen: Readonly<Record<string, string>>): ClearanceSchool {
-  const own = schoolsFor(disorder);
+  const offered = schoolsFor(disorder);
   const wanted = chosen[disorder] ?? defaultSchoolOf[disorder];
   const school =
-    own.find((one) => one.id === wanted) ?? own.find((one) => one.id === defaultSchoolOf[disorder]);
+    offered.find((one) => one.id === wanted) ?? offered.find((one) => one.id === defaultSchoolOf[disorder]);
   if (!school) throw new NoSchool(disorder);
   return school;
 }

@@ -109,12 +109,12 @@ function downward(limb: Limb, limits: Limits): Fault | null {
 
 function union(limb: Limb, { index, shape, flat }: Wood, limits: Limits): Fault | null {
   const parent = limb.parentId === null ? undefined : index.byId.get(limb.parentId);
-  const own = shape.get(limb.id);
+  const stick = shape.get(limb.id);
   const on = parent && shape.get(parent.id);
-  if (!parent || !own || !on || limb.baseMm < THICK_FROM_MM) return null;
+  if (!parent || !stick || !on || limb.baseMm < THICK_FROM_MM) return null;
   // What goes on from the end of its parent is a bend, no union
   if (limb.jointCm >= parent.lengthCm) return null;
-  const angle = angleDeg(minus(on.tip, on.base), minus(own.tip, own.base));
+  const angle = angleDeg(minus(on.tip, on.base), minus(stick.tip, stick.base));
   if (angle < limits.narrowUnionDeg)
     return fault(
       'narrow union',
@@ -202,20 +202,20 @@ function clusters({ tree, index }: Wood, limits: Limits): Fault[] {
     const found: Fault[] = [];
     for (let from = 0; from < joints.length; ) {
       const first = joints[from] as Limb;
-      const own = joints.filter(
+      const itsJoints = joints.filter(
         (limb, i) => i >= from && limb.jointCm - first.jointCm <= limits.clusterWithinCm,
       );
-      if (own.length >= limits.clusterLimbs) {
-        const one = fault(
+      if (itsJoints.length >= limits.clusterLimbs) {
+        const clusterFault = fault(
           'cluster',
           first,
-          own.length,
+          itsJoints.length,
           limits.clusterLimbs,
           'limbs',
-          own.length / limits.clusterLimbs,
+          itsJoints.length / limits.clusterLimbs,
         );
-        found.push({ ...one, limbIds: own.map((limb) => limb.id) });
-        from += own.length;
+        found.push({ ...clusterFault, limbIds: itsJoints.map((limb) => limb.id) });
+        from += itsJoints.length;
       } else from++;
     }
     return found;
@@ -235,8 +235,15 @@ function emptySector({ tree }: Wood, limits: Limits): Fault[] {
     const next = sorted[(i + 1) % sorted.length] as Limb;
     const gap = turn(next.bearingDeg - limb.bearingDeg) || 360;
     if (gap <= limits.emptySectorDeg) return [];
-    const one = fault('empty sector', limb, gap, limits.emptySectorDeg, '°', gap / limits.emptySectorDeg);
-    return [{ ...one, limbIds: [limb.id, next.id] }];
+    const sectorFault = fault(
+      'empty sector',
+      limb,
+      gap,
+      limits.emptySectorDeg,
+      '°',
+      gap / limits.emptySectorDeg,
+    );
+    return [{ ...sectorFault, limbIds: [limb.id, next.id] }];
   });
 }
 

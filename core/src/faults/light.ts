@@ -116,11 +116,11 @@ function leafAreas(limbs: Limb[]): [Limb, number][] {
       const section = (mm: number) => Math.PI * (mm / 20) ** 2;
       const children = (childrenOf.get(limb.id) ?? []).reduce((cm2, child) => cm2 + section(child.baseMm), 0);
       const tip = section(Math.min(limb.baseMm, diameterMmAt(limb, limb.lengthCm)));
-      const own =
+      const ownLeaves =
         limb.uncutLengthCm === undefined
           ? Math.max(tip, section(limb.baseMm) - children)
           : Math.max(0, section(limb.baseMm) - children - tip);
-      return [limb, own * LEAF_M2_PER_CM2];
+      return [limb, ownLeaves * LEAF_M2_PER_CM2];
     });
 }
 

@@ -21,29 +21,29 @@ const EVERY_RAY = 3;
 export function lightGains(limbs: Limb[], seed: number, kerfs: readonly Kerf[]): LightGains {
   const index = indexLimbs(limbs);
   const leaves = leavesOf(limbs, seed);
-  const known = new Map<string, { whole: number[]; here: number[] }>();
+  const cache = new Map<string, { whole: number[]; here: number[] }>();
   // Kerfs that take the whole limb, and those on it that take what lies beyond them
   const takersOn = (limbId: string) => {
-    const had = known.get(limbId);
+    const had = cache.get(limbId);
     if (had) return had;
     const numbers = kerfs.map((_, i) => i);
-    const made = {
+    const takers = {
       whole: numbers.filter((i) => {
         const kerf = kerfs[i] as Kerf;
         return isDistalOf(index, limbId, 0, kerf.limbId, kerf.atCm);
       }),
       here: numbers.filter((i) => (kerfs[i] as Kerf).limbId === limbId && (kerfs[i] as Kerf).atCm > 0),
     };
-    known.set(limbId, made);
-    return made;
+    cache.set(limbId, takers);
+    return takers;
   };
   // Leaves taken by each kerf, as groups: a leaf belongs to the set of kerfs that take it
   const groupOf = new Map<string, number>();
   const groups: number[][] = [];
   const inCell = new Map<number, Map<number, number>>();
   for (const leaf of leaves) {
-    const own = takersOn(leaf.limbId);
-    const takers = own.whole.concat(own.here.filter((i) => leaf.atCm > (kerfs[i] as Kerf).atCm));
+    const ofLimb = takersOn(leaf.limbId);
+    const takers = ofLimb.whole.concat(ofLimb.here.filter((i) => leaf.atCm > (kerfs[i] as Kerf).atCm));
     const key = takers.join();
     let group = groupOf.get(key);
     if (group === undefined) {

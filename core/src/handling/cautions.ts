@@ -96,9 +96,9 @@ const isHandOver = (hazard: Hazard): hazard is (typeof HANDED_OVER)[number] =>
  */
 export function cautions(cut: CutAtHand): Caution[] {
   const { hazards: known, treeHeightCm, kerfHeightCm, kerfMm, massKg = 0 } = cut;
-  const said: Caution[] = [];
-  const handOver = (because: CautionReason) => said.push({ kind: 'hand over', because });
-  const care = (because: CautionReason) => said.push({ kind: 'care', because });
+  const list: Caution[] = [];
+  const handOver = (because: CautionReason) => list.push({ kind: 'hand over', because });
+  const care = (because: CautionReason) => list.push({ kind: 'care', because });
   for (const hazard of known) if (isHandOver(hazard)) handOver(plainReason(hazard));
   if (treeHeightCm > HAND_OVER_TREE_CM)
     handOver({ code: 'tree too high', values: { overCm: HAND_OVER_TREE_CM } });
@@ -112,7 +112,7 @@ export function cautions(cut: CutAtHand): Caution[] {
     care({ code: 'three cuts', values: { undercutOutCm: undercutOutCm(kerfMm) } });
   if (kerfHeightCm > LADDER_FROM_CM) care(plainReason('on a ladder'));
   for (const note of NOTES) if (known.includes(note)) care(plainReason(note));
-  return said;
+  return list;
 }
 
 /** The sentence that stands wherever cuts are advised. */

@@ -91,9 +91,9 @@ function sticksOf(limb: Limb, fromCm: number, index: LimbIndex, perM3: number, l
   const first: Stick[] = [];
   for (const child of index.childrenOf.get(limb.id) ?? []) {
     if (!comesOff(child.jointCm, fromCm)) continue;
-    const own = sticksOf(child, 0, index, perM3, liftKg);
-    const kg = own.reduce((sum, stick) => sum + stick.kg, 0);
-    if (kg > liftKg * RIDES_UP_TO) first.push(...own);
+    const childSticks = sticksOf(child, 0, index, perM3, liftKg);
+    const kg = childSticks.reduce((sum, stick) => sum + stick.kg, 0);
+    if (kg > liftKg * RIDES_UP_TO) first.push(...childSticks);
     else riding.push({ jointCm: child.jointCm, kg });
   }
   const beyond = (s: number) =>
@@ -105,11 +105,11 @@ function sticksOf(limb: Limb, fromCm: number, index: LimbIndex, perM3: number, l
   for (let i = 1; i < count; i++)
     stops.push(whereBeyondIs((total * i) / count, beyond, fromCm, limb.lengthCm));
   stops.push(fromCm);
-  const own = stops.slice(1).map((stop, i): Stick => {
+  const sticks = stops.slice(1).map((stop, i): Stick => {
     const toCm = stops[i] as number;
     return { limbId: limb.id, fromCm: stop, toCm, kg: beyond(stop) - (i === 0 ? 0 : beyond(toCm)) };
   });
-  return [...first, ...own];
+  return [...first, ...sticks];
 }
 /** A side branch lighter than this share of the limit stays on the piece that it grows on. */
 const RIDES_UP_TO = 0.3;

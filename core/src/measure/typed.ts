@@ -53,10 +53,10 @@ const unitOfTape = (bare: Units | LengthUnit): LengthUnit =>
   bare === 'us' ? 'in' : bare === 'metric' ? 'cm' : bare;
 
 function unitNamed(unit: string): LengthUnit {
-  const said = unit.toLowerCase();
-  if (said.startsWith('mm') || said.startsWith('milli')) return 'mm';
-  if (said.startsWith('c')) return 'cm';
-  return said.startsWith('m') ? 'm' : 'in';
+  const word = unit.toLowerCase();
+  if (word.startsWith('mm') || word.startsWith('milli')) return 'mm';
+  if (word.startsWith('c')) return 'cm';
+  return word.startsWith('m') ? 'm' : 'in';
 }
 
 function number(text: string | undefined): number {

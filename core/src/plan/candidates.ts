@@ -184,8 +184,8 @@ function ofShape(finding: PlanFinding, input: PlanInput, passes: readonly Pass[]
   const finish = finding.fault?.kind === 'past bearing' ? 'heel' : schools.finish;
   const options = { findingId: finding.id, disorder: finding.disorder, finish, youngTips };
   const cut = (id: string, t: number | null): Candidate[] => {
-    const made = shapeCut(limbs, id, t, options);
-    return made ? [ofCut(made, finding, passes)] : [];
+    const shaped = shapeCut(limbs, id, t, options);
+    return shaped ? [ofCut(shaped, finding, passes)] : [];
   };
   const { fault } = finding;
   if (!fault) return cut(limb.id, null);
@@ -265,22 +265,22 @@ function twin(
   cut: (id: string, t: number | null) => Candidate[],
 ): Candidate[] {
   const stem = limbs.find((one) => one.id === stemId);
-  const own = cut(limb.id, null);
+  const wholeLimb = cut(limb.id, null);
   // The stem gives way to its twin by being lowered to it
   const lowered = stem
     ? cut(stem.id, Math.min(stem.lengthCm, limb.jointCm + limb.baseMm / 20 + KEPT_BEYOND_CM))
     : [];
-  if (school === 'either' || lowered.length === 0) return [...own, ...lowered];
-  if (school === 'thinner') return own;
-  return limb.inclinationDeg > (stem?.inclinationDeg ?? 90) ? own : lowered;
+  if (school === 'either' || lowered.length === 0) return [...wholeLimb, ...lowered];
+  if (school === 'thinner') return wholeLimb;
+  return limb.inclinationDeg > (stem?.inclinationDeg ?? 90) ? wholeLimb : lowered;
 }
 const KEPT_BEYOND_CM = 3.2;
 
 /** What goes of a cluster: all but the two that are stoutest and lie flattest. */
 export function surplus(limbIds: readonly string[], limbs: Limb[]): string[] {
-  const own = limbs.filter((limb) => limbIds.includes(limb.id));
+  const faulty = limbs.filter((limb) => limbIds.includes(limb.id));
   const worth = (limb: Limb) => limb.baseMm - Math.max(0, limb.inclinationDeg - 45) / 5;
-  return own
+  return faulty
     .toSorted((a, b) => worth(b) - worth(a))
     .slice(KEPT_OF_CLUSTER)
     .map((limb) => limb.id);

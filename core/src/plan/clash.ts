@@ -40,8 +40,8 @@ function smallestHitting<T>(sets: readonly (readonly T[])[]): T[] {
     const open = sets.find((set) => !set.some((one) => chosen.includes(one)));
     if (!open) return chosen;
     if (chosen.length === most) return null;
-    for (const one of open) {
-      const found = within([...chosen, one], most);
+    for (const part of open) {
+      const found = within([...chosen, part], most);
       if (found) return found;
     }
     return null;

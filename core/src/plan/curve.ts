@@ -50,11 +50,11 @@ export function marginCurve(input: PlanInput, findingId: string): MarginCurve | 
   const index = indexLimbs(tree.limbs);
   const at = (change: { clearanceCm?: number; school?: string }) => {
     const { clearanceCm: _set, ...plain } = finding;
-    const one = change.clearanceCm === undefined ? plain : { ...plain, clearanceCm: change.clearanceCm };
+    const changed = change.clearanceCm === undefined ? plain : { ...plain, clearanceCm: change.clearanceCm };
     const by = change.school
       ? { ...schools, clearance: { ...schools.clearance, [finding.disorder]: change.school } }
       : schools;
-    const all = input.findings.map((other) => (other.id === findingId ? one : other));
+    const all = input.findings.map((other) => (other.id === findingId ? changed : other));
     return treeCuts(tree, all, by, season, year);
   };
   const sites = schoolFor(finding.disorder, schools.clearance).id;
@@ -81,14 +81,14 @@ export function marginCurve(input: PlanInput, findingId: string): MarginCurve | 
     }
     const kerf = kerfOf(cut);
     const crown = crownMap(tree.limbs, dead, new Map([[kerf.limbId, [kerf.atCm]]]), tree);
-    const one = priced(
+    const atClearance = priced(
       { id: 'curve', what: { is: 'cut', cut }, answers: [{ findingId, remains: 0 }], passes: ['dormant'] },
       input,
       cuts,
       index,
       crown,
     );
-    const left = one.left.find((entry) => entry.findingId === findingId);
+    const left = atClearance.left.find((entry) => entry.findingId === findingId);
     points.push({
       clearanceCm,
       cut,

@@ -109,17 +109,17 @@ class Feasibility {
     const had = this.known.get(key);
     if (had) return had;
     const { slots, isCut } = this.problem.candidates[k] as PlanCandidate;
-    const own: Label[] = [];
+    const labelsHere: Label[] = [];
     // Left, or gone with the wood that it stands on
-    if (!this.required.has(k)) own.push(...this.withChildren(this.gone(k, above), k, above));
+    if (!this.required.has(k)) labelsHere.push(...this.withChildren(this.gone(k, above), k, above));
     // Nothing is gained by a cut that nobody asks for, unless it takes wood in an earlier season than what comes after
     const mayHelp = above < this.never || this.required.has(k) || this.solvesMust(k);
     for (const slot of mayHelp ? slots : []) {
       if (slot >= above) continue;
       const label = this.chosen(k, slot);
-      if (label) own.push(...this.withChildren(label, k, isCut ? slot : above));
+      if (label) labelsHere.push(...this.withChildren(label, k, isCut ? slot : above));
     }
-    const kept = this.leastOf(own);
+    const kept = this.leastOf(labelsHere);
     this.known.set(key, kept);
     return kept;
   }

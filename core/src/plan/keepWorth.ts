@@ -66,16 +66,16 @@ function lostLimbs(limbs: Limb[], findings: PlanInput['findings']): Set<string> 
   const index = indexLimbs(limbs);
   const lost = new Set<string>();
   for (const limb of limbs) {
-    const own = findings.filter((finding) => finding.limbId === limb.id && !finding.healed);
+    const onLimb = findings.filter((finding) => finding.limbId === limb.id && !finding.healed);
     // Beyond the place where it is dead or broken, nothing of it lives
-    const goneFromCm = Math.min(limb.lengthCm, ...own.filter(isGone).map((finding) => finding.fromCm));
-    const sick = own
+    const goneFromCm = Math.min(limb.lengthCm, ...onLimb.filter(isGone).map((finding) => finding.fromCm));
+    const sick = onLimb
       .filter((finding) => kindOf(finding.disorder) === 'diseased')
       .map(({ fromCm, toCm }): [number, number] => [fromCm, Math.min(toCm, goneFromCm)]);
     if (limb.lengthCm - goneFromCm + covered(sick) > LOST_FROM * limb.lengthCm) lost.add(limb.id);
     if (goneFromCm >= limb.lengthCm) continue;
     for (const child of index.childrenOf.get(limb.id) ?? [])
-      if (child.jointCm >= goneFromCm) for (const one of limbWithAll(index, child)) lost.add(one.id);
+      if (child.jointCm >= goneFromCm) for (const beyond of limbWithAll(index, child)) lost.add(beyond.id);
   }
   return lost;
 }

@@ -38,7 +38,7 @@ export function keptPlanOf({ prepared, plan, orders }: Solved): KeptPlan {
 export function solvedFrom({ stamp, plan, orders }: KeptPlan, input: PlanInput): Solved | null {
   if (stamp !== planStamp(input)) return null;
   const prepared = preparePlan(input);
-  const known = new Set(prepared.all.map((one) => one.id));
-  const fits = plan.steps.every((step) => known.has(step.candidateId) && orders[visitKey(step)]);
+  const candidateIds = new Set(prepared.all.map((one) => one.id));
+  const fits = plan.steps.every((step) => candidateIds.has(step.candidateId) && orders[visitKey(step)]);
   return fits ? { prepared, plan, orders } : null;
 }

@@ -116,8 +116,8 @@ function seasonPlaces({ limits, slots, candidates }: PlanProblem, allowed: Uint1
     );
     const most = may ? candidates.reduce((sum, { own }) => sum + own.crown, 0) : 0;
     if (most <= limit) return { unit: 0, limit };
-    const own = { unit, limit: Math.min(limit, BASE - 1) };
+    const resource = { unit, limit: Math.min(limit, BASE - 1) };
     unit *= BASE;
-    return own;
+    return resource;
   });
 }

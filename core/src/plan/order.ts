@@ -171,10 +171,10 @@ class Work {
 
   /** Does the order keep what must come first? */
   keeps(order: readonly number[]): boolean {
-    const made = new Set<number>();
+    const madeCuts = new Set<number>();
     return order.every((cut) => {
-      if (this.after[cut]?.some((first) => !made.has(first))) return false;
-      made.add(cut);
+      if (this.after[cut]?.some((first) => !madeCuts.has(first))) return false;
+      madeCuts.add(cut);
       return true;
     });
   }
@@ -238,12 +238,12 @@ function searched(work: Work, width: number): number[] {
         const late =
           !isSuspect(work.cuts[cut]) && state.made.some((made, j) => made && isSuspect(work.cuts[j]));
         const minutes = state.minutes + step.minutes + (late ? SOUND_LATE : 0);
-        const made = state.made.slice();
-        made[cut] = true;
-        const key = `${made.map(Number).join('')} ${cut} ${step.blades}`;
+        const madeBits = state.made.slice();
+        madeBits[cut] = true;
+        const key = `${madeBits.map(Number).join('')} ${cut} ${step.blades}`;
         const had = next.get(key);
         if (had && had.minutes <= minutes) continue;
-        next.set(key, { made, last: cut, blades: step.blades, minutes, path: state });
+        next.set(key, { made: madeBits, last: cut, blades: step.blades, minutes, path: state });
       }
     }
     layer = [...next.values()];
@@ -290,9 +290,9 @@ function hasLoop(cuts: readonly { id: string; before: readonly string[] }[]): bo
   const left = new Map(cuts.map((cut) => [cut.id, new Set<string>()]));
   for (const cut of cuts) for (const later of cut.before) left.get(later)?.add(cut.id);
   for (;;) {
-    const free = [...left].filter(([, first]) => first.size === 0).map(([one]) => one);
+    const free = [...left].filter(([, first]) => first.size === 0).map(([cutId]) => cutId);
     if (free.length === 0) return left.size > 0;
-    for (const one of free) left.delete(one);
-    for (const first of left.values()) for (const one of free) first.delete(one);
+    for (const cutId of free) left.delete(cutId);
+    for (const first of left.values()) for (const cutId of free) first.delete(cutId);
   }
 }

@@ -37,9 +37,9 @@ export function applyPins(
       continue;
     }
     // What waits is the wood, whatever else could be done about it
-    const own = doable[k]?.one.candidate.answers ?? [];
+    const itsAnswers = doable[k]?.one.candidate.answers ?? [];
     doable.forEach(({ one }, j) => {
-      if (j !== k && !own.some(({ findingId }) => answersIt(one, findingId))) return;
+      if (j !== k && !itsAnswers.some(({ findingId }) => answersIt(one, findingId))) return;
       const same = problem.candidates[j] as PlanCandidate;
       same.slots = same.slots.filter((slot) => seasonOf(slot) >= pin.season);
     });

@@ -58,8 +58,8 @@ function planFrom(prepared: Prepared, progress: Progress, comesOut: boolean): Tr
   const clash = progress.plan === null && progress.done ? clashOf(prepared) : null;
   const crown = crownBySeason(problem, chosen);
   const seasons = problem.limits.map((limit, y): SeasonOfPlan => {
-    const own = steps.filter((step) => step.season === y + 1);
-    const sum = (of: (step: PlannedStep) => number) => own.reduce((total, step) => total + of(step), 0);
+    const ofSeason = steps.filter((step) => step.season === y + 1);
+    const sum = (of: (step: PlannedStep) => number) => ofSeason.reduce((total, step) => total + of(step), 0);
     const pricedOf = (step: PlannedStep) => chosenFrom.find((one) => one.id === step.candidateId) as Priced;
     return {
       season: y + 1,
@@ -114,10 +114,10 @@ function stepsOf({ problem, chosenFrom, asked }: Prepared, chosen: readonly numb
   const first = firstSolvers(problem, chosen);
   return steps
     .map(({ k, step }): PlannedStep => {
-      const one = chosenFrom[k] as Priced;
+      const priced = chosenFrom[k] as Priced;
       const solves = asked.flatMap(({ findingId }, p) => {
         if (findingId === null || first[p] !== k) return [];
-        const left = one.left.find((entry) => entry.findingId === findingId);
+        const left = priced.left.find((entry) => entry.findingId === findingId);
         return [{ findingId, chance: left?.chance ?? 0, range: left?.range ?? ([0, 0] as [number, number]) }];
       });
       return { ...step, solves };
@@ -145,11 +145,11 @@ function firstSolvers(
     let best = { season: Number.POSITIVE_INFINITY, remains: 2 };
     candidates.forEach(({ solves }, k) => {
       const slot = chosen[k] as number;
-      const own = solves.find((one) => one.problem === p);
-      if (slot < 0 || !own) return;
+      const itsSolve = solves.find((one) => one.problem === p);
+      if (slot < 0 || !itsSolve) return;
       const { season } = slots[slot] as { season: number };
-      if (season > best.season || (season === best.season && own.remains >= best.remains)) return;
-      best = { season, remains: own.remains };
+      if (season > best.season || (season === best.season && itsSolve.remains >= best.remains)) return;
+      best = { season, remains: itsSolve.remains };
       found = k;
     });
     return found;
@@ -166,9 +166,11 @@ function leftOf(prepared: Prepared, solved: Set<string>): TreePlan['left'] {
       return [{ findingId: id, why: 'decision' }];
     const p = asked.findIndex((one) => one.findingId === id);
     if (p < 0) return [{ findingId: id, why: uncut.get(id) ?? 'no candidate' }];
-    const own = problem.candidates.filter(({ solves }) => solves.some((one) => one.problem === p));
-    if (own.every((candidate) => candidate.slots.length === 0)) return [{ findingId: id, why: 'pinned' }];
-    return [{ findingId: id, why: own.some((one) => pays(one, p, prepared)) ? 'no room' : 'not worth it' }];
+    const solvers = problem.candidates.filter(({ solves }) => solves.some((one) => one.problem === p));
+    if (solvers.every((candidate) => candidate.slots.length === 0)) return [{ findingId: id, why: 'pinned' }];
+    return [
+      { findingId: id, why: solvers.some((one) => pays(one, p, prepared)) ? 'no room' : 'not worth it' },
+    ];
   });
 }
 

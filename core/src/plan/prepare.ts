@@ -244,24 +244,24 @@ function solversOf(
   cuts: TreeCuts,
 ): { k: number; remains: number }[] {
   if (!doable.some(({ one }) => answersIt(one, finding.id))) return [];
-  const own = new Map<number, number>();
+  const shareOf = new Map<number, number>();
   const askedCm = cuts.clearances[finding.id]?.clearanceCm ?? 0;
   doable.forEach(({ one }, k) => {
     const left = one.left.find((entry) => entry.findingId === finding.id);
-    if (answersIt(one, finding.id)) own.set(k, left?.chance ?? 0);
+    if (answersIt(one, finding.id)) shareOf.set(k, left?.chance ?? 0);
     else if (one.kerf && left && isDiseased(finding) && (left.distanceCm ?? 0) >= askedCm - 1e-6)
-      own.set(k, left.chance);
-    else if (one.kerf && left && cuts.clearances[finding.id] && !isDiseased(finding)) own.set(k, 0);
+      shareOf.set(k, left.chance);
+    else if (one.kerf && left && cuts.clearances[finding.id] && !isDiseased(finding)) shareOf.set(k, 0);
   });
   // Whatever takes the wood of a cut that solves it solves it too
   doable.forEach(({ parent }, k) => {
-    const remains = own.get(k);
+    const remains = shareOf.get(k);
     for (let at = remains === undefined ? null : parent; at !== null; at = doable[at]?.parent ?? null) {
       const left = doable[at]?.one.left.find((entry) => entry.findingId === finding.id);
-      own.set(at, Math.min(own.get(at) ?? 1, left?.chance ?? 0, remains ?? 1));
+      shareOf.set(at, Math.min(shareOf.get(at) ?? 1, left?.chance ?? 0, remains ?? 1));
     }
   });
-  return [...own].map(([k, remains]) => ({ k, remains }));
+  return [...shareOf].map(([k, remains]) => ({ k, remains }));
 }
 
 /** Paring and leaving a strike keep no clearance: only the caretaker, who lifts the must, may be content with them. */
@@ -326,20 +326,20 @@ function giveOwn(
   const isExempt = (k: number) => leaves.has(k) || ancestors(problem, k).some((above) => leaves.has(above));
   for (const piece of crown.pieces) {
     const k = nearest(piece.limbId, (piece.fromCm + piece.toCm) / 2);
-    const own = candidates[k]?.own;
-    if (!own) continue;
+    const ownCost = candidates[k]?.own;
+    if (!ownCost) continue;
     if (isExempt(k)) {
-      own.exemptCrown += piece.crown;
-      own.exemptFruit += piece.fruit;
+      ownCost.exemptCrown += piece.crown;
+      ownCost.exemptFruit += piece.fruit;
     } else {
-      own.crown += piece.crown;
-      own.fruit += piece.fruit;
+      ownCost.crown += piece.crown;
+      ownCost.fruit += piece.fruit;
     }
   }
   for (const { limbId, worth } of keep) {
     const limb = index.byId.get(limbId);
-    const own = limb && candidates[nearest(limbId, limb.lengthCm / 2)]?.own;
-    if (own) own.keepWorth += worth;
+    const nearestCost = limb && candidates[nearest(limbId, limb.lengthCm / 2)]?.own;
+    if (nearestCost) nearestCost.keepWorth += worth;
   }
 }
 

@@ -132,8 +132,8 @@ export function slotsTaken(problem: PlanProblem, chosen: Assignment): number[] {
   const taken: number[] = [];
   problem.candidates.forEach(({ parent, isCut }, k) => {
     const above = parent === null ? -1 : (taken[parent] as number);
-    const own = isCut ? (chosen[k] as number) : -1;
-    taken.push(own >= 0 && (above < 0 || own < above) ? own : above);
+    const ownSlot = isCut ? (chosen[k] as number) : -1;
+    taken.push(ownSlot >= 0 && (above < 0 || ownSlot < above) ? ownSlot : above);
   });
   return taken;
 }
@@ -197,12 +197,12 @@ export function problemFaults(problem: PlanProblem): string[] {
       faults.push(`Candidate ${id} stands before the cut that takes its wood.`);
     if (slots.some((slot) => slot >= problem.slots.length))
       faults.push(`Candidate ${id} names a slot that is not there.`);
-    for (const one of solves) {
-      if (one.problem >= problem.problems.length)
+    for (const solve of solves) {
+      if (solve.problem >= problem.problems.length)
         faults.push(`Candidate ${id} solves a problem that is not there.`);
       if (parent === null || parent >= k) continue;
       const above = problem.candidates[parent];
-      if (candidate.isCut && !above?.solves.some((other) => other.problem === one.problem)) {
+      if (candidate.isCut && !above?.solves.some((other) => other.problem === solve.problem)) {
         faults.push(`Candidate ${above?.id} takes the wood of ${id} and does not solve what that solves.`);
       }
     }

@@ -272,11 +272,11 @@ export class Relaxation {
       }
       for (const child of children) {
         const value = this.inside[child]?.[state] as number;
-        const own = value === Number.NEGATIVE_INFINITY ? 0 : value;
+        const gained = value === Number.NEGATIVE_INFINITY ? 0 : value;
         const othersDead = dead - (value === Number.NEGATIVE_INFINITY ? 1 : 0) > 0;
         (this.outside[child] as Float64Array)[state] = othersDead
           ? Number.NEGATIVE_INFINITY
-          : without + sum - own;
+          : without + sum - gained;
       }
       return dead > 0 ? Number.NEGATIVE_INFINITY : without + sum;
     };
@@ -329,13 +329,13 @@ export class Relaxation {
       if (leaf !== ANY_LEAF && !leaves.has(leaf)) continue;
       const mu = leaf === ANY_LEAF ? (prices[this.firstTwice + at] as number) : 0;
       for (let t = 0; t < T; t++) {
-        const own = Math.max(0, (credit[t] as number) - mu);
-        gain[t * S] = (gain[t * S] as number) + own;
+        const reducedCredit = Math.max(0, (credit[t] as number) - mu);
+        gain[t * S] = (gain[t * S] as number) + reducedCredit;
         for (let s = 1; s < S; s++) {
           const slot = slotOf[s] as number;
           if (slot <= t) continue;
           const before = above[Math.floor((s - 1) / T)]?.[slot] as number;
-          const more = own - Math.max(0, before - mu);
+          const more = reducedCredit - Math.max(0, before - mu);
           // Through one limb alone it is credited at its earliest season, even where a later cut leaves less behind
           const exact = leaf !== ANY_LEAF && this.seasonOf[slot] !== this.seasonOf[t];
           gain[t * S + s] = (gain[t * S + s] as number) + (exact ? more : Math.max(0, more));

@@ -165,8 +165,8 @@ function throughClass(
       i = previous;
     }
     const entered = from[entry[way.at(-1) as number] as number] as Layer;
-    const own = way.reverse().map((one) => group[one] as number);
-    return { at, metres: metres[(whole - 1) * n + last] as number, order: [...entered.order, ...own] };
+    const wayInGroup = way.reverse().map((one) => group[one] as number);
+    return { at, metres: metres[(whole - 1) * n + last] as number, order: [...entered.order, ...wayInGroup] };
   });
 }
 

@@ -158,11 +158,11 @@ export class PlanSearch {
       this.made.length = 0;
       this.look(node, this.made);
       let next: Node | null = null;
-      for (const one of this.made) {
-        if (!next || one.bound > next.bound) {
+      for (const column of this.made) {
+        if (!next || column.bound > next.bound) {
           if (next) push(this.open, next);
-          next = one;
-        } else push(this.open, one);
+          next = column;
+        } else push(this.open, column);
       }
       node = next;
     }
@@ -353,11 +353,11 @@ export class PlanSearch {
       return;
     }
     const bits = node.allowed[k] as number;
-    const one = node.allowed.slice();
-    one[k] = bits & first;
+    const child = node.allowed.slice();
+    child[k] = bits & first;
     const rest = node.allowed.slice();
     rest[k] = bits & ~first;
-    open({ ...node, allowed: one, bound: Math.min(node.bound, firstBound) });
+    open({ ...node, allowed: child, bound: Math.min(node.bound, firstBound) });
     open({ ...node, allowed: rest, bound: Math.min(node.bound, restBound) });
   }
 

@@ -49,8 +49,8 @@ export function liftedMusts(actions: readonly Action[], day: string): Map<string
 }
 
 export function seasonsOf(actions: readonly Action[]): number {
-  const said = actions.findLast(({ action, undone }) => !undone && action.kind === 'seasonsPlanned');
-  return said?.action.kind === 'seasonsPlanned' ? said.action.seasons : SEASONS;
+  const lastWord = actions.findLast(({ action, undone }) => !undone && action.kind === 'seasonsPlanned');
+  return lastWord?.action.kind === 'seasonsPlanned' ? lastWord.action.seasons : SEASONS;
 }
 
 /**

@@ -43,8 +43,8 @@ export interface OpenRun {
 /** The run that is open, from actions in any order; null when none is. A start while one is open joins it. */
 export function openRun(actions: readonly Action[]): OpenRun | null {
   let run: OpenRun | null = null;
-  for (const one of standingActions(actions)) {
-    const { id, action, by } = one;
+  for (const standing of standingActions(actions)) {
+    const { id, action, by } = standing;
     if (action.kind === 'runStarted') {
       const { at, treeIds, bladeIds } = action;
       run ??= { id, startedAt: at, by, paused: null, treeIds, bladeIds, done: [] };
@@ -53,7 +53,7 @@ export function openRun(actions: readonly Action[]): OpenRun | null {
       else {
         if (action.kind === 'runPaused') run.paused = { at: action.at, by };
         if (action.kind === 'runResumed') run.paused = null;
-        if (isOfRun(action)) run.done.push(one);
+        if (isOfRun(action)) run.done.push(standing);
       }
     }
   }

@@ -12,12 +12,12 @@ export function standingLimbs({
   actions,
   surveyedAt,
 }: Pick<TreeDetail, 'limbs' | 'actions' | 'surveyedAt'>): Limb[] {
-  const made: Kerf[] = actions.flatMap(({ action, undone }) =>
+  const madeKerfs: Kerf[] = actions.flatMap(({ action, undone }) =>
     action.kind === 'cutMade' && !undone && Date.parse(action.at) > Date.parse(surveyedAt)
       ? [action.cut]
       : [],
   );
-  return treeAfter(limbs, made);
+  return treeAfter(limbs, madeKerfs);
 }
 
 /** Open findings on wood that still stands. */

@@ -45,8 +45,8 @@ export function treeGroups(
 ): { groups: TreeGroup[]; keyOf: Map<string, string> } {
   const onTree = new Map<string, Set<string>>();
   for (const { treeId, disorder } of facts.findings) {
-    const own = onTree.get(treeId) ?? new Set();
-    onTree.set(treeId, own.add(disorder));
+    const openHere = onTree.get(treeId) ?? new Set();
+    onTree.set(treeId, openHere.add(disorder));
   }
   const onSite = new Set(facts.findings.map((finding) => finding.disorder as string));
   const groups = new Map<string, TreeGroup>();
@@ -54,9 +54,9 @@ export function treeGroups(
   const alike = new Map<string, TreeGroup>();
   for (const tree of facts.trees) {
     if (tree.status === 'removed') continue;
-    const own = onTree.get(tree.id) ?? NONE;
-    const like = [tree.species, tree.cultivar, ...[...own].sort()].join(' | ');
-    const group = alike.get(like) ?? groupOf(tree, facts, own, onSite, now);
+    const disorders = onTree.get(tree.id) ?? NONE;
+    const like = [tree.species, tree.cultivar, ...[...disorders].sort()].join(' | ');
+    const group = alike.get(like) ?? groupOf(tree, facts, disorders, onSite, now);
     alike.set(like, group);
     groups.set(group.key, group);
     keyOf.set(tree.id, group.key);
@@ -115,7 +115,7 @@ function nearby(
 
 /** What was seen of a tree's kind; a word on its cultivar outweighs one on the species. */
 function seenStages(seen: SiteFacts['seen'], tree: TreeOfGroup, site: Site, now: string): SeenStage[] {
-  const own = seen.flatMap((action) => {
+  const seenHere = seen.flatMap((action) => {
     if (action.kind !== 'stageSeen' || action.species !== tree.species) return [];
     if (Date.parse(now) - Date.parse(action.at) > SEEN_DAYS * DAY_MS) return [];
     if (action.cultivar !== null && action.cultivar !== tree.cultivar) return [];
@@ -127,8 +127,8 @@ function seenStages(seen: SiteFacts['seen'], tree: TreeOfGroup, site: Site, now:
       },
     ];
   });
-  const exact = own.filter((one) => one.cultivar !== null);
-  return (exact.length > 0 ? exact : own)
+  const exact = seenHere.filter((one) => one.cultivar !== null);
+  return (exact.length > 0 ? exact : seenHere)
     .map(({ day, share }) => ({ day, share }))
     .sort((a, b) => a.day.localeCompare(b.day));
 }

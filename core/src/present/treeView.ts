@@ -103,10 +103,10 @@ export function decisionOn(
   view: TreeView,
   findingId: string,
 ): Extract<Action['action'], { kind: 'decided' }> | null {
-  const said = view.actions.findLast(
+  const lastDecision = view.actions.findLast(
     ({ action, undone }) => !undone && action.kind === 'decided' && action.findingIds.includes(findingId),
   );
-  return said?.action.kind === 'decided' ? said.action : null;
+  return lastDecision?.action.kind === 'decided' ? lastDecision.action : null;
 }
 
 export function openDecisions(view: TreeView): Decision[] {
@@ -141,8 +141,8 @@ export function judgedAsMade(detail: TreeDetail, cutId: string, today: SiteToday
   const actions = detail.actions.map((one) =>
     Date.parse(one.action.at) >= madeAt ? { ...one, undone: true } : one,
   );
-  const known = detail.findings.filter(({ seenAt }) => Date.parse(seenAt) <= madeAt);
-  const view = treeView({ ...detail, actions, findings: withStates(known, actions) }, today);
+  const knownByThen = detail.findings.filter(({ seenAt }) => Date.parse(seenAt) <= madeAt);
+  const view = treeView({ ...detail, actions, findings: withStates(knownByThen, actions) }, today);
   if (!view.limbs.some((limb) => limb.id === action.cut.limbId)) return null;
   return judgedAt(view, action.cut, today);
 }

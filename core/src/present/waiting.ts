@@ -30,21 +30,21 @@ export function actionsWaiting(waiting: readonly Waiting[], { person, now }: Her
 
 /** Actions with those that wait added once, and undone where an undo waits. */
 export function withActions(actions: readonly Action[], added: readonly Action[]): Action[] {
-  const known = new Set(actions.map((one) => one.id));
-  const all = [...actions, ...added.filter((one) => !known.has(one.id))];
+  const knownIds = new Set(actions.map((one) => one.id));
+  const all = [...actions, ...added.filter((one) => !knownIds.has(one.id))];
   const undone = undoneIds(all);
   return all.map((one) => (undone.has(one.id) && !one.undone ? { ...one, undone: true } : one));
 }
 
 /** @returns the same object where nothing of this tree waits */
 export function withWaiting(detail: TreeDetail, waiting: readonly Waiting[], here: Here): TreeDetail {
-  const own = ofTree(detail, waiting);
-  if (own.length === 0) return detail;
+  const ofThisTree = ofTree(detail, waiting);
+  if (ofThisTree.length === 0) return detail;
   const stamp = { by: here.person, receivedAt: here.now };
   const findings = new Map(detail.findings.map((finding) => [finding.id, finding]));
   const jobs = new Map(detail.jobs.map((job) => [job.id, job]));
   const after = { ...detail };
-  for (const { recordId: id, baseRevision, at, value } of own) {
+  for (const { recordId: id, baseRevision, at, value } of ofThisTree) {
     if (value.kind === 'tree') {
       const revision = revisionAfter(baseRevision, detail.tree);
       after.tree = { ...after.tree, ...value.tree, ...stamp, revision };
@@ -63,7 +63,7 @@ export function withWaiting(detail: TreeDetail, waiting: readonly Waiting[], her
     if (value.kind === 'job')
       jobs.set(id, { ...value.job, id, revision: revisionAfter(baseRevision, jobs.get(id)), ...stamp });
   }
-  const actions = withActions(detail.actions, actionsWaiting(own, here));
+  const actions = withActions(detail.actions, actionsWaiting(ofThisTree, here));
   return counted({
     ...after,
     findings: withStates([...findings.values()] as Finding[], actions),
@@ -80,8 +80,8 @@ function revisionAfter(base: number | null, before: { revision: number } | undef
 /** What is of this tree. An undo names only what it takes back, which may itself still wait: it belongs to the tree that has that. */
 function ofTree({ tree, actions }: TreeDetail, waiting: readonly Waiting[]): Waiting[] {
   const done = new Set(actions.map(({ id }) => id));
-  for (const one of waiting)
-    if (one.value.kind === 'action' && treeOf(one) === tree.id) done.add(one.recordId);
+  for (const item of waiting)
+    if (item.value.kind === 'action' && treeOf(item) === tree.id) done.add(item.recordId);
   return waiting.filter(({ recordId, value }) =>
     value.kind === 'action' && value.action.kind === 'undone'
       ? done.has(value.action.actionId)

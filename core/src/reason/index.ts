@@ -38,6 +38,6 @@ export type Sentences<R extends AnyReason> = {
 };
 
 export function sentenceOf<R extends AnyReason>(sentences: Sentences<R>, reason: R): string {
-  const told = sentences[reason.code as R['code']] as (values: object) => string;
-  return told(reason.values);
+  const sentence = sentences[reason.code as R['code']] as (values: object) => string;
+  return sentence(reason.values);
 }

@@ -26,13 +26,13 @@ export function serpentine<T extends Standing>(
       plotId = row.plotId;
       down = false;
     }
-    const own = [...(onRow.get(row.id) ?? [])].sort((a, b) => a.place - b.place || byTag(a, b));
-    if (own.length === 0) continue;
-    walked.push(...(down ? own.reverse() : own));
+    const treesOfRow = [...(onRow.get(row.id) ?? [])].sort((a, b) => a.place - b.place || byTag(a, b));
+    if (treesOfRow.length === 0) continue;
+    walked.push(...(down ? treesOfRow.reverse() : treesOfRow));
     down = !down;
   }
-  const known = new Set(rows.map((row) => row.id));
-  return [...walked, ...trees.filter((tree) => !known.has(tree.rowId))];
+  const rowIds = new Set(rows.map((row) => row.id));
+  return [...walked, ...trees.filter((tree) => !rowIds.has(tree.rowId))];
 }
 
 /** Between rows and between plots, metres, where nothing was measured. Common practice, no source. */

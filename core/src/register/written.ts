@@ -41,10 +41,10 @@ export function speciesMeant(text: string): Species[] {
     .trim()
     .toLowerCase()
     .replace(/\s+(tree|trees)$/, '');
-  for (const one of singulars(word)) {
-    const named = speciesNamed(one);
+  for (const singular of singulars(word)) {
+    const named = speciesNamed(singular);
     if (named) return [named];
-    const called = CALLED[one];
+    const called = CALLED[singular];
     if (called) return called.flatMap((code) => speciesOf(code) ?? []);
   }
   return [];

@@ -26,7 +26,7 @@ export function cutMade(
   today: SiteToday,
 ): ActionOf<'cutMade'> {
   const { view, findingIds } = item;
-  const made = judgedAt(view, placed, today);
+  const judged = judgedAt(view, placed, today);
   const name = view.names.get(placed.limbId) ?? placed.limbId;
   return {
     kind: 'cutMade',
@@ -40,11 +40,11 @@ export function cutMade(
       limbName: name,
       atCm: placed.atCm,
       kind: placed.kind,
-      diameterMm: made.handling.kerfMm,
+      diameterMm: judged.handling.kerfMm,
       clearanceCm: Math.max(0, ...findingIds.map((id) => view.cuts.clearances[id]?.clearanceCm ?? 0)),
-      shortfallCm: worstShortfallCm(made, findingIds),
+      shortfallCm: worstShortfallCm(judged, findingIds),
       sentence: `${name}, ${Math.round(placed.atCm * 10) / 10} cm from the collar.`,
-      massKg: Math.round(made.handling.massKg * 1000) / 1000,
+      massKg: Math.round(judged.handling.massKg * 1000) / 1000,
       tool: blade.tool.name,
     },
   };

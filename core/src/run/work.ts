@@ -47,16 +47,16 @@ export function workOf(
   plans: ReadonlyMap<string, Solved>,
   today: SiteToday,
 ): RunWork {
-  const known = new Map(
+  const knownCuts = new Map(
     views.flatMap((view) => view.history.map(({ id, disorder }) => [id, disorder] as const)),
   );
   const itemsOn = (view: TreeView) => {
     const solved = plans.get(view.tree.id);
-    return solved ? [...planned(view, solved, known), ...handedOver(view, solved, known, today)] : [];
+    return solved ? [...planned(view, solved, knownCuts), ...handedOver(view, solved, knownCuts, today)] : [];
   };
   return {
     items: views.flatMap(itemsOn),
-    known,
+    known: knownCuts,
     toDecide: views.filter((view) => openDecisions(view).length > 0),
   };
 }

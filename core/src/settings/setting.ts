@@ -31,13 +31,13 @@ export interface SettingField extends SettingWords {
 /** What the trade does, and nobody has written down. */
 export const COMMON_PRACTICE = { source: 'common practice, no source', confidence: 'practice' } as const;
 
-const told = z.registry<SettingWords>();
+const wordsOf = z.registry<SettingWords>();
 
 /** The schema, which the screen of settings asks for with these words. */
 export function setting<S extends z.ZodType>(schema: S, words: SettingWords): S {
   // Whoever reads the schema alone, as in the description of the API, is told what it is too
   const named = schema.description === undefined ? schema.describe(words.label) : schema;
-  told.add(named, words);
+  wordsOf.add(named, words);
   return named;
 }
 
@@ -54,7 +54,7 @@ export const asKept = ({ percent }: SettingWords, asked: number): number =>
 /** What is asked for of these settings, in the order of the schema; what has no words is not asked for. */
 export function settingsIn(schema: z.ZodObject): SettingField[] {
   return Object.entries(schema.shape).flatMap(([key, field]) => {
-    const words = told.get(field as z.ZodType);
+    const words = wordsOf.get(field as z.ZodType);
     return words
       ? [{ ...words, key, ...boundsOf(field as z.ZodType, words), fault: faultIn(field as z.ZodType) }]
       : [];
@@ -89,6 +89,6 @@ export function aboutSetting(field: SettingField, start: unknown): string {
       ? `Starts at ${asAsked(field, start)}${unit ? ` ${unit}` : ''}.`.replace('-', '−')
       : null;
   const sure = confidence && confidence !== 'practice' ? ` (confidence ${confidence})` : '';
-  const said = source ? `${upperFirst(source)}${sure}.` : null;
-  return [hint, from, said].filter(Boolean).join(' ');
+  const sourceWords = source ? `${upperFirst(source)}${sure}.` : null;
+  return [hint, from, sourceWords].filter(Boolean).join(' ');
 }

@@ -68,6 +68,6 @@ export function stagesOver(crop: Crop, days: readonly ThermalDay[], options: Cou
 
 /** The same for a tree that keeps its leaves: one figure all year. */
 export function evergreenWoodC(species: string): number | null {
-  const known = evergreens[species];
-  return known ? (known.woodC[0] + known.woodC[1]) / 2 : null;
+  const evergreen = evergreens[species];
+  return evergreen ? (evergreen.woodC[0] + evergreen.woodC[1]) / 2 : null;
 }

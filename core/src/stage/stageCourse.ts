@@ -70,9 +70,9 @@ export function stageCourse(crop: Crop, days: readonly ThermalDay[], options: Co
     const here = sums[i] as Sum;
     const moved = sums[Math.max(0, Math.min(sums.length - 1, i - shift))] as Sum;
     // A shift never reaches into another season
-    const own = moved.season === here.season ? moved : shift > 0 ? { ...here, share: 0, warmth: 0 } : here;
+    const start = moved.season === here.season ? moved : shift > 0 ? { ...here, share: 0, warmth: 0 } : here;
     const thin = here.record < LEAST_RECORD;
-    let share = thin ? usualShare(crop, here.ofYear, options) : own.share;
+    let share = thin ? usualShare(crop, here.ofYear, options) : start.share;
     let basis: StageDay['basis'] = thin ? 'calendar' : 'weather';
     const seen = anchors.findLast(
       (one) =>
@@ -84,16 +84,16 @@ export function stageCourse(crop: Crop, days: readonly ThermalDay[], options: Co
       share = sinceSeen(seen, days, sums, i, shift, neededWarmth);
       basis = 'seen';
     }
-    const place = placeOf(crop, here.ofYear, share, own.chillShare >= 1 || share > 0, options.latitude);
+    const place = placeOf(crop, here.ofYear, share, start.chillShare >= 1 || share > 0, options.latitude);
     course.push({
       day: day.day,
       ...place,
       share,
-      chillShare: own.chillShare,
+      chillShare: start.chillShare,
       portions: here.portions,
       utah: here.utah,
       chillHours: here.chillHours,
-      warmth: own.warmth,
+      warmth: start.warmth,
       degreeDays: here.degreeDays,
       basis,
     });
@@ -120,9 +120,9 @@ export function fullBlooms(
   let [portions, warmth, counted] = [0, 0, 0];
   for (let i = 0; i < days.length; i++) {
     const day = days[i] as ThermalDay;
-    const own = seasonIn(day.day.slice(0, 4), day.ofYear, options.latitude);
-    if (own !== season) {
-      season = own;
+    const seasonOfDay = seasonIn(day.day.slice(0, 4), day.ofYear, options.latitude);
+    if (seasonOfDay !== season) {
+      season = seasonOfDay;
       [portions, warmth, counted] = [0, 0, 0];
     }
     counted += 1;
@@ -162,9 +162,9 @@ function warmthCourse(crop: Crop, days: readonly ThermalDay[], options: CourseOp
   let counted = 0;
   return days.map((day) => {
     const ofYear = northernDayOfYear(day.ofYear, options.latitude);
-    const own = seasonIn(day.day.slice(0, 4), day.ofYear, options.latitude);
-    if (own !== season) {
-      season = own;
+    const seasonOfDay = seasonIn(day.day.slice(0, 4), day.ofYear, options.latitude);
+    if (seasonOfDay !== season) {
+      season = seasonOfDay;
       counted = 0;
       now = {
         season,

@@ -74,11 +74,11 @@ function curvesOf(group: TreeGroup, input: TimingInput, shared: Shared, cutHour:
   const days = Array.from({ length: CURVE_DAYS }, (_, d) => {
     const day = dayAfter(first, d);
     const at = byDay.get(day);
-    const own = at === undefined ? undefined : stages.days[at];
+    const stageDay = at === undefined ? undefined : stages.days[at];
     return {
       day,
-      minC: own?.minC ?? meanOver(outlook, start + d * DAY, Math.min),
-      maxC: own?.maxC ?? meanOver(outlook, start + d * DAY, Math.max),
+      minC: stageDay?.minC ?? meanOver(outlook, start + d * DAY, Math.min),
+      maxC: stageDay?.maxC ?? meanOver(outlook, start + d * DAY, Math.max),
       hardinessC: at === undefined ? null : (stages.hardinessC[at] ?? null),
       rainHours: rainHoursOf(outlook, start + d * DAY),
       known: cutHour + d * DAY < outlook.knownToHour,

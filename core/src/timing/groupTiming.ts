@@ -103,13 +103,13 @@ function cellOf(
     middle,
     Math.max(middle, quantile(drawn, 0.9)),
   ];
-  const known = used.every(({ code }) => (shared.wounds.known[code][i] as number) >= LEAST_KNOWN);
+  const enoughKnown = used.every(({ code }) => (shared.wounds.known[code][i] as number) >= LEAST_KNOWN);
   const blight = (group.loads.FB ?? 0) > 0 && stage.phase === 'bloom';
   return {
     day: half.day,
     half: half.half,
     cutHour: half.cutHour,
-    ...verdictOf(half, shared, { middle, factors, inSchool, blight, known }, settings),
+    ...verdictOf(half, shared, { middle, factors, inSchool, blight, known: enoughKnown }, settings),
     score,
     infection,
     chances,
@@ -123,8 +123,8 @@ function cellOf(
 /** Weighed infection of every draw of a half-day; groups with the same about them share it. */
 function drawnInfections(loads: TreeGroup['loads'], i: number, shared: Shared): Float64Array {
   const key = `${i} ${JSON.stringify(loads)}`;
-  const known = shared.drawnInfections.get(key);
-  if (known) return known;
+  const cached = shared.drawnInfections.get(key);
+  if (cached) return cached;
   const draws = shared.wounds.drawn.CYT[i]?.length ?? 0;
   const none = new Float64Array(draws).fill(1);
   for (const { code, consequence } of pathogens) {
@@ -135,9 +135,9 @@ function drawnInfections(loads: TreeGroup['loads'], i: number, shared: Shared): 
       none[k] = (none[k] as number) * (1 - consequence * chanceOf(load * (lambdas[k] as number)));
     }
   }
-  const made = none.map((one) => 1 - one);
-  shared.drawnInfections.set(key, made);
-  return made;
+  const chances = none.map((one) => 1 - one);
+  shared.drawnInfections.set(key, chances);
+  return chances;
 }
 
 function verdictOf(
@@ -178,7 +178,7 @@ export function mainBlock(blocked: Block[][], half: { from: number; to: number }
   for (let hour = half.from; hour < half.to; hour++) {
     const why = blocked[hour - fromHour] ?? [];
     if (why.includes('dark')) continue;
-    for (const one of why) counts.set(one, (counts.get(one) ?? 0) + 1);
+    for (const reason of why) counts.set(reason, (counts.get(reason) ?? 0) + 1);
   }
   const most = [...counts].sort((a, b) => b[1] - a[1])[0];
   return most?.[0] ?? 'dark';

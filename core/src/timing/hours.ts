@@ -78,11 +78,11 @@ function runsOf(given: HoursGiven, verdict: HoursWindow['verdict']): HoursWindow
   };
   for (let hour = nowHour; hour < endHour; hour++) {
     const i = hour - fromHour;
-    const own = blocks[i];
-    const night = own !== undefined && own.length > 0 && own.every((why) => why === 'dark');
+    const block = blocks[i];
+    const night = block !== undefined && block.length > 0 && block.every((why) => why === 'dark');
     if (night) continue;
-    const said = own && hourVerdict(cellAt(hour), living[i] ?? [], least[i] ?? []).verdict;
-    if (said === 'go' || (verdict === 'possible' && said === 'possible')) light.push(hour);
+    const blockVerdict = block && hourVerdict(cellAt(hour), living[i] ?? [], least[i] ?? []).verdict;
+    if (blockVerdict === 'go' || (verdict === 'possible' && blockVerdict === 'possible')) light.push(hour);
     else close();
   }
   close();

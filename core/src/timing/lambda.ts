@@ -116,8 +116,8 @@ export function weathering(temperatureC: ArrayLike<number>, wetness: ArrayLike<n
 
 /** Degree-days above a base up to the beginning of each hour, and to the end of the last. */
 function warmthAbove({ temperatureC, warmth }: Weathering, baseC: number): Float64Array {
-  const known = warmth.get(baseC);
-  if (known) return known;
+  const cached = warmth.get(baseC);
+  if (cached) return cached;
   const sums = new Float64Array(temperatureC.length + 1);
   for (let i = 0; i < temperatureC.length; i++) {
     sums[i + 1] = (sums[i] as number) + Math.max(0, (temperatureC[i] as number) - baseC) / HOURS;
@@ -205,14 +205,14 @@ export function knownShareOf(
 ): number {
   const end = Math.min(known.length, cutAt + HORIZON_DAYS * HOURS);
   let open = 0;
-  let told = 0;
+  let knownHours = 0;
   for (let i = cutAt; i < end; i++) {
     const left = susceptibility((warmth[i] as number) - (warmth[cutAt] as number), pathogen);
     if (left < CLOSED_BELOW) break;
     open += left;
-    if (known[i]) told += left;
+    if (known[i]) knownHours += left;
   }
-  return open > 0 ? told / open : 0;
+  return open > 0 ? knownHours / open : 0;
 }
 
 /** First place in an ascending list that is not below a value. */

@@ -180,15 +180,15 @@ function weeksOf(days: DayRisk[]): SeasonWeek[] {
 }
 
 function schoolOf(school: TimingSchool, days: DayRisk[], years: number): SchoolSeason {
-  const own = days.filter((day) => day.schools.includes(school));
-  const dry = own.filter((day) => day.dry);
+  const ofSchool = days.filter((day) => day.schools.includes(school));
+  const dry = ofSchool.filter((day) => day.dry);
   const scores = dry.map((day) => day.score);
   return {
     school,
     score: scores.length > 0 ? bandOf(scores) : null,
-    days: own.length / years,
+    days: ofSchool.length / years,
     dryDays: dry.length / years,
-    ...usualSpan(own, years),
+    ...usualSpan(ofSchool, years),
   };
 }
 

@@ -79,20 +79,20 @@ function blightOf(input: TimingInput, shared: Shared): SiteTiming['blight'] {
     between(known, Math.max(from, known.fromHour), known.fromHour + lengthOf(known)),
     clock,
   );
-  const told = new Map<string, SiteTiming['blight'][number]>();
+  const warnings = new Map<string, SiteTiming['blight'][number]>();
   for (const group of groups) {
     const crop = cropOf(group.species);
     const same = stageKey(group);
-    if (!crop || (group.loads.FB ?? 0) === 0 || told.has(same)) continue;
+    if (!crop || (group.loads.FB ?? 0) === 0 || warnings.has(same)) continue;
     const { stages } = stagedOf(group, input, shared);
     const byDay = new Map(stages.course.map((one) => [one.day, one]));
     const days = bloomDays(weather, byDay, crop);
-    told.set(same, {
+    warnings.set(same, {
       key: group.key,
       species: group.species,
       days: days.filter((day) => day.flowersOpen),
       strikes: strikesOf(weather, days, (day) => byDay.get(day)?.phase === 'growth'),
     });
   }
-  return [...told.values()];
+  return [...warnings.values()];
 }

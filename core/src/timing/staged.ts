@@ -32,17 +32,17 @@ export function stagedOf(group: TreeGroup, input: TimingInput, shared: Shared): 
   const { latitude } = input.place;
   const today = shared.clock.day(hourOf(input.now));
   const stages = crop ? courseOf(crop, group, input, shared) : evergreen(group, shared);
-  const known = stages.days.filter((day) => day.day <= shared.clock.day(shared.outlook.knownToHour - 1));
+  const knownDays = stages.days.filter((day) => day.day <= shared.clock.day(shared.outlook.knownToHour - 1));
   const bloom = crop ? bloomAhead(crop, group, input, shared) : null;
-  const made: Staged = {
+  const result: Staged = {
     stages,
     byDay: new Map(stages.course.map((one, i) => [one.day, i])),
     bloom,
     freezes: crop
       ? freezeEvents(
           crop,
-          known,
-          stages.course.slice(0, known.length),
+          knownDays,
+          stages.course.slice(0, knownDays.length),
           stages.hardinessC,
           latitude,
           bloom?.day ??
@@ -50,8 +50,8 @@ export function stagedOf(group: TreeGroup, input: TimingInput, shared: Shared): 
         )
       : [],
   };
-  shared.staged.set(key, made);
-  return made;
+  shared.staged.set(key, result);
+  return result;
 }
 
 /** The course as far as weather is known and, from there, over the days of a middling past year. */

@@ -37,7 +37,7 @@ export function woundsOf(
 ): Wounds {
   const central = {} as Wounds['central'];
   const drawn = {} as Wounds['drawn'];
-  const known = {} as Wounds['known'];
+  const knownShares = {} as Wounds['known'];
   const places = cutHours.map((hour) => hour - outlook.fromHour);
   const { scenarios } = outlook;
   const hours = scenarios[0]?.temperatureC.length ?? 0;
@@ -45,7 +45,7 @@ export function woundsOf(
     const inoculum = inoculumWeights(pathogen, outlook.fromHour, hours, latitude);
     const exposures = scenarios.map((one) => exposureOf(pathogen, one.weather, inoculum));
     central[pathogen.code] = places.map((at) => exposures.map((exposure) => lambdaOf(exposure, at)));
-    known[pathogen.code] = places.map((at) =>
+    knownShares[pathogen.code] = places.map((at) =>
       Math.min(...exposures.map((exposure, k) => shareKnown(exposure, scenarios[k] as Scenario, at))),
     );
     const all = drawsOf(pathogen, seed, draws);
@@ -58,7 +58,7 @@ export function woundsOf(
       });
     });
   }
-  return { cutHours, central, drawn, known };
+  return { cutHours, central, drawn, known: knownShares };
 }
 
 function shareKnown(exposure: Exposure, { known, gaps }: Scenario, at: number): number {
@@ -71,9 +71,9 @@ interface Draw {
 }
 
 function drawsOf(pathogen: Pathogen, seed: number, count: number): Draw[] {
-  const own = pathogens.indexOf(pathogen) + 1;
+  const stream = pathogens.indexOf(pathogen) + 1;
   return Array.from({ length: count }, (_, i) => {
-    const u = uniformsOf(seed + own * 7919, i, 8);
+    const u = uniformsOf(seed + stream * 7919, i, 8);
     const z = [0, 2, 4, 6].map((k) => normalOf(u[k] as number, u[k + 1] as number) / DECILE);
     const [strength, healing, inoculum, best] = z as [number, number, number, number];
     const bestC = Math.max(

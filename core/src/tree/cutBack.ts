@@ -18,8 +18,8 @@ export function cutBack(limbs: Limb[], kerfs: Kerf[]): Limb[] {
     kerfCm.set(kerf.limbId, Math.min(kerf.atCm, kerfCm.get(kerf.limbId) ?? Number.POSITIVE_INFINITY));
   const gone = new Map<string, boolean>();
   const isGone = (limb: Limb): boolean => {
-    const known = gone.get(limb.id);
-    if (known !== undefined) return known;
+    const alreadyGone = gone.get(limb.id);
+    if (alreadyGone !== undefined) return alreadyGone;
     const parent = limb.parentId === null ? undefined : index.byId.get(limb.parentId);
     const parentKerfCm = parent && kerfCm.get(parent.id);
     const taken =

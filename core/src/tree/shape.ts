@@ -21,8 +21,8 @@ function place(
   index: LimbIndex,
   shape: Map<string, { base: Point; tip: Point }>,
 ): { base: Point; tip: Point } {
-  const known = shape.get(limb.id);
-  if (known) return known;
+  const alreadyShaped = shape.get(limb.id);
+  if (alreadyShaped) return alreadyShaped;
   const parent = limb.parentId === null ? undefined : index.byId.get(limb.parentId);
   const onParent = parent && place(parent, index, shape);
   const base =

@@ -73,8 +73,8 @@ export function checkReadings(readings: readonly Reading[], mend: readonly Repai
   findSpikes(hours, may('drop spikes'), faults);
   findGaps(hours, may('fill short gaps'), faults);
   findStuck(hours, faults);
-  const known = hours.filter((hour) => columns.some((name) => hour[name] !== null));
-  return { hours: known, faults: faults.sort((a, b) => a.from.localeCompare(b.from)) };
+  const withValues = hours.filter((hour) => columns.some((name) => hour[name] !== null));
+  return { hours: withValues, faults: faults.sort((a, b) => a.from.localeCompare(b.from)) };
 }
 
 function withoutDoubles(readings: readonly Reading[], faults: WeatherFault[]): Reading[] {

@@ -18,16 +18,16 @@ const MOST_KEPT = 5000;
  */
 export function daylight(day: string, latitude: number, longitude: number): Daylight {
   const key = `${day} ${latitude} ${longitude}`;
-  const known = kept.get(key);
-  if (known) return known;
+  const cached = kept.get(key);
+  if (cached) return cached;
   // The library counts the day of the sun at the meridian: noon of the place names it
   const noon = new Date(Date.parse(`${day}T12:00:00Z`) - (longitude / 15) * HOUR_MS);
   const { sunrise, sunset, alwaysUp } = getTimes(noon, latitude, longitude);
   const hour = (moment: Date | null) => (moment ? moment.getTime() / HOUR_MS : null);
-  const made = { rise: hour(sunrise), set: hour(sunset), always: alwaysUp === true };
+  const daylight = { rise: hour(sunrise), set: hour(sunset), always: alwaysUp === true };
   if (kept.size > MOST_KEPT) kept.clear();
-  kept.set(key, made);
-  return made;
+  kept.set(key, daylight);
+  return daylight;
 }
 
 /** Length of a day, hours. */

@@ -113,10 +113,10 @@ export function between(series: Series, fromHour: number, toHour: number): Serie
 export function over(first: Series, second: Series): Series {
   const fromHour = Math.min(first.fromHour, second.fromHour);
   const toHour = Math.max(first.fromHour + lengthOf(first), second.fromHour + lengthOf(second));
-  const one = between(first, fromHour, toHour);
+  const firstPart = between(first, fromHour, toHour);
   const other = between(second, fromHour, toHour);
   for (const name of columns) {
-    for (let i = 0; i < one[name].length; i++) one[name][i] ??= other[name][i] ?? null;
+    for (let i = 0; i < firstPart[name].length; i++) firstPart[name][i] ??= other[name][i] ?? null;
   }
-  return one;
+  return firstPart;
 }

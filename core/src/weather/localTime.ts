@@ -20,11 +20,11 @@ const clocks = new Map<string, LocalClock>();
  * @throws {RangeError} for a zone that is not known
  */
 export function localClock(timeZone: string): LocalClock {
-  const known = clocks.get(timeZone);
-  if (known) return known;
-  const made = makeClock(timeZone);
-  clocks.set(timeZone, made);
-  return made;
+  const cachedClock = clocks.get(timeZone);
+  if (cachedClock) return cachedClock;
+  const clock = makeClock(timeZone);
+  clocks.set(timeZone, clock);
+  return clock;
 }
 
 function makeClock(timeZone: string): LocalClock {
@@ -32,10 +32,10 @@ function makeClock(timeZone: string): LocalClock {
   const offsets = new Map<number, number>();
   // Asked once for each UTC day and its end; only a day on which the clocks change is asked by the hour
   const asked = (hour: number): number => {
-    const known = offsets.get(hour);
-    if (known !== undefined) return known;
-    const said = format.formatToParts(hour * HOUR_MS).find((part) => part.type === 'timeZoneName')?.value;
-    const offset = offsetHours(said ?? 'GMT');
+    const cachedOffset = offsets.get(hour);
+    if (cachedOffset !== undefined) return cachedOffset;
+    const zoneName = format.formatToParts(hour * HOUR_MS).find((part) => part.type === 'timeZoneName')?.value;
+    const offset = offsetHours(zoneName ?? 'GMT');
     offsets.set(hour, offset);
     return offset;
   };
@@ -70,8 +70,8 @@ const mod = (value: number, by: number) => ((value % by) + by) % by;
 
 const names = new Map<number, string>();
 function dayNamed(number: number): string {
-  const known = names.get(number);
-  if (known) return known;
+  const cachedName = names.get(number);
+  if (cachedName) return cachedName;
   const name = new Date(number * DAY_HOURS * HOUR_MS).toISOString().slice(0, 10);
   names.set(number, name);
   return name;
@@ -81,8 +81,8 @@ const numbers = new Map<string, number>();
 
 /** Days since 1970 of a date. */
 export function dayNumber(day: string): number {
-  const known = numbers.get(day);
-  if (known !== undefined) return known;
+  const cachedNumber = numbers.get(day);
+  if (cachedNumber !== undefined) return cachedNumber;
   const number = Math.round(Date.parse(`${day}T00:00:00Z`) / (DAY_HOURS * HOUR_MS));
   numbers.set(day, number);
   return number;

@@ -83,9 +83,9 @@ export function simulatedWeather(place: SimulatedPlace, fromHour: number, hours:
 export function simulatedForecast(place: SimulatedPlace, issuedHour: number, hours: number): Series {
   const [first, days] = daysRound(place, issuedHour, hours);
   const today = dayOf(place, issuedHour);
-  const known = truth(place.seed, first, days);
+  const trueDays = truth(place.seed, first, days);
   const guessed = truth(mixed(place.seed, today), first, days);
-  const told = known.map((day, i) => {
+  const forecastDays = trueDays.map((day, i) => {
     const lead = first + i - today;
     return blend(
       day,
@@ -93,7 +93,7 @@ export function simulatedForecast(place: SimulatedPlace, issuedHour: number, hou
       lead <= 0 ? FORECAST_FIRST : FORECAST_FIRST * FORECAST_KEEPS ** lead,
     );
   });
-  return hoursOfDays(place, first, told, issuedHour, hours);
+  return hoursOfDays(place, first, forecastDays, issuedHour, hours);
 }
 
 /** Days of the sun at the place, counted since 1970. */
@@ -116,14 +116,14 @@ function truth(seed: number, first: number, days: number): DaySeed[] {
   const rain = late(RAIN_MEMORY, of(2, 3));
   const wind = late(WIND_MEMORY, of(4, 5));
   return warmth.map((value, i) => {
-    const own = drawn[i + memory] as number[];
+    const today = drawn[i + memory] as number[];
     return {
       warmth: value,
       rain: rain[i] as number,
       wind: wind[i] as number,
-      amount: own[6] as number,
-      start: own[7] as number,
-      dryness: own[8] as number,
+      amount: today[6] as number,
+      start: today[7] as number,
+      dryness: today[8] as number,
     };
   });
 }

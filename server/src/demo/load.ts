@@ -139,10 +139,10 @@ function roundEvents(round: DemoRound, number: number, now: string, people: Peop
   const device = people[round.crew];
   const walked = round.seenPlots ?? (round.plotIds.length > 0 ? round.plotIds : plots.map((plot) => plot.id));
   const onPlot = rows.filter((row) => walked.includes(row.plotId));
-  const own = trees.filter((tree) => onPlot.some((row) => row.id === tree.rowId));
+  const treesOfPlot = trees.filter((tree) => onPlot.some((row) => row.id === tree.rowId));
   const done = [
     { kind: 'roundStarted', order: 'serpentine', plotIds: round.plotIds },
-    ...serpentine(onPlot, own).map(({ id }) => lookedAt(id, round)),
+    ...serpentine(onPlot, treesOfPlot).map(({ id }) => lookedAt(id, round)),
     { kind: round.open ? 'roundPaused' : 'roundClosed' },
   ];
   return done.map((action, i) => {

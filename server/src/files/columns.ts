@@ -183,8 +183,8 @@ export function meaningOf(word: string): string {
 }
 
 function readSpecies(cell: string, { kinds }: Reading): CellRead {
-  const told = kinds[cell.toLowerCase()];
-  if (told) return { value: told };
+  const kindOfCell = kinds[cell.toLowerCase()];
+  if (kindOfCell) return { value: kindOfCell };
   const meant = speciesMeant(cell);
   const [first, ...others] = meant;
   if (!first) return { message: `“${cell}” is not a species that is known here.` };

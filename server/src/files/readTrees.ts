@@ -235,14 +235,14 @@ function guessed(columns: string[]): ColumnMapping {
       .replace(/[([].*$/, '')
       .toLowerCase()
       .replace(/[^a-z]/g, '');
-  const known = new Map(columns.map((column) => [plain(column), column]));
+  const columnOf = new Map(columns.map((column) => [plain(column), column]));
   const mapping: ColumnMapping = Object.fromEntries(
     treeColumns.flatMap((field) => {
       const bare = field.replace(/Cm$/, '');
       const sized =
         bare === field ? [] : ['m', 'ft', 'in', 'feet', 'metres', 'meters'].map((unit) => `${bare} ${unit}`);
       const names = [field, ...(SYNONYMS[field] ?? []), bare, ...sized];
-      const column = names.map((name) => known.get(plain(name))).find((found) => found !== undefined);
+      const column = names.map((name) => columnOf.get(plain(name))).find((found) => found !== undefined);
       return column === undefined ? [] : [[field, column] as const];
     }),
   );

@@ -42,8 +42,8 @@ export function weatherOf(source: WeatherSource, now: string): WeatherKnown {
   if (source.kind === 'simulated') {
     const from = seasonsFrom(now, source.place.latitude);
     const measured = simulatedWeather(source.place, from, nowHour - from);
-    const known = over(measured, simulatedForecast(source.place, nowHour, FORECAST_HOURS));
-    return { known, years: pastYears(source.place, nowHour), yearsSimulated: true };
+    const upToForecast = over(measured, simulatedForecast(source.place, nowHour, FORECAST_HOURS));
+    return { known: upToForecast, years: pastYears(source.place, nowHour), yearsSimulated: true };
   }
   const { observed, forecast, standIn } = source;
   // What was measured outweighs what was forecast
@@ -92,13 +92,13 @@ const kept = new Map<string, Series>();
 function pastYears(place: SimulatedPlace, nowHour: number): Series {
   const end = Math.floor(nowHour / 24) * 24;
   const key = `${end} ${JSON.stringify(place)}`;
-  const known = kept.get(key);
-  if (known) return known;
+  const cached = kept.get(key);
+  if (cached) return cached;
   const hours = Math.floor((PAST_YEARS * YEAR_HOURS) / 24) * 24;
-  const made = simulatedWeather(place, end - hours, hours);
+  const series = simulatedWeather(place, end - hours, hours);
   kept.clear();
-  kept.set(key, made);
-  return made;
+  kept.set(key, series);
+  return series;
 }
 
 /** Simulated hours up to now, and the forecast from now on. */

@@ -110,9 +110,11 @@ interface StageTask {
 }
 
 export function stage(task: StageTask): { days: (StageDay & { hardinessC: number })[] } | null {
-  const told = staged(task);
+  const stagedTree = staged(task);
   return (
-    told && { days: told.course.map((day, i) => ({ ...day, hardinessC: told.hardinessC[i] as number })) }
+    stagedTree && {
+      days: stagedTree.course.map((day, i) => ({ ...day, hardinessC: stagedTree.hardinessC[i] as number })),
+    }
   );
 }
 
@@ -132,9 +134,9 @@ function staged({
 }
 
 export function freeze(task: StageTask): { events: FreezeEvent[]; unknownDays: string[] } | null {
-  const told = staged(task);
-  if (!told) return null;
-  const { crop, record, days, course, hardinessC } = told;
+  const stagedTree = staged(task);
+  if (!stagedTree) return null;
+  const { crop, record, days, course, hardinessC } = stagedTree;
   const first = days[0]?.day;
   const seen = new Set(days.map(({ day }) => day));
   const all = daysOf(record, localClock(task.timeZone)).map(({ day }) => day);
@@ -183,15 +185,15 @@ export function woundRisk({ latitude, hours, cuts, loads, seed, draws }: WoundRi
   return {
     cuts: cuts.map((at, i) => {
       const knownOf = (code: PathogenCode) => wounds.known[code][i] ?? 0;
-      const known = Math.min(1, ...used.map(({ code }) => knownOf(code)));
-      const told = known >= LEAST_KNOWN;
-      const drawn = Array.from({ length: told ? draws : 0 }, (_, k) =>
+      const knownShare = Math.min(1, ...used.map(({ code }) => knownOf(code)));
+      const isKnown = knownShare >= LEAST_KNOWN;
+      const drawn = Array.from({ length: isKnown ? draws : 0 }, (_, k) =>
         weighed((code) => wounds.drawn[code][i]?.[k] ?? 0),
       );
       return {
         at,
-        known,
-        infection: told ? weighed((code) => wounds.central[code][i]?.[0] ?? 0) : null,
+        known: knownShare,
+        infection: isKnown ? weighed((code) => wounds.central[code][i]?.[0] ?? 0) : null,
         infectionBand: drawn.length > 0 ? bandOf(drawn) : null,
         pathogens: Object.fromEntries(
           used.map(({ code }) => {

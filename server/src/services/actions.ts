@@ -81,12 +81,12 @@ async function treeOf(tx: Store, action: ActionBody): Promise<string | null> {
   }
   const named = findingsNamed(action);
   if (named.length === 0) return action.treeId;
-  const own = await tx
+  const findingsOfTree = await tx
     .select({ id: findings.id })
     .from(findings)
     .where(and(eq(findings.treeId, action.treeId), inArray(findings.id, named)));
-  const known = new Set(own.map(({ id }) => id));
-  const missing = named.findIndex((id) => !known.has(id));
+  const findingIds = new Set(findingsOfTree.map(({ id }) => id));
+  const missing = named.findIndex((id) => !findingIds.has(id));
   if (missing >= 0) {
     const path = 'findingIds' in action ? `findingIds[${missing}]` : 'findingId';
     throw doesNotFit(path, 'This finding is not on this tree.');

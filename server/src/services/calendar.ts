@@ -27,25 +27,25 @@ export async function makeCalendar(db: Store): Promise<{ path: string }> {
 }
 
 export async function calendarPath(db: Store): Promise<{ path: string | null }> {
-  const made = await kept<{ token: string }>(db, KEPT_AS);
-  return { path: made && pathOf(made.token) };
+  const calendar = await kept<{ token: string }>(db, KEPT_AS);
+  return { path: calendar && pathOf(calendar.token) };
 }
 
 const pathOf = (token: string) => `/api/calendar/${token}.ics`;
 
 /** @throws {HttpProblem} 404 for an address that is not, or no longer, in force */
 export async function siteCalendar(db: Db, pool: Pool, token: string, now: string) {
-  const made = await kept<{ token: string }>(db, KEPT_AS);
-  const [given, known] = [Buffer.from(token), Buffer.from(made?.token ?? '')];
+  const calendar = await kept<{ token: string }>(db, KEPT_AS);
+  const [given, known] = [Buffer.from(token), Buffer.from(calendar?.token ?? '')];
   if (given.length !== known.length || !timingSafeEqual(given, known)) throw notThere('The calendar');
   const { site } = await getSite(db);
-  const told = await getTiming(db, pool, now);
+  const siteTiming = await getTiming(db, pool, now);
   const { jobs } = await getJobs(db);
   const { trees } = await getTrees(db);
   const codeOf = new Map(trees.map((tree) => [tree.id, tree.code]));
   const events = [
-    ...windowEvents(told),
-    ...lookEvents(told),
+    ...windowEvents(siteTiming),
+    ...lookEvents(siteTiming),
     ...recheckEvents(await getAftercare(db, now), site, now, codeOf),
     ...jobs.map(
       (job): CalendarEvent => ({

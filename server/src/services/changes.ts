@@ -110,18 +110,18 @@ export function makeChanges(db: Db, onWritten: () => void = () => {}): Changes {
       // Before it reads where the history stands: what is written in between is told
       listeners.add(listener);
       try {
-        const known: Told = new Map([
+        const passedOn: Told = new Map([
           ['revision', (await revisionOf(db)).revision],
           ['plans', (await plansRevisionOf(db)).revision],
         ]);
-        yield event([...known]);
+        yield event([...passedOn]);
         for (;;) {
           if (listener.told.size === 0 && !closed) await wokenOrAlive(listener);
           if (closed) return;
           // A write that leaves no line, such as the name of a device, is nothing to read anew
-          const news = [...listener.told].filter(([of, reached]) => known.get(of) !== reached);
+          const news = [...listener.told].filter(([of, reached]) => passedOn.get(of) !== reached);
           listener.told.clear();
-          for (const [of, reached] of news) known.set(of, reached);
+          for (const [of, reached] of news) passedOn.set(of, reached);
           yield news.length > 0 ? event(news) : ALIVE;
         }
       } finally {

@@ -105,10 +105,10 @@ async function withoutKnown(tx: Store, rows: ReadRow[]): Promise<ReadRow[]> {
 const REASONS = 'refused because';
 
 function refusedCsv(columns: string[], refused: ReadRow[]): string {
-  const said = ({ reasons }: ReadRow) =>
+  const reasonsOf = ({ reasons }: ReadRow) =>
     reasons.map(({ field, message }) => (field ? `${field}: ${message}` : message)).join(' ');
   return csvOf(
-    refused.map((row) => ({ ...row.cells, [REASONS]: said(row) })),
+    refused.map((row) => ({ ...row.cells, [REASONS]: reasonsOf(row) })),
     [...columns.filter((column) => column !== REASONS), REASONS],
   );
 }

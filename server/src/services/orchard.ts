@@ -117,7 +117,7 @@ export async function getTree(db: Store, treeId: string): Promise<TreeDetail> {
 }
 
 export async function getPlotTrees(db: Store, plotId: string): Promise<{ trees: TreeDetail[] }> {
-  const own = await db
+  const treesOfPlot = await db
     .select({ id: trees.id })
     .from(trees)
     .innerJoin(rows, eq(rows.id, trees.rowId))
@@ -125,7 +125,7 @@ export async function getPlotTrees(db: Store, plotId: string): Promise<{ trees: 
   return {
     trees: await details(
       db,
-      own.map((tree) => tree.id),
+      treesOfPlot.map((tree) => tree.id),
     ),
   };
 }
@@ -190,14 +190,14 @@ export async function details(db: Store, ids: string[]): Promise<TreeDetail[]> {
   const jobsOf = grouped(jobRows, (row) => row.treeId);
   return serpentine(places.rows, treeRows).map((row) => {
     const { limbs, limbsRevision, surveyedAt, orchardId: _orchardId, ...tree } = row;
-    const own = (findingsOf.get(tree.id) ?? []).map(asFinding);
-    const openFindings = own.filter((finding) => finding.state === 'open').length;
+    const findingsOfTree = (findingsOf.get(tree.id) ?? []).map(asFinding);
+    const openFindings = findingsOfTree.filter((finding) => finding.state === 'open').length;
     return {
       tree: summary(tree, places, { openFindings, lastSeenAt: seen.get(tree.id) ?? null }),
       limbs,
       limbsRevision,
       surveyedAt: moment(surveyedAt),
-      findings: own,
+      findings: findingsOfTree,
       actions: (actionsOf.get(tree.id) ?? []).map(asAction),
       jobs: (jobsOf.get(tree.id) ?? []).map(asJob),
     };
@@ -206,10 +206,10 @@ export async function details(db: Store, ids: string[]): Promise<TreeDetail[]> {
 
 function grouped<T>(list: T[], key: (one: T) => string): Map<string, T[]> {
   const groups = new Map<string, T[]>();
-  for (const one of list) {
-    const group = groups.get(key(one));
-    if (group) group.push(one);
-    else groups.set(key(one), [one]);
+  for (const item of list) {
+    const group = groups.get(key(item));
+    if (group) group.push(item);
+    else groups.set(key(item), [item]);
   }
   return groups;
 }

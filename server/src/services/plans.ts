@@ -52,22 +52,24 @@ export async function planCsv(db: Db, pool: Pool, treeId: string, now: string): 
   const { detail, input, kept, names } = await treeToPlan(db, treeId, now);
   const { steps, candidates } = await pool.treePlan({ input, kept });
   const rows = steps.map((step): Record<string, string> => {
-    const one = candidates.find((candidate) => candidate.id === step.candidateId);
+    const candidateOfStep = candidates.find((candidate) => candidate.id === step.candidateId);
     const worst = Math.max(0, ...step.solves.map((solved) => solved.chance));
     const figures: (string | number | null | undefined)[] = [
       detail.tree.code,
       step.season,
       step.pass,
-      names.get(one?.limbId ?? '') ?? one?.limbId,
-      one?.cut?.kind ?? one?.what,
-      one?.cut ? round(one.cut.upToCm ?? one.cut.atCm, 1) : '',
-      one?.kerfMm === null || one?.kerfMm === undefined ? '' : round(one.kerfMm, 0),
+      names.get(candidateOfStep?.limbId ?? '') ?? candidateOfStep?.limbId,
+      candidateOfStep?.cut?.kind ?? candidateOfStep?.what,
+      candidateOfStep?.cut ? round(candidateOfStep.cut.upToCm ?? candidateOfStep.cut.atCm, 1) : '',
+      candidateOfStep?.kerfMm === null || candidateOfStep?.kerfMm === undefined
+        ? ''
+        : round(candidateOfStep.kerfMm, 0),
       step.crown,
       step.exempt,
-      round(one?.massKg ?? 0, 1),
-      one?.pieces,
-      one?.tool,
-      round(one?.minutes ?? 0, 1),
+      round(candidateOfStep?.massKg ?? 0, 1),
+      candidateOfStep?.pieces,
+      candidateOfStep?.tool,
+      round(candidateOfStep?.minutes ?? 0, 1),
       round(worst, 3),
     ];
     return Object.fromEntries(CSV_COLUMNS.map((column, i) => [column, String(figures[i] ?? '')]));

@@ -92,10 +92,10 @@ export async function compareTables(
   for (const table of Object.keys(TABLES) as Table[]) {
     const kept = new Map((await db.select().from(TABLES[table])).map((row) => [row.id, plain(row)]));
     for (const row of folded[table]) {
-      const own = kept.get(row.id);
+      const keptRow = kept.get(row.id);
       kept.delete(row.id);
-      if (!own) found.push({ table, id: row.id, why: 'missing' });
-      else if (!isDeepStrictEqual(own, plain(row))) found.push({ table, id: row.id, why: 'other' });
+      if (!keptRow) found.push({ table, id: row.id, why: 'missing' });
+      else if (!isDeepStrictEqual(keptRow, plain(row))) found.push({ table, id: row.id, why: 'other' });
     }
     for (const id of kept.keys()) found.push({ table, id, why: 'too much' });
   }
@@ -106,11 +106,11 @@ const MOMENTS = ['at', 'receivedAt', 'surveyedAt'];
 
 /** A row as data: moments in one spelling, no key whose value is missing. */
 function plain(row: object): unknown {
-  const said = Object.entries(row).map(([key, value]) => [
+  const entries = Object.entries(row).map(([key, value]) => [
     key,
     MOMENTS.includes(key) && typeof value === 'string' ? moment(value) : value,
   ]);
-  return JSON.parse(JSON.stringify(Object.fromEntries(said)));
+  return JSON.parse(JSON.stringify(Object.fromEntries(entries)));
 }
 
 const AT_ONCE = 200;

@@ -80,7 +80,7 @@ export async function getAftercare(
   const named = rows.flatMap(({ value }) =>
     value.kind === 'cutMade' && value.disorders === undefined ? value.findingIds : [],
   );
-  const known =
+  const cutsKnown =
     named.length === 0
       ? []
       : await db
@@ -89,6 +89,6 @@ export async function getAftercare(
           .where(inArray(findings.id, named));
   return {
     actions: rows.map(asAction),
-    disorders: Object.fromEntries(known.map(({ id, value }) => [id, value.disorder])),
+    disorders: Object.fromEntries(cutsKnown.map(({ id, value }) => [id, value.disorder])),
   };
 }

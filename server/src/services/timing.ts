@@ -35,15 +35,15 @@ interface Facts {
 const answers = new WeakMap<Db, Map<string, Promise<unknown>>>();
 
 function once<T>(db: Db, key: string, make: () => Promise<T>): Promise<T> {
-  const own = answers.get(db) ?? new Map<string, Promise<unknown>>();
-  answers.set(db, own);
-  const known = own.get(key) as Promise<T> | undefined;
-  if (known) return known;
-  const made = make();
-  own.set(key, made);
-  made.catch(() => own.delete(key));
-  if (own.size > MOST_KEPT) own.delete(own.keys().next().value as string);
-  return made;
+  const answersOfDb = answers.get(db) ?? new Map<string, Promise<unknown>>();
+  answers.set(db, answersOfDb);
+  const cached = answersOfDb.get(key) as Promise<T> | undefined;
+  if (cached) return cached;
+  const answer = make();
+  answersOfDb.set(key, answer);
+  answer.catch(() => answersOfDb.delete(key));
+  if (answersOfDb.size > MOST_KEPT) answersOfDb.delete(answersOfDb.keys().next().value as string);
+  return answer;
 }
 
 /** What an answer rests on: it is computed anew when any of it changes, and not because a tree was walked past. */
@@ -59,7 +59,7 @@ const SAID = ['stageSeen', 'groundSaid', 'protectantApplied'] as const;
 async function factsOf(db: Db, now: string): Promise<Facts> {
   const { site } = await getSite(db);
   // Of thousands of trees only what tells their group
-  const own = await db
+  const treeRows = await db
     .select({
       id: trees.id,
       species: sql<string>`${trees.value}->>'species'`,
@@ -76,17 +76,17 @@ async function factsOf(db: Db, now: string): Promise<Facts> {
     .from(actions)
     .where(and(inArray(actions.kind, [...SAID]), eq(actions.undone, false)))
     .orderBy(asc(actions.at));
-  const said = rows.map(asAction);
+  const saidActions = rows.map(asAction);
   const { groups, keyOf } = treeGroups(
     {
       site,
-      trees: own,
+      trees: treeRows,
       findings: open,
-      seen: said.map(({ action }) => action),
+      seen: saidActions.map(({ action }) => action),
     },
     now,
   );
-  return { site, station: await stationState(db, site, now), groups, keyOf, said };
+  return { site, station: await stationState(db, site, now), groups, keyOf, said: saidActions };
 }
 
 /** Null where no weather is known. */
@@ -148,9 +148,9 @@ async function overRestart(
   // As text: the database would put the keys of an object in an order of its own
   const before = await kept<{ stamp: string; json: string }>(db, KEPT_AS);
   if (before?.stamp === stamp) return JSON.parse(before.json);
-  const made = await make();
-  await keep(db, KEPT_AS, { stamp, json: JSON.stringify(made) });
-  return made;
+  const answer = await make();
+  await keep(db, KEPT_AS, { stamp, json: JSON.stringify(answer) });
+  return answer;
 }
 
 const SEEN_DAYS = 400;
@@ -176,10 +176,12 @@ function stagesOf(
   const bySpecies = new Map<string, TimingNow['stages'][number]>();
   for (const group of groups) {
     if (bySpecies.has(group.species)) continue;
-    const told = timing?.groups.find((one) => one.key === group.key);
+    const groupTiming = timing?.groups.find((one) => one.key === group.key);
     bySpecies.set(group.species, {
       species: group.species,
-      ...(told ? { stage: told.stage, bloom: told.bloom } : byCalendar(site, group, now)),
+      ...(groupTiming
+        ? { stage: groupTiming.stage, bloom: groupTiming.bloom }
+        : byCalendar(site, group, now)),
     });
   }
   return [...bySpecies.values()];
@@ -261,7 +263,7 @@ interface TreeAsked {
 export async function getTreeTiming(db: Db, pool: Pool, asked: TreeAsked): Promise<TreeTiming> {
   const { treeId, mm, crownShare, at, now } = asked;
   const { group, ...facts } = await groupOfTree(db, treeId, { mm, crownShare }, now);
-  const told = await once(
+  const answer = await once(
     db,
     `tree ${at} ${await stampOf(db, { ...facts, groups: [group] }, now)}`,
     async () => {
@@ -270,7 +272,7 @@ export async function getTreeTiming(db: Db, pool: Pool, asked: TreeAsked): Promi
       return pool.treeTiming({ ...task, groups: [group], group, at: at ?? null });
     },
   );
-  return { now, station: facts.station, ...told };
+  return { now, station: facts.station, ...answer };
 }
 
 /** @throws {HttpProblem} 409 where no weather is known, 422 for a tree that keeps its leaves */
@@ -282,8 +284,8 @@ export async function getTreeSeason(db: Db, pool: Pool, asked: Omit<TreeAsked, '
   return once(db, `season ${await stampOf(db, { ...facts, groups: [group] }, today)}`, async () => {
     const task = await taskOf(db, facts, now);
     if (!task) throw noWeather();
-    const told = await pool.treeSeason({ ...task, group });
-    if (!told) {
+    const treeSeason = await pool.treeSeason({ ...task, group });
+    if (!treeSeason) {
       throw new HttpProblem(
         422,
         'keeps-its-leaves',
@@ -291,6 +293,6 @@ export async function getTreeSeason(db: Db, pool: Pool, asked: Omit<TreeAsked, '
         'A tree that keeps its leaves has no rest: no school of pruning time is told for it.',
       );
     }
-    return told;
+    return treeSeason;
   });
 }

@@ -116,13 +116,13 @@ async function rowFor(
   rowName: string,
   { by, now }: { by: string; now: string },
 ): Promise<string> {
-  const made = { treeId: null, by, receivedAt: now, at: now };
+  const stamp = { treeId: null, by, receivedAt: now, at: now };
   const [plot] = await tx.select().from(plots).where(sql`lower(${plots.name}) = ${plotName.toLowerCase()}`);
   const plotId = plot?.id ?? newId();
   if (!plot) {
     const added = { name: plotName, note: '', position: await nextPosition(tx, plots) };
     await tx.insert(plots).values({ id: plotId, ...added });
-    await begin(tx, plotId, { kind: 'plot', plot: added }, made);
+    await begin(tx, plotId, { kind: 'plot', plot: added }, stamp);
   }
   const [row] = await tx
     .select()
@@ -132,7 +132,7 @@ async function rowFor(
   const rowId = newId();
   const next = { plotId, name: rowName, spacingCm: SPACING_CM, position: await nextPosition(tx, rows) };
   await tx.insert(rows).values({ id: rowId, ...next });
-  await begin(tx, rowId, { kind: 'row', row: next }, made);
+  await begin(tx, rowId, { kind: 'row', row: next }, stamp);
   return rowId;
 }
 

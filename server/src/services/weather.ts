@@ -153,9 +153,9 @@ async function compared(db: Store, kind: Kind, hours: readonly WeatherHour[]): P
           ),
         ),
       );
-    const known = new Map(rows.map((row) => [row.hour, row]));
+    const onRecord = new Map(rows.map((row) => [row.hour, row]));
     for (const hour of part) {
-      const row = known.get(hourOf(hour.at));
+      const row = onRecord.get(hourOf(hour.at));
       if (!row) result.fresh.push(hour);
       else if (columns.every((name) => row[name] === hour[name])) result.same += 1;
       else result.differing.push(hour);

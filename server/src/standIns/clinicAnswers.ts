@@ -69,8 +69,8 @@ async function answer(
 const NAMEABLE = causeCodes.filter((code) => DisorderCode.safeParse(code).success);
 
 function resultOf(truth: string, random: () => number): string | null {
-  const known = DisorderCode.safeParse(truth).success;
-  if (known && random() < SENSITIVITY) return truth;
+  const isDisorder = DisorderCode.safeParse(truth).success;
+  if (isDisorder && random() < SENSITIVITY) return truth;
   if (random() >= FALSE_NAMING) return null;
   const others = NAMEABLE.filter((code) => code !== truth);
   return others[Math.floor(random() * others.length)] ?? null;

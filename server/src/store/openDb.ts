@@ -108,13 +108,13 @@ async function refuseNewer(db: Db): Promise<void> {
       'The migrations of the database are missing.',
       'Restore the server/drizzle folder.',
     );
-  const known = Math.max(
+  const newestKnown = Math.max(
     ...JSON.parse(readFileSync(journal, 'utf8')).entries.map((entry: { when: number }) => entry.when),
   );
   const there = await db.execute(sql`select to_regclass('drizzle.__drizzle_migrations') as name`);
   if ((there as unknown as { rows: { name: string | null }[] }).rows[0]?.name == null) return;
   const last = await db.execute(sql`select max(created_at) as last from drizzle.__drizzle_migrations`);
-  if (Number((last as unknown as { rows: { last: string | null }[] }).rows[0]?.last ?? 0) > known) {
+  if (Number((last as unknown as { rows: { last: string | null }[] }).rows[0]?.last ?? 0) > newestKnown) {
     throw new StartFailure(
       'The database was written by a newer version of Mortisect than this one.',
       'Nothing was changed. Start the newer version, or use another data folder.',

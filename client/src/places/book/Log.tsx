@@ -112,15 +112,19 @@ function told(
   if (entry.kind === 'limbs') return { title: 'Limb map drawn', detail: plural(entry.limbs, 'limb') };
   if (entry.kind === 'job') {
     const name = jobKinds.find((kind) => kind.code === entry.job.job)?.name ?? entry.job.job;
-    const said = entry.job.withdrawn ? 'taken back' : entry.job.doneAt ? 'done' : `due ${entry.job.dueOn}`;
-    return { title: `${name}, ${said}`, detail: entry.job.note };
+    const jobWords = entry.job.withdrawn
+      ? 'taken back'
+      : entry.job.doneAt
+        ? 'done'
+        : `due ${entry.job.dueOn}`;
+    return { title: `${name}, ${jobWords}`, detail: entry.job.note };
   }
   if (entry.kind === 'finding') {
     const { disorder, limbName, fromCm, toCm, note, withdrawn } = entry.finding;
     const name = disorderOf(disorder)?.name ?? disorder;
-    const said = withdrawn ? 'taken back' : entry.revision > 1 ? 'changed' : 'found';
+    const findingWords = withdrawn ? 'taken back' : entry.revision > 1 ? 'changed' : 'found';
     return {
-      title: `${name}, ${said}`,
+      title: `${name}, ${findingWords}`,
       detail: `${limbName}, ${tapeText(fromCm, units)} to ${tapeText(toCm, units)}${note ? ` · ${note}` : ''}`,
       mark: <Mark kind={markOf(entry.finding)} />,
     };

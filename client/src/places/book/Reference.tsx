@@ -38,8 +38,8 @@ export function Reference() {
 }
 
 function OneDisorder({ disorder, today }: { disorder: Disorder; today: SiteToday }) {
-  const own = schoolsFor(disorder.code);
-  const sites = own.length > 0 ? schoolFor(disorder.code, today.site.schools.clearance).id : null;
+  const schools = schoolsFor(disorder.code);
+  const sites = schools.length > 0 ? schoolFor(disorder.code, today.site.schools.clearance).id : null;
   return (
     <View gap={8} paddingTop={12} borderTopWidth={1} borderColor="$rule" borderStyle="solid">
       <View flexDirection="row" gap={12} alignItems="center">
@@ -51,7 +51,7 @@ function OneDisorder({ disorder, today }: { disorder: Disorder; today: SiteToday
         {disorder.cause}. On {lowerFirst(disorder.hosts)}.
       </Small>
       {disorder.instead ? <Body>{disorder.instead}</Body> : null}
-      {own.map((school) => (
+      {schools.map((school) => (
         <View
           key={school.id}
           paddingLeft={12}

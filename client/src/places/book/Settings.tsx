@@ -33,8 +33,8 @@ import { WeatherSettings } from './WeatherSettings';
 
 export function Settings() {
   const { data, error, refetch } = useSite();
-  const known = useHealth().data !== undefined;
-  if (!data || !known) return <Waiting title="Book" error={error} onRetry={refetch} />;
+  const isReached = useHealth().data !== undefined;
+  if (!data || !isReached) return <Waiting title="Book" error={error} onRetry={refetch} />;
   return <SettingsForm record={data} />;
 }
 

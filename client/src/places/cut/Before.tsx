@@ -31,10 +31,10 @@ export function Before({ here }: { here: RunHere }) {
   const router = useRouter();
   const [looking, setLooking] = useState(false);
   const timing = useTiming();
-  const told = timing.data;
+  const timingNow = timing.data;
   const [said, setSaid] = useState<ReadonlySet<string> | null>(null);
   // Until somebody says otherwise, the trees that have a window now
-  const chosen = said ?? openNow(run.stops, told);
+  const chosen = said ?? openNow(run.stops, timingNow);
   const picked = run.stops.filter(({ view }) => chosen.has(view.tree.id));
   const order = useStopOrder(picked);
   const inRun = inOrder(picked, order?.order ?? []);
@@ -79,13 +79,13 @@ export function Before({ here }: { here: RunHere }) {
             <CheckRow
               key={view.tree.id}
               label={`${placeIn(inRun, view.tree.id)}${view.tree.code}`}
-              detail={`${plural(items.length, 'cut')}, ${wood}: ${codeWords(items.flatMap((item) => item.disorders))}. ${upperFirst(windowWords({ view, wood, items }, told, today))}`}
+              detail={`${plural(items.length, 'cut')}, ${wood}: ${codeWords(items.flatMap((item) => item.disorders))}. ${upperFirst(windowWords({ view, wood, items }, timingNow, today))}`}
               on={chosen.has(view.tree.id)}
               onChange={(on) => setSaid(toggled(chosen, view.tree.id, on))}
             />
           ))}
         </View>
-        {told?.station.simulated ? <Small>The windows go by simulated weather.</Small> : null}
+        {timingNow?.station.simulated ? <Small>The windows go by simulated weather.</Small> : null}
         {order && inRun.length > 1 ? <Small>{orderWords(order)}</Small> : null}
         <CartPlace />
         {inRun.length > 0 ? <BringRows here={here} left={inRun.flatMap(({ items }) => items)} /> : null}

@@ -34,11 +34,11 @@ interface CardFrameProps extends FrameGiven {
 export function CardFrame({ run, item, today, blade, awake, actions, children }: CardFrameProps) {
   const { tree, names } = item.view;
   const openLimb = useOpenLimb(tree.id);
-  const made = run.madeCuts.length;
+  const madeCount = run.madeCuts.length;
   const state = blade ? run.logs.get(blade.id)?.state : undefined;
   return (
     <Screen
-      title={`Cut ${made + 1} of ${made + run.left.length}`}
+      title={`Cut ${madeCount + 1} of ${madeCount + run.left.length}`}
       subtitle={`${tree.code} · ${names.get(item.cut.limbId) ?? item.cut.limbId}`}
       aside={<Aside {...bladeWords(state)} />}
       width="full"

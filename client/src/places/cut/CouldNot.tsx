@@ -22,7 +22,7 @@ export function CouldNot({ item, open, onClose }: { item: RunItem; open: boolean
   const recording = useRecordAction();
   const [reason, setReason] = useState<(typeof REASONS)[number] | null>(null);
   const [note, setNote] = useState('');
-  const said = [reason, note.trim()].filter(Boolean).join(': ');
+  const why = [reason, note.trim()].filter(Boolean).join(': ');
   const leave = () =>
     recording.record(
       {
@@ -30,7 +30,7 @@ export function CouldNot({ item, open, onClose }: { item: RunItem; open: boolean
         at: clock(),
         treeId: item.view.tree.id,
         findingIds: item.findingIds,
-        reason: said,
+        reason: why,
       },
       onClose,
     );
@@ -41,7 +41,7 @@ export function CouldNot({ item, open, onClose }: { item: RunItem; open: boolean
       onClose={onClose}
       closeLabel="Back"
       actions={
-        <Button grow kind="main" disabled={said === '' || recording.isPending} onPress={leave}>
+        <Button grow kind="main" disabled={why === '' || recording.isPending} onPress={leave}>
           Leave it
         </Button>
       }

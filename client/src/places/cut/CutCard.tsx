@@ -40,7 +40,7 @@ export function CutCard(frame: FrameGiven) {
   const phrases = cutSentence(cut, telling(view, today));
   useKeys({ w: () => setWhy(true), u: () => switchUnits(today) });
 
-  const made = () => {
+  const recordCut = () => {
     if (!placed || !blade) return;
     const record = cutMade(item, placed, blade, clock(), today);
     recording.record({ ...record, cut: { ...record.cut, sentence: asText(phrases) } });
@@ -58,7 +58,7 @@ export function CutCard(frame: FrameGiven) {
           <Button minHeight={68} onPress={() => setSheet('could not')}>
             Couldn’t
           </Button>
-          <Button grow kind="cut" onPress={made} disabled={!placed || !blade || recording.isPending}>
+          <Button grow kind="cut" onPress={recordCut} disabled={!placed || !blade || recording.isPending}>
             Made the cut
           </Button>
         </>

@@ -65,8 +65,8 @@ function MixForm({ here }: { here: RunHere }) {
   const [spirit, setSpirit] = useState<'ethanol' | 'isopropanol'>('ethanol');
   const [keeping, setKeeping] = useState<Keeping>('shade');
   const asked = askedOf(agent, { litres, bleachPct, parts, spiritPct, spirit });
-  const made = asked && dilution(asked);
-  const share = made?.ppm && agent.target.kind === 'chlorine' ? made.ppm / agent.target.ppm : 1;
+  const diluted = asked && dilution(asked);
+  const share = diluted?.ppm && agent.target.kind === 'chlorine' ? diluted.ppm / agent.target.ppm : 1;
   const hours = usableHours(agent, keeping, share);
   const now = clock();
   const mix = mixes(actions, now).find((one) => one.action.agentId === agent.id);
@@ -76,7 +76,7 @@ function MixForm({ here }: { here: RunHere }) {
       at: clock(),
       agentId: agent.id,
       litres,
-      strength: made?.ppm ?? made?.pct ?? null,
+      strength: diluted?.ppm ?? diluted?.pct ?? null,
       keeping,
       usableHours: Math.round(hours * 100) / 100,
     });
@@ -170,15 +170,15 @@ function MixForm({ here }: { here: RunHere }) {
           onChange={setSpirit}
         />
       ) : null}
-      {made ? (
-        <Recipe made={made} litres={litres} parts={agent.target.kind === 'chlorine' ? parts : null} />
+      {diluted ? (
+        <Recipe made={diluted} litres={litres} parts={agent.target.kind === 'chlorine' ? parts : null} />
       ) : (
         <Body>As it comes, or as its label says: the label is the law.</Body>
       )}
       <Choice label="How it is kept" options={KEEPINGS} value={keeping} onChange={setKeeping} />
       <Body>
         {hours > 0
-          ? `Made now, use it by ${clockTime(new Date(Date.parse(now) + hours * 3_600_000).toISOString(), today.site.timeZone)}${hours >= 24 ? ' tomorrow' : ''}${made?.ppm && agent.halfLifeHours ? `; after 2 h it holds ${Math.round(strengthAfter(made.ppm, 2, agent.halfLifeHours[keeping]))} ppm` : ''}.`
+          ? `Made now, use it by ${clockTime(new Date(Date.parse(now) + hours * 3_600_000).toISOString(), today.site.timeZone)}${hours >= 24 ? ' tomorrow' : ''}${diluted?.ppm && agent.halfLifeHours ? `; after 2 h it holds ${Math.round(strengthAfter(diluted.ppm, 2, agent.halfLifeHours[keeping]))} ppm` : ''}.`
           : 'Too weak from the start: less than half of what is asked.'}
       </Body>
       {mix ? (

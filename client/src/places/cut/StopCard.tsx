@@ -14,7 +14,7 @@ export function StopCard({ why, ways, ...frame }: FrameGiven & { why: CleanWhy; 
   const { run, item, blade } = frame;
   const nameOf = (id: string) => run.blades.find((one) => one.id === id)?.name ?? id;
   const other = ways.find((way) => way.how === 'take' && way.bladeId !== blade?.id);
-  const own = ways.find((way) => way.bladeId === blade?.id);
+  const ownWay = ways.find((way) => way.bladeId === blade?.id);
   const state = blade ? run.logs.get(blade.id)?.state : undefined;
   return (
     <CardFrame
@@ -34,7 +34,7 @@ export function StopCard({ why, ways, ...frame }: FrameGiven & { why: CleanWhy; 
       </Notice>
       <Section>The shortest way out</Section>
       {other ? <Body>{`${nameOf(other.bladeId)} is clean: take it, ${other.seconds} s.`}</Body> : null}
-      {own ? <Body>{`Clean this one: ${own.seconds} s.`}</Body> : null}
+      {ownWay ? <Body>{`Clean this one: ${ownWay.seconds} s.`}</Body> : null}
       <View flexDirection="row" flexWrap="wrap" gap={12}>
         {other ? <WetButton blade={blade} quiet /> : null}
         <CutAlready item={item} blade={blade} today={frame.today} />

@@ -34,7 +34,7 @@ function endOfRow(
   if (cartAt === null) return null;
   const gap = cartAt.lastIndexOf(' ');
   const [rowId, which] = [cartAt.slice(0, gap), cartAt.slice(gap + 1)];
-  const own = trees.filter((tree) => tree.rowId === rowId).sort((a, b) => a.place - b.place);
-  const tree = which === 'last' ? own.at(-1) : own[0];
+  const treesOfRow = trees.filter((tree) => tree.rowId === rowId).sort((a, b) => a.place - b.place);
+  const tree = which === 'last' ? treesOfRow.at(-1) : treesOfRow[0];
   return (tree && places.get(tree.id)) ?? null;
 }

@@ -159,7 +159,7 @@ function GrowthMarks({ limb, onChange }: Pick<LimbFiguresProps, 'limb' | 'onChan
   const units = useUnits();
   const [cm, setCm] = useState<number | null>(null);
   const marks = limb.yearMarksCm ?? [];
-  const said = growth(limb);
+  const growthOfLimb = growth(limb);
   const add = () => {
     if (cm === null) return;
     set([...new Set([...marks, cm])].sort((a, b) => a - b));
@@ -187,8 +187,8 @@ function GrowthMarks({ limb, onChange }: Pick<LimbFiguresProps, 'limb' | 'onChan
           Add mark
         </Button>
       </View>
-      {said ? (
-        <Small>{`${said.yearsCm.length} years; ${tapeText(said.meanCm, units)} a year lately: ${said.vigour} growth.`}</Small>
+      {growthOfLimb ? (
+        <Small>{`${growthOfLimb.yearsCm.length} years; ${tapeText(growthOfLimb.meanCm, units)} a year lately: ${growthOfLimb.vigour} growth.`}</Small>
       ) : (
         <Small>No mark: its age is guessed.</Small>
       )}

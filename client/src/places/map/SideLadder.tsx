@@ -35,10 +35,10 @@ export function SideLadder({ limbs, chosen, units, onJoint, onInclination }: Sid
     x: LEFT + (width - LEFT) / 2 + across(point) * pxPerCm,
     y: HEIGHT - 12 - point.z * pxPerCm,
   });
-  const own = shape.get(chosen.id);
+  const stick = shape.get(chosen.id);
   const parent = limbs.find((limb) => limb.id === chosen.parentId);
-  if (!own) return null;
-  const [base, tip] = [at(own.base), at(own.tip)];
+  if (!stick) return null;
+  const [base, tip] = [at(stick.base), at(stick.tip)];
   // A joint slides along its parent: a cm up the screen is more wood on a parent that leans
   const rise = parent ? Math.max(0.15, Math.abs(Math.sin((parent.inclinationDeg * Math.PI) / 180))) : 1;
   const step = units === 'us' ? 30.48 : 50;

@@ -82,8 +82,8 @@ export function VerdictNotice({ view, solved }: { view: TreeView; solved: Solved
 export function LeftAsIs({ view, solved }: { view: TreeView; solved: Solved }) {
   const { left, swallowed } = solved.plan;
   const takerOf = (candidateId: string) => {
-    const one = solved.prepared.all.find((each) => each.id === candidateId);
-    return view.names.get(one?.kerf?.limbId ?? '') ?? '';
+    const priced = solved.prepared.all.find((each) => each.id === candidateId);
+    return view.names.get(priced?.kerf?.limbId ?? '') ?? '';
   };
   const rows = [
     ...swallowed.map(({ findingId, candidateId }) => ({
@@ -121,10 +121,10 @@ export function LeftAsIs({ view, solved }: { view: TreeView; solved: Solved }) {
 
 /** Why it is work for an arborist: what speaks against the smallest of its cuts. */
 function handOverWords({ prepared }: Solved, findingId: string): string {
-  const own = prepared.all.filter((one) =>
+  const answering = prepared.all.filter((one) =>
     one.candidate.answers.some((answer) => answer.findingId === findingId),
   );
-  const smallest = own.toSorted((a, b) => (a.handling?.massKg ?? 0) - (b.handling?.massKg ?? 0))[0];
+  const smallest = answering.toSorted((a, b) => (a.handling?.massKg ?? 0) - (b.handling?.massKg ?? 0))[0];
   const texts =
     smallest?.handling?.cautions.filter(({ kind }) => kind === 'hand over').map(cautionWords) ?? [];
   return [leftWords('hand over'), ...texts].join(' ');

@@ -144,12 +144,12 @@ function headWords(view: TreeView, { plan }: Solved, sum: Sum | null): string {
 }
 
 function SeasonLine({ today }: { today: SiteToday }) {
-  const said = { dormant: 'dormant', bloom: 'bud to petal fall', summer: 'summer', autumn: 'autumn' }[
+  const seasonWords = { dormant: 'dormant', bloom: 'bud to petal fall', summer: 'summer', autumn: 'autumn' }[
     today.season
   ];
   return (
     <Small>
-      Clearances for the {said === 'dormant' ? 'dormant season' : `growing season (${said})`},{' '}
+      Clearances for the {seasonWords === 'dormant' ? 'dormant season' : `growing season (${seasonWords})`},{' '}
       {today.site.season ? 'set by hand' : 'by the calendar'}.
     </Small>
   );

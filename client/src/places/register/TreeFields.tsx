@@ -66,7 +66,7 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
   );
   const plots = [...new Set(trees.map((tree) => tree.plot))];
   const rows = [...new Set(trees.filter((tree) => tree.plot === form.plot).map((tree) => tree.row))];
-  const known = cultivarsOf(form.species, cultivars);
+  const names = cultivarsOf(form.species, cultivars);
   const ticks = <T extends string>(
     label: string,
     all: readonly T[],
@@ -128,12 +128,12 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
         <Field
           label={fieldWords.cultivar}
           value={form.cultivar}
-          list={known.map((one) => one.name)}
+          list={names.map((one) => one.name)}
           hint="Empty: unknown."
           onChangeText={(cultivar) => onChange(withKnown({ ...form, cultivar }, cultivars))}
         />
       </Pair>
-      <AddCultivar species={form.species} name={form.cultivar} known={known} />
+      <AddCultivar species={form.species} name={form.cultivar} known={names} />
       <Pair>
         <Select
           label={fieldWords.form}

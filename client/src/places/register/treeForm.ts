@@ -147,6 +147,6 @@ export function withKnown(form: TreeForm, own: readonly Cultivar[]): TreeForm {
 
 /** The next place in a row that has trees already. */
 export function nextPlace(trees: readonly TreeSummary[], plot: string, row: string): number {
-  const own = trees.filter((tree) => tree.plot === plot && tree.row === row);
-  return Math.max(0, ...own.map((tree) => tree.place)) + 1;
+  const treesOfRow = trees.filter((tree) => tree.plot === plot && tree.row === row);
+  return Math.max(0, ...treesOfRow.map((tree) => tree.place)) + 1;
 }

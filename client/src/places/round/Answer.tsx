@@ -14,9 +14,12 @@ import { UNCUT_WORDS } from '../words';
 
 /** The cut of a lesion, and the one that takes its wood where it is swallowed. */
 export function cutOf(view: TreeView, lesionId: string): { own: Cut; taker: Cut | null } | null {
-  const own = view.cuts.cuts.find((cut) => cut.lesionIds.includes(lesionId));
-  if (!own) return null;
-  return { own, taker: own.swallowedBy === null ? null : (view.cuts.cuts[own.swallowedBy] ?? null) };
+  const ownCut = view.cuts.cuts.find((cut) => cut.lesionIds.includes(lesionId));
+  if (!ownCut) return null;
+  return {
+    own: ownCut,
+    taker: ownCut.swallowedBy === null ? null : (view.cuts.cuts[ownCut.swallowedBy] ?? null),
+  };
 }
 
 interface AnswerProps {

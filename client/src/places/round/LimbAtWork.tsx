@@ -146,11 +146,11 @@ function AlreadyThere({ view, marking }: { view: TreeView; marking: Marking }) {
 
 /** What the growth marks say; silent where nobody set any. */
 function GrowthWords({ limb }: { limb: Limb }) {
-  const said = growth(limb);
-  if (!said) return null;
+  const growthOfLimb = growth(limb);
+  if (!growthOfLimb) return null;
   return (
     <Small>
-      {`${said.yearsCm.length} years by its growth marks, ${Math.round(said.meanCm)} cm a year lately: ${said.vigour} growth.`}
+      {`${growthOfLimb.yearsCm.length} years by its growth marks, ${Math.round(growthOfLimb.meanCm)} cm a year lately: ${growthOfLimb.vigour} growth.`}
     </Small>
   );
 }

@@ -146,10 +146,10 @@ function MindSheet({
   const { record } = useRecordAction();
   const [reading, setReading] = useState<keyof typeof READING>('no');
   const toSee = queue.trees.length - queue.done;
-  const own = plots.filter((plot) => round.plotIds.length === 0 || round.plotIds.includes(plot.id));
+  const plotsOfRound = plots.filter((plot) => round.plotIds.length === 0 || round.plotIds.includes(plot.id));
   const read = () => {
     setReading('reading');
-    readPlots(own.map((plot) => plot.id)).then(
+    readPlots(plotsOfRound.map((plot) => plot.id)).then(
       () => setReading('read'),
       () => setReading('failed'),
     );

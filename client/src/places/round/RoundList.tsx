@@ -70,10 +70,10 @@ const MOST_UNASKED = 1000;
 
 /** Whether the trees of the round are on this device, so that one may walk out of signal. */
 function ReadAhead({ round, plots, trees }: { round: OpenRound; plots: readonly Plot[]; trees: number }) {
-  const own = round.plotIds.length === 0 ? plots.map((plot) => plot.id) : round.plotIds;
+  const plotIds = round.plotIds.length === 0 ? plots.map((plot) => plot.id) : round.plotIds;
   const [wanted, setWanted] = useState(false);
   const few = trees <= MOST_UNASKED || wanted;
-  const { data, error, refetch } = useReadAhead(few ? round.id : null, own);
+  const { data, error, refetch } = useReadAhead(few ? round.id : null, plotIds);
   if (!few)
     return (
       <Notice

@@ -153,10 +153,10 @@ function versionLines(version: unknown): string[] {
 }
 
 function findingLines(version: unknown): string[] {
-  const known = Object.fromEntries(
+  const knownValues = Object.fromEntries(
     Object.entries((version ?? {}) as object).filter(([key]) => key in FindingBody.shape),
   );
-  const parsed = FindingBody.safeParse(known);
+  const parsed = FindingBody.safeParse(knownValues);
   if (!parsed.success) return [];
   const { disorder, limbName, fromCm, toCm, edge, note, withdrawn } = parsed.data;
   const by = Finding.safeParse(version).data?.by;

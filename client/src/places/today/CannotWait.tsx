@@ -87,12 +87,12 @@ export function FrostRows({ told, today }: Pick<CannotWaitProps, 'told' | 'today
     }
   }
   return [...byFrost.entries()].map(([key, row]) => {
-    const own = trees.filter((tree) => row.keys.has(told.groupOf[tree.id] ?? ''));
+    const treesOfRow = trees.filter((tree) => row.keys.has(told.groupOf[tree.id] ?? ''));
     return (
       <Row
         key={key}
         href="/book/weather"
-        title={`Look at ${plural(own.length, 'tree')} after the frost of ${dayWords(row.day)}`}
+        title={`Look at ${plural(treesOfRow.length, 'tree')} after the frost of ${dayWords(row.day)}`}
         detail={`${speciesList([...row.species])} · ${row.kind === 'buds' ? 'cut buds across' : 'scratch the wood'} from ${dayWords(row.lookFrom)}`}
       />
     );

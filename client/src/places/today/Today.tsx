@@ -30,14 +30,20 @@ import { JobRows, QuestionRows, RoundRow } from './Walking';
 export function Today() {
   const { open, error, refetch } = useOpenViews();
   const trees = useTrees().data?.trees;
-  const told = useTiming().data;
+  const timing = useTiming().data;
   const clock = useClock();
   const wide = useWide();
   const { here } = useRun();
   const router = useRouter();
   // The header and the next step speak for the kind of wood that most trees are of
-  const lane = told && lanesOf(told).toSorted((a, b) => treesOf(b) - treesOf(a))[0];
-  const next = useNextStep({ run: here?.run, today: open?.today, told, views: open?.views ?? [], lane });
+  const lane = timing && lanesOf(timing).toSorted((a, b) => treesOf(b) - treesOf(a))[0];
+  const next = useNextStep({
+    run: here?.run,
+    today: open?.today,
+    told: timing,
+    views: open?.views ?? [],
+    lane,
+  });
   if (!open) return <Waiting title="Today" error={error} onRetry={refetch} />;
   const { today, views, latestActions } = open;
   const now = clock();
@@ -73,15 +79,19 @@ export function Today() {
           </Button>
         )
       }
-      aside={lane && told ? <Aside {...nowWords(lane, hourOf(told.now), today.site.timeZone)} /> : null}
+      aside={lane && timing ? <Aside {...nowWords(lane, hourOf(timing.now), today.site.timeZone)} /> : null}
     >
-      {told ? <CuttingWeather told={told} today={today} /> : <Body role="status">Reading the weather …</Body>}
+      {timing ? (
+        <CuttingWeather told={timing} today={today} />
+      ) : (
+        <Body role="status">Reading the weather …</Body>
+      )}
       <Columns beside={wide ? doneLast : null}>
         <Rows>
-          <EmergencyRows told={told} views={views} today={today} />
-          <BlightRows told={told} today={today} />
-          <FrostRows told={told} today={today} />
-          <ProtectantRows told={told} />
+          <EmergencyRows told={timing} views={views} today={today} />
+          <BlightRows told={timing} today={today} />
+          <FrostRows told={timing} today={today} />
+          <ProtectantRows told={timing} />
           {/* Until every tree is planned, no count would be true */}
           {here ? <CutsRow run={here.run} today={today} /> : <Row title="Planning the cuts …" />}
           <RecheckRows today={today} codeOf={codeOf} />
@@ -132,12 +142,12 @@ function DecisionRow({ view }: { view: TreeView }) {
   const lesions = openDecisions(view).map((decision) =>
     view.findings.find((finding) => finding.id === decision.lesionId),
   );
-  const known = lesions.filter((finding) => finding !== undefined);
+  const found = lesions.filter((finding) => finding !== undefined);
   return (
     <Row
       href={`/plan/${view.tree.id}`}
       title="A decision is open"
-      detail={`${view.tree.code} · ${disorderWords(known)} where no cut answers it`}
+      detail={`${view.tree.code} · ${disorderWords(found)} where no cut answers it`}
     />
   );
 }

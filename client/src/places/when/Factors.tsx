@@ -100,7 +100,7 @@ function PathogenChart({ data, pathogen }: { data: TreeTiming; pathogen: Pathoge
   const [at, setAt] = useState(0);
   const { days } = data.curves;
   const here = days[at];
-  const known = pathogenOf(pathogen.code);
+  const described = pathogenOf(pathogen.code);
   const lines = [
     { name: 'Wound still open', values: pathogen.susceptible, colour: plum },
     { name: 'Warmth in wet hours suits it', values: pathogen.suitable, colour: ochre, dash: '7 4' },
@@ -114,7 +114,7 @@ function PathogenChart({ data, pathogen }: { data: TreeTiming; pathogen: Pathoge
     <View gap={6}>
       <ChartKey lines={[...lines, { name: 'Adds to the risk', colour: chalk }]} />
       <Chart
-        label={`${known.name}: a wound day by day`}
+        label={`${described.name}: a wound day by day`}
         count={days.length}
         left={SHARE_AXIS}
         right={{
@@ -137,7 +137,7 @@ function PathogenChart({ data, pathogen }: { data: TreeTiming; pathogen: Pathoge
       />
       <Small color="$ink" role="status">{`${here ? dayWords(here.day) : ''} · ${say(at)}`}</Small>
       <Small>
-        {`Chance ${percent(pathogen.chance)} (${percent(pathogen.chanceBand[0])} to ${percent(pathogen.chanceBand[2])}); nearby it counts ${pathogen.load}, consequence ${pathogen.consequence}. Carried by ${known.carriedBy}. ${known.anchor}${beyond >= 0 ? ' Shaded days lie beyond the forecast: past years stand in.' : ''}`}
+        {`Chance ${percent(pathogen.chance)} (${percent(pathogen.chanceBand[0])} to ${percent(pathogen.chanceBand[2])}); nearby it counts ${pathogen.load}, consequence ${pathogen.consequence}. Carried by ${described.carriedBy}. ${described.anchor}${beyond >= 0 ? ' Shaded days lie beyond the forecast: past years stand in.' : ''}`}
       </Small>
     </View>
   );

@@ -162,9 +162,9 @@ function Months({ season }: { season: SeasonAnswer }) {
     { name: 'Spores about', values: season.months.map((one) => one.inoculum), colour: leaf, dash: '2 4' },
   ];
   const say = (i: number) => {
-    const one = season.months[i];
-    if (!one) return '';
-    return `temperature alone ${Math.round((one.temperatureTerm / most) * 100)} % of its most, rain in ${Math.round(one.rainShare * 100)} % of hours, spores ${Math.round(one.inoculum * 100)} %`;
+    const month = season.months[i];
+    if (!month) return '';
+    return `temperature alone ${Math.round((month.temperatureTerm / most) * 100)} % of its most, rain in ${Math.round(month.rainShare * 100)} % of hours, spores ${Math.round(month.inoculum * 100)} %`;
   };
   return (
     <View gap={6}>

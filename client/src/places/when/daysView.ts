@@ -50,9 +50,9 @@ export function windowWords(lane: Lane, timing: Timing, nowHour: number, zone: s
 
 function frostWords(timing: Timing, fromHour: number, units: Units): string {
   const from = Math.max(0, fromHour - timing.fromHour);
-  const known = timing.temperatureC.slice(from).filter((one) => one !== null);
-  if (known.length === 0) return 'the nights after it are not forecast';
-  return `no colder than ${joined(temperatureReading(Math.min(...known), units))} as far as is forecast`;
+  const temperatures = timing.temperatureC.slice(from).filter((one) => one !== null);
+  if (temperatures.length === 0) return 'the nights after it are not forecast';
+  return `no colder than ${joined(temperatureReading(Math.min(...temperatures), units))} as far as is forecast`;
 }
 
 /** What stands in the way on most of a lane’s half-days. */

@@ -66,12 +66,12 @@ export function asMilp(problem: PlanProblem): string {
     );
     const credits: string[] = [];
     for (const { k, remains } of solvers) {
-      const own = candidates[k]?.slots ?? [];
-      for (const season of new Set(own.map((t) => slots[t]?.season ?? 1))) {
+      const slotsOfIt = candidates[k]?.slots ?? [];
+      for (const season of new Set(slotsOfIt.map((t) => slots[t]?.season ?? 1))) {
         const q = `q${p}_${k}_${season}`;
         credits.push(q);
         objective.push(term(value * weight(season) * (1 - remains), q));
-        const now = own.filter((t) => slots[t]?.season === season).map((t) => x(k, t));
+        const now = slotsOfIt.filter((t) => slots[t]?.season === season).map((t) => x(k, t));
         rules.push(`${q} ${now.map((name) => `- ${name}`).join(' ')} <= 0`);
         for (const { k: other } of solvers) {
           const earlier = (candidates[other]?.slots ?? [])

@@ -44,9 +44,9 @@ export function planInstance(seed: number, { candidates: count, seasons, limit }
   const placeAt = (limb: number, at: number): Place => {
     const had = places.find((place) => place.limb === limb && Math.abs(place.at - at) < 0.02);
     if (had) return had;
-    const made = { limb, at, solves: [] };
-    places.push(made);
-    return made;
+    const candidate = { limb, at, solves: [] };
+    places.push(candidate);
+    return candidate;
   };
   const found = (value: number): number => {
     problems.push({ id: `p${problems.length}`, value, mustBy: null });
@@ -99,8 +99,8 @@ function tree(count: number, int: Int): Limb[] {
     crown: Math.round((1000 * weight) / whole),
   }));
   for (let s = 0; s < scaffolds; s++) {
-    const own = Math.max(1, Math.round((count * 0.8) / scaffolds) + int(-1, 1));
-    const parts = Array.from({ length: own }, () => int(4, 30));
+    const limbsHere = Math.max(1, Math.round((count * 0.8) / scaffolds) + int(-1, 1));
+    const parts = Array.from({ length: limbsHere }, () => int(4, 30));
     const sum = parts.reduce((a, b) => a + b, 0) * 1.25;
     const crown = limbs[s]?.crown ?? 0;
     for (const part of parts) {
@@ -180,8 +180,8 @@ function assembled({ seed, count, limit, int, limbs, places, others, problems, s
   for (const [i, tied] of others.entries()) {
     const p = tied.solves[0]?.problem;
     candidates.forEach((candidate, k) => {
-      const own = order[k]?.solves.some((one) => one.problem === p);
-      if (own && candidate) problem.excludes.push([k, candidates.length + i]);
+      const solvesIt = order[k]?.solves.some((one) => one.problem === p);
+      if (solvesIt && candidate) problem.excludes.push([k, candidates.length + i]);
     });
   }
   musts(problem, order, int);
@@ -217,10 +217,10 @@ function spread(
       : order.findLastIndex((one) => one.limb === limb.scaffold && one.at < limb.joint);
   for (const stop of [...cuts, { k: -1, at: 1 }]) {
     const share = Math.round(limb.crown * (stop.at - from));
-    const own = k === null || k < 0 ? undefined : candidates[k]?.own;
-    if (own) {
-      own.crown += share;
-      own.fruit += Math.round((share * int(20, 100)) / 100);
+    const ownCost = k === null || k < 0 ? undefined : candidates[k]?.own;
+    if (ownCost) {
+      ownCost.crown += share;
+      ownCost.fruit += Math.round((share * int(20, 100)) / 100);
     }
     from = stop.at;
     k = stop.k;

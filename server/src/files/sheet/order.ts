@@ -7,8 +7,8 @@ export function inOrder(
   byId: ReadonlyMap<string, Priced>,
   orders: Record<string, OrderResult>,
 ): Priced[] {
-  const own = new Set(steps.map((step) => step.candidateId));
+  const stepIds = new Set(steps.map((step) => step.candidateId));
   const [first] = steps;
   const order = first ? (orders[visitKey(first)]?.order ?? []) : [];
-  return order.filter((id) => own.has(id)).flatMap((id) => byId.get(id) ?? []);
+  return order.filter((id) => stepIds.has(id)).flatMap((id) => byId.get(id) ?? []);
 }

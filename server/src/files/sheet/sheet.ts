@@ -330,19 +330,19 @@ function later(
     twelveBearingDeg: sheet.twelveBearingDeg,
   };
   for (const step of rest) {
-    const one = byId.get(step.candidateId);
-    if (!one) continue;
+    const priced = byId.get(step.candidateId);
+    if (!priced) continue;
     roomFor(doc, 28);
     doc
       .font('bold')
       .fontSize(10)
       .text(
-        `${passWords(step.season, step.pass, sheet.input.year)} · ${names.get(limbOf(one)) ?? limbOf(one)}: `,
+        `${passWords(step.season, step.pass, sheet.input.year)} · ${names.get(limbOf(priced)) ?? limbOf(priced)}: `,
         MARGIN,
         doc.y,
         { continued: true, width: widthOf(doc) },
       );
-    doc.font('text').text(stepSentence(one, telling));
+    doc.font('text').text(stepSentence(priced, telling));
   }
 }
 

@@ -87,10 +87,10 @@ function FromTree({ treeId, today }: { treeId: string; today: SiteToday }) {
     today.day,
   );
   const take = () => {
-    const said = `${detail.tree.code} ${today.day} ${newId().slice(-4).toUpperCase()}`.slice(0, 40);
+    const labelCode = `${detail.tree.code} ${today.day} ${newId().slice(-4).toUpperCase()}`.slice(0, 40);
     recording.record(
-      { kind: 'scionTaken', at: clock(), treeId, limbName: 'last year’s shoots', label: said, sticks },
-      () => setLabel(said),
+      { kind: 'scionTaken', at: clock(), treeId, limbName: 'last year’s shoots', label: labelCode, sticks },
+      () => setLabel(labelCode),
     );
   };
   return (

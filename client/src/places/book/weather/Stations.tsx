@@ -17,7 +17,7 @@ export function Stations() {
   const put = usePutStation();
   const end = useDeleteStation();
   const [name, setName] = useState('');
-  const made = put.data;
+  const added = put.data;
   return (
     <View gap={10}>
       <Section>Stations that push</Section>
@@ -49,9 +49,9 @@ export function Stations() {
           </View>
         </View>
       ))}
-      {made ? (
-        <Notice kind="said" title={`Token of ${made.name}: it is shown this once`}>
-          {`${made.token} — send hours to /api/weather/push with the header Authorization: Bearer and this token.`}
+      {added ? (
+        <Notice kind="said" title={`Token of ${added.name}: it is shown this once`}>
+          {`${added.token} — send hours to /api/weather/push with the header Authorization: Bearer and this token.`}
         </Notice>
       ) : null}
       <Field label="Name of a new station" value={name} onChangeText={setName} />

@@ -31,15 +31,15 @@ type Told = NonNullable<ReturnType<typeof useTiming>['data']>;
 export function WeatherBook() {
   const { error, refetch } = useSite();
   const today = useToday();
-  const told = useTiming();
+  const timing = useTiming();
   const router = useRouter();
   const wide = useWide();
-  if (!today || !told.data) {
+  if (!today || !timing.data) {
     return (
       <Waiting
         title="Book"
-        error={error ?? told.error}
-        onRetry={() => void (error ? refetch() : told.refetch())}
+        error={error ?? timing.error}
+        onRetry={() => void (error ? refetch() : timing.refetch())}
       />
     );
   }
@@ -62,19 +62,19 @@ export function WeatherBook() {
     >
       <BookTabs />
       <Columns beside={beside}>
-        <Source told={told.data} today={today} />
+        <Source told={timing.data} today={today} />
         <Record units={today.units} />
         <Section>How far each kind of tree is</Section>
-        <StageLines stages={told.data.stages} />
-        <SayStage told={told.data} today={today} />
+        <StageLines stages={timing.data.stages} />
+        <SayStage told={timing.data} today={today} />
         <Section>Frost on record</Section>
-        <Frosts told={told.data} units={today.units} />
+        <Frosts told={timing.data} units={today.units} />
         <Section>Fire blight in bloom</Section>
-        <Bloom told={told.data} units={today.units} />
+        <Bloom told={timing.data} units={today.units} />
         <Section>The ground</Section>
-        <SayGround told={told.data} today={today} />
+        <SayGround told={timing.data} today={today} />
         <Section>Protectants</Section>
-        <Protectants told={told.data} today={today} />
+        <Protectants told={timing.data} today={today} />
         {wide ? null : beside}
       </Columns>
     </Screen>

@@ -19,7 +19,7 @@ export function GirdleSheet({ today, limb, marking, onChange, open, onClose }: S
   const fromMap = (Math.PI * diameterMmAt(limb, Math.min(marking.fromCm, limb.lengthCm))) / 10;
   const roundCm = marking.circumferenceCm ?? fromMap;
   const on = limb.kind === 'trunk' ? 'stem' : 'limb';
-  const said = girdled(marking.widthsCm, roundCm, on, edgeMatters(marking.disorder));
+  const girdling = girdled(marking.widthsCm, roundCm, on, edgeMatters(marking.disorder));
   const add = () => {
     if (width === null || width <= 0) return;
     onChange({ ...marking, widthsCm: [...marking.widthsCm, width] });
@@ -63,12 +63,12 @@ export function GirdleSheet({ today, limb, marking, onChange, open, onClose }: S
           </Button>
         </View>
       ))}
-      {said ? (
+      {girdling ? (
         <Notice
-          kind={said.share >= 0.5 ? 'caution' : 'said'}
-          title={`${Math.round(said.share * 100)} % of the circumference`}
+          kind={girdling.share >= 0.5 ? 'caution' : 'said'}
+          title={`${Math.round(girdling.share * 100)} % of the circumference`}
         >
-          {`${said.advice} Thresholds are common practice, no source.`}
+          {`${girdling.advice} Thresholds are common practice, no source.`}
         </Notice>
       ) : null}
     </Sheet>

@@ -46,7 +46,7 @@ const AT_ONCE = 4;
 export function KindChoice({ marking, onChange, limbs, likely }: KindChoiceProps) {
   const [choosing, setChoosing] = useState(false);
   const [naming, setNaming] = useState(false);
-  const known = marking.disorder === null ? undefined : disorderOf(marking.disorder);
+  const disorder = marking.disorder === null ? undefined : disorderOf(marking.disorder);
   const choose = (found: Findable) => {
     setNaming(false);
     setChoosing(false);
@@ -61,7 +61,7 @@ export function KindChoice({ marking, onChange, limbs, likely }: KindChoiceProps
       onChoose={choose}
     />
   );
-  if (!known || choosing || marking.kind === null) {
+  if (!disorder || choosing || marking.kind === null) {
     return (
       <View gap={8}>
         <Choice
@@ -89,9 +89,9 @@ export function KindChoice({ marking, onChange, limbs, likely }: KindChoiceProps
   }
   const chosen = (
     <View flexDirection="row" flexWrap="wrap" alignItems="center" gap={8}>
-      <Mark kind={marking.kind === 'old cut' ? known.kind : marking.kind} />
+      <Mark kind={marking.kind === 'old cut' ? disorder.kind : marking.kind} />
       <Label flex={1} minWidth={120} fontSize="$19" lineHeight="$19">
-        {marking.fault ? faultTitle(marking.fault) : known.name}
+        {marking.fault ? faultTitle(marking.fault) : disorder.name}
       </Label>
       <Button kind="quiet" onPress={() => setNaming(true)}>
         Name it
@@ -162,22 +162,22 @@ function NameSheet({
 /** What the disorder looks like, to be held against the wood, and what the law may ask. */
 export function DisorderSigns({ marking }: { marking: Marking }) {
   const site = useToday()?.site;
-  const known = marking.disorder === null ? undefined : disorderOf(marking.disorder);
-  if (!known) return null;
-  const rule = site?.notifiable.find((one) => one.codes.includes(known.code));
+  const disorder = marking.disorder === null ? undefined : disorderOf(marking.disorder);
+  if (!disorder) return null;
+  const rule = site?.notifiable.find((one) => one.codes.includes(disorder.code));
   return (
     <View gap={8}>
       <Small>
-        {known.plain === 'diseased'
-          ? known.tellingSigns
-          : `${known.name}, most likely if you see: ${known.tellingSigns}`}
+        {disorder.plain === 'diseased'
+          ? disorder.tellingSigns
+          : `${disorder.name}, most likely if you see: ${disorder.tellingSigns}`}
       </Small>
       {rule ? (
         <Notice kind="caution" title="Notifiable here">
           {`Report to: ${rule.authority}. ${rule.note} Move no wood off the site before they have answered.`}
         </Notice>
-      ) : known.notifiable ? (
-        <Notice kind="caution">{known.notifiable}</Notice>
+      ) : disorder.notifiable ? (
+        <Notice kind="caution">{disorder.notifiable}</Notice>
       ) : null}
     </View>
   );

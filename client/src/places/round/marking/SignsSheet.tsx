@@ -32,7 +32,7 @@ import type { SeenSheetProps } from './seen';
 
 export function SignsSheet({ view, today, marking, onChange, open, onClose }: SeenSheetProps) {
   const [place, setPlace] = useState<SignPlace>('bark');
-  const said = useCauses(view, today, marking);
+  const causes = useCauses(view, today, marking);
   const answer = (code: string, to: 'present' | 'absent') => {
     const { [code]: before, ...rest } = marking.signs;
     onChange({ ...marking, signs: before === to ? rest : { ...rest, [code]: to } });
@@ -40,7 +40,7 @@ export function SignsSheet({ view, today, marking, onChange, open, onClose }: Se
   const listed = signs.filter((sign) => sign.place === place && shows(sign, today.season));
   return (
     <Sheet title="Signs and causes" open={open} onClose={onClose} closeLabel="Done">
-      <LikelyCauses view={view} marking={marking} said={said} onChange={onChange} onAnswer={answer} />
+      <LikelyCauses view={view} marking={marking} said={causes} onChange={onChange} onAnswer={answer} />
       <View gap={8}>
         <Section>Signs by place</Section>
         <Choice
@@ -268,11 +268,11 @@ function Clinic({ view, marking, advice }: { view: TreeView; marking: Marking; a
   );
   if (sent?.action.kind === 'sampleSent') {
     const { label } = sent.action;
-    const told = answered?.action.kind === 'sampleAnswered' ? answered.action.evidence : null;
+    const evidence = answered?.action.kind === 'sampleAnswered' ? answered.action.evidence : null;
     return (
       <Notice kind="said" title={`Sample ${label}`}>
-        {told
-          ? `${upperFirst(clinicWords(told.result))}. The clinic is simulated: it finds ${Math.round(told.sensitivity * 100)} of 100 true causes and now and then names a wrong one.`
+        {evidence
+          ? `${upperFirst(clinicWords(evidence.result))}. The clinic is simulated: it finds ${Math.round(evidence.sensitivity * 100)} of 100 true causes and now and then names a wrong one.`
           : 'Sent. The simulated clinic answers in about a minute; a real one takes days.'}
       </Notice>
     );

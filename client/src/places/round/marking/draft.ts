@@ -112,9 +112,9 @@ export function isUnnamed({ kind, disorder, fault }: Marking): boolean {
 }
 
 export function ofKind(marking: Marking, kind: FindingKind, limbs: Limb[]): Marking {
-  const said = { ...marking, kind, disorder: FIRST_DISORDER[kind], fault: null };
+  const started = { ...marking, kind, disorder: FIRST_DISORDER[kind], fault: null };
   // Sound wood in the wrong place is the limb as a whole
-  return kind === 'misplaced' ? atPlace(said, 'limb', limbs) : said;
+  return kind === 'misplaced' ? atPlace(started, 'limb', limbs) : started;
 }
 
 const BASE_TO_CM = 15;

@@ -39,7 +39,7 @@ const NAMED: Partial<Record<FaultKind, string>> = {
 };
 
 function ofDisorder({ code, name, kind, tellingSigns, oldCut, sits }: Disorder): Findable {
-  const own: FindingKind = oldCut ? 'old cut' : kind;
+  const findingKind: FindingKind = oldCut ? 'old cut' : kind;
   return {
     key: code,
     name,
@@ -47,15 +47,15 @@ function ofDisorder({ code, name, kind, tellingSigns, oldCut, sits }: Disorder):
     also: code,
     mark: kind,
     // Dead wood may have died of anything
-    kinds: own === 'diseased' ? ['diseased', 'dead'] : [own],
+    kinds: findingKind === 'diseased' ? ['diseased', 'dead'] : [findingKind],
     apply: (marking, limbs) => {
-      const told: Marking = {
+      const chosen: Marking = {
         ...marking,
-        kind: marking.kind === 'dead' && own === 'diseased' ? 'dead' : own,
+        kind: marking.kind === 'dead' && findingKind === 'diseased' ? 'dead' : findingKind,
         disorder: code,
         fault: null,
       };
-      return sits && !marking.measured ? atPlace(told, sits, limbs) : told;
+      return sits && !marking.measured ? atPlace(chosen, sits, limbs) : chosen;
     },
     isChosen: (marking) => marking.disorder === code && marking.fault === null,
   };
@@ -135,9 +135,9 @@ export function findables(kind: FindingKind | null, sought: string): Findable[] 
   // Whole words of a name before parts of one before words of a sign
   const inName = (one: Findable) => {
     const name = `${one.name} ${one.also}`.toLowerCase();
-    const own = name.split(/[^\p{L}]+/u);
+    const parts = name.split(/[^\p{L}]+/u);
     return (
-      Number(words.every((word) => name.includes(word))) + Number(words.every((word) => own.includes(word)))
+      Number(words.every((word) => name.includes(word))) + Number(words.every((word) => parts.includes(word)))
     );
   };
   return ALL.filter((one) => words.every((word) => text(one).includes(word))).toSorted(
