@@ -1,6 +1,7 @@
 // A tree's recorded facts put through the triage table.
 
 import { girdled } from '@mortisect/core/diagnosis';
+import { DAY_MS } from '@mortisect/core/measure';
 import { findingsOpenAt, type SiteToday, type TreeView } from '@mortisect/core/present';
 import type { Finding, TreeDetail } from '@mortisect/core/records';
 import { markOf } from '@mortisect/core/records';
@@ -9,7 +10,6 @@ import { affectedShare, type Triage, triage } from '@mortisect/core/triage';
 
 /** How long ago “a season ago” is, days. */
 const A_SEASON_DAYS = 200;
-const DAY_MS = 24 * 3600_000;
 
 export function triageOf(view: TreeView, detail: TreeDetail, today: SiteToday): Triage & { share: number } {
   const { tree, limbs } = view;

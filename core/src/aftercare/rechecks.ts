@@ -1,8 +1,10 @@
 // When is a cut looked at again, and for what?
+
 import { z } from 'zod';
 import { woodClass } from '../blades/index';
 import { type AnsweredCut, regrowth } from '../crown/index';
 import { isGrowing, type Season } from '../disorders/index';
+import { laterDay } from '../measure/index';
 import { COMMON_PRACTICE, setting } from '../settings/index';
 
 export const recheckKinds = ['strikes', 'month', 'early summer', 'next winter'] as const;
@@ -89,15 +91,15 @@ export function rechecksOf(cut: MadeCutFacts, southern: boolean, settings: Reche
   if (growing && (diseased || cut.doubtful)) {
     add(
       'strikes',
-      later(cut.day, Math.round(strikeDays(settings.meanC))),
+      laterDay(cut.day, Math.round(strikeDays(settings.meanC))),
       'New strikes within 30 cm of the cut.',
     );
-    add('month', later(cut.day, settings.monthDays), 'Regrowth, and any dieback from the cut.');
+    add('month', laterDay(cut.day, settings.monthDays), 'Regrowth, and any dieback from the cut.');
   }
   const pass = growing ? 'summer' : 'dormant';
   const { shoots, where } = regrowth({ kind: cut.kind, kerfMm: cut.diameterMm, pass, seasonShare: 0 });
   if (shoots[1] > 0 || diseased || cut.doubtful) {
-    const from = growing ? later(cut.day, settings.monthDays * 2) : cut.day;
+    const from = growing ? laterDay(cut.day, settings.monthDays * 2) : cut.day;
     add(
       'early summer',
       nextDate(from, southern ? EARLY_SUMMER_SOUTH : EARLY_SUMMER_NORTH),
@@ -109,7 +111,7 @@ export function rechecksOf(cut: MadeCutFacts, southern: boolean, settings: Reche
     const midwinter = southern ? MIDWINTER_SOUTH : MIDWINTER_NORTH;
     add(
       'next winter',
-      nextDate(later(cut.day, HALF_YEAR_DAYS), midwinter),
+      nextDate(laterDay(cut.day, HALF_YEAR_DAYS), midwinter),
       'Canker at the cut or toward the trunk.',
     );
   }
@@ -121,11 +123,6 @@ const EARLY_SUMMER_SOUTH = '12-10';
 const MIDWINTER_NORTH = '01-20';
 const MIDWINTER_SOUTH = '07-20';
 const HALF_YEAR_DAYS = 150;
-const DAY_MS = 86_400_000;
-
-function later(day: string, days: number): string {
-  return new Date(Date.parse(`${day}T00:00:00Z`) + days * DAY_MS).toISOString().slice(0, 10);
-}
 
 /** The next day after this one with that month and day. */
 function nextDate(day: string, monthDay: string): string {
@@ -145,7 +142,7 @@ export function recheckState(
 ): RecheckState {
   if (doneIds.has(one.id)) return 'done';
   if (one.dueOn > today) return 'to come';
-  return later(one.dueOn, settings.overdueDays) < today ? 'lapsed' : 'due';
+  return laterDay(one.dueOn, settings.overdueDays) < today ? 'lapsed' : 'due';
 }
 
 /** Infection this near toward the trunk, this soon, means that the cut fell short. @source common practice, no source */

@@ -1,6 +1,8 @@
 // May graft wood be taken from this tree?
+
 import { z } from 'zod';
 import { disorderOf } from '../disorders/index';
+import { DAY_MS } from '../measure/index';
 import { plainReason, reasonSchema } from '../reason/index';
 
 export interface TreeRecord {
@@ -28,7 +30,6 @@ interface ScionGuard {
 
 const CLEAN_YEARS = 2;
 const SEEN_WITHIN_DAYS = 365;
-const DAY_MS = 86_400_000;
 
 /** Only from clean trees: no disease on record for two years, and somebody has looked all round it in the last one. Common practice, no source. */
 export function scionGuard(tree: TreeRecord, today: string): ScionGuard {

@@ -1,6 +1,8 @@
 // Which cuts do the open findings of this tree ask for, by the site's schools and in this season?
+
 import { z } from 'zod';
 import { Clearance, clearance, disorderOf, edges, isCutFor, kindOf, type Season } from '../disorders/index';
+import { treeAge } from '../register/index';
 import { cutBack, type Kerf, type Limb, LimbMap } from '../tree/index';
 import { cutPosition } from './cutPosition';
 import { CutPositionResult, finishes, type Lesion } from './model';
@@ -90,7 +92,7 @@ export function treeCuts(
       edge: finding.edge,
       growthRapid: finding.growthRapid,
       cultivarSusceptible: tree.susceptible,
-      treeAgeYears: tree.plantedYear === null ? null : Math.max(0, year - tree.plantedYear),
+      treeAgeYears: treeAge(tree.plantedYear, year),
       schools: schools.clearance,
       halveDefiniteDormant: schools.halveDefiniteDormant,
     });

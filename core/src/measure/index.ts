@@ -1,4 +1,5 @@
 export { clockHour, turn } from './clock';
+export { DAY_MS, laterDay } from './day';
 export {
   heightReading,
   massReading,

@@ -4,6 +4,7 @@ import {
   heightReading,
   isBareNumber,
   joined,
+  laterDay,
   massReading,
   roundToTape,
   tapeText,
@@ -118,3 +119,12 @@ test.each([
   ['', false],
   ['4 5', false],
 ])('“%s” is a bare number: %s', (text, bare) => expect(isBareNumber(text)).toBe(bare));
+
+test.each([
+  ['2026-12-30', 3, '2027-01-02'],
+  ['2028-02-28', 1, '2028-02-29'],
+  ['2026-03-01', -1, '2026-02-28'],
+  ['2026-11-24', 0, '2026-11-24'],
+])('%s and %i days is %s', (day, days, later) => {
+  expect(laterDay(day, days)).toBe(later);
+});

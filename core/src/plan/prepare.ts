@@ -1,7 +1,9 @@
 // From a tree with its findings to a problem that can be solved: values, musts, forest of cuts, pins and limits.
+
 import { type CrownMap, crownMap, type SeasonLimits, seasonLimits } from '../crown/index';
 import { type TreeCuts, treeCuts } from '../cuts/index';
 import { disorderOf, kindOf, type Season } from '../disorders/index';
+import { treeAge } from '../register/index';
 import { indexLimbs, isDistalOf, type Kerf, type LimbIndex, wayToStool } from '../tree/index';
 import { type Candidate, candidatesOf, isDiseased } from './candidates';
 import type { Pin, PlanFinding, PlanInput } from './input';
@@ -85,7 +87,7 @@ export function preparePlan(given: PlanInput): Prepared {
   const limits = seasonLimits(
     {
       species: tree.species,
-      ageYears: tree.plantedYear === null ? null : Math.max(0, input.year - tree.plantedYear),
+      ageYears: treeAge(tree.plantedYear, input.year),
       vigour: tree.vigour,
       renovated: tree.renovated,
       wild: tree.form === 'wild',

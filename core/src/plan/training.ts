@@ -2,6 +2,7 @@
 
 import { shapeCut } from '../cuts/index';
 import { plainDisorder } from '../disorders/index';
+import { treeAge } from '../register/index';
 import { type Limb, widestGap } from '../tree/index';
 import { type Candidate, cutId } from './candidates';
 import type { PlanFinding, PlanInput } from './input';
@@ -29,8 +30,8 @@ const STEEP_DEG = 65;
 export function trainingOf(input: PlanInput): Training {
   const { tree, year } = input;
   const none: Training = { findings: [], candidates: [], ids: new Set(), musts: new Set() };
-  if (tree.plantedYear === null) return none;
-  const age = year - tree.plantedYear;
+  const age = treeAge(tree.plantedYear, year);
+  if (age === null) return none;
   const onStem = tree.limbs.filter((limb) => limb.kind !== 'trunk' && isStem(limb.parentId, tree.limbs));
   const stems = tree.limbs.filter((limb) => limb.kind === 'trunk');
   if (age <= WHIP_UP_TO_YEARS && onStem.length === 0 && stems.length === 1)

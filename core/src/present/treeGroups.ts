@@ -1,5 +1,6 @@
 // Which trees share one answer about the day: species and cultivar, what was seen of their stage, and what is catching nearby.
 
+import { DAY_MS } from '../measure/index';
 import type { Action, Finding, Site, TreeSummary } from '../records/index';
 import { cultivarNamed, speciesOf } from '../register/index';
 import type { SeenStage } from '../stage/index';
@@ -13,7 +14,6 @@ export const USUAL_CUT: CutKind = { mm: 40, crownShare: 0.1 };
 
 /** Days of the past on which a stage can have been seen that still tells something. */
 const SEEN_DAYS = 330;
-const DAY_MS = 864e5;
 
 /** What of a tree tells its group. */
 export type TreeOfGroup = Pick<TreeSummary, 'id' | 'species' | 'cultivar' | 'status'>;

@@ -22,6 +22,7 @@ export {
   type TreeForm,
   treeForms,
 } from './species';
+export { treeAge } from './treeAge';
 export { byTag, groundPlaces, serpentine } from './walkingOrder';
 export {
   formMeant,

@@ -1,4 +1,5 @@
 // Walking order, names of species, days of jobs.
+
 import fc from 'fast-check';
 import {
   cultivarNamed,
@@ -10,6 +11,7 @@ import {
   speciesMeant,
   speciesNamed,
   speciesTable,
+  treeAge,
   writtenYear,
 } from './index';
 
@@ -124,4 +126,13 @@ test.each([
     true,
     false,
   ]);
+});
+
+test.each([
+  [2020, 6],
+  [2026, 0],
+  [2027, 0],
+  [null, null],
+])('a tree planted in %s is %s years old in 2026', (planted, age) => {
+  expect(treeAge(planted, 2026)).toBe(age);
 });

@@ -1,5 +1,13 @@
 // What is said of one cut: how heavy and high it is and whose work, how far from every edge it falls, and what may stay behind?
-import { type Clearance, disorderOf, type Edge, kindOf, type Season } from '../disorders/index';
+
+import {
+  type Clearance,
+  disorderOf,
+  type Edge,
+  kindOf,
+  type Season,
+  YOUNG_BELOW_YEARS,
+} from '../disorders/index';
 import {
   type Caution,
   cautions,
@@ -16,6 +24,7 @@ import {
   toolFor,
   type Wielded,
 } from '../handling/index';
+import { treeAge } from '../register/index';
 import {
   ageYearsAt,
   comesOff,
@@ -208,15 +217,13 @@ function shortfalls(left: readonly Left[], { clearances }: JudgedBy): Judgement[
   );
 }
 
-/** Common practice, no source. */
-const YOUNG_BELOW_YEARS = 8;
-
 /** Disease runs further in wood that grows fast: by its own growth, by the cultivar, or because the tree is young. */
 export function isVigorous(
   finding: Pick<FindingAtCut, 'growthRapid'>,
   { tree, year }: { tree: Pick<JudgedBy['tree'], 'plantedYear' | 'susceptible'>; year: number },
 ): boolean {
-  const young = tree.plantedYear !== null && year - tree.plantedYear < YOUNG_BELOW_YEARS;
+  const age = treeAge(tree.plantedYear, year);
+  const young = age !== null && age < YOUNG_BELOW_YEARS;
   return finding.growthRapid || tree.susceptible || young;
 }
 

@@ -5,6 +5,7 @@ import { kerfMm, treeCuts } from '@mortisect/core/cuts';
 import { seasonOn } from '@mortisect/core/disorders';
 import { faultKey, geometryFaults } from '@mortisect/core/faults';
 import { limbMass } from '@mortisect/core/handling';
+import { DAY_MS, laterDay } from '@mortisect/core/measure';
 import { bladesOf } from '@mortisect/core/present';
 import { type ActionBody, FindingBody } from '@mortisect/core/records';
 import { serpentine } from '@mortisect/core/register';
@@ -37,7 +38,6 @@ import {
   trees,
 } from './orrinBight';
 
-const DAY_MS = 24 * 3600_000;
 const STALE_DAYS = 7;
 
 interface Loaded {
@@ -180,7 +180,7 @@ const JOBS_WRITTEN_DAYS_AGO = 7;
 function jobEvent(demo: (typeof jobs)[number], i: number, now: string, people: People): DemoEvent {
   const { inDays, ...job } = demo;
   const at = daysBefore(now, JOBS_WRITTEN_DAYS_AGO, i);
-  const dueOn = new Date(Date.parse(now) + inDays * DAY_MS).toISOString().slice(0, 10);
+  const dueOn = laterDay(now.slice(0, 10), inDays);
   const write = (tx: Store) =>
     writeJob(tx, {
       id: idAt(at, 80 + i),

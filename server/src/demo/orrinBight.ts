@@ -1,4 +1,5 @@
 // Orrin Bight: the made-up orchard of a former harbour pilot station. No real place, person or business.
+
 import { readFileSync } from 'node:fs';
 import { recheckKinds, recheckOutcomes } from '@mortisect/core/aftercare';
 import { findingPlaces } from '@mortisect/core/cuts';
@@ -6,6 +7,7 @@ import { Answers, scratchReadings } from '@mortisect/core/diagnosis';
 import { edges } from '@mortisect/core/disorders';
 import { faultKinds } from '@mortisect/core/faults';
 import { startingKit } from '@mortisect/core/handling';
+import { DAY_MS } from '@mortisect/core/measure';
 import { defaultSchools, Site, TreeBody } from '@mortisect/core/records';
 import { z } from 'zod';
 import { growFromForm, growTree, Scaffold, Stem } from './growTree';
@@ -85,7 +87,7 @@ export function siteAt(now: string): Site {
 /** What the crews said of stage and ground, and what they put on. */
 export const fieldNotes = (now: string): { daysAgo: number; crew: 'wall' | 'boat'; action: object }[] => {
   const spring = Date.parse(`${siteAt(now).weather.spells[1]?.from}T10:00:00Z`);
-  const daysAgo = (add: number) => Math.round((Date.parse(now) - spring) / 864e5) - add;
+  const daysAgo = (add: number) => Math.round((Date.parse(now) - spring) / DAY_MS) - add;
   return [
     {
       daysAgo: daysAgo(3),

@@ -1,6 +1,7 @@
 // Who may ask: host and origin checks always, a passphrase outside loopback.
 
 import { randomBytes } from 'node:crypto';
+import { DAY_MS } from '@mortisect/core/measure';
 import { hash, verify } from '@node-rs/argon2';
 import cookieSession from 'cookie-session';
 import type { Express, RequestHandler } from 'express';
@@ -82,8 +83,6 @@ async function keysFor(config: Config, db: Db): Promise<Keys | null> {
   await keep(db, 'access', keys);
   return keys;
 }
-
-const DAY_MS = 24 * 3600_000;
 
 function install(app: Express, config: Config, keys: Keys | null): void {
   app.use(sameHost(config), sameOrigin);

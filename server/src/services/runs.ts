@@ -1,5 +1,6 @@
 // What was done in the run that is open; and cuts with what was seen when they were looked at again.
 
+import { DAY_MS } from '@mortisect/core/measure';
 import { kitKinds, runKinds } from '@mortisect/core/present';
 import type { Action } from '@mortisect/core/records';
 import { and, asc, desc, eq, gt, gte, inArray } from 'drizzle-orm';
@@ -7,7 +8,6 @@ import type { Store } from '../store/openDb';
 import { actions, findings } from '../store/schema';
 import { asAction } from './orchard';
 
-const DAY_MS = 86_400_000;
 /** Blades count from this long before now at least: a local day at the other end of the world is in it. */
 const BLADES_MS = 2 * DAY_MS;
 const KIT_MS = 400 * DAY_MS;

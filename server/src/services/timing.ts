@@ -1,6 +1,8 @@
 // What the weather says of the days ahead, for the site and for one tree. Computed in the pool, kept until something changes.
+
 import { createHash } from 'node:crypto';
 import type { StationState, TimingNow, TreeTiming } from '@mortisect/contracts';
+import { DAY_MS } from '@mortisect/core/measure';
 import { type TreeOfGroup, treeGroups } from '@mortisect/core/present';
 import type { Action, Site } from '@mortisect/core/records';
 import { cropOf, showsGreen, stageByCalendar } from '@mortisect/core/stage';
@@ -156,7 +158,7 @@ async function overRestart(
 const SEEN_DAYS = 400;
 
 function stagesSeen(site: Site, said: readonly Action[], now: string): TimingNow['seen'] {
-  const since = Date.parse(now) - SEEN_DAYS * 864e5;
+  const since = Date.parse(now) - SEEN_DAYS * DAY_MS;
   return said
     .flatMap(({ id, action, by }) => {
       if (action.kind !== 'stageSeen' || Date.parse(action.at) < since) return [];
@@ -210,7 +212,7 @@ async function protectants(
   timing: SiteTiming | null,
   now: string,
 ): Promise<TimingNow['protectants']> {
-  const since = Date.parse(now) - PROTECTANT_DAYS * 864e5;
+  const since = Date.parse(now) - PROTECTANT_DAYS * DAY_MS;
   const recent = said.flatMap(({ id, action }) =>
     action.kind === 'protectantApplied' && Date.parse(action.at) >= since ? [{ id, ...action }] : [],
   );

@@ -1,4 +1,5 @@
 // Trees and their limb maps as they are written: sent twice they count once, edited on a revision.
+
 import { isDeepStrictEqual } from 'node:util';
 import {
   type HistoryValue,
@@ -7,6 +8,7 @@ import {
   type TreeSummary,
   treeBodyOf,
 } from '@mortisect/core/records';
+import { treeAge } from '@mortisect/core/register';
 import { bareStem, type Limb } from '@mortisect/core/tree';
 import { and, eq, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
@@ -59,7 +61,7 @@ export async function writeTree(
     await beginTree(tx, {
       id,
       ...written,
-      limbs: limbs ?? [bareStem({ ...tree, ageYears: ageOf(tree, now) })],
+      limbs: limbs ?? [bareStem({ ...tree, ageYears: treeAge(tree.plantedYear, Number(now.slice(0, 4))) })],
       limbsRevision: 1,
       surveyedAt: now,
     });
@@ -140,9 +142,6 @@ async function nextPosition(tx: Store, table: typeof plots | typeof rows): Promi
   const [last] = await tx.select({ position: sql<number>`coalesce(max(${table.position}), -1)` }).from(table);
   return Number(last?.position ?? -1) + 1;
 }
-
-const ageOf = ({ plantedYear }: TreeBody, now: string): number | null =>
-  plantedYear === null ? null : Number(now.slice(0, 4)) - plantedYear;
 
 interface LimbsWrite {
   treeId: string;

@@ -1,7 +1,8 @@
 // One step to a first map: form and size are known from the tree, the number of main limbs is counted.
+
 import { upperFirst } from '@mortisect/core/measure';
 import type { TreeSummary } from '@mortisect/core/records';
-import { isTrainedFlat, type TreeForm, treeForms } from '@mortisect/core/register';
+import { isTrainedFlat, type TreeForm, treeAge, treeForms } from '@mortisect/core/register';
 import { type Limb, starterMap } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { useMemo, useState } from 'react';
@@ -31,7 +32,7 @@ export function Starter({ tree, onBack, onDraw }: StarterProps) {
   const [spreadCm, setSpread] = useState(Math.max(10, tree.spreadCm));
   const [girthCm, setGirth] = useState(tree.girthCm ?? Math.round((heightCm / 100) * GIRTH_CM_A_METRE));
   const [plane, setPlane] = useState('90');
-  const year = Number(today?.day.slice(0, 4) ?? 0);
+  const age = treeAge(tree.plantedYear, Number(today?.day.slice(0, 4) ?? 0));
   const limbs = useMemo(
     () =>
       starterMap({
@@ -41,10 +42,10 @@ export function Starter({ tree, onBack, onDraw }: StarterProps) {
         spreadCm,
         scaffolds: count,
         girthCm,
-        ageYears: tree.plantedYear === null ? null : Math.max(1, year - tree.plantedYear),
+        ageYears: age === null ? null : Math.max(1, age),
         planeBearingDeg: Number(plane),
       }),
-    [form, tree.species, tree.plantedYear, heightCm, spreadCm, count, girthCm, plane, year],
+    [form, tree.species, age, heightCm, spreadCm, count, girthCm, plane],
   );
   if (!today) return null;
   return (

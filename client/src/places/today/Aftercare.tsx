@@ -1,6 +1,7 @@
 // Rechecks that are due, and blades and mixes that need care.
 
 import { agentOf } from '@mortisect/core/blades';
+import { DAY_MS } from '@mortisect/core/measure';
 import { mixes, rechecksDue, type SiteToday } from '@mortisect/core/present';
 import { dayWords } from '../../data/moment';
 import { useClock } from '../../data/useClock';
@@ -58,7 +59,7 @@ export function CareRows({ here }: { here: RunHere }) {
   );
 }
 
-const LATELY_MS = 3 * 86_400_000;
+const LATELY_MS = 3 * DAY_MS;
 /** Longer ago nobody carries it any more. */
 function isOfLately(at: string, now: string): boolean {
   return Date.parse(now) - Date.parse(at) < LATELY_MS;

@@ -1,4 +1,5 @@
 // Of the round and of other people: where the last round stopped, what was asked of whom, jobs that are due.
+import { laterDay } from '@mortisect/core/measure';
 import { openQuestion, type SiteToday, type TreeView } from '@mortisect/core/present';
 import { jobKinds } from '@mortisect/core/register';
 import { dayWords } from '../../data/moment';
@@ -45,12 +46,11 @@ export function QuestionRows({ views }: { views: TreeView[] }) {
 
 const SHOWN = 4;
 const DUE_WITHIN_DAYS = 14;
-const DAY_MS = 24 * 3600_000;
 
 export function JobRows({ today }: { today: SiteToday }) {
   const jobs = useJobs().data?.jobs ?? [];
   const trees = useTrees().data?.trees;
-  const until = new Date(Date.parse(today.day) + DUE_WITHIN_DAYS * DAY_MS).toISOString().slice(0, 10);
+  const until = laterDay(today.day, DUE_WITHIN_DAYS);
   const due = jobs.filter((job) => job.dueOn <= until);
   return (
     <>

@@ -1,6 +1,7 @@
 // The year as a strip of expected risk with its range, the schools' seasons under it, and what makes the months differ.
 
 import type { SeasonAnswer } from '@mortisect/contracts';
+import { DAY_MS } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import { schoolWords } from '@mortisect/core/timing';
 import { LESSON } from '@mortisect/core/words';
@@ -43,7 +44,7 @@ function Strip({ season, today }: { season: SeasonAnswer; today: SiteToday }) {
   const { plum, chalk } = usePalette();
   const { weeks } = season;
   const now = new Date(`${today.day}T00:00:00Z`);
-  const ofYear = Math.floor((now.getTime() - Date.UTC(now.getUTCFullYear(), 0, 1)) / 864e5) + 1;
+  const ofYear = Math.floor((now.getTime() - Date.UTC(now.getUTCFullYear(), 0, 1)) / DAY_MS) + 1;
   const [at, setAt] = useState(
     Math.max(
       0,

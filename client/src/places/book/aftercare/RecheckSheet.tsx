@@ -1,7 +1,7 @@
 // One cut looked at again: its own place on the tape, and what is there now.
 
 import { type RecheckOutcome, verdictOn } from '@mortisect/core/aftercare';
-import { tapeText, typedLengthCm } from '@mortisect/core/measure';
+import { DAY_MS, tapeText, typedLengthCm } from '@mortisect/core/measure';
 import type { RecheckDue, SiteToday, treeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
@@ -56,7 +56,7 @@ function Looking({ one, today, onClose }: { one: RecheckDue; today: SiteToday; o
   const faulty =
     (outcome === 'came back' && distanceCm === null) ||
     (count !== null && (!Number.isInteger(count) || count < 0 || count > 200));
-  const daysSince = Math.round((Date.parse(clock()) - Date.parse(action.at)) / 86_400_000);
+  const daysSince = Math.round((Date.parse(clock()) - Date.parse(action.at)) / DAY_MS);
   const record = () => {
     if (!outcome) return;
     recording.record(

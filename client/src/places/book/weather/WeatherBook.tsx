@@ -1,6 +1,13 @@
 // The weather of the site: where it comes from, what was measured, how far each crop is, what frost has done, and what was put on.
 
-import { joined, rainReading, temperatureReading, type Units, upperFirst } from '@mortisect/core/measure';
+import {
+  DAY_MS,
+  joined,
+  rainReading,
+  temperatureReading,
+  type Units,
+  upperFirst,
+} from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import { FROST_CONFIDENCE, FROST_SOURCE } from '@mortisect/core/stage';
 import { View } from '@tamagui/core';
@@ -196,7 +203,7 @@ function daily(series: NonNullable<ReturnType<typeof useWeather>['data']>['obser
     const hour = series.fromHour + i;
     const number = Math.floor(hour / 24);
     const day = days.get(number) ?? {
-      day: new Date(number * 864e5).toISOString().slice(0, 10),
+      day: new Date(number * DAY_MS).toISOString().slice(0, 10),
       hour: number * 24,
       minC: null,
       maxC: null,
