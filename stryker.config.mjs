@@ -14,5 +14,5 @@ export default {
   timeoutMS: 20_000,
   allowEmpty: true,
   plugins: ['@stryker-mutator/jest-runner'],
-  ignorePatterns: ['client/dist', 'e2e', 'docs/screenshots', 'data', '.git'],
+  ignorePatterns: ['client/dist', 'e2e', 'docs/screenshots', '/data', '.git'],
 };
