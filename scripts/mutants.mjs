@@ -41,7 +41,7 @@ await command(async () => {
     const report = path.join(kept, 'report.json');
     const mutate = values.all ? [`${folder}/*.ts`] : sampleOf(folder, Number(values.seed));
     const args = ['stryker', 'run', 'stryker.config.mjs', '--mutate', [...mutate, '!**/*.test.ts'].join(',')];
-    const env = { MUTANTS_REPORT: report, MUTANTS_FOLDER: folder };
+    const env = { MUTANTS_REPORT: report, MUTANTS_FOLDER: folder, ORCHARDS_AT: kept };
     await run('Changes', 'npx', args, { env });
     tell(room, JSON.parse(readFileSync(report, 'utf8')));
   } finally {

@@ -1,10 +1,11 @@
 // A screen that reads a file: choose it, see what it would bring, take that or nothing.
-import { useRouter } from 'expo-router';
+import { type Href, useRouter } from 'expo-router';
 import { type ReactNode, useRef } from 'react';
 import { Button } from '../ui/Button';
 import { Failed } from '../ui/Failed';
 import { Screen } from '../ui/Screen';
 import { Label, Small } from '../ui/type';
+import { useBack } from '../ui/useBack';
 
 interface Step {
   label: string;
@@ -23,8 +24,10 @@ interface FromFileProps {
   reading: { isPending: boolean; error: Error | null };
   /** What the file would bring can be taken. */
   take: (Step & { onNothing?: () => void }) | null;
-  /** It was taken: where to go. */
-  taken: Step | null;
+  /** It was taken. */
+  taken: boolean;
+  /** The page that shows what was taken. */
+  above: { label: string; path: Href };
   /** No file can be chosen yet. */
   waits?: boolean;
   onChoose(file: File): void;
@@ -33,24 +36,22 @@ interface FromFileProps {
 
 export function FromFile({ title, subtitle, reading, take, taken, waits = false, ...given }: FromFileProps) {
   const router = useRouter();
+  const back = useBack(given.above.path);
   const input = useRef<HTMLInputElement>(null);
   const choose: Step = {
     label: 'Choose a file',
     disabled: reading.isPending || waits,
     onPress: () => input.current?.click(),
   };
-  const main = taken ?? take ?? choose;
+  const show: Step = { label: given.above.label, onPress: () => router.replace(given.above.path) };
+  const main = taken ? show : (take ?? choose);
   return (
     <Screen
       title={title}
       subtitle={subtitle}
       actions={
         <>
-          {taken ? null : (
-            <Button onPress={take?.onNothing ?? (() => router.back())}>
-              {take ? 'Take nothing' : 'Back'}
-            </Button>
-          )}
+          {taken ? null : <Button onPress={take?.onNothing ?? back}>{take ? 'Take nothing' : 'Back'}</Button>}
           <Button grow kind="main" disabled={main.disabled ?? false} onPress={main.onPress}>
             {main.label}
           </Button>

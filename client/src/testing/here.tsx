@@ -11,7 +11,12 @@ import { NOW, Stage } from './orchard';
 /** What the page asked the router for, oldest first: `['navigate', '/plan']`. */
 export const went: [how: string, where: unknown][] = [];
 /** Address and parameters that the page is shown at. */
-export const at: { path: string; params: Record<string, string> } = { path: '/', params: {} };
+export const at: { path: string; params: Record<string, string>; first: boolean } = {
+  path: '/',
+  params: {},
+  // Nothing lies behind it
+  first: false,
+};
 
 /** `jest.mock('expo-router', () => require('…/testing/here').router)` */
 export const router = {
@@ -40,7 +45,7 @@ const ROUTER = {
   replace: go('replace'),
   push: go('push'),
   back: go('back'),
-  canGoBack: () => true,
+  canGoBack: () => !at.first,
 };
 
 let exposed: object = {};

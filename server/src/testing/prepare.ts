@@ -1,5 +1,5 @@
 // Before the server's tests: its worker is compiled, and the demo orchard and an empty one are each loaded once into a database, of which every test then opens a copy of its own.
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { pathToFileURL } from 'node:url';
@@ -10,11 +10,13 @@ import { completeHistory } from '../services/beginnings';
 import { type Db, openDb } from '../store/openDb';
 import { NOW } from './orchard';
 
+/** Many runs after one another name a folder with `ORCHARDS_AT`: the first fills it, and none takes it away. */
 export default async function prepare(): Promise<void> {
-  await serverBuilt();
-  process.env.COMPILED_WORKER = pathToFileURL(path.join(root, 'server/dist/js/tasks.worker.mjs')).href;
-  const folder = mkdtempSync(path.join(tmpdir(), 'orchards-'));
+  const folder = process.env.ORCHARDS_AT ?? mkdtempSync(path.join(tmpdir(), 'orchards-'));
   process.env.ORCHARD_COPIES = folder;
+  process.env.COMPILED_WORKER = pathToFileURL(path.join(root, 'server/dist/js/tasks.worker.mjs')).href;
+  if (existsSync(path.join(folder, 'empty.tar'))) return;
+  await serverBuilt();
   for (const [name, load] of [
     ['demo', (db: Db) => loadDemo(db, NOW)],
     ['empty', (db: Db) => loadEmptySite(db, NOW).then(() => completeHistory(db, NOW))],

@@ -16,6 +16,7 @@ import { goToFirstFault } from '../../ui/SaveButton';
 import { Screen } from '../../ui/Screen';
 import { Sheet } from '../../ui/Sheet';
 import { Body } from '../../ui/type';
+import { useBack } from '../../ui/useBack';
 import { useBase } from '../../ui/useBase';
 import { Waiting } from '../../ui/Waiting';
 import { Conflict, movedProblem } from '../Conflict';
@@ -60,6 +61,7 @@ function TreeEditor({ title, treeId, newest }: TreeEditorProps) {
   const [doubts, setDoubts] = useState<SizeDoubt[]>([]);
   const leaving = useLeaveGuard(edited !== null, revision === null ? 'The new tree' : 'The tree');
   const page = useRef<HTMLDivElement>(null);
+  const back = useBack(revision === null ? '/round/register' : `/round/${treeId}`);
   const save = (baseRevision: number | null, filled = form, sure = false) => {
     const read = treeOfForm(filled, units, before);
     if ('faults' in read) {
@@ -92,7 +94,7 @@ function TreeEditor({ title, treeId, newest }: TreeEditorProps) {
       subtitle={revision === null ? 'Write it down; its limb map comes next' : 'Edit the tree'}
       actions={
         <>
-          <Button onPress={() => leaving.ask(() => router.back())}>Cancel</Button>
+          <Button onPress={() => leaving.ask(back)}>Cancel</Button>
           <Button grow kind="main" onPress={() => save(revision)} disabled={saving.isPending}>
             {saving.isPending ? 'Saving …' : revision === null ? 'Save, then its limbs' : 'Save the tree'}
           </Button>

@@ -1,6 +1,5 @@
 // Trees from a file: which column is what, what is wrong row by row, and then the good rows or nothing.
 import type { ImportChoices, ImportReport, importFormats } from '@mortisect/contracts';
-import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTrees } from '../../data/queries';
 import { useImportArchive, useImportTrees } from '../../data/writes';
@@ -16,7 +15,6 @@ type Format = (typeof importFormats)[number];
 const NOTHING_SAID: ImportChoices = { starts: {}, kinds: {}, units: {} };
 
 export function ImportTrees() {
-  const router = useRouter();
   const reading = useImportTrees();
   const bringing = useImportArchive();
   const register = useTrees().data;
@@ -70,7 +68,8 @@ export function ImportTrees() {
       reading={reading}
       waits={noTrees === undefined}
       onChoose={choose}
-      taken={taken ? { label: 'To the register', onPress: () => router.replace('/round/register') } : null}
+      taken={taken}
+      above={{ label: 'To the register', path: '/round/register' }}
       take={
         archive
           ? {

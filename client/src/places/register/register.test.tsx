@@ -242,12 +242,17 @@ describe('a new tree', () => {
     await screen.findByText('Which tree');
     press('Cancel');
     expect(went).toEqual([['back', undefined]]);
+    // By its address: to the list
+    at.first = true;
+    press('Cancel');
+    expect(went.at(-1)).toEqual(['replace', '/round/register']);
+    at.first = false;
     write('Nickname', 'Anna');
     press('Cancel');
     await screen.findByText('The new tree has changes that are not saved.');
-    expect(went).toHaveLength(1);
+    expect(went).toHaveLength(2);
     press('Leave, lose the changes');
-    await waitFor(() => expect(went).toHaveLength(2));
+    await waitFor(() => expect(went).toHaveLength(3));
   });
 });
 

@@ -4,7 +4,6 @@ import { type WeatherImportReport, weatherUnits } from '@mortisect/contracts';
 import { upperFirst } from '@mortisect/core/measure';
 import { type Column, columns, type Repair, repairs } from '@mortisect/core/weather';
 import { View } from '@tamagui/core';
-import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { shortMoment } from '../../../data/moment';
 import { useToday } from '../../../data/useToday';
@@ -38,7 +37,6 @@ const NAMES: Record<'at' | Column, string> = {
 };
 
 export function ImportWeather() {
-  const router = useRouter();
   const today = useToday();
   const reading = useImportWeather();
   const [file, setFile] = useState<File | null>(null);
@@ -81,7 +79,8 @@ export function ImportWeather() {
       fileName={file?.name}
       reading={reading}
       onChoose={choose}
-      taken={taken ? { label: 'To the weather', onPress: () => router.replace('/book/weather') } : null}
+      taken={taken}
+      above={{ label: 'To the weather', path: '/book/weather' }}
       take={
         report && file
           ? {
