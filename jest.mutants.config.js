@@ -1,4 +1,4 @@
-/** One room of the core, or one folder of server or client, with its own tests, as it is changed one place at a time. @see scripts/mutants.mjs */
+/** One room of the core with its own tests, or one folder of server or client with all tests beside it, as it is changed one place at a time. @see scripts/mutants.mjs */
 const [workspace, ...folder] = process.env.MUTANTS_FOLDER.split('/');
 const config = require(`./${workspace}/jest.config${workspace === 'client' ? '' : '.cjs'}`);
 module.exports = {
@@ -8,6 +8,6 @@ module.exports = {
     ? require(`${config.preset}/jest-preset.js`).testEnvironment
     : config.testEnvironment,
   rootDir: workspace,
-  testMatch: [`<rootDir>/${folder.join('/')}/**/*.test.ts`],
+  testMatch: [`<rootDir>/${workspace === 'core' ? folder.join('/') : 'src'}/**/*.test.ts?(x)`],
   testTimeout: 60_000,
 };
