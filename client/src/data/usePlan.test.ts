@@ -1,11 +1,13 @@
 // A search that was given up before its proof is taken up again, whichever way its tree comes back.
 import '../workers/importMeta';
 import type { Solved } from '@mortisect/core/plan';
-import { planInputOf, treeView } from '@mortisect/core/present';
+import { planInputOf, type TreeView, treeView } from '@mortisect/core/present';
 import { plansOf } from '@mortisect/core/testing';
-import { QueryClient, QueryObserver } from '@tanstack/react-query';
+import { QueryClient, QueryClientProvider, QueryObserver } from '@tanstack/react-query';
+import { act, renderHook } from '@testing-library/react';
+import { createElement } from 'react';
 import { detail, finding, today } from '../testing/orchard';
-import { planQuery } from './usePlan';
+import { planQuery, usePlans } from './usePlan';
 
 const mockSolve = jest.fn();
 const mockStop = jest.fn();
@@ -51,8 +53,60 @@ test('a plan left for another and come back to is searched to its proof', async 
   client.clear();
 });
 
+test('a list shows what is planned, names what cannot be, and keeps the last plan of a tree while it is planned anew', async () => {
+  mockSolve.mockReset();
+  const tree = (id: string, code: string) => {
+    const one = detail([finding(id, 'S', code)]);
+    return treeView({ ...one, tree: { ...one.tree, id } }, today);
+  };
+  const [a, b] = [tree('a', 'FB_CANK_A'), tree('b', 'DEAD')];
+  const proved = plansOf([a], today).get('a') as Solved;
+  mockSolve.mockResolvedValueOnce(proved).mockRejectedValueOnce(new Error('no plan'));
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  const { result, rerender } = renderHook(({ views }) => usePlans(views, today), {
+    initialProps: { views: [a, b] },
+    wrapper: ({ children }) => createElement(QueryClientProvider, { client }, children),
+  });
+  expect(result.current).toMatchObject({ ready: false, current: false, failed: [] });
+  await waitFor(() => result.current.ready);
+  expect(result.current.plans.get('a')).toBe(proved);
+  expect(result.current.plans.has('b')).toBe(false);
+  expect(result.current).toMatchObject({ current: true, failed: [b] });
+  // Both are searched for lists, each with what is kept of it
+  expect(mockSolve.mock.calls.map(([, , , how]) => how)).toEqual([
+    { kept: mockKept, mostMs: 1500 },
+    { kept: false, mostMs: 1500 },
+  ]);
+  let found = (_: Solved) => {};
+  mockSolve.mockReturnValueOnce(
+    new Promise((resolve) => {
+      found = resolve;
+    }),
+  );
+  const changed = tree('a', 'NEO');
+  rerender({ views: [changed] });
+  expect(result.current.plans.get('a')).toBe(proved);
+  expect(result.current).toMatchObject({ ready: true, current: false, failed: [] });
+  const next = plansOf([changed], today).get('a') as Solved;
+  await waitFor(() => mockSolve.mock.calls.length === 3);
+  found(next);
+  await waitFor(() => result.current.current);
+  expect(result.current.plans.get('a')).toBe(next);
+  client.clear();
+});
+
+test('without a tree there is nothing to wait for', () => {
+  const client = new QueryClient();
+  const { result } = renderHook(() => usePlans(NO_VIEWS, null), {
+    wrapper: ({ children }) => createElement(QueryClientProvider, { client }, children),
+  });
+  expect(result.current).toMatchObject({ ready: true, current: true, failed: [] });
+  expect(result.current.plans.size).toBe(0);
+});
+const NO_VIEWS: TreeView[] = [];
+
 async function waitFor(holds: () => boolean) {
   for (let tries = 0; tries < 100 && !holds(); tries++)
-    await new Promise((resolve) => setTimeout(resolve, 5));
+    await act(() => new Promise((resolve) => setTimeout(resolve, 5)));
   expect(holds()).toBe(true);
 }
