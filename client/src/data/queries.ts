@@ -12,7 +12,7 @@ import {
 import type { Action, TreeDetail } from '@mortisect/core/records';
 import { CancelledError, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { type Answer, ask } from './api';
+import { type Answer, ask, NoAnswer } from './api';
 import { changesAreTold } from './changes';
 import { useOutbox } from './outbox';
 import { waitingOf } from './pending';
@@ -38,11 +38,35 @@ export function useTrees() {
   return { ...query, data };
 }
 
+/**
+ * A tree that was never opened on this device stands in its list of open work all the same: without the server it is shown from there.
+ *
+ * @throws {NoAnswer} when the server is away and the device knows nothing of the tree
+ */
+async function askTree(treeId: string): Promise<TreeDetail> {
+  try {
+    return await ask('getTree', { params: { treeId } });
+  } catch (error) {
+    const isRead = queryClient.getQueryData(['tree', treeId]) !== undefined;
+    if (isRead || !(error instanceof NoAnswer)) throw error;
+    const listed = (await openWorkHere())?.trees.find(({ tree }) => tree.id === treeId);
+    if (!listed) throw error;
+    return listed;
+  }
+}
+
+/** The open work as it was read last, in an earlier visit too. */
+async function openWorkHere(): Promise<Answer<'getOpenWork'> | undefined> {
+  const known = queryClient.getQueryData<Answer<'getOpenWork'>>(OPEN_WORK);
+  const kept = () => queryClient.fetchQuery({ queryKey: OPEN_WORK, queryFn: readOpenWork, retry: false });
+  return known ?? kept().catch(() => undefined);
+}
+
 /** @param asked false where there is no tree to ask for */
 export function useTree(treeId: string, asked = true) {
   const query = useQuery({
     queryKey: ['tree', treeId],
-    queryFn: () => ask('getTree', { params: { treeId } }),
+    queryFn: () => askTree(treeId),
     enabled: asked,
   });
   const waiting = useWaiting();
@@ -140,7 +164,7 @@ export async function readTree(treeId: string): Promise<TreeDetail> {
   try {
     return await queryClient.fetchQuery({
       queryKey: ['tree', treeId],
-      queryFn: () => ask('getTree', { params: { treeId } }),
+      queryFn: () => askTree(treeId),
     });
   } catch (error) {
     // Overtaken by a change that was told meanwhile

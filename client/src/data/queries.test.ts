@@ -1,0 +1,42 @@
+// A tree that was never opened on this device, while the server is away.
+import { FakeServer, refused } from '../testing/fakeServer';
+import { detail, finding } from '../testing/orchard';
+import { NoAnswer, ServerProblem } from './api';
+import { readTree } from './queries';
+import { queryClient } from './queryClient';
+
+const tree = detail([finding('1', 'S', 'DEAD')]);
+const openWork = { revision: 'o:1', whole: true, trees: [tree], gone: [], latestActions: [] };
+let server: FakeServer;
+beforeEach(() => {
+  server = new FakeServer([tree]).install();
+});
+afterEach(() => queryClient.clear());
+
+test('it is shown from the list of open work, and from nowhere where it is not listed', async () => {
+  queryClient.setQueryData(['open-work'], openWork);
+  server.down = true;
+  expect(await readTree('a')).toEqual(tree);
+  await expect(readTree('b')).rejects.toBeInstanceOf(NoAnswer);
+  expect(queryClient.getQueryData(['tree', 'b'])).toBeUndefined();
+});
+
+test('what was read of the tree itself is not overtaken by an older list', async () => {
+  const newer = { ...tree, limbsRevision: tree.limbsRevision + 1 };
+  queryClient.setQueryData(['open-work'], openWork);
+  queryClient.setQueryData(['tree', 'a'], newer, { updatedAt: 1 });
+  server.down = true;
+  await expect(readTree('a')).rejects.toBeInstanceOf(NoAnswer);
+  expect(queryClient.getQueryData(['tree', 'a'])).toEqual(newer);
+});
+
+test('a server that says no is believed', async () => {
+  queryClient.setQueryData(['open-work'], openWork);
+  server.instead.set('getTree', () => {
+    throw refused(404, 'Tree a is not there.');
+  });
+  await expect(readTree('a')).rejects.toBeInstanceOf(ServerProblem);
+  server.down = true;
+  queryClient.clear();
+  await expect(readTree('a')).rejects.toBeInstanceOf(NoAnswer);
+});
