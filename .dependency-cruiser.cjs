@@ -56,6 +56,13 @@ module.exports = {
     },
     { name: 'client-not-server', severity: 'error', from: { path: '^client' }, to: { path: '^server' } },
     { name: 'server-not-client', severity: 'error', from: { path: '^server' }, to: { path: '^client' } },
+    // What runs by somebody else’s list of packages stops when they drop it
+    {
+      name: 'package-declared',
+      severity: 'error',
+      from: { path: '^(server|client)/', pathNot: `${test}|/testing/` },
+      to: { dependencyTypes: ['npm-no-pkg', 'npm-unknown'] },
+    },
     { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
   ],
   options: {

@@ -14,6 +14,7 @@ const PLANTED = [
   // Its entry stands in a folder that is called dist
   ['contracts-on-core', 'contracts/src/plantedDist.ts', "import 'sharp';\n"],
   ['client-not-server', 'client/src/planted.ts', "import '../../server/src/config';\n"],
+  ['package-declared', 'server/src/plantedPackage.ts', "import 'acorn';\n"],
   ['server-not-client', 'server/src/planted.ts', "import '../../client/src/ui/theme';\n"],
 ];
 
@@ -31,6 +32,8 @@ await command(async () => {
       'package.json',
       'core/package.json',
       'contracts/package.json',
+      'server/package.json',
+      'client/package.json',
     ]) {
       cpSync(path.join(root, part), path.join(copy, part), { recursive: true });
     }
