@@ -106,6 +106,9 @@ export function keepIfItFits(queryKey: QueryKey): void {
   keepOnDevice(queryKey).catch(nothing);
 }
 
+/** Of a query that this device answers by itself: it needs no network, and its answer is not kept. */
+export const COMPUTED_HERE = { networkMode: 'always' as const, persister: undefined as never };
+
 export const queryClient: QueryClient = new QueryClient({
   queryCache: new QueryCache({ onError }),
   mutationCache: new MutationCache({ onError }),

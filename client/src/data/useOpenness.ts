@@ -1,8 +1,10 @@
 // How open a crown is, computed in a worker; the answer of a crown that has not changed is not computed again.
+
 import type { Limb } from '@mortisect/core/tree';
 import { useQuery } from '@tanstack/react-query';
 import { type Remote, wrap } from 'comlink';
 import type { OpennessWork } from '../workers/openness.worker';
+import { COMPUTED_HERE } from './queryClient';
 
 const THROWS = 2000;
 let remote: Remote<OpennessWork> | null = null;
@@ -23,6 +25,6 @@ export function useOpenness(treeId: string, limbs: Limb[], crown: Limb[]) {
     queryKey: ['openness', seed, limbs, crown],
     queryFn: () => worker().openness(limbs, THROWS, seed, crown),
     staleTime: Number.POSITIVE_INFINITY,
-    persister: undefined as never,
+    ...COMPUTED_HERE,
   });
 }

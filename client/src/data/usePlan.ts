@@ -13,6 +13,7 @@ import { proxy, type Remote, wrap } from 'comlink';
 import { useMemo, useRef } from 'react';
 import type { PlanWork } from '../workers/plan.worker';
 import { keptPlanOf } from './keptPlans';
+import { COMPUTED_HERE } from './queryClient';
 import { planInputFor } from './views';
 
 let remote: Remote<PlanWork> | null = null;
@@ -70,8 +71,7 @@ export function planQuery(client: QueryClient, treeId: string, input: PlanInput,
     refetchOnReconnect: false,
     structuralSharing: false as const,
     gcTime: 5 * 60_000,
-    networkMode: 'always' as const,
-    persister: undefined as never,
+    ...COMPUTED_HERE,
   };
 }
 
@@ -129,8 +129,7 @@ export function useRunOrder(input: RunOrderInput | null): RunOrder | null {
     queryFn: () => worker().order(input as RunOrderInput),
     enabled: input !== null && input.trees.length > 0,
     staleTime: Number.POSITIVE_INFINITY,
-    networkMode: 'always',
-    persister: undefined as never,
+    ...COMPUTED_HERE,
     placeholderData: (before) => before,
   });
   return data ?? null;
@@ -143,7 +142,6 @@ export function useMarginCurve(input: PlanInput, findingId: string | null) {
     queryFn: () => worker().curve(input, findingId ?? ''),
     enabled: findingId !== null,
     staleTime: Number.POSITIVE_INFINITY,
-    networkMode: 'always',
-    persister: undefined as never,
+    ...COMPUTED_HERE,
   });
 }

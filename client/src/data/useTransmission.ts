@@ -1,8 +1,10 @@
 // New infections by when blades are cleaned, computed in a worker.
+
 import type { Transmission, TransmissionInput } from '@mortisect/core/blades';
 import { useQuery } from '@tanstack/react-query';
 import { type Remote, wrap } from 'comlink';
 import type { TransmissionWork } from '../workers/transmission.worker';
+import { COMPUTED_HERE } from './queryClient';
 
 let remote: Remote<TransmissionWork> | null = null;
 
@@ -16,8 +18,7 @@ export function useTransmission(input: TransmissionInput) {
     queryKey: ['transmission', input],
     queryFn: () => worker().transmission(input),
     staleTime: Number.POSITIVE_INFINITY,
-    networkMode: 'always',
-    persister: undefined as never,
+    ...COMPUTED_HERE,
     placeholderData: (before) => before,
   });
 }

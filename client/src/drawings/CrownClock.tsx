@@ -5,6 +5,7 @@ import { type Limb, onSpoke, reachCm, type Spoke, spokes } from '@mortisect/core
 import { View } from '@tamagui/core';
 import { useId, useMemo, useRef, useState } from 'react';
 import Svg, { Circle, G, Line, Path, Rect, Text } from 'react-native-svg';
+import { elementRef } from '../ui/dom';
 import { PressRow } from '../ui/PressRow';
 import { Rows } from '../ui/Row';
 import { Sheet } from '../ui/Sheet';
@@ -59,7 +60,7 @@ export function CrownClock(props: CrownClockProps) {
   return (
     <View>
       <View
-        ref={box as never}
+        ref={elementRef(box)}
         onPress={touched as never}
         position="relative"
         width="100%"

@@ -1,6 +1,8 @@
 // A drawing of which one place is chosen and read: by touch, by dragging along it, or by arrow keys.
+
 import { View } from '@tamagui/core';
 import { type KeyboardEvent, type ReactNode, type RefObject, useRef } from 'react';
+import { elementRef, keysOf } from '../ui/dom';
 import { useDragAlong } from './tape/useDragAlong';
 
 interface Places {
@@ -77,7 +79,7 @@ export function Cursor({ box, label, valueText, values, height, far = 1, tapsOnl
   };
   return (
     <View
-      ref={box as never}
+      ref={elementRef(box)}
       width="100%"
       height={height}
       role="slider"
@@ -87,7 +89,7 @@ export function Cursor({ box, label, valueText, values, height, far = 1, tapsOnl
       aria-valuemax={Math.round(most)}
       aria-valuenow={Math.round(now)}
       aria-valuetext={valueText}
-      onKeyDown={onKeyDown as never}
+      onKeyDown={keysOf(onKeyDown)}
       {...(tapsOnly && { onPress: ({ nativeEvent }) => choose(nativeEvent as unknown as MouseEvent) })}
       cursor={tapsOnly ? 'pointer' : 'ew-resize'}
       style={tapsOnly ? {} : { touchAction: 'pan-y' }}

@@ -1,7 +1,9 @@
 // A round handle that is dragged over a drawing in two directions, or moved by arrow keys.
+
 import { View } from '@tamagui/core';
 import { type KeyboardEvent, useRef } from 'react';
 import Svg, { Circle } from 'react-native-svg';
+import { elementRef, keysOf } from '../ui/dom';
 import { usePalette } from '../ui/theme';
 import { useDragAlong } from './tape/useDragAlong';
 
@@ -45,7 +47,7 @@ export function Knob<T>({ label, value, most, says, left, top, from, onDrag, onH
   };
   return (
     <View
-      ref={knob as never}
+      ref={elementRef(knob)}
       role="slider"
       tabIndex={0}
       aria-label={label}
@@ -53,7 +55,7 @@ export function Knob<T>({ label, value, most, says, left, top, from, onDrag, onH
       aria-valuemax={most}
       aria-valuenow={value}
       aria-valuetext={says}
-      onKeyDown={onKeyDown as never}
+      onKeyDown={keysOf(onKeyDown)}
       onPress={((event: Event) => event.stopPropagation()) as never}
       position="absolute"
       left={left - SIZE / 2}

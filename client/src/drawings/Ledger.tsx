@@ -1,7 +1,9 @@
 // The crown ledger: the whole living crown as a bar. Kept, coming off this season by reason, later; the limit as a notch; dead wood outside.
+
 import { View } from '@tamagui/core';
 import { useId, useRef } from 'react';
 import Svg, { G, Line, Path, Rect, Text } from 'react-native-svg';
+import { elementRef } from '../ui/dom';
 import { useTextScale, useWidthOf } from '../ui/size';
 import { usePalette } from '../ui/theme';
 import { type MarkKind, MarkPatterns, useMarkInk } from './marks';
@@ -48,7 +50,7 @@ export function Ledger({ parts, limit, exempt, deadSteps, says }: LedgerProps) {
     });
   const notch = px(limit + exempt);
   return (
-    <View ref={box as never} width="100%">
+    <View ref={elementRef(box)} width="100%">
       <Svg width={width} height={TOP + HEIGHT + 6 + fontSize} role="img" aria-label={says}>
         <MarkPatterns prefix={prefix} />
         <Rect x={0} y={TOP} width={bar} height={HEIGHT} fill={leaf} opacity={0.28} />

@@ -1,7 +1,9 @@
 // A plot from above: rows of trees, those of the run numbered in their order, each with the mark of its wood.
+
 import { View } from '@tamagui/core';
 import { useRef } from 'react';
 import Svg, { Circle, G, Line, Path, Text } from 'react-native-svg';
+import { elementRef } from '../ui/dom';
 import { useWidthOf } from '../ui/size';
 import { usePalette } from '../ui/theme';
 import { Section, Small } from '../ui/type';
@@ -43,7 +45,7 @@ export function PlotMap({ title, rows, here }: PlotMapProps) {
   return (
     <View gap={4} position="relative">
       <Section>{title}</Section>
-      <View ref={box as never} width="100%" height={rows.length * ROW}>
+      <View ref={elementRef(box)} width="100%" height={rows.length * ROW}>
         <Svg width={width} height={rows.length * ROW} aria-hidden>
           {rows.map(({ name, trees }, r) => {
             const y = r * ROW + TOP + 6;

@@ -1,7 +1,9 @@
 // Rows of a range on one line: low to high as a bar, the middle as a stroke, the figure beside it.
+
 import { View } from '@tamagui/core';
 import { useRef } from 'react';
 import Svg, { Line, Rect } from 'react-native-svg';
+import { elementRef } from '../ui/dom';
 import { useWidthOf } from '../ui/size';
 import { usePalette } from '../ui/theme';
 import { Label, Small } from '../ui/type';
@@ -44,7 +46,7 @@ function Bar({ row, most }: { row: RangeRow; most: number }) {
           {row.says}
         </Label>
       </View>
-      <View ref={box as never} width="100%" height={HIGH}>
+      <View ref={elementRef(box)} width="100%" height={HIGH}>
         <Svg width={width} height={HIGH} aria-hidden>
           <Line x1={0} x2={width} y1={HIGH - 1} y2={HIGH - 1} stroke={rule} strokeWidth={1} />
           <Rect

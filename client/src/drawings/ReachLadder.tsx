@@ -6,6 +6,7 @@ import { type Limb, limbShape, pointAlong } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { useMemo, useRef } from 'react';
 import Svg, { G, Line, Rect, Text } from 'react-native-svg';
+import { elementRef } from '../ui/dom';
 import { useTextScale, useWidthOf } from '../ui/size';
 import { usePalette } from '../ui/theme';
 import { Kerf } from './marks';
@@ -41,7 +42,7 @@ export function ReachLadder({ limbs, chosenId, kerfs, units }: ReachLadderProps)
   ].filter((band) => band.fromCm < topCm);
   const says = `Reach ladder, the tree from the side: ${joined(heightReading(topCm, units))} high. ${bands.map((band) => band.name).join(', ')}.`;
   return (
-    <View ref={box as never} width="100%">
+    <View ref={elementRef(box)} width="100%">
       <Svg width={width} height={HEIGHT} role="img" aria-label={says}>
         {bands.map((band, i) => {
           const top = at({ x: 0, z: Math.min(band.toCm, topCm) }).y;

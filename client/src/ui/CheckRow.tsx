@@ -1,7 +1,9 @@
 // A row that is on or off: a checkbox whose whole row is the target.
+
 import { View } from '@tamagui/core';
 import type { KeyboardEvent } from 'react';
 import Svg, { Path } from 'react-native-svg';
+import { keysOf } from './dom';
 import { usePalette } from './theme';
 import { Label, Small } from './type';
 
@@ -26,7 +28,7 @@ export function CheckRow({ label, detail, on, onChange }: CheckRowProps) {
       aria-label={label}
       tabIndex={0}
       onPress={() => onChange(!on)}
-      onKeyDown={onKeyDown as never}
+      onKeyDown={keysOf(onKeyDown)}
       flexDirection="row"
       alignItems="center"
       gap={12}

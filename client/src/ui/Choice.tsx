@@ -1,6 +1,8 @@
 // One of a few: radio buttons that look like pressed keys. Arrow keys move, as in any group of radios.
+
 import { View } from '@tamagui/core';
 import { type KeyboardEvent, type ReactNode, useRef } from 'react';
+import { elementRef, keysOf } from './dom';
 import { Label } from './type';
 
 interface Option<T> {
@@ -51,13 +53,13 @@ export function Choice<T extends string | boolean>({
   };
   return (
     <View
-      ref={group as never}
+      ref={elementRef(group)}
       role="radiogroup"
       aria-label={label}
       flexDirection="row"
       flexWrap={layout === 'wrap' ? 'wrap' : 'nowrap'}
       gap={8}
-      onKeyDown={onKeyDown as never}
+      onKeyDown={keysOf(onKeyDown)}
     >
       {options.map((option, i) => {
         const on = i === chosen;

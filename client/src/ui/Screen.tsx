@@ -1,6 +1,8 @@
 // A screen: header on its tape rule, work that scrolls, and the main actions in reach of the thumb.
+
 import { View } from '@tamagui/core';
 import { type ReactNode, useEffect, useRef } from 'react';
+import { elementRef } from './dom';
 import { TapeRule } from './TapeRule';
 import { useWide } from './theme';
 import { Label, Section, Small, Title } from './type';
@@ -40,7 +42,7 @@ export function Screen({
   }, [isPane]);
   return (
     <View
-      ref={page as never}
+      ref={elementRef(page)}
       render={isPane ? 'section' : 'main'}
       aria-label={title}
       {...(isPane ? {} : { id: 'main', tabIndex: -1, outlineStyle: 'none' as const })}

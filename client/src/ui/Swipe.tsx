@@ -1,7 +1,9 @@
 // One card at a time: swiped on a phone, stepped through with buttons everywhere.
+
 import { View } from '@tamagui/core';
 import { Children, type ReactNode, useEffect, useRef } from 'react';
 import { Button } from './Button';
+import { elementRef } from './dom';
 import { Label } from './type';
 
 interface SwipeProps {
@@ -42,7 +44,7 @@ export function Swipe({ label, at, count, onAt, children }: SwipeProps) {
     };
   }, []);
   return (
-    <View ref={box as never} gap={8} role="group" aria-label={label} style={{ touchAction: 'pan-y' }}>
+    <View ref={elementRef(box)} gap={8} role="group" aria-label={label} style={{ touchAction: 'pan-y' }}>
       {Children.toArray(children)[at]}
       {count > 1 ? (
         <View flexDirection="row" alignItems="center" justifyContent="space-between" gap={12}>

@@ -1,6 +1,8 @@
 // Parts of one screen. Arrow keys move, as in any tab list.
+
 import { View } from '@tamagui/core';
 import { type KeyboardEvent, useRef } from 'react';
+import { elementRef, keysOf } from './dom';
 import { Label } from './type';
 
 interface TabsProps<T extends string> {
@@ -25,12 +27,12 @@ export function Tabs<T extends string>({ label, options, value, onChange }: Tabs
   };
   return (
     <View
-      ref={list as never}
+      ref={elementRef(list)}
       role="tablist"
       aria-label={label}
       flexDirection="row"
       gap={4}
-      onKeyDown={onKeyDown as never}
+      onKeyDown={keysOf(onKeyDown)}
     >
       {options.map((option) => {
         const here = option.value === value;

@@ -4,6 +4,7 @@ import { roundToTape, tapeStepCm, tapeText, type Units } from '@mortisect/core/m
 import { View } from '@tamagui/core';
 import { type KeyboardEvent, useRef } from 'react';
 import Svg, { Path } from 'react-native-svg';
+import { elementRef, keysOf } from '../../ui/dom';
 import { usePalette } from '../../ui/theme';
 import type { TapeScale } from './scale';
 import { useDragAlong } from './useDragAlong';
@@ -50,7 +51,7 @@ export function Handle({ label, cm, leastCm, mostCm, units, scale, side, onChang
   const left = Math.min(scale.width - KNOB, Math.max(0, x + side * (KNOB / 2 + 1) - KNOB / 2));
   return (
     <View
-      ref={knob as never}
+      ref={elementRef(knob)}
       role="slider"
       tabIndex={0}
       aria-label={label}
@@ -58,7 +59,7 @@ export function Handle({ label, cm, leastCm, mostCm, units, scale, side, onChang
       aria-valuemax={Math.round(mostCm)}
       aria-valuenow={Math.round(cm * 10) / 10}
       aria-valuetext={`${tapeText(cm, units)} from the collar`}
-      onKeyDown={onKeyDown as never}
+      onKeyDown={keysOf(onKeyDown)}
       position="absolute"
       left={left}
       top={scale.rows.handles + 4}

@@ -7,6 +7,7 @@ import { View } from '@tamagui/core';
 import { useId, useMemo, useRef, useState } from 'react';
 import Svg, { Line } from 'react-native-svg';
 import { Button } from '../../ui/Button';
+import { elementRef } from '../../ui/dom';
 import { useTextScale, useWidthOf } from '../../ui/size';
 import { usePalette } from '../../ui/theme';
 import { LegendButton } from '../Legend';
@@ -82,7 +83,7 @@ export function LimbTape(props: LimbTapeProps) {
         <LookButtons look={look} steps={CLOSER_CM[units].length} onLook={setLook} />
       </View>
       <View
-        ref={box as never}
+        ref={elementRef(box)}
         position="relative"
         height={scale.rows.height}
         style={{ touchAction: 'pan-y' }}

@@ -1,10 +1,12 @@
 // The tree from the side, seen square to the chosen limb: its joint is dragged up and down, its tip to an inclination.
+
 import { heightReading, joined, tapeText, type Units } from '@mortisect/core/measure';
 import { type Limb, limbShape, type Point } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { useMemo, useRef } from 'react';
 import Svg, { Line, Text } from 'react-native-svg';
 import { Knob } from '../../drawings/Knob';
+import { elementRef } from '../../ui/dom';
 import { useTextScale, useWidthOf } from '../../ui/size';
 import { usePalette } from '../../ui/theme';
 
@@ -44,7 +46,7 @@ export function SideLadder({ limbs, chosen, units, onJoint, onInclination }: Sid
   const step = units === 'us' ? 30.48 : 50;
   const marks = Array.from({ length: Math.floor(topCm / step) + 1 }, (_, i) => i * step);
   return (
-    <View ref={box as never} width="100%" height={HEIGHT} position="relative">
+    <View ref={elementRef(box)} width="100%" height={HEIGHT} position="relative">
       <Svg
         width={width}
         height={HEIGHT}

@@ -9,6 +9,7 @@ import { type KeyboardEvent, memo, useCallback, useMemo, useRef, useState } from
 import { useUnits } from '../../data/useToday';
 import { Button } from '../../ui/Button';
 import { CheckRow } from '../../ui/CheckRow';
+import { elementRef, keysOf } from '../../ui/dom';
 import { Sheet } from '../../ui/Sheet';
 import { Body, Small } from '../../ui/type';
 import { COLUMNS, type Column, type Sorting, sorted } from './columns';
@@ -63,12 +64,12 @@ export function RegisterTable({ trees, onOpen }: { trees: TreeSummary[]; onOpen(
         <Button onPress={() => setChoosing(true)}>Columns</Button>
       </View>
       <View
-        ref={box as never}
+        ref={elementRef(box)}
         {...({ role: 'grid', 'aria-rowcount': rows.length + 1, className: 'register' } as object)}
         aria-label="Trees"
         aria-activedescendant={rows[focused] ? `tree-row-${focused}` : undefined}
         tabIndex={0}
-        onKeyDown={onKeyDown as never}
+        onKeyDown={keysOf(onKeyDown)}
         style={{ height: '62vh', overflow: 'auto', position: 'relative', contain: 'strict' }}
       >
         <View
