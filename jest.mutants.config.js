@@ -1,4 +1,4 @@
-/** One room of the core with its own tests, or one folder of server or client with all tests beside it, as it is changed one place at a time. @see scripts/mutants.mjs */
+/** One room of the core with its own tests, or one folder of server or client with the tests that reach it, as it is changed one place at a time. @see scripts/mutants.mjs */
 const [workspace, ...folder] = process.env.MUTANTS_FOLDER.split('/');
 const config = require(`./${workspace}/jest.config${workspace === 'client' ? '' : '.cjs'}`);
 module.exports = {
@@ -8,7 +8,11 @@ module.exports = {
     ? require(`${config.preset}/jest-preset.js`).testEnvironment
     : config.testEnvironment,
   rootDir: workspace,
-  testMatch: [`<rootDir>/${workspace === 'core' ? folder.join('/') : 'src'}/**/*.test.ts?(x)`],
+  testMatch: [
+    `<rootDir>/${workspace === 'server' ? 'src' : folder.join('/')}/**/*.test.ts?(x)`,
+    // Pages read through what lies under them
+    ...(workspace === 'client' ? ['<rootDir>/src/places/{,plan/,shell/}*.test.tsx'] : []),
+  ],
   // Plants a row in the core, which the copy that is changed takes from its own place
   testPathIgnorePatterns: ['newDisorder'],
   testTimeout: 60_000,

@@ -12,6 +12,7 @@ export default {
   // A change that lets an array grow without end runs out of memory, after which the runner is started anew; with more it would end the whole run
   testRunnerNodeArgs: ['--max-old-space-size=900'],
   timeoutMS: 20_000,
+  dryRunTimeoutMinutes: 20,
   allowEmpty: true,
   plugins: ['@stryker-mutator/jest-runner'],
   ignorePatterns: ['client/dist', 'e2e', 'docs/screenshots', '/data', '.git'],
