@@ -1,4 +1,5 @@
 // Debris, rechecks, outcomes and graft wood: rules of the trade (common practice, no source) and published statistics.
+
 import fc from 'fast-check';
 import {
   debrisOf,
@@ -9,13 +10,12 @@ import {
   recheckState,
   rechecksOf,
   scionGuard,
-  shareInterval,
   startingDebris,
   startingRechecks,
-  strikeDays,
-  upperWhenNone,
   verdictOn,
 } from './index';
+import { shareInterval, upperWhenNone } from './outcomes';
+import { strikeDays } from './rechecks';
 
 const rule = startingDebris();
 

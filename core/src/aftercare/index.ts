@@ -3,7 +3,6 @@ export {
   brushVolume,
   DEBRIS_ROUTE_WORDS,
   type DebrisReason,
-  type DebrisRoute,
   DebrisSettings,
   debrisOf,
   debrisRoutes,
@@ -11,7 +10,7 @@ export {
   SCHOOLS_ON_BURNING,
   startingDebris,
 } from './debris';
-export { type Held, type Looked, marginsHeld, shareInterval, upperWhenNone } from './outcomes';
+export { type Held, type Looked, marginsHeld } from './outcomes';
 export {
   type MadeCutFacts,
   type Recheck,
@@ -23,7 +22,6 @@ export {
   recheckState,
   rechecksOf,
   startingRechecks,
-  strikeDays,
   verdictOn,
 } from './rechecks';
-export { type ScionReason, scionGuard, type TreeRecord } from './scions';
+export { type ScionReason, scionGuard } from './scions';

@@ -1,5 +1,7 @@
 // Graft wood comes from clean trees alone. Common practice, no source: two years clean, looked at within one.
-import { scionGuard, type TreeRecord } from './index';
+
+import { scionGuard } from './index';
+import type { TreeRecord } from './scions';
 
 const TODAY = '2026-11-24';
 const clean: TreeRecord = { findings: [], lastSeenOn: '2026-06-01', cameBackOn: [] };

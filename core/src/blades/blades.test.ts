@@ -1,18 +1,17 @@
 // Mixes, supplies, blade states and what skipping costs, against published tables and worked figures.
+
 import fc from 'fast-check';
+import { efficacyAfter } from './agents';
+import { stateOf } from './bladeState';
+import { householdOf } from './dilution';
 import {
   agentOf,
   agents,
   type BladeEvent,
-  bladesInRotation,
   carriesDisease,
   DilutionInput,
   dilution,
   dirtyBecause,
-  efficacyAfter,
-  expectedTransmissions,
-  householdOf,
-  stateOf,
   strengthAfter,
   supplies,
   type TransmissionInput,
@@ -20,6 +19,8 @@ import {
   usableHours,
   waysOut,
 } from './index';
+import { bladesInRotation } from './supplies';
+import { expectedTransmissions } from './transmission';
 
 /** Extension tables of household bleach; CDC 2008 guideline: 1:10 of 5.25–6.15 % gives some 5,250–6,150 ppm. From memory. */
 test.each([

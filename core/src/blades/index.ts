@@ -5,9 +5,7 @@ export {
   type CleaningMethod,
   cleaningMethods,
   cleaningSeconds,
-  efficacyAfter,
   HANDLING_SECONDS,
-  type Target,
   usualMethod,
 } from './agents';
 export {
@@ -19,7 +17,6 @@ export {
   dirtyBecause,
   SHARP_FOR_CUTS,
   stateAfter,
-  stateOf,
   UNKNOWN,
   type WayOut,
   type WoodClass,
@@ -31,28 +28,17 @@ export {
   DilutionInput,
   DilutionResult,
   dilution,
-  householdOf,
   type Keeping,
   keepings,
   strengthAfter,
   usableHours,
 } from './dilution';
 export { NextStep, nextStep, RunCut } from './nextStep';
-export {
-  bladesInRotation,
-  Supplies,
-  SuppliesInput,
-  type SuppliesReason,
-  supplies,
-  usedLitres,
-} from './supplies';
+export { Supplies, SuppliesInput, type SuppliesReason, supplies, usedLitres } from './supplies';
 export {
   type CleaningPolicy,
   type CleaningReason,
-  cleaningPolicies,
   contaminationChance,
-  expectedTransmissions,
-  situationOf,
   situations,
   Transmission,
   TransmissionInput,

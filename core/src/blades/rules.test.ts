@@ -1,21 +1,19 @@
 // Each rule of blades, cleanings and what they pass on, on both sides of every boundary; worked by hand from the rule as it is written.
+
+import { efficacyAfter } from './agents';
+import { householdOf } from './dilution';
 import {
   agentOf,
   type BladeState,
-  bladesInRotation,
   carriesDisease,
-  type cleaningPolicies,
   contaminationChance,
   DilutionInput,
   DilutionResult,
   dirtyBecause,
-  efficacyAfter,
-  householdOf,
   NextStep,
   RunCut,
   Supplies,
   SuppliesInput,
-  situationOf,
   supplies,
   Transmission,
   TransmissionInput,
@@ -24,6 +22,8 @@ import {
   waysOut,
   woodClass,
 } from './index';
+import { bladesInRotation } from './supplies';
+import { type cleaningPolicies, situationOf } from './transmission';
 
 const used = (disorders: string[], treeIds = ['a']): BladeState => ({
   is: 'used',

@@ -1,14 +1,9 @@
 import fc from 'fast-check';
 import type { Limb } from '../tree/index';
-import {
-  crownMap,
-  crownShare,
-  fruitingShare,
-  largestRemainders,
-  parentMm,
-  regrowth,
-  seasonLimits,
-} from './index';
+import { largestRemainders } from './crownMap';
+import { crownShare, parentMm } from './crownShare';
+import { fruitingShare } from './fruiting';
+import { crownMap, regrowth, seasonLimits } from './index';
 
 const tree = { species: 'apple', habit: 'spur' } as const;
 

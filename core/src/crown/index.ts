@@ -1,11 +1,4 @@
-export {
-  type CrownMap,
-  CrownPiece,
-  crownMap,
-  largestRemainders,
-} from './crownMap';
-export { crownShare, parentMm } from './crownShare';
-export { fruitingShare } from './fruiting';
+export { type CrownMap, CrownPiece, crownMap } from './crownMap';
 export { headingFraction } from './heading';
 export { type AnsweredCut, type Regrowth, type RegrowthReason, regrowth } from './regrowth';
 export {

@@ -13,7 +13,6 @@ export {
   type Place,
   type Reason,
 } from './model';
-export { tidy } from './places';
 export { leadingReason, type Telling } from './telling';
 export {
   CuttingSchools,

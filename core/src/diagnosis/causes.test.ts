@@ -1,8 +1,10 @@
 // Causes against worked vignettes of a second implementation, a calculation by hand, and what must hold always.
+
 import fc from 'fast-check';
 import type { Season } from '../disorders/index';
 import { disorderOf, seasons } from '../disorders/index';
 import { type HostGroup, hostGroups } from '../register/index';
+import { strengthOf } from './groups';
 import {
   type Answers,
   causeCodes,
@@ -12,7 +14,6 @@ import {
   OTHER,
   sampledQuality,
   signs,
-  strengthOf,
 } from './index';
 import { usable } from './signs';
 import vignettes from './vignettes.json';

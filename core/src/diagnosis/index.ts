@@ -1,7 +1,7 @@
 export { liveBoundary, Scratch, scratchReadings } from './boundary';
 export { Causes, CausesInput, ClinicEvidence, causeCodes, causes } from './causes';
 export { girdled } from './girdled';
-export { causeGroups, OTHER, type Strength, strengthOf } from './groups';
+export { causeGroups, OTHER } from './groups';
 export { lookAlikesOf } from './lookAlikes';
 export { type Quality, sampledQuality } from './quality';
 export { Answers, type Sign, type SignPlace, shows, signOf, signPlaces, signs } from './signs';

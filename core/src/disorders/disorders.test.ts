@@ -1,13 +1,7 @@
 // Distances are checked against the ranges that extension literature is remembered to give; the exact publications stand in the table.
-import {
-  type ClearanceCase,
-  clearance,
-  clearanceSchools,
-  defaultSchoolOf,
-  disorders,
-  schoolsFor,
-  seasonOn,
-} from './index';
+
+import { type ClearanceCase, clearance, defaultSchoolOf, disorders, schoolsFor, seasonOn } from './index';
+import { clearanceSchools } from './schools';
 
 const plain: ClearanceCase = {
   disorder: 'FB_CANK_A',

@@ -1,12 +1,5 @@
 export type { Confidence } from '../register/index';
-export {
-  Clearance,
-  ClearanceCase,
-  clearance,
-  type Edge,
-  edges,
-  YOUNG_BELOW_YEARS,
-} from './clearance';
+export { Clearance, ClearanceCase, clearance, type Edge, edges, YOUNG_BELOW_YEARS } from './clearance';
 export { type Disorder, type PathogenCode, pathogenCodes } from './disorder';
 export {
   codesWhere,
@@ -20,10 +13,5 @@ export {
   kindOf,
   plainDisorder,
 } from './disorders';
-export {
-  clearanceSchools,
-  defaultSchoolOf,
-  schoolFor,
-  schoolsFor,
-} from './schools';
+export { defaultSchoolOf, schoolFor, schoolsFor } from './schools';
 export { isGrowing, type Season, seasonOn, seasons } from './season';

@@ -1,8 +1,8 @@
 export { Fault, type FaultKind, FaultTree, faultKey, faultKinds } from './fault';
 export { GapTest, gapTest, HAT_RADIUS_CM, OPEN_FROM } from './gapTest';
-export { geometryFaults, planeBearingDeg } from './geometryFaults';
+export { geometryFaults } from './geometryFaults';
 export { LIGHT_ENOUGH_FROM, LightInside, lightInside } from './light';
 export { lightGains } from './lightGain';
 export { nearest } from './segments';
 export { standingFaults } from './standingFaults';
-export { Limits, startingLimits, type Threshold, thresholds } from './thresholds';
+export { Limits, startingLimits, thresholds } from './thresholds';

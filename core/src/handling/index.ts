@@ -11,29 +11,9 @@ export {
   hazards,
   LADDER_FROM_CM,
 } from './cautions';
+export { LimbMassInput, limbMass, loadIn, Stick } from './limbMass';
+export { clearZoneCm, type Fall, fall, needsThreeCuts, pieces, Strokes, strokes } from './pieces';
 export {
-  freshBranchKg,
-  frustumM3,
-  greenDensity,
-  LimbMassInput,
-  type Load,
-  limbMass,
-  loadIn,
-  loads,
-  Stick,
-} from './limbMass';
-export {
-  clearZoneCm,
-  type Fall,
-  fall,
-  needsThreeCuts,
-  pieces,
-  Strokes,
-  strokes,
-  undercutDepthMm,
-} from './pieces';
-export {
-  bladeSeconds,
   type CutMinutes,
   cutMinutes,
   KIT_SOURCE,
@@ -41,8 +21,6 @@ export {
   kitGap,
   LIFT_KG,
   LIFT_NEVER_ABOVE_KG,
-  liftLimitKg,
-  lineDistanceCm,
   type MinutesFor,
   reachCm,
   startingKit,

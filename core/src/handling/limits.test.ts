@@ -1,13 +1,12 @@
 // What the kit lacks, how long a cut takes, what hangs on a limb, and what is refused. Capacities and times: common practice, no source.
+
 import type { Limb } from '../tree/index';
 import {
-  bladeSeconds,
   CutAtHand,
   cutMinutes,
   fall,
   kitGap,
   LimbMassInput,
-  type Load,
   limbMass,
   loadIn,
   pieces,
@@ -16,6 +15,8 @@ import {
   Tool,
   toolFor,
 } from './index';
+import type { Load } from './limbMass';
+import { bladeSeconds } from './tools';
 
 const limb = (id: string, parentId: string | null, more: Partial<Limb> = {}): Limb => ({
   id,

@@ -1,22 +1,18 @@
 import fc from 'fast-check';
 import type { Limb } from '../tree/index';
 import {
-  bladeSeconds,
   clearZoneCm,
-  freshBranchKg,
-  frustumM3,
-  greenDensity,
-  liftLimitKg,
   limbMass,
-  lineDistanceCm,
   needsThreeCuts,
   pieces,
   reachCm,
   startingKit,
   strokes,
   toolFor,
-  undercutDepthMm,
 } from './index';
+import { freshBranchKg, frustumM3, greenDensity } from './limbMass';
+import { undercutDepthMm } from './pieces';
+import { bladeSeconds, liftLimitKg, lineDistanceCm } from './tools';
 
 function limb(
   id: string,

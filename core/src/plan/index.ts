@@ -1,4 +1,4 @@
-export { type Candidate, cutId, otherKinds, otherWords } from './candidates';
+export { cutId, otherKinds, otherWords } from './candidates';
 export { type CurvePoint, type MarginCurve, marginCurve } from './curve';
 export { followerFromMm, followersOf } from './follower';
 export {
@@ -14,23 +14,15 @@ export {
 export type { KeptFor } from './keepWorth';
 export { KeptPlan, keptPlanOf, planStamp, solvedFrom } from './keptPlan';
 export { OrderInput, OrderResult, orderOf } from './order';
-export type { Asked } from './parts';
-export { candidateOut, type Planning, planning, planTree } from './planTree';
-export { preparePlan, slotsFor } from './prepare';
+export { candidateOut, planning, planTree } from './planTree';
+export { preparePlan } from './prepare';
 export { type Priced, regrowthOf } from './price';
 export { type Pass, passes } from './problem';
-export { RunOrder, RunOrderInput, RunTree, runOrder, WALKED_M_A_MINUTE } from './runOrder';
+export { RunOrder, RunOrderInput, runOrder, WALKED_M_A_MINUTE } from './runOrder';
 export { PlanSearch } from './search';
-export {
-  CandidateOut,
-  type ClashPart,
-  type LeftWhy,
-  PlannedStep,
-  SeasonOfPlan,
-  TreePlan,
-} from './treePlan';
+export { CandidateOut, type ClashPart, type LeftWhy, PlannedStep, SeasonOfPlan, TreePlan } from './treePlan';
 export type { Verdict, VerdictReason } from './verdict';
-export { inVisits, standOf, stationOf, visitKey, visitOf, visitOrders, wholeMinutes } from './visit';
+export { inVisits, standOf, stationOf, visitKey, visitOrders, wholeMinutes } from './visit';
 export {
   alternativesTo,
   limbsAfter,
@@ -40,4 +32,4 @@ export {
   type Visit,
   visitsOf,
 } from './visits';
-export { WEIGHTS_SOURCE, type Weight, Weights, weights } from './weights';
+export { WEIGHTS_SOURCE, Weights, weights } from './weights';

@@ -1,6 +1,7 @@
 import { manyRuns } from '../testing/index';
 import type { Limb } from '../tree/index';
-import { PlanInput, planning, planTree, slotsFor } from './index';
+import { PlanInput, planning, planTree } from './index';
+import { slotsFor } from './prepare';
 import { breachOf } from './problem';
 import { fault, finding, given, limb, vase } from './testing/given';
 

@@ -1,7 +1,9 @@
 // The order of trees against brute force, against the bound, and against the rule of the trade (sound before infected: common practice, no source).
+
 import fc from 'fast-check';
 import { woodClasses } from '../blades/index';
-import { RunOrderInput, type RunTree, runOrder } from './index';
+import { RunOrderInput, runOrder } from './index';
+import type { RunTree } from './runOrder';
 
 const tree = fc.record({
   class: fc.constantFrom(...woodClasses),

@@ -10,15 +10,8 @@ export {
 } from './findingState';
 export { fold, type Present } from './fold';
 export { type OpenWorkChanges, withChanges } from './openWork';
-export { liftedMusts, type Pinned, pinsOf, planInputOf, seasonsOf } from './planInput';
-export {
-  type OpenRound,
-  openRound,
-  type Queue,
-  queueOf,
-  type RoundEntry,
-  roundKinds,
-} from './round';
+export { liftedMusts, type Pinned, pinsOf, planInputOf } from './planInput';
+export { type OpenRound, openRound, type Queue, queueOf, type RoundEntry, roundKinds } from './round';
 export {
   type Blade,
   type BladeLog,
@@ -31,14 +24,7 @@ export {
   openRun,
   runKinds,
 } from './run';
-export {
-  type Considered,
-  clearanceByHand,
-  forCut,
-  openQuestion,
-  standingFindings,
-  standingLimbs,
-} from './standing';
+export { type Considered, clearanceByHand, forCut, openQuestion, standingLimbs } from './standing';
 export { type SiteFacts, type TreeOfGroup, treeGroups, USUAL_CUT } from './treeGroups';
 export {
   cutsFor,
@@ -54,12 +40,4 @@ export {
   treeView,
 } from './treeView';
 export { isUrgent } from './urgent';
-export {
-  actionsWaiting,
-  type Here,
-  openWorkWith,
-  treesWith,
-  type Waiting,
-  withActions,
-  withWaiting,
-} from './waiting';
+export { actionsWaiting, openWorkWith, treesWith, type Waiting, withActions, withWaiting } from './waiting';

@@ -1,7 +1,9 @@
 // Records put together for the planner: what was pinned, lifted, decided or set by hand, and what of it still stands.
+
 import { PlanInput } from '../plan/index';
 import type { ActionBody } from '../records/index';
-import { clearanceByHand, planInputOf, seasonsOf } from './index';
+import { clearanceByHand, planInputOf } from './index';
+import { seasonsOf } from './planInput';
 import { AT, detail, givenSite, id } from './testing/given';
 
 const site = givenSite();

@@ -2,7 +2,8 @@
 
 import { type Action, FindingBody, type TreeDetail } from '../records/index';
 import type { Limb } from '../tree/index';
-import { forCut, standingFindings, standingLimbs } from './index';
+import { forCut, standingLimbs } from './index';
+import { standingFindings } from './standing';
 
 const limb = (id: string, parentId: string | null): Limb => ({
   id,

@@ -16,7 +16,6 @@ export {
   isTrainedFlat,
   type Species,
   speciesName,
-  speciesNamed,
   speciesOf,
   speciesTable,
   type TreeForm,
@@ -24,11 +23,4 @@ export {
 } from './species';
 export { treeAge } from './treeAge';
 export { byTag, groundPlaces, serpentine } from './walkingOrder';
-export {
-  formMeant,
-  isUsualSize,
-  speciesMeant,
-  type TreeSize,
-  treeSizes,
-  writtenYear,
-} from './written';
+export { formMeant, isUsualSize, speciesMeant, type TreeSize, treeSizes, writtenYear } from './written';

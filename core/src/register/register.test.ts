@@ -9,11 +9,11 @@ import {
   jobKinds,
   serpentine,
   speciesMeant,
-  speciesNamed,
   speciesTable,
   treeAge,
   writtenYear,
 } from './index';
+import { speciesNamed } from './species';
 
 const tree = (rowId: string, place: number) => ({ rowId, place, code: `${rowId}-${place}` });
 

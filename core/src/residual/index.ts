@@ -1,14 +1,7 @@
+export { beyond, Residual, ResidualCase, residual } from './hiddenExtent';
 export {
-  beyond,
-  Residual,
-  ResidualCase,
-  residual,
-} from './hiddenExtent';
-export {
-  type FindingAtCut,
   type Handling,
   isVigorous,
-  type JudgedBy,
   type Judgement,
   judgeCut,
   kerfOf,

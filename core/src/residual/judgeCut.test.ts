@@ -1,7 +1,9 @@
 // The one judgement of a cut, each limit on both sides. Distances, weights and chances follow the rooms they come from, which are tested against their sources.
+
 import { startingKit } from '../handling/index';
 import type { Limb } from '../tree/index';
-import { type FindingAtCut, isVigorous, type JudgedBy, judgeCut, worstShortfallCm } from './index';
+import { isVigorous, judgeCut, worstShortfallCm } from './index';
+import type { FindingAtCut, JudgedBy } from './judgeCut';
 
 const limb = (id: string, parentId: string | null, jointCm: number, more: Partial<Limb> = {}): Limb => ({
   id,

@@ -1,4 +1,4 @@
-export { cleaningsOn, fitting } from './bladeAtHand';
+export { cleaningsOn } from './bladeAtHand';
 export { type Bring, bringFor } from './bring';
 export type { AfterCut } from './card';
 export { cutMade, type Placed, placedAt } from './cutRecord';

@@ -4,7 +4,6 @@ export {
   asKept,
   COMMON_PRACTICE,
   type SettingField,
-  type SettingWords,
   setting,
   settingsIn,
 } from './setting';

@@ -1,5 +1,4 @@
 export { seasonsFrom, stageByCalendar } from './byCalendar';
-export { dynamicPortions, isChillHour, utahUnits } from './chill';
 export {
   type Crop,
   cropOf,
@@ -10,14 +9,12 @@ export {
   fahrenheitToC,
   HARDINESS_CONFIDENCE,
   HARDINESS_SOURCE,
-  killC,
   NEEDS_CONFIDENCE,
   NEEDS_SOURCE,
   PETALS_DOWN,
 } from './crops';
-export { FreezeEvent, freezeEvents, freezeKinds, isToBeJudged, woodInjuries } from './freeze';
-export { evergreenWoodC, hardinessCourse, type Stages, stagesOver } from './hardiness';
-export { killedShare } from './kill';
+export { FreezeEvent, freezeEvents, isToBeJudged } from './freeze';
+export { evergreenWoodC, type Stages, stagesOver } from './hardiness';
 export {
   firstFlower,
   fullBlooms,
@@ -31,4 +28,4 @@ export {
   usualBloomOn,
 } from './stageCourse';
 export { DEGREE_DAYS_BASE_C, type ThermalDay, thermalDays } from './thermal';
-export { growingDegreeHours, hourlyDegreeDays, sineDegreeDays, sineDegreeDaysBelow } from './warmth';
+export { hourlyDegreeDays } from './warmth';

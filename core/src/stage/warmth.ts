@@ -16,11 +16,6 @@ export function sineDegreeDays(minC: number, maxC: number, baseC: number): numbe
   return ((mean - baseC) * (Math.PI / 2 - theta) + half * Math.cos(theta)) / Math.PI;
 }
 
-/** The same with a horizontal cut-off: no more is counted above the upper threshold than at it. */
-export function sineDegreeDaysBelow(minC: number, maxC: number, baseC: number, upperC: number): number {
-  return sineDegreeDays(minC, maxC, baseC) - sineDegreeDays(minC, maxC, upperC);
-}
-
 /** Warmth of one hour above a base, °C-days. */
 export function hourlyDegreeDays(temperatureC: number, baseC: number): number {
   return Math.max(0, temperatureC - baseC) / 24;

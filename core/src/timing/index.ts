@@ -1,17 +1,12 @@
 export {
-  blightWeather,
-  bloomDays,
   bloomRisks,
-  doublingHours,
   HEAT_BASE_C,
   HEAT_DH,
   LEAST_MEAN_C,
-  lookAgainDays,
   removalSpan,
   SYMPTOM_BASE_C,
   SYMPTOM_DD,
   strikeOn,
-  strikesOf,
   USUAL_FLOWER_DD,
 } from './bloom';
 export { Curves, groupWithCurves } from './curves';
@@ -23,7 +18,6 @@ export {
   exposureOf,
   HORIZON_DAYS,
   inoculumWeights,
-  knownShareOf,
   lambdaOf,
   suitability,
   susceptibility,
@@ -31,7 +25,7 @@ export {
   weathering,
   wetnessWeights,
 } from './lambda';
-export { type LaneId, laneIds, laneWords, livingLanes } from './lanes';
+export { type LaneId, laneIds, laneWords } from './lanes';
 export {
   Bloom,
   GroupTiming,
@@ -56,21 +50,9 @@ export {
 } from './pathogens';
 export { protectantOn, protectantStates, WASH_DAYS } from './protectant';
 export { schoolWords, stopDayOfYear, timingSchools } from './schoolNames';
-export { Factors, factorNames, infectionOf, scoreOf } from './score';
-export {
-  Season,
-  type SeasonInput,
-  seasonOf,
-} from './season';
+export { Factors, factorNames, infectionOf } from './score';
+export { Season, seasonOf } from './season';
 export { startingTimingSettings, TimingSchools, TimingSettings, TimingWeights } from './settings';
 export { siteTiming } from './siteTiming';
-export {
-  type Block,
-  blockedHours,
-  blocks,
-  LEAST_AFTER_H,
-  LEAST_BEFORE_H,
-  type Place,
-  windowsOf,
-} from './windows';
+export { type Block, blockedHours, blocks, LEAST_AFTER_H, LEAST_BEFORE_H, windowsOf } from './windows';
 export { bandOf, DRAWS, LEAST_KNOWN, SPREAD, woundsOf } from './wounds';

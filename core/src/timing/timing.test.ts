@@ -1,4 +1,5 @@
 // Wound risk, bloom infection, windows and schools against worked values, published rules and what must always hold.
+
 import fc from 'fast-check';
 import { cropOf, type StageDay } from '../stage/index';
 import { manyRuns } from '../testing/index';
@@ -12,30 +13,24 @@ import {
   simulatedForecast,
   simulatedWeather,
 } from '../weather/index';
+import { blightWeather, bloomDays, doublingHours, lookAgainDays, strikesOf } from './bloom';
 import {
   type Block,
-  blightWeather,
   blockedHours,
-  bloomDays,
   chanceOf,
-  doublingHours,
   exposureOf,
   hourVerdict,
   infectionOf,
-  knownShareOf,
   lambdaOf,
-  lookAgainDays,
   outlookOf,
   type PathogenCode,
   pathogenOf,
   pathogens,
   protectantOn,
-  scoreOf,
   seasonOf,
   siteTiming,
   startingTimingSettings,
   strikeOn,
-  strikesOf,
   suitability,
   susceptibility,
   type TimingInput,
@@ -45,6 +40,8 @@ import {
   wetnessWeights,
   windowsOf,
 } from './index';
+import { knownShareOf } from './lambda';
+import { scoreOf } from './score';
 
 const settings = startingTimingSettings();
 const wave =

@@ -1,10 +1,10 @@
 // First limb maps and their edits: always a sound map, whatever is asked for or done to it.
+
 import fc from 'fast-check';
 import { speciesTable, treeForms } from '../register/index';
 import {
   growth,
   type Limb,
-  limbMapFaults,
   limbNames,
   limbShape,
   measured,
@@ -15,6 +15,7 @@ import {
   withLimb,
   without,
 } from './index';
+import { limbMapFaults } from './limbMap';
 
 const starter = fc.record({
   form: fc.constantFrom(...treeForms),

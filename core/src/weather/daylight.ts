@@ -30,12 +30,6 @@ export function daylight(day: string, latitude: number, longitude: number): Dayl
   return daylight;
 }
 
-/** Length of a day, hours. */
-export function dayLengthHours(light: Daylight): number {
-  if (light.rise === null || light.set === null) return light.always ? 24 : 0;
-  return light.set - light.rise;
-}
-
 /** Whether an hour lies whole in daylight. */
 export function isLight(hour: number, light: Daylight): boolean {
   if (light.rise === null || light.set === null) return light.always;

@@ -87,18 +87,6 @@ export function seriesOf(hours: readonly WeatherHour[], fromHour?: number, toHou
   return series;
 }
 
-/** The hours of a series, one by one. */
-export function hoursOf(series: Series): WeatherHour[] {
-  return series.temperatureC.map((_, i) => ({
-    at: momentOf(series.fromHour + i),
-    temperatureC: series.temperatureC[i] ?? null,
-    humidityPct: series.humidityPct[i] ?? null,
-    rainMm: series.rainMm[i] ?? null,
-    windMs: series.windMs[i] ?? null,
-    wetMinutes: series.wetMinutes[i] ?? null,
-  }));
-}
-
 /** The part of a series from one hour up to, not including, another; hours outside it are null. */
 export function between(series: Series, fromHour: number, toHour: number): Series {
   const part = emptySeries(fromHour, Math.max(0, toHour - fromHour));

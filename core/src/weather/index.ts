@@ -1,12 +1,6 @@
-export {
-  checkReadings,
-  type Reading,
-  type Repair,
-  repairs,
-  type WeatherFault,
-} from './check';
+export { checkReadings, type Reading, type Repair, repairs, type WeatherFault } from './check';
 export { Climate, climateAt } from './climate';
-export { type Daylight, dayLengthHours, daylight, isLight } from './daylight';
+export { daylight, isLight } from './daylight';
 export { DayOfWeather, daysOf, hourAt } from './days';
 export { type Ground, groundByRecord, grounds } from './ground';
 export {
@@ -16,7 +10,6 @@ export {
   emptySeries,
   HOUR_MS,
   hourOf,
-  hoursOf,
   lengthOf,
   momentOf,
   over,
@@ -24,7 +17,7 @@ export {
   seriesOf,
   WeatherHour,
 } from './hour';
-export { dewPointC, humidityPct, saturationHpa } from './humidity';
+export { humidityPct } from './humidity';
 export {
   dayAfter,
   dayOfYear,
@@ -33,6 +26,6 @@ export {
   localClock,
   northernDayOfYear,
 } from './localTime';
-export { mixed, normalOf, uniformsOf } from './noise';
+export { normalOf, uniformsOf } from './noise';
 export { placeToSimulate, type SimulatedPlace, Spell, simulatedForecast, simulatedWeather } from './simulate';
 export { isWet, WET_HUMIDITY_PCT, WET_RAIN_MM } from './wetness';

@@ -1,16 +1,16 @@
 // Humidity, daylight, the simulated station and the checks of an import, each against something outside.
+
 import { Body, Observer, SearchRiseSet } from 'astronomy-engine';
 import fc from 'fast-check';
 import * as psychrolib from 'psychrolib';
+import { dewPointC, saturationHpa } from './humidity';
 import {
   checkReadings,
   climateAt,
-  dayLengthHours,
+  columns,
   daylight,
   daysOf,
-  dewPointC,
   hourOf,
-  hoursOf,
   humidityPct,
   isLight,
   isWet,
@@ -20,7 +20,6 @@ import {
   placeToSimulate,
   type Reading,
   type Series,
-  saturationHpa,
   seriesOf,
   simulatedForecast,
   simulatedWeather,
@@ -92,8 +91,8 @@ describe('daylight', () => {
   );
 
   test('beyond the circle the sun stays up in June and down in December', () => {
-    expect(dayLengthHours(daylight('2026-06-21', 70, 25))).toBe(24);
-    expect(dayLengthHours(daylight('2026-12-21', 70, 25))).toBe(0);
+    expect(daylight('2026-06-21', 70, 25)).toEqual({ rise: null, set: null, always: true });
+    expect(daylight('2026-12-21', 70, 25)).toEqual({ rise: null, set: null, always: false });
   });
 });
 
@@ -269,7 +268,13 @@ describe('readings of a station', () => {
           expect(hours).toHaveLength(slots.length);
           const series = seriesOf(hours);
           expect(lengthOf(series)).toBe(Math.max(...slots) - Math.min(...slots) + 1);
-          expect(hoursOf(series).filter((hour) => hour.temperatureC !== null)).toEqual(hours);
+          expect(series.temperatureC.filter((value) => value !== null)).toHaveLength(hours.length);
+          for (const { at, ...values } of hours) {
+            const i = hourOf(at) - series.fromHour;
+            expect(Object.fromEntries(columns.map((name) => [name, series[name][i] ?? null]))).toEqual(
+              values,
+            );
+          }
           expect(checkReadings([...rows, ...rows], []).hours).toEqual(hours);
         },
       ),

@@ -3,7 +3,6 @@ export { FACTOR_WORDS, LESSON, REASON_WORDS, VERDICT_WORDS, windowTitle } from '
 export {
   clashSentence,
   leftWords,
-  type Named,
   passWords,
   pinSentence,
   reasonWords,
