@@ -101,41 +101,6 @@ async function closeDown(page: Page): Promise<void> {
   await expect(page.getByText('Trees in this order')).toBeVisible();
 }
 
-test('without the server: a cut elsewhere is what the plan goes on from; brown wood is marked and cut back at once', async ({
-  page,
-  orchard,
-}) => {
-  test.setTimeout(120_000);
-  await page.clock.install();
-  await open(page, orchard.url, '/cut');
-  await startRun(page, [/Lee wall 07/]);
-  await runUpTo(page, 'Made the cut');
-  // From here to the close-down without a server
-  await allSent(page);
-  await orchard.stop();
-  await page.getByRole('button', { name: 'Cut elsewhere' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Where did it fall?' });
-  await dialog.getByLabel('Cut at, cm from the collar').fill('118');
-  await dialog.getByRole('button', { name: 'Record it' }).click();
-  await expect(heading(page)).toHaveText('Read the wood');
-  await page.getByRole('radio', { name: 'Still brown' }).click();
-  await page.getByLabel('How far toward the trunk, cm').fill('6');
-  await page.getByRole('button', { name: 'Mark it, cut back' }).click();
-  // 118 less 6, and the clearance of 45 cm
-  await expect(heading(page)).toHaveText('Cut 2 of 2');
-  await runUpTo(page, 'Made the cut');
-  await expect(page.getByText(/^(Measure|Cut) /).first()).toBeVisible();
-  await makeMove(page, 'Made the cut');
-  await makeMove(page, 'Wood is read');
-  await expect(heading(page)).toHaveText('Close down');
-  await expect(page.getByText(/\d+ to send/)).toBeVisible();
-  await orchard.restart();
-  await allSent(page);
-  await goTo(page, 'Book');
-  await expect(page.getByText(/Lee wall 07 · Wood read, brown/)).toBeVisible();
-  await expect(page.getByText(/Lee wall 07 · Cut on 7 o’clock, middle, at 118 cm/)).toBeVisible();
-});
-
 test('the mix by arithmetic, what skipping costs, and a recheck with its outcome', async ({
   page,
   orchard,

@@ -12,6 +12,7 @@ const TURNS_OF_ALL = [
   ['sheets'],
   ['kept'],
   ['trouble'],
+  ['answers'],
   ['plan', 'archive'],
   ['days'],
   ['round'],
