@@ -1,5 +1,5 @@
 // A plan that was searched before, by another machine or on another day: what it rests on, and how it is taken up without a search.
-import { hash } from 'ohash';
+import { digest } from 'ohash/crypto';
 import { z } from 'zod';
 import type { PlanInput } from './input';
 import { OrderResult } from './order';
@@ -23,7 +23,13 @@ export type KeptPlan = z.infer<typeof KeptPlan>;
  * @returns SHA-256 in Base64url
  */
 export function planStamp(input: PlanInput): string {
-  return hash(JSON.parse(JSON.stringify(input)));
+  return digest(JSON.stringify(input, byKey));
+}
+
+/** Objects with their keys in order. */
+function byKey(_key: string, value: unknown): unknown {
+  if (value === null || typeof value !== 'object' || Array.isArray(value)) return value;
+  return Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)));
 }
 
 export function keptPlanOf({ prepared, plan, orders }: Solved): KeptPlan {
