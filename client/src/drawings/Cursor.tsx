@@ -1,7 +1,7 @@
 // A drawing of which one place is chosen and read: by touch, by dragging along it, or by arrow keys.
 
 import { View } from '@tamagui/core';
-import { type KeyboardEvent, type ReactNode, type RefObject, useRef } from 'react';
+import type { KeyboardEvent, ReactNode, RefObject } from 'react';
 import { elementRef, keysOf } from '../ui/dom';
 import { useDragAlong } from './tape/useDragAlong';
 
@@ -60,9 +60,9 @@ export function Cursor({ box, label, valueText, values, height, far = 1, tapsOnl
     const { left = 0, top = 0 } = box.current?.getBoundingClientRect() ?? {};
     onAt(placeAt(clientX - left, clientY - top));
   };
-  const none = useRef<HTMLElement>(null);
-  useDragAlong(tapsOnly ? none : box, {
+  useDragAlong(box, {
     onStart: (event) => {
+      if (tapsOnly) return undefined;
       choose(event);
       return event;
     },

@@ -47,10 +47,10 @@ function swallow(index: LimbIndex, cuts: Cut[]): Cut[] {
     .map((cut, i) => ({ i, limbId: cut.limbId, takesFromCm: cut.upToCm ?? cut.atCm }))
     .sort((a, b) => a.takesFromCm - b.takesFromCm);
   const onLimb = new Map<string, typeof outermostFirst>();
-  for (const inner of outermostFirst) {
-    const others = onLimb.get(inner.limbId);
-    if (others) others.push(inner);
-    else onLimb.set(inner.limbId, [inner]);
+  for (const cut of outermostFirst) {
+    const others = onLimb.get(cut.limbId);
+    if (others) others.push(cut);
+    else onLimb.set(cut.limbId, [cut]);
   }
   return cuts.map((cut, i) => {
     let swallowedBy: number | null = null;

@@ -103,9 +103,9 @@ const models = new Map<string, Model>();
 /** The table as it stands for one host in one season; made once, as it never changes. */
 export function modelFor(host: HostGroup, season: Season, absentHere: readonly string[]): Model {
   const key = [host, season, ...absentHere].join();
-  const cachedModel = models.get(key) ?? makeModel(host, season, absentHere);
-  models.set(key, cachedModel);
-  return cachedModel;
+  const model = models.get(key) ?? makeModel(host, season, absentHere);
+  models.set(key, model);
+  return model;
 }
 
 function makeModel(host: HostGroup, season: Season, absentHere: readonly string[]): Model {
@@ -113,12 +113,12 @@ function makeModel(host: HostGroup, season: Season, absentHere: readonly string[
   const codes = [...priors.keys()];
   const letter = seasonLetter(season);
   const leakOf = new Map(signs.map((sign) => [sign.code, sign.leak]));
-  const indexOf = new Map<string, number[]>();
+  const rowsBySign = new Map<string, number[]>();
   const chances = (sign: string): number[] => {
-    let row = indexOf.get(sign);
+    let row = rowsBySign.get(sign);
     if (!row) {
       row = codes.map((code) => signChance(code, sign, leakOf.get(sign) ?? UNLISTED, host, letter));
-      indexOf.set(sign, row);
+      rowsBySign.set(sign, row);
     }
     return row;
   };

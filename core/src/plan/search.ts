@@ -158,11 +158,11 @@ export class PlanSearch {
       this.made.length = 0;
       this.look(node, this.made);
       let next: Node | null = null;
-      for (const column of this.made) {
-        if (!next || column.bound > next.bound) {
+      for (const part of this.made) {
+        if (!next || part.bound > next.bound) {
           if (next) push(this.open, next);
-          next = column;
-        } else push(this.open, column);
+          next = part;
+        } else push(this.open, part);
       }
       node = next;
     }
@@ -353,11 +353,11 @@ export class PlanSearch {
       return;
     }
     const bits = node.allowed[k] as number;
-    const child = node.allowed.slice();
-    child[k] = bits & first;
+    const firstHalf = node.allowed.slice();
+    firstHalf[k] = bits & first;
     const rest = node.allowed.slice();
     rest[k] = bits & ~first;
-    open({ ...node, allowed: child, bound: Math.min(node.bound, firstBound) });
+    open({ ...node, allowed: firstHalf, bound: Math.min(node.bound, firstBound) });
     open({ ...node, allowed: rest, bound: Math.min(node.bound, restBound) });
   }
 

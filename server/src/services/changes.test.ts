@@ -5,7 +5,7 @@ import type { OpenWorkChanges } from '@mortisect/core/present';
 import { FindingBody } from '@mortisect/core/records';
 import request from 'supertest';
 import { plans } from '../store/schema';
-import { deviceId, NOW, newId, type Orchard, openOrchard } from '../testing/orchard';
+import { deadOn, deviceId, newId, type Orchard, openOrchard } from '../testing/orchard';
 import { makeChanges } from './changes';
 
 let orchard: Orchard;
@@ -27,19 +27,7 @@ const openWork = async (since?: string): Promise<OpenWorkChanges> =>
   (await request(orchard.app).get('/api/open-work').query({ since }).set('Host', '127.0.0.1').expect(200))
     .body;
 const TREE = 'slip-side-02';
-const finding = FindingBody.parse({
-  treeId: TREE,
-  limbId: 'A',
-  limbName: 'A',
-  fromCm: 20,
-  toCm: 40,
-  disorder: 'DEAD',
-  edge: 'definite',
-  growthRapid: false,
-  note: '',
-  seenAt: NOW,
-  withdrawn: false,
-});
+const finding = deadOn(TREE);
 const mark = (id = newId(), more: object = {}, baseRevision: number | null = null) =>
   put(`/api/findings/${id}`, { baseRevision, finding: { ...finding, ...more } }).expect(200);
 

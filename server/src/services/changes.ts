@@ -16,18 +16,21 @@ const reachedBy = (orchardId: string, seq: number): Reached => ({
   revision: `${orchardId}:${seq}`,
 });
 
+async function orchardIdOf(db: Store): Promise<string> {
+  const [orchard] = await db.select().from(orchards);
+  return orchard?.id ?? '';
+}
+
 /** How far the history of an orchard has come: “ORCHARD:SEQ”. Another orchard, or one put back from a copy, is known by it. */
 export async function revisionOf(db: Store): Promise<Reached> {
-  const [orchard] = await db.select().from(orchards);
   const [last] = await db.select({ seq: history.seq }).from(history).orderBy(desc(history.seq)).limit(1);
-  return reachedBy(orchard?.id ?? '', last?.seq ?? 0);
+  return reachedBy(await orchardIdOf(db), last?.seq ?? 0);
 }
 
 /** How far the plans that are kept have come: “ORCHARD:SEQ”. */
 export async function plansRevisionOf(db: Store) {
-  const { orchardId } = await revisionOf(db);
   const [last] = await db.select({ seq: plans.seq }).from(plans).orderBy(desc(plans.seq)).limit(1);
-  return reachedBy(orchardId, last?.seq ?? 0);
+  return reachedBy(await orchardIdOf(db), last?.seq ?? 0);
 }
 
 /**

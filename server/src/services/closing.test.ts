@@ -1,9 +1,9 @@
 // What opens and what closes: rounds that are reopened, findings that a cut or a step answers, and what a late edit must not undo.
 
 import { openRound } from '@mortisect/core/present';
-import { FindingBody, type TreeDetail } from '@mortisect/core/records';
+import type { TreeDetail } from '@mortisect/core/records';
 import request from 'supertest';
-import { deviceId, NOW, newId, type Orchard, openOrchard } from '../testing/orchard';
+import { deadOn, deviceId, NOW, newId, type Orchard, openOrchard } from '../testing/orchard';
 
 let orchard: Orchard;
 beforeAll(async () => {
@@ -26,19 +26,7 @@ const TREE = 'slip-side-02';
 const detail = async (): Promise<TreeDetail> => (await get(`/api/trees/${TREE}`).expect(200)).body;
 const stateOf = async (id: string) => (await detail()).findings.find((one) => one.id === id)?.state;
 
-const dead = FindingBody.parse({
-  treeId: TREE,
-  limbId: 'A',
-  limbName: 'A',
-  fromCm: 20,
-  toCm: 40,
-  disorder: 'DEAD',
-  edge: 'definite',
-  growthRapid: false,
-  note: '',
-  seenAt: NOW,
-  withdrawn: false,
-});
+const dead = deadOn(TREE);
 async function found(body = dead): Promise<string> {
   const id = newId();
   await put(`/api/findings/${id}`, { baseRevision: null, finding: body }).expect(200);

@@ -1,12 +1,11 @@
 // Plans that are searched ahead: of every tree with open work, anew only where something changed, and the same on every file.
 import { type KeptPlan, planStamp } from '@mortisect/core/plan';
 import { planInputOf } from '@mortisect/core/present';
-import { FindingBody } from '@mortisect/core/records';
 import { eq } from 'drizzle-orm';
 import { pino } from 'pino';
 import request from 'supertest';
 import { plans, trees } from '../store/schema';
-import { deviceId, NOW, newId, type Orchard, openOrchard } from '../testing/orchard';
+import { deadOn, deviceId, NOW, newId, type Orchard, openOrchard } from '../testing/orchard';
 import { type KeptPlans, makePlanKeeper, type PlanKeeper } from './keptPlans';
 
 let orchard: Orchard;
@@ -61,19 +60,7 @@ async function searched(): Promise<number> {
 }
 
 const TREE = 'slip-side-02';
-const finding = FindingBody.parse({
-  treeId: TREE,
-  limbId: 'A',
-  limbName: 'A',
-  fromCm: 20,
-  toCm: 40,
-  disorder: 'DEAD',
-  edge: 'definite',
-  growthRapid: false,
-  note: '',
-  seenAt: NOW,
-  withdrawn: false,
-});
+const finding = deadOn(TREE);
 
 test('every tree with open work is planned once, and then only what changed', async () => {
   const { trees: open } = await get('/api/open-work');

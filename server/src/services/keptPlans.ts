@@ -84,9 +84,7 @@ export function makePlanKeeper({ db, pool, now, log, onKept }: KeeperParts): Pla
     const open = await treesWithOpenFindings(db, changed ?? undefined);
     await db
       .delete(plans)
-      .where(
-        and(changed ? inArray(plans.treeId, changed) : undefined, notInArray(plans.treeId, ['', ...open])),
-      );
+      .where(and(changed ? inArray(plans.treeId, changed) : undefined, notInArray(plans.treeId, open)));
     for (let from = 0; from < open.length; from += AT_ONCE)
       for (const detail of await details(db, open.slice(from, from + AT_ONCE))) {
         if (closing.signal.aborted) return;

@@ -1,9 +1,8 @@
 // The tables of the present say what the history says: folded from it they come out the same, and what was lost comes back.
-import { FindingBody } from '@mortisect/core/records';
 import { eq, sql } from 'drizzle-orm';
 import request from 'supertest';
 import { findings, history, trees } from '../store/schema';
-import { deviceId, NOW, newId, type Orchard, openOrchard } from '../testing/orchard';
+import { deadOn, deviceId, NOW, newId, type Orchard, openOrchard } from '../testing/orchard';
 import { appendBeginnings, completeHistory } from './beginnings';
 import { compareTables, rebuild } from './rebuild';
 
@@ -26,19 +25,7 @@ const act = async (action: object) => {
 const db = () => orchard.store.db;
 const differences = async (of: Parameters<typeof compareTables>[0]) => (await compareTables(of)).differences;
 const TREE = 'slip-side-02';
-const dead = FindingBody.parse({
-  treeId: TREE,
-  limbId: 'A',
-  limbName: 'A',
-  fromCm: 20,
-  toCm: 40,
-  disorder: 'DEAD',
-  edge: 'definite',
-  growthRapid: false,
-  note: '',
-  seenAt: NOW,
-  withdrawn: false,
-});
+const dead = deadOn(TREE);
 const tree = {
   code: 'New 1',
   plot: 'A new plot',

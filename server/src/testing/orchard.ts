@@ -2,6 +2,7 @@
 import { randomBytes } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
+import { FindingBody } from '@mortisect/core/records';
 import { pino } from 'pino';
 import { v7 } from 'uuid';
 import { type Config, readConfig } from '../config';
@@ -59,6 +60,22 @@ export function copyOf(orchard: 'demo' | 'empty'): Blob {
     throw new Error('Run the tests of the server through Jest: it prepares their orchards.');
   return new Blob([readFileSync(path.join(process.env.ORCHARD_COPIES, `${orchard}.tar`))]);
 }
+
+/** Dead wood on limb A of a tree, as a device sends it. */
+export const deadOn = (treeId: string) =>
+  FindingBody.parse({
+    treeId,
+    limbId: 'A',
+    limbName: 'A',
+    fromCm: 20,
+    toCm: 40,
+    disorder: 'DEAD',
+    edge: 'definite',
+    growthRapid: false,
+    note: '',
+    seenAt: NOW,
+    withdrawn: false,
+  });
 
 export const newId = (): string => v7();
 
