@@ -3,12 +3,14 @@ const { getDefaultConfig } = require('expo/metro-config');
 
 const config = getDefaultConfig(__dirname);
 
-// Zod carries 50 languages of messages and a JSON Schema reader, 45 KB gzip that the app never asks for.
-const UNUSED_OF_ZOD = /zod\/v4\/(locales\/index|classic\/from-json-schema)\.(c?js)$/;
+// What the app never asks for, 60 KB gzip: 50 languages of messages, what reads JSON Schema and what compiles schemas (Zod), scales of time (d3-scale),
+// and other kinds of ids than the seventh (uuid).
+const UNUSED =
+  /zod\/v4\/(locales\/index|classic\/from-json-schema|core\/(json-schema-generator|compile))\.c?js$|\/uuid\/dist\/[^/]+\/(v[1-6]|v35|v\dToV\d|md5|sha1|native)\.js$|\/d3-time(-format)?\/[^.]+\.mjs$/;
 const resolveBefore = config.resolver.resolveRequest;
 config.resolver.resolveRequest = (context, name, platform) => {
   const found = (resolveBefore ?? context.resolveRequest)(context, name, platform);
-  return platform === 'web' && found.type === 'sourceFile' && UNUSED_OF_ZOD.test(found.filePath)
+  return platform === 'web' && found.type === 'sourceFile' && UNUSED.test(found.filePath)
     ? { type: 'empty' }
     : found;
 };

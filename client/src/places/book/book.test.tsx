@@ -203,6 +203,10 @@ describe('graft wood', () => {
       sticks: 12,
       label: expect.stringMatching(/^Tree A 2026-11-24 [0-9A-F]{4}$/),
     });
+    const label = screen.getByRole('img', { name: /^Label: .*Tree A 2026-11-24/ });
+    // A code of version 3 or more with its quiet zone, whose corner is dark
+    await waitFor(() => expect(label.querySelector('path')?.getAttribute('d')).toMatch(/^M2 2h1v1h-1z/));
+    expect(Number(label.getAttribute('viewBox')?.split(' ')[2])).toBeGreaterThanOrEqual(33);
   });
 
   test('is refused from one with fire blight, and there is nothing to press', async () => {

@@ -11,7 +11,7 @@ import { CutPlace } from './CutPlace';
 
 jest.mock('expo-router', () => require('../../testing/here').router);
 jest.mock('comlink', () => require('../../testing/here').comlink);
-jest.mock('../../data/tagInPhoto', () => ({ tagInPhoto: () => Promise.resolve(null) }));
+jest.mock('../../data/qrCode', () => ({ tagInPhoto: () => Promise.resolve(null) }));
 configure({ defaultHidden: true, asyncUtilTimeout: 20_000 });
 jest.setTimeout(90_000);
 

@@ -32,8 +32,7 @@ export function FindByTag() {
   };
   const scan = async (file: File | undefined) => {
     if (!file) return;
-    // Only who reads a tag needs the reader of codes
-    const { tagInPhoto } = await import('../../data/tagInPhoto');
+    const { tagInPhoto } = await import('../../data/qrCode');
     const read = await tagInPhoto(file);
     const tree = trees.find((one) => one.code.toLowerCase() === read?.toLowerCase() || one.id === read);
     if (tree) return go(tree.id);

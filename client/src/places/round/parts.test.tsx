@@ -19,7 +19,7 @@ import { TreePart } from './TreePart';
 jest.mock('expo-router', () => require('../../testing/here').router);
 jest.mock('comlink', () => require('../../testing/here').comlink);
 const mockTag = jest.fn<Promise<string | null>, []>();
-jest.mock('../../data/tagInPhoto', () => ({ tagInPhoto: () => mockTag() }));
+jest.mock('../../data/qrCode', () => ({ tagInPhoto: () => mockTag() }));
 configure({ defaultHidden: true, asyncUtilTimeout: 20_000 });
 jest.setTimeout(90_000);
 

@@ -8,7 +8,7 @@ import { RoundList } from './RoundList';
 import { RoundTree } from './RoundTree';
 
 jest.mock('expo-router', () => require('../../testing/here').router);
-jest.mock('../../data/tagInPhoto', () => ({ tagInPhoto: () => Promise.resolve(null) }));
+jest.mock('../../data/qrCode', () => ({ tagInPhoto: () => Promise.resolve(null) }));
 configure({ defaultHidden: true, asyncUtilTimeout: 5000 });
 jest.setTimeout(60_000);
 

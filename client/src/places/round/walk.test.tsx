@@ -18,7 +18,7 @@ jest.mock('expo-router', () => ({
 }));
 
 // Reads QR codes: ES modules only, and a canvas that is not here
-jest.mock('../../data/tagInPhoto', () => ({ tagInPhoto: () => Promise.resolve(null) }));
+jest.mock('../../data/qrCode', () => ({ tagInPhoto: () => Promise.resolve(null) }));
 
 const trees = ['a', 'b', 'c'].map((id, i) =>
   detail([], { id, code: `Tree ${id.toUpperCase()}`, place: i + 1 }),

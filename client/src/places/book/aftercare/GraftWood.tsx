@@ -5,11 +5,12 @@ import type { SiteToday } from '@mortisect/core/present';
 import { speciesName } from '@mortisect/core/register';
 import { scionWords } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
-import encodeQR from 'qr';
-import { useMemo, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import Svg, { Path, Rect } from 'react-native-svg';
 import { dayAt, dayWords } from '../../../data/moment';
 import { useAftercare, useTree, useTrees } from '../../../data/queries';
+import { COMPUTED_HERE } from '../../../data/queryClient';
 import { useClock } from '../../../data/useClock';
 import { useToday } from '../../../data/useToday';
 import { newId, useRecordAction } from '../../../data/writes';
@@ -136,7 +137,12 @@ function lastWalkedRound(
 
 /** A label to be printed or copied: words, and the same in a square that a camera reads. */
 function Label({ text }: { text: string[] }) {
-  const code = useMemo(() => encodeQR(text.join('\n'), 'raw'), [text]);
+  const { data: code = [] } = useQuery({
+    queryKey: ['label', text],
+    queryFn: async () => (await import('../../../data/qrCode')).qrRows(text.join('\n')),
+    staleTime: Number.POSITIVE_INFINITY,
+    ...COMPUTED_HERE,
+  });
   const path = code
     .flatMap((row, y) => row.flatMap((dark, x) => (dark ? [`M${x} ${y}h1v1h-1z`] : [])))
     .join('');

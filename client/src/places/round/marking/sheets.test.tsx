@@ -8,7 +8,7 @@ import { RoundTree } from '../RoundTree';
 import { useDrafts } from './draft';
 
 jest.mock('expo-router', () => require('../../../testing/here').router);
-jest.mock('../../../data/tagInPhoto', () => ({ tagInPhoto: () => Promise.resolve(null) }));
+jest.mock('../../../data/qrCode', () => ({ tagInPhoto: () => Promise.resolve(null) }));
 jest.mock('../../../data/photo', () => ({
   PhotoUnreadable: class extends Error {},
   shrunk: (file: File) => Promise.resolve(new Blob([file.name])),

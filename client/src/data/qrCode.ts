@@ -1,8 +1,15 @@
-// The text of a QR code on a photo, or null where there is none.
+// QR codes, read and drawn. Only who reads a tag or wants a label needs this: it is loaded then.
+import encodeQR from 'qr';
 import decodeQR from 'qr/decode.js';
 
 const LONGEST_PX = 1000;
 
+/** Rows of the code of a text, true where it is dark, with its quiet zone. */
+export function qrRows(text: string): boolean[][] {
+  return encodeQR(text, 'raw');
+}
+
+/** The text of a QR code on a photo, or null where there is none. */
 export async function tagInPhoto(file: Blob): Promise<string | null> {
   const picture = await createImageBitmap(file, { imageOrientation: 'from-image' }).catch(() => null);
   if (!picture) return null;
