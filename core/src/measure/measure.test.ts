@@ -6,10 +6,15 @@ import {
   joined,
   laterDay,
   massReading,
+  type Reading,
+  rainReading,
   roundToTape,
   tapeText,
+  temperatureReading,
   thicknessReading,
   typedLengthCm,
+  upperFirst,
+  windReading,
 } from './index';
 
 test.each([
@@ -68,20 +73,74 @@ test.each([
   ['2 ft 3', 'us', 68.58],
   ['24 mm', 'us', 2.4],
   ['1.2 m', 'us', 120],
+  ['  16 ', 'us', 40.64],
+  ['24 Millimeters', 'us', 2.4],
+  ['24 MM', 'us', 2.4],
+  ['2 ft', 'metric', 60.96],
+  ['5 ft 2 1/2', 'metric', 158.75],
 ] as const)('typed “%s” on a %s tape is %f cm', (text, units, cm) => {
   expect(typedLengthCm(text, units)).toEqual({ cm: expect.closeTo(cm, 6) });
 });
 
 test.each(['', 'abc', '-3', '1/0', '3 miles', 'cm', '..5'])('typed “%s” is refused in words', (text) => {
-  expect(typedLengthCm(text, 'metric')).toEqual({ fault: expect.any(String) });
+  expect(typedLengthCm(text, 'metric')).toEqual({
+    fault:
+      text === '1/0' ? '“1/0” divides by zero.' : `“${text}” is not a length. Type a number such as 41.5.`,
+  });
+  if (text !== '1/0')
+    expect(typedLengthCm(text, 'us')).toEqual({ fault: expect.stringContaining('16¼ or 16.25') });
 });
 
-test('sizes carry units and no false digits', () => {
-  expect(joined(thicknessReading(24.4, 'metric'))).toBe('24 mm');
-  expect(joined(thicknessReading(35, 'us'))).toBe('1 3/8 in');
-  expect(joined(heightReading(412, 'metric'))).toBe('4.1 m');
-  expect(joined(heightReading(412, 'us'))).toBe('13 ft 6 in');
+// Conversions: 1 in = 25.4 mm, 1 lb = 0.45359237 kg (1959), 1 mile = 1609.344 m, °F = 9/5 °C + 32
+test.each<[Reading, string]>([
+  [thicknessReading(24.4, 'metric'), '24 mm'],
+  [thicknessReading(35, 'us'), '1 3/8 in'],
+  [thicknessReading(25.4, 'us'), '1 in'],
+  [thicknessReading(12.7, 'us'), '1/2 in'],
+  [thicknessReading(19.05, 'us'), '3/4 in'],
+  [thicknessReading(57.15, 'us'), '2 1/4 in'],
+  [thicknessReading(3.2, 'us'), '1/8 in'],
+  [thicknessReading(0, 'us'), '0 in'],
+  [heightReading(412, 'metric'), '4.1 m'],
+  [heightReading(400, 'metric'), '4.0 m'],
+  [heightReading(412, 'us'), '13 ft 6 in'],
+  [heightReading(365.76, 'us'), '12 ft'],
+  [massReading(9.96, 'metric'), '10 kg'],
+  [massReading(4.26, 'metric'), '4.3 kg'],
+  [massReading(0.0432, 'metric'), '0.043 kg'],
+  [massReading(10, 'metric'), '10 kg'],
+  [massReading(10.4, 'metric'), '10 kg'],
+  [massReading(123.4, 'metric'), '123 kg'],
+  [massReading(2, 'us'), '4.4 lb'],
+  [temperatureReading(-3.26, 'metric', 1), '−3.3 °C'],
+  [temperatureReading(-0.04, 'metric', 1), '0.0 °C'],
+  [temperatureReading(21.5, 'metric'), '22 °C'],
+  [temperatureReading(100, 'us'), '212 °F'],
+  [temperatureReading(-40, 'us'), '−40 °F'],
+  [rainReading(0.25, 'metric'), '0.3 mm'],
+  [rainReading(9.96, 'metric'), '10 mm'],
+  [rainReading(10.4, 'metric'), '10 mm'],
+  [rainReading(25.4, 'us'), '1.00 in'],
+  [rainReading(3, 'us'), '0.12 in'],
+  [windReading(4.6, 'metric'), '5 m/s'],
+  [windReading(44.704, 'us'), '100 mph'],
+])('%p is shown as %s, with a unit and no false digit', (reading, text) => {
+  expect(joined(reading)).toBe(text);
 });
+
+test.each([
+  ['chipped', 'Chipped'],
+  ['ß', 'SS'],
+  ['', ''],
+])('“%s” begins a sentence as “%s”', (text, upper) => expect(upperFirst(text)).toBe(upper));
+
+test.each([
+  ['metric', -41.6, '−41.5 cm'],
+  ['us', -41.6, '−16½ in'],
+  ['us', 0.1, '0 in'],
+  ['us', 0.64, '¼ in'],
+  ['metric', 0.04, '0 cm'],
+] as const)('on a %s tape %f cm is %s', (units, cm, text) => expect(tapeText(cm, units)).toBe(text));
 
 test.each([
   [120, 0, 4],
@@ -118,6 +177,7 @@ test.each([
   ['4 m', false],
   ['', false],
   ['4 5', false],
+  [' ~ 4 ', true],
 ])('“%s” is a bare number: %s', (text, bare) => expect(isBareNumber(text)).toBe(bare));
 
 test.each([

@@ -48,7 +48,9 @@ export interface Reading {
  */
 export function tapeReading(cm: number, units: Units, rounding: TapeRounding = 'nearest'): Reading {
   const rounded = roundToTape(cm, units, rounding);
-  if (units === 'metric') return { value: String(Math.round(rounded * 10) / 10), unit: 'cm' };
+  if (units === 'metric') {
+    return { value: String(Math.round(rounded * 10) / 10).replace('-', '−'), unit: 'cm' };
+  }
   return { value: inQuarters(Math.round((rounded / CM_PER_INCH) * 4)), unit: 'in' };
 }
 

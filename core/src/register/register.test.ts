@@ -2,8 +2,11 @@
 
 import fc from 'fast-check';
 import {
+  Cultivar,
   cultivarNamed,
   formMeant,
+  groundPlaces,
+  isTrainedFlat,
   isUsualSize,
   jobDueOn,
   jobKinds,
@@ -11,6 +14,7 @@ import {
   speciesMeant,
   speciesTable,
   treeAge,
+  treeForms,
   writtenYear,
 } from './index';
 import { speciesNamed } from './species';
@@ -31,6 +35,42 @@ test('up one row, down the next, anew in every plot', () => {
     'a2-1',
     'b1-1',
     'b1-2',
+  ]);
+});
+
+test('a row without a tree is not walked, a second plot starts upward, two at one place go by their tags', () => {
+  const rows = ['1', '2', '3'].map((n) => ({ id: `a${n}`, plotId: 'a' }));
+  const trees = [
+    tree('a3', 1),
+    { rowId: 'a1', place: 1, code: 'T 10' },
+    { rowId: 'a1', place: 1, code: 'T 9' },
+    tree('a3', 2),
+    tree('b1', 2),
+    tree('b1', 1),
+  ];
+  expect(serpentine([...rows, { id: 'b1', plotId: 'b' }], trees).map((one) => one.code)).toEqual([
+    ...['T 9', 'T 10', 'a3-2', 'a3-1'],
+    ...['b1-1', 'b1-2'],
+  ]);
+  // One row in the first plot, so that the walk would come down the next
+  const [first] = rows;
+  if (!first) throw new Error('There is a row.');
+  const two = serpentine([first, { id: 'b1', plotId: 'b' }], [...trees.slice(1, 3), ...trees.slice(4)]);
+  expect(two.map((one) => one.code)).toEqual(['T 9', 'T 10', 'b1-1', 'b1-2']);
+});
+
+test('trees stand along their rows by place, rows 5 m apart, plots 40 m (common practice, no source)', () => {
+  const rows = [
+    { id: 'a1', plotId: 'a', spacingCm: 300 },
+    { id: 'a2', plotId: 'a', spacingCm: 450 },
+    { id: 'b1', plotId: 'b', spacingCm: 300 },
+  ];
+  const trees = [...rows.map(({ id }) => id), 'lost'].map((rowId) => ({ id: rowId, rowId, place: 2 }));
+  expect([...groundPlaces(rows, trees)]).toEqual([
+    ['a1', { x: 6, y: 0 }],
+    ['a2', { x: 9, y: 5 }],
+    ['b1', { x: 6, y: 45 }],
+    ['lost', { x: 8, y: 85 }],
   ]);
 });
 
@@ -75,13 +115,43 @@ test('the caretaker’s own word on a cultivar wins over the table', () => {
     { species: 'apple', name: 'Cortland', habit: 'spur', susceptibility: 'low', note: '' },
   ] as const;
   expect(cultivarNamed('apple', 'cortland', own)?.habit).toBe('spur');
-  expect(cultivarNamed('apple', 'cortland', [])?.habit).toBe('tip');
+  expect(cultivarNamed('apple', ' cortland ', [])?.habit).toBe('tip');
+  expect(cultivarNamed('pear', 'Cortland', own)).toBeUndefined();
+});
+
+test.each([
+  ['species', '', false],
+  ['species', 'a', true],
+  ['species', 'a'.repeat(40), true],
+  ['species', 'a'.repeat(41), false],
+  ['name', ' ', false],
+  ['name', 'a', true],
+  ['name', ` ${'a'.repeat(80)} `, true],
+  ['name', 'a'.repeat(81), false],
+  ['note', ` ${'a'.repeat(300)} `, true],
+  ['note', 'a'.repeat(301), false],
+  ['bloomOffsetDays', -41, false],
+  ['bloomOffsetDays', -40, true],
+  ['bloomOffsetDays', 40, true],
+  ['bloomOffsetDays', 41, false],
+  ['bloomOffsetDays', 1.5, false],
+  ['susceptibility', 'some', false],
+])('a cultivar with %s %j: %s', (key, value, takes) => {
+  const own = { species: 'apple', name: 'Own', habit: 'spur', susceptibility: 'low', note: '' };
+  expect(Cultivar.safeParse({ ...own, [key]: value }).success).toBe(takes);
+});
+
+test('espalier, fan and cordon are trained flat', () => {
+  expect(treeForms.filter(isTrainedFlat)).toEqual(['espalier', 'fan', 'cordon']);
 });
 
 test('guards go on before the snow of either hemisphere, and a job is never due in the past', () => {
   expect(jobDueOn('guard', '2026-11-24', 54)).toBe('2026-11-30');
   expect(jobDueOn('guard', '2026-12-01', 54)).toBe('2027-11-30');
   expect(jobDueOn('guard', '2026-02-10', -34)).toBe('2026-05-31');
+  expect(jobDueOn('guard', '2026-11-30', 54)).toBe('2026-11-30');
+  expect(jobDueOn('guard', '2026-02-10', 0)).toBe('2026-11-30');
+  expect(jobDueOn('something else', '2026-02-10', 54)).toBe('2026-12-31');
   for (const { code } of jobKinds) expect(jobDueOn(code, '2026-07-15', 0) >= '2026-07-15').toBe(true);
 });
 
@@ -112,6 +182,17 @@ test.each([
   ['2026', true],
   ['2027', false],
 ])('planted %s, in 2026: %s', (text, fits) => expect('year' in writtenYear(text, 2026)).toBe(fits));
+
+test.each([
+  ['1990', { year: 1990, exact: true }],
+  [' 1990 ', { year: 1990, exact: true }],
+  ['c. 1990', { year: 1990, exact: false }],
+  ['12/03/1990', { year: 1990, exact: false }],
+  ['1990 or 1990', { year: 1990, exact: false }],
+  ['1990–1995', { fault: '“1990–1995” names more than one year.' }],
+  ['19905', { fault: '“19905” is no year of planting. Write it like 1990.' }],
+  ['', { fault: '“” is no year of planting. Write it like 1990.' }],
+])('“%s” is the planting %j', (text, is) => expect(writtenYear(text)).toEqual(is));
 
 test.each([
   ['heightCm', 60, 1500],

@@ -8,7 +8,7 @@ import {
   limbNames,
   limbShape,
   measured,
-  type StarterTree,
+  StarterTree,
   split,
   starterMap,
   withGivenNames,
@@ -16,6 +16,7 @@ import {
   without,
 } from './index';
 import { limbMapFaults } from './limbMap';
+import { limbId } from './starterMap';
 
 const starter = fc.record({
   form: fc.constantFrom(...treeForms),
@@ -72,6 +73,216 @@ test('trained forms lie in their plane', () => {
     for (const { tip } of limbShape(starterMap({ ...middling, form, planeBearingDeg: 90 })).values())
       expect(Math.abs(tip.y)).toBeLessThan(1e-6);
   }
+});
+
+/** Main limbs as joint, bearing, inclination and length; the stem as its length. */
+const drawn = (given: Partial<StarterTree>) => {
+  const [stem, ...main] = starterMap({ ...middling, heightCm: 400, spreadCm: 400, ...given });
+  return {
+    stemCm: stem?.lengthCm,
+    main: main.map(({ jointCm, bearingDeg, inclinationDeg, lengthCm }) => [
+      jointCm,
+      bearingDeg,
+      inclinationDeg,
+      lengthCm,
+    ]),
+  };
+};
+
+// Of a tree 4 m high and wide, with three or four main limbs. Shapes by form: common practice, no source.
+test.each<[StarterTree['form'], number, number, number[][]]>([
+  // Limbs leave from 22 to 32 % of the height, evenly round, at 45°, and the stem ends at the highest
+  [
+    'open centre',
+    3,
+    128,
+    [
+      [88, 0, 45, 283],
+      [108, 120, 45, 283],
+      [128, 240, 45, 283],
+    ],
+  ],
+  // From 20 to 78 %, at the turn of leaves, the higher the shorter: the last 45 % of the first
+  [
+    'central leader',
+    3,
+    400,
+    [
+      [80, 0, 32, 236],
+      [196, 138, 32, 171],
+      [312, 275, 32, 106],
+    ],
+  ],
+  ['central leader', 1, 400, [[196, 0, 32, 171]]],
+  // From 22 to 60 %, and the leader is cut above the last
+  [
+    'modified leader',
+    3,
+    260,
+    [
+      [88, 0, 32, 236],
+      [164, 138, 32, 171],
+      [240, 275, 32, 106],
+    ],
+  ],
+  [
+    'wild',
+    2,
+    400,
+    [
+      [60, 0, 55, 236],
+      [280, 138, 55, 106],
+    ],
+  ],
+  // Tiers from 25 to 95 %, a pair each, along the wires
+  [
+    'espalier',
+    4,
+    400,
+    [
+      [100, 90, 2, 200],
+      [100, 270, 2, 200],
+      [380, 90, 2, 200],
+      [380, 270, 2, 200],
+    ],
+  ],
+  // From 18° to 75°, steep ones as long as the height lets them
+  [
+    'fan',
+    4,
+    89,
+    [
+      [80, 90, 18, 210],
+      [83, 270, 18, 210],
+      [86, 90, 75, 325],
+      [89, 270, 75, 322],
+    ],
+  ],
+  // Leans at 50°, so that 4 m of height are 5.22 m of stem; short laterals to both sides, up to 40 cm
+  [
+    'cordon',
+    2,
+    522,
+    [
+      [80, 180, 25, 40],
+      [440, 0, 25, 40],
+    ],
+  ],
+])('a %s with %i main limbs', (form, scaffolds, stemCm, main) => {
+  expect(drawn({ form, scaffolds })).toEqual({ stemCm, main });
+});
+
+test('a trained form lies along its own wires, and a limb on a short cordon is as long as the crown is wide', () => {
+  expect(
+    drawn({ form: 'espalier', scaffolds: 2, planeBearingDeg: 30 }).main.map(([, bearing]) => bearing),
+  ).toEqual([30, 210]);
+  expect(drawn({ form: 'cordon', scaffolds: 2, planeBearingDeg: 300, spreadCm: 60 }).main).toEqual([
+    [80, 30, 25, 30],
+    [440, 210, 25, 30],
+  ]);
+  expect(starterMap({ ...middling, form: 'cordon', planeBearingDeg: 30 })[0]).toMatchObject({
+    inclinationDeg: 50,
+    bearingDeg: 30,
+  });
+  expect(
+    starterMap({ ...middling, form: 'cordon' })
+      .slice(1)
+      .every(({ kind }) => kind === 'lateral'),
+  ).toBe(true);
+  expect(
+    starterMap({ ...middling, form: 'fan' })
+      .slice(1)
+      .every(({ kind }) => kind === 'scaffold'),
+  ).toBe(true);
+});
+
+test('thickness and age: girth over π, limbs as their share of the section and their length ask, 2.5 cm of girth a year', () => {
+  // 62.8 cm round is 200 mm through; 85 % of the section over two limbs is 130 mm each, if they are long enough
+  const [stem, first] = starterMap({
+    ...middling,
+    girthCm: 62.83,
+    form: 'open centre',
+    scaffolds: 2,
+    spreadCm: 900,
+    heightCm: 900,
+  });
+  expect(stem).toMatchObject({ baseMm: 200, tipMm: 160, ageYears: 25, inclinationDeg: 90 });
+  expect(first).toMatchObject({ baseMm: 130, tipMm: 8, ageYears: 23, guessed: true });
+  // Short ones are as thick as 1.4 times their length over the slenderness of the species
+  const slenderness = speciesTable.find(({ code }) => code === 'apple')?.slendernessCmPerMm ?? Number.NaN;
+  const [, short] = starterMap({ ...middling, girthCm: 62.83, form: 'cordon', scaffolds: 1 });
+  expect(short).toMatchObject({ lengthCm: 40, baseMm: Math.round((40 / slenderness) * 1.4) });
+  expect(starterMap({ ...middling, girthCm: 2, scaffolds: 1, spreadCm: 10 })).toMatchObject([
+    { baseMm: 8, tipMm: 8, ageYears: 2 },
+    { baseMm: 5, tipMm: 5, ageYears: 1, lengthCm: 5 },
+  ]);
+  expect(starterMap({ ...middling, ageYears: 9 }).map(({ ageYears }) => ageYears)).toEqual([
+    9,
+    ...Array(6).fill(7),
+  ]);
+});
+
+test('stems of a shrub lean out evenly, as far as the crown is wide but no farther than 40°, and share the section', () => {
+  const shrub = {
+    ...middling,
+    form: 'multi-stem' as const,
+    scaffolds: 4,
+    heightCm: 300,
+    spreadCm: 200,
+    girthCm: 62.83,
+  };
+  const lean = (Math.atan(100 / 300) * 180) / Math.PI;
+  expect(starterMap(shrub)).toMatchObject(
+    ['T', 'T2', 'T3', 'T4'].map((id, i) => ({
+      id,
+      kind: 'trunk',
+      bearingDeg: 90 * i,
+      inclinationDeg: Math.round((90 - lean) * 10) / 10,
+      lengthCm: 316,
+      baseMm: 100,
+      ageYears: 25,
+    })),
+  );
+  expect(starterMap({ ...shrub, spreadCm: 900 })[0]).toMatchObject({ inclinationDeg: 50, lengthCm: 392 });
+});
+
+test('limbs are called A to Z without T, which is the stem, then A2 and on', () => {
+  const named = [0, 18, 19, 20, 25, 26, 45, 52].map(limbId);
+  expect(named).toEqual(['A', 'S', 'T2', 'U', 'Z', 'A3', 'T3', 'A4']);
+  const all = Array.from({ length: 400 }, (_, i) => limbId(i));
+  expect(new Set(all).size).toBe(400);
+});
+
+test.each([
+  ['species', '', false],
+  ['species', 'a'.repeat(41), false],
+  ['heightCm', 19, false],
+  ['heightCm', 20, true],
+  ['heightCm', 3000, true],
+  ['heightCm', 3001, false],
+  ['spreadCm', 9, false],
+  ['spreadCm', 10, true],
+  ['spreadCm', 3000, true],
+  ['spreadCm', 3001, false],
+  ['scaffolds', 0, false],
+  ['scaffolds', 1, true],
+  ['scaffolds', 24, true],
+  ['scaffolds', 25, false],
+  ['scaffolds', 2.5, false],
+  ['girthCm', 1.9, false],
+  ['girthCm', 2, true],
+  ['girthCm', 800, true],
+  ['girthCm', 801, false],
+  ['ageYears', 0, false],
+  ['ageYears', 1, true],
+  ['ageYears', 300, true],
+  ['ageYears', 301, false],
+  ['planeBearingDeg', -1, false],
+  ['planeBearingDeg', 0, true],
+  ['planeBearingDeg', 359, true],
+  ['planeBearingDeg', 360, false],
+])('a tree to start from with %s %j: %s', (key, value, takes) => {
+  expect(StarterTree.safeParse({ ...middling, [key]: value }).success).toBe(takes);
 });
 
 const edit = fc.record({

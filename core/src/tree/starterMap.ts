@@ -180,10 +180,9 @@ function stems(tree: Given, stemMm: number, age: number): Limb[] {
   }));
 }
 
-/** A, B … Z, A2, B2 …: short enough to be written on a tag. */
+/** A, B … S, T2, U … Z, A3, B3 …: short enough to be written on a tag; T is the stem. */
 export function limbId(i: number): string {
   const letter = String.fromCharCode(65 + (i % 26));
-  // T is the stem
   return i < 26 && letter !== 'T' ? letter : `${letter}${Math.floor(i / 26) + 2}`;
 }
 

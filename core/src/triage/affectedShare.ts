@@ -16,15 +16,14 @@ interface Affected {
  */
 export function affectedShare(limbs: Limb[], affected: readonly Affected[]): number {
   const index = indexLimbs(limbs);
-  const standing = affected.filter((one) => index.byId.has(one.limbId));
-  const nearest = standing.filter(
-    (one, i) =>
-      !standing.some(
-        (other, j) =>
-          i !== j &&
-          (other.limbId !== one.limbId || other.fromCm !== one.fromCm || j < i) &&
-          isDistalOf(index, one.limbId, one.fromCm, other.limbId, other.fromCm),
-      ) && !standing.some((other, j) => j < i && other.limbId === one.limbId && other.fromCm === one.fromCm),
+  const places = new Map(
+    affected.filter((one) => index.byId.has(one.limbId)).map((one) => [`${one.limbId} ${one.fromCm}`, one]),
+  );
+  const nearest = [...places.values()].filter(
+    (one, _, all) =>
+      !all.some(
+        (other) => other !== one && isDistalOf(index, one.limbId, one.fromCm, other.limbId, other.fromCm),
+      ),
   );
   const section = (mm: number) => mm * mm;
   const main = limbs.filter((limb) => limb.kind === 'scaffold');

@@ -1,7 +1,7 @@
 // The triage table, row by row, and the share of crown it goes by.
 import fc from 'fast-check';
 import { starterMap } from '../tree/index';
-import { affectedShare, type TriageInput, triage } from './index';
+import { affectedShare, Triage, TriageInput, triage } from './index';
 
 const sound: TriageInput = {
   heightCm: 320,
@@ -16,30 +16,143 @@ const sound: TriageInput = {
   minutesLastSeason: null,
 };
 
-// The trade's figures: common practice, no source.
-test.each<[string, Partial<TriageInput>, string]>([
-  ['a sound tree', {}, 'keep'],
-  ['under a power line, however sound', { hazards: ['power line'] }, 'hand over'],
-  ['7 m and leaning', { heightCm: 700, hazards: ['lean'] }, 'hand over'],
-  ['7 m, standing straight', { heightCm: 700 }, 'renovate'],
-  ['dead for the greater part', { affectedShare: 0.8 }, 'replace'],
+const reason = (code: string, values: object = {}) => ({ code, values });
+const wildlife: Partial<TriageInput> = { purposes: ['wildlife'] };
+const unknown: Partial<TriageInput> = { fruitKnown: false };
+const notPlanned = reason('not planned', { overCm: 600 });
+
+// Each limit from both sides. The trade's figures: common practice, no source.
+test.each<[string, Partial<TriageInput>, string, ...object[]]>([
+  ['a sound tree', {}, 'keep', reason('sound')],
   [
-    'dead for the greater part, but heritage',
+    'under a power line and split, however sound',
+    { hazards: ['boundary mark', 'power line', 'split stem'] },
+    'hand over',
+    reason('dangers', { hazards: ['power line', 'split stem'] }),
+  ],
+  [
+    'with a limb that hangs',
+    { hazards: ['hanging limb'] },
+    'hand over',
+    reason('dangers', { hazards: ['hanging limb'] }),
+  ],
+  [
+    '6.01 m and leaning',
+    { heightCm: 601, hazards: ['heritage tree', 'lean'] },
+    'hand over',
+    reason('tall and unsafe', { overCm: 600 }),
+  ],
+  ['6 m and leaning', { heightCm: 600, hazards: ['lean'] }, 'renovate', reason('outgrown')],
+  ['6.01 m, standing straight', { heightCm: 601 }, 'renovate', reason('outgrown'), notPlanned],
+  ['9 m, standing straight', { heightCm: 900 }, 'renovate', reason('outgrown'), notPlanned],
+  ['9.01 m, standing straight', { heightCm: 901 }, 'hand over', reason('too tall', { overCm: 900 })],
+  [
+    '9.01 m and hollow',
+    { heightCm: 901, hazards: ['cavity'] },
+    'hand over',
+    reason('too tall', { overCm: 900 }),
+  ],
+  [
+    '7 m on a slope',
+    { heightCm: 700, hazards: ['slope'] },
+    'hand over',
+    reason('tall and unsafe', { overCm: 600 }),
+  ],
+  ['as high as a third over its aim', { heightCm: 416 }, 'keep', reason('sound')],
+  ['higher than that', { heightCm: 417 }, 'renovate', reason('outgrown')],
+  ['high, with no aim', { heightCm: 590, targetHeightCm: null }, 'keep', reason('sound')],
+  ['75 % dead', { affectedShare: 0.75 }, 'replace', reason('crown dead or diseased', { share: 0.75 })],
+  ['74 % dead', { affectedShare: 0.74 }, 'trial year', reason('half gone', { share: 0.74 })],
+  [
+    '80 % dead, but heritage',
     { affectedShare: 0.8, hazards: ['heritage tree'] },
     'trial year',
+    reason('half gone', { share: 0.8 }),
   ],
-  ['stem girdled by half', { stemGirdledShare: 0.55 }, 'replace'],
-  ['half gone, fruit unknown', { affectedShare: 0.55, fruitKnown: false }, 'replace'],
+  [
+    '80 % dead, but a boundary mark',
+    { affectedShare: 0.8, hazards: ['boundary mark'], ...unknown },
+    'trial year',
+    reason('half gone', { share: 0.8 }),
+  ],
+  [
+    'stem girdled by half',
+    { stemGirdledShare: 0.5, affectedShare: 0.8 },
+    'replace',
+    reason('stem girdled', { share: 0.5 }),
+  ],
+  ['stem girdled by less', { stemGirdledShare: 0.49 }, 'keep', reason('sound')],
+  [
+    'half gone, fruit unknown',
+    { affectedShare: 0.5, ...unknown },
+    'replace',
+    reason('crown gone, fruit unknown', { share: 0.5 }),
+  ],
   [
     'half gone, fruit unknown, getting better',
-    { affectedShare: 0.55, earlierShare: 0.7, fruitKnown: false },
+    { affectedShare: 0.5, earlierShare: 0.7, ...unknown },
     'trial year',
+    reason('half gone', { share: 0.5 }),
   ],
-  ['half gone, fruit known', { affectedShare: 0.55 }, 'trial year'],
-  ['wild, fruit unknown', { form: 'wild', fruitKnown: false }, 'trial year'],
-  ['wild, fruit known', { form: 'wild' }, 'renovate'],
-  ['wild, for wildlife', { form: 'wild', purposes: ['wildlife'] }, 'keep'],
-])('%s', (_, more, verdict) => expect(triage({ ...sound, ...more }).verdict).toBe(verdict));
+  ['half gone, fruit known', { affectedShare: 0.5 }, 'trial year', reason('half gone', { share: 0.5 })],
+  ['49 % gone, fruit unknown', { affectedShare: 0.49, ...unknown }, 'trial year', reason('fruit unknown')],
+  ['wild, fruit unknown', { form: 'wild', ...unknown }, 'trial year', reason('fruit unknown')],
+  [
+    'wild, fruit unknown and unwanted',
+    { form: 'wild', purposes: ['show'], ...unknown },
+    'renovate',
+    reason('grown wild'),
+  ],
+  ['well kept, fruit unknown', unknown, 'keep', reason('sound')],
+  ['wild, fruit known', { form: 'wild' }, 'renovate', reason('grown wild')],
+  [
+    'a fifth dead',
+    { affectedShare: 0.2, form: 'wild' },
+    'renovate',
+    reason('crown dead or diseased', { share: 0.2 }),
+  ],
+  ['less than a fifth dead', { affectedShare: 0.19 }, 'keep', reason('sound')],
+  ['wild, for wildlife', { form: 'wild', ...wildlife }, 'keep', reason('for wildlife')],
+  [
+    'for wildlife and for fruit',
+    { affectedShare: 0.5, purposes: ['wildlife', 'picked fruit'] },
+    'trial year',
+    reason('half gone', { share: 0.5 }),
+  ],
+  [
+    'for wildlife, girdled by half',
+    { stemGirdledShare: 0.5, ...wildlife },
+    'replace',
+    reason('stem girdled', { share: 0.5 }),
+  ],
+  ['for wildlife, girdled by less', { stemGirdledShare: 0.49, ...wildlife }, 'keep', reason('for wildlife')],
+])('%s', (_, more, verdict, ...because) => {
+  const answer = triage({ ...sound, ...more });
+  expect(answer).toMatchObject({ verdict, because });
+  expect(Triage.parse(answer)).toEqual(answer);
+});
+
+test.each([
+  [null, 'unknown'],
+  [0.45, 'steady'],
+  [0.44, 'worse'],
+  [0.55, 'steady'],
+  [0.56, 'better'],
+])('half dead, %p a season ago: %s', (earlierShare, trend) => {
+  expect(triage({ ...sound, affectedShare: 0.5, earlierShare })).toMatchObject({ trend });
+});
+
+test.each([
+  ['heightCm', 0, 20_000],
+  ['targetHeightCm', 0, 20_000],
+  ['affectedShare', 0, 1],
+  ['earlierShare', 0, 1],
+  ['stemGirdledShare', 0, 1],
+  ['minutesLastSeason', 0, Number.MAX_VALUE],
+] as const)('%s lies between %i and %d', (key, least, most) => {
+  const takes = (value: number) => TriageInput.safeParse({ ...sound, [key]: value }).success;
+  expect([least - 0.01, least, most, most * 2].map(takes)).toEqual([false, true, true, false]);
+});
 
 test('a kept tree takes about ten minutes, a wild one of 8 m half a day (common practice, no source)', () => {
   expect(triage({ ...sound, heightCm: 300 }).minutesASeason).toBeCloseTo(12, -1);
@@ -50,8 +163,30 @@ test('a kept tree takes about ten minutes, a wild one of 8 m half a day (common 
 });
 
 test('renovation takes two to five seasons, more for more wood (neglected trees 3 to 5: common practice, no source)', () => {
-  const seasons = [0.2, 0.3, 0.45].map((share) => triage({ ...sound, affectedShare: share }).seasons);
-  expect(seasons).toEqual([2, 2, 3]);
+  const seasons = [0.03, 0.2, 0.4, 0.41].map((share) => triage({ ...sound, affectedShare: share }).seasons);
+  expect(seasons).toEqual([1, 2, 2, 3]);
+  const lowered = (heightCm: number, targetHeightCm: number | null) =>
+    triage({ ...sound, form: 'wild', heightCm, targetHeightCm }).seasons;
+  expect([
+    lowered(500, 250),
+    lowered(500, 190),
+    lowered(890, 100),
+    lowered(500, null),
+    lowered(0, 0),
+  ]).toEqual([3, 4, 5, 2, 2]);
+});
+
+// 10 × (height / 3 m)^1.5 × (1 + 6 × affected share), doubled for a wild tree
+test.each<[Partial<TriageInput>, number]>([
+  [{ heightCm: 300, affectedShare: 0 }, 10],
+  [{ heightCm: 300, affectedShare: 0.5 }, 40],
+  [{ heightCm: 300, affectedShare: 0, form: 'wild' }, 20],
+  [{ heightCm: 1200, affectedShare: 0 }, 80],
+  [{ heightCm: 10, affectedShare: 0 }, 3],
+  [{ minutesLastSeason: 7 }, 7],
+  [{ minutesLastSeason: 0 }, 0],
+])('%p: %i minutes a season', (more, minutes) => {
+  expect(triage({ ...sound, ...more }).minutesASeason).toBe(minutes);
 });
 
 test('share of four equal limbs: one dead from its base is a quarter, wherever else it is dead further out', () => {
@@ -70,6 +205,18 @@ test('share of four equal limbs: one dead from its base is a quarter, wherever e
   expect(affectedShare(limbs, [dead, { limbId: 'A', fromCm: 60 }, dead])).toBeCloseTo(0.25, 9);
   expect(affectedShare(limbs, [{ limbId: 'A', fromCm: 60 }])).toBeLessThan(0.25);
   expect(affectedShare(limbs, [{ limbId: 'gone', fromCm: 0 }])).toBe(0);
+  expect(affectedShare(limbs, [dead, { limbId: 'B', fromCm: 0 }])).toBeCloseTo(0.5, 9);
+  expect(affectedShare(limbs, [{ limbId: 'T', fromCm: 0 }, dead])).toBe(1);
+  expect(affectedShare(limbs, [{ limbId: 'A', fromCm: 9999 }])).toBeLessThan(0.05);
+  const [stem] = limbs;
+  if (!stem) throw new Error('There is a stem.');
+  // A bare stem is all there is
+  expect(affectedShare([stem], [{ limbId: 'T', fromCm: 0 }])).toBe(1);
+  expect(affectedShare([stem], [{ limbId: 'T', fromCm: stem.lengthCm }])).toBeCloseTo(
+    (stem.tipMm / stem.baseMm) ** 2,
+    9,
+  );
+  expect(affectedShare([], [])).toBe(0);
 });
 
 test('more affected wood is never a smaller share', () => {
