@@ -1,9 +1,8 @@
 import fc from 'fast-check';
 import type { Limb } from '../tree/index';
 import { largestRemainders } from './crownMap';
-import { crownShare, parentMm } from './crownShare';
 import { fruitingShare } from './fruiting';
-import { crownMap, regrowth, seasonLimits } from './index';
+import { crownMap, headingFraction, limitSchools, regrowth, seasonLimits } from './index';
 
 const tree = { species: 'apple', habit: 'spur' } as const;
 
@@ -70,27 +69,6 @@ describe('dead wood carries no crown, from where it is dead', () => {
   });
 });
 
-describe('share with a calliper', () => {
-  // Pipe model, Shinozaki et al. 1964; worked by hand: 2069 of 19 400
-  test.each([
-    ['four live cuts', [30, 25, 20, 12], 1, 0.106649],
-    ['a dead limb of 40 mm beside them adds nothing', [30, 25, 20, 12], 1, 0.106649],
-    ['one cut of 60 mm', [60], 1, 0.185567],
-    ['an old tree, a fifth of its pipes disused', [30, 25, 20, 12], 0.8, 0.133312],
-  ])('%s', (_, cuts, inUse, share) => {
-    expect(crownShare(cuts, [90, 80, 70], inUse)).toBeCloseTo(share, 5);
-  });
-
-  test('nothing to compare with is an error', () => {
-    expect(() => crownShare([30], [])).toThrow('No main limb');
-  });
-
-  test('a fork: da Vinci’s rule, and the exponent that was measured', () => {
-    expect(parentMm([30, 40])).toBeCloseTo(50, 6);
-    expect(parentMm([30, 40], 2.3)).toBeCloseTo(47.9318, 2);
-  });
-});
-
 describe('the crown shared from the trunk out', () => {
   const noBreaks = new Map<string, number[]>();
   const byLimb = (limbs: Limb[], dead: { limbId: string; fromCm: number }[] = []) => {
@@ -131,6 +109,121 @@ describe('the crown shared from the trunk out', () => {
     // At 100 cm the stem is 130 − 100·100/300 = 96.7 mm: 9344 beside 8100
     const led = [limb('T', null, 0, 300, 130, 30), limb('A', 'T', 100, 200, 90, 10)];
     expect(byLimb(led)).toEqual({ T: 536, A: 464 });
+  });
+
+  // A stem that is a stump above its scaffolds, so that they are the whole crown
+  const stump = limb('T', null, 0, 100, 130, 120);
+  const joined = (at: number, mm: number) => [
+    stump,
+    limb('A', 'T', 90, 200, 30, 15),
+    limb('D', 'A', at, 80, mm, 3),
+  ];
+
+  // A gives off 30² − 15² = 675 on its way and has 225 left at its end
+  test.each([
+    ['goes on as a limb of seven tenths its tip: the end is that limb', 200, 10.5, 110.25, 675],
+    ['a thinner one hangs beside the end', 200, 10.4, 108.16, 900],
+    ['goes on from 1 cm before its end', 199, 10.5, 110.25, 675],
+    ['from farther in it hangs beside the end', 198.9, 10.5, 110.25, 900],
+  ])('%s', (_, at, mm, onD, onA) => {
+    const d = Math.round((1000 * onD) / (onD + onA));
+    expect(byLimb(joined(at, mm))).toEqual({ A: 1000 - d, D: d });
+  });
+
+  // A and B stand on one stem, 30 mm each; D, 10 mm, on A
+  const pair = (a: Partial<Limb>, at = 100) => {
+    const sums = byLimb([
+      stump,
+      { ...limb('A', 'T', 90, 200, 30, 10), ...a },
+      limb('B', 'T', 95, 200, 30, 10),
+      limb('D', 'A', at, 80, 10, 3),
+    ]);
+    return [sums.A, sums.B, sums.D];
+  };
+  test.each<[string, Partial<Limb>, number, number, number, number]>([
+    // Its section feeds D and what it gives off: 100 + 30² − 16² = 744 of 900
+    ['cut back to 16 mm', { tipMm: 16, uncutLengthCm: 400 }, 100, 744, 100, 644],
+    [
+      'cut back to 15 mm, which is no thicker than a tip',
+      { tipMm: 15, uncutLengthCm: 400 },
+      100,
+      900,
+      100,
+      900,
+    ],
+    ['16 mm at its end, and never cut', { tipMm: 16 }, 100, 900, 100, 900],
+    ['20 mm at its end, with a limb 10 cm before it: a stub', { tipMm: 20 }, 190, 900, 100, 500],
+    ['20 mm at its end, with a limb farther in', { tipMm: 20 }, 189, 900, 100, 900],
+  ])('a limb %s', (_, a, at, section, onD, onA) => {
+    const whole = (1000 * section) / (section + 900);
+    const [ownA, ownB, ownD] = pair(a, at);
+    expect(Math.abs((ownA ?? 0) + (ownD ?? 0) - whole)).toBeLessThan(1);
+    expect(Math.abs((ownB ?? 0) - (1000 - whole))).toBeLessThan(1);
+    expect(Math.abs((ownD ?? 0) - (whole * onD) / (onD + onA))).toBeLessThan(1);
+  });
+
+  test.each<[string, Limb, number, boolean]>([
+    ['10 cm beyond the topmost joint', limb('T', null, 0, 100, 130, 10), 90, true],
+    ['9 cm beyond it', limb('T', null, 0, 100, 130, 10), 91, false],
+    ['four fifths as thick as at it', limb('T', null, 0, 300, 120, 80), 150, true],
+    ['hardly thinner than at it', limb('T', null, 0, 300, 120, 80.2), 150, false],
+    ['headed, and long', limb('T', null, 0, 200, 130, 60, { uncutLengthCm: 300 }), 100, true],
+  ])('a stem that ends %s has a leader: %s', (_, stem, jointCm, led) => {
+    const sums = byLimb([stem, limb('A', 'T', jointCm, 200, 90, 10)]);
+    // What the stem still has at the joint, beside 8100
+    const mm = stem.baseMm + (stem.tipMm - stem.baseMm) * (jointCm / stem.lengthCm);
+    const leader = led ? Math.round((1000 * mm * mm) / (mm * mm + 8100)) : undefined;
+    expect(sums).toEqual({ ...(leader && { T: leader }), A: 1000 - (leader ?? 0) });
+  });
+
+  test('a bare stem is its own crown, a living root sucker has its share, a dead one none', () => {
+    expect(byLimb([stump])).toEqual({ T: 1000 });
+    const sucker = limb('K', null, 0, 60, 30, 3, { kind: 'sucker' });
+    const limbs = [stump, limb('A', 'T', 90, 200, 30, 10), sucker];
+    expect(byLimb(limbs)).toEqual({ A: 500, K: 500 });
+    expect(byLimb(limbs, [{ limbId: 'K', fromCm: 0 }])).toEqual({ A: 1000 });
+    expect(byLimb(limbs, [{ limbId: 'K', fromCm: 1 }]).K).toBeGreaterThan(0);
+    expect(
+      crownMap(
+        limbs,
+        limbs.map(({ id }) => ({ limbId: id, fromCm: 0 })),
+        noBreaks,
+        tree,
+      ),
+    ).toEqual({
+      pieces: [],
+      guessedLimbIds: [],
+      limbCount: 0,
+    });
+  });
+
+  test('pieces end at joints and at kerfs on living wood, and each bears by the age of its middle', () => {
+    const limbs = [limb('T', null, 0, 300, 130, 30), ...joined(100, 10).slice(1)];
+    const kerfs = new Map([
+      ['A', [50, 50, 190, 200, 250, 0]],
+      ['T', [90, 89, 200]],
+    ]);
+    const { pieces } = crownMap(limbs, [], kerfs, tree);
+    const on = (id: string) => pieces.filter(({ limbId }) => limbId === id);
+    expect(on('A').map(({ fromCm, toCm }) => [fromCm, toCm])).toEqual([
+      [0, 50],
+      [50, 100],
+      [100, 190],
+      [190, 200],
+    ]);
+    expect(on('T').map(({ fromCm, toCm }) => [fromCm, toCm])).toEqual([
+      [90, 200],
+      [200, 300],
+    ]);
+    // Eight years over 200 cm: four in the middle, one at 195 cm, which bears a tenth on spurs
+    const [, , , last] = on('A');
+    expect(on('A').map(({ crown, fruit }) => fruit === crown)).toEqual([true, true, true, false]);
+    expect(last?.fruit).toBe(Math.round((last?.crown ?? 0) * 0.1));
+    expect(
+      crownMap(limbs, [{ limbId: 'A', fromCm: 120 }], kerfs, tree)
+        .pieces.filter(({ limbId }) => limbId === 'A')
+        .at(-1)?.toCm,
+    ).toBe(120);
   });
 
   test('guessed thicknesses are told', () => {
@@ -179,6 +272,15 @@ describe('what bears', () => {
     ['apple', 'spur', 1, 0.1],
     ['apple', 'spur', 4, 1],
     ['apple', 'unknown', 4, 0.5],
+    ['apple', 'spur', 2, 1],
+    ['apple', 'spur', 10, 1],
+    ['apple', 'spur', 11, 0.6],
+    ['apple', 'tip', 2, 1],
+    ['apple', 'tip', 3, 0.3],
+    ['apple', 'partial tip', 6, 1],
+    ['apple', 'partial tip', 7, 0.5],
+    ['apple', 'last year’s shoots', 3, 0.2],
+    ['apple', 'unknown', 40, 0.5],
     ['apricot', 'spur', 4, 1],
     ['apricot', 'spur', 6, 0.3],
   ] as const)('%s (%s) on wood of %i years: %f', (species, habit, years, share) => {
@@ -195,26 +297,130 @@ describe('how much in a season', () => {
     wild: false,
     stressed: false,
   } as const;
-  // Common practice and ANSI A300, older text, from memory
+  const renovated = { ...plain, renovated: true } as const;
+  // Common practice and ANSI A300, older text, from memory; each row with where a warning begins and why
   test.each([
-    ['a quarter by default', plain, 'evenly', [250, 250, 250]],
-    ['a third for a renovation, evenly', { ...plain, renovated: true }, 'evenly', [330, 330, 330]],
-    ['or hard at once and then light', { ...plain, renovated: true }, 'hard first', [400, 250, 150]],
-    ['half of a peach', { ...plain, species: 'peach' }, 'evenly', [500, 500, 500]],
-    ['cherries less', { ...plain, species: 'sweet-cherry' }, 'evenly', [200, 200, 200]],
-    ['young trees less', { ...plain, ageYears: 3 }, 'evenly', [150, 150, 150]],
-    ['stressed trees a tenth', { ...plain, stressed: true, renovated: true }, 'evenly', [100, 100, 100]],
-  ] as const)('%s', (_, given, spread, limits) => {
-    expect(seasonLimits(given, 3, 'quarter', spread).limits).toEqual(limits);
+    ['a quarter by default', plain, 'evenly', [250, 250, 250], 200, 'school'],
+    ['a third for a renovation, evenly', renovated, 'evenly', [330, 330, 330], 264, 'renovated evenly'],
+    [
+      'of a strong wild tree more',
+      { ...renovated, wild: true, vigour: 'strong' },
+      'evenly',
+      [400, 400, 400],
+      320,
+      'renovated evenly',
+    ],
+    [
+      'of a tree that is only wild not',
+      { ...renovated, wild: true },
+      'evenly',
+      [330, 330, 330],
+      264,
+      'renovated evenly',
+    ],
+    [
+      'of one that is only strong not',
+      { ...renovated, vigour: 'strong' },
+      'evenly',
+      [330, 330, 330],
+      264,
+      'renovated evenly',
+    ],
+    ['or hard at once and then light', renovated, 'hard first', [400, 250, 150], 330, 'renovated hard first'],
+    [
+      'half of a peach',
+      { ...renovated, species: 'peach' },
+      'evenly',
+      [500, 500, 500],
+      400,
+      'bears on last year’s shoots',
+    ],
+    [
+      'half of a nectarine',
+      { ...plain, species: 'nectarine' },
+      'evenly',
+      [500, 500, 500],
+      400,
+      'bears on last year’s shoots',
+    ],
+    [
+      'cherries less',
+      { ...plain, species: 'sweet-cherry' },
+      'evenly',
+      [200, 200, 200],
+      160,
+      'cherry or plum',
+    ],
+    [
+      'trees of four years less',
+      { ...plain, ageYears: 4, species: 'peach' },
+      'evenly',
+      [150, 150, 150],
+      120,
+      'young',
+    ],
+    ['trees of five as others', { ...plain, ageYears: 5 }, 'evenly', [250, 250, 250], 200, 'school'],
+    [
+      'trees of unknown age as others',
+      { ...plain, ageYears: null },
+      'evenly',
+      [250, 250, 250],
+      200,
+      'school',
+    ],
+    ['weak trees less', { ...renovated, vigour: 'weak' }, 'evenly', [150, 150, 150], 120, 'weak'],
+    [
+      'stressed trees a tenth',
+      { ...renovated, stressed: true, ageYears: 3 },
+      'evenly',
+      [100, 100, 100],
+      80,
+      'stressed',
+    ],
+  ] as const)('%s', (_, given, spread, limits, warnsFrom, code) => {
+    expect(seasonLimits(given, 3, 'quarter', spread)).toMatchObject({ limits, warnsFrom, because: { code } });
   });
+
+  test('each school has its own limit, which no other rule but that of peaches and renovations goes beyond', () => {
+    for (const { id, limit, warnsFrom } of limitSchools) {
+      expect(seasonLimits(plain, 1, id, 'evenly')).toEqual({
+        limits: [limit],
+        warnsFrom,
+        because: { code: 'school', values: { schoolId: id } },
+      });
+      for (const less of [{ ageYears: 3 }, { vigour: 'weak' as const }, { species: 'sour-cherry' }])
+        expect(seasonLimits({ ...plain, ...less }, 1, id, 'evenly').limits[0]).toBeLessThanOrEqual(limit);
+    }
+    expect(limitSchools.map(({ limit }) => limit)).toEqual([200, 250, 300, 330]);
+  });
+
+  // Extension bulletins, figures common practice
+  test.each([
+    ['peach', 0.5],
+    ['apple', 0.25],
+    ['quince', 0.1],
+    ['a fruit that no table knows', 0.25],
+  ])('a shoot of %s is headed by %f', (species, share) => expect(headingFraction(species)).toBe(share));
 });
 
-test('a dormant heading is answered by two to four shoots, a summer cut hardly', () => {
-  // Mika 1986 for the direction; the numbers from memory
-  expect(regrowth({ kind: 'heading', kerfMm: 15, pass: 'dormant', seasonShare: 0.1 }).shoots).toEqual([2, 4]);
-  expect(regrowth({ kind: 'heading', kerfMm: 15, pass: 'summer', seasonShare: 0.1 }).shoots).toEqual([0, 1]);
-  expect(regrowth({ kind: 'collar', kerfMm: 60, pass: 'dormant', seasonShare: 0.4 })).toMatchObject({
-    shoots: [5, 15],
-    lengthFactor: [1.5, 2],
-  });
-});
+// Mika 1986 for the direction; the numbers from memory
+test.each([
+  ['heading', 15, 'dormant', 0.1, [2, 4], [1, 1], ['shortened']],
+  ['stub', 49, 'dormant', 0.3, [2, 4], [1, 1], ['shortened']],
+  ['reduction', 15, 'dormant', 0.31, [0, 2], [1.5, 2], ['shortened', 'much goes at once']],
+  ['collar', 49, 'dormant', 0.1, [0, 1], [1, 1], ['taken at its collar']],
+  ['collar', 50, 'dormant', 0.4, [5, 15], [1.5, 2], ['large wound', 'much goes at once']],
+  ['heading', 60, 'summer', 0.4, [0, 1], [1, 1], ['cut in summer']],
+] as const)(
+  'a %s of %i mm, %s, with %f of the crown, is answered by %j shoots',
+  (kind, kerfMm, pass, seasonShare, shoots, lengthFactor, codes) => {
+    const answer = regrowth({ kind, kerfMm, pass, seasonShare });
+    expect(answer).toMatchObject({
+      shoots,
+      lengthFactor,
+      when: pass === 'summer' ? 'next early summer' : 'early summer',
+      where: expect.stringMatching(kind === 'collar' ? /collar/ : /30 cm/),
+    });
+    expect(answer.because.map(({ code }) => code)).toEqual(codes);
+  },
+);

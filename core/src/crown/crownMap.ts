@@ -176,7 +176,7 @@ function pieceOf(
   tree: FruitingTree,
 ): CrownPiece {
   const limb = index.byId.get(limbId) as Limb;
-  const years = ageYearsAt(limb, Math.min((fromCm + toCm) / 2, limb.lengthCm));
+  const years = ageYearsAt(limb, (fromCm + toCm) / 2);
   return { limbId, fromCm, toCm, crown, fruit: Math.round(crown * fruitingShare(tree, years)) };
 }
 

@@ -30,21 +30,17 @@ const BY_SPECIES: Readonly<Record<string, FruitingWood>> = {
 };
 
 /** @source extension bulletins on fruiting habit, from memory; the shares are common practice */
-const BY_HABIT: Readonly<Record<BearingHabit, FruitingWood>> = {
+const BY_HABIT: Readonly<Record<Exclude<BearingHabit, 'unknown'>, FruitingWood>> = {
   spur: SPUR,
   tip: { years: [1, 2], young: 1, old: 0.3 },
   'partial tip': { years: [1, 6], young: 0.7, old: 0.5 },
   'last year’s shoots': LAST_YEARS_SHOOTS,
-  unknown: { years: [1, 10], young: 0.5, old: 0.5 },
 };
 
 /** Share of the crown on wood of this age that bears, 0..1. Where the habit is not known, half of all wood counts. */
 export function fruitingShare({ species, habit }: FruitingTree, ageYears: number): number {
-  const wood =
-    habit === 'unknown'
-      ? (BY_SPECIES[species] ?? BY_HABIT.unknown)
-      : (BY_SPECIES[species] ?? BY_HABIT[habit]);
-  if (habit === 'unknown' && !BY_SPECIES[species]) return 0.5;
+  const wood = BY_SPECIES[species] ?? (habit === 'unknown' ? undefined : BY_HABIT[habit]);
+  if (!wood) return 0.5;
   if (ageYears < wood.years[0]) return wood.young;
   return ageYears <= wood.years[1] ? 1 : wood.old;
 }
