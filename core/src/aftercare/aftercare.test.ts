@@ -1,12 +1,15 @@
 // Debris, rechecks, outcomes and graft wood: rules of the trade (common practice, no source) and published statistics.
 
 import fc from 'fast-check';
+import { DebrisReason } from './debris';
 import {
+  brushVolume,
   debrisOf,
   debrisRoutes,
   debrisSums,
   type MadeCutFacts,
   marginsHeld,
+  RecheckSettings,
   recheckState,
   rechecksOf,
   scionGuard,
@@ -47,6 +50,64 @@ test('a ban and a school against burning hold; suspect wood never stays lying', 
   expect(sums.map(({ class: wood, kg, cuts }) => [wood, kg, cuts])).toEqual([
     ['infected', 3, 2],
     ['sound', 3, 1],
+  ]);
+});
+
+const banned = { ...rule, burning: 'banned' } as const;
+const thin = (disorder: string) => ({ code: 'chipped only thin', values: { disorder, mm: 25 } });
+test.each<[string, string[], number, Partial<typeof rule>, object[]]>([
+  ['sound', ['MISPLACED'], 60, {}, []],
+  ['sound, and burned', ['MISPLACED'], 60, { healthyBy: 'burn' }, ['ask about burning']],
+  ['sound, and burned where nobody asks', ['MISPLACED'], 60, { healthyBy: 'burn', burning: 'allowed' }, []],
+  ['dead of what nobody knows', ['DEAD'], 20, {}, ['does not stay', 'kept apart']],
+  ['blight, 25 mm', ['FB_SHOOT'], 25, {}, ['does not stay', 'kept apart']],
+  ['blight, 26 mm', ['FB_SHOOT'], 26, {}, [thin('FB_SHOOT'), 'does not stay', 'kept apart']],
+  [
+    'one of two is blight',
+    ['NEO', 'FB_SHOOT'],
+    20,
+    { burnsBlight: false },
+    [
+      'fire blight not burned',
+      { code: 'sheds from chips', values: { disorder: 'NEO' } },
+      'does not stay',
+      'kept apart',
+    ],
+  ],
+  [
+    'blight, where nothing is burned',
+    ['FB_CANK_A'],
+    20,
+    banned,
+    [
+      'burning banned',
+      { code: 'chips less safe', values: { disorder: 'FB_CANK_A' } },
+      'does not stay',
+      'kept apart',
+    ],
+  ],
+])('why not: %s', (_, disorders, mm, settings, because) => {
+  const answer = debrisOf(disorders, mm, { ...rule, ...settings });
+  expect(answer.because).toEqual(
+    because.map((one) => (typeof one === 'string' ? { code: one, values: {} } : one)),
+  );
+  for (const reason of answer.because) expect(DebrisReason.parse(reason)).toEqual(reason);
+});
+
+test('piles: 100 kg of loose brush are a cubic metre, and the worst and the heaviest come first', () => {
+  expect([9.9, 10, 120].map(brushVolume)).toEqual(['under 0.1 m³', '0.1 m³', '1.2 m³']);
+  const sums = debrisSums(
+    [
+      { disorders: ['MISPLACED'], thickestMm: 20, kg: 300 },
+      { disorders: ['DEAD'], thickestMm: 20, kg: 5 },
+      { disorders: ['NEO'], thickestMm: 20, kg: 2 },
+    ],
+    rule,
+  );
+  expect(sums.map(({ class: wood, m3 }) => [wood, m3])).toEqual([
+    ['infected', 0.02],
+    ['suspect', 0.05],
+    ['sound', 3],
   ]);
 });
 
@@ -107,10 +168,45 @@ test('due, lapsed, done; and what a return means', () => {
     'lapsed',
     'done',
   ]);
+  // 21 days after it was due it is still asked for
+  expect([on('2026-07-22'), on('2026-07-23')]).toEqual(['due', 'lapsed']);
+  const [short, other] = [/fell short/, /New infection/];
+  expect(verdictOn('came back', 30, 60)).toMatch(short);
+  expect(verdictOn('came back', 31, 60)).toMatch(other);
+  expect(verdictOn('came back', 30, 61)).toMatch(other);
+  expect(verdictOn('came back', null, 30)).toMatch(other);
+  expect(verdictOn('regrown', 5, 30)).toMatch(/choose what stays/);
   expect(verdictOn('came back', 20, 30)).toMatch(/fell short: cut again, 30 cm further/);
   expect(verdictOn('came back', 20, 200)).not.toMatch(/fell short/);
   expect(verdictOn('clean', null, 30)).toMatch(/no proof/);
 });
+
+test.each([
+  ['meanC', -1, false],
+  ['meanC', 0, true],
+  ['meanC', 40, true],
+  ['meanC', 41, false],
+  ['monthDays', 13, false],
+  ['monthDays', 14, true],
+  ['monthDays', 60, true],
+  ['monthDays', 61, false],
+  ['overdueDays', 0, false],
+  ['overdueDays', 1, true],
+  ['overdueDays', 90, true],
+  ['overdueDays', 91, false],
+  ['overdueDays', 1.5, false],
+])('%s %d is taken: %s', (key, value, takes) => {
+  expect(RecheckSettings.safeParse({ [key]: value }).success).toBe(takes);
+});
+
+// 57.2 degree-days over 12.8 °C, Steiner's sums, from memory; never sooner than 5 days, never later than 14
+test.each([
+  [12.8, 14],
+  [13, 14],
+  [18.52, 10],
+  [24.24, 5],
+  [30, 5],
+])('at %d °C strikes show after %i days', (meanC, days) => expect(strikeDays(meanC)).toBeCloseTo(days, 6));
 
 /** Clopper & Pearson 1934; 0 of 20 and 3 of 10 as in any table of exact binomial limits. */
 test('exact intervals of a share', () => {

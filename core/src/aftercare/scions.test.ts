@@ -1,7 +1,7 @@
 // Graft wood comes from clean trees alone. Common practice, no source: two years clean, looked at within one.
 
 import { scionGuard } from './index';
-import type { TreeRecord } from './scions';
+import { ScionReason, type TreeRecord } from './scions';
 
 const TODAY = '2026-11-24';
 const clean: TreeRecord = { findings: [], lastSeenOn: '2026-06-01', cameBackOn: [] };
@@ -30,4 +30,26 @@ test.each<[string, TreeRecord, boolean]>([
   const said = scionGuard(tree, TODAY);
   expect(said.may).toBe(may);
   expect(said.because).toHaveLength(1);
+  for (const reason of said.because) expect(ScionReason.parse(reason)).toEqual(reason);
+});
+
+test.each([
+  ['2024-11-25', false],
+  ['2024-11-24', true],
+])('disease closed on %s, two years of 365 days before: %s', (day, may) => {
+  expect(scionGuard(found('NEO', day, false), TODAY).may).toBe(may);
+});
+
+test('every reason is said, each disorder once', () => {
+  const findings = ['NEO', 'NEO', 'SIL', 'DEAD'].map((disorder) => ({
+    disorder,
+    day: '2026-05-01',
+    open: true,
+  }));
+  expect(scionGuard({ findings, lastSeenOn: null, cameBackOn: ['2026-06-01'] }, TODAY).because).toEqual([
+    { code: 'on record', values: { disorder: 'NEO', years: 2 } },
+    { code: 'on record', values: { disorder: 'SIL', years: 2 } },
+    ...['dead of unknown cause', 'came back', 'not looked at'].map((code) => ({ code, values: {} })),
+  ]);
+  expect(scionGuard(clean, TODAY).because).toEqual([{ code: 'clean', values: { years: 2 } }]);
 });

@@ -114,11 +114,60 @@ test('a union into wood of two years or more lies between, on the way and at the
   expect(chance(inBranch, heading(45), 12)).toBeCloseTo(0.7 * chance(inBranch, heading(45), 1), 9);
 });
 
+test.each([
+  // The side branch joins A at 60; wood there is old enough at 12 years, and not at one
+  ['the edge lies at the joint itself', 60, 40, 12, false],
+  ['the edge lies just beyond it', 60.1, 40, 12, true],
+  ['the kerf lies at the joint', 75, 60, 12, false],
+  ['the kerf lies just before it', 75, 59.9, 12, true],
+  // 2 years over 200 cm: two in the inner half, at 60 too
+  ['in wood of just two years', 75, 40, 2, true],
+  ['in wood of one year', 75, 40, 1, false],
+])('a union between edge and kerf: %s', (_, fromCm, atCm, ageYears, crossed) => {
+  const chance = (tree: Limb[]) => {
+    const given = by([{ ...canker, fromCm }]);
+    return (
+      judgeCut(heading(atCm), { ...given, tree: { ...given.tree, limbs: tree } }).left[0]?.chance ??
+      Number.NaN
+    );
+  };
+  const aged = limbs.map((one) => ({ ...one, ageYears }));
+  const without = chance(aged.filter((one) => one.id !== 'A1'));
+  expect(chance(aged)).toBeCloseTo(without * (crossed ? 0.7 : 1), 12);
+});
+
+test.each([
+  [2, 0.7],
+  [1, 1],
+])('out of a branch whose base is %i years old, that joins beside nothing', (ageYears, factor) => {
+  const tree = limbs.map((one) => (one.id === 'A1' ? { ...one, ageYears } : { ...one, ageYears: 1 }));
+  const given = by([
+    { ...canker, disorder: 'FB_CANK_A', edge: 'indefinite', limbId: 'A1', fromCm: 5, toCm: 9 },
+  ]);
+  const [left] = judgeCut(heading(45), { ...given, tree: { ...given.tree, limbs: tree } }).left;
+  const [alone] = judgeCut(heading(45), {
+    ...by([{ ...canker, disorder: 'FB_CANK_A', edge: 'indefinite', fromCm: 65 }]),
+    tree: { ...given.tree, limbs: tree.filter((one) => one.id !== 'A1') },
+  }).left;
+  expect([left?.distanceCm, alone?.distanceCm]).toEqual([20, 20]);
+  expect(left?.chance).toBeCloseTo((alone?.chance ?? 0) * factor, 12);
+});
+
+test('a kerf beyond the end of its limb is one at its end', () => {
+  const [beyond, end] = [250, 200].map((atCm) => judgeCut(heading(atCm), by([])).handling);
+  expect(beyond?.kerfMm).toBe(10);
+  expect(beyond?.kerfHeightCm).toBeCloseTo(end?.kerfHeightCm ?? Number.NaN, 9);
+  // 70 cm up the stem, 200 cm at 30°
+  expect(end?.kerfHeightCm).toBeCloseTo(170, 9);
+  expect(judgeCut(heading(100), by([])).handling.kerfHeightCm).toBeCloseTo(120, 9);
+});
+
 describe('what the blade meets', () => {
   test.each([
     ['nearer than 10 cm to the edge', {}, 50.1, true],
     ['10 cm from it', {}, 50, false],
     ['in the canker', {}, 65, true],
+    ['just at its edge', {}, 60, true],
     ['10 cm beyond it', {}, 80, true],
     ['further beyond', {}, 80.1, false],
     ['healed', { healed: true }, 65, false],

@@ -1,5 +1,5 @@
 // What makes hidden disease reach farther. Keil & van der Zwet 1972 for the spread; the figures are settings of low confidence.
-import { residual } from './index';
+import { Residual, ResidualCase, residual } from './index';
 
 const given = {
   disorder: 'NEO',
@@ -34,4 +34,44 @@ test('a union into older wood lets 0.7 through, a stub keeps 0.3; where nothing 
   expect(chance({ inStub: true })).toBeCloseTo(0.3 * chance({}), 12);
   expect(chance({ distanceCm: 0 })).toBe(1);
   expect(residual({ ...given, disorder: 'DEAD', distanceCm: 0 }).chance).toBe(0);
+});
+
+test.each<[object, object[]]>([
+  [{}, [{ code: 'extent not known', values: { school: expect.any(String) } }]],
+  [
+    { disorder: 'FB_CANK_A' },
+    [{ code: 'median extent', values: { state: 'dormant, edge definite', cm: 2 } }],
+  ],
+  [
+    { disorder: 'FB_CANK_A', unionCrossed: true, inStub: true },
+    [
+      { code: 'median extent', values: { state: 'dormant, edge definite', cm: 2 } },
+      { code: 'union between', values: { factor: 0.7 } },
+      { code: 'in a stub', values: { factor: 0.3 } },
+    ],
+  ],
+  [{ disorder: 'DEAD' }, [{ code: 'nothing spreads', values: {} }]],
+  [{ disorder: 'PHY' }, [{ code: 'whole plant', values: {} }]],
+])('%j rests on %j', (more, because) => {
+  const answer = residual({ ...given, ...more });
+  expect(answer.because).toEqual(because);
+  expect(Residual.parse(answer)).toEqual(answer);
+});
+
+test('what no cut answers and what does not spread is so at any distance', () => {
+  expect(residual({ ...given, disorder: 'PHY' })).toMatchObject({
+    range: [1, 1],
+    comesBack: 0.5,
+    medianCm: 0,
+  });
+  expect(residual({ ...given, disorder: 'BRK' })).toMatchObject({ range: [0, 0], comesBack: 0, medianCm: 0 });
+});
+
+test.each([
+  [-0.1, false],
+  [0, true],
+  [1000, true],
+  [1000.1, false],
+])('a distance of %d cm is taken: %s', (distanceCm, takes) => {
+  expect(ResidualCase.safeParse({ ...given, distanceCm }).success).toBe(takes);
 });
