@@ -55,7 +55,7 @@ test('a ban and a school against burning hold; suspect wood never stays lying', 
 
 const banned = { ...rule, burning: 'banned' } as const;
 const thin = (disorder: string) => ({ code: 'chipped only thin', values: { disorder, mm: 25 } });
-test.each<[string, string[], number, Partial<typeof rule>, object[]]>([
+test.each<[string, string[], number, Partial<typeof rule>, (string | object)[]]>([
   ['sound', ['MISPLACED'], 60, {}, []],
   ['sound, and burned', ['MISPLACED'], 60, { healthyBy: 'burn' }, ['ask about burning']],
   ['sound, and burned where nobody asks', ['MISPLACED'], 60, { healthyBy: 'burn', burning: 'allowed' }, []],

@@ -14,7 +14,7 @@ export const otherKinds = [
   'excise',
   'leave the strike',
 ] as const;
-type OtherKind = (typeof otherKinds)[number];
+export type OtherKind = (typeof otherKinds)[number];
 
 /** One thing that could be done. */
 export interface Candidate {
@@ -284,17 +284,6 @@ export function surplus(limbIds: readonly string[], limbs: Limb[]): string[] {
     .toSorted((a, b) => worth(b) - worth(a))
     .slice(KEPT_OF_CLUSTER)
     .map((limb) => limb.id);
-}
-
-/** What an alternative is called, in a caretaker’s words. */
-export function otherWords(kind: OtherKind): string {
-  return {
-    'tie down': 'Spread or tie it down',
-    'thin the fruit': 'Thin the fruit it carries',
-    'pick mummies': 'Pick the mummies and carry them away',
-    excise: 'Pare the canker out to clean bark',
-    'leave the strike': 'Leave the strike: the tree walls it off',
-  }[kind];
 }
 
 export function isDiseased(finding: Pick<PlanFinding, 'disorder'>): boolean {

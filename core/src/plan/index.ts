@@ -1,4 +1,4 @@
-export { cutId, otherKinds, otherWords } from './candidates';
+export { cutId, type OtherKind, otherKinds } from './candidates';
 export { type CurvePoint, type MarginCurve, marginCurve } from './curve';
 export { followerFromMm, followersOf } from './follower';
 export {

@@ -3,6 +3,7 @@ export { FACTOR_WORDS, LESSON, REASON_WORDS, VERDICT_WORDS, windowTitle } from '
 export {
   clashSentence,
   leftWords,
+  otherWords,
   passWords,
   pinSentence,
   reasonWords,

@@ -2,17 +2,19 @@
 import type { ReasonNotToCut, Telling } from '../cuts/index';
 import { disorderOf } from '../disorders/index';
 import { upperFirst } from '../measure/index';
-import {
-  type ClashPart,
-  type LeftWhy,
-  otherWords,
-  type Pass,
-  type Pin,
-  type Priced,
-  type Visit,
-} from '../plan/index';
+import type { ClashPart, LeftWhy, OtherKind, Pass, Pin, Priced, Visit } from '../plan/index';
 import { lowerFirst } from '../tree/index';
 import { asText, cutSentence } from './cut';
+
+const OTHER: Record<OtherKind, string> = {
+  'tie down': 'Spread or tie it down',
+  'thin the fruit': 'Thin the fruit it carries',
+  'pick mummies': 'Pick the mummies and carry them away',
+  excise: 'Pare the canker out to clean bark',
+  'leave the strike': 'Leave the strike: the tree walls it off',
+};
+/** What an alternative to a cut is called. */
+export const otherWords = (kind: OtherKind) => OTHER[kind];
 
 /** What is done, in one or two sentences. */
 export function stepSentence({ candidate }: Priced, telling: Telling): string {
@@ -24,8 +26,10 @@ export function stepSentence({ candidate }: Priced, telling: Telling): string {
 
 /** What the step is for: each finding once. */
 export function reasonWords({ candidate }: Priced, disorderById: ReadonlyMap<string, string>): string {
-  const codes = candidate.answers.map(({ findingId }) => disorderById.get(findingId) ?? '');
-  const words = codes.filter((code) => code !== '').map((code) => disorderOf(code)?.name ?? code);
+  const words = candidate.answers.flatMap(({ findingId }) => {
+    const code = disorderById.get(findingId);
+    return code === undefined ? [] : (disorderOf(code)?.name ?? code);
+  });
   return [...new Set(words)].join(' · ') || 'Training of a young tree';
 }
 
@@ -34,10 +38,10 @@ export function passWords(season: number, pass: Pass, firstYear: number): string
   return pass === 'dormant' ? `Winter ${year}/${String(year + 1).slice(2)}` : `Summer ${year + 1}`;
 }
 
-/** Why a finding is left as it is. */
 /** What a visit is called: its pass and its calendar year. */
 export const visitTitle = ({ season, pass, firstYear }: Visit): string => passWords(season, pass, firstYear);
 
+/** Why a finding is left as it is. */
 export function leftWords(why: LeftWhy | ReasonNotToCut): string {
   return {
     pinned: 'Left, because you pinned it.',

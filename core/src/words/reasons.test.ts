@@ -167,8 +167,65 @@ test.each<[Partial<CutAtHand>, RegExp]>([
   [{ kerfMm: 50 }, /^Heavy: undercut first, a third through, 20 cm \(8 in\) out from the last cut/],
   [{ kerfMm: 90 }, /a third through, 30 cm \(12 in\) out/],
   [{ hazards: ['boundary mark'] }, /^A boundary mark is nailed to the stem/],
+  [{ hazards: ['hanging limb'] }, /^A limb hangs in this tree/],
+  [{ hazards: ['split stem'] }, /^The stem is split/],
+  [{ hazards: ['cavity'] }, /^The stem is hollow: do not climb it/],
+  [{ hazards: ['lean'] }, /^The tree leans: nobody on the low side/],
+  [{ hazards: ['metal in the stem'] }, /^There is metal in the stem/],
+  [{ hazards: ['heritage tree'] }, /^Protected as heritage/],
+  [{ kerfHeightCm: 250 }, /^Above reach: three-legged ladder/],
 ])('what is said first of a cut that is %j, in both units', (more, words) => {
   const easy: CutAtHand = { hazards: [], treeHeightCm: 250, kerfHeightCm: 120, kerfMm: 18 };
   const [first] = cautions({ ...easy, ...more });
   expect(first && cautionWords(first)).toMatch(words);
+});
+
+test('each way out of a verdict, of debris and of cleaning is said', () => {
+  const share = { share: 0.5 };
+  const because: Verdict['because'][] = [
+    { code: 'decided', values: {} },
+    { code: 'rootstock lost', values: {} },
+    { code: 'girdled by disease', values: share },
+    { code: 'too much at once', values: share },
+    { code: 'gnawed', values: { share: 0.5, scions: 5 } },
+  ];
+  expect(because.map(verdictWords)).toEqual([
+    expect.stringMatching(/^Decided by the caretaker/),
+    expect.stringMatching(/^Fire blight in the rootstock/),
+    expect.stringMatching(/^Disease girdles 50 %/),
+    expect.stringMatching(/^50 % of the living crown/),
+    expect.stringMatching(/^The bark is gone round 50 %/),
+  ]);
+  const said = (codes: string[], mm: number, more: object) =>
+    debrisOf(codes, mm, { ...startingDebris(), ...more }).because.map(debrisWords);
+  expect(said(['FB_CANK_A'], 20, { burning: 'banned' })).toEqual([
+    'Burning is not allowed here.',
+    expect.stringMatching(/: chips are less safe than taking it away\.$/),
+    expect.stringMatching(/it does not stay\.$/),
+    expect.stringMatching(/^Kept apart/),
+  ]);
+  expect(said(['FB_SHOOT'], 26, { burnsBlight: false, infectedBy: 'bury' })).toEqual([
+    'By the school of this site fire blight is not burned.',
+    expect.stringMatching(/is chipped only where it is no thicker than 25 mm\.$/),
+    expect.stringMatching(/it does not stay\.$/),
+    expect.stringMatching(/^Kept apart/),
+  ]);
+  expect(said(['NEO'], 26, { infectedBy: 'burn' })).toEqual([
+    expect.stringMatching(/^Neonectria canker goes on shedding/),
+    expect.stringMatching(/it does not stay\.$/),
+    expect.stringMatching(/^Kept apart/),
+    'Ask first whether it may be burned here today.',
+  ]);
+  expect(cleaningWords({ code: 'notifiable', values: {} })).toMatch(/must be reported/);
+  expect(cleaningWords({ code: 'avoids no more', values: { than: 0.05 } })).toMatch(/no more than 0\.05/);
+  const keptFor = ['frame', 'sector', 'balance', 'level', 'follower'] as const;
+  expect(new Set(keptFor.map((one) => keptForWords([one]))).size).toBe(keptFor.length);
+  const found = {
+    findings: [{ disorder: 'DEAD', day: '2026-01-01', open: true }],
+    lastSeenOn: '2026-11-01',
+    cameBackOn: [],
+  };
+  expect(scionWords(scionGuard(found, '2026-11-24').because)).toBe(
+    'Dead wood of unknown cause stands on it.',
+  );
 });

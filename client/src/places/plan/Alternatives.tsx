@@ -1,8 +1,9 @@
 // What else could be done about the same wood, each with its price; doing nothing is priced too.
 
 import { joined, massReading } from '@mortisect/core/measure';
-import { alternativesTo, otherWords, type Priced, type Solved, type StepView } from '@mortisect/core/plan';
+import { alternativesTo, type Priced, type Solved, type StepView } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
+import { otherWords } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
 import { useRecordAction } from '../../data/writes';

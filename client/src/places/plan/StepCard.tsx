@@ -2,9 +2,9 @@
 
 import { leadingReason } from '@mortisect/core/cuts';
 import { joined, massReading, thicknessReading } from '@mortisect/core/measure';
-import { otherWords, type StepView } from '@mortisect/core/plan';
+import type { StepView } from '@mortisect/core/plan';
 import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
-import { stepSentence } from '@mortisect/core/words';
+import { otherWords, stepSentence } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
 import { useRecordAction } from '../../data/writes';

@@ -1,8 +1,9 @@
 // The steps of a visit, in the order they are made; the whole row chooses.
 
 import { joined, massReading, thicknessReading } from '@mortisect/core/measure';
-import { otherWords, type StepView } from '@mortisect/core/plan';
+import type { StepView } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
+import { otherWords } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { Mark } from '../../drawings/marks';
 import { PressRow } from '../../ui/PressRow';

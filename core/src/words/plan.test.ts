@@ -1,0 +1,103 @@
+// A plan in words: what is done and what for, when, what was pinned, and what cannot all be kept.
+import { disorderOf } from '../disorders/index';
+import { otherKinds, type Priced } from '../plan/index';
+import {
+  clashSentence,
+  leftWords,
+  otherWords,
+  passWords,
+  pinSentence,
+  reasonWords,
+  stepSentence,
+  visitTitle,
+} from './index';
+
+const names = new Map([
+  ['A', '4 o’clock, low'],
+  ['B', 'The swing limb'],
+]);
+const findings = new Map([['f', 'The canker on 4 o’clock']]);
+
+test.each([
+  [1, 'dormant', 2026, 'Winter 2026/27'],
+  [3, 'dormant', 2026, 'Winter 2028/29'],
+  [1, 'dormant', 2099, 'Winter 2099/00'],
+  [1, 'summer', 2026, 'Summer 2027'],
+  [2, 'summer', 2026, 'Summer 2028'],
+] as const)('season %i, %s, from %i on is %s', (season, pass, firstYear, title) => {
+  expect(passWords(season, pass, firstYear)).toBe(title);
+  expect(visitTitle({ season, pass, firstYear } as never)).toBe(title);
+});
+
+test.each([
+  [{ kind: 'stays', limbId: 'A' }, '4 o’clock, low stays'],
+  [{ kind: 'stays', limbId: 'B' }, 'The swing limb stays'],
+  [{ kind: 'stays', limbId: 'Z' }, 'Z stays'],
+  [
+    { kind: 'goes', candidateId: 'A 41.5 heading', season: 2 },
+    'the cut on 4 o’clock, low is made in season 2',
+  ],
+  [
+    { kind: 'not before', candidateId: 'B 0 collar', season: 3 },
+    'the cut on the swing limb waits until season 3',
+  ],
+  [
+    { kind: 'follower', limbId: 'A', followerId: 'B', untilMm: 20 },
+    '4 o’clock, low stays until the swing limb is 20 mm thick',
+  ],
+] as const)('%j: %s', (pin, sentence) => {
+  expect(pinSentence(pin, { names })).toBe(sentence);
+});
+
+const stays = { pin: { kind: 'stays', limbId: 'A' } };
+test.each([
+  [[stays], '“4 o’clock, low stays” cannot be kept.'],
+  [
+    [{ findingId: 'f' }, stays],
+    'The canker on 4 o’clock must come out and “4 o’clock, low stays” cannot all be kept together.',
+  ],
+  [
+    [stays, { findingId: 'unheard of' }, { season: 2 }],
+    '“4 o’clock, low stays”, a finding must come out and the limit of season 2 cannot all be kept together.',
+  ],
+])('%j cannot be kept', (parts, sentence) => {
+  expect(clashSentence(parts as never, { names, findings })).toBe(sentence);
+});
+
+test('what a step is for: each thing once, by its name; nothing at all is training', () => {
+  const priced = (...ids: string[]) =>
+    ({ candidate: { answers: ids.map((findingId) => ({ findingId })) } }) as unknown as Priced;
+  const disorders = new Map([
+    ['f', 'NEO'],
+    ['g', 'NEO'],
+    ['h', 'BRK'],
+    ['i', 'NOT_A_CODE'],
+  ]);
+  const [canker, broken] = ['NEO', 'BRK'].map((code) => disorderOf(code)?.name);
+  expect(reasonWords(priced('f', 'g', 'h'), disorders)).toBe(`${canker} · ${broken}`);
+  expect(reasonWords(priced('i', 'gone'), disorders)).toBe('NOT_A_CODE');
+  expect(reasonWords(priced('gone'), disorders)).toBe('Training of a young tree');
+});
+
+test('what is no cut is said by what it is and where', () => {
+  const step = (limbId: string) =>
+    stepSentence(
+      { candidate: { what: { is: 'other', kind: 'tie down', limbId } } } as never,
+      { names } as never,
+    );
+  expect(step('B')).toBe('Spread or tie it down: the swing limb.');
+  expect(step('Z')).toMatch(/: z\.$/i);
+});
+
+test('every other thing to do has words of its own', () => {
+  expect(new Set(otherKinds.map(otherWords)).size).toBe(otherKinds.length);
+});
+
+test('every reason to leave a finding has words of its own', () => {
+  const whys = [
+    ...['pinned', 'not worth it', 'no room', 'hand over', 'no candidate', 'decision', 'held', 'healed'],
+    ...['fruit', 'measure', 'wait', 'leave'],
+  ] as Parameters<typeof leftWords>[0][];
+  expect(new Set(whys.map(leftWords)).size).toBe(whys.length);
+  expect(leftWords('hand over')).toMatch(/licensed arborist/);
+});
