@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { transmission } from '@mortisect/core/blades';
 import { cutPosition, type Lesion, MOST_LESIONS, MOST_LIMBS } from '@mortisect/core/cuts';
-import { causes, type Quality, sampledQuality } from '@mortisect/core/diagnosis';
+import { causes } from '@mortisect/core/diagnosis';
 import type { Season } from '@mortisect/core/disorders';
 import { gapTest, geometryFaults, lightInside, startingLimits } from '@mortisect/core/faults';
 import { PlanInput, PlanSearch, planning as planTreeSearch, runOrder } from '@mortisect/core/plan';
@@ -30,6 +30,7 @@ import {
   simulatedForecast,
   simulatedWeather,
 } from '@mortisect/core/weather';
+import { type Quality, sampledQuality } from '../core/src/diagnosis/testing/quality';
 import { planInstance } from '../core/src/plan/testing/instances';
 
 timed(400, 60, 300, '  (aim: under 5 ms)');

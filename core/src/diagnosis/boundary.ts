@@ -38,8 +38,10 @@ export function liveBoundary(scratches: readonly Scratch[], lengthCm: number): L
   const browns = at('brown');
   const deadFromCm = Math.min(lengthCm, ...browns);
   const greens = at('green');
-  const below = greens.filter((cm) => cm < deadFromCm);
-  const contradictedBy = greens.filter((cm) => cm >= deadFromCm && browns.length > 0).sort((a, b) => a - b);
+  // Where nothing is brown the wood may be alive to its very end
+  const isBelow = (cm: number) => cm < deadFromCm || browns.length === 0;
+  const below = greens.filter(isBelow);
+  const contradictedBy = greens.filter((cm) => !isBelow(cm)).sort((a, b) => a - b);
   const liveToCm = Math.max(0, ...below);
   const open = deadFromCm - liveToCm;
   return {

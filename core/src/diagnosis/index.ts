@@ -3,5 +3,4 @@ export { Causes, CausesInput, ClinicEvidence, causeCodes, causes } from './cause
 export { girdled } from './girdled';
 export { causeGroups, OTHER } from './groups';
 export { lookAlikesOf } from './lookAlikes';
-export { type Quality, sampledQuality } from './quality';
 export { Answers, type Sign, type SignPlace, shows, signOf, signPlaces, signs } from './signs';

@@ -13,6 +13,46 @@ test('green and brown at one place: brown counts, and the green one is told as a
   expect(said).toMatchObject({ liveToCm: 30, deadFromCm: 50, contradictedBy: [50], noneGreen: false });
 });
 
+test('green at the very end, and nothing brown: the limb is alive', () => {
+  expect(liveBoundary([{ atCm: 90, reads: 'green' }], 90)).toEqual({
+    liveToCm: 90,
+    deadFromCm: 90,
+    nextCm: null,
+    contradictedBy: [],
+    noneGreen: false,
+    noneBrown: true,
+  });
+});
+
+test('greens beyond brown are told in their order along the limb', () => {
+  const reads = (cm: number, what: 'green' | 'brown') => ({ atCm: cm, reads: what });
+  expect(
+    liveBoundary([reads(80, 'green'), reads(40, 'brown'), reads(60, 'green'), reads(10, 'green')], 90),
+  ).toMatchObject({ contradictedBy: [60, 80], liveToCm: 10, deadFromCm: 40 });
+});
+
+// Between green at 20 and brown at 60 the middle is 40, and an eighth of the stretch is 5 cm
+test.each([
+  [[], 40],
+  [[40], 30],
+  [[44], 32],
+  [[36], 48],
+  [[45], 40],
+  [[35], 40],
+  [[42, 38], 29],
+  [[42, 37], 51],
+])('after unsure scratches at %j cm the next is made at %d', (unsure, next) => {
+  const answer = liveBoundary(
+    [
+      { atCm: 20, reads: 'green' },
+      { atCm: 60, reads: 'brown' },
+      ...unsure.map((atCm) => ({ atCm, reads: 'unsure' as const })),
+    ],
+    90,
+  );
+  expect(answer.nextCm).toBe(next);
+});
+
 test('two centimetres are as fine as the tape asks for', () => {
   const next = (deadFromCm: number) =>
     liveBoundary(

@@ -2,10 +2,10 @@
 
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import { type Season, seasons } from '../disorders/index';
-import { hostGroups } from '../register/index';
-import { modelFor } from './causes';
-import { type Answers, shows, signs, usable } from './signs';
+import { type Season, seasons } from '../../disorders/index';
+import { hostGroups } from '../../register/index';
+import { modelFor } from '../causes';
+import { type Answers, shows, signs, usable } from '../signs';
 
 export interface Quality {
   n: number;
