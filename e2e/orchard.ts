@@ -224,3 +224,64 @@ async function cardKey(page: Page): Promise<string> {
   const title = await page.getByRole('heading', { level: 1 }).innerText();
   return `${title} ${(await dueMove(page).allInnerTexts()).join(' ')}`;
 }
+
+/** Makes the moves that are left, counts every blade back in and closes the run. */
+export async function closeDown(page: Page, cuts: number): Promise<void> {
+  const heading = page.getByRole('heading', { level: 1 });
+  for (let cards = 0; cards < 30 && (await heading.innerText()) !== 'Close down'; cards++) {
+    await expect(dueMove(page).or(page.getByText('Count the blades back in'))).toHaveCount(1);
+    if (await dueMove(page).isVisible()) await makeMove(page, await dueMove(page).innerText());
+  }
+  await expect(page.getByText(new RegExp(`${cuts} cuts? · \\d+ cleanings?`))).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Close without \d+ blades?$/ })).toBeVisible();
+  for (const box of await page.getByRole('checkbox').all()) await box.click();
+  await page.getByRole('button', { name: 'Close the run' }).click();
+  await expect(page.getByText('Trees in this order')).toBeVisible();
+}
+
+/** All trees of the round are on the device before the server goes away. */
+export async function readOntoDevice(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Round', exact: true }).click();
+  await page.getByRole('button', { name: 'Read all trees onto this device' }).click();
+  await expect(page.getByRole('button', { name: 'Read: ready for no signal' })).toBeVisible();
+  await page.keyboard.press('Escape');
+}
+
+/** Tree by tree as the queue leads; a sound tree is one tap, a finding five and a drag. */
+export async function walk(page: Page, trees: ('sound' | 'found')[]): Promise<void> {
+  for (const state of trees) {
+    // After a reload the tree comes up a moment later
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^(Slip side|Boiler court) \d+$/);
+    const code = await page.getByRole('heading', { level: 1 }).textContent();
+    if (state === 'found') {
+      await page.getByRole('button', { name: 'New finding' }).click();
+      await sayKind(page, 'Diseased');
+      await dragBy(page, page.getByRole('slider', { name: 'Far end' }), 20, 0);
+      await page.getByRole('radio', { name: 'Edge definite' }).click();
+      await page.getByRole('button', { name: /^(Set this cut|Save finding)$/ }).click();
+      await page.getByRole('button', { name: 'Done here' }).click();
+    } else await page.getByRole('button', { name: /^(Mark sound|Done here)$/ }).click();
+    await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(code ?? '');
+    await expect(
+      page.getByText(`${code} ${state === 'found' ? 'seen' : ''}`, { exact: false }).first(),
+    ).toBeVisible();
+  }
+}
+
+/** Drags a handle by so many pixels. */
+export async function dragBy(
+  page: Page,
+  handle: ReturnType<Page['getByRole']>,
+  right: number,
+  down: number,
+): Promise<void> {
+  await handle.scrollIntoViewIfNeeded();
+  const box = await handle.boundingBox();
+  if (!box) throw new Error('The handle is not on the screen.');
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + right / 2, y + down / 2, { steps: 3 });
+  await page.mouse.move(x + right, y + down, { steps: 3 });
+  await page.mouse.up();
+}

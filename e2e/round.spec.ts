@@ -1,6 +1,18 @@
 // The round: a plot walked partly without the server, a limb map drawn from nothing, trees brought in from a file, at both sizes.
 import type { Page } from '@playwright/test';
-import { allSent, atBothSizes, expect, goTo, type Orchard, open, readAnew, sayKind, test } from './orchard';
+import {
+  allSent,
+  atBothSizes,
+  dragBy,
+  expect,
+  goTo,
+  type Orchard,
+  open,
+  readAnew,
+  readOntoDevice,
+  test,
+  walk,
+} from './orchard';
 
 atBothSizes((_name, _viewport, journey) => {
   test.describe('without the server', () => {
@@ -126,52 +138,6 @@ atBothSizes((_name, _viewport, journey) => {
     },
   );
 });
-
-/** All trees of the round are on the device before the server goes away. */
-async function readOntoDevice(page: Page): Promise<void> {
-  await page.getByRole('button', { name: 'Round', exact: true }).click();
-  await page.getByRole('button', { name: 'Read all trees onto this device' }).click();
-  await expect(page.getByRole('button', { name: 'Read: ready for no signal' })).toBeVisible();
-  await page.keyboard.press('Escape');
-}
-
-/** Tree by tree as the queue leads; a sound tree is one tap, a finding five and a drag. */
-async function walk(page: Page, trees: ('sound' | 'found')[]): Promise<void> {
-  for (const state of trees) {
-    // After a reload the tree comes up a moment later
-    await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^(Slip side|Boiler court) \d+$/);
-    const code = await page.getByRole('heading', { level: 1 }).textContent();
-    if (state === 'found') {
-      await page.getByRole('button', { name: 'New finding' }).click();
-      await sayKind(page, 'Diseased');
-      await dragBy(page, page.getByRole('slider', { name: 'Far end' }), 20, 0);
-      await page.getByRole('radio', { name: 'Edge definite' }).click();
-      await page.getByRole('button', { name: /^(Set this cut|Save finding)$/ }).click();
-      await page.getByRole('button', { name: 'Done here' }).click();
-    } else await page.getByRole('button', { name: /^(Mark sound|Done here)$/ }).click();
-    await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(code ?? '');
-    await expect(
-      page.getByText(`${code} ${state === 'found' ? 'seen' : ''}`, { exact: false }).first(),
-    ).toBeVisible();
-  }
-}
-
-async function dragBy(
-  page: Page,
-  handle: ReturnType<Page['getByRole']>,
-  right: number,
-  down: number,
-): Promise<void> {
-  await handle.scrollIntoViewIfNeeded();
-  const box = await handle.boundingBox();
-  if (!box) throw new Error('The handle is not on the screen.');
-  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
-  await page.mouse.move(x, y);
-  await page.mouse.down();
-  await page.mouse.move(x + right / 2, y + down / 2, { steps: 3 });
-  await page.mouse.move(x + right, y + down, { steps: 3 });
-  await page.mouse.up();
-}
 
 /** Every tree of the plot once, in the order it was walked; two findings; nothing twice. */
 async function expectRound(page: Page, orchard: Orchard): Promise<void> {

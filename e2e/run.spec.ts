@@ -4,6 +4,7 @@ import { nameDevice } from '../scripts/browser.mjs';
 import {
   allSent,
   atBothSizes,
+  closeDown,
   dueMove,
   expect,
   goTo,
@@ -52,7 +53,7 @@ atBothSizes((_name, viewport, journey) => {
       // The first phone’s clock was put forward by its contact times
       await other.clock.fastForward(600_000);
       await other.getByRole('button', { name: 'Take it up again' }).click();
-      await closeDown(other);
+      await closeDown(other, 4);
       await allSent(other);
       await goTo(other, 'Book');
       await expect(other.getByText(/Run closed/).first()).toBeVisible();
@@ -87,18 +88,6 @@ async function stopped(page: Page): Promise<void> {
   await expect(page.getByText('Stop. Do not cut with this blade')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Made the cut' })).toHaveCount(0);
   await expect(page.getByText(/^Clean this one: 50 s\.$/)).toBeVisible();
-}
-
-async function closeDown(page: Page): Promise<void> {
-  for (let cards = 0; cards < 30 && (await heading(page).innerText()) !== 'Close down'; cards++) {
-    await expect(dueMove(page).or(page.getByText('Count the blades back in'))).toHaveCount(1);
-    if (await dueMove(page).isVisible()) await makeMove(page, await dueMove(page).innerText());
-  }
-  await expect(page.getByText(/4 cuts · \d+ cleanings/)).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Close without 6 blades' })).toBeVisible();
-  for (const box of await page.getByRole('checkbox').all()) await box.click();
-  await page.getByRole('button', { name: 'Close the run' }).click();
-  await expect(page.getByText('Trees in this order')).toBeVisible();
 }
 
 test('the mix by arithmetic, what skipping costs, and a recheck with its outcome', async ({

@@ -52,7 +52,7 @@ await command(async () => {
 /** Lines of the folder, drawn by the seed until they carry about two hundred changes. */
 function sampleOf(folder, seed) {
   const lines = readdirSync(path.join(root, folder))
-    .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts') && name !== 'index.ts')
+    .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts'))
     .flatMap((name) => {
       const file = `${folder}/${name}`;
       const text = readFileSync(path.join(root, file), 'utf8').split('\n');

@@ -15,6 +15,7 @@ const TURNS_OF_ALL = [
   ['answers'],
   ['plan', 'archive'],
   ['days'],
+  ['day'],
   ['round'],
   ['kill'],
   ['opinion'],

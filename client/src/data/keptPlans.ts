@@ -15,12 +15,16 @@ const MOST_WAIT_MS = 500;
 /** Where nobody tells this device of new ones. */
 const FRESH_MS = 60_000;
 
+export const keptPlansQuery = (client: QueryClient) => ({
+  queryKey: KEPT_PLANS,
+  queryFn: () => read(client),
+  staleTime: FRESH_MS,
+});
+
 /** The plan that is kept of a tree, as far as this device knows. Whether it still holds, its stamp says. */
 export async function keptPlanOf(client: QueryClient, treeId: string): Promise<KeptPlan | null> {
   const lastRead = client.getQueryData<KeptPlans>(KEPT_PLANS);
-  const reading = client
-    .fetchQuery({ queryKey: KEPT_PLANS, queryFn: () => read(client), staleTime: FRESH_MS })
-    .catch(() => null);
+  const reading = client.fetchQuery(keptPlansQuery(client)).catch(() => null);
   const found = lastRead ?? (await Promise.race([reading, waited(MOST_WAIT_MS)]));
   return found?.plans[treeId] ?? null;
 }

@@ -2,10 +2,10 @@
 import { FakeServer, refused } from '../testing/fakeServer';
 import { detail, finding } from '../testing/orchard';
 import { NoAnswer, ServerProblem } from './api';
-import { readTree } from './queries';
+import { readPlots, readTree } from './queries';
 import { queryClient } from './queryClient';
 
-const tree = detail([finding('1', 'S', 'DEAD')]);
+const tree = detail([finding('0193f000-0000-7000-8000-000000000001', 'S', 'DEAD')]);
 const openWork = { revision: 'o:1', whole: true, trees: [tree], gone: [], latestActions: [] };
 let server: FakeServer;
 beforeEach(() => {
@@ -39,4 +39,29 @@ test('a server that says no is believed', async () => {
   server.down = true;
   queryClient.clear();
   await expect(readTree('a')).rejects.toBeInstanceOf(NoAnswer);
+});
+
+const OF_THE_DAY = [
+  ['open-work'],
+  ['kept-plans'],
+  ['run'],
+  ['aftercare'],
+  ['people'],
+  ['jobs'],
+  ['timing', 'site'],
+];
+
+test('what Today, Plan and Cut go by comes onto the device with the trees of a round', async () => {
+  await readPlots(['plot']);
+  server.down = true;
+  for (const key of [['tree', 'a'], ...OF_THE_DAY])
+    expect([key, queryClient.getQueryData(key) !== undefined]).toEqual([key, true]);
+});
+
+test('what cannot be read is told once the rest has been', async () => {
+  server.instead.set('getOpenWork', () => {
+    throw refused(503, 'The server is starting.');
+  });
+  await expect(readPlots(['plot'])).rejects.toBeInstanceOf(ServerProblem);
+  expect(OF_THE_DAY.filter((key) => queryClient.getQueryData(key) === undefined)).toEqual([['open-work']]);
 });

@@ -5,15 +5,17 @@ import {
   openRound,
   openWorkWith,
   treesWith,
+  type Waiting,
   withActions,
   withChanges,
   withWaiting,
 } from '@mortisect/core/present';
 import type { Action, TreeDetail } from '@mortisect/core/records';
-import { CancelledError, useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import { CancelledError, useInfiniteQuery, useQueries, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { type Answer, ask, NoAnswer } from './api';
 import { changesAreTold } from './changes';
+import { keptPlansQuery } from './keptPlans';
 import { useOutbox } from './outbox';
 import { waitingOf } from './pending';
 import { usePreferences } from './preferences';
@@ -58,17 +60,15 @@ async function askTree(treeId: string): Promise<TreeDetail> {
 /** The open work as it was read last, in an earlier visit too. */
 async function openWorkHere(): Promise<Answer<'getOpenWork'> | undefined> {
   const known = queryClient.getQueryData<Answer<'getOpenWork'>>(OPEN_WORK);
-  const kept = () => queryClient.fetchQuery({ queryKey: OPEN_WORK, queryFn: readOpenWork, retry: false });
+  const kept = () => queryClient.fetchQuery({ ...openWork, retry: false });
   return known ?? kept().catch(() => undefined);
 }
 
+const treeQuery = (treeId: string) => ({ queryKey: ['tree', treeId], queryFn: () => askTree(treeId) });
+
 /** @param asked false where there is no tree to ask for */
 export function useTree(treeId: string, asked = true) {
-  const query = useQuery({
-    queryKey: ['tree', treeId],
-    queryFn: () => askTree(treeId),
-    enabled: asked,
-  });
+  const query = useQuery({ ...treeQuery(treeId), enabled: asked });
   const waiting = useWaiting();
   const here = useHere();
   const data = useMemo(
@@ -96,17 +96,34 @@ async function readOpenWork(): Promise<Answer<'getOpenWork'>> {
   return withChanges(before ?? changes, changes, walkKnown());
 }
 
+const openWork = { queryKey: OPEN_WORK, queryFn: readOpenWork };
+
 export function useOpenWork() {
-  const query = useQuery({ queryKey: OPEN_WORK, queryFn: readOpenWork });
+  const query = useQuery(openWork);
   const waiting = useWaiting();
   const here = useHere();
   const trees = useTrees().data?.trees;
+  const marked = useMarkedHere(waiting);
   const data = useMemo(() => {
     const walk = trees?.map((tree) => tree.id) ?? [];
-    return query.data && openWorkWith(query.data, knownTrees(), walk, waiting, here);
-  }, [query.data, trees, waiting, here]);
+    const listed = new Set(marked.map(({ tree }) => tree.id));
+    const known = [...marked, ...knownTrees().filter(({ tree }) => !listed.has(tree.id))];
+    return query.data && openWorkWith(query.data, known, walk, waiting, here);
+  }, [query.data, trees, marked, waiting, here]);
   return { ...query, data };
 }
+
+/** The trees that findings wait on: after a reload they are on the device and not yet in hand. */
+function useMarkedHere(waiting: readonly Waiting[]): TreeDetail[] {
+  const treeIds = new Set(
+    waiting.flatMap(({ value }) => (value.kind === 'finding' ? value.finding.treeId : [])),
+  );
+  return useQueries({
+    queries: [...treeIds].map((treeId) => ({ ...treeQuery(treeId), staleTime: Number.POSITIVE_INFINITY })),
+    combine: inHand,
+  });
+}
+const inHand = (queries: { data: TreeDetail | undefined }[]) => queries.flatMap(({ data }) => data ?? []);
 
 /** What was done, with what waits here laid over it. */
 function useActionsHere(actions: readonly Action[] | undefined): Action[] | undefined {
@@ -133,19 +150,19 @@ function lastClose(actions: readonly Action[] | undefined): Action | null {
   return actions?.findLast(({ action, undone }) => action.kind === 'roundClosed' && !undone) ?? null;
 }
 
+const run = { queryKey: ['run'], queryFn: () => ask('getRun', {}) };
+
 /** What was done in the run that is open and with the blades, with what waits here. */
 export function useRunActions() {
-  const query = useQuery({
-    queryKey: ['run'],
-    queryFn: () => ask('getRun', {}),
-    refetchInterval: sharedEvery,
-  });
+  const query = useQuery({ ...run, refetchInterval: sharedEvery });
   return { ...query, actions: useActionsHere(query.data?.actions) };
 }
 
+const aftercare = { queryKey: ['aftercare'], queryFn: () => ask('getAftercare', {}) };
+
 /** Cuts of the last years and what was seen of them again, with what waits here. */
 export function useAftercare() {
-  const query = useQuery({ queryKey: ['aftercare'], queryFn: () => ask('getAftercare', {}) });
+  const query = useQuery(aftercare);
   const actions = useActionsHere(query.data?.actions);
   const data = useMemo(() => query.data && actions && { ...query.data, actions }, [query.data, actions]);
   return { ...query, data };
@@ -156,16 +173,15 @@ const SHARED_EVERY_MS = 20_000;
 const TOLD_EVERY_MS = 5 * 60_000;
 const sharedEvery = () => (changesAreTold() ? TOLD_EVERY_MS : SHARED_EVERY_MS);
 
-export const usePeople = () => useQuery({ queryKey: ['people'], queryFn: () => ask('getPeople', {}) });
-export const useJobs = () => useQuery({ queryKey: ['jobs'], queryFn: () => ask('getJobs', {}) });
+const people = { queryKey: ['people'], queryFn: () => ask('getPeople', {}) };
+const jobs = { queryKey: ['jobs'], queryFn: () => ask('getJobs', {}) };
+export const usePeople = () => useQuery(people);
+export const useJobs = () => useQuery(jobs);
 
 /** One tree, from the device where it was read lately. */
 export async function readTree(treeId: string): Promise<TreeDetail> {
   try {
-    return await queryClient.fetchQuery({
-      queryKey: ['tree', treeId],
-      queryFn: () => askTree(treeId),
-    });
+    return await queryClient.fetchQuery(treeQuery(treeId));
   } catch (error) {
     // Overtaken by a change that was told meanwhile
     if (error instanceof CancelledError) return readTree(treeId);
@@ -174,14 +190,17 @@ export async function readTree(treeId: string): Promise<TreeDetail> {
 }
 
 /**
- * Reads all trees of these plots onto the device, so that a round through them needs no signal.
+ * Reads all trees of these plots onto the device, and what Today, Plan and Cut go by, so that the day goes on without signal.
  *
- * @throws what the first plot that could not be read failed with, once all were tried
+ * @throws what the first that could not be read failed with, once all were tried
  */
 export async function readPlots(plotIds: readonly string[]): Promise<void> {
   const failed: unknown[] = [];
+  const note = (error: unknown) => failed.push(error);
   // One after another: a phone on a thin line should still answer the thumb
-  for (const plotId of plotIds) await readPlot(plotId).catch((error: unknown) => failed.push(error));
+  for (const plotId of plotIds) await readPlot(plotId).catch(note);
+  const rest = [openWork, keptPlansQuery(queryClient), run, aftercare, people, jobs, siteTiming];
+  for (const query of rest) await queryClient.fetchQuery<unknown>(query).catch(note);
   if (failed.length > 0) throw failed[0];
 }
 
@@ -226,14 +245,14 @@ function useHere() {
 /** The hour turns, a forecast is renewed: read anew within this time. */
 const DAYS_FRESH_MS = 10 * 60_000;
 
+const siteTiming = {
+  queryKey: ['timing', 'site'],
+  queryFn: () => ask('getTiming', {}),
+  staleTime: DAYS_FRESH_MS,
+};
+
 /** What the weather says of the next ten days. */
-export const useTiming = () =>
-  useQuery({
-    queryKey: ['timing', 'site'],
-    queryFn: () => ask('getTiming', {}),
-    staleTime: DAYS_FRESH_MS,
-    refetchInterval: DAYS_FRESH_MS,
-  });
+export const useTiming = () => useQuery({ ...siteTiming, refetchInterval: DAYS_FRESH_MS });
 
 export interface CutAsked {
   mm: number;
