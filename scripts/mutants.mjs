@@ -1,5 +1,5 @@
-// Does a test notice when the code changes? `npm run mutants -- handling [--all] [--seed 7]`: small changes to a room of the core, or to
-// `server/services` or `client/data`, made one at a time by StrykerJS; a seeded sample of about two hundred, and the share that was noticed
+// Does a test notice when the code changes? `npm run mutants -- handling [--all] [--seed 7] [--sample 200]`: small changes to a room of the core, or to
+// `server/services` or `client/data`, made one at a time by StrykerJS; a seeded sample, and the share that was noticed
 // with its 95 % interval.
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -23,14 +23,17 @@ const ASKED_ELSEWHERE = 0.75;
 const FOLDERS = { 'server/services': 'server/src/services', 'client/data': 'client/src/data' };
 /** Lines of code carry about so many changes each. */
 const CHANGES_A_LINE = 1.6;
-const SAMPLE = 200;
 const Z95 = 1.959964;
 
 await command(async () => {
   await installed();
   const { positionals, values } = parseArgs({
     allowPositionals: true,
-    options: { all: { type: 'boolean', default: false }, seed: { type: 'string', default: '7' } },
+    options: {
+      all: { type: 'boolean', default: false },
+      seed: { type: 'string', default: '7' },
+      sample: { type: 'string', default: '200' },
+    },
   });
   const rooms = readdirSync(path.join(root, 'core/src'));
   const room = positionals[0] ?? '';
@@ -39,7 +42,9 @@ await command(async () => {
   const kept = mkdtempSync(path.join(tmpdir(), 'mutants-'));
   try {
     const report = path.join(kept, 'report.json');
-    const mutate = values.all ? [`${folder}/*.ts`] : sampleOf(folder, Number(values.seed));
+    const mutate = values.all
+      ? [`${folder}/*.ts`]
+      : sampleOf(folder, Number(values.seed), Number(values.sample));
     const args = ['stryker', 'run', 'stryker.config.mjs', '--mutate', [...mutate, '!**/*.test.ts'].join(',')];
     const env = { MUTANTS_REPORT: report, MUTANTS_FOLDER: folder, ORCHARDS_AT: kept };
     await run('Changes', 'npx', args, { env });
@@ -49,8 +54,8 @@ await command(async () => {
   }
 });
 
-/** Lines of the folder, drawn by the seed until they carry about two hundred changes. */
-function sampleOf(folder, seed) {
+/** Lines of the folder, drawn by the seed until they carry about so many changes. */
+function sampleOf(folder, seed, sample) {
   const lines = readdirSync(path.join(root, folder))
     .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts'))
     .flatMap((name) => {
@@ -63,7 +68,7 @@ function sampleOf(folder, seed) {
     const j = Math.floor(random() * (i + 1));
     [lines[i], lines[j]] = [lines[j], lines[i]];
   }
-  return lines.slice(0, Math.ceil(SAMPLE / CHANGES_A_LINE));
+  return lines.slice(0, Math.ceil(sample / CHANGES_A_LINE));
 }
 
 function isCode(line) {
