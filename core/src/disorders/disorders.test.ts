@@ -1,6 +1,17 @@
 // Distances are checked against the ranges that extension literature is remembered to give; the exact publications stand in the table.
 
-import { type ClearanceCase, clearance, defaultSchoolOf, disorders, schoolsFor, seasonOn } from './index';
+import {
+  Clearance,
+  ClearanceCase,
+  clearance,
+  codesWhere,
+  codeWhere,
+  defaultSchoolOf,
+  disorders,
+  isPlainDead,
+  schoolsFor,
+  seasonOn,
+} from './index';
 import { clearanceSchools } from './schools';
 
 const plain: ClearanceCase = {
@@ -76,4 +87,74 @@ test.each([
 ] as const)('%s at latitude %i is %s (common practice, no source)', (day, latitude, season) => {
   expect(seasonOn(day, latitude)).toBe(season);
   expect(seasonOn(day, latitude, 'summer')).toBe('summer');
+});
+
+test.each([
+  ['distanceless rows of the table end at live wood', 'TORN', 'To live wood', [0, 0]],
+  ['one figure is a figure', 'EUT', '30 cm', [30, 30]],
+  ['and waits until it shows', 'FRZ_WOOD', 'To live wood', [0, 0]],
+])('the name of a school: %s', (_, code, name, growingCm) => {
+  expect(schoolsFor(code).at(-1)).toMatchObject({ name, growingCm });
+});
+
+test('freeze damage waits and says so, what the trade never cuts is left, the rest is cut', () => {
+  const row = (code: string) => disorders.find((one) => one.code === code);
+  for (const code of ['FRZ_WOOD', 'FRZ_DLY']) {
+    expect(row(code)).toMatchObject({ answer: 'wait', instead: expect.any(String) });
+    expect(row(code)?.instead).toBeTruthy();
+    expect(schoolsFor(code).at(-1)?.use).toBe('To live wood, once it shows.');
+  }
+  expect(['FRZ_BUD', 'CGL', 'PHY'].map((code) => row(code)?.answer)).toEqual(['leave', 'leave', 'leave']);
+  expect(row('NEO')).toMatchObject({ answer: 'cut' });
+  expect(row('NEO')?.instead).toBeUndefined();
+});
+
+test('suspect wood is treated as the worst it could be, and what is only in the way is not', () => {
+  const row = (code: string) => disorders.find((one) => one.code === code);
+  expect(row('SUSPECT')).toMatchObject({
+    toolWeight: { dormant: 1, growing: 3 },
+    edge: 'the edge',
+    disposal: expect.stringMatching(/^Remove from the site/),
+    onTrunk: expect.stringMatching(/^Half of the trunk girdled/),
+  });
+  expect(row('MISPLACED')).toMatchObject({
+    toolWeight: { dormant: 0, growing: 0 },
+    edge: 'live wood',
+    answer: 'leave',
+  });
+  expect(row('MISPLACED')?.disposal).not.toMatch(/^Remove from the site/);
+  expect(row('MISPLACED')?.onTrunk).not.toMatch(/comes out/);
+});
+
+test('a row is found by what it is; one that nobody wrote down is an error', () => {
+  const dead = codesWhere(({ causeUnknown }) => causeUnknown === true);
+  expect(dead).toContain('DEAD');
+  expect(codeWhere(({ causeUnknown }) => causeUnknown === true)).toBe(dead[0]);
+  expect(() => codeWhere(() => false)).toThrow('No disorder of the table is like that.');
+  expect([
+    isPlainDead(['DEAD']),
+    isPlainDead(['DEAD', 'NEO']),
+    isPlainDead(['NEO']),
+    isPlainDead(['?']),
+  ]).toEqual([true, false, false, false]);
+});
+
+test('a clearance tells its school, what makes it worse, and whether it was halved', () => {
+  const because = (more: Partial<ClearanceCase>) => clearance({ ...plain, ...more }).because;
+  expect(because({ treeAgeYears: 7, growthRapid: true })).toMatchObject({
+    factors: ['growth rapid', 'tree under 8 years'],
+    halved: false,
+    growing: false,
+    baseCm: 30,
+  });
+  expect(because({ cultivarSusceptible: true, edge: 'indefinite' }).factors).toEqual([
+    'cultivar susceptible',
+    'edge not definite',
+  ]);
+  expect(because({ halveDefiniteDormant: true })).toMatchObject({ factors: [], halved: true });
+  // Where nothing is measured nothing makes it worse
+  expect(because({ disorder: 'DEAD', growthRapid: true })).toMatchObject({ factors: [], baseCm: 0 });
+  expect(Clearance.parse(clearance(plain))).toEqual(clearance(plain));
+  const takes = (treeAgeYears: number) => ClearanceCase.safeParse({ ...plain, treeAgeYears }).success;
+  expect([-1, 0, 1000, 1001].map(takes)).toEqual([false, true, true, false]);
 });
