@@ -1,21 +1,28 @@
 // Chill, warmth and kill against published rules and independently computed values of the brief’s check table.
 
 import fc from 'fast-check';
-import { climateAt, hourOf, localClock, simulatedWeather } from '../weather/index';
+import { climateAt, emptySeries, hourOf, localClock, simulatedWeather } from '../weather/index';
 import { dynamicPortions, isChillHour, utahUnits } from './chill';
 import { killC } from './crops';
 import { hardinessCourse } from './hardiness';
 import {
+  type Crop,
   cropOf,
   crops,
+  evergreenWoodC,
+  firstFlower,
   freezeEvents,
   fullBlooms,
   hourlyDegreeDays,
   isToBeJudged,
+  leavesDownDay,
   type StageDay,
   stageCourse,
+  stagesOver,
+  stagesToSee,
   type ThermalDay,
   thermalDays,
+  usualBloomOn,
 } from './index';
 import { killedShare } from './kill';
 import { growingDegreeHours, sineDegreeDays } from './warmth';
@@ -287,4 +294,146 @@ test.each([
   expect(pace).toBeGreaterThan(0.6 - 0.02);
   expect(pace).toBeLessThan(1.6 + 0.02);
   expect(Math.abs(pace - (times > 1 ? 1.6 : 0.6))).toBeLessThan(0.05);
+});
+
+// What the courses are today over two simulated years of a hard climate: another figure means other stages, other hardiness or other frosts
+test.each([
+  ['apple', 52, [117, 331, 43, 38, 13, 8, 180], -13_889, ['2021-06-07', '2022-06-09']],
+  ['peach', 52, [117, 285, 88, 28, 10, 5, 197], -10_764, ['2021-06-01', '2022-06-03']],
+  ['quince', 52, [117, 345, 43, 38, 13, 8, 166], -11_222, ['2021-06-14', '2022-06-16']],
+  ['apple', -41, [139, 304, 37, 39, 18, 8, 185], -12_987, ['2020-12-02', '2021-12-05']],
+  ['peach', -41, [139, 253, 86, 27, 12, 9, 204], -10_144, ['2020-11-25', '2021-11-26']],
+  ['quince', -41, [139, 318, 37, 39, 18, 8, 171], -10_687, ['2020-12-09', '2021-12-12']],
+] as const)(
+  '%s at %i°: days in each phase, what its wood stands summed over them, full blooms',
+  (code, latitude, phaseDays, stands, blooms) => {
+    const crop = cropOf(code) as Crop;
+    const place = {
+      latitude,
+      longitude: -3,
+      climate: { ...climateAt(latitude), meanC: 6, swingC: 17 },
+      seed: 5,
+    };
+    const from = latitude > 0 ? '2020-10-01T00:00:00Z' : '2020-04-01T00:00:00Z';
+    const days = thermalDays(simulatedWeather(place, hourOf(from), 24 * 730), localClock('UTC'));
+    const options = { latitude, offsetDays: 3 };
+    const { course, hardinessC } = stagesOver(crop, days, options);
+    const inPhase = (phase: string) => course.filter((one) => one.phase === phase).length;
+    expect(['hardening', 'rest', 'awake', 'buds', 'bloom', 'petal fall', 'growth'].map(inPhase)).toEqual(
+      phaseDays,
+    );
+    expect(Math.round(sum(hardinessC))).toBe(stands);
+    expect(fullBlooms(crop, days, options)).toEqual(blooms);
+  },
+);
+
+test('what a caretaker can say was seen: buds at rest, every stage but the one after bloom, then petals and fruit', () => {
+  expect(stagesToSee(cropOf('quince') as Crop).map(({ name, share }) => [name, share])).toEqual([
+    ['buds not moving', 0],
+    ['scales separating', 0.22],
+    ['buds exposed', 0.36],
+    ['tight cluster', 0.55],
+    ['first white', 0.68],
+    ['full white', 0.8],
+    ['first bloom', 0.92],
+    ['full bloom', 1],
+    ['petal fall', 1.25],
+    ['fruit set', 1.45],
+  ]);
+  expect(firstFlower(cropOf('apple') as Crop)).toBe(0.92);
+  expect(firstFlower({ ...(cropOf('apple') as Crop), stages: [] })).toBe(0.93);
+});
+
+// 5 May at 50° for apple, two and a half days a degree, a quince a week later; leaves down 15 November. Common practice, no source
+test.each([
+  ['apple', '2026-06-01', 50, '2027-05-05'],
+  ['apple', '2026-05-25', 50, '2026-05-05'],
+  ['apple', '2026-05-26', 50, '2027-05-05'],
+  ['quince', '2026-01-01', 54, '2026-05-22'],
+  ['apple', '2026-09-01', -40, '2026-10-09'],
+])('the usual bloom of %s seen from %s at %i° is %s', (code, day, latitude, bloom) => {
+  expect(usualBloomOn(cropOf(code) as Crop, day, { latitude }, 20)).toBe(bloom);
+});
+test('leaves are down earlier the farther from the equator, within 25 days', () => {
+  expect([20, 30, 50, 75, 80, -50].map(leavesDownDay)).toEqual([344, 339, 319, 294, 294, 319]);
+});
+
+test('every crop has limits in order and below zero, and blooms within six weeks of the one that it follows', () => {
+  for (const { code, woodC, budsC, portions, utah, warmth, follows } of crops) {
+    for (const [least, most] of [woodC, budsC]) {
+      expect([code, least <= most]).toEqual([code, true]);
+      expect([code, most < -15 && least > -45]).toEqual([code, true]);
+    }
+    for (const [least, most] of [portions, utah, warmth])
+      expect([code, least > 0 && least <= most]).toEqual([code, true]);
+    if (follows) expect([code, follows.crop, Math.abs(follows.days) <= 42]).toEqual([code, 'apple', true]);
+  }
+  expect([evergreenWoodC('apple'), cropOf('nothing')]).toEqual([null, undefined]);
+});
+
+describe('days with hours that nobody knows', () => {
+  const from = hourOf('2026-01-10T00:00:00Z');
+  const dayOf = (before: number, hours: (number | null)[], after: number) => {
+    const series = emptySeries(from, 72);
+    series.temperatureC = [...Array(24).fill(before), ...hours, ...Array(24).fill(after)];
+    return thermalDays(series, localClock('UTC')).find(({ day }) => day === '2026-01-11');
+  };
+  const [none, cold] = [Array<null>(12).fill(null), Array<number>(12).fill(5)];
+
+  test('a missing hour takes the nearest known one of its own day', () => {
+    for (const hours of [
+      [...none, ...cold],
+      [...cold, ...none],
+    ])
+      expect(dayOf(20, hours, 20)).toMatchObject({ chillHours: 24, known: 0.5, minC: 5, maxC: 5 });
+    // Halfway between two the earlier counts
+    const hours = [...Array<number>(11).fill(5), null, ...Array<number>(12).fill(20)];
+    expect(dayOf(20, hours, 20)?.chillHours).toBe(12);
+  });
+
+  test('a day of which less than half is known is left out', () => {
+    expect(dayOf(5, [null, ...none, ...cold.slice(1)], 5)).toBeUndefined();
+    expect(dayOf(5, [...none, ...none], 5)).toBeUndefined();
+  });
+});
+
+describe('wood that froze', () => {
+  const apple = cropOf('apple') as Crop;
+  const days = Array.from({ length: 200 }, (_, i) => {
+    const day = new Date(Date.UTC(2026, 0, 1 + i)).toISOString().slice(0, 10);
+    return { day, ofYear: i + 1, minC: 0, maxC: 8, meanC: 4 } as ThermalDay;
+  });
+  /** At rest until day 100, then buds, in leaf from day 130. */
+  const course = days.map(({ day }, i) => {
+    const share = i < 100 ? 0 : (i - 99) / 50;
+    return { day, phase: share === 0 ? 'rest' : 'buds', stage: 'at rest', share } as StageDay;
+  });
+  const frozen = (nights: Record<number, number>, latitude = 52) =>
+    freezeEvents(
+      apple,
+      days.map((one, i) => ({ ...one, minC: nights[i] ?? one.minC })),
+      course,
+      days.map(() => -30),
+      latitude,
+      '2026-05-20',
+    ).filter(({ kind }) => kind === 'wood');
+
+  test('of nights within five days the worst speaks for all, in their order', () => {
+    expect(frozen({ 10: -31, 13: -33, 18: -32, 40: -31 }).map(({ day, belowC }) => [day, belowC])).toEqual([
+      ['2026-01-14', 3],
+      ['2026-02-10', 1],
+    ]);
+    expect(frozen({ 10: -31, 16: -31 })).toHaveLength(2);
+    expect([frozen({ 10: -30 }).length, frozen({ 10: -29.9 }).length]).toEqual([1, 0]);
+  });
+
+  test('mild injury shows when buds swell, severe one weeks after leaf, and the tree is decided on after high summer', () => {
+    const [mild] = frozen({ 10: -31 });
+    const [severe] = frozen({ 10: -45 });
+    const on = (share: number) => course.find((one) => one.share >= share)?.day;
+    expect(mild).toMatchObject({ injury: 'mild', lookFrom: on(0.22), limbsFrom: on(0.22), treeFrom: null });
+    expect(severe).toMatchObject({ injury: 'severe', treeFrom: '2026-08-01' });
+    expect((severe?.lookFrom ?? '') > (mild?.lookFrom ?? '')).toBe(true);
+    expect((severe?.limbsFrom ?? '') > (severe?.lookFrom ?? '')).toBe(true);
+  });
 });
