@@ -649,6 +649,159 @@ describe('a site', () => {
     expect((january.groups[0]?.bloom?.day ?? '').slice(5, 7)).toMatch(/09|10|11/);
   });
 
+  const round = (value: number, digits = 3) => Number(value.toFixed(digits));
+  const total = (values: readonly number[]) => round(values.reduce((sum, one) => sum + one, 0));
+
+  // What the week of a site is today: another figure means another rule, another weight or another order of things
+  test.each([
+    [
+      '2026-02-01T08:00:00Z',
+      54,
+      [
+        [
+          'wwwwwwwwwwwwpppppppp',
+          3.306,
+          1278.383,
+          '81',
+          'full dormancy 2026-05-09 2026-05-09 0',
+          -29.79,
+          -3.3,
+        ],
+        [
+          'wwwwwwwwwwwwwwwwwwww',
+          7.616,
+          2349.849,
+          '',
+          'after fruit set 2026-05-06 2026-05-06 0',
+          -24.56,
+          -3.3,
+        ],
+        ['wwwwwwwwwwwwpppppppp', 2.627, 1214.398, '81', 'bloom 2026-04-20 2026-04-20 0', -14.03, -3.3],
+        5,
+        [[0, 0]],
+      ],
+    ],
+    [
+      '2026-06-20T08:00:00Z',
+      54,
+      [
+        [
+          'ppwwwwppwwwpppppppww',
+          1.843,
+          590.562,
+          '12 15 73',
+          'full dormancy 2026-05-03 2026-05-03 0',
+          -4,
+          9.4,
+        ],
+        [
+          'ppwwwwppwwwpggggppww',
+          1.763,
+          595.86,
+          '12 15 73 31',
+          'after fruit set 2026-04-27 2026-04-27 0',
+          -4,
+          9.4,
+        ],
+        ['ppwwwwppwwwpppppppww', 0.812, 286.047, '12 15 73', 'bloom 2027-04-13 2027-04-13 0', -4, 9.4],
+        5,
+        [[23, 0]],
+      ],
+    ],
+    [
+      '2026-09-25T08:00:00Z',
+      -41,
+      [
+        ['wwwwwwwwwwwwwwwwwwww', 0.877, 947.995, '', 'full dormancy 2026-09-27 2026-09-27 0', -4, 5.9],
+        ['wwpppppppppppppppppp', 2.263, 1160.134, '204', 'after fruit set 2026-09-19 2026-09-19 0', -4, 5.9],
+        ['wwpppppppppppppppppp', 0.666, 240.456, '204', 'bloom 2026-08-20 2026-08-20 0', -4, 5.9],
+        2,
+        [[17, 0]],
+      ],
+    ],
+  ])('at %s and %i°', (now, latitude, figures) => {
+    const { groups: answers, deadWindows, blight } = siteTiming(inputAt(now, latitude));
+    const told = answers.map(({ cells, windows, freezes, hardinessC, lowestC, school, bloom }) => [
+      cells.map(({ verdict }) => verdict[0]).join(''),
+      total(cells.map(({ infection }) => infection)),
+      total(cells.flatMap(({ score }) => score)),
+      windows.map(({ fromHour, toHour }) => toHour - fromHour).join(' '),
+      `${school} ${bloom?.from} ${bloom?.to} ${freezes.length}`,
+      round(hardinessC ?? 0, 2),
+      round(lowestC, 2),
+    ]);
+    expect([
+      ...told,
+      deadWindows.length,
+      blight.map(({ days, strikes }) => [days.length, strikes.length]),
+    ]).toEqual(figures);
+  });
+
+  test.each([
+    [
+      'european-plum',
+      54,
+      [
+        6427.68,
+        15.837,
+        24.451,
+        528.115,
+        'full dormancy 104.5 27.3 327 84 47.14',
+        'late dormancy 71.3 18.3 362 84 51.6',
+        'bloom 22 8 114 143 31.58',
+        'after fruit set 66.5 28.3 142 212 6.12',
+        'after harvest 61 18.3 213 273 31.05',
+        'any dry day 350 107 1 365 33.77',
+        4.32,
+        1.146,
+        8.157,
+      ],
+    ],
+    [
+      'apple',
+      -41,
+      [
+        5176.508,
+        24.463,
+        17.256,
+        744.051,
+        'full dormancy 54.8 15.8 171 225 36.59',
+        'late dormancy 12.5 4 213 225 34.35',
+        'bloom 22.5 7.3 254 277 34.53',
+        'after fruit set 95.5 57.5 282 29 3.92',
+        'after harvest 74 46.5 30 103 23.48',
+        'any dry day 350 161.5 1 365 22.23',
+        4.766,
+        0.795,
+        8.157,
+      ],
+    ],
+  ] as const)('the year of %s at %i°, over four simulated ones', (code, latitude, figures) => {
+    const station = { latitude, longitude: -3, climate: climateAt(latitude), seed: 3 };
+    const { weeks, schools, months } = seasonOf(
+      {
+        years: simulatedWeather(station, hourOf('2020-01-01T00:00:00Z'), 24 * 365 * 4),
+        crop: cropOf(code) as never,
+        loads: { SIL: 1, CYT: 1, PSS: 1, NEO: 0.5 },
+        settings,
+        cut: { mm: 40, crownShare: 0.1 },
+      },
+      { latitude, longitude: -3, clock: utc },
+    );
+    expect([
+      total(weeks.flatMap(({ score }) => score)),
+      total(weeks.map(({ dryShare }) => dryShare)),
+      total(weeks.map(({ wetShare }) => wetShare)),
+      total(weeks.map(({ meanC }) => meanC)),
+      ...schools.map(({ school, days, dryDays, from, to, score }) =>
+        [school, round(days, 1), round(dryDays, 1), from, to, round(score?.[1] ?? -1, 2)].join(' '),
+      ),
+      total(months.map(({ temperatureTerm }) => temperatureTerm)),
+      total(months.map(({ rainShare }) => rainShare)),
+      total(months.map(({ inoculum }) => inoculum)),
+    ]).toEqual(figures);
+  });
+
   test('the same seed gives the same band', () => {
     const input = inputAt('2026-02-01T08:00:00Z', 54);
     expect(siteTiming(input).groups[0]?.cells[3]?.score).toEqual(
