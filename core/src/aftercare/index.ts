@@ -12,11 +12,13 @@ export {
 } from './debris';
 export { type Held, type Looked, marginsHeld } from './outcomes';
 export {
+  type LookFor,
   type MadeCutFacts,
   type Recheck,
   type RecheckOutcome,
   RecheckSettings,
   type RecheckState,
+  type RecheckVerdict,
   recheckKinds,
   recheckOutcomes,
   recheckState,

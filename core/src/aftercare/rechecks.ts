@@ -2,7 +2,7 @@
 
 import { z } from 'zod';
 import { woodClass } from '../blades/index';
-import { type AnsweredCut, regrowth } from '../crown/index';
+import { type AnsweredCut, regrowth, type ShootsAt } from '../crown/index';
 import { isGrowing, type Season } from '../disorders/index';
 import { laterDay } from '../measure/index';
 import { COMMON_PRACTICE, setting } from '../settings/index';
@@ -49,6 +49,9 @@ export interface MadeCutFacts {
   doubtful: boolean;
 }
 
+/** New strikes near it, dieback from it, shoots at the collar or below the cut, canker toward the trunk. */
+export type LookFor = 'strikes' | 'dieback' | 'canker' | ShootsAt;
+
 export interface Recheck {
   /** Always the same for the same cut and kind. */
   id: string;
@@ -56,7 +59,8 @@ export interface Recheck {
   treeId: string;
   kind: RecheckKind;
   dueOn: string;
-  lookFor: string;
+  /** What to look for at it. */
+  lookFor: LookFor;
   /** Shoots to expect at the cut; null where none are looked for. */
   shoots: readonly [number, number] | null;
 }
@@ -86,34 +90,21 @@ export function rechecksOf(cut: MadeCutFacts, southern: boolean, settings: Reche
   const diseased = woodClass(cut.disorders) === 'infected';
   const growing = isGrowing(cut.season);
   const list: Recheck[] = [];
-  const add = (kind: RecheckKind, dueOn: string, lookFor: string, shoots: Recheck['shoots'] = null) =>
+  const add = (kind: RecheckKind, dueOn: string, lookFor: LookFor, shoots: Recheck['shoots'] = null) =>
     list.push({ id: `${cut.id}:${kind}`, cutId: cut.id, treeId: cut.treeId, kind, dueOn, lookFor, shoots });
   if (growing && (diseased || cut.doubtful)) {
-    add(
-      'strikes',
-      laterDay(cut.day, Math.round(strikeDays(settings.meanC))),
-      'New strikes within 30 cm of the cut.',
-    );
-    add('month', laterDay(cut.day, settings.monthDays), 'Regrowth, and any dieback from the cut.');
+    add('strikes', laterDay(cut.day, Math.round(strikeDays(settings.meanC))), 'strikes');
+    add('month', laterDay(cut.day, settings.monthDays), 'dieback');
   }
   const pass = growing ? 'summer' : 'dormant';
   const { shoots, where } = regrowth({ kind: cut.kind, kerfMm: cut.diameterMm, pass, seasonShare: 0 });
   if (shoots[1] > 0 || diseased || cut.doubtful) {
     const from = growing ? laterDay(cut.day, settings.monthDays * 2) : cut.day;
-    add(
-      'early summer',
-      nextDate(from, southern ? EARLY_SUMMER_SOUTH : EARLY_SUMMER_NORTH),
-      `Shoots ${where}.`,
-      shoots,
-    );
+    add('early summer', nextDate(from, southern ? EARLY_SUMMER_SOUTH : EARLY_SUMMER_NORTH), where, shoots);
   }
   if (diseased || cut.doubtful) {
     const midwinter = southern ? MIDWINTER_SOUTH : MIDWINTER_NORTH;
-    add(
-      'next winter',
-      nextDate(laterDay(cut.day, HALF_YEAR_DAYS), midwinter),
-      'Canker at the cut or toward the trunk.',
-    );
+    add('next winter', nextDate(laterDay(cut.day, HALF_YEAR_DAYS), midwinter), 'canker');
   }
   return list;
 }
@@ -149,12 +140,16 @@ export function recheckState(
 const FAILED_WITHIN_CM = 30;
 const FAILED_WITHIN_DAYS = 60;
 
-/** What a recheck that found disease says about the cut, and what to do. */
-export function verdictOn(outcome: RecheckOutcome, distanceCm: number | null, daysSince: number): string {
-  if (outcome === 'clean') return 'Nothing to be seen so far. That is no proof.';
-  if (outcome === 'regrown') return 'Regrown as cuts are: choose what stays, rub off the rest.';
+export type RecheckVerdict = 'clean so far' | 'regrown' | 'fell short' | 'new or crept';
+
+/** What was seen at a cut says of it. */
+export function verdictOn(
+  outcome: RecheckOutcome,
+  distanceCm: number | null,
+  daysSince: number,
+): RecheckVerdict {
+  if (outcome === 'clean') return 'clean so far';
+  if (outcome === 'regrown') return 'regrown';
   const near = distanceCm !== null && distanceCm <= FAILED_WITHIN_CM;
-  if (near && daysSince <= FAILED_WITHIN_DAYS)
-    return 'The cut fell short: cut again, 30 cm further or to the next main union.';
-  return 'New infection, or old one that crept: mark it and plan anew.';
+  return near && daysSince <= FAILED_WITHIN_DAYS ? 'fell short' : 'new or crept';
 }

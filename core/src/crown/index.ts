@@ -1,6 +1,6 @@
 export { type CrownMap, CrownPiece, crownMap } from './crownMap';
 export { headingFraction } from './heading';
-export { type AnsweredCut, type Regrowth, type RegrowthReason, regrowth } from './regrowth';
+export { type AnsweredCut, type Regrowth, type RegrowthReason, regrowth, type ShootsAt } from './regrowth';
 export {
   LimitReason,
   limitSchoolIds,

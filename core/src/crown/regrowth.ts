@@ -19,11 +19,13 @@ export const RegrowthReason = reasonSchema({
 });
 export type RegrowthReason = z.infer<typeof RegrowthReason>;
 
+export type ShootsAt = 'collar' | 'below the cut';
+
 export interface Regrowth {
   shoots: readonly [number, number];
   /** Length against an ordinary year's shoot. */
   lengthFactor: readonly [number, number];
-  where: string;
+  where: ShootsAt;
   when: 'early summer' | 'next early summer';
   because: RegrowthReason[];
 }
@@ -35,12 +37,13 @@ const HARD_SHARE = 0.3;
 /** Shoots to expect below a cut, for the recheck in early summer. Heading wakes the buds below it, thinning hardly any, a large wound many. */
 export function regrowth({ kind, kerfMm, pass, seasonShare }: AnsweredCut): Regrowth {
   const hard = seasonShare > HARD_SHARE;
+  const shootsAt = kind === 'collar' ? 'collar' : 'below the cut';
   const lengthFactor: readonly [number, number] = hard ? [1.5, 2] : [1, 1];
   if (pass === 'summer') {
     return {
       shoots: [0, 1],
       lengthFactor: [1, 1],
-      where: where(kind),
+      where: shootsAt,
       when: 'next early summer',
       because: [plainReason('cut in summer')],
     };
@@ -56,7 +59,7 @@ export function regrowth({ kind, kerfMm, pass, seasonShare }: AnsweredCut): Regr
   return {
     shoots,
     lengthFactor,
-    where: where(kind),
+    where: shootsAt,
     when: 'early summer',
     because: [
       plainReason(
@@ -65,10 +68,4 @@ export function regrowth({ kind, kerfMm, pass, seasonShare }: AnsweredCut): Regr
       ...(hard ? [plainReason('much goes at once')] : []),
     ],
   };
-}
-
-function where(kind: AnsweredCut['kind']): string {
-  return kind === 'collar'
-    ? 'round the collar and on the upper side of the wood below it'
-    : 'within 30 cm (12 in) below the cut';
 }

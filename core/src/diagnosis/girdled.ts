@@ -1,10 +1,20 @@
 // How much of the bark round a limb or stem is gone, and what does that ask for?
 
+/** What is usually done: below a quarter, to a half, to three quarters, and from there on. Common practice, no source. */
+export type GirdleAdvice =
+  | 'excise and watch'
+  | 'take or excise'
+  | 'excise and lighten'
+  | 'limb goes'
+  | 'stem declines'
+  | 'bridge in spring'
+  | 'stem is lost'
+  | 'bridge when bark slips';
+
 interface Girdled {
   /** 0..1 of the circumference. */
   share: number;
-  /** What is usually done; thresholds are common practice, no source. */
-  advice: string;
+  advice: GirdleAdvice;
 }
 
 /**
@@ -27,21 +37,10 @@ export function girdled(
   return { share, advice: adviceFor(share, on, diseased) };
 }
 
-function adviceFor(share: number, on: 'limb' | 'stem', diseased: boolean): string {
-  if (share < 0.25) return 'Less than a quarter: excise in dry weather and watch.';
-  if (share < 0.5) {
-    return on === 'limb'
-      ? 'A quarter to a half: take a limb that the frame can spare; else excise and lighten what hangs above.'
-      : 'A quarter to a half: excise and lighten the crown above.';
-  }
-  if (share < 0.75) {
-    if (on === 'limb') return 'Half to three quarters: the limb goes.';
-    return diseased
-      ? 'Half to three quarters of the stem: the tree will decline; it is better taken out.'
-      : 'Half to three quarters of the stem: bridge graft in spring, or take the tree out.';
-  }
-  if (on === 'limb') return 'Three quarters or more: the limb goes.';
-  return diseased
-    ? 'Three quarters or more of the stem, from disease: the tree comes out.'
-    : 'Three quarters or more of the stem: bridge graft when the bark slips, or take the tree out.';
+function adviceFor(share: number, on: 'limb' | 'stem', diseased: boolean): GirdleAdvice {
+  if (share < 0.25) return 'excise and watch';
+  if (share < 0.5) return on === 'limb' ? 'take or excise' : 'excise and lighten';
+  if (on === 'limb') return 'limb goes';
+  if (share < 0.75) return diseased ? 'stem declines' : 'bridge in spring';
+  return diseased ? 'stem is lost' : 'bridge when bark slips';
 }

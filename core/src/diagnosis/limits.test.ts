@@ -67,21 +67,21 @@ test('two centimetres are as fine as the tape asks for', () => {
 });
 
 test.each<[number, 'stem' | 'limb', boolean, string]>([
-  [0.249, 'stem', true, 'Less than a quarter'],
-  [0.25, 'stem', true, 'A quarter to a half: excise and lighten'],
-  [0.25, 'limb', true, 'A quarter to a half: take a limb'],
-  [0.499, 'stem', false, 'A quarter to a half'],
-  [0.5, 'stem', true, 'the tree will decline'],
-  [0.5, 'stem', false, 'bridge graft in spring'],
-  [0.5, 'limb', true, 'Half to three quarters: the limb goes'],
-  [0.749, 'stem', true, 'Half to three quarters'],
-  [0.75, 'stem', true, 'the tree comes out'],
-  [0.75, 'stem', false, 'bridge graft when the bark slips'],
-  [0.75, 'limb', false, 'Three quarters or more: the limb goes'],
-])('girdled by %f on a %s (disease: %s)', (share, on, diseased, words) => {
+  [0.249, 'stem', true, 'excise and watch'],
+  [0.25, 'stem', true, 'excise and lighten'],
+  [0.25, 'limb', true, 'take or excise'],
+  [0.499, 'stem', false, 'excise and lighten'],
+  [0.5, 'stem', true, 'stem declines'],
+  [0.5, 'stem', false, 'bridge in spring'],
+  [0.5, 'limb', true, 'limb goes'],
+  [0.749, 'stem', true, 'stem declines'],
+  [0.75, 'stem', true, 'stem is lost'],
+  [0.75, 'stem', false, 'bridge when bark slips'],
+  [0.75, 'limb', false, 'limb goes'],
+])('girdled by %f on a %s (disease: %s)', (share, on, diseased, advice) => {
   const said = girdled([share * 100], 100, on, diseased);
   expect(said?.share).toBeCloseTo(share, 9);
-  expect(said?.advice).toContain(words);
+  expect(said?.advice).toBe(advice);
 });
 
 test('there is no share without a width or a circumference', () => {

@@ -9,12 +9,16 @@ import {
   cautionWords,
   cleaningWords,
   debrisWords,
+  girdlingWords,
   insteadWords,
   keptForWords,
   limitWords,
+  lookForWords,
   minutesForWords,
+  recheckedWords,
   regrowthWords,
   scionWords,
+  shootsAtWords,
   suppliesWords,
   triageWords,
   verdictWords,
@@ -228,4 +232,16 @@ test('each way out of a verdict, of debris and of cleaning is said', () => {
   expect(scionWords(scionGuard(found, '2026-11-24').because)).toBe(
     'Dead wood of unknown cause stands on it.',
   );
+});
+
+test('rechecks and girdling: what to look for, what it says, what is usually done', () => {
+  const looks = ['strikes', 'dieback', 'canker', 'collar', 'below the cut'] as const;
+  expect(new Set(looks.map(lookForWords)).size).toBe(looks.length);
+  expect(lookForWords('below the cut')).toBe('Shoots within 30 cm (12 in) below the cut.');
+  expect(recheckedWords('clean so far')).toMatch(/no proof/);
+  expect(recheckedWords('fell short')).toMatch(/cut again, 30 cm further/);
+  expect(girdlingWords('bridge in spring')).toMatch(/bridge graft/);
+  for (const disease of ['stem declines', 'stem is lost'] as const)
+    expect(girdlingWords(disease)).not.toMatch(/bridge/);
+  expect(shootsAtWords('collar')).toMatch(/collar/);
 });

@@ -1,7 +1,8 @@
 // The sentence of each reason that the rooms give as data.
-import type { DebrisReason, ScionReason } from '../aftercare/index';
+import type { DebrisReason, LookFor, RecheckVerdict, ScionReason } from '../aftercare/index';
 import type { CleaningReason, SuppliesReason } from '../blades/index';
-import { type LimitReason, limitSchools, type RegrowthReason } from '../crown/index';
+import { type LimitReason, limitSchools, type RegrowthReason, type ShootsAt } from '../crown/index';
+import type { GirdleAdvice } from '../diagnosis/index';
 import { disorderOf } from '../disorders/index';
 import type { Caution, CautionReason, MinutesFor } from '../handling/index';
 import type { KeptFor, Verdict, VerdictReason } from '../plan/index';
@@ -43,6 +44,45 @@ const REGROWTH: Sentences<RegrowthReason> = {
 };
 export const regrowthWords = (reasons: readonly RegrowthReason[]) =>
   reasons.map((one) => sentenceOf(REGROWTH, one)).join(' ');
+
+const SHOOTS_AT: Record<ShootsAt, string> = {
+  collar: 'round the collar and on the upper side of the wood below it',
+  'below the cut': 'within 30 cm (12 in) below the cut',
+};
+export const shootsAtWords = (at: ShootsAt) => SHOOTS_AT[at];
+
+const LOOK_FOR: Record<LookFor, string> = {
+  strikes: 'New strikes within 30 cm of the cut.',
+  dieback: 'Regrowth, and any dieback from the cut.',
+  canker: 'Canker at the cut or toward the trunk.',
+  collar: `Shoots ${SHOOTS_AT.collar}.`,
+  'below the cut': `Shoots ${SHOOTS_AT['below the cut']}.`,
+};
+/** What a recheck looks for. */
+export const lookForWords = (what: LookFor) => LOOK_FOR[what];
+
+const RECHECKED: Record<RecheckVerdict, string> = {
+  'clean so far': 'Nothing to be seen so far. That is no proof.',
+  regrown: 'Regrown as cuts are: choose what stays, rub off the rest.',
+  'fell short': 'The cut fell short: cut again, 30 cm further or to the next main union.',
+  'new or crept': 'New infection, or old one that crept: mark it and plan anew.',
+};
+/** What was seen at a cut says of it, and what to do. */
+export const recheckedWords = (verdict: RecheckVerdict) => RECHECKED[verdict];
+
+const GIRDLING: Record<GirdleAdvice, string> = {
+  'excise and watch': 'Less than a quarter: excise in dry weather and watch.',
+  'take or excise':
+    'A quarter to a half: take a limb that the frame can spare; else excise and lighten what hangs above.',
+  'excise and lighten': 'A quarter to a half: excise and lighten the crown above.',
+  'limb goes': 'Half or more: the limb goes.',
+  'stem declines': 'Half to three quarters of the stem: the tree will decline; it is better taken out.',
+  'bridge in spring': 'Half to three quarters of the stem: bridge graft in spring, or take the tree out.',
+  'stem is lost': 'Three quarters or more of the stem, from disease: the tree comes out.',
+  'bridge when bark slips':
+    'Three quarters or more of the stem: bridge graft when the bark slips, or take the tree out.',
+};
+export const girdlingWords = (advice: GirdleAdvice) => GIRDLING[advice];
 
 const VERDICT: Sentences<VerdictReason> = {
   decided: () => 'Decided by the caretaker.',

@@ -5,7 +5,7 @@ import { cutsOnRecord, USUAL_CUT } from '@mortisect/core/present';
 import type { Site } from '@mortisect/core/records';
 import { jobKinds, speciesName } from '@mortisect/core/register';
 import { dayAfter, hourOf, localClock, momentOf } from '@mortisect/core/weather';
-import { windowTitle } from '@mortisect/core/words';
+import { lookForWords, windowTitle } from '@mortisect/core/words';
 import { type CalendarEvent, calendarOf } from '../files/calendar';
 import type { Pool } from '../pool/pool';
 import { notThere } from '../refusal';
@@ -132,7 +132,7 @@ function recheckEvents(
         (one): CalendarEvent => ({
           id: one.id,
           title: `Look again: ${codeOf.get(one.treeId) ?? one.treeId}, ${cut.action.cut.limbName}`,
-          detail: one.lookFor,
+          detail: lookForWords(one.lookFor),
           when: { day: one.dueOn },
         }),
       ),

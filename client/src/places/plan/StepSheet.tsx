@@ -3,7 +3,7 @@
 import { disorderOf } from '@mortisect/core/disorders';
 import { regrowthOf, type Solved, type StepView } from '@mortisect/core/plan';
 import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
-import { keptForWords, minutesForWords, regrowthWords, whySteps } from '@mortisect/core/words';
+import { keptForWords, minutesForWords, regrowthWords, shootsAtWords, whySteps } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { Sheet } from '../../ui/Sheet';
 import { Body, Label, Section, Small } from '../../ui/type';
@@ -80,7 +80,7 @@ function Behind({
         <View gap={4}>
           <Section>What the tree will answer</Section>
           <Body>
-            {`${growth.shoots[0]} to ${growth.shoots[1]} shoots ${growth.where}; look in ${growth.when}.`}
+            {`${growth.shoots[0]} to ${growth.shoots[1]} shoots ${shootsAtWords(growth.where)}; look in ${growth.when}.`}
           </Body>
           <Small>{regrowthWords(growth.because)}</Small>
         </View>

@@ -3,6 +3,7 @@
 import { type RecheckOutcome, verdictOn } from '@mortisect/core/aftercare';
 import { DAY_MS, tapeText, typedLengthCm } from '@mortisect/core/measure';
 import type { RecheckDue, SiteToday, treeView } from '@mortisect/core/present';
+import { lookForWords, recheckedWords } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -95,7 +96,7 @@ function Looking({ one, today, onClose }: { one: RecheckDue; today: SiteToday; o
       }
     >
       <Body>
-        {`Cut on ${dayWords(one.cut.day)} by ${one.cut.by} for ${codeWords(one.cut.disorders)}, ${tapeText(action.cut.clearanceCm - action.cut.shortfallCm, today.units)} clear. ${one.lookFor}`}
+        {`Cut on ${dayWords(one.cut.day)} by ${one.cut.by} for ${codeWords(one.cut.disorders)}, ${tapeText(action.cut.clearanceCm - action.cut.shortfallCm, today.units)} clear. ${lookForWords(one.lookFor)}`}
       </Body>
       {detail ? <CutPlace detail={detail} one={one} today={today} /> : null}
       {one.shoots && one.shoots[1] > 0 ? (
@@ -125,7 +126,7 @@ function Looking({ one, today, onClose }: { one: RecheckDue; today: SiteToday; o
       ) : null}
       {outcome && (outcome !== 'came back' || distanceCm !== null) ? (
         <Notice kind={outcome === 'came back' ? 'caution' : 'said'}>
-          {verdictOn(outcome, distanceCm, daysSince)}
+          {recheckedWords(verdictOn(outcome, distanceCm, daysSince))}
         </Notice>
       ) : null}
       <Field label="Note" value={note} onChangeText={(text) => setNote(text.slice(0, 300))} />

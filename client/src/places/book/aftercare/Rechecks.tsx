@@ -10,6 +10,7 @@ import {
   rechecksDue,
   type SiteToday,
 } from '@mortisect/core/present';
+import { lookForWords } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { dayWords } from '../../../data/moment';
@@ -95,7 +96,7 @@ export function Rechecks() {
             >
               <View flex={1} minWidth={0}>
                 <Label fontSize="$19">{`${codeOf(one.treeId)} · ${one.cut.action.cut.limbName}`}</Label>
-                <Small>{`${kindWords(one)} · due ${dayWords(one.dueOn)} · ${one.lookFor}`}</Small>
+                <Small>{`${kindWords(one)} · due ${dayWords(one.dueOn)} · ${lookForWords(one.lookFor)}`}</Small>
               </View>
             </PressRow>
           ))}

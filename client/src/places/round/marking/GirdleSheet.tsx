@@ -2,6 +2,7 @@
 import { girdled } from '@mortisect/core/diagnosis';
 import { tapeText } from '@mortisect/core/measure';
 import { diameterMmAt } from '@mortisect/core/tree';
+import { girdlingWords } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { Button } from '../../../ui/Button';
@@ -68,7 +69,7 @@ export function GirdleSheet({ today, limb, marking, onChange, open, onClose }: S
           kind={girdling.share >= 0.5 ? 'caution' : 'said'}
           title={`${Math.round(girdling.share * 100)} % of the circumference`}
         >
-          {`${girdling.advice} Thresholds are common practice, no source.`}
+          {`${girdlingWords(girdling.advice)} Thresholds are common practice, no source.`}
         </Notice>
       ) : null}
     </Sheet>
