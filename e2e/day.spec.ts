@@ -100,10 +100,10 @@ async function cutsOf(page: Page, url: string): Promise<string[]> {
   const { entries } = await (await page.request.get(`${url}/api/log?limit=200`)).json();
   return entries
     .filter(
-      (one: { at: string; entry: { action?: { kind: string } } }) =>
-        one.at >= NOW && one.entry.action?.kind === 'cutMade',
+      (entry: { at: string; entry: { action?: { kind: string } } }) =>
+        entry.at >= NOW && entry.entry.action?.kind === 'cutMade',
     )
-    .map((one: { treeId: string }) => one.treeId);
+    .map((entry: { treeId: string }) => entry.treeId);
 }
 
 /** The archive into an empty server: the same cuts in its log, and the same archive out of it again. */

@@ -119,13 +119,13 @@ describe('groups of trees', () => {
     expect(keyOf.get('a')).toBe(keyOf.get('b'));
     expect(new Set(keyOf.values()).size).toBe(4);
     expect(keyOf.has('gone')).toBe(false);
-    const loads = (id: string) => groups.find((one) => one.key === keyOf.get(id))?.loads;
+    const loads = (id: string) => groups.find((group) => group.key === keyOf.get(id))?.loads;
     // On the tree 2, on the site 1, nothing known 0.3, absent here none
     expect(loads('sick')?.NEO).toBe(2);
     expect(loads('a')?.NEO).toBe(1);
     expect(loads('a')?.BOT).toBe(0.3);
     expect(loads('plum')?.SIL).toBeUndefined();
-    expect(groups.find((one) => one.key === keyOf.get('late'))?.offsetDays).toBe(7);
+    expect(groups.find((group) => group.key === keyOf.get('late'))?.offsetDays).toBe(7);
   });
 
   test('hosts of blight nearby count as blight on the site', () => {
@@ -150,7 +150,7 @@ describe('groups of trees', () => {
       }),
       NOW,
     );
-    const of = (id: string) => groups.find((one) => one.key === keyOf.get(id))?.seen;
+    const of = (id: string) => groups.find((group) => group.key === keyOf.get(id))?.seen;
     expect(of('a')).toEqual([{ day: '2026-04-18', share: 0.7 }]);
     expect(of('late')).toEqual([{ day: '2026-04-19', share: 0.4 }]);
   });

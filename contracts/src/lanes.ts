@@ -45,7 +45,11 @@ export function lanesOf({ timing, groupOf, now }: TimingNow): Lane[] {
   for (const key of Object.values(groupOf)) count.set(key, (count.get(key) ?? 0) + 1);
   return laneIds.flatMap((id): Lane[] => {
     if (id === 'dead') {
-      const windows = timing.deadWindows.map((one) => ({ ...one, verdict: 'go' as const, dryH: null }));
+      const windows = timing.deadWindows.map((deadWindow) => ({
+        ...deadWindow,
+        verdict: 'go' as const,
+        dryH: null,
+      }));
       return [{ id, name: laneWords(id), cells: timing.deadCells, windows, groups: [] }];
     }
     const groups = timing.groups
@@ -84,7 +88,7 @@ const NOON = 12;
 
 /** The half-day of a lane that an hour lies in. */
 export function cellAt(timing: Timing, cells: readonly LaneCell[], hour: number): LaneCell | undefined {
-  const day = timing.days.find((one) => hour >= one.fromHour && hour < one.toHour);
+  const day = timing.days.find((day) => hour >= day.fromHour && hour < day.toHour);
   if (!day) return undefined;
   const half = hour - day.fromHour < NOON ? 'morning' : 'afternoon';
   return cells.find((one) => one.day === day.day && one.half === half);

@@ -5,7 +5,7 @@ test('the document is OpenAPI 3.1 and names every route with its problems', () =
   const document = openApiDocument('1.2.3');
   expect(document.openapi).toBe('3.1.0');
   const operations = Object.values(document.paths ?? {}).flatMap((path) => Object.values(path));
-  expect(operations.map((one) => one.operationId).sort()).toEqual(Object.keys(routes).sort());
+  expect(operations.map((operation) => operation.operationId).sort()).toEqual(Object.keys(routes).sort());
   const put = document.paths?.['/api/findings/{findingId}']?.put;
   expect(Object.keys(put?.responses ?? {})).toEqual(
     expect.arrayContaining(['200', '400', '404', '409', '422']),

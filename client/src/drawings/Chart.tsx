@@ -186,16 +186,16 @@ export function Chart(props: ChartProps) {
             strokeWidth={2.4}
             strokeDasharray="6 4"
           />
-          {lines.map((one) => {
-            const value = one.values[at] ?? null;
+          {lines.map((line) => {
+            const value = line.values[at] ?? null;
             return value === null ? null : (
               <Circle
-                key={one.name}
+                key={line.name}
                 cx={x(at)}
-                cy={yOf(one.axis)(value)}
+                cy={yOf(line.axis)(value)}
                 r={5}
                 fill={ground}
-                stroke={one.colour}
+                stroke={line.colour}
                 strokeWidth={2.6}
               />
             );

@@ -100,7 +100,7 @@ export function ReachLadder({ limbs, chosenId, kerfs, units }: ReachLadderProps)
         })}
         {kerfs.map((kerf) => {
           const placed = shape.get(kerf.limbId);
-          const limb = limbs.find((one) => one.id === kerf.limbId);
+          const limb = limbs.find((limb) => limb.id === kerf.limbId);
           if (!placed || !limb) return null;
           const { x, y } = at(pointAlong(placed, kerf.atCm / limb.lengthCm));
           return <Kerf key={`${kerf.limbId}-${kerf.atCm}`} x={x} y={y} half={10} />;

@@ -52,7 +52,7 @@ export function tapePath(
 
 /** Where a place lies on the line, cm; null when its limb is not on it. */
 export function placeOnTape(stretches: TapeStretch[], limbId: string, atCm: number): number | null {
-  const stretch = stretches.find((one) => one.limb.id === limbId);
+  const stretch = stretches.find((stretch) => stretch.limb.id === limbId);
   return stretch ? atCm - stretch.offsetCm : null;
 }
 
@@ -63,8 +63,8 @@ export interface Window {
 
 /** The whole line, or a piece of it for a closer look that stays within it. */
 export function tapeWindow(stretches: TapeStretch[], closerCm: number | null, aroundU: number): Window {
-  const fromU = Math.min(...stretches.map((one) => one.fromU));
-  const toU = Math.max(...stretches.map((one) => one.toU));
+  const fromU = Math.min(...stretches.map((stretch) => stretch.fromU));
+  const toU = Math.max(...stretches.map((stretch) => stretch.toU));
   if (closerCm === null || closerCm >= toU - fromU) return { fromU, toU };
   const from = Math.min(Math.max(fromU, aroundU - closerCm / 2), toU - closerCm);
   return { fromU: from, toU: from + closerCm };

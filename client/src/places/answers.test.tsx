@@ -53,7 +53,7 @@ test('wood that comes off with another cut names that cut', () => {
 
 test('the schools: every one of the disorder, clearance growing with the school, the site’s own marked', () => {
   const answers = schoolAnswers(view, today, '1');
-  expect(answers.map((one) => one.clearance)).toEqual([
+  expect(answers.map((answer) => answer.clearance)).toEqual([
     '20 cm',
     '25 cm',
     '30 cm',
@@ -61,7 +61,7 @@ test('the schools: every one of the disorder, clearance growing with the school,
     '45.5 cm',
     '15 cm',
   ]);
-  expect(answers.filter((one) => one.isSites).map((one) => one.schoolId)).toEqual(['fb-10-12']);
+  expect(answers.filter((answer) => answer.isSites).map((answer) => answer.schoolId)).toEqual(['fb-10-12']);
   render(<SchoolTable view={view} today={today} lesionId="1" />, { wrapper: Stage });
   const table = screen.getByRole('table', { name: 'What each school would do here' });
   expect(within(table).getAllByRole('row')).toHaveLength(1 + answers.length);

@@ -24,7 +24,7 @@ export function schoolAnswers(view: TreeView, today: SiteToday, lesionId: string
   const sites = schoolFor(finding.disorder, today.site.schools.clearance).id;
   return schools.map((school) => {
     const result = cutsFor(view.tree, view.limbs, view.considered, today, { [finding.disorder]: school.id });
-    const cut = result.cuts.find((one) => one.lesionIds.includes(lesionId));
+    const cut = result.cuts.find((cut) => cut.lesionIds.includes(lesionId));
     const clearanceCm = result.clearances[lesionId]?.clearanceCm ?? 0;
     const onOther = cut && cut.limbId !== finding.limbId ? `${view.names.get(cut.limbId) ?? ''}: ` : '';
     const at = cut?.upToCm ?? cut?.atCm ?? 0;

@@ -199,7 +199,9 @@ export class FakeServer {
   }
 
   private open(): TreeDetail[] {
-    return [...this.details.values()].filter((one) => one.findings.some(({ state }) => state === 'open'));
+    return [...this.details.values()].filter((detail) =>
+      detail.findings.some(({ state }) => state === 'open'),
+    );
   }
 
   private tree(id: string): TreeDetail {
@@ -241,21 +243,21 @@ export class FakeServer {
   }
 
   private putJob(id: string, { job }: { job: unknown }): Job {
-    const before = this.jobs.find((one) => one.id === id);
+    const before = this.jobs.find((job) => job.id === id);
     const kept: Job = { id, ...JobBody.parse(job), revision: (before?.revision ?? 0) + 1, ...STAMP };
-    this.jobs = [...this.jobs.filter((one) => one.id !== id), kept];
+    this.jobs = [...this.jobs.filter((job) => job.id !== id), kept];
     return kept;
   }
 
   private putFinding(id: string, given: { finding: unknown; baseRevision: number | null }): Finding {
     const body = FindingBody.parse(given.finding);
     const detail = this.tree(body.treeId);
-    const before = detail.findings.find((one) => one.id === id);
+    const before = detail.findings.find((finding) => finding.id === id);
     if ((before?.revision ?? null) !== given.baseRevision)
       throw refused(409, 'Changed meanwhile.', { yours: body, theirs: before });
     const state = body.withdrawn ? ('withdrawn' as const) : ('open' as const);
     const kept: Finding = { id, ...body, state, revision: (before?.revision ?? 0) + 1, ...STAMP };
-    const findings = [...detail.findings.filter((one) => one.id !== id), kept];
+    const findings = [...detail.findings.filter((finding) => finding.id !== id), kept];
     this.details.set(body.treeId, { ...detail, findings });
     return kept;
   }
@@ -265,7 +267,7 @@ export class FakeServer {
     if ('treeId' in action) this.tree(action.treeId);
     const undoneId = action.kind === 'undone' ? action.actionId : null;
     const undo = (actions: readonly Action[]) =>
-      actions.map((one) => (one.id === undoneId ? { ...one, undone: true } : one));
+      actions.map((action) => (action.id === undoneId ? { ...action, undone: true } : action));
     this.actions = undo([...this.actions, kept]);
     for (const [treeId, detail] of this.details) {
       const ofTree = 'treeId' in action && action.treeId === treeId ? [kept] : [];
@@ -279,13 +281,14 @@ export class FakeServer {
     const limit = Number(query.get('limit') ?? 50);
     const [before, tree] = [Number(query.get('before') ?? Number.POSITIVE_INFINITY), query.get('tree')];
     const entries = this.actions
-      .map((one, i) => ({
+      .map((action, i) => ({
         seq: i + 1,
-        at: one.action.at,
-        by: one.by,
-        treeId: 'treeId' in one.action ? one.action.treeId : null,
-        treeCode: 'treeId' in one.action ? (this.details.get(one.action.treeId)?.tree.code ?? null) : null,
-        entry: { kind: 'action' as const, recordId: one.id, action: one.action, undone: one.undone },
+        at: action.action.at,
+        by: action.by,
+        treeId: 'treeId' in action.action ? action.action.treeId : null,
+        treeCode:
+          'treeId' in action.action ? (this.details.get(action.action.treeId)?.tree.code ?? null) : null,
+        entry: { kind: 'action' as const, recordId: action.id, action: action.action, undone: action.undone },
       }))
       .filter(({ seq, treeId }) => seq < before && (tree === null || treeId === tree))
       .toReversed();
@@ -329,7 +332,7 @@ export class FakeServer {
 
   private groupOf(treeId: string, query: URLSearchParams) {
     const { groups, keyOf, place, rest } = this.timingFacts();
-    const group = groups.find((one) => one.key === keyOf.get(treeId));
+    const group = groups.find((group) => group.key === keyOf.get(treeId));
     if (!group) throw refused(404, 'The tree is not there.', { type: 'not-there' });
     const cut = { mm: Number(query.get('mm')), crownShare: Number(query.get('crownShare')) };
     return { group: { ...group, cut }, place, rest };
@@ -366,7 +369,7 @@ export class FakeServer {
       now: NOW,
       station: this.station(),
       timing: siteAnswer,
-      stages: [...new Map((siteAnswer?.groups ?? []).map((one) => [one.species, one])).values()].map(
+      stages: [...new Map((siteAnswer?.groups ?? []).map((group) => [group.species, group])).values()].map(
         (one) => ({
           species: one.species,
           stage: one.stage,

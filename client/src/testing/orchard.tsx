@@ -18,7 +18,7 @@ export function readOrchard(details: TreeDetail[], actions: Action[] = []): Quer
   const rows = [{ id: 'r', plotId: 'p', name: 'Row', spacingCm: 400 }];
   client.setQueryData(['health'], { ok: true, now: NOW, demo: false, aheadMs: Date.parse(NOW) - Date.now() });
   client.setQueryData(['site'], { site, revision: 1, by: 'Wall crew', receivedAt: NOW });
-  client.setQueryData(['trees'], { plots, rows, trees: details.map((one) => one.tree) });
+  client.setQueryData(['trees'], { plots, rows, trees: details.map((detail) => detail.tree) });
   client.setQueryData(['round'], { actions });
   client.setQueryData(['people'], { people: ['Boat crew', 'Wall crew'] });
   client.setQueryData(['jobs'], { jobs: [] });

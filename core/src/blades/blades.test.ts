@@ -179,7 +179,10 @@ test('the shortest way out is the clean blade, then the one in hand', () => {
 
 /** Teviotdale et al. 1991 for the direction; contact times: CDC 2008 (alcohol acts in seconds where no protein is). From memory. */
 test('what does not disinfect is named; a slow agent used at once does little', () => {
-  expect(agents.filter((one) => !one.disinfects).map((one) => one.id)).toEqual(['solvent', 'vinegar']);
+  expect(agents.filter((agent) => !agent.disinfects).map((agent) => agent.id)).toEqual([
+    'solvent',
+    'vinegar',
+  ]);
   expect(efficacyAfter(agentOf('quat'), 600, false)[1]).toBe(0.98);
   expect(efficacyAfter(agentOf('quat'), 30, false)[1]).toBe(0.6);
   expect(efficacyAfter(agentOf('quat'), 2, false)[1]).toBe(0.4);

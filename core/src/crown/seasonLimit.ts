@@ -111,7 +111,8 @@ export function seasonLimits(
   school: LimitSchool['id'],
   spread: Spread,
 ): SeasonLimits {
-  const chosen = limitSchools.find((one) => one.id === school) ?? (limitSchools[1] as LimitSchool);
+  const chosen =
+    limitSchools.find((limitSchool) => limitSchool.id === school) ?? (limitSchools[1] as LimitSchool);
   const even: Even = (limit, code, warnsFrom = Math.round(limit * 0.8)) => ({
     limits: Array.from({ length: seasons }, () => limit),
     warnsFrom,

@@ -333,7 +333,7 @@ describe('what the worked cases leave open', () => {
     // t = 5 on K, 9 on L, 149 on S: the union of M at 112, 13 cm on is 125 on S
     expect(cuts[0]).toMatchObject({ limbId: 'S', atCm: 125, kind: 'stub' });
     const longer = cutPosition({
-      limbs: limbs.map((one) => (one.id === 'K' ? { ...one, lengthCm: 60 } : one)),
+      limbs: limbs.map((limb) => (limb.id === 'K' ? { ...limb, lengthCm: 60 } : limb)),
       lesions: lesions([['K', 39, 45]]),
       clearanceCm: 30,
       inSeasonStub: true,

@@ -386,6 +386,6 @@ function distanceAlong(index: LimbIndex, lesion: Lesion, place: Place): number {
 
 /** Diameter of the wood at the kerf, mm: what the blade must take. */
 export function kerfMm(limbs: Limb[], cut: { limbId: string; atCm: number }): number {
-  const limb = limbs.find((one) => one.id === cut.limbId);
+  const limb = limbs.find((limb) => limb.id === cut.limbId);
   return limb ? diameterMmAt(limb, Math.min(cut.atCm, limb.lengthCm)) : 0;
 }

@@ -24,7 +24,7 @@ function target(
   let on = limb;
   let t = edge - clearance;
   while (t < 0) {
-    const parent = limbs.find((one) => one.id === on.parentId);
+    const parent = limbs.find((limb) => limb.id === on.parentId);
     if (!parent || parent.kind === 'trunk') return 'trunk';
     t += on.jointCm;
     on = parent;
@@ -34,7 +34,7 @@ function target(
 
 function candidates(limbs: Limb[], limb: Limb, lesionOn: string): Candidate[] {
   const carries = (branch: Limb): boolean =>
-    branch.id === lesionOn || limbs.some((one) => one.parentId === branch.id && carries(one));
+    branch.id === lesionOn || limbs.some((limb) => limb.parentId === branch.id && carries(limb));
   const reductions = limbs
     .filter((branch) => branch.parentId === limb.id && !carries(branch))
     .filter(

@@ -154,7 +154,7 @@ function whyNotCut(finding: FindingForCut, season: Season): ReasonNotToCut | nul
 
 /** Does the wood of this finding still stand? */
 export function stillStands(limbs: Limb[], finding: Pick<FindingForCut, 'limbId' | 'fromCm'>): boolean {
-  const limb = limbs.find((one) => one.id === finding.limbId);
+  const limb = limbs.find((limb) => limb.id === finding.limbId);
   return limb !== undefined && finding.fromCm < limb.lengthCm;
 }
 

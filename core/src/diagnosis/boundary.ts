@@ -34,7 +34,7 @@ const FINE_ENOUGH_CM = 2;
  */
 export function liveBoundary(scratches: readonly Scratch[], lengthCm: number): LiveBoundary {
   const at = (reads: Scratch['reads']) =>
-    scratches.filter((one) => one.reads === reads).map((one) => one.atCm);
+    scratches.filter((scratch) => scratch.reads === reads).map((scratch) => scratch.atCm);
   const browns = at('brown');
   const deadFromCm = Math.min(lengthCm, ...browns);
   const greens = at('green');

@@ -28,7 +28,7 @@ function answersOf(present: readonly string[], absent: readonly string[]): Answe
 
 // Second implementation: worked vignettes V1–V20 computed apart from this code, equal there to 1e-4.
 describe('worked vignettes', () => {
-  test.each(vignettes.map((one) => [one.id, one] as const))('%s', (_, one) => {
+  test.each(vignettes.map((vignette) => [vignette.id, vignette] as const))('%s', (_, one) => {
     const said = causes({
       host: one.host as HostGroup,
       season: SEASON[one.season] as Season,

@@ -158,7 +158,11 @@ function priorsOf(host: HostGroup, absentHere: readonly string[]): Map<string, n
 function signChance(code: string, sign: string, leak: number, host: HostGroup, letter: SeasonLetter): number {
   if (code === OTHER) return tables.other.p;
   const override = tables.overrides.findLast(
-    (one) => one.d === code && one.s === sign && one.hosts.includes(host) && one.seasons.includes(letter),
+    (override) =>
+      override.d === code &&
+      override.s === sign &&
+      override.hosts.includes(host) &&
+      override.seasons.includes(letter),
   );
   return override?.p ?? Math.max(disorderSigns[code]?.[sign] ?? UNLISTED, leak);
 }

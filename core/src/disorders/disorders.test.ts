@@ -98,7 +98,7 @@ test.each([
 });
 
 test('freeze damage waits and says so, what the trade never cuts is left, the rest is cut', () => {
-  const row = (code: string) => disorders.find((one) => one.code === code);
+  const row = (code: string) => disorders.find((disorder) => disorder.code === code);
   for (const code of ['FRZ_WOOD', 'FRZ_DLY']) {
     expect(row(code)).toMatchObject({ answer: 'wait', instead: expect.any(String) });
     expect(row(code)?.instead).toBeTruthy();
@@ -110,7 +110,7 @@ test('freeze damage waits and says so, what the trade never cuts is left, the re
 });
 
 test('suspect wood is treated as the worst it could be, and what is only in the way is not', () => {
-  const row = (code: string) => disorders.find((one) => one.code === code);
+  const row = (code: string) => disorders.find((disorder) => disorder.code === code);
   expect(row('SUSPECT')).toMatchObject({
     toolWeight: { dormant: 1, growing: 3 },
     edge: 'the edge',

@@ -246,7 +246,7 @@ test('turning the whole tree changes no fault', () => {
     fc.property(fc.integer({ min: 0, max: 359 }), (by) => {
       const turned = {
         ...given,
-        limbs: given.limbs.map((one) => ({ ...one, bearingDeg: (one.bearingDeg + by) % 360 })),
+        limbs: given.limbs.map((limb) => ({ ...limb, bearingDeg: (limb.bearingDeg + by) % 360 })),
       };
       expect(kinds(turned).sort()).toEqual(kinds(given).sort());
     }),

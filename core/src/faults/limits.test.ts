@@ -287,8 +287,10 @@ test('hats thrown and light inside, of one tree', () => {
     girthCm: 60,
     ageYears: 20,
   });
-  const top = limbs.map((one) =>
-    one.id === 'G' ? { ...one, lengthCm: one.lengthCm * 0.6, tipMm: 20, uncutLengthCm: one.lengthCm } : one,
+  const top = limbs.map((limb) =>
+    limb.id === 'G'
+      ? { ...limb, lengthCm: limb.lengthCm * 0.6, tipMm: 20, uncutLengthCm: limb.lengthCm }
+      : limb,
   );
   expect(gapTest(limbs, 2000, 7)).toMatchObject({
     passed: 1232,

@@ -86,7 +86,7 @@ export const LimbMassInput = z
       .describe('height of the kerf over the ground, for the clear zone'),
   })
   .superRefine((input, context) => {
-    const limb = input.limbs.find((one) => one.id === input.limbId);
+    const limb = input.limbs.find((limb) => limb.id === input.limbId);
     const issue = (field: string, message: string) =>
       context.addIssue({ code: 'custom', path: [field], message });
     if (!limb) issue('limbId', `Limb ${input.limbId} is not in the map.`);

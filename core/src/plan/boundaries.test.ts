@@ -627,7 +627,7 @@ describe('from the tree to the problem', () => {
       }),
     );
     const { candidates, excludes } = prepared.problem;
-    const at = (id: string) => candidates.findIndex((one) => one.id === id);
+    const at = (id: string) => candidates.findIndex((candidate) => candidate.id === id);
     expect(candidates[at('A collar 0')]?.own.keepWorth).toBeGreaterThanOrEqual(
       prepared.input.settings.weights.keepFrame,
     );

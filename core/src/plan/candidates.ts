@@ -103,7 +103,7 @@ function forFinding(finding: PlanFinding, input: PlanInput, lesions: Lesion[]): 
   if (finding.held || finding.healed) return [];
   const passes = disorderOf(finding.disorder)?.summerOnly ? SUMMER : BOTH;
   if (finding.place === 'fruit') return [other('pick mummies', finding, finding.limbId, BOTH)];
-  const lesion = lesions.find((one) => one.id === finding.id);
+  const lesion = lesions.find((lesion) => lesion.id === finding.id);
   if (lesion) {
     const { limbs } = input.tree;
     const { finish, inSeasonStub } = input.schools;
@@ -163,7 +163,7 @@ function other(
 }
 
 function besideCutting(finding: PlanFinding, { tree }: PlanInput): Candidate[] {
-  const limb = tree.limbs.find((one) => one.id === finding.limbId);
+  const limb = tree.limbs.find((limb) => limb.id === finding.limbId);
   if (!limb) return [];
   const found: Candidate[] = [];
   const mayExcise =
@@ -177,7 +177,7 @@ function besideCutting(finding: PlanFinding, { tree }: PlanInput): Candidate[] {
 function ofShape(finding: PlanFinding, input: PlanInput, passes: readonly Pass[]): Candidate[] {
   const { tree, schools, settings } = input;
   const { limbs } = tree;
-  const limb = limbs.find((one) => one.id === finding.limbId);
+  const limb = limbs.find((limb) => limb.id === finding.limbId);
   if (!limb) return [];
   const youngTips = !(tree.habit === 'unknown' && limb.ageYears <= 2);
   // A limb past bearing makes room for a new one, which comes from the heel
@@ -264,7 +264,7 @@ function twin(
   limbs: Limb[],
   cut: (id: string, t: number | null) => Candidate[],
 ): Candidate[] {
-  const stem = limbs.find((one) => one.id === stemId);
+  const stem = limbs.find((limb) => limb.id === stemId);
   const wholeLimb = cut(limb.id, null);
   // The stem gives way to its twin by being lowered to it
   const lowered = stem

@@ -70,9 +70,9 @@ function canBeKept(prepared: Prepared, set: readonly ClashPart[]): boolean {
   const bare: PlanProblem = {
     ...problem,
     limits: problem.limits.map((limit, y) => (limited.has(y + 1) ? limit : FREE)),
-    problems: problem.problems.map((one, p) => {
+    problems: problem.problems.map((problem, p) => {
       const id = asked[p]?.findingId;
-      return { ...one, mustBy: id && open.has(id) ? one.mustBy : null };
+      return { ...problem, mustBy: id && open.has(id) ? problem.mustBy : null };
     }),
     candidates: problem.candidates.map((candidate, k) => ({
       ...candidate,

@@ -44,7 +44,7 @@ const BEYOND_SCHOOLS_CM = 20;
  */
 export function marginCurve(input: PlanInput, findingId: string): MarginCurve | null {
   const { tree, schools, season, year } = input;
-  const finding = input.findings.find((one) => one.id === findingId);
+  const finding = input.findings.find((finding) => finding.id === findingId);
   if (!finding || kindOf(finding.disorder) !== 'diseased' || schoolsFor(finding.disorder).length === 0)
     return null;
   const index = indexLimbs(tree.limbs);
@@ -69,12 +69,12 @@ export function marginCurve(input: PlanInput, findingId: string): MarginCurve | 
   const nowCm = treeCuts(tree, input.findings, schools, season, year).clearances[findingId]?.clearanceCm ?? 0;
   const mostCm = Math.max(nowCm, ...marks.map((mark) => mark.clearanceCm)) + BEYOND_SCHOOLS_CM;
   const dead = input.findings
-    .filter((one) => kindOf(one.disorder) === 'dead')
+    .filter((finding) => kindOf(finding.disorder) === 'dead')
     .map(({ limbId, fromCm }) => ({ limbId, fromCm }));
   const points: CurvePoint[] = [];
   for (let clearanceCm = LEAST_CM; clearanceCm <= mostCm; clearanceCm += STEP_CM) {
     const cuts = at({ clearanceCm });
-    const cut = cuts.cuts.find((one) => one.lesionIds.includes(findingId));
+    const cut = cuts.cuts.find((cut) => cut.lesionIds.includes(findingId));
     if (!cut) {
       points.push({ clearanceCm, cut: null, reachedCm: 0, crown: 0, chance: 1, range: [1, 1] });
       continue;

@@ -15,7 +15,9 @@ function pinned(seed: number): PlanProblem {
     seasons,
     limit: 20 + ((seed * 37) % 300),
   });
-  const cuts = problem.candidates.flatMap((one, k) => (one.isCut && one.slots.length > 0 ? [k] : []));
+  const cuts = problem.candidates.flatMap((candidate, k) =>
+    candidate.isCut && candidate.slots.length > 0 ? [k] : [],
+  );
   for (let i = 0; i < 1 + (seed % 3); i++) {
     const k = cuts[(seed * 13 + i * 7) % Math.max(1, cuts.length)];
     if (k === undefined || problem.required.includes(k)) continue;

@@ -48,7 +48,7 @@ describe('the plan makes sense', () => {
     expect(share[0]).toBeGreaterThanOrEqual(0.6);
     expect(share[1]).toBeGreaterThanOrEqual(0.6);
     for (const { crown, limit } of plan.seasons) expect(crown).toBeLessThanOrEqual(limit);
-    const solved = new Set(plan.steps.flatMap((step) => step.solves.map((one) => one.findingId)));
+    const solved = new Set(plan.steps.flatMap((step) => step.solves.map((solve) => solve.findingId)));
     expect(solved.size / prepared.input.findings.length).toBeGreaterThan(0.75);
   });
 
@@ -129,7 +129,7 @@ describe('what is dead is worth nothing to the frame', () => {
 
   test('and is not left standing', () => {
     const input = given([finding('gone', 'A', 10, 'DEAD', { toCm: 220 })]);
-    expect(steps(input).some((step) => step.solves.some((one) => one.findingId === 'gone'))).toBe(true);
+    expect(steps(input).some((step) => step.solves.some((solve) => solve.findingId === 'gone'))).toBe(true);
   });
 
   test('disease over more than half of it, in pieces that overlap', () => {
@@ -147,7 +147,7 @@ describe('musts', () => {
   const canker = (more: object) =>
     finding('canker', 'A', 120, 'NEO', { active: true, girdledShare: 0.1, ...more });
   const met = (input: PlanInput) =>
-    steps(input).flatMap((step) => step.solves.map((one) => [one.findingId, step.candidateId]));
+    steps(input).flatMap((step) => step.solves.map((solve) => [solve.findingId, step.candidateId]));
 
   test('paring never meets one by itself; where the caretaker lifts it, it is a choice', () => {
     const { prepared, plan } = planTree(given([canker({})], { plan: { season: 'dormant' } }));
@@ -415,7 +415,7 @@ describe('what stands at a boundary', () => {
   test('wood that went in a slot is not cut again in it', () => {
     const { problem } = planTree(given([fault('in', 'A', 'inward'), fault('low', 'A1', 'too low')])).prepared;
     const [outer, inner] = ['A collar 0', 'A1 collar 0'].map((id) =>
-      problem.candidates.findIndex((one) => one.id === id),
+      problem.candidates.findIndex((candidate) => candidate.id === id),
     );
     const plan = (outerSlot: number, innerSlot: number) => {
       const chosen = problem.candidates.map(() => -1);
@@ -426,7 +426,7 @@ describe('what stands at a boundary', () => {
           ...problem,
           limits: problem.limits.map(() => 1000),
           problems: [],
-          candidates: problem.candidates.map((one) => ({ ...one, solves: [] })),
+          candidates: problem.candidates.map((candidate) => ({ ...candidate, solves: [] })),
         },
         chosen,
       )?.kind;

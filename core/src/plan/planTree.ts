@@ -72,7 +72,7 @@ function planFrom(prepared: Prepared, progress: Progress, comesOut: boolean): Tr
       massKg: sum((step) => pricedOf(step).handling?.massKg ?? 0),
     };
   });
-  const solved = new Set(steps.flatMap((step) => step.solves.map((one) => one.findingId)));
+  const solved = new Set(steps.flatMap((step) => step.solves.map((solve) => solve.findingId)));
   return {
     steps,
     seasons,
@@ -145,7 +145,7 @@ function firstSolvers(
     let best = { season: Number.POSITIVE_INFINITY, remains: 2 };
     candidates.forEach(({ solves }, k) => {
       const slot = chosen[k] as number;
-      const itsSolve = solves.find((one) => one.problem === p);
+      const itsSolve = solves.find((solve) => solve.problem === p);
       if (slot < 0 || !itsSolve) return;
       const { season } = slots[slot] as { season: number };
       if (season > best.season || (season === best.season && itsSolve.remains >= best.remains)) return;
@@ -162,14 +162,17 @@ function leftOf(prepared: Prepared, solved: Set<string>): TreePlan['left'] {
   return input.findings.flatMap(({ id }): TreePlan['left'] => {
     if (solved.has(id) || id.startsWith('train ')) return [];
     if (handOver.includes(id)) return [{ findingId: id, why: 'hand over' }];
-    if (cuts.decisions.some((one) => one.lesionId === id) || verdict?.findingIds.includes(id))
+    if (cuts.decisions.some((decision) => decision.lesionId === id) || verdict?.findingIds.includes(id))
       return [{ findingId: id, why: 'decision' }];
     const p = asked.findIndex((one) => one.findingId === id);
     if (p < 0) return [{ findingId: id, why: uncut.get(id) ?? 'no candidate' }];
-    const solvers = problem.candidates.filter(({ solves }) => solves.some((one) => one.problem === p));
+    const solvers = problem.candidates.filter(({ solves }) => solves.some((solve) => solve.problem === p));
     if (solvers.every((candidate) => candidate.slots.length === 0)) return [{ findingId: id, why: 'pinned' }];
     return [
-      { findingId: id, why: solvers.some((one) => pays(one, p, prepared)) ? 'no room' : 'not worth it' },
+      {
+        findingId: id,
+        why: solvers.some((solver) => pays(solver, p, prepared)) ? 'no room' : 'not worth it',
+      },
     ];
   });
 }

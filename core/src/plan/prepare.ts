@@ -141,13 +141,13 @@ function inForest(all: Priced[], index: LimbIndex): InForest[] {
   const cuts = all.filter((one) => one.kerf !== null);
   const takes = (a: Kerf, b: Kerf) => isDistalOf(index, b.limbId, b.atCm, a.limbId, a.atCm);
   const containers = new Map(
-    cuts.map((one) => [
-      one,
+    cuts.map((cut) => [
+      cut,
       cuts.filter(
         (other) =>
-          other !== one &&
-          takes(other.kerf as Kerf, one.kerf as Kerf) &&
-          !takes(one.kerf as Kerf, other.kerf as Kerf),
+          other !== cut &&
+          takes(other.kerf as Kerf, cut.kerf as Kerf) &&
+          !takes(cut.kerf as Kerf, other.kerf as Kerf),
       ),
     ]),
   );

@@ -24,7 +24,7 @@ export interface Priced {
 
 /** Was it thought of for this finding? */
 export function answersIt({ candidate }: Priced, findingId: string): boolean {
-  return candidate.answers.some((one) => one.findingId === findingId);
+  return candidate.answers.some((answer) => answer.findingId === findingId);
 }
 
 /** The judgement of a candidate with its minutes. Crown comes from the map of pieces. */

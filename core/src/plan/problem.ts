@@ -109,7 +109,7 @@ export function breachOf(problem: PlanProblem, chosen: Assignment): Breach | nul
       (candidate, k) =>
         (chosen[k] as number) >= 0 &&
         (chosen[k] as number) <= mustBy &&
-        candidate.solves.some((one) => one.problem === p),
+        candidate.solves.some((solve) => solve.problem === p),
     );
     if (!solved) return { kind: 'must', problem: p };
   }

@@ -346,7 +346,7 @@ export class Relaxation {
 
   private creditOf(k: number, p: number): Float64Array {
     const { problem } = this;
-    const remains = problem.candidates[k]?.solves.find((one) => one.problem === p)?.remains ?? 1;
+    const remains = problem.candidates[k]?.solves.find((solve) => solve.problem === p)?.remains ?? 1;
     const value = problem.problems[p]?.value ?? 0;
     return Float64Array.from(
       problem.slots,
@@ -423,7 +423,7 @@ export class Relaxation {
 
   private leavesOf(p: number): number[] {
     const solvers = this.problem.candidates.flatMap(({ solves }, k) =>
-      solves.some((one) => one.problem === p) ? [k] : [],
+      solves.some((solve) => solve.problem === p) ? [k] : [],
     );
     const inner = new Set(solvers.flatMap((k) => this.above[k] as number[]));
     return solvers.filter((k) => !inner.has(k));

@@ -13,7 +13,7 @@ const tree = fc.record({
 const orchard = (most: number, least = 1) =>
   fc
     .array(tree, { minLength: least, maxLength: most })
-    .map((trees) => trees.map((one, i): RunTree => ({ ...one, id: `t${i}`, cleanings: 1 })));
+    .map((trees) => trees.map((tree, i): RunTree => ({ ...tree, id: `t${i}`, cleanings: 1 })));
 const ends = fc.option(
   fc.record({ x: fc.integer({ min: 0, max: 80 }), y: fc.integer({ min: 0, max: 60 }) }),
   {
@@ -41,7 +41,7 @@ test('sixty trees: each once, sound first, never below the bound, and near it', 
   fc.assert(
     fc.property(orchard(60, 40), ends, (trees, end) => {
       const said = runOrder({ trees, start: null, end, metresPerMinute: 50 });
-      const byId = new Map(trees.map((one) => [one.id, one]));
+      const byId = new Map(trees.map((tree) => [tree.id, tree]));
       const order = said.order.map((id) => byId.get(id) as RunTree);
       expect(new Set(said.order).size).toBe(trees.length);
       expect(inClasses(order)).toBe(true);

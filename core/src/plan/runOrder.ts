@@ -63,7 +63,7 @@ const SEED = 17;
 export function runOrder(input: RunOrderInput): RunOrder {
   const { trees, start, end, metresPerMinute } = input;
   const groups = woodClasses
-    .map((one) => trees.flatMap((tree, i) => (tree.class === one ? [i] : [])))
+    .map((woodClass) => trees.flatMap((tree, i) => (tree.class === woodClass ? [i] : [])))
     .filter((group) => group.length > 0);
   const exact = groups.every((group) => group.length <= EXACT_UP_TO);
   const best = exact ? shortest(input, groups) : improved(input, groups);

@@ -123,7 +123,9 @@ describe('properties', () => {
         expect(solved(higher).worth).toBeGreaterThanOrEqual(worth - 1e-9);
         const pinned = {
           ...problem,
-          candidates: problem.candidates.map((one, k) => (k === which ? { ...one, slots: [] } : one)),
+          candidates: problem.candidates.map((candidate, k) =>
+            k === which ? { ...candidate, slots: [] } : candidate,
+          ),
         };
         const without = solved(pinned);
         if (without.plan) expect(worth).toBeGreaterThanOrEqual(without.worth - 1e-9);

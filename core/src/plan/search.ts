@@ -95,7 +95,9 @@ export class PlanSearch {
     this.solversOf = new Map(
       this.relaxation.manyLeaves.map((p) => [
         p,
-        problem.candidates.flatMap(({ solves }, k) => (solves.some((one) => one.problem === p) ? [k] : [])),
+        problem.candidates.flatMap(({ solves }, k) =>
+          solves.some((solve) => solve.problem === p) ? [k] : [],
+        ),
       ]),
     );
     const { limits, excludes, problems } = problem;
@@ -415,7 +417,7 @@ export class PlanSearch {
         for (const k of this.solversOf.get(p) as number[]) {
           const slot = this.plan[k] as number;
           if (slot < 0) continue;
-          const remains = candidates[k]?.solves.find((one) => one.problem === p)?.remains ?? 1;
+          const remains = candidates[k]?.solves.find((solve) => solve.problem === p)?.remains ?? 1;
           credit = Math.max(credit, value * (1 - remains) * discount ** ((slots[slot]?.season ?? 1) - 1));
         }
         beyond = price - credit;
@@ -490,7 +492,7 @@ export class PlanSearch {
       const leaves = this.relaxation.leaves[p] as number[];
       const leaf = leaves.find((k) => (plan[k] as number) >= 0) ?? leaves[0];
       const slots = leaf === undefined ? [] : (this.problem.candidates[leaf] as PlanCandidate).slots;
-      const slot = slots.findLast((one) => one <= mustBy);
+      const slot = slots.findLast((slot) => slot <= mustBy);
       if (leaf !== undefined && slot !== undefined) plan[leaf] = slot;
     });
     for (const k of this.problem.required) {

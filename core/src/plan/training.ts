@@ -47,7 +47,7 @@ export function trainingOf(input: PlanInput): Training {
     findings.push(finding);
     candidates.push(...(steep ? [tied(finding)] : taken(finding, input)));
   }
-  return { findings, candidates, ids: new Set(findings.map((one) => one.id)), musts: new Set() };
+  return { findings, candidates, ids: new Set(findings.map((finding) => finding.id)), musts: new Set() };
 }
 
 function isStem(parentId: string | null, limbs: Limb[]): boolean {

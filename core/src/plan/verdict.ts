@@ -91,22 +91,22 @@ function overruled({ decided }: PlanInput, id: string): boolean {
 }
 
 function out(findings: PlanFinding[], because: VerdictReason, instead: Verdict['instead'] = []): Verdict {
-  return { choice: 'remove tree', findingIds: findings.map((one) => one.id), because, instead };
+  return { choice: 'remove tree', findingIds: findings.map((finding) => finding.id), because, instead };
 }
 
 function isGnawed(finding: PlanFinding, { tree }: PlanInput): boolean {
-  const limb = tree.limbs.find((one) => one.id === finding.limbId);
+  const limb = tree.limbs.find((limb) => limb.id === finding.limbId);
   return !isDiseased(finding) && limb?.kind === 'trunk' && !disorderOf(finding.disorder)?.causeUnknown;
 }
 
 function bridged(findings: PlanFinding[], { tree }: PlanInput): Verdict {
   const [worst] = findings.toSorted((a, b) => (b.girdledShare ?? 0) - (a.girdledShare ?? 0)) as [PlanFinding];
-  const stem = tree.limbs.find((one) => one.id === worst.limbId);
+  const stem = tree.limbs.find((limb) => limb.id === worst.limbId);
   const roundCm = stem ? (Math.PI * diameterMmAt(stem, Math.min(worst.fromCm, stem.lengthCm))) / 10 : 0;
   const girdledCm = roundCm * (worst.girdledShare ?? 0);
   return {
     choice: 'bridge graft',
-    findingIds: findings.map((one) => one.id),
+    findingIds: findings.map((finding) => finding.id),
     because: {
       code: 'gnawed',
       values: { share: worst.girdledShare ?? 0, scions: bridgeScions(girdledCm) },

@@ -22,8 +22,8 @@ export function visitOf(
   { tree, cleanSeconds, cleaning }: Pick<PlanInput, 'tree' | 'cleanSeconds' | 'cleaning'>,
   season: { growing: boolean },
 ): OrderInput {
-  const places = steps.map((one) => placeOf(one, tree.limbs));
-  const before = new Map(steps.map((one) => [one.id, new Set<string>()]));
+  const places = steps.map((step) => placeOf(step, tree.limbs));
+  const before = new Map(steps.map((step) => [step.id, new Set<string>()]));
   const reaches = (from: string, to: string): boolean =>
     from === to || [...(before.get(from) ?? [])].some((next) => reaches(next, to));
   const wish = (first: Priced, later: Priced) => {
@@ -36,18 +36,18 @@ export function visitOf(
     if (isHeavy(a) && isFine(b) && stationOf(a, tree) === stationOf(b, tree)) wish(a, b);
   return {
     cuts: steps.map(
-      (one): OrderCut => ({
-        id: one.id,
-        station: stationOf(one, tree),
-        ladder: one.handling?.wielded?.station === 'ladder',
-        tool: one.handling?.wielded?.tool.id ?? 'by hand',
-        infected: one.infected,
-        suspect: one.left.some(({ chance }) => chance > 0),
+      (step): OrderCut => ({
+        id: step.id,
+        station: stationOf(step, tree),
+        ladder: step.handling?.wielded?.station === 'ladder',
+        tool: step.handling?.wielded?.tool.id ?? 'by hand',
+        infected: step.infected,
+        suspect: step.left.some(({ chance }) => chance > 0),
         // Cleaning and the ladder are the order's own to count
-        minutes: one.minutes.because
+        minutes: step.minutes.because
           .filter(({ what }) => what !== 'cleaning' && what !== 'ladder')
           .reduce((sum, part) => sum + part.minutes, 0),
-        before: [...(before.get(one.id) ?? [])],
+        before: [...(before.get(step.id) ?? [])],
       }),
     ),
     cleanMinutes: cleanSeconds / 60,

@@ -63,7 +63,7 @@ export function visitsOf({ prepared, plan, orders }: Solved): Visit[] {
         firstYear: input.year,
         season: step.season,
         pass: step.pass,
-        steps: order.order.flatMap((id) => steps.filter((one) => one.step.candidateId === id)),
+        steps: order.order.flatMap((id) => steps.filter((step) => step.step.candidateId === id)),
         order,
         isNow: step.season === 1 && step.pass === now?.pass,
       },

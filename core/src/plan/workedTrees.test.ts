@@ -39,7 +39,7 @@ function plan(findings: object[], tree: object = {}, more: object = {}) {
         heightCm: 240,
         ...tree,
       },
-      findings: findings.map((one) => ({ growthRapid: false, edge: 'definite', ...one })),
+      findings: findings.map((finding) => ({ growthRapid: false, edge: 'definite', ...finding })),
       schools: { clearance: {}, halveDefiniteDormant: false, inSeasonStub: false, finish: 'tight' },
       season: 'dormant',
       year: 2026,

@@ -74,7 +74,9 @@ export type RecheckDue = CutOnRecord['rechecks'][number] & { cut: CutOnRecord };
 /** Those to be done now, the oldest first. */
 export function rechecksDue(cuts: readonly CutOnRecord[]): RecheckDue[] {
   return cuts
-    .flatMap((cut) => cut.rechecks.filter((one) => one.state === 'due').map((one) => ({ ...one, cut })))
+    .flatMap((cut) =>
+      cut.rechecks.filter((recheck) => recheck.state === 'due').map((recheck) => ({ ...recheck, cut })),
+    )
     .sort((a, b) => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.id < b.id ? -1 : 1));
 }
 

@@ -10,6 +10,6 @@ export function undoneIds(actions: readonly Action[]): Set<string> {
 export function standingActions(actions: readonly Action[]): Action[] {
   const undone = undoneIds(actions);
   return actions
-    .filter((one) => one.action.kind !== 'undone' && !one.undone && !undone.has(one.id))
+    .filter((action) => action.action.kind !== 'undone' && !action.undone && !undone.has(action.id))
     .sort((a, b) => Date.parse(a.action.at) - Date.parse(b.action.at) || (a.id < b.id ? -1 : 1));
 }

@@ -36,7 +36,7 @@ test('it is cut by its distance, in dry summer, as an active disease', () => {
   expect(cut?.because.map(({ clearanceCm }) => clearanceCm)).toEqual([7]);
   const { prepared } = planning(input);
   const own = prepared.all.filter(({ candidate }) =>
-    candidate.answers.some((one) => one.findingId === id(0)),
+    candidate.answers.some((answer) => answer.findingId === id(0)),
   );
   expect(own.length).toBeGreaterThan(0);
   for (const { candidate } of own) expect(candidate.passes).toEqual(['summer']);

@@ -113,7 +113,7 @@ function planFinding(
   limbs: Limb[],
 ): PlanInput['findings'][number] {
   const { kind: _kind, ooze = false, ...own } = forCut(finding, actions);
-  const limb = limbs.find((one) => one.id === finding.limbId);
+  const limb = limbs.find((limb) => limb.id === finding.limbId);
   const roundCm =
     finding.circumferenceCm ??
     (limb ? (Math.PI * diameterMmAt(limb, Math.min(finding.fromCm, limb.lengthCm))) / 10 : 0);

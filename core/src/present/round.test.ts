@@ -55,7 +55,7 @@ test('a skipped tree comes last, a removed one never, another plot is left out',
   const round = open(start(0), skipped, seen(2, 'b'), seen(3, 'c'), seen(4, 'd'));
   expect(queueOf(round, trees)).toMatchObject({ skipped: 1, next: { id: 'a' } });
   const others = [...trees, tree('e', { status: 'removed' }), tree('f', { plotId: 'q' })];
-  expect(queueOf(open(start(0, { plotIds: ['p'] })), others).trees.map((one) => one.id)).toEqual([
+  expect(queueOf(open(start(0, { plotIds: ['p'] })), others).trees.map((tree) => tree.id)).toEqual([
     'a',
     'b',
     'c',
@@ -78,7 +78,7 @@ test('a second start joins the open round; a closed one is over', () => {
 
 test('by tag, numbers count as numbers', () => {
   const tagged = ['T10', 'T2', 'T1'].map((id) => tree(id));
-  expect(queueOf(open(start(0, { order: 'tag' })), tagged).trees.map((one) => one.code)).toEqual([
+  expect(queueOf(open(start(0, { order: 'tag' })), tagged).trees.map((tree) => tree.code)).toEqual([
     'T1',
     'T2',
     'T10',

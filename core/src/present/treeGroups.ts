@@ -87,7 +87,7 @@ function groupOf(
   const key = [
     tree.species,
     offsetDays,
-    ...stages.map((one) => `${one.day}:${one.share}`),
+    ...stages.map((stage) => `${stage.day}:${stage.share}`),
     ...Object.entries(loads).map(([code, load]) => `${code}${load}`),
   ].join(' ');
   return {
@@ -107,9 +107,9 @@ function nearby(
   own: ReadonlySet<string>,
   onSite: ReadonlySet<string>,
 ): number {
-  if (disorders.every((one) => site.absentHere.includes(one))) return NEARBY.absent;
-  if (disorders.some((one) => own.has(one))) return NEARBY.onTree;
-  if (disorders.some((one) => onSite.has(one))) return NEARBY.onSite;
+  if (disorders.every((disorder) => site.absentHere.includes(disorder))) return NEARBY.absent;
+  if (disorders.some((disorder) => own.has(disorder))) return NEARBY.onTree;
+  if (disorders.some((disorder) => onSite.has(disorder))) return NEARBY.onSite;
   return code === 'FB' && site.blightHosts.length > 0 ? NEARBY.onSite : NEARBY.unknown;
 }
 

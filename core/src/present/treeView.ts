@@ -138,8 +138,8 @@ export function judgedAsMade(detail: TreeDetail, cutId: string, today: SiteToday
   const action = detail.actions.find(({ id }) => id === cutId)?.action;
   if (action?.kind !== 'cutMade') return null;
   const madeAt = Date.parse(action.at);
-  const actions = detail.actions.map((one) =>
-    Date.parse(one.action.at) >= madeAt ? { ...one, undone: true } : one,
+  const actions = detail.actions.map((action) =>
+    Date.parse(action.action.at) >= madeAt ? { ...action, undone: true } : action,
   );
   const knownByThen = detail.findings.filter(({ seenAt }) => Date.parse(seenAt) <= madeAt);
   const view = treeView({ ...detail, actions, findings: withStates(knownByThen, actions) }, today);

@@ -73,7 +73,9 @@ test('each choice is one that the schema takes; only diseased wood may not be le
       const options = inner instanceof z.ZodEnum ? inner.options : (field.offered ?? []);
       const offered = field.offered ?? Object.keys(field.choices ?? {});
       for (const one of offered) expect(takes.safeParse(one).success).toBe(true);
-      return options.filter((one) => !offered.includes(one as never)).map((one) => `${name}: ${one}`);
+      return options
+        .filter((option) => !offered.includes(option as never))
+        .map((option) => `${name}: ${option}`);
     });
   expect(untold).toEqual(['DebrisSettings.infectedBy: leave']);
 });

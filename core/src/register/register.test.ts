@@ -86,9 +86,9 @@ test('every tree is walked exactly once, and neighbours in a row follow one anot
       const trees = list.map(([row, place]) => tree(row, place));
       const rows = ['r1', 'r2', 'r3'].map((id) => ({ id, plotId: 'p' }));
       const walked = serpentine(rows, trees);
-      expect(walked.map((one) => one.code).sort()).toEqual(trees.map((one) => one.code).sort());
+      expect(walked.map((one) => one.code).sort()).toEqual(trees.map((tree) => tree.code).sort());
       const changes = walked.filter((one, i) => i > 0 && one.rowId !== walked[i - 1]?.rowId).length;
-      expect(changes).toBeLessThan(Math.max(1, new Set(trees.map((one) => one.rowId)).size));
+      expect(changes).toBeLessThan(Math.max(1, new Set(trees.map((tree) => tree.rowId)).size));
     }),
   );
 });
@@ -101,7 +101,7 @@ test.each([
 ])('“%s” is the species %s', (text, code) => expect(speciesNamed(text)?.code).toBe(code));
 
 test('shapes by species are the trade’s (common practice, no source): open centre for peach, leader for pear', () => {
-  const form = (code: string) => speciesTable.find((one) => one.code === code)?.usualForm;
+  const form = (code: string) => speciesTable.find((species) => species.code === code)?.usualForm;
   expect(['peach', 'apricot', 'sour-cherry', 'japanese-plum'].map(form)).toEqual(
     Array(4).fill('open centre'),
   );

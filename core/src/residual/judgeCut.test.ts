@@ -101,7 +101,7 @@ test('a union into wood of two years or more lies between, on the way and at the
   const fireblight = { ...canker, disorder: 'FB_CANK_A', edge: 'indefinite' as const };
   const chance = (finding: FindingAtCut, cut: ReturnType<typeof heading>, ageYears = 12) => {
     const given = by([finding]);
-    const tree = { ...given.tree, limbs: limbs.map((one) => ({ ...one, ageYears })) };
+    const tree = { ...given.tree, limbs: limbs.map((limb) => ({ ...limb, ageYears })) };
     return judgeCut(cut, { ...given, tree }).left[0]?.chance ?? Number.NaN;
   };
   // The side branch at 60 is passed, or not; the distance is 20 cm both times
@@ -131,7 +131,7 @@ test.each([
       Number.NaN
     );
   };
-  const aged = limbs.map((one) => ({ ...one, ageYears }));
+  const aged = limbs.map((limb) => ({ ...limb, ageYears }));
   const without = chance(aged.filter((one) => one.id !== 'A1'));
   expect(chance(aged)).toBeCloseTo(without * (crossed ? 0.7 : 1), 12);
 });
@@ -140,7 +140,7 @@ test.each([
   [2, 0.7],
   [1, 1],
 ])('out of a branch whose base is %i years old, that joins beside nothing', (ageYears, factor) => {
-  const tree = limbs.map((one) => (one.id === 'A1' ? { ...one, ageYears } : { ...one, ageYears: 1 }));
+  const tree = limbs.map((limb) => (limb.id === 'A1' ? { ...limb, ageYears } : { ...limb, ageYears: 1 }));
   const given = by([
     { ...canker, disorder: 'FB_CANK_A', edge: 'indefinite', limbId: 'A1', fromCm: 5, toCm: 9 },
   ]);
@@ -195,8 +195,8 @@ test.each([
 });
 
 test('whose cut: by the upper end of the weight, and by what is known of the tree', () => {
-  const heavy = limbs.map((one) =>
-    one.id === 'A' ? { ...one, baseMm: 130, tipMm: 60, lengthCm: 320 } : one,
+  const heavy = limbs.map((limb) =>
+    limb.id === 'A' ? { ...limb, baseMm: 130, tipMm: 60, lengthCm: 320 } : limb,
   );
   const { handling } = judgeCut(heading(0), by([], undefined, { limbs: heavy }));
   expect(handling.massRangeKg[0]).toBeLessThan(50);

@@ -19,9 +19,9 @@ export function findingAt(
   { site, units }: SiteToday,
   seenAt: string,
 ): FindingBody | null {
-  const cut = limbs.find((one) => one.id === kerf.limbId);
+  const cut = limbs.find((limb) => limb.id === kerf.limbId);
   const onParent = kerf.atCm < STUMP_CM;
-  const limb = onParent ? limbs.find((one) => one.id === cut?.parentId) : cut;
+  const limb = onParent ? limbs.find((limb) => limb.id === cut?.parentId) : cut;
   if (!cut || !limb) return null;
   const end = onParent ? Math.min(limb.lengthCm, cut.jointCm + STUMP_CM) : kerf.atCm;
   const from = Math.max(0, (onParent ? cut.jointCm : kerf.atCm) - reachCm);

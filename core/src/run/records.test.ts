@@ -89,7 +89,7 @@ describe('what the face shows', () => {
   });
 
   test('a short limb ends it', () => {
-    const low = limbs.map((one) => (one.id === 'S' ? { ...one, jointCm: 179.5 } : one));
+    const low = limbs.map((limb) => (limb.id === 'S' ? { ...limb, jointCm: 179.5 } : limb));
     const given = findingAt({ tree: tree.tree, limbs: low }, { limbId: 'S', atCm: 0 }, 5, 'NEO', on, AT);
     expect(given).toMatchObject({ limbId: 'T', fromCm: 174.5, toCm: 180 });
   });

@@ -252,7 +252,7 @@ export const evergreens: Readonly<
   citrus: { woodC: [-8, -4], budsC: [-5, -2] },
 };
 
-const byCode = new Map(crops.map((one) => [one.code, one]));
+const byCode = new Map(crops.map((crop) => [crop.code, crop]));
 
 /** What is known of a species; undefined for one that keeps its leaves or is not in the table. */
 export function cropOf(species: string): Crop | undefined {

@@ -121,11 +121,11 @@ describe('frost in bud and bloom', () => {
     ['european-plum', 'tip green', 20, 7],
     ['sour-cherry', 'tight cluster', 26, 24],
   ])('%s in %s: %p and %p °F', (crop, name, tenth, nine) =>
-    expect(cropOf(crop)?.stages.find((one) => one.name === name)?.killF).toEqual([tenth, nine]),
+    expect(cropOf(crop)?.stages.find((stage) => stage.name === name)?.killF).toEqual([tenth, nine]),
   );
 
   const killed = (crop: string, name: string, t: number) => {
-    const [tenth, nine] = killC(cropOf(crop)?.stages.find((one) => one.name === name) as never) as [
+    const [tenth, nine] = killC(cropOf(crop)?.stages.find((stage) => stage.name === name) as never) as [
       number,
       number,
     ];
@@ -245,7 +245,7 @@ test.each([
 
 describe('a frost is on record by the most that it may have killed', () => {
   const apple = cropOf('apple') as NonNullable<ReturnType<typeof cropOf>>;
-  const stage = apple.stages.find((one) => killC(one)) as (typeof apple.stages)[number];
+  const stage = apple.stages.find((stage) => killC(stage)) as (typeof apple.stages)[number];
   const [tenth, nineTenths] = killC(stage) as [number, number];
   const night = (minC: number) => {
     const day = { day: '2026-04-20', ofYear: 110, minC, maxC: 12, meanC: 6 } as ThermalDay;
@@ -318,7 +318,7 @@ test.each([
     const days = thermalDays(simulatedWeather(place, hourOf(from), 24 * 730), localClock('UTC'));
     const options = { latitude, offsetDays: 3 };
     const { course, hardinessC } = stagesOver(crop, days, options);
-    const inPhase = (phase: string) => course.filter((one) => one.phase === phase).length;
+    const inPhase = (phase: string) => course.filter((day) => day.phase === phase).length;
     expect(['hardening', 'rest', 'awake', 'buds', 'bloom', 'petal fall', 'growth'].map(inPhase)).toEqual(
       phaseDays,
     );
@@ -411,7 +411,7 @@ describe('wood that froze', () => {
   const frozen = (nights: Record<number, number>, latitude = 52) =>
     freezeEvents(
       apple,
-      days.map((one, i) => ({ ...one, minC: nights[i] ?? one.minC })),
+      days.map((day, i) => ({ ...day, minC: nights[i] ?? day.minC })),
       course,
       days.map(() => -30),
       latitude,
@@ -430,7 +430,7 @@ describe('wood that froze', () => {
   test('mild injury shows when buds swell, severe one weeks after leaf, and the tree is decided on after high summer', () => {
     const [mild] = frozen({ 10: -31 });
     const [severe] = frozen({ 10: -45 });
-    const on = (share: number) => course.find((one) => one.share >= share)?.day;
+    const on = (share: number) => course.find((day) => day.share >= share)?.day;
     expect(mild).toMatchObject({ injury: 'mild', lookFrom: on(0.22), limbsFrom: on(0.22), treeFrom: null });
     expect(severe).toMatchObject({ injury: 'severe', treeFrom: '2026-08-01' });
     expect((severe?.lookFrom ?? '') > (mild?.lookFrom ?? '')).toBe(true);

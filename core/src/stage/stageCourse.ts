@@ -75,10 +75,10 @@ export function stageCourse(crop: Crop, days: readonly ThermalDay[], options: Co
     let share = thin ? usualShare(crop, here.ofYear, options) : start.share;
     let basis: StageDay['basis'] = thin ? 'calendar' : 'weather';
     const seen = anchors.findLast(
-      (one) =>
-        one.day <= day.day &&
-        daysBetween(one.day, day.day) < 330 &&
-        seasonIn(one.day.slice(0, 4), dayOfYear(one.day), options.latitude) === here.season,
+      (anchor) =>
+        anchor.day <= day.day &&
+        daysBetween(anchor.day, day.day) < 330 &&
+        seasonIn(anchor.day.slice(0, 4), dayOfYear(anchor.day), options.latitude) === here.season,
     );
     if (seen) {
       share = sinceSeen(seen, days, sums, i, shift, neededWarmth);
@@ -211,7 +211,7 @@ function need([least, most]: readonly [number, number]): number {
 /** The crop whose sums it goes by, and how many days after them it is. */
 function modelOf(crop: Crop, { offsetDays = 0 }: CourseOptions): { model: Crop; shift: number } {
   const { follows } = crop;
-  const model = follows ? (crops.find((one) => one.code === follows.crop) ?? crop) : crop;
+  const model = follows ? (crops.find((crop) => crop.code === follows.crop) ?? crop) : crop;
   return { model, shift: Math.round((follows?.days ?? 0) + offsetDays) };
 }
 
@@ -307,7 +307,7 @@ function placeOf(
   if (ended && ofYear < leavesDown) return { phase: 'hardening', stage: 'growth ended' };
   if (ofYear < HARDENING_FROM && share >= FRUIT_SET) return { phase: 'growth', stage: 'fruit set' };
   if (share >= PETALS_DOWN) return { phase: 'petal fall', stage: 'petal fall' };
-  const reached = crop.stages.findLast((one) => share >= one.share);
+  const reached = crop.stages.findLast((stage) => share >= stage.share);
   if (reached) return { phase: share >= firstFlower(crop) ? 'bloom' : 'buds', stage: reached.name };
   // Far into summer a season whose record is thin has no share to go by
   if (ofYear > 181 && ofYear < HARDENING_FROM) return { phase: 'growth', stage: 'fruit set' };
@@ -316,7 +316,7 @@ function placeOf(
 
 /** Share from which flowers are open. */
 export function firstFlower(crop: Crop): number {
-  return crop.stages.find((one) => one.name === 'first bloom')?.share ?? 0.93;
+  return crop.stages.find((stage) => stage.name === 'first bloom')?.share ?? 0.93;
 }
 
 /** The stages a caretaker can say they saw, with their shares; leaf fall begins a season anew. */

@@ -182,12 +182,12 @@ const constants: readonly Omit<Pathogen, 'disorders'>[] = [
   },
 ];
 
-export const pathogens: readonly Pathogen[] = constants.map((one) => ({
-  ...one,
-  disorders: codesWhere(({ pathogen }) => pathogen === one.code),
+export const pathogens: readonly Pathogen[] = constants.map((constant) => ({
+  ...constant,
+  disorders: codesWhere(({ pathogen }) => pathogen === constant.code),
 }));
 
-const byCode = new Map(pathogens.map((one) => [one.code, one]));
+const byCode = new Map(pathogens.map((pathogen) => [pathogen.code, pathogen]));
 
 /** @throws {Error} never for a code of the list */
 export function pathogenOf(code: PathogenCode): Pathogen {
@@ -196,7 +196,7 @@ export function pathogenOf(code: PathogenCode): Pathogen {
 
 /** Pathogens that weigh for a tree. @param loads host times what is nearby; missing or nought: none */
 export function pathogensIn(loads: Partial<Record<PathogenCode, number>>): Pathogen[] {
-  return pathogens.filter((one) => (loads[one.code] ?? 0) > 0);
+  return pathogens.filter((pathogen) => (loads[pathogen.code] ?? 0) > 0);
 }
 
 /**

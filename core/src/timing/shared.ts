@@ -78,7 +78,7 @@ export function sharedOf(input: TimingInput): Shared {
     outlook,
     wounds: woundsOf(
       outlook,
-      halves.map((one) => one.cutHour),
+      halves.map((half) => half.cutHour),
       place.latitude,
       input.seed,
       input.draws,

@@ -85,7 +85,7 @@ function blightOf(input: TimingInput, shared: Shared): SiteTiming['blight'] {
     const same = stageKey(group);
     if (!crop || (group.loads.FB ?? 0) === 0 || warnings.has(same)) continue;
     const { stages } = stagedOf(group, input, shared);
-    const byDay = new Map(stages.course.map((one) => [one.day, one]));
+    const byDay = new Map(stages.course.map((day) => [day.day, day]));
     const days = bloomDays(weather, byDay, crop);
     warnings.set(same, {
       key: group.key,

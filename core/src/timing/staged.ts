@@ -36,7 +36,7 @@ export function stagedOf(group: TreeGroup, input: TimingInput, shared: Shared): 
   const bloom = crop ? bloomAhead(crop, group, input, shared) : null;
   const result: Staged = {
     stages,
-    byDay: new Map(stages.course.map((one, i) => [one.day, i])),
+    byDay: new Map(stages.course.map((day, i) => [day.day, i])),
     bloom,
     freezes: crop
       ? freezeEvents(

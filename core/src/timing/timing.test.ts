@@ -154,7 +154,7 @@ describe('a wound and its weather', () => {
   });
 
   const anyWeather = fc.record({
-    code: fc.constantFrom(...pathogens.map((one) => one.code)),
+    code: fc.constantFrom(...pathogens.map((pathogen) => pathogen.code)),
     mean: fc.double({ min: -2, max: 24, noNaN: true }),
     half: fc.double({ min: 0, max: 9, noNaN: true }),
     rain: fc.uniqueArray(fc.integer({ min: 0, max: 600 }), { maxLength: 60 }),
@@ -335,7 +335,7 @@ describe('fire blight in bloom', () => {
       bloomDays(blightWeather(series, utc), course, apple),
       () => false,
     );
-    const shown = strikes.find((one) => one.day === '2026-05-13')?.showFrom as string;
+    const shown = strikes.find((strike) => strike.day === '2026-05-13')?.showFrom as string;
     const after = (Date.parse(shown) - Date.parse('2026-05-13')) / 864e5;
     expect(Math.abs(after - expected)).toBeLessThan(1);
   });
@@ -536,7 +536,7 @@ describe('a site', () => {
     expect((timing.deadWindows[0]?.fromHour ?? 0) <= (apple?.windows[0]?.fromHour ?? 0)).toBe(true);
     // Plum in January: spores fly and cold wounds stay open; never good
     expect(timing.groups[1]?.cells.every((cell) => cell.verdict !== 'go')).toBe(true);
-    for (const cell of timing.groups.flatMap((one) => one.cells)) {
+    for (const cell of timing.groups.flatMap((group) => group.cells)) {
       expect(cell.score[0]).toBeLessThanOrEqual(cell.score[1]);
       expect(cell.score[1]).toBeLessThanOrEqual(cell.score[2]);
     }
@@ -553,7 +553,7 @@ describe('a site', () => {
       const timing = siteTiming({ ...inputAt(now, k % 3 === 0 ? -41 : 54), draws: 4 });
       for (const { cells, windows } of timing.groups) {
         const cellAt = (hour: number) => {
-          const day = timing.days.find((one) => hour >= one.fromHour && hour < one.toHour);
+          const day = timing.days.find((day) => hour >= day.fromHour && hour < day.toHour);
           const half = day && hour - day.fromHour < 12 ? 'morning' : 'afternoon';
           return cells.find((one) => one.day === day?.day && one.half === half);
         };
@@ -586,7 +586,7 @@ describe('a site', () => {
         hours.forEach((hour) => {
           if (verdictAt(hour) !== 'go' || verdictAt(hour + 1) !== 'go') return;
           const within = windows.some(
-            (one) => one.verdict === 'go' && one.fromHour <= hour && hour < one.toHour,
+            (window) => window.verdict === 'go' && window.fromHour <= hour && hour < window.toHour,
           );
           expect(within || hour + 1 >= (hours.at(-1) ?? 0)).toBe(true);
         });
@@ -623,15 +623,15 @@ describe('a site', () => {
     const after = inputAt('2026-04-02T08:00:00Z', 54, (series) =>
       warmThenCold(series, hourOf('2026-03-25T08:00:00Z')),
     );
-    const freezes = siteTiming(after).groups[2]?.freezes.filter((one) => one.day > '2026-03-20') ?? [];
-    expect(freezes.map((one) => one.kind).sort()).toEqual(['buds', 'wood']);
-    const wood = freezes.find((one) => one.kind === 'wood');
+    const freezes = siteTiming(after).groups[2]?.freezes.filter((freeze) => freeze.day > '2026-03-20') ?? [];
+    expect(freezes.map((freeze) => freeze.kind).sort()).toEqual(['buds', 'wood']);
+    const wood = freezes.find((freeze) => freeze.kind === 'wood');
     expect(wood?.injury).toBe('severe');
     // At leaf it is looked at, three weeks later limbs are decided on
     expect((wood?.lookFrom ?? '') > (wood?.day ?? '')).toBe(true);
     expect(Date.parse(wood?.limbsFrom ?? '') - Date.parse(wood?.lookFrom ?? '')).toBe(21 * 864e5);
     expect(wood?.treeFrom?.slice(5)).toBe('08-01');
-    expect((freezes.find((one) => one.kind === 'buds')?.killed?.[1] ?? 0) > 0.3).toBe(true);
+    expect((freezes.find((freeze) => freeze.kind === 'buds')?.killed?.[1] ?? 0) > 0.3).toBe(true);
   });
 
   test('in the south the year is turned: a plum after fruit set in January, dormant in July', () => {
@@ -827,8 +827,8 @@ describe('a site', () => {
     expect(middle('after fruit set')).toBeLessThan(middle('full dormancy'));
     expect(season.weeks).toHaveLength(52);
     // With equal rain the temperature terms differ far less than the months do
-    const terms = season.months.map((one) => one.temperatureTerm);
-    const spores = season.months.map((one) => one.inoculum);
+    const terms = season.months.map((month) => month.temperatureTerm);
+    const spores = season.months.map((month) => month.inoculum);
     expect(Math.max(...terms) / Math.min(...terms)).toBeLessThan(1.8);
     expect(Math.max(...spores) / Math.min(...spores)).toBeGreaterThan(3);
   });

@@ -43,7 +43,7 @@ export function woundsOf(
   const hours = scenarios[0]?.temperatureC.length ?? 0;
   for (const pathogen of pathogens) {
     const inoculum = inoculumWeights(pathogen, outlook.fromHour, hours, latitude);
-    const exposures = scenarios.map((one) => exposureOf(pathogen, one.weather, inoculum));
+    const exposures = scenarios.map((scenario) => exposureOf(pathogen, scenario.weather, inoculum));
     central[pathogen.code] = places.map((at) => exposures.map((exposure) => lambdaOf(exposure, at)));
     knownShares[pathogen.code] = places.map((at) =>
       Math.min(...exposures.map((exposure, k) => shareKnown(exposure, scenarios[k] as Scenario, at))),

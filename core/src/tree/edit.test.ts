@@ -60,7 +60,7 @@ const twig: Limb = {
 delete twig.yearMarksCm;
 delete twig.buds;
 const map = [stem, side, twig];
-const limb = (limbs: Limb[], id: string) => limbs.find((one) => one.id === id) as Limb;
+const limb = (limbs: Limb[], id: string) => limbs.find((limb) => limb.id === id) as Limb;
 const buds = ({ buds: some }: Limb) => some?.map(({ atCm }) => atCm);
 
 describe('measured anew', () => {

@@ -140,11 +140,11 @@ export function split(limbs: Limb[], id: string, atCm: number): { limbs: Limb[];
     uncutLengthCm: limb.uncutLengthCm ?? limb.lengthCm,
     ...(limb.buds && { buds: limb.buds.filter((bud) => bud.atCm <= at) }),
   };
-  const rest = limbs.map((one) => {
-    if (one.id === id) return inner;
-    return one.parentId === id && one.jointCm > at
-      ? { ...one, parentId: outerId, jointCm: one.jointCm - at }
-      : one;
+  const rest = limbs.map((limb) => {
+    if (limb.id === id) return inner;
+    return limb.parentId === id && limb.jointCm > at
+      ? { ...limb, parentId: outerId, jointCm: limb.jointCm - at }
+      : limb;
   });
   return { limbs: [...rest, outer], id: outerId };
 }
@@ -167,7 +167,7 @@ function freeId(limbs: Limb[]): string {
 }
 
 function limbOf(limbs: Limb[], id: string): Limb {
-  const limb = limbs.find((one) => one.id === id);
+  const limb = limbs.find((limb) => limb.id === id);
   if (!limb) throw new UnknownLimb(id);
   return limb;
 }

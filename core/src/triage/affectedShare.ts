@@ -20,9 +20,10 @@ export function affectedShare(limbs: Limb[], affected: readonly Affected[]): num
     affected.filter((one) => index.byId.has(one.limbId)).map((one) => [`${one.limbId} ${one.fromCm}`, one]),
   );
   const nearest = [...places.values()].filter(
-    (one, _, all) =>
+    (place, _, all) =>
       !all.some(
-        (other) => other !== one && isDistalOf(index, one.limbId, one.fromCm, other.limbId, other.fromCm),
+        (other) =>
+          other !== place && isDistalOf(index, place.limbId, place.fromCm, other.limbId, other.fromCm),
       ),
   );
   const section = (mm: number) => mm * mm;

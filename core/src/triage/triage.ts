@@ -98,7 +98,7 @@ export const triageTable: readonly Row[] = [
     holds: (tree) => tree.hazards.some((hazard) => HANDED_OVER.includes(hazard)),
     because: (tree) => ({
       code: 'dangers',
-      values: { hazards: tree.hazards.filter((one) => HANDED_OVER.includes(one)) },
+      values: { hazards: tree.hazards.filter((hazard) => HANDED_OVER.includes(hazard)) },
     }),
   },
   {
@@ -106,7 +106,7 @@ export const triageTable: readonly Row[] = [
     verdict: 'hand over',
     holds: (tree) =>
       tree.heightCm > TOO_TALL_CM ||
-      (tree.heightCm > TALL_CM && tree.hazards.some((one) => UNSAFE_WHEN_TALL.includes(one))),
+      (tree.heightCm > TALL_CM && tree.hazards.some((hazard) => UNSAFE_WHEN_TALL.includes(hazard))),
     because: (tree) =>
       tree.heightCm > TOO_TALL_CM
         ? { code: 'too tall', values: { overCm: TOO_TALL_CM } }

@@ -154,7 +154,7 @@ interface Day {
 
 function dayFrom(place: SimulatedPlace, number: number, seed: DaySeed): Day {
   const { latitude, climate, spells = [] } = place;
-  const spell = spells.find((one) => number >= dayNumber(one.from) && number <= dayNumber(one.to));
+  const spell = spells.find((spell) => number >= dayNumber(spell.from) && number <= dayNumber(spell.to));
   const summer = summerness(number, latitude, climate.lagDays);
   const wetShare =
     climate.wetDaysWinter + ((climate.wetDaysSummer - climate.wetDaysWinter) * (summer + 1)) / 2;

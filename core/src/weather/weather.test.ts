@@ -184,7 +184,7 @@ describe('the simulated station', () => {
         squares[Math.floor(i / 24)]?.push(((told.temperatureC[i] ?? 0) - (came.temperatureC[i] ?? 0)) ** 2);
       }
     }
-    const rms = squares.map((one) => Math.sqrt(mean(one)));
+    const rms = squares.map((square) => Math.sqrt(mean(square)));
     expect(rms[0]).toBeLessThan(1.2);
     expect(rms[9]).toBeGreaterThan(2);
     expect(rms[9]).toBeLessThan(5);

@@ -116,6 +116,6 @@ function shortfall(reason: Reason, { units }: Telling): Phrase[] {
 }
 
 function hourOf(limbId: string, { limbs, twelveBearingDeg }: Telling): string {
-  const limb = limbs.find((one) => one.id === limbId);
+  const limb = limbs.find((limb) => limb.id === limbId);
   return limb ? `${clockHour(limb.bearingDeg, twelveBearingDeg)} o’clock` : limbId;
 }

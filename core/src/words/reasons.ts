@@ -27,7 +27,7 @@ const LIMIT: Sentences<LimitReason> = {
   'renovated hard first': () =>
     'A tree to renovate, hard at once and then light: expect upright shoots for two or three years.',
   school: ({ schoolId }) => {
-    const school = limitSchools.find((one) => one.id === schoolId);
+    const school = limitSchools.find((limitSchool) => limitSchool.id === schoolId);
     return `School “${school?.name}”: ${school?.use} Source: ${school?.source}.`;
   },
 };
@@ -43,7 +43,7 @@ const REGROWTH: Sentences<RegrowthReason> = {
     'Over three tenths of the crown goes this season: the shoots grow half as long again, or twice.',
 };
 export const regrowthWords = (reasons: readonly RegrowthReason[]) =>
-  reasons.map((one) => sentenceOf(REGROWTH, one)).join(' ');
+  reasons.map((reason) => sentenceOf(REGROWTH, reason)).join(' ');
 
 const SHOOTS_AT: Record<ShootsAt, string> = {
   collar: 'round the collar and on the upper side of the wood below it',
@@ -152,7 +152,7 @@ const SUPPLIES: Sentences<SuppliesReason> = {
   'top-up': ({ litres, everyHours }) => `${litres} L more for every ${everyHours} h`,
 };
 export const suppliesWords = (reasons: readonly SuppliesReason[]) =>
-  `${reasons.map((one) => sentenceOf(SUPPLIES, one)).join('; ')}.`;
+  `${reasons.map((reason) => sentenceOf(SUPPLIES, reason)).join('; ')}.`;
 
 const CLEANING: Sentences<CleaningReason> = {
   notifiable: () => 'A disease that must be reported is among them: every cut, whatever it avoids.',
@@ -188,7 +188,7 @@ const SCIONS: Sentences<ScionReason> = {
     `No disease on its record for ${years} years. Viruses do not show: a clean record is no certificate.`,
 };
 export const scionWords = (reasons: readonly ScionReason[]) =>
-  reasons.map((one) => sentenceOf(SCIONS, one)).join(' ');
+  reasons.map((reason) => sentenceOf(SCIONS, reason)).join(' ');
 
 const TRIAGE: Sentences<TriageReason> = {
   dangers: ({ hazards }) => `${hazards.join(' and ')}: work for a licensed arborist.`,
@@ -210,7 +210,7 @@ const TRIAGE: Sentences<TriageReason> = {
     `It is over ${feet(overCm)} high: Plan leaves all its cuts to a licensed arborist.`,
 };
 export const triageWords = (reasons: readonly TriageReason[]) =>
-  reasons.map((one) => sentenceOf(TRIAGE, one)).join(' ');
+  reasons.map((reason) => sentenceOf(TRIAGE, reason)).join(' ');
 
 const CAUTIONS: Sentences<CautionReason> = {
   'hanging limb': () => 'A limb hangs in this tree: keep everybody from under it.',

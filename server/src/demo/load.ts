@@ -157,7 +157,9 @@ function roundEvents(round: DemoRound, number: number, now: string, people: Peop
 
 function lookedAt(treeId: string, round: DemoRound): object {
   if (round.skipped.includes(treeId)) return { kind: 'treeSkipped', treeId, reason: 'Ground too wet.' };
-  const found = findings.some((one) => one.treeId === treeId && Math.abs(one.daysAgo - round.daysAgo) <= 2);
+  const found = findings.some(
+    (finding) => finding.treeId === treeId && Math.abs(finding.daysAgo - round.daysAgo) <= 2,
+  );
   const seen = round.partly.includes(treeId) ? 'from the ground' : 'all round';
   return { kind: 'treeSeen', treeId, verdict: found ? 'found' : 'sound', seen };
 }
@@ -243,8 +245,8 @@ async function growMore(db: Db, count: number, now: string): Promise<void> {
 }
 
 function findingEvents(demo: DemoFinding, i: number, now: string, people: People): DemoEvent[] {
-  const tree = trees.find((one) => one.id === demo.treeId);
-  const limb = tree?.limbs.find((one) => one.id === demo.limbId);
+  const tree = trees.find((tree) => tree.id === demo.treeId);
+  const limb = tree?.limbs.find((limb) => limb.id === demo.limbId);
   if (!tree || !limb) throw new Error(`Demo finding ${i} lies on no limb: ${demo.treeId} ${demo.limbId}`);
   const device = people[demo.crew];
   const names = limbNames(tree.limbs, site.twelveBearingDeg);
@@ -282,7 +284,9 @@ function findingEvents(demo: DemoFinding, i: number, now: string, people: People
   if (demo.cutDaysAgo !== undefined) {
     const at = daysBefore(now, demo.cutDaysAgo, i);
     events.push({ at, write: (tx) => loadCut(tx, tree, { ...finding, id }, at, device, i) });
-    events.push(...demo.rechecks.map((one) => recheckEvent(demo, one, idAt(at, 100 + i), i, now, people)));
+    events.push(
+      ...demo.rechecks.map((recheck) => recheckEvent(demo, recheck, idAt(at, 100 + i), i, now, people)),
+    );
   }
   return events;
 }
@@ -340,7 +344,7 @@ const DEMO_BLADE = 'saw-1';
 
 /** The worst faults of a tree, noted one after the other; and the limb that somebody wants to keep. */
 function shapeEvents(shape: DemoShape, number: number, now: string, people: People): DemoEvent[] {
-  const tree = trees.find((one) => one.id === shape.treeId);
+  const tree = trees.find((tree) => tree.id === shape.treeId);
   if (!tree) throw new Error(`Demo shape of no tree: ${shape.treeId}`);
   const { limbs, species, form, habit, reachCm } = tree;
   const device = people[shape.crew];
@@ -353,7 +357,7 @@ function shapeEvents(shape: DemoShape, number: number, now: string, people: Peop
     .slice(0, shape.most);
   const events = noted.map((fault, i): DemoEvent => {
     const at = daysBefore(now, shape.daysAgo, i / 2);
-    const limb = limbs.find((one) => one.id === fault.limbIds[0]) as Limb;
+    const limb = limbs.find((limb) => limb.id === fault.limbIds[0]) as Limb;
     const finding = FindingBody.parse({
       treeId: tree.id,
       limbId: limb.id,

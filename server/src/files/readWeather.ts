@@ -235,7 +235,7 @@ function timeReader(zone: string, form: string): (cell: string) => number | null
     const at = +read;
     const clock = context(at).getHours();
     const twins = [at - HOUR_MS, at, at + HOUR_MS].filter((one) => context(one).getHours() === clock);
-    const laterTwin = twins.find((one) => one > last) ?? at;
+    const laterTwin = twins.find((twin) => twin > last) ?? at;
     last = Math.max(last, laterTwin);
     return laterTwin;
   };

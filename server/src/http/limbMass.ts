@@ -3,7 +3,7 @@ import { fall, type LimbMassInput, limbMass, pieces, strokes } from '@mortisect/
 import type { Limb } from '@mortisect/core/tree';
 
 export function limbMassOf({ limbs, species, limbId, atCm, load, liftKg, handHeldCm }: LimbMassInput) {
-  const limb = limbs.find((one) => one.id === limbId) as Limb;
+  const limb = limbs.find((limb) => limb.id === limbId) as Limb;
   const kerf = { limbId, atCm };
   const mass = limbMass(limbs, species, kerf, load);
   const { bearingDeg, clearZoneCm } = fall(limb, atCm, handHeldCm ?? 0);

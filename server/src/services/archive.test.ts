@@ -304,10 +304,10 @@ describe('refused, with nothing changed', () => {
     expect(body).toMatchObject({ trees: first.trees.length, aside: [] });
     const known = async ({ app }: Orchard) => {
       const work = (await request(app).get('/api/open-work').set('Host', '127.0.0.1')).body;
-      return work.trees.map((one: { tree: { code: string }; findings: unknown; limbs: unknown }) => [
-        one.tree.code,
-        one.findings,
-        one.limbs,
+      return work.trees.map((tree: { tree: { code: string }; findings: unknown; limbs: unknown }) => [
+        tree.tree.code,
+        tree.findings,
+        tree.limbs,
       ]);
     };
     expect(await known(target)).toEqual(await known(source));

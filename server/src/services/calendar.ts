@@ -129,11 +129,11 @@ function recheckEvents(
     cut.rechecks
       .filter(({ state }) => state === 'due' || state === 'to come')
       .map(
-        (one): CalendarEvent => ({
-          id: one.id,
-          title: `Look again: ${codeOf.get(one.treeId) ?? one.treeId}, ${cut.action.cut.limbName}`,
-          detail: lookForWords(one.lookFor),
-          when: { day: one.dueOn },
+        (recheck): CalendarEvent => ({
+          id: recheck.id,
+          title: `Look again: ${codeOf.get(recheck.treeId) ?? recheck.treeId}, ${cut.action.cut.limbName}`,
+          detail: lookForWords(recheck.lookFor),
+          when: { day: recheck.dueOn },
         }),
       ),
   );

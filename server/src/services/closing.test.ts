@@ -24,7 +24,7 @@ const act = async (action: object, at = NOW) => {
 };
 const TREE = 'slip-side-02';
 const detail = async (): Promise<TreeDetail> => (await get(`/api/trees/${TREE}`).expect(200)).body;
-const stateOf = async (id: string) => (await detail()).findings.find((one) => one.id === id)?.state;
+const stateOf = async (id: string) => (await detail()).findings.find((finding) => finding.id === id)?.state;
 
 const dead = deadOn(TREE);
 async function found(body = dead): Promise<string> {
@@ -123,7 +123,7 @@ test('a finding that was taken back, and cut all the same, is closed once it is 
 
 test('a place that nobody measured is kept as such', async () => {
   const id = await found({ ...dead, measured: false });
-  expect((await detail()).findings.find((one) => one.id === id)?.measured).toBe(false);
+  expect((await detail()).findings.find((finding) => finding.id === id)?.measured).toBe(false);
 });
 
 test('a page that failed is told to the log; what is too much of it is refused with its field', async () => {

@@ -70,10 +70,10 @@ async function behindTheLast(tx: Store, rows: ReadRow[]): Promise<ReadRow[]> {
     const key = `${plot}\n${row}`;
     last.set(key, Math.max(last.get(key) ?? 0, place));
   }
-  return rows.map((one) => {
-    if (!one.tree || !one.numbered) return one;
-    const { tree } = one;
-    return { ...one, tree: { ...tree, place: tree.place + (last.get(`${tree.plot}\n${tree.row}`) ?? 0) } };
+  return rows.map((row) => {
+    if (!row.tree || !row.numbered) return row;
+    const { tree } = row;
+    return { ...row, tree: { ...tree, place: tree.place + (last.get(`${tree.plot}\n${tree.row}`) ?? 0) } };
   });
 }
 

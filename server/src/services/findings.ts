@@ -71,7 +71,7 @@ export async function writeFinding(
 async function checkPlace(tx: Store, finding: FindingBody): Promise<void> {
   const [tree] = await tx.select({ limbs: trees.limbs }).from(trees).where(eq(trees.id, finding.treeId));
   if (!tree) throw doesNotFit('finding.treeId', `Tree ${finding.treeId} is not in this orchard.`);
-  const limb = tree.limbs.find((one) => one.id === finding.limbId);
+  const limb = tree.limbs.find((limb) => limb.id === finding.limbId);
   if (!limb) throw doesNotFit('finding.limbId', `Limb ${finding.limbId} is not on this tree.`);
   if (finding.toCm > limb.lengthCm) {
     throw doesNotFit(

@@ -292,7 +292,7 @@ describe('second opinion and clinic', () => {
       );
       expect(answer?.by).toBe(CLINIC.name);
       const result = answer?.action.kind === 'sampleAnswered' ? answer.action.evidence.result : null;
-      const after = findings.find((one) => one.id === findingId);
+      const after = findings.find((finding) => finding.id === findingId);
       expect(after?.disorder).toBe(result ?? 'SUSPECT');
       errs.push(result);
     }
@@ -339,7 +339,7 @@ test('a job is written, finished on its revision, and leaves the list', async ()
     withdrawn: false,
   };
   await put(`/api/jobs/${id}`, { baseRevision: null, job }).expect(200);
-  const listed = async () => (await get('/api/jobs')).body.jobs.some((one: { id: string }) => one.id === id);
+  const listed = async () => (await get('/api/jobs')).body.jobs.some((job: { id: string }) => job.id === id);
   expect(await listed()).toBe(true);
   await put(`/api/jobs/${id}`, { baseRevision: 1, job: { ...job, doneAt: NOW } }).expect(200);
   expect(await listed()).toBe(false);

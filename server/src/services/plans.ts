@@ -101,7 +101,8 @@ export async function plotCutSheet(
 ): Promise<RawFile> {
   const { trees } = await getPlotTrees(db, plotId);
   const open = trees.filter(
-    ({ findings, actions }) => findings.some((one) => one.state === 'open') || pinsOf(actions).length > 0,
+    ({ findings, actions }) =>
+      findings.some((finding) => finding.state === 'open') || pinsOf(actions).length > 0,
   );
   const content = await pool.cutSheet(await sheets(db, open, printed), printed.paper);
   return { fileName: `${fileWord(plotId)}-cut-sheet.pdf`, content };

@@ -97,8 +97,9 @@ function records(kind: (typeof places)[number][0]): void {
           first: { finding: { ...finding, note: 'first' } },
           second: { finding: { ...finding, note: 'second' } },
           read: async () =>
-            (await get(`/api/trees/${canker.treeId}`)).findings.find((one: { id: string }) => one.id === id)
-              ?.note,
+            (await get(`/api/trees/${canker.treeId}`)).findings.find(
+              (finding: { id: string }) => finding.id === id,
+            )?.note,
         };
       },
       'a job': async () => {
@@ -108,7 +109,7 @@ function records(kind: (typeof places)[number][0]): void {
           from: null,
           first: { job: { ...job, note: 'first' } },
           second: { job: { ...job, note: 'second' } },
-          read: async () => (await get('/api/jobs')).jobs.find((one: { id: string }) => one.id === id)?.note,
+          read: async () => (await get('/api/jobs')).jobs.find((job: { id: string }) => job.id === id)?.note,
         };
       },
       'a tree': async () => {
@@ -125,7 +126,9 @@ function records(kind: (typeof places)[number][0]): void {
         const { limbs, limbsRevision } = await get(`/api/trees/${TREE}`);
         const withStem = (lengthCm: number) => ({
           surveyedAt: '2026-11-24T09:00:00.000Z',
-          limbs: limbs.map((one: { kind: string }) => (one.kind === 'trunk' ? { ...one, lengthCm } : one)),
+          limbs: limbs.map((limb: { kind: string }) =>
+            limb.kind === 'trunk' ? { ...limb, lengthCm } : limb,
+          ),
         });
         return {
           path: `/api/trees/${TREE}/limbs`,
@@ -133,7 +136,7 @@ function records(kind: (typeof places)[number][0]): void {
           first: withStem(777),
           second: withStem(888),
           read: async () =>
-            (await get(`/api/trees/${TREE}`)).limbs.find((one: { kind: string }) => one.kind === 'trunk')
+            (await get(`/api/trees/${TREE}`)).limbs.find((limb: { kind: string }) => limb.kind === 'trunk')
               ?.lengthCm,
         };
       },
@@ -168,7 +171,7 @@ function records(kind: (typeof places)[number][0]): void {
       await put(`/api/actions/${id}`, action).expect(200);
       await put(`/api/actions/${id}`, { ...action, kind: 'roundResumed' }).expect(409);
       const { actions } = await get('/api/round');
-      expect(actions.filter((one: { id: string }) => one.id === id)).toMatchObject([{ action }]);
+      expect(actions.filter((action: { id: string }) => action.id === id)).toMatchObject([{ action }]);
     });
   });
 

@@ -240,7 +240,7 @@ function green(species: readonly string[], timing: SiteTiming | null): string[] 
 
 async function groupOfTree(db: Db, treeId: string, cut: CutKind, now: string) {
   const facts = await factsOf(db, now);
-  const group = facts.groups.find((one) => one.key === facts.keyOf.get(treeId));
+  const group = facts.groups.find((group) => group.key === facts.keyOf.get(treeId));
   if (!group) throw notThere('The tree');
   return { ...facts, group: { ...group, cut } };
 }

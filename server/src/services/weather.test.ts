@@ -171,14 +171,14 @@ test('one tree: windows, curves from the day of the cut, and the schools over th
   });
   const { body: season } = await request(orchard.app).get(`${path}/season`).expect(200);
   expect(season).toMatchObject({ years: 10, yearsSimulated: true });
-  expect(season.schools.map((one: { school: string }) => one.school)).toContain('after fruit set');
+  expect(season.schools.map((school: { school: string }) => school.school)).toContain('after fruit set');
   await request(orchard.app).get('/api/trees/nowhere/timing').expect(404);
 });
 
 test('a stage that was seen outweighs what was reckoned', async () => {
   const stageOf = async () => {
     const { body } = await request(orchard.app).get('/api/timing').expect(200);
-    return body.stages.find((one: { species: string }) => one.species === 'peach').stage;
+    return body.stages.find((stage: { species: string }) => stage.species === 'peach').stage;
   };
   expect((await stageOf()).basis).toBe('weather');
   const action = {
@@ -222,7 +222,7 @@ test('without weather it is told what the calendar still says, and what nobody c
   const { body } = await request(orchard.app).get('/api/timing').expect(200);
   expect(body.timing).toBeNull();
   expect(
-    body.stages.every((one: { stage: { basis: string } | null }) => one.stage?.basis !== 'weather'),
+    body.stages.every((stage: { stage: { basis: string } | null }) => stage.stage?.basis !== 'weather'),
   ).toBe(true);
   expect((await request(orchard.app).get('/api/trees/slip-side-01/timing').expect(409)).body.type).toBe(
     'no-weather',

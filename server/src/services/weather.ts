@@ -246,7 +246,7 @@ export async function importWeather(db: Db, pool: Pool, given: WeatherImport): P
   const nowHour = hourOf(given.now);
   // A measurement of the future is none
   const isLate = (one: WeatherHour) => given.kind === 'observed' && hourOf(one.at) > nowHour + AHEAD_H;
-  const hours = read.hours.filter((one) => !isLate(one));
+  const hours = read.hours.filter((hour) => !isLate(hour));
   const late = read.hours.length - hours.length;
   const found = await compared(db, given.kind, hours);
   const chosen = { fresh: found.fresh, differing: given.differing === 'replace' ? found.differing : [] };
@@ -297,10 +297,14 @@ export async function pushHours(
 ): Promise<{ fresh: number; same: number; replaced: number }> {
   const station = await stationOf(db, authorization);
   const nowHour = hourOf(now);
-  const late = body.hours.findIndex((one) => body.kind === 'observed' && hourOf(one.at) > nowHour + AHEAD_H);
+  const late = body.hours.findIndex(
+    (hour) => body.kind === 'observed' && hourOf(hour.at) > nowHour + AHEAD_H,
+  );
   if (late >= 0) throw doesNotFit(`hours.${late}.at`, 'This hour lies in the future: send it as a forecast.');
   // Minutes are dropped; of an hour sent twice the last word counts
-  const byHour = new Map(body.hours.map((one) => [hourOf(one.at), { ...one, at: momentOf(hourOf(one.at)) }]));
+  const byHour = new Map(
+    body.hours.map((hour) => [hourOf(hour.at), { ...hour, at: momentOf(hourOf(hour.at)) }]),
+  );
   return db.transaction(async (tx) => {
     const found = await compared(tx, body.kind, [...byHour.values()]);
     await write(tx, body.kind, found, station.name, now);

@@ -67,13 +67,13 @@ export function Lanes({ lanes, days, units, lane, day, onChoose }: LanesProps) {
           <Text {...type} x={0} y={HEAD + RAIN - 6} fontSize={fontSize} fill={soft}>
             rain
           </Text>
-          {days.map((one, d) => {
+          {days.map((day, d) => {
             const middle = left + (d + 0.5) * column;
-            const { name, number } = weekday(one.day);
-            const rain = Math.min(MOST_RAIN_MM, one.rainMm ?? 0);
+            const { name, number } = weekday(day.day);
+            const rain = Math.min(MOST_RAIN_MM, day.rainMm ?? 0);
             const tall = (rain / MOST_RAIN_MM) * (RAIN - 6);
             return (
-              <G key={one.day}>
+              <G key={day.day}>
                 <Text {...type} x={middle} y={fontSize} fontSize={fontSize} fill={soft} textAnchor="middle">
                   {column < 24 ? name.slice(0, 2) : name}
                 </Text>
@@ -108,11 +108,11 @@ export function Lanes({ lanes, days, units, lane, day, onChoose }: LanesProps) {
             stroke={rule}
             strokeWidth={1}
           />
-          {lanes.map((one, l) => {
+          {lanes.map((lane, l) => {
             const foot = HEAD + RAIN + (l + 1) * LANE - 8;
             return (
-              <G key={one.id}>
-                {namesOf(one.name, left, fontSize).map((part, i, all) => (
+              <G key={lane.id}>
+                {namesOf(lane.name, left, fontSize).map((part, i, all) => (
                   <Text
                     key={part}
                     {...type}
@@ -127,7 +127,7 @@ export function Lanes({ lanes, days, units, lane, day, onChoose }: LanesProps) {
                 {days.map((at, d) => (
                   <Halves
                     key={at.day}
-                    cells={cellsOf(one, at.day)}
+                    cells={cellsOf(lane, at.day)}
                     x={left + d * column + 1.5}
                     width={column - 3}
                     foot={foot}
@@ -141,10 +141,10 @@ export function Lanes({ lanes, days, units, lane, day, onChoose }: LanesProps) {
       </Cursor>
       <UnseenTable
         caption="Cutting weather by kind of wood and day"
-        head={['Day', 'Rain', ...lanes.map((one) => one.name)]}
+        head={['Day', 'Rain', ...lanes.map((lane) => lane.name)]}
         rows={days.map(({ day: at, rainMm }) => {
           const rain = rainReading(rainMm ?? 0, units);
-          return [at, `${rain.value} ${rain.unit}`, ...lanes.map((one) => said(cellsOf(one, at)))];
+          return [at, `${rain.value} ${rain.unit}`, ...lanes.map((lane) => said(cellsOf(lane, at)))];
         })}
       />
     </View>

@@ -139,7 +139,7 @@ export function Bands({
   return (
     <G>
       {bands.map((band) => {
-        const stretch = stretches.find((one) => one.limb.id === band.limbId);
+        const stretch = stretches.find((stretch) => stretch.limb.id === band.limbId);
         if (!stretch) return null;
         const placed = band.measured !== false;
         const [fromCm, toCm] = placed ? [band.fromCm, band.toCm] : [0, stretch.limb.lengthCm];
@@ -219,7 +219,7 @@ export function KerfOnTape({ stretches, window, scale, cut }: Common & { cut: Cu
   const { kerf, ground } = usePalette();
   const at = placeOnTape(stretches, cut.limbId, cut.atCm);
   if (at === null || at < window.fromU - 1 || at > window.toU) return null;
-  const stretch = stretches.find((one) => one.limb.id === cut.limbId) as TapeStretch;
+  const stretch = stretches.find((stretch) => stretch.limb.id === cut.limbId) as TapeStretch;
   const x = scale.x(at);
   const y = scale.rows.wood;
   const half = scale.half(diameterMmAt(stretch.limb, cut.atCm)) + 15;

@@ -166,7 +166,7 @@ function AbsentHere({ codes, onChange }: { codes: string[]; onChange(codes: stri
       <Listed
         title="Does not occur in this country"
         about={`Left out of the likely causes.${REGIONAL ? ` ${REGIONAL.name} belongs here outside ${REGIONAL.onlyIn}.` : ''}`}
-        items={codes.map((one) => ({ key: one, words: nameOf(one) }))}
+        items={codes.map((code) => ({ key: code, words: nameOf(code) }))}
         onRemove={(at) => onChange(without(codes, at))}
       />
       <View flexDirection="row" flexWrap="wrap" alignItems="flex-end" gap={8}>
@@ -195,9 +195,9 @@ function OwnCultivars({
         <Listed
           title="Cultivars of this site"
           about="Added where a tree is written down."
-          items={cultivars.map((one, i) => ({
-            key: `${one.species}${one.name}${i}`,
-            words: `${one.name}, ${speciesName(one.species).toLowerCase()}: bears on ${one.habit}, takes disease: ${one.susceptibility}`,
+          items={cultivars.map((cultivar, i) => ({
+            key: `${cultivar.species}${cultivar.name}${i}`,
+            words: `${cultivar.name}, ${speciesName(cultivar.species).toLowerCase()}: bears on ${cultivar.habit}, takes disease: ${cultivar.susceptibility}`,
           }))}
           onRemove={(at) => onChange(without(cultivars, at))}
         />

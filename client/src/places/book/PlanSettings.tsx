@@ -39,7 +39,7 @@ interface FieldsProps {
 
 function Fields({ plan, onChange }: FieldsProps) {
   const set = (change: Partial<Settings>) => onChange({ ...plan, ...change });
-  const school = limitSchools.find((one) => one.id === plan.limit);
+  const school = limitSchools.find((limitSchool) => limitSchool.id === plan.limit);
   return (
     <View gap={12}>
       <Select

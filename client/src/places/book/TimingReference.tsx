@@ -56,11 +56,11 @@ export function TimingReference() {
       <Small>{`The range is the tenth and ninetieth of ${DRAWS} seeded draws: strength ×/÷ ${SPREAD.perHour}, pace of healing ×/÷ ${SPREAD.halfClosed}, inoculum ×/÷ ${SPREAD.inoculum}, best temperature ± ${SPREAD.bestC} °C, and one past year each. The index is a proposal, not a published model (confidence ${PATHOGEN_CONFIDENCE}).`}</Small>
       <Body>{LESSON}</Body>
       <Label fontSize="$19">Pathogens that have constants</Label>
-      {pathogens.map((one) => (
-        <View key={one.code}>
-          <Label>{one.name}</Label>
+      {pathogens.map((pathogen) => (
+        <View key={pathogen.code}>
+          <Label>{pathogen.name}</Label>
           <Small color="$ink">
-            {`${one.minC}, ${one.bestC}, ${one.maxC} °C (least, best, most) · heals above ${one.healsAboveC} °C, DD50 ${one.halfClosedDd}, n ${one.sharpness} · k ${one.perHour} per hour · consequence ${one.consequence} · ${[...MONTHS].map((month, i) => `${month} ${Math.round((one.months[i] as number) * 10)}`).join(' ')}`}
+            {`${pathogen.minC}, ${pathogen.bestC}, ${pathogen.maxC} °C (least, best, most) · heals above ${pathogen.healsAboveC} °C, DD50 ${pathogen.halfClosedDd}, n ${pathogen.sharpness} · k ${pathogen.perHour} per hour · consequence ${pathogen.consequence} · ${[...MONTHS].map((month, i) => `${month} ${Math.round((pathogen.months[i] as number) * 10)}`).join(' ')}`}
           </Small>
         </View>
       ))}

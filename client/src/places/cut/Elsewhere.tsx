@@ -43,7 +43,7 @@ export function Elsewhere({ item, today, blade, open, onClose }: ElsewhereProps)
   const [limbId, setLimbId] = useState(cut.limbId);
   const [at, setAt] = useState('');
   const [tornText, setTornText] = useState('');
-  const limb = view.limbs.find((one) => one.id === (why === 'other limb' ? limbId : cut.limbId));
+  const limb = view.limbs.find((limb) => limb.id === (why === 'other limb' ? limbId : cut.limbId));
   const typed = typedLengthCm(at, today.units);
   const atCm = 'cm' in typed && limb && typed.cm < limb.lengthCm ? typed.cm : null;
   const torn = typedLengthCm(tornText, today.units);

@@ -99,9 +99,9 @@ function MixForm({ here }: { here: RunHere }) {
       <Select
         label="Agent"
         value={agentId}
-        options={agents.map((one) => ({
-          value: one.id,
-          label: one.disinfects ? one.name : `${one.name} (cleans, does not disinfect)`,
+        options={agents.map((agent) => ({
+          value: agent.id,
+          label: agent.disinfects ? agent.name : `${agent.name} (cleans, does not disinfect)`,
         }))}
         onChange={setAgentId}
         hint={

@@ -12,7 +12,7 @@ import { WetButton } from './WetButton';
 
 export function StopCard({ why, ways, ...frame }: FrameGiven & { why: CleanWhy; ways: WayOut[] }) {
   const { run, item, blade } = frame;
-  const nameOf = (id: string) => run.blades.find((one) => one.id === id)?.name ?? id;
+  const nameOf = (id: string) => run.blades.find((blade) => blade.id === id)?.name ?? id;
   const other = ways.find((way) => way.how === 'take' && way.bladeId !== blade?.id);
   const ownWay = ways.find((way) => way.bladeId === blade?.id);
   const state = blade ? run.logs.get(blade.id)?.state : undefined;

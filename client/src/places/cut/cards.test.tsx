@@ -190,10 +190,13 @@ describe('the contact time', () => {
     fireEvent.click(await findButton('I stand there'));
     await findButton('Blade clean');
     await allSent();
-    server.actions = server.actions.map((one) =>
-      one.action.kind === 'bladeWetted'
-        ? { ...one, action: { ...one.action, at: new Date(Date.parse(NOW) - seconds * 1000).toISOString() } }
-        : one,
+    server.actions = server.actions.map((action) =>
+      action.action.kind === 'bladeWetted'
+        ? {
+            ...action,
+            action: { ...action.action, at: new Date(Date.parse(NOW) - seconds * 1000).toISOString() },
+          }
+        : action,
     );
     show(<CutPlace />, server);
     await findButton('Blade clean');
@@ -282,7 +285,7 @@ describe('a blade that would carry disease', () => {
 describe('after a big cut', () => {
   /** A limb of 60 mm at its collar: three strokes. */
   async function bigCutMade(): Promise<FakeServer> {
-    const thick = limbs.map((one) => (one.id === 'S' ? { ...one, baseMm: 60, lengthCm: 140 } : one));
+    const thick = limbs.map((limb) => (limb.id === 'S' ? { ...limb, baseMm: 60, lengthCm: 140 } : limb));
     const server = new FakeServer([{ ...detail([finding(CANKER, 'S', 'FB_CANK_A')]), limbs: thick }]);
     await toTheCut(server);
     press('Made the cut');

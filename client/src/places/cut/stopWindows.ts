@@ -11,7 +11,7 @@ import { dayHour } from '../../data/moment';
 function windowsOf({ view, items }: Stop, { timing, groupOf }: TimingNow) {
   if (!timing) return null;
   if (items.every(({ disorders }) => isPlainDead(disorders)))
-    return timing.deadWindows.map((one) => ({ ...one, verdict: 'go' as const, dryH: null }));
+    return timing.deadWindows.map((deadWindow) => ({ ...deadWindow, verdict: 'go' as const, dryH: null }));
   return timing.groups.find((group) => group.key === groupOf[view.tree.id])?.windows ?? null;
 }
 

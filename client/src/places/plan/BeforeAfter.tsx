@@ -21,7 +21,7 @@ export function BeforeAfter({ view, today, visits, onChoose }: BeforeAfterProps)
   const after = useMemo(() => limbsAfter(view.limbs, steps, last), [view.limbs, steps, last]);
   const now = useOpenness(view.tree.id, view.limbs, view.detail.limbs).data;
   const then = useOpenness(view.tree.id, after, view.detail.limbs).data;
-  if (steps.every((one) => one.priced.kerf === null)) return null;
+  if (steps.every((step) => step.priced.kerf === null)) return null;
   const gone = new Set(view.limbs.map((limb) => limb.id));
   for (const limb of after) gone.delete(limb.id);
   const clock = (limbs: typeof after) => (
@@ -35,7 +35,7 @@ export function BeforeAfter({ view, today, visits, onChoose }: BeforeAfterProps)
           limbs.some((limb) => limb.id === finding.limbId && limb.lengthCm > finding.fromCm),
         ),
       )}
-      kerfs={limbs === after ? [] : steps.flatMap((one) => (one.priced.kerf ? [one.priced.kerf] : []))}
+      kerfs={limbs === after ? [] : steps.flatMap((step) => (step.priced.kerf ? [step.priced.kerf] : []))}
       units={today.units}
       onChoose={onChoose}
     />

@@ -48,7 +48,7 @@ const CHOICE_WORDS: Record<ChoiceWord, string> = {
 function OneDecision({ view, today, decision }: { view: TreeView; today: SiteToday; decision: Decision }) {
   const clock = useClock();
   const recording = useRecordAction();
-  const finding = view.findings.find((one) => one.id === decision.lesionId);
+  const finding = view.findings.find((finding) => finding.id === decision.lesionId);
   const decided = decisionOn(view, decision.lesionId);
   const [draft, setDraft] = useState<ChoiceWord | null>(null);
   if (!finding) return null;

@@ -17,7 +17,7 @@ export function Follower({ view, limbId }: { view: TreeView; limbId: string }) {
   const units = useUnits();
   const recording = useRecordAction();
   const [open, setOpen] = useState(false);
-  const limb = view.limbs.find((one) => one.id === limbId);
+  const limb = view.limbs.find((limb) => limb.id === limbId);
   const others = followersOf(view.limbs, limbId);
   const [followerId, setFollowerId] = useState<string | null>(null);
   const [untilMm, setUntilMm] = useState(limb ? followerFromMm(limb) : 1);

@@ -103,7 +103,7 @@ export function LeftAsIs({ view, solved }: { view: TreeView; solved: Solved }) {
     <View gap={8}>
       <Section>Without a cut of its own</Section>
       {rows.map(({ findingId, words }) => {
-        const finding = view.findings.find((one) => one.id === findingId);
+        const finding = view.findings.find((finding) => finding.id === findingId);
         if (!finding) return null;
         return (
           <View key={findingId} flexDirection="row" gap={12} alignItems="flex-start">
@@ -132,7 +132,7 @@ function handOverWords({ prepared }: Solved, findingId: string): string {
 
 function insteadOf(view: TreeView, findingId: string, words: string): string {
   const uncut = view.cuts.uncut.find((one) => one.findingId === findingId);
-  const finding = view.findings.find((one) => one.id === findingId);
+  const finding = view.findings.find((finding) => finding.id === findingId);
   const instead =
     uncut && finding && (uncut.why === 'wait' || uncut.why === 'leave')
       ? disorderOf(finding.disorder)?.instead

@@ -87,7 +87,7 @@ export function PinList({ view, today }: { view: TreeView; today: SiteToday }) {
   const recording = useRecordAction();
   const pins = pinsOf(view.actions);
   const lifted = [...liftedMusts(view.actions, today.day)].filter(([findingId]) =>
-    view.findings.some((one) => one.id === findingId),
+    view.findings.some((finding) => finding.id === findingId),
   );
   if (pins.length + lifted.length === 0) return null;
   const takeOff = (actionId: string) => recording.record({ kind: 'undone', at: clock(), actionId });
@@ -111,7 +111,7 @@ export function PinList({ view, today }: { view: TreeView; today: SiteToday }) {
         <View key={actionId} flexDirection="row" alignItems="center" gap={12}>
           <Body
             flex={1}
-          >{`${view.findings.find((one) => one.id === findingId)?.limbName ?? ''}: need not come out, ${why}${until ? ` until ${dayWords(until)}` : ''}${note ? `: ${note}` : ''}`}</Body>
+          >{`${view.findings.find((finding) => finding.id === findingId)?.limbName ?? ''}: need not come out, ${why}${until ? ` until ${dayWords(until)}` : ''}${note ? `: ${note}` : ''}`}</Body>
           <Button kind="quiet" onPress={() => takeOff(actionId)} disabled={recording.isPending}>
             Take off
           </Button>

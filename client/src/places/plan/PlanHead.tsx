@@ -10,7 +10,7 @@ const ORDER: MarkKind[] = ['diseased', 'damaged', 'misplaced', 'dead'];
 
 export function PlanHead({ solved, visits }: { solved: Solved; visits: Visit[] }) {
   const { plan, prepared } = solved;
-  const season = plan.seasons.find((one) => one.crown + one.exempt > 0) ?? plan.seasons[0];
+  const season = plan.seasons.find((season) => season.crown + season.exempt > 0) ?? plan.seasons[0];
   if (!season) return null;
   const steps = visits.flatMap((visit) => visit.steps);
   const parts = [false, true].flatMap((later) =>
@@ -21,16 +21,16 @@ export function PlanHead({ solved, visits }: { solved: Solved; visits: Visit[] }
         later,
         crown: steps
           .filter(
-            (one) =>
-              one.kind === kind &&
-              one.step.season > season.season === later &&
-              one.step.season >= season.season,
+            (step) =>
+              step.kind === kind &&
+              step.step.season > season.season === later &&
+              step.step.season >= season.season,
           )
           .reduce((sum, one) => sum + one.step.crown + one.step.exempt, 0),
       }),
     ),
   );
-  const dead = steps.filter((one) => one.kind === 'dead').length;
+  const dead = steps.filter((step) => step.kind === 'dead').length;
   const whole = season.crown + season.exempt;
   const guessed = prepared.crown.guessedLimbIds.length;
   const warns = season.crown > season.warnsFrom;

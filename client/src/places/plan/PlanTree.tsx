@@ -65,9 +65,9 @@ function SolvedPlan({ view, today, solved, searching }: SolvedPlanProps) {
   const visits = useMemo(() => visitsOf(solved), [solved]);
   const steps = visits.flatMap((visit) => visit.steps);
   const [chosenId, setChosenId] = useState<string | null>(null);
-  const chosen = steps.find((one) => one.priced.id === chosenId) ?? steps[0] ?? null;
+  const chosen = steps.find((step) => step.priced.id === chosenId) ?? steps[0] ?? null;
   const [behind, setBehind] = useState<string | null>(null);
-  const sheet = steps.find((one) => one.priced.id === behind) ?? null;
+  const sheet = steps.find((step) => step.priced.id === behind) ?? null;
   useKeys({ w: () => chosen && setBehind(chosen.priced.id), u: () => switchUnits(today) });
   const { tree } = view;
   const first = visits[0];
@@ -107,7 +107,7 @@ function SolvedPlan({ view, today, solved, searching }: SolvedPlanProps) {
             view={view}
             today={today}
             chosenId={chosen?.limbId ?? null}
-            kerfs={steps.flatMap((one) => (one.priced.kerf ? [one.priced.kerf] : []))}
+            kerfs={steps.flatMap((step) => (step.priced.kerf ? [step.priced.kerf] : []))}
             onChoose={openLimb}
           />
         }
@@ -153,7 +153,7 @@ interface VisitPartProps {
 
 /** The list in order, and the chosen step; on a phone one swipes from step to step. */
 function VisitPart({ visit, view, today, chosenId, onChoose, onMore }: VisitPartProps) {
-  const at = visit.steps.findIndex((one) => one.priced.id === chosenId);
+  const at = visit.steps.findIndex((step) => step.priced.id === chosenId);
   const title = visitTitle(visit);
   return (
     <View gap={12}>
@@ -166,14 +166,14 @@ function VisitPart({ visit, view, today, chosenId, onChoose, onMore }: VisitPart
           count={visit.steps.length}
           onAt={(i) => onChoose(visit.steps[i]?.priced.id ?? '')}
         >
-          {visit.steps.map((one) => (
+          {visit.steps.map((step) => (
             <StepCard
-              key={one.priced.id}
+              key={step.priced.id}
               view={view}
               today={today}
-              one={one}
+              one={step}
               isNow={visit.isNow}
-              onMore={() => onMore(one.priced.id)}
+              onMore={() => onMore(step.priced.id)}
             />
           ))}
         </Swipe>

@@ -23,21 +23,21 @@ interface StepRowsProps {
 export function StepRows({ view, today, steps, chosenId, onChoose }: StepRowsProps) {
   return (
     <Rows>
-      {steps.map((one, i) => {
-        const { handling } = one.priced;
+      {steps.map((step, i) => {
+        const { handling } = step.priced;
         const solved = view.findings.filter((finding) =>
-          one.step.solves.some(({ findingId }) => findingId === finding.id),
+          step.step.solves.some(({ findingId }) => findingId === finding.id),
         );
-        const what = one.cut
-          ? kindWords(one.cut)
-          : one.priced.candidate.what.is === 'other'
-            ? otherWords(one.priced.candidate.what.kind)
+        const what = step.cut
+          ? kindWords(step.cut)
+          : step.priced.candidate.what.is === 'other'
+            ? otherWords(step.priced.candidate.what.kind)
             : '';
         return (
           <PressRow
-            key={one.priced.id}
-            chosen={one.priced.id === chosenId}
-            onPress={() => onChoose(one.priced.id)}
+            key={step.priced.id}
+            chosen={step.priced.id === chosenId}
+            onPress={() => onChoose(step.priced.id)}
             minHeight={64}
             paddingVertical={8}
             paddingRight={16}
@@ -46,14 +46,14 @@ export function StepRows({ view, today, steps, chosenId, onChoose }: StepRowsPro
             <Figure color="$soft" minWidth={20}>
               {i + 1}
             </Figure>
-            <Mark kind={one.kind} />
+            <Mark kind={step.kind} />
             <View flex={1} minWidth={0}>
               <Label fontSize="$19" lineHeight="$19">
-                {view.names.get(one.limbId) ?? one.limbId}
-                {one.cut ? ' at ' : ''}
-                {one.cut ? (
+                {view.names.get(step.limbId) ?? step.limbId}
+                {step.cut ? ' at ' : ''}
+                {step.cut ? (
                   <Label fontSize="$19" lineHeight="$19" color="$kerfText">
-                    {placeWords(one.cut, today.units)}
+                    {placeWords(step.cut, today.units)}
                   </Label>
                 ) : null}
               </Label>
@@ -63,8 +63,8 @@ export function StepRows({ view, today, steps, chosenId, onChoose }: StepRowsPro
               <Label>{handling ? joined(thicknessReading(handling.kerfMm, today.units)) : ''}</Label>
               <Small>
                 {handling && handling.massKg >= 0.5
-                  ? `${joined(massReading(handling.massKg, today.units))}, ${percentOf(one.step.crown + one.step.exempt)}`
-                  : percentOf(one.step.crown + one.step.exempt)}
+                  ? `${joined(massReading(handling.massKg, today.units))}, ${percentOf(step.step.crown + step.step.exempt)}`
+                  : percentOf(step.step.crown + step.step.exempt)}
               </Small>
             </View>
           </PressRow>

@@ -100,7 +100,7 @@ interface SayProps {
 
 /** A word for a fruit that can mean several is asked about once, for all of its rows. */
 function Kinds({ report: { asks }, choices, onSay }: SayProps) {
-  const answered = Object.keys(choices.kinds).filter((word) => !asks.some((one) => one.word === word));
+  const answered = Object.keys(choices.kinds).filter((word) => !asks.some((ask) => ask.word === word));
   const options = (codes: readonly string[]) => [
     { value: NONE, label: 'Not said: its rows are refused' },
     ...codes.map((code) => ({ value: code, label: speciesName(code) })),
@@ -243,7 +243,7 @@ function Units({ report: { units }, choices, onSay }: SayProps) {
           label={`${fieldWords[field]} is in`}
           hint={`In ${plural(rows, 'row')}. ${TOLD_BY[by]}`}
           value={unit}
-          options={lengthUnits.map((one) => ({ value: one, label: UNIT_WORDS[one] }))}
+          options={lengthUnits.map((lengthUnit) => ({ value: lengthUnit, label: UNIT_WORDS[lengthUnit] }))}
           onChange={(next) => onSay({ ...choices, units: { ...choices.units, [field]: next as LengthUnit } })}
         />
       ))}

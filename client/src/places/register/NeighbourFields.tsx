@@ -17,20 +17,23 @@ const MOST = 8;
 export function NeighbourFields({ neighbours, codes, onChange }: NeighbourFieldsProps) {
   const [code, setCode] = useState('');
   const add = (how: 'meets' | 'shades') => {
-    onChange([...neighbours.filter((one) => one.code !== code.trim()), { code: code.trim(), how }]);
+    onChange([
+      ...neighbours.filter((neighbour) => neighbour.code !== code.trim()),
+      { code: code.trim(), how },
+    ]);
     setCode('');
   };
   const ready = code.trim() !== '' && neighbours.length < MOST;
   return (
     <View gap={8}>
       <Small>Neighbours that meet or shade it</Small>
-      {neighbours.map((one) => (
-        <View key={one.code} flexDirection="row" alignItems="center" gap={12}>
-          <Label flex={1}>{`${one.code} ${one.how}`}</Label>
+      {neighbours.map((neighbour) => (
+        <View key={neighbour.code} flexDirection="row" alignItems="center" gap={12}>
+          <Label flex={1}>{`${neighbour.code} ${neighbour.how}`}</Label>
           <Button
             kind="quiet"
-            aria-label={`Remove ${one.code}`}
-            onPress={() => onChange(neighbours.filter((other) => other !== one))}
+            aria-label={`Remove ${neighbour.code}`}
+            onPress={() => onChange(neighbours.filter((other) => other !== neighbour))}
           >
             Remove
           </Button>

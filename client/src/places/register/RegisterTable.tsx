@@ -23,7 +23,9 @@ export function RegisterTable({ trees, onOpen }: { trees: TreeSummary[]; onOpen(
   const height = useCallback((cm: number) => joined(heightReading(cm, units)), [units]);
   const box = useRef<HTMLElement>(null);
   const [sorting, setSorting] = useState<Sorting | null>(null);
-  const [hidden, setHidden] = useState(() => new Set(COLUMNS.flatMap((one) => (one.hidden ? [one.id] : []))));
+  const [hidden, setHidden] = useState(
+    () => new Set(COLUMNS.flatMap((column) => (column.hidden ? [column.id] : []))),
+  );
   const [focused, setFocused] = useState(0);
   const [choosing, setChoosing] = useState(false);
   const rows = useMemo(() => sorted(trees, sorting), [trees, sorting]);

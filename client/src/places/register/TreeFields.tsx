@@ -128,7 +128,7 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
         <Field
           label={fieldWords.cultivar}
           value={form.cultivar}
-          list={names.map((one) => one.name)}
+          list={names.map((name) => name.name)}
           hint="Empty: unknown."
           onChangeText={(cultivar) => onChange(withKnown({ ...form, cultivar }, cultivars))}
         />

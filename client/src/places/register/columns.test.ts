@@ -4,7 +4,7 @@ import { detail } from '../../testing/orchard';
 import { COLUMNS, sorted } from './columns';
 
 const tree = (code: string, heightCm = 300) => detail([], { code, heightCm }).tree;
-const codes = (trees: readonly { code: string }[]) => trees.map((one) => one.code);
+const codes = (trees: readonly { code: string }[]) => trees.map((tree) => tree.code);
 
 test('numbers in a code count as numbers; down is the other way round; unsorted is as it came', () => {
   const trees = ['Row 10', 'Row 9', 'row 1', 'Quay 2'].map((code) => tree(code));

@@ -85,7 +85,7 @@ export interface Sorting {
  * @param sorting null: as they come, in walking order
  */
 export function sorted(trees: readonly TreeSummary[], sorting: Sorting | null): readonly TreeSummary[] {
-  const column = sorting && COLUMNS.find((one) => one.id === sorting.columnId);
+  const column = sorting && COLUMNS.find((column) => column.id === sorting.columnId);
   if (!sorting || !column) return trees;
   const keys = trees.map(column.sort);
   const order = Array.from(trees.keys());

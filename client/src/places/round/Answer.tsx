@@ -32,7 +32,7 @@ interface AnswerProps {
 export function Answer({ view, today, lesionId, onWhy }: AnswerProps) {
   const uncut = view.cuts.uncut.find((one) => one.findingId === lesionId);
   if (uncut) return <UncutWords view={view} lesionId={lesionId} why={uncut.why} />;
-  const decision = view.cuts.decisions.find((one) => one.lesionId === lesionId);
+  const decision = view.cuts.decisions.find((decision) => decision.lesionId === lesionId);
   if (decision) return <DecisionWords view={view} decision={decision} />;
   const answer = cutOf(view, lesionId);
   if (!answer) return null;

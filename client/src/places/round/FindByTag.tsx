@@ -34,7 +34,7 @@ export function FindByTag() {
     if (!file) return;
     const { tagInPhoto } = await import('../../data/qrCode');
     const read = await tagInPhoto(file);
-    const tree = trees.find((one) => one.code.toLowerCase() === read?.toLowerCase() || one.id === read);
+    const tree = trees.find((tree) => tree.code.toLowerCase() === read?.toLowerCase() || tree.id === read);
     if (tree) return go(tree.id);
     setFault(
       read

@@ -32,7 +32,7 @@ export function FindingRows({ view, today, onOpen }: FindingRowsProps) {
           <Section>Open findings</Section>
           <Rows>
             {view.findings.map((finding) => {
-              const limb = view.limbs.find((one) => one.id === finding.limbId);
+              const limb = view.limbs.find((limb) => limb.id === finding.limbId);
               return (
                 <PressRow
                   key={finding.id}

@@ -130,11 +130,11 @@ export function LimbAtWork({
 /** Two findings of the same on one limb may be one that was seen twice. */
 function AlreadyThere({ view, marking }: { view: TreeView; marking: Marking }) {
   const same = view.findings.find(
-    (one) =>
-      one.id !== marking.id &&
-      one.limbId === marking.limbId &&
-      one.disorder === marking.disorder &&
-      (one.fault?.kind ?? null) === (marking.fault?.kind ?? null),
+    (finding) =>
+      finding.id !== marking.id &&
+      finding.limbId === marking.limbId &&
+      finding.disorder === marking.disorder &&
+      (finding.fault?.kind ?? null) === (marking.fault?.kind ?? null),
   );
   if (!same) return null;
   return (

@@ -81,8 +81,8 @@ export function TreeAtWork({ detail, today, firstLimbId, fromRun, neighbours }: 
   const [picked, setPicked] = useState(firstLimbId ?? marking?.limbId ?? view.findings[0]?.limbId ?? '');
   const limbId = marking?.limbId ?? picked;
   const limb =
-    view.limbs.find((one) => one.id === limbId) ??
-    view.limbs.find((one) => one.kind === 'scaffold') ??
+    view.limbs.find((limb) => limb.id === limbId) ??
+    view.limbs.find((limb) => limb.kind === 'scaffold') ??
     view.limbs[0];
 
   const begin = () => {
@@ -99,7 +99,7 @@ export function TreeAtWork({ detail, today, firstLimbId, fromRun, neighbours }: 
     // A finding that is on record stays on its limb while it is changed.
     if (marking && marking.baseRevision !== null && !marking.somewhere) return;
     setPicked(id);
-    const onto = view.limbs.find((one) => one.id === id);
+    const onto = view.limbs.find((limb) => limb.id === id);
     if (marking && onto) setMarking(movedTo(marking, onto, today.units));
   };
   useKeys({

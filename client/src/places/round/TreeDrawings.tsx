@@ -71,7 +71,7 @@ function Beside(props: TreeDrawingsProps) {
 }
 
 function LimbFacts({ view, today, limbId }: TreeDrawingsProps) {
-  const limb = view.limbs.find((one) => one.id === limbId);
+  const limb = view.limbs.find((limb) => limb.id === limbId);
   if (!limb) return null;
   const facts: [string, string][] = [
     ['length', tapeText(limb.lengthCm, today.units)],

@@ -7,8 +7,8 @@ import { Small } from '../../ui/type';
 
 export function TreeFacts({ tree, units }: { tree: TreeSummary; units: Units }) {
   const trees = useTrees().data;
-  const row = trees?.rows.find((one) => one.id === tree.rowId);
-  const plot = trees?.plots.find((one) => one.id === tree.plotId);
+  const row = trees?.rows.find((row) => row.id === tree.rowId);
+  const plot = trees?.plots.find((plot) => plot.id === tree.plotId);
   const facts = [
     ...(plot && row
       ? [

@@ -165,7 +165,7 @@ function Jobs({ treeId, jobs, today }: { treeId: string; jobs: readonly Job[]; t
       <Section>Jobs without a saw</Section>
       {open.length === 0 ? <Small>None open.</Small> : null}
       {open.map((job) => {
-        const kind = jobKinds.find((one) => one.code === job.job);
+        const kind = jobKinds.find((jobKind) => jobKind.code === job.job);
         const late = job.dueOn < today.day;
         return (
           <View key={job.id} flexDirection="row" alignItems="center" gap={8}>
@@ -210,7 +210,7 @@ function Jobs({ treeId, jobs, today }: { treeId: string; jobs: readonly Job[]; t
             </View>
           }
         >
-          {`${jobKinds.find((one) => one.code === removed.job)?.name ?? removed.job} is removed.`}
+          {`${jobKinds.find((jobKind) => jobKind.code === removed.job)?.name ?? removed.job} is removed.`}
         </Notice>
       ) : null}
       <View flexDirection="row">

@@ -103,9 +103,9 @@ export function FrostRows({ told, today }: Pick<CannotWaitProps, 'told' | 'today
 export function BlightRows({ told, today }: Pick<CannotWaitProps, 'told' | 'today'>) {
   if (!told?.timing) return null;
   return told.timing.blight.flatMap(({ key, species, days, strikes }) => {
-    const here = days.find((one) => one.day === today.day);
+    const here = days.find((day) => day.day === today.day);
     const ahead = days.find(
-      (one) => one.day > today.day && (one.risk === 'high' || one.risk === 'infection'),
+      (day) => day.day > today.day && (day.risk === 'high' || day.risk === 'infection'),
     );
     const rows = [];
     if (here || ahead) {
@@ -119,8 +119,8 @@ export function BlightRows({ told, today }: Pick<CannotWaitProps, 'told' | 'toda
         />,
       );
     }
-    const first = strikes.find((one) => strikeOn(one, today.day) === 'shows');
-    const ripening = strikes.find((one) => strikeOn(one, today.day) === 'ripens');
+    const first = strikes.find((strike) => strikeOn(strike, today.day) === 'shows');
+    const ripening = strikes.find((strike) => strikeOn(strike, today.day) === 'ripens');
     if (first?.showFrom) {
       rows.push(
         <Row
@@ -146,13 +146,13 @@ export function BlightRows({ told, today }: Pick<CannotWaitProps, 'told' | 'toda
 
 export function ProtectantRows({ told }: Pick<CannotWaitProps, 'told'>) {
   return (told?.protectants ?? [])
-    .filter((one) => one.state === 'washed off')
-    .map((one) => (
+    .filter((protectant) => protectant.state === 'washed off')
+    .map((protectant) => (
       <Row
-        key={one.actionId}
+        key={protectant.actionId}
         href="/book/weather"
-        title={`${one.product}: rain has washed it off`}
-        detail={`${Math.round(one.rainMm)} mm since ${dayWords(one.at.slice(0, 10))} · whether it may go on again says its label (${one.label})`}
+        title={`${protectant.product}: rain has washed it off`}
+        detail={`${Math.round(protectant.rainMm)} mm since ${dayWords(protectant.at.slice(0, 10))} · whether it may go on again says its label (${protectant.label})`}
       />
     ));
 }

@@ -80,7 +80,7 @@ function Days({ view, today, cut }: { view: TreeView; today: SiteToday; cut: Cut
   if (!data) return <Waiting title={title} error={error} onRetry={refetch} />;
   const { group, station } = data;
   const { timeZone } = today.site;
-  const window = group.windows.find((one) => one.verdict === 'go') ?? group.windows[0];
+  const window = group.windows.find((window) => window.verdict === 'go') ?? group.windows[0];
   return (
     <Screen
       title={title}
@@ -260,9 +260,9 @@ function OtherRules({ view }: { view: TreeView }) {
   return (
     <View gap={6}>
       <Section>Also mind</Section>
-      {rules.map((one) => (
-        <Body key={one.code} fontSize="$16" lineHeight="$16">
-          {`${one.name}: ${one.rule}`}
+      {rules.map((rule) => (
+        <Body key={rule.code} fontSize="$16" lineHeight="$16">
+          {`${rule.name}: ${rule.rule}`}
         </Body>
       ))}
       <Small>For these no constants are known: they are not in the index. Common practice, no source.</Small>

@@ -146,21 +146,21 @@ function Schools({ season }: { season: SeasonAnswer }) {
 function Months({ season }: { season: SeasonAnswer }) {
   const { plum, chalk, leaf } = usePalette();
   const [at, setAt] = useState(0);
-  const most = Math.max(0.001, ...season.months.map((one) => one.temperatureTerm));
-  const mostRain = Math.max(0.001, ...season.months.map((one) => one.rainShare));
+  const most = Math.max(0.001, ...season.months.map((month) => month.temperatureTerm));
+  const mostRain = Math.max(0.001, ...season.months.map((month) => month.rainShare));
   const lines = [
     {
       name: 'Temperature alone, equal rain',
-      values: season.months.map((one) => one.temperatureTerm / most),
+      values: season.months.map((month) => month.temperatureTerm / most),
       colour: plum,
     },
     {
       name: 'How often it rains',
-      values: season.months.map((one) => one.rainShare / mostRain),
+      values: season.months.map((month) => month.rainShare / mostRain),
       colour: chalk,
       dash: '7 4',
     },
-    { name: 'Spores about', values: season.months.map((one) => one.inoculum), colour: leaf, dash: '2 4' },
+    { name: 'Spores about', values: season.months.map((month) => month.inoculum), colour: leaf, dash: '2 4' },
   ];
   const say = (i: number) => {
     const month = season.months[i];

@@ -36,7 +36,7 @@ export function asMilp(problem: PlanProblem): string {
       own.exemptFruit * costs.exemptFruit;
     slots.forEach(({ season }, t) => {
       whole.push(u(k, t));
-      const now = candidate.slots.filter((one) => one <= t).map((one) => x(k, one));
+      const now = candidate.slots.filter((slot) => slot <= t).map((slot) => x(k, slot));
       const next = slots[t + 1];
       // Gone in slot t: u_t − u_(t−1); written for each u_t, the price steps down where the season turns
       const step = price * weight(season) - (next ? price * weight(next.season) : 0);
@@ -62,7 +62,7 @@ export function asMilp(problem: PlanProblem): string {
   });
   problem.problems.forEach(({ value, mustBy }, p) => {
     const solvers = candidates.flatMap(({ solves }, k) =>
-      solves.filter((one) => one.problem === p).map(({ remains }) => ({ k, remains })),
+      solves.filter((solve) => solve.problem === p).map(({ remains }) => ({ k, remains })),
     );
     const credits: string[] = [];
     for (const { k, remains } of solvers) {

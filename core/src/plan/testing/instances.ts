@@ -180,7 +180,7 @@ function assembled({ seed, count, limit, int, limbs, places, others, problems, s
   for (const [i, tied] of others.entries()) {
     const p = tied.solves[0]?.problem;
     candidates.forEach((candidate, k) => {
-      const solvesIt = order[k]?.solves.some((one) => one.problem === p);
+      const solvesIt = order[k]?.solves.some((solve) => solve.problem === p);
       if (solvesIt && candidate) problem.excludes.push([k, candidates.length + i]);
     });
   }
@@ -236,7 +236,7 @@ function closure(candidates: PlanCandidate[], from: number, problem: number, rem
   let at: number | null = from;
   while (at !== null) {
     const candidate = candidates[at] as PlanCandidate;
-    const had = candidate.solves.find((one) => one.problem === problem);
+    const had = candidate.solves.find((solve) => solve.problem === problem);
     if (!had) candidate.solves.push({ problem, remains });
     else had.remains = Math.min(had.remains, remains);
     at = candidate.parent;
@@ -246,13 +246,13 @@ function closure(candidates: PlanCandidate[], from: number, problem: number, rem
 /** About one disease in six is active: the least that answers it is free of the limit, and it goes in the first slot that is open. */
 function musts(problem: PlanProblem, order: Place[], int: Int): void {
   const { candidates, problems } = problem;
-  problems.forEach((one, p) => {
-    if (one.value < 25 || int(0, 5) > 0) return;
+  problems.forEach((problem, p) => {
+    if (problem.value < 25 || int(0, 5) > 0) return;
     const smallest = order.findLastIndex((place) => place.solves.some(({ problem: own }) => own === p));
     const leaf = candidates[smallest];
     if (!leaf) return;
     const first = leaf.slots[0] as number;
-    one.mustBy = first;
+    problem.mustBy = first;
     candidates.forEach((candidate, k) => {
       let at: number | null = k;
       while (at !== null && at !== smallest) at = candidates[at]?.parent ?? null;

@@ -119,7 +119,7 @@ export function limbTape(
   width: number,
   { limbs, cut, findings, units }: Tape,
 ): void {
-  const limb = limbs.find((one) => one.id === cut.limbId);
+  const limb = limbs.find((limb) => limb.id === cut.limbId);
   if (!limb) return;
   const pt = (width - 30) / limb.lengthCm;
   const middle = y + 12;
@@ -138,7 +138,7 @@ export function limbTape(
     .lineTo(at(0), middle + 11)
     .lineWidth(2.4)
     .stroke(INK);
-  for (const finding of findings.filter((one) => one.limbId === limb.id)) {
+  for (const finding of findings.filter((finding) => finding.limbId === limb.id)) {
     doc
       .rect(at(finding.fromCm), middle - 5, Math.max(2, (finding.toCm - finding.fromCm) * pt), 10)
       .lineWidth(0.8);

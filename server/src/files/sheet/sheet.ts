@@ -79,7 +79,7 @@ function treePages(doc: Doc, sheet: TreeSheet): void {
   head(doc, sheet);
   const byId = new Map(prepared.all.map((one) => [one.id, one]));
   const first = plan.steps[0];
-  const now = plan.steps.filter((one) => one.season === first?.season && one.pass === first.pass);
+  const now = plan.steps.filter((step) => step.season === first?.season && step.pass === first.pass);
   const visit = inOrder(now, byId, orders);
   drawings(doc, sheet, plan, visit);
   cautions(doc, visit, plan);
@@ -351,7 +351,7 @@ function left(doc: Doc, sheet: TreeSheet, plan: TreePlan): void {
   section(doc, 'Left as it is');
   const names = new Map(sheet.names);
   for (const { findingId, why } of plan.left) {
-    const finding = sheet.input.findings.find((one) => one.id === findingId);
+    const finding = sheet.input.findings.find((finding) => finding.id === findingId);
     if (!finding) continue;
     roomFor(doc, 28);
     paragraph(

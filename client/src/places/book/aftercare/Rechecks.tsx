@@ -37,7 +37,7 @@ export function Rechecks() {
   if (!cuts || !today) return <Waiting title="Book" error={error} onRetry={refetch} />;
   const codeOf = (treeId: string) => trees?.find((tree) => tree.id === treeId)?.code ?? treeId;
   const due = rechecksDue(cuts);
-  const all = cuts.flatMap((cut) => cut.rechecks.map((one) => ({ ...one, cut })));
+  const all = cuts.flatMap((cut) => cut.rechecks.map((recheck) => ({ ...recheck, cut })));
   const toCome = all.filter((one) => one.state === 'to come').sort((a, b) => (a.dueOn < b.dueOn ? -1 : 1));
   const done = all.filter((one) => one.done !== null).sort((a, b) => (doneAt(a) > doneAt(b) ? -1 : 1));
   const lapsed = all.filter((one) => one.state === 'lapsed').length;

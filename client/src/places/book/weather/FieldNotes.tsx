@@ -30,7 +30,7 @@ export function SayStage({ told, today }: NoteProps) {
   const trees = useTrees().data?.trees ?? [];
   const { record, error, isPending } = useRecordAction();
   const [open, setOpen] = useState(false);
-  const kinds = told.stages.map((one) => one.species).filter((species) => cropOf(species));
+  const kinds = told.stages.map((stage) => stage.species).filter((species) => cropOf(species));
   const [chosen, setSpecies] = useState<string | null>(null);
   const species = chosen ?? kinds[0];
   const [cultivar, setCultivar] = useState(ALL);
@@ -43,7 +43,7 @@ export function SayStage({ told, today }: NoteProps) {
   const cultivars = [
     ...new Set(trees.filter((tree) => tree.species === species).flatMap((tree) => tree.cultivar ?? [])),
   ];
-  const stage = stages.find((one) => String(one.share) === share);
+  const stage = stages.find((stage) => String(stage.share) === share);
   if (!open) {
     return (
       <View gap={8}>
@@ -61,7 +61,7 @@ export function SayStage({ told, today }: NoteProps) {
       <Select
         label="Kind of tree"
         value={species}
-        options={kinds.map((one) => ({ value: one, label: speciesName(one) }))}
+        options={kinds.map((kind) => ({ value: kind, label: speciesName(kind) }))}
         onChange={(next) => {
           setSpecies(next);
           setCultivar(ALL);
@@ -73,7 +73,7 @@ export function SayStage({ told, today }: NoteProps) {
         value={cultivar}
         options={[
           { value: ALL, label: 'All of them' },
-          ...cultivars.map((one) => ({ value: one, label: one })),
+          ...cultivars.map((cultivar) => ({ value: cultivar, label: cultivar })),
         ]}
         onChange={setCultivar}
       />
@@ -82,7 +82,7 @@ export function SayStage({ told, today }: NoteProps) {
         value={share}
         options={[
           { value: '', label: 'Choose' },
-          ...stages.map((one) => ({ value: String(one.share), label: one.name })),
+          ...stages.map((stage) => ({ value: String(stage.share), label: stage.name })),
         ]}
         onChange={setShare}
       />

@@ -212,7 +212,7 @@ function Faults({
   onRepair: ((repair: Repair[]) => void) | null;
 }) {
   if (report.faultCount === 0) return <Body>No gap, spike or impossible value was found.</Body>;
-  const mended = report.faults.filter((one) => one.mended).length;
+  const mended = report.faults.filter((fault) => fault.mended).length;
   return (
     <View gap={8}>
       <Section>{`${plural(report.faultCount, 'fault')} found, ${mended} mended`}</Section>

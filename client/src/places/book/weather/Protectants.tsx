@@ -35,14 +35,14 @@ export function Protectants({ told, today }: ProtectantsProps) {
   return (
     <View gap={10}>
       {told.protectants.length === 0 ? <Body>Nothing was written down in the last three weeks.</Body> : null}
-      {told.protectants.map((one) => (
-        <View key={one.actionId} gap={2}>
-          <Label>{`${one.product}, ${shortMoment(one.at, today.site.timeZone)}`}</Label>
+      {told.protectants.map((protectant) => (
+        <View key={protectant.actionId} gap={2}>
+          <Label>{`${protectant.product}, ${shortMoment(protectant.at, today.site.timeZone)}`}</Label>
           <Body fontSize="$16" lineHeight="$16">
-            {`${one.species.length > 0 ? speciesList(one.species) : 'Every tree'} · ${STATES[one.state]}: ${Math.round(one.rainMm)} mm, heavy from ${today.site.timing.heavyRainMm} mm. ${one.label}.`}
+            {`${protectant.species.length > 0 ? speciesList(protectant.species) : 'Every tree'} · ${STATES[protectant.state]}: ${Math.round(protectant.rainMm)} mm, heavy from ${today.site.timing.heavyRainMm} mm. ${protectant.label}.`}
           </Body>
-          {one.state === 'washed off' && one.greenTissue.length > 0 ? (
-            <Small color="$ochreText">{`${speciesList(one.greenTissue)} show green: many labels forbid it now.`}</Small>
+          {protectant.state === 'washed off' && protectant.greenTissue.length > 0 ? (
+            <Small color="$ochreText">{`${speciesList(protectant.greenTissue)} show green: many labels forbid it now.`}</Small>
           ) : null}
         </View>
       ))}
@@ -66,10 +66,10 @@ function NewProtectant({ told, onDone }: { told: TimingNow; onDone(): void }) {
   const [note, setNote] = useState('');
   const [species, setSpecies] = useState<string[]>([]);
   const green = told.stages.filter(
-    (one) =>
-      (species.length === 0 || species.includes(one.species)) &&
-      one.stage !== null &&
-      showsGreen(one.stage.phase),
+    (stage) =>
+      (species.length === 0 || species.includes(stage.species)) &&
+      stage.stage !== null &&
+      showsGreen(stage.stage.phase),
   );
   return (
     <View gap={12}>
@@ -82,13 +82,13 @@ function NewProtectant({ told, onDone }: { told: TimingNow; onDone(): void }) {
         hint="Number or place of the label that was followed."
       />
       <View>
-        {told.stages.map((one) => (
+        {told.stages.map((stage) => (
           <CheckRow
-            key={one.species}
-            label={speciesName(one.species)}
-            on={species.includes(one.species)}
+            key={stage.species}
+            label={speciesName(stage.species)}
+            on={species.includes(stage.species)}
             onChange={(on) =>
-              setSpecies(on ? [...species, one.species] : species.filter((code) => code !== one.species))
+              setSpecies(on ? [...species, stage.species] : species.filter((code) => code !== stage.species))
             }
           />
         ))}

@@ -82,10 +82,10 @@ function Open({ detail, view, today, onLimb, onClose, onAdded }: AddLimbProps) {
       <Select
         label="It grows from"
         value={parent.id}
-        options={view.limbs.map((one) => ({ value: one.id, label: view.names.get(one.id) ?? one.id }))}
+        options={view.limbs.map((limb) => ({ value: limb.id, label: view.names.get(limb.id) ?? limb.id }))}
         onChange={(next) => {
           setParent(next);
-          const length = view.limbs.find((one) => one.id === next)?.lengthCm ?? jointCm;
+          const length = view.limbs.find((limb) => limb.id === next)?.lengthCm ?? jointCm;
           setJoint(Math.min(jointCm, length));
         }}
       />

@@ -24,7 +24,9 @@ export function PhotoSheet({ marking, onChange, open, onClose }: SeenSheetProps)
             <Button
               kind="quiet"
               aria-label={`Remove photo ${i + 1}`}
-              onPress={() => onChange({ ...marking, photoIds: marking.photoIds.filter((one) => one !== id) })}
+              onPress={() =>
+                onChange({ ...marking, photoIds: marking.photoIds.filter((photoId) => photoId !== id) })
+              }
             >
               Remove
             </Button>

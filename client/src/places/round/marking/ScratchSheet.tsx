@@ -22,7 +22,7 @@ export function ScratchSheet({ today, limb, marking, onChange, open, onClose }: 
   const add = (reads: Scratch['reads']) => {
     setTyped(null);
     const at = Math.round(atCm * 10) / 10;
-    const others = marking.scratches.filter((one) => one.atCm !== at);
+    const others = marking.scratches.filter((scratch) => scratch.atCm !== at);
     onChange({ ...marking, scratches: [...others, { atCm: at, reads }].sort((a, b) => a.atCm - b.atCm) });
   };
   const pinned = !found.noneBrown || !found.noneGreen;

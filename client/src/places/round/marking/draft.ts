@@ -127,7 +127,7 @@ export function withSpan(marking: Marking, span: { fromCm?: number; toCm?: numbe
 /** Moves a marking to the base, the rootstock, the fruit or the whole of a limb; its span follows. */
 export function atPlace(marking: Marking, place: FindingBody['place'], limbs: Limb[]): Marking {
   const stem = limbs.find((limb) => limb.kind === 'trunk');
-  const limb = limbs.find((one) => one.id === marking.limbId);
+  const limb = limbs.find((limb) => limb.id === marking.limbId);
   if (place === 'base' && stem) {
     return { ...marking, place, limbId: stem.id, fromCm: 0, toCm: Math.min(BASE_TO_CM, stem.lengthCm) };
   }

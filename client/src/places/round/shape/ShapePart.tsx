@@ -80,7 +80,7 @@ function FaultRow({ fault, view, onLimb }: { fault: Fault; view: TreeView; onLim
   const saving = useSaveFinding();
   const { record } = useRecordAction();
   const limbId = fault.limbIds[0] ?? '';
-  const limb = view.limbs.find((one) => one.id === limbId);
+  const limb = view.limbs.find((limb) => limb.id === limbId);
   const title = faultTitle(fault);
   const accept = () => {
     if (!limb) return;
