@@ -13,13 +13,14 @@ import { Causes, CausesInput } from '@mortisect/core/diagnosis';
 import { Clearance, ClearanceCase, DisorderCode, seasons } from '@mortisect/core/disorders';
 import { Fault, FaultTree, GapTest, LightInside, Limits, startingLimits } from '@mortisect/core/faults';
 import { Caution, CutAtHand, LimbMassInput, Stick, Strokes } from '@mortisect/core/handling';
+import { localDay } from '@mortisect/core/measure';
 import { CandidateOut, OrderInput, OrderResult, PlanInput, TreePlan } from '@mortisect/core/plan';
 import { Residual, ResidualCase } from '@mortisect/core/residual';
 import { Limb, LimbMap, StarterTree } from '@mortisect/core/tree';
 import { Triage, TriageInput } from '@mortisect/core/triage';
 import { z } from 'zod';
 
-export const SeasonInput = z.strictObject({ day: z.iso.date(), latitude: z.number().min(-90).max(90) });
+export const SeasonInput = z.strictObject({ day: localDay, latitude: z.number().min(-90).max(90) });
 export const SeasonResult = z.strictObject({ season: z.enum(seasons) });
 
 export const CutBackInput = z

@@ -9,6 +9,7 @@ import {
   Job,
   JobBody,
   LogEntry,
+  moment,
   Plot,
   RecordId,
   Row,
@@ -164,7 +165,7 @@ export const routes = {
     params: z.object({ treeId: TreeId }),
     body: z.strictObject({
       baseRevision,
-      surveyedAt: z.iso.datetime({ offset: true }).describe('cuts recorded later come off this map'),
+      surveyedAt: moment.describe('cuts recorded later come off this map'),
       limbs: LimbMap,
     }),
     response: TreeDetail,

@@ -1,5 +1,6 @@
 // Days on the wire: what the weather says of every kind of wood, of one tree, and of the year.
 
+import { localDay } from '@mortisect/core/measure';
 import { USUAL_CUT } from '@mortisect/core/present';
 import { moment, RecordId, SpeciesCode, TimeZone, TreeId, weatherSources } from '@mortisect/core/records';
 import { FreezeEvent, SeenStage, StageDay } from '@mortisect/core/stage';
@@ -16,7 +17,7 @@ import {
   startingTimingSettings,
   TimingSettings,
 } from '@mortisect/core/timing';
-import { columns, Series, WeatherHour } from '@mortisect/core/weather';
+import { columns, hoursUpTo, Series, WeatherHour } from '@mortisect/core/weather';
 import { z } from 'zod';
 
 const band = z
@@ -24,7 +25,7 @@ const band = z
   .describe('a tenth below, middle, nine tenths below');
 const hour = z.number().int().describe('hours since 1970-01-01T00:00Z');
 const share = z.number().min(0).max(1);
-const day = z.iso.date();
+const day = localDay;
 /** Where the weather of a site comes from, and how far it reaches. */
 export const StationState = z.object({
   source: z.enum(weatherSources),
@@ -165,7 +166,7 @@ const hoursWith = (...asked: Measured[]) =>
         (given) => given.filter((hour) => hour[column] !== null).length >= LEAST_MEASURED * given.length,
         `Fewer than half of these hours have ${inWords[column]}: too little is known.`,
       ),
-    z.array(WeatherHour).min(24).max(96_500),
+    hoursUpTo(24, 96_500),
   );
 
 export const StageInput = z
@@ -221,7 +222,7 @@ export const WoundRiskResult = z.object({
 export const WindowsInput = z
   .strictObject({
     ...place,
-    hours: z.array(WeatherHour).min(2).max(5000),
+    hours: hoursUpTo(2, 5000),
     dryBeforeH: z.number().int().min(0).max(96).default(24),
     dryAfterH: z.number().int().min(0).max(120).default(48),
     climbWindMs: z.number().min(2).max(20).default(10),

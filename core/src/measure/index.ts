@@ -1,5 +1,6 @@
 export { clockHour, turn } from './clock';
 export { DAY_MS, laterDay } from './day';
+export { localDay, moment } from './moment';
 export {
   heightReading,
   massReading,

@@ -5,7 +5,9 @@ import {
   isBareNumber,
   joined,
   laterDay,
+  localDay,
   massReading,
+  moment,
   type Reading,
   rainReading,
   roundToTape,
@@ -188,3 +190,27 @@ test.each([
 ])('%s and %i days is %s', (day, days, later) => {
   expect(laterDay(day, days)).toBe(later);
 });
+
+// What no database and no device stumbles over: it is in every copy for ever
+test.each([
+  ['1899-12-31T23:59:59Z', false],
+  ['1900-01-01T00:00:00Z', true],
+  ['2199-12-31T23:59:59Z', true],
+  ['2200-01-01T00:00:00Z', false],
+  ['0001-01-01T00:00:00+14:00', false],
+  ['0000-01-01T00:00:00Z', false],
+  ['2026-03-01T00:00:00+14:00', true],
+  ['2026-03-01T00:00:00+14:01', false],
+  ['2026-03-01T00:00:00-13:59', true],
+  ['2026-03-01T00:00:00+23:59', false],
+  ['2026-02-29T00:00:00Z', false],
+  ['2026-03-01', false],
+])('the time %s is taken: %s', (text, takes) => expect(moment.safeParse(text).success).toBe(takes));
+
+test.each([
+  ['1899-12-31', false],
+  ['1900-01-01', true],
+  ['2199-12-31', true],
+  ['2200-01-01', false],
+  ['9999-12-31', false],
+])('the day %s is taken: %s', (text, takes) => expect(localDay.safeParse(text).success).toBe(takes));

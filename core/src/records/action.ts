@@ -7,7 +7,7 @@ import { choicesBeyondSawing } from '../cuts/index';
 import { ClinicEvidence } from '../diagnosis/index';
 import { MOST_PLAN_SEASONS, otherKinds, Pin } from '../plan/index';
 import { grounds } from '../weather/index';
-import { alongCm, limbId, moment, name, RecordId, TreeId, text } from './common';
+import { alongCm, limbId, localDay, moment, name, RecordId, TreeId, text } from './common';
 import { SpeciesCode } from './tree';
 
 export const walkingOrders = ['serpentine', 'tag'] as const;
@@ -255,7 +255,7 @@ export const ActionBody = z
       treeId: TreeId,
       findingId: RecordId,
       why: z.enum(['kept as feeder', 'watched']),
-      until: z.iso.date().optional().describe('it is a must again after this day'),
+      until: localDay.optional().describe('it is a must again after this day'),
       note: text(300),
     }),
     z.strictObject({

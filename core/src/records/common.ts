@@ -1,11 +1,13 @@
 // What every record is made of.
 import { z } from 'zod';
+import { moment } from '../measure/index';
+
+export { localDay, moment } from '../measure/index';
 
 export const text = (most: number) => z.string().trim().max(most);
 export const name = (most: number) => text(most).min(1, 'Give it a name.');
 export const RecordId = z.uuidv7('An id is a UUID of version 7, minted on the device.');
 export const TreeId = z.string().min(1).max(64);
-export const moment = z.iso.datetime({ offset: true });
 export const limbId = z.string().min(1).max(64);
 export const alongCm = z.number().min(0).max(3000);
 

@@ -2,13 +2,13 @@
 
 import { z } from 'zod';
 import { jobKinds } from '../register/index';
-import { moment, RecordId, Stamp, TreeId, text } from './common';
+import { localDay, moment, RecordId, Stamp, TreeId, text } from './common';
 
 export const JobBody = z
   .strictObject({
     treeId: TreeId,
     job: z.enum(jobKinds.map((kind) => kind.code) as [string, ...string[]]),
-    dueOn: z.iso.date(),
+    dueOn: localDay,
     note: text(300),
     doneAt: moment.nullable(),
     withdrawn: z.boolean(),

@@ -1,5 +1,6 @@
 // How far is a crop: at rest, awake, in bud, in bloom, in growth?
 import { z } from 'zod';
+import { localDay } from '../measure/index';
 import { dayAfter, dayOfYear, daysBetween, northernDayOfYear } from '../weather/index';
 import { type Crop, crops, FRUIT_SET, PETALS_DOWN } from './crops';
 import type { ThermalDay } from './thermal';
@@ -17,7 +18,7 @@ export function showsGreen(phase: Phase): boolean {
 }
 
 /** What a caretaker saw, which wins over any sum. */
-export const SeenStage = z.strictObject({ day: z.iso.date(), share: z.number().min(0).max(2) });
+export const SeenStage = z.strictObject({ day: localDay, share: z.number().min(0).max(2) });
 export type SeenStage = z.infer<typeof SeenStage>;
 
 export const StageDay = z.object({

@@ -1,5 +1,6 @@
 // What is asked of the days, and what is answered.
 import { z } from 'zod';
+import { moment } from '../measure/index';
 import { FreezeEvent, phases, type SeenStage, StageDay, type Stages } from '../stage/index';
 import { DayOfWeather, type Ground, grounds, type Series } from '../weather/index';
 import { BloomDay, Strike } from './bloom';
@@ -105,7 +106,7 @@ export const GroupTiming = z.object({
 export type GroupTiming = z.infer<typeof GroupTiming>;
 
 export const SiteTiming = z.object({
-  now: z.iso.datetime({ offset: true }),
+  now: moment,
   fromHour: hour.describe('first hour of the columns'),
   knownToHour: hour,
   temperatureC: figures,

@@ -1,5 +1,6 @@
 // What is an hour of weather, and how is a run of hours held?
 import { z } from 'zod';
+import { moment } from '../measure/index';
 
 /** Hours that are held or computed at once: eleven years. */
 const MOST_HOURS = 96_500;
@@ -10,7 +11,7 @@ const measured = (least: number, most: number) => z.number().min(least).max(most
 /** One hour. A value that is not known is null, never nought. */
 export const WeatherHour = z
   .strictObject({
-    at: z.iso.datetime({ offset: true }).describe('the hour’s beginning; minutes are dropped'),
+    at: moment.describe('the hour’s beginning; minutes are dropped'),
     temperatureC: measured(-70, 60),
     humidityPct: measured(0, 100).describe('relative humidity'),
     rainMm: measured(0, 300).describe('rain or melted snow of that hour'),
@@ -19,6 +20,22 @@ export const WeatherHour = z
   })
   .meta({ id: 'WeatherHour' });
 export type WeatherHour = z.infer<typeof WeatherHour>;
+
+/** Hours of weather in any order, of a span that can be reckoned with. */
+export const hoursUpTo = (least: number, most: number) =>
+  z
+    .array(WeatherHour)
+    .min(least)
+    .max(most)
+    .refine(
+      (hours) => spanOf(hours.map((hour) => hourOf(hour.at))) <= MOST_HOURS,
+      'These hours lie more than eleven years apart.',
+    );
+
+function spanOf(numbers: readonly number[]): number {
+  const least = numbers.reduce((first, number) => Math.min(first, number), Number.POSITIVE_INFINITY);
+  return numbers.reduce((span, number) => Math.max(span, number - least + 1), 0);
+}
 
 const column = z.array(z.number().nullable()).max(MOST_HOURS);
 

@@ -10,6 +10,7 @@ export {
   emptySeries,
   HOUR_MS,
   hourOf,
+  hoursUpTo,
   lengthOf,
   momentOf,
   over,

@@ -11,6 +11,7 @@ import {
   emptySeries,
   groundByRecord,
   hourOf,
+  hoursUpTo,
   isWet,
   localClock,
   momentOf,
@@ -332,4 +333,16 @@ describe('the simulated station', () => {
       expect(value).toBeCloseTo(late >= 0 && late <= 7 ? 0.5 ** late / size : 0, 9);
     });
   });
+});
+
+test('hours that lie more than eleven years apart are refused before anything is reckoned with them', () => {
+  const hours = (...at: number[]) => at.map((hour) => ({ at: momentOf(start + hour) }));
+  const takes = (...at: number[]) => hoursUpTo(2, 3).safeParse(hours(...at)).success;
+  expect([takes(0, 96_499), takes(0, 96_500), takes(96_500, 5, 1), takes(5, 0)]).toEqual([
+    true,
+    false,
+    true,
+    true,
+  ]);
+  expect([takes(0), takes(0, 1, 2, 3)]).toEqual([false, false]);
 });

@@ -27,7 +27,7 @@ import {
   weatherHours,
 } from '../store/schema';
 import { historyIsComplete } from './beginnings';
-import { moment } from './moment';
+import { moment, readableLine } from './moment';
 import { fileOf, keepAsFile } from './photos';
 import { rebuildIn } from './rebuild';
 
@@ -104,8 +104,14 @@ async function* historyLines(db: Db): AsyncGenerator<Line<'history'>> {
       .where(gt(history.seq, last))
       .orderBy(asc(history.seq))
       .limit(AT_ONCE);
-    for (const { at, receivedAt, ...row } of rows)
-      yield { is: 'history', ...row, at: moment(at), receivedAt: moment(receivedAt) };
+    for (const { at, receivedAt, value, ...row } of rows)
+      yield {
+        is: 'history',
+        ...row,
+        at: moment(at),
+        receivedAt: moment(receivedAt),
+        value: readableLine(value),
+      };
     const end = rows.at(-1);
     if (!end) return;
     last = end.seq;

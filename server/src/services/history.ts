@@ -4,7 +4,7 @@ import { and, desc, eq, lt, ne, sql } from 'drizzle-orm';
 import type { z } from 'zod';
 import type { Store } from '../store/openDb';
 import { actions, history, trees } from '../store/schema';
-import { moment } from './moment';
+import { moment, readableLine } from './moment';
 
 export interface Written {
   at: string;
@@ -65,7 +65,11 @@ function asEntry({ history: row, treeCode, undone }: LogRow): Entry[] {
   return [{ seq: row.seq, at: moment(row.at), by: row.by, treeId: row.treeId, treeCode, entry }];
 }
 
-function entryOf({ value, recordId, revision }: LogRow['history'], undone: boolean): Entry['entry'] | null {
+function entryOf(
+  { value: stored, recordId, revision }: LogRow['history'],
+  undone: boolean,
+): Entry['entry'] | null {
+  const value = readableLine(stored);
   switch (value.kind) {
     case 'finding':
       return { kind: 'finding', finding: FindingBody.parse(value.finding), recordId, revision };

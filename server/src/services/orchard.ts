@@ -17,7 +17,7 @@ import { notThere } from '../refusal';
 import type { Store } from '../store/openDb';
 import { actions, findings, history, jobs, plots, rows, trees } from '../store/schema';
 import { revisionOf, sinceOf } from './changes';
-import { moment } from './moment';
+import { moment, readable } from './moment';
 
 interface Orchard {
   plots: Plot[];
@@ -217,7 +217,7 @@ function grouped<T>(list: T[], key: (one: T) => string): Map<string, T[]> {
 export function asFinding(row: typeof findings.$inferSelect): Finding {
   return {
     // Findings of earlier versions say less; what they leave out is filled in
-    ...FindingBody.parse(row.value),
+    ...FindingBody.parse(readable(row.value)),
     id: row.id,
     state: row.state,
     revision: row.revision,
@@ -229,7 +229,7 @@ export function asFinding(row: typeof findings.$inferSelect): Finding {
 export function asAction(row: typeof actions.$inferSelect): Action {
   return {
     id: row.id,
-    action: row.value,
+    action: readable(row.value),
     undone: row.undone,
     by: row.by,
     receivedAt: moment(row.receivedAt),

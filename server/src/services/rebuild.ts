@@ -5,7 +5,7 @@ import type { HistoryLine } from '@mortisect/core/records';
 import { asc } from 'drizzle-orm';
 import type { Db, Store } from '../store/openDb';
 import { actions, findings, history, jobs, plots, rows, samples, site, trees } from '../store/schema';
-import { moment } from './moment';
+import { moment, readableLine } from './moment';
 
 const TABLES = { site, plots, rows, trees, findings, actions, jobs };
 type Table = keyof typeof TABLES;
@@ -20,7 +20,12 @@ interface Difference {
 /** The history as lines of the core. */
 async function linesOf(db: Store) {
   const lines = await db.select().from(history).orderBy(asc(history.seq));
-  return lines.map((line) => ({ ...line, at: moment(line.at), receivedAt: moment(line.receivedAt) }));
+  return lines.map((line) => ({
+    ...line,
+    at: moment(line.at),
+    receivedAt: moment(line.receivedAt),
+    value: readableLine(line.value),
+  }));
 }
 
 type Folding = (lines: HistoryLine[]) => Present | Promise<Present>;

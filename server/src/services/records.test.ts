@@ -1,5 +1,7 @@
 // Records: sent twice they count once, an edit on an older revision is refused with both versions, history only grows.
+import { routes } from '@mortisect/contracts';
 import { FindingBody } from '@mortisect/core/records';
+import { sql } from 'drizzle-orm';
 import request from 'supertest';
 import { deviceId, freshServerDatabase, newId, type Orchard, openOrchard } from '../testing/orchard';
 
@@ -265,6 +267,36 @@ function records(kind: (typeof places)[number][0]): void {
       yours: { blade: 'Blade 2' },
       theirs: { id: cutId },
     });
+  });
+
+  test('a time that no database can keep is refused with its path; one that was let in before takes nothing else with it', async () => {
+    const seen = (at: string) => ({ kind: 'treeSeen', at, treeId: canker.treeId, seen: 'all round', verdict: 'found' });
+    const { body } = await put(`/api/actions/${newId()}`, seen('0001-01-01T00:00:00+14:00')).expect(400);
+    expect(JSON.stringify(body)).toContain('1900 to 2199');
+    const id = newId();
+    await put(`/api/actions/${id}`, seen('2026-11-24T09:40:00.000Z')).expect(200);
+    const damaged = sql`'0001-12-31 10:00:00+00 BC'::timestamptz`;
+    const value = sql`jsonb_set(value, '{at}', '"0001-01-01T00:00:00+14:00"')`;
+    const line = sql`jsonb_set(value, '{action,at}', '"0001-01-01T00:00:00+14:00"')`;
+    await orchard.store.db.execute(
+      sql`update actions set at = ${damaged}, value = ${value} where id = ${id}`,
+    );
+    await orchard.store.db.execute(
+      sql`update history set at = ${damaged}, value = ${line} where record_id = ${id}`,
+    );
+    for (const [name, route, path] of [
+      ['tree', routes.getTree, `/api/trees/${canker.treeId}`],
+      ['log', routes.getLog, '/api/log?limit=200'],
+      ['round', routes.getRound, '/api/round'],
+      ['trees', routes.getTrees, '/api/trees'],
+    ] as const)
+      expect([name, route.response.safeParse(await get(path)).success]).toEqual([name, true]);
+    const { entries } = await get('/api/log?limit=200');
+    const entry = entries.find(({ entry: one }: { entry: { recordId?: string } }) => one.recordId === id);
+    expect(entry).toMatchObject({ at: '1900-01-01T00:00:00.000Z' });
+    expect((await request(orchard.app).get('/api/archive.ndjson').set('Host', '127.0.0.1')).status).toBe(200);
+    await orchard.store.db.execute(sql`delete from actions where id = ${id}`);
+    await orchard.store.db.execute(sql`delete from history where record_id = ${id}`);
   });
 
   test('the site is edited on its revision', async () => {
