@@ -6,6 +6,8 @@ import { start } from './start';
 import { checkTables } from './tables';
 
 async function main(): Promise<void> {
+  // The database holds what signs sessions: nobody else on this machine reads it
+  process.umask(0o077);
   const config = readConfig(process.argv.slice(2), process.env);
   if (config.tables) {
     const { words, agree } = await checkTables(config, config.now ?? new Date().toISOString());

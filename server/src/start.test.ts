@@ -1,5 +1,14 @@
 // Starting: what cannot be had is said in one line, and nothing is damaged; what was written is there again.
-import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { sql } from 'drizzle-orm';
@@ -112,4 +121,15 @@ test.each([
   [['--now', 'yesterday'], 'now'],
 ])('a setting that is not usable is named: %j', (argv, named) => {
   expect(() => readConfig(argv, {})).toThrow(named);
+});
+
+test('what is in the data folder is for nobody else on the machine, and the folder itself stays as it was', () => {
+  const inner = path.join(folder, 'db');
+  mkdirSync(inner, { mode: 0o755 });
+  chmodSync(folder, 0o755);
+  holdDataFolder(folder).release();
+  expect([folder, inner].map((place) => statSync(place).mode & 0o777)).toEqual([0o755, 0o700]);
+  const fresh = path.join(folder, 'fresh');
+  holdDataFolder(fresh).release();
+  expect(statSync(fresh).mode & 0o777).toBe(0o700);
 });

@@ -48,6 +48,7 @@ import {
 import type { Db } from '../store/openDb';
 import type { Access } from './access';
 import { limbMassOf } from './limbMass';
+import { serializers } from './logging';
 import { type Handlers, mountRoutes } from './mount';
 import { problemHandler } from './problem';
 import { serveReference } from './reference';
@@ -75,6 +76,7 @@ export function makeApp(parts: AppParts): Express {
     pinoHttp({
       logger: log,
       genReqId: () => newId(),
+      serializers,
       customLogLevel: (_request, response) => (response.statusCode >= 500 ? 'error' : 'debug'),
     }),
   );

@@ -7,6 +7,7 @@ import { RecordId } from '@mortisect/core/records';
 import express, { type Express, type Request, type RequestHandler, type Response } from 'express';
 import { HttpProblem } from '../refusal';
 import type { Device } from '../services/devices';
+import { storable } from './storable';
 
 interface Asked<R extends Route> extends RouteParsed<R> {
   /** The body of a route that takes bytes. */
@@ -44,9 +45,9 @@ export function mountRoutes(app: Express, handlers: Handlers, options: MountOpti
       steps.push(express.raw({ type: [...rawBody.types], limit: rawBody.limit }), bytesOnly);
     steps.push(async (request, response) => {
       const asked = {
-        params: route.params?.parse(request.params),
-        query: route.query?.parse(request.query),
-        body: route.body?.parse(withinSize(request.body)),
+        params: route.params?.parse(storable(request.params)),
+        query: route.query?.parse(storable(request.query)),
+        body: route.body?.parse(storable(withinSize(request.body))),
         bytes: rawBody ? request.body : undefined,
         device: route.fromDevice ? await deviceOf(request, options) : undefined,
         request,

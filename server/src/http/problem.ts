@@ -14,6 +14,7 @@ function sendProblem(request: Request, response: Response, problem: Omit<Problem
 export const problemHandler: ErrorRequestHandler = (error, request, response, next) => {
   if (response.headersSent) return next(error);
   const problem = asProblem(error);
+  if (problem.status === 503) response.setHeader('Retry-After', '2');
   if (problem.status >= 500) request.log?.error({ err: error }, 'request failed');
   sendProblem(request, response, problem);
 };
@@ -29,6 +30,13 @@ function asProblem(error: unknown): Omit<Problem, 'instance'> {
     };
   }
   if (error instanceof ZodError) return notUnderstood(error);
+  if (isAway(error))
+    return {
+      type: 'database-away',
+      title: 'The database does not answer',
+      status: 503,
+      detail: 'The database does not answer. What you sent was not kept; try again in a moment.',
+    };
   const status = statusOf(error);
   if (status === 413) {
     return {
@@ -73,4 +81,17 @@ function notUnderstood(error: ZodError): Omit<Problem, 'instance'> {
 function statusOf(error: unknown): number {
   const status = (error as { status?: unknown } | null)?.status;
   return typeof status === 'number' ? status : 500;
+}
+
+/** Connections that PostgreSQL ended or never took. @source PostgreSQL documentation, appendix A: classes 08, 53 and 57P */
+const AWAY = /^(08...|53300|57P0[1-5]|ECONNREFUSED|ECONNRESET|EPIPE|ENOTFOUND|ETIMEDOUT)$/;
+const ENDED = /connection (was )?terminated|timeout exceeded when trying to connect/i;
+
+function isAway(error: unknown): boolean {
+  for (let next = error; next instanceof Error; next = next.cause) {
+    const { code } = next as { code?: unknown };
+    if (typeof code === 'string' && AWAY.test(code)) return true;
+    if (ENDED.test(next.message)) return true;
+  }
+  return false;
 }

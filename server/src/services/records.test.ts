@@ -270,7 +270,13 @@ function records(kind: (typeof places)[number][0]): void {
   });
 
   test('a time that no database can keep is refused with its path; one that was let in before takes nothing else with it', async () => {
-    const seen = (at: string) => ({ kind: 'treeSeen', at, treeId: canker.treeId, seen: 'all round', verdict: 'found' });
+    const seen = (at: string) => ({
+      kind: 'treeSeen',
+      at,
+      treeId: canker.treeId,
+      seen: 'all round',
+      verdict: 'found',
+    });
     const { body } = await put(`/api/actions/${newId()}`, seen('0001-01-01T00:00:00+14:00')).expect(400);
     expect(JSON.stringify(body)).toContain('1900 to 2199');
     const id = newId();
@@ -298,6 +304,23 @@ function records(kind: (typeof places)[number][0]): void {
     await orchard.store.db.execute(sql`delete from actions where id = ${id}`);
     await orchard.store.db.execute(sql`delete from history where record_id = ${id}`);
   });
+
+  const onServer = kind === 'embedded' ? test.skip : test;
+  onServer(
+    'a database that drops its connections ends no process: the next request is answered again',
+    async () => {
+      await orchard.store.db
+        .execute(
+          sql`select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database()`,
+        )
+        .catch(() => undefined);
+      const answers: number[] = [];
+      for (let tries = 0; tries < 20 && answers.at(-1) !== 200; tries++)
+        answers.push((await request(orchard.app).get('/api/site').set('Host', '127.0.0.1')).status);
+      expect(answers.at(-1)).toBe(200);
+      expect(answers.filter((status) => status !== 200 && status !== 503)).toEqual([]);
+    },
+  );
 
   test('the site is edited on its revision', async () => {
     const { site, revision } = await get('/api/site');

@@ -1,5 +1,5 @@
 // May this process have this data folder? One process a folder, told by a lock with its process id.
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { StartFailure } from '../failure';
 
@@ -17,6 +17,7 @@ export function holdDataFolder(folder: string): HeldFolder {
   const lock = path.join(folder, 'lock');
   try {
     makeFolder(folder);
+    closeToOthers(folder);
     takeLock(lock, folder);
   } catch (error) {
     if (error instanceof StartFailure) throw error;
@@ -32,7 +33,13 @@ export function holdDataFolder(folder: string): HeldFolder {
 function makeFolder(folder: string): void {
   if (existsSync(folder)) return;
   makeFolder(path.dirname(folder));
-  mkdirSync(folder);
+  mkdirSync(folder, { mode: 0o700 });
+}
+
+/** Earlier versions left what they made here open to everybody on the machine. The folder itself may be somebody's own and stays as it is. */
+function closeToOthers(folder: string): void {
+  for (const made of ['db', 'photos'].map((name) => path.join(folder, name)))
+    if (existsSync(made) && (statSync(made).mode & 0o077) !== 0) chmodSync(made, 0o700);
 }
 
 function takeLock(lock: string, folder: string): void {

@@ -40,6 +40,8 @@ async function openServer(url: string): Promise<OpenDb> {
   const { drizzle } = await import('drizzle-orm/node-postgres');
   const { migrate } = await import('drizzle-orm/node-postgres/migrator');
   const pool = new pg.Pool({ connectionString: url, max: 8, connectionTimeoutMillis: 5000 });
+  // A connection that the server ends while nobody uses it is made anew when one is wanted; unheard, it would end the process
+  pool.on('error', () => undefined);
   const client = await pool.connect().catch(async (error: Error) => {
     await pool.end();
     throw new StartFailure(

@@ -1,0 +1,121 @@
+// What comes in and what gets out: texts that no database keeps, the log without what was sent, a database that is away.
+import { pino } from 'pino';
+import { pinoHttp } from 'pino-http';
+import request from 'supertest';
+import { ZodError } from 'zod';
+import { deviceId, newId, type Orchard, openOrchard } from '../testing/orchard';
+import { failureOf, serializers } from './logging';
+import { problemHandler } from './problem';
+import { storable } from './storable';
+
+let orchard: Orchard;
+beforeAll(async () => {
+  orchard = await openOrchard();
+  await put(`/api/devices/${deviceId}`, { name: 'Wall crew' }).expect(200);
+}, 60_000);
+afterAll(() => orchard.close());
+
+const put = (path: string, body: object) =>
+  request(orchard.app).put(path).set('Host', '127.0.0.1').set('X-Device-Id', deviceId).send(body);
+const get = (path: string) => request(orchard.app).get(path).set('Host', '127.0.0.1');
+
+const [NUL, HALF] = ['a\0b', 'a\ud800b'];
+test.each([
+  ['a name with NUL', () => put(`/api/devices/${newId()}`, { name: NUL }), 'name'],
+  ['a name with half a character', () => put(`/api/devices/${newId()}`, { name: HALF }), 'name'],
+  [
+    'a note deep in a record',
+    () =>
+      put(`/api/actions/${newId()}`, {
+        kind: 'treeSkipped',
+        at: '2026-11-24T09:00:00Z',
+        treeId: 'a',
+        reason: NUL,
+      }),
+    'reason',
+  ],
+  ['an address', () => get(`/api/trees/${encodeURIComponent(NUL)}`), 'treeId'],
+  ['a question', () => get(`/api/log?tree=${encodeURIComponent(NUL)}`), 'tree'],
+])('%s is refused with its path', async (_, ask, path) => {
+  const { status, body } = await ask();
+  expect([status, body.errors]).toEqual([
+    400,
+    [{ path, message: 'This text has a character that cannot be kept.' }],
+  ]);
+});
+
+test('whole characters pass, keys are looked at, and what is nested deep ends nothing', () => {
+  const kept = { name: 'Größe 🍐', list: ['é', 1, null, true] };
+  expect(storable(kept)).toBe(kept);
+  expect(() => storable({ list: [{ [NUL]: 1 }] })).toThrow(ZodError);
+  let deep: unknown = HALF;
+  for (let i = 0; i < 20_000; i++) deep = [deep];
+  expect(() => storable(deep)).toThrow(ZodError);
+});
+
+test('two hours of weather centuries apart are refused before they are reckoned with', async () => {
+  const hours = ['2026-01-01T00:00:00Z', '2199-01-01T00:00:00Z'].map((at) => ({ at, temperatureC: 5 }));
+  const since = Date.now();
+  const { body } = await request(orchard.app)
+    .post('/api/compute/windows')
+    .set('Host', '127.0.0.1')
+    .send({ latitude: 54, longitude: 0, timeZone: 'UTC', hours })
+    .expect(400);
+  expect(body.detail).toMatch(/more than eleven years apart/);
+  expect(Date.now() - since).toBeLessThan(2000);
+});
+
+test('the log has neither cookie nor token nor question, and of a failed statement not what was sent', async () => {
+  const lines: string[] = [];
+  const log = pino({ level: 'debug' }, { write: (line) => lines.push(line) });
+  const http = pinoHttp({ logger: log, serializers });
+  const statement = Object.assign(new Error('Failed query: insert … params: secret-value'), {
+    severity: 'ERROR',
+    code: '22P05',
+  });
+  const failing = new Error('Boom');
+  failing.cause = statement;
+  const url = '/api/calendar.ics?token=secret-token';
+  const headers = { cookie: 'session=secret-cookie', authorization: 'Bearer secret-bearer' };
+  const message = { method: 'GET', url, originalUrl: url, headers, socket: {} };
+  const response = Object.assign(new (await import('node:events')).EventEmitter(), {
+    statusCode: 500,
+    getHeaders: () => ({ 'set-cookie': 'secret-set' }),
+  });
+  http(message as never, response as never, () => undefined);
+  (message as unknown as { log: typeof log }).log.error({ err: failing }, 'request failed');
+  response.emit('finish');
+  expect(lines.length).toBeGreaterThan(0);
+  expect(lines.join('')).not.toContain('secret');
+  expect(lines.join('')).toContain('/api/calendar.ics');
+  expect(failureOf(failing)).toMatchObject({ type: 'Error', message: 'Boom', cause: { code: '22P05' } });
+  expect(failureOf('secret').message).not.toContain('secret');
+  expect(failureOf(failing).at[0]).toMatch(/^at /);
+});
+
+test.each<[{ code?: string; message?: string }, number]>([
+  [{ code: '57P01' }, 503],
+  [{ code: 'ECONNREFUSED' }, 503],
+  [{ code: '08006' }, 503],
+  [{ message: 'Connection terminated unexpectedly' }, 503],
+  [{ code: '23505' }, 500],
+  [{ message: 'x is not a function' }, 500],
+])('%j under a failed statement is answered %i', (cause, status) => {
+  const error = new Error('Failed query');
+  error.cause = Object.assign(new Error(cause.message ?? 'no'), cause);
+  const answer = { status: 0, headers: {} as Record<string, string>, headersSent: false };
+  const response = {
+    headersSent: false,
+    setHeader: (name: string, value: string) => {
+      answer.headers[name] = value;
+    },
+    status: (code: number) => {
+      answer.status = code;
+      return response;
+    },
+    type: () => response,
+    send: () => response,
+  };
+  problemHandler(error, { id: '1' } as never, response as never, () => undefined);
+  expect([answer.status, answer.headers['Retry-After']]).toEqual([status, status === 503 ? '2' : undefined]);
+});
