@@ -4,6 +4,7 @@ import { readFile, rename, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import sharp from 'sharp';
 import { HttpProblem, notThere } from '../refusal';
+import { syncFolder } from '../store/syncedFiles';
 
 const FORMATS = new Set(['jpeg', 'png', 'webp']);
 const LONGEST_PX = 1600;
@@ -20,9 +21,8 @@ export interface Photo {
 /** Sent twice it counts once. @throws {HttpProblem} 415 when the bytes are no photo, whatever they are called */
 export async function putPhoto(folder: string, id: string, bytes: Buffer): Promise<Photo> {
   const file = fileOf(folder, id);
-  if (!existsSync(file)) {
-    await keepAsFile(file, await upright(bytes));
-  }
+  // One that a power cut left empty or cut off is taken anew
+  if (!(await isWhole(file))) await keepAsFile(file, await upright(bytes));
   const kept = await readFile(file);
   const { width, height } = await sharp(kept).metadata();
   return { id, bytes: kept.length, widthPx: width, heightPx: height };
@@ -32,8 +32,15 @@ export async function putPhoto(folder: string, id: string, bytes: Buffer): Promi
 export async function keepAsFile(file: string, jpeg: Buffer): Promise<void> {
   mkdirSync(path.dirname(file), { recursive: true });
   const part = `${file}.part`;
-  await writeFile(part, jpeg);
+  await writeFile(part, jpeg, { flush: true });
   await rename(part, file);
+  syncFolder(path.dirname(file));
+}
+
+const END_OF_JPEG = Buffer.from([0xff, 0xd9]);
+async function isWhole(file: string): Promise<boolean> {
+  const kept = await readFile(file).catch(() => null);
+  return kept !== null && kept.length > END_OF_JPEG.length && kept.subarray(-2).equals(END_OF_JPEG);
 }
 
 async function upright(bytes: Buffer): Promise<Buffer> {

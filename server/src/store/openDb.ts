@@ -87,6 +87,7 @@ async function openEmbedded(place: Exclude<DbPlace, { url: string }>): Promise<O
 
 async function openPGlite(place: Exclude<DbPlace, { url: string }>): Promise<PGlite> {
   const { PGlite } = await import('@electric-sql/pglite');
+  const { SYNCED_START, SyncedFiles, syncFolder, syncTree } = await import('./syncedFiles');
   // A cluster that its makers have begun: to begin one here takes four seconds, to copy one takes half of one
   const { dataDir: begun } = await import('@electric-sql/pglite-prepopulatedfs');
   if (place === 'memory') return PGlite.create({ loadDataDir: await begun() });
@@ -98,9 +99,11 @@ async function openPGlite(place: Exclude<DbPlace, { url: string }>): Promise<PGl
     rmSync(beginning, { recursive: true, force: true });
     const client = await PGlite.create({ dataDir: beginning, loadDataDir: await begun() });
     await client.close();
+    syncTree(beginning);
     renameSync(beginning, folder);
+    syncFolder(place.folder);
   }
-  return PGlite.create({ dataDir: folder });
+  return PGlite.create({ fs: new SyncedFiles(folder), startParams: SYNCED_START });
 }
 
 async function refuseNewer(db: Db): Promise<void> {

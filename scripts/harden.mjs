@@ -1,0 +1,134 @@
+// Does what was acknowledged outlive a power cut? `npm run harden [-- --cuts 30]`: a server whose data lie on a disk of its own writes as fast as it can; the
+// disk is copied as it is right after an answer, without what the machine still held in memory, and a server on the copy is asked for every record that was answered for.
+import { execFileSync } from 'node:child_process';
+import { cpSync, existsSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { parseArgs } from 'node:util';
+import { v7 as newId } from 'uuid';
+import { keepFigures } from './figures.mjs';
+import { startServer, stopServer } from './server.mjs';
+import { command, installed, StepFailed, say, serverBuilt } from './steps.mjs';
+
+const DISK_MB = 400;
+const AT_ONCE = 4;
+const DEVICE = newId();
+
+await command(async () => {
+  await installed();
+  await serverBuilt();
+  const { values } = parseArgs({ options: { cuts: { type: 'string', default: '3' } } });
+  if (process.getuid?.() !== 0 || !existsSync('/dev/loop-control')) {
+    say('Power cuts: skipped. They need root and loop devices, to copy a disk as it is.');
+    return;
+  }
+  const folder = mkdtempSync(path.join(tmpdir(), 'power-cut-'));
+  try {
+    const cuts = [];
+    for (let i = 0; i < Number(values.cuts); i++)
+      cuts.push(await cut(path.join(folder, String(i)), 40 + 60 * i));
+    const sum = (of) => cuts.reduce((total, one) => total + one[of], 0);
+    const line = `${cuts.length} power cuts: ${sum('acknowledged')} writes and ${sum('photos')} photos acknowledged, ${sum('lost')} lost; ${Math.round(sum('acknowledged') / (sum('ms') / 1000))} writes a second`;
+    say(line);
+    keepFigures('npm run harden', [line]);
+    if (sum('lost') > 0) throw new StepFailed('What was acknowledged is not there after the cut.');
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+});
+
+/** Writes so many records, cuts, and looks for them. */
+async function cut(folder, writes) {
+  const [disk, copy] = ['disk.img', 'copy.img'].map((name) => path.join(folder, name));
+  const [before, after] = ['before', 'after'].map((name) => path.join(folder, name));
+  for (const place of [before, after]) mkdirSync(place, { recursive: true });
+  execFileSync('truncate', ['-s', `${DISK_MB}M`, disk]);
+  execFileSync('mkfs.ext4', ['-q', '-F', disk]);
+  // Nothing reaches the disk by itself while this runs
+  execFileSync('mount', ['-o', 'loop,commit=300', disk, before]);
+  const { child, url } = await startServer(['--demo', '--data', path.join(before, 'data'), '--port', '0'], {
+    quiet: true,
+  });
+  let acknowledged;
+  let ms;
+  try {
+    const since = Date.now();
+    acknowledged = await write(url, writes);
+    ms = Date.now() - since;
+    // Without what the machine holds in memory: the file of the disk has what reached it
+    cpSync(disk, copy);
+  } finally {
+    child.kill('SIGKILL');
+    await new Promise((resolve) => child.once('exit', resolve));
+    execFileSync('umount', [before]);
+  }
+  execFileSync('mount', ['-o', 'loop', copy, after]);
+  try {
+    const lost = await missing(path.join(after, 'data'), acknowledged);
+    return { acknowledged: acknowledged.ids.length, photos: acknowledged.photos.length, lost, ms };
+  } finally {
+    execFileSync('umount', [after]);
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+function put(url, body, type = 'application/json') {
+  return fetch(url, { method: 'PUT', headers: { 'Content-Type': type, 'X-Device-Id': DEVICE }, body });
+}
+
+/** Ids of what the server answered for. */
+async function write(url, writes) {
+  await put(`${url}/api/devices/${DEVICE}`, JSON.stringify({ name: 'Power cut' }));
+  const ids = [];
+  const photos = [];
+  const picture = await photo();
+  for (let sent = 0; sent < writes; sent += AT_ONCE) {
+    await Promise.all(
+      Array.from({ length: AT_ONCE }, async () => {
+        const id = newId();
+        const body = {
+          kind: 'treeSkipped',
+          at: new Date().toISOString(),
+          treeId: 'lee-wall-07',
+          reason: 'Wet.',
+        };
+        if ((await put(`${url}/api/actions/${id}`, JSON.stringify(body))).ok) ids.push(id);
+      }),
+    );
+    if (sent % 20 === 0) {
+      const id = newId();
+      if ((await put(`${url}/api/photos/${id}`, picture, 'image/jpeg')).ok) photos.push(id);
+    }
+  }
+  return { ids, photos };
+}
+
+async function photo() {
+  const { default: sharp } = await import('sharp');
+  return sharp({ create: { width: 400, height: 300, channels: 3, background: '#527a35' } })
+    .jpeg()
+    .toBuffer();
+}
+
+/** How many of them a server on this folder does not have. */
+async function missing(data, { ids, photos }) {
+  const { child, url } = await startServer(['--demo', '--data', data, '--port', '0'], { quiet: true });
+  try {
+    const there = new Set();
+    for (let before; ; ) {
+      const page = await (await fetch(`${url}/api/log?limit=200${before ? `&before=${before}` : ''}`)).json();
+      for (const { entry } of page.entries) there.add(entry.recordId);
+      if (!page.more) break;
+      before = page.entries.at(-1).seq;
+    }
+    const whole = await Promise.all(
+      photos.map(async (id) => {
+        const answer = await fetch(`${url}/api/photos/${id}`);
+        return answer.ok && (await answer.arrayBuffer()).byteLength > 100;
+      }),
+    );
+    return ids.filter((id) => !there.has(id)).length + whole.filter((is) => !is).length;
+  } finally {
+    await stopServer(child);
+  }
+}

@@ -1,0 +1,55 @@
+// An answer comes after the disk has it. (What a power cut leaves is tried by `npm run harden`.)
+import fs, { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { sql } from 'drizzle-orm';
+import sharp from 'sharp';
+import { fileOf, putPhoto } from '../services/photos';
+import { openDb } from './openDb';
+
+let folder: string;
+beforeEach(() => {
+  folder = mkdtempSync(path.join(tmpdir(), 'synced-'));
+});
+afterEach(() => {
+  jest.restoreAllMocks();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+test('every commit of the embedded database is synced before it is answered for', async () => {
+  const store = await openDb({ folder });
+  try {
+    const { rows } = (await store.db.execute(sql`show fsync`)) as unknown as { rows: { fsync: string }[] };
+    expect(rows[0]?.fsync).toBe('on');
+    await store.db.execute(sql`create table kept (id int)`);
+    const synced = jest.spyOn(fs, 'fsyncSync');
+    for (let id = 0; id < 5; id++) {
+      const before = synced.mock.calls.length;
+      await store.db.execute(sql`insert into kept values (${id})`);
+      expect(synced.mock.calls.length).toBeGreaterThan(before);
+    }
+  } finally {
+    await store.close();
+  }
+}, 60_000);
+
+test('a photo is synced, and one that was cut off or left empty is taken anew', async () => {
+  const photos = path.join(folder, 'photos');
+  const id = '0193f000-0000-7000-8000-0000000000ab';
+  const picture = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#527a35' } })
+    .png()
+    .toBuffer();
+  const synced = jest.spyOn(fs, 'fsyncSync');
+  const { bytes } = await putPhoto(photos, id, picture);
+  expect(synced).toHaveBeenCalled();
+  const whole = readFileSync(fileOf(photos, id));
+  expect(whole).toHaveLength(bytes);
+  for (const left of [Buffer.alloc(0), Buffer.alloc(bytes), whole.subarray(0, bytes - 20)]) {
+    writeFileSync(fileOf(photos, id), left);
+    expect(await putPhoto(photos, id, picture)).toEqual({ id, bytes, widthPx: 40, heightPx: 30 });
+    expect(readFileSync(fileOf(photos, id)).equals(whole)).toBe(true);
+  }
+  // What is whole stays, whatever is sent again
+  mkdirSync(photos, { recursive: true });
+  expect((await putPhoto(photos, id, Buffer.from('no picture'))).bytes).toBe(bytes);
+});

@@ -1,0 +1,70 @@
+// What is acknowledged is on the disk: a power cut takes nothing that was answered for.
+import { closeSync, fsyncSync, openSync, readdirSync } from 'node:fs';
+import path from 'node:path';
+import { PGlite } from '@electric-sql/pglite';
+import { NodeFS } from '@electric-sql/pglite/nodefs';
+
+/** A name in a folder is on the disk once the folder is. */
+export function syncFolder(folder: string): void {
+  const opened = openSync(folder, 'r');
+  try {
+    fsyncSync(opened);
+  } finally {
+    closeSync(opened);
+  }
+}
+
+/** Everything under a folder: of files that were just unpacked. */
+export function syncTree(folder: string): void {
+  for (const entry of readdirSync(folder, { withFileTypes: true })) {
+    const inner = path.join(folder, entry.name);
+    if (entry.isDirectory()) syncTree(inner);
+    else if (entry.isFile()) syncFolder(inner);
+  }
+  syncFolder(folder);
+}
+
+interface FsNode {
+  parent: FsNode;
+}
+
+/** The part of Emscripten's file system that lies on Node's. */
+interface NodeFiles {
+  realPath(node: FsNode): string;
+  stream_ops: { fsync?: (stream: { nfd?: number }) => number };
+  node_ops: {
+    rename(node: FsNode, folder: FsNode, name: string): void;
+    mknod(folder: FsNode, ...rest: unknown[]): unknown;
+  };
+}
+
+/** The folder of a database, with the syncing that PGlite’s own leaves out. */
+export class SyncedFiles extends NodeFS {
+  override async init(...given: Parameters<NodeFS['init']>): ReturnType<NodeFS['init']> {
+    const made = await super.init(...given);
+    const { preRun } = made.emscriptenOpts as { preRun: ((mod: { NODEFS: NodeFiles }) => void)[] };
+    preRun.push(({ NODEFS: files }) => {
+      files.stream_ops.fsync = ({ nfd }) => {
+        if (nfd !== undefined) fsyncSync(nfd);
+        return 0;
+      };
+      const { rename, mknod } = files.node_ops;
+      files.node_ops.rename = (node, folder, name) => {
+        rename(node, folder, name);
+        syncFolder(files.realPath(folder));
+      };
+      files.node_ops.mknod = (folder, ...rest) => {
+        const node = mknod(folder, ...rest);
+        syncFolder(files.realPath(folder));
+        return node;
+      };
+    });
+    return made;
+  }
+}
+
+/** `-F` is no syncing at all. The WAL is synced at each commit, and what a checkpoint relies on before it counts. */
+export const SYNCED_START = [
+  ...PGlite.defaultStartParams.filter((param) => param !== '-F'),
+  ...['-c', 'fsync=on', '-c', 'wal_sync_method=fsync'],
+];
