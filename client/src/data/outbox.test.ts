@@ -2,7 +2,8 @@
 
 import { tasksDone } from '../testing/settled';
 import { NoAnswer, ServerProblem } from './api';
-import { enqueue, keepMine, letGo, openOutbox, send, useOutbox } from './outbox';
+import { enqueue, isFailed, keepMine, letGo, openOutbox, send, tryAgain, useOutbox } from './outbox';
+import { waitingOf } from './pending';
 
 const mockSent: string[] = [];
 let mockAnswer: (recordId: string, body?: unknown) => unknown = () => ({});
@@ -85,6 +86,43 @@ test('letting theirs stand drops mine and what was built on it', async () => {
   const [first] = useOutbox.getState().items;
   if (first) await letGo(first);
   expect(waiting()).toEqual([]);
+});
+
+test('what the server fails over holds back its own record only; the fifth time a person decides, and it is still shown', async () => {
+  mockAnswer = (id) => (id === 'a' ? refusal(500) : {});
+  for (const id of ['a', 'b', 'a', 'c']) await put(id);
+  await tasksDone();
+  expect(mockSent).toEqual(['b', 'c']);
+  for (let more = 0; more < 3; more++) await send();
+  expect(waiting()).toEqual([
+    ['a', 'waiting'],
+    ['a', 'waiting'],
+  ]);
+  await send();
+  expect(waiting()).toEqual([
+    ['a', 'refused'],
+    ['a', 'waiting'],
+  ]);
+  const [first] = useOutbox.getState().items;
+  if (!first) throw new Error('It is gone.');
+  expect(isFailed(first)).toBe(true);
+  expect(waitingOf(useOutbox.getState().items)).toHaveLength(2);
+  mockAnswer = () => ({});
+  await tryAgain(first);
+  await tasksDone();
+  expect(mockSent).toEqual(['b', 'c', 'a', 'a']);
+});
+
+test('a server that is just not to be had is waited for', async () => {
+  mockAnswer = (id) => (id === 'a' ? refusal(503) : {});
+  for (const id of ['a', 'b']) await put(id);
+  await tasksDone();
+  for (let more = 0; more < 6; more++) await send();
+  expect(mockSent).toEqual([]);
+  expect(waiting()).toEqual([
+    ['a', 'waiting'],
+    ['b', 'waiting'],
+  ]);
 });
 
 test.each([

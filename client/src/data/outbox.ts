@@ -15,9 +15,11 @@ export interface OutboxItem<R extends OutboxRoute = OutboxRoute> {
   /** The record it writes; a later write to the same record waits for an earlier one. */
   recordId: string;
   input: Ask<R>;
-  /** `conflict`: the record has changed meanwhile; `refused`: the server does not take it. Both wait for a person. */
+  /** `conflict`: the record has changed meanwhile; `refused`: the server does not take it, or failed over it again and again. Both wait for a person. */
   state: 'waiting' | 'conflict' | 'refused';
   problem: Problem | null;
+  /** How often the server failed over it. */
+  failures?: number;
 }
 
 interface Outbox {
@@ -33,6 +35,8 @@ export const useOutbox = create<Outbox>(() => ({ items: [], loaded: false, sendi
 
 const store = typeof indexedDB === 'undefined' ? undefined : createStore('mortisect-outbox', 'items');
 const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('mortisect-outbox');
+/** After so many failures of the server over one write a person decides on it. */
+const MOST_FAILURES = 5;
 /** A server that is away is asked less and less often; whoever comes back to the page or to a network asks at once. */
 const AGAIN_MS = [3000, 5000, 10_000, 20_000];
 let whenSent: (item: OutboxItem, answer: unknown) => void = () => {};
@@ -117,15 +121,18 @@ export async function send(): Promise<void> {
 
 async function sendAll(): Promise<void> {
   await reload();
-  for (let item = nextToSend(); item; item = nextToSend()) {
-    const more = await sendOne(item);
-    if (!more) return;
+  // What the server fails over holds back its own record only, and is tried again with the next round
+  const failed = new Set<string>();
+  for (let item = nextToSend(failed); item; item = nextToSend(failed)) {
+    const outcome = await sendOne(item);
+    if (outcome === 'away') return;
+    if (outcome === 'failed') failed.add(item.recordId);
   }
 }
 
 /** The oldest that waits and whose record has nothing older that is stuck. */
-function nextToSend(): OutboxItem | undefined {
-  const stuck = new Set<string>();
+function nextToSend(failed: ReadonlySet<string> = new Set()): OutboxItem | undefined {
+  const stuck = new Set(failed);
   for (const item of useOutbox.getState().items) {
     if (item.state !== 'waiting') stuck.add(item.recordId);
     else if (!stuck.has(item.recordId)) return item;
@@ -133,8 +140,8 @@ function nextToSend(): OutboxItem | undefined {
   return undefined;
 }
 
-/** @returns false when there is no use in going on now */
-async function sendOne(item: OutboxItem): Promise<boolean> {
+/** `away`: there is no use in going on now; `failed`: not over this record. */
+async function sendOne(item: OutboxItem): Promise<'done' | 'away' | 'failed'> {
   try {
     const answer = await ask(item.route, item.input);
     // What was read takes it over before it leaves the outbox: there is no moment in which it is nowhere
@@ -143,19 +150,25 @@ async function sendOne(item: OutboxItem): Promise<boolean> {
     await drop([item.id]);
     useOutbox.setState({ away: false });
     tries = 0;
-    return true;
+    return 'done';
   } catch (error) {
     if (error instanceof NoAnswer) {
       useOutbox.setState({ away: true });
-      return false;
+      return 'away';
     }
     if (!(error instanceof ServerProblem)) throw error;
     const { status } = error.problem;
     if (status === 401) whenSignedOut();
-    // Signed out, too often, or the server itself failed: it stays and is tried again
-    if (status === 401 || status === 429 || status >= 500) return false;
+    // Signed out, too often, or not to be had just now: it stays and is tried again
+    if (status === 401 || status === 429 || status === 503) return 'away';
+    if (status >= 500) {
+      const failures = (item.failures ?? 0) + 1;
+      const isEnough = failures >= MOST_FAILURES;
+      await keep({ ...item, failures, ...(isEnough && { state: 'refused', problem: error.problem }) });
+      return 'failed';
+    }
     await keep({ ...item, state: status === 409 ? 'conflict' : 'refused', problem: error.problem });
-    return true;
+    return 'done';
   }
 }
 
@@ -190,6 +203,16 @@ export async function keepMine(item: OutboxItem, revision: number): Promise<void
   await keep({ ...onRevision(item, revision), state: 'waiting', problem: null });
   void send();
 }
+
+/** Sends once more what the server had failed over. */
+export async function tryAgain(item: OutboxItem): Promise<void> {
+  await keep({ ...item, state: 'waiting', problem: null, failures: 0 });
+  void send();
+}
+
+/** Whether the server failed over it: it may take it yet. */
+export const isFailed = ({ state, problem }: OutboxItem): boolean =>
+  state === 'refused' && problem !== null && problem.status >= 500;
 
 /** Lets the server's version stand: mine and what was built on it is dropped. */
 export async function letGo(item: OutboxItem): Promise<void> {

@@ -1,7 +1,7 @@
 // What waits in the outbox, as lines of the history to come.
 import type { Waiting } from '@mortisect/core/present';
 import type { HistoryValue } from '@mortisect/core/records';
-import type { OutboxItem, OutboxRoute } from './outbox';
+import { isFailed, type OutboxItem, type OutboxRoute } from './outbox';
 
 type LineOf = {
   [R in OutboxRoute]: (input: OutboxItem<R>['input']) => Omit<Waiting, 'value'> & { value: object };
@@ -43,8 +43,9 @@ const read = new WeakMap<readonly OutboxItem[], Waiting[]>();
 export function waitingOf(items: readonly OutboxItem[]): Waiting[] {
   const before = read.get(items);
   if (before) return before;
-  const waiting = items.flatMap(({ route, state, input }): Waiting[] => {
-    if (route === 'putPhoto' || state === 'refused') return [];
+  const waiting = items.flatMap((item): Waiting[] => {
+    const { route, state, input } = item;
+    if (route === 'putPhoto' || (state === 'refused' && !isFailed(item))) return [];
     const line = LINES[route](input as never);
     return [{ ...line, value: line.value as HistoryValue }];
   });

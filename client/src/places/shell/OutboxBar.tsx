@@ -5,7 +5,7 @@ import { upperFirst } from '@mortisect/core/measure';
 import { Finding, FindingBody, markOf } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
-import { keepMine, letGo, type OutboxItem, send, useOutbox } from '../../data/outbox';
+import { isFailed, keepMine, letGo, type OutboxItem, send, tryAgain, useOutbox } from '../../data/outbox';
 import { Button } from '../../ui/Button';
 import { Sheet } from '../../ui/Sheet';
 import { Body, Label, Section, Small } from '../../ui/type';
@@ -107,6 +107,7 @@ function ItemRow({ item }: { item: OutboxItem }) {
             <Button onPress={() => void letGo(item)}>
               {item.state === 'conflict' ? 'Keep theirs' : 'Drop it'}
             </Button>
+            {isFailed(item) ? <Button onPress={() => void tryAgain(item)}>Try again</Button> : null}
             {item.state === 'conflict' && revision !== null ? (
               <Button onPress={() => void keepMine(item, revision)}>Keep mine</Button>
             ) : null}
