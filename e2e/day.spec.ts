@@ -75,7 +75,7 @@ test('a day with two devices and a server that comes and goes', async ({ page, b
 
   // Both say the same of the day
   const today = await summary(page);
-  expect(await summary(table)).toEqual(today);
+  await expect.poll(() => summary(table), { timeout: 90_000 }).toEqual(today);
   await goTo(table, 'Book');
   await expect(table.getByText(/Run closed/).first()).toBeVisible();
   const made = await cutsOf(page, orchard.url);
@@ -88,7 +88,12 @@ async function summary(page: Page): Promise<string[]> {
   await goTo(page, 'Today');
   await readAnew(page);
   await expect(page.getByText(/recheck/).first()).toBeVisible();
-  await page.waitForTimeout(1_000);
+  // Until its rows stand still
+  for (let rows = -1; ; await page.waitForTimeout(1_000)) {
+    const now = await page.getByRole('main').getByRole('link').count();
+    if (now === rows) break;
+    rows = now;
+  }
   const rows = await page.getByRole('main').getByRole('link').allInnerTexts();
   return rows
     .map((row) => row.replace(/\s+/g, ' ').trim())
