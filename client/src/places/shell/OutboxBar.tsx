@@ -88,6 +88,9 @@ function Spoken({ words }: { words: string }) {
   );
 }
 
+const FAILED =
+  'The server failed over this again and again. It is safe on this device: try again later, or drop it.';
+
 function ItemRow({ item }: { item: OutboxItem }) {
   const theirs = item.problem?.theirs as { revision?: unknown } | null | undefined;
   const revision = typeof theirs?.revision === 'number' ? theirs.revision : null;
@@ -96,7 +99,7 @@ function ItemRow({ item }: { item: OutboxItem }) {
       <Label>{itemWords(item)}</Label>
       {item.state === 'waiting' ? null : (
         <>
-          <Body>{item.problem?.detail ?? ''}</Body>
+          <Body>{isFailed(item) ? FAILED : (item.problem?.detail ?? '')}</Body>
           {item.state === 'conflict' ? (
             <>
               <Version title="Yours" lines={versionLines(item.problem?.yours)} />
