@@ -6,7 +6,6 @@ export {
   limitSchoolIds,
   limitSchools,
   type SeasonLimits,
-  type Spread,
   seasonLimits,
   spreads,
 } from './seasonLimit';

@@ -8,7 +8,7 @@ import { marginCurve } from './curve';
 import { FastWorth } from './fastWorth';
 import { feasiblePlan } from './feasible';
 import { type Bounded, pop, push } from './frontier';
-import { OrderInput, Pin, PlanInput, planTree, runOrder } from './index';
+import { OrderInput, Pin, PlanInput, runOrder } from './index';
 import { keepWorths } from './keepWorth';
 import { orderOf } from './order';
 import {
@@ -21,7 +21,7 @@ import {
   worthOf,
 } from './problem';
 import { PlanSearch } from './search';
-import { fault, finding, given, limb, vase } from './testing/given';
+import { fault, finding, given, limb, planTree, vase } from './testing/given';
 import { planInstance } from './testing/instances';
 import { trainingOf } from './training';
 import { inVisits, stationOf, visitOf, visitOrders, wholeMinutes } from './visit';

@@ -14,7 +14,7 @@ export {
 export type { KeptFor } from './keepWorth';
 export { KeptPlan, keptPlanOf, planStamp, solvedFrom } from './keptPlan';
 export { OrderInput, OrderResult, orderOf } from './order';
-export { candidateOut, planning, planTree } from './planTree';
+export { candidateOut, planning } from './planTree';
 export { preparePlan } from './prepare';
 export { type Priced, regrowthOf } from './price';
 export { type Pass, passes } from './problem';

@@ -1,14 +1,6 @@
 // A plan that was kept is taken up only where everything that it rests on is as it was.
-import {
-  inVisits,
-  type KeptPlan,
-  keptPlanOf,
-  type PlanInput,
-  planStamp,
-  planTree,
-  solvedFrom,
-} from './index';
-import { fault, finding, given, vase } from './testing/given';
+import { inVisits, type KeptPlan, keptPlanOf, type PlanInput, planStamp, solvedFrom } from './index';
+import { fault, finding, given, planTree, vase } from './testing/given';
 
 const input = given([finding('dead', 'A3', 20, 'DEAD'), fault('rub', 'B2', 'rubbing', ['B2', 'C1'], 40)], {
   tree: { limbs: vase() },

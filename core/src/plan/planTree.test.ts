@@ -1,9 +1,9 @@
 import { manyRuns } from '../testing/index';
 import type { Limb } from '../tree/index';
-import { PlanInput, planning, planTree } from './index';
+import { PlanInput, planning } from './index';
 import { slotsFor } from './prepare';
 import { breachOf } from './problem';
-import { fault, finding, given, limb, vase } from './testing/given';
+import { fault, finding, given, limb, planTree, vase } from './testing/given';
 
 const steps = (input: PlanInput) => planTree(input).plan.steps;
 

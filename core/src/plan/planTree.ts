@@ -45,12 +45,6 @@ const NO_PLAN: Progress = {
   nodes: 0,
 };
 
-/** The best plan, proved. For a server; a screen shows what `planning` gives as it comes. */
-export function planTree(input: PlanInput, mostNodes = 20_000): { prepared: Prepared; plan: TreePlan } {
-  const { prepared, step } = planning(input);
-  return { prepared, plan: step(mostNodes) };
-}
-
 function planFrom(prepared: Prepared, progress: Progress, comesOut: boolean): TreePlan {
   const { problem, chosenFrom, input, cuts } = prepared;
   const chosen = progress.plan && !comesOut ? progress.plan : problem.candidates.map(() => -1);

@@ -1,8 +1,8 @@
 // The three trees of docs/methods/worked-trees.md, every figure worked there by hand with a tape and a pencil.
 
 import type { Limb } from '../tree/index';
-import { orderOf, PlanInput, planTree } from './index';
-import { limb as plainLimb } from './testing/given';
+import { orderOf, PlanInput } from './index';
+import { limb as plainLimb, planTree } from './testing/given';
 import { visitOf } from './visit';
 
 const BEARINGS: Record<string, number> = { T: 0, A: 0, B: 120, C: 240, D: 40, E: 160 };

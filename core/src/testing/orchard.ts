@@ -1,5 +1,5 @@
 // A small orchard for tests: a site, a tree with a stem and two limbs, what was found and done on it.
-import { planTree, type Solved, visitOrders } from '../plan/index';
+import { planning, type Solved, visitOrders } from '../plan/index';
 import { planInputOf, type SiteToday, siteToday, type TreeView } from '../present/index';
 import {
   type Action,
@@ -117,7 +117,8 @@ export const did = (action: ActionBody, undone = false): Action => ({
 export function plansOf(views: readonly TreeView[], { site: ofSite, day }: SiteToday): Map<string, Solved> {
   return new Map(
     views.map((view) => {
-      const { prepared, plan } = planTree(planInputOf(view.detail, ofSite, day));
+      const { prepared, step } = planning(planInputOf(view.detail, ofSite, day));
+      const plan = step(20_000);
       return [view.tree.id, { prepared, plan, orders: visitOrders(prepared, plan) }];
     }),
   );

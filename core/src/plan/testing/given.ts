@@ -1,6 +1,7 @@
 // Trees and findings to plan for, in tests.
 import type { Limb } from '../../tree/index';
 import { PlanInput } from '../input';
+import { planning } from '../planTree';
 
 export function limb(
   id: string,
@@ -76,4 +77,10 @@ export function given(findings: object[], more: { tree?: object; plan?: object }
     seasons: 3,
     ...more.plan,
   });
+}
+
+/** The best plan, proved, with what it was made of. */
+export function planTree(input: PlanInput, mostNodes = 20_000) {
+  const { prepared, step } = planning(input);
+  return { prepared, plan: step(mostNodes) };
 }
