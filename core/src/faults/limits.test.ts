@@ -198,6 +198,11 @@ describe('pairs', () => {
         limb('Q', 'A', { jointCm: 50, bearingDeg: 60, ...more }),
       ]).filter(({ limbIds }) => limbIds.join() === 'P,Q');
     expect(fork({})).toEqual([]);
+    // A child and its parent meet at its joint, two stems on the stool, whichever the map lists first
+    const onIt = limb('X', 'A', { jointCm: 100, bearingDeg: 95, inclinationDeg: 0 });
+    const parent = limb('A', 'T', { jointCm: 200, inclinationDeg: 0 });
+    const second = limb('U', null, { kind: 'trunk', jointCm: 0, inclinationDeg: 85, lengthCm: 400 });
+    for (const pair of [[onIt, parent], [parent, onIt], [second]]) expect(found('rubbing', pair)).toEqual([]);
     expect(fork({ jointCm: 52 })).toEqual([]);
   });
 });
@@ -209,7 +214,7 @@ describe('the whole crown', () => {
   test('a sector of 140° is not empty, one of 141° is; two limbs leave two', () => {
     expect(found('empty sector', round(0, 140, 250))).toEqual([]);
     expect(found('empty sector', round(0, 141, 250))).toMatchObject([
-      { limbIds: ['A0', 'A1'], measured: 141, limit: 140 },
+      { limbIds: ['A0', 'A1'], measured: 141, limit: 140, severity: 141 / 140 },
     ]);
     expect(found('empty sector', round(0, 180)).map(({ measured }) => measured)).toEqual([180, 180]);
     expect(found('empty sector', round(0))).toEqual([]);
@@ -230,6 +235,9 @@ describe('the whole crown', () => {
     const [thicker] = found('lopsided', against(1, 30));
     expect(thicker?.measured).toBeCloseTo((100 * (2.25 - 1)) / (2.25 + 1), 6);
     expect(found('lopsided', against(0.5))).toMatchObject([{ limbIds: ['B'] }]);
+    // Only main limbs weigh
+    const branch = limb('X', 'A', { kind: 'branch', baseMm: 200, tipMm: 200, bearingDeg: 0 });
+    expect(found('lopsided', [...against(1), branch])).toEqual([]);
   });
 
   test('trained flat: 30° out of its plane is enough, less is not; the plane is the line of the long limbs', () => {
@@ -243,6 +251,11 @@ describe('the whole crown', () => {
         [...wall, limb('X', 'A', { bearingDeg, inclinationDeg: 0, lengthCm, kind: 'lateral' })],
         { form: 'espalier' },
       ).map(({ limbIds }) => limbIds[0]);
+    // Without main limbs the plane is that of all
+    const laterals = [90, 270].map((bearingDeg, i) =>
+      limb(`L${i}`, 'T', { kind: 'lateral', bearingDeg, inclinationDeg: 0, jointCm: 100 + 50 * i }),
+    );
+    expect(found('out of plane', laterals, { form: 'cordon' })).toEqual([]);
     expect([out(60.5), out(59.5), out(0), out(0, 20), out(0, 19)]).toEqual([[], ['X'], ['X'], ['X'], []]);
   });
 

@@ -42,7 +42,7 @@ function boxed(limb: Limb, stick: Stick): Placed {
 }
 
 function apart(one: Placed, other: Placed, byCm: number): boolean {
-  return apartOn(0, one, other, byCm) || apartOn(1, one, other, byCm) || apartOn(2, one, other, byCm);
+  return ([0, 1, 2] as const).some((axis) => apartOn(axis, one, other, byCm));
 }
 
 function apartOn(axis: 0 | 1 | 2, one: Placed, other: Placed, byCm: number): boolean {
@@ -97,11 +97,10 @@ const DIAMETERS = 3;
 
 /** Is the nearest place only where the two grow from one node? */
 function sharesNode(a: Limb, b: Limb, sCm: number, tCm: number): boolean {
-  if (b.parentId === a.id) return tCm * 10 <= DIAMETERS * diameterMmAt(a, Math.min(a.lengthCm, b.jointCm));
-  if (a.parentId === b.id) return sCm * 10 <= DIAMETERS * diameterMmAt(b, Math.min(b.lengthCm, a.jointCm));
+  // Straight sticks that grow from one another, or both from the stool, are nearest where they join
+  if (b.parentId === a.id || a.parentId === b.id) return true;
   if (a.parentId !== b.parentId) return false;
-  if (a.parentId === null) return sCm * 10 <= DIAMETERS * a.baseMm;
-  return Math.max(sCm, tCm) * 10 <= DIAMETERS * Math.max(a.baseMm, b.baseMm);
+  return a.parentId === null || Math.max(sCm, tCm) * 10 <= DIAMETERS * Math.max(a.baseMm, b.baseMm);
 }
 
 const STEPS = 8;
