@@ -1,7 +1,7 @@
 // Wound risk, bloom infection, windows and schools against worked values, published rules and what must always hold.
 
 import fc from 'fast-check';
-import { cropOf, type StageDay } from '../stage/index';
+import { cropOf, type StageDay, type Stages } from '../stage/index';
 import { manyRuns } from '../testing/index';
 import {
   climateAt,
@@ -14,11 +14,13 @@ import {
   simulatedWeather,
 } from '../weather/index';
 import { blightWeather, bloomDays, doublingHours, lookAgainDays, strikesOf } from './bloom';
+import { FROST_DAYS, frostAndHeat } from './factors';
 import {
   type Block,
   blockedHours,
   chanceOf,
   exposureOf,
+  groupWithCurves,
   hourVerdict,
   infectionOf,
   lambdaOf,
@@ -802,6 +804,32 @@ describe('a site', () => {
     ]).toEqual(figures);
   });
 
+  test('what a wound lives through: fourteen days of nights, five of heat, and the curves of its pathogens', () => {
+    const { group: timing, curves } = groupWithCurves(
+      inputAt('2026-02-01T08:00:00Z', 54),
+      groups[0] as TreeGroup,
+      null,
+    );
+    expect(timing.key).toBe('apple');
+    expect([
+      curves.cutHour - hourOf('2026-02-01T00:00:00Z'),
+      total(curves.days.map(({ minC }) => minC)),
+      total(curves.days.map(({ maxC }) => maxC)),
+      total(curves.days.map(({ hardinessC }) => hardinessC ?? 0)),
+      curves.days.filter(({ known }) => known).length,
+      curves.pathogens.map(({ code }) => code).join(' '),
+      total(curves.pathogens.flatMap(({ suitable }) => suitable)),
+      total(curves.pathogens.flatMap(({ adds }) => adds.map((one) => one * 1000))),
+    ]).toEqual([154, 57.7, 270.3, -1209.209, 8, 'NEO BOT FB', 5.254, 50.494]);
+  });
+
+  test('without any weather and any past year nothing is told', () => {
+    const known = emptySeries(hourOf('2026-02-01T00:00:00Z'), 48);
+    expect(() => outlookOf(known, null, known.fromHour, known.fromHour + 24)).toThrow('No weather is known');
+    known.temperatureC[0] = 5;
+    expect(outlookOf(known, null, known.fromHour, known.fromHour + 24).knownToHour).toBe(known.fromHour + 1);
+  });
+
   test('the same seed gives the same band', () => {
     const input = inputAt('2026-02-01T08:00:00Z', 54);
     expect(siteTiming(input).groups[0]?.cells[3]?.score).toEqual(
@@ -847,4 +875,19 @@ test.each([
   // What fell after four days is not reckoned
   const late = madeSeries('2026-03-02', 24 * 6, { rain: (h) => (h === 96 ? 40 : 0) });
   expect(protectantOn(late, late.fromHour, late.fromHour + 120, 25).rainMm).toBe(0);
+});
+
+test('frost is looked for over fourteen days from the cut, heat over five', () => {
+  const at = (frosty: number, hot: number) => {
+    const days = Array.from({ length: 40 }, (_, k) => ({
+      minC: k === frosty ? -20 : 0,
+      maxC: k === hot ? 35 : 12,
+    }));
+    const stages = { days, course: [], hardinessC: days.map(() => -25) } as unknown as Stages;
+    return frostAndHeat(stages, 10);
+  };
+  expect(at(10, 10)).toEqual({ aboveC: 5, hottestC: 35 });
+  expect(at(10 + FROST_DAYS, 15)).toEqual({ aboveC: 5, hottestC: 35 });
+  expect(at(11 + FROST_DAYS, 16)).toEqual({ aboveC: 25, hottestC: 12 });
+  expect(at(9, 9)).toEqual({ aboveC: 25, hottestC: 12 });
 });
