@@ -166,7 +166,7 @@ const hoursWith = (...asked: Measured[]) =>
         (given) => given.filter((hour) => hour[column] !== null).length >= LEAST_MEASURED * given.length,
         `Fewer than half of these hours have ${inWords[column]}: too little is known.`,
       ),
-    hoursUpTo(24, 96_500),
+    hoursUpTo(24),
   );
 
 export const StageInput = z

@@ -15,21 +15,10 @@ import {
   without,
 } from './index';
 import { LimbMap, LONGEST_CM, THICKEST_MM } from './limbMap';
+import { stem as plainStem } from './testing/given';
 import { indexLimbs } from './wood';
 
-const stem: Limb = {
-  id: 'T',
-  parentId: null,
-  jointCm: 0,
-  lengthCm: 300,
-  baseMm: 110,
-  tipMm: 30,
-  ageYears: 12,
-  kind: 'trunk',
-  bearingDeg: 0,
-  inclinationDeg: 90,
-  graftUnionCm: 15,
-};
+const stem: Limb = { ...plainStem, graftUnionCm: 15 };
 const side: Limb = {
   ...stem,
   id: 'S',

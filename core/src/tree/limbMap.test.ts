@@ -1,22 +1,11 @@
 import { cutBack } from './cutBack';
 import { type Limb, LimbMap } from './limbMap';
 import { limbNames } from './limbNames';
+import { stem as plainStem } from './testing/given';
 import { walkTowardStool } from './walk';
 import { ageYearsAt, diameterMmAt, indexLimbs } from './wood';
 
-const stem: Limb = {
-  id: 'T',
-  parentId: null,
-  jointCm: 0,
-  lengthCm: 300,
-  baseMm: 110,
-  tipMm: 30,
-  ageYears: 12,
-  kind: 'trunk',
-  bearingDeg: 0,
-  inclinationDeg: 90,
-  graftUnionCm: 15,
-};
+const stem: Limb = { ...plainStem, graftUnionCm: 15 };
 const side: Limb = {
   id: 'S',
   parentId: 'T',

@@ -2,19 +2,8 @@
 import fc from 'fast-check';
 import type { Limb } from './limbMap';
 import { limbNames } from './limbNames';
+import { stem } from './testing/given';
 
-const stem: Limb = {
-  id: 'T',
-  parentId: null,
-  jointCm: 0,
-  lengthCm: 300,
-  baseMm: 110,
-  tipMm: 30,
-  ageYears: 12,
-  kind: 'trunk',
-  bearingDeg: 0,
-  inclinationDeg: 90,
-};
 const side = (id: string, jointCm: number, bearingDeg: number, more: Partial<Limb> = {}): Limb => ({
   ...stem,
   id,

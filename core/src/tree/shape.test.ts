@@ -2,20 +2,9 @@
 import fc from 'fast-check';
 import type { Limb } from './limbMap';
 import { limbShape, pointAlong } from './shape';
+import { stem } from './testing/given';
 import { comesOff, indexLimbs, isDistalOf, isLeader, isTrunk, limbWithAll, wayToStool } from './wood';
 
-const stem: Limb = {
-  id: 'T',
-  parentId: null,
-  jointCm: 0,
-  lengthCm: 300,
-  baseMm: 110,
-  tipMm: 30,
-  ageYears: 12,
-  kind: 'trunk',
-  bearingDeg: 0,
-  inclinationDeg: 90,
-};
 const on = (id: string, parentId: string, jointCm: number, more: Partial<Limb> = {}): Limb => ({
   ...stem,
   id,

@@ -22,7 +22,7 @@ export const WeatherHour = z
 export type WeatherHour = z.infer<typeof WeatherHour>;
 
 /** Hours of weather in any order, of a span that can be reckoned with. */
-export const hoursUpTo = (least: number, most: number) =>
+export const hoursUpTo = (least: number, most = MOST_HOURS) =>
   z
     .array(WeatherHour)
     .min(least)

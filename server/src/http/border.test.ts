@@ -3,7 +3,7 @@ import { pino } from 'pino';
 import { pinoHttp } from 'pino-http';
 import request from 'supertest';
 import { ZodError } from 'zod';
-import { deviceId, newId, type Orchard, openOrchard } from '../testing/orchard';
+import { deviceId, newId, type Orchard, openOrchard, requestsTo } from '../testing/orchard';
 import { failureOf, serializers } from './logging';
 import { problemHandler } from './problem';
 import { storable } from './storable';
@@ -15,9 +15,7 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => orchard.close());
 
-const put = (path: string, body: object) =>
-  request(orchard.app).put(path).set('Host', '127.0.0.1').set('X-Device-Id', deviceId).send(body);
-const get = (path: string) => request(orchard.app).get(path).set('Host', '127.0.0.1');
+const { get, put } = requestsTo(() => orchard);
 
 const [NUL, HALF] = ['a\0b', 'a\ud800b'];
 test.each([

@@ -1,4 +1,5 @@
 // What the log says of a request and of what failed: named one by one, so that no cookie, no token and no value of a record gets into it.
+import { DrizzleQueryError } from 'drizzle-orm/errors';
 import type { Options } from 'pino-http';
 
 interface Failure {
@@ -21,7 +22,7 @@ const NOT_SAID = 'not said here: it may hold what was sent';
 export function failureOf(error: unknown): Failure {
   if (!(error instanceof Error)) return { type: typeof error, message: NOT_SAID, at: [] };
   const { code } = error as { code?: unknown };
-  const isOfDatabase = error.constructor.name === 'DrizzleQueryError' || 'severity' in error;
+  const isOfDatabase = error instanceof DrizzleQueryError || 'severity' in error;
   return {
     type: error.constructor.name,
     message: isOfDatabase ? NOT_SAID : error.message,

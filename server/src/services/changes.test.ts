@@ -5,7 +5,7 @@ import type { OpenWorkChanges } from '@mortisect/core/present';
 import { FindingBody } from '@mortisect/core/records';
 import request from 'supertest';
 import { plans } from '../store/schema';
-import { deadOn, deviceId, newId, type Orchard, openOrchard } from '../testing/orchard';
+import { deadOn, deviceId, newId, type Orchard, openOrchard, requestsTo } from '../testing/orchard';
 import { makeChanges } from './changes';
 
 let orchard: Orchard;
@@ -21,8 +21,7 @@ afterAll(async () => {
   await new Promise((resolve) => server.close(resolve));
 });
 
-const put = (url: string, body: object) =>
-  request(orchard.app).put(url).set('Host', '127.0.0.1').set('X-Device-Id', deviceId).send(body);
+const { put } = requestsTo(() => orchard);
 const openWork = async (since?: string): Promise<OpenWorkChanges> =>
   (await request(orchard.app).get('/api/open-work').query({ since }).set('Host', '127.0.0.1').expect(200))
     .body;

@@ -3,7 +3,7 @@
 import { openRound } from '@mortisect/core/present';
 import type { TreeDetail } from '@mortisect/core/records';
 import request from 'supertest';
-import { deadOn, deviceId, NOW, newId, type Orchard, openOrchard } from '../testing/orchard';
+import { deadOn, deviceId, NOW, newId, type Orchard, openOrchard, requestsTo } from '../testing/orchard';
 
 let orchard: Orchard;
 beforeAll(async () => {
@@ -12,11 +12,9 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => orchard.close());
 
-const put = (url: string, body: object) =>
-  request(orchard.app).put(url).set('Host', '127.0.0.1').set('X-Device-Id', deviceId).send(body);
+const { get, put } = requestsTo(() => orchard);
 const post = (url: string, body: object) =>
   request(orchard.app).post(url).set('Host', '127.0.0.1').send(body);
-const get = (url: string) => request(orchard.app).get(url).set('Host', '127.0.0.1');
 const act = async (action: object, at = NOW) => {
   const id = newId();
   await put(`/api/actions/${id}`, { at, ...action }).expect(200);

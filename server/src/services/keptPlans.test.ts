@@ -3,9 +3,8 @@ import { type KeptPlan, planStamp } from '@mortisect/core/plan';
 import { planInputOf } from '@mortisect/core/present';
 import { eq } from 'drizzle-orm';
 import { pino } from 'pino';
-import request from 'supertest';
 import { plans, trees } from '../store/schema';
-import { deadOn, deviceId, NOW, newId, type Orchard, openOrchard } from '../testing/orchard';
+import { deadOn, deviceId, NOW, newId, type Orchard, openOrchard, requestsTo } from '../testing/orchard';
 import { type KeptPlans, makePlanKeeper, type PlanKeeper } from './keptPlans';
 
 let orchard: Orchard;
@@ -43,10 +42,7 @@ function newKeeper(code: string): PlanKeeper {
   });
 }
 
-const put = (url: string, body: object) =>
-  request(orchard.app).put(url).set('Host', '127.0.0.1').set('X-Device-Id', deviceId).send(body);
-const get = async (path: string) =>
-  (await request(orchard.app).get(path).set('Host', '127.0.0.1').expect(200)).body;
+const { put, read: get } = requestsTo(() => orchard);
 const kept = (since?: string): Promise<KeptPlans> =>
   get(`/api/plans${since === undefined ? '' : `?since=${encodeURIComponent(since)}`}`);
 const byTree = ({ plans: list }: KeptPlans) => list.map(({ treeId }) => treeId).sort();

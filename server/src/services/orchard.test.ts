@@ -17,7 +17,7 @@ import sharp from 'sharp';
 import request from 'supertest';
 import { CLINIC } from '../standIns/clinic';
 import { answerDue } from '../standIns/clinicAnswers';
-import { deviceId, NOW, newId, type Orchard, openOrchard } from '../testing/orchard';
+import { deviceId, NOW, newId, type Orchard, openOrchard, requestsTo } from '../testing/orchard';
 
 let orchard: Orchard;
 const photoFolder = mkdtempSync(path.join(tmpdir(), 'photos-'));
@@ -30,9 +30,7 @@ afterAll(async () => {
   rmSync(photoFolder, { recursive: true });
 });
 
-const put = (url: string, body: object) =>
-  request(orchard.app).put(url).set('Host', '127.0.0.1').set('X-Device-Id', deviceId).send(body);
-const get = (url: string) => request(orchard.app).get(url).set('Host', '127.0.0.1');
+const { get, put } = requestsTo(() => orchard);
 const detail = async (id: string): Promise<TreeDetail> => (await get(`/api/trees/${id}`).expect(200)).body;
 const act = (action: object, id = newId()) => put(`/api/actions/${id}`, { at: NOW, ...action });
 

@@ -1,8 +1,7 @@
 // The tables of the present say what the history says: folded from it they come out the same, and what was lost comes back.
 import { eq, sql } from 'drizzle-orm';
-import request from 'supertest';
 import { findings, history, trees } from '../store/schema';
-import { deadOn, deviceId, NOW, newId, type Orchard, openOrchard } from '../testing/orchard';
+import { deadOn, deviceId, NOW, newId, type Orchard, openOrchard, requestsTo } from '../testing/orchard';
 import { appendBeginnings, completeHistory } from './beginnings';
 import { compareTables, rebuild } from './rebuild';
 
@@ -13,10 +12,7 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => orchard.close());
 
-const put = (url: string, body: object) =>
-  request(orchard.app).put(url).set('Host', '127.0.0.1').set('X-Device-Id', deviceId).send(body);
-const get = async (url: string) =>
-  (await request(orchard.app).get(url).set('Host', '127.0.0.1').expect(200)).body;
+const { put, read: get } = requestsTo(() => orchard);
 const act = async (action: object) => {
   const id = newId();
   await put(`/api/actions/${id}`, { at: NOW, ...action }).expect(200);

@@ -3,7 +3,14 @@ import { routes } from '@mortisect/contracts';
 import { FindingBody } from '@mortisect/core/records';
 import { sql } from 'drizzle-orm';
 import request from 'supertest';
-import { deviceId, freshServerDatabase, newId, type Orchard, openOrchard } from '../testing/orchard';
+import {
+  deviceId,
+  freshServerDatabase,
+  newId,
+  type Orchard,
+  openOrchard,
+  requestsTo,
+} from '../testing/orchard';
 
 const serverUrl = process.env.TEST_DATABASE_URL;
 if (!serverUrl)
@@ -28,10 +35,7 @@ function records(kind: (typeof places)[number][0]): void {
   }, 60_000);
   afterAll(() => orchard.close());
 
-  const put = (path: string, body: object) =>
-    request(orchard.app).put(path).set('Host', '127.0.0.1').set('X-Device-Id', deviceId).send(body);
-  const get = async (path: string) =>
-    (await request(orchard.app).get(path).set('Host', '127.0.0.1').expect(200)).body;
+  const { put, read: get } = requestsTo(() => orchard);
   const newest = async () => (await get('/api/log?limit=1')).entries[0];
 
   const canker = FindingBody.parse({

@@ -3,8 +3,7 @@
 import { routes } from '@mortisect/contracts';
 import { bladesOf, openRun } from '@mortisect/core/present';
 import type { Action } from '@mortisect/core/records';
-import request from 'supertest';
-import { deviceId, NOW, newId, type Orchard, openOrchard } from '../testing/orchard';
+import { deviceId, NOW, newId, type Orchard, openOrchard, requestsTo } from '../testing/orchard';
 
 let orchard: Orchard;
 beforeAll(async () => {
@@ -13,10 +12,7 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => orchard.close());
 
-const put = (path: string, body: object) =>
-  request(orchard.app).put(path).set('Host', '127.0.0.1').set('X-Device-Id', deviceId).send(body);
-const get = async (path: string) =>
-  (await request(orchard.app).get(path).set('Host', '127.0.0.1').expect(200)).body;
+const { put, read: get } = requestsTo(() => orchard);
 const run = async (): Promise<Action[]> => routes.getRun.response.parse(await get('/api/run')).actions;
 
 test('a run that began days ago is told whole; a closed one is over; a start taken back never was', async () => {

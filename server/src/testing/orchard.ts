@@ -4,6 +4,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { FindingBody } from '@mortisect/core/records';
 import { pino } from 'pino';
+import request from 'supertest';
 import { v7 } from 'uuid';
 import { type Config, readConfig } from '../config';
 import { loadDemo } from '../demo/load';
@@ -78,6 +79,17 @@ export const deadOn = (treeId: string) =>
   });
 
 export const newId = (): string => v7();
+
+/** Requests to the app of a test, writes as from its device; `read` gives the body of what was answered with 200. */
+export function requestsTo(orchard: () => Orchard) {
+  const get = (url: string) => request(orchard().app).get(url).set('Host', '127.0.0.1');
+  return {
+    get,
+    put: (url: string, body: object) =>
+      request(orchard().app).put(url).set('Host', '127.0.0.1').set('X-Device-Id', deviceId).send(body),
+    read: async (url: string) => (await get(url).expect(200)).body,
+  };
+}
 
 /** A database of its own on the server named by TEST_DATABASE_URL. */
 export async function freshServerDatabase(serverUrl: string): Promise<string> {
