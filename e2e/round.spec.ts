@@ -88,8 +88,13 @@ atBothSizes((_name, _viewport, journey) => {
       await allSent(page);
       const { trees } = await (await page.request.get(`${orchard.url}/api/trees`)).json();
       const { id } = trees.find((tree: { code: string }) => tree.code === 'Slip side 12');
-      const { limbs } = await (await page.request.get(`${orchard.url}/api/trees/${id}`)).json();
-      expect(limbs.filter((limb: { kind: string }) => limb.kind === 'scaffold')).toHaveLength(6);
+      // What was saved an instant ago may not have got into the outbox when the screen was asked
+      const limbsThere = async () =>
+        (await (await page.request.get(`${orchard.url}/api/trees/${id}`)).json()).limbs;
+      await expect
+        .poll(async () => (await limbsThere()).filter((limb: { kind: string }) => limb.kind === 'scaffold'))
+        .toHaveLength(6);
+      const limbs = await limbsThere();
       expect(
         limbs.every((limb: { kind: string; named?: object }) => limb.kind === 'trunk' || limb.named),
       ).toBe(true);
