@@ -1,14 +1,14 @@
 // Does what was acknowledged outlive a power cut? `npm run harden [-- --cuts 30]`: a server whose data lie on a disk of its own writes as fast as it can; the
 // disk is copied as it is right after an answer, without what the machine still held in memory, and a server on the copy is asked for every record that was answered for.
-import { execFileSync } from 'node:child_process';
-import { cpSync, existsSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { execFileSync, spawnSync } from 'node:child_process';
+import { cpSync, existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
 import { v7 as newId } from 'uuid';
 import { keepFigures } from './figures.mjs';
 import { startServer, stopServer } from './server.mjs';
-import { command, installed, StepFailed, say, serverBuilt } from './steps.mjs';
+import { command, installed, root, StepFailed, say, serverBuilt } from './steps.mjs';
 
 const DISK_MB = 400;
 const AT_ONCE = 4;
@@ -31,6 +31,7 @@ await command(async () => {
     const line = `${cuts.length} power cuts: ${sum('acknowledged')} writes and ${sum('photos')} photos acknowledged, ${sum('lost')} lost; ${Math.round(sum('acknowledged') / (sum('ms') / 1000))} writes a second`;
     say(line);
     keepFigures('npm run harden', [line]);
+    fullDisk(path.join(folder, 'full'));
     if (sum('lost') > 0) throw new StepFailed('What was acknowledged is not there after the cut.');
   } finally {
     rmSync(folder, { recursive: true, force: true });
@@ -68,6 +69,39 @@ async function cut(folder, writes) {
     return { acknowledged: acknowledged.ids.length, photos: acknowledged.photos.length, lost, ms };
   } finally {
     execFileSync('umount', [after]);
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+/** A copy for which there is no room: it says so, ends with a fault, and leaves the copy of before. */
+function fullDisk(folder) {
+  const small = path.join(folder, 'copies');
+  mkdirSync(small, { recursive: true });
+  const data = path.join(folder, 'data');
+  const backup = (file) =>
+    spawnSync(process.execPath, ['server/dist/js/main.mjs', '--backup', file, '--data', data], {
+      cwd: root,
+      encoding: 'utf8',
+    });
+  execFileSync('mount', ['-t', 'tmpfs', '-o', 'size=64k', 'tmpfs', small]);
+  try {
+    const first = backup(path.join(small, 'one.gz'));
+    if (first.status !== 0) throw new StepFailed(`A copy could not be made: ${first.stderr}`);
+    execFileSync('dd', ['if=/dev/zero', `of=${path.join(small, 'filler')}`, 'bs=1k'], { stdio: 'ignore' });
+  } catch (error) {
+    // dd ends with a fault when the disk is full, as it is meant to be
+    if (error instanceof StepFailed) throw error;
+  }
+  try {
+    const second = backup(path.join(small, 'one.gz'));
+    const left = readdirSync(small).sort();
+    if (second.status === 0 || !/no room/i.test(second.stderr) || left.join() !== 'filler,one.gz')
+      throw new StepFailed(
+        `A full disk was not told: ${second.stderr || 'the copy was made'}; ${left.join(', ')}`,
+      );
+    say('A copy without room: refused in words, the one of before stands.');
+  } finally {
+    execFileSync('umount', [small]);
     rmSync(folder, { recursive: true, force: true });
   }
 }

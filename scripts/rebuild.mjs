@@ -1,5 +1,5 @@
 // Makes the tables anew from the history: `npm run rebuild -- --data FOLDER`; `--check` only says what differs.
-import { command, installed, run, serverBuilt } from './steps.mjs';
+import { command, installed, serverBuilt, serverCommand } from './steps.mjs';
 
 await command(async () => {
   await installed();
@@ -7,10 +7,5 @@ await command(async () => {
   const given = process.argv.slice(2);
   const tables = given.includes('--check') ? 'check' : 'rebuild';
   const args = given.filter((one) => one !== '--check');
-  await run('Comparing the tables with the history', process.execPath, [
-    'server/dist/js/main.mjs',
-    '--tables',
-    tables,
-    ...args,
-  ]);
+  serverCommand(['--tables', tables, ...args]);
 });

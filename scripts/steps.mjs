@@ -1,5 +1,5 @@
 // What the commands share: say what is done, run it, and leave out what is done already. Node's own modules only: nothing is installed yet.
-import { execFileSync, spawn } from 'node:child_process';
+import { execFileSync, spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { copyFileSync, existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
@@ -144,6 +144,15 @@ export async function serverBuilt() {
     path.join(root, 'server/src/demo/orrinBight.data.json'),
     path.join(root, outdir, 'orrinBight.data.json'),
   );
+}
+
+/** The compiled server with options that make it do one thing and end; it says itself what went wrong. */
+export function serverCommand(args) {
+  const { status } = spawnSync(process.execPath, ['server/dist/js/main.mjs', ...args], {
+    cwd: root,
+    stdio: 'inherit',
+  });
+  if (status !== 0) throw new StepFailed('');
 }
 
 /** One digest of all named files and of the files in the named folders. */

@@ -97,3 +97,24 @@ export const weatherUnits: Record<Column, readonly [own: string, ...others: stri
   windMs: ['m/s', 'km/h', 'mph', 'kn'],
   wetMinutes: ['min', 'share of the hour'],
 };
+
+/** The safe copies of this server: whole archives, packed, each read back before it counts. */
+export const Copies = z
+  .object({
+    folder: z
+      .string()
+      .nullable()
+      .describe('where they lie on the machine of the server; null: none are made by themselves'),
+    kept: z
+      .array(z.object({ name: z.string(), madeAt: z.iso.datetime(), bytes: z.number().int() }))
+      .describe('newest first'),
+    isOld: z
+      .boolean()
+      .describe('the last good copy is older than it should be, or there should be one by now'),
+    failed: z
+      .object({ at: z.iso.datetime(), why: z.string() })
+      .nullable()
+      .describe('why the last try came to nothing; null once a copy is made'),
+  })
+  .meta({ id: 'Copies' });
+export type Copies = z.infer<typeof Copies>;

@@ -2,6 +2,7 @@ export type { CandidatesResult, Openness, PlanResult } from './compute';
 export {
   ArchiveReport,
   ColumnMapping,
+  Copies,
   ImportChoices,
   ImportReport,
   importFormats,

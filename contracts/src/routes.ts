@@ -24,7 +24,7 @@ import { LimbMap } from '@mortisect/core/tree';
 import { repairs } from '@mortisect/core/weather';
 import { z } from 'zod';
 import { computeRoutes } from './computeRoutes';
-import { ArchiveReport, ImportReport, importFormats } from './exchange';
+import { ArchiveReport, Copies, ImportReport, importFormats } from './exchange';
 import { type Route, route } from './route';
 import * as when from './when';
 
@@ -251,10 +251,24 @@ export const routes = {
     method: 'post',
     path: '/api/archive',
     tag: 'Files',
-    summary: 'Bring a whole orchard, as an archive holds it, into a server that has none yet',
+    summary: 'Bring a whole orchard, as an archive or a safe copy holds it, into a server that has none yet',
     rawBody: { types: ['*/*'], streamed: true },
     response: ArchiveReport,
     fromDevice: true,
+  }),
+  getCopies: route({
+    method: 'get',
+    path: '/api/copies',
+    tag: 'Files',
+    summary: 'The safe copies of this server, and whether the last is old',
+    response: Copies,
+  }),
+  makeCopy: route({
+    method: 'post',
+    path: '/api/copies',
+    tag: 'Files',
+    summary: 'Make a safe copy now and read it back',
+    response: Copies,
   }),
   importTrees: route({
     method: 'post',

@@ -16,6 +16,7 @@ const Config = z.object({
     .regex(/^postgres(ql)?:\/\//, 'must begin with postgres://')
     .optional(),
   photoFolder: z.string().min(1),
+  copyFolder: z.string().min(1).nullable().describe('of the daily copies; null: none are made'),
   clinicSeconds: z.coerce
     .number()
     .min(0)
@@ -29,6 +30,15 @@ const Config = z.object({
     .enum(['check', 'rebuild'])
     .optional()
     .describe('nothing is served: the tables are compared with the history'),
+  backup: z
+    .string()
+    .optional()
+    .describe('nothing is served: a copy is made in this file; empty: in the folder of copies'),
+  restore: z
+    .string()
+    .min(1)
+    .optional()
+    .describe('nothing is served: this copy is brought into an empty place'),
   logLevel: z.enum(['silent', 'error', 'warn', 'info', 'debug']),
 });
 export type Config = z.infer<typeof Config>;
@@ -43,18 +53,22 @@ export function readConfig(argv: string[], env: NodeJS.ProcessEnv): Config {
   const values = options(argv);
   const dataFolder = values.data ?? env.MORTISECT_DATA ?? 'data';
   const databaseUrl = env.DATABASE_URL || undefined;
+  const photos = photoFolder(env.MORTISECT_PHOTOS, dataFolder, databaseUrl);
   const parsed = Config.safeParse({
     host: values.host ?? env.HOST ?? '127.0.0.1',
     port: values.port ?? env.PORT ?? '3000',
     dataFolder,
     databaseUrl,
-    photoFolder: photoFolder(env.MORTISECT_PHOTOS, dataFolder, databaseUrl),
+    photoFolder: photos,
+    copyFolder: copyFolder(values.copies ?? env.MORTISECT_COPIES, photos, dataFolder, databaseUrl),
     clinicSeconds: env.MORTISECT_CLINIC_SECONDS ?? '40',
     demo: values.demo ?? false,
     demoTrees: values['demo-trees'] ?? '0',
     passphrase: env.MORTISECT_PASSPHRASE || undefined,
     now: values.now ?? (env.MORTISECT_NOW || undefined),
     tables: values.tables,
+    backup: values.backup,
+    restore: values.restore,
     webFolder: path.resolve(values.web ?? 'client/dist'),
     logLevel: env.LOG_LEVEL ?? 'info',
   });
@@ -78,6 +92,17 @@ function photoFolder(named: string | undefined, dataFolder: string, databaseUrl:
   );
 }
 
+/** Beside what is copied, not inside it: whoever loses the one still has the other. */
+function copyFolder(
+  named: string | undefined,
+  photos: string,
+  dataFolder: string,
+  databaseUrl: string | undefined,
+): string | null {
+  if (named === 'none') return null;
+  return path.resolve(named ?? `${databaseUrl === undefined ? dataFolder : photos}-copies`);
+}
+
 function options(argv: string[]) {
   try {
     return parseArgs({
@@ -91,6 +116,9 @@ function options(argv: string[]) {
         now: { type: 'string' },
         web: { type: 'string' },
         tables: { type: 'string' },
+        copies: { type: 'string' },
+        backup: { type: 'string' },
+        restore: { type: 'string' },
       },
     }).values;
   } catch (error) {

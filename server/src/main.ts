@@ -1,7 +1,9 @@
 // The process: read the settings, start, say where, stop on a signal.
 import { pino } from 'pino';
 import { readConfig } from './config';
+import { backup, restore } from './copyCommands';
 import { StartFailure } from './failure';
+import { HttpProblem } from './refusal';
 import { start } from './start';
 import { checkTables } from './tables';
 
@@ -13,6 +15,11 @@ async function main(): Promise<void> {
     const { words, agree } = await checkTables(config, config.now ?? new Date().toISOString());
     process.stdout.write(`${words.join('\n')}\n`);
     process.exit(agree ? 0 : 1);
+  }
+  if (config.backup !== undefined || config.restore !== undefined) {
+    const words = config.restore === undefined ? await backup(config) : await restore(config, config.restore);
+    process.stdout.write(`${words.join('\n')}\n`);
+    process.exit(0);
   }
   const log = pino({ level: config.logLevel });
   const running = await start(config, log);
@@ -33,12 +40,20 @@ async function main(): Promise<void> {
   process.on('SIGINT', stop);
 }
 
+/** What did not happen. */
+const FAILED = process.argv.includes('--backup')
+  ? 'No copy was made.'
+  : process.argv.includes('--restore')
+    ? 'Nothing was restored.'
+    : 'Mortisect did not start.';
+
 main().catch((error: unknown) => {
-  if (error instanceof StartFailure)
-    process.stderr.write(`\nMortisect did not start.\n  ${error.message}\n  ${error.todo}\n`);
-  else
-    process.stderr.write(
-      `\nMortisect did not start, for a reason it does not know:\n${error instanceof Error ? error.stack : error}\n`,
-    );
+  const words =
+    error instanceof StartFailure
+      ? `  ${error.message}\n  ${error.todo}`
+      : error instanceof HttpProblem
+        ? `  ${error.message}`
+        : `  The reason is not known:\n${error instanceof Error ? error.stack : error}`;
+  process.stderr.write(`\n${FAILED}\n${words}\n`);
   process.exit(1);
 });

@@ -4,6 +4,7 @@ import type { AddressInfo } from 'node:net';
 import type { Logger } from 'pino';
 import { version } from '../package.json';
 import type { Config } from './config';
+import { openControl } from './control';
 import { loadEmptySite } from './demo/emptySite';
 import { loadDemo } from './demo/load';
 import { StartFailure } from './failure';
@@ -12,6 +13,7 @@ import { makeApp } from './http/app';
 import { makePool } from './pool/pool';
 import { completeHistory } from './services/beginnings';
 import { makeChanges } from './services/changes';
+import { makeCopyKeeper } from './services/copies';
 import { makePlanKeeper } from './services/keptPlans';
 import { getTiming } from './services/timing';
 import { runClinic } from './standIns/clinicHours';
@@ -59,9 +61,19 @@ export async function start(config: Config, log: Logger): Promise<Running> {
     const changes = makeChanges(store.db, () => isAhead && plans.wake());
     const plans = makePlanKeeper({ db: store.db, pool, now, log, onKept: () => changes.announcePlan() });
     undo.push(() => plans.close());
+    const copies = makeCopyKeeper({
+      db: store.db,
+      photoFolder: config.photoFolder,
+      folder: config.copyFolder,
+      read: pool.readCopy,
+      now,
+      log,
+    });
+    undo.push(() => copies.close());
+    if (folder) undo.push(await openControl(config.dataFolder, copies));
     hangUp = () => changes.close();
     undo.push(runClinic(store.db, log, now, config.clinicSeconds, () => changes.announce(null)));
-    const app = makeApp({ db: store.db, config, access, pool, changes, log, version, now });
+    const app = makeApp({ db: store.db, config, access, pool, changes, copies, log, version, now });
     // Once whoever opens it has their first screen: Today need not wait for ten past years to be worked through
     const ahead = setTimeout(async () => {
       await getTiming(store.db, pool, now()).catch(() => undefined);

@@ -281,6 +281,11 @@ export const useWeather = (days: number) =>
     staleTime: DAYS_FRESH_MS,
   });
 
+/** They change once a day; what one asked for shows at once. */
+const COPIES_FRESH_MS = 5 * 60_000;
+export const COPIES = ['copies'];
+export const useCopies = () =>
+  useQuery({ queryKey: COPIES, queryFn: () => ask('getCopies', {}), staleTime: COPIES_FRESH_MS });
 export const useStations = () => useQuery({ queryKey: ['stations'], queryFn: () => ask('getStations', {}) });
 export const useCalendarPath = () =>
   useQuery({ queryKey: ['calendar'], queryFn: () => ask('getCalendarPath', {}) });

@@ -6,6 +6,7 @@ import { clear } from 'idb-keyval';
 import { v7 } from 'uuid';
 import { type Ask, ask } from './api';
 import { emptyOutbox, enqueue } from './outbox';
+import { COPIES } from './queries';
 import { keepIfItFits, keptStore } from './queryClient';
 import { refreshOrchard } from './takeOver';
 
@@ -101,6 +102,16 @@ export function useImportArchive() {
   return useMutation({
     mutationFn: (given: Ask<'importArchive'>) => ask('importArchive', given),
     onSuccess: () => client.invalidateQueries(),
+  });
+}
+
+export function useMakeCopy() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: () => ask('makeCopy', {}),
+    onSuccess: (copies) => client.setQueryData(COPIES, copies),
+    // Why it failed is told there as well
+    onError: () => client.invalidateQueries({ queryKey: COPIES }),
   });
 }
 

@@ -63,6 +63,7 @@ export class FakeServer {
   actions: Action[] = [];
   jobs: Job[] = [];
   stations: Answered<'getStations'>['stations'] = [];
+  copies: Answered<'getCopies'> = { folder: '/srv/orchard-copies', kept: [], isOld: false, failed: null };
   /** Every request that came in, oldest first. */
   readonly asked: Asked[] = [];
   /** Nothing answers while it is down. */
@@ -124,6 +125,8 @@ export class FakeServer {
         return { required: false, signedIn: true };
       case 'putDevice':
         return { id, name: (body as { name: string }).name };
+      case 'getCopies':
+        return this.copies;
       case 'getSite':
         return this.site;
       case 'putSite':

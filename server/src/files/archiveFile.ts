@@ -1,7 +1,13 @@
 // An archive on disk, line by line: what each says, or where the file is wrong. Those of the first version are brought to this one.
-import { createReadStream } from 'node:fs';
-import { open, readFile } from 'node:fs/promises';
+import { createHash } from 'node:crypto';
+import { createReadStream, createWriteStream } from 'node:fs';
+import { mkdtemp, open, readFile, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
 import { createInterface } from 'node:readline';
+import { Transform } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { createGunzip } from 'node:zlib';
 import { fieldPath } from '@mortisect/contracts';
 import { ARCHIVE_KIND, ArchiveLine } from '@mortisect/contracts/archive';
 import { HttpProblem } from '../refusal';
@@ -9,6 +15,86 @@ import { upgraded } from './archiveOne';
 
 /** Longer lines are no photo and no record: a file that is all one line is held in memory. */
 export const LONGEST_LINE = 64 * 1024 * 1024;
+
+const LARGEST_BYTES = 2 * 1024 ** 3;
+
+/** Counts what comes in, so that neither the disk nor a line fills up. */
+export function withinBounds(): Transform {
+  let total = 0;
+  let inLine = 0;
+  return new Transform({
+    transform(chunk: Buffer, _encoding, done) {
+      total += chunk.length;
+      const lineEnd = chunk.lastIndexOf(0x0a);
+      inLine = lineEnd < 0 ? inLine + chunk.length : chunk.length - lineEnd;
+      if (total <= LARGEST_BYTES && inLine <= LONGEST_LINE) return done(null, chunk);
+      done(
+        new HttpProblem(
+          413,
+          'too-large',
+          'Too large',
+          `An archive has ${LARGEST_BYTES / 1024 ** 3} GB at most, and ${LONGEST_LINE / 1024 ** 2} MB a line. Nothing was changed.`,
+        ),
+      );
+    },
+  });
+}
+
+/** The first bytes of a packed file. @source RFC 1952, 2.3.1 */
+const GZIP = Buffer.from([0x1f, 0x8b]);
+
+/**
+ * Unpacks a safe copy, whose sum of check goes with it.
+ *
+ * @param file path of an archive, packed or not
+ * @param plain path where it is unpacked to; written only for a packed one
+ * @returns the path of the archive as text
+ * @throws {HttpProblem} 422 where the packed file is cut short or is not what was packed
+ */
+export async function unpacked(file: string, plain: string): Promise<string> {
+  if (!(await firstBytes(file, GZIP.length)).equals(GZIP)) return file;
+  try {
+    await pipeline(createReadStream(file), createGunzip(), withinBounds(), createWriteStream(plain));
+  } catch (error) {
+    const { code } = error as NodeJS.ErrnoException;
+    if (!code?.startsWith('Z_')) throw error;
+    throw new HttpProblem(
+      422,
+      'file-not-read',
+      'The copy was not read',
+      code === 'Z_BUF_ERROR'
+        ? 'The copy ends before its end: it was cut short. Take another copy.'
+        : 'The copy is not as it was made: it was altered or its disk is damaged. Take another copy.',
+    );
+  }
+  return plain;
+}
+
+export interface CopyRead {
+  /** SHA-256 of the archive as text. */
+  sha256: string;
+  lines: number;
+}
+
+/**
+ * Reads a copy from its first line to its last, as a server does that takes it in.
+ *
+ * @param file path of a packed archive
+ * @throws {HttpProblem} 422 with what is wrong with it
+ */
+export async function readCopy(file: string): Promise<CopyRead> {
+  const folder = await mkdtemp(path.join(tmpdir(), 'mortisect-copy-'));
+  try {
+    const plain = await unpacked(file, path.join(folder, 'archive'));
+    const sha256 = createHash('sha256');
+    await pipeline(createReadStream(plain), sha256);
+    let lines = 0;
+    for await (const _line of archiveLines(plain)) lines++;
+    return { sha256: sha256.digest('hex'), lines };
+  } finally {
+    await rm(folder, { recursive: true, force: true });
+  }
+}
 
 /**
  * @param file path of an archive
@@ -69,11 +155,15 @@ const HEAD_BYTES = 200;
 
 /** One JSON object for the whole orchard. */
 async function isFirstVersion(file: string): Promise<boolean> {
+  const head = (await firstBytes(file, HEAD_BYTES)).toString('utf8');
+  return head.includes(`"${ARCHIVE_KIND}"`) && /"version"\s*:\s*1\b/.test(head);
+}
+
+async function firstBytes(file: string, most: number): Promise<Buffer> {
   const handle = await open(file);
   try {
-    const { buffer, bytesRead } = await handle.read(Buffer.alloc(HEAD_BYTES), 0, HEAD_BYTES, 0);
-    const head = buffer.subarray(0, bytesRead).toString('utf8');
-    return head.includes(`"${ARCHIVE_KIND}"`) && /"version"\s*:\s*1\b/.test(head);
+    const { buffer, bytesRead } = await handle.read(Buffer.alloc(most), 0, most, 0);
+    return buffer.subarray(0, bytesRead);
   } finally {
     await handle.close();
   }

@@ -1,5 +1,6 @@
 // Reads a file of trees, row by row, without touching the register. Runs on a worker.
 
+import { gunzipSync } from 'node:zlib';
 import {
   type ColumnMapping,
   type ImportChoices,
@@ -49,7 +50,7 @@ export type TreeFileRead =
 
 /** What is wrong with the file as a whole is told as `fault`; what is wrong with a row stands with the row. */
 export function readTrees({ bytes, format, mapping, choices = null }: TreeFile): TreeFileRead {
-  const text = decoded(bytes);
+  const text = decoded(format === 'archive' ? asText(bytes) : bytes);
   if (text === null) {
     return { fault: 'The file is not UTF-8 text. Save it as “CSV UTF-8” (or GeoJSON, JSON) and try again.' };
   }
@@ -59,6 +60,18 @@ export function readTrees({ bytes, format, mapping, choices = null }: TreeFile):
   const json = (format === 'archive' && treesInLines(text)) || parsed(text);
   if (json === undefined) return { fault: 'The file is not JSON: it may be cut off.' };
   return format === 'geojson' ? fromGeojson(json, choices) : fromArchive(json);
+}
+
+const MOST_BYTES = 256 * 1024 ** 2;
+
+/** A safe copy is a packed archive; one that cannot be unpacked stays as it is, and is no text. */
+function asText(bytes: Uint8Array): Uint8Array {
+  if (bytes[0] !== 0x1f || bytes[1] !== 0x8b) return bytes;
+  try {
+    return gunzipSync(bytes, { maxOutputLength: MOST_BYTES });
+  } catch {
+    return bytes;
+  }
 }
 
 function parsed(text: string): unknown {

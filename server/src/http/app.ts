@@ -23,6 +23,7 @@ import { putAction } from '../services/actions';
 import { exportArchive, importArchive } from '../services/archive';
 import { calendarPath, makeCalendar, siteCalendar, treeCalendar } from '../services/calendar';
 import type { Changes } from '../services/changes';
+import type { CopyKeeper } from '../services/copies';
 import { findDevice, getPeople, putDevice } from '../services/devices';
 import { exportCsv, exportGeojson, fromQuery, importTrees } from '../services/exchange';
 import { putFinding } from '../services/findings';
@@ -63,6 +64,7 @@ interface AppParts {
   access: Access;
   pool: Pool;
   changes: Changes;
+  copies: CopyKeeper;
   log: Logger;
   version: string;
   now: () => string;
@@ -108,7 +110,7 @@ const CONTENT_SECURITY = {
   upgradeInsecureRequests: null,
 };
 
-function handlers({ db, config, access, pool, now, changes }: AppParts): Handlers {
+function handlers({ db, config, access, pool, now, changes, copies }: AppParts): Handlers {
   return {
     health: () => ({ ok: true, now: now(), demo: config.demo }),
     reportFault: ({ body, request }) => {
@@ -146,6 +148,8 @@ function handlers({ db, config, access, pool, now, changes }: AppParts): Handler
     getArchive: () => exportArchive(db, config.photoFolder),
     importArchive: ({ request }) =>
       importArchive({ db, pool, photoFolder: config.photoFolder, body: request }),
+    getCopies: () => copies.told(),
+    makeCopy: () => copies.make(),
     importTrees: ({ query: { format, take, mapping, choices }, bytes, device }) =>
       importTrees(db, pool, {
         bytes,

@@ -3,6 +3,7 @@ import { fieldPath, type Problem } from '@mortisect/contracts';
 import type { ErrorRequestHandler, Request, Response } from 'express';
 import { ZodError } from 'zod';
 import { HttpProblem } from '../refusal';
+import { isAway, isFull } from '../store/faults';
 
 function sendProblem(request: Request, response: Response, problem: Omit<Problem, 'instance'>): void {
   response
@@ -36,6 +37,13 @@ function asProblem(error: unknown): Omit<Problem, 'instance'> {
       title: 'The database does not answer',
       status: 503,
       detail: 'The database does not answer. What you sent was not kept; try again in a moment.',
+    };
+  if (isFull(error))
+    return {
+      type: 'disk-full',
+      title: 'The disk of the server is full',
+      status: 507,
+      detail: 'The disk of the server is full. What you sent was not kept; make room there, then try again.',
     };
   const status = statusOf(error);
   if (status === 413) {
@@ -81,17 +89,4 @@ function notUnderstood(error: ZodError): Omit<Problem, 'instance'> {
 function statusOf(error: unknown): number {
   const status = (error as { status?: unknown } | null)?.status;
   return typeof status === 'number' ? status : 500;
-}
-
-/** Connections that PostgreSQL ended or never took. @source PostgreSQL documentation, appendix A: classes 08, 53 and 57P */
-const AWAY = /^(08...|53300|57P0[1-5]|ECONNREFUSED|ECONNRESET|EPIPE|ENOTFOUND|ETIMEDOUT)$/;
-const ENDED = /connection (was )?terminated|timeout exceeded when trying to connect/i;
-
-function isAway(error: unknown): boolean {
-  for (let next = error; next instanceof Error; next = next.cause) {
-    const { code } = next as { code?: unknown };
-    if (typeof code === 'string' && AWAY.test(code)) return true;
-    if (ENDED.test(next.message)) return true;
-  }
-  return false;
 }

@@ -9,6 +9,7 @@ import type { OrderInput, OrderResult, PlanInput, runOrder } from '@mortisect/co
 import type { Present } from '@mortisect/core/present';
 import type { HistoryLine } from '@mortisect/core/records';
 import { Piscina } from 'piscina';
+import type { CopyRead } from '../files/archiveFile';
 import type { TreeFile, TreeFileRead } from '../files/readTrees';
 import type { WeatherFile, WeatherFileRead } from '../files/readWeather';
 import type { SheetPaper, TreeSheet } from '../files/sheet/sheet';
@@ -26,6 +27,7 @@ type Off<F extends (task: never) => unknown> = (
 export interface Pool {
   fold(lines: readonly HistoryLine[]): Promise<Present>;
   readTreeFile(file: TreeFile): Promise<TreeFileRead>;
+  readCopy(file: string): Promise<CopyRead>;
   openness(task: OpennessTask): Promise<Openness>;
   candidates(input: PlanInput, signal?: AbortSignal): Promise<CandidatesResult>;
   /** Given up when the signal says that nobody waits for it any more. */
@@ -70,6 +72,7 @@ export function makePool(worker = new URL('./tasks.worker.mjs', import.meta.url)
   return {
     fold: off('fold'),
     readTreeFile: (file) => piscina.run(file, { name: 'readTreeFile' }),
+    readCopy: (file) => piscina.run(file, { name: 'readCopy' }),
     openness: (task) => piscina.run(task, { name: 'openness' }),
     candidates: off('candidates'),
     plan: off('plan'),

@@ -2,6 +2,7 @@
 import type { Openness } from '@mortisect/contracts';
 import { gapTest, HAT_RADIUS_CM, lightInside } from '@mortisect/core/faults';
 import type { Limb } from '@mortisect/core/tree';
+import type { CopyRead } from '../files/archiveFile';
 import type { TreeFile, TreeFileRead } from '../files/readTrees';
 import type { WeatherFile, WeatherFileRead } from '../files/readWeather';
 import type { SheetPaper, TreeSheet } from '../files/sheet/sheet';
@@ -39,6 +40,10 @@ export async function readWeatherFile(file: WeatherFile): Promise<WeatherFileRea
 }
 export async function readTreeFile(file: TreeFile): Promise<TreeFileRead> {
   return (await import('../files/readTrees')).readTrees(file);
+}
+
+export async function readCopy(file: string): Promise<CopyRead> {
+  return (await import('../files/archiveFile')).readCopy(file);
 }
 
 export const openness = ({ limbs, grown = limbs, throws, seed }: OpennessTask): Openness => ({

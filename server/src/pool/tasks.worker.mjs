@@ -6,6 +6,7 @@ const tasks = await import('./tasks.ts');
 export const {
   fold,
   readTreeFile,
+  readCopy,
   readWeatherFile,
   openness,
   candidates,

@@ -3,17 +3,17 @@ import { createReadStream, createWriteStream, existsSync } from 'node:fs';
 import { mkdtemp, readdir, readFile, rm, unlink } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { type Readable, Transform } from 'node:stream';
+import type { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { ArchiveReport } from '@mortisect/contracts';
 import { ARCHIVE_KIND, ARCHIVE_VERSION, type ArchiveLine } from '@mortisect/contracts/archive';
-import { and, asc, count, eq, gt, inArray, ne, sql } from 'drizzle-orm';
+import { and, asc, count, eq, gt, inArray, lte, ne, sql } from 'drizzle-orm';
 import sharp from 'sharp';
-import { archiveLines, LONGEST_LINE } from '../files/archiveFile';
+import { archiveLines, unpacked, withinBounds } from '../files/archiveFile';
 import type { Pool } from '../pool/pool';
 import { HttpProblem } from '../refusal';
 import { takeSample } from '../standIns/clinic';
-import type { Db, Store } from '../store/openDb';
+import { asOfNow, type Db, type Store } from '../store/openDb';
 import {
   actions,
   devices,
@@ -27,6 +27,7 @@ import {
   weatherHours,
 } from '../store/schema';
 import { historyIsComplete } from './beginnings';
+import { revisionOf } from './changes';
 import { moment, readableLine } from './moment';
 import { fileOf, keepAsFile } from './photos';
 import { rebuildIn } from './rebuild';
@@ -34,7 +35,6 @@ import { rebuildIn } from './rebuild';
 type Line<K extends ArchiveLine['is']> = Extract<ArchiveLine, { is: K }>;
 
 const AT_ONCE = 500;
-const LARGEST_BYTES = 2 * 1024 ** 3;
 
 /** Written to a file first: whoever reads it slowly holds nothing up. */
 export async function exportArchive(
@@ -44,7 +44,7 @@ export async function exportArchive(
   const folder = await mkdtemp(path.join(tmpdir(), 'mortisect-archive-'));
   const file = path.join(folder, 'archive.ndjson');
   try {
-    await pipeline(() => asText(db, photoFolder), createWriteStream(file));
+    await writeArchive(db, photoFolder, createWriteStream(file));
   } catch (error) {
     await rm(folder, { recursive: true });
     throw error;
@@ -60,34 +60,44 @@ async function* readThenRemoved(file: string, folder: string): AsyncGenerator<Ui
   }
 }
 
-/** No clock and no chance goes in: the same orchard gives the same bytes. */
-async function* asText(db: Db, photoFolder: string): AsyncGenerator<string> {
-  const orchardId = await orchardIdOf(db);
+/**
+ * The orchard as it stands when this begins, whatever is written meanwhile; a photo that comes in then may be told with it. No clock and no chance goes in: the same
+ * orchard gives the same bytes.
+ *
+ * @param to where the text goes, one after the other; the last keeps it
+ */
+export function writeArchive(
+  db: Db,
+  photoFolder: string,
+  ...to: (NodeJS.ReadWriteStream | NodeJS.WritableStream)[]
+): Promise<void> {
+  return asOfNow(db, (store) => pipeline([() => archiveText(store, photoFolder), ...to] as never));
+}
+
+async function* archiveText(db: Store, photoFolder: string): AsyncGenerator<string> {
+  const { orchardId, seq: upTo } = await revisionOf(db);
+  if (orchardId === '') throw new Error('The database has no orchard.');
   const text = (line: ArchiveLine) => `${JSON.stringify(line)}\n`;
   let lines = 0;
   yield text({ is: 'archive', kind: ARCHIVE_KIND, version: ARCHIVE_VERSION, orchardId });
-  for (const part of [deviceLines, historyLines, hourLines, hourBeforeLines]) {
-    for await (const line of part(db, orchardId)) {
+  const parts = [
+    deviceLines(db, orchardId, upTo),
+    historyLines(db, upTo),
+    weatherLines(db),
+    photoLines(photoFolder, orchardId),
+  ];
+  for (const part of parts) {
+    for await (const line of part) {
       lines++;
       yield text(line);
     }
   }
-  for await (const line of photoLines(photoFolder, orchardId)) {
-    lines++;
-    yield text(line);
-  }
   yield text({ is: 'end', orchardId, lines });
 }
 
-async function orchardIdOf(db: Store): Promise<string> {
-  const [orchard] = await db.select().from(orchards);
-  if (!orchard) throw new Error('The database has no orchard.');
-  return orchard.id;
-}
-
 /** Those that wrote something. */
-async function* deviceLines(db: Db, orchardId: string): AsyncGenerator<Line<'device'>> {
-  const wrote = db.select({ id: history.deviceId }).from(history);
+async function* deviceLines(db: Store, orchardId: string, upTo: number): AsyncGenerator<Line<'device'>> {
+  const wrote = db.select({ id: history.deviceId }).from(history).where(lte(history.seq, upTo));
   const list = await db
     .select()
     .from(devices)
@@ -96,12 +106,12 @@ async function* deviceLines(db: Db, orchardId: string): AsyncGenerator<Line<'dev
   for (const { id, name } of list) yield { is: 'device', orchardId, id, name };
 }
 
-async function* historyLines(db: Db): AsyncGenerator<Line<'history'>> {
+async function* historyLines(db: Store, upTo: number): AsyncGenerator<Line<'history'>> {
   for (let last = -1; ; ) {
     const rows = await db
       .select()
       .from(history)
-      .where(gt(history.seq, last))
+      .where(and(gt(history.seq, last), lte(history.seq, upTo)))
       .orderBy(asc(history.seq))
       .limit(AT_ONCE);
     for (const { at, receivedAt, value, ...row } of rows)
@@ -118,7 +128,16 @@ async function* historyLines(db: Db): AsyncGenerator<Line<'history'>> {
   }
 }
 
-async function* hourLines(db: Db): AsyncGenerator<Line<'hour'>> {
+/** An import of weather replaces hours and tells what they were: both are read before another can come between. */
+async function* weatherLines(db: Store): AsyncGenerator<Line<'hour' | 'hour before'>> {
+  yield* await db.transaction(async (tx) => {
+    const lines: Line<'hour' | 'hour before'>[] = [];
+    for (const part of [hourLines(tx), hourBeforeLines(tx)]) for await (const line of part) lines.push(line);
+    return lines;
+  });
+}
+
+async function* hourLines(db: Store): AsyncGenerator<Line<'hour'>> {
   for (const kind of ['forecast', 'observed'] as const) {
     for (let last = Number.NEGATIVE_INFINITY; ; ) {
       const rows = await db
@@ -137,7 +156,7 @@ async function* hourLines(db: Db): AsyncGenerator<Line<'hour'>> {
   }
 }
 
-async function* hourBeforeLines(db: Db): AsyncGenerator<Line<'hour before'>> {
+async function* hourBeforeLines(db: Store): AsyncGenerator<Line<'hour before'>> {
   const rows = await db.select().from(weatherBefore).orderBy(asc(weatherBefore.seq));
   for (const { value, replacedAt, ...row } of rows)
     yield {
@@ -179,7 +198,8 @@ export async function importArchive({ db, pool, photoFolder, body }: ArchiveImpo
   const photos: string[] = [];
   try {
     await pipeline(body, withinBounds(), createWriteStream(file));
-    return await db.transaction((tx) => takeIn(tx, pool, file, photoFolder, photos));
+    const plain = await unpacked(file, `${file}.plain`);
+    return await db.transaction((tx) => takeIn(tx, pool, plain, photoFolder, photos));
   } catch (error) {
     for (const photo of photos) await unlink(photo);
     throw asRefusal(error);
@@ -204,28 +224,6 @@ async function refuseUnlessEmpty(db: Store): Promise<void> {
     'An orchard stands here already',
     `A whole archive goes into an empty server only; this one has ${stands.join(', ')}. Start one with another data folder, or take only the trees. Nothing was changed.`,
   );
-}
-
-/** Counts what comes in, so that neither the disk nor a line fills up. */
-function withinBounds(): Transform {
-  let total = 0;
-  let inLine = 0;
-  return new Transform({
-    transform(chunk: Buffer, _encoding, done) {
-      total += chunk.length;
-      const lineEnd = chunk.lastIndexOf(0x0a);
-      inLine = lineEnd < 0 ? inLine + chunk.length : chunk.length - lineEnd;
-      if (total <= LARGEST_BYTES && inLine <= LONGEST_LINE) return done(null, chunk);
-      done(
-        new HttpProblem(
-          413,
-          'too-large',
-          'Too large',
-          `An archive has ${LARGEST_BYTES / 1024 ** 3} GB at most, and ${LONGEST_LINE / 1024 ** 2} MB a line. Nothing was changed.`,
-        ),
-      );
-    },
-  });
 }
 
 async function takeIn(

@@ -22,6 +22,19 @@ export interface OpenDb {
 /** `copyOf`: in memory, begun as a copy of a data folder that PGlite wrote as a tar file. */
 export type DbPlace = { url: string } | { folder: string } | { copyOf: Blob } | 'memory';
 
+/** Databases on a server, each with connections of their own. */
+const onServer = new WeakSet<Db>();
+
+/**
+ * Reads while others write: on a server as of one moment. The embedded database has one connection, which this leaves to others in between: what is
+ * read there bounds itself.
+ */
+export function asOfNow<T>(db: Db, read: (store: Store) => Promise<T>): Promise<T> {
+  return onServer.has(db)
+    ? db.transaction(read, { isolationLevel: 'repeatable read', accessMode: 'read only' })
+    : read(db);
+}
+
 const migrationsFolder = fileURLToPath(new URL('../../drizzle', import.meta.url));
 // Any fixed number: server processes that start together migrate one after the other.
 const MIGRATION_LOCK = 7_301_442;
@@ -61,6 +74,7 @@ async function openServer(url: string): Promise<OpenDb> {
   }
   await client.query('select pg_advisory_unlock($1)', [MIGRATION_LOCK]);
   client.release();
+  onServer.add(db);
   return { db, kind: 'postgres', dump: null, close: () => pool.end() };
 }
 

@@ -12,6 +12,7 @@ import { setUpAccess } from '../http/access';
 import { makeApp } from '../http/app';
 import { makePool, type Pool } from '../pool/pool';
 import { makeChanges } from '../services/changes';
+import { makeCopyKeeper } from '../services/copies';
 import { type DbPlace, type OpenDb, openDb } from '../store/openDb';
 
 export const NOW = '2026-11-24T10:00:00.000Z';
@@ -40,15 +41,19 @@ export async function openEmpty(settings: Partial<Config> = {}): Promise<Orchard
 }
 
 async function appOn(store: OpenDb, settings: Partial<Config>): Promise<Orchard> {
-  const config = { ...readConfig([], {}), ...settings };
+  const config = { ...readConfig(['--copies', 'none'], {}), ...settings };
   const access = await setUpAccess(config, store.db);
   // Compiled: a thread that reads TypeScript takes a second to come
   const pool = makePool(process.env.COMPILED_WORKER);
   const log = pino({ level: 'silent' });
   const changes = makeChanges(store.db);
-  const app = makeApp({ db: store.db, config, access, pool, changes, log, version: '0.0.0', now: () => NOW });
+  const now = () => NOW;
+  const { photoFolder, copyFolder: folder } = config;
+  const copies = makeCopyKeeper({ db: store.db, photoFolder, folder, read: pool.readCopy, now, log });
+  const app = makeApp({ db: store.db, config, access, pool, changes, copies, log, version: '0.0.0', now });
   const close = async () => {
     changes.close();
+    await copies.close();
     await pool.close();
     await store.close();
   };

@@ -27,6 +27,7 @@ import { DeviceSettings } from './DeviceSettings';
 import { LimitSettings } from './LimitSettings';
 import { LocalSettings } from './LocalSettings';
 import { PlanSettings } from './PlanSettings';
+import { SafeCopies } from './SafeCopies';
 import { SchoolSettings } from './SchoolSettings';
 import { formOf, type SiteControl, SiteForm } from './siteForm';
 import { WeatherSettings } from './WeatherSettings';
@@ -56,6 +57,12 @@ function SettingsForm({ record }: { record: SiteRecord }) {
   );
   const leaving = useLeaveGuard(formState.isDirty, 'The site');
   const failed = saving.error && !movedProblem(saving.error) ? saving.error : null;
+  const ofMachines = (
+    <View gap={24}>
+      <DeviceSettings />
+      <SafeCopies timeZone={record.site.timeZone} />
+    </View>
+  );
   return (
     <Screen
       title="Book"
@@ -70,8 +77,8 @@ function SettingsForm({ record }: { record: SiteRecord }) {
       <BookTabs />
       <Failed title="Not saved yet" error={failed} />
       {leaving.question}
-      <Columns beside={<DeviceSettings />}>
-        {wide ? null : <DeviceSettings />}
+      <Columns beside={ofMachines}>
+        {wide ? null : ofMachines}
         <Section>Site</Section>
         <SiteFields control={control} />
         <Section>Schools</Section>

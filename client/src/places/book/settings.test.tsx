@@ -6,7 +6,7 @@ import { weights } from '@mortisect/core/plan';
 import { gear as allGear, type Site } from '@mortisect/core/records';
 import { climateAt } from '@mortisect/core/weather';
 import { configure, fireEvent, screen, waitFor } from '@testing-library/react';
-import { FakeServer } from '../../testing/fakeServer';
+import { FakeServer, refused } from '../../testing/fakeServer';
 import { at, buttons, field, findButton, findField, press, show, write } from '../../testing/here';
 import { detail } from '../../testing/orchard';
 import { Settings } from './Settings';
@@ -197,4 +197,59 @@ test('when cuts are looked at again, where wood goes and what there is beside th
   expect(rechecks).toMatchObject({ meanC: 40, monthDays: 60, overdueDays: 90 });
   expect(debris.burning).toBe('banned');
   expect([...gear].sort()).toEqual([...has, ...(missing ? [missing] : [])].sort());
+});
+
+describe('safe copies', () => {
+  const made = (madeAt: string, bytes = 2_500_000) => ({ name: `${madeAt}.gz`, madeAt, bytes });
+  const settingsOf = async (copies: Partial<FakeServer['copies']>) => {
+    const server = new FakeServer([detail([])]);
+    server.copies = { ...server.copies, ...copies };
+    at.path = '/book/settings';
+    show(<Settings />, server);
+    await screen.findByText('Safe copies');
+    await waitFor(() => expect(document.body.textContent).not.toContain('Asking the server'));
+    return server;
+  };
+
+  test('when the last was made, how large it is and where they lie; one more on a press', async () => {
+    const server = await settingsOf({
+      kept: [made('2026-11-23T10:00:00Z'), made('2026-11-22T10:00:00Z', 900)],
+    });
+    expect(document.body.textContent).toMatch(/made 1 day ago: 23 Nov 2026, \d\d:00, 2.4 MB\./);
+    expect(document.body.textContent).toContain('/srv/orchard-copies on its machine');
+    press('All copies (2)');
+    expect(document.body.textContent).toMatch(/22 Nov 2026, \d\d:00, 1 kB/);
+    server.instead.set('makeCopy', () => ({
+      ...server.copies,
+      kept: [made('2026-11-24T10:00:00Z', 3_145_728)],
+    }));
+    press('Make a copy now');
+    await waitFor(() => expect(document.body.textContent).toMatch(/24 Nov 2026, \d\d:00, 3.0 MB/));
+  });
+
+  test.each<[string, Partial<FakeServer['copies']>, string]>([
+    ['none yet', {}, 'There is no copy yet.'],
+    ['an old one', { isOld: true, kept: [made('2026-11-19T10:00:00Z')] }, 'The last safe copy is old'],
+    ['none for days', { isOld: true }, 'There is no safe copy'],
+    ['none wanted', { folder: null }, 'No copies are made'],
+    [
+      'a try that failed',
+      { failed: { at: '2026-11-24T09:00:00Z', why: 'There is no room.' } },
+      'There is no room.',
+    ],
+  ])('%s is said', async (_said, copies, words) => {
+    await settingsOf(copies);
+    expect(document.body.textContent).toContain(words);
+    expect(buttons('Make a copy now')).toHaveLength(copies.folder === null ? 0 : 1);
+  });
+
+  test('why a copy could not be made is said where it was asked for', async () => {
+    const server = await settingsOf({});
+    server.instead.set('makeCopy', () => {
+      throw refused(507, 'There is no room for a copy.');
+    });
+    press('Make a copy now');
+    await waitFor(() => expect(document.body.textContent).toContain('There is no room for a copy.'));
+    expect(document.body.textContent).toContain('No copy was made');
+  });
 });

@@ -61,9 +61,9 @@ export function ImportTrees() {
   return (
     <FromFile
       title="Trees from a file"
-      subtitle="CSV, GeoJSON, or the archive of an orchard"
+      subtitle="CSV, GeoJSON, the archive or a safe copy of an orchard"
       of="trees"
-      accept=".csv,.tsv,.txt,.json,.geojson,.ndjson,text/csv,application/json,application/geo+json,application/x-ndjson"
+      accept=".csv,.tsv,.txt,.json,.geojson,.ndjson,.gz,text/csv,application/json,application/geo+json,application/x-ndjson,application/gzip"
       fileName={(file ?? archive)?.name}
       reading={reading}
       waits={noTrees === undefined}
@@ -111,7 +111,7 @@ export function ImportTrees() {
 
 function formatOf(fileName: string): Format {
   if (/\.geojson$/i.test(fileName)) return 'geojson';
-  return /\.(nd)?json$/i.test(fileName) ? 'archive' : 'csv';
+  return /\.(nd)?json(\.gz)?$/i.test(fileName) ? 'archive' : 'csv';
 }
 
 function Help() {

@@ -7,8 +7,8 @@ import type { Run } from '@mortisect/core/run';
 import { hourOf } from '@mortisect/core/weather';
 import { View } from '@tamagui/core';
 import { type Href, useRouter } from 'expo-router';
-import { ago, longDay } from '../../data/moment';
-import { useTiming, useTrees } from '../../data/queries';
+import { ago, longDay, shortMoment } from '../../data/moment';
+import { useCopies, useTiming, useTrees } from '../../data/queries';
 import { useClock } from '../../data/useClock';
 import { useOpenViews } from '../../data/useOpenViews';
 import { Button } from '../../ui/Button';
@@ -18,6 +18,7 @@ import { Aside, Screen } from '../../ui/Screen';
 import { useWide } from '../../ui/theme';
 import { Body, Section } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
+import { oldWords } from '../book/SafeCopies';
 import { useRun } from '../cut/useRun';
 import { nowWords } from '../when/daysView';
 import { actionWords, disorderWords, placeWords, plural } from '../words';
@@ -105,6 +106,7 @@ export function Today() {
           <RoundRow />
           <JobRows today={today} />
           {here ? <CareRows here={here} /> : null}
+          <CopyRow timeZone={today.site.timeZone} />
         </Rows>
         {views.length === 0 ? <Body>Nothing is open. Walk the round: what you find waits here.</Body> : null}
         {wide ? null : doneLast}
@@ -162,4 +164,17 @@ function HandOverRow({ run }: { run: Run }) {
   return (
     <Row href="/plan" title="To hand over" detail={`${trees.join(', ')} · work for a licensed arborist`} />
   );
+}
+
+/** Only where something is wrong with it. */
+function CopyRow({ timeZone }: { timeZone: string }) {
+  const copies = useCopies().data;
+  if (!copies?.isOld) return null;
+  const [last] = copies.kept;
+  const said = [
+    ...(last ? [`Made ${shortMoment(last.madeAt, timeZone)}`] : []),
+    ...(copies.failed ? [copies.failed.why] : []),
+    'see Settings',
+  ];
+  return <Row href="/book/settings" title={oldWords(copies)} detail={said.join(' · ')} />;
 }

@@ -151,3 +151,24 @@ test('the one next step is the main button: what was begun is gone on with', asy
   await come(new FakeServer([detail([])]));
   expect(await screen.findByRole('button', { name: 'Walk the round' })).toBeTruthy();
 });
+
+test.each([
+  [false, null],
+  [true, '/book/settings'],
+])('a safe copy that is old (%s) is told, with what keeps it from being made', async (isOld, leadsTo) => {
+  const server = new FakeServer([detail([])]);
+  const failed = { at: NOW, why: 'There is no room.' };
+  server.copies = {
+    ...server.copies,
+    isOld,
+    failed,
+    kept: [{ name: 'a', madeAt: '2026-11-19T10:00:00Z', bytes: 9 }],
+  };
+  const rowTo = await come(server);
+  await waitFor(() => expect(server.asked.map(({ name }) => name)).toContain('getCopies'));
+  await waitFor(() => expect(rowTo('The last safe copy is old')).toBe(leadsTo));
+  if (isOld)
+    expect(document.body.textContent).toMatch(
+      /Made 19 Nov 2026, \d\d:\d\d · There is no room\. · see Settings/,
+    );
+});

@@ -1,0 +1,80 @@
+// The safe copies of the server: when the last good one was made, where they lie, and one more now.
+import type { Copies } from '@mortisect/contracts';
+import { View } from '@tamagui/core';
+import { ago, shortMoment } from '../../data/moment';
+import { useCopies } from '../../data/queries';
+import { useClock } from '../../data/useClock';
+import { useMakeCopy } from '../../data/writes';
+import { Button } from '../../ui/Button';
+import { Failed } from '../../ui/Failed';
+import { Notice } from '../../ui/Notice';
+import { Body, Section, Small } from '../../ui/type';
+import { Folded } from './Folded';
+
+export function SafeCopies({ timeZone }: { timeZone: string }) {
+  const { data: copies, error } = useCopies();
+  const making = useMakeCopy();
+  return (
+    <View gap={12}>
+      <Section>Safe copies</Section>
+      {copies ? (
+        <Told copies={copies} timeZone={timeZone} />
+      ) : (
+        <Body role="status">{error ? 'The server must be there to tell.' : 'Asking the server …'}</Body>
+      )}
+      <Failed title="No copy was made" error={making.error} />
+      {copies?.folder ? (
+        <Button disabled={making.isPending} onPress={() => making.mutate()}>
+          {making.isPending ? 'Making a copy …' : 'Make a copy now'}
+        </Button>
+      ) : null}
+    </View>
+  );
+}
+
+function Told({ copies, timeZone }: { copies: Copies; timeZone: string }) {
+  const clock = useClock();
+  const [last] = copies.kept;
+  if (copies.folder === null)
+    return (
+      <Notice kind="caution" title="No copies are made">
+        This server was started without a folder for copies. Save the archive yourself now and then.
+      </Notice>
+    );
+  const lastWords = last
+    ? `The last good copy was made ${ago(last.madeAt, clock())}: ${shortMoment(last.madeAt, timeZone)}, ${sizeOf(last.bytes)}.`
+    : 'There is no copy yet. The server makes the first one a minute after it starts.';
+  return (
+    <>
+      {copies.isOld ? (
+        <Notice kind="caution" title={oldWords(copies)}>
+          {lastWords}
+        </Notice>
+      ) : (
+        <Body>{lastWords}</Body>
+      )}
+      {copies.failed ? (
+        <Notice kind="caution" title={`The try of ${shortMoment(copies.failed.at, timeZone)} failed`}>
+          {copies.failed.why}
+        </Notice>
+      ) : null}
+      <Small>
+        {`Everything is in it: history, weather, photos, settings. The server makes one a day, reads it back and keeps those of fourteen days in ${copies.folder} on its machine. Take one to another machine now and then.`}
+      </Small>
+      {copies.kept.length > 1 ? (
+        <Folded title={`All copies (${copies.kept.length})`}>
+          {copies.kept.map(({ name, madeAt, bytes }) => (
+            <Small key={name}>{`${shortMoment(madeAt, timeZone)}, ${sizeOf(bytes)}`}</Small>
+          ))}
+        </Folded>
+      ) : null}
+    </>
+  );
+}
+
+/** What Today and Settings say of a copy that is old. */
+export const oldWords = ({ kept }: Copies) =>
+  kept.length === 0 ? 'There is no safe copy' : 'The last safe copy is old';
+
+const sizeOf = (bytes: number) =>
+  bytes < 1024 ** 2 ? `${Math.max(1, Math.round(bytes / 1024))} kB` : `${(bytes / 1024 ** 2).toFixed(1)} MB`;
