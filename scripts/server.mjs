@@ -4,7 +4,7 @@ import { root, StepFailed } from './steps.mjs';
 
 /**
  * @param args options of the server, as in `--port 3000`; `node`: options of Node itself
- * @returns the child process and the address that it answers at
+ * @returns the child process, the address that it answers at, and what it says of it
  * @throws {StepFailed} when the process ends before it answers; it has said why
  */
 export function startServer(args, { env = {}, quiet = false, node = [] } = {}) {
@@ -19,7 +19,7 @@ export function startServer(args, { env = {}, quiet = false, node = [] } = {}) {
     said += text;
   });
   return new Promise((resolve, reject) => {
-    child.once('message', ({ url }) => resolve({ child, url }));
+    child.once('message', ({ url, words }) => resolve({ child, url, words }));
     // Not quiet, it has said so itself.
     child.once('exit', (code) =>
       reject(new StepFailed(quiet ? said.trim() || `The server ended with exit code ${code}.` : '')),

@@ -28,6 +28,7 @@ export {
   type RouteParsed,
   type RouteResponse,
   routes,
+  type SessionList,
 } from './routes';
 export type {
   SeasonAnswer,

@@ -60,6 +60,13 @@ function operation(name: string, route: Route): ZodOpenApiOperationObject {
     ...(route.fromDevice && {
       parameters: [
         { name: 'X-Device-Id', in: 'header', required: true, schema: { type: 'string', format: 'uuid' } },
+        {
+          name: 'X-Device-Key',
+          in: 'header',
+          description:
+            'What only the device knows. Once it was said, nobody writes in the name of the device without it.',
+          schema: { type: 'string' },
+        },
       ],
     }),
     responses: {
@@ -75,6 +82,7 @@ function operation(name: string, route: Route): ZodOpenApiOperationObject {
       }),
       ...(!route.open && { 401: problem('The passphrase is asked for first') }),
       ...(route.fromDevice && {
+        403: problem('The device is another’s'),
         409: problem('Moved meanwhile; yours and theirs are both given'),
         422: problem('Does not fit what stands'),
       }),

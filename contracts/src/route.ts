@@ -15,6 +15,8 @@ export interface Route {
   fromDevice?: true;
   /** Answered without a signed-in session. */
   open?: true;
+  /** Asked by a weather station, with its token; told before anything else is read. */
+  fromStation?: true;
   /** A file that is shown or subscribed to rather than saved. */
   inline?: true;
   /** A body larger than the common limit. */

@@ -32,6 +32,18 @@ export type { Route } from './route';
 
 const Health = z.object({ ok: z.literal(true), now: z.iso.datetime(), demo: z.boolean() });
 const Session = z.object({ required: z.boolean(), signedIn: z.boolean() });
+const SessionList = z.object({
+  sessions: z.array(
+    z.object({
+      id: z.string(),
+      browser: z.string().describe('“Chrome on Android”, as the browser names itself'),
+      beganAt: moment,
+      usedAt: moment.describe('to the hour'),
+      here: z.boolean().describe('the one that asks'),
+    }),
+  ),
+});
+export type SessionList = z.infer<typeof SessionList>;
 /** A file as it is sent. */
 const RawFile = z.object({
   fileName: z.string(),
@@ -98,6 +110,37 @@ export const routes = {
     summary: 'Sign out',
     response: Session,
     open: true,
+  }),
+  getSessions: route({
+    method: 'get',
+    path: '/api/sessions',
+    tag: 'Access',
+    summary: 'Where somebody is signed in, last used first',
+    response: SessionList,
+  }),
+  endSession: route({
+    method: 'delete',
+    path: '/api/sessions/:sessionId',
+    tag: 'Access',
+    summary: 'End a session: whoever uses it has to sign in again',
+    params: z.object({ sessionId: z.string().regex(/^[0-9a-f]{64}$/) }),
+    response: SessionList,
+  }),
+  getField: route({
+    method: 'get',
+    path: '/api/field',
+    tag: 'Access',
+    summary: 'How phones on the local network come in; null where this server is not open to them',
+    response: z.object({
+      field: z
+        .object({
+          trustUrl: z.string().describe('the page of steps by which a phone comes to trust this server'),
+          addresses: z.array(z.string()),
+          fingerprint: z.string().describe('SHA-256 of the certificate of its authority'),
+          until: z.iso.datetime(),
+        })
+        .nullable(),
+    }),
   }),
   putDevice: route({
     method: 'put',
@@ -446,6 +489,7 @@ export const routes = {
     response: z.object({ fresh: z.number().int(), same: z.number().int(), replaced: z.number().int() }),
     bodyLimit: '4mb',
     open: true,
+    fromStation: true,
     example: {
       hours: [
         {

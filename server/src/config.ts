@@ -23,7 +23,12 @@ const Config = z.object({
     .max(30 * 24 * 3600),
   demo: z.boolean(),
   demoTrees: z.coerce.number().int().min(0).max(20_000),
-  passphrase: z.string().min(10, 'must have at least 10 characters').optional(),
+  lan: z.boolean().describe('HTTPS on the local network, by an authority of this server’s own'),
+  names: z.array(z.string()).describe('more names that the local network has for this machine'),
+  cert: z.string().optional().describe('HTTPS by a certificate of one’s own: PEM, the chain behind it'),
+  key: z.string().optional(),
+  proxy: z.boolean().describe('one proxy with TLS stands before this server, and is believed'),
+  passphrase: z.string().max(400).optional(),
   now: z.iso.datetime().optional(),
   webFolder: z.string(),
   tables: z
@@ -43,6 +48,9 @@ const Config = z.object({
 });
 export type Config = z.infer<typeof Config>;
 
+/** Whether what goes over the line is kept from others on it. */
+export const isSecure = ({ lan, cert, proxy }: Config): boolean => lan || cert !== undefined || proxy;
+
 const LOOPBACK = new Set(['127.0.0.1', '::1', 'localhost']);
 export function isLoopback(host: string): boolean {
   return LOOPBACK.has(host);
@@ -55,7 +63,7 @@ export function readConfig(argv: string[], env: NodeJS.ProcessEnv): Config {
   const databaseUrl = env.DATABASE_URL || undefined;
   const photos = photoFolder(env.MORTISECT_PHOTOS, dataFolder, databaseUrl);
   const parsed = Config.safeParse({
-    host: values.host ?? env.HOST ?? '127.0.0.1',
+    host: values.host ?? env.HOST ?? (values.lan ? '0.0.0.0' : '127.0.0.1'),
     port: values.port ?? env.PORT ?? '3000',
     dataFolder,
     databaseUrl,
@@ -64,6 +72,11 @@ export function readConfig(argv: string[], env: NodeJS.ProcessEnv): Config {
     clinicSeconds: env.MORTISECT_CLINIC_SECONDS ?? '40',
     demo: values.demo ?? false,
     demoTrees: values['demo-trees'] ?? '0',
+    lan: values.lan ?? false,
+    names: values.names?.split(',').map((name) => name.trim()) ?? [],
+    cert: values.cert,
+    key: values.key,
+    proxy: values.proxy ?? false,
     passphrase: env.MORTISECT_PASSPHRASE || undefined,
     now: values.now ?? (env.MORTISECT_NOW || undefined),
     tables: values.tables,
@@ -72,6 +85,12 @@ export function readConfig(argv: string[], env: NodeJS.ProcessEnv): Config {
     webFolder: path.resolve(values.web ?? 'client/dist'),
     logLevel: env.LOG_LEVEL ?? 'info',
   });
+  const ways = [values.lan, values.cert ?? values.key, values.proxy].filter(Boolean).length;
+  if (ways > 1 || (values.cert === undefined) !== (values.key === undefined))
+    throw new StartFailure(
+      'Of --lan, --cert with --key, and --proxy only one goes.',
+      'See “Settings of the server” in the README.',
+    );
   if (!parsed.success) {
     const faults = parsed.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`).join('; ');
     throw new StartFailure(
@@ -115,6 +134,11 @@ function options(argv: string[]) {
         'demo-trees': { type: 'string' },
         now: { type: 'string' },
         web: { type: 'string' },
+        lan: { type: 'boolean' },
+        names: { type: 'string' },
+        cert: { type: 'string' },
+        key: { type: 'string' },
+        proxy: { type: 'boolean' },
         tables: { type: 'string' },
         copies: { type: 'string' },
         backup: { type: 'string' },

@@ -1,10 +1,11 @@
 // The process: read the settings, start, say where, stop on a signal.
 import { pino } from 'pino';
+import encodeQR from 'qr';
 import { readConfig } from './config';
 import { backup, restore } from './copyCommands';
 import { StartFailure } from './failure';
 import { HttpProblem } from './refusal';
-import { start } from './start';
+import { type Running, start } from './start';
 import { checkTables } from './tables';
 
 async function main(): Promise<void> {
@@ -27,7 +28,9 @@ async function main(): Promise<void> {
     { url: running.url, data: config.databaseUrl ? 'PostgreSQL' : config.dataFolder },
     'Mortisect answers',
   );
-  process.send?.({ url: running.url });
+  const words = startWords(running);
+  if (process.send) process.send({ url: running.url, words });
+  else process.stdout.write(`${words}\n`);
   let stopping = false;
   const stop = async (signal: string) => {
     if (stopping) return;
@@ -38,6 +41,18 @@ async function main(): Promise<void> {
   };
   process.on('SIGTERM', stop);
   process.on('SIGINT', stop);
+}
+
+/** Where it answers, and how a phone comes in. */
+function startWords({ url, field }: Running): string {
+  if (!field) return `Mortisect answers at ${url}`;
+  return [
+    `Mortisect answers on the local network at ${field.addresses.join(', ')}`,
+    '',
+    `A phone scans this, or opens ${field.trustUrl}, and follows the steps:`,
+    encodeQR(field.trustUrl, 'ascii'),
+    `Fingerprint of its certificate (SHA-256): ${field.fingerprint}`,
+  ].join('\n');
 }
 
 /** What did not happen. */

@@ -51,12 +51,14 @@ async function askOnce<K extends RouteName>(name: K, input: Ask<K>): Promise<Ans
     body?: unknown;
     file?: Blob;
   };
+  const { deviceId, deviceKey } = usePreferences.getState();
   const response = await fetch(urlOf(route.path, params, query), {
     method: route.method.toUpperCase(),
     headers: {
       ...(body !== undefined && { 'Content-Type': 'application/json' }),
       ...(file && { 'Content-Type': file.type || 'application/octet-stream' }),
-      ...(route.fromDevice && { 'X-Device-Id': usePreferences.getState().deviceId }),
+      ...(route.fromDevice && { 'X-Device-Id': deviceId }),
+      ...((route.fromDevice || name === 'putDevice') && { 'X-Device-Key': deviceKey }),
     },
     ...(body !== undefined && { body: JSON.stringify(body) }),
     ...(file && { body: file }),

@@ -2,12 +2,14 @@
 
 import type { Units } from '@mortisect/core/measure';
 import { createStore, get, set } from 'idb-keyval';
-import { v7 as newId } from 'uuid';
+import { v7 as newId, v4 as newKey } from 'uuid';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 
 interface Preferences {
   deviceId: string;
+  /** What only this device knows: nobody else writes in its name. */
+  deviceKey: string;
   /** The name every record from here carries; empty until given. */
   person: string;
   theme: 'system' | 'daylight' | 'dusk';
@@ -23,6 +25,7 @@ export const usePreferences = create<Preferences>()(
   persist(
     (): Preferences => ({
       deviceId: newId(),
+      deviceKey: newKey(),
       person: '',
       theme: 'system',
       units: null,

@@ -281,6 +281,11 @@ export const useWeather = (days: number) =>
     staleTime: DAYS_FRESH_MS,
   });
 
+export const useField = () =>
+  useQuery({ queryKey: ['field'], queryFn: () => ask('getField', {}), staleTime: COPIES_FRESH_MS });
+export const SESSIONS = ['sessions'];
+export const useSessions = () =>
+  useQuery({ queryKey: SESSIONS, queryFn: () => ask('getSessions', {}), staleTime: 0 });
 /** They change once a day; what one asked for shows at once. */
 const COPIES_FRESH_MS = 5 * 60_000;
 export const COPIES = ['copies'];

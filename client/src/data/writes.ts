@@ -6,7 +6,7 @@ import { clear } from 'idb-keyval';
 import { v7 } from 'uuid';
 import { type Ask, ask } from './api';
 import { emptyOutbox, enqueue } from './outbox';
-import { COPIES } from './queries';
+import { COPIES, SESSIONS } from './queries';
 import { keepIfItFits, keptStore } from './queryClient';
 import { refreshOrchard } from './takeOver';
 
@@ -186,6 +186,14 @@ export const useSignOut = () =>
     },
     onSuccess: () => window.location.assign('/'),
   });
+
+export function useEndSession() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (sessionId: string) => ask('endSession', { params: { sessionId } }),
+    onSuccess: (sessions) => client.setQueryData(SESSIONS, sessions),
+  });
+}
 
 /** Id of a record made here: a UUID of version 7. */
 export const newId = (): string => v7();

@@ -63,6 +63,8 @@ export class FakeServer {
   actions: Action[] = [];
   jobs: Job[] = [];
   stations: Answered<'getStations'>['stations'] = [];
+  field: Answered<'getField'>['field'] = null;
+  sessions: Answered<'getSessions'>['sessions'] = [];
   copies: Answered<'getCopies'> = { folder: '/srv/orchard-copies', kept: [], isOld: false, failed: null };
   /** Every request that came in, oldest first. */
   readonly asked: Asked[] = [];
@@ -125,6 +127,10 @@ export class FakeServer {
         return { required: false, signedIn: true };
       case 'putDevice':
         return { id, name: (body as { name: string }).name };
+      case 'getField':
+        return { field: this.field };
+      case 'getSessions':
+        return { sessions: this.sessions };
       case 'getCopies':
         return this.copies;
       case 'getSite':

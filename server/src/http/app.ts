@@ -16,7 +16,7 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { v7 as newId } from 'uuid';
-import type { Config } from '../config';
+import { type Config, isSecure } from '../config';
 import type { Pool } from '../pool/pool';
 import { doesNotFit } from '../refusal';
 import { putAction } from '../services/actions';
@@ -35,6 +35,7 @@ import { getPhoto, putPhoto } from '../services/photos';
 import { cutSheet, planCsv, planJson, plotCutSheet } from '../services/plans';
 import { getRound } from '../services/rounds';
 import { getAftercare, getRun } from '../services/runs';
+import { endSession, getSessions } from '../services/sessions';
 import { getSite, putSite } from '../services/site';
 import { getTiming, getTreeSeason, getTreeTiming } from '../services/timing';
 import { putLimbs, putTree } from '../services/trees';
@@ -45,6 +46,7 @@ import {
   importWeather,
   pushHours,
   putStation,
+  stationOf,
 } from '../services/weather';
 import type { Db } from '../store/openDb';
 import type { Access } from './access';
@@ -53,6 +55,7 @@ import { serializers } from './logging';
 import { type Handlers, mountRoutes } from './mount';
 import { problemHandler } from './problem';
 import { serveReference } from './reference';
+import { type Field, serveTrust } from './trust';
 import { serveWeb } from './web';
 
 const MAPPING = { field: 'mapping', holds: 'field to column' };
@@ -65,6 +68,8 @@ interface AppParts {
   pool: Pool;
   changes: Changes;
   copies: CopyKeeper;
+  /** How phones on the local network come in; null where they do not. */
+  field: (() => Field) | null;
   log: Logger;
   version: string;
   now: () => string;
@@ -83,7 +88,10 @@ export function makeApp(parts: AppParts): Express {
     }),
   );
   app.use(
-    helmet({ contentSecurityPolicy: { directives: CONTENT_SECURITY }, strictTransportSecurity: false }),
+    helmet({
+      contentSecurityPolicy: { directives: CONTENT_SECURITY },
+      strictTransportSecurity: isSecure(config) && { maxAge: HSTS_SECONDS, includeSubDomains: false },
+    }),
   );
   app.use(compression());
   access.install(app);
@@ -93,14 +101,19 @@ export function makeApp(parts: AppParts): Express {
   });
   mountRoutes(app, handlers(parts), {
     guard: access.guard,
-    findDevice: (id) => findDevice(parts.db, id),
+    findDevice: (said) => findDevice(parts.db, said),
+    knowsStation: async (authorization) => void (await stationOf(parts.db, authorization)),
     onWritten: (device) => parts.changes.announce(device?.id ?? null),
   });
-  serveReference(app, parts.version);
+  serveReference(app, parts.version, access.guard);
+  if (parts.field) serveTrust(app, parts.field);
   serveWeb(app, config.webFolder);
   app.use(problemHandler);
   return app;
 }
+
+/** A month: whoever goes back to plain HTTP is not shut out for good. */
+const HSTS_SECONDS = 30 * 24 * 3600;
 
 const CONTENT_SECURITY = {
   defaultSrc: ["'self'"],
@@ -110,7 +123,7 @@ const CONTENT_SECURITY = {
   upgradeInsecureRequests: null,
 };
 
-function handlers({ db, config, access, pool, now, changes, copies }: AppParts): Handlers {
+function handlers({ db, config, access, pool, now, changes, copies, field }: AppParts): Handlers {
   return {
     health: () => ({ ok: true, now: now(), demo: config.demo }),
     reportFault: ({ body, request }) => {
@@ -122,11 +135,14 @@ function handlers({ db, config, access, pool, now, changes, copies }: AppParts):
       await access.signIn(request, body.passphrase);
       return { required: access.required, signedIn: true };
     },
-    signOut: ({ request }) => {
-      access.signOut(request);
+    signOut: async ({ request }) => {
+      await access.signOut(request);
       return { required: access.required, signedIn: !access.required };
     },
-    putDevice: ({ params, body }) => putDevice(db, { id: params.deviceId, name: body.name }),
+    getSessions: ({ request }) => getSessions(db, now(), request.sessionID ?? ''),
+    endSession: ({ params, request }) => endSession(db, params.sessionId, now(), request.sessionID ?? ''),
+    putDevice: ({ params, body, request }) =>
+      putDevice(db, { id: params.deviceId, name: body.name }, request.get('x-device-key')),
     getSite: () => getSite(db),
     putSite: ({ body, device }) => putSite(db, body.site, body.baseRevision, device, now()),
     getTrees: () => getTrees(db),
@@ -148,6 +164,11 @@ function handlers({ db, config, access, pool, now, changes, copies }: AppParts):
     getArchive: () => exportArchive(db, config.photoFolder),
     importArchive: ({ request }) =>
       importArchive({ db, pool, photoFolder: config.photoFolder, body: request }),
+    getField: () => {
+      if (!field) return { field: null };
+      const { authority: _authority, ...told } = field();
+      return { field: told };
+    },
     getCopies: () => copies.told(),
     makeCopy: () => copies.make(),
     importTrees: ({ query: { format, take, mapping, choices }, bytes, device }) =>

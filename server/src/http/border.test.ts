@@ -3,6 +3,7 @@ import { pino } from 'pino';
 import { pinoHttp } from 'pino-http';
 import request from 'supertest';
 import { ZodError } from 'zod';
+import { CLINIC } from '../standIns/clinic';
 import { deviceId, newId, type Orchard, openOrchard, requestsTo } from '../testing/orchard';
 import { failureOf, serializers } from './logging';
 import { problemHandler } from './problem';
@@ -15,7 +16,7 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => orchard.close());
 
-const { get, put } = requestsTo(() => orchard);
+const { get, put, read } = requestsTo(() => orchard);
 
 const [NUL, HALF] = ['a\0b', 'a\ud800b'];
 test.each([
@@ -62,6 +63,63 @@ test('two hours of weather centuries apart are refused before they are reckoned 
   expect(body.detail).toMatch(/more than eleven years apart/);
   expect(Date.now() - since).toBeLessThan(2000);
 });
+
+describe('whose device it is', () => {
+  const id = newId();
+  const named = (name: string, key?: string, of = id) => {
+    const asked = put(`/api/devices/${of}`, { name });
+    return key === undefined ? asked : asked.set('X-Device-Key', key);
+  };
+  const written = (key?: string, of = id) => {
+    const asked = put(`/api/actions/${newId()}`, {
+      kind: 'treeSkipped',
+      at: '2026-11-24T09:00:00Z',
+      treeId: 'lee-wall-07',
+      reason: 'Wet.',
+    }).set('X-Device-Id', of);
+    return key === undefined ? asked : asked.set('X-Device-Key', key);
+  };
+
+  test('the key it said first is asked for from then on, to name it and to write', async () => {
+    await named('Boat crew').expect(200);
+    // A device of before, that has said none: whoever says one first has it
+    await written().expect(200);
+    await written('mine').expect(200);
+    for (const key of [undefined, 'yours', '']) {
+      const { body } = await named('Somebody', key).expect(403);
+      expect(body.type).toBe('not-your-device');
+      await written(key).expect(403);
+    }
+    await named('Boat crew, second shift', 'mine').expect(200);
+    await written('mine').expect(200);
+    expect((await read('/api/people')).people).toContain('Boat crew, second shift');
+  });
+
+  test('nobody is the plant clinic', async () => {
+    await named('Clinic', 'mine', CLINIC.id).expect(403);
+    await written('mine', CLINIC.id).expect(403);
+    await written(undefined, CLINIC.id).expect(403);
+  });
+});
+
+test('a station is known before what it sends is read, and sends so often only', async () => {
+  const push = (token: string, body: string) =>
+    request(orchard.app)
+      .post('/api/weather/push')
+      .set('Host', '127.0.0.1')
+      .set('Authorization', `Bearer ${token}`)
+      .set('Content-Type', 'application/json')
+      .send(body);
+  // Not even looked at: it is no JSON
+  await push('wrong', '{').expect(401);
+  const { body } = await put(`/api/weather/stations/${newId()}`, { name: 'Slip' }).expect(200);
+  await push(body.token, '{').expect(400);
+  const statuses: number[] = [];
+  for (let i = 0; i < 240; i++) statuses.push((await push(body.token, '{}')).status);
+  expect(statuses.slice(-2)).toEqual([400, 429]);
+  const other = await put(`/api/weather/stations/${newId()}`, { name: 'Wall' }).expect(200);
+  await push(other.body.token, '{}').expect(400);
+}, 30_000);
 
 test('the log has neither cookie nor token nor question, and of a failed statement not what was sent', async () => {
   const lines: string[] = [];

@@ -5,8 +5,9 @@ import { type Route, type RouteParsed, type RouteResponse, routes } from '@morti
 import { MOST_LESIONS, MOST_LIMBS } from '@mortisect/core/cuts';
 import { RecordId } from '@mortisect/core/records';
 import express, { type Express, type Request, type RequestHandler, type Response } from 'express';
+import { rateLimit } from 'express-rate-limit';
 import { HttpProblem } from '../refusal';
-import type { Device } from '../services/devices';
+import type { Device, DeviceWord } from '../services/devices';
 import { storable } from './storable';
 
 interface Asked<R extends Route> extends RouteParsed<R> {
@@ -26,7 +27,9 @@ export type Handlers = {
 interface MountOptions {
   /** Refuses with 401 unless signed in. */
   guard: RequestHandler;
-  findDevice(id: string): Promise<Device | null>;
+  findDevice(said: DeviceWord): Promise<Device | null>;
+  /** Refuses with 401 what does not come from a station. */
+  knowsStation(authorization: string | undefined): Promise<void>;
   /** A write was taken; from which device, where the route asks for one. */
   onWritten(device: Device | undefined): void;
 }
@@ -39,6 +42,7 @@ export function mountRoutes(app: Express, handlers: Handlers, options: MountOpti
     const handle = handlers[name] as (asked: unknown) => unknown;
     const steps: RequestHandler[] = [];
     if (!route.open) steps.push(options.guard);
+    if (route.fromStation) steps.push(stationFirst(options), notTooOften());
     if (route.body) steps.push(jsonOnly, express.json({ limit: route.bodyLimit ?? COMMON_LIMIT }));
     const { rawBody } = route;
     if (rawBody && 'limit' in rawBody)
@@ -82,6 +86,36 @@ async function sendFile(
   else await pipeline(content, response);
 }
 
+/** Before a body of megabytes is read: is there a station behind it? */
+const stationFirst =
+  ({ knowsStation }: MountOptions): RequestHandler =>
+  async (request, _response, next) => {
+    await knowsStation(request.get('authorization'));
+    next();
+  };
+
+/** A station that sends every minute, and what waited a day, stays far below. */
+const PUSHES_AN_HOUR = 240;
+
+/** For each station by its token. */
+const notTooOften = () =>
+  rateLimit({
+    windowMs: 3_600_000,
+    limit: PUSHES_AN_HOUR,
+    standardHeaders: 'draft-8',
+    legacyHeaders: false,
+    keyGenerator: (request) => request.get('authorization') ?? '',
+    handler: (_request, _response, next) =>
+      next(
+        new HttpProblem(
+          429,
+          'too-often',
+          'Sent too often',
+          `A station sends at most ${PUSHES_AN_HOUR} times an hour. Send hours together.`,
+        ),
+      ),
+  });
+
 const bytesOnly: RequestHandler = (request, _response, next) => {
   if (Buffer.isBuffer(request.body) && request.body.length > 0) return next();
   next(
@@ -116,7 +150,7 @@ function withinSize(body: unknown): unknown {
 
 async function deviceOf(request: Request, { findDevice }: MountOptions): Promise<Device> {
   const id = RecordId.safeParse(request.get('x-device-id'));
-  const device = id.success ? await findDevice(id.data) : null;
+  const device = id.success ? await findDevice({ id: id.data, key: request.get('x-device-key') }) : null;
   if (!device) {
     throw new HttpProblem(
       422,

@@ -2,7 +2,7 @@
 import { createRequire } from 'node:module';
 import path from 'node:path';
 import { openApiDocument } from '@mortisect/contracts/openapi';
-import express, { type Express } from 'express';
+import express, { type Express, type RequestHandler } from 'express';
 
 const fromHere = createRequire(import.meta.url);
 
@@ -14,9 +14,11 @@ const PAGE = `<!DOCTYPE html>
 <script src="/api/docs/swagger-ui-bundle.js"></script><script src="/api/docs/start.js"></script></body></html>`;
 const START = "SwaggerUIBundle({ url: '/api/openapi.json', dom_id: '#api', deepLinking: true });";
 
-export function serveReference(app: Express, version: string): void {
+/** @param guard refuses with 401 unless signed in */
+export function serveReference(app: Express, version: string, guard: RequestHandler): void {
   const document = openApiDocument(version);
   const assets = path.dirname(fromHere.resolve('swagger-ui-dist/package.json'));
+  app.use(['/api/openapi.json', '/api/docs'], guard);
   app.get('/api/openapi.json', (_request, response) => {
     response.json(document);
   });

@@ -1,5 +1,8 @@
 // Each device says once who works on it.
+import { createHash } from 'node:crypto';
 import { asc, eq } from 'drizzle-orm';
+import { HttpProblem } from '../refusal';
+import { CLINIC } from '../standIns/clinic';
 import type { Store } from '../store/openDb';
 import { devices } from '../store/schema';
 
@@ -8,17 +11,55 @@ export interface Device {
   name: string;
 }
 
-export async function findDevice(db: Store, id: string): Promise<Device | null> {
-  const [row] = await db.select().from(devices).where(eq(devices.id, id));
-  return row ?? null;
+/** What a device says of itself: its id, which others may learn, and its key, which they do not. */
+export interface DeviceWord {
+  id: string;
+  key: string | undefined;
 }
 
-export async function putDevice(db: Store, device: Device): Promise<Device> {
+const hashOf = (key: string) => createHash('sha256').update(key).digest('hex');
+
+/**
+ * The device that a request comes from. The first key that it says is its own from then on.
+ *
+ * @returns null where no device of this id has said its name
+ * @throws {HttpProblem} 403 for a device that is another’s
+ */
+export async function findDevice(db: Store, { id, key }: DeviceWord): Promise<Device | null> {
+  const [row] = await db.select().from(devices).where(eq(devices.id, id));
+  refuseOthers({ id, keyHash: row?.keyHash ?? null }, key);
+  if (!row) return null;
+  if (row.keyHash === null && key !== undefined)
+    await db
+      .update(devices)
+      .set({ keyHash: hashOf(key) })
+      .where(eq(devices.id, id));
+  return { id: row.id, name: row.name };
+}
+
+/** @throws {HttpProblem} 403 for a device that is another’s */
+export async function putDevice(db: Store, { id, name }: Device, key?: string): Promise<Device> {
+  const [row] = await db.select().from(devices).where(eq(devices.id, id));
+  refuseOthers({ id, keyHash: row?.keyHash ?? null }, key);
+  const keyHash = key === undefined ? (row?.keyHash ?? null) : hashOf(key);
   await db
     .insert(devices)
-    .values(device)
-    .onConflictDoUpdate({ target: devices.id, set: { name: device.name } });
-  return device;
+    .values({ id, name, keyHash })
+    .onConflictDoUpdate({ target: devices.id, set: { name, keyHash } });
+  return { id, name };
+}
+
+function refuseOthers(
+  { id, keyHash }: { id: string; keyHash: string | null },
+  key: string | undefined,
+): void {
+  if (id !== CLINIC.id && (keyHash === null || (key !== undefined && keyHash === hashOf(key)))) return;
+  throw new HttpProblem(
+    403,
+    'not-your-device',
+    'Not your device',
+    'This device is another’s: what it wrote carries its name, and only it writes in that name.',
+  );
 }
 
 /** Everybody who works here, by the names on their devices; each once. */

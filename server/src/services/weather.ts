@@ -315,7 +315,8 @@ export async function pushHours(
 
 const hashed = (token: string) => createHash('sha256').update(token).digest('hex');
 
-async function stationOf(db: Store, authorization: string | undefined) {
+/** @throws {HttpProblem} 401 where the token is of no station */
+export async function stationOf(db: Store, authorization: string | undefined) {
   const token = /^Bearer (\S+)$/.exec(authorization ?? '')?.[1];
   const all = token === undefined ? [] : await db.select().from(stations);
   const given = Buffer.from(hashed(token ?? ''));

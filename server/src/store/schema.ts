@@ -149,7 +149,12 @@ export const samples = pgTable('samples', {
   answered: boolean('answered').notNull(),
 });
 
-export const devices = pgTable('devices', { id: uuid('id').primaryKey(), name: text('name').notNull() });
+export const devices = pgTable('devices', {
+  id: uuid('id').primaryKey(),
+  name: text('name').notNull(),
+  /** Of what only the device itself knows; null until it has said so. */
+  keyHash: text('key_hash'),
+});
 
 export const history = pgTable(
   'history',
@@ -217,6 +222,16 @@ export const plans = pgTable('plans', {
   /** Of the code that searched. */
   code: text('code').notNull(),
   value: jsonb('value').$type<KeptPlan>().notNull(),
+});
+
+/** Who is signed in: of the id in the cookie only its hash is kept. */
+export const sessions = pgTable('sessions', {
+  id: text('id').primaryKey(),
+  /** As the browser names itself. */
+  agent: text('agent').notNull(),
+  beganAt: moment('began_at').notNull(),
+  usedAt: moment('used_at').notNull(),
+  endsAt: moment('ends_at').notNull(),
 });
 
 /** What the server keeps for itself: the passphrase hash, the cookie key, when the demo was loaded. */

@@ -42,15 +42,26 @@ export async function openEmpty(settings: Partial<Config> = {}): Promise<Orchard
 
 async function appOn(store: OpenDb, settings: Partial<Config>): Promise<Orchard> {
   const config = { ...readConfig(['--copies', 'none'], {}), ...settings };
-  const access = await setUpAccess(config, store.db);
   // Compiled: a thread that reads TypeScript takes a second to come
   const pool = makePool(process.env.COMPILED_WORKER);
   const log = pino({ level: 'silent' });
   const changes = makeChanges(store.db);
   const now = () => NOW;
+  const access = await setUpAccess(config, store.db, now);
   const { photoFolder, copyFolder: folder } = config;
   const copies = makeCopyKeeper({ db: store.db, photoFolder, folder, read: pool.readCopy, now, log });
-  const app = makeApp({ db: store.db, config, access, pool, changes, copies, log, version: '0.0.0', now });
+  const app = makeApp({
+    db: store.db,
+    config,
+    access,
+    pool,
+    changes,
+    copies,
+    field: null,
+    log,
+    version: '0.0.0',
+    now,
+  });
   const close = async () => {
     changes.close();
     await copies.close();

@@ -4,18 +4,18 @@ import { useState } from 'react';
 import { inWords } from '../../data/api';
 import { usePreferences } from '../../data/preferences';
 import { useSession } from '../../data/queries';
-import { useNameDevice, useSignOut } from '../../data/writes';
+import { useNameDevice } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Field } from '../../ui/Field';
 import { useWide } from '../../ui/theme';
 import { Label, Section, Small } from '../../ui/type';
+import { SignedIn } from './SignedIn';
 
 export function DeviceSettings() {
   const { theme, units, keys } = usePreferences();
   const wide = useWide();
   const session = useSession().data;
-  const signOut = useSignOut();
   return (
     <View gap={12}>
       <Section>This device</Section>
@@ -56,7 +56,7 @@ export function DeviceSettings() {
           />
         </>
       ) : null}
-      {session?.required ? <Button onPress={() => signOut.mutate()}>Sign out</Button> : null}
+      {session?.required ? <SignedIn /> : null}
     </View>
   );
 }

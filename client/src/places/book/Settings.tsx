@@ -24,6 +24,7 @@ import { Conflict, movedProblem } from '../Conflict';
 import { AftercareSettings } from './AftercareSettings';
 import { BookTabs } from './BookTabs';
 import { DeviceSettings } from './DeviceSettings';
+import { FieldPhones } from './FieldPhones';
 import { LimitSettings } from './LimitSettings';
 import { LocalSettings } from './LocalSettings';
 import { PlanSettings } from './PlanSettings';
@@ -60,6 +61,7 @@ function SettingsForm({ record }: { record: SiteRecord }) {
   const ofMachines = (
     <View gap={24}>
       <DeviceSettings />
+      <FieldPhones />
       <SafeCopies timeZone={record.site.timeZone} />
     </View>
   );

@@ -253,3 +253,48 @@ describe('safe copies', () => {
     expect(document.body.textContent).toContain('No copy was made');
   });
 });
+
+test('where somebody is signed in is listed, and each but this one can be ended', async () => {
+  const server = new FakeServer([detail([])]);
+  const session = (id: string, here: boolean) => ({
+    id,
+    browser: `Chrome on ${id}`,
+    beganAt: '2026-11-20T10:00:00Z',
+    usedAt: '2026-11-22T10:00:00Z',
+    here,
+  });
+  server.sessions = [session('Linux', true), session('Android', false)];
+  server.instead.set('getSession', () => ({ required: true, signedIn: true }));
+  server.instead.set('endSession', () => ({ sessions: [session('Linux', true)] }));
+  at.path = '/book/settings';
+  show(<Settings />, server);
+  await screen.findByText('Chrome on Android, used 2 days ago');
+  expect(screen.queryByText(/Chrome on Linux/)).toBeNull();
+  press('End the session of Chrome on Android, used 2 days ago');
+  await waitFor(() => expect(screen.queryByText(/Chrome on Android/)).toBeNull());
+  expect(server.asked.find(({ name }) => name === 'endSession')?.params).toEqual({ sessionId: 'Android' });
+  expect(buttons('Sign out here')).toHaveLength(1);
+});
+
+test.each([
+  [null, 'npm start -- --lan'],
+  [
+    {
+      trustUrl: 'http://10.0.0.7:3000/trust',
+      addresses: ['https://10.0.0.7:3000', 'https://shed.local:3000'],
+      fingerprint: 'AA',
+      until: '2036-11-24T00:00:00Z',
+    },
+    'Or open http://10.0.0.7:3000/trust on it. The app itself is at https://10.0.0.7:3000, https://shed.local:3000.',
+  ],
+])('how a phone comes in is told', async (field, words) => {
+  const server = new FakeServer([detail([])]);
+  server.field = field;
+  at.path = '/book/settings';
+  show(<Settings />, server);
+  await screen.findByText('Phones in the field');
+  expect(document.body.textContent).toContain(words);
+  expect(screen.queryAllByLabelText('Steps for a phone: http://10.0.0.7:3000/trust')).toHaveLength(
+    field ? 1 : 0,
+  );
+});

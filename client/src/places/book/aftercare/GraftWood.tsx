@@ -5,12 +5,9 @@ import type { SiteToday } from '@mortisect/core/present';
 import { speciesName } from '@mortisect/core/register';
 import { scionWords } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import Svg, { Path, Rect } from 'react-native-svg';
 import { dayAt, dayWords } from '../../../data/moment';
 import { useAftercare, useTree, useTrees } from '../../../data/queries';
-import { COMPUTED_HERE } from '../../../data/queryClient';
 import { useClock } from '../../../data/useClock';
 import { useToday } from '../../../data/useToday';
 import { newId, useRecordAction } from '../../../data/writes';
@@ -18,6 +15,7 @@ import { Button } from '../../../ui/Button';
 import { Failed } from '../../../ui/Failed';
 import { Notice } from '../../../ui/Notice';
 import { NumberField } from '../../../ui/NumberField';
+import { QrCode } from '../../../ui/QrCode';
 import { Row, Rows } from '../../../ui/Row';
 import { Screen } from '../../../ui/Screen';
 import { Select } from '../../../ui/Select';
@@ -137,15 +135,6 @@ function lastWalkedRound(
 
 /** A label to be printed or copied: words, and the same in a square that a camera reads. */
 function Label({ text }: { text: string[] }) {
-  const { data: code = [] } = useQuery({
-    queryKey: ['label', text],
-    queryFn: async () => (await import('../../../data/qrCode')).qrRows(text.join('\n')),
-    staleTime: Number.POSITIVE_INFINITY,
-    ...COMPUTED_HERE,
-  });
-  const path = code
-    .flatMap((row, y) => row.flatMap((dark, x) => (dark ? [`M${x} ${y}h1v1h-1z`] : [])))
-    .join('');
   return (
     <View
       flexDirection="row"
@@ -155,16 +144,7 @@ function Label({ text }: { text: string[] }) {
       backgroundColor="#FFFFFF"
       alignItems="center"
     >
-      <Svg
-        width={168}
-        height={168}
-        viewBox={`0 0 ${code.length} ${code.length}`}
-        role="img"
-        aria-label={`Label: ${text.join(', ')}`}
-      >
-        <Rect width={code.length} height={code.length} fill="#FFFFFF" />
-        <Path d={path} fill="#000000" />
-      </Svg>
+      <QrCode text={text.join('\n')} label={`Label: ${text.join(', ')}`} />
       <View gap={4}>
         <Figure color="#10201A">{text[1] ?? ''}</Figure>
         {text
