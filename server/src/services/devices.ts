@@ -2,7 +2,6 @@
 import { createHash } from 'node:crypto';
 import { asc, eq } from 'drizzle-orm';
 import { HttpProblem } from '../refusal';
-import { CLINIC } from '../standIns/clinic';
 import type { Store } from '../store/openDb';
 import { devices } from '../store/schema';
 
@@ -10,6 +9,9 @@ export interface Device {
   id: string;
   name: string;
 }
+
+/** The simulated plant clinic writes under an id of its own, which no device may take. */
+export const CLINIC = { id: '01900000-0000-7000-8000-00000000c111', name: 'Plant clinic (simulated)' };
 
 /** What a device says of itself: its id, which others may learn, and its key, which they do not. */
 export interface DeviceWord {

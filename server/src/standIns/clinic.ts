@@ -13,7 +13,8 @@ import { getSite } from '../services/site';
 import type { Store } from '../store/openDb';
 import { findings, samples, trees } from '../store/schema';
 
-export const CLINIC = { id: '01900000-0000-7000-8000-00000000c111', name: 'Plant clinic (simulated)' };
+export { CLINIC } from '../services/devices';
+
 /** What the clinic states of itself. Made up for the simulation. */
 export const SENSITIVITY = 0.9;
 export const FALSE_NAMING = 0.05;
