@@ -1,4 +1,4 @@
-// Does what was acknowledged outlive a power cut? `npm run harden [-- --cuts 30]`: a server whose data lie on a disk of its own writes as fast as it can; the
+// What hostile days do: `npm run harden [-- --only cuts|copies|field] [--cuts 30]`. Power cuts, a full disk, a phone in the field. For a cut a server whose data lie on a disk of its own writes as fast as it can; the
 // disk is copied as it is right after an answer, without what the machine still held in memory, and a server on the copy is asked for every record that was answered for.
 import { execFileSync, spawnSync } from 'node:child_process';
 import { cpSync, existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
@@ -6,9 +6,10 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
 import { v7 as newId } from 'uuid';
+import { phoneInTheField } from './field.mjs';
 import { keepFigures } from './figures.mjs';
 import { startServer, stopServer } from './server.mjs';
-import { command, installed, root, StepFailed, say, serverBuilt } from './steps.mjs';
+import { command, installed, root, StepFailed, say, serverBuilt, webAppBuilt } from './steps.mjs';
 
 const DISK_MB = 400;
 const AT_ONCE = 4;
@@ -16,27 +17,45 @@ const DEVICE = newId();
 
 await command(async () => {
   await installed();
+  await webAppBuilt();
   await serverBuilt();
-  const { values } = parseArgs({ options: { cuts: { type: 'string', default: '3' } } });
-  if (process.getuid?.() !== 0 || !existsSync('/dev/loop-control')) {
-    say('Power cuts: skipped. They need root and loop devices, to copy a disk as it is.');
-    return;
+  const { values } = parseArgs({
+    options: { cuts: { type: 'string', default: '3' }, only: { type: 'string' } },
+  });
+  const parts = { cuts: () => powerCuts(Number(values.cuts)), copies: fullDisk, field: phoneInTheField };
+  if (values.only !== undefined && !(values.only in parts))
+    throw new StepFailed(`--only names one of ${Object.keys(parts).join(', ')}.`);
+  for (const [name, prove] of Object.entries(parts)) {
+    if (values.only !== undefined && values.only !== name) continue;
+    const line = await prove();
+    if (line === null) continue;
+    say(line);
+    keepFigures(`npm run harden -- --only ${name}`, [line]);
   }
+});
+
+/** Whether this machine lets disks of its own be made; what cannot be shown is said. */
+function canMount(what) {
+  const can = process.getuid?.() === 0 && existsSync('/dev/loop-control');
+  if (!can) say(`${what}: skipped. It needs root and loop devices, to make a disk of its own.`);
+  return can;
+}
+
+/** @returns what was lost, in one line; null where this machine cannot show it */
+async function powerCuts(count) {
+  if (!canMount('Power cuts')) return null;
   const folder = mkdtempSync(path.join(tmpdir(), 'power-cut-'));
   try {
     const cuts = [];
-    for (let i = 0; i < Number(values.cuts); i++)
-      cuts.push(await cut(path.join(folder, String(i)), 40 + 60 * i));
+    for (let i = 0; i < count; i++) cuts.push(await cut(path.join(folder, String(i)), 40 + 60 * i));
     const sum = (of) => cuts.reduce((total, one) => total + one[of], 0);
     const line = `${cuts.length} power cuts: ${sum('acknowledged')} writes and ${sum('photos')} photos acknowledged, ${sum('lost')} lost; ${Math.round(sum('acknowledged') / (sum('ms') / 1000))} writes a second`;
-    say(line);
-    keepFigures('npm run harden', [line]);
-    fullDisk(path.join(folder, 'full'));
-    if (sum('lost') > 0) throw new StepFailed('What was acknowledged is not there after the cut.');
+    if (sum('lost') > 0) throw new StepFailed(`${line}. What was acknowledged is not there after the cut.`);
+    return line;
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
-});
+}
 
 /** Writes so many records, cuts, and looks for them. */
 async function cut(folder, writes) {
@@ -74,7 +93,9 @@ async function cut(folder, writes) {
 }
 
 /** A copy for which there is no room: it says so, ends with a fault, and leaves the copy of before. */
-function fullDisk(folder) {
+function fullDisk() {
+  if (!canMount('A copy without room')) return null;
+  const folder = mkdtempSync(path.join(tmpdir(), 'full-disk-'));
   const small = path.join(folder, 'copies');
   mkdirSync(small, { recursive: true });
   const data = path.join(folder, 'data');
@@ -99,7 +120,7 @@ function fullDisk(folder) {
       throw new StepFailed(
         `A full disk was not told: ${second.stderr || 'the copy was made'}; ${left.join(', ')}`,
       );
-    say('A copy without room: refused in words, the one of before stands.');
+    return 'a copy without room: refused in words, the one of before stands';
   } finally {
     execFileSync('umount', [small]);
     rmSync(folder, { recursive: true, force: true });

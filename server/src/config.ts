@@ -63,7 +63,7 @@ export function readConfig(argv: string[], env: NodeJS.ProcessEnv): Config {
   const databaseUrl = env.DATABASE_URL || undefined;
   const photos = photoFolder(env.MORTISECT_PHOTOS, dataFolder, databaseUrl);
   const parsed = Config.safeParse({
-    host: values.host ?? env.HOST ?? (values.lan ? '0.0.0.0' : '127.0.0.1'),
+    host: values.host ?? env.HOST ?? (values.lan ? '::' : '127.0.0.1'),
     port: values.port ?? env.PORT ?? '3000',
     dataFolder,
     databaseUrl,

@@ -1,13 +1,15 @@
 // The door by TLS: who trusts the authority comes in, plain HTTP is sent on, and the page of steps stands before that.
 import { X509Certificate } from 'node:crypto';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { request as plainRequest } from 'node:http';
-import { request as secureRequest } from 'node:https';
-import { connect } from 'node:net';
+import { createServer, request as plainRequest } from 'node:http';
+import { createServer as createSecure, request as secureRequest } from 'node:https';
+import { type AddressInfo, connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { pino } from 'pino';
 import { readConfig } from './config';
+import { isHeard } from './door';
+import { makeFront } from './secure/front';
 import { type Running, start } from './start';
 
 jest.setTimeout(60_000);
@@ -140,6 +142,23 @@ test('whoever connects and says nothing, or nonsense, holds nothing up', async (
   for (const socket of sockets) socket.destroy();
 });
 
+test('a phone that walks away in the middle of its greeting does not keep the server from closing', async () => {
+  const { server, dropAll } = makeFront(createSecure(), createServer());
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  const both = new Promise<void>((resolve) => {
+    let come = 0;
+    server.on('connection', () => ++come === 2 && resolve());
+  });
+  const { port: at } = server.address() as AddressInfo;
+  const [half, silent] = [connect(at, '127.0.0.1'), connect(at, '127.0.0.1')];
+  for (const socket of [half, silent]) socket.on('error', () => undefined);
+  half.write(Buffer.from([22, 3, 1]));
+  await both;
+  const closed = new Promise((resolve) => server.close(resolve));
+  dropAll();
+  await closed;
+});
+
 test('a certificate that was brought serves as well; ways that exclude each other are refused', async () => {
   const [cert, key] = ['server.crt', 'server.key'].map((name) => path.join(folder, 'lan', name)) as [
     string,
@@ -169,4 +188,17 @@ test('a certificate that was brought serves as well; ways that exclude each othe
   await expect(start(config('--cert', path.join(folder, 'none.crt'), '--key', key), log)).rejects.toThrow(
     'no certificate',
   );
+});
+
+test.each([
+  ['192.168.1.7', '::', true],
+  ['fd00::9', '::', true],
+  ['192.168.1.7', '0.0.0.0', true],
+  ['fd00::9', '0.0.0.0', false],
+  ['192.168.1.7', '192.168.1.7', true],
+  ['192.168.1.8', '192.168.1.7', false],
+  ['shed.local', '192.168.1.7', true],
+  ['127.0.0.1', '192.168.1.7', true],
+])('what is sent to %s comes to a server on %s: %s', (address, host, is) => {
+  expect(isHeard(address, host)).toBe(is);
 });

@@ -2,7 +2,7 @@
 import { X509Certificate } from 'node:crypto';
 import { createServer, type RequestListener, type Server } from 'node:http';
 import { createServer as createSecure } from 'node:https';
-import type { AddressInfo, Server as NetServer } from 'node:net';
+import { type AddressInfo, isIP, isIPv4, type Server as NetServer } from 'node:net';
 import path from 'node:path';
 import { type Config, isLoopback } from './config';
 import { StartFailure } from './failure';
@@ -37,8 +37,17 @@ export async function openDoor(config: Config): Promise<Door> {
   return certified ? openSecure(config, certified, lan) : openPlain(config);
 }
 
-const lanCertificate = ({ dataFolder, names }: Config) =>
-  localCertificate(path.join(dataFolder, 'lan'), localHosts(names));
+const lanCertificate = ({ dataFolder, names, host }: Config) =>
+  localCertificate(
+    path.join(dataFolder, 'lan'),
+    localHosts(names).filter((one) => isHeard(one, host)),
+  );
+
+/** Whether what is sent to an address of this machine comes to a server that listens on `host`. */
+export function isHeard(address: string, host: string): boolean {
+  if (host === '::' || isIP(address) === 0 || isLoopback(address)) return true;
+  return host === '0.0.0.0' ? isIPv4(address) : address === host;
+}
 
 async function openPlain(config: Config): Promise<Door> {
   let answer: RequestListener = notYet;
@@ -51,7 +60,7 @@ async function openPlain(config: Config): Promise<Door> {
     answerWith: (given) => {
       answer = given;
     },
-    close: () => closed([server], server),
+    close: () => closed([server], server, () => server.closeAllConnections()),
   };
 }
 
@@ -70,7 +79,7 @@ async function openSecure(
   );
   const field = () => fieldOf(local as LocalCertificate, portOf(front));
   const plain = createServer(plainAnswer({ hosts, port: () => portOf(front), field: lan && field }));
-  const front = makeFront(secure, plain);
+  const { server: front, dropAll } = makeFront(secure, plain);
   await listen(front, config);
   const again = setInterval(async () => {
     if (!local) return;
@@ -93,7 +102,7 @@ async function openSecure(
     },
     close: () => {
       clearInterval(again);
-      return closed([secure, plain], front);
+      return closed([secure, plain], front, dropAll);
     },
   };
 }
@@ -126,9 +135,12 @@ const notYet: RequestListener = (_request, response) => {
   );
 };
 
-function listen(server: NetServer, { host, port }: Config): Promise<void> {
+function listen(server: NetServer, { host, port }: Pick<Config, 'host' | 'port'>): Promise<void> {
   return new Promise((resolve, reject) => {
     server.once('error', (error: NodeJS.ErrnoException) => {
+      // Without IPv6 the other way to listen everywhere is left
+      if (host === '::' && (error.code === 'EAFNOSUPPORT' || error.code === 'EADDRNOTAVAIL'))
+        return resolve(listen(server, { host: '0.0.0.0', port }));
       reject(
         error.code === 'EADDRINUSE'
           ? new StartFailure(
@@ -149,11 +161,9 @@ const portOf = (server: NetServer) => (server.address() as AddressInfo).port;
 const hostWords = (host: string) => (host.includes(':') ? `[${host}]` : host);
 
 /** Lets requests in flight finish, within the grace time. */
-function closed(answering: Server[], listening: NetServer): Promise<void> {
+function closed(answering: Server[], listening: NetServer, dropAll: () => void): Promise<void> {
   return new Promise((resolve) => {
-    const hard = setTimeout(() => {
-      for (const server of answering) server.closeAllConnections();
-    }, GRACE_MS);
+    const hard = setTimeout(dropAll, GRACE_MS);
     listening.close(() => {
       clearTimeout(hard);
       resolve();

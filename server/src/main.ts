@@ -46,6 +46,8 @@ async function main(): Promise<void> {
 /** Where it answers, and how a phone comes in. */
 function startWords({ url, field }: Running): string {
   if (!field) return `Mortisect answers at ${url}`;
+  if (field.addresses.every((address) => new URL(address).hostname === 'localhost'))
+    return `Mortisect answers at ${url}. This machine has no address on a local network: phones cannot reach it.`;
   return [
     `Mortisect answers on the local network at ${field.addresses.join(', ')}`,
     '',

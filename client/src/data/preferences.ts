@@ -2,7 +2,7 @@
 
 import type { Units } from '@mortisect/core/measure';
 import { createStore, get, set } from 'idb-keyval';
-import { v7 as newId, v4 as newKey } from 'uuid';
+import { v7 as newId } from 'uuid';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 
@@ -25,7 +25,7 @@ export const usePreferences = create<Preferences>()(
   persist(
     (): Preferences => ({
       deviceId: newId(),
-      deviceKey: newKey(),
+      deviceKey: newId(),
       person: '',
       theme: 'system',
       units: null,

@@ -12,8 +12,13 @@ function sendProblem(request: Request, response: Response, problem: Omit<Problem
     .send(JSON.stringify({ ...problem, instance: String(request.id ?? '') }));
 }
 
-export const problemHandler: ErrorRequestHandler = (error, request, response, next) => {
-  if (response.headersSent) return next(error);
+export const problemHandler: ErrorRequestHandler = (error, request, response, _next) => {
+  // Half of the answer is out: whoever is left hears that it ends, and who hung up does not
+  if (response.headersSent) {
+    request.log?.debug({ err: error }, 'an answer was cut off');
+    response.destroy();
+    return;
+  }
   const problem = asProblem(error);
   if (problem.status === 503) response.setHeader('Retry-After', '2');
   if (problem.status >= 500) request.log?.error({ err: error }, 'request failed');

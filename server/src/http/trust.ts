@@ -111,7 +111,7 @@ code { font-size: 15px; overflow-wrap: anywhere; }
 <a class="second" href="${first}/">Open the orchard: ${first.replace(/^https:\/\//, '')}</a>
 ${others.length > 0 ? `<p>Also at ${others.join(', ')}.</p>` : ''}
 <h2>What you trust by this</h2>
-<p>Whoever has the key of this one server. The key lies in its data folder, in <code>lan</code>, and leaves the machine never. The certificate says itself that it counts on local networks only (addresses such as 192.168.… and 10.…, and names that end in ${LOCAL_NAMES.map((name) => `.${name}`).join(', ')}): with it nobody can pass for your bank or any other site of the internet. It holds until ${day}.</p>
+<p>You trust this one server, which has the key to the certificate. The key lies in its data folder, in <code>lan</code>, and never leaves that machine. The certificate itself says that it counts on local networks only (addresses such as 192.168.… and 10.…, and names that end in ${LOCAL_NAMES.map((name) => `.${name}`).join(', ')}): with it nobody can pass for your bank or any other site of the internet. It holds until ${day}.</p>
 <p>Compare its fingerprint (SHA-256) with the one that the server showed when it started:</p>
 <p><code>${escaped(fingerprint)}</code></p>
 <h2>How to undo it</h2>

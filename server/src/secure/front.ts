@@ -7,9 +7,18 @@ import { createServer, type Server, type Socket } from 'node:net';
 const HANDSHAKE = 22;
 const SILENT_MS = 10_000;
 
+export interface Front {
+  server: Server;
+  /** Lets go of everyone, of those too who never got as far as to ask: a phone that walked away in the middle of its greeting. */
+  dropAll(): void;
+}
+
 /** Hands each connection to the one that it speaks to. */
-export function makeFront(secure: SecureServer, plain: PlainServer): Server {
-  return createServer((socket: Socket) => {
+export function makeFront(secure: SecureServer, plain: PlainServer): Front {
+  const sockets = new Set<Socket>();
+  const server = createServer((socket) => {
+    sockets.add(socket);
+    socket.on('close', () => sockets.delete(socket));
     socket.setTimeout(SILENT_MS, () => socket.destroy());
     socket.on('error', () => socket.destroy());
     socket.once('readable', () => {
@@ -20,4 +29,10 @@ export function makeFront(secure: SecureServer, plain: PlainServer): Server {
       (first[0] === HANDSHAKE ? secure : plain).emit('connection', socket);
     });
   });
+  return {
+    server,
+    dropAll() {
+      for (const socket of sockets) socket.destroy();
+    },
+  };
 }
