@@ -1,4 +1,4 @@
-// What hostile days do: `npm run harden [-- --only cuts|copies|field] [--cuts 30]`. Power cuts, a full disk, a phone in the field. For a cut a server whose data lie on a disk of its own writes as fast as it can; the
+// What hostile days do: `npm run harden [-- --only cuts|copies|field|fair] [--cuts 30]`. Power cuts, a full disk, a phone in the field, the largest inputs. For a cut a server whose data lie on a disk of its own writes as fast as it can; the
 // disk is copied as it is right after an answer, without what the machine still held in memory, and a server on the copy is asked for every record that was answered for.
 import { execFileSync, spawnSync } from 'node:child_process';
 import { cpSync, existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
@@ -6,6 +6,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
 import { v7 as newId } from 'uuid';
+import { fairComputing } from './fair.mjs';
 import { phoneInTheField } from './field.mjs';
 import { keepFigures } from './figures.mjs';
 import { startServer, stopServer } from './server.mjs';
@@ -22,7 +23,12 @@ await command(async () => {
   const { values } = parseArgs({
     options: { cuts: { type: 'string', default: '3' }, only: { type: 'string' } },
   });
-  const parts = { cuts: () => powerCuts(Number(values.cuts)), copies: fullDisk, field: phoneInTheField };
+  const parts = {
+    cuts: () => powerCuts(Number(values.cuts)),
+    copies: fullDisk,
+    field: phoneInTheField,
+    fair: fairComputing,
+  };
   if (values.only !== undefined && !(values.only in parts))
     throw new StepFailed(`--only names one of ${Object.keys(parts).join(', ')}.`);
   for (const [name, prove] of Object.entries(parts)) {

@@ -1,5 +1,5 @@
 import { cutBack } from './cutBack';
-import { type Limb, LimbMap } from './limbMap';
+import { type Limb, LimbMap, limbMapFaults, MOST_DEEP } from './limbMap';
 import { limbNames } from './limbNames';
 import { stem as plainStem } from './testing/given';
 import { walkTowardStool } from './walk';
@@ -57,6 +57,39 @@ describe('a limb map that is no tree is refused with the path of the fault', () 
     const parsed = LimbMap.safeParse(limbs);
     expect(parsed.success).toBe(false);
     expect(parsed.error?.issues.map((issue) => issue.path.join('.'))).toContain(path);
+  });
+
+  test('a loop is told of the limbs in it, and of none that hangs on it', () => {
+    const ring = [
+      { ...side, parentId: 'L' },
+      { ...twig, parentId: 'S' },
+      { ...twig, id: 'M', parentId: 'L' },
+      { ...twig, id: 'N', parentId: 'M' },
+    ];
+    const told = (limbs: Limb[]) =>
+      limbMapFaults(limbs).flatMap(({ path, message }) => (/itself/.test(message) ? [path.join('.')] : []));
+    expect(told([stem, ...ring])).toEqual(['1.parentId', '2.parentId']);
+    expect(told([stem, ...ring.toReversed()])).toEqual(['3.parentId', '4.parentId']);
+    expect(told([stem, { ...side, parentId: 'S' }])).toEqual(['1.parentId']);
+  });
+
+  test('sixty limbs on each other are a map, one more is none; two thousand are told at once', () => {
+    const chain = (length: number) =>
+      Array.from({ length }, (_, i) => ({
+        ...(i === 0 ? stem : twig),
+        id: `L${i}`,
+        parentId: i === 0 ? null : `L${i - 1}`,
+        jointCm: 0,
+      }));
+    expect(MOST_DEEP).toBe(60);
+    expect(limbMapFaults(chain(MOST_DEEP + 1))).toEqual([]);
+    const faults = limbMapFaults(chain(MOST_DEEP + 2).toReversed());
+    expect(faults).toEqual([
+      { path: [0, 'parentId'], message: 'Limb L61 hangs on more than 60 limbs, one on the other.' },
+    ]);
+    const from = Date.now();
+    expect(limbMapFaults(chain(2000))).toHaveLength(2000 - MOST_DEEP - 1);
+    expect(Date.now() - from).toBeLessThan(100);
   });
 
   test('a sound map passes, two stems and a root sucker included', () => {

@@ -97,6 +97,7 @@ interface LimbFault {
  */
 export function limbMapFaults(limbs: Limb[]): LimbFault[] {
   const byId = new Map(limbs.map((limb) => [limb.id, limb]));
+  const deepOf = depths(limbs, byId);
   const faults: LimbFault[] = [];
   const fault = (index: number, field: string | number, message: string, ...rest: (string | number)[]) =>
     faults.push({ path: [index, field, ...rest], message });
@@ -111,7 +112,11 @@ export function limbMapFaults(limbs: Limb[]): LimbFault[] {
     sizeFaults(limb).forEach((f) => {
       fault(i, f.field, f.message, ...(f.at === undefined ? [] : f.tail ? [f.at, f.tail] : [f.at]));
     });
-    if (loops(limb, byId)) fault(i, 'parentId', `Limb ${limb.id} hangs on itself through its parents.`);
+    const deep = deepOf.get(limb.id) ?? 0;
+    if (deep === Number.POSITIVE_INFINITY)
+      fault(i, 'parentId', `Limb ${limb.id} hangs on itself through its parents.`);
+    else if (deep > MOST_DEEP)
+      fault(i, 'parentId', `Limb ${limb.id} hangs on more than ${MOST_DEEP} limbs, one on the other.`);
   });
   if (limbs.length > 0 && !limbs.some((limb) => limb.kind === 'trunk')) {
     faults.push({ path: [], message: 'The map has no stem: one limb must be of kind trunk.' });
@@ -196,14 +201,27 @@ function sizeFaults(limb: Limb): FieldFault[] {
   return faults;
 }
 
-function loops(limb: Limb, byId: Map<string, Limb>): boolean {
-  const met = new Set([limb.id]);
-  let parentId = limb.parentId;
-  while (parentId !== null) {
-    if (parentId === limb.id) return true;
-    if (met.has(parentId)) return false;
-    met.add(parentId);
-    parentId = byId.get(parentId)?.parentId ?? null;
+/** Limbs that hang on each other, one on the next: more than any tree has, and enough to tell a map from a chain of mistakes. Common practice, no source. */
+export const MOST_DEEP = 60;
+
+/** How many limbs each hangs on, the stem first; endless for those that hang on themselves. */
+function depths(limbs: readonly Limb[], byId: ReadonlyMap<string, Limb>): Map<string, number> {
+  const known = new Map<string, number>();
+  for (const limb of limbs) {
+    const met: string[] = [];
+    const seen = new Set<string>();
+    let at: Limb | undefined = limb;
+    while (at && !known.has(at.id) && !seen.has(at.id)) {
+      met.push(at.id);
+      seen.add(at.id);
+      at = at.parentId === null ? undefined : byId.get(at.parentId);
+    }
+    if (at && seen.has(at.id))
+      for (const id of met.splice(met.indexOf(at.id))) known.set(id, Number.POSITIVE_INFINITY);
+    const below = at ? (known.get(at.id) as number) : -1;
+    // What hangs on a loop is told by the loop alone
+    let depth = Number.isFinite(below) ? below + 1 : 0;
+    for (const id of met.reverse()) known.set(id, depth++);
   }
-  return false;
+  return known;
 }

@@ -2,13 +2,11 @@
 
 import { ColumnMapping, ImportChoices } from '@mortisect/contracts';
 import { dilution, nextStep, supplies } from '@mortisect/core/blades';
-import { cutPosition, treeCuts } from '@mortisect/core/cuts';
 import { causes } from '@mortisect/core/diagnosis';
 import { clearance, seasonOn } from '@mortisect/core/disorders';
-import { geometryFaults } from '@mortisect/core/faults';
 import { cautions } from '@mortisect/core/handling';
 import { residual } from '@mortisect/core/residual';
-import { cutBack, limbNames, starterMap } from '@mortisect/core/tree';
+import { starterMap } from '@mortisect/core/tree';
 import { triage } from '@mortisect/core/triage';
 import compression from 'compression';
 import express, { type Express, type Request } from 'express';
@@ -17,8 +15,8 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { v7 as newId } from 'uuid';
 import { type Config, isSecure } from '../config';
-import type { Pool } from '../pool/pool';
-import { doesNotFit } from '../refusal';
+import { type ComputeName, computeNames } from '../pool/computeNames';
+import type { Asking, Pool } from '../pool/pool';
 import { putAction } from '../services/actions';
 import { exportArchive, importArchive } from '../services/archive';
 import { calendarPath, makeCalendar, siteCalendar, treeCalendar } from '../services/calendar';
@@ -50,9 +48,8 @@ import {
 } from '../services/weather';
 import type { Db } from '../store/openDb';
 import type { Access } from './access';
-import { limbMassOf } from './limbMass';
 import { serializers } from './logging';
-import { type Handlers, mountRoutes } from './mount';
+import { type Handlers, isLarge, mountRoutes } from './mount';
 import { problemHandler } from './problem';
 import { serveReference } from './reference';
 import { type Field, serveTrust } from './trust';
@@ -101,6 +98,7 @@ export function makeApp(parts: AppParts): Express {
   });
   mountRoutes(app, handlers(parts), {
     guard: access.guard,
+    compute: (route, given, request) => parts.pool.compute({ route, given }, asking(request)),
     findDevice: (said) => findDevice(parts.db, said),
     knowsStation: async (authorization) => void (await stationOf(parts.db, authorization)),
     onWritten: (device) => parts.changes.announce(device?.id ?? null),
@@ -124,7 +122,15 @@ const CONTENT_SECURITY = {
 };
 
 function handlers({ db, config, access, pool, now, changes, copies, field }: AppParts): Handlers {
+  const off = Object.fromEntries(
+    computeNames.map((route) => [
+      route,
+      ({ body, request }: { body: never; request: Request }) =>
+        pool.compute({ route, given: { body } }, asking(request)),
+    ]),
+  ) as unknown as Pick<Handlers, ComputeName>;
   return {
+    ...off,
     health: () => ({ ok: true, now: now(), demo: config.demo }),
     reportFault: ({ body, request }) => {
       request.log.error({ page: body }, 'a page of the app failed');
@@ -188,33 +194,14 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
     putAction: ({ params, body, device }) =>
       putAction(db, { id: params.actionId, action: body, device, now: now() }),
     getLog: ({ query }) => readLog(db, query),
-    computeCutPosition: ({ body }) => cutPosition(body),
-    computeTreeCuts: ({ body }) => treeCuts(body.tree, body.findings, body.schools, body.season, body.year),
     computeCautions: ({ body }) => ({ cautions: cautions(body) }),
     computeNextStep: ({ body }) => nextStep(body.left, body.events, body.season, body.school),
     computeClearance: ({ body }) => clearance(body),
     computeCalendarSeason: ({ body }) => ({ season: seasonOn(body.day, body.latitude) }),
-    computeCutBack: ({ body }) => ({ limbs: cutBack(body.limbs, body.kerfs) }),
     computeCauses: ({ body }) => causes(body),
-    computeFaults: ({ body }) => ({ faults: geometryFaults(body.tree, body.limits) }),
-    computeOpenness: ({ body }) => pool.openness(body),
-    computeCandidates: ({ body, request }) => pool.candidates(body, whileWaited(request)),
-    computePlan: ({ body, request }) => pool.plan(body, whileWaited(request)),
     computeDilution: ({ body }) => dilution(body),
     computeSupplies: ({ body }) => supplies(body),
-    computeTransmission: ({ body, request }) => pool.transmission(body, whileWaited(request)),
-    computeRunOrder: ({ body, request }) => pool.runOrder(body, whileWaited(request)),
-    computeOrder: ({ body, request }) => pool.order(body, whileWaited(request)),
-    computeLimbMass: ({ body }) => limbMassOf(body),
     computeResidual: ({ body }) => residual(body),
-    computeStage: async ({ body, request }) =>
-      told(body.species, await pool.stage(body, whileWaited(request))),
-    computeFreeze: async ({ body, request }) =>
-      told(body.species, await pool.freeze(body, whileWaited(request))),
-    computeWoundRisk: ({ body, request }) => pool.woundRisk(body, whileWaited(request)),
-    computeWindows: ({ body, request }) => pool.windows(body, whileWaited(request)),
-    computeSeason: async ({ body: { mm, crownShare, ...body }, request }) =>
-      told(body.species, await pool.season({ ...body, cut: { mm, crownShare } }, whileWaited(request))),
     getTiming: () => getTiming(db, pool, now()),
     getTreeTiming: ({ params, query }) => getTreeTiming(db, pool, { ...params, ...query, now: now() }),
     getTreeSeason: ({ params, query }) => getTreeSeason(db, pool, { ...params, ...query, now: now() }),
@@ -245,17 +232,15 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
       plotCutSheet(db, pool, { plotId: params.plotId, now: now(), ...query }),
     computeTriage: ({ body }) => triage(body),
     computeStarterMap: ({ body }) => ({ limbs: starterMap(body) }),
-    computeLimbNames: ({ body }) => ({
-      names: Object.fromEntries(limbNames(body.limbs, body.twelveBearingDeg, body.units)),
-    }),
   };
 }
 
-/** @throws {HttpProblem} 422 for a species that keeps its leaves, of which no course is known */
-function told<T>(species: string, answer: T | null): T {
-  if (answer === null) throw doesNotFit('species', `Of ${species} no course through the year is known.`);
-  return answer;
-}
+/** Who asks: a session, else a device, else an address. */
+const asking = (request: Request): Asking => ({
+  by: request.session?.signedIn ? request.sessionID : (request.get('x-device-id') ?? request.ip ?? ''),
+  isLarge: isLarge(request),
+  signal: whileWaited(request),
+});
 
 /** Aborted when the client hangs up before the answer. */
 function whileWaited(request: Request): AbortSignal {

@@ -2,13 +2,15 @@
 
 import { pipeline } from 'node:stream/promises';
 import { type Route, type RouteParsed, type RouteResponse, routes } from '@mortisect/contracts';
-import { MOST_LESIONS, MOST_LIMBS } from '@mortisect/core/cuts';
 import { RecordId } from '@mortisect/core/records';
 import express, { type Express, type Request, type RequestHandler, type Response } from 'express';
 import { rateLimit } from 'express-rate-limit';
+import { type ComputeName, isComputed } from '../pool/computeNames';
+import type { ComputeTask } from '../pool/computes';
+import { JsonText } from '../pool/pool';
 import { HttpProblem } from '../refusal';
 import type { Device, DeviceWord } from '../services/devices';
-import { storable } from './storable';
+import { storable, withinSize } from './storable';
 
 interface Asked<R extends Route> extends RouteParsed<R> {
   /** The body of a route that takes bytes. */
@@ -21,13 +23,19 @@ interface Asked<R extends Route> extends RouteParsed<R> {
 export type Handlers = {
   [K in keyof typeof routes]: (
     asked: Asked<(typeof routes)[K]>,
-  ) => Promise<RouteResponse<(typeof routes)[K]>> | RouteResponse<(typeof routes)[K]>;
+  ) => Promise<RouteResponse<(typeof routes)[K]> | JsonText> | RouteResponse<(typeof routes)[K]>;
 };
 
 interface MountOptions {
   /** Refuses with 401 unless signed in. */
   guard: RequestHandler;
   findDevice(said: DeviceWord): Promise<Device | null>;
+  /** Off the thread that answers. */
+  compute<K extends ComputeName>(
+    route: K,
+    given: ComputeTask<K>['given'],
+    request: Request,
+  ): Promise<JsonText>;
   /** Refuses with 401 what does not come from a station. */
   knowsStation(authorization: string | undefined): Promise<void>;
   /** A write was taken; from which device, where the route asks for one. */
@@ -43,7 +51,10 @@ export function mountRoutes(app: Express, handlers: Handlers, options: MountOpti
     const steps: RequestHandler[] = [];
     if (!route.open) steps.push(options.guard);
     if (route.fromStation) steps.push(stationFirst(options), notTooOften());
-    if (route.body) steps.push(jsonOnly, express.json({ limit: route.bodyLimit ?? COMMON_LIMIT }));
+    const limit = route.bodyLimit ?? COMMON_LIMIT;
+    // What is large is neither read nor checked on the thread that answers
+    if (isComputed(name)) steps.push(jsonOnly, largeBody(limit), computeLarge(name, options));
+    if (route.body) steps.push(jsonOnly, express.json({ limit }));
     const { rawBody } = route;
     if (rawBody && 'limit' in rawBody)
       steps.push(express.raw({ type: [...rawBody.types], limit: rawBody.limit }), bytesOnly);
@@ -59,6 +70,7 @@ export function mountRoutes(app: Express, handlers: Handlers, options: MountOpti
       const answer = await handle(asked);
       if (writes(route)) options.onWritten(asked.device);
       if (route.rawAnswer) await sendFile(response, route, answer as RouteResponse<RawRoute>);
+      else if (answer instanceof JsonText) sendJson(response, answer);
       else response.json(answer);
     });
     app[route.method](route.path, ...steps);
@@ -84,6 +96,24 @@ async function sendFile(
   if (typeof content === 'string') response.send(content);
   else if (content instanceof Uint8Array) response.send(Buffer.from(content));
   else await pipeline(content, response);
+}
+
+/** Larger bodies may take seconds: some four hundred limbs, or six weeks of hours. */
+const LARGE_BYTES = 100_000;
+export const isLarge = (request: Request): boolean =>
+  Number(request.get('content-length') ?? LARGE_BYTES) >= LARGE_BYTES;
+
+const largeBody = (limit: string) => express.raw({ type: (request) => isLarge(request as Request), limit });
+
+const computeLarge =
+  (name: ComputeName, { compute }: MountOptions): RequestHandler =>
+  async (request, response, next) => {
+    if (!Buffer.isBuffer(request.body)) return next();
+    sendJson(response, await compute(name, { bytes: new Uint8Array(request.body) }, request));
+  };
+
+function sendJson(response: Response, { bytes }: JsonText): void {
+  response.type('json').send(Buffer.from(bytes.buffer));
 }
 
 /** Before a body of megabytes is read: is there a station behind it? */
@@ -127,26 +157,6 @@ const jsonOnly: RequestHandler = (request, _response, next) => {
   if (request.is('application/json')) return next();
   next(new HttpProblem(415, 'not-json', 'Not JSON', 'Send JSON with Content-Type: application/json.'));
 };
-
-const MOST = { limbs: MOST_LIMBS, lesions: MOST_LESIONS, findings: MOST_LESIONS } as const;
-
-/** Size is told before a limb map is read: 413, not a thousand faults. */
-function withinSize(body: unknown): unknown {
-  const parts = [body, (body as { tree?: unknown } | null | undefined)?.tree];
-  for (const [field, most] of Object.entries(MOST)) {
-    for (const part of parts) {
-      const list = (part as Record<string, unknown> | null | undefined)?.[field];
-      if (!Array.isArray(list) || list.length <= most) continue;
-      throw new HttpProblem(
-        413,
-        'too-large',
-        'Too large',
-        `${field}: ${list.length} are more than the ${most} that are computed at once.`,
-      );
-    }
-  }
-  return body;
-}
 
 async function deviceOf(request: Request, { findDevice }: MountOptions): Promise<Device> {
   const id = RecordId.safeParse(request.get('x-device-id'));

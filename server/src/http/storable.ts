@@ -1,5 +1,7 @@
-// What the database cannot keep is refused at the border with its path, wherever it stands.
+// What is refused at the border: texts that the database cannot keep, with their path, and lists too long to compute.
+import { MOST_LESIONS, MOST_LIMBS } from '@mortisect/core/cuts';
 import { ZodError } from 'zod';
+import { HttpProblem } from '../refusal';
 
 const NUL = '\0';
 /** Half of a character that takes two. */
@@ -30,4 +32,24 @@ export function storable<T>(part: T): T {
 function refusal(input: string, path: (string | number)[]): ZodError {
   const message = 'This text has a character that cannot be kept.';
   return new ZodError([{ code: 'custom', path, message, input }]);
+}
+
+const MOST = { limbs: MOST_LIMBS, lesions: MOST_LESIONS, findings: MOST_LESIONS } as const;
+
+/** Size is told before a limb map is read: 413, not a thousand faults. */
+export function withinSize(body: unknown): unknown {
+  const parts = [body, (body as { tree?: unknown } | null | undefined)?.tree];
+  for (const [field, most] of Object.entries(MOST)) {
+    for (const part of parts) {
+      const list = (part as Record<string, unknown> | null | undefined)?.[field];
+      if (!Array.isArray(list) || list.length <= most) continue;
+      throw new HttpProblem(
+        413,
+        'too-large',
+        'Too large',
+        `${field}: ${list.length} are more than the ${most} that are computed at once.`,
+      );
+    }
+  }
+  return body;
 }

@@ -3,18 +3,19 @@ import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
-import type { CandidatesResult, Openness, PlanResult } from '@mortisect/contracts';
-import type { transmission } from '@mortisect/core/blades';
-import type { OrderInput, OrderResult, PlanInput, runOrder } from '@mortisect/core/plan';
 import type { Present } from '@mortisect/core/present';
 import type { HistoryLine } from '@mortisect/core/records';
 import { Piscina } from 'piscina';
+import { ZodError } from 'zod';
 import type { CopyRead } from '../files/archiveFile';
 import type { TreeFile, TreeFileRead } from '../files/readTrees';
 import type { WeatherFile, WeatherFileRead } from '../files/readWeather';
 import type { SheetPaper, TreeSheet } from '../files/sheet/sheet';
+import { doesNotFit, HttpProblem } from '../refusal';
+import type { ComputeName } from './computeNames';
+import type { ComputeBody, Computed, ComputeTask } from './computes';
+import { askedBy, BACKGROUND, FairQueue } from './fairQueue';
 import type * as planOf from './plan';
-import type { OpennessTask } from './tasks';
 import type { simulated } from './weatherSource';
 import type * as when from './when';
 
@@ -24,75 +25,152 @@ type Off<F extends (task: never) => unknown> = (
   signal?: AbortSignal,
 ) => Promise<ReturnType<F>>;
 
+/** Who waits for an answer, and how long. */
+export interface Asking {
+  /** Whoever shares this name shares one row of turns. */
+  by: string;
+  /** What may take seconds has a thread of its own, so that what is small need not wait for it. */
+  isLarge: boolean;
+  /** Aborted when nobody waits any more. */
+  signal: AbortSignal;
+}
+
 export interface Pool {
   fold(lines: readonly HistoryLine[]): Promise<Present>;
   readTreeFile(file: TreeFile): Promise<TreeFileRead>;
   readCopy(file: string): Promise<CopyRead>;
-  openness(task: OpennessTask): Promise<Openness>;
-  candidates(input: PlanInput, signal?: AbortSignal): Promise<CandidatesResult>;
-  /** Given up when the signal says that nobody waits for it any more. */
-  plan(input: PlanInput, signal?: AbortSignal): Promise<PlanResult>;
+  /**
+   * What a compute route asks for, as JSON.
+   *
+   * @throws {HttpProblem} 413 where the answer would be too large, 422 for a species of which nothing is known, 503 where too much waits already or it took too long
+   * @throws {ZodError} where a body that came as bytes is not what the route takes
+   */
+  compute<K extends ComputeName>(task: ComputeTask<K>, asking: Asking): Promise<JsonText>;
   planToKeep: Off<typeof planOf.planToKeep>;
   treePlan: Off<typeof planOf.treePlan>;
-  order(input: OrderInput, signal?: AbortSignal): Promise<OrderResult>;
-  runOrder: Off<typeof runOrder>;
-  transmission: Off<typeof transmission>;
   cutSheet(sheets: TreeSheet[], paper: SheetPaper): Promise<Uint8Array<ArrayBuffer>>;
   readWeatherFile(file: WeatherFile): Promise<WeatherFileRead>;
   simulated: Off<typeof simulated>;
   timing: Off<typeof when.timing>;
   treeTiming: Off<typeof when.treeTiming>;
   treeSeason: Off<typeof when.treeSeason>;
-  stage: Off<typeof when.stage>;
-  freeze: Off<typeof when.freeze>;
-  woundRisk: Off<typeof when.woundRisk>;
-  windows: Off<typeof when.windows>;
-  season: Off<typeof when.season>;
   /** Of the code that computes, so that what another version computed is not taken for its own; null where it is read from sources, which change. */
   code: string | null;
   close(): Promise<void>;
 }
 
+/** An answer that is written already: UTF-8. */
+export class JsonText {
+  constructor(readonly bytes: Uint8Array<ArrayBuffer>) {}
+}
+
 const IDLE_MS = 30_000;
+/** From the question to the answer. */
+export const BUDGET_MS = 9000;
+/** Waiting and at work, of one who asks. */
+export const MOST_OF_ONE = 16;
+/** Waiting in one row of turns altogether. */
+const MOST_WAITING = 200;
+/** A thread that wants more ends alone, and not the server with it. */
+const MOST_MEMORY_MB = 1024;
 
 /** @param worker address of the module that each thread loads */
 export function makePool(worker = new URL('./tasks.worker.mjs', import.meta.url).href): Pool {
-  const piscina = new Piscina({
-    filename: worker,
-    minThreads: 0,
-    maxThreads: Math.max(1, availableParallelism() - 1),
-    idleTimeout: IDLE_MS,
-  });
+  const lane = (maxThreads: number) =>
+    new Piscina({
+      filename: worker,
+      minThreads: 0,
+      maxThreads,
+      idleTimeout: IDLE_MS,
+      taskQueue: new FairQueue(),
+      maxQueue: MOST_WAITING,
+      resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
+    });
+  const quick = lane(Math.max(1, availableParallelism() - 1));
+  const slow = lane(1);
   const text = readFileSync(fileURLToPath(worker), 'utf8');
   const code = text.includes('./tasks.ts') ? null : createHash('sha256').update(text).digest('base64url');
   const off =
-    <T, R>(name: string) =>
+    <T extends object, R>(piscina: Piscina, name: string, by = 'server') =>
     (task: T, signal?: AbortSignal): Promise<R> =>
-      piscina.run(task, { name, ...(signal && { signal }) });
+      piscina.run(askedBy(task, by), { name, ...(signal && { signal }) });
+  const asking = new Map<string, number>();
   return {
-    fold: off('fold'),
-    readTreeFile: (file) => piscina.run(file, { name: 'readTreeFile' }),
-    readCopy: (file) => piscina.run(file, { name: 'readCopy' }),
-    openness: (task) => piscina.run(task, { name: 'openness' }),
-    candidates: off('candidates'),
-    plan: off('plan'),
-    planToKeep: off('planToKeep'),
-    treePlan: off('treePlan'),
-    order: off('order'),
-    runOrder: off('runOrder'),
-    transmission: off('transmission'),
-    readWeatherFile: off('readWeatherFile'),
-    simulated: off('simulated'),
-    timing: off('timing'),
-    treeTiming: off('treeTiming'),
-    treeSeason: off('treeSeason'),
-    stage: off('stage'),
-    freeze: off('freeze'),
-    woundRisk: off('woundRisk'),
-    windows: off('windows'),
-    season: off('season'),
-    cutSheet: (sheets, paper) => piscina.run({ sheets, paper }, { name: 'cutSheet' }),
+    // An array and a path stand in an object, which can say who asks
+    fold: (lines) => off<object, Present>(slow, 'fold')({ lines }),
+    readTreeFile: off(slow, 'readTreeFile'),
+    readCopy: (file) => off<object, CopyRead>(slow, 'readCopy')({ file }),
+    async compute(task, { by, isLarge, signal }) {
+      const before = asking.get(by) ?? 0;
+      if (before >= MOST_OF_ONE) throw new HttpProblem(...BUSY);
+      asking.set(by, before + 1);
+      const late = AbortSignal.timeout(BUDGET_MS);
+      try {
+        const lane = isLarge || mayTakeLong(task) ? slow : quick;
+        return answerOf(
+          await off<object, Computed>(lane, 'compute', by)(task, AbortSignal.any([signal, late])),
+        );
+      } catch (error) {
+        throw asPoolProblem(error, late.aborted);
+      } finally {
+        const left = (asking.get(by) ?? 1) - 1;
+        if (left === 0) asking.delete(by);
+        else asking.set(by, left);
+      }
+    },
+    planToKeep: off(slow, 'planToKeep', BACKGROUND),
+    treePlan: off(quick, 'treePlan'),
+    readWeatherFile: off(slow, 'readWeatherFile'),
+    simulated: off(quick, 'simulated'),
+    timing: off(quick, 'timing'),
+    treeTiming: off(quick, 'treeTiming'),
+    treeSeason: off(quick, 'treeSeason'),
+    cutSheet: (sheets, paper) => off<object, Uint8Array<ArrayBuffer>>(slow, 'cutSheet')({ sheets, paper }),
     code,
-    close: () => piscina.destroy(),
+    close: async () => {
+      await Promise.all([quick.destroy(), slow.destroy()]);
+    },
   };
+}
+
+/** Cuts of a visit up to which their order is found in a moment. */
+const QUICK_CUTS = 40;
+/** A question may be short and its answer long. */
+const mayTakeLong = ({ route, given }: ComputeTask): boolean =>
+  route === 'computeOrder' &&
+  'body' in given &&
+  (given.body as ComputeBody<'computeOrder'>).cuts.length > QUICK_CUTS;
+
+function answerOf(computed: Computed): JsonText {
+  if ('json' in computed) return new JsonText(computed.json);
+  if ('issues' in computed) throw new ZodError(computed.issues);
+  if ('problem' in computed) throw new HttpProblem(...computed.problem);
+  if ('unknownSpecies' in computed)
+    throw doesNotFit('species', `Of ${computed.unknownSpecies} no course through the year is known.`);
+  const megabytes = Math.round(computed.tooLargeBytes / 1024 ** 2);
+  throw new HttpProblem(
+    413,
+    'too-large',
+    'Too large',
+    `The answer would have ${megabytes} MB. Ask for less at once.`,
+  );
+}
+
+const BUSY = [
+  503,
+  'busy',
+  'Much is asked at once',
+  'So much waits to be computed that this was not taken. Try again in a moment.',
+] as const;
+
+function asPoolProblem(error: unknown, isLate: boolean): unknown {
+  const { code, message = '' } = error as { code?: unknown; message?: string };
+  if (isLate || code === 'ERR_WORKER_OUT_OF_MEMORY')
+    return new HttpProblem(
+      503,
+      'took-too-long',
+      'It takes too long',
+      `This could not be computed within ${BUDGET_MS / 1000} seconds and was given up. Ask for less at once: fewer limbs, findings or hours.`,
+    );
+  return /queue is at limit/i.test(message) ? new HttpProblem(...BUSY) : error;
 }

@@ -1,18 +1,15 @@
 // What is computed off the thread that answers.
-import type { Openness } from '@mortisect/contracts';
-import { gapTest, HAT_RADIUS_CM, lightInside } from '@mortisect/core/faults';
-import type { Limb } from '@mortisect/core/tree';
+import { fold as folded, type Present } from '@mortisect/core/present';
+import type { HistoryLine } from '@mortisect/core/records';
 import type { CopyRead } from '../files/archiveFile';
 import type { TreeFile, TreeFileRead } from '../files/readTrees';
 import type { WeatherFile, WeatherFileRead } from '../files/readWeather';
 import type { SheetPaper, TreeSheet } from '../files/sheet/sheet';
 
-export { transmission } from '@mortisect/core/blades';
-export { orderOf as order, runOrder } from '@mortisect/core/plan';
-export { fold } from '@mortisect/core/present';
-export { candidates, plan, planToKeep, treePlan } from './plan';
+export { compute } from './computes';
+export { planToKeep, treePlan } from './plan';
 export { simulated } from './weatherSource';
-export { freeze, season, stage, timing, treeSeason, treeTiming, windows, woundRisk } from './when';
+export { timing, treeSeason, treeTiming } from './when';
 
 // What reads and writes files brings large packages: it is loaded when it is asked for, so that a worker plans a third of a second after it was called
 
@@ -28,13 +25,6 @@ export async function cutSheet({
   return cutSheetPdf(sheets, paper);
 }
 
-export interface OpennessTask {
-  limbs: Limb[];
-  grown?: Limb[] | undefined;
-  throws: number;
-  seed: number;
-}
-
 export async function readWeatherFile(file: WeatherFile): Promise<WeatherFileRead> {
   return (await import('../files/readWeather')).readWeather(file);
 }
@@ -42,11 +32,8 @@ export async function readTreeFile(file: TreeFile): Promise<TreeFileRead> {
   return (await import('../files/readTrees')).readTrees(file);
 }
 
-export async function readCopy(file: string): Promise<CopyRead> {
+export async function readCopy({ file }: { file: string }): Promise<CopyRead> {
   return (await import('../files/archiveFile')).readCopy(file);
 }
 
-export const openness = ({ limbs, grown = limbs, throws, seed }: OpennessTask): Openness => ({
-  gap: gapTest(limbs, throws, seed, HAT_RADIUS_CM, grown),
-  light: lightInside(limbs, seed, grown),
-});
+export const fold = ({ lines }: { lines: readonly HistoryLine[] }): Present => folded(lines);

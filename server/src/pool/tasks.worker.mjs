@@ -4,26 +4,16 @@ import { register } from 'tsx/esm/api';
 register();
 const tasks = await import('./tasks.ts');
 export const {
+  compute,
   fold,
   readTreeFile,
   readCopy,
   readWeatherFile,
-  openness,
-  candidates,
-  plan,
   planToKeep,
   treePlan,
-  order,
-  runOrder,
-  transmission,
   cutSheet,
   simulated,
   timing,
   treeTiming,
   treeSeason,
-  stage,
-  freeze,
-  woundRisk,
-  windows,
-  season,
 } = tasks;
