@@ -3,13 +3,13 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { timed, whileProbed } from './probe.mjs';
 import { startServer, stopServer } from './server.mjs';
 import { StepFailed, say } from './steps.mjs';
 
 const MOST = { limbs: 2000, findings: 500, hours: 20_000, cuts: 100, trees: 400 };
 /** What is asked: an answer or a refusal in so long, health in so long, the small plan of somebody else in so long. */
 const ASKED = { answerMs: 10_000, healthMs: 100, smallMs: 2000 };
-const PROBE_MS = 50;
 /** The machine itself stands still at times. */
 const HELD_MS = 50;
 
@@ -169,27 +169,11 @@ const seconds = (ms) => `${(ms / 1000).toFixed(1)} s`;
 const post = (url, body) =>
   fetch(url, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body });
 
-async function timed(work) {
-  const from = performance.now();
-  const answer = await work();
-  const { byteLength } = await answer.arrayBuffer();
-  return { ms: performance.now() - from, status: answer.status, megabytes: byteLength / 1024 ** 2 };
-}
-
 async function starved(url, at, body, small) {
-  let healthMs = 0;
-  let over = false;
-  const probes = (async () => {
-    while (!over) {
-      const { ms } = await timed(() => fetch(`${url}/api/health`));
-      healthMs = Math.max(healthMs, ms);
-      await new Promise((resolve) => setTimeout(resolve, PROBE_MS));
-    }
-  })();
-  const large = timed(() => post(`${url}${at}`, body));
-  const other = await timed(() => post(`${url}/api/compute/plan`, small));
-  const { ms, status, megabytes } = await large;
-  over = true;
-  await probes;
-  return { ms, status, megabytes, healthMs, smallMs: other.ms };
+  const { result, healthMs } = await whileProbed(url, async () => {
+    const large = timed(() => post(`${url}${at}`, body));
+    const other = await timed(() => post(`${url}/api/compute/plan`, small));
+    return { ...(await large), smallMs: other.ms };
+  });
+  return { ...result, healthMs };
 }

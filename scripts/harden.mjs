@@ -1,4 +1,4 @@
-// What hostile days do: `npm run harden [-- --only cuts|copies|field|fair] [--cuts 30]`. Power cuts, a full disk, a phone in the field, the largest inputs. For a cut a server whose data lie on a disk of its own writes as fast as it can; the
+// What hostile days do: `npm run harden [-- --only cuts|copies|field|fair|imports] [--cuts 30]`. Power cuts, a full disk, a phone in the field, the largest inputs. For a cut a server whose data lie on a disk of its own writes as fast as it can; the
 // disk is copied as it is right after an answer, without what the machine still held in memory, and a server on the copy is asked for every record that was answered for.
 import { execFileSync, spawnSync } from 'node:child_process';
 import { cpSync, existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
@@ -9,6 +9,7 @@ import { v7 as newId } from 'uuid';
 import { fairComputing } from './fair.mjs';
 import { phoneInTheField } from './field.mjs';
 import { keepFigures } from './figures.mjs';
+import { largeImports } from './imports.mjs';
 import { startServer, stopServer } from './server.mjs';
 import { command, installed, root, StepFailed, say, serverBuilt, webAppBuilt } from './steps.mjs';
 
@@ -28,6 +29,7 @@ await command(async () => {
     copies: fullDisk,
     field: phoneInTheField,
     fair: fairComputing,
+    imports: largeImports,
   };
   if (values.only !== undefined && !(values.only in parts))
     throw new StepFailed(`--only names one of ${Object.keys(parts).join(', ')}.`);

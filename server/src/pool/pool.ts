@@ -16,6 +16,7 @@ import type { ComputeName } from './computeNames';
 import type { ComputeBody, Computed, ComputeTask } from './computes';
 import { askedBy, BACKGROUND, FairQueue } from './fairQueue';
 import type * as planOf from './plan';
+import { joined, type Sliced } from './slices';
 import type { simulated } from './weatherSource';
 import type * as when from './when';
 
@@ -98,7 +99,10 @@ export function makePool(worker = new URL('./tasks.worker.mjs', import.meta.url)
   return {
     // An array and a path stand in an object, which can say who asks
     fold: (lines) => off<object, Present>(slow, 'fold')({ lines }),
-    readTreeFile: off(slow, 'readTreeFile'),
+    async readTreeFile(file) {
+      const read = await off<TreeFile, Sliced<TreeFileRead, 'rows'>>(slow, 'readTreeFile')(file);
+      return 'fault' in read ? read : { ...read, rows: await joined(read.rows) };
+    },
     readCopy: (file) => off<object, CopyRead>(slow, 'readCopy')({ file }),
     async compute(task, { by, isLarge, signal }) {
       const before = asking.get(by) ?? 0;
@@ -120,7 +124,10 @@ export function makePool(worker = new URL('./tasks.worker.mjs', import.meta.url)
     },
     planToKeep: off(slow, 'planToKeep', BACKGROUND),
     treePlan: off(quick, 'treePlan'),
-    readWeatherFile: off(slow, 'readWeatherFile'),
+    async readWeatherFile(file) {
+      const read = await off<WeatherFile, Sliced<WeatherFileRead, 'hours'>>(slow, 'readWeatherFile')(file);
+      return 'fault' in read ? read : { ...read, hours: await joined(read.hours) };
+    },
     simulated: off(quick, 'simulated'),
     timing: off(quick, 'timing'),
     treeTiming: off(quick, 'treeTiming'),

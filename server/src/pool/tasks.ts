@@ -5,6 +5,7 @@ import type { CopyRead } from '../files/archiveFile';
 import type { TreeFile, TreeFileRead } from '../files/readTrees';
 import type { WeatherFile, WeatherFileRead } from '../files/readWeather';
 import type { SheetPaper, TreeSheet } from '../files/sheet/sheet';
+import { type Sliced, slicesOf } from './slices';
 
 export { compute } from './computes';
 export { planToKeep, treePlan } from './plan';
@@ -25,11 +26,13 @@ export async function cutSheet({
   return cutSheetPdf(sheets, paper);
 }
 
-export async function readWeatherFile(file: WeatherFile): Promise<WeatherFileRead> {
-  return (await import('../files/readWeather')).readWeather(file);
+export async function readWeatherFile(file: WeatherFile): Promise<Sliced<WeatherFileRead, 'hours'>> {
+  const read = (await import('../files/readWeather')).readWeather(file);
+  return 'fault' in read ? read : { ...read, hours: slicesOf(read.hours) };
 }
-export async function readTreeFile(file: TreeFile): Promise<TreeFileRead> {
-  return (await import('../files/readTrees')).readTrees(file);
+export async function readTreeFile(file: TreeFile): Promise<Sliced<TreeFileRead, 'rows'>> {
+  const read = (await import('../files/readTrees')).readTrees(file);
+  return 'fault' in read ? read : { ...read, rows: slicesOf(read.rows) };
 }
 
 export async function readCopy({ file }: { file: string }): Promise<CopyRead> {

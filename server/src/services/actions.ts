@@ -5,7 +5,7 @@ import type { Action, ActionBody } from '@mortisect/core/records';
 import { and, eq, inArray } from 'drizzle-orm';
 import { doesNotFit, moved } from '../refusal';
 import { CLINIC, takeSample } from '../standIns/clinic';
-import type { Db, Store } from '../store/openDb';
+import { type Db, type Store, writing } from '../store/openDb';
 import { actions, findings, trees } from '../store/schema';
 import type { Device } from './devices';
 import { append } from './history';
@@ -21,7 +21,7 @@ interface ActionWrite {
 
 /** Sent twice it counts once; the same id with other content is refused with both versions. */
 export function putAction(db: Db, write: ActionWrite): Promise<Action> {
-  return db.transaction((tx) => writeAction(tx, write));
+  return writing(db, (tx) => writeAction(tx, write));
 }
 
 /** One action inside a transaction that does more. */

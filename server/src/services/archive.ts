@@ -13,7 +13,8 @@ import { archiveLines, unpacked, withinBounds } from '../files/archiveFile';
 import type { Pool } from '../pool/pool';
 import { HttpProblem } from '../refusal';
 import { takeSample } from '../standIns/clinic';
-import { asOfNow, type Db, type Store } from '../store/openDb';
+import { insertMany } from '../store/insertMany';
+import { asOfNow, type Db, giveWay, measureTables, type Store } from '../store/openDb';
 import {
   actions,
   devices,
@@ -35,6 +36,7 @@ import { rebuildIn } from './rebuild';
 type Line<K extends ArchiveLine['is']> = Extract<ArchiveLine, { is: K }>;
 
 const AT_ONCE = 500;
+const HOURS_AT_ONCE = 1000;
 
 /** Written to a file first: whoever reads it slowly holds nothing up. */
 export async function exportArchive(
@@ -147,7 +149,8 @@ async function* hourLines(db: Store): AsyncGenerator<Line<'hour'>> {
           and(eq(weatherHours.kind, kind), Number.isFinite(last) ? gt(weatherHours.hour, last) : undefined),
         )
         .orderBy(asc(weatherHours.hour))
-        .limit(AT_ONCE);
+        .limit(HOURS_AT_ONCE);
+      await giveWay();
       for (const { receivedAt, ...row } of rows) yield { is: 'hour', ...row, receivedAt: moment(receivedAt) };
       const end = rows.at(-1);
       if (!end) break;
@@ -199,7 +202,9 @@ export async function importArchive({ db, pool, photoFolder, body }: ArchiveImpo
   try {
     await pipeline(body, withinBounds(), createWriteStream(file));
     const plain = await unpacked(file, `${file}.plain`);
-    return await db.transaction((tx) => takeIn(tx, pool, plain, photoFolder, photos));
+    const report = await db.transaction((tx) => takeIn(tx, pool, plain, photoFolder, photos));
+    await measureTables(db);
+    return report;
   } catch (error) {
     for (const photo of photos) await unlink(photo);
     throw asRefusal(error);
@@ -281,11 +286,11 @@ async function writeAll(tx: Store, lines: readonly ArchiveLine[]): Promise<void>
   for (const { id, name } of of('device'))
     await tx.insert(devices).values({ id, name }).onConflictDoUpdate({ target: devices.id, set: { name } });
   const written = of('history').map(({ is: _is, ...line }) => line as typeof history.$inferInsert);
-  if (written.length > 0) await tx.insert(history).values(written);
+  await insertMany(tx, history, written);
   const hours = of('hour').map(({ is: _is, ...hour }) => hour);
-  if (hours.length > 0) await tx.insert(weatherHours).values(hours);
+  await insertMany(tx, weatherHours, hours);
   const before = of('hour before').map(({ is: _is, ...hour }) => hour);
-  if (before.length > 0) await tx.insert(weatherBefore).values(before);
+  await insertMany(tx, weatherBefore, before);
 }
 
 /** A photo as it was kept; one that stands there already stays. */

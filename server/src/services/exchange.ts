@@ -3,16 +3,15 @@
 import type { ImportReport } from '@mortisect/contracts';
 import { treeBodyOf } from '@mortisect/core/records';
 import { inArray, sql } from 'drizzle-orm';
-import { v7 as newId } from 'uuid';
 import type { ReadRow, TreeFile } from '../files/readTrees';
 import { csvOf, treesAsCsv, treesAsGeojson } from '../files/writeTrees';
 import type { Pool } from '../pool/pool';
 import { HttpProblem } from '../refusal';
-import type { Db, Store } from '../store/openDb';
+import { type Db, giveWay, measureTables, type Store, writing } from '../store/openDb';
 import { trees } from '../store/schema';
 import type { Device } from './devices';
 import { getTrees } from './orchard';
-import { writeTree } from './trees';
+import { writeNewTrees } from './trees';
 
 interface Import extends TreeFile {
   take: 'nothing' | 'good';
@@ -30,18 +29,12 @@ export async function importTrees(
 ): Promise<ImportReport> {
   const read = await pool.readTreeFile(file);
   if ('fault' in read) throw new HttpProblem(422, 'file-not-read', 'The file was not read', read.fault);
-  return db.transaction(async (tx) => {
+  const report = await writing(db, async (tx) => {
     const rows = await behindTheLast(tx, await withoutKnown(tx, read.rows));
     const good = rows.filter((row) => row.tree !== null);
     const refused = rows.filter((row) => row.tree === null);
-    let written = 0;
-    if (take === 'good') {
-      for (const { tree, limbs } of good) {
-        if (!tree) continue;
-        await writeTree(tx, { id: newId(), baseRevision: null, tree, device, now }, limbs ?? undefined);
-        written++;
-      }
-    }
+    const taken = take === 'good' ? good.flatMap(({ tree, limbs }) => (tree ? [{ tree, limbs }] : [])) : [];
+    if (taken.length > 0) await writeNewTrees(tx, taken, { device, now });
     return {
       columns: read.columns,
       mapping: read.mapping,
@@ -54,12 +47,14 @@ export async function importTrees(
         reasons,
       })),
       refusedCsv: refusedCsv(read.columns, refused),
-      written,
+      written: taken.length,
       starts: read.starts,
       asks: read.asks,
       units: read.units,
     };
   });
+  if (report.written > 0) await measureTables(db);
+  return report;
 }
 
 /** Trees whose place the file does not say stand behind those that the register has in their row. */
@@ -90,6 +85,7 @@ async function withoutKnown(tx: Store, rows: ReadRow[]): Promise<ReadRow[]> {
       .from(trees)
       .where(inArray(sql`lower(${trees.code})`, part));
     for (const { code } of found) known.add(code.toLowerCase());
+    await giveWay();
   }
   return rows.map((row) =>
     known.has(row.code.toLowerCase())

@@ -4,7 +4,7 @@ import { findingState } from '@mortisect/core/present';
 import { type Finding, FindingBody } from '@mortisect/core/records';
 import { eq, sql } from 'drizzle-orm';
 import { doesNotFit, moved, notThere } from '../refusal';
-import type { Db, Store } from '../store/openDb';
+import { type Db, type Store, writing } from '../store/openDb';
 import { findings, trees } from '../store/schema';
 import type { Device } from './devices';
 import { append } from './history';
@@ -21,7 +21,7 @@ interface FindingWrite {
 
 /** Sent twice it counts once; made on an older revision it is refused with both versions. */
 export function putFinding(db: Db, write: FindingWrite): Promise<Finding> {
-  return db.transaction((tx) => writeFinding(tx, write));
+  return writing(db, (tx) => writeFinding(tx, write));
 }
 
 /** One finding inside a transaction that does more. */

@@ -2,6 +2,7 @@
 import { FindingBody, type HistoryValue, type LogEntry, Site } from '@mortisect/core/records';
 import { and, desc, eq, lt, ne, sql } from 'drizzle-orm';
 import type { z } from 'zod';
+import { insertMany } from '../store/insertMany';
 import type { Store } from '../store/openDb';
 import { actions, history, trees } from '../store/schema';
 import { moment, readableLine } from './moment';
@@ -24,9 +25,9 @@ export const BEGINNING = 'beginning';
 const HISTORY_LOCK = 7_301_443;
 
 /** Inside the transaction that writes the record. */
-export async function append(tx: Store, written: Written): Promise<void> {
+export async function append(tx: Store, ...written: Written[]): Promise<void> {
   await tx.execute(sql`select pg_advisory_xact_lock(${HISTORY_LOCK})`);
-  await tx.insert(history).values(written);
+  await insertMany(tx, history, written);
 }
 
 type Entry = z.infer<typeof LogEntry>;

@@ -3,7 +3,7 @@ import { isDeepStrictEqual } from 'node:util';
 import type { Job, JobBody } from '@mortisect/core/records';
 import { eq, sql } from 'drizzle-orm';
 import { doesNotFit, moved, notThere } from '../refusal';
-import type { Db, Store } from '../store/openDb';
+import { type Db, type Store, writing } from '../store/openDb';
 import { jobs, trees } from '../store/schema';
 import type { Device } from './devices';
 import { append } from './history';
@@ -28,7 +28,7 @@ interface JobWrite {
 
 /** Sent twice it counts once; made on an older revision it is refused with both versions. */
 export function putJob(db: Db, write: JobWrite): Promise<Job> {
-  return db.transaction((tx) => writeJob(tx, write));
+  return writing(db, (tx) => writeJob(tx, write));
 }
 
 /** One job inside a transaction that does more. */

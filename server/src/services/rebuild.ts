@@ -2,8 +2,9 @@
 import { isDeepStrictEqual } from 'node:util';
 import { fold, type Present } from '@mortisect/core/present';
 import type { HistoryLine } from '@mortisect/core/records';
-import { asc } from 'drizzle-orm';
-import type { Db, Store } from '../store/openDb';
+import { asc, gt } from 'drizzle-orm';
+import { insertMany } from '../store/insertMany';
+import { type Db, giveWay, type Store } from '../store/openDb';
 import { actions, findings, history, jobs, plots, rows, samples, site, trees } from '../store/schema';
 import { moment, readableLine } from './moment';
 
@@ -17,15 +18,30 @@ interface Difference {
   why: 'missing' | 'too much' | 'other';
 }
 
+const LINES_AT_ONCE = 500;
+
 /** The history as lines of the core. */
-async function linesOf(db: Store) {
-  const lines = await db.select().from(history).orderBy(asc(history.seq));
-  return lines.map((line) => ({
-    ...line,
-    at: moment(line.at),
-    receivedAt: moment(line.receivedAt),
-    value: readableLine(line.value),
-  }));
+async function linesOf(db: Store): Promise<HistoryLine[]> {
+  const all: HistoryLine[] = [];
+  for (let last = -1; ; ) {
+    const lines = await db
+      .select()
+      .from(history)
+      .where(gt(history.seq, last))
+      .orderBy(asc(history.seq))
+      .limit(LINES_AT_ONCE);
+    for (const line of lines)
+      all.push({
+        ...line,
+        at: moment(line.at),
+        receivedAt: moment(line.receivedAt),
+        value: readableLine(line.value),
+      } as HistoryLine);
+    const end = lines.at(-1);
+    if (!end) return all;
+    last = end.seq;
+    await giveWay();
+  }
 }
 
 type Folding = (lines: HistoryLine[]) => Present | Promise<Present>;
@@ -118,8 +134,6 @@ function plain(row: object): unknown {
   return JSON.parse(JSON.stringify(Object.fromEntries(entries)));
 }
 
-const AT_ONCE = 200;
-
 /** Empties the tables of the present and fills them from the history, in one transaction. Samples of the clinic stand-in keep their findings. */
 export function rebuild(db: Db): Promise<Present['aside']> {
   return db.transaction((tx) => rebuildIn(tx, fold));
@@ -140,10 +154,7 @@ async function fill(tx: Store, folded: Rows): Promise<void> {
   const sent = await tx.select().from(samples);
   await tx.delete(samples);
   for (const table of [jobs, actions, findings, trees, rows, plots, site]) await tx.delete(table);
-  for (const table of Object.keys(TABLES) as Table[]) {
-    const list = folded[table];
-    for (let from = 0; from < list.length; from += AT_ONCE)
-      await tx.insert(TABLES[table]).values(list.slice(from, from + AT_ONCE) as never);
-  }
+  for (const table of Object.keys(TABLES) as Table[])
+    await insertMany(tx, TABLES[table], folded[table] as never[]);
   if (sent.length > 0) await tx.insert(samples).values(sent);
 }

@@ -2,7 +2,7 @@
 import { isDeepStrictEqual } from 'node:util';
 import { Site, type SiteRecord } from '@mortisect/core/records';
 import { moved, notThere } from '../refusal';
-import type { Db, Store } from '../store/openDb';
+import { type Db, type Store, writing } from '../store/openDb';
 import { site } from '../store/schema';
 import type { Device } from './devices';
 import { append } from './history';
@@ -28,7 +28,7 @@ export function putSite(
   device: Device,
   now: string,
 ): Promise<SiteRecord> {
-  return db.transaction(async (tx) => {
+  return writing(db, async (tx) => {
     const [row] = await tx.select().from(site).for('update');
     if (!row) throw notThere('The site');
     if (isDeepStrictEqual(Site.parse(row.value), value)) return getSite(tx);

@@ -13,7 +13,8 @@ import { bareStem, type Limb } from '@mortisect/core/tree';
 import { and, eq, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { doesNotFit, moved, notThere } from '../refusal';
-import type { Db, Store } from '../store/openDb';
+import { insertMany } from '../store/insertMany';
+import { type Db, type Store, writing } from '../store/openDb';
 import { findings, plots, rows, type TreeValue, trees } from '../store/schema';
 import type { Device } from './devices';
 import { append, BEGINNING, type Written } from './history';
@@ -28,14 +29,13 @@ interface TreeWrite {
 }
 
 export function putTree(db: Db, write: TreeWrite): Promise<TreeSummary> {
-  return db.transaction((tx) => writeTree(tx, write));
+  return writing(db, (tx) => writeTree(tx, write));
 }
 
-/** One tree inside a transaction that may hold many. A new tree starts from a bare stem, so that findings have wood to lie on. */
+/** One tree inside a transaction that does more. A new tree starts from a bare stem, so that findings have wood to lie on. */
 export async function writeTree(
   tx: Store,
   { id, baseRevision, tree, device, now }: TreeWrite,
-  limbs?: Limb[],
 ): Promise<TreeSummary> {
   const [row] = await tx.select().from(trees).where(eq(trees.id, id)).for('update');
   const before = row ? await summaryOf(tx, id) : null;
@@ -61,7 +61,7 @@ export async function writeTree(
     await beginTree(tx, {
       id,
       ...written,
-      limbs: limbs ?? [bareStem({ ...tree, ageYears: treeAge(tree.plantedYear, Number(now.slice(0, 4))) })],
+      limbs: bareStemOf(tree, now),
       limbsRevision: 1,
       surveyedAt: now,
     });
@@ -77,6 +77,99 @@ export async function writeTree(
   });
   return summaryOf(tx, id);
 }
+
+/** Trees that are made ready together, before others are answered. */
+const AT_ONCE = 250;
+
+/** A tree from a file. */
+export interface NewTree {
+  tree: TreeBody;
+  /** Null: it begins with a bare stem. */
+  limbs: Limb[] | null;
+}
+
+/**
+ * Trees that are all new, as one after the other would be written, in few statements. No two have one code, and none stands in the register already.
+ */
+export async function writeNewTrees(
+  tx: Store,
+  list: readonly NewTree[],
+  { device, now }: { device: Device; now: string },
+): Promise<void> {
+  const known = await knownRows(tx);
+  for (let from = 0; from < list.length; from += AT_ONCE)
+    await writePart(tx, list.slice(from, from + AT_ONCE), known, { device, now });
+}
+
+async function writePart(
+  tx: Store,
+  list: readonly NewTree[],
+  known: Awaited<ReturnType<typeof knownRows>>,
+  { device, now }: { device: Device; now: string },
+): Promise<void> {
+  const stamp = { by: device.name, receivedAt: now, at: now };
+  const lines: Written[] = [];
+  const made = { plots: [] as (typeof plots.$inferInsert)[], rows: [] as (typeof rows.$inferInsert)[] };
+  const begun = (recordId: string, value: HistoryValue, treeId: string | null = null) =>
+    lines.push({ recordId, revision: 1, treeId, deviceId: BEGINNING, value, ...stamp });
+  const values = list.map(({ tree, limbs }) => {
+    const { plot, row, place, code, ...value } = tree;
+    const plotKey = plot.toLowerCase();
+    let plotId = known.plots.get(plotKey);
+    if (plotId === undefined) {
+      plotId = newId();
+      known.plots.set(plotKey, plotId);
+      const added = { name: plot, note: '', position: known.nextPlot++ };
+      made.plots.push({ id: plotId, ...added });
+      begun(plotId, { kind: 'plot', plot: added });
+    }
+    const rowKey = `${plotId} ${row.toLowerCase()}`;
+    let rowId = known.rows.get(rowKey);
+    if (rowId === undefined) {
+      rowId = newId();
+      known.rows.set(rowKey, rowId);
+      const next = { plotId, name: row, spacingCm: SPACING_CM, position: known.nextRow++ };
+      made.rows.push({ id: rowId, ...next });
+      begun(rowId, { kind: 'row', row: next });
+    }
+    const id = newId();
+    const map = limbs ?? bareStemOf(tree, now);
+    begun(id, { kind: 'limbs', limbs: map }, id);
+    lines.push({
+      recordId: id,
+      revision: 1,
+      treeId: id,
+      deviceId: device.id,
+      value: { kind: 'tree', tree },
+      ...stamp,
+    });
+    return {
+      ...{ id, rowId, place, code, value, revision: 1, by: device.name, receivedAt: now },
+      ...{ limbs: map, limbsRevision: 1, surveyedAt: now },
+    };
+  });
+  await insertMany(tx, plots, made.plots);
+  await insertMany(tx, rows, made.rows);
+  await insertMany(tx, trees, values);
+  await append(tx, ...lines);
+}
+
+/** Plots and rows by their names, as they are told apart: without regard to capitals. */
+async function knownRows(tx: Store) {
+  const [allPlots, allRows] = [await tx.select().from(plots), await tx.select().from(rows)];
+  const after = (list: { position: number }[]) =>
+    list.reduce((most, { position }) => Math.max(most, position), -1) + 1;
+  return {
+    plots: new Map(allPlots.map(({ id, name }) => [name.toLowerCase(), id])),
+    rows: new Map(allRows.map(({ id, plotId, name }) => [`${plotId} ${name.toLowerCase()}`, id])),
+    nextPlot: after(allPlots),
+    nextRow: after(allRows),
+  };
+}
+
+const bareStemOf = (tree: TreeBody, now: string): Limb[] => [
+  bareStem({ ...tree, ageYears: treeAge(tree.plantedYear, Number(now.slice(0, 4))) }),
+];
 
 async function beginTree(tx: Store, tree: typeof trees.$inferInsert): Promise<void> {
   await tx.insert(trees).values(tree);
@@ -155,7 +248,7 @@ interface LimbsWrite {
 /** A limb with an open finding on it stays on the map: the finding would hang in the air. */
 export function putLimbs(db: Db, write: LimbsWrite): Promise<TreeDetail> {
   const { treeId, baseRevision, surveyedAt, limbs, device, now } = write;
-  return db.transaction(async (tx) => {
+  return writing(db, async (tx) => {
     const [row] = await tx.select().from(trees).where(eq(trees.id, treeId)).for('update');
     if (!row) throw notThere(`Tree ${treeId}`);
     if (isDeepStrictEqual(row.limbs, limbs)) return getTree(tx, treeId);

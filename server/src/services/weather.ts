@@ -25,7 +25,8 @@ import {
   yearsOnRecord,
 } from '../pool/weatherSource';
 import { doesNotFit, HttpProblem, notThere } from '../refusal';
-import type { Db, Store } from '../store/openDb';
+import { insertMany } from '../store/insertMany';
+import { type Db, giveWay, measureTables, type Store } from '../store/openDb';
 import { stations, weatherBefore, weatherHours } from '../store/schema';
 import type { Device } from './devices';
 import { moment } from './moment';
@@ -34,7 +35,7 @@ import { getSite } from './site';
 type Kind = 'observed' | 'forecast';
 const SHOWN_MISSING_H = 24 * 30;
 /** Written in one statement. */
-const AT_ONCE = 1000;
+const AT_ONCE = 500;
 /** Hours of the future that are no measurement; a station’s clock may be this much ahead. */
 const AHEAD_H = 1;
 
@@ -140,6 +141,7 @@ interface Compared {
 async function compared(db: Store, kind: Kind, hours: readonly WeatherHour[]): Promise<Compared> {
   const result: Compared = { fresh: [], differing: [], same: 0 };
   for (let from = 0; from < hours.length; from += AT_ONCE) {
+    await giveWay();
     const part = hours.slice(from, from + AT_ONCE);
     const rows = await db
       .select()
@@ -172,6 +174,7 @@ async function write(
   now: string,
 ): Promise<void> {
   for (let from = 0; from < differing.length; from += AT_ONCE) {
+    await giveWay();
     const numbers = differing.slice(from, from + AT_ONCE).map((one) => hourOf(one.at));
     const rows = await tx
       .select()
@@ -179,7 +182,9 @@ async function write(
       .where(and(eq(weatherHours.kind, kind), inArray(weatherHours.hour, numbers)));
     // A forecast is replaced by the next as a matter of course; a measurement never without a trace
     if (kind === 'observed' && rows.length > 0) {
-      await tx.insert(weatherBefore).values(
+      await insertMany(
+        tx,
+        weatherBefore,
         rows.map(({ hour, orchardId: _orchardId, ...value }) => ({
           kind,
           hour,
@@ -190,32 +195,19 @@ async function write(
       );
     }
   }
-  const all = [...fresh, ...differing];
-  for (let from = 0; from < all.length; from += AT_ONCE) {
-    const values = all.slice(from, from + AT_ONCE).map(({ at, ...hour }) => ({
-      kind,
-      hour: hourOf(at),
-      ...hour,
-      source,
-      receivedAt: now,
-    }));
-    await tx
-      .insert(weatherHours)
-      .values(values)
-      .onConflictDoUpdate({
-        target: [weatherHours.kind, weatherHours.hour, weatherHours.orchardId],
-        set: {
-          temperatureC: sql`excluded.temperature_c`,
-          humidityPct: sql`excluded.humidity_pct`,
-          rainMm: sql`excluded.rain_mm`,
-          windMs: sql`excluded.wind_ms`,
-          wetMinutes: sql`excluded.wet_minutes`,
-          source: sql`excluded.source`,
-          receivedAt: sql`excluded.received_at`,
-        },
-      });
-  }
+  const values = [...fresh, ...differing].map(({ at, ...hour }) => ({
+    kind,
+    hour: hourOf(at),
+    ...hour,
+    source,
+    receivedAt: now,
+  }));
+  await insertMany(tx, weatherHours, values, REPLACE);
 }
+
+const REPLACE = sql`on conflict (kind, hour, orchard_id) do update set temperature_c = excluded.temperature_c,
+  humidity_pct = excluded.humidity_pct, rain_mm = excluded.rain_mm, wind_ms = excluded.wind_ms,
+  wet_minutes = excluded.wet_minutes, source = excluded.source, received_at = excluded.received_at`;
 
 interface WeatherImport {
   bytes: Uint8Array;
@@ -253,6 +245,7 @@ export async function importWeather(db: Db, pool: Pool, given: WeatherImport): P
   const written = given.take === 'good' ? chosen.fresh.length + chosen.differing.length : 0;
   if (written > 0) {
     await db.transaction((tx) => write(tx, given.kind, chosen, given.device.name, given.now));
+    await measureTables(db);
   }
   const refused = [
     ...read.refused,

@@ -14,6 +14,11 @@ const NO_ROOM = /no space left on device/i;
 export const isFull = (error: unknown) =>
   causedBy(error, ({ code, message }) => FULL.test(code) || NO_ROOM.test(message));
 
+/** Two wrote at once: whoever comes second sees what the first wrote when they try again. @source PostgreSQL documentation, appendix A: 23505, 40001, 40P01 */
+const AT_ONCE = /^(23505|40001|40P01)$/;
+
+export const isAtOnce = (error: unknown) => causedBy(error, ({ code }) => AT_ONCE.test(code));
+
 function causedBy(error: unknown, is: (cause: { code: string; message: string }) => boolean): boolean {
   for (let next = error; next instanceof Error; next = next.cause) {
     const { code } = next as { code?: unknown };

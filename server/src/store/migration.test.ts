@@ -1,7 +1,11 @@
 // An orchard kept by the first version goes on with this one: nothing it knew is lost.
-import { readFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import { TreeBody } from '@mortisect/core/records';
+import { sql } from 'drizzle-orm';
+import { BEFORE_UPGRADE, openDb } from './openDb';
 
 const sqlOf = (name: string) =>
   readFileSync(new URL(`../../drizzle/${name}.sql`, import.meta.url), 'utf8').replaceAll(
@@ -67,5 +71,48 @@ test('trees, their words for forms and species, and what was done come over', as
     expect(named.length).toBeGreaterThan(0);
     for (const { orchard_id } of named) expect(orchard_id).toBe(orchards[0]?.id);
   }
+  // Names are told apart without capitals from here on; what stands doubled already stays
+  await db.exec(`insert into plots (id, name, note, position) values ('q', 'PLOT', '', 1)`);
+  for (const name of ['0005_kept_plans', '0006_sessions', '0007_told_apart']) await db.exec(sqlOf(name));
+  const { rows: indexes } = await db.query<{ indexname: string; indexdef: string }>(
+    `select indexname, indexdef from pg_indexes where indexname in ('trees_code', 'plots_name', 'rows_name') order by 1`,
+  );
+  expect(indexes.map(({ indexname }) => indexname)).toEqual(['rows_name', 'trees_code']);
+  expect(indexes.every(({ indexdef }) => /unique.*lower\(/i.test(indexdef))).toBe(true);
+  await expect(
+    db.exec(`insert into trees (id, row_id, place, code, value, revision, by, received_at, limbs, limbs_revision, surveyed_at)
+      select 'c', row_id, 3, 'a', value, 1, by, now(), limbs, 1, now() from trees where id = 'a'`),
+  ).rejects.toThrow(/trees_code/);
   await db.close();
+}, 60_000);
+
+test('before a kept database is brought to another schema a copy of it is laid beside it, and the last one stays', async () => {
+  const folder = mkdtempSync(path.join(tmpdir(), 'upgrade-'));
+  const copy = path.join(folder, BEFORE_UPGRADE);
+  try {
+    const fresh = await openDb({ folder });
+    expect(existsSync(copy)).toBe(false);
+    await fresh.db.execute(
+      sql`insert into devices (id, name) values ('0193f000-0000-7000-8000-0000000000aa', 'Wall crew')`,
+    );
+    // As if the last step had not been made yet
+    await fresh.db.execute(sql`drop index plots_name`);
+    await fresh.db.execute(sql`drop index rows_name`);
+    await fresh.db.execute(
+      sql`delete from drizzle.__drizzle_migrations where created_at = (select max(created_at) from drizzle.__drizzle_migrations)`,
+    );
+    await fresh.close();
+    await (await openDb({ folder })).close();
+    const before = await PGlite.create({ loadDataDir: new Blob([readFileSync(copy)]) });
+    const { rows } = await before.query(`select name from devices`);
+    expect(rows).toEqual([{ name: 'Wall crew' }]);
+    const { rows: indexes } = await before.query(`select 1 from pg_indexes where indexname = 'plots_name'`);
+    expect(indexes).toEqual([]);
+    await before.close();
+    const { mtimeMs } = statSync(copy);
+    await (await openDb({ folder })).close();
+    expect(statSync(copy).mtimeMs).toBe(mtimeMs);
+  } finally {
+    rmSync(folder, { recursive: true });
+  }
 }, 60_000);

@@ -1,11 +1,12 @@
 // The database: PGlite in a folder, or a PostgreSQL server; one schema, one set of migrations.
-import { existsSync, readFileSync, renameSync, rmSync } from 'node:fs';
+import { existsSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
 import { StartFailure } from '../failure';
+import { isAtOnce } from './faults';
 import * as schema from './schema';
 
 export type Db = PgDatabase<PgQueryResultHKT, typeof schema>;
@@ -33,6 +34,32 @@ export function asOfNow<T>(db: Db, read: (store: Store) => Promise<T>): Promise<
   return onServer.has(db)
     ? db.transaction(read, { isolationLevel: 'repeatable read', accessMode: 'read only' })
     : read(db);
+}
+
+/** One transaction. Where another wrote the same at the same moment it is done once more, and sees what the other wrote. */
+export async function writing<T>(db: Db, work: (tx: Store) => Promise<T>): Promise<T> {
+  try {
+    return await db.transaction(work);
+  } catch (error) {
+    if (!isAtOnce(error)) throw error;
+    return db.transaction(work);
+  }
+}
+
+/** Lets whoever asks meanwhile be answered: the embedded database works on the thread that answers, and its promises alone never let go of it. */
+export const giveWay = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
+
+/** Values of each column that are looked at: a tenth of what the database would look at, and enough to choose an index. */
+const LOOKED_AT = 10;
+
+/** After much came in: how large the tables are now, by which the database chooses its ways. A server looks by itself; the embedded one never does. */
+export async function measureTables(db: Db): Promise<void> {
+  if (onServer.has(db)) return;
+  await db.execute(sql.raw(`set default_statistics_target = ${LOOKED_AT}`));
+  for (const table of ['history', 'trees', 'rows', 'findings', 'actions', 'weather_hours']) {
+    await giveWay();
+    await db.execute(sql`analyze ${sql.identifier(table)}`);
+  }
 }
 
 const migrationsFolder = fileURLToPath(new URL('../../drizzle', import.meta.url));
@@ -90,7 +117,8 @@ async function openEmbedded(place: Exclude<DbPlace, { url: string }>): Promise<O
   });
   const db = drizzle({ client, schema });
   try {
-    await refuseNewer(db);
+    if ((await refuseNewer(db)) && typeof place === 'object' && 'folder' in place)
+      await layAside(client, place.folder);
     await migrate(db, { migrationsFolder });
   } catch (error) {
     await client.close();
@@ -120,7 +148,8 @@ async function openPGlite(place: Exclude<DbPlace, { url: string }>): Promise<PGl
   return PGlite.create({ fs: new SyncedFiles(folder), startParams: SYNCED_START });
 }
 
-async function refuseNewer(db: Db): Promise<void> {
+/** @returns whether migrations wait that a database that is kept already has not seen */
+async function refuseNewer(db: Db): Promise<boolean> {
   const journal = path.join(migrationsFolder, 'meta/_journal.json');
   if (!existsSync(journal))
     throw new StartFailure(
@@ -131,12 +160,25 @@ async function refuseNewer(db: Db): Promise<void> {
     ...JSON.parse(readFileSync(journal, 'utf8')).entries.map((entry: { when: number }) => entry.when),
   );
   const there = await db.execute(sql`select to_regclass('drizzle.__drizzle_migrations') as name`);
-  if ((there as unknown as { rows: { name: string | null }[] }).rows[0]?.name == null) return;
+  if ((there as unknown as { rows: { name: string | null }[] }).rows[0]?.name == null) return false;
   const last = await db.execute(sql`select max(created_at) as last from drizzle.__drizzle_migrations`);
-  if (Number((last as unknown as { rows: { last: string | null }[] }).rows[0]?.last ?? 0) > newestKnown) {
+  const newestThere = Number((last as unknown as { rows: { last: string | null }[] }).rows[0]?.last ?? 0);
+  if (newestThere > newestKnown) {
     throw new StartFailure(
       'The database was written by a newer version of Mortisect than this one.',
       'Nothing was changed. Start the newer version, or use another data folder.',
     );
   }
+  return newestThere > 0 && newestThere < newestKnown;
+}
+
+/** In the data folder: the database as it was before it was last brought to another schema. */
+export const BEFORE_UPGRADE = 'db-before-upgrade.tar.gz';
+
+/** Whole, or not at all. */
+async function layAside(client: PGlite, folder: string): Promise<void> {
+  const file = path.join(folder, BEFORE_UPGRADE);
+  const dump = await client.dumpDataDir('gzip');
+  writeFileSync(`${file}.part`, Buffer.from(await dump.arrayBuffer()), { flush: true, mode: 0o600 });
+  renameSync(`${file}.part`, file);
 }

@@ -44,24 +44,32 @@ export const site = pgTable('site', {
   receivedAt: moment('received_at').notNull(),
 });
 
-export const plots = pgTable('plots', {
-  orchardId: orchardId(),
-  id: text('id').primaryKey(),
-  name: text('name').notNull(),
-  note: text('note').notNull(),
-  position: integer('position').notNull(),
-});
+export const plots = pgTable(
+  'plots',
+  {
+    orchardId: orchardId(),
+    id: text('id').primaryKey(),
+    name: text('name').notNull(),
+    note: text('note').notNull(),
+    position: integer('position').notNull(),
+  },
+  (table) => [uniqueIndex('plots_name').on(table.orchardId, sql`lower(${table.name})`)],
+);
 
-export const rows = pgTable('rows', {
-  orchardId: orchardId(),
-  id: text('id').primaryKey(),
-  plotId: text('plot_id')
-    .notNull()
-    .references(() => plots.id),
-  name: text('name').notNull(),
-  spacingCm: doublePrecision('spacing_cm').notNull(),
-  position: integer('position').notNull(),
-});
+export const rows = pgTable(
+  'rows',
+  {
+    orchardId: orchardId(),
+    id: text('id').primaryKey(),
+    plotId: text('plot_id')
+      .notNull()
+      .references(() => plots.id),
+    name: text('name').notNull(),
+    spacingCm: doublePrecision('spacing_cm').notNull(),
+    position: integer('position').notNull(),
+  },
+  (table) => [uniqueIndex('rows_name').on(table.plotId, sql`lower(${table.name})`)],
+);
 
 export const trees = pgTable(
   'trees',
@@ -81,7 +89,10 @@ export const trees = pgTable(
     limbsRevision: integer('limbs_revision').notNull(),
     surveyedAt: moment('surveyed_at').notNull(),
   },
-  (table) => [uniqueIndex('trees_code').on(table.orchardId, table.code), index('trees_row').on(table.rowId)],
+  (table) => [
+    uniqueIndex('trees_code').on(table.orchardId, sql`lower(${table.code})`),
+    index('trees_row').on(table.rowId),
+  ],
 );
 
 export const findings = pgTable(

@@ -7,6 +7,7 @@ import { pino } from 'pino';
 import request from 'supertest';
 import { v7 } from 'uuid';
 import { type Config, readConfig } from '../config';
+import { loadEmptySite } from '../demo/emptySite';
 import { loadDemo } from '../demo/load';
 import { setUpAccess } from '../http/access';
 import { makeApp } from '../http/app';
@@ -36,8 +37,10 @@ export async function openOrchard(
 }
 
 /** A running app with an empty orchard, as a server without the demo begins. */
-export async function openEmpty(settings: Partial<Config> = {}): Promise<Orchard> {
-  return appOn(await openDb({ copyOf: copyOf('empty') }), settings);
+export async function openEmpty(settings: Partial<Config> = {}, store?: OpenDb): Promise<Orchard> {
+  const opened = store ?? (await openDb({ copyOf: copyOf('empty') }));
+  if (store) await loadEmptySite(store.db, NOW);
+  return appOn(opened, settings);
 }
 
 async function appOn(store: OpenDb, settings: Partial<Config>): Promise<Orchard> {
