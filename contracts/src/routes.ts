@@ -74,6 +74,14 @@ export const routes = {
     response: Health,
     open: true,
   }),
+  ready: route({
+    method: 'get',
+    path: '/api/ready',
+    tag: 'Access',
+    summary: 'Does the database answer, so that work can be taken? 503 where it does not',
+    response: z.object({ ready: z.literal(true) }),
+    open: true,
+  }),
   reportFault: route({
     method: 'post',
     path: '/api/faults',

@@ -21,6 +21,7 @@ const Config = z.object({
     .number()
     .min(0)
     .max(30 * 24 * 3600),
+  metricsPort: z.coerce.number().int().min(1).max(65535).optional(),
   demo: z.boolean(),
   demoTrees: z.coerce.number().int().min(0).max(20_000),
   lan: z.boolean().describe('HTTPS on the local network, by an authority of this server’s own'),
@@ -70,6 +71,7 @@ export function readConfig(argv: string[], env: NodeJS.ProcessEnv): Config {
     photoFolder: photos,
     copyFolder: copyFolder(values.copies ?? env.MORTISECT_COPIES, photos, dataFolder, databaseUrl),
     clinicSeconds: env.MORTISECT_CLINIC_SECONDS ?? '40',
+    metricsPort: values['metrics-port'] ?? (env.MORTISECT_METRICS_PORT || undefined),
     demo: values.demo ?? false,
     demoTrees: values['demo-trees'] ?? '0',
     lan: values.lan ?? false,
@@ -134,6 +136,7 @@ function options(argv: string[]) {
         'demo-trees': { type: 'string' },
         now: { type: 'string' },
         web: { type: 'string' },
+        'metrics-port': { type: 'string' },
         lan: { type: 'boolean' },
         names: { type: 'string' },
         cert: { type: 'string' },

@@ -9,11 +9,13 @@ import { openDoor } from './door';
 import { setUpAccess } from './http/access';
 import { makeApp } from './http/app';
 import type { Field } from './http/trust';
+import { makeMetrics } from './metrics';
 import { makePool } from './pool/pool';
 import { completeHistory } from './services/beginnings';
 import { makeChanges } from './services/changes';
 import { makeCopyKeeper } from './services/copies';
 import { makePlanKeeper } from './services/keptPlans';
+import { listenToOthers } from './services/listening';
 import { getTiming } from './services/timing';
 import { runClinic } from './standIns/clinicHours';
 import { holdDataFolder } from './store/dataFolder';
@@ -57,8 +59,21 @@ export async function start(config: Config, log: Logger): Promise<Running> {
     undo.push(() => pool.close());
     let isAhead = false;
     const changes = makeChanges(store.db, () => isAhead && plans.wake());
+    const metrics = config.metricsPort === undefined ? null : makeMetrics();
     const plans = makePlanKeeper({ db: store.db, pool, now, log, onKept: () => changes.announcePlan() });
     undo.push(() => plans.close());
+    if (config.databaseUrl) {
+      const others = await listenToOthers(config.databaseUrl, store.db, log, {
+        onWritten: changes.hear.written,
+        onPlan: changes.hear.plan,
+      });
+      changes.passOn(others.tell);
+      undo.push(() => others.close());
+    }
+    if (metrics && config.metricsPort !== undefined) {
+      metrics.pool(() => pool.waiting());
+      undo.push(await metrics.listen(config.metricsPort));
+    }
     const copies = makeCopyKeeper({
       db: store.db,
       photoFolder: config.photoFolder,
@@ -66,6 +81,7 @@ export async function start(config: Config, log: Logger): Promise<Running> {
       read: pool.readCopy,
       now,
       log,
+      ...(metrics && { onFailed: metrics.copyFailed }),
     });
     undo.push(() => copies.close());
     if (folder) undo.push(await openControl(config.dataFolder, copies));
@@ -78,6 +94,7 @@ export async function start(config: Config, log: Logger): Promise<Running> {
       pool,
       changes,
       copies,
+      ...(metrics && { metrics }),
       field: door.field,
       log,
       version,

@@ -10,6 +10,7 @@ import { pipeline } from 'node:stream/promises';
 import { createGunzip } from 'node:zlib';
 import { fieldPath } from '@mortisect/contracts';
 import { ARCHIVE_KIND, ArchiveLine } from '@mortisect/contracts/archive';
+import { MOST_LIMBS } from '@mortisect/core/cuts';
 import { HttpProblem } from '../refusal';
 import { upgraded } from './archiveOne';
 
@@ -118,6 +119,7 @@ export async function* archiveLines(file: string): AsyncGenerator<ArchiveLine> {
     if (lines > 1 && line.is === 'archive') throw notRead(lines, 'a second archive begins here.');
     orchardId ??= line.orchardId;
     if (line.orchardId !== orchardId) throw notRead(lines, 'orchardId: it is of another orchard.');
+    if (line.is === 'history') refuseLarge(line.value, lines);
     // Neither the head nor the end counts itself
     if (line.is === 'end' && line.lines !== lines - 2)
       throw notRead(lines, `of ${line.lines} lines there are ${lines - 2}: some are missing.`);
@@ -126,6 +128,13 @@ export async function* archiveLines(file: string): AsyncGenerator<ArchiveLine> {
   }
   if (lines === 0) throw notRead(1, 'the file is empty.');
   if (!ended) throw notRead(lines, 'the archive ends here, without its last line: the file was cut off.');
+}
+
+/** A limb map of an archive is no larger than one that a device sends. */
+function refuseLarge(value: Record<string, unknown>, line: number): void {
+  const { limbs } = value;
+  if (Array.isArray(limbs) && limbs.length > MOST_LIMBS)
+    throw notRead(line, `value.limbs: ${limbs.length} limbs are more than the ${MOST_LIMBS} of a tree.`);
 }
 
 const notRead = (line: number, what: string) =>

@@ -24,8 +24,8 @@ export function calendarOf(name: string, events: readonly CalendarEvent[], now: 
   for (const { id, title, detail, when } of events) {
     calendar.createEvent({
       id,
-      summary: title,
-      description: detail,
+      summary: printable(title),
+      description: printable(detail),
       stamp: new Date(now),
       ...('day' in when
         ? { start: new Date(`${when.day}T00:00:00Z`), allDay: true }
@@ -34,3 +34,6 @@ export function calendarOf(name: string, events: readonly CalendarEvent[], now: 
   }
   return calendar.toString();
 }
+
+/** Signs that steer a terminal or a printer have no place in a calendar (RFC 5545, 3.1: no controls but tab and line ends). */
+const printable = (text: string) => text.replace(/(?![\n\t])\p{Cc}/gu, ' ');

@@ -9,14 +9,17 @@ import { residual } from '@mortisect/core/residual';
 import { starterMap } from '@mortisect/core/tree';
 import { triage } from '@mortisect/core/triage';
 import compression from 'compression';
+import { sql } from 'drizzle-orm';
 import express, { type Express, type Request } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { v7 as newId } from 'uuid';
 import { type Config, isSecure } from '../config';
+import type { Metrics } from '../metrics';
 import { type ComputeName, computeNames } from '../pool/computeNames';
 import type { Asking, Pool } from '../pool/pool';
+import { HttpProblem } from '../refusal';
 import { putAction } from '../services/actions';
 import { exportArchive, importArchive } from '../services/archive';
 import { calendarPath, makeCalendar, siteCalendar, treeCalendar } from '../services/calendar';
@@ -64,6 +67,7 @@ interface AppParts {
   access: Access;
   pool: Pool;
   changes: Changes;
+  metrics?: Metrics;
   copies: CopyKeeper;
   /** How phones on the local network come in; null where they do not. */
   field: (() => Field) | null;
@@ -76,6 +80,7 @@ export function makeApp(parts: AppParts): Express {
   const { access, config, log } = parts;
   const app = express();
   app.disable('x-powered-by');
+  if (parts.metrics) app.use(parts.metrics.watch);
   app.use(
     pinoHttp({
       logger: log,
@@ -132,6 +137,12 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
   return {
     ...off,
     health: () => ({ ok: true, now: now(), demo: config.demo }),
+    ready: async () => {
+      await db.execute(sql`select 1`).catch(() => {
+        throw new HttpProblem(503, 'not-ready', 'Not ready', 'The database does not answer.');
+      });
+      return { ready: true };
+    },
     reportFault: ({ body, request }) => {
       request.log.error({ page: body }, 'a page of the app failed');
       return { noted: true };

@@ -55,6 +55,8 @@ export interface Pool {
   timing: Off<typeof when.timing>;
   treeTiming: Off<typeof when.treeTiming>;
   treeSeason: Off<typeof when.treeSeason>;
+  /** Tasks that wait for a thread. */
+  waiting(): { lane: string; waiting: number }[];
   /** Of the code that computes, so that what another version computed is not taken for its own; null where it is read from sources, which change. */
   code: string | null;
   close(): Promise<void>;
@@ -133,6 +135,10 @@ export function makePool(worker = new URL('./tasks.worker.mjs', import.meta.url)
     treeTiming: off(quick, 'treeTiming'),
     treeSeason: off(quick, 'treeSeason'),
     cutSheet: (sheets, paper) => off<object, Uint8Array<ArrayBuffer>>(slow, 'cutSheet')({ sheets, paper }),
+    waiting: () => [
+      { lane: 'quick', waiting: quick.queueSize },
+      { lane: 'slow', waiting: slow.queueSize },
+    ],
     code,
     close: async () => {
       await Promise.all([quick.destroy(), slow.destroy()]);

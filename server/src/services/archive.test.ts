@@ -250,6 +250,19 @@ describe('refused, with nothing changed', () => {
       /Line 8: revision/,
     ],
     [
+      'a limb map of more limbs than are computed',
+      () =>
+        changed((lines) =>
+          lines.map((line) =>
+            (line.value as { kind?: string } | undefined)?.kind === 'limbs'
+              ? { ...line, value: { kind: 'limbs', limbs: Array(2001).fill({}) } }
+              : line,
+          ),
+        ),
+      422,
+      /Line \d+: value\.limbs: 2001 limbs are more than the 2000 of a tree/,
+    ],
+    [
       'a photo that is none',
       () => changed((lines) => lines.map((line) => (line.is === 'photo' ? { ...line, jpeg: 'AAAA' } : line))),
       422,

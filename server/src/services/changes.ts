@@ -65,6 +65,10 @@ export interface Changes {
   announce(deviceId: string | null): void;
   /** The plan of a tree was kept. */
   announcePlan(): void;
+  /** As these, of what another process did: it is not passed on. */
+  hear: { written(deviceId: string | null): void; plan(): void };
+  /** Passes on to the other processes what is announced here. */
+  passOn(tell: (news: { device: string | null; plan: boolean }) => void): void;
   /** Server-sent events (HTML standard, 9.2), the first at once. A device is not told of what only it wrote. */
   listen(deviceId: string | null): AsyncGenerator<Uint8Array>;
   close(): void;
@@ -99,14 +103,30 @@ export function makeChanges(db: Db, onWritten: () => void = () => {}): Changes {
     setTimeout(() => void tell().catch(() => undefined), TOGETHER_MS).unref();
   };
 
-  return {
-    announce(deviceId) {
+  let tellOthers: (news: { device: string | null; plan: boolean }) => void = () => {};
+  const hear = {
+    written(deviceId: string | null) {
       wrote.add(deviceId);
       tellSoon();
     },
-    announcePlan() {
+    plan() {
       keptPlan = true;
       tellSoon();
+    },
+  };
+
+  return {
+    announce(deviceId) {
+      hear.written(deviceId);
+      tellOthers({ device: deviceId, plan: false });
+    },
+    announcePlan() {
+      hear.plan();
+      tellOthers({ device: null, plan: true });
+    },
+    hear,
+    passOn(tell) {
+      tellOthers = tell;
     },
     async *listen(deviceId) {
       const listener: Listener = { deviceId, told: new Map(), wake: () => {} };

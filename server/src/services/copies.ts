@@ -140,6 +140,7 @@ interface KeeperParts extends CopyParts {
   folder: string | null;
   now: () => string;
   log: Logger;
+  onFailed?: () => void;
   looksAfterMs?: number;
 }
 
@@ -151,6 +152,7 @@ export function makeCopyKeeper({
   folder,
   now,
   log,
+  onFailed = () => {},
   looksAfterMs = FIRST_LOOK_MS,
   ...parts
 }: KeeperParts): CopyKeeper {
@@ -178,6 +180,7 @@ export function makeCopyKeeper({
         why: error instanceof HttpProblem ? error.message : 'The log of the server says why.',
       };
       log.error({ err: error }, 'no copy could be made');
+      onFailed();
       throw error;
     } finally {
       making = null;

@@ -18,12 +18,24 @@ export interface Photo {
   heightPx: number;
 }
 
-/** Sent twice it counts once. @throws {HttpProblem} 415 when the bytes are no photo, whatever they are called */
+/**
+ * Sent twice it counts once.
+ *
+ * @throws {HttpProblem} 415 when the bytes are no photo, whatever they are called; 409 when another photo has this id
+ */
 export async function putPhoto(folder: string, id: string, bytes: Buffer): Promise<Photo> {
   const file = fileOf(folder, id);
   // One that a power cut left empty or cut off is taken anew
-  if (!(await isWhole(file))) await keepAsFile(file, await upright(bytes));
+  const jpeg = await upright(bytes);
+  if (!(await isWhole(file))) await keepAsFile(file, jpeg);
   const kept = await readFile(file);
+  if (!kept.equals(jpeg))
+    throw new HttpProblem(
+      409,
+      'id-taken',
+      'Another photo has this id',
+      'Another photo is kept under this id. It was not replaced; send this one under an id of its own.',
+    );
   const { width, height } = await sharp(kept).metadata();
   return { id, bytes: kept.length, widthPx: width, heightPx: height };
 }
@@ -73,7 +85,7 @@ export async function getPhoto(
   return { fileName: `${id}.jpg`, content: new Uint8Array(await readFile(file)) };
 }
 
-/** Ids are UUIDs by the time they come here: no path can be smuggled in. */
+/** Ids are UUIDs by the time they come here, in whatever capitals: no path can be smuggled in. */
 export function fileOf(folder: string, id: string): string {
-  return path.join(folder, `${id}.jpg`);
+  return path.join(folder, `${id.toLowerCase()}.jpg`);
 }

@@ -51,5 +51,11 @@ test('a photo is synced, and one that was cut off or left empty is taken anew', 
   }
   // What is whole stays, whatever is sent again
   mkdirSync(photos, { recursive: true });
-  expect((await putPhoto(photos, id, Buffer.from('no picture'))).bytes).toBe(bytes);
+  // Another under the same id is neither dropped unseen nor put in its place
+  const other = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#ffffff' } })
+    .jpeg()
+    .toBuffer();
+  await expect(putPhoto(photos, id, other)).rejects.toMatchObject({ status: 409, type: 'id-taken' });
+  await expect(putPhoto(photos, id, Buffer.from('no picture'))).rejects.toMatchObject({ status: 415 });
+  expect((await putPhoto(photos, id.toUpperCase(), picture)).bytes).toBe(bytes);
 });

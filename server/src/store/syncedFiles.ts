@@ -64,7 +64,12 @@ export class SyncedFiles extends NodeFS {
 }
 
 /** `-F` is no syncing at all. The WAL is synced at each commit, and what a checkpoint relies on before it counts. */
+const SYNCED = ['-c', 'fsync=on', '-c', 'wal_sync_method=fsync'];
+/** The machine keeps files in memory by itself; 128 MB more of them inside the process are of no use to one orchard. */
+const SMALL = ['-c', 'shared_buffers=16MB'];
+
 export const SYNCED_START = [
   ...PGlite.defaultStartParams.filter((param) => param !== '-F'),
-  ...['-c', 'fsync=on', '-c', 'wal_sync_method=fsync'],
+  ...SYNCED,
+  ...SMALL,
 ];
