@@ -15,6 +15,8 @@ import { command, installed, root, StepFailed, say, serverBuilt, webAppBuilt } f
 
 const DISK_MB = 400;
 const AT_ONCE = 4;
+/** How long a server writes before it is killed, ms at most. */
+const LIVES_MS = 800;
 const DEVICE = newId();
 
 await command(async () => {
@@ -22,10 +24,15 @@ await command(async () => {
   await webAppBuilt();
   await serverBuilt();
   const { values } = parseArgs({
-    options: { cuts: { type: 'string', default: '3' }, only: { type: 'string' } },
+    options: {
+      cuts: { type: 'string', default: '3' },
+      kills: { type: 'string', default: '20' },
+      only: { type: 'string' },
+    },
   });
   const parts = {
     cuts: () => powerCuts(Number(values.cuts)),
+    kills: () => kills(Number(values.kills)),
     copies: fullDisk,
     field: phoneInTheField,
     fair: fairComputing,
@@ -59,6 +66,29 @@ async function powerCuts(count) {
     const sum = (of) => cuts.reduce((total, one) => total + one[of], 0);
     const line = `${cuts.length} power cuts: ${sum('acknowledged')} writes and ${sum('photos')} photos acknowledged, ${sum('lost')} lost; ${Math.round(sum('acknowledged') / (sum('ms') / 1000))} writes a second`;
     if (sum('lost') > 0) throw new StepFailed(`${line}. What was acknowledged is not there after the cut.`);
+    return line;
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+/** Kills a server in the middle of its writing, again and again on one folder, and looks for what it had answered for. */
+async function kills(count) {
+  const folder = mkdtempSync(path.join(tmpdir(), 'kills-'));
+  const acknowledged = { ids: [], photos: [] };
+  const options = ['--demo', '--data', folder, '--port', '0', '--copies', 'none'];
+  try {
+    for (let i = 0; i < count; i++) {
+      const { child, url } = await startServer(options, { quiet: true });
+      const dead = new Promise((resolve) => child.once('exit', resolve));
+      setTimeout(() => child.kill('SIGKILL'), (i * 97) % LIVES_MS);
+      // It ends when nobody answers any more
+      await write(url, Number.POSITIVE_INFINITY, acknowledged).catch(() => undefined);
+      await dead;
+    }
+    const lost = await missing(folder, acknowledged);
+    const line = `${count} kills in the middle of writing: ${acknowledged.ids.length} writes and ${acknowledged.photos.length} photos acknowledged, ${lost} lost`;
+    if (lost > 0) throw new StepFailed(`${line}.`);
     return line;
   } finally {
     rmSync(folder, { recursive: true, force: true });
@@ -140,10 +170,9 @@ function put(url, body, type = 'application/json') {
 }
 
 /** Ids of what the server answered for. */
-async function write(url, writes) {
+async function write(url, writes, acknowledged = { ids: [], photos: [] }) {
   await put(`${url}/api/devices/${DEVICE}`, JSON.stringify({ name: 'Power cut' }));
-  const ids = [];
-  const photos = [];
+  const { ids, photos } = acknowledged;
   const picture = await photo();
   for (let sent = 0; sent < writes; sent += AT_ONCE) {
     await Promise.all(
@@ -163,7 +192,7 @@ async function write(url, writes) {
       if ((await put(`${url}/api/photos/${id}`, picture, 'image/jpeg')).ok) photos.push(id);
     }
   }
-  return { ids, photos };
+  return acknowledged;
 }
 
 async function photo() {

@@ -1,7 +1,7 @@
 // Long lists on their way from a worker: as pieces of JSON, so that the thread that answers takes them in one by one and answers in between.
 import { giveWay } from '../store/openDb';
 
-const OF_ONE = 500;
+const OF_ONE = 250;
 
 export type Slices = Uint8Array<ArrayBuffer>[];
 

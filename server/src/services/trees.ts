@@ -79,7 +79,7 @@ export async function writeTree(
 }
 
 /** Trees that are made ready together, before others are answered. */
-const AT_ONCE = 250;
+const AT_ONCE = 100;
 
 /** A tree from a file. */
 export interface NewTree {

@@ -3,8 +3,8 @@ import { getTableColumns, getTableName, type SQL, sql } from 'drizzle-orm';
 import type { PgTable } from 'drizzle-orm/pg-core';
 import { giveWay, type Store } from './openDb';
 
-/** Rows of one statement: what the embedded database takes in within some thirty milliseconds. */
-const AT_ONCE = 500;
+/** Rows of one statement: what the embedded database takes in within some twenty milliseconds. */
+const AT_ONCE = 250;
 /** Limb maps are large: a statement that has so much text is enough. */
 const MOST_TEXT = 1_000_000;
 
