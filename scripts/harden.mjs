@@ -1,5 +1,6 @@
-// What hostile days do: `npm run harden [-- --only cuts|copies|field|fair|imports] [--cuts 30]`. Power cuts, a full disk, a phone in the field, the largest inputs. For a cut a server whose data lie on a disk of its own writes as fast as it can; the
-// disk is copied as it is right after an answer, without what the machine still held in memory, and a server on the copy is asked for every record that was answered for.
+// What hostile days do: `npm run harden [-- --only cuts|kills|copies|field|fair|imports] [--cuts 30] [--kills 200]`. Power cuts, kills, a full disk, a phone in the field, the
+// largest inputs, large imports. For a power cut a server whose data lie on a disk of its own writes as fast as it can; the disk is copied as it is right after an answer,
+// without what the machine still held in memory, and a server on the copy is asked for every record that was answered for.
 import { execFileSync, spawnSync } from 'node:child_process';
 import { cpSync, existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';

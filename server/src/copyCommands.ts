@@ -10,8 +10,7 @@ import { makePool } from './pool/pool';
 import { importArchive } from './services/archive';
 import { completeHistory } from './services/beginnings';
 import { copyName, makeCopy } from './services/copies';
-import { holdDataFolder } from './store/dataFolder';
-import { type OpenDb, openDb } from './store/openDb';
+import { withStore } from './store/withStore';
 
 const NOT_IN_A_COPY =
   'A copy holds no passphrase, no sessions, no keys of weather stations and no calendar address: set these anew where you restore it.';
@@ -27,7 +26,7 @@ export async function backup(config: Config): Promise<string[]> {
   const file = config.backup ? path.resolve(config.backup) : path.join(folderOf(config), copyName(now));
   const made =
     (await askedOf(config, file)) ??
-    (await onItsOwn(config, (store) => makeCopy({ ...config, db: store.db }, file)));
+    (await withStore(config, (store) => makeCopy({ ...config, db: store.db }, file)));
   return [
     `A copy of everything lies in ${made.file}`,
     `  ${megabytes(made.bytes)}, ${made.lines} lines, read back and found whole.`,
@@ -58,7 +57,7 @@ export async function restore(config: Config, file: string): Promise<string[]> {
   await readCopy(file);
   const isNew = config.databaseUrl === undefined && !existsSync(config.dataFolder);
   try {
-    const came = await onItsOwn(config, async (store) => {
+    const came = await withStore(config, async (store) => {
       await loadEmptySite(store.db, config.now ?? new Date().toISOString());
       await completeHistory(store.db, config.now ?? new Date().toISOString());
       const pool = makePool();
@@ -83,21 +82,5 @@ export async function restore(config: Config, file: string): Promise<string[]> {
   } catch (error) {
     if (isNew) rmSync(config.dataFolder, { recursive: true, force: true });
     throw error;
-  }
-}
-
-async function onItsOwn<T>(config: Config, use: (store: OpenDb) => Promise<T>): Promise<T> {
-  const folder = config.databaseUrl === undefined ? holdDataFolder(config.dataFolder) : null;
-  try {
-    const store = await openDb(
-      config.databaseUrl === undefined ? { folder: config.dataFolder } : { url: config.databaseUrl },
-    );
-    try {
-      return await use(store);
-    } finally {
-      await store.close();
-    }
-  } finally {
-    folder?.release();
   }
 }

@@ -6,12 +6,12 @@ import { type AddressInfo, isIP, isIPv4, type Server as NetServer } from 'node:n
 import path from 'node:path';
 import { type Config, isLoopback } from './config';
 import { StartFailure } from './failure';
-import type { OwnHosts } from './http/access';
+import { type OwnHosts, plainHosts } from './http/access';
 import { type Field, plainAnswer } from './http/trust';
 import type { CertifiedKey } from './secure/authority';
 import { makeFront } from './secure/front';
-import { isFor, type LocalCertificate, localCertificate } from './secure/localCertificate';
-import { localHosts } from './secure/machine';
+import type { LocalCertificate } from './secure/localCertificate';
+import { isFor, localHosts } from './secure/machine';
 import { ownCertificate } from './secure/ownCertificate';
 
 export interface Door {
@@ -37,11 +37,14 @@ export async function openDoor(config: Config): Promise<Door> {
   return certified ? openSecure(config, certified, lan) : openPlain(config);
 }
 
-const lanCertificate = ({ dataFolder, names, host }: Config) =>
-  localCertificate(
+/** What makes certificates is large: a server that needs none does not load it. */
+async function lanCertificate({ dataFolder, names, host }: Config): Promise<LocalCertificate> {
+  const { localCertificate } = await import('./secure/localCertificate');
+  return localCertificate(
     path.join(dataFolder, 'lan'),
     localHosts(names).filter((one) => isHeard(one, host)),
   );
+}
 
 /** Whether what is sent to an address of this machine comes to a server that listens on `host`. */
 export function isHeard(address: string, host: string): boolean {
@@ -55,7 +58,7 @@ async function openPlain(config: Config): Promise<Door> {
   await listen(server, config);
   return {
     url: `http://${hostWords(config.host)}:${portOf(server)}`,
-    hosts: isLoopback(config.host) && !config.proxy ? isLoopback : null,
+    hosts: plainHosts(config),
     field: null,
     answerWith: (given) => {
       answer = given;

@@ -1,6 +1,5 @@
 // The process: read the settings, start, say where, stop on a signal.
 import { pino } from 'pino';
-import encodeQR from 'qr';
 import { readConfig } from './config';
 import { backup, restore } from './copyCommands';
 import { StartFailure } from './failure';
@@ -28,7 +27,7 @@ async function main(): Promise<void> {
     { url: running.url, data: config.databaseUrl ? 'PostgreSQL' : config.dataFolder },
     'Mortisect answers',
   );
-  const words = startWords(running);
+  const words = await startWords(running);
   if (process.send) process.send({ url: running.url, words });
   else process.stdout.write(`${words}\n`);
   let stopping = false;
@@ -44,10 +43,11 @@ async function main(): Promise<void> {
 }
 
 /** Where it answers, and how a phone comes in. */
-function startWords({ url, field }: Running): string {
+async function startWords({ url, field }: Running): Promise<string> {
   if (!field) return `Mortisect answers at ${url}`;
   if (field.addresses.every((address) => new URL(address).hostname === 'localhost'))
     return `Mortisect answers at ${url}. This machine has no address on a local network: phones cannot reach it.`;
+  const { default: encodeQR } = await import('qr');
   return [
     `Mortisect answers on the local network at ${field.addresses.join(', ')}`,
     '',

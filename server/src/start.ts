@@ -9,8 +9,8 @@ import { openDoor } from './door';
 import { setUpAccess } from './http/access';
 import { makeApp } from './http/app';
 import type { Field } from './http/trust';
-import { makeMetrics } from './metrics';
-import { makePool } from './pool/pool';
+import type { Metrics } from './metrics';
+import { makePool, type Pool } from './pool/pool';
 import { completeHistory } from './services/beginnings';
 import { makeChanges } from './services/changes';
 import { makeCopyKeeper } from './services/copies';
@@ -59,7 +59,8 @@ export async function start(config: Config, log: Logger): Promise<Running> {
     undo.push(() => pool.close());
     let isAhead = false;
     const changes = makeChanges(store.db, () => isAhead && plans.wake());
-    const metrics = config.metricsPort === undefined ? null : makeMetrics();
+    const { metricsPort } = config;
+    const metrics = metricsPort === undefined ? null : await figures(metricsPort, pool, undo);
     const plans = makePlanKeeper({ db: store.db, pool, now, log, onKept: () => changes.announcePlan() });
     undo.push(() => plans.close());
     if (config.databaseUrl) {
@@ -69,10 +70,6 @@ export async function start(config: Config, log: Logger): Promise<Running> {
       });
       changes.passOn(others.tell);
       undo.push(() => others.close());
-    }
-    if (metrics && config.metricsPort !== undefined) {
-      metrics.pool(() => pool.waiting());
-      undo.push(await metrics.listen(config.metricsPort));
     }
     const copies = makeCopyKeeper({
       db: store.db,
@@ -113,6 +110,15 @@ export async function start(config: Config, log: Logger): Promise<Running> {
     await unwind(undo);
     throw error;
   }
+}
+
+/** Loaded where somebody wants figures. */
+async function figures(port: number, pool: Pool, undo: (() => Promise<void> | void)[]): Promise<Metrics> {
+  const { makeMetrics } = await import('./metrics');
+  const metrics = makeMetrics();
+  metrics.pool(() => pool.waiting());
+  undo.push(await metrics.listen(port));
+  return metrics;
 }
 
 /** Last taken, last given back: requests finish, then the database closes, then the lock goes. */

@@ -2,8 +2,7 @@
 import type { Config } from './config';
 import { completeHistory } from './services/beginnings';
 import { compareTables, rebuild } from './services/rebuild';
-import { holdDataFolder } from './store/dataFolder';
-import { openDb } from './store/openDb';
+import { withStore } from './store/withStore';
 
 const SHOWN = 20;
 
@@ -13,36 +12,24 @@ const SHOWN = 20;
  * @throws {StartFailure} when the folder is in use or the database is not to be had; nothing is changed then
  */
 export async function checkTables(config: Config, now: string): Promise<{ words: string[]; agree: boolean }> {
-  const folder = config.databaseUrl ? null : holdDataFolder(config.dataFolder);
-  try {
-    const store = await openDb(
-      config.databaseUrl ? { url: config.databaseUrl } : { folder: config.dataFolder },
-    );
-    try {
-      await completeHistory(store.db, now);
-      const { differences: found, aside } = await compareTables(store.db);
-      const rebuilt = config.tables === 'rebuild' && found.length > 0;
-      if (rebuilt) await rebuild(store.db);
-      const left = rebuilt ? (await compareTables(store.db)).differences : found;
-      return {
-        words: [
-          found.length === 0
-            ? 'The tables say what the history says.'
-            : `${found.length === 1 ? '1 row does' : `${found.length} rows do`} not say what the history says:`,
-          ...found.slice(0, SHOWN).map(({ table, id, why }) => `  ${table} ${id}: ${why}`),
-          ...(found.length > SHOWN ? [`  and ${found.length - SHOWN} more`] : []),
-          ...aside.map(({ seq, why }) => `  line ${seq} is kept and leads to nothing: ${why}`),
-          ...(rebuilt ? ['They were made anew from the history.'] : []),
-          ...(found.length > 0 && !rebuilt
-            ? ['Nothing was changed. `npm run rebuild` makes them anew.']
-            : []),
-        ],
-        agree: left.length === 0,
-      };
-    } finally {
-      await store.close();
-    }
-  } finally {
-    folder?.release();
-  }
+  return withStore(config, async ({ db }) => {
+    await completeHistory(db, now);
+    const { differences: found, aside } = await compareTables(db);
+    const rebuilt = config.tables === 'rebuild' && found.length > 0;
+    if (rebuilt) await rebuild(db);
+    const left = rebuilt ? (await compareTables(db)).differences : found;
+    return {
+      words: [
+        found.length === 0
+          ? 'The tables say what the history says.'
+          : `${found.length === 1 ? '1 row does' : `${found.length} rows do`} not say what the history says:`,
+        ...found.slice(0, SHOWN).map(({ table, id, why }) => `  ${table} ${id}: ${why}`),
+        ...(found.length > SHOWN ? [`  and ${found.length - SHOWN} more`] : []),
+        ...aside.map(({ seq, why }) => `  line ${seq} is kept and leads to nothing: ${why}`),
+        ...(rebuilt ? ['They were made anew from the history.'] : []),
+        ...(found.length > 0 && !rebuilt ? ['Nothing was changed. `npm run rebuild` makes them anew.'] : []),
+      ],
+      agree: left.length === 0,
+    };
+  });
 }

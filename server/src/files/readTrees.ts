@@ -18,6 +18,7 @@ import { type Limb, LimbMap } from '@mortisect/core/tree';
 import Papa from 'papaparse';
 import { z } from 'zod';
 import { GeoJSONFeatureCollectionSchema } from 'zod-geojson';
+import { isPacked } from './archiveFile';
 import { type Cells, cellsOf, meaningOf, READING, type Reading, type Reason, treeFromCells } from './columns';
 import { decoded } from './text';
 
@@ -66,7 +67,7 @@ const MOST_BYTES = 256 * 1024 ** 2;
 
 /** A safe copy is a packed archive; one that cannot be unpacked stays as it is, and is no text. */
 function asText(bytes: Uint8Array): Uint8Array {
-  if (bytes[0] !== 0x1f || bytes[1] !== 0x8b) return bytes;
+  if (!isPacked(bytes)) return bytes;
   try {
     return gunzipSync(bytes, { maxOutputLength: MOST_BYTES });
   } catch {

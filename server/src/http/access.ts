@@ -29,6 +29,10 @@ interface Keys {
 /** The hosts that a server answers to; null: it leaves that to who stands before it. */
 export type OwnHosts = ((named: string) => boolean) | null;
 
+/** Of a server without TLS of its own: on loopback only local names. */
+export const plainHosts = ({ host, proxy }: Config): OwnHosts =>
+  isLoopback(host) && !proxy ? isLoopback : null;
+
 /**
  * Sets up access. A new passphrase replaces the kept one and ends all sessions.
  *
@@ -40,7 +44,7 @@ export async function setUpAccess(
   config: Config,
   db: Db,
   now: () => string,
-  hosts: OwnHosts = isLoopback(config.host) && !config.proxy ? isLoopback : null,
+  hosts: OwnHosts = plainHosts(config),
 ): Promise<Access> {
   const keys = await keysFor(config, db);
   if ((!isLoopback(config.host) || config.proxy) && !keys) {
@@ -168,12 +172,15 @@ function install(
 const tooOften: RequestHandler = (_request, _response, next) =>
   next(new HttpProblem(429, 'too-often', 'Too many tries', 'Wait a quarter of an hour, then try again.'));
 
+/** The host that a request names: without its port, an address of IPv6 without its brackets. */
+export const hostNamedIn = (request: Parameters<RequestHandler>[0]): string =>
+  (request.get('host') ?? '').replace(/:\d+$/, '').replace(/^\[|\]$/g, '');
+
 /** Only own names are answered, so that a page elsewhere cannot reach in by a name that it points here. */
 function sameHost(hosts: OwnHosts): RequestHandler {
   return (request, _response, next) => {
-    const named = (request.get('host') ?? '').replace(/:\d+$/, '').replace(/^\[|\]$/g, '');
     next(
-      hosts === null || hosts(named)
+      hosts === null || hosts(hostNamedIn(request))
         ? undefined
         : new HttpProblem(421, 'other-host', 'Not this server', 'This server does not go by that name.'),
     );

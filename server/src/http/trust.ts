@@ -3,8 +3,8 @@ import { X509Certificate } from 'node:crypto';
 import type { RequestListener } from 'node:http';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
-import { LOCAL_NAMES } from '../secure/authority';
-import type { OwnHosts } from './access';
+import { LOCAL_NAMES } from '../secure/machine';
+import { hostNamedIn, type OwnHosts } from './access';
 
 /** How phones on the local network come in. */
 export interface Field {
@@ -32,7 +32,7 @@ export function plainAnswer({ hosts, port, field }: PlainParts): RequestListener
   app.disable('x-powered-by');
   if (field) serveTrust(app, field);
   app.use((request, response) => {
-    const named = (request.get('host') ?? '').replace(/:\d+$/, '').replace(/^\[|\]$/g, '');
+    const named = hostNamedIn(request);
     // Whoever comes by a name that is none of ours is not sent to it
     if (!hosts?.(named))
       return void response.status(421).type('text').send('This server does not go by that name.');

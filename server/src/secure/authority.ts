@@ -19,6 +19,7 @@ import {
   X509Certificate,
   X509CertificateGenerator,
 } from '@peculiar/x509';
+import { LOCAL_NAMES, LOCAL_NETWORKS } from './machine';
 
 /** A certificate and its key, each as PEM. */
 export interface CertifiedKey {
@@ -29,21 +30,6 @@ export interface CertifiedKey {
 const AUTHORITY_YEARS = 10;
 /** Browsers take no server certificate that lasts longer. @source CA/Browser Forum, Baseline Requirements 6.3.2: 398 days at most until 2026; of an authority that the owner added, browsers ask the same, from memory */
 export const LEAF_DAYS = 397;
-
-/** Names that only local networks have. @source RFC 6761 (localhost), RFC 6762 (local), RFC 8375 (home.arpa), ICANN resolution of 29 July 2024 (internal), from memory */
-export const LOCAL_NAMES = ['localhost', 'local', 'home.arpa', 'internal'];
-/** Addresses that only local networks have. @source RFC 1918, RFC 6598, RFC 3927, RFC 4193, RFC 4291 */
-export const LOCAL_NETWORKS = [
-  '127.0.0.0/8',
-  '10.0.0.0/8',
-  '172.16.0.0/12',
-  '192.168.0.0/16',
-  '100.64.0.0/10',
-  '169.254.0.0/16',
-  '::1/128',
-  'fc00::/7',
-  'fe80::/10',
-];
 
 const SIGNING = { name: 'ECDSA', namedCurve: 'P-256', hash: 'SHA-256' } as const;
 const NAME_CONSTRAINTS = '2.5.29.30';

@@ -1,11 +1,11 @@
 // The authority and the certificate of a data folder: made once, given anew when they run out or the machine moves.
 import { X509Certificate } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
-import { isIP } from 'node:net';
 import path from 'node:path';
 import { DAY_MS } from '@mortisect/core/measure';
 import { StartFailure } from '../failure';
 import { beginAuthority, type CertifiedKey, issue } from './authority';
+import { isFor } from './machine';
 
 /** Given anew so long before it ends. */
 const AHEAD_MS = 30 * DAY_MS;
@@ -65,10 +65,6 @@ function stillServes(
     hosts.every((host) => isFor(certificate, host))
   );
 }
-
-/** Whether a certificate is for a name or an address. */
-export const isFor = (certificate: X509Certificate, host: string): boolean =>
-  (isIP(host) ? certificate.checkIP(host) : certificate.checkHost(host, { subject: 'never' })) !== undefined;
 
 const filesOf = (folder: string, name: string) =>
   [path.join(folder, `${name}.crt`), path.join(folder, `${name}.key`)] as const;

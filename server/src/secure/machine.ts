@@ -1,8 +1,23 @@
 // How this machine is reached on its local network.
+import type { X509Certificate } from 'node:crypto';
 import { BlockList, isIP } from 'node:net';
 import { hostname, networkInterfaces } from 'node:os';
 import { StartFailure } from '../failure';
-import { LOCAL_NAMES, LOCAL_NETWORKS } from './authority';
+
+/** Names that only local networks have. @source RFC 6761 (localhost), RFC 6762 (local), RFC 8375 (home.arpa), ICANN resolution of 29 July 2024 (internal), from memory */
+export const LOCAL_NAMES = ['localhost', 'local', 'home.arpa', 'internal'];
+/** Addresses that only local networks have. @source RFC 1918, RFC 6598, RFC 3927, RFC 4193, RFC 4291 */
+export const LOCAL_NETWORKS = [
+  '127.0.0.0/8',
+  '10.0.0.0/8',
+  '172.16.0.0/12',
+  '192.168.0.0/16',
+  '100.64.0.0/10',
+  '169.254.0.0/16',
+  '::1/128',
+  'fc00::/7',
+  'fe80::/10',
+];
 
 const local = new BlockList();
 for (const network of LOCAL_NETWORKS) {
@@ -47,3 +62,7 @@ export function localHosts(
     ...new Set([...addresses, ...more.map((one) => one.toLowerCase()), ...named, 'localhost', '127.0.0.1']),
   ];
 }
+
+/** Whether a certificate is for a name or an address. */
+export const isFor = (certificate: X509Certificate, host: string): boolean =>
+  (isIP(host) ? certificate.checkIP(host) : certificate.checkHost(host, { subject: 'never' })) !== undefined;

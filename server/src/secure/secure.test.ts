@@ -6,8 +6,8 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { DAY_MS } from '@mortisect/core/measure';
 import { beginAuthority, type CertifiedKey, issue, LEAF_DAYS } from './authority';
-import { isFor, localCertificate } from './localCertificate';
-import { isLocal, localHosts } from './machine';
+import { localCertificate } from './localCertificate';
+import { isFor, isLocal, localHosts } from './machine';
 import { ownCertificate } from './ownCertificate';
 
 const NOW = new Date();

@@ -29,7 +29,8 @@ import {
 } from '../store/schema';
 import { historyIsComplete } from './beginnings';
 import { revisionOf } from './changes';
-import { moment, readableLine } from './moment';
+import { readHistory } from './history';
+import { moment } from './moment';
 import { fileOf, keepAsFile } from './photos';
 import { rebuildIn } from './rebuild';
 
@@ -109,25 +110,7 @@ async function* deviceLines(db: Store, orchardId: string, upTo: number): AsyncGe
 }
 
 async function* historyLines(db: Store, upTo: number): AsyncGenerator<Line<'history'>> {
-  for (let last = -1; ; ) {
-    const rows = await db
-      .select()
-      .from(history)
-      .where(and(gt(history.seq, last), lte(history.seq, upTo)))
-      .orderBy(asc(history.seq))
-      .limit(AT_ONCE);
-    for (const { at, receivedAt, value, ...row } of rows)
-      yield {
-        is: 'history',
-        ...row,
-        at: moment(at),
-        receivedAt: moment(receivedAt),
-        value: readableLine(value),
-      };
-    const end = rows.at(-1);
-    if (!end) return;
-    last = end.seq;
-  }
+  for await (const line of readHistory(db, upTo)) yield { is: 'history', ...line };
 }
 
 /** An import of weather replaces hours and tells what they were: both are read before another can come between. */

@@ -1,9 +1,9 @@
 // The append-only history: every revision of every record, and the Book's log read from it.
 import { FindingBody, type HistoryValue, type LogEntry, Site } from '@mortisect/core/records';
-import { and, desc, eq, lt, ne, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, lt, lte, ne, sql } from 'drizzle-orm';
 import type { z } from 'zod';
 import { insertMany } from '../store/insertMany';
-import type { Store } from '../store/openDb';
+import { giveWay, type Store } from '../store/openDb';
 import { actions, history, trees } from '../store/schema';
 import { moment, readableLine } from './moment';
 
@@ -28,6 +28,26 @@ const HISTORY_LOCK = 7_301_443;
 export async function append(tx: Store, ...written: Written[]): Promise<void> {
   await tx.execute(sql`select pg_advisory_xact_lock(${HISTORY_LOCK})`);
   await insertMany(tx, history, written);
+}
+
+const AT_ONCE = 500;
+
+/** Every line, oldest first, with times that can be read; others are answered in between. */
+export async function* readHistory(db: Store, upTo = Number.MAX_SAFE_INTEGER) {
+  for (let last = -1; ; ) {
+    const rows = await db
+      .select()
+      .from(history)
+      .where(and(gt(history.seq, last), lte(history.seq, upTo)))
+      .orderBy(asc(history.seq))
+      .limit(AT_ONCE);
+    for (const { at, receivedAt, value, ...row } of rows)
+      yield { ...row, at: moment(at), receivedAt: moment(receivedAt), value: readableLine(value) };
+    const end = rows.at(-1);
+    if (!end) return;
+    last = end.seq;
+    await giveWay();
+  }
 }
 
 type Entry = z.infer<typeof LogEntry>;

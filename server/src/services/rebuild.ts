@@ -2,11 +2,11 @@
 import { isDeepStrictEqual } from 'node:util';
 import { fold, type Present } from '@mortisect/core/present';
 import type { HistoryLine } from '@mortisect/core/records';
-import { asc, gt } from 'drizzle-orm';
 import { insertMany } from '../store/insertMany';
-import { type Db, giveWay, type Store } from '../store/openDb';
-import { actions, findings, history, jobs, plots, rows, samples, site, trees } from '../store/schema';
-import { moment, readableLine } from './moment';
+import type { Db, Store } from '../store/openDb';
+import { actions, findings, jobs, plots, rows, samples, site, trees } from '../store/schema';
+import { readHistory } from './history';
+import { moment } from './moment';
 
 const TABLES = { site, plots, rows, trees, findings, actions, jobs };
 type Table = keyof typeof TABLES;
@@ -18,30 +18,11 @@ interface Difference {
   why: 'missing' | 'too much' | 'other';
 }
 
-const LINES_AT_ONCE = 500;
-
 /** The history as lines of the core. */
 async function linesOf(db: Store): Promise<HistoryLine[]> {
   const all: HistoryLine[] = [];
-  for (let last = -1; ; ) {
-    const lines = await db
-      .select()
-      .from(history)
-      .where(gt(history.seq, last))
-      .orderBy(asc(history.seq))
-      .limit(LINES_AT_ONCE);
-    for (const line of lines)
-      all.push({
-        ...line,
-        at: moment(line.at),
-        receivedAt: moment(line.receivedAt),
-        value: readableLine(line.value),
-      } as HistoryLine);
-    const end = lines.at(-1);
-    if (!end) return all;
-    last = end.seq;
-    await giveWay();
-  }
+  for await (const line of readHistory(db)) all.push(line as HistoryLine);
+  return all;
 }
 
 type Folding = (lines: HistoryLine[]) => Present | Promise<Present>;
