@@ -11,6 +11,7 @@ const HOURS = 87_600;
 const DEVICE = '0193f000-0000-7000-8000-0000000000dd';
 /** What is asked. */
 const TREES_MS = 30_000;
+const WEATHER_MS = 5000;
 const HEALTH_P99_MS = 200;
 /** While a whole orchard comes into an empty server nobody else works there. */
 const EMPTY_P99_MS = 500;
@@ -86,6 +87,21 @@ export async function largeImports() {
         HOURS,
       ),
     );
+    const asWritten = (time) =>
+      `time,temperature\n${Array.from({ length: HOURS }, (_, i) => `${time(i)},${i % 30}`).join('\n')}`;
+    const look = (csv) => () =>
+      sent(
+        url,
+        '/api/weather/import?format=csv&take=nothing&kind=observed&zone=America/New_York',
+        'text/csv',
+        csv,
+        0,
+      );
+    const local = (i) => new Date(from + i * 3_600_000).toISOString().slice(0, 16).replace('T', ' ');
+    await measure('as many in local time, looked at,', url, look(asWritten(local)), { mostMs: WEATHER_MS });
+    await measure('as many whose time nobody can read', url, look(asWritten((i) => `soon ${i}`)), {
+      mostMs: WEATHER_MS,
+    });
     let archive;
     await measure('the archive of both, out,', url, async () => {
       archive = Buffer.from(await (await fetch(`${url}/api/archive.ndjson`)).arrayBuffer());

@@ -1,6 +1,8 @@
 // Reads a file of weather: CSV with its columns mapped, or the plain hourly JSON. Runs on a worker; nothing is written here.
 
-import { tz } from '@date-fns/tz';
+import { TZDate, tzOffset } from '@date-fns/tz';
+import { utc } from '@date-fns/utc';
+import { DAY_MS } from '@mortisect/core/measure';
 import {
   type Column,
   checkReadings,
@@ -11,7 +13,7 @@ import {
   type WeatherFault,
   WeatherHour,
 } from '@mortisect/core/weather';
-import { isValid, parse } from 'date-fns';
+import { parse } from 'date-fns';
 import Papa from 'papaparse';
 import { z } from 'zod';
 import { decoded } from './text';
@@ -28,18 +30,28 @@ export interface WeatherFile {
   repair: Repair[];
 }
 
+interface RefusedLine {
+  line: number;
+  message: string;
+}
+
 export type WeatherFileRead =
   | {
       columns: string[];
       mapping: Record<string, string>;
       sample: Record<string, string>[];
       hours: WeatherHour[];
+      /** The first of them, as many as a person reads. */
       faults: WeatherFault[];
-      refused: { line: number; message: string }[];
+      faultCount: number;
+      refused: RefusedLine[];
+      refusedCount: number;
     }
   | { fault: string };
 
 const SAMPLES = 5;
+/** Lines and faults that are told one by one. */
+const SHOWN = 200;
 /** A time outside is a slip of the pen, and would make a record of centuries. */
 const EARLIEST_MS = Date.UTC(1990, 0, 1);
 const LATEST_MS = Date.UTC(2100, 0, 1);
@@ -72,18 +84,16 @@ function fromCsv(
       columns: fields,
       mapping,
       sample,
-      hours: [],
-      faults: [],
-      refused: [{ line: 1, message: 'No column is named as the time.' }],
+      ...found([], [], [{ line: 1, message: 'No column is named as the time.' }]),
     };
-  const refused: { line: number; message: string }[] = [];
+  const refused: RefusedLine[] = [];
   const readings: Reading[] = [];
   const written = (cells: Record<string, string>) =>
     [mapping.at, mapping[CLOCK]]
       .map((column) => (column ? (cells[column] ?? '') : '').trim())
       .join(' ')
       .trim();
-  const timeOf = timeReader(zone, formOf(read.data.map(written)));
+  const timeOf = timeReader(zone, read.data.map(written));
   read.data.forEach((cells, i) => {
     const line = i + 2;
     const at = timeOf(written(cells));
@@ -102,7 +112,18 @@ function fromCsv(
     }
     readings.push({ line, atMs: at, values });
   });
-  return { columns: fields, mapping, sample, ...checkReadings(readings, repair), refused };
+  return { columns: fields, mapping, sample, ...found(readings, repair, refused) };
+}
+
+function found(readings: readonly Reading[], repair: readonly Repair[], refused: RefusedLine[]) {
+  const { hours, faults } = checkReadings(readings, repair);
+  return {
+    hours,
+    faults: faults.slice(0, SHOWN),
+    faultCount: faults.length,
+    refused: refused.slice(0, SHOWN),
+    refusedCount: refused.length,
+  };
 }
 
 /** In the mapping: the column of the time of day, where the day stands in one of its own. */
@@ -122,7 +143,7 @@ function fromJson(text: string, repair: Repair[]): WeatherFileRead {
   const parsed = HourlyJson.safeParse(json);
   if (!parsed.success)
     return { fault: 'The JSON has no list “hours”. See “Weather in” in docs/methods/when.md.' };
-  const refused: { line: number; message: string }[] = [];
+  const refused: RefusedLine[] = [];
   const readings = parsed.data.hours.flatMap((raw, i): Reading[] => {
     const hour = WeatherHour.safeParse(raw);
     if (!hour.success) {
@@ -150,8 +171,7 @@ function fromJson(text: string, repair: Repair[]): WeatherFileRead {
     columns: names,
     mapping: Object.fromEntries(names.map((name) => [name, name])),
     sample: [],
-    ...checkReadings(readings, repair),
-    refused,
+    ...found(readings, repair, refused),
   };
 }
 
@@ -188,56 +208,112 @@ const DAYS = [
   'dd-MM-yyyy',
   'd/M/yy',
   'M/d/yy',
+  'yyyyMMdd',
 ];
 const CLOCKS = ['HH:mm:ss', 'H:mm:ss', 'HH:mm', 'H:mm', 'h:mm a', 'h:mm:ss a', 'HHmm', 'H'];
-const FORMS = [
-  ...DAYS.flatMap((day) => CLOCKS.map((clock) => `${day} ${clock}`)),
-  "yyyy-MM-dd'T'HH:mm:ss",
-  "yyyy-MM-dd'T'HH:mm",
-  'yyyyMMddHHmm',
-  'yyyyMMddHH',
-];
-/** What a year of two digits is near to. */
-const THIS_CENTURY = new Date(Date.UTC(2026, 0, 1));
-/** So many times of a file tell how all of them are written. */
+/** What a year of two digits is near to, and the day that a clock is read on. */
+const THIS_CENTURY = Date.UTC(2026, 0, 1);
+const MINUTE_MS = 60_000;
+/** At least so many times of a file, evenly over it, tell how all of them are written. */
 const LOOKED_AT = 60;
 const WITH_OFFSET = /^\d{4}-\d{2}-\d{2}[T ].*(Z|[+-]\d{2}:?\d{2})$/;
+const DAY_AND_CLOCK = /^(\S+?)[T ]+(\S.*)$/;
+const RUN_TOGETHER = /^(\d{8})(\d{2}|\d{4})$/;
 
 /** A time that a station can have recorded; false for NaN. */
 const isTime = (ms: number) => ms >= EARLIEST_MS && ms <= LATEST_MS;
 
-/** How the times of a file are written: the form that reads most of them. Where two read as many, days come before months. */
-function formOf(cells: readonly string[]): string {
-  const local = cells.filter((cell) => cell !== '' && !WITH_OFFSET.test(cell));
-  const step = Math.max(1, Math.floor(local.length / LOOKED_AT));
-  const some = local.filter((_, i) => i % step === 0);
-  const counted = FORMS.map((form) => ({
+/** ms since 1970 as if the words were of UTC; NaN where they do not have this form. */
+const readAs = (form: string, words: string) => +parse(words, form, THIS_CENTURY, { in: utc });
+
+/** The form that reads most of these. Where two read as many it is the first: days come before months. */
+function formOf(forms: readonly string[], words: readonly string[]): string {
+  const counted = forms.map((form) => ({
     form,
-    read: some.filter((cell) => isTime(+parse(cell, form, THIS_CENTURY))).length,
+    read: words.filter((one) => isTime(readAs(form, one))).length,
   }));
   return counted.reduce((best, one) => (one.read > best.read ? one : best)).form;
 }
 
+function dayAndClock(text: string): [day: string, clock: string] | null {
+  const [, day, clock] = RUN_TOGETHER.exec(text) ?? DAY_AND_CLOCK.exec(text) ?? [];
+  return day !== undefined && clock !== undefined ? [day, clock] : null;
+}
+
 /**
- * Reads times in the order of the file. A time with its own offset is taken as it is; others are local. The hour that comes
- * twice when clocks go back is told apart by its order: told a second time, it is the second.
+ * Reads times in the order of the file, each day and each hour of a clock once. A time with its own offset is taken as it is;
+ * others are local. The hour that comes twice when clocks go back is told apart by its order: told a second time, it is the second.
+ *
+ * @param cells the times of the file, which tell how they are written
+ * @returns reads one time: ms since 1970, null where it is none
  */
-function timeReader(zone: string, form: string): (cell: string) => number | null {
-  const context = tz(zone);
+function timeReader(zone: string, cells: readonly string[]): (cell: string) => number | null {
+  const step = Math.max(1, Math.floor(cells.length / LOOKED_AT));
+  const looked = cells
+    .filter((_, i) => i % step === 0)
+    .flatMap((cell) => (WITH_OFFSET.test(cell) ? [] : [dayAndClock(cell)]))
+    .filter((one) => one !== null);
+  const dayForm = formOf(
+    DAYS,
+    looked.map(([day]) => day),
+  );
+  const clockForm = formOf(
+    CLOCKS,
+    looked.map(([, clock]) => clock),
+  );
+  const dayAt = remembered((words: string) => readAs(dayForm, words));
+  const clockAt = remembered((words: string) => readAs(clockForm, words) - THIS_CENTURY);
+  // The same at both ends of every place on earth where this is the day: then no clock was set on it
+  const offsetAt = remembered((at: number) => tzOffset(zone, new Date(at)) * MINUTE_MS);
+  const offsetOn = remembered((day: string) => {
+    const before = offsetAt(dayAt(day) - DAY_MS);
+    return before === offsetAt(dayAt(day) + 2 * DAY_MS) ? before : Number.NaN;
+  });
   let last = Number.NEGATIVE_INFINITY;
   return (text) => {
     if (WITH_OFFSET.test(text)) {
       const at = Date.parse(text.replace(' ', 'T'));
       return Number.isNaN(at) ? null : at;
     }
-    const read = parse(text, form, THIS_CENTURY, { in: context });
-    if (!isValid(read)) return null;
-    const at = +read;
-    const clock = context(at).getHours();
-    const twins = [at - HOUR_MS, at, at + HOUR_MS].filter((one) => context(one).getHours() === clock);
-    const laterTwin = twins.find((twin) => twin > last) ?? at;
-    last = Math.max(last, laterTwin);
-    return laterTwin;
+    const [day, clock] = dayAndClock(text) ?? [];
+    if (day === undefined || clock === undefined) return null;
+    const asUtc = dayAt(day) + clockAt(clock);
+    if (!isTime(asUtc)) return null;
+    const offset = offsetOn(day);
+    const at = Number.isNaN(offset) ? atChange(asUtc, zone, last) : asUtc - offset;
+    last = Math.max(last, at);
+    return at;
+  };
+}
+
+/** A local time, given as if it were UTC, of a day on which clocks are set: of two moments with the same words the first after `last`. */
+function atChange(asUtc: number, zone: string, last: number): number {
+  const words = new Date(asUtc);
+  const at = +new TZDate(
+    words.getUTCFullYear(),
+    words.getUTCMonth(),
+    words.getUTCDate(),
+    words.getUTCHours(),
+    words.getUTCMinutes(),
+    words.getUTCSeconds(),
+    zone,
+  );
+  const clockOf = (ms: number) => new TZDate(ms, zone).getHours();
+  const twins = [at - HOUR_MS, at, at + HOUR_MS].filter((one) => clockOf(one) === clockOf(at));
+  return twins.find((twin) => twin > last) ?? at;
+}
+
+/** A day has 86,400 seconds and a record some thousand days; what is more is no record. */
+const MOST_REMEMBERED = 100_000;
+
+function remembered<K>(read: (asked: K) => number): (asked: K) => number {
+  const known = new Map<K, number>();
+  return (asked) => {
+    const before = known.get(asked);
+    if (before !== undefined) return before;
+    const value = read(asked);
+    if (known.size < MOST_REMEMBERED) known.set(asked, value);
+    return value;
   };
 }
 

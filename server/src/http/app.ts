@@ -188,7 +188,7 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
     },
     getCopies: () => copies.told(),
     makeCopy: () => copies.make(),
-    importTrees: ({ query: { format, take, mapping, choices }, bytes, device }) =>
+    importTrees: ({ query: { format, take, mapping, choices }, bytes, device, request }) =>
       importTrees(db, pool, {
         bytes,
         format,
@@ -197,6 +197,7 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
         choices: fromQuery(choices, CHOICES, ImportChoices.parse),
         device,
         now: now(),
+        signal: whileWaited(request),
       }),
     getOpenWork: ({ query }) => getOpenWork(db, query.since),
     getChanges: ({ query }) => ({ fileName: '', content: changes.listen(query.device ?? null) }),
@@ -217,7 +218,7 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
     getTreeTiming: ({ params, query }) => getTreeTiming(db, pool, { ...params, ...query, now: now() }),
     getTreeSeason: ({ params, query }) => getTreeSeason(db, pool, { ...params, ...query, now: now() }),
     getWeather: ({ query }) => getWeather(db, pool, query.days, now()),
-    importWeather: ({ query: { mapping, ...query }, bytes, device }) =>
+    importWeather: ({ query: { mapping, ...query }, bytes, device, request }) =>
       importWeather(db, pool, {
         ...query,
         zone: query.zone,
@@ -226,6 +227,7 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
         mapping: fromQuery(mapping, MAPPING, ColumnMapping.parse),
         device,
         now: now(),
+        signal: whileWaited(request),
       }),
     getStations: () => getStations(db),
     putStation: ({ params, body }) => putStation(db, params.stationId, body.name, now()),

@@ -49,6 +49,8 @@ export function compute({ given: { body: { ms = 0, bytes = 10, species } } }) {
   return { json: new Uint8Array(bytes) };
 }
 export const readCopy = ({ file }) => file;
+export function readWeatherFile() { for (;;); }
+export const readTreeFile = readWeatherFile;
 `;
 
 describe('a pool', () => {
@@ -137,6 +139,17 @@ describe('a pool', () => {
     expect(performance.now() - from).toBeLessThan(10_000);
     await expect(ask({})).resolves.toBeInstanceOf(JsonText);
   }, 30_000);
+
+  test.each(['readWeatherFile', 'readTreeFile'] as const)(
+    '%s ends with the one who waited for it, and the next is answered',
+    async (read) => {
+      const gone = new AbortController();
+      const given = pool[read]({} as never, gone.signal);
+      setTimeout(() => gone.abort(), 100);
+      await expect(given).rejects.toThrow(/abort/i);
+      await expect(ask({}, { isLarge: true })).resolves.toBeInstanceOf(JsonText);
+    },
+  );
 
   test('a path that is read by itself comes to the worker as it is', async () => {
     expect(await pool.readCopy('/somewhere')).toBe('/somewhere');

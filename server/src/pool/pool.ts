@@ -38,7 +38,7 @@ export interface Asking {
 
 export interface Pool {
   fold(lines: readonly HistoryLine[]): Promise<Present>;
-  readTreeFile(file: TreeFile): Promise<TreeFileRead>;
+  readTreeFile(file: TreeFile, signal?: AbortSignal): Promise<TreeFileRead>;
   readCopy(file: string): Promise<CopyRead>;
   /**
    * What a compute route asks for, as JSON.
@@ -50,7 +50,7 @@ export interface Pool {
   planToKeep: Off<typeof planOf.planToKeep>;
   treePlan: Off<typeof planOf.treePlan>;
   cutSheet(sheets: TreeSheet[], paper: SheetPaper): Promise<Uint8Array<ArrayBuffer>>;
-  readWeatherFile(file: WeatherFile): Promise<WeatherFileRead>;
+  readWeatherFile(file: WeatherFile, signal?: AbortSignal): Promise<WeatherFileRead>;
   simulated: Off<typeof simulated>;
   timing: Off<typeof when.timing>;
   treeTiming: Off<typeof when.treeTiming>;
@@ -101,8 +101,8 @@ export function makePool(worker = new URL('./tasks.worker.mjs', import.meta.url)
   return {
     // An array and a path stand in an object, which can say who asks
     fold: (lines) => off<object, Present>(slow, 'fold')({ lines }),
-    async readTreeFile(file) {
-      const read = await off<TreeFile, Sliced<TreeFileRead, 'rows'>>(slow, 'readTreeFile')(file);
+    async readTreeFile(file, signal) {
+      const read = await off<TreeFile, Sliced<TreeFileRead, 'rows'>>(slow, 'readTreeFile')(file, signal);
       return 'fault' in read ? read : { ...read, rows: await joined(read.rows) };
     },
     readCopy: (file) => off<object, CopyRead>(slow, 'readCopy')({ file }),
@@ -126,8 +126,11 @@ export function makePool(worker = new URL('./tasks.worker.mjs', import.meta.url)
     },
     planToKeep: off(slow, 'planToKeep', BACKGROUND),
     treePlan: off(quick, 'treePlan'),
-    async readWeatherFile(file) {
-      const read = await off<WeatherFile, Sliced<WeatherFileRead, 'hours'>>(slow, 'readWeatherFile')(file);
+    async readWeatherFile(file, signal) {
+      const read = await off<WeatherFile, Sliced<WeatherFileRead, 'hours'>>(slow, 'readWeatherFile')(
+        file,
+        signal,
+      );
       return 'fault' in read ? read : { ...read, hours: await joined(read.hours) };
     },
     simulated: off(quick, 'simulated'),

@@ -17,6 +17,8 @@ interface Import extends TreeFile {
   take: 'nothing' | 'good';
   device: Device;
   now: string;
+  /** Nobody waits for it any more. */
+  signal: AbortSignal;
 }
 
 const SHOWN_GOOD = 10;
@@ -25,9 +27,9 @@ const SHOWN_GOOD = 10;
 export async function importTrees(
   db: Db,
   pool: Pool,
-  { take, device, now, ...file }: Import,
+  { take, device, now, signal, ...file }: Import,
 ): Promise<ImportReport> {
-  const read = await pool.readTreeFile(file);
+  const read = await pool.readTreeFile(file, signal);
   if ('fault' in read) throw new HttpProblem(422, 'file-not-read', 'The file was not read', read.fault);
   const report = await writing(db, async (tx) => {
     const rows = await behindTheLast(tx, await withoutKnown(tx, read.rows));

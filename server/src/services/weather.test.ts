@@ -414,3 +414,42 @@ test.each([
     ).toBe(counted);
   },
 );
+
+const read = (csv: string, zone: string) =>
+  readWeather({ bytes: new TextEncoder().encode(csv), format: 'csv', mapping: null, zone, repair: [] });
+
+// The IANA time zone database: New York set its clocks on 8 March and 1 November 2026, Lord Howe by half an hour on 5 April and
+// 4 October, Samoa left out 30 December 2011. The moments are those of the platform's own Intl.
+test.each([
+  ['America/New_York', '2026-03-06T05:00:00Z', 5 * 24],
+  ['America/New_York', '2026-10-30T04:00:00Z', 5 * 24],
+  ['Australia/Lord_Howe', '2026-04-03T13:00:00Z', 5 * 24],
+  ['Australia/Lord_Howe', '2026-10-02T13:30:00Z', 5 * 24],
+  ['Pacific/Apia', '2011-12-28T10:00:00Z', 4 * 24],
+  ['Asia/Kathmandu', '2026-10-30T18:15:00Z', 48],
+])('in %s hours from %s on are read as the clock there told them', (zone, from, hours) => {
+  const told = new Intl.DateTimeFormat('sv-SE', { timeZone: zone, dateStyle: 'short', timeStyle: 'short' });
+  const moments = Array.from({ length: hours }, (_, i) => Date.parse(from) + i * 3_600_000);
+  const result = read(
+    `Time,Temp\n${moments.map((at, i) => `${told.format(at)},${i / 10}`).join('\n')}`,
+    zone,
+  );
+  if ('fault' in result) throw new Error(result.fault);
+  expect(result.refused).toEqual([]);
+  // Where clocks go back by half an hour two readings fall into one hour of the record
+  const missing = moments.filter(
+    (at) => !result.hours.some((hour) => Date.parse(hour.at) === Math.floor(at / 3_600_000) * 3_600_000),
+  );
+  expect(missing).toEqual([]);
+});
+
+test('a file in which no time is readable is told line by line, and no longer list than a person reads leaves the thread that read it', () => {
+  const rows = 20_000;
+  const result = read(
+    `Time,Temp\n${Array.from({ length: rows }, (_, i) => `soon ${i},5`).join('\n')}`,
+    'Europe/Lisbon',
+  );
+  expect(result).toMatchObject({ hours: [], faults: [], faultCount: 0, refusedCount: rows });
+  expect('refused' in result && result.refused.length).toBe(200);
+  expect('refused' in result && result.refused[0]).toEqual({ line: 2, message: '“soon 0” is not a time.' });
+});

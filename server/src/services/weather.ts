@@ -220,20 +220,23 @@ interface WeatherImport {
   differing: 'keep' | 'replace';
   device: Device;
   now: string;
+  /** Nobody waits for it any more. */
+  signal: AbortSignal;
 }
-
-const SHOWN = 200;
 
 /** Looked at, or taken in one transaction. Taken twice it counts once: hours that are on record as they are stay. */
 export async function importWeather(db: Db, pool: Pool, given: WeatherImport): Promise<WeatherImportReport> {
   const { site } = await getSite(db);
-  const read = await pool.readWeatherFile({
-    bytes: given.bytes,
-    format: given.format,
-    mapping: given.mapping,
-    zone: knownZone(given.zone ?? site.timeZone),
-    repair: repairsOf(given.repair),
-  });
+  const read = await pool.readWeatherFile(
+    {
+      bytes: given.bytes,
+      format: given.format,
+      mapping: given.mapping,
+      zone: knownZone(given.zone ?? site.timeZone),
+      repair: repairsOf(given.repair),
+    },
+    given.signal,
+  );
   if ('fault' in read) throw new HttpProblem(422, 'file-not-read', 'The file was not read', read.fault);
   const nowHour = hourOf(given.now);
   // A measurement of the future is none
@@ -247,10 +250,8 @@ export async function importWeather(db: Db, pool: Pool, given: WeatherImport): P
     await db.transaction((tx) => write(tx, given.kind, chosen, given.device.name, given.now));
     await measureTables(db);
   }
-  const refused = [
-    ...read.refused,
-    ...(late > 0 ? [{ line: 0, message: `${late} hours lie in the future: read them as a forecast.` }] : []),
-  ];
+  const tooLate =
+    late > 0 ? [{ line: 0, message: `${late} hours lie in the future: read them as a forecast.` }] : [];
   return {
     columns: read.columns,
     mapping: read.mapping,
@@ -261,10 +262,10 @@ export async function importWeather(db: Db, pool: Pool, given: WeatherImport): P
     fresh: found.fresh.length,
     same: found.same,
     differing: found.differing.length,
-    refused: refused.slice(0, SHOWN),
-    refusedCount: refused.length,
-    faults: read.faults.slice(0, SHOWN),
-    faultCount: read.faults.length,
+    refused: [...tooLate, ...read.refused],
+    refusedCount: tooLate.length + read.refusedCount,
+    faults: read.faults,
+    faultCount: read.faultCount,
     written,
   };
 }
