@@ -6,7 +6,7 @@ import path from 'node:path';
 import { type BrowserContext, chromium, expect, type Page, test } from '@playwright/test';
 import { launchOptions, NOW, nameDevice, PHONE } from '../scripts/browser.mjs';
 import { startServer } from '../scripts/server.mjs';
-import { dueMove, makeMove, startRun, TEMPLATE } from './orchard';
+import { clockFrom, dueMove, makeMove, startRun, TEMPLATE } from './orchard';
 
 test('the run and its blades outlive kill -9 of server and browser at every step', async () => {
   test.setTimeout(420_000);
@@ -76,15 +76,19 @@ class Server {
   url = '';
   private child: ChildProcess | null = null;
   private port = '0';
+  private readonly now = clockFrom(NOW);
 
   constructor() {
     cpSync(TEMPLATE, this.folder, { recursive: true });
   }
 
   async start(): Promise<void> {
-    const started = await startServer(['--demo', '--data', this.folder, '--port', this.port, '--now', NOW], {
-      quiet: true,
-    });
+    const started = await startServer(
+      ['--demo', '--data', this.folder, '--port', this.port, '--now', this.now()],
+      {
+        quiet: true,
+      },
+    );
     this.child = started.child;
     this.url = started.url;
     this.port = new URL(started.url).port;

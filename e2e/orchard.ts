@@ -24,8 +24,9 @@ export const test = base.extend<{ orchard: Orchard; serverEnv: Record<string, st
     cpSync(TEMPLATE, folder, { recursive: true });
     let port = '0';
     let child = null as ChildProcess | null;
+    const now = clockFrom(NOW);
     const start = async () => {
-      const started = await startServer(['--demo', '--data', folder, '--port', port, '--now', NOW], {
+      const started = await startServer(['--demo', '--data', folder, '--port', port, '--now', now()], {
         env: serverEnv,
         quiet: true,
         // A database that lives for half a minute is not worth compiling twice: a third of the work of a start
@@ -55,6 +56,12 @@ export const test = base.extend<{ orchard: Orchard; serverEnv: Record<string, st
 });
 
 export { expect, NOW, PHONE, WIDE };
+
+/** A clock that was set and runs on, for a server that is started more than once. */
+export function clockFrom(moment: string): () => string {
+  const aheadMs = Date.parse(moment) - Date.now();
+  return () => new Date(Date.now() + aheadMs).toISOString();
+}
 
 type Size = 'phone' | 'wide';
 /** Takes the journey that it is given, or leaves it to the long check. */

@@ -30,7 +30,14 @@ import * as when from './when';
 
 export type { Route } from './route';
 
-const Health = z.object({ ok: z.literal(true), now: z.iso.datetime(), demo: z.boolean() });
+const Health = z.object({
+  ok: z.literal(true),
+  now: z.iso.datetime(),
+  demo: z.boolean(),
+  clockSet: z
+    .boolean()
+    .describe('it does not go by the clock of its machine, but by one set for pictures and tests'),
+});
 const Session = z.object({ required: z.boolean(), signedIn: z.boolean() });
 const SessionList = z.object({
   sessions: z.array(

@@ -30,12 +30,18 @@ export interface Running {
 
 const AHEAD_MS = 4000;
 
+/** The server's clock; one that was set for pictures and tests runs on from there. */
+function clockOf({ now }: Pick<Config, 'now'>): () => string {
+  const setAheadMs = now === undefined ? 0 : Date.parse(now) - Date.now();
+  return () => new Date(Date.now() + setAheadMs).toISOString();
+}
+
 /**
  * @throws {StartFailure} when the port, the folder or the database is not to be had; nothing is changed then
  */
 export async function start(config: Config, log: Logger): Promise<Running> {
   const undo: (() => Promise<void> | void)[] = [];
-  const now = () => config.now ?? new Date().toISOString();
+  const now = clockOf(config);
   try {
     // The port first: a second start on the same port must not touch the database.
     const door = await openDoor(config);

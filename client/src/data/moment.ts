@@ -8,6 +8,11 @@ import { formatDistance } from 'date-fns/formatDistance';
 import { isValid } from 'date-fns/isValid';
 import { parseISO } from 'date-fns/parseISO';
 
+/** The time on the orchard's clock, ISO in UTC. @param aheadMs how far that is ahead of this device's own */
+export function orchardNow(aheadMs = 0): string {
+  return new Date(Date.now() + aheadMs).toISOString();
+}
+
 /** Local date of a moment at the site, YYYY-MM-DD. */
 export function dayAt(moment: string, timeZone: string): string {
   return format(moment, 'yyyy-MM-dd', { in: tz(timeZone) });
@@ -31,6 +36,11 @@ export function shortMoment(moment: string, timeZone: string): string {
 /** “5 days ago”. */
 export function ago(moment: string, now: string): string {
   return formatDistance(moment, now, { addSuffix: true });
+}
+
+/** “2 days”. */
+export function spanWords(ms: number): string {
+  return formatDistance(0, ms);
 }
 
 /** A local date as people here write it: “30 Nov 2026”. */

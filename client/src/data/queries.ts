@@ -16,16 +16,24 @@ import { useMemo } from 'react';
 import { type Answer, ask, NoAnswer } from './api';
 import { changesAreTold } from './changes';
 import { keptPlansQuery } from './keptPlans';
+import { orchardNow } from './moment';
 import { useOutbox } from './outbox';
 import { waitingOf } from './pending';
 import { usePreferences } from './preferences';
-import { keepOnDevice, knownTrees, queryClient, walkKnown } from './queryClient';
+import { keepOnDevice, knownTrees, queryClient, sinceLoaded, walkKnown } from './queryClient';
 
+/** Who sets the clock of a device goes elsewhere for it and comes back to this page. */
 export const useHealth = () =>
-  useQuery({ queryKey: ['health'], queryFn: health, staleTime: Number.POSITIVE_INFINITY });
+  useQuery({
+    queryKey: ['health'],
+    queryFn: health,
+    staleTime: sinceLoaded(CLOCK_FRESH_MS),
+    refetchOnWindowFocus: 'always',
+  });
 export const useSession = () =>
   useQuery({ queryKey: ['session'], queryFn: () => ask('getSession', {}), staleTime: 0 });
 export const useSite = () => useQuery({ queryKey: ['site'], queryFn: () => ask('getSite', {}) });
+const CLOCK_FRESH_MS = 10 * 60_000;
 /** Other people’s trees and counts show within this time; one’s own at once. */
 const REGISTER_FRESH_MS = 60_000;
 
@@ -239,7 +247,8 @@ function useWaiting() {
 
 function useHere() {
   const person = usePreferences((preferences) => preferences.person);
-  return useMemo(() => ({ person, now: new Date().toISOString() }), [person]);
+  const aheadMs = useHealth().data?.aheadMs;
+  return useMemo(() => ({ person, now: orchardNow(aheadMs) }), [person, aheadMs]);
 }
 
 /** The hour turns, a forecast is renewed: read anew within this time. */
@@ -311,8 +320,10 @@ export const useLog = (tree: string | undefined) =>
     getNextPageParam: (page: Answer<'getLog'>) => (page.more ? (page.entries.at(-1)?.seq ?? null) : null),
   });
 
-/** How far the server's clock is ahead of this one, ms: the orchard goes by the server's. */
+/** How far the server's clock is ahead of this one, ms to the second, taken between question and answer: the orchard goes by the server's. */
 async function health() {
-  const answer = await ask('health', {});
-  return { ...answer, aheadMs: Date.parse(answer.now) - Date.now() };
+  const askedAt = Date.now();
+  const { now, ...answer } = await ask('health', {});
+  const aheadMs = Date.parse(now) - (askedAt + Date.now()) / 2;
+  return { ...answer, aheadMs: Math.round(aheadMs / 1000) * 1000 };
 }

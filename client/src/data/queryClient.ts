@@ -106,6 +106,12 @@ export function keepIfItFits(queryKey: QueryKey): void {
   keepOnDevice(queryKey).catch(nothing);
 }
 
+/** Fresh for so long; what an earlier visit read is shown at once and read anew, however lately it was: others have worked meanwhile. */
+export function sinceLoaded(freshMs: number) {
+  return (query: { state: { dataUpdatedAt: number } }) =>
+    query.state.dataUpdatedAt < LOADED_AT ? 0 : freshMs;
+}
+
 /** Of a query that this device answers by itself: it needs no network, and its answer is not kept. */
 export const COMPUTED_HERE = { networkMode: 'always' as const, persister: undefined as never };
 
@@ -114,8 +120,7 @@ export const queryClient: QueryClient = new QueryClient({
   mutationCache: new MutationCache({ onError }),
   defaultOptions: {
     queries: {
-      // What an earlier visit read is shown at once and read anew, however lately it was: others have worked meanwhile
-      staleTime: (query) => (query.state.dataUpdatedAt < LOADED_AT ? 0 : FRESH_MS),
+      staleTime: sinceLoaded(FRESH_MS),
       retry: onlyWithoutAnswer,
       networkMode: 'always',
       persister: device.read as never,

@@ -2,6 +2,7 @@
 import { actionsWaiting, openWorkWith, withActions, withWaiting } from '@mortisect/core/present';
 import type { Action, TreeDetail } from '@mortisect/core/records';
 import type { Answer } from './api';
+import { orchardNow } from './moment';
 import type { OutboxItem } from './outbox';
 import { waitingOf } from './pending';
 import { usePreferences } from './preferences';
@@ -31,7 +32,8 @@ export function takeOver(item: OutboxItem, answer: unknown): void {
     return;
   }
   const waiting = waitingOf([item]);
-  const here = { person: usePreferences.getState().person, now: new Date().toISOString() };
+  const { aheadMs } = queryClient.getQueryData<{ aheadMs: number }>(['health']) ?? {};
+  const here = { person: usePreferences.getState().person, now: orchardNow(aheadMs) };
   const counts = new Map<string, number>();
   for (const [queryKey, detail] of queryClient.getQueriesData<TreeDetail>({ queryKey: ['tree'] })) {
     const after = detail && withWaiting(detail, waiting, here);

@@ -11,6 +11,7 @@ import { bladesOf, type SiteToday } from '@mortisect/core/present';
 import type { ActionBody, Finding, TreeSummary } from '@mortisect/core/records';
 import { speciesName } from '@mortisect/core/register';
 import { lowerFirst } from '@mortisect/core/tree';
+import { spanWords } from '../data/moment';
 
 export function plural(count: number, one: string): string {
   return `${count} ${one}${count === 1 ? '' : 's'}`;
@@ -189,4 +190,9 @@ export const UNCUT_WORDS: Record<ReasonNotToCut, string> = {
 /** “Apple · Harbour Russet · open centre”. */
 export function speciesWords({ species, cultivar, form }: TreeSummary): string {
   return [speciesName(species), cultivar ?? 'variety unknown', form].join(' · ');
+}
+
+/** A device whose clock is off. @param offMs how far it is ahead of the server's; below nought where it is behind */
+export function clockOffWords(offMs: number): string {
+  return `This device’s clock is ${spanWords(offMs)} ${offMs > 0 ? 'ahead' : 'behind'}`;
 }

@@ -122,7 +122,7 @@ export class FakeServer {
     const id = Object.values(params)[0] ?? '';
     switch (name) {
       case 'health':
-        return { ok: true, now: NOW, demo: false };
+        return { ok: true, now: NOW, demo: false, clockSet: true };
       case 'getSession':
         return { required: false, signedIn: true };
       case 'putDevice':

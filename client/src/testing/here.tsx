@@ -87,8 +87,8 @@ export function show(page: ReactElement, server: FakeServer, { wide = false } = 
   // The day of the orchard, not that of the machine
   queryClient.setQueryData(['health'], {
     ok: true,
-    now: NOW,
     demo: false,
+    clockSet: true,
     aheadMs: Date.parse(NOW) - Date.now(),
   });
   window.matchMedia = (query) => ({

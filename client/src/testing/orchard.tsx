@@ -16,7 +16,12 @@ export function readOrchard(details: TreeDetail[], actions: Action[] = []): Quer
   });
   const plots = [{ id: 'p', name: 'Plot', note: 'By the gate.' }];
   const rows = [{ id: 'r', plotId: 'p', name: 'Row', spacingCm: 400 }];
-  client.setQueryData(['health'], { ok: true, now: NOW, demo: false, aheadMs: Date.parse(NOW) - Date.now() });
+  client.setQueryData(['health'], {
+    ok: true,
+    demo: false,
+    clockSet: true,
+    aheadMs: Date.parse(NOW) - Date.now(),
+  });
   client.setQueryData(['site'], { site, revision: 1, by: 'Wall crew', receivedAt: NOW });
   client.setQueryData(['trees'], { plots, rows, trees: details.map((detail) => detail.tree) });
   client.setQueryData(['round'], { actions });

@@ -2,6 +2,7 @@
 import { type Action, HistoryLine, type HistoryValue } from '../records/index';
 import { undoneIds } from './done';
 import { answeredFindings, findingState } from './findingState';
+import { asHappened } from './happened';
 
 type Line<K extends HistoryValue['kind']> = Omit<HistoryLine, 'value'> & {
   value: Extract<HistoryValue, { kind: K }>;
@@ -50,7 +51,7 @@ export function fold(lines: Iterable<unknown>): Present {
     return kept;
   };
   const actions = withUndone(standing('action'));
-  const answered = answeredFindings([...actions].map(([id, line]) => asAction(id, line)));
+  const answered = answeredFindings([...actions].map(([id, line]) => actionOf(id, line)));
   const findings: Present['findings'] = new Map();
   for (const [id, line] of standing('finding')) {
     const state = findingState({ id, withdrawn: line.value.finding.withdrawn }, answered);
@@ -106,13 +107,14 @@ function rowFinder(plots: Present['plots'], rows: Present['rows']) {
 }
 
 function withUndone(lines: ReadonlyMap<string, Line<'action'>>): Present['actions'] {
-  const undone = undoneIds([...lines].map(([id, line]) => asAction(id, line)));
+  const undone = undoneIds([...lines].map(([id, line]) => actionOf(id, line)));
   return new Map([...lines].map(([id, line]) => [id, { ...line, undone: undone.has(id) }]));
 }
 
-function asAction(
+/** An action as everything but the history reads it. @param id of its record */
+export function actionOf(
   id: string,
   { value, undone = false, by, receivedAt }: Line<'action'> & { undone?: boolean },
 ): Action {
-  return { id, action: value.action, undone, by, receivedAt };
+  return { id, action: asHappened(value.action, receivedAt), undone, by, receivedAt };
 }

@@ -26,7 +26,13 @@ const cut = (at: string, atCm: number, undone = false) =>
     receivedAt: at,
   }) as unknown as Action;
 const tree = (actions: Action[], surveyedAt = '2026-03-01T00:00:00.000Z') =>
-  ({ limbs: [limb('T', null), limb('S', 'T')], actions, surveyedAt, findings: [] }) as unknown as TreeDetail;
+  ({
+    limbs: [limb('T', null), limb('S', 'T')],
+    limbsRevision: 1,
+    actions,
+    surveyedAt,
+    findings: [],
+  }) as unknown as TreeDetail;
 const lengthOf = (detail: TreeDetail) => standingLimbs(detail).find(({ id }) => id === 'S')?.lengthCm;
 
 test.each<[string, Action[], number | undefined]>([
@@ -40,6 +46,20 @@ test.each<[string, Action[], number | undefined]>([
 ])('%s', (_, actions, cm) => {
   expect(lengthOf(tree(actions))).toBe(cm);
 });
+
+test.each([
+  [3, 80],
+  [2, 200],
+  [undefined, 200],
+])(
+  'a phone whose clock is a year behind cut by map %s of which the third stands: %s cm are left',
+  (onMap, cm) => {
+    const behind = cut('2025-03-01T00:00:00.000Z', 80);
+    const action = { ...behind.action, ...(onMap && { onMap }) } as Action['action'];
+    const detail = { ...tree([{ ...behind, action }]), limbsRevision: 3 };
+    expect(lengthOf(detail)).toBe(cm);
+  },
+);
 
 test('a survey in another zone is the same moment', () => {
   const detail = tree([cut('2026-03-01T01:00:00.000Z', 80)], '2026-03-01T02:30:00+01:00');

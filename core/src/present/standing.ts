@@ -1,23 +1,24 @@
 // The tree as it stands: its limb map after the cuts that were made, and the findings on wood that is still there.
 import { type FindingForCut, stillStands, treeAfter } from '../cuts/index';
-import type { Action, Finding, FindingKind, TreeDetail } from '../records/index';
+import type { Action, ActionOf, Finding, FindingKind, TreeDetail } from '../records/index';
 import type { Kerf, Limb } from '../tree/index';
 
 /** A finding as the core reads it, the kind the caretaker gave it, and whether wet bacteria were seen on it. */
 export type Considered = FindingForCut & { kind?: FindingKind | undefined; ooze?: boolean | undefined };
 
+type Map = Pick<TreeDetail, 'limbs' | 'limbsRevision' | 'surveyedAt'>;
+
 /** Limbs after the cuts made since the map was drawn; earlier ones are drawn in it. */
-export function standingLimbs({
-  limbs,
-  actions,
-  surveyedAt,
-}: Pick<TreeDetail, 'limbs' | 'actions' | 'surveyedAt'>): Limb[] {
+export function standingLimbs({ actions, ...map }: Map & Pick<TreeDetail, 'actions'>): Limb[] {
   const madeKerfs: Kerf[] = actions.flatMap(({ action, undone }) =>
-    action.kind === 'cutMade' && !undone && Date.parse(action.at) > Date.parse(surveyedAt)
-      ? [action.cut]
-      : [],
+    action.kind === 'cutMade' && !undone && isSince(action, map) ? [action.cut] : [],
   );
-  return treeAfter(limbs, madeKerfs);
+  return treeAfter(map.limbs, madeKerfs);
+}
+
+/** Whoever cut by this map cut after it was drawn, whatever the clocks say; of a cut by an earlier map the clocks decide. */
+function isSince({ at, onMap }: ActionOf<'cutMade'>, { limbsRevision, surveyedAt }: Map): boolean {
+  return (onMap ?? 0) >= limbsRevision || Date.parse(at) > Date.parse(surveyedAt);
 }
 
 /** Open findings on wood that still stands. */

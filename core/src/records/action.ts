@@ -157,6 +157,14 @@ export const ActionBody = z
       blade,
       findingIds: z.array(RecordId).max(500).describe('whose wood came off; none where it fell elsewhere'),
       cut: MadeCut,
+      onMap: z
+        .number()
+        .int()
+        .min(1)
+        .optional()
+        .describe(
+          'revision of the limb map that it was made by: it came after that was drawn, whatever clocks say',
+        ),
       disorders: codes.optional().describe('what the blade met'),
       elsewhere: Elsewhere.optional(),
       marked,

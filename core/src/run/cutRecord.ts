@@ -34,6 +34,7 @@ export function cutMade(
     treeId: view.tree.id,
     blade: blade.id,
     findingIds,
+    onMap: view.detail.limbsRevision,
     disorders: item.disorders,
     cut: {
       limbId: placed.limbId,

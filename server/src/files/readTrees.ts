@@ -11,7 +11,7 @@ import {
 } from '@mortisect/contracts';
 import { ARCHIVE_KIND, ARCHIVE_VERSION } from '@mortisect/contracts/archive';
 import { isBareNumber, type LengthUnit } from '@mortisect/core/measure';
-import { fold, standingLimbs } from '@mortisect/core/present';
+import { actionOf, fold, standingLimbs } from '@mortisect/core/present';
 import { Action, TreeBody } from '@mortisect/core/records';
 import { speciesMeant, speciesTable, type TreeSize, treeSizes } from '@mortisect/core/register';
 import { type Limb, LimbMap } from '@mortisect/core/tree';
@@ -380,6 +380,7 @@ const Archive = z.object({
       z.object({
         tree: z.record(z.string(), z.unknown()),
         limbs: z.unknown(),
+        limbsRevision: z.number().int().min(1).optional(),
         surveyedAt: z.iso.datetime({ offset: true }).optional(),
         actions: z.array(z.unknown()).max(100_000).default([]),
       }),
@@ -396,16 +397,15 @@ function treesInLines(text: string): object | null {
   const lines = text.split('\n').flatMap((line) => (parsed(line) as { is?: unknown } | undefined) ?? []);
   const { trees, actions } = fold(lines.filter(({ is }) => is === 'history'));
   const done = new Map<string | null, Action[]>();
-  for (const [id, { treeId, value, undone, by, receivedAt }] of actions) {
-    const action = { id, action: value.action, undone, by, receivedAt };
-    done.set(treeId, [...(done.get(treeId) ?? []), action]);
-  }
+  for (const [id, line] of actions)
+    done.set(line.treeId, [...(done.get(line.treeId) ?? []), actionOf(id, line)]);
   return {
     kind: ARCHIVE_KIND,
     version: 1,
     trees: [...trees].map(([id, { tree, limbs }]) => ({
       tree: tree.value.tree,
       limbs: limbs.value.limbs,
+      limbsRevision: limbs.revision,
       surveyedAt: limbs.at,
       actions: done.get(id) ?? [],
     })),
@@ -419,7 +419,7 @@ function fromArchive(json: unknown): TreeFileRead {
     const issue = archive.error.issues[0];
     return { fault: `${issue?.path.join('.') || 'file'}: ${issue?.message}` };
   }
-  const rows = archive.data.trees.map(({ tree, limbs, surveyedAt, actions }, i) => {
+  const rows = archive.data.trees.map(({ tree, limbs, limbsRevision, surveyedAt, actions }, i) => {
     const body = TreeBody.safeParse(tree);
     const map = LimbMap.safeParse(limbs);
     const reasons = [
@@ -438,7 +438,7 @@ function fromArchive(json: unknown): TreeFileRead {
       code: cells.code ?? '',
       reasons,
       tree: good ? body.data : null,
-      limbs: good ? withoutCutWood(map.data, surveyedAt, actions) : null,
+      limbs: good ? withoutCutWood({ limbs: map.data, limbsRevision, surveyedAt }, actions) : null,
       cells,
       numbered: false,
       started: [],
@@ -448,11 +448,18 @@ function fromArchive(json: unknown): TreeFileRead {
   return whole(withoutTwins(rows), { starts: [], asks: [], units: [] });
 }
 
+interface MapInFile {
+  limbs: Limb[];
+  limbsRevision: number | undefined;
+  surveyedAt: string | undefined;
+}
+
 /** A map without the day it was drawn is taken as it is: nothing says what was cut since. */
-function withoutCutWood(limbs: Limb[], surveyedAt: string | undefined, given: readonly unknown[]): Limb[] {
+function withoutCutWood(map: MapInFile, given: readonly unknown[]): Limb[] {
+  const { limbs, surveyedAt, limbsRevision = Number.POSITIVE_INFINITY } = map;
   if (surveyedAt === undefined) return limbs;
   const actions = given.flatMap((one) => Action.safeParse(one).data ?? []);
-  return standingLimbs({ limbs, surveyedAt, actions });
+  return standingLimbs({ limbs, limbsRevision, surveyedAt, actions });
 }
 
 const columnsOf = (cells: readonly Cells[]) => [...new Set(cells.flatMap((row) => Object.keys(row)))];

@@ -136,7 +136,7 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
   ) as unknown as Pick<Handlers, ComputeName>;
   return {
     ...off,
-    health: () => ({ ok: true, now: now(), demo: config.demo }),
+    health: () => ({ ok: true, now: now(), demo: config.demo, clockSet: config.now !== undefined }),
     ready: async () => {
       await db.execute(sql`select 1`).catch(() => {
         throw new HttpProblem(503, 'not-ready', 'Not ready', 'The database does not answer.');

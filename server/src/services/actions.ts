@@ -1,6 +1,6 @@
 // What was done in the field. An action is never edited; another one undoes it.
 import { isDeepStrictEqual } from 'node:util';
-import { isAnswer } from '@mortisect/core/present';
+import { happenedAt, isAnswer } from '@mortisect/core/present';
 import type { Action, ActionBody } from '@mortisect/core/records';
 import { and, eq, inArray } from 'drizzle-orm';
 import { doesNotFit, moved } from '../refusal';
@@ -30,13 +30,14 @@ export async function writeAction(tx: Store, { id, action, device, now }: Action
     throw doesNotFit('kind', 'Only the plant clinic answers a sample.');
   }
   const treeId = await treeOf(tx, action);
+  const at = happenedAt(action.at, now);
   const [kept] = await tx
     .insert(actions)
     .values({
       id,
       treeId,
       kind: action.kind,
-      at: action.at,
+      at,
       value: action,
       undone: false,
       by: device.name,
@@ -47,7 +48,7 @@ export async function writeAction(tx: Store, { id, action, device, now }: Action
   if (!kept) return repeated(tx, id, action);
   await carryOut(tx, id, action, treeId);
   await append(tx, {
-    at: action.at,
+    at,
     receivedAt: now,
     recordId: id,
     revision: 1,

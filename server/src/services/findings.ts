@@ -1,6 +1,6 @@
 // Findings: made on a phone, sent as often as it takes, edited on a revision.
 import { isDeepStrictEqual } from 'node:util';
-import { findingState } from '@mortisect/core/present';
+import { findingState, happenedAt } from '@mortisect/core/present';
 import { type Finding, FindingBody } from '@mortisect/core/records';
 import { eq, sql } from 'drizzle-orm';
 import { doesNotFit, moved, notThere } from '../refusal';
@@ -56,7 +56,7 @@ export async function writeFinding(
     .returning();
   if (!kept) throw moved(finding, await current(tx, id));
   await append(tx, {
-    at: finding.seenAt,
+    at: happenedAt(finding.seenAt, now),
     receivedAt: now,
     recordId: id,
     revision: kept.revision,

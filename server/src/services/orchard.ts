@@ -1,6 +1,6 @@
 // Trees as they are read: summaries in walking order, one tree with all that is known of it.
 
-import { type OpenWorkChanges, roundKinds } from '@mortisect/core/present';
+import { asHappened, happenedAt, type OpenWorkChanges, roundKinds } from '@mortisect/core/present';
 import {
   type Action,
   type Finding,
@@ -215,21 +215,24 @@ function grouped<T>(list: T[], key: (one: T) => string): Map<string, T[]> {
 }
 
 export function asFinding(row: typeof findings.$inferSelect): Finding {
+  // Findings of earlier versions say less; what they leave out is filled in
+  const finding = FindingBody.parse(readable(row.value));
+  const receivedAt = moment(row.receivedAt);
   return {
-    // Findings of earlier versions say less; what they leave out is filled in
-    ...FindingBody.parse(readable(row.value)),
+    ...finding,
+    seenAt: happenedAt(finding.seenAt, receivedAt),
     id: row.id,
     state: row.state,
     revision: row.revision,
     by: row.by,
-    receivedAt: moment(row.receivedAt),
+    receivedAt,
   };
 }
 
 export function asAction(row: typeof actions.$inferSelect): Action {
   return {
     id: row.id,
-    action: readable(row.value),
+    action: asHappened(readable(row.value), moment(row.receivedAt)),
     undone: row.undone,
     by: row.by,
     receivedAt: moment(row.receivedAt),

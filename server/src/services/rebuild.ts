@@ -1,6 +1,6 @@
 // Every table of the present made anew from the history: to check that both say the same, and to put right what does not.
 import { isDeepStrictEqual } from 'node:util';
-import { fold, type Present } from '@mortisect/core/present';
+import { fold, happenedAt, type Present } from '@mortisect/core/present';
 import type { HistoryLine } from '@mortisect/core/records';
 import { insertMany } from '../store/insertMany';
 import type { Db, Store } from '../store/openDb';
@@ -69,7 +69,7 @@ function tablesOf(present: Present): Rows {
         orchardId,
         treeId,
         kind: action.kind,
-        at: moment(action.at),
+        at: moment(happenedAt(action.at, receivedAt)),
         value: action,
         undone,
         by,

@@ -1,8 +1,9 @@
 // Records: sent twice they count once, an edit on an older revision is refused with both versions, history only grows.
 import { routes } from '@mortisect/contracts';
 import { FindingBody } from '@mortisect/core/records';
-import { sql } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import request from 'supertest';
+import { history } from '../store/schema';
 import {
   deviceId,
   freshServerDatabase,
@@ -11,6 +12,8 @@ import {
   openOrchard,
   requestsTo,
 } from '../testing/orchard';
+import { moment } from './moment';
+import { compareTables } from './rebuild';
 
 const serverUrl = process.env.TEST_DATABASE_URL;
 if (!serverUrl)
@@ -360,5 +363,24 @@ function records(kind: (typeof places)[number][0]): void {
     const before = await get(`/api/log?limit=${older.length}&tree=${treeId}&before=${newest.seq}`);
     expect(before.entries).toEqual(older);
     expect(await get('/api/log?tree=no-such-tree')).toEqual({ entries: [], more: false });
+  });
+
+  test('what a phone says that is days ahead happened when the server had word of it; its own word stays on record', async () => {
+    const id = newId();
+    const said = { kind: 'roundPaused', at: '2026-12-03T09:00:00.000Z' };
+    const taken = await put(`/api/actions/${id}`, said).expect(200);
+    expect(taken.body.action).toEqual({ ...said, at: taken.body.receivedAt });
+    // Sent again it is the same
+    expect((await put(`/api/actions/${id}`, said).expect(200)).body).toEqual(taken.body);
+    const ofPhone = await put(`/api/findings/${newId()}`, {
+      baseRevision: null,
+      finding: { ...canker, seenAt: said.at },
+    }).expect(200);
+    expect(ofPhone.body.seenAt).toBe(ofPhone.body.receivedAt);
+    const { db } = orchard.store;
+    const [line] = await db.select().from(history).where(eq(history.recordId, id));
+    expect(line).toMatchObject({ value: { action: said } });
+    expect(moment(line?.at ?? '')).toBe(taken.body.receivedAt);
+    expect((await compareTables(db)).differences).toEqual([]);
   });
 }

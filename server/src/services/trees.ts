@@ -1,6 +1,7 @@
 // Trees and their limb maps as they are written: sent twice they count once, edited on a revision.
 
 import { isDeepStrictEqual } from 'node:util';
+import { happenedAt } from '@mortisect/core/present';
 import {
   type HistoryValue,
   type TreeBody,
@@ -247,7 +248,8 @@ interface LimbsWrite {
 
 /** A limb with an open finding on it stays on the map: the finding would hang in the air. */
 export function putLimbs(db: Db, write: LimbsWrite): Promise<TreeDetail> {
-  const { treeId, baseRevision, surveyedAt, limbs, device, now } = write;
+  const { treeId, baseRevision, limbs, device, now } = write;
+  const surveyedAt = happenedAt(write.surveyedAt, now);
   return writing(db, async (tx) => {
     const [row] = await tx.select().from(trees).where(eq(trees.id, treeId)).for('update');
     if (!row) throw notThere(`Tree ${treeId}`);

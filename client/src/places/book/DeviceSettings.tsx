@@ -4,22 +4,33 @@ import { useState } from 'react';
 import { inWords } from '../../data/api';
 import { usePreferences } from '../../data/preferences';
 import { useSession } from '../../data/queries';
+import { useClockOff } from '../../data/useClock';
 import { useNameDevice } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Field } from '../../ui/Field';
+import { Notice } from '../../ui/Notice';
 import { useWide } from '../../ui/theme';
 import { Label, Section, Small } from '../../ui/type';
+import { clockOffWords } from '../words';
 import { SignedIn } from './SignedIn';
 
 export function DeviceSettings() {
   const { theme, units, keys } = usePreferences();
   const wide = useWide();
   const session = useSession().data;
+  const offMs = useClockOff();
   return (
     <View gap={12}>
       <Section>This device</Section>
       <Person />
+      {offMs === null ? null : (
+        <Notice kind="caution" title={clockOffWords(offMs)}>
+          Mortisect goes by the server’s clock, so that what the crew records stands in the right order. Set
+          the date and time of this device right: what it records while it has not seen the server goes by its
+          own clock.
+        </Notice>
+      )}
       <Label>Theme</Label>
       <Choice
         label="Theme"

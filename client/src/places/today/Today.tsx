@@ -9,7 +9,7 @@ import { View } from '@tamagui/core';
 import { type Href, useRouter } from 'expo-router';
 import { ago, longDay, shortMoment } from '../../data/moment';
 import { useCopies, useTiming, useTrees } from '../../data/queries';
-import { useClock } from '../../data/useClock';
+import { useClock, useClockOff } from '../../data/useClock';
 import { useOpenViews } from '../../data/useOpenViews';
 import { Button } from '../../ui/Button';
 import { Columns } from '../../ui/Columns';
@@ -21,7 +21,7 @@ import { Waiting } from '../../ui/Waiting';
 import { oldWords } from '../book/SafeCopies';
 import { useRun } from '../cut/useRun';
 import { nowWords } from '../when/daysView';
-import { actionWords, disorderWords, placeWords, plural } from '../words';
+import { actionWords, clockOffWords, disorderWords, placeWords, plural } from '../words';
 import { CareRows, RecheckRows } from './Aftercare';
 import { BlightRows, EmergencyRows, FrostRows, ProtectantRows } from './CannotWait';
 import { CuttingWeather } from './CuttingWeather';
@@ -107,6 +107,7 @@ export function Today() {
           <JobRows today={today} />
           {here ? <CareRows here={here} /> : null}
           <CopyRow timeZone={today.site.timeZone} />
+          <ClockRow />
         </Rows>
         {views.length === 0 ? <Body>Nothing is open. Walk the round: what you find waits here.</Body> : null}
         {wide ? null : doneLast}
@@ -177,4 +178,16 @@ function CopyRow({ timeZone }: { timeZone: string }) {
     'see Settings',
   ];
   return <Row href="/book/settings" title={oldWords(copies)} detail={said.join(' · ')} />;
+}
+
+function ClockRow() {
+  const offMs = useClockOff();
+  if (offMs === null) return null;
+  return (
+    <Row
+      href="/book/settings"
+      title={clockOffWords(offMs)}
+      detail="Records here carry the server’s time · set the clock of this device right"
+    />
+  );
 }

@@ -1,7 +1,8 @@
 // Today before a server: what cannot wait, what is due, what others asked, and the day that is best.
 import '../../workers/importMeta';
 import type { Action, Job } from '@mortisect/core/records';
-import { configure, fireEvent, screen, waitFor } from '@testing-library/react';
+import { act, configure, fireEvent, screen, waitFor } from '@testing-library/react';
+import { queryClient } from '../../data/queryClient';
 import { FakeServer } from '../../testing/fakeServer';
 import { at, show, went } from '../../testing/here';
 import { detail, did, finding, NOW } from '../../testing/orchard';
@@ -171,4 +172,17 @@ test.each([
     expect(document.body.textContent).toMatch(
       /Made 19 Nov 2026, \d\d:\d\d · There is no room\. · see Settings/,
     );
+});
+
+const MINUTE = 60_000;
+test.each([
+  [-2 * MINUTE, false, null],
+  [-2 * MINUTE - 1000, false, /clock is 2 minutes ahead/],
+  [3 * 24 * 60 * MINUTE, false, /clock is 3 days behind/],
+  [3 * 24 * 60 * MINUTE, true, null],
+])('a server %d ms ahead of this device, its clock set on purpose: %s', async (aheadMs, clockSet, words) => {
+  const rowTo = await come(new FakeServer([detail([])]));
+  act(() => queryClient.setQueryData(['health'], { ok: true, demo: false, clockSet, aheadMs }));
+  await waitFor(() => expect(rowTo(/device’s clock/)).toBe(words && '/book/settings'));
+  if (words) expect(rowTo(words)).toBe('/book/settings');
 });
