@@ -1,8 +1,8 @@
-// What hostile days do: `npm run harden [-- --only cuts|kills|copies|field|fair|imports] [--cuts 30] [--kills 200]`. Power cuts, kills, a full disk, a phone in the field, the
+// What hostile days do: `npm run harden [-- --only cuts|kills|copies|unwritable|field|fair|imports] [--cuts 30] [--kills 200]`. Power cuts, kills, a full disk, a disk that takes nothing any more, a phone in the field, the
 // largest inputs, large imports. For a power cut a server whose data lie on a disk of its own writes as fast as it can; the disk is copied as it is right after an answer,
 // without what the machine still held in memory, and a server on the copy is asked for every record that was answered for.
 import { execFileSync, spawnSync } from 'node:child_process';
-import { cpSync, existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { cpSync, existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
@@ -19,6 +19,8 @@ const AT_ONCE = 4;
 /** How long a server writes before it is killed, ms at most. */
 const LIVES_MS = 800;
 const DEVICE = newId();
+/** What people look at. */
+const READ = ['trees', 'open-work', 'log?limit=20', 'round', 'run', 'timing', 'archive.ndjson', 'ready'];
 
 await command(async () => {
   await installed();
@@ -35,6 +37,7 @@ await command(async () => {
     cuts: () => powerCuts(Number(values.cuts)),
     kills: () => kills(Number(values.kills)),
     copies: fullDisk,
+    unwritable: diskThatTakesNothing,
     field: phoneInTheField,
     fair: fairComputing,
     imports: largeImports,
@@ -162,6 +165,55 @@ function fullDisk() {
     return 'a copy without room: refused in words, the one of before stands';
   } finally {
     execFileSync('umount', [small]);
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+/** The machine itself turns a disk read-only under a server, as it does over a fault: reads go on, and writes say why. */
+async function diskThatTakesNothing() {
+  if (!canMount('A disk that takes nothing')) return null;
+  const folder = mkdtempSync(path.join(tmpdir(), 'read-only-'));
+  const disk = path.join(folder, 'disk');
+  mkdirSync(disk);
+  const image = path.join(folder, 'image');
+  execFileSync('truncate', ['-s', `${DISK_MB}M`, image]);
+  execFileSync('mkfs.ext4', ['-q', image]);
+  execFileSync('mount', ['-o', 'loop,errors=remount-ro', image, disk]);
+  let child = null;
+  try {
+    const started = await startServer(
+      ['--demo', '--data', path.join(disk, 'data'), '--port', '0', '--copies', 'none'],
+      { quiet: true },
+    );
+    child = started.child;
+    const { url } = started;
+    await put(`${url}/api/devices/${DEVICE}`, JSON.stringify({ name: 'Wall crew' }));
+    const write = async () => {
+      const answer = await put(
+        `${url}/api/actions/${newId()}`,
+        JSON.stringify({ kind: 'roundPaused', at: new Date().toISOString() }),
+      );
+      return { status: answer.status, type: (await answer.json()).type };
+    };
+    const before = await write();
+    const device = execFileSync('findmnt', ['-no', 'SOURCE', disk], { encoding: 'utf8' }).trim();
+    writeFileSync(`/sys/fs/ext4/${path.basename(device)}/trigger_fs_error`, 'a fault');
+    const after = [await write(), await write()];
+    const answers = [];
+    for (let round = 0; round < 2; round++)
+      for (const what of READ) answers.push((await fetch(`${url}/api/${what}`)).status);
+    const isRight =
+      before.status === 200 &&
+      after.every(({ status, type }) => status === 503 && type === 'read-only') &&
+      answers.every((status) => status === 200);
+    if (!isRight)
+      throw new StepFailed(
+        `A disk that takes nothing: ${JSON.stringify({ before, after, answers })}, where reads should go on and writes say why.`,
+      );
+    return `a disk that takes nothing any more: ${answers.length} of ${answers.length} reads answered, each write refused with its reason`;
+  } finally {
+    if (child) await stopServer(child);
+    execFileSync('umount', ['-l', disk]);
     rmSync(folder, { recursive: true, force: true });
   }
 }

@@ -115,6 +115,15 @@ export const Copies = z
       .object({ at: z.iso.datetime(), why: z.string() })
       .nullable()
       .describe('why the last try came to nothing; null once a copy is made'),
+    database: z
+      .object({
+        damage: z
+          .object({ seenAt: z.iso.datetime(), what: z.string() })
+          .nullable()
+          .describe('what is not as it was written; null: nothing is known to be wrong'),
+        isReadOnly: z.boolean().describe('the disk takes nothing for now: what is there is read'),
+      })
+      .describe('that which is copied'),
   })
   .meta({ id: 'Copies' });
 export type Copies = z.infer<typeof Copies>;

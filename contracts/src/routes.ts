@@ -527,6 +527,14 @@ export const routes = {
     response: z.object({ path: z.string() }),
     fromDevice: true,
   }),
+  endCalendar: route({
+    method: 'delete',
+    path: '/api/calendar',
+    tag: 'Weather',
+    summary: 'Ends the address: who subscribed to it hears nothing more',
+    response: z.object({ path: z.null() }),
+    fromDevice: true,
+  }),
   getCalendarPath: route({
     method: 'get',
     path: '/api/calendar',

@@ -7,6 +7,7 @@ import {
   readFileSync,
   rmSync,
   statSync,
+  utimesSync,
   writeFileSync,
 } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -80,10 +81,37 @@ test('a stale lock is taken over, a lock of a live process is not', () => {
     `{"pid":${process.pid},"started":"1"}`,
   ]) {
     writeFileSync(lock, stale);
-    holdDataFolder(folder);
+    const held = holdDataFolder(folder);
     expect(JSON.parse(readFileSync(lock, 'utf8')).pid).toBe(process.pid);
+    held.release();
   }
+  const held = holdDataFolder(folder);
   expect(() => holdDataFolder(folder)).toThrow('in use by process');
+  held.release();
+});
+
+test('a lock that somebody removed by hand lets nobody in while its process lives', () => {
+  const held = holdDataFolder(folder);
+  rmSync(path.join(folder, 'lock'));
+  expect(() => holdDataFolder(folder)).toThrow('in use by another process');
+  held.release();
+  holdDataFolder(folder).release();
+});
+
+test('what was left half written an hour ago goes with the next start, and nothing else', () => {
+  const photos = path.join(folder, 'photos');
+  mkdirSync(photos);
+  const hourAgo = Date.now() / 1000 - 3600;
+  for (const [name, at] of [
+    ['old.jpg.part', hourAgo - 5],
+    ['young.jpg.part', hourAgo + 60],
+    ['old.jpg', hourAgo - 5],
+  ] as const) {
+    writeFileSync(path.join(photos, name), 'x');
+    utimesSync(path.join(photos, name), at, at);
+  }
+  holdDataFolder(folder).release();
+  expect(readdirSync(photos).sort()).toEqual(['old.jpg', 'young.jpg.part']);
 });
 
 test('a folder that cannot be written is named', () => {

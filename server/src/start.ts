@@ -1,4 +1,5 @@
 // Brings the server up and takes it down, leaving nothing half done.
+import path from 'node:path';
 import type { Logger } from 'pino';
 import { version } from '../package.json';
 import type { Config } from './config';
@@ -13,6 +14,7 @@ import type { Metrics } from './metrics';
 import { makePool, type Pool } from './pool/pool';
 import { completeHistory } from './services/beginnings';
 import { makeChanges } from './services/changes';
+import { makeCondition } from './services/condition';
 import { makeCopyKeeper } from './services/copies';
 import { makePlanKeeper } from './services/keptPlans';
 import { listenToOthers } from './services/listening';
@@ -77,8 +79,16 @@ export async function start(config: Config, log: Logger): Promise<Running> {
       changes.passOn(others.tell);
       undo.push(() => others.close());
     }
+    const condition = makeCondition({
+      store,
+      folder: config.databaseUrl ? null : path.join(config.dataFolder, 'db'),
+      damagedPages: pool.damagedPages,
+      now,
+      log,
+    });
     const copies = makeCopyKeeper({
       db: store.db,
+      database: condition.told,
       photoFolder: config.photoFolder,
       folder: config.copyFolder,
       read: pool.readCopy,
@@ -97,6 +107,7 @@ export async function start(config: Config, log: Logger): Promise<Running> {
       pool,
       changes,
       copies,
+      condition,
       ...(metrics && { metrics }),
       field: door.field,
       log,
@@ -108,6 +119,9 @@ export async function start(config: Config, log: Logger): Promise<Running> {
       await getTiming(store.db, pool, now()).catch(() => undefined);
       isAhead = true;
       plans.wake();
+      await condition
+        .readThrough()
+        .catch((error) => log.error({ err: error }, 'the database was not read through'));
     }, AHEAD_MS);
     undo.push(() => clearTimeout(ahead));
     door.answerWith(app);

@@ -1,7 +1,10 @@
 // `npm run rebuild`: do the tables say what the history says? With `--tables rebuild` they do afterwards.
+import path from 'node:path';
 import type { Config } from './config';
 import { completeHistory } from './services/beginnings';
+import { damageWords } from './services/condition';
 import { compareTables, rebuild } from './services/rebuild';
+import { damagedPages } from './store/pages';
 import { withStore } from './store/withStore';
 
 const SHOWN = 20;
@@ -17,6 +20,7 @@ export async function checkTables(config: Config, now: string): Promise<{ words:
     const { differences: found, aside } = await compareTables(db);
     const rebuilt = config.tables === 'rebuild' && found.length > 0;
     if (rebuilt) await rebuild(db);
+    const damaged = config.databaseUrl ? [] : await damagedPages(path.join(config.dataFolder, 'db'));
     const left = rebuilt ? (await compareTables(db)).differences : found;
     return {
       words: [
@@ -27,9 +31,14 @@ export async function checkTables(config: Config, now: string): Promise<{ words:
         ...(found.length > SHOWN ? [`  and ${found.length - SHOWN} more`] : []),
         ...aside.map(({ seq, why }) => `  line ${seq} is kept and leads to nothing: ${why}`),
         ...(rebuilt ? ['They were made anew from the history.'] : []),
+        ...(damaged.length > 0
+          ? [
+              `The database is damaged: ${await damageWords(db, damaged)} not as written. The disk may be failing: bring back the last good copy (npm run restore).`,
+            ]
+          : []),
         ...(found.length > 0 && !rebuilt ? ['Nothing was changed. `npm run rebuild` makes them anew.'] : []),
       ],
-      agree: left.length === 0,
+      agree: left.length === 0 && damaged.length === 0,
     };
   });
 }

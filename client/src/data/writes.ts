@@ -148,6 +148,14 @@ export function useMakeCalendar() {
   });
 }
 
+export function useEndCalendar() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: () => ask('endCalendar', {}),
+    onSuccess: (ended) => client.setQueryData(['calendar'], ended),
+  });
+}
+
 export function useSaveSite() {
   const client = useQueryClient();
   return useMutation({

@@ -65,7 +65,13 @@ export class FakeServer {
   stations: Answered<'getStations'>['stations'] = [];
   field: Answered<'getField'>['field'] = null;
   sessions: Answered<'getSessions'>['sessions'] = [];
-  copies: Answered<'getCopies'> = { folder: '/srv/orchard-copies', kept: [], isOld: false, failed: null };
+  copies: Answered<'getCopies'> = {
+    folder: '/srv/orchard-copies',
+    kept: [],
+    isOld: false,
+    failed: null,
+    database: { damage: null, isReadOnly: false },
+  };
   /** Every request that came in, oldest first. */
   readonly asked: Asked[] = [];
   /** Nothing answers while it is down. */

@@ -10,7 +10,7 @@ import { starterMap } from '@mortisect/core/tree';
 import { triage } from '@mortisect/core/triage';
 import compression from 'compression';
 import { sql } from 'drizzle-orm';
-import express, { type Express, type Request } from 'express';
+import express, { type ErrorRequestHandler, type Express, type Request } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
@@ -22,8 +22,9 @@ import type { Asking, Pool } from '../pool/pool';
 import { HttpProblem } from '../refusal';
 import { putAction } from '../services/actions';
 import { exportArchive, importArchive } from '../services/archive';
-import { calendarPath, makeCalendar, siteCalendar, treeCalendar } from '../services/calendar';
+import { calendarPath, endCalendar, makeCalendar, siteCalendar, treeCalendar } from '../services/calendar';
 import type { Changes } from '../services/changes';
+import type { Condition } from '../services/condition';
 import type { CopyKeeper } from '../services/copies';
 import { findDevice, getPeople, putDevice } from '../services/devices';
 import { exportCsv, exportGeojson, fromQuery, importTrees } from '../services/exchange';
@@ -69,6 +70,7 @@ interface AppParts {
   changes: Changes;
   metrics?: Metrics;
   copies: CopyKeeper;
+  condition: Pick<Condition, 'noteFault'>;
   /** How phones on the local network come in; null where they do not. */
   field: (() => Field) | null;
   log: Logger;
@@ -111,9 +113,16 @@ export function makeApp(parts: AppParts): Express {
   serveReference(app, parts.version, access.guard);
   if (parts.field) serveTrust(app, parts.field);
   serveWeb(app, config.webFolder);
-  app.use(problemHandler);
+  app.use(noteFaults(parts.condition), problemHandler);
   return app;
 }
+
+const noteFaults =
+  ({ noteFault }: Pick<Condition, 'noteFault'>): ErrorRequestHandler =>
+  (error, _request, _response, next) => {
+    noteFault(error);
+    next(error);
+  };
 
 /** A month: whoever goes back to plain HTTP is not shut out for good. */
 const HSTS_SECONDS = 30 * 24 * 3600;
@@ -234,6 +243,7 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
     deleteStation: ({ params }) => deleteStation(db, params.stationId),
     pushWeather: ({ body, request }) => pushHours(db, request.get('authorization'), body, now()),
     makeCalendar: () => makeCalendar(db),
+    endCalendar: () => endCalendar(db),
     getCalendarPath: () => calendarPath(db),
     getCalendar: ({ params }) => siteCalendar(db, pool, params.token, now()),
     getTreeCalendar: ({ params }) => treeCalendar(db, pool, params.treeId, now()),

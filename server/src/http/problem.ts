@@ -3,7 +3,7 @@ import { fieldPath, type Problem } from '@mortisect/contracts';
 import type { ErrorRequestHandler, Request, Response } from 'express';
 import { ZodError } from 'zod';
 import { HttpProblem } from '../refusal';
-import { isAway, isFull } from '../store/faults';
+import { isAway, isDamaged, isFull, isReadOnly } from '../store/faults';
 
 function sendProblem(request: Request, response: Response, problem: Omit<Problem, 'instance'>): void {
   response
@@ -42,6 +42,22 @@ function asProblem(error: unknown): Omit<Problem, 'instance'> {
       title: 'The database does not answer',
       status: 503,
       detail: 'The database does not answer. What you sent was not kept; try again in a moment.',
+    };
+  if (isReadOnly(error))
+    return {
+      type: 'read-only',
+      title: 'The disk of the server takes nothing',
+      status: 503,
+      detail:
+        'The disk of the server can be read and not written. What you sent was not kept there: it waits on your device and goes out by itself. Whoever looks after the server must see to its disk.',
+    };
+  if (isDamaged(error))
+    return {
+      type: 'damaged',
+      title: 'The database is damaged',
+      status: 500,
+      detail:
+        'A part of the database is not what was written: the disk of the server may be failing. Settings say what to do. What you sent was not kept.',
     };
   if (isFull(error))
     return {

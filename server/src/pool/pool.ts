@@ -12,6 +12,7 @@ import type { TreeFile, TreeFileRead } from '../files/readTrees';
 import type { WeatherFile, WeatherFileRead } from '../files/readWeather';
 import type { SheetPaper, TreeSheet } from '../files/sheet/sheet';
 import { doesNotFit, HttpProblem } from '../refusal';
+import type { DamagedPage } from '../store/pages';
 import type { ComputeName } from './computeNames';
 import type { ComputeBody, Computed, ComputeTask } from './computes';
 import { askedBy, BACKGROUND, FairQueue } from './fairQueue';
@@ -40,6 +41,7 @@ export interface Pool {
   fold(lines: readonly HistoryLine[]): Promise<Present>;
   readTreeFile(file: TreeFile, signal?: AbortSignal): Promise<TreeFileRead>;
   readCopy(file: string): Promise<CopyRead>;
+  damagedPages(folder: string): Promise<DamagedPage[]>;
   /**
    * What a compute route asks for, as JSON.
    *
@@ -106,6 +108,7 @@ export function makePool(worker = new URL('./tasks.worker.mjs', import.meta.url)
       return 'fault' in read ? read : { ...read, rows: await joined(read.rows) };
     },
     readCopy: (file) => off<object, CopyRead>(slow, 'readCopy')({ file }),
+    damagedPages: (folder) => off<object, DamagedPage[]>(slow, 'damagedPages', BACKGROUND)({ folder }),
     async compute(task, { by, isLarge, signal }) {
       const before = asking.get(by) ?? 0;
       if (before >= MOST_OF_ONE) throw new HttpProblem(...BUSY);

@@ -5,6 +5,7 @@ import type { CopyRead } from '../files/archiveFile';
 import type { TreeFile, TreeFileRead } from '../files/readTrees';
 import type { WeatherFile, WeatherFileRead } from '../files/readWeather';
 import type { SheetPaper, TreeSheet } from '../files/sheet/sheet';
+import type { DamagedPage } from '../store/pages';
 import { type Sliced, slicesOf } from './slices';
 
 export { compute } from './computes';
@@ -38,5 +39,8 @@ export async function readTreeFile(file: TreeFile): Promise<Sliced<TreeFileRead,
 export async function readCopy({ file }: { file: string }): Promise<CopyRead> {
   return (await import('../files/archiveFile')).readCopy(file);
 }
+
+export const damagedPages = async ({ folder }: { folder: string }): Promise<DamagedPage[]> =>
+  (await import('../store/pages')).damagedPages(folder);
 
 export const fold = ({ lines }: { lines: readonly HistoryLine[] }): Present => folded(lines);

@@ -5,6 +5,7 @@ register();
 const tasks = await import('./tasks.ts');
 export const {
   compute,
+  damagedPages,
   fold,
   readTreeFile,
   readCopy,

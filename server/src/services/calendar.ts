@@ -11,7 +11,7 @@ import type { Pool } from '../pool/pool';
 import { notThere } from '../refusal';
 import type { Db, Store } from '../store/openDb';
 import { getJobs } from './jobs';
-import { keep, kept } from './keepsakes';
+import { keep, kept, letGo } from './keepsakes';
 import { getTree, getTrees } from './orchard';
 import { getAftercare } from './runs';
 import { getSite } from './site';
@@ -24,6 +24,12 @@ export async function makeCalendar(db: Store): Promise<{ path: string }> {
   const token = randomBytes(24).toString('base64url');
   await keep(db, KEPT_AS, { token });
   return { path: pathOf(token) };
+}
+
+/** There is no address any more, until one is made. */
+export async function endCalendar(db: Store): Promise<{ path: null }> {
+  await letGo(db, KEPT_AS);
+  return { path: null };
 }
 
 export async function calendarPath(db: Store): Promise<{ path: string | null }> {

@@ -97,6 +97,8 @@ const serverUrl = process.env.TEST_DATABASE_URL;
   expect(gunzipSync(readFileSync(again)).toString()).toBe(text);
 });
 
+const WELL = { damage: null, isReadOnly: false };
+
 describe('what is not a whole copy is refused in words, and leaves nothing', () => {
   const lines = () => text.split('\n');
   test.each<[string, () => Buffer, RegExp]>([
@@ -188,6 +190,7 @@ describe('one a day', () => {
       db: source.store.db,
       photoFolder: path.join(folder, 'photos'),
       folder: path.join(folder, 'daily'),
+      database: () => WELL,
       now,
       log,
       looksAfterMs: 1e9,
@@ -256,6 +259,7 @@ test('over the wire: told and made; where none are wanted it says so', async () 
     kept: [],
     isOld: false,
     failed: null,
+    database: WELL,
   });
   const { default: request } = await import('supertest');
   const made = await request(app).post('/api/copies').set('Host', '127.0.0.1').expect(200);

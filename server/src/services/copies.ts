@@ -11,6 +11,7 @@ import { count } from 'drizzle-orm';
 import type { Logger } from 'pino';
 import { type CopyRead, readCopy } from '../files/archiveFile';
 import { HttpProblem } from '../refusal';
+import { sweep } from '../store/dataFolder';
 import { isFull } from '../store/faults';
 import type { Db } from '../store/openDb';
 import { orchards, trees } from '../store/schema';
@@ -136,6 +137,8 @@ export interface CopyKeeper {
 }
 
 interface KeeperParts extends CopyParts {
+  /** What is told of the database itself. */
+  database: () => Copies['database'];
   /** Null: no copies are made. */
   folder: string | null;
   now: () => string;
@@ -150,6 +153,7 @@ const LOOKS_AGAIN_MS = 30 * 60_000;
 /** Sees to it that no day with an orchard goes without a copy. */
 export function makeCopyKeeper({
   folder,
+  database,
   now,
   log,
   onFailed = () => {},
@@ -172,6 +176,7 @@ export function makeCopyKeeper({
       const at = now();
       const { bytes } = await makeCopy(parts, path.join(into, copyName(at)));
       failed = null;
+      sweep(into);
       for (const name of spentCopies(copiesIn(into))) rmSync(path.join(into, name), { force: true });
       log.info({ bytes }, 'a copy was made');
     } catch (error) {
@@ -216,7 +221,13 @@ export function makeCopyKeeper({
   const keeper: CopyKeeper = {
     async told() {
       const age = await ageMs();
-      return { folder, kept: kept(), isOld: folder !== null && age !== null && age > OLD_AFTER_MS, failed };
+      return {
+        folder,
+        kept: kept(),
+        isOld: folder !== null && age !== null && age > OLD_AFTER_MS,
+        failed,
+        database: database(),
+      };
     },
     async make() {
       if (folder === null)

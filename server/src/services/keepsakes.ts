@@ -14,3 +14,7 @@ export async function keep(db: Store, name: string, value: unknown): Promise<voi
     .values({ name, value })
     .onConflictDoUpdate({ target: keepsakes.name, set: { value } });
 }
+
+export async function letGo(db: Store, name: string): Promise<void> {
+  await db.delete(keepsakes).where(eq(keepsakes.name, name));
+}

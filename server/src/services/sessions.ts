@@ -6,6 +6,7 @@ import { parse as browserOf } from 'bowser';
 import { and, desc, eq, gt, lt } from 'drizzle-orm';
 import { type SessionData, Store as SessionStore } from 'express-session';
 import { notThere } from '../refusal';
+import { whereItCan } from '../store/faults';
 import type { Db } from '../store/openDb';
 import { sessions } from '../store/schema';
 import { moment } from './moment';
@@ -71,7 +72,7 @@ export function sessionsIn(db: Db, now: () => string): SessionStore {
     override touch(id: string, { usedAt }: SessionData, done?: (error?: unknown) => void) {
       if (Date.parse(now()) - Date.parse(usedAt) < NOTED_MS) return done?.();
       const note = db.update(sessions).set({ usedAt: now(), endsAt: until() }).where(live(id));
-      answer(Promise.resolve(note), done);
+      answer(whereItCan(note), done);
     }
 
     override destroy(id: string, done?: (error?: unknown) => void) {

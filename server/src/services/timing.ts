@@ -13,6 +13,7 @@ import { dayAt } from '../files/day';
 import type { Pool } from '../pool/pool';
 import type { TimingTask } from '../pool/when';
 import { HttpProblem, notThere } from '../refusal';
+import { whereItCan } from '../store/faults';
 import type { Db } from '../store/openDb';
 import { actions, findings, trees } from '../store/schema';
 import { keep, kept } from './keepsakes';
@@ -151,7 +152,7 @@ async function overRestart(
   const before = await kept<{ stamp: string; json: string }>(db, KEPT_AS);
   if (before?.stamp === stamp) return JSON.parse(before.json);
   const answer = await make();
-  await keep(db, KEPT_AS, { stamp, json: JSON.stringify(answer) });
+  await whereItCan(keep(db, KEPT_AS, { stamp, json: JSON.stringify(answer) }));
   return answer;
 }
 

@@ -215,6 +215,11 @@ test('the calendar is read by its address alone, ends with a new one, and holds 
   expect(looks.length).toBeGreaterThan(5);
   expect(looks.every((event) => event.startDate.isDate)).toBe(true);
   expect(new Set(events.map((event) => event.uid)).size).toBe(events.length);
+  const ended = await request(orchard.app).delete('/api/calendar').set('X-Device-Id', deviceId).expect(200);
+  expect(ended.body).toEqual({ path: null });
+  await request(orchard.app).get(made.path).expect(404);
+  const { body: told } = await request(orchard.app).get('/api/calendar').expect(200);
+  expect(told).toEqual({ path: null });
 });
 
 test('without weather it is told what the calendar still says, and what nobody can', async () => {

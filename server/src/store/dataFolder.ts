@@ -1,5 +1,15 @@
-// May this process have this data folder? One process a folder, told by a lock with its process id.
-import { chmodSync, existsSync, mkdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+// May this process have this data folder? One process a folder, told by a lock with its process id, and held by the system while it lives.
+import {
+  chmodSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
+import { createServer, type Server } from 'node:net';
 import path from 'node:path';
 import { StartFailure } from '../failure';
 
@@ -19,6 +29,14 @@ export function holdDataFolder(folder: string): HeldFolder {
     makeFolder(folder);
     closeToOthers(folder);
     takeLock(lock, folder);
+    const held = heldBySystem(folder);
+    sweep(path.join(folder, 'photos'));
+    return {
+      release: () => {
+        held?.close();
+        letGo(lock);
+      },
+    };
   } catch (error) {
     if (error instanceof StartFailure) throw error;
     throw new StartFailure(
@@ -26,7 +44,52 @@ export function holdDataFolder(folder: string): HeldFolder {
       'Choose another with --data FOLDER, or give this user the right to write there.',
     );
   }
-  return { release: () => rmSync(lock, { force: true }) };
+}
+
+/** The disk may take nothing any more; the next start finds that nobody holds this lock. */
+function letGo(lock: string): void {
+  try {
+    rmSync(lock, { force: true });
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code !== 'EROFS') throw error;
+  }
+}
+
+/**
+ * A name that dies with its process, whoever removes the file of the lock: the system gives it to one process only.
+ *
+ * @returns null where the system has no such names
+ * @source unix(7), Linux: abstract sockets
+ */
+function heldBySystem(folder: string): Server | null {
+  if (process.platform !== 'linux') return null;
+  const { dev, ino } = statSync(folder);
+  const server = createServer();
+  // That it is taken is known at once
+  server.on('error', () => undefined);
+  server.listen(`\0mortisect-${dev}-${ino}`).unref();
+  if (server.listening) return server;
+  throw inUse(folder, 'another process');
+}
+
+const inUse = (folder: string, by: string) =>
+  new StartFailure(
+    `The data folder ${folder} is in use by ${by}.`,
+    'Stop that process first, or choose another folder with --data FOLDER.',
+  );
+
+/** A file that was being written when its process ended has this end; one that is still being written is younger. */
+const PART = '.part';
+const PART_LIVES_MS = 3_600_000;
+
+/** Takes away what was left half written. @param folder it may be missing */
+export function sweep(folder: string): void {
+  if (!existsSync(folder)) return;
+  for (const name of readdirSync(folder)) {
+    const file = path.join(folder, name);
+    if (name.endsWith(PART) && Date.now() - statSync(file).mtimeMs > PART_LIVES_MS)
+      rmSync(file, { force: true });
+  }
 }
 
 /** Level by level: Node's own recursive mkdir never returns on file systems that take no folders, such as /proc. */
@@ -52,12 +115,7 @@ function takeLock(lock: string, folder: string): void {
       if ((error as NodeJS.ErrnoException).code !== 'EEXIST') throw error;
     }
     const pid = liveHolder(lock);
-    if (pid !== null) {
-      throw new StartFailure(
-        `The data folder ${folder} is in use by process ${pid}.`,
-        'Stop that process first, or choose another folder with --data FOLDER.',
-      );
-    }
+    if (pid !== null) throw inUse(folder, `process ${pid}`);
     rmSync(lock, { force: true });
   }
   throw new StartFailure(

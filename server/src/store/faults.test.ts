@@ -1,5 +1,5 @@
 // What went wrong below, told by its cause however it was wrapped.
-import { isAway, isFull } from './faults';
+import { isAway, isDamaged, isFull, isReadOnly, isUnwritten, whereItCan } from './faults';
 
 const failed = (message: string, code?: string, cause?: Error) =>
   Object.assign(new Error(message, { cause }), code === undefined ? {} : { code });
@@ -27,4 +27,28 @@ test.each<[string, Error, { away: boolean; full: boolean }]>([
 
 test('what is no error is neither', () => {
   expect([isAway('08006'), isFull({ code: 'ENOSPC' }), isFull(null)]).toEqual([false, false, false]);
+});
+
+test.each<[string, Error, string[]]>([
+  ['a copy that is only read', failed('x', undefined, failed('cannot execute', '25006')), ['read only']],
+  ['a file of the system', failed('EROFS: open', 'EROFS'), ['read only']],
+  [
+    'a page that could not go out',
+    failed('could not write block 3: Read-only file system', '42501'),
+    ['unwritten'],
+  ],
+  ['a log that could not', failed('could not fsync file: I/O error', '58030'), ['unwritten']],
+  ['a page that could not be read', failed('could not read block 3: I/O error', '58030'), []],
+  ['a right that is missing', failed('permission denied for table', '42501'), []],
+  ['a page', failed('x', 'XX001'), ['damaged']],
+  ['an index', failed('x', 'XX002'), ['damaged']],
+  ['a fault inside', failed('x', 'XX000'), []],
+])('%s', (_said, error, told) => {
+  const found = { 'read only': isReadOnly, unwritten: isUnwritten, damaged: isDamaged };
+  expect(Object.entries(found).flatMap(([name, is]) => (is(error) ? [name] : []))).toEqual(told);
+});
+
+test('what is noted by the way may go unwritten for that, and for nothing else', async () => {
+  await expect(whereItCan(Promise.reject(failed('x', '25006')))).resolves.toBeUndefined();
+  await expect(whereItCan(Promise.reject(failed('x', '23505')))).rejects.toThrow('x');
 });

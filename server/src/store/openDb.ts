@@ -2,10 +2,12 @@
 import { existsSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { gzipSync } from 'node:zlib';
 import type { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
 import { StartFailure } from '../failure';
+import { endsAtPanic, type Lasting, lasting } from './failover';
 import { isAtOnce } from './faults';
 import * as schema from './schema';
 
@@ -17,6 +19,8 @@ export interface OpenDb {
   kind: 'pglite' | 'postgres';
   /** The whole database as a tar file, from which `copyOf` opens another; null where a server keeps it. */
   dump: (() => Promise<Blob>) | null;
+  /** The disk takes nothing for now: a copy is read, and whoever writes is refused. */
+  isReadOnly(): boolean;
   close(): Promise<void>;
 }
 
@@ -102,51 +106,83 @@ async function openServer(url: string): Promise<OpenDb> {
   await client.query('select pg_advisory_unlock($1)', [MIGRATION_LOCK]);
   client.release();
   onServer.add(db);
-  return { db, kind: 'postgres', dump: null, close: () => pool.end() };
+  return { db, kind: 'postgres', dump: null, isReadOnly: () => false, close: () => pool.end() };
 }
 
 async function openEmbedded(place: Exclude<DbPlace, { url: string }>): Promise<OpenDb> {
   const { drizzle } = await import('drizzle-orm/pglite');
   const { migrate } = await import('drizzle-orm/pglite/migrator');
-  const client = await openPGlite(place).catch((error: unknown) => {
+  const kept = await openPGlite(place).catch((error: unknown) => {
     const where = typeof place === 'object' && 'folder' in place ? place.folder : 'memory';
+    const isBegun = existsSync(path.join(where, 'db'));
     throw new StartFailure(
-      `The database in ${where} cannot be opened (${error instanceof Error ? error.message : error}).`,
-      'Nothing was changed. Put back a copy of the folder, or start with another one.',
+      `The database in ${where} cannot be ${isBegun ? 'opened' : 'begun'} (${reasonOf(error)}).`,
+      isBegun
+        ? 'Nothing was changed, and the folder may be damaged. Keep it as it is, and bring the last good copy into another: npm run restore -- COPY --data FOLDER.'
+        : 'Make room there, or choose another folder with --data FOLDER.',
     );
   });
-  const db = drizzle({ client, schema });
+  const db = drizzle({ client: kept.client as PGlite, schema });
   try {
     if ((await refuseNewer(db)) && typeof place === 'object' && 'folder' in place)
-      await layAside(client, place.folder);
+      await layAside(kept, place.folder);
     await migrate(db, { migrationsFolder });
   } catch (error) {
-    await client.close();
+    await kept.close();
     throw error;
   }
-  return { db, kind: 'pglite', dump: () => client.dumpDataDir('none'), close: () => client.close() };
+  return { db, kind: 'pglite', dump: kept.dump, isReadOnly: kept.isReadOnly, close: kept.close };
 }
 
-async function openPGlite(place: Exclude<DbPlace, { url: string }>): Promise<PGlite> {
+async function openPGlite(place: Exclude<DbPlace, { url: string }>): Promise<Lasting> {
   const { PGlite } = await import('@electric-sql/pglite');
   const { SYNCED_START, SyncedFiles, syncFolder, syncTree } = await import('./syncedFiles');
   // A cluster that its makers have begun: to begin one here takes four seconds, to copy one takes half of one
   const { dataDir: begun } = await import('@electric-sql/pglite-prepopulatedfs');
-  if (place === 'memory') return PGlite.create({ loadDataDir: await begun() });
-  if ('copyOf' in place) return PGlite.create({ loadDataDir: place.copyOf });
+  if (place === 'memory') return inMemory(await PGlite.create({ loadDataDir: await begun() }));
+  if ('copyOf' in place) return inMemory(await PGlite.create({ loadDataDir: place.copyOf }));
   const folder = path.join(place.folder, 'db');
   if (!existsSync(folder)) {
     // Under another name until all of it is there: a start that is cut off begins anew
     const beginning = `${folder}.begun`;
     rmSync(beginning, { recursive: true, force: true });
-    const client = await PGlite.create({ dataDir: beginning, loadDataDir: await begun() });
-    await client.close();
-    syncTree(beginning);
+    try {
+      const client = await PGlite.create({ dataDir: beginning, loadDataDir: await begun() });
+      await client.close();
+      syncTree(beginning);
+    } catch (error) {
+      rmSync(beginning, { recursive: true, force: true });
+      throw error;
+    }
     renameSync(beginning, folder);
     syncFolder(place.folder);
   }
-  return PGlite.create({ fs: new SyncedFiles(folder), startParams: SYNCED_START });
+  return lasting(folder, async (at) =>
+    endsAtPanic(await PGlite.create({ fs: new SyncedFiles(at), startParams: SYNCED_START })),
+  );
 }
+
+/** The file system of the engine throws numbers. @source WASI snapshot preview 1: errno */
+const REASONS: Record<number, string> = {
+  2: 'no right to write there',
+  19: 'the disk takes no more of this user',
+  29: 'the disk fails',
+  51: 'there is no room on the disk',
+  69: 'the disk can only be read',
+};
+
+function reasonOf(error: unknown): string {
+  if (error instanceof Error) return error.message;
+  const { errno } = (error ?? {}) as { errno?: unknown };
+  return typeof errno === 'number' ? (REASONS[errno] ?? `fault ${errno} of the file system`) : String(error);
+}
+
+const inMemory = (client: PGlite): Lasting => ({
+  client,
+  dump: () => client.dumpDataDir('none'),
+  isReadOnly: () => false,
+  close: () => client.close(),
+});
 
 /** @returns whether migrations wait that a database that is kept already has not seen */
 async function refuseNewer(db: Db): Promise<boolean> {
@@ -176,9 +212,9 @@ async function refuseNewer(db: Db): Promise<boolean> {
 export const BEFORE_UPGRADE = 'db-before-upgrade.tar.gz';
 
 /** Whole, or not at all. */
-async function layAside(client: PGlite, folder: string): Promise<void> {
+async function layAside({ dump }: Lasting, folder: string): Promise<void> {
   const file = path.join(folder, BEFORE_UPGRADE);
-  const dump = await client.dumpDataDir('gzip');
-  writeFileSync(`${file}.part`, Buffer.from(await dump.arrayBuffer()), { flush: true, mode: 0o600 });
+  const packed = gzipSync(Buffer.from(await (await dump()).arrayBuffer()));
+  writeFileSync(`${file}.part`, packed, { flush: true, mode: 0o600 });
   renameSync(`${file}.part`, file);
 }

@@ -13,6 +13,7 @@ import { setUpAccess } from '../http/access';
 import { makeApp } from '../http/app';
 import { makePool, type Pool } from '../pool/pool';
 import { makeChanges } from '../services/changes';
+import { makeCondition } from '../services/condition';
 import { makeCopyKeeper } from '../services/copies';
 import { type DbPlace, type OpenDb, openDb } from '../store/openDb';
 
@@ -52,7 +53,16 @@ async function appOn(store: OpenDb, settings: Partial<Config>): Promise<Orchard>
   const now = () => NOW;
   const access = await setUpAccess(config, store.db, now);
   const { photoFolder, copyFolder: folder } = config;
-  const copies = makeCopyKeeper({ db: store.db, photoFolder, folder, read: pool.readCopy, now, log });
+  const condition = makeCondition({ store, folder: null, damagedPages: pool.damagedPages, now, log });
+  const copies = makeCopyKeeper({
+    db: store.db,
+    database: condition.told,
+    photoFolder,
+    folder,
+    read: pool.readCopy,
+    now,
+    log,
+  });
   const app = makeApp({
     db: store.db,
     config,
@@ -60,6 +70,7 @@ async function appOn(store: OpenDb, settings: Partial<Config>): Promise<Orchard>
     pool,
     changes,
     copies,
+    condition,
     field: null,
     log,
     version: '0.0.0',

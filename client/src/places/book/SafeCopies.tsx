@@ -17,6 +17,7 @@ export function SafeCopies({ timeZone }: { timeZone: string }) {
   return (
     <View gap={12}>
       <Section>Safe copies</Section>
+      {copies ? <Trouble copies={copies} timeZone={timeZone} /> : null}
       {copies ? (
         <Told copies={copies} timeZone={timeZone} />
       ) : (
@@ -29,6 +30,30 @@ export function SafeCopies({ timeZone }: { timeZone: string }) {
         </Button>
       ) : null}
     </View>
+  );
+}
+
+/** What is wrong with the database itself, and what to do. */
+function Trouble({ copies: { database, folder, kept }, timeZone }: { copies: Copies; timeZone: string }) {
+  const [last] = kept;
+  const { damage, isReadOnly } = database;
+  const copy = last
+    ? `bring the last good copy, of ${shortMoment(last.madeAt, timeZone)}, into a new one: npm run restore -- ${folder}/${last.name} --data NEW-FOLDER`
+    : 'there is no good copy here: save the archive now, and look for a copy elsewhere';
+  return (
+    <>
+      {damage ? (
+        <Notice kind="caution" title={DAMAGED}>
+          {`Seen ${shortMoment(damage.seenAt, timeZone)}: ${damage.what} not as written. The disk of the server may be failing. Stop the server, keep its data folder as it is, and ${copy}.`}
+        </Notice>
+      ) : null}
+      {isReadOnly ? (
+        <Notice kind="caution" title={READ_ONLY}>
+          What is there can be read. What is recorded now waits on each device and goes out by itself once the
+          disk takes it. Whoever looks after the server must see to its disk.
+        </Notice>
+      ) : null}
+    </>
   );
 }
 
@@ -71,6 +96,9 @@ function Told({ copies, timeZone }: { copies: Copies; timeZone: string }) {
     </>
   );
 }
+
+export const DAMAGED = 'The database is damaged';
+export const READ_ONLY = 'The disk of the server takes nothing';
 
 /** What Today and Settings say of a copy that is old. */
 export const oldWords = ({ kept }: Copies) =>

@@ -237,6 +237,26 @@ describe('safe copies', () => {
       { failed: { at: '2026-11-24T09:00:00Z', why: 'There is no room.' } },
       'There is no room.',
     ],
+    [
+      'damage',
+      {
+        kept: [made('2026-11-23T10:00:00Z')],
+        database: { damage: { seenAt: '2026-11-24T09:00:00Z', what: '2 pages in trees' }, isReadOnly: false },
+      },
+      'npm run restore -- /srv/orchard-copies/2026-11-23T10:00:00Z.gz --data NEW-FOLDER',
+    ],
+    [
+      'damage without a copy',
+      {
+        database: { damage: { seenAt: '2026-11-24T09:00:00Z', what: '1 page in trees' }, isReadOnly: false },
+      },
+      '1 page in trees not as written. The disk of the server may be failing. Stop the server, keep its data folder as it is, and there is no good copy here',
+    ],
+    [
+      'a disk that takes nothing',
+      { database: { damage: null, isReadOnly: true } },
+      'What is there can be read.',
+    ],
   ])('%s is said', async (_said, copies, words) => {
     await settingsOf(copies);
     expect(document.body.textContent).toContain(words);

@@ -18,7 +18,7 @@ import { Aside, Screen } from '../../ui/Screen';
 import { useWide } from '../../ui/theme';
 import { Body, Section } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
-import { oldWords } from '../book/SafeCopies';
+import { DAMAGED, oldWords, READ_ONLY } from '../book/SafeCopies';
 import { useRun } from '../cut/useRun';
 import { nowWords } from '../when/daysView';
 import { actionWords, clockOffWords, disorderWords, placeWords, plural } from '../words';
@@ -170,7 +170,13 @@ function HandOverRow({ run }: { run: Run }) {
 /** Only where something is wrong with it. */
 function CopyRow({ timeZone }: { timeZone: string }) {
   const copies = useCopies().data;
-  if (!copies?.isOld) return null;
+  if (!copies) return null;
+  const { damage, isReadOnly } = copies.database;
+  if (damage || isReadOnly)
+    return (
+      <Row href="/book/settings" title={damage ? DAMAGED : READ_ONLY} detail="Settings say what to do" />
+    );
+  if (!copies.isOld) return null;
   const [last] = copies.kept;
   const said = [
     ...(last ? [`Made ${shortMoment(last.madeAt, timeZone)}`] : []),

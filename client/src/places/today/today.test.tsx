@@ -186,3 +186,13 @@ test.each([
   await waitFor(() => expect(rowTo(/device’s clock/)).toBe(words && '/book/settings'));
   if (words) expect(rowTo(words)).toBe('/book/settings');
 });
+
+test.each([
+  [{ damage: { seenAt: NOW, what: '1 page in trees' }, isReadOnly: false }, 'The database is damaged'],
+  [{ damage: null, isReadOnly: true }, 'The disk of the server takes nothing'],
+])('a database that is not well is told, and Settings say more: %j', async (database, words) => {
+  const server = new FakeServer([detail([])]);
+  server.copies = { ...server.copies, database };
+  const rowTo = await come(server);
+  await waitFor(() => expect(rowTo(words)).toBe('/book/settings'));
+});

@@ -4,7 +4,13 @@ import { useState } from 'react';
 import { ago } from '../../../data/moment';
 import { useCalendarPath, useStations } from '../../../data/queries';
 import { useClock } from '../../../data/useClock';
-import { newId, useDeleteStation, useMakeCalendar, usePutStation } from '../../../data/writes';
+import {
+  newId,
+  useDeleteStation,
+  useEndCalendar,
+  useMakeCalendar,
+  usePutStation,
+} from '../../../data/writes';
 import { Button } from '../../../ui/Button';
 import { Failed } from '../../../ui/Failed';
 import { Field } from '../../../ui/Field';
@@ -74,12 +80,13 @@ export function Stations() {
 export function SubscribeCalendar() {
   const { data } = useCalendarPath();
   const make = useMakeCalendar();
+  const end = useEndCalendar();
   const path = data?.path ?? null;
   const address = path === null ? null : `${window.location.origin}${path}`;
   return (
     <View gap={10}>
       <Section>Calendar to subscribe to</Section>
-      <Failed title="Not done" error={make.error} />
+      <Failed title="Not done" error={make.error ?? end.error} />
       <Body>
         Windows of each kind of wood, days to look after a frost, jobs due. Whoever has the address can read
         it.
@@ -90,6 +97,7 @@ export function SubscribeCalendar() {
           <View flexDirection="row" gap={12} flexWrap="wrap">
             <Button onPress={() => void navigator.clipboard?.writeText(address)}>Copy</Button>
             <Button onPress={() => make.mutate()}>New address, end this one</Button>
+            <Button onPress={() => end.mutate()}>End it</Button>
           </View>
         </>
       ) : (
