@@ -110,11 +110,13 @@ export async function webAppBuilt() {
   writeFileSync(stamp, wanted);
 }
 
-/** Compiles the server and what its worker threads load, so that a start reads a few files and no TypeScript. It takes a quarter of a second. */
-export async function serverBuilt() {
+/**
+ * Compiles the server and what its worker threads load, so that a start reads a few files and no TypeScript. It takes a quarter of a second.
+ *
+ * @param outdir as deep below its root as the sources, so that both find server/drizzle
+ */
+export async function serverBuilt(outdir = path.join(root, 'server/dist/js')) {
   const { build } = await import('esbuild');
-  // As deep as the sources, so that both find server/drizzle
-  const outdir = 'server/dist/js';
   await build({
     absWorkingDir: root,
     entryPoints: { main: 'server/src/main.ts', 'tasks.worker': 'server/src/pool/tasks.ts' },
@@ -142,7 +144,7 @@ export async function serverBuilt() {
   });
   copyFileSync(
     path.join(root, 'server/src/demo/orrinBight.data.json'),
-    path.join(root, outdir, 'orrinBight.data.json'),
+    path.join(outdir, 'orrinBight.data.json'),
   );
 }
 

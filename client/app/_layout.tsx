@@ -9,6 +9,7 @@ import { askSession, queryClient } from '../src/data/queryClient';
 import { takeOver } from '../src/data/takeOver';
 import { Gate } from '../src/places/shell/Gate';
 import { PlaceKeys } from '../src/places/shell/Keys';
+import { NewVersion } from '../src/places/shell/NewVersion';
 import { OutboxBar } from '../src/places/shell/OutboxBar';
 import { PlaceBar } from '../src/places/shell/PlaceBar';
 import { PlaceError } from '../src/places/shell/PlaceError';
@@ -48,6 +49,7 @@ function House() {
   const bar = <PlaceBar key="bar" />;
   const page = (
     <View key="page" flex={1} minHeight={0} minWidth={0}>
+      <NewVersion />
       <OutboxBar />
       <Slot unstable_screenErrorBoundary={PlaceError} />
     </View>

@@ -98,6 +98,13 @@ export const weatherUnits: Record<Column, readonly [own: string, ...others: stri
   wetMinutes: ['min', 'share of the hour'],
 };
 
+/** What a device takes over when it first opens the app, bytes; less goes over the line, packed. */
+export const FirstSync = z.object({
+  appBytes: z.number().int().min(0).describe('the app; 0 where none is built'),
+  orchardBytes: z.number().min(0).describe('of the orchard: the register, and the trees with something open'),
+});
+export type FirstSync = z.infer<typeof FirstSync>;
+
 /** The safe copies of this server: whole archives, packed, each read back before it counts. */
 export const Copies = z
   .object({

@@ -3,6 +3,7 @@ export {
   ArchiveReport,
   ColumnMapping,
   Copies,
+  FirstSync,
   ImportChoices,
   ImportReport,
   importFormats,

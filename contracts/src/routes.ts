@@ -24,7 +24,7 @@ import { LimbMap } from '@mortisect/core/tree';
 import { repairs } from '@mortisect/core/weather';
 import { z } from 'zod';
 import { computeRoutes } from './computeRoutes';
-import { ArchiveReport, Copies, ImportReport, importFormats } from './exchange';
+import { ArchiveReport, Copies, FirstSync, ImportReport, importFormats } from './exchange';
 import { type Route, route } from './route';
 import * as when from './when';
 
@@ -34,6 +34,12 @@ const Health = z.object({
   ok: z.literal(true),
   now: z.iso.datetime(),
   demo: z.boolean(),
+  app: z
+    .string()
+    .nullable()
+    .describe(
+      'the script that the app of this server begins with: a page that runs another is of another version',
+    ),
   clockSet: z
     .boolean()
     .describe('it does not go by the clock of its machine, but by one set for pictures and tests'),
@@ -313,6 +319,13 @@ export const routes = {
     rawBody: { types: ['*/*'], streamed: true },
     response: ArchiveReport,
     fromDevice: true,
+  }),
+  getFirstSync: route({
+    method: 'get',
+    path: '/api/first-sync',
+    tag: 'Field records',
+    summary: 'How much a device takes over when it first opens the app',
+    response: FirstSync,
   }),
   getCopies: route({
     method: 'get',

@@ -3,6 +3,7 @@ import path from 'node:path';
 import { parseArgs } from 'node:util';
 import { z } from 'zod';
 import { StartFailure } from './failure';
+import { WEB_FOLDER } from './http/web';
 
 const Config = z.object({
   host: z.string().min(1),
@@ -84,7 +85,7 @@ export function readConfig(argv: string[], env: NodeJS.ProcessEnv): Config {
     tables: values.tables,
     backup: values.backup,
     restore: values.restore,
-    webFolder: path.resolve(values.web ?? 'client/dist'),
+    webFolder: path.resolve(values.web ?? WEB_FOLDER),
     logLevel: env.LOG_LEVEL ?? 'info',
   });
   const ways = [values.lan, values.cert ?? values.key, values.proxy].filter(Boolean).length;

@@ -1,9 +1,10 @@
 // What was recorded here and has not reached the server yet: kept on this device, sent in order, each exactly once.
 import type { Problem } from '@mortisect/contracts';
-import { createStore, delMany, entries, set } from 'idb-keyval';
+import { clear, createStore, delMany, entries, set } from 'idb-keyval';
 import { v7 } from 'uuid';
 import { create } from 'zustand';
 import { type Ask, ask, NoAnswer, ServerProblem } from './api';
+import { keptStore } from './queryClient';
 
 /** Writes that may wait: every one carries its own id, so that the server counts it once however often it comes. */
 export type OutboxRoute = 'putFinding' | 'putAction' | 'putPhoto' | 'putLimbs' | 'putTree' | 'putJob';
@@ -91,7 +92,15 @@ export async function enqueue<R extends OutboxRoute>(
 }
 
 async function keep(item: OutboxItem): Promise<void> {
-  if (store) await set(item.id, item, store);
+  if (store) {
+    const write = () => set(item.id, item, store);
+    // What was only read makes room for what was recorded
+    await write().catch(async (error: unknown) => {
+      if ((error as { name?: unknown }).name !== 'QuotaExceededError' || !keptStore) throw error;
+      await clear(keptStore);
+      await write();
+    });
+  }
   useOutbox.setState(({ items }) => ({
     items: [...items.filter((one) => one.id !== item.id), item].sort((a, b) => (a.id < b.id ? -1 : 1)),
   }));

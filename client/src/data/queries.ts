@@ -30,6 +30,8 @@ export const useHealth = () =>
     staleTime: sinceLoaded(CLOCK_FRESH_MS),
     refetchOnWindowFocus: 'always',
   });
+export const useFirstSync = () =>
+  useQuery({ queryKey: ['first-sync'], queryFn: () => ask('getFirstSync', {}) });
 export const useSession = () =>
   useQuery({ queryKey: ['session'], queryFn: () => ask('getSession', {}), staleTime: 0 });
 export const useSite = () => useQuery({ queryKey: ['site'], queryFn: () => ask('getSite', {}) });

@@ -196,3 +196,9 @@ export function speciesWords({ species, cultivar, form }: TreeSummary): string {
 export function clockOffWords(offMs: number): string {
   return `This device’s clock is ${spanWords(offMs)} ${offMs > 0 ? 'ahead' : 'behind'}`;
 }
+
+/** “900 kB”, “4.2 MB”, “1.3 GB”. */
+export function bytesWords(bytes: number): string {
+  if (bytes < 1024 ** 2) return `${Math.max(1, Math.round(bytes / 1024))} kB`;
+  return bytes < 1024 ** 3 ? `${(bytes / 1024 ** 2).toFixed(1)} MB` : `${(bytes / 1024 ** 3).toFixed(1)} GB`;
+}

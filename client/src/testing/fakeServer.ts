@@ -128,7 +128,7 @@ export class FakeServer {
     const id = Object.values(params)[0] ?? '';
     switch (name) {
       case 'health':
-        return { ok: true, now: NOW, demo: false, clockSet: true };
+        return { ok: true, now: NOW, demo: false, app: null, clockSet: true };
       case 'getSession':
         return { required: false, signedIn: true };
       case 'putDevice':
@@ -137,6 +137,8 @@ export class FakeServer {
         return { field: this.field };
       case 'getSessions':
         return { sessions: this.sessions };
+      case 'getFirstSync':
+        return { appBytes: 4_404_019, orchardBytes: 51_200 };
       case 'getCopies':
         return this.copies;
       case 'getSite':

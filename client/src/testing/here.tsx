@@ -88,6 +88,7 @@ export function show(page: ReactElement, server: FakeServer, { wide = false } = 
   queryClient.setQueryData(['health'], {
     ok: true,
     demo: false,
+    app: null,
     clockSet: true,
     aheadMs: Date.parse(NOW) - Date.now(),
   });

@@ -19,6 +19,7 @@ export function readOrchard(details: TreeDetail[], actions: Action[] = []): Quer
   client.setQueryData(['health'], {
     ok: true,
     demo: false,
+    app: null,
     clockSet: true,
     aheadMs: Date.parse(NOW) - Date.now(),
   });

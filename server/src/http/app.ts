@@ -29,6 +29,7 @@ import type { CopyKeeper } from '../services/copies';
 import { findDevice, getPeople, putDevice } from '../services/devices';
 import { exportCsv, exportGeojson, fromQuery, importTrees } from '../services/exchange';
 import { putFinding } from '../services/findings';
+import { firstSync } from '../services/firstSync';
 import { readLog } from '../services/history';
 import { getJobs, putJob } from '../services/jobs';
 import { getKeptPlans } from '../services/keptPlans';
@@ -57,7 +58,7 @@ import { type Handlers, isLarge, mountRoutes } from './mount';
 import { problemHandler } from './problem';
 import { serveReference } from './reference';
 import { type Field, serveTrust } from './trust';
-import { serveWeb } from './web';
+import { appIn, serveWeb } from './web';
 
 const MAPPING = { field: 'mapping', holds: 'field to column' };
 const CHOICES = { field: 'choices', holds: 'starts, kinds and units' };
@@ -145,7 +146,13 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
   ) as unknown as Pick<Handlers, ComputeName>;
   return {
     ...off,
-    health: () => ({ ok: true, now: now(), demo: config.demo, clockSet: config.now !== undefined }),
+    health: () => ({
+      ok: true,
+      now: now(),
+      demo: config.demo,
+      app: appIn(config.webFolder),
+      clockSet: config.now !== undefined,
+    }),
     ready: async () => {
       await db.execute(sql`select 1`).catch(() => {
         throw new HttpProblem(503, 'not-ready', 'Not ready', 'The database does not answer.');
@@ -195,6 +202,7 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
       const { authority: _authority, ...told } = field();
       return { field: told };
     },
+    getFirstSync: () => firstSync(db, config.webFolder),
     getCopies: () => copies.told(),
     makeCopy: () => copies.make(),
     importTrees: ({ query: { format, take, mapping, choices }, bytes, device, request }) =>

@@ -1,11 +1,11 @@
 // How the web app is served: deep links open, hashed files stay a year, what is missing is said to be missing.
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import express from 'express';
 import request from 'supertest';
 import { problemHandler } from './problem';
-import { serveWeb } from './web';
+import { appIn, serveWeb } from './web';
 
 let folder: string;
 beforeEach(() => {
@@ -57,4 +57,19 @@ test('nothing outside the folder is reached', async () => {
 test('an app that was never built says how to build it', async () => {
   const answer = await request(app()).get('/today').expect(503);
   expect(answer.body.detail).toContain('npm run build');
+});
+
+test('the script that the app begins with is told, also after it was built anew', () => {
+  expect(appIn(folder)).toBeNull();
+  const index = path.join(folder, 'index.html');
+  const write = (name: string, at: number) => {
+    writeFileSync(index, `<script src="/_expo/static/js/web/${name}" defer></script>`);
+    utimesSync(index, at, at);
+  };
+  write('entry-0f65.js', 1000);
+  expect(appIn(folder)).toBe('entry-0f65.js');
+  write('entry-0f66.js', 2000);
+  expect(appIn(folder)).toBe('entry-0f66.js');
+  write('index.js', 3000);
+  expect(appIn(folder)).toBeNull();
 });

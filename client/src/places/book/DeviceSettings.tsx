@@ -13,6 +13,7 @@ import { Notice } from '../../ui/Notice';
 import { useWide } from '../../ui/theme';
 import { Label, Section, Small } from '../../ui/type';
 import { clockOffWords } from '../words';
+import { KeptHere } from './KeptHere';
 import { SignedIn } from './SignedIn';
 
 export function DeviceSettings() {
@@ -67,6 +68,7 @@ export function DeviceSettings() {
           />
         </>
       ) : null}
+      <KeptHere />
       {session?.required ? <SignedIn /> : null}
     </View>
   );

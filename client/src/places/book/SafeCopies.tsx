@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
 import { Notice } from '../../ui/Notice';
 import { Body, Section, Small } from '../../ui/type';
+import { bytesWords } from '../words';
 import { Folded } from './Folded';
 
 export function SafeCopies({ timeZone }: { timeZone: string }) {
@@ -67,7 +68,7 @@ function Told({ copies, timeZone }: { copies: Copies; timeZone: string }) {
       </Notice>
     );
   const lastWords = last
-    ? `The last good copy was made ${ago(last.madeAt, clock())}: ${shortMoment(last.madeAt, timeZone)}, ${sizeOf(last.bytes)}.`
+    ? `The last good copy was made ${ago(last.madeAt, clock())}: ${shortMoment(last.madeAt, timeZone)}, ${bytesWords(last.bytes)}.`
     : 'There is no copy yet. The server makes the first one a minute after it starts.';
   return (
     <>
@@ -89,7 +90,7 @@ function Told({ copies, timeZone }: { copies: Copies; timeZone: string }) {
       {copies.kept.length > 1 ? (
         <Folded title={`All copies (${copies.kept.length})`}>
           {copies.kept.map(({ name, madeAt, bytes }) => (
-            <Small key={name}>{`${shortMoment(madeAt, timeZone)}, ${sizeOf(bytes)}`}</Small>
+            <Small key={name}>{`${shortMoment(madeAt, timeZone)}, ${bytesWords(bytes)}`}</Small>
           ))}
         </Folded>
       ) : null}
@@ -103,6 +104,3 @@ export const READ_ONLY = 'The disk of the server takes nothing';
 /** What Today and Settings say of a copy that is old. */
 export const oldWords = ({ kept }: Copies) =>
   kept.length === 0 ? 'There is no safe copy' : 'The last safe copy is old';
-
-const sizeOf = (bytes: number) =>
-  bytes < 1024 ** 2 ? `${Math.max(1, Math.round(bytes / 1024))} kB` : `${(bytes / 1024 ** 2).toFixed(1)} MB`;

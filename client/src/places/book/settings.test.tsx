@@ -274,6 +274,27 @@ describe('safe copies', () => {
   });
 });
 
+test('what this device keeps is told in bytes, and the browser can be asked to keep it', async () => {
+  const storage = { promised: false };
+  Object.assign(navigator, {
+    storage: {
+      estimate: async () => ({ usage: 5_242_880, quota: 3 * 1024 ** 3 }),
+      persisted: async () => storage.promised,
+      persist: async () => {
+        storage.promised = true;
+        return true;
+      },
+    },
+  });
+  at.path = '/book/settings';
+  show(<Settings />, new FakeServer([detail([])]));
+  await screen.findByText(/^5\.0 MB of 3\.0 GB that its browser allows/);
+  expect(document.body.textContent).toContain('Nothing waits to be sent.');
+  press('Ask the browser to keep it');
+  await screen.findByText('The browser has promised to keep all of it.');
+  expect(buttons('Ask the browser to keep it')).toEqual([]);
+});
+
 test('where somebody is signed in is listed, and each but this one can be ended', async () => {
   const server = new FakeServer([detail([])]);
   const session = (id: string, here: boolean) => ({

@@ -3,13 +3,15 @@ import { View } from '@tamagui/core';
 import { type ReactNode, useEffect, useState } from 'react';
 import { inWords, NoAnswer } from '../../data/api';
 import { usePreferences } from '../../data/preferences';
-import { useHealth, useSession, useSite } from '../../data/queries';
+import { useFirstSync, useHealth, useSession, useSite } from '../../data/queries';
+import { askToKeep } from '../../data/storage';
 import { useNameDevice, useSignIn } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
-import { Body } from '../../ui/type';
+import { Body, Small } from '../../ui/type';
+import { bytesWords } from '../words';
 
 export function Gate({ children }: { children: ReactNode }) {
   const session = useSession();
@@ -102,11 +104,15 @@ function NameDevice({ demo }: { demo: boolean }) {
   const siteName = useSite().data?.site.name;
   const [name, setName] = useState('');
   const naming = useNameDevice();
-  const submit = () =>
+  const takes = useFirstSync().data;
+  const submit = () => {
+    // Asked for with the press: browsers listen to those only
+    void askToKeep();
     naming.mutate(
       { deviceId, name },
       { onSuccess: (device) => usePreferences.setState({ person: device.name }) },
     );
+  };
   return (
     <Screen
       title="Mortisect"
@@ -128,6 +134,11 @@ function NameDevice({ demo }: { demo: boolean }) {
           fault={naming.error ? inWords(naming.error) : undefined}
         />
       </View>
+      {takes ? (
+        <Small>
+          {`For work without signal this device keeps the app, ${bytesWords(takes.appBytes)}, and of this orchard about ${bytesWords(takes.orchardBytes)}.`}
+        </Small>
+      ) : null}
       {demo ? (
         <Notice kind="said" title="Demo orchard">
           The trees, crews and findings here are made up. Any name will do.

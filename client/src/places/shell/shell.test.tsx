@@ -3,10 +3,12 @@ import { act, configure, screen, waitFor } from '@testing-library/react';
 import { enqueue, useOutbox } from '../../data/outbox';
 import { usePreferences } from '../../data/preferences';
 import { queryClient } from '../../data/queryClient';
+import { entryOf } from '../../data/version';
 import { FakeServer, refused } from '../../testing/fakeServer';
 import { allSent, at, buttons, findButton, press, show, went, write } from '../../testing/here';
 import { detail } from '../../testing/orchard';
 import { Gate } from './Gate';
+import { NewVersion } from './NewVersion';
 import { OutboxBar } from './OutboxBar';
 import { Bounded } from './PlaceError';
 
@@ -28,6 +30,7 @@ describe('the gate', () => {
     show(<Gate>{HOUSE}</Gate>, server);
     act(() => usePreferences.setState({ person: '' }));
     await findButton('Start');
+    await screen.findByText(/keeps the app, 4\.2 MB, and of this orchard about 50 kB\./);
     expect(buttons('Start')[0]?.disabled).toBe(true);
     write('Who works on this device?', '   ');
     expect(buttons('Start')[0]?.disabled).toBe(true);
@@ -183,6 +186,56 @@ describe('a page that fails', () => {
     press('Back');
     expect(went.at(-1)).toEqual(['replace', to]);
     await screen.findByText('Mended');
+  });
+});
+
+describe('a newer version', () => {
+  const page = (served: string | null, server = orchard()) => {
+    show(<NewVersion />, server);
+    act(() => {
+      queryClient.setQueryData(['health'], {
+        ok: true,
+        demo: false,
+        app: served,
+        clockSet: true,
+        aheadMs: 0,
+      });
+    });
+  };
+  const script = document.createElement('script');
+  beforeAll(() => {
+    script.setAttribute('type', 'text/plain');
+    script.src = '/_expo/static/js/web/entry-0a1b.js';
+    document.head.append(script);
+  });
+  afterAll(() => script.remove());
+
+  test.each([
+    ['entry-0a1b.js', 0],
+    ['entry-0a1c.js', 1],
+    [null, 0],
+  ])('a server that serves %s: told %d times', async (served, times) => {
+    page(served);
+    await waitFor(() => expect(buttons('Reload')).toHaveLength(times));
+    expect(screen.queryAllByText(/A newer version is here\./)).toHaveLength(times);
+  });
+
+  test('what waits is named, and stays', async () => {
+    const server = orchard();
+    server.instead.set('putAction', () => {
+      throw refused(503, 'Away.');
+    });
+    page('entry-0a1c.js', server);
+    await act(() => pause(ID(70)));
+    await screen.findByText('A newer version is here. What waits to be sent stays on this device.');
+    act(() => useOutbox.setState({ items: [] }));
+  });
+
+  test('the script of an exported app is known by its digest; of one in development there is none', () => {
+    expect(entryOf(['https://a/_expo/x.js', 'https://a/_expo/static/js/web/entry-09af.js'])).toBe(
+      'entry-09af.js',
+    );
+    expect(entryOf(['https://a/entry.bundle?platform=web', 'https://a/other/my-entry-09.js'])).toBeNull();
   });
 });
 

@@ -70,8 +70,8 @@ export function Stations() {
         </Button>
       </View>
       <Small>
-        The shape of the hours is described under /api/reference. Pushed hours count once the site goes by
-        weather on record.
+        The shape of the hours is described under /api/docs. Pushed hours count once the site goes by weather
+        on record.
       </Small>
     </View>
   );
