@@ -1,18 +1,19 @@
 // When a record is taken to have happened: by the clock of the device that made it, held against the server's.
 import type { ActionBody } from '../records/index';
 
-/** A device's clock may be this far off before anything is made of it, ms. Common practice, no source: clocks kept by a network are closer, and nothing here turns on two minutes. */
+/** A device's clock may be this far off before its owner is told, ms. Common practice, no source: clocks kept by a network are closer. */
 export const CLOCK_GRACE_MS = 120_000;
 
 /**
- * Nothing happened after the server had word of it: a clock that says so is ahead.
+ * Nothing happened after the server had word of it: a clock that says so is ahead, by however little. What two such devices say then stands in
+ * the order in which the server heard it.
  *
  * @param said by the device, ISO moment
  * @param receivedAt by the server, ISO moment
- * @returns `said`, or `receivedAt` where the device's clock must be ahead
+ * @returns the earlier of both
  */
 export function happenedAt(said: string, receivedAt: string): string {
-  return Date.parse(said) - Date.parse(receivedAt) > CLOCK_GRACE_MS ? receivedAt : said;
+  return Date.parse(said) > Date.parse(receivedAt) ? receivedAt : said;
 }
 
 /** An action at the moment it is taken to have happened. */
