@@ -1,4 +1,4 @@
-// What hostile days do: `npm run harden [-- --only cuts|kills|copies|unwritable|field|fair|imports] [--cuts 30] [--kills 200]`. Power cuts, kills, a full disk, a disk that takes nothing any more, a phone in the field, the
+// What hostile days do: `npm run harden [-- --only cuts|kills|copies|unwritable|field|fair|imports|load|three] [--cuts 30] [--kills 200]`. Power cuts, kills, a full disk, a disk that takes nothing any more, a phone in the field, the
 // largest inputs, large imports. For a power cut a server whose data lie on a disk of its own writes as fast as it can; the disk is copied as it is right after an answer,
 // without what the machine still held in memory, and a server on the copy is asked for every record that was answered for.
 import { execFileSync, spawnSync } from 'node:child_process';
@@ -11,6 +11,7 @@ import { fairComputing } from './fair.mjs';
 import { phoneInTheField } from './field.mjs';
 import { keepFigures } from './figures.mjs';
 import { largeImports } from './imports.mjs';
+import { killedAmongThree, load } from './load.mjs';
 import { startServer, stopServer } from './server.mjs';
 import { command, installed, root, StepFailed, say, serverBuilt, webAppBuilt } from './steps.mjs';
 
@@ -41,6 +42,8 @@ await command(async () => {
     field: phoneInTheField,
     fair: fairComputing,
     imports: largeImports,
+    load,
+    three: killedAmongThree,
   };
   if (values.only !== undefined && !(values.only in parts))
     throw new StepFailed(`--only names one of ${Object.keys(parts).join(', ')}.`);
