@@ -1,6 +1,6 @@
 // The append-only history: every revision of every record, and the Book's log read from it.
 import { FindingBody, type HistoryValue, type LogEntry, Site } from '@mortisect/core/records';
-import { and, asc, desc, eq, gt, lt, lte, ne, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, lt, lte, ne, sql } from 'drizzle-orm';
 import type { z } from 'zod';
 import { insertMany } from '../store/insertMany';
 import { giveWay, type Store } from '../store/openDb';
@@ -58,10 +58,9 @@ export async function readLog(
   { before, limit, tree }: { before?: number | undefined; limit: number; tree?: string | undefined },
 ): Promise<{ entries: Entry[]; more: boolean }> {
   const rows = await db
-    .select({ history, treeCode: trees.code, undone: actions.undone })
+    .select({ history, treeCode: trees.code })
     .from(history)
     .leftJoin(trees, eq(trees.id, history.treeId))
-    .leftJoin(actions, eq(sql`${actions.id}::text`, history.recordId))
     .where(
       and(
         before === undefined ? undefined : lt(history.seq, before),
@@ -71,17 +70,35 @@ export async function readLog(
     )
     .orderBy(desc(history.seq))
     .limit(limit + 1);
-  return { entries: rows.slice(0, limit).flatMap(asEntry), more: rows.length > limit };
+  const shown = rows.slice(0, limit);
+  const undone = await undoneAmong(
+    db,
+    shown.flatMap(({ history: { value, recordId } }) => (value.kind === 'action' ? [recordId] : [])),
+  );
+  return {
+    entries: shown.flatMap((row) => asEntry({ ...row, undone: undone.has(row.history.recordId) })),
+    more: rows.length > limit,
+  };
+}
+
+/** Which of these actions were taken back. */
+async function undoneAmong(db: Store, ids: string[]): Promise<Set<string>> {
+  if (ids.length === 0) return new Set();
+  const rows = await db
+    .select({ id: actions.id })
+    .from(actions)
+    .where(and(inArray(actions.id, ids), eq(actions.undone, true)));
+  return new Set(rows.map(({ id }) => id));
 }
 
 interface LogRow {
   history: typeof history.$inferSelect;
   treeCode: string | null;
-  undone: boolean | null;
+  undone: boolean;
 }
 
 function asEntry({ history: row, treeCode, undone }: LogRow): Entry[] {
-  const entry = entryOf(row, undone ?? false);
+  const entry = entryOf(row, undone);
   if (entry === null) return [];
   return [{ seq: row.seq, at: moment(row.at), by: row.by, treeId: row.treeId, treeCode, entry }];
 }

@@ -2,32 +2,32 @@
 import type { AddressInfo } from 'node:net';
 import express from 'express';
 import { v7 as newId } from 'uuid';
-import { makePool } from '../server/src/pool/pool';
-import { putAction } from '../server/src/services/actions';
-import { findDevice, putDevice } from '../server/src/services/devices';
-import { readLog } from '../server/src/services/history';
-import { getKeptPlans } from '../server/src/services/keptPlans';
-import { getOpenWork, getTree, getTrees } from '../server/src/services/orchard';
-import { getRound } from '../server/src/services/rounds';
-import { getRun } from '../server/src/services/runs';
-import { getSite } from '../server/src/services/site';
-import { getTiming } from '../server/src/services/timing';
-import { openDb } from '../server/src/store/openDb';
+import { makePool } from '../pool/pool';
+import { putAction } from '../services/actions';
+import { findDevice, putDevice } from '../services/devices';
+import { readLog } from '../services/history';
+import { getKeptPlans } from '../services/keptPlans';
+import { getOpenWork, getTree, getTrees } from '../services/orchard';
+import { getRound } from '../services/rounds';
+import { getRun } from '../services/runs';
+import { getSite } from '../services/site';
+import { getTiming } from '../services/timing';
+import { openDb } from '../store/openDb';
 
 const folder = process.argv[2] ?? '';
 const { db } = await openDb({ folder });
-const pool = makePool(new URL('../server/dist/js/tasks.worker.mjs', import.meta.url).href);
+const pool = makePool(new URL('../../dist/js/tasks.worker.mjs', import.meta.url).href);
 const now = () => new Date().toISOString();
 const app = express();
 const answers: Record<string, (request: express.Request) => Promise<unknown>> = {
   '/api/trees': () => getTrees(db),
-  '/api/open-work': () => getOpenWork(db),
+  '/api/open-work': ({ query }) => getOpenWork(db, String(query.since ?? '') || undefined),
   '/api/trees/:treeId': ({ params }) => getTree(db, String(params.treeId)),
   '/api/round': () => getRound(db),
   '/api/run': () => getRun(db, now()),
   '/api/log': ({ query }) => readLog(db, { limit: Number(query.limit) }),
   '/api/timing': () => getTiming(db, pool, now()),
-  '/api/plans': () => getKeptPlans(db),
+  '/api/plans': ({ query }) => getKeptPlans(db, String(query.since ?? '') || undefined),
   '/api/site': () => getSite(db),
 };
 for (const [path, answer] of Object.entries(answers))
@@ -38,7 +38,7 @@ app.put('/api/devices/:id', express.json(), async (request, response) => {
   response.json(await putDevice(db, { id: request.params.id, name: request.body.name }));
 });
 app.put('/api/actions/:id', express.json(), async (request, response) => {
-  const device = await findDevice(db, { id: request.get('x-device-id') ?? newId() });
+  const device = await findDevice(db, { id: request.get('x-device-id') ?? newId(), key: undefined });
   if (!device) throw new Error('Which device?');
   response.json(await putAction(db, { id: request.params.id, action: request.body, device, now: now() }));
 });
