@@ -1,5 +1,6 @@
 // Prints the figures that matter: the core's speed, the weight of the web app, how fast it starts and answers. Not a test.
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { cpus, tmpdir } from 'node:os';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
@@ -18,6 +19,7 @@ await command(async () => {
     `\nNode ${process.versions.node}, ${cpus().length} × ${cpus()[0]?.model.trim() ?? 'unknown processor'}\n`,
   );
   await run('Cut position', process.execPath, ['--import', 'tsx', 'scripts/bench-core.ts']);
+  await run('Commits', process.execPath, ['--import', 'tsx', 'scripts/bench-commits.ts']);
   weightOfWebApp();
   await startsOfDemo();
   await registerOfThousands();
@@ -156,8 +158,28 @@ async function registerOfThousands() {
   } finally {
     await browser.close();
     await stopServer(child);
+    copiesOfThousands(folder);
     rmSync(folder, { recursive: true, force: true });
   }
+}
+
+/** A safe copy of a large orchard, made and read back; and the orchard back from it. @param data folder that holds it; nobody uses it */
+function copiesOfThousands(data) {
+  const file = path.join(data, 'copy.ndjson.gz');
+  const timed = (...args) => {
+    const from = performance.now();
+    const { status, stderr } = spawnSync(process.execPath, ['server/dist/js/main.mjs', ...args], {
+      cwd: root,
+      encoding: 'utf8',
+    });
+    if (status !== 0) throw new Error(stderr);
+    return ((performance.now() - from) / 1000).toFixed(1);
+  };
+  const made = timed('--backup', file, '--data', data);
+  const back = timed('--restore', file, '--data', path.join(data, 'restored'));
+  say(
+    `Safe copy, ${TREES + 48} trees: ${(statSync(file).size / 1e6).toFixed(1)} MB, made and read back in ${made} s, restored in ${back} s`,
+  );
 }
 
 /** What a device reads of the open work, first and after one change; and how long a whole orchard takes out and in. */

@@ -1,5 +1,5 @@
 // The command that compares the tables with the history: it says what differs, changes nothing unless asked, and keeps off a folder in use.
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { readConfig } from './config';
@@ -30,6 +30,14 @@ test('a row that says something else is named; only a rebuild makes it anew', as
   ]);
   expect((await tables('rebuild')).agree).toBe(true);
   expect(await tables('check')).toEqual({ words: ['The tables say what the history says.'], agree: true });
+  const photos = path.join(folder, 'photos');
+  mkdirSync(photos);
+  writeFileSync(path.join(photos, '0193f000-0000-7000-8000-0000000000f0.jpg'), 'half');
+  const { words, agree } = await tables('check');
+  expect([agree, words[1]]).toEqual([
+    false,
+    '  photo 0193f000-0000-7000-8000-0000000000f0 is not what was kept: send it again, or take it from a copy',
+  ]);
   const held = holdDataFolder(folder);
   await expect(tables('check')).rejects.toThrow(/use|running|folder/i);
   held.release();

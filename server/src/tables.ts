@@ -3,6 +3,7 @@ import path from 'node:path';
 import type { Config } from './config';
 import { completeHistory } from './services/beginnings';
 import { damageWords } from './services/condition';
+import { spoiltPhotos } from './services/photos';
 import { compareTables, rebuild } from './services/rebuild';
 import { damagedPages } from './store/pages';
 import { withStore } from './store/withStore';
@@ -21,6 +22,7 @@ export async function checkTables(config: Config, now: string): Promise<{ words:
     const rebuilt = config.tables === 'rebuild' && found.length > 0;
     if (rebuilt) await rebuild(db);
     const damaged = config.databaseUrl ? [] : await damagedPages(path.join(config.dataFolder, 'db'));
+    const photos = await spoiltPhotos(config.photoFolder);
     const left = rebuilt ? (await compareTables(db)).differences : found;
     return {
       words: [
@@ -36,9 +38,10 @@ export async function checkTables(config: Config, now: string): Promise<{ words:
               `The database is damaged: ${await damageWords(db, damaged)} not as written. The disk may be failing: bring back the last good copy (npm run restore).`,
             ]
           : []),
+        ...photos.map((id) => `  photo ${id} is not what was kept: send it again, or take it from a copy`),
         ...(found.length > 0 && !rebuilt ? ['Nothing was changed. `npm run rebuild` makes them anew.'] : []),
       ],
-      agree: left.length === 0 && damaged.length === 0,
+      agree: left.length === 0 && damaged.length === 0 && photos.length === 0,
     };
   });
 }

@@ -4,6 +4,8 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { routes } from '@mortisect/contracts';
+import { fold } from '@mortisect/core/present';
+import type { HistoryLine } from '@mortisect/core/records';
 import { ZodError } from 'zod';
 import { type ComputeName, computeNames } from './computeNames';
 import { MOST_ANSWER_BYTES } from './computes';
@@ -50,6 +52,7 @@ export function compute({ given: { body: { ms = 0, bytes = 10, species } } }) {
 }
 export const readCopy = ({ file }) => file;
 export function readWeatherFile() { for (;;); }
+export const treePlan = readWeatherFile;
 export const readTreeFile = readWeatherFile;
 `;
 
@@ -130,11 +133,13 @@ describe('a pool', () => {
     await expect(given).rejects.toThrow(/abort/i);
     const from = performance.now();
     const late = ask({ ms: 60_000 });
+    const byAddress = expect(pool.treePlan({} as never)).rejects.toMatchObject({ type: 'took-too-long' });
     await expect(late).rejects.toMatchObject({
       status: 503,
       type: 'took-too-long',
       message: expect.stringContaining('9 seconds'),
     });
+    await byAddress;
     expect(performance.now() - from).toBeGreaterThan(8500);
     expect(performance.now() - from).toBeLessThan(10_000);
     await expect(ask({})).resolves.toBeInstanceOf(JsonText);
@@ -154,6 +159,26 @@ describe('a pool', () => {
   test('a path that is read by itself comes to the worker as it is', async () => {
     expect(await pool.readCopy('/somewhere')).toBe('/somewhere');
   });
+});
+
+test('a history folded on a worker is folded as it is here', async () => {
+  const pool = makePool(process.env.COMPILED_WORKER);
+  const lines = Array.from({ length: 700 }, (_, i) => ({
+    orchardId: '0193f000-0000-7000-8000-000000000001',
+    seq: i,
+    at: '2026-11-24T10:00:00.000Z',
+    receivedAt: '2026-11-24T10:00:00.000Z',
+    recordId: `plot-${i % 300}`,
+    revision: 1 + Math.floor(i / 300),
+    treeId: null,
+    deviceId: 'x',
+    by: 'Wall crew',
+    value: { kind: 'plot', plot: { name: i === 5 ? '' : `Plot ${i}`, note: '', position: i } },
+  })) as HistoryLine[];
+  const there = await pool.fold(lines);
+  expect(there).toEqual(fold(lines));
+  expect([there.plots.size, there.aside.length, there.plots.get('plot-7')?.revision]).toEqual([300, 1, 3]);
+  await pool.close();
 });
 
 describe('a body that goes to the worker as it came', () => {

@@ -16,6 +16,7 @@ import type { DamagedPage } from '../store/pages';
 import type { ComputeName } from './computeNames';
 import type { ComputeBody, Computed, ComputeTask } from './computes';
 import { askedBy, BACKGROUND, FairQueue } from './fairQueue';
+import { foldOff } from './fold';
 import type * as planOf from './plan';
 import { joined, type Sliced } from './slices';
 import type { simulated } from './weatherSource';
@@ -101,12 +102,12 @@ export function makePool(worker = new URL('./tasks.worker.mjs', import.meta.url)
       piscina.run(askedBy(task, by), { name, ...(signal && { signal }) });
   const asking = new Map<string, number>();
   return {
-    // An array and a path stand in an object, which can say who asks
-    fold: (lines) => off<object, Present>(slow, 'fold')({ lines }),
+    fold: (lines) => foldOff(lines, off(slow, 'fold')),
     async readTreeFile(file, signal) {
       const read = await off<TreeFile, Sliced<TreeFileRead, 'rows'>>(slow, 'readTreeFile')(file, signal);
       return 'fault' in read ? read : { ...read, rows: await joined(read.rows) };
     },
+    // A path stands in an object, which can say who asks
     readCopy: (file) => off<object, CopyRead>(slow, 'readCopy')({ file }),
     damagedPages: (folder) => off<object, DamagedPage[]>(slow, 'damagedPages', BACKGROUND)({ folder }),
     async compute(task, { by, isLarge, signal }) {
@@ -128,7 +129,7 @@ export function makePool(worker = new URL('./tasks.worker.mjs', import.meta.url)
       }
     },
     planToKeep: off(slow, 'planToKeep', BACKGROUND),
-    treePlan: off(quick, 'treePlan'),
+    treePlan: inTime(off(quick, 'treePlan')),
     async readWeatherFile(file, signal) {
       const read = await off<WeatherFile, Sliced<WeatherFileRead, 'hours'>>(slow, 'readWeatherFile')(
         file,
@@ -138,8 +139,8 @@ export function makePool(worker = new URL('./tasks.worker.mjs', import.meta.url)
     },
     simulated: off(quick, 'simulated'),
     timing: off(quick, 'timing'),
-    treeTiming: off(quick, 'treeTiming'),
-    treeSeason: off(quick, 'treeSeason'),
+    treeTiming: inTime(off(quick, 'treeTiming')),
+    treeSeason: inTime(off(quick, 'treeSeason')),
     cutSheet: (sheets, paper) => off<object, Uint8Array<ArrayBuffer>>(slow, 'cutSheet')({ sheets, paper }),
     waiting: () => [
       { lane: 'quick', waiting: quick.queueSize },
@@ -149,6 +150,18 @@ export function makePool(worker = new URL('./tasks.worker.mjs', import.meta.url)
     close: async () => {
       await Promise.all([quick.destroy(), slow.destroy()]);
     },
+  };
+}
+
+/** What is asked by an address has the same time as what is asked by a body. */
+function inTime<T extends object, R>(work: (task: T, signal?: AbortSignal) => Promise<R>) {
+  return async (task: T, signal?: AbortSignal): Promise<R> => {
+    const late = AbortSignal.timeout(BUDGET_MS);
+    try {
+      return await work(task, signal ? AbortSignal.any([signal, late]) : late);
+    } catch (error) {
+      throw asPoolProblem(error, late.aborted);
+    }
   };
 }
 

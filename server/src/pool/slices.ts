@@ -11,10 +11,25 @@ export type Sliced<R, K extends string> = R extends { fault: string }
   : Omit<R, K> & { [key in K]: Slices };
 
 export function slicesOf(list: readonly unknown[]): Slices {
+  return Array.from({ length: Math.ceil(list.length / OF_ONE) }, (_, i) => sliceOf(list, i));
+}
+
+/** The same on the thread that answers. */
+export async function slicesGivingWay(list: readonly unknown[]): Promise<Slices> {
   const slices: Slices = [];
-  for (let from = 0; from < list.length; from += OF_ONE)
-    slices.push(Uint8Array.from(Buffer.from(JSON.stringify(list.slice(from, from + OF_ONE)))));
+  while (slices.length * OF_ONE < list.length) {
+    slices.push(sliceOf(list, slices.length));
+    await giveWay();
+  }
   return slices;
+}
+
+const sliceOf = (list: readonly unknown[], i: number) =>
+  Uint8Array.from(Buffer.from(JSON.stringify(list.slice(i * OF_ONE, (i + 1) * OF_ONE))));
+
+/** On a worker, where nobody waits. */
+export function unsliced<T>(slices: Slices): T[] {
+  return slices.flatMap((slice) => JSON.parse(Buffer.from(slice.buffer).toString()) as T[]);
 }
 
 export async function joined<T>(slices: Slices): Promise<T[]> {

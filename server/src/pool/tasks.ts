@@ -1,6 +1,4 @@
 // What is computed off the thread that answers.
-import { fold as folded, type Present } from '@mortisect/core/present';
-import type { HistoryLine } from '@mortisect/core/records';
 import type { CopyRead } from '../files/archiveFile';
 import type { TreeFile, TreeFileRead } from '../files/readTrees';
 import type { WeatherFile, WeatherFileRead } from '../files/readWeather';
@@ -9,6 +7,7 @@ import type { DamagedPage } from '../store/pages';
 import { type Sliced, slicesOf } from './slices';
 
 export { compute } from './computes';
+export { fold } from './fold';
 export { planToKeep, treePlan } from './plan';
 export { simulated } from './weatherSource';
 export { timing, treeSeason, treeTiming } from './when';
@@ -42,5 +41,3 @@ export async function readCopy({ file }: { file: string }): Promise<CopyRead> {
 
 export const damagedPages = async ({ folder }: { folder: string }): Promise<DamagedPage[]> =>
   (await import('../store/pages')).damagedPages(folder);
-
-export const fold = ({ lines }: { lines: readonly HistoryLine[] }): Present => folded(lines);

@@ -1,6 +1,6 @@
 // A whole orchard out into an archive, and from one into a server that has none yet: the history as it was written, with its ids.
 import { createReadStream, createWriteStream, existsSync } from 'node:fs';
-import { mkdtemp, readdir, readFile, rm, unlink } from 'node:fs/promises';
+import { mkdtemp, readdir, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { Readable } from 'node:stream';
@@ -31,7 +31,7 @@ import { historyIsComplete } from './beginnings';
 import { revisionOf } from './changes';
 import { readHistory } from './history';
 import { moment } from './moment';
-import { fileOf, keepAsFile } from './photos';
+import { dropFile, fileOf, keepAsFile } from './photos';
 import { rebuildIn } from './rebuild';
 
 type Line<K extends ArchiveLine['is']> = Extract<ArchiveLine, { is: K }>;
@@ -189,7 +189,7 @@ export async function importArchive({ db, pool, photoFolder, body }: ArchiveImpo
     await measureTables(db);
     return report;
   } catch (error) {
-    for (const photo of photos) await unlink(photo);
+    for (const photo of photos) await dropFile(photo);
     throw asRefusal(error);
   } finally {
     await rm(folder, { recursive: true, force: true });

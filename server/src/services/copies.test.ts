@@ -38,6 +38,9 @@ let folder: string;
 let source: Orchard;
 let file: string;
 let text: string;
+/** A folder into which that copy was brought back, and what was told. */
+let restored: string;
+let words: string[];
 beforeAll(async () => {
   folder = mkdtempSync(path.join(tmpdir(), 'copies-'));
   file = path.join(folder, 'source', 'all.ndjson.gz');
@@ -46,6 +49,8 @@ beforeAll(async () => {
   writeFileSync(path.join(folder, 'photos/0193f000-0000-7000-8000-0000000000f0.jpg'), JPEG);
   await makeCopy({ db: source.store.db, photoFolder: path.join(folder, 'photos') }, file);
   text = gunzipSync(readFileSync(file)).toString();
+  restored = path.join(folder, 'elsewhere');
+  words = await restore(settings(restored), file);
 });
 afterAll(async () => {
   await source.close();
@@ -78,10 +83,8 @@ async function archiveIn(place: Parameters<typeof openDb>[0], photoFolder: strin
 }
 
 test('a copy brought back into an empty folder is the same orchard, byte for byte, and only its owner reads it', async () => {
-  const data = path.join(folder, 'elsewhere');
-  const words = await restore(settings(data), file);
   expect(words.join('\n')).toMatch(/trees 48, findings \d+, things done \d+, .*photos 1\./);
-  expect(await archiveIn({ folder: data }, path.join(data, 'photos'))).toBe(text);
+  expect(await archiveIn({ folder: restored }, path.join(restored, 'photos'))).toBe(text);
   expect(text).toContain('"is":"photo"');
   expect(statSync(file).mode & 0o777).toBe(0o600);
 });
@@ -129,17 +132,14 @@ describe('what is not a whole copy is refused in words, and leaves nothing', () 
   };
 
   test('a folder that has an orchard keeps it; a copy that is not there is named', async () => {
-    const data = path.join(folder, 'stands');
-    await restore(settings(data), file);
-    await expect(restore(settings(data), file)).rejects.toThrow('this one has 48 trees');
-    expect(await archiveIn({ folder: data }, path.join(data, 'photos'))).toBe(text);
-    await expect(restore(settings(data), path.join(folder, 'none'))).rejects.toThrow('There is no copy');
+    await expect(restore(settings(restored), file)).rejects.toThrow('this one has 48 trees');
+    expect(await archiveIn({ folder: restored }, path.join(restored, 'photos'))).toBe(text);
+    await expect(restore(settings(restored), path.join(folder, 'none'))).rejects.toThrow('There is no copy');
   });
 });
 
 test('a copy is made while the server runs, by its own door, which opens to nobody without the key', async () => {
-  const data = path.join(folder, 'runs');
-  await restore(settings(data), file);
+  const data = restored;
   const running = await start(settings(data), log);
   try {
     const door = path.join(data, 'control.json');

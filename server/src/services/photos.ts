@@ -1,6 +1,7 @@
 // Photos: sniffed, turned upright, stripped of what they say of place and camera, kept as files beside the database.
-import { existsSync, mkdirSync } from 'node:fs';
-import { readFile, rename, writeFile } from 'node:fs/promises';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync } from 'node:fs';
+import { readFile, rename, rm, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import sharp from 'sharp';
 import { HttpProblem, notThere } from '../refusal';
@@ -18,42 +19,84 @@ export interface Photo {
   heightPx: number;
 }
 
+/** What is known of a photo that is kept: digests of the bytes that were sent, and of those that were kept of them. */
+interface Known {
+  /** Null where it came with an archive. */
+  sent: string | null;
+  kept: string;
+}
+
+const digest = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
+const knownFile = (file: string) => `${file}.sums`;
+
+/** Null for a photo that an earlier version kept. */
+async function knownOf(file: string): Promise<Known | null> {
+  const text = await readFile(knownFile(file), 'utf8').catch(() => '');
+  const [kept, sent] = text.split('\n');
+  return kept ? { kept, sent: sent || null } : null;
+}
+
 /**
- * Sent twice it counts once.
+ * Sent twice it counts once; one that the disk spoilt is kept anew from the same picture.
  *
  * @throws {HttpProblem} 415 when the bytes are no photo, whatever they are called; 409 when another photo has this id
  */
 export async function putPhoto(folder: string, id: string, bytes: Buffer): Promise<Photo> {
   const file = fileOf(folder, id);
-  // One that a power cut left empty or cut off is taken anew
   const jpeg = await upright(bytes);
-  if (!(await isWhole(file))) await keepAsFile(file, jpeg);
-  const kept = await readFile(file);
-  if (!kept.equals(jpeg))
+  const [before, known] = await Promise.all([readFile(file).catch(() => null), knownOf(file)]);
+  const isSound = before !== null && (known ? digest(before) === known.kept : endsAsJpeg(before));
+  const isSame = known
+    ? known.sent === digest(bytes) || known.kept === digest(jpeg)
+    : !isSound || before.equals(jpeg);
+  if (!isSame)
     throw new HttpProblem(
       409,
       'id-taken',
       'Another photo has this id',
       'Another photo is kept under this id. It was not replaced; send this one under an id of its own.',
     );
+  if (!isSound) await keepAsFile(file, jpeg, bytes);
+  const kept = isSound ? before : jpeg;
   const { width, height } = await sharp(kept).metadata();
   return { id, bytes: kept.length, widthPx: width, heightPx: height };
 }
 
-/** Whole, or not at all. */
-export async function keepAsFile(file: string, jpeg: Buffer): Promise<void> {
+/** Whole, or not at all. @param sent what it was made of, where that is known */
+export async function keepAsFile(file: string, jpeg: Buffer, sent?: Buffer): Promise<void> {
   mkdirSync(path.dirname(file), { recursive: true });
-  const part = `${file}.part`;
-  await writeFile(part, jpeg, { flush: true });
-  await rename(part, file);
+  // The digests first: a picture never stands without them
+  for (const [place, content] of [
+    [knownFile(file), `${digest(jpeg)}\n${sent ? digest(sent) : ''}\n`],
+    [file, jpeg],
+  ] as const) {
+    await writeFile(`${place}.part`, content, { flush: true });
+    await rename(`${place}.part`, place);
+  }
   syncFolder(path.dirname(file));
 }
 
-const END_OF_JPEG = Buffer.from([0xff, 0xd9]);
-async function isWhole(file: string): Promise<boolean> {
-  const kept = await readFile(file).catch(() => null);
-  return kept !== null && kept.length > END_OF_JPEG.length && kept.subarray(-2).equals(END_OF_JPEG);
+/** Takes back what `keepAsFile` kept. */
+export async function dropFile(file: string): Promise<void> {
+  for (const place of [file, knownFile(file)]) await rm(place, { force: true });
 }
+
+/** Ids of photos that are not what was kept. */
+export async function spoiltPhotos(folder: string): Promise<string[]> {
+  const names = existsSync(folder) ? readdirSync(folder).filter((name) => name.endsWith('.jpg')) : [];
+  const spoilt: string[] = [];
+  for (const name of names.sort()) {
+    const file = path.join(folder, name);
+    const [bytes, known] = await Promise.all([readFile(file), knownOf(file)]);
+    if (known ? digest(bytes) !== known.kept : !endsAsJpeg(bytes)) spoilt.push(name.slice(0, -'.jpg'.length));
+  }
+  return spoilt;
+}
+
+const END_OF_JPEG = Buffer.from([0xff, 0xd9]);
+/** A power cut could once leave one empty or cut off. */
+const endsAsJpeg = (bytes: Buffer) =>
+  bytes.length > END_OF_JPEG.length && bytes.subarray(-2).equals(END_OF_JPEG);
 
 async function upright(bytes: Buffer): Promise<Buffer> {
   try {

@@ -1,10 +1,10 @@
 // An answer comes after the disk has it. (What a power cut leaves is tried by `npm run harden`.)
-import fs, { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import fs, { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { sql } from 'drizzle-orm';
 import sharp from 'sharp';
-import { fileOf, putPhoto } from '../services/photos';
+import { fileOf, keepAsFile, putPhoto, spoiltPhotos } from '../services/photos';
 import { openDb } from './openDb';
 
 let folder: string;
@@ -44,13 +44,21 @@ test('a photo is synced, and one that was cut off or left empty is taken anew', 
   expect(synced).toHaveBeenCalled();
   const whole = readFileSync(fileOf(photos, id));
   expect(whole).toHaveLength(bytes);
-  for (const left of [Buffer.alloc(0), Buffer.alloc(bytes), whole.subarray(0, bytes - 20)]) {
+  const spoilt = Buffer.from(whole);
+  spoilt[bytes >> 1] = (spoilt[bytes >> 1] as number) ^ 0x20;
+  for (const left of [Buffer.alloc(0), Buffer.alloc(bytes), whole.subarray(0, bytes - 20), spoilt]) {
     writeFileSync(fileOf(photos, id), left);
+    expect(await spoiltPhotos(photos)).toEqual([id]);
     expect(await putPhoto(photos, id, picture)).toEqual({ id, bytes, widthPx: 40, heightPx: 30 });
     expect(readFileSync(fileOf(photos, id)).equals(whole)).toBe(true);
   }
-  // What is whole stays, whatever is sent again
-  mkdirSync(photos, { recursive: true });
+  expect(await spoiltPhotos(photos)).toEqual([]);
+  // One of an earlier version, of which no digests are kept, is told by its end
+  rmSync(`${fileOf(photos, id)}.sums`);
+  expect((await putPhoto(photos, id, picture)).bytes).toBe(bytes);
+  writeFileSync(fileOf(photos, id), whole.subarray(0, bytes - 20));
+  expect(await spoiltPhotos(photos)).toEqual([id]);
+  expect((await putPhoto(photos, id, picture)).bytes).toBe(bytes);
   // Another under the same id is neither dropped unseen nor put in its place
   const other = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#ffffff' } })
     .jpeg()
@@ -58,4 +66,12 @@ test('a photo is synced, and one that was cut off or left empty is taken anew', 
   await expect(putPhoto(photos, id, other)).rejects.toMatchObject({ status: 409, type: 'id-taken' });
   await expect(putPhoto(photos, id, Buffer.from('no picture'))).rejects.toMatchObject({ status: 415 });
   expect((await putPhoto(photos, id.toUpperCase(), picture)).bytes).toBe(bytes);
+  // A spoilt one is mended by its own picture and by no other; one that came with an archive too
+  for (const sent of [picture, undefined]) {
+    await keepAsFile(fileOf(photos, id), whole, sent);
+    writeFileSync(fileOf(photos, id), spoilt);
+    await expect(putPhoto(photos, id, other)).rejects.toMatchObject({ type: 'id-taken' });
+    await putPhoto(photos, id, picture);
+    expect(readFileSync(fileOf(photos, id)).equals(whole)).toBe(true);
+  }
 });
