@@ -35,7 +35,7 @@ export async function checkTables(config: Config, now: string): Promise<{ words:
         ...(rebuilt ? ['They were made anew from the history.'] : []),
         ...(damaged.length > 0
           ? [
-              `The database is damaged: ${await damageWords(db, damaged)} not as written. The disk may be failing: bring back the last good copy (npm run restore).`,
+              `The database is damaged: ${await damageWords(db, damaged)}. The disk may be failing: bring back the last good copy (npm run restore).`,
             ]
           : []),
         ...photos.map((id) => `  photo ${id} is not what was kept: send it again, or take it from a copy`),

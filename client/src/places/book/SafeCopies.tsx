@@ -38,14 +38,14 @@ export function SafeCopies({ timeZone }: { timeZone: string }) {
 function Trouble({ copies: { database, folder, kept }, timeZone }: { copies: Copies; timeZone: string }) {
   const [last] = kept;
   const { damage, isReadOnly } = database;
-  const copy = last
-    ? `bring the last good copy, of ${shortMoment(last.madeAt, timeZone)}, into a new one: npm run restore -- ${folder}/${last.name} --data NEW-FOLDER`
-    : 'there is no good copy here: save the archive now, and look for a copy elsewhere';
+  const todo = last
+    ? `Stop the server, keep its data folder as it is, and bring the last good copy, of ${shortMoment(last.madeAt, timeZone)}, into a new one: npm run restore -- ${folder}/${last.name} --data NEW-FOLDER`
+    : 'There is no good copy here: save the archive now and look for a copy elsewhere. Then stop the server and keep its data folder as it is.';
   return (
     <>
       {damage ? (
         <Notice kind="caution" title={DAMAGED}>
-          {`Seen ${shortMoment(damage.seenAt, timeZone)}: ${damage.what} not as written. The disk of the server may be failing. Stop the server, keep its data folder as it is, and ${copy}.`}
+          {`Found ${shortMoment(damage.seenAt, timeZone)}: ${damage.what}. The disk of the server may be failing. ${todo}`}
         </Notice>
       ) : null}
       {isReadOnly ? (

@@ -250,7 +250,7 @@ describe('safe copies', () => {
       {
         database: { damage: { seenAt: '2026-11-24T09:00:00Z', what: '1 page in trees' }, isReadOnly: false },
       },
-      '1 page in trees not as written. The disk of the server may be failing. Stop the server, keep its data folder as it is, and there is no good copy here',
+      '1 page in trees. The disk of the server may be failing. There is no good copy here: save the archive now',
     ],
     [
       'a disk that takes nothing',
