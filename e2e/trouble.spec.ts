@@ -72,6 +72,37 @@ test('two change the same finding: both versions are shown and the choice is kep
   await expect(page.getByText(/19 cm to 52 cm/).first()).toBeVisible();
 });
 
+test('a page of an older version is told and reloaded; what waits on its device is there afterwards, and is sent once', async ({
+  page,
+  orchard,
+}) => {
+  await open(page, orchard.url, '/round/slip-side-06');
+  await expect(page.getByText('A newer version is here.')).toHaveCount(0);
+  await page.route('**/api/health', async (route) => {
+    const answer = await route.fetch();
+    await route.fulfill({ json: { ...(await answer.json()), app: 'entry-00ff.js' } });
+  });
+  await page.route('**/api/findings/**', (route) => route.abort());
+  await readAnew(page);
+  await expect(page.getByText('A newer version is here.')).toBeVisible();
+  await page.getByRole('button', { name: 'New finding' }).click();
+  await sayKind(page, 'Dead', 'Dead wood');
+  await sayWhere(page);
+  await page.getByRole('button', { name: 'Set this cut' }).click();
+  await expect(
+    page.getByText('A newer version is here. What waits to be sent stays on this device.'),
+  ).toBeVisible();
+  await page.unroute('**/api/health');
+  await page.getByRole('button', { name: 'Reload', exact: true }).click();
+  await expect(page.getByText('A newer version is here.')).toHaveCount(0, { timeout: 30_000 });
+  await expect(page.getByText('1 to send')).toBeVisible();
+  await page.unroute('**/api/findings/**');
+  await allSent(page);
+  await expect(page.getByRole('button', { name: /^Change: Dead wood/ })).toBeVisible();
+  const { findings } = await (await page.request.get(`${orchard.url}/api/trees/slip-side-06`)).json();
+  expect(findings.filter(({ disorder }: { disorder: string }) => disorder === 'DEAD')).toHaveLength(1);
+});
+
 test('a slip is undone, a cut that could not be made stays in the plan', async ({ page, orchard }) => {
   await page.clock.install();
   await open(page, orchard.url, '/cut');
