@@ -68,6 +68,13 @@ test('a file in local time: the hour told twice when clocks go back is two hours
   expect(traces).toMatchObject([{ kind: 'observed', by: 'Wall crew', value: { temperatureC: 8 } }]);
 });
 
+test('hours years apart are compared one by one, and what lies between is left alone', async () => {
+  const csv = (temperature: number) => `time,temp\n2019-03-01T00:00Z,${temperature}\n2023-03-01T00:00Z,7\n`;
+  expect((await send(csv(5), { take: 'good' })).body).toMatchObject({ fresh: 2, written: 2 });
+  expect((await send(csv(5), { take: 'good' })).body).toMatchObject({ same: 2, fresh: 0, differing: 0 });
+  expect((await send(csv(6))).body).toMatchObject({ same: 1, fresh: 0, differing: 1 });
+});
+
 test('nothing is mended unless asked; a gap of three hours is filled, rain never', async () => {
   const csv = 'time,temp,rain\n2026-09-01T00:00Z,10,0\n2026-09-01T03:00Z,13,0\n';
   expect((await send(csv)).body.hours).toBe(2);

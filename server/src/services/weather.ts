@@ -14,7 +14,7 @@ import {
   type Series,
   type WeatherHour,
 } from '@mortisect/core/weather';
-import { and, asc, count, eq, gte, inArray, lt, max, min, sql } from 'drizzle-orm';
+import { and, asc, count, eq, gte, inArray, lt, lte, max, min, sql } from 'drizzle-orm';
 import type { Pool } from '../pool/pool';
 import {
   FORECAST_HOURS,
@@ -143,19 +143,11 @@ async function compared(db: Store, kind: Kind, hours: readonly WeatherHour[]): P
   for (let from = 0; from < hours.length; from += AT_ONCE) {
     await giveWay();
     const part = hours.slice(from, from + AT_ONCE);
-    const rows = await db
-      .select()
-      .from(weatherHours)
-      .where(
-        and(
-          eq(weatherHours.kind, kind),
-          inArray(
-            weatherHours.hour,
-            part.map((one) => hourOf(one.at)),
-          ),
-        ),
-      );
-    const onRecord = new Map(rows.map((row) => [row.hour, row]));
+    const onRecord = await recorded(
+      db,
+      kind,
+      part.map((one) => hourOf(one.at)),
+    );
     for (const hour of part) {
       const row = onRecord.get(hourOf(hour.at));
       if (!row) result.fresh.push(hour);
@@ -164,6 +156,30 @@ async function compared(db: Store, kind: Kind, hours: readonly WeatherHour[]): P
     }
   }
   return result;
+}
+
+const SAID = {
+  hour: weatherHours.hour,
+  temperatureC: weatherHours.temperatureC,
+  humidityPct: weatherHours.humidityPct,
+  rainMm: weatherHours.rainMm,
+  windMs: weatherHours.windMs,
+  wetMinutes: weatherHours.wetMinutes,
+};
+
+/** What is on record of these hours. */
+async function recorded(db: Store, kind: Kind, numbers: number[]) {
+  const [first, last] = [Math.min(...numbers), Math.max(...numbers)];
+  // Hours of a station follow one another: a span is found sooner than a list
+  const among =
+    last - first < 2 * AT_ONCE
+      ? and(gte(weatherHours.hour, first), lte(weatherHours.hour, last))
+      : inArray(weatherHours.hour, numbers);
+  const rows = await db
+    .select(SAID)
+    .from(weatherHours)
+    .where(and(eq(weatherHours.kind, kind), among));
+  return new Map(rows.map((row) => [row.hour, row]));
 }
 
 async function write(
