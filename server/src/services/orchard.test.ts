@@ -1,6 +1,6 @@
 // The register, rounds, photos, import and the clinic over the wire.
 
-import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { standingLimbs } from '@mortisect/core/present';
@@ -18,6 +18,7 @@ import request from 'supertest';
 import { CLINIC } from '../standIns/clinic';
 import { answerDue } from '../standIns/clinicAnswers';
 import { deviceId, NOW, newId, type Orchard, openOrchard, requestsTo } from '../testing/orchard';
+import { firstSync } from './firstSync';
 
 let orchard: Orchard;
 const photoFolder = mkdtempSync(path.join(tmpdir(), 'photos-'));
@@ -342,4 +343,19 @@ test('a job is written, finished on its revision, and leaves the list', async ()
   await put(`/api/jobs/${id}`, { baseRevision: 1, job: { ...job, doneAt: NOW } }).expect(200);
   expect(await listed()).toBe(false);
   await put(`/api/jobs/${id}`, { baseRevision: 1, job: { ...job, note: 'late' } }).expect(409);
+});
+
+test('how much a device takes over is told within a third of what the app then reads first', async () => {
+  const { orchardBytes, appBytes } = (await get('/api/first-sync').expect(200)).body;
+  const readFirst = [await get('/api/trees'), await get('/api/open-work')].map(({ text }) => text).join('');
+  expect(orchardBytes / Buffer.byteLength(readFirst)).toBeGreaterThan(0.67);
+  expect(orchardBytes / Buffer.byteLength(readFirst)).toBeLessThan(1.5);
+  expect(appBytes).toEqual(expect.any(Number));
+  const app = mkdtempSync(path.join(tmpdir(), 'app-'));
+  mkdirSync(path.join(app, 'inner'));
+  writeFileSync(path.join(app, 'inner/a.js'), 'x'.repeat(700));
+  writeFileSync(path.join(app, 'index.html'), 'x'.repeat(42));
+  expect((await firstSync(orchard.store.db, app)).appBytes).toBe(742);
+  rmSync(app, { recursive: true });
+  expect((await firstSync(orchard.store.db, app)).appBytes).toBe(0);
 });

@@ -43,6 +43,11 @@ test('reads go on from a copy, in one question and in a transaction; writes are 
     expect(await kept()).toContain(1);
     expect(copies()).toHaveLength(before.length + 1);
     failing.mockRestore();
+    // It takes writes again, and has no room for another piece of the log
+    const room = jest.spyOn(fs, 'statfsSync');
+    room.mockReturnValue({ bavail: 8192, bsize: 4096 } as never);
+    expect(await keep(3).then(() => null, isReadOnly)).toBe(true);
+    room.mockReturnValue({ bavail: 8193, bsize: 4096 } as never);
     await keep(4);
     expect(store.isReadOnly()).toBe(false);
     // What was not acknowledged may be there or not; what was, is, once
