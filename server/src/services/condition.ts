@@ -26,7 +26,7 @@ interface Parts {
 export function makeCondition({ store, folder, damagedPages, now, log }: Parts): Condition {
   let damage: Copies['database']['damage'] = null;
   const note = (what: string) => {
-    damage ??= { seenAt: now(), what };
+    damage = { seenAt: now(), what };
     log.error({ what }, 'the database is damaged');
   };
   return {

@@ -377,6 +377,13 @@ function records(kind: (typeof places)[number][0]): void {
       finding: { ...canker, seenAt: said.at },
     }).expect(200);
     expect(ofPhone.body.seenAt).toBe(ofPhone.body.receivedAt);
+    const { limbs, limbsRevision } = await get('/api/trees/lee-wall-09');
+    const drawn = await put('/api/trees/lee-wall-09/limbs', {
+      baseRevision: limbsRevision,
+      surveyedAt: said.at,
+      limbs: limbs.map((limb: { lengthCm: number }) => ({ ...limb, lengthCm: limb.lengthCm + 1 })),
+    }).expect(200);
+    expect(Date.parse(drawn.body.surveyedAt)).toBeLessThan(Date.parse(said.at));
     const { db } = orchard.store;
     const [line] = await db.select().from(history).where(eq(history.recordId, id));
     expect(line).toMatchObject({ value: { action: said } });

@@ -392,6 +392,9 @@ test.each([
   ['Date;Hour;Temp', '01.03.2026;6;5,5\n01.03.2026;7;6,5', '2026-03-01T06:00:00.000Z'],
   ['Date,Time (local),Temp', '03/01/2026,6:00 AM,5\n03/13/2026,7:00 PM,6', '2026-03-01T06:00:00.000Z'],
   ['Day,Clock,Temp', '01/03/2026,06:00:00,5\n13/03/2026,07:00:00,6', '2026-03-01T06:00:00.000Z'],
+  ['Timestamp,Temp', '2026-03-01T06:00,5\n2026-03-01T07:00,6', '2026-03-01T06:00:00.000Z'],
+  ['Timestamp,Temp', '2026030106,5\n2026030107,6', '2026-03-01T06:00:00.000Z'],
+  ['Timestamp,Temp', '202603010630,5\n202603010700,6', '2026-03-01T06:00:00.000Z'],
   ['Date Time,Temp', '3/1/26 6:00,5\n3/13/26 7:00,6', '2026-03-01T06:00:00.000Z'],
   ['Timestamp,Temp', '2026-03-01T06:00:00Z,5\n2026-03-01 07:00:00+00:00,6', '2026-03-01T06:00:00.000Z'],
 ])('times under “%s” are read', (heading, rows, from) => {
@@ -438,6 +441,8 @@ test.each([
   ['Australia/Lord_Howe', '2026-04-03T13:00:00Z', 5 * 24],
   ['Australia/Lord_Howe', '2026-10-02T13:30:00Z', 5 * 24],
   ['Pacific/Apia', '2011-12-28T10:00:00Z', 4 * 24],
+  // Clocks go back at the end of a day, when it is tomorrow in Greenwich
+  ['America/Santiago', '2026-04-03T03:00:00Z', 72],
   ['Asia/Kathmandu', '2026-10-30T18:15:00Z', 48],
 ])('in %s hours from %s on are read as the clock there told them', (zone, from, hours) => {
   const told = new Intl.DateTimeFormat('sv-SE', { timeZone: zone, dateStyle: 'short', timeStyle: 'short' });

@@ -108,6 +108,7 @@ test('brown wood on the face is marked toward the trunk and proposed as the next
   await findButton(/Blade is wet|Made the cut|I stand there|The ladder stands/);
   await allSent();
   expect(last(server, 'cutMade').cut).toMatchObject({ clearanceCm: 30, shortfallCm: 10 });
+  expect(last(server, 'cutMade').onMap).toBe(detail([]).limbsRevision);
   expect(last(server, 'cutMade').elsewhere).toEqual({
     why: 'other place',
     plannedLimbId: 'S',
