@@ -1,9 +1,9 @@
 // The server has a newer app than the one that runs here: said at the top, until somebody has a moment for it.
-import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useOutbox } from '../../data/outbox';
 import { reloadToNewest, useIsOutdated } from '../../data/version';
 import { Button } from '../../ui/Button';
+import { TopBar } from '../../ui/TopBar';
 import { Label } from '../../ui/type';
 
 export function NewVersion() {
@@ -16,23 +16,13 @@ export function NewVersion() {
     void reloadToNewest();
   };
   return (
-    <View
-      role="status"
-      flexDirection="row"
-      alignItems="center"
-      gap={12}
-      paddingHorizontal={16}
-      backgroundColor="$paper"
-      borderBottomWidth={1}
-      borderStyle="solid"
-      borderColor="$rule"
-    >
+    <TopBar role="status">
       <Label flex={1}>
         {`A newer version is here.${waiting > 0 ? ' What waits to be sent stays on this device.' : ''}`}
       </Label>
       <Button kind="quiet" disabled={reloading} onPress={reload}>
         {reloading ? 'Reloading …' : 'Reload'}
       </Button>
-    </View>
+    </TopBar>
   );
 }

@@ -8,6 +8,7 @@ import { useState } from 'react';
 import { isFailed, keepMine, letGo, type OutboxItem, send, tryAgain, useOutbox } from '../../data/outbox';
 import { Button } from '../../ui/Button';
 import { Sheet } from '../../ui/Sheet';
+import { TopBar } from '../../ui/TopBar';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { UNSEEN } from '../../ui/Unseen';
 import { actionWords, plural } from '../words';
@@ -22,16 +23,7 @@ export function OutboxBar() {
       ? `${plural(stuck.length, 'entry').replace('entrys', 'entries')} ${stuck.length === 1 ? 'needs' : 'need'} your word`
       : `${items.length} to send${away ? ', no server' : ''}`;
   const bar = (
-    <View
-      flexDirection="row"
-      alignItems="center"
-      gap={12}
-      paddingHorizontal={16}
-      backgroundColor="$paper"
-      borderBottomWidth={1}
-      borderStyle="solid"
-      borderColor="$rule"
-    >
+    <TopBar>
       <Label
         flex={1}
         color={stuck.length > 0 ? '$ochreText' : '$soft'}
@@ -57,7 +49,7 @@ export function OutboxBar() {
           <ItemRow key={item.id} item={item} />
         ))}
       </Sheet>
-    </View>
+    </TopBar>
   );
   return (
     <>
