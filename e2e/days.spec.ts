@@ -37,7 +37,7 @@ const wave = (mean: number, half: number) => (h: number) =>
   mean + half * Math.cos((2 * Math.PI * (h - 5)) / 24);
 
 const csvOf = (list: Hour[]) =>
-  ['time,temp C,humidity,rain mm,wind m/s', ...list.map((one) => Object.values(one).join(','))].join('\n');
+  ['time,temp C,humidity,rain mm,wind m/s', ...list.map((hour) => Object.values(hour).join(','))].join('\n');
 
 /** The site moved or set to another weather, as its settings would do it. */
 async function setSite(

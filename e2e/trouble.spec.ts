@@ -49,12 +49,12 @@ test('two change the same finding: both versions are shown and the choice is kep
   await open(page, orchard.url, '/round/slip-side-11');
   const other = await (await browser.newContext({ viewport: WIDE })).newPage();
   await open(other, orchard.url, '/round/slip-side-11');
-  for (const [one, to] of [
+  for (const [opened, to] of [
     [page, '44'],
     [other, '52'],
   ] as const) {
-    await one.getByRole('button', { name: /^Change: Cytospora canker/ }).click();
-    await one.getByLabel('Far end, cm', { exact: true }).fill(to);
+    await opened.getByRole('button', { name: /^Change: Cytospora canker/ }).click();
+    await opened.getByLabel('Far end, cm', { exact: true }).fill(to);
   }
   await other.getByRole('button', { name: 'Set this cut' }).click();
   await allSent(other);

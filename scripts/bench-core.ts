@@ -207,7 +207,7 @@ function planFigures(): void {
       susceptible: false,
       heightCm: 300,
     },
-    findings: manyLesions(40, 400).map((one) => ({ ...one, growthRapid: false })),
+    findings: manyLesions(40, 400).map((finding) => ({ ...finding, growthRapid: false })),
     schools: { clearance: {}, halveDefiniteDormant: false, inSeasonStub: false, finish: 'tight' },
     season: 'dormant',
     year: 2026,
@@ -246,7 +246,7 @@ function searched(
     taken.push(performance.now() - from);
     firstGaps.push(first ?? 0);
     if (said.done) proved++;
-    const judge = judged?.find((one) => one.seed === seed);
+    const judge = judged?.find((instance) => instance.seed === seed);
     if (judge && Math.abs(judge.worth - said.worth) < 1e-6 * Math.max(1, judge.worth)) agree++;
   }
   const middle = (all: number[]) => all.toSorted((a, b) => a - b)[Math.floor(all.length / 2)] ?? 0;
@@ -270,7 +270,7 @@ function days(): void {
     `Ten simulated years, hourly: ${Math.round(performance.now() - from)} ms the first time  (aim: under 2 s)`,
   );
   const year = between(years, years.fromHour, years.fromHour + 8760 + HORIZON_DAYS * 24);
-  const temperature = Float64Array.from(year.temperatureC, (one) => one ?? 8);
+  const temperature = Float64Array.from(year.temperatureC, (celsius) => celsius ?? 8);
   const weather = weathering(temperature, wetnessWeights(year));
   const all = times(10, () => {
     for (const pathogen of pathogens) {

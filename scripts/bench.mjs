@@ -191,7 +191,9 @@ async function openWorkOfThousands(url) {
   };
   const first = await read();
   const [{ tree, findings }] = first.trees;
-  const { id, state, revision, by, receivedAt, ...finding } = findings.find((one) => one.state === 'open');
+  const { id, state, revision, by, receivedAt, ...finding } = findings.find(
+    (entry) => entry.state === 'open',
+  );
   await fetch(`${url}/api/findings/${id}`, {
     method: 'PUT',
     headers: { 'Content-Type': 'application/json', 'X-Device-Id': deviceId },

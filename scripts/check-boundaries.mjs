@@ -42,13 +42,13 @@ await command(async () => {
     const found = violationsIn(copy);
     const isPlanted = ({ rule, from }) =>
       PLANTED.some(([broken, file]) => rule.name === broken && from === file);
-    const real = found.filter((one) => !isPlanted(one));
+    const real = found.filter((violation) => !isPlanted(violation));
     if (real.length > 0)
       throw new StepFailed(
         `Forbidden imports:\n${real.map(({ rule, from, to }) => `  ${rule.name}: ${from} → ${to}`).join('\n')}`,
       );
     const missed = PLANTED.filter(
-      ([rule, file]) => !found.some((one) => one.rule.name === rule && one.from === file),
+      ([rule, file]) => !found.some((violation) => violation.rule.name === rule && violation.from === file),
     );
     if (missed.length > 0) {
       throw new StepFailed(

@@ -135,15 +135,15 @@ export async function fairComputing() {
     const seen = [];
     for (const [at, example] of examples) {
       for (const [words, body] of largest(at.split('/').at(-1), example)) {
-        const one = {
+        const single = {
           what: `${at.split('/').at(-1)}, ${words}`,
           ...(await starved(url, at, JSON.stringify(body), small)),
         };
-        seen.push(one);
-        const { status, ms, healthMs, smallMs, megabytes } = one;
+        seen.push(single);
+        const { status, ms, healthMs, smallMs, megabytes } = single;
         if (process.env.FAIR)
           say(
-            `  ${one.what}: ${status} in ${Math.round(ms)} ms, ${megabytes.toFixed(1)} MB; health ${Math.round(healthMs)} ms, a small plan ${Math.round(smallMs)} ms`,
+            `  ${single.what}: ${status} in ${Math.round(ms)} ms, ${megabytes.toFixed(1)} MB; health ${Math.round(healthMs)} ms, a small plan ${Math.round(smallMs)} ms`,
           );
       }
     }

@@ -16,8 +16,8 @@ export function keepFigures(name, said) {
 /** The newest of each, by name. */
 export function lastFigures() {
   const newest = read(COMMITTED);
-  for (const [name, one] of Object.entries(read(MEASURED)))
-    if (!newest[name] || newest[name].at < one.at) newest[name] = one;
+  for (const [name, figure] of Object.entries(read(MEASURED)))
+    if (!newest[name] || newest[name].at < figure.at) newest[name] = figure;
   return Object.fromEntries(Object.entries(newest).sort(([a], [b]) => a.localeCompare(b)));
 }
 

@@ -70,7 +70,7 @@ async function powerCuts(count) {
   try {
     const cuts = [];
     for (let i = 0; i < count; i++) cuts.push(await cut(path.join(folder, String(i)), 40 + 60 * i));
-    const sum = (of) => cuts.reduce((total, one) => total + one[of], 0);
+    const sum = (of) => cuts.reduce((total, round) => total + round[of], 0);
     const line = `${cuts.length} power cuts: ${sum('acknowledged')} writes and ${sum('photos')} photos acknowledged, ${sum('lost')} lost; ${Math.round(sum('acknowledged') / (sum('ms') / 1000))} writes a second`;
     if (sum('lost') > 0) throw new StepFailed(`${line}. What was acknowledged is not there after the cut.`);
     return line;

@@ -158,7 +158,7 @@ export async function killedAmongThree() {
   const started = [];
   try {
     for (let i = 0; i < PROCESSES; i++) started.push(await begin());
-    const { url, close } = await balancer(() => started.map((one) => one.url));
+    const { url, close } = await balancer(() => started.map((server) => server.url));
     await nameDevice(url);
     await underLoad(url, WARM_SECONDS);
     let kills = 0;

@@ -92,7 +92,7 @@ function mulberry(seed) {
 
 function tell(room, { files }) {
   const all = Object.entries(files).flatMap(([file, { mutants }]) =>
-    mutants.map((one) => ({ file, ...one })),
+    mutants.map((mutant) => ({ file, ...mutant })),
   );
   const counted = all.filter(({ status }) =>
     ['Killed', 'Timeout', 'Survived', 'NoCoverage'].includes(status),
@@ -106,7 +106,7 @@ function tell(room, { files }) {
   }
   const [low, high] = wilson(noticed, counted.length);
   const share = counted.length === 0 ? 0 : noticed / counted.length;
-  const percent = (one) => `${Math.round(one * 100)} %`;
+  const percent = (share) => `${Math.round(share * 100)} %`;
   const said = `${noticed} of ${counted.length} changes noticed, ${percent(share)} (95 %: ${percent(low)}–${percent(high)}); asked ${percent(ASKED[room] ?? ASKED_ELSEWHERE)}`;
   say(`\n${room}: ${said}.`);
   keepFigures(`npm run mutants -- ${room}`, [said]);

@@ -6,6 +6,6 @@ await command(async () => {
   await serverBuilt();
   const given = process.argv.slice(2);
   const tables = given.includes('--check') ? 'check' : 'rebuild';
-  const args = given.filter((one) => one !== '--check');
+  const args = given.filter((arg) => arg !== '--check');
   serverCommand(['--tables', tables, ...args]);
 });

@@ -78,8 +78,11 @@ const WORSE: Verdict[] = ['wait', 'possible', 'go'];
 function ofMost(groups: Lane['groups'], i: number): LaneCell {
   const trees: Record<Verdict, number> = { go: 0, possible: 0, wait: 0 };
   for (const { group, trees: own } of groups) trees[group.cells[i]?.verdict ?? 'wait'] += own;
-  const verdict = WORSE.reduce((best, one) => (trees[one] > trees[best] ? one : best), 'wait' as Verdict);
-  const cell = groups.map(({ group }) => group.cells[i]).find((one) => one?.verdict === verdict);
+  const verdict = WORSE.reduce(
+    (best, verdict) => (trees[verdict] > trees[best] ? verdict : best),
+    'wait' as Verdict,
+  );
+  const cell = groups.map(({ group }) => group.cells[i]).find((cell) => cell?.verdict === verdict);
   const first = (cell ?? groups[0]?.group.cells[i]) as Group['cells'][number];
   return { day: first.day, half: first.half, verdict, why: first.why };
 }
@@ -91,7 +94,7 @@ export function cellAt(timing: Timing, cells: readonly LaneCell[], hour: number)
   const day = timing.days.find((day) => hour >= day.fromHour && hour < day.toHour);
   if (!day) return undefined;
   const half = hour - day.fromHour < NOON ? 'morning' : 'afternoon';
-  return cells.find((one) => one.day === day.day && one.half === half);
+  return cells.find((cell) => cell.day === day.day && cell.half === half);
 }
 
 /** Windows by the very half-days that the lane shows. */
@@ -111,9 +114,9 @@ function windowsOfCells(timing: Timing, cells: readonly LaneCell[], nowHour: num
 export function windowsAt(windows: readonly LaneWindow[], nowHour: number) {
   const best = [...windows].sort((a, b) => a.fromHour - b.fromHour || (a.verdict === 'go' ? -1 : 1));
   return {
-    open: best.find((one) => one.fromHour <= nowHour && one.toHour > nowHour) ?? null,
-    next: best.find((one) => one.fromHour > nowHour) ?? null,
-    nextGood: best.find((one) => one.toHour > nowHour && one.verdict === 'go') ?? null,
+    open: best.find((window) => window.fromHour <= nowHour && window.toHour > nowHour) ?? null,
+    next: best.find((window) => window.fromHour > nowHour) ?? null,
+    nextGood: best.find((window) => window.toHour > nowHour && window.verdict === 'go') ?? null,
   };
 }
 

@@ -42,7 +42,7 @@ async function lanCertificate({ dataFolder, names, host }: Config): Promise<Loca
   const { localCertificate } = await import('./secure/localCertificate');
   return localCertificate(
     path.join(dataFolder, 'lan'),
-    localHosts(names).filter((one) => isHeard(one, host)),
+    localHosts(names).filter((name) => isHeard(name, host)),
   );
 }
 

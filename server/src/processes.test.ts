@@ -14,12 +14,12 @@ const log = pino({ level: 'silent' });
 const folder = mkdtempSync(path.join(tmpdir(), 'processes-'));
 const running: Running[] = [];
 const begin = async (argv: string[], env: NodeJS.ProcessEnv = {}) => {
-  const one = await start(readConfig(['--port', '0', '--copies', 'none', ...argv], env), log);
-  running.push(one);
-  return one;
+  const server = await start(readConfig(['--port', '0', '--copies', 'none', ...argv], env), log);
+  running.push(server);
+  return server;
 };
 afterAll(async () => {
-  for (const one of running) await one.stop();
+  for (const server of running) await server.stop();
   rmSync(folder, { recursive: true, force: true });
 });
 

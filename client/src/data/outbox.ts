@@ -102,7 +102,7 @@ async function keep(item: OutboxItem): Promise<void> {
     });
   }
   useOutbox.setState(({ items }) => ({
-    items: [...items.filter((one) => one.id !== item.id), item].sort((a, b) => (a.id < b.id ? -1 : 1)),
+    items: [...items.filter((kept) => kept.id !== item.id), item].sort((a, b) => (a.id < b.id ? -1 : 1)),
   }));
   channel?.postMessage('changed');
 }
@@ -190,7 +190,9 @@ async function follow(item: OutboxItem, answer: unknown): Promise<void> {
   if (revision === null) return;
   const later = useOutbox
     .getState()
-    .items.filter((one) => one.recordId === item.recordId && one.id > item.id && one.state === 'waiting');
+    .items.filter(
+      (later) => later.recordId === item.recordId && later.id > item.id && later.state === 'waiting',
+    );
   // Each of them follows the one before it in turn; only the next is told now
   const [next] = later;
   if (next) await keep(onRevision(next, revision));
@@ -227,8 +229,8 @@ export const isFailed = ({ state, problem }: OutboxItem): boolean =>
 export async function letGo(item: OutboxItem): Promise<void> {
   const later = useOutbox
     .getState()
-    .items.filter((one) => one.recordId === item.recordId && one.id >= item.id);
-  await drop(later.map((one) => one.id));
+    .items.filter((kept) => kept.recordId === item.recordId && kept.id >= item.id);
+  await drop(later.map((item) => item.id));
   whenSent(item, null);
   void send();
 }

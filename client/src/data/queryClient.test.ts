@@ -56,7 +56,7 @@ test('what an earlier visit read stands at once, and gives way to what is read a
   answer('of today');
   await until(() => current().data === 'of today' && !current().isFetching);
   await until(() =>
-    [...on.kept.values()].some((one) => (one as { state: { data: string } }).state.data === 'of today'),
+    [...on.kept.values()].some((kept) => (kept as { state: { data: string } }).state.data === 'of today'),
   );
   client.clear();
 });

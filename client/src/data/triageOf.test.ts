@@ -4,8 +4,8 @@ import { detail, did, finding, today } from '../testing/orchard';
 import { triageOf } from './triageOf';
 
 const said = (...given: Parameters<typeof detail>) => {
-  const one = detail(...given);
-  return triageOf(treeView(one, today), one, today);
+  const tree = detail(...given);
+  return triageOf(treeView(tree, today), tree, today);
 };
 const seen = did({
   kind: 'treeSeen',

@@ -56,8 +56,8 @@ test('a plan left for another and come back to is searched to its proof', async 
 test('a list shows what is planned, names what cannot be, and keeps the last plan of a tree while it is planned anew', async () => {
   mockSolve.mockReset();
   const tree = (id: string, code: string) => {
-    const one = detail([finding(id, 'S', code)]);
-    return treeView({ ...one, tree: { ...one.tree, id } }, today);
+    const shown = detail([finding(id, 'S', code)]);
+    return treeView({ ...shown, tree: { ...shown.tree, id } }, today);
   };
   const [a, b] = [tree('a', 'FB_CANK_A'), tree('b', 'DEAD')];
   const proved = plansOf([a], today).get('a') as Solved;

@@ -150,18 +150,18 @@ export function Chart(props: ChartProps) {
               opacity={0.2}
             />
           ) : null}
-          {lines.map((one) => (
+          {lines.map((chartLine) => (
             <Path
-              key={one.name}
+              key={chartLine.name}
               d={
                 line<number | null>()
                   .defined((value) => value !== null)
                   .x((_, i) => x(i))
-                  .y((value) => yOf(one.axis)(value as number))([...one.values]) ?? ''
+                  .y((value) => yOf(chartLine.axis)(value as number))([...chartLine.values]) ?? ''
               }
-              stroke={one.colour}
+              stroke={chartLine.colour}
               strokeWidth={2.6}
-              strokeDasharray={one.dash}
+              strokeDasharray={chartLine.dash}
               fill="none"
             />
           ))}

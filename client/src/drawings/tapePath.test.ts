@@ -20,12 +20,12 @@ test('a measure that runs 18 cm past the joint lies 18 cm before the limb’s ba
   expect(placeOnTape(line, 'S', 122)).toBe(-18);
   expect(placeOnTape(line, 'L', 12)).toBe(12);
   expect(placeOnTape(line, 'T', 60)).toBeNull();
-  expect(Math.min(...line.map((one) => one.fromU))).toBeLessThan(-18);
+  expect(Math.min(...line.map((tapeStretch) => tapeStretch.fromU))).toBeLessThan(-18);
 });
 
 test('the line goes on through two joints when the cut lies there', () => {
   const line = tapePath(index, 'L', [{ limbId: 'T', atCm: 65.5 }]);
-  expect(line.map((one) => one.limb.id)).toEqual(['L', 'S', 'T']);
+  expect(line.map((tapeStretch) => tapeStretch.limb.id)).toEqual(['L', 'S', 'T']);
   // 140 cm down S from L's joint, then from 90 to 65.5 on the stem
   expect(placeOnTape(line, 'T', 65.5)).toBeCloseTo(-(140 + 24.5));
 });

@@ -98,7 +98,7 @@ export function rulerMarks(
   apartPx: number,
   units: 'metric' | 'us',
 ): number[] {
-  const step = STEPS[units].find((one) => one * pxPerCm >= apartPx) ?? (STEPS[units].at(-1) as number);
+  const step = STEPS[units].find((step) => step * pxPerCm >= apartPx) ?? (STEPS[units].at(-1) as number);
   const marks: number[] = [];
   for (let n = Math.ceil((fromS - 1e-9) / step) || 0; n * step <= toS + 1e-9; n++) marks.push(n * step);
   return marks;

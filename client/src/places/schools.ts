@@ -16,7 +16,7 @@ interface SchoolAnswer {
 }
 
 export function schoolAnswers(view: TreeView, today: SiteToday, lesionId: string): SchoolAnswer[] {
-  const finding = view.considered.find((one) => one.id === lesionId);
+  const finding = view.considered.find((finding) => finding.id === lesionId);
   if (!finding || !disorderOf(finding.disorder)) return [];
   const schools = schoolsFor(finding.disorder);
   // Sound wood in the wrong place is cut by its shape: no school measures from an edge there

@@ -13,8 +13,8 @@ import { speciesName } from '@mortisect/core/register';
 import { lowerFirst } from '@mortisect/core/tree';
 import { spanWords } from '../data/moment';
 
-export function plural(count: number, one: string): string {
-  return `${count} ${one}${count === 1 ? '' : 's'}`;
+export function plural(count: number, singular: string): string {
+  return `${count} ${singular}${count === 1 ? '' : 's'}`;
 }
 
 /** “Dead wood · Neonectria canker”: each once. */
@@ -51,7 +51,7 @@ const KIND_WORDS: Record<Cut['kind'], string> = {
 /** What kind of cut it is, in a few words. */
 export function kindWords(cut: Cut): string {
   const onlyDead =
-    cut.kind === 'stub' && cut.because.every((one) => disorderOf(one.disorder)?.kind === 'dead');
+    cut.kind === 'stub' && cut.because.every((reason) => disorderOf(reason.disorder)?.kind === 'dead');
   return onlyDead ? 'only the dead wood' : KIND_WORDS[cut.kind];
 }
 

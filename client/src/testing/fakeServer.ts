@@ -92,7 +92,7 @@ export class FakeServer {
 
   /** Bodies that a route was asked with. */
   bodies<T = unknown>(name: RouteName): T[] {
-    return this.asked.flatMap((one) => (one.name === name ? [one.body as T] : []));
+    return this.asked.flatMap((request) => (request.name === name ? [request.body as T] : []));
   }
 
   private async fetch(url: string, given: RequestInit = {}): Promise<Response> {
@@ -338,7 +338,7 @@ export class FakeServer {
 
   private timingFacts() {
     const { site } = this.site;
-    const findings = this.open().flatMap((one) => one.findings);
+    const findings = this.open().flatMap((tree) => tree.findings);
     const standing = this.actions.filter(({ undone }) => !undone);
     const facts = { site, trees: this.trees, findings, seen: standing.map(({ action }) => action) };
     const { latitude, longitude, timeZone } = site;
@@ -387,10 +387,10 @@ export class FakeServer {
       station: this.station(),
       timing: siteAnswer,
       stages: [...new Map((siteAnswer?.groups ?? []).map((group) => [group.species, group])).values()].map(
-        (one) => ({
-          species: one.species,
-          stage: one.stage,
-          bloom: one.bloom,
+        (group) => ({
+          species: group.species,
+          stage: group.stage,
+          bloom: group.bloom,
         }),
       ),
       groupOf: Object.fromEntries(keyOf),

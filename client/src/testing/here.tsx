@@ -130,8 +130,8 @@ export async function allSent(): Promise<void> {
 
 /** Buttons of the page by name, without asking for the role of everything on it: that is most of the time a test takes. */
 export function buttons(name: string | RegExp): HTMLButtonElement[] {
-  return [...document.querySelectorAll('button')].filter((one) => {
-    const said = one.getAttribute('aria-label') ?? one.textContent ?? '';
+  return [...document.querySelectorAll('button')].filter((button) => {
+    const said = button.getAttribute('aria-label') ?? button.textContent ?? '';
     return typeof name === 'string' ? said === name : name.test(said);
   });
 }
@@ -157,8 +157,10 @@ const FIELDS = 'input[aria-label], select[aria-label], textarea[aria-label]';
 export function field<T extends HTMLElement = HTMLInputElement>(label: string | RegExp): T {
   const is = (said: string | null) => (typeof label === 'string' ? said === label : label.test(said ?? ''));
   const [found, ...more] = [
-    ...[...document.querySelectorAll('label')].flatMap((one) => (is(one.textContent) ? [one.control] : [])),
-    ...[...document.querySelectorAll(FIELDS)].filter((one) => is(one.getAttribute('aria-label'))),
+    ...[...document.querySelectorAll('label')].flatMap((found) =>
+      is(found.textContent) ? [found.control] : [],
+    ),
+    ...[...document.querySelectorAll(FIELDS)].filter((element) => is(element.getAttribute('aria-label'))),
   ] as T[];
   if (!found || more.length > 0) throw new Error(`${more.length + (found ? 1 : 0)} fields ${label}.`);
   return found;

@@ -28,7 +28,7 @@ export function readOrchard(details: TreeDetail[], actions: Action[] = []): Quer
   client.setQueryData(['round'], { actions });
   client.setQueryData(['people'], { people: ['Boat crew', 'Wall crew'] });
   client.setQueryData(['jobs'], { jobs: [] });
-  for (const one of details) client.setQueryData(['tree', one.tree.id], one);
+  for (const detail of details) client.setQueryData(['tree', detail.tree.id], detail);
   return client;
 }
 

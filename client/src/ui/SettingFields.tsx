@@ -95,8 +95,11 @@ function Asked({ field, value, start, set }: OneSettingProps) {
         value={String(value)}
         options={
           offered
-            ? offered.map((one) => ({ value: String(one), label: `${one} ${unit}` }))
-            : Object.entries(choices ?? {}).map(([one, words]) => ({ value: one, label: upperFirst(words) }))
+            ? offered.map((choice) => ({ value: String(choice), label: `${choice} ${unit}` }))
+            : Object.entries(choices ?? {}).map(([choice, words]) => ({
+                value: choice,
+                label: upperFirst(words),
+              }))
         }
         hint={about}
         onChange={(chosen) => set(key, offered ? Number(chosen) : chosen)}

@@ -76,7 +76,7 @@ test('where it starts and its source stand beside it; a choice is called by its 
   expect(text).toContain('Starts at 2 mm. A handbook (confidence low).');
   expect(text).toContain('Starts at 25 %.');
   const called = (label: string) =>
-    [...field(label).querySelectorAll('option')].map((one) => one.textContent);
+    [...field(label).querySelectorAll('option')].map((option) => option.textContent);
   expect(called('Way')).toEqual(['The upper', 'The lower']);
   expect(called('Dry')).toEqual(['24 h', '48 h']);
   expect(screen.queryByRole('checkbox')).toBeNull();

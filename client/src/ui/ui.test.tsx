@@ -91,13 +91,13 @@ describe('a length', () => {
 describe('a choice', () => {
   function Few({ manual = false }: { manual?: boolean }) {
     const [value, setValue] = useState<string | null>(null);
-    const options = ['one', 'two', 'three'].map((one) => ({ value: one, label: one }));
+    const options = ['one', 'two', 'three'].map((name) => ({ value: name, label: name }));
     return <Choice label="Which" options={options} value={value} onChange={setValue} manual={manual} />;
   }
   const group = () => screen.getByRole('radiogroup', { name: 'Which' });
   const checked = () =>
-    screen.getAllByRole('radio').find((one) => one.getAttribute('aria-checked') === 'true')?.textContent ??
-    null;
+    screen.getAllByRole('radio').find((element) => element.getAttribute('aria-checked') === 'true')
+      ?.textContent ?? null;
   const key = (name: string) => fireEvent.keyDown(group(), { key: name });
 
   test('arrows choose, round the end and back', () => {

@@ -89,7 +89,7 @@ test.each<[string, string[], number, Partial<typeof rule>, (string | object)[]]>
 ])('why not: %s', (_, disorders, mm, settings, because) => {
   const answer = debrisOf(disorders, mm, { ...rule, ...settings });
   expect(answer.because).toEqual(
-    because.map((one) => (typeof one === 'string' ? { code: one, values: {} } : one)),
+    because.map((reason) => (typeof reason === 'string' ? { code: reason, values: {} } : reason)),
   );
   for (const reason of answer.because) expect(DebrisReason.parse(reason)).toEqual(reason);
 });

@@ -99,7 +99,7 @@ export function debrisOf(disorders: readonly string[], thickestMm: number, setti
     return why === null;
   });
   const wanted = wood === 'sound' ? settings.healthyBy : settings.infectedBy;
-  const route = allowed.includes(wanted) ? wanted : (allowed.find((one) => one !== 'burn') ?? 'landfill');
+  const route = allowed.includes(wanted) ? wanted : (allowed.find((other) => other !== 'burn') ?? 'landfill');
   if (wood !== 'sound') because.push(plainReason('kept apart'));
   if (settings.burning === 'ask first' && route === 'burn') because.push(plainReason('ask about burning'));
   return { class: wood, route, allowed, because, confidence: 'practice' };

@@ -126,14 +126,14 @@ export type RecheckState = 'done' | 'due' | 'to come' | 'lapsed';
 
 /** One that a later one of the same cut has overtaken is not asked for any more. */
 export function recheckState(
-  one: Recheck,
+  recheck: Recheck,
   today: string,
   doneIds: ReadonlySet<string>,
   settings: RecheckSettings,
 ): RecheckState {
-  if (doneIds.has(one.id)) return 'done';
-  if (one.dueOn > today) return 'to come';
-  return laterDay(one.dueOn, settings.overdueDays) < today ? 'lapsed' : 'due';
+  if (doneIds.has(recheck.id)) return 'done';
+  if (recheck.dueOn > today) return 'to come';
+  return laterDay(recheck.dueOn, settings.overdueDays) < today ? 'lapsed' : 'due';
 }
 
 /** Infection this near toward the trunk, this soon, means that the cut fell short. @source common practice, no source */

@@ -42,7 +42,7 @@ export function scionGuard(tree: TreeRecord, today: string): ScionGuard {
       !disorderOf(disorder)?.causeUnknown,
   );
   const recent = diseased.filter(({ open, day }) => open || daysSince(day) < CLEAN_YEARS * 365);
-  for (const disorder of new Set(recent.map((one) => one.disorder)))
+  for (const disorder of new Set(recent.map((finding) => finding.disorder)))
     because.push({ code: 'on record', values: { disorder, years: CLEAN_YEARS } });
   if (tree.findings.some(({ disorder, open }) => open && disorderOf(disorder)?.causeUnknown))
     because.push(plainReason('dead of unknown cause'));

@@ -157,7 +157,7 @@ test('the state machine never calls a blade clean that was not cleaned since its
       const last = events.findLastIndex(({ kind }) => kind === 'cleaned');
       if (last < 0) expect(why).not.toBeNull();
       const since = events.slice(last + 1);
-      const met = since.some((one) => one.kind === 'cut' && one.disorders.includes('FB_SHOOT'));
+      const met = since.some((event) => event.kind === 'cut' && event.disorders.includes('FB_SHOOT'));
       if (met || since.at(-1)?.kind === 'wetted') expect(why).not.toBeNull();
       if (last >= 0 && since.length === 0) expect(why).toBeNull();
     }),

@@ -159,7 +159,9 @@ describe('what is carried on', () => {
       }),
     );
   const of = (answer: ReturnType<typeof told>, policy: (typeof cleaningPolicies)[number]) =>
-    answer.policies.find((one) => one.policy === policy) as ReturnType<typeof told>['policies'][number];
+    answer.policies.find((outcome) => outcome.policy === policy) as ReturnType<
+      typeof told
+    >['policies'][number];
 
   test('one strike, then one sound cut: E is the chance itself, and the chance of at least one is 1 − e^−E', () => {
     const never = of(told([cut('a', true), cut('a', false)]), 'never');

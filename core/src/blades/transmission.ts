@@ -154,7 +154,7 @@ const THIN = 10;
 export function transmission(input: TransmissionInput): Transmission {
   const policies = cleaningPolicies.map((policy) => outcomeOf(policy, input));
   const of = (policy: CleaningPolicy) =>
-    (policies.find((one) => one.policy === policy) as PolicyOutcome).expected;
+    (policies.find((outcome) => outcome.policy === policy) as PolicyOutcome).expected;
   const trees = Math.max(1, new Set(input.cuts.map((cut) => cut.treeId)).size);
   const avoided = of('between trees').map(
     (expected, i) => Math.max(0, expected - (of('every cut')[i] as number)) / trees,
@@ -232,7 +232,7 @@ function isCleaned(
 function worstOf(carried: readonly string[], input: TransmissionInput, into: TransmissionCut): Range {
   if (into.infected) return [0, 0, 0];
   const ranges = carried.map((code) => SITUATIONS[situationOf(code, input, into)]);
-  return ranges.reduce<Range>((worst, one) => (one[1] > worst[1] ? one : worst), [0, 0, 0]);
+  return ranges.reduce<Range>((worst, next) => (next[1] > worst[1] ? next : worst), [0, 0, 0]);
 }
 
 /** `which`: 0 the best case (least infective, best cleaned), 1 the middle, 2 the worst. */

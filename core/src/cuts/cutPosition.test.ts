@@ -323,7 +323,7 @@ describe('what the worked cases leave open', () => {
       ...workedTree(),
       // K on L, first-year wood; its measure runs out before 10 cm, and only L and S count on
       limb('K', 'L', 4, 40, 8, 3, { kind: 'shoot', ageYears: 1 }),
-    ].map((one) => (one.id === 'L' ? { ...one, ageYears: 1 } : one));
+    ].map((part) => (part.id === 'L' ? { ...part, ageYears: 1 } : part));
     const { cuts } = cutPosition({
       limbs,
       lesions: lesions([['K', 35, 38]]),

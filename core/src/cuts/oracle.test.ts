@@ -89,21 +89,21 @@ const tree = fc.array(grown, { minLength: 1, maxLength: 7 }).map((all) => {
     inclinationDeg: 90,
   };
   const limbs: Limb[] = [stem];
-  all.forEach((one, i) => {
-    const parent = i === 0 ? stem : (limbs[1 + (one.parent % (limbs.length - 1))] as Limb);
+  all.forEach((drawn, i) => {
+    const parent = i === 0 ? stem : (limbs[1 + (drawn.parent % (limbs.length - 1))] as Limb);
     limbs.push({
       ...stem,
       id: `L${i}`,
       parentId: parent.id,
       // On the stem at its top: there is no leader above, so that a walk onto it always ends in the trunk
-      jointCm: i === 0 ? 250 : one.joint * parent.lengthCm,
-      lengthCm: one.lengthCm,
-      baseMm: one.baseMm,
+      jointCm: i === 0 ? 250 : drawn.joint * parent.lengthCm,
+      lengthCm: drawn.lengthCm,
+      baseMm: drawn.baseMm,
       tipMm: 4,
-      ageYears: one.ageYears,
+      ageYears: drawn.ageYears,
       kind: i === 0 ? 'scaffold' : 'lateral',
       budsComplete: true,
-      buds: one.buds.map(({ at, ...rest }) => ({ ...rest, atCm: at * one.lengthCm })),
+      buds: drawn.buds.map(({ at, ...rest }) => ({ ...rest, atCm: at * drawn.lengthCm })),
     });
   });
   return limbs;

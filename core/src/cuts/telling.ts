@@ -13,7 +13,7 @@ export interface Telling {
 /** The reason that set the place: of several lesions, the one whose measure ends nearest the stool. */
 export function leadingReason(cut: Cut): Reason {
   const leading = cut.because.find(
-    (one) => one.target.limbId === cut.targetLimbId && one.target.atCm === cut.targetCm,
+    (reason) => reason.target.limbId === cut.targetLimbId && reason.target.atCm === cut.targetCm,
   );
   return leading ?? (cut.because[0] as Reason);
 }

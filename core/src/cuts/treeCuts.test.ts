@@ -23,8 +23,8 @@ const finding = (more: Partial<FindingForCut> = {}): FindingForCut => ({
   growthRapid: false,
   ...more,
 });
-const said = (one: FindingForCut, season: Season = 'dormant') =>
-  treeCuts({ limbs, plantedYear: 2010, susceptible: false }, [one], schools, season, 2026);
+const said = (given: FindingForCut, season: Season = 'dormant') =>
+  treeCuts({ limbs, plantedYear: 2010, susceptible: false }, [given], schools, season, 2026);
 
 test('a canker asks for a cut, with its clearance', () => {
   const { cuts, uncut, clearances } = said(finding());
@@ -74,5 +74,5 @@ test('a held finding holds only itself', () => {
     2026,
   );
   expect(cuts.flatMap((cut) => cut.lesionIds)).toEqual(['g']);
-  expect(uncut.map((one) => one.findingId)).toEqual(['f']);
+  expect(uncut.map((held) => held.findingId)).toEqual(['f']);
 });

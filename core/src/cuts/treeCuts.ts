@@ -82,7 +82,7 @@ export function treeCuts(
     const why = whyNotCut(finding, season);
     return why ? [{ findingId: finding.id, why }] : [];
   });
-  const left = new Set(uncut.map((one) => one.findingId));
+  const left = new Set(uncut.map((held) => held.findingId));
   const asking = standing.filter((finding) => !left.has(finding.id));
   const clearances: Record<string, Clearance> = {};
   for (const finding of asking) {
@@ -134,7 +134,7 @@ function openFindings(
   uncut: TreeCuts['uncut'],
 ): Lesion[] {
   const waits = new Set(
-    uncut.filter(({ why }) => why === 'held' || why === 'wait').map((one) => one.findingId),
+    uncut.filter(({ why }) => why === 'held' || why === 'wait').map((open) => open.findingId),
   );
   return findings
     .filter(({ id, disorder }) => waits.has(id) && kindOf(disorder) !== 'misplaced')

@@ -28,18 +28,18 @@ function answersOf(present: readonly string[], absent: readonly string[]): Answe
 
 // Second implementation: worked vignettes V1–V20 computed apart from this code, equal there to 1e-4.
 describe('worked vignettes', () => {
-  test.each(vignettes.map((vignette) => [vignette.id, vignette] as const))('%s', (_, one) => {
+  test.each(vignettes.map((vignette) => [vignette.id, vignette] as const))('%s', (_, vignette) => {
     const said = causes({
-      host: one.host as HostGroup,
-      season: SEASON[one.season] as Season,
-      answers: answersOf(one.present, one.absent),
+      host: vignette.host as HostGroup,
+      season: SEASON[vignette.season] as Season,
+      answers: answersOf(vignette.present, vignette.absent),
     });
-    one.top.forEach(([code, p], i) => {
+    vignette.top.forEach(([code, p], i) => {
       expect(said.causes[i]).toEqual({ code, p: expect.closeTo(p as number, 4) });
     });
-    expect(said.entropyBits).toBeCloseTo(one.entropy, 4);
-    const byBits = [...said.next].sort((a, b) => b.bits - a.bits).slice(0, one.next.length);
-    one.next.forEach(([sign, bits], i) => {
+    expect(said.entropyBits).toBeCloseTo(vignette.entropy, 4);
+    const byBits = [...said.next].sort((a, b) => b.bits - a.bits).slice(0, vignette.next.length);
+    vignette.next.forEach(([sign, bits], i) => {
       expect(byBits[i]).toMatchObject({ sign, bits: expect.closeTo(bits as number, 4) });
     });
   });
@@ -63,11 +63,11 @@ test.each([
   ['V19', 'freeze', 'possible'],
   ['V20', 'fire blight', 'unclear'],
 ] as const)('%s: the group is %s, said as “%s”', (id, group, strength) => {
-  const one = vignettes.find((vignette) => vignette.id === id) as (typeof vignettes)[number];
+  const named = vignettes.find((vignette) => vignette.id === id) as (typeof vignettes)[number];
   const said = causes({
-    host: one.host as HostGroup,
-    season: SEASON[one.season] as Season,
-    answers: answersOf(one.present, one.absent),
+    host: named.host as HostGroup,
+    season: SEASON[named.season] as Season,
+    answers: answersOf(named.present, named.absent),
   });
   expect(said.groups[0]).toMatchObject({ id: group, strength });
 });
@@ -203,7 +203,7 @@ test('every cause has a row to be handled by, a group and look-alikes with the h
   for (const code of causeCodes) {
     expect(disorderOf(code)).toBeDefined();
     expect(grouped.filter((member) => member === code)).toHaveLength(1);
-    expect(lookAlikesOf(code).map((one) => one.name)).toEqual(
+    expect(lookAlikesOf(code).map((lookAlike) => lookAlike.name)).toEqual(
       expect.arrayContaining(['Lichen', 'Woolly aphid', 'Normal bark']),
     );
   }

@@ -185,7 +185,7 @@ function softmax(scores: number[]): number[] {
 }
 
 export function entropy(p: readonly number[]): number {
-  return p.reduce((sum, one) => (one > 0 ? sum - one * Math.log2(one) : sum), 0);
+  return p.reduce((sum, chance) => (chance > 0 ? sum - chance * Math.log2(chance) : sum), 0);
 }
 
 function nextChecks(

@@ -183,5 +183,5 @@ const ALWAYS: readonly LookAlike[] = [LICHEN, APHID, NORMAL];
 /** What is easily taken for this cause; harmless things met on healthy trees always stand among them. */
 export function lookAlikesOf(code: string): LookAlike[] {
   const rows = table[code] ?? [];
-  return [...rows, ...ALWAYS.filter((one) => !rows.includes(one))];
+  return [...rows, ...ALWAYS.filter((lookAlike) => !rows.includes(lookAlike))];
 }

@@ -196,7 +196,8 @@ export function schoolFor(disorder: string, chosen: Readonly<Record<string, stri
   const offered = schoolsFor(disorder);
   const wanted = chosen[disorder] ?? defaultSchoolOf[disorder];
   const school =
-    offered.find((one) => one.id === wanted) ?? offered.find((one) => one.id === defaultSchoolOf[disorder]);
+    offered.find((school) => school.id === wanted) ??
+    offered.find((school) => school.id === defaultSchoolOf[disorder]);
   if (!school) throw new NoSchool(disorder);
   return school;
 }

@@ -214,14 +214,14 @@ test.each(cases.map(([kind, limbs, more]) => [kind, limbs, more ?? {}] as const)
 
 test('bearing age never speaks against scaffolds, nor on species whose old wood bears', () => {
   const old = [
-    ...even.map((one) => ({ ...one, ageYears: 30 })),
+    ...even.map((part) => ({ ...part, ageYears: 30 })),
     limb('X', 'A', { kind: 'lateral', jointCm: 120, ageYears: 20, bearingDeg: 60, lengthCm: 40 }),
   ];
   expect(kinds(tree(old, { species: 'pear' }))).not.toContain('past bearing');
   expect(
     geometryFaults(tree(old, { species: 'peach' }), startingLimits())
-      .filter((one) => one.kind === 'past bearing')
-      .map((one) => one.limbIds),
+      .filter((fault) => fault.kind === 'past bearing')
+      .map((fault) => fault.limbIds),
   ).toEqual([['X']]);
 });
 
@@ -299,14 +299,14 @@ describe('gap test', () => {
     const open = [stem, ...even];
     const dense = [
       ...open,
-      ...even.flatMap((one) =>
+      ...even.flatMap((part) =>
         [30, 60, 90, 120, 150].map((at, i) =>
-          limb(`${one.id}${i}`, one.id, {
+          limb(`${part.id}${i}`, part.id, {
             kind: 'branch',
             jointCm: at,
             lengthCm: 90,
             baseMm: 18,
-            bearingDeg: one.bearingDeg + (i % 2 ? 60 : -60),
+            bearingDeg: part.bearingDeg + (i % 2 ? 60 : -60),
             inclinationDeg: 20,
           }),
         ),
@@ -401,8 +401,8 @@ describe('taking wood opens the crown', () => {
           );
         }
         const cut = kerfs.map(([on, at]) => {
-          const one = grown[1 + (on % (grown.length - 1))] as Limb;
-          return { limbId: one.id, atCm: (one.lengthCm * at) / 100 };
+          const part = grown[1 + (on % (grown.length - 1))] as Limb;
+          return { limbId: part.id, atCm: (part.lengthCm * at) / 100 };
         });
         const left = cutBack(grown, cut);
         const [before, after] = [lightInside(grown, 5), lightInside(left, 5, grown)];

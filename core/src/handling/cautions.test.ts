@@ -34,7 +34,7 @@ test.each<[string, Partial<CutAtHand>, string[]]>([
   ['a boundary mark', { hazards: ['boundary mark'] }, ['care']],
   ['a heritage tree', { hazards: ['heritage tree'] }, ['care']],
 ])('%s', (_, given, kinds) => {
-  expect(cautions({ ...easy, ...given }).map((one) => one.kind)).toEqual(kinds);
+  expect(cautions({ ...easy, ...given }).map((caution) => caution.kind)).toEqual(kinds);
 });
 
 test('over 30 kg above reach it comes down on a rope, from 30 kg down two people lift it', () => {
@@ -55,7 +55,7 @@ test.each([
   [89.9, 20],
   [90, 30],
 ])('the undercut of %f mm is %i cm out, on the card and in the strokes', (kerfMm, outCm) => {
-  expect(cautions({ ...easy, kerfMm }).map((one) => one.because)).toContainEqual({
+  expect(cautions({ ...easy, kerfMm }).map((caution) => caution.because)).toContainEqual({
     code: 'three cuts',
     values: { undercutOutCm: outCm },
   });

@@ -98,7 +98,7 @@ function sticksOf(limb: Limb, fromCm: number, index: LimbIndex, perM3: number, l
   }
   const beyond = (s: number) =>
     stickM3(limb, s, limb.lengthCm) * perM3 +
-    riding.reduce((sum, one) => (one.jointCm >= s ? sum + one.kg : sum), 0);
+    riding.reduce((sum, rider) => (rider.jointCm >= s ? sum + rider.kg : sum), 0);
   const total = beyond(fromCm);
   const count = Math.max(1, Math.ceil(total / liftKg - 1e-9));
   const stops = [limb.lengthCm];

@@ -288,7 +288,7 @@ test('the smallest clash is as small as trying every set finds it', () => {
       fc.array(fc.uniqueArray(fc.nat(5), { minLength: 1, maxLength: 4 }), { maxLength: 5 }),
       (clashes) => {
         const kept = (set: readonly number[]) =>
-          !clashes.some((clash) => clash.every((one) => set.includes(one)));
+          !clashes.some((clash) => clash.every((member) => set.includes(member)));
         const found = smallestClash(parts, kept);
         const least = clashes.length === 0 ? 0 : Math.min(...clashes.map((clash) => clash.length));
         expect(found).toHaveLength(least);
@@ -344,8 +344,8 @@ describe('a young tree', () => {
         },
       });
     const said = cuts(young(2023));
-    expect(said.filter((one) => one === 'tie down')).toHaveLength(1);
-    expect(said.filter((one) => one !== 'tie down')).toHaveLength(1);
+    expect(said.filter((text) => text === 'tie down')).toHaveLength(1);
+    expect(said.filter((text) => text !== 'tie down')).toHaveLength(1);
     // What grows on a limb is none of the frame
     const branched = given([], {
       tree: {
@@ -438,26 +438,26 @@ describe('one visit', () => {
   };
 
   test('a station is a side of the tree, and the ladder is another', () => {
-    const [one] = both();
-    if (!one) throw new Error('Nothing is cut.');
+    const [first] = both();
+    if (!first) throw new Error('Nothing is cut.');
     const { tree } = given([]);
-    expect(stationOf(one, tree)).toMatch(/^(ground|ladder), (north|east|south|west)$/);
+    expect(stationOf(first, tree)).toMatch(/^(ground|ladder), (north|east|south|west)$/);
     const turned = {
       ...tree,
       limbs: tree.limbs.map((each: Limb) => ({ ...each, bearingDeg: (each.bearingDeg + 180) % 360 })),
     };
     const opposite = { north: 'south', south: 'north', east: 'west', west: 'east' } as Record<string, string>;
-    const side = stationOf(one, tree).split(', ')[1] ?? '';
-    expect(stationOf(one, turned).split(', ')[1]).toBe(opposite[side]);
+    const side = stationOf(first, tree).split(', ')[1] ?? '';
+    expect(stationOf(first, turned).split(', ')[1]).toBe(opposite[side]);
   });
 
   test('cleanings and the ladder are counted by the order, not by the cut', () => {
-    const high = vase().map((one) =>
-      one.id === 'T'
-        ? { ...one, lengthCm: 330 }
-        : one.parentId === 'T'
-          ? { ...one, jointCm: one.jointCm + 230 }
-          : one,
+    const high = vase().map((part) =>
+      part.id === 'T'
+        ? { ...part, lengthCm: 330 }
+        : part.parentId === 'T'
+          ? { ...part, jointCm: part.jointCm + 230 }
+          : part,
     );
     const { prepared } = planTree(
       given([finding('c', 'B', 4, 'FB_CANK_A'), fault('in', 'A1', 'inward')], {
@@ -669,13 +669,13 @@ describe('from the tree to the problem', () => {
     [46, 'east'],
     [316, 'north'],
   ])('wood that points to %i° is cut from the %s', (bearingDeg, side) => {
-    const limbs = vase().map((one) =>
-      one.id === 'A' ? { ...one, bearingDeg } : one.parentId === 'A' ? { ...one, bearingDeg } : one,
+    const limbs = vase().map((part) =>
+      part.id === 'A' ? { ...part, bearingDeg } : part.parentId === 'A' ? { ...part, bearingDeg } : part,
     );
     const { prepared } = planTree(given([finding('d', 'A1', 0, 'DEAD')], { tree: { limbs } }));
-    const one = prepared.all.find(({ kerf }) => kerf?.limbId === 'A1');
-    if (!one) throw new Error('Nothing is cut on A1.');
-    expect(stationOf(one, prepared.input.tree).split(', ')[1]).toBe(side);
+    const onA1 = prepared.all.find(({ kerf }) => kerf?.limbId === 'A1');
+    if (!onA1) throw new Error('Nothing is cut on A1.');
+    expect(stationOf(onA1, prepared.input.tree).split(', ')[1]).toBe(side);
   });
 
   test('what a problem may hold', () => {

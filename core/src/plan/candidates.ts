@@ -60,7 +60,7 @@ export function candidatesOf(input: PlanInput, cuts: TreeCuts): Candidate[] {
       return;
     }
     for (const answer of candidate.answers) {
-      if (!had.answers.some((one) => one.findingId === answer.findingId)) had.answers.push(answer);
+      if (!had.answers.some((known) => known.findingId === answer.findingId)) had.answers.push(answer);
     }
     had.passes = had.passes.filter((pass) => candidate.passes.includes(pass));
     if (had.what.is === 'cut' && candidate.what.is === 'cut') joinCuts(had.what.cut, candidate.what.cut);
@@ -85,7 +85,7 @@ function lesionsOf(input: PlanInput, cuts: TreeCuts): Lesion[] {
 
 function joinCuts(into: Cut, other: Cut): void {
   for (const reason of other.because) {
-    if (into.because.some((one) => one.lesionId === reason.lesionId)) continue;
+    if (into.because.some((known) => known.lesionId === reason.lesionId)) continue;
     into.because = [...into.because, reason];
     into.lesionIds = [...into.lesionIds, reason.lesionId];
   }

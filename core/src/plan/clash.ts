@@ -37,7 +37,7 @@ export function smallestClash<T>(parts: readonly T[], kept: (set: readonly T[]) 
 /** A smallest set that has a member of each of the sets. */
 function smallestHitting<T>(sets: readonly (readonly T[])[]): T[] {
   const within = (chosen: T[], most: number): T[] | null => {
-    const open = sets.find((set) => !set.some((one) => chosen.includes(one)));
+    const open = sets.find((set) => !set.some((member) => chosen.includes(member)));
     if (!open) return chosen;
     if (chosen.length === most) return null;
     for (const part of open) {
@@ -85,7 +85,7 @@ function canBeKept(prepared: Prepared, set: readonly ClashPart[]): boolean {
   const pins = set.flatMap((part) => (part.pin ? [part.pin] : []));
   applyPins(
     bare,
-    chosenFrom.map((one) => ({ one })),
+    chosenFrom.map((priced) => ({ priced })),
     input,
     indexLimbs(input.tree.limbs),
     pins,

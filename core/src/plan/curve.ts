@@ -5,7 +5,7 @@ import { kindOf, schoolFor, schoolsFor } from '../disorders/index';
 import { kerfOf } from '../residual/index';
 import { indexLimbs, isDistalOf } from '../tree/index';
 import type { PlanInput } from './input';
-import { priced } from './price';
+import { priceOf } from './price';
 
 export interface CurvePoint {
   clearanceCm: number;
@@ -81,7 +81,7 @@ export function marginCurve(input: PlanInput, findingId: string): MarginCurve | 
     }
     const kerf = kerfOf(cut);
     const crown = crownMap(tree.limbs, dead, new Map([[kerf.limbId, [kerf.atCm]]]), tree);
-    const atClearance = priced(
+    const atClearance = priceOf(
       { id: 'curve', what: { is: 'cut', cut }, answers: [{ findingId, remains: 0 }], passes: ['dormant'] },
       input,
       cuts,

@@ -22,10 +22,10 @@ function pinned(seed: number): PlanProblem {
     const k = cuts[(seed * 13 + i * 7) % Math.max(1, cuts.length)];
     if (k === undefined || problem.required.includes(k)) continue;
     problem.required.push(k);
-    const one = problem.candidates[k];
+    const candidate = problem.candidates[k];
     // Pinned to a season, as “goes” does
     const wanted = 1 + ((seed + i) % seasons);
-    if (one) one.slots = one.slots.filter((slot) => problem.slots[slot]?.season === wanted);
+    if (candidate) candidate.slots = candidate.slots.filter((slot) => problem.slots[slot]?.season === wanted);
   }
   return problem;
 }
@@ -56,8 +56,8 @@ test('a pin that breaks the limit of its season is known at once, at 21 candidat
     const heaviest = problem.candidates
       .map(({ isCut }, k) => ({ k, crown: isCut ? crownBeyond(problem, k) : 0 }))
       .sort((a, b) => b.crown - a.crown)[0] as { k: number; crown: number };
-    const one = problem.candidates[heaviest.k] as PlanProblem['candidates'][number];
-    one.slots = [0];
+    const candidate = problem.candidates[heaviest.k] as PlanProblem['candidates'][number];
+    candidate.slots = [0];
     problem.required = [heaviest.k];
     problem.problems.forEach((each) => {
       each.mustBy = null;
@@ -91,9 +91,9 @@ test('the smallest clash is the smallest of all, for up to twelve pins, on 300 f
       fc.array(fc.uniqueArray(fc.nat(11), { minLength: 1, maxLength: 5 }), { maxLength: 6 }),
       (count, families) => {
         const parts = Array.from({ length: count }, (_, i) => i);
-        const clashes = families.filter((family) => family.every((one) => one < count));
+        const clashes = families.filter((family) => family.every((member) => member < count));
         const kept = (set: readonly number[]) =>
-          !clashes.some((clash) => clash.every((one) => set.includes(one)));
+          !clashes.some((clash) => clash.every((member) => set.includes(member)));
         const found = smallestClash(parts, kept);
         const least = Math.min(...clashes.map((clash) => clash.length));
         if (clashes.length === 0) expect(found).toEqual([]);

@@ -201,7 +201,7 @@ class Feasibility {
   }
 }
 
-const sum = (numbers: readonly number[]) => numbers.reduce((total, one) => total + one, 0);
+const sum = (numbers: readonly number[]) => numbers.reduce((total, number) => total + number, 0);
 
 function linked(a: Pick | null, b: Pick | null): Pick | null {
   let all = a;

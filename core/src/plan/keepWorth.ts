@@ -56,7 +56,7 @@ export function keepWorths({
       add(limb.id, weights.keepLevel, 'level');
   }
   for (const pin of pins) if (pin.kind === 'follower') add(pin.followerId, weights.keepFollower, 'follower');
-  return [...worth].map(([limbId, one]) => ({ limbId, ...one }));
+  return [...worth].map(([limbId, terms]) => ({ limbId, ...terms }));
 }
 
 const LOST_FROM = 0.5;
@@ -100,7 +100,7 @@ function frameOf(main: Limb[], slots: number): Limb[] {
 }
 
 function fillsSector(limb: Limb, main: Limb[]): boolean {
-  const others = main.filter((one) => one !== limb).map((one) => one.bearingDeg);
+  const others = main.filter((other) => other !== limb).map((other) => other.bearingDeg);
   if (others.length < 1) return false;
   const middle = widestGap(others);
   const gap = others.length === 1 ? 360 : gapRound(middle, others);

@@ -44,7 +44,7 @@ export function keptPlanOf({ prepared, plan, orders }: Solved): KeptPlan {
 export function solvedFrom({ stamp, plan, orders }: KeptPlan, input: PlanInput): Solved | null {
   if (stamp !== planStamp(input)) return null;
   const prepared = preparePlan(input);
-  const candidateIds = new Set(prepared.all.map((one) => one.id));
+  const candidateIds = new Set(prepared.all.map((priced) => priced.id));
   const fits = plan.steps.every((step) => candidateIds.has(step.candidateId) && orders[visitKey(step)]);
   return fits ? { prepared, plan, orders } : null;
 }

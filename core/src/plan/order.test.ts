@@ -17,10 +17,10 @@ function visit(
   everyCut: boolean,
 ) {
   return OrderInput.parse({
-    cuts: raw.map(({ later, ...one }, i) => ({
-      ...one,
+    cuts: raw.map(({ later, ...cut }, i) => ({
+      ...cut,
       id: `c${i}`,
-      ladder: one.station.startsWith('ladder'),
+      ladder: cut.station.startsWith('ladder'),
       // Only on to later ones in the list: no ring
       before: later
         .map((n) => i + 1 + n)
@@ -39,16 +39,16 @@ function minutesOf(input: OrderInput, order: number[]): number | null {
   let minutes = 0;
   let last: OrderInput['cuts'][number] | null = null;
   for (const i of order) {
-    const one = input.cuts[i] as OrderInput['cuts'][number];
-    if (input.cuts.some((other) => other.before.includes(one.id) && !done.has(other.id))) return null;
-    const blade = dirty.get(one.tool) ?? 'unknown';
-    const cleans = blade === 'unknown' || (blade === 'infected' && (!one.infected || input.everyCut));
-    minutes += one.minutes + (cleans ? input.cleanMinutes : 0);
-    minutes += last?.station === one.station ? 0.2 : one.ladder ? 3 : 1;
-    if (last && last.tool !== one.tool) minutes += 0.3;
-    dirty.set(one.tool, one.infected ? 'infected' : cleans ? 'clean' : blade);
-    done.add(one.id);
-    last = one;
+    const cut = input.cuts[i] as OrderInput['cuts'][number];
+    if (input.cuts.some((other) => other.before.includes(cut.id) && !done.has(other.id))) return null;
+    const blade = dirty.get(cut.tool) ?? 'unknown';
+    const cleans = blade === 'unknown' || (blade === 'infected' && (!cut.infected || input.everyCut));
+    minutes += cut.minutes + (cleans ? input.cleanMinutes : 0);
+    minutes += last?.station === cut.station ? 0.2 : cut.ladder ? 3 : 1;
+    if (last && last.tool !== cut.tool) minutes += 0.3;
+    dirty.set(cut.tool, cut.infected ? 'infected' : cleans ? 'clean' : blade);
+    done.add(cut.id);
+    last = cut;
   }
   return minutes;
 }
@@ -68,7 +68,7 @@ test('exact: no order of up to six cuts is quicker', () => {
       const least = Math.min(...permutations(raw.length).flatMap((order) => minutesOf(input, order) ?? []));
       expect(said.gap).toBe(0);
       expect(said.tally.minutes).toBeCloseTo(least, 9);
-      const order = said.order.map((one) => Number(one.slice(1)));
+      const order = said.order.map((id) => Number(id.slice(1)));
       expect(minutesOf(input, order)).toBeCloseTo(said.tally.minutes, 9);
       expect(said.naive.minutes).toBeGreaterThanOrEqual(said.tally.minutes - 1e-9);
     }),

@@ -17,7 +17,7 @@ export interface Asked {
 
 /** A candidate with the index of the cut that takes its wood too. */
 export interface InForest {
-  one: Priced;
+  priced: Priced;
   parent: number | null;
 }
 

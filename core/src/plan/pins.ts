@@ -7,7 +7,7 @@ import type { PlanCandidate, PlanProblem } from './problem';
 /** @returns pins that name a candidate which is not there */
 export function applyPins(
   problem: PlanProblem,
-  doable: readonly { one: Priced }[],
+  doable: readonly { priced: Priced }[],
   { tree }: PlanInput,
   index: LimbIndex,
   pins: readonly Pin[],
@@ -18,9 +18,11 @@ export function applyPins(
     if (pin.kind === 'stays' || pin.kind === 'follower') {
       if (pin.kind === 'follower' && isThick(pin)) continue;
       const limb = index.byId.get(pin.limbId);
-      doable.forEach(({ one }, k) => {
+      doable.forEach(({ priced }, k) => {
         const takes =
-          limb && one.kerf && isDistalOf(index, limb.id, limb.lengthCm / 2, one.kerf.limbId, one.kerf.atCm);
+          limb &&
+          priced.kerf &&
+          isDistalOf(index, limb.id, limb.lengthCm / 2, priced.kerf.limbId, priced.kerf.atCm);
         if (takes) (problem.candidates[k] as PlanCandidate).slots = [];
       });
       continue;
@@ -37,9 +39,9 @@ export function applyPins(
       continue;
     }
     // What waits is the wood, whatever else could be done about it
-    const itsAnswers = doable[k]?.one.candidate.answers ?? [];
-    doable.forEach(({ one }, j) => {
-      if (j !== k && !itsAnswers.some(({ findingId }) => answersIt(one, findingId))) return;
+    const itsAnswers = doable[k]?.priced.candidate.answers ?? [];
+    doable.forEach(({ priced }, j) => {
+      if (j !== k && !itsAnswers.some(({ findingId }) => answersIt(priced, findingId))) return;
       const same = problem.candidates[j] as PlanCandidate;
       same.slots = same.slots.filter((slot) => seasonOf(slot) >= pin.season);
     });

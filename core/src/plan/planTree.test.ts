@@ -20,7 +20,7 @@ describe('the plan makes sense', () => {
       pass: 'dormant',
       solves: [{ findingId: 'canker' }],
     });
-    const [taken] = prepared.chosenFrom.filter((one) => one.id === 'A collar 0');
+    const [taken] = prepared.chosenFrom.filter((priced) => priced.id === 'A collar 0');
     expect(taken?.crown).toBeGreaterThan(250);
     // The least that a must takes is free of the limit
     expect(plan.seasons[0]).toMatchObject({ crown: 0, limit: 250 });
@@ -81,7 +81,7 @@ describe('the plan makes sense', () => {
     const { prepared } = planTree(
       given([fault('old', 'B1', 'past bearing')], { tree: { species: 'peach' } }),
     );
-    const what = prepared.all.find((one) => one.id === 'B1 collar 0')?.candidate.what;
+    const what = prepared.all.find((priced) => priced.id === 'B1 collar 0')?.candidate.what;
     expect(what?.is === 'cut' && what.cut.because[0]?.place).toMatchObject({
       kind: 'collar',
       finish: 'heel',
@@ -96,18 +96,18 @@ describe('the plan makes sense', () => {
   });
 
   test('unknown bearing: young tips are kept, the inside is thinned', () => {
-    const young = vase().map((one) =>
-      one.id === 'A3'
+    const young = vase().map((part) =>
+      part.id === 'A3'
         ? {
-            ...one,
+            ...part,
             ageYears: 2,
             buds: [{ atCm: 30, points: 'out' as const, kind: 'leaf' as const, live: true }],
           }
-        : one,
+        : part,
     );
     const input = (habit: string) =>
       given([fault('low', 'A3', 'too low', ['A3'], 60)], { tree: { limbs: young, habit } });
-    const kinds = (habit: string) => planTree(input(habit)).prepared.all.map((one) => one.id);
+    const kinds = (habit: string) => planTree(input(habit)).prepared.all.map((priced) => priced.id);
     expect(kinds('spur')).toContain('A3 heading 30.6');
     expect(kinds('unknown')).not.toContain('A3 heading 30.6');
   });
@@ -151,7 +151,7 @@ describe('musts', () => {
 
   test('paring never meets one by itself; where the caretaker lifts it, it is a choice', () => {
     const { prepared, plan } = planTree(given([canker({})], { plan: { season: 'dormant' } }));
-    const excise = prepared.chosenFrom.findIndex((one) => one.id === 'A excise');
+    const excise = prepared.chosenFrom.findIndex((priced) => priced.id === 'A excise');
     expect(excise).toBeGreaterThanOrEqual(0);
     expect(prepared.problem.candidates[excise]?.solves).toEqual([]);
     expect(plan.steps[0]).toMatchObject({ season: 1, pass: 'dormant' });
@@ -186,8 +186,8 @@ describe('musts', () => {
   });
 
   test('ooze anywhere on the wood that comes off, and dead wood of unknown cause, make the cut an infected one', () => {
-    const infected = (one: object) =>
-      planTree(given([one])).prepared.all.find((each) => each.id === 'A collar 0')?.infected;
+    const infected = (more: object) =>
+      planTree(given([more])).prepared.all.find((each) => each.id === 'A collar 0')?.infected;
     const far = finding('far', 'A', 180, 'NEO', { active: true });
     expect(infected(far)).toBe(false);
     expect(infected({ ...far, ooze: true })).toBe(true);
@@ -224,7 +224,7 @@ describe('weights and pins', () => {
   test('the upper end of its weight hands a limb over', () => {
     // 10.3 cm thick: likely 20–30 kg, but branches of that base weigh up to 52 (Jenkins et al. 2003 × 1.9)
     const limbs = (mm: number) =>
-      vase().map((one) => (one.id === 'A' ? { ...one, baseMm: mm, tipMm: 10 } : one));
+      vase().map((part) => (part.id === 'A' ? { ...part, baseMm: mm, tipMm: 10 } : part));
     const over = (mm: number) =>
       planTree(given([fault('in', 'A', 'inward')], { tree: { limbs: limbs(mm) } })).plan.handOver;
     expect(over(100)).toEqual([]);
@@ -259,8 +259,8 @@ describe('the honest choices', () => {
   });
 
   test('work for an arborist stops the plan for that limb', () => {
-    const limbs = vase().map((one) =>
-      one.id === 'A' ? { ...one, baseMm: 170, tipMm: 120, lengthCm: 420 } : one,
+    const limbs = vase().map((part) =>
+      part.id === 'A' ? { ...part, baseMm: 170, tipMm: 120, lengthCm: 420 } : part,
     );
     const { plan } = planTree(given([finding('canker', 'A', 20, 'FB_CANK_A')], { tree: { limbs } }));
     expect(plan.handOver).toEqual(['canker']);
@@ -352,7 +352,7 @@ test('a shorter clearance set by hand moves the cut out and leaves more behind',
     const [step] = plan.steps;
     return {
       chance: step?.solves[0]?.chance ?? 1,
-      crown: prepared.all.find((one) => one.id === step?.candidateId)?.crown ?? 0,
+      crown: prepared.all.find((priced) => priced.id === step?.candidateId)?.crown ?? 0,
     };
   };
   expect(at(10).chance).toBeGreaterThan(at().chance);
@@ -453,6 +453,6 @@ describe('what stands at a boundary', () => {
     [0.3, false],
   ])('girdled by %p: paring is a choice: %s', (girdledShare, offered) => {
     const { prepared } = planTree(given([finding('one', 'A', 120, 'NEO', { girdledShare })]));
-    expect(prepared.all.some((one) => one.id === 'A excise')).toBe(offered);
+    expect(prepared.all.some((priced) => priced.id === 'A excise')).toBe(offered);
   });
 });

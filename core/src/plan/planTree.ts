@@ -54,7 +54,8 @@ function planFrom(prepared: Prepared, progress: Progress, comesOut: boolean): Tr
   const seasons = problem.limits.map((limit, y): SeasonOfPlan => {
     const ofSeason = steps.filter((step) => step.season === y + 1);
     const sum = (of: (step: PlannedStep) => number) => ofSeason.reduce((total, step) => total + of(step), 0);
-    const pricedOf = (step: PlannedStep) => chosenFrom.find((one) => one.id === step.candidateId) as Priced;
+    const pricedOf = (step: PlannedStep) =>
+      chosenFrom.find((priced) => priced.id === step.candidateId) as Priced;
     return {
       season: y + 1,
       limit,
@@ -158,7 +159,7 @@ function leftOf(prepared: Prepared, solved: Set<string>): TreePlan['left'] {
     if (handOver.includes(id)) return [{ findingId: id, why: 'hand over' }];
     if (cuts.decisions.some((decision) => decision.lesionId === id) || verdict?.findingIds.includes(id))
       return [{ findingId: id, why: 'decision' }];
-    const p = asked.findIndex((one) => one.findingId === id);
+    const p = asked.findIndex((question) => question.findingId === id);
     if (p < 0) return [{ findingId: id, why: uncut.get(id) ?? 'no candidate' }];
     const solvers = problem.candidates.filter(({ solves }) => solves.some((solve) => solve.problem === p));
     if (solvers.every((candidate) => candidate.slots.length === 0)) return [{ findingId: id, why: 'pinned' }];
@@ -175,7 +176,7 @@ function leftOf(prepared: Prepared, solved: Set<string>): TreePlan['left'] {
 function pays({ own, minutes, solves }: PlanCandidate, p: number, { problem }: Prepared): boolean {
   const { costs, problems } = problem;
   const gain = solves.reduce(
-    (sum, { problem: one, remains }) => (one === p ? sum + (problems[one]?.value ?? 0) * (1 - remains) : sum),
+    (sum, { problem: at, remains }) => (at === p ? sum + (problems[at]?.value ?? 0) * (1 - remains) : sum),
     0,
   );
   const cost =
@@ -192,34 +193,34 @@ function swallowedBy({ input, chosenFrom }: Prepared, steps: PlannedStep[]): Tre
   const index = indexLimbs(input.tree.limbs);
   return steps.flatMap((step) =>
     step.solves.flatMap(({ findingId }) => {
-      const taker = chosenFrom.find((one) => one.id === step.candidateId);
+      const taker = chosenFrom.find((priced) => priced.id === step.candidateId);
       if (!taker?.kerf) return [];
       const kerf: Kerf = taker.kerf;
       const smaller = chosenFrom.some(
-        (one) =>
-          one.kerf &&
-          one !== taker &&
-          one.candidate.answers.some((answer) => answer.findingId === findingId) &&
-          isDistalOf(index, one.kerf.limbId, one.kerf.atCm, kerf.limbId, kerf.atCm),
+        (priced) =>
+          priced.kerf &&
+          priced !== taker &&
+          priced.candidate.answers.some((answer) => answer.findingId === findingId) &&
+          isDistalOf(index, priced.kerf.limbId, priced.kerf.atCm, kerf.limbId, kerf.atCm),
       );
       return smaller && step.solves.length > 1 ? [{ findingId, candidateId: step.candidateId }] : [];
     }),
   );
 }
 
-export function candidateOut(one: Priced): CandidateOut {
-  const { what, passes: may, answers } = one.candidate;
-  const { handling } = one;
+export function candidateOut(priced: Priced): CandidateOut {
+  const { what, passes: may, answers } = priced.candidate;
+  const { handling } = priced;
   return {
-    id: one.id,
+    id: priced.id,
     what: what.is === 'cut' ? 'cut' : what.kind,
     limbId: what.is === 'cut' ? what.cut.limbId : what.limbId,
     cut: what.is === 'cut' ? what.cut : null,
     passes: [...may],
     answers: answers.map((answer) => answer.findingId),
-    crown: one.crown,
-    fruit: one.fruit,
-    minutes: one.minutes.minutes,
+    crown: priced.crown,
+    fruit: priced.fruit,
+    minutes: priced.minutes.minutes,
     massKg: handling?.massKg ?? 0,
     massRangeKg: handling?.massRangeKg ?? [0, 0],
     kerfMm: handling?.kerfMm ?? null,
@@ -228,7 +229,7 @@ export function candidateOut(one: Priced): CandidateOut {
     tool: handling?.wielded?.tool.id ?? null,
     station: handling?.wielded?.station ?? null,
     handOver: handling?.handOver ?? false,
-    infected: one.infected,
-    left: one.left,
+    infected: priced.infected,
+    left: priced.left,
   };
 }

@@ -10,7 +10,7 @@ import type { Pin, PlanFinding, PlanInput } from './input';
 import { type KeepWorth, keepWorths } from './keepWorth';
 import type { Asked, InForest, Parts } from './parts';
 import { applyPins } from './pins';
-import { answersIt, type Priced, priced } from './price';
+import { answersIt, type Priced, priceOf } from './price';
 import { ancestors, type PlanCandidate, type PlanProblem } from './problem';
 import { trainingOf } from './training';
 import { type Verdict, verdictOf } from './verdict';
@@ -74,14 +74,15 @@ export function preparePlan(given: PlanInput): Prepared {
   const cuts = treeCuts(tree, input.findings, input.schools, input.season, input.year);
   const candidates = [...candidatesOf(input, cuts), ...training.candidates];
   const crown = crownOf(input, candidates);
-  const all = candidates.map((candidate) => priced(candidate, input, cuts, index, crown));
+  const all = candidates.map((candidate) => priceOf(candidate, input, cuts, index, crown));
   const doable = inForest(
-    all.filter((one) => !one.handling?.handOver),
+    all.filter((priced) => !priced.handling?.handOver),
     index,
   );
   const handOver = input.findings
     .filter(
-      ({ id }) => all.some((one) => answersIt(one, id)) && !doable.some(({ one }) => answersIt(one, id)),
+      ({ id }) =>
+        all.some((priced) => answersIt(priced, id)) && !doable.some(({ priced }) => answersIt(priced, id)),
     )
     .map((finding) => finding.id);
   const limits = seasonLimits(
@@ -104,7 +105,7 @@ export function preparePlan(given: PlanInput): Prepared {
     cuts,
     verdict: verdictOf(input, cuts, built.mustCrown),
     all,
-    chosenFrom: doable.map(({ one }) => one),
+    chosenFrom: doable.map(({ priced }) => priced),
     asked: built.asked,
     problem: built.problem,
     crown,
@@ -138,7 +139,7 @@ function crownOf({ findings, tree }: PlanInput, candidates: Candidate[]): CrownM
 
 /** Cuts in an order in which what takes more stands before what it takes; then all that is no cut. */
 function inForest(all: Priced[], index: LimbIndex): InForest[] {
-  const cuts = all.filter((one) => one.kerf !== null);
+  const cuts = all.filter((priced) => priced.kerf !== null);
   const takes = (a: Kerf, b: Kerf) => isDistalOf(index, b.limbId, b.atCm, a.limbId, a.atCm);
   const containers = new Map(
     cuts.map((cut) => [
@@ -151,14 +152,14 @@ function inForest(all: Priced[], index: LimbIndex): InForest[] {
       ),
     ]),
   );
-  const depth = (one: Priced) => containers.get(one)?.length ?? 0;
+  const depth = (priced: Priced) => containers.get(priced)?.length ?? 0;
   const ordered = [
     ...cuts.toSorted((a, b) => depth(a) - depth(b)),
-    ...all.filter((one) => one.kerf === null),
+    ...all.filter((priced) => priced.kerf === null),
   ];
-  return ordered.map((one) => {
-    const nearest = (containers.get(one) ?? []).toSorted((a, b) => depth(b) - depth(a))[0];
-    return { one, parent: nearest ? ordered.indexOf(nearest) : null };
+  return ordered.map((priced) => {
+    const nearest = (containers.get(priced) ?? []).toSorted((a, b) => depth(b) - depth(a))[0];
+    return { priced, parent: nearest ? ordered.indexOf(nearest) : null };
   });
 }
 
@@ -175,13 +176,13 @@ function build(input: PlanInput, parts: Parts): Built {
   const slots = slotsFor(input.season, input.seasons);
   const asked: Asked[] = [];
   const problems: PlanProblem['problems'] = [];
-  const candidates: PlanCandidate[] = doable.map(({ one, parent }) => ({
-    id: one.id,
+  const candidates: PlanCandidate[] = doable.map(({ priced, parent }) => ({
+    id: priced.id,
     parent,
-    isCut: one.kerf !== null,
+    isCut: priced.kerf !== null,
     own: { crown: 0, fruit: 0, exemptCrown: 0, exemptFruit: 0, keepWorth: 0 },
-    minutes: one.minutes.minutes,
-    slots: slots.flatMap((slot, t) => (one.candidate.passes.includes(slot.pass) ? [t] : [])),
+    minutes: priced.minutes.minutes,
+    slots: slots.flatMap((slot, t) => (priced.candidate.passes.includes(slot.pass) ? [t] : [])),
     solves: [],
   }));
   const problem: PlanProblem = {
@@ -194,9 +195,9 @@ function build(input: PlanInput, parts: Parts): Built {
     costs: input.settings.costs,
     discount: input.settings.weights.discount,
   };
-  const ask = (one: Asked): number => {
-    asked.push(one);
-    problems.push({ id: one.id, value: one.value, mustBy: null });
+  const ask = (question: Asked): number => {
+    asked.push(question);
+    problems.push({ id: question.id, value: question.value, mustBy: null });
     return problems.length - 1;
   };
   const musts: { p: number; leaves: number[] }[] = [];
@@ -212,7 +213,7 @@ function build(input: PlanInput, parts: Parts): Built {
       value: worthOfFinding(finding, input),
       must,
     });
-    const solvers = must ? all.filter(({ k }) => meetsMust(doable[k]?.one)) : all;
+    const solvers = must ? all.filter(({ k }) => meetsMust(doable[k]?.priced)) : all;
     for (const { k, remains } of solvers) candidates[k]?.solves.push({ problem: p, remains });
     const leaves = solvers.map(({ k }) => k);
     if (must) musts.push({ p, leaves: leavesAmong(leaves, problem) });
@@ -245,21 +246,21 @@ function solversOf(
   doable: InForest[],
   cuts: TreeCuts,
 ): { k: number; remains: number }[] {
-  if (!doable.some(({ one }) => answersIt(one, finding.id))) return [];
+  if (!doable.some(({ priced }) => answersIt(priced, finding.id))) return [];
   const shareOf = new Map<number, number>();
   const askedCm = cuts.clearances[finding.id]?.clearanceCm ?? 0;
-  doable.forEach(({ one }, k) => {
-    const left = one.left.find((entry) => entry.findingId === finding.id);
-    if (answersIt(one, finding.id)) shareOf.set(k, left?.chance ?? 0);
-    else if (one.kerf && left && isDiseased(finding) && (left.distanceCm ?? 0) >= askedCm - 1e-6)
+  doable.forEach(({ priced }, k) => {
+    const left = priced.left.find((entry) => entry.findingId === finding.id);
+    if (answersIt(priced, finding.id)) shareOf.set(k, left?.chance ?? 0);
+    else if (priced.kerf && left && isDiseased(finding) && (left.distanceCm ?? 0) >= askedCm - 1e-6)
       shareOf.set(k, left.chance);
-    else if (one.kerf && left && cuts.clearances[finding.id] && !isDiseased(finding)) shareOf.set(k, 0);
+    else if (priced.kerf && left && cuts.clearances[finding.id] && !isDiseased(finding)) shareOf.set(k, 0);
   });
   // Whatever takes the wood of a cut that solves it solves it too
   doable.forEach(({ parent }, k) => {
     const remains = shareOf.get(k);
     for (let at = remains === undefined ? null : parent; at !== null; at = doable[at]?.parent ?? null) {
-      const left = doable[at]?.one.left.find((entry) => entry.findingId === finding.id);
+      const left = doable[at]?.priced.left.find((entry) => entry.findingId === finding.id);
       shareOf.set(at, Math.min(shareOf.get(at) ?? 1, left?.chance ?? 0, remains ?? 1));
     }
   });
@@ -267,8 +268,8 @@ function solversOf(
 }
 
 /** Paring and leaving a strike keep no clearance: only the caretaker, who lifts the must, may be content with them. */
-function meetsMust(one: Priced | undefined): boolean {
-  const what = one?.candidate.what;
+function meetsMust(priced: Priced | undefined): boolean {
+  const what = priced?.candidate.what;
   return what?.is === 'cut' || what?.kind === 'pick mummies';
 }
 
@@ -298,7 +299,7 @@ function isMust(finding: PlanFinding, input: PlanInput, cuts: TreeCuts, index: L
   if (finding.danger) return true;
   if (!isDiseased(finding)) return false;
   if (finding.active || disorderOf(finding.disorder)?.active) return true;
-  const reason = cuts.cuts.flatMap((cut) => cut.because).find((one) => one.lesionId === finding.id);
+  const reason = cuts.cuts.flatMap((cut) => cut.because).find(({ lesionId }) => lesionId === finding.id);
   if (!reason) return false;
   if (reason.target.on !== 'limb' || reason.target.limbId === null) return true;
   let toTrunk = 0;
@@ -319,8 +320,8 @@ function giveOwn(
   const leaves = new Set(musts.flatMap((must) => must.leaves));
   const nearest = (limbId: string, s: number): number => {
     let found = -1;
-    doable.forEach(({ one }, k) => {
-      if (!one.kerf || !isDistalOf(index, limbId, s, one.kerf.limbId, one.kerf.atCm)) return;
+    doable.forEach(({ priced }, k) => {
+      if (!priced.kerf || !isDistalOf(index, limbId, s, priced.kerf.limbId, priced.kerf.atCm)) return;
       if (found < 0 || ancestors(problem, k).includes(found)) found = k;
     });
     return found;
@@ -347,9 +348,9 @@ function giveOwn(
 
 /** What is no cut excludes the cuts thought of for the same finding; a reduction excludes cuts of the branch it keeps. */
 function excludeAlternatives(problem: PlanProblem, doable: InForest[]): void {
-  doable.forEach(({ one }, k) => {
-    const { what, answers: own } = one.candidate;
-    doable.forEach(({ one: other }, j) => {
+  doable.forEach(({ priced }, k) => {
+    const { what, answers: own } = priced.candidate;
+    doable.forEach(({ priced: other }, j) => {
       if (j === k) return;
       if (what.is === 'other') {
         const same = own.some(({ findingId }) => answersIt(other, findingId));

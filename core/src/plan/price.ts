@@ -28,7 +28,7 @@ export function answersIt({ candidate }: Priced, findingId: string): boolean {
 }
 
 /** The judgement of a candidate with its minutes. Crown comes from the map of pieces. */
-export function priced(
+export function priceOf(
   candidate: Candidate,
   input: PlanInput,
   { clearances }: Pick<TreeCuts, 'clearances'>,

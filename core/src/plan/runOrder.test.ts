@@ -54,9 +54,9 @@ test('sixty trees: each once, sound first, never below the bound, and near it', 
 });
 
 test('as listed it may carry disease back to sound trees; in the order of the run never', () => {
-  const at = (id: string, one: RunTree['class'], x: number): RunTree => ({
+  const at = (id: string, woodClass: RunTree['class'], x: number): RunTree => ({
     id,
-    class: one,
+    class: woodClass,
     x,
     y: 0,
     cleanings: 2,
@@ -74,7 +74,7 @@ test('as listed it may carry disease back to sound trees; in the order of the ru
 });
 
 function inClasses(order: readonly RunTree[]): boolean {
-  const ranks = order.map((one) => woodClasses.indexOf(one.class));
+  const ranks = order.map((stop) => woodClasses.indexOf(stop.class));
   return ranks.every((rank, i) => i === 0 || rank >= (ranks[i - 1] as number));
 }
 

@@ -165,7 +165,7 @@ function throughClass(
       i = previous;
     }
     const entered = from[entry[way.at(-1) as number] as number] as Layer;
-    const wayInGroup = way.reverse().map((one) => group[one] as number);
+    const wayInGroup = way.reverse().map((k) => group[k] as number);
     return { at, metres: metres[(whole - 1) * n + last] as number, order: [...entered.order, ...wayInGroup] };
   });
 }
@@ -205,8 +205,8 @@ function nearest(trees: readonly Place[], group: readonly number[]): number[] {
   while (left.length > 0) {
     const last = trees[order.at(-1) as number] as Place;
     let near = 0;
-    left.forEach((one, i) => {
-      if (between(last, trees[one] as Place) < between(last, trees[left[near] as number] as Place)) near = i;
+    left.forEach((k, i) => {
+      if (between(last, trees[k] as Place) < between(last, trees[left[near] as number] as Place)) near = i;
     });
     order.push(...left.splice(near, 1));
   }

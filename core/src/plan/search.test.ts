@@ -42,7 +42,7 @@ describe('the search is exact', () => {
       problem.slots = problem.slots.slice(0, 1);
       for (const candidate of problem.candidates)
         candidate.slots = candidate.slots.filter((slot) => slot === 0);
-      for (const one of problem.problems) if ((one.mustBy ?? 0) > 0) one.mustBy = null;
+      for (const asked of problem.problems) if ((asked.mustBy ?? 0) > 0) asked.mustBy = null;
       agrees(problem);
     }
   });

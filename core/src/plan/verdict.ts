@@ -64,7 +64,7 @@ export function verdictOf(input: PlanInput, cuts: TreeCuts, mustCrown: number): 
       (finding.girdledShare ?? 0) >= GIRDLED_OUT,
   );
   if (girdled.length > 0) {
-    const share = Math.max(...girdled.map((one) => one.girdledShare ?? 0));
+    const share = Math.max(...girdled.map((finding) => finding.girdledShare ?? 0));
     return out(girdled, { code: 'girdled by disease', values: { share } }, [
       'excise',
       'watch',
@@ -78,7 +78,7 @@ export function verdictOf(input: PlanInput, cuts: TreeCuts, mustCrown: number): 
   if (mustCrown > CROWN_OUT) {
     return {
       choice: 'restart or remove',
-      findingIds: open.filter(isDiseased).map((one) => one.id),
+      findingIds: open.filter(isDiseased).map((finding) => finding.id),
       because: { code: 'too much at once', values: { share: mustCrown / 1000 } },
       instead: ['remove tree', 'watch'],
     };

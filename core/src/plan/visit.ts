@@ -62,12 +62,13 @@ interface Place {
   sucker: boolean;
 }
 
-function placeOf(one: Priced, limbs: PlanInput['tree']['limbs']): Place | null {
-  const limbId = one.kerf?.limbId ?? (one.candidate.what.is === 'other' ? one.candidate.what.limbId : '');
+function placeOf(priced: Priced, limbs: PlanInput['tree']['limbs']): Place | null {
+  const limbId =
+    priced.kerf?.limbId ?? (priced.candidate.what.is === 'other' ? priced.candidate.what.limbId : '');
   const limb = limbs.find((each) => each.id === limbId);
   const stick = limbShape(limbs).get(limbId);
   if (!limb || !stick) return null;
-  const atCm = one.kerf?.atCm ?? 0;
+  const atCm = priced.kerf?.atCm ?? 0;
   return {
     kerf: pointAlong(stick, Math.min(1, atCm / limb.lengthCm)),
     middle: pointAlong(stick, Math.min(1, (atCm + limb.lengthCm) / 2 / limb.lengthCm)),
@@ -75,11 +76,11 @@ function placeOf(one: Priced, limbs: PlanInput['tree']['limbs']): Place | null {
   };
 }
 
-function isAccess(one: Priced, place: Place | null | undefined): boolean {
+function isAccess(priced: Priced, place: Place | null | undefined): boolean {
   return (
     place !== null &&
     place !== undefined &&
-    one.kerf !== null &&
+    priced.kerf !== null &&
     (place.sucker || place.kerf.z < ACCESS_BELOW_CM)
   );
 }
@@ -101,16 +102,16 @@ function isFine({ handling }: Priced): boolean {
 const SIDES = ['north', 'east', 'south', 'west'] as const;
 
 /** Where one stands for a cut: a side of the tree, from the ground or on the ladder. */
-export function standOf(one: Priced, tree: PlanInput['tree']): { ladder: boolean; side: string } {
-  const place = placeOf(one, tree.limbs);
+export function standOf(priced: Priced, tree: PlanInput['tree']): { ladder: boolean; side: string } {
+  const place = placeOf(priced, tree.limbs);
   const bearing = place ? (Math.atan2(place.kerf.x, place.kerf.y) * 180) / Math.PI : 0;
   const side = SIDES[Math.round(((bearing + 360) % 360) / 90) % 4] ?? SIDES[0];
-  return { ladder: one.handling?.wielded?.station === 'ladder', side };
+  return { ladder: priced.handling?.wielded?.station === 'ladder', side };
 }
 
 /** The same as one word, by which stations are told apart. @example 'ladder, north' */
-export function stationOf(one: Priced, tree: PlanInput['tree']): string {
-  const { ladder, side } = standOf(one, tree);
+export function stationOf(priced: Priced, tree: PlanInput['tree']): string {
+  const { ladder, side } = standOf(priced, tree);
   return `${ladder ? 'ladder' : 'ground'}, ${side}`;
 }
 
@@ -124,7 +125,7 @@ export function visitOrders(
   { all, input }: Pick<Prepared, 'all' | 'input'>,
   { steps }: Pick<TreePlan, 'steps'>,
 ): Record<string, OrderResult> {
-  const byId = new Map(all.map((one) => [one.id, one]));
+  const byId = new Map(all.map((priced) => [priced.id, priced]));
   const visits = new Map<string, PlannedStep[]>();
   for (const step of steps) visits.set(visitKey(step), [...(visits.get(visitKey(step)) ?? []), step]);
   return Object.fromEntries(

@@ -42,7 +42,7 @@ export interface Visit {
 /** Visits to the tree, first to last, each with its steps in the order they are made. */
 export function visitsOf({ prepared, plan, orders }: Solved): Visit[] {
   const { input, all, problem } = prepared;
-  const byId = new Map(all.map((one) => [one.id, one]));
+  const byId = new Map(all.map((priced) => [priced.id, priced]));
   const now = problem.slots[0];
   const kindById = new Map(input.findings.map((finding) => [finding.id, kindOf(finding.disorder)]));
   const groups = new Map<string, StepView[]>();
@@ -98,15 +98,15 @@ export function limbsAfter(limbs: Limb[], steps: readonly StepView[], season: nu
 }
 
 /** Candidates that answer the same findings, cheapest in crown first. */
-export function alternativesTo(one: StepView, { prepared }: Solved): Priced[] {
-  const ids = new Set(one.step.solves.map(({ findingId }) => findingId));
+export function alternativesTo(view: StepView, { prepared }: Solved): Priced[] {
+  const ids = new Set(view.step.solves.map(({ findingId }) => findingId));
   return prepared.all
     .filter(
       (other) =>
-        other.id !== one.priced.id &&
+        other.id !== view.priced.id &&
         (other.candidate.answers.some(({ findingId }) => ids.has(findingId)) ||
           (other.kerf !== null &&
-            one.step.solves.length > 0 &&
+            view.step.solves.length > 0 &&
             other.left.some(({ findingId }) => ids.has(findingId)))),
     )
     .toSorted((a, b) => a.crown - b.crown || a.minutes.minutes - b.minutes.minutes);

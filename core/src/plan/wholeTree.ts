@@ -7,7 +7,7 @@ import { ancestors, type PlanProblem } from './problem';
 
 const LIGHT_SEED = 17;
 
-export type Ask = (one: Asked) => number;
+export type Ask = (question: Asked) => number;
 
 /** The worth of height for each limb of the stem that joins it above the height that the tree should have. */
 export function askHeight(
@@ -22,8 +22,8 @@ export function askHeight(
     const parent = limb.parentId === null ? undefined : index.byId.get(limb.parentId);
     const base = shape.get(limb.id)?.base.z ?? 0;
     if (parent?.kind !== 'trunk' || base <= tree.targetHeightCm) continue;
-    const solvers = doable.flatMap(({ one }, k) =>
-      one.kerf && isDistalOf(index, limb.id, 0.01, one.kerf.limbId, one.kerf.atCm) ? [k] : [],
+    const solvers = doable.flatMap(({ priced }, k) =>
+      priced.kerf && isDistalOf(index, limb.id, 0.01, priced.kerf.limbId, priced.kerf.atCm) ? [k] : [],
     );
     if (solvers.length === 0) continue;
     const p = ask({
@@ -41,7 +41,9 @@ export function askHeight(
 export function askLight(input: PlanInput, { doable }: Parts, problem: PlanProblem, ask: Ask): number | null {
   const { limbs } = input.tree;
   if (limbs.every((limb) => limb.kind === 'trunk')) return null;
-  const kerfs = doable.flatMap(({ one }, k) => (one.kerf && one.crown > 0 ? [{ k, kerf: one.kerf }] : []));
+  const kerfs = doable.flatMap(({ priced }, k) =>
+    priced.kerf && priced.crown > 0 ? [{ k, kerf: priced.kerf }] : [],
+  );
   const { share, points } = lightGains(
     limbs,
     LIGHT_SEED,

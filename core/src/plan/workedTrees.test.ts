@@ -56,14 +56,14 @@ test('tree 1: an active canker on a lateral', () => {
   const [step] = said.steps;
   expect(said.steps).toHaveLength(1);
   expect(step).toMatchObject({ candidateId: 'D collar 0', season: 1, pass: 'dormant', crown: 0, exempt: 83 });
-  const one = prepared.all.find((each) => each.id === 'D collar 0');
-  expect(one?.left).toMatchObject([{ findingId: 'canker', distanceCm: 40 }]);
+  const onD = prepared.all.find((each) => each.id === 'D collar 0');
+  expect(onD?.left).toMatchObject([{ findingId: 'canker', distanceCm: 40 }]);
   // z = ln(40 / 2) / ln 2.2 = 3.80; the union of D on A counts × 0.7 only where the way passes one: it does not
-  expect(one?.left[0]?.chance).toBeLessThan(0.0002);
-  expect(one?.handling?.kerfMm).toBe(45);
-  expect(one?.handling?.massKg).toBeCloseTo(1.26, 2);
-  expect(one?.handling?.strokes).toMatchObject({ undercutCm: null, finalCm: 0 });
-  expect(one?.handling?.wielded?.tool.id).toBe('saw');
+  expect(onD?.left[0]?.chance).toBeLessThan(0.0002);
+  expect(onD?.handling?.kerfMm).toBe(45);
+  expect(onD?.handling?.massKg).toBeCloseTo(1.26, 2);
+  expect(onD?.handling?.strokes).toMatchObject({ undercutCm: null, finalCm: 0 });
+  expect(onD?.handling?.wielded?.tool.id).toBe('saw');
 });
 
 test('tree 2: more than a stressed tree may lose at once waits a season', () => {
@@ -105,7 +105,9 @@ test('the order of tree 1 with dead wood beside it: sound wood first, each blade
     { id: 'canker', limbId: 'D', fromCm: 8, toCm: 20, disorder: 'NEO', clearanceCm: 5 },
     { id: 'dead', limbId: 'C', fromCm: 150, toCm: 200, disorder: 'DEAD' },
   ]);
-  const steps = said.steps.flatMap((step) => prepared.all.find((one) => one.id === step.candidateId) ?? []);
+  const steps = said.steps.flatMap(
+    (step) => prepared.all.find((priced) => priced.id === step.candidateId) ?? [],
+  );
   const { order, tally } = orderOf(visitOf(steps, prepared.input, { growing: false }));
   expect(order.at(-1)).toMatch(/^D /);
   expect(tally.cleanings).toBe(2);

@@ -254,12 +254,12 @@ describe('cuts that are looked at again', () => {
 });
 
 test('what was taken back is not standing, nor is the undo itself', () => {
-  const one = { ...did({ kind: 'runPaused', at: '2026-11-24T09:00:00Z' }), id: 'one' };
+  const paused = { ...did({ kind: 'runPaused', at: '2026-11-24T09:00:00Z' }), id: 'one' };
   const two = { ...did({ kind: 'runResumed', at: '2026-11-24T08:00:00Z' }), id: 'two' };
   const undo = { ...did({ kind: 'undone', at: '2026-11-24T10:00:00Z', actionId: 'one' }), id: 'undo' };
-  expect(standingActions([one, two]).map(({ id }) => id)).toEqual(['two', 'one']);
-  expect(standingActions([one, two, undo]).map(({ id }) => id)).toEqual(['two']);
-  expect(standingActions([{ ...one, undone: true }, two]).map(({ id }) => id)).toEqual(['two']);
+  expect(standingActions([paused, two]).map(({ id }) => id)).toEqual(['two', 'one']);
+  expect(standingActions([paused, two, undo]).map(({ id }) => id)).toEqual(['two']);
+  expect(standingActions([{ ...paused, undone: true }, two]).map(({ id }) => id)).toEqual(['two']);
 });
 
 test('the register counts a new finding that waits, not an edit of one, nor one that is withdrawn', () => {

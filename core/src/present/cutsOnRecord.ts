@@ -59,10 +59,10 @@ export function cutsOnRecord(
         disorders,
         doubtful: action.dirtyBlade === true || action.cut.shortfallCm > 0,
       };
-      const rechecks = rechecksOf(facts, site.latitude < 0, site.rechecks).map((one) => ({
-        ...one,
-        state: recheckState(one, today, doneIds, site.rechecks),
-        done: done.get(one.id) ?? null,
+      const rechecks = rechecksOf(facts, site.latitude < 0, site.rechecks).map((recheck) => ({
+        ...recheck,
+        state: recheckState(recheck, today, doneIds, site.rechecks),
+        done: done.get(recheck.id) ?? null,
       }));
       return [{ id, action, by, day, disorders, rechecks }];
     })

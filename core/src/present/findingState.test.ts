@@ -86,13 +86,13 @@ test('only a cut and a step answer findings', () => {
 });
 
 test('the order in which they arrive, and that some arrive twice, changes nothing', () => {
-  const one = fc.record({
+  const drawn = fc.record({
     kind: fc.constantFrom('cut', 'step', 'undo'),
     of: fc.subarray([...FOUND], { minLength: 1 }),
     back: fc.integer({ min: 0, max: 19 }),
   });
   fc.assert(
-    fc.property(fc.array(one, { maxLength: 20 }), fc.infiniteStream(fc.nat()), (list, order) => {
+    fc.property(fc.array(drawn, { maxLength: 20 }), fc.infiniteStream(fc.nat()), (list, order) => {
       const actions = list.map(({ kind, of, back }, i) =>
         kind === 'undo'
           ? undo(idOf(20 + i), idOf(20 + back))

@@ -107,14 +107,14 @@ const seen = (lines: unknown[]) => {
   return {
     site: site?.value.site.name,
     places: [...plots.keys(), ...rows.keys()],
-    trees: [...trees].map(([id, one]) => [
+    trees: [...trees].map(([id, tree]) => [
       id,
-      one.rowId,
-      one.limbs.revision,
-      one.limbs.value.limbs[0]?.lengthCm,
+      tree.rowId,
+      tree.limbs.revision,
+      tree.limbs.value.limbs[0]?.lengthCm,
     ]),
-    findings: [...findings].map(([id, one]) => [id, one.state, one.value.finding.note]).sort(),
-    undone: [...actions].filter(([, one]) => one.undone).map(([id]) => id),
+    findings: [...findings].map(([id, entry]) => [id, entry.state, entry.value.finding.note]).sort(),
+    undone: [...actions].filter(([, action]) => action.undone).map(([id]) => id),
     counts: [actions.size, jobs.size],
     aside,
   };

@@ -41,7 +41,7 @@ export function isOfRound(action: ActionBody): boolean {
  * that both began share one round.
  */
 export function openRound(actions: readonly Action[]): OpenRound | null {
-  const done = standingActions(actions).filter((one) => isOfRound(one.action));
+  const done = standingActions(actions).filter((standing) => isOfRound(standing.action));
   let round: OpenRound | null = null;
   for (const { id, action, by } of done) {
     if (action.kind === 'roundStarted') {

@@ -141,7 +141,7 @@ test('a summer cut is due after eleven days and a month; what is done is not ask
 test('a cut with a blade that was not clean is looked at again, whatever it was for', () => {
   const sound = cut('2026-06-20T10:00', { disorders: ['MISPLACED'] });
   const dirty = cut('2026-06-20T10:00', { disorders: ['MISPLACED'], dirtyBlade: true });
-  const kinds = (one: Action) => cutsOnRecord([one], site, day)[0]?.rechecks.map(({ kind }) => kind);
+  const kinds = (action: Action) => cutsOnRecord([action], site, day)[0]?.rechecks.map(({ kind }) => kind);
   expect(kinds(sound)).not.toContain('strikes');
   expect(kinds(dirty)).toContain('strikes');
 });

@@ -127,7 +127,7 @@ function seenStages(seen: SiteFacts['seen'], tree: TreeOfGroup, site: Site, now:
       },
     ];
   });
-  const exact = seenHere.filter((one) => one.cultivar !== null);
+  const exact = seenHere.filter((stage) => stage.cultivar !== null);
   return (exact.length > 0 ? exact : seenHere)
     .map(({ day, share }) => ({ day, share }))
     .sort((a, b) => a.day.localeCompare(b.day));

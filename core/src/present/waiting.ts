@@ -31,9 +31,11 @@ export function actionsWaiting(waiting: readonly Waiting[], { person, now }: Her
 /** Actions with those that wait added once, and undone where an undo waits. */
 export function withActions(actions: readonly Action[], added: readonly Action[]): Action[] {
   const knownIds = new Set(actions.map((action) => action.id));
-  const all = [...actions, ...added.filter((one) => !knownIds.has(one.id))];
+  const all = [...actions, ...added.filter((action) => !knownIds.has(action.id))];
   const undone = undoneIds(all);
-  return all.map((one) => (undone.has(one.id) && !one.undone ? { ...one, undone: true } : one));
+  return all.map((action) =>
+    undone.has(action.id) && !action.undone ? { ...action, undone: true } : action,
+  );
 }
 
 /** @returns the same object where nothing of this tree waits */

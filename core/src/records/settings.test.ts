@@ -72,7 +72,7 @@ test('each choice is one that the schema takes; only diseased wood may not be le
       const inner = takes instanceof z.ZodDefault ? takes.unwrap() : takes;
       const options = inner instanceof z.ZodEnum ? inner.options : (field.offered ?? []);
       const offered = field.offered ?? Object.keys(field.choices ?? {});
-      for (const one of offered) expect(takes.safeParse(one).success).toBe(true);
+      for (const value of offered) expect(takes.safeParse(value).success).toBe(true);
       return options
         .filter((option) => !offered.includes(option as never))
         .map((option) => `${name}: ${option}`);

@@ -69,5 +69,7 @@ export function cultivarsOf(species: string, own: readonly Cultivar[]): Cultivar
 
 /** A cultivar by its name; the caretaker's own word wins over the table. */
 export function cultivarNamed(species: string, name: string, own: readonly Cultivar[]): Cultivar | undefined {
-  return cultivarsOf(species, own).find((one) => one.name.toLowerCase() === name.trim().toLowerCase());
+  return cultivarsOf(species, own).find(
+    (cultivar) => cultivar.name.toLowerCase() === name.trim().toLowerCase(),
+  );
 }

@@ -28,7 +28,7 @@ test('up one row, down the next, anew in every plot', () => {
     { id: 'b1', plotId: 'b' },
   ];
   const trees = [tree('b1', 2), tree('a2', 1), tree('a1', 2), tree('b1', 1), tree('a2', 2), tree('a1', 1)];
-  expect(serpentine(rows, trees).map((one) => one.code)).toEqual([
+  expect(serpentine(rows, trees).map((stop) => stop.code)).toEqual([
     'a1-1',
     'a1-2',
     'a2-2',
@@ -48,7 +48,7 @@ test('a row without a tree is not walked, a second plot starts upward, two at on
     tree('b1', 2),
     tree('b1', 1),
   ];
-  expect(serpentine([...rows, { id: 'b1', plotId: 'b' }], trees).map((one) => one.code)).toEqual([
+  expect(serpentine([...rows, { id: 'b1', plotId: 'b' }], trees).map((stop) => stop.code)).toEqual([
     ...['T 9', 'T 10', 'a3-2', 'a3-1'],
     ...['b1-1', 'b1-2'],
   ]);
@@ -56,7 +56,7 @@ test('a row without a tree is not walked, a second plot starts upward, two at on
   const [first] = rows;
   if (!first) throw new Error('There is a row.');
   const two = serpentine([first, { id: 'b1', plotId: 'b' }], [...trees.slice(1, 3), ...trees.slice(4)]);
-  expect(two.map((one) => one.code)).toEqual(['T 9', 'T 10', 'b1-1', 'b1-2']);
+  expect(two.map((stop) => stop.code)).toEqual(['T 9', 'T 10', 'b1-1', 'b1-2']);
 });
 
 test('trees stand along their rows by place, rows 5 m apart, plots 40 m (common practice, no source)', () => {
@@ -86,8 +86,8 @@ test('every tree is walked exactly once, and neighbours in a row follow one anot
       const trees = list.map(([row, place]) => tree(row, place));
       const rows = ['r1', 'r2', 'r3'].map((id) => ({ id, plotId: 'p' }));
       const walked = serpentine(rows, trees);
-      expect(walked.map((one) => one.code).sort()).toEqual(trees.map((tree) => tree.code).sort());
-      const changes = walked.filter((one, i) => i > 0 && one.rowId !== walked[i - 1]?.rowId).length;
+      expect(walked.map((stop) => stop.code).sort()).toEqual(trees.map((tree) => tree.code).sort());
+      const changes = walked.filter((stop, i) => i > 0 && stop.rowId !== walked[i - 1]?.rowId).length;
       expect(changes).toBeLessThan(Math.max(1, new Set(trees.map((tree) => tree.rowId)).size));
     }),
   );
@@ -169,8 +169,8 @@ test.each([
 
 test('every species and form is meant by its own name', () => {
   for (const { code, name } of speciesTable) {
-    expect(speciesMeant(name).map((one) => one.code)).toEqual([code]);
-    expect(speciesMeant(`${name}s`).map((one) => one.code)).toEqual([code]);
+    expect(speciesMeant(name).map((species) => species.code)).toEqual([code]);
+    expect(speciesMeant(`${name}s`).map((species) => species.code)).toEqual([code]);
   }
   expect(formMeant('Open-Center')).toBe('open centre');
   expect(formMeant('palmette')).toBeUndefined();

@@ -132,7 +132,7 @@ test.each([
     );
   };
   const aged = limbs.map((limb) => ({ ...limb, ageYears }));
-  const without = chance(aged.filter((one) => one.id !== 'A1'));
+  const without = chance(aged.filter((part) => part.id !== 'A1'));
   expect(chance(aged)).toBeCloseTo(without * (crossed ? 0.7 : 1), 12);
 });
 
@@ -147,7 +147,7 @@ test.each([
   const [left] = judgeCut(heading(45), { ...given, tree: { ...given.tree, limbs: tree } }).left;
   const [alone] = judgeCut(heading(45), {
     ...by([{ ...canker, disorder: 'FB_CANK_A', edge: 'indefinite', fromCm: 65 }]),
-    tree: { ...given.tree, limbs: tree.filter((one) => one.id !== 'A1') },
+    tree: { ...given.tree, limbs: tree.filter((part) => part.id !== 'A1') },
   }).left;
   expect([left?.distanceCm, alone?.distanceCm]).toEqual([20, 20]);
   expect(left?.chance).toBeCloseTo((alone?.chance ?? 0) * factor, 12);

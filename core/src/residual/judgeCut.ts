@@ -176,7 +176,7 @@ function handlingOf(limb: Limb, kerf: Kerf, { tree, settings, season, findings }
     wielded: toolFor(settings.kit, { kerfMm, heightCm: kerfHeightCm, dead }),
     dead,
     cautions: list,
-    handOver: list.some((one) => one.kind === 'hand over'),
+    handOver: list.some((caution) => caution.kind === 'hand over'),
   };
 }
 
@@ -265,7 +265,7 @@ function crossesUnion(finding: FindingAtCut, kerf: Kerf, index: LimbIndex): bool
 /** Does the blade meet it? Ooze runs over all that it hangs on; dead wood may have died of anything. */
 function meets(finding: FindingAtCut, kerf: Kerf, left: readonly Left[]): boolean {
   if (finding.healed) return false;
-  const off = left.find((one) => one.findingId === finding.id);
+  const off = left.find((remaining) => remaining.findingId === finding.id);
   if (off && (finding.ooze || disorderOf(finding.disorder)?.causeUnknown)) return true;
   if (kindOf(finding.disorder) !== 'diseased') return false;
   if (off) return (off.distanceCm ?? Number.POSITIVE_INFINITY) < INFECTED_WITHIN_CM;

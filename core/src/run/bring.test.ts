@@ -10,7 +10,7 @@ const itemsOf = (...disorders: string[]): RunItem[] => {
   return runOf({ work: workOf(views, plansOf(views, on), on), actions: [], today: on }).left;
 };
 const [first] = itemsOf('FB_CANK_A') as [RunItem];
-const tool = (id: string) => on.site.plan.kit.find((one) => one.id === id) ?? on.site.plan.kit[0];
+const tool = (id: string) => on.site.plan.kit.find((item) => item.id === id) ?? on.site.plan.kit[0];
 const cutWith = (id: string, kerfMm: number, more: Partial<RunItem> = {}): RunItem => {
   const [saw] = [tool(id)];
   if (!saw) throw new Error('The kit is empty.');
@@ -53,7 +53,7 @@ test('time is that of the cuts, and supplies follow time, cuts and blades of a k
   expect(jar(20)).toBeGreaterThan(jar(1));
   expect(jar(200)).toBe(jar(120));
   const twins = siteToday(
-    { ...site, plan: { ...site.plan, kit: site.plan.kit.map((one) => ({ ...one, count: 3 })) } },
+    { ...site, plan: { ...site.plan, kit: site.plan.kit.map((item) => ({ ...item, count: 3 })) } },
     null,
     '2026-11-24',
   );

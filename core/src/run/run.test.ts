@@ -112,7 +112,7 @@ test('a blade that met disease, taken in hand for sound wood, is stopped with th
   const two = siteToday(
     {
       ...sawOnly.site,
-      plan: { ...sawOnly.site.plan, kit: sawOnly.site.plan.kit.map((one) => ({ ...one, count: 2 })) },
+      plan: { ...sawOnly.site.plan, kit: sawOnly.site.plan.kit.map((item) => ({ ...item, count: 2 })) },
     },
     null,
     '2026-11-24',

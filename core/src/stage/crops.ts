@@ -262,6 +262,6 @@ export function cropOf(species: string): Crop | undefined {
 export const fahrenheitToC = (f: number) => ((f - 32) * 5) / 9;
 
 /** Temperatures that kill a tenth and nine tenths in a stage, °C. */
-export function killC(one: BudStage): [tenth: number, nineTenths: number] | null {
-  return one.killF && [fahrenheitToC(one.killF[0]), fahrenheitToC(one.killF[1])];
+export function killC(budStage: BudStage): [tenth: number, nineTenths: number] | null {
+  return budStage.killF && [fahrenheitToC(budStage.killF[0]), fahrenheitToC(budStage.killF[1])];
 }

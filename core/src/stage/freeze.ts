@@ -62,7 +62,7 @@ export function freezeEvents(
   latitude: number,
   bloomDay: string,
 ): FreezeEvent[] {
-  const stages = crops.find((one) => one.code === crop.frostLike)?.stages ?? crop.stages;
+  const stages = crops.find((other) => other.code === crop.frostLike)?.stages ?? crop.stages;
   const events: FreezeEvent[] = [];
   days.forEach((day, i) => {
     const stage = course[i] as StageDay;
@@ -102,7 +102,7 @@ export function freezeEvents(
 
 function budKill(stages: Crop['stages'], stage: StageDay, minC: number) {
   if (stage.phase !== 'buds' && stage.phase !== 'bloom' && stage.phase !== 'petal fall') return null;
-  const now = stages.findLast((one) => stage.share >= one.share);
+  const now = stages.findLast((budStage) => stage.share >= budStage.share);
   const kill = now && killC(now);
   if (!now || !kill) return null;
   const at = (shift: number) => killedShare(minC + shift, ...kill);
@@ -118,8 +118,9 @@ function judgeFrom(
   latitude: number,
 ): Pick<FreezeEvent, 'lookFrom' | 'limbsFrom' | 'treeFrom'> {
   const inLeaf =
-    course.find((one) => one.day > day && one.share >= LEAF_SHARE)?.day ?? dayAfter(bloomDay, 14);
-  const swell = course.find((one) => one.day > day && one.share >= 0.22)?.day ?? dayAfter(bloomDay, -45);
+    course.find((stage) => stage.day > day && stage.share >= LEAF_SHARE)?.day ?? dayAfter(bloomDay, 14);
+  const swell =
+    course.find((stage) => stage.day > day && stage.share >= 0.22)?.day ?? dayAfter(bloomDay, -45);
   const leaf = inLeaf > day ? inLeaf : dayAfter(day, 14);
   const limbsFrom =
     injury === 'severe' ? dayAfter(leaf, AFTER_LEAF_DAYS) : swell > day ? swell : dayAfter(day, 14);
@@ -143,7 +144,7 @@ const SPELL_DAYS = 5;
 function worstOfEachSpell(events: FreezeEvent[]): FreezeEvent[] {
   const worst: FreezeEvent[] = [];
   for (const event of events) {
-    const last = worst.findLast((one) => one.kind === event.kind);
+    const last = worst.findLast((freeze) => freeze.kind === event.kind);
     if (!last || daysBetween(last.day, event.day) > SPELL_DAYS) worst.push(event);
     else if (severity(event) > severity(last)) worst[worst.indexOf(last)] = event;
   }

@@ -30,7 +30,7 @@ import { growingDegreeHours, sineDegreeDays } from './warmth';
 const wave = (mean: number, half: number) => (h: number) =>
   mean + half * Math.cos((2 * Math.PI * (h - 15)) / 24);
 const hours = (count: number, of: (h: number) => number) => Array.from({ length: count }, (_, h) => of(h));
-const sum = (values: number[]) => values.reduce((total, one) => total + one, 0);
+const sum = (values: number[]) => values.reduce((total, value) => total + value, 0);
 /** 24 hours of a mild spring day, the explicit series of the science brief §7.10. */
 const DAY = [
   9.0, 8.5, 8.0, 7.6, 7.2, 7.0, 7.8, 9.6, 12.0, 14.5, 16.8, 18.9, 20.6, 21.9, 22.8, 23.1, 22.7, 21.5, 19.4,
@@ -141,8 +141,8 @@ describe('frost in bud and bloom', () => {
   test('the published temperatures kill a tenth and nine tenths, and later stages stand no more cold', () => {
     for (const crop of crops) {
       let before: [number, number] | null = null;
-      for (const one of crop.stages) {
-        const kill = killC(one);
+      for (const stage of crop.stages) {
+        const kill = killC(stage);
         if (!kill) continue;
         expect(killedShare(kill[0], ...kill)).toBeCloseTo(0.1, 5);
         expect(killedShare(kill[1], ...kill)).toBeCloseTo(0.9, 5);

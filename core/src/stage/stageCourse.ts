@@ -324,8 +324,8 @@ export function firstFlower(crop: Crop): number {
 export function stagesToSee(crop: Crop): { name: string; share: number }[] {
   return [
     { name: 'buds not moving', share: 0 },
-    ...crop.stages.map(({ name, share }) => ({ name, share })).filter((one) => one.name !== 'post bloom'),
+    ...crop.stages.map(({ name, share }) => ({ name, share })).filter((stage) => stage.name !== 'post bloom'),
     { name: 'petal fall', share: PETALS_DOWN },
     { name: 'fruit set', share: FRUIT_SET },
-  ].filter((one, i, all) => all.findIndex((other) => other.share === one.share) === i);
+  ].filter((stage, i, all) => all.findIndex((other) => other.share === stage.share) === i);
 }

@@ -119,7 +119,7 @@ function curvesOf(group: TreeGroup, input: TimingInput, shared: Shared, cutHour:
       return {
         code: pathogen.code,
         load,
-        chance: central.reduce((sum, one) => sum + one, 0) / Math.max(1, central.length),
+        chance: central.reduce((sum, chance) => sum + chance, 0) / Math.max(1, central.length),
         chanceBand: bandOf(drawn),
         consequence: pathogen.consequence,
         susceptible,
@@ -149,12 +149,12 @@ function suitableOn(
 
 function meanOver(outlook: Shared['outlook'], from: number, of: (...values: number[]) => number): number {
   const each = outlook.scenarios.map(({ temperatureC }) => of(...temperatureC.subarray(from, from + DAY)));
-  return each.reduce((sum, one) => sum + one, 0) / each.length;
+  return each.reduce((sum, value) => sum + value, 0) / each.length;
 }
 
 function rainHoursOf(outlook: Shared['outlook'], from: number): number {
   const each = outlook.scenarios.map(
-    ({ wetness }) => wetness.subarray(from, from + DAY).filter((one) => one === 1).length,
+    ({ wetness }) => wetness.subarray(from, from + DAY).filter((wet) => wet === 1).length,
   );
-  return each.reduce((sum, one) => sum + one, 0) / each.length;
+  return each.reduce((sum, hours) => sum + hours, 0) / each.length;
 }

@@ -89,7 +89,7 @@ function cellOf(
   );
   // What is left of 100 when the infection is known: the same for every draw
   const well = 1 - scoreOf(0, factors, settings.weights) / 100;
-  const drawn = drawnInfections(group.loads, i, shared).map((one) => 100 * (1 - (1 - one) * well));
+  const drawn = drawnInfections(group.loads, i, shared).map((chance) => 100 * (1 - (1 - chance) * well));
   const middle = scoreOf(infection, factors, settings.weights);
   const inSchool =
     !crop ||
@@ -135,7 +135,7 @@ function drawnInfections(loads: TreeGroup['loads'], i: number, shared: Shared): 
       none[k] = (none[k] as number) * (1 - consequence * chanceOf(load * (lambdas[k] as number)));
     }
   }
-  const chances = none.map((one) => 1 - one);
+  const chances = none.map((chance) => 1 - chance);
   shared.drawnInfections.set(key, chances);
   return chances;
 }

@@ -52,9 +52,9 @@ interface HoursWindow extends DryWindow {
 /** Runs of good hours, and of hours that will do and lie in none of those; dry nights do not part them. */
 export function windowsOfHours(given: HoursGiven): HoursWindow[] {
   const good = runsOf(given, 'go');
-  const inside = (one: HoursWindow) =>
-    good.some((other) => other.fromHour <= one.fromHour && one.toHour <= other.toHour);
-  return [...good, ...runsOf(given, 'possible').filter((one) => !inside(one))].sort(
+  const inside = (window: HoursWindow) =>
+    good.some((other) => other.fromHour <= window.fromHour && window.toHour <= other.toHour);
+  return [...good, ...runsOf(given, 'possible').filter((window) => !inside(window))].sort(
     (a, b) => a.fromHour - b.fromHour || a.verdict.localeCompare(b.verdict),
   );
 }

@@ -119,5 +119,5 @@ function placeIn(years: Series, hour: number): number {
 }
 
 function lastKnown(series: Series): number {
-  return series.fromHour + series.temperatureC.findLastIndex((one) => one !== null);
+  return series.fromHour + series.temperatureC.findLastIndex((value) => value !== null);
 }

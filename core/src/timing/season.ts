@@ -123,8 +123,8 @@ function dayRisks(
   const temperature = Float64Array.from({ length: hours }, (_, i) => years.temperatureC[i] ?? 8);
   const weather = weathering(temperature, wetnessWeights(years));
   const used = pathogensIn(loads);
-  const exposures = used.map((one) =>
-    exposureOf(one, weather, inoculumWeights(one, years.fromHour, hours, latitude)),
+  const exposures = used.map((pathogen) =>
+    exposureOf(pathogen, weather, inoculumWeights(pathogen, years.fromHour, hours, latitude)),
   );
   const blocked = blockedHours(years, settings, place, groundByRecord(years));
   const leavesDown = leavesDownDay(latitude);
@@ -133,9 +133,9 @@ function dayRisks(
   return thermal.slice(0, Math.max(0, last)).map((day, i) => {
     const start = clock.startOf(day.day) - years.fromHour;
     const at = Math.max(0, start + CUT_AT);
-    const chances = used.map((one, p) => ({
-      chance: chanceOf((loads[one.code] ?? 0) * lambdaOf(exposures[p] as never, at)),
-      consequence: one.consequence,
+    const chances = used.map((pathogen, p) => ({
+      chance: chanceOf((loads[pathogen.code] ?? 0) * lambdaOf(exposures[p] as never, at)),
+      consequence: pathogen.consequence,
     }));
     const stage = stages.course[i] as StageDay;
     const { aboveC, hottestC } = frostAndHeat(stages, i);
@@ -199,8 +199,8 @@ function usualSpan(own: DayRisk[], years: number): { from: number | null; to: nu
   const usual = (ofYear: number) => (counts[((ofYear - 1 + 365) % 365) + 1] as number) >= years / 2;
   const all = Array.from({ length: 365 }, (_, i) => i + 1);
   if (all.every(usual)) return { from: 1, to: 365 };
-  const from = all.find((one) => usual(one) && !usual(one - 1)) ?? null;
-  const to = all.find((one) => usual(one) && !usual(one + 1)) ?? null;
+  const from = all.find((day) => usual(day) && !usual(day - 1)) ?? null;
+  const to = all.find((day) => usual(day) && !usual(day + 1)) ?? null;
   return { from, to };
 }
 
@@ -238,18 +238,20 @@ function monthsOf({ years, loads }: SeasonInput, { latitude }: Place, thermal: T
         3 * Math.cos((2 * Math.PI * ((h % DAY) - 15)) / DAY),
     );
     const weather = weathering(temperature, wet);
-    const lambda = used.map((one) => (loads[one.code] ?? 0) * lambdaOf(exposureOf(one, weather, full), 0));
+    const lambda = used.map(
+      (pathogen) => (loads[pathogen.code] ?? 0) * lambdaOf(exposureOf(pathogen, weather, full), 0),
+    );
     const [wetHours, hours] = rainHours[month] as [number, number];
-    const weights = used.map((one) => loads[one.code] ?? 0);
-    const load = weights.reduce((sum, one) => sum + one, 0);
+    const weights = used.map((pathogen) => loads[pathogen.code] ?? 0);
+    const load = weights.reduce((sum, weight) => sum + weight, 0);
     return {
       month: month + 1,
-      temperatureTerm: lambda.reduce((sum, one) => sum + one, 0),
+      temperatureTerm: lambda.reduce((sum, value) => sum + value, 0),
       rainShare: hours > 0 ? wetHours / hours : 0,
       inoculum:
         load > 0
           ? used.reduce(
-              (sum, one, p) => sum + (weights[p] as number) * inoculumOn(one, middle, latitude),
+              (sum, pathogen, p) => sum + (weights[p] as number) * inoculumOn(pathogen, middle, latitude),
               0,
             ) / load
           : 0,

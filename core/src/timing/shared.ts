@@ -153,8 +153,8 @@ function after(year: ThermalDay[], last: string | null): ThermalDay[] {
   if (last === null) return year;
   const start = year.findIndex((day) => day.ofYear === (dayOfYear(last) % 365) + 1);
   const onward = start < 0 ? year : [...year.slice(start), ...year.slice(0, start)];
-  return onward.map((one, i) => {
+  return onward.map((past, i) => {
     const day = dayAfter(last, i + 1);
-    return { ...one, day, ofYear: dayOfYear(day) };
+    return { ...past, day, ofYear: dayOfYear(day) };
   });
 }

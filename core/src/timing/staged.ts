@@ -96,9 +96,9 @@ function bloomAhead(crop: Crop, group: TreeGroup, input: TimingInput, shared: Sh
   const options = { latitude: input.place.latitude, offsetDays };
   const fromSeen = (days: ThermalDay[]) =>
     stageCourse(crop, days, { ...options, seen }).find(
-      (one, i, course) => one.day >= since && one.share >= 1 && (course[i - 1]?.share ?? 0) < 1,
+      (stage, i, course) => stage.day >= since && stage.share >= 1 && (course[i - 1]?.share ?? 0) < 1,
     )?.day;
-  const reckoned = (days: ThermalDay[]) => fullBlooms(crop, days, options).find((one) => one >= since);
+  const reckoned = (days: ThermalDay[]) => fullBlooms(crop, days, options).find((bloom) => bloom >= since);
   const bloomed = shared.yearDays.flatMap((_, year) => {
     const days = daysIn(recent, year);
     return (seen.length > 0 ? fromSeen(days) : reckoned(days)) ?? [];

@@ -89,7 +89,7 @@ describe('a wound and its weather', () => {
     ['EUT', 8, 5, [first, second], 0.092197],
     ['EUT', 20, 7, [second], 0.0610582],
   ] as const)('%s at %p ± %p °C: chance %p … %p', (code, mean, half, rain, expected) => {
-    const got = chanceOf(lambda(code, wave(mean, half), (h) => rain.some((one) => one(h)), 336));
+    const got = chanceOf(lambda(code, wave(mean, half), (h) => rain.some((falls) => falls(h)), 336));
     expect(Math.abs(got - expected)).toBeLessThan(1e-4);
   });
 
@@ -258,7 +258,7 @@ describe('how much of a wound’s open time is known', () => {
     expect(scenarios).toHaveLength(3);
     for (const { gaps, wetness } of scenarios) {
       expect(gaps).toBe(false);
-      expect(wetness.every((one) => one === 1)).toBe(true);
+      expect(wetness.every((wet) => wet === 1)).toBe(true);
     }
     years.rainMm.fill(null);
     const blank = outlookOf(emptySeries(from, 0), years, from, from + 24).scenarios[0];
@@ -557,7 +557,7 @@ describe('a site', () => {
         const cellAt = (hour: number) => {
           const day = timing.days.find((day) => hour >= day.fromHour && hour < day.toHour);
           const half = day && hour - day.fromHour < 12 ? 'morning' : 'afternoon';
-          return cells.find((one) => one.day === day?.day && one.half === half);
+          return cells.find((cell) => cell.day === day?.day && cell.half === half);
         };
         const verdictAt = (hour: number) => {
           const i = hour - timing.fromHour;
@@ -570,10 +570,10 @@ describe('a site', () => {
         );
         for (const cell of cells) {
           const own = hours.filter((hour) => cellAt(hour) === cell).map(verdictAt);
-          if (cell.verdict === 'wait') expect(own.every((one) => one === 'wait')).toBe(true);
+          if (cell.verdict === 'wait') expect(own.every((verdict) => verdict === 'wait')).toBe(true);
           if (cell.verdict === 'possible') expect(own).not.toContain('go');
           if (cell.verdict === 'go')
-            expect(own.filter((one) => one === 'go').length).toBeGreaterThanOrEqual(2);
+            expect(own.filter((verdict) => verdict === 'go').length).toBeGreaterThanOrEqual(2);
         }
         for (const window of windows) {
           seen++;
@@ -643,7 +643,7 @@ describe('a site', () => {
     const july = siteTiming(inputAt('2026-07-12T00:00:00Z', -41));
     expect(['rest', 'awake']).toContain(july.groups[1]?.stage?.phase);
     expect(july.groups[1]?.cells[0]?.inSchool).toBe(false);
-    const [summer, winter] = [january, july].map((one) => one.groups[1]?.cells[4]?.infection ?? 0) as [
+    const [summer, winter] = [january, july].map((answer) => answer.groups[1]?.cells[4]?.infection ?? 0) as [
       number,
       number,
     ];
@@ -652,7 +652,7 @@ describe('a site', () => {
   });
 
   const round = (value: number, digits = 3) => Number(value.toFixed(digits));
-  const total = (values: readonly number[]) => round(values.reduce((sum, one) => sum + one, 0));
+  const total = (values: readonly number[]) => round(values.reduce((sum, value) => sum + value, 0));
 
   // What the week of a site is today: another figure means another rule, another weight or another order of things
   test.each([
@@ -819,7 +819,7 @@ describe('a site', () => {
       curves.days.filter(({ known }) => known).length,
       curves.pathogens.map(({ code }) => code).join(' '),
       total(curves.pathogens.flatMap(({ suitable }) => suitable)),
-      total(curves.pathogens.flatMap(({ adds }) => adds.map((one) => one * 1000))),
+      total(curves.pathogens.flatMap(({ adds }) => adds.map((part) => part * 1000))),
     ]).toEqual([154, 57.7, 270.3, -1209.209, 8, 'NEO BOT FB', 5.254, 50.494]);
   });
 
@@ -851,7 +851,7 @@ describe('a site', () => {
       { latitude: 54, longitude: -3, clock: utc },
     );
     const middle = (school: string) =>
-      season.schools.find((one) => one.school === school)?.score?.[1] ?? Number.NaN;
+      season.schools.find((answer) => answer.school === school)?.score?.[1] ?? Number.NaN;
     expect(middle('after fruit set')).toBeLessThan(middle('full dormancy'));
     expect(season.weeks).toHaveLength(52);
     // With equal rain the temperature terms differ far less than the months do

@@ -17,7 +17,9 @@ interface Affected {
 export function affectedShare(limbs: Limb[], affected: readonly Affected[]): number {
   const index = indexLimbs(limbs);
   const places = new Map(
-    affected.filter((one) => index.byId.has(one.limbId)).map((one) => [`${one.limbId} ${one.fromCm}`, one]),
+    affected
+      .filter((stretch) => index.byId.has(stretch.limbId))
+      .map((stretch) => [`${stretch.limbId} ${stretch.fromCm}`, stretch]),
   );
   const nearest = [...places.values()].filter(
     (place, _, all) =>
@@ -32,9 +34,9 @@ export function affectedShare(limbs: Limb[], affected: readonly Affected[]): num
     (sum, limb) => sum + section(limb.baseMm),
     0,
   );
-  const gone = nearest.reduce((sum, one) => {
-    const limb = index.byId.get(one.limbId) as Limb;
-    return sum + section(diameterMmAt(limb, Math.min(one.fromCm, limb.lengthCm)));
+  const gone = nearest.reduce((sum, stretch) => {
+    const limb = index.byId.get(stretch.limbId) as Limb;
+    return sum + section(diameterMmAt(limb, Math.min(stretch.fromCm, limb.lengthCm)));
   }, 0);
   return whole === 0 ? 0 : Math.min(1, gone / whole);
 }

@@ -234,9 +234,9 @@ test('more affected wood is never a smaller share', () => {
     fromCm: fc.integer({ min: 0, max: 120 }),
   });
   fc.assert(
-    fc.property(fc.array(place, { maxLength: 6 }), place, (some, one) => {
+    fc.property(fc.array(place, { maxLength: 6 }), place, (some, further) => {
       const share = affectedShare(limbs, some);
-      const more = affectedShare(limbs, [...some, one]);
+      const more = affectedShare(limbs, [...some, further]);
       expect(more).toBeLessThanOrEqual(1);
       // A place nearer the trunk takes others with it: thicker there, so never less
       expect(more).toBeGreaterThanOrEqual(share - 1e-9);

@@ -174,7 +174,7 @@ export const triageTable: readonly Row[] = [
  */
 export function triage(tree: TriageInput): Triage {
   const trend = trendOf(tree);
-  const row = triageTable.find((one) => one.holds(tree, trend)) as Row;
+  const row = triageTable.find((candidate) => candidate.holds(tree, trend)) as Row;
   return {
     verdict: row.verdict,
     rule: row.rule,

@@ -139,8 +139,8 @@ function byTheHour(readings: Reading[]): WeatherHour[] {
     else groups.set(hour, [reading]);
   }
   const numbers = [...groups.keys()];
-  const first = numbers.reduce((least, one) => Math.min(least, one), numbers[0] ?? 0);
-  const last = numbers.reduce((most, one) => Math.max(most, one), first - 1);
+  const first = numbers.reduce((least, number) => Math.min(least, number), numbers[0] ?? 0);
+  const last = numbers.reduce((most, number) => Math.max(most, number), first - 1);
   return Array.from({ length: last - first + 1 }, (_, i) => {
     const group = groups.get(first + i) ?? [];
     const hour: Record<string, number | string | null> = { at: momentOf(first + i) };
@@ -152,7 +152,7 @@ function byTheHour(readings: Reading[]): WeatherHour[] {
 function together(group: Reading[], name: Column): number | null {
   const values = group.flatMap(({ values }) => values[name] ?? []);
   if (values.length === 0) return null;
-  const sum = values.reduce((all, one) => all + one, 0);
+  const sum = values.reduce((all, value) => all + value, 0);
   if (name === 'wetMinutes') return Math.min(60, rounded(sum));
   return rounded(ADDED.includes(name) ? sum : sum / values.length);
 }

@@ -93,8 +93,8 @@ export function lengthOf(series: Series): number {
  */
 export function seriesOf(hours: readonly WeatherHour[], fromHour?: number, toHour?: number): Series {
   const numbers = hours.map((hour) => hourOf(hour.at));
-  const first = fromHour ?? numbers.reduce((least, one) => Math.min(least, one), numbers[0] ?? 0);
-  const end = toHour ?? numbers.reduce((most, one) => Math.max(most, one), first - 1) + 1;
+  const first = fromHour ?? numbers.reduce((least, number) => Math.min(least, number), numbers[0] ?? 0);
+  const end = toHour ?? numbers.reduce((most, number) => Math.max(most, number), first - 1) + 1;
   const series = emptySeries(first, Math.max(0, end - first));
   hours.forEach((hour, i) => {
     const at = (numbers[i] as number) - first;

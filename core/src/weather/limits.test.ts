@@ -272,7 +272,7 @@ describe('the simulated station', () => {
   });
   const february = hourOf('2026-02-01T00:00:00Z');
   const FOUR_WEEKS = 28 * 24;
-  const sum = (column: (number | null)[]) => column.reduce<number>((total, one) => total + (one ?? 0), 0);
+  const sum = (column: (number | null)[]) => column.reduce<number>((total, value) => total + (value ?? 0), 0);
 
   // What it says today: the demo’s story hangs on its weather, so that a change of it is made knowingly
   test.each([
@@ -313,7 +313,7 @@ describe('the simulated station', () => {
       ['every day', true],
       ['none', false],
     ] as const)
-      expect(rainy([spell(rain)])).toEqual(usual.map((one, i) => (inSpell(i) ? wet : one)));
+      expect(rainy([spell(rain)])).toEqual(usual.map((hour, i) => (inSpell(i) ? wet : hour)));
     expect(rainy([spell('as it comes')])).toEqual(usual);
     const [warm, plain] = [days([spell('as it comes', 10)]), days([])];
     const warmer = warm.map(({ meanC }, i) => (meanC ?? 0) - (plain[i]?.meanC ?? 0));

@@ -186,8 +186,8 @@ function rainOf(climate: Climate, seed: DaySeed, wet: boolean): number[] {
     const swell = Math.sin((Math.PI * (k + 0.5)) / lasts);
     rain[hour] = (rain[hour] as number) + swell;
   }
-  const sum = rain.reduce((all, one) => all + one, 0);
-  return rain.map((one) => Math.round((one / sum) * total * 10) / 10);
+  const sum = rain.reduce((all, mm) => all + mm, 0);
+  return rain.map((mm) => Math.round((mm / sum) * total * 10) / 10);
 }
 
 function hoursOfDays(
@@ -205,23 +205,23 @@ function hoursOfDays(
     const at = sun / HOURS - first;
     const day = Math.max(0, Math.min(days.length - 1, Math.floor(at)));
     const ofDay = ((sun % HOURS) + HOURS) % HOURS;
-    const near = (of: (one: Day) => number) => between(days, at - 0.5, of);
+    const near = (of: (weatherDay: Day) => number) => between(days, at - 0.5, of);
     const temperature =
-      near((one) => one.meanC) +
-      near((one) => one.halfRangeC) * Math.cos((2 * Math.PI * (ofDay - WARMEST_AT)) / HOURS);
+      near((weatherDay) => weatherDay.meanC) +
+      near((weatherDay) => weatherDay.halfRangeC) * Math.cos((2 * Math.PI * (ofDay - WARMEST_AT)) / HOURS);
     const rain = (days[day] as Day).rain[Math.floor(ofDay)] as number;
     const dry = humidityPct(
       temperature,
       Math.min(
         temperature,
-        near((one) => one.dewC),
+        near((weatherDay) => weatherDay.dewC),
       ),
     );
     series.temperatureC[i] = tenth(temperature);
     series.humidityPct[i] = Math.round(rain > 0 ? Math.max(dry, 94) : dry);
     series.rainMm[i] = rain;
     series.windMs[i] = tenth(
-      near((one) => one.windMs) * (1 + 0.25 * Math.cos((2 * Math.PI * (ofDay - 14)) / HOURS)),
+      near((weatherDay) => weatherDay.windMs) * (1 + 0.25 * Math.cos((2 * Math.PI * (ofDay - 14)) / HOURS)),
     );
   }
   return series;

@@ -137,8 +137,8 @@ describe('the simulated station', () => {
   });
   const from = hourOf('2016-01-01T00:00:00Z');
   const TEN_YEARS = 3653 * 24;
-  const mean = (values: number[]) => values.reduce((sum, one) => sum + one, 0) / values.length;
-  const numbers = (column: (number | null)[]) => column.flatMap((one) => one ?? []);
+  const mean = (values: number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
+  const numbers = (column: (number | null)[]) => column.flatMap((value) => value ?? []);
   const monthly = (series: Series, month: number) =>
     daysOf(series, localClock('UTC')).filter((day) => Number(day.day.slice(5, 7)) === month);
 
@@ -160,8 +160,8 @@ describe('the simulated station', () => {
       // One day’s departure from the usual resembles the next: 0.6 to 0.85, as daily means of temperate places do (from memory)
       const july = monthly(series, 7).map((day) => day.meanC ?? 0);
       const usual = mean(july);
-      const variance = mean(july.map((one) => (one - usual) ** 2));
-      const lagged = mean(july.slice(1).map((one, i) => (one - usual) * ((july[i] as number) - usual)));
+      const variance = mean(july.map((value) => (value - usual) ** 2));
+      const lagged = mean(july.slice(1).map((value, i) => (value - usual) * ((july[i] as number) - usual)));
       expect(lagged / variance).toBeGreaterThan(0.6);
       expect(lagged / variance).toBeLessThan(0.85);
       // The afternoon is warmer than the night, and humidity is never impossible

@@ -223,7 +223,7 @@ test('each way out of a verdict, of debris and of cleaning is said', () => {
   expect(cleaningWords({ code: 'notifiable', values: {} })).toMatch(/must be reported/);
   expect(cleaningWords({ code: 'avoids no more', values: { than: 0.05 } })).toMatch(/no more than 0\.05/);
   const keptFor = ['frame', 'sector', 'balance', 'level', 'follower'] as const;
-  expect(new Set(keptFor.map((one) => keptForWords([one]))).size).toBe(keptFor.length);
+  expect(new Set(keptFor.map((reason) => keptForWords([reason]))).size).toBe(keptFor.length);
   const found = {
     findings: [{ disorder: 'DEAD', day: '2026-01-01', open: true }],
     lastSeenOn: '2026-11-01',

@@ -28,7 +28,7 @@ const CONFIDENCE = {
 
 function clearanceStep(reason: Reason, { because }: Clearance, units: Units): WhyStep {
   const disorder = disorderOf(reason.disorder);
-  const school = schoolsFor(reason.disorder).find((one) => one.id === because.schoolId);
+  const school = schoolsFor(reason.disorder).find((school) => school.id === because.schoolId);
   const [low, high] = because.rangeCm;
   const lines = [`${disorder?.name ?? reason.disorder}, ${because.growing ? 'growing' : 'dormant'} season.`];
   if (school)

@@ -59,11 +59,11 @@ const anyTree = fc
 
 test('what goes out as CSV comes back the same, formulas among the cells', () => {
   fc.assert(
-    fc.property(anyTree, (one) => {
-      const text = treesAsCsv([one]);
+    fc.property(anyTree, (drawn) => {
+      const text = treesAsCsv([drawn]);
       const [row] = rowsOf(csv(text));
       expect(row?.reasons).toEqual([]);
-      expect(row?.tree).toEqual(one);
+      expect(row?.tree).toEqual(drawn);
     }),
   );
 });
@@ -163,8 +163,8 @@ describe('the limb map of a tree in an archive', () => {
   });
   const DRAWN = '2026-01-01T00:00:00Z';
   const lengthOfS = (more: object) => {
-    const one = { tree, limbs: [limb('T', null), limb('S', 'T')], surveyedAt: DRAWN, ...more };
-    const file = bytes(JSON.stringify({ kind: 'mortisect archive', version: 1, trees: [one] }));
+    const whole = { tree, limbs: [limb('T', null), limb('S', 'T')], surveyedAt: DRAWN, ...more };
+    const file = bytes(JSON.stringify({ kind: 'mortisect archive', version: 1, trees: [whole] }));
     const [row] = rowsOf(readTrees({ bytes: file, format: 'archive', mapping: null }));
     expect(row?.reasons).toEqual([]);
     return row?.limbs?.find(({ id }) => id === 'S')?.lengthCm;

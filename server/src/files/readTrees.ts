@@ -458,7 +458,7 @@ interface MapInFile {
 function withoutCutWood(map: MapInFile, given: readonly unknown[]): Limb[] {
   const { limbs, surveyedAt, limbsRevision = Number.POSITIVE_INFINITY } = map;
   if (surveyedAt === undefined) return limbs;
-  const actions = given.flatMap((one) => Action.safeParse(one).data ?? []);
+  const actions = given.flatMap((record) => Action.safeParse(record).data ?? []);
   return standingLimbs({ limbs, limbsRevision, surveyedAt, actions });
 }
 

@@ -230,9 +230,9 @@ const readAs = (form: string, words: string) => +parse(words, form, THIS_CENTURY
 function formOf(forms: readonly string[], words: readonly string[]): string {
   const counted = forms.map((form) => ({
     form,
-    read: words.filter((one) => isTime(readAs(form, one))).length,
+    read: words.filter((word) => isTime(readAs(form, word))).length,
   }));
-  return counted.reduce((best, one) => (one.read > best.read ? one : best)).form;
+  return counted.reduce((best, next) => (next.read > best.read ? next : best)).form;
 }
 
 function dayAndClock(text: string): [day: string, clock: string] | null {
@@ -252,7 +252,7 @@ function timeReader(zone: string, cells: readonly string[]): (cell: string) => n
   const looked = cells
     .filter((_, i) => i % step === 0)
     .flatMap((cell) => (WITH_OFFSET.test(cell) ? [] : [dayAndClock(cell)]))
-    .filter((one) => one !== null);
+    .filter((value) => value !== null);
   const dayForm = formOf(
     DAYS,
     looked.map(([day]) => day),
@@ -299,7 +299,7 @@ function atChange(asUtc: number, zone: string, last: number): number {
     zone,
   );
   const clockOf = (ms: number) => new TZDate(ms, zone).getHours();
-  const twins = [at - HOUR_MS, at, at + HOUR_MS].filter((one) => clockOf(one) === clockOf(at));
+  const twins = [at - HOUR_MS, at, at + HOUR_MS].filter((hour) => clockOf(hour) === clockOf(at));
   return twins.find((twin) => twin > last) ?? at;
 }
 

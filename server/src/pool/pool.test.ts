@@ -34,7 +34,7 @@ describe('whose turn it is', () => {
   test('what is given up leaves the row, and a row without any has no turn', () => {
     const queue = new FairQueue();
     const [a, b, c] = [task('a', 'a'), task('b', 'b'), task('c', 'b')];
-    for (const one of [a, b, c]) queue.push(one);
+    for (const job of [a, b, c]) queue.push(job);
     queue.remove(b);
     queue.remove(a);
     queue.remove(a);

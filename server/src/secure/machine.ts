@@ -46,7 +46,7 @@ export function localHosts(
   for (const given of more) {
     if (isLocal(given)) continue;
     throw new StartFailure(
-      `${given} is no name of a local network only (${LOCAL_NAMES.map((one) => `.${one}`).join(', ')}).`,
+      `${given} is no name of a local network only (${LOCAL_NAMES.map((ending) => `.${ending}`).join(', ')}).`,
       'For a name of the internet give a certificate of your own with --cert and --key.',
     );
   }
@@ -59,7 +59,7 @@ export function localHosts(
   const own = name.split('.')[0]?.toLowerCase() ?? '';
   const named = /^[a-z0-9-]+$/.test(own) && own !== 'localhost' ? [`${own}.local`] : [];
   return [
-    ...new Set([...addresses, ...more.map((one) => one.toLowerCase()), ...named, 'localhost', '127.0.0.1']),
+    ...new Set([...addresses, ...more.map((name) => name.toLowerCase()), ...named, 'localhost', '127.0.0.1']),
   ];
 }
 

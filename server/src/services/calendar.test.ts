@@ -68,7 +68,7 @@ test('a recheck is in it as long as it is due or to come, and no longer', async 
   const of = (wanted: (state: string) => boolean) =>
     rechecks.filter(({ state }) => wanted(state)).map(({ id }) => id);
   for (const state of ['due', 'to come']) {
-    const open = of((one) => one === state);
+    const open = of((given) => given === state);
     expect([state, open.length > 0]).toEqual([state, true]);
     expect(open.filter((id) => !ids.has(id))).toEqual([]);
   }

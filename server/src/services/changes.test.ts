@@ -82,7 +82,7 @@ test('told at once, then of what another device wrote, not of its own', async ()
   await put(`/api/findings/${newId()}`, { baseRevision: 7, finding }).expect(404);
   await new Promise((resolve) => setTimeout(resolve, 400));
   expect(other.told).toHaveLength(2);
-  for (const one of [other, own, nobody]) one.stop();
+  for (const listener of [other, own, nobody]) listener.stop();
 });
 
 test('of the open work only what changed is read; another orchard, or one put back from a copy, is read whole', async () => {
@@ -96,8 +96,8 @@ test('of the open work only what changed is read; another orchard, or one put ba
   expect(JSON.stringify(found).length).toBeLessThan(JSON.stringify(first).length / 4);
   // A tree whose last finding is taken back is gone from the list
   const detail = found.trees[0];
-  for (const one of detail?.findings.filter(({ state }) => state === 'open') ?? [])
-    await mark(one.id, { ...FindingBody.parse(bodyOf(one)), withdrawn: true }, one.revision);
+  for (const open of detail?.findings.filter(({ state }) => state === 'open') ?? [])
+    await mark(open.id, { ...FindingBody.parse(bodyOf(open)), withdrawn: true }, open.revision);
   expect(await openWork(found.revision)).toMatchObject({ whole: false, trees: [], gone: [TREE] });
   const [orchardId, seq] = first.revision.split(':');
   for (const since of [

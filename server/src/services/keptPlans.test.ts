@@ -89,10 +89,10 @@ test('every tree with open work is planned once, and then only what changed', as
 
 test('the files of a tree say what is kept, and search for themselves where it no longer holds', async () => {
   const { plans: all } = await kept();
-  const { treeId, plan } = all.find((one) => one.plan.steps.length > 0) as KeptPlans['plans'][number];
+  const { treeId, plan } = all.find((kept) => kept.plan.steps.length > 0) as KeptPlans['plans'][number];
   // A figure that no search gives
   const told = { ...plan, proof: { ...plan.proof, nodes: 987_654 } };
-  const value = { ...(all.find((one) => one.treeId === treeId) as KeptPlan), plan: told };
+  const value = { ...(all.find((kept) => kept.treeId === treeId) as KeptPlan), plan: told };
   await orchard.store.db.update(plans).set({ value }).where(eq(plans.treeId, treeId));
   const nodes = async () => (await get(`/api/trees/${treeId}/plan.json`)).plan.proof.nodes;
   expect(await nodes()).toBe(987_654);

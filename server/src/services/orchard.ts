@@ -36,7 +36,7 @@ export async function getTrees(db: Store): Promise<Orchard> {
       .groupBy(findings.treeId),
     lastSeen(db),
   ]);
-  const openOf = new Map(open.map((one) => [one.treeId, one.open]));
+  const openOf = new Map(open.map((tree) => [tree.treeId, tree.open]));
   const summaries = treeRows.map((tree) =>
     summary(tree, places, { openFindings: openOf.get(tree.id) ?? 0, lastSeenAt: seen.get(tree.id) ?? null }),
   );
@@ -97,8 +97,8 @@ function summary(
   { plots: plotList, rows: rowList }: Places,
   state: Pick<TreeSummary, 'openFindings' | 'lastSeenAt'>,
 ): TreeSummary {
-  const row = rowList.find((one) => one.id === tree.rowId);
-  const plot = plotList.find((one) => one.id === row?.plotId);
+  const row = rowList.find((row) => row.id === tree.rowId);
+  const plot = plotList.find((plot) => plot.id === row?.plotId);
   return {
     ...value,
     ...tree,
@@ -204,7 +204,7 @@ export async function details(db: Store, ids: string[]): Promise<TreeDetail[]> {
   });
 }
 
-function grouped<T>(list: T[], key: (one: T) => string): Map<string, T[]> {
+function grouped<T>(list: T[], key: (item: T) => string): Map<string, T[]> {
   const groups = new Map<string, T[]>();
   for (const item of list) {
     const group = groups.get(key(item));

@@ -108,7 +108,7 @@ function written(doing: Doing, shown: Known, treeId: string, now: string): Waiti
   const { does, pick } = doing;
   const detail = shown.trees.get(treeId) as TreeDetail;
   const at = new Date(Date.parse(now) - doing.minutesAgo * 60_000).toISOString();
-  const one = <T>(list: readonly T[]): T | undefined => list[pick % Math.max(1, list.length)];
+  const oneOf = <T>(list: readonly T[]): T | undefined => list[pick % Math.max(1, list.length)];
   const action = (body: object): Waiting => ({
     recordId: newId(),
     baseRevision: null,
@@ -117,10 +117,10 @@ function written(doing: Doing, shown: Known, treeId: string, now: string): Waiti
   const limb = detail.limbs.find(({ parentId }) => parentId !== null) as TreeDetail['limbs'][number];
   const named = { limbId: limb.id, limbName: limb.id };
   const open = detail.findings.filter(({ state }) => state === 'open');
-  const finding = one(detail.findings.filter(({ state }) => state !== 'withdrawn'));
+  const finding = oneOf(detail.findings.filter(({ state }) => state !== 'withdrawn'));
   switch (does) {
     case 'mark': {
-      const disorder = one(DISORDERS);
+      const disorder = oneOf(DISORDERS);
       const body = { treeId, ...named, fromCm: 5, toCm: 9, disorder, edge: 'definite', growthRapid: false };
       const given = FindingBody.parse({ ...body, note: '', seenAt: at, withdrawn: false });
       return { recordId: newId(), baseRevision: null, value: { kind: 'finding', finding: given } };
@@ -148,11 +148,11 @@ function written(doing: Doing, shown: Known, treeId: string, now: string): Waiti
       return action({ kind: 'cutMade', treeId, blade: 'saw-1', findingIds, cut });
     }
     case 'undo': {
-      const last = one(detail.actions.filter((done) => done.action.kind !== 'undone' && !done.undone));
+      const last = oneOf(detail.actions.filter((done) => done.action.kind !== 'undone' && !done.undone));
       return last ? action({ kind: 'undone', actionId: last.id }) : null;
     }
     case 'job': {
-      const before = one(detail.jobs);
+      const before = oneOf(detail.jobs);
       const body = {
         treeId,
         job: 'guard',

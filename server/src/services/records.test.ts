@@ -305,7 +305,7 @@ function records(kind: (typeof places)[number][0]): void {
     ] as const)
       expect([name, route.response.safeParse(await get(path)).success]).toEqual([name, true]);
     const { entries } = await get('/api/log?limit=200');
-    const entry = entries.find(({ entry: one }: { entry: { recordId?: string } }) => one.recordId === id);
+    const entry = entries.find(({ entry: item }: { entry: { recordId?: string } }) => item.recordId === id);
     expect(entry).toMatchObject({ at: '1900-01-01T00:00:00.000Z' });
     expect((await request(orchard.app).get('/api/archive.ndjson').set('Host', '127.0.0.1')).status).toBe(200);
     await orchard.store.db.execute(sql`delete from actions where id = ${id}`);

@@ -179,7 +179,7 @@ function stagesOf(
   const bySpecies = new Map<string, TimingNow['stages'][number]>();
   for (const group of groups) {
     if (bySpecies.has(group.species)) continue;
-    const groupTiming = timing?.groups.find((one) => one.key === group.key);
+    const groupTiming = timing?.groups.find((timed) => timed.key === group.key);
     bySpecies.set(group.species, {
       species: group.species,
       ...(groupTiming
@@ -236,7 +236,7 @@ function green(species: readonly string[], timing: SiteTiming | null): string[] 
     ({ species: own, stage }) =>
       (species.length === 0 || species.includes(own)) && stage !== null && showsGreen(stage.phase),
   );
-  return [...new Set(showing.map((one) => one.species))];
+  return [...new Set(showing.map((group) => group.species))];
 }
 
 async function groupOfTree(db: Db, treeId: string, cut: CutKind, now: string) {

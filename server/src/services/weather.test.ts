@@ -87,7 +87,7 @@ test('a time centuries away and a word that is no number are refused by line; th
   const csv = 'time,temp\n0001-01-01T00:00Z,5\n2026-09-03T00:00Z,warm\n2026-09-03T01:00Z,12\n';
   const { body } = await send(csv).expect(200);
   expect(body).toMatchObject({ hours: 1, refusedCount: 2 });
-  expect(body.refused.map((one: { line: number }) => one.line)).toEqual([2, 3]);
+  expect(body.refused.map((row: { line: number }) => row.line)).toEqual([2, 3]);
 });
 
 test.each([
@@ -213,7 +213,7 @@ test('the calendar is read by its address alone, ends with a new one, and holds 
   const answer = await request(orchard.app).get(made.path).expect(200);
   expect(answer.headers['content-type']).toContain('text/calendar');
   const calendar = new ICAL.Component(ICAL.parse(answer.text));
-  const events = calendar.getAllSubcomponents('vevent').map((one) => new ICAL.Event(one));
+  const events = calendar.getAllSubcomponents('vevent').map((subcomponent) => new ICAL.Event(subcomponent));
   expect(events.length).toBeGreaterThan(3);
   const windows = events.filter((event) => /to cut: /.test(event.summary));
   for (const event of windows) expect(event.endDate.compare(event.startDate)).toBe(1);

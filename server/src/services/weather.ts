@@ -146,7 +146,7 @@ async function compared(db: Store, kind: Kind, hours: readonly WeatherHour[]): P
     const onRecord = await recorded(
       db,
       kind,
-      part.map((one) => hourOf(one.at)),
+      part.map((hour) => hourOf(hour.at)),
     );
     for (const hour of part) {
       const row = onRecord.get(hourOf(hour.at));
@@ -191,7 +191,7 @@ async function write(
 ): Promise<void> {
   for (let from = 0; from < differing.length; from += AT_ONCE) {
     await giveWay();
-    const numbers = differing.slice(from, from + AT_ONCE).map((one) => hourOf(one.at));
+    const numbers = differing.slice(from, from + AT_ONCE).map((hour) => hourOf(hour.at));
     const rows = await tx
       .select()
       .from(weatherHours)
@@ -256,7 +256,7 @@ export async function importWeather(db: Db, pool: Pool, given: WeatherImport): P
   if ('fault' in read) throw new HttpProblem(422, 'file-not-read', 'The file was not read', read.fault);
   const nowHour = hourOf(given.now);
   // A measurement of the future is none
-  const isLate = (one: WeatherHour) => given.kind === 'observed' && hourOf(one.at) > nowHour + AHEAD_H;
+  const isLate = (hour: WeatherHour) => given.kind === 'observed' && hourOf(hour.at) > nowHour + AHEAD_H;
   const hours = read.hours.filter((hour) => !isLate(hour));
   const late = read.hours.length - hours.length;
   const found = await compared(db, given.kind, hours);
@@ -292,8 +292,8 @@ function knownZone(zone: string): string {
 }
 
 function repairsOf(text: string | undefined): Repair[] {
-  const asked = (text ?? '').split(',').filter((one) => one !== '');
-  const unknown = asked.find((one) => !(repairs as readonly string[]).includes(one));
+  const asked = (text ?? '').split(',').filter((code) => code !== '');
+  const unknown = asked.find((code) => !(repairs as readonly string[]).includes(code));
   if (unknown !== undefined) throw doesNotFit('repair', `“${unknown}” is not one of: ${repairs.join(', ')}.`);
   return asked as Repair[];
 }
@@ -330,7 +330,7 @@ export async function stationOf(db: Store, authorization: string | undefined) {
   const token = /^Bearer (\S+)$/.exec(authorization ?? '')?.[1];
   const all = token === undefined ? [] : await db.select().from(stations);
   const given = Buffer.from(hashed(token ?? ''));
-  const station = all.find((one) => timingSafeEqual(Buffer.from(one.tokenHash), given));
+  const station = all.find((station) => timingSafeEqual(Buffer.from(station.tokenHash), given));
   if (!station) {
     throw new HttpProblem(
       401,

@@ -47,7 +47,7 @@ test('what the engine wrote is whole, all of it', async () => {
   const bytes = readdirSync(path.join(db, 'base', base ?? '')).map(
     (name) => statSync(path.join(db, 'base', base ?? '', name)).size,
   );
-  expect(bytes.reduce((sum, one) => sum + one, 0)).toBeGreaterThan(5_000_000);
+  expect(bytes.reduce((sum, byte) => sum + byte, 0)).toBeGreaterThan(5_000_000);
   expect(await damagedPages(db)).toEqual([]);
 });
 

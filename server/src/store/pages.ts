@@ -71,7 +71,7 @@ export function checksumOf(page: Uint8Array, block: number): number {
       mix(lane, at + lane === CHECKSUM_AT / 4 ? word & WITHOUT_CHECKSUM : word);
     }
   for (let round = 0; round < 2; round++) for (let lane = 0; lane < lanes; lane++) mix(lane, 0);
-  const sum = sums.reduce((all, one) => all ^ one, 0) ^ block;
+  const sum = sums.reduce((all, word) => all ^ word, 0) ^ block;
   return ((sum >>> 0) % 65_535) + 1;
 }
 
@@ -98,7 +98,9 @@ export async function damagedPages(folder: string): Promise<DamagedPage[]> {
   if (suspects.length === 0) return [];
   await after(AGAIN_MS);
   const again = [...new Set(suspects.map(({ file }) => file))].flatMap((file) => damagedIn(folder, file));
-  return again.filter(({ file, block }) => suspects.some((one) => one.file === file && one.block === block));
+  return again.filter(({ file, block }) =>
+    suspects.some((suspect) => suspect.file === file && suspect.block === block),
+  );
 }
 
 function relationFiles(folder: string): string[] {

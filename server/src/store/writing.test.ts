@@ -111,14 +111,14 @@ const serverUrl = process.env.TEST_DATABASE_URL;
       });
       for (let round = 0; round < 10; round++) {
         const answers = await Promise.all(
-          both.map((one, i) =>
-            requestsTo(() => one).put(`/api/trees/${id}-${round}`, tree(`Tree ${round}${'ab'[i]}`)),
+          both.map((server, i) =>
+            requestsTo(() => server).put(`/api/trees/${id}-${round}`, tree(`Tree ${round}${'ab'[i]}`)),
           ),
         );
         expect(answers.map(({ status }) => status).sort()).toEqual([200, 409]);
         const sameCode = await Promise.all(
-          both.map((one, i) =>
-            requestsTo(() => one).put(
+          both.map((server, i) =>
+            requestsTo(() => server).put(
               `/api/trees/${id}-${round}-${i}`,
               tree(i === 0 ? `Same ${round}` : `SAME ${round}`),
             ),
@@ -129,7 +129,7 @@ const serverUrl = process.env.TEST_DATABASE_URL;
       const { trees, plots: made } = await requestsTo(() => both[0] as Orchard).read('/api/trees');
       expect([trees.length, made.length]).toEqual([20, 1]);
     } finally {
-      for (const one of both) await one.close();
+      for (const server of both) await server.close();
     }
   },
 );

@@ -33,12 +33,12 @@ function GearFields({ gear, onChange }: { gear: Site['gear']; onChange(gear: Sit
   return (
     <View>
       <Label>Beside the blades there is</Label>
-      {allGear.map((one) => (
+      {allGear.map((item) => (
         <CheckRow
-          key={one}
-          label={upperFirst(one)}
-          on={gear.includes(one)}
-          onChange={(on) => onChange(on ? [...gear, one] : gear.filter((other) => other !== one))}
+          key={item}
+          label={upperFirst(item)}
+          on={gear.includes(item)}
+          onChange={(on) => onChange(on ? [...gear, item] : gear.filter((other) => other !== item))}
         />
       ))}
     </View>

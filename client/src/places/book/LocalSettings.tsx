@@ -116,7 +116,7 @@ function namesOf(codes: readonly string[]): string {
   return [...(rest.length < codes.length ? ['Fire blight'] : []), ...rest.map(nameOf)].join(', ');
 }
 
-const nameOf = (code: string) => KNOWN.find((one) => one.code === code)?.name ?? code;
+const nameOf = (code: string) => KNOWN.find((disorder) => disorder.code === code)?.name ?? code;
 
 function Notifiable({
   rules,
@@ -129,7 +129,7 @@ function Notifiable({
   const [authority, setAuthority] = useState('');
   const add = () => {
     // One entry for all of fire blight: the law does not tell its forms apart
-    const codes = isFireBlight(code) ? codesWhere((one) => isFireBlight(one.code)) : [code];
+    const codes = isFireBlight(code) ? codesWhere((disorder) => isFireBlight(disorder.code)) : [code];
     onChange([...rules, { codes, authority: authority.trim(), note: '' }]);
     setAuthority('');
   };

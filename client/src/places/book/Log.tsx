@@ -42,7 +42,7 @@ export function Log() {
     if (goesOn && pages) void fetchNextPage();
   }, [goesOn, pages, fetchNextPage]);
   if (!data || !today) return <Waiting title="Book" error={error} onRetry={refetch} />;
-  const code = tree === undefined ? null : (trees?.find((one) => one.id === tree)?.code ?? tree);
+  const code = tree === undefined ? null : (trees?.find((known) => known.id === tree)?.code ?? tree);
   return (
     <Screen title="Book" subtitle={code === null ? today.site.name : `What was recorded of ${code}`}>
       <BookTabs />

@@ -61,7 +61,7 @@ function Fields({ plan, onChange }: FieldsProps) {
         <ToolFields
           key={tool.id}
           tool={tool}
-          onChange={(next) => set({ kit: plan.kit.map((one, j) => (j === i ? next : one)) })}
+          onChange={(next) => set({ kit: plan.kit.map((tool, j) => (j === i ? next : tool)) })}
           onRemove={() => set({ kit: plan.kit.filter((_, j) => j !== i) })}
         />
       ))}

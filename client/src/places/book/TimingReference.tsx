@@ -66,8 +66,8 @@ export function TimingReference() {
       ))}
       <Small>{`${PATHOGEN_SOURCE} (confidence ${PATHOGEN_CONFIDENCE}). Months of the north, inoculum in tenths; half a year off in the south.`}</Small>
       <Label fontSize="$19">The others, by rule</Label>
-      {wordsOnly.map((one) => (
-        <Small key={one.code} color="$ink">{`${one.name}: ${one.rule}`}</Small>
+      {wordsOnly.map((disease) => (
+        <Small key={disease.code} color="$ink">{`${disease.name}: ${disease.rule}`}</Small>
       ))}
       <Label fontSize="$19">Fire blight in bloom</Label>
       <Body>{`Four conditions: open flowers; ${HEAT_DH} degree-hours above ${HEAT_BASE_C} °C within the last ${USUAL_FLOWER_DD} degree-days above 4.4 °C of a flower’s life; dew or 0.25 mm of rain that day, or 2.5 mm the day before; a mean of ${LEAST_MEAN_C} °C. Met: ${bloomRisks.map((risk, i) => `${i === 0 ? '0 or 1' : i + 1} ${risk}`).join(', ')}. Strikes show after ${SYMPTOM_DD} degree-days above ${SYMPTOM_BASE_C} °C.`}</Body>

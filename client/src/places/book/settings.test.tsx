@@ -191,7 +191,7 @@ test('when cuts are looked at again, where wood goes and what there is beside th
   expect(offered('Sound wood')).toContain('leave');
   expect(offered('Diseased and suspect wood')).not.toContain('leave');
   const has = server.site.site.gear;
-  const [missing] = allGear.filter((one) => !has.includes(one));
+  const [missing] = allGear.filter((gear) => !has.includes(gear));
   if (missing) fireEvent.click(screen.getByRole('checkbox', { name: new RegExp(`^${missing}`, 'i') }));
   const { rechecks, debris, gear } = await saved(server);
   expect(rechecks).toMatchObject({ meanC: 40, monthDays: 60, overdueDays: 90 });

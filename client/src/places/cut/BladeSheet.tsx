@@ -40,9 +40,9 @@ export function BladeSheet({ run, item, today, open, onClose }: BladeSheetProps)
       </View>
       <Section>{`Today, ${run.blade?.name ?? ''}`}</Section>
       {log.length === 0 ? <Body>Nothing yet.</Body> : null}
-      {log.toReversed().map((one) => (
-        <Small key={`${one.at}${one.action.kind}`}>
-          {`${clockTime(one.at, today.site.timeZone)} ${upperFirst(actionWords(one.action, today.site.plan.kit))}: ${stateWords(one.state)}`}
+      {log.toReversed().map((entry) => (
+        <Small key={`${entry.at}${entry.action.kind}`}>
+          {`${clockTime(entry.at, today.site.timeZone)} ${upperFirst(actionWords(entry.action, today.site.plan.kit))}: ${stateWords(entry.state)}`}
         </Small>
       ))}
     </Sheet>

@@ -19,19 +19,21 @@ export function BringRows({ here, left }: { here: RunHere; left: RunItem[] }) {
   const { tools, ladder, missing, supplies, cleanings, minutes } = bringFor({ left }, today);
   const clock = useClock();
   const agent = agentOf(today.site.agentId);
-  const mix = mixes(actions, clock()).find((one) => one.action.agentId === agent.id);
+  const mix = mixes(actions, clock()).find((mix) => mix.action.agentId === agent.id);
   const have = today.site.gear;
   return (
     <View gap={8}>
       <Section>Bring</Section>
-      {missing.map((one) => (
-        <Notice key={one.itemId} kind="danger" title={one.treeCode}>
-          {missingWords(one, today.units)}
+      {missing.map((item) => (
+        <Notice key={item.itemId} kind="danger" title={item.treeCode}>
+          {missingWords(item, today.units)}
         </Notice>
       ))}
       {ladder && !have.includes('ladder') ? null : (
         <Body>
-          {upperFirst([...(ladder ? ['ladder'] : []), ...have.filter((one) => one !== 'ladder')].join(', '))}
+          {upperFirst(
+            [...(ladder ? ['ladder'] : []), ...have.filter((name) => name !== 'ladder')].join(', '),
+          )}
         </Body>
       )}
       <Rows>

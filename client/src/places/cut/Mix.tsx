@@ -69,7 +69,7 @@ function MixForm({ here }: { here: RunHere }) {
   const share = diluted?.ppm && agent.target.kind === 'chlorine' ? diluted.ppm / agent.target.ppm : 1;
   const hours = usableHours(agent, keeping, share);
   const now = clock();
-  const mix = mixes(actions, now).find((one) => one.action.agentId === agent.id);
+  const mix = mixes(actions, now).find((mix) => mix.action.agentId === agent.id);
   const record = () =>
     recording.record({
       kind: 'mixMade',

@@ -156,7 +156,7 @@ function StaysBehind({
         open, and the plan asks for it again.
       </Body>
     );
-  const chance = Math.max(...left.map((one) => one?.chance ?? 0));
+  const chance = Math.max(...left.map((entry) => entry?.chance ?? 0));
   if (chance === 0) return null;
   const before = chanceWords(chance);
   if (isIll(pith)) {

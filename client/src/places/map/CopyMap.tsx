@@ -45,10 +45,10 @@ export function CopyMap({
         {fault ? <Notice kind="caution">{fault}</Notice> : null}
         <Small>All limbs of this map are replaced; undo brings them back.</Small>
         <Rows>
-          {near.map((one) => (
-            <PressRow key={one.id} padding={12} onPress={() => void copy(one)}>
-              <Label flex={1}>{one.code}</Label>
-              <Small>{speciesWords(one)}</Small>
+          {near.map((other) => (
+            <PressRow key={other.id} padding={12} onPress={() => void copy(other)}>
+              <Label flex={1}>{other.code}</Label>
+              <Small>{speciesWords(other)}</Small>
             </PressRow>
           ))}
         </Rows>
@@ -60,14 +60,15 @@ export function CopyMap({
 /** Of the same species and form, nearest in the walk first. */
 function useNear(tree: TreeSummary): TreeSummary[] {
   const trees = useTrees().data?.trees ?? [];
-  const at = trees.findIndex((one) => one.id === tree.id);
+  const at = trees.findIndex((other) => other.id === tree.id);
   return trees
-    .map((one, i) => ({
-      one,
-      away: Math.abs(i - at) + (one.species === tree.species ? 0 : 1000) + (one.form === tree.form ? 0 : 100),
+    .map((other, i) => ({
+      other,
+      away:
+        Math.abs(i - at) + (other.species === tree.species ? 0 : 1000) + (other.form === tree.form ? 0 : 100),
     }))
-    .filter(({ one }) => one.id !== tree.id)
+    .filter(({ other }) => other.id !== tree.id)
     .sort((a, b) => a.away - b.away)
     .slice(0, MOST)
-    .map(({ one }) => one);
+    .map(({ other }) => other);
 }

@@ -198,7 +198,7 @@ function GrowthMarks({ limb, onChange }: Pick<LimbFiguresProps, 'limb' | 'onChan
           <Button
             kind="quiet"
             aria-label={`Remove the mark at ${tapeText(mark, units)}`}
-            onPress={() => set(marks.filter((one) => one !== mark))}
+            onPress={() => set(marks.filter((kept) => kept !== mark))}
           >
             Remove
           </Button>

@@ -173,6 +173,6 @@ export function MapEditor({ tree, today, history, findings, onStartAnew }: MapEd
 
 /** Open findings on this limb or on what hangs on it. */
 function findingsOn(limbs: Limb[], limb: Limb, findings: Finding[]): Finding[] {
-  const all = new Set(limbWithAll(indexLimbs(limbs), limb).map((one) => one.id));
+  const all = new Set(limbWithAll(indexLimbs(limbs), limb).map((part) => part.id));
   return findings.filter((finding) => all.has(finding.limbId));
 }

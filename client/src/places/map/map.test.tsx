@@ -29,7 +29,7 @@ const show = (element: React.ReactElement) =>
   render(element, {
     wrapper: ({ children }) => <Stage client={readOrchard([detail([])])}>{children}</Stage>,
   });
-const limb = (id: string) => drawn.find((one) => one.id === id) as Limb;
+const limb = (id: string) => drawn.find((limb) => limb.id === id) as Limb;
 const key = (slider: RegExp | string, name: string) =>
   fireEvent.keyDown(screen.getByRole('slider', { name: slider }), { key: name });
 
@@ -99,5 +99,5 @@ test('a first map has as many main limbs as were counted', () => {
   fireEvent.click(screen.getByRole('button', { name: 'One more' }));
   fireEvent.click(screen.getByRole('button', { name: 'Draw it' }));
   const [map] = onDraw.mock.calls[0] as [Limb[]];
-  expect(map.filter((one) => one.kind === 'scaffold')).toHaveLength(6);
+  expect(map.filter((part) => part.kind === 'scaffold')).toHaveLength(6);
 });

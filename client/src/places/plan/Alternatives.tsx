@@ -16,28 +16,28 @@ interface AlternativesProps {
   view: TreeView;
   today: SiteToday;
   solved: Solved;
-  one: StepView;
+  stepView: StepView;
 }
 
 const SHOWN = 6;
 
-export function Alternatives({ view, today, solved, one }: AlternativesProps) {
-  const others = alternativesTo(one, solved).slice(0, SHOWN);
+export function Alternatives({ view, today, solved, stepView }: AlternativesProps) {
+  const others = alternativesTo(stepView, solved).slice(0, SHOWN);
   const value = solved.prepared.asked.reduce(
     (sum, asked) =>
-      one.step.solves.some(({ findingId }) => findingId === asked.findingId) ? sum + asked.value : sum,
+      stepView.step.solves.some(({ findingId }) => findingId === asked.findingId) ? sum + asked.value : sum,
     0,
   );
   return (
     <View gap={8}>
       <Section>What else</Section>
       {others.map((other) => (
-        <Other key={other.id} view={view} today={today} one={one} other={other} />
+        <Other key={other.id} view={view} today={today} stepView={stepView} other={other} />
       ))}
       <View gap={2} paddingVertical={6}>
         <Label>Do nothing</Label>
         <Small>
-          {one.step.solves.some(({ chance }) => chance > 0)
+          {stepView.step.solves.some(({ chance }) => chance > 0)
             ? 'All of the infected wood stays; no crown is lost and no time spent.'
             : 'It stays as it is; no crown is lost and no time spent.'}
           {value > 0 ? ` The plan counts ${Math.round(value)} against it.` : ''}
@@ -50,12 +50,12 @@ export function Alternatives({ view, today, solved, one }: AlternativesProps) {
 function Other({
   view,
   today,
-  one,
+  stepView,
   other,
 }: {
   view: TreeView;
   today: SiteToday;
-  one: StepView;
+  stepView: StepView;
   other: Priced;
 }) {
   const clock = useClock();
@@ -67,7 +67,7 @@ function Other({
       ? `${name} at ${placeWords(what.cut, today.units)}`
       : `${otherWords(what.kind)}: ${name}`;
   const left = other.left.filter(({ findingId }) =>
-    one.step.solves.some((solved) => solved.findingId === findingId),
+    stepView.step.solves.some((solved) => solved.findingId === findingId),
   );
   const worst = Math.max(0, ...left.map(({ chance }) => chance));
   return (
@@ -95,7 +95,7 @@ function Other({
                 kind: 'planPinned',
                 at: clock(),
                 treeId: view.tree.id,
-                pin: { kind: 'goes', candidateId: other.id, season: one.step.season },
+                pin: { kind: 'goes', candidateId: other.id, season: stepView.step.season },
               })
             }
           >

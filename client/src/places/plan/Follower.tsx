@@ -45,9 +45,9 @@ export function Follower({ view, limbId }: { view: TreeView; limbId: string }) {
       <Select
         label="Its follower"
         value={chosen}
-        options={others.map((one) => ({
-          value: one.id,
-          label: `${view.names.get(one.id) ?? one.id}, ${joined(thicknessReading(one.baseMm, units))}`,
+        options={others.map((other) => ({
+          value: other.id,
+          label: `${view.names.get(other.id) ?? other.id}, ${joined(thicknessReading(other.baseMm, units))}`,
         }))}
         onChange={setFollowerId}
       />

@@ -121,8 +121,8 @@ export function LeftAsIs({ view, solved }: { view: TreeView; solved: Solved }) {
 
 /** Why it is work for an arborist: what speaks against the smallest of its cuts. */
 function handOverWords({ prepared }: Solved, findingId: string): string {
-  const answering = prepared.all.filter((one) =>
-    one.candidate.answers.some((answer) => answer.findingId === findingId),
+  const answering = prepared.all.filter((priced) =>
+    priced.candidate.answers.some((answer) => answer.findingId === findingId),
   );
   const smallest = answering.toSorted((a, b) => (a.handling?.massKg ?? 0) - (b.handling?.massKg ?? 0))[0];
   const texts =
@@ -131,7 +131,7 @@ function handOverWords({ prepared }: Solved, findingId: string): string {
 }
 
 function insteadOf(view: TreeView, findingId: string, words: string): string {
-  const uncut = view.cuts.uncut.find((one) => one.findingId === findingId);
+  const uncut = view.cuts.uncut.find((uncut) => uncut.findingId === findingId);
   const finding = view.findings.find((finding) => finding.id === findingId);
   const instead =
     uncut && finding && (uncut.why === 'wait' || uncut.why === 'leave')

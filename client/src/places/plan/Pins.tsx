@@ -19,42 +19,45 @@ export function Pins({
   view,
   today,
   solved,
-  one,
+  stepView,
 }: {
   view: TreeView;
   today: SiteToday;
   solved: Solved;
-  one: StepView;
+  stepView: StepView;
 }) {
   const clock = useClock();
   const recording = useRecordAction();
   const { prepared } = solved;
   const set = (pin: Pin) => recording.record({ kind: 'planPinned', at: clock(), treeId: view.tree.id, pin });
-  const musts = one.step.solves.filter(({ findingId }) =>
+  const musts = stepView.step.solves.filter(({ findingId }) =>
     prepared.asked.some((asked) => asked.findingId === findingId && asked.must),
   );
-  const limb = view.limbs.find((each) => each.id === one.limbId);
-  const next = one.step.season + 1;
+  const limb = view.limbs.find((each) => each.id === stepView.limbId);
+  const next = stepView.step.season + 1;
   return (
     <View gap={8}>
       <View flexDirection="row" flexWrap="wrap" gap={8}>
         {limb && limb.kind !== 'trunk' ? (
-          <Button disabled={recording.isPending} onPress={() => set({ kind: 'stays', limbId: one.limbId })}>
+          <Button
+            disabled={recording.isPending}
+            onPress={() => set({ kind: 'stays', limbId: stepView.limbId })}
+          >
             It stays
           </Button>
         ) : null}
         {next <= prepared.input.seasons ? (
           <Button
             disabled={recording.isPending}
-            onPress={() => set({ kind: 'not before', candidateId: one.priced.id, season: next })}
+            onPress={() => set({ kind: 'not before', candidateId: stepView.priced.id, season: next })}
           >
             {`Not before season ${next}`}
           </Button>
         ) : null}
-        {one.step.season > 1 ? (
+        {stepView.step.season > 1 ? (
           <Button
             disabled={recording.isPending}
-            onPress={() => set({ kind: 'goes', candidateId: one.priced.id, season: 1 })}
+            onPress={() => set({ kind: 'goes', candidateId: stepView.priced.id, season: 1 })}
           >
             This season
           </Button>
@@ -68,7 +71,7 @@ export function Pins({
         ) : null}
       </View>
       {limb && limb.kind !== 'trunk' && musts.length === 0 ? (
-        <Follower view={view} limbId={one.limbId} />
+        <Follower view={view} limbId={stepView.limbId} />
       ) : null}
       {musts.length > 0 ? (
         <Small>

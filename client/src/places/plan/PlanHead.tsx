@@ -26,7 +26,7 @@ export function PlanHead({ solved, visits }: { solved: Solved; visits: Visit[] }
               step.step.season > season.season === later &&
               step.step.season >= season.season,
           )
-          .reduce((sum, one) => sum + one.step.crown + one.step.exempt, 0),
+          .reduce((sum, stepView) => sum + stepView.step.crown + stepView.step.exempt, 0),
       }),
     ),
   );

@@ -71,14 +71,14 @@ interface Sum {
 /** What is due now on a tree. */
 function sumOf(solved: Solved | undefined): Sum | null {
   if (!solved) return null;
-  const visit = visitsOf(solved).find((one) => one.isNow);
+  const visit = visitsOf(solved).find((visit) => visit.isNow);
   const steps = visit?.steps ?? [];
   return {
     steps: steps.length,
     minutes: wholeMinutes(visit?.order.tally.minutes ?? 0),
-    crown: steps.reduce((sum, one) => sum + one.step.crown + one.step.exempt, 0),
+    crown: steps.reduce((sum, stepView) => sum + stepView.step.crown + stepView.step.exempt, 0),
     infectedKg: steps.reduce(
-      (sum, one) => (one.kind === 'diseased' ? sum + (one.priced.handling?.massKg ?? 0) : sum),
+      (sum, stepView) => (stepView.kind === 'diseased' ? sum + (stepView.priced.handling?.massKg ?? 0) : sum),
       0,
     ),
   };

@@ -137,7 +137,7 @@ function SolvedPlan({ view, today, solved, searching }: SolvedPlanProps) {
           <Small>{GENERAL_CAUTION}</Small>
         </View>
       </Columns>
-      <StepSheet view={view} today={today} solved={solved} one={sheet} onClose={() => setBehind(null)} />
+      <StepSheet view={view} today={today} solved={solved} stepView={sheet} onClose={() => setBehind(null)} />
     </Screen>
   );
 }
@@ -171,7 +171,7 @@ function VisitPart({ visit, view, today, chosenId, onChoose, onMore }: VisitPart
               key={step.priced.id}
               view={view}
               today={today}
-              one={step}
+              stepView={step}
               isNow={visit.isNow}
               onMore={() => onMore(step.priced.id)}
             />

@@ -16,14 +16,14 @@ import { chanceWords, percentOf } from './planView';
 interface StepCardProps {
   view: TreeView;
   today: SiteToday;
-  one: StepView;
+  stepView: StepView;
   isNow: boolean;
   onMore(): void;
 }
 
-export function StepCard({ view, today, one, isNow, onMore }: StepCardProps) {
-  const { cut, priced } = one;
-  const name = view.names.get(one.limbId) ?? one.limbId;
+export function StepCard({ view, today, stepView, isNow, onMore }: StepCardProps) {
+  const { cut, priced } = stepView;
+  const name = view.names.get(stepView.limbId) ?? stepView.limbId;
   return (
     <View gap={8}>
       {cut ? (
@@ -40,12 +40,12 @@ export function StepCard({ view, today, one, isNow, onMore }: StepCardProps) {
         <Section>{name}</Section>
       )}
       <Body>{stepSentence(priced, telling(view, today))}</Body>
-      <Small>{costWords(one, today)}</Small>
+      <Small>{costWords(stepView, today)}</Small>
       <View flexDirection="row" flexWrap="wrap" gap={8}>
         <Button onPress={onMore} aria-label={`Why, and what else: ${name}`}>
           Why, and what else
         </Button>
-        {cut === null && isNow ? <DoneButton view={view} one={one} name={name} /> : null}
+        {cut === null && isNow ? <DoneButton view={view} stepView={stepView} name={name} /> : null}
       </View>
     </View>
   );
@@ -72,11 +72,11 @@ function costWords({ priced, step }: StepView, { units }: SiteToday): string {
   ].join(' · ');
 }
 
-function DoneButton({ view, one, name }: { view: TreeView; one: StepView; name: string }) {
+function DoneButton({ view, stepView, name }: { view: TreeView; stepView: StepView; name: string }) {
   const clock = useClock();
   const recording = useRecordAction();
-  const { what } = one.priced.candidate;
-  const findingIds = one.step.solves.map(({ findingId }) => findingId);
+  const { what } = stepView.priced.candidate;
+  const findingIds = stepView.step.solves.map(({ findingId }) => findingId);
   if (what.is !== 'other' || findingIds.length === 0) return null;
   const done = () =>
     recording.record({

@@ -19,18 +19,18 @@ interface StepSheetProps {
   view: TreeView;
   today: SiteToday;
   solved: Solved;
-  one: StepView | null;
+  stepView: StepView | null;
   onClose(): void;
 }
 
-export function StepSheet({ view, today, solved, one, onClose }: StepSheetProps) {
+export function StepSheet({ view, today, solved, stepView, onClose }: StepSheetProps) {
   return (
     <Sheet
-      title={one ? (view.names.get(one.limbId) ?? one.limbId) : ''}
-      open={one !== null}
+      title={stepView ? (view.names.get(stepView.limbId) ?? stepView.limbId) : ''}
+      open={stepView !== null}
       onClose={onClose}
     >
-      {one ? <Behind view={view} today={today} solved={solved} one={one} /> : null}
+      {stepView ? <Behind view={view} today={today} solved={solved} stepView={stepView} /> : null}
     </Sheet>
   );
 }
@@ -39,34 +39,38 @@ function Behind({
   view,
   today,
   solved,
-  one,
+  stepView,
 }: {
   view: TreeView;
   today: SiteToday;
   solved: Solved;
-  one: StepView;
+  stepView: StepView;
 }) {
-  const { handling } = one.priced;
-  const diseased = one.step.solves.find(({ findingId }) => {
+  const { handling } = stepView.priced;
+  const diseased = stepView.step.solves.find(({ findingId }) => {
     const finding = view.findings.find((each) => each.id === findingId);
     return finding && disorderOf(finding.disorder)?.kind === 'diseased';
   });
-  const season = solved.plan.seasons.find((each) => each.season === one.step.season);
-  const growth = regrowthOf(one.priced, one.step.pass, ((season?.crown ?? 0) + (season?.exempt ?? 0)) / 1000);
+  const season = solved.plan.seasons.find((each) => each.season === stepView.step.season);
+  const growth = regrowthOf(
+    stepView.priced,
+    stepView.step.pass,
+    ((season?.crown ?? 0) + (season?.exempt ?? 0)) / 1000,
+  );
   return (
     <View gap={20}>
-      <Pins view={view} today={today} solved={solved} one={one} />
-      <Why view={view} today={today} one={one} solved={solved} />
+      <Pins view={view} today={today} solved={solved} stepView={stepView} />
+      <Why view={view} today={today} stepView={stepView} solved={solved} />
       {diseased ? (
         <Margin view={view} today={today} findingId={diseased.findingId} input={solved.prepared.input} />
       ) : null}
-      <Alternatives view={view} today={today} solved={solved} one={one} />
+      <Alternatives view={view} today={today} solved={solved} stepView={stepView} />
       {handling ? (
         <View gap={4}>
           <Section>Handling</Section>
           <HandlingLines view={view} today={today} handling={handling} />
           <Small>
-            {one.priced.minutes.because
+            {stepView.priced.minutes.because
               .map(
                 ({ what, minutes }) =>
                   `${minutesForWords(what, handling.wielded?.tool.name)} ${minutes < 1 ? `${Math.round(minutes * 60)} s` : `${minutes.toFixed(1)} min`}`,
@@ -92,22 +96,22 @@ function Behind({
 function Why({
   view,
   today,
-  one,
+  stepView,
   solved,
 }: {
   view: TreeView;
   today: SiteToday;
-  one: StepView;
+  stepView: StepView;
   solved: Solved;
 }) {
-  const { cut } = one;
-  const light = solved.prepared.asked.find((each) => each.id === `light ${one.priced.id}`);
-  const keep = solved.prepared.keep.find((each) => each.limbId === one.limbId);
+  const { cut } = stepView;
+  const light = solved.prepared.asked.find((each) => each.id === `light ${stepView.priced.id}`);
+  const keep = solved.prepared.keep.find((each) => each.limbId === stepView.limbId);
   return (
     <View gap={12}>
       <Section>Why</Section>
       <Body>
-        {`${percentOf(one.priced.crown)} of the living crown hangs beyond it, ${percentOf(one.priced.fruit)} that bears: by the sections of the wood, shared from the trunk out.`}
+        {`${percentOf(stepView.priced.crown)} of the living crown hangs beyond it, ${percentOf(stepView.priced.fruit)} that bears: by the sections of the wood, shared from the trunk out.`}
       </Body>
       {light ? (
         <Body>{`It lets about ${Math.max(1, Math.round(light.value))} % more of the light into the inner third.`}</Body>

@@ -65,7 +65,7 @@ test('the tree as it will stand has lost what was taken', () => {
   expect(limbsAfter(view.limbs, steps, 0)).toHaveLength(3);
   const [step] = steps;
   if (!step) throw new Error('No step is planned.');
-  expect(alternativesTo(step, solved).map((one) => one.id)).not.toContain(step.priced.id);
+  expect(alternativesTo(step, solved).map((priced) => priced.id)).not.toContain(step.priced.id);
 });
 
 test('a tree that comes out says so, and how else it may be decided', () => {

@@ -35,7 +35,7 @@ export function AddCultivar({ species, name, known }: AddCultivarProps) {
   const [susceptibility, setSusceptibility] = useState<Cultivar['susceptibility']>('unknown');
   const [bloomOffsetDays, setOffset] = useState(0);
   const wanted = name.trim();
-  const listed = known.find((one) => one.name.toLowerCase() === wanted.toLowerCase());
+  const listed = known.find((cultivar) => cultivar.name.toLowerCase() === wanted.toLowerCase());
   if (wanted === '') return null;
   if (listed) {
     return (

@@ -84,7 +84,7 @@ function TreeEditor({ title, treeId, newest }: TreeEditorProps) {
   const take = (doubt: SizeDoubt) => {
     if (!doubt.instead) return;
     setForm({ ...form, [doubt.key]: tapeReading(doubt.instead.cm, units).value });
-    setDoubts(doubts.filter((one) => one !== doubt));
+    setDoubts(doubts.filter((kept) => kept !== doubt));
   };
   const failed = saving.error && !movedProblem(saving.error) ? saving.error : null;
   const wrong = Object.keys(faults).length;

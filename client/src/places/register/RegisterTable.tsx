@@ -124,7 +124,7 @@ export function RegisterTable({ trees, onOpen }: { trees: TreeSummary[]; onOpen(
             label={title}
             on={!hidden.has(id)}
             onChange={(on) =>
-              setHidden(new Set(on ? [...hidden].filter((one) => one !== id) : [...hidden, id]))
+              setHidden(new Set(on ? [...hidden].filter((column) => column !== id) : [...hidden, id]))
             }
           />
         ))}

@@ -80,7 +80,7 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
           key={value}
           label={upperFirst(value)}
           on={chosen.includes(value)}
-          onChange={(on) => change(on ? [...chosen, value] : chosen.filter((one) => one !== value))}
+          onChange={(on) => change(on ? [...chosen, value] : chosen.filter((kept) => kept !== value))}
         />
       ))}
     </View>

@@ -43,9 +43,9 @@ test('every column sorts without losing a tree, and equal ones keep their order'
         const after = sorted(trees, { columnId, down });
         expect([...after].sort((a, b) => trees.indexOf(a) - trees.indexOf(b))).toEqual(trees);
         const key = COLUMNS.find((column) => column.id === columnId)?.sort;
-        after.slice(1).forEach((one, i) => {
+        after.slice(1).forEach((next, i) => {
           const before = after[i] as (typeof after)[number];
-          if (key?.(before) === key?.(one)) expect(trees.indexOf(before)).toBeLessThan(trees.indexOf(one));
+          if (key?.(before) === key?.(next)) expect(trees.indexOf(before)).toBeLessThan(trees.indexOf(next));
         });
       },
     ),

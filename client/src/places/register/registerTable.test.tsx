@@ -104,7 +104,7 @@ test('columns that are seldom wanted are hidden until they are chosen', async ()
   const titles = () =>
     within(grid)
       .getAllByRole('columnheader')
-      .map((one) => one.textContent);
+      .map((element) => element.textContent);
   expect(titles()).toEqual(COLUMNS.filter(({ hidden }) => !hidden).map(({ title }) => title));
   expect(grid.textContent).not.toContain('Old Tom');
   press('Columns');

@@ -30,7 +30,7 @@ interface AnswerProps {
 }
 
 export function Answer({ view, today, lesionId, onWhy }: AnswerProps) {
-  const uncut = view.cuts.uncut.find((one) => one.findingId === lesionId);
+  const uncut = view.cuts.uncut.find((uncut) => uncut.findingId === lesionId);
   if (uncut) return <UncutWords view={view} lesionId={lesionId} why={uncut.why} />;
   const decision = view.cuts.decisions.find((decision) => decision.lesionId === lesionId);
   if (decision) return <DecisionWords view={view} decision={decision} />;
@@ -60,7 +60,7 @@ export function Answer({ view, today, lesionId, onWhy }: AnswerProps) {
 
 /** Findings that ask for no cut, or not yet, and what is done instead. */
 function UncutWords({ view, lesionId, why }: { view: TreeView; lesionId: string; why: ReasonNotToCut }) {
-  const finding = view.considered.find((one) => one.id === lesionId);
+  const finding = view.considered.find((finding) => finding.id === lesionId);
   const instead = finding ? disorderOf(finding.disorder)?.instead : undefined;
   return (
     <View gap={8}>

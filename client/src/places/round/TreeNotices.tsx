@@ -66,7 +66,7 @@ export function Undo({
     if (!isNamed(marking)) return;
     const { id } = marking;
     // Taking it back made a revision of its own
-    const baseRevision = view.history.find((one) => one.id === id)?.revision ?? marking.baseRevision;
+    const baseRevision = view.history.find((entry) => entry.id === id)?.revision ?? marking.baseRevision;
     const finding = findingBody(marking, view.tree.id, limbNameOf(marking, view.names, today.units));
     saving.mutate({ id, baseRevision, finding }, { onSuccess: onDone });
   };

@@ -16,7 +16,7 @@ export function RecheckRows({ today, codeOf }: { today: SiteToday; codeOf(treeId
   const due = rechecksDue(cuts);
   const [first] = due;
   if (!first) return null;
-  const trees = [...new Set(due.map((one) => codeOf(one.treeId)))];
+  const trees = [...new Set(due.map((recheck) => codeOf(recheck.treeId)))];
   return (
     <Row
       href="/book/rechecks"

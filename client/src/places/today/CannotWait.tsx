@@ -56,8 +56,8 @@ function nextDryWords(told: TimingNow | undefined, today: SiteToday): string {
 }
 
 function restricted(view: TreeView, { site }: SiteToday): string {
-  const rule = site.notifiable.find((one) =>
-    view.findings.some((finding) => one.codes.includes(finding.disorder)),
+  const rule = site.notifiable.find((rule) =>
+    view.findings.some((finding) => rule.codes.includes(finding.disorder)),
   );
   return rule ? ` · may be notifiable: ask ${rule.authority} first` : '';
 }

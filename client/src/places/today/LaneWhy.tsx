@@ -88,7 +88,7 @@ function GroupWhy({
   day: string;
   units: Units;
 }) {
-  const cell = group.cells.find((one) => one.day === day);
+  const cell = group.cells.find((cell) => cell.day === day);
   if (!cell) return null;
   const chances = (Object.entries(cell.chances) as [PathogenCode, number][]).sort((a, b) => b[1] - a[1]);
   const weighing = factorNames.filter((name) => cell.factors[name] > 0.02);

@@ -123,7 +123,7 @@ const SEASON_WORDS: Record<SiteToday['season'], string> = {
   autumn: 'autumn',
 };
 
-const treesOf = (lane: Lane) => lane.groups.reduce((sum, one) => sum + one.trees, 0);
+const treesOf = (lane: Lane) => lane.groups.reduce((sum, group) => sum + group.trees, 0);
 
 function CutsRow({ run, today }: { run: Run; today: SiteToday }) {
   const first = run.left[0] ?? run.waiting[0];

@@ -21,11 +21,11 @@ interface FactorsProps {
 
 export function Factors({ data, today }: FactorsProps) {
   const { curves, group } = data;
-  const cell = group.cells.find((one) => one.cutHour === curves.cutHour) ?? group.cells[0];
+  const cell = group.cells.find((cell) => cell.cutHour === curves.cutHour) ?? group.cells[0];
   const { weights } = today.site.timing;
   const worst = curves.pathogens.toSorted((a, b) => b.chance * b.consequence - a.chance * a.consequence);
   const [chosen, setChosen] = useState<string | null>(null);
-  const pathogen = worst.find((one) => one.code === chosen) ?? worst[0];
+  const pathogen = worst.find((pathogen) => pathogen.code === chosen) ?? worst[0];
   if (!cell) return null;
   return (
     <View gap={12}>
@@ -54,9 +54,9 @@ export function Factors({ data, today }: FactorsProps) {
           <Choice
             label="Pathogen"
             layout="wrap"
-            options={worst.map((one) => ({
-              value: one.code,
-              label: `${pathogenOf(one.code).name} ${percent(one.chance)}`,
+            options={worst.map((pathogen) => ({
+              value: pathogen.code,
+              label: `${pathogenOf(pathogen.code).name} ${percent(pathogen.chance)}`,
             }))}
             value={pathogen.code}
             onChange={setChosen}

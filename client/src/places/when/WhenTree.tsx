@@ -50,10 +50,11 @@ function cutOf(solved: Solved): CutAsked {
   const now = visitsOf(solved).find((visit) => visit.isNow)?.steps ?? [];
   if (now.length === 0) return USUAL_CUT;
   return {
-    mm: Math.max(5, ...now.map((one) => Math.round((one.priced.handling?.kerfMm ?? 0) / 5) * 5)),
+    mm: Math.max(5, ...now.map((stepView) => Math.round((stepView.priced.handling?.kerfMm ?? 0) / 5) * 5)),
     crownShare: Math.min(
       1,
-      Math.round(now.reduce((sum, one) => sum + one.step.crown + one.step.exempt, 0) / 10) / 100,
+      Math.round(now.reduce((sum, stepView) => sum + stepView.step.crown + stepView.step.exempt, 0) / 10) /
+        100,
     ),
   };
 }
@@ -255,7 +256,7 @@ function HalfDays({ data, onChoose }: { data: TreeTiming; onChoose(at: string): 
 /** Pathogens without constants: their rules in words. */
 function OtherRules({ view }: { view: TreeView }) {
   const host = speciesOf(view.tree.species)?.host ?? null;
-  const rules = wordsOnly.filter((one) => host !== null && one.hosts.includes(host));
+  const rules = wordsOnly.filter((disease) => host !== null && disease.hosts.includes(host));
   if (rules.length === 0) return null;
   return (
     <View gap={6}>

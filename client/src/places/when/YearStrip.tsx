@@ -74,7 +74,7 @@ function Strip({ season, today }: { season: SeasonAnswer; today: SiteToday }) {
         left={{
           name: 'index',
           domain: [0, top],
-          ticks: [0, goodBelow, waitAbove, top].filter((one, i, all) => all.indexOf(one) === i),
+          ticks: [0, goodBelow, waitAbove, top].filter((tick, i, all) => all.indexOf(tick) === i),
           text: (value) => String(value),
         }}
         right={{ name: 'days a week', domain: [0, 7], ticks: [0, 7], text: (value) => String(value) }}
@@ -106,11 +106,11 @@ function Schools({ season }: { season: SeasonAnswer }) {
   const sorted = season.schools.toSorted((a, b) => (a.score?.[1] ?? 999) - (b.score?.[1] ?? 999));
   return (
     <View gap={8}>
-      {sorted.map((one) => {
-        const words = schoolWords[one.school];
+      {sorted.map((answer) => {
+        const words = schoolWords[answer.school];
         return (
           <View
-            key={one.school}
+            key={answer.school}
             gap={2}
             paddingTop={8}
             borderTopWidth={1}
@@ -122,14 +122,16 @@ function Schools({ season }: { season: SeasonAnswer }) {
                 {words.name}
               </Label>
               <Label fontSize="$22" lineHeight="$22">
-                {one.score ? Math.round(one.score[1]) : '–'}
+                {answer.score ? Math.round(answer.score[1]) : '–'}
               </Label>
               <Small>
-                {one.score ? `${Math.round(one.score[0])}–${Math.round(one.score[2])}` : 'no dry day'}
+                {answer.score
+                  ? `${Math.round(answer.score[0])}–${Math.round(answer.score[2])}`
+                  : 'no dry day'}
               </Small>
             </View>
             <Small color="$ink">
-              {`${one.from !== null && one.to !== null ? (one.from === 1 && one.to === 365 ? 'All year' : `${dayOfYearWords(one.from)} to ${dayOfYearWords(one.to)}`) : 'No usual season here'} · ${Math.round(one.dryDays)} of ${Math.round(one.days)} days have a window`}
+              {`${answer.from !== null && answer.to !== null ? (answer.from === 1 && answer.to === 365 ? 'All year' : `${dayOfYearWords(answer.from)} to ${dayOfYearWords(answer.to)}`) : 'No usual season here'} · ${Math.round(answer.dryDays)} of ${Math.round(answer.days)} days have a window`}
             </Small>
             <Small>{`For: ${words.for} Against: ${words.against}`}</Small>
           </View>

@@ -50,7 +50,7 @@ export function windowWords(lane: Lane, timing: Timing, nowHour: number, zone: s
 
 function frostWords(timing: Timing, fromHour: number, units: Units): string {
   const from = Math.max(0, fromHour - timing.fromHour);
-  const temperatures = timing.temperatureC.slice(from).filter((one) => one !== null);
+  const temperatures = timing.temperatureC.slice(from).filter((value) => value !== null);
   if (temperatures.length === 0) return 'the nights after it are not forecast';
   return `no colder than ${joined(temperatureReading(Math.min(...temperatures), units))} as far as is forecast`;
 }
@@ -65,7 +65,7 @@ function commonReason(lane: Lane): string {
 
 /** Hours of a day as places in the columns of the site’s answer. */
 export function hoursOfDay(timing: Timing, day: string): number[] {
-  const found = timing.days.find((one) => one.day === day);
+  const found = timing.days.find((timed) => timed.day === day);
   if (!found) return [];
   return Array.from(
     { length: found.toHour - found.fromHour },
@@ -84,7 +84,7 @@ export function hourSaid(
   const living = (lane.id === 'dead' ? timing.dead : timing.living)[i] ?? [];
   const least = (lane.id === 'dead' ? timing.dead : timing.least)[i] ?? [];
   const { verdict, why } = hourVerdict(cellAt(timing, lane.cells, hour), living, least);
-  const reasons = why.map((one) => REASON_WORDS[one]).join(', ');
+  const reasons = why.map((reason) => REASON_WORDS[reason]).join(', ');
   const says = reasons
     ? `${VERDICT_WORDS[verdict].toLowerCase()}: ${reasons}`
     : VERDICT_WORDS[verdict].toLowerCase();
@@ -92,8 +92,8 @@ export function hourSaid(
 }
 
 export function speciesList(species: readonly string[]): string {
-  const names = [...new Set(species)].map((one, i) =>
-    i === 0 ? speciesName(one) : lowerFirst(speciesName(one)),
+  const names = [...new Set(species)].map((name, i) =>
+    i === 0 ? speciesName(name) : lowerFirst(speciesName(name)),
   );
   return names.length <= 1 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
 }

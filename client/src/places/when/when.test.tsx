@@ -120,7 +120,7 @@ test('every factor stands with its share and weight, and each pathogen has its c
   const lines = page().match(/weight [\d.]+/g) ?? [];
   expect(lines.length).toBeGreaterThan(0);
   expect(lines.length).toBeLessThanOrEqual(factorNames.length);
-  const pathogens = screen.getAllByRole('radio').filter((one) => /%$/.test(one.textContent ?? ''));
+  const pathogens = screen.getAllByRole('radio').filter((element) => /%$/.test(element.textContent ?? ''));
   expect(pathogens.length).toBeGreaterThan(1);
   const chart = () => screen.getByRole('slider', { name: /: a wound day by day$/ });
   const first = chart().getAttribute('aria-label');

@@ -63,8 +63,8 @@ export function sampledQuality({ n, seed, perturbed, wrongAnswers }: Setting): Q
 
 function drawn(p: readonly number[], random: () => number): number {
   let left = random();
-  const at = p.findIndex((one) => {
-    left -= one;
+  const at = p.findIndex((chance) => {
+    left -= chance;
     return left < 0;
   });
   return at < 0 ? p.length - 1 : at;

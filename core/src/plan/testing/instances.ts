@@ -143,7 +143,7 @@ function assembled({ seed, count, limit, int, limbs, places, others, problems, s
     .toSorted((a, b) => Number(isScaffold(b)) - Number(isScaffold(a)) || a.limb - b.limb || a.at - b.at)
     .slice(0, count - others.length);
   const takerOf = (limb: number, at: number, before: number): number | null => {
-    const k = order.findLastIndex((one, i) => i < before && one.limb === limb && one.at < at);
+    const k = order.findLastIndex((place, i) => i < before && place.limb === limb && place.at < at);
     return k < 0 ? null : k;
   };
   const candidates: PlanCandidate[] = order.map((place, k) => {
@@ -214,7 +214,7 @@ function spread(
   let k: number | null =
     limb.scaffold === null
       ? null
-      : order.findLastIndex((one) => one.limb === limb.scaffold && one.at < limb.joint);
+      : order.findLastIndex((place) => place.limb === limb.scaffold && place.at < limb.joint);
   for (const stop of [...cuts, { k: -1, at: 1 }]) {
     const share = Math.round(limb.crown * (stop.at - from));
     const ownCost = k === null || k < 0 ? undefined : candidates[k]?.own;

@@ -77,7 +77,7 @@ function treePages(doc: Doc, sheet: TreeSheet): void {
   const { prepared, plan, orders } = solvedOf(sheet, PLAN_MS);
   const names = new Map(sheet.names);
   head(doc, sheet);
-  const byId = new Map(prepared.all.map((one) => [one.id, one]));
+  const byId = new Map(prepared.all.map((priced) => [priced.id, priced]));
   const first = plan.steps[0];
   const now = plan.steps.filter((step) => step.season === first?.season && step.pass === first.pass);
   const visit = inOrder(now, byId, orders);
@@ -87,14 +87,14 @@ function treePages(doc: Doc, sheet: TreeSheet): void {
   if (plan.clash) paragraph(doc, 'The pins of this plan clash: solve that on the screen first.');
   if (visit.length > 0 && first) {
     section(doc, `${passWords(first.season, first.pass, sheet.input.year)} · in this order`);
-    visit.forEach((one, i) => {
+    visit.forEach((priced, i) => {
       stepBlock(
         doc,
         sheet,
         names,
-        one,
+        priced,
         i + 1,
-        now.find((each) => each.candidateId === one.id) as PlannedStep,
+        now.find((each) => each.candidateId === priced.id) as PlannedStep,
       );
     });
   }
@@ -149,7 +149,7 @@ function drawings(doc: Doc, sheet: TreeSheet, plan: TreePlan, visit: Priced[]): 
     limbs: sheet.input.tree.limbs,
     twelveBearingDeg: sheet.twelveBearingDeg,
     findings: sheet.input.findings,
-    kerfs: visit.map((one, i) => ({ kerf: one.kerf, number: i + 1 })),
+    kerfs: visit.map((priced, i) => ({ kerf: priced.kerf, number: i + 1 })),
   });
   const x = MARGIN + side + 24;
   const width = widthOf(doc) - side - 24;
@@ -179,12 +179,12 @@ function percent(thousandths: number): string {
 }
 
 function cautions(doc: Doc, visit: Priced[], plan: TreePlan): void {
-  const texts = new Set(visit.flatMap((one) => one.handling?.cautions.map(cautionWords) ?? []));
+  const texts = new Set(visit.flatMap((priced) => priced.handling?.cautions.map(cautionWords) ?? []));
   if (plan.handOver.length > 0) texts.add('Some of this tree is work for a licensed arborist: see below.');
   const notify = new Set(
-    visit.flatMap((one) =>
-      one.candidate.what.is === 'cut'
-        ? one.candidate.what.cut.because.flatMap((reason) => disorderOf(reason.disorder)?.notifiable ?? [])
+    visit.flatMap((priced) =>
+      priced.candidate.what.is === 'cut'
+        ? priced.candidate.what.cut.because.flatMap((reason) => disorderOf(reason.disorder)?.notifiable ?? [])
         : [],
     ),
   );
@@ -235,7 +235,7 @@ function stepBlock(
   doc: Doc,
   sheet: TreeSheet,
   names: Map<string, string>,
-  one: Priced,
+  priced: Priced,
   number: number,
   step: PlannedStep,
 ): void {
@@ -250,18 +250,18 @@ function stepBlock(
   doc
     .font('head')
     .fontSize(15)
-    .text(`${number}  ${names.get(limbOf(one)) ?? limbOf(one)}`, MARGIN + 20, top, {
+    .text(`${number}  ${names.get(limbOf(priced)) ?? limbOf(priced)}`, MARGIN + 20, top, {
       width: widthOf(doc) - 20,
     });
   doc
     .font('text')
     .fontSize(10.5)
-    .text(stepSentence(one, telling), { width: widthOf(doc) - 20 });
-  const facts = handlingWords(one, units);
+    .text(stepSentence(priced, telling), { width: widthOf(doc) - 20 });
+  const facts = handlingWords(priced, units);
   doc
     .fontSize(9.5)
     .text(
-      `${reasonWords(one, new Map(input.findings.map((finding) => [finding.id, finding.disorder])))}. ${facts}`,
+      `${reasonWords(priced, new Map(input.findings.map((finding) => [finding.id, finding.disorder])))}. ${facts}`,
       {
         width: widthOf(doc) - 20,
       },
@@ -272,11 +272,11 @@ function stepBlock(
       `Chance that infected wood stays behind: about ${Math.max(1, Math.round(chance * 100))} in 100. Clean the blade after it.`,
       { width: widthOf(doc) - 20 },
     );
-  } else if (one.infected) doc.text('Clean the blade after it.', { width: widthOf(doc) - 20 });
-  if (one.candidate.what.is === 'cut') {
+  } else if (priced.infected) doc.text('Clean the blade after it.', { width: widthOf(doc) - 20 });
+  if (priced.candidate.what.is === 'cut') {
     limbTape(doc, MARGIN + 20, doc.y + 4, widthOf(doc) - 20, {
       limbs: input.tree.limbs,
-      cut: one.candidate.what.cut,
+      cut: priced.candidate.what.cut,
       findings: input.findings,
       units,
     });

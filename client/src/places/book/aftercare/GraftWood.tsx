@@ -171,11 +171,11 @@ function Taken({ today, codeOf }: { today: SiteToday; codeOf(treeId: string): st
       <Section>Taken</Section>
       {taken.length === 0 ? <Body>Nothing was taken yet.</Body> : null}
       <Rows>
-        {taken.map((one) => (
+        {taken.map((scion) => (
           <Row
-            key={one.id}
-            title={`${codeOf(one.treeId)} · ${plural(one.sticks, 'stick')}`}
-            detail={`${one.label} · ${one.by}, ${dayWords(dayAt(one.at, today.site.timeZone))}`}
+            key={scion.id}
+            title={`${codeOf(scion.treeId)} · ${plural(scion.sticks, 'stick')}`}
+            detail={`${scion.label} · ${scion.by}, ${dayWords(dayAt(scion.at, today.site.timeZone))}`}
           />
         ))}
       </Rows>

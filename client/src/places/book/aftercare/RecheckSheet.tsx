@@ -25,14 +25,14 @@ import { switchUnits } from '../../units';
 import { codeWords } from '../../words';
 
 interface RecheckSheetProps {
-  one: RecheckDue | null;
+  recheck: RecheckDue | null;
   today: SiteToday;
   onClose(): void;
 }
 
-export function RecheckSheet({ one, today, onClose }: RecheckSheetProps) {
-  if (!one) return null;
-  return <Looking key={one.id} one={one} today={today} onClose={onClose} />;
+export function RecheckSheet({ recheck, today, onClose }: RecheckSheetProps) {
+  if (!recheck) return null;
+  return <Looking key={recheck.id} recheck={recheck} today={today} onClose={onClose} />;
 }
 
 const OUTCOMES: { value: RecheckOutcome; label: string }[] = [
@@ -41,9 +41,9 @@ const OUTCOMES: { value: RecheckOutcome; label: string }[] = [
   { value: 'regrown', label: 'Regrown' },
 ];
 
-function Looking({ one, today, onClose }: { one: RecheckDue; today: SiteToday; onClose(): void }) {
-  const { action } = one.cut;
-  const detail = useTree(one.treeId).data;
+function Looking({ recheck, today, onClose }: { recheck: RecheckDue; today: SiteToday; onClose(): void }) {
+  const { action } = recheck.cut;
+  const detail = useTree(recheck.treeId).data;
   const router = useRouter();
   const clock = useClock();
   const recording = useRecordAction();
@@ -64,9 +64,9 @@ function Looking({ one, today, onClose }: { one: RecheckDue; today: SiteToday; o
       {
         kind: 'recheckDone',
         at: clock(),
-        treeId: one.treeId,
-        cutId: one.cutId,
-        recheck: one.kind,
+        treeId: recheck.treeId,
+        cutId: recheck.cutId,
+        recheck: recheck.kind,
         outcome,
         distanceCm,
         shoots: count,
@@ -78,7 +78,7 @@ function Looking({ one, today, onClose }: { one: RecheckDue; today: SiteToday; o
         if (outcome === 'came back')
           router.navigate({
             pathname: '/round/[treeId]',
-            params: { treeId: one.treeId, limb: action.cut.limbId },
+            params: { treeId: recheck.treeId, limb: action.cut.limbId },
           });
       },
     );
@@ -96,11 +96,11 @@ function Looking({ one, today, onClose }: { one: RecheckDue; today: SiteToday; o
       }
     >
       <Body>
-        {`Cut on ${dayWords(one.cut.day)} by ${one.cut.by} for ${codeWords(one.cut.disorders)}, ${tapeText(action.cut.clearanceCm - action.cut.shortfallCm, today.units)} clear. ${lookForWords(one.lookFor)}`}
+        {`Cut on ${dayWords(recheck.cut.day)} by ${recheck.cut.by} for ${codeWords(recheck.cut.disorders)}, ${tapeText(action.cut.clearanceCm - action.cut.shortfallCm, today.units)} clear. ${lookForWords(recheck.lookFor)}`}
       </Body>
-      {detail ? <CutPlace detail={detail} one={one} today={today} /> : null}
-      {one.shoots && one.shoots[1] > 0 ? (
-        <Small>{`Shoots to expect at it: ${one.shoots[0]} to ${one.shoots[1]}.`}</Small>
+      {detail ? <CutPlace detail={detail} recheck={recheck} today={today} /> : null}
+      {recheck.shoots && recheck.shoots[1] > 0 ? (
+        <Small>{`Shoots to expect at it: ${recheck.shoots[0]} to ${recheck.shoots[1]}.`}</Small>
       ) : null}
       <Section>What is there now?</Section>
       <Choice label="What is there now" options={OUTCOMES} value={outcome} onChange={setOutcome} />
@@ -138,15 +138,15 @@ function Looking({ one, today, onClose }: { one: RecheckDue; today: SiteToday; o
 /** The limb as it was mapped, with the kerf where it was made. */
 function CutPlace({
   detail,
-  one,
+  recheck,
   today,
 }: {
   detail: Parameters<typeof treeView>[0];
-  one: RecheckDue;
+  recheck: RecheckDue;
   today: SiteToday;
 }) {
   const view = viewOf(detail, today);
-  const { cut } = one.cut.action;
+  const { cut } = recheck.cut.action;
   const limb = detail.limbs.find(({ id }) => id === cut.limbId);
   if (!limb) return null;
   return (

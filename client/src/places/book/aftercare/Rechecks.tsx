@@ -38,30 +38,34 @@ export function Rechecks() {
   const codeOf = (treeId: string) => trees?.find((tree) => tree.id === treeId)?.code ?? treeId;
   const due = rechecksDue(cuts);
   const all = cuts.flatMap((cut) => cut.rechecks.map((recheck) => ({ ...recheck, cut })));
-  const toCome = all.filter((one) => one.state === 'to come').sort((a, b) => (a.dueOn < b.dueOn ? -1 : 1));
-  const done = all.filter((one) => one.done !== null).sort((a, b) => (doneAt(a) > doneAt(b) ? -1 : 1));
-  const lapsed = all.filter((one) => one.state === 'lapsed').length;
+  const toCome = all
+    .filter((recheck) => recheck.state === 'to come')
+    .sort((a, b) => (a.dueOn < b.dueOn ? -1 : 1));
+  const done = all
+    .filter((recheck) => recheck.done !== null)
+    .sort((a, b) => (doneAt(a) > doneAt(b) ? -1 : 1));
+  const lapsed = all.filter((recheck) => recheck.state === 'lapsed').length;
   const later = (
     <View gap={16}>
       <Section>Seen</Section>
       {done.length === 0 ? <Body>Nothing was looked at again yet.</Body> : null}
       <Rows>
-        {done.slice(0, MOST_ROWS).map((one) => (
+        {done.slice(0, MOST_ROWS).map((recheck) => (
           <Row
-            key={one.id}
-            href={`/round/${one.treeId}`}
-            title={`${codeOf(one.treeId)} · ${one.done?.outcome ?? ''}${one.done?.distanceCm != null ? `, ${tapeText(one.done.distanceCm, today.units)} from the cut` : ''}`}
-            detail={`${one.cut.action.cut.limbName} · ${codeWords(one.cut.disorders)} · ${one.done?.by ?? ''}, ${dayWords(doneAt(one).slice(0, 10))}${one.done?.note ? ` · ${one.done.note}` : ''}`}
+            key={recheck.id}
+            href={`/round/${recheck.treeId}`}
+            title={`${codeOf(recheck.treeId)} · ${recheck.done?.outcome ?? ''}${recheck.done?.distanceCm != null ? `, ${tapeText(recheck.done.distanceCm, today.units)} from the cut` : ''}`}
+            detail={`${recheck.cut.action.cut.limbName} · ${codeWords(recheck.cut.disorders)} · ${recheck.done?.by ?? ''}, ${dayWords(doneAt(recheck).slice(0, 10))}${recheck.done?.note ? ` · ${recheck.done.note}` : ''}`}
           />
         ))}
       </Rows>
       <Section>To come</Section>
       <Rows>
-        {toCome.slice(0, MOST_ROWS).map((one) => (
+        {toCome.slice(0, MOST_ROWS).map((recheck) => (
           <Row
-            key={one.id}
-            title={`${dayWords(one.dueOn)} · ${codeOf(one.treeId)}`}
-            detail={`${one.cut.action.cut.limbName} · ${kindWords(one)}${one.shoots && one.shoots[1] > 0 ? `: ${one.shoots[0]} to ${one.shoots[1]} shoots` : ''}`}
+            key={recheck.id}
+            title={`${dayWords(recheck.dueOn)} · ${codeOf(recheck.treeId)}`}
+            detail={`${recheck.cut.action.cut.limbName} · ${kindWords(recheck)}${recheck.shoots && recheck.shoots[1] > 0 ? `: ${recheck.shoots[0]} to ${recheck.shoots[1]} shoots` : ''}`}
           />
         ))}
       </Rows>
@@ -86,17 +90,17 @@ export function Rechecks() {
         <Section>Due</Section>
         {due.length === 0 ? <Body>Nothing is due today.</Body> : null}
         <Rows>
-          {due.map((one) => (
+          {due.map((recheck) => (
             <PressRow
-              key={one.id}
-              onPress={() => setOpen(one)}
+              key={recheck.id}
+              onPress={() => setOpen(recheck)}
               minHeight={64}
               paddingHorizontal={11}
               paddingVertical={8}
             >
               <View flex={1} minWidth={0}>
-                <Label fontSize="$19">{`${codeOf(one.treeId)} · ${one.cut.action.cut.limbName}`}</Label>
-                <Small>{`${kindWords(one)} · due ${dayWords(one.dueOn)} · ${lookForWords(one.lookFor)}`}</Small>
+                <Label fontSize="$19">{`${codeOf(recheck.treeId)} · ${recheck.cut.action.cut.limbName}`}</Label>
+                <Small>{`${kindWords(recheck)} · due ${dayWords(recheck.dueOn)} · ${lookForWords(recheck.lookFor)}`}</Small>
               </View>
             </PressRow>
           ))}
@@ -104,13 +108,13 @@ export function Rechecks() {
         <HeldRows held={marginsHeld(lookedAgain(cuts, today.site.latitude))} today={today} />
         {wide ? null : later}
       </Columns>
-      <RecheckSheet one={open} today={today} onClose={() => setOpen(null)} />
+      <RecheckSheet recheck={open} today={today} onClose={() => setOpen(null)} />
     </Screen>
   );
 }
 
 const MOST_ROWS = 30;
-const doneAt = (one: RecheckDue) => one.done?.at ?? '';
+const doneAt = (recheck: RecheckDue) => recheck.done?.at ?? '';
 
 const KIND_WORDS: Record<RecheckDue['kind'], string> = {
   strikes: 'after one to two weeks',
@@ -118,7 +122,7 @@ const KIND_WORDS: Record<RecheckDue['kind'], string> = {
   'early summer': 'early summer',
   'next winter': 'next winter',
 };
-const kindWords = (one: CutOnRecord['rechecks'][number]) => KIND_WORDS[one.kind];
+const kindWords = (recheck: CutOnRecord['rechecks'][number]) => KIND_WORDS[recheck.kind];
 
 function HeldRows({ held, today }: { held: Held[]; today: SiteToday }) {
   if (held.length === 0) return null;

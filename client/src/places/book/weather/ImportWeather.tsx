@@ -167,9 +167,9 @@ function Report({ report, choices, zone, onAsk }: ReportProps) {
       {report.refusedCount > 0 ? (
         <View gap={6}>
           <Section>{`${plural(report.refusedCount, 'value')} not understood`}</Section>
-          {report.refused.slice(0, 20).map((one) => (
-            <Small key={`${one.line} ${one.message}`} color="$ink">
-              {one.line > 0 ? `Line ${one.line}: ${one.message}` : one.message}
+          {report.refused.slice(0, 20).map((row) => (
+            <Small key={`${row.line} ${row.message}`} color="$ink">
+              {row.line > 0 ? `Line ${row.line}: ${row.message}` : row.message}
             </Small>
           ))}
         </View>
@@ -223,7 +223,7 @@ function Faults({
               label={REPAIRS[repair]}
               on={choices.repair.includes(repair)}
               onChange={(on) =>
-                onRepair(on ? [...choices.repair, repair] : choices.repair.filter((one) => one !== repair))
+                onRepair(on ? [...choices.repair, repair] : choices.repair.filter((kept) => kept !== repair))
               }
             />
           ))

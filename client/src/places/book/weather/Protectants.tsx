@@ -96,7 +96,7 @@ function NewProtectant({ told, onDone }: { told: TimingNow; onDone(): void }) {
       <Small>None chosen: every tree.</Small>
       {green.length > 0 ? (
         <Notice kind="caution" title="Green tissue is out">
-          {`${speciesList(green.map((one) => one.species))}: copper, sulphur and oil go on before green tissue; they burn it. Read the label.`}
+          {`${speciesList(green.map((group) => group.species))}: copper, sulphur and oil go on before green tissue; they burn it. Read the label.`}
         </Notice>
       ) : null}
       <Field label="Note" value={note} onChangeText={setNote} />

@@ -161,7 +161,7 @@ function Record({ units }: { units: Units }) {
         left={{
           name: units === 'metric' ? '°C' : '°F',
           domain: [low, high],
-          ticks: [low, 0, high].filter((one, i, all) => all.indexOf(one) === i),
+          ticks: [low, 0, high].filter((tick, i, all) => all.indexOf(tick) === i),
           text: (value) => temperatureReading(value, units).value,
         }}
         right={{

@@ -54,7 +54,7 @@ function Open({ detail, view, today, onLimb, onClose, onAdded }: AddLimbProps) {
   const parent = view.limbs.find((limb) => limb.id === parentId) ?? onLimb;
   const { limbs, id } = withLimb(view.limbs, parent.id, Math.min(jointCm, parent.lengthCm));
   const drawn = withGivenNames(measured(limbs, id, said), twelve);
-  const limb = drawn.find((one) => one.id === id) as Limb;
+  const limb = drawn.find((limb) => limb.id === id) as Limb;
   const set = (part: Partial<Limb>) => setSaid({ ...said, ...part });
   const add = () =>
     saving.mutate(

@@ -145,12 +145,17 @@ function NameSheet({
       <Small>Not sure? Leave it as suspect, answer the signs, and the likely causes follow.</Small>
       {found.length === 0 ? <Small role="status">Nothing is called that here.</Small> : null}
       <Rows>
-        {found.map((one) => (
-          <PressRow key={one.key} chosen={one.isChosen(marking)} onPress={() => onChoose(one)} padding={12}>
-            <Mark kind={one.mark} />
+        {found.map((findable) => (
+          <PressRow
+            key={findable.key}
+            chosen={findable.isChosen(marking)}
+            onPress={() => onChoose(findable)}
+            padding={12}
+          >
+            <Mark kind={findable.mark} />
             <View flex={1} minWidth={0}>
-              <Label>{one.name}</Label>
-              <Small>{one.says}</Small>
+              <Label>{findable.name}</Label>
+              <Small>{findable.says}</Small>
             </View>
           </PressRow>
         ))}
@@ -164,7 +169,7 @@ export function DisorderSigns({ marking }: { marking: Marking }) {
   const site = useToday()?.site;
   const disorder = marking.disorder === null ? undefined : disorderOf(marking.disorder);
   if (!disorder) return null;
-  const rule = site?.notifiable.find((one) => one.codes.includes(disorder.code));
+  const rule = site?.notifiable.find((rule) => rule.codes.includes(disorder.code));
   return (
     <View gap={8}>
       <Small>

@@ -60,7 +60,7 @@ export function ScratchSheet({ today, limb, marking, onChange, open, onClose }: 
             kind="quiet"
             aria-label={`Remove the scratch at ${text(scratch.atCm)}`}
             onPress={() =>
-              onChange({ ...marking, scratches: marking.scratches.filter((one) => one !== scratch) })
+              onChange({ ...marking, scratches: marking.scratches.filter((kept) => kept !== scratch) })
             }
           >
             Remove

@@ -117,35 +117,35 @@ export const FOUND_MOST: readonly Findable[] = [
   'crossing',
   'rubbing',
   ...codesWhere(({ often }) => often === true),
-].flatMap((key) => ALL.find((one) => one.key === key) ?? []);
+].flatMap((key) => ALL.find((findable) => findable.key === key) ?? []);
 
 /** By their codes, in this order; codes that are no disorder are left out. */
 export function findablesOf(codes: readonly string[]): Findable[] {
-  return codes.flatMap((code) => ALL.find((one) => one.key === code) ?? []);
+  return codes.flatMap((code) => ALL.find((findable) => findable.key === code) ?? []);
 }
 
 /** Those of a kind, or of all kinds where something is sought: each word of it stands in a name, a sign or another name. */
 export function findables(kind: FindingKind | null, sought: string): Findable[] {
   const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
   if (words.length === 0)
-    return ALL.filter((one) => kind === null || one.kinds.includes(kind)).toSorted(
+    return ALL.filter((findable) => kind === null || findable.kinds.includes(kind)).toSorted(
       (a, b) => rank(a, kind) - rank(b, kind),
     );
-  const text = (one: Findable) => `${one.name} ${one.also} ${one.says}`.toLowerCase();
+  const text = (findable: Findable) => `${findable.name} ${findable.also} ${findable.says}`.toLowerCase();
   // Whole words of a name before parts of one before words of a sign
-  const inName = (one: Findable) => {
-    const name = `${one.name} ${one.also}`.toLowerCase();
+  const inName = (findable: Findable) => {
+    const name = `${findable.name} ${findable.also}`.toLowerCase();
     const parts = name.split(/[^\p{L}]+/u);
     return (
       Number(words.every((word) => name.includes(word))) + Number(words.every((word) => parts.includes(word)))
     );
   };
-  return ALL.filter((one) => words.every((word) => text(one).includes(word))).toSorted(
+  return ALL.filter((findable) => words.every((word) => text(findable).includes(word))).toSorted(
     (a, b) => inName(b) - inName(a),
   );
 }
 
 /** The plain names of the kind first. */
-function rank(one: Findable, kind: FindingKind | null): number {
-  return kind === null || one.kinds[0] === kind ? 0 : 1;
+function rank(findable: Findable, kind: FindingKind | null): number {
+  return kind === null || findable.kinds[0] === kind ? 0 : 1;
 }

@@ -206,7 +206,7 @@ test.each([
   ],
   ['BRK', { kind: 'damaged', disorder: 'BRK', limbId: 'S', measured: false }],
 ])('%s is one tap', (key, expected) => {
-  const found = FOUND_MOST.find((one) => one.key === key);
+  const found = FOUND_MOST.find((findable) => findable.key === key);
   const marking = found?.apply({ ...start, limbId: 'S' }, limbs);
   expect(marking).toMatchObject(expected);
   expect(marking && found?.isChosen(marking)).toBe(true);
@@ -231,7 +231,7 @@ test('names are found by what people call them, whatever kind was chosen', () =>
   expect(findables(null, 'no such thing at all')).toEqual([]);
   // Nothing sought: the names of the kind, its own first; all of them where no kind is chosen
   expect(findables('dead', '')[0]?.kinds[0]).toBe('dead');
-  expect(findables('misplaced', '').every((one) => one.kinds.includes('misplaced'))).toBe(true);
+  expect(findables('misplaced', '').every((findable) => findable.kinds.includes('misplaced'))).toBe(true);
   expect(findables(null, '').length).toBeGreaterThan(findables('dead', '').length);
 });
 

@@ -18,11 +18,11 @@ const limb = limbs[1] as Limb;
 let now: Marking;
 
 function Bench({ species = 'apple', known = false }: { species?: string; known?: boolean }) {
-  const one = detail(known ? [finding('f', 'S', 'SUSPECT')] : [], { species });
+  const tree = detail(known ? [finding('f', 'S', 'SUSPECT')] : [], { species });
   const start = ofKind(newMarking(limb, 'metric', NOW), 'diseased', limbs);
   const [marking, setMarking] = useState<Marking>({ ...start, ...(known && { id: 'f', baseRevision: 1 }) });
   now = marking;
-  const view = treeView(one, today);
+  const view = treeView(tree, today);
   const form = { marking, onChange: setMarking };
   return (
     <>
@@ -53,7 +53,7 @@ test('a kind without a name offers what is likely on the tree, of its own kind a
   fireEvent.click(screen.getByRole('button', { name: 'Other kind' }));
   fireEvent.click(screen.getByRole('radio', { name: 'Diseased' }));
   const offered = () => screen.queryByRole('group', { name: 'Likely here' });
-  const names = () => [...(offered()?.querySelectorAll('button') ?? [])].map((one) => one.textContent);
+  const names = () => [...(offered()?.querySelectorAll('button') ?? [])].map((button) => button.textContent);
   expect(names()).toEqual(['Neonectria canker', 'Fire blight canker, active', 'Silver leaf', 'Coral spot']);
   fireEvent.click(screen.getByRole('button', { name: 'Other kind' }));
   fireEvent.click(screen.getByRole('radio', { name: 'Damaged' }));
