@@ -7,9 +7,9 @@ import { git, root } from './steps.mjs';
 const MEASURED = path.join(root, 'node_modules/.figures.json');
 const COMMITTED = path.join(root, 'docs/figures.json');
 
-/** @param said what is printed of it, one line each */
-export function keepFigures(name, said) {
-  const all = { ...read(MEASURED), [name]: { at: new Date().toISOString(), commit: commit(), said } };
+/** @param lines what is printed of it, one line each */
+export function keepFigures(name, lines) {
+  const all = { ...read(MEASURED), [name]: { at: new Date().toISOString(), commit: commit(), said: lines } };
   writeFileSync(MEASURED, JSON.stringify(all, null, 1));
 }
 

@@ -128,8 +128,8 @@ async function sent(url, at, type, body, written) {
   if (body.length > MOST_BYTES && written !== undefined)
     throw new StepFailed(`${body.length} bytes are more than a request may hold.`);
   const answer = await fetch(`${url}${at}`, { method: 'POST', headers: headers(type), body });
-  const told = await answer.json();
-  if (!answer.ok) throw new StepFailed(`${at}: ${answer.status}, ${told.detail}`);
-  if (written !== undefined && told.written !== written)
-    throw new StepFailed(`${at}: ${told.written} of ${written} were written.`);
+  const report = await answer.json();
+  if (!answer.ok) throw new StepFailed(`${at}: ${answer.status}, ${report.detail}`);
+  if (written !== undefined && report.written !== written)
+    throw new StepFailed(`${at}: ${report.written} of ${written} were written.`);
 }

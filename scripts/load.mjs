@@ -44,9 +44,9 @@ const nameDevice = (url) =>
 /** Asks at fixed times, whether or not what was asked before is answered. @returns ms from the time it was to be asked, by route */
 async function underLoad(url, seconds, kept = { ids: [], refused: 0 }) {
   const took = new Map(ROUTES.map(([name]) => [name, []]));
-  const known = new Map();
+  const revisions = new Map();
   for (const [name, at, since] of ROUTES)
-    if (since) known.set(name, (await (await fetch(url + at)).json()).revision);
+    if (since) revisions.set(name, (await (await fetch(url + at)).json()).revision);
   const from = performance.now();
   const asked = Array.from({ length: seconds * A_SECOND }, async (_, i) => {
     const due = from + (i * 1000) / A_SECOND;
@@ -54,10 +54,10 @@ async function underLoad(url, seconds, kept = { ids: [], refused: 0 }) {
     const [name, at] = ROUTES[i % ROUTES.length];
     const id = newId();
     try {
-      const since = known.has(name) ? `?since=${encodeURIComponent(known.get(name))}` : '';
+      const since = revisions.has(name) ? `?since=${encodeURIComponent(revisions.get(name))}` : '';
       const answer = await (at === null ? record(url, id) : fetch(url + at + since));
       const text = await answer.text();
-      if (since && answer.ok) known.set(name, JSON.parse(text).revision);
+      if (since && answer.ok) revisions.set(name, JSON.parse(text).revision);
       if (!answer.ok) kept.refused++;
       else if (at === null) kept.ids.push(id);
       took.get(name).push(performance.now() - due);

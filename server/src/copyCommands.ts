@@ -24,12 +24,12 @@ const NOT_IN_A_COPY =
 export async function backup(config: Config): Promise<string[]> {
   const now = config.now ?? new Date().toISOString();
   const file = config.backup ? path.resolve(config.backup) : path.join(folderOf(config), copyName(now));
-  const made =
+  const copy =
     (await askedOf(config, file)) ??
     (await withStore(config, (store) => makeCopy({ ...config, db: store.db }, file)));
   return [
-    `A copy of everything lies in ${made.file}`,
-    `  ${megabytes(made.bytes)}, ${made.lines} lines, read back and found whole.`,
+    `A copy of everything lies in ${copy.file}`,
+    `  ${megabytes(copy.bytes)}, ${copy.lines} lines, read back and found whole.`,
     `  ${NOT_IN_A_COPY}`,
   ];
 }

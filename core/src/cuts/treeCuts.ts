@@ -159,6 +159,6 @@ export function stillStands(limbs: Limb[], finding: Pick<FindingForCut, 'limbId'
 }
 
 /** The tree as it stands after the cuts that were made. */
-export function treeAfter(limbs: Limb[], made: Kerf[]): Limb[] {
-  return made.length === 0 ? limbs : cutBack(limbs, made);
+export function treeAfter(limbs: Limb[], kerfs: Kerf[]): Limb[] {
+  return kerfs.length === 0 ? limbs : cutBack(limbs, kerfs);
 }

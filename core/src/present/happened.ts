@@ -8,12 +8,12 @@ export const CLOCK_GRACE_MS = 120_000;
  * Nothing happened after the server had word of it: a clock that says so is ahead, by however little. What two such devices say then stands in
  * the order in which the server heard it.
  *
- * @param said by the device, ISO moment
+ * @param deviceAt by the device, ISO moment
  * @param receivedAt by the server, ISO moment
  * @returns the earlier of both
  */
-export function happenedAt(said: string, receivedAt: string): string {
-  return Date.parse(said) > Date.parse(receivedAt) ? receivedAt : said;
+export function happenedAt(deviceAt: string, receivedAt: string): string {
+  return Date.parse(deviceAt) > Date.parse(receivedAt) ? receivedAt : deviceAt;
 }
 
 /** An action at the moment it is taken to have happened. */

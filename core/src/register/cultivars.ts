@@ -63,13 +63,17 @@ const cultivarTable: readonly Cultivar[] = [
 );
 
 /** The cultivars of a species, the caretaker's own first. */
-export function cultivarsOf(species: string, own: readonly Cultivar[]): Cultivar[] {
-  return [...own, ...cultivarTable].filter((cultivar) => cultivar.species === species);
+export function cultivarsOf(species: string, siteCultivars: readonly Cultivar[]): Cultivar[] {
+  return [...siteCultivars, ...cultivarTable].filter((cultivar) => cultivar.species === species);
 }
 
 /** A cultivar by its name; the caretaker's own word wins over the table. */
-export function cultivarNamed(species: string, name: string, own: readonly Cultivar[]): Cultivar | undefined {
-  return cultivarsOf(species, own).find(
+export function cultivarNamed(
+  species: string,
+  name: string,
+  siteCultivars: readonly Cultivar[],
+): Cultivar | undefined {
+  return cultivarsOf(species, siteCultivars).find(
     (cultivar) => cultivar.name.toLowerCase() === name.trim().toLowerCase(),
   );
 }

@@ -163,17 +163,17 @@ function dayRisks(
 function weeksOf(days: DayRisk[]): SeasonWeek[] {
   const weeks = Array.from({ length: 52 }, () => [] as DayRisk[]);
   for (const day of days) weeks[Math.min(51, Math.floor((day.ofYear - 1) / WEEK))]?.push(day);
-  return weeks.flatMap((own, week) => {
-    if (own.length === 0) return [];
-    const scores = own.map((day) => day.score);
-    const share = (of: (day: DayRisk) => boolean) => own.filter(of).length / own.length;
+  return weeks.flatMap((days, week) => {
+    if (days.length === 0) return [];
+    const scores = days.map((day) => day.score);
+    const share = (of: (day: DayRisk) => boolean) => days.filter(of).length / days.length;
     return [
       {
         from: week * WEEK + 1,
         score: bandOf(scores) as [number, number, number],
         dryShare: share((day) => day.dry),
         wetShare: share((day) => day.wet),
-        meanC: own.reduce((sum, day) => sum + day.meanC, 0) / own.length,
+        meanC: days.reduce((sum, day) => sum + day.meanC, 0) / days.length,
       },
     ];
   });
@@ -193,9 +193,9 @@ function schoolOf(school: TimingSchool, days: DayRisk[], years: number): SchoolS
 }
 
 /** Days of the year that lie in its season in at least half of the years; over the turn of the year `from` is after `to`. */
-function usualSpan(own: DayRisk[], years: number): { from: number | null; to: number | null } {
+function usualSpan(days: DayRisk[], years: number): { from: number | null; to: number | null } {
   const counts = Array<number>(366).fill(0);
-  for (const day of own) counts[day.ofYear] = (counts[day.ofYear] as number) + 1;
+  for (const day of days) counts[day.ofYear] = (counts[day.ofYear] as number) + 1;
   const usual = (ofYear: number) => (counts[((ofYear - 1 + 365) % 365) + 1] as number) >= years / 2;
   const all = Array.from({ length: 365 }, (_, i) => i + 1);
   if (all.every(usual)) return { from: 1, to: 365 };

@@ -60,8 +60,8 @@ function makeClock(timeZone: string): LocalClock {
 }
 
 /** “GMT+09:30” is 9.5. */
-function offsetHours(said: string): number {
-  const [, sign, hours, minutes] = /GMT([+-])(\d{2}):(\d{2})/.exec(said) ?? [];
+function offsetHours(offset: string): number {
+  const [, sign, hours, minutes] = /GMT([+-])(\d{2}):(\d{2})/.exec(offset) ?? [];
   if (!sign) return 0;
   return (sign === '-' ? -1 : 1) * (Number(hours) + Number(minutes) / 60);
 }

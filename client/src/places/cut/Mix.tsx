@@ -171,7 +171,7 @@ function MixForm({ here }: { here: RunHere }) {
         />
       ) : null}
       {diluted ? (
-        <Recipe made={diluted} litres={litres} parts={agent.target.kind === 'chlorine' ? parts : null} />
+        <Recipe dilution={diluted} litres={litres} parts={agent.target.kind === 'chlorine' ? parts : null} />
       ) : (
         <Body>As it comes, or as its label says: the label is the law.</Body>
       )}
@@ -230,20 +230,30 @@ function askedOf(
   }
 }
 
-function Recipe({ made, litres, parts }: { made: DilutionResult; litres: number; parts: number | null }) {
+function Recipe({
+  dilution,
+  litres,
+  parts,
+}: {
+  dilution: DilutionResult;
+  litres: number;
+  parts: number | null;
+}) {
   const amount =
-    made.productMl !== null ? `${Math.round(made.productMl)} mL` : `${Math.round(made.productG ?? 0)} g`;
-  const { household } = made;
+    dilution.productMl !== null
+      ? `${Math.round(dilution.productMl)} mL`
+      : `${Math.round(dilution.productG ?? 0)} g`;
+  const { household } = dilution;
   return (
     <View gap={4}>
       <Figure fontSize="$72" lineHeight="$72">
         {amount}
       </Figure>
       <Body>
-        {`and about ${Math.round(made.waterMl)} mL of water, to the ${litres} L mark${parts === null ? '' : `: 1 part and ${parts} parts of water`}.`}
+        {`and about ${Math.round(dilution.waterMl)} mL of water, to the ${litres} L mark${parts === null ? '' : `: 1 part and ${parts} parts of water`}.`}
       </Body>
-      {made.ppm !== null ? (
-        <Body>{`It holds ${Math.round(made.ppm)} ppm of available chlorine.`}</Body>
+      {dilution.ppm !== null ? (
+        <Body>{`It holds ${Math.round(dilution.ppm)} ppm of available chlorine.`}</Body>
       ) : null}
       {household ? (
         <Small>
@@ -256,7 +266,7 @@ function Recipe({ made, litres, parts }: { made: DilutionResult; litres: number;
             .join(' + ')} (US), ${Math.abs(household.offPct).toFixed(1)} % off.`}
         </Small>
       ) : null}
-      <Small>{made.note}</Small>
+      <Small>{dilution.note}</Small>
     </View>
   );
 }

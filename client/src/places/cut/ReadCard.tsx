@@ -55,11 +55,11 @@ export function ReadCard({ here, card }: { here: RunHere; card: AfterCut }) {
   const met = cut.disorders ?? [];
   const disorder = met.find((code) => woodClass([code]) === 'infected') ?? plainDisorder('dead');
 
-  const record = (said: Pith) => {
+  const record = (pith: Pith) => {
     const at = clock();
     // What is ill on the face goes on toward the trunk: it is marked there, and the plan proposes the next cut
     const finding =
-      isIll(said) && detail ? findingAt(detail, cut.cut, furtherCm ?? REACH_CM, disorder, today, at) : null;
+      isIll(pith) && detail ? findingAt(detail, cut.cut, furtherCm ?? REACH_CM, disorder, today, at) : null;
     const findingId = newId();
     // The finding first: with the reading on record and nothing marked the run would be over for a moment
     if (finding) saving.mutate({ id: findingId, baseRevision: null, finding });
@@ -68,7 +68,7 @@ export function ReadCard({ here, card }: { here: RunHere; card: AfterCut }) {
       at,
       treeId: cut.treeId,
       cutId,
-      pith: said,
+      pith,
       diameterMm: measuredMm,
       furtherCm,
       ...(finding && { marked: findingId }),

@@ -16,19 +16,19 @@ function windowsOf({ view, items }: Stop, { timing, groupOf }: TimingNow) {
 }
 
 /** Ids of the trees that may be cut now; all of them where no weather is known. */
-export function openNow(stops: readonly Stop[], told: TimingNow | undefined): ReadonlySet<string> {
+export function openNow(stops: readonly Stop[], timingNow: TimingNow | undefined): ReadonlySet<string> {
   const open = stops.filter((stop) => {
-    const windows = told && windowsOf(stop, told);
-    return !told || !windows || windowsAt(windows, hourOf(told.now)).open !== null;
+    const windows = timingNow && windowsOf(stop, timingNow);
+    return !timingNow || !windows || windowsAt(windows, hourOf(timingNow.now)).open !== null;
   });
   return new Set(open.map(({ view }) => view.tree.id));
 }
 
 /** “good until Fri 16:00”, “wait until Fri 09:00”. */
-export function windowWords(stop: Stop, told: TimingNow | undefined, { site }: SiteToday): string {
-  const windows = told && windowsOf(stop, told);
-  if (!told || !windows) return 'no weather to go by';
-  const { open, next, nextGood } = windowsAt(windows, hourOf(told.now));
+export function windowWords(stop: Stop, timingNow: TimingNow | undefined, { site }: SiteToday): string {
+  const windows = timingNow && windowsOf(stop, timingNow);
+  if (!timingNow || !windows) return 'no weather to go by';
+  const { open, next, nextGood } = windowsAt(windows, hourOf(timingNow.now));
   if (open) {
     const words = open.verdict === 'go' ? 'good' : 'possible';
     return `${words} until ${dayHour(open.toHour, site.timeZone)}`;

@@ -98,7 +98,7 @@ export function LimbFigures({ limb, name, onChange }: LimbFiguresProps) {
             label="Name"
             value={limb.named?.own ?? ''}
             hint={limb.named?.own ? undefined : `Now: ${name}`}
-            onChangeText={(own) => onChange({ named: named(limb, own) }, 'name')}
+            onChangeText={(text) => onChange({ named: named(limb, text) }, 'name')}
           />
         </View>
       )}
@@ -114,9 +114,9 @@ export function LimbFigures({ limb, name, onChange }: LimbFiguresProps) {
   );
 }
 
-function named(limb: Limb, own: string): Limb['named'] {
+function named(limb: Limb, text: string): Limb['named'] {
   const { own: _before, ...kept } = limb.named ?? { hour: Math.round(limb.bearingDeg / 30) % 12 || 12 };
-  return own.trim() === '' ? kept : { ...kept, own: own.slice(0, 60) };
+  return text.trim() === '' ? kept : { ...kept, own: text.slice(0, 60) };
 }
 
 function NumberField({

@@ -25,8 +25,8 @@ export function PlanList({ openId }: { openId?: string }) {
   const sums = views.map((view) => sumOf(plans.get(view.tree.id)));
   const minutes = sums.reduce((total, sum) => total + (sum?.minutes ?? 0), 0);
   const groups = plots
-    .map((plot) => ({ plot, own: views.filter((view) => view.tree.plotId === plot.id) }))
-    .filter(({ own }) => own.length > 0);
+    .map((plot) => ({ plot, plotViews: views.filter((view) => view.tree.plotId === plot.id) }))
+    .filter(({ plotViews }) => plotViews.length > 0);
   return (
     <Screen
       title="Plan"
@@ -39,12 +39,12 @@ export function PlanList({ openId }: { openId?: string }) {
       {views.length === 0 ? (
         <Body>Nothing is open. What you mark in Round stands here with its cut and its reason.</Body>
       ) : null}
-      {groups.map(({ plot, own }) => (
+      {groups.map(({ plot, plotViews }) => (
         <View key={plot.id} gap={6}>
           <Section>{plot.name}</Section>
-          <Small>{totalWords(own, plans, today)}</Small>
+          <Small>{totalWords(plotViews, plans, today)}</Small>
           <Rows>
-            {own.map((view) => (
+            {plotViews.map((view) => (
               <TreeRow key={view.tree.id} view={view} solved={plans.get(view.tree.id)} openId={openId} />
             ))}
           </Rows>

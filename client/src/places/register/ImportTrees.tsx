@@ -28,7 +28,7 @@ export function ImportTrees() {
   const ask = (
     chosen: File,
     take: 'nothing' | 'good',
-    said: ImportChoices,
+    given: ImportChoices,
     mapping?: ImportReport['mapping'],
   ) =>
     reading.mutate(
@@ -37,7 +37,7 @@ export function ImportTrees() {
         query: {
           format: formatOf(chosen.name),
           take,
-          choices: JSON.stringify(said),
+          choices: JSON.stringify(given),
           ...(mapping && { mapping: JSON.stringify(mapping) }),
         },
       },
@@ -53,9 +53,9 @@ export function ImportTrees() {
     setChoices(NOTHING_SAID);
     ask(chosen, 'nothing', NOTHING_SAID);
   };
-  const say = (said: ImportChoices) => {
-    setChoices(said);
-    if (file) ask(file, 'nothing', said, report?.mapping);
+  const say = (next: ImportChoices) => {
+    setChoices(next);
+    if (file) ask(file, 'nothing', next, report?.mapping);
   };
   const taken = (report !== null && report.written > 0) || bringing.data !== undefined;
   return (

@@ -135,8 +135,8 @@ export function doubtsOf(form: TreeForm, units: Units, before: TreeBody | null =
 }
 
 /** What the tables know of a species and cultivar, put where nothing was said yet. */
-export function withKnown(form: TreeForm, own: readonly Cultivar[]): TreeForm {
-  const cultivar = cultivarNamed(form.species, form.cultivar, own);
+export function withKnown(form: TreeForm, siteCultivars: readonly Cultivar[]): TreeForm {
+  const cultivar = cultivarNamed(form.species, form.cultivar, siteCultivars);
   const species = speciesOf(form.species);
   return {
     ...form,

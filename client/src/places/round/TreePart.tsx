@@ -31,7 +31,7 @@ export function TreePart({ view, detail, today }: TreePartProps) {
   const router = useRouter();
   return (
     <View gap={20}>
-      <Verdict said={triageOf(view, detail, today)} />
+      <Verdict triage={triageOf(view, detail, today)} />
       <Facts tree={view.tree} today={today} />
       <Jobs treeId={view.tree.id} jobs={detail.jobs} today={today} />
       <View flexDirection="row" flexWrap="wrap" gap={8}>
@@ -57,19 +57,19 @@ const TREND: Record<Triage['trend'], string> = {
   unknown: 'No earlier round to compare with.',
 };
 
-function Verdict({ said }: { said: Triage & { share: number } }) {
+function Verdict({ triage }: { triage: Triage & { share: number } }) {
   const [why, setWhy] = useState(false);
   const hours =
-    said.minutesASeason >= 90
-      ? `${Math.round(said.minutesASeason / 30) / 2} hours`
-      : `${said.minutesASeason} minutes`;
-  const over = said.seasons > 1 ? ` over ${said.seasons} seasons` : '';
+    triage.minutesASeason >= 90
+      ? `${Math.round(triage.minutesASeason / 30) / 2} hours`
+      : `${triage.minutesASeason} minutes`;
+  const over = triage.seasons > 1 ? ` over ${triage.seasons} seasons` : '';
   return (
     <View gap={8}>
       <Section>Worth the saw?</Section>
       <Notice
-        kind={said.verdict === 'hand over' ? 'danger' : said.verdict === 'keep' ? 'said' : 'caution'}
-        title={`${VERDICT[said.verdict]}${over}`}
+        kind={triage.verdict === 'hand over' ? 'danger' : triage.verdict === 'keep' ? 'said' : 'caution'}
+        title={`${VERDICT[triage.verdict]}${over}`}
         action={
           <View flexDirection="row">
             <Button kind="quiet" paddingHorizontal={0} onPress={() => setWhy(true)}>
@@ -78,13 +78,13 @@ function Verdict({ said }: { said: Triage & { share: number } }) {
           </View>
         }
       >
-        {`${triageWords(said.because)}${said.verdict === 'hand over' ? '' : ` About ${hours} a season.`} ${TREND[said.trend]}`}
+        {`${triageWords(triage.because)}${triage.verdict === 'hand over' ? '' : ` About ${hours} a season.`} ${TREND[triage.trend]}`}
       </Notice>
       <Sheet title="Worth the saw?" open={why} onClose={() => setWhy(false)}>
-        <Body>{`The first row that holds decides: “${said.rule}”. ${Math.round(said.share * 100)} % of the crown is dead or diseased, by the sections of the limbs (pipe model).`}</Body>
+        <Body>{`The first row that holds decides: “${triage.rule}”. ${Math.round(triage.share * 100)} % of the crown is dead or diseased, by the sections of the limbs (pipe model).`}</Body>
         {triageTable.map((row) => (
           <View key={row.rule} flexDirection="row" gap={12}>
-            <Label flex={1} color={row.rule === said.rule ? '$chalk' : '$soft'}>
+            <Label flex={1} color={row.rule === triage.rule ? '$chalk' : '$soft'}>
               {row.rule}
             </Label>
             <Small>{VERDICT[row.verdict]}</Small>

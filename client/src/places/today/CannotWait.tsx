@@ -15,14 +15,14 @@ import { disorderWords, plural } from '../words';
 import { dryHours, isDangerous, isDryNow, urgentTrees } from './urgent';
 
 interface CannotWaitProps {
-  told: TimingNow | undefined;
+  timingNow: TimingNow | undefined;
   views: TreeView[];
   today: SiteToday;
 }
 
 /** Danger to people first, then wood that spreads disease or tears on. */
-export function EmergencyRows({ told, views, today }: CannotWaitProps) {
-  const next = nextDryWords(told, today);
+export function EmergencyRows({ timingNow, views, today }: CannotWaitProps) {
+  const next = nextDryWords(timingNow, today);
   return (
     <>
       {views.filter(isDangerous).map((view) => (
@@ -46,11 +46,11 @@ export function EmergencyRows({ told, views, today }: CannotWaitProps) {
   );
 }
 
-function nextDryWords(told: TimingNow | undefined, today: SiteToday): string {
-  const window = dryHours(told);
+function nextDryWords(timingNow: TimingNow | undefined, today: SiteToday): string {
+  const window = dryHours(timingNow);
   if (!window) return ' · on the next dry hours';
   const { timeZone } = today.site;
-  return isDryNow(told)
+  return isDryNow(timingNow)
     ? ` · dry hours: now until ${dayHour(window.toHour, timeZone)}`
     : ` · next dry hours: ${dayHour(window.fromHour, timeZone)} to ${dayHour(window.toHour, timeZone)}`;
 }
@@ -63,14 +63,14 @@ function restricted(view: TreeView, { site }: SiteToday): string {
 }
 
 /** Wood to be judged now after a frost; one row for each frost and kind of injury. */
-export function FrostRows({ told, today }: Pick<CannotWaitProps, 'told' | 'today'>) {
+export function FrostRows({ timingNow, today }: Pick<CannotWaitProps, 'timingNow' | 'today'>) {
   const trees = useTrees().data?.trees ?? [];
-  if (!told?.timing) return null;
+  if (!timingNow?.timing) return null;
   const byFrost = new Map<
     string,
     { kind: 'buds' | 'wood'; day: string; lookFrom: string; species: Set<string>; keys: Set<string> }
   >();
-  for (const group of told.timing.groups) {
+  for (const group of timingNow.timing.groups) {
     for (const freeze of group.freezes) {
       if (!isToBeJudged(freeze, today.day)) continue;
       const key = `${freeze.day} ${freeze.kind} ${freeze.lookFrom}`;
@@ -87,7 +87,7 @@ export function FrostRows({ told, today }: Pick<CannotWaitProps, 'told' | 'today
     }
   }
   return [...byFrost.entries()].map(([key, row]) => {
-    const treesOfRow = trees.filter((tree) => row.keys.has(told.groupOf[tree.id] ?? ''));
+    const treesOfRow = trees.filter((tree) => row.keys.has(timingNow.groupOf[tree.id] ?? ''));
     return (
       <Row
         key={key}
@@ -100,9 +100,9 @@ export function FrostRows({ told, today }: Pick<CannotWaitProps, 'told' | 'today
 }
 
 /** Blight: infection in bloom lately, and strikes that may show. */
-export function BlightRows({ told, today }: Pick<CannotWaitProps, 'told' | 'today'>) {
-  if (!told?.timing) return null;
-  return told.timing.blight.flatMap(({ key, species, days, strikes }) => {
+export function BlightRows({ timingNow, today }: Pick<CannotWaitProps, 'timingNow' | 'today'>) {
+  if (!timingNow?.timing) return null;
+  return timingNow.timing.blight.flatMap(({ key, species, days, strikes }) => {
     const here = days.find((day) => day.day === today.day);
     const ahead = days.find(
       (day) => day.day > today.day && (day.risk === 'high' || day.risk === 'infection'),
@@ -144,8 +144,8 @@ export function BlightRows({ told, today }: Pick<CannotWaitProps, 'told' | 'toda
   });
 }
 
-export function ProtectantRows({ told }: Pick<CannotWaitProps, 'told'>) {
-  return (told?.protectants ?? [])
+export function ProtectantRows({ timingNow }: Pick<CannotWaitProps, 'timingNow'>) {
+  return (timingNow?.protectants ?? [])
     .filter((protectant) => protectant.state === 'washed off')
     .map((protectant) => (
       <Row

@@ -19,26 +19,26 @@ import { LaneWhy } from './LaneWhy';
 import { StageLines } from './StageLines';
 
 interface CuttingWeatherProps {
-  told: TimingNow;
+  timingNow: TimingNow;
   today: SiteToday;
 }
 
-export function CuttingWeather({ told, today }: CuttingWeatherProps) {
-  const lanes = useMemo(() => lanesOf(told), [told]);
-  if (!told.timing || lanes.length === 0) return <WithoutWeather told={told} />;
-  return <Board told={told} timing={told.timing} lanes={lanes} today={today} />;
+export function CuttingWeather({ timingNow, today }: CuttingWeatherProps) {
+  const lanes = useMemo(() => lanesOf(timingNow), [timingNow]);
+  if (!timingNow.timing || lanes.length === 0) return <WithoutWeather timingNow={timingNow} />;
+  return <Board timingNow={timingNow} timing={timingNow.timing} lanes={lanes} today={today} />;
 }
 
 /** What was told so long ago is said to be old. */
 const STALE_MS = 2 * 3_600_000;
 
 function Board({
-  told,
+  timingNow,
   timing,
   lanes,
   today,
 }: {
-  told: TimingNow;
+  timingNow: TimingNow;
   timing: NonNullable<TimingNow['timing']>;
   lanes: Lane[];
   today: SiteToday;
@@ -49,9 +49,9 @@ function Board({
   const [why, setWhy] = useState(false);
   const [zoomed, setZoomed] = useState(false);
   const clock = useClock();
-  const stale = Date.parse(clock()) - Date.parse(told.now) > STALE_MS;
+  const stale = Date.parse(clock()) - Date.parse(timingNow.now) > STALE_MS;
   const { timeZone } = today.site;
-  const nowHour = hourOf(told.now);
+  const nowHour = hourOf(timingNow.now);
   const chosen = lanes[Math.min(lane, lanes.length - 1)] as Lane;
   const at = timing.days[Math.min(day, timing.days.length - 1)];
   if (!at) return null;
@@ -67,12 +67,12 @@ function Board({
   return (
     <View gap={12}>
       <Small>
-        {told.station.simulated
+        {timingNow.station.simulated
           ? 'Simulated weather: no instrument measured it.'
-          : `Weather on record to ${told.station.observedTo ? clockHour(hourOf(told.station.observedTo), timeZone) : 'nothing'}${told.station.forecastTo ? '' : ', no forecast'}.`}
+          : `Weather on record to ${timingNow.station.observedTo ? clockHour(hourOf(timingNow.station.observedTo), timeZone) : 'nothing'}${timingNow.station.forecastTo ? '' : ', no forecast'}.`}
       </Small>
       {stale ? (
-        <Small color="$ochreText">{`Told ${ago(told.now, clock())}: the server has not answered since, and the forecast may have changed.`}</Small>
+        <Small color="$ochreText">{`Told ${ago(timingNow.now, clock())}: the server has not answered since, and the forecast may have changed.`}</Small>
       ) : null}
       <View flexDirection={wide ? 'row' : 'column'} gap={wide ? 32 : 12}>
         <View flex={wide ? 1.2 : undefined} minWidth={0}>
@@ -116,7 +116,7 @@ function Board({
         </View>
       </View>
       <LaneWhy
-        told={told}
+        timingNow={timingNow}
         timing={timing}
         lane={chosen}
         day={at.day}
@@ -129,15 +129,15 @@ function Board({
 }
 
 /** No weather at all: what the calendar and the stage still say, and what nobody can. */
-function WithoutWeather({ told }: { told: TimingNow }) {
+function WithoutWeather({ timingNow }: { timingNow: TimingNow }) {
   return (
     <View gap={12}>
       <Notice kind="said" title="No weather is known">
-        {told.station.source === 'recorded'
+        {timingNow.station.source === 'recorded'
           ? 'The site goes by recorded weather and none is on record yet. By the calendar alone stages can be told; whether a day is dry, how a wound would heal and what frost has killed cannot.'
           : 'By the calendar alone stages can be told. Whether a day is dry, how a wound would heal and what frost has killed cannot: set where the weather comes from.'}
       </Notice>
-      <StageLines stages={told.stages} />
+      <StageLines stages={timingNow.stages} />
       <Rows>
         <Row
           href="/book/weather"

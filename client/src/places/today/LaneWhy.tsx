@@ -22,7 +22,7 @@ import { percent, plural } from '../words';
 import { stageWords } from './StageLines';
 
 interface LaneWhyProps {
-  told: TimingNow;
+  timingNow: TimingNow;
   timing: NonNullable<TimingNow['timing']>;
   lane: Lane;
   day: string;
@@ -31,7 +31,7 @@ interface LaneWhyProps {
   onClose(): void;
 }
 
-export function LaneWhy({ told, timing, lane, day, today, open, onClose }: LaneWhyProps) {
+export function LaneWhy({ timingNow, timing, lane, day, today, open, onClose }: LaneWhyProps) {
   const at = lane.cells.findIndex((cell) => cell.day === day);
   const cell = lane.cells[at];
   const trees = useTrees().data?.trees ?? [];
@@ -61,7 +61,7 @@ export function LaneWhy({ told, timing, lane, day, today, open, onClose }: LaneW
         <GroupWhy
           key={group.key}
           group={group}
-          names={trees.filter((tree) => told.groupOf[tree.id] === group.key).map((tree) => tree.code)}
+          names={trees.filter((tree) => timingNow.groupOf[tree.id] === group.key).map((tree) => tree.code)}
           count={count}
           day={day}
           units={today.units}

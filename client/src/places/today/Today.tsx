@@ -41,7 +41,7 @@ export function Today() {
   const next = useNextStep({
     run: here?.run,
     today: open?.today,
-    told: timing,
+    timingNow: timing,
     views: open?.views ?? [],
     lane,
   });
@@ -83,16 +83,16 @@ export function Today() {
       aside={lane && timing ? <Aside {...nowWords(lane, hourOf(timing.now), today.site.timeZone)} /> : null}
     >
       {timing ? (
-        <CuttingWeather told={timing} today={today} />
+        <CuttingWeather timingNow={timing} today={today} />
       ) : (
         <Body role="status">Reading the weather …</Body>
       )}
       <Columns beside={wide ? doneLast : null}>
         <Rows>
-          <EmergencyRows told={timing} views={views} today={today} />
-          <BlightRows told={timing} today={today} />
-          <FrostRows told={timing} today={today} />
-          <ProtectantRows told={timing} />
+          <EmergencyRows timingNow={timing} views={views} today={today} />
+          <BlightRows timingNow={timing} today={today} />
+          <FrostRows timingNow={timing} today={today} />
+          <ProtectantRows timingNow={timing} />
           {/* Until every tree is planned, no count would be true */}
           {here ? <CutsRow run={here.run} today={today} /> : <Row title="Planning the cuts …" />}
           <RecheckRows today={today} codeOf={codeOf} />
@@ -178,12 +178,12 @@ function CopyRow({ timeZone }: { timeZone: string }) {
     );
   if (!copies.isOld) return null;
   const [last] = copies.kept;
-  const said = [
+  const details = [
     ...(last ? [`Made ${shortMoment(last.madeAt, timeZone)}`] : []),
     ...(copies.failed ? [copies.failed.why] : []),
     'see Settings',
   ];
-  return <Row href="/book/settings" title={oldWords(copies)} detail={said.join(' · ')} />;
+  return <Row href="/book/settings" title={oldWords(copies)} detail={details.join(' · ')} />;
 }
 
 function ClockRow() {

@@ -13,11 +13,11 @@ export function urgentTrees(views: readonly TreeView[]): TreeView[] {
 }
 
 /** The next dry hours, in which such wood is cut; undefined where no weather is known or none come. */
-export function dryHours(told: TimingNow | undefined) {
-  return told?.timing?.deadWindows[0];
+export function dryHours(timingNow: TimingNow | undefined) {
+  return timingNow?.timing?.deadWindows[0];
 }
 
-export function isDryNow(told: TimingNow | undefined): boolean {
-  const window = dryHours(told);
-  return told !== undefined && window !== undefined && window.fromHour <= hourOf(told.now);
+export function isDryNow(timingNow: TimingNow | undefined): boolean {
+  const window = dryHours(timingNow);
+  return timingNow !== undefined && window !== undefined && window.fromHour <= hourOf(timingNow.now);
 }

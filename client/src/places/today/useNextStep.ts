@@ -14,13 +14,13 @@ import { isDryNow, urgentTrees } from './urgent';
 interface Known {
   run: Run | undefined;
   today: SiteToday | undefined;
-  told: TimingNow | undefined;
+  timingNow: TimingNow | undefined;
   views: readonly TreeView[];
   /** Of the kind of wood that most trees are of. */
   lane: Lane | undefined;
 }
 
-export function useNextStep({ run, today, told, views, lane }: Known): NextStep | null {
+export function useNextStep({ run, today, timingNow, views, lane }: Known): NextStep | null {
   const clock = useClock();
   const read = useRound().data;
   const { round, queue } = useQueue();
@@ -30,7 +30,7 @@ export function useNextStep({ run, today, told, views, lane }: Known): NextStep 
   return nextStepOf({
     trees: trees.filter((tree) => tree.status !== 'removed').length,
     run,
-    urgent: (isDryNow(told) && urgentTrees(views)[0]?.tree) || null,
+    urgent: (isDryNow(timingNow) && urgentTrees(views)[0]?.tree) || null,
     verdict: (lane && windowsAt(lane.windows, hourOf(clock())).open?.verdict) ?? 'wait',
     round,
     queue: round ? queue : null,

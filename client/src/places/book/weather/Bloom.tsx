@@ -7,8 +7,8 @@ import { View } from '@tamagui/core';
 import { dayWords } from '../../../data/moment';
 import { Body, Label, Small } from '../../../ui/type';
 
-export function Bloom({ told, units }: { told: TimingNow; units: Units }) {
-  const hosts = told.timing?.blight.filter((host) => host.days.length > 0) ?? [];
+export function Bloom({ timingNow, units }: { timingNow: TimingNow; units: Units }) {
+  const hosts = timingNow.timing?.blight.filter((host) => host.days.length > 0) ?? [];
   if (hosts.length === 0)
     return <Body>No host of fire blight was in flower in the weather that is known.</Body>;
   return (

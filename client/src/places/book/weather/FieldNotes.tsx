@@ -19,18 +19,18 @@ import { Select } from '../../../ui/Select';
 import { Body, Small } from '../../../ui/type';
 
 interface NoteProps {
-  told: TimingNow;
+  timingNow: TimingNow;
   today: SiteToday;
 }
 
 const ALL = '';
 
-export function SayStage({ told, today }: NoteProps) {
+export function SayStage({ timingNow, today }: NoteProps) {
   const clock = useClock();
   const trees = useTrees().data?.trees ?? [];
   const { record, error, isPending } = useRecordAction();
   const [open, setOpen] = useState(false);
-  const kinds = told.stages.map((stage) => stage.species).filter((species) => cropOf(species));
+  const kinds = timingNow.stages.map((stage) => stage.species).filter((species) => cropOf(species));
   const [chosen, setSpecies] = useState<string | null>(null);
   const species = chosen ?? kinds[0];
   const [cultivar, setCultivar] = useState(ALL);
@@ -50,7 +50,7 @@ export function SayStage({ told, today }: NoteProps) {
         <View flexDirection="row">
           <Button onPress={() => setOpen(true)}>Say what stage I saw</Button>
         </View>
-        <StagesSeen told={told} />
+        <StagesSeen timingNow={timingNow} />
         <Small>{`What is seen wins and sets the pace from there on. Needs: ${NEEDS_SOURCE} (confidence ${NEEDS_CONFIDENCE}).`}</Small>
       </View>
     );
@@ -133,14 +133,14 @@ const NOON = 12;
 const noonOf = (day: string, timeZone: string) => localClock(timeZone).startOf(day) + NOON;
 
 /** What was said of stages, each with its way to take it back. */
-function StagesSeen({ told }: { told: TimingNow }) {
+function StagesSeen({ timingNow }: { timingNow: TimingNow }) {
   const clock = useClock();
   const { record, error, isPending } = useRecordAction();
-  if (told.seen.length === 0) return null;
+  if (timingNow.seen.length === 0) return null;
   return (
     <View gap={4}>
       <Failed title="Not taken back yet" error={error} />
-      {told.seen.map(({ actionId, species, cultivar, stage, day, by }) => {
+      {timingNow.seen.map(({ actionId, species, cultivar, stage, day, by }) => {
         const what = `${cultivar ?? speciesName(species)}: ${stage}`;
         return (
           <View key={actionId} flexDirection="row" alignItems="center" gap={12}>
@@ -172,10 +172,10 @@ const IN_WORDS: Record<Ground, string> = {
   snow: 'lies under snow by the record',
 };
 
-export function SayGround({ told }: NoteProps) {
+export function SayGround({ timingNow }: NoteProps) {
   const clock = useClock();
   const { record, error } = useRecordAction();
-  const now = told.timing?.ground[Math.max(0, 24)] ?? null;
+  const now = timingNow.timing?.ground[Math.max(0, 24)] ?? null;
   return (
     <View gap={8}>
       <Failed title="Not saved yet" error={error} />

@@ -19,7 +19,7 @@ import { Body, Label, Small } from '../../../ui/type';
 import { speciesList } from '../../when/daysView';
 
 interface ProtectantsProps {
-  told: TimingNow;
+  timingNow: TimingNow;
   today: SiteToday;
 }
 
@@ -30,12 +30,14 @@ const STATES = {
   'not known': 'rain since is not known',
 } as const;
 
-export function Protectants({ told, today }: ProtectantsProps) {
+export function Protectants({ timingNow, today }: ProtectantsProps) {
   const [open, setOpen] = useState(false);
   return (
     <View gap={10}>
-      {told.protectants.length === 0 ? <Body>Nothing was written down in the last three weeks.</Body> : null}
-      {told.protectants.map((protectant) => (
+      {timingNow.protectants.length === 0 ? (
+        <Body>Nothing was written down in the last three weeks.</Body>
+      ) : null}
+      {timingNow.protectants.map((protectant) => (
         <View key={protectant.actionId} gap={2}>
           <Label>{`${protectant.product}, ${shortMoment(protectant.at, today.site.timeZone)}`}</Label>
           <Body fontSize="$16" lineHeight="$16">
@@ -47,7 +49,7 @@ export function Protectants({ told, today }: ProtectantsProps) {
         </View>
       ))}
       {open ? (
-        <NewProtectant told={told} onDone={() => setOpen(false)} />
+        <NewProtectant timingNow={timingNow} onDone={() => setOpen(false)} />
       ) : (
         <View flexDirection="row">
           <Button onPress={() => setOpen(true)}>Write down what was put on</Button>
@@ -58,14 +60,14 @@ export function Protectants({ told, today }: ProtectantsProps) {
   );
 }
 
-function NewProtectant({ told, onDone }: { told: TimingNow; onDone(): void }) {
+function NewProtectant({ timingNow, onDone }: { timingNow: TimingNow; onDone(): void }) {
   const clock = useClock();
   const { record, error, isPending } = useRecordAction();
   const [product, setProduct] = useState('');
   const [label, setLabel] = useState('');
   const [note, setNote] = useState('');
   const [species, setSpecies] = useState<string[]>([]);
-  const green = told.stages.filter(
+  const green = timingNow.stages.filter(
     (stage) =>
       (species.length === 0 || species.includes(stage.species)) &&
       stage.stage !== null &&
@@ -82,7 +84,7 @@ function NewProtectant({ told, onDone }: { told: TimingNow; onDone(): void }) {
         hint="Number or place of the label that was followed."
       />
       <View>
-        {told.stages.map((stage) => (
+        {timingNow.stages.map((stage) => (
           <CheckRow
             key={stage.species}
             label={speciesName(stage.species)}

@@ -69,27 +69,27 @@ export function WeatherBook() {
     >
       <BookTabs />
       <Columns beside={beside}>
-        <Source told={timing.data} today={today} />
+        <Source timingNow={timing.data} today={today} />
         <Record units={today.units} />
         <Section>How far each kind of tree is</Section>
         <StageLines stages={timing.data.stages} />
-        <SayStage told={timing.data} today={today} />
+        <SayStage timingNow={timing.data} today={today} />
         <Section>Frost on record</Section>
-        <Frosts told={timing.data} units={today.units} />
+        <Frosts timingNow={timing.data} units={today.units} />
         <Section>Fire blight in bloom</Section>
-        <Bloom told={timing.data} units={today.units} />
+        <Bloom timingNow={timing.data} units={today.units} />
         <Section>The ground</Section>
-        <SayGround told={timing.data} today={today} />
+        <SayGround timingNow={timing.data} today={today} />
         <Section>Protectants</Section>
-        <Protectants told={timing.data} today={today} />
+        <Protectants timingNow={timing.data} today={today} />
         {wide ? null : beside}
       </Columns>
     </Screen>
   );
 }
 
-function Source({ told, today }: { told: Told; today: SiteToday }) {
-  const { station } = told;
+function Source({ timingNow, today }: { timingNow: Told; today: SiteToday }) {
+  const { station } = timingNow;
   return (
     <View gap={8}>
       <Section>{station.name}</Section>
@@ -235,14 +235,14 @@ function mergeDays(days: PlainDay[]): PlainDay[] {
   return merged;
 }
 
-function Frosts({ told, units }: { told: Told; units: Units }) {
+function Frosts({ timingNow, units }: { timingNow: Told; units: Units }) {
   const trees = useTrees().data?.trees ?? [];
-  if (!told.timing) return <Body>Without weather no frost can be told.</Body>;
+  if (!timingNow.timing) return <Body>Without weather no frost can be told.</Body>;
   const rows = new Map<
     string,
     { title: string; says: string; look: string; species: string[]; keys: Set<string> }
   >();
-  for (const group of told.timing.groups) {
+  for (const group of timingNow.timing.groups) {
     for (const freeze of group.freezes) {
       const share = freeze.killed;
       const says = share
@@ -281,7 +281,7 @@ function Frosts({ told, units }: { told: Told; units: Units }) {
           <Body fontSize="$16" lineHeight="$16">{`${upperFirst(row.says)}. ${row.look}`}</Body>
           <Small>
             {listed(
-              trees.filter((tree) => row.keys.has(told.groupOf[tree.id] ?? '')).map((tree) => tree.code),
+              trees.filter((tree) => row.keys.has(timingNow.groupOf[tree.id] ?? '')).map((tree) => tree.code),
             )}
           </Small>
         </View>

@@ -50,12 +50,12 @@ function Open({ detail, view, today, onLimb, onClose, onAdded }: AddLimbProps) {
   const twelve = today.site.twelveBearingDeg;
   const [parentId, setParent] = useState(onLimb.id);
   const [jointCm, setJoint] = useState(Math.round(onLimb.lengthCm / 2));
-  const [said, setSaid] = useState<Partial<Limb>>({});
+  const [entered, setEntered] = useState<Partial<Limb>>({});
   const parent = view.limbs.find((limb) => limb.id === parentId) ?? onLimb;
   const { limbs, id } = withLimb(view.limbs, parent.id, Math.min(jointCm, parent.lengthCm));
-  const drawn = withGivenNames(measured(limbs, id, said), twelve);
+  const drawn = withGivenNames(measured(limbs, id, entered), twelve);
   const limb = drawn.find((limb) => limb.id === id) as Limb;
-  const set = (part: Partial<Limb>) => setSaid({ ...said, ...part });
+  const set = (part: Partial<Limb>) => setEntered({ ...entered, ...part });
   const add = () =>
     saving.mutate(
       { treeId: detail.tree.id, baseRevision: detail.limbsRevision, surveyedAt: clock(), limbs: drawn },

@@ -40,7 +40,7 @@ export function SignsSheet({ view, today, marking, onChange, open, onClose }: Se
   const listed = signs.filter((sign) => sign.place === place && shows(sign, today.season));
   return (
     <Sheet title="Signs and causes" open={open} onClose={onClose} closeLabel="Done">
-      <LikelyCauses view={view} marking={marking} said={causes} onChange={onChange} onAnswer={answer} />
+      <LikelyCauses view={view} marking={marking} answer={causes} onChange={onChange} onAnswer={answer} />
       <View gap={8}>
         <Section>Signs by place</Section>
         <Choice
@@ -130,12 +130,12 @@ function Toggle({ on, word, onPress }: { on: boolean; word: string; onPress(): v
 interface LikelyProps {
   view: TreeView;
   marking: Marking;
-  said: Causes | null;
+  answer: Causes | null;
   onChange(marking: Marking): void;
   onAnswer(code: string, to: 'present' | 'absent'): void;
 }
 
-function LikelyCauses({ view, marking, said, onChange, onAnswer }: LikelyProps) {
+function LikelyCauses({ view, marking, answer, onChange, onAnswer }: LikelyProps) {
   const species = speciesOf(view.tree.species);
   if (!species?.host) {
     return (
@@ -147,18 +147,18 @@ function LikelyCauses({ view, marking, said, onChange, onAnswer }: LikelyProps) 
       </Notice>
     );
   }
-  if (!said)
+  if (!answer)
     return <Body>Say what you see, and what you looked for and did not find. The likely causes follow.</Body>;
-  const first = said.groups[0];
+  const first = answer.groups[0];
   if (!first) return null;
-  const next = said.next[0];
+  const next = answer.next[0];
   const nextSign = next && signOf(next.sign);
   return (
     <View gap={12}>
       <View borderLeftWidth={5} borderColor="$plum" borderStyle="solid" paddingLeft={12} gap={4}>
-        <Strong>{headline(said)}</Strong>
+        <Strong>{headline(answer)}</Strong>
         <Small>{first.treatment}</Small>
-        {said.causes
+        {answer.causes
           .slice(0, 3)
           .filter((cause) => cause.code !== OTHER)
           .map((cause, i) => (
@@ -181,8 +181,8 @@ function LikelyCauses({ view, marking, said, onChange, onAnswer }: LikelyProps) 
           <SignRow sign={nextSign} answer={undefined} onAnswer={onAnswer} />
         </View>
       ) : null}
-      <LookAlikes code={said.causes.find((cause) => cause.code !== OTHER)?.code ?? ''} />
-      <Clinic view={view} marking={marking} advice={said.sample} />
+      <LookAlikes code={answer.causes.find((cause) => cause.code !== OTHER)?.code ?? ''} />
+      <Clinic view={view} marking={marking} advice={answer.sample} />
     </View>
   );
 }
