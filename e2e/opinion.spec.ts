@@ -97,6 +97,30 @@ test('signs name a group, a photo waits with its finding, a clinic answers on th
   await goTo(page, 'Book');
   await expect(page.getByText(/Sample S-\w+: (the clinic reports|nothing found)/).first()).toBeVisible();
   await expect(page.getByText(/Plant clinic \(simulated\)/).first()).toBeVisible();
+
+  // A photo that is removed can be put back for thirty days
+  const photosOnRecord = async () => {
+    const tree = await (await page.request.get(`${orchard.url}/api/trees/slip-side-02`)).json();
+    return tree.findings.at(-1).photoIds;
+  };
+  await page.goto(`${orchard.url}/round/slip-side-02`);
+  await page
+    .getByRole('button', { name: /^Change: / })
+    .last()
+    .click();
+  await page.getByRole('button', { name: '1 photo' }).click();
+  await page.getByRole('button', { name: 'Remove photo 1' }).click();
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await page.getByRole('button', { name: 'Set this cut' }).click();
+  await allSent(page);
+  expect(await photosOnRecord()).toEqual([]);
+  await goTo(page, 'Book');
+  await page.getByRole('link', { name: 'Settings' }).click();
+  await expect(page.getByText('Deleted for good in 30 days')).toBeVisible();
+  await page.getByRole('button', { name: 'Put back the photo of Slip side 02' }).click();
+  await expect(page.getByText('Removed photos')).toBeHidden();
+  await allSent(page);
+  expect(await photosOnRecord()).toEqual([photoId]);
 });
 
 test('another is asked: the cut is held, stands in their list, and is free once they answer', async ({

@@ -1,6 +1,6 @@
 // Files in and out: what an import reports, row by row.
 import { lengthUnits } from '@mortisect/core/measure';
-import { SpeciesCode, TreeBody } from '@mortisect/core/records';
+import { RecordId, SpeciesCode, TreeBody, TreeId } from '@mortisect/core/records';
 import { treeSizes } from '@mortisect/core/register';
 import type { Column } from '@mortisect/core/weather';
 import { z } from 'zod';
@@ -104,6 +104,25 @@ export const FirstSync = z.object({
   orchardBytes: z.number().min(0).describe('of the orchard: the register, and the trees with something open'),
 });
 export type FirstSync = z.infer<typeof FirstSync>;
+
+/** Photos that were removed from their finding and can be put back. */
+export const RemovedPhotos = z
+  .object({
+    photos: z
+      .array(
+        z.object({
+          photoId: RecordId,
+          findingId: RecordId.describe('that it was removed from'),
+          treeId: TreeId,
+          treeCode: z.string(),
+          daysLeft: z.number().int().describe('until it is deleted for good'),
+        }),
+      )
+      .describe('the last removed first'),
+    keptDays: z.number().int().describe('as long as a removed photo can be put back'),
+  })
+  .meta({ id: 'RemovedPhotos' });
+export type RemovedPhotos = z.infer<typeof RemovedPhotos>;
 
 /** The safe copies of this server: whole archives, packed, each read back before it counts. */
 export const Copies = z

@@ -7,6 +7,7 @@ export {
   ImportChoices,
   ImportReport,
   importFormats,
+  RemovedPhotos,
   type StartingField,
   startingFields,
   treeColumns,

@@ -24,7 +24,7 @@ import { LimbMap } from '@mortisect/core/tree';
 import { repairs } from '@mortisect/core/weather';
 import { z } from 'zod';
 import { computeRoutes } from './computeRoutes';
-import { ArchiveReport, Copies, FirstSync, ImportReport, importFormats } from './exchange';
+import { ArchiveReport, Copies, FirstSync, ImportReport, importFormats, RemovedPhotos } from './exchange';
 import { type Route, route } from './route';
 import * as when from './when';
 
@@ -286,6 +286,13 @@ export const routes = {
     params: z.object({ photoId: RecordId }),
     rawAnswer: 'image/jpeg',
     response: RawFile,
+  }),
+  getRemovedPhotos: route({
+    method: 'get',
+    path: '/api/removed-photos',
+    tag: 'Files',
+    summary: 'Photos that were removed from their finding and are not deleted for good yet',
+    response: RemovedPhotos,
   }),
   getTreesCsv: route({
     method: 'get',

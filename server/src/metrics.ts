@@ -10,6 +10,9 @@ export interface Metrics {
   /** Of the worker pool, asked when somebody looks. */
   pool(waiting: () => { lane: string; waiting: number }[]): void;
   copyFailed(): void;
+  taskFailed(kind: string): void;
+  /** Of the queue in the database, asked when somebody looks. */
+  tasks(waiting: () => Promise<{ kind: string; waiting: number; failed: number }[]>): void;
   /** @throws {StartFailure} when the port is taken */
   listen(port: number): Promise<() => Promise<void>>;
 }
@@ -27,6 +30,12 @@ export function makeMetrics(): Metrics {
   const failed = new Counter({
     name: 'mortisect_copies_failed_total',
     help: 'Safe copies that could not be made',
+    registers: [register],
+  });
+  const tasksFailed = new Counter({
+    name: 'mortisect_tasks_failed_total',
+    help: 'Tasks that could not be done and wait to be tried again',
+    labelNames: ['kind'],
     registers: [register],
   });
   return {
@@ -50,6 +59,22 @@ export function makeMetrics(): Metrics {
       });
     },
     copyFailed: () => failed.inc(),
+    taskFailed: (kind) => tasksFailed.inc({ kind }),
+    tasks(waiting) {
+      new Gauge({
+        name: 'mortisect_tasks_waiting',
+        help: 'Work that waits in the database to be done later; failed: it is to be tried again',
+        labelNames: ['kind', 'state'],
+        registers: [register],
+        async collect() {
+          this.reset();
+          for (const { kind, waiting: count, failed: again } of await waiting()) {
+            this.set({ kind, state: 'waiting' }, count);
+            this.set({ kind, state: 'failed' }, again);
+          }
+        },
+      });
+    },
     async listen(port) {
       const server = createServer(async (_request, response) => {
         response.setHeader('Content-Type', register.contentType);

@@ -18,8 +18,10 @@ import { makeCondition } from './services/condition';
 import { makeCopyKeeper } from './services/copies';
 import { makePlanKeeper } from './services/keptPlans';
 import { listenToOthers } from './services/listening';
+import { deletePhoto, KEPT_MS, markUnshown } from './services/removedPhotos';
+import { runTasks, tasksWaiting } from './services/tasks';
 import { getTiming } from './services/timing';
-import { runClinic } from './standIns/clinicHours';
+import { answerSample } from './standIns/clinicAnswers';
 import { holdDataFolder } from './store/dataFolder';
 import { openDb } from './store/openDb';
 
@@ -31,6 +33,9 @@ export interface Running {
 }
 
 const AHEAD_MS = 4000;
+/** How often the queue of tasks is looked at: as often as the clinic is quick. */
+const LOOKS_OFTEN_MS = 1000;
+const LOOKS_SELDOM_MS = 5000;
 
 /** The server's clock; one that was set for pictures and tests runs on from there. */
 function clockOf({ now }: Pick<Config, 'now'>): () => string {
@@ -99,7 +104,26 @@ export async function start(config: Config, log: Logger): Promise<Running> {
     undo.push(() => copies.close());
     if (folder) undo.push(await openControl(config.dataFolder, copies));
     hangUp = () => changes.close();
-    undo.push(runClinic(store.db, log, now, config.clinicSeconds, () => changes.announce(null)));
+    const sampleMs = config.clinicSeconds * 1000;
+    undo.push(
+      runTasks(
+        {
+          db: store.db,
+          kinds: {
+            sample: { afterMs: sampleMs, work: (tx, { subject }) => answerSample(tx, subject, now()) },
+            photo: {
+              afterMs: KEPT_MS,
+              work: (tx, { subject }) => deletePhoto(tx, config.photoFolder, subject),
+            },
+          },
+          log,
+          onDone: () => changes.announce(null),
+          ...(metrics && { onFailed: metrics.taskFailed }),
+        },
+        Math.min(LOOKS_SELDOM_MS, Math.max(LOOKS_OFTEN_MS, sampleMs)),
+      ),
+    );
+    metrics?.tasks(() => tasksWaiting(store.db));
     const app = makeApp({
       db: store.db,
       config,
@@ -119,6 +143,9 @@ export async function start(config: Config, log: Logger): Promise<Running> {
       await getTiming(store.db, pool, now()).catch(() => undefined);
       isAhead = true;
       plans.wake();
+      await markUnshown(store.db, config.photoFolder).catch((error) =>
+        log.error({ err: error }, 'photos that nothing shows were not marked'),
+      );
       await condition
         .readThrough()
         .catch((error) => log.error({ err: error }, 'the database was not read through'));

@@ -41,7 +41,7 @@ test('from the first word to the server that comes back', () => {
   last().tell('o:1');
   expect(keys()).toEqual([]);
   last().tell('o:2');
-  expect(keys()).toEqual(['round', 'run', 'open-work', 'tree', 'jobs', 'aftercare', 'log']);
+  expect(keys()).toEqual(['round', 'run', 'open-work', 'tree', 'jobs', 'aftercare', 'log', 'removed-photos']);
   // A plan that was kept changes nothing else
   invalidated.mockClear();
   last().tell('o:1', 'plans');

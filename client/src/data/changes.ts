@@ -7,7 +7,16 @@ import { queryClient } from './queryClient';
 
 const Told = z.object({ revision: z.string(), plans: z.string() }).partial();
 /** What others may have changed. The register of a large orchard is megabytes: it is read when it is shown, and not more often than once a minute. */
-const SHARED = [['round'], ['run'], ['open-work'], ['tree'], ['jobs'], ['aftercare'], ['log']];
+const SHARED = [
+  ['round'],
+  ['run'],
+  ['open-work'],
+  ['tree'],
+  ['jobs'],
+  ['aftercare'],
+  ['log'],
+  ['removed-photos'],
+];
 const AGAIN_MS = [2000, 5000, 10_000, 20_000];
 
 let source: EventSource | null = null;

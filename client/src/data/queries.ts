@@ -302,6 +302,21 @@ const COPIES_FRESH_MS = 5 * 60_000;
 export const COPIES = ['copies'];
 export const useCopies = () =>
   useQuery({ queryKey: COPIES, queryFn: () => ask('getCopies', {}), staleTime: COPIES_FRESH_MS });
+export const REMOVED_PHOTOS = ['removed-photos'];
+/** Photos that no finding shows any more, without those that one shows that waits here. */
+export function useRemovedPhotos() {
+  const query = useQuery({ queryKey: REMOVED_PHOTOS, queryFn: () => ask('getRemovedPhotos', {}) });
+  const waiting = useWaiting();
+  const data = useMemo(() => {
+    const shown = new Set(
+      waiting.flatMap(({ value }) => (value.kind === 'finding' ? value.finding.photoIds : [])),
+    );
+    return (
+      query.data && { ...query.data, photos: query.data.photos.filter(({ photoId }) => !shown.has(photoId)) }
+    );
+  }, [query.data, waiting]);
+  return { ...query, data };
+}
 export const useStations = () => useQuery({ queryKey: ['stations'], queryFn: () => ask('getStations', {}) });
 export const useCalendarPath = () =>
   useQuery({ queryKey: ['calendar'], queryFn: () => ask('getCalendarPath', {}) });

@@ -18,6 +18,7 @@ const ORCHARD = [
   ['aftercare'],
   ['jobs'],
   ['timing'],
+  ['removed-photos'],
 ];
 
 /** Brings what is shown in line with what the server took. */
@@ -61,7 +62,7 @@ export function takeOver(item: OutboxItem, answer: unknown): void {
   const read =
     item.route === 'putTree'
       ? ORCHARD
-      : [['round'], ['run'], ['aftercare'], ['log'], ['open-work'], ['jobs'], ['timing']];
+      : [['round'], ['run'], ['aftercare'], ['log'], ['open-work'], ['jobs'], ['timing'], ['removed-photos']];
   for (const queryKey of read) void queryClient.invalidateQueries({ queryKey });
 }
 

@@ -65,6 +65,7 @@ export class FakeServer {
   stations: Answered<'getStations'>['stations'] = [];
   field: Answered<'getField'>['field'] = null;
   sessions: Answered<'getSessions'>['sessions'] = [];
+  removedPhotos: Answered<'getRemovedPhotos'> = { photos: [], keptDays: 30 };
   copies: Answered<'getCopies'> = {
     folder: '/srv/orchard-copies',
     kept: [],
@@ -82,6 +83,14 @@ export class FakeServer {
   constructor(details: readonly TreeDetail[] = [], actions: readonly Action[] = []) {
     for (const detail of details) this.details.set(detail.tree.id, detail);
     this.actions = [...actions];
+  }
+
+  private stillRemoved(): Answered<'getRemovedPhotos'> {
+    const shown = [...this.details.values()].flatMap(({ findings }) =>
+      findings.flatMap(({ photoIds }) => photoIds),
+    );
+    const photos = this.removedPhotos.photos.filter(({ photoId }) => !shown.includes(photoId));
+    return { ...this.removedPhotos, photos };
   }
 
   /** Takes the place of the network. */
@@ -139,6 +148,8 @@ export class FakeServer {
         return { sessions: this.sessions };
       case 'getFirstSync':
         return { appBytes: 4_404_019, orchardBytes: 51_200 };
+      case 'getRemovedPhotos':
+        return this.stillRemoved();
       case 'getCopies':
         return this.copies;
       case 'getSite':

@@ -13,6 +13,9 @@ export const activities = ['active', 'healed', 'unknown'] as const;
 
 const FoundFault = z.strictObject({ key: z.string().max(300), ...Fault.shape });
 
+/** Of one finding. */
+export const MOST_PHOTOS = 8;
+
 export const FindingBody = z
   .strictObject({
     treeId: TreeId,
@@ -45,7 +48,7 @@ export const FindingBody = z
       .default([])
       .describe('widths of dead patches measured round the limb'),
     circumferenceCm: z.number().positive().max(800).nullable().default(null),
-    photoIds: z.array(RecordId).max(8).default([]),
+    photoIds: z.array(RecordId).max(MOST_PHOTOS).default([]),
     fault: FoundFault.nullable().default(null).describe('the measure that a misplaced limb was found by'),
     note: text(500),
     seenAt: moment,
@@ -71,6 +74,12 @@ export const Finding = z
   })
   .meta({ id: 'Finding' });
 export type Finding = z.infer<typeof Finding>;
+
+/** What a caretaker wrote down, without what the server adds. */
+export function findingBodyOf(finding: Finding): FindingBody {
+  const { id, state, revision, by, receivedAt, ...body } = finding;
+  return body;
+}
 
 /** The mark it wears: as the caretaker said, else as its disorder is. */
 export function markOf(finding: Pick<FindingBody, 'kind' | 'disorder'>): Exclude<FindingKind, 'old cut'> {

@@ -9,7 +9,16 @@ export {
 } from './action';
 export { isTimeZone, moment, RecordId, Stamp, TimeZone, TreeId } from './common';
 export { LogEntry, TreeDetail } from './detail';
-export { activities, Finding, FindingBody, type FindingKind, findingKinds, markOf } from './finding';
+export {
+  activities,
+  Finding,
+  FindingBody,
+  type FindingKind,
+  findingBodyOf,
+  findingKinds,
+  MOST_PHOTOS,
+  markOf,
+} from './finding';
 export { HistoryLine, HistoryValue } from './history';
 export { Job, JobBody } from './job';
 export { defaultSchools, gear, Site, SiteRecord, SiteSchools, WeatherSettings, weatherSources } from './site';

@@ -86,7 +86,9 @@ async function lastSeq(db: Db): Promise<number> {
 }
 
 async function clear(db: Db): Promise<void> {
-  await db.execute(sql`truncate site, plots, rows, trees, findings, actions, jobs, samples, history cascade`);
+  await db.execute(
+    sql`truncate site, plots, rows, trees, findings, actions, jobs, samples, tasks, history cascade`,
+  );
 }
 
 type People = Record<'wall' | 'boat', Device>;

@@ -36,6 +36,7 @@ import { getKeptPlans } from '../services/keptPlans';
 import { getOpenWork, getPlotTrees, getTree, getTrees } from '../services/orchard';
 import { getPhoto, putPhoto } from '../services/photos';
 import { cutSheet, planCsv, planJson, plotCutSheet } from '../services/plans';
+import { getRemovedPhotos } from '../services/removedPhotos';
 import { getRound } from '../services/rounds';
 import { getAftercare, getRun } from '../services/runs';
 import { endSession, getSessions } from '../services/sessions';
@@ -192,6 +193,7 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
     getAftercare: () => getAftercare(db, now()),
     putPhoto: ({ params, bytes }) => putPhoto(config.photoFolder, params.photoId, bytes),
     getPhoto: ({ params }) => getPhoto(config.photoFolder, params.photoId),
+    getRemovedPhotos: () => getRemovedPhotos(db, config.photoFolder),
     getTreesCsv: () => exportCsv(db),
     getTreesGeojson: () => exportGeojson(db),
     getArchive: () => exportArchive(db, config.photoFolder),

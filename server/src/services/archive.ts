@@ -1,6 +1,6 @@
 // A whole orchard out into an archive, and from one into a server that has none yet: the history as it was written, with its ids.
 import { createReadStream, createWriteStream, existsSync } from 'node:fs';
-import { mkdtemp, readdir, readFile, rm } from 'node:fs/promises';
+import { mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { Readable } from 'node:stream';
@@ -21,7 +21,6 @@ import {
   findings,
   history,
   orchards,
-  samples,
   site,
   trees,
   weatherBefore,
@@ -31,8 +30,10 @@ import { historyIsComplete } from './beginnings';
 import { revisionOf } from './changes';
 import { readHistory } from './history';
 import { moment } from './moment';
-import { dropFile, fileOf, keepAsFile } from './photos';
+import { dropFile, fileOf, keepAsFile, photosIn } from './photos';
 import { rebuildIn } from './rebuild';
+import { markUnshown } from './removedPhotos';
+import { notLater } from './tasks';
 
 type Line<K extends ArchiveLine['is']> = Extract<ArchiveLine, { is: K }>;
 
@@ -153,15 +154,17 @@ async function* hourBeforeLines(db: Store): AsyncGenerator<Line<'hour before'>> 
     };
 }
 
-const PHOTO = /^([0-9a-f-]{36})\.jpg$/;
-
 async function* photoLines(folder: string, orchardId: string): AsyncGenerator<Line<'photo'>> {
-  const names = existsSync(folder) ? await readdir(folder) : [];
-  for (const name of names.sort()) {
-    const id = PHOTO.exec(name)?.[1];
-    if (id === undefined) continue;
-    yield { is: 'photo', orchardId, id, jpeg: (await readFile(path.join(folder, name))).toString('base64') };
+  for (const id of photosIn(folder)) {
+    const jpeg = await readFile(fileOf(folder, id)).catch(ifGone);
+    if (jpeg) yield { is: 'photo', orchardId, id, jpeg: jpeg.toString('base64') };
   }
+}
+
+/** Deleted for good while the archive is written. */
+function ifGone(error: NodeJS.ErrnoException): null {
+  if (error.code === 'ENOENT') return null;
+  throw error;
 }
 
 interface ArchiveImport {
@@ -185,11 +188,17 @@ export async function importArchive({ db, pool, photoFolder, body }: ArchiveImpo
   try {
     await pipeline(body, withinBounds(), createWriteStream(file));
     const plain = await unpacked(file, `${file}.plain`);
-    const report = await db.transaction((tx) => takeIn(tx, pool, plain, photoFolder, photos));
+    const report = await db
+      .transaction((tx) => takeIn(tx, pool, plain, photoFolder, photos))
+      .catch(async (error) => {
+        for (const photo of photos) await dropFile(photo);
+        throw error;
+      });
+    // From here on the orchard stands: nothing of it is taken back
+    await markUnshown(db, photoFolder);
     await measureTables(db);
     return report;
   } catch (error) {
-    for (const photo of photos) await dropFile(photo);
     throw asRefusal(error);
   } finally {
     await rm(folder, { recursive: true, force: true });
@@ -302,7 +311,7 @@ async function giveSamples(tx: Store): Promise<void> {
   for (const { id, value } of sent) {
     if (value.kind !== 'sampleSent') continue;
     await takeSample(tx, id, value);
-    if (answered.has(id)) await tx.update(samples).set({ answered: true }).where(eq(samples.id, id));
+    if (answered.has(id)) await notLater(tx, 'sample', [id]);
   }
 }
 

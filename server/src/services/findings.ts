@@ -10,6 +10,7 @@ import type { Device } from './devices';
 import { append } from './history';
 import { asFinding } from './orchard';
 import { answeredOn } from './settle';
+import { later } from './tasks';
 
 interface FindingWrite {
   id: string;
@@ -30,7 +31,8 @@ export async function writeFinding(
   { id, baseRevision, finding, device, now }: FindingWrite,
 ): Promise<Finding> {
   const [row] = await tx.select().from(findings).where(eq(findings.id, id)).for('update');
-  if (row && isDeepStrictEqual(FindingBody.parse(row.value), finding)) return asFinding(row);
+  const before = row && FindingBody.parse(row.value);
+  if (row && isDeepStrictEqual(before, finding)) return asFinding(row);
   if ((row?.revision ?? null) !== baseRevision) {
     if (!row) throw notThere(`Finding ${id}`);
     throw moved(finding, asFinding(row));
@@ -65,6 +67,8 @@ export async function writeFinding(
     by: device.name,
     value: { kind: 'finding', finding },
   });
+  const removed = before?.photoIds.filter((photoId) => !finding.photoIds.includes(photoId)) ?? [];
+  await later(tx, 'photo', removed, { findingId: id });
   return asFinding(kept);
 }
 

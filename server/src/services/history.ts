@@ -24,9 +24,14 @@ export const BEGINNING = 'beginning';
 /** Any fixed number: lines get their numbers in the order in which they are committed, so that whoever has read up to one misses none. */
 const HISTORY_LOCK = 7_301_443;
 
+/** Until the transaction ends nobody else writes a record. */
+export async function holdHistory(tx: Store): Promise<void> {
+  await tx.execute(sql`select pg_advisory_xact_lock(${HISTORY_LOCK})`);
+}
+
 /** Inside the transaction that writes the record. */
 export async function append(tx: Store, ...written: Written[]): Promise<void> {
-  await tx.execute(sql`select pg_advisory_xact_lock(${HISTORY_LOCK})`);
+  await holdHistory(tx);
   await insertMany(tx, history, written);
 }
 

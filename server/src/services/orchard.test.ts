@@ -16,8 +16,15 @@ import { starterMap } from '@mortisect/core/tree';
 import sharp from 'sharp';
 import request from 'supertest';
 import { CLINIC } from '../standIns/clinic';
-import { answerDue } from '../standIns/clinicAnswers';
-import { deviceId, NOW, newId, type Orchard, openOrchard, requestsTo } from '../testing/orchard';
+import {
+  answerSamples,
+  deviceId,
+  NOW,
+  newId,
+  type Orchard,
+  openOrchard,
+  requestsTo,
+} from '../testing/orchard';
 import { firstSync } from './firstSync';
 
 let orchard: Orchard;
@@ -282,9 +289,9 @@ describe('second opinion and clinic', () => {
       await act({ kind: 'sampleAnswered', treeId, findingId, sampleId, label: `S-${i}`, evidence }).expect(
         422,
       );
-      expect(await answerDue(orchard.store.db, '2000-01-01T00:00:00Z', NOW)).toBe(0);
-      expect(await answerDue(orchard.store.db, new Date().toISOString(), NOW)).toBe(1);
-      expect(await answerDue(orchard.store.db, new Date().toISOString(), NOW)).toBe(0);
+      expect(await answerSamples(orchard.store.db, '2000-01-01T00:00:00Z')).toBe(0);
+      expect(await answerSamples(orchard.store.db)).toBe(1);
+      expect(await answerSamples(orchard.store.db)).toBe(0);
       const { findings, actions } = await detail(treeId);
       const answer = actions.find(
         ({ action }) => action.kind === 'sampleAnswered' && action.sampleId === sampleId,

@@ -81,14 +81,21 @@ export async function dropFile(file: string): Promise<void> {
   for (const place of [file, knownFile(file)]) await rm(place, { force: true });
 }
 
+const PHOTO = /^([0-9a-f-]{36})\.jpg$/;
+
+/** Ids of the photos that are kept, in order. */
+export function photosIn(folder: string): string[] {
+  const names = existsSync(folder) ? readdirSync(folder) : [];
+  return names.flatMap((name) => PHOTO.exec(name)?.[1] ?? []).sort();
+}
+
 /** Ids of photos that are not what was kept. */
 export async function spoiltPhotos(folder: string): Promise<string[]> {
-  const names = existsSync(folder) ? readdirSync(folder).filter((name) => name.endsWith('.jpg')) : [];
   const spoilt: string[] = [];
-  for (const name of names.sort()) {
-    const file = path.join(folder, name);
+  for (const id of photosIn(folder)) {
+    const file = fileOf(folder, id);
     const [bytes, known] = await Promise.all([readFile(file), knownOf(file)]);
-    if (known ? digest(bytes) !== known.kept : !endsAsJpeg(bytes)) spoilt.push(name.slice(0, -'.jpg'.length));
+    if (known ? digest(bytes) !== known.kept : !endsAsJpeg(bytes)) spoilt.push(id);
   }
   return spoilt;
 }

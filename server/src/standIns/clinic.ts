@@ -10,6 +10,7 @@ import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { doesNotFit } from '../refusal';
 import { getSite } from '../services/site';
+import { later } from '../services/tasks';
 import type { Store } from '../store/openDb';
 import { findings, samples, trees } from '../store/schema';
 
@@ -42,14 +43,8 @@ export async function takeSample(tx: Store, id: string, sent: ActionOf<'sampleSe
         random(),
       )
     : disorder;
-  await tx.insert(samples).values({
-    id,
-    findingId: sent.findingId,
-    label: sent.label,
-    truth,
-    takenAt: new Date().toISOString(),
-    answered: false,
-  });
+  await tx.insert(samples).values({ id, findingId: sent.findingId, label: sent.label, truth });
+  await later(tx, 'sample', [id]);
 }
 
 function drawn(ranked: { code: string; p: number }[], at: number): string {

@@ -1,5 +1,5 @@
 // An orchard kept by the first version goes on with this one: nothing it knew is lost.
-import { existsSync, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
@@ -95,12 +95,15 @@ test('before a kept database is brought to another schema a copy of it is laid b
     await fresh.db.execute(
       sql`insert into devices (id, name) values ('0193f000-0000-7000-8000-0000000000aa', 'Wall crew')`,
     );
-    // As if the last step had not been made yet
-    await fresh.db.execute(sql`drop index plots_name`);
-    await fresh.db.execute(sql`drop index rows_name`);
-    await fresh.db.execute(
-      sql`delete from drizzle.__drizzle_migrations where created_at = (select max(created_at) from drizzle.__drizzle_migrations)`,
-    );
+    // As if the last two steps had not been made yet
+    for (const step of [
+      sql`drop index plots_name`,
+      sql`drop index rows_name`,
+      sql`drop table tasks`,
+      sql`alter table samples add column taken_at timestamptz, add column answered boolean`,
+      sql`delete from drizzle.__drizzle_migrations where created_at in (select created_at from drizzle.__drizzle_migrations order by created_at desc limit 2)`,
+    ])
+      await fresh.db.execute(step);
     await fresh.close();
     await (await openDb({ folder })).close();
     const before = await PGlite.create({ loadDataDir: new Blob([readFileSync(copy)]) });
@@ -115,4 +118,32 @@ test('before a kept database is brought to another schema a copy of it is laid b
   } finally {
     rmSync(folder, { recursive: true });
   }
+}, 60_000);
+
+test('of the samples that were sent, those that wait for an answer still do', async () => {
+  const db = new PGlite();
+  const steps = readdirSync(new URL('../../drizzle', import.meta.url)).filter((name) =>
+    /^\d.*\.sql$/.test(name),
+  );
+  for (const step of steps.sort()) {
+    if (step === '0008_later.sql')
+      await db.exec(`
+        set session_replication_role = replica;
+        insert into samples (id, finding_id, label, truth, taken_at, answered)
+        select ('0193f000-0000-7000-8000-00000000000' || n)::uuid, '0193f000-0000-7000-8000-0000000000ff', 'S', 'NEO', ('2026-11-2' || n)::timestamptz, n = 1
+        from generate_series(1, 3) n;`);
+    await db.exec(sqlOf(step.slice(0, -'.sql'.length)));
+  }
+  const { rows } = await db.query<{ subject: string; day: string }>(
+    "select kind, subject, to_char(asked_at, 'YYYY-MM-DD') as day, tries from tasks order by subject",
+  );
+  expect(rows).toEqual(
+    [2, 3].map((n) => ({
+      kind: 'sample',
+      subject: `0193f000-0000-7000-8000-00000000000${n}`,
+      day: `2026-11-2${n}`,
+      tries: 0,
+    })),
+  );
+  await db.close();
 }, 60_000);

@@ -156,9 +156,28 @@ export const samples = pgTable('samples', {
     .references(() => findings.id),
   label: text('label').notNull(),
   truth: text('truth').notNull(),
-  takenAt: moment('taken_at').notNull(),
-  answered: boolean('answered').notNull(),
 });
+
+/** Work that is to be done later and outlives a restart; what is done has no line. */
+export const tasks = pgTable(
+  'tasks',
+  {
+    kind: text('kind').notNull(),
+    /** Id of the record that it is about. */
+    subject: uuid('subject').notNull(),
+    /** When somebody caused it, by the server's own clock: an orchard may be set to another day. */
+    askedAt: moment('asked_at').notNull(),
+    /** What whoever waits for it is told of it. */
+    value: jsonb('value').$type<Record<string, string>>().notNull(),
+    tries: integer('tries').notNull().default(0),
+    /** Of one that failed: not before. */
+    nextTryAt: moment('next_try_at'),
+  },
+  (table) => [
+    primaryKey({ columns: [table.kind, table.subject] }),
+    index('tasks_asked').on(table.kind, table.askedAt),
+  ],
+);
 
 export const devices = pgTable('devices', {
   id: uuid('id').primaryKey(),

@@ -15,7 +15,9 @@ import { makePool, type Pool } from '../pool/pool';
 import { makeChanges } from '../services/changes';
 import { makeCondition } from '../services/condition';
 import { makeCopyKeeper } from '../services/copies';
-import { type DbPlace, type OpenDb, openDb } from '../store/openDb';
+import { workThrough } from '../services/tasks';
+import { answerSample } from '../standIns/clinicAnswers';
+import { type Db, type DbPlace, type OpenDb, openDb } from '../store/openDb';
 
 export const NOW = '2026-11-24T10:00:00.000Z';
 export const deviceId = '0193f000-0000-7000-8000-0000000000aa';
@@ -120,6 +122,15 @@ export function requestsTo(orchard: () => Orchard) {
     read: async (url: string) => (await get(url).expect(200)).body,
   };
 }
+
+/** Does the samples of the clinic that are due at once, by a clock of the server that stands at `at`. @returns how many were answered */
+export const answerSamples = (db: Db, at = new Date().toISOString()): Promise<number> =>
+  workThrough({
+    db,
+    kinds: { sample: { afterMs: 0, work: (tx, { subject }) => answerSample(tx, subject, NOW) } },
+    log: pino({ level: 'silent' }),
+    clock: () => at,
+  });
 
 /** A database of its own on the server named by TEST_DATABASE_URL. */
 export async function freshServerDatabase(serverUrl: string): Promise<string> {

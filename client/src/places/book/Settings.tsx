@@ -28,6 +28,7 @@ import { FieldPhones } from './FieldPhones';
 import { LimitSettings } from './LimitSettings';
 import { LocalSettings } from './LocalSettings';
 import { PlanSettings } from './PlanSettings';
+import { RemovedPhotos } from './RemovedPhotos';
 import { SafeCopies } from './SafeCopies';
 import { SchoolSettings } from './SchoolSettings';
 import { formOf, type SiteControl, SiteForm } from './siteForm';
@@ -63,6 +64,7 @@ function SettingsForm({ record }: { record: SiteRecord }) {
       <DeviceSettings />
       <FieldPhones />
       <SafeCopies timeZone={record.site.timeZone} />
+      <RemovedPhotos />
     </View>
   );
   return (

@@ -8,7 +8,7 @@ import { climateAt } from '@mortisect/core/weather';
 import { configure, fireEvent, screen, waitFor } from '@testing-library/react';
 import { FakeServer, refused } from '../../testing/fakeServer';
 import { at, buttons, field, findButton, findField, press, show, write } from '../../testing/here';
-import { detail } from '../../testing/orchard';
+import { detail, finding } from '../../testing/orchard';
 import { Settings } from './Settings';
 
 jest.mock('expo-router', () => require('../../testing/here').router);
@@ -338,4 +338,77 @@ test.each([
   expect(screen.queryAllByLabelText('Steps for a phone: http://10.0.0.7:3000/trust')).toHaveLength(
     field ? 1 : 0,
   );
+});
+
+describe('removed photos', () => {
+  const photoId = '01990000-0000-7000-8000-0000000000b1';
+  const known = detail([finding('01990000-0000-7000-8000-0000000000b2', 'S', 'DEAD')]);
+  const removed = {
+    photoId,
+    findingId: known.findings[0]?.id as string,
+    treeId: known.tree.id,
+    treeCode: known.tree.code,
+  };
+  const settingsWith = (photos: FakeServer['removedPhotos']['photos'], on = known) => {
+    const server = new FakeServer([on]);
+    server.removedPhotos = { photos, keptDays: 30 };
+    at.path = '/book/settings';
+    show(<Settings />, server);
+    return server;
+  };
+  const backButton = () => screen.findByRole('button', { name: `Put back the photo of ${known.tree.code}` });
+
+  test.each([
+    [30, 'in 30 days'],
+    [1, 'in 1 day'],
+    [0, 'today'],
+  ])('with %d days left it is told to be deleted %s', async (daysLeft, words) => {
+    settingsWith([{ ...removed, daysLeft }]);
+    await backButton();
+    expect(screen.getByText(`Deleted for good ${words}`)).toBeTruthy();
+    expect(screen.getByText(/deleted for good 30 days after it was removed/)).toBeTruthy();
+  });
+
+  test('put back it stands in its finding again, beside the others, and leaves the list', async () => {
+    const server = settingsWith([{ ...removed, daysLeft: 3 }]);
+    const button = await backButton();
+    await waitFor(() =>
+      expect(button.hasAttribute('disabled') || button.getAttribute('aria-disabled') === 'true').toBe(false),
+    );
+    press(`Put back the photo of ${known.tree.code}`);
+    await waitFor(() =>
+      expect(server.details.get(known.tree.id)?.findings).toMatchObject([
+        {
+          ...known.findings[0],
+          photoIds: [...(known.findings[0]?.photoIds ?? []), photoId],
+          revision: 2,
+          receivedAt: expect.any(String),
+        },
+      ]),
+    );
+    await waitFor(() => expect(screen.queryByText('Removed photos')).toBeNull());
+  });
+
+  test('none: nothing is said of it', async () => {
+    const server = settingsWith([]);
+    await waitFor(() => expect(server.asked.map(({ name }) => name)).toContain('getRemovedPhotos'));
+    expect(screen.queryByText('Removed photos')).toBeNull();
+  });
+
+  test.each([
+    [7, false],
+    [8, true],
+  ])('a finding with %d photos is full: %s', async (count, isFull) => {
+    const full = {
+      ...known,
+      findings: known.findings.map((item) => ({
+        ...item,
+        photoIds: Array.from({ length: count }, (_, i) => `01990000-0000-7000-8000-0000000000c${i}`),
+      })),
+    };
+    settingsWith([{ ...removed, daysLeft: 3 }], full);
+    if (isFull) await screen.findByText('Its finding has 8 photos, no more fit.');
+    else await waitFor(async () => expect((await backButton()).hasAttribute('disabled')).toBe(false));
+    expect(screen.queryByText(/no more fit/) !== null).toBe(isFull);
+  });
 });

@@ -1,6 +1,6 @@
 // A mis-tap is undone: the record stays, another one takes it back, with the finding that was made along with it.
 
-import { FindingBody } from '@mortisect/core/records';
+import { findingBodyOf } from '@mortisect/core/records';
 import type { Run } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
 import { useTree } from '../../data/queries';
@@ -26,11 +26,10 @@ function Undo({ last, run }: { last: NonNullable<Run['last']>; run: Run }) {
   const undo = () => {
     recording.record({ kind: 'undone', at: clock(), actionId: last.id });
     if (!finding) return;
-    const { id, revision, state: _state, by: _by, receivedAt: _receivedAt, ...body } = finding;
     saving.mutate({
-      id,
-      baseRevision: revision,
-      finding: FindingBody.parse({ ...body, withdrawn: true }),
+      id: finding.id,
+      baseRevision: finding.revision,
+      finding: { ...findingBodyOf(finding), withdrawn: true },
     });
   };
   return (
