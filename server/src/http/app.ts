@@ -260,9 +260,10 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
     getKeptPlans: ({ query }) => getKeptPlans(db, query.since),
     getPlan: ({ params }) => planJson(db, pool, params.treeId, now()),
     getPlanCsv: ({ params }) => planCsv(db, pool, params.treeId, now()),
-    getCutSheet: ({ params, query }) => cutSheet(db, pool, { treeId: params.treeId, now: now(), ...query }),
-    getPlotCutSheet: ({ params, query }) =>
-      plotCutSheet(db, pool, { plotId: params.plotId, now: now(), ...query }),
+    getCutSheet: ({ params, query, request }) =>
+      cutSheet(db, pool, { treeId: params.treeId, now: now(), signal: whileWaited(request), ...query }),
+    getPlotCutSheet: ({ params, query, request }) =>
+      plotCutSheet(db, pool, { plotId: params.plotId, now: now(), signal: whileWaited(request), ...query }),
     computeTriage: ({ body }) => triage(body),
     computeStarterMap: ({ body }) => ({ limbs: starterMap(body) }),
   };

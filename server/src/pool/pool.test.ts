@@ -54,6 +54,7 @@ export const readCopy = ({ file }) => file;
 export function readWeatherFile() { for (;;); }
 export const treePlan = readWeatherFile;
 export const readTreeFile = readWeatherFile;
+export const cutSheet = readWeatherFile;
 `;
 
 describe('a pool', () => {
@@ -145,7 +146,7 @@ describe('a pool', () => {
     await expect(ask({})).resolves.toBeInstanceOf(JsonText);
   }, 30_000);
 
-  test.each(['readWeatherFile', 'readTreeFile'] as const)(
+  test.each(['readWeatherFile', 'readTreeFile', 'cutSheet'] as const)(
     '%s ends with the one who waited for it, and the next is answered',
     async (read) => {
       const gone = new AbortController();
@@ -155,6 +156,18 @@ describe('a pool', () => {
       await expect(ask({}, { isLarge: true })).resolves.toBeInstanceOf(JsonText);
     },
   );
+
+  test('sheets have thirty seconds', async () => {
+    const soon = AbortSignal.timeout(100);
+    const timeout = jest.spyOn(AbortSignal, 'timeout').mockReturnValue(soon);
+    await expect(pool.cutSheet({} as never)).rejects.toMatchObject({
+      status: 503,
+      type: 'took-too-long',
+      message: expect.stringContaining('30 seconds'),
+    });
+    expect(timeout.mock.calls).toEqual([[30_000]]);
+    timeout.mockRestore();
+  });
 
   test('a path that is read by itself comes to the worker as it is', async () => {
     expect(await pool.readCopy('/somewhere')).toBe('/somewhere');

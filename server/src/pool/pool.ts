@@ -52,7 +52,11 @@ export interface Pool {
   compute<K extends ComputeName>(task: ComputeTask<K>, asking: Asking): Promise<JsonText>;
   planToKeep: Off<typeof planOf.planToKeep>;
   treePlan: Off<typeof planOf.treePlan>;
-  cutSheet(sheets: TreeSheet[], paper: SheetPaper): Promise<Uint8Array<ArrayBuffer>>;
+  /** @throws {HttpProblem} 503 where too much waits already or it took too long */
+  cutSheet(
+    task: { sheets: TreeSheet[]; paper: SheetPaper },
+    signal?: AbortSignal,
+  ): Promise<Uint8Array<ArrayBuffer>>;
   readWeatherFile(file: WeatherFile, signal?: AbortSignal): Promise<WeatherFileRead>;
   simulated: Off<typeof simulated>;
   timing: Off<typeof when.timing>;
@@ -73,6 +77,8 @@ export class JsonText {
 const IDLE_MS = 30_000;
 /** From the question to the answer. */
 export const BUDGET_MS = 9000;
+/** Sheets are drawn for a whole plot: some seconds for twenty trees. */
+export const SHEETS_BUDGET_MS = 30_000;
 /** Waiting and at work, of one who asks. */
 export const MOST_OF_ONE = 16;
 /** Waiting in one row of turns altogether. */
@@ -141,7 +147,7 @@ export function makePool(worker = new URL('./tasks.worker.mjs', import.meta.url)
     timing: off(quick, 'timing'),
     treeTiming: inTime(off(quick, 'treeTiming')),
     treeSeason: inTime(off(quick, 'treeSeason')),
-    cutSheet: (sheets, paper) => off<object, Uint8Array<ArrayBuffer>>(slow, 'cutSheet')({ sheets, paper }),
+    cutSheet: inTime(off(slow, 'cutSheet'), SHEETS_BUDGET_MS),
     waiting: () => [
       { lane: 'quick', waiting: quick.queueSize },
       { lane: 'slow', waiting: slow.queueSize },
@@ -154,13 +160,16 @@ export function makePool(worker = new URL('./tasks.worker.mjs', import.meta.url)
 }
 
 /** What is asked by an address has the same time as what is asked by a body. */
-function inTime<T extends object, R>(work: (task: T, signal?: AbortSignal) => Promise<R>) {
+function inTime<T extends object, R>(
+  work: (task: T, signal?: AbortSignal) => Promise<R>,
+  budgetMs = BUDGET_MS,
+) {
   return async (task: T, signal?: AbortSignal): Promise<R> => {
-    const late = AbortSignal.timeout(BUDGET_MS);
+    const late = AbortSignal.timeout(budgetMs);
     try {
       return await work(task, signal ? AbortSignal.any([signal, late]) : late);
     } catch (error) {
-      throw asPoolProblem(error, late.aborted);
+      throw asPoolProblem(error, late.aborted, budgetMs);
     }
   };
 }
@@ -195,14 +204,14 @@ const BUSY = [
   'So much waits to be computed that this was not taken. Try again in a moment.',
 ] as const;
 
-function asPoolProblem(error: unknown, isLate: boolean): unknown {
+function asPoolProblem(error: unknown, isLate: boolean, budgetMs = BUDGET_MS): unknown {
   const { code, message = '' } = error as { code?: unknown; message?: string };
   if (isLate || code === 'ERR_WORKER_OUT_OF_MEMORY')
     return new HttpProblem(
       503,
       'took-too-long',
       'It takes too long',
-      `This could not be computed within ${BUDGET_MS / 1000} seconds and was given up. Ask for less at once: fewer limbs, findings or hours.`,
+      `This could not be computed within ${budgetMs / 1000} seconds and was given up. Ask for less at once: fewer trees, limbs, findings or hours.`,
     );
   return /queue is at limit/i.test(message) ? new HttpProblem(...BUSY) : error;
 }

@@ -81,6 +81,8 @@ interface Printed {
   paper: SheetPaper;
   units?: Units | undefined;
   now: string;
+  /** Aborted when nobody waits for it any more. */
+  signal?: AbortSignal;
 }
 
 export async function cutSheet(
@@ -89,7 +91,7 @@ export async function cutSheet(
   { treeId, ...printed }: Printed & { treeId: string },
 ): Promise<RawFile> {
   const detail = await getTree(db, treeId);
-  const content = await pool.cutSheet(await sheets(db, [detail], printed), printed.paper);
+  const content = await drawn(db, pool, [detail], printed);
   return { fileName: `${fileWord(detail.tree.code)}-cut-sheet.pdf`, content };
 }
 
@@ -104,8 +106,13 @@ export async function plotCutSheet(
     ({ findings, actions }) =>
       findings.some((finding) => finding.state === 'open') || pinsOf(actions).length > 0,
   );
-  const content = await pool.cutSheet(await sheets(db, open, printed), printed.paper);
+  const content = await drawn(db, pool, open, printed);
   return { fileName: `${fileWord(plotId)}-cut-sheet.pdf`, content };
+}
+
+async function drawn(db: Db, pool: Pool, details: TreeDetail[], printed: Printed) {
+  const { paper, signal } = printed;
+  return pool.cutSheet({ sheets: await sheets(db, details, printed), paper }, signal);
 }
 
 async function sheets(db: Db, details: TreeDetail[], { units, now }: Printed): Promise<TreeSheet[]> {
