@@ -54,11 +54,35 @@ atBothSizes((name, _viewport, journey) => {
       await page.getByRole('button', { name: 'Save, then its limbs' }).click();
       await page.getByRole('button', { name: 'Draw it' }).waitFor();
       const { trees } = await (await page.request.get(`${orchard.url}/api/trees`)).json();
-      expect(trees.find((tree: { code: string }) => tree.code === 'Slip side 12')).toMatchObject({
-        spreadCm: 350,
-      });
+      const added = trees.find((tree: { code: string }) => tree.code === 'Slip side 12');
+      expect(added).toMatchObject({ spreadCm: 350 });
+
+      // Deleted it is in no list; the register and its own address take it back
+      const codes = async (): Promise<string[]> =>
+        (await (await page.request.get(`${orchard.url}/api/trees`)).json()).trees.map(
+          (tree: { code: string }) => tree.code,
+        );
+      const remove = async () => {
+        await page.goto(`${orchard.url}/round/${added.id}/edit`);
+        await page.getByRole('button', { name: 'Delete this tree' }).click();
+        await page.getByRole('button', { name: 'Delete the tree' }).click();
+        await expect(page.getByRole('heading', { name: 'Deleted trees' })).toBeVisible();
+        expect(await codes()).not.toContain('Slip side 12');
+      };
+      await remove();
+      await page.getByRole('button', { name: 'Take back Slip side 12' }).click();
+      await expect(page.getByRole('heading', { name: 'Deleted trees' })).toHaveCount(0);
+      expect(await codes()).toContain('Slip side 12');
+      await remove();
+      await page.goBack();
+      await page.goto(`${orchard.url}/round/${added.id}`);
+      await expect(page.getByText('It is in no list and goes for good in 30 days.')).toBeVisible();
+      await page.getByRole('button', { name: 'Take it back' }).click();
+      await expect(page.getByText('This tree is deleted')).toHaveCount(0);
+      expect(await codes()).toContain('Slip side 12');
 
       // The same by the limb map, and this time it is meant
+      await page.goto(`${orchard.url}/round/${added.id}/map`);
       await page.getByRole('button', { name: 'Draw it' }).click();
       await goTo(page, 'Today');
       await question.getByRole('button', { name: 'Leave, lose the changes' }).click();

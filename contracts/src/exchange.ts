@@ -86,8 +86,10 @@ export const ArchiveReport = z
   .meta({ id: 'ArchiveReport' });
 export type ArchiveReport = z.infer<typeof ArchiveReport>;
 
+const { deleted: _mark, ...treeFields } = TreeBody.shape;
 /** Columns of a tree file, in order: the names of the fields of a tree. */
-export const treeColumns = Object.keys(TreeBody.shape) as (keyof TreeBody)[];
+export const treeColumns = Object.keys(treeFields) as TreeColumn[];
+export type TreeColumn = Exclude<keyof TreeBody, 'deleted'>;
 
 /** Units a column of weather can be in, the first being the core’s own. */
 export const weatherUnits: Record<Column, readonly [own: string, ...others: string[]]> = {
@@ -104,6 +106,25 @@ export const FirstSync = z.object({
   orchardBytes: z.number().min(0).describe('of the orchard: the register, and the trees with something open'),
 });
 export type FirstSync = z.infer<typeof FirstSync>;
+
+/** Trees that were deleted and can be taken back. */
+export const DeletedTrees = z
+  .object({
+    trees: z
+      .array(
+        z.object({
+          treeId: TreeId,
+          code: z.string(),
+          plot: z.string(),
+          row: z.string(),
+          daysLeft: z.number().int().describe('until it is deleted for good'),
+        }),
+      )
+      .describe('by their codes'),
+    keptDays: z.number().int().describe('as long as a deleted tree can be taken back'),
+  })
+  .meta({ id: 'DeletedTrees' });
+export type DeletedTrees = z.infer<typeof DeletedTrees>;
 
 /** Photos that were removed from their finding and can be put back. */
 export const RemovedPhotos = z

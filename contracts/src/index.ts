@@ -3,6 +3,7 @@ export {
   ArchiveReport,
   ColumnMapping,
   Copies,
+  DeletedTrees,
   FirstSync,
   ImportChoices,
   ImportReport,
@@ -10,6 +11,7 @@ export {
   RemovedPhotos,
   type StartingField,
   startingFields,
+  type TreeColumn,
   treeColumns,
   weatherUnits,
 } from './exchange';

@@ -24,7 +24,15 @@ import { LimbMap } from '@mortisect/core/tree';
 import { repairs } from '@mortisect/core/weather';
 import { z } from 'zod';
 import { computeRoutes } from './computeRoutes';
-import { ArchiveReport, Copies, FirstSync, ImportReport, importFormats, RemovedPhotos } from './exchange';
+import {
+  ArchiveReport,
+  Copies,
+  DeletedTrees,
+  FirstSync,
+  ImportReport,
+  importFormats,
+  RemovedPhotos,
+} from './exchange';
 import { type Route, route } from './route';
 import * as when from './when';
 
@@ -210,6 +218,13 @@ export const routes = {
     summary: 'All trees of a plot with limb maps and findings, for a round without signal',
     params: z.object({ plotId: z.string().min(1).max(64) }),
     response: z.object({ trees: z.array(TreeDetail) }),
+  }),
+  getDeletedTrees: route({
+    method: 'get',
+    path: '/api/deleted-trees',
+    tag: 'Orchard',
+    summary: 'Trees that were deleted and do not go for good yet',
+    response: DeletedTrees,
   }),
   putTree: route({
     method: 'put',

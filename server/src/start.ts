@@ -16,9 +16,11 @@ import { completeHistory } from './services/beginnings';
 import { makeChanges } from './services/changes';
 import { makeCondition } from './services/condition';
 import { makeCopyKeeper } from './services/copies';
+import { deleteTree, markDeletedTrees } from './services/deletedTrees';
+import { KEPT_MS } from './services/keptDays';
 import { makePlanKeeper } from './services/keptPlans';
 import { listenToOthers } from './services/listening';
-import { deletePhoto, KEPT_MS, markUnshown } from './services/removedPhotos';
+import { deletePhoto, markUnshown } from './services/removedPhotos';
 import { runTasks, tasksWaiting } from './services/tasks';
 import { getTiming } from './services/timing';
 import { answerSample } from './standIns/clinicAnswers';
@@ -115,6 +117,10 @@ export async function start(config: Config, log: Logger): Promise<Running> {
               afterMs: KEPT_MS,
               work: (tx, { subject }) => deletePhoto(tx, config.photoFolder, subject),
             },
+            tree: {
+              afterMs: KEPT_MS,
+              work: (tx, { subject }) => deleteTree(tx, config.photoFolder, subject),
+            },
           },
           log,
           onDone: () => changes.announce(null),
@@ -143,8 +149,8 @@ export async function start(config: Config, log: Logger): Promise<Running> {
       await getTiming(store.db, pool, now()).catch(() => undefined);
       isAhead = true;
       plans.wake();
-      await markUnshown(store.db, config.photoFolder).catch((error) =>
-        log.error({ err: error }, 'photos that nothing shows were not marked'),
+      await Promise.all([markUnshown(store.db, config.photoFolder), markDeletedTrees(store.db)]).catch(
+        (error) => log.error({ err: error }, 'what was deleted was not looked through'),
       );
       await condition
         .readThrough()

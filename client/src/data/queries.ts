@@ -302,10 +302,11 @@ const COPIES_FRESH_MS = 5 * 60_000;
 export const COPIES = ['copies'];
 export const useCopies = () =>
   useQuery({ queryKey: COPIES, queryFn: () => ask('getCopies', {}), staleTime: COPIES_FRESH_MS });
-export const REMOVED_PHOTOS = ['removed-photos'];
+export const useDeletedTrees = () =>
+  useQuery({ queryKey: ['deleted-trees'], queryFn: () => ask('getDeletedTrees', {}) });
 /** Photos that no finding shows any more, without those that one shows that waits here. */
 export function useRemovedPhotos() {
-  const query = useQuery({ queryKey: REMOVED_PHOTOS, queryFn: () => ask('getRemovedPhotos', {}) });
+  const query = useQuery({ queryKey: ['removed-photos'], queryFn: () => ask('getRemovedPhotos', {}) });
   const waiting = useWaiting();
   const data = useMemo(() => {
     const shown = new Set(

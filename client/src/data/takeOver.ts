@@ -19,6 +19,7 @@ const ORCHARD = [
   ['jobs'],
   ['timing'],
   ['removed-photos'],
+  ['deleted-trees'],
 ];
 
 /** Brings what is shown in line with what the server took. */

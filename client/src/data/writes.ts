@@ -1,5 +1,13 @@
 // What is recorded: field records by way of the outbox, the rest straight to the server. All may be sent again without harm.
-import type { ActionBody, FindingBody, JobBody, Site, SiteRecord, TreeBody } from '@mortisect/core/records';
+import {
+  type ActionBody,
+  type FindingBody,
+  type JobBody,
+  type Site,
+  type SiteRecord,
+  type TreeBody,
+  treeBodyOf,
+} from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { clear } from 'idb-keyval';
@@ -56,6 +64,17 @@ export const useSaveTree = () =>
       baseRevision: number | null;
       tree: TreeBody;
     }) => ask('putTree', { params: { treeId }, body: { baseRevision, tree } }),
+    onSuccess: refreshOrchard,
+  });
+
+/** A deleted tree stands in every list again, as it was. */
+export const useTakeTreeBack = () =>
+  useMutation({
+    mutationFn: async (treeId: string) => {
+      const { tree } = await ask('getTree', { params: { treeId } });
+      const { deleted: _deleted, ...body } = treeBodyOf(tree);
+      return ask('putTree', { params: { treeId }, body: { baseRevision: tree.revision, tree: body } });
+    },
     onSuccess: refreshOrchard,
   });
 

@@ -85,6 +85,12 @@ export class FakeServer {
     this.actions = [...actions];
   }
 
+  private deletedTrees(): Answered<'getDeletedTrees'>['trees'] {
+    return [...this.details.values()].flatMap(({ tree: { id: treeId, code, plot, row, deleted } }) =>
+      deleted ? [{ treeId, code, plot, row, daysLeft: 30 }] : [],
+    );
+  }
+
   private stillRemoved(): Answered<'getRemovedPhotos'> {
     const shown = [...this.details.values()].flatMap(({ findings }) =>
       findings.flatMap(({ photoIds }) => photoIds),
@@ -130,7 +136,7 @@ export class FakeServer {
   }
 
   private get trees() {
-    return [...this.details.values()].map((detail) => detail.tree);
+    return [...this.details.values()].map((detail) => detail.tree).filter((tree) => !tree.deleted);
   }
 
   private answer({ name, params, query, body }: Asked): unknown {
@@ -148,6 +154,8 @@ export class FakeServer {
         return { sessions: this.sessions };
       case 'getFirstSync':
         return { appBytes: 4_404_019, orchardBytes: 51_200 };
+      case 'getDeletedTrees':
+        return { trees: this.deletedTrees(), keptDays: 30 };
       case 'getRemovedPhotos':
         return this.stillRemoved();
       case 'getCopies':

@@ -54,6 +54,10 @@ export const TreeBody = z
     drainage: z.enum(drainages).default('unknown'),
     frostPocket: z.boolean().default(false),
     status: z.enum(statuses).default('keep'),
+    deleted: z
+      .literal(true)
+      .optional()
+      .describe('marked: it is in no list, and goes for good thirty days later unless it is taken back'),
     note: text(1000).default(''),
     latitude: z.number().min(-90).max(90).nullable().default(null),
     longitude: z.number().min(-180).max(180).nullable().default(null),

@@ -26,6 +26,7 @@ import { calendarPath, endCalendar, makeCalendar, siteCalendar, treeCalendar } f
 import type { Changes } from '../services/changes';
 import type { Condition } from '../services/condition';
 import type { CopyKeeper } from '../services/copies';
+import { getDeletedTrees } from '../services/deletedTrees';
 import { findDevice, getPeople, putDevice } from '../services/devices';
 import { exportCsv, exportGeojson, fromQuery, importTrees } from '../services/exchange';
 import { putFinding } from '../services/findings';
@@ -181,6 +182,7 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
     putSite: ({ body, device }) => putSite(db, body.site, body.baseRevision, device, now()),
     getTrees: () => getTrees(db),
     getTree: ({ params }) => getTree(db, params.treeId),
+    getDeletedTrees: () => getDeletedTrees(db),
     getPlotTrees: ({ params }) => getPlotTrees(db, params.plotId),
     putTree: ({ params, body, device }) => putTree(db, { id: params.treeId, ...body, device, now: now() }),
     putLimbs: ({ params, body, device }) =>

@@ -28,6 +28,7 @@ import {
 } from '../store/schema';
 import { historyIsComplete } from './beginnings';
 import { revisionOf } from './changes';
+import { markDeletedTrees } from './deletedTrees';
 import { readHistory } from './history';
 import { moment } from './moment';
 import { dropFile, fileOf, keepAsFile, photosIn } from './photos';
@@ -195,7 +196,7 @@ export async function importArchive({ db, pool, photoFolder, body }: ArchiveImpo
         throw error;
       });
     // From here on the orchard stands: nothing of it is taken back
-    await markUnshown(db, photoFolder);
+    await Promise.all([markUnshown(db, photoFolder), markDeletedTrees(db)]);
     await measureTables(db);
     return report;
   } catch (error) {

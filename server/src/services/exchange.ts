@@ -2,13 +2,13 @@
 
 import type { ImportReport } from '@mortisect/contracts';
 import { treeBodyOf } from '@mortisect/core/records';
-import { inArray, sql } from 'drizzle-orm';
+import { and, inArray, sql } from 'drizzle-orm';
 import type { ReadRow, TreeFile } from '../files/readTrees';
 import { csvOf, treesAsCsv, treesAsGeojson } from '../files/writeTrees';
 import type { Pool } from '../pool/pool';
 import { HttpProblem } from '../refusal';
 import { type Db, giveWay, measureTables, type Store, writing } from '../store/openDb';
-import { trees } from '../store/schema';
+import { isKept, trees } from '../store/schema';
 import type { Device } from './devices';
 import { getTrees } from './orchard';
 import { writeNewTrees } from './trees';
@@ -85,7 +85,7 @@ async function withoutKnown(tx: Store, rows: ReadRow[]): Promise<ReadRow[]> {
     const found = await tx
       .select({ code: trees.code })
       .from(trees)
-      .where(inArray(sql`lower(${trees.code})`, part));
+      .where(and(inArray(sql`lower(${trees.code})`, part), isKept(trees)));
     for (const { code } of found) known.add(code.toLowerCase());
     await giveWay();
   }

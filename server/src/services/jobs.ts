@@ -1,19 +1,22 @@
 // Jobs without a saw.
 import { isDeepStrictEqual } from 'node:util';
 import type { Job, JobBody } from '@mortisect/core/records';
-import { eq, sql } from 'drizzle-orm';
+import { and, eq, getTableColumns, sql } from 'drizzle-orm';
 import { doesNotFit, moved, notThere } from '../refusal';
 import { type Db, type Store, writing } from '../store/openDb';
-import { jobs, trees } from '../store/schema';
+import { isKept, jobs, trees } from '../store/schema';
 import type { Device } from './devices';
 import { append } from './history';
 import { asJob } from './orchard';
 
 export async function getJobs(db: Store): Promise<{ jobs: Job[] }> {
   const open = await db
-    .select()
+    .select(getTableColumns(jobs))
     .from(jobs)
-    .where(sql`${jobs.value}->>'doneAt' is null and ${jobs.value}->>'withdrawn' = 'false'`)
+    .innerJoin(trees, eq(trees.id, jobs.treeId))
+    .where(
+      and(sql`${jobs.value}->>'doneAt' is null and ${jobs.value}->>'withdrawn' = 'false'`, isKept(trees)),
+    )
     .orderBy(sql`${jobs.value}->>'dueOn'`, jobs.id);
   return { jobs: open.map(asJob) };
 }

@@ -15,7 +15,7 @@ import { serpentine } from '@mortisect/core/register';
 import { and, asc, count, desc, eq, gt, inArray, isNotNull, max, notInArray } from 'drizzle-orm';
 import { notThere } from '../refusal';
 import type { Store } from '../store/openDb';
-import { actions, findings, history, jobs, plots, rows, trees } from '../store/schema';
+import { actions, findings, history, isKept, jobs, plots, rows, trees } from '../store/schema';
 import { revisionOf, sinceOf } from './changes';
 import { moment, readable } from './moment';
 
@@ -28,7 +28,7 @@ interface Orchard {
 export async function getTrees(db: Store): Promise<Orchard> {
   const [places, treeRows, open, seen] = await Promise.all([
     placesOf(db),
-    db.select(TREE_COLUMNS).from(trees),
+    db.select(TREE_COLUMNS).from(trees).where(isKept(trees)),
     db
       .select({ treeId: findings.treeId, open: count() })
       .from(findings)
@@ -121,7 +121,7 @@ export async function getPlotTrees(db: Store, plotId: string): Promise<{ trees: 
     .select({ id: trees.id })
     .from(trees)
     .innerJoin(rows, eq(rows.id, trees.rowId))
-    .where(eq(rows.plotId, plotId));
+    .where(and(eq(rows.plotId, plotId), isKept(trees)));
   return {
     trees: await details(
       db,
@@ -167,7 +167,8 @@ export async function treesWithOpenFindings(db: Store, among?: string[]): Promis
   const open = await db
     .selectDistinct({ treeId: findings.treeId })
     .from(findings)
-    .where(and(eq(findings.state, 'open'), among && inArray(findings.treeId, among)));
+    .innerJoin(trees, eq(trees.id, findings.treeId))
+    .where(and(eq(findings.state, 'open'), isKept(trees), among && inArray(findings.treeId, among)));
   return open.map(({ treeId }) => treeId);
 }
 

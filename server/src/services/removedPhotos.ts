@@ -2,18 +2,13 @@
 
 import { existsSync } from 'node:fs';
 import type { RemovedPhotos } from '@mortisect/contracts';
-import { and, eq, inArray, sql } from 'drizzle-orm';
+import { and, eq, inArray, type SQL, sql } from 'drizzle-orm';
 import type { Db, Store } from '../store/openDb';
 import { actions, findings, history, tasks, trees } from '../store/schema';
 import { holdHistory } from './history';
-import { moment } from './moment';
+import { daysLeft, KEPT_DAYS } from './keptDays';
 import { dropFile, fileOf, photosIn } from './photos';
 import { later } from './tasks';
-
-/** As long as a mistake may take to be seen. */
-export const KEPT_DAYS = 30;
-const DAY_MS = 24 * 3600_000;
-export const KEPT_MS = KEPT_DAYS * DAY_MS;
 
 /** Which of these photos something on record shows, by the ids as they are written there. */
 async function shownAmong(db: Store, ids: readonly string[]): Promise<Set<string>> {
@@ -40,6 +35,20 @@ export async function deletePhoto(tx: Store, folder: string, id: string): Promis
   if (!(await shownAmong(tx, [id])).has(id)) await dropFile(fileOf(folder, id));
 }
 
+const PHOTO_ID = sql<string>`photo.id`;
+
+/** Photos that a finding has ever shown, with the finding, by its lines in the history. */
+export function everShown(db: Store, where: SQL | undefined): Promise<{ id: string; findingId: string }[]> {
+  return db
+    .selectDistinct({ id: PHOTO_ID, findingId: history.recordId })
+    .from(history)
+    .innerJoin(
+      sql`lateral jsonb_array_elements_text(${history.value} -> 'finding' -> 'photoIds') as photo(id)`,
+      sql`true`,
+    )
+    .where(and(sql`${history.value} ->> 'kind' = 'finding'`, where));
+}
+
 /** Marks photos of the folder that nothing shows and that are not marked yet: they came with an archive, or their finding never came. */
 export async function markUnshown(db: Db, folder: string): Promise<void> {
   const kept = photosIn(folder);
@@ -49,15 +58,7 @@ export async function markUnshown(db: Db, folder: string): Promise<void> {
   const shown = await shownAmong(db, unmarked);
   const unshown = unmarked.filter((id) => !shown.has(id));
   if (unshown.length === 0) return;
-  const photo = sql<string>`photo.id`;
-  const before = await db
-    .select({ id: photo, findingId: history.recordId })
-    .from(history)
-    .innerJoin(
-      sql`lateral jsonb_array_elements_text(${history.value}->'finding'->'photoIds') as photo(id)`,
-      sql`true`,
-    )
-    .where(and(sql`${history.value}->>'kind' = 'finding'`, inArray(photo, unshown)));
+  const before = await everShown(db, inArray(PHOTO_ID, unshown));
   const findingOf = new Map(before.map(({ id, findingId }) => [id, findingId]));
   await db.transaction(async (tx) => {
     for (const id of unshown) {
@@ -88,9 +89,6 @@ export async function getRemovedPhotos(db: Db, folder: string): Promise<RemovedP
   );
   const photos = rows
     .filter(({ photoId }) => !shown.has(photoId) && existsSync(fileOf(folder, photoId)))
-    .map(({ askedAt, ...photo }) => ({
-      ...photo,
-      daysLeft: Math.max(0, Math.ceil((Date.parse(moment(askedAt)) + KEPT_MS - Date.now()) / DAY_MS)),
-    }));
+    .map(({ askedAt, ...photo }) => ({ ...photo, daysLeft: daysLeft(askedAt) }));
   return { photos, keptDays: KEPT_DAYS };
 }

@@ -3,9 +3,9 @@
 import { DAY_MS } from '@mortisect/core/measure';
 import { kitKinds, runKinds } from '@mortisect/core/present';
 import type { Action } from '@mortisect/core/records';
-import { and, asc, desc, eq, gt, gte, inArray } from 'drizzle-orm';
+import { and, asc, desc, eq, getTableColumns, gt, gte, inArray } from 'drizzle-orm';
 import type { Store } from '../store/openDb';
-import { actions, findings } from '../store/schema';
+import { actions, findings, isKept, trees } from '../store/schema';
 import { asAction } from './orchard';
 
 /** Blades count from this long before now at least: a local day at the other end of the world is in it. */
@@ -66,13 +66,15 @@ export async function getAftercare(
 ): Promise<{ actions: Action[]; disorders: Record<string, string> }> {
   const since = new Date(Date.parse(now) - AFTERCARE_MS).toISOString();
   const rows = await db
-    .select()
+    .select(getTableColumns(actions))
     .from(actions)
+    .innerJoin(trees, eq(trees.id, actions.treeId))
     .where(
       and(
         inArray(actions.kind, ['cutMade', 'recheckDone', 'woodRead', 'scionTaken']),
         eq(actions.undone, false),
         gte(actions.at, since),
+        isKept(trees),
       ),
     )
     .orderBy(desc(actions.at))

@@ -7,8 +7,9 @@ import { pino } from 'pino';
 import sharp from 'sharp';
 import { tasks } from '../store/schema';
 import { deadOn, deviceId, NOW, newId, type Orchard, openOrchard, requestsTo } from '../testing/orchard';
+import { KEPT_MS } from './keptDays';
 import { putPhoto } from './photos';
-import { deletePhoto, KEPT_MS, markUnshown } from './removedPhotos';
+import { deletePhoto, markUnshown } from './removedPhotos';
 import { later, notLater, type Task, type TaskWork, waitMs, workThrough } from './tasks';
 
 const log = pino({ level: 'silent' });

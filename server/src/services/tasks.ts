@@ -5,7 +5,7 @@ import type { Logger } from 'pino';
 import type { Db, Store } from '../store/openDb';
 import { tasks } from '../store/schema';
 
-export type TaskKind = 'sample' | 'photo';
+export type TaskKind = 'sample' | 'photo' | 'tree';
 export type Task = typeof tasks.$inferSelect;
 
 /** How one kind of work is done. */

@@ -15,7 +15,7 @@ import type { TimingTask } from '../pool/when';
 import { HttpProblem, notThere } from '../refusal';
 import { whereItCan } from '../store/faults';
 import type { Db } from '../store/openDb';
-import { actions, findings, trees } from '../store/schema';
+import { actions, findings, isKept, trees } from '../store/schema';
 import { keep, kept } from './keepsakes';
 import { asAction } from './orchard';
 import { getSite } from './site';
@@ -69,7 +69,8 @@ async function factsOf(db: Db, now: string): Promise<Facts> {
       cultivar: sql<string | null>`${trees.value}->>'cultivar'`,
       status: sql<TreeOfGroup['status']>`${trees.value}->>'status'`,
     })
-    .from(trees);
+    .from(trees)
+    .where(isKept(trees));
   const open = await db
     .select({ treeId: findings.treeId, disorder: sql<string>`${findings.value}->>'disorder'` })
     .from(findings)

@@ -11,12 +11,13 @@ import {
 } from '@mortisect/core/records';
 import { treeAge } from '@mortisect/core/register';
 import { bareStem, type Limb } from '@mortisect/core/tree';
-import { and, eq, sql } from 'drizzle-orm';
+import { and, eq, ne, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { doesNotFit, moved, notThere } from '../refusal';
 import { insertMany } from '../store/insertMany';
 import { type Db, type Store, writing } from '../store/openDb';
-import { findings, plots, rows, type TreeValue, trees } from '../store/schema';
+import { findings, isKept, plots, rows, type TreeValue, trees } from '../store/schema';
+import { markDeleted } from './deletedTrees';
 import type { Device } from './devices';
 import { append, BEGINNING, type Written } from './history';
 import { details, getTree } from './orchard';
@@ -45,7 +46,7 @@ export async function writeTree(
     if (!before) throw notThere(`Tree ${id}`);
     throw moved(tree, { ...treeBodyOf(before), revision: before.revision, by: before.by });
   }
-  await checkCode(tx, id, tree.code);
+  if (!tree.deleted) await checkCode(tx, id, tree.code);
   const { plot, row: rowName, place, code, ...value } = tree;
   const rowId = await rowFor(tx, plot, rowName, { by: device.name, now });
   const written = {
@@ -76,6 +77,7 @@ export async function writeTree(
     by: device.name,
     value: { kind: 'tree', tree },
   });
+  await markDeleted(tx, id, before, tree);
   return summaryOf(tx, id);
 }
 
@@ -198,9 +200,8 @@ async function checkCode(tx: Store, id: string, code: string): Promise<void> {
   const [other] = await tx
     .select({ id: trees.id })
     .from(trees)
-    .where(sql`lower(${trees.code}) = ${code.toLowerCase()}`);
-  if (other && other.id !== id)
-    throw doesNotFit('tree.code', `There is a tree with the code ${code} already.`);
+    .where(and(sql`lower(${trees.code}) = ${code.toLowerCase()}`, ne(trees.id, id), isKept(trees)));
+  if (other) throw doesNotFit('tree.code', `There is a tree with the code ${code} already.`);
 }
 
 const SPACING_CM = 400;

@@ -100,6 +100,8 @@ test('before a kept database is brought to another schema a copy of it is laid b
       sql`drop index plots_name`,
       sql`drop index rows_name`,
       sql`drop table tasks`,
+      sql`drop index trees_code`,
+      sql`create unique index trees_code on trees (orchard_id, lower(code))`,
       sql`alter table samples add column taken_at timestamptz, add column answered boolean`,
       sql`delete from drizzle.__drizzle_migrations where created_at in (select created_at from drizzle.__drizzle_migrations order by created_at desc limit 2)`,
     ])

@@ -5,6 +5,7 @@ import type { ActionBody, FindingBody, HistoryValue, JobBody, Site, TreeBody } f
 import type { Limb } from '@mortisect/core/tree';
 import { sql } from 'drizzle-orm';
 import {
+  type AnyPgColumn,
   bigserial,
   boolean,
   doublePrecision,
@@ -24,6 +25,9 @@ const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'st
 
 /** What a tree is, without where it stands: plot, row and place are columns of their own. */
 export type TreeValue = Omit<TreeBody, 'plot' | 'row' | 'place' | 'code'>;
+
+/** Of a tree that nobody has deleted: the others stand in no list. */
+export const isKept = (table: { value: AnyPgColumn }) => sql`${table.value} -> 'deleted' is null`;
 
 /** The orchards kept here: one, for now. Every record names its own, so that others can stand beside it later. */
 export const orchards = pgTable('orchards', {
@@ -90,7 +94,8 @@ export const trees = pgTable(
     surveyedAt: moment('surveyed_at').notNull(),
   },
   (table) => [
-    uniqueIndex('trees_code').on(table.orchardId, sql`lower(${table.code})`),
+    // The code of a deleted tree is free
+    uniqueIndex('trees_code').on(table.orchardId, sql`lower(${table.code})`).where(isKept(table)),
     index('trees_row').on(table.rowId),
   ],
 );
@@ -164,7 +169,7 @@ export const tasks = pgTable(
   {
     kind: text('kind').notNull(),
     /** Id of the record that it is about. */
-    subject: uuid('subject').notNull(),
+    subject: text('subject').notNull(),
     /** When somebody caused it, by the server's own clock: an orchard may be set to another day. */
     askedAt: moment('asked_at').notNull(),
     /** What whoever waits for it is told of it. */

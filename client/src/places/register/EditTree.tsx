@@ -20,6 +20,7 @@ import { useBack } from '../../ui/useBack';
 import { useBase } from '../../ui/useBase';
 import { Waiting } from '../../ui/Waiting';
 import { Conflict, movedProblem } from '../Conflict';
+import { DeleteTree } from './DeletedTrees';
 import { fieldWords } from './fieldWords';
 import { TreeFields } from './TreeFields';
 import { doubtsOf, emptyForm, formOfTree, type SizeDoubt, type TreeForm, treeOfForm } from './treeForm';
@@ -111,6 +112,14 @@ function TreeEditor({ title, treeId, newest }: TreeEditorProps) {
       <div ref={page}>
         <TreeFields form={form} faults={faults} trees={trees} cultivars={cultivars} onChange={setForm} />
       </div>
+      {revision === null || before === null || before.deleted ? null : (
+        <DeleteTree
+          treeId={treeId}
+          revision={revision}
+          tree={before}
+          onDeleted={() => leaving.leave(() => router.replace('/round/register'))}
+        />
+      )}
       {leaving.question}
       <Sheet
         title="Is that right?"

@@ -13,6 +13,7 @@ import { useWide } from '../../ui/theme';
 import { Body, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { plural, speciesWords } from '../words';
+import { DeletedTrees } from './DeletedTrees';
 import { ExportLinks } from './ExportLinks';
 import { RegisterTable } from './RegisterTable';
 
@@ -70,6 +71,7 @@ export function Register() {
       ) : (
         <ByPlot trees={shown} />
       )}
+      <DeletedTrees />
       <ExportLinks />
     </Screen>
   );

@@ -1,7 +1,7 @@
 // The fields of a tree, called what a caretaker calls them; sizes without their unit.
-import type { TreeBody } from '@mortisect/core/records';
+import type { TreeColumn } from '@mortisect/contracts';
 
-export const fieldWords: Record<keyof TreeBody, string> = {
+export const fieldWords: Record<TreeColumn, string> = {
   code: 'Code on its tag',
   nickname: 'Nickname',
   plot: 'Plot',
@@ -36,4 +36,4 @@ export const fieldWords: Record<keyof TreeBody, string> = {
 };
 
 /** The word for a field by its name; a name that is not one of a tree’s stands as it is. */
-export const fieldWord = (field: string): string => fieldWords[field as keyof TreeBody] ?? field;
+export const fieldWord = (field: string): string => fieldWords[field as TreeColumn] ?? field;

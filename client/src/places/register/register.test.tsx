@@ -1,8 +1,10 @@
 // The register before a server: a file of trees asked about once, a new tree with sizes that nobody has, two versions of one tree.
+import { treeBodyOf } from '@mortisect/core/records';
 import { configure, fireEvent, screen, waitFor } from '@testing-library/react';
 import { FakeServer, refused } from '../../testing/fakeServer';
 import { at, buttons, field, findButton, press, show, went, write } from '../../testing/here';
 import { detail } from '../../testing/orchard';
+import { DeletedNotice } from './DeletedTrees';
 import { EditTree, NewTree } from './EditTree';
 import { ImportTrees } from './ImportTrees';
 import { Register } from './Register';
@@ -311,4 +313,76 @@ test('the register finds a tree by any word of it, and says when none is left', 
     write('Find', word);
     await waitFor(() => expect(screen.getByText(count, { selector: 'span' })).toBeTruthy());
   }
+});
+
+describe('a tree that should not be there', () => {
+  const [tree] = trees.map((given) => given.tree) as [(typeof trees)[0]['tree']];
+  const openEditor = async (server: FakeServer) => {
+    at.path = `/round/${tree.id}/edit`;
+    show(<EditTree treeId={tree.id} />, server);
+    await findButton('Delete this tree');
+  };
+
+  test('is deleted once somebody says so, as it stands and without what was typed; kept it stays', async () => {
+    const server = new FakeServer(trees);
+    await openEditor(server);
+    press('Delete this tree');
+    await screen.findByText(`Delete ${tree.code}?`);
+    press('Keep it');
+    expect(server.bodies('putTree')).toEqual([]);
+    press('Delete this tree');
+    press('Delete the tree');
+    await waitFor(() => expect(went).toContainEqual(['replace', '/round/register']));
+    expect(server.bodies('putTree')).toEqual([
+      { baseRevision: tree.revision, tree: { ...treeBodyOf(tree), deleted: true } },
+    ]);
+  });
+
+  test('refused, it says why and stays', async () => {
+    const server = new FakeServer(trees);
+    server.instead.set('putTree', () => {
+      throw refused(503, 'The disk takes nothing.');
+    });
+    await openEditor(server);
+    press('Delete this tree');
+    press('Delete the tree');
+    await screen.findByText('Not deleted');
+    expect(document.body.textContent).toContain('The disk takes nothing.');
+  });
+
+  test('stands in the register under deleted trees, and in its rows again once it is taken back', async () => {
+    const server = new FakeServer([
+      detail([], { nickname: 'Old Anna', deleted: true }),
+      trees[1] as (typeof trees)[0],
+    ]);
+    at.path = '/round/register';
+    show(<Register />, server);
+    await screen.findByText('Deleted trees');
+    expect(document.body.textContent).toContain('Plot · Row · goes for good in 30 days');
+    expect(document.body.textContent).not.toContain('Old Anna');
+    press(`Take back ${tree.code}`);
+    await waitFor(() => expect(screen.queryByText('Deleted trees')).toBeNull());
+    expect(document.body.textContent).toContain('Old Anna');
+    expect(server.bodies('putTree')).toMatchObject([{ baseRevision: 1, tree: { nickname: 'Old Anna' } }]);
+    expect(server.bodies<{ tree: object }>('putTree')[0]?.tree).not.toHaveProperty('deleted');
+  });
+
+  test('says on its own page that it is deleted; one that is not says nothing', async () => {
+    const [kept, gone] = trees.map((given, i) => ({
+      ...given.tree,
+      ...(i === 1 && { deleted: true as const }),
+    }));
+    const server = new FakeServer([detail([], { id: 'b', code: 'Tree B', deleted: true })]);
+    show(
+      <>
+        <DeletedNotice tree={kept as typeof tree} />
+        <DeletedNotice tree={gone as typeof tree} />
+      </>,
+      server,
+    );
+    await screen.findByText('It is in no list and goes for good in 30 days.');
+    expect(screen.getAllByText('This tree is deleted')).toHaveLength(1);
+    press('Take it back');
+    await waitFor(() => expect(server.bodies('putTree')).toMatchObject([{ tree: { code: 'Tree B' } }]));
+  });
 });

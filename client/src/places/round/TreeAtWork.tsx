@@ -12,6 +12,7 @@ import { Screen } from '../../ui/Screen';
 import { Tabs } from '../../ui/Tabs';
 import { useWide } from '../../ui/theme';
 import { Small } from '../../ui/type';
+import { DeletedNotice } from '../register/DeletedTrees';
 import { useKeys } from '../shell/Keys';
 import { switchUnits } from '../units';
 import { WhySheet } from '../WhySheet';
@@ -179,6 +180,7 @@ export function TreeAtWork({ detail, today, firstLimbId, fromRun, neighbours }: 
       }
     >
       <LastMarked />
+      <DeletedNotice tree={detail.tree} />
       {fromRun && !marking ? <BackToRun /> : null}
       {draft && aside ? (
         <Begun
