@@ -106,19 +106,21 @@ async function workOne(
   now: string,
   work: TaskWork['work'],
 ): Promise<'nothing due' | 'done' | { task: Task; error: unknown }> {
+  const isDue = and(
+    eq(tasks.kind, kind),
+    lte(tasks.askedAt, askedBy),
+    or(isNull(tasks.nextTryAt), lte(tasks.nextTryAt, now)),
+  );
+  // Mostly there is nothing, and a database that takes nothing just now can still say so
+  const [any] = await db.select({ kind: tasks.kind }).from(tasks).where(isDue).limit(1);
+  if (!any) return 'nothing due';
   let task: Task | undefined;
   try {
     return await db.transaction(async (tx) => {
       [task] = await tx
         .select()
         .from(tasks)
-        .where(
-          and(
-            eq(tasks.kind, kind),
-            lte(tasks.askedAt, askedBy),
-            or(isNull(tasks.nextTryAt), lte(tasks.nextTryAt, now)),
-          ),
-        )
+        .where(isDue)
         .orderBy(asc(tasks.askedAt), asc(tasks.subject))
         .limit(1)
         .for('update', { skipLocked: true });
