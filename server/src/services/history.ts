@@ -35,7 +35,7 @@ export async function append(tx: Store, ...written: Written[]): Promise<void> {
   await insertMany(tx, history, written);
 }
 
-const AT_ONCE = 500;
+const AT_ONCE = 150;
 
 /** Every line, oldest first, with times that can be read; others are answered in between. */
 export async function* readHistory(db: Store, upTo = Number.MAX_SAFE_INTEGER) {

@@ -14,6 +14,7 @@ import type { Pool } from '../pool/pool';
 import type { TimingTask } from '../pool/when';
 import { HttpProblem, notThere } from '../refusal';
 import { whereItCan } from '../store/faults';
+import { inPages } from '../store/inPages';
 import type { Db } from '../store/openDb';
 import { actions, findings, isKept, trees } from '../store/schema';
 import { keep, kept } from './keepsakes';
@@ -61,16 +62,6 @@ const SAID = ['stageSeen', 'groundSaid', 'protectantApplied'] as const;
 
 async function factsOf(db: Db, now: string): Promise<Facts> {
   const { site } = await getSite(db);
-  // Of thousands of trees only what tells their group
-  const treeRows = await db
-    .select({
-      id: trees.id,
-      species: sql<string>`${trees.value}->>'species'`,
-      cultivar: sql<string | null>`${trees.value}->>'cultivar'`,
-      status: sql<TreeOfGroup['status']>`${trees.value}->>'status'`,
-    })
-    .from(trees)
-    .where(isKept(trees));
   const open = await db
     .select({ treeId: findings.treeId, disorder: sql<string>`${findings.value}->>'disorder'` })
     .from(findings)
@@ -84,7 +75,7 @@ async function factsOf(db: Db, now: string): Promise<Facts> {
   const { groups, keyOf } = treeGroups(
     {
       site,
-      trees: treeRows,
+      trees: await treesToGroup(db),
       findings: open,
       seen: saidActions.map(({ action }) => action),
     },
@@ -92,6 +83,20 @@ async function factsOf(db: Db, now: string): Promise<Facts> {
   );
   return { site, station: await stationState(db, site, now), groups, keyOf, said: saidActions };
 }
+
+/** Of thousands of trees only what tells their group. */
+const treesToGroup = (db: Db): Promise<TreeOfGroup[]> =>
+  inPages(db, trees, (isOnPages) =>
+    db
+      .select({
+        id: trees.id,
+        species: sql<string>`${trees.value}->>'species'`,
+        cultivar: sql<string | null>`${trees.value}->>'cultivar'`,
+        status: sql<TreeOfGroup['status']>`${trees.value}->>'status'`,
+      })
+      .from(trees)
+      .where(and(isKept(trees), isOnPages)),
+  );
 
 /** Null where no weather is known. */
 async function taskOf(

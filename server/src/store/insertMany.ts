@@ -6,7 +6,7 @@ import { giveWay, type Store } from './openDb';
 /** Rows of one statement: what the embedded database takes in within some twenty milliseconds. */
 const AT_ONCE = 250;
 /** Limb maps are large: a statement that has so much text is enough. */
-const MOST_TEXT = 1_000_000;
+const MOST_TEXT = 500_000;
 
 /**
  * Inserts rows, all with the same keys, and lets others be answered in between.
