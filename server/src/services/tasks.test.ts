@@ -71,7 +71,8 @@ test('caused again it waits anew; taken back it is not done', async () => {
 });
 
 test('the oldest comes first; one that fails waits and holds up no other; what it wrote is not there', async () => {
-  const [bad, good, other] = [newId(), newId(), newId()] as [string, string, string];
+  // In another order than they are asked for
+  const [other, good, bad] = [newId(), newId(), newId()] as [string, string, string];
   const at = (second: number) => `2026-01-01T00:00:0${second}Z`;
   await db()
     .insert(tasks)

@@ -149,7 +149,7 @@ async function openPGlite(place: Exclude<DbPlace, { url: string }>): Promise<Las
     try {
       const client = await PGlite.create({ dataDir: beginning, loadDataDir: await begun() });
       await client.close();
-      syncTree(beginning);
+      await syncTree(beginning);
     } catch (error) {
       rmSync(beginning, { recursive: true, force: true });
       throw error;
