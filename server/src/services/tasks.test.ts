@@ -51,23 +51,22 @@ test.each([
 
 test('caused again it waits anew; taken back it is not done', async () => {
   const [again, gone] = [newId(), newId()];
+  const before = { askedAt: '2026-01-01T00:00:00Z', value: {}, tries: 3, nextTryAt: '2999-01-01T00:00:00Z' };
   await db()
     .insert(tasks)
-    .values(
-      [again, gone].map((subject) => ({
-        kind: 'sample',
-        subject,
-        askedAt: '2026-01-01T00:00:00Z',
-        value: {},
-        tries: 3,
-      })),
-    );
+    .values([
+      { kind: 'sample', subject: again, ...before },
+      { kind: 'sample', subject: gone, ...before },
+      { kind: 'photo', subject: gone, ...before },
+    ]);
   await later(db(), 'sample', [again], { said: 'again' });
   await notLater(db(), 'sample', [gone]);
-  const [left, ...others] = await waiting();
-  expect(others).toEqual([]);
-  expect(left).toMatchObject({ subject: again, tries: 0, nextTryAt: null, value: { said: 'again' } });
-  expect(Date.parse(left?.askedAt as string)).toBeGreaterThan(Date.now() - 60_000);
+  const left = (await waiting()).sort((a, b) => a.kind.localeCompare(b.kind));
+  expect(left).toMatchObject([
+    { kind: 'photo', subject: gone, tries: 3 },
+    { kind: 'sample', subject: again, tries: 0, nextTryAt: null, value: { said: 'again' } },
+  ]);
+  expect(Date.parse(left[1]?.askedAt as string)).toBeGreaterThan(Date.now() - 60_000);
 });
 
 test('the oldest comes first; one that fails waits and holds up no other; what it wrote is not there', async () => {
@@ -188,6 +187,20 @@ describe('photos', () => {
     expect((await removed()).photos).toEqual([]);
     expect(await workPhotos(30 * 24 * 3600_000)).toBe(1);
     expect(existsSync(file(photoId))).toBe(true);
+  });
+
+  test('the last removed stands first; one whose file is gone is not offered', async () => {
+    const [first, second, lost] = await Promise.all([photo(), photo(), photo()]);
+    const findingId = newId();
+    const finding = { ...deadOn(TREE), photoIds: [first, second, lost] };
+    await put(`/api/findings/${findingId}`, { baseRevision: null, finding }).expect(200);
+    for (const [i, photoIds] of [[second, lost], [lost], []].entries())
+      await put(`/api/findings/${findingId}`, {
+        baseRevision: 1 + i,
+        finding: { ...finding, photoIds },
+      }).expect(200);
+    rmSync(file(lost));
+    expect((await removed()).photos.map(({ photoId }) => photoId)).toEqual([second, first]);
   });
 
   test('then it is deleted for good, with what is known of it', async () => {
