@@ -2,7 +2,7 @@
 
 import { existsSync } from 'node:fs';
 import type { RemovedPhotos } from '@mortisect/contracts';
-import { and, eq, inArray, type SQL, sql } from 'drizzle-orm';
+import { eq, inArray, type SQL, sql } from 'drizzle-orm';
 import type { Db, Store } from '../store/openDb';
 import { actions, findings, history, tasks, trees } from '../store/schema';
 import { holdHistory } from './history';
@@ -46,7 +46,7 @@ export function everShown(db: Store, where: SQL | undefined): Promise<{ id: stri
       sql`lateral jsonb_array_elements_text(${history.value} -> 'finding' -> 'photoIds') as photo(id)`,
       sql`true`,
     )
-    .where(and(sql`${history.value} ->> 'kind' = 'finding'`, where));
+    .where(where);
 }
 
 /** Marks photos of the folder that nothing shows and that are not marked yet: they came with an archive, or their finding never came. */

@@ -201,6 +201,7 @@ describe('photos', () => {
       }).expect(200);
     rmSync(file(lost));
     expect((await removed()).photos.map(({ photoId }) => photoId)).toEqual([second, first]);
+    for (const id of [first, second]) rmSync(file(id));
   });
 
   test('then it is deleted for good, with what is known of it', async () => {
