@@ -13,7 +13,7 @@ import { deleteTree, markDeletedTrees } from './deletedTrees';
 import { KEPT_MS } from './keptDays';
 import { putPhoto } from './photos';
 import { compareTables } from './rebuild';
-import { workThrough } from './tasks';
+import { later, workThrough } from './tasks';
 
 const TREE = 'net-loft-01';
 const DAYS_30 = 30 * 24 * 3600_000;
@@ -205,4 +205,12 @@ test('one that came deleted with an archive has thirty days here; one that is ma
   await db().execute(sql`update tasks set asked_at = now() - interval '29 days 12 hours'`);
   await markDeletedTrees(db());
   expect((await deleted()).trees).toMatchObject([{ treeId: id, daysLeft: 1 }]);
+});
+
+test('one that is not marked any more when its days are over stays', async () => {
+  await db().delete(tasks);
+  await later(db(), 'tree', ['net-loft-03']);
+  expect(await workAfter(DAYS_30)).toBe(1);
+  expect((await read('/api/trees/net-loft-03')).findings.length).toBeGreaterThan(0);
+  expect(await db().select().from(tasks)).toEqual([]);
 });
