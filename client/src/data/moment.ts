@@ -8,6 +8,23 @@ import { formatDistance } from 'date-fns/formatDistance';
 import { isValid } from 'date-fns/isValid';
 import { parseISO } from 'date-fns/parseISO';
 
+/**
+ * How far the server's clock is ahead of this one, ms to the second, by a question and its answer. What was measured before stays unless it is wrong for certain: of
+ * two things that are done one after the other the second must not come out earlier.
+ *
+ * @param measured when it was asked and answered by this clock, and what the server's said in between; ms
+ * @param known what was measured before
+ */
+export function aheadAfter(
+  { askedAt, answeredAt, serverAt }: { askedAt: number; answeredAt: number; serverAt: number },
+  known?: number,
+): number {
+  const aheadMs = serverAt - (askedAt + answeredAt) / 2;
+  const mayBeWrongMs = 1000 + (answeredAt - askedAt) / 2;
+  if (known !== undefined && Math.abs(aheadMs - known) <= mayBeWrongMs) return known;
+  return Math.round(aheadMs / 1000) * 1000;
+}
+
 /** The time on the orchard's clock, ISO in UTC. @param aheadMs how far that is ahead of this device's own */
 export function orchardNow(aheadMs = 0): string {
   return new Date(Date.now() + aheadMs).toISOString();

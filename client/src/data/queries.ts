@@ -16,7 +16,7 @@ import { useMemo } from 'react';
 import { type Answer, ask, NoAnswer } from './api';
 import { changesAreTold } from './changes';
 import { keptPlansQuery } from './keptPlans';
-import { orchardNow } from './moment';
+import { aheadAfter, orchardNow } from './moment';
 import { useOutbox } from './outbox';
 import { waitingOf } from './pending';
 import { usePreferences } from './preferences';
@@ -338,10 +338,13 @@ export const useLog = (tree: string | undefined) =>
     getNextPageParam: (page: Answer<'getLog'>) => (page.more ? (page.entries.at(-1)?.seq ?? null) : null),
   });
 
-/** How far the server's clock is ahead of this one, ms to the second, taken between question and answer: the orchard goes by the server's. */
+/** With how far the server's clock is ahead of this one: the orchard goes by the server's. */
 async function health() {
   const askedAt = Date.now();
   const { now, ...answer } = await ask('health', {});
-  const aheadMs = Date.parse(now) - (askedAt + Date.now()) / 2;
-  return { ...answer, aheadMs: Math.round(aheadMs / 1000) * 1000 };
+  const known = queryClient.getQueryData<{ aheadMs: number }>(['health'])?.aheadMs;
+  return {
+    ...answer,
+    aheadMs: aheadAfter({ askedAt, answeredAt: Date.now(), serverAt: Date.parse(now) }, known),
+  };
 }
