@@ -106,7 +106,7 @@ function tell(room, { files }) {
   }
   const [low, high] = wilson(noticed, counted.length);
   const share = counted.length === 0 ? 0 : noticed / counted.length;
-  const percent = (share) => `${Math.round(share * 100)} %`;
+  const percent = (part) => `${Math.round(part * 100)} %`;
   const said = `${noticed} of ${counted.length} changes noticed, ${percent(share)} (95 %: ${percent(low)}–${percent(high)}); asked ${percent(ASKED[room] ?? ASKED_ELSEWHERE)}`;
   say(`\n${room}: ${said}.`);
   keepFigures(`npm run mutants -- ${room}`, [said]);

@@ -107,6 +107,8 @@ export const FirstSync = z.object({
 });
 export type FirstSync = z.infer<typeof FirstSync>;
 
+const daysLeft = z.number().int().describe('until it is deleted for good');
+
 /** Trees that were deleted and can be taken back. */
 export const DeletedTrees = z
   .object({
@@ -117,7 +119,7 @@ export const DeletedTrees = z
           code: z.string(),
           plot: z.string(),
           row: z.string(),
-          daysLeft: z.number().int().describe('until it is deleted for good'),
+          daysLeft,
         }),
       )
       .describe('by their codes'),
@@ -136,7 +138,7 @@ export const RemovedPhotos = z
           findingId: RecordId.describe('that it was removed from'),
           treeId: TreeId,
           treeCode: z.string(),
-          daysLeft: z.number().int().describe('until it is deleted for good'),
+          daysLeft,
         }),
       )
       .describe('the last removed first'),

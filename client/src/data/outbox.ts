@@ -190,9 +190,7 @@ async function follow(item: OutboxItem, answer: unknown): Promise<void> {
   if (revision === null) return;
   const later = useOutbox
     .getState()
-    .items.filter(
-      (later) => later.recordId === item.recordId && later.id > item.id && later.state === 'waiting',
-    );
+    .items.filter((kept) => kept.recordId === item.recordId && kept.id > item.id && kept.state === 'waiting');
   // Each of them follows the one before it in turn; only the next is told now
   const [next] = later;
   if (next) await keep(onRevision(next, revision));
@@ -230,7 +228,7 @@ export async function letGo(item: OutboxItem): Promise<void> {
   const later = useOutbox
     .getState()
     .items.filter((kept) => kept.recordId === item.recordId && kept.id >= item.id);
-  await drop(later.map((item) => item.id));
+  await drop(later.map(({ id }) => id));
   whenSent(item, null);
   void send();
 }

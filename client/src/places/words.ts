@@ -13,6 +13,10 @@ import { speciesName } from '@mortisect/core/register';
 import { lowerFirst } from '@mortisect/core/tree';
 import { spanWords } from '../data/moment';
 
+/** When what was deleted can no longer be had back. */
+export const forGoodWords = (daysLeft: number): string =>
+  daysLeft === 0 ? 'for good today' : `for good in ${plural(daysLeft, 'day')}`;
+
 export function plural(count: number, singular: string): string {
   return `${count} ${singular}${count === 1 ? '' : 's'}`;
 }

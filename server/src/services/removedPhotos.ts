@@ -2,7 +2,7 @@
 
 import { existsSync } from 'node:fs';
 import type { RemovedPhotos } from '@mortisect/contracts';
-import { eq, inArray, type SQL, sql } from 'drizzle-orm';
+import { eq, type SQL, sql } from 'drizzle-orm';
 import type { Db, Store } from '../store/openDb';
 import { actions, findings, history, tasks, trees } from '../store/schema';
 import { holdHistory } from './history';
@@ -10,13 +10,13 @@ import { daysLeft, KEPT_DAYS } from './keptDays';
 import { dropFile, fileOf, photosIn } from './photos';
 import { later } from './tasks';
 
+/** The ids go as one text: a folder holds more photos than a statement has room for values. */
+const isAmong = (id: SQL, ids: readonly string[]): SQL =>
+  sql`${id} in (select jsonb_array_elements_text(${JSON.stringify(ids)}::jsonb))`;
+
 /** Which of these photos something on record shows, by the ids as they are written there. */
 async function shownAmong(db: Store, ids: readonly string[]): Promise<Set<string>> {
   if (ids.length === 0) return new Set();
-  const wanted = sql`(${sql.join(
-    ids.map((id) => sql`${id}`),
-    sql`, `,
-  )})`;
   const inFinding = sql<string>`jsonb_array_elements_text(${findings.value}->'photoIds')`;
   const inAction = sql<string>`${actions.value}->>'photoId'`;
   const shown = await db
@@ -24,7 +24,7 @@ async function shownAmong(db: Store, ids: readonly string[]): Promise<Set<string
     .from(
       sql`(select lower(${inFinding}) as id from ${findings} union select lower(${inAction}) from ${actions}) as shown`,
     )
-    .where(sql`shown.id in ${wanted}`);
+    .where(isAmong(sql`shown.id`, ids));
   return new Set(shown.map(({ id }) => id));
 }
 
@@ -58,7 +58,7 @@ export async function markUnshown(db: Db, folder: string): Promise<void> {
   const shown = await shownAmong(db, unmarked);
   const unshown = unmarked.filter((id) => !shown.has(id));
   if (unshown.length === 0) return;
-  const before = await everShown(db, inArray(PHOTO_ID, unshown));
+  const before = await everShown(db, isAmong(PHOTO_ID, unshown));
   const findingOf = new Map(before.map(({ id, findingId }) => [id, findingId]));
   await db.transaction(async (tx) => {
     for (const id of unshown) {

@@ -1,5 +1,6 @@
 // Work that is done later: it waits in the database, outlives a restart, is taken by one process only, and is tried again when it fails.
 
+import { DAY_MS } from '@mortisect/core/measure';
 import { and, asc, eq, inArray, isNull, lte, or, sql } from 'drizzle-orm';
 import type { Logger } from 'pino';
 import type { Db, Store } from '../store/openDb';
@@ -40,7 +41,7 @@ export async function notLater(tx: Store, kind: TaskKind, subjects: readonly str
 const serverTime = () => new Date().toISOString();
 
 const FIRST_WAIT_MS = 10_000;
-const LONGEST_WAIT_MS = 24 * 3600_000;
+const LONGEST_WAIT_MS = DAY_MS;
 
 /** One that failed so often waits so long: ten seconds, then four times as long each time, a day at most. */
 export const waitMs = (tries: number) => Math.min(LONGEST_WAIT_MS, FIRST_WAIT_MS * 4 ** (tries - 1));

@@ -8,7 +8,7 @@ import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
 import { Label, Section, Small } from '../../ui/type';
 import { PhotoImage } from '../PhotoImage';
-import { plural } from '../words';
+import { forGoodWords } from '../words';
 
 export function RemovedPhotos() {
   const removed = useRemovedPhotos().data;
@@ -49,9 +49,7 @@ function RemovedPhoto({
         <PhotoImage id={photoId} alt={`Removed photo of ${treeCode}`} />
         <View flex={1} gap={4} alignItems="flex-start">
           <Label>{treeCode}</Label>
-          <Small>
-            {daysLeft === 0 ? 'Deleted for good today' : `Deleted for good in ${plural(daysLeft, 'day')}`}
-          </Small>
+          <Small>{`Deleted ${forGoodWords(daysLeft)}`}</Small>
           {isFull ? (
             <Small>{`Its finding has ${MOST_PHOTOS} photos, no more fit.`}</Small>
           ) : (

@@ -9,7 +9,7 @@ import { Failed } from '../../ui/Failed';
 import { Notice } from '../../ui/Notice';
 import { Sheet } from '../../ui/Sheet';
 import { Body, Label, Section, Small } from '../../ui/type';
-import { plural } from '../words';
+import { forGoodWords } from '../words';
 
 interface DeleteTreeProps {
   treeId: string;
@@ -58,9 +58,6 @@ export function DeleteTree({ treeId, revision, tree, onDeleted }: DeleteTreeProp
   );
 }
 
-const goneIn = (daysLeft: number) =>
-  daysLeft === 0 ? 'goes for good today' : `goes for good in ${plural(daysLeft, 'day')}`;
-
 export function DeletedTrees() {
   const deleted = useDeletedTrees().data;
   const takingBack = useTakeTreeBack();
@@ -73,7 +70,7 @@ export function DeletedTrees() {
         <View key={treeId} flexDirection="row" gap={12} alignItems="center">
           <View flex={1} minWidth={0}>
             <Label>{code}</Label>
-            <Small>{`${plot} · ${row} · ${goneIn(daysLeft)}`}</Small>
+            <Small>{`${plot} · ${row} · goes ${forGoodWords(daysLeft)}`}</Small>
           </View>
           <Button
             aria-label={`Take back ${code}`}
@@ -90,9 +87,12 @@ export function DeletedTrees() {
 
 /** On the page of a tree that was deleted: somebody kept its address. */
 export function DeletedNotice({ tree }: { tree: TreeSummary }) {
-  const left = useDeletedTrees().data?.trees.find(({ treeId }) => treeId === tree.id)?.daysLeft;
+  return tree.deleted ? <Deleted treeId={tree.id} /> : null;
+}
+
+function Deleted({ treeId: id }: { treeId: string }) {
+  const left = useDeletedTrees().data?.trees.find(({ treeId }) => treeId === id)?.daysLeft;
   const takingBack = useTakeTreeBack();
-  if (!tree.deleted) return null;
   return (
     <>
       <Failed title="Not taken back" error={takingBack.error} />
@@ -101,13 +101,13 @@ export function DeletedNotice({ tree }: { tree: TreeSummary }) {
         title="This tree is deleted"
         action={
           <View flexDirection="row">
-            <Button disabled={takingBack.isPending} onPress={() => takingBack.mutate(tree.id)}>
+            <Button disabled={takingBack.isPending} onPress={() => takingBack.mutate(id)}>
               Take it back
             </Button>
           </View>
         }
       >
-        {`It is in no list${left === undefined ? '' : ` and ${goneIn(left)}`}.`}
+        {`It is in no list${left === undefined ? '' : ` and goes ${forGoodWords(left)}`}.`}
       </Notice>
     </>
   );
