@@ -62,6 +62,16 @@ describe('trees that share an answer about the day', () => {
     expect(groups([tree('a', species)]).groups[0]?.lane).toBe(lane);
   });
 
+  // A tree that was grubbed out has stood here, and its neighbours with it; one that was deleted never did
+  test.each([
+    ['stands', [tree('sick', 'apple')], 1],
+    ['was removed', [tree('sick', 'apple', { status: 'removed' })], 1],
+    ['was deleted', [], 0.3],
+  ])('blight on a tree that %s counts for its neighbours', (_how, sick, load) => {
+    const given = groups([tree('a', 'apple'), ...sick], [{ treeId: 'sick', disorder: 'FB_CANK_A' }]);
+    expect(loadOf('a', given)).toBe(load);
+  });
+
   test('a removed tree is in none; two alike are in one', () => {
     const given = groups([
       tree('a', 'apple'),

@@ -21,7 +21,7 @@ export type TreeOfGroup = Pick<TreeSummary, 'id' | 'species' | 'cultivar' | 'sta
 export interface SiteFacts {
   site: Site;
   trees: readonly TreeOfGroup[];
-  /** Open findings of the whole site. */
+  /** Open findings of the whole site. Those of a tree that is not among the trees do not count. */
   findings: readonly Pick<Finding, 'treeId' | 'disorder'>[];
   /** Stages seen, not undone, oldest first. */
   seen: readonly Action['action'][];
@@ -43,12 +43,9 @@ export function treeGroups(
   facts: SiteFacts,
   now: string,
 ): { groups: TreeGroup[]; keyOf: Map<string, string> } {
-  const onTree = new Map<string, Set<string>>();
-  for (const { treeId, disorder } of facts.findings) {
-    const openHere = onTree.get(treeId) ?? new Set();
-    onTree.set(treeId, openHere.add(disorder));
-  }
-  const onSite = new Set(facts.findings.map((finding) => finding.disorder as string));
+  const onTree = new Map<string, Set<string>>(facts.trees.map(({ id }) => [id, new Set()]));
+  for (const { treeId, disorder } of facts.findings) onTree.get(treeId)?.add(disorder);
+  const onSite = new Set([...onTree.values()].flatMap((disorders) => [...disorders]));
   const groups = new Map<string, TreeGroup>();
   const keyOf = new Map<string, string>();
   const alike = new Map<string, TreeGroup>();

@@ -104,7 +104,7 @@ export function TreeAtWork({ detail, today, firstLimbId, fromRun, neighbours }: 
     if (marking && onto) setMarking(movedTo(marking, onto, today.units));
   };
   useKeys({
-    f: () => !marking && begin(),
+    f: () => !marking && !detail.tree.deleted && begin(),
     w: () => setWhyId(shownId),
     u: () => switchUnits(today),
     '[': neighbours.toPrevious,
@@ -156,9 +156,11 @@ export function TreeAtWork({ detail, today, firstLimbId, fromRun, neighbours }: 
       width="full"
       aside={
         <View flexDirection="row" alignItems="center" gap={8}>
-          <Small>
-            {neighbours.place}/{neighbours.of}
-          </Small>
+          {neighbours.place > 0 ? (
+            <Small>
+              {neighbours.place}/{neighbours.of}
+            </Small>
+          ) : null}
           {marking ? null : <NeighbourButtons {...neighbours} />}
         </View>
       }
@@ -174,7 +176,7 @@ export function TreeAtWork({ detail, today, firstLimbId, fromRun, neighbours }: 
               setUndoable(how !== 'set' && holdsWords(marking) ? { how, marking } : null);
             }}
           />
-        ) : (
+        ) : detail.tree.deleted ? undefined : (
           <WalkActions view={view} onFinding={begin} />
         )
       }

@@ -88,6 +88,21 @@ describe('a tree whose limbs nobody has drawn', () => {
   });
 });
 
+test('a tree that was deleted takes no new finding until it is taken back', async () => {
+  const server = new FakeServer([detail([], { deleted: true })]);
+  Object.assign(at, { path: '/round/a', params: {} });
+  useDrafts.setState({ byTree: {} });
+  show(<RoundTree treeId="a" />, server);
+  await screen.findByText('This tree is deleted');
+  expect(buttons(/New finding|Mark sound/)).toEqual([]);
+  fireEvent.keyDown(document, { key: 'f' });
+  expect(useDrafts.getState().byTree).toEqual({});
+  press('Take it back');
+  await findButton('New finding');
+  fireEvent.keyDown(document, { key: 'f' });
+  expect(useDrafts.getState().byTree).toMatchObject({ a: { limbId: 'S' } });
+});
+
 test('a limb that is missing is added while marking; the finding moves onto it and the map is saved first', async () => {
   const server = new FakeServer([detail([])]);
   await come(server);
