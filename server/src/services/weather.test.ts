@@ -6,7 +6,9 @@ import { YEAR_HOURS, yearsOnRecord } from '../pool/weatherSource';
 import { openDb } from '../store/openDb';
 import { weatherBefore } from '../store/schema';
 import { deviceId, NOW, newId, type Orchard, openOrchard } from '../testing/orchard';
+import { getSite } from './site';
 import { getTiming } from './timing';
+import { weatherSource } from './weather';
 
 jest.setTimeout(120_000);
 
@@ -73,6 +75,31 @@ test('hours years apart are compared one by one, and what lies between is left a
   expect((await send(csv(5), { take: 'good' })).body).toMatchObject({ fresh: 2, written: 2 });
   expect((await send(csv(5), { take: 'good' })).body).toMatchObject({ same: 2, fresh: 0, differing: 0 });
   expect((await send(csv(6))).body).toMatchObject({ same: 1, fresh: 0, differing: 1 });
+});
+
+test('a record of many months is read and compared hour by hour, as far as it goes', async () => {
+  const HOURS = 4100;
+  const from = Date.UTC(2024, 0, 1) / 3_600_000;
+  const temperature = (i: number) => (i % 173) / 10;
+  const csv = (other: number) =>
+    `time,temp,rain\n${Array.from(
+      { length: HOURS },
+      (_, i) =>
+        `${new Date((from + i) * 3_600_000).toISOString()},${i === other ? 30 : temperature(i)},${i % 7 === 0 ? '' : 0.1}`,
+    ).join('\n')}`;
+  expect((await send(csv(-1), { take: 'good' })).body).toMatchObject({ fresh: HOURS, written: HOURS });
+  for (const other of [0, 1999, 2000, HOURS - 1])
+    expect((await send(csv(other))).body).toMatchObject({ same: HOURS - 1, differing: 1, fresh: 0 });
+  const { site } = await getSite(orchard.store.db);
+  const recorded = { ...site, weather: { ...site.weather, source: 'recorded' as const } };
+  const source = await weatherSource(orchard.store.db, recorded, NOW);
+  const { observed } = source as Extract<typeof source, { kind: 'recorded' }>;
+  const read = (column: 'temperatureC' | 'rainMm' | 'windMs') =>
+    observed[column].slice(from - observed.fromHour).slice(0, HOURS);
+  const each = <V>(value: (i: number) => V) => Array.from({ length: HOURS }, (_, i) => value(i));
+  expect(read('temperatureC')).toEqual(each(temperature));
+  expect(read('rainMm')).toEqual(each((i) => (i % 7 === 0 ? null : 0.1)));
+  expect(read('windMs')).toEqual(each(() => null));
 });
 
 test('nothing is mended unless asked; a gap of three hours is filled, rain never', async () => {
