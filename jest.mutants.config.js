@@ -13,7 +13,15 @@ module.exports = {
     // Pages read through what lies under them
     ...(workspace === 'client' ? ['<rootDir>/src/places/{,plan/,shell/}*.test.tsx'] : []),
   ],
-  // Plants a row in the core, which the copy that is changed takes from its own place
-  testPathIgnorePatterns: ['newDisorder'],
+  testPathIgnorePatterns: [
+    // Plants a row in the core, which the copy that is changed takes from its own place
+    'newDisorder',
+    // Start processes, which no change reaches, or ask what the disk does
+    '<rootDir>/src/(processes|door|start|upgrade)\\.test',
+    '<rootDir>/src/store/',
+    // Notices failures of the server alone, in minutes
+    'fuzz',
+  ],
+  testSequencer: require.resolve('./jest.mutants.order.js'),
   testTimeout: 60_000,
 };

@@ -4,6 +4,7 @@ import { visitKey } from '@mortisect/core/plan';
 import Papa from 'papaparse';
 import request from 'supertest';
 import { inOrder } from '../files/sheet/order';
+import { cutSheet } from '../services/plans';
 import { NOW, type Orchard, openOrchard } from '../testing/orchard';
 
 let orchard: Orchard;
@@ -83,6 +84,22 @@ test('the sheets of a plot come in one file; a paper that is none is refused', a
   ).toBeGreaterThanOrEqual(6);
   await get('/api/plots/net-loft/cut-sheet.pdf?paper=A9').expect(400);
   await get('/api/trees/no-tree/cut-sheet.pdf').expect(404);
+}, 30_000);
+
+test('a sheet is drawn in the units that are asked for, else in those of the site', async () => {
+  const { site } = (await get('/api/site').expect(200)).body;
+  const drawnIn = async (units?: 'us' | 'metric') => {
+    const pool = { ...orchard.pool, cutSheet: jest.fn(orchard.pool.cutSheet) };
+    const asked = { treeId: 'slip-side-11', paper: 'A4' as const, now: NOW, ...(units && { units }) };
+    await cutSheet(orchard.store.db, pool, asked);
+    return pool.cutSheet.mock.calls[0]?.[0].sheets.map((sheet) => sheet.units);
+  };
+  expect(site.units).toBe('metric');
+  expect([await drawnIn(), await drawnIn('us'), await drawnIn('metric')]).toEqual([
+    ['metric'],
+    ['us'],
+    ['metric'],
+  ]);
 }, 30_000);
 
 test('the demo has open plans of every kind', async () => {

@@ -231,6 +231,16 @@ describe('one a day', () => {
     expect(await after(DAY_MS)).toHaveLength(2);
   });
 
+  test('an orchard without a tree has nothing to copy, and no copy of it is old', async () => {
+    const empty = await openEmpty();
+    const at = path.join(folder, 'empty');
+    const looking = keeper(() => later(30 * DAY_MS), { db: empty.store.db, folder: at, looksAfterMs: 1 });
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    await looking.close();
+    expect(await looking.told()).toMatchObject({ kept: [], isOld: false, failed: null });
+    await empty.close();
+  });
+
   test('why there is none is told until there is one', async () => {
     const failing = keeper(() => NOW, { folder: path.join(file, 'inside') });
     await expect(failing.make()).rejects.toThrow('cannot be written');
