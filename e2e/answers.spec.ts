@@ -40,11 +40,11 @@ test('where buds are not mapped, the place found on the tree is typed before the
   await page.getByRole('button', { name: 'New finding' }).click();
   await sayKind(page, 'Dead', 'Dead wood');
   await sayWhere(page);
-  await page.getByLabel('Edge nearest the trunk, cm', { exact: true }).fill('60');
+  await page.getByLabel('Starts at, cm', { exact: true }).fill('60');
   await expect(
     page.getByText(/at the first live bud that points out or under, at or below/).first(),
   ).toBeVisible();
-  await page.getByRole('button', { name: 'Set this cut' }).click();
+  await page.getByRole('button', { name: 'Save finding' }).click();
   await goTo(page, 'Cut');
   await startRun(page, [/Lee wall 07/]);
   const place = page.getByLabel(/^Where did you cut/);
@@ -100,19 +100,19 @@ test('without the server: a cut elsewhere is what the plan goes on from; brown w
   await allSent(page);
   await orchard.stop();
   await page.getByRole('button', { name: 'Cut elsewhere' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Where did it fall?' });
+  const dialog = page.getByRole('dialog', { name: 'Where did you cut?' });
   await dialog.getByLabel('Cut at, cm from the collar').fill('118');
   await dialog.getByRole('button', { name: 'Record it' }).click();
-  await expect(heading(page)).toHaveText('Read the wood');
+  await expect(heading(page)).toHaveText('Check the cut face');
   await page.getByRole('radio', { name: 'Still brown' }).click();
   await page.getByLabel('How far toward the trunk, cm').fill('6');
-  await page.getByRole('button', { name: 'Mark it, cut back' }).click();
+  await page.getByRole('button', { name: 'Still brown: plan a cut further back' }).click();
   // 118 less 6, and the clearance of 45 cm
   await expect(heading(page)).toHaveText('Cut 2 of 2');
   await runUpTo(page, 'Made the cut');
   await expect(page.getByText(/^(Measure|Cut) /).first()).toBeVisible();
   await makeMove(page, 'Made the cut');
-  await makeMove(page, 'Wood is read');
+  await makeMove(page, 'Cut face is sound');
   await expect(heading(page)).toHaveText('Close down');
   await expect(page.getByText(/\d+ to send/)).toBeVisible();
   await orchard.restart();

@@ -35,9 +35,9 @@ test('a day with two devices and a server that comes and goes', async ({ page, b
   await expect(table.getByText('Trees with open findings')).toBeVisible();
 
   // In the morning the round; for most of it there is no signal
-  await page.getByRole('button', { name: 'Take the round up again' }).click();
+  await page.getByRole('button', { name: 'Continue the round' }).click();
   await readOntoDevice(page);
-  await page.getByRole('button', { name: 'Go on: Slip side 01' }).click();
+  await page.getByRole('button', { name: 'Continue: Slip side 01' }).click();
   await walk(page, ['sound', 'sound', 'found']);
   await expect(table.getByText('Slip side 03').first()).toBeVisible();
   await orchard.stop();

@@ -46,12 +46,12 @@ atBothSizes((name, _viewport, journey) => {
         await expect(question).toHaveCount(0);
         await expect(page.getByLabel('Code on its tag')).toHaveValue('Slip side 12');
       }
-      await page.getByRole('button', { name: 'Save, then its limbs' }).click();
+      await page.getByRole('button', { name: 'Save and draw limbs' }).click();
       const doubt = page.getByRole('dialog', { name: 'Is that right?' });
       await expect(doubt.getByText('Spread 3.5 cm: few fruit trees have that.')).toBeVisible();
       await doubt.getByRole('button', { name: 'I mean 3.5 m' }).click();
       await expect(page.getByLabel('Spread, cm', { exact: true })).toHaveValue('350');
-      await page.getByRole('button', { name: 'Save, then its limbs' }).click();
+      await page.getByRole('button', { name: 'Save and draw limbs' }).click();
       await page.getByRole('button', { name: 'Draw it' }).waitFor();
       const { trees } = await (await page.request.get(`${orchard.url}/api/trees`)).json();
       const added = trees.find((tree: { code: string }) => tree.code === 'Slip side 12');
@@ -70,14 +70,14 @@ atBothSizes((name, _viewport, journey) => {
         expect(await codes()).not.toContain('Slip side 12');
       };
       await remove();
-      await page.getByRole('button', { name: 'Take back Slip side 12' }).click();
+      await page.getByRole('button', { name: 'Restore Slip side 12' }).click();
       await expect(page.getByRole('heading', { name: 'Deleted trees' })).toHaveCount(0);
       expect(await codes()).toContain('Slip side 12');
       await remove();
       await page.goBack();
       await page.goto(`${orchard.url}/round/${added.id}`);
       await expect(page.getByText('It is in no list and goes for good in 30 days.')).toBeVisible();
-      await page.getByRole('button', { name: 'Take it back' }).click();
+      await page.getByRole('button', { name: 'Restore this tree' }).click();
       await expect(page.getByText('This tree is deleted')).toHaveCount(0);
       expect(await codes()).toContain('Slip side 12');
 
@@ -114,7 +114,7 @@ atBothSizes((name, _viewport, journey) => {
       await page.getByRole('button', { name: 'New finding' }).click();
       await sayKind(page, 'Dead');
       await page.getByRole('button', { name: 'Cancel' }).click();
-      await page.getByRole('button', { name: 'Take it up again' }).click();
+      await page.getByRole('button', { name: 'Continue marking' }).click();
       await expect(page.getByText('Dead wood', { exact: true }).first()).toBeVisible();
       await page.getByRole('button', { name: 'Its limb is not on the map: add it' }).click();
       const sheet = page.getByRole('dialog', { name: 'A limb that is not on the map' });
@@ -125,7 +125,7 @@ atBothSizes((name, _viewport, journey) => {
       await sheet.getByLabel('Length, cm').fill('120');
       await sheet.getByRole('button', { name: 'Add it' }).click();
       await expect(sheet).toHaveCount(0);
-      await page.getByRole('button', { name: /^(Set this cut|Save finding)$/ }).click();
+      await page.getByRole('button', { name: 'Save finding' }).click();
       await expect(page.getByText('Set', { exact: true })).toBeVisible();
       const read = async () => (await page.request.get(`${orchard.url}/api/trees/net-loft-03`)).json();
       const limbOfTheLast = ({ limbs, findings }: Awaited<ReturnType<typeof read>>) =>
@@ -136,10 +136,10 @@ atBothSizes((name, _viewport, journey) => {
       await page
         .getByRole('button', { name: new RegExp(`^Change: Dead wood on ${finding.limbName}`) })
         .click();
-      await page.getByRole('button', { name: 'Take back' }).click();
+      await page.getByRole('button', { name: 'Delete this finding' }).click();
       await expect.poll(async () => (await read()).findings.at(-1).state).toBe('withdrawn');
-      await page.getByRole('button', { name: 'Put it back' }).click();
-      await expect(page.getByRole('button', { name: 'Put it back' })).toHaveCount(0);
+      await page.getByRole('button', { name: 'Restore the finding' }).click();
+      await expect(page.getByRole('button', { name: 'Restore the finding' })).toHaveCount(0);
       await expect
         .poll(async () => (await read()).findings.at(-1))
         .toMatchObject({ state: 'open', id: finding.id });
@@ -174,7 +174,7 @@ atBothSizes((name, _viewport, journey) => {
       await where.getByLabel('Above ground, cm').fill('180');
       await where.getByRole('button', { name: 'Mark it there' }).click();
       await sayKind(page, 'Dead');
-      await page.getByRole('button', { name: /^(Set this cut|Save finding)$/ }).click();
+      await page.getByRole('button', { name: 'Save finding' }).click();
       const read = async () =>
         (await (await page.request.get(`${orchard.url}/api/trees/${id}`)).json()).findings[0] ?? {};
       await expect.poll(read).toMatchObject({
@@ -189,7 +189,7 @@ atBothSizes((name, _viewport, journey) => {
       await page.getByRole('button', { name: /^Change: Dead wood on somewhere/ }).click();
       await page.getByRole('button', { name: 'All limbs' }).click();
       await page.getByRole('dialog', { name: 'Limbs' }).getByRole('button').nth(1).click();
-      await page.getByRole('button', { name: /^(Set this cut|Save finding)$/ }).click();
+      await page.getByRole('button', { name: 'Save finding' }).click();
       await expect.poll(read).toMatchObject({ somewhere: null, measured: false });
       expect((await read()).limbId).not.toBe('T');
     },
@@ -239,8 +239,8 @@ test('a stage seen earlier is dated so, and taken back', async ({ page, orchard 
   }
   await day.fill('2026-04-02');
   await page.getByRole('button', { name: 'Seen on 2026-04-02' }).click();
-  await page.getByRole('button', { name: 'Take back: Apple: green tip' }).click({ timeout: 45_000 });
-  await expect(page.getByRole('button', { name: 'Take back: Apple: green tip' })).toHaveCount(0, {
+  await page.getByRole('button', { name: 'Remove: Apple: green tip' }).click({ timeout: 45_000 });
+  await expect(page.getByRole('button', { name: 'Remove: Apple: green tip' })).toHaveCount(0, {
     timeout: 45_000,
   });
 });
@@ -254,8 +254,8 @@ test.describe('another phone', () => {
   }) => {
     test.setTimeout(120_000);
     await open(page, orchard.url, '/round');
-    await page.getByRole('button', { name: 'Take the round up again' }).click();
-    await expect(page.getByRole('button', { name: /^Go on: / })).toBeVisible();
+    await page.getByRole('button', { name: 'Continue the round' }).click();
+    await expect(page.getByRole('button', { name: /^Continue: / })).toBeVisible();
     await allSent(page);
     const other = await (await browser.newContext({ viewport: PHONE })).newPage();
     await open(other, orchard.url, '/round');
@@ -264,7 +264,7 @@ test.describe('another phone', () => {
       timeout: 30_000,
     });
     await orchard.stop();
-    await other.getByRole('button', { name: /^Go on: / }).click();
+    await other.getByRole('button', { name: /^Continue: / }).click();
     const first = await other.getByRole('heading', { level: 1 }).innerText();
     await readAnew(other);
     await expect(other.getByRole('heading', { level: 1, name: first })).toBeVisible();

@@ -31,7 +31,7 @@ test('signs name a group, a photo waits with its finding, a clinic answers on th
   await page.getByRole('button', { name: 'New finding' }).click();
   await sayKind(page, 'Diseased');
   await sayWhere(page);
-  await expect(page.getByText('Suspect, cause not known').first()).toBeVisible();
+  await expect(page.getByText('Not identified yet').first()).toBeVisible();
   await page.getByRole('button', { name: 'Signs and causes' }).click();
   const sheet = page.getByRole('dialog', { name: 'Signs and causes' });
   const sign = (label: string, word: 'Seen' | 'Absent') =>
@@ -72,7 +72,7 @@ test('signs name a group, a photo waits with its finding, a clinic answers on th
     page.getByText('This file is no photo that can be read here.', { exact: false }),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Done', exact: true }).click();
-  await page.getByRole('button', { name: 'Set this cut' }).click();
+  await page.getByRole('button', { name: 'Save finding' }).click();
   await expect(page.getByText('2 to send', { exact: false })).toBeVisible();
   await orchard.restart();
   await allSent(page);
@@ -111,7 +111,7 @@ test('signs name a group, a photo waits with its finding, a clinic answers on th
   await page.getByRole('button', { name: '1 photo' }).click();
   await page.getByRole('button', { name: 'Remove photo 1' }).click();
   await page.getByRole('button', { name: 'Done', exact: true }).click();
-  await page.getByRole('button', { name: 'Set this cut' }).click();
+  await page.getByRole('button', { name: 'Save finding' }).click();
   await allSent(page);
   expect(await photosOnRecord()).toEqual([]);
   await goTo(page, 'Book');
@@ -140,7 +140,7 @@ test('another is asked: the cut is held, stands in their list, and is free once 
   await page.getByLabel('Who?').selectOption('Net loft keeper');
   await page.getByLabel('Question').fill('Would you take the whole limb?');
   await page.getByRole('button', { name: 'Ask Net loft keeper' }).click();
-  await expect(page.getByText('Held: somebody was asked', { exact: false }).first()).toBeVisible();
+  await expect(page.getByText('On hold: somebody was asked', { exact: false }).first()).toBeVisible();
   await allSent(page);
 
   await other.goto(`${orchard.url}/today`);
@@ -151,7 +151,7 @@ test('another is asked: the cut is held, stands in their list, and is free once 
   await other.getByRole('button', { name: 'Ask another' }).click();
   await other.getByLabel('Answer').fill('No: back to the fork.');
   await other.getByRole('button', { name: 'Answer, and free the cut' }).click();
-  await expect(other.getByText('Held: somebody was asked', { exact: false })).toHaveCount(0);
+  await expect(other.getByText('On hold: somebody was asked', { exact: false })).toHaveCount(0);
   await allSent(other);
   await other.goto(`${orchard.url}/plan/slip-side-11`);
   await expect(other.getByText('Asks for no cut now')).toHaveCount(0);
@@ -173,7 +173,7 @@ test('a tag is read from a photo, and a fault of shape is noted or waved off', a
   await expect(page.getByRole('heading', { level: 1, name: 'Net loft 05' })).toBeVisible();
 
   await page.getByRole('tab', { name: 'Shape' }).click();
-  await expect(page.getByText(/of hats come through/)).toBeVisible();
+  await expect(page.getByText(/hats come through/)).toBeVisible();
   const heading = page.getByRole('heading', { name: /faults of shape$/ });
   const before = Number((await heading.textContent())?.split(' ')[0]);
   await page
@@ -182,12 +182,12 @@ test('a tag is read from a photo, and a fault of shape is noted or waved off', a
     .click();
   await expect(heading).toHaveText(`${before - 1} faults of shape`);
   await page
-    .getByRole('button', { name: /^Wave off: / })
+    .getByRole('button', { name: /^Ignore: / })
     .first()
     .click();
   await expect(heading).toHaveText(`${before - 2} faults of shape`);
   await expect(page.getByText('1 fault waved off earlier and not worse since.')).toBeVisible();
-  await page.getByRole('button', { name: 'I threw a hat' }).click();
+  await page.getByRole('button', { name: 'I tested it with a hat' }).click();
   await page.getByLabel('Came through').fill('4');
   await page.getByRole('button', { name: 'Enter' }).click();
   await expect(page.getByText('Thrown for real: 4 of 10 came through')).toBeVisible();

@@ -145,16 +145,16 @@ export async function goTo(page: Page, place: 'Today' | 'Round' | 'Plan' | 'Cut'
 export async function sayKind(page: Page, kind: string, name?: string): Promise<void> {
   await page.getByRole('radio', { name: kind, exact: true }).click();
   if (name === undefined) return;
-  await page.getByRole('button', { name: 'Name it' }).click();
+  await page.getByRole('button', { name: 'Choose what it is' }).click();
   await page
-    .getByRole('dialog', { name: 'Name it' })
+    .getByRole('dialog', { name: 'Choose what it is' })
     .getByRole('button', { name: new RegExp(`^${name}`) })
     .click();
 }
 
 /** Says where it begins, by keys: until somebody does, its cut waits for a measure. */
 export async function sayWhere(page: Page): Promise<void> {
-  await page.getByRole('slider', { name: 'Edge nearest the trunk' }).focus();
+  await page.getByRole('slider', { name: 'Starts at' }).focus();
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('ArrowLeft');
 }
@@ -164,7 +164,7 @@ export async function sayWhere(page: Page): Promise<void> {
  * the server holds in the end is asked of it with `expect.poll`.
  */
 export async function allSent(page: Page): Promise<void> {
-  await expect(page.getByText(/\d+ to send|need your word|needs your word/)).toHaveCount(0, {
+  await expect(page.getByText(/\d+ to send|conflicts?: choose one/)).toHaveCount(0, {
     timeout: 45_000,
   });
 }
@@ -187,7 +187,7 @@ export async function startRun(page: Page, codes: readonly RegExp[]): Promise<vo
 }
 
 const MOVES =
-  /^(Blade is wet|I stand there|The ladder stands|Blade clean|Made the cut|Wood is read|Seen from the ground)$/;
+  /^(Blade is wet|I stand there|The ladder stands|Blade clean|Made the cut|Cut face is sound|Seen from the ground)$/;
 
 /** The main move of the card that is due. */
 export const dueMove = (page: Page) => page.getByRole('button', { name: MOVES });
@@ -214,7 +214,7 @@ export async function makeMove(page: Page, name: string): Promise<void> {
     await page.clock.fastForward(31_000);
     await expect(due).toBeEnabled();
   }
-  if (name === 'Wood is read') await page.getByRole('radio', { name: 'Green, clean' }).click();
+  if (name === 'Cut face is sound') await page.getByRole('radio', { name: 'Green, clean' }).click();
   await due.click();
   // The next card stands once what was recorded has gone to the server and back
   await expect
@@ -248,7 +248,7 @@ export async function closeDown(page: Page, cuts: number): Promise<void> {
 
 /** All trees of the round are on the device before the server goes away. */
 export async function readOntoDevice(page: Page): Promise<void> {
-  await page.getByRole('button', { name: 'Round', exact: true }).click();
+  await page.getByRole('button', { name: 'Round options', exact: true }).click();
   await page.getByRole('button', { name: 'Read all trees onto this device' }).click();
   await expect(page.getByRole('button', { name: 'Read: ready for no signal' })).toBeVisible();
   await page.keyboard.press('Escape');
@@ -263,9 +263,9 @@ export async function walk(page: Page, trees: ('sound' | 'found')[]): Promise<vo
     if (state === 'found') {
       await page.getByRole('button', { name: 'New finding' }).click();
       await sayKind(page, 'Diseased');
-      await dragBy(page, page.getByRole('slider', { name: 'Far end' }), 20, 0);
-      await page.getByRole('radio', { name: 'Edge definite' }).click();
-      await page.getByRole('button', { name: /^(Set this cut|Save finding)$/ }).click();
+      await dragBy(page, page.getByRole('slider', { name: 'Ends at' }), 20, 0);
+      await page.getByRole('radio', { name: 'Edge clear' }).click();
+      await page.getByRole('button', { name: 'Save finding' }).click();
       await page.getByRole('button', { name: 'Done here' }).click();
     } else await page.getByRole('button', { name: /^(Mark sound|Done here)$/ }).click();
     await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(code ?? '');

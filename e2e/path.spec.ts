@@ -38,11 +38,11 @@ async function markCanker(page: Page): Promise<void> {
   await pickOnClock(page);
   await page.getByRole('button', { name: 'New finding' }).click();
   await sayKind(page, 'Diseased', 'Fire blight canker, active');
-  await page.getByRole('radio', { name: 'Edge definite' }).click();
+  await page.getByRole('radio', { name: 'Edge clear' }).click();
 
   // By drag: to the tip and back. By keys: to the exact place. By figures: the far end.
-  const edge = page.getByRole('slider', { name: 'Edge nearest the trunk' });
-  const far = page.getByRole('slider', { name: 'Far end' });
+  const edge = page.getByRole('slider', { name: 'Starts at' });
+  const far = page.getByRole('slider', { name: 'Ends at' });
   await drag(page, far, 60);
   const dragged = Number(await far.getAttribute('aria-valuenow'));
   expect(dragged).toBeGreaterThan(85);
@@ -51,18 +51,16 @@ async function markCanker(page: Page): Promise<void> {
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Shift+ArrowRight');
   expect(Number(await edge.getAttribute('aria-valuenow'))).toBeCloseTo(before + 5.5);
-  await page.getByLabel('Far end, cm', { exact: true }).fill('86');
-  await page.getByLabel('Edge nearest the trunk, cm', { exact: true }).fill('72');
+  await page.getByLabel('Ends at, cm', { exact: true }).fill('86');
+  await page.getByLabel('Starts at, cm', { exact: true }).fill('72');
 
-  await expect(page.getByRole('button', { name: 'Clearance 30 cm. Why so far?' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Clearance 30 cm. Why this margin?' })).toBeVisible();
   await expect(page.getByText(/toward the trunk from the dark edge/).first()).toBeVisible();
   await page.getByRole('button', { name: 'Why here, and other schools' }).click();
   await expect(page.getByRole('dialog')).toContainText('A range means its upper end: 30 cm.');
   await page.getByRole('button', { name: 'Close', exact: true }).click();
-  await page.getByRole('button', { name: 'Set this cut' }).click();
-  await expect(
-    page.getByText('It is kept on this device and goes into the Book and the plan.'),
-  ).toBeVisible();
+  await page.getByRole('button', { name: 'Save finding' }).click();
+  await expect(page.getByText('You find it in the plan and in the Book.')).toBeVisible();
 }
 
 /** The limb at 4 o'clock: bearing 122°, a touch two thirds of the way to the rim. */
@@ -113,15 +111,15 @@ async function cutIt(page: Page): Promise<void> {
   await expect(page.getByText('Its history is unknown today: unknown is dirty.')).toBeVisible();
   await runUpTo(page, 'Made the cut');
   await makeMove(page, 'Made the cut');
-  await runUpTo(page, 'Wood is read');
-  await makeMove(page, 'Wood is read');
+  await runUpTo(page, 'Cut face is sound');
+  await makeMove(page, 'Cut face is sound');
   // Every cut into disease starts clean: the blade must be cleaned before the second.
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Cut 2 of 2');
   await expect(dueMove(page)).toHaveText('Blade is wet');
   await runUpTo(page, 'Made the cut');
   await expect(page.getByText(/^Lee wall 07 · (4|7) o’clock/)).toBeVisible();
   await makeMove(page, 'Made the cut');
-  await makeMove(page, 'Wood is read');
+  await makeMove(page, 'Cut face is sound');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Close down');
 }
 

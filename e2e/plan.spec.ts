@@ -35,7 +35,7 @@ atBothSizes((_name, _viewport, journey) => {
       await page.getByRole('button', { name: 'Close', exact: true }).click();
       await expect(page.getByText(/waits until season 2/).first()).toBeVisible();
       await expect(page.getByRole('heading', { name: 'Winter 2027/28' })).toBeVisible();
-      await expect(page.getByText('No better plan exists by these weights: proved.')).toBeVisible();
+      await expect(page.getByText('This is the best plan for your settings.')).toBeVisible();
       await allSent(page);
       await expectSheet(page, orchard);
     },
@@ -52,9 +52,9 @@ atBothSizes((_name, _viewport, journey) => {
       const [first] = await page.getByRole('row', { name: /^Season/ }).allInnerTexts();
       expect(Number(/(\d+) %/.exec(first ?? '')?.[1])).toBeGreaterThanOrEqual(20);
       await expect(page.getByText(/^In this order: .* As listed: .* min saved/).first()).toBeVisible();
-      await page.getByRole('button', { name: /^Take off: / }).click();
+      await page.getByRole('button', { name: /^Remove this pin: / }).click();
       await expect(page.getByRole('heading', { name: 'Pinned' })).toHaveCount(0);
-      await expect(page.getByText('No better plan exists by these weights: proved.')).toBeVisible({
+      await expect(page.getByText('This is the best plan for your settings.')).toBeVisible({
         timeout: 60_000,
       });
     },
@@ -85,7 +85,7 @@ test('pins that clash come back as the smallest set, and one taken off makes a p
   await page.getByRole('button', { name: 'Not before season 2' }).click();
   await expect(page.getByText('No plan keeps all of this')).toBeVisible();
   await expect(page.getByText(/must come out/).first()).toBeVisible();
-  await page.getByRole('button', { name: /^Take off: .* waits until season 2$/ }).click();
+  await page.getByRole('button', { name: /^Remove this pin: .* waits until season 2$/ }).click();
   await expect(page.getByText('No plan keeps all of this')).toHaveCount(0);
 });
 

@@ -24,10 +24,10 @@ atBothSizes((_name, _viewport, journey) => {
         test.setTimeout(120_000);
         await open(page, orchard.url, '/round');
         await page.evaluate(() => navigator.serviceWorker.ready);
-        await page.getByRole('button', { name: 'Take the round up again' }).click();
+        await page.getByRole('button', { name: 'Continue the round' }).click();
         await readOntoDevice(page);
         await allSent(page);
-        await page.getByRole('button', { name: 'Go on: Slip side 01' }).click();
+        await page.getByRole('button', { name: 'Continue: Slip side 01' }).click();
         await walk(page, ['sound', 'sound', 'found']);
         // What the server has is told from what waits: only the next two are to send
         await allSent(page);
@@ -54,11 +54,11 @@ atBothSizes((_name, _viewport, journey) => {
       await page.getByLabel('Code on its tag').fill('Slip side 12');
       await page.getByLabel('Plot', { exact: true }).fill('Slip side');
       await page.getByLabel('Row', { exact: true }).fill('Along the slip');
-      await page.getByRole('button', { name: 'Save, then its limbs' }).click();
+      await page.getByRole('button', { name: 'Save and draw limbs' }).click();
       await expect(page.getByText(/2 fields are not usable yet/)).toBeVisible();
       await page.getByLabel('Height, cm', { exact: true }).fill('380');
       await page.getByLabel('Spread, cm', { exact: true }).fill('360');
-      await page.getByRole('button', { name: 'Save, then its limbs' }).click();
+      await page.getByRole('button', { name: 'Save and draw limbs' }).click();
       await page.getByRole('button', { name: 'Draw it' }).waitFor();
 
       // From here on the taps are counted: six main limbs in two minutes on a phone (common practice, no source)
@@ -79,7 +79,7 @@ atBothSizes((_name, _viewport, journey) => {
       await tap('Undo');
       await expect(tip).toHaveAttribute('aria-valuetext', before ?? '');
       await tap('Redo');
-      await dragBy(page, page.getByRole('slider', { name: 'Joint: height on its parent' }), 0, -12);
+      await dragBy(page, page.getByRole('slider', { name: 'Height on the parent limb' }), 0, -12);
       taps++;
       await tap('Save the limb map');
       await expect(page.getByRole('heading', { level: 1, name: 'Slip side 12' })).toBeVisible();

@@ -39,7 +39,7 @@ atBothSizes((_name, viewport, journey) => {
       await expect(heading(page)).toHaveText('Cut 3 of 4');
       await runUpTo(page, 'Made the cut');
       await makeMove(page, 'Made the cut');
-      await makeMove(page, 'Wood is read');
+      await makeMove(page, 'Cut face is sound');
       await stopped(page);
 
       await page.getByRole('button', { name: 'Pause the run' }).click();
@@ -52,7 +52,7 @@ atBothSizes((_name, viewport, journey) => {
       await expect(other.getByText(/^Wall crew, /)).toBeVisible();
       // The first phone’s clock was put forward by its contact times
       await other.clock.fastForward(600_000);
-      await other.getByRole('button', { name: 'Take it up again' }).click();
+      await other.getByRole('button', { name: 'Continue the run' }).click();
       await closeDown(other, 4);
       await allSent(other);
       await goTo(other, 'Book');
@@ -71,8 +71,8 @@ async function foundMore(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'New finding' }).click();
   await sayKind(page, 'Diseased', 'Fire blight shoot strike');
   await sayWhere(page);
-  await page.getByRole('radio', { name: 'Edge definite' }).click();
-  await page.getByRole('button', { name: 'Set this cut' }).click();
+  await page.getByRole('radio', { name: 'Edge clear' }).click();
+  await page.getByRole('button', { name: 'Save finding' }).click();
   await goTo(page, 'Cut');
 }
 
@@ -102,7 +102,7 @@ test('the mix by arithmetic, what skipping costs, and a recheck with its outcome
   await expect(page.getByText('200 mL', { exact: true })).toBeVisible();
   await expect(page.getByText('It holds 8250 ppm of available chlorine.')).toBeVisible();
   await expect(page.getByText(/chlorine gas/)).toBeVisible();
-  await page.getByRole('button', { name: 'It is mixed now' }).click();
+  await page.getByRole('button', { name: 'Record the mix' }).click();
   await expect(page.getByText(/^Last mixed less than a minute ago, 2 L/)).toBeVisible();
 
   await page.goto(`${orchard.url}/cut/skipping`);

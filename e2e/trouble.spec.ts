@@ -30,7 +30,7 @@ test('a finding outlives a server that is killed and a page that is reloaded hal
   await readAnew(page);
   await expect(page.getByLabel('Note')).toHaveValue('Dry to the fork.');
   await orchard.stop();
-  await page.getByRole('button', { name: 'Set this cut' }).click();
+  await page.getByRole('button', { name: 'Save finding' }).click();
   await expect(page.getByText('1 to send')).toBeVisible();
   await expect(page.getByRole('button', { name: /^Change: Dead wood/ })).toBeVisible();
   await orchard.restart();
@@ -54,12 +54,12 @@ test('two change the same finding: both versions are shown and the choice is kep
     [other, '52'],
   ] as const) {
     await opened.getByRole('button', { name: /^Change: Cytospora canker/ }).click();
-    await opened.getByLabel('Far end, cm', { exact: true }).fill(to);
+    await opened.getByLabel('Ends at, cm', { exact: true }).fill(to);
   }
-  await other.getByRole('button', { name: 'Set this cut' }).click();
+  await other.getByRole('button', { name: 'Save finding' }).click();
   await allSent(other);
-  await page.getByRole('button', { name: 'Set this cut' }).click();
-  await expect(page.getByText('1 entry needs your word')).toBeVisible();
+  await page.getByRole('button', { name: 'Save finding' }).click();
+  await expect(page.getByText('1 change conflicts: choose one')).toBeVisible();
   await page.getByRole('button', { name: 'Show', exact: true }).click();
   const asked = page.getByRole('dialog', { name: 'Waiting on this device' });
   await expect(asked).toContainText('19 to 44 cm');
@@ -88,7 +88,7 @@ test('a page of an older version is told and reloaded; what waits on its device 
   await page.getByRole('button', { name: 'New finding' }).click();
   await sayKind(page, 'Dead', 'Dead wood');
   await sayWhere(page);
-  await page.getByRole('button', { name: 'Set this cut' }).click();
+  await page.getByRole('button', { name: 'Save finding' }).click();
   await expect(
     page.getByText('A newer version is here. What waits to be sent stays on this device.'),
   ).toBeVisible();
@@ -109,16 +109,16 @@ test('a slip is undone, a cut that could not be made stays in the plan', async (
   await startRun(page, [/Lee wall 07/]);
   await runUpTo(page, 'Made the cut');
   await makeMove(page, 'Made the cut');
-  await expect(heading(page)).toHaveText('Read the wood');
+  await expect(heading(page)).toHaveText('Check the cut face');
   // A finding that was made with a reading is taken back with it
   await page.getByRole('radio', { name: 'Still brown' }).click();
-  await page.getByRole('button', { name: 'Mark it, cut back' }).click();
+  await page.getByRole('button', { name: 'Still brown: plan a cut further back' }).click();
   await expect(heading(page)).toHaveText('Cut 2 of 2');
   await page.getByRole('button', { name: 'Undo: wood read, brown' }).click();
-  await expect(heading(page)).toHaveText('Read the wood');
+  await expect(heading(page)).toHaveText('Check the cut face');
   await page.getByRole('button', { name: /^Undo: cut on/ }).click();
   await expect(heading(page)).toHaveText('Cut 1 of 1');
-  await page.getByRole('button', { name: 'Couldn’t' }).click();
+  await page.getByRole('button', { name: 'Skip this cut' }).click();
   await page.getByRole('radio', { name: 'Out of reach' }).click();
   await page.getByRole('button', { name: 'Leave it' }).click();
   await expect(page.getByText('Not made today: Out of reach')).toBeVisible();
@@ -148,7 +148,7 @@ test.describe('with a passphrase', () => {
     await sayKind(page, 'Dead', 'Dead wood');
     await sayWhere(page);
     await page.context().clearCookies();
-    await page.getByRole('button', { name: 'Set this cut' }).click();
+    await page.getByRole('button', { name: 'Save finding' }).click();
     // Counted, though the sign-in may stand before it already
     await expect(page.getByText('1 to send')).toBeAttached();
     await readAnew(page);

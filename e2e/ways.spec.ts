@@ -57,16 +57,16 @@ atBothSizes((name, _viewport, journey) => {
       await page.goto(`${orchard.url}/round/lee-wall-07`);
       await page.getByRole('button', { name: 'New finding' }).click();
       await page.getByRole('radio', { name: 'Diseased', exact: true }).click();
-      await page.getByRole('button', { name: 'Name it' }).click();
-      await expect(page.getByRole('dialog', { name: 'Name it' })).toBeVisible();
+      await page.getByRole('button', { name: 'Choose what it is' }).click();
+      await expect(page.getByRole('dialog', { name: 'Choose what it is' })).toBeVisible();
       await page.goBack();
       await expect(page.getByRole('dialog')).toHaveCount(0);
-      await expect(page.getByRole('button', { name: 'Name it' })).toBeVisible();
+      await expect(page.getByRole('button', { name: 'Choose what it is' })).toBeVisible();
       await page.goBack();
-      await expect(page.getByText('Begun, not set')).toBeVisible();
+      await expect(page.getByText('Started, not saved')).toBeVisible();
       await expectAt(page, on, '/round/lee-wall-07', 'Back from marking');
-      await page.getByRole('button', { name: 'Go on marking' }).click();
-      await expect(page.getByRole('button', { name: 'Name it' })).toBeVisible();
+      await page.getByRole('button', { name: 'Continue marking' }).click();
+      await expect(page.getByRole('button', { name: 'Choose what it is' })).toBeVisible();
       await page.goBack();
       await page.goBack();
       await expectAt(page, on, '/round', 'Back from the tree');
@@ -104,17 +104,17 @@ atBothSizes((name, _viewport, journey) => {
   journey('phone')('the last tree of a round is marked sound', async ({ page, orchard }) => {
     const on = watch(page);
     await open(page, orchard.url, '/round');
-    await page.getByRole('button', { name: 'Round', exact: true }).click();
+    await page.getByRole('button', { name: 'Round options', exact: true }).click();
     await page.getByRole('button', { name: /^Close the round/ }).click();
     // A slip: it goes on where it stood
     await page.getByRole('button', { name: /^Reopen the round of/ }).click();
-    await page.getByRole('button', { name: 'Round', exact: true }).click();
+    await page.getByRole('button', { name: 'Round options', exact: true }).click();
     await page.getByRole('button', { name: /^Close the round/ }).click();
     await page.getByRole('button', { name: 'Start a round' }).click();
     for (const plot of ['Lee wall', 'Net loft', 'Slip side'])
       await page.getByRole('checkbox', { name: plot }).click();
     await page.getByRole('button', { name: 'Start', exact: true }).click();
-    await page.getByRole('button', { name: /^Go on: Boiler court/ }).click();
+    await page.getByRole('button', { name: /^Continue: Boiler court/ }).click();
     for (let trees = 0; trees < 20 && pathOf(page) !== '/round'; trees++) {
       const from = pathOf(page);
       await page.getByRole('button', { name: /^(Mark sound|Done here)$/ }).click();

@@ -1,3 +1,5 @@
+import './faultWords';
+
 export type { CandidatesResult, Openness, PlanResult } from './compute';
 export {
   ArchiveReport,

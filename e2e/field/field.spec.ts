@@ -90,7 +90,7 @@ test('trusted, installed, an hour without signal, and all of it home again', asy
     expect(installabilityErrors).toEqual([]);
 
     await goTo(page, 'Round');
-    await page.getByRole('button', { name: 'Take the round up again' }).click();
+    await page.getByRole('button', { name: 'Continue the round' }).click();
     await readOntoDevice(page);
     // A sheet that closes takes its step of the history back, and overtakes what is opened meanwhile
     const open = () => page.goto(`${url}/round/slip-side-06`);
@@ -104,7 +104,7 @@ test('trusted, installed, an hour without signal, and all of it home again', asy
     await page.getByRole('button', { name: 'New finding' }).click();
     await sayKind(page, 'Dead', 'Dead wood');
     await sayWhere(page);
-    await page.getByRole('button', { name: 'Set this cut' }).click();
+    await page.getByRole('button', { name: 'Save finding' }).click();
     await expect(page.getByText('1 to send')).toBeAttached();
     for (const place of ['Today', 'Plan', 'Cut', 'Book', 'Round'] as const) {
       await goTo(page, place);

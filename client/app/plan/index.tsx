@@ -8,10 +8,7 @@ export default function Plan() {
   if (!useWide()) return <PlanList />;
   return (
     <Screen title="Plan">
-      <Body>
-        Choose a tree from the list. Each of its cuts stands here with its reason and what the other schools
-        would do.
-      </Body>
+      <Body>Choose a tree to see its cuts, the reason for each, and what other schools would do.</Body>
     </Screen>
   );
 }

@@ -8,9 +8,7 @@ export default function Round() {
   if (!useWide()) return <RoundList />;
   return (
     <Screen title="Round">
-      <Body>
-        Choose a tree from the list. Its limbs stand on the crown clock, the chosen limb on its tape.
-      </Body>
+      <Body>Choose a tree.</Body>
     </Screen>
   );
 }

@@ -35,11 +35,11 @@ test('the tape has a name, its ends are sliders with their place and unit, its f
   const onWhy = jest.fn();
   render(<Tape onWhy={onWhy} />, { wrapper: Stage });
   expect(screen.getByRole('img', { name: '3 o’clock as a tape.' })).toBeTruthy();
-  expect(screen.getByRole('slider', { name: 'Edge nearest the trunk' }).getAttribute('aria-valuetext')).toBe(
+  expect(screen.getByRole('slider', { name: 'Starts at' }).getAttribute('aria-valuetext')).toBe(
     '100 cm from the collar',
   );
-  expect(screen.getByRole('slider', { name: 'Far end' }).getAttribute('aria-valuenow')).toBe('120');
-  for (const name of ['Clearance 30 cm. Why so far?', 'Cut at the collar. Why here?'])
+  expect(screen.getByRole('slider', { name: 'Ends at' }).getAttribute('aria-valuenow')).toBe('120');
+  for (const name of ['Clearance 30 cm. Why this margin?', 'Cut at the collar. Why here?'])
     fireEvent.click(screen.getByRole('button', { name }));
   expect(onWhy).toHaveBeenCalledTimes(2);
 });

@@ -48,7 +48,7 @@ test('wood that comes off with another cut names that cut', () => {
   };
   const { container } = answer(treeView(mapped, today), '1');
   expect(container.textContent).toContain('just above the bud that points under, 130.5 cm');
-  expect(container.textContent).toContain('This wood comes off with the cut on 3 o’clock, middle');
+  expect(container.textContent).toContain('The cut on 3 o’clock, middle removes this wood too.');
 });
 
 test('the schools: every one of the disorder, clearance growing with the school, the site’s own marked', () => {

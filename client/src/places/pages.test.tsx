@@ -62,7 +62,7 @@ const PAGES: Page[] = [
   { name: 'Tree A', page: <MapTree treeId="a" />, path: '/round/a/map', says: /Limb map · 3 limbs/ },
   { name: 'Tree A', page: <EditTree treeId="a" />, path: '/round/a/edit', says: /Edit the tree/ },
   { name: 'New tree', page: <NewTree />, path: '/round/register/new', says: /its limb map comes next/ },
-  { name: 'Register', page: <Register />, path: '/round/register', says: /A heading sorts|Tree C/ },
+  { name: 'Register', page: <Register />, path: '/round/register', says: /Tap a heading to sort|Tree C/ },
   {
     name: 'Trees from a file',
     page: <ImportTrees />,
@@ -74,7 +74,7 @@ const PAGES: Page[] = [
     name: 'Tree A',
     page: <PlanTree treeId="a" />,
     path: '/plan/a',
-    says: /No better plan exists|Winter 2026/,
+    says: /This is the best plan|Winter 2026/,
   },
   { name: 'Cut', page: <CutPlace />, path: '/cut', says: /Tree A/ },
   { name: 'Kit', page: <Kit />, path: '/cut/kit', says: /Pruning saw/ },
@@ -92,7 +92,7 @@ const PAGES: Page[] = [
     says: /One row for each reading/,
   },
   { name: 'Book', page: <Reference />, path: '/book/reference', says: /Fire blight/ },
-  { name: 'Book', page: <Settings />, path: '/book/settings', says: /12 o’clock bears/ },
+  { name: 'Book', page: <Settings />, path: '/book/settings', says: /12 o’clock points to/ },
 ];
 
 let errors: jest.SpyInstance;

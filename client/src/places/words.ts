@@ -2,7 +2,7 @@
 
 import { DEBRIS_ROUTE_WORDS } from '@mortisect/core/aftercare';
 import { agentOf } from '@mortisect/core/blades';
-import type { Cut, ReasonNotToCut } from '@mortisect/core/cuts';
+import type { Cut } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
 import type { Fall, Tool } from '@mortisect/core/handling';
 import { clockHour, heightReading, joined, tapeText, type Units, upperFirst } from '@mortisect/core/measure';
@@ -179,17 +179,6 @@ export function clinicWords(result: string | null): string {
     ? 'nothing found'
     : `the clinic reports ${lowerFirst(disorderOf(result)?.name ?? result)}`;
 }
-
-/** Why a finding asks for no cut, in one line. */
-export const UNCUT_WORDS: Record<ReasonNotToCut, string> = {
-  measure:
-    'Measure first: drag the edge to where it begins, or type it. Until then it is kept without a cut.',
-  held: 'Held: somebody was asked and has not answered yet.',
-  healed: 'Healed over: no cut. Look at it again next round.',
-  fruit: 'On the fruit: pick it and carry it off the site; mummies always.',
-  wait: 'Not yet.',
-  leave: 'No wood is cut for this.',
-};
 
 /** “Apple · Harbour Russet · open centre”. */
 export function speciesWords({ species, cultivar, form }: TreeSummary): string {

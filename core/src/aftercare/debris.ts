@@ -48,7 +48,7 @@ export const DebrisSettings = z
     infectedBy: setting(z.enum(debrisRoutes).default('landfill'), {
       label: 'Diseased and suspect wood',
       choices: CARRIED_AWAY,
-      hint: 'Where a disorder forbids it, the next safe way is taken and said.',
+      hint: 'Where a disorder forbids it, the next safe option is used and shown.',
     }),
     healthyBy: setting(z.enum(debrisRoutes).default('chip'), {
       label: 'Sound wood',

@@ -409,7 +409,7 @@ export const handlingTable: readonly Handled[] = [
   }),
   own(
     'SUSPECT',
-    'Suspect, cause not known',
+    'Not identified yet',
     'diseased',
     'Dead or sunken wood whose cause nobody has named; treated as the worst it could be.',
     { dormantCm: [25, 30], growingCm: [25, 30], use: 'As the worst it could be, until the cause is named.' },
@@ -448,8 +448,8 @@ export const handlingTable: readonly Handled[] = [
     oldCut: true,
     summerOnly: true,
   }),
-  own('MISPLACED', 'Misplaced wood', 'misplaced', 'Sound wood in the wrong place.', null, {
-    instead: 'Sound wood: it is weighed with the whole crown, not cut for disease.',
+  own('MISPLACED', 'Badly placed wood', 'misplaced', 'Sound wood in the wrong place.', null, {
+    instead: 'Badly placed wood. The plan decides whether to cut it.',
     plain: 'misplaced',
   }),
 ];

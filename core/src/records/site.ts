@@ -22,7 +22,7 @@ export const SiteSchools = z.strictObject({
     )
     .describe('school id by disorder code'),
   halveDefiniteDormant: setting(z.boolean(), {
-    label: 'Definite edges in the dormant season at half the distance (10 cm, 4 in at least)',
+    label: 'Half the margin where the edge is clear, in the dormant season (10 cm, 4 in at least)',
   }),
   inSeasonStub: setting(z.boolean(), {
     label: 'In growth, leave a bare stub to be removed when dormant',

@@ -25,7 +25,7 @@ export const TimingWeights = z.strictObject({
   slip: weight('Bark slips'),
   late: weight('After the stop date'),
   buds: weight('Flower buds knocked off'),
-  growth: weight('Shoots in answer'),
+  growth: weight('Strong regrowth'),
 });
 
 export const TimingSettings = z

@@ -5,7 +5,7 @@ import type { Reason, Verdict } from '../timing/index';
 export const VERDICT_WORDS: Record<Verdict, string> = { go: 'Good', possible: 'Possible', wait: 'Wait' };
 
 /** Why a day is not better, short enough for one line. */
-export const REASON_WORDS: Record<Reason, string> = {
+const REASON_WORDS: Record<Reason, string> = {
   dark: 'it is dark',
   rain: 'rain',
   'bark wet': 'bark is wet from rain',
@@ -18,10 +18,20 @@ export const REASON_WORDS: Record<Reason, string> = {
   risk: 'the risk of infection is high',
   'severe frost': 'severe frost follows',
   'bloom of a blight host': 'a host of fire blight is in bloom',
-  'outside the school': 'outside the season of your school',
+  'outside the school': 'not the season you chose',
   'short dry spell': 'the dry spell is short',
   'no weather': 'no weather is known',
 };
+
+/** Why a half-day or an hour is no better than its verdict. */
+export function dayReasonWords(reason: Reason, verdict: Verdict): string {
+  return reason === 'risk' && verdict === 'possible' ? 'the risk of infection is fair' : REASON_WORDS[reason];
+}
+
+/** What a cut risks on a day, as likely as not, and the range it lies in. @param score low, middle and high end, of 100 */
+export function riskWords([low, middle, high]: readonly [number, number, number]): string {
+  return `risk ${Math.round(middle)} of 100 (${Math.round(low)}–${Math.round(high)})`;
+}
 
 /** Title of a window in a calendar. */
 export function windowTitle(what: string, verdict: 'go' | 'possible'): string {
@@ -36,13 +46,13 @@ export const FACTOR_WORDS = {
   },
   cold: {
     name: 'Frost after the cut',
-    says: 'how near the nights of the next two weeks come to what the wood stands',
+    says: 'how near the nights of the next two weeks come to the frost that kills its wood',
   },
   heat: { name: 'Sun scorch', says: 'heat within five days on bark that was in shade' },
   slip: { name: 'Bark slips', says: 'bark tears when it is full of sap, worse on large cuts' },
   late: { name: 'After the stop date', says: 'late growth does not harden' },
   buds: { name: 'Buds knocked off', says: 'swollen flower buds break at a touch' },
-  growth: { name: 'Shoots in answer', says: 'dormant and spring cuts are answered with shoots' },
+  growth: { name: 'Strong regrowth', says: 'after dormant and spring cuts the tree grows many shoots' },
 } as const;
 
 /** Says of the schools what a chart alone would hide. */

@@ -1,5 +1,5 @@
 export { asText, cutSentence, type Phrase } from './cut';
-export { FACTOR_WORDS, LESSON, REASON_WORDS, VERDICT_WORDS, windowTitle } from './days';
+export { dayReasonWords, FACTOR_WORDS, LESSON, riskWords, VERDICT_WORDS, windowTitle } from './days';
 export {
   clashSentence,
   leftWords,

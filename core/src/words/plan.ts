@@ -50,10 +50,10 @@ export function leftWords(why: LeftWhy | ReasonNotToCut): string {
     'hand over': 'For a licensed arborist: nothing is planned here.',
     'no candidate': 'Nothing is cut for this.',
     decision: 'No cut answers it: see the decision.',
-    held: 'Held: somebody was asked and has not answered yet.',
+    held: 'On hold: somebody was asked and has not answered yet.',
     healed: 'Healed over: no cut. Look at it again next round.',
-    fruit: 'On the fruit: pick it and carry it off the site.',
-    measure: 'Measure first: nobody has said where on the limb it begins.',
+    fruit: 'On the fruit: pick it and carry it off the site; mummies always.',
+    measure: 'Measure first: say where on the limb it begins. Until then it has no cut.',
     wait: 'Not yet.',
     leave: 'No wood is cut for this.',
   }[why];

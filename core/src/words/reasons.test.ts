@@ -229,9 +229,7 @@ test('each way out of a verdict, of debris and of cleaning is said', () => {
     lastSeenOn: '2026-11-01',
     cameBackOn: [],
   };
-  expect(scionWords(scionGuard(found, '2026-11-24').because)).toBe(
-    'Dead wood of unknown cause stands on it.',
-  );
+  expect(scionWords(scionGuard(found, '2026-11-24').because)).toBe('It has dead wood of unknown cause.');
 });
 
 test('rechecks and girdling: what to look for, what it says, what is usually done', () => {

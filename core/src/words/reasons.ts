@@ -65,7 +65,7 @@ const RECHECKED: Record<RecheckVerdict, string> = {
   'clean so far': 'Nothing to be seen so far. That is no proof.',
   regrown: 'Regrown as cuts are: choose what stays, rub off the rest.',
   'fell short': 'The cut fell short: cut again, 30 cm further or to the next main union.',
-  'new or crept': 'New infection, or old one that crept: mark it and plan anew.',
+  'new or crept': 'New infection, or an old one that spread: mark it and plan again.',
 };
 /** What was seen at a cut says of it, and what to do. */
 export const recheckedWords = (verdict: RecheckVerdict) => RECHECKED[verdict];
@@ -181,7 +181,7 @@ export const debrisWords = (reason: DebrisReason) => sentenceOf(DEBRIS, reason);
 const SCIONS: Sentences<ScionReason> = {
   'on record': ({ disorder, years }) =>
     `${nameOf(disorder, 'Something of unknown cause')} is on its record within ${years} years.`,
-  'dead of unknown cause': () => 'Dead wood of unknown cause stands on it.',
+  'dead of unknown cause': () => 'It has dead wood of unknown cause.',
   'came back': () => 'Disease came back after a cut.',
   'not looked at': () => 'Nobody has looked all round it for a year: what was not seen is not sound.',
   clean: ({ years }) =>

@@ -97,7 +97,7 @@ function placeStep(reason: Reason, telling: Telling): WhyStep {
         lines: [
           reason.target.on === 'limb'
             ? 'No sound side branch or usable bud lies between the target and the base.'
-            : 'Trunk and leader are not cut silently: the limb comes off at its collar, and the rest is your decision.',
+            : 'Trunk and leader are never cut without your decision: the limb comes off at its collar.',
         ],
       };
   }

@@ -13,7 +13,6 @@ import {
   treeSizes,
   writtenYear,
 } from '@mortisect/core/register';
-import type { z } from 'zod';
 
 export type Cells = Record<string, string>;
 
@@ -107,7 +106,7 @@ export function treeFromCells(given: Cells, reading: Reading = READING): TreeRea
       const field = String(issue.path[0] ?? '');
       if (bad.has(field) || (field === 'form' && bad.has('species'))) continue;
       bad.add(field);
-      reasons.push({ field, message: raw[field] === undefined ? missing(field) : said(issue) });
+      reasons.push({ field, message: raw[field] === undefined ? missing(field) : issue.message });
     }
   }
   const word = (cells.species ?? '').trim();
@@ -134,17 +133,13 @@ function withStarts(cells: Cells, { starts }: Reading): { cells: Cells; started:
 const missing = (field: string) =>
   field === 'code' ? 'Missing. Give each tree a code or a name.' : 'Missing.';
 
-function said(issue: z.core.$ZodIssue): string {
-  return issue.code === 'invalid_value' ? `Not one of: ${issue.values.join(', ')}.` : issue.message;
-}
-
 type CellRead = { value: unknown; note?: string } | { message: string };
 
 function readCell(field: keyof TreeBody, cell: string, reading: Reading): CellRead {
   if (field === 'species') return readSpecies(cell, reading);
   if (field === 'form') {
     const form = formMeant(cell);
-    return form ? { value: form } : { message: `Not one of: ${treeForms.join(', ')}.` };
+    return form ? { value: form } : { message: `This must be one of: ${treeForms.join(', ')}.` };
   }
   if (field === 'neighbours') return { value: parts(cell).map(neighbour) };
   if (field === 'plantedYear') {

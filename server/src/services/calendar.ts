@@ -1,11 +1,12 @@
 // The calendar that others subscribe to: dry windows by kind of wood, days to look after a frost or for strikes, cuts to look at again, jobs due.
 import { randomBytes, timingSafeEqual } from 'node:crypto';
 import { lanesOf, type TimingNow } from '@mortisect/contracts';
+import { upperFirst } from '@mortisect/core/measure';
 import { cutsOnRecord, USUAL_CUT } from '@mortisect/core/present';
 import type { Site } from '@mortisect/core/records';
 import { jobKinds, speciesName } from '@mortisect/core/register';
 import { dayAfter, hourOf, localClock, momentOf } from '@mortisect/core/weather';
-import { lookForWords, windowTitle } from '@mortisect/core/words';
+import { lookForWords, riskWords, windowTitle } from '@mortisect/core/words';
 import { type CalendarEvent, calendarOf } from '../files/calendar';
 import type { Pool } from '../pool/pool';
 import { notThere } from '../refusal';
@@ -74,7 +75,7 @@ function windowEvents(told: TimingNow): CalendarEvent[] {
         (window): CalendarEvent => ({
           id: `window-${lane.id}-${window.fromHour}-${window.verdict}`,
           title: windowTitle(lane.name, window.verdict),
-          detail: `For most of its trees; open the plan of a tree for its own. Dry for ${window.dryH} h from its beginning.${told.station.simulated ? ' Simulated weather.' : ''}`,
+          detail: `For most of its trees; open the plan of a tree for its own. Dry for ${window.dryH} h once it starts.${told.station.simulated ? ' Simulated weather.' : ''}`,
           when: { from: momentOf(window.fromHour), to: momentOf(window.toHour) },
         }),
       ),
@@ -153,7 +154,7 @@ export async function treeCalendar(db: Db, pool: Pool, treeId: string, now: stri
     (window): CalendarEvent => ({
       id: `${treeId}-${window.fromHour}-${window.verdict}`,
       title: windowTitle(tree.code, window.verdict),
-      detail: `Dry for ${window.dryH} h from its beginning. Index ${Math.round(window.score[1])} of 100.`,
+      detail: `Dry for ${window.dryH} h once it starts. ${upperFirst(riskWords(window.score))}.`,
       when: { from: momentOf(window.fromHour), to: momentOf(window.toHour) },
     }),
   );

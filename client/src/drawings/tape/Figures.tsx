@@ -39,7 +39,7 @@ export function ChalkFigure({ line, scale, onWhy, onSwitchUnits }: ChalkFigurePr
   return (
     <Pressable
       role="button"
-      aria-label={`Clearance ${line.label}. Why so far?`}
+      aria-label={`Clearance ${line.label}. Why this margin?`}
       onPress={onWhy}
       onLongPress={onSwitchUnits}
       style={{

@@ -212,7 +212,7 @@ function Handles({
     <>
       <Handle
         {...common}
-        label="Edge nearest the trunk"
+        label="Starts at"
         side={-1}
         cm={span.fromCm}
         leastCm={0}
@@ -221,7 +221,7 @@ function Handles({
       />
       <Handle
         {...common}
-        label="Far end"
+        label="Ends at"
         side={1}
         cm={span.toCm}
         leastCm={span.fromCm}

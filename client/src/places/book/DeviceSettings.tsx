@@ -27,9 +27,8 @@ export function DeviceSettings() {
       <Person />
       {offMs === null ? null : (
         <Notice kind="caution" title={clockOffWords(offMs)}>
-          Mortisect goes by the server’s clock, so that what the crew records stands in the right order. Set
-          the date and time of this device right: what it records while it has not seen the server goes by its
-          own clock.
+          Mortisect uses the server’s clock to keep the records of the crew in order. Please set the date and
+          time of this device. Without the server it can only use its own clock.
         </Notice>
       )}
       <Label>Theme</Label>

@@ -168,8 +168,8 @@ function ToolFields({
           most={20}
           onChange={(count) => onChange({ ...tool, count: Math.round(count) })}
         />
-        <Button kind="quiet" onPress={onRemove} aria-label={`Take off ${tool.name}`}>
-          Take off
+        <Button kind="quiet" onPress={onRemove} aria-label={`Remove ${tool.name}`}>
+          Remove
         </Button>
       </View>
     </View>

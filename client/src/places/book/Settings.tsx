@@ -142,7 +142,13 @@ function SiteFields({ control }: { control: SiteControl }) {
       </View>
       <View flexDirection="row" gap={12}>
         <TextOf control={control} name="timeZone" label="Time zone" grow />
-        <TextOf control={control} name="twelveBearingDeg" label="12 o’clock bears, °" grow decimal />
+        <TextOf
+          control={control}
+          name="twelveBearingDeg"
+          label="12 o’clock points to, ° from north"
+          grow
+          decimal
+        />
       </View>
       <Controller
         control={control}

@@ -1,4 +1,4 @@
-// How a day is reckoned: equations, constants and where they come from.
+// How the risk of a day is computed: equations, constants and where they come from.
 
 import { speciesName } from '@mortisect/core/register';
 import {
@@ -41,7 +41,7 @@ const MONTHS = 'JFMAMJJASOND';
 export function TimingReference() {
   return (
     <View gap={14}>
-      <Section>How a day is reckoned</Section>
+      <Section>How the risk of a day is computed</Section>
       <Body>
         Expected infections of a wound are the sum over every hour of its healing: strength × inoculum of the
         month × what is nearby × susceptibility left × suitability of the temperature × wetness. Λ = Σ k · w ·
@@ -49,13 +49,13 @@ export function TimingReference() {
       </Body>
       <Body>{`S = 1 / (1 + (DD / DD50)^n), degree-days above the base since the cut: warm wounds close sooner. f is the beta response of Yan & Hunt 1999. m is 1 in an hour with ${WET_RAIN_MM} mm of rain or more, a half for ${WET_AFTER_RAIN_H} h after, else 0. A wound is followed until less than ${CLOSED_BELOW * 100} % is left, ${HORIZON_DAYS} days at the most: the forecast first, then past years. Nearby counts 2 on the tree itself, 1 on the site, 0.3 where nothing is known, 0 where it does not occur.`}</Body>
       <Body>
-        Infection = 1 − Π(1 − consequence × chance). Index = 100 · (1 − (1 − infection) · Π(1 − weight ×
-        factor)), the factors being frost, sun scorch, slipping bark, lateness, buds knocked off and shoots in
-        answer. Under 15 good, up to 35 possible: settings of the site.
+        Infection = 1 − Π(1 − consequence × chance). Risk of 100 = 100 · (1 − (1 − infection) · Π(1 − weight ×
+        factor)), the factors being frost, sun scorch, slipping bark, lateness, buds knocked off and strong
+        regrowth. Under 15 good, up to 35 possible: settings of the site.
       </Body>
-      <Small>{`The range is the tenth and ninetieth of ${DRAWS} seeded draws: strength ×/÷ ${SPREAD.perHour}, pace of healing ×/÷ ${SPREAD.halfClosed}, inoculum ×/÷ ${SPREAD.inoculum}, best temperature ± ${SPREAD.bestC} °C, and one past year each. The index is a proposal, not a published model (confidence ${PATHOGEN_CONFIDENCE}).`}</Small>
+      <Small>{`The range is the tenth and ninetieth of ${DRAWS} seeded draws: strength ×/÷ ${SPREAD.perHour}, pace of healing ×/÷ ${SPREAD.halfClosed}, inoculum ×/÷ ${SPREAD.inoculum}, best temperature ± ${SPREAD.bestC} °C, and one past year each. The risk is our proposal, not a published model (confidence ${PATHOGEN_CONFIDENCE}).`}</Small>
       <Body>{LESSON}</Body>
-      <Label fontSize="$19">Pathogens that have constants</Label>
+      <Label fontSize="$19">Diseases that we have figures for</Label>
       {pathogens.map((pathogen) => (
         <View key={pathogen.code}>
           <Label>{pathogen.name}</Label>

@@ -56,7 +56,7 @@ function SourceFields({ weather, latitude, onChange }: SourceFieldsProps) {
       {source === 'simulated' ? (
         <CheckRow
           label="Set its climate by hand"
-          {...(!climate && { detail: 'The usual of the latitude otherwise' })}
+          {...(!climate && { detail: 'Otherwise: typical for this latitude' })}
           on={climate !== null}
           onChange={(on) => onChange({ ...weather, climate: on ? climateAt(latitude, weather.coast) : null })}
         />

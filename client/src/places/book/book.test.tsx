@@ -72,7 +72,7 @@ describe('settings', () => {
       ['Latitude, °', '91'],
       ['Longitude, °', '-181'],
       ['Time zone', 'Orrin/Bight'],
-      ['12 o’clock bears, °', 'north'],
+      ['12 o’clock points to, ° from north', 'north'],
       ['Name', ''],
     ] as const) {
       const field = value(label);
@@ -267,8 +267,8 @@ describe('the weather', () => {
     };
     const server = await come([seen]);
     expect(screen.getByText(/^Apple: green tip, seen 2 Apr 2026 by Wall crew$/)).toBeTruthy();
-    press('Take back: Apple: green tip');
-    await waitFor(() => expect(buttons(/^Take back/)).toEqual([]));
+    press('Remove: Apple: green tip');
+    await waitFor(() => expect(buttons(/^Remove: /)).toEqual([]));
     expect(last(server, 'undone').actionId).toBe(CUT);
   });
 
@@ -325,10 +325,10 @@ test('a file of weather: its choices go along, a zone that is none is said, hour
   fireEvent.change(input, { target: { files: [new File(['x'], 'station.csv')] } });
   await findButton('Take 4 hours');
   expect(field<HTMLSelectElement>('Time of day, if it stands apart').value).toBe('Time');
-  fireEvent.click(screen.getByRole('radio', { name: 'Replace; what stood is kept aside' }));
+  fireEvent.click(screen.getByRole('radio', { name: 'Replace; the old values are kept' }));
   await findButton('Take 5 hours');
   write('Time zone of times without an offset', 'Europe/Lisbon');
-  press('Read so');
+  press('Use this time zone');
   await waitFor(() => expect(server.asked.at(-1)?.query.get('zone')).toBe('Europe/Lisbon'));
   press('Take 5 hours');
   await screen.findByText('5 hours taken');

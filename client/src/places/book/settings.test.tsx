@@ -89,9 +89,9 @@ test('a tool is added under an id of its own, changed, and taken off', async () 
   press('Add a tool');
   press('Add a tool');
   await waitFor(() => expect(screen.getAllByRole('group', { name: 'Tool: New saw' })).toHaveLength(2));
-  fireEvent.click(buttons('Take off New saw')[0] as HTMLElement);
+  fireEvent.click(buttons('Remove New saw')[0] as HTMLElement);
   const [first] = before;
-  fireEvent.click(buttons(`Take off ${first?.name}`)[0] as HTMLElement);
+  fireEvent.click(buttons(`Remove ${first?.name}`)[0] as HTMLElement);
   const { kit } = (await saved(server)).plan;
   expect(kit.map(({ id }) => id)).not.toContain(first?.id);
   expect(kit).toHaveLength(before.length);

@@ -70,8 +70,7 @@ export function Before({ here }: { here: RunHere }) {
         <Section>Trees in this order</Section>
         {inRun.length === 0 ? (
           <Notice kind="caution" title="No tree is chosen">
-            None of these trees has a window now. What cannot wait can be chosen all the same; why each waits
-            stands under Plan, When.
+            No tree can be cut right now. You can still choose urgent ones. Plan, When shows why each waits.
           </Notice>
         ) : null}
         <View>
@@ -85,7 +84,7 @@ export function Before({ here }: { here: RunHere }) {
             />
           ))}
         </View>
-        {timingNow?.station.simulated ? <Small>The windows go by simulated weather.</Small> : null}
+        {timingNow?.station.simulated ? <Small>Simulated weather: no instrument measured it.</Small> : null}
         {order && inRun.length > 1 ? <Small>{orderWords(order)}</Small> : null}
         <CartPlace />
         {inRun.length > 0 ? <BringRows here={here} left={inRun.flatMap(({ items }) => items)} /> : null}
@@ -93,7 +92,7 @@ export function Before({ here }: { here: RunHere }) {
           <Button onPress={() => router.navigate('/cut/mix')}>Mix</Button>
           <Button onPress={() => router.navigate('/cut/kit')}>Blades</Button>
           <Button onPress={() => router.navigate('/cut/marks')}>Mark limbs first</Button>
-          <Button onPress={() => router.navigate('/cut/skipping')}>What skipping costs</Button>
+          <Button onPress={() => router.navigate('/cut/skipping')}>What skipped cleaning costs</Button>
         </View>
         <UndoLast run={run} />
         <LeftOutRows run={run} />

@@ -12,7 +12,7 @@ export function CartPlace() {
   const plotOf = new Map(register.plots.map(({ id, name }) => [id, name]));
   return (
     <Select
-      label="The cart goes out at"
+      label="Finish the run at"
       value={cartAt ?? ANYWHERE}
       options={[
         { value: ANYWHERE, label: 'Anywhere' },

@@ -56,7 +56,7 @@ export function CutCard(frame: FrameGiven) {
       actions={
         <>
           <Button minHeight={68} onPress={() => setSheet('could not')}>
-            Couldn’t
+            Skip this cut
           </Button>
           <Button grow kind="cut" onPress={recordCut} disabled={!placed || !blade || recording.isPending}>
             Made the cut

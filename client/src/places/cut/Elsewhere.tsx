@@ -78,7 +78,7 @@ export function Elsewhere({ item, today, blade, open, onClose }: ElsewhereProps)
   };
   return (
     <Sheet
-      title="Where did it fall?"
+      title="Where did you cut?"
       open={open}
       onClose={onClose}
       closeLabel="Back"

@@ -84,7 +84,7 @@ function KitRows({ here }: { here: RunHere }) {
           );
         })}
       </View>
-      <Small>The kit itself, with how many there are of each, stands under Book, Settings, Planning.</Small>
+      <Small>Change the kit in Book, Settings, Planning.</Small>
     </Screen>
   );
 }

@@ -90,7 +90,7 @@ function MixForm({ here }: { here: RunHere }) {
             Back
           </Button>
           <Button grow kind="main" onPress={record} disabled={recording.isPending || !agent.disinfects}>
-            It is mixed now
+            Record the mix
           </Button>
         </>
       }
@@ -106,8 +106,8 @@ function MixForm({ here }: { here: RunHere }) {
         onChange={setAgentId}
         hint={
           agentId === today.site.agentId
-            ? 'The one of this site.'
-            : 'Not the one of this site: the run times that one.'
+            ? 'The agent of this orchard.'
+            : 'Timers use the agent of this orchard, not this one.'
         }
       />
       {agent.disinfects ? null : (
@@ -198,7 +198,7 @@ function MixForm({ here }: { here: RunHere }) {
       </Body>
       <Small>{suppliesWords(bring.supplies.because)}</Small>
       <Small>
-        {`So that nobody waits: ${plural(bring.supplies.bladesForNoWait, 'blade')} of a kind in rotation; with what there is ${Math.round(bring.supplies.waitMinutes)} min of waiting.`}
+        {`With ${plural(bring.supplies.bladesForNoWait, 'blade')} of a kind in rotation nobody waits. With yours: ${Math.round(bring.supplies.waitMinutes)} min of waiting.`}
       </Small>
       <Section>What it does</Section>
       <AgentFacts agent={agent} />
@@ -257,16 +257,26 @@ function Recipe({
       ) : null}
       {household ? (
         <Small>
-          {`In kitchen measures: ${[
-            household.cups ? `${household.cups} cup` : '',
+          {`About ${[
+            household.cups ? `${inQuarters(household.cups)} cup` : '',
             household.tablespoons ? `${household.tablespoons} tbsp` : '',
-            household.teaspoons ? `${household.teaspoons} tsp` : '',
+            household.teaspoons ? `${inQuarters(household.teaspoons)} tsp` : '',
           ]
             .filter(Boolean)
-            .join(' + ')} (US), ${Math.abs(household.offPct).toFixed(1)} % off.`}
+            .join(
+              ' + ',
+            )} (US)${Math.abs(household.offPct) < 2 ? '' : `, ${Math.round(Math.abs(household.offPct))} % off`}.`}
         </Small>
       ) : null}
       <Small>{dilution.note}</Small>
     </View>
   );
+}
+
+const QUARTERS = ['', '¼', '½', '¾'];
+
+/** “1½”, “¾”: as a measuring cup says it. */
+function inQuarters(value: number): string {
+  const whole = Math.floor(value);
+  return `${whole > 0 ? whole : ''}${QUARTERS[Math.round((value - whole) * 4)]}`;
 }

@@ -20,17 +20,13 @@ export function NothingToCut({ here }: { here: RunHere }) {
       aside={<Aside figure={plural(run.madeCuts.length, 'cut')} caption="made today" />}
       actions={
         <Button grow kind="main" onPress={() => router.navigate('/round')}>
-          Go on with the round
+          Continue the round
         </Button>
       }
     >
-      <Body>No cut waits. What you mark in Round and can do yourself comes here, one card a step.</Body>
+      <Body>No cut to make. What you mark in Round comes here, one card for each step.</Body>
       {run.madeCuts.length > 0 ? (
-        <Row
-          href="/book/rechecks"
-          title="Look at the cuts again"
-          detail="When each is due stands in the Book, under Rechecks."
-        />
+        <Row href="/book/rechecks" title="Check your cuts" detail="Book, Rechecks shows when each is due." />
       ) : null}
       <View flexDirection="row" flexWrap="wrap" gap={12}>
         <Button onPress={() => router.navigate('/cut/kit')}>Blades</Button>

@@ -31,7 +31,7 @@ export function Paused({ run, today, at, by }: PausedProps) {
       aside={<Aside figure={plural(run.left.length, 'cut')} caption="still to make" />}
       actions={
         <Button grow kind="main" minHeight={68} onPress={resume} disabled={recording.isPending}>
-          Take it up again
+          Continue the run
         </Button>
       }
     >

@@ -76,13 +76,13 @@ export function ReadCard({ here, card }: { here: RunHere; card: AfterCut }) {
   };
   return (
     <Screen
-      title="Read the wood"
+      title="Check the cut face"
       subtitle={`${detail?.tree.code ?? ''} · ${cut.cut.limbName}`}
       width="full"
       actions={
         <>
           <Button minHeight={68} onPress={() => record('not read')} disabled={recording.isPending}>
-            Not read
+            Did not check
           </Button>
           <Button
             grow
@@ -91,7 +91,7 @@ export function ReadCard({ here, card }: { here: RunHere; card: AfterCut }) {
             disabled={pith === null || faulty || recording.isPending}
             onPress={() => pith && record(pith)}
           >
-            {ill ? 'Mark it, cut back' : 'Wood is read'}
+            {ill ? 'Still brown: plan a cut further back' : 'Cut face is sound'}
           </Button>
         </>
       }

@@ -27,7 +27,7 @@ import { type RunHere, useRun } from './useRun';
 
 export function Skipping() {
   const { here, error, refetch } = useRun();
-  if (!here) return <Waiting title="What skipping costs" error={error} onRetry={refetch} />;
+  if (!here) return <Waiting title="What skipped cleaning costs" error={error} onRetry={refetch} />;
   return <Costs here={here} />;
 }
 
@@ -78,7 +78,7 @@ function Costs({ here }: { here: RunHere }) {
   const { data, error } = useTransmission(input);
   return (
     <Screen
-      title="What skipping costs"
+      title="What skipped cleaning costs"
       subtitle={`${plural(run.left.length, 'cut')} on ${plural(run.stops.length, 'tree')}`}
       actions={
         <Button grow kind="main" onPress={() => router.navigate('/cut')}>

@@ -125,14 +125,14 @@ function Expected({
   const { data } = useOpenness(detail.tree.id, limbs, detail.limbs);
   if (!data) return <Small role="status">Throwing hats through the map …</Small>;
   const [low, high] = data.gap.interval;
-  const words = `Through the map as it stands ${percent(data.gap.share)} come through.`;
+  const words = `In the map ${percent(data.gap.share)} of the hats come through.`;
   if (passed === null) return <Body>{words}</Body>;
   const share = passed / throws;
   const spread = 1.96 * Math.sqrt((data.gap.share * (1 - data.gap.share)) / throws);
   const agrees = share >= low - spread && share <= high + spread;
   return (
     <Body>
-      {`${words} You: ${percent(share)}${agrees ? ', as the map says within what so few throws can tell.' : share < data.gap.share ? ': the tree is denser than its map; wood is missing on it.' : ': the tree is more open than its map.'}`}
+      {`${words} You: ${percent(share)}${agrees ? '. That fits the map.' : share < data.gap.share ? '. The tree is denser than its map: some wood is missing on the map.' : '. The tree is more open than its map.'}`}
     </Body>
   );
 }

@@ -39,7 +39,7 @@ export function StopCard({ why, ways, ...frame }: FrameGiven & { why: CleanWhy; 
         {other ? <WetButton blade={blade} quiet /> : null}
         <CutAlready item={item} blade={blade} today={frame.today} />
       </View>
-      <Body>What is cut already goes on record as it was done, and is looked at again the sooner.</Body>
+      <Body>Cuts that you made go on record as you made them. They will be checked earlier.</Body>
     </CardFrame>
   );
 }

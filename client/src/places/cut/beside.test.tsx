@@ -38,11 +38,13 @@ const choose = (label: string, value: string) => fireEvent.change(field(label), 
 
 describe('the mix', () => {
   test('bleach of 5.25 % and nine parts of water are 5,250 ppm, and are recorded so', async () => {
-    const server = await come(<Mix />, 'It is mixed now');
+    const server = await come(<Mix />, 'Record the mix');
     choose('Agent', 'hypochlorite-10');
     write('Litres wanted, L', '2');
     expect(document.body.textContent).toMatch(/200 mL/);
-    press('It is mixed now');
+    // 177.4 + 14.8 + 7.4 mL: a fifth of a percent off, which no cup shows
+    expect(screen.getByText('About ¾ cup + 1 tbsp + 1½ tsp (US).')).toBeTruthy();
+    press('Record the mix');
     await allSent();
     // 5.25 % = 52,500 ppm in ten parts
     expect(last(server, 'mixMade')).toMatchObject({ agentId: 'hypochlorite-10', litres: 2, strength: 5250 });
@@ -54,18 +56,18 @@ describe('the mix', () => {
     ['100', false],
     ['101', true],
   ])('%s L: refused %s', async (litres, isRefused) => {
-    await come(<Mix />, 'It is mixed now');
+    await come(<Mix />, 'Record the mix');
     write('Litres wanted, L', litres);
     expect(field('Litres wanted, L').getAttribute('aria-invalid')).toBe(String(isRefused));
   });
 
   test('what does not disinfect says so, and cannot be mixed as if it did', async () => {
-    await come(<Mix />, 'It is mixed now');
+    await come(<Mix />, 'Record the mix');
     const options = [...field<HTMLSelectElement>('Agent').options];
     const other = options.find(({ text }) => text.includes('does not disinfect'));
     choose('Agent', other?.value ?? '');
     expect(screen.getByText('This does not disinfect')).toBeTruthy();
-    expect(buttons('It is mixed now')[0]?.disabled).toBe(true);
+    expect(buttons('Record the mix')[0]?.disabled).toBe(true);
   });
 });
 

@@ -19,7 +19,7 @@ export function bladeWords(state: BladeState | undefined): { figure: string; cap
 }
 
 export function stateWords(state: BladeState | undefined): string {
-  if (!state || state.is === 'unknown') return 'history unknown today';
+  if (!state || state.is === 'unknown') return 'not cleaned today';
   if (state.is === 'clean') return 'clean';
   if (state.is === 'wet') return 'wet, contact time runs';
   return `met ${codeWords(state.disorders)}`;

@@ -73,7 +73,7 @@ test('the cut is recorded with its place, its blade and its sentence; ill wood i
   expect(made.dirtyBlade).toBeUndefined();
   expect(made.cut.shortfallCm).toBe(0);
   expect(screen.getByText(/^That disease stays behind: under 1 in 100/)).toBeTruthy();
-  press('Wood is read');
+  press('Cut face is sound');
   await screen.findByText('Count the blades back in');
   expect(screen.getByRole('button', { name: /^Close without \d+ blades?$/ })).toBeTruthy();
   const section = screen.getAllByRole('checkbox');
@@ -89,7 +89,7 @@ test('brown wood on the face is marked toward the trunk and proposed as the next
   const server = orchard();
   await toTheCut(server);
   press('Cut elsewhere');
-  const sheet = await screen.findByRole('dialog', { name: 'Where did it fall?' });
+  const sheet = await screen.findByRole('dialog', { name: 'Where did you cut?' });
   const record = () => within(sheet).getByRole('button', { name: 'Record it' });
   expect(record()).toHaveProperty('disabled', true);
   // The limb is 180 cm long: a cut at its end or beyond is none
@@ -102,9 +102,12 @@ test('brown wood on the face is marked toward the trunk and proposed as the next
   // 20 cm from the canker where 30 are asked for
   expect(screen.getByText(/as it was cut that was (about \d+|under 1) in 100/)).toBeTruthy();
   write(/^How far toward the trunk/, 'far');
-  expect(screen.getByRole('button', { name: 'Mark it, cut back' })).toHaveProperty('disabled', true);
+  expect(screen.getByRole('button', { name: 'Still brown: plan a cut further back' })).toHaveProperty(
+    'disabled',
+    true,
+  );
   write(/^How far toward the trunk/, '12');
-  press('Mark it, cut back');
+  press('Still brown: plan a cut further back');
   await findButton(/Blade is wet|Made the cut|I stand there|The ladder stands/);
   await allSent();
   expect(last(server, 'cutMade').cut).toMatchObject({ clearanceCm: 30, shortfallCm: 10 });
@@ -125,7 +128,7 @@ test('brown wood on the face is marked toward the trunk and proposed as the next
 test('a cut that could not be made needs a reason, stays in the plan and is out of the run', async () => {
   const server = orchard();
   await toTheCut(server);
-  press('Couldn’t');
+  press('Skip this cut');
   const sheet = await screen.findByRole('dialog', { name: 'Why not?' });
   expect(within(sheet).getByRole('button', { name: 'Leave it' })).toHaveProperty('disabled', true);
   fireEvent.click(within(sheet).getByRole('radio', { name: 'Out of reach' }));
@@ -144,7 +147,7 @@ test('a slip is undone: the record stays, another takes it back, and the cut is 
   const server = orchard();
   await toTheCut(server);
   press('Made the cut');
-  await findButton('Not read');
+  await findButton('Did not check');
   await allSent();
   const { id } = server.actions.findLast(({ action }) => action.kind === 'cutMade') ?? {};
   press(/^Undo: Cut on|^Undo: cut on/);
@@ -158,7 +161,7 @@ test('a cut made before the blade was clean goes on record as it was done', asyn
   const server = orchard();
   await startRun(server);
   fireEvent.click(await findButton('It is cut already, with this blade'));
-  await findButton('Not read');
+  await findButton('Did not check');
   await allSent();
   expect(last(server, 'cutMade')).toMatchObject({ dirtyBlade: true, findingIds: [CANKER] });
 });
@@ -174,10 +177,10 @@ test('what else is found leads to the tree and says that it came from the run; a
   await allSent();
   server.down = true;
   press('Made the cut');
-  await findButton('Not read');
+  await findButton('Did not check');
   expect(kindsAt(server)).not.toContain('cutMade');
   server.down = false;
-  press('Not read');
+  press('Did not check');
   await waitFor(() => expect(kindsAt(server)).toContain('woodRead'), { timeout: 15_000 });
   expect(kindsAt(server).indexOf('cutMade')).toBeLessThan(kindsAt(server).indexOf('woodRead'));
 });
@@ -251,7 +254,7 @@ describe('a blade that would carry disease', () => {
   async function metTheCanker(server: FakeServer): Promise<void> {
     for (let cards = 0; cards < 12; cards++) {
       const due = await findButton(
-        /^(This blade is clean already|I stand there|The ladder stands|Made the cut|Not read|Seen from the ground)$/,
+        /^(This blade is clean already|I stand there|The ladder stands|Made the cut|Did not check|Seen from the ground)$/,
       );
       if (kindsAt(server).includes('woodRead') && /clean already/.test(due.textContent ?? '')) return;
       fireEvent.click(due);
@@ -290,7 +293,7 @@ describe('after a big cut', () => {
     const server = new FakeServer([{ ...detail([finding(CANKER, 'S', 'FB_CANK_A')]), limbs: thick }]);
     await toTheCut(server);
     press('Made the cut');
-    fireEvent.click(await findButton('Not read'));
+    fireEvent.click(await findButton('Did not check'));
     await findButton('Seen from the ground');
     return server;
   }
@@ -298,7 +301,7 @@ describe('after a big cut', () => {
   test('one steps back: what was seen and the hats that came through go on record, no more than were thrown', async () => {
     const server = await bigCutMade();
     await waitFor(() =>
-      expect(document.body.textContent).toMatch(/Through the map as it stands \d+ % come through\./),
+      expect(document.body.textContent).toMatch(/In the map \d+ % of the hats come through\./),
     );
     write('Thrown', '8');
     write('Came through', '9');

@@ -35,7 +35,7 @@ export function LimbFigures({ limb, name, onChange }: LimbFiguresProps) {
         {limb.parentId === null ? null : (
           <LengthField
             grow
-            label="Joint"
+            label="Height on the parent limb"
             cm={limb.jointCm}
             leastCm={0}
             mostCm={LONGEST_CM}
@@ -53,14 +53,14 @@ export function LimbFigures({ limb, name, onChange }: LimbFiguresProps) {
       </View>
       <View flexDirection="row" gap={12}>
         <NumberField
-          label="Inclination, °"
+          label="Angle up, °"
           value={limb.inclinationDeg}
           least={-89}
           most={90}
           onChange={(inclinationDeg) => onChange({ inclinationDeg }, 'inclination')}
         />
         <NumberField
-          label="Bearing, °"
+          label="Direction, ° from north"
           value={limb.bearingDeg}
           least={0}
           most={359}

@@ -99,7 +99,7 @@ export function SideLadder({ limbs, chosen, units, onJoint, onInclination }: Sid
       </Svg>
       {parent ? (
         <Knob
-          label="Joint: height on its parent"
+          label="Height on the parent limb"
           value={Math.round(chosen.jointCm)}
           most={Math.round(parent.lengthCm)}
           says={`joins at ${tapeText(chosen.jointCm, units)}`}

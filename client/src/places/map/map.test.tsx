@@ -40,7 +40,7 @@ test('bearing and length by keys on the clock, joint and inclination on the ladd
   const before = limb('S').lengthCm;
   key(/^Tip of S: bearing/, 'ArrowUp');
   expect(limb('S').lengthCm).toBeGreaterThan(before);
-  key('Joint: height on its parent', 'ArrowUp');
+  key('Height on the parent limb', 'ArrowUp');
   expect(limb('S').jointCm).toBe(65);
   key('Tip: inclination', 'ArrowUp');
   expect(limb('S').inclinationDeg).toBe(32);
@@ -49,7 +49,7 @@ test('bearing and length by keys on the clock, joint and inclination on the ladd
 test('steps of one drag are undone together, others one by one; redo brings them back', () => {
   show(<Editor />);
   for (let i = 0; i < 4; i++) key('Tip: inclination', 'ArrowUp');
-  key('Joint: height on its parent', 'ArrowUp');
+  key('Height on the parent limb', 'ArrowUp');
   fireEvent.click(screen.getByRole('button', { name: 'Undo' }));
   expect(limb('S')).toMatchObject({ jointCm: 60, inclinationDeg: 38 });
   fireEvent.click(screen.getByRole('button', { name: 'Undo' }));
@@ -79,7 +79,7 @@ test('growth marks date the limb; a figure out of bounds is said and not taken',
   }
   expect(limb('S')).toMatchObject({ yearMarksCm: [60, 120], ageYears: 3 });
   expect(screen.getByText('3 years; 60 cm a year lately: moderate growth.')).toBeTruthy();
-  const inclination = screen.getByLabelText('Inclination, °');
+  const inclination = screen.getByLabelText('Angle up, °');
   fireEvent.change(inclination, { target: { value: '120' } });
   expect(screen.getByText('From -89 to 90.')).toBeTruthy();
   expect(limb('S').inclinationDeg).not.toBe(120);

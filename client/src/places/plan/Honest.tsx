@@ -70,7 +70,7 @@ export function VerdictNotice({ view, solved }: { view: TreeView; solved: Solved
             disabled={recording.isPending}
             aria-label={`Decide: ${choice}`}
           >
-            Decide so
+            Choose this
           </Button>
         </View>
       ))}
@@ -88,7 +88,7 @@ export function LeftAsIs({ view, solved }: { view: TreeView; solved: Solved }) {
   const rows = [
     ...swallowed.map(({ findingId, candidateId }) => ({
       findingId,
-      words: `Comes off with the cut on ${lowerFirst(takerOf(candidateId))}: no cut of its own.`,
+      words: `The cut on ${lowerFirst(takerOf(candidateId))} removes it too.`,
     })),
     ...left
       .filter(({ why }) => why !== 'decision')
@@ -101,7 +101,7 @@ export function LeftAsIs({ view, solved }: { view: TreeView; solved: Solved }) {
   if (rows.length === 0) return null;
   return (
     <View gap={8}>
-      <Section>Without a cut of its own</Section>
+      <Section>Findings without a cut</Section>
       {rows.map(({ findingId, words }) => {
         const finding = view.findings.find((finding) => finding.id === findingId);
         if (!finding) return null;

@@ -11,7 +11,7 @@ export function OrderLine({ order, steps }: Pick<Visit, 'order' | 'steps'>) {
   return (
     <View>
       <Small>
-        {`In this order: ${plural(tally.cleanings, 'cleaning')}, ${plural(tally.moves, 'place')} to stand, ${wholeMinutes(tally.minutes)} min. As listed: ${plural(naive.cleanings, 'cleaning')}, ${plural(naive.moves, 'place')}, ${wholeMinutes(naive.minutes)} min${saved >= 0.5 ? `; ${Math.round(saved)} min saved` : ''}.${gap > 0.001 ? ` At most ${Math.ceil(gap * 100)} % longer than the best there is.` : ''}`}
+        {`In this order: ${plural(tally.cleanings, 'cleaning')}, ${plural(tally.moves, 'place')} to stand, ${wholeMinutes(tally.minutes)} min. As listed: ${plural(naive.cleanings, 'cleaning')}, ${plural(naive.moves, 'place')}, ${wholeMinutes(naive.minutes)} min${saved >= 0.5 ? `; ${Math.round(saved)} min saved` : ''}.${gap > 0.001 ? ' Close to the shortest order.' : ''}`}
       </Small>
     </View>
   );

@@ -76,7 +76,7 @@ export function Pins({
       {musts.length > 0 ? (
         <Small>
           Active disease, disease near the trunk, or broken wood that may come down: it must come out in the
-          first pass, unless you lift that.
+          first pass, unless you override it.
         </Small>
       ) : null}
       <Failed title="Not saved yet" error={recording.error} />
@@ -104,9 +104,9 @@ export function PinList({ view, today }: { view: TreeView; today: SiteToday }) {
             kind="quiet"
             onPress={() => takeOff(actionId)}
             disabled={recording.isPending}
-            aria-label={`Take off: ${pinSentence(pin, view)}`}
+            aria-label={`Remove this pin: ${pinSentence(pin, view)}`}
           >
-            Take off
+            Remove this pin
           </Button>
         </View>
       ))}
@@ -116,7 +116,7 @@ export function PinList({ view, today }: { view: TreeView; today: SiteToday }) {
             flex={1}
           >{`${view.findings.find((finding) => finding.id === findingId)?.limbName ?? ''}: need not come out, ${why}${until ? ` until ${dayWords(until)}` : ''}${note ? `: ${note}` : ''}`}</Body>
           <Button kind="quiet" onPress={() => takeOff(actionId)} disabled={recording.isPending}>
-            Take off
+            Remove this pin
           </Button>
         </View>
       ))}

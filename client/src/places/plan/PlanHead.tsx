@@ -38,11 +38,9 @@ export function PlanHead({ solved, visits }: { solved: Solved; visits: Visit[] }
     <View gap={4}>
       <View flexDirection="row" alignItems="baseline" gap={8} flexWrap="wrap">
         <Figure fontSize="$32" lineHeight="$32" color={warns ? '$ochreText' : '$ink'}>
-          {percentOf(season.crown)}
+          {percentOf(whole)}
         </Figure>
-        <Small flexShrink={1}>
-          {`of the crown in season ${season.season}, of at most ${percentOf(season.limit)}${season.exempt > 0 ? `; ${percentOf(season.exempt)} more that disease takes at least` : ''}`}
-        </Small>
+        <Small flexShrink={1}>{seasonWords(season)}</Small>
       </View>
       <Ledger
         parts={parts}
@@ -61,4 +59,10 @@ export function PlanHead({ solved, visits }: { solved: Solved; visits: Visit[] }
       ) : null}
     </View>
   );
+}
+
+function seasonWords({ season, crown, exempt, limit }: Solved['plan']['seasons'][number]): string {
+  if (exempt === 0) return `of the crown in season ${season}. Your limit is ${percentOf(limit)}.`;
+  const part = crown === 0 ? 'all' : `${percentOf(exempt)} of it`;
+  return `of the crown in season ${season}, ${part} for disease. Your limit for other cuts is ${percentOf(limit)}.`;
 }

@@ -37,7 +37,7 @@ export function PlanList({ openId }: { openId?: string }) {
       }
     >
       {views.length === 0 ? (
-        <Body>Nothing is open. What you mark in Round stands here with its cut and its reason.</Body>
+        <Body>No open finding. What you mark in Round appears here with its cut and the reason.</Body>
       ) : null}
       {groups.map(({ plot, plotViews }) => (
         <View key={plot.id} gap={6}>

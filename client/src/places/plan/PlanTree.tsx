@@ -184,9 +184,10 @@ function VisitPart({ visit, view, today, chosenId, onChoose, onMore }: VisitPart
 }
 
 function nothingWords(view: TreeView, { plan }: Solved): string {
-  if (view.findings.length === 0) return 'Nothing is open on this tree. What you mark in Round stands here.';
+  if (view.findings.length === 0)
+    return 'This tree has no open finding. What you mark in Round appears here.';
   if (plan.clash) return 'No cut is planned until the pins agree.';
-  return 'No cut of your own is planned here.';
+  return 'Nothing here for you to cut.';
 }
 
 /** How sure it is that no better plan exists. */
@@ -194,10 +195,10 @@ function Proof({ solved, searching }: { solved: Solved; searching: boolean }) {
   const { proof, clash } = solved.plan;
   if (clash) return null;
   const words = proof.done
-    ? 'No better plan exists by these weights: proved.'
+    ? 'This is the best plan for your settings.'
     : proof.gap === null
-      ? 'A first plan; how much better another may be is not known yet.'
-      : `A good plan; no other can be more than ${Math.max(0.1, proof.gap * 100).toFixed(1)} % better${searching ? ', still searching' : ''}.`;
+      ? 'A first plan. The search for a better one goes on.'
+      : `A good plan: no other can be more than ${Math.max(0.1, proof.gap * 100).toFixed(1)} % better${searching ? '. The search goes on' : ''}.`;
   return (
     <Small role="status" aria-live="polite">
       {words}

@@ -82,7 +82,7 @@ function Behind({
       ) : null}
       {growth ? (
         <View gap={4}>
-          <Section>What the tree will answer</Section>
+          <Section>Expected regrowth</Section>
           <Body>
             {`${growth.shoots[0]} to ${growth.shoots[1]} shoots ${shootsAtWords(growth.where)}; look in ${growth.when}.`}
           </Body>

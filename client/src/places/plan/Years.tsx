@@ -41,7 +41,10 @@ export function Years({ view, today, solved }: { view: TreeView; today: SiteToda
             borderColor="$rule"
           >
             <Label role="cell" flex={2}>{`Season ${season.season}`}</Label>
-            <Label role="cell" flex={3}>{`${percentOf(season.crown)} of ${percentOf(season.limit)}`}</Label>
+            <Label
+              role="cell"
+              flex={3}
+            >{`${percentOf(season.crown)} of ${percentOf(season.limit)}${season.exempt > 0 ? `, ${percentOf(season.exempt)} for disease` : ''}`}</Label>
             <Label role="cell" flex={2}>{`${wholeMinutes(season.minutes)} min`}</Label>
             <Label role="cell" flex={2} textAlign="right">
               {joined(massReading(season.massKg, today.units))}

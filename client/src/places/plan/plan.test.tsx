@@ -55,7 +55,7 @@ test('the ledger says the season’s share, its limit, and what disease takes at
   expect(screen.getByRole('img').getAttribute('aria-label')).toMatch(
     /^Crown ledger: \d+ % comes off in season 1, of a limit of 25 %\.$/,
   );
-  expect(screen.getByText(/more that disease takes at least/)).toBeTruthy();
+  expect(screen.getByText(/for disease\. Your limit for other cuts is/)).toBeTruthy();
 });
 
 test('the tree as it will stand has lost what was taken', () => {
@@ -102,7 +102,9 @@ test('pins stand in words, each with a way off', () => {
     </Stage>,
   );
   expect(screen.getByText(/ stays$/)).toBeTruthy();
-  expect(screen.getByRole('button', { name: /^Take off: .* stays$/ }).hasAttribute('disabled')).toBe(false);
+  expect(screen.getByRole('button', { name: /^Remove this pin: .* stays$/ }).hasAttribute('disabled')).toBe(
+    false,
+  );
 });
 
 test('the curve is a slider that says what a clearance leaves and costs', () => {

@@ -22,7 +22,7 @@ async function come(findings = [canker, dead]): Promise<FakeServer> {
   const server = new FakeServer([detail(findings)]);
   at.path = '/plan/a';
   show(<PlanTree treeId="a" />, server);
-  await screen.findByText(/No better plan exists by these weights: proved/);
+  await screen.findByText(/This is the best plan for your settings/);
   return server;
 }
 const said = (server: FakeServer) => server.actions.map(({ action }) => action as ActionBody);
@@ -64,9 +64,9 @@ test('what must come out cannot wait for a season: the clash names the pin, and 
   press('Not before season 2');
   await screen.findByText('No plan keeps all of this');
   expect(said(server)).toMatchObject([{ kind: 'planPinned', pin: { kind: 'not before', season: 2 } }]);
-  press(/^Take off: .* waits until season 2$/);
+  press(/^Remove this pin: .* waits until season 2$/);
   await waitFor(() => expect(screen.queryByText('No plan keeps all of this')).toBeNull());
-  await screen.findByText(/No better plan exists/);
+  await screen.findByText(/This is the best plan/);
 });
 
 test('a limb that stays keeps its wood; the plan answers the finding no more, and says so', async () => {
@@ -75,7 +75,7 @@ test('a limb that stays keeps its wood; the plan answers the finding no more, an
   press('It stays');
   await allSent();
   expect(said(server)).toMatchObject([{ kind: 'planPinned', pin: { kind: 'stays', limbId: 'R' } }]);
-  await screen.findByText('No cut of your own is planned here.');
+  await screen.findByText('Nothing here for you to cut.');
 });
 
 test.each(['1', '5'])('planned over %s seasons, as many stand in the table', async (seasons) => {
@@ -111,7 +111,9 @@ test('on to the days of this tree, and back to it in the round', async () => {
 
 test('a tree with nothing open says what will stand here', async () => {
   await come([]);
-  expect(screen.getByText('Nothing is open on this tree. What you mark in Round stands here.')).toBeTruthy();
+  expect(
+    screen.getByText('This tree has no open finding. What you mark in Round appears here.'),
+  ).toBeTruthy();
 });
 
 test('the list names every tree with something open, and no other', async () => {

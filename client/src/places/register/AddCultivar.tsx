@@ -81,12 +81,12 @@ export function AddCultivar({ species, name, known }: AddCultivarProps) {
           onChange={(value) => setSusceptibility(value as Cultivar['susceptibility'])}
         />
         <NumberField
-          label="Blooms after the usual of its kind"
+          label="Blooms later than usual by"
           unit="days"
           value={bloomOffsetDays}
           least={-40}
           most={40}
-          hint="Negative: before it."
+          hint="Negative: earlier than usual."
           onChange={(days) => setOffset(Math.round(days))}
         />
       </Sheet>

@@ -46,7 +46,7 @@ export function DeleteTree({ treeId, revision, tree, onDeleted }: DeleteTreeProp
       >
         <Body>
           It leaves the register, the round, the plan and the files at once. For 30 days the register keeps it
-          under “Deleted trees”, and you can take it back. Then it goes for good, with its findings, its cuts
+          under “Deleted trees”, and you can restore it. Then it is gone for good, with its findings, its cuts
           and its photos.
         </Body>
         <Body>
@@ -65,7 +65,7 @@ export function DeletedTrees() {
   return (
     <View gap={8} maxWidth={640}>
       <Section>Deleted trees</Section>
-      <Failed title="Not taken back" error={takingBack.error} />
+      <Failed title="Not restored" error={takingBack.error} />
       {deleted.trees.map(({ treeId, code, plot, row, daysLeft }) => (
         <View key={treeId} flexDirection="row" gap={12} alignItems="center">
           <View flex={1} minWidth={0}>
@@ -73,11 +73,11 @@ export function DeletedTrees() {
             <Small>{`${plot} · ${row} · goes ${forGoodWords(daysLeft)}`}</Small>
           </View>
           <Button
-            aria-label={`Take back ${code}`}
+            aria-label={`Restore ${code}`}
             disabled={takingBack.isPending}
             onPress={() => takingBack.mutate(treeId)}
           >
-            Take back
+            Restore
           </Button>
         </View>
       ))}
@@ -95,14 +95,14 @@ function Deleted({ treeId: id }: { treeId: string }) {
   const takingBack = useTakeTreeBack();
   return (
     <>
-      <Failed title="Not taken back" error={takingBack.error} />
+      <Failed title="Not restored" error={takingBack.error} />
       <Notice
         kind="caution"
         title="This tree is deleted"
         action={
           <View flexDirection="row">
             <Button disabled={takingBack.isPending} onPress={() => takingBack.mutate(id)}>
-              Take it back
+              Restore this tree
             </Button>
           </View>
         }

@@ -97,7 +97,7 @@ function TreeEditor({ title, treeId, newest }: TreeEditorProps) {
         <>
           <Button onPress={() => leaving.ask(back)}>Cancel</Button>
           <Button grow kind="main" onPress={() => save(revision)} disabled={saving.isPending}>
-            {saving.isPending ? 'Saving …' : revision === null ? 'Save, then its limbs' : 'Save the tree'}
+            {saving.isPending ? 'Saving …' : revision === null ? 'Save and draw limbs' : 'Save the tree'}
           </Button>
         </>
       }
@@ -107,7 +107,7 @@ function TreeEditor({ title, treeId, newest }: TreeEditorProps) {
         <Notice
           kind="caution"
           title="Not saved yet"
-        >{`${wrong === 1 ? 'One field is' : `${wrong} fields are`} not usable yet; what is wrong stands at each.`}</Notice>
+        >{`${wrong === 1 ? 'One field is' : `${wrong} fields are`} not usable yet: fix the marked fields.`}</Notice>
       ) : null}
       <div ref={page}>
         <TreeFields form={form} faults={faults} trees={trees} cultivars={cultivars} onChange={setForm} />

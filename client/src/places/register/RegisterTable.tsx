@@ -62,7 +62,7 @@ export function RegisterTable({ trees, onOpen }: { trees: TreeSummary[]; onOpen(
   return (
     <View gap={8}>
       <View flexDirection="row" alignItems="center" gap={12}>
-        <Small flex={1}>A heading sorts; arrow keys move through the rows, Enter opens the tree.</Small>
+        <Small flex={1}>Tap a heading to sort.</Small>
         <Button onPress={() => setChoosing(true)}>Columns</Button>
       </View>
       <View

@@ -19,7 +19,7 @@ export const fieldWords: Record<TreeColumn, string> = {
   habit: 'Bears on',
   tasted: 'Somebody has tasted clean fruit from it',
   heightCm: 'Height',
-  targetHeightCm: 'Height it should have',
+  targetHeightCm: 'Target height',
   spreadCm: 'Spread',
   girthCm: 'Girth of the stem',
   vigour: 'Vigour',

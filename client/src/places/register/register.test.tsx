@@ -200,7 +200,7 @@ describe('a new tree', () => {
       write(label, text);
     return server;
   }
-  const SAVE = 'Save, then its limbs';
+  const SAVE = 'Save and draw limbs';
 
   test('is not saved while a field cannot be used; the first such field is gone to', async () => {
     const server = await begin();
@@ -208,7 +208,7 @@ describe('a new tree', () => {
     write('Year planted', 'long ago');
     press(SAVE);
     await waitFor(() => expect(document.activeElement).toBe(field('Spread, cm')));
-    expect(screen.getByText('2 fields are not usable yet; what is wrong stands at each.')).toBeTruthy();
+    expect(screen.getByText('2 fields are not usable yet: fix the marked fields.')).toBeTruthy();
     expect(server.bodies('putTree')).toEqual([]);
   });
 
@@ -360,7 +360,7 @@ describe('a tree that should not be there', () => {
     await screen.findByText('Deleted trees');
     expect(document.body.textContent).toContain('Plot · Row · goes for good in 30 days');
     expect(document.body.textContent).not.toContain('Old Anna');
-    press(`Take back ${tree.code}`);
+    press(`Restore ${tree.code}`);
     await waitFor(() => expect(screen.queryByText('Deleted trees')).toBeNull());
     expect(document.body.textContent).toContain('Old Anna');
     expect(server.bodies('putTree')).toMatchObject([{ baseRevision: 1, tree: { nickname: 'Old Anna' } }]);
@@ -382,7 +382,7 @@ describe('a tree that should not be there', () => {
     );
     await screen.findByText('It is in no list and goes for good in 30 days.');
     expect(screen.getAllByText('This tree is deleted')).toHaveLength(1);
-    press('Take it back');
+    press('Restore this tree');
     await waitFor(() => expect(server.bodies('putTree')).toMatchObject([{ tree: { code: 'Tree B' } }]));
   });
 });

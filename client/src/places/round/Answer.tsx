@@ -4,13 +4,12 @@ import type { Cut, Decision, ReasonNotToCut } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
 import { judgedAt, type SiteToday, type TreeView, telling } from '@mortisect/core/present';
 import { lowerFirst } from '@mortisect/core/tree';
-import { cutSentence } from '@mortisect/core/words';
+import { cutSentence, leftWords } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { Button } from '../../ui/Button';
 import { Body } from '../../ui/type';
 import { Cautions } from '../Cautions';
 import { Sentence } from '../Sentence';
-import { UNCUT_WORDS } from '../words';
 
 /** The cut of a lesion, and the one that takes its wood where it is swallowed. */
 export function cutOf(view: TreeView, lesionId: string): { own: Cut; taker: Cut | null } | null {
@@ -44,8 +43,7 @@ export function Answer({ view, today, lesionId, onWhy }: AnswerProps) {
       <Sentence phrases={cutSentence(own, telling(view, today))} />
       {taker ? (
         <Body>
-          This wood comes off with the cut on {lowerFirst(view.names.get(taker.limbId) ?? taker.limbId)}: one
-          cut does both.
+          The cut on {lowerFirst(view.names.get(taker.limbId) ?? taker.limbId)} removes this wood too.
         </Body>
       ) : null}
       <View flexDirection="row">
@@ -65,7 +63,7 @@ function UncutWords({ view, lesionId, why }: { view: TreeView; lesionId: string;
   return (
     <View gap={8}>
       <Body fontSize="$18" lineHeight="$18">
-        {UNCUT_WORDS[why]}
+        {leftWords(why)}
       </Body>
       {(why === 'wait' || why === 'leave') && instead ? <Body>{instead}</Body> : null}
     </View>

@@ -63,8 +63,8 @@ export function LimbAtWork({
       {marking?.somewhere ? (
         <Notice kind="said" title={upperFirst(somewhereWords(marking.somewhere, today.units))}>
           {view.limbs.length > 1
-            ? 'Tap the limb that it is on, and its cut is told.'
-            : 'It waits here until the limbs of this tree are drawn; then its cut is told.'}
+            ? 'Tap the limb that it is on to see the cut.'
+            : 'Draw the limbs of this tree to see the cut.'}
         </Notice>
       ) : null}
       {marking && (marking.baseRevision === null || marking.somewhere) ? (

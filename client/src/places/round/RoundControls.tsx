@@ -41,14 +41,14 @@ export function RoundControls({ round, queue, plots, next, onGo }: RoundControls
   }
   return (
     <>
-      <Button onPress={() => setMinding(true)}>Round</Button>
+      <Button onPress={() => setMinding(true)}>Round options</Button>
       {round.paused ? (
         <Button grow kind="main" onPress={() => record({ kind: 'roundResumed', at: clock() })}>
-          Take the round up again
+          Continue the round
         </Button>
       ) : (
         <Button grow kind="main" disabled={!next} onPress={() => next && onGo(next)}>
-          {next ? `Go on: ${next.code}` : 'All seen'}
+          {next ? `Continue: ${next.code}` : 'All seen'}
         </Button>
       )}
       <MindSheet round={round} queue={queue} plots={plots} open={minding} onClose={() => setMinding(false)} />

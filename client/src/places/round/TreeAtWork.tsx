@@ -51,7 +51,7 @@ interface TreeAtWorkProps {
 }
 
 const PARTS = [
-  { value: 'find', label: 'Find' },
+  { value: 'find', label: 'Findings' },
   { value: 'shape', label: 'Shape' },
   { value: 'tree', label: 'Tree' },
 ] as const;

@@ -77,8 +77,8 @@ function LimbFacts({ view, today, limbId }: TreeDrawingsProps) {
     ['length', tapeText(limb.lengthCm, today.units)],
     ['at base', joined(thicknessReading(limb.baseMm, today.units))],
     [
-      limb.parentId === null ? 'stands on' : 'joins at',
-      limb.parentId === null ? 'the stool' : tapeText(limb.jointCm, today.units),
+      limb.parentId === null ? 'starts at' : 'joins at',
+      limb.parentId === null ? 'the ground' : tapeText(limb.jointCm, today.units),
     ],
   ];
   return (

@@ -27,12 +27,12 @@ export function Begun({
   return (
     <Notice
       kind="caution"
-      title="Begun, not set"
+      title="Started, not saved"
       action={
         <View flexDirection="row" gap={8}>
-          <Button onPress={onGoOn}>Go on marking</Button>
+          <Button onPress={onGoOn}>Continue marking</Button>
           <Button kind="quiet" onPress={onDrop}>
-            Drop it
+            Discard it
           </Button>
         </View>
       }
@@ -78,14 +78,16 @@ export function Undo({
   return (
     <Notice
       kind="said"
-      title={letGo ? 'Let go' : 'Taken back'}
+      title={letGo ? 'Not saved' : 'Deleted'}
       action={
         <View flexDirection="row">
-          <Button onPress={letGo ? again : putBack}>{letGo ? 'Take it up again' : 'Put it back'}</Button>
+          <Button onPress={letGo ? again : putBack}>
+            {letGo ? 'Continue marking' : 'Restore the finding'}
+          </Button>
         </View>
       }
     >
-      {letGo ? 'What was marked is not saved.' : 'The finding is off the tree; the log keeps it.'}
+      {letGo ? 'You left the finding without saving it.' : 'The finding is deleted. The log keeps it.'}
     </Notice>
   );
 }
@@ -127,7 +129,7 @@ export function BackToRun() {
         </View>
       }
     >
-      Mark what else you found here. The run goes on at the card where you left it.
+      Mark what else you found here. Then the run continues at the same card.
     </Notice>
   );
 }
@@ -137,7 +139,7 @@ export function SetNotice({ treeId }: { treeId: string }) {
   return (
     <Notice
       kind="said"
-      title="Set"
+      title="Saved"
       action={
         <View flexDirection="row">
           <Button kind="quiet" paddingHorizontal={0} onPress={() => router.navigate(`/plan/${treeId}`)}>
@@ -146,7 +148,7 @@ export function SetNotice({ treeId }: { treeId: string }) {
         </View>
       }
     >
-      It is kept on this device and goes into the Book and the plan.
+      You find it in the plan and in the Book.
     </Notice>
   );
 }

@@ -205,7 +205,7 @@ function Jobs({ treeId, jobs, today }: { treeId: string; jobs: readonly Job[]; t
                   setRemoved(null);
                 }}
               >
-                Put it back
+                Restore it
               </Button>
             </View>
           }

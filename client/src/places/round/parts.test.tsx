@@ -63,7 +63,7 @@ describe('wood out of place', () => {
     fireEvent.click(buttons(`Show: ${title}`)[0] as HTMLElement);
     expect(onLimb).toHaveBeenCalledTimes(1);
     fireEvent.click(notes[0] as HTMLElement);
-    fireEvent.click(buttons(`Wave off: ${title}`)[0] as HTMLElement);
+    fireEvent.click(buttons(`Ignore: ${title}`)[0] as HTMLElement);
     await allSent();
     const [noted] = server.details.get('a')?.findings ?? [];
     expect(noted).toMatchObject({ kind: 'misplaced', disorder: 'MISPLACED', treeId: 'a' });
@@ -84,7 +84,7 @@ describe('wood out of place', () => {
   ])('what was waved off stays quiet while it is %s', async (_said, share, quiet) => {
     const { server } = come();
     const before = buttons(/^Note: /).length;
-    fireEvent.click(buttons(/^Wave off: /)[0] as HTMLElement);
+    fireEvent.click(buttons(/^Ignore: /)[0] as HTMLElement);
     await allSent();
     const waved = server.actions.at(-1) as Action;
     if (waved.action.kind !== 'wavedOff') throw new Error('It was not waved off.');
@@ -102,7 +102,7 @@ describe('wood out of place', () => {
     press('Draw the limb map');
     expect(went).toEqual([['navigate', '/round/a/map']]);
     come(shaped([], limbs));
-    expect(text()).toMatch(/3 limbs mapped; the map does not know: 2 main limbs without side branches/);
+    expect(text()).toMatch(/3 limbs mapped; the map lacks 2 main limbs without side branches/);
   });
 
   test.each([
@@ -153,14 +153,14 @@ describe('open enough?', () => {
   test('hats thrown through the map have an interval; a real throw is a whole number of those thrown', async () => {
     const server = new FakeServer([given]);
     show(<ShapePart view={treeView(given, today)} today={today} onLimb={jest.fn()} />, server);
-    await waitFor(() => expect(text()).toMatch(/\d+% of hats come through \(\d+–\d+ %\)/));
-    const [, share, low, high] = (/(\d+)% of hats come through \((\d+)–(\d+) %\)/.exec(text()) ?? []).map(
+    await waitFor(() => expect(text()).toMatch(/\d+of 100 hats come through \(\d+–\d+\)/));
+    const [, share, low, high] = (/(\d+)of 100 hats come through \((\d+)–(\d+)\)/.exec(text()) ?? []).map(
       Number,
     );
     expect(low).toBeLessThanOrEqual(share as number);
     expect(high).toBeGreaterThanOrEqual(share as number);
-    press('I threw a hat');
-    const sheet = await screen.findByRole('dialog', { name: 'I threw a hat' });
+    press('I tested it with a hat');
+    const sheet = await screen.findByRole('dialog', { name: 'I tested it with a hat' });
     const enter = () => within(sheet).getByRole('button', { name: 'Enter' }) as HTMLButtonElement;
     for (const [throws, passed, good] of [
       ['10', '', false],
@@ -262,7 +262,7 @@ describe('what is known of the tree', () => {
     expect(text()).toMatch(/is removed\./);
     await allSent();
     expect(server.jobs.find(({ job: kind }) => kind === 'vines')?.withdrawn).toBe(true);
-    press('Put it back');
+    press('Restore it');
     await allSent();
     expect(server.jobs.find(({ job: kind }) => kind === 'vines')?.withdrawn).toBe(false);
     fireEvent.click(buttons(/^Done: /)[0] as HTMLElement);
@@ -416,7 +416,7 @@ test('the trees of a round are read onto the device; what could not be read is n
   });
   at.path = '/round';
   show(<RoundList />, server);
-  fireEvent.click(await findButton('Round'));
+  fireEvent.click(await findButton('Round options'));
   press('Read all trees onto this device');
   await findButton('Not all were read: read again');
   server.instead.set('getPlotTrees', () => ({ trees: [...server.details.values()] }));

@@ -56,7 +56,7 @@ describe('a tree whose limbs nobody has drawn', () => {
     press('New finding');
     press('On the stem');
     tap('Damaged');
-    press(/^(Save finding|Set this cut)$/);
+    press('Save finding');
     await allSent();
     expect(stored(server)).toMatchObject([{ somewhere: null, limbId: 'T', disorder: 'DMG' }]);
   });
@@ -80,7 +80,7 @@ describe('a tree whose limbs nobody has drawn', () => {
     press('All limbs');
     const limbs = screen.getAllByRole('listitem');
     fireEvent.click(limbs[1]?.querySelector('button') as HTMLElement);
-    press(/^(Save finding|Set this cut)$/);
+    press('Save finding');
     await allSent();
     expect(stored(server)).toMatchObject([
       { id: CANKER, limbId: 'S', somewhere: null, measured: false, revision: 2 },
@@ -97,7 +97,7 @@ test('a tree that was deleted takes no new finding until it is taken back', asyn
   expect(buttons(/New finding|Mark sound/)).toEqual([]);
   fireEvent.keyDown(document, { key: 'f' });
   expect(useDrafts.getState().byTree).toEqual({});
-  press('Take it back');
+  press('Restore this tree');
   await findButton('New finding');
   fireEvent.keyDown(document, { key: 'f' });
   expect(useDrafts.getState().byTree).toMatchObject({ a: { limbId: 'S' } });
@@ -118,7 +118,7 @@ test('a limb that is missing is added while marking; the finding moves onto it a
   write('Length, cm', '75');
   press('Add it');
   await waitFor(() => expect(buttons('Add it')).toEqual([]));
-  press(/^(Save finding|Set this cut)$/);
+  press('Save finding');
   await allSent();
   const added = server.details.get('a')?.limbs.at(-1);
   expect(added).toMatchObject({ parentId: 'S', jointCm: 90, lengthCm: 75, bearingDeg: 150 });
@@ -132,12 +132,12 @@ describe('what was let go', () => {
     await come(new FakeServer([detail([])]));
     press('New finding');
     press('Cancel');
-    expect(buttons('Take it up again')).toEqual([]);
+    expect(buttons('Continue marking')).toEqual([]);
     press('New finding');
     tap('Diseased');
     write('Note', 'Ooze at the spur.');
     press('Cancel');
-    press('Take it up again');
+    press('Continue marking');
     expect(field('Note').value).toBe('Ooze at the spur.');
   });
 
@@ -145,12 +145,12 @@ describe('what was let go', () => {
     const server = new FakeServer([detail([finding(CANKER, 'S', 'FB_CANK_A')])]);
     await come(server);
     press(/^Change: Fire blight canker/);
-    press('Take back');
+    press('Delete this finding');
     await allSent();
     expect(stored(server)).toMatchObject([{ state: 'withdrawn', revision: 2 }]);
-    await waitFor(() => expect(buttons('Put it back')).toHaveLength(1));
-    await screen.findByText('The finding is off the tree; the log keeps it.');
-    press('Put it back');
+    await waitFor(() => expect(buttons('Restore the finding')).toHaveLength(1));
+    await screen.findByText('The finding is deleted. The log keeps it.');
+    press('Restore the finding');
     await allSent();
     expect(stored(server)).toMatchObject([{ state: 'open', revision: 3, disorder: 'FB_CANK_A' }]);
   });

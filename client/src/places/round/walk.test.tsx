@@ -50,7 +50,7 @@ test('the queue says what was seen, what only in part, and where to go on', () =
   expect(screen.getByText('In walking order · 1 seen in part · 1 to see')).toBeTruthy();
   expect(screen.getByText('✓ sound')).toBeTruthy();
   expect(screen.getByText('from the ground only')).toBeTruthy();
-  fireEvent.click(screen.getByRole('button', { name: 'Go on: Tree C' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Continue: Tree C' }));
   expect(mockGo).toHaveBeenCalledWith('/round/c');
 });
 
@@ -63,9 +63,9 @@ test('a round is started with its plots and order; closing it says how many were
   expect((screen.getByRole('button', { name: 'Start' }) as HTMLButtonElement).disabled).toBe(true);
   fireEvent.click(screen.getByRole('checkbox', { name: 'Plot' }));
   fireEvent.click(screen.getByRole('button', { name: 'Start' }));
-  await screen.findByRole('button', { name: 'Round' });
+  await screen.findByRole('button', { name: 'Round options' });
   await expectWaiting([{ kind: 'roundStarted', order: 'tag', plotIds: [] }]);
-  fireEvent.click(await screen.findByRole('button', { name: 'Round' }));
+  fireEvent.click(await screen.findByRole('button', { name: 'Round options' }));
   fireEvent.click(screen.getByRole('button', { name: 'Close the round with 3 not seen' }));
   await expectWaiting([{}, { kind: 'roundClosed' }]);
 });

@@ -11,7 +11,7 @@ import { Sheet } from '../../ui/Sheet';
 import { TopBar } from '../../ui/TopBar';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { UNSEEN } from '../../ui/Unseen';
-import { actionWords, plural } from '../words';
+import { actionWords } from '../words';
 
 export function OutboxBar() {
   const { items, away } = useOutbox();
@@ -20,7 +20,7 @@ export function OutboxBar() {
   const stuck = items.filter((item) => item.state !== 'waiting');
   const words =
     stuck.length > 0
-      ? `${plural(stuck.length, 'entry').replace('entrys', 'entries')} ${stuck.length === 1 ? 'needs' : 'need'} your word`
+      ? `${stuck.length === 1 ? '1 change conflicts' : `${stuck.length} changes conflict`}: choose one`
       : `${items.length} to send${away ? ', no server' : ''}`;
   const bar = (
     <TopBar>
@@ -158,7 +158,7 @@ function findingLines(version: unknown): string[] {
   const by = Finding.safeParse(version).data?.by;
   return [
     `${disorderOf(disorder)?.name ?? markOf(parsed.data)}, ${limbName}`,
-    `${fromCm} to ${toCm} cm, edge ${edge === 'definite' ? 'definite' : 'not definite'}`,
+    `${fromCm} to ${toCm} cm, edge ${edge === 'definite' ? 'clear' : 'unclear'}`,
     ...(note ? [note] : []),
     ...(withdrawn ? ['Taken back.'] : []),
     ...(by ? [`By ${by}.`] : []),

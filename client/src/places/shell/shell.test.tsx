@@ -119,7 +119,7 @@ describe('what waits', () => {
     await act(() =>
       enqueue('putJob', ID(63), { params: { jobId: ID(63) }, body: { baseRevision: 1, job } } as never),
     );
-    await screen.findByText('1 entry needs your word');
+    await screen.findByText('1 change conflicts: choose one');
     press('Show');
     expect(screen.getByText('note: mine')).toBeTruthy();
     expect(screen.getByText('note: theirs')).toBeTruthy();
@@ -144,7 +144,7 @@ describe('what waits', () => {
     bar(server);
     await act(() => pause(ID(64)));
     await act(() => pause(ID(65)));
-    await screen.findByText('1 entry needs your word');
+    await screen.findByText('1 change conflicts: choose one');
     press('Show');
     expect(screen.getByText('That does not fit.')).toBeTruthy();
     press('Drop it');

@@ -52,7 +52,7 @@ export function CareRows({ here }: { here: RunHere }) {
           key={action.agentId}
           href="/cut/mix"
           title="A mix is spent"
-          detail={`${agentOf(action.agentId).name}, ${action.litres} L: pour it away as its label says, mix anew.`}
+          detail={`${agentOf(action.agentId).name}, ${action.litres} L: pour it away as its label says and mix a new one.`}
         />
       ))}
     </>

@@ -134,8 +134,8 @@ function WithoutWeather({ timingNow }: { timingNow: TimingNow }) {
     <View gap={12}>
       <Notice kind="said" title="No weather is known">
         {timingNow.station.source === 'recorded'
-          ? 'The site goes by recorded weather and none is on record yet. By the calendar alone stages can be told; whether a day is dry, how a wound would heal and what frost has killed cannot.'
-          : 'By the calendar alone stages can be told. Whether a day is dry, how a wound would heal and what frost has killed cannot: set where the weather comes from.'}
+          ? 'This orchard uses recorded weather, but there is none yet. So Mortisect only knows the stages from the calendar: not which days are dry, how a wound would heal or what frost has killed.'
+          : 'Mortisect only knows the stages from the calendar: not which days are dry, how a wound would heal or what frost has killed. Choose where the weather comes from.'}
       </Notice>
       <StageLines stages={timingNow.stages} />
       <Rows>

@@ -12,7 +12,7 @@ import {
   pathogenOf,
   schoolWords,
 } from '@mortisect/core/timing';
-import { FACTOR_WORDS, REASON_WORDS, VERDICT_WORDS } from '@mortisect/core/words';
+import { dayReasonWords, FACTOR_WORDS, riskWords, VERDICT_WORDS } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { dayWords } from '../../data/moment';
 import { useTrees } from '../../data/queries';
@@ -42,7 +42,7 @@ export function LaneWhy({ timingNow, timing, lane, day, today, open, onClose }: 
       {cell ? (
         <Body>
           <Label fontSize="$19" lineHeight="$19">{`${VERDICT_WORDS[cell.verdict]}. `}</Label>
-          {cell.why ? `In the ${cell.half} ${REASON_WORDS[cell.why]}. ` : ''}
+          {cell.why ? `In the ${cell.half} ${dayReasonWords(cell.why, cell.verdict)}. ` : ''}
           {lane.groups.length > 1
             ? `Of the trees: ${counts.go} good, ${counts.possible} possible, ${counts.wait} wait.`
             : ''}
@@ -55,7 +55,7 @@ export function LaneWhy({ timingNow, timing, lane, day, today, open, onClose }: 
       <Small>
         {lane.id === 'dead'
           ? `Dead wood leaves no living wound: ${LEAST_BEFORE_H} h dry so that bark and rungs hold, daylight, wind under ${rule.climbWindMs} m/s, not below ${joined(temperatureReading(rule.leastC, today.units))}, ground that bears.`
-          : `Good: ${rule.dryBeforeH} h dry before and ${rule.dryAfterH} h after the cut, index under ${rule.goodBelow}. Possible: ${LEAST_BEFORE_H} h before and ${LEAST_AFTER_H} h after, index up to ${rule.waitAbove}. Always daylight, wind under ${rule.climbWindMs} m/s, not below ${joined(temperatureReading(rule.leastC, today.units))}, ground that bears.`}
+          : `Good: ${rule.dryBeforeH} h dry before and ${rule.dryAfterH} h after the cut, risk under ${rule.goodBelow} of 100. Possible: ${LEAST_BEFORE_H} h before and ${LEAST_AFTER_H} h after, risk up to ${rule.waitAbove} of 100. Always daylight, wind under ${rule.climbWindMs} m/s, not below ${joined(temperatureReading(rule.leastC, today.units))}, ground that bears.`}
       </Small>
       {lane.groups.map(({ group, trees: count }) => (
         <GroupWhy
@@ -68,8 +68,8 @@ export function LaneWhy({ timingNow, timing, lane, day, today, open, onClose }: 
         />
       ))}
       <Small>
-        The index is a proposal with constants of low confidence, shown with its range; how it is made stands
-        in the Book under Reference. {timing.groups.length} groups of trees were reckoned apart.
+        The risk is an estimate from uncertain figures, so it has a range. Book, Reference shows how it is
+        made. The trees fall into {timing.groups.length} groups, each with its own risk.
       </Small>
     </Sheet>
   );
@@ -100,7 +100,7 @@ function GroupWhy({
       </Label>
       <Small>{names.length > 4 ? `${shown} and ${names.length - 4} more` : shown}</Small>
       <Body fontSize="$16" lineHeight="$16">
-        {`Index ${Math.round(cell.score[1])}, range ${Math.round(cell.score[0])} to ${Math.round(cell.score[2])}.${cell.why ? ` ${upperFirst(REASON_WORDS[cell.why])}.` : ''} ${group.stage ? `${upperFirst(stageWords(group.stage))}.` : ''} School: ${schoolWords[group.school].name.toLowerCase()}${cell.inSchool ? '' : ', not now'}.`}
+        {`${upperFirst(riskWords(cell.score))}.${cell.why ? ` ${upperFirst(dayReasonWords(cell.why, cell.verdict))}.` : ''} ${group.stage ? `${upperFirst(stageWords(group.stage))}.` : ''} School: ${schoolWords[group.school].name.toLowerCase()}${cell.inSchool ? '' : ', not now'}.`}
       </Body>
       {chances.length > 0 ? (
         <Body fontSize="$16" lineHeight="$16">
@@ -108,7 +108,7 @@ function GroupWhy({
         </Body>
       ) : (
         <Body fontSize="$16" lineHeight="$16">
-          No pathogen with constants is known for it: the general rules hold.
+          We have no figures for its diseases: the general rules hold.
         </Body>
       )}
       {weighing.length > 0 ? (
@@ -117,7 +117,7 @@ function GroupWhy({
         </Body>
       ) : null}
       {group.hardinessC !== null ? (
-        <Small>{`Its wood stands ${joined(temperatureReading(group.hardinessC, units))} today; lowest in 14 days ${joined(temperatureReading(group.lowestC, units))}.`}</Small>
+        <Small>{`Hardy to ${joined(temperatureReading(group.hardinessC, units))} today. Coldest in the next 14 days: ${joined(temperatureReading(group.lowestC, units))}.`}</Small>
       ) : null}
     </View>
   );

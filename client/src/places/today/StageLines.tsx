@@ -9,13 +9,13 @@ import { dayWords } from '../../data/moment';
 import { Body, Label, Small } from '../../ui/type';
 
 const PHASES = {
-  rest: 'at rest',
-  awake: 'rest is over, buds not moving',
+  rest: 'dormant',
+  awake: 'winter chill is met, buds not moving yet',
   buds: 'buds moving',
   bloom: 'in bloom',
   'petal fall': 'petals falling',
-  growth: 'in growth',
-  hardening: 'growth ended, hardening',
+  growth: 'growing',
+  hardening: 'growth has ended, wood is hardening',
 } as const;
 
 export function stageWords(stage: NonNullable<TimingNow['stages'][number]['stage']>): string {
@@ -24,7 +24,7 @@ export function stageWords(stage: NonNullable<TimingNow['stages'][number]['stage
   const exact = stage.phase === 'buds' || stage.phase === 'bloom' ? `: ${stage.stage}` : '';
   const chill =
     stage.phase === 'rest' && stage.basis === 'weather'
-      ? `, ${Math.round(stage.chillShare * 100)} % of its chill`
+      ? `, ${Math.round(stage.chillShare * 100)} % of winter chill met`
       : '';
   return `${plain}${exact}${chill}${basis}`;
 }
@@ -41,7 +41,7 @@ export function StageLines({ stages }: { stages: TimingNow['stages'] }) {
         <View key={species}>
           <Label>{speciesName(species)}</Label>
           <Body fontSize="$16" lineHeight="$16">
-            {`${stage ? upperFirst(stageWords(stage)) : 'Keeps its leaves: no rest is counted'}${bloom ? ` · full bloom about ${dayWords(bloom.day)} (${dayWords(bloom.from)} to ${dayWords(bloom.to)})` : ''}`}
+            {`${stage ? upperFirst(stageWords(stage)) : 'Keeps its leaves: no winter rest'}${bloom ? ` · full bloom about ${dayWords(bloom.day)} (${dayWords(bloom.from)} to ${dayWords(bloom.to)})` : ''}`}
           </Body>
           {stage?.basis === 'weather' || stage?.basis === 'seen' ? <Small>{sumWords(stage)}</Small> : null}
         </View>

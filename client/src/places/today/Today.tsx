@@ -55,7 +55,7 @@ export function Today() {
   const doneLast =
     latest.length === 0 ? null : (
       <View gap={8}>
-        <Section>Done last</Section>
+        <Section>Latest records</Section>
         <Rows>
           {latest.map(({ id, action, by }) => (
             <Row
@@ -149,8 +149,8 @@ function DecisionRow({ view }: { view: TreeView }) {
   return (
     <Row
       href={`/plan/${view.tree.id}`}
-      title="A decision is open"
-      detail={`${view.tree.code} · ${disorderWords(found)} where no cut answers it`}
+      title="Please decide"
+      detail={`${view.tree.code} · ${disorderWords(found)} that no cut removes`}
     />
   );
 }

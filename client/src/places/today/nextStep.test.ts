@@ -32,7 +32,7 @@ test.each<[string, Partial<NextGiven>, string, string]>([
   [
     'but not before a run that is open',
     { urgent, run: { ...run, left: [item] } },
-    'Go on with the run: Lee wall 07',
+    'Continue the run: Lee wall 07',
     '/cut',
   ],
   [
@@ -45,7 +45,7 @@ test.each<[string, Partial<NextGiven>, string, string]>([
   [
     'a run is open, whatever the weather',
     { run: { ...run, left: [item] }, verdict: 'wait', ...walking },
-    'Go on with the run: Lee wall 07',
+    'Continue the run: Lee wall 07',
     '/cut',
   ],
   ['all of a run is cut', { run, verdict: 'go', ...walking }, 'Close the run', '/cut'],
@@ -56,22 +56,17 @@ test.each<[string, Partial<NextGiven>, string, string]>([
     '/cut',
   ],
   ['good weather, one cut', { run: cuts(1), verdict: 'go' }, 'Start cutting: 1 cut', '/cut'],
-  [
-    'good weather and no cut',
-    { verdict: 'go', ...walking },
-    'Go on with the round: Slip side 01',
-    '/round/b',
-  ],
+  ['good weather and no cut', { verdict: 'go', ...walking }, 'Continue the round: Slip side 01', '/round/b'],
   [
     'weather that is only possible, in the middle of a round',
     { run: cuts(2), verdict: 'possible', ...walking },
-    'Go on with the round: Slip side 01',
+    'Continue the round: Slip side 01',
     '/round/b',
   ],
   [
     'a round that is paused',
     { run: cuts(2), round: { paused: true }, queue: { next } },
-    'Take the round up again',
+    'Continue the round',
     '/round',
   ],
   [

@@ -35,13 +35,13 @@ export function nextStepOf({ trees, run, urgent, verdict, round, queue, rechecks
   if (trees === 0) return { words: 'Write down the first tree', href: '/round/register/new' };
   if (run.open) {
     const at = run.left[0]?.view.tree.code;
-    return { words: at ? `Go on with the run: ${at}` : 'Close the run', href: '/cut' };
+    return { words: at ? `Continue the run: ${at}` : 'Close the run', href: '/cut' };
   }
   if (urgent) return { words: `Cannot wait: ${urgent.code}`, href: `/plan/${urgent.id}` };
   if (cuts > 0 && verdict === 'go') return { words: `Start cutting: ${plural(cuts, 'cut')}`, href: '/cut' };
-  if (round?.paused) return { words: 'Take the round up again', href: '/round' };
+  if (round?.paused) return { words: 'Continue the round', href: '/round' };
   if (queue?.next)
-    return { words: `Go on with the round: ${queue.next.code}`, href: `/round/${queue.next.id}` };
+    return { words: `Continue the round: ${queue.next.code}`, href: `/round/${queue.next.id}` };
   if (rechecksDue > 0)
     return { words: `Look again at ${plural(rechecksDue, 'cut')}`, href: '/book/rechecks' };
   if (cuts > 0 && verdict === 'possible')

@@ -143,11 +143,11 @@ test('an open round says how far it is, one that is paused says so', async () =>
 test('the one next step is the main button: what was begun is gone on with', async () => {
   const round = did({ kind: 'roundStarted', at: NOW, order: 'serpentine', plotIds: [] });
   await come(new FakeServer([detail([])], [round]));
-  fireEvent.click(await screen.findByRole('button', { name: 'Go on with the round: Tree A' }));
+  fireEvent.click(await screen.findByRole('button', { name: 'Continue the round: Tree A' }));
   expect(went.at(-1)).toEqual(['navigate', '/round/a']);
   const paused = { ...did({ kind: 'roundPaused', at: NOW }), id: ID(41) };
   await come(new FakeServer([detail([])], [round, paused]));
-  fireEvent.click(await screen.findByRole('button', { name: 'Take the round up again' }));
+  fireEvent.click(await screen.findByRole('button', { name: 'Continue the round' }));
   expect(went.at(-1)).toEqual(['navigate', '/round']);
   await come(new FakeServer([detail([])]));
   expect(await screen.findByRole('button', { name: 'Walk the round' })).toBeTruthy();

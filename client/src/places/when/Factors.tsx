@@ -4,7 +4,7 @@ import type { TreeTiming } from '@mortisect/contracts';
 import { joined, temperatureReading, upperFirst } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import { factorNames, pathogenOf } from '@mortisect/core/timing';
-import { FACTOR_WORDS } from '@mortisect/core/words';
+import { FACTOR_WORDS, riskWords } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { dayWords, longDayHour, weekday } from '../../data/moment';
@@ -29,7 +29,7 @@ export function Factors({ data, today }: FactorsProps) {
   if (!cell) return null;
   return (
     <View gap={12}>
-      <Body>{`Cut on ${longDayHour(curves.cutHour, today.site.timeZone)}: index ${Math.round(cell.score[1])}, range ${Math.round(cell.score[0])} to ${Math.round(cell.score[2])} over 200 draws of what is uncertain.`}</Body>
+      <Body>{`Cut on ${longDayHour(curves.cutHour, today.site.timeZone)}: ${riskWords(cell.score)}. The range comes from 200 tries with the uncertain figures drawn at random.`}</Body>
       <View gap={4}>
         <Line
           name={FACTOR_WORDS.infection.name}
@@ -64,9 +64,9 @@ export function Factors({ data, today }: FactorsProps) {
           <PathogenChart key={pathogen.code} data={data} pathogen={pathogen} />
         </>
       ) : (
-        <Body>No pathogen with constants is known for it: the index holds frost, sun and bark alone.</Body>
+        <Body>We have no figures for its diseases: the risk holds only frost, sun and bark.</Body>
       )}
-      <Label>Nights against what the wood stands</Label>
+      <Label>Nights against the frost its wood can take</Label>
       <FrostChart data={data} today={today} />
     </View>
   );
@@ -169,7 +169,7 @@ function TenDays({ data }: { data: TreeTiming }) {
     return cell ? `${weekday(cell.day).name} ${weekday(cell.day).number}, ${cell.half}` : '';
   };
   const say = (i: number) =>
-    `index ${Math.round(cells[i]?.score[1] ?? 0)}; ${all.map((line) => `${line.name.toLowerCase()} ${percent(line.values[i] ?? 0)}`).join(', ')}`;
+    `risk ${Math.round(cells[i]?.score[1] ?? 0)} of 100; ${all.map((line) => `${line.name.toLowerCase()} ${percent(line.values[i] ?? 0)}`).join(', ')}`;
   return (
     <View gap={6}>
       <ChartKey lines={all} />

@@ -7,7 +7,7 @@ import { type SiteToday, type TreeView, USUAL_CUT } from '@mortisect/core/presen
 import { speciesName, speciesOf } from '@mortisect/core/register';
 import { stopDayOfYear, wordsOnly } from '@mortisect/core/timing';
 import { hourOf, momentOf } from '@mortisect/core/weather';
-import { REASON_WORDS, VERDICT_WORDS } from '@mortisect/core/words';
+import { dayReasonWords, riskWords, VERDICT_WORDS } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -111,14 +111,14 @@ function Days({ view, today, cut }: { view: TreeView; today: SiteToday; cut: Cut
         {window ? <Best window={window} data={data} today={today} /> : null}
         <Body>
           {group.stage ? `${upperFirst(stageWords(group.stage))}. ` : ''}
-          {`Reckoned for a cut of ${cut.mm} mm that takes ${Math.round(cut.crownShare * 100)} % of the crown.`}
+          {`For a ${cut.mm} mm cut that removes ${Math.round(cut.crownShare * 100)} % of the crown.`}
         </Body>
         <AlwaysSpeaks view={view} today={today} />
         <Section>Windows</Section>
         <Windows data={data} today={today} />
         <Section>Day by day</Section>
         <HalfDays data={data} onChoose={setAt} />
-        <Section>How a wound would live</Section>
+        <Section>How a wound would heal</Section>
         <Factors data={data} today={today} />
         <Section>The year, school by school</Section>
         <YearStrip treeId={view.tree.id} cut={cut} today={today} />
@@ -174,8 +174,9 @@ function dayOf({ group }: TreeTiming, hour: number): string {
 function Windows({ data, today }: { data: TreeTiming; today: SiteToday }) {
   const { windows } = data.group;
   if (windows.length === 0) {
-    const why = data.group.cells[0]?.why;
-    return <Body>{`None in the next ten days${why ? `: ${REASON_WORDS[why]}` : ''}.`}</Body>;
+    const first = data.group.cells[0];
+    const why = first?.why ? `: ${dayReasonWords(first.why, first.verdict)}` : '';
+    return <Body>{`None in the next ten days${why}.`}</Body>;
   }
   return (
     <View gap={6}>
@@ -211,8 +212,8 @@ function whenWords(window: Window, data: TreeTiming, today: SiteToday): string {
   return window.fromHour <= hourOf(data.now) ? `now to ${span.split(' to ')[1]}` : span;
 }
 
-function whyWords({ dryH, score: [least, likely, most], lightHours }: Window): string {
-  return `Dry ${dryH} h from its beginning · index ${Math.round(likely)} (${Math.round(least)} to ${Math.round(most)}) · ${lightHours} h of daylight`;
+function whyWords({ dryH, score, lightHours }: Window): string {
+  return `Dry for ${dryH} h once it starts · ${riskWords(score)} · ${lightHours} h of daylight`;
 }
 
 /** Each half-day is a choice: its curves stand below. */
@@ -234,7 +235,7 @@ function HalfDays({ data, onChoose }: { data: TreeTiming; onChoose(at: string): 
               <Label width={112}>{`${name} ${number}, ${cell.half}`}</Label>
               <View flex={1} minWidth={0}>
                 <Label>{VERDICT_WORDS[cell.verdict]}</Label>
-                {cell.why ? <Small>{REASON_WORDS[cell.why]}</Small> : null}
+                {cell.why ? <Small>{dayReasonWords(cell.why, cell.verdict)}</Small> : null}
               </View>
               <Label fontSize="$22" lineHeight="$22">
                 {Math.round(cell.score[1])}
@@ -260,13 +261,15 @@ function OtherRules({ view }: { view: TreeView }) {
   if (rules.length === 0) return null;
   return (
     <View gap={6}>
-      <Section>Also mind</Section>
+      <Section>Also watch for</Section>
       {rules.map((rule) => (
         <Body key={rule.code} fontSize="$16" lineHeight="$16">
           {`${rule.name}: ${rule.rule}`}
         </Body>
       ))}
-      <Small>For these no constants are known: they are not in the index. Common practice, no source.</Small>
+      <Small>
+        We have no figures for these, so the risk does not include them. Common practice, no source.
+      </Small>
     </View>
   );
 }

@@ -4,7 +4,7 @@ import type { SeasonAnswer } from '@mortisect/contracts';
 import { DAY_MS } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import { schoolWords } from '@mortisect/core/timing';
-import { LESSON } from '@mortisect/core/words';
+import { LESSON, riskWords } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { inWords } from '../../data/api';
@@ -56,29 +56,29 @@ function Strip({ season, today }: { season: SeasonAnswer; today: SiteToday }) {
   const say = (i: number) => {
     const week = weeks[i];
     if (!week) return '';
-    return `index ${Math.round(week.score[1])} (${Math.round(week.score[0])} to ${Math.round(week.score[2])}), ${Math.round(week.dryShare * 7 * 10) / 10} of 7 days with a window, rain on ${Math.round(week.wetShare * 100)} % of days`;
+    return `${riskWords(week.score)}, ${Math.round(week.dryShare * 7 * 10) / 10} of 7 days with a window, rain on ${Math.round(week.wetShare * 100)} % of days`;
   };
   const name = (i: number) => `Week of ${dayOfYearWords(weeks[i]?.from ?? 1)}`;
   return (
     <View gap={6}>
       <ChartKey
         lines={[
-          { name: 'Index of a cut', colour: plum },
+          { name: 'Risk of a cut, of 100', colour: plum },
           { name: 'Days with a dry window', colour: chalk },
         ]}
       />
       <Chart
-        label="The year: index of a cut and days with a dry window, by week"
+        label="The year: risk of a cut and days with a dry window, by week"
         count={weeks.length}
         height={190}
         left={{
-          name: 'index',
+          name: 'risk of 100',
           domain: [0, top],
           ticks: [0, goodBelow, waitAbove, top].filter((tick, i, all) => all.indexOf(tick) === i),
           text: (value) => String(value),
         }}
         right={{ name: 'days a week', domain: [0, 7], ticks: [0, 7], text: (value) => String(value) }}
-        lines={[{ name: 'Index', values: weeks.map((week) => week.score[1]), colour: plum }]}
+        lines={[{ name: 'Risk', values: weeks.map((week) => week.score[1]), colour: plum }]}
         band={{
           low: weeks.map((week) => week.score[0]),
           high: weeks.map((week) => week.score[2]),

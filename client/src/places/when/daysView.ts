@@ -4,7 +4,7 @@ import { joined, temperatureReading, type Units, upperFirst } from '@mortisect/c
 import { speciesName } from '@mortisect/core/register';
 import { hourVerdict, type Verdict } from '@mortisect/core/timing';
 import { lowerFirst } from '@mortisect/core/tree';
-import { REASON_WORDS, VERDICT_WORDS } from '@mortisect/core/words';
+import { dayReasonWords, VERDICT_WORDS } from '@mortisect/core/words';
 import { dayHour, longDayHour } from '../../data/moment';
 
 type Timing = NonNullable<TimingNow['timing']>;
@@ -39,7 +39,7 @@ export function windowWords(lane: Lane, timing: Timing, nowHour: number, zone: s
   const window = open ?? nextGood ?? next;
   if (!window) return `No window in the next ten days: ${commonReason(lane)}.`;
   const parts = [
-    ...(window.dryH === null ? [] : [`dry ${window.dryH} h from its beginning`]),
+    ...(window.dryH === null ? [] : [`dry for ${window.dryH} h once it starts`]),
     ...(lane.id === 'dead'
       ? ['no living wood is cut: dry bark and a safe hour are enough']
       : [frostWords(timing, window.fromHour, units)]),
@@ -52,15 +52,18 @@ function frostWords(timing: Timing, fromHour: number, units: Units): string {
   const from = Math.max(0, fromHour - timing.fromHour);
   const temperatures = timing.temperatureC.slice(from).filter((value) => value !== null);
   if (temperatures.length === 0) return 'the nights after it are not forecast';
-  return `no colder than ${joined(temperatureReading(Math.min(...temperatures), units))} as far as is forecast`;
+  return `coldest ${joined(temperatureReading(Math.min(...temperatures), units))} (forecast)`;
 }
 
 /** What stands in the way on most of a lane’s half-days. */
 function commonReason(lane: Lane): string {
   const counts = new Map<string, number>();
-  for (const { why } of lane.cells) if (why) counts.set(why, (counts.get(why) ?? 0) + 1);
-  const most = [...counts].sort((a, b) => b[1] - a[1])[0]?.[0];
-  return most ? REASON_WORDS[most as keyof typeof REASON_WORDS] : 'nothing stands out';
+  for (const { why, verdict } of lane.cells) {
+    if (!why) continue;
+    const words = dayReasonWords(why, verdict);
+    counts.set(words, (counts.get(words) ?? 0) + 1);
+  }
+  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? 'nothing stands out';
 }
 
 /** Hours of a day as places in the columns of the site’s answer. */
@@ -84,7 +87,7 @@ export function hourSaid(
   const living = (lane.id === 'dead' ? timing.dead : timing.living)[i] ?? [];
   const least = (lane.id === 'dead' ? timing.dead : timing.least)[i] ?? [];
   const { verdict, why } = hourVerdict(cellAt(timing, lane.cells, hour), living, least);
-  const reasons = why.map((reason) => REASON_WORDS[reason]).join(', ');
+  const reasons = why.map((reason) => dayReasonWords(reason, verdict)).join(', ');
   const says = reasons
     ? `${VERDICT_WORDS[verdict].toLowerCase()}: ${reasons}`
     : VERDICT_WORDS[verdict].toLowerCase();

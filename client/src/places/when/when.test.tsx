@@ -54,7 +54,7 @@ describe('the answer comes first', () => {
     [
       'the first that is good, though one that is only possible comes before it',
       withWindows(['possible', 2], ['go', 24], ['go', 72]),
-      /Best: Wednesday 25 Nov, 10:00 to Wed 16:00The next window that is good\. Dry 31 h from its beginning · index 12 \(4 to 21\) · 5 h of daylight/,
+      /Best: Wednesday 25 Nov, 10:00 to Wed 16:00The next window that is good\. Dry for 31 h once it starts · risk 12 of 100 \(4–21\) · 5 h of daylight/,
       /Goodfrom 10:00 Wed/,
     ],
     [
@@ -136,9 +136,9 @@ test('every factor stands with its share and weight, and each pathogen has its c
   );
 });
 
-test('without a pathogen whose constants are known the index holds frost, sun and bark alone, and says so', async () => {
+test('without a pathogen whose constants are known the risk holds only frost, sun and bark, and says so', async () => {
   await come(orchard(), (told) => ({ ...told, curves: { ...told.curves, pathogens: [] } }));
-  expect(page()).toContain('the index holds frost, sun and bark alone');
+  expect(page()).toContain('the risk holds only frost, sun and bark');
   expect(screen.queryByRole('slider', { name: /a wound day by day/ })).toBeNull();
 });
 
@@ -146,7 +146,7 @@ describe('the year, school by school', () => {
   test('the school with the lowest index stands first; the strip moves by keys and says the week', async () => {
     const server = orchard();
     await come(server);
-    const strip = await screen.findByRole('slider', { name: /^The year: index of a cut/ });
+    const strip = await screen.findByRole('slider', { name: /^The year: risk of a cut/ });
     const season = (await (await fetch('/api/trees/a/season?mm=40&crownShare=0.1')).json()) as {
       schools: { score: [number, number, number] | null }[];
     };
@@ -155,7 +155,7 @@ describe('the year, school by school', () => {
     expect(page()).toMatch(/From 1 past years, simulated: no instrument measured them/);
     const said = strip.getAttribute('aria-valuetext') ?? '';
     expect(said).toMatch(
-      /^Week of \d+ Nov: index \d+ \(\d+ to \d+\), [\d.]+ of 7 days with a window, rain on \d+ % of days$/,
+      /^Week of \d+ Nov: risk \d+ of 100 \(\d+–\d+\), [\d.]+ of 7 days with a window, rain on \d+ % of days$/,
     );
     fireEvent.keyDown(strip, { key: 'Home' });
     await waitFor(() => expect(strip.getAttribute('aria-valuetext')).toMatch(/^Week of 1 Jan:/));

@@ -84,9 +84,7 @@ export function Rechecks() {
     >
       <BookTabs />
       <Columns beside={wide ? later : null}>
-        {cuts.length === 0 ? (
-          <Body>Every cut that is made is looked at again; when, stands here.</Body>
-        ) : null}
+        {cuts.length === 0 ? <Body>Dates to check your cuts appear here.</Body> : null}
         <Section>Due</Section>
         {due.length === 0 ? <Body>Nothing is due today.</Body> : null}
         <Rows>
@@ -135,7 +133,7 @@ function HeldRows({ held, today }: { held: Held[]; today: SiteToday }) {
           <Row
             key={`${row.disorder}${row.season}${row.fromCm}`}
             title={`${disorderOf(row.disorder)?.name ?? row.disorder}, ${row.season === 'growing' ? 'in growth' : 'dormant'}, ${row.toCm >= 500 ? `over ${cm(row.fromCm)}` : `${cm(row.fromCm)} to ${cm(row.toCm)}`}`}
-            detail={`Of ${plural(row.cuts, 'cut')} looked at again ${row.cameBack} came back: by so few, ${percent(row.interval[0])} to ${percent(row.interval[1])} in the long run.`}
+            detail={`${plural(row.cuts, 'cut')} checked, ${row.cameBack === 0 ? 'none' : row.cameBack} came back. In the long run ${percent(row.interval[0])}–${percent(row.interval[1])} may.`}
             aside={`${row.cuts - row.cameBack} of ${row.cuts} held`}
           />
         ))}

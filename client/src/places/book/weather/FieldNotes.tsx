@@ -139,7 +139,7 @@ function StagesSeen({ timingNow }: { timingNow: TimingNow }) {
   if (timingNow.seen.length === 0) return null;
   return (
     <View gap={4}>
-      <Failed title="Not taken back yet" error={error} />
+      <Failed title="Not removed yet" error={error} />
       {timingNow.seen.map(({ actionId, species, cultivar, stage, day, by }) => {
         const what = `${cultivar ?? speciesName(species)}: ${stage}`;
         return (
@@ -148,10 +148,10 @@ function StagesSeen({ timingNow }: { timingNow: TimingNow }) {
             <Button
               kind="quiet"
               disabled={isPending}
-              aria-label={`Take back: ${what}`}
+              aria-label={`Remove: ${what}`}
               onPress={() => record({ kind: 'undone', at: clock(), actionId })}
             >
-              Take back
+              Remove
             </Button>
           </View>
         );
@@ -167,9 +167,9 @@ const GROUNDS: { value: Ground; label: string }[] = [
 ];
 const HOLDS_MS = 36 * 3600_000;
 const IN_WORDS: Record<Ground, string> = {
-  reachable: 'bears, by the record',
-  mud: 'is too soft by the record: much rain in two days',
-  snow: 'lies under snow by the record',
+  reachable: 'is firm enough',
+  mud: 'is too soft',
+  snow: 'is under snow',
 };
 
 export function SayGround({ timingNow }: NoteProps) {
@@ -179,7 +179,9 @@ export function SayGround({ timingNow }: NoteProps) {
   return (
     <View gap={8}>
       <Failed title="Not saved yet" error={error} />
-      {now ? <Body>{`Now the ground ${IN_WORDS[now]}, or as was said.`}</Body> : null}
+      {now ? (
+        <Body>{`The ground ${IN_WORDS[now]} now, from the weather or from what somebody saw.`}</Body>
+      ) : null}
       <Choice
         label="The ground as I see it"
         layout="wrap"
@@ -191,7 +193,7 @@ export function SayGround({ timingNow }: NoteProps) {
           return record({ kind: 'groundSaid', at, state, until });
         }}
       />
-      <Small>What is said outweighs the record for a day and a half.</Small>
+      <Small>What you choose here counts for a day and a half, whatever the weather record says.</Small>
     </View>
   );
 }

@@ -94,7 +94,7 @@ export function ImportWeather() {
       {taken ? (
         <Notice kind="said" title={`${plural(report.written, 'hour')} taken`}>
           {today.site.weather.source === 'recorded'
-            ? 'Days are reckoned anew from them.'
+            ? 'The forecast is recalculated.'
             : 'The site does not go by weather on record yet: set it under Book, Settings, Weather.'}
         </Notice>
       ) : null}
@@ -149,7 +149,7 @@ function Report({ report, choices, zone, onAsk }: ReportProps) {
               layout="wrap"
               options={[
                 { value: 'keep', label: 'Keep what is on record' },
-                { value: 'replace', label: 'Replace; what stood is kept aside' },
+                { value: 'replace', label: 'Replace; the old values are kept' },
               ]}
               value={choices.differing}
               onChange={(differing) => onAsk({ ...given, differing })}
@@ -190,7 +190,7 @@ function Zone({ zone, usual, onZone }: { zone: string; usual: string; onZone(zon
         hint={`${usual} where empty; UTC, or a name like Europe/Lisbon.`}
       />
       <Button disabled={typed.trim() === zone} onPress={() => onZone(typed.trim())}>
-        Read so
+        Use this time zone
       </Button>
     </View>
   );

@@ -26,7 +26,7 @@ interface ProtectantsProps {
 const STATES = {
   on: 'no heavy rain since',
   'washed off': 'heavy rain has washed it off',
-  'past four days': 'past four days: rain is not reckoned any more',
+  'past four days': 'more than four days ago: rain does not count any more',
   'not known': 'rain since is not known',
 } as const;
 
@@ -55,7 +55,7 @@ export function Protectants({ timingNow, today }: ProtectantsProps) {
           <Button onPress={() => setOpen(true)}>Write down what was put on</Button>
         </View>
       )}
-      <Small>{`The label is the law: it says what, how much and when; Mortisect gives no rates. Rain is reckoned for ${WASH_DAYS} days. Common practice.`}</Small>
+      <Small>{`The label is the law: it says what, how much and when; Mortisect gives no rates. Rain counts for ${WASH_DAYS} days. Common practice.`}</Small>
     </View>
   );
 }

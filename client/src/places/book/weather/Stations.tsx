@@ -28,9 +28,7 @@ export function Stations() {
     <View gap={10}>
       <Section>Stations that push</Section>
       <Failed title="Not done" error={put.error ?? end.error} />
-      {data?.stations.length === 0 ? (
-        <Body>None yet. A station sends its hours with a token of its own.</Body>
-      ) : null}
+      {data?.stations.length === 0 ? <Body>No station yet. Each station gets its own token.</Body> : null}
       {data?.stations.map((station) => (
         <View
           key={station.id}
@@ -49,8 +47,8 @@ export function Stations() {
             >
               New token
             </Button>
-            <Button aria-label={`End the token of ${station.name}`} onPress={() => end.mutate(station.id)}>
-              End its token
+            <Button aria-label={`Revoke the token of ${station.name}`} onPress={() => end.mutate(station.id)}>
+              Revoke token
             </Button>
           </View>
         </View>
@@ -66,7 +64,7 @@ export function Stations() {
           disabled={name.trim() === '' || put.isPending}
           onPress={() => put.mutate({ stationId: newId(), name }, { onSuccess: () => setName('') })}
         >
-          Let it push
+          Add station
         </Button>
       </View>
       <Small>

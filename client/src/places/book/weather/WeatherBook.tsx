@@ -101,7 +101,7 @@ function Source({ timingNow, today }: { timingNow: Told; today: SiteToday }) {
       ) : null}
       <Body>{reachWords(station, today.site.timeZone)}</Body>
       {station.missingHours > 0 ? (
-        <Small color="$ochreText">{`${station.missingHours} hours of the last thirty days are missing: windows there are told as not known.`}</Small>
+        <Small color="$ochreText">{`${station.missingHours} hours of the last thirty days are missing. Nobody knows whether those were dry.`}</Small>
       ) : null}
     </View>
   );
@@ -109,7 +109,7 @@ function Source({ timingNow, today }: { timingNow: Told; today: SiteToday }) {
 
 function reachWords(station: Told['station'], timeZone: string): string {
   if (station.source === 'none') {
-    return 'Days are told by the calendar alone. Settings say where the weather comes from.';
+    return 'No weather: Mortisect only uses the calendar. Choose where the weather comes from in Settings.';
   }
   const measured = station.observedTo
     ? `Measured to ${shortMoment(station.observedTo, timeZone)}.`
@@ -264,7 +264,7 @@ function Frosts({ timingNow, units }: { timingNow: Told; units: Units }) {
       rows.set(key, row);
     }
   }
-  if (rows.size === 0) return <Body>No frost on record that buds or wood would not have stood.</Body>;
+  if (rows.size === 0) return <Body>No damaging frost on record.</Body>;
   const sorted = [...rows.entries()].sort((a, b) => b[0].localeCompare(a[0]));
   return (
     <View gap={10}>

@@ -56,9 +56,7 @@ function Asking({ view, findingId, onDone }: { view: View_; findingId: string; o
         value={question}
         onChangeText={(text) => setQuestion(text.slice(0, 500))}
       />
-      <Small>
-        The finding with its photos stands in their list on Today. Its cut is held until they answer.
-      </Small>
+      <Small>They see the finding and its photos on Today. Its cut is on hold until they answer.</Small>
       <Button
         kind="main"
         onPress={() =>

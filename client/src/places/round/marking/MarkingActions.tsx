@@ -6,7 +6,6 @@ import { useSaveFinding } from '../../../data/writes';
 import { Button } from '../../../ui/Button';
 import { Failed } from '../../../ui/Failed';
 import { SaveButton } from '../../../ui/SaveButton';
-import { cutOf } from '../Answer';
 import { findingBody, isNamed, limbNameOf, type Marking } from './draft';
 
 interface MarkingActionsProps {
@@ -34,14 +33,16 @@ export function MarkingActions({ view, marking, onDone }: MarkingActionsProps) {
       <Failed title="Not saved yet" error={saving.error} />
       <View flexDirection="row" gap={12}>
         <Button onPress={() => onDone('let go')}>Cancel</Button>
-        {marking.baseRevision === null ? null : <Button onPress={() => save(true)}>Take back</Button>}
+        {marking.baseRevision === null ? null : (
+          <Button onPress={() => save(true)}>Delete this finding</Button>
+        )}
         <SaveButton
           kind="main"
           saving={saving.isPending}
           missing={isNamed(marking) ? null : 'say first what it is.'}
           onSave={() => save(false)}
         >
-          {cutOf(view, marking.id) ? 'Set this cut' : 'Save finding'}
+          Save finding
         </SaveButton>
       </View>
     </View>

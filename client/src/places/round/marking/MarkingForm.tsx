@@ -87,21 +87,6 @@ export function KindChoice({ marking, onChange, limbs, likely }: KindChoiceProps
       </View>
     );
   }
-  const chosen = (
-    <View flexDirection="row" flexWrap="wrap" alignItems="center" gap={8}>
-      <Mark kind={marking.kind === 'old cut' ? disorder.kind : marking.kind} />
-      <Label flex={1} minWidth={120} fontSize="$19" lineHeight="$19">
-        {marking.fault ? faultTitle(marking.fault) : disorder.name}
-      </Label>
-      <Button kind="quiet" onPress={() => setNaming(true)}>
-        Name it
-      </Button>
-      <Button kind="quiet" onPress={() => setChoosing(true)}>
-        Other kind
-      </Button>
-      {sheet(marking.kind)}
-    </View>
-  );
   const names = isUnnamed(marking)
     ? findablesOf(likely)
         .filter(({ mark }) => mark === marking.kind)
@@ -109,7 +94,12 @@ export function KindChoice({ marking, onChange, limbs, likely }: KindChoiceProps
     : [];
   return (
     <View gap={8}>
-      {chosen}
+      <View flexDirection="row" alignItems="center" gap={8}>
+        <Mark kind={marking.kind === 'old cut' ? disorder.kind : marking.kind} />
+        <Label flex={1} fontSize="$19" lineHeight="$19">
+          {marking.fault ? faultTitle(marking.fault) : disorder.name}
+        </Label>
+      </View>
       {names.length > 0 ? (
         <View role="group" aria-label="Likely here" flexDirection="row" flexWrap="wrap" gap={8}>
           {names.map((found) => (
@@ -119,6 +109,15 @@ export function KindChoice({ marking, onChange, limbs, likely }: KindChoiceProps
           ))}
         </View>
       ) : null}
+      <View flexDirection="row" flexWrap="wrap" gap={16}>
+        <Button kind="quiet" paddingHorizontal={0} onPress={() => setNaming(true)}>
+          Choose what it is
+        </Button>
+        <Button kind="quiet" paddingHorizontal={0} onPress={() => setChoosing(true)}>
+          Other kind
+        </Button>
+      </View>
+      {sheet(marking.kind)}
     </View>
   );
 }
@@ -140,7 +139,7 @@ function NameSheet({
   const [sought, setSought] = useState('');
   const found = findables(kind, sought);
   return (
-    <Sheet title="Name it" open={open} onClose={onClose} closeLabel="Back">
+    <Sheet title="Choose what it is" open={open} onClose={onClose} closeLabel="Back">
       <Field label="Search all names and signs" value={sought} onChangeText={setSought} />
       <Small>Not sure? Leave it as suspect, answer the signs, and the likely causes follow.</Small>
       {found.length === 0 ? <Small role="status">Nothing is called that here.</Small> : null}
@@ -189,11 +188,11 @@ export function DisorderSigns({ marking }: { marking: Marking }) {
 }
 
 const EDGES = [
-  { value: 'definite', label: 'Edge definite' },
-  { value: 'indefinite', label: 'Edge not definite' },
+  { value: 'definite', label: 'Edge clear' },
+  { value: 'indefinite', label: 'Edge unclear' },
 ] as const;
 const GROWTH = [
-  { value: false, label: 'Standing still' },
+  { value: false, label: 'Slow or dormant' },
   { value: true, label: 'Growing fast' },
 ] as const;
 const PLACE_WORDS = {
@@ -215,7 +214,7 @@ export function EdgeChoice({ marking, onChange }: MarkingFormProps) {
   if (!edgeMatters(marking.disorder) || marking.place === 'fruit') return null;
   return (
     <Choice
-      label="How sure is the edge?"
+      label="Can you see where it ends?"
       options={EDGES}
       value={marking.edge}
       onChange={(edge) => onChange({ ...marking, edge })}
@@ -229,7 +228,7 @@ export function SpanFields({ marking, onChange, limb }: MarkingFormProps & { lim
     <View flexDirection="row" gap={12}>
       <LengthField
         grow
-        label="Edge nearest the trunk"
+        label="Starts at"
         cm={marking.fromCm}
         leastCm={0}
         mostCm={marking.toCm}
@@ -237,7 +236,7 @@ export function SpanFields({ marking, onChange, limb }: MarkingFormProps & { lim
       />
       <LengthField
         grow
-        label="Far end"
+        label="Ends at"
         cm={marking.toCm}
         leastCm={marking.fromCm}
         mostCm={limb.lengthCm}

@@ -143,7 +143,7 @@ function LikelyCauses({ view, marking, answer, onChange, onAnswer }: LikelyProps
         kind="said"
         title={`Causes are not computed for ${species?.name.toLowerCase() ?? 'this species'}`}
       >
-        {`${species?.guide ?? 'It is not in the tables.'} What you see is kept with the finding all the same.`}
+        {`${species?.guide ?? 'It is not in the tables.'} Mortisect still keeps what you see with the finding.`}
       </Notice>
     );
   }

@@ -81,7 +81,7 @@ test.each([
 
 test('an edge beyond the far end is refused in words, and what stood before is kept', async () => {
   render(<Bench units="metric" />);
-  const field = screen.getByLabelText('Edge nearest the trunk, cm');
+  const field = screen.getByLabelText('Starts at, cm');
   await userEvent.clear(field);
   await userEvent.type(field, '77');
   expect(screen.getByText('Between 0 and 50 cm.')).toBeTruthy();
@@ -93,7 +93,9 @@ test('an edge beyond the far end is refused in words, and what stood before is k
 
 test('arrow keys move through a choice', () => {
   render(<Bench units="metric" />);
-  fireEvent.keyDown(screen.getByRole('radiogroup', { name: 'How sure is the edge?' }), { key: 'ArrowRight' });
+  fireEvent.keyDown(screen.getByRole('radiogroup', { name: 'Can you see where it ends?' }), {
+    key: 'ArrowRight',
+  });
   expect(now.edge).toBe('definite');
 });
 
@@ -180,7 +182,7 @@ test('a place that nobody touched is not measured: the cut says measure first, u
   expect(told({ ...fresh, place: 'limb', fromCm: 0, toCm: 180 }).cuts).toHaveLength(1);
   render(<Bench units="metric" />);
   expect(now.measured).toBe(false);
-  const field = screen.getByLabelText('Far end, cm');
+  const field = screen.getByLabelText('Ends at, cm');
   await userEvent.clear(field);
   await userEvent.type(field, '60');
   expect(now).toMatchObject({ measured: true, toCm: 60 });

@@ -174,7 +174,7 @@ test('base and rootstock lie on the stem, a whole limb from end to end; kinds br
   fireEvent.click(screen.getByRole('button', { name: 'Other kind' }));
   fireEvent.click(screen.getByRole('radio', { name: 'Old cut' }));
   expect(now).toMatchObject({ kind: 'old cut', disorder: 'STUB' });
-  fireEvent.click(screen.getByRole('button', { name: 'Name it' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Choose what it is' }));
   fireEvent.click(screen.getByRole('button', { name: /^Old cut, closing well/ }));
   expect(now.disorder).toBe('CLOSING');
 });

@@ -33,8 +33,8 @@ export function Openness({ view }: { view: TreeView }) {
           <View flexDirection="row" gap={24} flexWrap="wrap">
             <Measure
               figure={percent(data.gap.share)}
-              unit="%"
-              words={`of hats come through (${percent(data.gap.interval[0])}–${percent(data.gap.interval[1])} %)`}
+              unit="of 100"
+              words={`hats come through (${percent(data.gap.interval[0])}–${percent(data.gap.interval[1])})`}
             />
             <Measure
               figure={percent(data.light.share)}
@@ -45,7 +45,7 @@ export function Openness({ view }: { view: TreeView }) {
           <Body>{verdict(data.gap.share, data.light.share)}</Body>
           {data.gap.catchers.length > 0 ? (
             <Small>
-              {`Catch most: ${data.gap.catchers
+              {`In the way most: ${data.gap.catchers
                 .slice(0, 3)
                 .map(({ limbId, caught }) => `${view.names.get(limbId) ?? limbId} (${percent(caught)} %)`)
                 .join(', ')}.`}
@@ -62,7 +62,7 @@ export function Openness({ view }: { view: TreeView }) {
         {thrown?.kind === 'hatThrown' ? (
           <Label>{`Thrown for real: ${thrown.passed} of ${thrown.throws} came through`}</Label>
         ) : null}
-        <Button onPress={() => setThrowing(true)}>I threw a hat</Button>
+        <Button onPress={() => setThrowing(true)}>I tested it with a hat</Button>
       </View>
       <ThrowSheet
         key={String(throwing)}
@@ -111,7 +111,7 @@ function ThrowSheet({ treeId, open, onClose }: { treeId: string; open: boolean; 
     through <= of;
   return (
     <Sheet
-      title="I threw a hat"
+      title="I tested it with a hat"
       open={open}
       onClose={onClose}
       closeLabel="Back"

@@ -111,8 +111,8 @@ function FaultRow({ fault, view, onLimb }: { fault: Fault; view: TreeView; onLim
         <Button onPress={accept} aria-label={`Note: ${title}`} disabled={saving.isPending || !limb}>
           Note it
         </Button>
-        <Button kind="quiet" onPress={waveOff} aria-label={`Wave off: ${title}`}>
-          Wave off
+        <Button kind="quiet" onPress={waveOff} aria-label={`Ignore: ${title}`}>
+          Ignore
         </Button>
         <Button kind="quiet" onPress={() => onLimb(limbId)} aria-label={`Show: ${title}`}>
           Show
@@ -151,7 +151,7 @@ function MapWords({
   return (
     <View flexDirection="row" alignItems="center" gap={12} flexWrap="wrap">
       <Body flex={1} minWidth={180}>
-        {`${plural(limbs, 'limb')} mapped${missing.length > 0 ? `; the map does not know: ${missing.join(', ')}` : ''}.`}
+        {`${plural(limbs, 'limb')} mapped${missing.length > 0 ? `; the map lacks ${missing.join(', ')}` : ''}.`}
       </Body>
       <Button onPress={onDraw}>Limb map</Button>
     </View>

@@ -1,0 +1,15 @@
+// Days in words: the verdict and its reason say the same.
+import { dayReasonWords, riskWords } from './index';
+
+test.each([
+  ['risk', 'wait', 'the risk of infection is high'],
+  ['risk', 'possible', 'the risk of infection is fair'],
+  ['rain', 'possible', 'rain'],
+  ['outside the school', 'wait', 'not the season you chose'],
+] as const)('%s, %s: %s', (reason, verdict, words) => {
+  expect(dayReasonWords(reason, verdict)).toBe(words);
+});
+
+test('a risk is told of 100 with its range, in whole numbers', () => {
+  expect(riskWords([1.6, 4.4, 20.5])).toBe('risk 4 of 100 (2–21)');
+});
