@@ -227,7 +227,7 @@ atBothSizes((_name, _viewport, journey) => {
       ).toBeVisible(RECKONED);
       const year = page.getByRole('slider', { name: /^The year/ });
       await year.press('Home');
-      await expect(year).toHaveAttribute('aria-valuetext', /^Week of 1 Jan: index/);
+      await expect(year).toHaveAttribute('aria-valuetext', /^Week of 1 Jan: risk/);
 
       await page.goto(`${orchard.url}/book/weather`);
       await page.getByRole('button', { name: 'Make an address' }).click(RECKONED);
@@ -247,7 +247,7 @@ test('without weather it says what it still can', async ({ page, orchard }) => {
   await setSite(page, orchard, (site) => ({ weather: { ...site.weather, source: 'none' } }));
   await open(page, orchard.url);
   await expect(page.getByText('No weather is known')).toBeVisible();
-  await expect(page.getByText(/At rest, by the calendar/).first()).toBeVisible();
+  await expect(page.getByText(/Dormant, by the calendar/).first()).toBeVisible();
   await page.goto(`${orchard.url}/plan/lee-wall-07/when`);
   await expect(page.getByText('No weather is known')).toBeVisible();
 });

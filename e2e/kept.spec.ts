@@ -126,7 +126,7 @@ atBothSizes((name, _viewport, journey) => {
       await sheet.getByRole('button', { name: 'Add it' }).click();
       await expect(sheet).toHaveCount(0);
       await page.getByRole('button', { name: 'Save finding' }).click();
-      await expect(page.getByText('Set', { exact: true })).toBeVisible();
+      await expect(page.getByText('Saved', { exact: true })).toBeVisible();
       const read = async () => (await page.request.get(`${orchard.url}/api/trees/net-loft-03`)).json();
       const limbOfTheLast = ({ limbs, findings }: Awaited<ReturnType<typeof read>>) =>
         limbs.find(({ id }: { id: string }) => id === findings.at(-1).limbId);

@@ -45,7 +45,7 @@ atBothSizes((_name, _viewport, journey) => {
     'a neglected apple is renovated over its years, round what is to stay',
     async ({ page, orchard }) => {
       await open(page, orchard.url, '/plan/net-loft-07');
-      await expect(page.getByText(/of the crown in season 1, of at most 33 %/)).toBeVisible();
+      await expect(page.getByText(/of the crown in season 1\. Your limit is 33 %\./)).toBeVisible();
       await expect(page.getByRole('heading', { name: 'Winter 2026/27 · now' })).toBeVisible();
       await expect(page.getByRole('heading', { name: 'Winter 2027/28' })).toBeVisible();
       await expect(page.getByText(/of hats thrown come through/)).toBeVisible();
