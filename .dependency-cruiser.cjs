@@ -54,6 +54,12 @@ module.exports = {
       from: { path: '^contracts/src', pathNot: test },
       to: { pathNot: '^(contracts|core)/src|node_modules/(zod|zod-openapi)/' },
     },
+    {
+      name: 'words-before-applications',
+      severity: 'error',
+      from: { path: '^words', pathNot: test },
+      to: { pathNot: '^(words|contracts|core)/' },
+    },
     { name: 'client-not-server', severity: 'error', from: { path: '^client' }, to: { path: '^server' } },
     { name: 'server-not-client', severity: 'error', from: { path: '^server' }, to: { path: '^client' } },
     // What runs by somebody else’s list of packages stops when they drop it

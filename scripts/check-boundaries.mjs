@@ -13,6 +13,7 @@ const PLANTED = [
   ['contracts-on-core', 'contracts/src/planted.ts', "import 'react';\n"],
   // Its entry stands in a folder that is called dist
   ['contracts-on-core', 'contracts/src/plantedDist.ts', "import 'sharp';\n"],
+  ['words-before-applications', 'words/src/planted.ts', "import 'react';\n"],
   ['client-not-server', 'client/src/planted.ts', "import '../../server/src/config';\n"],
   ['package-declared', 'server/src/plantedPackage.ts', "import 'acorn';\n"],
   ['server-not-client', 'server/src/planted.ts', "import '../../client/src/ui/theme';\n"],
@@ -24,6 +25,7 @@ await command(async () => {
     for (const part of [
       'core/src',
       'contracts/src',
+      'words',
       'server/src',
       'client/src',
       'client/app',
@@ -67,14 +69,14 @@ function linkPackages(copy) {
   mkdirSync(path.join(copy, 'node_modules/@mortisect'), { recursive: true });
   for (const name of readdirSync(packages))
     if (name !== '@mortisect') symlinkSync(path.join(packages, name), path.join(copy, 'node_modules', name));
-  for (const workspace of ['core', 'contracts'])
+  for (const workspace of ['core', 'contracts', 'words'])
     symlinkSync(path.join(copy, workspace), path.join(copy, 'node_modules/@mortisect', workspace));
 }
 
 /** Each breach that the checker finds: its rule, the module and what it imports. */
 function violationsIn(folder) {
   const checker = path.join(root, 'node_modules/dependency-cruiser/bin/dependency-cruise.mjs');
-  const parts = ['core', 'contracts', 'server', 'client'];
+  const parts = ['core', 'contracts', 'words', 'server', 'client'];
   const { stdout, stderr } = spawnSync(
     process.execPath,
     [checker, ...parts, '--config', '.dependency-cruiser.cjs', '--output-type', 'json'],

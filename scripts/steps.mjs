@@ -89,6 +89,9 @@ const WEB_SOURCES = [
   'client/metro.config.js',
   'contracts/src',
   'core/src',
+  'words/en',
+  'words/es',
+  'words/src',
   'package-lock.json',
 ];
 const NOT_BUILT_FROM = /\.test\.tsx?$|client\/public\/fonts\//;

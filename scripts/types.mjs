@@ -3,7 +3,7 @@ import { command, run } from './steps.mjs';
 
 await command(async () => {
   await run('Addresses', process.execPath, ['scripts/routes.mjs', '--check']);
-  for (const workspace of ['core', 'contracts', 'server', 'client', 'e2e'])
+  for (const workspace of ['core', 'contracts', 'words', 'server', 'client', 'e2e'])
     await run(`Types of ${workspace}`, process.execPath, [
       'node_modules/typescript-native/bin/tsc',
       '--noEmit',

@@ -2,6 +2,7 @@
 import type { Caution } from '@mortisect/core/handling';
 import { cautionWords } from '@mortisect/core/words';
 import { Notice } from '../ui/Notice';
+import { WithTerms } from './Terms';
 
 export function Cautions({ list }: { list: Caution[] }) {
   return (
@@ -12,7 +13,7 @@ export function Cautions({ list }: { list: Caution[] }) {
           kind={caution.kind === 'hand over' ? 'danger' : 'caution'}
           {...(caution.kind === 'hand over' && { title: 'Work for a licensed arborist' })}
         >
-          {cautionWords(caution)}
+          <WithTerms>{cautionWords(caution)}</WithTerms>
         </Notice>
       ))}
     </>

@@ -2,11 +2,14 @@
 import type { Phrase } from '@mortisect/core/words';
 import { createElement } from 'react';
 import { Body } from '../ui/type';
+import { WithTerms } from './Terms';
 
 const COLOR = { chalk: '$chalk', kerf: '$kerfText' } as const;
 
 export function Sentence({ phrases }: { phrases: Phrase[] }) {
-  const words = phrases.map(({ text, is }) => (is ? createElement(Measure, { is }, text) : text));
+  const words = phrases.map(({ text, is }) =>
+    is ? createElement(Measure, { is }, text) : createElement(WithTerms, null, text),
+  );
   return createElement(Body, { fontSize: '$18', lineHeight: '$18' }, ...words);
 }
 

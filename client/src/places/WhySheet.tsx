@@ -8,6 +8,7 @@ import { View } from '@tamagui/core';
 import { Sheet } from '../ui/Sheet';
 import { Body, Label, Small } from '../ui/type';
 import { SchoolTable } from './SchoolTable';
+import { WithTerms } from './Terms';
 
 interface WhySheetProps {
   view: TreeView;
@@ -34,7 +35,7 @@ export function WhySheet({ view, today, cut, onClose }: WhySheetProps) {
                 </Label>
                 {step.lines.map((line) => (
                   <Body key={line} fontSize="$16" lineHeight="$16">
-                    {line}
+                    <WithTerms>{line}</WithTerms>
                   </Body>
                 ))}
               </View>

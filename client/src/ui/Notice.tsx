@@ -6,7 +6,7 @@ import { Body, Strong } from './type';
 interface NoticeProps {
   kind: 'danger' | 'caution' | 'said';
   title?: string;
-  children: string;
+  children: ReactNode;
   action?: ReactNode;
 }
 

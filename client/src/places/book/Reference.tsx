@@ -13,8 +13,11 @@ import { Screen } from '../../ui/Screen';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { SURE } from '../AgentFacts';
+import { WithTerms } from '../Terms';
 import { BookTabs } from './BookTabs';
 import { CleaningReference } from './CleaningReference';
+import { Folded } from './Folded';
+import { TermList } from './TermList';
 import { TimingReference } from './TimingReference';
 
 export function Reference() {
@@ -28,6 +31,10 @@ export function Reference() {
         Values are settings with a source and a confidence, not certainties. A disorder named here is likely,
         never confirmed: a plant clinic confirms.
       </Body>
+      <Section>Terms of the trade</Section>
+      <Folded title="Show the terms, English and Spanish">
+        <TermList />
+      </Folded>
       {disorders.map((disorder) => (
         <OneDisorder key={disorder.code} disorder={disorder} today={today} />
       ))}
@@ -46,11 +53,17 @@ function OneDisorder({ disorder, today }: { disorder: Disorder; today: SiteToday
         <Mark kind={disorder.kind} />
         <Section>{disorder.name}</Section>
       </View>
-      <Body>{disorder.tellingSigns}</Body>
+      <Body>
+        <WithTerms>{disorder.tellingSigns}</WithTerms>
+      </Body>
       <Small>
         {disorder.cause}. On {lowerFirst(disorder.hosts)}.
       </Small>
-      {disorder.instead ? <Body>{disorder.instead}</Body> : null}
+      {disorder.instead ? (
+        <Body>
+          <WithTerms>{disorder.instead}</WithTerms>
+        </Body>
+      ) : null}
       {schools.map((school) => (
         <View
           key={school.id}

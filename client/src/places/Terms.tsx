@@ -1,0 +1,92 @@
+// Terms of the trade in a text: a tap on a dotted word says what it means. They are loaded after the page, which reads the same without them.
+import type { Term, TermWords } from '@mortisect/words/terms';
+import { styled } from '@tamagui/core';
+import { useState, useSyncExternalStore } from 'react';
+import { Sheet } from '../ui/Sheet';
+import { Body, Small } from '../ui/type';
+
+type Terms = typeof import('@mortisect/words/terms');
+
+let loaded: Terms | null = null;
+const waiting = new Set<() => void>();
+
+/** Null until they are loaded. What cannot be loaded is tried again by the next page. */
+export function useTerms(): Terms | null {
+  return useSyncExternalStore(
+    (changed) => {
+      waiting.add(changed);
+      if (!loaded)
+        import('@mortisect/words/terms').then(
+          (module) => {
+            loaded = module;
+            for (const tell of waiting) tell();
+          },
+          () => undefined,
+        );
+      return () => waiting.delete(changed);
+    },
+    () => loaded,
+  );
+}
+
+const Dotted = styled(Body, {
+  name: 'Dotted',
+  render: 'button',
+  cursor: 'pointer',
+  style: {
+    background: 'none',
+    border: 0,
+    margin: 0,
+    // The finger finds it between two lines
+    padding: '4px 0',
+    font: 'inherit',
+    color: 'inherit',
+    textAlign: 'inherit',
+    textDecoration: 'underline dotted',
+    textUnderlineOffset: '3px',
+  },
+});
+
+/** To stand inside a text of any style. */
+export function WithTerms({ children: text }: { children: string }) {
+  const words = useTerms();
+  const [asked, setAsked] = useState<Term | null>(null);
+  if (!words) return text;
+  return (
+    <>
+      {words.termsIn(text).map(({ text: part, term }) =>
+        term === null ? (
+          part
+        ) : (
+          <Dotted key={term} aria-label={`${part}: what does it mean?`} onPress={() => setAsked(term)}>
+            {part}
+          </Dotted>
+        ),
+      )}
+      {asked ? (
+        <TermSheet
+          english={words.terms.en[asked]}
+          spanish={words.terms.es[asked]}
+          onClose={() => setAsked(null)}
+        />
+      ) : null}
+    </>
+  );
+}
+
+function TermSheet({
+  english,
+  spanish,
+  onClose,
+}: {
+  english: TermWords;
+  spanish: TermWords;
+  onClose(): void;
+}) {
+  return (
+    <Sheet title={english.name} open onClose={onClose}>
+      <Body>{english.says}</Body>
+      <Small lang="es">{`${spanish.name}: ${spanish.says}`}</Small>
+    </Sheet>
+  );
+}

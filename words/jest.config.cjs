@@ -1,0 +1,1 @@
+module.exports = { displayName: 'words', ...require('../jest.node.preset.js') };
