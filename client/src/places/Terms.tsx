@@ -29,19 +29,18 @@ export function useTerms(): Terms | null {
   );
 }
 
+/** In the line, as words are: a button of its own would be a box that tears the line apart. */
 const Dotted = styled(Body, {
   name: 'Dotted',
-  render: 'button',
+  render: 'span',
+  role: 'button',
+  tabIndex: 0,
   cursor: 'pointer',
   style: {
-    background: 'none',
-    border: 0,
-    margin: 0,
-    // The finger finds it between two lines
-    padding: '4px 0',
+    // The thumb has 48 px, over the lines above and below
+    padding: '13px 0',
     font: 'inherit',
     color: 'inherit',
-    textAlign: 'inherit',
     textDecoration: 'underline dotted',
     textUnderlineOffset: '3px',
   },
@@ -58,7 +57,16 @@ export function WithTerms({ children: text }: { children: string }) {
         term === null ? (
           part
         ) : (
-          <Dotted key={term} aria-label={`${part}: what does it mean?`} onPress={() => setAsked(term)}>
+          <Dotted
+            key={term}
+            aria-label={`${part}: what does it mean?`}
+            onPress={() => setAsked(term)}
+            onKeyDown={(event) => {
+              if (event.key !== 'Enter' && event.key !== ' ') return;
+              event.preventDefault();
+              setAsked(term);
+            }}
+          >
             {part}
           </Dotted>
         ),

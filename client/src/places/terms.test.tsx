@@ -28,6 +28,13 @@ test('a term says what it means, in English and Spanish; the text stays whole', 
   expect(sheet.textContent).toContain('collar de la rama: El anillo hinchado');
   press('Close');
   expect(screen.queryByRole('dialog')).toBeNull();
+  fireEvent.keyDown(term, { key: 'a' });
+  expect(screen.queryByRole('dialog')).toBeNull();
+  for (const key of ['Enter', ' ']) {
+    fireEvent.keyDown(term, { key });
+    await screen.findByRole('dialog');
+    press('Close');
+  }
 });
 
 test('the list is sorted in the language that is chosen, with the other beside it', async () => {

@@ -13,7 +13,6 @@ import { Screen } from '../../ui/Screen';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { SURE } from '../AgentFacts';
-import { WithTerms } from '../Terms';
 import { BookTabs } from './BookTabs';
 import { CleaningReference } from './CleaningReference';
 import { Folded } from './Folded';
@@ -53,17 +52,11 @@ function OneDisorder({ disorder, today }: { disorder: Disorder; today: SiteToday
         <Mark kind={disorder.kind} />
         <Section>{disorder.name}</Section>
       </View>
-      <Body>
-        <WithTerms>{disorder.tellingSigns}</WithTerms>
-      </Body>
+      <Body>{disorder.tellingSigns}</Body>
       <Small>
         {disorder.cause}. On {lowerFirst(disorder.hosts)}.
       </Small>
-      {disorder.instead ? (
-        <Body>
-          <WithTerms>{disorder.instead}</WithTerms>
-        </Body>
-      ) : null}
+      {disorder.instead ? <Body>{disorder.instead}</Body> : null}
       {schools.map((school) => (
         <View
           key={school.id}

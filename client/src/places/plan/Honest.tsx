@@ -13,6 +13,7 @@ import { Mark } from '../../drawings/marks';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Body, Label, Section, Small } from '../../ui/type';
+import { WithTerms } from '../Terms';
 import { findingWords } from '../words';
 
 const TITLES = {
@@ -54,7 +55,7 @@ export function VerdictNotice({ view, solved }: { view: TreeView; solved: Solved
   return (
     <View gap={8}>
       <Notice kind={verdict.choice === 'remove tree' ? 'danger' : 'caution'} title={TITLES[verdict.choice]}>
-        {verdictWords(verdict.because)}
+        <WithTerms>{verdictWords(verdict.because)}</WithTerms>
       </Notice>
       {verdict.choice === 'remove tree' ? (
         <Body>

@@ -10,6 +10,7 @@ import { useClock } from '../../data/useClock';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Body, Section, Small } from '../../ui/type';
+import { WithTerms } from '../Terms';
 import { TreeTape } from '../TreeTape';
 import { chanceWords, percentOf } from './planView';
 
@@ -39,7 +40,9 @@ export function StepCard({ view, today, stepView, isNow, onMore }: StepCardProps
       ) : (
         <Section>{name}</Section>
       )}
-      <Body>{stepSentence(priced, telling(view, today))}</Body>
+      <Body>
+        <WithTerms>{stepSentence(priced, telling(view, today))}</WithTerms>
+      </Body>
       <Small>{costWords(stepView, today)}</Small>
       <View flexDirection="row" flexWrap="wrap" gap={8}>
         <Button onPress={onMore} aria-label={`Why, and what else: ${name}`}>
