@@ -3,10 +3,10 @@ const { getDefaultConfig } = require('expo/metro-config');
 
 const config = getDefaultConfig(__dirname);
 
-// What the app never asks for, 60 KB gzip: 50 languages of messages, what reads JSON Schema and what compiles schemas (Zod), scales of time (d3-scale),
-// and other kinds of ids than the seventh (uuid).
+// What the app never asks for, 75 KB gzip: 50 languages of messages, what reads JSON Schema and what compiles schemas (Zod), scales of time and of
+// colour and texts of ticks (d3-scale), other kinds of ids than the seventh (uuid), and lists of React Native: long ones are TanStack's.
 const UNUSED =
-  /zod\/v4\/(locales\/index|classic\/from-json-schema|core\/(json-schema-generator|compile))\.c?js$|\/uuid\/dist\/[^/]+\/(v[1-6]|v35|v\dToV\d|md5|sha1|native)\.js$|\/d3-time(-format)?\/[^.]+\.mjs$/;
+  /zod\/v4\/(locales\/index|classic\/from-json-schema|core\/(json-schema-generator|compile))\.c?js$|\/uuid\/dist\/[^/]+\/(v[1-6]|v35|v\dToV\d|md5|sha1|native)\.js$|\/d3-(time|time-format|color|format)\/[^.]+\.mjs$|\/react-native-web\/dist\/vendor\/react-native\/Virtualized(Section)?List\/index\.js$/;
 const resolveBefore = config.resolver.resolveRequest;
 config.resolver.resolveRequest = (context, name, platform) => {
   const found = (resolveBefore ?? context.resolveRequest)(context, name, platform);
