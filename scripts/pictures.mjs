@@ -13,7 +13,7 @@ const PICTURES = [
   ['round', PHONE, 'light', '/round'],
   ['round-tree', PHONE, 'light', '/round/lee-wall-07'],
   ['round-marking', PHONE, 'light', '/round/lee-wall-07?limb=C', mark],
-  ['round-shape', PHONE, 'light', '/round/net-loft-01', part('Shape', 'of hats come through')],
+  ['round-shape', PHONE, 'light', '/round/net-loft-01', part('Shape', 'hats come through')],
   ['round-triage', PHONE, 'light', '/round/net-loft-05', part('Tree', 'Worth the saw?')],
   ['plan', PHONE, 'light', '/plan/lee-wall-07'],
   ['plan-years', PHONE, 'light', '/plan/net-loft-07', proved],
@@ -82,7 +82,7 @@ async function named(browser, url) {
 /** The plan is proved and its numbers stand still. */
 async function proved(page) {
   await page
-    .getByText('No better plan exists by these weights: proved.')
+    .getByText('This is the best plan for your settings.')
     .waitFor({ state: 'attached', timeout: 60_000 });
 }
 
@@ -137,9 +137,9 @@ async function mark(page) {
   await page.getByRole('button', { name: 'New finding' }).click();
   await page.getByRole('radio', { name: 'Diseased' }).click();
   await page.getByRole('button', { name: 'Fire blight canker, active' }).click();
-  await page.getByRole('radio', { name: 'Edge definite' }).click();
-  await page.getByLabel('Far end, cm', { exact: true }).fill('86');
-  await page.getByLabel('Edge nearest the trunk, cm', { exact: true }).fill('72');
+  await page.getByRole('radio', { name: 'Edge clear' }).click();
+  await page.getByLabel('Ends at, cm', { exact: true }).fill('86');
+  await page.getByLabel('Starts at, cm', { exact: true }).fill('72');
   await page
     .getByRole('main')
     .locator('> div')
