@@ -61,7 +61,9 @@ export function PlanHead({ solved, visits }: { solved: Solved; visits: Visit[] }
   );
 }
 
-function seasonWords({ season, crown, exempt, limit }: Solved['plan']['seasons'][number]): string {
+type SeasonShare = Pick<Solved['plan']['seasons'][number], 'season' | 'crown' | 'exempt' | 'limit'>;
+
+export function seasonWords({ season, crown, exempt, limit }: SeasonShare): string {
   if (exempt === 0) return `of the crown in season ${season}. Your limit is ${percentOf(limit)}.`;
   const part = crown === 0 ? 'all' : `${percentOf(exempt)} of it`;
   return `of the crown in season ${season}, ${part} for disease. Your limit for other cuts is ${percentOf(limit)}.`;

@@ -16,7 +16,7 @@ import { detail, did, finding, readOrchard, Stage, today } from '../../testing/o
 import { Swipe } from '../../ui/Swipe';
 import { LeftAsIs, VerdictNotice } from './Honest';
 import { PinList } from './Pins';
-import { PlanHead } from './PlanHead';
+import { PlanHead, seasonWords } from './PlanHead';
 import { chanceWords, percentOf } from './planView';
 import { StepRows } from './StepRows';
 
@@ -56,6 +56,14 @@ test('the ledger says the season’s share, its limit, and what disease takes at
     /^Crown ledger: \d+ % comes off in season 1, of a limit of 25 %\.$/,
   );
   expect(screen.getByText(/for disease\. Your limit for other cuts is/)).toBeTruthy();
+});
+
+test.each([
+  [0.1, 0, 'of the crown in season 2. Your limit is 25 %.'],
+  [0, 0.1, 'of the crown in season 2, all for disease. Your limit for other cuts is 25 %.'],
+  [0.05, 0.1, 'of the crown in season 2, 10 % of it for disease. Your limit for other cuts is 25 %.'],
+])('%s by choice and %s for disease', (crown, exempt, words) => {
+  expect(seasonWords({ season: 2, crown, exempt, limit: 0.25 })).toBe(words);
 });
 
 test('the tree as it will stand has lost what was taken', () => {

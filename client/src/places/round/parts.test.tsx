@@ -102,7 +102,9 @@ describe('wood out of place', () => {
     press('Draw the limb map');
     expect(went).toEqual([['navigate', '/round/a/map']]);
     come(shaped([], limbs));
-    expect(text()).toMatch(/3 limbs mapped; the map lacks 2 main limbs without side branches/);
+    expect(text()).toMatch(
+      /3 limbs mapped\. 2 main limbs without side branches\. (Their ages are guesses|\d ages? of them guessed)\./,
+    );
   });
 
   test.each([

@@ -131,12 +131,9 @@ function MapWords({
   limbs: number;
   onDraw(): void;
 }) {
-  const missing = [
-    ...(gaps.bareLimbIds.length > 0
-      ? [`${plural(gaps.bareLimbIds.length, 'main limb')} without side branches`]
-      : []),
-    ...(gaps.undated > 0 ? [`${plural(gaps.undated, 'limb')} whose age is guessed`] : []),
-  ];
+  const bare = gaps.bareLimbIds.length;
+  const guessed =
+    gaps.undated === limbs ? ' Their ages are guesses.' : ` ${plural(gaps.undated, 'age')} of them guessed.`;
   if (limbs === 1) {
     return (
       <Notice
@@ -151,7 +148,7 @@ function MapWords({
   return (
     <View flexDirection="row" alignItems="center" gap={12} flexWrap="wrap">
       <Body flex={1} minWidth={180}>
-        {`${plural(limbs, 'limb')} mapped${missing.length > 0 ? `; the map lacks ${missing.join(', ')}` : ''}.`}
+        {`${plural(limbs, 'limb')} mapped.${bare > 0 ? ` ${plural(bare, 'main limb')} without side branches.` : ''}${gaps.undated > 0 ? guessed : ''}`}
       </Body>
       <Button onPress={onDraw}>Limb map</Button>
     </View>
