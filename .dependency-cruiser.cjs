@@ -57,7 +57,7 @@ module.exports = {
     {
       name: 'words-before-applications',
       severity: 'error',
-      from: { path: '^words', pathNot: test },
+      from: { path: '^words/src', pathNot: test },
       to: { pathNot: '^(words|contracts|core)/' },
     },
     { name: 'client-not-server', severity: 'error', from: { path: '^client' }, to: { path: '^server' } },

@@ -25,7 +25,10 @@ await command(async () => {
     for (const part of [
       'core/src',
       'contracts/src',
-      'words',
+      'words/src',
+      'words/en',
+      'words/es',
+      'words/package.json',
       'server/src',
       'client/src',
       'client/app',
