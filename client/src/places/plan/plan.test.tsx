@@ -59,11 +59,11 @@ test('the ledger says the season’s share, its limit, and what disease takes at
 });
 
 test.each([
-  [10, 0, 'of the crown in season 2. Your limit is 25 %.'],
-  [0, 10, 'of the crown in season 2, all for disease. Your limit for other cuts is 25 %.'],
-  [5, 10, 'of the crown in season 2, 10 % of it for disease. Your limit for other cuts is 25 %.'],
-])('%s %% by choice and %s %% for disease', (crown, exempt, words) => {
-  expect(seasonWords({ season: 2, crown, exempt, limit: 25 })).toBe(words);
+  [100, 0, 'of the crown in season 2. Your limit is 25 %.'],
+  [0, 100, 'of the crown in season 2, all for disease. Your limit for other cuts is 25 %.'],
+  [50, 100, 'of the crown in season 2, 10 % of it for disease. Your limit for other cuts is 25 %.'],
+])('%s thousandths by choice and %s for disease', (crown, exempt, words) => {
+  expect(seasonWords({ season: 2, crown, exempt, limit: 250 })).toBe(words);
 });
 
 test('the tree as it will stand has lost what was taken', () => {
