@@ -36,6 +36,9 @@ function tooLittle({ origin, inclusive }: Bound, least: number | bigint): string
     : `There must be ${least} of these at least.`;
 }
 
+export const oneOfWords = (values: readonly unknown[]) =>
+  `This must be one of: ${values.map(String).join(', ')}.`;
+
 /** @returns undefined where the words of the schema library do */
 export function faultWords(issue: z.core.$ZodRawIssue): string | undefined {
   switch (issue.code) {
@@ -50,7 +53,7 @@ export function faultWords(issue: z.core.$ZodRawIssue): string | undefined {
     case 'invalid_value':
       return issue.values.length === 1
         ? `This must be ${String(issue.values[0])}.`
-        : `This must be one of: ${issue.values.map(String).join(', ')}.`;
+        : oneOfWords(issue.values);
     case 'unrecognized_keys':
       return `Nothing here is called ${issue.keys.map((key) => `“${key}”`).join(', ')}.`;
     default:

@@ -1,3 +1,4 @@
+// For its effect: every schema speaks so
 import './faultWords';
 
 export type { CandidatesResult, Openness, PlanResult } from './compute';
@@ -17,6 +18,7 @@ export {
   treeColumns,
   weatherUnits,
 } from './exchange';
+export { oneOfWords } from './faultWords';
 export {
   cellAt,
   countsAt,

@@ -1,32 +1,26 @@
 // Terms of the trade in a text: a tap on a dotted word says what it means. They are loaded after the page, which reads the same without them.
 import type { Term, TermWords } from '@mortisect/words/terms';
 import { styled } from '@tamagui/core';
-import { useState, useSyncExternalStore } from 'react';
+import { useEffect, useState } from 'react';
+import { create } from 'zustand';
 import { Sheet } from '../ui/Sheet';
 import { Body, Small } from '../ui/type';
 
 type Terms = typeof import('@mortisect/words/terms');
 
-let loaded: Terms | null = null;
-const waiting = new Set<() => void>();
+const useLoaded = create<{ terms: Terms | null }>(() => ({ terms: null }));
 
 /** Null until they are loaded. What cannot be loaded is tried again by the next page. */
 export function useTerms(): Terms | null {
-  return useSyncExternalStore(
-    (changed) => {
-      waiting.add(changed);
-      if (!loaded)
-        import('@mortisect/words/terms').then(
-          (module) => {
-            loaded = module;
-            for (const tell of waiting) tell();
-          },
-          () => undefined,
-        );
-      return () => waiting.delete(changed);
-    },
-    () => loaded,
-  );
+  const { terms } = useLoaded();
+  useEffect(() => {
+    if (terms) return;
+    import('@mortisect/words/terms').then(
+      (module) => useLoaded.setState({ terms: module }),
+      () => undefined,
+    );
+  }, [terms]);
+  return terms;
 }
 
 /** In the line, as words are: a button of its own would be a box that tears the line apart. */

@@ -43,9 +43,15 @@ export function treeGroups(
   facts: SiteFacts,
   now: string,
 ): { groups: TreeGroup[]; keyOf: Map<string, string> } {
-  const onTree = new Map<string, Set<string>>(facts.trees.map(({ id }) => [id, new Set()]));
-  for (const { treeId, disorder } of facts.findings) onTree.get(treeId)?.add(disorder);
-  const onSite = new Set([...onTree.values()].flatMap((disorders) => [...disorders]));
+  const ids = new Set(facts.trees.map(({ id }) => id));
+  const onTree = new Map<string, Set<string>>();
+  const onSite = new Set<string>();
+  for (const { treeId, disorder } of facts.findings) {
+    if (!ids.has(treeId)) continue;
+    const openHere = onTree.get(treeId) ?? new Set();
+    onTree.set(treeId, openHere.add(disorder));
+    onSite.add(disorder);
+  }
   const groups = new Map<string, TreeGroup>();
   const keyOf = new Map<string, string>();
   const alike = new Map<string, TreeGroup>();

@@ -1,6 +1,6 @@
 // How a tree is written in the cells of a table, and read from them.
 
-import { type StartingField, treeColumns } from '@mortisect/contracts';
+import { oneOfWords, type StartingField, treeColumns } from '@mortisect/contracts';
 import { type LengthUnit, typedLengthCm } from '@mortisect/core/measure';
 import { TreeBody } from '@mortisect/core/records';
 import {
@@ -139,7 +139,7 @@ function readCell(field: keyof TreeBody, cell: string, reading: Reading): CellRe
   if (field === 'species') return readSpecies(cell, reading);
   if (field === 'form') {
     const form = formMeant(cell);
-    return form ? { value: form } : { message: `This must be one of: ${treeForms.join(', ')}.` };
+    return form ? { value: form } : { message: oneOfWords(treeForms) };
   }
   if (field === 'neighbours') return { value: parts(cell).map(neighbour) };
   if (field === 'plantedYear') {
