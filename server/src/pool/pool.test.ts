@@ -94,27 +94,33 @@ describe('a pool', () => {
   });
 
   test('what is small does not wait for what is large', async () => {
-    const large = ask({ ms: 1500 }, { isLarge: true });
-    const from = performance.now();
+    const answered: string[] = [];
+    const large = ask({ ms: 3000 }, { isLarge: true }).then((text) => {
+      answered.push('large');
+      return text;
+    });
     await ask({}, { by: 'b' });
-    expect(performance.now() - from).toBeLessThan(1000);
+    answered.push('small');
     expect(await large).toBeInstanceOf(JsonText);
+    expect(answered).toEqual(['small', 'large']);
   });
 
   test('an order of more than forty cuts goes where what is large goes', async () => {
     const order = (cuts: number, by: string) =>
       pool.compute(
-        { route: 'computeOrder', given: { body: { ms: 1200, cuts: Array(cuts).fill(0) } as never } },
+        { route: 'computeOrder', given: { body: { ms: 3000, cuts: Array(cuts).fill(0) } as never } },
         { by, isLarge: false, signal: new AbortController().signal },
       );
     for (const [cuts, waits] of [
       [40, true],
       [41, false],
     ] as const) {
-      const long = order(cuts, 'a');
-      const from = performance.now();
+      let isDone = false;
+      const long = order(cuts, 'a').then(() => {
+        isDone = true;
+      });
       await ask({}, { by: 'b' });
-      expect(performance.now() - from > 600).toBe(waits);
+      expect(isDone).toBe(waits);
       await long;
     }
   });
@@ -142,7 +148,7 @@ describe('a pool', () => {
     });
     await byAddress;
     expect(performance.now() - from).toBeGreaterThan(8500);
-    expect(performance.now() - from).toBeLessThan(10_000);
+    expect(performance.now() - from).toBeLessThan(20_000);
     await expect(ask({})).resolves.toBeInstanceOf(JsonText);
   }, 30_000);
 
