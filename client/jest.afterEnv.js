@@ -5,3 +5,8 @@ configure({
   getElementError: (message) =>
     Object.assign(new Error(message ?? ''), { name: 'TestingLibraryElementError' }),
 });
+// A page speaks at once, as in England: in the app it waits for the catalogues of its place.
+const { useWords } = require('./src/data/useSay');
+const { english } = require('@mortisect/words/all');
+
+useWords.setState({ say: english });

@@ -8,8 +8,11 @@ const config = getDefaultConfig(__dirname);
 const UNUSED =
   /zod\/v4\/(locales\/index|classic\/from-json-schema|core\/(json-schema-generator|compile))\.c?js$|\/uuid\/dist\/[^/]+\/(v[1-6]|v35|v\dToV\d|md5|sha1|native)\.js$|\/d3-(time|time-format|color|format)\/[^.]+\.mjs$|\/react-native-web\/dist\/vendor\/react-native\/Virtualized(Section)?List\/index\.js$/;
 const resolveBefore = config.resolver.resolveRequest;
+// Messages are compiled when the app is built; what reads them stays out of it.
+const PARSER = '@formatjs/icu-messageformat-parser';
 config.resolver.resolveRequest = (context, name, platform) => {
-  const found = (resolveBefore ?? context.resolveRequest)(context, name, platform);
+  const wanted = name === PARSER ? `${PARSER}/no-parser.js` : name;
+  const found = (resolveBefore ?? context.resolveRequest)(context, wanted, platform);
   return platform === 'web' && found.type === 'sourceFile' && UNUSED.test(found.filePath)
     ? { type: 'empty' }
     : found;

@@ -28,6 +28,7 @@ export default defineConfig({
   reporter: [['list'], ['./endOfJourneys.ts']],
   globalSetup: './prepare.ts',
   use: {
+    locale: 'en-GB',
     serviceWorkers: 'block',
     actionTimeout: 30_000,
     trace: 'on-first-retry',

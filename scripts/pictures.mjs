@@ -54,6 +54,7 @@ async function take(url) {
   const device = await named(browser, url);
   for (const [name, viewport, colorScheme, route, first] of PICTURES) {
     const context = await browser.newContext({
+      locale: 'en-GB',
       viewport,
       colorScheme,
       storageState: device,
@@ -74,7 +75,7 @@ async function take(url) {
 }
 
 async function named(browser, url) {
-  const context = await browser.newContext();
+  const context = await browser.newContext({ locale: 'en-GB' });
   await nameDevice(await context.newPage(), url);
   return context.storageState();
 }

@@ -74,10 +74,13 @@ export async function installed() {
   }
   const stamp = path.join(root, 'node_modules/.installed-from');
   const wanted = digest(['package-lock.json']);
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
-  say('Installing packages (npm ci) …');
-  await run('Installing packages', 'npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
-  writeFileSync(stamp, wanted);
+  if (!existsSync(stamp) || readFileSync(stamp, 'utf8') !== wanted) {
+    say('Installing packages (npm ci) …');
+    await run('Installing packages', 'npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+    writeFileSync(stamp, wanted);
+  }
+  const { wordsBuilt } = await import('./words.mjs');
+  await wordsBuilt();
 }
 
 const WEB_SOURCES = [
@@ -89,8 +92,9 @@ const WEB_SOURCES = [
   'client/metro.config.js',
   'contracts/src',
   'core/src',
-  'words/en',
-  'words/es',
+  'words/compiled',
+  'words/en/terms.json',
+  'words/es/terms.json',
   'words/src',
   'package-lock.json',
 ];
@@ -161,7 +165,7 @@ export function serverCommand(args) {
 }
 
 /** One digest of all named files and of the files in the named folders. */
-function digest(places) {
+export function digest(places) {
   const hash = createHash('sha256');
   for (const place of places) {
     for (const file of filesIn(place))

@@ -13,11 +13,14 @@ import { NewVersion } from '../src/places/shell/NewVersion';
 import { OutboxBar } from '../src/places/shell/OutboxBar';
 import { PlaceBar } from '../src/places/shell/PlaceBar';
 import { PlaceError } from '../src/places/shell/PlaceError';
+import { PlaceWords, Words } from '../src/places/shell/Words';
 import { watchBack } from '../src/ui/backStack';
 import { keepFocus } from '../src/ui/focusKeeper';
 import { SkipLink } from '../src/ui/SkipLink';
 import { config } from '../src/ui/tamagui.config';
 import { ThemeFollower, useWide } from '../src/ui/theme';
+
+const SHARED = ['shared'] as const;
 
 // Before the router listens
 watchBack();
@@ -34,9 +37,11 @@ export default function Layout() {
       <ThemeFollower>
         <QueryClientProvider client={queryClient}>
           <View flex={1} minWidth={0} minHeight={0} backgroundColor="$ground">
-            <Gate>
-              <House />
-            </Gate>
+            <Words of={SHARED}>
+              <Gate>
+                <House />
+              </Gate>
+            </Words>
           </View>
         </QueryClientProvider>
       </ThemeFollower>
@@ -51,7 +56,9 @@ function House() {
     <View key="page" flex={1} minHeight={0} minWidth={0}>
       <NewVersion />
       <OutboxBar />
-      <Slot unstable_screenErrorBoundary={PlaceError} />
+      <PlaceWords>
+        <Slot unstable_screenErrorBoundary={PlaceError} />
+      </PlaceWords>
     </View>
   );
   // Read in the order in which it is seen: the rail first on a wide screen, the bar last on a phone

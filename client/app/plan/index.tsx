@@ -1,3 +1,4 @@
+import { useSay } from '../../src/data/useSay';
 import { PlanList } from '../../src/places/plan/PlanList';
 import { Screen } from '../../src/ui/Screen';
 import { useWide } from '../../src/ui/theme';
@@ -5,10 +6,11 @@ import { Body } from '../../src/ui/type';
 
 /** On a wide screen the list stands beside this page already. */
 export default function Plan() {
+  const say = useSay();
   if (!useWide()) return <PlanList />;
   return (
-    <Screen title="Plan">
-      <Body>Choose a tree to see its cuts, the reason for each, and what other schools would do.</Body>
+    <Screen title={say('shared.plan')}>
+      <Body>{say('plan.chooseATreeToSeeItsCuts')}</Body>
     </Screen>
   );
 }

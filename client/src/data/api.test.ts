@@ -1,4 +1,5 @@
 // What the app makes of the server's answers: words for people, and no record lost or doubled.
+import { english } from '@mortisect/words/all';
 import { ask, inWords, NoAnswer, ServerProblem } from './api';
 import { usePreferences } from './preferences';
 
@@ -50,7 +51,7 @@ test('a problem is passed on in the server’s words', async () => {
   answers.push(problem(404, 'not-there'));
   const failed = await ask('getTree', { params: { treeId: 'x' } }).catch((error) => error);
   expect(failed).toBeInstanceOf(ServerProblem);
-  expect(inWords(failed)).toBe('It is not-there.');
+  expect(inWords(english, failed)).toBe('It is not-there.');
 });
 
 test.each<[string, [number, unknown] | null]>([
@@ -60,7 +61,7 @@ test.each<[string, [number, unknown] | null]>([
   if (answer) answers.push(answer);
   const failed = await ask('getSite', {}).catch((error) => error);
   expect(failed).toBeInstanceOf(NoAnswer);
-  expect(inWords(failed)).toContain('What you entered is still here');
+  expect(inWords(english, failed)).toContain('What you entered is still here');
 });
 
 test('a server that does not know the device is told who it is, and the same write goes out again', async () => {

@@ -1,5 +1,7 @@
 // Asks the server by the table of routes: what goes out and what comes back is checked against it.
+
 import { Problem, type Route, type RouteInput, type RouteResponse, routes } from '@mortisect/contracts';
+import type { Say } from '@mortisect/words';
 import { usePreferences } from './preferences';
 
 export type RouteName = keyof typeof routes;
@@ -85,11 +87,10 @@ function urlOf(
 }
 
 /** What to say about a failure, and that nothing typed is gone. */
-export function inWords(error: unknown): string {
+export function inWords(say: Say, error: unknown): string {
   if (error instanceof ServerProblem) return error.problem.detail;
-  if (error instanceof NoAnswer)
-    return 'The server does not answer. What you entered is still here: try again in a moment.';
+  if (error instanceof NoAnswer) return say('shared.theServerDoesNotAnswerWhatYou');
   if (error instanceof DOMException && error.name === 'QuotaExceededError')
-    return 'This device has no room left, so it could not keep this. It is still on the screen: send what waits, or free some room, and save again.';
-  return 'Something went wrong here. What you entered is still on the screen.';
+    return say('shared.thisDeviceHasNoRoomLeftSo');
+  return say('shared.somethingWentWrongHereWhatYouEntered');
 }

@@ -2,11 +2,32 @@
 
 import { tz } from '@date-fns/tz';
 import { momentOf } from '@mortisect/core/weather';
+import type { Locale } from '@mortisect/words';
 // By single modules: the bundler takes the whole of date-fns otherwise.
 import { format } from 'date-fns/format';
 import { formatDistance } from 'date-fns/formatDistance';
 import { isValid } from 'date-fns/isValid';
+import type { Locale as Wording } from 'date-fns/locale';
 import { parseISO } from 'date-fns/parseISO';
+import { setDefaultOptions } from 'date-fns/setDefaultOptions';
+
+/** How a locale orders the parts of a day. */
+const FORMS: Record<Locale, { day: string; dayOfWeek: string; dayAndMonth: string }> = {
+  'en-GB': { day: 'd MMM yyyy', dayOfWeek: 'EEEE d MMMM', dayAndMonth: 'EEEE d MMM' },
+  'en-US': { day: 'MMM d, yyyy', dayOfWeek: 'EEEE, MMMM d', dayAndMonth: 'EEEE, MMM d' },
+  'es-ES': { day: 'd MMM yyyy', dayOfWeek: "EEEE d 'de' MMMM", dayAndMonth: "EEEE d 'de' MMM" },
+  'es-419': { day: 'd MMM yyyy', dayOfWeek: "EEEE d 'de' MMMM", dayAndMonth: "EEEE d 'de' MMM" },
+};
+let forms = FORMS['en-GB'];
+
+/** Names of days and months from here on, and the order in which a day is written. */
+export async function writeDaysIn(locale: Locale): Promise<void> {
+  const wording: Wording = locale.startsWith('es')
+    ? (await import('date-fns/locale/es')).es
+    : (await import('date-fns/locale/en-GB')).enGB;
+  forms = FORMS[locale];
+  setDefaultOptions({ locale: wording });
+}
 
 /**
  * How far the server's clock is ahead of this one, ms to the second, by a question and its answer. What was measured before stays unless it is wrong for certain: of
@@ -42,12 +63,12 @@ export function isDay(text: string): boolean {
 
 /** “Tuesday 24 November”. */
 export function longDay(moment: string, timeZone: string): string {
-  return format(moment, 'EEEE d MMMM', { in: tz(timeZone) });
+  return format(moment, forms.dayOfWeek, { in: tz(timeZone) });
 }
 
 /** “24 Nov 2026, 09:30”. */
 export function shortMoment(moment: string, timeZone: string): string {
-  return format(moment, 'd MMM yyyy, HH:mm', { in: tz(timeZone) });
+  return format(moment, `${forms.day}, HH:mm`, { in: tz(timeZone) });
 }
 
 /** “5 days ago”. */
@@ -62,7 +83,7 @@ export function spanWords(ms: number): string {
 
 /** A local date as people here write it: “30 Nov 2026”. */
 export function dayWords(day: string): string {
-  return format(`${day}T12:00:00`, 'd MMM yyyy');
+  return format(`${day}T12:00:00`, forms.day);
 }
 
 /** “Thu 09:00” at the site. */
@@ -72,7 +93,7 @@ export function dayHour(hour: number, timeZone: string): string {
 
 /** “Thursday 26 Nov, 09:00”. */
 export function longDayHour(hour: number, timeZone: string): string {
-  return format(momentOf(hour), 'EEEE d MMM, HH:mm', { in: tz(timeZone) });
+  return format(momentOf(hour), `${forms.dayAndMonth}, HH:mm`, { in: tz(timeZone) });
 }
 
 /** “09:00”. */

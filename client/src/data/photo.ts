@@ -5,7 +5,7 @@ const QUALITY = 0.82;
 /** The file is no picture that this device can read. */
 export class PhotoUnreadable extends Error {
   constructor() {
-    super('This file is no photo that can be read here. Use JPEG, PNG or WebP.');
+    super('This file is no photo that can be read here.');
     this.name = 'PhotoUnreadable';
   }
 }

@@ -1,6 +1,7 @@
 // What this device keeps for itself: who works on it, how it looks. Nothing of the orchard.
 
 import type { Units } from '@mortisect/core/measure';
+import type { Locale } from '@mortisect/words';
 import { createStore, get, set } from 'idb-keyval';
 import { v7 as newId } from 'uuid';
 import { create } from 'zustand';
@@ -13,6 +14,8 @@ interface Preferences {
   /** The name every record from here carries; empty until given. */
   person: string;
   theme: 'system' | 'daylight' | 'dusk';
+  /** Language and spelling; null: as the browser asks for. */
+  locale: Locale | null;
   /** null: as the site is set. */
   units: Units | null;
   /** Where the cart goes out: an end of a row, as `rowId first` or `rowId last`; null: anywhere. */
@@ -28,6 +31,7 @@ export const usePreferences = create<Preferences>()(
       deviceKey: newId(),
       person: '',
       theme: 'system',
+      locale: null,
       units: null,
       cartAt: null,
       keys: true,

@@ -5,6 +5,7 @@ import { type Limb, onSpoke, reachCm, type Spoke, spokes } from '@mortisect/core
 import { View } from '@tamagui/core';
 import { useId, useMemo, useRef, useState } from 'react';
 import Svg, { Circle, G, Line, Path, Rect, Text } from 'react-native-svg';
+import { useSay } from '../data/useSay';
 import { elementRef } from '../ui/dom';
 import { PressRow } from '../ui/PressRow';
 import { Rows } from '../ui/Row';
@@ -35,6 +36,7 @@ const FACE = 118;
 const TOUCH_PX = 22;
 
 export function CrownClock(props: CrownClockProps) {
+  const say = useSay();
   const { limbs, names, twelveBearingDeg, chosenId, units, onChoose } = props;
   const box = useRef<HTMLElement>(null);
   const width = useWidthOf(box) ?? VIEW;
@@ -56,7 +58,10 @@ export function CrownClock(props: CrownClockProps) {
     else if (meant[0]) onChoose(meant[0].id);
   };
 
-  const says = `Crown clock, the tree from above with ${plan.length} limbs. ${chosenId ? `Chosen: ${names.get(chosenId) ?? ''}.` : ''} The list of limbs has the same.`;
+  const says = say('shared.crownClockTheTreeFromAboveWith', {
+    plan: plan.length,
+    more: chosenId ? say('shared.chosen', { get: names.get(chosenId) ?? '' }) : '',
+  });
   return (
     <View>
       <View
@@ -88,10 +93,10 @@ export function CrownClock(props: CrownClockProps) {
         ) : null}
       </View>
       <Sheet
-        title="Which limb?"
+        title={say('shared.whichLimb')}
         open={asked.length > 0}
         onClose={() => setAsked([])}
-        closeLabel="None of these"
+        closeLabel={say('shared.noneOfThese')}
       >
         <Rows>
           {asked.map((limb) => (

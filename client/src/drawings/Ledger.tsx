@@ -3,6 +3,7 @@
 import { View } from '@tamagui/core';
 import { useId, useRef } from 'react';
 import Svg, { G, Line, Path, Rect, Text } from 'react-native-svg';
+import { useSay } from '../data/useSay';
 import { elementRef } from '../ui/dom';
 import { useTextScale, useWidthOf } from '../ui/size';
 import { usePalette } from '../ui/theme';
@@ -31,6 +32,7 @@ const HEIGHT = 22;
 const TOP = 16;
 
 export function Ledger({ parts, limit, exempt, deadSteps, says }: LedgerProps) {
+  const say = useSay();
   const { ink, soft, leaf, paper } = usePalette();
   const inks = useMarkInk();
   const prefix = `l${useId().replace(/\W/g, '')}`;
@@ -80,7 +82,7 @@ export function Ledger({ parts, limit, exempt, deadSteps, says }: LedgerProps) {
           fontFamily="Barlow Condensed"
           fontWeight="600"
         >
-          living crown
+          {say('shared.livingCrown')}
         </Text>
         <Text
           x={Math.min(bar - 40, notch + 6)}
@@ -90,7 +92,10 @@ export function Ledger({ parts, limit, exempt, deadSteps, says }: LedgerProps) {
           fontFamily="Barlow Condensed"
           fontWeight="600"
         >
-          {`limit ${Math.round(limit / 10)} %${exempt > 0 ? ' beyond disease' : ''}`}
+          {say('shared.limit', {
+            limit: Math.round(limit / 10),
+            more: exempt > 0 ? say('shared.beyondDisease') : '',
+          })}
         </Text>
         {deadWidth > 0 ? (
           <G>
@@ -112,7 +117,7 @@ export function Ledger({ parts, limit, exempt, deadSteps, says }: LedgerProps) {
               fontFamily="Barlow Condensed"
               fontWeight="600"
             >
-              dead
+              {say('shared.dead')}
             </Text>
           </G>
         ) : null}

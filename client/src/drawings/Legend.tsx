@@ -1,7 +1,9 @@
 // What the marks mean, reachable from any drawing.
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import Svg, { Line } from 'react-native-svg';
+import { useSay } from '../data/useSay';
 import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
 import { usePalette } from '../ui/theme';
@@ -10,60 +12,63 @@ import { Kerf, Mark } from './marks';
 import { BudMark } from './tape/Wood';
 
 export function LegendButton() {
+  const say = useSay();
   const [open, setOpen] = useState(false);
   return (
     <>
       <Button kind="quiet" onPress={() => setOpen(true)}>
-        Legend
+        {say('shared.legend')}
       </Button>
-      <Sheet title="What the marks mean" open={open} onClose={() => setOpen(false)}>
+      <Sheet title={say('shared.whatTheMarksMean')} open={open} onClose={() => setOpen(false)}>
         <Entries />
       </Sheet>
     </>
   );
 }
 
-const BUDS = [
-  ['up', 'leaf', true, 'Bud that points up'],
-  ['under', 'leaf', true, 'Bud on the under side'],
-  ['out', 'leaf', true, 'Bud that points out, toward the tip'],
-  ['in', 'leaf', true, 'Bud that points in, toward the trunk'],
-  ['left', 'leaf', true, 'Bud to the left, seen from the trunk; R to the right'],
-  ['up', 'flower', true, 'Flower bud, round'],
-  ['up', 'leaf', false, 'Dead bud, hollow'],
-] as const;
+const budsIn = (say: Say) =>
+  [
+    ['up', 'leaf', true, say('shared.budThatPointsUp')],
+    ['under', 'leaf', true, say('shared.budOnTheUnderSide')],
+    ['out', 'leaf', true, say('shared.budThatPointsOutTowardTheTip')],
+    ['in', 'leaf', true, say('shared.budThatPointsInTowardTheTrunk')],
+    ['left', 'leaf', true, say('shared.budToTheLeftSeenFromThe')],
+    ['up', 'flower', true, say('shared.flowerBudRound')],
+    ['up', 'leaf', false, say('shared.deadBudHollow')],
+  ] as const;
 
 function Entries() {
+  const say = useSay();
   const { chalk, dead, paper } = usePalette();
   return (
     <View gap={10}>
-      <Entry words="Diseased wood">
+      <Entry words={say('shared.diseasedWood')}>
         <Mark kind="diseased" />
       </Entry>
-      <Entry words="Dead wood">
+      <Entry words={say('shared.deadWood')}>
         <Mark kind="dead" />
       </Entry>
-      <Entry words="Damaged wood">
+      <Entry words={say('shared.damagedWood')}>
         <Mark kind="damaged" />
       </Entry>
-      <Entry words="Kerf: where the saw goes. Broken strokes with a bracket: at the first usable bud within the bracket.">
+      <Entry words={say('shared.kerfWhereTheSawGoesBrokenStrokes')}>
         <Svg width={28} height={28}>
           <Kerf x={14} y={14} half={12} />
         </Svg>
       </Entry>
-      <Entry words="Chalk line: the clearance, measured from the edge toward the trunk.">
+      <Entry words={say('shared.chalkLineTheClearanceMeasuredFromThe')}>
         <Svg width={28} height={28}>
           <Line x1={2} x2={26} y1={14} y2={14} stroke={chalk} strokeWidth={3} strokeDasharray="8 5" />
         </Svg>
       </Entry>
-      <Entry words="Rings at the foot of a limb on the clock: one joins low, two in the middle, three high.">
+      <Entry words={say('shared.ringsAtTheFootOfALimb')}>
         <Svg width={28} height={28}>
           <Line x1={2} x2={26} y1={14} y2={14} stroke={dead} strokeWidth={9} />
           <Line x1={8} x2={8} y1={9} y2={19} stroke={paper} strokeWidth={2} />
           <Line x1={13} x2={13} y1={9} y2={19} stroke={paper} strokeWidth={2} />
         </Svg>
       </Entry>
-      {BUDS.map(([points, kind, live, words]) => (
+      {budsIn(say).map(([points, kind, live, words]) => (
         <Entry key={words} words={words}>
           <Svg width={28} height={28}>
             <Line x1={2} x2={26} y1={14} y2={14} stroke={dead} strokeWidth={2} />
@@ -71,10 +76,7 @@ function Entries() {
           </Svg>
         </Entry>
       ))}
-      <Body>
-        Stubs are side branches, left of the limb above it, right of it below; the figure at a stub is its
-        place on the clock.
-      </Body>
+      <Body>{say('shared.stubsAreSideBranchesLeftOfThe')}</Body>
     </View>
   );
 }

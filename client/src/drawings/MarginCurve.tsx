@@ -1,8 +1,10 @@
 // Clearance against what it costs in crown and what it leaves in disease, with the schools marked; a handle is dragged along it.
+
 import { tapeReading, tapeText, type Units } from '@mortisect/core/measure';
 import type { MarginCurve as Curve, CurvePoint } from '@mortisect/core/plan';
 import { useRef } from 'react';
 import Svg, { Circle, G, Line, Path, Text } from 'react-native-svg';
+import { useSay } from '../data/useSay';
 import { useTextScale, useWidthOf } from '../ui/size';
 import { usePalette } from '../ui/theme';
 import { Cursor } from './Cursor';
@@ -22,6 +24,7 @@ const TOP = 26;
 const BOTTOM = 40;
 
 export function MarginCurve({ curve, units, at, onAt }: MarginCurveProps) {
+  const say = useSay();
   const { ink, soft, rule, plum, leaf, chalk, ground } = usePalette();
   const box = useRef<HTMLElement>(null);
   const width = useWidthOf(box) ?? 340;
@@ -44,11 +47,15 @@ export function MarginCurve({ curve, units, at, onAt }: MarginCurveProps) {
     nearest(points, least + ((px - LEFT) / Math.max(1, width - LEFT - RIGHT)) * (most - least));
   if (!here) return null;
   const label = { fontFamily: 'Barlow Condensed', fontWeight: '600' as const, fontSize };
-  const value = `${tapeText(here.clearanceCm, units, 'up')}: ${Math.round(here.chance * 100)} in 100 that disease stays, ${Math.round(here.crown / 10)} % of the crown`;
+  const value = say('shared.in100ThatDiseaseStaysOfThe', {
+    tape: tapeText(here.clearanceCm, units, 'up'),
+    chance: Math.round(here.chance * 100),
+    crown: Math.round(here.crown / 10),
+  });
   return (
     <Cursor
       box={box}
-      label="Clearance"
+      label={say('shared.clearance')}
       valueText={value}
       values={[least, most, here.clearanceCm]}
       height={HEIGHT}
@@ -62,19 +69,26 @@ export function MarginCurve({ curve, units, at, onAt }: MarginCurveProps) {
         {[0, 0.5, 1].map((share) => (
           <G key={share}>
             <Line x1={LEFT} x2={width - RIGHT} y1={y(share)} y2={y(share)} stroke={rule} strokeWidth={1} />
-            <Text {...label} x={LEFT - 6} y={y(share) + fontSize / 3} fill={plum} textAnchor="end">
-              {`${share * 100} %`}
-            </Text>
-            <Text {...label} x={width - RIGHT + 6} y={y(share) + fontSize / 3} fill={leaf}>
-              {`${Math.round((share * topCrown) / 10)} %`}
-            </Text>
+            <Text
+              {...label}
+              x={LEFT - 6}
+              y={y(share) + fontSize / 3}
+              fill={plum}
+              textAnchor="end"
+            >{`${share * 100} %`}</Text>
+            <Text
+              {...label}
+              x={width - RIGHT + 6}
+              y={y(share) + fontSize / 3}
+              fill={leaf}
+            >{`${Math.round((share * topCrown) / 10)} %`}</Text>
           </G>
         ))}
         <Text {...label} x={4} y={fontSize} fill={plum}>
-          disease left
+          {say('shared.diseaseLeft')}
         </Text>
         <Text {...label} x={width - 4} y={fontSize} fill={leaf} textAnchor="end">
-          crown taken
+          {say('shared.crownTaken')}
         </Text>
         <Path d={band} fill={plum} opacity={0.16} />
         <Path d={line((point) => point.chance)} stroke={plum} strokeWidth={3} fill="none" />

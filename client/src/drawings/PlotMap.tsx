@@ -3,6 +3,7 @@
 import { View } from '@tamagui/core';
 import { useRef } from 'react';
 import Svg, { Circle, G, Line, Path, Text } from 'react-native-svg';
+import { useSay } from '../data/useSay';
 import { elementRef } from '../ui/dom';
 import { useWidthOf } from '../ui/size';
 import { usePalette } from '../ui/theme';
@@ -30,6 +31,7 @@ const DOT = 15;
 const SIDE = 22;
 
 export function PlotMap({ title, rows, here }: PlotMapProps) {
+  const say = useSay();
   const { ink, soft, rule, chalk, plum, ochre, leaf, paper, onInk } = usePalette();
   const box = useRef<HTMLElement>(null);
   const width = useWidthOf(box) ?? 340;
@@ -96,10 +98,10 @@ export function PlotMap({ title, rows, here }: PlotMapProps) {
           })}
         </Svg>
       </View>
-      <Small>Ring: whole is sound, dashed suspect, dotted infected. Numbers: the order of the run.</Small>
+      <Small>{say('shared.ringWholeIsSoundDashedSuspectDotted')}</Small>
       <UnseenTable
-        caption={`Trees of the run on ${title}`}
-        head={['Tree', 'Number', 'Wood']}
+        caption={say('shared.treesOfTheRunOn', { title })}
+        head={[say('shared.tree'), say('shared.number'), say('shared.wood')]}
         rows={inRun.map((tree) => [tree.code, String(tree.number), tree.wood ?? ''])}
       />
     </View>

@@ -6,6 +6,7 @@ import { type Limb, limbShape, pointAlong } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { useMemo, useRef } from 'react';
 import Svg, { G, Line, Rect, Text } from 'react-native-svg';
+import { useSay } from '../data/useSay';
 import { elementRef } from '../ui/dom';
 import { useTextScale, useWidthOf } from '../ui/size';
 import { usePalette } from '../ui/theme';
@@ -22,6 +23,7 @@ const HEIGHT = 250;
 const LEFT = 66;
 
 export function ReachLadder({ limbs, chosenId, kerfs, units }: ReachLadderProps) {
+  const say = useSay();
   const { ink, dead, soft, rule, paper, wood, chalk } = usePalette();
   const box = useRef<HTMLElement>(null);
   const width = useWidthOf(box) ?? 340;
@@ -40,7 +42,10 @@ export function ReachLadder({ limbs, chosenId, kerfs, units }: ReachLadderProps)
     { name: 'ladder', fromCm: LADDER_FROM_CM, toCm: HAND_OVER_HEIGHT_CM },
     { name: 'arborist', fromCm: HAND_OVER_HEIGHT_CM, toCm: Number.POSITIVE_INFINITY },
   ].filter((band) => band.fromCm < topCm);
-  const says = `Reach ladder, the tree from the side: ${joined(heightReading(topCm, units))} high. ${bands.map((band) => band.name).join(', ')}.`;
+  const says = say('shared.reachLadderTheTreeFromTheSide', {
+    height: joined(heightReading(topCm, units)),
+    bands: bands.map((band) => band.name).join(', '),
+  });
   return (
     <View ref={elementRef(box)} width="100%">
       <Svg width={width} height={HEIGHT} role="img" aria-label={says}>

@@ -1,7 +1,9 @@
 // The tip of a limb on the crown clock, held by thumb or keys.
+
 import { clockHour, tapeText, turn, type Units } from '@mortisect/core/measure';
 import type { Spoke } from '@mortisect/core/tree';
 import { useRef } from 'react';
+import { useSay } from '../data/useSay';
 import { Knob } from './Knob';
 
 interface TipHandleProps {
@@ -18,6 +20,7 @@ const TURN_DEG = 5;
 const STEP_CM = 5;
 
 export function TipHandle({ spoke, pxPerCm, middle, twelveBearingDeg, units, onTip }: TipHandleProps) {
+  const say = useSay();
   const scale = useRef(pxPerCm);
   // The scale stands still while a drag goes on, else the plan would shrink under the thumb
   const held = useRef(false);
@@ -31,10 +34,13 @@ export function TipHandle({ spoke, pxPerCm, middle, twelveBearingDeg, units, onT
   };
   return (
     <Knob
-      label={`Tip of ${limb.id}: bearing and length`}
+      label={say('shared.tipOfBearingAndLength', { id: limb.id })}
       value={Math.round(limb.bearingDeg)}
       most={360}
-      says={`${clockHour(limb.bearingDeg, twelveBearingDeg)} o’clock, ${tapeText(limb.lengthCm, units)} long`}
+      says={say('shared.oclockLong', {
+        clockHour: clockHour(limb.bearingDeg, twelveBearingDeg),
+        tape: tapeText(limb.lengthCm, units),
+      })}
       left={middle + tip.x * pxPerCm}
       top={middle + tip.y * pxPerCm}
       onHold={(on) => {

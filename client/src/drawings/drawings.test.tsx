@@ -1,6 +1,8 @@
 // The drawings as they are reached without eyes or thumbs: names, figures as buttons, and a touch that is unsure asks.
+
 import { standingCuts, treeView } from '@mortisect/core/present';
 import { indexLimbs } from '@mortisect/core/tree';
+import { english } from '@mortisect/words/all';
 import { fireEvent, render, screen, within } from '@testing-library/react';
 import { detail, finding, limb, limbs, Stage, today } from '../testing/orchard';
 import { CrownClock } from './CrownClock';
@@ -57,7 +59,7 @@ test('the chalk line runs from the edge to the target, as long as the clearance 
   const stretches = tapePath(index, 'S', []);
   const window = tapeWindow(stretches, null, 0);
   const scale = tapeScale(358, window, 40, 1, { chalk: true, handles: false });
-  const line = cut && chalkLine({ stretches, window, scale, fontSize: 15 }, cut, 'metric');
+  const line = cut && chalkLine(english, { stretches, window, scale, fontSize: 15 }, cut, 'metric');
   expect(line?.label).toBe('30 cm');
   expect((line?.x1 ?? 0) - (line?.x2 ?? 0)).toBeCloseTo(30 * scale.pxPerCm);
   expect(scale.u(scale.x(42))).toBeCloseTo(42);

@@ -1,33 +1,45 @@
 // What an agent does, how long it takes, what it must never meet, and how sure that is.
+
 import type { Agent } from '@mortisect/core/blades';
 import type { Confidence } from '@mortisect/core/disorders';
+import type { PlainKey } from '@mortisect/words';
 import { View } from '@tamagui/core';
+import { useSay } from '../data/useSay';
 import { Notice } from '../ui/Notice';
 import { Body, Small } from '../ui/type';
 
 /** How a value is known. */
-export const SURE: Record<Confidence, string> = {
-  high: 'remembered, confident',
-  low: 'remembered, unsure',
-  practice: 'common practice, no source',
+export const SURE: Record<Confidence, PlainKey> = {
+  high: 'shared.rememberedConfident',
+  low: 'shared.rememberedUnsure',
+  practice: 'shared.commonPracticeNoSource',
 };
 
 const EFFECT_WORDS = { good: 'good', weak: 'weak', none: 'none', unsure: 'unsure' } as const;
 
 export function AgentFacts({ agent }: { agent: Agent }) {
+  const say = useSay();
   const { bacteria, fungi, viruses } = agent.against;
   return (
     <View gap={8}>
       <Body>
-        {`Against bacteria ${EFFECT_WORDS[bacteria]}, fungi ${EFFECT_WORDS[fungi]}, viruses ${EFFECT_WORDS[viruses]}. Contact ${agent.contactSeconds} s, by ${agent.methods.join(', ')}.${agent.corrodes ? ' It corrodes.' : ''}${agent.flammable ? ' It burns.' : ''}`}
+        {say('shared.againstBacteriaFungiVirusesContactSBy', {
+          effectWords: EFFECT_WORDS[bacteria],
+          effectWords2: EFFECT_WORDS[fungi],
+          effectWords3: EFFECT_WORDS[viruses],
+          contactSeconds: agent.contactSeconds,
+          methods: agent.methods.join(', '),
+          more: agent.corrodes ? say('shared.itCorrodes') : '',
+          more2: agent.flammable ? say('shared.itBurns') : '',
+        })}
       </Body>
       {agent.neverWith.length > 0 ? (
-        <Notice kind="danger" title="Never mix with">
-          {`${agent.neverWith.join('; ')}.`}
-        </Notice>
+        <Notice kind="danger" title={say('shared.neverMixWith')}>{`${agent.neverWith.join('; ')}.`}</Notice>
       ) : null}
-      <Notice kind="caution">{`${agent.protection} The label and the safety sheet rule. Rinse eyes for 15 minutes.`}</Notice>
-      <Small>{`Source: ${agent.source} (${SURE[agent.confidence]}).`}</Small>
+      <Notice kind="caution">
+        {say('shared.theLabelAndTheSafetySheetRule', { protection: agent.protection })}
+      </Notice>
+      <Small>{say('shared.source', { source: agent.source, sure: say(SURE[agent.confidence]) })}</Small>
     </View>
   );
 }

@@ -1,7 +1,9 @@
 // Someone else changed the same record meanwhile: both versions stand here, and one of them is chosen.
+
 import type { Problem } from '@mortisect/contracts';
 import { View } from '@tamagui/core';
 import { ServerProblem } from '../data/api';
+import { useSay } from '../data/useSay';
 import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
 import { Body, Label } from '../ui/type';
@@ -18,30 +20,31 @@ interface ConflictProps {
 }
 
 export function Conflict({ error, lines, onKeepMine, onKeepTheirs, onDismiss }: ConflictProps) {
+  const say = useSay();
   const problem = movedProblem(error);
   const revision = (problem?.theirs as { revision?: unknown } | null | undefined)?.revision;
   return (
     <Sheet
-      title="Changed meanwhile"
+      title={say('shared.changedMeanwhile')}
       open={problem !== null}
       onClose={onDismiss}
-      closeLabel="Not yet"
+      closeLabel={say('shared.notYet')}
       actions={
         <>
           <Button grow onPress={onKeepTheirs}>
-            Keep theirs
+            {say('shared.keepTheirs')}
           </Button>
           {typeof revision === 'number' ? (
             <Button grow kind="main" onPress={() => onKeepMine(revision)}>
-              Keep mine
+              {say('shared.keepMine')}
             </Button>
           ) : null}
         </>
       }
     >
       <Body>{problem?.detail ?? ''}</Body>
-      <Version title="Yours" lines={problem ? lines(problem.yours) : []} />
-      <Version title="Theirs" lines={problem ? lines(problem.theirs) : []} />
+      <Version title={say('shared.yours')} lines={problem ? lines(problem.yours) : []} />
+      <Version title={say('shared.theirs')} lines={problem ? lines(problem.theirs) : []} />
     </Sheet>
   );
 }

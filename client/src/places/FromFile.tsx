@@ -1,6 +1,8 @@
 // A screen that reads a file: choose it, see what it would bring, take that or nothing.
+
 import { type Href, useRouter } from 'expo-router';
 import { type ReactNode, useRef } from 'react';
+import { useSay } from '../data/useSay';
 import { Button } from '../ui/Button';
 import { Failed } from '../ui/Failed';
 import { Screen } from '../ui/Screen';
@@ -35,11 +37,12 @@ interface FromFileProps {
 }
 
 export function FromFile({ title, subtitle, reading, take, taken, waits = false, ...given }: FromFileProps) {
+  const say = useSay();
   const router = useRouter();
   const back = useBack(given.above.path);
   const input = useRef<HTMLInputElement>(null);
   const choose: Step = {
-    label: 'Choose a file',
+    label: say('shared.chooseAFile'),
     disabled: reading.isPending || waits,
     onPress: () => input.current?.click(),
   };
@@ -51,7 +54,11 @@ export function FromFile({ title, subtitle, reading, take, taken, waits = false,
       subtitle={subtitle}
       actions={
         <>
-          {taken ? null : <Button onPress={take?.onNothing ?? back}>{take ? 'Take nothing' : 'Back'}</Button>}
+          {taken ? null : (
+            <Button onPress={take?.onNothing ?? back}>
+              {take ? say('shared.takeNothing') : say('shared.back')}
+            </Button>
+          )}
           <Button grow kind="main" disabled={main.disabled ?? false} onPress={main.onPress}>
             {main.label}
           </Button>
@@ -62,7 +69,7 @@ export function FromFile({ title, subtitle, reading, take, taken, waits = false,
         ref={input}
         type="file"
         accept={given.accept}
-        aria-label={`File of ${given.of}`}
+        aria-label={say('shared.fileOf', { of: given.of })}
         style={{ display: 'none' }}
         onChange={(event) => {
           const chosen = event.target.files?.[0];
@@ -70,9 +77,9 @@ export function FromFile({ title, subtitle, reading, take, taken, waits = false,
           event.target.value = '';
         }}
       />
-      <Failed title="Nothing was read, nothing was changed" error={reading.error} />
+      <Failed title={say('shared.nothingWasReadNothingWasChanged')} error={reading.error} />
       {given.fileName === undefined ? null : <Label>{given.fileName}</Label>}
-      {reading.isPending ? <Small role="status">Reading the file …</Small> : null}
+      {reading.isPending ? <Small role="status">{say('shared.readingTheFile')}</Small> : null}
       {given.children}
     </Screen>
   );

@@ -3,6 +3,7 @@
 import { joined, massReading, tapeText } from '@mortisect/core/measure';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import type { Handling } from '@mortisect/core/residual';
+import { useSay } from '../data/useSay';
 import { Body, Small } from '../ui/type';
 import { fallWords } from './words';
 
@@ -13,26 +14,48 @@ interface HandlingLinesProps {
 }
 
 export function HandlingLines({ view, today, handling }: HandlingLinesProps) {
+  const say = useSay();
   const { units } = today;
   const { strokes, pieces, fall, massKg, massRangeKg } = handling;
   return (
     <>
       <Body>
-        {`${joined(massReading(massKg, units))} (${joined(massReading(massRangeKg[0], units))} to ${joined(massReading(massRangeKg[1], units))})${handling.massFromBaseAlone ? ', from the base alone: nothing is mapped on it' : ', from the taper of every mapped limb'}; in ${pieces.length === 1 ? 'one piece' : `${pieces.length} pieces`}.`}
+        {say('shared.toIn', {
+          mass: joined(massReading(massKg, units)),
+          mass2: joined(massReading(massRangeKg[0], units)),
+          mass3: joined(massReading(massRangeKg[1], units)),
+          more: handling.massFromBaseAlone
+            ? say('shared.fromTheBaseAloneNothingIsMapped')
+            : say('shared.fromTheTaperOfEveryMappedLimb'),
+          more2:
+            pieces.length === 1 ? say('shared.onePiece') : say('shared.pieces', { pieces: pieces.length }),
+        })}
       </Body>
       {pieces.length > 1
         ? pieces.map((piece) => (
             <Small key={`${piece.limbId}${piece.fromCm}`}>
-              {`${view.names.get(piece.limbId) ?? piece.limbId}, ${tapeText(piece.fromCm, units)} to ${tapeText(piece.toCm, units)}: ${joined(massReading(piece.kg, units))}`}
+              {say('shared.to', {
+                get: view.names.get(piece.limbId) ?? piece.limbId,
+                tape: tapeText(piece.fromCm, units),
+                tape2: tapeText(piece.toCm, units),
+                mass: joined(massReading(piece.kg, units)),
+              })}
             </Small>
           ))
         : null}
       {strokes.undercutCm !== null && strokes.topCutCm !== null ? (
         <Body>
-          {`Undercut a third through, ${tapeText(strokes.undercutCm - strokes.finalCm, units)} out from the last cut; top cut ${tapeText(strokes.topCutCm - strokes.finalCm, units)} out; last cut at ${strokes.finalCm === 0 ? 'the collar' : `${tapeText(strokes.finalCm, units)} from the collar`}.`}
+          {say('shared.undercutAThirdThroughOutFromThe', {
+            tape: tapeText(strokes.undercutCm - strokes.finalCm, units),
+            tape2: tapeText(strokes.topCutCm - strokes.finalCm, units),
+            more:
+              strokes.finalCm === 0
+                ? say('shared.theCollar')
+                : say('shared.fromTheCollar', { tape: tapeText(strokes.finalCm, units) }),
+          })}
         </Body>
       ) : null}
-      <Body>{fallWords(fall, today)}</Body>
+      <Body>{fallWords(say, fall, today)}</Body>
     </>
   );
 }

@@ -1,14 +1,18 @@
 // The schools side by side on this very limb; the site's own stands out.
+
 import type { SiteToday, TreeView } from '@mortisect/core/present';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
+import { useSay } from '../data/useSay';
 import { Label, Small } from '../ui/type';
 import { schoolAnswers } from './schools';
 
-const COLUMNS = [
-  ['School', 3],
-  ['Clearance', 2],
-  ['Cut', 3],
-] as const;
+const columnsIn = (say: Say) =>
+  [
+    [say('shared.school'), 3],
+    [say('shared.clearance'), 2],
+    [say('shared.cut'), 3],
+  ] as const;
 
 export function SchoolTable({
   view,
@@ -19,10 +23,11 @@ export function SchoolTable({
   today: SiteToday;
   lesionId: string;
 }) {
-  const answers = schoolAnswers(view, today, lesionId);
+  const say = useSay();
+  const answers = schoolAnswers(say, view, today, lesionId);
   if (answers.length < 2) return null;
   return (
-    <View role="table" aria-label="What each school would do here">
+    <View role="table" aria-label={say('shared.whatEachSchoolWouldDoHere')}>
       <View
         role="row"
         flexDirection="row"
@@ -32,7 +37,7 @@ export function SchoolTable({
         paddingVertical={4}
         gap={8}
       >
-        {COLUMNS.map(([name, flex]) => (
+        {columnsIn(say).map(([name, flex]) => (
           <Small key={name} role="columnheader" flex={flex}>
             {name}
           </Small>
@@ -51,7 +56,7 @@ export function SchoolTable({
           backgroundColor={answer.isSites ? '$paper' : 'transparent'}
         >
           <Label role="cell" flex={3} minWidth={0}>
-            {answer.isSites ? `Site: ${answer.name}` : answer.name}
+            {answer.isSites ? say('shared.site', { answer: answer.name }) : answer.name}
           </Label>
           <Label role="cell" flex={2} minWidth={0}>
             {answer.clearance}

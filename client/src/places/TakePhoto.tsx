@@ -1,5 +1,7 @@
 // One photo, shown as it was taken.
+
 import { View } from '@tamagui/core';
+import { useSay } from '../data/useSay';
 import { Button } from '../ui/Button';
 import { PhotoImage } from './PhotoImage';
 import { usePhotoInput } from './usePhotoInput';
@@ -11,6 +13,7 @@ interface TakePhotoProps {
 }
 
 export function TakePhoto({ label, photoId, onTaken }: TakePhotoProps) {
+  const say = useSay();
   const { input, fault, press, choose } = usePhotoInput(label, onTaken);
   return (
     <View gap={8}>
@@ -18,8 +21,8 @@ export function TakePhoto({ label, photoId, onTaken }: TakePhotoProps) {
       {photoId ? <PhotoImage id={photoId} alt={label} /> : null}
       {input}
       <View flexDirection="row" flexWrap="wrap" gap={8}>
-        <Button onPress={press}>{photoId ? 'Take it again' : 'Take a photo'}</Button>
-        <Button onPress={choose}>From the gallery</Button>
+        <Button onPress={press}>{photoId ? say('shared.takeItAgain') : say('shared.takeAPhoto')}</Button>
+        <Button onPress={choose}>{say('shared.fromTheGallery')}</Button>
       </View>
     </View>
   );

@@ -1,8 +1,10 @@
 // Terms of the trade in a text: a tap on a dotted word says what it means. They are loaded after the page, which reads the same without them.
+
 import type { Term, TermWords } from '@mortisect/words/terms';
 import { styled } from '@tamagui/core';
 import { useEffect, useState } from 'react';
 import { create } from 'zustand';
+import { useSay } from '../data/useSay';
 import { Sheet } from '../ui/Sheet';
 import { Body, Small } from '../ui/type';
 
@@ -42,6 +44,7 @@ const Dotted = styled(Body, {
 
 /** To stand inside a text of any style. */
 export function WithTerms({ children: text }: { children: string }) {
+  const say = useSay();
   const words = useTerms();
   const [asked, setAsked] = useState<Term | null>(null);
   if (!words) return text;
@@ -53,7 +56,7 @@ export function WithTerms({ children: text }: { children: string }) {
         ) : (
           <Dotted
             key={term}
-            aria-label={`${part}: what does it mean?`}
+            aria-label={say('shared.whatDoesItMean', { part })}
             onPress={() => setAsked(term)}
             onKeyDown={(event) => {
               if (event.key !== 'Enter' && event.key !== ' ') return;

@@ -1,6 +1,8 @@
 // The tree from above and from the side, as they stand beside the work.
+
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
+import { useSay } from '../data/useSay';
 import { CrownClock } from '../drawings/CrownClock';
 import { ReachLadder } from '../drawings/ReachLadder';
 import { Small } from '../ui/type';
@@ -30,13 +32,14 @@ export function TreeClock({ view, today, chosenId, kerfs, onChoose }: TreeBeside
 }
 
 export function TreeBeside(props: TreeBesideProps) {
+  const say = useSay();
   const { view, today, chosenId, kerfs } = props;
   return (
     <View gap={16}>
       <TreeClock {...props} />
       <View>
         <ReachLadder limbs={view.limbs} chosenId={chosenId} kerfs={kerfs} units={today.units} />
-        <Small>Seen from the south</Small>
+        <Small>{say('shared.seenFromTheSouth')}</Small>
       </View>
     </View>
   );

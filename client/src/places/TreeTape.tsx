@@ -4,6 +4,7 @@ import type { Cut } from '@mortisect/core/cuts';
 import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
 import { asText, cutSentence } from '@mortisect/core/words';
 import type { ReactNode } from 'react';
+import { useSay } from '../data/useSay';
 import { LimbTape, type LimbTapeProps } from '../drawings/tape/LimbTape';
 import { bandsOf } from './bands';
 import { switchUnits } from './units';
@@ -19,8 +20,9 @@ interface TreeTapeProps {
 }
 
 export function TreeTape({ view, today, limbId, cut, heading, draft, onWhy }: TreeTapeProps) {
+  const say = useSay();
   const name = view.names.get(limbId) ?? limbId;
-  const words = cut ? asText(cutSentence(cut, telling(view, today))) : 'No cut on it.';
+  const words = cut ? asText(cutSentence(cut, telling(view, today))) : say('shared.noCutOnIt');
   return (
     <LimbTape
       heading={heading}
@@ -32,7 +34,7 @@ export function TreeTape({ view, today, limbId, cut, heading, draft, onWhy }: Tr
       cut={cut}
       units={today.units}
       twelveBearingDeg={today.site.twelveBearingDeg}
-      says={`${name} as a tape. ${words}`}
+      says={say('shared.asATape', { name, words })}
       onWhy={onWhy}
       onSwitchUnits={() => switchUnits(today)}
     />

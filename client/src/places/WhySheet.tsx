@@ -5,6 +5,7 @@ import { disorderOf } from '@mortisect/core/disorders';
 import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
 import { whySteps } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
+import { useSay } from '../data/useSay';
 import { Sheet } from '../ui/Sheet';
 import { Body, Label, Small } from '../ui/type';
 import { SchoolTable } from './SchoolTable';
@@ -18,8 +19,9 @@ interface WhySheetProps {
 }
 
 export function WhySheet({ view, today, cut, onClose }: WhySheetProps) {
+  const say = useSay();
   return (
-    <Sheet title="Why here" open={cut !== null} onClose={onClose}>
+    <Sheet title={say('shared.whyHere')} open={cut !== null} onClose={onClose}>
       {cut?.because.map((reason) => {
         const clearance = view.cuts.clearances[reason.lesionId];
         if (!clearance) return null;
@@ -41,9 +43,7 @@ export function WhySheet({ view, today, cut, onClose }: WhySheetProps) {
               </View>
             ))}
             <SchoolTable view={view} today={today} lesionId={reason.lesionId} />
-            <Small>
-              Distances are settings of the site with their source; change the school under Book, Settings.
-            </Small>
+            <Small>{say('shared.distancesAreSettingsOfTheSiteWith')}</Small>
           </View>
         );
       })}

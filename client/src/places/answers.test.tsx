@@ -1,5 +1,7 @@
 // The answer on the screen: sentence, reasons, schools, decisions, cautions, and the choice between two versions.
+
 import { standingCuts, treeView } from '@mortisect/core/present';
+import { english } from '@mortisect/words/all';
 import { fireEvent, render, screen, within } from '@testing-library/react';
 import { ServerProblem } from '../data/api';
 import { detail, finding, Stage, today } from '../testing/orchard';
@@ -52,7 +54,7 @@ test('wood that comes off with another cut names that cut', () => {
 });
 
 test('the schools: every one of the disorder, clearance growing with the school, the site’s own marked', () => {
-  const answers = schoolAnswers(view, today, '1');
+  const answers = schoolAnswers(english, view, today, '1');
   expect(answers.map((answer) => answer.clearance)).toEqual([
     '20 cm',
     '25 cm',

@@ -4,6 +4,7 @@ import { leadingReason } from '@mortisect/core/cuts';
 import { disorderOf, schoolFor, schoolsFor } from '@mortisect/core/disorders';
 import { tapeText } from '@mortisect/core/measure';
 import { cutsFor, type SiteToday, type TreeView } from '@mortisect/core/present';
+import type { Say } from '@mortisect/words';
 
 interface SchoolAnswer {
   schoolId: string;
@@ -15,7 +16,7 @@ interface SchoolAnswer {
   short: string;
 }
 
-export function schoolAnswers(view: TreeView, today: SiteToday, lesionId: string): SchoolAnswer[] {
+export function schoolAnswers(say: Say, view: TreeView, today: SiteToday, lesionId: string): SchoolAnswer[] {
   const finding = view.considered.find((finding) => finding.id === lesionId);
   if (!finding || !disorderOf(finding.disorder)) return [];
   const schools = schoolsFor(finding.disorder);
@@ -38,7 +39,7 @@ export function schoolAnswers(view: TreeView, today: SiteToday, lesionId: string
         : 'decision',
       short:
         cut && leadingReason(cut).shortfallCm > 0
-          ? `${tapeText(cut.shortfallCm, today.units, 'up')} short`
+          ? say('shared.short', { tape: tapeText(cut.shortfallCm, today.units, 'up') })
           : '',
     };
   });

@@ -1,6 +1,8 @@
 // Takes one photo: from the camera or a file, made small here and without its place, kept until it is sent.
+
 import { type ReactNode, type RefObject, useRef, useState } from 'react';
 import { PhotoUnreadable, shrunk } from '../data/photo';
+import { useSay } from '../data/useSay';
 import { addPhoto } from '../data/writes';
 import { Notice } from '../ui/Notice';
 
@@ -16,6 +18,7 @@ interface PhotoInput {
 }
 
 export function usePhotoInput(label: string, onTaken: (photoId: string) => void): PhotoInput {
+  const say = useSay();
   const camera = useRef<HTMLInputElement>(null);
   const gallery = useRef<HTMLInputElement>(null);
   const [fault, setFault] = useState<string | null>(null);
@@ -26,23 +29,21 @@ export function usePhotoInput(label: string, onTaken: (photoId: string) => void)
       setFault(null);
       onTaken(photoId);
     } catch (error) {
-      setFault(
-        error instanceof PhotoUnreadable ? error.message : 'The photo could not be kept on this device.',
-      );
+      setFault(error instanceof PhotoUnreadable ? error.message : say('shared.thePhotoCouldNotBeKeptOn'));
     }
   };
   return {
     press: () => camera.current?.click(),
     choose: () => gallery.current?.click(),
     fault: fault ? (
-      <Notice kind="caution" title="Not taken">
+      <Notice kind="caution" title={say('shared.notTaken')}>
         {fault}
       </Notice>
     ) : null,
     input: (
       <>
         <PhotoFile at={camera} label={label} capture onTaken={take} />
-        <PhotoFile at={gallery} label={`${label}, from the gallery`} onTaken={take} />
+        <PhotoFile at={gallery} label={say('shared.fromTheGallery2', { label })} onTaken={take} />
       </>
     ),
   };

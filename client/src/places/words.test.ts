@@ -1,8 +1,10 @@
 // The few words that stand everywhere: singular and plural, the place of a cut, what was done.
+
 import { judgedAt, standingCuts, treeView } from '@mortisect/core/present';
 import type { ActionBody } from '@mortisect/core/records';
+import { english } from '@mortisect/words/all';
 import { detail, finding, today } from '../testing/orchard';
-import { actionWords, disorderWords, placeWords, plural } from './words';
+import { actionWords, disorderWords, placeWords } from './words';
 
 const at = '2026-11-24T09:00:00Z';
 const base = { at, treeId: 'a', findingIds: ['1'] };
@@ -34,11 +36,11 @@ test.each<[ActionBody, string]>([
   [{ ...base, kind: 'decided', choice: 'watch', note: '' }, 'decided, watch'],
   [{ kind: 'undone', at, actionId: '0193f000-0000-7000-8000-000000000001' }, 'taken back'],
 ])('%j in words', (action, words) => {
-  expect(actionWords(action)).toBe(words);
+  expect(actionWords(english, action)).toBe(words);
 });
 
 test('one cut, two cuts, no cuts', () => {
-  expect([1, 2, 0].map((count) => plural(count, 'cut'))).toEqual(['1 cut', '2 cuts', '0 cuts']);
+  expect([1, 2, 0].map((count) => english('shared.cuts', { count }))).toEqual(['1 cut', '2 cuts', '0 cuts']);
 });
 
 test('disorders are named once each, in the order they were found', () => {
@@ -50,10 +52,10 @@ test('disorders are named once each, in the order they were found', () => {
 test('the place of a cut: collar, figure, or up to a figure, toward the stool on the tape in hand', () => {
   const [cut] = standingCuts(treeView(detail([finding('1', 'S', 'FB_CANK_A')]), today));
   if (!cut) throw new Error('no cut');
-  expect(placeWords(cut, 'metric')).toBe('collar');
-  expect(placeWords({ ...cut, atCm: 41.6 }, 'metric')).toBe('41.5 cm');
-  expect(placeWords({ ...cut, atCm: 41.6 }, 'us')).toBe('16¼ in');
-  expect(placeWords({ ...cut, upToCm: 50 }, 'metric')).toBe('up to 50 cm');
+  expect(placeWords(english, cut, 'metric')).toBe('collar');
+  expect(placeWords(english, { ...cut, atCm: 41.6 }, 'metric')).toBe('41.5 cm');
+  expect(placeWords(english, { ...cut, atCm: 41.6 }, 'us')).toBe('16¼ in');
+  expect(placeWords(english, { ...cut, upToCm: 50 }, 'metric')).toBe('up to 50 cm');
 });
 
 test.each([

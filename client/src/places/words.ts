@@ -11,11 +11,12 @@ import { bladesOf, type SiteToday } from '@mortisect/core/present';
 import type { ActionBody, Finding, TreeSummary } from '@mortisect/core/records';
 import { speciesName } from '@mortisect/core/register';
 import { lowerFirst } from '@mortisect/core/tree';
+import type { PlainKey, Say } from '@mortisect/words';
 import { spanWords } from '../data/moment';
 
 /** When what was deleted can no longer be had back. */
-export const forGoodWords = (daysLeft: number): string =>
-  daysLeft === 0 ? 'for good today' : `for good in ${plural(daysLeft, 'day')}`;
+export const forGoodWords = (say: Say, daysLeft: number): string =>
+  daysLeft === 0 ? say('shared.forGoodToday') : say('shared.forGoodInDays', { daysLeft });
 
 export function plural(count: number, singular: string): string {
   return `${count} ${singular}${count === 1 ? '' : 's'}`;
@@ -40,108 +41,118 @@ export function findingWords(findings: readonly Pick<Finding, 'disorder' | 'faul
 }
 
 /** “41.5 cm”, “collar”, “up to 50 cm”: the place in the fewest words. */
-export function placeWords(cut: Cut, units: Units): string {
-  if (cut.upToCm !== undefined) return `up to ${tapeText(cut.upToCm, units, 'down')}`;
+export function placeWords(say: Say, cut: Cut, units: Units): string {
+  if (cut.upToCm !== undefined) return say('shared.upTo', { tape: tapeText(cut.upToCm, units, 'down') });
   return cut.atCm === 0 ? 'collar' : tapeText(cut.atCm, units, 'down');
 }
 
-const KIND_WORDS: Record<Cut['kind'], string> = {
-  collar: 'whole limb, at the collar',
-  reduction: 'to a side branch',
-  heading: 'heading above a bud',
-  stub: 'bare stub, for this season',
+const KIND_WORDS: Record<Cut['kind'], PlainKey> = {
+  collar: 'shared.wholeLimbAtTheCollar',
+  reduction: 'shared.toASideBranch',
+  heading: 'shared.headingAboveABud',
+  stub: 'shared.bareStubForThisSeason',
 };
 
 /** What kind of cut it is, in a few words. */
-export function kindWords(cut: Cut): string {
+export function kindWords(say: Say, cut: Cut): string {
   const onlyDead =
     cut.kind === 'stub' && cut.because.every((reason) => disorderOf(reason.disorder)?.kind === 'dead');
-  return onlyDead ? 'only the dead wood' : KIND_WORDS[cut.kind];
+  return onlyDead ? say('shared.onlyTheDeadWood') : say(KIND_WORDS[cut.kind]);
 }
 
 /** What was done, in one line. */
-export function actionWords(action: ActionBody, kit: readonly Tool[] = []): string {
+export function actionWords(say: Say, action: ActionBody, kit: readonly Tool[] = []): string {
   switch (action.kind) {
     case 'bladeWetted':
-      return `${bladeName(action.blade, kit)} wetted, ${agentOf(action.agentId).name}`;
+      return say('shared.wetted', {
+        blade: bladeName(action.blade, kit),
+        agentId: agentOf(action.agentId).name,
+      });
     case 'bladeSharpened':
-      return `${bladeName(action.blade, kit)} sharpened`;
+      return say('shared.sharpened', { blade: bladeName(action.blade, kit) });
     case 'mixMade':
-      return `${action.litres} L mixed, ${agentOf(action.agentId).name}`;
+      return say('shared.lMixed', { litres: action.litres, agentId: agentOf(action.agentId).name });
     case 'runStarted':
-      return `run started, ${plural(action.treeIds.length, 'tree')}`;
+      return say('shared.runStartedTrees', { treeIds: action.treeIds.length });
     case 'runPaused':
-      return 'run paused';
+      return say('shared.runPaused');
     case 'runResumed':
-      return 'run taken up again';
+      return say('shared.runTakenUpAgain');
     case 'runClosed':
-      return 'run closed';
+      return say('shared.runClosed');
     case 'stationTaken':
-      return `at the tree, ${action.station}`;
+      return say('shared.atTheTree', { station: action.station });
     case 'limbMarked':
-      return `${lowerFirst(action.limbName)} marked with ${action.how}`;
+      return say('shared.markedWith', { limbName: lowerFirst(action.limbName), how: action.how });
     case 'stoodBack':
-      return `looked at from the ground${action.note ? `: ${action.note}` : ''}`;
+      return say('shared.lookedAtFromTheGround', { more: action.note ? `: ${action.note}` : '' });
     case 'woodRead':
-      return `wood read, ${action.pith}`;
+      return say('shared.woodRead', { pith: action.pith });
     case 'debrisCleared':
-      return `${action.class} wood, ${DEBRIS_ROUTE_WORDS[action.route]}`;
+      return say('shared.wood2', { class: action.class, debrisRouteWords: DEBRIS_ROUTE_WORDS[action.route] });
     case 'recheckDone':
-      return `rechecked, ${action.outcome}`;
+      return say('shared.rechecked', { outcome: action.outcome });
     case 'scionTaken':
-      return `${plural(action.sticks, 'scion')} taken, ${action.label}`;
+      return say('shared.scionsTaken', { sticks: action.sticks, label: action.label });
     case 'bladeCleaned':
       return action.before
-        ? `${bladeName(action.blade, kit)} was clean already, as said`
-        : `${bladeName(action.blade, kit)} cleaned, ${agentOf(action.agentId).name}`;
+        ? say('shared.wasCleanAlreadyAsSaid', { blade: bladeName(action.blade, kit) })
+        : say('shared.cleaned', {
+            blade: bladeName(action.blade, kit),
+            agentId: agentOf(action.agentId).name,
+          });
     case 'cutMade':
-      return `cut on ${lowerFirst(action.cut.limbName)}`;
+      return say('shared.cutOn', { limbName: lowerFirst(action.cut.limbName) });
     case 'cutNotMade':
-      return `cut not made, ${lowerFirst(action.reason)}`;
+      return say('shared.cutNotMade', { reason: lowerFirst(action.reason) });
     case 'decided':
-      return `decided, ${action.choice}`;
+      return say('shared.decided', { choice: action.choice });
     case 'undone':
-      return 'taken back';
+      return say('shared.takenBack');
     case 'roundStarted':
-      return 'round started';
+      return say('shared.roundStarted');
     case 'roundPaused':
-      return 'round paused';
+      return say('shared.roundPaused');
     case 'roundResumed':
-      return 'round taken up again';
+      return say('shared.roundTakenUpAgain');
     case 'roundClosed':
-      return 'round closed';
+      return say('shared.roundClosed');
     case 'treeSeen':
-      return `${action.verdict === 'sound' ? 'marked sound' : 'seen, with findings'}, ${action.seen}`;
+      return `${action.verdict === 'sound' ? say('shared.markedSound') : say('shared.seenWithFindings')}, ${action.seen}`;
     case 'treeSkipped':
-      return `skipped${action.reason ? `, ${lowerFirst(action.reason)}` : ''}`;
+      return say('shared.skipped', { more: action.reason ? `, ${lowerFirst(action.reason)}` : '' });
     case 'asked':
-      return `${action.of} asked${action.question ? `: ${action.question}` : ''}`;
+      return say('shared.asked', { of: action.of, more: action.question ? `: ${action.question}` : '' });
     case 'answered':
-      return `answered: ${action.answer}`;
+      return say('shared.answered', { answer: action.answer });
     case 'sampleSent':
-      return `sample ${action.label} sent`;
+      return say('shared.sampleSent', { label: action.label });
     case 'sampleAnswered':
-      return `sample ${action.label}: ${clinicWords(action.evidence.result)}`;
+      return say('shared.sample', { label: action.label, clinic: clinicWords(say, action.evidence.result) });
     case 'wavedOff':
-      return `${action.faultKey.split(':')[0]} waved off`;
+      return say('shared.wavedOff', { fault: action.faultKey.split(':')[0] ?? '' });
     case 'stepDone':
       return `${action.what}, ${lowerFirst(action.limbName)}`;
     case 'planPinned':
-      return `plan pinned, ${pinWords(action.pin)}`;
+      return say('shared.planPinned', { pin: pinWords(say, action.pin) });
     case 'mustLifted':
-      return `must lifted, ${action.why}`;
+      return say('shared.mustLifted', { why: action.why });
     case 'clearanceSet':
-      return action.clearanceCm === null ? 'clearance by the school again' : 'clearance set by hand';
+      return action.clearanceCm === null
+        ? say('shared.clearanceByTheSchoolAgain')
+        : say('shared.clearanceSetByHand');
     case 'seasonsPlanned':
-      return `planned over ${plural(action.seasons, 'season')}`;
+      return say('shared.plannedOverSeasons', { seasons: action.seasons });
     case 'stageSeen':
-      return `${speciesName(action.species)} seen at ${action.stage}`;
+      return say('shared.seenAt', { species: speciesName(action.species), stage: action.stage });
     case 'groundSaid':
-      return `ground: ${action.state === 'reachable' ? 'trees can be reached' : action.state}`;
+      return say('shared.ground', {
+        more: action.state === 'reachable' ? say('shared.treesCanBeReached') : action.state,
+      });
     case 'protectantApplied':
-      return `${lowerFirst(action.product)} put on`;
+      return say('shared.putOn', { product: lowerFirst(action.product) });
     case 'hatThrown':
-      return `hat thrown, ${action.passed} of ${action.throws} came through`;
+      return say('shared.hatThrownOfCameThrough', { passed: action.passed, throws: action.throws });
   }
 }
 
@@ -151,8 +162,11 @@ function bladeName(id: string, kit: readonly Tool[]): string {
 }
 
 /** Where a limb falls, and how far everybody stays away. */
-export function fallWords({ bearingDeg, clearZoneCm }: Fall, { units, site }: SiteToday): string {
-  return `It falls toward ${clockHour(bearingDeg, site.twelveBearingDeg)} o’clock: nobody within ${joined(heightReading(clearZoneCm, units))}.`;
+export function fallWords(say: Say, { bearingDeg, clearZoneCm }: Fall, { units, site }: SiteToday): string {
+  return say('shared.itFallsTowardOclockNobodyWithin', {
+    clockHour: clockHour(bearingDeg, site.twelveBearingDeg),
+    height: joined(heightReading(clearZoneCm, units)),
+  });
 }
 
 /** A share of one, in whole hundredths. */
@@ -161,37 +175,40 @@ export function percent(share: number): string {
 }
 
 /** A pin in a few words, without the names of limbs. */
-function pinWords(pin: Pin): string {
+function pinWords(say: Say, pin: Pin): string {
   switch (pin.kind) {
     case 'stays':
-      return 'a limb stays';
+      return say('shared.aLimbStays');
     case 'goes':
-      return `a cut is made in season ${pin.season}`;
+      return say('shared.aCutIsMadeInSeason', { season: pin.season });
     case 'not before':
-      return `a cut not before season ${pin.season}`;
+      return say('shared.aCutNotBeforeSeason', { season: pin.season });
     case 'follower':
-      return 'a limb stays until its follower is thick enough';
+      return say('shared.aLimbStaysUntilItsFollowerIs');
   }
 }
 
-export function clinicWords(result: string | null): string {
+export function clinicWords(say: Say, result: string | null): string {
   return result === null
-    ? 'nothing found'
-    : `the clinic reports ${lowerFirst(disorderOf(result)?.name ?? result)}`;
+    ? say('shared.nothingFound')
+    : say('shared.theClinicReports', { disorderOf: lowerFirst(disorderOf(result)?.name ?? result) });
 }
 
 /** “Apple · Harbour Russet · open centre”. */
-export function speciesWords({ species, cultivar, form }: TreeSummary): string {
-  return [speciesName(species), cultivar ?? 'variety unknown', form].join(' · ');
+export function speciesWords(say: Say, { species, cultivar, form }: TreeSummary): string {
+  return [speciesName(species), cultivar ?? say('shared.varietyUnknown'), form].join(' · ');
 }
 
 /** A device whose clock is off. @param offMs how far it is ahead of the server's; below nought where it is behind */
-export function clockOffWords(offMs: number): string {
-  return `This device’s clock is ${spanWords(offMs)} ${offMs > 0 ? 'ahead' : 'behind'}`;
+export function clockOffWords(say: Say, offMs: number): string {
+  return say('shared.thisDevicesClockIs', {
+    span: spanWords(offMs),
+    more: offMs > 0 ? say('shared.ahead') : say('shared.behind'),
+  });
 }
 
 /** “900 kB”, “4.2 MB”, “1.3 GB”. */
-export function bytesWords(bytes: number): string {
-  if (bytes < 1024 ** 2) return `${Math.max(1, Math.round(bytes / 1024))} kB`;
+export function bytesWords(say: Say, bytes: number): string {
+  if (bytes < 1024 ** 2) return say('shared.kb', { more: Math.max(1, Math.round(bytes / 1024)) });
   return bytes < 1024 ** 3 ? `${(bytes / 1024 ** 2).toFixed(1)} MB` : `${(bytes / 1024 ** 3).toFixed(1)} GB`;
 }

@@ -1,6 +1,9 @@
 // A length typed in the units of this device, held within its bounds; a wrong one is said and what stood before is kept.
+
 import { tapeReading, typedLengthCm, type Units } from '@mortisect/core/measure';
+import type { Say } from '@mortisect/words';
 import { useState } from 'react';
+import { useSay } from '../data/useSay';
 import { useUnits } from '../data/useToday';
 import { Field } from './Field';
 
@@ -26,12 +29,13 @@ export function LengthField({
   onChange,
   onClear,
 }: LengthFieldProps) {
+  const say = useSay();
   const units = useUnits();
   const { value, unit } = tapeReading(cm ?? 0, units);
   const shown = { value: cm === null ? '' : value, unit };
   const [typed, setTyped] = useState<string | null>(null);
   const cleared = typed?.trim() === '' && onClear !== undefined;
-  const fault = typed === null || cleared ? undefined : faultOf(typed, leastCm, mostCm, units);
+  const fault = typed === null || cleared ? undefined : faultOf(say, typed, leastCm, mostCm, units);
   return (
     <Field
       grow={grow}
@@ -44,17 +48,17 @@ export function LengthField({
         setTyped(text);
         if (text.trim() === '' && onClear) return onClear();
         const length = typedLengthCm(text, units);
-        if ('cm' in length && faultOf(text, leastCm, mostCm, units) === undefined) onChange(length.cm);
+        if ('cm' in length && faultOf(say, text, leastCm, mostCm, units) === undefined) onChange(length.cm);
       }}
       onBlur={() => fault === undefined && setTyped(null)}
     />
   );
 }
 
-function faultOf(text: string, leastCm: number, mostCm: number, units: Units): string | undefined {
+function faultOf(say: Say, text: string, leastCm: number, mostCm: number, units: Units): string | undefined {
   const length = typedLengthCm(text, units);
   if ('fault' in length) return length.fault;
   if (length.cm >= leastCm && length.cm <= mostCm) return undefined;
   const [low, high] = [tapeReading(leastCm, units), tapeReading(mostCm, units, 'down')];
-  return `Between ${low.value} and ${high.value} ${high.unit}.`;
+  return say('shared.betweenAnd', { low: low.value, high: high.value, unit: high.unit });
 }

@@ -1,5 +1,7 @@
 // A number held within its bounds: a wrong one is said, and what stood before is kept.
+
 import { useState } from 'react';
+import { useSay } from '../data/useSay';
 import { Field } from './Field';
 
 interface NumberFieldProps {
@@ -25,6 +27,7 @@ export function NumberField({
   whole = false,
   onChange,
 }: NumberFieldProps) {
+  const say = useSay();
   const [typed, setTyped] = useState<string | null>(null);
   const wrong = (text: string) => {
     const number = Number(text.replace(',', '.'));
@@ -40,7 +43,12 @@ export function NumberField({
       {...(hint && { hint })}
       fault={
         typed !== null && wrong(typed)
-          ? `${whole ? 'A whole number, from' : 'From'} ${least} to ${most}${unit && ` ${unit}`}.`
+          ? say('shared.to2', {
+              more: whole ? say('shared.aWholeNumberFrom') : say('shared.from'),
+              least,
+              most,
+              more2: unit && ` ${unit}`,
+            })
           : undefined
       }
       onChangeText={(text) => {

@@ -1,6 +1,8 @@
 // Saves nothing while a field on the page holds what cannot be used: it says which one and goes there.
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { type ComponentProps, useState } from 'react';
+import { useSay } from '../data/useSay';
 import { Button } from './Button';
 import { Small } from './type';
 
@@ -20,9 +22,10 @@ export function SaveButton({
   children,
   ...rest
 }: SaveButtonProps) {
+  const say = useSay();
   const [said, setSaid] = useState<string | null>(null);
   const save = () => {
-    if (missing !== null) return setSaid(`Not saved: ${missing}`);
+    if (missing !== null) return setSaid(say('shared.notSaved', { missing }));
     const [first, ...more] = invalidFields(openPart());
     if (!first) {
       setSaid(null);
@@ -30,7 +33,10 @@ export function SaveButton({
     }
     goTo(first);
     setSaid(
-      `Not saved: “${labelOf(first)}” cannot be used as it is${more.length > 0 ? `, and ${more.length} more` : ''}.`,
+      say('shared.notSavedCannotBeUsedAsIt', {
+        label: labelOf(say, first),
+        more: more.length > 0 ? say('shared.andMore', { more: more.length }) : '',
+      }),
     );
   };
   return (
@@ -41,7 +47,7 @@ export function SaveButton({
         </Small>
       ) : null}
       <Button {...rest} disabled={disabled || saving} aria-busy={saving} onPress={save}>
-        {saving ? 'Saving …' : children}
+        {saving ? say('shared.saving') : children}
       </Button>
     </View>
   );
@@ -72,7 +78,7 @@ function goTo(field: HTMLElement): void {
   field.focus({ preventScroll: true });
 }
 
-function labelOf(field: HTMLElement): string {
+function labelOf(say: Say, field: HTMLElement): string {
   const [label] = (field as HTMLInputElement).labels ?? [];
-  return label?.textContent ?? field.getAttribute('aria-label') ?? 'a field';
+  return label?.textContent ?? field.getAttribute('aria-label') ?? say('shared.aField');
 }

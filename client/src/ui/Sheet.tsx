@@ -1,7 +1,9 @@
 // A sheet over the screen for what was asked in one tap: why, which limb, which version.
+
 import { View } from '@tamagui/core';
 import type { ReactNode } from 'react';
 import { Modal } from 'react-native';
+import { useSay } from '../data/useSay';
 import { Button } from './Button';
 import { useBackLayer } from './backStack';
 import { Section } from './type';
@@ -15,7 +17,9 @@ interface SheetProps {
   actions?: ReactNode;
 }
 
-export function Sheet({ title, open, onClose, closeLabel = 'Close', children, actions }: SheetProps) {
+export function Sheet({ title, open, onClose, closeLabel, children, actions }: SheetProps) {
+  const say = useSay();
+  const close = closeLabel ?? say('shared.close');
   useBackLayer(open, onClose);
   return (
     <Modal visible={open} transparent animationType="none" onRequestClose={onClose} aria-label={title}>
@@ -70,7 +74,7 @@ export function Sheet({ title, open, onClose, closeLabel = 'Close', children, ac
             borderStyle="solid"
           >
             <Button grow onPress={onClose}>
-              {closeLabel}
+              {close}
             </Button>
             {actions}
           </View>

@@ -2,6 +2,7 @@
 
 import { View } from '@tamagui/core';
 import { Children, type ReactNode, useEffect, useRef } from 'react';
+import { useSay } from '../data/useSay';
 import { Button } from './Button';
 import { elementRef } from './dom';
 import { Label } from './type';
@@ -17,6 +18,7 @@ interface SwipeProps {
 const FAR_PX = 56;
 
 export function Swipe({ label, at, count, onAt, children }: SwipeProps) {
+  const say = useSay();
   const box = useRef<HTMLElement>(null);
   const now = useRef({ at, count, onAt });
   now.current = { at, count, onAt };
@@ -48,12 +50,16 @@ export function Swipe({ label, at, count, onAt, children }: SwipeProps) {
       {Children.toArray(children)[at]}
       {count > 1 ? (
         <View flexDirection="row" alignItems="center" justifyContent="space-between" gap={12}>
-          <Button onPress={() => onAt(at - 1)} disabled={at === 0} aria-label="Step before">
-            Before
+          <Button onPress={() => onAt(at - 1)} disabled={at === 0} aria-label={say('shared.stepBefore')}>
+            {say('shared.before')}
           </Button>
-          <Label>{`${at + 1} of ${count}`}</Label>
-          <Button onPress={() => onAt(at + 1)} disabled={at === count - 1} aria-label="Next step">
-            Next
+          <Label>{say('shared.of', { at: at + 1, count })}</Label>
+          <Button
+            onPress={() => onAt(at + 1)}
+            disabled={at === count - 1}
+            aria-label={say('shared.nextStep')}
+          >
+            {say('shared.next')}
           </Button>
         </View>
       ) : null}

@@ -1,6 +1,8 @@
 // While the orchard is read, or when it could not be.
+
 import { type Href, useRouter } from 'expo-router';
 import { inWords, ServerProblem } from '../data/api';
+import { useSay } from '../data/useSay';
 import { Button } from './Button';
 import { Notice } from './Notice';
 import { Screen } from './Screen';
@@ -15,6 +17,7 @@ interface WaitingProps {
 }
 
 export function Waiting({ title, error, onRetry, beside = false }: WaitingProps) {
+  const say = useSay();
   if (error instanceof ServerProblem && error.problem.status === 404)
     return <NotThere title={title} error={error} />;
   return (
@@ -22,13 +25,13 @@ export function Waiting({ title, error, onRetry, beside = false }: WaitingProps)
       {error ? (
         <Notice
           kind="caution"
-          title="This could not be read"
-          action={<Button onPress={onRetry}>Try again</Button>}
+          title={say('shared.thisCouldNotBeRead')}
+          action={<Button onPress={onRetry}>{say('shared.tryAgain')}</Button>}
         >
-          {inWords(error)}
+          {inWords(say, error)}
         </Notice>
       ) : (
-        <Small role="status">Reading the orchard …</Small>
+        <Small role="status">{say('shared.readingTheOrchard')}</Small>
       )}
     </Screen>
   );
@@ -36,6 +39,7 @@ export function Waiting({ title, error, onRetry, beside = false }: WaitingProps)
 
 /** What an address asks for does not exist: the list of its place is offered. */
 function NotThere({ title, error }: { title: string; error: Error }) {
+  const say = useSay();
   const router = useRouter();
   const list = `/${window.location.pathname.split('/')[1] ?? ''}`;
   return (
@@ -43,12 +47,12 @@ function NotThere({ title, error }: { title: string; error: Error }) {
       title={title}
       actions={
         <Button grow kind="main" onPress={() => router.replace(list as Href)}>
-          Go to the list
+          {say('shared.goToTheList')}
         </Button>
       }
     >
-      <Notice kind="caution" title="Not there">
-        {`${inWords(error)} Nothing was changed.`}
+      <Notice kind="caution" title={say('shared.notThere')}>
+        {say('shared.nothingWasChanged', { in: inWords(say, error) })}
       </Notice>
     </Screen>
   );

@@ -1,6 +1,8 @@
 // Leaving a form with changes asks first, whichever way one leaves it: Cancel, Back, a link, a key, or closing the page.
+
 import { type Href, useRouter } from 'expo-router';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { useSay } from '../data/useSay';
 import { Button } from './Button';
 import { afterLayers, useBackLayer } from './backStack';
 import { Sheet } from './Sheet';
@@ -31,6 +33,7 @@ interface LeaveGuard {
  * @param what what would be lost, as in “This tree”
  */
 export function useLeaveGuard(changed: boolean, what: string): LeaveGuard {
+  const say = useSay();
   const router = useRouter();
   const [asked, setAsked] = useState<{ go: Go } | null>(null);
   const [left, setLeft] = useState(false);
@@ -72,17 +75,17 @@ export function useLeaveGuard(changed: boolean, what: string): LeaveGuard {
     leave,
     question: (
       <Sheet
-        title="Leave without saving?"
+        title={say('shared.leaveWithoutSaving')}
         open={asked !== null}
         onClose={() => setAsked(null)}
-        closeLabel="Stay here"
+        closeLabel={say('shared.stayHere')}
         actions={
           <Button grow onPress={() => asked && leave(asked.go)}>
-            Leave, lose the changes
+            {say('shared.leaveLoseTheChanges')}
           </Button>
         }
       >
-        <Body>{`${what} has changes that are not saved.`}</Body>
+        <Body>{say('shared.hasChangesThatAreNotSaved', { what })}</Body>
       </Sheet>
     ),
   };

@@ -50,7 +50,7 @@ test('says whether there is a plan as trying every plan does, on 300 small insta
 });
 
 test('a pin that breaks the limit of its season is known at once, at 21 candidates and over three seasons', () => {
-  const from = process.cpuUsage();
+  const from = Date.now();
   for (let seed = 1; seed <= 40; seed++) {
     const problem = planInstance(seed, { candidates: 21, seasons: 3 });
     const heaviest = problem.candidates
@@ -68,9 +68,8 @@ test('a pin that breaks the limit of its season is known at once, at 21 candidat
     problem.limits = [own, 1000, 1000];
     expect(breachOf(problem, feasiblePlan(problem) as number[])).toBeNull();
   }
-  // The aim is a moment; a minute is what it once took for one of them. Counted is the processor's own time: what
-  // else the machine does has no say in it.
-  expect(process.cpuUsage(from).user / 1e6).toBeLessThan(20);
+  // A tenth of a second on a quiet machine; a minute is what it once took for one of them
+  expect(Date.now() - from).toBeLessThan(20_000);
 });
 
 function crownBeyond({ candidates }: PlanProblem, k: number): number {

@@ -1,9 +1,11 @@
 // One day hour by hour: temperature, rain, daylight, and in which hours this kind of wood may be cut.
+
 import { joined, rainReading, temperatureReading, type Units, windReading } from '@mortisect/core/measure';
 import type { Verdict } from '@mortisect/core/timing';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import Svg, { Line, Rect } from 'react-native-svg';
+import { useSay } from '../../data/useSay';
 import { usePalette } from '../../ui/theme';
 import { Small } from '../../ui/type';
 import { Chart } from '../Chart';
@@ -26,6 +28,7 @@ interface HoursOfDayProps {
 }
 
 export function HoursOfDay({ label, hours, units, startAt }: HoursOfDayProps) {
+  const say = useSay();
   const { plum, chalk, slate, leaf, ochre, soft, paper } = usePalette();
   const [at, setAt] = useState(startAt);
   const here = hours[Math.min(at, hours.length - 1)];
@@ -37,10 +40,14 @@ export function HoursOfDay({ label, hours, units, startAt }: HoursOfDayProps) {
   const reading = (hour: HourOfDay) => {
     const parts = [
       ...(hour.temperatureC === null ? [] : [joined(temperatureReading(hour.temperatureC, units, 1))]),
-      ...(hour.rainMm === null ? [] : [`rain ${joined(rainReading(hour.rainMm, units))}`]),
-      ...(hour.windMs === null ? [] : [`wind ${joined(windReading(hour.windMs, units))}`]),
+      ...(hour.rainMm === null
+        ? []
+        : [say('shared.rain', { rain: joined(rainReading(hour.rainMm, units)) })]),
+      ...(hour.windMs === null
+        ? []
+        : [say('shared.wind', { wind: joined(windReading(hour.windMs, units)) })]),
     ];
-    return parts.join(', ') || 'not known';
+    return parts.join(', ') || say('shared.notKnown');
   };
   const dark = hours.map((hour) => hour.dark);
   return (
@@ -55,12 +62,14 @@ export function HoursOfDay({ label, hours, units, startAt }: HoursOfDayProps) {
           text: (value) => temperatureReading(value, units).value,
         }}
         right={{
-          name: units === 'metric' ? 'rain, mm' : 'rain, in',
+          name: units === 'metric' ? say('shared.rainMm') : say('shared.rainIn'),
           domain: [0, 6],
           ticks: [0, 3, 6],
           text: (value) => (units === 'metric' ? String(value) : rainReading(value, units).value),
         }}
-        lines={[{ name: 'Temperature', values: hours.map((hour) => hour.temperatureC), colour: plum }]}
+        lines={[
+          { name: say('shared.temperature'), values: hours.map((hour) => hour.temperatureC), colour: plum },
+        ]}
         bars={{ values: hours.map((hour) => hour.rainMm), colour: chalk, axis: 'right' }}
         spans={runsOf(dark).map(([from, to]) => ({ from, to, colour: slate, opacity: 0.16 }))}
         foot={hours.flatMap((hour, i) => (i % 6 === 0 ? [{ at: i, text: hour.text }] : []))}
@@ -68,14 +77,16 @@ export function HoursOfDay({ label, hours, units, startAt }: HoursOfDayProps) {
         onAt={setAt}
         valueText={`${here.text}: ${reading(here)}. ${here.says}`}
         table={{
-          head: ['Hour', 'Weather', 'May be cut'],
+          head: [say('shared.hour'), say('shared.weather'), say('shared.mayBeCut')],
           rows: hours.map((hour) => [hour.text, reading(hour), hour.says]),
         }}
       />
       <HourCells cells={hours.map((hour) => hour.verdict)} colours={{ leaf, ochre, soft, paper }} />
-      <Small color="$ink" role="status" aria-live="polite">
-        {`${here.text} · ${reading(here)} · ${here.says}`}
-      </Small>
+      <Small
+        color="$ink"
+        role="status"
+        aria-live="polite"
+      >{`${here.text} · ${reading(here)} · ${here.says}`}</Small>
     </View>
   );
 }

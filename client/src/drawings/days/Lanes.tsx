@@ -3,10 +3,12 @@
 import type { Lane, LaneCell } from '@mortisect/contracts';
 import { rainReading, type Units } from '@mortisect/core/measure';
 import { VERDICT_WORDS } from '@mortisect/core/words';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useRef } from 'react';
 import Svg, { G, Line, Path, Rect, Text } from 'react-native-svg';
 import { weekday } from '../../data/moment';
+import { useSay } from '../../data/useSay';
 import { useTextScale, useWidthOf } from '../../ui/size';
 import { usePalette } from '../../ui/theme';
 import { UnseenTable } from '../../ui/Unseen';
@@ -28,6 +30,7 @@ const BLOCK = 30;
 const MOST_RAIN_MM = 12;
 
 export function Lanes({ lanes, days, units, lane, day, onChoose }: LanesProps) {
+  const say = useSay();
   const palette = usePalette();
   const { ink, soft, rule, chalk } = palette;
   const box = useRef<HTMLElement>(null);
@@ -51,8 +54,8 @@ export function Lanes({ lanes, days, units, lane, day, onChoose }: LanesProps) {
     <View position="relative">
       <Cursor
         box={box}
-        label="Cutting weather: up and down by kind of wood, left and right by day"
-        valueText={`${chosen?.name ?? ''}, ${days[day]?.day ?? ''}: ${chosen ? said(cellsOf(chosen, days[day]?.day ?? '')) : ''}`}
+        label={say('shared.cuttingWeatherUpAndDownByKind')}
+        valueText={`${chosen?.name ?? ''}, ${days[day]?.day ?? ''}: ${chosen ? said(say, cellsOf(chosen, days[day]?.day ?? '')) : ''}`}
         height={height}
         at={lane * days.length + day}
         count={lanes.length * days.length}
@@ -65,7 +68,7 @@ export function Lanes({ lanes, days, units, lane, day, onChoose }: LanesProps) {
           <Rect x={left + day * column} y={0} width={column} height={height} fill={chalk} opacity={0.12} />
           <Rect x={0} y={HEAD + RAIN + lane * LANE} width={width} height={LANE} fill={chalk} opacity={0.12} />
           <Text {...type} x={0} y={HEAD + RAIN - 6} fontSize={fontSize} fill={soft}>
-            rain
+            {say('shared.rain2')}
           </Text>
           {days.map((day, d) => {
             const middle = left + (d + 0.5) * column;
@@ -140,11 +143,11 @@ export function Lanes({ lanes, days, units, lane, day, onChoose }: LanesProps) {
         </Svg>
       </Cursor>
       <UnseenTable
-        caption="Cutting weather by kind of wood and day"
-        head={['Day', 'Rain', ...lanes.map((lane) => lane.name)]}
+        caption={say('shared.cuttingWeatherByKindOfWoodAnd')}
+        head={[say('shared.day'), say('shared.rain3'), ...lanes.map((lane) => lane.name)]}
         rows={days.map(({ day: at, rainMm }) => {
           const rain = rainReading(rainMm ?? 0, units);
-          return [at, `${rain.value} ${rain.unit}`, ...lanes.map((lane) => said(cellsOf(lane, at)))];
+          return [at, `${rain.value} ${rain.unit}`, ...lanes.map((lane) => said(say, cellsOf(lane, at)))];
         })}
       />
     </View>
@@ -155,11 +158,11 @@ export function cellsOf(lane: Lane, day: string): LaneCell[] {
   return lane.cells.filter((cell) => cell.day === day);
 }
 
-function said(cells: readonly LaneCell[]): string {
+function said(say: Say, cells: readonly LaneCell[]): string {
   const words = cells.map((cell) => VERDICT_WORDS[cell.verdict].toLowerCase());
-  const [morning, afternoon] = words;
-  if (afternoon === undefined || morning === afternoon) return morning ?? '';
-  return `morning ${morning}, afternoon ${afternoon}`;
+  const [morning = '', afternoon] = words;
+  if (afternoon === undefined || morning === afternoon) return morning;
+  return say('shared.morningAfternoon', { morning, afternoon });
 }
 
 /** Broken after the comma where it would run into the days. */

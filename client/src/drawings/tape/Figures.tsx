@@ -1,7 +1,9 @@
 // The figures of the tape as buttons: a tap says why, a long press switches units.
+
 import type { Cut } from '@mortisect/core/cuts';
 import { tapeReading, type Units } from '@mortisect/core/measure';
 import { Pressable } from 'react-native';
+import { useSay } from '../../data/useSay';
 import { Figure, Label } from '../../ui/type';
 import { placeOnTape, type TapeStretch, type Window } from '../tapePath';
 import type { ChalkLine } from './Measure';
@@ -32,6 +34,7 @@ interface ChalkFigureProps extends FigureTaps {
 
 /** The figure over the chalk line: a tap says why, a long press switches units. */
 export function ChalkFigure({ line, scale, onWhy, onSwitchUnits }: ChalkFigureProps) {
+  const say = useSay();
   const middle = Math.min(
     scale.width - CHALK_FIGURE_PX / 2,
     Math.max(CHALK_FIGURE_PX / 2, (line.x1 + line.x2) / 2),
@@ -39,7 +42,7 @@ export function ChalkFigure({ line, scale, onWhy, onSwitchUnits }: ChalkFigurePr
   return (
     <Pressable
       role="button"
-      aria-label={`Clearance ${line.label}. Why this margin?`}
+      aria-label={say('shared.clearanceWhyThisMargin', { label: line.label })}
       onPress={onWhy}
       onLongPress={onSwitchUnits}
       style={{
@@ -70,18 +73,32 @@ export function KerfFigure({
   onWhy,
   onSwitchUnits,
 }: KerfFigureProps) {
+  const say = useSay();
   const u = placeOnTape(stretches, cut.limbId, cut.atCm) ?? 0;
   const x = Math.min(
     scale.width - 150,
     Math.max(0, scale.x(Math.min(window.toU, Math.max(window.fromU, u))) - 28),
   );
   const { value, unit } = tapeReading(cut.upToCm ?? cut.atCm, units, 'down');
-  const fromWhere = cut.upToCm !== undefined ? 'or below' : on ? `up ${on}` : 'from the collar';
+  const fromWhere =
+    cut.upToCm !== undefined
+      ? say('shared.orBelow')
+      : on
+        ? say('shared.up', { on })
+        : say('shared.fromTheCollar2');
   const atCollar = cut.upToCm === undefined && cut.atCm === 0;
   return (
     <Pressable
       role="button"
-      aria-label={`Cut ${atCollar ? 'at the collar' : `${cut.upToCm === undefined ? '' : 'at or below '}${value} ${unit} from the collar`}. Why here?`}
+      aria-label={say('shared.cutWhyHere', {
+        more: atCollar
+          ? say('shared.atTheCollar')
+          : say('shared.fromTheCollar3', {
+              more: cut.upToCm === undefined ? '' : say('shared.atOrBelow'),
+              value,
+              unit,
+            }),
+      })}
       onPress={onWhy}
       onLongPress={onSwitchUnits}
       style={{
@@ -97,7 +114,9 @@ export function KerfFigure({
       <Figure color="$kerfText" fontSize="$32" lineHeight="$32">
         {atCollar ? 'collar' : value}
       </Figure>
-      <Label color="$soft">{atCollar ? (on ? `of ${on}` : '0 on the tape') : `${unit} ${fromWhere}`}</Label>
+      <Label color="$soft">
+        {atCollar ? (on ? say('shared.of2', { on }) : say('shared.n0OnTheTape')) : `${unit} ${fromWhere}`}
+      </Label>
     </Pressable>
   );
 }

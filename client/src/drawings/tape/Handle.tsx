@@ -4,6 +4,7 @@ import { roundToTape, tapeStepCm, tapeText, type Units } from '@mortisect/core/m
 import { View } from '@tamagui/core';
 import { type KeyboardEvent, useRef } from 'react';
 import Svg, { Path } from 'react-native-svg';
+import { useSay } from '../../data/useSay';
 import { elementRef, keysOf } from '../../ui/dom';
 import { usePalette } from '../../ui/theme';
 import type { TapeScale } from './scale';
@@ -26,6 +27,7 @@ const KNOB = 48;
 const LONG_STEP = { metric: 5, us: 5.08 } as const;
 
 export function Handle({ label, cm, leastCm, mostCm, units, scale, side, onChange }: HandleProps) {
+  const say = useSay();
   const { chalk, onInk } = usePalette();
   const knob = useRef<HTMLElement>(null);
   const set = (to: number) => onChange(Math.min(mostCm, Math.max(leastCm, roundToTape(to, units))));
@@ -58,7 +60,7 @@ export function Handle({ label, cm, leastCm, mostCm, units, scale, side, onChang
       aria-valuemin={Math.round(leastCm)}
       aria-valuemax={Math.round(mostCm)}
       aria-valuenow={Math.round(cm * 10) / 10}
-      aria-valuetext={`${tapeText(cm, units)} from the collar`}
+      aria-valuetext={say('shared.fromTheCollar', { tape: tapeText(cm, units) })}
       onKeyDown={keysOf(onKeyDown)}
       position="absolute"
       left={left}

@@ -6,6 +6,7 @@ import { indexLimbs, type Limb, lowerFirst } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { useId, useMemo, useRef, useState } from 'react';
 import Svg, { Line } from 'react-native-svg';
+import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { elementRef } from '../../ui/dom';
 import { useTextScale, useWidthOf } from '../../ui/size';
@@ -47,6 +48,7 @@ const LABEL_PX = 15;
 const CLOSER_CM = { metric: [60, 25], us: [60.96, 25.4] } as const;
 
 export function LimbTape(props: LimbTapeProps) {
+  const say = useSay();
   const { limbs, limbId, bands, draft, cut, units, names, twelveBearingDeg, says } = props;
   const box = useRef<HTMLElement>(null);
   const width = useWidthOf(box) ?? 358;
@@ -73,7 +75,7 @@ export function LimbTape(props: LimbTapeProps) {
 
   if (stretches.length === 0) return null;
   const common = { stretches, window, scale, fontSize };
-  const line = cut ? chalkLine(common, cut, units) : null;
+  const line = cut ? chalkLine(say, common, cut, units) : null;
   const drafted = draft ? [{ id: 'draft', limbId, ...draft.span, kind: draft.kind }] : [];
   return (
     <View gap={4}>
@@ -130,16 +132,17 @@ interface Look {
 }
 
 function LookButtons({ look, steps, onLook }: { look: Look; steps: number; onLook(look: Look): void }) {
+  const say = useSay();
   return (
     <>
       {look.closer >= 0 ? (
         <Button kind="quiet" onPress={() => onLook({ closer: -1, pannedTo: null })}>
-          Whole limb
+          {say('shared.wholeLimb')}
         </Button>
       ) : null}
       {look.closer < steps - 1 ? (
         <Button kind="quiet" onPress={() => onLook({ ...look, closer: look.closer + 1 })}>
-          Closer
+          {say('shared.closer')}
         </Button>
       ) : null}
     </>
@@ -206,13 +209,14 @@ function Handles({
   units: Units;
   scale: TapeScale;
 }) {
+  const say = useSay();
   const { span, onChange } = draft;
   const common = { units, scale };
   return (
     <>
       <Handle
         {...common}
-        label="Starts at"
+        label={say('shared.startsAt')}
         side={-1}
         cm={span.fromCm}
         leastCm={0}
@@ -221,7 +225,7 @@ function Handles({
       />
       <Handle
         {...common}
-        label="Ends at"
+        label={say('shared.endsAt')}
         side={1}
         cm={span.toCm}
         leastCm={span.fromCm}

@@ -1,7 +1,9 @@
 // What is measured on the tape: the ruler, the bands of findings, the chalk line, the kerf.
+
 import type { Cut } from '@mortisect/core/cuts';
 import { CM_PER_INCH, tapeText, type Units } from '@mortisect/core/measure';
 import { diameterMmAt } from '@mortisect/core/tree';
+import type { Say } from '@mortisect/words';
 import { G, Line, Path, Rect, Text } from 'react-native-svg';
 import { usePalette } from '../../ui/theme';
 import { Kerf, type MarkKind, useMarkInk } from '../marks';
@@ -185,7 +187,12 @@ export interface ChalkLine {
 }
 
 /** The measure from the edge toward the trunk as it lies on this tape; null where none is asked for or none is in view. */
-export function chalkLine({ stretches, window, scale }: Common, cut: Cut, units: Units): ChalkLine | null {
+export function chalkLine(
+  say: Say,
+  { stretches, window, scale }: Common,
+  cut: Cut,
+  units: Units,
+): ChalkLine | null {
   const reason = cut.because[0];
   const last = reason?.walk.at(-1);
   if (!reason || !last || reason.clearanceCm === 0) return null;
@@ -198,7 +205,7 @@ export function chalkLine({ stretches, window, scale }: Common, cut: Cut, units:
   const full = tapeText(reason.clearanceCm, units, 'up');
   const part =
     whole === null ? last.fromCm - last.toCm : reason.target.on === 'trunk' ? reason.reachedCm : null;
-  const label = part === null ? full : `${tapeText(part, units, 'down')} of ${full}`;
+  const label = part === null ? full : say('shared.of3', { tape: tapeText(part, units, 'down'), full });
   return { x1: clamped(from), x2: clamped(to), label };
 }
 

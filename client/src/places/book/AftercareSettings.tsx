@@ -5,6 +5,7 @@ import { upperFirst } from '@mortisect/core/measure';
 import { gear as allGear, type Site } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { Controller } from 'react-hook-form';
+import { useSay } from '../../data/useSay';
 import { CheckRow } from '../../ui/CheckRow';
 import { Label } from '../../ui/type';
 import { SettingGroup } from './SettingGroup';
@@ -30,9 +31,10 @@ export function AftercareSettings({ control }: { control: SiteControl }) {
 }
 
 function GearFields({ gear, onChange }: { gear: Site['gear']; onChange(gear: Site['gear']): void }) {
+  const say = useSay();
   return (
     <View>
-      <Label>Beside the blades there is</Label>
+      <Label>{say('book.besideTheBladesThereIs')}</Label>
       {allGear.map((item) => (
         <CheckRow
           key={item}

@@ -1,22 +1,26 @@
 // The parts of the Book.
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { Link, usePathname } from 'expo-router';
+import { useSay } from '../../data/useSay';
 import { Label } from '../../ui/type';
 
-const PARTS = [
-  ['/book', 'Log'],
-  ['/book/rechecks', 'Rechecks'],
-  ['/book/graft-wood', 'Graft wood'],
-  ['/book/weather', 'Weather'],
-  ['/book/reference', 'Reference'],
-  ['/book/settings', 'Settings'],
-] as const;
+const partsIn = (say: Say) =>
+  [
+    ['/book', say('book.log')],
+    ['/book/rechecks', say('book.rechecks')],
+    ['/book/graft-wood', say('book.graftWood')],
+    ['/book/weather', say('shared.weather')],
+    ['/book/reference', say('book.reference')],
+    ['/book/settings', say('book.settings')],
+  ] as const;
 
 export function BookTabs() {
+  const say = useSay();
   const path = usePathname();
   return (
-    <View render="nav" aria-label="Parts of the Book" flexDirection="row" gap={8} flexWrap="wrap">
-      {PARTS.map(([to, name]) => {
+    <View render="nav" aria-label={say('book.partsOfTheBook')} flexDirection="row" gap={8} flexWrap="wrap">
+      {partsIn(say).map(([to, name]) => {
         const here = path === to;
         return (
           <Link

@@ -1,15 +1,19 @@
 // What this device keeps for itself: who works on it, its theme, its units, its keys.
+
+import { type Locale, locales } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { inWords } from '../../data/api';
 import { usePreferences } from '../../data/preferences';
 import { useSession } from '../../data/queries';
 import { useClockOff } from '../../data/useClock';
+import { browserLocale, useSay } from '../../data/useSay';
 import { useNameDevice } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Field } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
+import { Select } from '../../ui/Select';
 import { useWide } from '../../ui/theme';
 import { Label, Section, Small } from '../../ui/type';
 import { clockOffWords } from '../words';
@@ -17,36 +21,37 @@ import { KeptHere } from './KeptHere';
 import { SignedIn } from './SignedIn';
 
 export function DeviceSettings() {
+  const say = useSay();
   const { theme, units, keys } = usePreferences();
   const wide = useWide();
   const session = useSession().data;
   const offMs = useClockOff();
   return (
     <View gap={12}>
-      <Section>This device</Section>
+      <Section>{say('book.thisDevice')}</Section>
       <Person />
       {offMs === null ? null : (
-        <Notice kind="caution" title={clockOffWords(offMs)}>
-          Mortisect uses the server’s clock to keep the records of the crew in order. Please set the date and
-          time of this device. Without the server it can only use its own clock.
+        <Notice kind="caution" title={clockOffWords(say, offMs)}>
+          {say('book.mortisectUsesTheServersClockToKeep')}
         </Notice>
       )}
-      <Label>Theme</Label>
+      <Label>{say('book.theme')}</Label>
       <Choice
-        label="Theme"
+        label={say('book.theme')}
         options={[
-          { value: 'system', label: 'As the system' },
-          { value: 'daylight', label: 'Daylight' },
-          { value: 'dusk', label: 'Dusk' },
+          { value: 'system', label: say('book.asTheSystem') },
+          { value: 'daylight', label: say('book.daylight') },
+          { value: 'dusk', label: say('book.dusk') },
         ]}
         value={theme}
         onChange={(value) => usePreferences.setState({ theme: value })}
       />
-      <Label>Units here</Label>
+      <LanguageChoice />
+      <Label>{say('book.unitsHere')}</Label>
       <Choice
-        label="Units here"
+        label={say('book.unitsHere')}
         options={[
-          { value: 'site', label: 'As the site' },
+          { value: 'site', label: say('book.asTheSite') },
           { value: 'metric', label: 'cm' },
           { value: 'us', label: 'in' },
         ]}
@@ -55,12 +60,12 @@ export function DeviceSettings() {
       />
       {wide ? (
         <>
-          <Label>Single keys as shortcuts (? shows them)</Label>
+          <Label>{say('book.singleKeysAsShortcutsShowsThem')}</Label>
           <Choice
-            label="Single keys"
+            label={say('book.singleKeys')}
             options={[
-              { value: true, label: 'On' },
-              { value: false, label: 'Off' },
+              { value: true, label: say('book.on') },
+              { value: false, label: say('book.off') },
             ]}
             value={keys}
             onChange={(value) => usePreferences.setState({ keys: value })}
@@ -73,7 +78,33 @@ export function DeviceSettings() {
   );
 }
 
+/** Each in its own words: whoever does not read the language that is set finds theirs. */
+const LOCALES: Record<Locale, string> = {
+  'en-GB': 'English (UK)',
+  'en-US': 'English (US)',
+  'es-ES': 'Español (1,5)',
+  'es-419': 'Español (1.5)',
+};
+
+function LanguageChoice() {
+  const say = useSay();
+  const chosen = usePreferences(({ locale }) => locale);
+  return (
+    <Select
+      label={say('book.languageOfThisDevice')}
+      value={chosen ?? ''}
+      options={[
+        { value: '', label: say('book.asTheBrowser', { language: LOCALES[browserLocale()] }) },
+        ...locales.map((locale) => ({ value: locale, label: LOCALES[locale] })),
+      ]}
+      onChange={(value) => usePreferences.setState({ locale: (value || null) as Locale | null })}
+      hint={say('book.languageChangesWordsDaysAndDecimals')}
+    />
+  );
+}
+
 function Person() {
+  const say = useSay();
   const { deviceId, person } = usePreferences();
   const [name, setName] = useState(person);
   const naming = useNameDevice();
@@ -83,10 +114,10 @@ function Person() {
       <View flexDirection="row" gap={12} alignItems="flex-end">
         <Field
           grow
-          label="Who works on this device?"
+          label={say('shared.whoWorksOnThisDevice')}
           value={name}
           onChangeText={setName}
-          fault={naming.error ? inWords(naming.error) : undefined}
+          fault={naming.error ? inWords(say, naming.error) : undefined}
         />
         <Button
           disabled={!changed || naming.isPending}
@@ -97,10 +128,10 @@ function Person() {
             )
           }
         >
-          Set name
+          {say('book.setName')}
         </Button>
       </View>
-      <Small>Records made from now on carry this name; earlier ones keep theirs.</Small>
+      <Small>{say('book.recordsMadeFromNowOnCarryThis')}</Small>
     </View>
   );
 }

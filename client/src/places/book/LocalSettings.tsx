@@ -3,9 +3,11 @@
 import { codesWhere, disorders, isFireBlight } from '@mortisect/core/disorders';
 import type { Site } from '@mortisect/core/records';
 import { speciesName } from '@mortisect/core/register';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { Controller } from 'react-hook-form';
+import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Select } from '../../ui/Select';
@@ -47,6 +49,7 @@ interface ListProps {
 }
 
 function Listed({ title, about, items, onRemove }: ListProps) {
+  const say = useSay();
   return (
     <View gap={4}>
       <Label fontSize="$19" lineHeight="$19">
@@ -56,8 +59,8 @@ function Listed({ title, about, items, onRemove }: ListProps) {
       {items.map(({ key, words }, at) => (
         <View key={key} flexDirection="row" alignItems="center" gap={12}>
           <Body flex={1}>{words}</Body>
-          <Button kind="quiet" aria-label={`Remove ${words}`} onPress={() => onRemove(at)}>
-            Remove
+          <Button kind="quiet" aria-label={say('book.remove', { words })} onPress={() => onRemove(at)}>
+            {say('shared.remove')}
           </Button>
         </View>
       ))}
@@ -74,6 +77,7 @@ function BlightHosts({
   hosts: Site['blightHosts'];
   onChange(hosts: Site['blightHosts']): void;
 }) {
+  const say = useSay();
   const [name, setName] = useState('');
   const [where, setWhere] = useState('');
   const add = () => {
@@ -84,8 +88,8 @@ function BlightHosts({
   return (
     <View gap={8}>
       <Listed
-        title="Hosts of fire blight nearby"
-        about="Hawthorn, cotoneaster, firethorn, rowan and the like: blight comes from them as from the orchard."
+        title={say('book.hostsOfFireBlightNearby')}
+        about={say('book.hawthornCotoneasterFirethornRowanAnd')}
         items={hosts.map((host, i) => ({
           key: `${host.name}${i}`,
           words: `${host.name}${host.where ? `, ${host.where}` : ''}`,
@@ -94,13 +98,13 @@ function BlightHosts({
       />
       <View flexDirection="row" flexWrap="wrap" alignItems="flex-end" gap={8}>
         <View flexGrow={1} flexBasis={150}>
-          <Field label="Host" value={name} onChangeText={setName} />
+          <Field label={say('book.host')} value={name} onChangeText={setName} />
         </View>
         <View flexGrow={2} flexBasis={180}>
-          <Field label="Where it stands" value={where} onChangeText={setWhere} />
+          <Field label={say('book.whereItStands')} value={where} onChangeText={setWhere} />
         </View>
         <Button disabled={name.trim() === ''} onPress={add}>
-          Add host
+          {say('book.addHost')}
         </Button>
       </View>
     </View>
@@ -111,9 +115,9 @@ const KNOWN = disorders.filter(({ kind, plain }) => kind === 'diseased' && plain
 const REGIONAL = KNOWN.find(({ onlyIn }) => onlyIn);
 const OPTIONS = KNOWN.map(({ code, name }) => ({ value: code, label: name }));
 /** All of fire blight in two words; the law does not tell its forms apart. */
-function namesOf(codes: readonly string[]): string {
+function namesOf(say: Say, codes: readonly string[]): string {
   const rest = codes.filter((code) => !isFireBlight(code));
-  return [...(rest.length < codes.length ? ['Fire blight'] : []), ...rest.map(nameOf)].join(', ');
+  return [...(rest.length < codes.length ? [say('book.fireBlight')] : []), ...rest.map(nameOf)].join(', ');
 }
 
 const nameOf = (code: string) => KNOWN.find((disorder) => disorder.code === code)?.name ?? code;
@@ -125,6 +129,7 @@ function Notifiable({
   rules: Site['notifiable'];
   onChange(rules: Site['notifiable']): void;
 }) {
+  const say = useSay();
   const [code, setCode] = useState(KNOWN.find(({ strike }) => strike)?.code ?? '');
   const [authority, setAuthority] = useState('');
   const add = () => {
@@ -136,23 +141,23 @@ function Notifiable({
   return (
     <View gap={8}>
       <Listed
-        title="Must be reported here"
-        about="Local law decides; ask the plant-health authority. What is listed is flagged wherever it is named."
+        title={say('book.mustBeReportedHere')}
+        about={say('book.localLawDecidesAskThePlantHealth')}
         items={rules.map((rule, i) => ({
           key: `${rule.authority}${i}`,
-          words: `${namesOf(rule.codes)}: ${rule.authority}`,
+          words: `${namesOf(say, rule.codes)}: ${rule.authority}`,
         }))}
         onRemove={(at) => onChange(without(rules, at))}
       />
       <View flexDirection="row" flexWrap="wrap" alignItems="flex-end" gap={8}>
         <View flexGrow={1} flexBasis={180}>
-          <Select label="Disorder to report" value={code} options={OPTIONS} onChange={setCode} />
+          <Select label={say('book.disorderToReport')} value={code} options={OPTIONS} onChange={setCode} />
         </View>
         <View flexGrow={1} flexBasis={180}>
-          <Field label="Report to" value={authority} onChangeText={setAuthority} />
+          <Field label={say('book.reportTo')} value={authority} onChangeText={setAuthority} />
         </View>
         <Button disabled={authority.trim() === ''} onPress={add}>
-          Add rule
+          {say('book.addRule')}
         </Button>
       </View>
     </View>
@@ -160,21 +165,31 @@ function Notifiable({
 }
 
 function AbsentHere({ codes, onChange }: { codes: string[]; onChange(codes: string[]): void }) {
+  const say = useSay();
   const [code, setCode] = useState((REGIONAL ?? KNOWN[0])?.code ?? '');
   return (
     <View gap={8}>
       <Listed
-        title="Does not occur in this country"
-        about={`Left out of the likely causes.${REGIONAL ? ` ${REGIONAL.name} belongs here outside ${REGIONAL.onlyIn}.` : ''}`}
+        title={say('book.doesNotOccurInThisCountry')}
+        about={say('book.leftOutOfTheLikelyCauses', {
+          more: REGIONAL
+            ? say('book.belongsHereOutside', { name: REGIONAL.name, onlyIn: REGIONAL.onlyIn ?? '' })
+            : '',
+        })}
         items={codes.map((code) => ({ key: code, words: nameOf(code) }))}
         onRemove={(at) => onChange(without(codes, at))}
       />
       <View flexDirection="row" flexWrap="wrap" alignItems="flex-end" gap={8}>
         <View flexGrow={1} flexBasis={180}>
-          <Select label="Disorder that does not occur" value={code} options={OPTIONS} onChange={setCode} />
+          <Select
+            label={say('book.disorderThatDoesNotOccur')}
+            value={code}
+            options={OPTIONS}
+            onChange={setCode}
+          />
         </View>
         <Button disabled={codes.includes(code)} onPress={() => onChange([...codes, code])}>
-          Add
+          {say('shared.add')}
         </Button>
       </View>
     </View>
@@ -188,22 +203,30 @@ function OwnCultivars({
   cultivars: Site['cultivars'];
   onChange(cultivars: Site['cultivars']): void;
 }) {
+  const say = useSay();
   const [open, setOpen] = useState(false);
   return (
     <View gap={8}>
       {open ? (
         <Listed
-          title="Cultivars of this site"
-          about="Added where a tree is written down."
+          title={say('book.cultivarsOfThisSite')}
+          about={say('book.addedWhereATreeIsWrittenDown')}
           items={cultivars.map((cultivar, i) => ({
             key: `${cultivar.species}${cultivar.name}${i}`,
-            words: `${cultivar.name}, ${speciesName(cultivar.species).toLowerCase()}: bears on ${cultivar.habit}, takes disease: ${cultivar.susceptibility}`,
+            words: say('book.bearsOnTakesDisease', {
+              cultivar: cultivar.name,
+              species: speciesName(cultivar.species).toLowerCase(),
+              habit: cultivar.habit,
+              susceptibility: cultivar.susceptibility,
+            }),
           }))}
           onRemove={(at) => onChange(without(cultivars, at))}
         />
       ) : (
         <View flexDirection="row">
-          <Button onPress={() => setOpen(true)}>{`Cultivars of this site (${cultivars.length})`}</Button>
+          <Button onPress={() => setOpen(true)}>
+            {say('book.cultivarsOfThisSite2', { cultivars: cultivars.length })}
+          </Button>
         </View>
       )}
     </View>

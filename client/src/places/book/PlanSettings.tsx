@@ -11,8 +11,10 @@ import {
   Weights,
   weights,
 } from '@mortisect/core/plan';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { Controller } from 'react-hook-form';
+import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { NumberField } from '../../ui/NumberField';
@@ -38,25 +40,32 @@ interface FieldsProps {
 }
 
 function Fields({ plan, onChange }: FieldsProps) {
+  const say = useSay();
   const set = (change: Partial<Settings>) => onChange({ ...plan, ...change });
   const school = limitSchools.find((limitSchool) => limitSchool.id === plan.limit);
   return (
     <View gap={12}>
       <Select
-        label="Most living crown in a season"
+        label={say('book.mostLivingCrownInASeason')}
         value={plan.limit}
         options={limitSchools.map(({ id, name, limit }) => ({
           value: id,
           label: `${name}, ${limit / 10} %`,
         }))}
         hint={
-          school ? `${school.use} Source: ${school.source} (confidence ${school.confidence}).` : undefined
+          school
+            ? say('book.sourceConfidence', {
+                use: school.use,
+                source: school.source,
+                confidence: school.confidence,
+              })
+            : undefined
         }
         onChange={(limit) => set({ limit: limit as Settings['limit'] })}
       />
       <SettingFields schema={Settings} value={plan} onChange={onChange} />
       <WeightFields plan={plan} onChange={onChange} />
-      <Label>The kit</Label>
+      <Label>{say('book.theKit')}</Label>
       {plan.kit.map((tool, i) => (
         <ToolFields
           key={tool.id}
@@ -66,27 +75,32 @@ function Fields({ plan, onChange }: FieldsProps) {
         />
       ))}
       <View flexDirection="row">
-        <Button onPress={() => set({ kit: [...plan.kit, newTool(plan.kit)] })}>Add a tool</Button>
+        <Button onPress={() => set({ kit: [...plan.kit, newTool(say, plan.kit)] })}>
+          {say('book.addATool')}
+        </Button>
       </View>
-      <Small>{`Capacities and lengths where it starts: ${KIT_SOURCE.source}. A chainsaw is never planned: it is named by whoever is trained for it.`}</Small>
+      <Small>{say('book.capacitiesAndLengthsWhereItStartsA', { source: KIT_SOURCE.source })}</Small>
     </View>
   );
 }
 
 /** What the planner weighs against one another. */
 function WeightFields({ plan, onChange }: FieldsProps) {
+  const say = useSay();
   const { crown, minute } = plan.costs;
   return (
-    <Folded title={`What the plan weighs (${weights.length})`}>
+    <Folded title={say('book.whatThePlanWeighs', { weights: weights.length })}>
       <View gap={12}>
-        <Small>{`A worth stands against ${crown} for each thousandth of crown and ${minute} for each minute. ${WEIGHTS_SOURCE}.`}</Small>
+        <Small>
+          {say('book.aWorthStandsAgainstForEachThousandth', { crown, minute, weightsSource: WEIGHTS_SOURCE })}
+        </Small>
         <SettingFields
           schema={Weights}
           value={plan.weights}
           starting={startingPlanSettings().weights}
           onChange={(next) => onChange({ ...plan, weights: next })}
         />
-        <Label>What a cut costs</Label>
+        <Label>{say('book.whatACutCosts')}</Label>
         <SettingFields
           schema={Costs}
           value={plan.costs}
@@ -98,10 +112,10 @@ function WeightFields({ plan, onChange }: FieldsProps) {
   );
 }
 
-function newTool(kit: readonly Tool[]): Tool {
+function newTool(say: Say, kit: readonly Tool[]): Tool {
   let n = kit.length + 1;
   while (kit.some((tool) => tool.id === `tool-${n}`)) n++;
-  return { id: `tool-${n}`, name: 'New saw', kind: 'hand saw', takesMm: 80, lengthCm: 30 };
+  return { id: `tool-${n}`, name: say('book.newSaw'), kind: 'hand saw', takesMm: 80, lengthCm: 30 };
 }
 
 function ToolFields({
@@ -113,10 +127,11 @@ function ToolFields({
   onChange(tool: Tool): void;
   onRemove(): void;
 }) {
+  const say = useSay();
   return (
     <View
       role="group"
-      aria-label={`Tool: ${tool.name}`}
+      aria-label={say('book.tool', { tool: tool.name })}
       gap={8}
       paddingVertical={8}
       borderBottomWidth={1}
@@ -126,14 +141,14 @@ function ToolFields({
       <View flexDirection="row" gap={12}>
         <Field
           grow
-          label="Name"
+          label={say('shared.name')}
           value={tool.name}
           onChangeText={(name) => onChange({ ...tool, name })}
-          fault={tool.name.trim() === '' ? 'Give it a name.' : undefined}
+          fault={tool.name.trim() === '' ? say('book.giveItAName') : undefined}
         />
         <View flex={1} minWidth={0}>
           <Select
-            label="Kind"
+            label={say('shared.kind')}
             value={tool.kind}
             options={toolKinds.map((kind) => ({ value: kind, label: upperFirst(kind) }))}
             onChange={(kind) => onChange({ ...tool, kind: kind as Tool['kind'] })}
@@ -143,7 +158,7 @@ function ToolFields({
       <View flexDirection="row" gap={12} alignItems="flex-end">
         <NumberField
           grow
-          label="Takes"
+          label={say('book.takes')}
           unit="mm"
           value={tool.takesMm}
           least={1}
@@ -152,7 +167,7 @@ function ToolFields({
         />
         <NumberField
           grow
-          label="Reaches"
+          label={say('book.reaches')}
           unit="cm"
           value={tool.lengthCm}
           least={5}
@@ -161,15 +176,15 @@ function ToolFields({
         />
         <NumberField
           grow
-          label="How many"
+          label={say('book.howMany')}
           unit=""
           value={tool.count ?? 1}
           least={1}
           most={20}
           onChange={(count) => onChange({ ...tool, count: Math.round(count) })}
         />
-        <Button kind="quiet" onPress={onRemove} aria-label={`Remove ${tool.name}`}>
-          Remove
+        <Button kind="quiet" onPress={onRemove} aria-label={say('book.remove2', { tool: tool.name })}>
+          {say('shared.remove')}
         </Button>
       </View>
     </View>

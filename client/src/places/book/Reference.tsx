@@ -4,8 +4,10 @@ import { type Disorder, disorders, schoolFor, schoolsFor } from '@mortisect/core
 import { tapeText, type Units } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import { lowerFirst } from '@mortisect/core/tree';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useSite } from '../../data/queries';
+import { useSay } from '../../data/useSay';
 import { useToday } from '../../data/useToday';
 import { Mark } from '../../drawings/marks';
 import { Notice } from '../../ui/Notice';
@@ -20,18 +22,16 @@ import { TermList } from './TermList';
 import { TimingReference } from './TimingReference';
 
 export function Reference() {
+  const say = useSay();
   const { error, refetch } = useSite();
   const today = useToday();
-  if (!today) return <Waiting title="Book" error={error} onRetry={refetch} />;
+  if (!today) return <Waiting title={say('shared.book')} error={error} onRetry={refetch} />;
   return (
-    <Screen title="Book" subtitle="What the answers are made from">
+    <Screen title={say('shared.book')} subtitle={say('book.whatTheAnswersAreMadeFrom')}>
       <BookTabs />
-      <Body>
-        Values are settings with a source and a confidence, not certainties. A disorder named here is likely,
-        never confirmed: a plant clinic confirms.
-      </Body>
-      <Section>Terms of the trade</Section>
-      <Folded title="Show the terms, English and Spanish">
+      <Body>{say('book.valuesAreSettingsWithASourceAnd')}</Body>
+      <Section>{say('book.termsOfTheTrade')}</Section>
+      <Folded title={say('book.showTheTermsEnglishAndSpanish')}>
         <TermList />
       </Folded>
       {disorders.map((disorder) => (
@@ -44,6 +44,7 @@ export function Reference() {
 }
 
 function OneDisorder({ disorder, today }: { disorder: Disorder; today: SiteToday }) {
+  const say = useSay();
   const schools = schoolsFor(disorder.code);
   const sites = schools.length > 0 ? schoolFor(disorder.code, today.site.schools.clearance).id : null;
   return (
@@ -53,9 +54,7 @@ function OneDisorder({ disorder, today }: { disorder: Disorder; today: SiteToday
         <Section>{disorder.name}</Section>
       </View>
       <Body>{disorder.tellingSigns}</Body>
-      <Small>
-        {disorder.cause}. On {lowerFirst(disorder.hosts)}.
-      </Small>
+      <Small>{say('book.on2', { cause: disorder.cause, hosts: lowerFirst(disorder.hosts) })}</Small>
       {disorder.instead ? <Body>{disorder.instead}</Body> : null}
       {schools.map((school) => (
         <View
@@ -66,28 +65,33 @@ function OneDisorder({ disorder, today }: { disorder: Disorder; today: SiteToday
           borderColor={school.id === sites ? '$chalk' : '$rule'}
         >
           <Label>
-            {school.id === sites ? `Site: ${school.name}` : school.name} · dormant{' '}
-            {range(school.dormantCm, today.units)}, growing {range(school.growingCm, today.units)}
+            {say('book.dormant', {
+              more: school.id === sites ? say('book.site', { school: school.name }) : school.name,
+            })}{' '}
+            {say('book.growing', {
+              range: range(say, school.dormantCm, today.units),
+              range2: range(say, school.growingCm, today.units),
+            })}
           </Label>
           <Body fontSize="$16" lineHeight="$16">
             {school.use}
           </Body>
           <Small>
-            {school.source} ({SURE[school.confidence]})
+            {school.source}({say(SURE[school.confidence])})
           </Small>
         </View>
       ))}
-      <Body>On a stem: {lowerFirst(disorder.onTrunk)}</Body>
-      <Body>Wood: {lowerFirst(disorder.disposal)}</Body>
+      <Body>{say('book.onAStem', { onTrunk: lowerFirst(disorder.onTrunk) })}</Body>
+      <Body>{say('book.wood', { disposal: lowerFirst(disorder.disposal) })}</Body>
       {disorder.notifiable ? <Notice kind="caution">{disorder.notifiable}</Notice> : null}
       <Small>
-        {disorder.source} ({SURE[disorder.confidence]})
+        {disorder.source}({say(SURE[disorder.confidence])})
       </Small>
     </View>
   );
 }
 
-function range([from, to]: readonly [number, number], units: Units): string {
+function range(say: Say, [from, to]: readonly [number, number], units: Units): string {
   if (from === to) return tapeText(to, units, 'up');
-  return `${tapeText(from, units)} to ${tapeText(to, units, 'up')}`;
+  return say('shared.to3', { tape: tapeText(from, units), tape2: tapeText(to, units, 'up') });
 }

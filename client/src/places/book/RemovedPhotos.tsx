@@ -1,8 +1,10 @@
 // Photos that were removed from their finding: each can be put back until it is deleted for good.
+
 import type { RemovedPhotos as Removed } from '@mortisect/contracts';
 import { findingBodyOf, MOST_PHOTOS } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { useRemovedPhotos, useTree } from '../../data/queries';
+import { useSay } from '../../data/useSay';
 import { useSaveFinding } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
@@ -11,17 +13,16 @@ import { PhotoImage } from '../PhotoImage';
 import { forGoodWords } from '../words';
 
 export function RemovedPhotos() {
+  const say = useSay();
   const removed = useRemovedPhotos().data;
   if (!removed || removed.photos.length === 0) return null;
   return (
     <View gap={12}>
-      <Section>Removed photos</Section>
+      <Section>{say('book.removedPhotos')}</Section>
       {removed.photos.map((photo) => (
         <RemovedPhoto key={photo.photoId} photo={photo} />
       ))}
-      <Small>
-        {`A photo is deleted for good ${removed.keptDays} days after it was removed. Safe copies that were made before then keep it until they go themselves.`}
-      </Small>
+      <Small>{say('book.aPhotoIsDeletedForGoodDays', { keptDays: removed.keptDays })}</Small>
     </View>
   );
 }
@@ -31,6 +32,7 @@ function RemovedPhoto({
 }: {
   photo: Removed['photos'][number];
 }) {
+  const say = useSay();
   const saving = useSaveFinding();
   const finding = useTree(treeId).data?.findings.find(({ id }) => id === findingId);
   const isFull = (finding?.photoIds.length ?? 0) >= MOST_PHOTOS;
@@ -46,24 +48,24 @@ function RemovedPhoto({
   return (
     <View gap={8}>
       <View flexDirection="row" gap={12} alignItems="center">
-        <PhotoImage id={photoId} alt={`Removed photo of ${treeCode}`} />
+        <PhotoImage id={photoId} alt={say('book.removedPhotoOf', { treeCode })} />
         <View flex={1} gap={4} alignItems="flex-start">
           <Label>{treeCode}</Label>
-          <Small>{`Deleted ${forGoodWords(daysLeft)}`}</Small>
+          <Small>{say('book.deleted', { forGood: forGoodWords(say, daysLeft) })}</Small>
           {isFull ? (
-            <Small>{`Its finding has ${MOST_PHOTOS} photos, no more fit.`}</Small>
+            <Small>{say('book.itsFindingHasPhotosNoMoreFit', { mostPhotos: MOST_PHOTOS })}</Small>
           ) : (
             <Button
-              aria-label={`Put back the photo of ${treeCode}`}
+              aria-label={say('book.putBackThePhotoOf', { treeCode })}
               disabled={!finding || saving.isPending}
               onPress={putBack}
             >
-              Put back
+              {say('book.putBack')}
             </Button>
           )}
         </View>
       </View>
-      <Failed title="Not put back yet" error={saving.error} />
+      <Failed title={say('book.notPutBackYet')} error={saving.error} />
     </View>
   );
 }

@@ -5,11 +5,13 @@ import { disorders, schoolFor, schoolsFor } from '@mortisect/core/disorders';
 import { SiteSchools } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { Controller } from 'react-hook-form';
+import { useSay } from '../../data/useSay';
 import { Select } from '../../ui/Select';
 import { SettingFields } from '../../ui/SettingFields';
 import type { SiteControl } from './siteForm';
 
 export function SchoolSettings({ control }: { control: SiteControl }) {
+  const say = useSay();
   return (
     <View gap={12}>
       <Controller
@@ -31,7 +33,7 @@ export function SchoolSettings({ control }: { control: SiteControl }) {
         name="agentId"
         render={({ field }) => (
           <Select
-            label="Agent"
+            label={say('shared.agent')}
             value={field.value}
             options={agents.map(({ id, name }) => ({ value: id, label: name }))}
             onChange={field.onChange}
@@ -49,6 +51,7 @@ function Clearances({
   chosen: Record<string, string>;
   onChange(chosen: Record<string, string>): void;
 }) {
+  const say = useSay();
   return (
     <>
       {disorders
@@ -59,7 +62,7 @@ function Clearances({
           return (
             <Select
               key={disorder.code}
-              label={`Clearance: ${disorder.name}`}
+              label={say('book.clearance', { disorder: disorder.name })}
               hint={`${school.use} ${school.source}.`}
               value={school.id}
               options={schools.map(({ id, name }) => ({ value: id, label: name }))}

@@ -3,10 +3,12 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import type { SiteRecord } from '@mortisect/core/records';
 import { Site } from '@mortisect/core/records';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useEffect } from 'react';
 import { Controller, type FieldPath, useForm } from 'react-hook-form';
 import { useHealth, useSite } from '../../data/queries';
+import { useSay } from '../../data/useSay';
 import { useSaveSite } from '../../data/writes';
 import { Choice } from '../../ui/Choice';
 import { Columns } from '../../ui/Columns';
@@ -31,19 +33,21 @@ import { PlanSettings } from './PlanSettings';
 import { RemovedPhotos } from './RemovedPhotos';
 import { SafeCopies } from './SafeCopies';
 import { SchoolSettings } from './SchoolSettings';
-import { formOf, type SiteControl, SiteForm } from './siteForm';
+import { formOf, type SiteControl, type SiteForm, siteFormIn } from './siteForm';
 import { WeatherSettings } from './WeatherSettings';
 
 export function Settings() {
+  const say = useSay();
   const { data, error, refetch } = useSite();
   const isReached = useHealth().data !== undefined;
-  if (!data || !isReached) return <Waiting title="Book" error={error} onRetry={refetch} />;
+  if (!data || !isReached) return <Waiting title={say('shared.book')} error={error} onRetry={refetch} />;
   return <SettingsForm record={data} />;
 }
 
 function SettingsForm({ record }: { record: SiteRecord }) {
+  const say = useSay();
   const { control, handleSubmit, reset, formState } = useForm({
-    resolver: zodResolver(SiteForm),
+    resolver: zodResolver(siteFormIn(say)),
     defaultValues: formOf(record.site),
   });
   const wide = useWide();
@@ -57,7 +61,7 @@ function SettingsForm({ record }: { record: SiteRecord }) {
     (site) => send(site, base.revision),
     () => goToFirstFault(null),
   );
-  const leaving = useLeaveGuard(formState.isDirty, 'The site');
+  const leaving = useLeaveGuard(formState.isDirty, say('book.theSite'));
   const failed = saving.error && !movedProblem(saving.error) ? saving.error : null;
   const ofMachines = (
     <View gap={24}>
@@ -69,41 +73,39 @@ function SettingsForm({ record }: { record: SiteRecord }) {
   );
   return (
     <Screen
-      title="Book"
+      title={say('shared.book')}
       subtitle={record.site.name}
       width="full"
       actions={
         <SaveButton kind="main" onSave={() => save()} disabled={!formState.isDirty} saving={saving.isPending}>
-          {formState.isDirty || !saving.isSuccess ? 'Save site' : 'Saved'}
+          {formState.isDirty || !saving.isSuccess ? say('book.saveSite') : say('shared.saved')}
         </SaveButton>
       }
     >
       <BookTabs />
-      <Failed title="Not saved yet" error={failed} />
+      <Failed title={say('shared.notSavedYet')} error={failed} />
       {leaving.question}
       <Columns beside={ofMachines}>
         {wide ? null : ofMachines}
-        <Section>Site</Section>
+        <Section>{say('book.site2')}</Section>
         <SiteFields control={control} />
-        <Section>Schools</Section>
+        <Section>{say('book.schools')}</Section>
         <SchoolSettings control={control} />
-        <Section>Here and nearby</Section>
+        <Section>{say('book.hereAndNearby')}</Section>
         <LocalSettings control={control} />
-        <Section>Weather and days</Section>
+        <Section>{say('book.weatherAndDays')}</Section>
         <WeatherSettings control={control} latitude={record.site.latitude} />
-        <Section>Planning</Section>
+        <Section>{say('book.planning')}</Section>
         <PlanSettings control={control} />
-        <Section>After the cut</Section>
+        <Section>{say('book.afterTheCut')}</Section>
         <AftercareSettings control={control} />
-        <Section>Shape</Section>
+        <Section>{say('shared.shape')}</Section>
         <LimitSettings control={control} />
-        <Small>
-          Last changed by {record.by}, revision {record.revision}.
-        </Small>
+        <Small>{say('book.lastChangedByRevision', { by: record.by, revision: record.revision })}</Small>
       </Columns>
       <Conflict
         error={saving.error}
-        lines={siteLines}
+        lines={(...given) => siteLines(say, ...given)}
         onDismiss={() => saving.reset()}
         onKeepMine={(revision) => saving.variables && send(saving.variables.site, revision)}
         onKeepTheirs={() => {
@@ -122,30 +124,34 @@ function siteIn(version: unknown): Site | null {
   return parsed.success ? parsed.data : null;
 }
 
-function siteLines(version: unknown): string[] {
+function siteLines(say: Say, version: unknown): string[] {
   const site = siteIn(version);
   if (!site) return [];
   return [
     `${site.name}, ${site.latitude}, ${site.longitude}, ${site.timeZone}`,
-    `12 o’clock at ${site.twelveBearingDeg}°, ${site.units === 'us' ? 'US units' : 'metric'}`,
-    `Schools: ${Object.values(site.schools.clearance).join(', ')}`,
+    say('book.n12OclockAt', {
+      twelveBearingDeg: site.twelveBearingDeg,
+      more: site.units === 'us' ? say('book.usUnits') : say('book.metric'),
+    }),
+    say('book.schools2', { values: Object.values(site.schools.clearance).join(', ') }),
   ];
 }
 
 function SiteFields({ control }: { control: SiteControl }) {
+  const say = useSay();
   return (
     <View gap={12}>
-      <TextOf control={control} name="name" label="Name" />
+      <TextOf control={control} name="name" label={say('shared.name')} />
       <View flexDirection="row" gap={12}>
         <TextOf control={control} name="latitude" label="Latitude, °" grow decimal />
         <TextOf control={control} name="longitude" label="Longitude, °" grow decimal />
       </View>
       <View flexDirection="row" gap={12}>
-        <TextOf control={control} name="timeZone" label="Time zone" grow />
+        <TextOf control={control} name="timeZone" label={say('book.timeZone')} grow />
         <TextOf
           control={control}
           name="twelveBearingDeg"
-          label="12 o’clock points to, ° from north"
+          label={say('book.n12OclockPointsToFromNorth')}
           grow
           decimal
         />
@@ -155,12 +161,12 @@ function SiteFields({ control }: { control: SiteControl }) {
         name="units"
         render={({ field }) => (
           <View gap={4}>
-            <Label>Units of the site</Label>
+            <Label>{say('book.unitsOfTheSite')}</Label>
             <Choice
-              label="Units of the site"
+              label={say('book.unitsOfTheSite')}
               options={[
-                { value: 'metric', label: 'cm, mm, kg' },
-                { value: 'us', label: 'in, ft, lb' },
+                { value: 'metric', label: say('book.cmMmKg') },
+                { value: 'us', label: say('book.inFtLb') },
               ]}
               value={field.value}
               onChange={field.onChange}
@@ -173,15 +179,15 @@ function SiteFields({ control }: { control: SiteControl }) {
         name="season"
         render={({ field }) => (
           <Select
-            label="Season"
-            hint="By the calendar: dormant November to March, bud to petal fall April and May, summer June to September, autumn October; six months later in the south."
+            label={say('shared.season')}
+            hint={say('book.byTheCalendarDormantNovemberToMarch')}
             value={field.value ?? 'calendar'}
             options={[
-              { value: 'calendar', label: 'By the calendar' },
-              { value: 'dormant', label: 'Dormant, set by hand' },
-              { value: 'bloom', label: 'Bud to petal fall, set by hand' },
-              { value: 'summer', label: 'Summer, set by hand' },
-              { value: 'autumn', label: 'Autumn, set by hand' },
+              { value: 'calendar', label: say('book.byTheCalendar') },
+              { value: 'dormant', label: say('book.dormantSetByHand') },
+              { value: 'bloom', label: say('book.budToPetalFallSetByHand') },
+              { value: 'summer', label: say('book.summerSetByHand') },
+              { value: 'autumn', label: say('book.autumnSetByHand') },
             ]}
             onChange={(value) => field.onChange(value === 'calendar' ? null : value)}
           />

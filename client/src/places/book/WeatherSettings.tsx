@@ -1,4 +1,5 @@
 // Where the weather comes from, and by what rule days are picked.
+
 import { WeatherSettings as Weather } from '@mortisect/core/records';
 import {
   startingTimingSettings,
@@ -9,6 +10,7 @@ import {
 import { Climate, climateAt } from '@mortisect/core/weather';
 import { View } from '@tamagui/core';
 import { Controller } from 'react-hook-form';
+import { useSay } from '../../data/useSay';
 import { CheckRow } from '../../ui/CheckRow';
 import { SettingFields } from '../../ui/SettingFields';
 import { Label, Small } from '../../ui/type';
@@ -41,6 +43,7 @@ interface SourceFieldsProps {
 }
 
 function SourceFields({ weather, latitude, onChange }: SourceFieldsProps) {
+  const say = useSay();
   const { source, climate } = weather;
   const set = (next: Weather) =>
     // Another distance from the sea is another climate
@@ -55,8 +58,8 @@ function SourceFields({ weather, latitude, onChange }: SourceFieldsProps) {
       />
       {source === 'simulated' ? (
         <CheckRow
-          label="Set its climate by hand"
-          {...(!climate && { detail: 'Otherwise: typical for this latitude' })}
+          label={say('book.setItsClimateByHand')}
+          {...(!climate && { detail: say('book.otherwiseTypicalForThisLatitude') })}
           on={climate !== null}
           onChange={(on) => onChange({ ...weather, climate: on ? climateAt(latitude, weather.coast) : null })}
         />
@@ -73,19 +76,18 @@ function SourceFields({ weather, latitude, onChange }: SourceFieldsProps) {
 }
 
 function RuleFields({ timing, onChange }: { timing: Timing; onChange(timing: Timing): void }) {
+  const say = useSay();
   return (
     <>
       <SettingFields schema={Timing} value={timing} starting={startingTimingSettings()} onChange={onChange} />
-      <Label>School of pruning time</Label>
+      <Label>{say('book.schoolOfPruningTime')}</Label>
       <SettingFields
         schema={TimingSchools}
         value={timing.school}
         onChange={(school) => onChange({ ...timing, school })}
       />
-      <Small>
-        Outside the season of its school a day is possible at best. Plan, When shows the schools side by side.
-      </Small>
-      <Folded title="What stands against a day">
+      <Small>{say('book.outsideTheSeasonOfItsSchoolA')}</Small>
+      <Folded title={say('book.whatStandsAgainstADay')}>
         <SettingFields
           schema={TimingWeights}
           value={timing.weights}

@@ -1,9 +1,10 @@
 // Typed figures of the site: kept as typed until they are good, refused in words that say the range.
+import { english } from '@mortisect/words/all';
 import { site } from '../../testing/orchard';
-import { formOf, SiteForm } from './siteForm';
+import { formOf, siteFormIn } from './siteForm';
 
 test('what is shown can be saved as it was', () => {
-  expect(SiteForm.parse(formOf(site))).toEqual(site);
+  expect(siteFormIn(english).parse(formOf(site))).toEqual(site);
 });
 
 test.each([
@@ -11,7 +12,7 @@ test.each([
   ['longitude', ' 151.2 ', 151.2],
   ['twelveBearingDeg', '350', 350],
 ] as const)('%s typed as “%s” is %f', (field, typed, value) => {
-  expect(SiteForm.parse({ ...formOf(site), [field]: typed })).toMatchObject({ [field]: value });
+  expect(siteFormIn(english).parse({ ...formOf(site), [field]: typed })).toMatchObject({ [field]: value });
 });
 
 test.each([
@@ -22,7 +23,7 @@ test.each([
   ['timeZone', 'Nowhere/Town', 'Not a time zone; write it like Europe/Lisbon.'],
   ['name', '   ', 'Give it a name.'],
 ] as const)('%s typed as “%s” is refused in words', (field, typed, words) => {
-  const parsed = SiteForm.safeParse({ ...formOf(site), [field]: typed });
+  const parsed = siteFormIn(english).safeParse({ ...formOf(site), [field]: typed });
   expect(parsed.error?.issues.map(({ path, message }) => [path.join('.'), message])).toEqual([
     [field, words],
   ]);

@@ -3,17 +3,19 @@
 import { upperFirst } from '@mortisect/core/measure';
 import type { RunOrder } from '@mortisect/core/plan';
 import type { Stop } from '@mortisect/core/run';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTiming } from '../../data/queries';
+import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { CheckRow } from '../../ui/CheckRow';
 import { Columns } from '../../ui/Columns';
 import { Notice } from '../../ui/Notice';
 import { Aside, Screen } from '../../ui/Screen';
 import { Body, Section, Small } from '../../ui/type';
-import { codeWords, plural } from '../words';
+import { codeWords } from '../words';
 import { BringRows } from './BringRows';
 import { CartPlace } from './CartPlace';
 import { LeftOutRows } from './LeftOutRows';
@@ -27,6 +29,7 @@ import type { RunHere } from './useRun';
 import { useStopOrder } from './useStopOrder';
 
 export function Before({ here }: { here: RunHere }) {
+  const say = useSay();
   const { run, today } = here;
   const router = useRouter();
   const [looking, setLooking] = useState(false);
@@ -44,15 +47,17 @@ export function Before({ here }: { here: RunHere }) {
   const reading = timing.isPending && timing.fetchStatus === 'fetching' && timing.failureCount === 0;
   if (!here.ordered || reading)
     return (
-      <Screen title="Cut" subtitle={today.site.name}>
-        <Body role="status">Ordering the trees …</Body>
+      <Screen title={say('shared.cut')} subtitle={today.site.name}>
+        <Body role="status">{say('cut.orderingTheTrees')}</Body>
       </Screen>
     );
   return (
     <Screen
-      title="Cut"
+      title={say('shared.cut')}
       subtitle={today.site.name}
-      aside={<Aside figure={plural(cuts, 'cut')} caption={`on ${plural(inRun.length, 'tree')}`} />}
+      aside={
+        <Aside figure={say('cut.cuts', { cuts })} caption={say('cut.onTrees', { inRun: inRun.length })} />
+      }
       width="full"
       actions={
         <Button
@@ -62,15 +67,15 @@ export function Before({ here }: { here: RunHere }) {
           onPress={() => setLooking(true)}
           disabled={inRun.length === 0}
         >
-          Look around first
+          {say('cut.lookAroundFirst')}
         </Button>
       }
     >
       <Columns beside={<RunMap run={run} stops={inRun} />}>
-        <Section>Trees in this order</Section>
+        <Section>{say('cut.treesInThisOrder')}</Section>
         {inRun.length === 0 ? (
-          <Notice kind="caution" title="No tree is chosen">
-            No tree can be cut right now. You can still choose urgent ones. Plan, When shows why each waits.
+          <Notice kind="caution" title={say('cut.noTreeIsChosen')}>
+            {say('cut.noTreeCanBeCutRightNow')}
           </Notice>
         ) : null}
         <View>
@@ -78,21 +83,25 @@ export function Before({ here }: { here: RunHere }) {
             <CheckRow
               key={view.tree.id}
               label={`${placeIn(inRun, view.tree.id)}${view.tree.code}`}
-              detail={`${plural(items.length, 'cut')}, ${wood}: ${codeWords(items.flatMap((item) => item.disorders))}. ${upperFirst(windowWords({ view, wood, items }, timingNow, today))}`}
+              detail={`${say('cut.cuts2', { items: items.length })}, ${wood}: ${codeWords(items.flatMap((item) => item.disorders))}. ${upperFirst(windowWords(say, { view, wood, items }, timingNow, today))}`}
               on={chosen.has(view.tree.id)}
               onChange={(on) => setSaid(toggled(chosen, view.tree.id, on))}
             />
           ))}
         </View>
-        {timingNow?.station.simulated ? <Small>Simulated weather: no instrument measured it.</Small> : null}
-        {order && inRun.length > 1 ? <Small>{orderWords(order)}</Small> : null}
+        {timingNow?.station.simulated ? (
+          <Small>{say('shared.simulatedWeatherNoInstrumentMeasuredIt')}</Small>
+        ) : null}
+        {order && inRun.length > 1 ? <Small>{orderWords(say, order)}</Small> : null}
         <CartPlace />
         {inRun.length > 0 ? <BringRows here={here} left={inRun.flatMap(({ items }) => items)} /> : null}
         <View flexDirection="row" flexWrap="wrap" gap={12}>
-          <Button onPress={() => router.navigate('/cut/mix')}>Mix</Button>
-          <Button onPress={() => router.navigate('/cut/kit')}>Blades</Button>
-          <Button onPress={() => router.navigate('/cut/marks')}>Mark limbs first</Button>
-          <Button onPress={() => router.navigate('/cut/skipping')}>What skipped cleaning costs</Button>
+          <Button onPress={() => router.navigate('/cut/mix')}>{say('cut.mix')}</Button>
+          <Button onPress={() => router.navigate('/cut/kit')}>{say('cut.blades')}</Button>
+          <Button onPress={() => router.navigate('/cut/marks')}>{say('cut.markLimbsFirst')}</Button>
+          <Button onPress={() => router.navigate('/cut/skipping')}>
+            {say('cut.whatSkippedCleaningCosts')}
+          </Button>
         </View>
         <UndoLast run={run} />
         <LeftOutRows run={run} />
@@ -120,7 +129,11 @@ function inOrder(stops: readonly Stop[], order: readonly string[]): Stop[] {
   return stops.toSorted((a, b) => place(a) - place(b));
 }
 
-function orderWords({ walk, naive, gap }: RunOrder): string {
-  const proof = gap > 0 ? `within ${Math.ceil(gap * 100)} % of the least` : 'proved';
-  return `Sound before suspect before infected, on the shortest way: ${Math.round(walk.metres)} m, as listed ${Math.round(naive.metres)} m, ${proof}.`;
+function orderWords(say: Say, { walk, naive, gap }: RunOrder): string {
+  const proof = gap > 0 ? say('cut.withinOfTheLeast', { ceil: Math.ceil(gap * 100) }) : say('cut.proved');
+  return say('cut.soundBeforeSuspectBeforeInfectedOnThe', {
+    metres: Math.round(walk.metres),
+    metres2: Math.round(naive.metres),
+    proof,
+  });
 }

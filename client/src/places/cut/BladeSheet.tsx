@@ -6,6 +6,7 @@ import type { Run, RunItem } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
 import { takeInHand } from '../../data/inHand';
 import { clockTime } from '../../data/moment';
+import { useSay } from '../../data/useSay';
 import { PressRow } from '../../ui/PressRow';
 import { Sheet } from '../../ui/Sheet';
 import { Body, Label, Section, Small } from '../../ui/type';
@@ -21,29 +22,35 @@ interface BladeSheetProps {
 }
 
 export function BladeSheet({ run, item, today, open, onClose }: BladeSheetProps) {
+  const say = useSay();
   const choose = (id: string) => {
     takeInHand(id, item.id);
     onClose();
   };
   const log = run.blade ? (run.logs.get(run.blade.id)?.log ?? []) : [];
   return (
-    <Sheet title="Which blade is in your hand?" open={open} onClose={onClose}>
+    <Sheet title={say('cut.whichBladeIsInYourHand')} open={open} onClose={onClose}>
       <View>
         {run.blades.map(({ id, name, tool }) => (
           <PressRow key={id} chosen={id === run.blade?.id} onPress={() => choose(id)} paddingHorizontal={11}>
             <View flex={1} minWidth={0} paddingVertical={6}>
               <Label fontSize="$19">{name}</Label>
-              <Small>{`${upperFirst(stateWords(run.logs.get(id)?.state))} · takes ${tool.takesMm} mm`}</Small>
+              <Small>
+                {say('cut.takesMm', {
+                  state: upperFirst(stateWords(say, run.logs.get(id)?.state)),
+                  takesMm: tool.takesMm,
+                })}
+              </Small>
             </View>
           </PressRow>
         ))}
       </View>
-      <Section>{`Today, ${run.blade?.name ?? ''}`}</Section>
-      {log.length === 0 ? <Body>Nothing yet.</Body> : null}
+      <Section>{say('cut.today', { blade: run.blade?.name ?? '' })}</Section>
+      {log.length === 0 ? <Body>{say('cut.nothingYet')}</Body> : null}
       {log.toReversed().map((entry) => (
-        <Small key={`${entry.at}${entry.action.kind}`}>
-          {`${clockTime(entry.at, today.site.timeZone)} ${upperFirst(actionWords(entry.action, today.site.plan.kit))}: ${stateWords(entry.state)}`}
-        </Small>
+        <Small
+          key={`${entry.at}${entry.action.kind}`}
+        >{`${clockTime(entry.at, today.site.timeZone)} ${upperFirst(actionWords(say, entry.action, today.site.plan.kit))}: ${stateWords(say, entry.state)}`}</Small>
       ))}
     </Sheet>
   );

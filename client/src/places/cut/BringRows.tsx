@@ -7,14 +7,15 @@ import { bringFor, type RunItem } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
 import { clockTime } from '../../data/moment';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { Notice } from '../../ui/Notice';
 import { Row, Rows } from '../../ui/Row';
 import { Body, Section } from '../../ui/type';
-import { plural } from '../words';
 import { missingWords } from './runWords';
 import type { RunHere } from './useRun';
 
 export function BringRows({ here, left }: { here: RunHere; left: RunItem[] }) {
+  const say = useSay();
   const { today, actions } = here;
   const { tools, ladder, missing, supplies, cleanings, minutes } = bringFor({ left }, today);
   const clock = useClock();
@@ -23,10 +24,10 @@ export function BringRows({ here, left }: { here: RunHere; left: RunItem[] }) {
   const have = today.site.gear;
   return (
     <View gap={8}>
-      <Section>Bring</Section>
+      <Section>{say('cut.bring')}</Section>
       {missing.map((item) => (
         <Notice key={item.itemId} kind="danger" title={item.treeCode}>
-          {missingWords(item, today.units)}
+          {missingWords(say, item, today.units)}
         </Notice>
       ))}
       {ladder && !have.includes('ladder') ? null : (
@@ -42,19 +43,35 @@ export function BringRows({ here, left }: { here: RunHere; left: RunItem[] }) {
             key={tool.id}
             href="/cut/kit"
             title={tool.count && tool.count > 1 ? `${tool.count} × ${tool.name}` : tool.name}
-            detail={`${plural(cuts, 'cut')}, up to ${joined(thicknessReading(thickestMm, today.units))} of ${joined(thicknessReading(tool.takesMm, today.units))}`}
+            detail={say('cut.cutsUpToOf', {
+              cuts,
+              thickness: joined(thicknessReading(thickestMm, today.units)),
+              thickness2: joined(thicknessReading(tool.takesMm, today.units)),
+            })}
           />
         ))}
         <Row
           href="/cut/mix"
           title={agent.name}
-          detail={`${plural(cleanings, 'cleaning')} in about ${Math.max(1, Math.round(minutes))} min: ${supplies.litres.toFixed(2)} L, ${plural(supplies.cloths, 'cloth')}${supplies.waitMinutes >= 1 ? `; ${Math.round(supplies.waitMinutes)} min of waiting, none with ${plural(supplies.bladesForNoWait, 'blade')} of a kind` : ''}`}
+          detail={say('cut.cleaningsInAboutMinLCloths', {
+            cleanings,
+            more: Math.max(1, Math.round(minutes)),
+            litres: supplies.litres.toFixed(2),
+            cloths: supplies.cloths,
+            more2:
+              supplies.waitMinutes >= 1
+                ? say('cut.minOfWaitingNoneWithBladesOf', {
+                    waitMinutes: Math.round(supplies.waitMinutes),
+                    bladesForNoWait: supplies.bladesForNoWait,
+                  })
+                : '',
+          })}
           aside={
             mix
               ? mix.spent
-                ? 'spent'
-                : `use by ${clockTime(mix.useBy, today.site.timeZone)}`
-              : 'not mixed yet'
+                ? say('cut.spent')
+                : say('cut.useBy', { clockTime: clockTime(mix.useBy, today.site.timeZone) })
+              : say('cut.notMixedYet')
           }
         />
       </Rows>

@@ -6,6 +6,7 @@ import type { Run, RunItem } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
 import { type ReactNode, useState } from 'react';
 import type { useScreenAwake } from '../../data/awake';
+import { useSay } from '../../data/useSay';
 import { Columns } from '../../ui/Columns';
 import { Aside, Screen } from '../../ui/Screen';
 import { Label, Small } from '../../ui/type';
@@ -32,15 +33,16 @@ interface CardFrameProps extends FrameGiven {
 }
 
 export function CardFrame({ run, item, today, blade, awake, actions, children }: CardFrameProps) {
+  const say = useSay();
   const { tree, names } = item.view;
   const openLimb = useOpenLimb(tree.id);
   const madeCount = run.madeCuts.length;
   const state = blade ? run.logs.get(blade.id)?.state : undefined;
   return (
     <Screen
-      title={`Cut ${madeCount + 1} of ${madeCount + run.left.length}`}
+      title={say('cut.cutOf', { madeCount: madeCount + 1, madeCount2: madeCount + run.left.length })}
       subtitle={`${tree.code} · ${names.get(item.cut.limbId) ?? item.cut.limbId}`}
-      aside={<Aside {...bladeWords(state)} />}
+      aside={<Aside {...bladeWords(say, state)} />}
       width="full"
       actions={actions}
     >
@@ -76,6 +78,7 @@ function BladeStrip({
   blade,
   state,
 }: Omit<FrameGiven, 'awake'> & { state: BladeState | undefined }) {
+  const say = useSay();
   const [open, setOpen] = useState(false);
   const clean = state?.is === 'clean';
   return (
@@ -89,7 +92,10 @@ function BladeStrip({
     >
       <View
         render="button"
-        aria-label={`Blade: ${blade?.name ?? 'none'}. ${stateWords(state)}. Another one`}
+        aria-label={say('cut.bladeAnotherOne', {
+          blade: blade?.name ?? say('shared.none'),
+          state: stateWords(say, state),
+        })}
         onPress={() => setOpen(true)}
         minHeight={52}
         paddingHorizontal={16}
@@ -103,11 +109,12 @@ function BladeStrip({
         cursor="pointer"
         style={{ textAlign: 'left' }}
       >
-        <Label fontSize="$22" lineHeight="$22">
-          {`${clean ? '✓' : '✗'} ${blade?.name ?? 'No blade fits'}`}
-        </Label>
-        <Small>{stateWords(state)}</Small>
-        <Label color="$chalk">Other blade</Label>
+        <Label
+          fontSize="$22"
+          lineHeight="$22"
+        >{`${clean ? '✓' : '✗'} ${blade?.name ?? say('cut.noBladeFits')}`}</Label>
+        <Small>{stateWords(say, state)}</Small>
+        <Label color="$chalk">{say('cut.otherBlade')}</Label>
       </View>
       <BladeSheet run={run} item={item} today={today} open={open} onClose={() => setOpen(false)} />
     </View>

@@ -5,18 +5,25 @@ import { joined, massReading, upperFirst } from '@mortisect/core/measure';
 import type { ActionOf } from '@mortisect/core/records';
 import { debrisWords } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
+import { useSay } from '../../data/useSay';
 import { Body, Section, Small } from '../../ui/type';
 import { codeWords } from '../words';
 import type { RunHere } from './useRun';
 
 export function CarryAway({ cut, here }: { cut: ActionOf<'cutMade'>; here: RunHere }) {
+  const say = useSay();
   const { site, units } = here.today;
   const debris = debrisOf(cut.disorders ?? [], cut.cut.diameterMm, site.debris);
   return (
     <View gap={4}>
-      <Section>Carry away</Section>
+      <Section>{say('cut.carryAway')}</Section>
       <Body>
-        {`${upperFirst(debris.class)} wood${cut.cut.massKg ? `, about ${joined(massReading(cut.cut.massKg, units))}` : ''}: ${DEBRIS_ROUTE_WORDS[debris.route]}. ${codeWords(cut.disorders ?? [])}.`}
+        {say('cut.wood', {
+          class: upperFirst(debris.class),
+          more: cut.cut.massKg ? say('cut.about', { mass: joined(massReading(cut.cut.massKg, units)) }) : '',
+          debrisRouteWords: DEBRIS_ROUTE_WORDS[debris.route],
+          code: codeWords(cut.disorders ?? []),
+        })}
       </Body>
       {debris.because.map(debrisWords).map((line) => (
         <Small key={line}>{line}</Small>

@@ -3,6 +3,7 @@
 import { agentOf, type CleanWhy } from '@mortisect/core/blades';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
@@ -15,6 +16,7 @@ import { CutAlready } from './CutAlready';
 import { WetButton } from './WetButton';
 
 export function CleanCard({ why, ...frame }: FrameGiven & { why: CleanWhy }) {
+  const say = useSay();
   const agent = agentOf(frame.today.site.agentId);
   const { blade, item, today } = frame;
   const clock = useClock();
@@ -24,34 +26,39 @@ export function CleanCard({ why, ...frame }: FrameGiven & { why: CleanWhy }) {
     recording.record({ kind: 'bladeCleaned', at: clock(), blade: blade.id, agentId: agent.id, before: true });
   return (
     <CardFrame {...frame} actions={<WetButton blade={blade} />}>
-      <Failed title="Not recorded yet" error={recording.error} />
-      <Section>{`Clean the ${blade?.name.toLowerCase() ?? 'blade'}`}</Section>
-      <Body>{WHY_WORDS[why]}</Body>
+      <Failed title={say('shared.notRecordedYet')} error={recording.error} />
+      <Section>{say('cut.cleanThe', { blade: blade?.name.toLowerCase() ?? say('cut.blade') })}</Section>
+      <Body>{say(WHY_WORDS[why])}</Body>
       <View flexDirection="row" alignItems="baseline" gap={12}>
         <Figure fontSize="$104" lineHeight="$104">
           {agent.contactSeconds}
         </Figure>
         <View flex={1}>
-          <Section>seconds wet</Section>
+          <Section>{say('cut.secondsWet')}</Section>
           <Body>{agent.name}</Body>
         </View>
       </View>
       <Body fontSize="$18" lineHeight="$18">
-        {agent.how} The time runs on the way to the tree.
+        {say('cut.theTimeRunsOnTheWayTo', { how: agent.how })}
       </Body>
       {agent.disinfects ? null : (
-        <Notice kind="danger" title="This does not disinfect">
-          Choose an agent that does under Book, Settings.
+        <Notice kind="danger" title={say('cut.thisDoesNotDisinfect')}>
+          {say('cut.chooseAnAgentThatDoesUnderBook')}
         </Notice>
       )}
       <Notice kind="caution">{agent.caution}</Notice>
       <View flexDirection="row" flexWrap="wrap" gap={12}>
         <Button onPress={cleanAlready} disabled={!blade || recording.isPending}>
-          This blade is clean already
+          {say('cut.thisBladeIsCleanAlready')}
         </Button>
         <CutAlready item={item} blade={blade} today={today} />
       </View>
-      <Small>{`${agent.source} (${SURE[agent.confidence]}). Change the agent under Book, Settings.`}</Small>
+      <Small>
+        {say('cut.changeTheAgentUnderBookSettings', {
+          source: agent.source,
+          sure: say(SURE[agent.confidence]),
+        })}
+      </Small>
     </CardFrame>
   );
 }

@@ -1,4 +1,5 @@
 // No cut is left: blades counted back in, mixes poured away, wood on its way out; then the run is closed.
+
 import {
   brushVolume,
   closeDown,
@@ -10,6 +11,7 @@ import { joined, massReading, upperFirst } from '@mortisect/core/measure';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { CheckRow } from '../../ui/CheckRow';
@@ -19,7 +21,6 @@ import { Notice } from '../../ui/Notice';
 import { Row, Rows } from '../../ui/Row';
 import { Aside, Screen } from '../../ui/Screen';
 import { Body, Section, Small } from '../../ui/type';
-import { plural } from '../words';
 import { stateWords } from './bladeWords';
 import { LeftOutRows } from './LeftOutRows';
 import { cutsAsDebris, totalsWords } from './RunTotals';
@@ -28,6 +29,7 @@ import { UndoLast } from './UndoLast';
 import type { RunHere } from './useRun';
 
 export function CloseDown({ here }: { here: RunHere }) {
+  const say = useSay();
   const { run, today } = here;
   const clock = useClock();
   const recording = useRecordAction();
@@ -44,20 +46,27 @@ export function CloseDown({ here }: { here: RunHere }) {
   };
   return (
     <Screen
-      title="Close down"
+      title={say('cut.closeDown')}
       subtitle={today.site.name}
-      aside={<Aside figure={plural(run.madeCuts.length, 'cut')} caption="made in this run" />}
+      aside={
+        <Aside
+          figure={say('cut.cuts3', { madeCuts: run.madeCuts.length })}
+          caption={say('cut.madeInThisRun')}
+        />
+      }
       width="full"
       actions={
         <Button grow kind="main" minHeight={68} onPress={close} disabled={recording.isPending}>
-          {missing.length === 0 ? 'Close the run' : `Close without ${plural(missing.length, 'blade')}`}
+          {missing.length === 0
+            ? say('shared.closeTheRun')
+            : say('cut.closeWithoutBlades', { missing: missing.length })}
         </Button>
       }
     >
       <Columns
         beside={
           <View gap={8}>
-            <Section>Schools on burning</Section>
+            <Section>{say('cut.schoolsOnBurning')}</Section>
             {SCHOOLS_ON_BURNING.map(({ school, says }) => (
               <View key={school}>
                 <Body>{school}</Body>
@@ -67,24 +76,26 @@ export function CloseDown({ here }: { here: RunHere }) {
           </View>
         }
       >
-        <Failed title="Not recorded yet" error={recording.error} />
-        <Body>{totalsWords(run, today, clock())}</Body>
-        <Section>Count the blades back in</Section>
+        <Failed title={say('shared.notRecordedYet')} error={recording.error} />
+        <Body>{totalsWords(say, run, today, clock())}</Body>
+        <Section>{say('cut.countTheBladesBackIn')}</Section>
         {missing.length > 0 && counted.size > 0 ? (
-          <Notice kind="caution">{`Still out: ${missing.map(({ name }) => name).join(', ')}. Look in the grass and under the brush.`}</Notice>
+          <Notice kind="caution">
+            {say('cut.stillOutLookInTheGrassAnd', { missing: missing.map(({ name }) => name).join(', ') })}
+          </Notice>
         ) : null}
         <View>
           {out.map(({ id, name }) => (
             <CheckRow
               key={id}
               label={name}
-              detail={upperFirst(stateWords(run.logs.get(id)?.state))}
+              detail={upperFirst(stateWords(say, run.logs.get(id)?.state))}
               on={counted.has(id)}
               onChange={(on) => setCounted(toggled(counted, id, on))}
             />
           ))}
         </View>
-        <Section>Before you go</Section>
+        <Section>{say('cut.beforeYouGo')}</Section>
         <View>
           {closeDown.map(({ id, text, why }) => (
             <CheckRow
@@ -96,22 +107,23 @@ export function CloseDown({ here }: { here: RunHere }) {
             />
           ))}
         </View>
-        <Section>The wood</Section>
-        {sums.length === 0 ? <Body>No wood came off.</Body> : null}
+        <Section>{say('cut.theWood')}</Section>
+        {sums.length === 0 ? <Body>{say('cut.noWoodCameOff')}</Body> : null}
         <Rows>
           {sums.map((sum) => (
             <Row
               key={`${sum.class}${sum.route}`}
               title={`${upperFirst(sum.class)}: ${DEBRIS_ROUTE_WORDS[sum.route]}`}
-              detail={`${plural(sum.cuts, 'cut')}, ${brushVolume(sum.kg)} of brush${sum.class === 'sound' ? '' : '; apart from the rest, never to livestock'}`}
+              detail={say('cut.cutsOfBrush', {
+                cuts: sum.cuts,
+                brushVolume: brushVolume(sum.kg),
+                more: sum.class === 'sound' ? '' : say('cut.apartFromTheRestNeverToLivestock'),
+              })}
               aside={joined(massReading(sum.kg, today.units))}
             />
           ))}
         </Rows>
-        <Notice kind="caution">
-          Ask before you burn: local bans and dry days rule. Moving infected wood off the site may be
-          forbidden where a disease is notifiable.
-        </Notice>
+        <Notice kind="caution">{say('cut.askBeforeYouBurnLocalBansAnd')}</Notice>
         <UndoLast run={run} />
         <LeftOutRows run={run} />
       </Columns>

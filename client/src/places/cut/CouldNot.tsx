@@ -1,7 +1,10 @@
 // The cut could not be made: why, in one tap; it stays in the plan.
+
 import type { RunItem } from '@mortisect/core/run';
+import type { Say } from '@mortisect/words';
 import { useState } from 'react';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
@@ -9,18 +12,20 @@ import { Failed } from '../../ui/Failed';
 import { Field } from '../../ui/Field';
 import { Sheet } from '../../ui/Sheet';
 
-const REASONS = [
-  'Out of reach',
-  'Wood too thick for the blade',
-  'Not safe',
-  'Wood is not as mapped',
-  'Weather',
-] as const;
+const reasonsIn = (say: Say) =>
+  [
+    say('shared.outOfReach'),
+    say('cut.woodTooThickForTheBlade'),
+    say('cut.notSafe'),
+    say('cut.woodIsNotAsMapped'),
+    say('shared.weather'),
+  ] as const;
 
 export function CouldNot({ item, open, onClose }: { item: RunItem; open: boolean; onClose(): void }) {
+  const say = useSay();
   const clock = useClock();
   const recording = useRecordAction();
-  const [reason, setReason] = useState<(typeof REASONS)[number] | null>(null);
+  const [reason, setReason] = useState<ReturnType<typeof reasonsIn>[number] | null>(null);
   const [note, setNote] = useState('');
   const why = [reason, note.trim()].filter(Boolean).join(': ');
   const leave = () =>
@@ -36,30 +41,30 @@ export function CouldNot({ item, open, onClose }: { item: RunItem; open: boolean
     );
   return (
     <Sheet
-      title="Why not?"
+      title={say('cut.whyNot')}
       open={open}
       onClose={onClose}
-      closeLabel="Back"
+      closeLabel={say('shared.back')}
       actions={
         <Button grow kind="main" disabled={why === '' || recording.isPending} onPress={leave}>
-          Leave it
+          {say('cut.leaveIt')}
         </Button>
       }
     >
       <Choice
-        label="Reason"
+        label={say('cut.reason')}
         layout="wrap"
-        options={REASONS.map((value) => ({ value, label: value }))}
+        options={reasonsIn(say).map((value) => ({ value, label: value }))}
         value={reason}
         onChange={setReason}
       />
       <Field
-        label="Note"
+        label={say('shared.note')}
         value={note}
         onChangeText={(text) => setNote(text.slice(0, 200))}
-        hint="The cut stays in the plan and is out of today’s run."
+        hint={say('cut.theCutStaysInThePlanAnd')}
       />
-      <Failed title="Not recorded yet" error={recording.error} />
+      <Failed title={say('shared.notRecordedYet')} error={recording.error} />
     </Sheet>
   );
 }

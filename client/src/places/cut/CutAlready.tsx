@@ -4,6 +4,7 @@ import type { Blade, SiteToday } from '@mortisect/core/present';
 import { cutMade, placedAt, type RunItem } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
@@ -15,6 +16,7 @@ interface CutAlreadyProps {
 }
 
 export function CutAlready({ item, blade, today }: CutAlreadyProps) {
+  const say = useSay();
   const clock = useClock();
   const recording = useRecordAction();
   const record = () =>
@@ -25,9 +27,9 @@ export function CutAlready({ item, blade, today }: CutAlreadyProps) {
     });
   return (
     <View>
-      <Failed title="Not recorded yet" error={recording.error} />
+      <Failed title={say('shared.notRecordedYet')} error={recording.error} />
       <Button kind="quiet" onPress={record} disabled={!blade || recording.isPending}>
-        It is cut already, with this blade
+        {say('cut.itIsCutAlreadyWithThisBlade')}
       </Button>
     </View>
   );

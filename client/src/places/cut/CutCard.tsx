@@ -9,6 +9,7 @@ import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
@@ -27,6 +28,7 @@ import { CouldNot } from './CouldNot';
 import { Elsewhere } from './Elsewhere';
 
 export function CutCard(frame: FrameGiven) {
+  const say = useSay();
   const { item, today, blade } = frame;
   const { view, cut } = item;
   const clock = useClock();
@@ -56,15 +58,15 @@ export function CutCard(frame: FrameGiven) {
       actions={
         <>
           <Button minHeight={68} onPress={() => setSheet('could not')}>
-            Skip this cut
+            {say('cut.skipThisCut')}
           </Button>
           <Button grow kind="cut" onPress={recordCut} disabled={!placed || !blade || recording.isPending}>
-            Made the cut
+            {say('cut.madeTheCut')}
           </Button>
         </>
       }
     >
-      <Failed title="Not recorded yet" error={recording.error} />
+      <Failed title={say('shared.notRecordedYet')} error={recording.error} />
       <BigFigure cut={cut} today={today} />
       <TreeTape
         view={view}
@@ -80,8 +82,8 @@ export function CutCard(frame: FrameGiven) {
       )}
       <HandlingLines view={view} today={today} handling={handling} />
       <View flexDirection="row" flexWrap="wrap" gap={12}>
-        <Button onPress={() => setSheet('elsewhere')}>Cut elsewhere</Button>
-        <Button onPress={foundMore}>Found more</Button>
+        <Button onPress={() => setSheet('elsewhere')}>{say('cut.cutElsewhere')}</Button>
+        <Button onPress={foundMore}>{say('cut.foundMore')}</Button>
       </View>
       <Cautions list={handling.cautions} />
       <WhySheet view={view} today={today} cut={why ? cut : null} onClose={() => setWhy(false)} />
@@ -100,6 +102,7 @@ export function CutCard(frame: FrameGiven) {
 }
 
 function BigFigure({ cut, today }: { cut: Cut; today: SiteToday }) {
+  const say = useSay();
   const { value, unit } = tapeReading(cut.upToCm ?? cut.atCm, today.units, 'down');
   const atCollar = cut.upToCm === undefined && cut.atCm === 0;
   const [whole, part] = value.split('.');
@@ -117,9 +120,11 @@ function BigFigure({ cut, today }: { cut: Cut; today: SiteToday }) {
       </View>
       <View flex={1} minWidth={120}>
         {atCollar ? null : (
-          <Body>{`${unit} from the collar${cut.upToCm === undefined ? '' : ', or below'}`}</Body>
+          <Body>
+            {say('cut.fromTheCollar', { unit, more: cut.upToCm === undefined ? '' : say('cut.orBelow') })}
+          </Body>
         )}
-        <Section>{cut.upToCm === undefined ? kindWords(cut) : 'at the first usable bud'}</Section>
+        <Section>{cut.upToCm === undefined ? kindWords(say, cut) : say('cut.atTheFirstUsableBud')}</Section>
       </View>
     </View>
   );
@@ -137,20 +142,23 @@ function FoundField({
   units: Units;
   onChange(text: string): void;
 }) {
+  const say = useSay();
   const upTo = tapeText(cut.upToCm ?? 0, units, 'down');
   const fault =
     found !== '' && placedCut(cut, found, units) === null
-      ? `A length from 0 (the collar) to ${upTo}.`
+      ? say('cut.aLengthFrom0TheCollarTo', { upTo })
       : undefined;
   return (
     <View maxWidth={420} flexDirection="row">
       <Field
-        label={`Where did you cut? ${units === 'us' ? 'in' : 'cm'} from the collar`}
+        label={say('cut.whereDidYouCutFromTheCollar', {
+          more: units === 'us' ? say('shared.in') : say('shared.cm'),
+        })}
         kind="decimal"
         value={found}
         onChangeText={onChange}
         fault={fault}
-        hint={`0 for the collar, ${upTo} at most.`}
+        hint={say('cut.n0ForTheCollarAtMost', { upTo })}
       />
     </View>
   );

@@ -1,5 +1,7 @@
 // The saw-side run: before the first cut, one card a step, and the close-down.
+
 import { useScreenAwake } from '../../data/awake';
+import { useSay } from '../../data/useSay';
 import { Waiting } from '../../ui/Waiting';
 import { Before } from './Before';
 import { CleanCard } from './CleanCard';
@@ -14,12 +16,13 @@ import { type RunHere, useRun } from './useRun';
 import { WetCard } from './WetCard';
 
 export function CutPlace() {
+  const say = useSay();
   const { here, error, refetch } = useRun();
   const open = here?.run.open;
   const awake = useScreenAwake(open != null && open.paused === null);
   // A run is made from the plans of all its trees; a plan of before names no cut for what was found since, so nothing is over yet
   if (!here || (here.run.card.is === 'close' && !here.planned))
-    return <Waiting title="Cut" error={error} onRetry={refetch} />;
+    return <Waiting title={say('shared.cut')} error={error} onRetry={refetch} />;
   return <Due here={here} awake={awake} />;
 }
 

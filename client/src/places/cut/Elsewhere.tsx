@@ -5,8 +5,10 @@ import { codeWhere } from '@mortisect/core/disorders';
 import { tapeText, typedLengthCm } from '@mortisect/core/measure';
 import type { Blade, SiteToday } from '@mortisect/core/present';
 import { cutMade, findingAt, type RunItem } from '@mortisect/core/run';
+import type { Say } from '@mortisect/words';
 import { useState } from 'react';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { newId, useRecordAction, useSaveFinding } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
@@ -19,12 +21,13 @@ import { Body } from '../../ui/type';
 /** Bark that tore is noted as what broke. */
 const BREAKAGE = codeWhere(({ hanging }) => hanging === true);
 
-const WHYS = [
-  { value: 'other place', label: 'Other place' },
-  { value: 'other limb', label: 'Other limb' },
-  { value: 'bark tore', label: 'Bark tore' },
-] as const;
-type Why = (typeof WHYS)[number]['value'];
+const whysIn = (say: Say) =>
+  [
+    { value: 'other place', label: say('cut.otherPlace') },
+    { value: 'other limb', label: say('cut.otherLimb') },
+    { value: 'bark tore', label: say('cut.barkTore') },
+  ] as const;
+type Why = ReturnType<typeof whysIn>[number]['value'];
 
 interface ElsewhereProps {
   item: RunItem;
@@ -35,6 +38,7 @@ interface ElsewhereProps {
 }
 
 export function Elsewhere({ item, today, blade, open, onClose }: ElsewhereProps) {
+  const say = useSay();
   const { view, cut } = item;
   const clock = useClock();
   const recording = useRecordAction();
@@ -78,48 +82,50 @@ export function Elsewhere({ item, today, blade, open, onClose }: ElsewhereProps)
   };
   return (
     <Sheet
-      title="Where did you cut?"
+      title={say('cut.whereDidYouCut')}
       open={open}
       onClose={onClose}
-      closeLabel="Back"
+      closeLabel={say('shared.back')}
       actions={
         <Button grow kind="main" disabled={!ready || recording.isPending} onPress={record}>
-          Record it
+          {say('shared.recordIt')}
         </Button>
       }
     >
-      <Choice label="What happened" options={WHYS} value={why} onChange={setWhy} />
+      <Choice label={say('cut.whatHappened')} options={whysIn(say)} value={why} onChange={setWhy} />
       {why === 'other limb' ? (
         <Select
-          label="Limb that was cut"
+          label={say('cut.limbThatWasCut')}
           value={limbId}
           options={view.limbs.map(({ id }) => ({ value: id, label: view.names.get(id) ?? id }))}
           onChange={setLimbId}
         />
       ) : null}
       <Field
-        label={`Cut at, ${today.units === 'us' ? 'in' : 'cm'} from the collar`}
+        label={say('cut.cutAtFromTheCollar', {
+          more: today.units === 'us' ? say('shared.in') : say('shared.cm'),
+        })}
         kind="decimal"
         value={at}
         onChangeText={setAt}
         fault={
           at !== '' && atCm === null
-            ? `From 0 to ${tapeText(limb?.lengthCm ?? 0, today.units, 'down')}.`
+            ? say('cut.from0To', { tape: tapeText(limb?.lengthCm ?? 0, today.units, 'down') })
             : undefined
         }
-        hint="0 where the whole limb is gone."
+        hint={say('cut.n0WhereTheWholeLimbIsGone')}
       />
       {why === 'bark tore' ? (
         <Field
-          label={`Torn down by, ${today.units === 'us' ? 'in' : 'cm'}`}
+          label={say('cut.tornDownBy', { more: today.units === 'us' ? say('shared.in') : say('shared.cm') })}
           kind="decimal"
           value={tornText}
           onChangeText={setTornText}
-          hint="The tear is marked as damage; trim loose bark to sound edges."
+          hint={say('cut.theTearIsMarkedAsDamageTrim')}
         />
       ) : null}
-      <Body>The plan is solved again from what is there now.</Body>
-      <Failed title="Not recorded yet" error={recording.error ?? saving.error} />
+      <Body>{say('cut.thePlanIsSolvedAgainFromWhat')}</Body>
+      <Failed title={say('shared.notRecordedYet')} error={recording.error ?? saving.error} />
     </Sheet>
   );
 }

@@ -1,8 +1,10 @@
 // To the tree, and to the place under it from which the cut is made.
+
 import { beforeStart } from '@mortisect/core/aftercare';
 import { View } from '@tamagui/core';
 import { useSecondsLeft } from '../../data/awake';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
@@ -12,6 +14,7 @@ import { fallWords } from '../words';
 import { CardFrame, type FrameGiven } from './CardFrame';
 
 export function GoCard(frame: FrameGiven) {
+  const say = useSay();
   const { run, item, today, blade } = frame;
   const clock = useClock();
   const recording = useRecordAction();
@@ -27,33 +30,37 @@ export function GoCard(frame: FrameGiven) {
       {...frame}
       actions={
         <Button grow kind="main" minHeight={68} onPress={there} disabled={recording.isPending}>
-          {ladder ? 'The ladder stands' : 'I stand there'}
+          {ladder ? say('cut.theLadderStands') : say('cut.iStandThere')}
         </Button>
       }
     >
-      <Failed title="Not recorded yet" error={recording.error} />
+      <Failed title={say('shared.notRecordedYet')} error={recording.error} />
       <View gap={4}>
         <Figure fontSize="$44" lineHeight="$44">
           {tree.code}
         </Figure>
-        <Body>{`${tree.plot}, ${tree.row}, place ${tree.place}`}</Body>
+        <Body>{say('cut.place', { plot: tree.plot, row: tree.row, place: tree.place })}</Body>
       </View>
-      <Section>{ladder ? `Set the ladder on the ${side} side` : `Stand on the ground, ${side} side`}</Section>
+      <Section>
+        {ladder ? say('cut.setTheLadderOnTheSide', { side }) : say('cut.standOnTheGroundSide', { side })}
+      </Section>
       {ladder ? (
         <Body>
-          {beforeStart.find(({ id }) => id === 'ladder')?.text ?? ''}. Feet no higher than 2 m (6.5 ft).
+          {say('cut.feetNoHigherThan2M6', {
+            find: beforeStart.find(({ id }) => id === 'ladder')?.text ?? '',
+          })}
         </Body>
       ) : null}
-      {mark ? <Body>{`The limb is marked with ${mark}.`}</Body> : null}
+      {mark ? <Body>{say('cut.theLimbIsMarkedWith', { mark })}</Body> : null}
       {left === null ? null : (
         <Body role="timer">
           {left > 0
-            ? `The blade stays wet for ${Math.ceil(left)} s more.`
-            : 'The contact time of the blade is over.'}
+            ? say('cut.theBladeStaysWetForSMore', { ceil: Math.ceil(left) })
+            : say('cut.theContactTimeOfTheBladeIs')}
         </Body>
       )}
-      <Notice kind="caution" title="Before you look up again">
-        {fallWords(item.handling.fall, today)}
+      <Notice kind="caution" title={say('cut.beforeYouLookUpAgain')}>
+        {fallWords(say, item.handling.fall, today)}
       </Notice>
     </CardFrame>
   );

@@ -8,23 +8,26 @@ import { useRouter } from 'expo-router';
 import { ago } from '../../data/moment';
 import { useTrees } from '../../data/queries';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
 import { Screen } from '../../ui/Screen';
 import { Body, Label, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
-import { codeWords, plural } from '../words';
+import { codeWords } from '../words';
 import { stateWords } from './bladeWords';
 import { type RunHere, useRun } from './useRun';
 
 export function Kit() {
+  const say = useSay();
   const { here, error, refetch } = useRun();
-  if (!here) return <Waiting title="Blades" error={error} onRetry={refetch} />;
+  if (!here) return <Waiting title={say('cut.blades')} error={error} onRetry={refetch} />;
   return <KitRows here={here} />;
 }
 
 function KitRows({ here }: { here: RunHere }) {
+  const say = useSay();
   const { run, today } = here;
   const router = useRouter();
   const clock = useClock();
@@ -34,16 +37,16 @@ function KitRows({ here }: { here: RunHere }) {
   const codeOf = (id: string) => trees?.find((tree) => tree.id === id)?.code ?? id;
   return (
     <Screen
-      title="Blades"
+      title={say('cut.blades')}
       subtitle={today.site.name}
       actions={
         <Button grow kind="main" onPress={() => router.navigate('/cut')}>
-          Back to the run
+          {say('shared.backToTheRun')}
         </Button>
       }
     >
-      <Failed title="Not recorded yet" error={recording.error} />
-      <Body>A blade of unknown history is dirty. What it did is counted by the day.</Body>
+      <Failed title={say('shared.notRecordedYet')} error={recording.error} />
+      <Body>{say('cut.aBladeOfUnknownHistoryIsDirty')}</Body>
       <View>
         {run.blades.map((blade) => {
           const log = run.logs.get(blade.id);
@@ -56,35 +59,49 @@ function KitRows({ here }: { here: RunHere }) {
               borderStyle="solid"
               borderColor="$rule"
             >
-              <Label fontSize="$22" lineHeight="$22">
-                {`${log?.state.is === 'clean' ? '✓' : '✗'} ${blade.name}`}
-              </Label>
-              <Body>{upperFirst(stateWords(log?.state))}</Body>
+              <Label
+                fontSize="$22"
+                lineHeight="$22"
+              >{`${log?.state.is === 'clean' ? '✓' : '✗'} ${blade.name}`}</Label>
+              <Body>{upperFirst(stateWords(say, log?.state))}</Body>
               <Small>
-                {`Takes ${joined(thicknessReading(blade.tool.takesMm, today.units))}, reaches ${joined(heightReading(reachCm(blade.tool), today.units))} from the ground.`}
+                {say('cut.takesReachesFromTheGround', {
+                  thickness: joined(thicknessReading(blade.tool.takesMm, today.units)),
+                  height: joined(heightReading(reachCm(blade.tool), today.units)),
+                })}
               </Small>
               <Small>
-                {log?.lastCleanedAt ? `Cleaned ${ago(log.lastCleanedAt, now)}. ` : 'No cleaning on record. '}
+                {log?.lastCleanedAt
+                  ? say('cut.cleaned', { ago: ago(log.lastCleanedAt, now) })
+                  : say('cut.noCleaningOnRecord')}
                 {log?.lastCut
-                  ? `Last used ${ago(log.lastCut.at, now)} on ${codeOf(log.lastCut.treeId)}: ${codeWords(log.lastCut.disorders)}.`
-                  : 'No cut on record.'}
+                  ? say('cut.lastUsedOn', {
+                      ago: ago(log.lastCut.at, now),
+                      code: codeOf(log.lastCut.treeId),
+                      code2: codeWords(log.lastCut.disorders),
+                    })
+                  : say('cut.noCutOnRecord')}
               </Small>
               <View flexDirection="row" flexWrap="wrap" alignItems="center" gap={12}>
                 <Button
                   onPress={() => recording.record({ kind: 'bladeSharpened', at: clock(), blade: blade.id })}
-                  aria-label={`Sharpened: ${blade.name}`}
+                  aria-label={say('cut.sharpened', { blade: blade.name })}
                 >
-                  Sharpened
+                  {say('cut.sharpened2')}
                 </Button>
                 <Small>
-                  {`${log?.sharpenedAt ? `Sharpened ${ago(log.sharpenedAt, now)}, ` : ''}${plural(log?.cutsSinceSharpened ?? 0, 'cut')} since${(log?.cutsSinceSharpened ?? 0) > SHARP_FOR_CUTS ? ': look at the edge' : ''}.`}
+                  {say('cut.cutsSince', {
+                    more: log?.sharpenedAt ? say('cut.sharpened3', { ago: ago(log.sharpenedAt, now) }) : '',
+                    cutsSinceSharpened: log?.cutsSinceSharpened ?? 0,
+                    more2: (log?.cutsSinceSharpened ?? 0) > SHARP_FOR_CUTS ? say('cut.lookAtTheEdge') : '',
+                  })}
                 </Small>
               </View>
             </View>
           );
         })}
       </View>
-      <Small>Change the kit in Book, Settings, Planning.</Small>
+      <Small>{say('cut.changeTheKitInBookSettingsPlanning')}</Small>
     </Screen>
   );
 }

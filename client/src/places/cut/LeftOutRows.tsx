@@ -1,26 +1,33 @@
 // Cuts that are not part of this run, and why.
+
 import type { Run } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
+import { useSay } from '../../data/useSay';
 import { Row, Rows } from '../../ui/Row';
 import { Section, Small } from '../../ui/type';
-import { plural } from '../words';
 import { leftOutWords } from './runWords';
 
 export function LeftOutRows({ run }: { run: Run }) {
+  const say = useSay();
   if (run.leftOut.length + run.notChosen + run.toDecide.length === 0) return null;
   return (
     <View gap={8}>
-      <Section>Not in this run</Section>
+      <Section>{say('cut.notInThisRun')}</Section>
       {run.notChosen > 0 ? (
-        <Small>{`${plural(run.notChosen, 'tree')} with cuts ${run.notChosen === 1 ? 'was' : 'were'} left for another run.`}</Small>
+        <Small>
+          {say('cut.treesWithCutsLeftForAnotherRun', {
+            notChosen: run.notChosen,
+            more: run.notChosen === 1 ? say('cut.was') : say('cut.were'),
+          })}
+        </Small>
       ) : null}
       <Rows>
         {run.toDecide.map(({ tree }) => (
           <Row
             key={tree.id}
             href={`/plan/${tree.id}`}
-            title={`${tree.code} · a decision is open`}
-            detail="No cut answers what was found on it."
+            title={say('cut.aDecisionIsOpen', { tree: tree.code })}
+            detail={say('cut.noCutAnswersWhatWasFoundOn')}
           />
         ))}
         {run.leftOut.map((item) => (
@@ -28,7 +35,7 @@ export function LeftOutRows({ run }: { run: Run }) {
             key={item.id}
             href={`/plan/${item.view.tree.id}`}
             title={`${item.view.tree.code} · ${item.view.names.get(item.cut.limbId) ?? item.cut.limbId}`}
-            detail={leftOutWords(item.because)}
+            detail={leftOutWords(say, item.because)}
           />
         ))}
       </Rows>

@@ -5,6 +5,7 @@ import type { Run } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { CheckRow } from '../../ui/CheckRow';
@@ -22,6 +23,7 @@ interface LookAroundProps {
 }
 
 export function LookAround({ run, treeIds, open, onClose }: LookAroundProps) {
+  const say = useSay();
   const clock = useClock();
   const recording = useRecordAction();
   const [checked, setChecked] = useState<ReadonlySet<string>>(new Set());
@@ -36,13 +38,13 @@ export function LookAround({ run, treeIds, open, onClose }: LookAroundProps) {
     });
   return (
     <Sheet
-      title="Look around first"
+      title={say('cut.lookAroundFirst')}
       open={open}
       onClose={onClose}
-      closeLabel="Back"
+      closeLabel={say('shared.back')}
       actions={
         <Button grow kind="main" disabled={!ready || recording.isPending} onPress={start}>
-          Start the run
+          {say('cut.startTheRun')}
         </Button>
       }
     >
@@ -57,11 +59,8 @@ export function LookAround({ run, treeIds, open, onClose }: LookAroundProps) {
           />
         ))}
       </View>
-      <Small>
-        General guidance. Limbs near lines, off ladders or over 50 kg are for a licensed arborist; check for
-        nesting birds and protected trees.
-      </Small>
-      <Failed title="Not recorded yet" error={recording.error} />
+      <Small>{say('cut.generalGuidanceLimbsNearLinesOff')}</Small>
+      <Failed title={say('shared.notRecordedYet')} error={recording.error} />
     </Sheet>
   );
 }

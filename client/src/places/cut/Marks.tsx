@@ -1,8 +1,10 @@
 // Limbs are marked from the ground before anybody climbs: up in the crown the picture changes.
+
 import type { RunItem } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
@@ -13,12 +15,14 @@ import { placeWords } from '../words';
 import { type RunHere, useRun } from './useRun';
 
 export function Marks() {
+  const say = useSay();
   const { here, error, refetch } = useRun();
-  if (!here) return <Waiting title="Mark limbs" error={error} onRetry={refetch} />;
+  if (!here) return <Waiting title={say('cut.markLimbs')} error={error} onRetry={refetch} />;
   return <MarkRows here={here} />;
 }
 
 function MarkRows({ here }: { here: RunHere }) {
+  const say = useSay();
   const { run, today } = here;
   const router = useRouter();
   const clock = useClock();
@@ -36,17 +40,17 @@ function MarkRows({ here }: { here: RunHere }) {
   const marked = run.left.filter((item) => markOf(item)).length;
   return (
     <Screen
-      title="Mark limbs"
-      subtitle="From the ground, before anybody climbs"
-      aside={<Aside figure={`${marked} of ${run.left.length}`} caption="marked" />}
+      title={say('cut.markLimbs')}
+      subtitle={say('cut.fromTheGroundBeforeAnybodyClimbs')}
+      aside={<Aside figure={say('cut.of', { marked, left: run.left.length })} caption="marked" />}
       actions={
         <Button grow kind="main" onPress={() => router.navigate('/cut')}>
-          Back to the run
+          {say('shared.backToTheRun')}
         </Button>
       }
     >
-      <Failed title="Not recorded yet" error={recording.error} />
-      {run.left.length === 0 ? <Body>No cut waits, so no limb is marked.</Body> : null}
+      <Failed title={say('shared.notRecordedYet')} error={recording.error} />
+      {run.left.length === 0 ? <Body>{say('cut.noCutWaitsSoNoLimbIs')}</Body> : null}
       {run.stops.map(({ view, items }) => (
         <View key={view.tree.id} gap={8}>
           <Section>{view.tree.code}</Section>
@@ -62,16 +66,18 @@ function MarkRows({ here }: { here: RunHere }) {
                 borderStyle="solid"
                 borderColor="$rule"
               >
-                <Label fontSize="$19">{`${name} at ${placeWords(item.cut, today.units)}`}</Label>
+                <Label fontSize="$19">
+                  {say('shared.at', { name, place: placeWords(say, item.cut, today.units) })}
+                </Label>
                 {done ? (
-                  <Small>{`✓ Marked with ${done}. The mark is ticked off when the limb is cut.`}</Small>
+                  <Small>{say('cut.markedWithTheMarkIsTickedOff', { done })}</Small>
                 ) : (
                   <View flexDirection="row" gap={12}>
-                    <Button onPress={() => mark(item, 'tape')} aria-label={`Tape on ${name}`}>
-                      Tape on it
+                    <Button onPress={() => mark(item, 'tape')} aria-label={say('cut.tapeOn', { name })}>
+                      {say('cut.tapeOnIt')}
                     </Button>
-                    <Button onPress={() => mark(item, 'chalk')} aria-label={`Chalk on ${name}`}>
-                      Chalk on it
+                    <Button onPress={() => mark(item, 'chalk')} aria-label={say('cut.chalkOn', { name })}>
+                      {say('cut.chalkOnIt')}
                     </Button>
                   </View>
                 )}

@@ -17,11 +17,13 @@ import { upperFirst } from '@mortisect/core/measure';
 import { mixes } from '@mortisect/core/present';
 import { bringFor } from '@mortisect/core/run';
 import { suppliesWords } from '@mortisect/core/words';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { ago, clockTime } from '../../data/moment';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
@@ -33,22 +35,23 @@ import { Select } from '../../ui/Select';
 import { Body, Figure, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { AgentFacts } from '../AgentFacts';
-import { plural } from '../words';
 import { type RunHere, useRun } from './useRun';
 
 export function Mix() {
+  const say = useSay();
   const { here, error, refetch } = useRun();
-  if (!here) return <Waiting title="Mix" error={error} onRetry={refetch} />;
+  if (!here) return <Waiting title={say('cut.mix')} error={error} onRetry={refetch} />;
   return <MixForm here={here} />;
 }
 
-const KEEPINGS: { value: Keeping; label: string }[] = [
-  { value: 'shade', label: 'Lidded, shade' },
-  { value: 'sun', label: 'Open, sun' },
-  { value: 'sappy', label: 'Sap in it' },
+const keepingsIn = (say: Say): { value: Keeping; label: string }[] => [
+  { value: 'shade', label: say('cut.liddedShade') },
+  { value: 'sun', label: say('cut.openSun') },
+  { value: 'sappy', label: say('cut.sapInIt') },
 ];
 
 function MixForm({ here }: { here: RunHere }) {
+  const say = useSay();
   const { run, today, actions } = here;
   const router = useRouter();
   const clock = useClock();
@@ -82,43 +85,43 @@ function MixForm({ here }: { here: RunHere }) {
     });
   return (
     <Screen
-      title="Mix"
+      title={say('cut.mix')}
       subtitle={agent.name}
       actions={
         <>
           <Button minHeight={56} onPress={() => router.navigate('/cut')}>
-            Back
+            {say('shared.back')}
           </Button>
           <Button grow kind="main" onPress={record} disabled={recording.isPending || !agent.disinfects}>
-            Record the mix
+            {say('cut.recordTheMix')}
           </Button>
         </>
       }
     >
-      <Failed title="Not recorded yet" error={recording.error} />
+      <Failed title={say('shared.notRecordedYet')} error={recording.error} />
       <Select
-        label="Agent"
+        label={say('shared.agent')}
         value={agentId}
         options={agents.map((agent) => ({
           value: agent.id,
-          label: agent.disinfects ? agent.name : `${agent.name} (cleans, does not disinfect)`,
+          label: agent.disinfects ? agent.name : say('cut.cleansDoesNotDisinfect', { agent: agent.name }),
         }))}
         onChange={setAgentId}
         hint={
           agentId === today.site.agentId
-            ? 'The agent of this orchard.'
-            : 'Timers use the agent of this orchard, not this one.'
+            ? say('cut.theAgentOfThisOrchard')
+            : say('cut.timersUseTheAgentOfThisOrchard')
         }
       />
       {agent.disinfects ? null : (
-        <Notice kind="danger" title="This does not disinfect">
+        <Notice kind="danger" title={say('cut.thisDoesNotDisinfect')}>
           {agent.caution}
         </Notice>
       )}
       <View flexDirection="row" flexWrap="wrap" gap={12}>
         <NumberField
           grow
-          label="Litres wanted"
+          label={say('cut.litresWanted')}
           unit="L"
           value={litres}
           least={0.05}
@@ -129,7 +132,7 @@ function MixForm({ here }: { here: RunHere }) {
           <>
             <NumberField
               grow
-              label="On the bottle"
+              label={say('cut.onTheBottle')}
               unit="%"
               value={bleachPct}
               least={0.5}
@@ -138,7 +141,7 @@ function MixForm({ here }: { here: RunHere }) {
             />
             <NumberField
               grow
-              label="Parts of water to 1"
+              label={say('cut.partsOfWaterTo1')}
               unit=""
               value={parts}
               least={1}
@@ -150,7 +153,7 @@ function MixForm({ here }: { here: RunHere }) {
         {agent.target.kind === 'alcohol' ? (
           <NumberField
             grow
-            label="On the bottle"
+            label={say('cut.onTheBottle')}
             unit="%"
             value={spiritPct}
             least={70}
@@ -161,10 +164,10 @@ function MixForm({ here }: { here: RunHere }) {
       </View>
       {agent.target.kind === 'alcohol' ? (
         <Choice
-          label="Spirit"
+          label={say('cut.spirit')}
           options={[
-            { value: 'ethanol', label: 'Ethanol' },
-            { value: 'isopropanol', label: 'Isopropanol' },
+            { value: 'ethanol', label: say('cut.ethanol') },
+            { value: 'isopropanol', label: say('cut.isopropanol') },
           ]}
           value={spirit}
           onChange={setSpirit}
@@ -173,34 +176,65 @@ function MixForm({ here }: { here: RunHere }) {
       {diluted ? (
         <Recipe dilution={diluted} litres={litres} parts={agent.target.kind === 'chlorine' ? parts : null} />
       ) : (
-        <Body>As it comes, or as its label says: the label is the law.</Body>
+        <Body>{say('cut.asItComesOrAsItsLabel')}</Body>
       )}
-      <Choice label="How it is kept" options={KEEPINGS} value={keeping} onChange={setKeeping} />
+      <Choice
+        label={say('cut.howItIsKept')}
+        options={keepingsIn(say)}
+        value={keeping}
+        onChange={setKeeping}
+      />
       <Body>
         {hours > 0
-          ? `Made now, use it by ${clockTime(new Date(Date.parse(now) + hours * 3_600_000).toISOString(), today.site.timeZone)}${hours >= 24 ? ' tomorrow' : ''}${diluted?.ppm && agent.halfLifeHours ? `; after 2 h it holds ${Math.round(strengthAfter(diluted.ppm, 2, agent.halfLifeHours[keeping]))} ppm` : ''}.`
-          : 'Too weak from the start: less than half of what is asked.'}
+          ? say('cut.madeNowUseItBy', {
+              clockTime: clockTime(
+                new Date(Date.parse(now) + hours * 3_600_000).toISOString(),
+                today.site.timeZone,
+              ),
+              more: hours >= 24 ? say('cut.tomorrow') : '',
+              more2:
+                diluted?.ppm && agent.halfLifeHours
+                  ? say('cut.after2HItHoldsPpm', {
+                      strengthAfter: Math.round(strengthAfter(diluted.ppm, 2, agent.halfLifeHours[keeping])),
+                    })
+                  : '',
+            })
+          : say('cut.tooWeakFromTheStartLessThan')}
       </Body>
       {mix ? (
         <Small>
-          {`Last mixed ${ago(mix.action.at, now)}, ${mix.action.litres} L: ${mix.spent ? 'spent' : `use by ${clockTime(mix.useBy, today.site.timeZone)}`}.`}
+          {say('cut.lastMixedL', {
+            ago: ago(mix.action.at, now),
+            litres: mix.action.litres,
+            more: mix.spent
+              ? say('cut.spent')
+              : say('cut.useBy', { clockTime: clockTime(mix.useBy, today.site.timeZone) }),
+          })}
         </Small>
       ) : null}
-      <Section>To carry</Section>
+      <Section>{say('cut.toCarry')}</Section>
       <Choice
-        label="How blades are cleaned"
+        label={say('cut.howBladesAreCleaned')}
         options={agent.methods.map((value) => ({ value, label: upperFirst(value) }))}
         value={method}
         onChange={setSaid}
       />
       <Body>
-        {`${plural(bring.cleanings, 'cleaning')} by ${bring.method} ahead: ${bring.supplies.litres.toFixed(2)} L and ${plural(bring.supplies.cloths, 'cloth')}, a fifth in reserve.`}
+        {say('cut.cleaningsByAheadLAndClothsA', {
+          cleanings: bring.cleanings,
+          method: bring.method,
+          litres: bring.supplies.litres.toFixed(2),
+          cloths: bring.supplies.cloths,
+        })}
       </Body>
       <Small>{suppliesWords(bring.supplies.because)}</Small>
       <Small>
-        {`With ${plural(bring.supplies.bladesForNoWait, 'blade')} of a kind in rotation nobody waits. With yours: ${Math.round(bring.supplies.waitMinutes)} min of waiting.`}
+        {say('cut.withBladesOfAKindInRotation', {
+          bladesForNoWait: bring.supplies.bladesForNoWait,
+          waitMinutes: Math.round(bring.supplies.waitMinutes),
+        })}
       </Small>
-      <Section>What it does</Section>
+      <Section>{say('cut.whatItDoes')}</Section>
       <AgentFacts agent={agent} />
     </Screen>
   );
@@ -239,6 +273,7 @@ function Recipe({
   litres: number;
   parts: number | null;
 }) {
+  const say = useSay();
   const amount =
     dilution.productMl !== null
       ? `${Math.round(dilution.productMl)} mL`
@@ -250,22 +285,30 @@ function Recipe({
         {amount}
       </Figure>
       <Body>
-        {`and about ${Math.round(dilution.waterMl)} mL of water, to the ${litres} L mark${parts === null ? '' : `: 1 part and ${parts} parts of water`}.`}
+        {say('cut.andAboutMlOfWaterToThe', {
+          waterMl: Math.round(dilution.waterMl),
+          litres,
+          more: parts === null ? '' : say('cut.n1PartAndPartsOfWater', { parts }),
+        })}
       </Body>
       {dilution.ppm !== null ? (
-        <Body>{`It holds ${Math.round(dilution.ppm)} ppm of available chlorine.`}</Body>
+        <Body>{say('cut.itHoldsPpmOfAvailableChlorine', { ppm: Math.round(dilution.ppm) })}</Body>
       ) : null}
       {household ? (
         <Small>
-          {`About ${[
-            household.cups ? `${inQuarters(household.cups)} cup` : '',
-            household.tablespoons ? `${household.tablespoons} tbsp` : '',
-            household.teaspoons ? `${inQuarters(household.teaspoons)} tsp` : '',
-          ]
-            .filter(Boolean)
-            .join(
-              ' + ',
-            )} (US)${Math.abs(household.offPct) < 2 ? '' : `, ${Math.round(Math.abs(household.offPct))} % off`}.`}
+          {say('cut.aboutUs', {
+            filter: [
+              household.cups ? say('cut.cup', { inQuarters: inQuarters(household.cups) }) : '',
+              household.tablespoons ? say('cut.tbsp', { tablespoons: household.tablespoons }) : '',
+              household.teaspoons ? say('cut.tsp', { inQuarters: inQuarters(household.teaspoons) }) : '',
+            ]
+              .filter(Boolean)
+              .join(' + '),
+            more:
+              Math.abs(household.offPct) < 2
+                ? ''
+                : say('cut.off', { offPct: Math.round(Math.abs(household.offPct)) }),
+          })}
         </Small>
       ) : null}
       <Small>{dilution.note}</Small>

@@ -4,12 +4,12 @@ import type { SiteToday } from '@mortisect/core/present';
 import type { Run } from '@mortisect/core/run';
 import { ago, shortMoment } from '../../data/moment';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
 import { Aside, Screen } from '../../ui/Screen';
 import { Body, Section } from '../../ui/type';
-import { plural } from '../words';
 import { RunMap } from './RunMap';
 import { RunTotals } from './RunTotals';
 
@@ -21,24 +21,29 @@ interface PausedProps {
 }
 
 export function Paused({ run, today, at, by }: PausedProps) {
+  const say = useSay();
   const clock = useClock();
   const recording = useRecordAction();
   const resume = () => recording.record({ kind: 'runResumed', at: clock() });
   return (
     <Screen
-      title="Run paused"
+      title={say('cut.runPaused')}
       subtitle={`${by}, ${ago(at, clock())}`}
-      aside={<Aside figure={plural(run.left.length, 'cut')} caption="still to make" />}
+      aside={<Aside figure={say('cut.cuts4', { left: run.left.length })} caption={say('cut.stillToMake')} />}
       actions={
         <Button grow kind="main" minHeight={68} onPress={resume} disabled={recording.isPending}>
-          Continue the run
+          {say('cut.continueTheRun')}
         </Button>
       }
     >
-      <Failed title="Not recorded yet" error={recording.error} />
-      <Section>{run.item ? `Next: ${run.item.view.tree.code}` : 'No cut is left'}</Section>
+      <Failed title={say('shared.notRecordedYet')} error={recording.error} />
+      <Section>
+        {run.item ? say('cut.next', { tree: run.item.view.tree.code }) : say('cut.noCutIsLeft')}
+      </Section>
       <Body>
-        {`Begun ${shortMoment(run.open?.startedAt ?? at, today.site.timeZone)}. It goes on where it stopped, on this phone or another. A blade that lay overnight counts as dirty.`}
+        {say('cut.begunItGoesOnWhereItStopped', {
+          shortMoment: shortMoment(run.open?.startedAt ?? at, today.site.timeZone),
+        })}
       </Body>
       <RunMap run={run} />
       <RunTotals run={run} today={today} awake={null} />

@@ -7,9 +7,11 @@ import { judgedAsMade } from '@mortisect/core/present';
 import type { ActionOf } from '@mortisect/core/records';
 import type { Judgement } from '@mortisect/core/residual';
 import { type AfterCut, findingAt } from '@mortisect/core/run';
+import type { Say } from '@mortisect/words';
 import { useMemo, useState } from 'react';
 import { useTree } from '../../data/queries';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { newId, useRecordAction, useSaveFinding } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
@@ -25,15 +27,16 @@ import { UndoLast } from './UndoLast';
 import type { RunHere } from './useRun';
 
 type Pith = ActionOf<'woodRead'>['pith'];
-const PITHS: { value: Pith; label: string }[] = [
-  { value: 'green', label: 'Green, clean' },
-  { value: 'brown', label: 'Still brown' },
-  { value: 'stained', label: 'Stained' },
+const pithsIn = (say: Say): { value: Pith; label: string }[] => [
+  { value: 'green', label: say('cut.greenClean') },
+  { value: 'brown', label: say('cut.stillBrown') },
+  { value: 'stained', label: say('cut.stained') },
 ];
 
 const isIll = (pith: Pith | null) => pith === 'brown' || pith === 'stained';
 
 export function ReadCard({ here, card }: { here: RunHere; card: AfterCut }) {
+  const say = useSay();
   const { today } = here;
   const { cut, cutId } = card;
   const detail = useTree(cut.treeId).data;
@@ -76,13 +79,13 @@ export function ReadCard({ here, card }: { here: RunHere; card: AfterCut }) {
   };
   return (
     <Screen
-      title="Check the cut face"
+      title={say('cut.checkTheCutFace')}
       subtitle={`${detail?.tree.code ?? ''} · ${cut.cut.limbName}`}
       width="full"
       actions={
         <>
           <Button minHeight={68} onPress={() => record('not read')} disabled={recording.isPending}>
-            Did not check
+            {say('cut.didNotCheck')}
           </Button>
           <Button
             grow
@@ -91,31 +94,35 @@ export function ReadCard({ here, card }: { here: RunHere; card: AfterCut }) {
             disabled={pith === null || faulty || recording.isPending}
             onPress={() => pith && record(pith)}
           >
-            {ill ? 'Still brown: plan a cut further back' : 'Cut face is sound'}
+            {ill ? say('cut.stillBrownPlanACutFurtherBack') : say('cut.cutFaceIsSound')}
           </Button>
         </>
       }
     >
       <Columns beside={<RunMap run={here.run} />}>
-        <Failed title="Not recorded yet" error={recording.error ?? saving.error} />
-        <Choice label="The face of the cut" options={PITHS} value={pith} onChange={setPith} />
+        <Failed title={say('shared.notRecordedYet')} error={recording.error ?? saving.error} />
+        <Choice label={say('cut.theFaceOfTheCut')} options={pithsIn(say)} value={pith} onChange={setPith} />
         {ill ? (
           <Field
-            label={`How far toward the trunk, ${today.units === 'us' ? 'in' : 'cm'}`}
+            label={say('cut.howFarTowardTheTrunk', {
+              more: today.units === 'us' ? say('shared.in') : say('shared.cm'),
+            })}
             kind="decimal"
             value={further}
             onChangeText={setFurther}
-            fault={further !== '' && furtherCm === null ? 'A length, like 12.' : undefined}
-            hint={`Scratch the bark below the cut. Empty: ${tapeText(REACH_CM, today.units)}. The next cut is proposed at once.`}
+            fault={further !== '' && furtherCm === null ? say('cut.aLengthLike12') : undefined}
+            hint={say('cut.scratchTheBarkBelowTheCutEmpty', { tape: tapeText(REACH_CM, today.units) })}
           />
         ) : null}
         <Field
-          label={`Measured across, ${today.units === 'us' ? 'in' : 'mm'}`}
+          label={say('cut.measuredAcross', { more: today.units === 'us' ? say('shared.in') : say('cut.mm') })}
           kind="decimal"
           value={diameter}
           onChangeText={setDiameter}
-          fault={diameter !== '' && measuredMm === null ? 'A thickness, like 38.' : undefined}
-          hint={`The map says ${joined(thicknessReading(cut.cut.diameterMm, today.units))}.`}
+          fault={diameter !== '' && measuredMm === null ? say('cut.aThicknessLike38') : undefined}
+          hint={say('cut.theMapSays', {
+            thickness: joined(thicknessReading(cut.cut.diameterMm, today.units)),
+          })}
         />
         <StaysBehind judged={judged} diseased={diseased} pith={pith} />
         <CarryAway cut={cut} here={here} />
@@ -147,24 +154,15 @@ function StaysBehind({
   diseased: readonly string[];
   pith: Pith | null;
 }) {
+  const say = useSay();
   if (!judged || diseased.length === 0) return null;
   const left = diseased.map((id) => judged.left.find(({ findingId }) => findingId === id));
-  if (left.includes(undefined))
-    return (
-      <Body>
-        The cut fell at the edge of the disease or beyond it: diseased wood is still on the tree. It stays
-        open, and the plan asks for it again.
-      </Body>
-    );
+  if (left.includes(undefined)) return <Body>{say('cut.theCutFellAtTheEdgeOf')}</Body>;
   const chance = Math.max(...left.map((entry) => entry?.chance ?? 0));
   if (chance === 0) return null;
-  const before = chanceWords(chance);
+  const before = chanceWords(say, chance);
   if (isIll(pith)) {
-    return (
-      <Body>
-        {`The face shows it: disease is still there; as it was cut that was ${before}. The next cut is placed the full clearance from the new edge.`}
-      </Body>
-    );
+    return <Body>{say('cut.theFaceShowsItDiseaseIsStill', { before })}</Body>;
   }
-  return <Body>{`That disease stays behind: ${before}. Clean wood to the eye is no proof.`}</Body>;
+  return <Body>{say('cut.thatDiseaseStaysBehindCleanWoodTo', { before })}</Body>;
 }

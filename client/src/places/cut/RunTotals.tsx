@@ -5,14 +5,15 @@ import { agentOf, usedLitres, usualMethod } from '@mortisect/core/blades';
 import { joined, massReading } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import type { Run } from '@mortisect/core/run';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import type { useScreenAwake } from '../../data/awake';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
 import { Small } from '../../ui/type';
-import { plural } from '../words';
 
 interface RunTotalsProps {
   run: Run;
@@ -21,35 +22,36 @@ interface RunTotalsProps {
   awake: ReturnType<typeof useScreenAwake> | null;
 }
 
-const AWAKE_WORDS = {
-  awake: 'The screen is kept awake.',
-  'not offered': 'This browser cannot keep the screen awake: set its time-out longer.',
+const awakeWordsIn = (say: Say) => ({
+  awake: say('cut.theScreenIsKeptAwake'),
+  'not offered': say('cut.thisBrowserCannotKeepTheScreenAwake'),
   off: '',
-};
+});
 
 export function RunTotals({ run, today, awake }: RunTotalsProps) {
+  const say = useSay();
   const clock = useClock();
   const recording = useRecordAction();
   if (!run.open) return null;
   const pause = () => recording.record({ kind: 'runPaused', at: clock() });
   return (
     <View gap={8}>
-      <Small>{totalsWords(run, today, clock())}</Small>
-      {awake ? <Small>{AWAKE_WORDS[awake]}</Small> : null}
+      <Small>{totalsWords(say, run, today, clock())}</Small>
+      {awake ? <Small>{awakeWordsIn(say)[awake]}</Small> : null}
       {run.open.paused ? null : (
         <View flexDirection="row">
           <Button onPress={pause} disabled={recording.isPending}>
-            Pause the run
+            {say('cut.pauseTheRun')}
           </Button>
         </View>
       )}
-      <Failed title="Not recorded yet" error={recording.error} />
+      <Failed title={say('shared.notRecordedYet')} error={recording.error} />
     </View>
   );
 }
 
 /** “42 min · 3 cuts · 4 cleanings · 0.8 L · infected 3.1 kg, sound 12 kg”. */
-export function totalsWords(run: Run, { site, units }: SiteToday, now: string): string {
+export function totalsWords(say: Say, run: Run, { site, units }: SiteToday, now: string): string {
   const started = run.open?.startedAt ?? now;
   const minutes = workedMinutes(run, now);
   const agent = agentOf(site.agentId);
@@ -58,11 +60,14 @@ export function totalsWords(run: Run, { site, units }: SiteToday, now: string): 
     (sum) => `${sum.class} ${joined(massReading(sum.kg, units))}`,
   );
   return [
-    started === now ? '' : `${Math.round(minutes)} min`,
-    plural(run.madeCuts.length, 'cut'),
-    plural(run.cleanings, 'cleaning'),
+    started === now ? '' : say('shared.min', { minutes: Math.round(minutes) }),
+    say('cut.cuts3', { madeCuts: run.madeCuts.length }),
+    say('cut.cleanings', { cleanings: run.cleanings }),
     litres > 0
-      ? `about ${litres < 0.1 ? `${Math.round(litres * 1000)} mL` : `${litres.toFixed(1)} L`} used`
+      ? say('cut.aboutUsed', {
+          more:
+            litres < 0.1 ? say('cut.ml', { litres: Math.round(litres * 1000) }) : `${litres.toFixed(1)} L`,
+        })
       : '',
     sums.join(', '),
   ]

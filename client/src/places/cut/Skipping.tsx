@@ -9,8 +9,10 @@ import {
 } from '@mortisect/core/blades';
 import { transmissionCuts } from '@mortisect/core/run';
 import { cleaningWords } from '@mortisect/core/words';
+import type { PlainKey, Say } from '@mortisect/words';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
+import { useSay } from '../../data/useSay';
 import { useTransmission } from '../../data/useTransmission';
 import { RangeBars } from '../../drawings/RangeBars';
 import { Button } from '../../ui/Button';
@@ -22,32 +24,34 @@ import { Screen } from '../../ui/Screen';
 import { Select } from '../../ui/Select';
 import { Body, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
-import { plural } from '../words';
 import { type RunHere, useRun } from './useRun';
 
 export function Skipping() {
+  const say = useSay();
   const { here, error, refetch } = useRun();
-  if (!here) return <Waiting title="What skipped cleaning costs" error={error} onRetry={refetch} />;
+  if (!here) return <Waiting title={say('cut.whatSkippedCleaningCosts')} error={error} onRetry={refetch} />;
   return <Costs here={here} />;
 }
 
 const RUNS = 100_000;
 const SEED = 11;
 
-const POLICY_WORDS: Record<CleaningPolicy, string> = {
-  never: 'Never',
-  'between trees': 'Between trees',
-  'after diseased cuts': 'Also after diseased cuts',
-  'every cut': 'Before every cut',
-  'two blades': 'Every cut, two blades in turn',
+const POLICY_WORDS: Record<CleaningPolicy, PlainKey> = {
+  never: 'cut.never',
+  'between trees': 'cut.betweenTrees',
+  'after diseased cuts': 'cut.alsoAfterDiseasedCuts',
+  'every cut': 'cut.beforeEveryCut',
+  'two blades': 'cut.everyCutTwoBladesInTurn',
 };
 
-const SEASONS = [
-  { value: 'dormant', label: 'Dormant' },
-  { value: 'summer', label: 'In growth' },
-] as const;
+const seasonsIn = (say: Say) =>
+  [
+    { value: 'dormant', label: say('cut.dormant') },
+    { value: 'summer', label: say('cut.inGrowth') },
+  ] as const;
 
 function Costs({ here }: { here: RunHere }) {
+  const say = useSay();
   const { run, today } = here;
   const router = useRouter();
   const [season, setSeason] = useState<'dormant' | 'summer'>(
@@ -78,21 +82,39 @@ function Costs({ here }: { here: RunHere }) {
   const { data, error } = useTransmission(input);
   return (
     <Screen
-      title="What skipped cleaning costs"
-      subtitle={`${plural(run.left.length, 'cut')} on ${plural(run.stops.length, 'tree')}`}
+      title={say('cut.whatSkippedCleaningCosts')}
+      subtitle={say('cut.cutsOnTrees', { left: run.left.length, stops: run.stops.length })}
       actions={
         <Button grow kind="main" onPress={() => router.navigate('/cut')}>
-          Back to the run
+          {say('shared.backToTheRun')}
         </Button>
       }
     >
-      <Failed title="Not computed" error={error} />
-      <Choice label="Season" options={SEASONS} value={season} onChange={setSeason} />
-      <YesNo label="Wood and weather" yes="Wet" no="Dry" value={wet} onChange={setWet} />
-      <YesNo label="Sound cuts" yes="In soft shoots" no="In hard wood" value={soft} onChange={setSoft} />
-      <YesNo label="Blade" yes="Sappy" no="Wiped first" value={sappy} onChange={setSappy} />
+      <Failed title={say('cut.notComputed')} error={error} />
+      <Choice label={say('shared.season')} options={seasonsIn(say)} value={season} onChange={setSeason} />
+      <YesNo
+        label={say('cut.woodAndWeather')}
+        yes={say('cut.wet')}
+        no={say('cut.dry')}
+        value={wet}
+        onChange={setWet}
+      />
+      <YesNo
+        label={say('cut.soundCuts')}
+        yes={say('cut.inSoftShoots')}
+        no={say('cut.inHardWood')}
+        value={soft}
+        onChange={setSoft}
+      />
+      <YesNo
+        label={say('cut.blade2')}
+        yes={say('cut.sappy')}
+        no={say('cut.wipedFirst')}
+        value={sappy}
+        onChange={setSappy}
+      />
       <Select
-        label="Agent"
+        label={say('shared.agent')}
         value={agentId}
         options={agents.map(({ id, name }) => ({ value: id, label: name }))}
         onChange={(id) => {
@@ -101,42 +123,50 @@ function Costs({ here }: { here: RunHere }) {
         }}
       />
       <NumberField
-        label="Kept wet for"
+        label={say('cut.keptWetFor')}
         unit="s"
         value={seconds}
         least={0}
         most={1800}
-        hint={`It asks for ${agentOf(agentId).contactSeconds} s.`}
+        hint={say('cut.itAsksForS', { contactSeconds: agentOf(agentId).contactSeconds })}
         onChange={setSeconds}
       />
       {data ? (
         <>
-          <Section>New infections to expect</Section>
+          <Section>{say('cut.newInfectionsToExpect')}</Section>
           <RangeBars
-            label="New infections by when blades are cleaned"
+            label={say('cut.newInfectionsByWhenBladesAreCleaned')}
             rows={data.policies.map(({ policy, expected, cleanings, minutes, simulated }) => ({
-              name: POLICY_WORDS[policy],
+              name: say(POLICY_WORDS[policy]),
               range: expected,
               says: `${figure(expected[1])} (${figure(expected[0])}–${figure(expected[2])})`,
-              detail: `${plural(cleanings, 'cleaning')}, ${Math.round(minutes)} min${simulated ? `; of 100 such runs ${hundredths(simulated.atLeastOne)} bring one or more` : ''}`,
+              detail: say('cut.cleaningsMin', {
+                cleanings,
+                minutes: Math.round(minutes),
+                more: simulated
+                  ? say('cut.of100SuchRunsBringOneOr', { hundredths: hundredths(say, simulated.atLeastOne) })
+                  : '',
+              }),
               chosen: policy === data.advice.policy,
             }))}
           />
           <Body>
-            {`${cleaningWords(data.advice.because)} It avoids ${figure(data.advice.avoided[1])} a tree (${figure(data.advice.avoided[0])} to ${figure(data.advice.avoided[2])}).`}
+            {say('cut.itAvoidsATreeTo', {
+              cleaning: cleaningWords(data.advice.because),
+              figure: figure(data.advice.avoided[1]),
+              figure2: figure(data.advice.avoided[0]),
+              figure3: figure(data.advice.avoided[2]),
+            })}
           </Body>
           {data.thin ? (
-            <Notice kind="caution" title="The evidence is thin">
-              In the dormant season hardly anybody has measured it: the range is wide and begins at none.
-              Where a disease is notifiable, clean at every cut whatever this says.
+            <Notice kind="caution" title={say('cut.theEvidenceIsThin')}>
+              {say('cut.inTheDormantSeasonHardlyAnybodyHas')}
             </Notice>
           ) : null}
-          <Small>
-            {`The stroke is the middle, the bar the range of what is known. ${RUNS.toLocaleString('en')} runs were played out at the middle; they agree with the closed form. Chances: ranges from memory, Teviotdale et al. 1991 for the direction; unsure.`}
-          </Small>
+          <Small>{say('cut.theStrokeIsTheMiddleTheBar', { runs: RUNS })}</Small>
         </>
       ) : (
-        <Body role="status">Playing out the runs …</Body>
+        <Body role="status">{say('cut.playingOutTheRuns')}</Body>
       )}
     </Screen>
   );
@@ -174,6 +204,6 @@ function figure(value: number): string {
   return value < 1 ? value.toFixed(2) : value.toFixed(1);
 }
 
-function hundredths(share: number): string {
-  return share > 0 && share < 0.005 ? 'fewer than one' : String(Math.round(share * 100));
+function hundredths(say: Say, share: number): string {
+  return share > 0 && share < 0.005 ? say('cut.fewerThanOne') : String(Math.round(share * 100));
 }

@@ -8,6 +8,7 @@ import { useState } from 'react';
 import { useTree } from '../../data/queries';
 import { useClock } from '../../data/useClock';
 import { useOpenness } from '../../data/useOpenness';
+import { useSay } from '../../data/useSay';
 import { viewOf } from '../../data/views';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
@@ -29,6 +30,7 @@ import type { RunHere } from './useRun';
 const MOST_THROWS = 50;
 
 export function StandBackCard({ here, card }: { here: RunHere; card: AfterCut }) {
+  const say = useSay();
   const { cut, cutId } = card;
   const clock = useClock();
   const recording = useRecordAction();
@@ -48,8 +50,8 @@ export function StandBackCard({ here, card }: { here: RunHere; card: AfterCut })
   };
   return (
     <Screen
-      title="Step back"
-      subtitle={`${detail?.tree.code ?? ''} · after ${cut.cut.limbName}`}
+      title={say('cut.stepBack')}
+      subtitle={say('cut.after', { tree: detail?.tree.code ?? '', limbName: cut.cut.limbName })}
       width="full"
       actions={
         <Button
@@ -59,25 +61,24 @@ export function StandBackCard({ here, card }: { here: RunHere; card: AfterCut })
           onPress={seen}
           disabled={recording.isPending || (passed ?? 0) > throws}
         >
-          Seen from the ground
+          {say('cut.seenFromTheGround')}
         </Button>
       }
     >
       <Columns beside={<RunMap run={here.run} />}>
-        <Failed title="Not recorded yet" error={recording.error} />
+        <Failed title={say('shared.notRecordedYet')} error={recording.error} />
         <Body fontSize="$18" lineHeight="$18">
-          A big limb is gone and the picture has changed. Walk round it before the next cut; photograph it
-          from where you stood last time.
+          {say('cut.aBigLimbIsGoneAndThe')}
         </Body>
         {lastPhoto?.kind === 'stoodBack' && lastPhoto.photoId ? (
-          <PhotoImage id={lastPhoto.photoId} alt="From last time" />
+          <PhotoImage id={lastPhoto.photoId} alt={say('cut.fromLastTime')} />
         ) : null}
-        <TakePhoto label="Photo from the same spot" photoId={photoId} onTaken={setPhotoId} />
-        <Section>Throw a hat through it</Section>
+        <TakePhoto label={say('cut.photoFromTheSameSpot')} photoId={photoId} onTaken={setPhotoId} />
+        <Section>{say('cut.throwAHatThroughIt')}</Section>
         <View flexDirection="row" gap={12}>
           <NumberField
             grow
-            label="Thrown"
+            label={say('cut.thrown')}
             unit=""
             value={throws}
             least={1}
@@ -86,7 +87,7 @@ export function StandBackCard({ here, card }: { here: RunHere; card: AfterCut })
           />
           <NumberField
             grow
-            label="Came through"
+            label={say('shared.cameThrough')}
             unit=""
             value={passed ?? 0}
             least={0}
@@ -95,14 +96,14 @@ export function StandBackCard({ here, card }: { here: RunHere; card: AfterCut })
           />
         </View>
         {detail ? <Expected detail={detail} here={here} throws={throws} passed={passed} /> : null}
-        <Small>Left untouched, no throw goes on record.</Small>
-        <Field label="What you saw" value={note} onChangeText={(text) => setNote(text.slice(0, 300))} />
+        <Small>{say('cut.leftUntouchedNoThrowGoesOnRecord')}</Small>
+        <Field
+          label={say('cut.whatYouSaw')}
+          value={note}
+          onChangeText={(text) => setNote(text.slice(0, 300))}
+        />
         <CarryAway cut={cut} here={here} />
-        {isHeavy(cut) ? (
-          <Notice kind="caution">
-            Lift with two, or cut it shorter: one person lifts 15 kg, never above 23 kg.
-          </Notice>
-        ) : null}
+        {isHeavy(cut) ? <Notice kind="caution">{say('cut.liftWithTwoOrCutItShorter')}</Notice> : null}
         <UndoLast run={here.run} />
       </Columns>
     </Screen>
@@ -121,18 +122,27 @@ function Expected({
   throws: number;
   passed: number | null;
 }) {
+  const say = useSay();
   const limbs = viewOf(detail, here.today).limbs;
   const { data } = useOpenness(detail.tree.id, limbs, detail.limbs);
-  if (!data) return <Small role="status">Throwing hats through the map …</Small>;
+  if (!data) return <Small role="status">{say('cut.throwingHatsThroughTheMap')}</Small>;
   const [low, high] = data.gap.interval;
-  const words = `In the map ${percent(data.gap.share)} of the hats come through.`;
+  const words = say('cut.inTheMapOfTheHatsCome', { percent: percent(data.gap.share) });
   if (passed === null) return <Body>{words}</Body>;
   const share = passed / throws;
   const spread = 1.96 * Math.sqrt((data.gap.share * (1 - data.gap.share)) / throws);
   const agrees = share >= low - spread && share <= high + spread;
   return (
     <Body>
-      {`${words} You: ${percent(share)}${agrees ? '. That fits the map.' : share < data.gap.share ? '. The tree is denser than its map: some wood is missing on the map.' : '. The tree is more open than its map.'}`}
+      {say('cut.you', {
+        words,
+        percent: percent(share),
+        more: agrees
+          ? say('cut.thatFitsTheMap')
+          : share < data.gap.share
+            ? say('cut.theTreeIsDenserThanItsMap')
+            : say('cut.theTreeIsMoreOpenThanIts'),
+      })}
     </Body>
   );
 }

@@ -1,7 +1,9 @@
 // This blade would carry disease to sound wood: the cut is stopped, with the reason and the shortest way out.
+
 import type { CleanWhy, WayOut } from '@mortisect/core/blades';
 import { View } from '@tamagui/core';
 import { takeInHand } from '../../data/inHand';
+import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Body, Section } from '../../ui/type';
@@ -11,6 +13,7 @@ import { CutAlready } from './CutAlready';
 import { WetButton } from './WetButton';
 
 export function StopCard({ why, ways, ...frame }: FrameGiven & { why: CleanWhy; ways: WayOut[] }) {
+  const say = useSay();
   const { run, item, blade } = frame;
   const nameOf = (id: string) => run.blades.find((blade) => blade.id === id)?.name ?? id;
   const other = ways.find((way) => way.how === 'take' && way.bladeId !== blade?.id);
@@ -22,24 +25,31 @@ export function StopCard({ why, ways, ...frame }: FrameGiven & { why: CleanWhy; 
       actions={
         other ? (
           <Button grow kind="main" minHeight={68} onPress={() => takeInHand(other.bladeId, item.id)}>
-            {`Take ${nameOf(other.bladeId)}`}
+            {say('shared.take', { name: nameOf(other.bladeId) })}
           </Button>
         ) : (
           <WetButton blade={blade} />
         )
       }
     >
-      <Notice kind="danger" title="Stop. Do not cut with this blade">
-        {`${blade?.name ?? 'It'} ${stateWords(state)}. ${WHY_WORDS[why]} It would carry that to ${item.view.tree.code}.`}
+      <Notice kind="danger" title={say('cut.stopDoNotCutWithThisBlade')}>
+        {say('cut.itWouldCarryThatTo', {
+          blade: blade?.name ?? say('cut.it'),
+          state: stateWords(say, state),
+          whyWords: say(WHY_WORDS[why]),
+          tree: item.view.tree.code,
+        })}
       </Notice>
-      <Section>The shortest way out</Section>
-      {other ? <Body>{`${nameOf(other.bladeId)} is clean: take it, ${other.seconds} s.`}</Body> : null}
-      {ownWay ? <Body>{`Clean this one: ${ownWay.seconds} s.`}</Body> : null}
+      <Section>{say('cut.theShortestWayOut')}</Section>
+      {other ? (
+        <Body>{say('cut.isCleanTakeItS', { name: nameOf(other.bladeId), seconds: other.seconds })}</Body>
+      ) : null}
+      {ownWay ? <Body>{say('cut.cleanThisOneS', { seconds: ownWay.seconds })}</Body> : null}
       <View flexDirection="row" flexWrap="wrap" gap={12}>
         {other ? <WetButton blade={blade} quiet /> : null}
         <CutAlready item={item} blade={blade} today={frame.today} />
       </View>
-      <Body>Cuts that you made go on record as you made them. They will be checked earlier.</Body>
+      <Body>{say('cut.cutsThatYouMadeGoOnRecord')}</Body>
     </CardFrame>
   );
 }

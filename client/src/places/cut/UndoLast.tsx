@@ -5,6 +5,7 @@ import type { Run } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
 import { useTree } from '../../data/queries';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { useRecordAction, useSaveFinding } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
@@ -15,6 +16,7 @@ export function UndoLast({ run }: { run: Run }) {
 }
 
 function Undo({ last, run }: { last: NonNullable<Run['last']>; run: Run }) {
+  const say = useSay();
   const clock = useClock();
   const recording = useRecordAction();
   const saving = useSaveFinding();
@@ -41,10 +43,10 @@ function Undo({ last, run }: { last: NonNullable<Run['last']>; run: Run }) {
           onPress={undo}
           disabled={recording.isPending || (marked !== undefined && !finding)}
         >
-          {`Undo: ${actionWords(action, tools)}`}
+          {say('cut.undo', { action: actionWords(say, action, tools) })}
         </Button>
       </View>
-      <Failed title="Not undone yet" error={recording.error ?? saving.error} />
+      <Failed title={say('cut.notUndoneYet')} error={recording.error ?? saving.error} />
     </View>
   );
 }

@@ -4,11 +4,13 @@ import { agentOf, usualMethod } from '@mortisect/core/blades';
 import type { Blade } from '@mortisect/core/present';
 import { readyToRing } from '../../data/awake';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { useToday } from '../../data/useToday';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 
 export function WetButton({ blade, quiet = false }: { blade: Blade | null; quiet?: boolean }) {
+  const say = useSay();
   const clock = useClock();
   const recording = useRecordAction();
   const today = useToday();
@@ -29,12 +31,12 @@ export function WetButton({ blade, quiet = false }: { blade: Blade | null; quiet
   if (quiet)
     return (
       <Button onPress={wet} disabled={disabled}>
-        Clean this one
+        {say('cut.cleanThisOne')}
       </Button>
     );
   return (
     <Button grow kind="main" minHeight={68} onPress={wet} disabled={disabled}>
-      Blade is wet
+      {say('cut.bladeIsWet')}
     </Button>
   );
 }

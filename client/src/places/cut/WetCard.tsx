@@ -1,9 +1,11 @@
 // The contact time, counted from its stored start; the end is heard while the page is awake.
+
 import { agentOf } from '@mortisect/core/blades';
 import { View } from '@tamagui/core';
 import { useEffect, useRef } from 'react';
 import { ring, useSecondsLeft } from '../../data/awake';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
@@ -11,6 +13,7 @@ import { Body, Figure, Section, Small } from '../../ui/type';
 import { CardFrame, type FrameGiven } from './CardFrame';
 
 export function WetCard({ until, ...frame }: FrameGiven & { until: string }) {
+  const say = useSay();
   const clock = useClock();
   const recording = useRecordAction();
   const left = useSecondsLeft(until, clock) ?? 0;
@@ -31,29 +34,30 @@ export function WetCard({ until, ...frame }: FrameGiven & { until: string }) {
           onPress={clean}
           disabled={!over || recording.isPending || !blade}
         >
-          Blade clean
+          {say('cut.bladeClean')}
         </Button>
       }
     >
-      <Failed title="Not recorded yet" error={recording.error} />
+      <Failed title={say('shared.notRecordedYet')} error={recording.error} />
       <View flexDirection="row" alignItems="baseline" gap={12}>
-        <Figure fontSize="$104" lineHeight="$104" role="timer" aria-label={`${Math.ceil(left)} seconds left`}>
+        <Figure
+          fontSize="$104"
+          lineHeight="$104"
+          role="timer"
+          aria-label={say('cut.secondsLeft', { ceil: Math.ceil(left) })}
+        >
           {Math.ceil(left)}
         </Figure>
         <View flex={1}>
-          <Section>{over ? 'The time is over' : 'seconds to keep it wet'}</Section>
+          <Section>{over ? say('cut.theTimeIsOver') : say('cut.secondsToKeepItWet')}</Section>
           <Body>{`${blade?.name ?? ''}, ${agent.name}`}</Body>
         </View>
       </View>
       <Body fontSize="$18" lineHeight="$18">
-        {over
-          ? 'Was it wet all the time? Then it is clean. If it dried, wet it again.'
-          : 'It goes on counting while the screen is dark or the page is closed.'}
+        {over ? say('cut.wasItWetAllTheTimeThen') : say('cut.itGoesOnCountingWhileTheScreen')}
       </Body>
-      {agent.corrodes ? <Body>Rinse, dry and oil it when you are done.</Body> : null}
-      <Small>
-        It rings when the time is over, as long as this page is awake and the phone is not silent.
-      </Small>
+      {agent.corrodes ? <Body>{say('cut.rinseDryAndOilItWhenYou')}</Body> : null}
+      <Small>{say('cut.itRingsWhenTheTimeIsOver')}</Small>
     </CardFrame>
   );
 }

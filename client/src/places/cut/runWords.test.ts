@@ -1,8 +1,10 @@
 // What the run says in words: why a cut is left out, what the kit cannot do, what was done in how long.
+
 import { siteToday, treeView } from '@mortisect/core/present';
 import type { Action, ActionBody } from '@mortisect/core/records';
 import { runOf, workOf } from '@mortisect/core/run';
 import { detail, did, finding, plansOf, site, today } from '@mortisect/core/testing';
+import { english } from '@mortisect/words/all';
 import { totalsWords, workedMinutes } from './RunTotals';
 import { leftOutWords, missingWords } from './runWords';
 
@@ -22,14 +24,16 @@ test.each([
   ],
   // The plan may hand over what no single limit names
   [{ code: 'hand over' as const, cautions: [] }, 'For a licensed arborist.'],
-])('left out: %j', (because, words) => expect(leftOutWords(because)).toBe(words));
+])('left out: %j', (because, words) => expect(leftOutWords(english, because)).toBe(words));
 
 test.each([
   ['nothing takes it', 'metric', 'No saw for 62 mm.'],
   ['nothing reaches it', 'metric', 'Nothing reaches 2.4 m.'],
   ['ladder needed', 'us', 'Only a ladder reaches 7 ft 10 in, and there is none.'],
 ] as const)('%s, %s', (gap, units, words) => {
-  expect(missingWords({ itemId: '', treeCode: '', gap, kerfMm: 62, kerfHeightCm: 240 }, units)).toBe(words);
+  expect(missingWords(english, { itemId: '', treeCode: '', gap, kerfMm: 62, kerfHeightCm: 240 }, units)).toBe(
+    words,
+  );
 });
 
 test('what was done, in the time since the start without the pause', () => {
@@ -70,5 +74,7 @@ test('what was done, in the time since the start without the pause', () => {
   const run = runOf({ work: workOf(views, plansOf(views, on), on), actions, today: on });
   // From seven to ten, less the half hour of the pause
   expect(workedMinutes(run, at('10:00'))).toBeCloseTo(150, 6);
-  expect(totalsWords(run, today, at('10:00'))).toMatch(/^150 min · 1 cut · 1 cleaning · .*suspect 2 kg/);
+  expect(totalsWords(english, run, today, at('10:00'))).toMatch(
+    /^150 min · 1 cut · 1 cleaning · .*suspect 2 kg/,
+  );
 });

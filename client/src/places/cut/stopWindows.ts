@@ -5,6 +5,7 @@ import { isPlainDead } from '@mortisect/core/disorders';
 import type { SiteToday } from '@mortisect/core/present';
 import type { Stop } from '@mortisect/core/run';
 import { hourOf } from '@mortisect/core/weather';
+import type { Say } from '@mortisect/words';
 import { dayHour } from '../../data/moment';
 
 /** Windows of a tree: those of dead wood where nothing else is cut on it. Null where no weather is known. */
@@ -25,14 +26,21 @@ export function openNow(stops: readonly Stop[], timingNow: TimingNow | undefined
 }
 
 /** “good until Fri 16:00”, “wait until Fri 09:00”. */
-export function windowWords(stop: Stop, timingNow: TimingNow | undefined, { site }: SiteToday): string {
+export function windowWords(
+  say: Say,
+  stop: Stop,
+  timingNow: TimingNow | undefined,
+  { site }: SiteToday,
+): string {
   const windows = timingNow && windowsOf(stop, timingNow);
-  if (!timingNow || !windows) return 'no weather to go by';
+  if (!timingNow || !windows) return say('cut.noWeatherToGoBy');
   const { open, next, nextGood } = windowsAt(windows, hourOf(timingNow.now));
   if (open) {
     const words = open.verdict === 'go' ? 'good' : 'possible';
-    return `${words} until ${dayHour(open.toHour, site.timeZone)}`;
+    return say('cut.until', { words, dayHour: dayHour(open.toHour, site.timeZone) });
   }
   const ahead = nextGood ?? next;
-  return ahead ? `wait until ${dayHour(ahead.fromHour, site.timeZone)}` : 'wait: no window in ten days';
+  return ahead
+    ? say('cut.waitUntil', { dayHour: dayHour(ahead.fromHour, site.timeZone) })
+    : say('cut.waitNoWindowInTenDays');
 }

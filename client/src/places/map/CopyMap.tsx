@@ -5,6 +5,7 @@ import type { Limb } from '@mortisect/core/tree';
 import { useState } from 'react';
 import { inWords } from '../../data/api';
 import { readTree, useTrees } from '../../data/queries';
+import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { PressRow } from '../../ui/PressRow';
@@ -24,6 +25,7 @@ export function CopyMap({
   disabled: boolean;
   onCopy(limbs: Limb[]): void;
 }) {
+  const say = useSay();
   const [open, setOpen] = useState(false);
   const [fault, setFault] = useState<string | null>(null);
   const near = useNear(tree);
@@ -33,22 +35,27 @@ export function CopyMap({
       onCopy(detail.limbs);
       setOpen(false);
     } catch (error) {
-      setFault(inWords(error));
+      setFault(inWords(say, error));
     }
   };
   return (
     <>
       <Button disabled={disabled} onPress={() => setOpen(true)}>
-        Copy from a neighbour
+        {say('round.copyFromANeighbour')}
       </Button>
-      <Sheet title="Copy the limbs of" open={open} onClose={() => setOpen(false)} closeLabel="Back">
+      <Sheet
+        title={say('round.copyTheLimbsOf')}
+        open={open}
+        onClose={() => setOpen(false)}
+        closeLabel={say('shared.back')}
+      >
         {fault ? <Notice kind="caution">{fault}</Notice> : null}
-        <Small>All limbs of this map are replaced; undo brings them back.</Small>
+        <Small>{say('round.allLimbsOfThisMapAreReplaced')}</Small>
         <Rows>
           {near.map((other) => (
             <PressRow key={other.id} padding={12} onPress={() => void copy(other)}>
               <Label flex={1}>{other.code}</Label>
-              <Small>{speciesWords(other)}</Small>
+              <Small>{speciesWords(say, other)}</Small>
             </PressRow>
           ))}
         </Rows>

@@ -1,8 +1,10 @@
 // A limb in figures: what cannot be dragged, and the years read off its growth marks.
+
 import { tapeText, upperFirst } from '@mortisect/core/measure';
 import { growth, type Limb, LONGEST_CM, limbKinds, type Measured, THICKEST_MM } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
+import { useSay } from '../../data/useSay';
 import { useUnits } from '../../data/useToday';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
@@ -21,12 +23,13 @@ const KINDS = limbKinds
   .map((value) => ({ value, label: upperFirst(value) }));
 
 export function LimbFigures({ limb, name, onChange }: LimbFiguresProps) {
+  const say = useSay();
   return (
     <View gap={12}>
       <View flexDirection="row" gap={12}>
         <LengthField
           grow
-          label="Length"
+          label={say('round.length')}
           cm={limb.lengthCm}
           leastCm={1}
           mostCm={LONGEST_CM}
@@ -35,7 +38,7 @@ export function LimbFigures({ limb, name, onChange }: LimbFiguresProps) {
         {limb.parentId === null ? null : (
           <LengthField
             grow
-            label="Height on the parent limb"
+            label={say('round.heightOnTheParentLimb')}
             cm={limb.jointCm}
             leastCm={0}
             mostCm={LONGEST_CM}
@@ -44,7 +47,7 @@ export function LimbFigures({ limb, name, onChange }: LimbFiguresProps) {
         )}
         <LengthField
           grow
-          label="Thick at base"
+          label={say('round.thickAtBase')}
           cm={limb.baseMm / 10}
           leastCm={0.2}
           mostCm={THICKEST_MM / 10}
@@ -53,21 +56,21 @@ export function LimbFigures({ limb, name, onChange }: LimbFiguresProps) {
       </View>
       <View flexDirection="row" gap={12}>
         <NumberField
-          label="Angle up, °"
+          label={say('round.angleUp')}
           value={limb.inclinationDeg}
           least={-89}
           most={90}
           onChange={(inclinationDeg) => onChange({ inclinationDeg }, 'inclination')}
         />
         <NumberField
-          label="Direction, ° from north"
+          label={say('round.directionFromNorth')}
           value={limb.bearingDeg}
           least={0}
           most={359}
           onChange={(bearingDeg) => onChange({ bearingDeg }, 'bearing')}
         />
         <NumberField
-          label="Age, years"
+          label={say('round.ageYears')}
           value={limb.ageYears}
           least={0}
           most={300}
@@ -76,18 +79,18 @@ export function LimbFigures({ limb, name, onChange }: LimbFiguresProps) {
       </View>
       {limb.parentId === null ? (
         <LengthField
-          label="Graft union above ground"
+          label={say('round.graftUnionAboveGround')}
           cm={limb.graftUnionCm ?? null}
           leastCm={0}
           mostCm={limb.lengthCm}
-          hint="Empty: none, or not known. Wood below it is rootstock."
+          hint={say('round.emptyNoneOrNotKnownWoodBelow')}
           onChange={(graftUnionCm) => onChange({ graftUnionCm }, 'union')}
         />
       ) : (
         <View flexDirection="row" gap={12}>
           <View flex={1}>
             <Select
-              label="Kind"
+              label={say('shared.kind')}
               value={limb.kind}
               options={KINDS}
               onChange={(kind) => onChange({ kind: kind as Limb['kind'] }, 'kind')}
@@ -95,15 +98,15 @@ export function LimbFigures({ limb, name, onChange }: LimbFiguresProps) {
           </View>
           <Field
             grow
-            label="Name"
+            label={say('shared.name')}
             value={limb.named?.own ?? ''}
-            hint={limb.named?.own ? undefined : `Now: ${name}`}
+            hint={limb.named?.own ? undefined : say('round.now', { name })}
             onChangeText={(text) => onChange({ named: named(limb, text) }, 'name')}
           />
         </View>
       )}
       <Field
-        label="Cultivar, if grafted to another"
+        label={say('round.cultivarIfGraftedToAnother')}
         value={limb.cultivar ?? ''}
         onChangeText={(cultivar) =>
           onChange({ cultivar: cultivar === '' ? undefined : cultivar.slice(0, 120) }, 'cultivar')
@@ -132,12 +135,13 @@ function NumberField({
   most: number;
   onChange(value: number): void;
 }) {
+  const say = useSay();
   const [typed, setTyped] = useState<string | null>(null);
   const wrong = (text: string) => {
     const number = Number(text.replace(',', '.'));
     return text.trim() === '' || !Number.isFinite(number) || number < least || number > most;
   };
-  const fault = typed !== null && wrong(typed) ? `From ${least} to ${most}.` : undefined;
+  const fault = typed !== null && wrong(typed) ? say('round.fromTo', { least, most }) : undefined;
   return (
     <Field
       grow
@@ -156,6 +160,7 @@ function NumberField({
 
 /** Rings of scars where one year’s growth ended and the next began. */
 function GrowthMarks({ limb, onChange }: Pick<LimbFiguresProps, 'limb' | 'onChange'>) {
+  const say = useSay();
   const units = useUnits();
   const [cm, setCm] = useState<number | null>(null);
   const marks = limb.yearMarksCm ?? [];
@@ -168,7 +173,7 @@ function GrowthMarks({ limb, onChange }: Pick<LimbFiguresProps, 'limb' | 'onChan
   const set = (next: number[]) =>
     onChange(
       { yearMarksCm: next, ...(next.length > 0 && { ageYears: next.length + 1 }) },
-      `marks ${next.length}`,
+      say('round.marks', { next: next.length }),
     );
   return (
     <View gap={8}>
@@ -176,7 +181,7 @@ function GrowthMarks({ limb, onChange }: Pick<LimbFiguresProps, 'limb' | 'onChan
         <LengthField
           key={marks.length}
           grow
-          label="Growth mark at, from the base"
+          label={say('round.growthMarkAtFromTheBase')}
           cm={cm}
           leastCm={0.5}
           mostCm={limb.lengthCm}
@@ -184,23 +189,29 @@ function GrowthMarks({ limb, onChange }: Pick<LimbFiguresProps, 'limb' | 'onChan
           onClear={() => setCm(null)}
         />
         <Button disabled={cm === null} onPress={add}>
-          Add mark
+          {say('round.addMark')}
         </Button>
       </View>
       {growthOfLimb ? (
-        <Small>{`${growthOfLimb.yearsCm.length} years; ${tapeText(growthOfLimb.meanCm, units)} a year lately: ${growthOfLimb.vigour} growth.`}</Small>
+        <Small>
+          {say('round.yearsAYearLatelyGrowth', {
+            yearsCm: growthOfLimb.yearsCm.length,
+            tape: tapeText(growthOfLimb.meanCm, units),
+            vigour: growthOfLimb.vigour,
+          })}
+        </Small>
       ) : (
-        <Small>No mark: its age is guessed.</Small>
+        <Small>{say('round.noMarkItsAgeIsGuessed')}</Small>
       )}
       {marks.map((mark) => (
         <View key={mark} flexDirection="row" alignItems="center" gap={12}>
           <Label flex={1}>{tapeText(mark, units)}</Label>
           <Button
             kind="quiet"
-            aria-label={`Remove the mark at ${tapeText(mark, units)}`}
+            aria-label={say('round.removeTheMarkAt', { tape: tapeText(mark, units) })}
             onPress={() => set(marks.filter((kept) => kept !== mark))}
           >
-            Remove
+            {say('shared.remove')}
           </Button>
         </View>
       ))}

@@ -16,6 +16,7 @@ import {
 } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { useMemo, useState } from 'react';
+import { useSay } from '../../data/useSay';
 import { CrownClock } from '../../drawings/CrownClock';
 import { Button } from '../../ui/Button';
 import { PressRow } from '../../ui/PressRow';
@@ -36,6 +37,7 @@ interface MapEditorProps {
 }
 
 export function MapEditor({ tree, today, history, findings, onStartAnew }: MapEditorProps) {
+  const say = useSay();
   const wide = useWide();
   const { limbs, change } = history;
   const [chosenId, setChosenId] = useState(
@@ -95,9 +97,9 @@ export function MapEditor({ tree, today, history, findings, onStartAnew }: MapEd
         <Label>{`${tapeText(chosen.lengthCm, today.units)} · ${joined(thicknessReading(chosen.baseMm, today.units))}`}</Label>
       </View>
       <View flexDirection="row" flexWrap="wrap" gap={8}>
-        <Button onPress={add}>Add a limb on it</Button>
+        <Button onPress={add}>{say('round.addALimbOnIt')}</Button>
         <Button onPress={part} disabled={chosen.lengthCm < 10 || held.length > 0}>
-          Split
+          {say('round.split')}
         </Button>
         <Button
           disabled={held.length > 0 || chosen.parentId === null}
@@ -106,17 +108,17 @@ export function MapEditor({ tree, today, history, findings, onStartAnew }: MapEd
             setChosenId(chosen.parentId ?? '');
           }}
         >
-          Delete
+          {say('round.delete')}
         </Button>
         <Button disabled={!history.undo} onPress={() => history.undo?.()}>
-          Undo
+          {say('round.undo')}
         </Button>
         <Button disabled={!history.redo} onPress={() => history.redo?.()}>
-          Redo
+          {say('round.redo')}
         </Button>
       </View>
       {held.length > 0 ? (
-        <Small>{`An open finding lies on it (${held[0]?.limbName}): it stays on the map until the finding is cut or taken back.`}</Small>
+        <Small>{say('round.anOpenFindingLiesOnItIt', { limbName: held[0]?.limbName ?? '' })}</Small>
       ) : null}
     </View>
   );
@@ -125,8 +127,8 @@ export function MapEditor({ tree, today, history, findings, onStartAnew }: MapEd
   );
   const list = (
     <View gap={8}>
-      <Section>Limbs</Section>
-      <View role="list" aria-label="Limbs">
+      <Section>{say('round.limbs')}</Section>
+      <View role="list" aria-label={say('round.limbs')}>
         {limbs.map((limb) => (
           <View key={limb.id} role="listitem">
             <PressRow chosen={limb.id === chosen.id} onPress={() => setChosenId(limb.id)} padding={8}>
@@ -139,10 +141,10 @@ export function MapEditor({ tree, today, history, findings, onStartAnew }: MapEd
       <View flexDirection="row" flexWrap="wrap" gap={8}>
         <CopyMap tree={tree} disabled={findings.length > 0} onCopy={(copy) => change(copy)} />
         <Button onPress={onStartAnew} disabled={findings.length > 0}>
-          Start anew
+          {say('round.startAnew')}
         </Button>
       </View>
-      {findings.length > 0 ? <Small>A map with open findings on it is not replaced as a whole.</Small> : null}
+      {findings.length > 0 ? <Small>{say('round.aMapWithOpenFindingsOnIt')}</Small> : null}
     </View>
   );
   if (!wide) {

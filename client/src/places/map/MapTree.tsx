@@ -7,6 +7,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTree } from '../../data/queries';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { useToday } from '../../data/useToday';
 import { useSaveLimbs } from '../../data/writes';
 import { Button } from '../../ui/Button';
@@ -21,13 +22,15 @@ import { Starter } from './Starter';
 import { useMapHistory } from './useMapHistory';
 
 export function MapTree({ treeId }: { treeId: string }) {
+  const say = useSay();
   const { data, error, refetch } = useTree(treeId);
   const today = useToday();
-  if (!data || !today) return <Waiting title="Limb map" error={error} onRetry={refetch} />;
+  if (!data || !today) return <Waiting title={say('round.limbMap')} error={error} onRetry={refetch} />;
   return <Drawing detail={data} today={today} />;
 }
 
 function Drawing({ detail, today }: { detail: TreeDetail; today: SiteToday }) {
+  const say = useSay();
   const router = useRouter();
   const clock = useClock();
   const saving = useSaveLimbs();
@@ -37,7 +40,7 @@ function Drawing({ detail, today }: { detail: TreeDetail; today: SiteToday }) {
   const limbsRevision = useBase(detail.limbsRevision, history.begun);
   const { tree } = detail;
   const back = () => router.replace(`/round/${tree.id}`);
-  const leaving = useLeaveGuard(history.changed, 'The limb map');
+  const leaving = useLeaveGuard(history.changed, say('round.theLimbMap'));
   const twelve = today.site.twelveBearingDeg;
   const save = () =>
     saving.mutate(
@@ -52,20 +55,22 @@ function Drawing({ detail, today }: { detail: TreeDetail; today: SiteToday }) {
   return (
     <Screen
       title={tree.code}
-      subtitle={starting ? 'A first limb map' : `Limb map · ${history.limbs.length} limbs`}
+      subtitle={
+        starting ? say('round.aFirstLimbMap') : say('round.limbMapLimbs', { limbs: history.limbs.length })
+      }
       width="full"
       actions={
         starting ? null : (
           <>
-            <Button onPress={() => leaving.ask(back)}>Cancel</Button>
+            <Button onPress={() => leaving.ask(back)}>{say('shared.cancel')}</Button>
             <SaveButton kind="main" disabled={!history.changed} saving={saving.isPending} onSave={save}>
-              Save the limb map
+              {say('round.saveTheLimbMap')}
             </SaveButton>
           </>
         )
       }
     >
-      <Failed title="Not saved yet" error={saving.error} />
+      <Failed title={say('shared.notSavedYet')} error={saving.error} />
       {leaving.question}
       {starting ? (
         <Starter

@@ -5,6 +5,7 @@ import { type Limb, limbShape, type Point } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { useMemo, useRef } from 'react';
 import Svg, { Line, Text } from 'react-native-svg';
+import { useSay } from '../../data/useSay';
 import { Knob } from '../../drawings/Knob';
 import { elementRef } from '../../ui/dom';
 import { useTextScale, useWidthOf } from '../../ui/size';
@@ -22,6 +23,7 @@ const HEIGHT = 250;
 const LEFT = 44;
 
 export function SideLadder({ limbs, chosen, units, onJoint, onInclination }: SideLadderProps) {
+  const say = useSay();
   const { ink, dead, soft, rule, chalk } = usePalette();
   const box = useRef<HTMLElement>(null);
   const width = useWidthOf(box) ?? 340;
@@ -51,7 +53,10 @@ export function SideLadder({ limbs, chosen, units, onJoint, onInclination }: Sid
         width={width}
         height={HEIGHT}
         role="img"
-        aria-label={`The tree from the side of ${chosen.id}, ${joined(heightReading(topCm / 1.06, units))} high.`}
+        aria-label={say('round.theTreeFromTheSideOfHigh', {
+          id: chosen.id,
+          height: joined(heightReading(topCm / 1.06, units)),
+        })}
       >
         {marks.map((cm, i) => (
           <Line
@@ -99,10 +104,10 @@ export function SideLadder({ limbs, chosen, units, onJoint, onInclination }: Sid
       </Svg>
       {parent ? (
         <Knob
-          label="Height on the parent limb"
+          label={say('round.heightOnTheParentLimb')}
           value={Math.round(chosen.jointCm)}
           most={Math.round(parent.lengthCm)}
-          says={`joins at ${tapeText(chosen.jointCm, units)}`}
+          says={say('round.joinsAt', { tape: tapeText(chosen.jointCm, units) })}
           left={base.x}
           top={base.y}
           from={chosen.jointCm}
@@ -111,10 +116,10 @@ export function SideLadder({ limbs, chosen, units, onJoint, onInclination }: Sid
         />
       ) : null}
       <Knob
-        label="Tip: inclination"
+        label={say('round.tipInclination')}
         value={Math.round(chosen.inclinationDeg) + 90}
         most={180}
-        says={`${Math.round(chosen.inclinationDeg)} degrees above level`}
+        says={say('round.degreesAboveLevel', { inclinationDeg: Math.round(chosen.inclinationDeg) })}
         left={tip.x}
         top={tip.y}
         from={tip}

@@ -4,8 +4,10 @@ import { upperFirst } from '@mortisect/core/measure';
 import type { TreeSummary } from '@mortisect/core/records';
 import { isTrainedFlat, type TreeForm, treeAge, treeForms } from '@mortisect/core/register';
 import { type Limb, starterMap } from '@mortisect/core/tree';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useMemo, useState } from 'react';
+import { useSay } from '../../data/useSay';
 import { useToday } from '../../data/useToday';
 import { CrownClock } from '../../drawings/CrownClock';
 import { Button } from '../../ui/Button';
@@ -25,6 +27,7 @@ const MOST = 24;
 const GIRTH_CM_A_METRE = 9;
 
 export function Starter({ tree, onBack, onDraw }: StarterProps) {
+  const say = useSay();
   const today = useToday();
   const [form, setForm] = useState<TreeForm>(tree.form);
   const [count, setCount] = useState(FIRST_GUESS);
@@ -64,52 +67,84 @@ export function Starter({ tree, onBack, onDraw }: StarterProps) {
           />
         </View>
         <View gap={8} flex={1} minWidth={180}>
-          <Small>{form === 'multi-stem' ? 'Stems' : 'Main limbs'}</Small>
+          <Small>{form === 'multi-stem' ? say('round.stems') : say('round.mainLimbs')}</Small>
           <View flexDirection="row" alignItems="center" gap={12}>
-            <Button aria-label="One less" disabled={count <= 1} onPress={() => setCount(count - 1)}>
+            <Button
+              aria-label={say('round.oneLess')}
+              disabled={count <= 1}
+              onPress={() => setCount(count - 1)}
+            >
               −
             </Button>
             <Figure fontSize="$44" lineHeight="$44" aria-live="polite">
               {count}
             </Figure>
-            <Button aria-label="One more" disabled={count >= MOST} onPress={() => setCount(count + 1)}>
+            <Button
+              aria-label={say('round.oneMore')}
+              disabled={count >= MOST}
+              onPress={() => setCount(count + 1)}
+            >
               +
             </Button>
           </View>
         </View>
       </View>
       <View flexDirection="row" gap={12}>
-        <Button onPress={onBack}>Back</Button>
+        <Button onPress={onBack}>{say('shared.back')}</Button>
         <Button grow kind="main" onPress={() => onDraw(limbs)}>
-          Draw it
+          {say('round.drawIt')}
         </Button>
       </View>
-      <Body>
-        Where the form usually has its limbs. Then drag each to where it is; side branches are added where
-        they matter.
-      </Body>
-      <Select label="Form" value={form} options={FORMS} onChange={(value) => setForm(value as TreeForm)} />
+      <Body>{say('round.whereTheFormUsuallyHasItsLimbs')}</Body>
+      <Select
+        label={say('round.form')}
+        value={form}
+        options={FORMS}
+        onChange={(value) => setForm(value as TreeForm)}
+      />
       <View flexDirection="row" gap={12}>
-        <LengthField grow label="Height" cm={heightCm} leastCm={20} mostCm={3000} onChange={setHeight} />
-        <LengthField grow label="Spread" cm={spreadCm} leastCm={10} mostCm={3000} onChange={setSpread} />
-        <LengthField grow label="Girth" cm={girthCm} leastCm={2} mostCm={800} onChange={setGirth} />
+        <LengthField
+          grow
+          label={say('round.height')}
+          cm={heightCm}
+          leastCm={20}
+          mostCm={3000}
+          onChange={setHeight}
+        />
+        <LengthField
+          grow
+          label={say('round.spread')}
+          cm={spreadCm}
+          leastCm={10}
+          mostCm={3000}
+          onChange={setSpread}
+        />
+        <LengthField
+          grow
+          label={say('round.girth')}
+          cm={girthCm}
+          leastCm={2}
+          mostCm={800}
+          onChange={setGirth}
+        />
       </View>
       {isTrainedFlat(form) ? (
         <Select
-          label="Runs along"
+          label={say('round.runsAlong')}
           value={plane}
-          options={PLANES}
+          options={planesIn(say)}
           onChange={setPlane}
-          hint="The wall or the wires."
+          hint={say('round.theWallOrTheWires')}
         />
       ) : null}
     </View>
   );
 }
 
-const PLANES = [
-  ['0', 'North–south'],
-  ['45', 'North-east–south-west'],
-  ['90', 'East–west'],
-  ['135', 'South-east–north-west'],
-].map(([value, label]) => ({ value: value as string, label: label as string }));
+const planesIn = (say: Say) =>
+  [
+    ['0', 'North–south'],
+    ['45', say('round.northEastSouthWest')],
+    ['90', 'East–west'],
+    ['135', say('round.southEastNorthWest')],
+  ].map(([value, label]) => ({ value: value as string, label: label as string }));

@@ -6,6 +6,7 @@ import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { otherWords } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Label, Section, Small } from '../../ui/type';
@@ -22,6 +23,7 @@ interface AlternativesProps {
 const SHOWN = 6;
 
 export function Alternatives({ view, today, solved, stepView }: AlternativesProps) {
+  const say = useSay();
   const others = alternativesTo(stepView, solved).slice(0, SHOWN);
   const value = solved.prepared.asked.reduce(
     (sum, asked) =>
@@ -30,17 +32,17 @@ export function Alternatives({ view, today, solved, stepView }: AlternativesProp
   );
   return (
     <View gap={8}>
-      <Section>What else</Section>
+      <Section>{say('plan.whatElse')}</Section>
       {others.map((other) => (
         <Other key={other.id} view={view} today={today} stepView={stepView} other={other} />
       ))}
       <View gap={2} paddingVertical={6}>
-        <Label>Do nothing</Label>
+        <Label>{say('plan.doNothing')}</Label>
         <Small>
           {stepView.step.solves.some(({ chance }) => chance > 0)
-            ? 'All of the infected wood stays; no crown is lost and no time spent.'
-            : 'It stays as it is; no crown is lost and no time spent.'}
-          {value > 0 ? ` The plan counts ${Math.round(value)} against it.` : ''}
+            ? say('plan.allOfTheInfectedWoodStaysNo')
+            : say('plan.itStaysAsItIsNoCrown')}
+          {value > 0 ? say('plan.thePlanCountsAgainstIt', { value: Math.round(value) }) : ''}
         </Small>
       </View>
     </View>
@@ -58,13 +60,14 @@ function Other({
   stepView: StepView;
   other: Priced;
 }) {
+  const say = useSay();
   const clock = useClock();
   const { record, isPending } = useRecordAction();
   const { what } = other.candidate;
   const name = view.names.get(what.is === 'cut' ? what.cut.limbId : what.limbId) ?? '';
   const title =
     what.is === 'cut'
-      ? `${name} at ${placeWords(what.cut, today.units)}`
+      ? say('shared.at', { name, place: placeWords(say, what.cut, today.units) })
       : `${otherWords(what.kind)}: ${name}`;
   const left = other.left.filter(({ findingId }) =>
     stepView.step.solves.some((solved) => solved.findingId === findingId),
@@ -75,12 +78,12 @@ function Other({
       <Label>{title}</Label>
       <Small>
         {[
-          ...(what.is === 'cut' ? [kindWords(what.cut)] : []),
-          `${percentOf(other.crown)} of the crown`,
+          ...(what.is === 'cut' ? [kindWords(say, what.cut)] : []),
+          say('plan.ofTheCrown', { percent: percentOf(other.crown) }),
           ...(other.handling ? [joined(massReading(other.handling.massKg, today.units))] : []),
-          `${Math.max(1, Math.round(other.minutes.minutes))} min`,
-          ...(worst > 0 ? [`${chanceWords(worst)} that it stays`] : []),
-          ...(other.handling?.handOver ? ['work for a licensed arborist'] : []),
+          say('plan.min', { more: Math.max(1, Math.round(other.minutes.minutes)) }),
+          ...(worst > 0 ? [say('plan.thatItStays', { chance: chanceWords(say, worst) })] : []),
+          ...(other.handling?.handOver ? [say('plan.workForALicensedArborist')] : []),
         ].join(' · ')}
       </Small>
       {other.handling?.handOver ? null : (
@@ -89,7 +92,7 @@ function Other({
             kind="quiet"
             paddingHorizontal={0}
             disabled={isPending}
-            aria-label={`Do this instead: ${title}`}
+            aria-label={say('plan.doThisInstead', { title })}
             onPress={() =>
               record({
                 kind: 'planPinned',
@@ -99,7 +102,7 @@ function Other({
               })
             }
           >
-            Do this instead
+            {say('plan.doThisInstead2')}
           </Button>
         </View>
       )}

@@ -1,9 +1,11 @@
 // The crown before and after: from above, by the gap test and by the light inside.
+
 import { limbsAfter, type Visit } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import { useMemo } from 'react';
 import { useOpenness } from '../../data/useOpenness';
+import { useSay } from '../../data/useSay';
 import { CrownClock } from '../../drawings/CrownClock';
 import { Figure, Label, Section, Small } from '../../ui/type';
 import { bandsOf } from '../bands';
@@ -16,6 +18,7 @@ interface BeforeAfterProps {
 }
 
 export function BeforeAfter({ view, today, visits, onChoose }: BeforeAfterProps) {
+  const say = useSay();
   const steps = visits.flatMap((visit) => visit.steps);
   const last = Math.max(0, ...steps.map(({ step }) => step.season));
   const after = useMemo(() => limbsAfter(view.limbs, steps, last), [view.limbs, steps, last]);
@@ -42,24 +45,24 @@ export function BeforeAfter({ view, today, visits, onChoose }: BeforeAfterProps)
   );
   return (
     <View gap={8}>
-      <Section>Before and after</Section>
+      <Section>{say('plan.beforeAndAfter')}</Section>
       <View flexDirection="row" gap={12}>
         <View flex={1} minWidth={0}>
-          <Label>Now</Label>
+          <Label>{say('plan.now')}</Label>
           {clock(view.limbs)}
         </View>
         <View flex={1} minWidth={0}>
-          <Label>{last > 1 ? `After ${last} seasons` : 'After the cuts'}</Label>
+          <Label>{last > 1 ? say('plan.afterSeasons', { last }) : say('plan.afterTheCuts')}</Label>
           {clock(after)}
         </View>
       </View>
-      <Measure words="of hats thrown come through" before={now?.gap.share} after={then?.gap.share} />
+      <Measure words={say('plan.ofHatsThrownComeThrough')} before={now?.gap.share} after={then?.gap.share} />
       <Measure
-        words="of the light reaches the inner third"
+        words={say('shared.ofTheLightReachesTheInnerThird')}
         before={now?.light.share}
         after={then?.light.share}
       />
-      <Small>Through the mapped limbs; 2,000 throws from all sides.</Small>
+      <Small>{say('plan.throughTheMappedLimbs2000Throws')}</Small>
     </View>
   );
 }
@@ -73,11 +76,12 @@ function Measure({
   before: number | undefined;
   after: number | undefined;
 }) {
+  const say = useSay();
   if (before === undefined || after === undefined) return null;
   return (
     <View flexDirection="row" alignItems="baseline" gap={8} flexWrap="wrap">
       <Figure>{`${Math.round(before * 100)}`}</Figure>
-      <Small>to</Small>
+      <Small>{say('plan.to')}</Small>
       <Figure color="$chalk">{`${Math.round(after * 100)} %`}</Figure>
       <Small flexShrink={1}>{words}</Small>
     </View>

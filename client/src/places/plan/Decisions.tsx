@@ -4,9 +4,11 @@ import type { Decision } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
 import { tapeText } from '@mortisect/core/measure';
 import { decisionOn, type SiteToday, type TreeView } from '@mortisect/core/present';
+import type { PlainKey } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
@@ -22,11 +24,12 @@ interface DecisionsProps {
 }
 
 export function Decisions({ view, today, except }: DecisionsProps) {
+  const say = useSay();
   const open = view.cuts.decisions.filter(({ lesionId }) => !except.includes(lesionId));
   if (open.length === 0) return null;
   return (
     <View gap={12}>
-      <Section>Decisions</Section>
+      <Section>{say('plan.decisions')}</Section>
       {open.map((decision) => (
         <OneDecision key={decision.lesionId} view={view} today={today} decision={decision} />
       ))}
@@ -36,16 +39,17 @@ export function Decisions({ view, today, except }: DecisionsProps) {
 
 type ChoiceWord = Decision['choices'][number];
 
-const CHOICE_WORDS: Record<ChoiceWord, string> = {
-  excise: 'Excise it',
-  bridge: 'Bridge-graft',
-  watch: 'Watch',
-  'remove tree': 'Remove the tree',
-  'lower the leader': 'Lower the leader',
-  'top-work': 'Top-work it',
+const CHOICE_WORDS: Record<ChoiceWord, PlainKey> = {
+  excise: 'plan.exciseIt',
+  bridge: 'plan.bridgeGraft',
+  watch: 'plan.watch',
+  'remove tree': 'plan.removeTheTree',
+  'lower the leader': 'plan.lowerTheLeader',
+  'top-work': 'plan.topWorkIt',
 };
 
 function OneDecision({ view, today, decision }: { view: TreeView; today: SiteToday; decision: Decision }) {
+  const say = useSay();
   const clock = useClock();
   const recording = useRecordAction();
   const finding = view.findings.find((finding) => finding.id === decision.lesionId);
@@ -67,39 +71,40 @@ function OneDecision({ view, today, decision }: { view: TreeView; today: SiteTod
   return (
     <View gap={8}>
       <Body>
-        {disorder?.name ?? finding.disorder} on{' '}
-        {decision.wood === 'trunk'
-          ? 'the trunk'
-          : decision.wood === 'leader'
-            ? 'the leader'
-            : 'the rootstock'}
-        , {tapeText(finding.fromCm, today.units)} to {tapeText(finding.toCm, today.units)}. No cut answers it.
+        {say('plan.on', { disorder: disorder?.name ?? finding.disorder })}{' '}
+        {say('plan.toNoCutAnswersIt', {
+          more:
+            decision.wood === 'trunk'
+              ? say('plan.theTrunk')
+              : decision.wood === 'leader'
+                ? say('shared.theLeader')
+                : say('shared.theRootstock'),
+          tape: tapeText(finding.fromCm, today.units),
+          tape2: tapeText(finding.toCm, today.units),
+        })}
       </Body>
       <Body>{disorder?.onTrunk}</Body>
       {decided ? (
-        <Notice kind="said" title={`Decided: ${CHOICE_WORDS[decided.choice]}`}>
-          It stays open until the wood is sound or gone. Choose again to change your mind.
+        <Notice kind="said" title={say('plan.decided', { choiceWords: say(CHOICE_WORDS[decided.choice]) })}>
+          {say('plan.itStaysOpenUntilTheWoodIs')}
         </Notice>
       ) : null}
       <Choice<ChoiceWord>
-        label="What will be done?"
+        label={say('plan.whatWillBeDone')}
         layout="wrap"
-        options={decision.choices.map((value) => ({ value, label: CHOICE_WORDS[value] }))}
+        options={decision.choices.map((value) => ({ value, label: say(CHOICE_WORDS[value]) }))}
         value={draft ?? decided?.choice ?? null}
         onChange={setDraft}
       />
       {draft && draft !== decided?.choice ? (
         <View flexDirection="row">
           <Button kind="main" onPress={decide} disabled={recording.isPending}>
-            Set this decision
+            {say('plan.setThisDecision')}
           </Button>
         </View>
       ) : null}
-      <Failed title="Not saved yet" error={recording.error} />
-      <Small>
-        Removing, excising and bridging are set out here only as choices: ask an advisory service or a
-        licensed arborist first.
-      </Small>
+      <Failed title={say('shared.notSavedYet')} error={recording.error} />
+      <Small>{say('plan.removingExcisingAndBridgingAreSetOut')}</Small>
     </View>
   );
 }

@@ -6,6 +6,7 @@ import type { TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { useUnits } from '../../data/useToday';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
@@ -13,6 +14,7 @@ import { NumberField } from '../../ui/NumberField';
 import { Select } from '../../ui/Select';
 
 export function Follower({ view, limbId }: { view: TreeView; limbId: string }) {
+  const say = useSay();
   const clock = useClock();
   const units = useUnits();
   const recording = useRecordAction();
@@ -26,7 +28,7 @@ export function Follower({ view, limbId }: { view: TreeView; limbId: string }) {
   if (!open) {
     return (
       <View flexDirection="row">
-        <Button onPress={() => setOpen(true)}>Keep it until its follower is grown</Button>
+        <Button onPress={() => setOpen(true)}>{say('plan.keepItUntilItsFollowerIsGrown')}</Button>
       </View>
     );
   }
@@ -43,7 +45,7 @@ export function Follower({ view, limbId }: { view: TreeView; limbId: string }) {
   return (
     <View gap={8}>
       <Select
-        label="Its follower"
+        label={say('plan.itsFollower')}
         value={chosen}
         options={others.map((other) => ({
           value: other.id,
@@ -52,7 +54,7 @@ export function Follower({ view, limbId }: { view: TreeView; limbId: string }) {
         onChange={setFollowerId}
       />
       <NumberField
-        label="Thick enough from"
+        label={say('plan.thickEnoughFrom')}
         unit="mm"
         value={untilMm}
         least={1}
@@ -61,7 +63,7 @@ export function Follower({ view, limbId }: { view: TreeView; limbId: string }) {
       />
       <View flexDirection="row">
         <Button kind="main" onPress={keep} disabled={recording.isPending}>
-          Keep it until then
+          {say('plan.keepItUntilThen')}
         </Button>
       </View>
     </View>

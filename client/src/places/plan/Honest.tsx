@@ -8,6 +8,7 @@ import { lowerFirst } from '@mortisect/core/tree';
 import { cautionWords, clashSentence, insteadWords, leftWords, verdictWords } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { useRecordAction } from '../../data/writes';
 import { Mark } from '../../drawings/marks';
 import { Button } from '../../ui/Button';
@@ -17,28 +18,35 @@ import { WithTerms } from '../Terms';
 import { findingWords } from '../words';
 
 const TITLES = {
-  'remove tree': 'Remove the tree',
-  'bridge graft': 'Bridge-graft the stem',
-  'restart or remove': 'Too much must go',
+  'remove tree': 'plan.removeTheTree',
+  'bridge graft': 'plan.bridgeGraftTheStem',
+  'restart or remove': 'plan.tooMuchMustGo',
 } as const;
 
 export function Clash({ view, solved }: { view: TreeView; solved: Solved }) {
+  const say = useSay();
   const { clash } = solved.plan;
   if (!clash) return null;
   const findings = new Map(
     view.findings.map((finding) => [
       finding.id,
-      `${lowerFirst(disorderOf(finding.disorder)?.name ?? finding.disorder)} on ${lowerFirst(view.names.get(finding.limbId) ?? finding.limbId)}`,
+      say('plan.on2', {
+        disorder: lowerFirst(disorderOf(finding.disorder)?.name ?? finding.disorder),
+        get: lowerFirst(view.names.get(finding.limbId) ?? finding.limbId),
+      }),
     ]),
   );
   return (
-    <Notice kind="caution" title="No plan keeps all of this">
-      {`${clashSentence(clash, { names: view.names, findings })} Take one off below, and it is solved again.`}
+    <Notice kind="caution" title={say('plan.noPlanKeepsAllOfThis')}>
+      {say('plan.takeOneOffBelowAndItIs', {
+        clashSentence: clashSentence(clash, { names: view.names, findings }),
+      })}
     </Notice>
   );
 }
 
 export function VerdictNotice({ view, solved }: { view: TreeView; solved: Solved }) {
+  const say = useSay();
   const clock = useClock();
   const recording = useRecordAction();
   const { verdict } = solved.plan;
@@ -54,24 +62,22 @@ export function VerdictNotice({ view, solved }: { view: TreeView; solved: Solved
     });
   return (
     <View gap={8}>
-      <Notice kind={verdict.choice === 'remove tree' ? 'danger' : 'caution'} title={TITLES[verdict.choice]}>
+      <Notice
+        kind={verdict.choice === 'remove tree' ? 'danger' : 'caution'}
+        title={say(TITLES[verdict.choice])}
+      >
         <WithTerms>{verdictWords(verdict.because)}</WithTerms>
       </Notice>
-      {verdict.choice === 'remove tree' ? (
-        <Body>
-          With stump and, where the rootstock is infected, with its roots. A whole tree is felled by somebody
-          trained for it: a licensed arborist. Protected trees and nesting birds: ask first.
-        </Body>
-      ) : null}
+      {verdict.choice === 'remove tree' ? <Body>{say('plan.withStumpAndWhereTheRootstockIs')}</Body> : null}
       {verdict.instead.map((choice) => (
         <View key={choice} flexDirection="row" alignItems="center" gap={12}>
           <Body flex={1}>{insteadWords(verdict, choice)}</Body>
           <Button
             onPress={() => decide(choice)}
             disabled={recording.isPending}
-            aria-label={`Decide: ${choice}`}
+            aria-label={say('plan.decide', { choice })}
           >
-            Choose this
+            {say('plan.chooseThis')}
           </Button>
         </View>
       ))}
@@ -81,6 +87,7 @@ export function VerdictNotice({ view, solved }: { view: TreeView; solved: Solved
 
 /** Findings that stay, each with why; and those whose own cut a larger one makes needless. */
 export function LeftAsIs({ view, solved }: { view: TreeView; solved: Solved }) {
+  const say = useSay();
   const { left, swallowed } = solved.plan;
   const takerOf = (candidateId: string) => {
     const priced = solved.prepared.all.find((each) => each.id === candidateId);
@@ -89,7 +96,7 @@ export function LeftAsIs({ view, solved }: { view: TreeView; solved: Solved }) {
   const rows = [
     ...swallowed.map(({ findingId, candidateId }) => ({
       findingId,
-      words: `The cut on ${lowerFirst(takerOf(candidateId))} removes it too.`,
+      words: say('plan.theCutOnRemovesItToo', { taker: lowerFirst(takerOf(candidateId)) }),
     })),
     ...left
       .filter(({ why }) => why !== 'decision')
@@ -102,7 +109,7 @@ export function LeftAsIs({ view, solved }: { view: TreeView; solved: Solved }) {
   if (rows.length === 0) return null;
   return (
     <View gap={8}>
-      <Section>Findings without a cut</Section>
+      <Section>{say('plan.findingsWithoutACut')}</Section>
       {rows.map(({ findingId, words }) => {
         const finding = view.findings.find((finding) => finding.id === findingId);
         if (!finding) return null;

@@ -7,6 +7,7 @@ import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useClock } from '../../data/useClock';
 import { useMarginCurve } from '../../data/usePlan';
+import { useSay } from '../../data/useSay';
 import { useRecordAction } from '../../data/writes';
 import { MarginCurve } from '../../drawings/MarginCurve';
 import { Button } from '../../ui/Button';
@@ -23,6 +24,7 @@ interface MarginProps {
 }
 
 export function Margin({ view, today, findingId, input }: MarginProps) {
+  const say = useSay();
   const clock = useClock();
   const recording = useRecordAction();
   const { data: curve } = useMarginCurve(input, findingId);
@@ -47,22 +49,33 @@ export function Margin({ view, today, findingId, input }: MarginProps) {
     );
   return (
     <View gap={8}>
-      <Section>The margin</Section>
+      <Section>{say('plan.theMargin')}</Section>
       <MarginCurve curve={curve} units={today.units} at={at} onAt={setMoved} />
       <Body>
         {here.cut
-          ? `${tapeText(here.clearanceCm, today.units, 'up')}: cut at ${placeWords(here.cut, today.units)} on ${view.names.get(here.cut.limbId) ?? here.cut.limbId}; ${chanceWords(here.chance)} that infected wood stays (${Math.round(here.range[0] * 100)} to ${Math.round(here.range[1] * 100)}), ${percentOf(here.crown)} of the crown.`
-          : `${tapeText(here.clearanceCm, today.units, 'up')}: the trunk leaves no cut.`}
+          ? say('plan.cutAtOnThatInfectedWoodStays', {
+              tape: tapeText(here.clearanceCm, today.units, 'up'),
+              place: placeWords(say, here.cut, today.units),
+              get: view.names.get(here.cut.limbId) ?? here.cut.limbId,
+              chance: chanceWords(say, here.chance),
+              range: Math.round(here.range[0] * 100),
+              range2: Math.round(here.range[1] * 100),
+              percent: percentOf(here.crown),
+            })
+          : say('plan.theTrunkLeavesNoCut', { tape: tapeText(here.clearanceCm, today.units, 'up') })}
       </Body>
       <Small>
-        {`Marks: ${curve.schools
-          .map(
-            (school) =>
-              `${school.name}${school.isSites ? ' (the site’s)' : ''} at ${tapeText(school.clearanceCm, today.units, 'up')}`,
-          )
-          .join(
-            '; ',
-          )}. No published distribution is known: the extent beyond the edge is taken as log-normal, its median uncertain by half and double.`}
+        {say('plan.marksNoPublishedDistributionIsKnownThe', {
+          schools: curve.schools
+            .map((school) =>
+              say('plan.at', {
+                school: school.name,
+                more: school.isSites ? say('plan.theSites') : '',
+                tape: tapeText(school.clearanceCm, today.units, 'up'),
+              }),
+            )
+            .join('; '),
+        })}
       </Small>
       <View flexDirection="row" flexWrap="wrap" gap={8}>
         <Button
@@ -70,15 +83,15 @@ export function Margin({ view, today, findingId, input }: MarginProps) {
           disabled={moved === null || moved === nearest || recording.isPending}
           onPress={() => set(here.clearanceCm)}
         >
-          Set margin
+          {say('plan.setMargin')}
         </Button>
         {byHand ? (
           <Button onPress={() => set(null)} disabled={recording.isPending}>
-            By the school again
+            {say('plan.byTheSchoolAgain')}
           </Button>
         ) : null}
       </View>
-      <Failed title="Not saved yet" error={recording.error} />
+      <Failed title={say('shared.notSavedYet')} error={recording.error} />
     </View>
   );
 }

@@ -7,6 +7,7 @@ import { pinSentence } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { dayWords } from '../../data/moment';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
@@ -26,6 +27,7 @@ export function Pins({
   solved: Solved;
   stepView: StepView;
 }) {
+  const say = useSay();
   const clock = useClock();
   const recording = useRecordAction();
   const { prepared } = solved;
@@ -43,7 +45,7 @@ export function Pins({
             disabled={recording.isPending}
             onPress={() => set({ kind: 'stays', limbId: stepView.limbId })}
           >
-            It stays
+            {say('plan.itStays')}
           </Button>
         ) : null}
         {next <= prepared.input.seasons ? (
@@ -51,7 +53,7 @@ export function Pins({
             disabled={recording.isPending}
             onPress={() => set({ kind: 'not before', candidateId: stepView.priced.id, season: next })}
           >
-            {`Not before season ${next}`}
+            {say('plan.notBeforeSeason', { next })}
           </Button>
         ) : null}
         {stepView.step.season > 1 ? (
@@ -59,7 +61,7 @@ export function Pins({
             disabled={recording.isPending}
             onPress={() => set({ kind: 'goes', candidateId: stepView.priced.id, season: 1 })}
           >
-            This season
+            {say('plan.thisSeason')}
           </Button>
         ) : null}
         {musts.length > 0 ? (
@@ -73,19 +75,15 @@ export function Pins({
       {limb && limb.kind !== 'trunk' && musts.length === 0 ? (
         <Follower view={view} limbId={stepView.limbId} />
       ) : null}
-      {musts.length > 0 ? (
-        <Small>
-          Active disease, disease near the trunk, or broken wood that may come down: it must come out in the
-          first pass, unless you override it.
-        </Small>
-      ) : null}
-      <Failed title="Not saved yet" error={recording.error} />
+      {musts.length > 0 ? <Small>{say('plan.activeDiseaseDiseaseNearTheTrunkOr')}</Small> : null}
+      <Failed title={say('shared.notSavedYet')} error={recording.error} />
     </View>
   );
 }
 
 /** The pins that hold on this tree, each to be taken off again. */
 export function PinList({ view, today }: { view: TreeView; today: SiteToday }) {
+  const say = useSay();
   const clock = useClock();
   const recording = useRecordAction();
   const pins = pinsOf(view.actions);
@@ -96,7 +94,7 @@ export function PinList({ view, today }: { view: TreeView; today: SiteToday }) {
   const takeOff = (actionId: string) => recording.record({ kind: 'undone', at: clock(), actionId });
   return (
     <View gap={4}>
-      <Section>Pinned</Section>
+      <Section>{say('plan.pinned')}</Section>
       {pins.map(({ actionId, pin }) => (
         <View key={actionId} flexDirection="row" alignItems="center" gap={12}>
           <Label flex={1}>{upperFirst(pinSentence(pin, view))}</Label>
@@ -104,23 +102,28 @@ export function PinList({ view, today }: { view: TreeView; today: SiteToday }) {
             kind="quiet"
             onPress={() => takeOff(actionId)}
             disabled={recording.isPending}
-            aria-label={`Remove this pin: ${pinSentence(pin, view)}`}
+            aria-label={say('plan.removeThisPin', { pinSentence: pinSentence(pin, view) })}
           >
-            Remove this pin
+            {say('plan.removeThisPin2')}
           </Button>
         </View>
       ))}
       {lifted.map(([findingId, { actionId, why, note, until }]) => (
         <View key={actionId} flexDirection="row" alignItems="center" gap={12}>
-          <Body
-            flex={1}
-          >{`${view.findings.find((finding) => finding.id === findingId)?.limbName ?? ''}: need not come out, ${why}${until ? ` until ${dayWords(until)}` : ''}${note ? `: ${note}` : ''}`}</Body>
+          <Body flex={1}>
+            {say('plan.needNotComeOut', {
+              limbName: view.findings.find((finding) => finding.id === findingId)?.limbName ?? '',
+              why,
+              more: until ? say('plan.until', { day: dayWords(until) }) : '',
+              more2: note ? `: ${note}` : '',
+            })}
+          </Body>
           <Button kind="quiet" onPress={() => takeOff(actionId)} disabled={recording.isPending}>
-            Remove this pin
+            {say('plan.removeThisPin2')}
           </Button>
         </View>
       ))}
-      <Failed title="Not saved yet" error={recording.error} />
+      <Failed title={say('shared.notSavedYet')} error={recording.error} />
     </View>
   );
 }

@@ -1,6 +1,9 @@
 // What stands on top of a plan: the crown ledger, and how this season compares with its limit.
+
 import type { Solved, Visit } from '@mortisect/core/plan';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
+import { useSay } from '../../data/useSay';
 import { Ledger, type LedgerPart } from '../../drawings/Ledger';
 import type { MarkKind } from '../../drawings/marks';
 import { Figure, Small } from '../../ui/type';
@@ -9,6 +12,7 @@ import { percentOf } from './planView';
 const ORDER: MarkKind[] = ['diseased', 'damaged', 'misplaced', 'dead'];
 
 export function PlanHead({ solved, visits }: { solved: Solved; visits: Visit[] }) {
+  const say = useSay();
   const { plan, prepared } = solved;
   const season = plan.seasons.find((season) => season.crown + season.exempt > 0) ?? plan.seasons[0];
   if (!season) return null;
@@ -40,21 +44,26 @@ export function PlanHead({ solved, visits }: { solved: Solved; visits: Visit[] }
         <Figure fontSize="$32" lineHeight="$32" color={warns ? '$ochreText' : '$ink'}>
           {percentOf(whole)}
         </Figure>
-        <Small flexShrink={1}>{seasonWords(season)}</Small>
+        <Small flexShrink={1}>{seasonWords(say, season)}</Small>
       </View>
       <Ledger
         parts={parts}
         limit={season.limit}
         exempt={season.exempt}
         deadSteps={dead}
-        says={`Crown ledger: ${percentOf(whole)} comes off in season ${season.season}, of a limit of ${percentOf(season.limit)}.`}
+        says={say('plan.crownLedgerComesOffInSeasonOf', {
+          percent: percentOf(whole),
+          season: season.season,
+          percent2: percentOf(season.limit),
+        })}
       />
-      {warns ? (
-        <Small color="$ochreText">Near the limit: expect upright shoots for two or three years.</Small>
-      ) : null}
+      {warns ? <Small color="$ochreText">{say('plan.nearTheLimitExpectUprightShootsFor')}</Small> : null}
       {guessed > 0 ? (
         <Small>
-          {`${guessed} of ${prepared.crown.limbCount} thicknesses were guessed from length and age: measure them for a truer share.`}
+          {say('plan.ofThicknessesWereGuessedFromLengthAnd', {
+            guessed,
+            limbCount: prepared.crown.limbCount,
+          })}
         </Small>
       ) : null}
     </View>
@@ -63,8 +72,8 @@ export function PlanHead({ solved, visits }: { solved: Solved; visits: Visit[] }
 
 type SeasonShare = Pick<Solved['plan']['seasons'][number], 'season' | 'crown' | 'exempt' | 'limit'>;
 
-export function seasonWords({ season, crown, exempt, limit }: SeasonShare): string {
-  if (exempt === 0) return `of the crown in season ${season}. Your limit is ${percentOf(limit)}.`;
-  const part = crown === 0 ? 'all' : `${percentOf(exempt)} of it`;
-  return `of the crown in season ${season}, ${part} for disease. Your limit for other cuts is ${percentOf(limit)}.`;
+export function seasonWords(say: Say, { season, crown, exempt, limit }: SeasonShare): string {
+  if (exempt === 0) return say('plan.ofTheCrownInSeasonYourLimit', { season, percent: percentOf(limit) });
+  const part = crown === 0 ? say('plan.all') : say('plan.ofIt', { percent: percentOf(exempt) });
+  return say('plan.ofTheCrownInSeasonForDisease', { season, part, percent: percentOf(limit) });
 }

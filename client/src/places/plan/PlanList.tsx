@@ -4,23 +4,26 @@ import { dangersOf } from '@mortisect/core/handling';
 import { joined, massReading } from '@mortisect/core/measure';
 import { type Solved, visitsOf, wholeMinutes } from '@mortisect/core/plan';
 import { openDecisions, type SiteToday, type TreeView } from '@mortisect/core/present';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useTrees } from '../../data/queries';
 import { useOpenViews } from '../../data/useOpenViews';
 import { usePlans } from '../../data/usePlan';
+import { useSay } from '../../data/useSay';
 import { FileLinks } from '../../ui/FileLinks';
 import { Row, Rows } from '../../ui/Row';
 import { Aside, Screen } from '../../ui/Screen';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
-import { disorderWords, plural } from '../words';
+import { disorderWords } from '../words';
 import { percentOf } from './planView';
 
 export function PlanList({ openId }: { openId?: string }) {
+  const say = useSay();
   const { open, error, refetch } = useOpenViews();
   const { plans, failed } = usePlans(open?.views ?? NONE, open?.today ?? null);
   const plots = useTrees().data?.plots ?? [];
-  if (!open) return <Waiting title="Plan" beside error={error} onRetry={refetch} />;
+  if (!open) return <Waiting title={say('shared.plan')} beside error={error} onRetry={refetch} />;
   const { today, views } = open;
   const sums = views.map((view) => sumOf(plans.get(view.tree.id)));
   const minutes = sums.reduce((total, sum) => total + (sum?.minutes ?? 0), 0);
@@ -29,30 +32,37 @@ export function PlanList({ openId }: { openId?: string }) {
     .filter(({ plotViews }) => plotViews.length > 0);
   return (
     <Screen
-      title="Plan"
-      subtitle="Trees with open findings"
+      title={say('shared.plan')}
+      subtitle={say('plan.treesWithOpenFindings')}
       beside
       aside={
-        <Aside figure={`${Math.round(minutes)} min`} caption={`on ${plural(views.length, 'tree')} now`} />
+        <Aside
+          figure={say('shared.min', { minutes: Math.round(minutes) })}
+          caption={say('plan.onTreesNow', { views: views.length })}
+        />
       }
     >
-      {views.length === 0 ? (
-        <Body>No open finding. What you mark in Round appears here with its cut and the reason.</Body>
-      ) : null}
+      {views.length === 0 ? <Body>{say('plan.noOpenFindingWhatYouMarkIn')}</Body> : null}
       {groups.map(({ plot, plotViews }) => (
         <View key={plot.id} gap={6}>
           <Section>{plot.name}</Section>
-          <Small>{totalWords(plotViews, plans, today)}</Small>
+          <Small>{totalWords(say, plotViews, plans, today)}</Small>
           <Rows>
             {plotViews.map((view) => (
               <TreeRow key={view.tree.id} view={view} solved={plans.get(view.tree.id)} openId={openId} />
             ))}
           </Rows>
-          <FileLinks links={[[`/api/plots/${plot.id}/cut-sheet.pdf`, `Cut sheets of ${plot.name}`]]} />
+          <FileLinks
+            links={[[`/api/plots/${plot.id}/cut-sheet.pdf`, say('plan.cutSheetsOf', { plot: plot.name })]]}
+          />
         </View>
       ))}
       {failed.length > 0 ? (
-        <Body>{`Not planned on this device: ${failed.map((view) => view.tree.code).join(', ')}. Open the tree to try again.`}</Body>
+        <Body>
+          {say('plan.notPlannedOnThisDeviceOpenThe', {
+            failed: failed.map((view) => view.tree.code).join(', '),
+          })}
+        </Body>
       ) : null}
       <SeasonLine today={today} />
     </Screen>
@@ -84,18 +94,15 @@ function sumOf(solved: Solved | undefined): Sum | null {
   };
 }
 
-function totalWords(views: TreeView[], plans: Map<string, Solved>, { units }: SiteToday): string {
+function totalWords(say: Say, views: TreeView[], plans: Map<string, Solved>, { units }: SiteToday): string {
   const sums = views.flatMap((view) => sumOf(plans.get(view.tree.id)) ?? []);
   const add = (of: (sum: Sum) => number) => sums.reduce((total, sum) => total + of(sum), 0);
   const kg = add((sum) => sum.infectedKg);
   return [
-    plural(
-      add((sum) => sum.steps),
-      'step',
-    ),
-    `${Math.round(add((sum) => sum.minutes))} min`,
-    ...(kg > 0.05 ? [`${joined(massReading(kg, units))} of infected wood to carry away`] : []),
-    ...(sums.length < views.length ? ['some still computed'] : []),
+    say('plan.steps', { add: add((sum) => sum.steps) }),
+    say('plan.min2', { add: Math.round(add((sum) => sum.minutes)) }),
+    ...(kg > 0.05 ? [say('plan.ofInfectedWoodToCarryAway', { mass: joined(massReading(kg, units)) })] : []),
+    ...(sums.length < views.length ? [say('plan.someStillComputed')] : []),
   ].join(' · ');
 }
 
@@ -108,6 +115,7 @@ function TreeRow({
   solved: Solved | undefined;
   openId: string | undefined;
 }) {
+  const say = useSay();
   const sum = sumOf(solved);
   const danger =
     dangersOf(view.tree.hazards).length > 0 ||
@@ -121,9 +129,11 @@ function TreeRow({
       detail={disorderWords(view.findings)}
       aside={
         <View alignItems="flex-end" maxWidth={150}>
-          <Label textAlign="right">{solved ? headWords(view, solved, sum) : '…'}</Label>
+          <Label textAlign="right">{solved ? headWords(say, view, solved, sum) : '…'}</Label>
           {sum && sum.steps > 0 ? (
-            <Small>{`${Math.round(sum.minutes)} min · ${percentOf(sum.crown)}`}</Small>
+            <Small>
+              {say('plan.min3', { minutes: Math.round(sum.minutes), percent: percentOf(sum.crown) })}
+            </Small>
           ) : null}
         </View>
       }
@@ -131,26 +141,35 @@ function TreeRow({
   );
 }
 
-function headWords(view: TreeView, { plan }: Solved, sum: Sum | null): string {
-  if (plan.clash) return 'pins clash';
+function headWords(say: Say, view: TreeView, { plan }: Solved, sum: Sum | null): string {
+  if (plan.clash) return say('plan.pinsClash');
   if (plan.verdict) return plan.verdict.choice;
   const later = plan.steps.length - (sum?.steps ?? 0);
   return [
-    ...(sum && sum.steps > 0 ? [plural(sum.steps, 'step')] : []),
-    ...(later > 0 ? [`${later} later`] : []),
-    ...(plan.handOver.length > 0 ? ['hand over'] : []),
+    ...(sum && sum.steps > 0 ? [say('plan.steps2', { steps: sum.steps })] : []),
+    ...(later > 0 ? [say('plan.later', { later })] : []),
+    ...(plan.handOver.length > 0 ? [say('plan.handOver')] : []),
     ...(openDecisions(view).length > 0 ? ['decide'] : []),
   ].join(', ');
 }
 
 function SeasonLine({ today }: { today: SiteToday }) {
-  const seasonWords = { dormant: 'dormant', bloom: 'bud to petal fall', summer: 'summer', autumn: 'autumn' }[
-    today.season
-  ];
+  const say = useSay();
+  const seasonWords = {
+    dormant: say('shared.dormant'),
+    bloom: say('shared.budToPetalFall'),
+    summer: say('plan.summer'),
+    autumn: say('shared.autumn'),
+  }[today.season];
   return (
     <Small>
-      Clearances for the {seasonWords === 'dormant' ? 'dormant season' : `growing season (${seasonWords})`},{' '}
-      {today.site.season ? 'set by hand' : 'by the calendar'}.
+      {say('plan.clearancesForThe', {
+        more:
+          seasonWords === 'dormant'
+            ? say('shared.dormantSeason')
+            : say('plan.growingSeason', { seasonWords }),
+      })}{' '}
+      {today.site.season ? say('plan.setByHand') : say('plan.byTheCalendar')}.
     </Small>
   );
 }

@@ -5,11 +5,13 @@ import { type Solved, type Visit, visitsOf } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { speciesName } from '@mortisect/core/register';
 import { visitTitle } from '@mortisect/core/words';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { useTree } from '../../data/queries';
 import { usePlan } from '../../data/usePlan';
+import { useSay } from '../../data/useSay';
 import { useToday } from '../../data/useToday';
 import { planInputFor, viewOf } from '../../data/views';
 import { Button } from '../../ui/Button';
@@ -23,7 +25,6 @@ import { useKeys } from '../shell/Keys';
 import { TreeBeside } from '../TreeBeside';
 import { switchUnits } from '../units';
 import { useOpenLimb } from '../useOpenLimb';
-import { plural } from '../words';
 import { BeforeAfter } from './BeforeAfter';
 import { Decisions } from './Decisions';
 import { Clash, LeftAsIs, VerdictNotice } from './Honest';
@@ -37,10 +38,11 @@ import { StepSheet } from './StepSheet';
 import { Years } from './Years';
 
 export function PlanTree({ treeId }: { treeId: string }) {
+  const say = useSay();
   const { data, error, refetch } = useTree(treeId);
   const today = useToday();
   const view = useMemo(() => (data && today ? viewOf(data, today) : null), [data, today]);
-  if (!view || !today) return <Waiting title="Plan" error={error} onRetry={refetch} />;
+  if (!view || !today) return <Waiting title={say('shared.plan')} error={error} onRetry={refetch} />;
   return <Planned view={view} today={today} />;
 }
 
@@ -59,6 +61,7 @@ interface SolvedPlanProps {
 }
 
 function SolvedPlan({ view, today, solved, searching }: SolvedPlanProps) {
+  const say = useSay();
   const wide = useWide();
   const router = useRouter();
   const openLimb = useOpenLimb(view.tree.id);
@@ -76,19 +79,21 @@ function SolvedPlan({ view, today, solved, searching }: SolvedPlanProps) {
   return (
     <Screen
       title={tree.code}
-      subtitle={`Plan · ${speciesName(tree.species)}, ${tree.form}`}
+      subtitle={say('plan.plan2', { species: speciesName(tree.species), form: tree.form })}
       width="full"
       aside={
         <Aside
-          figure={plural(first?.steps.length ?? 0, 'step')}
-          caption={first ? visitTitle(first) : comesOut ? 'the tree comes out' : 'nothing to do'}
+          figure={say('plan.steps2', { steps: first?.steps.length ?? 0 })}
+          caption={
+            first ? visitTitle(first) : comesOut ? say('plan.theTreeComesOut') : say('plan.nothingToDo')
+          }
         />
       }
       pinned={comesOut ? undefined : <PlanHead solved={solved} visits={visits} />}
       actions={
         <>
           <Button grow maxWidth={wide ? 300 : undefined} onPress={() => router.navigate(`/round/${tree.id}`)}>
-            Look at the tree
+            {say('plan.lookAtTheTree')}
           </Button>
           <Button
             grow
@@ -96,7 +101,7 @@ function SolvedPlan({ view, today, solved, searching }: SolvedPlanProps) {
             maxWidth={wide ? 300 : undefined}
             onPress={() => router.navigate(`/plan/${tree.id}/when`)}
           >
-            When
+            {say('plan.when')}
           </Button>
         </>
       }
@@ -116,7 +121,7 @@ function SolvedPlan({ view, today, solved, searching }: SolvedPlanProps) {
           <Clash view={view} solved={solved} />
           <VerdictNotice view={view} solved={solved} />
           <PinList view={view} today={today} />
-          {steps.length === 0 ? <Body>{nothingWords(view, solved)}</Body> : null}
+          {steps.length === 0 ? <Body>{nothingWords(say, view, solved)}</Body> : null}
           {visits.map((visit) => (
             <VisitPart
               key={visit.key}
@@ -153,6 +158,7 @@ interface VisitPartProps {
 
 /** The list in order, and the chosen step; on a phone one swipes from step to step. */
 function VisitPart({ visit, view, today, chosenId, onChoose, onMore }: VisitPartProps) {
+  const say = useSay();
   const at = visit.steps.findIndex((step) => step.priced.id === chosenId);
   const title = visitTitle(visit);
   return (
@@ -161,7 +167,7 @@ function VisitPart({ visit, view, today, chosenId, onChoose, onMore }: VisitPart
       <OrderLine order={visit.order} steps={visit.steps} />
       {at < 0 ? null : (
         <Swipe
-          label={`Steps of ${title}`}
+          label={say('plan.stepsOf', { title })}
           at={at}
           count={visit.steps.length}
           onAt={(i) => onChoose(visit.steps[i]?.priced.id ?? '')}
@@ -183,22 +189,25 @@ function VisitPart({ visit, view, today, chosenId, onChoose, onMore }: VisitPart
   );
 }
 
-function nothingWords(view: TreeView, { plan }: Solved): string {
-  if (view.findings.length === 0)
-    return 'This tree has no open finding. What you mark in Round appears here.';
-  if (plan.clash) return 'No cut is planned until the pins agree.';
-  return 'Nothing here for you to cut.';
+function nothingWords(say: Say, view: TreeView, { plan }: Solved): string {
+  if (view.findings.length === 0) return say('plan.thisTreeHasNoOpenFindingWhat');
+  if (plan.clash) return say('plan.noCutIsPlannedUntilThePins');
+  return say('plan.nothingHereForYouToCut');
 }
 
 /** How sure it is that no better plan exists. */
 function Proof({ solved, searching }: { solved: Solved; searching: boolean }) {
+  const say = useSay();
   const { proof, clash } = solved.plan;
   if (clash) return null;
   const words = proof.done
-    ? 'This is the best plan for your settings.'
+    ? say('plan.thisIsTheBestPlanForYour')
     : proof.gap === null
-      ? 'A first plan. The search for a better one goes on.'
-      : `A good plan: no other can be more than ${Math.max(0.1, proof.gap * 100).toFixed(1)} % better${searching ? '. The search goes on' : ''}.`;
+      ? say('plan.aFirstPlanTheSearchForA')
+      : say('plan.aGoodPlanNoOtherCanBe', {
+          more: Math.max(0.1, proof.gap * 100).toFixed(1),
+          more2: searching ? say('plan.theSearchGoesOn') : '',
+        });
   return (
     <Small role="status" aria-live="polite">
       {words}

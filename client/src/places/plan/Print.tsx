@@ -2,24 +2,26 @@
 
 import type { TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
+import { useSay } from '../../data/useSay';
 import { FileLinks } from '../../ui/FileLinks';
 import { Body, Section } from '../../ui/type';
 
 export function Print({ view }: { view: TreeView }) {
+  const say = useSay();
   const base = `/api/trees/${view.tree.id}`;
   return (
     <View gap={8}>
-      <Section>Cut sheet and files</Section>
+      <Section>{say('plan.cutSheetAndFiles')}</Section>
       <FileLinks
         links={[
-          [`${base}/cut-sheet.pdf?paper=A4`, 'Cut sheet, A4'],
-          [`${base}/cut-sheet.pdf?paper=LETTER`, 'Cut sheet, Letter'],
-          [`${base}/plan.json`, 'Plan as JSON'],
-          [`${base}/plan.csv`, 'Plan as CSV'],
+          [`${base}/cut-sheet.pdf?paper=A4`, say('plan.cutSheetA4')],
+          [`${base}/cut-sheet.pdf?paper=LETTER`, say('plan.cutSheetLetter')],
+          [`${base}/plan.json`, say('plan.planAsJson')],
+          [`${base}/plan.csv`, say('plan.planAsCsv')],
         ]}
       />
       <Body fontSize="$16" lineHeight="$16">
-        The sheet has the drawings, the order, the cautions and the tag of the tree. It needs the server.
+        {say('plan.theSheetHasTheDrawingsTheOrder')}
       </Body>
     </View>
   );

@@ -5,8 +5,10 @@ import { joined, massReading, thicknessReading } from '@mortisect/core/measure';
 import type { StepView } from '@mortisect/core/plan';
 import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
 import { otherWords, stepSentence } from '@mortisect/core/words';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Body, Section, Small } from '../../ui/type';
@@ -23,6 +25,7 @@ interface StepCardProps {
 }
 
 export function StepCard({ view, today, stepView, isNow, onMore }: StepCardProps) {
+  const say = useSay();
   const { cut, priced } = stepView;
   const name = view.names.get(stepView.limbId) ?? stepView.limbId;
   return (
@@ -43,10 +46,10 @@ export function StepCard({ view, today, stepView, isNow, onMore }: StepCardProps
       <Body>
         <WithTerms>{stepSentence(priced, telling(view, today))}</WithTerms>
       </Body>
-      <Small>{costWords(stepView, today)}</Small>
+      <Small>{costWords(say, stepView, today)}</Small>
       <View flexDirection="row" flexWrap="wrap" gap={8}>
-        <Button onPress={onMore} aria-label={`Why, and what else: ${name}`}>
-          Why, and what else
+        <Button onPress={onMore} aria-label={say('plan.whyAndWhatElse', { name })}>
+          {say('plan.whyAndWhatElse2')}
         </Button>
         {cut === null && isNow ? <DoneButton view={view} stepView={stepView} name={name} /> : null}
       </View>
@@ -55,7 +58,7 @@ export function StepCard({ view, today, stepView, isNow, onMore }: StepCardProps
 }
 
 /** Mass, crown, time, tool and what stays behind, in one line. */
-function costWords({ priced, step }: StepView, { units }: SiteToday): string {
+function costWords(say: Say, { priced, step }: StepView, { units }: SiteToday): string {
   const { handling, minutes } = priced;
   const worst = Math.max(0, ...step.solves.map((solved) => solved.chance));
   return [
@@ -63,19 +66,25 @@ function costWords({ priced, step }: StepView, { units }: SiteToday): string {
       ? [
           joined(thicknessReading(handling.kerfMm, units)),
           joined(massReading(handling.massKg, units)),
-          handling.pieces.length > 1 ? `${handling.pieces.length} pieces` : 'one piece',
+          handling.pieces.length > 1
+            ? say('shared.pieces', { pieces: handling.pieces.length })
+            : say('shared.onePiece'),
           handling.wielded
-            ? `${handling.wielded.tool.name.toLowerCase()} from the ${handling.wielded.station}`
-            : 'no tool of the kit does it',
+            ? say('plan.fromThe', {
+                tool: handling.wielded.tool.name.toLowerCase(),
+                station: handling.wielded.station,
+              })
+            : say('plan.noToolOfTheKitDoesIt'),
         ]
       : []),
-    `${percentOf(step.crown + step.exempt)} of the crown`,
-    `${Math.max(1, Math.round(minutes.minutes))} min`,
-    ...(worst > 0 ? [`${chanceWords(worst)} that disease stays`] : []),
+    say('plan.ofTheCrown', { percent: percentOf(step.crown + step.exempt) }),
+    say('plan.min', { more: Math.max(1, Math.round(minutes.minutes)) }),
+    ...(worst > 0 ? [say('plan.thatDiseaseStays', { chance: chanceWords(say, worst) })] : []),
   ].join(' · ');
 }
 
 function DoneButton({ view, stepView, name }: { view: TreeView; stepView: StepView; name: string }) {
+  const say = useSay();
   const clock = useClock();
   const recording = useRecordAction();
   const { what } = stepView.priced.candidate;
@@ -92,8 +101,12 @@ function DoneButton({ view, stepView, name }: { view: TreeView; stepView: StepVi
       limbName: name,
     });
   return (
-    <Button onPress={done} disabled={recording.isPending} aria-label={`Done: ${otherWords(what.kind)}`}>
-      Done
+    <Button
+      onPress={done}
+      disabled={recording.isPending}
+      aria-label={say('plan.done', { other: otherWords(what.kind) })}
+    >
+      {say('shared.done')}
     </Button>
   );
 }

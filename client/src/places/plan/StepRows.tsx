@@ -5,6 +5,7 @@ import type { StepView } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { otherWords } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
+import { useSay } from '../../data/useSay';
 import { Mark } from '../../drawings/marks';
 import { PressRow } from '../../ui/PressRow';
 import { Rows } from '../../ui/Row';
@@ -21,6 +22,7 @@ interface StepRowsProps {
 }
 
 export function StepRows({ view, today, steps, chosenId, onChoose }: StepRowsProps) {
+  const say = useSay();
   return (
     <Rows>
       {steps.map((step, i) => {
@@ -29,7 +31,7 @@ export function StepRows({ view, today, steps, chosenId, onChoose }: StepRowsPro
           step.step.solves.some(({ findingId }) => findingId === finding.id),
         );
         const what = step.cut
-          ? kindWords(step.cut)
+          ? kindWords(say, step.cut)
           : step.priced.candidate.what.is === 'other'
             ? otherWords(step.priced.candidate.what.kind)
             : '';
@@ -53,11 +55,11 @@ export function StepRows({ view, today, steps, chosenId, onChoose }: StepRowsPro
                 {step.cut ? ' at ' : ''}
                 {step.cut ? (
                   <Label fontSize="$19" lineHeight="$19" color="$kerfText">
-                    {placeWords(step.cut, today.units)}
+                    {placeWords(say, step.cut, today.units)}
                   </Label>
                 ) : null}
               </Label>
-              <Small>{[findingWords(solved) || 'Training', what].join(' · ')}</Small>
+              <Small>{[findingWords(solved) || say('plan.training'), what].join(' · ')}</Small>
             </View>
             <View alignItems="flex-end">
               <Label>{handling ? joined(thicknessReading(handling.kerfMm, today.units)) : ''}</Label>

@@ -5,6 +5,7 @@ import { regrowthOf, type Solved, type StepView } from '@mortisect/core/plan';
 import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
 import { keptForWords, minutesForWords, regrowthWords, shootsAtWords, whySteps } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
+import { useSay } from '../../data/useSay';
 import { Sheet } from '../../ui/Sheet';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { Cautions } from '../Cautions';
@@ -46,6 +47,7 @@ function Behind({
   solved: Solved;
   stepView: StepView;
 }) {
+  const say = useSay();
   const { handling } = stepView.priced;
   const diseased = stepView.step.solves.find(({ findingId }) => {
     const finding = view.findings.find((each) => each.id === findingId);
@@ -67,13 +69,13 @@ function Behind({
       <Alternatives view={view} today={today} solved={solved} stepView={stepView} />
       {handling ? (
         <View gap={4}>
-          <Section>Handling</Section>
+          <Section>{say('plan.handling')}</Section>
           <HandlingLines view={view} today={today} handling={handling} />
           <Small>
             {stepView.priced.minutes.because
               .map(
                 ({ what, minutes }) =>
-                  `${minutesForWords(what, handling.wielded?.tool.name)} ${minutes < 1 ? `${Math.round(minutes * 60)} s` : `${minutes.toFixed(1)} min`}`,
+                  `${minutesForWords(what, handling.wielded?.tool.name)} ${minutes < 1 ? `${Math.round(minutes * 60)} s` : say('plan.min4', { minutes: minutes.toFixed(1) })}`,
               )
               .join(' · ')}
           </Small>
@@ -82,9 +84,14 @@ function Behind({
       ) : null}
       {growth ? (
         <View gap={4}>
-          <Section>Expected regrowth</Section>
+          <Section>{say('plan.expectedRegrowth')}</Section>
           <Body>
-            {`${growth.shoots[0]} to ${growth.shoots[1]} shoots ${shootsAtWords(growth.where)}; look in ${growth.when}.`}
+            {say('plan.toShootsLookIn', {
+              shoots: growth.shoots[0],
+              shoots2: growth.shoots[1],
+              shootsAt: shootsAtWords(growth.where),
+              when: growth.when,
+            })}
           </Body>
           <Small>{regrowthWords(growth.because)}</Small>
         </View>
@@ -104,20 +111,24 @@ function Why({
   stepView: StepView;
   solved: Solved;
 }) {
+  const say = useSay();
   const { cut } = stepView;
   const light = solved.prepared.asked.find((each) => each.id === `light ${stepView.priced.id}`);
   const keep = solved.prepared.keep.find((each) => each.limbId === stepView.limbId);
   return (
     <View gap={12}>
-      <Section>Why</Section>
+      <Section>{say('shared.why')}</Section>
       <Body>
-        {`${percentOf(stepView.priced.crown)} of the living crown hangs beyond it, ${percentOf(stepView.priced.fruit)} that bears: by the sections of the wood, shared from the trunk out.`}
+        {say('plan.ofTheLivingCrownHangsBeyondIt', {
+          percent: percentOf(stepView.priced.crown),
+          percent2: percentOf(stepView.priced.fruit),
+        })}
       </Body>
       {light ? (
-        <Body>{`It lets about ${Math.max(1, Math.round(light.value))} % more of the light into the inner third.`}</Body>
+        <Body>{say('plan.itLetsAboutMoreOfTheLight', { more: Math.max(1, Math.round(light.value)) })}</Body>
       ) : null}
       {keep ? (
-        <Body>{`The limb is worth keeping: ${keptForWords(keep.because)}. That was weighed against it.`}</Body>
+        <Body>{say('plan.theLimbIsWorthKeepingThatWas', { keptFor: keptForWords(keep.because) })}</Body>
       ) : null}
       {cut?.because.map((reason) => {
         const clearance = solved.prepared.cuts.clearances[reason.lesionId];

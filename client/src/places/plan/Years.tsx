@@ -6,6 +6,7 @@ import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { limitWords } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { useRecordAction } from '../../data/writes';
 import { Choice } from '../../ui/Choice';
 import { Label, Section, Small } from '../../ui/type';
@@ -14,21 +15,22 @@ import { percentOf } from './planView';
 const SEASONS = Array.from({ length: MOST_PLAN_SEASONS }, (_, i) => `${i + 1}`);
 
 export function Years({ view, today, solved }: { view: TreeView; today: SiteToday; solved: Solved }) {
+  const say = useSay();
   const clock = useClock();
   const { record } = useRecordAction();
   const { plan, prepared } = solved;
   return (
     <View gap={8}>
-      <Section>Seasons</Section>
+      <Section>{say('plan.seasons')}</Section>
       <Choice<string>
-        label="Planned over how many seasons?"
+        label={say('plan.plannedOverHowManySeasons')}
         options={SEASONS.map((value) => ({ value, label: value }))}
         value={String(prepared.input.seasons)}
         onChange={(value) =>
           record({ kind: 'seasonsPlanned', at: clock(), treeId: view.tree.id, seasons: Number(value) })
         }
       />
-      <View role="table" aria-label="What comes off in each season">
+      <View role="table" aria-label={say('plan.whatComesOffInEachSeason')}>
         {plan.seasons.map((season) => (
           <View
             key={season.season}
@@ -40,12 +42,19 @@ export function Years({ view, today, solved }: { view: TreeView; today: SiteToda
             borderStyle="solid"
             borderColor="$rule"
           >
-            <Label role="cell" flex={2}>{`Season ${season.season}`}</Label>
-            <Label
-              role="cell"
-              flex={3}
-            >{`${percentOf(season.crown)} of ${percentOf(season.limit)}${season.exempt > 0 ? `, ${percentOf(season.exempt)} for disease` : ''}`}</Label>
-            <Label role="cell" flex={2}>{`${wholeMinutes(season.minutes)} min`}</Label>
+            <Label role="cell" flex={2}>
+              {say('plan.season', { season: season.season })}
+            </Label>
+            <Label role="cell" flex={3}>
+              {say('plan.of', {
+                percent: percentOf(season.crown),
+                percent2: percentOf(season.limit),
+                more: season.exempt > 0 ? say('plan.forDisease', { percent: percentOf(season.exempt) }) : '',
+              })}
+            </Label>
+            <Label role="cell" flex={2}>
+              {say('plan.min5', { wholeMinutes: wholeMinutes(season.minutes) })}
+            </Label>
             <Label role="cell" flex={2} textAlign="right">
               {joined(massReading(season.massKg, today.units))}
             </Label>

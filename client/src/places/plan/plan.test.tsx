@@ -10,6 +10,7 @@ import {
 import { treeView } from '@mortisect/core/present';
 import { plansOf } from '@mortisect/core/testing';
 import { visitTitle } from '@mortisect/core/words';
+import { english } from '@mortisect/words/all';
 import { fireEvent, render, screen } from '@testing-library/react';
 import { MarginCurve } from '../../drawings/MarginCurve';
 import { detail, did, finding, readOrchard, Stage, today } from '../../testing/orchard';
@@ -63,7 +64,7 @@ test.each([
   [0, 100, 'of the crown in season 2, all for disease. Your limit for other cuts is 25 %.'],
   [50, 100, 'of the crown in season 2, 10 % of it for disease. Your limit for other cuts is 25 %.'],
 ])('%s thousandths by choice and %s for disease', (crown, exempt, words) => {
-  expect(seasonWords({ season: 2, crown, exempt, limit: 250 })).toBe(words);
+  expect(seasonWords(english, { season: 2, crown, exempt, limit: 250 })).toBe(words);
 });
 
 test('the tree as it will stand has lost what was taken', () => {
@@ -168,5 +169,5 @@ test.each([
   [0.0001, 'under 1 in 100'],
   [0.123, 'about 12 in 100'],
 ])('a chance of %f reads %s', (chance, words) => {
-  expect(chanceWords(chance)).toBe(words);
+  expect(chanceWords(english, chance)).toBe(words);
 });

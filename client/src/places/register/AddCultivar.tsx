@@ -1,4 +1,5 @@
 // A cultivar that the tables do not have is the caretaker’s to add; it is kept with the site.
+
 import { upperFirst } from '@mortisect/core/measure';
 import {
   bearingHabits,
@@ -11,6 +12,7 @@ import {
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useSite } from '../../data/queries';
+import { useSay } from '../../data/useSay';
 import { useSaveSite } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
@@ -28,6 +30,7 @@ interface AddCultivarProps {
 const options = (values: readonly string[]) => values.map((value) => ({ value, label: upperFirst(value) }));
 
 export function AddCultivar({ species, name, known }: AddCultivarProps) {
+  const say = useSay();
   const record = useSite().data;
   const saving = useSaveSite();
   const [open, setOpen] = useState(false);
@@ -39,7 +42,15 @@ export function AddCultivar({ species, name, known }: AddCultivarProps) {
   if (wanted === '') return null;
   if (listed) {
     return (
-      <Small>{`${listed.name}: bears on ${listed.habit}, takes disease: ${listed.susceptibility}. ${CULTIVAR_SOURCE}; confidence ${CULTIVAR_CONFIDENCE}.`}</Small>
+      <Small>
+        {say('round.bearsOnTakesDiseaseConfidence', {
+          listed: listed.name,
+          habit: listed.habit,
+          susceptibility: listed.susceptibility,
+          cultivarSource: CULTIVAR_SOURCE,
+          cultivarConfidence: CULTIVAR_CONFIDENCE,
+        })}
+      </Small>
     );
   }
   const add = () => {
@@ -55,38 +66,38 @@ export function AddCultivar({ species, name, known }: AddCultivarProps) {
   };
   return (
     <View flexDirection="row">
-      <Button onPress={() => setOpen(true)}>{`Add “${wanted}” to the cultivars`}</Button>
+      <Button onPress={() => setOpen(true)}>{say('round.addToTheCultivars', { wanted })}</Button>
       <Sheet
         title={`${wanted}, ${speciesName(species).toLowerCase()}`}
         open={open}
         onClose={() => setOpen(false)}
-        closeLabel="Back"
+        closeLabel={say('shared.back')}
         actions={
           <Button grow kind="main" onPress={add} disabled={saving.isPending}>
-            Add
+            {say('shared.add')}
           </Button>
         }
       >
-        <Failed title="Not added yet" error={saving.error} />
+        <Failed title={say('round.notAddedYet')} error={saving.error} />
         <Select
-          label="Bears on"
+          label={say('round.bearsOn')}
           value={habit}
           options={options(bearingHabits)}
           onChange={(value) => setHabit(value as Cultivar['habit'])}
         />
         <Select
-          label="Takes blight or canker"
+          label={say('round.takesBlightOrCanker')}
           value={susceptibility}
           options={options(susceptibilities)}
           onChange={(value) => setSusceptibility(value as Cultivar['susceptibility'])}
         />
         <NumberField
-          label="Blooms later than usual by"
+          label={say('round.bloomsLaterThanUsualBy')}
           unit="days"
           value={bloomOffsetDays}
           least={-40}
           most={40}
-          hint="Negative: earlier than usual."
+          hint={say('round.negativeEarlierThanUsual')}
           onChange={(days) => setOffset(Math.round(days))}
         />
       </Sheet>

@@ -1,8 +1,10 @@
 // A tree is deleted in two steps: it leaves every list at once, and goes for good after thirty days, unless somebody takes it back.
+
 import type { TreeBody, TreeSummary } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useDeletedTrees } from '../../data/queries';
+import { useSay } from '../../data/useSay';
 import { useSaveTree, useTakeTreeBack } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
@@ -20,6 +22,7 @@ interface DeleteTreeProps {
 }
 
 export function DeleteTree({ treeId, revision, tree, onDeleted }: DeleteTreeProps) {
+  const say = useSay();
   const saving = useSaveTree();
   const [asking, setAsking] = useState(false);
   const remove = () =>
@@ -29,55 +32,49 @@ export function DeleteTree({ treeId, revision, tree, onDeleted }: DeleteTreeProp
     );
   return (
     <View gap={8} alignItems="flex-start">
-      <Failed title="Not deleted" error={saving.error} />
+      <Failed title={say('round.notDeleted')} error={saving.error} />
       <Button kind="quiet" paddingHorizontal={0} onPress={() => setAsking(true)}>
-        Delete this tree
+        {say('round.deleteThisTree')}
       </Button>
       <Sheet
-        title={`Delete ${tree.code}?`}
+        title={say('round.delete2', { tree: tree.code })}
         open={asking}
         onClose={() => setAsking(false)}
-        closeLabel="Keep it"
+        closeLabel={say('round.keepIt')}
         actions={
           <Button grow kind="main" disabled={saving.isPending} onPress={remove}>
-            {saving.isPending ? 'Deleting …' : 'Delete the tree'}
+            {saving.isPending ? say('round.deleting') : say('round.deleteTheTree')}
           </Button>
         }
       >
-        <Body>
-          It leaves the register, the round, the plan and the files at once. For 30 days the register keeps it
-          under “Deleted trees”, and you can restore it. Then it is gone for good, with its findings, its cuts
-          and its photos.
-        </Body>
-        <Body>
-          A tree that was grubbed out or has fallen is better kept: set its status to “removed”. What was
-          found on it still counts for its neighbours.
-        </Body>
+        <Body>{say('round.itLeavesTheRegisterTheRoundThe')}</Body>
+        <Body>{say('round.aTreeThatWasGrubbedOutOr')}</Body>
       </Sheet>
     </View>
   );
 }
 
 export function DeletedTrees() {
+  const say = useSay();
   const deleted = useDeletedTrees().data;
   const takingBack = useTakeTreeBack();
   if (!deleted || deleted.trees.length === 0) return null;
   return (
     <View gap={8} maxWidth={640}>
-      <Section>Deleted trees</Section>
-      <Failed title="Not restored" error={takingBack.error} />
+      <Section>{say('round.deletedTrees')}</Section>
+      <Failed title={say('round.notRestored')} error={takingBack.error} />
       {deleted.trees.map(({ treeId, code, plot, row, daysLeft }) => (
         <View key={treeId} flexDirection="row" gap={12} alignItems="center">
           <View flex={1} minWidth={0}>
             <Label>{code}</Label>
-            <Small>{`${plot} · ${row} · goes ${forGoodWords(daysLeft)}`}</Small>
+            <Small>{say('round.goes', { plot, row, forGood: forGoodWords(say, daysLeft) })}</Small>
           </View>
           <Button
-            aria-label={`Restore ${code}`}
+            aria-label={say('round.restore', { code })}
             disabled={takingBack.isPending}
             onPress={() => takingBack.mutate(treeId)}
           >
-            Restore
+            {say('round.restore2')}
           </Button>
         </View>
       ))}
@@ -91,23 +88,26 @@ export function DeletedNotice({ tree }: { tree: TreeSummary }) {
 }
 
 function Deleted({ treeId: id }: { treeId: string }) {
+  const say = useSay();
   const left = useDeletedTrees().data?.trees.find(({ treeId }) => treeId === id)?.daysLeft;
   const takingBack = useTakeTreeBack();
   return (
     <>
-      <Failed title="Not restored" error={takingBack.error} />
+      <Failed title={say('round.notRestored')} error={takingBack.error} />
       <Notice
         kind="caution"
-        title="This tree is deleted"
+        title={say('round.thisTreeIsDeleted')}
         action={
           <View flexDirection="row">
             <Button disabled={takingBack.isPending} onPress={() => takingBack.mutate(id)}>
-              Restore this tree
+              {say('round.restoreThisTree')}
             </Button>
           </View>
         }
       >
-        {`It is in no list${left === undefined ? '' : ` and goes ${forGoodWords(left)}`}.`}
+        {say('round.itIsInNoList', {
+          more: left === undefined ? '' : say('round.andGoes', { forGood: forGoodWords(say, left) }),
+        })}
       </Notice>
     </>
   );

@@ -2,10 +2,12 @@
 
 import { tapeReading, tapeText } from '@mortisect/core/measure';
 import { type TreeBody, treeBodyOf } from '@mortisect/core/records';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useRef, useState } from 'react';
 import { useSite, useTree, useTrees } from '../../data/queries';
+import { useSay } from '../../data/useSay';
 import { useUnits } from '../../data/useToday';
 import { newId, useSaveTree } from '../../data/writes';
 import { Button } from '../../ui/Button';
@@ -21,13 +23,14 @@ import { useBase } from '../../ui/useBase';
 import { Waiting } from '../../ui/Waiting';
 import { Conflict, movedProblem } from '../Conflict';
 import { DeleteTree } from './DeletedTrees';
-import { fieldWords } from './fieldWords';
+import { fieldWordsIn } from './fieldWords';
 import { TreeFields } from './TreeFields';
 import { doubtsOf, emptyForm, formOfTree, type SizeDoubt, type TreeForm, treeOfForm } from './treeForm';
 
 export function EditTree({ treeId }: { treeId: string }) {
+  const say = useSay();
   const { data, error, refetch } = useTree(treeId);
-  if (!data) return <Waiting title="Tree" error={error} onRetry={refetch} />;
+  if (!data) return <Waiting title={say('shared.tree')} error={error} onRetry={refetch} />;
   return (
     <TreeEditor
       title={data.tree.code}
@@ -38,8 +41,9 @@ export function EditTree({ treeId }: { treeId: string }) {
 }
 
 export function NewTree() {
+  const say = useSay();
   const [treeId] = useState(newId);
-  return <TreeEditor title="New tree" treeId={treeId} newest={{ revision: null, tree: null }} />;
+  return <TreeEditor title={say('round.newTree')} treeId={treeId} newest={{ revision: null, tree: null }} />;
 }
 
 interface TreeEditorProps {
@@ -50,6 +54,7 @@ interface TreeEditorProps {
 }
 
 function TreeEditor({ title, treeId, newest }: TreeEditorProps) {
+  const say = useSay();
   const router = useRouter();
   const units = useUnits();
   const trees = useTrees().data?.trees ?? [];
@@ -60,11 +65,14 @@ function TreeEditor({ title, treeId, newest }: TreeEditorProps) {
   const form = edited ?? (before ? formOfTree(before, units) : emptyForm());
   const [faults, setFaults] = useState<Record<string, string>>({});
   const [doubts, setDoubts] = useState<SizeDoubt[]>([]);
-  const leaving = useLeaveGuard(edited !== null, revision === null ? 'The new tree' : 'The tree');
+  const leaving = useLeaveGuard(
+    edited !== null,
+    revision === null ? say('round.theNewTree') : say('round.theTree'),
+  );
   const page = useRef<HTMLDivElement>(null);
   const back = useBack(revision === null ? '/round/register' : `/round/${treeId}`);
   const save = (baseRevision: number | null, filled = form, sure = false) => {
-    const read = treeOfForm(filled, units, before);
+    const read = treeOfForm(say, filled, units, before);
     if ('faults' in read) {
       setFaults(read.faults);
       return goToFirstFault(page.current);
@@ -92,22 +100,27 @@ function TreeEditor({ title, treeId, newest }: TreeEditorProps) {
   return (
     <Screen
       title={title}
-      subtitle={revision === null ? 'Write it down; its limb map comes next' : 'Edit the tree'}
+      subtitle={revision === null ? say('round.writeItDownItsLimbMapComes') : say('round.editTheTree')}
       actions={
         <>
-          <Button onPress={() => leaving.ask(back)}>Cancel</Button>
+          <Button onPress={() => leaving.ask(back)}>{say('shared.cancel')}</Button>
           <Button grow kind="main" onPress={() => save(revision)} disabled={saving.isPending}>
-            {saving.isPending ? 'Saving …' : revision === null ? 'Save and draw limbs' : 'Save the tree'}
+            {saving.isPending
+              ? say('shared.saving')
+              : revision === null
+                ? say('round.saveAndDrawLimbs')
+                : say('round.saveTheTree')}
           </Button>
         </>
       }
     >
-      <Failed title="Not saved yet" error={failed} />
+      <Failed title={say('shared.notSavedYet')} error={failed} />
       {wrong > 0 ? (
-        <Notice
-          kind="caution"
-          title="Not saved yet"
-        >{`${wrong === 1 ? 'One field is' : `${wrong} fields are`} not usable yet: fix the marked fields.`}</Notice>
+        <Notice kind="caution" title={say('shared.notSavedYet')}>
+          {say('round.notUsableYetFixTheMarkedFields', {
+            more: wrong === 1 ? say('round.oneFieldIs') : say('round.fieldsAre', { wrong }),
+          })}
+        </Notice>
       ) : null}
       <div ref={page}>
         <TreeFields form={form} faults={faults} trees={trees} cultivars={cultivars} onChange={setForm} />
@@ -122,10 +135,10 @@ function TreeEditor({ title, treeId, newest }: TreeEditorProps) {
       )}
       {leaving.question}
       <Sheet
-        title="Is that right?"
+        title={say('round.isThatRight')}
         open={doubts.length > 0}
         onClose={() => setDoubts([])}
-        closeLabel="Look again"
+        closeLabel={say('round.lookAgain')}
         actions={
           <Button
             grow
@@ -135,16 +148,23 @@ function TreeEditor({ title, treeId, newest }: TreeEditorProps) {
               save(revision, form, true);
             }}
           >
-            It is so, save
+            {say('round.itIsSoSave')}
           </Button>
         }
       >
         {doubts.map((doubt) => (
           <View key={doubt.key} gap={8}>
-            <Body>{`${fieldWords[doubt.key]} ${tapeText(doubt.cm, units)}: few fruit trees have that.`}</Body>
+            <Body>
+              {say('round.fewFruitTreesHaveThat', {
+                fieldwords: fieldWordsIn(say)[doubt.key],
+                tape: tapeText(doubt.cm, units),
+              })}
+            </Body>
             {doubt.instead ? (
               <View flexDirection="row">
-                <Button kind="main" onPress={() => take(doubt)}>{`I mean ${doubt.instead.text}`}</Button>
+                <Button kind="main" onPress={() => take(doubt)}>
+                  {say('round.iMean', { instead: doubt.instead.text })}
+                </Button>
               </View>
             ) : null}
           </View>
@@ -152,7 +172,7 @@ function TreeEditor({ title, treeId, newest }: TreeEditorProps) {
       </Sheet>
       <Conflict
         error={saving.error}
-        lines={treeLines}
+        lines={(...given) => treeLines(say, ...given)}
         onDismiss={() => saving.reset()}
         onKeepTheirs={() => router.replace(`/round/${treeId}`)}
         onKeepMine={(now) => save(now)}
@@ -162,16 +182,22 @@ function TreeEditor({ title, treeId, newest }: TreeEditorProps) {
 }
 
 /** The lines that tell two versions of a tree apart. */
-function treeLines(version: unknown): string[] {
+function treeLines(say: Say, version: unknown): string[] {
   if (typeof version !== 'object' || version === null) return [];
-  const { code, species, cultivar, heightCm, spreadCm, status, note, by } = version as Record<
-    string,
-    unknown
-  >;
+  const {
+    code,
+    species,
+    cultivar,
+    heightCm = '',
+    spreadCm = '',
+    status = '',
+    note,
+    by,
+  } = version as Record<string, string>;
   return [
-    `${code}: ${species}, ${cultivar ?? 'variety unknown'}`,
-    `${heightCm} cm high, ${spreadCm} cm wide, ${status}`,
+    `${code}: ${species}, ${cultivar ?? say('shared.varietyUnknown')}`,
+    say('round.cmHighCmWide', { heightCm, spreadCm, status }),
     ...(note ? [String(note)] : []),
-    ...(by ? [`By ${by}.`] : []),
+    ...(by ? [say('shared.by', { by })] : []),
   ];
 }

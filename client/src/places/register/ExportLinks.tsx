@@ -1,19 +1,23 @@
 // The register out again, in open formats.
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
+import { useSay } from '../../data/useSay';
 import { Label, Section, Small } from '../../ui/type';
 
-const FILES = [
-  ['/api/trees.csv', 'CSV'],
-  ['/api/trees.geojson', 'GeoJSON'],
-  ['/api/archive.ndjson', 'Archive of everything'],
-] as const;
+const filesIn = (say: Say) =>
+  [
+    ['/api/trees.csv', 'CSV'],
+    ['/api/trees.geojson', 'GeoJSON'],
+    ['/api/archive.ndjson', say('round.archiveOfEverything')],
+  ] as const;
 
 export function ExportLinks() {
+  const say = useSay();
   return (
     <View gap={4}>
-      <Section>Take a copy out</Section>
+      <Section>{say('round.takeACopyOut')}</Section>
       <View flexDirection="row" flexWrap="wrap" gap={8}>
-        {FILES.map(([path, name]) => (
+        {filesIn(say).map(([path, name]) => (
           <a key={path} href={path} download style={{ textDecoration: 'none' }}>
             <View
               minHeight={48}
@@ -30,10 +34,7 @@ export function ExportLinks() {
           </a>
         ))}
       </View>
-      <Small>
-        GeoJSON holds the trees that have a position. The archive holds the whole orchard, with everything
-        that was done, its weather and its photos; an empty server takes it in as it is.
-      </Small>
+      <Small>{say('round.geojsonHoldsTheTreesThatHaveA')}</Small>
     </View>
   );
 }

@@ -1,16 +1,17 @@
 // What a file of trees holds: its columns in words, what it leaves open, and every row that is refused.
+
 import { type ImportChoices, type ImportReport, type StartingField, treeColumns } from '@mortisect/contracts';
 import { type LengthUnit, lengthUnits, upperFirst } from '@mortisect/core/measure';
 import { speciesName, speciesTable, treeForms } from '@mortisect/core/register';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
+import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
 import { Select } from '../../ui/Select';
 import { Body, Label, Section, Small } from '../../ui/type';
-import { plural } from '../words';
-import { fieldWord, fieldWords } from './fieldWords';
+import { fieldWord, fieldWordsIn } from './fieldWords';
 
 interface FileReportProps {
   report: ImportReport;
@@ -21,15 +22,16 @@ interface FileReportProps {
 }
 
 export function FileReport({ report, choices, onSay, onMap }: FileReportProps) {
+  const say = useSay();
   return (
     <View gap={16}>
       <View flexDirection="row" gap={24} role="status">
-        <Label fontSize="$22" lineHeight="$22">{`${report.good} good`}</Label>
-        <Label
-          fontSize="$22"
-          lineHeight="$22"
-          color={report.refused > 0 ? '$ochreText' : '$soft'}
-        >{`${report.refused} refused`}</Label>
+        <Label fontSize="$22" lineHeight="$22">
+          {say('round.good', { good: report.good })}
+        </Label>
+        <Label fontSize="$22" lineHeight="$22" color={report.refused > 0 ? '$ochreText' : '$soft'}>
+          {say('round.refused', { refused: report.refused })}
+        </Label>
       </View>
       {onMap ? <Columns report={report} onMap={onMap} /> : null}
       {onSay ? <Kinds report={report} choices={choices} onSay={onSay} /> : null}
@@ -50,31 +52,34 @@ function Columns({
   report: ImportReport;
   onMap(mapping: ImportReport['mapping']): void;
 }) {
+  const say = useSay();
   const [open, setOpen] = useState(false);
   const used = new Set(Object.values(mapping));
   const unused = columns.filter((column) => !used.has(column));
   const named = treeColumns.filter((field) => mapping[field] !== undefined);
   return (
     <View gap={8}>
-      <Section>Which column is what</Section>
+      <Section>{say('round.whichColumnIsWhat')}</Section>
       {named.length === 0 ? (
-        <Body>No column was recognised by its heading. Say which is what.</Body>
+        <Body>{say('round.noColumnWasRecognisedByItsHeading')}</Body>
       ) : (
         named.map((field) => (
-          <Small key={field} color="$ink">{`${fieldWords[field]}: column “${mapping[field]}”`}</Small>
+          <Small key={field} color="$ink">
+            {say('round.column', { fieldwords: fieldWordsIn(say)[field], mapping: mapping[field] ?? '' })}
+          </Small>
         ))
       )}
       {unused.length > 0 ? (
-        <Small>{`Left out: ${unused.map((column) => `“${column}”`).join(', ')}.`}</Small>
+        <Small>{say('round.leftOut', { unused: unused.map((column) => `“${column}”`).join(', ') })}</Small>
       ) : null}
       {open ? (
         treeColumns.map((field) => (
           <Select
             key={field}
-            label={fieldWords[field]}
+            label={fieldWordsIn(say)[field]}
             value={mapping[field] ?? NONE}
             options={[
-              { value: NONE, label: 'Not in the file' },
+              { value: NONE, label: say('shared.notInTheFile') },
               ...columns.map((column) => ({ value: column, label: column })),
             ]}
             onChange={(column) => {
@@ -85,7 +90,7 @@ function Columns({
         ))
       ) : (
         <View flexDirection="row">
-          <Button onPress={() => setOpen(true)}>Match columns by hand</Button>
+          <Button onPress={() => setOpen(true)}>{say('round.matchColumnsByHand')}</Button>
         </View>
       )}
     </View>
@@ -100,36 +105,37 @@ interface SayProps {
 
 /** A word for a fruit that can mean several is asked about once, for all of its rows. */
 function Kinds({ report: { asks }, choices, onSay }: SayProps) {
+  const say = useSay();
   const answered = Object.keys(choices.kinds).filter((word) => !asks.some((ask) => ask.word === word));
   const options = (codes: readonly string[]) => [
-    { value: NONE, label: 'Not said: its rows are refused' },
+    { value: NONE, label: say('round.notSaidItsRowsAreRefused') },
     ...codes.map((code) => ({ value: code, label: speciesName(code) })),
   ];
-  const say = (word: string, code: string) => {
+  const settle = (word: string, code: string) => {
     const { [word]: _before, ...rest } = choices.kinds;
     onSay({ ...choices, kinds: code === NONE ? rest : { ...rest, [word]: code } });
   };
   if (asks.length === 0 && answered.length === 0) return null;
   return (
     <View gap={8}>
-      <Section>Which fruit is meant</Section>
+      <Section>{say('round.whichFruitIsMeant')}</Section>
       {answered.map((word) => (
         <Select
           key={word}
-          label={`“${upperFirst(word)}” is`}
+          label={say('round.is', { word: upperFirst(word) })}
           value={choices.kinds[word] ?? NONE}
           options={options(speciesTable.map(({ code }) => code))}
-          onChange={(code) => say(word, code)}
+          onChange={(code) => settle(word, code)}
         />
       ))}
       {asks.map(({ word, rows, options: codes }) => (
         <Select
           key={word}
-          label={`“${upperFirst(word)}” is`}
-          hint={`In ${plural(rows, 'row')}.`}
+          label={say('round.is', { word: upperFirst(word) })}
+          hint={say('round.inRows', { rows })}
           value={NONE}
           options={options(codes)}
-          onChange={(code) => say(word, code)}
+          onChange={(code) => settle(word, code)}
         />
       ))}
     </View>
@@ -142,30 +148,31 @@ function Starts({
   choices,
   onSay,
 }: Omit<SayProps, 'onSay'> & { onSay: SayProps['onSay'] | null }) {
+  const say = useSay();
   if (starts.length === 0) return null;
-  const say = (field: StartingField, value: string) =>
+  const settle = (field: StartingField, value: string) =>
     onSay?.({ ...choices, starts: { ...choices.starts, [field]: value } });
   return (
     <View gap={8}>
-      <Section>Not in the file, so written for every such row</Section>
+      <Section>{say('round.notInTheFileSoWrittenFor')}</Section>
       {starts.map(({ field, value, rows }) => {
-        const hint = `For ${plural(rows, 'row')}.`;
+        const hint = say('round.forRows', { rows });
         if (!onSay)
           return (
             <Small
               key={field}
               color="$ink"
-            >{`${fieldWords[field]}: ${startWords(field, value)}. ${hint}`}</Small>
+            >{`${fieldWordsIn(say)[field]}: ${startWords(field, value)}. ${hint}`}</Small>
           );
         const options = OPTIONS[field];
         return options ? (
           <Select
             key={field}
-            label={fieldWords[field]}
+            label={fieldWordsIn(say)[field]}
             hint={hint}
             value={value}
             options={options}
-            onChange={(next) => say(field, next)}
+            onChange={(next) => settle(field, next)}
           />
         ) : (
           <StartField
@@ -173,7 +180,7 @@ function Starts({
             field={field}
             value={value}
             hint={hint}
-            onSay={(next) => say(field, next)}
+            onSay={(next) => settle(field, next)}
           />
         );
       })}
@@ -204,14 +211,15 @@ function StartField({
   hint: string;
   onSay(value: string): void;
 }) {
+  const say = useSay();
   const [typed, setTyped] = useState(value);
   const done = () => typed.trim() !== value && onSay(typed.trim());
   return (
     <Field
-      label={fieldWords[field]}
+      label={fieldWordsIn(say)[field]}
       hint={hint}
       value={typed}
-      fault={typed.trim() === '' ? 'Say what is written here.' : undefined}
+      fault={typed.trim() === '' ? say('round.sayWhatIsWrittenHere') : undefined}
       onChangeText={setTyped}
       onSubmit={done}
       onBlur={done}
@@ -227,21 +235,22 @@ const UNIT_WORDS: Record<LengthUnit, string> = {
   ft: 'feet',
 };
 const TOLD_BY = {
-  heading: 'The heading says so.',
-  size: 'By how large the numbers are: please check.',
-  choice: 'As you said.',
+  heading: 'round.theHeadingSaysSo',
+  size: 'round.byHowLargeTheNumbersArePlease',
+  choice: 'round.asYouSaid',
 } as const;
 
 function Units({ report: { units }, choices, onSay }: SayProps) {
+  const say = useSay();
   if (units.length === 0) return null;
   return (
     <View gap={8}>
-      <Section>Numbers without a unit</Section>
+      <Section>{say('round.numbersWithoutAUnit')}</Section>
       {units.map(({ field, unit, by, rows }) => (
         <Select
           key={field}
-          label={`${fieldWords[field]} is in`}
-          hint={`In ${plural(rows, 'row')}. ${TOLD_BY[by]}`}
+          label={say('round.isIn', { fieldwords: fieldWordsIn(say)[field] })}
+          hint={say('round.inRows2', { rows, toldBy: say(TOLD_BY[by]) })}
           value={unit}
           options={lengthUnits.map((lengthUnit) => ({ value: lengthUnit, label: UNIT_WORDS[lengthUnit] }))}
           onChange={(next) => onSay({ ...choices, units: { ...choices.units, [field]: next as LengthUnit } })}
@@ -254,6 +263,7 @@ function Units({ report: { units }, choices, onSay }: SayProps) {
 const SHOWN_AT_ONCE = 50;
 
 function Refused({ report: { rows, refusedCsv } }: { report: ImportReport }) {
+  const say = useSay();
   const [shown, setShown] = useState(SHOWN_AT_ONCE);
   const refused = rows.filter((row) => row.reasons.length > 0);
   if (refused.length === 0) return null;
@@ -267,12 +277,10 @@ function Refused({ report: { rows, refusedCsv } }: { report: ImportReport }) {
   };
   return (
     <View gap={8}>
-      <Section>Refused rows</Section>
-      <Notice kind="said">
-        The other rows do not wait for these. Download them, mend them and read that file again.
-      </Notice>
+      <Section>{say('round.refusedRows')}</Section>
+      <Notice kind="said">{say('round.theOtherRowsDoNotWaitFor')}</Notice>
       <View flexDirection="row">
-        <Button onPress={download}>Download the refused rows with reasons</Button>
+        <Button onPress={download}>{say('round.downloadTheRefusedRowsWithReasons')}</Button>
       </View>
       {refused.slice(0, shown).map((row) => (
         <View
@@ -283,19 +291,19 @@ function Refused({ report: { rows, refusedCsv } }: { report: ImportReport }) {
           borderStyle="solid"
           borderColor="$rule"
         >
-          <Label>{`Row ${row.line}${row.code ? `, ${row.code}` : ''}`}</Label>
+          <Label>{say('round.row2', { line: row.line, more: row.code ? `, ${row.code}` : '' })}</Label>
           {row.reasons.map(({ field, message }) => (
             <Small key={`${field}${message}`} color="$ink">
-              {field ? `${fieldWord(field)}: ${message}` : message}
+              {field ? `${fieldWord(say, field)}: ${message}` : message}
             </Small>
           ))}
         </View>
       ))}
       {refused.length > shown ? (
         <View flexDirection="row">
-          <Button
-            onPress={() => setShown(refused.length)}
-          >{`Show the other ${refused.length - shown}`}</Button>
+          <Button onPress={() => setShown(refused.length)}>
+            {say('round.showTheOther', { refused: refused.length - shown })}
+          </Button>
         </View>
       ) : null}
     </View>
@@ -303,11 +311,17 @@ function Refused({ report: { rows, refusedCsv } }: { report: ImportReport }) {
 }
 
 function Sample({ report }: { report: ImportReport }) {
+  const say = useSay();
   const columns = report.columns.slice(0, 8);
   return (
     <View gap={8}>
-      <Section>First rows of the file</Section>
-      <View style={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="First rows of the file">
+      <Section>{say('round.firstRowsOfTheFile')}</Section>
+      <View
+        style={{ overflowX: 'auto' }}
+        tabIndex={0}
+        role="region"
+        aria-label={say('round.firstRowsOfTheFile')}
+      >
         <table style={{ borderCollapse: 'collapse' }}>
           <thead>
             <tr>

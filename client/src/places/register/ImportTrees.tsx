@@ -1,12 +1,13 @@
 // Trees from a file: which column is what, what is wrong row by row, and then the good rows or nothing.
+
 import type { ImportChoices, ImportReport, importFormats } from '@mortisect/contracts';
 import { useState } from 'react';
 import { useTrees } from '../../data/queries';
+import { useSay } from '../../data/useSay';
 import { useImportArchive, useImportTrees } from '../../data/writes';
 import { Notice } from '../../ui/Notice';
 import { Body } from '../../ui/type';
 import { FromFile } from '../FromFile';
-import { plural } from '../words';
 import { FileReport } from './FileReport';
 import { WholeArchive } from './WholeArchive';
 
@@ -15,6 +16,7 @@ type Format = (typeof importFormats)[number];
 const NOTHING_SAID: ImportChoices = { starts: {}, kinds: {}, units: {} };
 
 export function ImportTrees() {
+  const say = useSay();
   const reading = useImportTrees();
   const bringing = useImportArchive();
   const register = useTrees().data;
@@ -53,15 +55,15 @@ export function ImportTrees() {
     setChoices(NOTHING_SAID);
     ask(chosen, 'nothing', NOTHING_SAID);
   };
-  const say = (next: ImportChoices) => {
+  const settle = (next: ImportChoices) => {
     setChoices(next);
     if (file) ask(file, 'nothing', next, report?.mapping);
   };
   const taken = (report !== null && report.written > 0) || bringing.data !== undefined;
   return (
     <FromFile
-      title="Trees from a file"
-      subtitle="CSV, GeoJSON, the archive or a safe copy of an orchard"
+      title={say('round.treesFromAFile')}
+      subtitle={say('round.csvGeojsonTheArchiveOrASafe')}
       of="trees"
       accept=".csv,.tsv,.txt,.json,.geojson,.ndjson,.gz,text/csv,application/json,application/geo+json,application/x-ndjson,application/gzip"
       fileName={(file ?? archive)?.name}
@@ -69,18 +71,21 @@ export function ImportTrees() {
       waits={noTrees === undefined}
       onChoose={choose}
       taken={taken}
-      above={{ label: 'To the register', path: '/round/register' }}
+      above={{ label: say('round.toTheRegister'), path: '/round/register' }}
       take={
         archive
           ? {
-              label: 'Bring the whole orchard',
+              label: say('round.bringTheWholeOrchard'),
               disabled: bringing.isPending,
               onPress: () => bringing.mutate({ file: archive }),
               onNothing: () => setArchive(null),
             }
           : report && file
             ? {
-                label: report.good === 0 ? 'No good row' : `Take ${plural(report.good, 'good row')}`,
+                label:
+                  report.good === 0
+                    ? say('round.noGoodRow')
+                    : say('round.takeGoodRows', { good: report.good }),
                 disabled: report.good === 0 || reading.isPending,
                 onPress: () => ask(file, 'good', choices, report.mapping),
               }
@@ -89,17 +94,17 @@ export function ImportTrees() {
     >
       {archive ? <WholeArchive bringing={bringing} /> : null}
       {report && taken ? (
-        <Notice kind="said" title={`${plural(report.written, 'tree')} written down`}>
+        <Notice kind="said" title={say('round.treesWrittenDown', { written: report.written })}>
           {report.refused > 0
-            ? 'The refused rows are still yours: download them below, mend them and read the file again.'
-            : 'Every row came in.'}
+            ? say('round.theRefusedRowsAreStillYoursDownload')
+            : say('round.everyRowCameIn')}
         </Notice>
       ) : null}
       {report ? (
         <FileReport
           report={report}
           choices={choices}
-          onSay={taken ? null : say}
+          onSay={taken ? null : settle}
           onMap={taken || !file ? null : (mapping) => ask(file, 'nothing', choices, mapping)}
         />
       ) : archive ? null : (
@@ -115,19 +120,12 @@ function formatOf(fileName: string): Format {
 }
 
 function Help() {
+  const say = useSay();
   return (
     <>
-      <Body>
-        A CSV file needs a heading row and, for each tree, a code or a name. What else it tells is taken over;
-        what it leaves out you say once for all rows, before anything is written. Semicolons, decimal commas,
-        units in a cell (3.5 m, 12 ft) and dates such as c. 1990 are understood.
-      </Body>
-      <Body>
-        An archive comes in whole where there are no trees yet: findings, log, settings, weather and photos
-        with them. Where trees stand already, only its trees come with their limb maps, without the wood that
-        was cut since they were drawn.
-      </Body>
-      <Body>Nothing is written before you have seen what each row will become.</Body>
+      <Body>{say('round.aCsvFileNeedsAHeadingRow')}</Body>
+      <Body>{say('round.anArchiveComesInWholeWhereThere')}</Body>
+      <Body>{say('round.nothingIsWrittenBeforeYouHaveSeen')}</Body>
     </>
   );
 }

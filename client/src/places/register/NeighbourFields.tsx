@@ -1,7 +1,9 @@
 // Trees that meet this one or shade it.
+
 import type { TreeBody } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
+import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Label, Small } from '../../ui/type';
@@ -15,6 +17,7 @@ interface NeighbourFieldsProps {
 const MOST = 8;
 
 export function NeighbourFields({ neighbours, codes, onChange }: NeighbourFieldsProps) {
+  const say = useSay();
   const [code, setCode] = useState('');
   const add = (how: 'meets' | 'shades') => {
     onChange([
@@ -26,33 +29,33 @@ export function NeighbourFields({ neighbours, codes, onChange }: NeighbourFields
   const ready = code.trim() !== '' && neighbours.length < MOST;
   return (
     <View gap={8}>
-      <Small>Neighbours that meet or shade it</Small>
+      <Small>{say('round.neighboursThatMeetOrShadeIt')}</Small>
       {neighbours.map((neighbour) => (
         <View key={neighbour.code} flexDirection="row" alignItems="center" gap={12}>
           <Label flex={1}>{`${neighbour.code} ${neighbour.how}`}</Label>
           <Button
             kind="quiet"
-            aria-label={`Remove ${neighbour.code}`}
+            aria-label={say('round.remove', { neighbour: neighbour.code })}
             onPress={() => onChange(neighbours.filter((other) => other !== neighbour))}
           >
-            Remove
+            {say('shared.remove')}
           </Button>
         </View>
       ))}
       <View flexDirection="row" flexWrap="wrap" alignItems="flex-end" gap={8}>
         <View flexGrow={1} flexBasis={160}>
           <Field
-            label="Code of the neighbour"
+            label={say('round.codeOfTheNeighbour')}
             value={code}
             list={codes.slice(0, 200)}
             onChangeText={setCode}
           />
         </View>
         <Button disabled={!ready} onPress={() => add('meets')}>
-          Meets it
+          {say('round.meetsIt')}
         </Button>
         <Button disabled={!ready} onPress={() => add('shades')}>
-          Shades it
+          {say('round.shadesIt')}
         </Button>
       </View>
     </View>

@@ -1,9 +1,12 @@
 // The register: every tree with what is known of it. A table on a wide screen, plots and their trees on a phone.
+
 import type { TreeSummary } from '@mortisect/core/records';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { useTrees } from '../../data/queries';
+import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Row, Rows } from '../../ui/Row';
@@ -12,12 +15,13 @@ import { Select } from '../../ui/Select';
 import { useWide } from '../../ui/theme';
 import { Body, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
-import { plural, speciesWords } from '../words';
+import { speciesWords } from '../words';
 import { DeletedTrees } from './DeletedTrees';
 import { ExportLinks } from './ExportLinks';
 import { RegisterTable } from './RegisterTable';
 
 export function Register() {
+  const say = useSay();
   const router = useRouter();
   const wide = useWide();
   const { data, error, refetch } = useTrees();
@@ -26,46 +30,50 @@ export function Register() {
   const wanted = useDeferredValue(text.trim().toLowerCase());
   const shown = useMemo(
     () =>
-      (data?.trees ?? []).filter((tree) => (plotId === '' || tree.plotId === plotId) && fits(tree, wanted)),
-    [data, plotId, wanted],
+      (data?.trees ?? []).filter(
+        (tree) => (plotId === '' || tree.plotId === plotId) && fits(say, tree, wanted),
+      ),
+    [say, data, plotId, wanted],
   );
-  if (!data) return <Waiting title="Register" error={error} onRetry={refetch} />;
+  if (!data) return <Waiting title={say('round.register')} error={error} onRetry={refetch} />;
   const plots = [
-    { value: '', label: 'All plots' },
+    { value: '', label: say('round.allPlots') },
     ...data.plots.map(({ id, name }) => ({ value: id, label: name })),
   ];
   return (
     <Screen
-      title="Register"
-      subtitle="Every tree and what is known of it"
+      title={say('round.register')}
+      subtitle={say('round.everyTreeAndWhatIsKnownOf')}
       width="full"
       aside={
         <Aside
           figure={String(shown.length)}
-          caption={shown.length === data.trees.length ? 'trees' : `of ${data.trees.length}`}
+          caption={
+            shown.length === data.trees.length
+              ? say('round.trees')
+              : say('round.of', { trees: data.trees.length })
+          }
         />
       }
       actions={
         <>
-          <Button onPress={() => router.navigate('/round/register/import')}>From a file</Button>
+          <Button onPress={() => router.navigate('/round/register/import')}>{say('round.fromAFile')}</Button>
           <Button grow kind="main" onPress={() => router.navigate('/round/register/new')}>
-            New tree
+            {say('round.newTree')}
           </Button>
         </>
       }
     >
       <View flexDirection="row" flexWrap="wrap" gap={12} alignItems="flex-end">
         <View flexGrow={1} flexBasis={220}>
-          <Field label="Find" value={text} onChangeText={setText} />
+          <Field label={say('round.find')} value={text} onChangeText={setText} />
         </View>
         <View flexGrow={1} flexBasis={180}>
-          <Select label="Plot shown" value={plotId} options={plots} onChange={setPlotId} />
+          <Select label={say('round.plotShown')} value={plotId} options={plots} onChange={setPlotId} />
         </View>
       </View>
       {data.trees.length === 0 ? (
-        <Body>
-          No trees yet. Write the first one down, or bring them from a CSV, GeoJSON or archive file.
-        </Body>
+        <Body>{say('round.noTreesYetWriteTheFirstOne')}</Body>
       ) : wide ? (
         <RegisterTable trees={shown} onOpen={(tree) => router.navigate(`/round/${tree.id}`)} />
       ) : (
@@ -77,19 +85,19 @@ export function Register() {
   );
 }
 
-function fits(tree: TreeSummary, wanted: string): boolean {
+function fits(say: Say, tree: TreeSummary, wanted: string): boolean {
   if (wanted === '') return true;
-  return searched(tree).includes(wanted);
+  return searched(say, tree).includes(wanted);
 }
 
 const texts = new WeakMap<TreeSummary, string>();
-function searched(tree: TreeSummary): string {
+function searched(say: Say, tree: TreeSummary): string {
   let text = texts.get(tree);
   if (text === undefined) {
     text = [
       tree.code,
       tree.nickname,
-      speciesWords(tree),
+      speciesWords(say, tree),
       tree.rootstock,
       tree.status,
       tree.row,
@@ -106,6 +114,7 @@ function searched(tree: TreeSummary): string {
 const AT_ONCE = 60;
 
 function ByPlot({ trees }: { trees: TreeSummary[] }) {
+  const say = useSay();
   const [shown, setShown] = useState(AT_ONCE);
   const plots = [...new Set(trees.slice(0, shown).map((tree) => tree.plot))];
   return (
@@ -122,17 +131,21 @@ function ByPlot({ trees }: { trees: TreeSummary[] }) {
                   key={tree.id}
                   href={`/round/${tree.id}`}
                   title={tree.nickname ? `${tree.code} · ${tree.nickname}` : tree.code}
-                  detail={`${speciesWords(tree)} · ${tree.status}`}
-                  aside={tree.openFindings > 0 ? plural(tree.openFindings, 'finding') : ''}
+                  detail={`${speciesWords(say, tree)} · ${tree.status}`}
+                  aside={
+                    tree.openFindings > 0 ? say('round.findings2', { openFindings: tree.openFindings }) : ''
+                  }
                 />
               ))}
           </Rows>
         </View>
       ))}
       {trees.length > shown ? (
-        <Button onPress={() => setShown(shown + AT_ONCE)}>{`${trees.length - shown} more trees`}</Button>
+        <Button onPress={() => setShown(shown + AT_ONCE)}>
+          {say('round.moreTrees', { trees: trees.length - shown })}
+        </Button>
       ) : null}
-      {trees.length === 0 ? <Small>No tree fits.</Small> : null}
+      {trees.length === 0 ? <Small>{say('round.noTreeFits')}</Small> : null}
     </>
   );
 }

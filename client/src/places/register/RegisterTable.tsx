@@ -6,30 +6,32 @@ import type { TreeSummary } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { type KeyboardEvent, memo, useCallback, useMemo, useRef, useState } from 'react';
+import { useSay } from '../../data/useSay';
 import { useUnits } from '../../data/useToday';
 import { Button } from '../../ui/Button';
 import { CheckRow } from '../../ui/CheckRow';
 import { elementRef, keysOf } from '../../ui/dom';
 import { Sheet } from '../../ui/Sheet';
 import { Body, Small } from '../../ui/type';
-import { COLUMNS, type Column, type Sorting, sorted } from './columns';
+import { type Column, columnsIn, type Sorting, sorted } from './columns';
 
 const ROW_PX = 44;
 /** More rows than are ever in view at once. */
 const POOL = 96;
 
 export function RegisterTable({ trees, onOpen }: { trees: TreeSummary[]; onOpen(tree: TreeSummary): void }) {
+  const say = useSay();
   const units = useUnits();
   const height = useCallback((cm: number) => joined(heightReading(cm, units)), [units]);
   const box = useRef<HTMLElement>(null);
   const [sorting, setSorting] = useState<Sorting | null>(null);
   const [hidden, setHidden] = useState(
-    () => new Set(COLUMNS.flatMap((column) => (column.hidden ? [column.id] : []))),
+    () => new Set(columnsIn(say).flatMap((column) => (column.hidden ? [column.id] : []))),
   );
   const [focused, setFocused] = useState(0);
   const [choosing, setChoosing] = useState(false);
-  const rows = useMemo(() => sorted(trees, sorting), [trees, sorting]);
-  const shown = useMemo(() => COLUMNS.filter((column) => !hidden.has(column.id)), [hidden]);
+  const rows = useMemo(() => sorted(say, trees, sorting), [say, trees, sorting]);
+  const shown = useMemo(() => columnsIn(say).filter((column) => !hidden.has(column.id)), [say, hidden]);
   const template = shown.map(({ width }) => `minmax(${width}px, ${width}fr)`).join(' ');
   const virtual = useVirtualizer({
     count: rows.length,
@@ -62,13 +64,13 @@ export function RegisterTable({ trees, onOpen }: { trees: TreeSummary[]; onOpen(
   return (
     <View gap={8}>
       <View flexDirection="row" alignItems="center" gap={12}>
-        <Small flex={1}>Tap a heading to sort.</Small>
-        <Button onPress={() => setChoosing(true)}>Columns</Button>
+        <Small flex={1}>{say('round.tapAHeadingToSort')}</Small>
+        <Button onPress={() => setChoosing(true)}>{say('shared.columns')}</Button>
       </View>
       <View
         ref={elementRef(box)}
         {...({ role: 'grid', 'aria-rowcount': rows.length + 1, className: 'register' } as object)}
-        aria-label="Trees"
+        aria-label={say('round.trees2')}
         aria-activedescendant={rows[focused] ? `tree-row-${focused}` : undefined}
         tabIndex={0}
         onKeyDown={keysOf(onKeyDown)}
@@ -116,9 +118,14 @@ export function RegisterTable({ trees, onOpen }: { trees: TreeSummary[]; onOpen(
           })}
         </div>
       </View>
-      {rows.length === 0 ? <Body>No tree fits.</Body> : null}
-      <Sheet title="Columns" open={choosing} onClose={() => setChoosing(false)} closeLabel="Done">
-        {COLUMNS.map(({ id, title }) => (
+      {rows.length === 0 ? <Body>{say('round.noTreeFits')}</Body> : null}
+      <Sheet
+        title={say('shared.columns')}
+        open={choosing}
+        onClose={() => setChoosing(false)}
+        closeLabel={say('shared.done')}
+      >
+        {columnsIn(say).map(({ id, title }) => (
           <CheckRow
             key={id}
             label={title}
@@ -178,9 +185,12 @@ const Heading = memo(function Heading({ column: { id, title }, way, onSort }: He
   const next = way === 'descending' ? null : { columnId: id, down: way === 'ascending' };
   return (
     <View role="columnheader" aria-sort={way} minWidth={0}>
-      <Button kind="quiet" onPress={() => onSort(next)} paddingHorizontal={6} justifyContent="flex-start">
-        {`${title}${ARROW[way]}`}
-      </Button>
+      <Button
+        kind="quiet"
+        onPress={() => onSort(next)}
+        paddingHorizontal={6}
+        justifyContent="flex-start"
+      >{`${title}${ARROW[way]}`}</Button>
     </View>
   );
 });

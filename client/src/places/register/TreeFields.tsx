@@ -13,13 +13,14 @@ import {
 } from '@mortisect/core/register';
 import { purposes } from '@mortisect/core/triage';
 import { View } from '@tamagui/core';
+import { useSay } from '../../data/useSay';
 import { useUnits } from '../../data/useToday';
 import { CheckRow } from '../../ui/CheckRow';
 import { Field } from '../../ui/Field';
 import { Select } from '../../ui/Select';
 import { Section, Small } from '../../ui/type';
 import { AddCultivar } from './AddCultivar';
-import { fieldWords } from './fieldWords';
+import { fieldWordsIn } from './fieldWords';
 import { NeighbourFields } from './NeighbourFields';
 import {
   type LengthKey,
@@ -42,12 +43,13 @@ const options = (values: readonly string[]) => values.map((value) => ({ value, l
 const SPECIES = speciesTable.map(({ code, name }) => ({ value: code, label: name }));
 
 export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFieldsProps) {
+  const say = useSay();
   const units = useUnits();
   const unit = units === 'us' ? 'in' : 'cm';
   const set = (part: Partial<TreeForm>) => onChange({ ...form, ...part });
   const words = (key: TextKey, more: { multiline?: boolean; list?: string[] } = {}) => (
     <Field
-      label={fieldWords[key]}
+      label={fieldWordsIn(say)[key]}
       value={form[key]}
       fault={faults[key]}
       onChangeText={(value) => set({ [key]: value })}
@@ -56,7 +58,7 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
   );
   const figure = (key: LengthKey | NumberKey, inUnit?: string, hint?: string) => (
     <Field
-      label={inUnit ? `${fieldWords[key]}, ${inUnit}` : fieldWords[key]}
+      label={inUnit ? `${fieldWordsIn(say)[key]}, ${inUnit}` : fieldWordsIn(say)[key]}
       kind="decimal"
       value={form[key]}
       fault={faults[key]}
@@ -87,7 +89,7 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
   );
   return (
     <View gap={16} maxWidth={760}>
-      <Section>Which tree</Section>
+      <Section>{say('round.whichTree')}</Section>
       <Pair>
         {words('code')}
         {words('nickname')}
@@ -95,7 +97,7 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
       <Pair>
         {words('plot', { list: plots })}
         <Field
-          label={fieldWords.row}
+          label={fieldWordsIn(say).row}
           value={form.row}
           fault={faults.row}
           list={rows}
@@ -109,10 +111,10 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
         />
         {figure('place')}
       </Pair>
-      <Section>What it is</Section>
+      <Section>{say('shared.whatItIs')}</Section>
       <Pair>
         <Select
-          label={fieldWords.species}
+          label={fieldWordsIn(say).species}
           value={form.species}
           options={SPECIES}
           onChange={(species) =>
@@ -126,30 +128,30 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
           }
         />
         <Field
-          label={fieldWords.cultivar}
+          label={fieldWordsIn(say).cultivar}
           value={form.cultivar}
           list={names.map((name) => name.name)}
-          hint="Empty: unknown."
+          hint={say('round.emptyUnknown')}
           onChangeText={(cultivar) => onChange(withKnown({ ...form, cultivar }, cultivars))}
         />
       </Pair>
       <AddCultivar species={form.species} name={form.cultivar} known={names} />
       <Pair>
         <Select
-          label={fieldWords.form}
+          label={fieldWordsIn(say).form}
           value={form.form}
           options={options(treeForms)}
           onChange={(value) => set({ form: value as TreeForm['form'] })}
         />
         <Select
-          label={fieldWords.habit}
+          label={fieldWordsIn(say).habit}
           value={form.habit}
           options={options(bearingHabits)}
-          hint={form.habit === 'unknown' ? 'Unknown: young tips stay, thinning inside only.' : undefined}
+          hint={form.habit === 'unknown' ? say('round.unknownYoungTipsStayThinningInsideOnly') : undefined}
           onChange={(value) => set({ habit: value as TreeForm['habit'] })}
         />
       </Pair>
-      <Section>How large</Section>
+      <Section>{say('round.howLarge')}</Section>
       <Pair>
         {figure('heightCm', unit)}
         {figure('spreadCm', unit)}
@@ -164,20 +166,20 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
         {words('rootstock')}
         {figure('graftUnionCm', unit)}
         <Select
-          label={fieldWords.vigour}
+          label={fieldWordsIn(say).vigour}
           value={form.vigour}
           options={options(vigours)}
           onChange={(value) => set({ vigour: value as TreeForm['vigour'] })}
         />
       </Pair>
-      <Section>What for</Section>
-      {ticks(fieldWords.purposes, purposes, form.purposes, (next) => set({ purposes: next }))}
+      <Section>{say('round.whatFor')}</Section>
+      {ticks(fieldWordsIn(say).purposes, purposes, form.purposes, (next) => set({ purposes: next }))}
       <Pair>{words('pickedBy')}</Pair>
-      <CheckRow label={fieldWords.tasted} on={form.tasted} onChange={(tasted) => set({ tasted })} />
-      <Section>What endangers people</Section>
-      {ticks(fieldWords.hazards, hazards, form.hazards, (next) => set({ hazards: next }))}
-      <Section>Round the tree</Section>
-      {ticks(fieldWords.fixtures, fixtures, form.fixtures, (next) => set({ fixtures: next }))}
+      <CheckRow label={fieldWordsIn(say).tasted} on={form.tasted} onChange={(tasted) => set({ tasted })} />
+      <Section>{say('round.whatEndangersPeople')}</Section>
+      {ticks(fieldWordsIn(say).hazards, hazards, form.hazards, (next) => set({ hazards: next }))}
+      <Section>{say('round.roundTheTree')}</Section>
+      {ticks(fieldWordsIn(say).fixtures, fixtures, form.fixtures, (next) => set({ fixtures: next }))}
       <NeighbourFields
         neighbours={form.neighbours}
         codes={trees.map((tree) => tree.code)}
@@ -185,31 +187,31 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
       />
       <Pair>
         <Select
-          label={fieldWords.drainage}
+          label={fieldWordsIn(say).drainage}
           value={form.drainage}
           options={options(drainages)}
           onChange={(value) => set({ drainage: value as TreeForm['drainage'] })}
         />
         <Select
-          label={fieldWords.status}
+          label={fieldWordsIn(say).status}
           value={form.status}
           options={options(statuses)}
           onChange={(value) => set({ status: value as TreeForm['status'] })}
         />
       </Pair>
       <CheckRow
-        label={fieldWords.frostPocket}
+        label={fieldWordsIn(say).frostPocket}
         on={form.frostPocket}
         onChange={(frostPocket) => set({ frostPocket })}
       />
       <CheckRow
-        label={fieldWords.susceptible}
+        label={fieldWordsIn(say).susceptible}
         on={form.susceptible}
         onChange={(susceptible) => set({ susceptible })}
       />
       <Pair>
-        {figure('latitude', 'degrees', 'South is negative.')}
-        {figure('longitude', 'degrees', 'West is negative.')}
+        {figure('latitude', 'degrees', say('round.southIsNegative'))}
+        {figure('longitude', 'degrees', say('round.westIsNegative'))}
       </Pair>
       {words('note', { multiline: true })}
     </View>

@@ -1,6 +1,8 @@
 // The columns of the register: what each shows and what it sorts by.
+
 import type { TreeSummary } from '@mortisect/core/records';
 import { speciesName } from '@mortisect/core/register';
+import type { Say } from '@mortisect/words';
 
 export interface Column {
   id: string;
@@ -14,35 +16,35 @@ export interface Column {
   hidden?: true;
 }
 
-export const COLUMNS: readonly Column[] = [
-  text('code', 'Tree', 130, (tree) => tree.code),
-  text('nickname', 'Nickname', 140, (tree) => tree.nickname ?? '', true),
-  text('plot', 'Plot', 110, (tree) => tree.plot),
-  text('row', 'Row', 160, (tree) => tree.row, true),
-  { ...number('place', 'Place', 60, (tree) => tree.place, String), hidden: true },
-  text('species', 'Species', 120, (tree) => speciesName(tree.species)),
-  text('cultivar', 'Cultivar', 140, (tree) => tree.cultivar ?? 'unknown'),
-  text('rootstock', 'Rootstock', 110, (tree) => tree.rootstock ?? '', true),
+export const columnsIn = (say: Say): readonly Column[] => [
+  text('code', say('shared.tree'), 130, (tree) => tree.code),
+  text('nickname', say('round.nickname'), 140, (tree) => tree.nickname ?? '', true),
+  text('plot', say('round.plot'), 110, (tree) => tree.plot),
+  text('row', say('round.row'), 160, (tree) => tree.row, true),
+  { ...number('place', say('round.place'), 60, (tree) => tree.place, String), hidden: true },
+  text('species', say('round.species'), 120, (tree) => speciesName(tree.species)),
+  text('cultivar', say('round.cultivar'), 140, (tree) => tree.cultivar ?? 'unknown'),
+  text('rootstock', say('round.rootstock'), 110, (tree) => tree.rootstock ?? '', true),
   number(
     'planted',
-    'Planted',
+    say('round.planted'),
     70,
     (tree) => tree.plantedYear ?? 0,
     (year) => (year === 0 ? '' : String(year)),
   ),
-  text('form', 'Form', 120, (tree) => tree.form),
-  size('height', 'Height', (tree) => tree.heightCm),
-  { ...size('spread', 'Spread', (tree) => tree.spreadCm), hidden: true },
+  text('form', say('round.form'), 120, (tree) => tree.form),
+  size('height', say('round.height'), (tree) => tree.heightCm),
+  { ...size('spread', say('round.spread'), (tree) => tree.spreadCm), hidden: true },
   number(
     'findings',
-    'Findings',
+    say('round.findings'),
     70,
     (tree) => tree.openFindings,
     (count) => (count === 0 ? '' : String(count)),
   ),
-  text('status', 'Status', 90, (tree) => tree.status),
-  text('hazards', 'Dangers', 130, (tree) => tree.hazards.join(', ')),
-  text('seen', 'Last seen', 100, (tree) => tree.lastSeenAt?.slice(0, 10) ?? ''),
+  text('status', say('round.status'), 90, (tree) => tree.status),
+  text('hazards', say('round.dangers'), 130, (tree) => tree.hazards.join(', ')),
+  text('seen', say('round.lastSeen'), 100, (tree) => tree.lastSeenAt?.slice(0, 10) ?? ''),
 ];
 
 function text(
@@ -84,8 +86,12 @@ export interface Sorting {
  *
  * @param sorting null: as they come, in walking order
  */
-export function sorted(trees: readonly TreeSummary[], sorting: Sorting | null): readonly TreeSummary[] {
-  const column = sorting && COLUMNS.find((column) => column.id === sorting.columnId);
+export function sorted(
+  say: Say,
+  trees: readonly TreeSummary[],
+  sorting: Sorting | null,
+): readonly TreeSummary[] {
+  const column = sorting && columnsIn(say).find((column) => column.id === sorting.columnId);
   if (!sorting || !column) return trees;
   const keys = trees.map(column.sort);
   const order = Array.from(trees.keys());

@@ -1,39 +1,41 @@
 // The fields of a tree, called what a caretaker calls them; sizes without their unit.
-import type { TreeColumn } from '@mortisect/contracts';
 
-export const fieldWords: Record<TreeColumn, string> = {
+import type { TreeColumn } from '@mortisect/contracts';
+import type { Say } from '@mortisect/words';
+
+export const fieldWordsIn = (say: Say): Record<TreeColumn, string> => ({
   code: 'Code on its tag',
-  nickname: 'Nickname',
-  plot: 'Plot',
-  row: 'Row',
-  place: 'Place in the row',
-  species: 'Species',
-  cultivar: 'Cultivar',
-  rootstock: 'Rootstock',
-  graftUnionCm: 'Graft union above ground',
-  plantedYear: 'Year planted',
+  nickname: say('round.nickname'),
+  plot: say('round.plot'),
+  row: say('round.row'),
+  place: say('round.placeInTheRow'),
+  species: say('round.species'),
+  cultivar: say('round.cultivar'),
+  rootstock: say('round.rootstock'),
+  graftUnionCm: say('round.graftUnionAboveGround'),
+  plantedYear: say('round.yearPlanted'),
   form: 'Form',
-  purposes: 'For',
-  pickedBy: 'Who picks',
-  reachCm: 'How high its picker reaches',
-  habit: 'Bears on',
-  tasted: 'Somebody has tasted clean fruit from it',
-  heightCm: 'Height',
-  targetHeightCm: 'Target height',
-  spreadCm: 'Spread',
-  girthCm: 'Girth of the stem',
-  vigour: 'Vigour',
-  susceptible: 'Known to take disease badly',
-  hazards: 'Dangers',
-  neighbours: 'Neighbours it meets or shades',
-  fixtures: 'Props, vines and guards',
-  drainage: 'Drainage',
-  frostPocket: 'Stands in a frost pocket',
-  status: 'Status',
-  note: 'Note',
-  latitude: 'Latitude',
-  longitude: 'Longitude',
-};
+  purposes: say('round.for'),
+  pickedBy: say('round.whoPicks'),
+  reachCm: say('round.howHighItsPickerReaches'),
+  habit: say('round.bearsOn'),
+  tasted: say('round.somebodyHasTastedCleanFruitFromIt'),
+  heightCm: say('round.height'),
+  targetHeightCm: say('round.targetHeight'),
+  spreadCm: say('round.spread'),
+  girthCm: say('round.girthOfTheStem'),
+  vigour: say('round.vigour'),
+  susceptible: say('round.knownToTakeDiseaseBadly'),
+  hazards: say('round.dangers'),
+  neighbours: say('round.neighboursItMeetsOrShades'),
+  fixtures: say('round.propsVinesAndGuards'),
+  drainage: say('round.drainage'),
+  frostPocket: say('round.standsInAFrostPocket'),
+  status: say('round.status'),
+  note: say('shared.note'),
+  latitude: say('round.latitude'),
+  longitude: say('round.longitude'),
+});
 
 /** The word for a field by its name; a name that is not one of a tree’s stands as it is. */
-export const fieldWord = (field: string): string => fieldWords[field as TreeColumn] ?? field;
+export const fieldWord = (say: Say, field: string): string => fieldWordsIn(say)[field as TreeColumn] ?? field;

@@ -1,9 +1,10 @@
 // The table of the register: it sorts by its headings, moves by keys, opens with Enter, and shows the columns that are wanted.
+import { english } from '@mortisect/words/all';
 import { configure, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { FakeServer } from '../../testing/fakeServer';
 import { press, show } from '../../testing/here';
 import { detail } from '../../testing/orchard';
-import { COLUMNS } from './columns';
+import { columnsIn } from './columns';
 import { RegisterTable } from './RegisterTable';
 
 jest.mock('expo-router', () => require('../../testing/here').router);
@@ -105,7 +106,11 @@ test('columns that are seldom wanted are hidden until they are chosen', async ()
     within(grid)
       .getAllByRole('columnheader')
       .map((element) => element.textContent);
-  expect(titles()).toEqual(COLUMNS.filter(({ hidden }) => !hidden).map(({ title }) => title));
+  expect(titles()).toEqual(
+    columnsIn(english)
+      .filter(({ hidden }) => !hidden)
+      .map(({ title }) => title),
+  );
   expect(grid.textContent).not.toContain('Old Tom');
   press('Columns');
   const sheet = await screen.findByRole('dialog', { name: 'Columns' });

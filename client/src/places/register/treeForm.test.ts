@@ -1,5 +1,7 @@
 // A tree as it is typed, in both units.
+
 import { TreeBody } from '@mortisect/core/records';
+import { english } from '@mortisect/words/all';
 import { emptyForm, formOfTree, nextPlace, treeOfForm, withKnown } from './treeForm';
 
 const tree = TreeBody.parse({
@@ -15,11 +17,12 @@ const tree = TreeBody.parse({
 });
 
 test.each(['metric', 'us'] as const)('a tree that nobody touched is saved in %s units as it was', (units) => {
-  expect(treeOfForm(formOfTree(tree, units), units, tree)).toEqual({ tree });
+  expect(treeOfForm(english, formOfTree(tree, units), units, tree)).toEqual({ tree });
 });
 
 test('what is missing or no length is said at its field, all at once', () => {
   const read = treeOfForm(
+    english,
     { ...emptyForm(), code: 'A', plot: 'P', row: 'R', girthCm: 'thick', plantedYear: 'long ago' },
     'metric',
   );

@@ -11,6 +11,7 @@ import {
   treeSizes,
   writtenYear,
 } from '@mortisect/core/register';
+import type { Say } from '@mortisect/words';
 
 export type LengthKey = TreeSize;
 export type TextKey = 'code' | 'nickname' | 'plot' | 'row' | 'cultivar' | 'rootstock' | 'pickedBy' | 'note';
@@ -72,6 +73,7 @@ export function emptyForm(): TreeForm {
  * @param before the tree that is edited: a size that nobody touched stays as it was measured, whatever the tape shows
  */
 export function treeOfForm(
+  say: Say,
   form: TreeForm,
   units: Units,
   before: TreeBody | null = null,
@@ -94,7 +96,7 @@ export function treeOfForm(
     const value = Number(text.replace(',', '.'));
     if (text === '') raw[key] = key === 'place' ? undefined : null;
     else if (Number.isFinite(value)) raw[key] = value;
-    else faults[key] = `“${text}” is not a number.`;
+    else faults[key] = say('round.isNotANumber', { text });
   }
   const planted = form.plantedYear.trim() === '' ? null : writtenYear(form.plantedYear);
   if (planted && 'fault' in planted) faults.plantedYear = planted.fault;
@@ -104,7 +106,7 @@ export function treeOfForm(
   if (!parsed.success) {
     for (const issue of parsed.error.issues) {
       const key = String(issue.path[0]);
-      faults[key] ??= raw[key] === undefined ? 'Say how much.' : issue.message;
+      faults[key] ??= raw[key] === undefined ? say('round.sayHowMuch') : issue.message;
     }
   }
   return parsed.success && Object.keys(faults).length === 0 ? { tree: parsed.data } : { faults };

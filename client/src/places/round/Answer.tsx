@@ -6,6 +6,7 @@ import { judgedAt, type SiteToday, type TreeView, telling } from '@mortisect/cor
 import { lowerFirst } from '@mortisect/core/tree';
 import { cutSentence, leftWords } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
+import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { Body } from '../../ui/type';
 import { Cautions } from '../Cautions';
@@ -29,6 +30,7 @@ interface AnswerProps {
 }
 
 export function Answer({ view, today, lesionId, onWhy }: AnswerProps) {
+  const say = useSay();
   const uncut = view.cuts.uncut.find((uncut) => uncut.findingId === lesionId);
   if (uncut) return <UncutWords view={view} lesionId={lesionId} why={uncut.why} />;
   const decision = view.cuts.decisions.find((decision) => decision.lesionId === lesionId);
@@ -43,12 +45,14 @@ export function Answer({ view, today, lesionId, onWhy }: AnswerProps) {
       <Sentence phrases={cutSentence(own, telling(view, today))} />
       {taker ? (
         <Body>
-          The cut on {lowerFirst(view.names.get(taker.limbId) ?? taker.limbId)} removes this wood too.
+          {say('round.theCutOnRemovesThisWoodToo', {
+            get: lowerFirst(view.names.get(taker.limbId) ?? taker.limbId),
+          })}
         </Body>
       ) : null}
       <View flexDirection="row">
         <Button kind="quiet" paddingHorizontal={0} onPress={onWhy}>
-          Why here, and other schools
+          {say('round.whyHereAndOtherSchools')}
         </Button>
       </View>
       <Cautions list={cautions.filter((caution) => caution.kind === 'care')} />
@@ -70,14 +74,19 @@ function UncutWords({ view, lesionId, why }: { view: TreeView; lesionId: string;
   );
 }
 
-const WOOD = { trunk: 'trunk wood', leader: 'the leader', rootstock: 'the rootstock' } as const;
+const WOOD = {
+  trunk: 'round.trunkWood',
+  leader: 'shared.theLeader',
+  rootstock: 'shared.theRootstock',
+} as const;
 
 function DecisionWords({ view, decision }: { view: TreeView; decision: Decision }) {
+  const say = useSay();
   const code = view.considered.find((finding) => finding.id === decision.lesionId)?.disorder ?? '';
   return (
     <View gap={8}>
       <Body fontSize="$18" lineHeight="$18">
-        This lies on {WOOD[decision.wood]}: no cut answers it. It is your decision:{' '}
+        {say('round.thisLiesOnNoCutAnswersIt', { wood: say(WOOD[decision.wood]) })}{' '}
         {decision.choices.join(', ')}.
       </Body>
       <Body>{disorderOf(code)?.onTrunk}</Body>

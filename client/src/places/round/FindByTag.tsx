@@ -3,6 +3,7 @@
 import { useRouter } from 'expo-router';
 import { useRef, useState } from 'react';
 import { useTrees } from '../../data/queries';
+import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { PressRow } from '../../ui/PressRow';
@@ -14,6 +15,7 @@ import { speciesWords } from '../words';
 const MOST = 12;
 
 export function FindByTag() {
+  const say = useSay();
   const router = useRouter();
   const input = useRef<HTMLInputElement>(null);
   const trees = useTrees().data?.trees ?? [];
@@ -36,19 +38,20 @@ export function FindByTag() {
     const read = await tagInPhoto(file);
     const tree = trees.find((tree) => tree.code.toLowerCase() === read?.toLowerCase() || tree.id === read);
     if (tree) return go(tree.id);
-    setFault(
-      read
-        ? `The tag says “${read}”; no tree has that code.`
-        : 'No QR code was found on the photo. Hold it flat and fill the picture.',
-    );
+    setFault(read ? say('round.theTagSaysNoTreeHasThat', { read }) : say('round.noQrCodeWasFoundOnThe'));
     if (read) setTag(read);
   };
   return (
     <>
-      <Button onPress={() => setOpen(true)}>Find by tag</Button>
-      <Sheet title="Find by tag" open={open} onClose={() => setOpen(false)} closeLabel="Back">
+      <Button onPress={() => setOpen(true)}>{say('round.findByTag')}</Button>
+      <Sheet
+        title={say('round.findByTag')}
+        open={open}
+        onClose={() => setOpen(false)}
+        closeLabel={say('shared.back')}
+      >
         <Field
-          label="Tag or nickname"
+          label={say('round.tagOrNickname')}
           value={tag}
           fault={fault}
           onChangeText={(text) => {
@@ -62,25 +65,23 @@ export function FindByTag() {
           type="file"
           accept="image/*"
           capture="environment"
-          aria-label="Photo of a tag"
+          aria-label={say('round.photoOfATag')}
           style={{ display: 'none' }}
           onChange={(event) => {
             void scan(event.target.files?.[0]);
             event.target.value = '';
           }}
         />
-        <Button onPress={() => input.current?.click()}>Read it from a photo</Button>
+        <Button onPress={() => input.current?.click()}>{say('round.readItFromAPhoto')}</Button>
         <Rows>
           {fitting.slice(0, MOST).map((tree) => (
             <PressRow key={tree.id} padding={12} onPress={() => go(tree.id)}>
               <Label flex={1}>{tree.nickname ? `${tree.code} · ${tree.nickname}` : tree.code}</Label>
-              <Small>{speciesWords(tree)}</Small>
+              <Small>{speciesWords(say, tree)}</Small>
             </PressRow>
           ))}
         </Rows>
-        {wanted !== '' && fitting.length === 0 ? (
-          <Small>No tree has this in its code or nickname.</Small>
-        ) : null}
+        {wanted !== '' && fitting.length === 0 ? <Small>{say('round.noTreeHasThisInItsCode')}</Small> : null}
       </Sheet>
     </>
   );

@@ -7,6 +7,7 @@ import { type Finding, markOf } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
 import { ago } from '../../data/moment';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { Mark } from '../../drawings/marks';
 import { PressRow } from '../../ui/PressRow';
 import { Row, Rows } from '../../ui/Row';
@@ -22,6 +23,7 @@ interface FindingRowsProps {
 }
 
 export function FindingRows({ view, today, onOpen }: FindingRowsProps) {
+  const say = useSay();
   const past = view.history.filter((finding) => finding.state === 'closed');
   return (
     <View gap={12}>
@@ -29,7 +31,7 @@ export function FindingRows({ view, today, onOpen }: FindingRowsProps) {
       <TreeFacts tree={view.tree} units={today.units} />
       {view.findings.length === 0 ? null : (
         <>
-          <Section>Open findings</Section>
+          <Section>{say('round.openFindings')}</Section>
           <Rows>
             {view.findings.map((finding) => {
               const limb = view.limbs.find((limb) => limb.id === finding.limbId);
@@ -40,7 +42,10 @@ export function FindingRows({ view, today, onOpen }: FindingRowsProps) {
                   borderLeftWidth={0}
                   borderBottomWidth={0}
                   onPress={() => onOpen(finding, limb ? markingOf(finding, limb) : null)}
-                  aria-label={`Change: ${disorderOf(finding.disorder)?.name ?? finding.disorder} on ${finding.limbName}`}
+                  aria-label={say('round.changeOn', {
+                    disorder: disorderOf(finding.disorder)?.name ?? finding.disorder,
+                    limbName: finding.limbName,
+                  })}
                 >
                   <View flex={1} minWidth={0}>
                     <FindingRow finding={finding} today={today} />
@@ -53,7 +58,7 @@ export function FindingRows({ view, today, onOpen }: FindingRowsProps) {
       )}
       {past.length === 0 ? null : (
         <>
-          <Section>Cut earlier</Section>
+          <Section>{say('round.cutEarlier')}</Section>
           <Rows>
             {past.map((finding) => (
               <FindingRow key={finding.id} finding={finding} today={today} />
@@ -66,11 +71,15 @@ export function FindingRows({ view, today, onOpen }: FindingRowsProps) {
 }
 
 function FindingRow({ finding, today }: { finding: Finding; today: SiteToday }) {
+  const say = useSay();
   const clock = useClock();
   const span =
     finding.measured || finding.place !== 'span'
-      ? `${tapeText(finding.fromCm, today.units)} to ${tapeText(finding.toCm, today.units)}`
-      : 'place not measured';
+      ? say('shared.to3', {
+          tape: tapeText(finding.fromCm, today.units),
+          tape2: tapeText(finding.toCm, today.units),
+        })
+      : say('round.placeNotMeasured');
   return (
     <Row
       title={disorderOf(finding.disorder)?.name ?? finding.disorder}

@@ -7,6 +7,7 @@ import { markOf } from '@mortisect/core/records';
 import { growth, type Limb } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { useMemo } from 'react';
+import { useSay } from '../../data/useSay';
 import type { Span } from '../../drawings/tape/LimbTape';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
@@ -42,6 +43,7 @@ export function LimbAtWork({
   onWhy,
   onAddLimb,
 }: LimbAtWorkProps) {
+  const say = useSay();
   const wide = useWide();
   const cut = shownId === null ? undefined : cutOf(view, shownId)?.own;
   const shown = view.considered.find((finding) => finding.id === shownId);
@@ -61,16 +63,14 @@ export function LimbAtWork({
       {form ? <KindChoice {...form} limbs={view.limbs} likely={likely} /> : null}
       {marking ? <AlreadyThere view={view} marking={marking} /> : null}
       {marking?.somewhere ? (
-        <Notice kind="said" title={upperFirst(somewhereWords(marking.somewhere, today.units))}>
-          {view.limbs.length > 1
-            ? 'Tap the limb that it is on to see the cut.'
-            : 'Draw the limbs of this tree to see the cut.'}
+        <Notice kind="said" title={upperFirst(somewhereWords(say, marking.somewhere, today.units))}>
+          {view.limbs.length > 1 ? say('round.tapTheLimbThatItIsOn') : say('round.drawTheLimbsOfThisTreeTo')}
         </Notice>
       ) : null}
       {marking && (marking.baseRevision === null || marking.somewhere) ? (
         <View flexDirection="row">
           <Button kind="quiet" paddingHorizontal={0} onPress={onAddLimb}>
-            Its limb is not on the map: add it
+            {say('round.itsLimbIsNotOnTheMap')}
           </Button>
         </View>
       ) : null}
@@ -90,7 +90,7 @@ export function LimbAtWork({
                 ? name
                 : shown
                   ? (disorderOf(shown.disorder)?.name ?? shown.disorder)
-                  : 'Nothing found'}
+                  : say('round.nothingFound')}
             </Label>
           }
           {...(marking && {
@@ -108,7 +108,7 @@ export function LimbAtWork({
       {marking?.somewhere ? null : shownId === null ? (
         <>
           <Small>
-            {marking ? 'Say what it is: the answer follows.' : 'Nothing is recorded on this limb.'}
+            {marking ? say('round.sayWhatItIsTheAnswerFollows') : say('round.nothingIsRecordedOnThisLimb')}
           </Small>
           {marking ? null : <GrowthWords limb={limb} />}
         </>
@@ -129,6 +129,7 @@ export function LimbAtWork({
 
 /** Two findings of the same on one limb may be one that was seen twice. */
 function AlreadyThere({ view, marking }: { view: TreeView; marking: Marking }) {
+  const say = useSay();
   const same = view.findings.find(
     (finding) =>
       finding.id !== marking.id &&
@@ -138,19 +139,24 @@ function AlreadyThere({ view, marking }: { view: TreeView; marking: Marking }) {
   );
   if (!same) return null;
   return (
-    <Notice kind="caution" title="On record already">
-      {`${findingWords([same])} is open on this limb, found by ${same.by}. Is this another one? Set it only if it is.`}
+    <Notice kind="caution" title={say('round.onRecordAlready')}>
+      {say('round.isOpenOnThisLimbFoundBy', { finding: findingWords([same]), by: same.by })}
     </Notice>
   );
 }
 
 /** What the growth marks say; silent where nobody set any. */
 function GrowthWords({ limb }: { limb: Limb }) {
+  const say = useSay();
   const growthOfLimb = growth(limb);
   if (!growthOfLimb) return null;
   return (
     <Small>
-      {`${growthOfLimb.yearsCm.length} years by its growth marks, ${Math.round(growthOfLimb.meanCm)} cm a year lately: ${growthOfLimb.vigour} growth.`}
+      {say('round.yearsByItsGrowthMarksCmA', {
+        yearsCm: growthOfLimb.yearsCm.length,
+        meanCm: Math.round(growthOfLimb.meanCm),
+        vigour: growthOfLimb.vigour,
+      })}
     </Small>
   );
 }

@@ -4,6 +4,7 @@ import { joined, tapeText, thicknessReading } from '@mortisect/core/measure';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { indexLimbs, type Limb } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
+import { useSay } from '../../data/useSay';
 import { PressRow } from '../../ui/PressRow';
 import { Label, Small } from '../../ui/type';
 
@@ -15,8 +16,15 @@ interface LimbListProps {
 }
 
 export function LimbList({ view, today, limbId, onChoose }: LimbListProps) {
+  const say = useSay();
   return (
-    <View role="list" aria-label="Limbs" borderTopWidth={1} borderColor="$rule" borderStyle="solid">
+    <View
+      role="list"
+      aria-label={say('round.limbs')}
+      borderTopWidth={1}
+      borderColor="$rule"
+      borderStyle="solid"
+    >
       {inTreeOrder(view.limbs).map(({ limb, depth }) => {
         const chosen = limb.id === limbId;
         const found = view.considered.filter((finding) => finding.limbId === limb.id).length;
@@ -32,10 +40,12 @@ export function LimbList({ view, today, limbId, onChoose }: LimbListProps) {
             >
               <View flex={1} minWidth={0}>
                 <Label>{view.names.get(limb.id) ?? limb.id}</Label>
-                {found > 0 ? <Small>{found === 1 ? '1 finding' : `${found} findings`}</Small> : null}
+                {found > 0 ? (
+                  <Small>{found === 1 ? say('round.n1Finding') : say('round.findings4', { found })}</Small>
+                ) : null}
               </View>
               <Small textAlign="right">
-                {joined(thicknessReading(limb.baseMm, today.units))} · {tapeText(limb.lengthCm, today.units)}
+                {joined(thicknessReading(limb.baseMm, today.units))}· {tapeText(limb.lengthCm, today.units)}
               </Small>
             </PressRow>
           </View>

@@ -2,18 +2,19 @@
 
 import type { OpenRound, Queue } from '@mortisect/core/present';
 import { type Plot, type TreeSummary, walkingOrders } from '@mortisect/core/records';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { dayWords } from '../../data/moment';
 import { readPlots, useRound } from '../../data/queries';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { CheckRow } from '../../ui/CheckRow';
 import { Choice } from '../../ui/Choice';
 import { Sheet } from '../../ui/Sheet';
 import { Body, Label, Small } from '../../ui/type';
-import { plural } from '../words';
 
 interface RoundControlsProps {
   round: OpenRound | null;
@@ -24,6 +25,7 @@ interface RoundControlsProps {
 }
 
 export function RoundControls({ round, queue, plots, next, onGo }: RoundControlsProps) {
+  const say = useSay();
   const [starting, setStarting] = useState(false);
   const [minding, setMinding] = useState(false);
   const clock = useClock();
@@ -32,7 +34,7 @@ export function RoundControls({ round, queue, plots, next, onGo }: RoundControls
     return (
       <>
         <Button grow kind="main" disabled={queue.trees.length === 0} onPress={() => setStarting(true)}>
-          Start a round
+          {say('round.startARound')}
         </Button>
         <Reopen />
         <StartSheet plots={plots} open={starting} onClose={() => setStarting(false)} />
@@ -41,14 +43,14 @@ export function RoundControls({ round, queue, plots, next, onGo }: RoundControls
   }
   return (
     <>
-      <Button onPress={() => setMinding(true)}>Round options</Button>
+      <Button onPress={() => setMinding(true)}>{say('round.roundOptions')}</Button>
       {round.paused ? (
         <Button grow kind="main" onPress={() => record({ kind: 'roundResumed', at: clock() })}>
-          Continue the round
+          {say('shared.continueTheRound')}
         </Button>
       ) : (
         <Button grow kind="main" disabled={!next} onPress={() => next && onGo(next)}>
-          {next ? `Continue: ${next.code}` : 'All seen'}
+          {next ? say('round.continue', { next: next.code }) : say('round.allSeen')}
         </Button>
       )}
       <MindSheet round={round} queue={queue} plots={plots} open={minding} onClose={() => setMinding(false)} />
@@ -60,6 +62,7 @@ const REOPENED_WITHIN_MS = 14 * 24 * 3_600_000;
 
 /** A round that was closed by a slip, or too early, goes on where it stood. */
 function Reopen() {
+  const say = useSay();
   const clock = useClock();
   const { closed } = useRound();
   const { record, isPending } = useRecordAction();
@@ -67,17 +70,19 @@ function Reopen() {
   if (!closed || !recent) return null;
   return (
     <Button disabled={isPending} onPress={() => record({ kind: 'undone', at: clock(), actionId: closed.id })}>
-      {`Reopen the round of ${dayWords(closed.action.at.slice(0, 10))}`}
+      {say('round.reopenTheRoundOf', { day: dayWords(closed.action.at.slice(0, 10)) })}
     </Button>
   );
 }
 
-const ORDERS = walkingOrders.map((value) => ({
-  value,
-  label: value === 'tag' ? 'By tag' : 'Up one row, down the next',
-}));
+const ordersIn = (say: Say) =>
+  walkingOrders.map((value) => ({
+    value,
+    label: value === 'tag' ? say('round.byTag') : say('round.upOneRowDownTheNext'),
+  }));
 
 function StartSheet({ plots, open, onClose }: { plots: Plot[]; open: boolean; onClose(): void }) {
+  const say = useSay();
   const clock = useClock();
   const { record } = useRecordAction();
   const [order, setOrder] = useState<(typeof walkingOrders)[number]>('serpentine');
@@ -90,18 +95,18 @@ function StartSheet({ plots, open, onClose }: { plots: Plot[]; open: boolean; on
   };
   return (
     <Sheet
-      title="Start a round"
+      title={say('round.startARound')}
       open={open}
       onClose={onClose}
-      closeLabel="Back"
+      closeLabel={say('shared.back')}
       actions={
         <Button grow kind="main" disabled={chosen.length === 0} onPress={start}>
-          Start
+          {say('shared.start')}
         </Button>
       }
     >
-      <Choice label="Order" options={ORDERS} value={order} onChange={setOrder} />
-      <View role="group" aria-label="Plots">
+      <Choice label={say('round.order')} options={ordersIn(say)} value={order} onChange={setOrder} />
+      <View role="group" aria-label={say('round.plots')}>
         {plots.map((plot) => (
           <CheckRow
             key={plot.id}
@@ -114,19 +119,16 @@ function StartSheet({ plots, open, onClose }: { plots: Plot[]; open: boolean; on
           />
         ))}
       </View>
-      <Small>
-        The trees are read onto this device, so that the round goes on without signal. Any other phone joins
-        it.
-      </Small>
+      <Small>{say('round.theTreesAreReadOntoThisDevice')}</Small>
     </Sheet>
   );
 }
 
 const READING = {
-  no: 'Read all trees onto this device',
-  reading: 'Reading …',
-  read: 'Read: ready for no signal',
-  failed: 'Not all were read: read again',
+  no: 'round.readAllTreesOntoThisDevice',
+  reading: 'round.reading',
+  read: 'round.readReadyForNoSignal',
+  failed: 'round.notAllWereReadReadAgain',
 } as const;
 
 function MindSheet({
@@ -142,6 +144,7 @@ function MindSheet({
   open: boolean;
   onClose(): void;
 }) {
+  const say = useSay();
   const clock = useClock();
   const { record } = useRecordAction();
   const [reading, setReading] = useState<keyof typeof READING>('no');
@@ -159,9 +162,17 @@ function MindSheet({
     return state === 'partly' || state === 'skipped';
   });
   return (
-    <Sheet title="This round" open={open} onClose={onClose} closeLabel="Back">
+    <Sheet title={say('round.thisRound')} open={open} onClose={onClose} closeLabel={say('shared.back')}>
       <Body>
-        {`${plural(queue.done, 'tree')} seen, ${toSee} to see${queue.partly + queue.skipped > 0 ? `, ${queue.partly} of them seen in part and ${queue.skipped} skipped` : ''}. Started by ${round.by}.`}
+        {say('round.treesSeenToSeeStartedBy', {
+          done: queue.done,
+          toSee,
+          more:
+            queue.partly + queue.skipped > 0
+              ? say('round.ofThemSeenInPartAndSkipped', { partly: queue.partly, skipped: queue.skipped })
+              : '',
+          by: round.by,
+        })}
       </Body>
       {left.map((tree) => {
         const entry = round.entries.get(tree.id);
@@ -170,22 +181,24 @@ function MindSheet({
             <Label flex={1}>{tree.code}</Label>
             <Small>
               {entry?.state === 'skipped'
-                ? `skipped${entry.reason ? `: ${entry.reason}` : ''}`
-                : `${entry?.seen} only`}
+                ? say('shared.skipped', { more: entry.reason ? `: ${entry.reason}` : '' })
+                : say('round.only', { seen: entry?.seen ?? '' })}
             </Small>
           </View>
         );
       })}
       <Button disabled={reading === 'reading'} onPress={read}>
-        {READING[reading]}
+        {say(READING[reading])}
       </Button>
       {round.paused ? null : (
-        <Button onPress={() => record({ kind: 'roundPaused', at: clock() }, onClose)}>Pause the round</Button>
+        <Button onPress={() => record({ kind: 'roundPaused', at: clock() }, onClose)}>
+          {say('round.pauseTheRound')}
+        </Button>
       )}
       <Button onPress={() => record({ kind: 'roundClosed', at: clock() }, onClose)}>
-        {toSee === 0 ? 'Close the round' : `Close the round with ${toSee} not seen`}
+        {toSee === 0 ? say('round.closeTheRound') : say('round.closeTheRoundWithNotSeen', { toSee })}
       </Button>
-      <Small>Other phones see this round as you do. What they mark shows here within half a minute.</Small>
+      <Small>{say('round.otherPhonesSeeThisRoundAsYou')}</Small>
     </Sheet>
   );
 }

@@ -3,10 +3,12 @@
 import { dangersOf } from '@mortisect/core/handling';
 import type { OpenRound, Queue, RoundEntry } from '@mortisect/core/present';
 import type { Plot, TreeSummary } from '@mortisect/core/records';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useReadAhead, useTrees } from '../../data/queries';
+import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { PressRow } from '../../ui/PressRow';
@@ -14,23 +16,28 @@ import { Row, Rows } from '../../ui/Row';
 import { Aside, Screen } from '../../ui/Screen';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
-import { plural, speciesWords } from '../words';
+import { speciesWords } from '../words';
 import { FindByTag } from './FindByTag';
 import { RoundControls } from './RoundControls';
 import { useQueue } from './walk';
 
 export function RoundList({ openId }: { openId?: string }) {
+  const say = useSay();
   const router = useRouter();
   const { data, error, refetch } = useTrees();
   const { round, queue } = useQueue();
-  if (!data || !queue) return <Waiting title="Round" beside error={error} onRetry={refetch} />;
+  if (!data || !queue) return <Waiting title={say('shared.round')} beside error={error} onRetry={refetch} />;
   const next = round && !round.paused ? queue.next : null;
   return (
     <Screen
-      title="Round"
-      subtitle={round ? roundWords(round, queue) : 'No round is open'}
+      title={say('shared.round')}
+      subtitle={round ? roundWords(say, round, queue) : say('round.noRoundIsOpen')}
       beside
-      aside={round ? <Aside figure={`${queue.done} of ${queue.trees.length}`} caption="seen" /> : null}
+      aside={
+        round ? (
+          <Aside figure={say('round.of2', { done: queue.done, trees: queue.trees.length })} caption="seen" />
+        ) : null
+      }
       actions={
         <RoundControls
           round={round}
@@ -43,14 +50,12 @@ export function RoundList({ openId }: { openId?: string }) {
     >
       <View flexDirection="row" flexWrap="wrap" gap={8}>
         <FindByTag />
-        <Button onPress={() => router.navigate('/round/register')}>Register</Button>
+        <Button onPress={() => router.navigate('/round/register')}>{say('round.register')}</Button>
       </View>
       {round && !round.paused ? (
         <ReadAhead round={round} plots={data.plots} trees={queue.trees.length} />
       ) : null}
-      {data.trees.length === 0 ? (
-        <Body>No trees are written down yet. Begin in the register: one by one, or from a file.</Body>
-      ) : null}
+      {data.trees.length === 0 ? <Body>{say('round.noTreesAreWrittenDownYetBegin')}</Body> : null}
       {data.plots.map((plot) => (
         <PlotQueue
           key={plot.id}
@@ -70,6 +75,7 @@ const MOST_UNASKED = 1000;
 
 /** Whether the trees of the round are on this device, so that one may walk out of signal. */
 function ReadAhead({ round, plots, trees }: { round: OpenRound; plots: readonly Plot[]; trees: number }) {
+  const say = useSay();
   const plotIds = round.plotIds.length === 0 ? plots.map((plot) => plot.id) : round.plotIds;
   const [wanted, setWanted] = useState(false);
   const few = trees <= MOST_UNASKED || wanted;
@@ -78,45 +84,47 @@ function ReadAhead({ round, plots, trees }: { round: OpenRound; plots: readonly 
     return (
       <Notice
         kind="said"
-        title={`${trees} trees are many for one device`}
+        title={say('round.treesAreManyForOneDevice', { trees })}
         action={
           <View flexDirection="row">
-            <Button onPress={() => setWanted(true)}>Read them all onto this device</Button>
+            <Button onPress={() => setWanted(true)}>{say('round.readThemAllOntoThisDevice')}</Button>
           </View>
         }
       >
-        Without signal only trees that were opened here can be opened. Reading all of them takes a while.
+        {say('round.withoutSignalOnlyTreesThatWereOpened')}
       </Notice>
     );
   if (error && !data)
     return (
       <Notice
         kind="caution"
-        title="Not all trees are on this device yet"
+        title={say('round.notAllTreesAreOnThisDevice')}
         action={
           <View flexDirection="row">
-            <Button onPress={() => void refetch()}>Read them now</Button>
+            <Button onPress={() => void refetch()}>{say('round.readThemNow')}</Button>
           </View>
         }
       >
-        Without signal those that are missing cannot be opened.
+        {say('round.withoutSignalThoseThatAreMissingCannot')}
       </Notice>
     );
   return (
     <Small role="status">
-      {data
-        ? 'All trees of this round are on this device: it goes on without signal.'
-        : 'Reading the trees of this round onto this device …'}
+      {data ? say('round.allTreesOfThisRoundAreOn') : say('round.readingTheTreesOfThisRoundOnto')}
     </Small>
   );
 }
 
-function roundWords(round: OpenRound, queue: Queue): string {
+function roundWords(say: Say, round: OpenRound, queue: Queue): string {
   return [
-    round.paused ? 'Paused' : round.order === 'tag' ? 'By tag' : 'In walking order',
-    ...(queue.partly > 0 ? [`${queue.partly} seen in part`] : []),
-    ...(queue.skipped > 0 ? [`${queue.skipped} skipped`] : []),
-    `${queue.trees.length - queue.done - queue.partly - queue.skipped} to see`,
+    round.paused
+      ? say('round.paused')
+      : round.order === 'tag'
+        ? say('round.byTag')
+        : say('round.inWalkingOrder'),
+    ...(queue.partly > 0 ? [say('round.seenInPart', { partly: queue.partly })] : []),
+    ...(queue.skipped > 0 ? [say('round.skipped', { skipped: queue.skipped })] : []),
+    say('round.toSee', { trees: queue.trees.length - queue.done - queue.partly - queue.skipped }),
   ].join(' · ');
 }
 
@@ -131,6 +139,7 @@ interface PlotQueueProps {
 const AT_ONCE = 60;
 
 function PlotQueue({ plot, trees, round, openId, startsOpen }: PlotQueueProps) {
+  const say = useSay();
   const [toggled, setToggled] = useState<boolean | null>(null);
   const [shown, setShown] = useState(AT_ONCE);
   if (trees.length === 0) return null;
@@ -146,13 +155,13 @@ function PlotQueue({ plot, trees, round, openId, startsOpen }: PlotQueueProps) {
         marginHorizontal={-16}
         paddingHorizontal={11}
         paddingVertical={8}
-        aria-label={`${plot.name}, ${plural(trees.length, 'tree')}`}
+        aria-label={`${plot.name}, ${say('round.trees3', { trees: trees.length })}`}
       >
         <View flex={1} minWidth={0}>
           <Section render="h2">{plot.name}</Section>
-          <Small>{`${round ? `${done} of ${trees.length} seen` : plural(trees.length, 'tree')}${found > 0 ? ` · ${found} with findings` : ''}`}</Small>
+          <Small>{`${round ? say('round.ofSeen', { done, trees: trees.length }) : say('round.trees3', { trees: trees.length })}${found > 0 ? say('round.withFindings', { found }) : ''}`}</Small>
         </View>
-        <Label color="$chalk">{open ? 'Close' : 'Open'}</Label>
+        <Label color="$chalk">{open ? say('shared.close') : say('round.open')}</Label>
       </PressRow>
       {open ? (
         <>
@@ -167,7 +176,9 @@ function PlotQueue({ plot, trees, round, openId, startsOpen }: PlotQueueProps) {
             ))}
           </Rows>
           {shown < trees.length ? (
-            <Button onPress={() => setShown(shown + AT_ONCE)}>{`${trees.length - shown} more trees`}</Button>
+            <Button onPress={() => setShown(shown + AT_ONCE)}>
+              {say('round.moreTrees', { trees: trees.length - shown })}
+            </Button>
           ) : null}
         </>
       ) : null}
@@ -180,16 +191,19 @@ function isDone(entry: RoundEntry | undefined): boolean {
 }
 
 function TreeRow({ tree, entry, open }: { tree: TreeSummary; entry: RoundEntry | undefined; open: boolean }) {
+  const say = useSay();
   const danger = dangersOf(tree.hazards).length > 0;
   return (
     <Row
       href={`/round/${tree.id}`}
       {...(open ? { bar: 'open' as const } : danger ? { bar: 'danger' as const } : {})}
       title={tree.nickname ? `${tree.code} · ${tree.nickname}` : tree.code}
-      detail={`${speciesWords(tree)}${tree.hazards.length > 0 ? ` · ${tree.hazards.join(', ')}` : ''}`}
+      detail={`${speciesWords(say, tree)}${tree.hazards.length > 0 ? ` · ${tree.hazards.join(', ')}` : ''}`}
       aside={
         <View alignItems="flex-end">
-          {tree.openFindings > 0 ? <Label>{plural(tree.openFindings, 'finding')}</Label> : null}
+          {tree.openFindings > 0 ? (
+            <Label>{say('round.findings2', { openFindings: tree.openFindings })}</Label>
+          ) : null}
           {entry ? <StateWords entry={entry} /> : null}
         </View>
       }
@@ -198,8 +212,10 @@ function TreeRow({ tree, entry, open }: { tree: TreeSummary; entry: RoundEntry |
 }
 
 function StateWords({ entry }: { entry: RoundEntry }) {
-  if (entry.state === 'sound') return <Small color="$leaf">✓ sound</Small>;
-  if (entry.state === 'found') return <Small>✓ seen</Small>;
-  if (entry.state === 'partly') return <Small color="$ochreText">{entry.seen} only</Small>;
-  return <Small color="$ochreText">skipped</Small>;
+  const say = useSay();
+  if (entry.state === 'sound') return <Small color="$leaf">{say('round.sound')}</Small>;
+  if (entry.state === 'found') return <Small>{say('round.seen')}</Small>;
+  if (entry.state === 'partly')
+    return <Small color="$ochreText">{say('round.only2', { seen: entry.seen ?? '' })}</Small>;
+  return <Small color="$ochreText">{say('round.skipped2')}</Small>;
 }

@@ -1,19 +1,30 @@
 // A tree that cannot be looked at now stays in the round and comes last.
+
 import type { TreeSummary } from '@mortisect/core/records';
+import type { Say } from '@mortisect/words';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
+import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Sheet } from '../../ui/Sheet';
 import { Body } from '../../ui/type';
 import { nextAfter, useMarkSeen, useQueue } from './walk';
 
-const REASONS = ['Ground too wet', 'Bees', 'Somebody works there', 'Too dark', 'Other'].map((value) => ({
-  value,
-  label: value,
-}));
+const reasonsIn = (say: Say) =>
+  [
+    say('round.groundTooWet'),
+    say('round.bees'),
+    say('round.somebodyWorksThere'),
+    say('round.tooDark'),
+    say('round.other'),
+  ].map((value) => ({
+    value,
+    label: value,
+  }));
 
 export function SkipTree({ tree }: { tree: TreeSummary }) {
+  const say = useSay();
   const router = useRouter();
   const [open, setOpen] = useState(false);
   const { round, queue } = useQueue();
@@ -25,10 +36,15 @@ export function SkipTree({ tree }: { tree: TreeSummary }) {
     });
   return (
     <>
-      <Button onPress={() => setOpen(true)}>Skip for now</Button>
-      <Sheet title={`Skip ${tree.code}`} open={open} onClose={() => setOpen(false)} closeLabel="Back">
-        <Body>It stays in the round and comes at its end.</Body>
-        <Choice label="Why?" layout="wrap" options={REASONS} value={null} onChange={go} />
+      <Button onPress={() => setOpen(true)}>{say('round.skipForNow')}</Button>
+      <Sheet
+        title={say('round.skip', { tree: tree.code })}
+        open={open}
+        onClose={() => setOpen(false)}
+        closeLabel={say('shared.back')}
+      >
+        <Body>{say('round.itStaysInTheRoundAndComes')}</Body>
+        <Choice label={say('round.why')} layout="wrap" options={reasonsIn(say)} value={null} onChange={go} />
       </Sheet>
     </>
   );

@@ -2,9 +2,11 @@
 
 import { type SiteToday, treeView } from '@mortisect/core/present';
 import type { TreeDetail } from '@mortisect/core/records';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { useBackLayer } from '../../ui/backStack';
 import { Columns } from '../../ui/Columns';
 import { Row, Rows } from '../../ui/Row';
@@ -50,14 +52,16 @@ interface TreeAtWorkProps {
   neighbours: Neighbours;
 }
 
-const PARTS = [
-  { value: 'find', label: 'Findings' },
-  { value: 'shape', label: 'Shape' },
-  { value: 'tree', label: 'Tree' },
-] as const;
-type Part = (typeof PARTS)[number]['value'];
+const partsIn = (say: Say) =>
+  [
+    { value: 'find', label: say('round.findings') },
+    { value: 'shape', label: say('shared.shape') },
+    { value: 'tree', label: say('shared.tree') },
+  ] as const;
+type Part = ReturnType<typeof partsIn>[number]['value'];
 
 export function TreeAtWork({ detail, today, firstLimbId, fromRun, neighbours }: TreeAtWorkProps) {
+  const say = useSay();
   const wide = useWide();
   const clock = useClock();
   const treeId = detail.tree.id;
@@ -140,8 +144,8 @@ export function TreeAtWork({ detail, today, firstLimbId, fromRun, neighbours }: 
       {marking ? null : (
         <Rows>
           <Row
-            title="What was done here"
-            detail="Cuts, findings and visits on record"
+            title={say('round.whatWasDoneHere')}
+            detail={say('round.cutsFindingsAndVisitsOnRecord')}
             href={`/book?tree=${treeId}`}
           />
         </Rows>
@@ -152,7 +156,7 @@ export function TreeAtWork({ detail, today, firstLimbId, fromRun, neighbours }: 
   return (
     <Screen
       title={tree.code}
-      subtitle={`${speciesWords(tree)}${tree.plantedYear === null ? '' : ` · planted ${tree.plantedYear}`}`}
+      subtitle={`${speciesWords(say, tree)}${tree.plantedYear === null ? '' : say('round.planted2', { plantedYear: tree.plantedYear })}`}
       width="full"
       aside={
         <View flexDirection="row" alignItems="center" gap={8}>
@@ -205,7 +209,9 @@ export function TreeAtWork({ detail, today, firstLimbId, fromRun, neighbours }: 
         />
       ) : null}
       <Columns beside={drawings}>
-        {marking ? null : <Tabs label="Parts of the tree" options={PARTS} value={part} onChange={setPart} />}
+        {marking ? null : (
+          <Tabs label={say('round.partsOfTheTree')} options={partsIn(say)} value={part} onChange={setPart} />
+        )}
         {part === 'find' || marking ? find : null}
         {part === 'shape' && !marking ? <ShapePart view={view} today={today} onLimb={pick} /> : null}
         {part === 'tree' && !marking ? <TreePart view={view} detail={detail} today={today} /> : null}

@@ -4,6 +4,7 @@ import { joined, tapeText, thicknessReading } from '@mortisect/core/measure';
 import { type SiteToday, standingCuts, type TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
+import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { Sheet } from '../../ui/Sheet';
 import { useWide } from '../../ui/theme';
@@ -27,6 +28,7 @@ const AS_WIDE_AS_ITS_WORDS = { style: { flexBasis: '8.6rem', flexGrow: 1 } } as 
 
 /** Phone: the clock, and beside it the chosen limb. */
 function Above(props: TreeDrawingsProps) {
+  const say = useSay();
   const [listed, setListed] = useState(false);
   return (
     <View flexDirection="row" flexWrap="wrap" gap={12} alignItems="center">
@@ -41,10 +43,10 @@ function Above(props: TreeDrawingsProps) {
           paddingHorizontal={0}
           onPress={() => setListed(true)}
         >
-          All limbs
+          {say('round.allLimbs')}
         </Button>
       </View>
-      <Sheet title="Limbs" open={listed} onClose={() => setListed(false)}>
+      <Sheet title={say('round.limbs')} open={listed} onClose={() => setListed(false)}>
         <LimbList
           {...props}
           onChoose={(id) => {
@@ -59,11 +61,12 @@ function Above(props: TreeDrawingsProps) {
 
 /** Wide: clock, reach ladder and list stand beside the tape. */
 function Beside(props: TreeDrawingsProps) {
+  const say = useSay();
   return (
     <View gap={16}>
       <TreeBeside {...props} chosenId={props.limbId} kerfs={standingCuts(props.view)} />
       <View gap={8}>
-        <Section>Limbs</Section>
+        <Section>{say('round.limbs')}</Section>
         <LimbList {...props} />
       </View>
     </View>
@@ -71,14 +74,15 @@ function Beside(props: TreeDrawingsProps) {
 }
 
 function LimbFacts({ view, today, limbId }: TreeDrawingsProps) {
+  const say = useSay();
   const limb = view.limbs.find((limb) => limb.id === limbId);
   if (!limb) return null;
   const facts: [string, string][] = [
     ['length', tapeText(limb.lengthCm, today.units)],
-    ['at base', joined(thicknessReading(limb.baseMm, today.units))],
+    [say('round.atBase'), joined(thicknessReading(limb.baseMm, today.units))],
     [
-      limb.parentId === null ? 'starts at' : 'joins at',
-      limb.parentId === null ? 'the ground' : tapeText(limb.jointCm, today.units),
+      limb.parentId === null ? say('round.startsAt') : say('round.joinsAt2'),
+      limb.parentId === null ? say('round.theGround') : tapeText(limb.jointCm, today.units),
     ],
   ];
   return (

@@ -3,21 +3,31 @@
 import { heightReading, joined, type Units } from '@mortisect/core/measure';
 import type { TreeSummary } from '@mortisect/core/records';
 import { useTrees } from '../../data/queries';
+import { useSay } from '../../data/useSay';
 import { Small } from '../../ui/type';
 
 export function TreeFacts({ tree, units }: { tree: TreeSummary; units: Units }) {
+  const say = useSay();
   const trees = useTrees().data;
   const row = trees?.rows.find((row) => row.id === tree.rowId);
   const plot = trees?.plots.find((plot) => plot.id === tree.plotId);
   const facts = [
     ...(plot && row
       ? [
-          `${plot.name}, ${row.name}, place ${tree.place}, ${joined(heightReading(row.spacingCm, units))} from tree to tree`,
+          say('round.placeFromTreeToTree', {
+            plot: plot.name,
+            row: row.name,
+            place: tree.place,
+            height: joined(heightReading(row.spacingCm, units)),
+          }),
         ]
       : []),
-    `${joined(heightReading(tree.heightCm, units))} high, ${joined(heightReading(tree.spreadCm, units))} wide`,
-    ...(tree.rootstock ? [`on ${tree.rootstock}`] : []),
-    ...(tree.susceptible ? ['susceptible cultivar'] : []),
+    say('round.highWide', {
+      height: joined(heightReading(tree.heightCm, units)),
+      height2: joined(heightReading(tree.spreadCm, units)),
+    }),
+    ...(tree.rootstock ? [say('round.on', { rootstock: tree.rootstock })] : []),
+    ...(tree.susceptible ? [say('round.susceptibleCultivar')] : []),
     ...(tree.latitude !== null && tree.longitude !== null ? [`${tree.latitude}°, ${tree.longitude}°`] : []),
   ];
   return <Small>{facts.join(' · ')}</Small>;

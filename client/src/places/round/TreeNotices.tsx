@@ -4,6 +4,7 @@ import { disorderOf } from '@mortisect/core/disorders';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
+import { useSay } from '../../data/useSay';
 import { useSaveFinding } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
@@ -23,21 +24,23 @@ export function Begun({
   onGoOn(): void;
   onDrop(): void;
 }) {
-  const what = draft.disorder === null ? 'A finding' : (disorderOf(draft.disorder)?.name ?? draft.disorder);
+  const say = useSay();
+  const what =
+    draft.disorder === null ? say('round.aFinding') : (disorderOf(draft.disorder)?.name ?? draft.disorder);
   return (
     <Notice
       kind="caution"
-      title="Started, not saved"
+      title={say('round.startedNotSaved')}
       action={
         <View flexDirection="row" gap={8}>
-          <Button onPress={onGoOn}>Continue marking</Button>
+          <Button onPress={onGoOn}>{say('round.continueMarking')}</Button>
           <Button kind="quiet" onPress={onDrop}>
-            Discard it
+            {say('round.discardIt')}
           </Button>
         </View>
       }
     >
-      {`${what} on ${view.names.get(draft.limbId) ?? 'a limb'} is kept on this device.`}
+      {say('round.onIsKeptOnThisDevice', { what, get: view.names.get(draft.limbId) ?? say('round.aLimb') })}
     </Notice>
   );
 }
@@ -61,13 +64,14 @@ export function Undo({
   onMark(marking: Marking): void;
   onDone(): void;
 }) {
+  const say = useSay();
   const saving = useSaveFinding();
   const putBack = () => {
     if (!isNamed(marking)) return;
     const { id } = marking;
     // Taking it back made a revision of its own
     const baseRevision = view.history.find((entry) => entry.id === id)?.revision ?? marking.baseRevision;
-    const finding = findingBody(marking, view.tree.id, limbNameOf(marking, view.names, today.units));
+    const finding = findingBody(marking, view.tree.id, limbNameOf(say, marking, view.names, today.units));
     saving.mutate({ id, baseRevision, finding }, { onSuccess: onDone });
   };
   const again = () => {
@@ -78,22 +82,23 @@ export function Undo({
   return (
     <Notice
       kind="said"
-      title={letGo ? 'Not saved' : 'Deleted'}
+      title={letGo ? say('round.notSaved') : say('round.deleted')}
       action={
         <View flexDirection="row">
           <Button onPress={letGo ? again : putBack}>
-            {letGo ? 'Continue marking' : 'Restore the finding'}
+            {letGo ? say('round.continueMarking') : say('round.restoreTheFinding')}
           </Button>
         </View>
       }
     >
-      {letGo ? 'You left the finding without saving it.' : 'The finding is deleted. The log keeps it.'}
+      {letGo ? say('round.youLeftTheFindingWithoutSavingIt') : say('round.theFindingIsDeletedTheLogKeeps')}
     </Notice>
   );
 }
 
 /** What was marked on the tree before this one, with its undo. */
 export function LastMarked() {
+  const say = useSay();
   const last = useWalk((walk) => walk.last);
   const { undo } = useMarkSeen();
   if (!last) return null;
@@ -111,44 +116,46 @@ export function LastMarked() {
     >
       <Small flex={1} color="$ink">{`${last.code} ${last.words}`}</Small>
       <Button kind="quiet" onPress={undo}>
-        Undo
+        {say('round.undo')}
       </Button>
     </View>
   );
 }
 
 export function BackToRun() {
+  const say = useSay();
   const router = useRouter();
   return (
     <Notice
       kind="said"
-      title="The run waits"
+      title={say('round.theRunWaits')}
       action={
         <View flexDirection="row">
-          <Button onPress={() => router.navigate('/cut')}>Back to the run</Button>
+          <Button onPress={() => router.navigate('/cut')}>{say('shared.backToTheRun')}</Button>
         </View>
       }
     >
-      Mark what else you found here. Then the run continues at the same card.
+      {say('round.markWhatElseYouFoundHereThen')}
     </Notice>
   );
 }
 
 export function SetNotice({ treeId }: { treeId: string }) {
+  const say = useSay();
   const router = useRouter();
   return (
     <Notice
       kind="said"
-      title="Saved"
+      title={say('shared.saved')}
       action={
         <View flexDirection="row">
           <Button kind="quiet" paddingHorizontal={0} onPress={() => router.navigate(`/plan/${treeId}`)}>
-            See the plan of this tree
+            {say('round.seeThePlanOfThisTree')}
           </Button>
         </View>
       }
     >
-      You find it in the plan and in the Book.
+      {say('round.youFindItInThePlanAnd')}
     </Notice>
   );
 }

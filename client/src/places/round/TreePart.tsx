@@ -6,12 +6,14 @@ import type { Job, TreeDetail, TreeSummary } from '@mortisect/core/records';
 import { jobDueOn, jobKinds, speciesName } from '@mortisect/core/register';
 import { type Triage, triageTable } from '@mortisect/core/triage';
 import { triageWords } from '@mortisect/core/words';
+import type { PlainKey } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { dayWords, isDay } from '../../data/moment';
 import { triageOf } from '../../data/triageOf';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { newId, useSaveJob } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
@@ -28,6 +30,7 @@ interface TreePartProps {
 }
 
 export function TreePart({ view, detail, today }: TreePartProps) {
+  const say = useSay();
   const router = useRouter();
   return (
     <View gap={20}>
@@ -35,108 +38,133 @@ export function TreePart({ view, detail, today }: TreePartProps) {
       <Facts tree={view.tree} today={today} />
       <Jobs treeId={view.tree.id} jobs={detail.jobs} today={today} />
       <View flexDirection="row" flexWrap="wrap" gap={8}>
-        <Button onPress={() => router.navigate(`/round/${view.tree.id}/edit`)}>Edit the tree</Button>
-        <Button onPress={() => router.navigate(`/round/${view.tree.id}/map`)}>Limb map</Button>
+        <Button onPress={() => router.navigate(`/round/${view.tree.id}/edit`)}>
+          {say('round.editTheTree')}
+        </Button>
+        <Button onPress={() => router.navigate(`/round/${view.tree.id}/map`)}>{say('round.limbMap')}</Button>
         <SkipTree tree={view.tree} />
       </View>
     </View>
   );
 }
 
-const VERDICT: Record<Triage['verdict'], string> = {
-  'hand over': 'Hand to a licensed arborist',
-  replace: 'Replace it',
-  'trial year': 'Give it a trial year',
-  renovate: 'Renovate it',
-  keep: 'Keep it',
+const VERDICT: Record<Triage['verdict'], PlainKey> = {
+  'hand over': 'round.handToALicensedArborist',
+  replace: 'round.replaceIt',
+  'trial year': 'round.giveItATrialYear',
+  renovate: 'round.renovateIt',
+  keep: 'round.keepIt',
 };
-const TREND: Record<Triage['trend'], string> = {
-  better: 'Better than a season ago.',
-  worse: 'Worse than a season ago.',
-  steady: 'About as a season ago.',
-  unknown: 'No earlier round to compare with.',
+const TREND: Record<Triage['trend'], PlainKey> = {
+  better: 'round.betterThanASeasonAgo',
+  worse: 'round.worseThanASeasonAgo',
+  steady: 'round.aboutAsASeasonAgo',
+  unknown: 'round.noEarlierRoundToCompareWith',
 };
 
 function Verdict({ triage }: { triage: Triage & { share: number } }) {
+  const say = useSay();
   const [why, setWhy] = useState(false);
   const hours =
     triage.minutesASeason >= 90
-      ? `${Math.round(triage.minutesASeason / 30) / 2} hours`
-      : `${triage.minutesASeason} minutes`;
-  const over = triage.seasons > 1 ? ` over ${triage.seasons} seasons` : '';
+      ? say('round.hours', { minutesASeason: Math.round(triage.minutesASeason / 30) / 2 })
+      : say('round.minutes', { minutesASeason: triage.minutesASeason });
+  const over = triage.seasons > 1 ? say('round.overSeasons', { seasons: triage.seasons }) : '';
   return (
     <View gap={8}>
-      <Section>Worth the saw?</Section>
+      <Section>{say('round.worthTheSaw')}</Section>
       <Notice
         kind={triage.verdict === 'hand over' ? 'danger' : triage.verdict === 'keep' ? 'said' : 'caution'}
-        title={`${VERDICT[triage.verdict]}${over}`}
+        title={`${say(VERDICT[triage.verdict])}${over}`}
         action={
           <View flexDirection="row">
             <Button kind="quiet" paddingHorizontal={0} onPress={() => setWhy(true)}>
-              Why
+              {say('shared.why')}
             </Button>
           </View>
         }
-      >
-        {`${triageWords(triage.because)}${triage.verdict === 'hand over' ? '' : ` About ${hours} a season.`} ${TREND[triage.trend]}`}
-      </Notice>
-      <Sheet title="Worth the saw?" open={why} onClose={() => setWhy(false)}>
-        <Body>{`The first row that holds decides: “${triage.rule}”. ${Math.round(triage.share * 100)} % of the crown is dead or diseased, by the sections of the limbs (pipe model).`}</Body>
+      >{`${triageWords(triage.because)}${triage.verdict === 'hand over' ? '' : say('round.aboutASeason', { hours })} ${say(TREND[triage.trend])}`}</Notice>
+      <Sheet title={say('round.worthTheSaw')} open={why} onClose={() => setWhy(false)}>
+        <Body>
+          {say('round.theFirstRowThatHoldsDecidesOf', {
+            rule: triage.rule,
+            share: Math.round(triage.share * 100),
+          })}
+        </Body>
         {triageTable.map((row) => (
           <View key={row.rule} flexDirection="row" gap={12}>
             <Label flex={1} color={row.rule === triage.rule ? '$chalk' : '$soft'}>
               {row.rule}
             </Label>
-            <Small>{VERDICT[row.verdict]}</Small>
+            <Small>{say(VERDICT[row.verdict])}</Small>
           </View>
         ))}
-        <Small>
-          Hours and limits are common practice, no source. The caretaker decides: the status is set under
-          “Edit the tree”.
-        </Small>
+        <Small>{say('round.hoursAndLimitsAreCommonPracticeNo')}</Small>
       </Sheet>
     </View>
   );
 }
 
 function Facts({ tree, today }: { tree: TreeSummary; today: SiteToday }) {
+  const say = useSay();
   const height = (cm: number) => joined(heightReading(cm, today.units));
   const facts: [string, string | null][] = [
-    ['Status', upperFirst(tree.status)],
-    ['Kind', [speciesName(tree.species), tree.cultivar ?? 'variety unknown'].join(', ')],
+    [say('round.status'), upperFirst(tree.status)],
     [
-      'Stock',
+      say('shared.kind'),
+      [speciesName(tree.species), tree.cultivar ?? say('shared.varietyUnknown')].join(', '),
+    ],
+    [
+      say('round.stock'),
       tree.rootstock &&
-        `${tree.rootstock}${tree.graftUnionCm === null ? '' : `, union at ${tapeText(tree.graftUnionCm, today.units)}`}`,
-    ],
-    ['Form', `${upperFirst(tree.form)}, bears on ${tree.habit === 'unknown' ? 'unknown wood' : tree.habit}`],
-    [
-      'Size',
-      `${height(tree.heightCm)} high${tree.targetHeightCm === null ? '' : ` (should be ${height(tree.targetHeightCm)})`}, ${height(tree.spreadCm)} wide${tree.girthCm === null ? '' : `, ${tapeText(tree.girthCm, today.units)} round`}`,
+        `${tree.rootstock}${tree.graftUnionCm === null ? '' : say('round.unionAt', { tape: tapeText(tree.graftUnionCm, today.units) })}`,
     ],
     [
-      'For',
-      `${tree.purposes.join(', ') || 'nothing said'}${tree.pickedBy ? `, picked by ${tree.pickedBy}` : ''}${tree.reachCm === null ? '' : `, who reach ${height(tree.reachCm)}`}`,
+      say('round.form'),
+      say('round.bearsOn2', {
+        form: upperFirst(tree.form),
+        more: tree.habit === 'unknown' ? say('round.unknownWood') : tree.habit,
+      }),
     ],
-    ['Growth', tree.vigour === 'unknown' ? null : tree.vigour],
-    ['Dangers', tree.hazards.join(', ') || null],
-    ['Neighbours', tree.neighbours.map(({ code, how }) => `${code} ${how}`).join(', ') || null],
     [
-      'Round it',
+      say('round.size'),
+      say('round.highWide2', {
+        height: height(tree.heightCm),
+        more:
+          tree.targetHeightCm === null ? '' : say('round.shouldBe', { height: height(tree.targetHeightCm) }),
+        height2: height(tree.spreadCm),
+        more2:
+          tree.girthCm === null ? '' : say('round.round2', { tape: tapeText(tree.girthCm, today.units) }),
+      }),
+    ],
+    [
+      say('round.for'),
+      `${tree.purposes.join(', ') || say('round.nothingSaid')}${tree.pickedBy ? say('round.pickedBy', { pickedBy: tree.pickedBy }) : ''}${tree.reachCm === null ? '' : say('round.whoReach', { height: height(tree.reachCm) })}`,
+    ],
+    [say('round.growth'), tree.vigour === 'unknown' ? null : tree.vigour],
+    [say('round.dangers'), tree.hazards.join(', ') || null],
+    [say('round.neighbours'), tree.neighbours.map(({ code, how }) => `${code} ${how}`).join(', ') || null],
+    [
+      say('round.roundIt'),
       [
         ...tree.fixtures,
-        ...(tree.frostPocket ? ['frost pocket'] : []),
-        ...(tree.drainage === 'unknown' ? [] : [`drainage ${tree.drainage}`]),
+        ...(tree.frostPocket ? [say('round.frostPocket')] : []),
+        ...(tree.drainage === 'unknown' ? [] : [say('round.drainage2', { drainage: tree.drainage })]),
       ].join(', ') || null,
     ],
     [
-      'Stands',
-      `${tree.plot}, ${tree.row}, place ${tree.place}${tree.latitude === null ? '' : ` (${tree.latitude}°, ${tree.longitude}°)`}`,
+      say('round.stands'),
+      say('round.place2', {
+        plot: tree.plot,
+        row: tree.row,
+        place: tree.place,
+        more: tree.latitude === null ? '' : ` (${tree.latitude}°, ${tree.longitude}°)`,
+      }),
     ],
   ];
   return (
     <View gap={4}>
-      <Section>The tree</Section>
+      <Section>{say('round.theTree')}</Section>
       {tree.note ? <Body>{tree.note}</Body> : null}
       {facts.map(([what, words]) =>
         words ? (
@@ -151,6 +179,7 @@ function Facts({ tree, today }: { tree: TreeSummary; today: SiteToday }) {
 }
 
 function Jobs({ treeId, jobs, today }: { treeId: string; jobs: readonly Job[]; today: SiteToday }) {
+  const say = useSay();
   const clock = useClock();
   const saving = useSaveJob();
   const [adding, setAdding] = useState(false);
@@ -162,8 +191,8 @@ function Jobs({ treeId, jobs, today }: { treeId: string; jobs: readonly Job[]; t
   };
   return (
     <View gap={8}>
-      <Section>Jobs without a saw</Section>
-      {open.length === 0 ? <Small>None open.</Small> : null}
+      <Section>{say('round.jobsWithoutASaw')}</Section>
+      {open.length === 0 ? <Small>{say('round.noneOpen')}</Small> : null}
       {open.map((job) => {
         const kind = jobKinds.find((jobKind) => jobKind.code === job.job);
         const late = job.dueOn < today.day;
@@ -173,13 +202,13 @@ function Jobs({ treeId, jobs, today }: { treeId: string; jobs: readonly Job[]; t
               <Label>{kind?.name ?? job.job}</Label>
               <Small
                 color={late ? '$ochreText' : '$soft'}
-              >{`${late ? 'Late: was due' : 'Due'} ${dayWords(job.dueOn)}${job.note ? ` · ${job.note}` : ''}`}</Small>
+              >{`${late ? say('round.lateWasDue') : say('shared.due')} ${dayWords(job.dueOn)}${job.note ? ` · ${job.note}` : ''}`}</Small>
             </View>
             <Button
               onPress={() => change(job, { doneAt: clock() })}
-              aria-label={`Done: ${kind?.name ?? job.job}`}
+              aria-label={say('round.done', { kind: kind?.name ?? job.job })}
             >
-              Done
+              {say('shared.done')}
             </Button>
             <Button
               kind="quiet"
@@ -187,9 +216,9 @@ function Jobs({ treeId, jobs, today }: { treeId: string; jobs: readonly Job[]; t
                 change(job, { withdrawn: true });
                 setRemoved(job);
               }}
-              aria-label={`Remove: ${kind?.name ?? job.job}`}
+              aria-label={say('round.remove2', { kind: kind?.name ?? job.job })}
             >
-              Remove
+              {say('shared.remove')}
             </Button>
           </View>
         );
@@ -205,16 +234,18 @@ function Jobs({ treeId, jobs, today }: { treeId: string; jobs: readonly Job[]; t
                   setRemoved(null);
                 }}
               >
-                Restore it
+                {say('round.restoreIt')}
               </Button>
             </View>
           }
         >
-          {`${jobKinds.find((jobKind) => jobKind.code === removed.job)?.name ?? removed.job} is removed.`}
+          {say('round.isRemoved', {
+            job: jobKinds.find((jobKind) => jobKind.code === removed.job)?.name ?? removed.job,
+          })}
         </Notice>
       ) : null}
       <View flexDirection="row">
-        <Button onPress={() => setAdding(true)}>Add a job</Button>
+        <Button onPress={() => setAdding(true)}>{say('round.addAJob')}</Button>
       </View>
       <JobSheet
         key={String(adding)}
@@ -240,6 +271,7 @@ function JobSheet({
   open: boolean;
   onClose(): void;
 }) {
+  const say = useSay();
   const saving = useSaveJob();
   const [job, setJob] = useState('guard');
   const [note, setNote] = useState('');
@@ -249,10 +281,10 @@ function JobSheet({
   const good = isDay(dueOn);
   return (
     <Sheet
-      title="Add a job"
+      title={say('round.addAJob')}
       open={open}
       onClose={onClose}
-      closeLabel="Back"
+      closeLabel={say('shared.back')}
       actions={
         <Button
           grow
@@ -269,25 +301,25 @@ function JobSheet({
             )
           }
         >
-          Add
+          {say('shared.add')}
         </Button>
       }
     >
       <Select
-        label="Job"
+        label={say('round.job')}
         value={job}
         options={KINDS}
         onChange={setJob}
         hint={jobKinds.find((kind) => kind.code === job)?.why}
       />
       <Field
-        label="Due, year-month-day"
+        label={say('round.dueYearMonthDay')}
         value={dueOn}
         onChangeText={setTyped}
-        fault={good ? undefined : 'Write the day like 2026-11-30.'}
-        hint={`Usually by ${usual}: common practice, no source.`}
+        fault={good ? undefined : say('round.writeTheDayLike20261130')}
+        hint={say('round.usuallyByCommonPracticeNoSource', { usual })}
       />
-      <Field label="Note" value={note} onChangeText={(text) => setNote(text.slice(0, 300))} />
+      <Field label={say('shared.note')} value={note} onChangeText={(text) => setNote(text.slice(0, 300))} />
     </Sheet>
   );
 }

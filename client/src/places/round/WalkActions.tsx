@@ -1,7 +1,9 @@
 // Under the thumb while walking: a finding, or the tree is sound and on to the next.
+
 import type { TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
+import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
 import { useWide } from '../../ui/theme';
@@ -10,6 +12,7 @@ import { SeenChoice } from './SeenChoice';
 import { nextAfter, useMarkSeen, useQueue } from './walk';
 
 export function WalkActions({ view, onFinding }: { view: TreeView; onFinding(): void }) {
+  const say = useSay();
   const wide = useWide();
   const router = useRouter();
   const { round, queue } = useQueue();
@@ -24,11 +27,11 @@ export function WalkActions({ view, onFinding }: { view: TreeView; onFinding(): 
   useKeys({ s: mark });
   return (
     <View flex={1} gap={8} minWidth={0}>
-      <Failed title="Not recorded yet" error={marking.error} />
+      <Failed title={say('shared.notRecordedYet')} error={marking.error} />
       <SeenChoice />
       <View flexDirection="row" gap={12}>
         <Button grow kind="main" onPress={onFinding} maxWidth={wide ? 300 : undefined}>
-          New finding
+          {say('round.newFinding')}
         </Button>
         <Button
           grow
@@ -37,7 +40,7 @@ export function WalkActions({ view, onFinding }: { view: TreeView; onFinding(): 
           disabled={marking.isPending}
           maxWidth={wide ? 300 : undefined}
         >
-          {found ? 'Done here' : 'Mark sound'}
+          {found ? say('round.doneHere') : say('round.markSound')}
         </Button>
       </View>
     </View>

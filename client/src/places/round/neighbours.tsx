@@ -1,5 +1,7 @@
 // The trees before and after this one in the walk.
+
 import { useRouter } from 'expo-router';
+import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { useQueue } from './walk';
 
@@ -23,12 +25,13 @@ export function useNeighbours(treeId: string): Neighbours {
 }
 
 export function NeighbourButtons({ place, of, toPrevious, toNext }: Neighbours) {
+  const say = useSay();
   return (
     <>
-      <Button onPress={toPrevious} disabled={place <= 1} aria-label="Previous tree">
+      <Button onPress={toPrevious} disabled={place <= 1} aria-label={say('round.previousTree')}>
         ‹
       </Button>
-      <Button onPress={toNext} disabled={place === of} aria-label="Next tree">
+      <Button onPress={toNext} disabled={place === of} aria-label={say('round.nextTree')}>
         ›
       </Button>
     </>

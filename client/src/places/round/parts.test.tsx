@@ -1,4 +1,5 @@
 // The parts of a tree before a server: its shape and what is waved off, how open it is, its jobs, whether it is worth the saw; and ways to it.
+import { english } from '@mortisect/words/all';
 import '../../workers/importMeta';
 import { faultKey } from '@mortisect/core/faults';
 import { type SiteToday, type TreeView, treeView } from '@mortisect/core/present';
@@ -139,13 +140,13 @@ describe('wood out of place', () => {
       'Q: below the graft union',
     ],
   ])('%s is told with what was measured and its limit', (kind, more, title, words) => {
-    const fault = { kind, atCm: 0, severity: 1, ...more } as Parameters<typeof faultDetail>[0];
-    expect(faultTitle(fault)).toBe(title);
+    const fault = { kind, atCm: 0, severity: 1, ...more } as Parameters<typeof faultDetail>[1];
+    expect(faultTitle(english, fault)).toBe(title);
     const names = new Map([
       ['S', 'East'],
       ['R', 'West'],
     ]);
-    expect(faultDetail(fault, names).toLowerCase()).toBe(words.toLowerCase());
+    expect(faultDetail(english, fault, names).toLowerCase()).toBe(words.toLowerCase());
   });
 });
 

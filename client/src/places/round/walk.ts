@@ -7,6 +7,7 @@ import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import { useRound, useTrees } from '../../data/queries';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { useRecordAction } from '../../data/writes';
 
 interface Walk {
@@ -39,13 +40,20 @@ interface Seen {
 
 /** Marks a tree as seen with what was seen of it; the tree after it in the queue is where to go. */
 export function useMarkSeen() {
+  const say = useSay();
   const clock = useClock();
   const { record, error, isPending } = useRecordAction();
   const seen = useWalk((walk) => walk.seen);
   const mark = ({ treeId, code, found }: Seen, onDone: () => void) => {
     const verdict = found ? 'found' : 'sound';
     const actionId = record({ kind: 'treeSeen', at: clock(), treeId, verdict, seen }, onDone);
-    useWalk.setState({ last: { actionId, code, words: found ? `seen, ${seen}` : `marked sound, ${seen}` } });
+    useWalk.setState({
+      last: {
+        actionId,
+        code,
+        words: found ? say('shared.seen2', { seen }) : say('shared.markedSound2', { seen }),
+      },
+    });
   };
   const skip = (treeId: string, code: string, reason: string, onDone: () => void) => {
     const actionId = record({ kind: 'treeSkipped', at: clock(), treeId, reason }, onDone);

@@ -1,10 +1,12 @@
 // Before the first screen: the passphrase where one is asked for, and once the name of who works on this device.
+
 import { View } from '@tamagui/core';
 import { type ReactNode, useEffect, useState } from 'react';
 import { inWords, NoAnswer } from '../../data/api';
 import { usePreferences } from '../../data/preferences';
 import { useFirstSync, useHealth, useSession, useSite } from '../../data/queries';
 import { askToKeep } from '../../data/storage';
+import { useSay } from '../../data/useSay';
 import { useNameDevice, useSignIn } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
@@ -50,49 +52,51 @@ function Asked({
 }
 
 function Unreachable({ error, onRetry }: { error: Error; onRetry(): void }) {
+  const say = useSay();
   return (
     <Screen
-      title="Mortisect"
+      title={say('shared.mortisect')}
       actions={
         <Button kind="main" onPress={onRetry}>
-          Try again
+          {say('shared.tryAgain')}
         </Button>
       }
     >
       <Notice
         kind="caution"
-        title={error instanceof NoAnswer ? 'The server does not answer' : 'Something is wrong'}
+        title={
+          error instanceof NoAnswer ? say('shared.theServerDoesNotAnswer2') : say('shared.somethingIsWrong')
+        }
       >
-        {error instanceof NoAnswer
-          ? 'Start it again, or move to where there is signal. Nothing that was saved is lost.'
-          : inWords(error)}
+        {error instanceof NoAnswer ? say('shared.startItAgainOrMoveToWhere') : inWords(say, error)}
       </Notice>
     </Screen>
   );
 }
 
 function SignIn() {
+  const say = useSay();
   const [passphrase, setPassphrase] = useState('');
   const signIn = useSignIn();
   const submit = () => signIn.mutate(passphrase);
   return (
     <Screen
-      title="Mortisect"
-      subtitle="Sign in"
+      title={say('shared.mortisect')}
+      subtitle={say('shared.signIn')}
       actions={
         <Button kind="main" onPress={submit}>
-          Sign in
+          {say('shared.signIn')}
         </Button>
       }
     >
       <View maxWidth={420}>
         <Field
-          label="Passphrase of the site"
+          label={say('shared.passphraseOfTheSite')}
           kind="password"
           value={passphrase}
           onChangeText={setPassphrase}
           onSubmit={submit}
-          fault={signIn.error ? inWords(signIn.error) : undefined}
+          fault={signIn.error ? inWords(say, signIn.error) : undefined}
         />
       </View>
     </Screen>
@@ -100,6 +104,7 @@ function SignIn() {
 }
 
 function NameDevice({ demo }: { demo: boolean }) {
+  const say = useSay();
   const deviceId = usePreferences((preferences) => preferences.deviceId);
   const siteName = useSite().data?.site.name;
   const [name, setName] = useState('');
@@ -115,33 +120,36 @@ function NameDevice({ demo }: { demo: boolean }) {
   };
   return (
     <Screen
-      title="Mortisect"
+      title={say('shared.mortisect')}
       subtitle={siteName}
       actions={
         <Button kind="main" onPress={submit} disabled={name.trim() === ''}>
-          Start
+          {say('shared.start')}
         </Button>
       }
     >
-      <Body>Where to cut, when, and with a clean blade.</Body>
+      <Body>{say('shared.whereToCutWhenAndWithA')}</Body>
       <View maxWidth={420}>
         <Field
-          label="Who works on this device?"
-          hint="Asked once. Every record from here carries this name."
+          label={say('shared.whoWorksOnThisDevice')}
+          hint={say('shared.askedOnceEveryRecordFromHereCarries')}
           value={name}
           onChangeText={setName}
           onSubmit={submit}
-          fault={naming.error ? inWords(naming.error) : undefined}
+          fault={naming.error ? inWords(say, naming.error) : undefined}
         />
       </View>
       {takes ? (
         <Small>
-          {`For work without signal this device keeps the app, ${bytesWords(takes.appBytes)}, and of this orchard about ${bytesWords(takes.orchardBytes)}.`}
+          {say('shared.forWorkWithoutSignalThisDeviceKeeps', {
+            bytes: bytesWords(say, takes.appBytes),
+            bytes2: bytesWords(say, takes.orchardBytes),
+          })}
         </Small>
       ) : null}
       {demo ? (
-        <Notice kind="said" title="Demo orchard">
-          The trees, crews and findings here are made up. Any name will do.
+        <Notice kind="said" title={say('shared.demoOrchard')}>
+          {say('shared.theTreesCrewsAndFindingsHereAre')}
         </Notice>
       ) : null}
     </Screen>

@@ -1,9 +1,11 @@
 // Keys of the wide screen. None acts while typing; single keys can be switched off in Settings.
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { tinykeys } from 'tinykeys';
 import { usePreferences } from '../../data/preferences';
+import { useSay } from '../../data/useSay';
 import { leavePage } from '../../ui/leaveGuard';
 import { Sheet } from '../../ui/Sheet';
 import { Body, Label } from '../../ui/type';
@@ -37,18 +39,19 @@ function isTyping(target: EventTarget | null): boolean {
   );
 }
 
-const KEYS: [string, string][] = [
-  ['[  ]', 'previous and next tree'],
-  ['s', 'mark the tree sound, or done'],
-  ['f', 'new finding on the chosen limb'],
-  ['← →', 'move the focused handle of a tape by ½ cm (¼ in), with Shift by 5 cm (2 in)'],
-  ['w', 'why this cut'],
-  ['u', 'units: metric or US, on this device'],
-  ['g, then t r p c b', 'go to Today, Round, Plan, Cut, Book'],
-  ['?', 'this list'],
+const keysIn = (say: Say): [string, string][] => [
+  ['[  ]', say('shared.previousAndNextTree')],
+  ['s', say('shared.markTheTreeSoundOrDone')],
+  ['f', say('shared.newFindingOnTheChosenLimb')],
+  ['← →', say('shared.moveTheFocusedHandleOfATape')],
+  ['w', say('shared.whyThisCut')],
+  ['u', say('shared.unitsMetricOrUsOnThisDevice')],
+  [say('shared.gThenTRPCB'), say('shared.goToTodayRoundPlanCutBook')],
+  ['?', say('shared.thisList')],
 ];
 
 export function PlaceKeys() {
+  const say = useSay();
   const router = useRouter();
   const [open, setOpen] = useState(false);
   useKeys({
@@ -59,8 +62,8 @@ export function PlaceKeys() {
     'Shift+?': () => setOpen(true),
   });
   return (
-    <Sheet title="Keys" open={open} onClose={() => setOpen(false)}>
-      {KEYS.map(([keys, what]) => (
+    <Sheet title={say('shared.keys')} open={open} onClose={() => setOpen(false)}>
+      {keysIn(say).map(([keys, what]) => (
         <View key={keys} flexDirection="row" gap={16}>
           <Label width={130}>{keys}</Label>
           <Body flex={1}>{what}</Body>

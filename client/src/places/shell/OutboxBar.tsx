@@ -3,9 +3,11 @@
 import { disorderOf } from '@mortisect/core/disorders';
 import { upperFirst } from '@mortisect/core/measure';
 import { Finding, FindingBody, markOf } from '@mortisect/core/records';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { isFailed, keepMine, letGo, type OutboxItem, send, tryAgain, useOutbox } from '../../data/outbox';
+import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { Sheet } from '../../ui/Sheet';
 import { TopBar } from '../../ui/TopBar';
@@ -14,14 +16,20 @@ import { UNSEEN } from '../../ui/Unseen';
 import { actionWords } from '../words';
 
 export function OutboxBar() {
+  const say = useSay();
   const { items, away } = useOutbox();
   const [open, setOpen] = useState(false);
   const said = useSaid(items.length);
   const stuck = items.filter((item) => item.state !== 'waiting');
   const words =
     stuck.length > 0
-      ? `${stuck.length === 1 ? '1 change conflicts' : `${stuck.length} changes conflict`}: choose one`
-      : `${items.length} to send${away ? ', no server' : ''}`;
+      ? say('shared.chooseOne', {
+          more:
+            stuck.length === 1
+              ? say('shared.n1ChangeConflicts')
+              : say('shared.changesConflict', { stuck: stuck.length }),
+        })
+      : say('shared.toSend', { items: items.length, more: away ? say('shared.noServer') : '' });
   const bar = (
     <TopBar>
       <Label
@@ -32,19 +40,19 @@ export function OutboxBar() {
         {words}
       </Label>
       <Button kind="quiet" onPress={() => setOpen(true)}>
-        Show
+        {say('shared.show')}
       </Button>
       <Sheet
-        title="Waiting on this device"
+        title={say('shared.waitingOnThisDevice')}
         open={open}
         onClose={() => setOpen(false)}
         actions={
           <Button grow kind="main" onPress={() => void send()}>
-            Send now
+            {say('shared.sendNow')}
           </Button>
         }
       >
-        <Body>Everything here is safe on this device and goes to the server in this order, each once.</Body>
+        <Body>{say('shared.everythingHereIsSafeOnThisDevice')}</Body>
         {items.map((item) => (
           <ItemRow key={item.id} item={item} />
         ))}
@@ -61,12 +69,13 @@ export function OutboxBar() {
 
 /** What a press came to, for those who do not see the count: safe here, then sent. */
 function useSaid(waiting: number): string {
+  const say = useSay();
   const [before, setBefore] = useState(waiting);
   const [said, setSaid] = useState('');
   if (waiting !== before) {
     setBefore(waiting);
-    if (waiting > before) setSaid(`Kept on this device. Waiting: ${waiting}.`);
-    else if (waiting === 0) setSaid('All sent.');
+    if (waiting > before) setSaid(say('shared.keptOnThisDeviceWaiting', { waiting }));
+    else if (waiting === 0) setSaid(say('shared.allSent'));
   }
   return said;
 }
@@ -80,31 +89,33 @@ function Spoken({ words }: { words: string }) {
   );
 }
 
-const FAILED =
-  'The server failed over this again and again. It is safe on this device: try again later, or drop it.';
+const failedIn = (say: Say) => say('shared.theServerFailedOverThisAgainAnd');
 
 function ItemRow({ item }: { item: OutboxItem }) {
+  const say = useSay();
   const theirs = item.problem?.theirs as { revision?: unknown } | null | undefined;
   const revision = typeof theirs?.revision === 'number' ? theirs.revision : null;
   return (
     <View gap={8} paddingVertical={8} borderBottomWidth={1} borderStyle="solid" borderColor="$rule">
-      <Label>{itemWords(item)}</Label>
+      <Label>{itemWords(say, item)}</Label>
       {item.state === 'waiting' ? null : (
         <>
-          <Body>{isFailed(item) ? FAILED : (item.problem?.detail ?? '')}</Body>
+          <Body>{isFailed(item) ? failedIn(say) : (item.problem?.detail ?? '')}</Body>
           {item.state === 'conflict' ? (
             <>
-              <Version title="Yours" lines={versionLines(item.problem?.yours)} />
-              <Version title="Theirs" lines={versionLines(item.problem?.theirs)} />
+              <Version title={say('shared.yours')} lines={versionLines(say, item.problem?.yours)} />
+              <Version title={say('shared.theirs')} lines={versionLines(say, item.problem?.theirs)} />
             </>
           ) : null}
           <View flexDirection="row" flexWrap="wrap" gap={8}>
             <Button onPress={() => void letGo(item)}>
-              {item.state === 'conflict' ? 'Keep theirs' : 'Drop it'}
+              {item.state === 'conflict' ? say('shared.keepTheirs') : say('shared.dropIt')}
             </Button>
-            {isFailed(item) ? <Button onPress={() => void tryAgain(item)}>Try again</Button> : null}
+            {isFailed(item) ? (
+              <Button onPress={() => void tryAgain(item)}>{say('shared.tryAgain')}</Button>
+            ) : null}
             {item.state === 'conflict' && revision !== null ? (
-              <Button onPress={() => void keepMine(item, revision)}>Keep mine</Button>
+              <Button onPress={() => void keepMine(item, revision)}>{say('shared.keepMine')}</Button>
             ) : null}
           </View>
         </>
@@ -128,18 +139,21 @@ function Version({ title, lines }: { title: string; lines: string[] }) {
   );
 }
 
-function itemWords(item: OutboxItem): string {
+function itemWords(say: Say, item: OutboxItem): string {
   const body = (item.input as { body?: unknown }).body;
-  if (item.route === 'putAction') return upperFirst(actionWords(body as Parameters<typeof actionWords>[0]));
-  if (item.route === 'putPhoto') return 'A photo';
-  if (item.route === 'putLimbs') return 'A limb map';
-  if (item.route === 'putJob') return 'A job';
-  if (item.route === 'putTree') return 'A tree';
-  return `Finding: ${findingLines((body as { finding: unknown }).finding).join(', ')}`;
+  if (item.route === 'putAction')
+    return upperFirst(actionWords(say, body as Parameters<typeof actionWords>[1]));
+  if (item.route === 'putPhoto') return say('shared.aPhoto');
+  if (item.route === 'putLimbs') return say('shared.aLimbMap');
+  if (item.route === 'putJob') return say('shared.aJob');
+  if (item.route === 'putTree') return say('shared.aTree');
+  return say('shared.finding', {
+    findingLines: findingLines(say, (body as { finding: unknown }).finding).join(', '),
+  });
 }
 
-function versionLines(version: unknown): string[] {
-  const lines = findingLines(version);
+function versionLines(say: Say, version: unknown): string[] {
+  const lines = findingLines(say, version);
   if (lines.length > 0) return lines;
   if (typeof version !== 'object' || version === null) return [];
   return Object.entries(version)
@@ -148,7 +162,7 @@ function versionLines(version: unknown): string[] {
     .map(([key, value]) => `${key}: ${value}`);
 }
 
-function findingLines(version: unknown): string[] {
+function findingLines(say: Say, version: unknown): string[] {
   const knownValues = Object.fromEntries(
     Object.entries((version ?? {}) as object).filter(([key]) => key in FindingBody.shape),
   );
@@ -158,9 +172,13 @@ function findingLines(version: unknown): string[] {
   const by = Finding.safeParse(version).data?.by;
   return [
     `${disorderOf(disorder)?.name ?? markOf(parsed.data)}, ${limbName}`,
-    `${fromCm} to ${toCm} cm, edge ${edge === 'definite' ? 'clear' : 'unclear'}`,
+    say('shared.toCmEdge', {
+      fromCm,
+      toCm,
+      more: edge === 'definite' ? say('shared.clear') : say('shared.unclear'),
+    }),
     ...(note ? [note] : []),
-    ...(withdrawn ? ['Taken back.'] : []),
-    ...(by ? [`By ${by}.`] : []),
+    ...(withdrawn ? [say('shared.takenBack2')] : []),
+    ...(by ? [say('shared.by', { by })] : []),
   ];
 }

@@ -1,7 +1,9 @@
 // The five places: a bar under the thumb on a phone, a rail at the left on a wide screen.
+
 import { View } from '@tamagui/core';
 import { Link, usePathname } from 'expo-router';
 import Svg, { Path } from 'react-native-svg';
+import { useSay } from '../../data/useSay';
 import { usePalette, useWide } from '../../ui/theme';
 import { Label } from '../../ui/type';
 import { type PlaceId, type PlacePath, placeOf, places } from './places';
@@ -15,12 +17,13 @@ const ICONS: Record<PlaceId, string> = {
 };
 
 export function PlaceBar() {
+  const say = useSay();
   const wide = useWide();
   const path = usePathname();
   return (
     <View
       render="nav"
-      aria-label="Places"
+      aria-label={say('shared.places')}
       flexDirection={wide ? 'column' : 'row'}
       gap={wide ? 12 : 0}
       width={wide ? 84 : undefined}
@@ -33,7 +36,7 @@ export function PlaceBar() {
       style={{ paddingBottom: 'env(safe-area-inset-bottom)' }}
     >
       {places.map(({ id, path: to, name }) => (
-        <PlaceLink key={id} id={id} path={to} name={name} here={placeOf(path).id === id} wide={wide} />
+        <PlaceLink key={id} id={id} path={to} name={say(name)} here={placeOf(path).id === id} wide={wide} />
       ))}
     </View>
   );

@@ -1,8 +1,10 @@
 // When a screen fails: what happened, that nothing entered is lost, and two ways out. The server's log is told.
+
 import { usePathname, useRouter } from 'expo-router';
 import { type ReactNode, useEffect, useRef } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { reportFault } from '../../data/reportFault';
+import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
@@ -14,6 +16,7 @@ interface PlaceErrorProps {
 }
 
 export function PlaceError({ error, retry }: PlaceErrorProps) {
+  const say = useSay();
   const router = useRouter();
   const path = usePathname();
   const place = placeOf(path);
@@ -34,16 +37,18 @@ export function PlaceError({ error, retry }: PlaceErrorProps) {
       actions={
         <>
           <Button grow onPress={back}>
-            Back
+            {say('shared.back')}
           </Button>
           <Button grow kind="main" onPress={() => window.location.reload()}>
-            Reload
+            {say('shared.reload')}
           </Button>
         </>
       }
     >
-      <Notice kind="caution" title="This page could not be shown">
-        {`What you recorded is safe, and what you had begun is kept on this device. The fault is noted in the server’s log: ${error.message || 'no words came with it'}`}
+      <Notice kind="caution" title={say('shared.thisPageCouldNotBeShown')}>
+        {say('shared.whatYouRecordedIsSafeAndWhat', {
+          message: error.message || say('shared.noWordsCameWithIt'),
+        })}
       </Notice>
     </Screen>
   );

@@ -1,11 +1,13 @@
 // The five places, in the order of the work.
+import type { Place, PlainKey } from '@mortisect/words';
+
 export const places = [
-  { id: 'today', path: '/today', name: 'Today', letter: 't' },
-  { id: 'round', path: '/round', name: 'Round', letter: 'r' },
-  { id: 'plan', path: '/plan', name: 'Plan', letter: 'p' },
-  { id: 'cut', path: '/cut', name: 'Cut', letter: 'c' },
-  { id: 'book', path: '/book', name: 'Book', letter: 'b' },
-] as const;
+  { id: 'today', path: '/today', name: 'shared.today', letter: 't' },
+  { id: 'round', path: '/round', name: 'shared.round', letter: 'r' },
+  { id: 'plan', path: '/plan', name: 'shared.plan', letter: 'p' },
+  { id: 'cut', path: '/cut', name: 'shared.cut', letter: 'c' },
+  { id: 'book', path: '/book', name: 'shared.book', letter: 'b' },
+] as const satisfies { id: Place; path: string; name: PlainKey; letter: string }[];
 
 export type PlaceId = (typeof places)[number]['id'];
 export type PlacePath = (typeof places)[number]['path'];

@@ -6,11 +6,13 @@ import { mixes, rechecksDue, type SiteToday } from '@mortisect/core/present';
 import { dayWords } from '../../data/moment';
 import { useClock } from '../../data/useClock';
 import { useCutsOnRecord } from '../../data/useCutsOnRecord';
+import { useSay } from '../../data/useSay';
 import { Row } from '../../ui/Row';
 import type { RunHere } from '../cut/useRun';
-import { codeWords, plural } from '../words';
+import { codeWords } from '../words';
 
 export function RecheckRows({ today, codeOf }: { today: SiteToday; codeOf(treeId: string): string }) {
+  const say = useSay();
   const { cuts } = useCutsOnRecord(today);
   if (!cuts) return null;
   const due = rechecksDue(cuts);
@@ -20,30 +22,40 @@ export function RecheckRows({ today, codeOf }: { today: SiteToday; codeOf(treeId
   return (
     <Row
       href="/book/rechecks"
-      title={`${plural(due.length, 'recheck')} due`}
-      detail={`${trees.slice(0, 3).join(', ')}${trees.length > 3 ? ' and more' : ''} · first since ${dayWords(first.dueOn)}: ${codeWords(first.cut.disorders)}`}
+      title={say('today.rechecksDue', { due: due.length })}
+      detail={say('today.firstSince', {
+        trees: trees.slice(0, 3).join(', '),
+        more: trees.length > 3 ? say('today.andMore') : '',
+        day: dayWords(first.dueOn),
+        code: codeWords(first.cut.disorders),
+      })}
     />
   );
 }
 
 export function CareRows({ here }: { here: RunHere }) {
+  const say = useSay();
   const { run, actions } = here;
   const clock = useClock();
   const spent = mixes(actions, clock()).filter((mix) => mix.spent && isOfLately(mix.useBy, clock()));
   const blade = run.item && run.blade ? run.blade : null;
   const state = blade ? run.logs.get(blade.id)?.state.is : undefined;
   const words = {
-    clean: 'Ready for the next cut.',
-    wet: 'Its contact time runs.',
-    used: 'Before the next cut, by what it met.',
-    unknown: 'Not cleaned today: its history is unknown.',
+    clean: say('today.readyForTheNextCut'),
+    wet: say('today.itsContactTimeRuns'),
+    used: say('today.beforeTheNextCutByWhatIt'),
+    unknown: say('today.notCleanedTodayItsHistoryIsUnknown'),
   };
   return (
     <>
       {blade && state ? (
         <Row
           href="/cut/kit"
-          title={state === 'clean' ? `${blade.name} is clean` : `${blade.name} must be cleaned`}
+          title={
+            state === 'clean'
+              ? say('today.isClean', { blade: blade.name })
+              : say('today.mustBeCleaned', { blade: blade.name })
+          }
           detail={words[state]}
         />
       ) : null}
@@ -51,8 +63,11 @@ export function CareRows({ here }: { here: RunHere }) {
         <Row
           key={action.agentId}
           href="/cut/mix"
-          title="A mix is spent"
-          detail={`${agentOf(action.agentId).name}, ${action.litres} L: pour it away as its label says and mix a new one.`}
+          title={say('today.aMixIsSpent')}
+          detail={say('today.lPourItAwayAsItsLabel', {
+            agentId: agentOf(action.agentId).name,
+            litres: action.litres,
+          })}
         />
       ))}
     </>

@@ -7,11 +7,13 @@ import { isUrgent, type SiteToday, type TreeView } from '@mortisect/core/present
 import { speciesName } from '@mortisect/core/register';
 import { isToBeJudged } from '@mortisect/core/stage';
 import { SYMPTOM_DD, strikeOn } from '@mortisect/core/timing';
+import type { Say } from '@mortisect/words';
 import { dayHour, dayWords } from '../../data/moment';
 import { useTrees } from '../../data/queries';
+import { useSay } from '../../data/useSay';
 import { Row } from '../../ui/Row';
 import { speciesList } from '../when/daysView';
-import { disorderWords, plural } from '../words';
+import { disorderWords } from '../words';
 import { dryHours, isDangerous, isDryNow, urgentTrees } from './urgent';
 
 interface CannotWaitProps {
@@ -22,7 +24,8 @@ interface CannotWaitProps {
 
 /** Danger to people first, then wood that spreads disease or tears on. */
 export function EmergencyRows({ timingNow, views, today }: CannotWaitProps) {
-  const next = nextDryWords(timingNow, today);
+  const say = useSay();
+  const next = nextDryWords(say, timingNow, today);
   return (
     <>
       {views.filter(isDangerous).map((view) => (
@@ -31,39 +34,46 @@ export function EmergencyRows({ timingNow, views, today }: CannotWaitProps) {
           bar="danger"
           href={`/plan/${view.tree.id}`}
           title={upperFirst(dangersOf(view.tree.hazards).join(', '))}
-          detail={`${view.tree.code} · ${disorderWords(view.findings)} · keep people away; call a licensed arborist`}
+          detail={say('today.keepPeopleAwayCallALicensedArborist', {
+            tree: view.tree.code,
+            disorder: disorderWords(view.findings),
+          })}
         />
       ))}
       {urgentTrees(views).map((view) => (
         <Row
           key={view.tree.id}
           href={`/plan/${view.tree.id}`}
-          title="Cannot wait for a good day"
-          detail={`${view.tree.code} · ${disorderWords(view.findings.filter(isUrgent))}${next}${restricted(view, today)}`}
+          title={say('today.cannotWaitForAGoodDay')}
+          detail={`${view.tree.code} · ${disorderWords(view.findings.filter(isUrgent))}${next}${restricted(say, view, today)}`}
         />
       ))}
     </>
   );
 }
 
-function nextDryWords(timingNow: TimingNow | undefined, today: SiteToday): string {
+function nextDryWords(say: Say, timingNow: TimingNow | undefined, today: SiteToday): string {
   const window = dryHours(timingNow);
-  if (!window) return ' · on the next dry hours';
+  if (!window) return say('today.onTheNextDryHours');
   const { timeZone } = today.site;
   return isDryNow(timingNow)
-    ? ` · dry hours: now until ${dayHour(window.toHour, timeZone)}`
-    : ` · next dry hours: ${dayHour(window.fromHour, timeZone)} to ${dayHour(window.toHour, timeZone)}`;
+    ? say('today.dryHoursNowUntil', { dayHour: dayHour(window.toHour, timeZone) })
+    : say('today.nextDryHoursTo', {
+        dayHour: dayHour(window.fromHour, timeZone),
+        dayHour2: dayHour(window.toHour, timeZone),
+      });
 }
 
-function restricted(view: TreeView, { site }: SiteToday): string {
+function restricted(say: Say, view: TreeView, { site }: SiteToday): string {
   const rule = site.notifiable.find((rule) =>
     view.findings.some((finding) => rule.codes.includes(finding.disorder)),
   );
-  return rule ? ` · may be notifiable: ask ${rule.authority} first` : '';
+  return rule ? say('today.mayBeNotifiableAskFirst', { authority: rule.authority }) : '';
 }
 
 /** Wood to be judged now after a frost; one row for each frost and kind of injury. */
 export function FrostRows({ timingNow, today }: Pick<CannotWaitProps, 'timingNow' | 'today'>) {
+  const say = useSay();
   const trees = useTrees().data?.trees ?? [];
   if (!timingNow?.timing) return null;
   const byFrost = new Map<
@@ -92,8 +102,15 @@ export function FrostRows({ timingNow, today }: Pick<CannotWaitProps, 'timingNow
       <Row
         key={key}
         href="/book/weather"
-        title={`Look at ${plural(treesOfRow.length, 'tree')} after the frost of ${dayWords(row.day)}`}
-        detail={`${speciesList([...row.species])} · ${row.kind === 'buds' ? 'cut buds across' : 'scratch the wood'} from ${dayWords(row.lookFrom)}`}
+        title={say('today.lookAtTreesAfterTheFrostOf', {
+          treesOfRow: treesOfRow.length,
+          day: dayWords(row.day),
+        })}
+        detail={say('today.from', {
+          speciesList: speciesList(say, [...row.species]),
+          more: row.kind === 'buds' ? say('today.cutBudsAcross') : say('today.scratchTheWood'),
+          day: dayWords(row.lookFrom),
+        })}
       />
     );
   });
@@ -101,6 +118,7 @@ export function FrostRows({ timingNow, today }: Pick<CannotWaitProps, 'timingNow
 
 /** Blight: infection in bloom lately, and strikes that may show. */
 export function BlightRows({ timingNow, today }: Pick<CannotWaitProps, 'timingNow' | 'today'>) {
+  const say = useSay();
   if (!timingNow?.timing) return null;
   return timingNow.timing.blight.flatMap(({ key, species, days, strikes }) => {
     const here = days.find((day) => day.day === today.day);
@@ -114,8 +132,16 @@ export function BlightRows({ timingNow, today }: Pick<CannotWaitProps, 'timingNo
         <Row
           key={`${key} bloom`}
           href="/book/weather"
-          title={`Fire blight in bloom: ${worst?.risk === 'infection' ? 'all four conditions are met' : `risk ${worst?.risk ?? 'low'}`}`}
-          detail={`${speciesName(species)} · ${worst ? dayWords(worst.day) : ''} · no cuts while it blooms`}
+          title={say('today.fireBlightInBloom', {
+            more:
+              worst?.risk === 'infection'
+                ? say('today.allFourConditionsAreMet')
+                : say('today.risk', { risk: worst?.risk ?? 'low' }),
+          })}
+          detail={say('today.noCutsWhileItBlooms', {
+            species: speciesName(species),
+            more: worst ? dayWords(worst.day) : '',
+          })}
         />,
       );
     }
@@ -126,8 +152,11 @@ export function BlightRows({ timingNow, today }: Pick<CannotWaitProps, 'timingNo
         <Row
           key={`${key} strikes`}
           href="/round"
-          title={`Strikes may show on ${speciesName(species).toLowerCase()}`}
-          detail={`From ${dayWords(first.showFrom)}, of infection on ${dayWords(first.day)} · look every week, cut early on a dry day`}
+          title={say('today.strikesMayShowOn', { species: speciesName(species).toLowerCase() })}
+          detail={say('today.fromOfInfectionOnLookEveryWeek', {
+            day: dayWords(first.showFrom),
+            day2: dayWords(first.day),
+          })}
         />,
       );
     } else if (ripening) {
@@ -135,8 +164,11 @@ export function BlightRows({ timingNow, today }: Pick<CannotWaitProps, 'timingNo
         <Row
           key={`${key} ripening`}
           href="/round"
-          title={`Strikes are ripening on ${speciesName(species).toLowerCase()}`}
-          detail={`Infection on ${dayWords(ripening.day)} · ${Math.round((ripening.degreeDays / SYMPTOM_DD) * 100)} % of the warmth until they show`}
+          title={say('today.strikesAreRipeningOn', { species: speciesName(species).toLowerCase() })}
+          detail={say('today.infectionOnOfTheWarmthUntilThey', {
+            day: dayWords(ripening.day),
+            degreeDays: Math.round((ripening.degreeDays / SYMPTOM_DD) * 100),
+          })}
         />,
       );
     }
@@ -145,14 +177,19 @@ export function BlightRows({ timingNow, today }: Pick<CannotWaitProps, 'timingNo
 }
 
 export function ProtectantRows({ timingNow }: Pick<CannotWaitProps, 'timingNow'>) {
+  const say = useSay();
   return (timingNow?.protectants ?? [])
     .filter((protectant) => protectant.state === 'washed off')
     .map((protectant) => (
       <Row
         key={protectant.actionId}
         href="/book/weather"
-        title={`${protectant.product}: rain has washed it off`}
-        detail={`${Math.round(protectant.rainMm)} mm since ${dayWords(protectant.at.slice(0, 10))} · whether it may go on again says its label (${protectant.label})`}
+        title={say('today.rainHasWashedItOff', { product: protectant.product })}
+        detail={say('today.mmSinceWhetherItMayGoOn', {
+          rainMm: Math.round(protectant.rainMm),
+          day: dayWords(protectant.at.slice(0, 10)),
+          label: protectant.label,
+        })}
       />
     ));
 }

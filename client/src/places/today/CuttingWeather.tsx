@@ -7,6 +7,7 @@ import { View } from '@tamagui/core';
 import { useMemo, useState } from 'react';
 import { ago, clockHour, dayWords } from '../../data/moment';
 import { useClock } from '../../data/useClock';
+import { useSay } from '../../data/useSay';
 import { HoursOfDay } from '../../drawings/days/HoursOfDay';
 import { Lanes } from '../../drawings/days/Lanes';
 import { Button } from '../../ui/Button';
@@ -43,6 +44,7 @@ function Board({
   lanes: Lane[];
   today: SiteToday;
 }) {
+  const say = useSay();
   const wide = useWide();
   const [lane, setLane] = useState(0);
   const [day, setDay] = useState(0);
@@ -68,11 +70,18 @@ function Board({
     <View gap={12}>
       <Small>
         {timingNow.station.simulated
-          ? 'Simulated weather: no instrument measured it.'
-          : `Weather on record to ${timingNow.station.observedTo ? clockHour(hourOf(timingNow.station.observedTo), timeZone) : 'nothing'}${timingNow.station.forecastTo ? '' : ', no forecast'}.`}
+          ? say('shared.simulatedWeatherNoInstrumentMeasuredIt')
+          : say('today.weatherOnRecordTo', {
+              more: timingNow.station.observedTo
+                ? clockHour(hourOf(timingNow.station.observedTo), timeZone)
+                : say('today.nothing'),
+              more2: timingNow.station.forecastTo ? '' : say('today.noForecast'),
+            })}
       </Small>
       {stale ? (
-        <Small color="$ochreText">{`Told ${ago(timingNow.now, clock())}: the server has not answered since, and the forecast may have changed.`}</Small>
+        <Small color="$ochreText">
+          {say('today.toldTheServerHasNotAnsweredSince', { ago: ago(timingNow.now, clock()) })}
+        </Small>
       ) : null}
       <View flexDirection={wide ? 'row' : 'column'} gap={wide ? 32 : 12}>
         <View flex={wide ? 1.2 : undefined} minWidth={0}>
@@ -91,23 +100,23 @@ function Board({
         <View flex={wide ? 1 : undefined} minWidth={0} gap={8}>
           <Body role="status" aria-live="polite">
             <Label fontSize="$19" lineHeight="$19">{`${chosen.name}. `}</Label>
-            {windowWords(chosen, timing, nowHour, timeZone, today.units)}
+            {windowWords(say, chosen, timing, nowHour, timeZone, today.units)}
           </Body>
           <View flexDirection="row" gap={12} flexWrap="wrap">
             <Button grow={!wide} onPress={() => setWhy(true)}>
-              Why
+              {say('shared.why')}
             </Button>
             {wide ? null : (
               <Button grow aria-expanded={zoomed} onPress={() => setZoomed(!zoomed)}>
-                {zoomed ? 'Hide the hours' : 'Hour by hour'}
+                {zoomed ? say('today.hideTheHours') : say('today.hourByHour')}
               </Button>
             )}
           </View>
-          {wide || zoomed ? <Label>{`${dayWords(at.day)}, hour by hour`}</Label> : null}
+          {wide || zoomed ? <Label>{say('today.hourByHour2', { day: dayWords(at.day) })}</Label> : null}
           {wide || zoomed ? (
             <HoursOfDay
               key={`${chosen.id} ${at.day}`}
-              label={`${chosen.name} on ${dayWords(at.day)} by the hour`}
+              label={say('today.onByTheHour', { chosen: chosen.name, day: dayWords(at.day) })}
               hours={hours}
               units={today.units}
               startAt={startAt}
@@ -130,19 +139,20 @@ function Board({
 
 /** No weather at all: what the calendar and the stage still say, and what nobody can. */
 function WithoutWeather({ timingNow }: { timingNow: TimingNow }) {
+  const say = useSay();
   return (
     <View gap={12}>
-      <Notice kind="said" title="No weather is known">
+      <Notice kind="said" title={say('shared.noWeatherIsKnown')}>
         {timingNow.station.source === 'recorded'
-          ? 'This orchard uses recorded weather, but there is none yet. So Mortisect only knows the stages from the calendar: not which days are dry, how a wound would heal or what frost has killed.'
-          : 'Mortisect only knows the stages from the calendar: not which days are dry, how a wound would heal or what frost has killed. Choose where the weather comes from.'}
+          ? say('today.thisOrchardUsesRecordedWeatherButThere')
+          : say('today.mortisectOnlyKnowsTheStagesFromThe')}
       </Notice>
       <StageLines stages={timingNow.stages} />
       <Rows>
         <Row
           href="/book/weather"
-          title="Set up the weather"
-          detail="A file, a station that pushes, or simulated"
+          title={say('today.setUpTheWeather')}
+          detail={say('today.aFileAStationThatPushesOr')}
         />
       </Rows>
     </View>

@@ -16,9 +16,10 @@ import { dayReasonWords, FACTOR_WORDS, riskWords, VERDICT_WORDS } from '@mortise
 import { View } from '@tamagui/core';
 import { dayWords } from '../../data/moment';
 import { useTrees } from '../../data/queries';
+import { useSay } from '../../data/useSay';
 import { Sheet } from '../../ui/Sheet';
 import { Body, Label, Small } from '../../ui/type';
-import { percent, plural } from '../words';
+import { percent } from '../words';
 import { stageWords } from './StageLines';
 
 interface LaneWhyProps {
@@ -32,6 +33,7 @@ interface LaneWhyProps {
 }
 
 export function LaneWhy({ timingNow, timing, lane, day, today, open, onClose }: LaneWhyProps) {
+  const say = useSay();
   const at = lane.cells.findIndex((cell) => cell.day === day);
   const cell = lane.cells[at];
   const trees = useTrees().data?.trees ?? [];
@@ -42,20 +44,36 @@ export function LaneWhy({ timingNow, timing, lane, day, today, open, onClose }: 
       {cell ? (
         <Body>
           <Label fontSize="$19" lineHeight="$19">{`${VERDICT_WORDS[cell.verdict]}. `}</Label>
-          {cell.why ? `In the ${cell.half} ${dayReasonWords(cell.why, cell.verdict)}. ` : ''}
+          {cell.why
+            ? say('today.inThe', { half: cell.half, dayReason: dayReasonWords(cell.why, cell.verdict) })
+            : ''}
           {lane.groups.length > 1
-            ? `Of the trees: ${counts.go} good, ${counts.possible} possible, ${counts.wait} wait.`
+            ? say('today.ofTheTreesGoodPossibleWait', {
+                go: counts.go,
+                possible: counts.possible,
+                wait: counts.wait,
+              })
             : ''}
         </Body>
       ) : null}
-      <Small>
-        On the board: filled with a tick is good, an outlined block possible, a line wait; where a day is
-        parted, its left half is the morning.
-      </Small>
+      <Small>{say('today.onTheBoardFilledWithATick')}</Small>
       <Small>
         {lane.id === 'dead'
-          ? `Dead wood leaves no living wound: ${LEAST_BEFORE_H} h dry so that bark and rungs hold, daylight, wind under ${rule.climbWindMs} m/s, not below ${joined(temperatureReading(rule.leastC, today.units))}, ground that bears.`
-          : `Good: ${rule.dryBeforeH} h dry before and ${rule.dryAfterH} h after the cut, risk under ${rule.goodBelow} of 100. Possible: ${LEAST_BEFORE_H} h before and ${LEAST_AFTER_H} h after, risk up to ${rule.waitAbove} of 100. Always daylight, wind under ${rule.climbWindMs} m/s, not below ${joined(temperatureReading(rule.leastC, today.units))}, ground that bears.`}
+          ? say('today.deadWoodLeavesNoLivingWoundH', {
+              leastBeforeH: LEAST_BEFORE_H,
+              climbWindMs: rule.climbWindMs,
+              temperature: joined(temperatureReading(rule.leastC, today.units)),
+            })
+          : say('today.goodHDryBeforeAndHAfter', {
+              dryBeforeH: rule.dryBeforeH,
+              dryAfterH: rule.dryAfterH,
+              goodBelow: rule.goodBelow,
+              leastBeforeH: LEAST_BEFORE_H,
+              leastAfterH: LEAST_AFTER_H,
+              waitAbove: rule.waitAbove,
+              climbWindMs: rule.climbWindMs,
+              temperature: joined(temperatureReading(rule.leastC, today.units)),
+            })}
       </Small>
       {lane.groups.map(({ group, trees: count }) => (
         <GroupWhy
@@ -67,10 +85,7 @@ export function LaneWhy({ timingNow, timing, lane, day, today, open, onClose }: 
           units={today.units}
         />
       ))}
-      <Small>
-        The risk is an estimate from uncertain figures, so it has a range. Book, Reference shows how it is
-        made. The trees fall into {timing.groups.length} groups, each with its own risk.
-      </Small>
+      <Small>{say('today.theRiskIsAnEstimateFromUncertain', { groups: timing.groups.length })}</Small>
     </Sheet>
   );
 }
@@ -88,6 +103,7 @@ function GroupWhy({
   day: string;
   units: Units;
 }) {
+  const say = useSay();
   const cell = group.cells.find((cell) => cell.day === day);
   if (!cell) return null;
   const chances = (Object.entries(cell.chances) as [PathogenCode, number][]).sort((a, b) => b[1] - a[1]);
@@ -95,20 +111,31 @@ function GroupWhy({
   const shown = names.slice(0, 4).join(', ');
   return (
     <View gap={4} paddingTop={10} borderTopWidth={1} borderStyle="solid" borderColor="$rule">
-      <Label fontSize="$19" lineHeight="$19">
-        {`${speciesName(group.species)}, ${plural(count, 'tree')}: ${VERDICT_WORDS[cell.verdict].toLowerCase()}`}
-      </Label>
-      <Small>{names.length > 4 ? `${shown} and ${names.length - 4} more` : shown}</Small>
+      <Label
+        fontSize="$19"
+        lineHeight="$19"
+      >{`${speciesName(group.species)}, ${say('today.trees', { count })}: ${VERDICT_WORDS[cell.verdict].toLowerCase()}`}</Label>
+      <Small>{names.length > 4 ? say('today.andMore2', { shown, names: names.length - 4 }) : shown}</Small>
       <Body fontSize="$16" lineHeight="$16">
-        {`${upperFirst(riskWords(cell.score))}.${cell.why ? ` ${upperFirst(dayReasonWords(cell.why, cell.verdict))}.` : ''} ${group.stage ? `${upperFirst(stageWords(group.stage))}.` : ''} School: ${schoolWords[group.school].name.toLowerCase()}${cell.inSchool ? '' : ', not now'}.`}
+        {say('today.school', {
+          risk: upperFirst(riskWords(cell.score)),
+          more: cell.why ? ` ${upperFirst(dayReasonWords(cell.why, cell.verdict))}.` : '',
+          more2: group.stage ? `${upperFirst(stageWords(say, group.stage))}.` : '',
+          school: schoolWords[group.school].name.toLowerCase(),
+          more3: cell.inSchool ? '' : say('today.notNow'),
+        })}
       </Body>
       {chances.length > 0 ? (
         <Body fontSize="$16" lineHeight="$16">
-          {`Infection: ${chances.map(([code, chance]) => `${pathogenOf(code).name.toLowerCase()} ${percent(chance)}`).join(', ')}.`}
+          {say('today.infection', {
+            chances: chances
+              .map(([code, chance]) => `${pathogenOf(code).name.toLowerCase()} ${percent(chance)}`)
+              .join(', '),
+          })}
         </Body>
       ) : (
         <Body fontSize="$16" lineHeight="$16">
-          We have no figures for its diseases: the general rules hold.
+          {say('today.weHaveNoFiguresForItsDiseases')}
         </Body>
       )}
       {weighing.length > 0 ? (
@@ -117,7 +144,12 @@ function GroupWhy({
         </Body>
       ) : null}
       {group.hardinessC !== null ? (
-        <Small>{`Hardy to ${joined(temperatureReading(group.hardinessC, units))} today. Coldest in the next 14 days: ${joined(temperatureReading(group.lowestC, units))}.`}</Small>
+        <Small>
+          {say('today.hardyToTodayColdestInTheNext', {
+            temperature: joined(temperatureReading(group.hardinessC, units)),
+            temperature2: joined(temperatureReading(group.lowestC, units)),
+          })}
+        </Small>
       ) : null}
     </View>
   );

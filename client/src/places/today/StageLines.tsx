@@ -4,46 +4,61 @@ import type { TimingNow } from '@mortisect/contracts';
 import { upperFirst } from '@mortisect/core/measure';
 import { speciesName } from '@mortisect/core/register';
 import { DEGREE_DAYS_BASE_C } from '@mortisect/core/stage';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { dayWords } from '../../data/moment';
+import { useSay } from '../../data/useSay';
 import { Body, Label, Small } from '../../ui/type';
 
 const PHASES = {
-  rest: 'dormant',
-  awake: 'winter chill is met, buds not moving yet',
-  buds: 'buds moving',
-  bloom: 'in bloom',
-  'petal fall': 'petals falling',
-  growth: 'growing',
-  hardening: 'growth has ended, wood is hardening',
+  rest: 'shared.dormant',
+  awake: 'shared.winterChillIsMetBudsNotMoving',
+  buds: 'shared.budsMoving',
+  bloom: 'shared.inBloom',
+  'petal fall': 'shared.petalsFalling',
+  growth: 'shared.growing',
+  hardening: 'shared.growthHasEndedWoodIsHardening',
 } as const;
 
-export function stageWords(stage: NonNullable<TimingNow['stages'][number]['stage']>): string {
-  const basis = { weather: '', calendar: ', by the calendar', seen: ', from what was seen' }[stage.basis];
-  const plain = PHASES[stage.phase];
+export function stageWords(say: Say, stage: NonNullable<TimingNow['stages'][number]['stage']>): string {
+  const basis = { weather: '', calendar: say('shared.byTheCalendar'), seen: say('shared.fromWhatWasSeen') }[
+    stage.basis
+  ];
+  const plain = say(PHASES[stage.phase]);
   const exact = stage.phase === 'buds' || stage.phase === 'bloom' ? `: ${stage.stage}` : '';
   const chill =
     stage.phase === 'rest' && stage.basis === 'weather'
-      ? `, ${Math.round(stage.chillShare * 100)} % of winter chill met`
+      ? say('shared.ofWinterChillMet', { chillShare: Math.round(stage.chillShare * 100) })
       : '';
   return `${plain}${exact}${chill}${basis}`;
 }
 
 /** What was counted, by every way of counting. */
-function sumWords(stage: NonNullable<TimingNow['stages'][number]['stage']>): string {
-  return `Chill ${Math.round(stage.portions)} portions, ${Math.round(stage.utah)} Utah units, ${stage.chillHours} hours under 7.2 °C · warmth since rest ${Math.round(stage.warmth)} degree hours, since midwinter ${Math.round(stage.degreeDays)} degree-days above ${DEGREE_DAYS_BASE_C} °C`;
+function sumWords(say: Say, stage: NonNullable<TimingNow['stages'][number]['stage']>): string {
+  return say('shared.chillPortionsUtahUnitsHoursUnder7', {
+    portions: Math.round(stage.portions),
+    utah: Math.round(stage.utah),
+    chillHours: stage.chillHours,
+    warmth: Math.round(stage.warmth),
+    degreeDays: Math.round(stage.degreeDays),
+    degreeDaysBaseC: DEGREE_DAYS_BASE_C,
+  });
 }
 
 export function StageLines({ stages }: { stages: TimingNow['stages'] }) {
+  const say = useSay();
   return (
     <View gap={6}>
       {stages.map(({ species, stage, bloom }) => (
         <View key={species}>
           <Label>{speciesName(species)}</Label>
-          <Body fontSize="$16" lineHeight="$16">
-            {`${stage ? upperFirst(stageWords(stage)) : 'Keeps its leaves: no winter rest'}${bloom ? ` · full bloom about ${dayWords(bloom.day)} (${dayWords(bloom.from)} to ${dayWords(bloom.to)})` : ''}`}
-          </Body>
-          {stage?.basis === 'weather' || stage?.basis === 'seen' ? <Small>{sumWords(stage)}</Small> : null}
+          <Body
+            fontSize="$16"
+            lineHeight="$16"
+          >{`${stage ? upperFirst(stageWords(say, stage)) : say('shared.keepsItsLeavesNoWinterRest')}${bloom ? say('shared.fullBloomAboutTo', { day: dayWords(bloom.day), day2: dayWords(bloom.from), day3: dayWords(bloom.to) }) : ''}`}</Body>
+          {stage?.basis === 'weather' || stage?.basis === 'seen' ? (
+            <Small>{sumWords(say, stage)}</Small>
+          ) : null}
         </View>
       ))}
     </View>

@@ -5,12 +5,14 @@ import { upperFirst } from '@mortisect/core/measure';
 import { openDecisions, type SiteToday, type TreeView } from '@mortisect/core/present';
 import type { Run } from '@mortisect/core/run';
 import { hourOf } from '@mortisect/core/weather';
+import type { PlainKey } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { type Href, useRouter } from 'expo-router';
 import { ago, longDay, shortMoment } from '../../data/moment';
 import { useCopies, useTiming, useTrees } from '../../data/queries';
 import { useClock, useClockOff } from '../../data/useClock';
 import { useOpenViews } from '../../data/useOpenViews';
+import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { Columns } from '../../ui/Columns';
 import { Row, Rows } from '../../ui/Row';
@@ -18,10 +20,10 @@ import { Aside, Screen } from '../../ui/Screen';
 import { useWide } from '../../ui/theme';
 import { Body, Section } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
-import { DAMAGED, oldWords, READ_ONLY } from '../book/SafeCopies';
+import { oldWords } from '../book/SafeCopies';
 import { useRun } from '../cut/useRun';
 import { nowWords } from '../when/daysView';
-import { actionWords, clockOffWords, disorderWords, placeWords, plural } from '../words';
+import { actionWords, clockOffWords, disorderWords, placeWords } from '../words';
 import { CareRows, RecheckRows } from './Aftercare';
 import { BlightRows, EmergencyRows, FrostRows, ProtectantRows } from './CannotWait';
 import { CuttingWeather } from './CuttingWeather';
@@ -29,6 +31,7 @@ import { useNextStep } from './useNextStep';
 import { JobRows, QuestionRows, RoundRow } from './Walking';
 
 export function Today() {
+  const say = useSay();
   const { open, error, refetch } = useOpenViews();
   const trees = useTrees().data?.trees;
   const timing = useTiming().data;
@@ -45,7 +48,7 @@ export function Today() {
     views: open?.views ?? [],
     lane,
   });
-  if (!open) return <Waiting title="Today" error={error} onRetry={refetch} />;
+  if (!open) return <Waiting title={say('shared.today')} error={error} onRetry={refetch} />;
   const { today, views, latestActions } = open;
   const now = clock();
   const codeOf = (treeId: string) => trees?.find((tree) => tree.id === treeId)?.code ?? treeId;
@@ -55,12 +58,12 @@ export function Today() {
   const doneLast =
     latest.length === 0 ? null : (
       <View gap={8}>
-        <Section>Latest records</Section>
+        <Section>{say('today.latestRecords')}</Section>
         <Rows>
           {latest.map(({ id, action, by }) => (
             <Row
               key={id}
-              title={`${'treeId' in action ? `${codeOf(action.treeId)} · ` : ''}${upperFirst(actionWords(action, today.site.plan.kit))}`}
+              title={`${'treeId' in action ? `${codeOf(action.treeId)} · ` : ''}${upperFirst(actionWords(say, action, today.site.plan.kit))}`}
               detail={`${by}, ${ago(action.at, now)}`}
               href="/book"
             />
@@ -72,7 +75,7 @@ export function Today() {
     <Screen
       width="full"
       title={today.site.name}
-      subtitle={`${longDay(now, today.site.timeZone)} · ${SEASON_WORDS[today.season]}`}
+      subtitle={`${longDay(now, today.site.timeZone)} · ${say(SEASON_WORDS[today.season])}`}
       actions={
         next && (
           <Button grow kind="main" onPress={() => router.navigate(next.href as Href)}>
@@ -80,12 +83,14 @@ export function Today() {
           </Button>
         )
       }
-      aside={lane && timing ? <Aside {...nowWords(lane, hourOf(timing.now), today.site.timeZone)} /> : null}
+      aside={
+        lane && timing ? <Aside {...nowWords(say, lane, hourOf(timing.now), today.site.timeZone)} /> : null
+      }
     >
       {timing ? (
         <CuttingWeather timingNow={timing} today={today} />
       ) : (
-        <Body role="status">Reading the weather …</Body>
+        <Body role="status">{say('today.readingTheWeather')}</Body>
       )}
       <Columns beside={wide ? doneLast : null}>
         <Rows>
@@ -94,7 +99,7 @@ export function Today() {
           <FrostRows timingNow={timing} today={today} />
           <ProtectantRows timingNow={timing} />
           {/* Until every tree is planned, no count would be true */}
-          {here ? <CutsRow run={here.run} today={today} /> : <Row title="Planning the cuts …" />}
+          {here ? <CutsRow run={here.run} today={today} /> : <Row title={say('today.planningTheCuts')} />}
           <RecheckRows today={today} codeOf={codeOf} />
           {views
             .filter((view) => openDecisions(view).length > 0)
@@ -109,39 +114,45 @@ export function Today() {
           <CopyRow timeZone={today.site.timeZone} />
           <ClockRow />
         </Rows>
-        {views.length === 0 ? <Body>Nothing is open. Walk the round: what you find waits here.</Body> : null}
+        {views.length === 0 ? <Body>{say('today.nothingIsOpenWalkTheRoundWhat')}</Body> : null}
         {wide ? null : doneLast}
       </Columns>
     </Screen>
   );
 }
 
-const SEASON_WORDS: Record<SiteToday['season'], string> = {
-  dormant: 'dormant season',
-  bloom: 'bud to petal fall',
-  summer: 'summer growth',
-  autumn: 'autumn',
+const SEASON_WORDS: Record<SiteToday['season'], PlainKey> = {
+  dormant: 'shared.dormantSeason',
+  bloom: 'shared.budToPetalFall',
+  summer: 'today.summerGrowth',
+  autumn: 'shared.autumn',
 };
 
 const treesOf = (lane: Lane) => lane.groups.reduce((sum, group) => sum + group.trees, 0);
 
 function CutsRow({ run, today }: { run: Run; today: SiteToday }) {
+  const say = useSay();
   const first = run.left[0] ?? run.waiting[0];
   if (!first) return null;
   const trees = new Set(run.waiting.map((item) => item.view.tree.id)).size;
-  const place = `${first.view.tree.code}, ${first.view.names.get(first.cut.limbId) ?? ''} at ${placeWords(first.cut, today.units)}`;
-  const state = run.open ? (run.open.paused ? 'The run is paused. ' : 'A run is under way. ') : '';
+  const place = say('today.at', {
+    tree: first.view.tree.code,
+    get: first.view.names.get(first.cut.limbId) ?? '',
+    place: placeWords(say, first.cut, today.units),
+  });
+  const state = run.open ? (run.open.paused ? say('today.theRunIsPaused') : say('today.aRunIsUnderWay')) : '';
   return (
     <Row
       href="/cut"
       {...(run.open && { bar: 'open' as const })}
-      title={`${plural(run.waiting.length, 'cut')} to make on ${plural(trees, 'tree')}`}
-      detail={`${state}First: ${place}`}
+      title={say('today.cutsToMakeOnTrees', { waiting: run.waiting.length, trees })}
+      detail={say('today.first', { state, place })}
     />
   );
 }
 
 function DecisionRow({ view }: { view: TreeView }) {
+  const say = useSay();
   const lesions = openDecisions(view).map((decision) =>
     view.findings.find((finding) => finding.id === decision.lesionId),
   );
@@ -149,13 +160,14 @@ function DecisionRow({ view }: { view: TreeView }) {
   return (
     <Row
       href={`/plan/${view.tree.id}`}
-      title="Please decide"
-      detail={`${view.tree.code} · ${disorderWords(found)} that no cut removes`}
+      title={say('today.pleaseDecide')}
+      detail={say('today.thatNoCutRemoves', { tree: view.tree.code, disorder: disorderWords(found) })}
     />
   );
 }
 
 function HandOverRow({ run }: { run: Run }) {
+  const say = useSay();
   const trees = [
     ...new Set(
       run.leftOut.filter((item) => item.because.code === 'hand over').map((item) => item.view.tree.code),
@@ -163,37 +175,47 @@ function HandOverRow({ run }: { run: Run }) {
   ];
   if (trees.length === 0) return null;
   return (
-    <Row href="/plan" title="To hand over" detail={`${trees.join(', ')} · work for a licensed arborist`} />
+    <Row
+      href="/plan"
+      title={say('today.toHandOver')}
+      detail={say('today.workForALicensedArborist', { trees: trees.join(', ') })}
+    />
   );
 }
 
 /** Only where something is wrong with it. */
 function CopyRow({ timeZone }: { timeZone: string }) {
+  const say = useSay();
   const copies = useCopies().data;
   if (!copies) return null;
   const { damage, isReadOnly } = copies.database;
   if (damage || isReadOnly)
     return (
-      <Row href="/book/settings" title={damage ? DAMAGED : READ_ONLY} detail="Settings say what to do" />
+      <Row
+        href="/book/settings"
+        title={damage ? say('shared.theDatabaseIsDamaged') : say('shared.theDiskOfTheServerTakesNothing')}
+        detail={say('today.settingsSayWhatToDo')}
+      />
     );
   if (!copies.isOld) return null;
   const [last] = copies.kept;
   const details = [
-    ...(last ? [`Made ${shortMoment(last.madeAt, timeZone)}`] : []),
+    ...(last ? [say('today.made', { shortMoment: shortMoment(last.madeAt, timeZone) })] : []),
     ...(copies.failed ? [copies.failed.why] : []),
-    'see Settings',
+    say('today.seeSettings'),
   ];
-  return <Row href="/book/settings" title={oldWords(copies)} detail={details.join(' · ')} />;
+  return <Row href="/book/settings" title={oldWords(say, copies)} detail={details.join(' · ')} />;
 }
 
 function ClockRow() {
+  const say = useSay();
   const offMs = useClockOff();
   if (offMs === null) return null;
   return (
     <Row
       href="/book/settings"
-      title={clockOffWords(offMs)}
-      detail="Records here carry the server’s time · set the clock of this device right"
+      title={clockOffWords(say, offMs)}
+      detail={say('today.recordsHereCarryTheServersTimeSet')}
     />
   );
 }

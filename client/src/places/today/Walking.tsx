@@ -1,30 +1,37 @@
 // Of the round and of other people: where the last round stopped, what was asked of whom, jobs that are due.
+
 import { laterDay } from '@mortisect/core/measure';
 import { openQuestion, type SiteToday, type TreeView } from '@mortisect/core/present';
 import { jobKinds } from '@mortisect/core/register';
 import { dayWords } from '../../data/moment';
 import { usePreferences } from '../../data/preferences';
 import { useJobs, useTrees } from '../../data/queries';
+import { useSay } from '../../data/useSay';
 import { Row } from '../../ui/Row';
 import { useQueue } from '../round/walk';
-import { plural } from '../words';
 
 export function RoundRow() {
+  const say = useSay();
   const { round, queue } = useQueue();
   if (!round || !queue) return null;
   const left = queue.trees.length - queue.done;
   return (
     <Row
       href="/round"
-      title={round.paused ? 'The round is paused' : 'The round is open'}
-      detail={`${queue.done} of ${queue.trees.length} seen${queue.next ? ` · next: ${queue.next.code}` : ''}`}
-      aside={left === 0 ? 'all seen' : `${left} left`}
+      title={round.paused ? say('today.theRoundIsPaused') : say('today.theRoundIsOpen')}
+      detail={say('today.ofSeen', {
+        done: queue.done,
+        trees: queue.trees.length,
+        more: queue.next ? say('today.next', { next: queue.next.code }) : '',
+      })}
+      aside={left === 0 ? say('today.allSeen') : say('today.left', { left })}
     />
   );
 }
 
 /** Questions to whoever works on this device first, then those that hold a cut. */
 export function QuestionRows({ views }: { views: TreeView[] }) {
+  const say = useSay();
   const me = usePreferences((preferences) => preferences.person);
   const open = views.flatMap((view) =>
     view.findings.flatMap((finding) => {
@@ -38,8 +45,15 @@ export function QuestionRows({ views }: { views: TreeView[] }) {
       <Row
         key={question.id}
         href={`/round/${view.tree.id}?limb=${finding.limbId}`}
-        title={question.of === me ? `${question.by} asks you` : `${question.of} was asked`}
-        detail={`${view.tree.code} · ${question.question || 'What is it?'} · the cut is held until then`}
+        title={
+          question.of === me
+            ? say('today.asksYou', { by: question.by })
+            : say('today.wasAsked', { of: question.of })
+        }
+        detail={say('today.theCutIsHeldUntilThen', {
+          tree: view.tree.code,
+          question: question.question || say('shared.whatIsIt'),
+        })}
       />
     ));
 }
@@ -48,6 +62,7 @@ const SHOWN = 4;
 const DUE_WITHIN_DAYS = 14;
 
 export function JobRows({ today }: { today: SiteToday }) {
+  const say = useSay();
   const jobs = useJobs().data?.jobs ?? [];
   const trees = useTrees().data?.trees;
   const until = laterDay(today.day, DUE_WITHIN_DAYS);
@@ -59,11 +74,11 @@ export function JobRows({ today }: { today: SiteToday }) {
           key={job.id}
           href={`/round/${job.treeId}`}
           title={jobKinds.find((kind) => kind.code === job.job)?.name ?? job.job}
-          detail={`${trees?.find((tree) => tree.id === job.treeId)?.code ?? ''} · ${job.dueOn < today.day ? 'late: was due' : 'due'} ${dayWords(job.dueOn)}${job.note ? ` · ${job.note}` : ''}`}
+          detail={`${trees?.find((tree) => tree.id === job.treeId)?.code ?? ''} · ${job.dueOn < today.day ? say('today.lateWasDue') : say('today.due')} ${dayWords(job.dueOn)}${job.note ? ` · ${job.note}` : ''}`}
         />
       ))}
       {due.length > SHOWN ? (
-        <Row href="/round" title={`${plural(due.length - SHOWN, 'job')} more due`} />
+        <Row href="/round" title={say('today.jobsMoreDue', { due: due.length - SHOWN })} />
       ) : null}
     </>
   );

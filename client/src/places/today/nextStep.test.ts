@@ -1,4 +1,5 @@
 // One next step out of all that Today lists: what was begun, then what the weather allows, then looking.
+import { english } from '@mortisect/words/all';
 import { type NextGiven, nextStepOf } from './nextStep';
 
 const item = { view: { tree: { code: 'Lee wall 07' } } } as NextGiven['run']['waiting'][number];
@@ -84,5 +85,5 @@ test.each<[string, Partial<NextGiven>, string, string]>([
   ['weather that is possible', { run: cuts(2), verdict: 'possible' }, 'Cutting is possible: 2 cuts', '/cut'],
   ['wet bark', { run: cuts(2) }, 'Look through the plan: 2 cuts', '/plan'],
 ])('%s', (_said, given, words, href) => {
-  expect(nextStepOf({ ...nothing, ...given })).toEqual({ words, href });
+  expect(nextStepOf(english, { ...nothing, ...given })).toEqual({ words, href });
 });

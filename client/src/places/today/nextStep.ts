@@ -4,7 +4,7 @@ import type { OpenRound, Queue } from '@mortisect/core/present';
 import type { TreeSummary } from '@mortisect/core/records';
 import type { Run } from '@mortisect/core/run';
 import type { Verdict } from '@mortisect/core/timing';
-import { plural } from '../words';
+import type { Say } from '@mortisect/words';
 
 export interface NextStep {
   /** What the button says. */
@@ -30,22 +30,28 @@ export interface NextGiven {
  *
  * @example nextStepOf({ trees: 48, verdict: 'go', run with 28 cuts waiting, … }) //=> { words: 'Start cutting: 28 cuts', href: '/cut' }
  */
-export function nextStepOf({ trees, run, urgent, verdict, round, queue, rechecksDue }: NextGiven): NextStep {
+export function nextStepOf(
+  say: Say,
+  { trees, run, urgent, verdict, round, queue, rechecksDue }: NextGiven,
+): NextStep {
   const cuts = run.waiting.length;
-  if (trees === 0) return { words: 'Write down the first tree', href: '/round/register/new' };
+  if (trees === 0) return { words: say('today.writeDownTheFirstTree'), href: '/round/register/new' };
   if (run.open) {
     const at = run.left[0]?.view.tree.code;
-    return { words: at ? `Continue the run: ${at}` : 'Close the run', href: '/cut' };
+    return { words: at ? say('today.continueTheRun', { at }) : say('shared.closeTheRun'), href: '/cut' };
   }
-  if (urgent) return { words: `Cannot wait: ${urgent.code}`, href: `/plan/${urgent.id}` };
-  if (cuts > 0 && verdict === 'go') return { words: `Start cutting: ${plural(cuts, 'cut')}`, href: '/cut' };
-  if (round?.paused) return { words: 'Continue the round', href: '/round' };
+  if (urgent) return { words: say('today.cannotWait', { urgent: urgent.code }), href: `/plan/${urgent.id}` };
+  if (cuts > 0 && verdict === 'go') return { words: say('today.startCuttingCuts', { cuts }), href: '/cut' };
+  if (round?.paused) return { words: say('shared.continueTheRound'), href: '/round' };
   if (queue?.next)
-    return { words: `Continue the round: ${queue.next.code}`, href: `/round/${queue.next.id}` };
+    return {
+      words: say('today.continueTheRound', { next: queue.next.code }),
+      href: `/round/${queue.next.id}`,
+    };
   if (rechecksDue > 0)
-    return { words: `Look again at ${plural(rechecksDue, 'cut')}`, href: '/book/rechecks' };
+    return { words: say('today.lookAgainAtCuts', { rechecksDue }), href: '/book/rechecks' };
   if (cuts > 0 && verdict === 'possible')
-    return { words: `Cutting is possible: ${plural(cuts, 'cut')}`, href: '/cut' };
-  if (cuts > 0) return { words: `Look through the plan: ${plural(cuts, 'cut')}`, href: '/plan' };
-  return { words: 'Walk the round', href: '/round' };
+    return { words: say('today.cuttingIsPossibleCuts', { cuts }), href: '/cut' };
+  if (cuts > 0) return { words: say('today.lookThroughThePlanCuts', { cuts }), href: '/plan' };
+  return { words: say('today.walkTheRound'), href: '/round' };
 }

@@ -7,6 +7,7 @@ import { hourOf } from '@mortisect/core/weather';
 import { useRound, useTrees } from '../../data/queries';
 import { useClock } from '../../data/useClock';
 import { useCutsOnRecord } from '../../data/useCutsOnRecord';
+import { useSay } from '../../data/useSay';
 import { useQueue } from '../round/walk';
 import { type NextStep, nextStepOf } from './nextStep';
 import { isDryNow, urgentTrees } from './urgent';
@@ -21,13 +22,14 @@ interface Known {
 }
 
 export function useNextStep({ run, today, timingNow, views, lane }: Known): NextStep | null {
+  const say = useSay();
   const clock = useClock();
   const read = useRound().data;
   const { round, queue } = useQueue();
   const trees = useTrees().data?.trees;
   const { cuts } = useCutsOnRecord(today);
   if (!run || !trees || !read || !cuts) return null;
-  return nextStepOf({
+  return nextStepOf(say, {
     trees: trees.filter((tree) => tree.status !== 'removed').length,
     run,
     urgent: (isDryNow(timingNow) && urgentTrees(views)[0]?.tree) || null,

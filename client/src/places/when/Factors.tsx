@@ -8,6 +8,7 @@ import { FACTOR_WORDS, riskWords } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { dayWords, longDayHour, weekday } from '../../data/moment';
+import { useSay } from '../../data/useSay';
 import { Chart, ChartKey } from '../../drawings/Chart';
 import { Choice } from '../../ui/Choice';
 import { usePalette } from '../../ui/theme';
@@ -20,6 +21,7 @@ interface FactorsProps {
 }
 
 export function Factors({ data, today }: FactorsProps) {
+  const say = useSay();
   const { curves, group } = data;
   const cell = group.cells.find((cell) => cell.cutHour === curves.cutHour) ?? group.cells[0];
   const { weights } = today.site.timing;
@@ -29,7 +31,12 @@ export function Factors({ data, today }: FactorsProps) {
   if (!cell) return null;
   return (
     <View gap={12}>
-      <Body>{`Cut on ${longDayHour(curves.cutHour, today.site.timeZone)}: ${riskWords(cell.score)}. The range comes from 200 tries with the uncertain figures drawn at random.`}</Body>
+      <Body>
+        {say('plan.cutOnTheRangeComesFrom200', {
+          longDayHour: longDayHour(curves.cutHour, today.site.timeZone),
+          risk: riskWords(cell.score),
+        })}
+      </Body>
       <View gap={4}>
         <Line
           name={FACTOR_WORDS.infection.name}
@@ -47,12 +54,12 @@ export function Factors({ data, today }: FactorsProps) {
           />
         ))}
       </View>
-      <Label>Each over the ten days</Label>
+      <Label>{say('plan.eachOverTheTenDays')}</Label>
       <TenDays data={data} />
       {pathogen ? (
         <>
           <Choice
-            label="Pathogen"
+            label={say('plan.pathogen')}
             layout="wrap"
             options={worst.map((pathogen) => ({
               value: pathogen.code,
@@ -64,22 +71,23 @@ export function Factors({ data, today }: FactorsProps) {
           <PathogenChart key={pathogen.code} data={data} pathogen={pathogen} />
         </>
       ) : (
-        <Body>We have no figures for its diseases: the risk holds only frost, sun and bark.</Body>
+        <Body>{say('plan.weHaveNoFiguresForItsDiseases')}</Body>
       )}
-      <Label>Nights against the frost its wood can take</Label>
+      <Label>{say('plan.nightsAgainstTheFrostItsWoodCan')}</Label>
       <FrostChart data={data} today={today} />
     </View>
   );
 }
 
 function Line({ name, value, weight, says }: { name: string; value: number; weight: number; says: string }) {
+  const say = useSay();
   return (
     <View flexDirection="row" gap={12} alignItems="baseline">
       <Label width={64} textAlign="right">
         {percent(value)}
       </Label>
       <View flex={1} minWidth={0}>
-        <Label>{`${name}${weight === 1 ? '' : `, weight ${weight}`}`}</Label>
+        <Label>{`${name}${weight === 1 ? '' : say('plan.weight', { weight })}`}</Label>
         <Small>{upperFirst(says)}</Small>
       </View>
     </View>
@@ -96,29 +104,36 @@ const SHARE_AXIS = {
 };
 
 function PathogenChart({ data, pathogen }: { data: TreeTiming; pathogen: PathogenOf }) {
+  const say = useSay();
   const { plum, leaf, ochre, chalk, slate } = usePalette();
   const [at, setAt] = useState(0);
   const { days } = data.curves;
   const here = days[at];
   const described = pathogenOf(pathogen.code);
   const lines = [
-    { name: 'Wound still open', values: pathogen.susceptible, colour: plum },
-    { name: 'Warmth in wet hours suits it', values: pathogen.suitable, colour: ochre, dash: '7 4' },
-    { name: 'Spores about', values: pathogen.inoculum, colour: leaf, dash: '2 4' },
+    { name: say('plan.woundStillOpen'), values: pathogen.susceptible, colour: plum },
+    { name: say('plan.warmthInWetHoursSuitsIt'), values: pathogen.suitable, colour: ochre, dash: '7 4' },
+    { name: say('plan.sporesAbout'), values: pathogen.inoculum, colour: leaf, dash: '2 4' },
   ];
   const most = Math.max(0.002, ...pathogen.adds);
-  const say = (i: number) =>
-    `open ${percent(pathogen.susceptible[i] ?? 0)}, warmth ${percent(pathogen.suitable[i] ?? 0)}, spores ${percent(pathogen.inoculum[i] ?? 0)}, ${Math.round(days[i]?.rainHours ?? 0)} h of rain, adds ${((pathogen.adds[i] ?? 0) * 100).toFixed(2)} infections in 100 wounds`;
+  const told = (i: number) =>
+    say('plan.openWarmthSporesHOfRainAdds', {
+      percent: percent(pathogen.susceptible[i] ?? 0),
+      percent2: percent(pathogen.suitable[i] ?? 0),
+      percent3: percent(pathogen.inoculum[i] ?? 0),
+      rainHours: Math.round(days[i]?.rainHours ?? 0),
+      adds: ((pathogen.adds[i] ?? 0) * 100).toFixed(2),
+    });
   const beyond = days.findIndex((day) => !day.known);
   return (
     <View gap={6}>
-      <ChartKey lines={[...lines, { name: 'Adds to the risk', colour: chalk }]} />
+      <ChartKey lines={[...lines, { name: say('plan.addsToTheRisk'), colour: chalk }]} />
       <Chart
-        label={`${described.name}: a wound day by day`}
+        label={say('plan.aWoundDayByDay', { described: described.name })}
         count={days.length}
         left={SHARE_AXIS}
         right={{
-          name: 'adds, in 100',
+          name: say('plan.addsIn100'),
           domain: [0, most],
           ticks: [0, most],
           text: (value) => (value * 100).toFixed(1),
@@ -129,15 +144,24 @@ function PathogenChart({ data, pathogen }: { data: TreeTiming; pathogen: Pathoge
         foot={footOf(days)}
         at={at}
         onAt={setAt}
-        valueText={`${here ? dayWords(here.day) : ''}: ${say(at)}`}
+        valueText={`${here ? dayWords(here.day) : ''}: ${told(at)}`}
         table={{
-          head: ['Day', 'Values'],
-          rows: days.map((day, i) => [dayWords(day.day), say(i)]),
+          head: [say('shared.day'), say('plan.values')],
+          rows: days.map((day, i) => [dayWords(day.day), told(i)]),
         }}
       />
-      <Small color="$ink" role="status">{`${here ? dayWords(here.day) : ''} · ${say(at)}`}</Small>
+      <Small color="$ink" role="status">{`${here ? dayWords(here.day) : ''} · ${told(at)}`}</Small>
       <Small>
-        {`Chance ${percent(pathogen.chance)} (${percent(pathogen.chanceBand[0])} to ${percent(pathogen.chanceBand[2])}); nearby it counts ${pathogen.load}, consequence ${pathogen.consequence}. Carried by ${described.carriedBy}. ${described.anchor}${beyond >= 0 ? ' Shaded days lie beyond the forecast: past years stand in.' : ''}`}
+        {say('plan.chanceToNearbyItCountsConsequence', {
+          percent: percent(pathogen.chance),
+          percent2: percent(pathogen.chanceBand[0]),
+          percent3: percent(pathogen.chanceBand[2]),
+          load: pathogen.load,
+          consequence: pathogen.consequence,
+          carriedBy: described.carriedBy,
+          anchor: described.anchor,
+          more: beyond >= 0 ? say('plan.shadedDaysLieBeyondTheForecastPast') : '',
+        })}
       </Small>
     </View>
   );
@@ -145,6 +169,7 @@ function PathogenChart({ data, pathogen }: { data: TreeTiming; pathogen: Pathoge
 
 /** Infection and every other factor, half-day by half-day. */
 function TenDays({ data }: { data: TreeTiming }) {
+  const say = useSay();
   const { plum, chalk, ochre, leaf, slate, dead, ink } = usePalette();
   const { cells } = data.group;
   const [at, setAt] = useState(
@@ -168,13 +193,16 @@ function TenDays({ data }: { data: TreeTiming }) {
     const cell = cells[i];
     return cell ? `${weekday(cell.day).name} ${weekday(cell.day).number}, ${cell.half}` : '';
   };
-  const say = (i: number) =>
-    `risk ${Math.round(cells[i]?.score[1] ?? 0)} of 100; ${all.map((line) => `${line.name.toLowerCase()} ${percent(line.values[i] ?? 0)}`).join(', ')}`;
+  const told = (i: number) =>
+    say('plan.riskOf100', {
+      score: Math.round(cells[i]?.score[1] ?? 0),
+      all: all.map((line) => `${line.name.toLowerCase()} ${percent(line.values[i] ?? 0)}`).join(', '),
+    });
   return (
     <View gap={6}>
       <ChartKey lines={all} />
       <Chart
-        label="Each factor over the ten days"
+        label={say('plan.eachFactorOverTheTenDays')}
         count={cells.length}
         height={150}
         left={SHARE_AXIS}
@@ -184,10 +212,13 @@ function TenDays({ data }: { data: TreeTiming }) {
         )}
         at={at}
         onAt={setAt}
-        valueText={`${day(at)}: ${say(at)}`}
-        table={{ head: ['Half-day', 'Values'], rows: cells.map((_, i) => [day(i), say(i)]) }}
+        valueText={`${day(at)}: ${told(at)}`}
+        table={{
+          head: [say('plan.halfDay'), say('plan.values')],
+          rows: cells.map((_, i) => [day(i), told(i)]),
+        }}
       />
-      <Small color="$ink" role="status">{`${day(at)} · ${say(at)}`}</Small>
+      <Small color="$ink" role="status">{`${day(at)} · ${told(at)}`}</Small>
     </View>
   );
 }
@@ -200,6 +231,7 @@ function footOf(days: readonly { day: string }[]) {
 }
 
 function FrostChart({ data, today }: FactorsProps) {
+  const say = useSay();
   const { plum, chalk, slate } = usePalette();
   const [at, setAt] = useState(0);
   const days = data.curves.days.slice(0, 15);
@@ -212,21 +244,30 @@ function FrostChart({ data, today }: FactorsProps) {
   const low = Math.floor(Math.min(...values) / 5) * 5;
   const high = Math.ceil(Math.max(...values) / 5) * 5;
   const degrees = (value: number) => joined(temperatureReading(value, units));
-  const say = (i: number) => {
+  const told = (i: number) => {
     const day = days[i];
     if (!day) return '';
-    return `${degrees(day.minC)} to ${degrees(day.maxC)}${day.hardinessC === null ? '' : `, wood stands ${degrees(day.hardinessC)}`}`;
+    return say('plan.to3', {
+      degrees: degrees(day.minC),
+      degrees2: degrees(day.maxC),
+      more: day.hardinessC === null ? '' : say('plan.woodStands', { degrees: degrees(day.hardinessC) }),
+    });
   };
   const lines = [
-    { name: 'Highest', values: days.map((day) => day.maxC), colour: plum },
-    { name: 'Lowest', values: days.map((day) => day.minC), colour: chalk },
-    { name: 'What the wood stands', values: days.map((day) => day.hardinessC), colour: slate, dash: '7 4' },
+    { name: say('shared.highest'), values: days.map((day) => day.maxC), colour: plum },
+    { name: say('shared.lowest'), values: days.map((day) => day.minC), colour: chalk },
+    {
+      name: say('plan.whatTheWoodStands'),
+      values: days.map((day) => day.hardinessC),
+      colour: slate,
+      dash: '7 4',
+    },
   ];
   return (
     <View gap={6}>
       <ChartKey lines={lines} />
       <Chart
-        label="Temperatures and hardiness, day by day"
+        label={say('plan.temperaturesAndHardinessDayByDay')}
         count={days.length}
         left={{
           name: units === 'metric' ? '°C' : '°F',
@@ -240,10 +281,13 @@ function FrostChart({ data, today }: FactorsProps) {
         )}
         at={Math.min(at, days.length - 1)}
         onAt={setAt}
-        valueText={`${days[at] ? dayWords(days[at].day) : ''}: ${say(at)}`}
-        table={{ head: ['Day', 'Values'], rows: days.map((day, i) => [dayWords(day.day), say(i)]) }}
+        valueText={`${days[at] ? dayWords(days[at].day) : ''}: ${told(at)}`}
+        table={{
+          head: [say('shared.day'), say('plan.values')],
+          rows: days.map((day, i) => [dayWords(day.day), told(i)]),
+        }}
       />
-      <Small color="$ink" role="status">{`${days[at] ? dayWords(days[at].day) : ''} · ${say(at)}`}</Small>
+      <Small color="$ink" role="status">{`${days[at] ? dayWords(days[at].day) : ''} · ${told(at)}`}</Small>
     </View>
   );
 }

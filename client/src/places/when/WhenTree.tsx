@@ -8,13 +8,15 @@ import { speciesName, speciesOf } from '@mortisect/core/register';
 import { stopDayOfYear, wordsOnly } from '@mortisect/core/timing';
 import { hourOf, momentOf } from '@mortisect/core/weather';
 import { dayReasonWords, riskWords, VERDICT_WORDS } from '@mortisect/core/words';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { ServerProblem } from '../../data/api';
-import { clockHour, weekday } from '../../data/moment';
+import { clockHour, dayHour, weekday } from '../../data/moment';
 import { type CutAsked, useTree, useTreeTiming } from '../../data/queries';
 import { usePlan } from '../../data/usePlan';
+import { useSay } from '../../data/useSay';
 import { useToday } from '../../data/useToday';
 import { planInputFor, viewOf } from '../../data/views';
 import { Button } from '../../ui/Button';
@@ -31,10 +33,11 @@ import { Factors } from './Factors';
 import { dayOfYearWords, YearStrip } from './YearStrip';
 
 export function WhenTree({ treeId }: { treeId: string }) {
+  const say = useSay();
   const today = useToday();
   const { data: detail, error, refetch } = useTree(treeId);
   const view = useMemo(() => (detail && today ? viewOf(detail, today) : null), [detail, today]);
-  if (!view || !today) return <Waiting title="When" error={error} onRetry={refetch} />;
+  if (!view || !today) return <Waiting title={say('plan.when')} error={error} onRetry={refetch} />;
   return <PlannedTree view={view} today={today} />;
 }
 
@@ -60,19 +63,20 @@ function cutOf(solved: Solved): CutAsked {
 }
 
 function Days({ view, today, cut }: { view: TreeView; today: SiteToday; cut: CutAsked }) {
+  const say = useSay();
   const router = useRouter();
   const [at, setAt] = useState<string | null>(null);
   const { data, error, refetch } = useTreeTiming(view.tree.id, cut, at);
   const title = view.tree.code;
   const back = (
     <Button grow onPress={() => router.navigate(`/plan/${view.tree.id}`)}>
-      The cuts of this tree
+      {say('plan.theCutsOfThisTree')}
     </Button>
   );
   if (error instanceof ServerProblem && error.problem.type === 'no-weather') {
     return (
-      <Screen title={title} subtitle="When" actions={back}>
-        <Notice kind="said" title="No weather is known">
+      <Screen title={title} subtitle={say('plan.when')} actions={back}>
+        <Notice kind="said" title={say('shared.noWeatherIsKnown')}>
           {error.problem.detail}
         </Notice>
       </Screen>
@@ -85,21 +89,24 @@ function Days({ view, today, cut }: { view: TreeView; today: SiteToday; cut: Cut
   return (
     <Screen
       title={title}
-      subtitle={`When · ${speciesName(view.tree.species)}`}
+      subtitle={say('plan.when2', { species: speciesName(view.tree.species) })}
       width="full"
       aside={
         <Aside
-          figure={window ? VERDICT_WORDS[window.verdict] : 'Wait'}
+          figure={window ? VERDICT_WORDS[window.verdict] : say('shared.wait')}
           caption={
             window
-              ? `from ${clockHour(window.fromHour, timeZone)} ${weekday(dayOf(data, window.fromHour)).name}`
-              : 'ten days'
+              ? say('plan.from', {
+                  clockHour: clockHour(window.fromHour, timeZone),
+                  fromHour: weekday(dayOf(data, window.fromHour)).name,
+                })
+              : say('plan.tenDays')
           }
         />
       }
       actions={back}
     >
-      {station.simulated ? <Small>Simulated weather: no instrument measured it.</Small> : null}
+      {station.simulated ? <Small>{say('shared.simulatedWeatherNoInstrumentMeasuredIt')}</Small> : null}
       <Columns
         beside={
           <View gap={16}>
@@ -110,17 +117,17 @@ function Days({ view, today, cut }: { view: TreeView; today: SiteToday; cut: Cut
       >
         {window ? <Best window={window} data={data} today={today} /> : null}
         <Body>
-          {group.stage ? `${upperFirst(stageWords(group.stage))}. ` : ''}
-          {`For a ${cut.mm} mm cut that removes ${Math.round(cut.crownShare * 100)} % of the crown.`}
+          {group.stage ? `${upperFirst(stageWords(say, group.stage))}. ` : ''}
+          {say('plan.forAMmCutThatRemovesOf', { mm: cut.mm, crownShare: Math.round(cut.crownShare * 100) })}
         </Body>
         <AlwaysSpeaks view={view} today={today} />
-        <Section>Windows</Section>
+        <Section>{say('plan.windows')}</Section>
         <Windows data={data} today={today} />
-        <Section>Day by day</Section>
+        <Section>{say('plan.dayByDay')}</Section>
         <HalfDays data={data} onChoose={setAt} />
-        <Section>How a wound would heal</Section>
+        <Section>{say('plan.howAWoundWouldHeal')}</Section>
         <Factors data={data} today={today} />
-        <Section>The year, school by school</Section>
+        <Section>{say('plan.theYearSchoolBySchool')}</Section>
         <YearStrip treeId={view.tree.id} cut={cut} today={today} />
         <Narrow>
           <OtherRules view={view} />
@@ -133,6 +140,7 @@ function Days({ view, today, cut }: { view: TreeView; today: SiteToday; cut: Cut
 
 /** Rules that hold whatever the index says. */
 function AlwaysSpeaks({ view, today }: { view: TreeView; today: SiteToday }) {
+  const say = useSay();
   const { site } = today;
   const restricted = site.notifiable.filter((rule) =>
     view.findings.some((finding) => rule.codes.includes(finding.disorder)),
@@ -140,22 +148,26 @@ function AlwaysSpeaks({ view, today }: { view: TreeView; today: SiteToday }) {
   return (
     <View gap={6}>
       {restricted.map((rule) => (
-        <Notice key={rule.authority} kind="caution" title="May be notifiable">
-          {`Ask ${rule.authority} before cutting or moving wood. ${rule.note}`}
+        <Notice key={rule.authority} kind="caution" title={say('plan.mayBeNotifiable')}>
+          {say('plan.askBeforeCuttingOrMovingWood', { authority: rule.authority, note: rule.note })}
         </Notice>
       ))}
       <Small>
-        {`Active strikes, hanging and split limbs do not wait: the next dry hours. Never before a severe frost. Summer cuts stop on ${stopWords(site.timing.stopDay, site.latitude)}. Rain within a day of the cut, wood under ${joined(temperatureReading(site.timing.leastC, today.units))}, wind over ${site.timing.climbWindMs} m/s, ice and lightning: no work.`}
+        {say('plan.activeStrikesHangingAndSplitLimbsDo', {
+          stop: stopWords(say, site.timing.stopDay, site.latitude),
+          temperature: joined(temperatureReading(site.timing.leastC, today.units)),
+          climbWindMs: site.timing.climbWindMs,
+        })}
       </Small>
     </View>
   );
 }
 
 /** The stop date as it falls here. */
-function stopWords(stopDay: string, latitude: number): string {
+function stopWords(say: Say, stopDay: string, latitude: number): string {
   const HALF_A_YEAR = 184;
   const ofYear = stopDayOfYear(stopDay) + (latitude < 0 ? HALF_A_YEAR : 0);
-  return dayOfYearWords(((ofYear - 1) % 365) + 1);
+  return dayOfYearWords(say, ((ofYear - 1) % 365) + 1);
 }
 
 function Narrow({ children }: { children: React.ReactNode }) {
@@ -172,20 +184,22 @@ function dayOf({ group }: TreeTiming, hour: number): string {
 }
 
 function Windows({ data, today }: { data: TreeTiming; today: SiteToday }) {
+  const say = useSay();
   const { windows } = data.group;
   if (windows.length === 0) {
     const first = data.group.cells[0];
     const why = first?.why ? `: ${dayReasonWords(first.why, first.verdict)}` : '';
-    return <Body>{`None in the next ten days${why}.`}</Body>;
+    return <Body>{say('plan.noneInTheNextTenDays', { why })}</Body>;
   }
   return (
     <View gap={6}>
       {windows.map((window) => (
         <View key={`${window.fromHour} ${window.verdict}`}>
-          <Label fontSize="$19" lineHeight="$19">
-            {`${VERDICT_WORDS[window.verdict]}: ${whenWords(window, data, today)}`}
-          </Label>
-          <Small>{whyWords(window)}</Small>
+          <Label
+            fontSize="$19"
+            lineHeight="$19"
+          >{`${VERDICT_WORDS[window.verdict]}: ${whenWords(say, window, data, today)}`}</Label>
+          <Small>{whyWords(say, window)}</Small>
         </View>
       ))}
     </View>
@@ -194,30 +208,35 @@ function Windows({ data, today }: { data: TreeTiming; today: SiteToday }) {
 
 /** The answer before its table: one window, and why that one. */
 function Best({ window, data, today }: { window: Window; data: TreeTiming; today: SiteToday }) {
+  const say = useSay();
   const good = window.verdict === 'go';
   return (
     <View>
-      <Label fontSize="$22" lineHeight="$22">
-        {`${good ? 'Best' : 'Possible at best'}: ${whenWords(window, data, today)}`}
-      </Label>
-      <Body>{`${good ? 'The next window that is good.' : 'No window of the next ten days is good.'} ${whyWords(window)}`}</Body>
+      <Label
+        fontSize="$22"
+        lineHeight="$22"
+      >{`${good ? say('plan.best') : say('plan.possibleAtBest')}: ${whenWords(say, window, data, today)}`}</Label>
+      <Body>{`${good ? say('plan.theNextWindowThatIsGood') : say('plan.noWindowOfTheNextTenDays')} ${whyWords(say, window)}`}</Body>
     </View>
   );
 }
 
 type Window = TreeTiming['group']['windows'][number];
 
-function whenWords(window: Window, data: TreeTiming, today: SiteToday): string {
-  const span = spanWords(window, today.site.timeZone);
-  return window.fromHour <= hourOf(data.now) ? `now to ${span.split(' to ')[1]}` : span;
+function whenWords(say: Say, window: Window, data: TreeTiming, today: SiteToday): string {
+  const { timeZone } = today.site;
+  return window.fromHour <= hourOf(data.now)
+    ? say('plan.nowTo2', { dayHour: dayHour(window.toHour, timeZone) })
+    : spanWords(say, window, timeZone);
 }
 
-function whyWords({ dryH, score, lightHours }: Window): string {
-  return `Dry for ${dryH} h once it starts · ${riskWords(score)} · ${lightHours} h of daylight`;
+function whyWords(say: Say, { dryH, score, lightHours }: Window): string {
+  return say('plan.dryForHOnceItStartsH', { dryH, risk: riskWords(score), lightHours });
 }
 
 /** Each half-day is a choice: its curves stand below. */
 function HalfDays({ data, onChoose }: { data: TreeTiming; onChoose(at: string): void }) {
+  const say = useSay();
   const [all, setAll] = useState(false);
   const cells = all ? data.group.cells : data.group.cells.slice(0, 6);
   return (
@@ -247,7 +266,7 @@ function HalfDays({ data, onChoose }: { data: TreeTiming; onChoose(at: string): 
       })}
       {all ? null : (
         <View flexDirection="row" paddingTop={8}>
-          <Button onPress={() => setAll(true)}>All ten days</Button>
+          <Button onPress={() => setAll(true)}>{say('plan.allTenDays')}</Button>
         </View>
       )}
     </View>
@@ -256,30 +275,28 @@ function HalfDays({ data, onChoose }: { data: TreeTiming; onChoose(at: string): 
 
 /** Pathogens without constants: their rules in words. */
 function OtherRules({ view }: { view: TreeView }) {
+  const say = useSay();
   const host = speciesOf(view.tree.species)?.host ?? null;
   const rules = wordsOnly.filter((disease) => host !== null && disease.hosts.includes(host));
   if (rules.length === 0) return null;
   return (
     <View gap={6}>
-      <Section>Also watch for</Section>
+      <Section>{say('plan.alsoWatchFor')}</Section>
       {rules.map((rule) => (
-        <Body key={rule.code} fontSize="$16" lineHeight="$16">
-          {`${rule.name}: ${rule.rule}`}
-        </Body>
+        <Body key={rule.code} fontSize="$16" lineHeight="$16">{`${rule.name}: ${rule.rule}`}</Body>
       ))}
-      <Small>
-        We have no figures for these, so the risk does not include them. Common practice, no source.
-      </Small>
+      <Small>{say('plan.weHaveNoFiguresForTheseSo')}</Small>
     </View>
   );
 }
 
 function Calendar({ treeId }: { treeId: string }) {
+  const say = useSay();
   return (
     <View gap={4}>
-      <Section>Calendar</Section>
-      <FileLinks links={[[`/api/trees/${treeId}/windows.ics`, 'Windows of this tree (iCalendar)']]} />
-      <Small>Windows of the whole site can be subscribed to: Book, Weather.</Small>
+      <Section>{say('plan.calendar')}</Section>
+      <FileLinks links={[[`/api/trees/${treeId}/windows.ics`, say('plan.windowsOfThisTreeIcalendar')]]} />
+      <Small>{say('plan.windowsOfTheWholeSiteCanBe')}</Small>
     </View>
   );
 }

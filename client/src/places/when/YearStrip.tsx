@@ -5,10 +5,12 @@ import { DAY_MS } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import { schoolWords } from '@mortisect/core/timing';
 import { LESSON, riskWords } from '@mortisect/core/words';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { inWords } from '../../data/api';
 import { type CutAsked, useTreeSeason } from '../../data/queries';
+import { useSay } from '../../data/useSay';
 import { Chart, ChartKey } from '../../drawings/Chart';
 import { usePalette } from '../../ui/theme';
 import { Body, Label, Small } from '../../ui/type';
@@ -20,9 +22,10 @@ interface YearStripProps {
 }
 
 export function YearStrip({ treeId, cut, today }: YearStripProps) {
+  const say = useSay();
   const { data, error } = useTreeSeason(treeId, cut);
-  if (error) return <Body>{inWords(error)}</Body>;
-  if (!data) return <Body role="status">Working through past years …</Body>;
+  if (error) return <Body>{inWords(say, error)}</Body>;
+  if (!data) return <Body role="status">{say('plan.workingThroughPastYears')}</Body>;
   return (
     <View gap={16}>
       <Strip season={data} today={today} />
@@ -32,15 +35,29 @@ export function YearStrip({ treeId, cut, today }: YearStripProps) {
   );
 }
 
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+const monthsIn = (say: Say) => [
+  say('plan.jan'),
+  say('plan.feb'),
+  say('plan.mar'),
+  say('plan.apr'),
+  say('plan.may'),
+  say('plan.jun'),
+  say('plan.jul'),
+  say('plan.aug'),
+  say('plan.sep'),
+  say('plan.oct'),
+  say('plan.nov'),
+  say('plan.dec'),
+];
 
 /** Day of the year as “12 May”. */
-export function dayOfYearWords(ofYear: number): string {
+export function dayOfYearWords(say: Say, ofYear: number): string {
   const date = new Date(Date.UTC(2001, 0, ofYear));
-  return `${date.getUTCDate()} ${MONTHS[date.getUTCMonth()]}`;
+  return `${date.getUTCDate()} ${monthsIn(say)[date.getUTCMonth()]}`;
 }
 
 function Strip({ season, today }: { season: SeasonAnswer; today: SiteToday }) {
+  const say = useSay();
   const { plum, chalk } = usePalette();
   const { weeks } = season;
   const now = new Date(`${today.day}T00:00:00Z`);
@@ -53,32 +70,36 @@ function Strip({ season, today }: { season: SeasonAnswer; today: SiteToday }) {
   );
   const { goodBelow, waitAbove } = today.site.timing;
   const top = Math.ceil((Math.max(waitAbove, ...weeks.map((week) => week.score[2])) + 5) / 20) * 20;
-  const say = (i: number) => {
+  const told = (i: number) => {
     const week = weeks[i];
     if (!week) return '';
-    return `${riskWords(week.score)}, ${Math.round(week.dryShare * 7 * 10) / 10} of 7 days with a window, rain on ${Math.round(week.wetShare * 100)} % of days`;
+    return say('plan.of7DaysWithAWindowRain', {
+      risk: riskWords(week.score),
+      dryShare: Math.round(week.dryShare * 7 * 10) / 10,
+      wetShare: Math.round(week.wetShare * 100),
+    });
   };
-  const name = (i: number) => `Week of ${dayOfYearWords(weeks[i]?.from ?? 1)}`;
+  const name = (i: number) => say('plan.weekOf', { dayOfYear: dayOfYearWords(say, weeks[i]?.from ?? 1) });
   return (
     <View gap={6}>
       <ChartKey
         lines={[
-          { name: 'Risk of a cut, of 100', colour: plum },
-          { name: 'Days with a dry window', colour: chalk },
+          { name: say('plan.riskOfACutOf100'), colour: plum },
+          { name: say('plan.daysWithADryWindow'), colour: chalk },
         ]}
       />
       <Chart
-        label="The year: risk of a cut and days with a dry window, by week"
+        label={say('plan.theYearRiskOfACutAnd')}
         count={weeks.length}
         height={190}
         left={{
-          name: 'risk of 100',
+          name: say('plan.riskOf1002'),
           domain: [0, top],
           ticks: [0, goodBelow, waitAbove, top].filter((tick, i, all) => all.indexOf(tick) === i),
           text: (value) => String(value),
         }}
-        right={{ name: 'days a week', domain: [0, 7], ticks: [0, 7], text: (value) => String(value) }}
-        lines={[{ name: 'Risk', values: weeks.map((week) => week.score[1]), colour: plum }]}
+        right={{ name: say('plan.daysAWeek'), domain: [0, 7], ticks: [0, 7], text: (value) => String(value) }}
+        lines={[{ name: say('plan.risk'), values: weeks.map((week) => week.score[1]), colour: plum }]}
         band={{
           low: weeks.map((week) => week.score[0]),
           high: weeks.map((week) => week.score[2]),
@@ -87,22 +108,31 @@ function Strip({ season, today }: { season: SeasonAnswer; today: SiteToday }) {
         bars={{ values: weeks.map((week) => week.dryShare * 7), colour: chalk, axis: 'right' }}
         foot={[0, 2, 4, 6, 8, 10].map((month) => ({
           at: Math.round((month * 30.4) / 7),
-          text: MONTHS[month] as string,
+          text: monthsIn(say)[month] as string,
         }))}
         at={at}
         onAt={setAt}
-        valueText={`${name(at)}: ${say(at)}`}
-        table={{ head: ['Week', 'Values'], rows: weeks.map((_, i) => [name(i), say(i)]) }}
+        valueText={`${name(at)}: ${told(at)}`}
+        table={{
+          head: [say('plan.week'), say('plan.values')],
+          rows: weeks.map((_, i) => [name(i), told(i)]),
+        }}
       />
-      <Small color="$ink" role="status">{`${name(at)} · ${say(at)}`}</Small>
+      <Small color="$ink" role="status">{`${name(at)} · ${told(at)}`}</Small>
       <Small>
-        {`From ${season.years} past years${season.yearsSimulated ? ', simulated: no instrument measured them' : ' on record'}. The band holds eight of ten days. Under ${goodBelow} is good, over ${waitAbove} waits.`}
+        {say('plan.fromPastYearsTheBandHoldsEight', {
+          years: season.years,
+          more: season.yearsSimulated ? say('plan.simulatedNoInstrumentMeasuredThem') : say('plan.onRecord'),
+          goodBelow,
+          waitAbove,
+        })}
       </Small>
     </View>
   );
 }
 
 function Schools({ season }: { season: SeasonAnswer }) {
+  const say = useSay();
   const sorted = season.schools.toSorted((a, b) => (a.score?.[1] ?? 999) - (b.score?.[1] ?? 999));
   return (
     <View gap={8}>
@@ -127,73 +157,95 @@ function Schools({ season }: { season: SeasonAnswer }) {
               <Small>
                 {answer.score
                   ? `${Math.round(answer.score[0])}–${Math.round(answer.score[2])}`
-                  : 'no dry day'}
+                  : say('plan.noDryDay')}
               </Small>
             </View>
             <Small color="$ink">
-              {`${answer.from !== null && answer.to !== null ? (answer.from === 1 && answer.to === 365 ? 'All year' : `${dayOfYearWords(answer.from)} to ${dayOfYearWords(answer.to)}`) : 'No usual season here'} · ${Math.round(answer.dryDays)} of ${Math.round(answer.days)} days have a window`}
+              {say('plan.ofDaysHaveAWindow', {
+                more:
+                  answer.from !== null && answer.to !== null
+                    ? answer.from === 1 && answer.to === 365
+                      ? say('plan.allYear')
+                      : say('plan.to4', {
+                          dayOfYear: dayOfYearWords(say, answer.from),
+                          dayOfYear2: dayOfYearWords(say, answer.to),
+                        })
+                    : say('plan.noUsualSeasonHere'),
+                dryDays: Math.round(answer.dryDays),
+                days: Math.round(answer.days),
+              })}
             </Small>
-            <Small>{`For: ${words.for} Against: ${words.against}`}</Small>
+            <Small>{say('shared.forAgainst', { for: words.for, against: words.against })}</Small>
           </View>
         );
       })}
-      <Small>
-        Index on the days that had a window: middle, and eight of ten. The lowest stands first; they disagree,
-        and here is by how much.
-      </Small>
+      <Small>{say('plan.indexOnTheDaysThatHadA')}</Small>
     </View>
   );
 }
 
 function Months({ season }: { season: SeasonAnswer }) {
+  const say = useSay();
   const { plum, chalk, leaf } = usePalette();
   const [at, setAt] = useState(0);
   const most = Math.max(0.001, ...season.months.map((month) => month.temperatureTerm));
   const mostRain = Math.max(0.001, ...season.months.map((month) => month.rainShare));
   const lines = [
     {
-      name: 'Temperature alone, equal rain',
+      name: say('plan.temperatureAloneEqualRain'),
       values: season.months.map((month) => month.temperatureTerm / most),
       colour: plum,
     },
     {
-      name: 'How often it rains',
+      name: say('plan.howOftenItRains'),
       values: season.months.map((month) => month.rainShare / mostRain),
       colour: chalk,
       dash: '7 4',
     },
-    { name: 'Spores about', values: season.months.map((month) => month.inoculum), colour: leaf, dash: '2 4' },
+    {
+      name: say('plan.sporesAbout'),
+      values: season.months.map((month) => month.inoculum),
+      colour: leaf,
+      dash: '2 4',
+    },
   ];
-  const say = (i: number) => {
+  const told = (i: number) => {
     const month = season.months[i];
     if (!month) return '';
-    return `temperature alone ${Math.round((month.temperatureTerm / most) * 100)} % of its most, rain in ${Math.round(month.rainShare * 100)} % of hours, spores ${Math.round(month.inoculum * 100)} %`;
+    return say('plan.temperatureAloneOfItsMostRainIn', {
+      temperatureTerm: Math.round((month.temperatureTerm / most) * 100),
+      rainShare: Math.round(month.rainShare * 100),
+      inoculum: Math.round(month.inoculum * 100),
+    });
   };
   return (
     <View gap={6}>
       <Label fontSize="$19" lineHeight="$19">
-        What makes the months differ
+        {say('plan.whatMakesTheMonthsDiffer')}
       </Label>
       <Body>{LESSON}</Body>
       <ChartKey lines={lines} />
       <Chart
-        label="Temperature, rain and spores by month"
+        label={say('plan.temperatureRainAndSporesByMonth')}
         count={12}
         height={150}
         left={{
-          name: '% of the most',
+          name: say('plan.ofTheMost'),
           domain: [0, 1],
           ticks: [0, 0.5, 1],
           text: (value) => String(Math.round(value * 100)),
         }}
         lines={lines}
-        foot={MONTHS.flatMap((text, i) => (i % 2 === 0 ? [{ at: i, text }] : []))}
+        foot={monthsIn(say).flatMap((text, i) => (i % 2 === 0 ? [{ at: i, text }] : []))}
         at={at}
         onAt={setAt}
-        valueText={`${MONTHS[at]}: ${say(at)}`}
-        table={{ head: ['Month', 'Values'], rows: MONTHS.map((name, i) => [name, say(i)]) }}
+        valueText={`${monthsIn(say)[at]}: ${told(at)}`}
+        table={{
+          head: [say('plan.month'), say('plan.values')],
+          rows: monthsIn(say).map((name, i) => [name, told(i)]),
+        }}
       />
-      <Small color="$ink" role="status">{`${MONTHS[at]} · ${say(at)}`}</Small>
+      <Small color="$ink" role="status">{`${monthsIn(say)[at]} · ${told(at)}`}</Small>
     </View>
   );
 }

@@ -1,69 +1,90 @@
 // Days and windows in words for the screen.
+
 import { cellAt, type Lane, type LaneWindow, type TimingNow, windowsAt } from '@mortisect/contracts';
 import { joined, temperatureReading, type Units, upperFirst } from '@mortisect/core/measure';
 import { speciesName } from '@mortisect/core/register';
 import { hourVerdict, type Verdict } from '@mortisect/core/timing';
 import { lowerFirst } from '@mortisect/core/tree';
 import { dayReasonWords, VERDICT_WORDS } from '@mortisect/core/words';
+import type { Say } from '@mortisect/words';
 import { dayHour, longDayHour } from '../../data/moment';
 
 type Timing = NonNullable<TimingNow['timing']>;
 
 /** “Thu 26 Nov, 09:00 to Sat 16:00”. */
 export function spanWords(
+  say: Say,
   { fromHour, toHour }: Pick<LaneWindow, 'fromHour' | 'toHour'>,
   zone: string,
 ): string {
-  return `${longDayHour(fromHour, zone)} to ${dayHour(toHour, zone)}`;
+  return say('shared.to4', { longDayHour: longDayHour(fromHour, zone), dayHour: dayHour(toHour, zone) });
 }
 
 /** What holds now, in two words, and until when. */
-export function nowWords(lane: Lane, nowHour: number, zone: string): { figure: string; caption: string } {
+export function nowWords(
+  say: Say,
+  lane: Lane,
+  nowHour: number,
+  zone: string,
+): { figure: string; caption: string } {
   const { open, next, nextGood } = windowsAt(lane.windows, nowHour);
   if (open) {
     return {
-      figure: open.verdict === 'go' ? 'Good' : 'Possible',
-      caption: `until ${dayHour(open.toHour, zone)}`,
+      figure: open.verdict === 'go' ? say('shared.good') : say('shared.possible'),
+      caption: say('shared.until2', { dayHour: dayHour(open.toHour, zone) }),
     };
   }
   const ahead = nextGood ?? next;
   return {
-    figure: 'Wait',
-    caption: ahead ? `until ${dayHour(ahead.fromHour, zone)}` : 'no window in ten days',
+    figure: say('shared.wait'),
+    caption: ahead
+      ? say('shared.until2', { dayHour: dayHour(ahead.fromHour, zone) })
+      : say('shared.noWindowInTenDays'),
   };
 }
 
 /** The next window of a lane in a sentence, with what makes it one. */
-export function windowWords(lane: Lane, timing: Timing, nowHour: number, zone: string, units: Units): string {
+export function windowWords(
+  say: Say,
+  lane: Lane,
+  timing: Timing,
+  nowHour: number,
+  zone: string,
+  units: Units,
+): string {
   const { open, next, nextGood } = windowsAt(lane.windows, nowHour);
   const window = open ?? nextGood ?? next;
-  if (!window) return `No window in the next ten days: ${commonReason(lane)}.`;
+  if (!window) return say('shared.noWindowInTheNextTenDays', { commonReason: commonReason(say, lane) });
   const parts = [
-    ...(window.dryH === null ? [] : [`dry for ${window.dryH} h once it starts`]),
+    ...(window.dryH === null ? [] : [say('shared.dryForHOnceItStarts', { dryH: window.dryH })]),
     ...(lane.id === 'dead'
-      ? ['no living wood is cut: dry bark and a safe hour are enough']
-      : [frostWords(timing, window.fromHour, units)]),
+      ? [say('shared.noLivingWoodIsCutDryBark')]
+      : [frostWords(say, timing, window.fromHour, units)]),
   ];
-  const span = open ? `now to ${longDayHour(window.toHour, zone)}` : spanWords(window, zone);
-  return `${window.verdict === 'go' ? 'Good' : 'Possible'}: ${span}. ${upperFirst(parts.join(', '))}.`;
+  const span = open
+    ? say('shared.nowTo', { longDayHour: longDayHour(window.toHour, zone) })
+    : spanWords(say, window, zone);
+  return `${window.verdict === 'go' ? say('shared.good') : say('shared.possible')}: ${span}. ${upperFirst(parts.join(', '))}.`;
 }
 
-function frostWords(timing: Timing, fromHour: number, units: Units): string {
+function frostWords(say: Say, timing: Timing, fromHour: number, units: Units): string {
   const from = Math.max(0, fromHour - timing.fromHour);
   const temperatures = timing.temperatureC.slice(from).filter((value) => value !== null);
-  if (temperatures.length === 0) return 'the nights after it are not forecast';
-  return `coldest ${joined(temperatureReading(Math.min(...temperatures), units))} (forecast)`;
+  if (temperatures.length === 0) return say('shared.theNightsAfterItAreNotForecast');
+  return say('shared.coldestForecast', {
+    temperature: joined(temperatureReading(Math.min(...temperatures), units)),
+  });
 }
 
 /** What stands in the way on most of a lane’s half-days. */
-function commonReason(lane: Lane): string {
+function commonReason(say: Say, lane: Lane): string {
   const counts = new Map<string, number>();
   for (const { why, verdict } of lane.cells) {
     if (!why) continue;
     const words = dayReasonWords(why, verdict);
     counts.set(words, (counts.get(words) ?? 0) + 1);
   }
-  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? 'nothing stands out';
+  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? say('shared.nothingStandsOut');
 }
 
 /** Hours of a day as places in the columns of the site’s answer. */
@@ -94,9 +115,11 @@ export function hourSaid(
   return { verdict, dark: living.includes('dark'), says: hour < nowHour ? 'past' : says };
 }
 
-export function speciesList(species: readonly string[]): string {
+export function speciesList(say: Say, species: readonly string[]): string {
   const names = [...new Set(species)].map((name, i) =>
     i === 0 ? speciesName(name) : lowerFirst(speciesName(name)),
   );
-  return names.length <= 1 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+  return names.length <= 1
+    ? (names[0] ?? '')
+    : say('shared.and', { names: names.slice(0, -1).join(', '), names2: names.at(-1) ?? '' });
 }

@@ -3,6 +3,7 @@
 import type { TreeTiming } from '@mortisect/contracts';
 import type { Site } from '@mortisect/core/records';
 import { factorNames } from '@mortisect/core/timing';
+import { english } from '@mortisect/words/all';
 import { configure, fireEvent, screen, waitFor } from '@testing-library/react';
 import { FakeServer, refused } from '../../testing/fakeServer';
 import { at, buttons, press, show, went } from '../../testing/here';
@@ -183,6 +184,6 @@ describe('the year, school by school', () => {
     [60, '1 Mar'],
     [365, '31 Dec'],
   ])('day %i of the year is %s', (day, words) => {
-    expect(dayOfYearWords(day)).toBe(words);
+    expect(dayOfYearWords(english, day)).toBe(words);
   });
 });

@@ -9,6 +9,7 @@ import { useState } from 'react';
 import { dayAt, dayWords } from '../../../data/moment';
 import { useAftercare, useTree, useTrees } from '../../../data/queries';
 import { useClock } from '../../../data/useClock';
+import { useSay } from '../../../data/useSay';
 import { useToday } from '../../../data/useToday';
 import { newId, useRecordAction } from '../../../data/writes';
 import { Button } from '../../../ui/Button';
@@ -21,28 +22,26 @@ import { Screen } from '../../../ui/Screen';
 import { Select } from '../../../ui/Select';
 import { Body, Figure, Section, Small } from '../../../ui/type';
 import { Waiting } from '../../../ui/Waiting';
-import { plural } from '../../words';
 import { BookTabs } from '../BookTabs';
 
 export function GraftWood() {
+  const say = useSay();
   const { data, error, refetch } = useTrees();
   const today = useToday();
   const [chosen, setChosen] = useState<string | null>(null);
-  if (!data || !today) return <Waiting title="Book" error={error} onRetry={refetch} />;
+  if (!data || !today) return <Waiting title={say('shared.book')} error={error} onRetry={refetch} />;
   const trees = data.trees.filter((tree) => tree.status !== 'removed');
   const treeId = chosen ?? trees.find((tree) => tree.openFindings === 0)?.id ?? trees[0]?.id;
   return (
-    <Screen title="Book" subtitle={today.site.name}>
+    <Screen title={say('shared.book')} subtitle={today.site.name}>
       <BookTabs />
-      <Body>
-        Scions are cut dormant from last year’s shoots of clean trees, wrapped moist, labelled and kept cold.
-      </Body>
+      <Body>{say('book.scionsAreCutDormantFromLastYears')}</Body>
       {treeId === undefined ? (
-        <Body>There is no tree in the register yet.</Body>
+        <Body>{say('book.thereIsNoTreeInTheRegister')}</Body>
       ) : (
         <>
           <Select
-            label="From which tree"
+            label={say('book.fromWhichTree')}
             value={treeId}
             options={trees.map(({ id, code, species, cultivar }) => ({
               value: id,
@@ -59,13 +58,18 @@ export function GraftWood() {
 }
 
 function FromTree({ treeId, today }: { treeId: string; today: SiteToday }) {
+  const say = useSay();
   const { data: detail, error } = useTree(treeId);
   const clock = useClock();
   const recording = useRecordAction();
   const [sticks, setSticks] = useState(6);
   const [label, setLabel] = useState<string | null>(null);
   if (!detail)
-    return error ? <Failed title="Not read" error={error} /> : <Body role="status">Reading the tree …</Body>;
+    return error ? (
+      <Failed title={say('book.notRead')} error={error} />
+    ) : (
+      <Body role="status">{say('book.readingTheTree')}</Body>
+    );
   const { timeZone } = today.site;
   const guard = scionGuard(
     {
@@ -88,7 +92,14 @@ function FromTree({ treeId, today }: { treeId: string; today: SiteToday }) {
   const take = () => {
     const labelCode = `${detail.tree.code} ${today.day} ${newId().slice(-4).toUpperCase()}`.slice(0, 40);
     recording.record(
-      { kind: 'scionTaken', at: clock(), treeId, limbName: 'last year’s shoots', label: labelCode, sticks },
+      {
+        kind: 'scionTaken',
+        at: clock(),
+        treeId,
+        limbName: say('book.lastYearsShoots'),
+        label: labelCode,
+        sticks,
+      },
       () => setLabel(labelCode),
     );
   };
@@ -96,26 +107,34 @@ function FromTree({ treeId, today }: { treeId: string; today: SiteToday }) {
     <View gap={12}>
       <Notice
         kind={guard.may ? 'said' : 'danger'}
-        title={guard.may ? 'A clean record' : 'Not from this tree'}
+        title={guard.may ? say('book.aCleanRecord') : say('book.notFromThisTree')}
       >
         {scionWords(guard.because)}
       </Notice>
       {guard.may ? (
         <View flexDirection="row" gap={12} alignItems="flex-end">
-          <NumberField grow label="Sticks" unit="" value={sticks} least={1} most={200} onChange={setSticks} />
+          <NumberField
+            grow
+            label={say('book.sticks')}
+            unit=""
+            value={sticks}
+            least={1}
+            most={200}
+            onChange={setSticks}
+          />
           <Button kind="main" onPress={take} disabled={recording.isPending}>
-            Take and label
+            {say('book.takeAndLabel')}
           </Button>
         </View>
       ) : null}
-      <Failed title="Not recorded yet" error={recording.error} />
+      <Failed title={say('shared.notRecordedYet')} error={recording.error} />
       {label ? (
         <Label
           text={[
             today.site.name,
             label,
-            `${speciesName(detail.tree.species)}, ${detail.tree.cultivar ?? 'variety unknown'}`,
-            plural(sticks, 'stick'),
+            `${speciesName(detail.tree.species)}, ${detail.tree.cultivar ?? say('shared.varietyUnknown')}`,
+            say('book.sticks2', { sticks }),
           ]}
         />
       ) : null}
@@ -135,6 +154,7 @@ function lastWalkedRound(
 
 /** A label to be printed or copied: words, and the same in a square that a camera reads. */
 function Label({ text }: { text: string[] }) {
+  const say = useSay();
   return (
     <View
       flexDirection="row"
@@ -144,7 +164,7 @@ function Label({ text }: { text: string[] }) {
       backgroundColor="#FFFFFF"
       alignItems="center"
     >
-      <QrCode text={text.join('\n')} label={`Label: ${text.join(', ')}`} />
+      <QrCode text={text.join('\n')} label={say('book.label', { text: text.join(', ') })} />
       <View gap={4}>
         <Figure color="#10201A">{text[1] ?? ''}</Figure>
         {text
@@ -160,6 +180,7 @@ function Label({ text }: { text: string[] }) {
 }
 
 function Taken({ today, codeOf }: { today: SiteToday; codeOf(treeId: string): string }) {
+  const say = useSay();
   const { data } = useAftercare();
   const taken = (data?.actions ?? [])
     .flatMap(({ id, action, undone, by }) =>
@@ -168,13 +189,13 @@ function Taken({ today, codeOf }: { today: SiteToday; codeOf(treeId: string): st
     .sort((a, b) => Date.parse(b.at) - Date.parse(a.at));
   return (
     <View gap={8}>
-      <Section>Taken</Section>
-      {taken.length === 0 ? <Body>Nothing was taken yet.</Body> : null}
+      <Section>{say('book.taken')}</Section>
+      {taken.length === 0 ? <Body>{say('book.nothingWasTakenYet')}</Body> : null}
       <Rows>
         {taken.map((scion) => (
           <Row
             key={scion.id}
-            title={`${codeOf(scion.treeId)} · ${plural(scion.sticks, 'stick')}`}
+            title={`${codeOf(scion.treeId)} · ${say('book.sticks2', { sticks: scion.sticks })}`}
             detail={`${scion.label} · ${scion.by}, ${dayWords(dayAt(scion.at, today.site.timeZone))}`}
           />
         ))}

@@ -4,12 +4,14 @@ import { type RecheckOutcome, verdictOn } from '@mortisect/core/aftercare';
 import { DAY_MS, tapeText, typedLengthCm } from '@mortisect/core/measure';
 import type { RecheckDue, SiteToday, treeView } from '@mortisect/core/present';
 import { lookForWords, recheckedWords } from '@mortisect/core/words';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { dayWords } from '../../../data/moment';
 import { useTree } from '../../../data/queries';
 import { useClock } from '../../../data/useClock';
+import { useSay } from '../../../data/useSay';
 import { viewOf } from '../../../data/views';
 import { useRecordAction } from '../../../data/writes';
 import { LimbTape } from '../../../drawings/tape/LimbTape';
@@ -35,13 +37,14 @@ export function RecheckSheet({ recheck, today, onClose }: RecheckSheetProps) {
   return <Looking key={recheck.id} recheck={recheck} today={today} onClose={onClose} />;
 }
 
-const OUTCOMES: { value: RecheckOutcome; label: string }[] = [
-  { value: 'clean', label: 'Clean' },
-  { value: 'came back', label: 'Came back' },
-  { value: 'regrown', label: 'Regrown' },
+const outcomesIn = (say: Say): { value: RecheckOutcome; label: string }[] => [
+  { value: 'clean', label: say('shared.clean') },
+  { value: 'came back', label: say('book.cameBack') },
+  { value: 'regrown', label: say('book.regrown') },
 ];
 
 function Looking({ recheck, today, onClose }: { recheck: RecheckDue; today: SiteToday; onClose(): void }) {
+  const say = useSay();
   const { action } = recheck.cut;
   const detail = useTree(recheck.treeId).data;
   const router = useRouter();
@@ -88,40 +91,53 @@ function Looking({ recheck, today, onClose }: { recheck: RecheckDue; today: Site
       title={`${detail?.tree.code ?? ''} · ${action.cut.limbName}`}
       open
       onClose={onClose}
-      closeLabel="Back"
+      closeLabel={say('shared.back')}
       actions={
         <Button grow kind="main" disabled={!outcome || faulty || recording.isPending} onPress={record}>
-          {outcome === 'came back' ? 'Record, mark it' : 'Record it'}
+          {outcome === 'came back' ? say('book.recordMarkIt') : say('shared.recordIt')}
         </Button>
       }
     >
       <Body>
-        {`Cut on ${dayWords(recheck.cut.day)} by ${recheck.cut.by} for ${codeWords(recheck.cut.disorders)}, ${tapeText(action.cut.clearanceCm - action.cut.shortfallCm, today.units)} clear. ${lookForWords(recheck.lookFor)}`}
+        {say('book.cutOnByForClear', {
+          day: dayWords(recheck.cut.day),
+          by: recheck.cut.by,
+          code: codeWords(recheck.cut.disorders),
+          tape: tapeText(action.cut.clearanceCm - action.cut.shortfallCm, today.units),
+          lookFor: lookForWords(recheck.lookFor),
+        })}
       </Body>
       {detail ? <CutPlace detail={detail} recheck={recheck} today={today} /> : null}
       {recheck.shoots && recheck.shoots[1] > 0 ? (
-        <Small>{`Shoots to expect at it: ${recheck.shoots[0]} to ${recheck.shoots[1]}.`}</Small>
+        <Small>
+          {say('book.shootsToExpectAtItTo', { shoots: recheck.shoots[0], shoots2: recheck.shoots[1] })}
+        </Small>
       ) : null}
-      <Section>What is there now?</Section>
-      <Choice label="What is there now" options={OUTCOMES} value={outcome} onChange={setOutcome} />
+      <Section>{say('book.whatIsThereNow')}</Section>
+      <Choice
+        label={say('book.whatIsThereNow2')}
+        options={outcomesIn(say)}
+        value={outcome}
+        onChange={setOutcome}
+      />
       {outcome === 'came back' ? (
         <Field
-          label={`How far from the cut, ${today.units === 'us' ? 'in' : 'cm'} toward the trunk`}
+          label={say('book.howFarFromTheCutTowardThe', {
+            more: today.units === 'us' ? say('shared.in') : say('shared.cm'),
+          })}
           kind="decimal"
           value={distance}
           onChangeText={setDistance}
-          fault={
-            distance !== '' && distanceCm === null ? 'A length, like 12; 0 at the cut itself.' : undefined
-          }
+          fault={distance !== '' && distanceCm === null ? say('book.aLengthLike120AtThe') : undefined}
         />
       ) : null}
       {outcome === 'regrown' || outcome === 'clean' ? (
         <Field
-          label="Shoots at the cut"
+          label={say('book.shootsAtTheCut')}
           kind="decimal"
           value={shoots}
           onChangeText={setShoots}
-          hint="Empty where you did not count."
+          hint={say('book.emptyWhereYouDidNotCount')}
         />
       ) : null}
       {outcome && (outcome !== 'came back' || distanceCm !== null) ? (
@@ -129,8 +145,8 @@ function Looking({ recheck, today, onClose }: { recheck: RecheckDue; today: Site
           {recheckedWords(verdictOn(outcome, distanceCm, daysSince))}
         </Notice>
       ) : null}
-      <Field label="Note" value={note} onChangeText={(text) => setNote(text.slice(0, 300))} />
-      <Failed title="Not recorded yet" error={recording.error} />
+      <Field label={say('shared.note')} value={note} onChangeText={(text) => setNote(text.slice(0, 300))} />
+      <Failed title={say('shared.notRecordedYet')} error={recording.error} />
     </Sheet>
   );
 }
@@ -145,6 +161,7 @@ function CutPlace({
   recheck: RecheckDue;
   today: SiteToday;
 }) {
+  const say = useSay();
   const view = viewOf(detail, today);
   const { cut } = recheck.cut.action;
   const limb = detail.limbs.find(({ id }) => id === cut.limbId);
@@ -154,7 +171,9 @@ function CutPlace({
       <LimbTape
         heading={
           <Section>
-            {cut.atCm === 0 ? 'Cut at the collar' : `Cut at ${tapeText(cut.atCm, today.units)}`}
+            {cut.atCm === 0
+              ? say('book.cutAtTheCollar')
+              : say('book.cutAt', { tape: tapeText(cut.atCm, today.units) })}
           </Section>
         }
         limbs={detail.limbs}
@@ -175,7 +194,13 @@ function CutPlace({
         }}
         units={today.units}
         twelveBearingDeg={today.site.twelveBearingDeg}
-        says={`${cut.limbName}: it was cut ${cut.atCm === 0 ? 'at the collar' : `at ${tapeText(cut.atCm, today.units)}`}.`}
+        says={say('book.itWasCut', {
+          limbName: cut.limbName,
+          more:
+            cut.atCm === 0
+              ? say('shared.atTheCollar')
+              : say('book.at', { tape: tapeText(cut.atCm, today.units) }),
+        })}
         onWhy={undefined}
         onSwitchUnits={() => switchUnits(today)}
       />

@@ -11,11 +11,13 @@ import {
   type SiteToday,
 } from '@mortisect/core/present';
 import { lookForWords } from '@mortisect/core/words';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { dayWords } from '../../../data/moment';
 import { useTrees } from '../../../data/queries';
 import { useCutsOnRecord } from '../../../data/useCutsOnRecord';
+import { useSay } from '../../../data/useSay';
 import { useToday } from '../../../data/useToday';
 import { Columns } from '../../../ui/Columns';
 import { PressRow } from '../../../ui/PressRow';
@@ -24,17 +26,18 @@ import { Aside, Screen } from '../../../ui/Screen';
 import { useWide } from '../../../ui/theme';
 import { Body, Label, Section, Small } from '../../../ui/type';
 import { Waiting } from '../../../ui/Waiting';
-import { codeWords, percent, plural } from '../../words';
+import { codeWords, percent } from '../../words';
 import { BookTabs } from '../BookTabs';
 import { RecheckSheet } from './RecheckSheet';
 
 export function Rechecks() {
+  const say = useSay();
   const today = useToday();
   const trees = useTrees().data?.trees;
   const { cuts, error, refetch } = useCutsOnRecord(today);
   const [open, setOpen] = useState<RecheckDue | null>(null);
   const wide = useWide();
-  if (!cuts || !today) return <Waiting title="Book" error={error} onRetry={refetch} />;
+  if (!cuts || !today) return <Waiting title={say('shared.book')} error={error} onRetry={refetch} />;
   const codeOf = (treeId: string) => trees?.find((tree) => tree.id === treeId)?.code ?? treeId;
   const due = rechecksDue(cuts);
   const all = cuts.flatMap((cut) => cut.rechecks.map((recheck) => ({ ...recheck, cut })));
@@ -47,46 +50,53 @@ export function Rechecks() {
   const lapsed = all.filter((recheck) => recheck.state === 'lapsed').length;
   const later = (
     <View gap={16}>
-      <Section>Seen</Section>
-      {done.length === 0 ? <Body>Nothing was looked at again yet.</Body> : null}
+      <Section>{say('shared.seen')}</Section>
+      {done.length === 0 ? <Body>{say('book.nothingWasLookedAtAgainYet')}</Body> : null}
       <Rows>
         {done.slice(0, MOST_ROWS).map((recheck) => (
           <Row
             key={recheck.id}
             href={`/round/${recheck.treeId}`}
-            title={`${codeOf(recheck.treeId)} · ${recheck.done?.outcome ?? ''}${recheck.done?.distanceCm != null ? `, ${tapeText(recheck.done.distanceCm, today.units)} from the cut` : ''}`}
+            title={`${codeOf(recheck.treeId)} · ${recheck.done?.outcome ?? ''}${recheck.done?.distanceCm != null ? say('book.fromTheCut', { tape: tapeText(recheck.done.distanceCm, today.units) }) : ''}`}
             detail={`${recheck.cut.action.cut.limbName} · ${codeWords(recheck.cut.disorders)} · ${recheck.done?.by ?? ''}, ${dayWords(doneAt(recheck).slice(0, 10))}${recheck.done?.note ? ` · ${recheck.done.note}` : ''}`}
           />
         ))}
       </Rows>
-      <Section>To come</Section>
+      <Section>{say('book.toCome')}</Section>
       <Rows>
         {toCome.slice(0, MOST_ROWS).map((recheck) => (
           <Row
             key={recheck.id}
             title={`${dayWords(recheck.dueOn)} · ${codeOf(recheck.treeId)}`}
-            detail={`${recheck.cut.action.cut.limbName} · ${kindWords(recheck)}${recheck.shoots && recheck.shoots[1] > 0 ? `: ${recheck.shoots[0]} to ${recheck.shoots[1]} shoots` : ''}`}
+            detail={`${recheck.cut.action.cut.limbName} · ${kindWords(say, recheck)}${recheck.shoots && recheck.shoots[1] > 0 ? say('book.toShoots', { shoots: recheck.shoots[0], shoots2: recheck.shoots[1] }) : ''}`}
           />
         ))}
       </Rows>
-      {toCome.length > MOST_ROWS ? <Small>{`And ${toCome.length - MOST_ROWS} more.`}</Small> : null}
+      {toCome.length > MOST_ROWS ? (
+        <Small>{say('book.andMore', { toCome: toCome.length - MOST_ROWS })}</Small>
+      ) : null}
       {lapsed > 0 ? (
-        <Small>{`${plural(lapsed, 'recheck')} lapsed: later than ${today.site.rechecks.overdueDays} days they are not asked for any more.`}</Small>
+        <Small>
+          {say('book.rechecksLapsedLaterThanDaysTheyAre', {
+            lapsed,
+            overdueDays: today.site.rechecks.overdueDays,
+          })}
+        </Small>
       ) : null}
     </View>
   );
   return (
     <Screen
-      title="Book"
+      title={say('shared.book')}
       width="full"
       subtitle={today.site.name}
-      aside={<Aside figure={plural(due.length, 'recheck')} caption="due" />}
+      aside={<Aside figure={say('book.rechecks2', { due: due.length })} caption="due" />}
     >
       <BookTabs />
       <Columns beside={wide ? later : null}>
-        {cuts.length === 0 ? <Body>Dates to check your cuts appear here.</Body> : null}
-        <Section>Due</Section>
-        {due.length === 0 ? <Body>Nothing is due today.</Body> : null}
+        {cuts.length === 0 ? <Body>{say('book.datesToCheckYourCutsAppearHere')}</Body> : null}
+        <Section>{say('shared.due')}</Section>
+        {due.length === 0 ? <Body>{say('book.nothingIsDueToday')}</Body> : null}
         <Rows>
           {due.map((recheck) => (
             <PressRow
@@ -98,7 +108,13 @@ export function Rechecks() {
             >
               <View flex={1} minWidth={0}>
                 <Label fontSize="$19">{`${codeOf(recheck.treeId)} · ${recheck.cut.action.cut.limbName}`}</Label>
-                <Small>{`${kindWords(recheck)} · due ${dayWords(recheck.dueOn)} · ${lookForWords(recheck.lookFor)}`}</Small>
+                <Small>
+                  {say('book.due2', {
+                    kind: kindWords(say, recheck),
+                    day: dayWords(recheck.dueOn),
+                    lookFor: lookForWords(recheck.lookFor),
+                  })}
+                </Small>
               </View>
             </PressRow>
           ))}
@@ -114,31 +130,37 @@ export function Rechecks() {
 const MOST_ROWS = 30;
 const doneAt = (recheck: RecheckDue) => recheck.done?.at ?? '';
 
-const KIND_WORDS: Record<RecheckDue['kind'], string> = {
-  strikes: 'after one to two weeks',
+const kindWordsIn = (say: Say): Record<RecheckDue['kind'], string> => ({
+  strikes: say('book.afterOneToTwoWeeks'),
   month: 'after a month',
-  'early summer': 'early summer',
-  'next winter': 'next winter',
-};
-const kindWords = (recheck: CutOnRecord['rechecks'][number]) => KIND_WORDS[recheck.kind];
+  'early summer': say('book.earlySummer'),
+  'next winter': say('book.nextWinter'),
+});
+const kindWords = (say: Say, recheck: CutOnRecord['rechecks'][number]) => kindWordsIn(say)[recheck.kind];
 
 function HeldRows({ held, today }: { held: Held[]; today: SiteToday }) {
+  const say = useSay();
   if (held.length === 0) return null;
   const cm = (value: number) => tapeText(value, today.units);
   return (
     <View gap={8}>
-      <Section>Did the margins hold?</Section>
+      <Section>{say('book.didTheMarginsHold')}</Section>
       <Rows>
         {held.map((row) => (
           <Row
             key={`${row.disorder}${row.season}${row.fromCm}`}
-            title={`${disorderOf(row.disorder)?.name ?? row.disorder}, ${row.season === 'growing' ? 'in growth' : 'dormant'}, ${row.toCm >= 500 ? `over ${cm(row.fromCm)}` : `${cm(row.fromCm)} to ${cm(row.toCm)}`}`}
-            detail={`${plural(row.cuts, 'cut')} checked, ${row.cameBack === 0 ? 'none' : row.cameBack} came back. In the long run ${percent(row.interval[0])}–${percent(row.interval[1])} may.`}
-            aside={`${row.cuts - row.cameBack} of ${row.cuts} held`}
+            title={`${disorderOf(row.disorder)?.name ?? row.disorder}, ${row.season === 'growing' ? say('book.inGrowth') : say('shared.dormant')}, ${row.toCm >= 500 ? say('book.over', { cm: cm(row.fromCm) }) : say('book.to3', { cm: cm(row.fromCm), cm2: cm(row.toCm) })}`}
+            detail={say('book.cutsCheckedCameBackInTheLong', {
+              cuts: row.cuts,
+              more: row.cameBack === 0 ? say('shared.none') : row.cameBack,
+              percent: percent(row.interval[0]),
+              percent2: percent(row.interval[1]),
+            })}
+            aside={say('book.ofHeld', { cuts: row.cuts - row.cameBack, cuts2: row.cuts })}
           />
         ))}
       </Rows>
-      <Small>Exact 95 % intervals of a share, Clopper & Pearson 1934. Clean so far is no proof.</Small>
+      <Small>{say('book.exact95IntervalsOfAShareClopper')}</Small>
     </View>
   );
 }

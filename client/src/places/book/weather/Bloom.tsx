@@ -1,16 +1,18 @@
 // Fire blight in the last bloom: the four conditions day by day, and when its strikes are to be looked for and cut.
+
 import type { TimingNow } from '@mortisect/contracts';
 import { joined, rainReading, temperatureReading, type Units, upperFirst } from '@mortisect/core/measure';
 import { speciesName } from '@mortisect/core/register';
 import { HEAT_DH, removalSpan, SYMPTOM_DD } from '@mortisect/core/timing';
 import { View } from '@tamagui/core';
 import { dayWords } from '../../../data/moment';
+import { useSay } from '../../../data/useSay';
 import { Body, Label, Small } from '../../../ui/type';
 
 export function Bloom({ timingNow, units }: { timingNow: TimingNow; units: Units }) {
+  const say = useSay();
   const hosts = timingNow.timing?.blight.filter((host) => host.days.length > 0) ?? [];
-  if (hosts.length === 0)
-    return <Body>No host of fire blight was in flower in the weather that is known.</Body>;
+  if (hosts.length === 0) return <Body>{say('book.noHostOfFireBlightWasIn')}</Body>;
   return (
     <View gap={12}>
       {hosts.map((host) => (
@@ -20,7 +22,16 @@ export function Bloom({ timingNow, units }: { timingNow: TimingNow; units: Units
           </Label>
           {host.days.map((day) => (
             <Small key={day.day} color="$ink">
-              {`${dayWords(day.day)} · ${upperFirst(day.risk)}: ${Math.round(day.degreeHours)} of ${HEAT_DH} degree-hours, mean ${joined(temperatureReading(day.meanC, units, 1))}, rain ${joined(rainReading(day.rainMm, units))}${day.wet ? '' : ', dry'}, bacteria double ${day.doublings.toFixed(1)} times`}
+              {say('book.ofDegreeHoursMeanRainBacteriaDouble', {
+                day: dayWords(day.day),
+                risk: upperFirst(day.risk),
+                degreeHours: Math.round(day.degreeHours),
+                heatDh: HEAT_DH,
+                temperature: joined(temperatureReading(day.meanC, units, 1)),
+                rain: joined(rainReading(day.rainMm, units)),
+                more: day.wet ? '' : say('book.dry'),
+                doublings: day.doublings.toFixed(1),
+              })}
             </Small>
           ))}
           {host.strikes.map((strike) => {
@@ -28,17 +39,23 @@ export function Bloom({ timingNow, units }: { timingNow: TimingNow; units: Units
             return (
               <Body key={`${strike.day} ${strike.cause}`} fontSize="$16" lineHeight="$16">
                 {span
-                  ? `${upperFirst(strike.cause)} on ${dayWords(strike.day)}: strikes show from ${dayWords(span.from)}. Cutting them out pays until about ${dayWords(span.to)}, on a dry day with two dry days to follow, while they are few.`
-                  : `${upperFirst(strike.cause)} on ${dayWords(strike.day)}: ${Math.round((strike.degreeDays / SYMPTOM_DD) * 100)} % of the warmth until strikes show.`}
+                  ? say('book.onStrikesShowFromCuttingThemOut', {
+                      cause: upperFirst(strike.cause),
+                      day: dayWords(strike.day),
+                      day2: dayWords(span.from),
+                      day3: dayWords(span.to),
+                    })
+                  : say('book.onOfTheWarmthUntilStrikesShow', {
+                      cause: upperFirst(strike.cause),
+                      day: dayWords(strike.day),
+                      degreeDays: Math.round((strike.degreeDays / SYMPTOM_DD) * 100),
+                    })}
               </Body>
             );
           })}
         </View>
       ))}
-      <Small>
-        In a heavy epidemic on old trees in-season cutting does not pay: cut when dormant. Conditions after
-        Steiner 1990; two weeks and “few” are common practice, no source.
-      </Small>
+      <Small>{say('book.inAHeavyEpidemicOnOldTrees')}</Small>
     </View>
   );
 }

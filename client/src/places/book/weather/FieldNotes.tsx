@@ -5,11 +5,13 @@ import type { SiteToday } from '@mortisect/core/present';
 import { speciesName } from '@mortisect/core/register';
 import { cropOf, NEEDS_CONFIDENCE, NEEDS_SOURCE, stagesToSee } from '@mortisect/core/stage';
 import { daysBetween, type Ground, localClock, momentOf } from '@mortisect/core/weather';
+import type { PlainKey, Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { dayWords, isDay } from '../../../data/moment';
 import { useTrees } from '../../../data/queries';
 import { useClock } from '../../../data/useClock';
+import { useSay } from '../../../data/useSay';
 import { useRecordAction } from '../../../data/writes';
 import { Button } from '../../../ui/Button';
 import { Choice } from '../../../ui/Choice';
@@ -26,6 +28,7 @@ interface NoteProps {
 const ALL = '';
 
 export function SayStage({ timingNow, today }: NoteProps) {
+  const say = useSay();
   const clock = useClock();
   const trees = useTrees().data?.trees ?? [];
   const { record, error, isPending } = useRecordAction();
@@ -36,7 +39,7 @@ export function SayStage({ timingNow, today }: NoteProps) {
   const [cultivar, setCultivar] = useState(ALL);
   const [share, setShare] = useState<string>('');
   const [day, setDay] = useState(today.day);
-  const dayFault = dayFaultOf(day, today.day);
+  const dayFault = dayFaultOf(say, day, today.day);
   const crop = species ? cropOf(species) : undefined;
   if (!species || !crop) return null;
   const stages = stagesToSee(crop);
@@ -48,18 +51,23 @@ export function SayStage({ timingNow, today }: NoteProps) {
     return (
       <View gap={8}>
         <View flexDirection="row">
-          <Button onPress={() => setOpen(true)}>Say what stage I saw</Button>
+          <Button onPress={() => setOpen(true)}>{say('book.sayWhatStageISaw')}</Button>
         </View>
         <StagesSeen timingNow={timingNow} />
-        <Small>{`What is seen wins and sets the pace from there on. Needs: ${NEEDS_SOURCE} (confidence ${NEEDS_CONFIDENCE}).`}</Small>
+        <Small>
+          {say('book.whatIsSeenWinsAndSetsThe', {
+            needsSource: NEEDS_SOURCE,
+            needsConfidence: NEEDS_CONFIDENCE,
+          })}
+        </Small>
       </View>
     );
   }
   return (
     <View gap={12}>
-      <Failed title="Not saved yet" error={error} />
+      <Failed title={say('shared.notSavedYet')} error={error} />
       <Select
-        label="Kind of tree"
+        label={say('book.kindOfTree')}
         value={species}
         options={kinds.map((kind) => ({ value: kind, label: speciesName(kind) }))}
         onChange={(next) => {
@@ -69,32 +77,32 @@ export function SayStage({ timingNow, today }: NoteProps) {
         }}
       />
       <Select
-        label="Variety"
+        label={say('book.variety')}
         value={cultivar}
         options={[
-          { value: ALL, label: 'All of them' },
+          { value: ALL, label: say('book.allOfThem') },
           ...cultivars.map((cultivar) => ({ value: cultivar, label: cultivar })),
         ]}
         onChange={setCultivar}
       />
       <Select
-        label="Stage of most buds"
+        label={say('book.stageOfMostBuds')}
         value={share}
         options={[
-          { value: '', label: 'Choose' },
+          { value: '', label: say('book.choose') },
           ...stages.map((stage) => ({ value: String(stage.share), label: stage.name })),
         ]}
         onChange={setShare}
       />
       <Field
-        label="Seen on, year-month-day"
+        label={say('book.seenOnYearMonthDay')}
         value={day}
         fault={dayFault}
-        hint="Today, or the day on which you saw it."
+        hint={say('book.todayOrTheDayOnWhichYou')}
         onChangeText={setDay}
       />
       <View flexDirection="row" gap={12}>
-        <Button onPress={() => setOpen(false)}>Cancel</Button>
+        <Button onPress={() => setOpen(false)}>{say('shared.cancel')}</Button>
         <Button
           grow
           kind="main"
@@ -114,7 +122,7 @@ export function SayStage({ timingNow, today }: NoteProps) {
             )
           }
         >
-          {day === today.day ? 'Seen today' : `Seen on ${day}`}
+          {day === today.day ? say('book.seenToday') : say('book.seenOn', { day })}
         </Button>
       </View>
     </View>
@@ -122,10 +130,10 @@ export function SayStage({ timingNow, today }: NoteProps) {
 }
 
 /** A stage was seen today or before, this year or last; what is wrong with the day that is typed. */
-function dayFaultOf(day: string, today: string): string | undefined {
-  if (!isDay(day)) return 'Write the day like 2026-04-02.';
-  if (day > today) return 'That day is still to come.';
-  return daysBetween(day, today) > EARLIEST_DAYS ? 'That is more than a year ago.' : undefined;
+function dayFaultOf(say: Say, day: string, today: string): string | undefined {
+  if (!isDay(day)) return say('book.writeTheDayLike20260402');
+  if (day > today) return say('book.thatDayIsStillToCome');
+  return daysBetween(day, today) > EARLIEST_DAYS ? say('book.thatIsMoreThanAYearAgo') : undefined;
 }
 
 const EARLIEST_DAYS = 366;
@@ -134,24 +142,27 @@ const noonOf = (day: string, timeZone: string) => localClock(timeZone).startOf(d
 
 /** What was said of stages, each with its way to take it back. */
 function StagesSeen({ timingNow }: { timingNow: TimingNow }) {
+  const say = useSay();
   const clock = useClock();
   const { record, error, isPending } = useRecordAction();
   if (timingNow.seen.length === 0) return null;
   return (
     <View gap={4}>
-      <Failed title="Not removed yet" error={error} />
+      <Failed title={say('book.notRemovedYet')} error={error} />
       {timingNow.seen.map(({ actionId, species, cultivar, stage, day, by }) => {
         const what = `${cultivar ?? speciesName(species)}: ${stage}`;
         return (
           <View key={actionId} flexDirection="row" alignItems="center" gap={12}>
-            <Small flex={1} color="$ink">{`${what}, seen ${dayWords(day)} by ${by}`}</Small>
+            <Small flex={1} color="$ink">
+              {say('book.seenBy', { what, day: dayWords(day), by })}
+            </Small>
             <Button
               kind="quiet"
               disabled={isPending}
-              aria-label={`Remove: ${what}`}
+              aria-label={say('book.remove3', { what })}
               onPress={() => record({ kind: 'undone', at: clock(), actionId })}
             >
-              Remove
+              {say('shared.remove')}
             </Button>
           </View>
         );
@@ -160,32 +171,31 @@ function StagesSeen({ timingNow }: { timingNow: TimingNow }) {
   );
 }
 
-const GROUNDS: { value: Ground; label: string }[] = [
-  { value: 'reachable', label: 'Trees can be reached' },
-  { value: 'mud', label: 'Too soft' },
-  { value: 'snow', label: 'Snow lies' },
+const groundsIn = (say: Say): { value: Ground; label: string }[] => [
+  { value: 'reachable', label: say('book.treesCanBeReached') },
+  { value: 'mud', label: say('book.tooSoft') },
+  { value: 'snow', label: say('book.snowLies') },
 ];
 const HOLDS_MS = 36 * 3600_000;
-const IN_WORDS: Record<Ground, string> = {
-  reachable: 'is firm enough',
-  mud: 'is too soft',
-  snow: 'is under snow',
+const IN_WORDS: Record<Ground, PlainKey> = {
+  reachable: 'book.isFirmEnough',
+  mud: 'book.isTooSoft',
+  snow: 'book.isUnderSnow',
 };
 
 export function SayGround({ timingNow }: NoteProps) {
+  const say = useSay();
   const clock = useClock();
   const { record, error } = useRecordAction();
   const now = timingNow.timing?.ground[Math.max(0, 24)] ?? null;
   return (
     <View gap={8}>
-      <Failed title="Not saved yet" error={error} />
-      {now ? (
-        <Body>{`The ground ${IN_WORDS[now]} now, from the weather or from what somebody saw.`}</Body>
-      ) : null}
+      <Failed title={say('shared.notSavedYet')} error={error} />
+      {now ? <Body>{say('book.theGroundNowFromTheWeatherOr', { inWords: say(IN_WORDS[now]) })}</Body> : null}
       <Choice
-        label="The ground as I see it"
+        label={say('book.theGroundAsISeeIt')}
         layout="wrap"
-        options={GROUNDS}
+        options={groundsIn(say)}
         value={null}
         onChange={(state) => {
           const at = clock();
@@ -193,7 +203,7 @@ export function SayGround({ timingNow }: NoteProps) {
           return record({ kind: 'groundSaid', at, state, until });
         }}
       />
-      <Small>What you choose here counts for a day and a half, whatever the weather record says.</Small>
+      <Small>{say('book.whatYouChooseHereCountsForA')}</Small>
     </View>
   );
 }

@@ -3,9 +3,11 @@
 import { type WeatherImportReport, weatherUnits } from '@mortisect/contracts';
 import { upperFirst } from '@mortisect/core/measure';
 import { type Column, columns, type Repair, repairs } from '@mortisect/core/weather';
+import type { PlainKey } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { shortMoment } from '../../../data/moment';
+import { useSay } from '../../../data/useSay';
 import { useToday } from '../../../data/useToday';
 import { useImportWeather } from '../../../data/writes';
 import { Button } from '../../../ui/Button';
@@ -17,7 +19,6 @@ import { Select } from '../../../ui/Select';
 import { Body, Section, Small } from '../../../ui/type';
 import { Waiting } from '../../../ui/Waiting';
 import { FromFile } from '../../FromFile';
-import { plural } from '../../words';
 
 interface Choices {
   kind: 'observed' | 'forecast';
@@ -27,16 +28,17 @@ interface Choices {
   mapping: Record<string, string> | null;
 }
 
-const NAMES: Record<'at' | Column, string> = {
-  at: 'Time',
-  temperatureC: 'Temperature',
-  humidityPct: 'Humidity',
-  rainMm: 'Rain',
-  windMs: 'Wind',
-  wetMinutes: 'Leaf wetness',
+const NAMES: Record<'at' | Column, PlainKey> = {
+  at: 'book.time',
+  temperatureC: 'shared.temperature',
+  humidityPct: 'book.humidity',
+  rainMm: 'shared.rain3',
+  windMs: 'book.wind',
+  wetMinutes: 'book.leafWetness',
 };
 
 export function ImportWeather() {
+  const say = useSay();
   const today = useToday();
   const reading = useImportWeather();
   const [file, setFile] = useState<File | null>(null);
@@ -47,7 +49,7 @@ export function ImportWeather() {
     differing: 'keep',
     mapping: null,
   });
-  if (!today) return <Waiting title="Weather from a file" error={null} onRetry={() => undefined} />;
+  if (!today) return <Waiting title={say('book.weatherFromAFile')} error={null} onRetry={() => undefined} />;
   const report = reading.data;
   const ask = (chosen: File, take: 'nothing' | 'good', given: Choices) => {
     setChoices(given);
@@ -72,19 +74,19 @@ export function ImportWeather() {
   const count = report ? report.fresh + (choices.differing === 'replace' ? report.differing : 0) : 0;
   return (
     <FromFile
-      title="Weather from a file"
-      subtitle="CSV with a heading row, or hourly JSON"
+      title={say('book.weatherFromAFile')}
+      subtitle={say('book.csvWithAHeadingRowOrHourly')}
       of="weather"
       accept=".csv,.tsv,.txt,.json,text/csv,application/json"
       fileName={file?.name}
       reading={reading}
       onChoose={choose}
       taken={taken}
-      above={{ label: 'To the weather', path: '/book/weather' }}
+      above={{ label: say('book.toTheWeather'), path: '/book/weather' }}
       take={
         report && file
           ? {
-              label: count === 0 ? 'No new hour' : `Take ${plural(count, 'hour')}`,
+              label: count === 0 ? say('book.noNewHour') : say('book.takeHours', { count }),
               disabled: count === 0 || reading.isPending,
               onPress: () => ask(file, 'good', { ...choices, mapping: report.mapping }),
             }
@@ -92,10 +94,10 @@ export function ImportWeather() {
       }
     >
       {taken ? (
-        <Notice kind="said" title={`${plural(report.written, 'hour')} taken`}>
+        <Notice kind="said" title={say('book.hoursTaken', { written: report.written })}>
           {today.site.weather.source === 'recorded'
-            ? 'The forecast is recalculated.'
-            : 'The site does not go by weather on record yet: set it under Book, Settings, Weather.'}
+            ? say('book.theForecastIsRecalculated')
+            : say('book.theSiteDoesNotGoByWeather')}
         </Notice>
       ) : null}
       {report && file ? (
@@ -106,11 +108,7 @@ export function ImportWeather() {
           onAsk={taken ? null : (given) => ask(file, 'nothing', given)}
         />
       ) : (
-        <Body>
-          One row for each reading, hourly or finer. Times may carry their offset; those that carry none are
-          taken in the zone you name. What is missing, doubled or impossible is shown before anything is
-          written, and mended only by a rule that you choose.
-        </Body>
+        <Body>{say('book.oneRowForEachReadingHourlyOr')}</Body>
       )}
     </FromFile>
   );
@@ -124,32 +122,40 @@ interface ReportProps {
 }
 
 function Report({ report, choices, zone, onAsk }: ReportProps) {
+  const say = useSay();
   const given = { ...choices, mapping: report.mapping };
   return (
     <View gap={16}>
       <Body>
         {report.from && report.to
-          ? `${plural(report.hours, 'hour')} from ${shortMoment(report.from, zone)} to ${shortMoment(report.to, zone)}: ${report.fresh} new, ${report.same} on record as they are, ${report.differing} on record with other values.`
-          : 'No hour could be read.'}
+          ? say('book.hoursFromToNewOnRecordAs', {
+              hours: report.hours,
+              shortMoment: shortMoment(report.from, zone),
+              shortMoment2: shortMoment(report.to, zone),
+              fresh: report.fresh,
+              same: report.same,
+              differing: report.differing,
+            })
+          : say('book.noHourCouldBeRead')}
       </Body>
       {onAsk ? (
         <>
           <Choice
-            label="What it is"
+            label={say('shared.whatItIs')}
             options={[
-              { value: 'observed', label: 'Measured' },
-              { value: 'forecast', label: 'Forecast' },
+              { value: 'observed', label: say('book.measured') },
+              { value: 'forecast', label: say('book.forecast') },
             ]}
             value={choices.kind}
             onChange={(kind) => onAsk({ ...given, kind })}
           />
           {report.differing > 0 ? (
             <Choice
-              label="Hours on record with other values"
+              label={say('book.hoursOnRecordWithOtherValues')}
               layout="wrap"
               options={[
-                { value: 'keep', label: 'Keep what is on record' },
-                { value: 'replace', label: 'Replace; the old values are kept' },
+                { value: 'keep', label: say('book.keepWhatIsOnRecord') },
+                { value: 'replace', label: say('book.replaceTheOldValuesAreKept') },
               ]}
               value={choices.differing}
               onChange={(differing) => onAsk({ ...given, differing })}
@@ -166,10 +172,10 @@ function Report({ report, choices, zone, onAsk }: ReportProps) {
       {onAsk ? <Columns report={report} onMap={(mapping) => onAsk({ ...choices, mapping })} /> : null}
       {report.refusedCount > 0 ? (
         <View gap={6}>
-          <Section>{`${plural(report.refusedCount, 'value')} not understood`}</Section>
+          <Section>{say('book.valuesNotUnderstood', { refusedCount: report.refusedCount })}</Section>
           {report.refused.slice(0, 20).map((row) => (
             <Small key={`${row.line} ${row.message}`} color="$ink">
-              {row.line > 0 ? `Line ${row.line}: ${row.message}` : row.message}
+              {row.line > 0 ? say('book.line', { line: row.line, message: row.message }) : row.message}
             </Small>
           ))}
         </View>
@@ -179,27 +185,28 @@ function Report({ report, choices, zone, onAsk }: ReportProps) {
 }
 
 function Zone({ zone, usual, onZone }: { zone: string; usual: string; onZone(zone: string): void }) {
+  const say = useSay();
   const [typed, setTyped] = useState(zone);
   return (
     <View flexDirection="row" gap={12} alignItems="flex-end">
       <Field
         grow
-        label="Time zone of times without an offset"
+        label={say('book.timeZoneOfTimesWithoutAnOffset')}
         value={typed}
         onChangeText={setTyped}
-        hint={`${usual} where empty; UTC, or a name like Europe/Lisbon.`}
+        hint={say('book.whereEmptyUtcOrANameLike', { usual })}
       />
       <Button disabled={typed.trim() === zone} onPress={() => onZone(typed.trim())}>
-        Use this time zone
+        {say('book.useThisTimeZone')}
       </Button>
     </View>
   );
 }
 
-const REPAIRS: Record<Repair, string> = {
-  'fill short gaps': 'Fill gaps up to 3 h evenly; never rain',
-  'drop spikes': 'Drop spikes of temperature',
-  'drop impossible values': 'Drop impossible values',
+const REPAIRS: Record<Repair, PlainKey> = {
+  'fill short gaps': 'book.fillGapsUpTo3HEvenly',
+  'drop spikes': 'book.dropSpikesOfTemperature',
+  'drop impossible values': 'book.dropImpossibleValues',
 };
 
 function Faults({
@@ -211,16 +218,17 @@ function Faults({
   choices: Choices;
   onRepair: ((repair: Repair[]) => void) | null;
 }) {
-  if (report.faultCount === 0) return <Body>No gap, spike or impossible value was found.</Body>;
+  const say = useSay();
+  if (report.faultCount === 0) return <Body>{say('book.noGapSpikeOrImpossibleValueWas')}</Body>;
   const mended = report.faults.filter((fault) => fault.mended).length;
   return (
     <View gap={8}>
-      <Section>{`${plural(report.faultCount, 'fault')} found, ${mended} mended`}</Section>
+      <Section>{say('book.faultsFoundMended', { faultCount: report.faultCount, mended })}</Section>
       {onRepair
         ? repairs.map((repair) => (
             <CheckRow
               key={repair}
-              label={REPAIRS[repair]}
+              label={say(REPAIRS[repair])}
               on={choices.repair.includes(repair)}
               onChange={(on) =>
                 onRepair(on ? [...choices.repair, repair] : choices.repair.filter((kept) => kept !== repair))
@@ -234,7 +242,9 @@ function Faults({
           <Small>{fault.words}</Small>
         </View>
       ))}
-      {report.faultCount > 30 ? <Small>{`and ${report.faultCount - 30} more`}</Small> : null}
+      {report.faultCount > 30 ? (
+        <Small>{say('book.andMore2', { faultCount: report.faultCount - 30 })}</Small>
+      ) : null}
     </View>
   );
 }
@@ -246,6 +256,7 @@ function Columns({
   report: WeatherImportReport;
   onMap(mapping: Record<string, string>): void;
 }) {
+  const say = useSay();
   const { mapping } = report;
   const set = (key: string, value: string) => {
     const { [key]: _before, ...rest } = mapping;
@@ -253,15 +264,15 @@ function Columns({
   };
   return (
     <View gap={10}>
-      <Section>Columns</Section>
+      <Section>{say('shared.columns')}</Section>
       {(['at', ...columns] as const).map((name) => (
         <View key={name} flexDirection="row" gap={12}>
           <View flex={1} minWidth={0}>
             <Select
-              label={NAMES[name]}
+              label={say(NAMES[name])}
               value={mapping[name] ?? ''}
               options={[
-                { value: '', label: 'Not in the file' },
+                { value: '', label: say('shared.notInTheFile') },
                 ...report.columns.map((column) => ({ value: column, label: column })),
               ]}
               onChange={(column) => set(name, column)}
@@ -270,10 +281,10 @@ function Columns({
           {name === 'at' ? (
             <View flex={1} minWidth={0}>
               <Select
-                label="Time of day, if it stands apart"
+                label={say('book.timeOfDayIfItStandsApart')}
                 value={mapping['at:clock'] ?? ''}
                 options={[
-                  { value: '', label: 'In the same column' },
+                  { value: '', label: say('book.inTheSameColumn') },
                   ...report.columns.map((column) => ({ value: column, label: column })),
                 ]}
                 onChange={(column) => set('at:clock', column)}

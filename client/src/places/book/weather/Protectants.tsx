@@ -9,6 +9,7 @@ import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { shortMoment } from '../../../data/moment';
 import { useClock } from '../../../data/useClock';
+import { useSay } from '../../../data/useSay';
 import { useRecordAction } from '../../../data/writes';
 import { Button } from '../../../ui/Button';
 import { CheckRow } from '../../../ui/CheckRow';
@@ -24,27 +25,37 @@ interface ProtectantsProps {
 }
 
 const STATES = {
-  on: 'no heavy rain since',
-  'washed off': 'heavy rain has washed it off',
-  'past four days': 'more than four days ago: rain does not count any more',
-  'not known': 'rain since is not known',
+  on: 'book.noHeavyRainSince',
+  'washed off': 'book.heavyRainHasWashedItOff',
+  'past four days': 'book.moreThanFourDaysAgoRainDoes',
+  'not known': 'book.rainSinceIsNotKnown',
 } as const;
 
 export function Protectants({ timingNow, today }: ProtectantsProps) {
+  const say = useSay();
   const [open, setOpen] = useState(false);
   return (
     <View gap={10}>
-      {timingNow.protectants.length === 0 ? (
-        <Body>Nothing was written down in the last three weeks.</Body>
-      ) : null}
+      {timingNow.protectants.length === 0 ? <Body>{say('book.nothingWasWrittenDownInTheLast')}</Body> : null}
       {timingNow.protectants.map((protectant) => (
         <View key={protectant.actionId} gap={2}>
           <Label>{`${protectant.product}, ${shortMoment(protectant.at, today.site.timeZone)}`}</Label>
           <Body fontSize="$16" lineHeight="$16">
-            {`${protectant.species.length > 0 ? speciesList(protectant.species) : 'Every tree'} · ${STATES[protectant.state]}: ${Math.round(protectant.rainMm)} mm, heavy from ${today.site.timing.heavyRainMm} mm. ${protectant.label}.`}
+            {say('book.mmHeavyFromMm', {
+              more:
+                protectant.species.length > 0 ? speciesList(say, protectant.species) : say('book.everyTree'),
+              states: say(STATES[protectant.state]),
+              rainMm: Math.round(protectant.rainMm),
+              heavyRainMm: today.site.timing.heavyRainMm,
+              label: protectant.label,
+            })}
           </Body>
           {protectant.state === 'washed off' && protectant.greenTissue.length > 0 ? (
-            <Small color="$ochreText">{`${speciesList(protectant.greenTissue)} show green: many labels forbid it now.`}</Small>
+            <Small color="$ochreText">
+              {say('book.showGreenManyLabelsForbidItNow', {
+                speciesList: speciesList(say, protectant.greenTissue),
+              })}
+            </Small>
           ) : null}
         </View>
       ))}
@@ -52,15 +63,16 @@ export function Protectants({ timingNow, today }: ProtectantsProps) {
         <NewProtectant timingNow={timingNow} onDone={() => setOpen(false)} />
       ) : (
         <View flexDirection="row">
-          <Button onPress={() => setOpen(true)}>Write down what was put on</Button>
+          <Button onPress={() => setOpen(true)}>{say('book.writeDownWhatWasPutOn')}</Button>
         </View>
       )}
-      <Small>{`The label is the law: it says what, how much and when; Mortisect gives no rates. Rain counts for ${WASH_DAYS} days. Common practice.`}</Small>
+      <Small>{say('book.theLabelIsTheLawItSays', { washDays: WASH_DAYS })}</Small>
     </View>
   );
 }
 
 function NewProtectant({ timingNow, onDone }: { timingNow: TimingNow; onDone(): void }) {
+  const say = useSay();
   const clock = useClock();
   const { record, error, isPending } = useRecordAction();
   const [product, setProduct] = useState('');
@@ -75,13 +87,13 @@ function NewProtectant({ timingNow, onDone }: { timingNow: TimingNow; onDone(): 
   );
   return (
     <View gap={12}>
-      <Failed title="Not saved yet" error={error} />
-      <Field label="What" value={product} onChangeText={setProduct} />
+      <Failed title={say('shared.notSavedYet')} error={error} />
+      <Field label={say('book.what')} value={product} onChangeText={setProduct} />
       <Field
-        label="Label"
+        label={say('book.label2')}
         value={label}
         onChangeText={setLabel}
-        hint="Number or place of the label that was followed."
+        hint={say('book.numberOrPlaceOfTheLabelThat')}
       />
       <View>
         {timingNow.stages.map((stage) => (
@@ -95,15 +107,20 @@ function NewProtectant({ timingNow, onDone }: { timingNow: TimingNow; onDone(): 
           />
         ))}
       </View>
-      <Small>None chosen: every tree.</Small>
+      <Small>{say('book.noneChosenEveryTree')}</Small>
       {green.length > 0 ? (
-        <Notice kind="caution" title="Green tissue is out">
-          {`${speciesList(green.map((group) => group.species))}: copper, sulphur and oil go on before green tissue; they burn it. Read the label.`}
+        <Notice kind="caution" title={say('book.greenTissueIsOut')}>
+          {say('book.copperSulphurAndOilGoOnBefore', {
+            speciesList: speciesList(
+              say,
+              green.map((group) => group.species),
+            ),
+          })}
         </Notice>
       ) : null}
-      <Field label="Note" value={note} onChangeText={setNote} />
+      <Field label={say('shared.note')} value={note} onChangeText={setNote} />
       <View flexDirection="row" gap={12}>
-        <Button onPress={onDone}>Cancel</Button>
+        <Button onPress={onDone}>{say('shared.cancel')}</Button>
         <Button
           grow
           kind="main"
@@ -112,7 +129,7 @@ function NewProtectant({ timingNow, onDone }: { timingNow: TimingNow; onDone(): 
             record({ kind: 'protectantApplied', at: clock(), product, label, species, note }, onDone)
           }
         >
-          Put on just now
+          {say('book.putOnJustNow')}
         </Button>
       </View>
     </View>

@@ -1,9 +1,11 @@
 // Stations that push hours, each by its own token; and the address by which others subscribe to the windows.
+
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { ago } from '../../../data/moment';
 import { useCalendarPath, useStations } from '../../../data/queries';
 import { useClock } from '../../../data/useClock';
+import { useSay } from '../../../data/useSay';
 import {
   newId,
   useDeleteStation,
@@ -18,6 +20,7 @@ import { Notice } from '../../../ui/Notice';
 import { Body, Label, Section, Small } from '../../../ui/type';
 
 export function Stations() {
+  const say = useSay();
   const { data } = useStations();
   const clock = useClock();
   const put = usePutStation();
@@ -26,9 +29,9 @@ export function Stations() {
   const added = put.data;
   return (
     <View gap={10}>
-      <Section>Stations that push</Section>
-      <Failed title="Not done" error={put.error ?? end.error} />
-      {data?.stations.length === 0 ? <Body>No station yet. Each station gets its own token.</Body> : null}
+      <Section>{say('book.stationsThatPush')}</Section>
+      <Failed title={say('book.notDone')} error={put.error ?? end.error} />
+      {data?.stations.length === 0 ? <Body>{say('book.noStationYetEachStationGetsIts')}</Body> : null}
       {data?.stations.map((station) => (
         <View
           key={station.id}
@@ -39,43 +42,48 @@ export function Stations() {
           borderColor="$rule"
         >
           <Label>{station.name}</Label>
-          <Small>{station.heardAt ? `Last heard ${ago(station.heardAt, clock())}` : 'Not heard yet'}</Small>
+          <Small>
+            {station.heardAt
+              ? say('book.lastHeard', { ago: ago(station.heardAt, clock()) })
+              : say('book.notHeardYet')}
+          </Small>
           <View flexDirection="row" gap={12} flexWrap="wrap">
             <Button
-              aria-label={`New token for ${station.name}`}
+              aria-label={say('book.newTokenFor', { station: station.name })}
               onPress={() => put.mutate({ stationId: station.id, name: station.name })}
             >
-              New token
+              {say('book.newToken')}
             </Button>
-            <Button aria-label={`Revoke the token of ${station.name}`} onPress={() => end.mutate(station.id)}>
-              Revoke token
+            <Button
+              aria-label={say('book.revokeTheTokenOf', { station: station.name })}
+              onPress={() => end.mutate(station.id)}
+            >
+              {say('book.revokeToken')}
             </Button>
           </View>
         </View>
       ))}
       {added ? (
-        <Notice kind="said" title={`Token of ${added.name}: it is shown this once`}>
-          {`${added.token} — send hours to /api/weather/push with the header Authorization: Bearer and this token.`}
+        <Notice kind="said" title={say('book.tokenOfItIsShownThisOnce', { added: added.name })}>
+          {say('book.sendHoursToApiWeatherPushWith', { token: added.token })}
         </Notice>
       ) : null}
-      <Field label="Name of a new station" value={name} onChangeText={setName} />
+      <Field label={say('book.nameOfANewStation')} value={name} onChangeText={setName} />
       <View flexDirection="row">
         <Button
           disabled={name.trim() === '' || put.isPending}
           onPress={() => put.mutate({ stationId: newId(), name }, { onSuccess: () => setName('') })}
         >
-          Add station
+          {say('book.addStation')}
         </Button>
       </View>
-      <Small>
-        The shape of the hours is described under /api/docs. Pushed hours count once the site goes by weather
-        on record.
-      </Small>
+      <Small>{say('book.theShapeOfTheHoursIsDescribed')}</Small>
     </View>
   );
 }
 
 export function SubscribeCalendar() {
+  const say = useSay();
   const { data } = useCalendarPath();
   const make = useMakeCalendar();
   const end = useEndCalendar();
@@ -83,24 +91,21 @@ export function SubscribeCalendar() {
   const address = path === null ? null : `${window.location.origin}${path}`;
   return (
     <View gap={10}>
-      <Section>Calendar to subscribe to</Section>
-      <Failed title="Not done" error={make.error ?? end.error} />
-      <Body>
-        Windows of each kind of wood, days to look after a frost, jobs due. Whoever has the address can read
-        it.
-      </Body>
+      <Section>{say('book.calendarToSubscribeTo')}</Section>
+      <Failed title={say('book.notDone')} error={make.error ?? end.error} />
+      <Body>{say('book.windowsOfEachKindOfWoodDays')}</Body>
       {address ? (
         <>
-          <Field label="Address" value={address} onChangeText={() => undefined} />
+          <Field label={say('book.address')} value={address} onChangeText={() => undefined} />
           <View flexDirection="row" gap={12} flexWrap="wrap">
-            <Button onPress={() => void navigator.clipboard?.writeText(address)}>Copy</Button>
-            <Button onPress={() => make.mutate()}>New address, end this one</Button>
-            <Button onPress={() => end.mutate()}>End it</Button>
+            <Button onPress={() => void navigator.clipboard?.writeText(address)}>{say('book.copy')}</Button>
+            <Button onPress={() => make.mutate()}>{say('book.newAddressEndThisOne')}</Button>
+            <Button onPress={() => end.mutate()}>{say('book.endIt')}</Button>
           </View>
         </>
       ) : (
         <View flexDirection="row">
-          <Button onPress={() => make.mutate()}>Make an address</Button>
+          <Button onPress={() => make.mutate()}>{say('book.makeAnAddress')}</Button>
         </View>
       )}
     </View>

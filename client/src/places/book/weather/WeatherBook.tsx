@@ -10,11 +10,13 @@ import {
 } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import { FROST_CONFIDENCE, FROST_SOURCE } from '@mortisect/core/stage';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { dayWords, shortMoment } from '../../../data/moment';
 import { useSite, useTiming, useTrees, useWeather } from '../../../data/queries';
+import { useSay } from '../../../data/useSay';
 import { useToday } from '../../../data/useToday';
 import { Chart, ChartKey } from '../../../drawings/Chart';
 import { Button } from '../../../ui/Button';
@@ -26,7 +28,7 @@ import { Body, Label, Section, Small } from '../../../ui/type';
 import { Waiting } from '../../../ui/Waiting';
 import { StageLines } from '../../today/StageLines';
 import { speciesList } from '../../when/daysView';
-import { percent, plural } from '../../words';
+import { percent } from '../../words';
 import { BookTabs } from '../BookTabs';
 import { Bloom } from './Bloom';
 import { SayGround, SayStage } from './FieldNotes';
@@ -36,6 +38,7 @@ import { Stations, SubscribeCalendar } from './Stations';
 type Told = NonNullable<ReturnType<typeof useTiming>['data']>;
 
 export function WeatherBook() {
+  const say = useSay();
   const { error, refetch } = useSite();
   const today = useToday();
   const timing = useTiming();
@@ -44,7 +47,7 @@ export function WeatherBook() {
   if (!today || !timing.data) {
     return (
       <Waiting
-        title="Book"
+        title={say('shared.book')}
         error={error ?? timing.error}
         onRetry={() => void (error ? refetch() : timing.refetch())}
       />
@@ -58,12 +61,12 @@ export function WeatherBook() {
   );
   return (
     <Screen
-      title="Book"
+      title={say('shared.book')}
       subtitle={today.site.name}
       width="full"
       actions={
         <Button grow kind="main" onPress={() => router.navigate('/book/import-weather')}>
-          Weather from a file
+          {say('book.weatherFromAFile')}
         </Button>
       }
     >
@@ -71,16 +74,16 @@ export function WeatherBook() {
       <Columns beside={beside}>
         <Source timingNow={timing.data} today={today} />
         <Record units={today.units} />
-        <Section>How far each kind of tree is</Section>
+        <Section>{say('book.howFarEachKindOfTreeIs')}</Section>
         <StageLines stages={timing.data.stages} />
         <SayStage timingNow={timing.data} today={today} />
-        <Section>Frost on record</Section>
+        <Section>{say('book.frostOnRecord')}</Section>
         <Frosts timingNow={timing.data} units={today.units} />
-        <Section>Fire blight in bloom</Section>
+        <Section>{say('book.fireBlightInBloom')}</Section>
         <Bloom timingNow={timing.data} units={today.units} />
-        <Section>The ground</Section>
+        <Section>{say('book.theGround')}</Section>
         <SayGround timingNow={timing.data} today={today} />
-        <Section>Protectants</Section>
+        <Section>{say('book.protectants')}</Section>
         <Protectants timingNow={timing.data} today={today} />
         {wide ? null : beside}
       </Columns>
@@ -89,36 +92,38 @@ export function WeatherBook() {
 }
 
 function Source({ timingNow, today }: { timingNow: Told; today: SiteToday }) {
+  const say = useSay();
   const { station } = timingNow;
   return (
     <View gap={8}>
       <Section>{station.name}</Section>
       {station.simulated ? (
-        <Notice kind="caution" title="This weather is simulated">
-          No instrument measured it. It is plausible for the latitude and always the same for the same seed.
-          Settings switch to weather on record.
+        <Notice kind="caution" title={say('book.thisWeatherIsSimulated')}>
+          {say('book.noInstrumentMeasuredItItIsPlausible')}
         </Notice>
       ) : null}
-      <Body>{reachWords(station, today.site.timeZone)}</Body>
+      <Body>{reachWords(say, station, today.site.timeZone)}</Body>
       {station.missingHours > 0 ? (
-        <Small color="$ochreText">{`${station.missingHours} hours of the last thirty days are missing. Nobody knows whether those were dry.`}</Small>
+        <Small color="$ochreText">
+          {say('book.hoursOfTheLastThirtyDaysAre', { missingHours: station.missingHours })}
+        </Small>
       ) : null}
     </View>
   );
 }
 
-function reachWords(station: Told['station'], timeZone: string): string {
+function reachWords(say: Say, station: Told['station'], timeZone: string): string {
   if (station.source === 'none') {
-    return 'No weather: Mortisect only uses the calendar. Choose where the weather comes from in Settings.';
+    return say('book.noWeatherMortisectOnlyUsesTheCalendar');
   }
   const measured = station.observedTo
-    ? `Measured to ${shortMoment(station.observedTo, timeZone)}.`
-    : 'Nothing is on record.';
+    ? say('book.measuredTo', { shortMoment: shortMoment(station.observedTo, timeZone) })
+    : say('book.nothingIsOnRecord');
   const ahead = station.forecastTo
-    ? `Forecast to ${shortMoment(station.forecastTo, timeZone)}.`
-    : 'No forecast.';
-  const from = station.pastYearsSimulated ? ', simulated for this latitude' : ' of the record';
-  const years = `What is usual comes from ${station.pastYears} past years${from}.`;
+    ? say('book.forecastTo', { shortMoment: shortMoment(station.forecastTo, timeZone) })
+    : say('book.noForecast');
+  const from = station.pastYearsSimulated ? say('book.simulatedForThisLatitude') : say('book.ofTheRecord');
+  const years = say('book.whatIsUsualComesFromPastYears', { pastYears: station.pastYears, from });
   return [...(station.simulated ? [] : [measured, ahead]), ...(station.pastYears > 0 ? [years] : [])].join(
     ' ',
   );
@@ -128,6 +133,7 @@ const SHOWN_DAYS = 30;
 
 /** The last month and what is forecast, by the day. */
 function Record({ units }: { units: Units }) {
+  const say = useSay();
   const { data } = useWeather(SHOWN_DAYS);
   const { plum, chalk, slate } = usePalette();
   const [chosen, setAt] = useState<number | null>(null);
@@ -141,22 +147,26 @@ function Record({ units }: { units: Units }) {
   const values = merged.flatMap((day) => [day.minC ?? 0, day.maxC ?? 0]);
   const low = Math.floor(Math.min(0, ...values) / 5) * 5;
   const high = Math.ceil(Math.max(10, ...values) / 5) * 5;
-  const say = (i: number) => {
+  const told = (i: number) => {
     const day = merged[i];
-    if (!day || day.minC === null || day.maxC === null) return 'not known';
-    return `${joined(temperatureReading(day.minC, units))} to ${joined(temperatureReading(day.maxC, units))}, rain ${joined(rainReading(day.rainMm, units))}`;
+    if (!day || day.minC === null || day.maxC === null) return say('shared.notKnown');
+    return say('book.toRain', {
+      temperature: joined(temperatureReading(day.minC, units)),
+      temperature2: joined(temperatureReading(day.maxC, units)),
+      rain: joined(rainReading(day.rainMm, units)),
+    });
   };
   const lines = [
-    { name: 'Highest', values: merged.map((day) => day.maxC), colour: plum },
-    { name: 'Lowest', values: merged.map((day) => day.minC), colour: chalk, dash: '7 4' },
+    { name: say('shared.highest'), values: merged.map((day) => day.maxC), colour: plum },
+    { name: say('shared.lowest'), values: merged.map((day) => day.minC), colour: chalk, dash: '7 4' },
   ];
   const ahead = merged.findIndex((day) => day.hour >= now);
   const mostRain = Math.max(10, ...merged.map((day) => day.rainMm));
   return (
     <View gap={6}>
-      <ChartKey lines={[...lines, { name: 'Rain', colour: slate }]} />
+      <ChartKey lines={[...lines, { name: say('shared.rain3'), colour: slate }]} />
       <Chart
-        label="Weather by the day: lowest, highest, rain"
+        label={say('book.weatherByTheDayLowestHighestRain')}
         count={merged.length}
         left={{
           name: units === 'metric' ? '°C' : '°F',
@@ -165,7 +175,7 @@ function Record({ units }: { units: Units }) {
           text: (value) => temperatureReading(value, units).value,
         }}
         right={{
-          name: units === 'metric' ? 'rain, mm' : 'rain, in',
+          name: units === 'metric' ? say('shared.rainMm') : say('shared.rainIn'),
           domain: [0, mostRain * 1.5],
           ticks: [0, mostRain],
           text: (value) => rainReading(value, units).value,
@@ -178,13 +188,17 @@ function Record({ units }: { units: Units }) {
         )}
         at={at}
         onAt={setAt}
-        valueText={`${merged[at] ? dayWords(merged[at].day) : ''}: ${say(at)}`}
-        table={{ head: ['Day', 'Weather'], rows: merged.map((day, i) => [dayWords(day.day), say(i)]) }}
+        valueText={`${merged[at] ? dayWords(merged[at].day) : ''}: ${told(at)}`}
+        table={{
+          head: [say('shared.day'), say('shared.weather')],
+          rows: merged.map((day, i) => [dayWords(day.day), told(i)]),
+        }}
       />
-      <Small color="$ink" role="status">{`${merged[at] ? dayWords(merged[at].day) : ''} · ${say(at)}`}</Small>
-      <Small>
-        Shaded days are forecast. Days are of the sun at Greenwich here; windows go by the local clock.
-      </Small>
+      <Small
+        color="$ink"
+        role="status"
+      >{`${merged[at] ? dayWords(merged[at].day) : ''} · ${told(at)}`}</Small>
+      <Small>{say('book.shadedDaysAreForecastDaysAreOf')}</Small>
     </View>
   );
 }
@@ -236,8 +250,9 @@ function mergeDays(days: PlainDay[]): PlainDay[] {
 }
 
 function Frosts({ timingNow, units }: { timingNow: Told; units: Units }) {
+  const say = useSay();
   const trees = useTrees().data?.trees ?? [];
-  if (!timingNow.timing) return <Body>Without weather no frost can be told.</Body>;
+  if (!timingNow.timing) return <Body>{say('book.withoutWeatherNoFrostCanBeTold')}</Body>;
   const rows = new Map<
     string,
     { title: string; says: string; look: string; species: string[]; keys: Set<string> }
@@ -246,11 +261,26 @@ function Frosts({ timingNow, units }: { timingNow: Told; units: Units }) {
     for (const freeze of group.freezes) {
       const share = freeze.killed;
       const says = share
-        ? `${freeze.stage}: ${percent(share[1])} of buds killed, ${percent(share[0])} to ${percent(share[2])}`
-        : `${freeze.injury === 'severe' ? 'Severe' : 'Mild'} injury to wood likely: it stood ${joined(temperatureReading(freeze.hardinessC ?? 0, units))}`;
+        ? say('book.ofBudsKilledTo', {
+            stage: freeze.stage,
+            percent: percent(share[1]),
+            percent2: percent(share[0]),
+            percent3: percent(share[2]),
+          })
+        : say('book.injuryToWoodLikelyItStood', {
+            more: freeze.injury === 'severe' ? say('book.severe') : say('book.mild'),
+            temperature: joined(temperatureReading(freeze.hardinessC ?? 0, units)),
+          });
       const look = share
-        ? `Cut buds across from ${dayWords(freeze.lookFrom)}.`
-        : `Judge wood from ${dayWords(freeze.lookFrom)}${freeze.limbsFrom && freeze.limbsFrom !== freeze.lookFrom ? `, limbs from ${dayWords(freeze.limbsFrom)}` : ''}${freeze.treeFrom ? `, the whole tree from ${dayWords(freeze.treeFrom)}` : ''}. Wait until then.`;
+        ? say('book.cutBudsAcrossFrom', { day: dayWords(freeze.lookFrom) })
+        : say('book.judgeWoodFromWaitUntilThen', {
+            day: dayWords(freeze.lookFrom),
+            more:
+              freeze.limbsFrom && freeze.limbsFrom !== freeze.lookFrom
+                ? say('book.limbsFrom', { day: dayWords(freeze.limbsFrom) })
+                : '',
+            more2: freeze.treeFrom ? say('book.theWholeTreeFrom', { day: dayWords(freeze.treeFrom) }) : '',
+          });
       const key = `${freeze.day} ${says} ${look}`;
       const row = rows.get(key) ?? {
         title: `${dayWords(freeze.day)}, ${joined(temperatureReading(freeze.minC, units, 1))}`,
@@ -264,7 +294,7 @@ function Frosts({ timingNow, units }: { timingNow: Told; units: Units }) {
       rows.set(key, row);
     }
   }
-  if (rows.size === 0) return <Body>No damaging frost on record.</Body>;
+  if (rows.size === 0) return <Body>{say('book.noDamagingFrostOnRecord')}</Body>;
   const sorted = [...rows.entries()].sort((a, b) => b[0].localeCompare(a[0]));
   return (
     <View gap={10}>
@@ -277,23 +307,29 @@ function Frosts({ timingNow, units }: { timingNow: Told; units: Units }) {
           borderStyle="solid"
           borderColor="$rule"
         >
-          <Label>{`${row.title} · ${speciesList(row.species)}`}</Label>
+          <Label>{`${row.title} · ${speciesList(say, row.species)}`}</Label>
           <Body fontSize="$16" lineHeight="$16">{`${upperFirst(row.says)}. ${row.look}`}</Body>
           <Small>
             {listed(
+              say,
               trees.filter((tree) => row.keys.has(timingNow.groupOf[tree.id] ?? '')).map((tree) => tree.code),
             )}
           </Small>
         </View>
       ))}
-      <Small>{`Kill temperatures: ${FROST_SOURCE}; confidence ${FROST_CONFIDENCE}. Stage, hardening and damp shift them by 1 to 2 °C: that is the range.`}</Small>
+      <Small>
+        {say('book.killTemperaturesConfidenceStage', {
+          frostSource: FROST_SOURCE,
+          frostConfidence: FROST_CONFIDENCE,
+        })}
+      </Small>
     </View>
   );
 }
 
 /** The trees to look at, by their tags. */
-function listed(codes: string[]): string {
+function listed(say: Say, codes: string[]): string {
   const SHOWN = 12;
   const shown = codes.slice(0, SHOWN).join(', ');
-  return `${plural(codes.length, 'tree')}: ${codes.length > SHOWN ? `${shown} and ${codes.length - SHOWN} more` : shown}`;
+  return `${say('book.trees', { codes: codes.length })}: ${codes.length > SHOWN ? say('book.andMore3', { shown, codes: codes.length - SHOWN }) : shown}`;
 }

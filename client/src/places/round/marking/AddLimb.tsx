@@ -15,6 +15,7 @@ import {
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useClock } from '../../../data/useClock';
+import { useSay } from '../../../data/useSay';
 import { useSaveLimbs } from '../../../data/writes';
 import { Failed } from '../../../ui/Failed';
 import { LengthField } from '../../../ui/LengthField';
@@ -45,6 +46,7 @@ export function AddLimb(props: AddLimbProps) {
 }
 
 function Open({ detail, view, today, onLimb, onClose, onAdded }: AddLimbProps) {
+  const say = useSay();
   const clock = useClock();
   const saving = useSaveLimbs();
   const twelve = today.site.twelveBearingDeg;
@@ -68,19 +70,19 @@ function Open({ detail, view, today, onLimb, onClose, onAdded }: AddLimbProps) {
     );
   return (
     <Sheet
-      title="A limb that is not on the map"
+      title={say('round.aLimbThatIsNotOnThe')}
       open
       onClose={onClose}
-      closeLabel="Back"
+      closeLabel={say('shared.back')}
       actions={
         <SaveButton kind="main" saving={saving.isPending} onSave={add}>
-          Add it
+          {say('round.addIt')}
         </SaveButton>
       }
     >
-      <Failed title="Not saved yet" error={saving.error} />
+      <Failed title={say('shared.notSavedYet')} error={saving.error} />
       <Select
-        label="It grows from"
+        label={say('round.itGrowsFrom')}
         value={parent.id}
         options={view.limbs.map((limb) => ({ value: limb.id, label: view.names.get(limb.id) ?? limb.id }))}
         onChange={(next) => {
@@ -93,7 +95,7 @@ function Open({ detail, view, today, onLimb, onClose, onAdded }: AddLimbProps) {
         <LengthField
           key={parent.id}
           grow
-          label="So far out on it"
+          label={say('round.soFarOutOnIt')}
           cm={Math.min(jointCm, parent.lengthCm)}
           leastCm={0}
           mostCm={parent.lengthCm}
@@ -101,7 +103,7 @@ function Open({ detail, view, today, onLimb, onClose, onAdded }: AddLimbProps) {
         />
         <View flex={1} minWidth={0}>
           <Select
-            label="It points to"
+            label={say('round.itPointsTo')}
             value={String(clockHour(limb.bearingDeg, twelve))}
             options={HOURS}
             onChange={(hour) => set({ bearingDeg: (twelve + Number(hour) * DEG_AN_HOUR) % 360 })}
@@ -111,7 +113,7 @@ function Open({ detail, view, today, onLimb, onClose, onAdded }: AddLimbProps) {
       <View flexDirection="row" gap={12}>
         <LengthField
           grow
-          label="Length"
+          label={say('round.length')}
           cm={limb.lengthCm}
           leastCm={5}
           mostCm={LONGEST_CM}
@@ -119,7 +121,7 @@ function Open({ detail, view, today, onLimb, onClose, onAdded }: AddLimbProps) {
         />
         <LengthField
           grow
-          label="Thick at base"
+          label={say('round.thickAtBase')}
           cm={limb.baseMm / 10}
           leastCm={0.2}
           mostCm={THICKEST_MM / 10}
@@ -127,12 +129,12 @@ function Open({ detail, view, today, onLimb, onClose, onAdded }: AddLimbProps) {
         />
       </View>
       <Select
-        label="It is a"
+        label={say('round.itIsA')}
         value={limb.kind}
         options={KINDS}
         onChange={(kind) => set({ kind: kind as Limb['kind'] })}
       />
-      <Small>What you leave as it is, is a guess from the limb it grows on, and stays marked as one.</Small>
+      <Small>{say('round.whatYouLeaveAsItIsIs')}</Small>
     </Sheet>
   );
 }

@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { usePreferences } from '../../../data/preferences';
 import { usePeople } from '../../../data/queries';
 import { useClock } from '../../../data/useClock';
+import { useSay } from '../../../data/useSay';
 import { useRecordAction } from '../../../data/writes';
 import { Button } from '../../../ui/Button';
 import { Field } from '../../../ui/Field';
@@ -16,9 +17,10 @@ import { Body, Small } from '../../../ui/type';
 import type { SeenSheetProps } from './seen';
 
 export function AskSheet({ view, marking, open, onClose }: SeenSheetProps) {
+  const say = useSay();
   const question = openQuestion(view.actions, marking.id);
   return (
-    <Sheet title="Ask another" open={open} onClose={onClose} closeLabel="Back">
+    <Sheet title={say('round.askAnother')} open={open} onClose={onClose} closeLabel={say('shared.back')}>
       {question ? (
         <Answering view={view} question={question} onDone={onClose} />
       ) : (
@@ -31,6 +33,7 @@ export function AskSheet({ view, marking, open, onClose }: SeenSheetProps) {
 type View_ = SeenSheetProps['view'];
 
 function Asking({ view, findingId, onDone }: { view: View_; findingId: string; onDone(): void }) {
+  const say = useSay();
   const clock = useClock();
   const me = usePreferences((preferences) => preferences.person);
   const others = (usePeople().data?.people ?? []).filter((name) => name !== me);
@@ -38,25 +41,22 @@ function Asking({ view, findingId, onDone }: { view: View_; findingId: string; o
   const [question, setQuestion] = useState('');
   const { record } = useRecordAction();
   const asked = of || others[0] || '';
-  if (others.length === 0)
-    return (
-      <Body>Nobody else has worked here yet: open the app on another phone and say who works on it.</Body>
-    );
+  if (others.length === 0) return <Body>{say('round.nobodyElseHasWorkedHereYetOpen')}</Body>;
   return (
     <View gap={12}>
       <Select
-        label="Who?"
+        label={say('round.who')}
         value={asked}
         options={others.map((name) => ({ value: name, label: name }))}
         onChange={setOf}
       />
       <Field
-        label="Question"
+        label={say('round.question')}
         multiline
         value={question}
         onChangeText={(text) => setQuestion(text.slice(0, 500))}
       />
-      <Small>They see the finding and its photos on Today. Its cut is on hold until they answer.</Small>
+      <Small>{say('round.theySeeTheFindingAndItsPhotos')}</Small>
       <Button
         kind="main"
         onPress={() =>
@@ -73,7 +73,7 @@ function Asking({ view, findingId, onDone }: { view: View_; findingId: string; o
           )
         }
       >
-        {`Ask ${asked}`}
+        {say('round.ask', { asked })}
       </Button>
     </View>
   );
@@ -86,16 +86,22 @@ interface AnsweringProps {
 }
 
 function Answering({ view, question, onDone }: AnsweringProps) {
+  const say = useSay();
   const clock = useClock();
   const { record } = useRecordAction();
   const [answer, setAnswer] = useState('');
   const { id, of, by, findingId } = question;
   return (
     <View gap={12}>
-      <Notice kind="caution" title={`${by} asks ${of}`}>
-        {question.question || 'What do you make of this?'}
+      <Notice kind="caution" title={say('round.asks', { by, of })}>
+        {question.question || say('round.whatDoYouMakeOfThis')}
       </Notice>
-      <Field label="Answer" multiline value={answer} onChangeText={(text) => setAnswer(text.slice(0, 500))} />
+      <Field
+        label={say('round.answer')}
+        multiline
+        value={answer}
+        onChangeText={(text) => setAnswer(text.slice(0, 500))}
+      />
       <Button
         kind="main"
         disabled={answer.trim() === ''}
@@ -113,10 +119,10 @@ function Answering({ view, question, onDone }: AnsweringProps) {
           )
         }
       >
-        Answer, and free the cut
+        {say('round.answerAndFreeTheCut')}
       </Button>
       <Button onPress={() => record({ kind: 'undone', at: clock(), actionId: id }, onDone)}>
-        Take the question back
+        {say('round.takeTheQuestionBack')}
       </Button>
     </View>
   );

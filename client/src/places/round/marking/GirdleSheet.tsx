@@ -1,10 +1,12 @@
 // How much of the bark round the limb is gone, from widths measured round it.
+
 import { girdled } from '@mortisect/core/diagnosis';
 import { tapeText } from '@mortisect/core/measure';
 import { diameterMmAt } from '@mortisect/core/tree';
 import { girdlingWords } from '@mortisect/core/words';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
+import { useSay } from '../../../data/useSay';
 import { Button } from '../../../ui/Button';
 import { LengthField } from '../../../ui/LengthField';
 import { Notice } from '../../../ui/Notice';
@@ -16,6 +18,7 @@ import type { SeenSheetProps } from './seen';
 const WIDEST_CM = 800;
 
 export function GirdleSheet({ today, limb, marking, onChange, open, onClose }: SeenSheetProps) {
+  const say = useSay();
   const [width, setWidth] = useState<number | null>(null);
   const fromMap = (Math.PI * diameterMmAt(limb, Math.min(marking.fromCm, limb.lengthCm))) / 10;
   const roundCm = marking.circumferenceCm ?? fromMap;
@@ -27,21 +30,23 @@ export function GirdleSheet({ today, limb, marking, onChange, open, onClose }: S
     setWidth(null);
   };
   return (
-    <Sheet title="Girdling" open={open} onClose={onClose} closeLabel="Done">
-      <Body>Measure each dead patch across, round the limb, not along it: bark feeds only downward.</Body>
+    <Sheet title={say('round.girdling')} open={open} onClose={onClose} closeLabel={say('shared.done')}>
+      <Body>{say('round.measureEachDeadPatchAcrossRoundThe')}</Body>
       <LengthField
-        label="Round the limb here"
+        label={say('round.roundTheLimbHere')}
         cm={roundCm}
         leastCm={1}
         mostCm={WIDEST_CM}
-        hint={marking.circumferenceCm === null ? 'From the limb map; measure it if you can.' : 'As measured.'}
+        hint={
+          marking.circumferenceCm === null ? say('round.fromTheLimbMapMeasureItIf') : say('round.asMeasured')
+        }
         onChange={(circumferenceCm) => onChange({ ...marking, circumferenceCm })}
       />
       <View flexDirection="row" alignItems="flex-end" gap={12}>
         <LengthField
           key={marking.widthsCm.length}
           grow
-          label="Width of a dead patch"
+          label={say('round.widthOfADeadPatch')}
           cm={width}
           leastCm={0}
           mostCm={WIDEST_CM}
@@ -49,7 +54,7 @@ export function GirdleSheet({ today, limb, marking, onChange, open, onClose }: S
           onClear={() => setWidth(null)}
         />
         <Button onPress={add} disabled={width === null || marking.widthsCm.length >= 12}>
-          Add
+          {say('shared.add')}
         </Button>
       </View>
       {marking.widthsCm.map((cm, i) => (
@@ -57,19 +62,19 @@ export function GirdleSheet({ today, limb, marking, onChange, open, onClose }: S
           <Label flex={1}>{tapeText(cm, today.units)}</Label>
           <Button
             kind="quiet"
-            aria-label={`Remove ${tapeText(cm, today.units)}`}
+            aria-label={say('round.remove3', { tape: tapeText(cm, today.units) })}
             onPress={() => onChange({ ...marking, widthsCm: marking.widthsCm.filter((_, j) => j !== i) })}
           >
-            Remove
+            {say('shared.remove')}
           </Button>
         </View>
       ))}
       {girdling ? (
         <Notice
           kind={girdling.share >= 0.5 ? 'caution' : 'said'}
-          title={`${Math.round(girdling.share * 100)} % of the circumference`}
+          title={say('round.ofTheCircumference', { share: Math.round(girdling.share * 100) })}
         >
-          {`${girdlingWords(girdling.advice)} Thresholds are common practice, no source.`}
+          {say('round.thresholdsAreCommonPracticeNoSource', { girdling: girdlingWords(girdling.advice) })}
         </Notice>
       ) : null}
     </Sheet>

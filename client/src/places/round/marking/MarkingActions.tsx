@@ -1,6 +1,8 @@
 // Sets what was marked, lays it aside, or takes a finding back. Set means: safe on this device, and on its way.
+
 import type { TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
+import { useSay } from '../../../data/useSay';
 import { useUnits } from '../../../data/useToday';
 import { useSaveFinding } from '../../../data/writes';
 import { Button } from '../../../ui/Button';
@@ -16,11 +18,12 @@ interface MarkingActionsProps {
 }
 
 export function MarkingActions({ view, marking, onDone }: MarkingActionsProps) {
+  const say = useSay();
   const saving = useSaveFinding();
   const units = useUnits();
   const save = (withdrawn: boolean) => {
     if (!isNamed(marking)) return;
-    const limbName = limbNameOf(marking, view.names, units);
+    const limbName = limbNameOf(say, marking, view.names, units);
     const finding = findingBody(marking, view.tree.id, limbName, withdrawn);
     const { id, baseRevision } = marking;
     saving.mutate(
@@ -30,19 +33,19 @@ export function MarkingActions({ view, marking, onDone }: MarkingActionsProps) {
   };
   return (
     <View flex={1} gap={8}>
-      <Failed title="Not saved yet" error={saving.error} />
+      <Failed title={say('shared.notSavedYet')} error={saving.error} />
       <View flexDirection="row" gap={12}>
-        <Button onPress={() => onDone('let go')}>Cancel</Button>
+        <Button onPress={() => onDone('let go')}>{say('shared.cancel')}</Button>
         {marking.baseRevision === null ? null : (
-          <Button onPress={() => save(true)}>Delete this finding</Button>
+          <Button onPress={() => save(true)}>{say('round.deleteThisFinding')}</Button>
         )}
         <SaveButton
           kind="main"
           saving={saving.isPending}
-          missing={isNamed(marking) ? null : 'say first what it is.'}
+          missing={isNamed(marking) ? null : say('round.sayFirstWhatItIs')}
           onSave={() => save(false)}
         >
-          Save finding
+          {say('round.saveFinding')}
         </SaveButton>
       </View>
     </View>

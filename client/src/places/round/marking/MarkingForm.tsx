@@ -5,8 +5,10 @@ import { disorderOf } from '@mortisect/core/disorders';
 import { upperFirst } from '@mortisect/core/measure';
 import { activities, type FindingKind, findingKinds } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
+import { useSay } from '../../../data/useSay';
 import { useToday } from '../../../data/useToday';
 import { Mark } from '../../../drawings/marks';
 import { Button } from '../../../ui/Button';
@@ -20,7 +22,7 @@ import { Sheet } from '../../../ui/Sheet';
 import { Label, Small } from '../../../ui/type';
 import { faultTitle } from '../shape/faultWords';
 import { atPlace, edgeMatters, isUnnamed, type Marking, ofKind, withSpan } from './draft';
-import { type Findable, FOUND_MOST, findables, findablesOf } from './findables';
+import { type Findable, findables, findablesOf, foundMostIn } from './findables';
 
 interface MarkingFormProps {
   marking: Marking;
@@ -44,6 +46,7 @@ const AT_ONCE = 4;
 
 /** All kinds until one is chosen, and what is found most by its name; then what it is taken for, so that the tape comes up to the thumb. */
 export function KindChoice({ marking, onChange, limbs, likely }: KindChoiceProps) {
+  const say = useSay();
   const [choosing, setChoosing] = useState(false);
   const [naming, setNaming] = useState(false);
   const disorder = marking.disorder === null ? undefined : disorderOf(marking.disorder);
@@ -65,7 +68,7 @@ export function KindChoice({ marking, onChange, limbs, likely }: KindChoiceProps
     return (
       <View gap={8}>
         <Choice
-          label="What is it?"
+          label={say('shared.whatIsIt')}
           layout="wrap"
           manual
           options={KINDS}
@@ -76,19 +79,19 @@ export function KindChoice({ marking, onChange, limbs, likely }: KindChoiceProps
           }}
         />
         <View flexDirection="row" flexWrap="wrap" gap={8}>
-          {FOUND_MOST.map((found) => (
+          {foundMostIn(say).map((found) => (
             <Button key={found.key} onPress={() => choose(found)}>
               {found.name}
             </Button>
           ))}
-          <Button onPress={() => setNaming(true)}>Search by name</Button>
+          <Button onPress={() => setNaming(true)}>{say('round.searchByName')}</Button>
         </View>
         {sheet(null)}
       </View>
     );
   }
   const names = isUnnamed(marking)
-    ? findablesOf(likely)
+    ? findablesOf(say, likely)
         .filter(({ mark }) => mark === marking.kind)
         .slice(0, AT_ONCE)
     : [];
@@ -97,11 +100,11 @@ export function KindChoice({ marking, onChange, limbs, likely }: KindChoiceProps
       <View flexDirection="row" alignItems="center" gap={8}>
         <Mark kind={marking.kind === 'old cut' ? disorder.kind : marking.kind} />
         <Label flex={1} fontSize="$19" lineHeight="$19">
-          {marking.fault ? faultTitle(marking.fault) : disorder.name}
+          {marking.fault ? faultTitle(say, marking.fault) : disorder.name}
         </Label>
       </View>
       {names.length > 0 ? (
-        <View role="group" aria-label="Likely here" flexDirection="row" flexWrap="wrap" gap={8}>
+        <View role="group" aria-label={say('round.likelyHere')} flexDirection="row" flexWrap="wrap" gap={8}>
           {names.map((found) => (
             <Button key={found.key} onPress={() => choose(found)}>
               {found.name}
@@ -111,10 +114,10 @@ export function KindChoice({ marking, onChange, limbs, likely }: KindChoiceProps
       ) : null}
       <View flexDirection="row" flexWrap="wrap" gap={16}>
         <Button kind="quiet" paddingHorizontal={0} onPress={() => setNaming(true)}>
-          Choose what it is
+          {say('round.chooseWhatItIs')}
         </Button>
         <Button kind="quiet" paddingHorizontal={0} onPress={() => setChoosing(true)}>
-          Other kind
+          {say('round.otherKind')}
         </Button>
       </View>
       {sheet(marking.kind)}
@@ -136,13 +139,14 @@ function NameSheet({
   onClose(): void;
   onChoose(found: Findable): void;
 }) {
+  const say = useSay();
   const [sought, setSought] = useState('');
-  const found = findables(kind, sought);
+  const found = findables(say, kind, sought);
   return (
-    <Sheet title="Choose what it is" open={open} onClose={onClose} closeLabel="Back">
-      <Field label="Search all names and signs" value={sought} onChangeText={setSought} />
-      <Small>Not sure? Leave it as suspect, answer the signs, and the likely causes follow.</Small>
-      {found.length === 0 ? <Small role="status">Nothing is called that here.</Small> : null}
+    <Sheet title={say('round.chooseWhatItIs')} open={open} onClose={onClose} closeLabel={say('shared.back')}>
+      <Field label={say('round.searchAllNamesAndSigns')} value={sought} onChangeText={setSought} />
+      <Small>{say('round.notSureLeaveItAsSuspectAnswer')}</Small>
+      {found.length === 0 ? <Small role="status">{say('round.nothingIsCalledThatHere')}</Small> : null}
       <Rows>
         {found.map((findable) => (
           <PressRow
@@ -165,6 +169,7 @@ function NameSheet({
 
 /** What the disorder looks like, to be held against the wood, and what the law may ask. */
 export function DisorderSigns({ marking }: { marking: Marking }) {
+  const say = useSay();
   const site = useToday()?.site;
   const disorder = marking.disorder === null ? undefined : disorderOf(marking.disorder);
   if (!disorder) return null;
@@ -174,11 +179,11 @@ export function DisorderSigns({ marking }: { marking: Marking }) {
       <Small>
         {disorder.plain === 'diseased'
           ? disorder.tellingSigns
-          : `${disorder.name}, most likely if you see: ${disorder.tellingSigns}`}
+          : say('round.mostLikelyIfYouSee', { disorder: disorder.name, tellingSigns: disorder.tellingSigns })}
       </Small>
       {rule ? (
-        <Notice kind="caution" title="Notifiable here">
-          {`Report to: ${rule.authority}. ${rule.note} Move no wood off the site before they have answered.`}
+        <Notice kind="caution" title={say('round.notifiableHere')}>
+          {say('round.reportToMoveNoWoodOffThe', { authority: rule.authority, note: rule.note })}
         </Notice>
       ) : disorder.notifiable ? (
         <Notice kind="caution">{disorder.notifiable}</Notice>
@@ -187,22 +192,24 @@ export function DisorderSigns({ marking }: { marking: Marking }) {
   );
 }
 
-const EDGES = [
-  { value: 'definite', label: 'Edge clear' },
-  { value: 'indefinite', label: 'Edge unclear' },
-] as const;
-const GROWTH = [
-  { value: false, label: 'Slow or dormant' },
-  { value: true, label: 'Growing fast' },
-] as const;
+const edgesIn = (say: Say) =>
+  [
+    { value: 'definite', label: say('round.edgeClear') },
+    { value: 'indefinite', label: say('round.edgeUnclear') },
+  ] as const;
+const growthIn = (say: Say) =>
+  [
+    { value: false, label: say('round.slowOrDormant') },
+    { value: true, label: say('round.growingFast') },
+  ] as const;
 const PLACE_WORDS = {
-  span: 'A stretch',
-  limb: 'Whole limb',
-  base: 'Tree base',
-  rootstock: 'Rootstock',
-  fruit: 'Fruit',
+  span: 'round.aStretch',
+  limb: 'shared.wholeLimb',
+  base: 'round.treeBase',
+  rootstock: 'round.rootstock',
+  fruit: 'round.fruit',
 } as const;
-const PLACES = findingPlaces.map((value) => ({ value, label: PLACE_WORDS[value] }));
+const placesIn = (say: Say) => findingPlaces.map((value) => ({ value, label: say(PLACE_WORDS[value]) }));
 const ACTIVITIES = activities.map((value) => ({ value, label: upperFirst(value) }));
 
 /** Some names say already whether it is active. */
@@ -211,11 +218,12 @@ function saysActivity(disorder: string | null): boolean {
 }
 
 export function EdgeChoice({ marking, onChange }: MarkingFormProps) {
+  const say = useSay();
   if (!edgeMatters(marking.disorder) || marking.place === 'fruit') return null;
   return (
     <Choice
-      label="Can you see where it ends?"
-      options={EDGES}
+      label={say('round.canYouSeeWhereItEnds')}
+      options={edgesIn(say)}
       value={marking.edge}
       onChange={(edge) => onChange({ ...marking, edge })}
     />
@@ -224,11 +232,12 @@ export function EdgeChoice({ marking, onChange }: MarkingFormProps) {
 
 /** The handles in figures, for exact values and for those who cannot drag. */
 export function SpanFields({ marking, onChange, limb }: MarkingFormProps & { limb: Limb }) {
+  const say = useSay();
   return (
     <View flexDirection="row" gap={12}>
       <LengthField
         grow
-        label="Starts at"
+        label={say('shared.startsAt')}
         cm={marking.fromCm}
         leastCm={0}
         mostCm={marking.toCm}
@@ -236,7 +245,7 @@ export function SpanFields({ marking, onChange, limb }: MarkingFormProps & { lim
       />
       <LengthField
         grow
-        label="Ends at"
+        label={say('shared.endsAt')}
         cm={marking.toCm}
         leastCm={marking.fromCm}
         mostCm={limb.lengthCm}
@@ -247,20 +256,21 @@ export function SpanFields({ marking, onChange, limb }: MarkingFormProps & { lim
 }
 
 export function MoreFields({ marking, onChange, limbs }: MarkingFormProps & { limbs: Limb[] }) {
+  const say = useSay();
   return (
     <View gap={12}>
       <Choice
-        label="Where does it lie?"
+        label={say('round.whereDoesItLie')}
         layout="wrap"
-        options={PLACES}
+        options={placesIn(say)}
         value={marking.place}
         onChange={(place) => onChange(atPlace(marking, place, limbs))}
       />
       {saysActivity(marking.disorder) ? null : (
         <View gap={4}>
-          <Small>Active, or healed over?</Small>
+          <Small>{say('round.activeOrHealedOver')}</Small>
           <Choice
-            label="Active or healed"
+            label={say('round.activeOrHealed')}
             options={ACTIVITIES}
             value={marking.activity}
             onChange={(activity) => onChange({ ...marking, activity })}
@@ -268,16 +278,16 @@ export function MoreFields({ marking, onChange, limbs }: MarkingFormProps & { li
         </View>
       )}
       <View gap={4}>
-        <Small>Growth of the tree</Small>
+        <Small>{say('round.growthOfTheTree')}</Small>
         <Choice
-          label="Growth of the tree"
-          options={GROWTH}
+          label={say('round.growthOfTheTree')}
+          options={growthIn(say)}
           value={marking.growthRapid}
           onChange={(growthRapid) => onChange({ ...marking, growthRapid })}
         />
       </View>
       <Field
-        label="Note"
+        label={say('shared.note')}
         multiline
         value={marking.note}
         onChangeText={(note) => onChange({ ...marking, note: note.slice(0, 500) })}

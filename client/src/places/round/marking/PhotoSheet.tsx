@@ -1,6 +1,8 @@
 // Photos of a finding: from the camera or a file, made small here and without their place, kept until they are sent.
+
 import { MOST_PHOTOS } from '@mortisect/core/records';
 import { View } from '@tamagui/core';
+import { useSay } from '../../../data/useSay';
 import { Button } from '../../../ui/Button';
 import { Sheet } from '../../../ui/Sheet';
 import { Body, Small } from '../../../ui/type';
@@ -9,42 +11,41 @@ import { usePhotoInput } from '../../usePhotoInput';
 import type { SeenSheetProps } from './seen';
 
 export function PhotoSheet({ marking, onChange, open, onClose }: SeenSheetProps) {
-  const { input, fault, press, choose } = usePhotoInput('Photo', (photoId) =>
+  const say = useSay();
+  const { input, fault, press, choose } = usePhotoInput(say('round.photo'), (photoId) =>
     onChange({ ...marking, photoIds: [...marking.photoIds, photoId] }),
   );
   return (
-    <Sheet title="Photos" open={open} onClose={onClose} closeLabel="Done">
+    <Sheet title={say('round.photos2')} open={open} onClose={onClose} closeLabel={say('shared.done')}>
       {fault}
       {input}
       <View flexDirection="row" flexWrap="wrap" gap={8}>
         {marking.photoIds.map((id, i) => (
           <View key={id} gap={4}>
-            <PhotoImage id={id} alt={`Photo ${i + 1} of this finding`} />
+            <PhotoImage id={id} alt={say('round.photoOfThisFinding', { i: i + 1 })} />
             <Button
               kind="quiet"
-              aria-label={`Remove photo ${i + 1}`}
+              aria-label={say('round.removePhoto', { i: i + 1 })}
               onPress={() =>
                 onChange({ ...marking, photoIds: marking.photoIds.filter((photoId) => photoId !== id) })
               }
             >
-              Remove
+              {say('shared.remove')}
             </Button>
           </View>
         ))}
       </View>
-      {marking.photoIds.length === 0 ? <Body>Hold something for scale beside the wood.</Body> : null}
+      {marking.photoIds.length === 0 ? <Body>{say('round.holdSomethingForScaleBesideTheWood')}</Body> : null}
       <Button kind="main" disabled={marking.photoIds.length >= MOST_PHOTOS} onPress={press}>
-        Take a photo
+        {say('shared.takeAPhoto')}
       </Button>
       <Button disabled={marking.photoIds.length >= MOST_PHOTOS} onPress={choose}>
-        From the gallery
+        {say('shared.fromTheGallery')}
       </Button>
       {marking.baseRevision === null || marking.photoIds.length === 0 ? null : (
-        <Small>A photo that you remove can be put back for 30 days: Book, Settings.</Small>
+        <Small>{say('round.aPhotoThatYouRemoveCanBe')}</Small>
       )}
-      <Small>
-        The photo is made smaller and loses its place and camera data before it leaves this device.
-      </Small>
+      <Small>{say('round.thePhotoIsMadeSmallerAndLoses')}</Small>
     </Sheet>
   );
 }

@@ -1,8 +1,11 @@
 // Scratch tests along the limb: where live wood ends, and where to scratch next.
+
 import { liveBoundary, type Scratch, scratchReadings } from '@mortisect/core/diagnosis';
 import { tapeText, upperFirst } from '@mortisect/core/measure';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
+import { useSay } from '../../../data/useSay';
 import { Button } from '../../../ui/Button';
 import { Choice } from '../../../ui/Choice';
 import { LengthField } from '../../../ui/LengthField';
@@ -15,6 +18,7 @@ import type { SeenSheetProps } from './seen';
 const READINGS = scratchReadings.map((value) => ({ value, label: upperFirst(value) }));
 
 export function ScratchSheet({ today, limb, marking, onChange, open, onClose }: SeenSheetProps) {
+  const say = useSay();
   const found = liveBoundary(marking.scratches, limb.lengthCm);
   const [typed, setTyped] = useState<number | null>(null);
   const atCm = typed ?? found.nextCm ?? limb.lengthCm / 2;
@@ -27,43 +31,42 @@ export function ScratchSheet({ today, limb, marking, onChange, open, onClose }: 
   };
   const pinned = !found.noneBrown || !found.noneGreen;
   return (
-    <Sheet title="Scratch test" open={open} onClose={onClose} closeLabel="Done">
-      <Body>
-        Lift a sliver of bark: green and moist is alive, brown and dry is dead. Wipe the knife between
-        scratches.
-      </Body>
+    <Sheet title={say('round.scratchTest')} open={open} onClose={onClose} closeLabel={say('shared.done')}>
+      <Body>{say('round.liftASliverOfBarkGreenAnd')}</Body>
       {pinned ? (
-        <Notice kind="said" title={boundaryWords(found, text)}>
+        <Notice kind="said" title={boundaryWords(say, found, text)}>
           {found.nextCm === null
-            ? 'That is as fine as the tape asks for.'
-            : `Scratch next at ${text(found.nextCm)}: that halves what is not known.`}
+            ? say('round.thatIsAsFineAsTheTape')
+            : say('round.scratchNextAtThatHalvesWhatIs', { text: text(found.nextCm) })}
         </Notice>
       ) : null}
       {found.contradictedBy.length > 0 ? (
-        <Notice kind="caution" title="Green beyond brown">
-          {`Green at ${found.contradictedBy.map(text).join(', ')}, further out than brown: the wood is patchy or a reading is wrong. The brown nearest the trunk counts.`}
+        <Notice kind="caution" title={say('round.greenBeyondBrown')}>
+          {say('round.greenAtFurtherOutThanBrownThe', {
+            contradictedBy: found.contradictedBy.map(text).join(', '),
+          })}
         </Notice>
       ) : null}
       <LengthField
-        label="Scratch at, from the base"
+        label={say('round.scratchAtFromTheBase')}
         cm={atCm}
         leastCm={0}
         mostCm={limb.lengthCm}
         onChange={setTyped}
       />
-      <Choice label="Reads" options={READINGS} value={null} onChange={add} />
+      <Choice label={say('round.reads')} options={READINGS} value={null} onChange={add} />
       {marking.scratches.map((scratch) => (
         <View key={scratch.atCm} flexDirection="row" alignItems="center" gap={12}>
           <Label flex={1}>{text(scratch.atCm)}</Label>
           <Strong>{scratch.reads}</Strong>
           <Button
             kind="quiet"
-            aria-label={`Remove the scratch at ${text(scratch.atCm)}`}
+            aria-label={say('round.removeTheScratchAt', { text: text(scratch.atCm) })}
             onPress={() =>
               onChange({ ...marking, scratches: marking.scratches.filter((kept) => kept !== scratch) })
             }
           >
-            Remove
+            {say('shared.remove')}
           </Button>
         </View>
       ))}
@@ -79,18 +82,21 @@ export function ScratchSheet({ today, limb, marking, onChange, open, onClose }: 
               )
             }
           >
-            {`Begin the finding at ${text(found.liveToCm)}`}
+            {say('round.beginTheFindingAt', { text: text(found.liveToCm) })}
           </Button>
         </View>
       )}
-      <Small>Dead wood lies toward the tip. An unsure scratch is not made again at the same place.</Small>
+      <Small>{say('round.deadWoodLiesTowardTheTipAn')}</Small>
     </Sheet>
   );
 }
 
-function boundaryWords(found: ReturnType<typeof liveBoundary>, text: (cm: number) => string): string {
-  if (found.noneBrown) return `Alive at least to ${text(found.liveToCm)}; nothing brown yet`;
-  if (found.noneGreen)
-    return `Dead from ${text(found.deadFromCm)} out, perhaps from the base: nothing green yet`;
-  return `Live wood ends between ${text(found.liveToCm)} and ${text(found.deadFromCm)}`;
+function boundaryWords(
+  say: Say,
+  found: ReturnType<typeof liveBoundary>,
+  text: (cm: number) => string,
+): string {
+  if (found.noneBrown) return say('round.aliveAtLeastToNothingBrownYet', { text: text(found.liveToCm) });
+  if (found.noneGreen) return say('round.deadFromOutPerhapsFromTheBase', { text: text(found.deadFromCm) });
+  return say('round.liveWoodEndsBetweenAnd', { text: text(found.liveToCm), text2: text(found.deadFromCm) });
 }

@@ -17,9 +17,11 @@ import { upperFirst } from '@mortisect/core/measure';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { sampleLabel } from '@mortisect/core/records';
 import { speciesOf } from '@mortisect/core/register';
+import type { PlainKey, Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useMemo, useState } from 'react';
 import { useClock } from '../../../data/useClock';
+import { useSay } from '../../../data/useSay';
 import { newId, useRecordAction } from '../../../data/writes';
 import { Button } from '../../../ui/Button';
 import { Choice } from '../../../ui/Choice';
@@ -31,6 +33,7 @@ import type { Marking } from './draft';
 import type { SeenSheetProps } from './seen';
 
 export function SignsSheet({ view, today, marking, onChange, open, onClose }: SeenSheetProps) {
+  const say = useSay();
   const [place, setPlace] = useState<SignPlace>('bark');
   const causes = useCauses(view, today, marking);
   const answer = (code: string, to: 'present' | 'absent') => {
@@ -39,12 +42,12 @@ export function SignsSheet({ view, today, marking, onChange, open, onClose }: Se
   };
   const listed = signs.filter((sign) => sign.place === place && shows(sign, today.season));
   return (
-    <Sheet title="Signs and causes" open={open} onClose={onClose} closeLabel="Done">
+    <Sheet title={say('round.signsAndCauses')} open={open} onClose={onClose} closeLabel={say('shared.done')}>
       <LikelyCauses view={view} marking={marking} answer={causes} onChange={onChange} onAnswer={answer} />
       <View gap={8}>
-        <Section>Signs by place</Section>
+        <Section>{say('round.signsByPlace')}</Section>
         <Choice
-          label="Place"
+          label={say('round.place')}
           layout="wrap"
           options={signPlaces.map((value) => ({ value, label: placeLabel(value, marking) }))}
           value={place}
@@ -53,7 +56,7 @@ export function SignsSheet({ view, today, marking, onChange, open, onClose }: Se
         {listed.map((sign) => (
           <SignRow key={sign.code} sign={sign} answer={marking.signs[sign.code]} onAnswer={answer} />
         ))}
-        {listed.length === 0 ? <Small>Nothing to judge here in this season.</Small> : null}
+        {listed.length === 0 ? <Small>{say('round.nothingToJudgeHereInThisSeason')}</Small> : null}
       </View>
     </Sheet>
   );
@@ -90,6 +93,7 @@ function SignRow({
   answer: 'present' | 'absent' | undefined;
   onAnswer(code: string, to: 'present' | 'absent'): void;
 }) {
+  const say = useSay();
   return (
     <View
       role="group"
@@ -105,8 +109,16 @@ function SignRow({
       <Body flex={1} minWidth={0}>
         {sign.label}
       </Body>
-      <Toggle on={answer === 'present'} onPress={() => onAnswer(sign.code, 'present')} word="Seen" />
-      <Toggle on={answer === 'absent'} onPress={() => onAnswer(sign.code, 'absent')} word="Absent" />
+      <Toggle
+        on={answer === 'present'}
+        onPress={() => onAnswer(sign.code, 'present')}
+        word={say('shared.seen')}
+      />
+      <Toggle
+        on={answer === 'absent'}
+        onPress={() => onAnswer(sign.code, 'absent')}
+        word={say('round.absent')}
+      />
     </View>
   );
 }
@@ -136,19 +148,23 @@ interface LikelyProps {
 }
 
 function LikelyCauses({ view, marking, answer, onChange, onAnswer }: LikelyProps) {
+  const say = useSay();
   const species = speciesOf(view.tree.species);
   if (!species?.host) {
     return (
       <Notice
         kind="said"
-        title={`Causes are not computed for ${species?.name.toLowerCase() ?? 'this species'}`}
+        title={say('round.causesAreNotComputedFor', {
+          species: species?.name.toLowerCase() ?? say('round.thisSpecies'),
+        })}
       >
-        {`${species?.guide ?? 'It is not in the tables.'} Mortisect still keeps what you see with the finding.`}
+        {say('round.mortisectStillKeepsWhatYouSeeWith', {
+          guide: species?.guide ?? say('round.itIsNotInTheTables'),
+        })}
       </Notice>
     );
   }
-  if (!answer)
-    return <Body>Say what you see, and what you looked for and did not find. The likely causes follow.</Body>;
+  if (!answer) return <Body>{say('round.sayWhatYouSeeAndWhatYou')}</Body>;
   const first = answer.groups[0];
   if (!first) return null;
   const next = answer.next[0];
@@ -156,7 +172,7 @@ function LikelyCauses({ view, marking, answer, onChange, onAnswer }: LikelyProps
   return (
     <View gap={12}>
       <View borderLeftWidth={5} borderColor="$plum" borderStyle="solid" paddingLeft={12} gap={4}>
-        <Strong>{headline(answer)}</Strong>
+        <Strong>{headline(say, answer)}</Strong>
         <Small>{first.treatment}</Small>
         {answer.causes
           .slice(0, 3)
@@ -170,14 +186,11 @@ function LikelyCauses({ view, marking, answer, onChange, onAnswer }: LikelyProps
               onTake={() => onChange({ ...marking, disorder: cause.code })}
             />
           ))}
-        <Small>
-          From the signs on {species.name.toLowerCase()} in this season; “something else” is always among the
-          causes. Tables elicited from one author, low confidence.
-        </Small>
+        <Small>{say('round.fromTheSignsOnInThisSeason', { species: species.name.toLowerCase() })}</Small>
       </View>
       {nextSign ? (
         <View gap={4}>
-          <Label>Check next</Label>
+          <Label>{say('round.checkNext')}</Label>
           <SignRow sign={nextSign} answer={undefined} onAnswer={onAnswer} />
         </View>
       ) : null}
@@ -187,12 +200,15 @@ function LikelyCauses({ view, marking, answer, onChange, onAnswer }: LikelyProps
   );
 }
 
-function headline({ groups, strength }: Causes): string {
+function headline(say: Say, { groups, strength }: Causes): string {
   const [first, second] = groups;
   if (!first) return '';
-  if (strength === 'likely') return `Most likely: ${first.name.toLowerCase()}`;
-  if (strength === 'possible') return `Possibly: ${first.name.toLowerCase()}`;
-  return `Can’t tell apart yet: ${first.name.toLowerCase()}${second ? ` or ${second.name.toLowerCase()}` : ''}`;
+  if (strength === 'likely') return say('round.mostLikely', { first: first.name.toLowerCase() });
+  if (strength === 'possible') return say('round.possibly', { first: first.name.toLowerCase() });
+  return say('round.cantTellApartYet', {
+    first: first.name.toLowerCase(),
+    more: second ? say('round.or', { second: second.name.toLowerCase() }) : '',
+  });
 }
 
 function CauseRow({
@@ -206,17 +222,19 @@ function CauseRow({
   chosen: boolean;
   onTake(): void;
 }) {
+  const say = useSay();
   const name = disorderOf(code)?.name ?? code;
   return (
     <View flexDirection="row" alignItems="center" gap={8}>
       <Body flex={1} minWidth={0}>
-        {name} <Small>({word})</Small>
+        {name}
+        <Small>({word})</Small>
       </Body>
       {chosen ? (
-        <Small>taken</Small>
+        <Small>{say('round.taken')}</Small>
       ) : (
-        <Button kind="quiet" onPress={onTake} aria-label={`Take ${name}`}>
-          Take
+        <Button kind="quiet" onPress={onTake} aria-label={say('shared.take', { name })}>
+          {say('round.take')}
         </Button>
       )}
     </View>
@@ -224,24 +242,25 @@ function CauseRow({
 }
 
 function LookAlikes({ code }: { code: string }) {
+  const say = useSay();
   const [open, setOpen] = useState(false);
   const list = lookAlikesOf(code);
   if (!open) {
     return (
       <View flexDirection="row">
         <Button kind="quiet" paddingHorizontal={0} onPress={() => setOpen(true)}>
-          {`Look-alikes of ${disorderOf(code)?.name.toLowerCase() ?? 'it'}`}
+          {say('round.lookAlikesOf', { disorderOf: disorderOf(code)?.name.toLowerCase() ?? say('round.it') })}
         </Button>
       </View>
     );
   }
   return (
-    <View gap={4} role="list" aria-label="Look-alikes">
+    <View gap={4} role="list" aria-label={say('round.lookAlikes')}>
       {list.map(({ name, harmless, check }) => (
         <View key={name} role="listitem" flexDirection="row" gap={12}>
           <View width={130}>
             <Label>{name}</Label>
-            {harmless ? <Small color="$leaf">harmless</Small> : null}
+            {harmless ? <Small color="$leaf">{say('round.harmless')}</Small> : null}
           </View>
           <Small flex={1}>{check}</Small>
         </View>
@@ -250,14 +269,14 @@ function LookAlikes({ code }: { code: string }) {
   );
 }
 
-const ADVICE: Record<Causes['sample'], string> = {
-  no: 'A plant clinic can still be asked.',
-  unclear: 'Looking further tells little: send a sample to a plant clinic before cutting much.',
-  'treatments differ':
-    'Two causes that ask for different treatment are left: send a sample to a plant clinic.',
+const ADVICE: Record<Causes['sample'], PlainKey> = {
+  no: 'round.aPlantClinicCanStillBeAsked',
+  unclear: 'round.lookingFurtherTellsLittleSendASample',
+  'treatments differ': 'round.twoCausesThatAskForDifferentTreatment',
 };
 
 function Clinic({ view, marking, advice }: { view: TreeView; marking: Marking; advice: Causes['sample'] }) {
+  const say = useSay();
   const clock = useClock();
   const { record } = useRecordAction();
   const sent = view.actions.findLast(
@@ -270,17 +289,20 @@ function Clinic({ view, marking, advice }: { view: TreeView; marking: Marking; a
     const { label } = sent.action;
     const evidence = answered?.action.kind === 'sampleAnswered' ? answered.action.evidence : null;
     return (
-      <Notice kind="said" title={`Sample ${label}`}>
+      <Notice kind="said" title={say('round.sample', { label })}>
         {evidence
-          ? `${upperFirst(clinicWords(evidence.result))}. The clinic is simulated: it finds ${Math.round(evidence.sensitivity * 100)} of 100 true causes and now and then names a wrong one.`
-          : 'Sent. The simulated clinic answers in about a minute; a real one takes days.'}
+          ? say('round.theClinicIsSimulatedItFindsOf', {
+              clinic: upperFirst(clinicWords(say, evidence.result)),
+              sensitivity: Math.round(evidence.sensitivity * 100),
+            })
+          : say('round.sentTheSimulatedClinicAnswersInAbout')}
       </Notice>
     );
   }
   return (
     <Notice
       kind={advice === 'no' ? 'said' : 'caution'}
-      title="Sample and plant clinic"
+      title={say('round.sampleAndPlantClinic')}
       action={
         marking.baseRevision === null ? undefined : (
           <View flexDirection="row">
@@ -295,13 +317,11 @@ function Clinic({ view, marking, advice }: { view: TreeView; marking: Marking; a
                 })
               }
             >
-              Send a sample
+              {say('round.sendASample')}
             </Button>
           </View>
         )
       }
-    >
-      {`${ADVICE[advice]} ${marking.baseRevision === null ? 'Save the finding first.' : 'Bag a piece across the edge of the patch, dead and live bark together; write the label on the bag.'}`}
-    </Notice>
+    >{`${say(ADVICE[advice])} ${marking.baseRevision === null ? say('round.saveTheFindingFirst') : say('round.bagAPieceAcrossTheEdgeOf')}`}</Notice>
   );
 }

@@ -1,7 +1,9 @@
 // A tree whose limbs nobody has drawn takes a finding all the same: on its stem, or somewhere in its crown, to be placed later.
+
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
+import { useSay } from '../../../data/useSay';
 import { Button } from '../../../ui/Button';
 import { LengthField } from '../../../ui/LengthField';
 import { Select } from '../../../ui/Select';
@@ -25,6 +27,7 @@ const REACHED_CM = 200;
 const HIGHEST_CM = 3000;
 
 export function WhereSheet({ treeId, open, onClose, onStem, onCrown }: WhereSheetProps) {
+  const say = useSay();
   const router = useRouter();
   const [hour, setHour] = useState('12');
   const [heightCm, setHeight] = useState(REACHED_CM);
@@ -33,27 +36,29 @@ export function WhereSheet({ treeId, open, onClose, onStem, onCrown }: WhereShee
     go();
   };
   return (
-    <Sheet title="Where is it?" open={open} onClose={onClose}>
-      <Body>Nobody has drawn the limbs of this tree yet.</Body>
+    <Sheet title={say('round.whereIsIt')} open={open} onClose={onClose}>
+      <Body>{say('round.nobodyHasDrawnTheLimbsOfThis')}</Body>
       <Button kind="main" onPress={then(() => router.navigate(`/round/${treeId}/map`))}>
-        Draw its limbs now
+        {say('round.drawItsLimbsNow')}
       </Button>
-      <Button onPress={then(onStem)}>On the stem</Button>
-      <Section>Somewhere in the crown</Section>
+      <Button onPress={then(onStem)}>{say('round.onTheStem')}</Button>
+      <Section>{say('round.somewhereInTheCrown')}</Section>
       <View flexDirection="row" gap={12}>
         <View flex={1} minWidth={0}>
-          <Select label="Seen from above, at" value={hour} options={HOURS} onChange={setHour} />
+          <Select label={say('round.seenFromAboveAt')} value={hour} options={HOURS} onChange={setHour} />
         </View>
         <LengthField
           grow
-          label="Above ground"
+          label={say('round.aboveGround')}
           cm={heightCm}
           leastCm={0}
           mostCm={HIGHEST_CM}
           onChange={setHeight}
         />
       </View>
-      <Button onPress={then(() => onCrown({ hour: Number(hour), heightCm }))}>Mark it there</Button>
+      <Button onPress={then(() => onCrown({ hour: Number(hour), heightCm }))}>
+        {say('round.markItThere')}
+      </Button>
     </Sheet>
   );
 }

@@ -7,6 +7,7 @@ import { heightReading, joined, roundToTape, type Units } from '@mortisect/core/
 import { type Considered, forCut } from '@mortisect/core/present';
 import type { Action, Finding, FindingBody, FindingKind } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
+import type { Say } from '@mortisect/words';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import { newId } from '../../../data/writes';
@@ -64,13 +65,18 @@ export function newMarkingSomewhere(stem: Limb, units: Units, now: string, somew
 }
 
 /** “somewhere in the crown, 3 o’clock, 2.5 m up” */
-export function somewhereWords({ hour, heightCm }: Somewhere, units: Units): string {
-  return `somewhere in the crown, ${hour} o’clock, ${joined(heightReading(heightCm, units))} up`;
+export function somewhereWords(say: Say, { hour, heightCm }: Somewhere, units: Units): string {
+  return say('round.somewhereInTheCrownOclockUp', { hour, height: joined(heightReading(heightCm, units)) });
 }
 
 /** What the finding’s place is called: its limb, or where in the crown it was seen. */
-export function limbNameOf(marking: Marking, names: ReadonlyMap<string, string>, units: Units): string {
-  if (marking.somewhere) return somewhereWords(marking.somewhere, units);
+export function limbNameOf(
+  say: Say,
+  marking: Marking,
+  names: ReadonlyMap<string, string>,
+  units: Units,
+): string {
+  if (marking.somewhere) return somewhereWords(say, marking.somewhere, units);
   return names.get(marking.limbId) ?? marking.limbId;
 }
 

@@ -4,6 +4,7 @@ import { codesWhere, codeWhere, type Disorder, disorders, plainDisorder } from '
 import { type FaultKind, faultKey, faultKinds } from '@mortisect/core/faults';
 import type { FindingKind } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
+import type { PlainKey, Say } from '@mortisect/words';
 import { faultTitle } from '../shape/faultWords';
 import { atPlace, type Marking } from './draft';
 
@@ -22,20 +23,20 @@ export interface Findable {
 
 /** Faults of the whole crown are no finding on one limb. */
 const OF_ONE_LIMB = faultKinds.filter((kind) => kind !== 'empty sector' && kind !== 'lopsided');
-const ALSO: Partial<Record<FaultKind, string>> = {
-  'upright sprout': 'water sprout, water shoot, straight up',
-  sucker: 'root shoot, rootstock',
-  crossing: 'crosses another limb',
-  rubbing: 'rubs, chafes another limb',
-  inward: 'into the crown',
-  'too low': 'in the way of the mower, mulch',
-  'out of reach': 'too high',
+const ALSO: Partial<Record<FaultKind, PlainKey>> = {
+  'upright sprout': 'round.waterSproutWaterShootStraightUp',
+  sucker: 'round.rootShootRootstock',
+  crossing: 'round.crossesAnotherLimb',
+  rubbing: 'round.rubsChafesAnotherLimb',
+  inward: 'round.intoTheCrown',
+  'too low': 'round.inTheWayOfTheMowerMulch',
+  'out of reach': 'round.tooHigh',
 };
-const NAMED: Partial<Record<FaultKind, string>> = {
-  'upright sprout': 'Water sprout',
-  sucker: 'Sucker',
-  crossing: 'Crossing limb',
-  rubbing: 'Rubbing limb',
+const NAMED: Partial<Record<FaultKind, PlainKey>> = {
+  'upright sprout': 'round.waterSprout',
+  sucker: 'round.sucker',
+  crossing: 'round.crossingLimb',
+  rubbing: 'round.rubbingLimb',
 };
 
 function ofDisorder({ code, name, kind, tellingSigns, oldCut, sits }: Disorder): Findable {
@@ -61,12 +62,13 @@ function ofDisorder({ code, name, kind, tellingSigns, oldCut, sits }: Disorder):
   };
 }
 
-function ofFault(kind: FaultKind): Findable {
+function ofFault(say: Say, kind: FaultKind): Findable {
+  const [named, also] = [NAMED[kind], ALSO[kind]];
   return {
     key: kind,
-    name: NAMED[kind] ?? faultTitle({ kind }),
-    says: 'Sound wood in the wrong place.',
-    also: `${kind} ${ALSO[kind] ?? ''}`,
+    name: named ? say(named) : faultTitle(say, { kind }),
+    says: say('round.soundWoodInTheWrongPlace'),
+    also: also ? `${kind} ${say(also)}` : kind,
     mark: 'misplaced',
     kinds: ['misplaced'],
     apply: (marking, limbs) => {
@@ -91,46 +93,47 @@ function ofFault(kind: FaultKind): Findable {
 }
 
 const MUMMY_CODE = codeWhere(({ onFruit }) => onFruit === true);
-const MUMMIES: Findable = {
+const mummiesIn = (say: Say): Findable => ({
   key: 'mummies',
-  name: 'Mummies',
-  says: 'Shrivelled fruit that hangs on: pick it and carry it away.',
-  also: 'mummy, brown rot, fruit',
+  name: say('round.mummies'),
+  says: say('round.shrivelledFruitThatHangsOnPickIt'),
+  also: say('round.mummyBrownRotFruit'),
   mark: 'diseased',
   kinds: ['diseased'],
   apply: (marking, limbs) =>
     atPlace({ ...marking, kind: 'diseased', disorder: MUMMY_CODE, fault: null }, 'fruit', limbs),
   isChosen: (marking) => marking.place === 'fruit',
-};
+});
 
-const ALL: readonly Findable[] = [
+const allIn = (say: Say): readonly Findable[] => [
   ...disorders.filter(({ plain }) => plain !== 'misplaced').map(ofDisorder),
-  MUMMIES,
-  ...OF_ONE_LIMB.map(ofFault),
+  mummiesIn(say),
+  ...OF_ONE_LIMB.map((each) => ofFault(say, each)),
 ];
 
 /** Offered before anything is chosen. */
-export const FOUND_MOST: readonly Findable[] = [
-  'upright sprout',
-  'sucker',
-  'mummies',
-  'crossing',
-  'rubbing',
-  ...codesWhere(({ often }) => often === true),
-].flatMap((key) => ALL.find((findable) => findable.key === key) ?? []);
+export const foundMostIn = (say: Say): readonly Findable[] =>
+  [
+    'upright sprout',
+    'sucker',
+    'mummies',
+    'crossing',
+    'rubbing',
+    ...codesWhere(({ often }) => often === true),
+  ].flatMap((key) => allIn(say).find((findable) => findable.key === key) ?? []);
 
 /** By their codes, in this order; codes that are no disorder are left out. */
-export function findablesOf(codes: readonly string[]): Findable[] {
-  return codes.flatMap((code) => ALL.find((findable) => findable.key === code) ?? []);
+export function findablesOf(say: Say, codes: readonly string[]): Findable[] {
+  return codes.flatMap((code) => allIn(say).find((findable) => findable.key === code) ?? []);
 }
 
 /** Those of a kind, or of all kinds where something is sought: each word of it stands in a name, a sign or another name. */
-export function findables(kind: FindingKind | null, sought: string): Findable[] {
+export function findables(say: Say, kind: FindingKind | null, sought: string): Findable[] {
   const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
   if (words.length === 0)
-    return ALL.filter((findable) => kind === null || findable.kinds.includes(kind)).toSorted(
-      (a, b) => rank(a, kind) - rank(b, kind),
-    );
+    return allIn(say)
+      .filter((findable) => kind === null || findable.kinds.includes(kind))
+      .toSorted((a, b) => rank(a, kind) - rank(b, kind));
   const text = (findable: Findable) => `${findable.name} ${findable.also} ${findable.says}`.toLowerCase();
   // Whole words of a name before parts of one before words of a sign
   const inName = (findable: Findable) => {
@@ -140,9 +143,9 @@ export function findables(kind: FindingKind | null, sought: string): Findable[] 
       Number(words.every((word) => name.includes(word))) + Number(words.every((word) => parts.includes(word)))
     );
   };
-  return ALL.filter((findable) => words.every((word) => text(findable).includes(word))).toSorted(
-    (a, b) => inName(b) - inName(a),
-  );
+  return allIn(say)
+    .filter((findable) => words.every((word) => text(findable).includes(word)))
+    .toSorted((a, b) => inName(b) - inName(a));
 }
 
 /** The plain names of the kind first. */

@@ -3,6 +3,7 @@
 import { treeView } from '@mortisect/core/present';
 import type { ActionBody } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
+import { english } from '@mortisect/words/all';
 import { fireEvent, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
@@ -22,7 +23,7 @@ import {
   newMarking,
   ofKind,
 } from './draft';
-import { FOUND_MOST, findables } from './findables';
+import { findables, foundMostIn } from './findables';
 import { EdgeChoice, SpanFields } from './MarkingForm';
 
 const limb: Limb = {
@@ -208,7 +209,7 @@ test.each([
   ],
   ['BRK', { kind: 'damaged', disorder: 'BRK', limbId: 'S', measured: false }],
 ])('%s is one tap', (key, expected) => {
-  const found = FOUND_MOST.find((findable) => findable.key === key);
+  const found = foundMostIn(english).find((findable) => findable.key === key);
   const marking = found?.apply({ ...start, limbId: 'S' }, limbs);
   expect(marking).toMatchObject(expected);
   expect(marking && found?.isChosen(marking)).toBe(true);
@@ -216,7 +217,7 @@ test.each([
 
 test('what sits on the stem goes there when it is named, unless its place was measured', () => {
   const named = (sought: string, marking: Marking) =>
-    findables(null, sought)[0]?.apply({ ...marking, limbId: 'S' }, limbs);
+    findables(english, null, sought)[0]?.apply({ ...marking, limbId: 'S' }, limbs);
   const rot = 'Phytophthora collar or root rot';
   expect(named(rot, start)).toMatchObject({ disorder: 'PHY', place: 'base', limbId: 'T', toCm: 15 });
   expect(named('Fire blight of the rootstock', start)).toMatchObject({ place: 'rootstock', limbId: 'T' });
@@ -224,17 +225,19 @@ test('what sits on the stem goes there when it is named, unless its place was me
 });
 
 test('names are found by what people call them, whatever kind was chosen', () => {
-  const first = (sought: string) => findables('damaged', sought)[0]?.name;
+  const first = (sought: string) => findables(english, 'damaged', sought)[0]?.name;
   expect(first('water shoot')).toBe('Water sprout');
   expect(first('water')).toBe('Water sprout');
   expect(first('mummy')).toBe('Mummies');
   expect(first('RUBS')).toBe('Rubbing limb');
   expect(first('fire blight canker, active')).toBe('Fire blight canker, active');
-  expect(findables(null, 'no such thing at all')).toEqual([]);
+  expect(findables(english, null, 'no such thing at all')).toEqual([]);
   // Nothing sought: the names of the kind, its own first; all of them where no kind is chosen
-  expect(findables('dead', '')[0]?.kinds[0]).toBe('dead');
-  expect(findables('misplaced', '').every((findable) => findable.kinds.includes('misplaced'))).toBe(true);
-  expect(findables(null, '').length).toBeGreaterThan(findables('dead', '').length);
+  expect(findables(english, 'dead', '')[0]?.kinds[0]).toBe('dead');
+  expect(findables(english, 'misplaced', '').every((findable) => findable.kinds.includes('misplaced'))).toBe(
+    true,
+  );
+  expect(findables(english, null, '').length).toBeGreaterThan(findables(english, 'dead', '').length);
 });
 
 test('nothing is saved while a field cannot be used: it is named, and the cursor goes there', () => {

@@ -7,12 +7,13 @@ jest.mock('../../../../../core/src/disorders/handlingTable', () => {
 });
 
 import { isUrgent } from '@mortisect/core/present';
+import { english } from '@mortisect/words/all';
 import { limbs, NOW } from '../../../testing/orchard';
 import { newMarking } from './draft';
 import { findables } from './findables';
 
 test('it is found by its name and its sign, says its kind, and sits where its row says', () => {
-  const [found] = findables('diseased', 'blue rings');
+  const [found] = findables(english, 'diseased', 'blue rings');
   expect(found).toMatchObject({ key: 'ZZZ', name: 'Made-up canker', kinds: ['diseased', 'dead'] });
   const [limb] = limbs;
   if (!found || !limb) throw new Error('It is not there.');

@@ -3,10 +3,12 @@
 import { HAT_RADIUS_CM, LIGHT_ENOUGH_FROM, OPEN_FROM } from '@mortisect/core/faults';
 import { tapeText } from '@mortisect/core/measure';
 import type { TreeView } from '@mortisect/core/present';
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useClock } from '../../../data/useClock';
 import { useOpenness } from '../../../data/useOpenness';
+import { useSay } from '../../../data/useSay';
 import { useUnits } from '../../../data/useToday';
 import { useRecordAction } from '../../../data/writes';
 import { Button } from '../../../ui/Button';
@@ -17,6 +19,7 @@ import { Body, Figure, Label, Section, Small } from '../../../ui/type';
 const percent = (share: number) => Math.round(share * 100);
 
 export function Openness({ view }: { view: TreeView }) {
+  const say = useSay();
   const units = useUnits();
   const { data, error } = useOpenness(view.tree.id, view.limbs, view.detail.limbs);
   const [throwing, setThrowing] = useState(false);
@@ -26,43 +29,53 @@ export function Openness({ view }: { view: TreeView }) {
   if (view.limbs.every((limb) => limb.kind === 'trunk')) return null;
   return (
     <View gap={8}>
-      <Section>Open enough?</Section>
-      {error ? <Body>The crown could not be computed on this device.</Body> : null}
+      <Section>{say('round.openEnough')}</Section>
+      {error ? <Body>{say('round.theCrownCouldNotBeComputedOn')}</Body> : null}
       {data ? (
         <>
           <View flexDirection="row" gap={24} flexWrap="wrap">
             <Measure
               figure={percent(data.gap.share)}
               unit="of 100"
-              words={`hats come through (${percent(data.gap.interval[0])}–${percent(data.gap.interval[1])})`}
+              words={say('round.hatsComeThrough', {
+                percent: percent(data.gap.interval[0]),
+                percent2: percent(data.gap.interval[1]),
+              })}
             />
             <Measure
               figure={percent(data.light.share)}
               unit="%"
-              words="of the light reaches the inner third"
+              words={say('shared.ofTheLightReachesTheInnerThird')}
             />
           </View>
-          <Body>{verdict(data.gap.share, data.light.share)}</Body>
+          <Body>{verdict(say, data.gap.share, data.light.share)}</Body>
           {data.gap.catchers.length > 0 ? (
             <Small>
-              {`In the way most: ${data.gap.catchers
-                .slice(0, 3)
-                .map(({ limbId, caught }) => `${view.names.get(limbId) ?? limbId} (${percent(caught)} %)`)
-                .join(', ')}.`}
+              {say('round.inTheWayMost', {
+                catchers: data.gap.catchers
+                  .slice(0, 3)
+                  .map(({ limbId, caught }) => `${view.names.get(limbId) ?? limbId} (${percent(caught)} %)`)
+                  .join(', '),
+              })}
             </Small>
           ) : null}
           <Small>
-            {`${data.gap.throws} throws of a disc of ${tapeText(HAT_RADIUS_CM, units)} radius from all sides through the mapped limbs, with a 95 % interval; leaves are laid on the limbs by the pipe model. A map without side branches looks more open than the tree is.`}
+            {say('round.throwsOfADiscOfRadiusFrom', {
+              throws: data.gap.throws,
+              tape: tapeText(HAT_RADIUS_CM, units),
+            })}
           </Small>
         </>
       ) : error ? null : (
-        <Small role="status">Throwing hats …</Small>
+        <Small role="status">{say('round.throwingHats')}</Small>
       )}
       <View flexDirection="row" alignItems="center" gap={12} flexWrap="wrap">
         {thrown?.kind === 'hatThrown' ? (
-          <Label>{`Thrown for real: ${thrown.passed} of ${thrown.throws} came through`}</Label>
+          <Label>
+            {say('round.thrownForRealOfCameThrough', { passed: thrown.passed, throws: thrown.throws })}
+          </Label>
         ) : null}
-        <Button onPress={() => setThrowing(true)}>I tested it with a hat</Button>
+        <Button onPress={() => setThrowing(true)}>{say('round.iTestedItWithAHat')}</Button>
       </View>
       <ThrowSheet
         key={String(throwing)}
@@ -74,14 +87,12 @@ export function Openness({ view }: { view: TreeView }) {
   );
 }
 
-function verdict(share: number, light: number): string {
+function verdict(say: Say, share: number, light: number): string {
   const open = share >= OPEN_FROM;
   const bright = light >= LIGHT_ENOUGH_FROM;
-  if (open && bright) return 'Open enough, by common practice.';
-  if (!open && !bright) return 'Too dense: hats are caught and the inside is dark.';
-  return open
-    ? 'Hats come through, but the inside is dark when in leaf.'
-    : 'Hats are caught, though light comes in.';
+  if (open && bright) return say('round.openEnoughByCommonPractice');
+  if (!open && !bright) return say('round.tooDenseHatsAreCaughtAndThe');
+  return open ? say('round.hatsComeThroughButTheInsideIs') : say('round.hatsAreCaughtThoughLightComesIn');
 }
 
 function Measure({ figure, unit, words }: { figure: number; unit: string; words: string }) {
@@ -96,6 +107,7 @@ function Measure({ figure, unit, words }: { figure: number; unit: string; words:
 }
 
 function ThrowSheet({ treeId, open, onClose }: { treeId: string; open: boolean; onClose(): void }) {
+  const say = useSay();
   const clock = useClock();
   const { record } = useRecordAction();
   const [throws, setThrows] = useState('10');
@@ -111,10 +123,10 @@ function ThrowSheet({ treeId, open, onClose }: { treeId: string; open: boolean; 
     through <= of;
   return (
     <Sheet
-      title="I tested it with a hat"
+      title={say('round.iTestedItWithAHat')}
       open={open}
       onClose={onClose}
-      closeLabel="Back"
+      closeLabel={say('shared.back')}
       actions={
         <Button
           grow
@@ -124,20 +136,20 @@ function ThrowSheet({ treeId, open, onClose }: { treeId: string; open: boolean; 
             record({ kind: 'hatThrown', at: clock(), treeId, throws: of, passed: through }, onClose)
           }
         >
-          Enter
+          {say('round.enter')}
         </Button>
       }
     >
-      <Body>Throw a hat or a ball through the crown from different sides and count.</Body>
+      <Body>{say('round.throwAHatOrABallThrough')}</Body>
       <View flexDirection="row" gap={12}>
-        <Field grow label="Throws" kind="decimal" value={throws} onChangeText={setThrows} />
+        <Field grow label={say('round.throws')} kind="decimal" value={throws} onChangeText={setThrows} />
         <Field
           grow
-          label="Came through"
+          label={say('shared.cameThrough')}
           kind="decimal"
           value={passed}
           onChangeText={setPassed}
-          fault={passed !== '' && !good ? `A whole number from 0 to ${throws}.` : undefined}
+          fault={passed !== '' && !good ? say('round.aWholeNumberFrom0To', { throws }) : undefined}
         />
       </View>
     </Sheet>

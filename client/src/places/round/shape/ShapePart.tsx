@@ -8,12 +8,12 @@ import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { useClock } from '../../../data/useClock';
+import { useSay } from '../../../data/useSay';
 import { newId, useRecordAction, useSaveFinding } from '../../../data/writes';
 import { Mark } from '../../../drawings/marks';
 import { Button } from '../../../ui/Button';
 import { Notice } from '../../../ui/Notice';
 import { Body, Label, Section, Small } from '../../../ui/type';
-import { plural } from '../../words';
 import { findingOfFault } from '../marking/draft';
 import { faultDetail, faultTitle } from './faultWords';
 import { Openness } from './Openness';
@@ -25,6 +25,7 @@ interface ShapePartProps {
 }
 
 export function ShapePart({ view, today, onLimb }: ShapePartProps) {
+  const say = useSay();
   const router = useRouter();
   const { open, quiet } = useFaults(view, today);
   const [all, setAll] = useState(false);
@@ -39,18 +40,18 @@ export function ShapePart({ view, today, onLimb }: ShapePartProps) {
       <Openness view={view} />
       <View gap={8}>
         <Section>
-          {open.length === 0 ? 'No wood out of place' : `${plural(open.length, 'fault')} of shape`}
+          {open.length === 0
+            ? say('round.noWoodOutOfPlace')
+            : say('round.faultsOfShape', { open: open.length })}
         </Section>
-        <Small>Measured on the limb map; limits are the site’s, under Book, Settings.</Small>
+        <Small>{say('round.measuredOnTheLimbMapLimitsAre')}</Small>
         {open.slice(0, all ? open.length : FIRST).map((fault) => (
           <FaultRow key={faultKey(fault)} fault={fault} view={view} onLimb={onLimb} />
         ))}
         {open.length > FIRST && !all ? (
-          <Button onPress={() => setAll(true)}>{`Show all ${open.length}`}</Button>
+          <Button onPress={() => setAll(true)}>{say('round.showAll', { open: open.length })}</Button>
         ) : null}
-        {quiet > 0 ? (
-          <Small>{`${plural(quiet, 'fault')} waved off earlier and not worse since.`}</Small>
-        ) : null}
+        {quiet > 0 ? <Small>{say('round.faultsWavedOffEarlierAndNotWorse', { quiet })}</Small> : null}
       </View>
     </View>
   );
@@ -76,12 +77,13 @@ function useFaults(view: TreeView, { site }: SiteToday): { open: Fault[]; quiet:
 }
 
 function FaultRow({ fault, view, onLimb }: { fault: Fault; view: TreeView; onLimb(limbId: string): void }) {
+  const say = useSay();
   const clock = useClock();
   const saving = useSaveFinding();
   const { record } = useRecordAction();
   const limbId = fault.limbIds[0] ?? '';
   const limb = view.limbs.find((limb) => limb.id === limbId);
-  const title = faultTitle(fault);
+  const title = faultTitle(say, fault);
   const accept = () => {
     if (!limb) return;
     const name = view.names.get(limbId) ?? limbId;
@@ -104,18 +106,22 @@ function FaultRow({ fault, view, onLimb }: { fault: Fault; view: TreeView; onLim
           <Label fontSize="$19" lineHeight="$19">
             {title}
           </Label>
-          <Small>{faultDetail(fault, view.names)}</Small>
+          <Small>{faultDetail(say, fault, view.names)}</Small>
         </View>
       </View>
       <View flexDirection="row" gap={8}>
-        <Button onPress={accept} aria-label={`Note: ${title}`} disabled={saving.isPending || !limb}>
-          Note it
+        <Button
+          onPress={accept}
+          aria-label={say('round.note', { title })}
+          disabled={saving.isPending || !limb}
+        >
+          {say('round.noteIt')}
         </Button>
-        <Button kind="quiet" onPress={waveOff} aria-label={`Ignore: ${title}`}>
-          Ignore
+        <Button kind="quiet" onPress={waveOff} aria-label={say('round.ignore', { title })}>
+          {say('round.ignore2')}
         </Button>
-        <Button kind="quiet" onPress={() => onLimb(limbId)} aria-label={`Show: ${title}`}>
-          Show
+        <Button kind="quiet" onPress={() => onLimb(limbId)} aria-label={say('round.show', { title })}>
+          {say('shared.show')}
         </Button>
       </View>
     </View>
@@ -131,26 +137,33 @@ function MapWords({
   limbs: number;
   onDraw(): void;
 }) {
+  const say = useSay();
   const bare = gaps.bareLimbIds.length;
   const guessed =
-    gaps.undated === limbs ? ' Their ages are guesses.' : ` ${plural(gaps.undated, 'age')} of them guessed.`;
+    gaps.undated === limbs
+      ? say('round.theirAgesAreGuesses')
+      : say('round.agesOfThemGuessed', { undated: gaps.undated });
   if (limbs === 1) {
     return (
       <Notice
         kind="caution"
-        title="Only the stem is mapped"
-        action={<Button onPress={onDraw}>Draw the limb map</Button>}
+        title={say('round.onlyTheStemIsMapped')}
+        action={<Button onPress={onDraw}>{say('round.drawTheLimbMap')}</Button>}
       >
-        Nothing can be said of its shape yet. A first map takes a minute.
+        {say('round.nothingCanBeSaidOfItsShape')}
       </Notice>
     );
   }
   return (
     <View flexDirection="row" alignItems="center" gap={12} flexWrap="wrap">
       <Body flex={1} minWidth={180}>
-        {`${plural(limbs, 'limb')} mapped.${bare > 0 ? ` ${plural(bare, 'main limb')} without side branches.` : ''}${gaps.undated > 0 ? guessed : ''}`}
+        {say('round.limbsMapped', {
+          limbs,
+          more: bare > 0 ? say('round.mainLimbsWithoutSideBranches', { bare }) : '',
+          more2: gaps.undated > 0 ? guessed : '',
+        })}
       </Body>
-      <Button onPress={onDraw}>Limb map</Button>
+      <Button onPress={onDraw}>{say('round.limbMap')}</Button>
     </View>
   );
 }

@@ -1,0 +1,30 @@
+// Waits until a page can speak the language of this device.
+import type { Place } from '@mortisect/words';
+import { View } from '@tamagui/core';
+import { usePathname } from 'expo-router';
+import { type ReactNode, useEffect } from 'react';
+import { loadWords, useCatalogues, useSay } from '../../data/useSay';
+import { placeOf } from './places';
+
+const EVERY: readonly Place[] = ['shared', 'today', 'round', 'plan', 'cut', 'book'];
+const AFTER_MS = 1500;
+
+interface WordsProps {
+  of: readonly Place[];
+  children: ReactNode;
+}
+
+/** What was loaded once is replaced by the same in another language: what stands inside is never taken away. */
+export function Words({ of: places, children }: WordsProps) {
+  return useCatalogues(places) ? children : <View flex={1} aria-busy />;
+}
+
+/** The page of a place. The words of the other places are loaded behind it, for whoever walks on without signal. */
+export function PlaceWords({ children }: { children: ReactNode }) {
+  const { locale } = useSay();
+  useEffect(() => {
+    const later = setTimeout(() => loadWords(locale, EVERY).catch(() => {}), AFTER_MS);
+    return () => clearTimeout(later);
+  }, [locale]);
+  return <Words of={['shared', placeOf(usePathname()).id]}>{children}</Words>;
+}

@@ -1,0 +1,39 @@
+// Every catalogue at once, for the server and for tests: nothing waits.
+import enGbBook from '../compiled/en-GB/book.json';
+import enGbCut from '../compiled/en-GB/cut.json';
+import enGbPlan from '../compiled/en-GB/plan.json';
+import enGbRound from '../compiled/en-GB/round.json';
+import enGbShared from '../compiled/en-GB/shared.json';
+import enGbToday from '../compiled/en-GB/today.json';
+import enUsBook from '../compiled/en-US/book.json';
+import enUsCut from '../compiled/en-US/cut.json';
+import enUsPlan from '../compiled/en-US/plan.json';
+import enUsRound from '../compiled/en-US/round.json';
+import enUsShared from '../compiled/en-US/shared.json';
+import enUsToday from '../compiled/en-US/today.json';
+import esBook from '../compiled/es/book.json';
+import esCut from '../compiled/es/cut.json';
+import esPlan from '../compiled/es/plan.json';
+import esRound from '../compiled/es/round.json';
+import esShared from '../compiled/es/shared.json';
+import esToday from '../compiled/es/today.json';
+import { type Dictionary, dictionaryOf, type Locale } from './locales';
+import { type Catalogue, makeSay, type Say } from './say';
+
+const CATALOGUES: Record<Dictionary, Catalogue[]> = {
+  'en-GB': [enGbBook, enGbCut, enGbPlan, enGbRound, enGbShared, enGbToday],
+  'en-US': [enUsBook, enUsCut, enUsPlan, enUsRound, enUsShared, enUsToday],
+  es: [esBook, esCut, esPlan, esRound, esShared, esToday],
+};
+const said = new Map<Locale, Say>();
+
+export function sayIn(locale: Locale): Say {
+  let say = said.get(locale);
+  if (!say) {
+    say = makeSay(locale, CATALOGUES[dictionaryOf(locale)]);
+    said.set(locale, say);
+  }
+  return say;
+}
+
+export const english = sayIn('en-GB');

@@ -1,0 +1,13 @@
+export type { Place } from '../compiled/keys';
+export { loadCatalogue } from './load';
+export {
+  type Dictionary,
+  dictionaries,
+  dictionaryOf,
+  FALLBACK,
+  type Locale,
+  languageOf,
+  localeFor,
+  locales,
+} from './locales';
+export { type Catalogue, type Key, makeSay, type PlainKey, type Say } from './say';

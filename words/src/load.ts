@@ -1,0 +1,37 @@
+// Each catalogue is a file of its own, read when a page of its place is opened in its language.
+import type { Place } from '../compiled/keys';
+import type { Dictionary } from './locales';
+import type { Catalogue } from './say';
+
+type Read = () => Promise<{ default: Catalogue }>;
+
+const FILES: Record<Dictionary, Record<Place, Read>> = {
+  'en-GB': {
+    book: () => import('../compiled/en-GB/book.json'),
+    cut: () => import('../compiled/en-GB/cut.json'),
+    plan: () => import('../compiled/en-GB/plan.json'),
+    round: () => import('../compiled/en-GB/round.json'),
+    shared: () => import('../compiled/en-GB/shared.json'),
+    today: () => import('../compiled/en-GB/today.json'),
+  },
+  'en-US': {
+    book: () => import('../compiled/en-US/book.json'),
+    cut: () => import('../compiled/en-US/cut.json'),
+    plan: () => import('../compiled/en-US/plan.json'),
+    round: () => import('../compiled/en-US/round.json'),
+    shared: () => import('../compiled/en-US/shared.json'),
+    today: () => import('../compiled/en-US/today.json'),
+  },
+  es: {
+    book: () => import('../compiled/es/book.json'),
+    cut: () => import('../compiled/es/cut.json'),
+    plan: () => import('../compiled/es/plan.json'),
+    round: () => import('../compiled/es/round.json'),
+    shared: () => import('../compiled/es/shared.json'),
+    today: () => import('../compiled/es/today.json'),
+  },
+};
+
+export async function loadCatalogue(dictionary: Dictionary, place: Place): Promise<Catalogue> {
+  return (await FILES[dictionary][place]()).default;
+}
