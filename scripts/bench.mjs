@@ -101,7 +101,7 @@ async function firstLoads(url) {
     const device = await named.storageState();
     for (let i = 0; i < 5; i++) {
       const context = await browser.newContext({
-      locale: 'en-GB',
+        locale: 'en-GB',
         viewport: PHONE,
         storageState: device,
       });
@@ -236,7 +236,9 @@ async function markedToSeen(url) {
   await fetch(`${url}/api/devices/${deviceId}`, { method: 'PUT', headers, body: '{"name":"Bench"}' });
   const seconds = [];
   try {
-    const page = await (await browser.newContext({ locale: 'en-GB', viewport: PHONE, serviceWorkers: 'block' })).newPage();
+    const page = await (
+      await browser.newContext({ locale: 'en-GB', viewport: PHONE, serviceWorkers: 'block' })
+    ).newPage();
     await nameDevice(page, url, 'Wall crew', '/round/slip-side-02');
     await page.getByText('Slip side 02').first().waitFor();
     const devtools = await page.context().newCDPSession(page);
@@ -281,7 +283,9 @@ async function cutListed(url) {
   const { chromium } = await import('@playwright/test');
   const browser = await chromium.launch(launchOptions);
   const listed = async (isKept) => {
-    const page = await (await browser.newContext({ locale: 'en-GB', viewport: PHONE, serviceWorkers: 'block' })).newPage();
+    const page = await (
+      await browser.newContext({ locale: 'en-GB', viewport: PHONE, serviceWorkers: 'block' })
+    ).newPage();
     if (!isKept) await page.route('**/api/plans*', (route) => route.abort());
     await nameDevice(page, url, 'Wall crew', '/round');
     await page.getByText('Slip side 02').first().waitFor();

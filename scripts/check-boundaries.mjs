@@ -28,6 +28,7 @@ await command(async () => {
       'words/src',
       'words/en',
       'words/es',
+      'words/compiled',
       'words/package.json',
       'server/src',
       'client/src',

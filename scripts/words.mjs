@@ -29,7 +29,7 @@ export function catalogue(language) {
 /** The parts of an ICU message. @throws {StepFailed} naming file and key */
 export function parsed(message, language, place, key) {
   try {
-    return parse(message, { requiresOtherClause: true });
+    return parse(message, { requiresOtherClause: true, ignoreTag: true });
   } catch (error) {
     throw new StepFailed(`words/${language}/${place}.json, “${key}”: ${error.message} in “${message}”`);
   }

@@ -5,25 +5,28 @@ import enGbPlan from '../compiled/en-GB/plan.json';
 import enGbRound from '../compiled/en-GB/round.json';
 import enGbShared from '../compiled/en-GB/shared.json';
 import enGbToday from '../compiled/en-GB/today.json';
+import enGbTrade from '../compiled/en-GB/trade.json';
 import enUsBook from '../compiled/en-US/book.json';
 import enUsCut from '../compiled/en-US/cut.json';
 import enUsPlan from '../compiled/en-US/plan.json';
 import enUsRound from '../compiled/en-US/round.json';
 import enUsShared from '../compiled/en-US/shared.json';
 import enUsToday from '../compiled/en-US/today.json';
+import enUsTrade from '../compiled/en-US/trade.json';
 import esBook from '../compiled/es/book.json';
 import esCut from '../compiled/es/cut.json';
 import esPlan from '../compiled/es/plan.json';
 import esRound from '../compiled/es/round.json';
 import esShared from '../compiled/es/shared.json';
 import esToday from '../compiled/es/today.json';
+import esTrade from '../compiled/es/trade.json';
 import { type Dictionary, dictionaryOf, type Locale } from './locales';
 import { type Catalogue, makeSay, type Say } from './say';
 
 const CATALOGUES: Record<Dictionary, Catalogue[]> = {
-  'en-GB': [enGbBook, enGbCut, enGbPlan, enGbRound, enGbShared, enGbToday],
-  'en-US': [enUsBook, enUsCut, enUsPlan, enUsRound, enUsShared, enUsToday],
-  es: [esBook, esCut, esPlan, esRound, esShared, esToday],
+  'en-GB': [enGbBook, enGbCut, enGbPlan, enGbRound, enGbShared, enGbToday, enGbTrade],
+  'en-US': [enUsBook, enUsCut, enUsPlan, enUsRound, enUsShared, enUsToday, enUsTrade],
+  es: [esBook, esCut, esPlan, esRound, esShared, esToday, esTrade],
 };
 const said = new Map<Locale, Say>();
 

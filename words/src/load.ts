@@ -13,6 +13,7 @@ const FILES: Record<Dictionary, Record<Place, Read>> = {
     round: () => import('../compiled/en-GB/round.json'),
     shared: () => import('../compiled/en-GB/shared.json'),
     today: () => import('../compiled/en-GB/today.json'),
+    trade: () => import('../compiled/en-GB/trade.json'),
   },
   'en-US': {
     book: () => import('../compiled/en-US/book.json'),
@@ -21,6 +22,7 @@ const FILES: Record<Dictionary, Record<Place, Read>> = {
     round: () => import('../compiled/en-US/round.json'),
     shared: () => import('../compiled/en-US/shared.json'),
     today: () => import('../compiled/en-US/today.json'),
+    trade: () => import('../compiled/en-US/trade.json'),
   },
   es: {
     book: () => import('../compiled/es/book.json'),
@@ -29,6 +31,7 @@ const FILES: Record<Dictionary, Record<Place, Read>> = {
     round: () => import('../compiled/es/round.json'),
     shared: () => import('../compiled/es/shared.json'),
     today: () => import('../compiled/es/today.json'),
+    trade: () => import('../compiled/es/trade.json'),
   },
 };
 

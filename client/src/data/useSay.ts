@@ -1,19 +1,6 @@
-// The words of this device: its language, and the catalogues that are loaded in it.
-import {
-  type Catalogue,
-  dictionaryOf,
-  FALLBACK,
-  type Locale,
-  loadCatalogue,
-  localeFor,
-  makeSay,
-  type Place,
-  type Say,
-} from '@mortisect/words';
-import { useEffect } from 'react';
+// What says the texts of a page, in the language of this device.
+import { type Catalogue, FALLBACK, makeSay, type Place, type Say } from '@mortisect/words';
 import { create } from 'zustand';
-import { writeDaysIn } from './moment';
-import { usePreferences } from './preferences';
 
 interface Words {
   say: Say;
@@ -23,65 +10,9 @@ interface Words {
 
 export const useWords = create<Words>(() => ({ say: makeSay(FALLBACK, []), loaded: new Map() }));
 
-/** What says the texts of a page in the language of this device. */
 export function useSay(): Say {
   return useWords((words) => words.say);
 }
 
 /** As {@link useSay}, outside of a page. */
 export const sayNow = (): Say => useWords.getState().say;
-
-/** What the browser asks for, told to the log where nothing of it is spoken here. */
-export const browserLocale = (): Locale =>
-  localeFor(navigator.languages, (tag) => console.info(`Mortisect does not speak “${tag}” yet.`));
-
-const AGAIN_MS = 3000;
-
-/**
- * Whether the texts of these places can be said. A language that was just chosen is loaded whole before a word of it shows; until then, and
- * where it cannot be loaded, the page stays in the one before.
- */
-export function useCatalogues(places: readonly Place[]): boolean {
-  const chosen = usePreferences((preferences) => preferences.locale) ?? browserLocale();
-  const { say, loaded } = useWords();
-  const wanted = places.join(' ');
-  useEffect(() => {
-    let again: ReturnType<typeof setTimeout> | undefined;
-    let isOver = false;
-    const load = () =>
-      loadWords(chosen, wanted.split(' ') as Place[]).catch(() => {
-        if (!isOver) again = setTimeout(load, AGAIN_MS);
-      });
-    void load();
-    return () => {
-      isOver = true;
-      clearTimeout(again);
-    };
-  }, [chosen, wanted]);
-  useEffect(() => {
-    document.documentElement.lang = say.locale;
-  }, [say]);
-  return places.every((place) => loaded.has(place));
-}
-
-let latest: Locale = FALLBACK;
-
-/** Loads what is missing; with another language, all that was loaded in the one before. */
-export async function loadWords(locale: Locale, places: readonly Place[]): Promise<void> {
-  latest = locale;
-  const before = useWords.getState();
-  const isSame = before.say.locale === locale;
-  const wanted = [...new Set([...places, ...before.loaded.keys()])];
-  if (isSame && wanted.every((place) => before.loaded.has(place))) return;
-  const dictionary = dictionaryOf(locale);
-  const read = await Promise.all(
-    wanted.map(async (place): Promise<[Place, Catalogue]> => [place, await loadCatalogue(dictionary, place)]),
-  );
-  await writeDaysIn(locale);
-  // Another language was chosen meanwhile
-  if (latest !== locale) return;
-  const now = useWords.getState();
-  // What another call has loaded meanwhile stays, unless it is of the language before
-  const loaded = new Map([...(now.say.locale === locale ? now.loaded : []), ...read]);
-  useWords.setState({ say: makeSay(locale, [...loaded.values()]), loaded });
-}

@@ -1,7 +1,7 @@
 // What must be kept in mind with a cut; work for a licensed arborist is said as danger.
 
 import type { Caution } from '@mortisect/core/handling';
-import { cautionWords } from '@mortisect/core/words';
+import { cautionWords } from '@mortisect/words/trade';
 import { useSay } from '../data/useSay';
 import { Notice } from '../ui/Notice';
 import { WithTerms } from './Terms';
@@ -16,7 +16,7 @@ export function Cautions({ list }: { list: Caution[] }) {
           kind={caution.kind === 'hand over' ? 'danger' : 'caution'}
           {...(caution.kind === 'hand over' && { title: say('shared.workForALicensedArborist') })}
         >
-          <WithTerms>{cautionWords(caution)}</WithTerms>
+          <WithTerms>{cautionWords(say, caution)}</WithTerms>
         </Notice>
       ))}
     </>

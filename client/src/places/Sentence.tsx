@@ -1,5 +1,5 @@
 // A cut in words, with its measures in chalk blue and the cut itself in vermilion.
-import type { Phrase } from '@mortisect/core/words';
+import type { Phrase } from '@mortisect/words/trade';
 import { createElement } from 'react';
 import { Body } from '../ui/type';
 import { WithTerms } from './Terms';

@@ -3,7 +3,7 @@
 import type { Cut } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
 import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
-import { whySteps } from '@mortisect/core/words';
+import { whySteps } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../data/useSay';
 import { Sheet } from '../ui/Sheet';
@@ -30,7 +30,7 @@ export function WhySheet({ view, today, cut, onClose }: WhySheetProps) {
             {cut.because.length > 1 ? (
               <Label fontSize="$22">{disorderOf(reason.disorder)?.name ?? reason.disorder}</Label>
             ) : null}
-            {whySteps(reason, clearance, telling(view, today)).map((step) => (
+            {whySteps(say, reason, clearance, telling(view, today)).map((step) => (
               <View key={step.title} gap={2}>
                 <Label fontSize="$19" lineHeight="$19">
                   {step.title}

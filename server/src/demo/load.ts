@@ -10,7 +10,8 @@ import { bladesOf } from '@mortisect/core/present';
 import { type ActionBody, FindingBody } from '@mortisect/core/records';
 import { serpentine } from '@mortisect/core/register';
 import { type Limb, limbNames, withGivenNames } from '@mortisect/core/tree';
-import { asText, cutSentence } from '@mortisect/core/words';
+import { english } from '@mortisect/words/all';
+import { asText, cutSentence } from '@mortisect/words/trade';
 import { max, sql } from 'drizzle-orm';
 import { v7 } from 'uuid';
 import { writeAction } from '../services/actions';
@@ -457,7 +458,7 @@ async function loadCut(
         clearanceCm: Math.max(...cut.because.map((reason) => reason.clearanceCm)),
         shortfallCm: cut.shortfallCm,
         sentence: asText(
-          cutSentence(cut, {
+          cutSentence(english, cut, {
             limbs: tree.limbs,
             names,
             units: site.units,

@@ -1,4 +1,5 @@
 // The calendar that others subscribe to: dry windows by kind of wood, days to look after a frost or for strikes, cuts to look at again, jobs due.
+
 import { randomBytes, timingSafeEqual } from 'node:crypto';
 import { lanesOf, type TimingNow } from '@mortisect/contracts';
 import { upperFirst } from '@mortisect/core/measure';
@@ -6,7 +7,8 @@ import { cutsOnRecord, USUAL_CUT } from '@mortisect/core/present';
 import type { Site } from '@mortisect/core/records';
 import { jobKinds, speciesName } from '@mortisect/core/register';
 import { dayAfter, hourOf, localClock, momentOf } from '@mortisect/core/weather';
-import { lookForWords, riskWords, windowTitle } from '@mortisect/core/words';
+import { english } from '@mortisect/words/all';
+import { lookForWords, riskWords, windowTitle } from '@mortisect/words/trade';
 import { type CalendarEvent, calendarOf } from '../files/calendar';
 import type { Pool } from '../pool/pool';
 import { notThere } from '../refusal';
@@ -74,7 +76,7 @@ function windowEvents(told: TimingNow): CalendarEvent[] {
       lane.windows.map(
         (window): CalendarEvent => ({
           id: `window-${lane.id}-${window.fromHour}-${window.verdict}`,
-          title: windowTitle(lane.name, window.verdict),
+          title: windowTitle(english, lane.name, window.verdict),
           detail: `For most of its trees; open the plan of a tree for its own. Dry for ${window.dryH} h once it starts.${told.station.simulated ? ' Simulated weather.' : ''}`,
           when: { from: momentOf(window.fromHour), to: momentOf(window.toHour) },
         }),
@@ -139,7 +141,7 @@ function recheckEvents(
         (recheck): CalendarEvent => ({
           id: recheck.id,
           title: `Look again: ${codeOf.get(recheck.treeId) ?? recheck.treeId}, ${cut.action.cut.limbName}`,
-          detail: lookForWords(recheck.lookFor),
+          detail: lookForWords(english, recheck.lookFor),
           when: { day: recheck.dueOn },
         }),
       ),
@@ -153,8 +155,8 @@ export async function treeCalendar(db: Db, pool: Pool, treeId: string, now: stri
   const events = group.windows.map(
     (window): CalendarEvent => ({
       id: `${treeId}-${window.fromHour}-${window.verdict}`,
-      title: windowTitle(tree.code, window.verdict),
-      detail: `Dry for ${window.dryH} h once it starts. ${upperFirst(riskWords(window.score))}.`,
+      title: windowTitle(english, tree.code, window.verdict),
+      detail: `Dry for ${window.dryH} h once it starts. ${upperFirst(riskWords(english, window.score))}.`,
       when: { from: momentOf(window.fromHour), to: momentOf(window.toHour) },
     }),
   );

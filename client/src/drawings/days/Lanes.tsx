@@ -2,8 +2,8 @@
 
 import type { Lane, LaneCell } from '@mortisect/contracts';
 import { rainReading, type Units } from '@mortisect/core/measure';
-import { VERDICT_WORDS } from '@mortisect/core/words';
 import type { Say } from '@mortisect/words';
+import { VERDICT_WORDS } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRef } from 'react';
 import Svg, { G, Line, Path, Rect, Text } from 'react-native-svg';

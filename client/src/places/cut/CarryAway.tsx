@@ -3,7 +3,7 @@
 import { DEBRIS_ROUTE_WORDS, debrisOf } from '@mortisect/core/aftercare';
 import { joined, massReading, upperFirst } from '@mortisect/core/measure';
 import type { ActionOf } from '@mortisect/core/records';
-import { debrisWords } from '@mortisect/core/words';
+import { debrisWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../../data/useSay';
 import { Body, Section, Small } from '../../ui/type';
@@ -25,9 +25,11 @@ export function CarryAway({ cut, here }: { cut: ActionOf<'cutMade'>; here: RunHe
           code: codeWords(cut.disorders ?? []),
         })}
       </Body>
-      {debris.because.map(debrisWords).map((line) => (
-        <Small key={line}>{line}</Small>
-      ))}
+      {debris.because
+        .map((each) => debrisWords(say, each))
+        .map((line) => (
+          <Small key={line}>{line}</Small>
+        ))}
     </View>
   );
 }

@@ -4,7 +4,7 @@ import type { Cut } from '@mortisect/core/cuts';
 import { tapeReading, tapeText, typedLengthCm, type Units } from '@mortisect/core/measure';
 import { judgedAt, type SiteToday, telling } from '@mortisect/core/present';
 import { cutMade, type Placed, placedAt } from '@mortisect/core/run';
-import { asText, cutSentence } from '@mortisect/core/words';
+import { asText, cutSentence } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -39,7 +39,7 @@ export function CutCard(frame: FrameGiven) {
   const [found, setFound] = useState('');
   const placed = placedCut(cut, found, today.units);
   const { handling } = judgedAt(view, placed ?? cut, today);
-  const phrases = cutSentence(cut, telling(view, today));
+  const phrases = cutSentence(say, cut, telling(view, today));
   useKeys({ w: () => setWhy(true), u: () => switchUnits(today) });
 
   const recordCut = () => {

@@ -16,8 +16,8 @@ import {
 import { upperFirst } from '@mortisect/core/measure';
 import { mixes } from '@mortisect/core/present';
 import { bringFor } from '@mortisect/core/run';
-import { suppliesWords } from '@mortisect/core/words';
 import type { Say } from '@mortisect/words';
+import { suppliesWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -227,7 +227,7 @@ function MixForm({ here }: { here: RunHere }) {
           cloths: bring.supplies.cloths,
         })}
       </Body>
-      <Small>{suppliesWords(bring.supplies.because)}</Small>
+      <Small>{suppliesWords(say, bring.supplies.because)}</Small>
       <Small>
         {say('cut.withBladesOfAKindInRotation', {
           bladesForNoWait: bring.supplies.bladesForNoWait,

@@ -8,8 +8,8 @@ import {
   type TransmissionInput,
 } from '@mortisect/core/blades';
 import { transmissionCuts } from '@mortisect/core/run';
-import { cleaningWords } from '@mortisect/core/words';
 import type { PlainKey, Say } from '@mortisect/words';
+import { cleaningWords } from '@mortisect/words/trade';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { useSay } from '../../data/useSay';
@@ -152,7 +152,7 @@ function Costs({ here }: { here: RunHere }) {
           />
           <Body>
             {say('cut.itAvoidsATreeTo', {
-              cleaning: cleaningWords(data.advice.because),
+              cleaning: cleaningWords(say, data.advice.because),
               figure: figure(data.advice.avoided[1]),
               figure2: figure(data.advice.avoided[0]),
               figure3: figure(data.advice.avoided[2]),

@@ -2,13 +2,16 @@
 
 import { heightReading, joined, thicknessReading, type Units } from '@mortisect/core/measure';
 import type { Bring, LeftOutBecause } from '@mortisect/core/run';
-import { cautionWords } from '@mortisect/core/words';
 import type { Say } from '@mortisect/words';
+import { cautionWords } from '@mortisect/words/trade';
 
 /** “For a licensed arborist. The tree is over 6 m (20 ft) high.” */
 export function leftOutWords(say: Say, because: LeftOutBecause): string {
   if (because.code === 'not made') return say('cut.notMadeToday', { reason: because.reason });
-  return [say('cut.forALicensedArborist'), ...because.cautions.slice(0, 1).map(cautionWords)].join(' ');
+  return [
+    say('cut.forALicensedArborist'),
+    ...because.cautions.slice(0, 1).map((each) => cautionWords(say, each)),
+  ].join(' ');
 }
 
 /** “No saw for 62 mm.” */

@@ -3,7 +3,7 @@
 import { joined, massReading } from '@mortisect/core/measure';
 import { alternativesTo, type Priced, type Solved, type StepView } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
-import { otherWords } from '@mortisect/core/words';
+import { otherWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
@@ -68,7 +68,7 @@ function Other({
   const title =
     what.is === 'cut'
       ? say('shared.at', { name, place: placeWords(say, what.cut, today.units) })
-      : `${otherWords(what.kind)}: ${name}`;
+      : `${otherWords(say, what.kind)}: ${name}`;
   const left = other.left.filter(({ findingId }) =>
     stepView.step.solves.some((solved) => solved.findingId === findingId),
   );

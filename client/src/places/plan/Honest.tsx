@@ -5,7 +5,8 @@ import type { Solved } from '@mortisect/core/plan';
 import type { TreeView } from '@mortisect/core/present';
 import { markOf } from '@mortisect/core/records';
 import { lowerFirst } from '@mortisect/core/tree';
-import { cautionWords, clashSentence, insteadWords, leftWords, verdictWords } from '@mortisect/core/words';
+import type { Say } from '@mortisect/words';
+import { cautionWords, clashSentence, insteadWords, leftWords, verdictWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
@@ -39,7 +40,7 @@ export function Clash({ view, solved }: { view: TreeView; solved: Solved }) {
   return (
     <Notice kind="caution" title={say('plan.noPlanKeepsAllOfThis')}>
       {say('plan.takeOneOffBelowAndItIs', {
-        clashSentence: clashSentence(clash, { names: view.names, findings }),
+        clashSentence: clashSentence(say, clash, { names: view.names, findings }),
       })}
     </Notice>
   );
@@ -66,12 +67,12 @@ export function VerdictNotice({ view, solved }: { view: TreeView; solved: Solved
         kind={verdict.choice === 'remove tree' ? 'danger' : 'caution'}
         title={say(TITLES[verdict.choice])}
       >
-        <WithTerms>{verdictWords(verdict.because)}</WithTerms>
+        <WithTerms>{verdictWords(say, verdict.because)}</WithTerms>
       </Notice>
       {verdict.choice === 'remove tree' ? <Body>{say('plan.withStumpAndWhereTheRootstockIs')}</Body> : null}
       {verdict.instead.map((choice) => (
         <View key={choice} flexDirection="row" alignItems="center" gap={12}>
-          <Body flex={1}>{insteadWords(verdict, choice)}</Body>
+          <Body flex={1}>{insteadWords(say, verdict, choice)}</Body>
           <Button
             onPress={() => decide(choice)}
             disabled={recording.isPending}
@@ -103,7 +104,9 @@ export function LeftAsIs({ view, solved }: { view: TreeView; solved: Solved }) {
       .map(({ findingId, why }) => ({
         findingId,
         words:
-          why === 'hand over' ? handOverWords(solved, findingId) : insteadOf(view, findingId, leftWords(why)),
+          why === 'hand over'
+            ? handOverWords(say, solved, findingId)
+            : insteadOf(view, findingId, leftWords(say, why)),
       })),
   ];
   if (rows.length === 0) return null;
@@ -128,14 +131,16 @@ export function LeftAsIs({ view, solved }: { view: TreeView; solved: Solved }) {
 }
 
 /** Why it is work for an arborist: what speaks against the smallest of its cuts. */
-function handOverWords({ prepared }: Solved, findingId: string): string {
+function handOverWords(say: Say, { prepared }: Solved, findingId: string): string {
   const answering = prepared.all.filter((priced) =>
     priced.candidate.answers.some((answer) => answer.findingId === findingId),
   );
   const smallest = answering.toSorted((a, b) => (a.handling?.massKg ?? 0) - (b.handling?.massKg ?? 0))[0];
   const texts =
-    smallest?.handling?.cautions.filter(({ kind }) => kind === 'hand over').map(cautionWords) ?? [];
-  return [leftWords('hand over'), ...texts].join(' ');
+    smallest?.handling?.cautions
+      .filter(({ kind }) => kind === 'hand over')
+      .map((each) => cautionWords(say, each)) ?? [];
+  return [leftWords(say, 'hand over'), ...texts].join(' ');
 }
 
 function insteadOf(view: TreeView, findingId: string, words: string): string {

@@ -3,7 +3,7 @@
 import { upperFirst } from '@mortisect/core/measure';
 import type { Pin, Solved, StepView } from '@mortisect/core/plan';
 import { liftedMusts, pinsOf, type SiteToday, type TreeView } from '@mortisect/core/present';
-import { pinSentence } from '@mortisect/core/words';
+import { pinSentence } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { dayWords } from '../../data/moment';
 import { useClock } from '../../data/useClock';
@@ -97,12 +97,12 @@ export function PinList({ view, today }: { view: TreeView; today: SiteToday }) {
       <Section>{say('plan.pinned')}</Section>
       {pins.map(({ actionId, pin }) => (
         <View key={actionId} flexDirection="row" alignItems="center" gap={12}>
-          <Label flex={1}>{upperFirst(pinSentence(pin, view))}</Label>
+          <Label flex={1}>{upperFirst(pinSentence(say, pin, view))}</Label>
           <Button
             kind="quiet"
             onPress={() => takeOff(actionId)}
             disabled={recording.isPending}
-            aria-label={say('plan.removeThisPin', { pinSentence: pinSentence(pin, view) })}
+            aria-label={say('plan.removeThisPin', { pinSentence: pinSentence(say, pin, view) })}
           >
             {say('plan.removeThisPin2')}
           </Button>

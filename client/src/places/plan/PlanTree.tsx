@@ -4,8 +4,8 @@ import { GENERAL_CAUTION } from '@mortisect/core/handling';
 import { type Solved, type Visit, visitsOf } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { speciesName } from '@mortisect/core/register';
-import { visitTitle } from '@mortisect/core/words';
 import type { Say } from '@mortisect/words';
+import { visitTitle } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -85,7 +85,7 @@ function SolvedPlan({ view, today, solved, searching }: SolvedPlanProps) {
         <Aside
           figure={say('plan.steps2', { steps: first?.steps.length ?? 0 })}
           caption={
-            first ? visitTitle(first) : comesOut ? say('plan.theTreeComesOut') : say('plan.nothingToDo')
+            first ? visitTitle(say, first) : comesOut ? say('plan.theTreeComesOut') : say('plan.nothingToDo')
           }
         />
       }
@@ -160,7 +160,7 @@ interface VisitPartProps {
 function VisitPart({ visit, view, today, chosenId, onChoose, onMore }: VisitPartProps) {
   const say = useSay();
   const at = visit.steps.findIndex((step) => step.priced.id === chosenId);
-  const title = visitTitle(visit);
+  const title = visitTitle(say, visit);
   return (
     <View gap={12}>
       <Section>{visit.isNow ? `${title} · now` : title}</Section>

@@ -4,8 +4,8 @@ import { leadingReason } from '@mortisect/core/cuts';
 import { joined, massReading, thicknessReading } from '@mortisect/core/measure';
 import type { StepView } from '@mortisect/core/plan';
 import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
-import { otherWords, stepSentence } from '@mortisect/core/words';
 import type { Say } from '@mortisect/words';
+import { otherWords, stepSentence } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
@@ -44,7 +44,7 @@ export function StepCard({ view, today, stepView, isNow, onMore }: StepCardProps
         <Section>{name}</Section>
       )}
       <Body>
-        <WithTerms>{stepSentence(priced, telling(view, today))}</WithTerms>
+        <WithTerms>{stepSentence(say, priced, telling(view, today))}</WithTerms>
       </Body>
       <Small>{costWords(say, stepView, today)}</Small>
       <View flexDirection="row" flexWrap="wrap" gap={8}>
@@ -104,7 +104,7 @@ function DoneButton({ view, stepView, name }: { view: TreeView; stepView: StepVi
     <Button
       onPress={done}
       disabled={recording.isPending}
-      aria-label={say('plan.done', { other: otherWords(what.kind) })}
+      aria-label={say('plan.done', { other: otherWords(say, what.kind) })}
     >
       {say('shared.done')}
     </Button>

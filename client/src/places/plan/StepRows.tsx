@@ -3,7 +3,7 @@
 import { joined, massReading, thicknessReading } from '@mortisect/core/measure';
 import type { StepView } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
-import { otherWords } from '@mortisect/core/words';
+import { otherWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../../data/useSay';
 import { Mark } from '../../drawings/marks';
@@ -33,7 +33,7 @@ export function StepRows({ view, today, steps, chosenId, onChoose }: StepRowsPro
         const what = step.cut
           ? kindWords(say, step.cut)
           : step.priced.candidate.what.is === 'other'
-            ? otherWords(step.priced.candidate.what.kind)
+            ? otherWords(say, step.priced.candidate.what.kind)
             : '';
         return (
           <PressRow

@@ -3,7 +3,13 @@
 import { disorderOf } from '@mortisect/core/disorders';
 import { regrowthOf, type Solved, type StepView } from '@mortisect/core/plan';
 import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
-import { keptForWords, minutesForWords, regrowthWords, shootsAtWords, whySteps } from '@mortisect/core/words';
+import {
+  keptForWords,
+  minutesForWords,
+  regrowthWords,
+  shootsAtWords,
+  whySteps,
+} from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../../data/useSay';
 import { Sheet } from '../../ui/Sheet';
@@ -75,7 +81,7 @@ function Behind({
             {stepView.priced.minutes.because
               .map(
                 ({ what, minutes }) =>
-                  `${minutesForWords(what, handling.wielded?.tool.name)} ${minutes < 1 ? `${Math.round(minutes * 60)} s` : say('plan.min4', { minutes: minutes.toFixed(1) })}`,
+                  `${minutesForWords(say, what, handling.wielded?.tool.name)} ${minutes < 1 ? `${Math.round(minutes * 60)} s` : say('plan.min4', { minutes: minutes.toFixed(1) })}`,
               )
               .join(' · ')}
           </Small>
@@ -89,11 +95,11 @@ function Behind({
             {say('plan.toShootsLookIn', {
               shoots: growth.shoots[0],
               shoots2: growth.shoots[1],
-              shootsAt: shootsAtWords(growth.where),
+              shootsAt: shootsAtWords(say, growth.where),
               when: growth.when,
             })}
           </Body>
-          <Small>{regrowthWords(growth.because)}</Small>
+          <Small>{regrowthWords(say, growth.because)}</Small>
         </View>
       ) : null}
     </View>
@@ -128,7 +134,7 @@ function Why({
         <Body>{say('plan.itLetsAboutMoreOfTheLight', { more: Math.max(1, Math.round(light.value)) })}</Body>
       ) : null}
       {keep ? (
-        <Body>{say('plan.theLimbIsWorthKeepingThatWas', { keptFor: keptForWords(keep.because) })}</Body>
+        <Body>{say('plan.theLimbIsWorthKeepingThatWas', { keptFor: keptForWords(say, keep.because) })}</Body>
       ) : null}
       {cut?.because.map((reason) => {
         const clearance = solved.prepared.cuts.clearances[reason.lesionId];
@@ -136,7 +142,7 @@ function Why({
           <View key={reason.lesionId} gap={8}>
             <Label fontSize="$19">{disorderOf(reason.disorder)?.name ?? reason.disorder}</Label>
             {clearance
-              ? whySteps(reason, clearance, telling(view, today)).map((step) => (
+              ? whySteps(say, reason, clearance, telling(view, today)).map((step) => (
                   <View key={step.title} gap={2}>
                     <Label>{step.title}</Label>
                     {step.lines.map((line) => (

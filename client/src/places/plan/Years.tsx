@@ -3,7 +3,7 @@
 import { joined, massReading } from '@mortisect/core/measure';
 import { MOST_PLAN_SEASONS, type Solved, wholeMinutes } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
-import { limitWords } from '@mortisect/core/words';
+import { limitWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
@@ -61,7 +61,7 @@ export function Years({ view, today, solved }: { view: TreeView; today: SiteToda
           </View>
         ))}
       </View>
-      <Small>{limitWords(prepared.limits.because)}</Small>
+      <Small>{limitWords(say, prepared.limits.because)}</Small>
     </View>
   );
 }

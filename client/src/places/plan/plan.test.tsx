@@ -9,8 +9,8 @@ import {
 } from '@mortisect/core/plan';
 import { treeView } from '@mortisect/core/present';
 import { plansOf } from '@mortisect/core/testing';
-import { visitTitle } from '@mortisect/core/words';
 import { english } from '@mortisect/words/all';
+import { visitTitle } from '@mortisect/words/trade';
 import { fireEvent, render, screen } from '@testing-library/react';
 import { MarginCurve } from '../../drawings/MarginCurve';
 import { detail, did, finding, readOrchard, Stage, today } from '../../testing/orchard';
@@ -33,7 +33,7 @@ test('visits in order, each step a row that says place, reason and share', () =>
   const { view, solved } = solvedOf([[canker, dead]]);
   const visits = visitsOf(solved);
   expect(visits).toHaveLength(1);
-  expect(visits[0] && visitTitle(visits[0])).toBe('Winter 2026/27');
+  expect(visits[0] && visitTitle(english, visits[0])).toBe('Winter 2026/27');
   expect(visits[0]?.isNow).toBe(true);
   const onChoose = jest.fn();
   render(

@@ -4,7 +4,7 @@ import type { Cut, Decision, ReasonNotToCut } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
 import { judgedAt, type SiteToday, type TreeView, telling } from '@mortisect/core/present';
 import { lowerFirst } from '@mortisect/core/tree';
-import { cutSentence, leftWords } from '@mortisect/core/words';
+import { cutSentence, leftWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
@@ -42,7 +42,7 @@ export function Answer({ view, today, lesionId, onWhy }: AnswerProps) {
   return (
     <View gap={8}>
       <Cautions list={cautions.filter((caution) => caution.kind === 'hand over')} />
-      <Sentence phrases={cutSentence(own, telling(view, today))} />
+      <Sentence phrases={cutSentence(say, own, telling(view, today))} />
       {taker ? (
         <Body>
           {say('round.theCutOnRemovesThisWoodToo', {
@@ -62,12 +62,13 @@ export function Answer({ view, today, lesionId, onWhy }: AnswerProps) {
 
 /** Findings that ask for no cut, or not yet, and what is done instead. */
 function UncutWords({ view, lesionId, why }: { view: TreeView; lesionId: string; why: ReasonNotToCut }) {
+  const say = useSay();
   const finding = view.considered.find((finding) => finding.id === lesionId);
   const instead = finding ? disorderOf(finding.disorder)?.instead : undefined;
   return (
     <View gap={8}>
       <Body fontSize="$18" lineHeight="$18">
-        {leftWords(why)}
+        {leftWords(say, why)}
       </Body>
       {(why === 'wait' || why === 'leave') && instead ? <Body>{instead}</Body> : null}
     </View>

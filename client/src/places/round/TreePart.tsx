@@ -5,8 +5,8 @@ import type { SiteToday, TreeView } from '@mortisect/core/present';
 import type { Job, TreeDetail, TreeSummary } from '@mortisect/core/records';
 import { jobDueOn, jobKinds, speciesName } from '@mortisect/core/register';
 import { type Triage, triageTable } from '@mortisect/core/triage';
-import { triageWords } from '@mortisect/core/words';
 import type { PlainKey } from '@mortisect/words';
+import { triageWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -83,7 +83,7 @@ function Verdict({ triage }: { triage: Triage & { share: number } }) {
             </Button>
           </View>
         }
-      >{`${triageWords(triage.because)}${triage.verdict === 'hand over' ? '' : say('round.aboutASeason', { hours })} ${say(TREND[triage.trend])}`}</Notice>
+      >{`${triageWords(say, triage.because)}${triage.verdict === 'hand over' ? '' : say('round.aboutASeason', { hours })} ${say(TREND[triage.trend])}`}</Notice>
       <Sheet title={say('round.worthTheSaw')} open={why} onClose={() => setWhy(false)}>
         <Body>
           {say('round.theFirstRowThatHoldsDecidesOf', {

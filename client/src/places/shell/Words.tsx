@@ -3,10 +3,11 @@ import type { Place } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { usePathname } from 'expo-router';
 import { type ReactNode, useEffect } from 'react';
-import { loadWords, useCatalogues, useSay } from '../../data/useSay';
+import { loadWords, useCatalogues } from '../../data/catalogues';
+import { useSay } from '../../data/useSay';
 import { placeOf } from './places';
 
-const EVERY: readonly Place[] = ['shared', 'today', 'round', 'plan', 'cut', 'book'];
+const EVERY: readonly Place[] = ['shared', 'trade', 'today', 'round', 'plan', 'cut', 'book'];
 const AFTER_MS = 1500;
 
 interface WordsProps {
@@ -26,5 +27,5 @@ export function PlaceWords({ children }: { children: ReactNode }) {
     const later = setTimeout(() => loadWords(locale, EVERY).catch(() => {}), AFTER_MS);
     return () => clearTimeout(later);
   }, [locale]);
-  return <Words of={['shared', placeOf(usePathname()).id]}>{children}</Words>;
+  return <Words of={['shared', 'trade', placeOf(usePathname()).id]}>{children}</Words>;
 }

@@ -63,7 +63,7 @@ function Board({
     temperatureC: timing.temperatureC[i] ?? null,
     rainMm: timing.rainMm[i] ?? null,
     windMs: timing.windMs[i] ?? null,
-    ...hourSaid(timing, chosen, timing.fromHour + i, nowHour),
+    ...hourSaid(say, timing, chosen, timing.fromHour + i, nowHour),
   }));
   const startAt = Math.max(0, day === 0 ? nowHour - at.fromHour : 12);
   return (

@@ -12,7 +12,7 @@ import {
   pathogenOf,
   schoolWords,
 } from '@mortisect/core/timing';
-import { dayReasonWords, FACTOR_WORDS, riskWords, VERDICT_WORDS } from '@mortisect/core/words';
+import { dayReasonWords, factorWordsIn, riskWords, VERDICT_WORDS } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { dayWords } from '../../data/moment';
 import { useTrees } from '../../data/queries';
@@ -43,9 +43,9 @@ export function LaneWhy({ timingNow, timing, lane, day, today, open, onClose }: 
     <Sheet title={`${lane.name}, ${dayWords(day)}`} open={open} onClose={onClose}>
       {cell ? (
         <Body>
-          <Label fontSize="$19" lineHeight="$19">{`${VERDICT_WORDS[cell.verdict]}. `}</Label>
+          <Label fontSize="$19" lineHeight="$19">{`${say(VERDICT_WORDS[cell.verdict])}. `}</Label>
           {cell.why
-            ? say('today.inThe', { half: cell.half, dayReason: dayReasonWords(cell.why, cell.verdict) })
+            ? say('today.inThe', { half: cell.half, dayReason: dayReasonWords(say, cell.why, cell.verdict) })
             : ''}
           {lane.groups.length > 1
             ? say('today.ofTheTreesGoodPossibleWait', {
@@ -114,12 +114,12 @@ function GroupWhy({
       <Label
         fontSize="$19"
         lineHeight="$19"
-      >{`${speciesName(group.species)}, ${say('today.trees', { count })}: ${VERDICT_WORDS[cell.verdict].toLowerCase()}`}</Label>
+      >{`${speciesName(group.species)}, ${say('today.trees', { count })}: ${say(VERDICT_WORDS[cell.verdict]).toLowerCase()}`}</Label>
       <Small>{names.length > 4 ? say('today.andMore2', { shown, names: names.length - 4 }) : shown}</Small>
       <Body fontSize="$16" lineHeight="$16">
         {say('today.school', {
-          risk: upperFirst(riskWords(cell.score)),
-          more: cell.why ? ` ${upperFirst(dayReasonWords(cell.why, cell.verdict))}.` : '',
+          risk: upperFirst(riskWords(say, cell.score)),
+          more: cell.why ? ` ${upperFirst(dayReasonWords(say, cell.why, cell.verdict))}.` : '',
           more2: group.stage ? `${upperFirst(stageWords(say, group.stage))}.` : '',
           school: schoolWords[group.school].name.toLowerCase(),
           more3: cell.inSchool ? '' : say('today.notNow'),
@@ -140,7 +140,9 @@ function GroupWhy({
       )}
       {weighing.length > 0 ? (
         <Body fontSize="$16" lineHeight="$16">
-          {weighing.map((name) => `${FACTOR_WORDS[name].name}: ${percent(cell.factors[name])}`).join(' · ')}
+          {weighing
+            .map((name) => `${factorWordsIn(say)[name].name}: ${percent(cell.factors[name])}`)
+            .join(' · ')}
         </Body>
       ) : null}
       {group.hardinessC !== null ? (

@@ -4,7 +4,7 @@ import type { TreeTiming } from '@mortisect/contracts';
 import { joined, temperatureReading, upperFirst } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import { factorNames, pathogenOf } from '@mortisect/core/timing';
-import { FACTOR_WORDS, riskWords } from '@mortisect/core/words';
+import { factorWordsIn, riskWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { dayWords, longDayHour, weekday } from '../../data/moment';
@@ -34,23 +34,23 @@ export function Factors({ data, today }: FactorsProps) {
       <Body>
         {say('plan.cutOnTheRangeComesFrom200', {
           longDayHour: longDayHour(curves.cutHour, today.site.timeZone),
-          risk: riskWords(cell.score),
+          risk: riskWords(say, cell.score),
         })}
       </Body>
       <View gap={4}>
         <Line
-          name={FACTOR_WORDS.infection.name}
+          name={factorWordsIn(say).infection.name}
           value={cell.infection}
           weight={1}
-          says={FACTOR_WORDS.infection.says}
+          says={factorWordsIn(say).infection.says}
         />
         {factorNames.map((name) => (
           <Line
             key={name}
-            name={FACTOR_WORDS[name].name}
+            name={factorWordsIn(say)[name].name}
             value={cell.factors[name]}
             weight={weights[name]}
-            says={FACTOR_WORDS[name].says}
+            says={factorWordsIn(say)[name].says}
           />
         ))}
       </View>
@@ -181,9 +181,9 @@ function TenDays({ data }: { data: TreeTiming }) {
   const colours = [chalk, ochre, slate, dead, ink, leaf];
   const dashes = ['7 4', '2 4', '10 3 2 3', '4 3', '1 3', '12 4'];
   const all = [
-    { name: FACTOR_WORDS.infection.name, values: cells.map((cell) => cell.infection), colour: plum },
+    { name: factorWordsIn(say).infection.name, values: cells.map((cell) => cell.infection), colour: plum },
     ...factorNames.map((name, i) => ({
-      name: FACTOR_WORDS[name].name,
+      name: factorWordsIn(say)[name].name,
       values: cells.map((cell) => cell.factors[name]),
       colour: colours[i] as string,
       dash: dashes[i] as string,

@@ -7,8 +7,8 @@ import { type SiteToday, type TreeView, USUAL_CUT } from '@mortisect/core/presen
 import { speciesName, speciesOf } from '@mortisect/core/register';
 import { stopDayOfYear, wordsOnly } from '@mortisect/core/timing';
 import { hourOf, momentOf } from '@mortisect/core/weather';
-import { dayReasonWords, riskWords, VERDICT_WORDS } from '@mortisect/core/words';
 import type { Say } from '@mortisect/words';
+import { dayReasonWords, riskWords, VERDICT_WORDS } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -93,7 +93,7 @@ function Days({ view, today, cut }: { view: TreeView; today: SiteToday; cut: Cut
       width="full"
       aside={
         <Aside
-          figure={window ? VERDICT_WORDS[window.verdict] : say('shared.wait')}
+          figure={window ? say(VERDICT_WORDS[window.verdict]) : say('shared.wait')}
           caption={
             window
               ? say('plan.from', {
@@ -188,7 +188,7 @@ function Windows({ data, today }: { data: TreeTiming; today: SiteToday }) {
   const { windows } = data.group;
   if (windows.length === 0) {
     const first = data.group.cells[0];
-    const why = first?.why ? `: ${dayReasonWords(first.why, first.verdict)}` : '';
+    const why = first?.why ? `: ${dayReasonWords(say, first.why, first.verdict)}` : '';
     return <Body>{say('plan.noneInTheNextTenDays', { why })}</Body>;
   }
   return (
@@ -198,7 +198,7 @@ function Windows({ data, today }: { data: TreeTiming; today: SiteToday }) {
           <Label
             fontSize="$19"
             lineHeight="$19"
-          >{`${VERDICT_WORDS[window.verdict]}: ${whenWords(say, window, data, today)}`}</Label>
+          >{`${say(VERDICT_WORDS[window.verdict])}: ${whenWords(say, window, data, today)}`}</Label>
           <Small>{whyWords(say, window)}</Small>
         </View>
       ))}
@@ -231,7 +231,7 @@ function whenWords(say: Say, window: Window, data: TreeTiming, today: SiteToday)
 }
 
 function whyWords(say: Say, { dryH, score, lightHours }: Window): string {
-  return say('plan.dryForHOnceItStartsH', { dryH, risk: riskWords(score), lightHours });
+  return say('plan.dryForHOnceItStartsH', { dryH, risk: riskWords(say, score), lightHours });
 }
 
 /** Each half-day is a choice: its curves stand below. */
@@ -253,8 +253,8 @@ function HalfDays({ data, onChoose }: { data: TreeTiming; onChoose(at: string): 
             <View flex={1} minWidth={0} flexDirection="row" gap={10} alignItems="center">
               <Label width={112}>{`${name} ${number}, ${cell.half}`}</Label>
               <View flex={1} minWidth={0}>
-                <Label>{VERDICT_WORDS[cell.verdict]}</Label>
-                {cell.why ? <Small>{dayReasonWords(cell.why, cell.verdict)}</Small> : null}
+                <Label>{say(VERDICT_WORDS[cell.verdict])}</Label>
+                {cell.why ? <Small>{dayReasonWords(say, cell.why, cell.verdict)}</Small> : null}
               </View>
               <Label fontSize="$22" lineHeight="$22">
                 {Math.round(cell.score[1])}

@@ -4,8 +4,8 @@ import type { SeasonAnswer } from '@mortisect/contracts';
 import { DAY_MS } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import { schoolWords } from '@mortisect/core/timing';
-import { LESSON, riskWords } from '@mortisect/core/words';
 import type { Say } from '@mortisect/words';
+import { lessonIn, riskWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { inWords } from '../../data/api';
@@ -74,7 +74,7 @@ function Strip({ season, today }: { season: SeasonAnswer; today: SiteToday }) {
     const week = weeks[i];
     if (!week) return '';
     return say('plan.of7DaysWithAWindowRain', {
-      risk: riskWords(week.score),
+      risk: riskWords(say, week.score),
       dryShare: Math.round(week.dryShare * 7 * 10) / 10,
       wetShare: Math.round(week.wetShare * 100),
     });
@@ -223,7 +223,7 @@ function Months({ season }: { season: SeasonAnswer }) {
       <Label fontSize="$19" lineHeight="$19">
         {say('plan.whatMakesTheMonthsDiffer')}
       </Label>
-      <Body>{LESSON}</Body>
+      <Body>{lessonIn(say)}</Body>
       <ChartKey lines={lines} />
       <Chart
         label={say('plan.temperatureRainAndSporesByMonth')}

@@ -5,8 +5,8 @@ import { joined, temperatureReading, type Units, upperFirst } from '@mortisect/c
 import { speciesName } from '@mortisect/core/register';
 import { hourVerdict, type Verdict } from '@mortisect/core/timing';
 import { lowerFirst } from '@mortisect/core/tree';
-import { dayReasonWords, VERDICT_WORDS } from '@mortisect/core/words';
 import type { Say } from '@mortisect/words';
+import { dayReasonWords, VERDICT_WORDS } from '@mortisect/words/trade';
 import { dayHour, longDayHour } from '../../data/moment';
 
 type Timing = NonNullable<TimingNow['timing']>;
@@ -81,7 +81,7 @@ function commonReason(say: Say, lane: Lane): string {
   const counts = new Map<string, number>();
   for (const { why, verdict } of lane.cells) {
     if (!why) continue;
-    const words = dayReasonWords(why, verdict);
+    const words = dayReasonWords(say, why, verdict);
     counts.set(words, (counts.get(words) ?? 0) + 1);
   }
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? say('shared.nothingStandsOut');
@@ -99,6 +99,7 @@ export function hoursOfDay(timing: Timing, day: string): number[] {
 
 /** One hour of a lane: its verdict, whether it is dark, and both in words. Hours gone by are past. */
 export function hourSaid(
+  say: Say,
   timing: Timing,
   lane: Pick<Lane, 'id' | 'cells'>,
   hour: number,
@@ -108,10 +109,10 @@ export function hourSaid(
   const living = (lane.id === 'dead' ? timing.dead : timing.living)[i] ?? [];
   const least = (lane.id === 'dead' ? timing.dead : timing.least)[i] ?? [];
   const { verdict, why } = hourVerdict(cellAt(timing, lane.cells, hour), living, least);
-  const reasons = why.map((reason) => dayReasonWords(reason, verdict)).join(', ');
+  const reasons = why.map((reason) => dayReasonWords(say, reason, verdict)).join(', ');
   const says = reasons
-    ? `${VERDICT_WORDS[verdict].toLowerCase()}: ${reasons}`
-    : VERDICT_WORDS[verdict].toLowerCase();
+    ? `${say(VERDICT_WORDS[verdict]).toLowerCase()}: ${reasons}`
+    : say(VERDICT_WORDS[verdict]).toLowerCase();
   return { verdict, dark: living.includes('dark'), says: hour < nowHour ? 'past' : says };
 }
 

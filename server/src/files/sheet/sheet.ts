@@ -7,6 +7,7 @@ import { joined, massReading, tapeText, thicknessReading, type Units } from '@mo
 import { type PlannedStep, type Priced, type TreePlan, wholeMinutes } from '@mortisect/core/plan';
 import { speciesName } from '@mortisect/core/register';
 import { lowerFirst } from '@mortisect/core/tree';
+import { english } from '@mortisect/words/all';
 import {
   cautionWords,
   insteadWords,
@@ -15,7 +16,7 @@ import {
   reasonWords,
   stepSentence,
   verdictWords,
-} from '@mortisect/core/words';
+} from '@mortisect/words/trade';
 import PDFDocument from 'pdfkit';
 import { solvedOf, type TreeToPlan } from '../../pool/plan';
 import { crownFromAbove, ledgerBar, limbTape, qrOf } from './drawings';
@@ -86,7 +87,7 @@ function treePages(doc: Doc, sheet: TreeSheet): void {
   if (plan.verdict) verdict(doc, plan);
   if (plan.clash) paragraph(doc, 'The pins of this plan clash: solve that on the screen first.');
   if (visit.length > 0 && first) {
-    section(doc, `${passWords(first.season, first.pass, sheet.input.year)} · in this order`);
+    section(doc, `${passWords(english, first.season, first.pass, sheet.input.year)} · in this order`);
     visit.forEach((priced, i) => {
       stepBlock(
         doc,
@@ -179,7 +180,9 @@ function percent(thousandths: number): string {
 }
 
 function cautions(doc: Doc, visit: Priced[], plan: TreePlan): void {
-  const texts = new Set(visit.flatMap((priced) => priced.handling?.cautions.map(cautionWords) ?? []));
+  const texts = new Set(
+    visit.flatMap((priced) => priced.handling?.cautions.map((each) => cautionWords(english, each)) ?? []),
+  );
   if (plan.handOver.length > 0) texts.add('Some of this tree is work for a licensed arborist: see below.');
   const notify = new Set(
     visit.flatMap((priced) =>
@@ -205,8 +208,8 @@ function verdict(doc: Doc, { verdict: said }: TreePlan): void {
     'restart or remove': 'Too much must go',
   }[said.choice];
   section(doc, title);
-  paragraph(doc, verdictWords(said.because));
-  for (const choice of said.instead) paragraph(doc, `Or: ${insteadWords(said, choice)}`);
+  paragraph(doc, verdictWords(english, said.because));
+  for (const choice of said.instead) paragraph(doc, `Or: ${insteadWords(english, said, choice)}`);
 }
 
 function section(doc: Doc, title: string): void {
@@ -256,12 +259,12 @@ function stepBlock(
   doc
     .font('text')
     .fontSize(10.5)
-    .text(stepSentence(priced, telling), { width: widthOf(doc) - 20 });
+    .text(stepSentence(english, priced, telling), { width: widthOf(doc) - 20 });
   const facts = handlingWords(priced, units);
   doc
     .fontSize(9.5)
     .text(
-      `${reasonWords(priced, new Map(input.findings.map((finding) => [finding.id, finding.disorder])))}. ${facts}`,
+      `${reasonWords(english, priced, new Map(input.findings.map((finding) => [finding.id, finding.disorder])))}. ${facts}`,
       {
         width: widthOf(doc) - 20,
       },
@@ -337,12 +340,12 @@ function later(
       .font('bold')
       .fontSize(10)
       .text(
-        `${passWords(step.season, step.pass, sheet.input.year)} · ${names.get(limbOf(priced)) ?? limbOf(priced)}: `,
+        `${passWords(english, step.season, step.pass, sheet.input.year)} · ${names.get(limbOf(priced)) ?? limbOf(priced)}: `,
         MARGIN,
         doc.y,
         { continued: true, width: widthOf(doc) },
       );
-    doc.font('text').text(stepSentence(priced, telling));
+    doc.font('text').text(stepSentence(english, priced, telling));
   }
 }
 
@@ -356,7 +359,7 @@ function left(doc: Doc, sheet: TreeSheet, plan: TreePlan): void {
     roomFor(doc, 28);
     paragraph(
       doc,
-      `${disorderOf(finding.disorder)?.name ?? finding.disorder}, ${lowerFirst(names.get(finding.limbId) ?? finding.limbId)}. ${leftWords(why)}`,
+      `${disorderOf(finding.disorder)?.name ?? finding.disorder}, ${lowerFirst(names.get(finding.limbId) ?? finding.limbId)}. ${leftWords(english, why)}`,
     );
   }
 }

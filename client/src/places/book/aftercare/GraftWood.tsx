@@ -3,7 +3,7 @@
 import { scionGuard } from '@mortisect/core/aftercare';
 import type { SiteToday } from '@mortisect/core/present';
 import { speciesName } from '@mortisect/core/register';
-import { scionWords } from '@mortisect/core/words';
+import { scionWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { dayAt, dayWords } from '../../../data/moment';
@@ -109,7 +109,7 @@ function FromTree({ treeId, today }: { treeId: string; today: SiteToday }) {
         kind={guard.may ? 'said' : 'danger'}
         title={guard.may ? say('book.aCleanRecord') : say('book.notFromThisTree')}
       >
-        {scionWords(guard.because)}
+        {scionWords(say, guard.because)}
       </Notice>
       {guard.may ? (
         <View flexDirection="row" gap={12} alignItems="flex-end">

@@ -3,8 +3,8 @@
 import { type RecheckOutcome, verdictOn } from '@mortisect/core/aftercare';
 import { DAY_MS, tapeText, typedLengthCm } from '@mortisect/core/measure';
 import type { RecheckDue, SiteToday, treeView } from '@mortisect/core/present';
-import { lookForWords, recheckedWords } from '@mortisect/core/words';
 import type { Say } from '@mortisect/words';
+import { lookForWords, recheckedWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -104,7 +104,7 @@ function Looking({ recheck, today, onClose }: { recheck: RecheckDue; today: Site
           by: recheck.cut.by,
           code: codeWords(recheck.cut.disorders),
           tape: tapeText(action.cut.clearanceCm - action.cut.shortfallCm, today.units),
-          lookFor: lookForWords(recheck.lookFor),
+          lookFor: lookForWords(say, recheck.lookFor),
         })}
       </Body>
       {detail ? <CutPlace detail={detail} recheck={recheck} today={today} /> : null}
@@ -142,7 +142,7 @@ function Looking({ recheck, today, onClose }: { recheck: RecheckDue; today: Site
       ) : null}
       {outcome && (outcome !== 'came back' || distanceCm !== null) ? (
         <Notice kind={outcome === 'came back' ? 'caution' : 'said'}>
-          {recheckedWords(verdictOn(outcome, distanceCm, daysSince))}
+          {recheckedWords(say, verdictOn(outcome, distanceCm, daysSince))}
         </Notice>
       ) : null}
       <Field label={say('shared.note')} value={note} onChangeText={(text) => setNote(text.slice(0, 300))} />

@@ -10,8 +10,8 @@ import {
   rechecksDue,
   type SiteToday,
 } from '@mortisect/core/present';
-import { lookForWords } from '@mortisect/core/words';
 import type { Say } from '@mortisect/words';
+import { lookForWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { dayWords } from '../../../data/moment';
@@ -112,7 +112,7 @@ export function Rechecks() {
                   {say('book.due2', {
                     kind: kindWords(say, recheck),
                     day: dayWords(recheck.dueOn),
-                    lookFor: lookForWords(recheck.lookFor),
+                    lookFor: lookForWords(say, recheck.lookFor),
                   })}
                 </Small>
               </View>

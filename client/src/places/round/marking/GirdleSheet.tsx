@@ -3,7 +3,7 @@
 import { girdled } from '@mortisect/core/diagnosis';
 import { tapeText } from '@mortisect/core/measure';
 import { diameterMmAt } from '@mortisect/core/tree';
-import { girdlingWords } from '@mortisect/core/words';
+import { girdlingWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useSay } from '../../../data/useSay';
@@ -74,7 +74,9 @@ export function GirdleSheet({ today, limb, marking, onChange, open, onClose }: S
           kind={girdling.share >= 0.5 ? 'caution' : 'said'}
           title={say('round.ofTheCircumference', { share: Math.round(girdling.share * 100) })}
         >
-          {say('round.thresholdsAreCommonPracticeNoSource', { girdling: girdlingWords(girdling.advice) })}
+          {say('round.thresholdsAreCommonPracticeNoSource', {
+            girdling: girdlingWords(say, girdling.advice),
+          })}
         </Notice>
       ) : null}
     </Sheet>

@@ -7,9 +7,10 @@ import {
   type Telling,
   treeAfter,
   treeCuts,
-} from '../cuts/index';
-import { type Clearance, clearance } from '../disorders/index';
-import type { Limb } from '../tree/index';
+} from '@mortisect/core/cuts';
+import { type Clearance, clearance } from '@mortisect/core/disorders';
+import type { Limb } from '@mortisect/core/tree';
+import { english } from '../all';
 import { asText, cutSentence, whySteps } from './index';
 
 const limb = (
@@ -71,7 +72,7 @@ const cutFor = (
     ...more,
   }).cuts[0] as Cut;
 const said = (cut: Cut, units: Telling['units'] = 'metric') =>
-  asText(cutSentence(cut, { ...telling, units }));
+  asText(cutSentence(english, cut, { ...telling, units }));
 
 describe('the sentence of each kind of cut', () => {
   test.each<[string, Cut, string]>([
@@ -137,9 +138,9 @@ describe('why', () => {
     treeAgeYears: 20,
   });
   const titles = (cut: Cut) =>
-    whySteps(cut.because[0] as Cut['because'][number], from, telling).map((step) => step.title);
+    whySteps(english, cut.because[0] as Cut['because'][number], from, telling).map((step) => step.title);
   const lines = (cut: Cut) =>
-    whySteps(cut.because[0] as Cut['because'][number], from, telling).flatMap((step) => step.lines);
+    whySteps(english, cut.because[0] as Cut['because'][number], from, telling).flatMap((step) => step.lines);
 
   test('names the school with its source, the factor with what it holds for, and counts it once', () => {
     const text = lines(cutFor('L', 80, { clearanceCm: 45 })).join(' ');
@@ -264,6 +265,6 @@ test.each([
       ['S', 'Scaffold'],
       ['Q', '10 o’clock, low'],
     ]);
-    expect(asText(cutSentence(cut, { ...telling, names, units }))).toContain(words);
+    expect(asText(cutSentence(english, cut, { ...telling, names, units }))).toContain(words);
   },
 );

@@ -1,5 +1,5 @@
 export { asText, cutSentence, type Phrase } from './cut';
-export { dayReasonWords, FACTOR_WORDS, LESSON, riskWords, VERDICT_WORDS, windowTitle } from './days';
+export { dayReasonWords, factorWordsIn, lessonIn, riskWords, VERDICT_WORDS, windowTitle } from './days';
 export {
   clashSentence,
   leftWords,

@@ -1,6 +1,8 @@
 // A plan in words: what is done and what for, when, what was pinned, and what cannot all be kept.
-import { disorderOf } from '../disorders/index';
-import { otherKinds, type Priced } from '../plan/index';
+
+import { disorderOf } from '@mortisect/core/disorders';
+import { otherKinds, type Priced } from '@mortisect/core/plan';
+import { english } from '../all';
 import {
   clashSentence,
   leftWords,
@@ -25,8 +27,8 @@ test.each([
   [1, 'summer', 2026, 'Summer 2027'],
   [2, 'summer', 2026, 'Summer 2028'],
 ] as const)('season %i, %s, from %i on is %s', (season, pass, firstYear, title) => {
-  expect(passWords(season, pass, firstYear)).toBe(title);
-  expect(visitTitle({ season, pass, firstYear } as never)).toBe(title);
+  expect(passWords(english, season, pass, firstYear)).toBe(title);
+  expect(visitTitle(english, { season, pass, firstYear } as never)).toBe(title);
 });
 
 test.each([
@@ -46,7 +48,7 @@ test.each([
     '4 o’clock, low stays until the swing limb is 20 mm thick',
   ],
 ] as const)('%j: %s', (pin, sentence) => {
-  expect(pinSentence(pin, { names })).toBe(sentence);
+  expect(pinSentence(english, pin, { names })).toBe(sentence);
 });
 
 const stays = { pin: { kind: 'stays', limbId: 'A' } };
@@ -61,7 +63,7 @@ test.each([
     '“4 o’clock, low stays”, a finding must come out and the limit of season 2 cannot all be kept together.',
   ],
 ])('%j cannot be kept', (parts, sentence) => {
-  expect(clashSentence(parts as never, { names, findings })).toBe(sentence);
+  expect(clashSentence(english, parts as never, { names, findings })).toBe(sentence);
 });
 
 test('what a step is for: each thing once, by its name; nothing at all is training', () => {
@@ -74,14 +76,15 @@ test('what a step is for: each thing once, by its name; nothing at all is traini
     ['i', 'NOT_A_CODE'],
   ]);
   const [canker, broken] = ['NEO', 'BRK'].map((code) => disorderOf(code)?.name);
-  expect(reasonWords(priced('f', 'g', 'h'), disorders)).toBe(`${canker} · ${broken}`);
-  expect(reasonWords(priced('i', 'gone'), disorders)).toBe('NOT_A_CODE');
-  expect(reasonWords(priced('gone'), disorders)).toBe('Training of a young tree');
+  expect(reasonWords(english, priced('f', 'g', 'h'), disorders)).toBe(`${canker} · ${broken}`);
+  expect(reasonWords(english, priced('i', 'gone'), disorders)).toBe('NOT_A_CODE');
+  expect(reasonWords(english, priced('gone'), disorders)).toBe('Training of a young tree');
 });
 
 test('what is no cut is said by what it is and where', () => {
   const step = (limbId: string) =>
     stepSentence(
+      english,
       { candidate: { what: { is: 'other', kind: 'tie down', limbId } } } as never,
       { names } as never,
     );
@@ -90,14 +93,14 @@ test('what is no cut is said by what it is and where', () => {
 });
 
 test('every other thing to do has words of its own', () => {
-  expect(new Set(otherKinds.map(otherWords)).size).toBe(otherKinds.length);
+  expect(new Set(otherKinds.map((each) => otherWords(english, each))).size).toBe(otherKinds.length);
 });
 
 test('every reason to leave a finding has words of its own', () => {
   const whys = [
     ...['pinned', 'not worth it', 'no room', 'hand over', 'no candidate', 'decision', 'held', 'healed'],
     ...['fruit', 'measure', 'wait', 'leave'],
-  ] as Parameters<typeof leftWords>[0][];
-  expect(new Set(whys.map(leftWords)).size).toBe(whys.length);
-  expect(leftWords('hand over')).toMatch(/licensed arborist/);
+  ] as Parameters<typeof leftWords>[1][];
+  expect(new Set(whys.map((each) => leftWords(english, each))).size).toBe(whys.length);
+  expect(leftWords(english, 'hand over')).toMatch(/licensed arborist/);
 });

@@ -1,10 +1,12 @@
 // What is told of a reason that a room gives as data: its values in the sentence, in the words of the screens.
-import { debrisOf, scionGuard, startingDebris } from '../aftercare/index';
-import { supplies } from '../blades/index';
-import { limitSchools, regrowth, seasonLimits } from '../crown/index';
-import { type CutAtHand, cautions } from '../handling/index';
-import type { Verdict } from '../plan/index';
-import { type TriageInput, triage } from '../triage/index';
+
+import { debrisOf, scionGuard, startingDebris } from '@mortisect/core/aftercare';
+import { supplies } from '@mortisect/core/blades';
+import { limitSchools, regrowth, seasonLimits } from '@mortisect/core/crown';
+import { type CutAtHand, cautions } from '@mortisect/core/handling';
+import type { Verdict } from '@mortisect/core/plan';
+import { type TriageInput, triage } from '@mortisect/core/triage';
+import { english } from '../all';
 import {
   cautionWords,
   cleaningWords,
@@ -45,15 +47,15 @@ test.each([
 ] as const)('the limit of a tree that is %j is %i thousandths, and why', (more, limit, words) => {
   const { limits, because } = seasonLimits({ ...tree, ...more }, 3, 'quarter', 'evenly');
   expect(limits).toEqual([limit, limit, limit]);
-  expect(limitWords(because)).toMatch(words);
+  expect(limitWords(english, because)).toMatch(words);
 });
 
 test('hard at once and then light has words of its own; a school tells its own name and source', () => {
   const hard = seasonLimits({ ...tree, renovated: true }, 3, 'quarter', 'hard first');
   expect(hard.limits).toEqual([400, 250, 150]);
-  expect(limitWords(hard.because)).toMatch(/^A tree to renovate, hard at once/);
+  expect(limitWords(english, hard.because)).toMatch(/^A tree to renovate, hard at once/);
   for (const { id, name, source } of limitSchools)
-    expect(limitWords(seasonLimits(tree, 1, id, 'evenly').because)).toMatch(
+    expect(limitWords(english, seasonLimits(tree, 1, id, 'evenly').because)).toMatch(
       new RegExp(`“${name}”.*Source: ${source}`),
     );
 });
@@ -68,28 +70,28 @@ test.each([
   [{ kind: 'collar', kerfMm: 49, pass: 'dormant', seasonShare: 0.31 }, /answered\. Over three tenths/],
   [{ kind: 'collar', kerfMm: 80, pass: 'summer', seasonShare: 0.4 }, /^Summer cuts are hardly answered\.$/],
 ] as const)('what answers %j', (cut, words) => {
-  expect(regrowthWords(regrowth(cut).because)).toMatch(words);
+  expect(regrowthWords(english, regrowth(cut).because)).toMatch(words);
 });
 
 test('a verdict tells its share, and what else may be chosen', () => {
   const girdled = { code: 'girdled by disease', values: { share: 0.583 } } as const;
-  expect(verdictWords(girdled)).toMatch(/^Disease girdles 58 % of the stem/);
-  expect(verdictWords({ code: 'gnawed', values: { share: 0.6, scions: 5 } })).toMatch(
+  expect(verdictWords(english, girdled)).toMatch(/^Disease girdles 58 % of the stem/);
+  expect(verdictWords(english, { code: 'gnawed', values: { share: 0.6, scions: 5 } })).toMatch(
     /60 % .* with 5 scions/,
   );
-  expect(verdictWords({ code: 'too much at once', values: { share: 0.451 } })).toMatch(
+  expect(verdictWords(english, { code: 'too much at once', values: { share: 0.451 } })).toMatch(
     /^45 % of the living crown/,
   );
   const instead = (because: Verdict['because']) =>
-    insteadWords({ choice: 'remove tree', findingIds: [], instead: ['watch'], because }, 'watch');
+    insteadWords(english, { choice: 'remove tree', findingIds: [], instead: ['watch'], because }, 'watch');
   expect(instead(girdled)).toMatch(/^Watch: it stays a source/);
   expect(instead({ code: 'gnawed', values: { share: 1, scions: 1 } })).toMatch(/^Watch: from half on/);
 });
 
 test('minutes, worth and supplies in words', () => {
-  expect(minutesForWords('blade', 'Pruning SAW')).toBe('blade, pruning saw');
-  expect(minutesForWords('ladder', 'Pruning SAW')).toBe('ladder, its share');
-  expect(keptForWords(['frame', 'follower'])).toBe('one of the frame, grown on as a follower');
+  expect(minutesForWords(english, 'blade', 'Pruning SAW')).toBe('blade, pruning saw');
+  expect(minutesForWords(english, 'ladder', 'Pruning SAW')).toBe('ladder, its share');
+  expect(keptForWords(english, ['frame', 'follower'])).toBe('one of the frame, grown on as a follower');
   const given = {
     cleanings: 30,
     hours: 4,
@@ -100,7 +102,7 @@ test('minutes, worth and supplies in words', () => {
   };
   expect(
     (['wipe', 'spray', 'soak', 'dip'] as const).map((method) =>
-      suppliesWords(supplies({ ...given, method }).because),
+      suppliesWords(english, supplies({ ...given, method }).because),
     ),
   ).toEqual([
     '4 mL on the cloth for each of 30 wipes.',
@@ -108,19 +110,20 @@ test('minutes, worth and supplies in words', () => {
     'a tray of 2 L.',
     'a jar of 0.75 L; 0.1 L more for every 2 h.',
   ]);
-  expect(cleaningWords({ code: 'avoids more', values: { than: 0.05 } })).toBe(
+  expect(cleaningWords(english, { code: 'avoids more', values: { than: 0.05 } })).toBe(
     'Cleaning at every cut avoids more than 0.05 new infections a tree.',
   );
 });
 
 test('where wood goes, and whose scions are left alone, by the name of what is in it', () => {
   const said = (codes: string[], mm: number) =>
-    debrisOf(codes, mm, startingDebris()).because.map(debrisWords);
+    debrisOf(codes, mm, startingDebris()).because.map((each) => debrisWords(english, each));
   expect(said(['FB_CANK_A'], 30)).toContain('Kept apart from sound wood, and never fed to livestock.');
   expect(said([], 30)).not.toContain('Kept apart from sound wood, and never fed to livestock.');
   const clean = { findings: [], lastSeenOn: '2026-11-01', cameBackOn: [] };
   const finding = { disorder: 'NEO', day: '2026-01-01', open: false };
-  const words = (more: object) => scionWords(scionGuard({ ...clean, ...more }, '2026-11-24').because);
+  const words = (more: object) =>
+    scionWords(english, scionGuard({ ...clean, ...more }, '2026-11-24').because);
   expect(words({})).toMatch(/^No disease on its record for 2 years\. Viruses/);
   // Said once, however often it was found
   expect(words({ findings: [finding, finding] })).toBe('Neonectria canker is on its record within 2 years.');
@@ -159,7 +162,7 @@ test.each([
     'Mostly sound and as high as it should be. It is over 6 m (20 ft) high: Plan leaves all its cuts to a licensed arborist.',
   ],
 ] as const)('triage of %j: %s', (more, words) => {
-  expect(triageWords(triage({ ...given, ...more } as TriageInput).because)).toBe(words);
+  expect(triageWords(english, triage({ ...given, ...more } as TriageInput).because)).toBe(words);
 });
 
 test.each<[Partial<CutAtHand>, RegExp]>([
@@ -181,7 +184,7 @@ test.each<[Partial<CutAtHand>, RegExp]>([
 ])('what is said first of a cut that is %j, in both units', (more, words) => {
   const easy: CutAtHand = { hazards: [], treeHeightCm: 250, kerfHeightCm: 120, kerfMm: 18 };
   const [first] = cautions({ ...easy, ...more });
-  expect(first && cautionWords(first)).toMatch(words);
+  expect(first && cautionWords(english, first)).toMatch(words);
 });
 
 test('each way out of a verdict, of debris and of cleaning is said', () => {
@@ -193,7 +196,7 @@ test('each way out of a verdict, of debris and of cleaning is said', () => {
     { code: 'too much at once', values: share },
     { code: 'gnawed', values: { share: 0.5, scions: 5 } },
   ];
-  expect(because.map(verdictWords)).toEqual([
+  expect(because.map((each) => verdictWords(english, each))).toEqual([
     expect.stringMatching(/^Decided by the caretaker/),
     expect.stringMatching(/^Fire blight in the rootstock/),
     expect.stringMatching(/^Disease girdles 50 %/),
@@ -201,7 +204,7 @@ test('each way out of a verdict, of debris and of cleaning is said', () => {
     expect.stringMatching(/^The bark is gone round 50 %/),
   ]);
   const said = (codes: string[], mm: number, more: object) =>
-    debrisOf(codes, mm, { ...startingDebris(), ...more }).because.map(debrisWords);
+    debrisOf(codes, mm, { ...startingDebris(), ...more }).because.map((each) => debrisWords(english, each));
   expect(said(['FB_CANK_A'], 20, { burning: 'banned' })).toEqual([
     'Burning is not allowed here.',
     expect.stringMatching(/: chips are less safe than taking it away\.$/),
@@ -220,26 +223,30 @@ test('each way out of a verdict, of debris and of cleaning is said', () => {
     expect.stringMatching(/^Kept apart/),
     'Ask first whether it may be burned here today.',
   ]);
-  expect(cleaningWords({ code: 'notifiable', values: {} })).toMatch(/must be reported/);
-  expect(cleaningWords({ code: 'avoids no more', values: { than: 0.05 } })).toMatch(/no more than 0\.05/);
+  expect(cleaningWords(english, { code: 'notifiable', values: {} })).toMatch(/must be reported/);
+  expect(cleaningWords(english, { code: 'avoids no more', values: { than: 0.05 } })).toMatch(
+    /no more than 0\.05/,
+  );
   const keptFor = ['frame', 'sector', 'balance', 'level', 'follower'] as const;
-  expect(new Set(keptFor.map((reason) => keptForWords([reason]))).size).toBe(keptFor.length);
+  expect(new Set(keptFor.map((reason) => keptForWords(english, [reason]))).size).toBe(keptFor.length);
   const found = {
     findings: [{ disorder: 'DEAD', day: '2026-01-01', open: true }],
     lastSeenOn: '2026-11-01',
     cameBackOn: [],
   };
-  expect(scionWords(scionGuard(found, '2026-11-24').because)).toBe('It has dead wood of unknown cause.');
+  expect(scionWords(english, scionGuard(found, '2026-11-24').because)).toBe(
+    'It has dead wood of unknown cause.',
+  );
 });
 
 test('rechecks and girdling: what to look for, what it says, what is usually done', () => {
   const looks = ['strikes', 'dieback', 'canker', 'collar', 'below the cut'] as const;
-  expect(new Set(looks.map(lookForWords)).size).toBe(looks.length);
-  expect(lookForWords('below the cut')).toBe('Shoots within 30 cm (12 in) below the cut.');
-  expect(recheckedWords('clean so far')).toMatch(/no proof/);
-  expect(recheckedWords('fell short')).toMatch(/cut again, 30 cm further/);
-  expect(girdlingWords('bridge in spring')).toMatch(/bridge graft/);
+  expect(new Set(looks.map((each) => lookForWords(english, each))).size).toBe(looks.length);
+  expect(lookForWords(english, 'below the cut')).toBe('Shoots within 30 cm (12 in) below the cut.');
+  expect(recheckedWords(english, 'clean so far')).toMatch(/no proof/);
+  expect(recheckedWords(english, 'fell short')).toMatch(/cut again, 30 cm further/);
+  expect(girdlingWords(english, 'bridge in spring')).toMatch(/bridge graft/);
   for (const disease of ['stem declines', 'stem is lost'] as const)
-    expect(girdlingWords(disease)).not.toMatch(/bridge/);
-  expect(shootsAtWords('collar')).toMatch(/collar/);
+    expect(girdlingWords(english, disease)).not.toMatch(/bridge/);
+  expect(shootsAtWords(english, 'collar')).toMatch(/collar/);
 });

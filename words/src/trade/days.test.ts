@@ -1,4 +1,5 @@
 // Days in words: the verdict and its reason say the same.
+import { english } from '../all';
 import { dayReasonWords, riskWords } from './index';
 
 test.each([
@@ -7,9 +8,9 @@ test.each([
   ['rain', 'possible', 'rain'],
   ['outside the school', 'wait', 'not the season you chose'],
 ] as const)('%s, %s: %s', (reason, verdict, words) => {
-  expect(dayReasonWords(reason, verdict)).toBe(words);
+  expect(dayReasonWords(english, reason, verdict)).toBe(words);
 });
 
 test('a risk is told of 100 with its range, in whole numbers', () => {
-  expect(riskWords([1.6, 4.4, 20.5])).toBe('risk 4 of 100 (2–21)');
+  expect(riskWords(english, [1.6, 4.4, 20.5])).toBe('risk 4 of 100 (2–21)');
 });

@@ -1,7 +1,9 @@
 // Why a cut lies where it lies, step by step.
-import { cutPosition } from '../cuts/index';
-import { disorderOf } from '../disorders/index';
-import type { Limb } from '../tree/index';
+
+import { cutPosition } from '@mortisect/core/cuts';
+import { disorderOf } from '@mortisect/core/disorders';
+import type { Limb } from '@mortisect/core/tree';
+import { english } from '../all';
 import { whySteps } from './index';
 
 const limb: Limb = {
@@ -38,6 +40,7 @@ describe('why, step by step', () => {
   };
   const lines = (more: object) =>
     whySteps(
+      english,
       reason,
       { clearanceCm: 20, because: { ...because, ...more } } as never,
       { names, units: 'metric' } as never,
@@ -66,7 +69,12 @@ describe('why, step by step', () => {
 
   test('no stretch of no length is told', () => {
     const still = { ...reason, walk: [{ limbId: 'S', fromCm: 50, toCm: 50 }, ...reason.walk] };
-    const said = whySteps(still, { clearanceCm: 20, because } as never, { names, units: 'metric' } as never);
+    const said = whySteps(
+      english,
+      still,
+      { clearanceCm: 20, because } as never,
+      { names, units: 'metric' } as never,
+    );
     expect(said.flatMap((step) => step.lines)).not.toContain('East limb: from 50 cm to 50 cm.');
   });
 });

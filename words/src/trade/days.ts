@@ -1,0 +1,67 @@
+// Days in words, in one place: verdicts, reasons.
+
+import type { Reason, Verdict } from '@mortisect/core/timing';
+import type { PlainKey, Say } from '../say';
+
+export const VERDICT_WORDS: Record<Verdict, PlainKey> = {
+  go: 'trade.good',
+  possible: 'trade.possible',
+  wait: 'trade.wait',
+};
+
+/** Why a day is not better, short enough for one line. */
+const REASON_WORDS: Record<Reason, PlainKey> = {
+  dark: 'trade.itIsDark',
+  rain: 'trade.rain',
+  'bark wet': 'trade.barkIsWetFromRain',
+  'rain coming': 'trade.rainFollowsTooSoon',
+  wind: 'trade.tooMuchWindToClimb',
+  frost: 'trade.woodIsFrozenAndSplits',
+  snow: 'trade.snowLies',
+  mud: 'trade.theGroundIsTooSoft',
+  'not known': 'trade.nobodyKnowsWhetherItStaysDry',
+  risk: 'trade.theRiskOfInfectionIsHigh',
+  'severe frost': 'trade.severeFrostFollows',
+  'bloom of a blight host': 'trade.aHostOfFireBlightIsIn',
+  'outside the school': 'trade.notTheSeasonYouChose',
+  'short dry spell': 'trade.theDrySpellIsShort',
+  'no weather': 'trade.noWeatherIsKnown',
+};
+
+/** Why a half-day or an hour is no better than its verdict. */
+export function dayReasonWords(say: Say, reason: Reason, verdict: Verdict): string {
+  return reason === 'risk' && verdict === 'possible'
+    ? say('trade.theRiskOfInfectionIsFair')
+    : say(REASON_WORDS[reason]);
+}
+
+/** What a cut risks on a day, as likely as not, and the range it lies in. @param score low, middle and high end, of 100 */
+export function riskWords(say: Say, [low, middle, high]: readonly [number, number, number]): string {
+  return say('trade.riskOf100', { middle: Math.round(middle), low: Math.round(low), high: Math.round(high) });
+}
+
+/** Title of a window in a calendar. */
+export function windowTitle(say: Say, what: string, verdict: 'go' | 'possible'): string {
+  return verdict === 'go' ? say('trade.goodToCut', { what }) : say('trade.possibleToCut', { what });
+}
+
+/** What each factor is called, and what it says. */
+export const factorWordsIn = (say: Say) =>
+  ({
+    infection: {
+      name: say('trade.infection'),
+      says: say('trade.chanceThatAnInfectionTakesWhileThe'),
+    },
+    cold: {
+      name: say('trade.frostAfterTheCut'),
+      says: say('trade.howNearTheNightsOfTheNext'),
+    },
+    heat: { name: say('trade.sunScorch'), says: say('trade.heatWithinFiveDaysOnBarkThat') },
+    slip: { name: say('trade.barkSlips'), says: say('trade.barkTearsWhenItIsFullOf') },
+    late: { name: say('trade.afterTheStopDate'), says: say('trade.lateGrowthDoesNotHarden') },
+    buds: { name: say('trade.budsKnockedOff'), says: say('trade.swollenFlowerBudsBreakAtATouch') },
+    growth: { name: say('trade.strongRegrowth'), says: say('trade.afterDormantAndSpringCutsTheTree') },
+  }) as const;
+
+/** Says of the schools what a chart alone would hide. */
+export const lessonIn = (say: Say) => say('trade.withEqualRainTheEffectsOfTemperature');

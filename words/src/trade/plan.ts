@@ -1,0 +1,109 @@
+// A plan in a caretaker's words, in one place.
+
+import type { ReasonNotToCut, Telling } from '@mortisect/core/cuts';
+import { disorderOf } from '@mortisect/core/disorders';
+import { upperFirst } from '@mortisect/core/measure';
+import type { ClashPart, LeftWhy, OtherKind, Pass, Pin, Priced, Visit } from '@mortisect/core/plan';
+import { lowerFirst } from '@mortisect/core/tree';
+import type { PlainKey, Say } from '../say';
+import { asText, cutSentence } from './cut';
+
+const OTHER: Record<OtherKind, PlainKey> = {
+  'tie down': 'trade.spreadOrTieItDown',
+  'thin the fruit': 'trade.thinTheFruitItCarries',
+  'pick mummies': 'trade.pickTheMummiesAndCarryThemAway',
+  excise: 'trade.pareTheCankerOutToCleanBark',
+  'leave the strike': 'trade.leaveTheStrikeTheTreeWallsIt',
+};
+/** What an alternative to a cut is called. */
+export const otherWords = (say: Say, kind: OtherKind) => say(OTHER[kind]);
+
+/** What is done, in one or two sentences. */
+export function stepSentence(say: Say, { candidate }: Priced, telling: Telling): string {
+  const { what } = candidate;
+  if (what.is === 'cut') return asText(cutSentence(say, what.cut, telling));
+  const name = lowerFirst(telling.names.get(what.limbId) ?? what.limbId);
+  return `${otherWords(say, what.kind)}: ${name}.`;
+}
+
+/** What the step is for: each finding once. */
+export function reasonWords(
+  say: Say,
+  { candidate }: Priced,
+  disorderById: ReadonlyMap<string, string>,
+): string {
+  const words = candidate.answers.flatMap(({ findingId }) => {
+    const code = disorderById.get(findingId);
+    return code === undefined ? [] : (disorderOf(code)?.name ?? code);
+  });
+  return [...new Set(words)].join(' · ') || say('trade.trainingOfAYoungTree');
+}
+
+export function passWords(say: Say, season: number, pass: Pass, firstYear: number): string {
+  const year = firstYear + season - 1;
+  return pass === 'dormant'
+    ? say('trade.winter', { year, year2: String(year + 1).slice(2) })
+    : say('trade.summer', { year: year + 1 });
+}
+
+/** What a visit is called: its pass and its calendar year. */
+export const visitTitle = (say: Say, { season, pass, firstYear }: Visit): string =>
+  passWords(say, season, pass, firstYear);
+
+const LEFT: Record<LeftWhy | ReasonNotToCut, PlainKey> = {
+  pinned: 'trade.leftBecauseYouPinnedIt',
+  'not worth it': 'trade.leftTheCutWouldCostTheCrown',
+  'no room': 'trade.leftForALaterPlanTheLimit',
+  'hand over': 'trade.forALicensedArboristNothingIsPlanned',
+  'no candidate': 'trade.nothingIsCutForThis',
+  decision: 'trade.noCutAnswersItSeeTheDecision',
+  held: 'trade.onHoldSomebodyWasAskedAndHas',
+  healed: 'trade.healedOverNoCutLookAtIt',
+  fruit: 'trade.onTheFruitPickItAndCarry',
+  measure: 'trade.measureFirstSayWhereOnTheLimb',
+  wait: 'trade.notYet',
+  leave: 'trade.noWoodIsCutForThis',
+};
+/** Why a finding is left as it is. */
+export const leftWords = (say: Say, why: LeftWhy | ReasonNotToCut): string => say(LEFT[why]);
+
+export interface Named {
+  names: ReadonlyMap<string, string>;
+  /** What each finding is, by its id. */
+  findings: ReadonlyMap<string, string>;
+}
+
+export function pinSentence(say: Say, pin: Pin, { names }: Pick<Named, 'names'>): string {
+  const name = (limbId: string) => lowerFirst(names.get(limbId) ?? limbId);
+  const cut = (candidateId: string) => name(candidateId.split(' ')[0] ?? candidateId);
+  switch (pin.kind) {
+    case 'stays':
+      return say('trade.stays', { name: upperFirst(name(pin.limbId)) });
+    case 'goes':
+      return say('trade.theCutOnIsMadeInSeason', { cut: cut(pin.candidateId), season: pin.season });
+    case 'not before':
+      return say('trade.theCutOnWaitsUntilSeason', { cut: cut(pin.candidateId), season: pin.season });
+    case 'follower':
+      return say('trade.staysUntilIsMmThick', {
+        name: name(pin.limbId),
+        name2: name(pin.followerId),
+        untilMm: pin.untilMm,
+      });
+  }
+}
+
+/** The smallest set that cannot be kept, as one sentence. */
+export function clashSentence(say: Say, parts: readonly ClashPart[], named: Named): string {
+  const words = parts.map((part) => {
+    if (part.pin) return `“${pinSentence(say, part.pin, named)}”`;
+    if (part.findingId)
+      return say('trade.mustComeOut', { get: named.findings.get(part.findingId) ?? say('trade.aFinding') });
+    return say('trade.theLimitOfSeason', { season: part.season ?? 1 });
+  });
+  const last = words.at(-1) ?? '';
+  const list = words.length > 1 ? say('trade.and', { words: words.slice(0, -1).join(', '), last }) : last;
+  return say('trade.cannot', {
+    list: upperFirst(list),
+    more: words.length > 1 ? say('trade.allBeKeptTogether') : say('trade.beKept'),
+  });
+}

@@ -1,0 +1,233 @@
+// The sentence of each reason that the rooms give as data.
+
+import type { DebrisReason, LookFor, RecheckVerdict, ScionReason } from '@mortisect/core/aftercare';
+import type { CleaningReason, SuppliesReason } from '@mortisect/core/blades';
+import { type LimitReason, limitSchools, type RegrowthReason, type ShootsAt } from '@mortisect/core/crown';
+import type { GirdleAdvice } from '@mortisect/core/diagnosis';
+import { disorderOf } from '@mortisect/core/disorders';
+import type { Caution, CautionReason, MinutesFor } from '@mortisect/core/handling';
+import type { KeptFor, Verdict, VerdictReason } from '@mortisect/core/plan';
+import { type Sentences, sentenceOf } from '@mortisect/core/reason';
+import type { TriageReason } from '@mortisect/core/triage';
+import type { PlainKey, Say } from '../say';
+
+const percent = (share: number) => `${Math.round(share * 100)} %`;
+const metres = (cm: number) => `${cm / 100} m`;
+const FOOT_CM = 30.48;
+const INCH_CM = 2.54;
+const LB_KG = 0.45359237;
+const feet = (say: Say, cm: number) => say('trade.ft', { metres: metres(cm), cm: Math.round(cm / FOOT_CM) });
+const inches = (say: Say, cm: number) => say('trade.cmIn', { cm, cm2: Math.round(cm / INCH_CM) });
+
+const limitIn = (say: Say): Sentences<LimitReason> => ({
+  stressed: () => say('trade.aStressedOrFrozenTreeATenth'),
+  young: () => say('trade.aYoungTreeLessSoThatIt'),
+  weak: () => say('trade.aWeakTreeLess'),
+  'bears on last year’s shoots': () => say('trade.peachAndNectarineBearOnLastYears'),
+  'cherry or plum': () => say('trade.cherriesAndPlumsAFifthAtMost'),
+  'renovated evenly': () => say('trade.aTreeToRenovateAThirdA'),
+  'renovated hard first': () => say('trade.aTreeToRenovateHardAtOnce'),
+  school: ({ schoolId }) => {
+    const school = limitSchools.find((limitSchool) => limitSchool.id === schoolId);
+    if (!school) return '';
+    return say('trade.schoolSource', { school: school.name, use: school.use, source: school.source });
+  },
+});
+/** Why a season has its limit. */
+export const limitWords = (say: Say, reason: LimitReason) => sentenceOf(limitIn(say), reason);
+
+const regrowthIn = (say: Say): Sentences<RegrowthReason> => ({
+  'cut in summer': () => say('trade.summerCutsAreHardlyAnswered'),
+  'large wound': () => say('trade.aLargeDormantCutWakesManyBuds'),
+  'taken at its collar': () => say('trade.aLimbTakenAtItsCollarIs'),
+  shortened: () => say('trade.aShortenedLimbAnswersJustBelowThe'),
+  'much goes at once': () => say('trade.overThreeTenthsOfTheCrownGoes'),
+});
+export const regrowthWords = (say: Say, reasons: readonly RegrowthReason[]) =>
+  reasons.map((reason) => sentenceOf(regrowthIn(say), reason)).join(' ');
+
+const SHOOTS_AT: Record<ShootsAt, PlainKey> = {
+  collar: 'trade.roundTheCollarAndOnTheUpper',
+  'below the cut': 'trade.within30Cm12InBelowThe',
+};
+export const shootsAtWords = (say: Say, at: ShootsAt) => say(SHOOTS_AT[at]);
+
+const lookForIn = (say: Say): Record<LookFor, string> => ({
+  strikes: say('trade.newStrikesWithin30CmOfThe'),
+  dieback: say('trade.regrowthAndAnyDiebackFromTheCut'),
+  canker: say('trade.cankerAtTheCutOrTowardThe'),
+  collar: say('trade.shoots', { collar: say(SHOOTS_AT.collar) }),
+  'below the cut': say('trade.shoots2', { shootsAt: say(SHOOTS_AT['below the cut']) }),
+});
+/** What a recheck looks for. */
+export const lookForWords = (say: Say, what: LookFor) => lookForIn(say)[what];
+
+const RECHECKED: Record<RecheckVerdict, PlainKey> = {
+  'clean so far': 'trade.nothingToBeSeenSoFarThat',
+  regrown: 'trade.regrownAsCutsAreChooseWhatStays',
+  'fell short': 'trade.theCutFellShortCutAgain30',
+  'new or crept': 'trade.newInfectionOrAnOldOneThat',
+};
+/** What was seen at a cut says of it, and what to do. */
+export const recheckedWords = (say: Say, verdict: RecheckVerdict) => say(RECHECKED[verdict]);
+
+const GIRDLING: Record<GirdleAdvice, PlainKey> = {
+  'excise and watch': 'trade.lessThanAQuarterExciseInDry',
+  'take or excise': 'trade.aQuarterToAHalfTakeA',
+  'excise and lighten': 'trade.aQuarterToAHalfExciseAnd',
+  'limb goes': 'trade.halfOrMoreTheLimbGoes',
+  'stem declines': 'trade.halfToThreeQuartersOfTheStem',
+  'bridge in spring': 'trade.halfToThreeQuartersOfTheStem2',
+  'stem is lost': 'trade.threeQuartersOrMoreOfTheStem',
+  'bridge when bark slips': 'trade.threeQuartersOrMoreOfTheStem2',
+};
+export const girdlingWords = (say: Say, advice: GirdleAdvice) => say(GIRDLING[advice]);
+
+const verdictIn = (say: Say): Sentences<VerdictReason> => ({
+  decided: () => say('trade.decidedByTheCaretaker'),
+  'rootstock lost': () => say('trade.fireBlightInTheRootstockNoCut'),
+  'girdled by disease': ({ share }) =>
+    say('trade.diseaseGirdlesOfTheStemFromHalf', { percent: percent(share) }),
+  'too much at once': ({ share }) => say('trade.ofTheLivingCrownMustGoFor', { percent: percent(share) }),
+  gnawed: ({ share, scions }) => say('trade.theBarkIsGoneRoundOfThe', { percent: percent(share), scions }),
+});
+export const verdictWords = (say: Say, reason: VerdictReason) => sentenceOf(verdictIn(say), reason);
+
+type Instead = Verdict['instead'][number];
+const insteadIn = (say: Say): Record<VerdictReason['code'], Partial<Record<Instead, string>>> => ({
+  decided: {},
+  'rootstock lost': {},
+  'girdled by disease': {
+    excise: say('trade.pareItOutInDryWeatherAnd'),
+    watch: say('trade.watchItStaysASourceOfDisease'),
+    'top-work': say('trade.cutItOffBelowTheCankerAnd'),
+  },
+  'too much at once': {
+    'remove tree': say('trade.takeTheTreeOut'),
+    watch: say('trade.cutWhatMustBeCutAndSee'),
+  },
+  gnawed: {
+    'remove tree': say('trade.replantOrCutToAboveTheGraft'),
+    watch: say('trade.watchFromHalfOnAStemSeldom'),
+  },
+});
+/** What it means to choose something else than the verdict. */
+export const insteadWords = (say: Say, { because }: Verdict, choice: Instead): string =>
+  insteadIn(say)[because.code][choice] ?? '';
+
+const KEPT_FOR: Record<KeptFor, PlainKey> = {
+  frame: 'trade.oneOfTheFrame',
+  sector: 'trade.fillsAnEmptySector',
+  balance: 'trade.balancesTheCrown',
+  level: 'trade.nearLevelAndYoung',
+  follower: 'trade.grownOnAsAFollower',
+};
+export const keptForWords = (say: Say, reasons: readonly KeptFor[]) =>
+  reasons.map((reason) => say(KEPT_FOR[reason])).join(', ');
+
+const MINUTES_FOR: Record<MinutesFor, PlainKey> = {
+  blade: 'trade.blade',
+  'no tool': 'trade.noToolOfTheKitDoesIt',
+  place: 'trade.atThePlace',
+  pieces: 'trade.furtherPieces',
+  carrying: 'trade.carryingAway',
+  ladder: 'trade.ladderItsShare',
+  cleaning: 'trade.cleaningTheBlade',
+  'by hand': 'trade.byHand',
+};
+/** @param tool name of the tool that cuts */
+export const minutesForWords = (say: Say, what: MinutesFor, tool?: string) =>
+  what === 'blade' && tool !== undefined
+    ? say('trade.blade2', { tool: tool.toLowerCase() })
+    : say(MINUTES_FOR[what]);
+
+const suppliesIn = (say: Say): Sentences<SuppliesReason> => ({
+  wipes: ({ mL, count }) => say('trade.mlOnTheClothForEachOf', { mL, count }),
+  squirts: ({ mL, count }) => say('trade.mlOnEachOfTwoSidesTimes', { mL, count }),
+  tray: ({ litres }) => say('trade.aTrayOfL', { litres }),
+  jar: ({ litres }) => say('trade.aJarOfL', { litres }),
+  'top-up': ({ litres, everyHours }) => say('trade.lMoreForEveryH', { litres, everyHours }),
+});
+export const suppliesWords = (say: Say, reasons: readonly SuppliesReason[]) =>
+  `${reasons.map((reason) => sentenceOf(suppliesIn(say), reason)).join('; ')}.`;
+
+const cleaningIn = (say: Say): Sentences<CleaningReason> => ({
+  notifiable: () => say('trade.aDiseaseThatMustBeReportedIs'),
+  'avoids more': ({ than }) => say('trade.cleaningAtEveryCutAvoidsMoreThan', { than }),
+  'avoids no more': ({ than }) => say('trade.cleaningAtEveryCutAvoidsNoMore', { than }),
+});
+export const cleaningWords = (say: Say, reason: CleaningReason) => sentenceOf(cleaningIn(say), reason);
+
+const nameOf = (disorder: string, unknown: string) => disorderOf(disorder)?.name ?? unknown;
+const wood = (say: Say, disorder: string) => nameOf(disorder, say('trade.woodOfUnknownCause'));
+const debrisIn = (say: Say): Sentences<DebrisReason> => ({
+  'burning banned': () => say('trade.burningIsNotAllowedHere'),
+  'fire blight not burned': () => say('trade.byTheSchoolOfThisSiteFire'),
+  'does not stay': () => say('trade.brushOfDiseasedOrSuspectWoodIs'),
+  'sheds from chips': ({ disorder }) =>
+    say('trade.goesOnSheddingFromChipsUnlessThey', { wood: wood(say, disorder) }),
+  'chipped only thin': ({ disorder, mm }) =>
+    say('trade.isChippedOnlyWhereItIsNo', { wood: wood(say, disorder), mm }),
+  'chips less safe': ({ disorder }) =>
+    say('trade.chipsAreLessSafeThanTakingIt', { wood: wood(say, disorder) }),
+  'kept apart': () => say('trade.keptApartFromSoundWoodAndNever'),
+  'ask about burning': () => say('trade.askFirstWhetherItMayBeBurned'),
+});
+export const debrisWords = (say: Say, reason: DebrisReason) => sentenceOf(debrisIn(say), reason);
+
+const scionsIn = (say: Say): Sentences<ScionReason> => ({
+  'on record': ({ disorder, years }) =>
+    say('trade.isOnItsRecordWithinYears', {
+      name: nameOf(disorder, say('trade.somethingOfUnknownCause')),
+      years,
+    }),
+  'dead of unknown cause': () => say('trade.itHasDeadWoodOfUnknownCause'),
+  'came back': () => say('trade.diseaseCameBackAfterACut'),
+  'not looked at': () => say('trade.nobodyHasLookedAllRoundItFor'),
+  clean: ({ years }) => say('trade.noDiseaseOnItsRecordForYears', { years }),
+});
+export const scionWords = (say: Say, reasons: readonly ScionReason[]) =>
+  reasons.map((reason) => sentenceOf(scionsIn(say), reason)).join(' ');
+
+const triageIn = (say: Say): Sentences<TriageReason> => ({
+  dangers: ({ hazards }) => say('trade.workForALicensedArborist', { hazards: hazards.join(' and ') }),
+  'too tall': ({ overCm }) => say('trade.overHigh', { metres: metres(overCm) }),
+  'tall and unsafe': ({ overCm }) => say('trade.overHighAndItLeansIsHollow', { metres: metres(overCm) }),
+  'for wildlife': () => say('trade.keptForWildlifeDeadWoodThatEndangers'),
+  'stem girdled': ({ share }) => say('trade.ofTheStemIsGirdledByDisease', { percent: percent(share) }),
+  'crown dead or diseased': ({ share }) =>
+    say('trade.ofTheCrownIsDeadOrDiseased', { percent: percent(share) }),
+  'crown gone, fruit unknown': ({ share }) =>
+    say('trade.ofTheCrownIsGoneAndNobody', { percent: percent(share) }),
+  'half gone': ({ share }) => say('trade.ofTheCrownIsDeadOrDiseased2', { percent: percent(share) }),
+  'fruit unknown': () => say('trade.nobodyKnowsTheFruitPruneTheLeast'),
+  'grown wild': () => say('trade.itHasGrownWild'),
+  outgrown: () => say('trade.itHasOutgrownTheHeightItShould'),
+  sound: () => say('trade.mostlySoundAndAsHighAsIt'),
+  'not planned': ({ overCm }) => say('trade.itIsOverHighPlanLeavesAll', { feet: feet(say, overCm) }),
+});
+export const triageWords = (say: Say, reasons: readonly TriageReason[]) =>
+  reasons.map((reason) => sentenceOf(triageIn(say), reason)).join(' ');
+
+const cautionsIn = (say: Say): Sentences<CautionReason> => ({
+  'hanging limb': () => say('trade.aLimbHangsInThisTreeKeep'),
+  'split stem': () => say('trade.theStemIsSplitItMayOpen'),
+  'power line': () => say('trade.aPowerLineIsNearKeep3'),
+  cavity: () => say('trade.theStemIsHollowDoNotClimb'),
+  lean: () => say('trade.theTreeLeansNobodyOnTheLow'),
+  'tree too high': ({ overCm }) => say('trade.theTreeIsOverHigh', { feet: feet(say, overCm) }),
+  'cut too high': ({ overCm }) => say('trade.theCutIsMoreThanOverThe', { feet: feet(say, overCm) }),
+  'too thick': ({ overMm }) => say('trade.theWoodIsOverThickAtThe', { inches: inches(say, overMm / 10) }),
+  'too heavy': ({ overKg }) =>
+    say('trade.theLimbWeighsMoreThanKgLb', { overKg, overKg2: Math.round(overKg / LB_KG) }),
+  'down on a rope': () => say('trade.twoPeopleOneLetsTheLimbDown'),
+  'two to lift': () => say('trade.twoPeopleItWeighsMoreThanOne'),
+  'three cuts': ({ undercutOutCm }) =>
+    say('trade.heavyUndercutFirstAThirdThroughOut', { inches: inches(say, undercutOutCm) }),
+  'on a ladder': () => say('trade.aboveReachThreeLeggedLadderOnFirm'),
+  slope: () => say('trade.onTheSlopeTheThirdLegOf'),
+  'metal in the stem': () => say('trade.thereIsMetalInTheStemNo'),
+  'boundary mark': () => say('trade.aBoundaryMarkIsNailedToThe'),
+  'heritage tree': () => say('trade.protectedAsHeritageAskTheAuthority'),
+});
+export const cautionWords = (say: Say, { because }: Caution) => sentenceOf(cautionsIn(say), because);
