@@ -15,6 +15,8 @@ export interface Say {
   <K extends Key>(key: K, ...given: Messages[K] extends null ? [] : [Messages[K]]): string;
   /** How numbers and days are written. */
   readonly locale: Locale;
+  /** Whether a loaded catalogue holds a message of that key. */
+  has(key: string): boolean;
 }
 
 /**
@@ -35,5 +37,5 @@ export function makeSay(locale: Locale, catalogues: readonly Catalogue[]): Say {
     }
     return String(format.format(given));
   };
-  return Object.assign(said, { locale }) as Say;
+  return Object.assign(said, { locale, has: (key: string) => Object.hasOwn(messages, key) }) as Say;
 }

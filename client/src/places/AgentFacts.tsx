@@ -3,6 +3,7 @@
 import type { Agent } from '@mortisect/core/blades';
 import type { Confidence } from '@mortisect/core/disorders';
 import type { PlainKey } from '@mortisect/words';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../data/useSay';
 import { Notice } from '../ui/Notice';
@@ -24,11 +25,11 @@ export function AgentFacts({ agent }: { agent: Agent }) {
     <View gap={8}>
       <Body>
         {say('shared.againstBacteriaFungiVirusesContactSBy', {
-          effectWords: EFFECT_WORDS[bacteria],
-          effectWords2: EFFECT_WORDS[fungi],
-          effectWords3: EFFECT_WORDS[viruses],
+          effectWords: told(say, EFFECT_WORDS[bacteria]),
+          effectWords2: told(say, EFFECT_WORDS[fungi]),
+          effectWords3: told(say, EFFECT_WORDS[viruses]),
           contactSeconds: agent.contactSeconds,
-          methods: agent.methods.join(', '),
+          methods: agent.methods.map((each) => told(say, each)).join(', '),
           more: agent.corrodes ? say('shared.itCorrodes') : '',
           more2: agent.flammable ? say('shared.itBurns') : '',
         })}
@@ -37,7 +38,7 @@ export function AgentFacts({ agent }: { agent: Agent }) {
         <Notice kind="danger" title={say('shared.neverMixWith')}>{`${agent.neverWith.join('; ')}.`}</Notice>
       ) : null}
       <Notice kind="caution">
-        {say('shared.theLabelAndTheSafetySheetRule', { protection: agent.protection })}
+        {say('shared.theLabelAndTheSafetySheetRule', { protection: told(say, agent.protection) })}
       </Notice>
       <Small>{say('shared.source', { source: agent.source, sure: say(SURE[agent.confidence]) })}</Small>
     </View>

@@ -3,7 +3,7 @@
 import type { Cut } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
 import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
-import { whySteps } from '@mortisect/words/trade';
+import { told, whySteps } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../data/useSay';
 import { Sheet } from '../ui/Sheet';
@@ -28,7 +28,7 @@ export function WhySheet({ view, today, cut, onClose }: WhySheetProps) {
         return (
           <View key={reason.lesionId} gap={12}>
             {cut.because.length > 1 ? (
-              <Label fontSize="$22">{disorderOf(reason.disorder)?.name ?? reason.disorder}</Label>
+              <Label fontSize="$22">{told(say, disorderOf(reason.disorder)?.name) ?? reason.disorder}</Label>
             ) : null}
             {whySteps(say, reason, clearance, telling(view, today)).map((step) => (
               <View key={step.title} gap={2}>

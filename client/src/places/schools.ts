@@ -5,6 +5,7 @@ import { disorderOf, schoolFor, schoolsFor } from '@mortisect/core/disorders';
 import { tapeText } from '@mortisect/core/measure';
 import { cutsFor, type SiteToday, type TreeView } from '@mortisect/core/present';
 import type { Say } from '@mortisect/words';
+import { told } from '@mortisect/words/trade';
 
 interface SchoolAnswer {
   schoolId: string;
@@ -31,7 +32,7 @@ export function schoolAnswers(say: Say, view: TreeView, today: SiteToday, lesion
     const at = cut?.upToCm ?? cut?.atCm ?? 0;
     return {
       schoolId: school.id,
-      name: school.name,
+      name: told(say, school.name),
       isSites: school.id === sites,
       clearance: tapeText(clearanceCm, today.units, 'up'),
       cut: cut

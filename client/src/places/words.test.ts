@@ -45,8 +45,8 @@ test('one cut, two cuts, no cuts', () => {
 
 test('disorders are named once each, in the order they were found', () => {
   const found = ['DEAD', 'NEO', 'DEAD'].map((disorder) => ({ disorder }));
-  expect(disorderWords(found)).toBe('Dead wood · Neonectria canker');
-  expect(disorderWords([{ disorder: 'unheard of' }])).toBe('unheard of');
+  expect(disorderWords(english, found)).toBe('Dead wood · Neonectria canker');
+  expect(disorderWords(english, [{ disorder: 'unheard of' }])).toBe('unheard of');
 });
 
 test('the place of a cut: collar, figure, or up to a figure, toward the stool on the tape in hand', () => {

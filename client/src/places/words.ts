@@ -12,6 +12,7 @@ import type { ActionBody, Finding, TreeSummary } from '@mortisect/core/records';
 import { speciesName } from '@mortisect/core/register';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { PlainKey, Say } from '@mortisect/words';
+import { told } from '@mortisect/words/trade';
 import { spanWords } from '../data/moment';
 
 /** When what was deleted can no longer be had back. */
@@ -23,19 +24,22 @@ export function plural(count: number, singular: string): string {
 }
 
 /** “Dead wood · Neonectria canker”: each once. */
-export function disorderWords(findings: readonly { disorder: string }[]): string {
-  return codeWords(findings.map(({ disorder }) => disorder));
+export function disorderWords(say: Say, findings: readonly { disorder: string }[]): string {
+  return codeWords(
+    say,
+    findings.map(({ disorder }) => disorder),
+  );
 }
 
 /** As `disorderWords`, of codes alone. */
-export function codeWords(codes: readonly string[]): string {
-  return [...new Set(codes.map((code) => disorderOf(code)?.name ?? code))].join(' · ');
+export function codeWords(say: Say, codes: readonly string[]): string {
+  return [...new Set(codes.map((code) => told(say, disorderOf(code)?.name) ?? code))].join(' · ');
 }
 
 /** As `disorderWords`; misplaced wood by the fault it was found by. */
-export function findingWords(findings: readonly Pick<Finding, 'disorder' | 'fault'>[]): string {
+export function findingWords(say: Say, findings: readonly Pick<Finding, 'disorder' | 'fault'>[]): string {
   const words = findings.map(({ disorder, fault }) =>
-    fault ? upperFirst(fault.kind) : (disorderOf(disorder)?.name ?? disorder),
+    fault ? told(say, upperFirst(fault.kind)) : (told(say, disorderOf(disorder)?.name) ?? disorder),
   );
   return [...new Set(words)].join(' · ');
 }
@@ -66,12 +70,15 @@ export function actionWords(say: Say, action: ActionBody, kit: readonly Tool[] =
     case 'bladeWetted':
       return say('shared.wetted', {
         blade: bladeName(action.blade, kit),
-        agentId: agentOf(action.agentId).name,
+        agentId: told(say, agentOf(action.agentId).name),
       });
     case 'bladeSharpened':
       return say('shared.sharpened', { blade: bladeName(action.blade, kit) });
     case 'mixMade':
-      return say('shared.lMixed', { litres: action.litres, agentId: agentOf(action.agentId).name });
+      return say('shared.lMixed', {
+        litres: action.litres,
+        agentId: told(say, agentOf(action.agentId).name),
+      });
     case 'runStarted':
       return say('shared.runStartedTrees', { treeIds: action.treeIds.length });
     case 'runPaused':
@@ -83,15 +90,18 @@ export function actionWords(say: Say, action: ActionBody, kit: readonly Tool[] =
     case 'stationTaken':
       return say('shared.atTheTree', { station: action.station });
     case 'limbMarked':
-      return say('shared.markedWith', { limbName: lowerFirst(action.limbName), how: action.how });
+      return say('shared.markedWith', { limbName: lowerFirst(action.limbName), how: told(say, action.how) });
     case 'stoodBack':
       return say('shared.lookedAtFromTheGround', { more: action.note ? `: ${action.note}` : '' });
     case 'woodRead':
-      return say('shared.woodRead', { pith: action.pith });
+      return say('shared.woodRead', { pith: told(say, action.pith) });
     case 'debrisCleared':
-      return say('shared.wood2', { class: action.class, debrisRouteWords: DEBRIS_ROUTE_WORDS[action.route] });
+      return say('shared.wood2', {
+        class: told(say, action.class),
+        debrisRouteWords: told(say, DEBRIS_ROUTE_WORDS[action.route]),
+      });
     case 'recheckDone':
-      return say('shared.rechecked', { outcome: action.outcome });
+      return say('shared.rechecked', { outcome: told(say, action.outcome) });
     case 'scionTaken':
       return say('shared.scionsTaken', { sticks: action.sticks, label: action.label });
     case 'bladeCleaned':
@@ -99,14 +109,14 @@ export function actionWords(say: Say, action: ActionBody, kit: readonly Tool[] =
         ? say('shared.wasCleanAlreadyAsSaid', { blade: bladeName(action.blade, kit) })
         : say('shared.cleaned', {
             blade: bladeName(action.blade, kit),
-            agentId: agentOf(action.agentId).name,
+            agentId: told(say, agentOf(action.agentId).name),
           });
     case 'cutMade':
       return say('shared.cutOn', { limbName: lowerFirst(action.cut.limbName) });
     case 'cutNotMade':
       return say('shared.cutNotMade', { reason: lowerFirst(action.reason) });
     case 'decided':
-      return say('shared.decided', { choice: action.choice });
+      return say('shared.decided', { choice: told(say, action.choice) });
     case 'undone':
       return say('shared.takenBack');
     case 'roundStarted':
@@ -136,7 +146,7 @@ export function actionWords(say: Say, action: ActionBody, kit: readonly Tool[] =
     case 'planPinned':
       return say('shared.planPinned', { pin: pinWords(say, action.pin) });
     case 'mustLifted':
-      return say('shared.mustLifted', { why: action.why });
+      return say('shared.mustLifted', { why: told(say, action.why) });
     case 'clearanceSet':
       return action.clearanceCm === null
         ? say('shared.clearanceByTheSchoolAgain')
@@ -144,10 +154,10 @@ export function actionWords(say: Say, action: ActionBody, kit: readonly Tool[] =
     case 'seasonsPlanned':
       return say('shared.plannedOverSeasons', { seasons: action.seasons });
     case 'stageSeen':
-      return say('shared.seenAt', { species: speciesName(action.species), stage: action.stage });
+      return say('shared.seenAt', { species: told(say, speciesName(action.species)), stage: action.stage });
     case 'groundSaid':
       return say('shared.ground', {
-        more: action.state === 'reachable' ? say('shared.treesCanBeReached') : action.state,
+        more: action.state === 'reachable' ? say('shared.treesCanBeReached') : told(say, action.state),
       });
     case 'protectantApplied':
       return say('shared.putOn', { product: lowerFirst(action.product) });
@@ -191,12 +201,16 @@ function pinWords(say: Say, pin: Pin): string {
 export function clinicWords(say: Say, result: string | null): string {
   return result === null
     ? say('shared.nothingFound')
-    : say('shared.theClinicReports', { disorderOf: lowerFirst(disorderOf(result)?.name ?? result) });
+    : say('shared.theClinicReports', {
+        disorderOf: lowerFirst(told(say, disorderOf(result)?.name) ?? result),
+      });
 }
 
 /** “Apple · Harbour Russet · open centre”. */
 export function speciesWords(say: Say, { species, cultivar, form }: TreeSummary): string {
-  return [speciesName(species), cultivar ?? say('shared.varietyUnknown'), form].join(' · ');
+  return [told(say, speciesName(species)), cultivar ?? say('shared.varietyUnknown'), told(say, form)].join(
+    ' · ',
+  );
 }
 
 /** A device whose clock is off. @param offMs how far it is ahead of the server's; below nought where it is behind */

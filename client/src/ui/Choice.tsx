@@ -1,7 +1,9 @@
 // One of a few: radio buttons that look like pressed keys. Arrow keys move, as in any group of radios.
 
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { type KeyboardEvent, type ReactNode, useRef } from 'react';
+import { useSay } from '../data/useSay';
 import { elementRef, keysOf } from './dom';
 import { Label } from './type';
 
@@ -32,6 +34,7 @@ export function Choice<T extends string | boolean>({
   layout = 'row',
   manual = false,
 }: ChoiceProps<T>) {
+  const say = useSay();
   const group = useRef<HTMLElement>(null);
   const chosen = options.findIndex((option) => option.value === value);
   const onKeyDown = (event: KeyboardEvent) => {
@@ -87,7 +90,7 @@ export function Choice<T extends string | boolean>({
             cursor="pointer"
           >
             {option.mark}
-            <Label textAlign="center">{option.label}</Label>
+            <Label textAlign="center">{told(say, option.label)}</Label>
           </View>
         );
       })}

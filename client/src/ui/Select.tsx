@@ -1,6 +1,8 @@
 // One of many: the platform's own chooser, labelled.
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { createElement, useId } from 'react';
+import { useSay } from '../data/useSay';
 import { usePalette } from './theme';
 import { Label, Small } from './type';
 
@@ -13,6 +15,7 @@ interface SelectProps {
 }
 
 export function Select({ label, value, options, onChange, hint }: SelectProps) {
+  const say = useSay();
   const { ink, soft, paper } = usePalette();
   const id = useId();
   return (
@@ -40,7 +43,7 @@ export function Select({ label, value, options, onChange, hint }: SelectProps) {
           },
         },
         options.map((option) =>
-          createElement('option', { key: option.value, value: option.value }, option.label),
+          createElement('option', { key: option.value, value: option.value }, told(say, option.label)),
         ),
       )}
       {hint ? <Small id={`${id}-said`}>{hint}</Small> : null}

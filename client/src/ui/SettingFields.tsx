@@ -2,9 +2,11 @@
 
 import { upperFirst } from '@mortisect/core/measure';
 import { aboutSetting, asAsked, asKept, type SettingField, settingsIn } from '@mortisect/core/settings';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { memo, useCallback, useLayoutEffect, useMemo, useRef } from 'react';
 import type { z } from 'zod';
+import { useSay } from '../data/useSay';
 import { CheckRow } from './CheckRow';
 import { Field } from './Field';
 import { NumberField } from './NumberField';
@@ -77,7 +79,9 @@ function basisOf({ kind, label, hint }: SettingField): number | '100%' {
 }
 
 function Asked({ field, value, start, set }: OneSettingProps) {
-  const { key, kind, label, unit = '', least, most, offered, choices } = field;
+  const say = useSay();
+  const { key, kind, unit = '', least, most, offered, choices } = field;
+  const label = told(say, field.label);
   const about = aboutSetting(field, start) || undefined;
   if (kind === 'yes')
     return (

@@ -5,6 +5,7 @@ import { disorderOf } from '@mortisect/core/disorders';
 import { clockHour, tapeText } from '@mortisect/core/measure';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { Say } from '../say';
+import { told } from './told';
 
 /** A piece of a sentence; `chalk` is a measure, `kerf` is the cut, the rest is plain. */
 export interface Phrase {
@@ -42,7 +43,7 @@ export function asText(phrases: Phrase[]): string {
 function measured(say: Say, reason: Reason, { units, names }: Telling): string {
   const disorder = disorderOf(reason.disorder);
   if (disorder?.kind === 'misplaced') return '';
-  const edge = disorder?.edge ?? say('trade.cutVisibleEdge');
+  const edge = told(say, disorder?.edge) ?? say('trade.cutVisibleEdge');
   if (reason.clearanceCm === 0) return say('trade.cutFollow', { edge });
   const clearance = tapeText(reason.clearanceCm, units, 'up');
   const last = reason.walk.at(-1);
@@ -77,7 +78,11 @@ function placeWords(say: Say, place: Place, telling: Telling, on: string): strin
   const at = tapeText(place.atCm, telling.units, 'down');
   switch (place.kind) {
     case 'heading':
-      return say('trade.cutAboveBud', { points: place.points, on, at });
+      return say('trade.cutAboveBud', {
+        points: told(say, place.points === 'in' ? 'inward' : place.points),
+        on,
+        at,
+      });
     case 'reduction':
       return say('trade.cutBeyondBranch', { hour: hourOf(say, place.toLimbId, telling), on, at });
     case 'stub':

@@ -28,4 +28,5 @@ export {
   triageWords,
   verdictWords,
 } from './reasons';
+export { told } from './told';
 export { whySteps } from './why';

@@ -7,6 +7,7 @@ import type { ClashPart, LeftWhy, OtherKind, Pass, Pin, Priced, Visit } from '@m
 import { lowerFirst } from '@mortisect/core/tree';
 import type { PlainKey, Say } from '../say';
 import { asText, cutSentence } from './cut';
+import { told } from './told';
 
 const OTHER: Record<OtherKind, PlainKey> = {
   'tie down': 'trade.spreadOrTieItDown',
@@ -34,7 +35,7 @@ export function reasonWords(
 ): string {
   const words = candidate.answers.flatMap(({ findingId }) => {
     const code = disorderById.get(findingId);
-    return code === undefined ? [] : (disorderOf(code)?.name ?? code);
+    return code === undefined ? [] : (told(say, disorderOf(code)?.name) ?? code);
   });
   return [...new Set(words)].join(' · ') || say('trade.trainingOfAYoungTree');
 }

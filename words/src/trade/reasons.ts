@@ -9,7 +9,8 @@ import type { Caution, CautionReason, MinutesFor } from '@mortisect/core/handlin
 import type { KeptFor, Verdict, VerdictReason } from '@mortisect/core/plan';
 import { type Sentences, sentenceOf } from '@mortisect/core/reason';
 import type { TriageReason } from '@mortisect/core/triage';
-import type { PlainKey, Say } from '../say';
+import type { PlainKey, Say } from '@mortisect/words';
+import { told } from './told';
 
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 const metres = (cm: number) => `${cm / 100} m`;
@@ -30,7 +31,11 @@ const limitIn = (say: Say): Sentences<LimitReason> => ({
   school: ({ schoolId }) => {
     const school = limitSchools.find((limitSchool) => limitSchool.id === schoolId);
     if (!school) return '';
-    return say('trade.schoolSource', { school: school.name, use: school.use, source: school.source });
+    return say('trade.schoolSource', {
+      school: told(say, school.name),
+      use: told(say, school.use),
+      source: school.source,
+    });
   },
 });
 /** Why a season has its limit. */
@@ -158,8 +163,9 @@ const cleaningIn = (say: Say): Sentences<CleaningReason> => ({
 });
 export const cleaningWords = (say: Say, reason: CleaningReason) => sentenceOf(cleaningIn(say), reason);
 
-const nameOf = (disorder: string, unknown: string) => disorderOf(disorder)?.name ?? unknown;
-const wood = (say: Say, disorder: string) => nameOf(disorder, say('trade.woodOfUnknownCause'));
+const nameOf = (say: Say, disorder: string, unknown: string) =>
+  told(say, disorderOf(disorder)?.name) ?? unknown;
+const wood = (say: Say, disorder: string) => nameOf(say, disorder, say('trade.woodOfUnknownCause'));
 const debrisIn = (say: Say): Sentences<DebrisReason> => ({
   'burning banned': () => say('trade.burningIsNotAllowedHere'),
   'fire blight not burned': () => say('trade.byTheSchoolOfThisSiteFire'),
@@ -178,7 +184,7 @@ export const debrisWords = (say: Say, reason: DebrisReason) => sentenceOf(debris
 const scionsIn = (say: Say): Sentences<ScionReason> => ({
   'on record': ({ disorder, years }) =>
     say('trade.isOnItsRecordWithinYears', {
-      name: nameOf(disorder, say('trade.somethingOfUnknownCause')),
+      name: nameOf(say, disorder, say('trade.somethingOfUnknownCause')),
       years,
     }),
   'dead of unknown cause': () => say('trade.itHasDeadWoodOfUnknownCause'),
@@ -190,7 +196,8 @@ export const scionWords = (say: Say, reasons: readonly ScionReason[]) =>
   reasons.map((reason) => sentenceOf(scionsIn(say), reason)).join(' ');
 
 const triageIn = (say: Say): Sentences<TriageReason> => ({
-  dangers: ({ hazards }) => say('trade.workForALicensedArborist', { hazards: hazards.join(' and ') }),
+  dangers: ({ hazards }) =>
+    say('trade.workForALicensedArborist', { hazards: hazards.map((each) => told(say, each)).join(' and ') }),
   'too tall': ({ overCm }) => say('trade.overHigh', { metres: metres(overCm) }),
   'tall and unsafe': ({ overCm }) => say('trade.overHighAndItLeansIsHollow', { metres: metres(overCm) }),
   'for wildlife': () => say('trade.keptForWildlifeDeadWoodThatEndangers'),

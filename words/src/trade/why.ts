@@ -5,6 +5,7 @@ import type { Clearance } from '@mortisect/core/disorders';
 import { disorderOf, schoolsFor } from '@mortisect/core/disorders';
 import { joined, tapeText, thicknessReading, type Units } from '@mortisect/core/measure';
 import type { Say } from '../say';
+import { told } from './told';
 
 interface WhyStep {
   title: string;
@@ -33,21 +34,22 @@ function clearanceStep(say: Say, reason: Reason, { because }: Clearance, units: 
   const [low, high] = because.rangeCm;
   const lines = [
     say('trade.season', {
-      disorder: disorder?.name ?? reason.disorder,
+      disorder: told(say, disorder?.name) ?? reason.disorder,
       more: because.growing ? say('trade.growing') : say('trade.dormant'),
     }),
   ];
   if (school)
     lines.push(
       say('trade.schoolSource2', {
-        school: school.name,
-        use: school.use,
+        school: told(say, school.name),
+        use: told(say, school.use),
         source: school.source,
         confidence: say(CONFIDENCE[school.confidence]),
       }),
     );
   if (high > low) lines.push(say('trade.aRangeMeansItsUpperEnd', { tape: tapeText(high, units, 'up') }));
-  if (because.factors.length > 0) lines.push(say('trade.n15Once', { factors: because.factors.join(', ') }));
+  if (because.factors.length > 0)
+    lines.push(say('trade.n15Once', { factors: because.factors.map((each) => told(say, each)).join(', ') }));
   if (because.byHand !== undefined)
     lines.push(say('trade.setByHandForThisFindingThe', { tape: tapeText(because.byHand, units, 'up') }));
   if (because.halved) lines.push(say('trade.halvedDormantEdgeDefiniteAndTheSite'));
@@ -80,7 +82,7 @@ function placeStep(say: Say, reason: Reason, telling: Telling): WhyStep {
         lines: [
           say('trade.theBudAtIsAliveAndPoints', {
             tape: tapeText(place.budAtCm, units),
-            points: place.points,
+            points: told(say, place.points === 'in' ? 'inward' : place.points),
             mm: mm(place.limbMm),
           }),
           say('trade.kerfAboveItTheMostDistalAllowed', { tape: tapeText(0.6, units) }),
@@ -127,7 +129,7 @@ function passedStep(say: Say, reason: Reason, { names, units }: Telling): WhySte
     const what = over.branchId
       ? say('trade.sideBranch', { get: names.get(over.branchId) ?? over.branchId })
       : say('trade.bud');
-    return say('trade.at', { what, tape: tapeText(over.atCm, units), why: over.why });
+    return say('trade.at', { what, tape: tapeText(over.atCm, units), why: told(say, over.why) });
   });
   return { title: say('trade.passedOver'), lines };
 }

@@ -3,7 +3,7 @@
 import type { Lane, LaneCell } from '@mortisect/contracts';
 import { rainReading, type Units } from '@mortisect/core/measure';
 import type { Say } from '@mortisect/words';
-import { VERDICT_WORDS } from '@mortisect/words/trade';
+import { told, VERDICT_WORDS } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRef } from 'react';
 import Svg, { G, Line, Path, Rect, Text } from 'react-native-svg';
@@ -115,7 +115,7 @@ export function Lanes({ lanes, days, units, lane, day, onChoose }: LanesProps) {
             const foot = HEAD + RAIN + (l + 1) * LANE - 8;
             return (
               <G key={lane.id}>
-                {namesOf(lane.name, left, fontSize).map((part, i, all) => (
+                {namesOf(told(say, lane.name), left, fontSize).map((part, i, all) => (
                   <Text
                     key={part}
                     {...type}
@@ -144,7 +144,7 @@ export function Lanes({ lanes, days, units, lane, day, onChoose }: LanesProps) {
       </Cursor>
       <UnseenTable
         caption={say('shared.cuttingWeatherByKindOfWoodAnd')}
-        head={[say('shared.day'), say('shared.rain3'), ...lanes.map((lane) => lane.name)]}
+        head={[say('shared.day'), say('shared.rain3'), ...lanes.map((lane) => told(say, lane.name))]}
         rows={days.map(({ day: at, rainMm }) => {
           const rain = rainReading(rainMm ?? 0, units);
           return [at, `${rain.value} ${rain.unit}`, ...lanes.map((lane) => said(say, cellsOf(lane, at)))];
@@ -159,7 +159,7 @@ export function cellsOf(lane: Lane, day: string): LaneCell[] {
 }
 
 function said(say: Say, cells: readonly LaneCell[]): string {
-  const words = cells.map((cell) => VERDICT_WORDS[cell.verdict].toLowerCase());
+  const words = cells.map((cell) => say(VERDICT_WORDS[cell.verdict]).toLowerCase());
   const [morning = '', afternoon] = words;
   if (afternoon === undefined || morning === afternoon) return morning;
   return say('shared.morningAfternoon', { morning, afternoon });

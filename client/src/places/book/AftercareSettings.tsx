@@ -3,6 +3,7 @@
 import { DebrisSettings, RecheckSettings, startingRechecks } from '@mortisect/core/aftercare';
 import { upperFirst } from '@mortisect/core/measure';
 import { gear as allGear, type Site } from '@mortisect/core/records';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { Controller } from 'react-hook-form';
 import { useSay } from '../../data/useSay';
@@ -38,7 +39,7 @@ function GearFields({ gear, onChange }: { gear: Site['gear']; onChange(gear: Sit
       {allGear.map((item) => (
         <CheckRow
           key={item}
-          label={upperFirst(item)}
+          label={upperFirst(told(say, item))}
           on={gear.includes(item)}
           onChange={(on) => onChange(on ? [...gear, item] : gear.filter((other) => other !== item))}
         />

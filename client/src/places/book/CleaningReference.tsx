@@ -4,6 +4,7 @@ import { DEBRIS_ROUTE_WORDS, debrisRoutes, SCHOOLS_ON_BURNING } from '@mortisect
 import { agents, situations, transmissionChance } from '@mortisect/core/blades';
 import { upperFirst } from '@mortisect/core/measure';
 import { lowerFirst } from '@mortisect/core/tree';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../../data/useSay';
 import { Body, Label, Section, Small } from '../../ui/type';
@@ -18,7 +19,7 @@ export function CleaningReference() {
       {agents.map((agent) => (
         <View key={agent.id} gap={4}>
           <Label fontSize="$19">
-            {agent.name}:{' '}
+            {told(say, agent.name)}:{' '}
             {agent.disinfects
               ? say('book.sWet', { contactSeconds: agent.contactSeconds })
               : say('book.doesNotDisinfect')}
@@ -32,7 +33,7 @@ export function CleaningReference() {
         const [low, middle, high] = transmissionChance(situation);
         return (
           <Small key={situation}>
-            {say('book.aCutTo', { situation: upperFirst(situation), middle, low, high })}
+            {say('book.aCutTo', { situation: upperFirst(told(say, situation)), middle, low, high })}
           </Small>
         );
       })}
@@ -40,11 +41,13 @@ export function CleaningReference() {
       <Section>{say('book.whereTheWoodGoes')}</Section>
       <Body>
         {say('book.byTheDisorderAndTheRuleOf', {
-          debrisRoutes: debrisRoutes.map((route) => upperFirst(DEBRIS_ROUTE_WORDS[route])).join(' · '),
+          debrisRoutes: debrisRoutes
+            .map((route) => upperFirst(told(say, DEBRIS_ROUTE_WORDS[route])))
+            .join(' · '),
         })}
       </Body>
       {SCHOOLS_ON_BURNING.map(({ school, says }) => (
-        <Small key={school}>{`${school}: ${lowerFirst(says)}`}</Small>
+        <Small key={school}>{`${told(say, school)}: ${lowerFirst(told(say, says))}`}</Small>
       ))}
       <Small>{say('book.handlingTablesOfExtensionServices')}</Small>
     </>

@@ -4,6 +4,7 @@ import { codesWhere, disorders, isFireBlight } from '@mortisect/core/disorders';
 import type { Site } from '@mortisect/core/records';
 import { speciesName } from '@mortisect/core/register';
 import type { Say } from '@mortisect/words';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { Controller } from 'react-hook-form';
@@ -117,10 +118,14 @@ const OPTIONS = KNOWN.map(({ code, name }) => ({ value: code, label: name }));
 /** All of fire blight in two words; the law does not tell its forms apart. */
 function namesOf(say: Say, codes: readonly string[]): string {
   const rest = codes.filter((code) => !isFireBlight(code));
-  return [...(rest.length < codes.length ? [say('book.fireBlight')] : []), ...rest.map(nameOf)].join(', ');
+  return [
+    ...(rest.length < codes.length ? [say('book.fireBlight')] : []),
+    ...rest.map((each) => nameOf(say, each)),
+  ].join(', ');
 }
 
-const nameOf = (code: string) => KNOWN.find((disorder) => disorder.code === code)?.name ?? code;
+const nameOf = (say: Say, code: string) =>
+  told(say, KNOWN.find((disorder) => disorder.code === code)?.name) ?? code;
 
 function Notifiable({
   rules,
@@ -173,10 +178,13 @@ function AbsentHere({ codes, onChange }: { codes: string[]; onChange(codes: stri
         title={say('book.doesNotOccurInThisCountry')}
         about={say('book.leftOutOfTheLikelyCauses', {
           more: REGIONAL
-            ? say('book.belongsHereOutside', { name: REGIONAL.name, onlyIn: REGIONAL.onlyIn ?? '' })
+            ? say('book.belongsHereOutside', {
+                name: told(say, REGIONAL.name),
+                onlyIn: REGIONAL.onlyIn ?? '',
+              })
             : '',
         })}
-        items={codes.map((code) => ({ key: code, words: nameOf(code) }))}
+        items={codes.map((code) => ({ key: code, words: nameOf(say, code) }))}
         onRemove={(at) => onChange(without(codes, at))}
       />
       <View flexDirection="row" flexWrap="wrap" alignItems="flex-end" gap={8}>
@@ -215,9 +223,9 @@ function OwnCultivars({
             key: `${cultivar.species}${cultivar.name}${i}`,
             words: say('book.bearsOnTakesDisease', {
               cultivar: cultivar.name,
-              species: speciesName(cultivar.species).toLowerCase(),
-              habit: cultivar.habit,
-              susceptibility: cultivar.susceptibility,
+              species: told(say, speciesName(cultivar.species)).toLowerCase(),
+              habit: told(say, cultivar.habit),
+              susceptibility: told(say, cultivar.susceptibility),
             }),
           }))}
           onRemove={(at) => onChange(without(cultivars, at))}

@@ -6,6 +6,7 @@ import type { SiteToday } from '@mortisect/core/present';
 import { type LogEntry, markOf } from '@mortisect/core/records';
 import { jobKinds } from '@mortisect/core/register';
 import type { Say } from '@mortisect/words';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
@@ -91,13 +92,13 @@ function searchWords(say: Say, found: number, of: number, more: boolean): string
 
 /** All that its row says, to be searched. */
 function textOf(say: Say, entry: LogEntry, today: SiteToday): string {
-  const { title, detail } = told(say, entry, today);
+  const { title, detail } = entryWords(say, entry, today);
   return `${entry.treeCode ?? ''} ${title} ${detail} ${entry.by} ${shortMoment(entry.at, today.site.timeZone)}`.toLowerCase();
 }
 
 function EntryRow({ entry, today }: { entry: LogEntry; today: SiteToday }) {
   const say = useSay();
-  const { title, detail, mark } = told(say, entry, today);
+  const { title, detail, mark } = entryWords(say, entry, today);
   const tree = entry.treeCode ? `${entry.treeCode} · ` : '';
   return (
     <Row
@@ -109,7 +110,7 @@ function EntryRow({ entry, today }: { entry: LogEntry; today: SiteToday }) {
   );
 }
 
-function told(
+function entryWords(
   say: Say,
   { entry }: LogEntry,
   { units, site }: SiteToday,
@@ -123,7 +124,7 @@ function told(
   if (entry.kind === 'limbs')
     return { title: say('book.limbMapDrawn'), detail: say('book.limbs', { limbs: entry.limbs }) };
   if (entry.kind === 'job') {
-    const name = jobKinds.find((kind) => kind.code === entry.job.job)?.name ?? entry.job.job;
+    const name = told(say, jobKinds.find((kind) => kind.code === entry.job.job)?.name) ?? entry.job.job;
     const jobWords = entry.job.withdrawn
       ? say('shared.takenBack')
       : entry.job.doneAt
@@ -133,7 +134,7 @@ function told(
   }
   if (entry.kind === 'finding') {
     const { disorder, limbName, fromCm, toCm, note, withdrawn } = entry.finding;
-    const name = disorderOf(disorder)?.name ?? disorder;
+    const name = told(say, disorderOf(disorder)?.name) ?? disorder;
     const findingWords = withdrawn
       ? say('shared.takenBack')
       : entry.revision > 1

@@ -12,6 +12,7 @@ import {
   weights,
 } from '@mortisect/core/plan';
 import type { Say } from '@mortisect/words';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { Controller } from 'react-hook-form';
 import { useSay } from '../../data/useSay';
@@ -50,14 +51,14 @@ function Fields({ plan, onChange }: FieldsProps) {
         value={plan.limit}
         options={limitSchools.map(({ id, name, limit }) => ({
           value: id,
-          label: `${name}, ${limit / 10} %`,
+          label: `${told(say, name)}, ${limit / 10} %`,
         }))}
         hint={
           school
             ? say('book.sourceConfidence', {
-                use: school.use,
+                use: told(say, school.use),
                 source: school.source,
-                confidence: school.confidence,
+                confidence: told(say, school.confidence),
               })
             : undefined
         }
@@ -150,7 +151,7 @@ function ToolFields({
           <Select
             label={say('shared.kind')}
             value={tool.kind}
-            options={toolKinds.map((kind) => ({ value: kind, label: upperFirst(kind) }))}
+            options={toolKinds.map((kind) => ({ value: kind, label: upperFirst(told(say, kind)) }))}
             onChange={(kind) => onChange({ ...tool, kind: kind as Tool['kind'] })}
           />
         </View>

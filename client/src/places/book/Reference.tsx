@@ -5,6 +5,7 @@ import { tapeText, type Units } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { Say } from '@mortisect/words';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSite } from '../../data/queries';
 import { useSay } from '../../data/useSay';
@@ -51,11 +52,13 @@ function OneDisorder({ disorder, today }: { disorder: Disorder; today: SiteToday
     <View gap={8} paddingTop={12} borderTopWidth={1} borderColor="$rule" borderStyle="solid">
       <View flexDirection="row" gap={12} alignItems="center">
         <Mark kind={disorder.kind} />
-        <Section>{disorder.name}</Section>
+        <Section>{told(say, disorder.name)}</Section>
       </View>
-      <Body>{disorder.tellingSigns}</Body>
-      <Small>{say('book.on2', { cause: disorder.cause, hosts: lowerFirst(disorder.hosts) })}</Small>
-      {disorder.instead ? <Body>{disorder.instead}</Body> : null}
+      <Body>{told(say, disorder.tellingSigns)}</Body>
+      <Small>
+        {say('book.on2', { cause: told(say, disorder.cause), hosts: lowerFirst(told(say, disorder.hosts)) })}
+      </Small>
+      {told(say, disorder.instead) ? <Body>{told(say, disorder.instead)}</Body> : null}
       {schools.map((school) => (
         <View
           key={school.id}
@@ -66,7 +69,10 @@ function OneDisorder({ disorder, today }: { disorder: Disorder; today: SiteToday
         >
           <Label>
             {say('book.dormant', {
-              more: school.id === sites ? say('book.site', { school: school.name }) : school.name,
+              more:
+                school.id === sites
+                  ? say('book.site', { school: told(say, school.name) })
+                  : told(say, school.name),
             })}{' '}
             {say('book.growing', {
               range: range(say, school.dormantCm, today.units),
@@ -74,16 +80,18 @@ function OneDisorder({ disorder, today }: { disorder: Disorder; today: SiteToday
             })}
           </Label>
           <Body fontSize="$16" lineHeight="$16">
-            {school.use}
+            {told(say, school.use)}
           </Body>
           <Small>
             {school.source}({say(SURE[school.confidence])})
           </Small>
         </View>
       ))}
-      <Body>{say('book.onAStem', { onTrunk: lowerFirst(disorder.onTrunk) })}</Body>
-      <Body>{say('book.wood', { disposal: lowerFirst(disorder.disposal) })}</Body>
-      {disorder.notifiable ? <Notice kind="caution">{disorder.notifiable}</Notice> : null}
+      <Body>{say('book.onAStem', { onTrunk: lowerFirst(told(say, disorder.onTrunk)) })}</Body>
+      <Body>{say('book.wood', { disposal: lowerFirst(told(say, disorder.disposal)) })}</Body>
+      {told(say, disorder.notifiable) ? (
+        <Notice kind="caution">{told(say, disorder.notifiable)}</Notice>
+      ) : null}
       <Small>
         {disorder.source}({say(SURE[disorder.confidence])})
       </Small>

@@ -3,6 +3,7 @@
 import { agents } from '@mortisect/core/blades';
 import { disorders, schoolFor, schoolsFor } from '@mortisect/core/disorders';
 import { SiteSchools } from '@mortisect/core/records';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { Controller } from 'react-hook-form';
 import { useSay } from '../../data/useSay';
@@ -35,7 +36,7 @@ export function SchoolSettings({ control }: { control: SiteControl }) {
           <Select
             label={say('shared.agent')}
             value={field.value}
-            options={agents.map(({ id, name }) => ({ value: id, label: name }))}
+            options={agents.map(({ id, name }) => ({ value: id, label: told(say, name) }))}
             onChange={field.onChange}
           />
         )}
@@ -62,10 +63,10 @@ function Clearances({
           return (
             <Select
               key={disorder.code}
-              label={say('book.clearance', { disorder: disorder.name })}
-              hint={`${school.use} ${school.source}.`}
+              label={say('book.clearance', { disorder: told(say, disorder.name) })}
+              hint={`${told(say, school.use)} ${school.source}.`}
               value={school.id}
-              options={schools.map(({ id, name }) => ({ value: id, label: name }))}
+              options={schools.map(({ id, name }) => ({ value: id, label: told(say, name) }))}
               onChange={(id) => onChange({ ...chosen, [disorder.code]: id })}
             />
           );

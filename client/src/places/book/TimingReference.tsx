@@ -32,7 +32,7 @@ import {
   wordsOnly,
 } from '@mortisect/core/timing';
 import { WET_HUMIDITY_PCT, WET_RAIN_MM } from '@mortisect/core/weather';
-import { lessonIn } from '@mortisect/words/trade';
+import { lessonIn, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../../data/useSay';
 import { Body, Label, Section, Small } from '../../ui/type';
@@ -61,14 +61,14 @@ export function TimingReference() {
           halfClosed: SPREAD.halfClosed,
           inoculum: SPREAD.inoculum,
           bestC: SPREAD.bestC,
-          pathogenConfidence: PATHOGEN_CONFIDENCE,
+          pathogenConfidence: told(say, PATHOGEN_CONFIDENCE),
         })}
       </Small>
       <Body>{lessonIn(say)}</Body>
       <Label fontSize="$19">{say('book.diseasesThatWeHaveFiguresFor')}</Label>
       {pathogens.map((pathogen) => (
         <View key={pathogen.code}>
-          <Label>{pathogen.name}</Label>
+          <Label>{told(say, pathogen.name)}</Label>
           <Small color="$ink">
             {say('book.cLeastBestMostHealsAboveC', {
               minC: pathogen.minC,
@@ -89,7 +89,7 @@ export function TimingReference() {
       <Small>
         {say('book.confidenceMonthsOfTheNorthInoculumIn', {
           pathogenSource: PATHOGEN_SOURCE,
-          pathogenConfidence: PATHOGEN_CONFIDENCE,
+          pathogenConfidence: told(say, PATHOGEN_CONFIDENCE),
         })}
       </Small>
       <Label fontSize="$19">{say('book.theOthersByRule')}</Label>
@@ -118,10 +118,10 @@ export function TimingReference() {
       {crops.map((crop) => (
         <Small key={crop.code} color="$ink">
           {say('book.woodStandsC', {
-            species: speciesName(crop.code),
+            species: told(say, speciesName(crop.code)),
             more: crop.follows
               ? say('book.asDays', {
-                  species: speciesName(crop.follows.crop).toLowerCase(),
+                  species: told(say, speciesName(crop.follows.crop)).toLowerCase(),
                   more: crop.follows.days > 0 ? '+' : '',
                   days: crop.follows.days,
                 })
@@ -139,9 +139,9 @@ export function TimingReference() {
       <Small>
         {say('book.confidenceConfidence', {
           needsSource: NEEDS_SOURCE,
-          needsConfidence: NEEDS_CONFIDENCE,
+          needsConfidence: told(say, NEEDS_CONFIDENCE),
           hardinessSource: HARDINESS_SOURCE,
-          hardinessConfidence: HARDINESS_CONFIDENCE,
+          hardinessConfidence: told(say, HARDINESS_CONFIDENCE),
         })}
       </Small>
       <Label fontSize="$19">{say('book.frostInBudAndBloom')}</Label>
@@ -149,16 +149,18 @@ export function TimingReference() {
       {crops
         .filter((crop) => crop.frostLike === crop.code && crop.stages.some((stage) => stage.killF))
         .map((crop) => (
-          <Small key={crop.code} color="$ink">{`${speciesName(crop.code)}: ${crop.stages
+          <Small key={crop.code} color="$ink">{`${told(say, speciesName(crop.code))}: ${crop.stages
             .flatMap(({ name, killF }) =>
               killF
-                ? [`${name} ${fahrenheitToC(killF[0]).toFixed(1)}, ${fahrenheitToC(killF[1]).toFixed(1)}`]
+                ? [
+                    `${told(say, name)} ${fahrenheitToC(killF[0]).toFixed(1)}, ${fahrenheitToC(killF[1]).toFixed(1)}`,
+                  ]
                 : [],
             )
             .join('; ')}`}</Small>
         ))}
       <Small>
-        {say('book.confidence', { frostSource: FROST_SOURCE, frostConfidence: FROST_CONFIDENCE })}
+        {say('book.confidence', { frostSource: FROST_SOURCE, frostConfidence: told(say, FROST_CONFIDENCE) })}
       </Small>
       <Label fontSize="$19">{say('book.schoolsOfPruningTime')}</Label>
       {timingSchools.map((school) => (

@@ -4,6 +4,7 @@ import { agentOf } from '@mortisect/core/blades';
 import { joined, thicknessReading, upperFirst } from '@mortisect/core/measure';
 import { mixes } from '@mortisect/core/present';
 import { bringFor, type RunItem } from '@mortisect/core/run';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { clockTime } from '../../data/moment';
 import { useClock } from '../../data/useClock';
@@ -52,7 +53,7 @@ export function BringRows({ here, left }: { here: RunHere; left: RunItem[] }) {
         ))}
         <Row
           href="/cut/mix"
-          title={agent.name}
+          title={told(say, agent.name)}
           detail={say('cut.cleaningsInAboutMinLCloths', {
             cleanings,
             more: Math.max(1, Math.round(minutes)),

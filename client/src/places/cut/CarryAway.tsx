@@ -3,7 +3,7 @@
 import { DEBRIS_ROUTE_WORDS, debrisOf } from '@mortisect/core/aftercare';
 import { joined, massReading, upperFirst } from '@mortisect/core/measure';
 import type { ActionOf } from '@mortisect/core/records';
-import { debrisWords } from '@mortisect/words/trade';
+import { debrisWords, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../../data/useSay';
 import { Body, Section, Small } from '../../ui/type';
@@ -19,10 +19,10 @@ export function CarryAway({ cut, here }: { cut: ActionOf<'cutMade'>; here: RunHe
       <Section>{say('cut.carryAway')}</Section>
       <Body>
         {say('cut.wood', {
-          class: upperFirst(debris.class),
+          class: upperFirst(told(say, debris.class)),
           more: cut.cut.massKg ? say('cut.about', { mass: joined(massReading(cut.cut.massKg, units)) }) : '',
-          debrisRouteWords: DEBRIS_ROUTE_WORDS[debris.route],
-          code: codeWords(cut.disorders ?? []),
+          debrisRouteWords: told(say, DEBRIS_ROUTE_WORDS[debris.route]),
+          code: codeWords(say, cut.disorders ?? []),
         })}
       </Body>
       {debris.because

@@ -1,6 +1,7 @@
 // Before the cut: the blade is not clean, what makes it clean, and how long that takes.
 
 import { agentOf, type CleanWhy } from '@mortisect/core/blades';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
@@ -35,18 +36,18 @@ export function CleanCard({ why, ...frame }: FrameGiven & { why: CleanWhy }) {
         </Figure>
         <View flex={1}>
           <Section>{say('cut.secondsWet')}</Section>
-          <Body>{agent.name}</Body>
+          <Body>{told(say, agent.name)}</Body>
         </View>
       </View>
       <Body fontSize="$18" lineHeight="$18">
-        {say('cut.theTimeRunsOnTheWayTo', { how: agent.how })}
+        {say('cut.theTimeRunsOnTheWayTo', { how: told(say, agent.how) })}
       </Body>
       {agent.disinfects ? null : (
         <Notice kind="danger" title={say('cut.thisDoesNotDisinfect')}>
           {say('cut.chooseAnAgentThatDoesUnderBook')}
         </Notice>
       )}
-      <Notice kind="caution">{agent.caution}</Notice>
+      <Notice kind="caution">{told(say, agent.caution)}</Notice>
       <View flexDirection="row" flexWrap="wrap" gap={12}>
         <Button onPress={cleanAlready} disabled={!blade || recording.isPending}>
           {say('cut.thisBladeIsCleanAlready')}

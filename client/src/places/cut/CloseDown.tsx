@@ -8,6 +8,7 @@ import {
   SCHOOLS_ON_BURNING,
 } from '@mortisect/core/aftercare';
 import { joined, massReading, upperFirst } from '@mortisect/core/measure';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useClock } from '../../data/useClock';
@@ -69,8 +70,8 @@ export function CloseDown({ here }: { here: RunHere }) {
             <Section>{say('cut.schoolsOnBurning')}</Section>
             {SCHOOLS_ON_BURNING.map(({ school, says }) => (
               <View key={school}>
-                <Body>{school}</Body>
-                <Small>{says}</Small>
+                <Body>{told(say, school)}</Body>
+                <Small>{told(say, says)}</Small>
               </View>
             ))}
           </View>
@@ -100,8 +101,8 @@ export function CloseDown({ here }: { here: RunHere }) {
           {closeDown.map(({ id, text, why }) => (
             <CheckRow
               key={id}
-              label={text}
-              detail={why}
+              label={told(say, text)}
+              detail={told(say, why)}
               on={done.has(id)}
               onChange={(on) => setDone(toggled(done, id, on))}
             />
@@ -113,7 +114,7 @@ export function CloseDown({ here }: { here: RunHere }) {
           {sums.map((sum) => (
             <Row
               key={`${sum.class}${sum.route}`}
-              title={`${upperFirst(sum.class)}: ${DEBRIS_ROUTE_WORDS[sum.route]}`}
+              title={`${upperFirst(told(say, sum.class))}: ${told(say, DEBRIS_ROUTE_WORDS[sum.route])}`}
               detail={say('cut.cutsOfBrush', {
                 cuts: sum.cuts,
                 brushVolume: brushVolume(sum.kg),

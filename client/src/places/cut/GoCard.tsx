@@ -1,6 +1,7 @@
 // To the tree, and to the place under it from which the cut is made.
 
 import { beforeStart } from '@mortisect/core/aftercare';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSecondsLeft } from '../../data/awake';
 import { useClock } from '../../data/useClock';
@@ -47,11 +48,11 @@ export function GoCard(frame: FrameGiven) {
       {ladder ? (
         <Body>
           {say('cut.feetNoHigherThan2M6', {
-            find: beforeStart.find(({ id }) => id === 'ladder')?.text ?? '',
+            find: told(say, beforeStart.find(({ id }) => id === 'ladder')?.text) ?? '',
           })}
         </Body>
       ) : null}
-      {mark ? <Body>{say('cut.theLimbIsMarkedWith', { mark })}</Body> : null}
+      {mark ? <Body>{say('cut.theLimbIsMarkedWith', { mark: told(say, mark) })}</Body> : null}
       {left === null ? null : (
         <Body role="timer">
           {left > 0

@@ -78,7 +78,7 @@ function KitRows({ here }: { here: RunHere }) {
                   ? say('cut.lastUsedOn', {
                       ago: ago(log.lastCut.at, now),
                       code: codeOf(log.lastCut.treeId),
-                      code2: codeWords(log.lastCut.disorders),
+                      code2: codeWords(say, log.lastCut.disorders),
                     })
                   : say('cut.noCutOnRecord')}
               </Small>

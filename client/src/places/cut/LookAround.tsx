@@ -2,6 +2,7 @@
 
 import { beforeStart } from '@mortisect/core/aftercare';
 import type { Run } from '@mortisect/core/run';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useClock } from '../../data/useClock';
@@ -52,8 +53,8 @@ export function LookAround({ run, treeIds, open, onClose }: LookAroundProps) {
         {beforeStart.map(({ id, text, why }) => (
           <CheckRow
             key={id}
-            label={text}
-            detail={why}
+            label={told(say, text)}
+            detail={told(say, why)}
             on={checked.has(id)}
             onChange={(on) => setChecked(toggled(checked, id, on))}
           />

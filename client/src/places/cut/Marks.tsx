@@ -1,6 +1,7 @@
 // Limbs are marked from the ground before anybody climbs: up in the crown the picture changes.
 
 import type { RunItem } from '@mortisect/core/run';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useClock } from '../../data/useClock';
@@ -70,7 +71,7 @@ function MarkRows({ here }: { here: RunHere }) {
                   {say('shared.at', { name, place: placeWords(say, item.cut, today.units) })}
                 </Label>
                 {done ? (
-                  <Small>{say('cut.markedWithTheMarkIsTickedOff', { done })}</Small>
+                  <Small>{say('cut.markedWithTheMarkIsTickedOff', { done: told(say, done) })}</Small>
                 ) : (
                   <View flexDirection="row" gap={12}>
                     <Button onPress={() => mark(item, 'tape')} aria-label={say('cut.tapeOn', { name })}>

@@ -17,7 +17,7 @@ import { upperFirst } from '@mortisect/core/measure';
 import { mixes } from '@mortisect/core/present';
 import { bringFor } from '@mortisect/core/run';
 import type { Say } from '@mortisect/words';
-import { suppliesWords } from '@mortisect/words/trade';
+import { suppliesWords, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -86,7 +86,7 @@ function MixForm({ here }: { here: RunHere }) {
   return (
     <Screen
       title={say('cut.mix')}
-      subtitle={agent.name}
+      subtitle={told(say, agent.name)}
       actions={
         <>
           <Button minHeight={56} onPress={() => router.navigate('/cut')}>
@@ -104,7 +104,9 @@ function MixForm({ here }: { here: RunHere }) {
         value={agentId}
         options={agents.map((agent) => ({
           value: agent.id,
-          label: agent.disinfects ? agent.name : say('cut.cleansDoesNotDisinfect', { agent: agent.name }),
+          label: agent.disinfects
+            ? told(say, agent.name)
+            : say('cut.cleansDoesNotDisinfect', { agent: told(say, agent.name) }),
         }))}
         onChange={setAgentId}
         hint={
@@ -115,7 +117,7 @@ function MixForm({ here }: { here: RunHere }) {
       />
       {agent.disinfects ? null : (
         <Notice kind="danger" title={say('cut.thisDoesNotDisinfect')}>
-          {agent.caution}
+          {told(say, agent.caution)}
         </Notice>
       )}
       <View flexDirection="row" flexWrap="wrap" gap={12}>
@@ -215,14 +217,14 @@ function MixForm({ here }: { here: RunHere }) {
       <Section>{say('cut.toCarry')}</Section>
       <Choice
         label={say('cut.howBladesAreCleaned')}
-        options={agent.methods.map((value) => ({ value, label: upperFirst(value) }))}
+        options={agent.methods.map((value) => ({ value, label: upperFirst(told(say, value)) }))}
         value={method}
         onChange={setSaid}
       />
       <Body>
         {say('cut.cleaningsByAheadLAndClothsA', {
           cleanings: bring.cleanings,
-          method: bring.method,
+          method: told(say, bring.method),
           litres: bring.supplies.litres.toFixed(2),
           cloths: bring.supplies.cloths,
         })}

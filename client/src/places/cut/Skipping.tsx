@@ -9,7 +9,7 @@ import {
 } from '@mortisect/core/blades';
 import { transmissionCuts } from '@mortisect/core/run';
 import type { PlainKey, Say } from '@mortisect/words';
-import { cleaningWords } from '@mortisect/words/trade';
+import { cleaningWords, told } from '@mortisect/words/trade';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { useSay } from '../../data/useSay';
@@ -116,7 +116,7 @@ function Costs({ here }: { here: RunHere }) {
       <Select
         label={say('shared.agent')}
         value={agentId}
-        options={agents.map(({ id, name }) => ({ value: id, label: name }))}
+        options={agents.map(({ id, name }) => ({ value: id, label: told(say, name) }))}
         onChange={(id) => {
           setAgentId(id);
           setSeconds(agentOf(id).contactSeconds);

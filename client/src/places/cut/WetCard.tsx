@@ -1,6 +1,7 @@
 // The contact time, counted from its stored start; the end is heard while the page is awake.
 
 import { agentOf } from '@mortisect/core/blades';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useEffect, useRef } from 'react';
 import { ring, useSecondsLeft } from '../../data/awake';
@@ -50,7 +51,7 @@ export function WetCard({ until, ...frame }: FrameGiven & { until: string }) {
         </Figure>
         <View flex={1}>
           <Section>{over ? say('cut.theTimeIsOver') : say('cut.secondsToKeepItWet')}</Section>
-          <Body>{`${blade?.name ?? ''}, ${agent.name}`}</Body>
+          <Body>{`${blade?.name ?? ''}, ${told(say, agent.name)}`}</Body>
         </View>
       </View>
       <Body fontSize="$18" lineHeight="$18">

@@ -30,5 +30,5 @@ export function stateWords(say: Say, state: BladeState | undefined): string {
   if (!state || state.is === 'unknown') return say('cut.notCleanedToday');
   if (state.is === 'clean') return say('cut.clean');
   if (state.is === 'wet') return say('cut.wetContactTimeRuns');
-  return say('cut.met', { code: codeWords(state.disorders) });
+  return say('cut.met', { code: codeWords(say, state.disorders) });
 }

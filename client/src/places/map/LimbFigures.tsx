@@ -2,6 +2,7 @@
 
 import { tapeText, upperFirst } from '@mortisect/core/measure';
 import { growth, type Limb, LONGEST_CM, limbKinds, type Measured, THICKEST_MM } from '@mortisect/core/tree';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useSay } from '../../data/useSay';
@@ -197,7 +198,7 @@ function GrowthMarks({ limb, onChange }: Pick<LimbFiguresProps, 'limb' | 'onChan
           {say('round.yearsAYearLatelyGrowth', {
             yearsCm: growthOfLimb.yearsCm.length,
             tape: tapeText(growthOfLimb.meanCm, units),
-            vigour: growthOfLimb.vigour,
+            vigour: told(say, growthOfLimb.vigour),
           })}
         </Small>
       ) : (

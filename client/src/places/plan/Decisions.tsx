@@ -5,6 +5,7 @@ import { disorderOf } from '@mortisect/core/disorders';
 import { tapeText } from '@mortisect/core/measure';
 import { decisionOn, type SiteToday, type TreeView } from '@mortisect/core/present';
 import type { PlainKey } from '@mortisect/words';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useClock } from '../../data/useClock';
@@ -71,7 +72,7 @@ function OneDecision({ view, today, decision }: { view: TreeView; today: SiteTod
   return (
     <View gap={8}>
       <Body>
-        {say('plan.on', { disorder: disorder?.name ?? finding.disorder })}{' '}
+        {say('plan.on', { disorder: told(say, disorder?.name) ?? finding.disorder })}{' '}
         {say('plan.toNoCutAnswersIt', {
           more:
             decision.wood === 'trunk'
@@ -83,7 +84,7 @@ function OneDecision({ view, today, decision }: { view: TreeView; today: SiteTod
           tape2: tapeText(finding.toCm, today.units),
         })}
       </Body>
-      <Body>{disorder?.onTrunk}</Body>
+      <Body>{told(say, disorder?.onTrunk)}</Body>
       {decided ? (
         <Notice kind="said" title={say('plan.decided', { choiceWords: say(CHOICE_WORDS[decided.choice]) })}>
           {say('plan.itStaysOpenUntilTheWoodIs')}

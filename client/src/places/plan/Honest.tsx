@@ -6,7 +6,14 @@ import type { TreeView } from '@mortisect/core/present';
 import { markOf } from '@mortisect/core/records';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { Say } from '@mortisect/words';
-import { cautionWords, clashSentence, insteadWords, leftWords, verdictWords } from '@mortisect/words/trade';
+import {
+  cautionWords,
+  clashSentence,
+  insteadWords,
+  leftWords,
+  told,
+  verdictWords,
+} from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
@@ -32,7 +39,7 @@ export function Clash({ view, solved }: { view: TreeView; solved: Solved }) {
     view.findings.map((finding) => [
       finding.id,
       say('plan.on2', {
-        disorder: lowerFirst(disorderOf(finding.disorder)?.name ?? finding.disorder),
+        disorder: lowerFirst(told(say, disorderOf(finding.disorder)?.name) ?? finding.disorder),
         get: lowerFirst(view.names.get(finding.limbId) ?? finding.limbId),
       }),
     ]),
@@ -76,7 +83,7 @@ export function VerdictNotice({ view, solved }: { view: TreeView; solved: Solved
           <Button
             onPress={() => decide(choice)}
             disabled={recording.isPending}
-            aria-label={say('plan.decide', { choice })}
+            aria-label={say('plan.decide', { choice: told(say, choice) })}
           >
             {say('plan.chooseThis')}
           </Button>
@@ -106,7 +113,7 @@ export function LeftAsIs({ view, solved }: { view: TreeView; solved: Solved }) {
         words:
           why === 'hand over'
             ? handOverWords(say, solved, findingId)
-            : insteadOf(view, findingId, leftWords(say, why)),
+            : insteadOf(say, view, findingId, leftWords(say, why)),
       })),
   ];
   if (rows.length === 0) return null;
@@ -120,7 +127,7 @@ export function LeftAsIs({ view, solved }: { view: TreeView; solved: Solved }) {
           <View key={findingId} flexDirection="row" gap={12} alignItems="flex-start">
             <Mark kind={markOf(finding)} />
             <View flex={1} minWidth={0}>
-              <Label>{`${findingWords([finding])}, ${finding.limbName}`}</Label>
+              <Label>{`${findingWords(say, [finding])}, ${finding.limbName}`}</Label>
               <Small>{words}</Small>
             </View>
           </View>
@@ -143,12 +150,12 @@ function handOverWords(say: Say, { prepared }: Solved, findingId: string): strin
   return [leftWords(say, 'hand over'), ...texts].join(' ');
 }
 
-function insteadOf(view: TreeView, findingId: string, words: string): string {
+function insteadOf(say: Say, view: TreeView, findingId: string, words: string): string {
   const uncut = view.cuts.uncut.find((uncut) => uncut.findingId === findingId);
   const finding = view.findings.find((finding) => finding.id === findingId);
   const instead =
     uncut && finding && (uncut.why === 'wait' || uncut.why === 'leave')
-      ? disorderOf(finding.disorder)?.instead
+      ? told(say, disorderOf(finding.disorder)?.instead)
       : undefined;
   return instead ? `${words} ${instead}` : words;
 }

@@ -126,7 +126,7 @@ function TreeRow({
       href={`/plan/${view.tree.id}`}
       {...(view.tree.id === openId ? { bar: 'open' as const } : danger ? { bar: 'danger' as const } : {})}
       title={view.tree.code}
-      detail={disorderWords(view.findings)}
+      detail={disorderWords(say, view.findings)}
       aside={
         <View alignItems="flex-end" maxWidth={150}>
           <Label textAlign="right">{solved ? headWords(say, view, solved, sum) : '…'}</Label>

@@ -5,7 +5,7 @@ import { type Solved, type Visit, visitsOf } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { speciesName } from '@mortisect/core/register';
 import type { Say } from '@mortisect/words';
-import { visitTitle } from '@mortisect/words/trade';
+import { told, visitTitle } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -79,7 +79,10 @@ function SolvedPlan({ view, today, solved, searching }: SolvedPlanProps) {
   return (
     <Screen
       title={tree.code}
-      subtitle={say('plan.plan2', { species: speciesName(tree.species), form: tree.form })}
+      subtitle={say('plan.plan2', {
+        species: told(say, speciesName(tree.species)),
+        form: told(say, tree.form),
+      })}
       width="full"
       aside={
         <Aside
@@ -139,7 +142,7 @@ function SolvedPlan({ view, today, solved, searching }: SolvedPlanProps) {
           <Years view={view} today={today} solved={solved} />
           <BeforeAfter view={view} today={today} visits={visits} onChoose={openLimb} />
           <Print view={view} />
-          <Small>{GENERAL_CAUTION}</Small>
+          <Small>{told(say, GENERAL_CAUTION)}</Small>
         </View>
       </Columns>
       <StepSheet view={view} today={today} solved={solved} stepView={sheet} onClose={() => setBehind(null)} />

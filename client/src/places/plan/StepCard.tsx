@@ -5,7 +5,7 @@ import { joined, massReading, thicknessReading } from '@mortisect/core/measure';
 import type { StepView } from '@mortisect/core/plan';
 import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
 import type { Say } from '@mortisect/words';
-import { otherWords, stepSentence } from '@mortisect/words/trade';
+import { otherWords, stepSentence, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
@@ -72,7 +72,7 @@ function costWords(say: Say, { priced, step }: StepView, { units }: SiteToday): 
           handling.wielded
             ? say('plan.fromThe', {
                 tool: handling.wielded.tool.name.toLowerCase(),
-                station: handling.wielded.station,
+                station: told(say, handling.wielded.station),
               })
             : say('plan.noToolOfTheKitDoesIt'),
         ]

@@ -59,7 +59,7 @@ export function StepRows({ view, today, steps, chosenId, onChoose }: StepRowsPro
                   </Label>
                 ) : null}
               </Label>
-              <Small>{[findingWords(solved) || say('plan.training'), what].join(' · ')}</Small>
+              <Small>{[findingWords(say, solved) || say('plan.training'), what].join(' · ')}</Small>
             </View>
             <View alignItems="flex-end">
               <Label>{handling ? joined(thicknessReading(handling.kerfMm, today.units)) : ''}</Label>

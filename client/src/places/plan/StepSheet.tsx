@@ -8,6 +8,7 @@ import {
   minutesForWords,
   regrowthWords,
   shootsAtWords,
+  told,
   whySteps,
 } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
@@ -96,7 +97,7 @@ function Behind({
               shoots: growth.shoots[0],
               shoots2: growth.shoots[1],
               shootsAt: shootsAtWords(say, growth.where),
-              when: growth.when,
+              when: told(say, growth.when),
             })}
           </Body>
           <Small>{regrowthWords(say, growth.because)}</Small>
@@ -140,7 +141,7 @@ function Why({
         const clearance = solved.prepared.cuts.clearances[reason.lesionId];
         return (
           <View key={reason.lesionId} gap={8}>
-            <Label fontSize="$19">{disorderOf(reason.disorder)?.name ?? reason.disorder}</Label>
+            <Label fontSize="$19">{told(say, disorderOf(reason.disorder)?.name) ?? reason.disorder}</Label>
             {clearance
               ? whySteps(say, reason, clearance, telling(view, today)).map((step) => (
                   <View key={step.title} gap={2}>

@@ -9,6 +9,7 @@ import {
   speciesName,
   susceptibilities,
 } from '@mortisect/core/register';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useSite } from '../../data/queries';
@@ -45,10 +46,10 @@ export function AddCultivar({ species, name, known }: AddCultivarProps) {
       <Small>
         {say('round.bearsOnTakesDiseaseConfidence', {
           listed: listed.name,
-          habit: listed.habit,
-          susceptibility: listed.susceptibility,
+          habit: told(say, listed.habit),
+          susceptibility: told(say, listed.susceptibility),
           cultivarSource: CULTIVAR_SOURCE,
-          cultivarConfidence: CULTIVAR_CONFIDENCE,
+          cultivarConfidence: told(say, CULTIVAR_CONFIDENCE),
         })}
       </Small>
     );
@@ -68,7 +69,7 @@ export function AddCultivar({ species, name, known }: AddCultivarProps) {
     <View flexDirection="row">
       <Button onPress={() => setOpen(true)}>{say('round.addToTheCultivars', { wanted })}</Button>
       <Sheet
-        title={`${wanted}, ${speciesName(species).toLowerCase()}`}
+        title={`${wanted}, ${told(say, speciesName(species)).toLowerCase()}`}
         open={open}
         onClose={() => setOpen(false)}
         closeLabel={say('shared.back')}

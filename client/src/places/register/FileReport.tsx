@@ -3,6 +3,7 @@
 import { type ImportChoices, type ImportReport, type StartingField, treeColumns } from '@mortisect/contracts';
 import { type LengthUnit, lengthUnits, upperFirst } from '@mortisect/core/measure';
 import { speciesName, speciesTable, treeForms } from '@mortisect/core/register';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useSay } from '../../data/useSay';
@@ -109,7 +110,7 @@ function Kinds({ report: { asks }, choices, onSay }: SayProps) {
   const answered = Object.keys(choices.kinds).filter((word) => !asks.some((ask) => ask.word === word));
   const options = (codes: readonly string[]) => [
     { value: NONE, label: say('round.notSaidItsRowsAreRefused') },
-    ...codes.map((code) => ({ value: code, label: speciesName(code) })),
+    ...codes.map((code) => ({ value: code, label: told(say, speciesName(code)) })),
   ];
   const settle = (word: string, code: string) => {
     const { [word]: _before, ...rest } = choices.kinds;
@@ -162,7 +163,7 @@ function Starts({
             <Small
               key={field}
               color="$ink"
-            >{`${fieldWordsIn(say)[field]}: ${startWords(field, value)}. ${hint}`}</Small>
+            >{`${fieldWordsIn(say)[field]}: ${told(say, startWords(field, value))}. ${hint}`}</Small>
           );
         const options = OPTIONS[field];
         return options ? (

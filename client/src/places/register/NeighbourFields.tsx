@@ -1,6 +1,7 @@
 // Trees that meet this one or shade it.
 
 import type { TreeBody } from '@mortisect/core/records';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useSay } from '../../data/useSay';
@@ -32,7 +33,7 @@ export function NeighbourFields({ neighbours, codes, onChange }: NeighbourFields
       <Small>{say('round.neighboursThatMeetOrShadeIt')}</Small>
       {neighbours.map((neighbour) => (
         <View key={neighbour.code} flexDirection="row" alignItems="center" gap={12}>
-          <Label flex={1}>{`${neighbour.code} ${neighbour.how}`}</Label>
+          <Label flex={1}>{`${neighbour.code} ${told(say, neighbour.how)}`}</Label>
           <Button
             kind="quiet"
             aria-label={say('round.remove', { neighbour: neighbour.code })}

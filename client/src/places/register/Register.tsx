@@ -2,6 +2,7 @@
 
 import type { TreeSummary } from '@mortisect/core/records';
 import type { Say } from '@mortisect/words';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useDeferredValue, useMemo, useState } from 'react';
@@ -99,7 +100,7 @@ function searched(say: Say, tree: TreeSummary): string {
       tree.nickname,
       speciesWords(say, tree),
       tree.rootstock,
-      tree.status,
+      told(say, tree.status),
       tree.row,
       tree.note,
       ...tree.hazards,
@@ -131,7 +132,7 @@ function ByPlot({ trees }: { trees: TreeSummary[] }) {
                   key={tree.id}
                   href={`/round/${tree.id}`}
                   title={tree.nickname ? `${tree.code} · ${tree.nickname}` : tree.code}
-                  detail={`${speciesWords(say, tree)} · ${tree.status}`}
+                  detail={`${speciesWords(say, tree)} · ${told(say, tree.status)}`}
                   aside={
                     tree.openFindings > 0 ? say('round.findings2', { openFindings: tree.openFindings }) : ''
                   }

@@ -3,6 +3,7 @@
 import type { TreeSummary } from '@mortisect/core/records';
 import { speciesName } from '@mortisect/core/register';
 import type { Say } from '@mortisect/words';
+import { told } from '@mortisect/words/trade';
 
 export interface Column {
   id: string;
@@ -22,7 +23,7 @@ export const columnsIn = (say: Say): readonly Column[] => [
   text('plot', say('round.plot'), 110, (tree) => tree.plot),
   text('row', say('round.row'), 160, (tree) => tree.row, true),
   { ...number('place', say('round.place'), 60, (tree) => tree.place, String), hidden: true },
-  text('species', say('round.species'), 120, (tree) => speciesName(tree.species)),
+  text('species', say('round.species'), 120, (tree) => told(say, speciesName(tree.species))),
   text('cultivar', say('round.cultivar'), 140, (tree) => tree.cultivar ?? 'unknown'),
   text('rootstock', say('round.rootstock'), 110, (tree) => tree.rootstock ?? '', true),
   number(
@@ -43,7 +44,9 @@ export const columnsIn = (say: Say): readonly Column[] => [
     (count) => (count === 0 ? '' : String(count)),
   ),
   text('status', say('round.status'), 90, (tree) => tree.status),
-  text('hazards', say('round.dangers'), 130, (tree) => tree.hazards.join(', ')),
+  text('hazards', say('round.dangers'), 130, (tree) =>
+    tree.hazards.map((each) => told(say, each)).join(', '),
+  ),
   text('seen', say('round.lastSeen'), 100, (tree) => tree.lastSeenAt?.slice(0, 10) ?? ''),
 ];
 

@@ -4,7 +4,7 @@ import type { Cut, Decision, ReasonNotToCut } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
 import { judgedAt, type SiteToday, type TreeView, telling } from '@mortisect/core/present';
 import { lowerFirst } from '@mortisect/core/tree';
-import { cutSentence, leftWords } from '@mortisect/words/trade';
+import { cutSentence, leftWords, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
@@ -64,7 +64,7 @@ export function Answer({ view, today, lesionId, onWhy }: AnswerProps) {
 function UncutWords({ view, lesionId, why }: { view: TreeView; lesionId: string; why: ReasonNotToCut }) {
   const say = useSay();
   const finding = view.considered.find((finding) => finding.id === lesionId);
-  const instead = finding ? disorderOf(finding.disorder)?.instead : undefined;
+  const instead = finding ? told(say, disorderOf(finding.disorder)?.instead) : undefined;
   return (
     <View gap={8}>
       <Body fontSize="$18" lineHeight="$18">
@@ -88,9 +88,9 @@ function DecisionWords({ view, decision }: { view: TreeView; decision: Decision 
     <View gap={8}>
       <Body fontSize="$18" lineHeight="$18">
         {say('round.thisLiesOnNoCutAnswersIt', { wood: say(WOOD[decision.wood]) })}{' '}
-        {decision.choices.join(', ')}.
+        {decision.choices.map((each) => told(say, each)).join(', ')}.
       </Body>
-      <Body>{disorderOf(code)?.onTrunk}</Body>
+      <Body>{told(say, disorderOf(code)?.onTrunk)}</Body>
     </View>
   );
 }

@@ -4,6 +4,7 @@ import { disorderOf } from '@mortisect/core/disorders';
 import { tapeText } from '@mortisect/core/measure';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { type Finding, markOf } from '@mortisect/core/records';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { ago } from '../../data/moment';
 import { useClock } from '../../data/useClock';
@@ -43,7 +44,7 @@ export function FindingRows({ view, today, onOpen }: FindingRowsProps) {
                   borderBottomWidth={0}
                   onPress={() => onOpen(finding, limb ? markingOf(finding, limb) : null)}
                   aria-label={say('round.changeOn', {
-                    disorder: disorderOf(finding.disorder)?.name ?? finding.disorder,
+                    disorder: told(say, disorderOf(finding.disorder)?.name) ?? finding.disorder,
                     limbName: finding.limbName,
                   })}
                 >
@@ -82,7 +83,7 @@ function FindingRow({ finding, today }: { finding: Finding; today: SiteToday }) 
       : say('round.placeNotMeasured');
   return (
     <Row
-      title={disorderOf(finding.disorder)?.name ?? finding.disorder}
+      title={told(say, disorderOf(finding.disorder)?.name) ?? finding.disorder}
       detail={`${finding.limbName}, ${span}${finding.note ? ` · ${finding.note}` : ''} · ${finding.by}, ${ago(finding.seenAt, clock())}`}
       aside={<Mark kind={markOf(finding)} />}
     />

@@ -5,6 +5,7 @@ import { upperFirst } from '@mortisect/core/measure';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { markOf } from '@mortisect/core/records';
 import { growth, type Limb } from '@mortisect/core/tree';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useMemo } from 'react';
 import { useSay } from '../../data/useSay';
@@ -89,7 +90,7 @@ export function LimbAtWork({
               {wide || marking
                 ? name
                 : shown
-                  ? (disorderOf(shown.disorder)?.name ?? shown.disorder)
+                  ? (told(say, disorderOf(shown.disorder)?.name) ?? shown.disorder)
                   : say('round.nothingFound')}
             </Label>
           }
@@ -140,7 +141,7 @@ function AlreadyThere({ view, marking }: { view: TreeView; marking: Marking }) {
   if (!same) return null;
   return (
     <Notice kind="caution" title={say('round.onRecordAlready')}>
-      {say('round.isOpenOnThisLimbFoundBy', { finding: findingWords([same]), by: same.by })}
+      {say('round.isOpenOnThisLimbFoundBy', { finding: findingWords(say, [same]), by: same.by })}
     </Notice>
   );
 }
@@ -155,7 +156,7 @@ function GrowthWords({ limb }: { limb: Limb }) {
       {say('round.yearsByItsGrowthMarksCmA', {
         yearsCm: growthOfLimb.yearsCm.length,
         meanCm: Math.round(growthOfLimb.meanCm),
-        vigour: growthOfLimb.vigour,
+        vigour: told(say, growthOfLimb.vigour),
       })}
     </Small>
   );

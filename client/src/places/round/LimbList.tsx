@@ -45,7 +45,7 @@ export function LimbList({ view, today, limbId, onChoose }: LimbListProps) {
                 ) : null}
               </View>
               <Small textAlign="right">
-                {joined(thicknessReading(limb.baseMm, today.units))}· {tapeText(limb.lengthCm, today.units)}
+                {joined(thicknessReading(limb.baseMm, today.units))} · {tapeText(limb.lengthCm, today.units)}
               </Small>
             </PressRow>
           </View>

@@ -3,6 +3,7 @@
 import type { OpenRound, Queue } from '@mortisect/core/present';
 import { type Plot, type TreeSummary, walkingOrders } from '@mortisect/core/records';
 import type { Say } from '@mortisect/words';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { dayWords } from '../../data/moment';
@@ -182,7 +183,7 @@ function MindSheet({
             <Small>
               {entry?.state === 'skipped'
                 ? say('shared.skipped', { more: entry.reason ? `: ${entry.reason}` : '' })
-                : say('round.only', { seen: entry?.seen ?? '' })}
+                : say('round.only', { seen: told(say, entry?.seen) ?? '' })}
             </Small>
           </View>
         );

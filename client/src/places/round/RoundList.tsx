@@ -4,6 +4,7 @@ import { dangersOf } from '@mortisect/core/handling';
 import type { OpenRound, Queue, RoundEntry } from '@mortisect/core/present';
 import type { Plot, TreeSummary } from '@mortisect/core/records';
 import type { Say } from '@mortisect/words';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -198,7 +199,7 @@ function TreeRow({ tree, entry, open }: { tree: TreeSummary; entry: RoundEntry |
       href={`/round/${tree.id}`}
       {...(open ? { bar: 'open' as const } : danger ? { bar: 'danger' as const } : {})}
       title={tree.nickname ? `${tree.code} · ${tree.nickname}` : tree.code}
-      detail={`${speciesWords(say, tree)}${tree.hazards.length > 0 ? ` · ${tree.hazards.join(', ')}` : ''}`}
+      detail={`${speciesWords(say, tree)}${tree.hazards.length > 0 ? ` · ${tree.hazards.map((each) => told(say, each)).join(', ')}` : ''}`}
       aside={
         <View alignItems="flex-end">
           {tree.openFindings > 0 ? (
@@ -216,6 +217,6 @@ function StateWords({ entry }: { entry: RoundEntry }) {
   if (entry.state === 'sound') return <Small color="$leaf">{say('round.sound')}</Small>;
   if (entry.state === 'found') return <Small>{say('round.seen')}</Small>;
   if (entry.state === 'partly')
-    return <Small color="$ochreText">{say('round.only2', { seen: entry.seen ?? '' })}</Small>;
+    return <Small color="$ochreText">{say('round.only2', { seen: told(say, entry.seen) ?? '' })}</Small>;
   return <Small color="$ochreText">{say('round.skipped2')}</Small>;
 }

@@ -2,6 +2,7 @@
 
 import { disorderOf } from '@mortisect/core/disorders';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useSay } from '../../data/useSay';
@@ -26,7 +27,9 @@ export function Begun({
 }) {
   const say = useSay();
   const what =
-    draft.disorder === null ? say('round.aFinding') : (disorderOf(draft.disorder)?.name ?? draft.disorder);
+    draft.disorder === null
+      ? say('round.aFinding')
+      : (told(say, disorderOf(draft.disorder)?.name) ?? draft.disorder);
   return (
     <Notice
       kind="caution"

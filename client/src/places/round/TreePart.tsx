@@ -6,7 +6,7 @@ import type { Job, TreeDetail, TreeSummary } from '@mortisect/core/records';
 import { jobDueOn, jobKinds, speciesName } from '@mortisect/core/register';
 import { type Triage, triageTable } from '@mortisect/core/triage';
 import type { PlainKey } from '@mortisect/words';
-import { triageWords } from '@mortisect/words/trade';
+import { told, triageWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -109,10 +109,10 @@ function Facts({ tree, today }: { tree: TreeSummary; today: SiteToday }) {
   const say = useSay();
   const height = (cm: number) => joined(heightReading(cm, today.units));
   const facts: [string, string | null][] = [
-    [say('round.status'), upperFirst(tree.status)],
+    [say('round.status'), upperFirst(told(say, tree.status))],
     [
       say('shared.kind'),
-      [speciesName(tree.species), tree.cultivar ?? say('shared.varietyUnknown')].join(', '),
+      [told(say, speciesName(tree.species)), tree.cultivar ?? say('shared.varietyUnknown')].join(', '),
     ],
     [
       say('round.stock'),
@@ -122,8 +122,8 @@ function Facts({ tree, today }: { tree: TreeSummary; today: SiteToday }) {
     [
       say('round.form'),
       say('round.bearsOn2', {
-        form: upperFirst(tree.form),
-        more: tree.habit === 'unknown' ? say('round.unknownWood') : tree.habit,
+        form: upperFirst(told(say, tree.form)),
+        more: tree.habit === 'unknown' ? say('round.unknownWood') : told(say, tree.habit),
       }),
     ],
     [
@@ -139,17 +139,19 @@ function Facts({ tree, today }: { tree: TreeSummary; today: SiteToday }) {
     ],
     [
       say('round.for'),
-      `${tree.purposes.join(', ') || say('round.nothingSaid')}${tree.pickedBy ? say('round.pickedBy', { pickedBy: tree.pickedBy }) : ''}${tree.reachCm === null ? '' : say('round.whoReach', { height: height(tree.reachCm) })}`,
+      `${tree.purposes.map((each) => told(say, each)).join(', ') || say('round.nothingSaid')}${tree.pickedBy ? say('round.pickedBy', { pickedBy: tree.pickedBy }) : ''}${tree.reachCm === null ? '' : say('round.whoReach', { height: height(tree.reachCm) })}`,
     ],
-    [say('round.growth'), tree.vigour === 'unknown' ? null : tree.vigour],
-    [say('round.dangers'), tree.hazards.join(', ') || null],
+    [say('round.growth'), tree.vigour === 'unknown' ? null : told(say, tree.vigour)],
+    [say('round.dangers'), tree.hazards.map((each) => told(say, each)).join(', ') || null],
     [say('round.neighbours'), tree.neighbours.map(({ code, how }) => `${code} ${how}`).join(', ') || null],
     [
       say('round.roundIt'),
       [
         ...tree.fixtures,
         ...(tree.frostPocket ? [say('round.frostPocket')] : []),
-        ...(tree.drainage === 'unknown' ? [] : [say('round.drainage2', { drainage: tree.drainage })]),
+        ...(tree.drainage === 'unknown'
+          ? []
+          : [say('round.drainage2', { drainage: told(say, tree.drainage) })]),
       ].join(', ') || null,
     ],
     [
@@ -199,14 +201,14 @@ function Jobs({ treeId, jobs, today }: { treeId: string; jobs: readonly Job[]; t
         return (
           <View key={job.id} flexDirection="row" alignItems="center" gap={8}>
             <View flex={1} minWidth={0}>
-              <Label>{kind?.name ?? job.job}</Label>
+              <Label>{told(say, kind?.name) ?? job.job}</Label>
               <Small
                 color={late ? '$ochreText' : '$soft'}
               >{`${late ? say('round.lateWasDue') : say('shared.due')} ${dayWords(job.dueOn)}${job.note ? ` · ${job.note}` : ''}`}</Small>
             </View>
             <Button
               onPress={() => change(job, { doneAt: clock() })}
-              aria-label={say('round.done', { kind: kind?.name ?? job.job })}
+              aria-label={say('round.done', { kind: told(say, kind?.name) ?? job.job })}
             >
               {say('shared.done')}
             </Button>
@@ -216,7 +218,7 @@ function Jobs({ treeId, jobs, today }: { treeId: string; jobs: readonly Job[]; t
                 change(job, { withdrawn: true });
                 setRemoved(job);
               }}
-              aria-label={say('round.remove2', { kind: kind?.name ?? job.job })}
+              aria-label={say('round.remove2', { kind: told(say, kind?.name) ?? job.job })}
             >
               {say('shared.remove')}
             </Button>
@@ -240,7 +242,7 @@ function Jobs({ treeId, jobs, today }: { treeId: string; jobs: readonly Job[]; t
           }
         >
           {say('round.isRemoved', {
-            job: jobKinds.find((jobKind) => jobKind.code === removed.job)?.name ?? removed.job,
+            job: told(say, jobKinds.find((jobKind) => jobKind.code === removed.job)?.name) ?? removed.job,
           })}
         </Notice>
       ) : null}
@@ -310,7 +312,7 @@ function JobSheet({
         value={job}
         options={KINDS}
         onChange={setJob}
-        hint={jobKinds.find((kind) => kind.code === job)?.why}
+        hint={told(say, jobKinds.find((kind) => kind.code === job)?.why)}
       />
       <Field
         label={say('round.dueYearMonthDay')}

@@ -2,6 +2,7 @@
 
 import { type OpenRound, type Queue, queueOf } from '@mortisect/core/present';
 import type { PartSeen } from '@mortisect/core/records';
+import { told } from '@mortisect/words/trade';
 import { useMemo } from 'react';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
@@ -51,7 +52,9 @@ export function useMarkSeen() {
       last: {
         actionId,
         code,
-        words: found ? say('shared.seen2', { seen }) : say('shared.markedSound2', { seen }),
+        words: found
+          ? say('shared.seen2', { seen: told(say, seen) })
+          : say('shared.markedSound2', { seen: told(say, seen) }),
       },
     });
   };

@@ -4,6 +4,7 @@ import { disorderOf } from '@mortisect/core/disorders';
 import { upperFirst } from '@mortisect/core/measure';
 import { Finding, FindingBody, markOf } from '@mortisect/core/records';
 import type { Say } from '@mortisect/words';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { isFailed, keepMine, letGo, type OutboxItem, send, tryAgain, useOutbox } from '../../data/outbox';
@@ -171,7 +172,7 @@ function findingLines(say: Say, version: unknown): string[] {
   const { disorder, limbName, fromCm, toCm, edge, note, withdrawn } = parsed.data;
   const by = Finding.safeParse(version).data?.by;
   return [
-    `${disorderOf(disorder)?.name ?? markOf(parsed.data)}, ${limbName}`,
+    `${told(say, disorderOf(disorder)?.name) ?? markOf(parsed.data)}, ${limbName}`,
     say('shared.toCmEdge', {
       fromCm,
       toCm,

@@ -33,7 +33,7 @@ export function PlaceError({ error, retry }: PlaceErrorProps) {
   };
   return (
     <Screen
-      title={place.name}
+      title={say(place.name)}
       actions={
         <>
           <Button grow onPress={back}>

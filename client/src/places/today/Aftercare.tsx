@@ -3,6 +3,7 @@
 import { agentOf } from '@mortisect/core/blades';
 import { DAY_MS } from '@mortisect/core/measure';
 import { mixes, rechecksDue, type SiteToday } from '@mortisect/core/present';
+import { told } from '@mortisect/words/trade';
 import { dayWords } from '../../data/moment';
 import { useClock } from '../../data/useClock';
 import { useCutsOnRecord } from '../../data/useCutsOnRecord';
@@ -27,7 +28,7 @@ export function RecheckRows({ today, codeOf }: { today: SiteToday; codeOf(treeId
         trees: trees.slice(0, 3).join(', '),
         more: trees.length > 3 ? say('today.andMore') : '',
         day: dayWords(first.dueOn),
-        code: codeWords(first.cut.disorders),
+        code: codeWords(say, first.cut.disorders),
       })}
     />
   );
@@ -65,7 +66,7 @@ export function CareRows({ here }: { here: RunHere }) {
           href="/cut/mix"
           title={say('today.aMixIsSpent')}
           detail={say('today.lPourItAwayAsItsLabel', {
-            agentId: agentOf(action.agentId).name,
+            agentId: told(say, agentOf(action.agentId).name),
             litres: action.litres,
           })}
         />

@@ -8,6 +8,7 @@ import { speciesName } from '@mortisect/core/register';
 import { isToBeJudged } from '@mortisect/core/stage';
 import { SYMPTOM_DD, strikeOn } from '@mortisect/core/timing';
 import type { Say } from '@mortisect/words';
+import { told } from '@mortisect/words/trade';
 import { dayHour, dayWords } from '../../data/moment';
 import { useTrees } from '../../data/queries';
 import { useSay } from '../../data/useSay';
@@ -36,7 +37,7 @@ export function EmergencyRows({ timingNow, views, today }: CannotWaitProps) {
           title={upperFirst(dangersOf(view.tree.hazards).join(', '))}
           detail={say('today.keepPeopleAwayCallALicensedArborist', {
             tree: view.tree.code,
-            disorder: disorderWords(view.findings),
+            disorder: disorderWords(say, view.findings),
           })}
         />
       ))}
@@ -45,7 +46,7 @@ export function EmergencyRows({ timingNow, views, today }: CannotWaitProps) {
           key={view.tree.id}
           href={`/plan/${view.tree.id}`}
           title={say('today.cannotWaitForAGoodDay')}
-          detail={`${view.tree.code} · ${disorderWords(view.findings.filter(isUrgent))}${next}${restricted(say, view, today)}`}
+          detail={`${view.tree.code} · ${disorderWords(say, view.findings.filter(isUrgent))}${next}${restricted(say, view, today)}`}
         />
       ))}
     </>
@@ -136,10 +137,10 @@ export function BlightRows({ timingNow, today }: Pick<CannotWaitProps, 'timingNo
             more:
               worst?.risk === 'infection'
                 ? say('today.allFourConditionsAreMet')
-                : say('today.risk', { risk: worst?.risk ?? 'low' }),
+                : say('today.risk', { risk: told(say, worst?.risk) ?? 'low' }),
           })}
           detail={say('today.noCutsWhileItBlooms', {
-            species: speciesName(species),
+            species: told(say, speciesName(species)),
             more: worst ? dayWords(worst.day) : '',
           })}
         />,
@@ -152,7 +153,7 @@ export function BlightRows({ timingNow, today }: Pick<CannotWaitProps, 'timingNo
         <Row
           key={`${key} strikes`}
           href="/round"
-          title={say('today.strikesMayShowOn', { species: speciesName(species).toLowerCase() })}
+          title={say('today.strikesMayShowOn', { species: told(say, speciesName(species)).toLowerCase() })}
           detail={say('today.fromOfInfectionOnLookEveryWeek', {
             day: dayWords(first.showFrom),
             day2: dayWords(first.day),
@@ -164,7 +165,9 @@ export function BlightRows({ timingNow, today }: Pick<CannotWaitProps, 'timingNo
         <Row
           key={`${key} ripening`}
           href="/round"
-          title={say('today.strikesAreRipeningOn', { species: speciesName(species).toLowerCase() })}
+          title={say('today.strikesAreRipeningOn', {
+            species: told(say, speciesName(species)).toLowerCase(),
+          })}
           detail={say('today.infectionOnOfTheWarmthUntilThey', {
             day: dayWords(ripening.day),
             degreeDays: Math.round((ripening.degreeDays / SYMPTOM_DD) * 100),

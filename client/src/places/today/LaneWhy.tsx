@@ -12,7 +12,7 @@ import {
   pathogenOf,
   schoolWords,
 } from '@mortisect/core/timing';
-import { dayReasonWords, factorWordsIn, riskWords, VERDICT_WORDS } from '@mortisect/words/trade';
+import { dayReasonWords, factorWordsIn, riskWords, told, VERDICT_WORDS } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { dayWords } from '../../data/moment';
 import { useTrees } from '../../data/queries';
@@ -40,12 +40,15 @@ export function LaneWhy({ timingNow, timing, lane, day, today, open, onClose }: 
   const { timing: rule } = today.site;
   const counts = countsAt(lane, at);
   return (
-    <Sheet title={`${lane.name}, ${dayWords(day)}`} open={open} onClose={onClose}>
+    <Sheet title={`${told(say, lane.name)}, ${dayWords(day)}`} open={open} onClose={onClose}>
       {cell ? (
         <Body>
           <Label fontSize="$19" lineHeight="$19">{`${say(VERDICT_WORDS[cell.verdict])}. `}</Label>
           {cell.why
-            ? say('today.inThe', { half: cell.half, dayReason: dayReasonWords(say, cell.why, cell.verdict) })
+            ? say('today.inThe', {
+                half: told(say, cell.half),
+                dayReason: dayReasonWords(say, cell.why, cell.verdict),
+              })
             : ''}
           {lane.groups.length > 1
             ? say('today.ofTheTreesGoodPossibleWait', {
@@ -114,7 +117,7 @@ function GroupWhy({
       <Label
         fontSize="$19"
         lineHeight="$19"
-      >{`${speciesName(group.species)}, ${say('today.trees', { count })}: ${say(VERDICT_WORDS[cell.verdict]).toLowerCase()}`}</Label>
+      >{`${told(say, speciesName(group.species))}, ${say('today.trees', { count })}: ${say(VERDICT_WORDS[cell.verdict]).toLowerCase()}`}</Label>
       <Small>{names.length > 4 ? say('today.andMore2', { shown, names: names.length - 4 }) : shown}</Small>
       <Body fontSize="$16" lineHeight="$16">
         {say('today.school', {
@@ -129,7 +132,7 @@ function GroupWhy({
         <Body fontSize="$16" lineHeight="$16">
           {say('today.infection', {
             chances: chances
-              .map(([code, chance]) => `${pathogenOf(code).name.toLowerCase()} ${percent(chance)}`)
+              .map(([code, chance]) => `${told(say, pathogenOf(code).name).toLowerCase()} ${percent(chance)}`)
               .join(', '),
           })}
         </Body>

@@ -5,6 +5,7 @@ import { upperFirst } from '@mortisect/core/measure';
 import { speciesName } from '@mortisect/core/register';
 import { DEGREE_DAYS_BASE_C } from '@mortisect/core/stage';
 import type { Say } from '@mortisect/words';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { dayWords } from '../../data/moment';
 import { useSay } from '../../data/useSay';
@@ -51,7 +52,7 @@ export function StageLines({ stages }: { stages: TimingNow['stages'] }) {
     <View gap={6}>
       {stages.map(({ species, stage, bloom }) => (
         <View key={species}>
-          <Label>{speciesName(species)}</Label>
+          <Label>{told(say, speciesName(species))}</Label>
           <Body
             fontSize="$16"
             lineHeight="$16"

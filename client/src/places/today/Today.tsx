@@ -161,7 +161,7 @@ function DecisionRow({ view }: { view: TreeView }) {
     <Row
       href={`/plan/${view.tree.id}`}
       title={say('today.pleaseDecide')}
-      detail={say('today.thatNoCutRemoves', { tree: view.tree.code, disorder: disorderWords(found) })}
+      detail={say('today.thatNoCutRemoves', { tree: view.tree.code, disorder: disorderWords(say, found) })}
     />
   );
 }

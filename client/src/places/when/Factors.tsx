@@ -4,7 +4,7 @@ import type { TreeTiming } from '@mortisect/contracts';
 import { joined, temperatureReading, upperFirst } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import { factorNames, pathogenOf } from '@mortisect/core/timing';
-import { factorWordsIn, riskWords } from '@mortisect/words/trade';
+import { factorWordsIn, riskWords, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { dayWords, longDayHour, weekday } from '../../data/moment';
@@ -63,7 +63,7 @@ export function Factors({ data, today }: FactorsProps) {
             layout="wrap"
             options={worst.map((pathogen) => ({
               value: pathogen.code,
-              label: `${pathogenOf(pathogen.code).name} ${percent(pathogen.chance)}`,
+              label: `${told(say, pathogenOf(pathogen.code).name)} ${percent(pathogen.chance)}`,
             }))}
             value={pathogen.code}
             onChange={setChosen}
@@ -116,7 +116,7 @@ function PathogenChart({ data, pathogen }: { data: TreeTiming; pathogen: Pathoge
     { name: say('plan.sporesAbout'), values: pathogen.inoculum, colour: leaf, dash: '2 4' },
   ];
   const most = Math.max(0.002, ...pathogen.adds);
-  const told = (i: number) =>
+  const readOut = (i: number) =>
     say('plan.openWarmthSporesHOfRainAdds', {
       percent: percent(pathogen.susceptible[i] ?? 0),
       percent2: percent(pathogen.suitable[i] ?? 0),
@@ -129,7 +129,7 @@ function PathogenChart({ data, pathogen }: { data: TreeTiming; pathogen: Pathoge
     <View gap={6}>
       <ChartKey lines={[...lines, { name: say('plan.addsToTheRisk'), colour: chalk }]} />
       <Chart
-        label={say('plan.aWoundDayByDay', { described: described.name })}
+        label={say('plan.aWoundDayByDay', { described: told(say, described.name) })}
         count={days.length}
         left={SHARE_AXIS}
         right={{
@@ -144,13 +144,13 @@ function PathogenChart({ data, pathogen }: { data: TreeTiming; pathogen: Pathoge
         foot={footOf(days)}
         at={at}
         onAt={setAt}
-        valueText={`${here ? dayWords(here.day) : ''}: ${told(at)}`}
+        valueText={`${here ? dayWords(here.day) : ''}: ${readOut(at)}`}
         table={{
           head: [say('shared.day'), say('plan.values')],
-          rows: days.map((day, i) => [dayWords(day.day), told(i)]),
+          rows: days.map((day, i) => [dayWords(day.day), readOut(i)]),
         }}
       />
-      <Small color="$ink" role="status">{`${here ? dayWords(here.day) : ''} · ${told(at)}`}</Small>
+      <Small color="$ink" role="status">{`${here ? dayWords(here.day) : ''} · ${readOut(at)}`}</Small>
       <Small>
         {say('plan.chanceToNearbyItCountsConsequence', {
           percent: percent(pathogen.chance),
@@ -158,8 +158,8 @@ function PathogenChart({ data, pathogen }: { data: TreeTiming; pathogen: Pathoge
           percent3: percent(pathogen.chanceBand[2]),
           load: pathogen.load,
           consequence: pathogen.consequence,
-          carriedBy: described.carriedBy,
-          anchor: described.anchor,
+          carriedBy: told(say, described.carriedBy),
+          anchor: told(say, described.anchor),
           more: beyond >= 0 ? say('plan.shadedDaysLieBeyondTheForecastPast') : '',
         })}
       </Small>
@@ -193,7 +193,7 @@ function TenDays({ data }: { data: TreeTiming }) {
     const cell = cells[i];
     return cell ? `${weekday(cell.day).name} ${weekday(cell.day).number}, ${cell.half}` : '';
   };
-  const told = (i: number) =>
+  const readOut = (i: number) =>
     say('plan.riskOf100', {
       score: Math.round(cells[i]?.score[1] ?? 0),
       all: all.map((line) => `${line.name.toLowerCase()} ${percent(line.values[i] ?? 0)}`).join(', '),
@@ -212,13 +212,13 @@ function TenDays({ data }: { data: TreeTiming }) {
         )}
         at={at}
         onAt={setAt}
-        valueText={`${day(at)}: ${told(at)}`}
+        valueText={`${day(at)}: ${readOut(at)}`}
         table={{
           head: [say('plan.halfDay'), say('plan.values')],
-          rows: cells.map((_, i) => [day(i), told(i)]),
+          rows: cells.map((_, i) => [day(i), readOut(i)]),
         }}
       />
-      <Small color="$ink" role="status">{`${day(at)} · ${told(at)}`}</Small>
+      <Small color="$ink" role="status">{`${day(at)} · ${readOut(at)}`}</Small>
     </View>
   );
 }
@@ -244,7 +244,7 @@ function FrostChart({ data, today }: FactorsProps) {
   const low = Math.floor(Math.min(...values) / 5) * 5;
   const high = Math.ceil(Math.max(...values) / 5) * 5;
   const degrees = (value: number) => joined(temperatureReading(value, units));
-  const told = (i: number) => {
+  const readOut = (i: number) => {
     const day = days[i];
     if (!day) return '';
     return say('plan.to3', {
@@ -281,13 +281,13 @@ function FrostChart({ data, today }: FactorsProps) {
         )}
         at={Math.min(at, days.length - 1)}
         onAt={setAt}
-        valueText={`${days[at] ? dayWords(days[at].day) : ''}: ${told(at)}`}
+        valueText={`${days[at] ? dayWords(days[at].day) : ''}: ${readOut(at)}`}
         table={{
           head: [say('shared.day'), say('plan.values')],
-          rows: days.map((day, i) => [dayWords(day.day), told(i)]),
+          rows: days.map((day, i) => [dayWords(day.day), readOut(i)]),
         }}
       />
-      <Small color="$ink" role="status">{`${days[at] ? dayWords(days[at].day) : ''} · ${told(at)}`}</Small>
+      <Small color="$ink" role="status">{`${days[at] ? dayWords(days[at].day) : ''} · ${readOut(at)}`}</Small>
     </View>
   );
 }

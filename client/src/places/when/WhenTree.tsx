@@ -8,7 +8,7 @@ import { speciesName, speciesOf } from '@mortisect/core/register';
 import { stopDayOfYear, wordsOnly } from '@mortisect/core/timing';
 import { hourOf, momentOf } from '@mortisect/core/weather';
 import type { Say } from '@mortisect/words';
-import { dayReasonWords, riskWords, VERDICT_WORDS } from '@mortisect/words/trade';
+import { dayReasonWords, riskWords, told, VERDICT_WORDS } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -89,7 +89,7 @@ function Days({ view, today, cut }: { view: TreeView; today: SiteToday; cut: Cut
   return (
     <Screen
       title={title}
-      subtitle={say('plan.when2', { species: speciesName(view.tree.species) })}
+      subtitle={say('plan.when2', { species: told(say, speciesName(view.tree.species)) })}
       width="full"
       aside={
         <Aside
@@ -251,7 +251,7 @@ function HalfDays({ data, onChoose }: { data: TreeTiming; onChoose(at: string): 
             onPress={() => onChoose(momentOf(cell.cutHour))}
           >
             <View flex={1} minWidth={0} flexDirection="row" gap={10} alignItems="center">
-              <Label width={112}>{`${name} ${number}, ${cell.half}`}</Label>
+              <Label width={112}>{`${name} ${number}, ${told(say, cell.half)}`}</Label>
               <View flex={1} minWidth={0}>
                 <Label>{say(VERDICT_WORDS[cell.verdict])}</Label>
                 {cell.why ? <Small>{dayReasonWords(say, cell.why, cell.verdict)}</Small> : null}

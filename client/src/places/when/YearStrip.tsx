@@ -70,7 +70,7 @@ function Strip({ season, today }: { season: SeasonAnswer; today: SiteToday }) {
   );
   const { goodBelow, waitAbove } = today.site.timing;
   const top = Math.ceil((Math.max(waitAbove, ...weeks.map((week) => week.score[2])) + 5) / 20) * 20;
-  const told = (i: number) => {
+  const readOut = (i: number) => {
     const week = weeks[i];
     if (!week) return '';
     return say('plan.of7DaysWithAWindowRain', {
@@ -112,13 +112,13 @@ function Strip({ season, today }: { season: SeasonAnswer; today: SiteToday }) {
         }))}
         at={at}
         onAt={setAt}
-        valueText={`${name(at)}: ${told(at)}`}
+        valueText={`${name(at)}: ${readOut(at)}`}
         table={{
           head: [say('plan.week'), say('plan.values')],
-          rows: weeks.map((_, i) => [name(i), told(i)]),
+          rows: weeks.map((_, i) => [name(i), readOut(i)]),
         }}
       />
-      <Small color="$ink" role="status">{`${name(at)} · ${told(at)}`}</Small>
+      <Small color="$ink" role="status">{`${name(at)} · ${readOut(at)}`}</Small>
       <Small>
         {say('plan.fromPastYearsTheBandHoldsEight', {
           years: season.years,
@@ -209,7 +209,7 @@ function Months({ season }: { season: SeasonAnswer }) {
       dash: '2 4',
     },
   ];
-  const told = (i: number) => {
+  const readOut = (i: number) => {
     const month = season.months[i];
     if (!month) return '';
     return say('plan.temperatureAloneOfItsMostRainIn', {
@@ -239,13 +239,13 @@ function Months({ season }: { season: SeasonAnswer }) {
         foot={monthsIn(say).flatMap((text, i) => (i % 2 === 0 ? [{ at: i, text }] : []))}
         at={at}
         onAt={setAt}
-        valueText={`${monthsIn(say)[at]}: ${told(at)}`}
+        valueText={`${monthsIn(say)[at]}: ${readOut(at)}`}
         table={{
           head: [say('plan.month'), say('plan.values')],
-          rows: monthsIn(say).map((name, i) => [name, told(i)]),
+          rows: monthsIn(say).map((name, i) => [name, readOut(i)]),
         }}
       />
-      <Small color="$ink" role="status">{`${monthsIn(say)[at]} · ${told(at)}`}</Small>
+      <Small color="$ink" role="status">{`${monthsIn(say)[at]} · ${readOut(at)}`}</Small>
     </View>
   );
 }

@@ -6,7 +6,7 @@ import { speciesName } from '@mortisect/core/register';
 import { hourVerdict, type Verdict } from '@mortisect/core/timing';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { Say } from '@mortisect/words';
-import { dayReasonWords, VERDICT_WORDS } from '@mortisect/words/trade';
+import { dayReasonWords, told, VERDICT_WORDS } from '@mortisect/words/trade';
 import { dayHour, longDayHour } from '../../data/moment';
 
 type Timing = NonNullable<TimingNow['timing']>;
@@ -118,7 +118,7 @@ export function hourSaid(
 
 export function speciesList(say: Say, species: readonly string[]): string {
   const names = [...new Set(species)].map((name, i) =>
-    i === 0 ? speciesName(name) : lowerFirst(speciesName(name)),
+    i === 0 ? told(say, speciesName(name)) : lowerFirst(told(say, speciesName(name))),
   );
   return names.length <= 1
     ? (names[0] ?? '')

@@ -3,7 +3,7 @@
 import { scionGuard } from '@mortisect/core/aftercare';
 import type { SiteToday } from '@mortisect/core/present';
 import { speciesName } from '@mortisect/core/register';
-import { scionWords } from '@mortisect/words/trade';
+import { scionWords, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { dayAt, dayWords } from '../../../data/moment';
@@ -45,7 +45,7 @@ export function GraftWood() {
             value={treeId}
             options={trees.map(({ id, code, species, cultivar }) => ({
               value: id,
-              label: `${code} · ${cultivar ?? speciesName(species)}`,
+              label: `${code} · ${cultivar ?? told(say, speciesName(species))}`,
             }))}
             onChange={setChosen}
           />
@@ -133,7 +133,7 @@ function FromTree({ treeId, today }: { treeId: string; today: SiteToday }) {
           text={[
             today.site.name,
             label,
-            `${speciesName(detail.tree.species)}, ${detail.tree.cultivar ?? say('shared.varietyUnknown')}`,
+            `${told(say, speciesName(detail.tree.species))}, ${detail.tree.cultivar ?? say('shared.varietyUnknown')}`,
             say('book.sticks2', { sticks }),
           ]}
         />

@@ -102,7 +102,7 @@ function Looking({ recheck, today, onClose }: { recheck: RecheckDue; today: Site
         {say('book.cutOnByForClear', {
           day: dayWords(recheck.cut.day),
           by: recheck.cut.by,
-          code: codeWords(recheck.cut.disorders),
+          code: codeWords(say, recheck.cut.disorders),
           tape: tapeText(action.cut.clearanceCm - action.cut.shortfallCm, today.units),
           lookFor: lookForWords(say, recheck.lookFor),
         })}

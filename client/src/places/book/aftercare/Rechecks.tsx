@@ -11,7 +11,7 @@ import {
   type SiteToday,
 } from '@mortisect/core/present';
 import type { Say } from '@mortisect/words';
-import { lookForWords } from '@mortisect/words/trade';
+import { lookForWords, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { dayWords } from '../../../data/moment';
@@ -57,8 +57,8 @@ export function Rechecks() {
           <Row
             key={recheck.id}
             href={`/round/${recheck.treeId}`}
-            title={`${codeOf(recheck.treeId)} · ${recheck.done?.outcome ?? ''}${recheck.done?.distanceCm != null ? say('book.fromTheCut', { tape: tapeText(recheck.done.distanceCm, today.units) }) : ''}`}
-            detail={`${recheck.cut.action.cut.limbName} · ${codeWords(recheck.cut.disorders)} · ${recheck.done?.by ?? ''}, ${dayWords(doneAt(recheck).slice(0, 10))}${recheck.done?.note ? ` · ${recheck.done.note}` : ''}`}
+            title={`${codeOf(recheck.treeId)} · ${told(say, recheck.done?.outcome) ?? ''}${recheck.done?.distanceCm != null ? say('book.fromTheCut', { tape: tapeText(recheck.done.distanceCm, today.units) }) : ''}`}
+            detail={`${recheck.cut.action.cut.limbName} · ${codeWords(say, recheck.cut.disorders)} · ${recheck.done?.by ?? ''}, ${dayWords(doneAt(recheck).slice(0, 10))}${recheck.done?.note ? ` · ${recheck.done.note}` : ''}`}
           />
         ))}
       </Rows>
@@ -149,7 +149,7 @@ function HeldRows({ held, today }: { held: Held[]; today: SiteToday }) {
         {held.map((row) => (
           <Row
             key={`${row.disorder}${row.season}${row.fromCm}`}
-            title={`${disorderOf(row.disorder)?.name ?? row.disorder}, ${row.season === 'growing' ? say('book.inGrowth') : say('shared.dormant')}, ${row.toCm >= 500 ? say('book.over', { cm: cm(row.fromCm) }) : say('book.to3', { cm: cm(row.fromCm), cm2: cm(row.toCm) })}`}
+            title={`${told(say, disorderOf(row.disorder)?.name) ?? row.disorder}, ${row.season === 'growing' ? say('book.inGrowth') : say('shared.dormant')}, ${row.toCm >= 500 ? say('book.over', { cm: cm(row.fromCm) }) : say('book.to3', { cm: cm(row.fromCm), cm2: cm(row.toCm) })}`}
             detail={say('book.cutsCheckedCameBackInTheLong', {
               cuts: row.cuts,
               more: row.cameBack === 0 ? say('shared.none') : row.cameBack,

@@ -4,6 +4,7 @@ import type { TimingNow } from '@mortisect/contracts';
 import { joined, rainReading, temperatureReading, type Units, upperFirst } from '@mortisect/core/measure';
 import { speciesName } from '@mortisect/core/register';
 import { HEAT_DH, removalSpan, SYMPTOM_DD } from '@mortisect/core/timing';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { dayWords } from '../../../data/moment';
 import { useSay } from '../../../data/useSay';
@@ -18,13 +19,13 @@ export function Bloom({ timingNow, units }: { timingNow: TimingNow; units: Units
       {hosts.map((host) => (
         <View key={host.key} gap={4}>
           <Label fontSize="$19" lineHeight="$19">
-            {speciesName(host.species)}
+            {told(say, speciesName(host.species))}
           </Label>
           {host.days.map((day) => (
             <Small key={day.day} color="$ink">
               {say('book.ofDegreeHoursMeanRainBacteriaDouble', {
                 day: dayWords(day.day),
-                risk: upperFirst(day.risk),
+                risk: upperFirst(told(say, day.risk)),
                 degreeHours: Math.round(day.degreeHours),
                 heatDh: HEAT_DH,
                 temperature: joined(temperatureReading(day.meanC, units, 1)),
@@ -40,13 +41,13 @@ export function Bloom({ timingNow, units }: { timingNow: TimingNow; units: Units
               <Body key={`${strike.day} ${strike.cause}`} fontSize="$16" lineHeight="$16">
                 {span
                   ? say('book.onStrikesShowFromCuttingThemOut', {
-                      cause: upperFirst(strike.cause),
+                      cause: upperFirst(told(say, strike.cause)),
                       day: dayWords(strike.day),
                       day2: dayWords(span.from),
                       day3: dayWords(span.to),
                     })
                   : say('book.onOfTheWarmthUntilStrikesShow', {
-                      cause: upperFirst(strike.cause),
+                      cause: upperFirst(told(say, strike.cause)),
                       day: dayWords(strike.day),
                       degreeDays: Math.round((strike.degreeDays / SYMPTOM_DD) * 100),
                     })}

@@ -6,6 +6,7 @@ import { speciesName } from '@mortisect/core/register';
 import { cropOf, NEEDS_CONFIDENCE, NEEDS_SOURCE, stagesToSee } from '@mortisect/core/stage';
 import { daysBetween, type Ground, localClock, momentOf } from '@mortisect/core/weather';
 import type { PlainKey, Say } from '@mortisect/words';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { dayWords, isDay } from '../../../data/moment';
@@ -57,7 +58,7 @@ export function SayStage({ timingNow, today }: NoteProps) {
         <Small>
           {say('book.whatIsSeenWinsAndSetsThe', {
             needsSource: NEEDS_SOURCE,
-            needsConfidence: NEEDS_CONFIDENCE,
+            needsConfidence: told(say, NEEDS_CONFIDENCE),
           })}
         </Small>
       </View>
@@ -69,7 +70,7 @@ export function SayStage({ timingNow, today }: NoteProps) {
       <Select
         label={say('book.kindOfTree')}
         value={species}
-        options={kinds.map((kind) => ({ value: kind, label: speciesName(kind) }))}
+        options={kinds.map((kind) => ({ value: kind, label: told(say, speciesName(kind)) }))}
         onChange={(next) => {
           setSpecies(next);
           setCultivar(ALL);
@@ -150,7 +151,7 @@ function StagesSeen({ timingNow }: { timingNow: TimingNow }) {
     <View gap={4}>
       <Failed title={say('book.notRemovedYet')} error={error} />
       {timingNow.seen.map(({ actionId, species, cultivar, stage, day, by }) => {
-        const what = `${cultivar ?? speciesName(species)}: ${stage}`;
+        const what = `${cultivar ?? told(say, speciesName(species))}: ${stage}`;
         return (
           <View key={actionId} flexDirection="row" alignItems="center" gap={12}>
             <Small flex={1} color="$ink">

@@ -4,6 +4,7 @@ import { type WeatherImportReport, weatherUnits } from '@mortisect/contracts';
 import { upperFirst } from '@mortisect/core/measure';
 import { type Column, columns, type Repair, repairs } from '@mortisect/core/weather';
 import type { PlainKey } from '@mortisect/words';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { shortMoment } from '../../../data/moment';
@@ -61,7 +62,7 @@ export function ImportWeather() {
         kind: given.kind,
         differing: given.differing,
         ...(given.zone.trim() && { zone: given.zone.trim() }),
-        ...(given.repair.length > 0 && { repair: given.repair.join(',') }),
+        ...(given.repair.length > 0 && { repair: given.repair.map((each) => told(say, each)).join(',') }),
         ...(given.mapping && { mapping: JSON.stringify(given.mapping) }),
       },
     });

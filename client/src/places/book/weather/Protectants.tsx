@@ -5,6 +5,7 @@ import type { SiteToday } from '@mortisect/core/present';
 import { speciesName } from '@mortisect/core/register';
 import { showsGreen } from '@mortisect/core/stage';
 import { WASH_DAYS } from '@mortisect/core/timing';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { shortMoment } from '../../../data/moment';
@@ -99,7 +100,7 @@ function NewProtectant({ timingNow, onDone }: { timingNow: TimingNow; onDone(): 
         {timingNow.stages.map((stage) => (
           <CheckRow
             key={stage.species}
-            label={speciesName(stage.species)}
+            label={told(say, speciesName(stage.species))}
             on={species.includes(stage.species)}
             onChange={(on) =>
               setSpecies(on ? [...species, stage.species] : species.filter((code) => code !== stage.species))

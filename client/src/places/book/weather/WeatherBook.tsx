@@ -11,6 +11,7 @@ import {
 import type { SiteToday } from '@mortisect/core/present';
 import { FROST_CONFIDENCE, FROST_SOURCE } from '@mortisect/core/stage';
 import type { Say } from '@mortisect/words';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -147,7 +148,7 @@ function Record({ units }: { units: Units }) {
   const values = merged.flatMap((day) => [day.minC ?? 0, day.maxC ?? 0]);
   const low = Math.floor(Math.min(0, ...values) / 5) * 5;
   const high = Math.ceil(Math.max(10, ...values) / 5) * 5;
-  const told = (i: number) => {
+  const readOut = (i: number) => {
     const day = merged[i];
     if (!day || day.minC === null || day.maxC === null) return say('shared.notKnown');
     return say('book.toRain', {
@@ -188,16 +189,16 @@ function Record({ units }: { units: Units }) {
         )}
         at={at}
         onAt={setAt}
-        valueText={`${merged[at] ? dayWords(merged[at].day) : ''}: ${told(at)}`}
+        valueText={`${merged[at] ? dayWords(merged[at].day) : ''}: ${readOut(at)}`}
         table={{
           head: [say('shared.day'), say('shared.weather')],
-          rows: merged.map((day, i) => [dayWords(day.day), told(i)]),
+          rows: merged.map((day, i) => [dayWords(day.day), readOut(i)]),
         }}
       />
       <Small
         color="$ink"
         role="status"
-      >{`${merged[at] ? dayWords(merged[at].day) : ''} · ${told(at)}`}</Small>
+      >{`${merged[at] ? dayWords(merged[at].day) : ''} · ${readOut(at)}`}</Small>
       <Small>{say('book.shadedDaysAreForecastDaysAreOf')}</Small>
     </View>
   );
@@ -320,7 +321,7 @@ function Frosts({ timingNow, units }: { timingNow: Told; units: Units }) {
       <Small>
         {say('book.killTemperaturesConfidenceStage', {
           frostSource: FROST_SOURCE,
-          frostConfidence: FROST_CONFIDENCE,
+          frostConfidence: told(say, FROST_CONFIDENCE),
         })}
       </Small>
     </View>

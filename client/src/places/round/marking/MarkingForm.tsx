@@ -6,6 +6,7 @@ import { upperFirst } from '@mortisect/core/measure';
 import { activities, type FindingKind, findingKinds } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
 import type { Say } from '@mortisect/words';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useSay } from '../../../data/useSay';
@@ -100,7 +101,7 @@ export function KindChoice({ marking, onChange, limbs, likely }: KindChoiceProps
       <View flexDirection="row" alignItems="center" gap={8}>
         <Mark kind={marking.kind === 'old cut' ? disorder.kind : marking.kind} />
         <Label flex={1} fontSize="$19" lineHeight="$19">
-          {marking.fault ? faultTitle(say, marking.fault) : disorder.name}
+          {marking.fault ? faultTitle(say, marking.fault) : told(say, disorder.name)}
         </Label>
       </View>
       {names.length > 0 ? (
@@ -178,15 +179,18 @@ export function DisorderSigns({ marking }: { marking: Marking }) {
     <View gap={8}>
       <Small>
         {disorder.plain === 'diseased'
-          ? disorder.tellingSigns
-          : say('round.mostLikelyIfYouSee', { disorder: disorder.name, tellingSigns: disorder.tellingSigns })}
+          ? told(say, disorder.tellingSigns)
+          : say('round.mostLikelyIfYouSee', {
+              disorder: told(say, disorder.name),
+              tellingSigns: told(say, disorder.tellingSigns),
+            })}
       </Small>
       {rule ? (
         <Notice kind="caution" title={say('round.notifiableHere')}>
           {say('round.reportToMoveNoWoodOffThe', { authority: rule.authority, note: rule.note })}
         </Notice>
-      ) : disorder.notifiable ? (
-        <Notice kind="caution">{disorder.notifiable}</Notice>
+      ) : told(say, disorder.notifiable) ? (
+        <Notice kind="caution">{told(say, disorder.notifiable)}</Notice>
       ) : null}
     </View>
   );

@@ -3,6 +3,7 @@
 import { liveBoundary, type Scratch, scratchReadings } from '@mortisect/core/diagnosis';
 import { tapeText, upperFirst } from '@mortisect/core/measure';
 import type { Say } from '@mortisect/words';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useSay } from '../../../data/useSay';
@@ -58,7 +59,7 @@ export function ScratchSheet({ today, limb, marking, onChange, open, onClose }: 
       {marking.scratches.map((scratch) => (
         <View key={scratch.atCm} flexDirection="row" alignItems="center" gap={12}>
           <Label flex={1}>{text(scratch.atCm)}</Label>
-          <Strong>{scratch.reads}</Strong>
+          <Strong>{told(say, scratch.reads)}</Strong>
           <Button
             kind="quiet"
             aria-label={say('round.removeTheScratchAt', { text: text(scratch.atCm) })}

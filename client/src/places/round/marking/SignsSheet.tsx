@@ -18,6 +18,7 @@ import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { sampleLabel } from '@mortisect/core/records';
 import { speciesOf } from '@mortisect/core/register';
 import type { PlainKey, Say } from '@mortisect/words';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useMemo, useState } from 'react';
 import { useClock } from '../../../data/useClock';
@@ -97,7 +98,7 @@ function SignRow({
   return (
     <View
       role="group"
-      aria-label={sign.label}
+      aria-label={told(say, sign.label)}
       flexDirection="row"
       alignItems="center"
       gap={8}
@@ -107,7 +108,7 @@ function SignRow({
       borderColor="$rule"
     >
       <Body flex={1} minWidth={0}>
-        {sign.label}
+        {told(say, sign.label)}
       </Body>
       <Toggle
         on={answer === 'present'}
@@ -155,11 +156,11 @@ function LikelyCauses({ view, marking, answer, onChange, onAnswer }: LikelyProps
       <Notice
         kind="said"
         title={say('round.causesAreNotComputedFor', {
-          species: species?.name.toLowerCase() ?? say('round.thisSpecies'),
+          species: told(say, species?.name)?.toLowerCase() ?? say('round.thisSpecies'),
         })}
       >
         {say('round.mortisectStillKeepsWhatYouSeeWith', {
-          guide: species?.guide ?? say('round.itIsNotInTheTables'),
+          guide: told(say, species?.guide) ?? say('round.itIsNotInTheTables'),
         })}
       </Notice>
     );
@@ -186,7 +187,9 @@ function LikelyCauses({ view, marking, answer, onChange, onAnswer }: LikelyProps
               onTake={() => onChange({ ...marking, disorder: cause.code })}
             />
           ))}
-        <Small>{say('round.fromTheSignsOnInThisSeason', { species: species.name.toLowerCase() })}</Small>
+        <Small>
+          {say('round.fromTheSignsOnInThisSeason', { species: told(say, species.name).toLowerCase() })}
+        </Small>
       </View>
       {nextSign ? (
         <View gap={4}>
@@ -223,7 +226,7 @@ function CauseRow({
   onTake(): void;
 }) {
   const say = useSay();
-  const name = disorderOf(code)?.name ?? code;
+  const name = told(say, disorderOf(code)?.name) ?? code;
   return (
     <View flexDirection="row" alignItems="center" gap={8}>
       <Body flex={1} minWidth={0}>
@@ -249,7 +252,9 @@ function LookAlikes({ code }: { code: string }) {
     return (
       <View flexDirection="row">
         <Button kind="quiet" paddingHorizontal={0} onPress={() => setOpen(true)}>
-          {say('round.lookAlikesOf', { disorderOf: disorderOf(code)?.name.toLowerCase() ?? say('round.it') })}
+          {say('round.lookAlikesOf', {
+            disorderOf: told(say, disorderOf(code)?.name)?.toLowerCase() ?? say('round.it'),
+          })}
         </Button>
       </View>
     );
@@ -257,12 +262,12 @@ function LookAlikes({ code }: { code: string }) {
   return (
     <View gap={4} role="list" aria-label={say('round.lookAlikes')}>
       {list.map(({ name, harmless, check }) => (
-        <View key={name} role="listitem" flexDirection="row" gap={12}>
+        <View key={told(say, name)} role="listitem" flexDirection="row" gap={12}>
           <View width={130}>
-            <Label>{name}</Label>
+            <Label>{told(say, name)}</Label>
             {harmless ? <Small color="$leaf">{say('round.harmless')}</Small> : null}
           </View>
-          <Small flex={1}>{check}</Small>
+          <Small flex={1}>{told(say, check)}</Small>
         </View>
       ))}
     </View>

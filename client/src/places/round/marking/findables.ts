@@ -5,6 +5,7 @@ import { type FaultKind, faultKey, faultKinds } from '@mortisect/core/faults';
 import type { FindingKind } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
 import type { PlainKey, Say } from '@mortisect/words';
+import { told } from '@mortisect/words/trade';
 import { faultTitle } from '../shape/faultWords';
 import { atPlace, type Marking } from './draft';
 
@@ -39,12 +40,12 @@ const NAMED: Partial<Record<FaultKind, PlainKey>> = {
   rubbing: 'round.rubbingLimb',
 };
 
-function ofDisorder({ code, name, kind, tellingSigns, oldCut, sits }: Disorder): Findable {
+function ofDisorder(say: Say, { code, name, kind, tellingSigns, oldCut, sits }: Disorder): Findable {
   const findingKind: FindingKind = oldCut ? 'old cut' : kind;
   return {
     key: code,
-    name,
-    says: tellingSigns,
+    name: told(say, name),
+    says: told(say, tellingSigns),
     also: code,
     mark: kind,
     // Dead wood may have died of anything
@@ -106,7 +107,7 @@ const mummiesIn = (say: Say): Findable => ({
 });
 
 const allIn = (say: Say): readonly Findable[] => [
-  ...disorders.filter(({ plain }) => plain !== 'misplaced').map(ofDisorder),
+  ...disorders.filter(({ plain }) => plain !== 'misplaced').map((each) => ofDisorder(say, each)),
   mummiesIn(say),
   ...OF_ONE_LIMB.map((each) => ofFault(say, each)),
 ];
