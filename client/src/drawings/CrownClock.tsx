@@ -2,6 +2,7 @@
 
 import { heightReading, joined, thicknessReading, type Units } from '@mortisect/core/measure';
 import { type Limb, onSpoke, reachCm, type Spoke, spokes } from '@mortisect/core/tree';
+import { limbIn } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useId, useMemo, useRef, useState } from 'react';
 import Svg, { Circle, G, Line, Path, Rect, Text } from 'react-native-svg';
@@ -60,7 +61,7 @@ export function CrownClock(props: CrownClockProps) {
 
   const says = say('shared.crownClockTheTreeFromAboveWith', {
     plan: plan.length,
-    more: chosenId ? say('shared.chosen', { get: names.get(chosenId) ?? '' }) : '',
+    more: chosenId ? say('shared.chosen', { get: limbIn(say, names.get(chosenId) ?? '') }) : '',
   });
   return (
     <View>
@@ -110,7 +111,7 @@ export function CrownClock(props: CrownClockProps) {
                 onChoose(limb.id);
               }}
             >
-              <Label fontSize="$19">{names.get(limb.id) ?? limb.id}</Label>
+              <Label fontSize="$19">{limbIn(say, names.get(limb.id) ?? limb.id)}</Label>
               <Label>{joined(thicknessReading(limb.baseMm, units))}</Label>
             </PressRow>
           ))}

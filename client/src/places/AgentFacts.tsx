@@ -35,7 +35,10 @@ export function AgentFacts({ agent }: { agent: Agent }) {
         })}
       </Body>
       {agent.neverWith.length > 0 ? (
-        <Notice kind="danger" title={say('shared.neverMixWith')}>{`${agent.neverWith.join('; ')}.`}</Notice>
+        <Notice
+          kind="danger"
+          title={say('shared.neverMixWith')}
+        >{`${agent.neverWith.map((each) => told(say, each)).join('; ')}.`}</Notice>
       ) : null}
       <Notice kind="caution">
         {say('shared.theLabelAndTheSafetySheetRule', { protection: told(say, agent.protection) })}

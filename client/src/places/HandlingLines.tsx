@@ -3,6 +3,7 @@
 import { joined, massReading, tapeText } from '@mortisect/core/measure';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import type { Handling } from '@mortisect/core/residual';
+import { limbIn } from '@mortisect/words/trade';
 import { useSay } from '../data/useSay';
 import { Body, Small } from '../ui/type';
 import { fallWords } from './words';
@@ -35,7 +36,7 @@ export function HandlingLines({ view, today, handling }: HandlingLinesProps) {
         ? pieces.map((piece) => (
             <Small key={`${piece.limbId}${piece.fromCm}`}>
               {say('shared.to', {
-                get: view.names.get(piece.limbId) ?? piece.limbId,
+                get: limbIn(say, view.names.get(piece.limbId) ?? piece.limbId),
                 tape: tapeText(piece.fromCm, units),
                 tape2: tapeText(piece.toCm, units),
                 mass: joined(massReading(piece.kg, units)),

@@ -2,7 +2,7 @@
 
 import type { Cut } from '@mortisect/core/cuts';
 import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
-import { asText, cutSentence } from '@mortisect/words/trade';
+import { asText, cutSentence, limbIn } from '@mortisect/words/trade';
 import type { ReactNode } from 'react';
 import { useSay } from '../data/useSay';
 import { LimbTape, type LimbTapeProps } from '../drawings/tape/LimbTape';
@@ -21,7 +21,7 @@ interface TreeTapeProps {
 
 export function TreeTape({ view, today, limbId, cut, heading, draft, onWhy }: TreeTapeProps) {
   const say = useSay();
-  const name = view.names.get(limbId) ?? limbId;
+  const name = limbIn(say, view.names.get(limbId) ?? limbId);
   const words = cut ? asText(cutSentence(say, cut, telling(view, today))) : say('shared.noCutOnIt');
   return (
     <LimbTape

@@ -5,7 +5,7 @@ import { disorderOf, schoolFor, schoolsFor } from '@mortisect/core/disorders';
 import { tapeText } from '@mortisect/core/measure';
 import { cutsFor, type SiteToday, type TreeView } from '@mortisect/core/present';
 import type { Say } from '@mortisect/words';
-import { told } from '@mortisect/words/trade';
+import { limbIn, told } from '@mortisect/words/trade';
 
 interface SchoolAnswer {
   schoolId: string;
@@ -28,7 +28,8 @@ export function schoolAnswers(say: Say, view: TreeView, today: SiteToday, lesion
     const result = cutsFor(view.tree, view.limbs, view.considered, today, { [finding.disorder]: school.id });
     const cut = result.cuts.find((cut) => cut.lesionIds.includes(lesionId));
     const clearanceCm = result.clearances[lesionId]?.clearanceCm ?? 0;
-    const onOther = cut && cut.limbId !== finding.limbId ? `${view.names.get(cut.limbId) ?? ''}: ` : '';
+    const onOther =
+      cut && cut.limbId !== finding.limbId ? `${limbIn(say, view.names.get(cut.limbId) ?? '')}: ` : '';
     const at = cut?.upToCm ?? cut?.atCm ?? 0;
     return {
       schoolId: school.id,

@@ -29,7 +29,13 @@ export function usePhotoInput(label: string, onTaken: (photoId: string) => void)
       setFault(null);
       onTaken(photoId);
     } catch (error) {
-      setFault(error instanceof PhotoUnreadable ? error.message : say('shared.thePhotoCouldNotBeKeptOn'));
+      setFault(
+        say(
+          error instanceof PhotoUnreadable
+            ? 'shared.thisFileIsNoPhotoThatCan'
+            : 'shared.thePhotoCouldNotBeKeptOn',
+        ),
+      );
     }
   };
   return {

@@ -1,4 +1,4 @@
-// The few words that stand everywhere: singular and plural, the place of a cut, what was done.
+// The few words that stand everywhere: the place of a cut, what was done.
 
 import { judgedAt, standingCuts, treeView } from '@mortisect/core/present';
 import type { ActionBody } from '@mortisect/core/records';
@@ -37,10 +37,6 @@ test.each<[ActionBody, string]>([
   [{ kind: 'undone', at, actionId: '0193f000-0000-7000-8000-000000000001' }, 'taken back'],
 ])('%j in words', (action, words) => {
   expect(actionWords(english, action)).toBe(words);
-});
-
-test('one cut, two cuts, no cuts', () => {
-  expect([1, 2, 0].map((count) => english('shared.cuts', { count }))).toEqual(['1 cut', '2 cuts', '0 cuts']);
 });
 
 test('disorders are named once each, in the order they were found', () => {

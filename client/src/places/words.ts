@@ -12,16 +12,12 @@ import type { ActionBody, Finding, TreeSummary } from '@mortisect/core/records';
 import { speciesName } from '@mortisect/core/register';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { PlainKey, Say } from '@mortisect/words';
-import { told } from '@mortisect/words/trade';
+import { limbIn, told } from '@mortisect/words/trade';
 import { spanWords } from '../data/moment';
 
 /** When what was deleted can no longer be had back. */
 export const forGoodWords = (say: Say, daysLeft: number): string =>
   daysLeft === 0 ? say('shared.forGoodToday') : say('shared.forGoodInDays', { daysLeft });
-
-export function plural(count: number, singular: string): string {
-  return `${count} ${singular}${count === 1 ? '' : 's'}`;
-}
 
 /** “Dead wood · Neonectria canker”: each once. */
 export function disorderWords(say: Say, findings: readonly { disorder: string }[]): string {
@@ -90,7 +86,10 @@ export function actionWords(say: Say, action: ActionBody, kit: readonly Tool[] =
     case 'stationTaken':
       return say('shared.atTheTree', { station: action.station });
     case 'limbMarked':
-      return say('shared.markedWith', { limbName: lowerFirst(action.limbName), how: told(say, action.how) });
+      return say('shared.markedWith', {
+        limbName: lowerFirst(limbIn(say, action.limbName)),
+        how: told(say, action.how),
+      });
     case 'stoodBack':
       return say('shared.lookedAtFromTheGround', { more: action.note ? `: ${action.note}` : '' });
     case 'woodRead':
@@ -112,7 +111,7 @@ export function actionWords(say: Say, action: ActionBody, kit: readonly Tool[] =
             agentId: told(say, agentOf(action.agentId).name),
           });
     case 'cutMade':
-      return say('shared.cutOn', { limbName: lowerFirst(action.cut.limbName) });
+      return say('shared.cutOn', { limbName: lowerFirst(limbIn(say, action.cut.limbName)) });
     case 'cutNotMade':
       return say('shared.cutNotMade', { reason: lowerFirst(action.reason) });
     case 'decided':
@@ -142,7 +141,7 @@ export function actionWords(say: Say, action: ActionBody, kit: readonly Tool[] =
     case 'wavedOff':
       return say('shared.wavedOff', { fault: action.faultKey.split(':')[0] ?? '' });
     case 'stepDone':
-      return `${action.what}, ${lowerFirst(action.limbName)}`;
+      return `${action.what}, ${lowerFirst(limbIn(say, action.limbName))}`;
     case 'planPinned':
       return say('shared.planPinned', { pin: pinWords(say, action.pin) });
     case 'mustLifted':

@@ -1,8 +1,8 @@
 // Settings, asked for as their schema says: its bounds, its words, its source. One line typed in draws its own field anew and no other.
 
 import { upperFirst } from '@mortisect/core/measure';
-import { aboutSetting, asAsked, asKept, type SettingField, settingsIn } from '@mortisect/core/settings';
-import { told } from '@mortisect/words/trade';
+import { asAsked, asKept, type SettingField, settingsIn } from '@mortisect/core/settings';
+import { aboutSetting, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { memo, useCallback, useLayoutEffect, useMemo, useRef } from 'react';
 import type { z } from 'zod';
@@ -80,9 +80,10 @@ function basisOf({ kind, label, hint }: SettingField): number | '100%' {
 
 function Asked({ field, value, start, set }: OneSettingProps) {
   const say = useSay();
-  const { key, kind, unit = '', least, most, offered, choices } = field;
+  const { key, kind, least, most, offered, choices } = field;
+  const unit = told(say, field.unit ?? '');
   const label = told(say, field.label);
-  const about = aboutSetting(field, start) || undefined;
+  const about = aboutSetting(say, field, start) || undefined;
   if (kind === 'yes')
     return (
       <CheckRow

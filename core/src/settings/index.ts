@@ -1,5 +1,4 @@
 export {
-  aboutSetting,
   asAsked,
   asKept,
   COMMON_PRACTICE,

@@ -1,6 +1,5 @@
 // What a caretaker may set: a schema holds its bounds; beside it stand the words it is asked with, where it comes from and how sure that is.
 import { z } from 'zod';
-import { upperFirst } from '../measure/index';
 import type { Confidence } from '../register/index';
 
 export interface SettingWords {
@@ -80,15 +79,3 @@ function boundsOf(
 
 const faultIn = (field: z.ZodType) => (value: unknown) =>
   field.safeParse(value).error?.issues[0]?.message ?? null;
-
-/** Where a value comes from, as it is said beside it: “Starts at 15 mm a metre. Common practice, no source.” */
-export function aboutSetting(field: SettingField, start: unknown): string {
-  const { hint, unit, source, confidence } = field;
-  const from =
-    typeof start === 'number'
-      ? `Starts at ${asAsked(field, start)}${unit ? ` ${unit}` : ''}.`.replace('-', '−')
-      : null;
-  const sure = confidence && confidence !== 'practice' ? ` (confidence ${confidence})` : '';
-  const sourceWords = source ? `${upperFirst(source)}${sure}.` : null;
-  return [hint, from, sourceWords].filter(Boolean).join(' ');
-}

@@ -1,33 +1,6 @@
 // What stands beside a setting.
 import { z } from 'zod';
-import { aboutSetting, asAsked, asKept, setting, settingsIn } from './index';
-
-test('where it starts, where it comes from and how sure that is stand beside it', () => {
-  const schema = z.object({
-    gap: setting(z.number().min(0).max(9), {
-      label: 'Gap',
-      unit: 'mm',
-      source: 'a handbook',
-      confidence: 'low',
-    }),
-    share: setting(z.number().min(0).max(1), {
-      label: 'Share',
-      unit: '%',
-      percent: true,
-      hint: 'Of the crown.',
-    }),
-    plain: setting(z.boolean(), { label: 'Plain', source: 'common practice', confidence: 'practice' }),
-    own: z.string(),
-  });
-  const [gap, share, plain, ...rest] = settingsIn(schema);
-  if (!gap || !share || !plain) throw new Error('Three are asked for.');
-  expect(rest).toEqual([]);
-  expect(aboutSetting(gap, -6)).toMatch(/^Starts at −6 mm\./);
-  expect(aboutSetting(gap, 1.5)).toBe('Starts at 1.5 mm. A handbook (confidence low).');
-  expect(aboutSetting(share, 0.07)).toBe('Of the crown. Starts at 7 %.');
-  expect(aboutSetting(plain, true)).toBe('Common practice.');
-  expect(aboutSetting({ ...plain, source: '' }, undefined)).toBe('');
-});
+import { asAsked, asKept, setting, settingsIn } from './index';
 
 test('a field asks for what its schema takes: kind, bounds in the unit that is asked for, and what is wrong with a value', () => {
   const words = { label: 'Of it' };

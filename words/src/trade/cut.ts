@@ -5,6 +5,7 @@ import { disorderOf } from '@mortisect/core/disorders';
 import { clockHour, tapeText } from '@mortisect/core/measure';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { Say } from '../say';
+import { limbIn } from './limbIn';
 import { told } from './told';
 
 /** A piece of a sentence; `chalk` is a measure, `kerf` is the cut, the rest is plain. */
@@ -53,7 +54,7 @@ function measured(say: Say, reason: Reason, { units, names }: Telling): string {
     clearance,
     edge,
     down: tapeText(last.fromCm - last.toCm, units),
-    limb: lowerFirst(names.get(last.limbId) ?? last.limbId),
+    limb: lowerFirst(limbIn(say, names.get(last.limbId) ?? last.limbId)),
   });
 }
 
@@ -63,7 +64,7 @@ function cutting(say: Say, cut: Cut, reason: Reason, telling: Telling): string {
     return say('trade.cutDeadOnly', { at: tape(cut.atCm) });
   const moved = cut.limbId !== reason.edgeLimbId;
   const on = moved
-    ? say('trade.cutOn', { limb: lowerFirst(telling.names.get(cut.limbId) ?? cut.limbId) })
+    ? say('trade.cutOn', { limb: lowerFirst(limbIn(say, telling.names.get(cut.limbId) ?? cut.limbId)) })
     : '';
   return cut.upToCm === undefined
     ? say('trade.cutPlace', { place: placeWords(say, reason.place, telling, on) })
@@ -89,7 +90,7 @@ function placeWords(say: Say, place: Place, telling: Telling, on: string): strin
       return say('trade.cutBare', { on, at });
     case 'collar':
       return say(COLLAR[place.finish], {
-        limb: lowerFirst(telling.names.get(place.limbId) ?? place.limbId),
+        limb: lowerFirst(limbIn(say, telling.names.get(place.limbId) ?? place.limbId)),
       });
   }
 }

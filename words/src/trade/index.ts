@@ -1,5 +1,6 @@
 export { asText, cutSentence, type Phrase } from './cut';
 export { dayReasonWords, factorWordsIn, lessonIn, riskWords, VERDICT_WORDS, windowTitle } from './days';
+export { limbIn } from './limbIn';
 export {
   clashSentence,
   leftWords,
@@ -28,5 +29,6 @@ export {
   triageWords,
   verdictWords,
 } from './reasons';
+export { aboutSetting } from './settings';
 export { told } from './told';
 export { whySteps } from './why';

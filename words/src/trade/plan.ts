@@ -7,6 +7,7 @@ import type { ClashPart, LeftWhy, OtherKind, Pass, Pin, Priced, Visit } from '@m
 import { lowerFirst } from '@mortisect/core/tree';
 import type { PlainKey, Say } from '../say';
 import { asText, cutSentence } from './cut';
+import { limbIn } from './limbIn';
 import { told } from './told';
 
 const OTHER: Record<OtherKind, PlainKey> = {
@@ -23,7 +24,7 @@ export const otherWords = (say: Say, kind: OtherKind) => say(OTHER[kind]);
 export function stepSentence(say: Say, { candidate }: Priced, telling: Telling): string {
   const { what } = candidate;
   if (what.is === 'cut') return asText(cutSentence(say, what.cut, telling));
-  const name = lowerFirst(telling.names.get(what.limbId) ?? what.limbId);
+  const name = lowerFirst(limbIn(say, telling.names.get(what.limbId) ?? what.limbId));
   return `${otherWords(say, what.kind)}: ${name}.`;
 }
 
@@ -75,7 +76,7 @@ export interface Named {
 }
 
 export function pinSentence(say: Say, pin: Pin, { names }: Pick<Named, 'names'>): string {
-  const name = (limbId: string) => lowerFirst(names.get(limbId) ?? limbId);
+  const name = (limbId: string) => lowerFirst(limbIn(say, names.get(limbId) ?? limbId));
   const cut = (candidateId: string) => name(candidateId.split(' ')[0] ?? candidateId);
   switch (pin.kind) {
     case 'stays':

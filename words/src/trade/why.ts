@@ -5,6 +5,7 @@ import type { Clearance } from '@mortisect/core/disorders';
 import { disorderOf, schoolsFor } from '@mortisect/core/disorders';
 import { joined, tapeText, thicknessReading, type Units } from '@mortisect/core/measure';
 import type { Say } from '../say';
+import { limbIn } from './limbIn';
 import { told } from './told';
 
 interface WhyStep {
@@ -61,7 +62,7 @@ function walkStep(say: Say, reason: Reason, { names, units }: Telling): WhyStep 
     .filter((stretch) => stretch.fromCm !== stretch.toCm)
     .map((stretch) =>
       say('trade.fromTo', {
-        get: names.get(stretch.limbId) ?? stretch.limbId,
+        get: limbIn(say, names.get(stretch.limbId) ?? stretch.limbId),
         tape: tapeText(stretch.fromCm, units),
         tape2: tapeText(stretch.toCm, units),
       }),
@@ -127,7 +128,7 @@ function placeStep(say: Say, reason: Reason, telling: Telling): WhyStep {
 function passedStep(say: Say, reason: Reason, { names, units }: Telling): WhyStep {
   const lines = reason.passedOver.map((over) => {
     const what = over.branchId
-      ? say('trade.sideBranch', { get: names.get(over.branchId) ?? over.branchId })
+      ? say('trade.sideBranch', { get: limbIn(say, names.get(over.branchId) ?? over.branchId) })
       : say('trade.bud');
     return say('trade.at', { what, tape: tapeText(over.atCm, units), why: told(say, over.why) });
   });

@@ -4,7 +4,9 @@ import type { Cut } from '@mortisect/core/cuts';
 import { CM_PER_INCH, tapeText, type Units } from '@mortisect/core/measure';
 import { diameterMmAt } from '@mortisect/core/tree';
 import type { Say } from '@mortisect/words';
+import { limbIn } from '@mortisect/words/trade';
 import { G, Line, Path, Rect, Text } from 'react-native-svg';
+import { useSay } from '../../data/useSay';
 import { usePalette } from '../../ui/theme';
 import { Kerf, type MarkKind, useMarkInk } from '../marks';
 import { placeOnTape, rulerMarks, type TapeStretch, type Window } from '../tapePath';
@@ -28,6 +30,7 @@ interface RulerProps extends Common {
 }
 
 export function Ruler({ stretches, window, scale, fontSize, units, names, kerfU }: RulerProps) {
+  const say = useSay();
   const { ink, soft } = usePalette();
   const y = scale.rows.ruler;
   return (
@@ -93,7 +96,11 @@ export function Ruler({ stretches, window, scale, fontSize, units, names, kerfU 
                 fontFamily="Barlow Condensed"
                 fontWeight="600"
               >
-                {nameIn((toU - fromU) * scale.pxPerCm - 20, names.get(stretch.limb.id) ?? '', fontSize)}
+                {nameIn(
+                  (toU - fromU) * scale.pxPerCm - 20,
+                  limbIn(say, names.get(stretch.limb.id) ?? ''),
+                  fontSize,
+                )}
               </Text>
             ) : null}
           </G>

@@ -165,9 +165,12 @@ export function TimingReference() {
       <Label fontSize="$19">{say('book.schoolsOfPruningTime')}</Label>
       {timingSchools.map((school) => (
         <View key={school}>
-          <Label>{`${schoolWords[school].name}: ${schoolWords[school].when}`}</Label>
+          <Label>{`${told(say, schoolWords[school].name)}: ${told(say, schoolWords[school].when)}`}</Label>
           <Small>
-            {say('shared.forAgainst', { for: schoolWords[school].for, against: schoolWords[school].against })}
+            {say('shared.forAgainst', {
+              for: told(say, schoolWords[school].for),
+              against: told(say, schoolWords[school].against),
+            })}
           </Small>
         </View>
       ))}

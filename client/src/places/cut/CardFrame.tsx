@@ -3,6 +3,7 @@
 import type { BladeState } from '@mortisect/core/blades';
 import type { Blade, SiteToday } from '@mortisect/core/present';
 import type { Run, RunItem } from '@mortisect/core/run';
+import { limbIn } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { type ReactNode, useState } from 'react';
 import type { useScreenAwake } from '../../data/awake';
@@ -41,7 +42,7 @@ export function CardFrame({ run, item, today, blade, awake, actions, children }:
   return (
     <Screen
       title={say('cut.cutOf', { madeCount: madeCount + 1, madeCount2: madeCount + run.left.length })}
-      subtitle={`${tree.code} · ${names.get(item.cut.limbId) ?? item.cut.limbId}`}
+      subtitle={`${tree.code} · ${limbIn(say, names.get(item.cut.limbId) ?? item.cut.limbId)}`}
       aside={<Aside {...bladeWords(say, state)} />}
       width="full"
       actions={actions}

@@ -4,7 +4,7 @@ import type { Cut } from '@mortisect/core/cuts';
 import { tapeReading, tapeText, typedLengthCm, type Units } from '@mortisect/core/measure';
 import { judgedAt, type SiteToday, telling } from '@mortisect/core/present';
 import { cutMade, type Placed, placedAt } from '@mortisect/core/run';
-import { asText, cutSentence } from '@mortisect/words/trade';
+import { asText, cutSentence, limbIn } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -73,7 +73,7 @@ export function CutCard(frame: FrameGiven) {
         today={today}
         limbId={cut.limbId}
         cut={cut}
-        heading={<Section>{view.names.get(cut.limbId) ?? cut.limbId}</Section>}
+        heading={<Section>{limbIn(say, view.names.get(cut.limbId) ?? cut.limbId)}</Section>}
         onWhy={() => setWhy(true)}
       />
       <Sentence phrases={phrases} />

@@ -6,6 +6,7 @@ import { tapeText, typedLengthCm } from '@mortisect/core/measure';
 import type { Blade, SiteToday } from '@mortisect/core/present';
 import { cutMade, findingAt, type RunItem } from '@mortisect/core/run';
 import type { Say } from '@mortisect/words';
+import { limbIn } from '@mortisect/words/trade';
 import { useState } from 'react';
 import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
@@ -97,7 +98,7 @@ export function Elsewhere({ item, today, blade, open, onClose }: ElsewhereProps)
         <Select
           label={say('cut.limbThatWasCut')}
           value={limbId}
-          options={view.limbs.map(({ id }) => ({ value: id, label: view.names.get(id) ?? id }))}
+          options={view.limbs.map(({ id }) => ({ value: id, label: limbIn(say, view.names.get(id) ?? id) }))}
           onChange={setLimbId}
         />
       ) : null}

@@ -1,6 +1,7 @@
 // Cuts that are not part of this run, and why.
 
 import type { Run } from '@mortisect/core/run';
+import { limbIn } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../../data/useSay';
 import { Row, Rows } from '../../ui/Row';
@@ -34,7 +35,7 @@ export function LeftOutRows({ run }: { run: Run }) {
           <Row
             key={item.id}
             href={`/plan/${item.view.tree.id}`}
-            title={`${item.view.tree.code} · ${item.view.names.get(item.cut.limbId) ?? item.cut.limbId}`}
+            title={`${item.view.tree.code} · ${limbIn(say, item.view.names.get(item.cut.limbId) ?? item.cut.limbId)}`}
             detail={leftOutWords(say, item.because)}
           />
         ))}

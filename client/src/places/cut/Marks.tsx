@@ -1,7 +1,7 @@
 // Limbs are marked from the ground before anybody climbs: up in the crown the picture changes.
 
 import type { RunItem } from '@mortisect/core/run';
-import { told } from '@mortisect/words/trade';
+import { limbIn, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useClock } from '../../data/useClock';
@@ -57,7 +57,7 @@ function MarkRows({ here }: { here: RunHere }) {
           <Section>{view.tree.code}</Section>
           {items.map((item) => {
             const done = markOf(item);
-            const name = view.names.get(item.cut.limbId) ?? item.cut.limbId;
+            const name = limbIn(say, view.names.get(item.cut.limbId) ?? item.cut.limbId);
             return (
               <View
                 key={item.id}

@@ -8,6 +8,7 @@ import type { ActionOf } from '@mortisect/core/records';
 import type { Judgement } from '@mortisect/core/residual';
 import { type AfterCut, findingAt } from '@mortisect/core/run';
 import type { Say } from '@mortisect/words';
+import { limbIn } from '@mortisect/words/trade';
 import { useMemo, useState } from 'react';
 import { useTree } from '../../data/queries';
 import { useClock } from '../../data/useClock';
@@ -80,7 +81,7 @@ export function ReadCard({ here, card }: { here: RunHere; card: AfterCut }) {
   return (
     <Screen
       title={say('cut.checkTheCutFace')}
-      subtitle={`${detail?.tree.code ?? ''} · ${cut.cut.limbName}`}
+      subtitle={`${detail?.tree.code ?? ''} · ${limbIn(say, cut.cut.limbName)}`}
       width="full"
       actions={
         <>

@@ -3,6 +3,7 @@
 import { LIFT_KG } from '@mortisect/core/handling';
 import type { ActionOf, TreeDetail } from '@mortisect/core/records';
 import type { AfterCut } from '@mortisect/core/run';
+import { limbIn } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useTree } from '../../data/queries';
@@ -51,7 +52,7 @@ export function StandBackCard({ here, card }: { here: RunHere; card: AfterCut })
   return (
     <Screen
       title={say('cut.stepBack')}
-      subtitle={say('cut.after', { tree: detail?.tree.code ?? '', limbName: cut.cut.limbName })}
+      subtitle={say('cut.after', { tree: detail?.tree.code ?? '', limbName: limbIn(say, cut.cut.limbName) })}
       width="full"
       actions={
         <Button

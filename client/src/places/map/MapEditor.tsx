@@ -14,6 +14,7 @@ import {
   withLimb,
   without,
 } from '@mortisect/core/tree';
+import { limbIn } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useMemo, useState } from 'react';
 import { useSay } from '../../data/useSay';
@@ -92,7 +93,7 @@ export function MapEditor({ tree, today, history, findings, onStartAnew }: MapEd
     <View gap={8}>
       <View flexDirection="row" alignItems="baseline" gap={12}>
         <Label flex={1} fontSize="$24" lineHeight="$24" color="$chalk">
-          {names.get(chosen.id) ?? chosen.id}
+          {limbIn(say, names.get(chosen.id) ?? chosen.id)}
         </Label>
         <Label>{`${tapeText(chosen.lengthCm, today.units)} · ${joined(thicknessReading(chosen.baseMm, today.units))}`}</Label>
       </View>
@@ -118,12 +119,19 @@ export function MapEditor({ tree, today, history, findings, onStartAnew }: MapEd
         </Button>
       </View>
       {held.length > 0 ? (
-        <Small>{say('round.anOpenFindingLiesOnItIt', { limbName: held[0]?.limbName ?? '' })}</Small>
+        <Small>
+          {say('round.anOpenFindingLiesOnItIt', { limbName: limbIn(say, held[0]?.limbName ?? '') })}
+        </Small>
       ) : null}
     </View>
   );
   const figures = (
-    <LimbFigures key={chosen.id} limb={chosen} name={names.get(chosen.id) ?? ''} onChange={set} />
+    <LimbFigures
+      key={chosen.id}
+      limb={chosen}
+      name={limbIn(say, names.get(chosen.id) ?? '')}
+      onChange={set}
+    />
   );
   const list = (
     <View gap={8}>
@@ -132,7 +140,7 @@ export function MapEditor({ tree, today, history, findings, onStartAnew }: MapEd
         {limbs.map((limb) => (
           <View key={limb.id} role="listitem">
             <PressRow chosen={limb.id === chosen.id} onPress={() => setChosenId(limb.id)} padding={8}>
-              <Label flex={1}>{names.get(limb.id) ?? limb.id}</Label>
+              <Label flex={1}>{limbIn(say, names.get(limb.id) ?? limb.id)}</Label>
               <Small>{tapeText(limb.lengthCm, today.units)}</Small>
             </PressRow>
           </View>

@@ -3,7 +3,7 @@
 import { joined, massReading } from '@mortisect/core/measure';
 import { alternativesTo, type Priced, type Solved, type StepView } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
-import { otherWords } from '@mortisect/words/trade';
+import { limbIn, otherWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
@@ -64,7 +64,7 @@ function Other({
   const clock = useClock();
   const { record, isPending } = useRecordAction();
   const { what } = other.candidate;
-  const name = view.names.get(what.is === 'cut' ? what.cut.limbId : what.limbId) ?? '';
+  const name = limbIn(say, view.names.get(what.is === 'cut' ? what.cut.limbId : what.limbId) ?? '');
   const title =
     what.is === 'cut'
       ? say('shared.at', { name, place: placeWords(say, what.cut, today.units) })

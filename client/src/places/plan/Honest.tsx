@@ -11,6 +11,7 @@ import {
   clashSentence,
   insteadWords,
   leftWords,
+  limbIn,
   told,
   verdictWords,
 } from '@mortisect/words/trade';
@@ -40,7 +41,7 @@ export function Clash({ view, solved }: { view: TreeView; solved: Solved }) {
       finding.id,
       say('plan.on2', {
         disorder: lowerFirst(told(say, disorderOf(finding.disorder)?.name) ?? finding.disorder),
-        get: lowerFirst(view.names.get(finding.limbId) ?? finding.limbId),
+        get: lowerFirst(limbIn(say, view.names.get(finding.limbId) ?? finding.limbId)),
       }),
     ]),
   );
@@ -99,7 +100,7 @@ export function LeftAsIs({ view, solved }: { view: TreeView; solved: Solved }) {
   const { left, swallowed } = solved.plan;
   const takerOf = (candidateId: string) => {
     const priced = solved.prepared.all.find((each) => each.id === candidateId);
-    return view.names.get(priced?.kerf?.limbId ?? '') ?? '';
+    return limbIn(say, view.names.get(priced?.kerf?.limbId ?? '') ?? '');
   };
   const rows = [
     ...swallowed.map(({ findingId, candidateId }) => ({
@@ -127,7 +128,7 @@ export function LeftAsIs({ view, solved }: { view: TreeView; solved: Solved }) {
           <View key={findingId} flexDirection="row" gap={12} alignItems="flex-start">
             <Mark kind={markOf(finding)} />
             <View flex={1} minWidth={0}>
-              <Label>{`${findingWords(say, [finding])}, ${finding.limbName}`}</Label>
+              <Label>{`${findingWords(say, [finding])}, ${limbIn(say, finding.limbName)}`}</Label>
               <Small>{words}</Small>
             </View>
           </View>

@@ -3,6 +3,7 @@
 import { tapeText } from '@mortisect/core/measure';
 import type { PlanInput } from '@mortisect/core/plan';
 import { clearanceByHand, type SiteToday, type TreeView } from '@mortisect/core/present';
+import { limbIn } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useClock } from '../../data/useClock';
@@ -56,7 +57,7 @@ export function Margin({ view, today, findingId, input }: MarginProps) {
           ? say('plan.cutAtOnThatInfectedWoodStays', {
               tape: tapeText(here.clearanceCm, today.units, 'up'),
               place: placeWords(say, here.cut, today.units),
-              get: view.names.get(here.cut.limbId) ?? here.cut.limbId,
+              get: limbIn(say, view.names.get(here.cut.limbId) ?? here.cut.limbId),
               chance: chanceWords(say, here.chance),
               range: Math.round(here.range[0] * 100),
               range2: Math.round(here.range[1] * 100),

@@ -3,7 +3,7 @@
 import { upperFirst } from '@mortisect/core/measure';
 import type { Pin, Solved, StepView } from '@mortisect/core/plan';
 import { liftedMusts, pinsOf, type SiteToday, type TreeView } from '@mortisect/core/present';
-import { pinSentence } from '@mortisect/words/trade';
+import { limbIn, pinSentence } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { dayWords } from '../../data/moment';
 import { useClock } from '../../data/useClock';
@@ -112,7 +112,10 @@ export function PinList({ view, today }: { view: TreeView; today: SiteToday }) {
         <View key={actionId} flexDirection="row" alignItems="center" gap={12}>
           <Body flex={1}>
             {say('plan.needNotComeOut', {
-              limbName: view.findings.find((finding) => finding.id === findingId)?.limbName ?? '',
+              limbName: limbIn(
+                say,
+                view.findings.find((finding) => finding.id === findingId)?.limbName ?? '',
+              ),
               why,
               more: until ? say('plan.until', { day: dayWords(until) }) : '',
               more2: note ? `: ${note}` : '',

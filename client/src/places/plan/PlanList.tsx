@@ -5,6 +5,7 @@ import { joined, massReading } from '@mortisect/core/measure';
 import { type Solved, visitsOf, wholeMinutes } from '@mortisect/core/plan';
 import { openDecisions, type SiteToday, type TreeView } from '@mortisect/core/present';
 import type { Say } from '@mortisect/words';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useTrees } from '../../data/queries';
 import { useOpenViews } from '../../data/useOpenViews';
@@ -143,7 +144,7 @@ function TreeRow({
 
 function headWords(say: Say, view: TreeView, { plan }: Solved, sum: Sum | null): string {
   if (plan.clash) return say('plan.pinsClash');
-  if (plan.verdict) return plan.verdict.choice;
+  if (plan.verdict) return told(say, plan.verdict.choice);
   const later = plan.steps.length - (sum?.steps ?? 0);
   return [
     ...(sum && sum.steps > 0 ? [say('plan.steps2', { steps: sum.steps })] : []),

@@ -5,7 +5,7 @@ import { joined, massReading, thicknessReading } from '@mortisect/core/measure';
 import type { StepView } from '@mortisect/core/plan';
 import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
 import type { Say } from '@mortisect/words';
-import { otherWords, stepSentence, told } from '@mortisect/words/trade';
+import { limbIn, otherWords, stepSentence, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
@@ -27,7 +27,7 @@ interface StepCardProps {
 export function StepCard({ view, today, stepView, isNow, onMore }: StepCardProps) {
   const say = useSay();
   const { cut, priced } = stepView;
-  const name = view.names.get(stepView.limbId) ?? stepView.limbId;
+  const name = limbIn(say, view.names.get(stepView.limbId) ?? stepView.limbId);
   return (
     <View gap={8}>
       {cut ? (
@@ -37,7 +37,7 @@ export function StepCard({ view, today, stepView, isNow, onMore }: StepCardProps
           // The limb of the lesion, so that the whole measure is seen, through the joint where it runs on
           limbId={leadingReason(cut).edgeLimbId}
           cut={cut}
-          heading={<Section>{view.names.get(leadingReason(cut).edgeLimbId) ?? name}</Section>}
+          heading={<Section>{limbIn(say, view.names.get(leadingReason(cut).edgeLimbId) ?? name)}</Section>}
           onWhy={onMore}
         />
       ) : (

@@ -3,7 +3,7 @@
 import { joined, massReading, thicknessReading } from '@mortisect/core/measure';
 import type { StepView } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
-import { otherWords } from '@mortisect/words/trade';
+import { limbIn, otherWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../../data/useSay';
 import { Mark } from '../../drawings/marks';
@@ -51,8 +51,8 @@ export function StepRows({ view, today, steps, chosenId, onChoose }: StepRowsPro
             <Mark kind={step.kind} />
             <View flex={1} minWidth={0}>
               <Label fontSize="$19" lineHeight="$19">
-                {view.names.get(step.limbId) ?? step.limbId}
-                {step.cut ? ' at ' : ''}
+                {limbIn(say, view.names.get(step.limbId) ?? step.limbId)}
+                {step.cut ? say('plan.atPlace') : ''}
                 {step.cut ? (
                   <Label fontSize="$19" lineHeight="$19" color="$kerfText">
                     {placeWords(say, step.cut, today.units)}

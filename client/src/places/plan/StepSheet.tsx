@@ -5,6 +5,7 @@ import { regrowthOf, type Solved, type StepView } from '@mortisect/core/plan';
 import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
 import {
   keptForWords,
+  limbIn,
   minutesForWords,
   regrowthWords,
   shootsAtWords,
@@ -32,9 +33,10 @@ interface StepSheetProps {
 }
 
 export function StepSheet({ view, today, solved, stepView, onClose }: StepSheetProps) {
+  const say = useSay();
   return (
     <Sheet
-      title={stepView ? (view.names.get(stepView.limbId) ?? stepView.limbId) : ''}
+      title={stepView ? limbIn(say, view.names.get(stepView.limbId) ?? stepView.limbId) : ''}
       open={stepView !== null}
       onClose={onClose}
     >

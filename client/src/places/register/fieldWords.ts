@@ -4,7 +4,7 @@ import type { TreeColumn } from '@mortisect/contracts';
 import type { Say } from '@mortisect/words';
 
 export const fieldWordsIn = (say: Say): Record<TreeColumn, string> => ({
-  code: 'Code on its tag',
+  code: say('round.codeOnItsTag'),
   nickname: say('round.nickname'),
   plot: say('round.plot'),
   row: say('round.row'),
@@ -14,7 +14,7 @@ export const fieldWordsIn = (say: Say): Record<TreeColumn, string> => ({
   rootstock: say('round.rootstock'),
   graftUnionCm: say('round.graftUnionAboveGround'),
   plantedYear: say('round.yearPlanted'),
-  form: 'Form',
+  form: say('round.form'),
   purposes: say('round.for'),
   pickedBy: say('round.whoPicks'),
   reachCm: say('round.howHighItsPickerReaches'),

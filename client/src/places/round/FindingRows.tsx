@@ -4,7 +4,7 @@ import { disorderOf } from '@mortisect/core/disorders';
 import { tapeText } from '@mortisect/core/measure';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { type Finding, markOf } from '@mortisect/core/records';
-import { told } from '@mortisect/words/trade';
+import { limbIn, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { ago } from '../../data/moment';
 import { useClock } from '../../data/useClock';
@@ -45,7 +45,7 @@ export function FindingRows({ view, today, onOpen }: FindingRowsProps) {
                   onPress={() => onOpen(finding, limb ? markingOf(finding, limb) : null)}
                   aria-label={say('round.changeOn', {
                     disorder: told(say, disorderOf(finding.disorder)?.name) ?? finding.disorder,
-                    limbName: finding.limbName,
+                    limbName: limbIn(say, finding.limbName),
                   })}
                 >
                   <View flex={1} minWidth={0}>
@@ -84,7 +84,7 @@ function FindingRow({ finding, today }: { finding: Finding; today: SiteToday }) 
   return (
     <Row
       title={told(say, disorderOf(finding.disorder)?.name) ?? finding.disorder}
-      detail={`${finding.limbName}, ${span}${finding.note ? ` · ${finding.note}` : ''} · ${finding.by}, ${ago(finding.seenAt, clock())}`}
+      detail={`${limbIn(say, finding.limbName)}, ${span}${finding.note ? ` · ${finding.note}` : ''} · ${finding.by}, ${ago(finding.seenAt, clock())}`}
       aside={<Mark kind={markOf(finding)} />}
     />
   );

@@ -5,7 +5,7 @@ import { upperFirst } from '@mortisect/core/measure';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { markOf } from '@mortisect/core/records';
 import { growth, type Limb } from '@mortisect/core/tree';
-import { told } from '@mortisect/words/trade';
+import { limbIn, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useMemo } from 'react';
 import { useSay } from '../../data/useSay';
@@ -48,7 +48,7 @@ export function LimbAtWork({
   const wide = useWide();
   const cut = shownId === null ? undefined : cutOf(view, shownId)?.own;
   const shown = view.considered.find((finding) => finding.id === shownId);
-  const name = view.names.get(limb.id) ?? limb.id;
+  const name = limbIn(say, view.names.get(limb.id) ?? limb.id);
   const marks = marking !== null;
   const likely = useMemo(
     () => (marks ? likelyOn(view.tree.species, today) : []),

@@ -3,6 +3,7 @@
 import { joined, tapeText, thicknessReading } from '@mortisect/core/measure';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { indexLimbs, type Limb } from '@mortisect/core/tree';
+import { limbIn } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../../data/useSay';
 import { PressRow } from '../../ui/PressRow';
@@ -39,7 +40,7 @@ export function LimbList({ view, today, limbId, onChoose }: LimbListProps) {
               paddingLeft={8 + depth * 14}
             >
               <View flex={1} minWidth={0}>
-                <Label>{view.names.get(limb.id) ?? limb.id}</Label>
+                <Label>{limbIn(say, view.names.get(limb.id) ?? limb.id)}</Label>
                 {found > 0 ? (
                   <Small>{found === 1 ? say('round.n1Finding') : say('round.findings4', { found })}</Small>
                 ) : null}

@@ -36,7 +36,10 @@ export function RoundList({ openId }: { openId?: string }) {
       beside
       aside={
         round ? (
-          <Aside figure={say('round.of2', { done: queue.done, trees: queue.trees.length })} caption="seen" />
+          <Aside
+            figure={say('round.of2', { done: queue.done, trees: queue.trees.length })}
+            caption={say('round.seenCaption')}
+          />
         ) : null
       }
       actions={

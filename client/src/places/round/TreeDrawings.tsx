@@ -2,6 +2,7 @@
 
 import { joined, tapeText, thicknessReading } from '@mortisect/core/measure';
 import { type SiteToday, standingCuts, type TreeView } from '@mortisect/core/present';
+import { limbIn } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useSay } from '../../data/useSay';
@@ -88,7 +89,7 @@ function LimbFacts({ view, today, limbId }: TreeDrawingsProps) {
   return (
     <View gap={4}>
       <Label fontSize="$22" lineHeight="$22" color="$chalk">
-        {view.names.get(limbId) ?? limbId}
+        {limbIn(say, view.names.get(limbId) ?? limbId)}
       </Label>
       {facts.map(([what, figure]) => (
         <View key={what} flexDirection="row" justifyContent="space-between" gap={8}>

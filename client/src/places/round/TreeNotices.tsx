@@ -2,7 +2,7 @@
 
 import { disorderOf } from '@mortisect/core/disorders';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
-import { told } from '@mortisect/words/trade';
+import { limbIn, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useSay } from '../../data/useSay';
@@ -43,7 +43,10 @@ export function Begun({
         </View>
       }
     >
-      {say('round.onIsKeptOnThisDevice', { what, get: view.names.get(draft.limbId) ?? say('round.aLimb') })}
+      {say('round.onIsKeptOnThisDevice', {
+        what,
+        get: limbIn(say, view.names.get(draft.limbId) ?? say('round.aLimb')),
+      })}
     </Notice>
   );
 }

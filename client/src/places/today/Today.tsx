@@ -6,6 +6,7 @@ import { openDecisions, type SiteToday, type TreeView } from '@mortisect/core/pr
 import type { Run } from '@mortisect/core/run';
 import { hourOf } from '@mortisect/core/weather';
 import type { PlainKey } from '@mortisect/words';
+import { limbIn } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { type Href, useRouter } from 'expo-router';
 import { ago, longDay, shortMoment } from '../../data/moment';
@@ -137,7 +138,7 @@ function CutsRow({ run, today }: { run: Run; today: SiteToday }) {
   const trees = new Set(run.waiting.map((item) => item.view.tree.id)).size;
   const place = say('today.at', {
     tree: first.view.tree.code,
-    get: first.view.names.get(first.cut.limbId) ?? '',
+    get: limbIn(say, first.view.names.get(first.cut.limbId) ?? ''),
     place: placeWords(say, first.cut, today.units),
   });
   const state = run.open ? (run.open.paused ? say('today.theRunIsPaused') : say('today.aRunIsUnderWay')) : '';

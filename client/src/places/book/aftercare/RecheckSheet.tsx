@@ -4,7 +4,7 @@ import { type RecheckOutcome, verdictOn } from '@mortisect/core/aftercare';
 import { DAY_MS, tapeText, typedLengthCm } from '@mortisect/core/measure';
 import type { RecheckDue, SiteToday, treeView } from '@mortisect/core/present';
 import type { Say } from '@mortisect/words';
-import { lookForWords, recheckedWords } from '@mortisect/words/trade';
+import { limbIn, lookForWords, recheckedWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -88,7 +88,7 @@ function Looking({ recheck, today, onClose }: { recheck: RecheckDue; today: Site
   };
   return (
     <Sheet
-      title={`${detail?.tree.code ?? ''} · ${action.cut.limbName}`}
+      title={`${detail?.tree.code ?? ''} · ${limbIn(say, action.cut.limbName)}`}
       open
       onClose={onClose}
       closeLabel={say('shared.back')}
@@ -195,7 +195,7 @@ function CutPlace({
         units={today.units}
         twelveBearingDeg={today.site.twelveBearingDeg}
         says={say('book.itWasCut', {
-          limbName: cut.limbName,
+          limbName: limbIn(say, cut.limbName),
           more:
             cut.atCm === 0
               ? say('shared.atTheCollar')

@@ -11,7 +11,7 @@ import {
   type SiteToday,
 } from '@mortisect/core/present';
 import type { Say } from '@mortisect/words';
-import { lookForWords, told } from '@mortisect/words/trade';
+import { limbIn, lookForWords, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { dayWords } from '../../../data/moment';
@@ -58,7 +58,7 @@ export function Rechecks() {
             key={recheck.id}
             href={`/round/${recheck.treeId}`}
             title={`${codeOf(recheck.treeId)} · ${told(say, recheck.done?.outcome) ?? ''}${recheck.done?.distanceCm != null ? say('book.fromTheCut', { tape: tapeText(recheck.done.distanceCm, today.units) }) : ''}`}
-            detail={`${recheck.cut.action.cut.limbName} · ${codeWords(say, recheck.cut.disorders)} · ${recheck.done?.by ?? ''}, ${dayWords(doneAt(recheck).slice(0, 10))}${recheck.done?.note ? ` · ${recheck.done.note}` : ''}`}
+            detail={`${limbIn(say, recheck.cut.action.cut.limbName)} · ${codeWords(say, recheck.cut.disorders)} · ${recheck.done?.by ?? ''}, ${dayWords(doneAt(recheck).slice(0, 10))}${recheck.done?.note ? ` · ${recheck.done.note}` : ''}`}
           />
         ))}
       </Rows>
@@ -68,7 +68,7 @@ export function Rechecks() {
           <Row
             key={recheck.id}
             title={`${dayWords(recheck.dueOn)} · ${codeOf(recheck.treeId)}`}
-            detail={`${recheck.cut.action.cut.limbName} · ${kindWords(say, recheck)}${recheck.shoots && recheck.shoots[1] > 0 ? say('book.toShoots', { shoots: recheck.shoots[0], shoots2: recheck.shoots[1] }) : ''}`}
+            detail={`${limbIn(say, recheck.cut.action.cut.limbName)} · ${kindWords(say, recheck)}${recheck.shoots && recheck.shoots[1] > 0 ? say('book.toShoots', { shoots: recheck.shoots[0], shoots2: recheck.shoots[1] }) : ''}`}
           />
         ))}
       </Rows>
@@ -107,7 +107,7 @@ export function Rechecks() {
               paddingVertical={8}
             >
               <View flex={1} minWidth={0}>
-                <Label fontSize="$19">{`${codeOf(recheck.treeId)} · ${recheck.cut.action.cut.limbName}`}</Label>
+                <Label fontSize="$19">{`${codeOf(recheck.treeId)} · ${limbIn(say, recheck.cut.action.cut.limbName)}`}</Label>
                 <Small>
                   {say('book.due2', {
                     kind: kindWords(say, recheck),

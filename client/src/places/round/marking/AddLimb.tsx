@@ -12,6 +12,7 @@ import {
   withGivenNames,
   withLimb,
 } from '@mortisect/core/tree';
+import { limbIn } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useClock } from '../../../data/useClock';
@@ -84,7 +85,10 @@ function Open({ detail, view, today, onLimb, onClose, onAdded }: AddLimbProps) {
       <Select
         label={say('round.itGrowsFrom')}
         value={parent.id}
-        options={view.limbs.map((limb) => ({ value: limb.id, label: view.names.get(limb.id) ?? limb.id }))}
+        options={view.limbs.map((limb) => ({
+          value: limb.id,
+          label: limbIn(say, view.names.get(limb.id) ?? limb.id),
+        }))}
         onChange={(next) => {
           setParent(next);
           const length = view.limbs.find((limb) => limb.id === next)?.lengthCm ?? jointCm;

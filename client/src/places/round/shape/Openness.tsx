@@ -4,6 +4,7 @@ import { HAT_RADIUS_CM, LIGHT_ENOUGH_FROM, OPEN_FROM } from '@mortisect/core/fau
 import { tapeText } from '@mortisect/core/measure';
 import type { TreeView } from '@mortisect/core/present';
 import type { Say } from '@mortisect/words';
+import { limbIn } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useClock } from '../../../data/useClock';
@@ -36,7 +37,7 @@ export function Openness({ view }: { view: TreeView }) {
           <View flexDirection="row" gap={24} flexWrap="wrap">
             <Measure
               figure={percent(data.gap.share)}
-              unit="of 100"
+              unit={say('round.of100')}
               words={say('round.hatsComeThrough', {
                 percent: percent(data.gap.interval[0]),
                 percent2: percent(data.gap.interval[1]),
@@ -54,7 +55,10 @@ export function Openness({ view }: { view: TreeView }) {
               {say('round.inTheWayMost', {
                 catchers: data.gap.catchers
                   .slice(0, 3)
-                  .map(({ limbId, caught }) => `${view.names.get(limbId) ?? limbId} (${percent(caught)} %)`)
+                  .map(
+                    ({ limbId, caught }) =>
+                      `${limbIn(say, view.names.get(limbId) ?? limbId)} (${percent(caught)} %)`,
+                  )
                   .join(', '),
               })}
             </Small>

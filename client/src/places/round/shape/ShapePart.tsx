@@ -4,6 +4,7 @@ import { type Fault, faultKey, geometryFaults, standingFaults } from '@mortisect
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import type { FindingBody } from '@mortisect/core/records';
 import { mapGaps } from '@mortisect/core/tree';
+import { limbIn } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -86,7 +87,7 @@ function FaultRow({ fault, view, onLimb }: { fault: Fault; view: TreeView; onLim
   const title = faultTitle(say, fault);
   const accept = () => {
     if (!limb) return;
-    const name = view.names.get(limbId) ?? limbId;
+    const name = limbIn(say, view.names.get(limbId) ?? limbId);
     const finding: FindingBody = findingOfFault(fault, limb, view.tree.id, name, clock());
     saving.mutate({ id: newId(), baseRevision: null, finding });
   };

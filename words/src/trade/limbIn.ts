@@ -1,0 +1,29 @@
+// What a limb is called, in the reader’s language. Its name is minted in English and stands so on every record.
+import type { Say } from '../say';
+
+const ON_A_LIMB = /^(\d+) o’clock at (\d+ (?:cm|in)) on (.+?)( \(\d+\))?$/;
+const ON_THE_STEM = /^(\d+) o’clock, (low|middle|high)( \(\d+\))?$/;
+const STEM = /^stem( \d+)?$/i;
+const SUCKER = /^sucker at (\d+) o’clock( \(\d+\))?$/i;
+const TIERS = { low: 'trade.tierLow', middle: 'trade.tierMiddle', high: 'trade.tierHigh' } as const;
+
+/**
+ * @param name as the core mints it, or as somebody gave it
+ * @returns a given name as it is
+ * @example limbIn(sayIn('es-ES'), '4 o’clock, low') //=> 'las 4, baja'
+ */
+export function limbIn(say: Say, name: string): string {
+  const [, hour, at, parent = '', twin = ''] = ON_A_LIMB.exec(name) ?? [];
+  if (hour !== undefined && at !== undefined)
+    return say('trade.limbOnLimb', { hour: Number(hour), at, limb: limbIn(say, parent) }) + twin;
+  const [, onStem, tier, stemTwin = ''] = ON_THE_STEM.exec(name) ?? [];
+  if (onStem !== undefined)
+    return (
+      say('trade.limbOnStem', { hour: Number(onStem), tier: say(TIERS[tier as keyof typeof TIERS]) }) +
+      stemTwin
+    );
+  const [, from, suckerTwin = ''] = SUCKER.exec(name) ?? [];
+  if (from !== undefined) return say('trade.limbSucker', { hour: Number(from) }) + suckerTwin;
+  const stem = STEM.exec(name);
+  return stem ? say('trade.limbStem') + (stem[1] ?? '') : name;
+}

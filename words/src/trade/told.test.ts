@@ -1,0 +1,100 @@
+// The tables of the core in each language.
+
+import { beforeStart, closeDown, DEBRIS_ROUTE_WORDS, RecheckSettings } from '@mortisect/core/aftercare';
+import { agents } from '@mortisect/core/blades';
+import { limitSchools } from '@mortisect/core/crown';
+import { signs } from '@mortisect/core/diagnosis';
+import { disorders, schoolsFor } from '@mortisect/core/disorders';
+import { faultKinds, Limits } from '@mortisect/core/faults';
+import { hazards } from '@mortisect/core/handling';
+import { PlanSettings } from '@mortisect/core/plan';
+import { bearingHabits, jobKinds, speciesTable, treeForms } from '@mortisect/core/register';
+import { type SettingField, settingsIn } from '@mortisect/core/settings';
+import { crops } from '@mortisect/core/stage';
+import { pathogens, schoolWords, TimingSettings } from '@mortisect/core/timing';
+import { limbKinds } from '@mortisect/core/tree';
+import { english, sayIn } from '../all';
+import { limbIn } from './limbIn';
+import { told } from './told';
+
+const spanish = sayIn('es-ES');
+
+const ofSetting = ({ label, hint, unit, choices }: SettingField) => [
+  label,
+  hint,
+  unit,
+  ...Object.values(choices ?? {}),
+];
+const TABLES: Record<string, readonly (string | null | undefined)[]> = {
+  disorders: disorders.flatMap((each) => [
+    each.name,
+    each.hosts,
+    each.tellingSigns,
+    each.edge,
+    each.onTrunk,
+    each.disposal,
+    each.notifiable,
+    each.instead,
+  ]),
+  signs: signs.map(({ label }) => label),
+  species: speciesTable.flatMap(({ name, guide }) => [name, guide]),
+  'forms, habits, limbs, faults, dangers': [
+    ...treeForms,
+    ...bearingHabits,
+    ...limbKinds,
+    ...faultKinds,
+    ...hazards,
+  ],
+  jobs: jobKinds.flatMap(({ name, why }) => [name, why]),
+  agents: agents.flatMap(({ name, how, protection, caution, neverWith }) => [
+    name,
+    how,
+    protection,
+    caution,
+    ...neverWith,
+  ]),
+  'before and after': [...beforeStart, ...closeDown].flatMap(({ text, why }) => [text, why]),
+  'where wood goes': Object.values(DEBRIS_ROUTE_WORDS),
+  schools: [...limitSchools, ...disorders.flatMap(({ code }) => schoolsFor(code))].map(({ use }) => use),
+  'schools of time': Object.values(schoolWords).flatMap((school) => Object.values(school)),
+  stages: crops.flatMap(({ stages }) => stages.map(({ name }) => name)),
+  pathogens: pathogens.flatMap(({ name, carriedBy }) => [name, carriedBy]),
+  settings: [Limits, PlanSettings, TimingSettings, RecheckSettings].flatMap((schema) =>
+    settingsIn(schema).flatMap(ofSetting),
+  ),
+};
+/** Units and names that are the same everywhere. */
+const ALIKE = /^(lateral|Alcohol 70 %|[^\p{L}]*|mm|cm|kg|°C|m\/s|h|min|%|\d.* in \(.*)$/u;
+
+test.each(Object.entries(TABLES))('%s: every text is told in Spanish', (_, texts) => {
+  expect(texts.length).toBeGreaterThan(3);
+  const missing = texts.filter((text) => text && !ALIKE.test(text) && told(spanish, text) === text);
+  expect(missing).toEqual([]);
+});
+
+test('English stays as the table has it; what nobody knows stays as it is', () => {
+  expect(told(english, 'Dead wood')).toBe('Dead wood');
+  expect(told(spanish, 'The owl tree')).toBe('The owl tree');
+  expect([told(spanish, null), told(spanish, undefined)]).toEqual([null, undefined]);
+});
+
+test('a capital stays a capital', () => {
+  expect([told(spanish, 'open centre'), told(spanish, 'Open centre')]).toEqual(['vaso', 'Vaso']);
+});
+
+test.each([
+  ['4 o’clock, low', 'las 4, baja'],
+  ['1 o’clock, high (2)', 'la 1, alta (2)'],
+  ['3 o’clock at 240 cm on 5 o’clock, middle', 'las 3 a 240 cm en las 5, media'],
+  [
+    '3 o’clock at 94 in on 1 o’clock at 12 in on 5 o’clock, low (3)',
+    'las 3 a 94 in en la 1 a 12 in en las 5, baja (3)',
+  ],
+  ['Stem', 'Tronco'],
+  ['stem 2', 'Tronco 2'],
+  ['Sucker at 1 o’clock', 'Sierpe a la 1'],
+  ['The long one', 'The long one'],
+])('the limb “%s” is “%s”', (name, words) => {
+  expect(limbIn(spanish, name)).toBe(words);
+  expect(limbIn(english, name).toLowerCase()).toBe(name.toLowerCase());
+});
