@@ -17,7 +17,7 @@ const TURNS_OF_ALL = [
   ['days'],
   ['day'],
   ['round'],
-  ['kill'],
+  ['kill', 'spanish'],
   ['opinion'],
   ['run'],
 ];

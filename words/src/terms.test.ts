@@ -25,8 +25,8 @@ test.each(languages)(
   },
 );
 
-test('no word stands for two terms', () => {
-  const words = all.flatMap((term) => [english[term].name, ...english[term].also]);
+test.each([english, spanish])('no word stands for two terms', (language) => {
+  const words = all.flatMap((term) => [language[term].name, ...language[term].also]);
   expect(words.filter((word, i) => words.indexOf(word) !== i)).toEqual([]);
 });
 
@@ -40,10 +40,17 @@ test.each<[string, string[]]>([
   ['A fire-blight canker of a canker-free row', ['canker']],
   ['', []],
 ])('in “%s”: %j', (text, found) => {
-  const parts = termsIn(text);
+  const parts = termsIn(text, 'en');
   expect(parts.flatMap(({ term }) => term ?? [])).toEqual(found);
   // Nothing of the text is lost
   expect(parts.map((part) => part.text).join('')).toBe(text);
+});
+
+test('in a Spanish text its own words are found, and no English ones', () => {
+  const found = (text: string) => termsIn(text, 'es').flatMap(({ term }) => term ?? []);
+  expect(found('Corta en el collar de la rama.')).toEqual(['branch collar']);
+  expect(found('El portainjerto y la guía; el stub no.')).toEqual(['rootstock', 'leader']);
+  expect(found('Dos chupones')).toEqual(['water sprout']);
 });
 
 test('a list is sorted as its language sorts', () => {

@@ -23,16 +23,20 @@ export function termsByName(language: Language): Term[] {
   return (Object.keys(english) as Term[]).sort((a, b) => name(a).localeCompare(name(b), language));
 }
 
-const TERM_OF = new Map(
-  (Object.keys(english) as Term[]).flatMap((term) =>
-    [english[term].name, ...english[term].also].map((name): [string, Term] => [name.toLowerCase(), term]),
-  ),
-);
-// The longest first: “central leader” is not “leader”
-const ANY = new RegExp(
-  `(?<![\\p{L}’-])(?:${[...TERM_OF.keys()].sort((a, b) => b.length - a.length).join('|')})(?![\\p{L}’-])`,
-  'giu',
-);
+/** What each word is a word for, and where one stands in a text. */
+function wordsOf(language: Language): { termOf: Map<string, Term>; any: RegExp } {
+  const words: Readonly<Record<Term, { name: string; also: string[] }>> =
+    language === 'en' ? english : spanish;
+  const termOf = new Map(
+    (Object.keys(english) as Term[]).flatMap((term) =>
+      [words[term].name, ...words[term].also].map((name): [string, Term] => [name.toLowerCase(), term]),
+    ),
+  );
+  // The longest first: “central leader” is not “leader”
+  const longest = [...termOf.keys()].sort((a, b) => b.length - a.length).join('|');
+  return { termOf, any: new RegExp(`(?<![\\p{L}’-])(?:${longest})(?![\\p{L}’-])`, 'giu') };
+}
+const WORDS: Record<Language, ReturnType<typeof wordsOf>> = { en: wordsOf('en'), es: wordsOf('es') };
 
 export interface TextPart {
   text: string;
@@ -41,16 +45,17 @@ export interface TextPart {
 }
 
 /**
- * An English text in parts, each term where it comes first.
+ * A text in parts, each term where it comes first.
  *
- * @example termsIn('Cut at the collar.') //=> [{ text: 'Cut at the ', term: null }, { text: 'collar', term: 'branch collar' }, { text: '.', term: null }]
+ * @example termsIn('Cut at the collar.', 'en') //=> [{ text: 'Cut at the ', term: null }, { text: 'collar', term: 'branch collar' }, { text: '.', term: null }]
  */
-export function termsIn(text: string): TextPart[] {
+export function termsIn(text: string, language: Language): TextPart[] {
+  const { termOf, any } = WORDS[language];
   const parts: TextPart[] = [];
   const seen = new Set<Term>();
   let from = 0;
-  for (const { 0: word, index } of text.matchAll(ANY)) {
-    const term = TERM_OF.get(word.toLowerCase()) as Term;
+  for (const { 0: word, index } of text.matchAll(any)) {
+    const term = termOf.get(word.toLowerCase()) as Term;
     if (seen.has(term)) continue;
     seen.add(term);
     if (index > from) parts.push({ text: text.slice(from, index), term: null });

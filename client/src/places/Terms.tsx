@@ -1,6 +1,7 @@
 // Terms of the trade in a text: a tap on a dotted word says what it means. They are loaded after the page, which reads the same without them.
 
-import type { Term, TermWords } from '@mortisect/words/terms';
+import { languageOf } from '@mortisect/words';
+import type { Language, Term, TermWords } from '@mortisect/words/terms';
 import { styled } from '@tamagui/core';
 import { useEffect, useState } from 'react';
 import { create } from 'zustand';
@@ -47,10 +48,12 @@ export function WithTerms({ children: text }: { children: string }) {
   const say = useSay();
   const words = useTerms();
   const [asked, setAsked] = useState<Term | null>(null);
+  const language = languageOf(say.locale);
+  const other = language === 'en' ? 'es' : 'en';
   if (!words) return text;
   return (
     <>
-      {words.termsIn(text).map(({ text: part, term }) =>
+      {words.termsIn(text, language).map(({ text: part, term }) =>
         term === null ? (
           part
         ) : (
@@ -70,8 +73,9 @@ export function WithTerms({ children: text }: { children: string }) {
       )}
       {asked ? (
         <TermSheet
-          english={words.terms.en[asked]}
-          spanish={words.terms.es[asked]}
+          ours={words.terms[language][asked]}
+          other={words.terms[other][asked]}
+          lang={other}
           onClose={() => setAsked(null)}
         />
       ) : null}
@@ -79,19 +83,22 @@ export function WithTerms({ children: text }: { children: string }) {
   );
 }
 
+/** In the reader’s language, and below it in the other: crews speak both. */
 function TermSheet({
-  english,
-  spanish,
+  ours,
+  other,
+  lang,
   onClose,
 }: {
-  english: TermWords;
-  spanish: TermWords;
+  ours: TermWords;
+  other: TermWords;
+  lang: Language;
   onClose(): void;
 }) {
   return (
-    <Sheet title={english.name} open onClose={onClose}>
-      <Body>{english.says}</Body>
-      <Small lang="es">{`${spanish.name}: ${spanish.says}`}</Small>
+    <Sheet title={ours.name} open onClose={onClose}>
+      <Body>{ours.says}</Body>
+      <Small lang={lang}>{`${other.name}: ${other.says}`}</Small>
     </Sheet>
   );
 }

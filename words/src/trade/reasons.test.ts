@@ -77,7 +77,7 @@ test('a verdict tells its share, and what else may be chosen', () => {
   const girdled = { code: 'girdled by disease', values: { share: 0.583 } } as const;
   expect(verdictWords(english, girdled)).toMatch(/^Disease girdles 58 % of the stem/);
   expect(verdictWords(english, { code: 'gnawed', values: { share: 0.6, scions: 5 } })).toMatch(
-    /60 % .* with 5 scions/,
+    /60 % .* take 5 scions/,
   );
   expect(verdictWords(english, { code: 'too much at once', values: { share: 0.451 } })).toMatch(
     /^45 % of the living crown/,
@@ -179,7 +179,7 @@ test.each<[Partial<CutAtHand>, RegExp]>([
   [{ hazards: ['cavity'] }, /^The stem is hollow: do not climb it/],
   [{ hazards: ['lean'] }, /^The tree leans: nobody on the low side/],
   [{ hazards: ['metal in the stem'] }, /^There is metal in the stem/],
-  [{ hazards: ['heritage tree'] }, /^Protected as heritage/],
+  [{ hazards: ['heritage tree'] }, /^This tree is protected/],
   [{ kerfHeightCm: 250 }, /^Above reach: three-legged ladder/],
 ])('what is said first of a cut that is %j, in both units', (more, words) => {
   const easy: CutAtHand = { hazards: [], treeHeightCm: 250, kerfHeightCm: 120, kerfMm: 18 };

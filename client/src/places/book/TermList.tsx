@@ -1,5 +1,5 @@
 // The terms of the trade, each in a sentence, in the language that the reader chooses.
-import type { Say } from '@mortisect/words';
+import { languageOf, type Say } from '@mortisect/words';
 import type { Language } from '@mortisect/words/terms';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
@@ -16,7 +16,7 @@ const languagesIn = (say: Say): { value: Language; label: string }[] => [
 export function TermList() {
   const say = useSay();
   const words = useTerms();
-  const [language, setLanguage] = useState<Language>('en');
+  const [language, setLanguage] = useState<Language>(languageOf(say.locale));
   if (!words) return <Small role="status">{say('book.readingTheTerms')}</Small>;
   const other = language === 'en' ? 'es' : 'en';
   return (
