@@ -3,6 +3,7 @@
 import { HAND_OVER_HEIGHT_CM, LADDER_FROM_CM } from '@mortisect/core/handling';
 import { heightReading, joined, type Units } from '@mortisect/core/measure';
 import { type Limb, limbShape, pointAlong } from '@mortisect/core/tree';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useMemo, useRef } from 'react';
 import Svg, { G, Line, Rect, Text } from 'react-native-svg';
@@ -44,7 +45,7 @@ export function ReachLadder({ limbs, chosenId, kerfs, units }: ReachLadderProps)
   ].filter((band) => band.fromCm < topCm);
   const says = say('shared.reachLadderTheTreeFromTheSide', {
     height: joined(heightReading(topCm, units)),
-    bands: bands.map((band) => band.name).join(', '),
+    bands: bands.map((band) => told(say, band.name)).join(', '),
   });
   return (
     <View ref={elementRef(box)} width="100%">
@@ -66,7 +67,7 @@ export function ReachLadder({ limbs, chosenId, kerfs, units }: ReachLadderProps)
                     fontFamily="Barlow Condensed"
                     fontWeight="600"
                   >
-                    {band.name}
+                    {told(say, band.name)}
                   </Text>
                   {Number.isFinite(band.toCm) && band.toCm <= topCm ? (
                     <Text

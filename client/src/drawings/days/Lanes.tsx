@@ -165,12 +165,12 @@ function said(say: Say, cells: readonly LaneCell[]): string {
   return say('shared.morningAfternoon', { morning, afternoon });
 }
 
-/** Broken after the comma where it would run into the days. */
+/** Broken after the comma, or between two words, where it would run into the days. */
 function namesOf(name: string, room: number, fontSize: number): string[] {
   const FITS = 0.42;
   if (name.length * fontSize * FITS < room - 8) return [name];
-  const [first, second] = name.split(', ');
-  return second ? [`${first},`, second] : [name];
+  const [, first, second] = /^(.*,|\S+) (.+)$/.exec(name) ?? [];
+  return first && second ? [first, second] : [name];
 }
 
 interface HalvesProps {

@@ -82,9 +82,7 @@ function OneDisorder({ disorder, today }: { disorder: Disorder; today: SiteToday
           <Body fontSize="$16" lineHeight="$16">
             {told(say, school.use)}
           </Body>
-          <Small>
-            {school.source}({say(SURE[school.confidence])})
-          </Small>
+          <Small>{`${school.source} (${say(SURE[school.confidence])})`}</Small>
         </View>
       ))}
       <Body>{say('book.onAStem', { onTrunk: lowerFirst(told(say, disorder.onTrunk)) })}</Body>
@@ -92,9 +90,7 @@ function OneDisorder({ disorder, today }: { disorder: Disorder; today: SiteToday
       {told(say, disorder.notifiable) ? (
         <Notice kind="caution">{told(say, disorder.notifiable)}</Notice>
       ) : null}
-      <Small>
-        {disorder.source}({say(SURE[disorder.confidence])})
-      </Small>
+      <Small>{`${disorder.source} (${say(SURE[disorder.confidence])})`}</Small>
     </View>
   );
 }

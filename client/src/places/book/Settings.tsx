@@ -143,8 +143,8 @@ function SiteFields({ control }: { control: SiteControl }) {
     <View gap={12}>
       <TextOf control={control} name="name" label={say('shared.name')} />
       <View flexDirection="row" gap={12}>
-        <TextOf control={control} name="latitude" label="Latitude, °" grow decimal />
-        <TextOf control={control} name="longitude" label="Longitude, °" grow decimal />
+        <TextOf control={control} name="latitude" label={say('book.latitudeDeg')} grow decimal />
+        <TextOf control={control} name="longitude" label={say('book.longitudeDeg')} grow decimal />
       </View>
       <View flexDirection="row" gap={12}>
         <TextOf control={control} name="timeZone" label={say('book.timeZone')} grow />

@@ -43,7 +43,9 @@ function MarkRows({ here }: { here: RunHere }) {
     <Screen
       title={say('cut.markLimbs')}
       subtitle={say('cut.fromTheGroundBeforeAnybodyClimbs')}
-      aside={<Aside figure={say('cut.of', { marked, left: run.left.length })} caption="marked" />}
+      aside={
+        <Aside figure={say('cut.of', { marked, left: run.left.length })} caption={say('cut.markedCaption')} />
+      }
       actions={
         <Button grow kind="main" onPress={() => router.navigate('/cut')}>
           {say('shared.backToTheRun')}

@@ -166,7 +166,7 @@ function VisitPart({ visit, view, today, chosenId, onChoose, onMore }: VisitPart
   const title = visitTitle(say, visit);
   return (
     <View gap={12}>
-      <Section>{visit.isNow ? `${title} · now` : title}</Section>
+      <Section>{visit.isNow ? say('plan.titleNow', { title }) : title}</Section>
       <OrderLine order={visit.order} steps={visit.steps} />
       {at < 0 ? null : (
         <Swipe

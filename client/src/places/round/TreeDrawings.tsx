@@ -79,7 +79,7 @@ function LimbFacts({ view, today, limbId }: TreeDrawingsProps) {
   const limb = view.limbs.find((limb) => limb.id === limbId);
   if (!limb) return null;
   const facts: [string, string][] = [
-    ['length', tapeText(limb.lengthCm, today.units)],
+    [say('round.lengthOfLimb'), tapeText(limb.lengthCm, today.units)],
     [say('round.atBase'), joined(thicknessReading(limb.baseMm, today.units))],
     [
       limb.parentId === null ? say('round.startsAt') : say('round.joinsAt2'),

@@ -34,7 +34,11 @@ export function EmergencyRows({ timingNow, views, today }: CannotWaitProps) {
           key={view.tree.id}
           bar="danger"
           href={`/plan/${view.tree.id}`}
-          title={upperFirst(dangersOf(view.tree.hazards).join(', '))}
+          title={upperFirst(
+            dangersOf(view.tree.hazards)
+              .map((each) => told(say, each))
+              .join(', '),
+          )}
           detail={say('today.keepPeopleAwayCallALicensedArborist', {
             tree: view.tree.code,
             disorder: disorderWords(say, view.findings),

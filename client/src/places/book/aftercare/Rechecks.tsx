@@ -90,7 +90,7 @@ export function Rechecks() {
       title={say('shared.book')}
       width="full"
       subtitle={today.site.name}
-      aside={<Aside figure={say('book.rechecks2', { due: due.length })} caption="due" />}
+      aside={<Aside figure={say('book.rechecks2', { due: due.length })} caption={say('book.dueCaption')} />}
     >
       <BookTabs />
       <Columns beside={wide ? later : null}>

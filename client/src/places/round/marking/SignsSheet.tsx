@@ -230,7 +230,7 @@ function CauseRow({
   return (
     <View flexDirection="row" alignItems="center" gap={8}>
       <Body flex={1} minWidth={0}>
-        {name}
+        {`${name} `}
         <Small>({word})</Small>
       </Body>
       {chosen ? (
