@@ -57,7 +57,7 @@ module.exports = {
       name: 'words-before-applications',
       severity: 'error',
       from: { path: '^words/src', pathNot: test },
-      to: { pathNot: '^(words|contracts|core)/|node_modules/intl-messageformat/' },
+      to: { pathNot: '^(words|contracts|core)/|node_modules/(intl-messageformat|syllable)/' },
     },
     { name: 'client-not-server', severity: 'error', from: { path: '^client' }, to: { path: '^server' } },
     { name: 'server-not-client', severity: 'error', from: { path: '^server' }, to: { path: '^client' } },

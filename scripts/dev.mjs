@@ -15,6 +15,7 @@ await command(async () => {
         '--watch-path=server/src',
         '--watch-path=core/src',
         '--watch-path=contracts/src',
+        '--watch-path=words/src',
         '--import',
         'tsx',
       ],
