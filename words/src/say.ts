@@ -21,15 +21,23 @@ export interface Say {
 
 /**
  * @param catalogues of one language; a later one adds to the earlier
+ * @param onMissing asked for a key that none of them holds, before the fault of it is thrown: it may throw something else
  * @example makeSay('en-GB', [round])('round.seen', { trees: 2 }) //=> '2 trees seen'
  */
-export function makeSay(locale: Locale, catalogues: readonly Catalogue[]): Say {
+export function makeSay(
+  locale: Locale,
+  catalogues: readonly Catalogue[],
+  onMissing: (key: string) => void = () => {},
+): Say {
   const messages: Record<string, unknown> = Object.assign({}, ...catalogues);
   const formats = new Map<string, IntlMessageFormat>();
   const said = (key: string, given?: Record<string, string | number>): string => {
     const message = messages[key];
     if (typeof message === 'string') return message;
-    if (message === undefined) throw new Error(`No catalogue that is loaded holds “${key}”.`);
+    if (message === undefined) {
+      onMissing(key);
+      throw new Error(`No catalogue that is loaded holds “${key}”.`);
+    }
     let format = formats.get(key);
     if (!format) {
       format = new IntlMessageFormat(message as never, locale, undefined, { ignoreTag: true });

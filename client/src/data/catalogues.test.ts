@@ -1,7 +1,7 @@
 // The language of this device: a page waits for its words, and a change of language loses nothing.
 import { makeSay } from '@mortisect/words';
 import { act, render, screen } from '@testing-library/react';
-import { createElement } from 'react';
+import { createElement, Suspense } from 'react';
 import { browserLocale, loadWords, useCatalogues } from './catalogues';
 import { dayWords, longDay } from './moment';
 import { usePreferences } from './preferences';
@@ -59,4 +59,15 @@ test('the browser is asked first, and what is not spoken is said in the log', ()
   expect(told).toHaveBeenCalledWith(expect.stringContaining('“fr-CH”'));
   languages.mockRestore();
   told.mockRestore();
+});
+
+test('a page that is drawn before its address is told waits for its words, and is no fault', async () => {
+  await loadWords('en-GB', ['shared']);
+  function Page() {
+    return createElement('p', null, useSay()('round.noRoundIsOpen'));
+  }
+  render(createElement(Suspense, { fallback: createElement('p', null, 'waits') }, createElement(Page)));
+  expect(screen.getByText('waits')).toBeTruthy();
+  await screen.findByText('No round is open');
+  expect(() => sayNow()('round.nonsense' as 'round.open')).toThrow('“round.nonsense”');
 });

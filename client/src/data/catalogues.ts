@@ -66,5 +66,34 @@ export async function loadWords(locale: Locale, places: readonly Place[]): Promi
   const now = useWords.getState();
   // What another call has loaded meanwhile stays, unless it is of the language before
   const loaded = new Map([...(now.say.locale === locale ? now.loaded : []), ...read]);
-  useWords.setState({ say: makeSay(locale, [...loaded.values()]), loaded });
+  useWords.setState({ say: makeSay(locale, [...loaded.values()], suspend), loaded });
 }
+
+const coming = new Map<Place, Promise<void>>();
+
+/**
+ * A page can be drawn a moment before the address that it stands at is told: it waits for its words then, as for a module (Suspense).
+ *
+ * @throws {Promise} that ends once the catalogue of the key is there
+ */
+function suspend(key: string): void {
+  const place = key.split('.')[0] as Place;
+  if (!EVERY_PLACE.includes(place) || useWords.getState().loaded.has(place)) return;
+  const waits = coming.get(place) ?? untilLoaded(place).finally(() => coming.delete(place));
+  coming.set(place, waits);
+  throw waits;
+}
+
+async function untilLoaded(place: Place): Promise<void> {
+  for (;;) {
+    try {
+      await loadWords(latest, [place]);
+      if (useWords.getState().loaded.has(place)) return;
+    } catch {
+      // Without signal it is tried again
+    }
+    await new Promise((resolve) => setTimeout(resolve, AGAIN_MS));
+  }
+}
+
+export const EVERY_PLACE: readonly Place[] = ['shared', 'trade', 'today', 'round', 'plan', 'cut', 'book'];

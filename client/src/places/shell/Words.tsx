@@ -2,12 +2,11 @@
 import type { Place } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { usePathname } from 'expo-router';
-import { type ReactNode, useEffect } from 'react';
-import { loadWords, useCatalogues } from '../../data/catalogues';
+import { type ReactNode, Suspense, useEffect } from 'react';
+import { EVERY_PLACE, loadWords, useCatalogues } from '../../data/catalogues';
 import { useSay } from '../../data/useSay';
 import { placeOf } from './places';
 
-const EVERY: readonly Place[] = ['shared', 'trade', 'today', 'round', 'plan', 'cut', 'book'];
 const AFTER_MS = 1500;
 
 interface WordsProps {
@@ -24,8 +23,12 @@ export function Words({ of: places, children }: WordsProps) {
 export function PlaceWords({ children }: { children: ReactNode }) {
   const { locale } = useSay();
   useEffect(() => {
-    const later = setTimeout(() => loadWords(locale, EVERY).catch(() => {}), AFTER_MS);
+    const later = setTimeout(() => loadWords(locale, EVERY_PLACE).catch(() => {}), AFTER_MS);
     return () => clearTimeout(later);
   }, [locale]);
-  return <Words of={['shared', 'trade', placeOf(usePathname()).id]}>{children}</Words>;
+  return (
+    <Words of={['shared', 'trade', placeOf(usePathname()).id]}>
+      <Suspense fallback={<View flex={1} aria-busy />}>{children}</Suspense>
+    </Words>
+  );
 }
