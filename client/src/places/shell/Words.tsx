@@ -19,16 +19,16 @@ export function Words({ of: places, children }: WordsProps) {
   return useCatalogues(places) ? children : <View flex={1} aria-busy />;
 }
 
-/** The page of a place. The words of the other places are loaded behind it, for whoever walks on without signal. */
+/**
+ * The page of a place: it waits for its words by itself. Its navigator is never taken away, which would begin anew at the first page. The
+ * words of the other places are loaded behind it, for whoever walks on without signal.
+ */
 export function PlaceWords({ children }: { children: ReactNode }) {
   const { locale } = useSay();
   useEffect(() => {
     const later = setTimeout(() => loadWords(locale, EVERY_PLACE).catch(() => {}), AFTER_MS);
     return () => clearTimeout(later);
   }, [locale]);
-  return (
-    <Words of={['shared', 'trade', placeOf(usePathname()).id]}>
-      <Suspense fallback={<View flex={1} aria-busy />}>{children}</Suspense>
-    </Words>
-  );
+  useCatalogues(['shared', 'trade', placeOf(usePathname()).id]);
+  return <Suspense fallback={<View flex={1} aria-busy />}>{children}</Suspense>;
 }
