@@ -98,7 +98,7 @@ atBothSizes((_name, _viewport, journey) => {
       await expect(page.getByText('No temperature for 2 h.')).toBeVisible();
       await page.getByRole('checkbox', { name: /Fill gaps/ }).click();
       await expect(page.getByText('Gap, mended').first()).toBeVisible();
-      await page.getByRole('button', { name: /^Take \d+ hours$/ }).click();
+      await page.getByRole('button', { name: /^Take [\d,]+ hours$/ }).click();
       await expect(page.getByText(/hours taken$/)).toBeVisible();
       await page.getByRole('button', { name: 'To the weather' }).click();
       await page.getByRole('button', { name: 'Weather from a file' }).click();
