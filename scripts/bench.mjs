@@ -19,7 +19,7 @@ await command(async () => {
     `\nNode ${process.versions.node}, ${cpus().length} × ${cpus()[0]?.model.trim() ?? 'unknown processor'}\n`,
   );
   await run('Cut position', process.execPath, ['--import', 'tsx', 'scripts/bench-core.ts']);
-  await run('Words', process.execPath, ['--import', 'tsx', 'scripts/bench-words.ts']);
+  await run('Words', process.execPath, ['--import', 'tsx', 'scripts/bench-words.mjs']);
   await run('Commits', process.execPath, ['--import', 'tsx', 'scripts/bench-commits.ts']);
   weightOfWebApp();
   await startsOfDemo();

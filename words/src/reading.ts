@@ -18,6 +18,10 @@ export function asRead(message: string): string {
     .replace(/<\/?\w+>/g, '');
 }
 
+/** Messages one after the other, each a sentence. */
+export const joined = (texts: readonly string[]): string =>
+  texts.map((text) => (/[.!?]$/.test(text.trim()) ? text : `${text}.`)).join(' ');
+
 export const wordsOf = (text: string): string[] => text.match(/\p{L}[\p{L}’'-]*/gu) ?? [];
 export const sentencesOf = (text: string): string[] =>
   text.split(/[.!?](?=\s|$)/).filter((each) => /\p{L}/u.test(each));

@@ -5,8 +5,9 @@ import { createElement, Suspense } from 'react';
 import { browserLocale, loadWords, useCatalogues } from './catalogues';
 import { dayWords, longDay } from './moment';
 import { usePreferences } from './preferences';
-import { sayNow, useSay, useWords } from './useSay';
+import { useSay, useWords } from './useSay';
 
+const sayNow = () => useWords.getState().say;
 const english = makeSay('en-GB', []);
 beforeEach(() => useWords.setState({ say: english, loaded: new Map() }));
 afterAll(() => loadWords('en-GB', []));

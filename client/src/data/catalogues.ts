@@ -9,7 +9,7 @@ import {
   makeSay,
   type Place,
 } from '@mortisect/words';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { writeDaysIn } from './moment';
 import { usePreferences } from './preferences';
 import { useWords } from './useSay';
@@ -25,8 +25,9 @@ const AGAIN_MS = 3000;
  * where it cannot be loaded, the page stays in the one before.
  */
 export function useCatalogues(places: readonly Place[]): boolean {
-  const chosen = usePreferences((preferences) => preferences.locale) ?? browserLocale();
-  const { say, loaded } = useWords();
+  const [asked] = useState(browserLocale);
+  const chosen = usePreferences((preferences) => preferences.locale) ?? asked;
+  const { loaded } = useWords();
   const wanted = places.join(' ');
   useEffect(() => {
     let again: ReturnType<typeof setTimeout> | undefined;
@@ -41,9 +42,6 @@ export function useCatalogues(places: readonly Place[]): boolean {
       clearTimeout(again);
     };
   }, [chosen, wanted]);
-  useEffect(() => {
-    document.documentElement.lang = say.locale;
-  }, [say]);
   return places.every((place) => loaded.has(place));
 }
 
@@ -67,6 +65,7 @@ export async function loadWords(locale: Locale, places: readonly Place[]): Promi
   // What another call has loaded meanwhile stays, unless it is of the language before
   const loaded = new Map([...(now.say.locale === locale ? now.loaded : []), ...read]);
   useWords.setState({ say: makeSay(locale, [...loaded.values()], suspend), loaded });
+  document.documentElement.lang = locale;
 }
 
 const coming = new Map<Place, Promise<void>>();

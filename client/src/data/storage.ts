@@ -1,8 +1,6 @@
 // How much this device keeps, and whether its browser may throw it away.
-import type { Say } from '@mortisect/words';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { COMPUTED_HERE } from './queryClient';
-import { useSay } from './useSay';
 
 export interface Kept {
   /** Of this app on this device: bytes, and how many its browser allows; null where it does not tell. */
@@ -22,12 +20,9 @@ async function kept(): Promise<Kept> {
   };
 }
 
-const keyIn = (say: Say) => [say('shared.keptOnThisDevice')];
+const KEY = ['kept on this device'];
 
-export const useKept = () => {
-  const say = useSay();
-  return useQuery({ queryKey: keyIn(say), queryFn: kept, ...COMPUTED_HERE });
-};
+export const useKept = () => useQuery({ queryKey: KEY, queryFn: kept, ...COMPUTED_HERE });
 
 /** Some browsers ask whoever sits before them, some decide by themselves. @returns whether it is promised */
 export async function askToKeep(): Promise<boolean> {
@@ -35,10 +30,9 @@ export async function askToKeep(): Promise<boolean> {
 }
 
 export function useAskToKeep(): () => Promise<void> {
-  const say = useSay();
   const client = useQueryClient();
   return async () => {
     await askToKeep();
-    await client.invalidateQueries({ queryKey: keyIn(say) });
+    await client.invalidateQueries({ queryKey: KEY });
   };
 }

@@ -13,6 +13,3 @@ export const useWords = create<Words>(() => ({ say: makeSay(FALLBACK, []), loade
 export function useSay(): Say {
   return useWords((words) => words.say);
 }
-
-/** As {@link useSay}, outside of a page. */
-export const sayNow = (): Say => useWords.getState().say;

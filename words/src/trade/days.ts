@@ -46,22 +46,18 @@ export function windowTitle(say: Say, what: string, verdict: 'go' | 'possible'):
 }
 
 /** What each factor is called, and what it says. */
-export const factorWordsIn = (say: Say) =>
-  ({
-    infection: {
-      name: say('trade.infection'),
-      says: say('trade.chanceThatAnInfectionTakesWhileThe'),
-    },
-    cold: {
-      name: say('trade.frostAfterTheCut'),
-      says: say('trade.howNearTheNightsOfTheNext'),
-    },
-    heat: { name: say('trade.sunScorch'), says: say('trade.heatWithinFiveDaysOnBarkThat') },
-    slip: { name: say('trade.barkSlips'), says: say('trade.barkTearsWhenItIsFullOf') },
-    late: { name: say('trade.afterTheStopDate'), says: say('trade.lateGrowthDoesNotHarden') },
-    buds: { name: say('trade.budsKnockedOff'), says: say('trade.swollenFlowerBudsBreakAtATouch') },
-    growth: { name: say('trade.strongRegrowth'), says: say('trade.afterDormantAndSpringCutsTheTree') },
-  }) as const;
-
-/** Says of the schools what a chart alone would hide. */
-export const lessonIn = (say: Say) => say('trade.withEqualRainTheEffectsOfTemperature');
+export const FACTOR_WORDS = {
+  infection: {
+    name: 'trade.infection',
+    says: 'trade.chanceThatAnInfectionTakesWhileThe',
+  },
+  cold: {
+    name: 'trade.frostAfterTheCut',
+    says: 'trade.howNearTheNightsOfTheNext',
+  },
+  heat: { name: 'trade.sunScorch', says: 'trade.heatWithinFiveDaysOnBarkThat' },
+  slip: { name: 'trade.barkSlips', says: 'trade.barkTearsWhenItIsFullOf' },
+  late: { name: 'trade.afterTheStopDate', says: 'trade.lateGrowthDoesNotHarden' },
+  buds: { name: 'trade.budsKnockedOff', says: 'trade.swollenFlowerBudsBreakAtATouch' },
+  growth: { name: 'trade.strongRegrowth', says: 'trade.afterDormantAndSpringCutsTheTree' },
+} as const satisfies Record<string, { name: PlainKey; says: PlainKey }>;

@@ -1,5 +1,5 @@
 export { asText, cutSentence, type Phrase } from './cut';
-export { dayReasonWords, factorWordsIn, lessonIn, riskWords, VERDICT_WORDS, windowTitle } from './days';
+export { dayReasonWords, FACTOR_WORDS, riskWords, VERDICT_WORDS, windowTitle } from './days';
 export { limbIn } from './limbIn';
 export {
   clashSentence,

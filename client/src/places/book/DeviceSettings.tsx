@@ -89,13 +89,14 @@ const LOCALES: Record<Locale, string> = {
 
 function LanguageChoice() {
   const say = useSay();
+  const [asked] = useState(browserLocale);
   const chosen = usePreferences(({ locale }) => locale);
   return (
     <Select
       label={say('book.languageOfThisDevice')}
       value={chosen ?? ''}
       options={[
-        { value: '', label: say('book.asTheBrowser', { language: LOCALES[browserLocale()] }) },
+        { value: '', label: say('book.asTheBrowser', { language: LOCALES[asked] }) },
         ...locales.map((locale) => ({ value: locale, label: LOCALES[locale] })),
       ]}
       onChange={(value) => usePreferences.setState({ locale: (value || null) as Locale | null })}

@@ -32,7 +32,7 @@ import {
   wordsOnly,
 } from '@mortisect/core/timing';
 import { WET_HUMIDITY_PCT, WET_RAIN_MM } from '@mortisect/core/weather';
-import { lessonIn, told } from '@mortisect/words/trade';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../../data/useSay';
 import { Body, Label, Section, Small } from '../../ui/type';
@@ -64,7 +64,7 @@ export function TimingReference() {
           pathogenConfidence: told(say, PATHOGEN_CONFIDENCE),
         })}
       </Small>
-      <Body>{lessonIn(say)}</Body>
+      <Body>{say('trade.withEqualRainTheEffectsOfTemperature')}</Body>
       <Label fontSize="$19">{say('book.diseasesThatWeHaveFiguresFor')}</Label>
       {pathogens.map((pathogen) => (
         <View key={pathogen.code}>

@@ -23,7 +23,7 @@ import { useBase } from '../../ui/useBase';
 import { Waiting } from '../../ui/Waiting';
 import { Conflict, movedProblem } from '../Conflict';
 import { DeleteTree } from './DeletedTrees';
-import { fieldWordsIn } from './fieldWords';
+import { FIELD_WORDS } from './fieldWords';
 import { TreeFields } from './TreeFields';
 import { doubtsOf, emptyForm, formOfTree, type SizeDoubt, type TreeForm, treeOfForm } from './treeForm';
 
@@ -156,7 +156,7 @@ function TreeEditor({ title, treeId, newest }: TreeEditorProps) {
           <View key={doubt.key} gap={8}>
             <Body>
               {say('round.fewFruitTreesHaveThat', {
-                fieldwords: fieldWordsIn(say)[doubt.key],
+                fieldwords: say(FIELD_WORDS[doubt.key]),
                 tape: tapeText(doubt.cm, units),
               })}
             </Body>

@@ -12,7 +12,7 @@ import { Field } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
 import { Select } from '../../ui/Select';
 import { Body, Label, Section, Small } from '../../ui/type';
-import { fieldWord, fieldWordsIn } from './fieldWords';
+import { FIELD_WORDS, fieldWord } from './fieldWords';
 
 interface FileReportProps {
   report: ImportReport;
@@ -66,7 +66,7 @@ function Columns({
       ) : (
         named.map((field) => (
           <Small key={field} color="$ink">
-            {say('round.column', { fieldwords: fieldWordsIn(say)[field], mapping: mapping[field] ?? '' })}
+            {say('round.column', { fieldwords: say(FIELD_WORDS[field]), mapping: mapping[field] ?? '' })}
           </Small>
         ))
       )}
@@ -77,7 +77,7 @@ function Columns({
         treeColumns.map((field) => (
           <Select
             key={field}
-            label={fieldWordsIn(say)[field]}
+            label={say(FIELD_WORDS[field])}
             value={mapping[field] ?? NONE}
             options={[
               { value: NONE, label: say('shared.notInTheFile') },
@@ -163,13 +163,13 @@ function Starts({
             <Small
               key={field}
               color="$ink"
-            >{`${fieldWordsIn(say)[field]}: ${told(say, startWords(field, value))}. ${hint}`}</Small>
+            >{`${say(FIELD_WORDS[field])}: ${told(say, startWords(field, value))}. ${hint}`}</Small>
           );
         const options = OPTIONS[field];
         return options ? (
           <Select
             key={field}
-            label={fieldWordsIn(say)[field]}
+            label={say(FIELD_WORDS[field])}
             hint={hint}
             value={value}
             options={options}
@@ -217,7 +217,7 @@ function StartField({
   const done = () => typed.trim() !== value && onSay(typed.trim());
   return (
     <Field
-      label={fieldWordsIn(say)[field]}
+      label={say(FIELD_WORDS[field])}
       hint={hint}
       value={typed}
       fault={typed.trim() === '' ? say('round.sayWhatIsWrittenHere') : undefined}
@@ -250,7 +250,7 @@ function Units({ report: { units }, choices, onSay }: SayProps) {
       {units.map(({ field, unit, by, rows }) => (
         <Select
           key={field}
-          label={say('round.isIn', { fieldwords: fieldWordsIn(say)[field] })}
+          label={say('round.isIn', { fieldwords: say(FIELD_WORDS[field]) })}
           hint={say('round.inRows2', { rows, toldBy: say(TOLD_BY[by]) })}
           value={unit}
           options={lengthUnits.map((lengthUnit) => ({ value: lengthUnit, label: UNIT_WORDS[lengthUnit] }))}

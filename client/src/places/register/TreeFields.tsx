@@ -20,7 +20,7 @@ import { Field } from '../../ui/Field';
 import { Select } from '../../ui/Select';
 import { Section, Small } from '../../ui/type';
 import { AddCultivar } from './AddCultivar';
-import { fieldWordsIn } from './fieldWords';
+import { FIELD_WORDS } from './fieldWords';
 import { NeighbourFields } from './NeighbourFields';
 import {
   type LengthKey,
@@ -49,7 +49,7 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
   const set = (part: Partial<TreeForm>) => onChange({ ...form, ...part });
   const words = (key: TextKey, more: { multiline?: boolean; list?: string[] } = {}) => (
     <Field
-      label={fieldWordsIn(say)[key]}
+      label={say(FIELD_WORDS[key])}
       value={form[key]}
       fault={faults[key]}
       onChangeText={(value) => set({ [key]: value })}
@@ -58,7 +58,7 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
   );
   const figure = (key: LengthKey | NumberKey, inUnit?: string, hint?: string) => (
     <Field
-      label={inUnit ? `${fieldWordsIn(say)[key]}, ${inUnit}` : fieldWordsIn(say)[key]}
+      label={inUnit ? `${say(FIELD_WORDS[key])}, ${inUnit}` : say(FIELD_WORDS[key])}
       kind="decimal"
       value={form[key]}
       fault={faults[key]}
@@ -97,7 +97,7 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
       <Pair>
         {words('plot', { list: plots })}
         <Field
-          label={fieldWordsIn(say).row}
+          label={say(FIELD_WORDS.row)}
           value={form.row}
           fault={faults.row}
           list={rows}
@@ -114,7 +114,7 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
       <Section>{say('shared.whatItIs')}</Section>
       <Pair>
         <Select
-          label={fieldWordsIn(say).species}
+          label={say(FIELD_WORDS.species)}
           value={form.species}
           options={SPECIES}
           onChange={(species) =>
@@ -128,7 +128,7 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
           }
         />
         <Field
-          label={fieldWordsIn(say).cultivar}
+          label={say(FIELD_WORDS.cultivar)}
           value={form.cultivar}
           list={names.map((name) => name.name)}
           hint={say('round.emptyUnknown')}
@@ -138,13 +138,13 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
       <AddCultivar species={form.species} name={form.cultivar} known={names} />
       <Pair>
         <Select
-          label={fieldWordsIn(say).form}
+          label={say(FIELD_WORDS.form)}
           value={form.form}
           options={options(treeForms)}
           onChange={(value) => set({ form: value as TreeForm['form'] })}
         />
         <Select
-          label={fieldWordsIn(say).habit}
+          label={say(FIELD_WORDS.habit)}
           value={form.habit}
           options={options(bearingHabits)}
           hint={form.habit === 'unknown' ? say('round.unknownYoungTipsStayThinningInsideOnly') : undefined}
@@ -166,20 +166,20 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
         {words('rootstock')}
         {figure('graftUnionCm', unit)}
         <Select
-          label={fieldWordsIn(say).vigour}
+          label={say(FIELD_WORDS.vigour)}
           value={form.vigour}
           options={options(vigours)}
           onChange={(value) => set({ vigour: value as TreeForm['vigour'] })}
         />
       </Pair>
       <Section>{say('round.whatFor')}</Section>
-      {ticks(fieldWordsIn(say).purposes, purposes, form.purposes, (next) => set({ purposes: next }))}
+      {ticks(say(FIELD_WORDS.purposes), purposes, form.purposes, (next) => set({ purposes: next }))}
       <Pair>{words('pickedBy')}</Pair>
-      <CheckRow label={fieldWordsIn(say).tasted} on={form.tasted} onChange={(tasted) => set({ tasted })} />
+      <CheckRow label={say(FIELD_WORDS.tasted)} on={form.tasted} onChange={(tasted) => set({ tasted })} />
       <Section>{say('round.whatEndangersPeople')}</Section>
-      {ticks(fieldWordsIn(say).hazards, hazards, form.hazards, (next) => set({ hazards: next }))}
+      {ticks(say(FIELD_WORDS.hazards), hazards, form.hazards, (next) => set({ hazards: next }))}
       <Section>{say('round.roundTheTree')}</Section>
-      {ticks(fieldWordsIn(say).fixtures, fixtures, form.fixtures, (next) => set({ fixtures: next }))}
+      {ticks(say(FIELD_WORDS.fixtures), fixtures, form.fixtures, (next) => set({ fixtures: next }))}
       <NeighbourFields
         neighbours={form.neighbours}
         codes={trees.map((tree) => tree.code)}
@@ -187,25 +187,25 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
       />
       <Pair>
         <Select
-          label={fieldWordsIn(say).drainage}
+          label={say(FIELD_WORDS.drainage)}
           value={form.drainage}
           options={options(drainages)}
           onChange={(value) => set({ drainage: value as TreeForm['drainage'] })}
         />
         <Select
-          label={fieldWordsIn(say).status}
+          label={say(FIELD_WORDS.status)}
           value={form.status}
           options={options(statuses)}
           onChange={(value) => set({ status: value as TreeForm['status'] })}
         />
       </Pair>
       <CheckRow
-        label={fieldWordsIn(say).frostPocket}
+        label={say(FIELD_WORDS.frostPocket)}
         on={form.frostPocket}
         onChange={(frostPocket) => set({ frostPocket })}
       />
       <CheckRow
-        label={fieldWordsIn(say).susceptible}
+        label={say(FIELD_WORDS.susceptible)}
         on={form.susceptible}
         onChange={(susceptible) => set({ susceptible })}
       />

@@ -90,8 +90,6 @@ function Spoken({ words }: { words: string }) {
   );
 }
 
-const failedIn = (say: Say) => say('shared.theServerFailedOverThisAgainAnd');
-
 function ItemRow({ item }: { item: OutboxItem }) {
   const say = useSay();
   const theirs = item.problem?.theirs as { revision?: unknown } | null | undefined;
@@ -101,7 +99,9 @@ function ItemRow({ item }: { item: OutboxItem }) {
       <Label>{itemWords(say, item)}</Label>
       {item.state === 'waiting' ? null : (
         <>
-          <Body>{isFailed(item) ? failedIn(say) : (item.problem?.detail ?? '')}</Body>
+          <Body>
+            {isFailed(item) ? say('shared.theServerFailedOverThisAgainAnd') : (item.problem?.detail ?? '')}
+          </Body>
           {item.state === 'conflict' ? (
             <>
               <Version title={say('shared.yours')} lines={versionLines(say, item.problem?.yours)} />

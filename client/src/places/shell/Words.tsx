@@ -1,11 +1,9 @@
 // Waits until a page can speak the language of this device.
 import type { Place } from '@mortisect/words';
 import { View } from '@tamagui/core';
-import { usePathname } from 'expo-router';
 import { type ReactNode, Suspense, useEffect } from 'react';
 import { EVERY_PLACE, loadWords, useCatalogues } from '../../data/catalogues';
 import { useSay } from '../../data/useSay';
-import { placeOf } from './places';
 
 const AFTER_MS = 1500;
 
@@ -29,6 +27,5 @@ export function PlaceWords({ children }: { children: ReactNode }) {
     const later = setTimeout(() => loadWords(locale, EVERY_PLACE).catch(() => {}), AFTER_MS);
     return () => clearTimeout(later);
   }, [locale]);
-  useCatalogues(['shared', 'trade', placeOf(usePathname()).id]);
   return <Suspense fallback={<View flex={1} aria-busy />}>{children}</Suspense>;
 }

@@ -12,7 +12,7 @@ import {
   pathogenOf,
   schoolWords,
 } from '@mortisect/core/timing';
-import { dayReasonWords, factorWordsIn, riskWords, told, VERDICT_WORDS } from '@mortisect/words/trade';
+import { dayReasonWords, FACTOR_WORDS, riskWords, told, VERDICT_WORDS } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { dayWords } from '../../data/moment';
 import { useTrees } from '../../data/queries';
@@ -144,7 +144,7 @@ function GroupWhy({
       {weighing.length > 0 ? (
         <Body fontSize="$16" lineHeight="$16">
           {weighing
-            .map((name) => `${factorWordsIn(say)[name].name}: ${percent(cell.factors[name])}`)
+            .map((name) => `${say(FACTOR_WORDS[name].name)}: ${percent(cell.factors[name])}`)
             .join(' · ')}
         </Body>
       ) : null}

@@ -4,7 +4,7 @@ import type { TreeTiming } from '@mortisect/contracts';
 import { joined, temperatureReading, upperFirst } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import { factorNames, pathogenOf } from '@mortisect/core/timing';
-import { factorWordsIn, riskWords, told } from '@mortisect/words/trade';
+import { FACTOR_WORDS, riskWords, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { dayWords, longDayHour, weekday } from '../../data/moment';
@@ -39,18 +39,18 @@ export function Factors({ data, today }: FactorsProps) {
       </Body>
       <View gap={4}>
         <Line
-          name={factorWordsIn(say).infection.name}
+          name={say(FACTOR_WORDS.infection.name)}
           value={cell.infection}
           weight={1}
-          says={factorWordsIn(say).infection.says}
+          says={say(FACTOR_WORDS.infection.says)}
         />
         {factorNames.map((name) => (
           <Line
             key={name}
-            name={factorWordsIn(say)[name].name}
+            name={say(FACTOR_WORDS[name].name)}
             value={cell.factors[name]}
             weight={weights[name]}
-            says={factorWordsIn(say)[name].says}
+            says={say(FACTOR_WORDS[name].says)}
           />
         ))}
       </View>
@@ -181,9 +181,9 @@ function TenDays({ data }: { data: TreeTiming }) {
   const colours = [chalk, ochre, slate, dead, ink, leaf];
   const dashes = ['7 4', '2 4', '10 3 2 3', '4 3', '1 3', '12 4'];
   const all = [
-    { name: factorWordsIn(say).infection.name, values: cells.map((cell) => cell.infection), colour: plum },
+    { name: say(FACTOR_WORDS.infection.name), values: cells.map((cell) => cell.infection), colour: plum },
     ...factorNames.map((name, i) => ({
-      name: factorWordsIn(say)[name].name,
+      name: say(FACTOR_WORDS[name].name),
       values: cells.map((cell) => cell.factors[name]),
       colour: colours[i] as string,
       dash: dashes[i] as string,

@@ -4,8 +4,8 @@ import type { SeasonAnswer } from '@mortisect/contracts';
 import { DAY_MS } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import { schoolWords } from '@mortisect/core/timing';
-import type { Say } from '@mortisect/words';
-import { lessonIn, riskWords } from '@mortisect/words/trade';
+import type { PlainKey, Say } from '@mortisect/words';
+import { riskWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { inWords } from '../../data/api';
@@ -35,25 +35,25 @@ export function YearStrip({ treeId, cut, today }: YearStripProps) {
   );
 }
 
-const monthsIn = (say: Say) => [
-  say('plan.jan'),
-  say('plan.feb'),
-  say('plan.mar'),
-  say('plan.apr'),
-  say('plan.may'),
-  say('plan.jun'),
-  say('plan.jul'),
-  say('plan.aug'),
-  say('plan.sep'),
-  say('plan.oct'),
-  say('plan.nov'),
-  say('plan.dec'),
-];
+const MONTHS = [
+  'plan.jan',
+  'plan.feb',
+  'plan.mar',
+  'plan.apr',
+  'plan.may',
+  'plan.jun',
+  'plan.jul',
+  'plan.aug',
+  'plan.sep',
+  'plan.oct',
+  'plan.nov',
+  'plan.dec',
+] as const satisfies PlainKey[];
 
 /** Day of the year as “12 May”. */
 export function dayOfYearWords(say: Say, ofYear: number): string {
   const date = new Date(Date.UTC(2001, 0, ofYear));
-  return `${date.getUTCDate()} ${monthsIn(say)[date.getUTCMonth()]}`;
+  return `${date.getUTCDate()} ${say(MONTHS[date.getUTCMonth()] as PlainKey)}`;
 }
 
 function Strip({ season, today }: { season: SeasonAnswer; today: SiteToday }) {
@@ -108,7 +108,7 @@ function Strip({ season, today }: { season: SeasonAnswer; today: SiteToday }) {
         bars={{ values: weeks.map((week) => week.dryShare * 7), colour: chalk, axis: 'right' }}
         foot={[0, 2, 4, 6, 8, 10].map((month) => ({
           at: Math.round((month * 30.4) / 7),
-          text: monthsIn(say)[month] as string,
+          text: say(MONTHS[month] as PlainKey),
         }))}
         at={at}
         onAt={setAt}
@@ -223,7 +223,7 @@ function Months({ season }: { season: SeasonAnswer }) {
       <Label fontSize="$19" lineHeight="$19">
         {say('plan.whatMakesTheMonthsDiffer')}
       </Label>
-      <Body>{lessonIn(say)}</Body>
+      <Body>{say('trade.withEqualRainTheEffectsOfTemperature')}</Body>
       <ChartKey lines={lines} />
       <Chart
         label={say('plan.temperatureRainAndSporesByMonth')}
@@ -236,16 +236,16 @@ function Months({ season }: { season: SeasonAnswer }) {
           text: (value) => String(Math.round(value * 100)),
         }}
         lines={lines}
-        foot={monthsIn(say).flatMap((text, i) => (i % 2 === 0 ? [{ at: i, text }] : []))}
+        foot={MONTHS.flatMap((name, i) => (i % 2 === 0 ? [{ at: i, text: say(name) }] : []))}
         at={at}
         onAt={setAt}
-        valueText={`${monthsIn(say)[at]}: ${readOut(at)}`}
+        valueText={`${say(MONTHS[at] as PlainKey)}: ${readOut(at)}`}
         table={{
           head: [say('plan.month'), say('plan.values')],
-          rows: monthsIn(say).map((name, i) => [name, readOut(i)]),
+          rows: MONTHS.map((name, i) => [say(name), readOut(i)]),
         }}
       />
-      <Small color="$ink" role="status">{`${monthsIn(say)[at]} · ${readOut(at)}`}</Small>
+      <Small color="$ink" role="status">{`${say(MONTHS[at] as PlainKey)} · ${readOut(at)}`}</Small>
     </View>
   );
 }

@@ -10,7 +10,7 @@ import {
   rechecksDue,
   type SiteToday,
 } from '@mortisect/core/present';
-import type { Say } from '@mortisect/words';
+import type { PlainKey, Say } from '@mortisect/words';
 import { limbIn, lookForWords, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
@@ -130,13 +130,13 @@ export function Rechecks() {
 const MOST_ROWS = 30;
 const doneAt = (recheck: RecheckDue) => recheck.done?.at ?? '';
 
-const kindWordsIn = (say: Say): Record<RecheckDue['kind'], string> => ({
-  strikes: say('book.afterOneToTwoWeeks'),
-  month: 'after a month',
-  'early summer': say('book.earlySummer'),
-  'next winter': say('book.nextWinter'),
-});
-const kindWords = (say: Say, recheck: CutOnRecord['rechecks'][number]) => kindWordsIn(say)[recheck.kind];
+const KIND_WORDS: Record<RecheckDue['kind'], PlainKey> = {
+  strikes: 'book.afterOneToTwoWeeks',
+  month: 'book.afterAMonth',
+  'early summer': 'book.earlySummer',
+  'next winter': 'book.nextWinter',
+};
+const kindWords = (say: Say, recheck: CutOnRecord['rechecks'][number]) => say(KIND_WORDS[recheck.kind]);
 
 function HeldRows({ held, today }: { held: Held[]; today: SiteToday }) {
   const say = useSay();
