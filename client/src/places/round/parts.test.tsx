@@ -5,7 +5,7 @@ import { faultKey } from '@mortisect/core/faults';
 import { type SiteToday, type TreeView, treeView } from '@mortisect/core/present';
 import type { Action, Job } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
-import { configure, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { configure, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { usePreferences } from '../../data/preferences';
 import { FakeServer, refused } from '../../testing/fakeServer';
 import { allSent, at, buttons, field, findButton, press, show, went, write } from '../../testing/here';
@@ -391,6 +391,20 @@ describe('keys', () => {
     hit('g');
     hit('t');
     expect(went).toHaveLength(5);
+  });
+
+  test('a page drawn anew between two keys forgets neither', () => {
+    const first = jest.fn();
+    const second = jest.fn();
+    const Two = ({ act }: { act: () => void }) => {
+      useKeys({ 'g b': act });
+      return null;
+    };
+    const { rerender } = render(<Two act={first} />);
+    hit('g');
+    rerender(<Two act={second} />);
+    hit('b');
+    expect([first.mock.calls.length, second.mock.calls.length]).toEqual([0, 1]);
   });
 
   test('none acts while somebody types, nor when keys are switched off', () => {

@@ -2,7 +2,7 @@
 import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import { tinykeys } from 'tinykeys';
 import { usePreferences } from '../../data/preferences';
 import { useSay } from '../../data/useSay';
@@ -13,23 +13,30 @@ import { places } from './places';
 
 type Bindings = Record<string, () => void>;
 
-/** Binds keys while the component is on screen. */
+/** How long the second key of two may take, ms: a slow machine and a slow hand. */
+const BETWEEN_KEYS = 2000;
+
+/**
+ * Binds keys while the component is on screen. They stay bound while the page is drawn anew: between the two keys
+ * of "g t" it often is.
+ */
 export function useKeys(bindings: Bindings): void {
   const on = usePreferences((preferences) => preferences.keys);
+  const act = useEffectEvent((key: string, event: KeyboardEvent) => {
+    if (isTyping(event.target) || document.querySelector('[role=dialog]')) return;
+    event.preventDefault();
+    bindings[key]?.();
+  });
+  const bound = JSON.stringify(Object.keys(bindings));
   useEffect(() => {
     if (!on) return;
-    const guarded = Object.fromEntries(
-      Object.entries(bindings).map(([key, act]) => [
-        key,
-        (event: KeyboardEvent) => {
-          if (isTyping(event.target) || document.querySelector('[role=dialog]')) return;
-          event.preventDefault();
-          act();
-        },
-      ]),
+    const keys: string[] = JSON.parse(bound);
+    return tinykeys(
+      window,
+      Object.fromEntries(keys.map((key) => [key, (event: KeyboardEvent) => act(key, event)])),
+      { timeout: BETWEEN_KEYS },
     );
-    return tinykeys(window, guarded);
-  });
+  }, [on, bound]);
 }
 
 function isTyping(target: EventTarget | null): boolean {
