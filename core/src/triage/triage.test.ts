@@ -241,5 +241,17 @@ test('more affected wood is never a smaller share', () => {
       // A place nearer the trunk takes others with it: thicker there, so never less
       expect(more).toBeGreaterThanOrEqual(share - 1e-9);
     }),
+    // A trunk that is thinner than the limb and the rest of it together, which are affected already
+    {
+      examples: [
+        [
+          [
+            { limbId: 'B', fromCm: 0 },
+            { limbId: 'T', fromCm: 119 },
+          ],
+          { limbId: 'T', fromCm: 86 },
+        ],
+      ],
+    },
   );
 });
