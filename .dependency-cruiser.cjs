@@ -3,6 +3,7 @@ const test = '\\.test\\.tsx?$';
 
 /** The rooms of the core, in the order of the work: a room uses only rooms before it. */
 const rooms = [
+  'refusal',
   'measure',
   'reason',
   'register',

@@ -100,7 +100,7 @@ test('the mix by arithmetic, what skipping costs, and a recheck with its outcome
   await page.getByLabel('Litres wanted, L').fill('2');
   await page.getByLabel('On the bottle, %').fill('8.25');
   await expect(page.getByText('200 mL', { exact: true })).toBeVisible();
-  await expect(page.getByText('It holds 8250 ppm of available chlorine.')).toBeVisible();
+  await expect(page.getByText('It holds 8,250 ppm of available chlorine.')).toBeVisible();
   await expect(page.getByText(/chlorine gas/)).toBeVisible();
   await page.getByRole('button', { name: 'Record the mix' }).click();
   await expect(page.getByText(/^Last mixed less than a minute ago, 2 L/)).toBeVisible();

@@ -1,5 +1,7 @@
 // The archive of an orchard: its history, line by line, with devices, weather and photos. One JSON object a line.
+
 import { HistoryLine, moment, RecordId } from '@mortisect/core/records';
+import { refusing } from '@mortisect/core/refusal';
 import { z } from 'zod';
 
 export const ARCHIVE_KIND = 'mortisect archive';
@@ -33,7 +35,7 @@ export const ArchiveLine = z
     z.strictObject({
       is: z.literal('archive'),
       kind: z.literal(ARCHIVE_KIND),
-      version: z.literal(ARCHIVE_VERSION, 'The archive is of a later version than this server reads.'),
+      version: z.literal(ARCHIVE_VERSION, refusing('laterArchive')),
       orchardId,
     }),
     z.strictObject({ is: z.literal('device'), orchardId, id: z.uuid(), name: z.string().max(80) }),

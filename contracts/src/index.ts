@@ -1,5 +1,5 @@
 // For its effect: every schema speaks so
-import './faultWords';
+import '@mortisect/core/refusal';
 
 export type { CandidatesResult, Openness, PlanResult } from './compute';
 export {
@@ -18,7 +18,6 @@ export {
   treeColumns,
   weatherUnits,
 } from './exchange';
-export { oneOfWords } from './faultWords';
 export {
   cellAt,
   countsAt,

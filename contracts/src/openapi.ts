@@ -15,7 +15,7 @@ export function openApiDocument(version: string) {
       title: 'Mortisect',
       version,
       description:
-        'Removal pruning of dead, diseased and damaged wood in fruit trees. Lengths in cm, diameters in mm, angles in degrees. General guidance: the label, local law and licensed practice come first.',
+        'Removal pruning of dead, diseased and damaged wood in fruit trees. Lengths in cm, diameters in mm, angles in degrees. General guidance: the label, local law and licensed practice come first. Texts are in the language of Accept-Language: English or Spanish.',
     },
     paths,
   });

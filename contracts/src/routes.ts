@@ -20,6 +20,7 @@ import {
   TreeId,
   TreeSummary,
 } from '@mortisect/core/records';
+import { refusing } from '@mortisect/core/refusal';
 import { LimbMap } from '@mortisect/core/tree';
 import { repairs } from '@mortisect/core/weather';
 import { z } from 'zod';
@@ -75,7 +76,15 @@ const StreamedFile = z.object({ fileName: z.string(), content: z.custom<AsyncIte
 const Since = z.object({
   since: z.string().max(80).optional().describe('the revision that was read last; all of it where missing'),
 });
-const SheetQuery = z.object({
+/** For links, which say no language of their own. */
+const InLanguage = z.object({
+  language: z
+    .string()
+    .max(35)
+    .optional()
+    .describe('language of the file as a BCP 47 tag (en, es); that of Accept-Language where missing'),
+});
+const SheetQuery = InLanguage.extend({
   paper: z.enum(['A4', 'LETTER']).default('A4'),
   units: z.enum(['metric', 'us']).optional().describe('those of the site where missing'),
 });
@@ -177,7 +186,7 @@ export const routes = {
     tag: 'Access',
     summary: 'Say who works on this device',
     params: z.object({ deviceId: RecordId }),
-    body: z.strictObject({ name: z.string().trim().min(1, 'Give a name.').max(60) }),
+    body: z.strictObject({ name: z.string().trim().min(1, refusing('noName')).max(60) }),
     response: z.object({ id: RecordId, name: z.string() }),
   }),
   getSite: route({
@@ -314,6 +323,7 @@ export const routes = {
     path: '/api/trees.csv',
     tag: 'Files',
     summary: 'The register as CSV',
+    query: InLanguage,
     rawAnswer: 'text/csv; charset=utf-8',
     response: RawFile,
   }),
@@ -416,6 +426,7 @@ export const routes = {
     tag: 'Files',
     summary: 'The steps of a tree’s plan as CSV',
     params: z.object({ treeId: TreeId }),
+    query: InLanguage,
     rawAnswer: 'text/csv; charset=utf-8',
     response: RawFile,
   }),
@@ -517,7 +528,7 @@ export const routes = {
     tag: 'Weather',
     summary: 'Let a station push; its token is told this once. Said again, the old token ends',
     params: z.object({ stationId: RecordId }),
-    body: z.strictObject({ name: z.string().trim().min(1, 'Give it a name.').max(60) }),
+    body: z.strictObject({ name: z.string().trim().min(1, refusing('noName')).max(60) }),
     response: when.Station.extend({ token: z.string() }),
     fromDevice: true,
   }),
@@ -583,6 +594,7 @@ export const routes = {
     tag: 'Weather',
     summary: 'Windows of each kind of wood, days to look and jobs due, as iCalendar (RFC 5545)',
     params: z.object({ token: z.string().min(20).max(80) }),
+    query: InLanguage,
     rawAnswer: 'text/calendar; charset=utf-8',
     response: RawFile,
     open: true,
@@ -594,6 +606,7 @@ export const routes = {
     tag: 'Weather',
     summary: 'The windows of one tree as iCalendar',
     params: z.object({ treeId: TreeId }),
+    query: InLanguage,
     rawAnswer: 'text/calendar; charset=utf-8',
     response: RawFile,
   }),

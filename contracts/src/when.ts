@@ -3,6 +3,7 @@
 import { localDay } from '@mortisect/core/measure';
 import { USUAL_CUT } from '@mortisect/core/present';
 import { moment, RecordId, SpeciesCode, TimeZone, TreeId, weatherSources } from '@mortisect/core/records';
+import { refusing } from '@mortisect/core/refusal';
 import { FreezeEvent, SeenStage, StageDay } from '@mortisect/core/stage';
 import {
   Bloom,
@@ -156,7 +157,7 @@ const place = {
 /** Of less than this share of the hours nothing can be told that rests on them. */
 const LEAST_MEASURED = 0.5;
 type Measured = 'temperatureC' | 'rainMm';
-const inWords: Record<Measured, string> = { temperatureC: 'a temperature', rainMm: 'their rain' };
+const WITHOUT = { temperatureC: 'hoursWithoutTemperature', rainMm: 'hoursWithoutRain' } as const;
 
 /** Hours of which at least half tell what is asked of them. */
 const hoursWith = (...asked: Measured[]) =>
@@ -164,7 +165,7 @@ const hoursWith = (...asked: Measured[]) =>
     (hours, column) =>
       hours.refine(
         (given) => given.filter((hour) => hour[column] !== null).length >= LEAST_MEASURED * given.length,
-        `Fewer than half of these hours have ${inWords[column]}: too little is known.`,
+        refusing(WITHOUT[column]),
       ),
     hoursUpTo(24),
   );

@@ -1,11 +1,15 @@
 // Commands for a server that runs: a door on loopback, whose key lies in the data folder for whoever may read there.
+
 import { randomBytes, timingSafeEqual } from 'node:crypto';
 import { readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import path from 'node:path';
+import type { Problem } from '@mortisect/contracts';
+import { unsaid } from '@mortisect/words';
 import express from 'express';
 import { z } from 'zod';
+import { StartFailure } from './failure';
 import { problemHandler } from './http/problem';
 import { HttpProblem } from './refusal';
 import type { CopyKeeper, CopyMade } from './services/copies';
@@ -28,7 +32,7 @@ export async function openControl(dataFolder: string, copies: CopyKeeper): Promi
     next(
       isSame(request.get('authorization') ?? '', `Bearer ${key}`)
         ? undefined
-        : new HttpProblem(401, 'sign-in', 'Not for you', 'The key of this data folder is asked for.'),
+        : new HttpProblem(401, 'sign-in', unsaid('problem.keyAsked')),
     );
   });
   app.post('/copy', express.json(), async (request, response) => {
@@ -58,20 +62,14 @@ function isSame(given: string, wanted: string): boolean {
  * Asks the server that runs on a data folder for a copy.
  *
  * @returns null where none runs there
- * @throws {HttpProblem} what the server says where it could not
+ * @throws {StartFailure} with what the server says where it could not
  */
 export async function askForCopy(dataFolder: string, file: string): Promise<CopyMade | null> {
   const answer = await ask(dataFolder, file);
   if (!answer) return null;
   const body = await answer.json();
   if (answer.ok) return body as CopyMade;
-  const { status, type, title, detail } = body as {
-    status: number;
-    type: string;
-    title: string;
-    detail: string;
-  };
-  throw new HttpProblem(status, type, title, detail);
+  throw new StartFailure((body as Problem).detail, 'The log of the server that runs there may say more.');
 }
 
 async function ask(dataFolder: string, file: string): Promise<Response | null> {

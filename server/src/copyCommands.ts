@@ -1,6 +1,7 @@
 // `npm run backup` and `npm run restore`: a safe copy of everything, and everything back from one.
 import { createReadStream, existsSync, rmSync, statSync } from 'node:fs';
 import path from 'node:path';
+import { english } from '@mortisect/words/all';
 import type { Config } from './config';
 import { askForCopy } from './control';
 import { loadEmptySite } from './demo/emptySite';
@@ -63,6 +64,7 @@ export async function restore(config: Config, file: string): Promise<string[]> {
       const pool = makePool();
       try {
         return await importArchive({
+          say: english,
           db: store.db,
           pool,
           photoFolder: config.photoFolder,

@@ -1,35 +1,73 @@
-// Requests that are refused, each with the answer it gets.
+// Requests that are refused, each with the answer it gets: a message by its key, said when the answer goes out.
+import { type PlainKey, sayUnsaid, type Unsaid, unsaid } from '@mortisect/words';
+import { english } from '@mortisect/words/all';
+
+/** For each kind of problem what it is called. */
+const TITLES = {
+  'not-understood': 'problem.titleNotUnderstood',
+  'not-there': 'problem.titleNotThere',
+  'does-not-fit': 'problem.titleDoesNotFit',
+  'moved-meanwhile': 'problem.titleMovedMeanwhile',
+  'database-away': 'problem.titleDatabaseAway',
+  'read-only': 'problem.titleReadOnly',
+  damaged: 'problem.titleDamaged',
+  'disk-full': 'problem.titleDiskFull',
+  'too-large': 'problem.titleTooLarge',
+  'server-fault': 'problem.titleServerFault',
+  'not-your-device': 'problem.titleNotYourDevice',
+  'file-not-read': 'problem.titleFileNotRead',
+  'no-station': 'problem.titleNoStation',
+  'no-weather': 'problem.titleNoWeather',
+  'keeps-its-leaves': 'problem.titleKeepsItsLeaves',
+  'id-taken': 'problem.titleIdTaken',
+  'no-photo': 'problem.titleNoPhoto',
+  'not-empty': 'problem.titleNotEmpty',
+  'copy-not-good': 'problem.titleCopyNotGood',
+  'copy-not-written': 'problem.titleCopyNotWritten',
+  'no-copies': 'problem.titleNoCopies',
+  'sign-in': 'problem.titleSignIn',
+  'wrong-passphrase': 'problem.titleWrongPassphrase',
+  'not-secure': 'problem.titleNotSecure',
+  'too-often': 'problem.titleTooOften',
+  'other-host': 'problem.titleOtherHost',
+  'other-origin': 'problem.titleOtherOrigin',
+  'no-file': 'problem.titleNoFile',
+  'not-json': 'problem.titleNotJson',
+  'device-unknown': 'problem.titleDeviceUnknown',
+  'not-ready': 'problem.titleNotReady',
+  'not-built': 'problem.titleNotBuilt',
+  busy: 'problem.titleBusy',
+  'took-too-long': 'problem.titleTookTooLong',
+} as const satisfies Record<string, PlainKey>;
+
+export type ProblemType = keyof typeof TITLES;
+
+export const titleOf = (type: ProblemType): PlainKey => TITLES[type];
 
 export interface FieldFault {
   path: string;
-  message: string;
+  why: Unsaid;
 }
 
-/** A failure with its answer; anything else thrown becomes a 500 without details. */
+/** A failure with its answer; anything else thrown becomes a 500 without details. Its own message, in English, is for the log. */
 export class HttpProblem extends Error {
   constructor(
     readonly status: number,
-    readonly type: string,
-    readonly title: string,
-    detail: string,
+    readonly type: ProblemType,
+    readonly why: Unsaid,
     readonly more: { errors?: FieldFault[]; yours?: unknown; theirs?: unknown } = {},
   ) {
-    super(detail);
+    super(sayUnsaid(english, why));
     this.name = 'HttpProblem';
   }
 }
 
-export const notThere = (what: string) =>
-  new HttpProblem(404, 'not-there', 'Not there', `${what} is not there.`);
+export const notThere = (what: Unsaid) => new HttpProblem(404, 'not-there', unsaid('problem.gone', { what }));
 
-export const doesNotFit = (path: string, message: string) =>
-  new HttpProblem(422, 'does-not-fit', 'Does not fit what stands', message, { errors: [{ path, message }] });
+export const doesNotFit = (path: string, why: Unsaid) =>
+  new HttpProblem(422, 'does-not-fit', why, { errors: [{ path, why }] });
 
 export const moved = (yours: unknown, theirs: unknown) =>
-  new HttpProblem(
-    409,
-    'moved-meanwhile',
-    'Changed meanwhile',
-    'This record has changed since you read it. Nothing was overwritten; both versions are here.',
-    { yours, theirs },
-  );
+  new HttpProblem(409, 'moved-meanwhile', unsaid('problem.movedMeanwhile'), { yours, theirs });
+
+export const notRead = (why: Unsaid) => new HttpProblem(422, 'file-not-read', why);

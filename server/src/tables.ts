@@ -1,5 +1,8 @@
 // `npm run rebuild`: do the tables say what the history says? With `--tables rebuild` they do afterwards.
+
 import path from 'node:path';
+import { english } from '@mortisect/words/all';
+import { refusalWords } from '@mortisect/words/trade';
 import type { Config } from './config';
 import { completeHistory } from './services/beginnings';
 import { damageWords } from './services/condition';
@@ -31,7 +34,9 @@ export async function checkTables(config: Config, now: string): Promise<{ words:
           : `${found.length === 1 ? '1 row does' : `${found.length} rows do`} not say what the history says:`,
         ...found.slice(0, SHOWN).map(({ table, id, why }) => `  ${table} ${id}: ${why}`),
         ...(found.length > SHOWN ? [`  and ${found.length - SHOWN} more`] : []),
-        ...aside.map(({ seq, why }) => `  line ${seq} is kept and leads to nothing: ${why}`),
+        ...aside.map(
+          ({ seq, why }) => `  line ${seq} is kept and leads to nothing: ${refusalWords(english, why)}`,
+        ),
         ...(rebuilt ? ['They were made anew from the history.'] : []),
         ...(damaged.length > 0
           ? [

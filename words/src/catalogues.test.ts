@@ -75,7 +75,7 @@ const ROUTES = filesIn('app').filter((file) => !/app\/(_layout|\+not-found|index
 test.each(ROUTES)('%s says only what is loaded for its place', (route) => {
   const place = placeOf(route.replace(/^app|\.tsx$|\/(index|_layout)\.tsx$/g, '')).id;
   const foreign = [...withImports(route)].flatMap(([file, source]) =>
-    [...source.matchAll(/'(book|cut|plan|round|today)\.\w+'/g)].flatMap(([key, of]) =>
+    [...source.matchAll(/'(book|cut|files|plan|problem|round|today)\.\w+'/g)].flatMap(([key, of]) =>
       of === place ? [] : [`${file}: ${key}`],
     ),
   );

@@ -1,5 +1,5 @@
 export type { Place } from '../compiled/keys';
-export { loadCatalogue } from './load';
+export { loadCatalogue, type PagePlace } from './load';
 export {
   type Dictionary,
   dictionaries,
@@ -11,3 +11,4 @@ export {
   locales,
 } from './locales';
 export { type Catalogue, type Key, makeSay, type PlainKey, type Say } from './say';
+export { sayUnsaid, type Unsaid, unsaid } from './unsaid';

@@ -5,10 +5,14 @@ import type { Catalogue } from './say';
 
 type Read = () => Promise<{ default: Catalogue }>;
 
-const FILES: Record<Dictionary, Record<Place, Read>> = {
+/** What pages say; those of files and of problems are the server’s. */
+export type PagePlace = Exclude<Place, 'files' | 'problem'>;
+
+const FILES: Record<Dictionary, Record<PagePlace, Read>> = {
   'en-GB': {
     book: () => import('../compiled/en-GB/book.json'),
     cut: () => import('../compiled/en-GB/cut.json'),
+    fault: () => import('../compiled/en-GB/fault.json'),
     plan: () => import('../compiled/en-GB/plan.json'),
     round: () => import('../compiled/en-GB/round.json'),
     shared: () => import('../compiled/en-GB/shared.json'),
@@ -18,6 +22,7 @@ const FILES: Record<Dictionary, Record<Place, Read>> = {
   'en-US': {
     book: () => import('../compiled/en-US/book.json'),
     cut: () => import('../compiled/en-US/cut.json'),
+    fault: () => import('../compiled/en-US/fault.json'),
     plan: () => import('../compiled/en-US/plan.json'),
     round: () => import('../compiled/en-US/round.json'),
     shared: () => import('../compiled/en-US/shared.json'),
@@ -27,6 +32,7 @@ const FILES: Record<Dictionary, Record<Place, Read>> = {
   es: {
     book: () => import('../compiled/es/book.json'),
     cut: () => import('../compiled/es/cut.json'),
+    fault: () => import('../compiled/es/fault.json'),
     plan: () => import('../compiled/es/plan.json'),
     round: () => import('../compiled/es/round.json'),
     shared: () => import('../compiled/es/shared.json'),
@@ -35,6 +41,6 @@ const FILES: Record<Dictionary, Record<Place, Read>> = {
   },
 };
 
-export async function loadCatalogue(dictionary: Dictionary, place: Place): Promise<Catalogue> {
+export async function loadCatalogue(dictionary: Dictionary, place: PagePlace): Promise<Catalogue> {
   return (await FILES[dictionary][place]()).default;
 }

@@ -3,6 +3,7 @@
 import { Problem, type Route, type RouteInput, type RouteResponse, routes } from '@mortisect/contracts';
 import type { Say } from '@mortisect/words';
 import { usePreferences } from './preferences';
+import { useWords } from './useSay';
 
 export type RouteName = keyof typeof routes;
 export type Answer<K extends RouteName> = RouteResponse<(typeof routes)[K]>;
@@ -57,6 +58,7 @@ async function askOnce<K extends RouteName>(name: K, input: Ask<K>): Promise<Ans
   const response = await fetch(urlOf(route.path, params, query), {
     method: route.method.toUpperCase(),
     headers: {
+      'Accept-Language': useWords.getState().say.locale,
       ...(body !== undefined && { 'Content-Type': 'application/json' }),
       ...(file && { 'Content-Type': file.type || 'application/octet-stream' }),
       ...(route.fromDevice && { 'X-Device-Id': deviceId }),
@@ -85,6 +87,10 @@ function urlOf(
   ).toString();
   return search ? `${filled}?${search}` : filled;
 }
+
+/** A path of the server for a link, which says no language by itself. */
+export const inLanguage = ({ locale }: Say, path: string): string =>
+  `${path}${path.includes('?') ? '&' : '?'}language=${locale}`;
 
 /** What to say about a failure, and that nothing typed is gone. */
 export function inWords(say: Say, error: unknown): string {

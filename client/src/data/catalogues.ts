@@ -7,7 +7,7 @@ import {
   loadCatalogue,
   localeFor,
   makeSay,
-  type Place,
+  type PagePlace,
 } from '@mortisect/words';
 import { useEffect, useState } from 'react';
 import { writeDaysIn } from './moment';
@@ -24,7 +24,7 @@ const AGAIN_MS = 3000;
  * Whether the texts of these places can be said. A language that was just chosen is loaded whole before a word of it shows; until then, and
  * where it cannot be loaded, the page stays in the one before.
  */
-export function useCatalogues(places: readonly Place[]): boolean {
+export function useCatalogues(places: readonly PagePlace[]): boolean {
   const [asked] = useState(browserLocale);
   const chosen = usePreferences((preferences) => preferences.locale) ?? asked;
   const { loaded } = useWords();
@@ -33,7 +33,7 @@ export function useCatalogues(places: readonly Place[]): boolean {
     let again: ReturnType<typeof setTimeout> | undefined;
     let isOver = false;
     const load = () =>
-      loadWords(chosen, wanted.split(' ') as Place[]).catch(() => {
+      loadWords(chosen, wanted.split(' ') as PagePlace[]).catch(() => {
         if (!isOver) again = setTimeout(load, AGAIN_MS);
       });
     void load();
@@ -48,7 +48,7 @@ export function useCatalogues(places: readonly Place[]): boolean {
 let latest: Locale = FALLBACK;
 
 /** Loads what is missing; with another language, all that was loaded in the one before. */
-export async function loadWords(locale: Locale, places: readonly Place[]): Promise<void> {
+export async function loadWords(locale: Locale, places: readonly PagePlace[]): Promise<void> {
   latest = locale;
   const before = useWords.getState();
   const isSame = before.say.locale === locale;
@@ -56,7 +56,9 @@ export async function loadWords(locale: Locale, places: readonly Place[]): Promi
   if (isSame && wanted.every((place) => before.loaded.has(place))) return;
   const dictionary = dictionaryOf(locale);
   const read = await Promise.all(
-    wanted.map(async (place): Promise<[Place, Catalogue]> => [place, await loadCatalogue(dictionary, place)]),
+    wanted.map(
+      async (place): Promise<[PagePlace, Catalogue]> => [place, await loadCatalogue(dictionary, place)],
+    ),
   );
   await writeDaysIn(locale);
   // Another language was chosen meanwhile
@@ -68,7 +70,7 @@ export async function loadWords(locale: Locale, places: readonly Place[]): Promi
   document.documentElement.lang = locale;
 }
 
-const coming = new Map<Place, Promise<void>>();
+const coming = new Map<PagePlace, Promise<void>>();
 
 /**
  * A page can be drawn a moment before the address that it stands at is told: it waits for its words then, as for a module (Suspense).
@@ -76,14 +78,14 @@ const coming = new Map<Place, Promise<void>>();
  * @throws {Promise} that ends once the catalogue of the key is there
  */
 function suspend(key: string): void {
-  const place = key.split('.')[0] as Place;
+  const place = key.split('.')[0] as PagePlace;
   if (!EVERY_PLACE.includes(place) || useWords.getState().loaded.has(place)) return;
   const waits = coming.get(place) ?? untilLoaded(place).finally(() => coming.delete(place));
   coming.set(place, waits);
   throw waits;
 }
 
-async function untilLoaded(place: Place): Promise<void> {
+async function untilLoaded(place: PagePlace): Promise<void> {
   for (;;) {
     try {
       await loadWords(latest, [place]);
@@ -95,4 +97,13 @@ async function untilLoaded(place: Place): Promise<void> {
   }
 }
 
-export const EVERY_PLACE: readonly Place[] = ['shared', 'trade', 'today', 'round', 'plan', 'cut', 'book'];
+export const EVERY_PLACE: readonly PagePlace[] = [
+  'shared',
+  'trade',
+  'fault',
+  'today',
+  'round',
+  'plan',
+  'cut',
+  'book',
+];

@@ -1,11 +1,11 @@
 // What says the texts of a page, in the language of this device.
-import { type Catalogue, FALLBACK, makeSay, type Place, type Say } from '@mortisect/words';
+import { type Catalogue, FALLBACK, makeSay, type PagePlace, type Say } from '@mortisect/words';
 import { create } from 'zustand';
 
 interface Words {
   say: Say;
   /** What `say` can say: the catalogues of `say.locale`. */
-  loaded: ReadonlyMap<Place, Catalogue>;
+  loaded: ReadonlyMap<PagePlace, Catalogue>;
 }
 
 export const useWords = create<Words>(() => ({ say: makeSay(FALLBACK, []), loaded: new Map() }));

@@ -1,8 +1,8 @@
 // The crown clock: the tree from above. A tap picks a limb; where limbs lie over one another it asks which.
 
-import { heightReading, joined, thicknessReading, type Units } from '@mortisect/core/measure';
+import { heightReading, thicknessReading, type Units } from '@mortisect/core/measure';
 import { type Limb, onSpoke, reachCm, type Spoke, spokes } from '@mortisect/core/tree';
-import { limbIn } from '@mortisect/words/trade';
+import { joined, limbIn } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useId, useMemo, useRef, useState } from 'react';
 import Svg, { Circle, G, Line, Path, Rect, Text } from 'react-native-svg';
@@ -112,7 +112,7 @@ export function CrownClock(props: CrownClockProps) {
               }}
             >
               <Label fontSize="$19">{limbIn(say, names.get(limb.id) ?? limb.id)}</Label>
-              <Label>{joined(thicknessReading(limb.baseMm, units))}</Label>
+              <Label>{joined(say, thicknessReading(limb.baseMm, units))}</Label>
             </PressRow>
           ))}
         </Rows>
@@ -170,11 +170,12 @@ function Face({ pxPerCm, units, zoom }: { pxPerCm: number; units: Units; zoom: n
 
 /** The first ring's distance, over everything else so that it can be read. */
 function RingLabel({ pxPerCm, units, zoom }: { pxPerCm: number; units: Units; zoom: number }) {
+  const say = useSay();
   const { soft, paper } = usePalette();
   const fontSize = 13 * Math.max(0.8, zoom) * useTextScale();
   const { step } = METRES[units];
   if (step * pxPerCm > FACE) return null;
-  const words = joined(heightReading(step, units));
+  const words = joined(say, heightReading(step, units));
   const half = (words.length * fontSize) / 4.2;
   const x = -step * pxPerCm * Math.SQRT1_2;
   const y = -step * pxPerCm * Math.SQRT1_2;

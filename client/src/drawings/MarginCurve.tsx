@@ -1,7 +1,8 @@
 // Clearance against what it costs in crown and what it leaves in disease, with the schools marked; a handle is dragged along it.
 
-import { tapeReading, tapeText, type Units } from '@mortisect/core/measure';
+import { tapeReading, type Units } from '@mortisect/core/measure';
 import type { MarginCurve as Curve, CurvePoint } from '@mortisect/core/plan';
+import { readingIn, tapeText } from '@mortisect/words/trade';
 import { useRef } from 'react';
 import Svg, { Circle, G, Line, Path, Text } from 'react-native-svg';
 import { useSay } from '../data/useSay';
@@ -48,7 +49,7 @@ export function MarginCurve({ curve, units, at, onAt }: MarginCurveProps) {
   if (!here) return null;
   const label = { fontFamily: 'Barlow Condensed', fontWeight: '600' as const, fontSize };
   const value = say('shared.in100ThatDiseaseStaysOfThe', {
-    tape: tapeText(here.clearanceCm, units, 'up'),
+    tape: tapeText(say, here.clearanceCm, units, 'up'),
     chance: Math.round(here.chance * 100),
     crown: Math.round(here.crown / 10),
   });
@@ -114,7 +115,7 @@ export function MarginCurve({ curve, units, at, onAt }: MarginCurveProps) {
             fill={soft}
             textAnchor="middle"
           >
-            {tapeReading(cm, units).value}
+            {readingIn(say, tapeReading(cm, units)).value}
           </Text>
         ))}
         <Text {...label} x={width - 4} y={HEIGHT - BOTTOM + 14 + fontSize} fill={soft} textAnchor="end">

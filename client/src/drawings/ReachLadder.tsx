@@ -1,9 +1,9 @@
 // The reach ladder: the tree from the side, with what is reached from the ground and what asks for a ladder.
 
 import { HAND_OVER_HEIGHT_CM, LADDER_FROM_CM } from '@mortisect/core/handling';
-import { heightReading, joined, type Units } from '@mortisect/core/measure';
+import { heightReading, type Units } from '@mortisect/core/measure';
 import { type Limb, limbShape, pointAlong } from '@mortisect/core/tree';
-import { told } from '@mortisect/words/trade';
+import { joined, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useMemo, useRef } from 'react';
 import Svg, { G, Line, Rect, Text } from 'react-native-svg';
@@ -44,7 +44,7 @@ export function ReachLadder({ limbs, chosenId, kerfs, units }: ReachLadderProps)
     { name: 'arborist', fromCm: HAND_OVER_HEIGHT_CM, toCm: Number.POSITIVE_INFINITY },
   ].filter((band) => band.fromCm < topCm);
   const says = say('shared.reachLadderTheTreeFromTheSide', {
-    height: joined(heightReading(topCm, units)),
+    height: joined(say, heightReading(topCm, units)),
     bands: bands.map((band) => told(say, band.name)).join(', '),
   });
   return (
@@ -78,7 +78,7 @@ export function ReachLadder({ limbs, chosenId, kerfs, units }: ReachLadderProps)
                       fontFamily="Barlow Condensed"
                       fontWeight="600"
                     >
-                      {joined(heightReading(band.toCm, units))}
+                      {joined(say, heightReading(band.toCm, units))}
                     </Text>
                   ) : null}
                 </>

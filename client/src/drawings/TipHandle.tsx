@@ -1,7 +1,8 @@
 // The tip of a limb on the crown clock, held by thumb or keys.
 
-import { clockHour, tapeText, turn, type Units } from '@mortisect/core/measure';
+import { clockHour, turn, type Units } from '@mortisect/core/measure';
 import type { Spoke } from '@mortisect/core/tree';
+import { tapeText } from '@mortisect/words/trade';
 import { useRef } from 'react';
 import { useSay } from '../data/useSay';
 import { Knob } from './Knob';
@@ -39,7 +40,7 @@ export function TipHandle({ spoke, pxPerCm, middle, twelveBearingDeg, units, onT
       most={360}
       says={say('shared.oclockLong', {
         clockHour: clockHour(limb.bearingDeg, twelveBearingDeg),
-        tape: tapeText(limb.lengthCm, units),
+        tape: tapeText(say, limb.lengthCm, units),
       })}
       left={middle + tip.x * pxPerCm}
       top={middle + tip.y * pxPerCm}

@@ -1,9 +1,9 @@
 // How a limb comes off: its weight, the strokes in order, the pieces, and where it falls.
 
-import { joined, massReading, tapeText } from '@mortisect/core/measure';
+import { massReading } from '@mortisect/core/measure';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import type { Handling } from '@mortisect/core/residual';
-import { limbIn } from '@mortisect/words/trade';
+import { joined, limbIn, tapeText } from '@mortisect/words/trade';
 import { useSay } from '../data/useSay';
 import { Body, Small } from '../ui/type';
 import { fallWords } from './words';
@@ -22,9 +22,9 @@ export function HandlingLines({ view, today, handling }: HandlingLinesProps) {
     <>
       <Body>
         {say('shared.toIn', {
-          mass: joined(massReading(massKg, units)),
-          mass2: joined(massReading(massRangeKg[0], units)),
-          mass3: joined(massReading(massRangeKg[1], units)),
+          mass: joined(say, massReading(massKg, units)),
+          mass2: joined(say, massReading(massRangeKg[0], units)),
+          mass3: joined(say, massReading(massRangeKg[1], units)),
           more: handling.massFromBaseAlone
             ? say('shared.fromTheBaseAloneNothingIsMapped')
             : say('shared.fromTheTaperOfEveryMappedLimb'),
@@ -37,9 +37,9 @@ export function HandlingLines({ view, today, handling }: HandlingLinesProps) {
             <Small key={`${piece.limbId}${piece.fromCm}`}>
               {say('shared.to', {
                 get: limbIn(say, view.names.get(piece.limbId) ?? piece.limbId),
-                tape: tapeText(piece.fromCm, units),
-                tape2: tapeText(piece.toCm, units),
-                mass: joined(massReading(piece.kg, units)),
+                tape: tapeText(say, piece.fromCm, units),
+                tape2: tapeText(say, piece.toCm, units),
+                mass: joined(say, massReading(piece.kg, units)),
               })}
             </Small>
           ))
@@ -47,12 +47,12 @@ export function HandlingLines({ view, today, handling }: HandlingLinesProps) {
       {strokes.undercutCm !== null && strokes.topCutCm !== null ? (
         <Body>
           {say('shared.undercutAThirdThroughOutFromThe', {
-            tape: tapeText(strokes.undercutCm - strokes.finalCm, units),
-            tape2: tapeText(strokes.topCutCm - strokes.finalCm, units),
+            tape: tapeText(say, strokes.undercutCm - strokes.finalCm, units),
+            tape2: tapeText(say, strokes.topCutCm - strokes.finalCm, units),
             more:
               strokes.finalCm === 0
                 ? say('shared.theCollar')
-                : say('shared.fromTheCollar', { tape: tapeText(strokes.finalCm, units) }),
+                : say('shared.fromTheCollar', { tape: tapeText(say, strokes.finalCm, units) }),
           })}
         </Body>
       ) : null}

@@ -2,10 +2,10 @@
 
 import { leadingReason } from '@mortisect/core/cuts';
 import { disorderOf, schoolFor, schoolsFor } from '@mortisect/core/disorders';
-import { tapeText } from '@mortisect/core/measure';
+
 import { cutsFor, type SiteToday, type TreeView } from '@mortisect/core/present';
 import type { Say } from '@mortisect/words';
-import { limbIn, told } from '@mortisect/words/trade';
+import { limbIn, tapeText, told } from '@mortisect/words/trade';
 
 interface SchoolAnswer {
   schoolId: string;
@@ -35,13 +35,13 @@ export function schoolAnswers(say: Say, view: TreeView, today: SiteToday, lesion
       schoolId: school.id,
       name: told(say, school.name),
       isSites: school.id === sites,
-      clearance: tapeText(clearanceCm, today.units, 'up'),
+      clearance: tapeText(say, clearanceCm, today.units, 'up'),
       cut: cut
-        ? `${onOther}${at === 0 ? 'collar' : `${cut.upToCm === undefined ? '' : '≤ '}${tapeText(at, today.units, 'down')}`}`
+        ? `${onOther}${at === 0 ? 'collar' : `${cut.upToCm === undefined ? '' : '≤ '}${tapeText(say, at, today.units, 'down')}`}`
         : 'decision',
       short:
         cut && leadingReason(cut).shortfallCm > 0
-          ? say('shared.short', { tape: tapeText(cut.shortfallCm, today.units, 'up') })
+          ? say('shared.short', { tape: tapeText(say, cut.shortfallCm, today.units, 'up') })
           : '',
     };
   });

@@ -5,14 +5,14 @@ import { agentOf } from '@mortisect/core/blades';
 import type { Cut } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
 import type { Fall, Tool } from '@mortisect/core/handling';
-import { clockHour, heightReading, joined, tapeText, type Units, upperFirst } from '@mortisect/core/measure';
+import { clockHour, heightReading, type Units, upperFirst } from '@mortisect/core/measure';
 import type { Pin } from '@mortisect/core/plan';
 import { bladesOf, type SiteToday } from '@mortisect/core/present';
 import type { ActionBody, Finding, TreeSummary } from '@mortisect/core/records';
 import { speciesName } from '@mortisect/core/register';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { PlainKey, Say } from '@mortisect/words';
-import { limbIn, told } from '@mortisect/words/trade';
+import { figure, joined, limbIn, tapeText, told } from '@mortisect/words/trade';
 import { spanWords } from '../data/moment';
 
 /** When what was deleted can no longer be had back. */
@@ -42,8 +42,8 @@ export function findingWords(say: Say, findings: readonly Pick<Finding, 'disorde
 
 /** “41.5 cm”, “collar”, “up to 50 cm”: the place in the fewest words. */
 export function placeWords(say: Say, cut: Cut, units: Units): string {
-  if (cut.upToCm !== undefined) return say('shared.upTo', { tape: tapeText(cut.upToCm, units, 'down') });
-  return cut.atCm === 0 ? 'collar' : tapeText(cut.atCm, units, 'down');
+  if (cut.upToCm !== undefined) return say('shared.upTo', { tape: tapeText(say, cut.upToCm, units, 'down') });
+  return cut.atCm === 0 ? 'collar' : tapeText(say, cut.atCm, units, 'down');
 }
 
 const KIND_WORDS: Record<Cut['kind'], PlainKey> = {
@@ -174,7 +174,7 @@ function bladeName(id: string, kit: readonly Tool[]): string {
 export function fallWords(say: Say, { bearingDeg, clearZoneCm }: Fall, { units, site }: SiteToday): string {
   return say('shared.itFallsTowardOclockNobodyWithin', {
     clockHour: clockHour(bearingDeg, site.twelveBearingDeg),
-    height: joined(heightReading(clearZoneCm, units)),
+    height: joined(say, heightReading(clearZoneCm, units)),
   });
 }
 
@@ -223,5 +223,7 @@ export function clockOffWords(say: Say, offMs: number): string {
 /** “900 kB”, “4.2 MB”, “1.3 GB”. */
 export function bytesWords(say: Say, bytes: number): string {
   if (bytes < 1024 ** 2) return say('shared.kb', { more: Math.max(1, Math.round(bytes / 1024)) });
-  return bytes < 1024 ** 3 ? `${(bytes / 1024 ** 2).toFixed(1)} MB` : `${(bytes / 1024 ** 3).toFixed(1)} GB`;
+  return bytes < 1024 ** 3
+    ? `${figure(say, bytes / 1024 ** 2, { least: 1 })} MB`
+    : `${figure(say, bytes / 1024 ** 3, { least: 1 })} GB`;
 }

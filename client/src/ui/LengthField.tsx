@@ -1,7 +1,8 @@
 // A length typed in the units of this device, held within its bounds; a wrong one is said and what stood before is kept.
 
-import { tapeReading, typedLengthCm, type Units } from '@mortisect/core/measure';
+import { type Reading, tapeReading, typedLengthCm, type Units } from '@mortisect/core/measure';
 import type { Say } from '@mortisect/words';
+import { readingIn, refusalWords } from '@mortisect/words/trade';
 import { useState } from 'react';
 import { useSay } from '../data/useSay';
 import { useUnits } from '../data/useToday';
@@ -31,7 +32,7 @@ export function LengthField({
 }: LengthFieldProps) {
   const say = useSay();
   const units = useUnits();
-  const { value, unit } = tapeReading(cm ?? 0, units);
+  const { value, unit } = readingIn(say, tapeReading(cm ?? 0, units));
   const shown = { value: cm === null ? '' : value, unit };
   const [typed, setTyped] = useState<string | null>(null);
   const cleared = typed?.trim() === '' && onClear !== undefined;
@@ -57,8 +58,10 @@ export function LengthField({
 
 function faultOf(say: Say, text: string, leastCm: number, mostCm: number, units: Units): string | undefined {
   const length = typedLengthCm(text, units);
-  if ('fault' in length) return length.fault;
+  if ('fault' in length) return refusalWords(say, length.fault);
   if (length.cm >= leastCm && length.cm <= mostCm) return undefined;
-  const [low, high] = [tapeReading(leastCm, units), tapeReading(mostCm, units, 'down')];
+  const [low, high] = [tapeReading(leastCm, units), tapeReading(mostCm, units, 'down')].map((bound) =>
+    readingIn(say, bound),
+  ) as [Reading, Reading];
   return say('shared.betweenAnd', { low: low.value, high: high.value, unit: high.unit });
 }

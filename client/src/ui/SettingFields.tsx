@@ -2,7 +2,7 @@
 
 import { upperFirst } from '@mortisect/core/measure';
 import { asAsked, asKept, type SettingField, settingsIn } from '@mortisect/core/settings';
-import { aboutSetting, told } from '@mortisect/words/trade';
+import { aboutSetting, refusalWords, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { memo, useCallback, useLayoutEffect, useMemo, useRef } from 'react';
 import type { z } from 'zod';
@@ -84,6 +84,7 @@ function Asked({ field, value, start, set }: OneSettingProps) {
   const unit = told(say, field.unit ?? '');
   const label = told(say, field.label);
   const about = aboutSetting(say, field, start) || undefined;
+  const fault = kind === 'text' ? field.fault(value) : null;
   if (kind === 'yes')
     return (
       <CheckRow
@@ -116,7 +117,7 @@ function Asked({ field, value, start, set }: OneSettingProps) {
         label={label}
         value={String(value)}
         hint={about}
-        fault={field.fault(value) ?? undefined}
+        fault={fault ? refusalWords(say, fault) : undefined}
         onChangeText={(text) => set(key, text)}
       />
     );

@@ -1,4 +1,5 @@
 // A setting is asked for as its schema says; what it does not take is said and not handed on.
+import { refusing } from '@mortisect/core/refusal';
 import { setting } from '@mortisect/core/settings';
 import { fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
@@ -20,7 +21,7 @@ const Schema = z.object({
   wet: setting(z.number().min(0.1).max(0.9), { label: 'Wet', unit: '%', percent: true }),
   way: setting(z.enum(['up', 'down']), { label: 'Way', choices: { up: 'the upper', down: 'the lower' } }),
   hours: setting(z.number(), { label: 'Dry', unit: 'h', offered: [24, 48] }),
-  day: setting(z.string().regex(/^\d\d$/, 'Two figures.'), { label: 'Day' }),
+  day: setting(z.string().regex(/^\d\d$/, refusing('noMonthAndDay')), { label: 'Day' }),
   burns: setting(z.boolean(), { label: 'Burns', hint: 'Where it may' }),
 });
 type Values = z.infer<typeof Schema>;
@@ -82,5 +83,5 @@ test('where it starts and its source stand beside it; a choice is called by its 
   expect(screen.queryByRole('checkbox')).toBeNull();
   write('Day', '7');
   expect(isWrong('Day')).toBe(true);
-  expect(document.body.textContent).toContain('Two figures.');
+  expect(document.body.textContent).toContain('Write it as month and day: 07-31.');
 });

@@ -1,5 +1,7 @@
 // How much of the product makes the mix, what does it hold, and how long does it last?
+
 import { z } from 'zod';
+import { issueOf, type Refusal, refusal } from '../refusal/index';
 import type { Agent } from './agents';
 
 const litres = z.number().positive().max(1000).describe('of mix that is wanted');
@@ -33,12 +35,11 @@ export const DilutionInput = z
     }),
   ])
   .superRefine((input, context) => {
-    const tooStrong = (path: string, message: string) =>
-      context.addIssue({ code: 'custom', path: [path], message });
+    const tooStrong = (path: string, why: Refusal) => context.addIssue(issueOf([path], why));
     if (input.kind === 'alcohol' && input.targetPct > input.productPct)
-      tooStrong('targetPct', `${input.productPct} % cannot be made stronger by adding water.`);
+      tooStrong('targetPct', refusal('notStronger', { productPct: input.productPct }));
     if (input.kind === 'chlorine' && input.targetPpm > input.productPct * PPM_A_PCT)
-      tooStrong('targetPpm', `The product itself holds ${input.productPct * PPM_A_PCT} ppm.`);
+      tooStrong('targetPpm', refusal('productHolds', { ppm: input.productPct * PPM_A_PCT }));
   })
   .meta({ id: 'DilutionInput' });
 export type DilutionInput = z.infer<typeof DilutionInput>;

@@ -1,6 +1,8 @@
 // What goes into the cut position rule and what comes out.
+
 import { z } from 'zod';
 import { edges } from '../disorders/index';
+import { issueOf, type Refusal, refusal } from '../refusal/index';
 import { budDirections, LimbMap } from '../tree/index';
 
 export const MOST_LIMBS = 2000;
@@ -50,17 +52,21 @@ export const CutPositionInput = z
     const byId = new Map(input.limbs.map((limb) => [limb.id, limb]));
     const seen = new Set<string>();
     input.lesions.forEach((lesion, i) => {
-      const issue = (field: string, message: string) =>
-        context.addIssue({ code: 'custom', path: ['lesions', i, field], message });
+      const issue = (field: string, why: Refusal) => context.addIssue(issueOf(['lesions', i, field], why));
       const limb = byId.get(lesion.limbId);
-      if (seen.has(lesion.id)) issue('id', `Lesion ${lesion.id} is listed twice.`);
+      if (seen.has(lesion.id)) issue('id', refusal('lesionTwice', { lesion: lesion.id }));
       seen.add(lesion.id);
-      if (!limb) issue('limbId', `Lesion ${lesion.id} lies on ${lesion.limbId}, which is not in the map.`);
-      if (lesion.fromCm > lesion.toCm) issue('fromCm', `Lesion ${lesion.id} ends before it begins.`);
+      if (!limb) issue('limbId', refusal('lesionOnNoLimb', { lesion: lesion.id, limb: lesion.limbId }));
+      if (lesion.fromCm > lesion.toCm) issue('fromCm', refusal('lesionEndsFirst', { lesion: lesion.id }));
       if (limb && lesion.toCm > limb.lengthCm) {
         issue(
           'toCm',
-          `Lesion ${lesion.id} ends at ${lesion.toCm} cm, beyond the end of ${limb.id} at ${limb.lengthCm} cm.`,
+          refusal('lesionBeyond', {
+            lesion: lesion.id,
+            limb: limb.id,
+            toCm: lesion.toCm,
+            lengthCm: limb.lengthCm,
+          }),
         );
       }
     });

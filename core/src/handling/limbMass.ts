@@ -1,6 +1,8 @@
 // How heavy is what comes off?
+
 import { z } from 'zod';
 import { isGrowing, type Season } from '../disorders/index';
+import { issueOf, type Refusal, refusal } from '../refusal/index';
 import type { Confidence } from '../register/index';
 import { comesOff, diameterMmAt, indexLimbs, type Limb, LimbMap } from '../tree/index';
 
@@ -87,11 +89,10 @@ export const LimbMassInput = z
   })
   .superRefine((input, context) => {
     const limb = input.limbs.find((limb) => limb.id === input.limbId);
-    const issue = (field: string, message: string) =>
-      context.addIssue({ code: 'custom', path: [field], message });
-    if (!limb) issue('limbId', `Limb ${input.limbId} is not in the map.`);
+    const issue = (field: string, why: Refusal) => context.addIssue(issueOf([field], why));
+    if (!limb) issue('limbId', refusal('limbNotInMap', { limb: input.limbId }));
     else if (input.atCm > limb.lengthCm)
-      issue('atCm', `The kerf at ${input.atCm} cm lies beyond the end of ${limb.id} at ${limb.lengthCm} cm.`);
+      issue('atCm', refusal('kerfBeyond', { limb: limb.id, atCm: input.atCm, lengthCm: limb.lengthCm }));
   })
   .meta({ id: 'LimbMassInput' });
 export type LimbMassInput = z.infer<typeof LimbMassInput>;

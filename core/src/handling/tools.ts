@@ -1,5 +1,6 @@
 // With which tool, from where, and in how many minutes?
 import { z } from 'zod';
+import { refusing } from '../refusal/index';
 import type { Confidence } from '../register/index';
 
 export const toolKinds = [
@@ -16,7 +17,7 @@ type ToolKind = (typeof toolKinds)[number];
 export const Tool = z
   .strictObject({
     id: z.string().min(1).max(40),
-    name: z.string().trim().min(1, 'Give it a name.').max(60),
+    name: z.string().trim().min(1, refusing('noName')).max(60),
     kind: z.enum(toolKinds),
     takesMm: z.number().min(1).max(600).describe('thickest live wood it takes'),
     lengthCm: z.number().min(5).max(800).describe('how far it reaches beyond the hand'),

@@ -11,12 +11,11 @@ export {
 } from './sizes';
 export {
   CM_PER_INCH,
-  joined,
   type Reading,
   roundToTape,
+  type TapeRounding,
   tapeReading,
   tapeStepCm,
-  tapeText,
   type Units,
 } from './tape';
 export { upperFirst } from './text';

@@ -3,7 +3,6 @@ import {
   clockHour,
   heightReading,
   isBareNumber,
-  joined,
   laterDay,
   localDay,
   massReading,
@@ -11,13 +10,19 @@ import {
   type Reading,
   rainReading,
   roundToTape,
-  tapeText,
+  type TapeRounding,
+  tapeReading,
   temperatureReading,
   thicknessReading,
   typedLengthCm,
+  type Units,
   upperFirst,
   windReading,
 } from './index';
+
+const joined = ({ value, unit }: Reading) => `${value} ${unit}`;
+const tapeText = (cm: number, units: Units, rounding?: TapeRounding) =>
+  joined(tapeReading(cm, units, rounding));
 
 test.each([
   [41.6, 'metric', 'down', '41.5 cm'],
@@ -84,14 +89,16 @@ test.each([
   expect(typedLengthCm(text, units)).toEqual({ cm: expect.closeTo(cm, 6) });
 });
 
-test.each(['', 'abc', '-3', '1/0', '3 miles', 'cm', '..5'])('typed “%s” is refused in words', (text) => {
-  expect(typedLengthCm(text, 'metric')).toEqual({
-    fault:
-      text === '1/0' ? '“1/0” divides by zero.' : `“${text}” is not a length. Type a number such as 41.5.`,
-  });
-  if (text !== '1/0')
-    expect(typedLengthCm(text, 'us')).toEqual({ fault: expect.stringContaining('16¼ or 16.25') });
-});
+test.each(['', 'abc', '-3', '1/0', '3 miles', 'cm', '..5'])(
+  'typed “%s” is refused with what was typed',
+  (text) => {
+    const code = text === '1/0' ? 'dividesByZero' : 'noLength';
+    for (const tape of ['metric', 'us'] as const)
+      expect(typedLengthCm(text, tape)).toEqual({
+        fault: { code, given: code === 'noLength' ? { text, tape } : { text } },
+      });
+  },
+);
 
 // Conversions: 1 in = 25.4 mm, 1 lb = 0.45359237 kg (1959), 1 mile = 1609.344 m, °F = 9/5 °C + 32
 test.each<[Reading, string]>([
@@ -109,11 +116,17 @@ test.each<[Reading, string]>([
   [heightReading(365.76, 'us'), '12 ft'],
   [massReading(9.96, 'metric'), '10 kg'],
   [massReading(4.26, 'metric'), '4.3 kg'],
-  [massReading(0.0432, 'metric'), '0.043 kg'],
+  [massReading(0.0432, 'metric'), '43 g'],
+  [massReading(0.0055, 'metric'), '5.5 g'],
+  [massReading(0.9994, 'metric'), '999 g'],
+  [massReading(0.9996, 'metric'), '1 kg'],
+  [massReading(0, 'metric'), '0 kg'],
   [massReading(10, 'metric'), '10 kg'],
   [massReading(10.4, 'metric'), '10 kg'],
   [massReading(123.4, 'metric'), '123 kg'],
   [massReading(2, 'us'), '4.4 lb'],
+  [massReading(0.2, 'us'), '7.1 oz'],
+  [massReading(0.453, 'us'), '1 lb'],
   [temperatureReading(-3.26, 'metric', 1), '−3.3 °C'],
   [temperatureReading(-0.04, 'metric', 1), '0.0 °C'],
   [temperatureReading(21.5, 'metric'), '22 °C'],
@@ -170,7 +183,7 @@ test.each([
 });
 
 test.each(['tall', '3-4 m', 'm', '3.5.1', 'about'])('“%s” is no length', (text) => {
-  expect(typedLengthCm(text, 'm')).toEqual({ fault: expect.stringContaining(text) });
+  expect(typedLengthCm(text, 'm')).toEqual({ fault: { code: 'noLength', given: { text, tape: 'metric' } } });
 });
 
 test.each([

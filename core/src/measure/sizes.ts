@@ -25,14 +25,17 @@ export function heightReading(cm: number, units: Units): Reading {
     : { value: `${feet} ft ${inches % 12}`, unit: 'in' };
 }
 
-/** Mass: two significant digits under 10, whole kilograms or pounds above. */
+/** Mass: two significant digits under 10, whole kilograms or pounds above; what is lighter than one of them in grams or ounces. */
 export function massReading(kg: number, units: Units): Reading {
-  const value = units === 'metric' ? kg : kg / KG_PER_LB;
-  return {
-    value: value < 10 ? String(Number(value.toPrecision(2))) : String(Math.round(value)),
-    unit: units === 'metric' ? 'kg' : 'lb',
-  };
+  const [large, small, smallsOfLarge] = units === 'metric' ? ['kg', 'g', 1000] : ['lb', 'oz', 16];
+  const mass = units === 'metric' ? kg : kg / KG_PER_LB;
+  const light = shortened(mass * smallsOfLarge);
+  return mass === 0 || light >= smallsOfLarge
+    ? { value: String(shortened(mass)), unit: large }
+    : { value: String(light), unit: small };
 }
+
+const shortened = (value: number) => (value < 10 ? Number(value.toPrecision(2)) : Math.round(value));
 
 /** Temperature to the degree, or to its tenths where it is asked for. */
 export function temperatureReading(celsius: number, units: Units, digits = 0): Reading {

@@ -2,7 +2,7 @@
 
 export type Units = 'metric' | 'us';
 /** `toward` the stool for cuts, `away` from the disease for a clearance (never short), `nearest` for the rest. */
-type TapeRounding = 'nearest' | 'down' | 'up';
+export type TapeRounding = 'nearest' | 'down' | 'up';
 
 export const CM_PER_INCH = 2.54;
 const STEP_CM = { metric: 0.5, us: CM_PER_INCH / 4 } as const;
@@ -59,13 +59,4 @@ function inQuarters(quarters: number): string {
   const whole = Math.floor(Math.abs(quarters) / 4);
   const part = QUARTERS[Math.abs(quarters) % 4] as string;
   return `${sign}${whole === 0 && part ? '' : whole}${part}`;
-}
-
-/** The same in one string, value and unit with a no-break space. */
-export function tapeText(cm: number, units: Units, rounding: TapeRounding = 'nearest'): string {
-  return joined(tapeReading(cm, units, rounding));
-}
-
-export function joined(reading: Reading): string {
-  return `${reading.value} ${reading.unit}`;
 }

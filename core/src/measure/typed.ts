@@ -1,8 +1,9 @@
 // What length did the caretaker mean by what was typed?
+import { type Refusal, refusal } from '../refusal/index';
 import { CM_PER_INCH, type Units } from './tape';
 
 /** `{ cm }` when understood, else `{ fault }` with what to do. */
-type TypedLength = { cm: number } | { fault: string };
+type TypedLength = { cm: number } | { fault: Refusal };
 
 const FRACTION: Record<string, number> = { '¼': 0.25, '½': 0.5, '¾': 0.75 };
 const NUMBER = String.raw`\d+(?:[.,]\d+)?`;
@@ -33,12 +34,10 @@ export function typedLengthCm(text: string, bare: Units | LengthUnit): TypedLeng
   const trimmed = text.trim().replace(ABOUT, '');
   const match = LENGTH.exec(trimmed);
   if (trimmed === '' || !match || match.slice(1, 5).every((group) => group === undefined)) {
-    return {
-      fault: `“${text}” is not a length. Type a number such as ${bare === 'us' ? '16¼ or 16.25' : '41.5'}.`,
-    };
+    return { fault: refusal('noLength', { text, tape: bare === 'us' ? 'us' : 'metric' }) };
   }
   const [, feet, whole, glyph, over, under, unit] = match;
-  if (under !== undefined && Number(under) === 0) return { fault: `“${text}” divides by zero.` };
+  if (under !== undefined && Number(under) === 0) return { fault: refusal('dividesByZero', { text }) };
   const part = glyph ? (FRACTION[glyph] as number) : over ? Number(over) / Number(under) : 0;
   const rest = unit ? unitNamed(unit) : feet !== undefined ? 'in' : unitOfTape(bare);
   const cm = (number(whole) + part) * CM_PER[rest] + number(feet) * CM_PER.ft;

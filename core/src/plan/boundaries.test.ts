@@ -262,9 +262,9 @@ describe('what is refused, and where', () => {
         ({ path, message }) => `${path.join('.')}: ${message}`,
       );
     expect(issues(cut('a', ['b']), cut('b'))).toEqual([]);
-    expect(issues(cut('a'), cut('a'))).toContain('cuts: A cut is listed twice.');
-    expect(issues(cut('a', ['b', 'z']), cut('b'))).toEqual(['cuts.0.before.1: z is no cut of this visit.']);
-    expect(issues(cut('a', ['z']))).toEqual(['cuts.0.before.0: z is no cut of this visit.']);
+    expect(issues(cut('a'), cut('a'))).toContain('cuts: cutTwice');
+    expect(issues(cut('a', ['b', 'z']), cut('b'))).toEqual(['cuts.0.before.1: noCutOfVisit']);
+    expect(issues(cut('a', ['z']))).toEqual(['cuts.0.before.0: noCutOfVisit']);
     expect(issues(cut('a', ['b']), cut('b', ['a']))).toHaveLength(1);
   });
 });

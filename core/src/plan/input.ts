@@ -1,4 +1,5 @@
 // What does a plan for one tree need to know?
+
 import { z } from 'zod';
 import { cleaningSchools } from '../blades/index';
 import { limitSchoolIds, spreads } from '../crown/index';
@@ -6,6 +7,7 @@ import { CuttingSchools, choicesBeyondSawing, FindingForCut } from '../cuts/inde
 import { seasons } from '../disorders/index';
 import { faultKinds } from '../faults/index';
 import { hazards, LIFT_KG, LIFT_NEVER_ABOVE_KG, startingKit, Tool } from '../handling/index';
+import { issueOf, type Refusal, refusal } from '../refusal/index';
 import { bearingHabits, treeForms } from '../register/index';
 import { setting } from '../settings/index';
 import { LimbMap } from '../tree/index';
@@ -167,17 +169,16 @@ export const PlanInput = z
   })
   .superRefine((input, context) => {
     const ids = new Set(input.tree.limbs.map((limb) => limb.id));
-    const issue = (path: (string | number)[], message: string) =>
-      context.addIssue({ code: 'custom', path, message });
+    const issue = (path: (string | number)[], why: Refusal) => context.addIssue(issueOf(path, why));
     input.findings.forEach(({ limbId: id, fromCm, toCm }, i) => {
-      if (!ids.has(id)) issue(['findings', i, 'limbId'], `Limb ${id} is not in the map.`);
-      if (fromCm > toCm) issue(['findings', i, 'fromCm'], 'The finding ends before it begins.');
+      if (!ids.has(id)) issue(['findings', i, 'limbId'], refusal('limbNotInMap', { limb: id }));
+      if (fromCm > toCm) issue(['findings', i, 'fromCm'], refusal('endsBeforeItBegins'));
     });
     input.pins.forEach((pin, i) => {
       if ('limbId' in pin && !ids.has(pin.limbId))
-        issue(['pins', i, 'limbId'], `Limb ${pin.limbId} is not in the map.`);
+        issue(['pins', i, 'limbId'], refusal('limbNotInMap', { limb: pin.limbId }));
       if ('season' in pin && pin.season > input.seasons)
-        issue(['pins', i, 'season'], `Season ${pin.season} is beyond the ${input.seasons} that are planned.`);
+        issue(['pins', i, 'season'], refusal('seasonBeyond', { season: pin.season, seasons: input.seasons }));
     });
   })
   .meta({ id: 'PlanInput' });

@@ -1,5 +1,7 @@
 // In which order are the cuts of one visit made, with the fewest cleanings, moves and minutes?
+
 import { z } from 'zod';
+import { issueOf, refusal } from '../refusal/index';
 
 const id = z.string().min(1).max(200);
 const MOST_CUTS = 100;
@@ -34,23 +36,18 @@ export const OrderInput = z
   })
   .superRefine(({ cuts }, context) => {
     const ids = new Set(cuts.map((cut) => cut.id));
-    if (ids.size < cuts.length)
-      context.addIssue({ code: 'custom', path: ['cuts'], message: 'A cut is listed twice.' });
+    if (ids.size < cuts.length) context.addIssue(issueOf(['cuts'], refusal('cutTwice')));
     cuts.forEach((cut, i) => {
       const missing = cut.before.findIndex((other) => !ids.has(other));
       if (missing >= 0)
-        context.addIssue({
-          code: 'custom',
-          path: ['cuts', i, 'before', missing],
-          message: `${cut.before[missing]} is no cut of this visit.`,
-        });
+        context.addIssue(
+          issueOf(
+            ['cuts', i, 'before', missing],
+            refusal('noCutOfVisit', { cut: cut.before[missing] ?? '' }),
+          ),
+        );
     });
-    if (hasLoop(cuts))
-      context.addIssue({
-        code: 'custom',
-        path: ['cuts'],
-        message: 'Some cuts wait for one another in a ring.',
-      });
+    if (hasLoop(cuts)) context.addIssue(issueOf(['cuts'], refusal('cutsInRing')));
   })
   .meta({ id: 'OrderInput' });
 export type OrderInput = z.infer<typeof OrderInput>;

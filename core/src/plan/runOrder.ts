@@ -1,8 +1,10 @@
 // In which order are the trees of a run visited: sound, then suspect, then infected, and on the shortest way?
+
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { z } from 'zod';
 import { woodClasses } from '../blades/index';
+import { issueOf, refusal } from '../refusal/index';
 
 const place = z.strictObject({ x: z.number(), y: z.number() }).describe('on the ground, metres');
 const id = z.string().min(1).max(200);
@@ -28,8 +30,7 @@ export const RunOrderInput = z
   .superRefine(({ trees }, context) => {
     const seen = new Set<string>();
     trees.forEach((tree, i) => {
-      if (seen.has(tree.id))
-        context.addIssue({ code: 'custom', path: ['trees', i, 'id'], message: 'A tree is listed twice.' });
+      if (seen.has(tree.id)) context.addIssue(issueOf(['trees', i, 'id'], refusal('treeTwice')));
       seen.add(tree.id);
     });
   })

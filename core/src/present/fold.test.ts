@@ -156,29 +156,42 @@ test('what is written is kept as it was written, without what a later version fi
   expect(Object.keys(value?.finding ?? {}).sort()).toEqual(Object.keys(finding).sort());
 });
 
-test.each<[string, object, RegExp]>([
-  ['of a kind that nobody knows', line(LOST, { kind: 'dreamt' }), /“dreamt”/],
+test.each<[string, object, string, object]>([
+  [
+    'of a kind that nobody knows',
+    line(LOST, { kind: 'dreamt' }),
+    'lineNotUnderstood',
+    { kind: 'dreamt', field: 'value.kind' },
+  ],
   [
     'of a finding without a limb',
     line(LOST, { kind: 'finding', finding: { ...finding, limbId: '' } }),
-    /value\.finding\.limbId/,
+    'lineNotUnderstood',
+    { kind: 'finding', field: 'value.finding.limbId' },
   ],
   [
     'of a finding on a tree that is gone',
     line(LOST, { kind: 'finding', finding }, { treeId: 'gone' }),
-    /Tree gone is not/,
+    'lineWithoutTree',
+    { tree: 'gone' },
   ],
   [
     'of a tree without limbs',
     line('b', { kind: 'tree', tree: { ...tree, code: 'B' } }, { treeId: 'b' }),
-    /Tree b has no limb map/,
+    'treeWithoutMap',
+    { tree: 'b' },
   ],
-  ['without a revision', line(LOST, { kind: 'finding', finding }, { revision: 0 }), /revision/],
-])('a line %s is named and put aside; the rest stands', (_said, odd, why) => {
+  [
+    'without a revision',
+    line(LOST, { kind: 'finding', finding }, { revision: 0 }),
+    'lineNotUnderstood',
+    { kind: 'finding', field: 'revision' },
+  ],
+])('a line %s is named and put aside; the rest stands', (_said, odd, code, given) => {
   const told = seen([odd, ...history]);
   expect(told).toEqual({
     ...PRESENT,
-    aside: [{ seq: (odd as { seq: number }).seq, why: expect.stringMatching(why) }],
+    aside: [{ seq: (odd as { seq: number }).seq, why: { code, given } }],
   });
 });
 
@@ -186,7 +199,7 @@ test('a tree whose row the history does not have, and what is no line at all, ar
   const lost = line('c', { kind: 'tree', tree: { ...tree, row: 'Another' } }, { treeId: 'c' });
   const map = line('c', { kind: 'limbs', limbs: [stem] }, { treeId: 'c' });
   expect(seen([...history, lost, map]).aside).toEqual([
-    { seq: lost.seq, why: expect.stringMatching(/row that is not/) },
+    { seq: lost.seq, why: { code: 'treeWithoutRow', given: { tree: 'c' } } },
   ]);
   expect(seen([null, 'x', ...history]).aside.map(({ seq: at }) => at)).toEqual([-1, -1]);
 });

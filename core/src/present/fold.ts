@@ -1,5 +1,7 @@
 // What stands now, folded from the history: in whatever order its lines come, and whatever some of them say.
+
 import { type Action, HistoryLine, type HistoryValue } from '../records/index';
+import { type Refusal, refusal } from '../refusal/index';
 import { undoneIds } from './done';
 import { answeredFindings, findingState } from './findingState';
 import { asHappened } from './happened';
@@ -18,7 +20,7 @@ export interface Present {
   actions: Map<string, Line<'action'> & { undone: boolean }>;
   jobs: Map<string, Line<'job'>>;
   /** Lines that stand in the history and lead to nothing, each with why; nothing is thrown away. */
-  aside: { seq: number; why: string }[];
+  aside: { seq: number; why: Refusal }[];
 }
 
 /**
@@ -37,16 +39,15 @@ export function fold(lines: Iterable<unknown>): Present {
   for (const [id, tree] of of('tree')) {
     const limbs = of('limbs').get(id);
     const rowId = rowIdOf(tree.value.tree.plot, tree.value.tree.row);
-    if (!limbs) aside.push({ seq: tree.seq, why: `Tree ${id} has no limb map in the history.` });
-    else if (rowId === null)
-      aside.push({ seq: tree.seq, why: `Tree ${id} stands in a row that is not in the history.` });
+    if (!limbs) aside.push({ seq: tree.seq, why: refusal('treeWithoutMap', { tree: id }) });
+    else if (rowId === null) aside.push({ seq: tree.seq, why: refusal('treeWithoutRow', { tree: id }) });
     else trees.set(id, { tree, limbs, rowId });
   }
   const standing = <K extends 'finding' | 'action' | 'job'>(kind: K) => {
     const kept = new Map<string, Line<K>>();
     for (const [id, line] of of(kind)) {
       if (line.treeId === null || trees.has(line.treeId)) kept.set(id, line);
-      else aside.push({ seq: line.seq, why: `Tree ${line.treeId} is not in the history.` });
+      else aside.push({ seq: line.seq, why: refusal('lineWithoutTree', { tree: line.treeId }) });
     }
     return kept;
   };
@@ -89,9 +90,9 @@ function seqOf(given: unknown): number {
   return typeof seq === 'number' ? seq : -1;
 }
 
-function whyNot(given: unknown, issue: { path: PropertyKey[]; message: string } | undefined): string {
+function whyNot(given: unknown, issue: { path: PropertyKey[] } | undefined): Refusal {
   const kind = (given as { value?: { kind?: unknown } } | null)?.value?.kind;
-  return `A line of the kind “${String(kind)}” is not understood (${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}).`;
+  return refusal('lineNotUnderstood', { kind: String(kind), field: issue?.path.join('.') ?? '' });
 }
 
 /** Rows and plots are named, in capitals or not. */

@@ -1,17 +1,18 @@
 // What every record is made of.
 import { z } from 'zod';
 import { moment } from '../measure/index';
+import { refusing } from '../refusal/index';
 
 export { localDay, moment } from '../measure/index';
 
 export const text = (most: number) => z.string().trim().max(most);
-export const name = (most: number) => text(most).min(1, 'Give it a name.');
-export const RecordId = z.uuidv7('An id is a UUID of version 7, minted on the device.');
+export const name = (most: number) => text(most).min(1, refusing('noName'));
+export const RecordId = z.uuidv7(refusing('noVersion7'));
 export const TreeId = z.string().min(1).max(64);
 export const limbId = z.string().min(1).max(64);
 export const alongCm = z.number().min(0).max(3000);
 
-export const TimeZone = z.string().refine(isTimeZone, 'Not a time zone; write it like Europe/Lisbon.');
+export const TimeZone = z.string().refine(isTimeZone, refusing('noTimeZone'));
 
 /** To ask the machine takes as long as to read a small record; a site is read with nearly every question. */
 const knownZones = new Set<string>();

@@ -5,6 +5,7 @@ import { findingPlaces } from '../cuts/index';
 import { Answers, Scratch } from '../diagnosis/index';
 import { DisorderCode, edges, kindOf } from '../disorders/index';
 import { Fault } from '../faults/index';
+import { refusing } from '../refusal/index';
 import { alongCm, limbId, moment, name, RecordId, Stamp, TreeId, text } from './common';
 
 export const findingKinds = ['dead', 'diseased', 'damaged', 'misplaced', 'old cut'] as const;
@@ -56,11 +57,11 @@ export const FindingBody = z
   })
   .refine((finding) => finding.fromCm <= finding.toCm, {
     path: ['fromCm'],
-    message: 'The finding ends before it begins.',
+    ...refusing('endsBeforeItBegins'),
   })
   .refine((finding) => finding.somewhere === null || !finding.measured, {
     path: ['somewhere'],
-    message: 'What lies somewhere in the crown is not measured yet.',
+    ...refusing('measuredNowhere'),
   })
   .meta({ id: 'FindingBody' });
 export type FindingBody = z.infer<typeof FindingBody>;

@@ -87,5 +87,5 @@ test('a share is asked for in hundredths; a date says how it is written', () => 
   expect(stop?.kind).toBe('text');
   for (const day of ['07-31', '12-01', '01-09']) expect(stop?.fault(day)).toBeNull();
   for (const day of ['7-31', '13-01', '07-32', '00-10', '07-00', 'late July'])
-    expect(stop?.fault(day)).toBe('Write it as month and day: 07-31.');
+    expect(stop?.fault(day)?.code).toBe('noMonthAndDay');
 });

@@ -7,6 +7,7 @@ import { finishes } from '../cuts/index';
 import { DisorderCode, defaultSchoolOf, seasons } from '../disorders/index';
 import { Limits, startingLimits } from '../faults/index';
 import { PlanSettings, startingPlanSettings } from '../plan/index';
+import { refusing } from '../refusal/index';
 import { Cultivar } from '../register/index';
 import { setting } from '../settings/index';
 import { startingTimingSettings, TimingSettings } from '../timing/index';
@@ -18,7 +19,7 @@ export const SiteSchools = z.strictObject({
     .record(z.string(), z.string())
     .refine(
       (chosen) => Object.keys(chosen).every((code) => DisorderCode.safeParse(code).success),
-      'Names a disorder that is not known.',
+      refusing('unknownDisorder'),
     )
     .describe('school id by disorder code'),
   halveDefiniteDormant: setting(z.boolean(), {

@@ -1,5 +1,6 @@
 // Which cultivars are known, how do they bear, and how badly does fire blight take them?
 import { z } from 'zod';
+import { refusing } from '../refusal/index';
 import { bearingHabits, type Confidence } from './species';
 
 export const susceptibilities = ['low', 'moderate', 'high', 'unknown'] as const;
@@ -7,7 +8,7 @@ export const susceptibilities = ['low', 'moderate', 'high', 'unknown'] as const;
 export const Cultivar = z
   .strictObject({
     species: z.string().min(1).max(40).describe('species code'),
-    name: z.string().trim().min(1, 'Give it a name.').max(80),
+    name: z.string().trim().min(1, refusing('noName')).max(80),
     habit: z.enum(bearingHabits),
     susceptibility: z.enum(susceptibilities).describe('to the main canker or blight of its kind'),
     note: z.string().trim().max(300),

@@ -189,9 +189,9 @@ test.each([
   ['c. 1990', { year: 1990, exact: false }],
   ['12/03/1990', { year: 1990, exact: false }],
   ['1990 or 1990', { year: 1990, exact: false }],
-  ['1990–1995', { fault: '“1990–1995” names more than one year.' }],
-  ['19905', { fault: '“19905” is no year of planting. Write it like 1990.' }],
-  ['', { fault: '“” is no year of planting. Write it like 1990.' }],
+  ['1990–1995', { fault: { code: 'severalYears', given: { text: '1990–1995' } } }],
+  ['19905', { fault: { code: 'noYear', given: { text: '19905' } } }],
+  ['', { fault: { code: 'noYear', given: { text: '' } } }],
 ])('“%s” is the planting %j', (text, is) => expect(writtenYear(text)).toEqual(is));
 
 test.each([

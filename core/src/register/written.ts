@@ -1,4 +1,5 @@
 // What did somebody mean who wrote a tree down in their own words: which fruit, which shape, planted when, and can it be so large?
+import { type Refusal, refusal } from '../refusal/index';
 import { type Species, speciesNamed, speciesOf, type TreeForm, treeForms } from './species';
 
 /** What people call a fruit, by the species it can be. Common practice, no source. */
@@ -78,7 +79,7 @@ export function formMeant(text: string): TreeForm | undefined {
 }
 
 /** A year; `exact` where nothing but a year was written. */
-type WrittenYear = { year: number; exact: boolean } | { fault: string };
+type WrittenYear = { year: number; exact: boolean } | { fault: Refusal };
 
 /**
  * The year in what was written of a planting: 1990, c. 1990, 12/03/1990, spring 1990.
@@ -88,9 +89,8 @@ type WrittenYear = { year: number; exact: boolean } | { fault: string };
 export function writtenYear(text: string, latest = 2200): WrittenYear {
   const years = [...new Set(text.match(/(?<!\d)(?:1[5-9]|2[01])\d\d(?!\d)/g) ?? [])].map(Number);
   const [year] = years;
-  if (years.length > 1) return { fault: `“${text}” names more than one year.` };
-  if (year === undefined || year > latest)
-    return { fault: `“${text}” is no year of planting. Write it like 1990.` };
+  if (years.length > 1) return { fault: refusal('severalYears', { text }) };
+  if (year === undefined || year > latest) return { fault: refusal('noYear', { text }) };
   return { year, exact: text.trim() === String(year) };
 }
 

@@ -1,5 +1,6 @@
 // What a caretaker may set: a schema holds its bounds; beside it stand the words it is asked with, where it comes from and how sure that is.
 import { z } from 'zod';
+import { type Refusal, refusalOf } from '../refusal/index';
 import type { Confidence } from '../register/index';
 
 export interface SettingWords {
@@ -24,7 +25,7 @@ export interface SettingField extends SettingWords {
   least: number;
   most: number;
   /** Whether a value of this field will do: what is wrong with it, or null. */
-  fault(value: unknown): string | null;
+  fault(value: unknown): Refusal | null;
 }
 
 /** What the trade does, and nobody has written down. */
@@ -77,5 +78,7 @@ function boundsOf(
   return { kind, least: Number.NEGATIVE_INFINITY, most: Number.POSITIVE_INFINITY };
 }
 
-const faultIn = (field: z.ZodType) => (value: unknown) =>
-  field.safeParse(value).error?.issues[0]?.message ?? null;
+const faultIn = (field: z.ZodType) => (value: unknown) => {
+  const [issue] = field.safeParse(value).error?.issues ?? [];
+  return issue ? refusalOf(issue) : null;
+};

@@ -7,7 +7,7 @@ test('a field asks for what its schema takes: kind, bounds in the unit that is a
   const fields = settingsIn(
     z.object({
       share: setting(z.number().min(0.05).max(0.4).default(0.1), { ...words, percent: true }),
-      days: setting(z.int().min(2, 'Two at least.').max(90), words),
+      days: setting(z.int().min(2).max(90), words),
       open: setting(z.number(), words),
       one: setting(z.number().min(1).max(3), { ...words, offered: [1, 3] }),
       way: setting(z.enum(['a', 'b']), words),
@@ -26,7 +26,7 @@ test('a field asks for what its schema takes: kind, bounds in the unit that is a
     ['note', 'text', none, endless],
   ]);
   const days = fields[1];
-  expect([days?.fault(1), days?.fault(2)]).toEqual(['Two at least.', null]);
+  expect([days?.fault(1), days?.fault(2)]).toEqual([{ code: 'atLeast', given: { least: 2 } }, null]);
   expect([asAsked({ ...words, percent: true }, 0.07), asKept({ ...words, percent: true }, 7)]).toEqual([
     7, 0.07,
   ]);

@@ -1,5 +1,7 @@
 // What a site goes by when it picks days: rules of the dry window, limits of safe work, schools, weights. All of it can be set.
+
 import { z } from 'zod';
+import { refusing } from '../refusal/index';
 import { COMMON_PRACTICE, setting } from '../settings/index';
 import { laneWords, type livingLanes } from './lanes';
 import { schoolWords, timingSchools } from './schoolNames';
@@ -54,7 +56,7 @@ export const TimingSettings = z
     stopDay: setting(
       z
         .string()
-        .regex(/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'Write it as month and day: 07-31.')
+        .regex(/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, refusing('noMonthAndDay'))
         .describe('last day of summer cuts, month and day as in the north; half a year off in the south'),
       { label: 'Stop date, as in the north', hint: 'Month-day: 07-31.', ...COMMON_PRACTICE },
     ),

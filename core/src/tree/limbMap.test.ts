@@ -67,7 +67,7 @@ describe('a limb map that is no tree is refused with the path of the fault', () 
       { ...twig, id: 'N', parentId: 'M' },
     ];
     const told = (limbs: Limb[]) =>
-      limbMapFaults(limbs).flatMap(({ path, message }) => (/itself/.test(message) ? [path.join('.')] : []));
+      limbMapFaults(limbs).flatMap(({ path, why }) => (why.code === 'onItself' ? [path.join('.')] : []));
     expect(told([stem, ...ring])).toEqual(['1.parentId', '2.parentId']);
     expect(told([stem, ...ring.toReversed()])).toEqual(['3.parentId', '4.parentId']);
     expect(told([stem, { ...side, parentId: 'S' }])).toEqual(['1.parentId']);
@@ -85,7 +85,7 @@ describe('a limb map that is no tree is refused with the path of the fault', () 
     expect(limbMapFaults(chain(MOST_DEEP + 1))).toEqual([]);
     const faults = limbMapFaults(chain(MOST_DEEP + 2).toReversed());
     expect(faults).toEqual([
-      { path: [0, 'parentId'], message: 'Limb L61 hangs on more than 60 limbs, one on the other.' },
+      { path: [0, 'parentId'], why: { code: 'tooDeep', given: { limb: 'L61', most: 60 } } },
     ]);
     let reads = 0;
     const counted = chain(2000).map((limb) =>

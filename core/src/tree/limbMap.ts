@@ -1,5 +1,7 @@
 // What is a limb map, and is this one possible?
+
 import { z } from 'zod';
+import { issueOf, type Refusal, refusal, refusing } from '../refusal/index';
 
 /** `trunk` is a stem standing on the stool; `sucker` may hang on the stool too. All others hang on a limb. */
 export const limbKinds = [
@@ -75,17 +77,17 @@ export type Limb = z.infer<typeof Limb>;
 /** A limb map: a list of limbs that hang together, checked as a whole. Faults carry the path of the limb. */
 export const LimbMap = z
   .array(Limb)
-  .min(1, 'A limb map needs at least one stem.')
+  .min(1, refusing('noStem'))
   .superRefine((limbs, context) => {
     for (const fault of limbMapFaults(limbs)) {
-      context.addIssue({ code: 'custom', path: fault.path, message: fault.message });
+      context.addIssue(issueOf(fault.path, fault.why));
     }
   });
 export type LimbMap = Limb[];
 
 interface LimbFault {
   path: (string | number)[];
-  message: string;
+  why: Refusal;
 }
 
 /**
@@ -99,34 +101,32 @@ export function limbMapFaults(limbs: Limb[]): LimbFault[] {
   const byId = new Map(limbs.map((limb) => [limb.id, limb]));
   const deepOf = depths(limbs, byId);
   const faults: LimbFault[] = [];
-  const fault = (index: number, field: string | number, message: string, ...rest: (string | number)[]) =>
-    faults.push({ path: [index, field, ...rest], message });
+  const fault = (index: number, field: string | number, why: Refusal, ...rest: (string | number)[]) =>
+    faults.push({ path: [index, field, ...rest], why });
 
   const seen = new Set<string>();
   limbs.forEach((limb, i) => {
-    if (seen.has(limb.id)) fault(i, 'id', `Limb ${limb.id} is listed twice.`);
+    if (seen.has(limb.id)) fault(i, 'id', refusal('limbTwice', { limb: limb.id }));
     seen.add(limb.id);
     parentFaults(limb, byId).forEach((f) => {
-      fault(i, f.field, f.message);
+      fault(i, f.field, f.why);
     });
     sizeFaults(limb).forEach((f) => {
-      fault(i, f.field, f.message, ...(f.at === undefined ? [] : f.tail ? [f.at, f.tail] : [f.at]));
+      fault(i, f.field, f.why, ...(f.at === undefined ? [] : f.tail ? [f.at, f.tail] : [f.at]));
     });
     const deep = deepOf.get(limb.id) ?? 0;
-    if (deep === Number.POSITIVE_INFINITY)
-      fault(i, 'parentId', `Limb ${limb.id} hangs on itself through its parents.`);
-    else if (deep > MOST_DEEP)
-      fault(i, 'parentId', `Limb ${limb.id} hangs on more than ${MOST_DEEP} limbs, one on the other.`);
+    if (deep === Number.POSITIVE_INFINITY) fault(i, 'parentId', refusal('onItself', { limb: limb.id }));
+    else if (deep > MOST_DEEP) fault(i, 'parentId', refusal('tooDeep', { limb: limb.id, most: MOST_DEEP }));
   });
   if (limbs.length > 0 && !limbs.some((limb) => limb.kind === 'trunk')) {
-    faults.push({ path: [], message: 'The map has no stem: one limb must be of kind trunk.' });
+    faults.push({ path: [], why: refusal('noStem') });
   }
   return faults;
 }
 
 interface FieldFault {
   field: string;
-  message: string;
+  why: Refusal;
   at?: number;
   tail?: string;
 }
@@ -137,22 +137,24 @@ function parentFaults(limb: Limb, byId: Map<string, Limb>): FieldFault[] {
     return [
       {
         field: 'parentId',
-        message: `Limb ${limb.id} (${limb.kind}) has no parent; only stems and root suckers stand on the stool.`,
+        why: refusal('noParent', { limb: limb.id, kind: limb.kind }),
       },
     ];
   }
-  if (limb.kind === 'trunk')
-    return [{ field: 'parentId', message: `Stem ${limb.id} stands on the stool and has no parent.` }];
+  if (limb.kind === 'trunk') return [{ field: 'parentId', why: refusal('stemOnLimb', { limb: limb.id }) }];
   const parent = byId.get(limb.parentId);
   if (!parent)
-    return [
-      { field: 'parentId', message: `Limb ${limb.id} hangs on ${limb.parentId}, which is not in the map.` },
-    ];
+    return [{ field: 'parentId', why: refusal('onNoLimb', { limb: limb.id, parent: limb.parentId }) }];
   if (limb.jointCm > parent.lengthCm) {
     return [
       {
         field: 'jointCm',
-        message: `Limb ${limb.id} joins ${parent.id} at ${limb.jointCm} cm, beyond its end at ${parent.lengthCm} cm.`,
+        why: refusal('beyondParent', {
+          limb: limb.id,
+          parent: parent.id,
+          jointCm: limb.jointCm,
+          lengthCm: parent.lengthCm,
+        }),
       },
     ];
   }
@@ -164,19 +166,19 @@ function sizeFaults(limb: Limb): FieldFault[] {
   if (limb.tipMm > limb.baseMm) {
     faults.push({
       field: 'tipMm',
-      message: `Limb ${limb.id} is thicker at its tip (${limb.tipMm} mm) than at its base (${limb.baseMm} mm).`,
+      why: refusal('thickerTip', { limb: limb.id, tipMm: limb.tipMm, baseMm: limb.baseMm }),
     });
   }
   if (limb.uncutLengthCm !== undefined && limb.uncutLengthCm < limb.lengthCm) {
     faults.push({
       field: 'uncutLengthCm',
-      message: `Limb ${limb.id} was shorter before it was cut back than it is now.`,
+      why: refusal('shorterUncut', { limb: limb.id }),
     });
   }
   if (limb.graftUnionCm !== undefined && (limb.kind !== 'trunk' || limb.graftUnionCm > limb.lengthCm)) {
     faults.push({
       field: 'graftUnionCm',
-      message: `A graft union lies on a stem, within its length; limb ${limb.id} does not fit.`,
+      why: refusal('noUnionHere', { limb: limb.id }),
     });
   }
   limb.buds?.forEach((bud, at) => {
@@ -185,7 +187,7 @@ function sizeFaults(limb: Limb): FieldFault[] {
         field: 'buds',
         at,
         tail: 'atCm',
-        message: `A bud of limb ${limb.id} lies at ${bud.atCm} cm, beyond its end at ${limb.lengthCm} cm.`,
+        why: refusal('budBeyond', { limb: limb.id, atCm: bud.atCm, lengthCm: limb.lengthCm }),
       });
     }
   });
@@ -194,7 +196,7 @@ function sizeFaults(limb: Limb): FieldFault[] {
       faults.push({
         field: 'yearMarksCm',
         at,
-        message: `A growth ring of limb ${limb.id} lies beyond its end.`,
+        why: refusal('ringBeyond', { limb: limb.id }),
       });
     }
   });

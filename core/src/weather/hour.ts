@@ -1,6 +1,8 @@
 // What is an hour of weather, and how is a run of hours held?
+
 import { z } from 'zod';
 import { moment } from '../measure/index';
+import { refusing } from '../refusal/index';
 
 /** Hours that are held or computed at once: eleven years. */
 const MOST_HOURS = 96_500;
@@ -27,10 +29,7 @@ export const hoursUpTo = (least: number, most = MOST_HOURS) =>
     .array(WeatherHour)
     .min(least)
     .max(most)
-    .refine(
-      (hours) => spanOf(hours.map((hour) => hourOf(hour.at))) <= MOST_HOURS,
-      'These hours lie more than eleven years apart.',
-    );
+    .refine((hours) => spanOf(hours.map((hour) => hourOf(hour.at))) <= MOST_HOURS, refusing('hoursApart'));
 
 function spanOf(numbers: readonly number[]): number {
   const least = numbers.reduce((first, number) => Math.min(first, number), Number.POSITIVE_INFINITY);
@@ -49,9 +48,10 @@ export const Series = z
     windMs: column,
     wetMinutes: column,
   })
-  .refine((series) => columns.every((name) => series[name].length === series.temperatureC.length), {
-    message: 'All columns need one value for each hour.',
-  })
+  .refine(
+    (series) => columns.every((name) => series[name].length === series.temperatureC.length),
+    refusing('unevenColumns'),
+  )
   .meta({ id: 'Series' });
 export type Series = z.infer<typeof Series>;
 

@@ -1,4 +1,5 @@
 // An archive on disk, line by line: what each says, or where the file is wrong. Those of the first version are brought to this one.
+
 import { createHash } from 'node:crypto';
 import { createReadStream, createWriteStream } from 'node:fs';
 import { mkdtemp, open, readFile, rm } from 'node:fs/promises';
@@ -8,10 +9,11 @@ import { createInterface } from 'node:readline';
 import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createGunzip } from 'node:zlib';
-import { fieldPath } from '@mortisect/contracts';
 import { ARCHIVE_KIND, ArchiveLine } from '@mortisect/contracts/archive';
 import { MOST_LIMBS } from '@mortisect/core/cuts';
-import { HttpProblem } from '../refusal';
+import { type Unsaid, unsaid } from '@mortisect/words';
+import { issueUnsaid } from '@mortisect/words/trade';
+import { HttpProblem, notRead } from '../refusal';
 import { upgraded } from './archiveOne';
 
 /** Longer lines are no photo and no record: a file that is all one line is held in memory. */
@@ -33,8 +35,10 @@ export function withinBounds(): Transform {
         new HttpProblem(
           413,
           'too-large',
-          'Too large',
-          `An archive has ${LARGEST_BYTES / 1024 ** 3} GB at most, and ${LONGEST_LINE / 1024 ** 2} MB a line. Nothing was changed.`,
+          unsaid('problem.archiveTooLarge', {
+            gigabytes: LARGEST_BYTES / 1024 ** 3,
+            megabytes: LONGEST_LINE / 1024 ** 2,
+          }),
         ),
       );
     },
@@ -61,14 +65,7 @@ export async function unpacked(file: string, plain: string): Promise<string> {
   } catch (error) {
     const { code } = error as NodeJS.ErrnoException;
     if (!code?.startsWith('Z_')) throw error;
-    throw new HttpProblem(
-      422,
-      'file-not-read',
-      'The copy was not read',
-      code === 'Z_BUF_ERROR'
-        ? 'The copy ends before its end: it was cut short. Take another copy.'
-        : 'The copy is not as it was made: it was altered or its disk is damaged. Take another copy.',
-    );
+    throw notRead(unsaid(code === 'Z_BUF_ERROR' ? 'problem.copyCutShort' : 'problem.copyAltered'));
   }
   return plain;
 }
@@ -109,38 +106,36 @@ export async function* archiveLines(file: string): AsyncGenerator<ArchiveLine> {
   let ended = false;
   for await (const given of jsonLines(file)) {
     lines++;
-    if (ended) throw notRead(lines, 'something stands after the end of the archive.');
+    if (ended) throw lineNotRead(lines, unsaid('problem.afterTheEnd'));
     const read = ArchiveLine.safeParse(given);
     if (!read.success) {
       const [issue] = read.error.issues;
-      const where = fieldPath(issue?.path ?? []);
-      throw notRead(lines, `${where === '' ? '' : `${where}: `}${issue?.message ?? 'not understood.'}`);
+      throw lineNotRead(lines, issueUnsaid(issue));
     }
     const line = read.data;
-    if (lines === 1 && line.is !== 'archive') throw notRead(1, 'this is no archive of an orchard.');
-    if (lines > 1 && line.is === 'archive') throw notRead(lines, 'a second archive begins here.');
+    if (lines === 1 && line.is !== 'archive') throw lineNotRead(1, unsaid('problem.noArchive'));
+    if (lines > 1 && line.is === 'archive') throw lineNotRead(lines, unsaid('problem.secondArchive'));
     orchardId ??= line.orchardId;
-    if (line.orchardId !== orchardId) throw notRead(lines, 'orchardId: it is of another orchard.');
+    if (line.orchardId !== orchardId) throw lineNotRead(lines, unsaid('problem.otherOrchard'));
     if (line.is === 'history') refuseLarge(line.value, lines);
     // Neither the head nor the end counts itself
     if (line.is === 'end' && line.lines !== lines - 2)
-      throw notRead(lines, `of ${line.lines} lines there are ${lines - 2}: some are missing.`);
+      throw lineNotRead(lines, unsaid('problem.linesMissing', { lines: line.lines, there: lines - 2 }));
     ended = line.is === 'end';
     yield line;
   }
-  if (lines === 0) throw notRead(1, 'the file is empty.');
-  if (!ended) throw notRead(lines, 'the archive ends here, without its last line: the file was cut off.');
+  if (lines === 0) throw lineNotRead(1, unsaid('problem.emptyFile'));
+  if (!ended) throw lineNotRead(lines, unsaid('problem.cutOffHere'));
 }
 
 /** A limb map of an archive is no larger than one that a device sends. */
 function refuseLarge(value: Record<string, unknown>, line: number): void {
   const { limbs } = value;
   if (Array.isArray(limbs) && limbs.length > MOST_LIMBS)
-    throw notRead(line, `value.limbs: ${limbs.length} limbs are more than the ${MOST_LIMBS} of a tree.`);
+    throw lineNotRead(line, unsaid('problem.tooManyLimbs', { limbs: limbs.length, most: MOST_LIMBS }));
 }
 
-const notRead = (line: number, what: string) =>
-  new HttpProblem(422, 'file-not-read', 'The archive was not read', `Line ${line}: ${what}`);
+const lineNotRead = (line: number, what: Unsaid) => notRead(unsaid('problem.atLine', { line, what }));
 
 async function* jsonLines(file: string): AsyncGenerator<unknown> {
   if (await isFirstVersion(file)) {
@@ -158,7 +153,7 @@ function asJson(text: string, line: number): unknown {
   try {
     return JSON.parse(text);
   } catch {
-    throw notRead(line, 'this is not JSON; the file may be cut off.');
+    throw lineNotRead(line, unsaid('problem.noJsonLine'));
   }
 }
 

@@ -1,8 +1,11 @@
 // Archives of the first version held the orchard as it stood, in one JSON object: each record becomes the line of its present revision.
+
 import { ARCHIVE_KIND, ARCHIVE_VERSION } from '@mortisect/contracts/archive';
+import { unsaid } from '@mortisect/words';
+import { issueUnsaid } from '@mortisect/words/trade';
 import { v7 as newId } from 'uuid';
 import { z } from 'zod';
-import { HttpProblem } from '../refusal';
+import { notRead } from '../refusal';
 import { BEGINNING } from '../services/history';
 
 const Stamped = z.looseObject({ revision: z.number(), by: z.string(), receivedAt: z.string() });
@@ -39,8 +42,7 @@ export function upgraded(json: unknown): object[] {
   const read = ArchiveOne.safeParse(json);
   if (!read.success) {
     const [issue] = read.error.issues;
-    const detail = `${issue?.path.join('.') || 'file'}: ${issue?.message ?? 'not understood.'}`;
-    throw new HttpProblem(422, 'file-not-read', 'The archive was not read', detail);
+    throw notRead(issueUnsaid(issue, unsaid('problem.file')));
   }
   const { writtenAt, site, plots, rows, trees } = read.data;
   const orchardId = newId();

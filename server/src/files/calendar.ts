@@ -1,4 +1,5 @@
 // Windows, days to look and jobs as iCalendar (RFC 5545).
+import { languageOf, type Say } from '@mortisect/words';
 import ical, { ICalCalendarMethod } from 'ical-generator';
 
 export interface CalendarEvent {
@@ -14,10 +15,15 @@ export interface CalendarEvent {
  * @param now when it was written, ISO
  * @returns the text of an .ics file; moments are in UTC
  */
-export function calendarOf(name: string, events: readonly CalendarEvent[], now: string): string {
+export function calendarOf(
+  { locale }: Say,
+  name: string,
+  events: readonly CalendarEvent[],
+  now: string,
+): string {
   const calendar = ical({
     name,
-    prodId: { company: 'Mortisect', product: 'Mortisect', language: 'EN' },
+    prodId: { company: 'Mortisect', product: 'Mortisect', language: languageOf(locale).toUpperCase() },
     method: ICalCalendarMethod.PUBLISH,
     ttl: 3600,
   });

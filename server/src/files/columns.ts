@@ -1,20 +1,60 @@
 // How a tree is written in the cells of a table, and read from them.
 
-import { oneOfWords, type StartingField, treeColumns } from '@mortisect/contracts';
+import { type StartingField, type TreeColumn, treeColumns } from '@mortisect/contracts';
 import { type LengthUnit, typedLengthCm } from '@mortisect/core/measure';
 import { TreeBody } from '@mortisect/core/records';
+import { refusalOf } from '@mortisect/core/refusal';
 import {
   formMeant,
   speciesMeant,
   speciesName,
   speciesOf,
+  speciesTable,
   type TreeSize,
   treeForms,
   treeSizes,
   writtenYear,
 } from '@mortisect/core/register';
+import { FALLBACK, type Locale, locales, type PlainKey, type Unsaid, unsaid } from '@mortisect/words';
+import { sayIn } from '@mortisect/words/all';
+import { refusalUnsaid, told } from '@mortisect/words/trade';
 
 export type Cells = Record<string, string>;
+
+/** How the columns of a tree file are headed. */
+export const HEADINGS: Record<TreeColumn, PlainKey> = {
+  code: 'files.columnCode',
+  nickname: 'files.columnNickname',
+  plot: 'files.columnPlot',
+  row: 'files.columnRow',
+  place: 'files.columnPlace',
+  species: 'files.columnSpecies',
+  cultivar: 'files.columnCultivar',
+  rootstock: 'files.columnRootstock',
+  graftUnionCm: 'files.columnGraftUnionCm',
+  plantedYear: 'files.columnPlantedYear',
+  form: 'files.columnForm',
+  purposes: 'files.columnPurposes',
+  pickedBy: 'files.columnPickedBy',
+  reachCm: 'files.columnReachCm',
+  habit: 'files.columnHabit',
+  tasted: 'files.columnTasted',
+  heightCm: 'files.columnHeightCm',
+  targetHeightCm: 'files.columnTargetHeightCm',
+  spreadCm: 'files.columnSpreadCm',
+  girthCm: 'files.columnGirthCm',
+  vigour: 'files.columnVigour',
+  susceptible: 'files.columnSusceptible',
+  hazards: 'files.columnHazards',
+  neighbours: 'files.columnNeighbours',
+  fixtures: 'files.columnFixtures',
+  drainage: 'files.columnDrainage',
+  frostPocket: 'files.columnFrostPocket',
+  status: 'files.columnStatus',
+  note: 'files.columnNote',
+  latitude: 'files.columnLatitude',
+  longitude: 'files.columnLongitude',
+};
 
 /** Lists in one cell. */
 const BETWEEN = '; ';
@@ -40,7 +80,10 @@ const SIZES = new Set<string>(treeSizes);
 const YES_NO = new Set<keyof TreeBody>(['tasted', 'susceptible', 'frostPocket']);
 const ENUMS = new Set<keyof TreeBody>(['habit', 'vigour', 'drainage', 'status']);
 
-export type Reason = { field: string; message: string };
+export interface Reason {
+  field: string;
+  why: Unsaid;
+}
 
 /** By what rules the cells of one file are read. */
 export interface Reading {
@@ -48,11 +91,14 @@ export interface Reading {
   starts: Record<StartingField, string>;
   /** Species by the word that stands for it, in lower case. */
   kinds: Record<string, string>;
+  /** In which what is noted of a tree is written. */
+  locale: Locale;
   /** Unit of bare numbers; centimetres where none is named. */
   units: Partial<Record<TreeSize, LengthUnit>>;
 }
 
 export const READING: Reading = {
+  locale: FALLBACK,
   starts: {
     plot: 'Orchard',
     row: 'Row 1',
@@ -90,7 +136,7 @@ export function treeFromCells(given: Cells, reading: Reading = READING): TreeRea
     const cell = (cells[field] ?? '').trim();
     if (cell === '') continue;
     const read = readCell(field, cell, reading);
-    if ('message' in read) reasons.push({ field, message: read.message });
+    if ('why' in read) reasons.push({ field, why: read.why });
     else raw[field] = read.value;
     if ('note' in read && read.note) notes.push(read.note);
   }
@@ -106,7 +152,10 @@ export function treeFromCells(given: Cells, reading: Reading = READING): TreeRea
       const field = String(issue.path[0] ?? '');
       if (bad.has(field) || (field === 'form' && bad.has('species'))) continue;
       bad.add(field);
-      reasons.push({ field, message: raw[field] === undefined ? missing(field) : issue.message });
+      reasons.push({
+        field,
+        why: raw[field] === undefined ? missing(field) : refusalUnsaid(refusalOf(issue)),
+      });
     }
   }
   const word = (cells.species ?? '').trim();
@@ -130,40 +179,41 @@ function withStarts(cells: Cells, { starts }: Reading): { cells: Cells; started:
   };
 }
 
-const missing = (field: string) =>
-  field === 'code' ? 'Missing. Give each tree a code or a name.' : 'Missing.';
+const missing = (field: string) => unsaid(field === 'code' ? 'problem.codeMissing' : 'fault.missing');
 
-type CellRead = { value: unknown; note?: string } | { message: string };
+type CellRead = { value: unknown; note?: string } | { why: Unsaid };
 
 function readCell(field: keyof TreeBody, cell: string, reading: Reading): CellRead {
   if (field === 'species') return readSpecies(cell, reading);
   if (field === 'form') {
-    const form = formMeant(cell);
-    return form ? { value: form } : { message: oneOfWords(treeForms) };
+    const form = formMeant(inEnglish(cell));
+    return form ? { value: form } : { why: unsaid('fault.oneOf', { values: treeForms.join(', ') }) };
   }
   if (field === 'neighbours') return { value: parts(cell).map(neighbour) };
   if (field === 'plantedYear') {
     const read = writtenYear(cell);
-    if ('fault' in read) return { message: read.fault };
+    if ('fault' in read) return { why: refusalUnsaid(read.fault) };
     // What was written beside the year is not lost
-    return read.exact ? { value: read.year } : { value: read.year, note: `Planted: ${cell}.` };
+    return read.exact
+      ? { value: read.year }
+      : { value: read.year, note: sayIn(reading.locale)('problem.plantedAs', { text: cell }) };
   }
   if (LISTS.has(field)) return { value: parts(cell).map((part) => part.toLowerCase()) };
   if (SIZES.has(field)) {
     const length = typedLengthCm(cell, reading.units[field as TreeSize] ?? 'cm');
     return 'cm' in length
       ? { value: Math.round(length.cm * 10) / 10 }
-      : { message: `“${cell}” is not a number or a length.` };
+      : { why: unsaid('problem.noSize', { text: cell }) };
   }
   if (NUMBERS.has(field)) {
     const number = Number(cell.replace(',', '.'));
-    return Number.isFinite(number) ? { value: number } : { message: `“${cell}” is not a number.` };
+    return Number.isFinite(number) ? { value: number } : { why: unsaid('problem.noNumber', { text: cell }) };
   }
   if (YES_NO.has(field)) {
     const word = cell.toLowerCase();
-    if (['yes', 'true', '1', 'y', 'x'].includes(word)) return { value: true };
+    if (['yes', 'true', '1', 'y', 'x', 'sí', 'si'].includes(word)) return { value: true };
     if (['no', 'false', '0', 'n'].includes(word)) return { value: false };
-    return { message: `“${cell}” is neither yes nor no.` };
+    return { why: unsaid('problem.neitherYesNorNo', { text: cell }) };
   }
   return { value: ENUMS.has(field) ? cell.toLowerCase() : cell };
 }
@@ -171,23 +221,38 @@ function readCell(field: keyof TreeBody, cell: string, reading: Reading): CellRe
 /** Two words that can mean the same species mean the same; a word that is not known means itself. */
 export function meaningOf(word: string): string {
   return (
-    speciesMeant(word)
+    speciesWritten(word)
       .map(({ code }) => code)
       .join(' ') || word.trim().toLowerCase()
   );
 }
 
+/** Names of species and forms in the languages of the catalogues, in lower case, by which people may have written them. */
+const IN_ENGLISH = new Map(
+  locales.flatMap((locale) =>
+    [...speciesTable.map(({ name }) => name), ...treeForms].map((name): [string, string] => [
+      told(sayIn(locale), name).toLowerCase(),
+      name,
+    ]),
+  ),
+);
+
+const inEnglish = (word: string) => IN_ENGLISH.get(word.trim().toLowerCase()) ?? word;
+
+/** Species that somebody can have meant, in whatever language they wrote it. */
+export const speciesWritten = (word: string) => speciesMeant(inEnglish(word));
+
 function readSpecies(cell: string, { kinds }: Reading): CellRead {
   const kindOfCell = kinds[cell.toLowerCase()];
   if (kindOfCell) return { value: kindOfCell };
-  const meant = speciesMeant(cell);
+  const meant = speciesWritten(cell);
   const [first, ...others] = meant;
-  if (!first) return { message: `“${cell}” is not a species that is known here.` };
+  if (!first) return { why: unsaid('problem.unknownSpecies', { text: cell }) };
   if (others.length === 0) return { value: first.code };
   // “Plum” and “plums” are one question
   const answer = Object.entries(kinds).find(([word]) => meaningOf(word) === meaningOf(cell))?.[1];
   if (answer) return { value: answer };
-  return { message: `“${cell}” can be ${meant.map(({ name }) => name).join(' or ')}: say which.` };
+  return { why: unsaid('problem.severalSpecies', { text: cell }) };
 }
 
 function parts(cell: string): string[] {

@@ -7,19 +7,34 @@ import {
   type ImportReport,
   type StartingField,
   startingFields,
+  type TreeColumn,
   treeColumns,
 } from '@mortisect/contracts';
 import { ARCHIVE_KIND, ARCHIVE_VERSION } from '@mortisect/contracts/archive';
 import { isBareNumber, type LengthUnit } from '@mortisect/core/measure';
 import { actionOf, fold, standingLimbs } from '@mortisect/core/present';
 import { Action, TreeBody } from '@mortisect/core/records';
-import { speciesMeant, speciesTable, type TreeSize, treeSizes } from '@mortisect/core/register';
+import { refusalOf, refusing } from '@mortisect/core/refusal';
+import { speciesTable, type TreeSize, treeSizes } from '@mortisect/core/register';
 import { type Limb, LimbMap } from '@mortisect/core/tree';
+import { FALLBACK, type Locale, locales, type Unsaid, unsaid } from '@mortisect/words';
+import { sayIn } from '@mortisect/words/all';
+import { issueUnsaid, refusalUnsaid } from '@mortisect/words/trade';
 import Papa from 'papaparse';
 import { z } from 'zod';
 import { GeoJSONFeatureCollectionSchema } from 'zod-geojson';
 import { isPacked } from './archiveFile';
-import { type Cells, cellsOf, meaningOf, READING, type Reading, type Reason, treeFromCells } from './columns';
+import {
+  type Cells,
+  cellsOf,
+  HEADINGS,
+  meaningOf,
+  READING,
+  type Reading,
+  type Reason,
+  speciesWritten,
+  treeFromCells,
+} from './columns';
 import { decoded } from './text';
 
 export const MOST_ROWS = 20_000;
@@ -29,7 +44,11 @@ export interface TreeFile {
   format: 'csv' | 'geojson' | 'archive';
   mapping: ColumnMapping | null;
   choices?: ImportChoices | null;
+  /** In which what is noted of a tree is written; English unless said. */
+  locale?: Locale;
 }
+
+type Chosen = { choices: ImportChoices | null; locale: Locale };
 
 export interface ReadRow {
   line: number;
@@ -47,20 +66,27 @@ export interface ReadRow {
 type Told = Pick<ImportReport, 'starts' | 'asks' | 'units'>;
 export type TreeFileRead =
   | ({ columns: string[]; mapping: ColumnMapping; sample: Cells[]; rows: ReadRow[] } & Told)
-  | { fault: string };
+  | { fault: Unsaid };
 
 /** What is wrong with the file as a whole is told as `fault`; what is wrong with a row stands with the row. */
-export function readTrees({ bytes, format, mapping, choices = null }: TreeFile): TreeFileRead {
+export function readTrees({
+  bytes,
+  format,
+  mapping,
+  choices = null,
+  locale = FALLBACK,
+}: TreeFile): TreeFileRead {
+  const chosen = { choices, locale };
   const text = decoded(format === 'archive' ? asText(bytes) : bytes);
   if (text === null) {
-    return { fault: 'The file is not UTF-8 text. Save it as “CSV UTF-8” (or GeoJSON, JSON) and try again.' };
+    return { fault: unsaid('problem.noUtf8') };
   }
-  if (text.includes('\u0000')) return { fault: 'This is not a text file: it holds bytes that no text has.' };
-  if (text.trim() === '') return { fault: 'The file is empty.' };
-  if (format === 'csv') return fromCsv(text, mapping, choices);
+  if (text.includes('\u0000')) return { fault: unsaid('problem.noTextFile') };
+  if (text.trim() === '') return { fault: unsaid('problem.emptyFile') };
+  if (format === 'csv') return fromCsv(text, mapping, chosen);
   const json = (format === 'archive' && treesInLines(text)) || parsed(text);
-  if (json === undefined) return { fault: 'The file is not JSON: it may be cut off.' };
-  return format === 'geojson' ? fromGeojson(json, choices) : fromArchive(json);
+  if (json === undefined) return { fault: unsaid('problem.fileNoJson') };
+  return format === 'geojson' ? fromGeojson(json, chosen) : fromArchive(json);
 }
 
 const MOST_BYTES = 256 * 1024 ** 2;
@@ -85,7 +111,7 @@ function parsed(text: string): unknown {
 
 const SAMPLES = 5;
 
-function fromCsv(text: string, given: ColumnMapping | null, choices: ImportChoices | null): TreeFileRead {
+function fromCsv(text: string, given: ColumnMapping | null, chosen: Chosen): TreeFileRead {
   const read = Papa.parse<Cells>(text, {
     header: true,
     skipEmptyLines: 'greedy',
@@ -94,7 +120,7 @@ function fromCsv(text: string, given: ColumnMapping | null, choices: ImportChoic
   });
   const broken = read.errors.find((error) => error.type === 'Quotes');
   if (broken) {
-    return { fault: `A quotation mark is never closed, at row ${(broken.row ?? 0) + 2}. Nothing was read.` };
+    return { fault: unsaid('problem.openQuote', { row: (broken.row ?? 0) + 2 }) };
   }
   const columns = (read.meta.fields ?? []).filter((column) => column.trim() !== '');
   const mapping = given ?? guessed(columns);
@@ -103,9 +129,9 @@ function fromCsv(text: string, given: ColumnMapping | null, choices: ImportChoic
     read.data.length === 0 ||
     (columns.length === 1 && Object.keys(mapping).length === 0)
   )
-    return { fault: 'There is no heading row with rows below it. The first row must name the columns.' };
+    return { fault: unsaid('problem.noHeadings') };
   if (read.data.length > MOST_ROWS) {
-    return { fault: `${read.data.length} rows are more than the ${MOST_ROWS} that are read at once.` };
+    return { fault: unsaid('problem.tooManyRows', { rows: read.data.length, most: MOST_ROWS }) };
   }
   const short = new Map(
     read.errors.flatMap((error) =>
@@ -115,7 +141,7 @@ function fromCsv(text: string, given: ColumnMapping | null, choices: ImportChoic
   const mapped = read.data.map((cells) =>
     Object.fromEntries(Object.entries(mapping).map(([field, column]) => [field, cells[column] ?? ''])),
   );
-  const { reading, units } = readingOf(mapped, mapping, choices);
+  const { reading, units } = readingOf(mapped, mapping, chosen);
   const rows = read.data.map((cells, i) => {
     const mismatch = short.get(i);
     const row = checked(i + 2, mapped[i] as Cells, cells, reading);
@@ -123,7 +149,7 @@ function fromCsv(text: string, given: ColumnMapping | null, choices: ImportChoic
     return {
       ...row,
       tree: null,
-      reasons: [{ field: '', message: 'The row has more cells than there are columns.' }, ...row.reasons],
+      reasons: [{ field: '', why: unsaid('problem.moreCells') }, ...row.reasons],
     };
   });
   return {
@@ -163,7 +189,7 @@ function unitBySize(field: TreeSize, bare: readonly number[]): LengthUnit {
 function readingOf(
   rows: readonly Cells[],
   mapping: ColumnMapping,
-  choices: ImportChoices | null,
+  { choices, locale }: Chosen,
 ): { reading: Reading; units: ImportReport['units'] } {
   const units = treeSizes.flatMap((field): ImportReport['units'] => {
     const cells = rows.map((row) => row[field] ?? '').filter(isBareNumber);
@@ -190,6 +216,7 @@ function readingOf(
   const kinds = Object.entries(choices?.kinds ?? {}).map(([word, code]) => [word.toLowerCase(), code]);
   return {
     reading: {
+      locale,
       starts: { ...READING.starts, ...choices?.starts },
       kinds: Object.fromEntries(kinds),
       units: Object.fromEntries(units.map(({ field, unit }) => [field, unit])),
@@ -212,7 +239,7 @@ function toldOf(rows: readonly ReadRow[], { starts }: Reading, units: ImportRepo
       return count > 0 ? [{ field, value: starts[field], rows: count }] : [];
     }),
     asks: [...asked.values()].map(({ word, rows: count }) => {
-      const meant = speciesMeant(word);
+      const meant = speciesWritten(word);
       return {
         word,
         rows: count,
@@ -248,14 +275,14 @@ function guessed(columns: string[]): ColumnMapping {
     name
       .replace(/[([].*$/, '')
       .toLowerCase()
-      .replace(/[^a-z]/g, '');
+      .replace(/[^a-záéíóúüñ]/g, '');
   const columnOf = new Map(columns.map((column) => [plain(column), column]));
   const mapping: ColumnMapping = Object.fromEntries(
     treeColumns.flatMap((field) => {
       const bare = field.replace(/Cm$/, '');
       const sized =
         bare === field ? [] : ['m', 'ft', 'in', 'feet', 'metres', 'meters'].map((unit) => `${bare} ${unit}`);
-      const names = [field, ...(SYNONYMS[field] ?? []), bare, ...sized];
+      const names = [field, ...headingsOf(field), ...(SYNONYMS[field] ?? []), bare, ...sized];
       const column = names.map((name) => columnOf.get(plain(name))).find((found) => found !== undefined);
       return column === undefined ? [] : [[field, column] as const];
     }),
@@ -264,6 +291,9 @@ function guessed(columns: string[]): ColumnMapping {
   // A list that only numbers its trees goes by the number
   return place !== undefined && !mapping.code && !mapping.nickname ? { ...others, code: place } : mapping;
 }
+
+/** As a file of ours is headed, in any language. */
+const headingsOf = (field: TreeColumn) => locales.map((locale) => sayIn(locale)(HEADINGS[field]));
 
 const SYNONYMS: Partial<Record<keyof TreeBody, string[]>> = {
   code: [
@@ -321,22 +351,25 @@ function withoutTwins(rows: ReadRow[]): ReadRow[] {
       seen.set(key, row.line);
       return row;
     }
-    const twin = { field: 'code', message: `The same code stands in row ${first}.` };
+    const twin = { field: 'code', why: unsaid('problem.sameCode', { row: first }) };
     return { ...row, tree: null, reasons: [...row.reasons, twin] };
   });
 }
 
-function fromGeojson(json: unknown, choices: ImportChoices | null): TreeFileRead {
+function fromGeojson(json: unknown, chosen: Chosen): TreeFileRead {
   const collection = GeoJSONFeatureCollectionSchema.safeParse(json);
   if (!collection.success) {
     const issue = collection.error.issues[0];
     return {
-      fault: `Not a GeoJSON feature collection (RFC 7946): ${issue?.path.join('.') || 'file'}: ${issue?.message}`,
+      fault: unsaid('problem.noGeojson', {
+        field: issue?.path.join('.') || unsaid('problem.file'),
+        why: issue?.message ?? '',
+      }),
     };
   }
   const features = collection.data.features;
   if (features.length > MOST_ROWS) {
-    return { fault: `${features.length} features are more than the ${MOST_ROWS} that are read at once.` };
+    return { fault: unsaid('problem.tooManyFeatures', { features: features.length, most: MOST_ROWS }) };
   }
   const all = features.map((feature) => {
     const properties = (feature.properties ?? {}) as Record<string, unknown>;
@@ -351,12 +384,12 @@ function fromGeojson(json: unknown, choices: ImportChoices | null): TreeFileRead
   const { reading, units } = readingOf(
     all.map(({ cells }) => cells),
     sameNames(columns),
-    choices,
+    chosen,
   );
   const rows = all.map(({ cells, placed }, i) => {
     const row = checked(i + 1, cells, cells, reading);
     if (placed) return row;
-    const reason = { field: 'geometry', message: 'A tree stands at a point.' };
+    const reason = { field: 'geometry', why: unsaid('problem.pointOnly') };
     return { ...row, tree: null, reasons: [...row.reasons, reason] };
   });
   return whole(numbered(withoutTwins(rows)), toldOf(rows, reading, units));
@@ -373,8 +406,8 @@ function textOf(value: unknown): string {
 }
 
 const Archive = z.object({
-  kind: z.literal(ARCHIVE_KIND, 'This JSON file is no archive of an orchard.'),
-  version: z.literal(1, 'The archive is of a later version than this server reads.'),
+  kind: z.literal(ARCHIVE_KIND, refusing('noArchiveFile')),
+  version: z.literal(1, refusing('laterArchive')),
   trees: z
     .array(
       z.object({
@@ -417,16 +450,19 @@ function fromArchive(json: unknown): TreeFileRead {
   const archive = Archive.safeParse(json);
   if (!archive.success) {
     const issue = archive.error.issues[0];
-    return { fault: `${issue?.path.join('.') || 'file'}: ${issue?.message}` };
+    return { fault: issueUnsaid(issue, unsaid('problem.file')) };
   }
   const rows = archive.data.trees.map(({ tree, limbs, limbsRevision, surveyedAt, actions }, i) => {
     const body = TreeBody.safeParse(tree);
     const map = LimbMap.safeParse(limbs);
     const reasons = [
-      ...(body.error?.issues ?? []).map((issue) => ({ field: issue.path.join('.'), message: issue.message })),
+      ...(body.error?.issues ?? []).map((issue) => ({
+        field: issue.path.join('.'),
+        why: refusalUnsaid(refusalOf(issue)),
+      })),
       ...(map.error?.issues ?? []).map((issue) => ({
         field: `limbs.${issue.path.join('.')}`,
-        message: issue.message,
+        why: refusalUnsaid(refusalOf(issue)),
       })),
     ];
     const cells = body.success

@@ -13,6 +13,8 @@ import {
   type WeatherFault,
   WeatherHour,
 } from '@mortisect/core/weather';
+import { type Unsaid, unsaid } from '@mortisect/words';
+import { issueUnsaid } from '@mortisect/words/trade';
 import { parse } from 'date-fns';
 import Papa from 'papaparse';
 import { z } from 'zod';
@@ -32,7 +34,7 @@ export interface WeatherFile {
 
 interface RefusedLine {
   line: number;
-  message: string;
+  why: Unsaid;
 }
 
 export type WeatherFileRead =
@@ -47,7 +49,7 @@ export type WeatherFileRead =
       refused: RefusedLine[];
       refusedCount: number;
     }
-  | { fault: string };
+  | { fault: Unsaid };
 
 const SAMPLES = 5;
 /** Lines and faults that are told one by one. */
@@ -58,9 +60,8 @@ const LATEST_MS = Date.UTC(2100, 0, 1);
 
 export function readWeather({ bytes, format, mapping, zone, repair }: WeatherFile): WeatherFileRead {
   const text = decoded(bytes);
-  if (text === null)
-    return { fault: 'The file is not UTF-8 text. Save it as “CSV UTF-8” or JSON and try again.' };
-  if (text.trim() === '') return { fault: 'The file is empty.' };
+  if (text === null) return { fault: unsaid('problem.noUtf8') };
+  if (text.trim() === '') return { fault: unsaid('problem.emptyFile') };
   return format === 'csv' ? fromCsv(text, mapping, zone, repair) : fromJson(text, repair);
 }
 
@@ -72,10 +73,9 @@ function fromCsv(
 ): WeatherFileRead {
   const read = Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: 'greedy' });
   const fields = (read.meta.fields ?? []).filter((column) => column.trim() !== '');
-  if (fields.length < 2)
-    return { fault: 'There is no heading row with columns. The first row must name them.' };
+  if (fields.length < 2) return { fault: unsaid('problem.noHeadings') };
   if (read.data.length > MOST_READINGS) {
-    return { fault: `${read.data.length} rows are more than the ${MOST_READINGS} that are read at once.` };
+    return { fault: unsaid('problem.tooManyRows', { rows: read.data.length, most: MOST_READINGS }) };
   }
   const mapping = given ?? guessed(fields);
   const sample = read.data.slice(0, SAMPLES);
@@ -84,7 +84,7 @@ function fromCsv(
       columns: fields,
       mapping,
       sample,
-      ...found([], [], [{ line: 1, message: 'No column is named as the time.' }]),
+      ...found([], [], [{ line: 1, why: unsaid('problem.noTimeColumn') }]),
     };
   const refused: RefusedLine[] = [];
   const readings: Reading[] = [];
@@ -98,7 +98,7 @@ function fromCsv(
     const line = i + 2;
     const at = timeOf(written(cells));
     if (at === null || !isTime(at)) {
-      refused.push({ line, message: `“${written(cells)}” is not a time.` });
+      refused.push({ line, why: unsaid('problem.noTime', { text: written(cells) }) });
       return;
     }
     const values: Reading['values'] = {};
@@ -107,7 +107,8 @@ function fromCsv(
       const cell = column === undefined ? '' : (cells[column] ?? '').trim();
       if (cell === '' || MISSING.has(cell.toLowerCase())) continue;
       const number = Number(cell.replace(/^(-?\d+),(\d+)$/, '$1.$2'));
-      if (!Number.isFinite(number)) refused.push({ line, message: `${column}: “${cell}” is not a number.` });
+      if (!Number.isFinite(number))
+        refused.push({ line, why: unsaid('problem.columnNoNumber', { column: column ?? '', text: cell }) });
       else values[name] = inUnit(name, number, mapping[`${name}:unit`]);
     }
     readings.push({ line, atMs: at, values });
@@ -138,11 +139,10 @@ function fromJson(text: string, repair: Repair[]): WeatherFileRead {
   try {
     json = JSON.parse(text);
   } catch {
-    return { fault: 'The file is not JSON: it may be cut off.' };
+    return { fault: unsaid('problem.fileNoJson') };
   }
   const parsed = HourlyJson.safeParse(json);
-  if (!parsed.success)
-    return { fault: 'The JSON has no list “hours”. See “Weather in” in docs/methods/when.md.' };
+  if (!parsed.success) return { fault: unsaid('problem.noHours') };
   const refused: RefusedLine[] = [];
   const readings = parsed.data.hours.flatMap((raw, i): Reading[] => {
     const hour = WeatherHour.safeParse(raw);
@@ -150,13 +150,13 @@ function fromJson(text: string, repair: Repair[]): WeatherFileRead {
       const issue = hour.error.issues[0];
       refused.push({
         line: i + 1,
-        message: `${issue?.path.join('.') ?? ''}: ${issue?.message ?? 'not an hour'}`,
+        why: issueUnsaid(issue),
       });
       return [];
     }
     const atMs = Date.parse(hour.data.at);
     if (!isTime(atMs)) {
-      refused.push({ line: i + 1, message: `at: ${hour.data.at} is no time of a station’s record.` });
+      refused.push({ line: i + 1, why: unsaid('problem.noStationTime', { text: hour.data.at }) });
       return [];
     }
     const values: Reading['values'] = {};

@@ -2,19 +2,27 @@
 
 import { treeColumns } from '@mortisect/contracts';
 import type { TreeBody } from '@mortisect/core/records';
+import type { Say } from '@mortisect/words';
 import Papa from 'papaparse';
-import { type Cells, cellsOf } from './columns';
+import { type Cells, cellsOf, HEADINGS } from './columns';
 
 /** Formulas are made harmless by an apostrophe, which import takes off again. */
-export function csvOf(rows: Cells[], columns: readonly string[] = treeColumns): string {
+export function csvOf(rows: Cells[], columns: readonly string[]): string {
   return Papa.unparse({ fields: [...columns], data: rows }, { escapeFormulae: FORMULA, newline: '\r\n' });
 }
 
 /** A leading minus before a digit is a number, no formula. Apostrophes before a formula get one more, so that taking one off again is right. */
 const FORMULA = /^(?:[=+@\t\r]|-(?!\d+(?:\.\d+)?$)|'+[=+\-@\t\r]).*$/s;
 
-export function treesAsCsv(trees: TreeBody[]): string {
-  return csvOf(trees.map(cellsOf));
+/** Its headings are in a language of the reader; each of them is understood when the file comes back. */
+export function treesAsCsv(say: Say, trees: TreeBody[]): string {
+  return csvOf(
+    trees.map((tree) => {
+      const cells = cellsOf(tree);
+      return Object.fromEntries(treeColumns.map((field) => [say(HEADINGS[field]), cells[field] ?? '']));
+    }),
+    treeColumns.map((field) => say(HEADINGS[field])),
+  );
 }
 
 /** Trees without a position are left out: GeoJSON says where things are. */

@@ -1,6 +1,7 @@
 // Who may ask: host and origin checks always, a passphrase outside loopback.
 
 import { randomBytes } from 'node:crypto';
+import { unsaid } from '@mortisect/words';
 import { hash, verify } from '@node-rs/argon2';
 import type { Express, RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
@@ -61,24 +62,16 @@ export async function setUpAccess(
     install: (app) => install(app, config, keys && { ...keys, store: sessionsIn(db, now) }, hosts),
     guard: (request, _response, next) =>
       next(
-        signedIn(request)
-          ? undefined
-          : new HttpProblem(401, 'sign-in', 'Sign in first', 'The passphrase of this site is asked for.'),
+        signedIn(request) ? undefined : new HttpProblem(401, 'sign-in', unsaid('problem.passphraseAsked')),
       ),
     signIn: async (request, passphrase) => {
       if (keys && !(await verify(keys.passphraseHash, passphrase))) {
-        throw new HttpProblem(
-          403,
-          'wrong-passphrase',
-          'Not the passphrase',
-          'That is not the passphrase of this site.',
-          {
-            errors: [{ path: 'passphrase', message: 'Not the passphrase of this site.' }],
-          },
-        );
+        const why = unsaid('problem.wrongPassphrase');
+        throw new HttpProblem(403, 'wrong-passphrase', why, { errors: [{ path: 'passphrase', why }] });
       }
       if (!keys) return;
-      if (isSecure(config) && !request.secure) throw new HttpProblem(...NOT_SECURE);
+      if (isSecure(config) && !request.secure)
+        throw new HttpProblem(400, 'not-secure', unsaid('problem.notSecure'));
       // Another id: one that somebody knew before is worth nothing
       await new Promise<void>((resolve, reject) => {
         request.session.regenerate((error) => (error ? reject(error) : resolve()));
@@ -94,13 +87,6 @@ export async function setUpAccess(
       }),
   };
 }
-
-const NOT_SECURE = [
-  400,
-  'not-secure',
-  'Not over a safe line',
-  'This server stands behind a proxy with TLS, and the proxy does not say that you came by it (X-Forwarded-Proto: https). Open the address that begins with https.',
-] as const;
 
 async function keysFor(config: Config, db: Db): Promise<Keys | null> {
   const stored = await kept<Keys>(db, 'access');
@@ -170,7 +156,7 @@ function install(
 }
 
 const tooOften: RequestHandler = (_request, _response, next) =>
-  next(new HttpProblem(429, 'too-often', 'Too many tries', 'Wait a quarter of an hour, then try again.'));
+  next(new HttpProblem(429, 'too-often', unsaid('problem.tooManyTries')));
 
 /** The host that a request names: without its port, an address of IPv6 without its brackets. */
 export const hostNamedIn = (request: Parameters<RequestHandler>[0]): string =>
@@ -182,7 +168,7 @@ function sameHost(hosts: OwnHosts): RequestHandler {
     next(
       hosts === null || hosts(hostNamedIn(request))
         ? undefined
-        : new HttpProblem(421, 'other-host', 'Not this server', 'This server does not go by that name.'),
+        : new HttpProblem(421, 'other-host', unsaid('problem.otherHost')),
     );
   };
 }
@@ -193,7 +179,7 @@ const sameOrigin: RequestHandler = (request, _response, next) => {
   const origin = request.get('origin');
   if (READS.has(request.method) || origin === undefined || hostOf(origin) === request.get('host'))
     return next();
-  next(new HttpProblem(403, 'other-origin', 'From elsewhere', 'Writes are taken from the app itself only.'));
+  next(new HttpProblem(403, 'other-origin', unsaid('problem.otherOrigin')));
 };
 
 function hostOf(origin: string): string | null {

@@ -8,6 +8,7 @@ import { cautions } from '@mortisect/core/handling';
 import { residual } from '@mortisect/core/residual';
 import { starterMap } from '@mortisect/core/tree';
 import { triage } from '@mortisect/core/triage';
+import { unsaid } from '@mortisect/words';
 import compression from 'compression';
 import { sql } from 'drizzle-orm';
 import express, { type ErrorRequestHandler, type Express, type Request } from 'express';
@@ -62,8 +63,8 @@ import { serveReference } from './reference';
 import { type Field, serveTrust } from './trust';
 import { appIn, serveWeb } from './web';
 
-const MAPPING = { field: 'mapping', holds: 'field to column' };
-const CHOICES = { field: 'choices', holds: 'starts, kinds and units' };
+const MAPPING = { field: 'mapping', holds: unsaid('problem.fieldToColumn') };
+const CHOICES = { field: 'choices', holds: unsaid('problem.startsKindsUnits') };
 
 interface AppParts {
   db: Db;
@@ -157,7 +158,7 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
     }),
     ready: async () => {
       await db.execute(sql`select 1`).catch(() => {
-        throw new HttpProblem(503, 'not-ready', 'Not ready', 'The database does not answer.');
+        throw new HttpProblem(503, 'not-ready', unsaid('problem.databaseSilent'));
       });
       return { ready: true };
     },
@@ -196,21 +197,22 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
     putPhoto: ({ params, bytes }) => putPhoto(config.photoFolder, params.photoId, bytes),
     getPhoto: ({ params }) => getPhoto(config.photoFolder, params.photoId),
     getRemovedPhotos: () => getRemovedPhotos(db, config.photoFolder),
-    getTreesCsv: () => exportCsv(db),
+    getTreesCsv: ({ say }) => exportCsv(say, db),
     getTreesGeojson: () => exportGeojson(db),
     getArchive: () => exportArchive(db, config.photoFolder),
-    importArchive: ({ request }) =>
-      importArchive({ db, pool, photoFolder: config.photoFolder, body: request }),
+    importArchive: ({ request, say }) =>
+      importArchive({ say, db, pool, photoFolder: config.photoFolder, body: request }),
     getField: () => {
       if (!field) return { field: null };
       const { authority: _authority, ...told } = field();
       return { field: told };
     },
     getFirstSync: () => firstSync(db, config.webFolder),
-    getCopies: () => copies.told(),
-    makeCopy: () => copies.make(),
-    importTrees: ({ query: { format, take, mapping, choices }, bytes, device, request }) =>
+    getCopies: ({ say }) => copies.told(say),
+    makeCopy: ({ say }) => copies.make(say),
+    importTrees: ({ query: { format, take, mapping, choices }, bytes, device, request, say }) =>
       importTrees(db, pool, {
+        say,
         bytes,
         format,
         take,
@@ -239,8 +241,9 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
     getTreeTiming: ({ params, query }) => getTreeTiming(db, pool, { ...params, ...query, now: now() }),
     getTreeSeason: ({ params, query }) => getTreeSeason(db, pool, { ...params, ...query, now: now() }),
     getWeather: ({ query }) => getWeather(db, pool, query.days, now()),
-    importWeather: ({ query: { mapping, ...query }, bytes, device, request }) =>
+    importWeather: ({ query: { mapping, ...query }, bytes, device, request, say }) =>
       importWeather(db, pool, {
+        say,
         ...query,
         zone: query.zone,
         repair: query.repair,
@@ -257,15 +260,27 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
     makeCalendar: () => makeCalendar(db),
     endCalendar: () => endCalendar(db),
     getCalendarPath: () => calendarPath(db),
-    getCalendar: ({ params }) => siteCalendar(db, pool, params.token, now()),
-    getTreeCalendar: ({ params }) => treeCalendar(db, pool, params.treeId, now()),
+    getCalendar: ({ params, say }) => siteCalendar(say, db, pool, { token: params.token, now: now() }),
+    getTreeCalendar: ({ params, say }) => treeCalendar(say, db, pool, { treeId: params.treeId, now: now() }),
     getKeptPlans: ({ query }) => getKeptPlans(db, query.since),
     getPlan: ({ params }) => planJson(db, pool, params.treeId, now()),
-    getPlanCsv: ({ params }) => planCsv(db, pool, params.treeId, now()),
-    getCutSheet: ({ params, query, request }) =>
-      cutSheet(db, pool, { treeId: params.treeId, now: now(), signal: whileWaited(request), ...query }),
-    getPlotCutSheet: ({ params, query, request }) =>
-      plotCutSheet(db, pool, { plotId: params.plotId, now: now(), signal: whileWaited(request), ...query }),
+    getPlanCsv: ({ params, say }) => planCsv(say, db, pool, { treeId: params.treeId, now: now() }),
+    getCutSheet: ({ params, query, request, say: { locale } }) =>
+      cutSheet(db, pool, {
+        treeId: params.treeId,
+        now: now(),
+        signal: whileWaited(request),
+        locale,
+        ...query,
+      }),
+    getPlotCutSheet: ({ params, query, request, say: { locale } }) =>
+      plotCutSheet(db, pool, {
+        plotId: params.plotId,
+        now: now(),
+        signal: whileWaited(request),
+        locale,
+        ...query,
+      }),
     computeTriage: ({ body }) => triage(body),
     computeStarterMap: ({ body }) => ({ limbs: starterMap(body) }),
   };

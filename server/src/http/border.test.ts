@@ -39,7 +39,7 @@ test.each([
   const { status, body } = await ask();
   expect([status, body.errors]).toEqual([
     400,
-    [{ path, message: 'This text has a character that cannot be kept.' }],
+    [{ path, message: 'This text has a character that cannot be kept.', code: 'notStorable', given: {} }],
   ]);
 });
 
@@ -170,8 +170,10 @@ test.each<[{ code?: string; message?: string }, number]>([
       return response;
     },
     type: () => response,
+    vary: () => response,
     send: () => response,
   };
-  problemHandler(error, { id: '1' } as never, response as never, () => undefined);
+  const request = { id: '1', query: {}, acceptsLanguages: () => [] };
+  problemHandler(error, request as never, response as never, () => undefined);
   expect([answer.status, answer.headers['Retry-After']]).toEqual([status, status === 503 ? '2' : undefined]);
 });

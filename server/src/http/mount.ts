@@ -3,6 +3,8 @@
 import { pipeline } from 'node:stream/promises';
 import { type Route, type RouteParsed, type RouteResponse, routes } from '@mortisect/contracts';
 import { RecordId } from '@mortisect/core/records';
+import type { Say } from '@mortisect/words';
+import { unsaid } from '@mortisect/words';
 import express, { type Express, type Request, type RequestHandler, type Response } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import { type ComputeName, isComputed } from '../pool/computeNames';
@@ -10,6 +12,7 @@ import type { ComputeTask } from '../pool/computes';
 import { JsonText } from '../pool/pool';
 import { HttpProblem } from '../refusal';
 import type { Device, DeviceWord } from '../services/devices';
+import { sayFor } from './language';
 import { storable, withinSize } from './storable';
 
 interface Asked<R extends Route> extends RouteParsed<R> {
@@ -18,6 +21,8 @@ interface Asked<R extends Route> extends RouteParsed<R> {
   /** The device a write came from; only on routes that ask for it. */
   device: Device;
   request: Request;
+  /** In the language of whoever asks. */
+  say: Say;
 }
 
 export type Handlers = {
@@ -66,6 +71,7 @@ export function mountRoutes(app: Express, handlers: Handlers, options: MountOpti
         bytes: rawBody ? request.body : undefined,
         device: route.fromDevice ? await deviceOf(request, options) : undefined,
         request,
+        say: sayFor(request),
       };
       const answer = await handle(asked);
       if (writes(route)) options.onWritten(asked.device);
@@ -136,38 +142,24 @@ const notTooOften = () =>
     legacyHeaders: false,
     keyGenerator: (request) => request.get('authorization') ?? '',
     handler: (_request, _response, next) =>
-      next(
-        new HttpProblem(
-          429,
-          'too-often',
-          'Sent too often',
-          `A station sends at most ${PUSHES_AN_HOUR} times an hour. Send hours together.`,
-        ),
-      ),
+      next(new HttpProblem(429, 'too-often', unsaid('problem.tooManyPushes', { most: PUSHES_AN_HOUR }))),
   });
 
 const bytesOnly: RequestHandler = (request, _response, next) => {
   if (Buffer.isBuffer(request.body) && request.body.length > 0) return next();
-  next(
-    new HttpProblem(415, 'no-file', 'No file', 'Send the file itself as the body, with its content type.'),
-  );
+  next(new HttpProblem(415, 'no-file', unsaid('problem.sendFile')));
 };
 
 const jsonOnly: RequestHandler = (request, _response, next) => {
   if (request.is('application/json')) return next();
-  next(new HttpProblem(415, 'not-json', 'Not JSON', 'Send JSON with Content-Type: application/json.'));
+  next(new HttpProblem(415, 'not-json', unsaid('problem.sendJson')));
 };
 
 async function deviceOf(request: Request, { findDevice }: MountOptions): Promise<Device> {
   const id = RecordId.safeParse(request.get('x-device-id'));
   const device = id.success ? await findDevice({ id: id.data, key: request.get('x-device-key') }) : null;
   if (!device) {
-    throw new HttpProblem(
-      422,
-      'device-unknown',
-      'Who is this?',
-      'Say once who works on this device: PUT /api/devices/{deviceId}, then send X-Device-Id.',
-    );
+    throw new HttpProblem(422, 'device-unknown', unsaid('problem.sayWho'));
   }
   return device;
 }

@@ -90,7 +90,13 @@ test('a sheet is drawn in the units that are asked for, else in those of the sit
   const { site } = (await get('/api/site').expect(200)).body;
   const drawnIn = async (units?: 'us' | 'metric') => {
     const pool = { ...orchard.pool, cutSheet: jest.fn(orchard.pool.cutSheet) };
-    const asked = { treeId: 'slip-side-11', paper: 'A4' as const, now: NOW, ...(units && { units }) };
+    const asked = {
+      treeId: 'slip-side-11',
+      paper: 'A4' as const,
+      locale: 'en-GB' as const,
+      now: NOW,
+      ...(units && { units }),
+    };
     await cutSheet(orchard.store.db, pool, asked);
     return pool.cutSheet.mock.calls[0]?.[0].sheets.map((sheet) => sheet.units);
   };

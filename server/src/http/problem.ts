@@ -1,15 +1,20 @@
-// One shape for every error on the wire (RFC 9457).
+// One shape for every error on the wire (RFC 9457), in the language of whoever asked.
 import { fieldPath, type Problem } from '@mortisect/contracts';
+import { refusalOf } from '@mortisect/core/refusal';
+import { type Say, sayUnsaid, type Unsaid, unsaid } from '@mortisect/words';
+import { refusalUnsaid } from '@mortisect/words/trade';
 import type { ErrorRequestHandler, Request, Response } from 'express';
 import { ZodError } from 'zod';
-import { HttpProblem } from '../refusal';
+import { HttpProblem, titleOf } from '../refusal';
 import { isAway, isDamaged, isFull, isReadOnly } from '../store/faults';
+import { sayFor } from './language';
 
-function sendProblem(request: Request, response: Response, problem: Omit<Problem, 'instance'>): void {
+function sendProblem(_request: Request, response: Response, problem: Problem): void {
   response
     .status(problem.status)
     .type('application/problem+json')
-    .send(JSON.stringify({ ...problem, instance: String(request.id ?? '') }));
+    .vary('Accept-Language')
+    .send(JSON.stringify(problem));
 }
 
 export const problemHandler: ErrorRequestHandler = (error, request, response, _next) => {
@@ -22,88 +27,61 @@ export const problemHandler: ErrorRequestHandler = (error, request, response, _n
   const problem = asProblem(error);
   if (problem.status === 503) response.setHeader('Retry-After', '2');
   if (problem.status >= 500) request.log?.error({ err: error }, 'request failed');
-  sendProblem(request, response, problem);
+  sendProblem(request, response, toldIn(sayFor(request), problem, String(request.id ?? '')));
 };
 
-function asProblem(error: unknown): Omit<Problem, 'instance'> {
-  if (error instanceof HttpProblem) {
-    return {
-      type: error.type,
-      title: error.title,
-      status: error.status,
-      detail: error.message,
-      ...error.more,
-    };
-  }
-  if (error instanceof ZodError) return notUnderstood(error);
-  if (isAway(error))
-    return {
-      type: 'database-away',
-      title: 'The database does not answer',
-      status: 503,
-      detail: 'The database does not answer. What you sent was not kept; try again in a moment.',
-    };
-  if (isReadOnly(error))
-    return {
-      type: 'read-only',
-      title: 'The disk of the server takes nothing',
-      status: 503,
-      detail:
-        'The disk of the server can be read and not written. What you sent was not kept there: it waits on your device and goes out by itself. Whoever looks after the server must see to its disk.',
-    };
-  if (isDamaged(error))
-    return {
-      type: 'damaged',
-      title: 'The database is damaged',
-      status: 500,
-      detail:
-        'A part of the database is not what was written: the disk of the server may be failing. Settings say what to do. What you sent was not kept.',
-    };
-  if (isFull(error))
-    return {
-      type: 'disk-full',
-      title: 'The disk of the server is full',
-      status: 507,
-      detail: 'The disk of the server is full. What you sent was not kept; make room there, then try again.',
-    };
-  const status = statusOf(error);
-  if (status === 413) {
-    return {
-      type: 'too-large',
-      title: 'Too large',
-      status,
-      detail: 'The request is larger than this route takes. Nothing was kept.',
-    };
-  }
-  if (status >= 400 && status < 500) {
-    return {
-      type: 'not-understood',
-      title: 'Not understood',
-      status,
-      detail: `The request could not be read: ${(error as Error).message}`,
-    };
-  }
+function toldIn(say: Say, { status, type, why, more }: HttpProblem, instance: string): Problem {
+  const { errors, ...versions } = more;
   return {
-    type: 'server-fault',
-    title: 'The server failed',
-    status: 500,
-    detail:
-      'Something went wrong on the server. What you sent was not kept; try again. The log has the details under this instance.',
+    type,
+    title: say(titleOf(type)),
+    status,
+    detail: sayUnsaid(say, why),
+    ...codeOf(why),
+    instance,
+    ...(errors && {
+      errors: errors.map((fault) => ({
+        path: fault.path,
+        message: sayUnsaid(say, fault.why),
+        ...codeOf(fault.why),
+      })),
+    }),
+    ...versions,
   };
 }
 
-function notUnderstood(error: ZodError): Omit<Problem, 'instance'> {
-  const errors = error.issues.map((issue) => ({ path: fieldPath(issue.path), message: issue.message }));
-  return {
-    type: 'not-understood',
-    title: 'Not understood',
-    status: 400,
-    detail:
-      errors.length === 1
-        ? `${errors[0]?.path || 'body'}: ${errors[0]?.message}`
-        : `${errors.length} fields are not usable.`,
-    errors,
-  };
+/** The key of the message without its place, and what it is told with: for programs, which read no sentences. */
+const codeOf = ({ key, given }: Unsaid) => ({ code: key.replace(/^\w+\./, ''), given });
+
+function asProblem(error: unknown): HttpProblem {
+  if (error instanceof HttpProblem) return error;
+  if (error instanceof ZodError) return notUnderstood(error);
+  if (isAway(error)) return new HttpProblem(503, 'database-away', unsaid('problem.databaseAway'));
+  if (isReadOnly(error)) return new HttpProblem(503, 'read-only', unsaid('problem.diskReadOnly'));
+  if (isDamaged(error)) return new HttpProblem(500, 'damaged', unsaid('problem.databaseDamaged'));
+  if (isFull(error)) return new HttpProblem(507, 'disk-full', unsaid('problem.diskFull'));
+  const status = statusOf(error);
+  if (status === 413) return new HttpProblem(413, 'too-large', unsaid('problem.requestTooLarge'));
+  if (status >= 400 && status < 500)
+    return new HttpProblem(
+      status,
+      'not-understood',
+      unsaid('problem.notRead', { why: (error as Error).message }),
+    );
+  return new HttpProblem(500, 'server-fault', unsaid('problem.serverFault'));
+}
+
+function notUnderstood({ issues }: ZodError): HttpProblem {
+  const errors = issues.map((issue) => ({
+    path: fieldPath(issue.path),
+    why: refusalUnsaid(refusalOf(issue)),
+  }));
+  const [first] = errors;
+  const why =
+    first && errors.length === 1
+      ? unsaid('problem.fieldFault', { field: first.path || unsaid('problem.body'), why: first.why })
+      : unsaid('problem.severalFaults', { faults: errors.length });
+  return new HttpProblem(400, 'not-understood', why, { errors });
 }
 
 /** Errors of the body parser say their status. */

@@ -1,5 +1,8 @@
 // What is refused at the border: texts that the database cannot keep, with their path, and lists too long to compute.
+
 import { MOST_LESIONS, MOST_LIMBS } from '@mortisect/core/cuts';
+import { issueOf, refusal } from '@mortisect/core/refusal';
+import { unsaid } from '@mortisect/words';
 import { ZodError } from 'zod';
 import { HttpProblem } from '../refusal';
 
@@ -19,19 +22,18 @@ export function storable<T>(part: T): T {
   // Without recursion: what is nested a thousand deep must not end the process
   for (let next = left.pop(); next; next = left.pop()) {
     const { value, path } = next;
-    if (typeof value === 'string' && !isStorable(value)) throw refusal(value, path);
+    if (typeof value === 'string' && !isStorable(value)) throw notStorable(value, path);
     if (typeof value !== 'object' || value === null || Buffer.isBuffer(value)) continue;
     for (const [key, inner] of Object.entries(value)) {
-      if (!isStorable(key)) throw refusal(key, path);
+      if (!isStorable(key)) throw notStorable(key, path);
       left.push({ value: inner, path: [...path, Array.isArray(value) ? Number(key) : key] });
     }
   }
   return part;
 }
 
-function refusal(input: string, path: (string | number)[]): ZodError {
-  const message = 'This text has a character that cannot be kept.';
-  return new ZodError([{ code: 'custom', path, message, input }]);
+function notStorable(input: string, path: (string | number)[]): ZodError {
+  return new ZodError([{ ...issueOf(path, refusal('notStorable')), input }]);
 }
 
 const MOST = { limbs: MOST_LIMBS, lesions: MOST_LESIONS, findings: MOST_LESIONS } as const;
@@ -46,8 +48,7 @@ export function withinSize(body: unknown): unknown {
       throw new HttpProblem(
         413,
         'too-large',
-        'Too large',
-        `${field}: ${list.length} are more than the ${most} that are computed at once.`,
+        unsaid('problem.listTooLarge', { field, given: list.length, most }),
       );
     }
   }

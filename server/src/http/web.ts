@@ -1,9 +1,11 @@
 // Serves the exported web app: hashed files for a year, the rest fresh, deep links to index.html, honest 404s.
+
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { unsaid } from '@mortisect/words';
 import express, { type Express } from 'express';
-import { HttpProblem } from '../refusal';
+import { HttpProblem, notThere } from '../refusal';
 
 const YEAR_MS = 365 * 24 * 3600_000;
 
@@ -39,9 +41,9 @@ export function serveWeb(app: Express, folder: string): void {
     const index = path.join(folder, 'index.html');
     const isPage =
       request.method === 'GET' && !request.path.startsWith('/api') && path.extname(request.path) === '';
-    if (!isPage) return next(new HttpProblem(404, 'not-there', 'Not there', `${request.path} is not there.`));
+    if (!isPage) return next(notThere(unsaid('problem.thePage', { path: request.path })));
     if (!existsSync(index)) {
-      return next(new HttpProblem(503, 'not-built', 'The app is not built', 'Build it with: npm run build'));
+      return next(new HttpProblem(503, 'not-built', unsaid('problem.buildIt')));
     }
     response.setHeader('Cache-Control', 'no-cache');
     response.sendFile(index);

@@ -1,14 +1,16 @@
 // What the compute routes ask for, by the name of the route: plain data in, the text of the answer out, so that the thread that answers neither reads what is
 // large, nor reckons, nor writes.
+
 import { type RouteParsed, routes } from '@mortisect/contracts';
 import { transmission } from '@mortisect/core/blades';
 import { cutPosition, treeCuts } from '@mortisect/core/cuts';
 import { gapTest, geometryFaults, HAT_RADIUS_CM, lightInside } from '@mortisect/core/faults';
 import { orderOf, runOrder } from '@mortisect/core/plan';
 import { cutBack, limbNames } from '@mortisect/core/tree';
+import { type Unsaid, unsaid } from '@mortisect/words';
 import { ZodError } from 'zod';
 import { storable, withinSize } from '../http/storable';
-import { HttpProblem } from '../refusal';
+import { HttpProblem, type ProblemType } from '../refusal';
 import type { ComputeName } from './computeNames';
 import { limbMassOf } from './limbMass';
 import { candidates, plan } from './plan';
@@ -52,7 +54,7 @@ export type Computed =
   | { tooLargeBytes: number }
   | { unknownSpecies: string }
   | { issues: ZodError['issues'] }
-  | { problem: [status: number, type: string, title: string, detail: string] };
+  | { problem: [status: number, type: ProblemType, why: Unsaid] };
 
 export interface ComputeTask<K extends ComputeName = ComputeName> {
   route: K;
@@ -69,8 +71,7 @@ export function compute<K extends ComputeName>({ route, given }: ComputeTask<K>)
     return json.byteLength > MOST_ANSWER_BYTES ? { tooLargeBytes: json.byteLength } : { json };
   } catch (error) {
     if (error instanceof ZodError) return { issues: error.issues };
-    if (error instanceof HttpProblem)
-      return { problem: [error.status, error.type, error.title, error.message] };
+    if (error instanceof HttpProblem) return { problem: [error.status, error.type, error.why] };
     throw error;
   }
 }
@@ -81,7 +82,7 @@ function bodyOf<K extends ComputeName>(route: K, bytes: Uint8Array): ComputeBody
     json = JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes));
   } catch (error) {
     const why = error instanceof Error ? error.message : String(error);
-    throw new HttpProblem(400, 'not-understood', 'Not understood', `The request could not be read: ${why}`);
+    throw new HttpProblem(400, 'not-understood', unsaid('problem.notRead', { why }));
   }
   return routes[route].body.parse(storable(withinSize(json))) as ComputeBody<K>;
 }

@@ -84,7 +84,7 @@ describe('a pool', () => {
     expect(await ask({ bytes: 12 })).toBeInstanceOf(JsonText);
     await expect(ask({ species: 'fig' })).rejects.toMatchObject({
       status: 422,
-      message: expect.stringContaining('Of fig'),
+      message: expect.stringContaining('for fig'),
     });
     await expect(ask({ bytes: 17 * 1024 ** 2 })).rejects.toMatchObject({
       status: 413,
@@ -228,6 +228,8 @@ describe('a body that goes to the worker as it came', () => {
     await expect(sent('computeCutBack', JSON.stringify(many))).rejects.toMatchObject({ status: 413 });
     await expect(sent('computeCutBack', '{"limbs":"a\\u0000b"}')).rejects.toBeInstanceOf(ZodError);
     const citrus = { ...routes.computeStage.example, species: 'citrus' };
-    await expect(sent('computeStage', JSON.stringify(citrus))).rejects.toThrow('Of citrus no course');
+    await expect(sent('computeStage', JSON.stringify(citrus))).rejects.toThrow(
+      'no course through the year for citrus',
+    );
   });
 });

@@ -1,10 +1,13 @@
 // The worker pool of one server process.
+
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import type { Present } from '@mortisect/core/present';
 import type { HistoryLine } from '@mortisect/core/records';
+import type { Locale } from '@mortisect/words';
+import { unsaid } from '@mortisect/words';
 import { Piscina } from 'piscina';
 import { ZodError } from 'zod';
 import type { CopyRead } from '../files/archiveFile';
@@ -54,7 +57,7 @@ export interface Pool {
   treePlan: Off<typeof planOf.treePlan>;
   /** @throws {HttpProblem} 503 where too much waits already or it took too long */
   cutSheet(
-    task: { sheets: TreeSheet[]; paper: SheetPaper },
+    task: { sheets: TreeSheet[]; paper: SheetPaper; locale: Locale },
     signal?: AbortSignal,
   ): Promise<Uint8Array<ArrayBuffer>>;
   readWeatherFile(file: WeatherFile, signal?: AbortSignal): Promise<WeatherFileRead>;
@@ -118,7 +121,7 @@ export function makePool(worker = new URL('./tasks.worker.mjs', import.meta.url)
     damagedPages: (folder) => off<object, DamagedPage[]>(slow, 'damagedPages', BACKGROUND)({ folder }),
     async compute(task, { by, isLarge, signal }) {
       const before = asking.get(by) ?? 0;
-      if (before >= MOST_OF_ONE) throw new HttpProblem(...BUSY);
+      if (before >= MOST_OF_ONE) throw busy();
       asking.set(by, before + 1);
       const late = AbortSignal.timeout(BUDGET_MS);
       try {
@@ -187,31 +190,16 @@ function answerOf(computed: Computed): JsonText {
   if ('issues' in computed) throw new ZodError(computed.issues);
   if ('problem' in computed) throw new HttpProblem(...computed.problem);
   if ('unknownSpecies' in computed)
-    throw doesNotFit('species', `Of ${computed.unknownSpecies} no course through the year is known.`);
+    throw doesNotFit('species', unsaid('problem.noCourse', { species: computed.unknownSpecies }));
   const megabytes = Math.round(computed.tooLargeBytes / 1024 ** 2);
-  throw new HttpProblem(
-    413,
-    'too-large',
-    'Too large',
-    `The answer would have ${megabytes} MB. Ask for less at once.`,
-  );
+  throw new HttpProblem(413, 'too-large', unsaid('problem.answerTooLarge', { megabytes }));
 }
 
-const BUSY = [
-  503,
-  'busy',
-  'Much is asked at once',
-  'So much waits to be computed that this was not taken. Try again in a moment.',
-] as const;
+const busy = () => new HttpProblem(503, 'busy', unsaid('problem.busy'));
 
 function asPoolProblem(error: unknown, isLate: boolean, budgetMs = BUDGET_MS): unknown {
   const { code, message = '' } = error as { code?: unknown; message?: string };
   if (isLate || code === 'ERR_WORKER_OUT_OF_MEMORY')
-    return new HttpProblem(
-      503,
-      'took-too-long',
-      'It takes too long',
-      `This could not be computed within ${budgetMs / 1000} seconds and was given up. Ask for less at once: fewer trees, limbs, findings or hours.`,
-    );
-  return /queue is at limit/i.test(message) ? new HttpProblem(...BUSY) : error;
+    return new HttpProblem(503, 'took-too-long', unsaid('problem.tookTooLong', { seconds: budgetMs / 1000 }));
+  return /queue is at limit/i.test(message) ? busy() : error;
 }

@@ -1,4 +1,5 @@
 // Long lists on their way from a worker: as pieces of JSON, so that the thread that answers takes them in one by one and answers in between.
+import type { Unsaid } from '@mortisect/words';
 import { giveWay } from '../store/openDb';
 
 const OF_ONE = 250;
@@ -6,7 +7,7 @@ const OF_ONE = 250;
 export type Slices = Uint8Array<ArrayBuffer>[];
 
 /** What was read of a file, with its long list in pieces; what is wrong with it as a whole as it is. */
-export type Sliced<R, K extends string> = R extends { fault: string }
+export type Sliced<R, K extends string> = R extends { fault: Unsaid }
   ? R
   : Omit<R, K> & { [key in K]: Slices };
 

@@ -1,4 +1,5 @@
 // What is computed off the thread that answers.
+import type { Locale } from '@mortisect/words';
 import type { CopyRead } from '../files/archiveFile';
 import type { TreeFile, TreeFileRead } from '../files/readTrees';
 import type { WeatherFile, WeatherFileRead } from '../files/readWeather';
@@ -14,16 +15,19 @@ export { timing, treeSeason, treeTiming } from './when';
 
 // What reads and writes files brings large packages: it is loaded when it is asked for, so that a worker plans a third of a second after it was called
 
-/** Sheets and paper come as one task. */
+/** Sheets, paper and language come as one task. */
 export async function cutSheet({
   sheets,
   paper,
+  locale,
 }: {
   sheets: TreeSheet[];
   paper: SheetPaper;
+  locale: Locale;
 }): Promise<Uint8Array<ArrayBuffer>> {
   const { cutSheetPdf } = await import('../files/sheet/sheet');
-  return cutSheetPdf(sheets, paper);
+  const { sayIn } = await import('@mortisect/words/all');
+  return cutSheetPdf(sayIn(locale), sheets, paper);
 }
 
 export async function readWeatherFile(file: WeatherFile): Promise<Sliced<WeatherFileRead, 'hours'>> {

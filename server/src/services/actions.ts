@@ -1,7 +1,9 @@
 // What was done in the field. An action is never edited; another one undoes it.
+
 import { isDeepStrictEqual } from 'node:util';
 import { happenedAt, isAnswer } from '@mortisect/core/present';
 import type { Action, ActionBody } from '@mortisect/core/records';
+import { unsaid } from '@mortisect/words';
 import { and, eq, inArray } from 'drizzle-orm';
 import { doesNotFit, moved } from '../refusal';
 import { CLINIC, takeSample } from '../standIns/clinic';
@@ -27,7 +29,7 @@ export function putAction(db: Db, write: ActionWrite): Promise<Action> {
 /** One action inside a transaction that does more. */
 export async function writeAction(tx: Store, { id, action, device, now }: ActionWrite): Promise<Action> {
   if (action.kind === 'sampleAnswered' && device.id !== CLINIC.id) {
-    throw doesNotFit('kind', 'Only the plant clinic answers a sample.');
+    throw doesNotFit('kind', unsaid('problem.onlyClinic'));
   }
   const treeId = await treeOf(tx, action);
   const at = happenedAt(action.at, now);
@@ -70,15 +72,14 @@ async function treeOf(tx: Store, action: ActionBody): Promise<string | null> {
   if (!('treeId' in action) && action.kind !== 'undone') return null;
   if (action.kind === 'undone') {
     const [row] = await tx.select().from(actions).where(eq(actions.id, action.actionId));
-    if (!row) throw doesNotFit('actionId', 'There is no such action to undo.');
-    if (row.value.kind === 'undone')
-      throw doesNotFit('actionId', 'An undo is not undone; do the thing again.');
+    if (!row) throw doesNotFit('actionId', unsaid('problem.noSuchAction'));
+    if (row.value.kind === 'undone') throw doesNotFit('actionId', unsaid('problem.undoOfUndo'));
     return row.treeId;
   }
   const [tree] = await tx.select({ limbs: trees.limbs }).from(trees).where(eq(trees.id, action.treeId));
-  if (!tree) throw doesNotFit('treeId', `Tree ${action.treeId} is not in this orchard.`);
+  if (!tree) throw doesNotFit('treeId', unsaid('problem.treeElsewhere', { tree: action.treeId }));
   if (action.kind === 'cutMade' && !tree.limbs.some((limb) => limb.id === action.cut.limbId)) {
-    throw doesNotFit('cut.limbId', `Limb ${action.cut.limbId} is not on this tree.`);
+    throw doesNotFit('cut.limbId', unsaid('problem.limbElsewhere', { limb: action.cut.limbId }));
   }
   const named = findingsNamed(action);
   if (named.length === 0) return action.treeId;
@@ -90,7 +91,7 @@ async function treeOf(tx: Store, action: ActionBody): Promise<string | null> {
   const missing = named.findIndex((id) => !findingIds.has(id));
   if (missing >= 0) {
     const path = 'findingIds' in action ? `findingIds[${missing}]` : 'findingId';
-    throw doesNotFit(path, 'This finding is not on this tree.');
+    throw doesNotFit(path, unsaid('problem.findingElsewhere'));
   }
   return action.treeId;
 }

@@ -230,7 +230,7 @@ describe('refused, with nothing changed', () => {
     ],
     ['cut off in a line', () => text.slice(0, text.length / 2), 422, /not JSON/],
     ['a line missing', () => text.split('\n').toSpliced(20, 1).join('\n'), 422, /some are missing/],
-    ['something after the end', () => `${text}${text.split('\n')[1]}\n`, 422, /after the end/],
+    ['something after the end', () => `${text}${text.split('\n')[1]}\n`, 422, /follows the end/],
     [
       'a later version',
       () => text.replace('"version":2', '"version":3'),
@@ -267,7 +267,7 @@ describe('refused, with nothing changed', () => {
           ),
         ),
       422,
-      /Line \d+: value\.limbs: 2001 limbs are more than the 2000 of a tree/,
+      /Line \d+: value\.limbs: 2,001 limbs are more than the 2,000 of a tree/,
     ],
     [
       'a photo that is none',
@@ -306,7 +306,7 @@ describe('refused, with nothing changed', () => {
 
   test('where an orchard stands', async () => {
     const { body } = await imported(source, text).expect(409);
-    expect(body.detail).toMatch(/\d+ trees, \d+ entries of the log, 2 hours of weather/);
+    expect(body.detail).toMatch(/\d+ trees, \d+ entries of the log and 2 hours of weather/);
     expect(await exported(source)).toBe(text);
   });
 

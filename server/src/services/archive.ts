@@ -1,4 +1,5 @@
 // A whole orchard out into an archive, and from one into a server that has none yet: the history as it was written, with its ids.
+
 import { createReadStream, createWriteStream, existsSync } from 'node:fs';
 import { mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
@@ -7,11 +8,14 @@ import type { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { ArchiveReport } from '@mortisect/contracts';
 import { ARCHIVE_KIND, ARCHIVE_VERSION, type ArchiveLine } from '@mortisect/contracts/archive';
+import type { Present } from '@mortisect/core/present';
+import { type Say, unsaid } from '@mortisect/words';
+import { refusalWords } from '@mortisect/words/trade';
 import { and, asc, count, eq, gt, inArray, lte, ne, sql } from 'drizzle-orm';
 import sharp from 'sharp';
 import { archiveLines, unpacked, withinBounds } from '../files/archiveFile';
 import type { Pool } from '../pool/pool';
-import { HttpProblem } from '../refusal';
+import { HttpProblem, notRead } from '../refusal';
 import { takeSample } from '../standIns/clinic';
 import { insertMany } from '../store/insertMany';
 import { asOfNow, type Db, giveWay, measureTables, type Store } from '../store/openDb';
@@ -174,6 +178,8 @@ interface ArchiveImport {
   photoFolder: string;
   /** The bytes as they come in. */
   body: Readable;
+  /** In the language of whoever reads the report. */
+  say: Say;
 }
 
 /**
@@ -181,7 +187,13 @@ interface ArchiveImport {
  *
  * @throws {HttpProblem} 409 where an orchard stands already; 413 where the file is too large; 422 with the line that is wrong
  */
-export async function importArchive({ db, pool, photoFolder, body }: ArchiveImport): Promise<ArchiveReport> {
+export async function importArchive({
+  db,
+  pool,
+  photoFolder,
+  body,
+  say,
+}: ArchiveImport): Promise<ArchiveReport> {
   await refuseUnlessEmpty(db);
   const folder = await mkdtemp(path.join(tmpdir(), 'mortisect-archive-'));
   const file = path.join(folder, 'archive');
@@ -198,7 +210,7 @@ export async function importArchive({ db, pool, photoFolder, body }: ArchiveImpo
     // From here on the orchard stands: nothing of it is taken back
     await Promise.all([markUnshown(db, photoFolder), markDeletedTrees(db)]);
     await measureTables(db);
-    return report;
+    return { ...report, aside: report.aside.map(({ seq, why }) => ({ seq, why: refusalWords(say, why) })) };
   } catch (error) {
     throw asRefusal(error);
   } finally {
@@ -210,18 +222,9 @@ async function refuseUnlessEmpty(db: Store): Promise<void> {
   const [planted] = await db.select({ n: count() }).from(trees);
   const [done] = await db.select({ n: count() }).from(actions);
   const [hours] = await db.select({ n: count() }).from(weatherHours).where(ne(weatherHours.kind, 'forecast'));
-  const stands = [
-    ...(planted?.n ? [`${planted.n} trees`] : []),
-    ...(done?.n ? [`${done.n} entries of the log`] : []),
-    ...(hours?.n ? [`${hours.n} hours of weather`] : []),
-  ];
-  if (stands.length === 0) return;
-  throw new HttpProblem(
-    409,
-    'not-empty',
-    'An orchard stands here already',
-    `A whole archive goes into an empty server only; this one has ${stands.join(', ')}. Start one with another data folder, or take only the trees. Nothing was changed.`,
-  );
+  const standing = { trees: planted?.n ?? 0, entries: done?.n ?? 0, hours: hours?.n ?? 0 };
+  if (Object.values(standing).every((number) => number === 0)) return;
+  throw new HttpProblem(409, 'not-empty', unsaid('problem.notEmpty', standing));
 }
 
 async function takeIn(
@@ -230,7 +233,7 @@ async function takeIn(
   file: string,
   photoFolder: string,
   photos: string[],
-): Promise<ArchiveReport> {
+): Promise<Omit<ArchiveReport, 'aside'> & Pick<Present, 'aside'>> {
   await refuseUnlessEmpty(tx);
   for (const table of [history, weatherHours, weatherBefore, site]) await tx.delete(table);
   let orchardId = '';
@@ -292,8 +295,7 @@ async function keepPhoto({ id, jpeg }: Line<'photo'>, folder: string, kept: stri
   const { format } = await sharp(bytes)
     .metadata()
     .catch(() => ({ format: 'none' }));
-  if (format !== 'jpeg')
-    throw new HttpProblem(422, 'file-not-read', 'The archive was not read', `Photo ${id}: this is no JPEG.`);
+  if (format !== 'jpeg') throw notRead(unsaid('problem.photoNoJpeg', { id }));
   const file = fileOf(folder, id);
   if (existsSync(file)) return;
   await keepAsFile(file, bytes);
@@ -321,10 +323,5 @@ function asRefusal(error: unknown): unknown {
   const cause = (error as { cause?: unknown } | null)?.cause ?? error;
   const { code, message } = (cause ?? {}) as { code?: unknown; message?: unknown };
   if (typeof code !== 'string' || !/^2[23]/.test(code)) return error;
-  return new HttpProblem(
-    422,
-    'file-not-read',
-    'The archive was not read',
-    `Its records do not fit together: ${String(message)}. Nothing was changed.`,
-  );
+  return notRead(unsaid('problem.recordsDoNotFit', { why: String(message) }));
 }

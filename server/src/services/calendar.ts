@@ -7,8 +7,9 @@ import { cutsOnRecord, USUAL_CUT } from '@mortisect/core/present';
 import type { Site } from '@mortisect/core/records';
 import { jobKinds, speciesName } from '@mortisect/core/register';
 import { dayAfter, hourOf, localClock, momentOf } from '@mortisect/core/weather';
-import { english } from '@mortisect/words/all';
-import { lookForWords, riskWords, windowTitle } from '@mortisect/words/trade';
+import type { Say } from '@mortisect/words';
+import { unsaid } from '@mortisect/words';
+import { dayIn, limbIn, lookForWords, riskWords, told, windowTitle } from '@mortisect/words/trade';
 import { type CalendarEvent, calendarOf } from '../files/calendar';
 import type { Pool } from '../pool/pool';
 import { notThere } from '../refusal';
@@ -43,41 +44,51 @@ export async function calendarPath(db: Store): Promise<{ path: string | null }> 
 const pathOf = (token: string) => `/api/calendar/${token}.ics`;
 
 /** @throws {HttpProblem} 404 for an address that is not, or no longer, in force */
-export async function siteCalendar(db: Db, pool: Pool, token: string, now: string) {
+export async function siteCalendar(
+  say: Say,
+  db: Db,
+  pool: Pool,
+  { token, now }: { token: string; now: string },
+) {
   const calendar = await kept<{ token: string }>(db, KEPT_AS);
   const [given, known] = [Buffer.from(token), Buffer.from(calendar?.token ?? '')];
-  if (given.length !== known.length || !timingSafeEqual(given, known)) throw notThere('The calendar');
+  if (given.length !== known.length || !timingSafeEqual(given, known))
+    throw notThere(unsaid('problem.theCalendar'));
   const { site } = await getSite(db);
   const siteTiming = await getTiming(db, pool, now);
   const { jobs } = await getJobs(db);
   const { trees } = await getTrees(db);
   const codeOf = new Map(trees.map((tree) => [tree.id, tree.code]));
   const events = [
-    ...windowEvents(siteTiming),
-    ...lookEvents(siteTiming),
-    ...recheckEvents(await getAftercare(db, now), site, now, codeOf),
+    ...windowEvents(say, siteTiming),
+    ...lookEvents(say, siteTiming),
+    ...recheckEvents(say, await getAftercare(db, now), site, now, codeOf),
     ...jobs.map(
       (job): CalendarEvent => ({
         id: job.id,
-        title: `${jobKinds.find((kind) => kind.code === job.job)?.name ?? job.job} · ${codeOf.get(job.treeId) ?? job.treeId}`,
+        title: `${told(say, jobKinds.find((kind) => kind.code === job.job)?.name ?? job.job)} · ${codeOf.get(job.treeId) ?? job.treeId}`,
         detail: job.note,
         when: { day: job.dueOn },
       }),
     ),
   ];
-  return { fileName: 'windows.ics', content: calendarOf(site.name, events, now) };
+  return { fileName: 'windows.ics', content: calendarOf(say, site.name, events, now) };
 }
 
 /** For each kind of wood the windows that hold for most of its trees, as Today tells them. */
-function windowEvents(told: TimingNow): CalendarEvent[] {
-  return lanesOf(told)
+function windowEvents(say: Say, timing: TimingNow): CalendarEvent[] {
+  return lanesOf(timing)
     .filter((lane) => lane.id !== 'dead')
     .flatMap((lane) =>
       lane.windows.map(
         (window): CalendarEvent => ({
           id: `window-${lane.id}-${window.fromHour}-${window.verdict}`,
-          title: windowTitle(english, lane.name, window.verdict),
-          detail: `For most of its trees; open the plan of a tree for its own. Dry for ${window.dryH} h once it starts.${told.station.simulated ? ' Simulated weather.' : ''}`,
+          title: windowTitle(say, told(say, lane.name), window.verdict),
+          detail: [
+            say('files.mostOfItsTrees'),
+            ...(window.dryH === null ? [] : [say('files.dryOnceItStarts', { hours: window.dryH })]),
+            ...(timing.station.simulated ? [say('files.simulatedWeather')] : []),
+          ].join(' '),
           when: { from: momentOf(window.fromHour), to: momentOf(window.toHour) },
         }),
       ),
@@ -87,7 +98,7 @@ function windowEvents(told: TimingNow): CalendarEvent[] {
 /** What is longer past is no appointment any more. */
 const PAST_DAYS = 30;
 
-function lookEvents({ timing, now }: TimingNow): CalendarEvent[] {
+function lookEvents(say: Say, { timing, now }: TimingNow): CalendarEvent[] {
   if (!timing) return [];
   const since = dayAfter(now.slice(0, 10), -PAST_DAYS);
   const seen = new Set<string>();
@@ -99,11 +110,11 @@ function lookEvents({ timing, now }: TimingNow): CalendarEvent[] {
       return [
         {
           id,
-          title: `Look at ${speciesName(group.species)} after the frost of ${freeze.day}`,
-          detail:
-            freeze.kind === 'buds'
-              ? 'Cut buds across: brown is killed.'
-              : 'Judge wood only now; cut what is dead.',
+          title: say('files.lookAfterFrost', {
+            species: told(say, speciesName(group.species)),
+            day: dayIn(say, freeze.day),
+          }),
+          detail: say(freeze.kind === 'buds' ? 'files.cutBudsAcross' : 'files.judgeWood'),
           when: { day: freeze.lookFrom },
         },
       ];
@@ -117,8 +128,8 @@ function lookEvents({ timing, now }: TimingNow): CalendarEvent[] {
       return [
         {
           id,
-          title: `Strikes may show on ${speciesName(species)}`,
-          detail: `Of infection on ${day}. Look every week; cut on a dry day.`,
+          title: say('files.strikesMayShow', { species: told(say, speciesName(species)) }),
+          detail: say('files.strikesOf', { day: dayIn(say, day) }),
           when: { day: showFrom },
         },
       ];
@@ -128,6 +139,7 @@ function lookEvents({ timing, now }: TimingNow): CalendarEvent[] {
 }
 
 function recheckEvents(
+  say: Say,
   { actions, disorders }: Awaited<ReturnType<typeof getAftercare>>,
   site: Site,
   now: string,
@@ -140,8 +152,11 @@ function recheckEvents(
       .map(
         (recheck): CalendarEvent => ({
           id: recheck.id,
-          title: `Look again: ${codeOf.get(recheck.treeId) ?? recheck.treeId}, ${cut.action.cut.limbName}`,
-          detail: lookForWords(english, recheck.lookFor),
+          title: say('files.lookAgain', {
+            tree: codeOf.get(recheck.treeId) ?? recheck.treeId,
+            limb: limbIn(say, cut.action.cut.limbName),
+          }),
+          detail: lookForWords(say, recheck.lookFor),
           when: { day: recheck.dueOn },
         }),
       ),
@@ -149,16 +164,21 @@ function recheckEvents(
 }
 
 /** @throws {HttpProblem} 409 where no weather is known */
-export async function treeCalendar(db: Db, pool: Pool, treeId: string, now: string) {
+export async function treeCalendar(
+  say: Say,
+  db: Db,
+  pool: Pool,
+  { treeId, now }: { treeId: string; now: string },
+) {
   const { tree } = await getTree(db, treeId);
   const { group } = await getTreeTiming(db, pool, { treeId, ...USUAL_CUT, now });
   const events = group.windows.map(
     (window): CalendarEvent => ({
       id: `${treeId}-${window.fromHour}-${window.verdict}`,
-      title: windowTitle(english, tree.code, window.verdict),
-      detail: `Dry for ${window.dryH} h once it starts. ${upperFirst(riskWords(english, window.score))}.`,
+      title: windowTitle(say, tree.code, window.verdict),
+      detail: `${say('files.dryOnceItStarts', { hours: window.dryH })} ${upperFirst(riskWords(say, window.score))}.`,
       when: { from: momentOf(window.fromHour), to: momentOf(window.toHour) },
     }),
   );
-  return { fileName: 'windows.ics', content: calendarOf(tree.code, events, now) };
+  return { fileName: 'windows.ics', content: calendarOf(say, tree.code, events, now) };
 }

@@ -1,4 +1,5 @@
 // Safe copies: everything back byte for byte, and nothing where a copy is not whole.
+
 import {
   existsSync,
   mkdirSync,
@@ -14,6 +15,7 @@ import path from 'node:path';
 import { PassThrough } from 'node:stream';
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { DAY_MS } from '@mortisect/core/measure';
+import { english } from '@mortisect/words/all';
 import { pino } from 'pino';
 import { type Config, readConfig } from '../config';
 import { backup, restore } from '../copyCommands';
@@ -117,7 +119,7 @@ describe('what is not a whole copy is refused in words, and leaves nothing', () 
       /later version than this server reads/,
     ],
     ['a picture', () => JPEG, /not JSON/],
-    ['empty', () => Buffer.alloc(0), /the file is empty/],
+    ['empty', () => Buffer.alloc(0), /The file is empty/],
   ])('%s', async (what, bytes, words) => {
     const bad = path.join(folder, 'bad');
     writeFileSync(bad, bytes());
@@ -132,7 +134,7 @@ describe('what is not a whole copy is refused in words, and leaves nothing', () 
   };
 
   test('a folder that has an orchard keeps it; a copy that is not there is named', async () => {
-    await expect(restore(settings(restored), file)).rejects.toThrow('this one has 48 trees');
+    await expect(restore(settings(restored), file)).rejects.toThrow('This one has 48 trees');
     expect(await archiveIn({ folder: restored }, path.join(restored, 'photos'))).toBe(text);
     await expect(restore(settings(restored), path.join(folder, 'none'))).rejects.toThrow('There is no copy');
   });
@@ -200,13 +202,13 @@ describe('one a day', () => {
 
   test('the last good one is told; old is what is more than three days old, by a millisecond', async () => {
     rmSync(path.join(folder, 'daily'), { recursive: true, force: true });
-    const told = (ms: number) => keeper(() => later(ms)).told();
+    const told = (ms: number) => keeper(() => later(ms)).told(english);
     // None yet: from the beginning of the orchard on
     const [orchard] = await source.store.db.select().from(orchards);
     const begun = Date.parse(orchard?.begunAt ?? '') - Date.parse(NOW);
     expect(await told(begun + OLD_AFTER_MS)).toMatchObject({ kept: [], isOld: false, failed: null });
     expect((await told(begun + OLD_AFTER_MS + 1)).isOld).toBe(true);
-    const made = await keeper(() => later(DAY_MS)).make();
+    const made = await keeper(() => later(DAY_MS)).make(english);
     expect(made.kept).toMatchObject([
       { name: copyName(later(DAY_MS)), madeAt: later(DAY_MS).replace('.000', '') },
     ]);
@@ -224,7 +226,7 @@ describe('one a day', () => {
       await new Promise((resolve) => setTimeout(resolve, 50));
       // Lets it finish what it began
       await looking.close();
-      return (await looking.told()).kept.map(({ madeAt }) => madeAt);
+      return (await looking.told(english)).kept.map(({ madeAt }) => madeAt);
     };
     expect(await after(0)).toHaveLength(1);
     expect(await after(DAY_MS / 2)).toHaveLength(1);
@@ -237,14 +239,14 @@ describe('one a day', () => {
     const looking = keeper(() => later(30 * DAY_MS), { db: empty.store.db, folder: at, looksAfterMs: 1 });
     await new Promise((resolve) => setTimeout(resolve, 50));
     await looking.close();
-    expect(await looking.told()).toMatchObject({ kept: [], isOld: false, failed: null });
+    expect(await looking.told(english)).toMatchObject({ kept: [], isOld: false, failed: null });
     await empty.close();
   });
 
   test('why there is none is told until there is one', async () => {
     const failing = keeper(() => NOW, { folder: path.join(file, 'inside') });
-    await expect(failing.make()).rejects.toThrow('cannot be written');
-    expect((await failing.told()).failed).toMatchObject({
+    await expect(failing.make(english)).rejects.toThrow('cannot be written');
+    expect((await failing.told(english)).failed).toMatchObject({
       at: NOW,
       why: expect.stringContaining('cannot be written'),
     });

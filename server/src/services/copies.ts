@@ -1,4 +1,5 @@
 // Safe copies: the whole archive, packed, read back before it counts; one a day by themselves.
+
 import { createHash } from 'node:crypto';
 import { createWriteStream, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { rename, rm } from 'node:fs/promises';
@@ -7,6 +8,7 @@ import { PassThrough } from 'node:stream';
 import { createGzip } from 'node:zlib';
 import type { Copies } from '@mortisect/contracts';
 import { DAY_MS } from '@mortisect/core/measure';
+import { type Say, sayUnsaid, type Unsaid, unsaid } from '@mortisect/words';
 import { count } from 'drizzle-orm';
 import type { Logger } from 'pino';
 import { type CopyRead, readCopy } from '../files/archiveFile';
@@ -54,12 +56,7 @@ export async function makeCopy(
     );
     const back = await read(part);
     if (back.sha256 !== sha256.digest('hex'))
-      throw new HttpProblem(
-        500,
-        'copy-not-good',
-        'The copy is not good',
-        'What was read back from the disk is not what was written: the disk may be damaged. The copy was thrown away.',
-      );
+      throw new HttpProblem(500, 'copy-not-good', unsaid('problem.copyNotAsWritten'));
     await rename(part, file);
     syncFolder(path.dirname(file));
     return { ...back, file, bytes: statSync(file).size };
@@ -71,21 +68,10 @@ export async function makeCopy(
 
 function asCopyProblem(error: unknown, folder: string): unknown {
   if (error instanceof HttpProblem) return error;
-  if (isFull(error))
-    return new HttpProblem(
-      507,
-      'disk-full',
-      'No room for a copy',
-      `There is no room for a copy in ${folder}. Nothing was changed, and the earlier copies stand. Make room, or choose another folder with --copies.`,
-    );
+  if (isFull(error)) return new HttpProblem(507, 'disk-full', unsaid('problem.noRoomForCopy', { folder }));
   const { code } = error as NodeJS.ErrnoException;
   if (code === 'EACCES' || code === 'EROFS' || code === 'ENOTDIR' || code === 'EEXIST' || code === 'EPERM')
-    return new HttpProblem(
-      500,
-      'copy-not-written',
-      'The copy cannot be written',
-      `The folder ${folder} cannot be written (${code}). Choose another with --copies.`,
-    );
+    return new HttpProblem(500, 'copy-not-written', unsaid('problem.folderNotWritten', { folder, code }));
   return error;
 }
 
@@ -128,9 +114,9 @@ export interface CopyMade extends CopyRead {
 }
 
 export interface CopyKeeper {
-  told(): Promise<Copies>;
+  told(say: Say): Promise<Copies>;
   /** Makes one now; whoever asks meanwhile gets the same. */
-  make(): Promise<Copies>;
+  make(say: Say): Promise<Copies>;
   /** Makes one in a file of one’s own; it is none of those that are kept by themselves. */
   makeIn(file: string): Promise<CopyMade>;
   close(): Promise<void>;
@@ -160,7 +146,7 @@ export function makeCopyKeeper({
   looksAfterMs = FIRST_LOOK_MS,
   ...parts
 }: KeeperParts): CopyKeeper {
-  let failed: Copies['failed'] = null;
+  let failed: { at: string; why: Unsaid } | null = null;
   let making: Promise<void> | null = null;
 
   const kept = () => {
@@ -182,7 +168,7 @@ export function makeCopyKeeper({
     } catch (error) {
       failed = {
         at: now(),
-        why: error instanceof HttpProblem ? error.message : 'The log of the server says why.',
+        why: error instanceof HttpProblem ? error.why : unsaid('problem.logSaysWhy'),
       };
       log.error({ err: error }, 'no copy could be made');
       onFailed();
@@ -219,26 +205,20 @@ export function makeCopyKeeper({
   const again = setInterval(looks, LOOKS_AGAIN_MS).unref();
 
   const keeper: CopyKeeper = {
-    async told() {
+    async told(say) {
       const age = await ageMs();
       return {
         folder,
         kept: kept(),
         isOld: folder !== null && age !== null && age > OLD_AFTER_MS,
-        failed,
+        failed: failed && { at: failed.at, why: sayUnsaid(say, failed.why) },
         database: database(),
       };
     },
-    async make() {
-      if (folder === null)
-        throw new HttpProblem(
-          409,
-          'no-copies',
-          'No copies are made here',
-          'This server was started with --copies none. Start it with a folder for copies.',
-        );
+    async make(say) {
+      if (folder === null) throw new HttpProblem(409, 'no-copies', unsaid('problem.noCopies'));
       await once(folder);
-      return keeper.told();
+      return keeper.told(say);
     },
     makeIn: (file) => makeCopy(parts, file),
     async close() {

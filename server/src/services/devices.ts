@@ -1,5 +1,7 @@
 // Each device says once who works on it.
+
 import { createHash } from 'node:crypto';
+import { unsaid } from '@mortisect/words';
 import { asc, eq } from 'drizzle-orm';
 import { HttpProblem } from '../refusal';
 import type { Store } from '../store/openDb';
@@ -56,12 +58,7 @@ function refuseOthers(
   key: string | undefined,
 ): void {
   if (id !== CLINIC.id && (keyHash === null || (key !== undefined && keyHash === hashOf(key)))) return;
-  throw new HttpProblem(
-    403,
-    'not-your-device',
-    'Not your device',
-    'This device is another’s: what it wrote carries its name, and only it writes in that name.',
-  );
+  throw new HttpProblem(403, 'not-your-device', unsaid('problem.othersDevice'));
 }
 
 /** Everybody who works here, by the names on their devices; each once. */

@@ -1,12 +1,13 @@
 // Trees in and out of files; an import takes its good rows in one transaction, or nothing.
-
 import type { ImportReport } from '@mortisect/contracts';
 import { treeBodyOf } from '@mortisect/core/records';
+import { locales, type Say, sayUnsaid, type Unsaid, unsaid } from '@mortisect/words';
+import { sayIn } from '@mortisect/words/all';
 import { and, inArray, sql } from 'drizzle-orm';
 import type { ReadRow, TreeFile } from '../files/readTrees';
 import { csvOf, treesAsCsv, treesAsGeojson } from '../files/writeTrees';
 import type { Pool } from '../pool/pool';
-import { HttpProblem } from '../refusal';
+import { HttpProblem, notRead } from '../refusal';
 import { type Db, giveWay, measureTables, type Store, writing } from '../store/openDb';
 import { isKept, trees } from '../store/schema';
 import type { Device } from './devices';
@@ -14,6 +15,8 @@ import { getTrees } from './orchard';
 import { writeNewTrees } from './trees';
 
 interface Import extends TreeFile {
+  /** In the language of whoever reads the report. */
+  say: Say;
   take: 'nothing' | 'good';
   device: Device;
   now: string;
@@ -27,10 +30,10 @@ const SHOWN_GOOD = 10;
 export async function importTrees(
   db: Db,
   pool: Pool,
-  { take, device, now, signal, ...file }: Import,
+  { say, take, device, now, signal, ...file }: Import,
 ): Promise<ImportReport> {
-  const read = await pool.readTreeFile(file, signal);
-  if ('fault' in read) throw new HttpProblem(422, 'file-not-read', 'The file was not read', read.fault);
+  const read = await pool.readTreeFile({ ...file, locale: say.locale }, signal);
+  if ('fault' in read) throw notRead(read.fault);
   const report = await writing(db, async (tx) => {
     const rows = await behindTheLast(tx, await withoutKnown(tx, read.rows));
     const good = rows.filter((row) => row.tree !== null);
@@ -46,9 +49,9 @@ export async function importTrees(
       rows: [...refused, ...good.slice(0, SHOWN_GOOD)].map(({ line, code, reasons }) => ({
         line,
         code,
-        reasons,
+        reasons: reasons.map(({ field, why }) => ({ field, message: sayUnsaid(say, why) })),
       })),
-      refusedCsv: refusedCsv(read.columns, refused),
+      refusedCsv: refusedCsv(say, read.columns, refused),
       written: taken.length,
       starts: read.starts,
       asks: read.asks,
@@ -94,20 +97,23 @@ async function withoutKnown(tx: Store, rows: ReadRow[]): Promise<ReadRow[]> {
       ? {
           ...row,
           tree: null,
-          reasons: [...row.reasons, { field: 'code', message: 'This code is in the register already.' }],
+          reasons: [...row.reasons, { field: 'code', why: unsaid('problem.codeKnown') }],
         }
       : row,
   );
 }
 
-const REASONS = 'refused because';
-
-function refusedCsv(columns: string[], refused: ReadRow[]): string {
+function refusedCsv(say: Say, columns: string[], refused: ReadRow[]): string {
   const reasonsOf = ({ reasons }: ReadRow) =>
-    reasons.map(({ field, message }) => (field ? `${field}: ${message}` : message)).join(' ');
+    reasons
+      .map(({ field, why }) => (field ? `${field}: ${sayUnsaid(say, why)}` : sayUnsaid(say, why)))
+      .join(' ');
+  const heading = say('files.refusedBecause');
+  // A file that was refused before has such a column already
+  const before = new Set(locales.map((locale) => sayIn(locale)('files.refusedBecause')));
   return csvOf(
-    refused.map((row) => ({ ...row.cells, [REASONS]: reasonsOf(row) })),
-    [...columns.filter((column) => column !== REASONS), REASONS],
+    refused.map((row) => ({ ...row.cells, [heading]: reasonsOf(row) })),
+    [...columns.filter((column) => !before.has(column)), heading],
   );
 }
 
@@ -119,23 +125,23 @@ function refusedCsv(columns: string[], refused: ReadRow[]): string {
  */
 export function fromQuery<T>(
   text: string | undefined,
-  { field, holds }: { field: string; holds: string },
+  { field, holds }: { field: string; holds: Unsaid },
   parse: (value: unknown) => T,
 ): T | null {
   if (text === undefined) return null;
   try {
     return parse(JSON.parse(text));
   } catch {
-    const message = `Not a JSON object of ${holds}.`;
-    throw new HttpProblem(400, 'not-understood', 'Not understood', `${field}: ${message}`, {
-      errors: [{ path: field, message }],
+    const why = unsaid('problem.noJsonOf', { holds });
+    throw new HttpProblem(400, 'not-understood', unsaid('problem.fieldFault', { field, why }), {
+      errors: [{ path: field, why }],
     });
   }
 }
 
-export async function exportCsv(db: Store) {
+export async function exportCsv(say: Say, db: Store) {
   const { trees: list } = await getTrees(db);
-  return { fileName: 'trees.csv', content: treesAsCsv(list.map(treeBodyOf)) };
+  return { fileName: 'trees.csv', content: treesAsCsv(say, list.map(treeBodyOf)) };
 }
 
 export async function exportGeojson(db: Store) {

@@ -1,7 +1,9 @@
 // Findings: made on a phone, sent as often as it takes, edited on a revision.
+
 import { isDeepStrictEqual } from 'node:util';
 import { findingState, happenedAt } from '@mortisect/core/present';
 import { type Finding, FindingBody } from '@mortisect/core/records';
+import { unsaid } from '@mortisect/words';
 import { eq, sql } from 'drizzle-orm';
 import { doesNotFit, moved, notThere } from '../refusal';
 import { type Db, type Store, writing } from '../store/openDb';
@@ -34,7 +36,7 @@ export async function writeFinding(
   const before = row && FindingBody.parse(row.value);
   if (row && isDeepStrictEqual(before, finding)) return asFinding(row);
   if ((row?.revision ?? null) !== baseRevision) {
-    if (!row) throw notThere(`Finding ${id}`);
+    if (!row) throw notThere(unsaid('problem.aFinding', { id }));
     throw moved(finding, asFinding(row));
   }
   await checkPlace(tx, finding);
@@ -74,13 +76,13 @@ export async function writeFinding(
 
 async function checkPlace(tx: Store, finding: FindingBody): Promise<void> {
   const [tree] = await tx.select({ limbs: trees.limbs }).from(trees).where(eq(trees.id, finding.treeId));
-  if (!tree) throw doesNotFit('finding.treeId', `Tree ${finding.treeId} is not in this orchard.`);
+  if (!tree) throw doesNotFit('finding.treeId', unsaid('problem.treeElsewhere', { tree: finding.treeId }));
   const limb = tree.limbs.find((limb) => limb.id === finding.limbId);
-  if (!limb) throw doesNotFit('finding.limbId', `Limb ${finding.limbId} is not on this tree.`);
+  if (!limb) throw doesNotFit('finding.limbId', unsaid('problem.limbElsewhere', { limb: finding.limbId }));
   if (finding.toCm > limb.lengthCm) {
     throw doesNotFit(
       'finding.toCm',
-      `The finding ends at ${finding.toCm} cm, beyond the end of the limb at ${limb.lengthCm} cm.`,
+      unsaid('problem.findingBeyond', { toCm: finding.toCm, lengthCm: limb.lengthCm }),
     );
   }
 }

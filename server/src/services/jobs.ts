@@ -1,6 +1,8 @@
 // Jobs without a saw.
+
 import { isDeepStrictEqual } from 'node:util';
 import type { Job, JobBody } from '@mortisect/core/records';
+import { unsaid } from '@mortisect/words';
 import { and, eq, getTableColumns, sql } from 'drizzle-orm';
 import { doesNotFit, moved, notThere } from '../refusal';
 import { type Db, type Store, writing } from '../store/openDb';
@@ -39,11 +41,11 @@ export async function writeJob(tx: Store, { id, baseRevision, job, device, now }
   const [row] = await tx.select().from(jobs).where(eq(jobs.id, id)).for('update');
   if (row && isDeepStrictEqual(row.value, job)) return asJob(row);
   if ((row?.revision ?? null) !== baseRevision) {
-    if (!row) throw notThere(`Job ${id}`);
+    if (!row) throw notThere(unsaid('problem.aJob', { id }));
     throw moved(job, asJob(row));
   }
   const [tree] = await tx.select({ id: trees.id }).from(trees).where(eq(trees.id, job.treeId));
-  if (!tree) throw doesNotFit('job.treeId', `Tree ${job.treeId} is not in this orchard.`);
+  if (!tree) throw doesNotFit('job.treeId', unsaid('problem.treeElsewhere', { tree: job.treeId }));
   const written = {
     treeId: job.treeId,
     value: job,
@@ -56,7 +58,7 @@ export async function writeJob(tx: Store, { id, baseRevision, job, device, now }
     .values({ id, ...written })
     .onConflictDoUpdate({ target: jobs.id, set: written })
     .returning();
-  if (!kept) throw notThere(`Job ${id}`);
+  if (!kept) throw notThere(unsaid('problem.aJob', { id }));
   await append(tx, {
     at: job.doneAt ?? now,
     receivedAt: now,

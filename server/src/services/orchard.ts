@@ -12,6 +12,7 @@ import {
   type TreeSummary,
 } from '@mortisect/core/records';
 import { serpentine } from '@mortisect/core/register';
+import { unsaid } from '@mortisect/words';
 import { and, asc, count, desc, eq, gt, inArray, isNotNull, max, notInArray } from 'drizzle-orm';
 import { notThere } from '../refusal';
 import type { Store } from '../store/openDb';
@@ -112,7 +113,7 @@ function summary(
 
 export async function getTree(db: Store, treeId: string): Promise<TreeDetail> {
   const [detail] = await details(db, [treeId]);
-  if (!detail) throw notThere(`Tree ${treeId}`);
+  if (!detail) throw notThere(unsaid('problem.aTree', { id: treeId }));
   return detail;
 }
 

@@ -1,8 +1,10 @@
 // Photos: sniffed, turned upright, stripped of what they say of place and camera, kept as files beside the database.
+
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync } from 'node:fs';
 import { readFile, rename, rm, writeFile } from 'node:fs/promises';
 import path from 'node:path';
+import { unsaid } from '@mortisect/words';
 import sharp from 'sharp';
 import { HttpProblem, notThere } from '../refusal';
 import { syncFolder } from '../store/syncedFiles';
@@ -49,13 +51,7 @@ export async function putPhoto(folder: string, id: string, bytes: Buffer): Promi
   const isSame = known
     ? known.sent === digest(bytes) || known.kept === digest(jpeg)
     : !isSound || before.equals(jpeg);
-  if (!isSame)
-    throw new HttpProblem(
-      409,
-      'id-taken',
-      'Another photo has this id',
-      'Another photo is kept under this id. It was not replaced; send this one under an id of its own.',
-    );
+  if (!isSame) throw new HttpProblem(409, 'id-taken', unsaid('problem.idTaken'));
   if (!isSound) await keepAsFile(file, jpeg, bytes);
   const kept = isSound ? before : jpeg;
   const { width, height } = await sharp(kept).metadata();
@@ -117,12 +113,7 @@ async function upright(bytes: Buffer): Promise<Buffer> {
       .jpeg({ quality: QUALITY })
       .toBuffer();
   } catch {
-    throw new HttpProblem(
-      415,
-      'no-photo',
-      'Not a photo',
-      'These bytes are no JPEG, PNG or WebP picture. Nothing was kept.',
-    );
+    throw new HttpProblem(415, 'no-photo', unsaid('problem.noPhoto'));
   }
 }
 
@@ -131,7 +122,7 @@ export async function getPhoto(
   id: string,
 ): Promise<{ fileName: string; content: Uint8Array<ArrayBuffer> }> {
   const file = fileOf(folder, id);
-  if (!existsSync(file)) throw notThere('The photo');
+  if (!existsSync(file)) throw notThere(unsaid('problem.thePhoto'));
   return { fileName: `${id}.jpg`, content: new Uint8Array(await readFile(file)) };
 }
 

@@ -4,6 +4,8 @@ import type { Units } from '@mortisect/core/measure';
 import { pinsOf, planInputOf, standingLimbs } from '@mortisect/core/present';
 import type { TreeDetail } from '@mortisect/core/records';
 import { limbNames } from '@mortisect/core/tree';
+import type { Locale, PlainKey, Say } from '@mortisect/words';
+import { limbIn, told } from '@mortisect/words/trade';
 import { dayAt } from '../files/day';
 import type { SheetPaper, TreeSheet } from '../files/sheet/sheet';
 import { csvOf } from '../files/writeTrees';
@@ -31,54 +33,62 @@ export async function planJson(db: Db, pool: Pool, treeId: string, now: string):
   };
 }
 
-const CSV_COLUMNS = [
-  'tree',
-  'season',
-  'pass',
-  'limb',
-  'what',
-  'kerf cm from collar',
-  'diameter mm',
-  'crown thousandths',
-  'exempt thousandths',
-  'mass kg',
-  'pieces',
-  'tool',
-  'minutes',
-  'chance infected wood stays',
-] as const;
+/** Columns of a plan, with what each holds. */
+const CSV_COLUMNS: readonly PlainKey[] = [
+  'files.planColumnTree',
+  'files.planColumnSeason',
+  'files.planColumnPass',
+  'files.planColumnLimb',
+  'files.planColumnWhat',
+  'files.planColumnKerf',
+  'files.planColumnDiameter',
+  'files.planColumnCrown',
+  'files.planColumnExempt',
+  'files.planColumnMass',
+  'files.planColumnPieces',
+  'files.planColumnTool',
+  'files.planColumnMinutes',
+  'files.planColumnChance',
+];
 
-export async function planCsv(db: Db, pool: Pool, treeId: string, now: string): Promise<RawFile> {
+export async function planCsv(
+  say: Say,
+  db: Db,
+  pool: Pool,
+  { treeId, now }: { treeId: string; now: string },
+): Promise<RawFile> {
   const { detail, input, kept, names } = await treeToPlan(db, treeId, now);
   const { steps, candidates } = await pool.treePlan({ input, kept });
+  const columns = CSV_COLUMNS.map((column) => say(column));
   const rows = steps.map((step): Record<string, string> => {
-    const candidateOfStep = candidates.find((candidate) => candidate.id === step.candidateId);
+    const candidate = candidates.find((each) => each.id === step.candidateId);
     const worst = Math.max(0, ...step.solves.map((solved) => solved.chance));
+    const { cut, kerfMm } = candidate ?? {};
     const figures: (string | number | null | undefined)[] = [
       detail.tree.code,
       step.season,
-      step.pass,
-      names.get(candidateOfStep?.limbId ?? '') ?? candidateOfStep?.limbId,
-      candidateOfStep?.cut?.kind ?? candidateOfStep?.what,
-      candidateOfStep?.cut ? round(candidateOfStep.cut.upToCm ?? candidateOfStep.cut.atCm, 1) : '',
-      candidateOfStep?.kerfMm === null || candidateOfStep?.kerfMm === undefined
-        ? ''
-        : round(candidateOfStep.kerfMm, 0),
+      told(say, step.pass),
+      candidate && limbIn(say, names.get(candidate.limbId) ?? candidate.limbId),
+      told(say, cut?.kind ?? candidate?.what),
+      cut && round(cut.upToCm ?? cut.atCm, 1),
+      kerfMm && round(kerfMm, 0),
       step.crown,
       step.exempt,
-      round(candidateOfStep?.massKg ?? 0, 1),
-      candidateOfStep?.pieces,
-      candidateOfStep?.tool,
-      round(candidateOfStep?.minutes ?? 0, 1),
+      round(candidate?.massKg ?? 0, 1),
+      candidate?.pieces,
+      told(say, candidate?.tool),
+      round(candidate?.minutes ?? 0, 1),
       round(worst, 3),
     ];
-    return Object.fromEntries(CSV_COLUMNS.map((column, i) => [column, String(figures[i] ?? '')]));
+    return Object.fromEntries(columns.map((column, i) => [column, String(figures[i] ?? '')]));
   });
-  return { fileName: `${fileWord(detail.tree.code)}-plan.csv`, content: csvOf(rows, CSV_COLUMNS) };
+  return { fileName: `${fileWord(detail.tree.code)}-plan.csv`, content: csvOf(rows, columns) };
 }
 
 interface Printed {
   paper: SheetPaper;
+  /** Language of the sheet. */
+  locale: Locale;
   units?: Units | undefined;
   now: string;
   /** Aborted when nobody waits for it any more. */
@@ -111,8 +121,8 @@ export async function plotCutSheet(
 }
 
 async function drawn(db: Db, pool: Pool, details: TreeDetail[], printed: Printed) {
-  const { paper, signal } = printed;
-  return pool.cutSheet({ sheets: await sheets(db, details, printed), paper }, signal);
+  const { paper, locale, signal } = printed;
+  return pool.cutSheet({ sheets: await sheets(db, details, printed), paper, locale }, signal);
 }
 
 async function sheets(db: Db, details: TreeDetail[], { units, now }: Printed): Promise<TreeSheet[]> {

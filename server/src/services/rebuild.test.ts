@@ -1,4 +1,5 @@
 // The tables of the present say what the history says: folded from it they come out the same, and what was lost comes back.
+import { refusal } from '@mortisect/core/refusal';
 import { eq, sql } from 'drizzle-orm';
 import { findings, history, trees } from '../store/schema';
 import { deadOn, deviceId, NOW, newId, type Orchard, openOrchard, requestsTo } from '../testing/orchard';
@@ -97,7 +98,7 @@ test('a line of a kind that this version does not know is named and kept; the re
     .values({ ...line, value: { kind: 'dreamt' } as never });
   const { aside } = await compareTables(db());
   expect(aside).toHaveLength(1);
-  expect(aside[0]?.why).toContain('“dreamt”');
+  expect(aside[0]?.why).toEqual(refusal('lineNotUnderstood', { kind: 'dreamt', field: 'value.kind' }));
   expect(await differences(db())).toEqual([]);
   expect(await rebuild(db())).toEqual(aside);
   expect(await db().select().from(history).where(eq(history.recordId, line.recordId))).toHaveLength(1);

@@ -1,7 +1,9 @@
 // Who is signed in: sessions with random ids, of which the database keeps hashes only.
+
 import { createHash } from 'node:crypto';
 import type { SessionList } from '@mortisect/contracts';
 import { DAY_MS } from '@mortisect/core/measure';
+import { unsaid } from '@mortisect/words';
 import { parse as browserOf } from 'bowser';
 import { and, desc, eq, gt, lt } from 'drizzle-orm';
 import { type SessionData, Store as SessionStore } from 'express-session';
@@ -108,7 +110,7 @@ function nameOf(agent: string): string {
 /** @throws {HttpProblem} 404 where there is none of it */
 export async function endSession(db: Db, id: string, now: string, here: string): Promise<SessionList> {
   const ended = await db.delete(sessions).where(eq(sessions.id, id)).returning({ id: sessions.id });
-  if (ended.length === 0) throw notThere('The session');
+  if (ended.length === 0) throw notThere(unsaid('problem.theSession'));
   return getSessions(db, now, here);
 }
 

@@ -1,6 +1,8 @@
 // The site: one record, edited on a revision.
+
 import { isDeepStrictEqual } from 'node:util';
 import { Site, type SiteRecord } from '@mortisect/core/records';
+import { unsaid } from '@mortisect/words';
 import { moved, notThere } from '../refusal';
 import { type Db, type Store, writing } from '../store/openDb';
 import { site } from '../store/schema';
@@ -10,7 +12,7 @@ import { moment } from './moment';
 
 export async function getSite(db: Store): Promise<SiteRecord> {
   const [row] = await db.select().from(site);
-  if (!row) throw notThere('The site');
+  if (!row) throw notThere(unsaid('problem.theSite'));
   // A site of an earlier version says less; what it leaves out is filled in
   return {
     site: Site.parse(row.value),
@@ -30,7 +32,7 @@ export function putSite(
 ): Promise<SiteRecord> {
   return writing(db, async (tx) => {
     const [row] = await tx.select().from(site).for('update');
-    if (!row) throw notThere('The site');
+    if (!row) throw notThere(unsaid('problem.theSite'));
     if (isDeepStrictEqual(Site.parse(row.value), value)) return getSite(tx);
     if (row.revision !== baseRevision) throw moved(value, await getSite(tx));
     const revision = row.revision + 1;

@@ -8,6 +8,7 @@ import type { Action, Site } from '@mortisect/core/records';
 import { cropOf, showsGreen, stageByCalendar } from '@mortisect/core/stage';
 import { type CutKind, protectantOn, type SiteTiming, type TreeGroup } from '@mortisect/core/timing';
 import { hourOf } from '@mortisect/core/weather';
+import { unsaid } from '@mortisect/words';
 import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import { dayAt } from '../files/day';
 import type { Pool } from '../pool/pool';
@@ -248,17 +249,11 @@ function green(species: readonly string[], timing: SiteTiming | null): string[] 
 async function groupOfTree(db: Db, treeId: string, cut: CutKind, now: string) {
   const facts = await factsOf(db, now);
   const group = facts.groups.find((group) => group.key === facts.keyOf.get(treeId));
-  if (!group) throw notThere('The tree');
+  if (!group) throw notThere(unsaid('problem.theTree'));
   return { ...facts, group: { ...group, cut } };
 }
 
-const noWeather = () =>
-  new HttpProblem(
-    409,
-    'no-weather',
-    'No weather is known',
-    'The site goes by no weather, or none is on record yet. Book → Weather sets where it comes from.',
-  );
+const noWeather = () => new HttpProblem(409, 'no-weather', unsaid('problem.noWeather'));
 
 interface TreeAsked {
   treeId: string;
@@ -295,12 +290,7 @@ export async function getTreeSeason(db: Db, pool: Pool, asked: Omit<TreeAsked, '
     if (!task) throw noWeather();
     const treeSeason = await pool.treeSeason({ ...task, group });
     if (!treeSeason) {
-      throw new HttpProblem(
-        422,
-        'keeps-its-leaves',
-        'It keeps its leaves',
-        'A tree that keeps its leaves has no rest: no school of pruning time is told for it.',
-      );
+      throw new HttpProblem(422, 'keeps-its-leaves', unsaid('problem.keepsLeaves'));
     }
     return treeSeason;
   });

@@ -11,6 +11,7 @@ import {
 } from '@mortisect/core/records';
 import { treeAge } from '@mortisect/core/register';
 import { bareStem, type Limb } from '@mortisect/core/tree';
+import { unsaid } from '@mortisect/words';
 import { and, eq, ne, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { doesNotFit, moved, notThere } from '../refusal';
@@ -43,7 +44,7 @@ export async function writeTree(
   const before = row ? await summaryOf(tx, id) : null;
   if (before && isDeepStrictEqual(treeBodyOf(before), tree)) return before;
   if ((row?.revision ?? null) !== baseRevision) {
-    if (!before) throw notThere(`Tree ${id}`);
+    if (!before) throw notThere(unsaid('problem.aTree', { id }));
     throw moved(tree, { ...treeBodyOf(before), revision: before.revision, by: before.by });
   }
   if (!tree.deleted) await checkCode(tx, id, tree.code);
@@ -192,7 +193,7 @@ async function begin(
 
 async function summaryOf(tx: Store, id: string): Promise<TreeSummary> {
   const [detail] = await details(tx, [id]);
-  if (!detail) throw notThere(`Tree ${id}`);
+  if (!detail) throw notThere(unsaid('problem.aTree', { id }));
   return detail.tree;
 }
 
@@ -201,7 +202,7 @@ async function checkCode(tx: Store, id: string, code: string): Promise<void> {
     .select({ id: trees.id })
     .from(trees)
     .where(and(sql`lower(${trees.code}) = ${code.toLowerCase()}`, ne(trees.id, id), isKept(trees)));
-  if (other) throw doesNotFit('tree.code', `There is a tree with the code ${code} already.`);
+  if (other) throw doesNotFit('tree.code', unsaid('problem.codeTaken', { code }));
 }
 
 const SPACING_CM = 400;
@@ -253,7 +254,7 @@ export function putLimbs(db: Db, write: LimbsWrite): Promise<TreeDetail> {
   const surveyedAt = happenedAt(write.surveyedAt, now);
   return writing(db, async (tx) => {
     const [row] = await tx.select().from(trees).where(eq(trees.id, treeId)).for('update');
-    if (!row) throw notThere(`Tree ${treeId}`);
+    if (!row) throw notThere(unsaid('problem.aTree', { id: treeId }));
     if (isDeepStrictEqual(row.limbs, limbs)) return getTree(tx, treeId);
     if (row.limbsRevision !== baseRevision) {
       throw moved({ limbs: limbs.length }, { limbs: row.limbs.length, revision: row.limbsRevision });
@@ -284,16 +285,10 @@ async function checkFindings(tx: Store, treeId: string, limbs: Limb[]): Promise<
   for (const { value } of open) {
     const lengthCm = lengthOf.get(value.limbId);
     if (lengthCm === undefined) {
-      throw doesNotFit(
-        'limbs',
-        `An open finding lies on ${value.limbName}: take it back or cut it before the limb leaves the map.`,
-      );
+      throw doesNotFit('limbs', unsaid('problem.findingOnLimb', { limb: value.limbName }));
     }
     if (value.toCm > lengthCm + 0.5) {
-      throw doesNotFit(
-        'limbs',
-        `A finding on ${value.limbName} reaches to ${value.toCm} cm; the limb cannot be shorter.`,
-      );
+      throw doesNotFit('limbs', unsaid('problem.findingReaches', { limb: value.limbName, toCm: value.toCm }));
     }
   }
 }

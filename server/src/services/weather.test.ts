@@ -1,4 +1,5 @@
 // Weather in and days out, over the wire: imports, pushes, answers and the calendar, on a real database.
+import { unsaid } from '@mortisect/words';
 import ICAL from 'ical.js';
 import request from 'supertest';
 import { readWeather } from '../files/readWeather';
@@ -399,7 +400,12 @@ describe('the compute routes', () => {
           ...(path === 'season' ? { loads: {} } : {}),
         }).expect(400);
         expect(body.errors).toEqual([
-          { path: 'timeZone', message: 'Not a time zone; write it like Europe/Lisbon.' },
+          {
+            path: 'timeZone',
+            message: 'This is no time zone. Write it like Europe/Lisbon.',
+            code: 'noTimeZone',
+            given: {},
+          },
         ]);
       },
     );
@@ -478,7 +484,7 @@ test.each([
     `Time,Temp\n${moments.map((at, i) => `${told.format(at)},${i / 10}`).join('\n')}`,
     zone,
   );
-  if ('fault' in result) throw new Error(result.fault);
+  if ('fault' in result) throw new Error(result.fault.key);
   expect(result.refused).toEqual([]);
   // Where clocks go back by half an hour two readings fall into one hour of the record
   const missing = moments.filter(
@@ -495,5 +501,8 @@ test('a file in which no time is readable is told line by line, and no longer li
   );
   expect(result).toMatchObject({ hours: [], faults: [], faultCount: 0, refusedCount: rows });
   expect('refused' in result && result.refused.length).toBe(200);
-  expect('refused' in result && result.refused[0]).toEqual({ line: 2, message: '“soon 0” is not a time.' });
+  expect('refused' in result && result.refused[0]).toEqual({
+    line: 2,
+    why: unsaid('problem.noTime', { text: 'soon 0' }),
+  });
 });

@@ -1,4 +1,5 @@
 // The weather of a site: where it comes from, what is on record, and how hours come in.
+
 import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
 import type { StationState, WeatherImportReport } from '@mortisect/contracts';
 import { isTimeZone, type Site } from '@mortisect/core/records';
@@ -14,6 +15,7 @@ import {
   type Series,
   type WeatherHour,
 } from '@mortisect/core/weather';
+import { type Say, sayUnsaid, unsaid } from '@mortisect/words';
 import { and, asc, count, eq, gte, inArray, lt, lte, max, min, type SQL, sql } from 'drizzle-orm';
 import type { Pool } from '../pool/pool';
 import {
@@ -24,7 +26,7 @@ import {
   YEAR_HOURS,
   yearsOnRecord,
 } from '../pool/weatherSource';
-import { doesNotFit, HttpProblem, notThere } from '../refusal';
+import { doesNotFit, HttpProblem, notRead, notThere } from '../refusal';
 import { insertMany } from '../store/insertMany';
 import { type Db, giveWay, measureTables, type Store } from '../store/openDb';
 import { stations, weatherBefore, weatherHours } from '../store/schema';
@@ -226,6 +228,8 @@ const REPLACE = sql`on conflict (kind, hour, orchard_id) do update set temperatu
   wet_minutes = excluded.wet_minutes, source = excluded.source, received_at = excluded.received_at`;
 
 interface WeatherImport {
+  /** In the language of whoever reads the report. */
+  say: Say;
   bytes: Uint8Array;
   format: 'csv' | 'json';
   take: 'nothing' | 'good';
@@ -253,7 +257,7 @@ export async function importWeather(db: Db, pool: Pool, given: WeatherImport): P
     },
     given.signal,
   );
-  if ('fault' in read) throw new HttpProblem(422, 'file-not-read', 'The file was not read', read.fault);
+  if ('fault' in read) throw notRead(read.fault);
   const nowHour = hourOf(given.now);
   // A measurement of the future is none
   const isLate = (hour: WeatherHour) => given.kind === 'observed' && hourOf(hour.at) > nowHour + AHEAD_H;
@@ -266,8 +270,7 @@ export async function importWeather(db: Db, pool: Pool, given: WeatherImport): P
     await db.transaction((tx) => write(tx, given.kind, chosen, given.device.name, given.now));
     await measureTables(db);
   }
-  const tooLate =
-    late > 0 ? [{ line: 0, message: `${late} hours lie in the future: read them as a forecast.` }] : [];
+  const tooLate = late > 0 ? [{ line: 0, why: unsaid('problem.hoursAhead', { late }) }] : [];
   return {
     columns: read.columns,
     mapping: read.mapping,
@@ -278,7 +281,10 @@ export async function importWeather(db: Db, pool: Pool, given: WeatherImport): P
     fresh: found.fresh.length,
     same: found.same,
     differing: found.differing.length,
-    refused: [...tooLate, ...read.refused],
+    refused: [...tooLate, ...read.refused].map(({ line, why }) => ({
+      line,
+      message: sayUnsaid(given.say, why),
+    })),
     refusedCount: tooLate.length + read.refusedCount,
     faults: read.faults,
     faultCount: read.faultCount,
@@ -288,13 +294,14 @@ export async function importWeather(db: Db, pool: Pool, given: WeatherImport): P
 
 function knownZone(zone: string): string {
   if (isTimeZone(zone)) return zone;
-  throw doesNotFit('zone', `“${zone}” is not a time zone; write it like Europe/Lisbon.`);
+  throw doesNotFit('zone', unsaid('problem.noZone', { zone }));
 }
 
 function repairsOf(text: string | undefined): Repair[] {
   const asked = (text ?? '').split(',').filter((code) => code !== '');
   const unknown = asked.find((code) => !(repairs as readonly string[]).includes(code));
-  if (unknown !== undefined) throw doesNotFit('repair', `“${unknown}” is not one of: ${repairs.join(', ')}.`);
+  if (unknown !== undefined)
+    throw doesNotFit('repair', unsaid('problem.notOneOf', { text: unknown, all: repairs.join(', ') }));
   return asked as Repair[];
 }
 
@@ -310,7 +317,7 @@ export async function pushHours(
   const late = body.hours.findIndex(
     (hour) => body.kind === 'observed' && hourOf(hour.at) > nowHour + AHEAD_H,
   );
-  if (late >= 0) throw doesNotFit(`hours.${late}.at`, 'This hour lies in the future: send it as a forecast.');
+  if (late >= 0) throw doesNotFit(`hours.${late}.at`, unsaid('problem.hourAhead'));
   // Minutes are dropped; of an hour sent twice the last word counts
   const byHour = new Map(
     body.hours.map((hour) => [hourOf(hour.at), { ...hour, at: momentOf(hourOf(hour.at)) }]),
@@ -332,12 +339,7 @@ export async function stationOf(db: Store, authorization: string | undefined) {
   const given = Buffer.from(hashed(token ?? ''));
   const station = all.find((station) => timingSafeEqual(Buffer.from(station.tokenHash), given));
   if (!station) {
-    throw new HttpProblem(
-      401,
-      'no-station',
-      'Which station is this?',
-      'Send the token of the station: Authorization: Bearer TOKEN.',
-    );
+    throw new HttpProblem(401, 'no-station', unsaid('problem.sendToken'));
   }
   return station;
 }
@@ -367,7 +369,7 @@ export async function putStation(db: Store, id: string, name: string, now: strin
 
 export async function deleteStation(db: Store, id: string) {
   const gone = await db.delete(stations).where(eq(stations.id, id)).returning();
-  if (gone.length === 0) throw notThere('The station');
+  if (gone.length === 0) throw notThere(unsaid('problem.theStation'));
   return getStations(db);
 }
 

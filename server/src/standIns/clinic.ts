@@ -5,6 +5,7 @@ import { seasonOn } from '@mortisect/core/disorders';
 import type { ActionOf } from '@mortisect/core/records';
 import { FindingBody } from '@mortisect/core/records';
 import { speciesOf } from '@mortisect/core/register';
+import { unsaid } from '@mortisect/words';
 import { eq } from 'drizzle-orm';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
@@ -27,7 +28,7 @@ export async function takeSample(tx: Store, id: string, sent: ActionOf<'sampleSe
     .from(findings)
     .innerJoin(trees, eq(trees.id, findings.treeId))
     .where(eq(findings.id, sent.findingId));
-  if (!row) throw doesNotFit('findingId', 'This finding is not on this tree.');
+  if (!row) throw doesNotFit('findingId', unsaid('problem.findingElsewhere'));
   const { site } = await getSite(tx);
   const host = speciesOf(row.tree.species)?.host;
   const { signs, seenAt, disorder } = FindingBody.parse(row.finding);

@@ -2,9 +2,10 @@
 
 import { type Cut, leadingReason, type Place, type Reason, type Telling } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
-import { clockHour, tapeText } from '@mortisect/core/measure';
+import { clockHour } from '@mortisect/core/measure';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { Say } from '../say';
+import { tapeText } from './figures';
 import { limbIn } from './limbIn';
 import { told } from './told';
 
@@ -46,20 +47,20 @@ function measured(say: Say, reason: Reason, { units, names }: Telling): string {
   if (disorder?.kind === 'misplaced') return '';
   const edge = told(say, disorder?.edge) ?? say('trade.cutVisibleEdge');
   if (reason.clearanceCm === 0) return say('trade.cutFollow', { edge });
-  const clearance = tapeText(reason.clearanceCm, units, 'up');
+  const clearance = tapeText(say, reason.clearanceCm, units, 'up');
   const last = reason.walk.at(-1);
   const runsOn = reason.target.on === 'limb' && reason.walk.length > 1;
   if (!runsOn || !last) return say('trade.cutMeasure', { clearance, edge });
   return say('trade.cutMeasurePastJoint', {
     clearance,
     edge,
-    down: tapeText(last.fromCm - last.toCm, units),
+    down: tapeText(say, last.fromCm - last.toCm, units),
     limb: lowerFirst(limbIn(say, names.get(last.limbId) ?? last.limbId)),
   });
 }
 
 function cutting(say: Say, cut: Cut, reason: Reason, telling: Telling): string {
-  const tape = (cm: number) => tapeText(cm, telling.units, 'down');
+  const tape = (cm: number) => tapeText(say, cm, telling.units, 'down');
   if (cut.kind === 'stub' && disorderOf(reason.disorder)?.kind === 'dead')
     return say('trade.cutDeadOnly', { at: tape(cut.atCm) });
   const moved = cut.limbId !== reason.edgeLimbId;
@@ -76,7 +77,7 @@ function cutting(say: Say, cut: Cut, reason: Reason, telling: Telling): string {
 }
 
 function placeWords(say: Say, place: Place, telling: Telling, on: string): string {
-  const at = tapeText(place.atCm, telling.units, 'down');
+  const at = tapeText(say, place.atCm, telling.units, 'down');
   switch (place.kind) {
     case 'heading':
       return say('trade.cutAboveBud', {
@@ -104,9 +105,9 @@ const COLLAR = {
 function shortfall(say: Say, reason: Reason, { units }: Telling): string {
   if (reason.shortfallCm <= 0) return '';
   return say('trade.cutShortfall', {
-    reached: tapeText(reason.reachedCm, units, 'down'),
-    clearance: tapeText(reason.clearanceCm, units, 'up'),
-    shortfall: tapeText(reason.shortfallCm, units, 'up'),
+    reached: tapeText(say, reason.reachedCm, units, 'down'),
+    clearance: tapeText(say, reason.clearanceCm, units, 'up'),
+    shortfall: tapeText(say, reason.shortfallCm, units, 'up'),
   });
 }
 

@@ -1,5 +1,6 @@
 export { asText, cutSentence, type Phrase } from './cut';
 export { dayReasonWords, FACTOR_WORDS, riskWords, VERDICT_WORDS, windowTitle } from './days';
+export { dayIn, decimalMark, figure, joined, readingIn, tapeText } from './figures';
 export { limbIn } from './limbIn';
 export {
   clashSentence,
@@ -29,6 +30,7 @@ export {
   triageWords,
   verdictWords,
 } from './reasons';
+export { issueUnsaid, issueWords, refusalUnsaid, refusalWords } from './refusals';
 export { aboutSetting } from './settings';
 export { told } from './told';
 export { whySteps } from './why';

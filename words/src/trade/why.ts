@@ -3,8 +3,9 @@
 import type { Reason, Telling } from '@mortisect/core/cuts';
 import type { Clearance } from '@mortisect/core/disorders';
 import { disorderOf, schoolsFor } from '@mortisect/core/disorders';
-import { joined, tapeText, thicknessReading, type Units } from '@mortisect/core/measure';
+import { thicknessReading, type Units } from '@mortisect/core/measure';
 import type { Say } from '../say';
+import { joined, tapeText } from './figures';
 import { limbIn } from './limbIn';
 import { told } from './told';
 
@@ -48,13 +49,13 @@ function clearanceStep(say: Say, reason: Reason, { because }: Clearance, units: 
         confidence: say(CONFIDENCE[school.confidence]),
       }),
     );
-  if (high > low) lines.push(say('trade.aRangeMeansItsUpperEnd', { tape: tapeText(high, units, 'up') }));
+  if (high > low) lines.push(say('trade.aRangeMeansItsUpperEnd', { tape: tapeText(say, high, units, 'up') }));
   if (because.factors.length > 0)
     lines.push(say('trade.n15Once', { factors: because.factors.map((each) => told(say, each)).join(', ') }));
   if (because.byHand !== undefined)
-    lines.push(say('trade.setByHandForThisFindingThe', { tape: tapeText(because.byHand, units, 'up') }));
+    lines.push(say('trade.setByHandForThisFindingThe', { tape: tapeText(say, because.byHand, units, 'up') }));
   if (because.halved) lines.push(say('trade.halvedDormantEdgeDefiniteAndTheSite'));
-  return { title: say('trade.clearance', { tape: tapeText(reason.clearanceCm, units, 'up') }), lines };
+  return { title: say('trade.clearance', { tape: tapeText(say, reason.clearanceCm, units, 'up') }), lines };
 }
 
 function walkStep(say: Say, reason: Reason, { names, units }: Telling): WhyStep {
@@ -63,8 +64,8 @@ function walkStep(say: Say, reason: Reason, { names, units }: Telling): WhyStep 
     .map((stretch) =>
       say('trade.fromTo', {
         get: limbIn(say, names.get(stretch.limbId) ?? stretch.limbId),
-        tape: tapeText(stretch.fromCm, units),
-        tape2: tapeText(stretch.toCm, units),
+        tape: tapeText(say, stretch.fromCm, units),
+        tape2: tapeText(say, stretch.toCm, units),
       }),
     );
   if (reason.target.on === 'trunk') lines.push(say('trade.thereTheMeasureWouldEnterTheTrunk'));
@@ -75,18 +76,18 @@ function walkStep(say: Say, reason: Reason, { names, units }: Telling): WhyStep 
 function placeStep(say: Say, reason: Reason, telling: Telling): WhyStep {
   const { place } = reason;
   const { units } = telling;
-  const mm = (value: number) => joined(thicknessReading(value, units));
+  const mm = (value: number) => joined(say, thicknessReading(value, units));
   switch (place.kind) {
     case 'heading':
       return {
         title: say('trade.aboveABud'),
         lines: [
           say('trade.theBudAtIsAliveAndPoints', {
-            tape: tapeText(place.budAtCm, units),
+            tape: tapeText(say, place.budAtCm, units),
             points: told(say, place.points === 'in' ? 'inward' : place.points),
             mm: mm(place.limbMm),
           }),
-          say('trade.kerfAboveItTheMostDistalAllowed', { tape: tapeText(0.6, units) }),
+          say('trade.kerfAboveItTheMostDistalAllowed', { tape: tapeText(say, 0.6, units) }),
         ],
       };
     case 'reduction':
@@ -94,7 +95,7 @@ function placeStep(say: Say, reason: Reason, telling: Telling): WhyStep {
         title: say('trade.toASideBranch'),
         lines: [
           say('trade.theSideBranchAtIsThickThe', {
-            tape: tapeText(place.jointCm, units),
+            tape: tapeText(say, place.jointCm, units),
             mm: mm(place.branchMm),
             mm2: mm(place.limbMm),
             mm3: mm(place.neededMm),
@@ -111,7 +112,7 @@ function placeStep(say: Say, reason: Reason, telling: Telling): WhyStep {
         lines:
           disorderOf(reason.disorder)?.kind === 'dead'
             ? [say('trade.noBudOrSideBranchStandsNear')]
-            : [say('trade.aBareStubBeyondTheUnionAt', { tape: tapeText(place.unionCm, units) })],
+            : [say('trade.aBareStubBeyondTheUnionAt', { tape: tapeText(say, place.unionCm, units) })],
       };
     case 'collar':
       return {
@@ -130,7 +131,7 @@ function passedStep(say: Say, reason: Reason, { names, units }: Telling): WhySte
     const what = over.branchId
       ? say('trade.sideBranch', { get: limbIn(say, names.get(over.branchId) ?? over.branchId) })
       : say('trade.bud');
-    return say('trade.at', { what, tape: tapeText(over.atCm, units), why: told(say, over.why) });
+    return say('trade.at', { what, tape: tapeText(say, over.atCm, units), why: told(say, over.why) });
   });
   return { title: say('trade.passedOver'), lines };
 }

@@ -1,7 +1,8 @@
 // One day hour by hour: temperature, rain, daylight, and in which hours this kind of wood may be cut.
 
-import { joined, rainReading, temperatureReading, type Units, windReading } from '@mortisect/core/measure';
+import { rainReading, temperatureReading, type Units, windReading } from '@mortisect/core/measure';
 import type { Verdict } from '@mortisect/core/timing';
+import { joined, readingIn } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import Svg, { Line, Rect } from 'react-native-svg';
@@ -39,13 +40,13 @@ export function HoursOfDay({ label, hours, units, startAt }: HoursOfDayProps) {
   const ticks = Array.from({ length: (high - low) / 5 + 1 }, (_, i) => low + i * 5);
   const reading = (hour: HourOfDay) => {
     const parts = [
-      ...(hour.temperatureC === null ? [] : [joined(temperatureReading(hour.temperatureC, units, 1))]),
+      ...(hour.temperatureC === null ? [] : [joined(say, temperatureReading(hour.temperatureC, units, 1))]),
       ...(hour.rainMm === null
         ? []
-        : [say('shared.rain', { rain: joined(rainReading(hour.rainMm, units)) })]),
+        : [say('shared.rain', { rain: joined(say, rainReading(hour.rainMm, units)) })]),
       ...(hour.windMs === null
         ? []
-        : [say('shared.wind', { wind: joined(windReading(hour.windMs, units)) })]),
+        : [say('shared.wind', { wind: joined(say, windReading(hour.windMs, units)) })]),
     ];
     return parts.join(', ') || say('shared.notKnown');
   };
@@ -65,7 +66,7 @@ export function HoursOfDay({ label, hours, units, startAt }: HoursOfDayProps) {
           name: units === 'metric' ? say('shared.rainMm') : say('shared.rainIn'),
           domain: [0, 6],
           ticks: [0, 3, 6],
-          text: (value) => (units === 'metric' ? String(value) : rainReading(value, units).value),
+          text: (value) => readingIn(say, rainReading(value, units)).value,
         }}
         lines={[
           { name: say('shared.temperature'), values: hours.map((hour) => hour.temperatureC), colour: plum },

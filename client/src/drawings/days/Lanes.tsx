@@ -3,7 +3,7 @@
 import type { Lane, LaneCell } from '@mortisect/contracts';
 import { rainReading, type Units } from '@mortisect/core/measure';
 import type { Say } from '@mortisect/words';
-import { told, VERDICT_WORDS } from '@mortisect/words/trade';
+import { joined, told, VERDICT_WORDS } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRef } from 'react';
 import Svg, { G, Line, Path, Rect, Text } from 'react-native-svg';
@@ -145,10 +145,11 @@ export function Lanes({ lanes, days, units, lane, day, onChoose }: LanesProps) {
       <UnseenTable
         caption={say('shared.cuttingWeatherByKindOfWoodAnd')}
         head={[say('shared.day'), say('shared.rain3'), ...lanes.map((lane) => told(say, lane.name))]}
-        rows={days.map(({ day: at, rainMm }) => {
-          const rain = rainReading(rainMm ?? 0, units);
-          return [at, `${rain.value} ${rain.unit}`, ...lanes.map((lane) => said(say, cellsOf(lane, at)))];
-        })}
+        rows={days.map(({ day: at, rainMm }) => [
+          at,
+          joined(say, rainReading(rainMm ?? 0, units)),
+          ...lanes.map((lane) => said(say, cellsOf(lane, at))),
+        ])}
       />
     </View>
   );

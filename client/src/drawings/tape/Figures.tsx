@@ -2,6 +2,7 @@
 
 import type { Cut } from '@mortisect/core/cuts';
 import { tapeReading, type Units } from '@mortisect/core/measure';
+import { readingIn } from '@mortisect/words/trade';
 import { Pressable } from 'react-native';
 import { useSay } from '../../data/useSay';
 import { Figure, Label } from '../../ui/type';
@@ -79,7 +80,7 @@ export function KerfFigure({
     scale.width - 150,
     Math.max(0, scale.x(Math.min(window.toU, Math.max(window.fromU, u))) - 28),
   );
-  const { value, unit } = tapeReading(cut.upToCm ?? cut.atCm, units, 'down');
+  const { value, unit } = readingIn(say, tapeReading(cut.upToCm ?? cut.atCm, units, 'down'));
   const fromWhere =
     cut.upToCm !== undefined
       ? say('shared.orBelow')

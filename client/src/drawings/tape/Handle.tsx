@@ -1,6 +1,7 @@
 // One end of a finding, held by thumb or keys. A slider: its value is a place on the limb.
 
-import { roundToTape, tapeStepCm, tapeText, type Units } from '@mortisect/core/measure';
+import { roundToTape, tapeStepCm, type Units } from '@mortisect/core/measure';
+import { tapeText } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { type KeyboardEvent, useRef } from 'react';
 import Svg, { Path } from 'react-native-svg';
@@ -60,7 +61,7 @@ export function Handle({ label, cm, leastCm, mostCm, units, scale, side, onChang
       aria-valuemin={Math.round(leastCm)}
       aria-valuemax={Math.round(mostCm)}
       aria-valuenow={Math.round(cm * 10) / 10}
-      aria-valuetext={say('shared.fromTheCollar', { tape: tapeText(cm, units) })}
+      aria-valuetext={say('shared.fromTheCollar', { tape: tapeText(say, cm, units) })}
       onKeyDown={keysOf(onKeyDown)}
       position="absolute"
       left={left}

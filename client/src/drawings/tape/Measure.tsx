@@ -1,10 +1,10 @@
 // What is measured on the tape: the ruler, the bands of findings, the chalk line, the kerf.
 
 import type { Cut } from '@mortisect/core/cuts';
-import { CM_PER_INCH, tapeText, type Units } from '@mortisect/core/measure';
+import { CM_PER_INCH, type Units } from '@mortisect/core/measure';
 import { diameterMmAt } from '@mortisect/core/tree';
 import type { Say } from '@mortisect/words';
-import { limbIn } from '@mortisect/words/trade';
+import { limbIn, tapeText } from '@mortisect/words/trade';
 import { G, Line, Path, Rect, Text } from 'react-native-svg';
 import { useSay } from '../../data/useSay';
 import { usePalette } from '../../ui/theme';
@@ -209,10 +209,10 @@ export function chalkLine(
   const to = placeOnTape(stretches, last.limbId, last.toCm);
   if (from === null || to === null) return null;
   const clamped = (u: number) => scale.x(Math.min(window.toU, Math.max(window.fromU, u)));
-  const full = tapeText(reason.clearanceCm, units, 'up');
+  const full = tapeText(say, reason.clearanceCm, units, 'up');
   const part =
     whole === null ? last.fromCm - last.toCm : reason.target.on === 'trunk' ? reason.reachedCm : null;
-  const label = part === null ? full : say('shared.of3', { tape: tapeText(part, units, 'down'), full });
+  const label = part === null ? full : say('shared.of3', { tape: tapeText(say, part, units, 'down'), full });
   return { x1: clamped(from), x2: clamped(to), label };
 }
 

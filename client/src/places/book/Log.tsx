@@ -1,12 +1,12 @@
 // The log: everything that was recorded, newest first, with who and when.
 
 import { disorderOf } from '@mortisect/core/disorders';
-import { tapeText, upperFirst } from '@mortisect/core/measure';
+import { upperFirst } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import { type LogEntry, markOf } from '@mortisect/core/records';
 import { jobKinds } from '@mortisect/core/register';
 import type { Say } from '@mortisect/words';
-import { told } from '@mortisect/words/trade';
+import { tapeText, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
@@ -144,8 +144,8 @@ function entryWords(
       title: `${name}, ${findingWords}`,
       detail: say('book.to', {
         limbName,
-        tape: tapeText(fromCm, units),
-        tape2: tapeText(toCm, units),
+        tape: tapeText(say, fromCm, units),
+        tape2: tapeText(say, toCm, units),
         more: note ? ` · ${note}` : '',
       }),
       mark: <Mark kind={markOf(entry.finding)} />,
@@ -157,10 +157,11 @@ function entryWords(
   );
   if (action.kind !== 'cutMade') return { title, detail: action.kind === 'decided' ? action.note : '' };
   const { atCm, shortfallCm, sentence } = action.cut;
-  const at = atCm === 0 ? say('shared.atTheCollar') : say('book.at', { tape: tapeText(atCm, units, 'down') });
+  const at =
+    atCm === 0 ? say('shared.atTheCollar') : say('book.at', { tape: tapeText(say, atCm, units, 'down') });
   return {
     title: `${title}, ${at}`,
-    detail: `${sentence}${shortfallCm > 0 ? say('book.shortBy', { tape: tapeText(shortfallCm, units, 'up') }) : ''}`,
+    detail: `${sentence}${shortfallCm > 0 ? say('book.shortBy', { tape: tapeText(say, shortfallCm, units, 'up') }) : ''}`,
     mark: (
       <Svg width={24} height={24} aria-hidden>
         <Kerf x={12} y={12} half={10} />

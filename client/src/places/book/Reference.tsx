@@ -1,11 +1,11 @@
 // Disorders, schools and agents as the product knows them, each with its source and how sure it is.
 
 import { type Disorder, disorders, schoolFor, schoolsFor } from '@mortisect/core/disorders';
-import { tapeText, type Units } from '@mortisect/core/measure';
+import type { Units } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { Say } from '@mortisect/words';
-import { told } from '@mortisect/words/trade';
+import { tapeText, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSite } from '../../data/queries';
 import { useSay } from '../../data/useSay';
@@ -96,6 +96,6 @@ function OneDisorder({ disorder, today }: { disorder: Disorder; today: SiteToday
 }
 
 function range(say: Say, [from, to]: readonly [number, number], units: Units): string {
-  if (from === to) return tapeText(to, units, 'up');
-  return say('shared.to3', { tape: tapeText(from, units), tape2: tapeText(to, units, 'up') });
+  if (from === to) return tapeText(say, to, units, 'up');
+  return say('shared.to3', { tape: tapeText(say, from, units), tape2: tapeText(say, to, units, 'up') });
 }

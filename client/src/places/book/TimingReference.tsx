@@ -1,5 +1,6 @@
 // How the risk of a day is computed: equations, constants and where they come from.
 
+import { temperatureReading } from '@mortisect/core/measure';
 import { speciesName } from '@mortisect/core/register';
 import {
   crops,
@@ -32,15 +33,17 @@ import {
   wordsOnly,
 } from '@mortisect/core/timing';
 import { WET_HUMIDITY_PCT, WET_RAIN_MM } from '@mortisect/core/weather';
-import { told } from '@mortisect/words/trade';
+import { joined, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../../data/useSay';
+import { useUnits } from '../../data/useToday';
 import { Body, Label, Section, Small } from '../../ui/type';
 
 const MONTHS = 'JFMAMJJASOND';
 
 export function TimingReference() {
   const say = useSay();
+  const units = useUnits();
   return (
     <View gap={14}>
       <Section>{say('book.howTheRiskOfADayIs')}</Section>
@@ -153,7 +156,7 @@ export function TimingReference() {
             .flatMap(({ name, killF }) =>
               killF
                 ? [
-                    `${told(say, name)} ${fahrenheitToC(killF[0]).toFixed(1)}, ${fahrenheitToC(killF[1]).toFixed(1)}`,
+                    `${told(say, name)} ${killF.map((f) => joined(say, temperatureReading(fahrenheitToC(f), units, 1))).join(', ')}`,
                   ]
                 : [],
             )

@@ -20,7 +20,7 @@ test.each([
   ['longitude', 'west', 'A number from -180 to 180 degrees, west negative.'],
   ['twelveBearingDeg', '', 'A number from 0 to 359.9 degrees.'],
   ['twelveBearingDeg', '360', 'A number from 0 to 359.9 degrees.'],
-  ['timeZone', 'Nowhere/Town', 'Not a time zone; write it like Europe/Lisbon.'],
+  ['timeZone', 'Nowhere/Town', 'This is no time zone. Write it like Europe/Lisbon.'],
   ['name', '   ', 'Give it a name.'],
 ] as const)('%s typed as “%s” is refused in words', (field, typed, words) => {
   const parsed = siteFormIn(english).safeParse({ ...formOf(site), [field]: typed });

@@ -4,6 +4,7 @@ import { Site } from '@mortisect/core/records';
 import type { Say } from '@mortisect/words';
 import type { Control } from 'react-hook-form';
 import { z } from 'zod';
+import { spoken } from '../../data/spoken';
 
 const decimal = (say: Say, least: number, most: number, unit: string) =>
   z
@@ -17,12 +18,15 @@ const decimal = (say: Say, least: number, most: number, unit: string) =>
     });
 
 export const siteFormIn = (say: Say) =>
-  z.object({
-    ...Site.shape,
-    latitude: decimal(say, -90, 90, say('book.degreesSouthNegative')),
-    longitude: decimal(say, -180, 180, say('book.degreesWestNegative')),
-    twelveBearingDeg: decimal(say, 0, 359.9, 'degrees'),
-  });
+  spoken(
+    say,
+    z.object({
+      ...Site.shape,
+      latitude: decimal(say, -90, 90, say('book.degreesSouthNegative')),
+      longitude: decimal(say, -180, 180, say('book.degreesWestNegative')),
+      twelveBearingDeg: decimal(say, 0, 359.9, say('book.degrees')),
+    }),
+  );
 export type SiteForm = z.input<ReturnType<typeof siteFormIn>>;
 
 export function formOf(site: Site): SiteForm {

@@ -1,10 +1,10 @@
 // What to bring for the cuts that are chosen, checked before anybody leaves.
 
 import { agentOf } from '@mortisect/core/blades';
-import { joined, thicknessReading, upperFirst } from '@mortisect/core/measure';
+import { thicknessReading, upperFirst } from '@mortisect/core/measure';
 import { mixes } from '@mortisect/core/present';
 import { bringFor, type RunItem } from '@mortisect/core/run';
-import { told } from '@mortisect/words/trade';
+import { figure, joined, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { clockTime } from '../../data/moment';
 import { useClock } from '../../data/useClock';
@@ -43,11 +43,13 @@ export function BringRows({ here, left }: { here: RunHere; left: RunItem[] }) {
           <Row
             key={tool.id}
             href="/cut/kit"
-            title={tool.count && tool.count > 1 ? `${tool.count} × ${tool.name}` : tool.name}
+            title={
+              tool.count && tool.count > 1 ? `${tool.count} × ${told(say, tool.name)}` : told(say, tool.name)
+            }
             detail={say('cut.cutsUpToOf', {
               cuts,
-              thickness: joined(thicknessReading(thickestMm, today.units)),
-              thickness2: joined(thicknessReading(tool.takesMm, today.units)),
+              thickness: joined(say, thicknessReading(thickestMm, today.units)),
+              thickness2: joined(say, thicknessReading(tool.takesMm, today.units)),
             })}
           />
         ))}
@@ -57,7 +59,7 @@ export function BringRows({ here, left }: { here: RunHere; left: RunItem[] }) {
           detail={say('cut.cleaningsInAboutMinLCloths', {
             cleanings,
             more: Math.max(1, Math.round(minutes)),
-            litres: supplies.litres.toFixed(2),
+            litres: figure(say, supplies.litres, { least: 2 }),
             cloths: supplies.cloths,
             more2:
               supplies.waitMinutes >= 1

@@ -1,9 +1,9 @@
 // Where the wood of one cut goes.
 
 import { DEBRIS_ROUTE_WORDS, debrisOf } from '@mortisect/core/aftercare';
-import { joined, massReading, upperFirst } from '@mortisect/core/measure';
+import { massReading, upperFirst } from '@mortisect/core/measure';
 import type { ActionOf } from '@mortisect/core/records';
-import { debrisWords, told } from '@mortisect/words/trade';
+import { debrisWords, joined, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../../data/useSay';
 import { Body, Section, Small } from '../../ui/type';
@@ -20,7 +20,9 @@ export function CarryAway({ cut, here }: { cut: ActionOf<'cutMade'>; here: RunHe
       <Body>
         {say('cut.wood', {
           class: upperFirst(told(say, debris.class)),
-          more: cut.cut.massKg ? say('cut.about', { mass: joined(massReading(cut.cut.massKg, units)) }) : '',
+          more: cut.cut.massKg
+            ? say('cut.about', { mass: joined(say, massReading(cut.cut.massKg, units)) })
+            : '',
           debrisRouteWords: told(say, DEBRIS_ROUTE_WORDS[debris.route]),
           code: codeWords(say, cut.disorders ?? []),
         })}

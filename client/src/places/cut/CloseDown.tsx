@@ -7,8 +7,8 @@ import {
   debrisSums,
   SCHOOLS_ON_BURNING,
 } from '@mortisect/core/aftercare';
-import { joined, massReading, upperFirst } from '@mortisect/core/measure';
-import { told } from '@mortisect/words/trade';
+import { massReading, upperFirst } from '@mortisect/core/measure';
+import { joined, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useClock } from '../../data/useClock';
@@ -120,7 +120,7 @@ export function CloseDown({ here }: { here: RunHere }) {
                 brushVolume: brushVolume(sum.kg),
                 more: sum.class === 'sound' ? '' : say('cut.apartFromTheRestNeverToLivestock'),
               })}
-              aside={joined(massReading(sum.kg, today.units))}
+              aside={joined(say, massReading(sum.kg, today.units))}
             />
           ))}
         </Rows>

@@ -1,10 +1,10 @@
 // The cut itself: the figure that is read at arm's length, the tape that shows it, and the buttons that record it.
 
 import type { Cut } from '@mortisect/core/cuts';
-import { tapeReading, tapeText, typedLengthCm, type Units } from '@mortisect/core/measure';
+import { tapeReading, typedLengthCm, type Units } from '@mortisect/core/measure';
 import { judgedAt, type SiteToday, telling } from '@mortisect/core/present';
 import { cutMade, type Placed, placedAt } from '@mortisect/core/run';
-import { asText, cutSentence, limbIn } from '@mortisect/words/trade';
+import { asText, cutSentence, decimalMark, limbIn, readingIn, tapeText } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -103,18 +103,20 @@ export function CutCard(frame: FrameGiven) {
 
 function BigFigure({ cut, today }: { cut: Cut; today: SiteToday }) {
   const say = useSay();
-  const { value, unit } = tapeReading(cut.upToCm ?? cut.atCm, today.units, 'down');
+  const { value, unit } = readingIn(say, tapeReading(cut.upToCm ?? cut.atCm, today.units, 'down'));
+  const mark = decimalMark(say);
   const atCollar = cut.upToCm === undefined && cut.atCm === 0;
-  const [whole, part] = value.split('.');
+  const [whole, part] = value.split(mark);
   return (
     <View flexDirection="row" alignItems="center" gap={16} flexWrap="wrap">
       <View flexDirection="row" alignItems="baseline">
         <Figure color="$kerfText" fontSize={atCollar ? '$72' : '$104'} lineHeight={atCollar ? '$72' : '$104'}>
-          {atCollar ? 'collar' : whole}
+          {atCollar ? say('cut.collar') : whole}
         </Figure>
         {part && !atCollar ? (
           <Figure color="$kerfText" fontSize="$44" lineHeight="$44">
-            .{part}
+            {mark}
+            {part}
           </Figure>
         ) : null}
       </View>
@@ -143,7 +145,7 @@ function FoundField({
   onChange(text: string): void;
 }) {
   const say = useSay();
-  const upTo = tapeText(cut.upToCm ?? 0, units, 'down');
+  const upTo = tapeText(say, cut.upToCm ?? 0, units, 'down');
   const fault =
     found !== '' && placedCut(cut, found, units) === null
       ? say('cut.aLengthFrom0TheCollarTo', { upTo })

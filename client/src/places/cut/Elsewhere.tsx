@@ -2,11 +2,11 @@
 
 import { stillStands, treeAfter } from '@mortisect/core/cuts';
 import { codeWhere } from '@mortisect/core/disorders';
-import { tapeText, typedLengthCm } from '@mortisect/core/measure';
+import { typedLengthCm } from '@mortisect/core/measure';
 import type { Blade, SiteToday } from '@mortisect/core/present';
 import { cutMade, findingAt, type RunItem } from '@mortisect/core/run';
 import type { Say } from '@mortisect/words';
-import { limbIn } from '@mortisect/words/trade';
+import { limbIn, tapeText } from '@mortisect/words/trade';
 import { useState } from 'react';
 import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
@@ -111,7 +111,7 @@ export function Elsewhere({ item, today, blade, open, onClose }: ElsewhereProps)
         onChangeText={setAt}
         fault={
           at !== '' && atCm === null
-            ? say('cut.from0To', { tape: tapeText(limb?.lengthCm ?? 0, today.units, 'down') })
+            ? say('cut.from0To', { tape: tapeText(say, limb?.lengthCm ?? 0, today.units, 'down') })
             : undefined
         }
         hint={say('cut.n0WhereTheWholeLimbIsGone')}

@@ -2,7 +2,8 @@
 
 import { SHARP_FOR_CUTS } from '@mortisect/core/blades';
 import { reachCm } from '@mortisect/core/handling';
-import { heightReading, joined, thicknessReading, upperFirst } from '@mortisect/core/measure';
+import { heightReading, thicknessReading, upperFirst } from '@mortisect/core/measure';
+import { joined } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { ago } from '../../data/moment';
@@ -66,8 +67,8 @@ function KitRows({ here }: { here: RunHere }) {
               <Body>{upperFirst(stateWords(say, log?.state))}</Body>
               <Small>
                 {say('cut.takesReachesFromTheGround', {
-                  thickness: joined(thicknessReading(blade.tool.takesMm, today.units)),
-                  height: joined(heightReading(reachCm(blade.tool), today.units)),
+                  thickness: joined(say, thicknessReading(blade.tool.takesMm, today.units)),
+                  height: joined(say, heightReading(reachCm(blade.tool), today.units)),
                 })}
               </Small>
               <Small>

@@ -17,7 +17,7 @@ import { upperFirst } from '@mortisect/core/measure';
 import { mixes } from '@mortisect/core/present';
 import { bringFor } from '@mortisect/core/run';
 import type { Say } from '@mortisect/words';
-import { suppliesWords, told } from '@mortisect/words/trade';
+import { figure, suppliesWords, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -225,7 +225,7 @@ function MixForm({ here }: { here: RunHere }) {
         {say('cut.cleaningsByAheadLAndClothsA', {
           cleanings: bring.cleanings,
           method: told(say, bring.method),
-          litres: bring.supplies.litres.toFixed(2),
+          litres: figure(say, bring.supplies.litres, { least: 2 }),
           cloths: bring.supplies.cloths,
         })}
       </Body>

@@ -2,13 +2,13 @@
 
 import { woodClass } from '@mortisect/core/blades';
 import { kindOf, plainDisorder } from '@mortisect/core/disorders';
-import { joined, tapeText, thicknessReading, typedLengthCm } from '@mortisect/core/measure';
+import { thicknessReading, typedLengthCm } from '@mortisect/core/measure';
 import { judgedAsMade } from '@mortisect/core/present';
 import type { ActionOf } from '@mortisect/core/records';
 import type { Judgement } from '@mortisect/core/residual';
 import { type AfterCut, findingAt } from '@mortisect/core/run';
 import type { Say } from '@mortisect/words';
-import { limbIn } from '@mortisect/words/trade';
+import { joined, limbIn, tapeText } from '@mortisect/words/trade';
 import { useMemo, useState } from 'react';
 import { useTree } from '../../data/queries';
 import { useClock } from '../../data/useClock';
@@ -112,7 +112,7 @@ export function ReadCard({ here, card }: { here: RunHere; card: AfterCut }) {
             value={further}
             onChangeText={setFurther}
             fault={further !== '' && furtherCm === null ? say('cut.aLengthLike12') : undefined}
-            hint={say('cut.scratchTheBarkBelowTheCutEmpty', { tape: tapeText(REACH_CM, today.units) })}
+            hint={say('cut.scratchTheBarkBelowTheCutEmpty', { tape: tapeText(say, REACH_CM, today.units) })}
           />
         ) : null}
         <Field
@@ -122,7 +122,7 @@ export function ReadCard({ here, card }: { here: RunHere; card: AfterCut }) {
           onChangeText={setDiameter}
           fault={diameter !== '' && measuredMm === null ? say('cut.aThicknessLike38') : undefined}
           hint={say('cut.theMapSays', {
-            thickness: joined(thicknessReading(cut.cut.diameterMm, today.units)),
+            thickness: joined(say, thicknessReading(cut.cut.diameterMm, today.units)),
           })}
         />
         <StaysBehind judged={judged} diseased={diseased} pith={pith} />

@@ -2,10 +2,11 @@
 
 import { debrisSums } from '@mortisect/core/aftercare';
 import { agentOf, usedLitres, usualMethod } from '@mortisect/core/blades';
-import { joined, massReading } from '@mortisect/core/measure';
+import { massReading } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import type { Run } from '@mortisect/core/run';
 import type { Say } from '@mortisect/words';
+import { figure, joined } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import type { useScreenAwake } from '../../data/awake';
 import { useClock } from '../../data/useClock';
@@ -57,7 +58,7 @@ export function totalsWords(say: Say, run: Run, { site, units }: SiteToday, now:
   const agent = agentOf(site.agentId);
   const litres = usedLitres(usualMethod(agent), run.cleanings, minutes / 60);
   const sums = debrisSums(cutsAsDebris(run), site.debris).map(
-    (sum) => `${sum.class} ${joined(massReading(sum.kg, units))}`,
+    (sum) => `${sum.class} ${joined(say, massReading(sum.kg, units))}`,
   );
   return [
     started === now ? '' : say('shared.min', { minutes: Math.round(minutes) }),
@@ -66,7 +67,9 @@ export function totalsWords(say: Say, run: Run, { site, units }: SiteToday, now:
     litres > 0
       ? say('cut.aboutUsed', {
           more:
-            litres < 0.1 ? say('cut.ml', { litres: Math.round(litres * 1000) }) : `${litres.toFixed(1)} L`,
+            litres < 0.1
+              ? say('cut.ml', { litres: Math.round(litres * 1000) })
+              : `${figure(say, litres, { least: 1 })} L`,
         })
       : '',
     sums.join(', '),

@@ -9,7 +9,7 @@ import {
 } from '@mortisect/core/blades';
 import { transmissionCuts } from '@mortisect/core/run';
 import type { PlainKey, Say } from '@mortisect/words';
-import { cleaningWords, told } from '@mortisect/words/trade';
+import { cleaningWords, figure, told } from '@mortisect/words/trade';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { useSay } from '../../data/useSay';
@@ -139,7 +139,7 @@ function Costs({ here }: { here: RunHere }) {
             rows={data.policies.map(({ policy, expected, cleanings, minutes, simulated }) => ({
               name: say(POLICY_WORDS[policy]),
               range: expected,
-              says: `${figure(expected[1])} (${figure(expected[0])}–${figure(expected[2])})`,
+              says: `${rare(say, expected[1])} (${rare(say, expected[0])}–${rare(say, expected[2])})`,
               detail: say('cut.cleaningsMin', {
                 cleanings,
                 minutes: Math.round(minutes),
@@ -153,9 +153,9 @@ function Costs({ here }: { here: RunHere }) {
           <Body>
             {say('cut.itAvoidsATreeTo', {
               cleaning: cleaningWords(say, data.advice.because),
-              figure: figure(data.advice.avoided[1]),
-              figure2: figure(data.advice.avoided[0]),
-              figure3: figure(data.advice.avoided[2]),
+              figure: rare(say, data.advice.avoided[1]),
+              figure2: rare(say, data.advice.avoided[0]),
+              figure3: rare(say, data.advice.avoided[2]),
             })}
           </Body>
           {data.thin ? (
@@ -198,10 +198,11 @@ function YesNo({
   );
 }
 
-function figure(value: number): string {
+function rare(say: Say, value: number): string {
   if (value === 0) return '0';
-  if (value < 0.01) return value < 0.0001 ? 'under 0.0001' : value.toPrecision(1);
-  return value < 1 ? value.toFixed(2) : value.toFixed(1);
+  if (value < 0.0001) return say('cut.under', { figure: figure(say, 0.0001, { least: 4 }) });
+  if (value < 0.01) return figure(say, value, { significant: 1 });
+  return figure(say, value, { least: value < 1 ? 2 : 1 });
 }
 
 function hundredths(say: Say, share: number): string {

@@ -1,9 +1,9 @@
 // Why a cut is not in the run, and what the kit cannot do, in words.
 
-import { heightReading, joined, thicknessReading, type Units } from '@mortisect/core/measure';
+import { heightReading, thicknessReading, type Units } from '@mortisect/core/measure';
 import type { Bring, LeftOutBecause } from '@mortisect/core/run';
 import type { Say } from '@mortisect/words';
-import { cautionWords } from '@mortisect/words/trade';
+import { cautionWords, joined } from '@mortisect/words/trade';
 
 /** “For a licensed arborist. The tree is over 6 m (20 ft) high.” */
 export function leftOutWords(say: Say, because: LeftOutBecause): string {
@@ -20,10 +20,10 @@ export function missingWords(
   { gap, kerfMm, kerfHeightCm }: Bring['missing'][number],
   units: Units,
 ): string {
-  const height = joined(heightReading(kerfHeightCm, units));
+  const height = joined(say, heightReading(kerfHeightCm, units));
   switch (gap) {
     case 'nothing takes it':
-      return say('cut.noSawFor', { thickness: joined(thicknessReading(kerfMm, units)) });
+      return say('cut.noSawFor', { thickness: joined(say, thicknessReading(kerfMm, units)) });
     case 'nothing reaches it':
       return say('cut.nothingReaches', { height });
     case 'ladder needed':

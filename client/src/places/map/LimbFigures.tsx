@@ -1,8 +1,8 @@
 // A limb in figures: what cannot be dragged, and the years read off its growth marks.
 
-import { tapeText, upperFirst } from '@mortisect/core/measure';
+import { upperFirst } from '@mortisect/core/measure';
 import { growth, type Limb, LONGEST_CM, limbKinds, type Measured, THICKEST_MM } from '@mortisect/core/tree';
-import { told } from '@mortisect/words/trade';
+import { tapeText, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useSay } from '../../data/useSay';
@@ -197,7 +197,7 @@ function GrowthMarks({ limb, onChange }: Pick<LimbFiguresProps, 'limb' | 'onChan
         <Small>
           {say('round.yearsAYearLatelyGrowth', {
             yearsCm: growthOfLimb.yearsCm.length,
-            tape: tapeText(growthOfLimb.meanCm, units),
+            tape: tapeText(say, growthOfLimb.meanCm, units),
             vigour: told(say, growthOfLimb.vigour),
           })}
         </Small>
@@ -206,10 +206,10 @@ function GrowthMarks({ limb, onChange }: Pick<LimbFiguresProps, 'limb' | 'onChan
       )}
       {marks.map((mark) => (
         <View key={mark} flexDirection="row" alignItems="center" gap={12}>
-          <Label flex={1}>{tapeText(mark, units)}</Label>
+          <Label flex={1}>{tapeText(say, mark, units)}</Label>
           <Button
             kind="quiet"
-            aria-label={say('round.removeTheMarkAt', { tape: tapeText(mark, units) })}
+            aria-label={say('round.removeTheMarkAt', { tape: tapeText(say, mark, units) })}
             onPress={() => set(marks.filter((kept) => kept !== mark))}
           >
             {say('shared.remove')}

@@ -1,6 +1,6 @@
 // Limbs dragged into place: bearing and length on the clock, joint and inclination on the ladder, the rest in figures.
 
-import { joined, tapeText, thicknessReading } from '@mortisect/core/measure';
+import { thicknessReading } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import type { Finding, TreeSummary } from '@mortisect/core/records';
 import {
@@ -14,7 +14,7 @@ import {
   withLimb,
   without,
 } from '@mortisect/core/tree';
-import { limbIn } from '@mortisect/words/trade';
+import { joined, limbIn, tapeText } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useMemo, useState } from 'react';
 import { useSay } from '../../data/useSay';
@@ -95,7 +95,7 @@ export function MapEditor({ tree, today, history, findings, onStartAnew }: MapEd
         <Label flex={1} fontSize="$24" lineHeight="$24" color="$chalk">
           {limbIn(say, names.get(chosen.id) ?? chosen.id)}
         </Label>
-        <Label>{`${tapeText(chosen.lengthCm, today.units)} · ${joined(thicknessReading(chosen.baseMm, today.units))}`}</Label>
+        <Label>{`${tapeText(say, chosen.lengthCm, today.units)} · ${joined(say, thicknessReading(chosen.baseMm, today.units))}`}</Label>
       </View>
       <View flexDirection="row" flexWrap="wrap" gap={8}>
         <Button onPress={add}>{say('round.addALimbOnIt')}</Button>
@@ -141,7 +141,7 @@ export function MapEditor({ tree, today, history, findings, onStartAnew }: MapEd
           <View key={limb.id} role="listitem">
             <PressRow chosen={limb.id === chosen.id} onPress={() => setChosenId(limb.id)} padding={8}>
               <Label flex={1}>{limbIn(say, names.get(limb.id) ?? limb.id)}</Label>
-              <Small>{tapeText(limb.lengthCm, today.units)}</Small>
+              <Small>{tapeText(say, limb.lengthCm, today.units)}</Small>
             </PressRow>
           </View>
         ))}

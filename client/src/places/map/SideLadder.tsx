@@ -1,7 +1,8 @@
 // The tree from the side, seen square to the chosen limb: its joint is dragged up and down, its tip to an inclination.
 
-import { heightReading, joined, tapeText, type Units } from '@mortisect/core/measure';
+import { heightReading, type Units } from '@mortisect/core/measure';
 import { type Limb, limbShape, type Point } from '@mortisect/core/tree';
+import { joined, tapeText } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useMemo, useRef } from 'react';
 import Svg, { Line, Text } from 'react-native-svg';
@@ -55,7 +56,7 @@ export function SideLadder({ limbs, chosen, units, onJoint, onInclination }: Sid
         role="img"
         aria-label={say('round.theTreeFromTheSideOfHigh', {
           id: chosen.id,
-          height: joined(heightReading(topCm / 1.06, units)),
+          height: joined(say, heightReading(topCm / 1.06, units)),
         })}
       >
         {marks.map((cm, i) => (
@@ -81,7 +82,7 @@ export function SideLadder({ limbs, chosen, units, onJoint, onInclination }: Sid
               fontFamily="Barlow Condensed"
               fontWeight="600"
             >
-              {joined(heightReading(cm, units))}
+              {joined(say, heightReading(cm, units))}
             </Text>
           ))}
         {limbs.map((limb) => {
@@ -107,7 +108,7 @@ export function SideLadder({ limbs, chosen, units, onJoint, onInclination }: Sid
           label={say('round.heightOnTheParentLimb')}
           value={Math.round(chosen.jointCm)}
           most={Math.round(parent.lengthCm)}
-          says={say('round.joinsAt', { tape: tapeText(chosen.jointCm, units) })}
+          says={say('round.joinsAt', { tape: tapeText(say, chosen.jointCm, units) })}
           left={base.x}
           top={base.y}
           from={chosen.jointCm}

@@ -1,9 +1,9 @@
 // What else could be done about the same wood, each with its price; doing nothing is priced too.
 
-import { joined, massReading } from '@mortisect/core/measure';
+import { massReading } from '@mortisect/core/measure';
 import { alternativesTo, type Priced, type Solved, type StepView } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
-import { limbIn, otherWords } from '@mortisect/words/trade';
+import { joined, limbIn, otherWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
@@ -80,7 +80,7 @@ function Other({
         {[
           ...(what.is === 'cut' ? [kindWords(say, what.cut)] : []),
           say('plan.ofTheCrown', { percent: percentOf(other.crown) }),
-          ...(other.handling ? [joined(massReading(other.handling.massKg, today.units))] : []),
+          ...(other.handling ? [joined(say, massReading(other.handling.massKg, today.units))] : []),
           say('plan.min', { more: Math.max(1, Math.round(other.minutes.minutes)) }),
           ...(worst > 0 ? [say('plan.thatItStays', { chance: chanceWords(say, worst) })] : []),
           ...(other.handling?.handOver ? [say('plan.workForALicensedArborist')] : []),

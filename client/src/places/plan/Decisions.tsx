@@ -2,10 +2,10 @@
 
 import type { Decision } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
-import { tapeText } from '@mortisect/core/measure';
+
 import { decisionOn, type SiteToday, type TreeView } from '@mortisect/core/present';
 import type { PlainKey } from '@mortisect/words';
-import { told } from '@mortisect/words/trade';
+import { tapeText, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useClock } from '../../data/useClock';
@@ -80,8 +80,8 @@ function OneDecision({ view, today, decision }: { view: TreeView; today: SiteTod
               : decision.wood === 'leader'
                 ? say('shared.theLeader')
                 : say('shared.theRootstock'),
-          tape: tapeText(finding.fromCm, today.units),
-          tape2: tapeText(finding.toCm, today.units),
+          tape: tapeText(say, finding.fromCm, today.units),
+          tape2: tapeText(say, finding.toCm, today.units),
         })}
       </Body>
       <Body>{told(say, disorder?.onTrunk)}</Body>

@@ -1,9 +1,9 @@
 // An old limb stays until its follower is thick enough: which limb follows it, and how thick that is.
 
-import { joined, thicknessReading } from '@mortisect/core/measure';
+import { thicknessReading } from '@mortisect/core/measure';
 import { followerFromMm, followersOf } from '@mortisect/core/plan';
 import type { TreeView } from '@mortisect/core/present';
-import { limbIn } from '@mortisect/words/trade';
+import { joined, limbIn } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useClock } from '../../data/useClock';
@@ -50,7 +50,7 @@ export function Follower({ view, limbId }: { view: TreeView; limbId: string }) {
         value={chosen}
         options={others.map((other) => ({
           value: other.id,
-          label: `${limbIn(say, view.names.get(other.id) ?? other.id)}, ${joined(thicknessReading(other.baseMm, units))}`,
+          label: `${limbIn(say, view.names.get(other.id) ?? other.id)}, ${joined(say, thicknessReading(other.baseMm, units))}`,
         }))}
         onChange={setFollowerId}
       />

@@ -1,9 +1,8 @@
 // The margin: dragged along the curve of what it costs and what it leaves, and set for this finding alone.
 
-import { tapeText } from '@mortisect/core/measure';
 import type { PlanInput } from '@mortisect/core/plan';
 import { clearanceByHand, type SiteToday, type TreeView } from '@mortisect/core/present';
-import { limbIn } from '@mortisect/words/trade';
+import { limbIn, tapeText } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useClock } from '../../data/useClock';
@@ -55,7 +54,7 @@ export function Margin({ view, today, findingId, input }: MarginProps) {
       <Body>
         {here.cut
           ? say('plan.cutAtOnThatInfectedWoodStays', {
-              tape: tapeText(here.clearanceCm, today.units, 'up'),
+              tape: tapeText(say, here.clearanceCm, today.units, 'up'),
               place: placeWords(say, here.cut, today.units),
               get: limbIn(say, view.names.get(here.cut.limbId) ?? here.cut.limbId),
               chance: chanceWords(say, here.chance),
@@ -63,7 +62,7 @@ export function Margin({ view, today, findingId, input }: MarginProps) {
               range2: Math.round(here.range[1] * 100),
               percent: percentOf(here.crown),
             })
-          : say('plan.theTrunkLeavesNoCut', { tape: tapeText(here.clearanceCm, today.units, 'up') })}
+          : say('plan.theTrunkLeavesNoCut', { tape: tapeText(say, here.clearanceCm, today.units, 'up') })}
       </Body>
       <Small>
         {say('plan.marksNoPublishedDistributionIsKnownThe', {
@@ -72,7 +71,7 @@ export function Margin({ view, today, findingId, input }: MarginProps) {
               say('plan.at', {
                 school: school.name,
                 more: school.isSites ? say('plan.theSites') : '',
-                tape: tapeText(school.clearanceCm, today.units, 'up'),
+                tape: tapeText(say, school.clearanceCm, today.units, 'up'),
               }),
             )
             .join('; '),

@@ -1,11 +1,11 @@
 // Trees with open findings: what is planned, how long it takes, what it costs the crown and what must be carried away; totals for each plot.
 
 import { dangersOf } from '@mortisect/core/handling';
-import { joined, massReading } from '@mortisect/core/measure';
+import { massReading } from '@mortisect/core/measure';
 import { type Solved, visitsOf, wholeMinutes } from '@mortisect/core/plan';
 import { openDecisions, type SiteToday, type TreeView } from '@mortisect/core/present';
 import type { Say } from '@mortisect/words';
-import { told } from '@mortisect/words/trade';
+import { joined, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useTrees } from '../../data/queries';
 import { useOpenViews } from '../../data/useOpenViews';
@@ -102,7 +102,9 @@ function totalWords(say: Say, views: TreeView[], plans: Map<string, Solved>, { u
   return [
     say('plan.steps', { add: add((sum) => sum.steps) }),
     say('plan.min2', { add: Math.round(add((sum) => sum.minutes)) }),
-    ...(kg > 0.05 ? [say('plan.ofInfectedWoodToCarryAway', { mass: joined(massReading(kg, units)) })] : []),
+    ...(kg > 0.05
+      ? [say('plan.ofInfectedWoodToCarryAway', { mass: joined(say, massReading(kg, units)) })]
+      : []),
     ...(sums.length < views.length ? [say('plan.someStillComputed')] : []),
   ].join(' · ');
 }

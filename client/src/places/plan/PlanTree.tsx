@@ -5,7 +5,7 @@ import { type Solved, type Visit, visitsOf } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { speciesName } from '@mortisect/core/register';
 import type { Say } from '@mortisect/words';
-import { told, visitTitle } from '@mortisect/words/trade';
+import { figure, told, visitTitle } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -208,7 +208,7 @@ function Proof({ solved, searching }: { solved: Solved; searching: boolean }) {
     : proof.gap === null
       ? say('plan.aFirstPlanTheSearchForA')
       : say('plan.aGoodPlanNoOtherCanBe', {
-          more: Math.max(0.1, proof.gap * 100).toFixed(1),
+          more: figure(say, Math.max(0.1, proof.gap * 100), { least: 1 }),
           more2: searching ? say('plan.theSearchGoesOn') : '',
         });
   return (

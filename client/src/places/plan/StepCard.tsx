@@ -1,11 +1,12 @@
 // One step: the limb as a tape with its kerf, the sentence, what it costs, and the way to everything behind it.
 
 import { leadingReason } from '@mortisect/core/cuts';
-import { joined, massReading, thicknessReading } from '@mortisect/core/measure';
+import { massReading, thicknessReading } from '@mortisect/core/measure';
 import type { StepView } from '@mortisect/core/plan';
 import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
+import { lowerFirst } from '@mortisect/core/tree';
 import type { Say } from '@mortisect/words';
-import { limbIn, otherWords, stepSentence, told } from '@mortisect/words/trade';
+import { joined, limbIn, otherWords, stepSentence, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
@@ -64,15 +65,15 @@ function costWords(say: Say, { priced, step }: StepView, { units }: SiteToday): 
   return [
     ...(handling
       ? [
-          joined(thicknessReading(handling.kerfMm, units)),
-          joined(massReading(handling.massKg, units)),
+          joined(say, thicknessReading(handling.kerfMm, units)),
+          joined(say, massReading(handling.massKg, units)),
           handling.pieces.length > 1
             ? say('shared.pieces', { pieces: handling.pieces.length })
             : say('shared.onePiece'),
           handling.wielded
             ? say('plan.fromThe', {
-                tool: handling.wielded.tool.name.toLowerCase(),
-                station: told(say, handling.wielded.station),
+                tool: lowerFirst(told(say, handling.wielded.tool.name)),
+                station: handling.wielded.station,
               })
             : say('plan.noToolOfTheKitDoesIt'),
         ]

@@ -1,9 +1,9 @@
 // The steps of a visit, in the order they are made; the whole row chooses.
 
-import { joined, massReading, thicknessReading } from '@mortisect/core/measure';
+import { massReading, thicknessReading } from '@mortisect/core/measure';
 import type { StepView } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
-import { limbIn, otherWords } from '@mortisect/words/trade';
+import { joined, limbIn, otherWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../../data/useSay';
 import { Mark } from '../../drawings/marks';
@@ -62,10 +62,10 @@ export function StepRows({ view, today, steps, chosenId, onChoose }: StepRowsPro
               <Small>{[findingWords(say, solved) || say('plan.training'), what].join(' · ')}</Small>
             </View>
             <View alignItems="flex-end">
-              <Label>{handling ? joined(thicknessReading(handling.kerfMm, today.units)) : ''}</Label>
+              <Label>{handling ? joined(say, thicknessReading(handling.kerfMm, today.units)) : ''}</Label>
               <Small>
                 {handling && handling.massKg >= 0.5
-                  ? `${joined(massReading(handling.massKg, today.units))}, ${percentOf(step.step.crown + step.step.exempt)}`
+                  ? `${joined(say, massReading(handling.massKg, today.units))}, ${percentOf(step.step.crown + step.step.exempt)}`
                   : percentOf(step.step.crown + step.step.exempt)}
               </Small>
             </View>

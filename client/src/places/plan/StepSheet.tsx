@@ -4,6 +4,7 @@ import { disorderOf } from '@mortisect/core/disorders';
 import { regrowthOf, type Solved, type StepView } from '@mortisect/core/plan';
 import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
 import {
+  figure,
   keptForWords,
   limbIn,
   minutesForWords,
@@ -84,7 +85,7 @@ function Behind({
             {stepView.priced.minutes.because
               .map(
                 ({ what, minutes }) =>
-                  `${minutesForWords(say, what, handling.wielded?.tool.name)} ${minutes < 1 ? `${Math.round(minutes * 60)} s` : say('plan.min4', { minutes: minutes.toFixed(1) })}`,
+                  `${minutesForWords(say, what, handling.wielded?.tool.name)} ${minutes < 1 ? `${Math.round(minutes * 60)} s` : say('plan.min4', { minutes: figure(say, minutes, { least: 1 }) })}`,
               )
               .join(' · ')}
           </Small>

@@ -1,9 +1,9 @@
 // The plan over its years: what comes off in each season, and how many seasons it takes.
 
-import { joined, massReading } from '@mortisect/core/measure';
+import { massReading } from '@mortisect/core/measure';
 import { MOST_PLAN_SEASONS, type Solved, wholeMinutes } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
-import { limitWords } from '@mortisect/words/trade';
+import { joined, limitWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
@@ -56,7 +56,7 @@ export function Years({ view, today, solved }: { view: TreeView; today: SiteToda
               {say('plan.min5', { wholeMinutes: wholeMinutes(season.minutes) })}
             </Label>
             <Label role="cell" flex={2} textAlign="right">
-              {joined(massReading(season.massKg, today.units))}
+              {joined(say, massReading(season.massKg, today.units))}
             </Label>
           </View>
         ))}

@@ -1,8 +1,9 @@
 // A tree that is written down is changed on its revision; one that changed meanwhile shows both versions.
 
-import { tapeReading, tapeText } from '@mortisect/core/measure';
+import { tapeReading } from '@mortisect/core/measure';
 import { type TreeBody, treeBodyOf } from '@mortisect/core/records';
 import type { Say } from '@mortisect/words';
+import { readingIn, tapeText } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useRef, useState } from 'react';
@@ -62,7 +63,7 @@ function TreeEditor({ title, treeId, newest }: TreeEditorProps) {
   const saving = useSaveTree();
   const [edited, setForm] = useState<TreeForm | null>(null);
   const { revision, tree: before } = useBase(newest, edited !== null);
-  const form = edited ?? (before ? formOfTree(before, units) : emptyForm());
+  const form = edited ?? (before ? formOfTree(say, before, units) : emptyForm(say));
   const [faults, setFaults] = useState<Record<string, string>>({});
   const [doubts, setDoubts] = useState<SizeDoubt[]>([]);
   const leaving = useLeaveGuard(
@@ -78,7 +79,7 @@ function TreeEditor({ title, treeId, newest }: TreeEditorProps) {
       return goToFirstFault(page.current);
     }
     setFaults({});
-    const doubtful = sure ? [] : doubtsOf(filled, units, before);
+    const doubtful = sure ? [] : doubtsOf(say, filled, units, before);
     if (doubtful.length > 0) return setDoubts(doubtful);
     saving.mutate(
       { treeId, baseRevision, tree: read.tree },
@@ -92,7 +93,7 @@ function TreeEditor({ title, treeId, newest }: TreeEditorProps) {
   };
   const take = (doubt: SizeDoubt) => {
     if (!doubt.instead) return;
-    setForm({ ...form, [doubt.key]: tapeReading(doubt.instead.cm, units).value });
+    setForm({ ...form, [doubt.key]: readingIn(say, tapeReading(doubt.instead.cm, units)).value });
     setDoubts(doubts.filter((kept) => kept !== doubt));
   };
   const failed = saving.error && !movedProblem(saving.error) ? saving.error : null;
@@ -157,7 +158,7 @@ function TreeEditor({ title, treeId, newest }: TreeEditorProps) {
             <Body>
               {say('round.fewFruitTreesHaveThat', {
                 fieldwords: say(FIELD_WORDS[doubt.key]),
-                tape: tapeText(doubt.cm, units),
+                tape: tapeText(say, doubt.cm, units),
               })}
             </Body>
             {doubt.instead ? (

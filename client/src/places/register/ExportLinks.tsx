@@ -1,6 +1,7 @@
 // The register out again, in open formats.
 import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
+import { inLanguage } from '../../data/api';
 import { useSay } from '../../data/useSay';
 import { Label, Section, Small } from '../../ui/type';
 
@@ -18,7 +19,7 @@ export function ExportLinks() {
       <Section>{say('round.takeACopyOut')}</Section>
       <View flexDirection="row" flexWrap="wrap" gap={8}>
         {filesIn(say).map(([path, name]) => (
-          <a key={path} href={path} download style={{ textDecoration: 'none' }}>
+          <a key={path} href={inLanguage(say, path)} download style={{ textDecoration: 'none' }}>
             <View
               minHeight={48}
               paddingHorizontal={16}

@@ -1,8 +1,9 @@
 // Thousands of trees in one table: only the rows in view are drawn. Arrow keys move, Enter opens, headings sort.
 
 import { dangersOf } from '@mortisect/core/handling';
-import { heightReading, joined } from '@mortisect/core/measure';
+import { heightReading } from '@mortisect/core/measure';
 import type { TreeSummary } from '@mortisect/core/records';
+import { joined } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { type KeyboardEvent, memo, useCallback, useMemo, useRef, useState } from 'react';
@@ -22,7 +23,7 @@ const POOL = 96;
 export function RegisterTable({ trees, onOpen }: { trees: TreeSummary[]; onOpen(tree: TreeSummary): void }) {
   const say = useSay();
   const units = useUnits();
-  const height = useCallback((cm: number) => joined(heightReading(cm, units)), [units]);
+  const height = useCallback((cm: number) => joined(say, heightReading(cm, units)), [say, units]);
   const box = useRef<HTMLElement>(null);
   const [sorting, setSorting] = useState<Sorting | null>(null);
   const [hidden, setHidden] = useState(

@@ -1,5 +1,7 @@
 // The register before a server: a file of trees asked about once, a new tree with sizes that nobody has, two versions of one tree.
+
 import { treeBodyOf } from '@mortisect/core/records';
+import { english } from '@mortisect/words/all';
 import { configure, fireEvent, screen, waitFor } from '@testing-library/react';
 import { FakeServer, refused } from '../../testing/fakeServer';
 import { at, buttons, field, findButton, press, show, went, write } from '../../testing/here';
@@ -266,15 +268,23 @@ test.each([
   ['us', 'spreadCm', '12', '12 ft'],
   ['us', 'heightCm', '20', '20 ft'],
 ] as const)('%s: %s of %s is doubted, and %s may be meant', (units, key, text, instead) => {
-  const [doubt] = doubtsOf({ ...formOfTree(trees[0]?.tree as never, units), [key]: text }, units);
+  const [doubt] = doubtsOf(
+    english,
+    { ...formOfTree(english, trees[0]?.tree as never, units), [key]: text },
+    units,
+  );
   expect(doubt?.key).toBe(key);
   expect(doubt?.instead?.text ?? null).toBe(instead);
 });
 
 test.each(['60', '1500', '3.8 m', '12 ft', ''])('a height of “%s” is not doubted', (text) => {
-  expect(doubtsOf({ ...formOfTree(trees[0]?.tree as never, 'metric'), heightCm: text }, 'metric')).toEqual(
-    [],
-  );
+  expect(
+    doubtsOf(
+      english,
+      { ...formOfTree(english, trees[0]?.tree as never, 'metric'), heightCm: text },
+      'metric',
+    ),
+  ).toEqual([]);
 });
 
 test('two versions of a tree are shown, and the choice is sent on the revision that stands', async () => {

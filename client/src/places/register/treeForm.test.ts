@@ -17,13 +17,13 @@ const tree = TreeBody.parse({
 });
 
 test.each(['metric', 'us'] as const)('a tree that nobody touched is saved in %s units as it was', (units) => {
-  expect(treeOfForm(english, formOfTree(tree, units), units, tree)).toEqual({ tree });
+  expect(treeOfForm(english, formOfTree(english, tree, units), units, tree)).toEqual({ tree });
 });
 
 test('what is missing or no length is said at its field, all at once', () => {
   const read = treeOfForm(
     english,
-    { ...emptyForm(), code: 'A', plot: 'P', row: 'R', girthCm: 'thick', plantedYear: 'long ago' },
+    { ...emptyForm(english), code: 'A', plot: 'P', row: 'R', girthCm: 'thick', plantedYear: 'long ago' },
     'metric',
   );
   expect('faults' in read && Object.keys(read.faults).sort()).toEqual([
@@ -35,7 +35,7 @@ test('what is missing or no length is said at its field, all at once', () => {
 });
 
 test('a known cultivar says how it bears and what it takes; an unknown one leaves the words that stand', () => {
-  const form = { ...formOfTree(tree, 'metric'), habit: 'tip' as const };
+  const form = { ...formOfTree(english, tree, 'metric'), habit: 'tip' as const };
   expect(withKnown({ ...form, cultivar: 'Jonathan' }, [])).toMatchObject({
     habit: 'spur',
     susceptible: true,

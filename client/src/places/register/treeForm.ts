@@ -12,6 +12,7 @@ import {
   writtenYear,
 } from '@mortisect/core/register';
 import type { Say } from '@mortisect/words';
+import { issueWords, readingIn, refusalWords } from '@mortisect/words/trade';
 
 export type LengthKey = TreeSize;
 export type TextKey = 'code' | 'nickname' | 'plot' | 'row' | 'cultivar' | 'rootstock' | 'pickedBy' | 'note';
@@ -49,8 +50,8 @@ const NEW_TREE: TreeBody = TreeBody.parse({
   spreadCm: 0,
 });
 
-export function formOfTree(tree: TreeBody, units: Units): TreeForm {
-  const length = (cm: number | null) => (cm === null ? '' : tapeReading(cm, units).value);
+export function formOfTree(say: Say, tree: TreeBody, units: Units): TreeForm {
+  const length = (cm: number | null) => (cm === null ? '' : readingIn(say, tapeReading(cm, units)).value);
   return {
     ...tree,
     ...(Object.fromEntries(LENGTHS.map((key) => [key, length(tree[key])])) as Record<LengthKey, string>),
@@ -63,8 +64,8 @@ export function formOfTree(tree: TreeBody, units: Units): TreeForm {
   };
 }
 
-export function emptyForm(): TreeForm {
-  return { ...formOfTree(NEW_TREE, 'metric'), code: '', plot: '', row: '', heightCm: '', spreadCm: '' };
+export function emptyForm(say: Say): TreeForm {
+  return { ...formOfTree(say, NEW_TREE, 'metric'), code: '', plot: '', row: '', heightCm: '', spreadCm: '' };
 }
 
 /**
@@ -80,14 +81,14 @@ export function treeOfForm(
 ): { tree: TreeBody } | { faults: Record<string, string> } {
   const faults: Record<string, string> = {};
   const raw: Record<string, unknown> = { ...form };
-  const shown = before && formOfTree(before, units);
+  const shown = before && formOfTree(say, before, units);
   for (const key of LENGTHS) {
     const text = form[key].trim();
     if (before && text === shown?.[key]) raw[key] = before[key];
     else if (text === '') raw[key] = key === 'heightCm' || key === 'spreadCm' ? undefined : null;
     else {
       const length = typedLengthCm(text, units);
-      if ('fault' in length) faults[key] = length.fault;
+      if ('fault' in length) faults[key] = refusalWords(say, length.fault);
       else raw[key] = Math.round(length.cm * 10) / 10;
     }
   }
@@ -99,14 +100,14 @@ export function treeOfForm(
     else faults[key] = say('round.isNotANumber', { text });
   }
   const planted = form.plantedYear.trim() === '' ? null : writtenYear(form.plantedYear);
-  if (planted && 'fault' in planted) faults.plantedYear = planted.fault;
+  if (planted && 'fault' in planted) faults.plantedYear = refusalWords(say, planted.fault);
   raw.plantedYear = planted && 'year' in planted ? planted.year : null;
   for (const key of ['nickname', 'cultivar', 'rootstock'] as const) raw[key] = form[key].trim() || null;
   const parsed = TreeBody.safeParse(raw);
   if (!parsed.success) {
     for (const issue of parsed.error.issues) {
       const key = String(issue.path[0]);
-      faults[key] ??= raw[key] === undefined ? say('round.sayHowMuch') : issue.message;
+      faults[key] ??= raw[key] === undefined ? say('round.sayHowMuch') : issueWords(say, issue);
     }
   }
   return parsed.success && Object.keys(faults).length === 0 ? { tree: parsed.data } : { faults };
@@ -123,8 +124,13 @@ export interface SizeDoubt {
 }
 
 /** Sizes of a form that somebody should look at again; nothing is refused for them. */
-export function doubtsOf(form: TreeForm, units: Units, before: TreeBody | null = null): SizeDoubt[] {
-  const shown = before && formOfTree(before, units);
+export function doubtsOf(
+  say: Say,
+  form: TreeForm,
+  units: Units,
+  before: TreeBody | null = null,
+): SizeDoubt[] {
+  const shown = before && formOfTree(say, before, units);
   return LENGTHS.flatMap((key): SizeDoubt[] => {
     const typed = form[key].trim();
     const length = typedLengthCm(typed, units);

@@ -1,10 +1,10 @@
 // What was found on this tree so far: open findings lead back to their limb, closed ones stay to be read.
 
 import { disorderOf } from '@mortisect/core/disorders';
-import { tapeText } from '@mortisect/core/measure';
+
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { type Finding, markOf } from '@mortisect/core/records';
-import { limbIn, told } from '@mortisect/words/trade';
+import { limbIn, tapeText, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { ago } from '../../data/moment';
 import { useClock } from '../../data/useClock';
@@ -77,8 +77,8 @@ function FindingRow({ finding, today }: { finding: Finding; today: SiteToday }) 
   const span =
     finding.measured || finding.place !== 'span'
       ? say('shared.to3', {
-          tape: tapeText(finding.fromCm, today.units),
-          tape2: tapeText(finding.toCm, today.units),
+          tape: tapeText(say, finding.fromCm, today.units),
+          tape2: tapeText(say, finding.toCm, today.units),
         })
       : say('round.placeNotMeasured');
   return (

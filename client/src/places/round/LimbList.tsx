@@ -1,9 +1,9 @@
 // All limbs in words: what the clock shows, for fingers, eyes and readers that want a list.
 
-import { joined, tapeText, thicknessReading } from '@mortisect/core/measure';
+import { thicknessReading } from '@mortisect/core/measure';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { indexLimbs, type Limb } from '@mortisect/core/tree';
-import { limbIn } from '@mortisect/words/trade';
+import { joined, limbIn, tapeText } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../../data/useSay';
 import { PressRow } from '../../ui/PressRow';
@@ -46,7 +46,8 @@ export function LimbList({ view, today, limbId, onChoose }: LimbListProps) {
                 ) : null}
               </View>
               <Small textAlign="right">
-                {joined(thicknessReading(limb.baseMm, today.units))} · {tapeText(limb.lengthCm, today.units)}
+                {joined(say, thicknessReading(limb.baseMm, today.units))}·{' '}
+                {tapeText(say, limb.lengthCm, today.units)}
               </Small>
             </PressRow>
           </View>

@@ -1,8 +1,8 @@
 // The tree from above and from the side, and the equal list of its limbs.
 
-import { joined, tapeText, thicknessReading } from '@mortisect/core/measure';
+import { thicknessReading } from '@mortisect/core/measure';
 import { type SiteToday, standingCuts, type TreeView } from '@mortisect/core/present';
-import { limbIn } from '@mortisect/words/trade';
+import { joined, limbIn, tapeText } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useSay } from '../../data/useSay';
@@ -79,11 +79,11 @@ function LimbFacts({ view, today, limbId }: TreeDrawingsProps) {
   const limb = view.limbs.find((limb) => limb.id === limbId);
   if (!limb) return null;
   const facts: [string, string][] = [
-    [say('round.lengthOfLimb'), tapeText(limb.lengthCm, today.units)],
-    [say('round.atBase'), joined(thicknessReading(limb.baseMm, today.units))],
+    [say('round.lengthOfLimb'), tapeText(say, limb.lengthCm, today.units)],
+    [say('round.atBase'), joined(say, thicknessReading(limb.baseMm, today.units))],
     [
       limb.parentId === null ? say('round.startsAt') : say('round.joinsAt2'),
-      limb.parentId === null ? say('round.theGround') : tapeText(limb.jointCm, today.units),
+      limb.parentId === null ? say('round.theGround') : tapeText(say, limb.jointCm, today.units),
     ],
   ];
   return (

@@ -1,7 +1,8 @@
 // Where the tree stands and how large it is.
 
-import { heightReading, joined, type Units } from '@mortisect/core/measure';
+import { heightReading, type Units } from '@mortisect/core/measure';
 import type { TreeSummary } from '@mortisect/core/records';
+import { joined } from '@mortisect/words/trade';
 import { useTrees } from '../../data/queries';
 import { useSay } from '../../data/useSay';
 import { Small } from '../../ui/type';
@@ -18,13 +19,13 @@ export function TreeFacts({ tree, units }: { tree: TreeSummary; units: Units }) 
             plot: plot.name,
             row: row.name,
             place: tree.place,
-            height: joined(heightReading(row.spacingCm, units)),
+            height: joined(say, heightReading(row.spacingCm, units)),
           }),
         ]
       : []),
     say('round.highWide', {
-      height: joined(heightReading(tree.heightCm, units)),
-      height2: joined(heightReading(tree.spreadCm, units)),
+      height: joined(say, heightReading(tree.heightCm, units)),
+      height2: joined(say, heightReading(tree.spreadCm, units)),
     }),
     ...(tree.rootstock ? [say('round.on', { rootstock: tree.rootstock })] : []),
     ...(tree.susceptible ? [say('round.susceptibleCultivar')] : []),

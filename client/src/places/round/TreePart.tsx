@@ -1,12 +1,12 @@
 // What is known of the tree: is it worth the saw, what it is, where it stands, and its jobs without a saw.
 
-import { heightReading, joined, tapeText, upperFirst } from '@mortisect/core/measure';
+import { heightReading, upperFirst } from '@mortisect/core/measure';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import type { Job, TreeDetail, TreeSummary } from '@mortisect/core/records';
 import { jobDueOn, jobKinds, speciesName } from '@mortisect/core/register';
 import { type Triage, triageTable } from '@mortisect/core/triage';
 import type { PlainKey } from '@mortisect/words';
-import { told, triageWords } from '@mortisect/words/trade';
+import { joined, tapeText, told, triageWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -107,7 +107,7 @@ function Verdict({ triage }: { triage: Triage & { share: number } }) {
 
 function Facts({ tree, today }: { tree: TreeSummary; today: SiteToday }) {
   const say = useSay();
-  const height = (cm: number) => joined(heightReading(cm, today.units));
+  const height = (cm: number) => joined(say, heightReading(cm, today.units));
   const facts: [string, string | null][] = [
     [say('round.status'), upperFirst(told(say, tree.status))],
     [
@@ -117,7 +117,7 @@ function Facts({ tree, today }: { tree: TreeSummary; today: SiteToday }) {
     [
       say('round.stock'),
       tree.rootstock &&
-        `${tree.rootstock}${tree.graftUnionCm === null ? '' : say('round.unionAt', { tape: tapeText(tree.graftUnionCm, today.units) })}`,
+        `${tree.rootstock}${tree.graftUnionCm === null ? '' : say('round.unionAt', { tape: tapeText(say, tree.graftUnionCm, today.units) })}`,
     ],
     [
       say('round.form'),
@@ -134,7 +134,9 @@ function Facts({ tree, today }: { tree: TreeSummary; today: SiteToday }) {
           tree.targetHeightCm === null ? '' : say('round.shouldBe', { height: height(tree.targetHeightCm) }),
         height2: height(tree.spreadCm),
         more2:
-          tree.girthCm === null ? '' : say('round.round2', { tape: tapeText(tree.girthCm, today.units) }),
+          tree.girthCm === null
+            ? ''
+            : say('round.round2', { tape: tapeText(say, tree.girthCm, today.units) }),
       }),
     ],
     [

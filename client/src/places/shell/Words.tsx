@@ -1,5 +1,5 @@
 // Waits until a page can speak the language of this device.
-import type { Place } from '@mortisect/words';
+import type { PagePlace } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { type ReactNode, Suspense, useEffect } from 'react';
 import { EVERY_PLACE, loadWords, useCatalogues } from '../../data/catalogues';
@@ -8,7 +8,7 @@ import { useSay } from '../../data/useSay';
 const AFTER_MS = 1500;
 
 interface WordsProps {
-  of: readonly Place[];
+  of: readonly PagePlace[];
   children: ReactNode;
 }
 

@@ -1,7 +1,7 @@
 // Why a day is as it is for a kind of wood: each group of trees with its verdict, index and what weighs most.
 
 import { countsAt, type Group, type Lane, type TimingNow } from '@mortisect/contracts';
-import { joined, temperatureReading, type Units, upperFirst } from '@mortisect/core/measure';
+import { temperatureReading, type Units, upperFirst } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import { speciesName } from '@mortisect/core/register';
 import {
@@ -12,7 +12,7 @@ import {
   pathogenOf,
   schoolWords,
 } from '@mortisect/core/timing';
-import { dayReasonWords, FACTOR_WORDS, riskWords, told, VERDICT_WORDS } from '@mortisect/words/trade';
+import { dayReasonWords, FACTOR_WORDS, joined, riskWords, told, VERDICT_WORDS } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { dayWords } from '../../data/moment';
 import { useTrees } from '../../data/queries';
@@ -65,7 +65,7 @@ export function LaneWhy({ timingNow, timing, lane, day, today, open, onClose }: 
           ? say('today.deadWoodLeavesNoLivingWoundH', {
               leastBeforeH: LEAST_BEFORE_H,
               climbWindMs: rule.climbWindMs,
-              temperature: joined(temperatureReading(rule.leastC, today.units)),
+              temperature: joined(say, temperatureReading(rule.leastC, today.units)),
             })
           : say('today.goodHDryBeforeAndHAfter', {
               dryBeforeH: rule.dryBeforeH,
@@ -75,7 +75,7 @@ export function LaneWhy({ timingNow, timing, lane, day, today, open, onClose }: 
               leastAfterH: LEAST_AFTER_H,
               waitAbove: rule.waitAbove,
               climbWindMs: rule.climbWindMs,
-              temperature: joined(temperatureReading(rule.leastC, today.units)),
+              temperature: joined(say, temperatureReading(rule.leastC, today.units)),
             })}
       </Small>
       {lane.groups.map(({ group, trees: count }) => (
@@ -151,8 +151,8 @@ function GroupWhy({
       {group.hardinessC !== null ? (
         <Small>
           {say('today.hardyToTodayColdestInTheNext', {
-            temperature: joined(temperatureReading(group.hardinessC, units)),
-            temperature2: joined(temperatureReading(group.lowestC, units)),
+            temperature: joined(say, temperatureReading(group.hardinessC, units)),
+            temperature2: joined(say, temperatureReading(group.lowestC, units)),
           })}
         </Small>
       ) : null}

@@ -1,10 +1,10 @@
 // Every factor of the index on its own: its value, what it says, and its curve from the day of the cut.
 
 import type { TreeTiming } from '@mortisect/contracts';
-import { joined, temperatureReading, upperFirst } from '@mortisect/core/measure';
+import { temperatureReading, upperFirst } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import { factorNames, pathogenOf } from '@mortisect/core/timing';
-import { FACTOR_WORDS, riskWords, told } from '@mortisect/words/trade';
+import { FACTOR_WORDS, figure, joined, riskWords, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { dayWords, longDayHour, weekday } from '../../data/moment';
@@ -122,7 +122,7 @@ function PathogenChart({ data, pathogen }: { data: TreeTiming; pathogen: Pathoge
       percent2: percent(pathogen.suitable[i] ?? 0),
       percent3: percent(pathogen.inoculum[i] ?? 0),
       rainHours: Math.round(days[i]?.rainHours ?? 0),
-      adds: ((pathogen.adds[i] ?? 0) * 100).toFixed(2),
+      adds: figure(say, (pathogen.adds[i] ?? 0) * 100, { least: 2 }),
     });
   const beyond = days.findIndex((day) => !day.known);
   return (
@@ -136,7 +136,7 @@ function PathogenChart({ data, pathogen }: { data: TreeTiming; pathogen: Pathoge
           name: say('plan.addsIn100'),
           domain: [0, most],
           ticks: [0, most],
-          text: (value) => (value * 100).toFixed(1),
+          text: (value) => figure(say, value * 100, { least: 1 }),
         }}
         lines={lines}
         bars={{ values: pathogen.adds, colour: chalk, axis: 'right' }}
@@ -243,7 +243,7 @@ function FrostChart({ data, today }: FactorsProps) {
   ]);
   const low = Math.floor(Math.min(...values) / 5) * 5;
   const high = Math.ceil(Math.max(...values) / 5) * 5;
-  const degrees = (value: number) => joined(temperatureReading(value, units));
+  const degrees = (value: number) => joined(say, temperatureReading(value, units));
   const readOut = (i: number) => {
     const day = days[i];
     if (!day) return '';

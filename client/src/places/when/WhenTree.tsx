@@ -1,14 +1,14 @@
 // When may this tree be cut: its windows, how a wound made then would live, the schools over the year, and the days to carry into a calendar.
 
 import type { TreeTiming } from '@mortisect/contracts';
-import { joined, temperatureReading, upperFirst } from '@mortisect/core/measure';
+import { temperatureReading, upperFirst } from '@mortisect/core/measure';
 import { type Solved, visitsOf } from '@mortisect/core/plan';
 import { type SiteToday, type TreeView, USUAL_CUT } from '@mortisect/core/present';
 import { speciesName, speciesOf } from '@mortisect/core/register';
 import { stopDayOfYear, wordsOnly } from '@mortisect/core/timing';
 import { hourOf, momentOf } from '@mortisect/core/weather';
 import type { Say } from '@mortisect/words';
-import { dayReasonWords, riskWords, told, VERDICT_WORDS } from '@mortisect/words/trade';
+import { dayReasonWords, joined, riskWords, told, VERDICT_WORDS } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -155,7 +155,7 @@ function AlwaysSpeaks({ view, today }: { view: TreeView; today: SiteToday }) {
       <Small>
         {say('plan.activeStrikesHangingAndSplitLimbsDo', {
           stop: stopWords(say, site.timing.stopDay, site.latitude),
-          temperature: joined(temperatureReading(site.timing.leastC, today.units)),
+          temperature: joined(say, temperatureReading(site.timing.leastC, today.units)),
           climbWindMs: site.timing.climbWindMs,
         })}
       </Small>

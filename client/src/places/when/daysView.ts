@@ -1,12 +1,12 @@
 // Days and windows in words for the screen.
 
 import { cellAt, type Lane, type LaneWindow, type TimingNow, windowsAt } from '@mortisect/contracts';
-import { joined, temperatureReading, type Units, upperFirst } from '@mortisect/core/measure';
+import { temperatureReading, type Units, upperFirst } from '@mortisect/core/measure';
 import { speciesName } from '@mortisect/core/register';
 import { hourVerdict, type Verdict } from '@mortisect/core/timing';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { Say } from '@mortisect/words';
-import { dayReasonWords, told, VERDICT_WORDS } from '@mortisect/words/trade';
+import { dayReasonWords, joined, told, VERDICT_WORDS } from '@mortisect/words/trade';
 import { dayHour, longDayHour } from '../../data/moment';
 
 type Timing = NonNullable<TimingNow['timing']>;
@@ -72,7 +72,7 @@ function frostWords(say: Say, timing: Timing, fromHour: number, units: Units): s
   const temperatures = timing.temperatureC.slice(from).filter((value) => value !== null);
   if (temperatures.length === 0) return say('shared.theNightsAfterItAreNotForecast');
   return say('shared.coldestForecast', {
-    temperature: joined(temperatureReading(Math.min(...temperatures), units)),
+    temperature: joined(say, temperatureReading(Math.min(...temperatures), units)),
   });
 }
 

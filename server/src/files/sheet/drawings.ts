@@ -1,7 +1,7 @@
 // The drawings of the cut sheet: ink on paper, marks that need no colour.
 import type { Cut } from '@mortisect/core/cuts';
 import { kindOf } from '@mortisect/core/disorders';
-import { tapeText, type Units } from '@mortisect/core/measure';
+import type { Units } from '@mortisect/core/measure';
 import type { PlanFinding, SeasonOfPlan } from '@mortisect/core/plan';
 import {
   diameterMmAt,
@@ -12,6 +12,8 @@ import {
   type Spoke,
   spokes,
 } from '@mortisect/core/tree';
+import type { Say } from '@mortisect/words';
+import { tapeText } from '@mortisect/words/trade';
 import type PDFDocument from 'pdfkit';
 import encodeQR from 'qr';
 
@@ -113,6 +115,7 @@ const TAPE_HEIGHT = 40;
 
 /** The limb of the cut as a tape from its collar: findings, the measure, the kerf with its figure. @returns nothing; leaves the pen below it */
 export function limbTape(
+  say: Say,
   doc: Doc,
   x: number,
   y: number,
@@ -158,13 +161,16 @@ export function limbTape(
     .font('head')
     .fontSize(11)
     .fillColor(INK)
-    .text(
-      kerf === 0 ? 'collar' : `${cut.upToCm === undefined ? '' : 'up to '}${tapeText(kerf, units, 'down')}`,
-      Math.min(at(kerf) + 4, x + width - 60),
-      middle + 11,
-      { lineBreak: false },
-    );
+    .text(kerfWords(say, cut, units), Math.min(at(kerf) + 4, x + width - 60), middle + 11, {
+      lineBreak: false,
+    });
   doc.y = y + TAPE_HEIGHT;
+}
+
+function kerfWords(say: Say, { atCm, upToCm }: Cut, units: Units): string {
+  if ((upToCm ?? atCm) === 0) return say('cut.collar');
+  const tape = tapeText(say, upToCm ?? atCm, units, 'down');
+  return upToCm === undefined ? tape : say('files.upTo', { tape });
 }
 
 /** The whole crown as a bar: what goes for disease, what else goes, the limit as a notch. @returns the y below it */

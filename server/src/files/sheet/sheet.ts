@@ -3,18 +3,29 @@
 import { createRequire } from 'node:module';
 import { disorderOf } from '@mortisect/core/disorders';
 import { GENERAL_CAUTION } from '@mortisect/core/handling';
-import { joined, massReading, tapeText, thicknessReading, type Units } from '@mortisect/core/measure';
-import { type PlannedStep, type Priced, type TreePlan, wholeMinutes } from '@mortisect/core/plan';
+import { massReading, thicknessReading, type Units } from '@mortisect/core/measure';
+import {
+  type PlannedStep,
+  type Priced,
+  type SeasonOfPlan,
+  type TreePlan,
+  wholeMinutes,
+} from '@mortisect/core/plan';
 import { speciesName } from '@mortisect/core/register';
 import { lowerFirst } from '@mortisect/core/tree';
-import { english } from '@mortisect/words/all';
+import type { PlainKey, Say } from '@mortisect/words';
 import {
   cautionWords,
+  dayIn,
   insteadWords,
+  joined,
   leftWords,
+  limbIn,
   passWords,
   reasonWords,
   stepSentence,
+  tapeText,
+  told,
   verdictWords,
 } from '@mortisect/words/trade';
 import PDFDocument from 'pdfkit';
@@ -51,7 +62,11 @@ const PLAN_MS = 700;
 type Doc = InstanceType<typeof PDFDocument>;
 
 /** The sheets of these trees, each from a page of its own. */
-export function cutSheetPdf(sheets: TreeSheet[], paper: SheetPaper): Promise<Uint8Array<ArrayBuffer>> {
+export function cutSheetPdf(
+  say: Say,
+  sheets: TreeSheet[],
+  paper: SheetPaper,
+): Promise<Uint8Array<ArrayBuffer>> {
   const doc = new PDFDocument({ size: paper, margin: MARGIN, bufferPages: true, autoFirstPage: false });
   const parts: Uint8Array[] = [];
   const done = new Promise<Uint8Array<ArrayBuffer>>((resolve, reject) => {
@@ -60,36 +75,40 @@ export function cutSheetPdf(sheets: TreeSheet[], paper: SheetPaper): Promise<Uin
     doc.on('error', reject);
   });
   for (const [name, file] of Object.entries(FONTS)) doc.registerFont(name, file);
-  for (const sheet of sheets) treePages(doc, sheet);
-  if (sheets.length === 0) nothingPlanned(doc);
-  numbered(doc);
+  for (const sheet of sheets) treePages(say, doc, sheet);
+  if (sheets.length === 0) nothingPlanned(say, doc);
+  numbered(say, doc);
   doc.end();
   return done;
 }
 
-function nothingPlanned(doc: Doc): void {
+function nothingPlanned(say: Say, doc: Doc): void {
   doc.addPage();
-  doc.font('head').fontSize(22).text('Nothing is planned here.');
-  doc.font('text').fontSize(11).text('What is marked on a round stands on this sheet with its cut.');
+  doc.font('head').fontSize(22).text(say('files.nothingPlanned'));
+  doc.font('text').fontSize(11).text(say('files.nothingPlannedWhy'));
 }
 
-function treePages(doc: Doc, sheet: TreeSheet): void {
+function treePages(say: Say, doc: Doc, sheet: TreeSheet): void {
   doc.addPage();
   const { prepared, plan, orders } = solvedOf(sheet, PLAN_MS);
-  const names = new Map(sheet.names);
-  head(doc, sheet);
+  const names = new Map(sheet.names.map(([id, name]) => [id, limbIn(say, name)]));
+  head(say, doc, sheet);
   const byId = new Map(prepared.all.map((priced) => [priced.id, priced]));
   const first = plan.steps[0];
   const now = plan.steps.filter((step) => step.season === first?.season && step.pass === first.pass);
   const visit = inOrder(now, byId, orders);
-  drawings(doc, sheet, plan, visit);
-  cautions(doc, visit, plan);
-  if (plan.verdict) verdict(doc, plan);
-  if (plan.clash) paragraph(doc, 'The pins of this plan clash: solve that on the screen first.');
+  drawings(say, doc, sheet, plan, visit);
+  cautions(say, doc, visit, plan);
+  if (plan.verdict) verdict(say, doc, plan);
+  if (plan.clash) paragraph(doc, say('files.pinsClash'));
   if (visit.length > 0 && first) {
-    section(doc, `${passWords(english, first.season, first.pass, sheet.input.year)} · in this order`);
+    section(
+      doc,
+      say('files.visitInOrder', { visit: passWords(say, first.season, first.pass, sheet.input.year) }),
+    );
     visit.forEach((priced, i) => {
       stepBlock(
+        say,
         doc,
         sheet,
         names,
@@ -99,20 +118,20 @@ function treePages(doc: Doc, sheet: TreeSheet): void {
       );
     });
   }
-  later(doc, sheet, names, byId, plan, now);
-  left(doc, sheet, plan);
+  later(say, doc, sheet, names, byId, plan, now);
+  left(say, doc, sheet, names, plan);
   doc.moveDown(0.6);
   doc
     .font('text')
     .fontSize(8.5)
-    .text(GENERAL_CAUTION, { width: widthOf(doc) });
+    .text(told(say, GENERAL_CAUTION), { width: widthOf(doc) });
 }
 
 function widthOf(doc: Doc): number {
   return doc.page.width - 2 * MARGIN;
 }
 
-function head(doc: Doc, sheet: TreeSheet): void {
+function head(say: Say, doc: Doc, sheet: TreeSheet): void {
   const top = MARGIN;
   qrOf(doc, sheet.code, doc.page.width - MARGIN - 62, top, 62);
   doc
@@ -122,11 +141,16 @@ function head(doc: Doc, sheet: TreeSheet): void {
   doc
     .font('text')
     .fontSize(11)
-    .text([speciesName(sheet.species), sheet.cultivar ?? 'variety unknown', sheet.form].join(' · '), {
-      width: widthOf(doc) - 80,
-    })
+    .text(
+      [
+        told(say, speciesName(sheet.species)),
+        sheet.cultivar ?? say('shared.varietyUnknown'),
+        told(say, sheet.form),
+      ].join(' · '),
+      { width: widthOf(doc) - 80 },
+    )
     .text(`${sheet.site} · ${sheet.place}`, { width: widthOf(doc) - 80 })
-    .text(`Cut sheet of ${sheet.day}`, { width: widthOf(doc) - 80 });
+    .text(say('files.sheetOf', { day: dayIn(say, sheet.day) }), { width: widthOf(doc) - 80 });
   doc.y = Math.max(doc.y, top + 68);
   const y = doc.y;
   doc
@@ -143,7 +167,7 @@ function head(doc: Doc, sheet: TreeSheet): void {
   doc.y = y + 12;
 }
 
-function drawings(doc: Doc, sheet: TreeSheet, plan: TreePlan, visit: Priced[]): void {
+function drawings(say: Say, doc: Doc, sheet: TreeSheet, plan: TreePlan, visit: Priced[]): void {
   const top = doc.y;
   const side = 180;
   crownFromAbove(doc, MARGIN, top, side, {
@@ -154,36 +178,48 @@ function drawings(doc: Doc, sheet: TreeSheet, plan: TreePlan, visit: Priced[]): 
   });
   const x = MARGIN + side + 24;
   const width = widthOf(doc) - side - 24;
-  doc.font('head').fontSize(14).text('Crown ledger', x, top);
+  doc.font('head').fontSize(14).text(say('files.crownLedger'), x, top);
   let y = doc.y + 2;
   for (const season of plan.seasons) {
     doc
       .font('text')
       .fontSize(9.5)
-      .text(
-        `Season ${season.season}: ${percent(season.crown)} of a limit of ${percent(season.limit)}${season.exempt > 0 ? `, ${percent(season.exempt)} more for disease that must go` : ''}; ${wholeMinutes(season.minutes)} min, ${joined(massReading(season.massKg, sheet.units))}.`,
-        x,
-        y,
-        { width },
-      );
+      .text(seasonWords(say, season, sheet.units), x, y, { width });
     y = ledgerBar(doc, x, doc.y + 2, width, season) + 6;
   }
   if (plan.seasons.every((season) => season.crown + season.exempt === 0)) {
-    doc.font('text').fontSize(9.5).text('No living crown comes off.', x, y, { width });
+    doc.font('text').fontSize(9.5).text(say('files.noLivingCrown'), x, y, { width });
   }
   doc.x = MARGIN;
   doc.y = Math.max(top + side + 10, doc.y + 8);
+}
+
+function seasonWords(
+  say: Say,
+  { season, crown, limit, exempt, minutes, massKg }: SeasonOfPlan,
+  units: Units,
+) {
+  const given = {
+    season,
+    crown: percent(crown),
+    limit: percent(limit),
+    minutes: wholeMinutes(minutes),
+    mass: joined(say, massReading(massKg, units)),
+  };
+  return exempt > 0
+    ? say('files.seasonDisease', { ...given, exempt: percent(exempt) })
+    : say('files.season', given);
 }
 
 function percent(thousandths: number): string {
   return `${Math.round(thousandths / 10)} %`;
 }
 
-function cautions(doc: Doc, visit: Priced[], plan: TreePlan): void {
+function cautions(say: Say, doc: Doc, visit: Priced[], plan: TreePlan): void {
   const texts = new Set(
-    visit.flatMap((priced) => priced.handling?.cautions.map((each) => cautionWords(english, each)) ?? []),
+    visit.flatMap((priced) => priced.handling?.cautions.map((each) => cautionWords(say, each)) ?? []),
   );
-  if (plan.handOver.length > 0) texts.add('Some of this tree is work for a licensed arborist: see below.');
+  if (plan.handOver.length > 0) texts.add(say('files.someForArborist'));
   const notify = new Set(
     visit.flatMap((priced) =>
       priced.candidate.what.is === 'cut'
@@ -191,7 +227,7 @@ function cautions(doc: Doc, visit: Priced[], plan: TreePlan): void {
         : [],
     ),
   );
-  for (const text of [...texts, ...notify]) {
+  for (const text of [...texts, ...[...notify].map((each) => told(say, each))]) {
     doc
       .font('bold')
       .fontSize(9.5)
@@ -200,16 +236,18 @@ function cautions(doc: Doc, visit: Priced[], plan: TreePlan): void {
   if (texts.size + notify.size > 0) doc.moveDown(0.4);
 }
 
-function verdict(doc: Doc, { verdict: said }: TreePlan): void {
+const VERDICTS: Record<NonNullable<TreePlan['verdict']>['choice'], PlainKey> = {
+  'remove tree': 'files.removeTree',
+  'bridge graft': 'files.bridgeGraft',
+  'restart or remove': 'files.restartOrRemove',
+};
+
+function verdict(say: Say, doc: Doc, { verdict: said }: TreePlan): void {
   if (!said) return;
-  const title = {
-    'remove tree': 'Remove the tree, with its stump',
-    'bridge graft': 'Bridge-graft the stem',
-    'restart or remove': 'Too much must go',
-  }[said.choice];
-  section(doc, title);
-  paragraph(doc, verdictWords(english, said.because));
-  for (const choice of said.instead) paragraph(doc, `Or: ${insteadWords(english, said, choice)}`);
+  section(doc, say(VERDICTS[said.choice]));
+  paragraph(doc, verdictWords(say, said.because));
+  for (const choice of said.instead)
+    paragraph(doc, say('files.or', { choice: insteadWords(say, said, choice) }));
 }
 
 function section(doc: Doc, title: string): void {
@@ -235,6 +273,7 @@ function roomFor(doc: Doc, height: number): void {
 const STEP_HEIGHT = 118;
 
 function stepBlock(
+  say: Say,
   doc: Doc,
   sheet: TreeSheet,
   names: Map<string, string>,
@@ -259,25 +298,24 @@ function stepBlock(
   doc
     .font('text')
     .fontSize(10.5)
-    .text(stepSentence(english, priced, telling), { width: widthOf(doc) - 20 });
-  const facts = handlingWords(priced, units);
+    .text(stepSentence(say, priced, telling), { width: widthOf(doc) - 20 });
+  const facts = handlingWords(say, priced, units);
   doc
     .fontSize(9.5)
     .text(
-      `${reasonWords(english, priced, new Map(input.findings.map((finding) => [finding.id, finding.disorder])))}. ${facts}`,
+      `${reasonWords(say, priced, new Map(input.findings.map((finding) => [finding.id, finding.disorder])))}. ${facts}`,
       {
         width: widthOf(doc) - 20,
       },
     );
   const chance = Math.max(0, ...step.solves.map((solved) => solved.chance));
   if (chance > 0.005) {
-    doc.text(
-      `Chance that infected wood stays behind: about ${Math.max(1, Math.round(chance * 100))} in 100. Clean the blade after it.`,
-      { width: widthOf(doc) - 20 },
-    );
-  } else if (priced.infected) doc.text('Clean the blade after it.', { width: widthOf(doc) - 20 });
+    doc.text(say('files.staysBehind', { hundredths: Math.max(1, Math.round(chance * 100)) }), {
+      width: widthOf(doc) - 20,
+    });
+  } else if (priced.infected) doc.text(say('files.cleanAfter'), { width: widthOf(doc) - 20 });
   if (priced.candidate.what.is === 'cut') {
-    limbTape(doc, MARGIN + 20, doc.y + 4, widthOf(doc) - 20, {
+    limbTape(say, doc, MARGIN + 20, doc.y + 4, widthOf(doc) - 20, {
       limbs: input.tree.limbs,
       cut: priced.candidate.what.cut,
       findings: input.findings,
@@ -292,30 +330,38 @@ function limbOf({ candidate }: Priced): string {
   return candidate.what.is === 'cut' ? candidate.what.cut.limbId : candidate.what.limbId;
 }
 
-function handlingWords({ handling, minutes }: Priced, units: Units): string {
-  const time = `${Math.max(1, Math.round(minutes.minutes))} min`;
+function handlingWords(say: Say, { handling, minutes }: Priced, units: Units): string {
+  const time = say('files.minutes', { minutes: Math.max(1, Math.round(minutes.minutes)) });
   if (!handling) return `${time}.`;
   const { strokes, pieces, wielded, kerfMm, massKg, fall } = handling;
+  const out = (cm: number) => tapeText(say, cm - strokes.finalCm, units);
   return [
-    `${joined(thicknessReading(kerfMm, units))} at the kerf`,
-    `${joined(massReading(massKg, units))}`,
-    pieces.length > 1 ? `${pieces.length} pieces` : 'one piece',
+    say('files.atTheKerf', { thickness: joined(say, thicknessReading(kerfMm, units)) }),
+    joined(say, massReading(massKg, units)),
+    say('files.pieces', { pieces: Math.max(1, pieces.length) }),
     wielded
-      ? `${lowerFirst(wielded.tool.name)} from the ${wielded.station}`
-      : 'nothing in the kit takes or reaches it',
+      ? say('files.toolFrom', {
+          tool: lowerFirst(told(say, wielded.tool.name)),
+          station: wielded.station,
+        })
+      : say('files.noTool'),
     ...(strokes.undercutCm === null || strokes.topCutCm === null
       ? []
-      : [
-          `undercut a third through, ${tapeText(strokes.undercutCm - strokes.finalCm, units)} out from the last cut, top cut ${tapeText(strokes.topCutCm - strokes.finalCm, units)} out, then the last cut`,
-        ]),
-    ...(massKg > 3 ? [`nobody within ${tapeText(fall.clearZoneCm, units)}`] : []),
+      : [say('files.strokes', { undercut: out(strokes.undercutCm), topCut: out(strokes.topCutCm) })]),
+    ...(massKg > NOBODY_UNDER_KG
+      ? [say('files.nobodyWithin', { zone: tapeText(say, fall.clearZoneCm, units) })]
+      : []),
     time,
   ]
     .join('; ')
     .concat('.');
 }
 
+/** What is heavier says how far people stand off. Common practice, no source. */
+const NOBODY_UNDER_KG = 3;
+
 function later(
+  say: Say,
   doc: Doc,
   sheet: TreeSheet,
   names: Map<string, string>,
@@ -325,7 +371,7 @@ function later(
 ): void {
   const rest = plan.steps.filter((step) => !now.includes(step));
   if (rest.length === 0) return;
-  section(doc, 'Later');
+  section(doc, say('files.later'));
   const telling = {
     limbs: sheet.input.tree.limbs,
     names,
@@ -340,31 +386,34 @@ function later(
       .font('bold')
       .fontSize(10)
       .text(
-        `${passWords(english, step.season, step.pass, sheet.input.year)} · ${names.get(limbOf(priced)) ?? limbOf(priced)}: `,
+        `${passWords(say, step.season, step.pass, sheet.input.year)} · ${names.get(limbOf(priced)) ?? limbOf(priced)}: `,
         MARGIN,
         doc.y,
         { continued: true, width: widthOf(doc) },
       );
-    doc.font('text').text(stepSentence(english, priced, telling));
+    doc.font('text').text(stepSentence(say, priced, telling));
   }
 }
 
-function left(doc: Doc, sheet: TreeSheet, plan: TreePlan): void {
+function left(say: Say, doc: Doc, sheet: TreeSheet, names: Map<string, string>, plan: TreePlan): void {
   if (plan.left.length === 0) return;
-  section(doc, 'Left as it is');
-  const names = new Map(sheet.names);
+  section(doc, say('files.leftAsItIs'));
   for (const { findingId, why } of plan.left) {
     const finding = sheet.input.findings.find((finding) => finding.id === findingId);
     if (!finding) continue;
     roomFor(doc, 28);
     paragraph(
       doc,
-      `${disorderOf(finding.disorder)?.name ?? finding.disorder}, ${lowerFirst(names.get(finding.limbId) ?? finding.limbId)}. ${leftWords(english, why)}`,
+      say('files.leftOf', {
+        disorder: told(say, disorderOf(finding.disorder)?.name ?? finding.disorder),
+        limb: lowerFirst(names.get(finding.limbId) ?? finding.limbId),
+        why: leftWords(say, why),
+      }),
     );
   }
 }
 
-function numbered(doc: Doc): void {
+function numbered(say: Say, doc: Doc): void {
   const { start, count } = doc.bufferedPageRange();
   for (let i = 0; i < count; i++) {
     doc.switchToPage(start + i);
@@ -373,7 +422,7 @@ function numbered(doc: Doc): void {
     doc
       .font('text')
       .fontSize(8.5)
-      .text(`Mortisect · ${i + 1} of ${count}`, MARGIN, doc.page.height - MARGIN + 12, {
+      .text(say('files.pageOf', { page: i + 1, pages: count }), MARGIN, doc.page.height - MARGIN + 12, {
         width: widthOf(doc),
         align: 'right',
         lineBreak: false,

@@ -1,10 +1,10 @@
 // One cut looked at again: its own place on the tape, and what is there now.
 
 import { type RecheckOutcome, verdictOn } from '@mortisect/core/aftercare';
-import { DAY_MS, tapeText, typedLengthCm } from '@mortisect/core/measure';
+import { DAY_MS, typedLengthCm } from '@mortisect/core/measure';
 import type { RecheckDue, SiteToday, treeView } from '@mortisect/core/present';
 import type { Say } from '@mortisect/words';
-import { limbIn, lookForWords, recheckedWords } from '@mortisect/words/trade';
+import { limbIn, lookForWords, recheckedWords, tapeText } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -103,7 +103,7 @@ function Looking({ recheck, today, onClose }: { recheck: RecheckDue; today: Site
           day: dayWords(recheck.cut.day),
           by: recheck.cut.by,
           code: codeWords(say, recheck.cut.disorders),
-          tape: tapeText(action.cut.clearanceCm - action.cut.shortfallCm, today.units),
+          tape: tapeText(say, action.cut.clearanceCm - action.cut.shortfallCm, today.units),
           lookFor: lookForWords(say, recheck.lookFor),
         })}
       </Body>
@@ -173,7 +173,7 @@ function CutPlace({
           <Section>
             {cut.atCm === 0
               ? say('book.cutAtTheCollar')
-              : say('book.cutAt', { tape: tapeText(cut.atCm, today.units) })}
+              : say('book.cutAt', { tape: tapeText(say, cut.atCm, today.units) })}
           </Section>
         }
         limbs={detail.limbs}
@@ -199,7 +199,7 @@ function CutPlace({
           more:
             cut.atCm === 0
               ? say('shared.atTheCollar')
-              : say('book.at', { tape: tapeText(cut.atCm, today.units) }),
+              : say('book.at', { tape: tapeText(say, cut.atCm, today.units) }),
         })}
         onWhy={undefined}
         onSwitchUnits={() => switchUnits(today)}

@@ -2,7 +2,7 @@
 
 import { type Held, marginsHeld } from '@mortisect/core/aftercare';
 import { disorderOf } from '@mortisect/core/disorders';
-import { tapeText } from '@mortisect/core/measure';
+
 import {
   type CutOnRecord,
   lookedAgain,
@@ -11,7 +11,7 @@ import {
   type SiteToday,
 } from '@mortisect/core/present';
 import type { PlainKey, Say } from '@mortisect/words';
-import { limbIn, lookForWords, told } from '@mortisect/words/trade';
+import { limbIn, lookForWords, tapeText, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { dayWords } from '../../../data/moment';
@@ -57,7 +57,7 @@ export function Rechecks() {
           <Row
             key={recheck.id}
             href={`/round/${recheck.treeId}`}
-            title={`${codeOf(recheck.treeId)} · ${told(say, recheck.done?.outcome) ?? ''}${recheck.done?.distanceCm != null ? say('book.fromTheCut', { tape: tapeText(recheck.done.distanceCm, today.units) }) : ''}`}
+            title={`${codeOf(recheck.treeId)} · ${told(say, recheck.done?.outcome) ?? ''}${recheck.done?.distanceCm != null ? say('book.fromTheCut', { tape: tapeText(say, recheck.done.distanceCm, today.units) }) : ''}`}
             detail={`${limbIn(say, recheck.cut.action.cut.limbName)} · ${codeWords(say, recheck.cut.disorders)} · ${recheck.done?.by ?? ''}, ${dayWords(doneAt(recheck).slice(0, 10))}${recheck.done?.note ? ` · ${recheck.done.note}` : ''}`}
           />
         ))}
@@ -141,7 +141,7 @@ const kindWords = (say: Say, recheck: CutOnRecord['rechecks'][number]) => say(KI
 function HeldRows({ held, today }: { held: Held[]; today: SiteToday }) {
   const say = useSay();
   if (held.length === 0) return null;
-  const cm = (value: number) => tapeText(value, today.units);
+  const cm = (value: number) => tapeText(say, value, today.units);
   return (
     <View gap={8}>
       <Section>{say('book.didTheMarginsHold')}</Section>

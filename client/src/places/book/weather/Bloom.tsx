@@ -1,10 +1,10 @@
 // Fire blight in the last bloom: the four conditions day by day, and when its strikes are to be looked for and cut.
 
 import type { TimingNow } from '@mortisect/contracts';
-import { joined, rainReading, temperatureReading, type Units, upperFirst } from '@mortisect/core/measure';
+import { rainReading, temperatureReading, type Units, upperFirst } from '@mortisect/core/measure';
 import { speciesName } from '@mortisect/core/register';
 import { HEAT_DH, removalSpan, SYMPTOM_DD } from '@mortisect/core/timing';
-import { told } from '@mortisect/words/trade';
+import { figure, joined, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { dayWords } from '../../../data/moment';
 import { useSay } from '../../../data/useSay';
@@ -28,10 +28,10 @@ export function Bloom({ timingNow, units }: { timingNow: TimingNow; units: Units
                 risk: upperFirst(told(say, day.risk)),
                 degreeHours: Math.round(day.degreeHours),
                 heatDh: HEAT_DH,
-                temperature: joined(temperatureReading(day.meanC, units, 1)),
-                rain: joined(rainReading(day.rainMm, units)),
+                temperature: joined(say, temperatureReading(day.meanC, units, 1)),
+                rain: joined(say, rainReading(day.rainMm, units)),
                 more: day.wet ? '' : say('book.dry'),
-                doublings: day.doublings.toFixed(1),
+                doublings: figure(say, day.doublings, { least: 1 }),
               })}
             </Small>
           ))}

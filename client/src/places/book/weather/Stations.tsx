@@ -2,6 +2,7 @@
 
 import { View } from '@tamagui/core';
 import { useState } from 'react';
+import { inLanguage } from '../../../data/api';
 import { ago } from '../../../data/moment';
 import { useCalendarPath, useStations } from '../../../data/queries';
 import { useClock } from '../../../data/useClock';
@@ -88,7 +89,7 @@ export function SubscribeCalendar() {
   const make = useMakeCalendar();
   const end = useEndCalendar();
   const path = data?.path ?? null;
-  const address = path === null ? null : `${window.location.origin}${path}`;
+  const address = path === null ? null : `${window.location.origin}${inLanguage(say, path)}`;
   return (
     <View gap={10}>
       <Section>{say('book.calendarToSubscribeTo')}</Section>

@@ -1,17 +1,10 @@
 // The weather of the site: where it comes from, what was measured, how far each crop is, what frost has done, and what was put on.
 
-import {
-  DAY_MS,
-  joined,
-  rainReading,
-  temperatureReading,
-  type Units,
-  upperFirst,
-} from '@mortisect/core/measure';
+import { DAY_MS, rainReading, temperatureReading, type Units, upperFirst } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import { FROST_CONFIDENCE, FROST_SOURCE } from '@mortisect/core/stage';
 import type { Say } from '@mortisect/words';
-import { told } from '@mortisect/words/trade';
+import { joined, readingIn, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -152,9 +145,9 @@ function Record({ units }: { units: Units }) {
     const day = merged[i];
     if (!day || day.minC === null || day.maxC === null) return say('shared.notKnown');
     return say('book.toRain', {
-      temperature: joined(temperatureReading(day.minC, units)),
-      temperature2: joined(temperatureReading(day.maxC, units)),
-      rain: joined(rainReading(day.rainMm, units)),
+      temperature: joined(say, temperatureReading(day.minC, units)),
+      temperature2: joined(say, temperatureReading(day.maxC, units)),
+      rain: joined(say, rainReading(day.rainMm, units)),
     });
   };
   const lines = [
@@ -173,13 +166,13 @@ function Record({ units }: { units: Units }) {
           name: units === 'metric' ? '°C' : '°F',
           domain: [low, high],
           ticks: [low, 0, high].filter((tick, i, all) => all.indexOf(tick) === i),
-          text: (value) => temperatureReading(value, units).value,
+          text: (value) => readingIn(say, temperatureReading(value, units)).value,
         }}
         right={{
           name: units === 'metric' ? say('shared.rainMm') : say('shared.rainIn'),
           domain: [0, mostRain * 1.5],
           ticks: [0, mostRain],
-          text: (value) => rainReading(value, units).value,
+          text: (value) => readingIn(say, rainReading(value, units)).value,
         }}
         lines={lines}
         bars={{ values: merged.map((day) => day.rainMm), colour: slate, axis: 'right' }}
@@ -270,7 +263,7 @@ function Frosts({ timingNow, units }: { timingNow: Told; units: Units }) {
           })
         : say('book.injuryToWoodLikelyItStood', {
             more: freeze.injury === 'severe' ? say('book.severe') : say('book.mild'),
-            temperature: joined(temperatureReading(freeze.hardinessC ?? 0, units)),
+            temperature: joined(say, temperatureReading(freeze.hardinessC ?? 0, units)),
           });
       const look = share
         ? say('book.cutBudsAcrossFrom', { day: dayWords(freeze.lookFrom) })
@@ -284,7 +277,7 @@ function Frosts({ timingNow, units }: { timingNow: Told; units: Units }) {
           });
       const key = `${freeze.day} ${says} ${look}`;
       const row = rows.get(key) ?? {
-        title: `${dayWords(freeze.day)}, ${joined(temperatureReading(freeze.minC, units, 1))}`,
+        title: `${dayWords(freeze.day)}, ${joined(say, temperatureReading(freeze.minC, units, 1))}`,
         says,
         look,
         species: [],

@@ -1,9 +1,9 @@
 // How much of the bark round the limb is gone, from widths measured round it.
 
 import { girdled } from '@mortisect/core/diagnosis';
-import { tapeText } from '@mortisect/core/measure';
+
 import { diameterMmAt } from '@mortisect/core/tree';
-import { girdlingWords } from '@mortisect/words/trade';
+import { girdlingWords, tapeText } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useSay } from '../../../data/useSay';
@@ -59,10 +59,10 @@ export function GirdleSheet({ today, limb, marking, onChange, open, onClose }: S
       </View>
       {marking.widthsCm.map((cm, i) => (
         <View key={`${cm}-${i === 0 ? 'first' : i}`} flexDirection="row" alignItems="center" gap={12}>
-          <Label flex={1}>{tapeText(cm, today.units)}</Label>
+          <Label flex={1}>{tapeText(say, cm, today.units)}</Label>
           <Button
             kind="quiet"
-            aria-label={say('round.remove3', { tape: tapeText(cm, today.units) })}
+            aria-label={say('round.remove3', { tape: tapeText(say, cm, today.units) })}
             onPress={() => onChange({ ...marking, widthsCm: marking.widthsCm.filter((_, j) => j !== i) })}
           >
             {say('shared.remove')}

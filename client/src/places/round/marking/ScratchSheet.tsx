@@ -1,9 +1,9 @@
 // Scratch tests along the limb: where live wood ends, and where to scratch next.
 
 import { liveBoundary, type Scratch, scratchReadings } from '@mortisect/core/diagnosis';
-import { tapeText, upperFirst } from '@mortisect/core/measure';
+import { upperFirst } from '@mortisect/core/measure';
 import type { Say } from '@mortisect/words';
-import { told } from '@mortisect/words/trade';
+import { tapeText, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useSay } from '../../../data/useSay';
@@ -23,7 +23,7 @@ export function ScratchSheet({ today, limb, marking, onChange, open, onClose }: 
   const found = liveBoundary(marking.scratches, limb.lengthCm);
   const [typed, setTyped] = useState<number | null>(null);
   const atCm = typed ?? found.nextCm ?? limb.lengthCm / 2;
-  const text = (cm: number) => tapeText(cm, today.units);
+  const text = (cm: number) => tapeText(say, cm, today.units);
   const add = (reads: Scratch['reads']) => {
     setTyped(null);
     const at = Math.round(atCm * 10) / 10;

@@ -3,11 +3,12 @@
 import { kindOf, plainDisorder } from '@mortisect/core/disorders';
 import type { Fault } from '@mortisect/core/faults';
 import { faultKey } from '@mortisect/core/faults';
-import { heightReading, joined, roundToTape, type Units } from '@mortisect/core/measure';
+import { heightReading, roundToTape, type Units } from '@mortisect/core/measure';
 import { type Considered, forCut } from '@mortisect/core/present';
 import type { Action, Finding, FindingBody, FindingKind } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
 import type { Say } from '@mortisect/words';
+import { joined } from '@mortisect/words/trade';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import { newId } from '../../../data/writes';
@@ -66,7 +67,10 @@ export function newMarkingSomewhere(stem: Limb, units: Units, now: string, somew
 
 /** “somewhere in the crown, 3 o’clock, 2.5 m up” */
 export function somewhereWords(say: Say, { hour, heightCm }: Somewhere, units: Units): string {
-  return say('round.somewhereInTheCrownOclockUp', { hour, height: joined(heightReading(heightCm, units)) });
+  return say('round.somewhereInTheCrownOclockUp', {
+    hour,
+    height: joined(say, heightReading(heightCm, units)),
+  });
 }
 
 /** What the finding’s place is called: its limb, or where in the crown it was seen. */

@@ -1,10 +1,10 @@
 // The gap test and the light inside, computed from the limb map; a real throw can be set against it.
 
 import { HAT_RADIUS_CM, LIGHT_ENOUGH_FROM, OPEN_FROM } from '@mortisect/core/faults';
-import { tapeText } from '@mortisect/core/measure';
+
 import type { TreeView } from '@mortisect/core/present';
 import type { Say } from '@mortisect/words';
-import { limbIn } from '@mortisect/words/trade';
+import { limbIn, tapeText } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useClock } from '../../../data/useClock';
@@ -66,7 +66,7 @@ export function Openness({ view }: { view: TreeView }) {
           <Small>
             {say('round.throwsOfADiscOfRadiusFrom', {
               throws: data.gap.throws,
-              tape: tapeText(HAT_RADIUS_CM, units),
+              tape: tapeText(say, HAT_RADIUS_CM, units),
             })}
           </Small>
         </>

@@ -3,6 +3,7 @@
 import type { Fault, FaultKind } from '@mortisect/core/faults';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { PlainKey, Say } from '@mortisect/words';
+import { figure } from '@mortisect/words/trade';
 
 type Names = Map<string, string>;
 
@@ -66,8 +67,8 @@ const OF: Partial<Record<FaultKind, PlainKey>> = {
 
 function measureWords(say: Say, { kind, measured, limit, unit }: Fault): string {
   if (kind === 'sucker') return say('round.belowTheGraftUnion');
-  const figure = (value: number) =>
-    `${unit === 'ratio' ? value.toFixed(2) : Math.round(value)}${unit === '°' || unit === '' ? unit : unit === 'ratio' || unit === 'limbs' ? '' : ` ${unit}`}`;
+  const measure = (value: number) =>
+    `${figure(say, value, { least: unit === 'ratio' ? 2 : 0 })}${unit === '°' || unit === '' ? unit : unit === 'ratio' || unit === 'limbs' ? '' : ` ${unit}`}`;
   const of = OF[kind];
-  return say('round.limit', { of: of ? say(of) : '', figure: figure(measured), figure2: figure(limit) });
+  return say('round.limit', { of: of ? say(of) : '', figure: measure(measured), figure2: measure(limit) });
 }
