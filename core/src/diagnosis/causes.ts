@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { type Season, seasons } from '../disorders/index';
 import { type HostGroup, hostGroups } from '../register/index';
 import { type CauseGroup, causeGroups, OTHER, type Strength, strengthOf, strengths } from './groups';
-import { Answers, type SeasonLetter, seasonLetter, shows, signs, usable } from './signs';
+import { Answers, type SeasonLetter, type Sign, seasonLetter, shows, signs, usable } from './signs';
 import tables from './tables.json';
 
 /** A clinic's answer as evidence: it names the true cause with its sensitivity, and seldom a wrong one. */
@@ -63,6 +63,20 @@ const disorderSigns: Record<string, Record<string, number>> = Object.fromEntries
   Object.entries(tables.disorders).map(([code, { p }]) => [code, p as Record<string, number>]),
 );
 export const causeCodes: readonly string[] = Object.keys(disorderSigns);
+/**
+ * The sign that tells a cause from all others: often seen with it, and seldom with them. None of what happened round the tree.
+ *
+ * @returns its code; null for a cause that is in no table
+ */
+export function tellingSign(code: string): string | null {
+  const of = disorderSigns[code] ?? {};
+  const mean = ({ code: sign, leak }: Sign) =>
+    causeCodes.reduce((sum, cause) => sum + (disorderSigns[cause]?.[sign] ?? leak), 0) / causeCodes.length;
+  const speaks = (sign: Sign) => (of[sign.code] ?? 0) * Math.log2((of[sign.code] ?? 1) / mean(sign));
+  const shown = signs.filter((sign) => of[sign.code] !== undefined && sign.place !== 'circumstances');
+  return shown.toSorted((a, b) => speaks(b) - speaks(a))[0]?.code ?? null;
+}
+
 const TAU = tables.tau;
 const UNLISTED = tables.classes.e;
 

@@ -1,6 +1,17 @@
 export { liveBoundary, Scratch, scratchReadings } from './boundary';
-export { Causes, CausesInput, ClinicEvidence, causeCodes, causes } from './causes';
+export { Causes, CausesInput, ClinicEvidence, causeCodes, causes, tellingSign } from './causes';
 export { type GirdleAdvice, girdled } from './girdled';
 export { causeGroups, OTHER } from './groups';
 export { lookAlikesOf } from './lookAlikes';
+export {
+  type DrawnMark,
+  type DrawnSign,
+  drawnSign,
+  drawnSigns,
+  lookOf,
+  type SignMark,
+  type SignScene,
+  signMarks,
+  signScenes,
+} from './signDrawings';
 export { Answers, type Sign, type SignPlace, shows, signOf, signPlaces, signs } from './signs';

@@ -16,9 +16,11 @@ import { Screen } from '../../ui/Screen';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { SURE } from '../AgentFacts';
+import { LookAlikes } from '../LookAlikes';
 import { BookTabs } from './BookTabs';
 import { CleaningReference } from './CleaningReference';
 import { Folded } from './Folded';
+import { SignGallery } from './SignGallery';
 import { TermList } from './TermList';
 import { TimingReference } from './TimingReference';
 
@@ -34,6 +36,10 @@ export function Reference() {
       <Section>{say('book.termsOfTheTrade')}</Section>
       <Folded title={say('book.showTheTermsEnglishAndSpanish')}>
         <TermList />
+      </Folded>
+      <Section>{say('book.signs')}</Section>
+      <Folded title={say('book.showTheSigns')}>
+        <SignGallery />
       </Folded>
       {disorders.map((disorder) => (
         <OneDisorder key={disorder.code} disorder={disorder} today={today} />
@@ -58,6 +64,9 @@ function OneDisorder({ disorder, today }: { disorder: Disorder; today: SiteToday
       <Small>
         {say('book.on2', { cause: told(say, disorder.cause), hosts: lowerFirst(told(say, disorder.hosts)) })}
       </Small>
+      <Folded title={say('book.lookAlikesOf', { disorder: lowerFirst(told(say, disorder.name)) })}>
+        <LookAlikes code={disorder.code} />
+      </Folded>
       {told(say, disorder.instead) ? <Body>{told(say, disorder.instead)}</Body> : null}
       {schools.map((school) => (
         <View

@@ -3,7 +3,6 @@
 import {
   type Causes,
   causes,
-  lookAlikesOf,
   OTHER,
   type Sign,
   type SignPlace,
@@ -24,11 +23,13 @@ import { useMemo, useState } from 'react';
 import { useClock } from '../../../data/useClock';
 import { useSay } from '../../../data/useSay';
 import { newId, useRecordAction } from '../../../data/writes';
+import { SignPicture } from '../../../drawings/signs/SignPicture';
 import { Button } from '../../../ui/Button';
 import { Choice } from '../../../ui/Choice';
 import { Notice } from '../../../ui/Notice';
 import { Sheet } from '../../../ui/Sheet';
 import { Body, Label, Section, Small, Strong } from '../../../ui/type';
+import { LookAlikes } from '../../LookAlikes';
 import { clinicWords } from '../../words';
 import type { Marking } from './draft';
 import type { SeenSheetProps } from './seen';
@@ -50,7 +51,7 @@ export function SignsSheet({ view, today, marking, onChange, open, onClose }: Se
         <Choice
           label={say('round.place')}
           layout="wrap"
-          options={signPlaces.map((value) => ({ value, label: placeLabel(value, marking) }))}
+          options={signPlaces.map((value) => ({ value, label: placeLabel(say, value, marking) }))}
           value={place}
           onChange={setPlace}
         />
@@ -63,9 +64,10 @@ export function SignsSheet({ view, today, marking, onChange, open, onClose }: Se
   );
 }
 
-function placeLabel(place: SignPlace, { signs: answered }: Marking): string {
+function placeLabel(say: Say, place: SignPlace, { signs: answered }: Marking): string {
   const count = Object.keys(answered).filter((code) => signOf(code)?.place === place).length;
-  return count === 0 ? upperFirst(place) : `${upperFirst(place)} ${count}`;
+  const name = upperFirst(told(say, place));
+  return count === 0 ? name : `${name} ${count}`;
 }
 
 /** null where causes are not computed for the species, or nothing was looked for yet. */
@@ -100,26 +102,28 @@ function SignRow({
       role="group"
       aria-label={told(say, sign.label)}
       flexDirection="row"
-      alignItems="center"
-      gap={8}
-      paddingVertical={4}
+      gap={12}
+      paddingVertical={8}
       borderBottomWidth={1}
       borderStyle="solid"
       borderColor="$rule"
     >
-      <Body flex={1} minWidth={0}>
-        {told(say, sign.label)}
-      </Body>
-      <Toggle
-        on={answer === 'present'}
-        onPress={() => onAnswer(sign.code, 'present')}
-        word={say('shared.seen')}
-      />
-      <Toggle
-        on={answer === 'absent'}
-        onPress={() => onAnswer(sign.code, 'absent')}
-        word={say('round.absent')}
-      />
+      <SignPicture code={sign.code} label={told(say, sign.label)} />
+      <View flex={1} minWidth={0} gap={8} justifyContent="space-between">
+        <Body>{told(say, sign.label)}</Body>
+        <View flexDirection="row" gap={8}>
+          <Toggle
+            on={answer === 'present'}
+            onPress={() => onAnswer(sign.code, 'present')}
+            word={say('shared.seen')}
+          />
+          <Toggle
+            on={answer === 'absent'}
+            onPress={() => onAnswer(sign.code, 'absent')}
+            word={say('round.absent')}
+          />
+        </View>
+      </View>
     </View>
   );
 }
@@ -174,7 +178,7 @@ function LikelyCauses({ view, marking, answer, onChange, onAnswer }: LikelyProps
     <View gap={12}>
       <View borderLeftWidth={5} borderColor="$plum" borderStyle="solid" paddingLeft={12} gap={4}>
         <Strong>{headline(say, answer)}</Strong>
-        <Small>{first.treatment}</Small>
+        <Small>{told(say, first.treatment)}</Small>
         {answer.causes
           .slice(0, 3)
           .filter((cause) => cause.code !== OTHER)
@@ -182,7 +186,7 @@ function LikelyCauses({ view, marking, answer, onChange, onAnswer }: LikelyProps
             <CauseRow
               key={cause.code}
               code={cause.code}
-              word={i === 0 ? 'first' : i === 1 ? 'second' : 'third'}
+              place={i}
               chosen={marking.disorder === cause.code}
               onTake={() => onChange({ ...marking, disorder: cause.code })}
             />
@@ -197,7 +201,7 @@ function LikelyCauses({ view, marking, answer, onChange, onAnswer }: LikelyProps
           <SignRow sign={nextSign} answer={undefined} onAnswer={onAnswer} />
         </View>
       ) : null}
-      <LookAlikes code={answer.causes.find((cause) => cause.code !== OTHER)?.code ?? ''} />
+      <FoldedLookAlikes code={answer.causes.find((cause) => cause.code !== OTHER)?.code ?? ''} />
       <Clinic view={view} marking={marking} advice={answer.sample} />
     </View>
   );
@@ -206,22 +210,23 @@ function LikelyCauses({ view, marking, answer, onChange, onAnswer }: LikelyProps
 function headline(say: Say, { groups, strength }: Causes): string {
   const [first, second] = groups;
   if (!first) return '';
-  if (strength === 'likely') return say('round.mostLikely', { first: first.name.toLowerCase() });
-  if (strength === 'possible') return say('round.possibly', { first: first.name.toLowerCase() });
+  if (strength === 'likely') return say('round.mostLikely', { first: told(say, first.name).toLowerCase() });
+  if (strength === 'possible') return say('round.possibly', { first: told(say, first.name).toLowerCase() });
   return say('round.cantTellApartYet', {
-    first: first.name.toLowerCase(),
-    more: second ? say('round.or', { second: second.name.toLowerCase() }) : '',
+    first: told(say, first.name).toLowerCase(),
+    more: second ? say('round.or', { second: told(say, second.name).toLowerCase() }) : '',
   });
 }
 
 function CauseRow({
   code,
-  word,
+  place,
   chosen,
   onTake,
 }: {
   code: string;
-  word: string;
+  /** From 0, the likeliest first. */
+  place: number;
   chosen: boolean;
   onTake(): void;
 }) {
@@ -231,7 +236,7 @@ function CauseRow({
     <View flexDirection="row" alignItems="center" gap={8}>
       <Body flex={1} minWidth={0}>
         {`${name} `}
-        <Small>({word})</Small>
+        <Small>{say('round.rank', { rank: place + 1 })}</Small>
       </Body>
       {chosen ? (
         <Small>{say('round.taken')}</Small>
@@ -244,10 +249,9 @@ function CauseRow({
   );
 }
 
-function LookAlikes({ code }: { code: string }) {
+function FoldedLookAlikes({ code }: { code: string }) {
   const say = useSay();
   const [open, setOpen] = useState(false);
-  const list = lookAlikesOf(code);
   if (!open) {
     return (
       <View flexDirection="row">
@@ -259,19 +263,7 @@ function LookAlikes({ code }: { code: string }) {
       </View>
     );
   }
-  return (
-    <View gap={4} role="list" aria-label={say('round.lookAlikes')}>
-      {list.map(({ name, harmless, check }) => (
-        <View key={told(say, name)} role="listitem" flexDirection="row" gap={12}>
-          <View width={130}>
-            <Label>{told(say, name)}</Label>
-            {harmless ? <Small color="$leaf">{say('round.harmless')}</Small> : null}
-          </View>
-          <Small flex={1}>{told(say, check)}</Small>
-        </View>
-      ))}
-    </View>
-  );
+  return <LookAlikes code={code} />;
 }
 
 const ADVICE: Record<Causes['sample'], PlainKey> = {
