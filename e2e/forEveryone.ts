@@ -2,6 +2,7 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { atBothSizes, expect, open, PHONE, RECKONED, test } from './orchard';
+import { sayIn } from './words';
 
 /** Journeys that look at these pages, half of them each: two browsers walk at once. */
 export function lookAtRoutes(places: string, routes: readonly string[]): void {
@@ -26,9 +27,17 @@ export function lookAtRoutes(places: string, routes: readonly string[]): void {
   });
 }
 
-async function settled(page: Page): Promise<void> {
+const say = sayIn('en-GB');
+/** What a page says while it waits. */
+export const WAITING = [
+  say('shared.readingTheOrchard'),
+  say('today.readingTheWeather'),
+  say('cut.orderingTheTrees'),
+];
+
+export async function settled(page: Page, waitings: readonly string[] = WAITING): Promise<void> {
   await page.getByRole('main').waitFor();
-  for (const waiting of ['Reading the orchard …', 'Reading the weather …', 'Ordering the trees …']) {
+  for (const waiting of waitings) {
     await expect(page.getByText(waiting)).toHaveCount(0, RECKONED);
   }
 }
@@ -85,7 +94,7 @@ async function expectNoFault(page: Page, where: string, rules?: string[]): Promi
 }
 
 /** Words and controls whose right edge lies beyond the screen, and boxes that can be scrolled sideways. */
-function runOff(page: Page): Promise<string[]> {
+export function runOff(page: Page): Promise<string[]> {
   return page.evaluate(() => {
     const off: string[] = [];
     // Tables for screen readers are clipped to nothing

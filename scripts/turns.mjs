@@ -18,6 +18,7 @@ const TURNS_OF_ALL = [
   ['day'],
   ['round'],
   ['kill', 'spanish'],
+  ['pseudo'],
   ['opinion'],
   ['run'],
 ];

@@ -69,7 +69,7 @@ export function FromFile({ title, subtitle, reading, take, taken, waits = false,
         ref={input}
         type="file"
         accept={given.accept}
-        aria-label={say('shared.fileOf', { of: given.of })}
+        aria-label={say(given.of === 'trees' ? 'shared.fileOfTrees' : 'shared.fileOfWeather')}
         style={{ display: 'none' }}
         onChange={(event) => {
           const chosen = event.target.files?.[0];

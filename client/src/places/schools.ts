@@ -37,8 +37,8 @@ export function schoolAnswers(say: Say, view: TreeView, today: SiteToday, lesion
       isSites: school.id === sites,
       clearance: tapeText(say, clearanceCm, today.units, 'up'),
       cut: cut
-        ? `${onOther}${at === 0 ? 'collar' : `${cut.upToCm === undefined ? '' : '≤ '}${tapeText(say, at, today.units, 'down')}`}`
-        : 'decision',
+        ? `${onOther}${at === 0 ? say('shared.collar') : `${cut.upToCm === undefined ? '' : '≤ '}${tapeText(say, at, today.units, 'down')}`}`
+        : say('shared.decision'),
       short:
         cut && leadingReason(cut).shortfallCm > 0
           ? say('shared.short', { tape: tapeText(say, cut.shortfallCm, today.units, 'up') })

@@ -43,7 +43,7 @@ export function findingWords(say: Say, findings: readonly Pick<Finding, 'disorde
 /** “41.5 cm”, “collar”, “up to 50 cm”: the place in the fewest words. */
 export function placeWords(say: Say, cut: Cut, units: Units): string {
   if (cut.upToCm !== undefined) return say('shared.upTo', { tape: tapeText(say, cut.upToCm, units, 'down') });
-  return cut.atCm === 0 ? 'collar' : tapeText(say, cut.atCm, units, 'down');
+  return cut.atCm === 0 ? say('shared.collar') : tapeText(say, cut.atCm, units, 'down');
 }
 
 const KIND_WORDS: Record<Cut['kind'], PlainKey> = {
@@ -113,7 +113,7 @@ export function actionWords(say: Say, action: ActionBody, kit: readonly Tool[] =
     case 'cutMade':
       return say('shared.cutOn', { limbName: lowerFirst(limbIn(say, action.cut.limbName)) });
     case 'cutNotMade':
-      return say('shared.cutNotMade', { reason: lowerFirst(action.reason) });
+      return say('shared.cutNotMade', { reason: lowerFirst(told(say, action.reason)) });
     case 'decided':
       return say('shared.decided', { choice: told(say, action.choice) });
     case 'undone':
@@ -127,9 +127,11 @@ export function actionWords(say: Say, action: ActionBody, kit: readonly Tool[] =
     case 'roundClosed':
       return say('shared.roundClosed');
     case 'treeSeen':
-      return `${action.verdict === 'sound' ? say('shared.markedSound') : say('shared.seenWithFindings')}, ${action.seen}`;
+      return `${action.verdict === 'sound' ? say('shared.markedSound') : say('shared.seenWithFindings')}, ${told(say, action.seen)}`;
     case 'treeSkipped':
-      return say('shared.skipped', { more: action.reason ? `, ${lowerFirst(action.reason)}` : '' });
+      return say('shared.skipped', {
+        more: action.reason ? `, ${lowerFirst(told(say, action.reason))}` : '',
+      });
     case 'asked':
       return say('shared.asked', { of: action.of, more: action.question ? `: ${action.question}` : '' });
     case 'answered':
@@ -139,7 +141,7 @@ export function actionWords(say: Say, action: ActionBody, kit: readonly Tool[] =
     case 'sampleAnswered':
       return say('shared.sample', { label: action.label, clinic: clinicWords(say, action.evidence.result) });
     case 'wavedOff':
-      return say('shared.wavedOff', { fault: action.faultKey.split(':')[0] ?? '' });
+      return say('shared.wavedOff', { fault: told(say, action.faultKey.split(':')[0] ?? '') });
     case 'stepDone':
       return `${action.what}, ${lowerFirst(limbIn(say, action.limbName))}`;
     case 'planPinned':
@@ -153,7 +155,10 @@ export function actionWords(say: Say, action: ActionBody, kit: readonly Tool[] =
     case 'seasonsPlanned':
       return say('shared.plannedOverSeasons', { seasons: action.seasons });
     case 'stageSeen':
-      return say('shared.seenAt', { species: told(say, speciesName(action.species)), stage: action.stage });
+      return say('shared.seenAt', {
+        species: told(say, speciesName(action.species)),
+        stage: told(say, action.stage),
+      });
     case 'groundSaid':
       return say('shared.ground', {
         more: action.state === 'reachable' ? say('shared.treesCanBeReached') : told(say, action.state),

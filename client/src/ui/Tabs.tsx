@@ -31,7 +31,8 @@ export function Tabs<T extends string>({ label, options, value, onChange }: Tabs
       role="tablist"
       aria-label={label}
       flexDirection="row"
-      gap={4}
+      flexWrap="wrap"
+      columnGap={4}
       onKeyDown={keysOf(onKeyDown)}
     >
       {options.map((option) => {

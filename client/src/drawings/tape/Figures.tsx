@@ -113,7 +113,7 @@ export function KerfFigure({
       }}
     >
       <Figure color="$kerfText" fontSize="$32" lineHeight="$32">
-        {atCollar ? 'collar' : value}
+        {atCollar ? say('shared.collar') : value}
       </Figure>
       <Label color="$soft">
         {atCollar ? (on ? say('shared.of2', { on }) : say('shared.n0OnTheTape')) : `${unit} ${fromWhere}`}

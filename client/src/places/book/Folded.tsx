@@ -3,12 +3,21 @@ import { View } from '@tamagui/core';
 import { type ReactNode, useState } from 'react';
 import { Button } from '../../ui/Button';
 
-export function Folded({ title, children }: { title: string; children: ReactNode }) {
+interface FoldedProps {
+  title: string;
+  /** Said in place of the title where that alone does not say what is shown. */
+  label?: string;
+  children: ReactNode;
+}
+
+export function Folded({ title, label, children }: FoldedProps) {
   const [open, setOpen] = useState(false);
   if (open) return children;
   return (
     <View flexDirection="row">
-      <Button onPress={() => setOpen(true)}>{title}</Button>
+      <Button onPress={() => setOpen(true)} aria-label={label ?? title}>
+        {title}
+      </Button>
     </View>
   );
 }

@@ -180,7 +180,7 @@ function AbsentHere({ codes, onChange }: { codes: string[]; onChange(codes: stri
           more: REGIONAL
             ? say('book.belongsHereOutside', {
                 name: told(say, REGIONAL.name),
-                onlyIn: REGIONAL.onlyIn ?? '',
+                onlyIn: told(say, REGIONAL.onlyIn ?? ''),
               })
             : '',
         })}

@@ -6,12 +6,12 @@ import type { SiteToday } from '@mortisect/core/present';
 import { type LogEntry, markOf } from '@mortisect/core/records';
 import { jobKinds } from '@mortisect/core/register';
 import type { Say } from '@mortisect/words';
-import { tapeText, told } from '@mortisect/words/trade';
+import { limbIn, tapeText, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import Svg from 'react-native-svg';
-import { shortMoment } from '../../data/moment';
+import { dayWords, shortMoment } from '../../data/moment';
 import { useLog, useTrees } from '../../data/queries';
 import { useSay } from '../../data/useSay';
 import { useToday } from '../../data/useToday';
@@ -129,7 +129,7 @@ function entryWords(
       ? say('shared.takenBack')
       : entry.job.doneAt
         ? say('book.done')
-        : say('book.due', { dueOn: entry.job.dueOn });
+        : say('book.due', { dueOn: dayWords(entry.job.dueOn) });
     return { title: `${name}, ${jobWords}`, detail: entry.job.note };
   }
   if (entry.kind === 'finding') {
@@ -143,7 +143,7 @@ function entryWords(
     return {
       title: `${name}, ${findingWords}`,
       detail: say('book.to', {
-        limbName,
+        limbName: limbIn(say, limbName),
         tape: tapeText(say, fromCm, units),
         tape2: tapeText(say, toCm, units),
         more: note ? ` · ${note}` : '',

@@ -64,7 +64,10 @@ function OneDisorder({ disorder, today }: { disorder: Disorder; today: SiteToday
       <Small>
         {say('book.on2', { cause: told(say, disorder.cause), hosts: lowerFirst(told(say, disorder.hosts)) })}
       </Small>
-      <Folded title={say('book.lookAlikesOf', { disorder: lowerFirst(told(say, disorder.name)) })}>
+      <Folded
+        title={say('book.showLookAlikes')}
+        label={say('book.showLookAlikesOf', { disorder: lowerFirst(told(say, disorder.name)) })}
+      >
         <LookAlikes code={disorder.code} />
       </Folded>
       {told(say, disorder.instead) ? <Body>{told(say, disorder.instead)}</Body> : null}

@@ -97,7 +97,10 @@ export function TimingReference() {
       </Small>
       <Label fontSize="$19">{say('book.theOthersByRule')}</Label>
       {wordsOnly.map((disease) => (
-        <Small key={disease.code} color="$ink">{`${disease.name}: ${disease.rule}`}</Small>
+        <Small
+          key={disease.code}
+          color="$ink"
+        >{`${told(say, disease.name)}: ${told(say, disease.rule)}`}</Small>
       ))}
       <Label fontSize="$19">{say('book.fireBlightInBloom')}</Label>
       <Body>
@@ -106,7 +109,9 @@ export function TimingReference() {
           heatBaseC: HEAT_BASE_C,
           usualFlowerDd: USUAL_FLOWER_DD,
           leastMeanC: LEAST_MEAN_C,
-          bloomRisks: bloomRisks.map((risk, i) => `${i === 0 ? '0 or 1' : i + 1} ${risk}`).join(', '),
+          bloomRisks: bloomRisks
+            .map((risk, met) => say('book.riskOfMet', { met: met + 1, risk: told(say, risk) }))
+            .join(', '),
           symptomDd: SYMPTOM_DD,
           symptomBaseC: SYMPTOM_BASE_C,
         })}

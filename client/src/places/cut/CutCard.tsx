@@ -111,7 +111,7 @@ function BigFigure({ cut, today }: { cut: Cut; today: SiteToday }) {
     <View flexDirection="row" alignItems="center" gap={16} flexWrap="wrap">
       <View flexDirection="row" alignItems="baseline">
         <Figure color="$kerfText" fontSize={atCollar ? '$72' : '$104'} lineHeight={atCollar ? '$72' : '$104'}>
-          {atCollar ? say('cut.collar') : whole}
+          {atCollar ? say('shared.collar') : whole}
         </Figure>
         {part && !atCollar ? (
           <Figure color="$kerfText" fontSize="$44" lineHeight="$44">

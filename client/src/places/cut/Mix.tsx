@@ -313,7 +313,7 @@ function Recipe({
           })}
         </Small>
       ) : null}
-      <Small>{dilution.note}</Small>
+      <Small>{told(say, dilution.note)}</Small>
     </View>
   );
 }

@@ -2,6 +2,7 @@
 
 import { upperFirst } from '@mortisect/core/measure';
 import { growth, type Limb, LONGEST_CM, limbKinds, type Measured, THICKEST_MM } from '@mortisect/core/tree';
+import type { Say } from '@mortisect/words';
 import { tapeText, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
@@ -19,9 +20,10 @@ interface LimbFiguresProps {
   onChange(part: Measured, about: string): void;
 }
 
-const KINDS = limbKinds
-  .filter((kind) => kind !== 'trunk')
-  .map((value) => ({ value, label: upperFirst(value) }));
+const kindsIn = (say: Say) =>
+  limbKinds
+    .filter((kind) => kind !== 'trunk')
+    .map((value) => ({ value, label: upperFirst(told(say, value)) }));
 
 export function LimbFigures({ limb, name, onChange }: LimbFiguresProps) {
   const say = useSay();
@@ -93,7 +95,7 @@ export function LimbFigures({ limb, name, onChange }: LimbFiguresProps) {
             <Select
               label={say('shared.kind')}
               value={limb.kind}
-              options={KINDS}
+              options={kindsIn(say)}
               onChange={(kind) => onChange({ kind: kind as Limb['kind'] }, 'kind')}
             />
           </View>

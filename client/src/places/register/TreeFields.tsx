@@ -12,6 +12,7 @@ import {
   treeForms,
 } from '@mortisect/core/register';
 import { purposes } from '@mortisect/core/triage';
+import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../../data/useSay';
 import { useUnits } from '../../data/useToday';
@@ -80,7 +81,7 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
       {all.map((value) => (
         <CheckRow
           key={value}
-          label={upperFirst(value)}
+          label={upperFirst(told(say, value))}
           on={chosen.includes(value)}
           onChange={(on) => change(on ? [...chosen, value] : chosen.filter((kept) => kept !== value))}
         />

@@ -19,6 +19,7 @@ import { useTrees } from '../../data/queries';
 import { useSay } from '../../data/useSay';
 import { Sheet } from '../../ui/Sheet';
 import { Body, Label, Small } from '../../ui/type';
+import { WithTerms } from '../Terms';
 import { percent } from '../words';
 import { stageWords } from './StageLines';
 
@@ -120,13 +121,15 @@ function GroupWhy({
       >{`${told(say, speciesName(group.species))}, ${say('today.trees', { count })}: ${say(VERDICT_WORDS[cell.verdict]).toLowerCase()}`}</Label>
       <Small>{names.length > 4 ? say('today.andMore2', { shown, names: names.length - 4 }) : shown}</Small>
       <Body fontSize="$16" lineHeight="$16">
-        {say('today.school', {
-          risk: upperFirst(riskWords(say, cell.score)),
-          more: cell.why ? ` ${upperFirst(dayReasonWords(say, cell.why, cell.verdict))}.` : '',
-          more2: group.stage ? `${upperFirst(stageWords(say, group.stage))}.` : '',
-          school: schoolWords[group.school].name.toLowerCase(),
-          more3: cell.inSchool ? '' : say('today.notNow'),
-        })}
+        <WithTerms>
+          {say('today.school', {
+            risk: upperFirst(riskWords(say, cell.score)),
+            more: cell.why ? ` ${upperFirst(dayReasonWords(say, cell.why, cell.verdict))}.` : '',
+            more2: group.stage ? `${upperFirst(stageWords(say, group.stage))}.` : '',
+            school: told(say, schoolWords[group.school].name).toLowerCase(),
+            more3: cell.inSchool ? '' : say('today.notNow'),
+          })}
+        </WithTerms>
       </Body>
       {chances.length > 0 ? (
         <Body fontSize="$16" lineHeight="$16">

@@ -4,6 +4,7 @@ import type { TreeTiming } from '@mortisect/contracts';
 import { temperatureReading, upperFirst } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import { factorNames, pathogenOf } from '@mortisect/core/timing';
+import type { Say } from '@mortisect/words';
 import { FACTOR_WORDS, figure, joined, riskWords, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
@@ -13,6 +14,7 @@ import { Chart, ChartKey } from '../../drawings/Chart';
 import { Choice } from '../../ui/Choice';
 import { usePalette } from '../../ui/theme';
 import { Body, Label, Small } from '../../ui/type';
+import { WithTerms } from '../Terms';
 import { percent } from '../words';
 
 interface FactorsProps {
@@ -32,10 +34,12 @@ export function Factors({ data, today }: FactorsProps) {
   return (
     <View gap={12}>
       <Body>
-        {say('plan.cutOnTheRangeComesFrom200', {
-          longDayHour: longDayHour(curves.cutHour, today.site.timeZone),
-          risk: riskWords(say, cell.score),
-        })}
+        <WithTerms>
+          {say('plan.cutOnTheRangeComesFrom200', {
+            longDayHour: longDayHour(curves.cutHour, today.site.timeZone),
+            risk: riskWords(say, cell.score),
+          })}
+        </WithTerms>
       </Body>
       <View gap={4}>
         <Line
@@ -96,12 +100,12 @@ function Line({ name, value, weight, says }: { name: string; value: number; weig
 
 type PathogenOf = TreeTiming['curves']['pathogens'][number];
 
-const SHARE_AXIS = {
-  name: 'share, %',
+const shareAxis = (say: Say) => ({
+  name: say('plan.sharePct'),
   domain: [0, 1] as const,
   ticks: [0, 0.5, 1],
   text: (value: number) => String(Math.round(value * 100)),
-};
+});
 
 function PathogenChart({ data, pathogen }: { data: TreeTiming; pathogen: PathogenOf }) {
   const say = useSay();
@@ -131,7 +135,7 @@ function PathogenChart({ data, pathogen }: { data: TreeTiming; pathogen: Pathoge
       <Chart
         label={say('plan.aWoundDayByDay', { described: told(say, described.name) })}
         count={days.length}
-        left={SHARE_AXIS}
+        left={shareAxis(say)}
         right={{
           name: say('plan.addsIn100'),
           domain: [0, most],
@@ -191,7 +195,7 @@ function TenDays({ data }: { data: TreeTiming }) {
   ];
   const day = (i: number) => {
     const cell = cells[i];
-    return cell ? `${weekday(cell.day).name} ${weekday(cell.day).number}, ${cell.half}` : '';
+    return cell ? `${weekday(cell.day).name} ${weekday(cell.day).number}, ${told(say, cell.half)}` : '';
   };
   const readOut = (i: number) =>
     say('plan.riskOf100', {
@@ -205,7 +209,7 @@ function TenDays({ data }: { data: TreeTiming }) {
         label={say('plan.eachFactorOverTheTenDays')}
         count={cells.length}
         height={150}
-        left={SHARE_AXIS}
+        left={shareAxis(say)}
         lines={all}
         foot={cells.flatMap((cell, i) =>
           i % 4 === 0 ? [{ at: i, text: `${weekday(cell.day).name} ${weekday(cell.day).number}` }] : [],

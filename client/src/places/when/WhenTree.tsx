@@ -27,6 +27,7 @@ import { PressRow } from '../../ui/PressRow';
 import { Aside, Screen } from '../../ui/Screen';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
+import { WithTerms } from '../Terms';
 import { stageWords } from '../today/StageLines';
 import { spanWords } from './daysView';
 import { Factors } from './Factors';
@@ -199,7 +200,9 @@ function Windows({ data, today }: { data: TreeTiming; today: SiteToday }) {
             fontSize="$19"
             lineHeight="$19"
           >{`${say(VERDICT_WORDS[window.verdict])}: ${whenWords(say, window, data, today)}`}</Label>
-          <Small>{whyWords(say, window)}</Small>
+          <Small>
+            <WithTerms>{whyWords(say, window)}</WithTerms>
+          </Small>
         </View>
       ))}
     </View>
@@ -216,7 +219,11 @@ function Best({ window, data, today }: { window: Window; data: TreeTiming; today
         fontSize="$22"
         lineHeight="$22"
       >{`${good ? say('plan.best') : say('plan.possibleAtBest')}: ${whenWords(say, window, data, today)}`}</Label>
-      <Body>{`${good ? say('plan.theNextWindowThatIsGood') : say('plan.noWindowOfTheNextTenDays')} ${whyWords(say, window)}`}</Body>
+      <Body>
+        <WithTerms>
+          {`${good ? say('plan.theNextWindowThatIsGood') : say('plan.noWindowOfTheNextTenDays')} ${whyWords(say, window)}`}
+        </WithTerms>
+      </Body>
     </View>
   );
 }
@@ -283,7 +290,11 @@ function OtherRules({ view }: { view: TreeView }) {
     <View gap={6}>
       <Section>{say('plan.alsoWatchFor')}</Section>
       {rules.map((rule) => (
-        <Body key={rule.code} fontSize="$16" lineHeight="$16">{`${rule.name}: ${rule.rule}`}</Body>
+        <Body
+          key={rule.code}
+          fontSize="$16"
+          lineHeight="$16"
+        >{`${told(say, rule.name)}: ${told(say, rule.rule)}`}</Body>
       ))}
       <Small>{say('plan.weHaveNoFiguresForTheseSo')}</Small>
     </View>

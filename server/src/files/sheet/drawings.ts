@@ -168,7 +168,7 @@ export function limbTape(
 }
 
 function kerfWords(say: Say, { atCm, upToCm }: Cut, units: Units): string {
-  if ((upToCm ?? atCm) === 0) return say('cut.collar');
+  if ((upToCm ?? atCm) === 0) return say('shared.collar');
   const tape = tapeText(say, upToCm ?? atCm, units, 'down');
   return upToCm === undefined ? tape : say('files.upTo', { tape });
 }

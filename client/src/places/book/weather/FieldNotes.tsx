@@ -91,7 +91,7 @@ export function SayStage({ timingNow, today }: NoteProps) {
         value={share}
         options={[
           { value: '', label: say('book.choose') },
-          ...stages.map((stage) => ({ value: String(stage.share), label: stage.name })),
+          ...stages.map((stage) => ({ value: String(stage.share), label: told(say, stage.name) })),
         ]}
         onChange={setShare}
       />
@@ -151,7 +151,7 @@ function StagesSeen({ timingNow }: { timingNow: TimingNow }) {
     <View gap={4}>
       <Failed title={say('book.notRemovedYet')} error={error} />
       {timingNow.seen.map(({ actionId, species, cultivar, stage, day, by }) => {
-        const what = `${cultivar ?? told(say, speciesName(species))}: ${stage}`;
+        const what = `${cultivar ?? told(say, speciesName(species))}: ${told(say, stage)}`;
         return (
           <View key={actionId} flexDirection="row" alignItems="center" gap={12}>
             <Small flex={1} color="$ink">

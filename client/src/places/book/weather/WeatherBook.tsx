@@ -90,7 +90,7 @@ function Source({ timingNow, today }: { timingNow: Told; today: SiteToday }) {
   const { station } = timingNow;
   return (
     <View gap={8}>
-      <Section>{station.name}</Section>
+      <Section>{told(say, station.name)}</Section>
       {station.simulated ? (
         <Notice kind="caution" title={say('book.thisWeatherIsSimulated')}>
           {say('book.noInstrumentMeasuredItItIsPlausible')}
@@ -256,7 +256,7 @@ function Frosts({ timingNow, units }: { timingNow: Told; units: Units }) {
       const share = freeze.killed;
       const says = share
         ? say('book.ofBudsKilledTo', {
-            stage: freeze.stage,
+            stage: told(say, freeze.stage),
             percent: percent(share[1]),
             percent2: percent(share[0]),
             percent3: percent(share[2]),
