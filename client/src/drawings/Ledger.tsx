@@ -18,6 +18,9 @@ export interface LedgerPart {
   later: boolean;
 }
 
+/** Width of a letter of Barlow Condensed 600 beside its height, on the safe side. */
+const LETTER = 0.47;
+
 interface LedgerProps {
   parts: LedgerPart[];
   /** Thousandths, of the season at hand. */
@@ -51,6 +54,14 @@ export function Ledger({ parts, limit, exempt, deadSteps, says }: LedgerProps) {
       return { ...part, x, width: Math.max(2, px(part.crown)) };
     });
   const notch = px(limit + exempt);
+  const limitWords = say('shared.limit', {
+    limit: Math.round(limit / 10),
+    more: exempt > 0 ? say('shared.beyondDisease') : '',
+  });
+  const wide = (words: string) => words.length * fontSize * LETTER;
+  // Beside its notch where there is room; words of one language are half as long again as those of another
+  const room = width - (deadWidth > 0 ? wide(say('shared.dead')) + 8 : 0) - wide(limitWords);
+  const limitX = Math.max(wide(say('shared.livingCrown')) + 10, Math.min(notch + 6, room));
   return (
     <View ref={elementRef(box)} width="100%">
       <Svg width={width} height={TOP + HEIGHT + 6 + fontSize} role="img" aria-label={says}>
@@ -85,17 +96,14 @@ export function Ledger({ parts, limit, exempt, deadSteps, says }: LedgerProps) {
           {say('shared.livingCrown')}
         </Text>
         <Text
-          x={Math.min(bar - 40, notch + 6)}
+          x={limitX}
           y={TOP + HEIGHT + 4 + fontSize}
           fontSize={fontSize}
           fill={ink}
           fontFamily="Barlow Condensed"
           fontWeight="600"
         >
-          {say('shared.limit', {
-            limit: Math.round(limit / 10),
-            more: exempt > 0 ? say('shared.beyondDisease') : '',
-          })}
+          {limitWords}
         </Text>
         {deadWidth > 0 ? (
           <G>
@@ -110,7 +118,8 @@ export function Ledger({ parts, limit, exempt, deadSteps, says }: LedgerProps) {
               strokeDasharray="3 2"
             />
             <Text
-              x={bar + 10}
+              x={width - 1}
+              textAnchor="end"
               y={TOP + HEIGHT + 4 + fontSize}
               fontSize={fontSize}
               fill={soft}
