@@ -19,7 +19,7 @@ const PICTURES = [
   ['plan-years', PHONE, 'light', '/plan/net-loft-07', proved],
   ['when', PHONE, 'light', '/plan/slip-side-01/when', yearOf],
   ['cut-before', PHONE, 'light', '/cut', chosenTrees],
-  ['skipping', PHONE, 'light', '/cut/skipping', costs],
+  ['signs', PHONE, 'light', '/round/lee-wall-07?limb=C', lookForSigns],
   ['cut-wet', PHONE, 'light', '/cut', contactTime],
   ['cut', PHONE, 'light', '/cut', bladeClean],
   ['rechecks', PHONE, 'light', '/book/rechecks', (page) => page.getByText('Due', { exact: true }).waitFor()],
@@ -107,15 +107,6 @@ async function chosenTrees(page) {
   for (const code of [/Net loft 23/, /Lee wall 07/]) await page.getByRole('checkbox', { name: code }).click();
 }
 
-async function costs(page) {
-  await page.getByRole('radio', { name: 'In growth' }).click();
-  await page.getByRole('radio', { name: 'Wet', exact: true }).click();
-  await page.getByRole('radio', { name: 'In soft shoots' }).click();
-  await page
-    .getByRole('heading', { name: 'New infections to expect' })
-    .evaluate((heading) => heading.scrollIntoView());
-}
-
 /** The run is begun, and the first blade is wet. */
 async function contactTime(page) {
   await page.getByText('Trees in this order').waitFor({ timeout: 60_000 });
@@ -146,6 +137,13 @@ async function mark(page) {
     .locator('> div')
     .first()
     .evaluate((scroller) => scroller.scrollTo(0, 0));
+}
+
+async function lookForSigns(page) {
+  await page.getByRole('button', { name: 'New finding' }).click();
+  await page.getByRole('radio', { name: 'Diseased' }).click();
+  await page.getByRole('button', { name: 'Signs and causes' }).click();
+  await page.getByRole('group', { name: 'Sunken dead bark patch' }).waitFor();
 }
 
 /** Opens a part of the tree and waits for its words. */
