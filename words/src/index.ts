@@ -9,6 +9,7 @@ export {
   languageOf,
   localeFor,
   locales,
+  unitsOfLocale,
 } from './locales';
 export { type Catalogue, type Key, makeSay, type PlainKey, type Say } from './say';
 export { sayUnsaid, type Unsaid, unsaid } from './unsaid';

@@ -1,4 +1,5 @@
 // Languages, and how each place writes them.
+import type { Units } from '@mortisect/core/measure';
 
 /** What the catalogues are compiled to: English has two spellings. */
 export const dictionaries = ['en-GB', 'en-US', 'es'] as const;
@@ -9,6 +10,9 @@ export const locales = ['en-GB', 'en-US', 'es-ES', 'es-419'] as const;
 export type Locale = (typeof locales)[number];
 
 export const FALLBACK: Locale = 'en-GB';
+
+/** What is measured with where the language is spoken, unless somebody says otherwise. @source Unicode CLDR, units/measurementSystem of US */
+export const unitsOfLocale = (locale: Locale): Units => (locale === 'en-US' ? 'us' : 'metric');
 
 export const languageOf = (locale: Locale): 'en' | 'es' => (locale.startsWith('es') ? 'es' : 'en');
 

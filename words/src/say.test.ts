@@ -1,5 +1,6 @@
+import { unitsOf } from '@mortisect/core/measure';
 import { english, sayIn } from './all';
-import { dictionaryOf, FALLBACK, languageOf, localeFor, locales } from './locales';
+import { dictionaryOf, FALLBACK, languageOf, localeFor, locales, unitsOfLocale } from './locales';
 import { makeSay } from './say';
 
 test.each([
@@ -64,4 +65,14 @@ test('a key that no loaded catalogue holds is a fault with its name, and can be 
 test('a later catalogue adds to the earlier', () => {
   const say = makeSay('en-GB', [{ 'round.open': 'Open' }, { 'round.sound': '✓ sound' }]);
   expect([say('round.open'), say('round.sound')]).toEqual(['Open', '✓ sound']);
+});
+
+test.each([
+  ['metric', 'en-US', 'metric'],
+  ['us', 'es-ES', 'us'],
+  ['language', 'en-US', 'us'],
+  ['language', 'en-GB', 'metric'],
+  ['language', 'es-419', 'metric'],
+] as const)('a site in %s is measured on a device in %s in %s', (site, locale, units) => {
+  expect(unitsOf(site, unitsOfLocale(locale))).toBe(units);
 });

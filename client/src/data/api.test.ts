@@ -33,7 +33,7 @@ test('paths and queries are filled in and escaped; a write names its device', as
   answers.push([200, { entries: [], more: false }], [200, kept]);
   await ask('getLog', { query: { before: 7, limit: 2 } });
   expect(asked[0]?.url).toBe('/api/log?before=7&limit=2');
-  expect(Object.keys(asked[0]?.init.headers ?? {})).toEqual([]);
+  expect(asked[0]?.init.headers).toEqual({ 'Accept-Language': 'en-GB' });
   await ask('putAction', { params: { actionId }, body: action });
   expect(asked[1]).toMatchObject({
     url: `/api/actions/${actionId}`,

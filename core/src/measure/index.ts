@@ -13,10 +13,13 @@ export {
   CM_PER_INCH,
   type Reading,
   roundToTape,
+  type SiteUnits,
+  siteUnits,
   type TapeRounding,
   tapeReading,
   tapeStepCm,
   type Units,
+  unitsOf,
 } from './tape';
 export { upperFirst } from './text';
 export { isBareNumber, type LengthUnit, lengthUnits, typedLengthCm } from './typed';

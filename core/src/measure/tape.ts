@@ -1,6 +1,15 @@
 // How is a length read off a measuring tape, in metric or US units, without a digit that nobody measured?
 
 export type Units = 'metric' | 'us';
+
+/** How a site measures: in one of the systems, or as the language of each device has it. */
+export const siteUnits = ['metric', 'us', 'language'] as const;
+export type SiteUnits = (typeof siteUnits)[number];
+
+/** @param ofLanguage where the site leaves it to the language */
+export const unitsOf = (site: SiteUnits, ofLanguage: Units): Units =>
+  site === 'language' ? ofLanguage : site;
+
 /** `toward` the stool for cuts, `away` from the disease for a clearance (never short), `nearest` for the rest. */
 export type TapeRounding = 'nearest' | 'down' | 'up';
 

@@ -46,6 +46,16 @@ test.each([
   });
 });
 
+test.each([
+  ['metric', null, 'metric'],
+  ['us', null, 'us'],
+  ['language', null, 'metric'],
+  ['language', 'us', 'us'],
+  ['us', 'metric', 'metric'],
+] as const)('a site in %s on a device in %s is shown in %s', (units, own, shown) => {
+  expect(siteToday({ ...site, units }, own, '2026-11-24').units).toBe(shown);
+});
+
 test('a cut that was made shortens the limb and takes its findings off the list; taken back, it all stands again', () => {
   const after = treeView(detail([canker], {}, [made]), today);
   expect(after.limbs.find((limb) => limb.id === 'S')?.lengthCm).toBe(40);

@@ -9,7 +9,7 @@ import {
   treeCuts,
 } from '../cuts/index';
 import { type Season, seasonOn } from '../disorders/index';
-import type { Units } from '../measure/index';
+import { type Units, unitsOf } from '../measure/index';
 import type { Action, Finding, Site, TreeDetail, TreeSummary } from '../records/index';
 import { type Judgement, judgeCut } from '../residual/index';
 import { type Limb, limbNames } from '../tree/index';
@@ -42,8 +42,14 @@ export interface TreeView {
   cuts: TreeCuts;
 }
 
+/** @param units of the device; those of the site where null, metric where it leaves them to the language */
 export function siteToday(site: Site, units: Units | null, day: string): SiteToday {
-  return { site, units: units ?? site.units, day, season: seasonOn(day, site.latitude, site.season) };
+  return {
+    site,
+    units: units ?? unitsOf(site.units, 'metric'),
+    day,
+    season: seasonOn(day, site.latitude, site.season),
+  };
 }
 
 export function treeView(detail: TreeDetail, today: SiteToday, drafts: readonly Considered[] = []): TreeView {

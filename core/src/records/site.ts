@@ -6,6 +6,7 @@ import { cleaningSchools } from '../blades/index';
 import { finishes } from '../cuts/index';
 import { DisorderCode, defaultSchoolOf, seasons } from '../disorders/index';
 import { Limits, startingLimits } from '../faults/index';
+import { siteUnits } from '../measure/index';
 import { PlanSettings, startingPlanSettings } from '../plan/index';
 import { refusing } from '../refusal/index';
 import { Cultivar } from '../register/index';
@@ -104,7 +105,7 @@ export const Site = z
     longitude: z.number().min(-180).max(180),
     timeZone: TimeZone,
     twelveBearingDeg: z.number().min(0).lt(360).describe('bearing of 12 o’clock on every crown clock'),
-    units: z.enum(['metric', 'us']),
+    units: z.enum(siteUnits).describe('language: as the language of each device has it'),
     season: z.enum(seasons).nullable().describe('null: by the calendar'),
     schools: SiteSchools,
     agentId: z.string().max(40),

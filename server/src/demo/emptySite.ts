@@ -17,7 +17,7 @@ export async function loadEmptySite(db: Db, now: string): Promise<void> {
         longitude: 0,
         timeZone: 'UTC',
         twelveBearingDeg: 0,
-        units: 'metric',
+        units: 'language',
         season: null,
         schools: defaultSchools(),
         agentId: 'alcohol-70',

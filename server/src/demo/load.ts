@@ -5,7 +5,7 @@ import { kerfMm, treeCuts } from '@mortisect/core/cuts';
 import { seasonOn } from '@mortisect/core/disorders';
 import { faultKey, geometryFaults } from '@mortisect/core/faults';
 import { limbMass } from '@mortisect/core/handling';
-import { DAY_MS, laterDay } from '@mortisect/core/measure';
+import { DAY_MS, laterDay, unitsOf } from '@mortisect/core/measure';
 import { bladesOf } from '@mortisect/core/present';
 import { type ActionBody, FindingBody } from '@mortisect/core/records';
 import { serpentine } from '@mortisect/core/register';
@@ -461,7 +461,7 @@ async function loadCut(
           cutSentence(english, cut, {
             limbs: tree.limbs,
             names,
-            units: site.units,
+            units: unitsOf(site.units, 'metric'),
             twelveBearingDeg: site.twelveBearingDeg,
           }),
         ),

@@ -1,10 +1,10 @@
 // The plans of trees as files: open JSON, CSV, and the cut sheet that is printed.
 
-import type { Units } from '@mortisect/core/measure';
+import { type Units, unitsOf } from '@mortisect/core/measure';
 import { pinsOf, planInputOf, standingLimbs } from '@mortisect/core/present';
 import type { TreeDetail } from '@mortisect/core/records';
 import { limbNames } from '@mortisect/core/tree';
-import type { Locale, PlainKey, Say } from '@mortisect/words';
+import { type Locale, type PlainKey, type Say, unitsOfLocale } from '@mortisect/words';
 import { limbIn, told } from '@mortisect/words/trade';
 import { dayAt } from '../files/day';
 import type { SheetPaper, TreeSheet } from '../files/sheet/sheet';
@@ -125,11 +125,11 @@ async function drawn(db: Db, pool: Pool, details: TreeDetail[], printed: Printed
   return pool.cutSheet({ sheets: await sheets(db, details, printed), paper, locale }, signal);
 }
 
-async function sheets(db: Db, details: TreeDetail[], { units, now }: Printed): Promise<TreeSheet[]> {
+async function sheets(db: Db, details: TreeDetail[], { units, locale, now }: Printed): Promise<TreeSheet[]> {
   const ids = details.map((detail) => detail.tree.id);
   const [{ site }, places, kept] = await Promise.all([getSite(db), placesOf(db), keptPlansOf(db, ids)]);
   const day = dayAt(now, site.timeZone);
-  const shown = units ?? site.units;
+  const shown = units ?? unitsOf(site.units, unitsOfLocale(locale));
   return details.map((detail) => ({
     code: detail.tree.code,
     species: detail.tree.species,
@@ -163,7 +163,7 @@ async function treeToPlan(db: Db, treeId: string, now: string) {
     day,
     input: planInputOf(detail, site, day),
     kept: kept.get(treeId) ?? null,
-    names: limbNames(standingLimbs(detail), site.twelveBearingDeg, site.units),
+    names: limbNames(standingLimbs(detail), site.twelveBearingDeg, unitsOf(site.units, 'metric')),
   };
 }
 

@@ -3,7 +3,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import type { SiteRecord } from '@mortisect/core/records';
 import { Site } from '@mortisect/core/records';
-import type { Say } from '@mortisect/words';
+import type { PlainKey, Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useEffect } from 'react';
 import { Controller, type FieldPath, useForm } from 'react-hook-form';
@@ -124,6 +124,12 @@ function siteIn(version: unknown): Site | null {
   return parsed.success ? parsed.data : null;
 }
 
+const UNITS: Record<Site['units'], PlainKey> = {
+  metric: 'book.metric',
+  us: 'book.usUnits',
+  language: 'book.unitsByTheLanguage',
+};
+
 function siteLines(say: Say, version: unknown): string[] {
   const site = siteIn(version);
   if (!site) return [];
@@ -131,7 +137,7 @@ function siteLines(say: Say, version: unknown): string[] {
     `${site.name}, ${site.latitude}, ${site.longitude}, ${site.timeZone}`,
     say('book.n12OclockAt', {
       twelveBearingDeg: site.twelveBearingDeg,
-      more: site.units === 'us' ? say('book.usUnits') : say('book.metric'),
+      more: say(UNITS[site.units]),
     }),
     say('book.schools2', { values: Object.values(site.schools.clearance).join(', ') }),
   ];
@@ -167,6 +173,7 @@ function SiteFields({ control }: { control: SiteControl }) {
               options={[
                 { value: 'metric', label: say('book.cmMmKg') },
                 { value: 'us', label: say('book.inFtLb') },
+                { value: 'language', label: say('book.byTheLanguage') },
               ]}
               value={field.value}
               onChange={field.onChange}

@@ -54,7 +54,12 @@ export function PlanList({ openId }: { openId?: string }) {
             ))}
           </Rows>
           <FileLinks
-            links={[[`/api/plots/${plot.id}/cut-sheet.pdf`, say('plan.cutSheetsOf', { plot: plot.name })]]}
+            links={[
+              [
+                `/api/plots/${plot.id}/cut-sheet.pdf?units=${today.units}`,
+                say('plan.cutSheetsOf', { plot: plot.name }),
+              ],
+            ]}
           />
         </View>
       ))}
