@@ -8,6 +8,7 @@ import { loadEmptySite } from './demo/emptySite';
 import { StartFailure } from './failure';
 import { readCopy } from './files/archiveFile';
 import { makePool } from './pool/pool';
+import { tellProblemsIn } from './refusal';
 import { importArchive } from './services/archive';
 import { completeHistory } from './services/beginnings';
 import { copyName, makeCopy } from './services/copies';
@@ -23,6 +24,7 @@ const NOT_IN_A_COPY =
  * @throws {StartFailure | HttpProblem} when there is nothing to copy, no room, or the database is not to be had
  */
 export async function backup(config: Config): Promise<string[]> {
+  tellProblemsIn(english);
   const now = config.now ?? new Date().toISOString();
   const file = config.backup ? path.resolve(config.backup) : path.join(folderOf(config), copyName(now));
   const copy =
@@ -52,6 +54,7 @@ const megabytes = (bytes: number) => `${(bytes / 1024 ** 2).toFixed(1)} MB`;
  * @throws {StartFailure | HttpProblem} when the copy is not whole, or something stands there already; nothing is changed then
  */
 export async function restore(config: Config, file: string): Promise<string[]> {
+  tellProblemsIn(english);
   if (!existsSync(file) || !statSync(file).isFile())
     throw new StartFailure(`There is no copy ${path.resolve(file)}.`, 'Name the file of a copy.');
   // Before anything is begun: most of what can be wrong is wrong with the copy

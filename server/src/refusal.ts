@@ -1,6 +1,5 @@
 // Requests that are refused, each with the answer it gets: a message by its key, said when the answer goes out.
-import { type PlainKey, sayUnsaid, type Unsaid, unsaid } from '@mortisect/words';
-import { english } from '@mortisect/words/all';
+import { type PlainKey, type Say, sayUnsaid, type Unsaid, unsaid } from '@mortisect/words';
 
 /** For each kind of problem what it is called. */
 const TITLES = {
@@ -49,7 +48,17 @@ export interface FieldFault {
   why: Unsaid;
 }
 
-/** A failure with its answer; anything else thrown becomes a 500 without details. Its own message, in English, is for the log. */
+let inTheLog = ({ key }: Unsaid): string => key;
+
+/**
+ * How problems are told in the log and in the terminal. A worker has no words, which would take it a quarter of a second to load: what it
+ * throws is told by the server.
+ */
+export function tellProblemsIn(say: Say): void {
+  inTheLog = (why) => sayUnsaid(say, why);
+}
+
+/** A failure with its answer; anything else thrown becomes a 500 without details. Its own message is for the log. */
 export class HttpProblem extends Error {
   constructor(
     readonly status: number,
@@ -57,7 +66,7 @@ export class HttpProblem extends Error {
     readonly why: Unsaid,
     readonly more: { errors?: FieldFault[]; yours?: unknown; theirs?: unknown } = {},
   ) {
-    super(sayUnsaid(english, why));
+    super(inTheLog(why));
     this.name = 'HttpProblem';
   }
 }

@@ -9,6 +9,7 @@ import { residual } from '@mortisect/core/residual';
 import { starterMap } from '@mortisect/core/tree';
 import { triage } from '@mortisect/core/triage';
 import { unsaid } from '@mortisect/words';
+import { english } from '@mortisect/words/all';
 import compression from 'compression';
 import { sql } from 'drizzle-orm';
 import express, { type ErrorRequestHandler, type Express, type Request } from 'express';
@@ -20,7 +21,7 @@ import { type Config, isSecure } from '../config';
 import type { Metrics } from '../metrics';
 import { type ComputeName, computeNames } from '../pool/computeNames';
 import type { Asking, Pool } from '../pool/pool';
-import { HttpProblem } from '../refusal';
+import { HttpProblem, tellProblemsIn } from '../refusal';
 import { putAction } from '../services/actions';
 import { exportArchive, importArchive } from '../services/archive';
 import { calendarPath, endCalendar, makeCalendar, siteCalendar, treeCalendar } from '../services/calendar';
@@ -84,6 +85,7 @@ interface AppParts {
 
 export function makeApp(parts: AppParts): Express {
   const { access, config, log } = parts;
+  tellProblemsIn(english);
   const app = express();
   app.disable('x-powered-by');
   if (parts.metrics) app.use(parts.metrics.watch);

@@ -1,4 +1,5 @@
 // Computing for many at once: turns are shared, what is large keeps nobody waiting, and what takes too long is given up in words.
+
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -6,11 +7,15 @@ import { pathToFileURL } from 'node:url';
 import { routes } from '@mortisect/contracts';
 import { fold } from '@mortisect/core/present';
 import type { HistoryLine } from '@mortisect/core/records';
+import { english } from '@mortisect/words/all';
 import { ZodError } from 'zod';
+import { tellProblemsIn } from '../refusal';
 import { type ComputeName, computeNames } from './computeNames';
 import { MOST_ANSWER_BYTES } from './computes';
 import { askedBy, BACKGROUND, FairQueue } from './fairQueue';
 import { type Asking, JsonText, MOST_OF_ONE, makePool, type Pool } from './pool';
+
+tellProblemsIn(english);
 
 describe('whose turn it is', () => {
   const task = (of: string, by: string) => askedBy({ of }, by) as never;
