@@ -11,7 +11,6 @@ export {
   lookOf,
   type SignMark,
   type SignScene,
-  signMarks,
   signScenes,
 } from './signDrawings';
 export { Answers, type Sign, type SignPlace, shows, signOf, signPlaces, signs } from './signs';

@@ -35,7 +35,7 @@ export const signScenes = {
 export type SignScene = keyof typeof signScenes;
 
 /** What is drawn into it; most are one thing of the tree, and the last row is what happened round it. */
-export const signMarks = [
+const signMarks = [
   ...(['limp', 'clinging', 'tiny', 'strap', 'sparse', 'collapsed'] as const),
   ...([
     'sheen',

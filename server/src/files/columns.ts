@@ -227,17 +227,25 @@ export function meaningOf(word: string): string {
   );
 }
 
-/** Names of species and forms in the languages of the catalogues, in lower case, by which people may have written them. */
-const IN_ENGLISH = new Map(
-  locales.flatMap((locale) =>
-    [...speciesTable.map(({ name }) => name), ...treeForms].map((name): [string, string] => [
-      told(sayIn(locale), name).toLowerCase(),
-      name,
-    ]),
-  ),
-);
+/** What a message says in each language, for what people may have written in any of them. */
+export const inEveryLanguage = (key: PlainKey): string[] => locales.map((locale) => sayIn(locale)(key));
 
-const inEnglish = (word: string) => IN_ENGLISH.get(word.trim().toLowerCase()) ?? word;
+let english: ReadonlyMap<string, string> | null = null;
+
+/** Names of species and forms by what they are called in each language, in lower case. Made when a file is read: a server starts without. */
+function englishNames(): ReadonlyMap<string, string> {
+  english ??= new Map(
+    locales.flatMap((locale) =>
+      [...speciesTable.map(({ name }) => name), ...treeForms].map((name): [string, string] => [
+        told(sayIn(locale), name).toLowerCase(),
+        name,
+      ]),
+    ),
+  );
+  return english;
+}
+
+const inEnglish = (word: string) => englishNames().get(word.trim().toLowerCase()) ?? word;
 
 /** Species that somebody can have meant, in whatever language they wrote it. */
 export const speciesWritten = (word: string) => speciesMeant(inEnglish(word));

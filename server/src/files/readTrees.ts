@@ -7,7 +7,6 @@ import {
   type ImportReport,
   type StartingField,
   startingFields,
-  type TreeColumn,
   treeColumns,
 } from '@mortisect/contracts';
 import { ARCHIVE_KIND, ARCHIVE_VERSION } from '@mortisect/contracts/archive';
@@ -17,8 +16,7 @@ import { Action, TreeBody } from '@mortisect/core/records';
 import { refusalOf, refusing } from '@mortisect/core/refusal';
 import { speciesTable, type TreeSize, treeSizes } from '@mortisect/core/register';
 import { type Limb, LimbMap } from '@mortisect/core/tree';
-import { FALLBACK, type Locale, locales, type Unsaid, unsaid } from '@mortisect/words';
-import { sayIn } from '@mortisect/words/all';
+import { FALLBACK, type Locale, type Unsaid, unsaid } from '@mortisect/words';
 import { issueUnsaid, refusalUnsaid } from '@mortisect/words/trade';
 import Papa from 'papaparse';
 import { z } from 'zod';
@@ -28,6 +26,7 @@ import {
   type Cells,
   cellsOf,
   HEADINGS,
+  inEveryLanguage,
   meaningOf,
   READING,
   type Reading,
@@ -282,7 +281,7 @@ function guessed(columns: string[]): ColumnMapping {
       const bare = field.replace(/Cm$/, '');
       const sized =
         bare === field ? [] : ['m', 'ft', 'in', 'feet', 'metres', 'meters'].map((unit) => `${bare} ${unit}`);
-      const names = [field, ...headingsOf(field), ...(SYNONYMS[field] ?? []), bare, ...sized];
+      const names = [field, ...inEveryLanguage(HEADINGS[field]), ...(SYNONYMS[field] ?? []), bare, ...sized];
       const column = names.map((name) => columnOf.get(plain(name))).find((found) => found !== undefined);
       return column === undefined ? [] : [[field, column] as const];
     }),
@@ -291,9 +290,6 @@ function guessed(columns: string[]): ColumnMapping {
   // A list that only numbers its trees goes by the number
   return place !== undefined && !mapping.code && !mapping.nickname ? { ...others, code: place } : mapping;
 }
-
-/** As a file of ours is headed, in any language. */
-const headingsOf = (field: TreeColumn) => locales.map((locale) => sayIn(locale)(HEADINGS[field]));
 
 const SYNONYMS: Partial<Record<keyof TreeBody, string[]>> = {
   code: [

@@ -1,9 +1,9 @@
 // Trees in and out of files; an import takes its good rows in one transaction, or nothing.
 import type { ImportReport } from '@mortisect/contracts';
 import { treeBodyOf } from '@mortisect/core/records';
-import { locales, type Say, sayUnsaid, type Unsaid, unsaid } from '@mortisect/words';
-import { sayIn } from '@mortisect/words/all';
+import { type Say, sayUnsaid, type Unsaid, unsaid } from '@mortisect/words';
 import { and, inArray, sql } from 'drizzle-orm';
+import { inEveryLanguage } from '../files/columns';
 import type { ReadRow, TreeFile } from '../files/readTrees';
 import { csvOf, treesAsCsv, treesAsGeojson } from '../files/writeTrees';
 import type { Pool } from '../pool/pool';
@@ -110,7 +110,7 @@ function refusedCsv(say: Say, columns: string[], refused: ReadRow[]): string {
       .join(' ');
   const heading = say('files.refusedBecause');
   // A file that was refused before has such a column already
-  const before = new Set(locales.map((locale) => sayIn(locale)('files.refusedBecause')));
+  const before = new Set(inEveryLanguage('files.refusedBecause'));
   return csvOf(
     refused.map((row) => ({ ...row.cells, [heading]: reasonsOf(row) })),
     [...columns.filter((column) => !before.has(column)), heading],

@@ -170,7 +170,7 @@ export function limbTape(
 function kerfWords(say: Say, { atCm, upToCm }: Cut, units: Units): string {
   if ((upToCm ?? atCm) === 0) return say('shared.collar');
   const tape = tapeText(say, upToCm ?? atCm, units, 'down');
-  return upToCm === undefined ? tape : say('files.upTo', { tape });
+  return upToCm === undefined ? tape : say('shared.upTo', { tape });
 }
 
 /** The whole crown as a bar: what goes for disease, what else goes, the limit as a notch. @returns the y below it */
