@@ -10,16 +10,12 @@ export interface Watch {
 const EXPECTED =
   /Failed to load resource: (net::ERR_|the server responded with a status of (404|409|422|400))/;
 
-/** A server of which too much is asked at once says so (503), and the page that asked it must say so, and lead on. */
-const BUSY = /Failed to load resource: the server responded with a status of 503/;
-
-/** @param mayBeBusy where two browsers and two servers ask as much of two cores as they can */
-export function watch(page: Page, mayBeBusy = false): Watch {
+export function watch(page: Page): Watch {
   const faults: string[] = [];
   page.on('pageerror', (error) => faults.push(`page error: ${error.message.slice(0, 300)}`));
   page.on('console', (message) => {
-    const isExpected = EXPECTED.test(message.text()) || (mayBeBusy && BUSY.test(message.text()));
-    if (message.type() === 'error' && !isExpected) faults.push(`console: ${message.text().slice(0, 300)}`);
+    if (message.type() === 'error' && !EXPECTED.test(message.text()))
+      faults.push(`console: ${message.text().slice(0, 300)}`);
   });
   return { faults };
 }

@@ -35,7 +35,7 @@ atBothSizes((_name, viewport, journey) => {
   for (const seed of SEEDS)
     journey('both')(`${ACTIONS} taps, keys and Backs, seed ${seed}`, async ({ page, orchard }) => {
       test.setTimeout(60_000 + ACTIONS * 1500);
-      const on = watch(page, true);
+      const on = watch(page);
       page.on('dialog', (dialog) => void dialog.accept());
       page.on('download', (download) => void download.cancel());
       const random = xoroshiro128plus(seed * 7919 + viewport.width);

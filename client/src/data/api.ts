@@ -30,23 +30,32 @@ export class NoAnswer extends Error {
 /**
  * A server that does not know this device, as after its data folder was put back, is told who works here and asked again.
  *
+ * @param signal aborted when nobody waits for the answer any more
  * @throws {ServerProblem} with the server's own words
  * @throws {NoAnswer} when nothing came back
  */
-export async function ask<K extends RouteName>(name: K, input: Ask<K>): Promise<Answer<K>> {
+export async function ask<K extends RouteName>(
+  name: K,
+  input: Ask<K>,
+  signal?: AbortSignal,
+): Promise<Answer<K>> {
   try {
-    return await askOnce(name, input);
+    return await askOnce(name, input, signal);
   } catch (error) {
     const { deviceId, person } = usePreferences.getState();
     const unknown =
       error instanceof ServerProblem && error.problem.type === 'device-unknown' && person !== '';
     if (!unknown) throw error;
     await askOnce('putDevice', { params: { deviceId }, body: { name: person } });
-    return askOnce(name, input);
+    return askOnce(name, input, signal);
   }
 }
 
-async function askOnce<K extends RouteName>(name: K, input: Ask<K>): Promise<Answer<K>> {
+async function askOnce<K extends RouteName>(
+  name: K,
+  input: Ask<K>,
+  signal?: AbortSignal,
+): Promise<Answer<K>> {
   const route: Route = routes[name];
   const { params, query, body, file } = input as {
     params?: Record<string, string>;
@@ -66,6 +75,7 @@ async function askOnce<K extends RouteName>(name: K, input: Ask<K>): Promise<Ans
     },
     ...(body !== undefined && { body: JSON.stringify(body) }),
     ...(file && { body: file }),
+    ...(signal && { signal }),
   }).catch(() => {
     throw new NoAnswer();
   });

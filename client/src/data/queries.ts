@@ -273,7 +273,8 @@ export interface CutAsked {
 export const useTreeTiming = (treeId: string, cut: CutAsked, at: string | null) =>
   useQuery({
     queryKey: ['timing', treeId, cut, at],
-    queryFn: () => ask('getTreeTiming', { params: { treeId }, query: { ...cut, ...(at && { at }) } }),
+    queryFn: ({ signal }) =>
+      ask('getTreeTiming', { params: { treeId }, query: { ...cut, ...(at && { at }) } }, signal),
     staleTime: DAYS_FRESH_MS,
     placeholderData: (before) => before,
   });
@@ -281,7 +282,7 @@ export const useTreeTiming = (treeId: string, cut: CutAsked, at: string | null) 
 export const useTreeSeason = (treeId: string, cut: CutAsked) =>
   useQuery({
     queryKey: ['timing', 'season', treeId, cut],
-    queryFn: () => ask('getTreeSeason', { params: { treeId }, query: { ...cut } }),
+    queryFn: ({ signal }) => ask('getTreeSeason', { params: { treeId }, query: { ...cut } }, signal),
     staleTime: DAYS_FRESH_MS,
   });
 

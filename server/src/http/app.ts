@@ -240,8 +240,10 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
     computeSupplies: ({ body }) => supplies(body),
     computeResidual: ({ body }) => residual(body),
     getTiming: () => getTiming(db, pool, now()),
-    getTreeTiming: ({ params, query }) => getTreeTiming(db, pool, { ...params, ...query, now: now() }),
-    getTreeSeason: ({ params, query }) => getTreeSeason(db, pool, { ...params, ...query, now: now() }),
+    getTreeTiming: ({ params, query, request }) =>
+      getTreeTiming(db, pool, { ...params, ...query, now: now(), signal: whileWaited(request) }),
+    getTreeSeason: ({ params, query, request }) =>
+      getTreeSeason(db, pool, { ...params, ...query, now: now(), signal: whileWaited(request) }),
     getWeather: ({ query }) => getWeather(db, pool, query.days, now()),
     importWeather: ({ query: { mapping, ...query }, bytes, device, request, say }) =>
       importWeather(db, pool, {

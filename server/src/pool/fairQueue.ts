@@ -7,15 +7,34 @@ type TaskQueue = Pick<FixedQueue, 'size' | 'push' | 'shift' | 'remove'>;
 /** Of tasks that nobody waits for. */
 export const BACKGROUND = 'background';
 
+/** Of one task. */
+export interface Turn {
+  /** Whoever asks for it. */
+  by: string;
+  /** A thread works on it: it waits no more. */
+  hasBegun: boolean;
+}
+
 /** A task with the name of who asks for it. */
-export const askedBy = <T extends object>(task: T, by: string): T => ({
+export const askedBy = <T extends object>(task: T, by: string, turn: Turn = { by, hasBegun: false }): T => ({
   ...task,
-  [Piscina.queueOptionsSymbol]: { by },
+  [Piscina.queueOptionsSymbol]: turn,
 });
 
-const rowOf = (task: Task): string => {
-  const said = (task as unknown as Record<symbol, { by?: string } | null>)[Piscina.queueOptionsSymbol];
-  return said?.by ?? BACKGROUND;
+const turnOf = (task: Task): Turn | null =>
+  (task as unknown as Record<symbol, Turn | null>)[Piscina.queueOptionsSymbol] ?? null;
+
+const rowOf = (task: Task): string => turnOf(task)?.by ?? BACKGROUND;
+
+/** An idle thread for a task, which has begun then; null where all are at work. */
+export const idleThread: NonNullable<ConstructorParameters<typeof Piscina>[0]>['loadBalancer'] = (
+  task,
+  threads,
+) => {
+  const idle = threads.find(({ currentUsage }) => currentUsage === 0) ?? null;
+  const turn = turnOf(task as never);
+  if (idle && turn) turn.hasBegun = true;
+  return idle;
 };
 
 export class FairQueue implements TaskQueue {

@@ -1,7 +1,7 @@
 // Computing for many at once: turns are shared, what is large keeps nobody waiting, and what takes too long is given up in words.
 
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { availableParallelism, tmpdir } from 'node:os';
 import path from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { routes } from '@mortisect/contracts';
@@ -60,6 +60,13 @@ export function readWeatherFile() { for (;;); }
 export const treePlan = readWeatherFile;
 export const readTreeFile = readWeatherFile;
 export const cutSheet = readWeatherFile;
+let begun = 0;
+export function treeTiming({ ms }) {
+  begun += 1;
+  for (const until = performance.now() + ms; performance.now() < until; );
+  return begun;
+}
+export const treeSeason = treeTiming;
 `;
 
 describe('a pool', () => {
@@ -168,15 +175,38 @@ describe('a pool', () => {
     },
   );
 
-  test('sheets have thirty seconds', async () => {
+  test.each(['treeTiming', 'treeSeason'] as const)(
+    '%s: what has begun is finished, whoever has gone; what still waits for its turn is given up',
+    async (work) => {
+      const threads = Math.max(1, availableParallelism() - 1);
+      const gone = new AbortController();
+      const all = async (asked: Promise<unknown>[]) => (await Promise.all(asked)) as number[];
+      const at = (ms: number) => pool[work]({ ms } as never, gone.signal);
+      const before = Math.max(...(await all(Array.from({ length: threads }, () => at(300)))));
+      const atWork = Array.from({ length: threads }, () => at(600));
+      const queued = expect(at(1)).rejects.toThrow(/abort/i);
+      expect(pool.waiting()).toContainEqual({ lane: 'quick', waiting: 1 });
+      setTimeout(() => gone.abort(), 100);
+      await queued;
+      expect(pool.waiting()).toContainEqual({ lane: 'quick', waiting: 0 });
+      expect(Math.max(...(await all(atWork)))).toBe(before + 1);
+      await expect(ask({})).resolves.toBeInstanceOf(JsonText);
+    },
+  );
+
+  test.each([
+    ['cutSheet', 30_000],
+    ['treeTiming', 30_000],
+    ['treePlan', 9000],
+  ] as const)('%s has its time and no more: %d ms', async (work, ms) => {
     const soon = AbortSignal.timeout(100);
     const timeout = jest.spyOn(AbortSignal, 'timeout').mockReturnValue(soon);
-    await expect(pool.cutSheet({} as never)).rejects.toMatchObject({
+    await expect(pool[work]({ ms: 60_000 } as never)).rejects.toMatchObject({
       status: 503,
       type: 'took-too-long',
-      message: expect.stringContaining('30 seconds'),
+      message: expect.stringContaining(`${ms / 1000} seconds`),
     });
-    expect(timeout.mock.calls).toEqual([[30_000]]);
+    expect(timeout.mock.calls).toEqual([[ms]]);
     timeout.mockRestore();
   });
 

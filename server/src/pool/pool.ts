@@ -18,7 +18,7 @@ import { doesNotFit, HttpProblem } from '../refusal';
 import type { DamagedPage } from '../store/pages';
 import type { ComputeName } from './computeNames';
 import type { ComputeBody, Computed, ComputeTask } from './computes';
-import { askedBy, BACKGROUND, FairQueue } from './fairQueue';
+import { askedBy, BACKGROUND, FairQueue, idleThread, type Turn } from './fairQueue';
 import { foldOff } from './fold';
 import type * as planOf from './plan';
 import { joined, type Sliced } from './slices';
@@ -63,7 +63,9 @@ export interface Pool {
   readWeatherFile(file: WeatherFile, signal?: AbortSignal): Promise<WeatherFileRead>;
   simulated: Off<typeof simulated>;
   timing: Off<typeof when.timing>;
+  /** What has begun is finished, whoever has gone: its answer is kept for the next. */
   treeTiming: Off<typeof when.treeTiming>;
+  /** As treeTiming. */
   treeSeason: Off<typeof when.treeSeason>;
   /** Tasks that wait for a thread. */
   waiting(): { lane: string; waiting: number }[];
@@ -82,6 +84,8 @@ const IDLE_MS = 30_000;
 export const BUDGET_MS = 9000;
 /** Sheets are drawn for a whole plot: some seconds for twenty trees. */
 export const SHEETS_BUDGET_MS = 30_000;
+/** After that a thread is taken for one that never ends. */
+const LONGEST_MS = 30_000;
 /** Waiting and at work, of one who asks. */
 export const MOST_OF_ONE = 16;
 /** Waiting in one row of turns altogether. */
@@ -98,6 +102,7 @@ export function makePool(worker = new URL('./tasks.worker.mjs', import.meta.url)
       maxThreads,
       idleTimeout: IDLE_MS,
       taskQueue: new FairQueue(),
+      loadBalancer: idleThread,
       maxQueue: MOST_WAITING,
       resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
     });
@@ -109,6 +114,16 @@ export function makePool(worker = new URL('./tasks.worker.mjs', import.meta.url)
     <T extends object, R>(piscina: Piscina, name: string, by = 'server') =>
     (task: T, signal?: AbortSignal): Promise<R> =>
       piscina.run(askedBy(task, by), { name, ...(signal && { signal }) });
+  const finishing =
+    <T extends object, R>(piscina: Piscina, name: string, by = 'server') =>
+    (task: T, signal?: AbortSignal): Promise<R> => {
+      const turn: Turn = { by, hasBegun: false };
+      const givenUp = new AbortController();
+      signal?.addEventListener('abort', () => !turn.hasBegun && givenUp.abort(), { once: true });
+      const run = (given: T, end?: AbortSignal): Promise<R> =>
+        piscina.run(askedBy(given, by, turn), { name, ...(end && { signal: end }) });
+      return inTime(run, LONGEST_MS)(task, givenUp.signal);
+    };
   const asking = new Map<string, number>();
   return {
     fold: (lines) => foldOff(lines, off(slow, 'fold')),
@@ -148,8 +163,8 @@ export function makePool(worker = new URL('./tasks.worker.mjs', import.meta.url)
     },
     simulated: off(quick, 'simulated'),
     timing: off(quick, 'timing'),
-    treeTiming: inTime(off(quick, 'treeTiming')),
-    treeSeason: inTime(off(quick, 'treeSeason')),
+    treeTiming: finishing(quick, 'treeTiming'),
+    treeSeason: finishing(quick, 'treeSeason'),
     cutSheet: inTime(off(slow, 'cutSheet'), SHEETS_BUDGET_MS),
     waiting: () => [
       { lane: 'quick', waiting: quick.queueSize },
@@ -195,11 +210,13 @@ function answerOf(computed: Computed): JsonText {
   throw new HttpProblem(413, 'too-large', unsaid('problem.answerTooLarge', { megabytes }));
 }
 
+export const tookTooLong = (ms: number) =>
+  new HttpProblem(503, 'took-too-long', unsaid('problem.tookTooLong', { seconds: ms / 1000 }));
+
 const busy = () => new HttpProblem(503, 'busy', unsaid('problem.busy'));
 
 function asPoolProblem(error: unknown, isLate: boolean, budgetMs = BUDGET_MS): unknown {
   const { code, message = '' } = error as { code?: unknown; message?: string };
-  if (isLate || code === 'ERR_WORKER_OUT_OF_MEMORY')
-    return new HttpProblem(503, 'took-too-long', unsaid('problem.tookTooLong', { seconds: budgetMs / 1000 }));
+  if (isLate || code === 'ERR_WORKER_OUT_OF_MEMORY') return tookTooLong(budgetMs);
   return /queue is at limit/i.test(message) ? busy() : error;
 }

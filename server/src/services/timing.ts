@@ -11,13 +11,14 @@ import { hourOf } from '@mortisect/core/weather';
 import { unsaid } from '@mortisect/words';
 import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import { dayAt } from '../files/day';
-import type { Pool } from '../pool/pool';
+import { BUDGET_MS, type Pool } from '../pool/pool';
 import type { TimingTask } from '../pool/when';
 import { HttpProblem, notThere } from '../refusal';
 import { whereItCan } from '../store/faults';
 import { inPages } from '../store/inPages';
 import type { Db } from '../store/openDb';
 import { actions, findings, isKept, trees } from '../store/schema';
+import { Answers } from './answers';
 import { keep, kept } from './keepsakes';
 import { asAction } from './orchard';
 import { getSite } from './site';
@@ -37,18 +38,12 @@ interface Facts {
 }
 
 /** Answers that hold until the hour turns or something is recorded, by database; one server process keeps its own. */
-const answers = new WeakMap<Db, Map<string, Promise<unknown>>>();
+const answers = new WeakMap<Db, Answers>();
 
-function once<T>(db: Db, key: string, make: () => Promise<T>): Promise<T> {
-  const answersOfDb = answers.get(db) ?? new Map<string, Promise<unknown>>();
-  answers.set(db, answersOfDb);
-  const cached = answersOfDb.get(key) as Promise<T> | undefined;
-  if (cached) return cached;
-  const answer = make();
-  answersOfDb.set(key, answer);
-  answer.catch(() => answersOfDb.delete(key));
-  if (answersOfDb.size > MOST_KEPT) answersOfDb.delete(answersOfDb.keys().next().value as string);
-  return answer;
+function answersOf(db: Db): Answers {
+  const ofDb = answers.get(db) ?? new Answers(MOST_KEPT);
+  answers.set(db, ofDb);
+  return ofDb;
 }
 
 /** What an answer rests on: it is computed anew when any of it changes, and not because a tree was walked past. */
@@ -129,7 +124,7 @@ export async function getTiming(db: Db, pool: Pool, now: string): Promise<Timing
   const facts = await factsOf(db, now);
   const { site, station, groups, keyOf, said } = facts;
   const stamp = await stampOf(db, facts, now);
-  const timing = await once(db, `site ${stamp}`, () =>
+  const timing = await answersOf(db).ask(`site ${stamp}`, () =>
     overRestart(db, pool.code && `${pool.code} ${stamp}`, async () => {
       const task = await taskOf(db, facts, now);
       return task && pool.timing({ ...task, groups });
@@ -256,6 +251,8 @@ async function groupOfTree(db: Db, treeId: string, cut: CutKind, now: string) {
 const noWeather = () => new HttpProblem(409, 'no-weather', unsaid('problem.noWeather'));
 
 interface TreeAsked {
+  /** Aborted when nobody waits for it any more. */
+  signal?: AbortSignal;
   treeId: string;
   mm: number;
   crownShare: number;
@@ -263,35 +260,37 @@ interface TreeAsked {
   now: string;
 }
 
-/** @throws {HttpProblem} 409 where no weather is known */
+/** @throws {HttpProblem} 409 where no weather is known, 503 where it took too long */
 export async function getTreeTiming(db: Db, pool: Pool, asked: TreeAsked): Promise<TreeTiming> {
-  const { treeId, mm, crownShare, at, now } = asked;
+  const { treeId, mm, crownShare, at, now, signal } = asked;
   const { group, ...facts } = await groupOfTree(db, treeId, { mm, crownShare }, now);
-  const answer = await once(
-    db,
+  const answer = await answersOf(db).ask(
     `tree ${at} ${await stampOf(db, { ...facts, groups: [group] }, now)}`,
-    async () => {
+    async (left) => {
       const task = await taskOf(db, facts, now);
       if (!task) throw noWeather();
-      return pool.treeTiming({ ...task, groups: [group], group, at: at ?? null });
+      return pool.treeTiming({ ...task, groups: [group], group, at: at ?? null }, left);
     },
+    { signal, atMostMs: BUDGET_MS },
   );
   return { now, station: facts.station, ...answer };
 }
 
-/** @throws {HttpProblem} 409 where no weather is known, 422 for a tree that keeps its leaves */
+/** @throws {HttpProblem} 409 where no weather is known, 422 for a tree that keeps its leaves, 503 where it took too long */
 export async function getTreeSeason(db: Db, pool: Pool, asked: Omit<TreeAsked, 'at'>) {
-  const { treeId, mm, crownShare, now } = asked;
+  const { treeId, mm, crownShare, now, signal } = asked;
   const { group, ...facts } = await groupOfTree(db, treeId, { mm, crownShare }, now);
   // Past years change with the day, not with the hour
   const today = `${dayAt(now, facts.site.timeZone)}T12:00:00Z`;
-  return once(db, `season ${await stampOf(db, { ...facts, groups: [group] }, today)}`, async () => {
-    const task = await taskOf(db, facts, now);
-    if (!task) throw noWeather();
-    const treeSeason = await pool.treeSeason({ ...task, group });
-    if (!treeSeason) {
-      throw new HttpProblem(422, 'keeps-its-leaves', unsaid('problem.keepsLeaves'));
-    }
-    return treeSeason;
-  });
+  return answersOf(db).ask(
+    `season ${await stampOf(db, { ...facts, groups: [group] }, today)}`,
+    async (left) => {
+      const task = await taskOf(db, facts, now);
+      if (!task) throw noWeather();
+      const treeSeason = await pool.treeSeason({ ...task, group }, left);
+      if (!treeSeason) throw new HttpProblem(422, 'keeps-its-leaves', unsaid('problem.keepsLeaves'));
+      return treeSeason;
+    },
+    { signal, atMostMs: BUDGET_MS },
+  );
 }
