@@ -1,4 +1,6 @@
-// What no page may ever do, whatever was tapped: fail, say an error, stand empty, or leave no way on.
+// What no page may ever do, whatever was tapped: fail, say an error, say a key for words, stand empty, or leave no way on.
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
 import { expect, type Page } from '@playwright/test';
 
 export interface Watch {
@@ -20,9 +22,14 @@ export function watch(page: Page): Watch {
   return { faults };
 }
 
+/** What the core calls the texts of its tables: nobody may read that. */
+const KEYS = Object.keys(
+  JSON.parse(readFileSync(fileURLToPath(new URL('../words/en/tables.json', import.meta.url)), 'utf8')),
+).filter((key) => /^[a-z]+[A-Z]\w*$/.test(key));
+
 /** What is wrong with the page as it stands; empty when a person could go on. */
 export async function faultsOf(page: Page, { faults }: Watch): Promise<string[]> {
-  const seen = await page.evaluate(() => {
+  const seen = await page.evaluate((keys) => {
     const dialog = document.querySelector('[role=dialog]');
     const main = document.querySelector('main');
     const said: string[] = [];
@@ -31,8 +38,10 @@ export async function faultsOf(page: Page, { faults }: Watch): Promise<string[]>
     if ((main?.textContent ?? '').includes('This page could not be shown')) said.push('a page that failed');
     const ways = (dialog ?? document).querySelectorAll('a[href], button:not([disabled])');
     if (ways.length === 0) said.push('a dead end');
+    const untold = document.body.innerText.match(/\b[a-z]+[A-Z]\w*/g) ?? [];
+    for (const word of untold) if (keys.includes(word)) said.push(`“${word}” in place of words`);
     return said;
-  });
+  }, KEYS);
   return [...faults.splice(0), ...seen];
 }
 

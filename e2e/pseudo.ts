@@ -1,7 +1,3 @@
-// A language of no country: English with its letters accented, its vowels doubled and each message in brackets. It is a third longer, and what
-// was not taken from the catalogue shows by its plain letters.
-import { readFileSync } from 'node:fs';
-import { fileURLToPath } from 'node:url';
 import type { Page } from '@playwright/test';
 
 const PLAIN = 'abcdefghijklmnopqrstuvwxyz';
@@ -55,11 +51,6 @@ export const inPseudo = (message: string | Part[]): string | Part[] =>
     ? `⟦${disguised(message)}⟧`
     : [literal('⟦'), ...message.map(disguisedPart), literal('⟧')];
 
-/** Texts of the core's tables, which English tells as they are. */
-const TABLES: string[] = Object.keys(
-  JSON.parse(readFileSync(fileURLToPath(new URL('../words/es/tables.json', import.meta.url)), 'utf8')),
-);
-
 type Define = (factory: (...given: unknown[]) => void, id: number, dependencies: number[]) => void;
 
 /** The module of a catalogue as the app loads it, in the language of no country; null for any other module. */
@@ -70,9 +61,7 @@ export function disguisedModule(source: string): string | null {
     const held: { exports: Record<string, string | Part[]> } = { exports: {} };
     factory(null, null, null, null, held);
     const messages = Object.entries(held.exports).map(([key, message]) => [key, inPseudo(message)]);
-    const tables =
-      'trade.limbStem' in held.exports ? TABLES.map((text) => [`table.${text}`, inPseudo(text)]) : [];
-    const exported = JSON.stringify(Object.fromEntries([...messages, ...tables]));
+    const exported = JSON.stringify(Object.fromEntries(messages));
     module = `__d(function(g,r,i,a,m){m.exports=${exported}},${id},${JSON.stringify(dependencies)});`;
   };
   new Function('__d', source)(define);

@@ -13,14 +13,15 @@ export function sayIn(dictionary: keyof typeof LOCALE): Say {
   return makeSay(LOCALE[dictionary], readdirSync(folder).map(read));
 }
 
-/** What a text of the tables is called, with a capital as it stands alone. */
+/** What is called so in English, in another language, with a capital as it stands alone. */
 export function toldIn(dictionary: keyof typeof LOCALE): (text: string) => string {
-  const table: Record<string, string> = JSON.parse(
-    readFileSync(path.join(COMPILED, dictionary, 'trade.json'), 'utf8'),
-  );
+  const [english, other] = ['en-GB', dictionary].map(
+    (each): Record<string, string> =>
+      JSON.parse(readFileSync(path.join(COMPILED, each, 'tables.json'), 'utf8')),
+  ) as [Record<string, string>, Record<string, string>];
   return (text) => {
-    const found =
-      table[`table.${text}`] ?? table[`table.${text.charAt(0).toLowerCase()}${text.slice(1)}`] ?? text;
+    const key = Object.keys(english).find((each) => english[each]?.toLowerCase() === text.toLowerCase());
+    const found = other[key ?? ''] ?? text;
     return found.charAt(0).toUpperCase() + found.slice(1);
   };
 }

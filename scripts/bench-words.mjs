@@ -1,7 +1,7 @@
 // What the catalogues hold and how hard they are to read, place by place.
 import { asRead, easeOf, gradeOf, joined } from '../words/src/reading.ts';
 import { terms } from '../words/src/terms.ts';
-import { catalogue, tables } from './words.mjs';
+import { catalogue } from './words.mjs';
 
 const languages = { en: catalogue('en'), es: catalogue('es') };
 const read = (messages) => joined(Object.values(messages).map(asRead));
@@ -9,9 +9,7 @@ const read = (messages) => joined(Object.values(messages).map(asRead));
 const counts = Object.entries(languages).map(
   ([language, places]) => `${language} ${Object.values(places).flatMap(Object.keys).length}`,
 );
-console.log(
-  `\nMessages: ${counts.join(', ')}; texts of tables in Spanish: ${Object.keys(tables('es')).length}; terms: ${Object.keys(terms.en).length} in both`,
-);
+console.log(`\nMessages: ${counts.join(', ')}; terms: ${Object.keys(terms.en).length} in both`);
 const grades = Object.keys(languages.en).map(
   (place) =>
     `${place} ${gradeOf(read(languages.en[place])).toFixed(1)} / ${easeOf(read(languages.es[place])).toFixed(0)}`,

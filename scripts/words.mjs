@@ -10,7 +10,7 @@ const WORDS = path.join(root, 'words');
 const COMPILED = path.join(WORDS, 'compiled');
 const LANGUAGES = ['en', 'es'];
 /** Not messages: terms with their sentences, and how the other spelling of English writes a word. */
-const OTHER = ['terms.json', 'us-spelling.json', 'tables.json'];
+const OTHER = ['terms.json', 'us-spelling.json'];
 
 /** Messages of a language by place: `{ round: { startTheRound: 'Start the round' } }`. */
 export function catalogue(language) {
@@ -95,26 +95,15 @@ export async function wordsBuilt() {
   const spelling = JSON.parse(readFileSync(path.join(WORDS, 'en/us-spelling.json'), 'utf8'));
   rmSync(COMPILED, { recursive: true, force: true });
   const spell = (message) => respelled(message, spelling);
-  const american = Object.keys(tables(LANGUAGES[1])).filter((text) => spell(text) !== text);
-  write('en-GB', 'en', english, {}, (message) => message);
-  write('en-US', 'en', english, keyed(american.map((text) => [text, spell(text)])), spell);
+  write('en-GB', 'en', english, (message) => message);
+  write('en-US', 'en', english, spell);
   for (const language of LANGUAGES.slice(1))
-    write(
-      language,
-      language,
-      catalogue(language),
-      keyed(Object.entries(tables(language))),
-      (message) => message,
-    );
+    write(language, language, catalogue(language), (message) => message);
   writeFileSync(path.join(COMPILED, 'keys.d.ts'), typesOf(english));
   writeFileSync(stamp, wanted);
 }
 
-/** What the tables of the core say in English → the same in another language. */
-export const tables = (language) =>
-  JSON.parse(readFileSync(path.join(WORDS, language, 'tables.json'), 'utf8'));
-
-function write(dictionary, language, messages, tabled, spell) {
+function write(dictionary, language, messages, spell) {
   mkdirSync(path.join(COMPILED, dictionary), { recursive: true });
   for (const [place, ofPlace] of Object.entries(messages)) {
     const compiled = Object.entries(ofPlace).map(([key, message]) => {
@@ -124,12 +113,10 @@ function write(dictionary, language, messages, tabled, spell) {
     });
     writeFileSync(
       path.join(COMPILED, dictionary, `${place}.json`),
-      JSON.stringify({ ...Object.fromEntries(compiled), ...(place === 'trade' && tabled) }),
+      JSON.stringify(Object.fromEntries(compiled)),
     );
   }
 }
-
-const keyed = (texts) => Object.fromEntries(texts.map(([text, other]) => [`table.${text}`, other]));
 
 function typesOf(english) {
   const lines = Object.entries(english).flatMap(([place, messages]) =>

@@ -20,7 +20,7 @@ import { SkipLink } from '../src/ui/SkipLink';
 import { config } from '../src/ui/tamagui.config';
 import { ThemeFollower, useWide } from '../src/ui/theme';
 
-const SHARED = ['shared', 'trade', 'fault'] as const;
+const SHARED = ['shared', 'tables', 'trade', 'fault'] as const;
 
 // Before the router listens
 watchBack();

@@ -1,14 +1,6 @@
 // The site's answer turned into lanes: one for each kind of wood, told by what holds for most of its trees.
 
-import { speciesName } from '@mortisect/core/register';
-import {
-  type LaneId,
-  laneIds,
-  laneWords,
-  type Reason,
-  type Verdict,
-  windowsOfHours,
-} from '@mortisect/core/timing';
+import { type LaneId, laneIds, type Reason, type Verdict, windowsOfHours } from '@mortisect/core/timing';
 import { hourOf } from '@mortisect/core/weather';
 import type { TimingNow } from './when';
 
@@ -31,7 +23,8 @@ export interface LaneWindow {
 
 export interface Lane {
   id: LaneId;
-  name: string;
+  /** That stand here, by their codes; none for dead wood. */
+  species: string[];
   cells: LaneCell[];
   windows: LaneWindow[];
   /** Groups with how many trees each, most trees first; none for dead wood. */
@@ -50,7 +43,7 @@ export function lanesOf({ timing, groupOf, now }: TimingNow): Lane[] {
         verdict: 'go' as const,
         dryH: null,
       }));
-      return [{ id, name: laneWords(id), cells: timing.deadCells, windows, groups: [] }];
+      return [{ id, species: [], cells: timing.deadCells, windows, groups: [] }];
     }
     const groups = timing.groups
       .filter((group) => group.lane === id)
@@ -58,12 +51,12 @@ export function lanesOf({ timing, groupOf, now }: TimingNow): Lane[] {
       .sort((a, b) => b.trees - a.trees);
     const most = groups[0];
     if (!most) return [];
-    const species = [...new Set(groups.map(({ group }) => speciesName(group.species)))];
+    const species = [...new Set(groups.map(({ group }) => group.species))];
     const cells = most.group.cells.map((_, i) => ofMost(groups, i));
     return [
       {
         id,
-        name: laneWords(id, species),
+        species,
         cells,
         windows: windowsOfCells(timing, cells, hourOf(now)),
         groups,

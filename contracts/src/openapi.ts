@@ -3,22 +3,29 @@ import { createDocument, type ZodOpenApiOperationObject, type ZodOpenApiPathsObj
 import { Problem } from './problem';
 import { type Route, routes } from './routes';
 
-export function openApiDocument(version: string) {
+/** @param override changes what a schema is described by, as for `z.toJSONSchema` */
+export function openApiDocument(
+  version: string,
+  override?: (of: { jsonSchema: { description?: string | undefined } }) => void,
+) {
   const paths: ZodOpenApiPathsObject = {};
   for (const [name, route] of Object.entries(routes) as [string, Route][]) {
     const path = route.path.replace(/:(\w+)/g, '{$1}');
     paths[path] = { ...paths[path], [route.method]: operation(name, route) };
   }
-  return createDocument({
-    openapi: '3.1.0',
-    info: {
-      title: 'Mortisect',
-      version,
-      description:
-        'Removal pruning of dead, diseased and damaged wood in fruit trees. Lengths in cm, diameters in mm, angles in degrees. General guidance: the label, local law and licensed practice come first. Texts are in the language of Accept-Language: English or Spanish.',
+  return createDocument(
+    {
+      openapi: '3.1.0',
+      info: {
+        title: 'Mortisect',
+        version,
+        description:
+          'Removal pruning of dead, diseased and damaged wood in fruit trees. Lengths in cm, diameters in mm, angles in degrees. General guidance: the label, local law and licensed practice come first. Texts are in the language of Accept-Language: English or Spanish.',
+      },
+      paths,
     },
-    paths,
-  });
+    override && { override },
+  );
 }
 
 function operation(name: string, route: Route): ZodOpenApiOperationObject {

@@ -7,6 +7,7 @@ import enGbPlan from '../compiled/en-GB/plan.json';
 import enGbProblem from '../compiled/en-GB/problem.json';
 import enGbRound from '../compiled/en-GB/round.json';
 import enGbShared from '../compiled/en-GB/shared.json';
+import enGbTables from '../compiled/en-GB/tables.json';
 import enGbToday from '../compiled/en-GB/today.json';
 import enGbTrade from '../compiled/en-GB/trade.json';
 import enUsBook from '../compiled/en-US/book.json';
@@ -17,6 +18,7 @@ import enUsPlan from '../compiled/en-US/plan.json';
 import enUsProblem from '../compiled/en-US/problem.json';
 import enUsRound from '../compiled/en-US/round.json';
 import enUsShared from '../compiled/en-US/shared.json';
+import enUsTables from '../compiled/en-US/tables.json';
 import enUsToday from '../compiled/en-US/today.json';
 import enUsTrade from '../compiled/en-US/trade.json';
 import esBook from '../compiled/es/book.json';
@@ -27,6 +29,7 @@ import esPlan from '../compiled/es/plan.json';
 import esProblem from '../compiled/es/problem.json';
 import esRound from '../compiled/es/round.json';
 import esShared from '../compiled/es/shared.json';
+import esTables from '../compiled/es/tables.json';
 import esToday from '../compiled/es/today.json';
 import esTrade from '../compiled/es/trade.json';
 import { type Dictionary, dictionaryOf, type Locale } from './locales';
@@ -42,6 +45,7 @@ const CATALOGUES: Record<Dictionary, Catalogue[]> = {
     enGbProblem,
     enGbRound,
     enGbShared,
+    enGbTables,
     enGbToday,
     enGbTrade,
   ],
@@ -54,10 +58,11 @@ const CATALOGUES: Record<Dictionary, Catalogue[]> = {
     enUsProblem,
     enUsRound,
     enUsShared,
+    enUsTables,
     enUsToday,
     enUsTrade,
   ],
-  es: [esBook, esCut, esFault, esFiles, esPlan, esProblem, esRound, esShared, esToday, esTrade],
+  es: [esBook, esCut, esFault, esFiles, esPlan, esProblem, esRound, esShared, esTables, esToday, esTrade],
 };
 const said = new Map<Locale, Say>();
 

@@ -31,13 +31,30 @@ const SOURCES = ['client/src', 'client/app', 'server/src', 'words/src']
   .join('\n');
 
 test('every message is used', () => {
-  const unused = english.filter(([key]) => !SOURCES.includes(`'${key}'`)).map(([key]) => key);
+  const unused = english.filter(([key]) => !key.startsWith('tables.') && !SOURCES.includes(`'${key}'`));
+  expect(unused.map(([key]) => key)).toEqual([]);
+});
+
+/** What names things of the trade: tables of the core, and what is chosen on pages and in files. */
+const NAMING = ['core/src', 'contracts/src', 'client/src', 'server/src', 'words/src']
+  .flatMap((folder) => sourcesIn(folder))
+  .map((file) => readFileSync(path.join(ROOT, file), 'utf8'))
+  .concat(readFileSync(path.join(ROOT, 'core/src/diagnosis/tables.json'), 'utf8'))
+  .join('\n');
+
+test('every text of the tables belongs to something', () => {
+  const unused = english.flatMap(([key]) => {
+    const [place, ...rest] = key.split('.');
+    const name = rest.join('.');
+    const stands = [`'${name}'`, `"${name}"`, `\`${name}\``, `${name}:`];
+    return place !== 'tables' || stands.some((each) => NAMING.includes(each)) ? [] : [name];
+  });
   expect(unused).toEqual([]);
 });
 
 /** Units, names and signs that both languages write alike. */
 const ALIKE =
-  /^[^\p{L}]*$|^(\{[^}]*\}|[^\p{L}]|\b(?:cm|mm|in|kB|mL|min|h|L|m|Plan|Mortisect|Isopropanol|kg|lb|CSV|GeoJSON|iCalendar|English|g|t|r|p|c|b|mar|jun|jul|sep|oct|nov|Cultivar|ppm|ft|a|metric|collar)\b)*$/iu;
+  /^[^\p{L}]*$|^(\{[^}]*\}|[^\p{L}]|\b(?:cm|mm|in|kB|mL|min|h|L|m|Plan|Mortisect|Isopropanol|kg|lb|CSV|GeoJSON|iCalendar|English|g|t|r|p|c|b|mar|jun|jul|sep|oct|nov|Cultivar|lateral|ppm|ft|a|metric|collar)\b)*$/iu;
 
 test('every message is translated', () => {
   const same = english.filter(([key, text]) => spanish.get(key) === text && !ALIKE.test(text));

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { asRead, easeOf, gradeOf, joined, sentencesOf, wordsOf } from './reading';
 
-const PLACES = ['shared', 'today', 'round', 'plan', 'cut', 'book', 'trade'];
+const PLACES = ['shared', 'today', 'round', 'plan', 'cut', 'book', 'trade', 'tables'];
 const messagesOf = (language: string, place: string): [key: string, text: string][] => {
   const file = path.join(__dirname, '..', language, `${place}.json`);
   return Object.entries(JSON.parse(readFileSync(file, 'utf8')) as Record<string, string>).map(

@@ -99,6 +99,7 @@ async function untilLoaded(place: PagePlace): Promise<void> {
 
 export const EVERY_PLACE: readonly PagePlace[] = [
   'shared',
+  'tables',
   'trade',
   'fault',
   'today',

@@ -10,17 +10,17 @@ interface CloseItem {
 export const closeDown: readonly CloseItem[] = [
   {
     id: 'cleaned',
-    text: 'Blades cleaned and rinsed',
-    why: 'Sap and grit hold what makes ill; bleach eats steel.',
+    text: 'bladesCleanedAndRinsed',
+    why: 'sapAndGritHoldWhatMakes',
   },
-  { id: 'dried', text: 'Blades dried and oiled', why: 'Rust makes a rough cut.' },
-  { id: 'gloves', text: 'Gloves washed or changed', why: 'Gloves carry disease too.' },
-  { id: 'ladder', text: 'Ladder feet and rungs wiped', why: 'Soil and ooze go from tree to tree on them.' },
-  { id: 'cart', text: 'Cart swept', why: 'It goes to sound trees next time.' },
+  { id: 'dried', text: 'bladesDriedAndOiled', why: 'rustMakesARoughCut' },
+  { id: 'gloves', text: 'glovesWashedOrChanged', why: 'glovesCarryDiseaseToo' },
+  { id: 'ladder', text: 'ladderFeetAndRungsWiped', why: 'soilAndOozeGoFromTree' },
+  { id: 'cart', text: 'cartSwept', why: 'itGoesToSoundTreesNext' },
   {
     id: 'solutions',
-    text: 'Mixes poured away as their labels say, bottles closed',
-    why: 'Never one into the other, never into a ditch; out of reach of children.',
+    text: 'mixesPouredAwayAsTheirLabels',
+    why: 'neverOneIntoTheOtherNever',
   },
 ];
 
@@ -28,27 +28,27 @@ export const closeDown: readonly CloseItem[] = [
 export const beforeStart: readonly CloseItem[] = [
   {
     id: 'people',
-    text: 'Nobody under the trees; children and animals away',
-    why: 'A limb of 10 kg from 3 m hits with 294 J.',
+    text: 'nobodyUnderTheTreesChildrenAnd',
+    why: 'aLimbOf10KgFrom',
   },
   {
     id: 'above',
-    text: 'Looked up: no hanging limbs, no power line within 3 m (10 ft)',
-    why: 'Near a line: stop, and call the utility.',
+    text: 'lookedUpNoHangingLimbsNo',
+    why: 'nearALineStopAndCall',
   },
   {
     id: 'ladder',
-    text: 'Ladder on firm ground, third leg uphill',
-    why: 'Three points of contact; never on the top two steps.',
+    text: 'ladderOnFirmGroundThirdLeg',
+    why: 'threePointsOfContactNeverOn',
   },
   {
     id: 'weather',
-    text: 'No ice, no lightning, wind under 10 m/s (22 mph)',
-    why: 'Wood swings and breaks where it should not.',
+    text: 'noIceNoLightningWindUnder',
+    why: 'woodSwingsAndBreaksWhereIt',
   },
   {
     id: 'aid',
-    text: 'First aid at hand, phone has signal, somebody knows where I am',
-    why: 'Never alone with a power saw.',
+    text: 'firstAidAtHandPhoneHas',
+    why: 'neverAloneWithAPowerSaw',
   },
 ];

@@ -18,10 +18,10 @@ export const DEBRIS_ROUTE_WORDS: Record<DebrisRoute, string> = {
 const { leave: _, ...CARRIED_AWAY } = DEBRIS_ROUTE_WORDS;
 
 export const SCHOOLS_ON_BURNING = [
-  { school: 'Burn it', says: 'Heat kills what is in the wood, and it is gone the same day.' },
+  { school: 'burnIt', says: 'heatKillsWhatIsInThe' },
   {
-    school: 'Never burn fire blight',
-    says: 'Smoke and heat are feared to spread it. There is no good evidence that they do; branches that ooze, carried through the orchard, are the greater risk.',
+    school: 'neverBurnFireBlight',
+    says: 'smokeAndHeatAreFearedTo',
   },
 ] as const;
 
@@ -33,25 +33,25 @@ export const DebrisSettings = z
         .default('ask first')
         .describe('local rule; bans by season and on dry days come on top'),
       {
-        label: 'Burning here',
-        choices: { allowed: 'Allowed', 'ask first': 'Ask first', banned: 'Banned' },
-        hint: 'The local rule; bans by season and on dry days come on top.',
+        label: 'burningHere',
+        choices: { allowed: 'allowed', 'ask first': 'askFirst', banned: 'banned' },
+        hint: 'theLocalRuleBansBySeason',
       },
     ),
     burnsBlight: setting(
       z.boolean().default(true).describe('school: fire blight wood is burned; others never burn it'),
       {
-        label: 'Fire blight wood is burned',
+        label: 'fireBlightWoodIsBurned',
         hint: SCHOOLS_ON_BURNING[1].says,
       },
     ),
     infectedBy: setting(z.enum(debrisRoutes).default('landfill'), {
-      label: 'Diseased and suspect wood',
+      label: 'diseasedAndSuspectWood',
       choices: CARRIED_AWAY,
-      hint: 'Where a disorder forbids it, the next safe option is used and shown.',
+      hint: 'whereADisorderForbidsItThe',
     }),
     healthyBy: setting(z.enum(debrisRoutes).default('chip'), {
-      label: 'Sound wood',
+      label: 'soundWood',
       choices: DEBRIS_ROUTE_WORDS,
     }),
   })

@@ -17,19 +17,19 @@ export const RecheckSettings = z
     meanC: setting(
       z.number().min(0).max(40).default(18).describe('in summer, where no weather says otherwise'),
       {
-        label: 'Mean of a summer day',
+        label: 'meanOfASummerDay',
         unit: '°C',
-        hint: 'New strikes are looked for after 57 degree-days over 12.8 °C, 5 to 14 days. From memory.',
+        hint: 'newStrikesAreLookedForAfter',
       },
     ),
     monthDays: setting(z.number().int().min(14).max(60).default(30), {
-      label: 'Looked at again after',
+      label: 'lookedAtAgainAfter',
       unit: 'days',
       ...COMMON_PRACTICE,
     }),
     overdueDays: setting(
       z.number().int().min(1).max(90).default(21).describe('later than this a recheck has lapsed'),
-      { label: 'Not asked for any more after', unit: 'days', ...COMMON_PRACTICE },
+      { label: 'notAskedForAnyMoreAfter', unit: 'days', ...COMMON_PRACTICE },
     ),
   })
   .meta({ id: 'RecheckSettings' });

@@ -84,7 +84,7 @@ export function dilution(input: DilutionInput): DilutionResult {
         ...NOTHING,
         productG: input.gramsPerLitre * input.litres,
         waterMl: volumeMl,
-        note: 'Dissolve in some of the water, then make up to the mark.',
+        note: 'dissolveInSomeOfTheWater',
       };
     case 'alcohol': {
       const productMl = (input.targetPct * volumeMl) / input.productPct;
@@ -95,7 +95,7 @@ export function dilution(input: DilutionInput): DilutionResult {
         partsWater: (volumeMl - productMl) / productMl,
         pct: input.targetPct,
         household: householdOf(productMl),
-        note: 'Make up to the mark with water: alcohol and water shrink when they meet, so a measured amount of water is not enough.',
+        note: 'makeUpToTheMarkWith',
       };
     }
     case 'parts': {
@@ -121,7 +121,7 @@ function chlorine(productMl: number, volumeMl: number, ppm: number): DilutionRes
     partsWater: (volumeMl - productMl) / productMl,
     ppm,
     household: householdOf(productMl),
-    note: 'Cool water, fresh each day, lidded and dark. Water first, then the product.',
+    note: 'chlorineWaterFirst',
   };
 }
 

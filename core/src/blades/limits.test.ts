@@ -28,11 +28,11 @@ test('70 % from 91 % isopropanol: 769 mL and 231 mL of water, 0.3 parts to one',
   expect(said.waterMl).toBeCloseTo(230.77, 2);
   expect(said.partsWater).toBeCloseTo(0.3, 6);
   expect(said).toMatchObject({ pct: 70, ppm: null, productG: null });
-  expect(said.note).toContain('Make up to the mark');
+  expect(said.note).toBe('makeUpToTheMarkWith');
 });
 
 test('by weight: grams, water to the mark, and how', () => {
   const said = dilution(DilutionInput.parse({ kind: 'weight', gramsPerLitre: 100, litres: 2.5 }));
   expect(said).toMatchObject({ productG: 250, waterMl: 2500, productMl: null, ppm: null });
-  expect(said.note).toContain('make up to the mark');
+  expect(said.note).toBe('dissolveInSomeOfTheWater');
 });

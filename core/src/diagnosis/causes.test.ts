@@ -204,7 +204,7 @@ test('every cause has a row to be handled by, a group and look-alikes with the h
     expect(disorderOf(code)).toBeDefined();
     expect(grouped.filter((member) => member === code)).toHaveLength(1);
     expect(lookAlikesOf(code).map((lookAlike) => lookAlike.name)).toEqual(
-      expect.arrayContaining(['Lichen', 'Woolly aphid', 'Normal bark']),
+      expect.arrayContaining(['lichen', 'woollyAphid', 'normalBark']),
     );
   }
 });

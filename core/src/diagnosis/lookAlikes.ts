@@ -9,171 +9,158 @@ interface LookAlike {
 }
 
 const LICHEN: LookAlike = {
-  name: 'Lichen',
+  name: 'lichen',
   harmless: true,
-  check: 'Grey-green crust or tufts on top of sound bark; scratch: green below. Harmless.',
+  check: 'greyGreenCrustOrTuftsOn',
 };
 const APHID: LookAlike = {
-  name: 'Woolly aphid',
+  name: 'woollyAphid',
   harmless: true,
-  check: 'White wool that wipes off, soft swellings, no dead bark below. Not a canker.',
+  check: 'whiteWoolThatWipesOffSoft',
 };
 const NORMAL: LookAlike = {
-  name: 'Normal bark',
+  name: 'normalBark',
   harmless: true,
-  check: 'Evenly spaced pores or fissures, no sunken edge; scratch: green right across.',
+  check: 'evenlySpacedPoresOrFissuresNo',
 };
 const FROST: LookAlike = {
-  name: 'Frost',
+  name: 'frost',
   harmless: false,
-  check: 'All at once, several kinds of plant, no streak, no edge.',
+  check: 'allAtOnceSeveralKindsOf',
 };
 const BORER: LookAlike = {
   name: 'A borer',
   harmless: false,
-  check: 'Holes, sawdust or tunnels under the bark.',
+  check: 'holesSawdustOrTunnelsUnderThe',
 };
 
 /** @source Science of look-alikes from extension guides, from memory; biology high, checks common practice */
 const table: Record<string, readonly LookAlike[]> = {
   FB_SHOOT: [
-    { name: 'Bacterial blast', harmless: false, check: 'After cold wet bloom, stops at the spur, no ooze.' },
-    { name: 'Shoot-tip borer', harmless: false, check: 'Split the shoot: hollow, with a bore hole.' },
+    { name: 'bacterialBlast', harmless: false, check: 'afterColdWetBloomStopsAt' },
+    { name: 'shootTipBorer', harmless: false, check: 'splitTheShootHollowWithA' },
     {
-      name: 'A canker at the base of the shoot',
+      name: 'aCankerAtTheBaseOf',
       harmless: false,
-      check: 'Look at the base of the dead shoot for a sunken ring.',
+      check: 'lookAtTheBaseOfThe',
     },
     FROST,
   ],
   FB_BLOS: [
     {
-      name: 'Bacterial blast',
+      name: 'bacterialBlast',
       harmless: false,
-      check: 'Cold before it, not warmth; no ooze, no spread down the shoot.',
+      check: 'coldBeforeItNotWarmthNo',
     },
     FROST,
   ],
   FB_CANK_A: [
     {
-      name: 'Neonectria canker',
+      name: 'neonectriaCanker',
       harmless: false,
-      check: 'Rings like a target, cracked edge, red beads in winter.',
+      check: 'ringsLikeATargetCrackedEdge',
     },
-    { name: 'Black rot canker', harmless: false, check: 'Papery bark with black pimples, sharp edge.' },
+    { name: 'blackRotCanker', harmless: false, check: 'paperyBarkWithBlackPimplesSharp' },
     APHID,
     NORMAL,
   ],
   FB_CANK_D: [
     {
-      name: 'Black rot canker',
+      name: 'blackRotCanker',
       harmless: false,
-      check: 'Papery bark with black pimples; no dark flecks past the edge.',
+      check: 'paperyBarkWithBlackPimplesNo',
     },
-    { name: 'Neonectria canker', harmless: false, check: 'Rings like a target, red beads in winter.' },
+    { name: 'neonectriaCanker', harmless: false, check: 'ringsLikeATargetRedBeads' },
     NORMAL,
   ],
-  NEO: [
-    APHID,
-    { name: 'Anthracnose canker', harmless: false, check: 'Fibres like fiddle strings, no red beads.' },
-    LICHEN,
-  ],
-  NFB: [
-    { name: 'Neonectria canker', harmless: false, check: 'Rings and red beads instead of fibres.' },
-    APHID,
-  ],
+  NEO: [APHID, { name: 'anthracnoseCanker', harmless: false, check: 'fibresLikeFiddleStringsNoRed' }, LICHEN],
+  NFB: [{ name: 'neonectriaCanker', harmless: false, check: 'ringsAndRedBeadsInsteadOf' }, APHID],
   CYT: [
-    { name: 'Bacterial canker', harmless: false, check: 'Sour smell, flecks past the edge, no pimples.' },
+    { name: 'bacterialCanker', harmless: false, check: 'sourSmellFlecksPastTheEdge' },
     BORER,
-    { name: 'Gum alone', harmless: true, check: 'Green underneath, no dead patch.' },
+    { name: 'gumAlone', harmless: true, check: 'greenUnderneathNoDeadPatch' },
   ],
   PSS_CANK: [
-    { name: 'Cytospora canker', harmless: false, check: 'Pimples, orange threads when wet, sharp edge.' },
+    { name: 'cytosporaCanker', harmless: false, check: 'pimplesOrangeThreadsWhenWetSharp' },
     FROST,
-    { name: 'Gum alone', harmless: true, check: 'Green underneath, no dead patch.' },
+    { name: 'gumAlone', harmless: true, check: 'greenUnderneathNoDeadPatch' },
   ],
   PSS_BLAST: [
     {
-      name: 'Fire blight in blossom',
+      name: 'fireBlightInBlossom',
       harmless: false,
-      check: 'Warmth before it, ooze drops, runs down the shoot.',
+      check: 'warmthBeforeItOozeDropsRuns',
     },
     FROST,
   ],
   BOT: [
     {
-      name: 'Fire blight canker, inactive',
+      name: 'fireBlightCankerInactive',
       harmless: false,
-      check: 'Flecks past the edge, centred on a spur or strike.',
+      check: 'flecksPastTheEdgeCentredOn',
     },
-    { name: 'Sunscald', harmless: false, check: 'Only on top of exposed limbs, no pimples.' },
+    { name: 'sunscald', harmless: false, check: 'onlyOnTopOfExposedLimbs' },
     LICHEN,
   ],
-  BRN: [
-    { name: 'Bacterial blast', harmless: false, check: 'No tan tufts in damp weather or a moist bag.' },
-    FROST,
-  ],
+  BRN: [{ name: 'bacterialBlast', harmless: false, check: 'noTanTuftsInDampWeather' }, FROST],
   SIL: [
     {
-      name: 'False silvering by stress',
+      name: 'falseSilveringByStress',
       harmless: true,
-      check: 'Whole tree at once; cut a twig: no brown stain in the wood.',
+      check: 'wholeTreeAtOnceCutA',
     },
   ],
   EUT: [
     {
-      name: 'Cytospora canker',
+      name: 'cytosporaCanker',
       harmless: false,
-      check: 'No brown wedge on the cut end; pimples on the bark.',
+      check: 'noBrownWedgeOnTheCut',
     },
   ],
   COR: [
     {
-      name: 'Neonectria canker',
+      name: 'neonectriaCanker',
       harmless: false,
-      check: 'Red beads on a live edge, not cushions on dead wood.',
+      check: 'redBeadsOnALiveEdge',
     },
   ],
   CGL: [
-    { name: 'Burr knot', harmless: true, check: 'Smooth or with root tips, above ground.' },
-    { name: 'Callus', harmless: true, check: 'Even ring round a wound.' },
+    { name: 'burrKnot', harmless: true, check: 'smoothOrWithRootTipsAbove' },
+    { name: 'callus', harmless: true, check: 'evenRingRoundAWound' },
     APHID,
   ],
   PHY: [
     BORER,
     {
-      name: 'Gnawing or mower damage',
+      name: 'gnawingOrMowerDamage',
       harmless: false,
-      check: 'Tooth marks or a scrape; sound inner bark past it.',
+      check: 'toothMarksOrAScrapeSound',
     },
   ],
-  SCB: [{ name: 'Pores of normal bark', harmless: true, check: 'Even rows, not cracked, no pustule.' }],
-  BKT: [{ name: 'Crown gall', harmless: false, check: 'Corky, at collar or roots, not along a twig.' }],
+  SCB: [{ name: 'poresOfNormalBark', harmless: true, check: 'evenRowsNotCrackedNoPustule' }],
+  BKT: [{ name: 'crownGall', harmless: false, check: 'corkyAtCollarOrRootsNot' }],
   FRZ_WOOD: [
     {
-      name: 'Bacterial canker',
+      name: 'bacterialCanker',
       harmless: false,
-      check: 'A sour smell and flecks; freeze is even and has no edge.',
+      check: 'aSourSmellAndFlecksFreeze',
     },
   ],
-  GUM: [
-    { name: 'Cytospora canker', harmless: false, check: 'A dead patch with pimples under the gum.' },
-    BORER,
-  ],
+  GUM: [{ name: 'cytosporaCanker', harmless: false, check: 'aDeadPatchWithPimplesUnder' }, BORER],
   DEAD: [
     {
-      name: 'Any canker further down',
+      name: 'anyCankerFurtherDown',
       harmless: false,
-      check: 'Follow the dead wood to its foot: a sunken edge is a canker.',
+      check: 'followTheDeadWoodToIts',
     },
     LICHEN,
   ],
-  ROD: [{ name: 'Mower or string', harmless: false, check: 'A clean scrape without tooth marks.' }],
+  ROD: [{ name: 'mowerOrString', harmless: false, check: 'aCleanScrapeWithoutToothMarks' }],
   SWI: [
     {
-      name: 'Cytospora canker',
+      name: 'cytosporaCanker',
       harmless: false,
-      check: 'Pimples and gum on any side, not the sunny side alone.',
+      check: 'pimplesAndGumOnAnySide',
     },
   ],
 };

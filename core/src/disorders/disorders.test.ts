@@ -90,9 +90,9 @@ test.each([
 });
 
 test.each([
-  ['distanceless rows of the table end at live wood', 'TORN', 'To live wood', [0, 0]],
+  ['distanceless rows of the table end at live wood', 'TORN', 'toLiveWoodSchool', [0, 0]],
   ['one figure is a figure', 'EUT', '30 cm', [30, 30]],
-  ['and waits until it shows', 'FRZ_WOOD', 'To live wood', [0, 0]],
+  ['and waits until it shows', 'FRZ_WOOD', 'toLiveWoodSchool', [0, 0]],
 ])('the name of a school: %s', (_, code, name, growingCm) => {
   expect(schoolsFor(code).at(-1)).toMatchObject({ name, growingCm });
 });
@@ -102,7 +102,7 @@ test('freeze damage waits and says so, what the trade never cuts is left, the re
   for (const code of ['FRZ_WOOD', 'FRZ_DLY']) {
     expect(row(code)).toMatchObject({ answer: 'wait', instead: expect.any(String) });
     expect(row(code)?.instead).toBeTruthy();
-    expect(schoolsFor(code).at(-1)?.use).toBe('To live wood, once it shows.');
+    expect(schoolsFor(code).at(-1)?.use).toBe('toLiveWoodOnceItShows');
   }
   expect(['FRZ_BUD', 'CGL', 'PHY'].map((code) => row(code)?.answer)).toEqual(['leave', 'leave', 'leave']);
   expect(row('NEO')).toMatchObject({ answer: 'cut' });
@@ -114,15 +114,15 @@ test('suspect wood is treated as the worst it could be, and what is only in the 
   expect(row('SUSPECT')).toMatchObject({
     toolWeight: { dormant: 1, growing: 3 },
     edge: 'the edge',
-    disposal: expect.stringMatching(/^Remove from the site/),
-    onTrunk: expect.stringMatching(/^Half of the trunk girdled/),
+    disposal: 'removeFromTheSiteBurnWhere',
+    onTrunk: 'halfOfTheTrunkGirdledThe',
   });
   expect(row('MISPLACED')).toMatchObject({
     toolWeight: { dormant: 0, growing: 0 },
     edge: 'live wood',
     answer: 'leave',
   });
-  expect(row('MISPLACED')?.disposal).not.toMatch(/^Remove from the site/);
+  expect(row('MISPLACED')?.disposal).not.toMatch(/^removeFromTheSite/);
   expect(row('MISPLACED')?.onTrunk).not.toMatch(/comes out/);
 });
 

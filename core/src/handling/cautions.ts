@@ -116,5 +116,4 @@ export function cautions(cut: CutAtHand): Caution[] {
 }
 
 /** The sentence that stands wherever cuts are advised. */
-export const GENERAL_CAUTION =
-  'General guidance. Have disease confirmed by a plant clinic; labels and local rules come first; big, high or hanging wood and anything near a power line is work for a licensed arborist.';
+export const GENERAL_CAUTION = 'generalGuidanceHaveDiseaseConfirmedBy';

@@ -75,11 +75,11 @@ const twinSchools = ['either', 'thinner', 'steeper'] as const;
 
 const price = (label: string) => setting(z.number().min(0).max(10), { label });
 export const Costs = z.object({
-  crown: price('A thousandth of the crown'),
-  fruit: price('A thousandth of its bearing wood'),
-  exemptCrown: price('A thousandth of the crown that does not count toward the limit'),
-  exemptFruit: price('A thousandth of bearing wood that does not count'),
-  minute: price('A minute of work'),
+  crown: price('aThousandthOfTheCrown'),
+  fruit: price('aThousandthOfItsBearingWood'),
+  exemptCrown: price('aThousandthOfTheCrownThat'),
+  exemptFruit: price('aThousandthOfBearingWoodThat'),
+  minute: price('aMinuteOfWork'),
 });
 
 /** How a site plans: limits, weights and its kit. */
@@ -89,26 +89,26 @@ export const PlanSettings = z
     spread: setting(
       z.enum(spreads).default('evenly').describe('how a renovation is spread over its seasons'),
       {
-        label: 'A renovation is spread',
-        choices: { evenly: 'Evenly over its seasons', 'hard first': 'Hard at once, then light' },
-        hint: 'Both are practised: hard at once gives two or three years of upright shoots.',
+        label: 'aRenovationIsSpread',
+        choices: { evenly: 'evenlyOverItsSeasons', 'hard first': 'hardAtOnceThenLight' },
+        hint: 'bothArePractisedHardAtOnce',
       },
     ),
     stackedPair: setting(
       z.enum(pairSchools).default('either').describe('which of two limbs over one another goes'),
       {
-        label: 'Of two limbs one over the other goes',
-        choices: { either: 'Whichever costs less', upper: 'The upper one', lower: 'The lower, shaded one' },
+        label: 'ofTwoLimbsOneOverThe',
+        choices: { either: 'whicheverCostsLess', upper: 'theUpperOne', lower: 'theLowerShadedOne' },
       },
     ),
     twin: setting(z.enum(twinSchools).default('either').describe('which of a double leader goes'), {
-      label: 'Of a double leader goes',
-      choices: { either: 'Whichever costs less', thinner: 'The thinner one', steeper: 'The steeper one' },
+      label: 'ofADoubleLeaderGoes',
+      choices: { either: 'whicheverCostsLess', thinner: 'theThinnerOne', steeper: 'theSteeperOne' },
     }),
     liftKg: setting(z.number().min(5).max(LIFT_NEVER_ABOVE_KG).default(LIFT_KG), {
-      label: 'One piece weighs at most',
+      label: 'onePieceWeighsAtMost',
       unit: 'kg',
-      hint: `${LIFT_KG} kg for one person, never above ${LIFT_NEVER_ABOVE_KG} kg. Source: Waters et al. 1993, lifting equation.`,
+      hint: 'liftForOnePerson',
     }),
     kit: z
       .array(Tool)

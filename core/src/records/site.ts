@@ -24,23 +24,23 @@ export const SiteSchools = z.strictObject({
     )
     .describe('school id by disorder code'),
   halveDefiniteDormant: setting(z.boolean(), {
-    label: 'Half the margin where the edge is clear, in the dormant season (10 cm, 4 in at least)',
+    label: 'halfTheMarginWhereTheEdge',
   }),
   inSeasonStub: setting(z.boolean(), {
-    label: 'In growth, leave a bare stub to be removed when dormant',
+    label: 'inGrowthLeaveABareStub',
   }),
   finish: setting(z.enum(finishes), {
-    label: 'Finish of a collar cut',
+    label: 'finishOfACollarCut',
     choices: {
-      tight: 'Tight to the collar',
-      stub: 'A stub of 0.6–2.5 cm (¼–1 in) over dead wood',
-      heel: 'A heel of 2 cm (¾ in) on the lower side',
+      tight: 'tightToTheCollar',
+      stub: 'aStubOf062',
+      heel: 'heelOnTheLowerSide',
     },
   }),
   cleaning: setting(z.enum(cleaningSchools), {
-    label: 'When the blade is cleaned',
-    choices: { every: 'Before and after every diseased cut', season: 'By disorder and season' },
-    hint: 'Between trees always, and whenever its history is unknown.',
+    label: 'whenTheBladeIsCleaned',
+    choices: { every: 'beforeAndAfterEveryDiseasedCut', season: 'byDisorderAndSeason' },
+    hint: 'betweenTreesAlwaysAndWheneverIts',
   }),
 });
 
@@ -66,22 +66,22 @@ export const WeatherSettings = z
           'none: by the calendar alone; simulated: no instrument measured it; recorded: imported and pushed',
         ),
       {
-        label: 'The weather comes from',
+        label: 'theWeatherComesFrom',
         choices: {
-          none: 'None: by the calendar alone',
-          simulated: 'Simulated: no instrument measures it',
-          recorded: 'On record: from files and stations',
+          none: 'noneByTheCalendarAlone',
+          simulated: 'simulatedNoInstrumentMeasuresIt',
+          recorded: 'onRecordFromFilesAndStations',
         },
       },
     ),
     coast: setting(z.boolean().describe('near the sea; for the simulated climate'), {
-      label: 'Near the sea',
-      hint: 'Small swings, more wind',
+      label: 'nearTheSea',
+      hint: 'smallSwingsMoreWind',
     }),
     climate: Climate.nullable().describe('of the simulated station; null: usual for the latitude'),
     seed: setting(
       z.number().int().min(0).max(2_000_000_000).describe('another seed is another run of years'),
-      { label: 'Seed', hint: 'Another seed is another run of years.' },
+      { label: 'seed', hint: 'anotherSeedIsAnotherRunOf' },
     ),
     spells: z.array(Spell).max(60).describe('laid over the simulated weather'),
   })

@@ -10,37 +10,37 @@ interface JobKind {
 
 /** Common practice, no source. */
 export const jobKinds: readonly JobKind[] = [
-  { code: 'guard', name: 'Put on rodent guard', byMonth: 11, why: 'Before snow: bark is gnawed under it.' },
-  { code: 'stake', name: 'Check stake or prop', byMonth: 3, why: 'Before spring wind; ties grow in.' },
+  { code: 'guard', name: 'putOnRodentGuard', byMonth: 11, why: 'beforeSnowBarkIsGnawedUnder' },
+  { code: 'stake', name: 'checkStakeOrProp', byMonth: 3, why: 'beforeSpringWindTiesGrowIn' },
   {
     code: 'vines',
-    name: 'Take vines out of the crown',
+    name: 'takeVinesOutOfTheCrown',
     byMonth: 3,
-    why: 'They shade, weigh, and hide dead wood.',
+    why: 'theyShadeWeighAndHideDead',
   },
   {
     code: 'grass',
-    name: 'Clear grass from the base',
+    name: 'clearGrassFromTheBase',
     byMonth: 10,
-    why: 'Rodents live in it; it keeps the collar wet.',
+    why: 'rodentsLiveInItItKeeps',
   },
   {
     code: 'mulch',
-    name: 'Mulch, clear of the stem',
+    name: 'mulchClearOfTheStem',
     byMonth: 5,
-    why: 'Holds water; against the bark it rots it.',
+    why: 'holdsWaterAgainstTheBarkIt',
   },
   {
     code: 'mummies',
-    name: 'Pick mummies',
+    name: 'pickMummies',
     byMonth: 2,
-    why: 'They carry brown rot and black rot into spring.',
+    why: 'theyCarryBrownRotAndBlack',
   },
   {
     code: 'thin',
-    name: 'Thin fruit',
+    name: 'thinFruit',
     byMonth: 6,
-    why: 'One per cluster: the limb holds and bears next year.',
+    why: 'onePerClusterTheLimbHolds',
   },
 ];
 

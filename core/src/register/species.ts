@@ -63,40 +63,37 @@ const HABIT_SOURCE = 'extension bulletins on fruiting habit, from memory';
 
 /** Shapes by species and renewal ages are common practice; slenderness is a starting value for a first limb map. */
 export const speciesTable: readonly Species[] = [
-  row('apple', 'Apple', 'pome', 'apple', 'central leader', 'unknown', null, 4),
-  row('crab', 'Crab apple', 'pome', 'hawcrab', 'central leader', 'spur', null, 4),
-  row('pear', 'Pear', 'pome', 'pear', 'central leader', 'spur', null, 4.2),
-  row('asian-pear', 'Asian pear', 'pome', 'asianpear', 'open centre', 'spur', null, 4.2),
-  row('quince', 'Quince', 'pome', 'quinceloq', 'open centre', 'tip', null, 4),
-  row('medlar', 'Medlar', 'pome', 'quinceloq', 'open centre', 'tip', null, 3.8),
-  row('loquat', 'Loquat', 'pome', 'quinceloq', 'open centre', 'tip', null, 3.6),
-  row('hawthorn', 'Hawthorn', 'pome', 'hawcrab', 'multi-stem', 'spur', null, 3.8),
-  row('peach', 'Peach', 'stone', 'peach', 'open centre', 'last year’s shoots', 2, 4.4),
-  row('nectarine', 'Nectarine', 'stone', 'peach', 'open centre', 'last year’s shoots', 2, 4.4),
-  row('apricot', 'Apricot', 'stone', 'apricot', 'open centre', 'spur', 4, 4.2),
-  row('almond', 'Almond', 'stone', 'almond', 'open centre', 'spur', 5, 4.2),
-  row('european-plum', 'European plum', 'stone', 'eplum', 'central leader', 'spur', null, 4.4),
-  row('japanese-plum', 'Japanese plum', 'stone', 'jplum', 'open centre', 'spur', 5, 4.4),
-  row('sweet-cherry', 'Sweet cherry', 'stone', 'swcherry', 'central leader', 'spur', null, 4),
-  row('sour-cherry', 'Sour cherry', 'stone', 'socherry', 'open centre', 'last year’s shoots', 4, 4.4),
+  row('apple', 'apple', 'pome', 'apple', 'central leader', 'unknown', null, 4),
+  row('crab', 'crabApple', 'pome', 'hawcrab', 'central leader', 'spur', null, 4),
+  row('pear', 'pear', 'pome', 'pear', 'central leader', 'spur', null, 4.2),
+  row('asian-pear', 'asianPear', 'pome', 'asianpear', 'open centre', 'spur', null, 4.2),
+  row('quince', 'quince', 'pome', 'quinceloq', 'open centre', 'tip', null, 4),
+  row('medlar', 'medlar', 'pome', 'quinceloq', 'open centre', 'tip', null, 3.8),
+  row('loquat', 'loquat', 'pome', 'quinceloq', 'open centre', 'tip', null, 3.6),
+  row('hawthorn', 'hawthorn', 'pome', 'hawcrab', 'multi-stem', 'spur', null, 3.8),
+  row('peach', 'peach', 'stone', 'peach', 'open centre', 'last year’s shoots', 2, 4.4),
+  row('nectarine', 'nectarine', 'stone', 'peach', 'open centre', 'last year’s shoots', 2, 4.4),
+  row('apricot', 'apricot', 'stone', 'apricot', 'open centre', 'spur', 4, 4.2),
+  row('almond', 'almond', 'stone', 'almond', 'open centre', 'spur', 5, 4.2),
+  row('european-plum', 'europeanPlum', 'stone', 'eplum', 'central leader', 'spur', null, 4.4),
+  row('japanese-plum', 'japanesePlum', 'stone', 'jplum', 'open centre', 'spur', 5, 4.4),
+  row('sweet-cherry', 'sweetCherry', 'stone', 'swcherry', 'central leader', 'spur', null, 4),
+  row('sour-cherry', 'sourCherry', 'stone', 'socherry', 'open centre', 'last year’s shoots', 4, 4.4),
   {
-    ...row('fig', 'Fig', 'other', null, 'modified leader', 'last year’s shoots', 3, 3.2),
-    guide:
-      'Cankers of several fungi, freeze kill to the ground, mosaic. The latex irritates skin in sunlight.',
+    ...row('fig', 'fig', 'other', null, 'modified leader', 'last year’s shoots', 3, 3.2),
+    guide: 'cankersOfSeveralFungiFreezeKill',
   },
   {
-    ...row('persimmon', 'Persimmon', 'other', null, 'modified leader', 'tip', null, 3.6),
-    guide: 'Anthracnose, wilt, shedding of dead twigs. Limbs are brittle and break under fruit.',
+    ...row('persimmon', 'persimmon', 'other', null, 'modified leader', 'tip', null, 3.6),
+    guide: 'anthracnoseWiltSheddingOfDeadTwigs',
   },
   {
-    ...row('walnut', 'Walnut', 'other', null, 'modified leader', 'tip', null, 3.6),
-    guide:
-      'Thousand cankers (movement of wood is regulated in places), blight, deep bark canker. Bleeds when cut in late winter: cut in late summer.',
+    ...row('walnut', 'walnut', 'other', null, 'modified leader', 'tip', null, 3.6),
+    guide: 'thousandCankersMovementOfWoodIs',
   },
   {
-    ...row('citrus', 'Citrus', 'other', null, 'open centre', 'unknown', null, 3.4),
-    guide:
-      'Gummosis at the foot, dead twigs, freeze dieback. Blotchy mottled leaves or raised corky spots: report before cutting.',
+    ...row('citrus', 'citrus', 'other', null, 'open centre', 'unknown', null, 3.4),
+    guide: 'gummosisAtTheFootDeadTwigs',
   },
 ];
 
@@ -131,19 +128,19 @@ export function speciesOf(code: string): Species | undefined {
   return byCode.get(code);
 }
 
-/** Its name; a code that is not in the table is shown as it is. */
+/** What the catalogue calls it by; a code that is not in the table is shown as it is. */
 export function speciesName(code: string): string {
   return byCode.get(code)?.name ?? code;
 }
 
 /**
- * The species that a written name means, by code or name, without regard to case or accents; undefined when none does.
+ * The species whose code somebody wrote, without regard to case, accents or hyphens; undefined where it is none.
  *
  * @example speciesNamed('european plum')?.code //=> 'european-plum'
  */
 export function speciesNamed(text: string): Species | undefined {
   const wanted = plain(text);
-  return speciesTable.find((species) => plain(species.code) === wanted || plain(species.name) === wanted);
+  return speciesTable.find((species) => plain(species.code) === wanted);
 }
 
 function plain(text: string): string {

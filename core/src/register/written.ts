@@ -15,6 +15,7 @@ const CALLED: Record<string, readonly string[]> = {
   'tart cherry': ['sour-cherry'],
   'morello cherry': ['sour-cherry'],
   crabapple: ['crab'],
+  'crab apple': ['crab'],
   nashi: ['asian-pear'],
   malus: ['apple', 'crab'],
   'malus domestica': ['apple'],

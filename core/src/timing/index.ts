@@ -25,7 +25,7 @@ export {
   weathering,
   wetnessWeights,
 } from './lambda';
-export { type LaneId, laneIds, laneWords } from './lanes';
+export { type LaneId, laneIds, laneNames } from './lanes';
 export {
   Bloom,
   GroupTiming,

@@ -13,45 +13,53 @@ export const timingSchools = [
 export type TimingSchool = (typeof timingSchools)[number];
 
 /** Common practice; the pull of each way is the trade’s. */
-export const schoolWords: Record<TimingSchool, { name: string; when: string; for: string; against: string }> =
-  {
-    'full dormancy': {
-      name: 'Dormant',
-      when: 'from half of the chill until buds move',
-      for: 'Wood is seen, fire blight rests, the crew has time.',
-      against: 'Silver leaf, bacterial canker and Eutypa in stone fruit; frost; wounds stay open long.',
-    },
-    'late dormancy': {
-      name: 'Late dormant',
-      when: 'from the end of rest until buds move',
-      for: 'The hard frosts are past, wounds heal sooner.',
-      against: 'A short window; too late it knocks off buds.',
-    },
-    bloom: {
-      name: 'At bloom',
-      when: 'from coloured buds to petal fall',
-      for: 'Wounds of stone fruit close fast, killed wood shows, the crop can be judged.',
-      against: 'Never on hosts of fire blight; bacterial canker when it is wet; bark slips.',
-    },
-    'after fruit set': {
-      name: 'After fruit set',
-      when: 'from fruit set to the stop date',
-      for: 'Few spores fly, wounds close in days, few shoots answer.',
-      against: 'Sun scorch, hardiness lost if late, fire blight if warm and wet.',
-    },
-    'after harvest': {
-      name: 'After harvest',
-      when: 'from the stop date until six weeks before leaves are down',
-      for: 'Dry early autumns: cherry and apricot before the rain.',
-      against: 'Wet autumns are the worst for silver leaf and canker; late growth does not harden.',
-    },
-    'any dry day': {
-      name: 'Any dry day',
-      when: 'all year, whenever the window is dry',
-      for: 'What is found is cut.',
-      against: 'The season of spores and the frost are left out of account.',
-    },
-  };
+export const schoolWords: Record<
+  TimingSchool,
+  { name: string; when: string /** Both in one. */; nameAndWhen: string; for: string; against: string }
+> = {
+  'full dormancy': {
+    name: 'dormantSchool',
+    when: 'fromHalfOfTheChillUntil',
+    nameAndWhen: 'schoolFullDormancy',
+    for: 'woodIsSeenFireBlightRests',
+    against: 'silverLeafBacterialCankerAndEutypa',
+  },
+  'late dormancy': {
+    name: 'lateDormant',
+    when: 'fromTheEndOfRestUntil',
+    nameAndWhen: 'schoolLateDormancy',
+    for: 'theHardFrostsArePastWounds',
+    against: 'aShortWindowTooLateIt',
+  },
+  bloom: {
+    name: 'atBloom',
+    when: 'fromColouredBudsToPetalFall',
+    nameAndWhen: 'schoolBloom',
+    for: 'woundsOfStoneFruitCloseFast',
+    against: 'neverOnHostsOfFireBlight',
+  },
+  'after fruit set': {
+    name: 'afterFruitSet',
+    when: 'fromFruitSetToTheStop',
+    nameAndWhen: 'schoolAfterFruitSet',
+    for: 'fewSporesFlyWoundsCloseIn',
+    against: 'sunScorchHardinessLostIfLate',
+  },
+  'after harvest': {
+    name: 'afterHarvest',
+    when: 'fromTheStopDateUntilSix',
+    nameAndWhen: 'schoolAfterHarvest',
+    for: 'dryEarlyAutumnsCherryAndApricot',
+    against: 'wetAutumnsAreTheWorstFor',
+  },
+  'any dry day': {
+    name: 'anyDryDay',
+    when: 'allYearWheneverTheWindowIs',
+    nameAndWhen: 'schoolAnyDryDay',
+    for: 'whatIsFoundIsCut',
+    against: 'theSeasonOfSporesAndThe',
+  },
+};
 
 /** Coloured buds. */
 const COLOURED = 0.75;

@@ -3,15 +3,15 @@
 import { z } from 'zod';
 import { refusing } from '../refusal/index';
 import { COMMON_PRACTICE, setting } from '../settings/index';
-import { laneWords, type livingLanes } from './lanes';
+import { laneNames, type livingLanes } from './lanes';
 import { schoolWords, timingSchools } from './schoolNames';
 
 const weight = (label: string) => setting(z.number().min(0).max(1), { label, ...COMMON_PRACTICE });
 const schoolChoices = Object.fromEntries(
-  timingSchools.map((school) => [school, `${schoolWords[school].name}: ${schoolWords[school].when}`]),
+  timingSchools.map((school) => [school, schoolWords[school].nameAndWhen]),
 );
 const school = (lane: (typeof livingLanes)[number]) =>
-  setting(z.enum(timingSchools), { label: laneWords(lane), choices: schoolChoices });
+  setting(z.enum(timingSchools), { label: laneNames[lane], choices: schoolChoices });
 
 export const TimingSchools = z.strictObject({
   pome: school('pome'),
@@ -22,34 +22,34 @@ export const TimingSchools = z.strictObject({
 
 /** What stands against a day beside the chance of infection: how much of a day that is well each takes at its worst. */
 export const TimingWeights = z.strictObject({
-  cold: weight('Frost after the cut'),
-  heat: weight('Sun scorch'),
-  slip: weight('Bark slips'),
-  late: weight('After the stop date'),
-  buds: weight('Flower buds knocked off'),
-  growth: weight('Strong regrowth'),
+  cold: weight('frostAfterTheCut'),
+  heat: weight('sunScorch'),
+  slip: weight('barkSlips'),
+  late: weight('afterTheStopDate'),
+  buds: weight('flowerBudsKnockedOff'),
+  growth: weight('strongRegrowth'),
 });
 
 export const TimingSettings = z
   .strictObject({
     dryAfterH: setting(z.number().int().min(0).max(120).describe('no rain for so long after the cut, h'), {
-      label: 'Dry after the cut',
+      label: 'dryAfterTheCut',
       unit: 'h',
       offered: [24, 48, 72],
-      hint: '24 h the least, 48 h usual, 72 h where canker, silver leaf or Eutypa are about.',
+      hint: 'dryAfterTheCut24To72',
       ...COMMON_PRACTICE,
     }),
     dryBeforeH: setting(
       z.number().int().min(0).max(96).describe('no rain for so long before, so that bark is dry, h'),
-      { label: 'Dry before', unit: 'h', ...COMMON_PRACTICE },
+      { label: 'dryBefore', unit: 'h', ...COMMON_PRACTICE },
     ),
     climbWindMs: setting(z.number().min(2).max(20).describe('no work in a tree above this mean wind, m/s'), {
-      label: 'No climbing above',
+      label: 'noClimbingAbove',
       unit: 'm/s',
       ...COMMON_PRACTICE,
     }),
     leastC: setting(z.number().min(-25).max(5).describe('no cuts below, °C: frozen wood splits'), {
-      label: 'No cuts below',
+      label: 'noCutsBelow',
       unit: '°C',
       ...COMMON_PRACTICE,
     }),
@@ -58,19 +58,19 @@ export const TimingSettings = z
         .string()
         .regex(/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, refusing('noMonthAndDay'))
         .describe('last day of summer cuts, month and day as in the north; half a year off in the south'),
-      { label: 'Stop date, as in the north', hint: 'Month-day: 07-31.', ...COMMON_PRACTICE },
+      { label: 'stopDateAsInTheNorth', hint: 'monthDay0731', ...COMMON_PRACTICE },
     ),
     goodBelow: setting(z.number().min(1).max(99).describe('index below which a day is good'), {
-      label: 'Good below an index of',
+      label: 'goodBelowAnIndexOf',
       ...COMMON_PRACTICE,
     }),
     waitAbove: setting(z.number().min(2).max(100).describe('index above which it is better to wait'), {
-      label: 'Wait above',
+      label: 'waitAbove',
       ...COMMON_PRACTICE,
     }),
     heavyRainMm: setting(
       z.number().min(1).max(200).describe('rain within four days that washes a protectant off, mm'),
-      { label: 'Heavy rain washes a protectant off', unit: 'mm', ...COMMON_PRACTICE },
+      { label: 'heavyRainWashesAProtectantOff', unit: 'mm', ...COMMON_PRACTICE },
     ),
     school: TimingSchools,
     weights: TimingWeights,

@@ -6,39 +6,39 @@ import { setting } from '../settings/index';
 export const Climate = z
   .strictObject({
     meanC: setting(z.number().min(-10).max(30).describe('mean of the year, °C'), {
-      label: 'Mean of the year',
+      label: 'meanOfTheYear',
       unit: '°C',
     }),
     swingC: setting(
       z.number().min(0).max(25).describe('half the difference of the warmest and the coldest month, °C'),
-      { label: 'Summer over mean', unit: '°C' },
+      { label: 'summerOverMean', unit: '°C' },
     ),
     dayRangeC: setting(z.number().min(1).max(22).describe('highest less lowest of a dry day, °C'), {
-      label: 'Highest less lowest of a dry day',
+      label: 'highestLessLowestOfADry',
       unit: '°C',
     }),
     frontsC: setting(
       z.number().min(0.5).max(7).describe('standard deviation of daily means from the usual, °C'),
-      { label: 'A day is off its mean by', unit: '°C' },
+      { label: 'aDayIsOffItsMean', unit: '°C' },
     ),
     wetDaysWinter: setting(
       z.number().min(0.02).max(0.9).describe('share of days with rain in the coldest month'),
-      { label: 'Wet days in winter', unit: '%', percent: true },
+      { label: 'wetDaysInWinter', unit: '%', percent: true },
     ),
     wetDaysSummer: setting(
       z.number().min(0.02).max(0.9).describe('share of days with rain in the warmest month'),
-      { label: 'Wet days in summer', unit: '%', percent: true },
+      { label: 'wetDaysInSummer', unit: '%', percent: true },
     ),
     rainMm: setting(z.number().min(1).max(30).describe('mean rain of a day that has some, mm'), {
-      label: 'Rain of a wet day',
+      label: 'rainOfAWetDay',
       unit: 'mm',
     }),
     windMs: setting(z.number().min(0.5).max(12).describe('mean wind, m/s'), {
-      label: 'Mean wind',
+      label: 'meanWind',
       unit: 'm/s',
     }),
     lagDays: setting(z.number().min(10).max(60).describe('days from the shortest day to the coldest'), {
-      label: 'Coldest after the shortest day by',
+      label: 'coldestAfterTheShortestDayBy',
       unit: 'days',
     }),
   })

@@ -15,7 +15,15 @@ import {
   treeSizes,
   writtenYear,
 } from '@mortisect/core/register';
-import { FALLBACK, type Locale, locales, type PlainKey, type Unsaid, unsaid } from '@mortisect/words';
+import {
+  FALLBACK,
+  type Locale,
+  locales,
+  type PlainKey,
+  type Say,
+  type Unsaid,
+  unsaid,
+} from '@mortisect/words';
 import { sayIn } from '@mortisect/words/all';
 import { refusalUnsaid, told } from '@mortisect/words/trade';
 
@@ -60,13 +68,14 @@ export const HEADINGS: Record<TreeColumn, PlainKey> = {
 const BETWEEN = '; ';
 const HOW = / (meets|shades)$/;
 
-/** A cell for each field, as text; nothing for what is not known. */
-export function cellsOf(tree: TreeBody): Cells {
-  return Object.fromEntries(treeColumns.map((field) => [field, cellOf(field, tree)]));
+/** A cell for each field, as text; nothing for what is not known. Species and form are called as the reader calls them. */
+export function cellsOf(say: Say, tree: TreeBody): Cells {
+  return Object.fromEntries(treeColumns.map((field) => [field, cellOf(say, field, tree)]));
 }
 
-function cellOf(field: keyof TreeBody, tree: TreeBody): string {
-  if (field === 'species') return speciesName(tree.species);
+function cellOf(say: Say, field: keyof TreeBody, tree: TreeBody): string {
+  if (field === 'species') return told(say, speciesName(tree.species));
+  if (field === 'form') return told(say, tree.form);
   if (field === 'neighbours') return tree.neighbours.map(({ code, how }) => `${code} ${how}`).join(BETWEEN);
   const value = tree[field];
   if (value === null) return '';
@@ -186,7 +195,7 @@ type CellRead = { value: unknown; note?: string } | { why: Unsaid };
 function readCell(field: keyof TreeBody, cell: string, reading: Reading): CellRead {
   if (field === 'species') return readSpecies(cell, reading);
   if (field === 'form') {
-    const form = formMeant(inEnglish(cell));
+    const form = formMeant(asCode(cell));
     return form ? { value: form } : { why: unsaid('fault.oneOf', { values: treeForms.join(', ') }) };
   }
   if (field === 'neighbours') return { value: parts(cell).map(neighbour) };
@@ -230,25 +239,25 @@ export function meaningOf(word: string): string {
 /** What a message says in each language, for what people may have written in any of them. */
 export const inEveryLanguage = (key: PlainKey): string[] => locales.map((locale) => sayIn(locale)(key));
 
-let english: ReadonlyMap<string, string> | null = null;
+let named: ReadonlyMap<string, string> | null = null;
 
-/** Names of species and forms by what they are called in each language, in lower case. Made when a file is read: a server starts without. */
-function englishNames(): ReadonlyMap<string, string> {
-  english ??= new Map(
+/** Codes of species and forms by what they are called in each language, in lower case. Made when a file is read: a server starts without. */
+function codesByName(): ReadonlyMap<string, string> {
+  named ??= new Map(
     locales.flatMap((locale) =>
-      [...speciesTable.map(({ name }) => name), ...treeForms].map((name): [string, string] => [
-        told(sayIn(locale), name).toLowerCase(),
-        name,
-      ]),
+      [
+        ...speciesTable.map(({ code, name }) => [code, name] as const),
+        ...treeForms.map((form) => [form, form] as const),
+      ].map(([code, name]): [string, string] => [told(sayIn(locale), name).toLowerCase(), code]),
     ),
   );
-  return english;
+  return named;
 }
 
-const inEnglish = (word: string) => englishNames().get(word.trim().toLowerCase()) ?? word;
+const asCode = (word: string) => codesByName().get(word.trim().toLowerCase()) ?? word;
 
 /** Species that somebody can have meant, in whatever language they wrote it. */
-export const speciesWritten = (word: string) => speciesMeant(inEnglish(word));
+export const speciesWritten = (word: string) => speciesMeant(asCode(word));
 
 function readSpecies(cell: string, { kinds }: Reading): CellRead {
   const kindOfCell = kinds[cell.toLowerCase()];

@@ -1,7 +1,9 @@
 // Files of trees, checked with common parsers; what is wrong with a file or a row is told, and changes nothing.
 import { TreeBody } from '@mortisect/core/records';
+import { speciesTable } from '@mortisect/core/register';
 import { locales } from '@mortisect/words';
 import { english, sayIn } from '@mortisect/words/all';
+import { told } from '@mortisect/words/trade';
 import fc from 'fast-check';
 import Papa from 'papaparse';
 import { GeoJSONFeatureCollectionSchema } from 'zod-geojson';
@@ -68,6 +70,17 @@ test('what goes out as CSV in any language comes back the same, formulas among t
       expect(row?.tree).toEqual(drawn);
     }),
   );
+});
+
+test('species and form stand in a file as its reader calls them, and each name is understood again', () => {
+  for (const locale of locales)
+    for (const { code, name } of speciesTable) {
+      const say = sayIn(locale);
+      const text = treesAsCsv(say, [{ ...tree, species: code, form: 'open centre' }]);
+      expect(text).toContain(told(say, name));
+      expect(text).toContain(told(say, 'open centre'));
+      expect(rowsOf(csv(text))[0]?.tree).toMatchObject({ species: code, form: 'open centre' });
+    }
 });
 
 test('a list in Spanish is read as one in English: headings, species, form, yes and no', () => {
@@ -224,7 +237,7 @@ test('UTF-16 with its mark is read, a mark before UTF-8 does not stick to the fi
 });
 
 test('what a tree says survives its cells', () => {
-  expect(treeFromCells(cellsOf(tree))).toEqual({
+  expect(treeFromCells(cellsOf(english, tree))).toEqual({
     tree,
     reasons: [],
     started: [],

@@ -17,6 +17,7 @@ import { refusalOf, refusing } from '@mortisect/core/refusal';
 import { speciesTable, type TreeSize, treeSizes } from '@mortisect/core/register';
 import { type Limb, LimbMap } from '@mortisect/core/tree';
 import { FALLBACK, type Locale, type Unsaid, unsaid } from '@mortisect/words';
+import { sayIn } from '@mortisect/words/all';
 import { issueUnsaid, refusalUnsaid } from '@mortisect/words/trade';
 import Papa from 'papaparse';
 import { z } from 'zod';
@@ -85,7 +86,7 @@ export function readTrees({
   if (format === 'csv') return fromCsv(text, mapping, chosen);
   const json = (format === 'archive' && treesInLines(text)) || parsed(text);
   if (json === undefined) return { fault: unsaid('problem.fileNoJson') };
-  return format === 'geojson' ? fromGeojson(json, chosen) : fromArchive(json);
+  return format === 'geojson' ? fromGeojson(json, chosen) : fromArchive(json, locale);
 }
 
 const MOST_BYTES = 256 * 1024 ** 2;
@@ -442,7 +443,7 @@ function treesInLines(text: string): object | null {
 }
 
 /** Trees and their limb maps as they stand, without the wood that was cut since; findings and the log stay in the file. */
-function fromArchive(json: unknown): TreeFileRead {
+function fromArchive(json: unknown, locale: Locale): TreeFileRead {
   const archive = Archive.safeParse(json);
   if (!archive.success) {
     const issue = archive.error.issues[0];
@@ -462,7 +463,7 @@ function fromArchive(json: unknown): TreeFileRead {
       })),
     ];
     const cells = body.success
-      ? cellsOf(body.data)
+      ? cellsOf(sayIn(locale), body.data)
       : Object.fromEntries(Object.entries(tree).map(([k, v]) => [k, textOf(v)]));
     const good = body.success && map.success;
     return {

@@ -18,7 +18,7 @@ const FORMULA = /^(?:[=+@\t\r]|-(?!\d+(?:\.\d+)?$)|'+[=+\-@\t\r]).*$/s;
 export function treesAsCsv(say: Say, trees: TreeBody[]): string {
   return csvOf(
     trees.map((tree) => {
-      const cells = cellsOf(tree);
+      const cells = cellsOf(say, tree);
       return Object.fromEntries(treeColumns.map((field) => [say(HEADINGS[field]), cells[field] ?? '']));
     }),
     treeColumns.map((field) => say(HEADINGS[field])),

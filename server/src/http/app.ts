@@ -8,8 +8,9 @@ import { cautions } from '@mortisect/core/handling';
 import { residual } from '@mortisect/core/residual';
 import { starterMap } from '@mortisect/core/tree';
 import { triage } from '@mortisect/core/triage';
-import { unsaid } from '@mortisect/words';
+import { type Say, unsaid } from '@mortisect/words';
 import { english } from '@mortisect/words/all';
+import { told } from '@mortisect/words/trade';
 import compression from 'compression';
 import { sql } from 'drizzle-orm';
 import express, { type ErrorRequestHandler, type Express, type Request } from 'express';
@@ -235,8 +236,12 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
     computeNextStep: ({ body }) => nextStep(body.left, body.events, body.season, body.school),
     computeClearance: ({ body }) => clearance(body),
     computeCalendarSeason: ({ body }) => ({ season: seasonOn(body.day, body.latitude) }),
-    computeCauses: ({ body }) => causes(body),
-    computeDilution: ({ body }) => dilution(body),
+    computeCauses: ({ body, say }) => {
+      const found = causes(body);
+      const told = found.groups.map((group) => inWords(say, group, ['name', 'treatment']));
+      return { ...found, groups: told };
+    },
+    computeDilution: ({ body, say }) => inWords(say, dilution(body), ['note']),
     computeSupplies: ({ body }) => supplies(body),
     computeResidual: ({ body }) => residual(body),
     getTiming: () => getTiming(db, pool, now()),
@@ -288,6 +293,11 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
     computeTriage: ({ body }) => triage(body),
     computeStarterMap: ({ body }) => ({ limbs: starterMap(body) }),
   };
+}
+
+/** With texts of the tables in words. */
+function inWords<T extends object>(say: Say, of: T, texts: readonly (keyof T)[]): T {
+  return { ...of, ...Object.fromEntries(texts.map((text) => [text, told(say, String(of[text]))])) };
 }
 
 /** Who asks: a session, else a device, else an address. */

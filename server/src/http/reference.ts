@@ -2,6 +2,8 @@
 import { createRequire } from 'node:module';
 import path from 'node:path';
 import { openApiDocument } from '@mortisect/contracts/openapi';
+import { english } from '@mortisect/words/all';
+import { describedIn } from '@mortisect/words/trade';
 import express, { type Express, type RequestHandler } from 'express';
 
 const fromHere = createRequire(import.meta.url);
@@ -16,7 +18,7 @@ const START = "SwaggerUIBundle({ url: '/api/openapi.json', dom_id: '#api', deepL
 
 /** @param guard refuses with 401 unless signed in */
 export function serveReference(app: Express, version: string, guard: RequestHandler): void {
-  const document = openApiDocument(version);
+  const document = openApiDocument(version, describedIn(english));
   const assets = path.dirname(fromHere.resolve('swagger-ui-dist/package.json'));
   app.use(['/api/openapi.json', '/api/docs'], guard);
   app.get('/api/openapi.json', (_request, response) => {

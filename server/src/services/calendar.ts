@@ -9,7 +9,7 @@ import { jobKinds, speciesName } from '@mortisect/core/register';
 import { dayAfter, hourOf, localClock, momentOf } from '@mortisect/core/weather';
 import type { Say } from '@mortisect/words';
 import { unsaid } from '@mortisect/words';
-import { dayIn, limbIn, lookForWords, riskWords, told, windowTitle } from '@mortisect/words/trade';
+import { dayIn, laneName, limbIn, lookForWords, riskWords, told, windowTitle } from '@mortisect/words/trade';
 import { type CalendarEvent, calendarOf } from '../files/calendar';
 import type { Pool } from '../pool/pool';
 import { notThere } from '../refusal';
@@ -83,7 +83,7 @@ function windowEvents(say: Say, timing: TimingNow): CalendarEvent[] {
       lane.windows.map(
         (window): CalendarEvent => ({
           id: `window-${lane.id}-${window.fromHour}-${window.verdict}`,
-          title: windowTitle(say, told(say, lane.name), window.verdict),
+          title: windowTitle(say, laneName(say, lane), window.verdict),
           detail: [
             say('files.mostOfItsTrees'),
             ...(window.dryH === null ? [] : [say('files.dryOnceItStarts', { hours: window.dryH })]),

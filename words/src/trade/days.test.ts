@@ -1,6 +1,6 @@
 // Days in words: the verdict and its reason say the same.
-import { english } from '../all';
-import { dayReasonWords, riskWords } from './index';
+import { english, sayIn } from '../all';
+import { dayReasonWords, laneName, riskWords } from './index';
 
 test.each([
   ['risk', 'wait', 'the risk of infection is high'],
@@ -13,4 +13,15 @@ test.each([
 
 test('a risk is told of 100 with its range, in whole numbers', () => {
   expect(riskWords(english, [1.6, 4.4, 20.5])).toBe('risk 4 of 100 (2–21)');
+});
+
+test.each([
+  ['pome', ['apple', 'crab'], 'Apple, pear', 'Manzano, peral'],
+  ['dead', [], 'Dead wood', 'Madera muerta'],
+  ['other', [], 'Other trees', 'Otros árboles'],
+  ['other', ['fig'], 'Fig', 'Higuera'],
+  ['other', ['fig', 'walnut', 'olive'], 'Fig, walnut', 'Higuera, nogal'],
+] as const)('the lane %s of %j is called “%s”', (id, species, words, inSpanish) => {
+  expect(laneName(english, { id, species })).toBe(words);
+  expect(laneName(sayIn('es-ES'), { id, species })).toBe(inSpanish);
 });

@@ -1,7 +1,10 @@
 // Days in words, in one place: verdicts, reasons.
 
-import type { Reason, Verdict } from '@mortisect/core/timing';
+import { speciesName } from '@mortisect/core/register';
+import { type LaneId, laneNames, type Reason, type Verdict } from '@mortisect/core/timing';
+import { lowerFirst } from '@mortisect/core/tree';
 import type { PlainKey, Say } from '../say';
+import { told } from './told';
 
 export const VERDICT_WORDS: Record<Verdict, PlainKey> = {
   go: 'trade.good',
@@ -61,3 +64,10 @@ export const FACTOR_WORDS = {
   buds: { name: 'trade.budsKnockedOff', says: 'trade.swollenFlowerBudsBreakAtATouch' },
   growth: { name: 'trade.strongRegrowth', says: 'trade.afterDormantAndSpringCutsTheTree' },
 } as const satisfies Record<string, { name: PlainKey; says: PlainKey }>;
+
+/** A kind of wood: of the many that share the last lane, the first two species that stand here. */
+export function laneName(say: Say, { id, species }: { id: LaneId; species: readonly string[] }): string {
+  const [first, second] = species.map((code) => told(say, speciesName(code)));
+  if (id !== 'other' || first === undefined) return told(say, laneNames[id]);
+  return second === undefined ? first : `${first}, ${lowerFirst(second)}`;
+}

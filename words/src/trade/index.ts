@@ -1,5 +1,5 @@
 export { asText, cutSentence, type Phrase } from './cut';
-export { dayReasonWords, FACTOR_WORDS, riskWords, VERDICT_WORDS, windowTitle } from './days';
+export { dayReasonWords, FACTOR_WORDS, laneName, riskWords, VERDICT_WORDS, windowTitle } from './days';
 export { dayIn, decimalMark, figure, joined, readingIn, tapeText } from './figures';
 export { limbIn } from './limbIn';
 export {
@@ -32,5 +32,5 @@ export {
 } from './reasons';
 export { issueUnsaid, issueWords, refusalUnsaid, refusalWords } from './refusals';
 export { aboutSetting } from './settings';
-export { told } from './told';
+export { describedIn, told } from './told';
 export { whySteps } from './why';

@@ -11,6 +11,7 @@ import {
   pinSentence,
   reasonWords,
   stepSentence,
+  told,
   visitTitle,
 } from './index';
 
@@ -75,7 +76,7 @@ test('what a step is for: each thing once, by its name; nothing at all is traini
     ['h', 'BRK'],
     ['i', 'NOT_A_CODE'],
   ]);
-  const [canker, broken] = ['NEO', 'BRK'].map((code) => disorderOf(code)?.name);
+  const [canker, broken] = ['NEO', 'BRK'].map((code) => told(english, disorderOf(code)?.name));
   expect(reasonWords(english, priced('f', 'g', 'h'), disorders)).toBe(`${canker} · ${broken}`);
   expect(reasonWords(english, priced('i', 'gone'), disorders)).toBe('NOT_A_CODE');
   expect(reasonWords(english, priced('gone'), disorders)).toBe('Training of a young tree');

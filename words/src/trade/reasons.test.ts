@@ -22,6 +22,7 @@ import {
   scionWords,
   shootsAtWords,
   suppliesWords,
+  told,
   triageWords,
   verdictWords,
 } from './index';
@@ -56,7 +57,7 @@ test('hard at once and then light has words of its own; a school tells its own n
   expect(limitWords(english, hard.because)).toMatch(/^A tree to renovate, hard at once/);
   for (const { id, name, source } of limitSchools)
     expect(limitWords(english, seasonLimits(tree, 1, id, 'evenly').because)).toMatch(
-      new RegExp(`“${name}”.*Source: ${source}`),
+      new RegExp(`“${told(english, name)}”.*Source: ${source}`),
     );
 });
 

@@ -4,9 +4,9 @@ import { beforeStart, closeDown, DEBRIS_ROUTE_WORDS, RecheckSettings } from '@mo
 import { agents } from '@mortisect/core/blades';
 import { limitSchools } from '@mortisect/core/crown';
 import { signs } from '@mortisect/core/diagnosis';
-import { disorders, schoolsFor } from '@mortisect/core/disorders';
+import { disorderOf, disorders, schoolsFor } from '@mortisect/core/disorders';
 import { faultKinds, Limits } from '@mortisect/core/faults';
-import { hazards } from '@mortisect/core/handling';
+import { hazards, LIFT_KG, LIFT_NEVER_ABOVE_KG } from '@mortisect/core/handling';
 import { PlanSettings } from '@mortisect/core/plan';
 import { bearingHabits, jobKinds, speciesTable, treeForms } from '@mortisect/core/register';
 import { type SettingField, settingsIn } from '@mortisect/core/settings';
@@ -66,13 +66,28 @@ const TABLES: Record<string, readonly (string | null | undefined)[]> = {
 /** Units and names that are the same everywhere. */
 const ALIKE = /^(lateral|Alcohol 70 %|[^\p{L}]*|mm|cm|kg|°C|m\/s|h|min|%|\d.* in \(.*)$/u;
 
-test.each(Object.entries(TABLES))('%s: every text is told in Spanish', (_, texts) => {
+test.each(Object.entries(TABLES))('%s: every text is told in both languages', (_, texts) => {
   expect(texts.length).toBeGreaterThan(3);
-  const missing = texts.filter((text) => text && !ALIKE.test(text) && told(spanish, text) === text);
-  expect(missing).toEqual([]);
+  const names = texts.filter((text) => text && !ALIKE.test(text)) as string[];
+  expect(names.filter((name) => !english.has(`tables.${name}`))).toEqual([]);
+  expect(names.filter((name) => told(spanish, name) === told(english, name))).toEqual([]);
 });
 
-test('English stays as the table has it; what nobody knows stays as it is', () => {
+test('what must be reported, and what one person may lift, is said as the law and the limits have it', () => {
+  for (const code of ['FB_SHOOT', 'FB_BLOS', 'FB_CANK_A', 'FB_CANK_D', 'FB_ROOT'])
+    expect(told(english, disorderOf(code)?.notifiable)).toMatch(/plant-health authority/);
+  const hint = settingsIn(PlanSettings).find(({ key }) => key === 'liftKg')?.hint ?? '';
+  for (const language of [english, spanish])
+    expect(told(language, hint).match(/\d+ kg/g)).toEqual([`${LIFT_KG} kg`, `${LIFT_NEVER_ABOVE_KG} kg`]);
+});
+
+test('suspect wood is handled as the worst it could be', () => {
+  const suspect = disorderOf('SUSPECT');
+  expect(told(english, suspect?.disposal)).toMatch(/^Remove from the site/);
+  expect(told(english, suspect?.onTrunk)).toMatch(/^Half of the trunk girdled/);
+});
+
+test('what nobody knows stays as it is', () => {
   expect(told(english, 'Dead wood')).toBe('Dead wood');
   expect(told(spanish, 'The owl tree')).toBe('The owl tree');
   expect([told(spanish, null), told(spanish, undefined)]).toEqual([null, undefined]);

@@ -4,7 +4,7 @@ import { cutPosition } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
 import type { Limb } from '@mortisect/core/tree';
 import { english } from '../all';
-import { whySteps } from './index';
+import { told, whySteps } from './index';
 
 const limb: Limb = {
   id: 'S',
@@ -45,7 +45,7 @@ describe('why, step by step', () => {
       { clearanceCm: 20, because: { ...because, ...more } } as never,
       { names, units: 'metric' } as never,
     ).flatMap((step) => step.lines);
-  const name = disorderOf('FB_CANK_A')?.name as string;
+  const name = told(english, disorderOf('FB_CANK_A')?.name);
 
   test('names the disorder and its season, and where the measure went', () => {
     expect(lines({})).toEqual(

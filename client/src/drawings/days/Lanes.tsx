@@ -3,7 +3,7 @@
 import type { Lane, LaneCell } from '@mortisect/contracts';
 import { rainReading, type Units } from '@mortisect/core/measure';
 import type { Say } from '@mortisect/words';
-import { joined, told, VERDICT_WORDS } from '@mortisect/words/trade';
+import { joined, laneName, VERDICT_WORDS } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRef } from 'react';
 import Svg, { G, Line, Path, Rect, Text } from 'react-native-svg';
@@ -55,7 +55,7 @@ export function Lanes({ lanes, days, units, lane, day, onChoose }: LanesProps) {
       <Cursor
         box={box}
         label={say('shared.cuttingWeatherUpAndDownByKind')}
-        valueText={`${chosen?.name ?? ''}, ${days[day]?.day ?? ''}: ${chosen ? said(say, cellsOf(chosen, days[day]?.day ?? '')) : ''}`}
+        valueText={`${chosen ? laneName(say, chosen) : ''}, ${days[day]?.day ?? ''}: ${chosen ? said(say, cellsOf(chosen, days[day]?.day ?? '')) : ''}`}
         height={height}
         at={lane * days.length + day}
         count={lanes.length * days.length}
@@ -115,7 +115,7 @@ export function Lanes({ lanes, days, units, lane, day, onChoose }: LanesProps) {
             const foot = HEAD + RAIN + (l + 1) * LANE - 8;
             return (
               <G key={lane.id}>
-                {namesOf(told(say, lane.name), left, fontSize).map((part, i, all) => (
+                {namesOf(laneName(say, lane), left, fontSize).map((part, i, all) => (
                   <Text
                     key={part}
                     {...type}
@@ -144,7 +144,7 @@ export function Lanes({ lanes, days, units, lane, day, onChoose }: LanesProps) {
       </Cursor>
       <UnseenTable
         caption={say('shared.cuttingWeatherByKindOfWoodAnd')}
-        head={[say('shared.day'), say('shared.rain3'), ...lanes.map((lane) => told(say, lane.name))]}
+        head={[say('shared.day'), say('shared.rain3'), ...lanes.map((lane) => laneName(say, lane))]}
         rows={days.map(({ day: at, rainMm }) => [
           at,
           joined(say, rainReading(rainMm ?? 0, units)),

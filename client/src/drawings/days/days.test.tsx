@@ -9,19 +9,19 @@ import { Lanes } from './Lanes';
 
 const days = ['2026-11-24', '2026-11-25', '2026-11-26'].map((day, i) => ({ day, rainMm: i === 0 ? 4 : 0 }));
 
-function lane(id: Lane['id'], name: string, verdicts: ('go' | 'possible' | 'wait')[]): Lane {
+function lane(id: Lane['id'], verdicts: ('go' | 'possible' | 'wait')[]): Lane {
   const cells = verdicts.map((verdict, i) => ({
     day: days[Math.floor(i / 2)]?.day as string,
     half: i % 2 === 0 ? ('morning' as const) : ('afternoon' as const),
     verdict,
     why: null,
   }));
-  return { id, name, cells, windows: [], groups: [] };
+  return { id, species: [], cells, windows: [], groups: [] };
 }
 
 const lanes = [
-  lane('pome', 'Apple, pear', ['wait', 'wait', 'possible', 'go', 'go', 'go']),
-  lane('dead', 'Dead wood', ['go', 'go', 'go', 'go', 'go', 'go']),
+  lane('pome', ['wait', 'wait', 'possible', 'go', 'go', 'go']),
+  lane('dead', ['go', 'go', 'go', 'go', 'go', 'go']),
 ];
 
 function Board() {

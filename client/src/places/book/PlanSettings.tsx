@@ -93,7 +93,11 @@ function WeightFields({ plan, onChange }: FieldsProps) {
     <Folded title={say('book.whatThePlanWeighs', { weights: weights.length })}>
       <View gap={12}>
         <Small>
-          {say('book.aWorthStandsAgainstForEachThousandth', { crown, minute, weightsSource: WEIGHTS_SOURCE })}
+          {say('book.aWorthStandsAgainstForEachThousandth', {
+            crown,
+            minute,
+            weightsSource: told(say, WEIGHTS_SOURCE),
+          })}
         </Small>
         <SettingFields
           schema={Weights}

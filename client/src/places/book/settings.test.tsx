@@ -5,6 +5,8 @@ import { LIFT_NEVER_ABOVE_KG } from '@mortisect/core/handling';
 import { weights } from '@mortisect/core/plan';
 import { gear as allGear, type Site } from '@mortisect/core/records';
 import { climateAt } from '@mortisect/core/weather';
+import { english } from '@mortisect/words/all';
+import { told } from '@mortisect/words/trade';
 import { configure, fireEvent, screen, waitFor } from '@testing-library/react';
 import { FakeServer, refused } from '../../testing/fakeServer';
 import { at, buttons, field, findButton, findField, press, show, write } from '../../testing/here';
@@ -36,7 +38,8 @@ const isRefused = (label: string, text: string): boolean => {
   return field(label).getAttribute('aria-invalid') === 'true';
 };
 const choose = (label: string, value: string) => fireEvent.change(field(label), { target: { value } });
-const labelOf = ({ label, unit }: { label: string; unit: string }) => (unit ? `${label}, ${unit}` : label);
+const labelOf = ({ label, unit }: { label: string; unit: string }) =>
+  unit ? `${told(english, label)}, ${unit}` : told(english, label);
 
 // Each bound of each setting: core/src/records/settings.test.ts
 test('a limit of shape and a weight of the plan are folded away, asked for with where they start, and saved', async () => {
@@ -50,7 +53,7 @@ test('a limit of shape and a weight of the plan are folded away, asked for with 
   expect(document.body.textContent).toContain(`Starts at ${limit.start} ${limit.unit}.`);
   expect(isRefused(labelOf(limit), String(limit.most + 0.1))).toBe(true);
   write(labelOf(limit), String(limit.most));
-  write(weight.label, String(weight.most / 2).replace('.', ','));
+  write(labelOf({ ...weight, unit: '' }), String(weight.most / 2).replace('.', ','));
   write('A minute of work', '0.3');
   const { limits, plan } = await saved(server);
   expect(limits).toMatchObject({ [limit.key]: limit.most });

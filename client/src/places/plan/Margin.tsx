@@ -2,7 +2,7 @@
 
 import type { PlanInput } from '@mortisect/core/plan';
 import { clearanceByHand, type SiteToday, type TreeView } from '@mortisect/core/present';
-import { limbIn, tapeText } from '@mortisect/words/trade';
+import { limbIn, tapeText, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useClock } from '../../data/useClock';
@@ -69,7 +69,7 @@ export function Margin({ view, today, findingId, input }: MarginProps) {
           schools: curve.schools
             .map((school) =>
               say('plan.at', {
-                school: school.name,
+                school: told(say, school.name),
                 more: school.isSites ? say('plan.theSites') : '',
                 tape: tapeText(say, school.clearanceCm, today.units, 'up'),
               }),

@@ -3,7 +3,7 @@
 import { type Lane, lanesOf, type TimingNow } from '@mortisect/contracts';
 import type { SiteToday } from '@mortisect/core/present';
 import { hourOf } from '@mortisect/core/weather';
-import { told } from '@mortisect/words/trade';
+import { laneName } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useMemo, useState } from 'react';
 import { ago, clockHour, dayWords } from '../../data/moment';
@@ -100,7 +100,7 @@ function Board({
         </View>
         <View flex={wide ? 1 : undefined} minWidth={0} gap={8}>
           <Body role="status" aria-live="polite">
-            <Label fontSize="$19" lineHeight="$19">{`${told(say, chosen.name)}. `}</Label>
+            <Label fontSize="$19" lineHeight="$19">{`${laneName(say, chosen)}. `}</Label>
             {windowWords(say, chosen, timing, nowHour, timeZone, today.units)}
           </Body>
           <View flexDirection="row" gap={12} flexWrap="wrap">
@@ -117,7 +117,7 @@ function Board({
           {wide || zoomed ? (
             <HoursOfDay
               key={`${chosen.id} ${at.day}`}
-              label={say('today.onByTheHour', { chosen: told(say, chosen.name), day: dayWords(at.day) })}
+              label={say('today.onByTheHour', { chosen: laneName(say, chosen), day: dayWords(at.day) })}
               hours={hours}
               units={today.units}
               startAt={startAt}

@@ -12,7 +12,15 @@ import {
   pathogenOf,
   schoolWords,
 } from '@mortisect/core/timing';
-import { dayReasonWords, FACTOR_WORDS, joined, riskWords, told, VERDICT_WORDS } from '@mortisect/words/trade';
+import {
+  dayReasonWords,
+  FACTOR_WORDS,
+  joined,
+  laneName,
+  riskWords,
+  told,
+  VERDICT_WORDS,
+} from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { dayWords } from '../../data/moment';
 import { useTrees } from '../../data/queries';
@@ -41,7 +49,7 @@ export function LaneWhy({ timingNow, timing, lane, day, today, open, onClose }: 
   const { timing: rule } = today.site;
   const counts = countsAt(lane, at);
   return (
-    <Sheet title={`${told(say, lane.name)}, ${dayWords(day)}`} open={open} onClose={onClose}>
+    <Sheet title={`${laneName(say, lane)}, ${dayWords(day)}`} open={open} onClose={onClose}>
       {cell ? (
         <Body>
           <Label fontSize="$19" lineHeight="$19">{`${say(VERDICT_WORDS[cell.verdict])}. `}</Label>

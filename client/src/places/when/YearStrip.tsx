@@ -5,7 +5,7 @@ import { DAY_MS } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import { schoolWords } from '@mortisect/core/timing';
 import type { PlainKey, Say } from '@mortisect/words';
-import { riskWords } from '@mortisect/words/trade';
+import { riskWords, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { inWords } from '../../data/api';
@@ -149,7 +149,7 @@ function Schools({ season }: { season: SeasonAnswer }) {
           >
             <View flexDirection="row" gap={12} alignItems="baseline">
               <Label flex={1} minWidth={0} fontSize="$19" lineHeight="$19">
-                {words.name}
+                {told(say, words.name)}
               </Label>
               <Label fontSize="$22" lineHeight="$22">
                 {answer.score ? Math.round(answer.score[1]) : '–'}
@@ -175,7 +175,9 @@ function Schools({ season }: { season: SeasonAnswer }) {
                 days: Math.round(answer.days),
               })}
             </Small>
-            <Small>{say('shared.forAgainst', { for: words.for, against: words.against })}</Small>
+            <Small>
+              {say('shared.forAgainst', { for: told(say, words.for), against: told(say, words.against) })}
+            </Small>
           </View>
         );
       })}
