@@ -182,7 +182,7 @@ test('when cuts are looked at again, where wood goes and what there is beside th
   for (const [label, least, most] of [
     ['Mean of a summer day, °C', 0, 40],
     ['Looked at again after, days', 14, 60],
-    ['Not asked for any more after, days', 1, 90],
+    ['No longer asked for after, days', 1, 90],
   ] as const) {
     const told = [least - 1, least, most, most + 1].map((value) => isRefused(label, String(value)));
     expect([label, ...told]).toEqual([label, true, false, false, true]);
