@@ -71,7 +71,8 @@ export function disguisedModule(source: string): string | null {
 /** Every catalogue that this page loads comes in the language of no country. */
 export async function speakPseudo(page: Page): Promise<void> {
   await page.route(/\/static\/js\/web\/[\w-]+-[0-9a-f]{32}\.js$/, async (route) => {
-    const response = await route.fetch();
+    // The server closes a connection that was idle for some seconds: one that closes just then is asked for again
+    const response = await route.fetch({ maxRetries: 3 });
     const disguise = disguisedModule(await response.text());
     await route.fulfill({ response, ...(disguise !== null && { body: disguise }) });
   });

@@ -15,9 +15,8 @@ export function findingAt(
   { tree, limbs }: Pick<TreeDetail, 'tree' | 'limbs'>,
   kerf: { limbId: string; atCm: number },
   reachCm: number,
-  disorder: string,
+  { disorder, note, seenAt }: Pick<FindingBody, 'disorder' | 'note' | 'seenAt'>,
   { site, units }: SiteToday,
-  seenAt: string,
 ): FindingBody | null {
   const cut = limbs.find((limb) => limb.id === kerf.limbId);
   const onParent = kerf.atCm < STUMP_CM;
@@ -39,7 +38,7 @@ export function findingAt(
     growthRapid: false,
     // Disease on a fresh face goes now: the plan may not leave it
     ...(kind === 'diseased' && { activity: 'active' }),
-    note: 'Seen on the cut face.',
+    note,
     seenAt,
     withdrawn: false,
   });

@@ -63,7 +63,13 @@ test('as planned: where a bud is still to be found, the outermost place', () => 
 
 describe('what the face shows', () => {
   const at = (limbId: string, atCm: number, reachCm: number, disorder = 'FB_CANK_A') =>
-    findingAt({ tree: tree.tree, limbs }, { limbId, atCm }, reachCm, disorder, on, AT);
+    findingAt(
+      { tree: tree.tree, limbs },
+      { limbId, atCm },
+      reachCm,
+      { disorder, note: 'seen', seenAt: AT },
+      on,
+    );
 
   test.each([
     // On the same limb, toward the trunk, not beyond its base
@@ -90,7 +96,13 @@ describe('what the face shows', () => {
 
   test('a short limb ends it', () => {
     const low = limbs.map((limb) => (limb.id === 'S' ? { ...limb, jointCm: 179.5 } : limb));
-    const given = findingAt({ tree: tree.tree, limbs: low }, { limbId: 'S', atCm: 0 }, 5, 'NEO', on, AT);
-    expect(given).toMatchObject({ limbId: 'T', fromCm: 174.5, toCm: 180 });
+    const given = findingAt(
+      { tree: tree.tree, limbs: low },
+      { limbId: 'S', atCm: 0 },
+      5,
+      { disorder: 'NEO', note: 'seen', seenAt: AT },
+      on,
+    );
+    expect(given).toMatchObject({ limbId: 'T', fromCm: 174.5, toCm: 180, note: 'seen', seenAt: AT });
   });
 });

@@ -66,7 +66,13 @@ export function Elsewhere({ item, today, blade, open, onClose }: ElsewhereProps)
     const asMade = cutMade(meant, placed, blade, clock(), today);
     const tear =
       why === 'bark tore' && tornCm !== null
-        ? findingAt(view.detail, { limbId: limb.id, atCm }, tornCm, BREAKAGE, today, clock())
+        ? findingAt(
+            view.detail,
+            { limbId: limb.id, atCm },
+            tornCm,
+            { disorder: BREAKAGE, note: say('cut.seenOnTheCutFace'), seenAt: clock() },
+            today,
+          )
         : null;
     const findingId = newId();
     recording.record(

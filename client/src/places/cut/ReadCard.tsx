@@ -63,7 +63,15 @@ export function ReadCard({ here, card }: { here: RunHere; card: AfterCut }) {
     const at = clock();
     // What is ill on the face goes on toward the trunk: it is marked there, and the plan proposes the next cut
     const finding =
-      isIll(pith) && detail ? findingAt(detail, cut.cut, furtherCm ?? REACH_CM, disorder, today, at) : null;
+      isIll(pith) && detail
+        ? findingAt(
+            detail,
+            cut.cut,
+            furtherCm ?? REACH_CM,
+            { disorder, note: say('cut.seenOnTheCutFace'), seenAt: at },
+            today,
+          )
+        : null;
     const findingId = newId();
     // The finding first: with the reading on record and nothing marked the run would be over for a moment
     if (finding) saving.mutate({ id: findingId, baseRevision: null, finding });
