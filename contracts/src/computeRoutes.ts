@@ -62,7 +62,7 @@ export const computeRoutes = {
     summary: 'Is a cut work for a licensed arborist, and what must be kept in mind?',
     body: compute.CutAtHand,
     response: compute.CautionsResult,
-    example: { hazards: ['slope'], treeHeightCm: 340, kerfHeightCm: 210, kerfMm: 56 },
+    example: { hazards: ['slope'], kerfHeightCm: 260, kerfMm: 56, limbCm: 180, massKg: 9 },
   }),
   computeNextStep: route({
     method: 'post',

@@ -1,6 +1,6 @@
 // The reach ladder: the tree from the side, with what is reached from the ground and what asks for a ladder.
 
-import { HAND_OVER_HEIGHT_CM, LADDER_FROM_CM } from '@mortisect/core/handling';
+import { GROUND_REACH_CM, LADDER_KERF_CM } from '@mortisect/core/handling';
 import { heightReading, type Units } from '@mortisect/core/measure';
 import { type Limb, limbShape, pointAlong } from '@mortisect/core/tree';
 import { joined, told } from '@mortisect/words/trade';
@@ -31,7 +31,7 @@ export function ReachLadder({ limbs, chosenId, kerfs, units }: ReachLadderProps)
   const fontSize = 15 * useTextScale();
   const shape = useMemo(() => limbShape(limbs), [limbs]);
   const points = [...shape.values()].flatMap(({ base, tip }) => [base, tip]);
-  const topCm = Math.max(...points.map((point) => point.z), LADDER_FROM_CM * 1.15);
+  const topCm = Math.max(...points.map((point) => point.z), GROUND_REACH_CM * 1.15);
   const sideCm = Math.max(...points.map((point) => Math.abs(point.x)), 100);
   const pxPerCm = Math.min((HEIGHT - 28) / topCm, (width - LEFT) / 2 / sideCm);
   const at = ({ x, z }: { x: number; z: number }) => ({
@@ -39,9 +39,9 @@ export function ReachLadder({ limbs, chosenId, kerfs, units }: ReachLadderProps)
     y: HEIGHT - 12 - z * pxPerCm,
   });
   const bands = [
-    { name: 'ground', fromCm: 0, toCm: LADDER_FROM_CM },
-    { name: 'ladder', fromCm: LADDER_FROM_CM, toCm: HAND_OVER_HEIGHT_CM },
-    { name: 'arborist', fromCm: HAND_OVER_HEIGHT_CM, toCm: Number.POSITIVE_INFINITY },
+    { name: 'ground', fromCm: 0, toCm: GROUND_REACH_CM },
+    { name: 'ladder', fromCm: GROUND_REACH_CM, toCm: LADDER_KERF_CM },
+    { name: 'arborist', fromCm: LADDER_KERF_CM, toCm: Number.POSITIVE_INFINITY },
   ].filter((band) => band.fromCm < topCm);
   const says = say('shared.reachLadderTheTreeFromTheSide', {
     height: joined(say, heightReading(topCm, units)),

@@ -56,7 +56,8 @@ test('the place of a cut: collar, figure, or up to a figure, toward the stool on
 
 test.each([
   [{}, 0],
-  [{ heightCm: 620 }, 1],
+  [{ heightCm: 620 }, 0],
+  [{ hazards: ['lean' as const] }, 1],
   [{ hazards: ['power line' as const] }, 1],
   [{ hazards: ['slope' as const] }, 0],
 ])('%j: %i cuts are work for a licensed arborist', (tree, count) => {

@@ -2,6 +2,8 @@
 import { z } from 'zod';
 import { plainReason, reasonSchema } from '../reason/index';
 import { undercutOutCm } from './pieces';
+import { isPole, startingKit, Tool, type Wielded } from './tools';
+import { GROUND_REACH_CM, LIMB_KG, wayTo } from './way';
 
 export const hazards = [
   'hanging limb',
@@ -19,9 +21,25 @@ export type Hazard = (typeof hazards)[number];
 export const CutAtHand = z
   .strictObject({
     hazards: z.array(z.enum(hazards)),
-    treeHeightCm: z.number().min(0).max(20_000),
     kerfHeightCm: z.number().min(-1000).max(20_000).describe('height of the kerf over the ground, cm'),
     kerfMm: z.number().min(0).max(2500).describe('diameter at the kerf over bark, mm'),
+    farther: z
+      .array(
+        z.strictObject({
+          heightCm: z.number().min(-1000).max(20_000).describe('over the ground, cm'),
+          kerfMm: z.number().min(0).max(2500),
+        }),
+      )
+      .max(400)
+      .default([])
+      .describe('kerfs of the pieces that come down before it'),
+    dead: z.boolean().default(false).describe('the wood at the kerf is dead'),
+    limbCm: z.number().min(0).max(20_000).default(0).describe('its length beyond the kerf, cm'),
+    kit: z
+      .array(Tool)
+      .max(40)
+      .default([...startingKit])
+      .describe('what it is cut with'),
     massKg: z
       .number()
       .min(0)
@@ -41,14 +59,17 @@ export const CautionReason = reasonSchema({
   'power line': {},
   cavity: {},
   lean: {},
-  'tree too high': { overCm: z.number() },
   'cut too high': { overCm: z.number() },
+  'piece too high': { overCm: z.number() },
+  'no ladder': {},
   'too thick': { overMm: z.number() },
+  'too thick on a ladder': { overMm: z.number() },
   'too heavy': { overKg: z.number() },
   'down on a rope': {},
   'two to lift': {},
   'three cuts': { undercutOutCm: z.number().describe('from the last cut') },
   'on a ladder': {},
+  'by pole': {},
   slope: {},
   'metal in the stem': {},
   'boundary mark': {},
@@ -66,53 +87,56 @@ export const Caution = z
   .meta({ id: 'Caution' });
 export type Caution = z.infer<typeof Caution>;
 
-/** Hand-over limits and the three-cut rule. @source common practice, no source; ladders and lines after OSHA 29 CFR 1910.23, 1910.333(c)(3) */
-export const HAND_OVER_HEIGHT_CM = 300;
-export const HAND_OVER_TREE_CM = 600;
-const HAND_OVER_MM = 150;
-const HAND_OVER_KG = 50;
+/** Two people, a rope, and the three-cut rule. @source common practice, no source; ladders and lines after OSHA 29 CFR 1910.23, 1910.333(c)(3) */
 const TWO_PEOPLE_KG = 23;
 const ROPE_KG = 30;
-export const LADDER_FROM_CM = 180;
+const ROPE_ABOVE_CM = 180;
 const THREE_CUTS_FROM_MM = 50;
 
+/** No cut of such a tree is the caretaker's. How far it leans, where the line runs and where the limb may fall is not on record. */
+export const WHOLE_TREE = ['hanging limb', 'split stem', 'power line', 'lean'] as const;
 /** What may hurt somebody who stands near; the others are notes for whoever cuts. */
-const HANDED_OVER = ['hanging limb', 'split stem', 'power line', 'lean', 'cavity'] as const;
-const NOTES = ['slope', 'metal in the stem', 'boundary mark', 'heritage tree'] as const;
+const DANGERS: readonly Hazard[] = [...WHOLE_TREE, 'cavity'];
+const NOTES = ['cavity', 'slope', 'metal in the stem', 'boundary mark', 'heritage tree'] as const;
 
 /** Of what is known of a tree, what endangers people. @example dangersOf(['boundary mark', 'lean']) //=> ['lean'] */
 export function dangersOf(known: readonly Hazard[]): Hazard[] {
-  return known.filter(isHandOver);
+  return known.filter((hazard) => DANGERS.includes(hazard));
 }
 
-const isHandOver = (hazard: Hazard): hazard is (typeof HANDED_OVER)[number] =>
-  HANDED_OVER.includes(hazard as (typeof HANDED_OVER)[number]);
+export interface Judged {
+  /** Reasons to hand it over first; an empty list says that nothing special is known, not that the work is safe. */
+  cautions: Caution[];
+  wielded: Wielded | null;
+}
 
 /**
- * Whether a cut is handed to a licensed arborist, and the cautions that go with it.
+ * Whose cut it is, with what and from where it is made, and the cautions that go with it.
  *
- * @returns hand-over reasons first; an empty list says that nothing special is known, not that the work is safe
- * @example cautions({ hazards: [], treeHeightCm: 240, kerfHeightCm: 210, kerfMm: 20 })[0].kind //=> 'care'
+ * @example whoseCut(CutAtHand.parse({ hazards: [], kerfHeightCm: 250, kerfMm: 50 })).wielded?.station //=> 'ladder'
  */
-export function cautions(cut: CutAtHand): Caution[] {
-  const { hazards: known, treeHeightCm, kerfHeightCm, kerfMm, massKg = 0 } = cut;
-  const list: Caution[] = [];
-  const handOver = (because: CautionReason) => list.push({ kind: 'hand over', because });
+export function whoseCut(cut: CutAtHand): Judged {
+  const { hazards: known, kerfHeightCm, kerfMm, massKg = 0 } = cut;
+  const { wielded, against } = wayTo(cut.kit, {
+    kerfs: [...cut.farther, { heightCm: kerfHeightCm, kerfMm }],
+    dead: cut.dead,
+    limbKg: massKg,
+    limbCm: cut.limbCm,
+    hollow: known.includes('cavity'),
+  });
+  const whole: CautionReason[] = WHOLE_TREE.filter((hazard) => known.includes(hazard)).map(plainReason);
+  const list: Caution[] = [...whole, ...against].map((because) => ({ kind: 'hand over', because }));
   const care = (because: CautionReason) => list.push({ kind: 'care', because });
-  for (const hazard of known) if (isHandOver(hazard)) handOver(plainReason(hazard));
-  if (treeHeightCm > HAND_OVER_TREE_CM)
-    handOver({ code: 'tree too high', values: { overCm: HAND_OVER_TREE_CM } });
-  if (kerfHeightCm > HAND_OVER_HEIGHT_CM)
-    handOver({ code: 'cut too high', values: { overCm: HAND_OVER_HEIGHT_CM } });
-  if (kerfMm > HAND_OVER_MM) handOver({ code: 'too thick', values: { overMm: HAND_OVER_MM } });
-  if (massKg > HAND_OVER_KG) handOver({ code: 'too heavy', values: { overKg: HAND_OVER_KG } });
-  else if (massKg > ROPE_KG && kerfHeightCm > LADDER_FROM_CM) care(plainReason('down on a rope'));
-  else if (massKg > TWO_PEOPLE_KG) care(plainReason('two to lift'));
+  if (massKg > ROPE_KG && massKg <= LIMB_KG && kerfHeightCm > ROPE_ABOVE_CM)
+    care(plainReason('down on a rope'));
+  else if (massKg > TWO_PEOPLE_KG && massKg <= LIMB_KG) care(plainReason('two to lift'));
   if (kerfMm >= THREE_CUTS_FROM_MM)
     care({ code: 'three cuts', values: { undercutOutCm: undercutOutCm(kerfMm) } });
-  if (kerfHeightCm > LADDER_FROM_CM) care(plainReason('on a ladder'));
+  if (wielded && isPole(wielded.tool)) care(plainReason('by pole'));
+  else if (against.length === 0 && (wielded ? wielded.station === 'ladder' : kerfHeightCm > GROUND_REACH_CM))
+    care(plainReason('on a ladder'));
   for (const note of NOTES) if (known.includes(note)) care(plainReason(note));
-  return list;
+  return { cautions: list, wielded };
 }
 
 /** The sentence that stands wherever cuts are advised. */

@@ -2,14 +2,11 @@ export {
   Caution,
   type CautionReason,
   CutAtHand,
-  cautions,
   dangersOf,
   GENERAL_CAUTION,
-  HAND_OVER_HEIGHT_CM,
-  HAND_OVER_TREE_CM,
   type Hazard,
   hazards,
-  LADDER_FROM_CM,
+  whoseCut,
 } from './cautions';
 export { LimbMassInput, limbMass, loadIn, Stick } from './limbMass';
 export { clearZoneCm, type Fall, fall, needsThreeCuts, pieces, Strokes, strokes } from './pieces';
@@ -25,7 +22,7 @@ export {
   reachCm,
   startingKit,
   Tool,
-  toolFor,
   toolKinds,
   type Wielded,
 } from './tools';
+export { GROUND_REACH_CM, LADDER_KERF_CM, POLE_KERF_CM } from './way';

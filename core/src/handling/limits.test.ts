@@ -13,10 +13,10 @@ import {
   reachCm,
   startingKit,
   Tool,
-  toolFor,
 } from './index';
 import type { Load } from './limbMass';
 import { bladeSeconds } from './tools';
+import { wayTo } from './way';
 
 const limb = (id: string, parentId: string | null, more: Partial<Limb> = {}): Limb => ({
   id,
@@ -39,28 +39,34 @@ describe('what the kit lacks', () => {
     ['high wood from a ladder that is there', { kerfMm: 52, heightCm: 330 }, true, null],
     ['high wood, no ladder', { kerfMm: 52, heightCm: 330 }, false, 'ladder needed'],
     ['too high for the saw', { kerfMm: 52, heightCm: 460 }, true, 'nothing reaches it'],
-    ['as thick as the bow saw takes', { kerfMm: 180 }, false, null],
-    ['thicker', { kerfMm: 180.1 }, false, 'nothing takes it'],
-    // Dead and hard: a blade takes 0.7 of what it takes green
     ['dead, as thick as it takes', { kerfMm: 125.9, dead: true }, false, null],
+    // Dead and hard: a blade takes 0.7 of what it takes green
     ['dead, thicker', { kerfMm: 126.1, dead: true }, false, 'nothing takes it'],
   ])('%s', (_, more, hasLadder, gap) => {
-    expect(kitGap(startingKit, { ...cut, ...more }, hasLadder)).toBe(gap);
+    const { heightCm, ...rest } = { ...cut, ...more };
+    const wood = {
+      kerfs: [{ kerfMm: rest.kerfMm, heightCm }],
+      dead: rest.dead,
+      limbKg: 6,
+      limbCm: 90,
+      hollow: false,
+    };
+    const { wielded } = wayTo(startingKit, wood);
+    expect(kitGap(startingKit, { ...rest, wielded }, hasLadder)).toBe(gap);
   });
 
   test('a chainsaw is never chosen, and fills no gap', () => {
     const chainsaw = { id: 'cs', name: 'Chainsaw', kind: 'chainsaw' as const, takesMm: 400, lengthCm: 60 };
-    expect(toolFor([chainsaw], cut)).toBeNull();
-    expect(kitGap([chainsaw], cut, true)).toBe('nothing takes it');
+    const wood = { kerfs: [cut], dead: false, limbKg: 6, limbCm: 90, hollow: false };
+    expect(wayTo([chainsaw], wood)).toEqual({ wielded: null, against: [] });
+    expect(kitGap([chainsaw], { ...cut, wielded: null }, true)).toBe('nothing takes it');
   });
 
-  test('a tool reaches its height exactly, from the ground and from the ladder', () => {
-    const saw = startingKit.find((tool) => tool.id === 'saw') as Tool;
-    expect(reachCm(saw)).toBe(205);
-    expect(toolFor([saw], { ...cut, heightCm: 205 })?.station).toBe('ground');
-    expect(toolFor([saw], { ...cut, heightCm: 205.1 })?.station).toBe('ladder');
-    expect(toolFor([saw], { ...cut, heightCm: 405 })?.station).toBe('ladder');
-    expect(toolFor([saw], { ...cut, heightCm: 405.1 })).toBeNull();
+  test('a saw reaches from the hand of somebody who stands on the ground', () => {
+    expect(reachCm(startingKit.find((tool) => tool.id === 'saw') as Tool)).toBe(205);
+    // 12–14 ft: pole pruners, common practice
+    expect(reachCm({ lengthCm: 240 })).toBeGreaterThan(360);
+    expect(reachCm({ lengthCm: 240 })).toBeLessThan(430);
   });
 });
 
@@ -201,13 +207,17 @@ describe('what is refused', () => {
     expect(LimbMassInput.safeParse({ ...mass, ...more }).success).toBe(taken);
   });
 
-  const atHand = { hazards: [], treeHeightCm: 300, kerfHeightCm: 100, kerfMm: 20 };
+  const atHand = { hazards: [], kerfHeightCm: 100, kerfMm: 20 };
   test.each<[string, object, boolean]>([
     ['as it is', {}, true],
-    ['no height', { treeHeightCm: 0, kerfMm: 0 }, true],
-    ['a height below none', { treeHeightCm: -1 }, false],
-    ['200 m', { treeHeightCm: 20_000 }, true],
-    ['higher', { treeHeightCm: 20_001 }, false],
+    ['no length, no thickness', { limbCm: 0, kerfMm: 0 }, true],
+    ['a length below none', { limbCm: -1 }, false],
+    ['200 m long', { limbCm: 20_000 }, true],
+    ['longer', { limbCm: 20_001 }, false],
+    ['in 401 pieces', { farther: Array(400).fill({ heightCm: 0, kerfMm: 0 }) }, true],
+    ['in more', { farther: Array(401).fill({ heightCm: 0, kerfMm: 0 }) }, false],
+    ['a kit of 40 tools', { kit: Array(40).fill(startingKit[0]) }, true],
+    ['a larger one', { kit: Array(41).fill(startingKit[0]) }, false],
     ['a kerf 10 m under the ground level of the stem', { kerfHeightCm: -1000 }, true],
     ['a kerf deeper', { kerfHeightCm: -1001 }, false],
     ['a kerf at 200 m', { kerfHeightCm: 20_000 }, true],

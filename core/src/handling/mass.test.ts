@@ -1,15 +1,6 @@
 import fc from 'fast-check';
 import type { Limb } from '../tree/index';
-import {
-  clearZoneCm,
-  limbMass,
-  needsThreeCuts,
-  pieces,
-  reachCm,
-  startingKit,
-  strokes,
-  toolFor,
-} from './index';
+import { clearZoneCm, limbMass, needsThreeCuts, pieces, strokes } from './index';
 import { freshBranchKg, frustumM3, greenDensity } from './limbMass';
 import { undercutDepthMm } from './pieces';
 import { bladeSeconds, liftLimitKg, lineDistanceCm } from './tools';
@@ -198,27 +189,6 @@ describe('pieces and strokes', () => {
 });
 
 describe('tools and limits', () => {
-  test('the finest tool that takes the wood and reaches it', () => {
-    const of = (kerfMm: number, heightCm: number, dead = false) => {
-      const found = toolFor(startingKit, { kerfMm, heightCm, dead });
-      return found && [found.tool.id, found.station];
-    };
-    expect(of(15, 120)).toEqual(['shear', 'ground']);
-    expect(of(15, 120, true)).toEqual(['lopper', 'ground']);
-    expect(of(30, 120)).toEqual(['lopper', 'ground']);
-    expect(of(52, 180)).toEqual(['saw', 'ground']);
-    expect(of(20, 390)).toEqual(['pole', 'ground']);
-    expect(of(52, 330)).toEqual(['saw', 'ladder']);
-    expect(of(52, 460)).toBeNull();
-    expect(of(220, 100)).toBeNull();
-    // A pole is never taken up a ladder
-    expect(of(20, 420)).toEqual(['lopper', 'ladder']);
-    expect(of(20, 460)).toBeNull();
-    // 12–14 ft: pole pruners, common practice
-    expect(reachCm({ lengthCm: 240 })).toBeGreaterThan(360);
-    expect(reachCm({ lengthCm: 240 })).toBeLessThan(430);
-  });
-
   test('a hand saw takes a minute for 10 cm', () => {
     expect(bladeSeconds('hand saw', 100, false)).toBeCloseTo(60.4152, 1);
   });

@@ -46,11 +46,11 @@ export const KIT_SOURCE: { source: string; confidence: Confidence } = {
 };
 
 /** Height of the shoulder, length of the arm, less what the grip takes, cm. Common practice, no source. */
-const SHOULDER_CM = 140;
+export const SHOULDER_CM = 140;
 const ARM_CM = 60;
 const GRIP_CM = 30;
 /** Feet no higher than this on a ladder, cm, for people who are not trained climbers. Common practice, no source. */
-const LADDER_FEET_CM = 200;
+export const LADDER_FEET_CM = 200;
 /** Of wood that is dead and hard a blade takes seven tenths of what it takes green. Common practice, no source. */
 const DEAD_HARD = 0.7;
 
@@ -64,44 +64,30 @@ export interface Wielded {
   station: 'ground' | 'ladder';
 }
 
-/**
- * The finest tool of the kit that takes the wood and reaches it, from the ground if any does. A chainsaw is never chosen: it is named by
- * whoever is trained for it.
- *
- * @returns null when nothing in the kit will do
- */
-export function toolFor(
-  kit: readonly Tool[],
-  { kerfMm, heightCm, dead }: { kerfMm: number; heightCm: number; dead: boolean },
-): Wielded | null {
-  const takes = kit
-    .filter((tool) => tool.kind !== 'chainsaw' && tool.takesMm * (dead ? DEAD_HARD : 1) >= kerfMm)
-    .sort((a, b) => isPole(a) - isPole(b) || a.takesMm - b.takesMm || a.lengthCm - b.lengthCm);
-  const fromGround = takes.find((tool) => reachCm(tool) >= heightCm);
-  if (fromGround) return { tool: fromGround, station: 'ground' };
-  const fromLadder = takes.find((tool) => isPole(tool) === 0 && reachCm(tool, LADDER_FEET_CM) >= heightCm);
-  return fromLadder ? { tool: fromLadder, station: 'ladder' } : null;
+/** Whether a tool takes wood of this thickness. A chainsaw takes none here: it is named by whoever is trained for it. */
+export function takesIt(tool: Tool, kerfMm: number, dead: boolean): boolean {
+  return tool.kind !== 'chainsaw' && tool.takesMm * (dead ? DEAD_HARD : 1) >= kerfMm;
 }
 
 export type KitGap = 'nothing takes it' | 'nothing reaches it' | 'ladder needed';
 
-/** What is missing for a cut, before anybody leaves for the tree; null where the kit does it. */
+/**
+ * What is missing for a cut, before anybody leaves for the tree; null where the kit does it.
+ *
+ * @param wielded what it is cut with, as `wayTo` found it
+ */
 export function kitGap(
   kit: readonly Tool[],
-  cut: { kerfMm: number; heightCm: number; dead: boolean },
+  { kerfMm, dead, wielded }: { kerfMm: number; dead: boolean; wielded: Wielded | null },
   hasLadder: boolean,
 ): KitGap | null {
-  const wielded = toolFor(kit, cut);
   if (wielded) return wielded.station === 'ladder' && !hasLadder ? 'ladder needed' : null;
-  const takes = kit.some(
-    (tool) => tool.kind !== 'chainsaw' && tool.takesMm * (cut.dead ? DEAD_HARD : 1) >= cut.kerfMm,
-  );
-  return takes ? 'nothing reaches it' : 'nothing takes it';
+  return kit.some((tool) => takesIt(tool, kerfMm, dead)) ? 'nothing reaches it' : 'nothing takes it';
 }
 
 /** A pole is taken up only where nothing else reaches. */
-function isPole(tool: Tool): number {
-  return tool.kind.startsWith('pole') ? 1 : 0;
+export function isPole(tool: Tool): boolean {
+  return tool.kind.startsWith('pole');
 }
 
 /** cm² a second through green wood with a hand saw. @source 0.7–2.5 from memory, unsure */

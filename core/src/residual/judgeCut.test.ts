@@ -42,7 +42,6 @@ const by = (
     limbs,
     species: 'apple',
     hazards: [],
-    heightCm: 300,
     plantedYear: 2000,
     susceptible: false,
     ...more,
@@ -204,7 +203,7 @@ test('whose cut: by the upper end of the weight, and by what is known of the tre
   expect(handling.handOver).toBe(true);
   expect(judgeCut(heading(0), by([])).handling).toMatchObject({ handOver: false, dead: false });
   expect(judgeCut(heading(0), by([], undefined, { hazards: ['power line'] })).handling.handOver).toBe(true);
-  expect(judgeCut(heading(0), by([], undefined, { heightCm: 601 })).handling.handOver).toBe(true);
+  expect(judgeCut(heading(0), by([], undefined, { hazards: ['lean'] })).handling.handOver).toBe(true);
 });
 
 test('where the bud is still to be found, the outermost place counts', () => {

@@ -10,7 +10,6 @@ import {
 } from '../disorders/index';
 import {
   type Caution,
-  cautions,
   type Fall,
   fall,
   type Hazard,
@@ -21,8 +20,8 @@ import {
   type Strokes,
   strokes,
   type Tool,
-  toolFor,
   type Wielded,
+  whoseCut,
 } from '../handling/index';
 import { treeAge } from '../register/index';
 import {
@@ -59,7 +58,6 @@ export interface JudgedBy {
     limbs: Limb[];
     species: string;
     hazards: readonly Hazard[];
-    heightCm: number;
     plantedYear: number | null;
     susceptible: boolean;
   };
@@ -154,15 +152,22 @@ function handlingOf(limb: Limb, kerf: Kerf, { tree, settings, season, findings }
   const load = loadIn(season);
   const mass = limbMass(tree.limbs, tree.species, kerf, load);
   const kerfMm = diameterMmAt(limb, atCm);
-  const placed = limbShape(tree.limbs).get(limb.id);
+  const shape = limbShape(tree.limbs);
+  const placed = shape.get(limb.id);
   const kerfHeightCm = placed ? pointAlong(placed, atCm / limb.lengthCm).z : 0;
   const dead = isDeadAt(kerf, findings);
-  const list = cautions({
+  const upper = mass.kg > 0 ? Math.max(1, mass.rangeKg[1] / mass.kg) : 1;
+  // No piece is heavier than one person lifts, at the upper end of its range
+  const cutUp = pieces(tree.limbs, tree.species, kerf, load, settings.liftKg / upper);
+  const { cautions, wielded } = whoseCut({
     hazards: [...tree.hazards],
-    treeHeightCm: tree.heightCm,
     kerfHeightCm,
     kerfMm,
+    farther: cutUp.slice(0, -1).flatMap((piece) => kerfOfPiece(piece, tree.limbs, shape) ?? []),
+    dead,
+    limbCm: limb.lengthCm - atCm,
     massKg: mass.rangeKg[1],
+    kit: [...settings.kit],
   });
   return {
     kerfMm,
@@ -170,14 +175,27 @@ function handlingOf(limb: Limb, kerf: Kerf, { tree, settings, season, findings }
     massKg: mass.kg,
     massRangeKg: mass.rangeKg,
     massFromBaseAlone: mass.fromBaseAlone,
-    pieces: pieces(tree.limbs, tree.species, kerf, load, settings.liftKg),
+    pieces: cutUp,
     strokes: strokes(limb, atCm, mass.kg),
     fall: fall(limb, atCm, kerfHeightCm),
-    wielded: toolFor(settings.kit, { kerfMm, heightCm: kerfHeightCm, dead }),
+    wielded,
     dead,
-    cautions: list,
-    handOver: list.some((caution) => caution.kind === 'hand over'),
+    cautions,
+    handOver: cautions.some((caution) => caution.kind === 'hand over'),
   };
+}
+
+/** Where the saw goes for a piece: how high over the ground, and how thick the wood is there. */
+function kerfOfPiece(
+  { limbId, fromCm }: Stick,
+  limbs: readonly Limb[],
+  shape: ReturnType<typeof limbShape>,
+): { heightCm: number; kerfMm: number } | null {
+  const limb = limbs.find((each) => each.id === limbId);
+  const placed = shape.get(limbId);
+  return limb && placed
+    ? { heightCm: pointAlong(placed, fromCm / limb.lengthCm).z, kerfMm: diameterMmAt(limb, fromCm) }
+    : null;
 }
 
 function isDeadAt({ limbId, atCm }: Kerf, findings: JudgedBy['findings']): boolean {

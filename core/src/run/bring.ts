@@ -61,8 +61,8 @@ export function bringFor(
 }
 
 function missingFor({ id, view, handling, disorders }: RunItem, { site }: SiteToday): Bring['missing'] {
-  const { kerfMm, kerfHeightCm } = handling;
-  const cut = { kerfMm, heightCm: kerfHeightCm, dead: isPlainDead(disorders) };
+  const { kerfMm, kerfHeightCm, wielded } = handling;
+  const cut = { kerfMm, dead: isPlainDead(disorders), wielded };
   const gap = kitGap(site.plan.kit, cut, site.gear.includes('ladder'));
   return gap ? [{ itemId: id, treeCode: view.tree.code, gap, kerfMm, kerfHeightCm }] : [];
 }

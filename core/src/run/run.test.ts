@@ -172,11 +172,18 @@ test('a cut that was not made is out of today’s run with its reason, and back 
   expect(run(latest, detail([canker, dead]), tomorrow).left).toHaveLength(2);
 });
 
-test('a tree over 6 m is handed over, not run', () => {
-  const { left, leftOut, card } = run([started], detail([canker, dead], { heightCm: 640 }));
-  expect(left).toEqual([]);
-  expect(leftOut.map(({ because }) => because.code)).toEqual(['hand over', 'hand over']);
-  expect(card.is).toBe('close');
+test('on a tall tree what is low is run; what no ladder leads to is handed over, and the run ends with the rest', () => {
+  const tall = detail([canker, dead], { heightCm: 760 });
+  const high = tall.limbs.map((limb) =>
+    limb.id === 'T' ? { ...limb, lengthCm: 600 } : limb.id === 'S' ? { ...limb, jointCm: 420 } : limb,
+  );
+  const { left, leftOut } = run([started], { ...tall, limbs: high });
+  expect(left.map(({ findingIds }) => findingIds)).toEqual([['2']]);
+  expect(leftOut.map(({ findingIds, because }) => [findingIds, because.code])).toEqual([
+    [['1'], 'hand over'],
+  ]);
+  const leaning = run([started], detail([canker, dead], { hazards: ['lean'] }));
+  expect([leaning.left, leaning.card.is]).toEqual([[], 'close']);
 });
 
 test('disease on the stem is said in the run: no cut answers it', () => {

@@ -1,6 +1,6 @@
 // Is this tree worth the saw, over how many seasons, and who does it?
 import { z } from 'zod';
-import { HAND_OVER_TREE_CM, type Hazard, hazards } from '../handling/index';
+import { type Hazard, hazards, LADDER_KERF_CM } from '../handling/index';
 import { plainReason, reasonSchema } from '../reason/index';
 import { treeForms } from '../register/index';
 
@@ -33,8 +33,7 @@ const trends = ['better', 'worse', 'steady', 'unknown'] as const;
 const share = { share: z.number().describe('0..1') };
 export const TriageReason = reasonSchema({
   dangers: { hazards: z.array(z.enum(hazards)) },
-  'too tall': { overCm: z.number() },
-  'tall and unsafe': { overCm: z.number() },
+  leans: {},
   'for wildlife': {},
   'stem girdled': share,
   'crown dead or diseased': share,
@@ -44,7 +43,9 @@ export const TriageReason = reasonSchema({
   'grown wild': {},
   outgrown: {},
   sound: {},
-  'not planned': { overCm: z.number().describe('higher than which all cuts are left to an arborist') },
+  'arborist’s part': {
+    overCm: z.number().describe('no ladder leads higher: what stands above is left to an arborist'),
+  },
 });
 export type TriageReason = z.infer<typeof TriageReason>;
 
@@ -62,9 +63,7 @@ export type Triage = z.infer<typeof Triage>;
 
 /** All figures: common practice, no source. A kept tree takes about 10 minutes, a wild one half a day. */
 const HANDED_OVER: readonly Hazard[] = ['power line', 'split stem', 'hanging limb'];
-const UNSAFE_WHEN_TALL: readonly Hazard[] = ['lean', 'cavity', 'slope'];
 const TALL_CM = 600;
-const TOO_TALL_CM = 900;
 const MOSTLY_GONE = 0.75;
 const HALF_GONE = 0.5;
 const GIRDLED = 0.5;
@@ -102,15 +101,10 @@ export const triageTable: readonly Row[] = [
     }),
   },
   {
-    rule: '2 tall and unsafe',
+    rule: '2 leaning',
     verdict: 'hand over',
-    holds: (tree) =>
-      tree.heightCm > TOO_TALL_CM ||
-      (tree.heightCm > TALL_CM && tree.hazards.some((hazard) => UNSAFE_WHEN_TALL.includes(hazard))),
-    because: (tree) =>
-      tree.heightCm > TOO_TALL_CM
-        ? { code: 'too tall', values: { overCm: TOO_TALL_CM } }
-        : { code: 'tall and unsafe', values: { overCm: TALL_CM } },
+    holds: (tree) => tree.hazards.includes('lean'),
+    because: () => plainReason('leans'),
   },
   {
     rule: '3 for wildlife',
@@ -180,9 +174,9 @@ export function triage(tree: TriageInput): Triage {
     rule: row.rule,
     because: [
       row.because(tree),
-      // As `cautions` judges every cut of it, so that triage and plan say the same
-      ...(row.verdict !== 'hand over' && tree.heightCm > HAND_OVER_TREE_CM
-        ? [{ code: 'not planned' as const, values: { overCm: HAND_OVER_TREE_CM } }]
+      // As `whoseCut` judges each cut of it, so that triage and plan say the same
+      ...(row.verdict !== 'hand over' && tree.heightCm > TALL_CM
+        ? [{ code: 'arborist’s part' as const, values: { overCm: LADDER_KERF_CM } }]
         : []),
     ],
     seasons: row.verdict === 'renovate' ? seasonsFor(tree) : 1,

@@ -4,7 +4,7 @@ import { ColumnMapping, ImportChoices } from '@mortisect/contracts';
 import { dilution, nextStep, supplies } from '@mortisect/core/blades';
 import { causes } from '@mortisect/core/diagnosis';
 import { clearance, seasonOn } from '@mortisect/core/disorders';
-import { cautions } from '@mortisect/core/handling';
+import { whoseCut } from '@mortisect/core/handling';
 import { residual } from '@mortisect/core/residual';
 import { starterMap } from '@mortisect/core/tree';
 import { triage } from '@mortisect/core/triage';
@@ -232,7 +232,7 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
     putAction: ({ params, body, device }) =>
       putAction(db, { id: params.actionId, action: body, device, now: now() }),
     getLog: ({ query }) => readLog(db, query),
-    computeCautions: ({ body }) => ({ cautions: cautions(body) }),
+    computeCautions: ({ body }) => ({ cautions: whoseCut(body).cautions }),
     computeNextStep: ({ body }) => nextStep(body.left, body.events, body.season, body.school),
     computeClearance: ({ body }) => clearance(body),
     computeCalendarSeason: ({ body }) => ({ season: seasonOn(body.day, body.latitude) }),

@@ -1,9 +1,12 @@
 // The plan over the wire: proved, named faults, off the thread that answers; and as files that others read.
 import { routes } from '@mortisect/contracts';
 import { visitKey } from '@mortisect/core/plan';
+import { sayIn } from '@mortisect/words/all';
 import Papa from 'papaparse';
+import PDFDocument from 'pdfkit';
 import request from 'supertest';
 import { inOrder } from '../files/sheet/order';
+import { cutSheetPdf } from '../files/sheet/sheet';
 import { cutSheet } from '../services/plans';
 import { NOW, type Orchard, openOrchard } from '../testing/orchard';
 
@@ -106,6 +109,22 @@ test('a sheet is drawn in the units that are asked for, else in those of the sit
     ['us'],
     ['metric'],
   ]);
+}, 30_000);
+
+test('a tall tree in two parts: the sheet lists the arborist’s cut with its measures, and not among what is left', async () => {
+  const pool = { ...orchard.pool, cutSheet: jest.fn().mockResolvedValue(new Uint8Array()) };
+  await cutSheet(orchard.store.db, pool, { treeId: 'net-loft-05', paper: 'A4', locale: 'en-GB', now: NOW });
+  const [{ sheets, paper, locale }] = pool.cutSheet.mock.calls[0];
+  const text = jest.spyOn(PDFDocument.prototype, 'text');
+  await cutSheetPdf(sayIn(locale), sheets, paper);
+  const said = text.mock.calls.map(([words]) => String(words));
+  text.mockRestore();
+  const at = said.indexOf('For a licensed arborist');
+  expect(said[at + 1]).toMatch(/: Neonectria canker$/);
+  expect(said[at + 2]).toMatch(
+    /^4\.\d m over the ground · 68 mm thick · [\d.]+–[\d.]+ kg\. The cut is more than 3\.4 m \(11 ft\) over the ground\.$/,
+  );
+  expect(said.filter((words) => /^7 o’clock, high/.test(words))).toHaveLength(1);
 }, 30_000);
 
 test('the demo has open plans of every kind', async () => {

@@ -3,6 +3,7 @@ export { dayReasonWords, FACTOR_WORDS, laneName, riskWords, VERDICT_WORDS, windo
 export { dayIn, decimalMark, figure, joined, readingIn, tapeText } from './figures';
 export { limbIn } from './limbIn';
 export {
+  arboristWords,
   clashSentence,
   leftWords,
   otherWords,

@@ -4,6 +4,7 @@ import { disorderOf } from '@mortisect/core/disorders';
 import { otherKinds, type Priced } from '@mortisect/core/plan';
 import { english } from '../all';
 import {
+  arboristWords,
   clashSentence,
   leftWords,
   otherWords,
@@ -104,4 +105,14 @@ test('every reason to leave a finding has words of its own', () => {
   ] as Parameters<typeof leftWords>[1][];
   expect(new Set(whys.map((each) => leftWords(english, each))).size).toBe(whys.length);
   expect(leftWords(english, 'hand over')).toMatch(/licensed arborist/);
+});
+
+test.each([
+  ['metric', [3.2, 18.6], '4.7 m over the ground · 68 mm thick · 3.2–19 kg'],
+  ['metric', [0.4, 2], '4.7 m over the ground · 68 mm thick · 400 g–2 kg'],
+  ['metric', [2, 2], '4.7 m over the ground · 68 mm thick · 2 kg'],
+  ['us', [3.2, 18.6], '15 ft 5 in over the ground · 2 5/8 in thick · 7.1–41 lb'],
+] as const)('what an arborist asks first, %s, %j', (units, massRangeKg, words) => {
+  const priced = { handling: { kerfHeightCm: 470, kerfMm: 68, massRangeKg } };
+  expect(arboristWords(english, { priced } as never, units)).toBe(words);
 });

@@ -2,11 +2,28 @@
 
 import type { ReasonNotToCut, Telling } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
-import { upperFirst } from '@mortisect/core/measure';
-import type { ClashPart, LeftWhy, OtherKind, Pass, Pin, Priced, Visit } from '@mortisect/core/plan';
+import {
+  heightReading,
+  massReading,
+  type Reading,
+  thicknessReading,
+  type Units,
+  upperFirst,
+} from '@mortisect/core/measure';
+import type {
+  ArboristCut,
+  ClashPart,
+  LeftWhy,
+  OtherKind,
+  Pass,
+  Pin,
+  Priced,
+  Visit,
+} from '@mortisect/core/plan';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { PlainKey, Say } from '../say';
 import { asText, cutSentence } from './cut';
+import { joined, readingIn } from './figures';
 import { limbIn } from './limbIn';
 import { told } from './told';
 
@@ -66,6 +83,19 @@ const LEFT: Record<LeftWhy | ReasonNotToCut, PlainKey> = {
   wait: 'trade.notYet',
   leave: 'trade.noWoodIsCutForThis',
 };
+/** How high, how thick and how heavy: what an arborist asks first. */
+export function arboristWords(say: Say, { priced }: ArboristCut, units: Units): string {
+  const { kerfHeightCm, kerfMm, massRangeKg } = priced.handling;
+  const [low, high] = massRangeKg.map((kg) => readingIn(say, massReading(kg, units))) as [Reading, Reading];
+  const to = `${high.value} ${high.unit}`;
+  const from = low.unit === high.unit ? low.value : `${low.value} ${low.unit}`;
+  return say('trade.arboristCut', {
+    height: joined(say, heightReading(kerfHeightCm, units)),
+    thickness: joined(say, thicknessReading(kerfMm, units)),
+    mass: from === high.value ? to : `${from}–${to}`,
+  });
+}
+
 /** Why a finding is left as it is. */
 export const leftWords = (say: Say, why: LeftWhy | ReasonNotToCut): string => say(LEFT[why]);
 

@@ -3,7 +3,7 @@
 import { debrisOf, scionGuard, startingDebris } from '@mortisect/core/aftercare';
 import { supplies } from '@mortisect/core/blades';
 import { limitSchools, regrowth, seasonLimits } from '@mortisect/core/crown';
-import { type CutAtHand, cautions } from '@mortisect/core/handling';
+import { CutAtHand, whoseCut } from '@mortisect/core/handling';
 import type { Verdict } from '@mortisect/core/plan';
 import { type TriageInput, triage } from '@mortisect/core/triage';
 import { english } from '../all';
@@ -150,8 +150,7 @@ test.each([
     { hazards: ['power line', 'slope', 'split stem'] },
     'power line and split stem: work for a licensed arborist.',
   ],
-  [{ heightCm: 901 }, 'Over 9 m high.'],
-  [{ heightCm: 601, hazards: ['lean'] }, 'Over 6 m high, and it leans, is hollow or stands on a slope.'],
+  [{ hazards: ['lean'] }, 'It leans.'],
   [{ stemGirdledShare: 0.5 }, '50 % of the stem is girdled by disease.'],
   [{ affectedShare: 0.75 }, '75 % of the crown is dead or diseased.'],
   [{ affectedShare: 0.5, fruitKnown: false }, '50 % of the crown is gone and nobody knows the fruit.'],
@@ -160,7 +159,7 @@ test.each([
   [{ heightCm: 600, targetHeightCm: null }, 'Mostly sound and as high as it should be.'],
   [
     { heightCm: 601, targetHeightCm: null },
-    'Mostly sound and as high as it should be. It is over 6 m (20 ft) high: Plan leaves all its cuts to a licensed arborist.',
+    'Mostly sound and as high as it should be. Cuts above 3.4 m (11 ft) are work for a licensed arborist; Plan lists them.',
   ],
 ] as const)('triage of %j: %s', (more, words) => {
   expect(triageWords(english, triage({ ...given, ...more } as TriageInput).because)).toBe(words);
@@ -168,8 +167,17 @@ test.each([
 
 test.each<[Partial<CutAtHand>, RegExp]>([
   [{ hazards: ['power line'] }, /^A power line is near: keep 3 m \(10 ft\) at least/],
-  [{ treeHeightCm: 601 }, /^The tree is over 6 m \(20 ft\) high\.$/],
-  [{ kerfHeightCm: 301 }, /^The cut is more than 3 m \(10 ft\) over the ground\.$/],
+  [{ kerfHeightCm: 351 }, /^The cut is more than 3\.4 m \(11 ft\) over the ground\.$/],
+  [
+    { farther: [{ heightCm: 341, kerfMm: 9 }] },
+    /^It must come down in pieces, and one of them is cut more than 3\.4 m/,
+  ],
+  [
+    { kerfHeightCm: 300, kerfMm: 101 },
+    /^The wood is over 10 cm \(4 in\) thick, which is too much to saw on a ladder\.$/,
+  ],
+  [{ kerfHeightCm: 300, massKg: 6, hazards: ['cavity'] }, /^The stem is hollow, so no ladder/],
+  [{ kerfHeightCm: 300 }, /^With the pole: hold it no steeper than 60°/],
   [{ kerfMm: 151 }, /^The wood is over 15 cm \(6 in\) thick at the cut\.$/],
   [{ massKg: 51 }, /^The limb weighs more than 50 kg \(110 lb\)\.$/],
   [{ kerfMm: 50 }, /^Heavy: undercut first, a third through, 20 cm \(8 in\) out from the last cut/],
@@ -181,10 +189,10 @@ test.each<[Partial<CutAtHand>, RegExp]>([
   [{ hazards: ['lean'] }, /^The tree leans: nobody on the low side/],
   [{ hazards: ['metal in the stem'] }, /^There is metal in the stem/],
   [{ hazards: ['heritage tree'] }, /^This tree is protected/],
-  [{ kerfHeightCm: 250 }, /^Above reach: three-legged ladder/],
+  [{ kerfHeightCm: 300, massKg: 6 }, /^Above reach: three-legged ladder/],
 ])('what is said first of a cut that is %j, in both units', (more, words) => {
-  const easy: CutAtHand = { hazards: [], treeHeightCm: 250, kerfHeightCm: 120, kerfMm: 18 };
-  const [first] = cautions({ ...easy, ...more });
+  const easy = { hazards: [], kerfHeightCm: 120, kerfMm: 18 };
+  const [first] = whoseCut(CutAtHand.parse({ ...easy, ...more })).cautions;
   expect(first && cautionWords(english, first)).toMatch(words);
 });
 

@@ -198,8 +198,7 @@ export const scionWords = (say: Say, reasons: readonly ScionReason[]) =>
 const triageIn = (say: Say): Sentences<TriageReason> => ({
   dangers: ({ hazards }) =>
     say('trade.workForALicensedArborist', { hazards: hazards.map((each) => told(say, each)).join(' and ') }),
-  'too tall': ({ overCm }) => say('trade.overHigh', { metres: metres(overCm) }),
-  'tall and unsafe': ({ overCm }) => say('trade.overHighAndItLeansIsHollow', { metres: metres(overCm) }),
+  leans: () => say('trade.itLeans'),
   'for wildlife': () => say('trade.keptForWildlifeDeadWoodThatEndangers'),
   'stem girdled': ({ share }) => say('trade.ofTheStemIsGirdledByDisease', { percent: percent(share) }),
   'crown dead or diseased': ({ share }) =>
@@ -211,7 +210,7 @@ const triageIn = (say: Say): Sentences<TriageReason> => ({
   'grown wild': () => say('trade.itHasGrownWild'),
   outgrown: () => say('trade.itHasOutgrownTheHeightItShould'),
   sound: () => say('trade.mostlySoundAndAsHighAsIt'),
-  'not planned': ({ overCm }) => say('trade.itIsOverHighPlanLeavesAll', { feet: feet(say, overCm) }),
+  'arborist’s part': ({ overCm }) => say('trade.cutsAboveAreAnArborists', { feet: feet(say, overCm) }),
 });
 export const triageWords = (say: Say, reasons: readonly TriageReason[]) =>
   reasons.map((reason) => sentenceOf(triageIn(say), reason)).join(' ');
@@ -222,9 +221,12 @@ const cautionsIn = (say: Say): Sentences<CautionReason> => ({
   'power line': () => say('trade.aPowerLineIsNearKeep3'),
   cavity: () => say('trade.theStemIsHollowDoNotClimb'),
   lean: () => say('trade.theTreeLeansNobodyOnTheLow'),
-  'tree too high': ({ overCm }) => say('trade.theTreeIsOverHigh', { feet: feet(say, overCm) }),
   'cut too high': ({ overCm }) => say('trade.theCutIsMoreThanOverThe', { feet: feet(say, overCm) }),
   'too thick': ({ overMm }) => say('trade.theWoodIsOverThickAtThe', { inches: inches(say, overMm / 10) }),
+  'piece too high': ({ overCm }) => say('trade.aPieceIsCutOver', { feet: feet(say, overCm) }),
+  'no ladder': () => say('trade.noLadderAtAHollowStem'),
+  'too thick on a ladder': ({ overMm }) =>
+    say('trade.tooThickForALadder', { inches: inches(say, overMm / 10) }),
   'too heavy': ({ overKg }) =>
     say('trade.theLimbWeighsMoreThanKgLb', { overKg, overKg2: Math.round(overKg / LB_KG) }),
   'down on a rope': () => say('trade.twoPeopleOneLetsTheLimbDown'),
@@ -232,6 +234,7 @@ const cautionsIn = (say: Say): Sentences<CautionReason> => ({
   'three cuts': ({ undercutOutCm }) =>
     say('trade.heavyUndercutFirstAThirdThroughOut', { inches: inches(say, undercutOutCm) }),
   'on a ladder': () => say('trade.aboveReachThreeLeggedLadderOnFirm'),
+  'by pole': () => say('trade.withThePole'),
   slope: () => say('trade.onTheSlopeTheThirdLegOf'),
   'metal in the stem': () => say('trade.thereIsMetalInTheStemNo'),
   'boundary mark': () => say('trade.aBoundaryMarkIsNailedToThe'),

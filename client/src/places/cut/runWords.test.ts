@@ -16,11 +16,11 @@ test.each([
       cautions: [
         {
           kind: 'hand over' as const,
-          because: { code: 'tree too high' as const, values: { overCm: 600 } },
+          because: { code: 'cut too high' as const, values: { overCm: 340 } },
         },
       ],
     },
-    'For a licensed arborist. The tree is over 6 m (20 ft) high.',
+    'For a licensed arborist. The cut is more than 3.4 m (11 ft) over the ground.',
   ],
   // The plan may hand over what no single limit names
   [{ code: 'hand over' as const, cautions: [] }, 'For a licensed arborist.'],

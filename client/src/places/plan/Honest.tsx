@@ -1,4 +1,4 @@
-// What no plan answers: pins that clash, a tree that comes out, work for an arborist, and findings that are left.
+// What no plan answers: pins that clash, a tree that comes out, and findings that are left.
 
 import { disorderOf } from '@mortisect/core/disorders';
 import type { Solved } from '@mortisect/core/plan';
@@ -6,15 +6,7 @@ import type { TreeView } from '@mortisect/core/present';
 import { markOf } from '@mortisect/core/records';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { Say } from '@mortisect/words';
-import {
-  cautionWords,
-  clashSentence,
-  insteadWords,
-  leftWords,
-  limbIn,
-  told,
-  verdictWords,
-} from '@mortisect/words/trade';
+import { clashSentence, insteadWords, leftWords, limbIn, told, verdictWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
@@ -108,13 +100,11 @@ export function LeftAsIs({ view, solved }: { view: TreeView; solved: Solved }) {
       words: say('plan.theCutOnRemovesItToo', { taker: lowerFirst(takerOf(candidateId)) }),
     })),
     ...left
-      .filter(({ why }) => why !== 'decision')
+      // The arborist’s part and decisions stand by themselves
+      .filter(({ why }) => why !== 'decision' && why !== 'hand over')
       .map(({ findingId, why }) => ({
         findingId,
-        words:
-          why === 'hand over'
-            ? handOverWords(say, solved, findingId)
-            : insteadOf(say, view, findingId, leftWords(say, why)),
+        words: insteadOf(say, view, findingId, leftWords(say, why)),
       })),
   ];
   if (rows.length === 0) return null;
@@ -136,19 +126,6 @@ export function LeftAsIs({ view, solved }: { view: TreeView; solved: Solved }) {
       })}
     </View>
   );
-}
-
-/** Why it is work for an arborist: what speaks against the smallest of its cuts. */
-function handOverWords(say: Say, { prepared }: Solved, findingId: string): string {
-  const answering = prepared.all.filter((priced) =>
-    priced.candidate.answers.some((answer) => answer.findingId === findingId),
-  );
-  const smallest = answering.toSorted((a, b) => (a.handling?.massKg ?? 0) - (b.handling?.massKg ?? 0))[0];
-  const texts =
-    smallest?.handling?.cautions
-      .filter(({ kind }) => kind === 'hand over')
-      .map((each) => cautionWords(say, each)) ?? [];
-  return [leftWords(say, 'hand over'), ...texts].join(' ');
 }
 
 function insteadOf(say: Say, view: TreeView, findingId: string, words: string): string {

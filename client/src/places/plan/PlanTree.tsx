@@ -25,6 +25,7 @@ import { useKeys } from '../shell/Keys';
 import { TreeBeside } from '../TreeBeside';
 import { switchUnits } from '../units';
 import { useOpenLimb } from '../useOpenLimb';
+import { ArboristPart } from './ArboristPart';
 import { BeforeAfter } from './BeforeAfter';
 import { Decisions } from './Decisions';
 import { Clash, LeftAsIs, VerdictNotice } from './Honest';
@@ -137,6 +138,7 @@ function SolvedPlan({ view, today, solved, searching }: SolvedPlanProps) {
             />
           ))}
           <Decisions view={view} today={today} except={verdict?.findingIds ?? []} />
+          <ArboristPart view={view} today={today} solved={solved} />
           <LeftAsIs view={view} solved={solved} />
           <Proof solved={solved} searching={searching} />
           <Years view={view} today={today} solved={solved} />

@@ -15,6 +15,7 @@ import { fireEvent, render, screen } from '@testing-library/react';
 import { MarginCurve } from '../../drawings/MarginCurve';
 import { detail, did, finding, readOrchard, Stage, today } from '../../testing/orchard';
 import { Swipe } from '../../ui/Swipe';
+import { ArboristPart } from './ArboristPart';
 import { LeftAsIs, VerdictNotice } from './Honest';
 import { PinList } from './Pins';
 import { PlanHead, seasonWords } from './PlanHead';
@@ -95,6 +96,33 @@ test('what is left is told with its reason', () => {
   render(<LeftAsIs view={view} solved={solved} />, { wrapper: Stage });
   expect(screen.getByText(/No wood is cut for this\. Do not cut for gum alone/)).toBeTruthy();
   expect(screen.getByText(/Healed over: no cut/)).toBeTruthy();
+});
+
+test('the arborist’s part says limb, height, thickness, weight and why, and nothing of it is told again as left', () => {
+  const high = detail([canker, dead], { heightCm: 760 });
+  const limbs = high.limbs.map((limb) =>
+    limb.id === 'T' ? { ...limb, lengthCm: 600 } : limb.id === 'S' ? { ...limb, jointCm: 420 } : limb,
+  );
+  const view = treeView({ ...high, limbs }, today);
+  const solved = plansOf([view], today).get('a') as Solved;
+  render(
+    <>
+      <ArboristPart view={view} today={today} solved={solved} />
+      <LeftAsIs view={view} solved={solved} />
+    </>,
+    { wrapper: Stage },
+  );
+  expect(screen.getByRole('heading', { name: 'For a licensed arborist' })).toBeTruthy();
+  expect(screen.getByText(/: Fire blight canker, active$/)).toBeTruthy();
+  expect(screen.getByText(/^\d(\.\d)? m over the ground · \d+ mm thick · .*kg$/)).toBeTruthy();
+  expect(screen.getByText('The cut is more than 3.4 m (11 ft) over the ground.')).toBeTruthy();
+  expect(screen.queryByRole('heading', { name: 'Findings without a cut' })).toBeNull();
+});
+
+test('a tree without such a cut says nothing of an arborist', () => {
+  const { view, solved } = solvedOf([[canker, dead]]);
+  render(<ArboristPart view={view} today={today} solved={solved} />, { wrapper: Stage });
+  expect(document.body.textContent).toBe('');
 });
 
 test('pins stand in words, each with a way off', () => {

@@ -5,6 +5,8 @@ import { disorderOf } from '@mortisect/core/disorders';
 import { GENERAL_CAUTION } from '@mortisect/core/handling';
 import { massReading, thicknessReading, type Units } from '@mortisect/core/measure';
 import {
+  type ArboristCut,
+  arboristPart,
   type PlannedStep,
   type Priced,
   type SeasonOfPlan,
@@ -15,6 +17,7 @@ import { speciesName } from '@mortisect/core/register';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { PlainKey, Say } from '@mortisect/words';
 import {
+  arboristWords,
   cautionWords,
   dayIn,
   insteadWords,
@@ -48,8 +51,8 @@ export interface TreeSheet extends TreeToPlan {
   names: [string, string][];
 }
 
-const require = createRequire(import.meta.url);
-const font = (file: string) => require.resolve(`@expo-google-fonts/${file}.ttf`);
+const fromHere = createRequire(import.meta.url);
+const font = (file: string) => fromHere.resolve(`@expo-google-fonts/${file}.ttf`);
 const FONTS = {
   text: font('atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular'),
   bold: font('atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold'),
@@ -119,6 +122,7 @@ function treePages(say: Say, doc: Doc, sheet: TreeSheet): void {
     });
   }
   later(say, doc, sheet, names, byId, plan, now);
+  arborist(say, doc, sheet, names, arboristPart(prepared, plan));
   left(say, doc, sheet, names, plan);
   doc.moveDown(0.6);
   doc
@@ -395,10 +399,38 @@ function later(
   }
 }
 
+/** A list of its own, which can be handed to whoever does it. */
+function arborist(
+  say: Say,
+  doc: Doc,
+  sheet: TreeSheet,
+  names: Map<string, string>,
+  part: readonly ArboristCut[],
+): void {
+  if (part.length === 0) return;
+  section(doc, say('files.forALicensedArborist'));
+  for (const cut of part) {
+    roomFor(doc, 42);
+    const { limbId = '' } = cut.priced.kerf ?? {};
+    const disorders = sheet.input.findings
+      .filter(({ id }) => cut.findingIds.includes(id))
+      .map(({ disorder }) => told(say, disorderOf(disorder)?.name ?? disorder));
+    doc
+      .font('bold')
+      .fontSize(10)
+      .text(`${names.get(limbId) ?? limbId}: ${[...new Set(disorders)].join(' · ')}`, MARGIN, doc.y, {
+        width: widthOf(doc),
+      });
+    const why = cut.because.map((each) => cautionWords(say, each)).join(' ');
+    paragraph(doc, `${arboristWords(say, cut, sheet.units)}. ${why}`);
+  }
+}
+
 function left(say: Say, doc: Doc, sheet: TreeSheet, names: Map<string, string>, plan: TreePlan): void {
-  if (plan.left.length === 0) return;
+  const others = plan.left.filter(({ why }) => why !== 'hand over');
+  if (others.length === 0) return;
   section(doc, say('files.leftAsItIs'));
-  for (const { findingId, why } of plan.left) {
+  for (const { findingId, why } of others) {
     const finding = sheet.input.findings.find((finding) => finding.id === findingId);
     if (!finding) continue;
     roomFor(doc, 28);
