@@ -6,7 +6,7 @@ import { limitSchools, regrowth, seasonLimits } from '@mortisect/core/crown';
 import { CutAtHand, whoseCut } from '@mortisect/core/handling';
 import type { Verdict } from '@mortisect/core/plan';
 import { type TriageInput, triage } from '@mortisect/core/triage';
-import { english } from '../all';
+import { english, sayIn } from '../all';
 import {
   cautionWords,
   cleaningWords,
@@ -194,6 +194,11 @@ test.each<[Partial<CutAtHand>, RegExp]>([
   const easy = { hazards: [], kerfHeightCm: 120, kerfMm: 18 };
   const [first] = whoseCut(CutAtHand.parse({ ...easy, ...more })).cautions;
   expect(first && cautionWords(english, first)).toMatch(words);
+});
+
+test('a height is told with the mark before decimals of the reader', () => {
+  const [high] = whoseCut(CutAtHand.parse({ hazards: [], kerfHeightCm: 351, kerfMm: 18 })).cautions;
+  expect(high && cautionWords(sayIn('es-ES'), high)).toBe('El corte está a más de 3,4 m (11 ft) del suelo.');
 });
 
 test('each way out of a verdict, of debris and of cleaning is said', () => {

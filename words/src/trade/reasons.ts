@@ -10,14 +10,15 @@ import type { KeptFor, Verdict, VerdictReason } from '@mortisect/core/plan';
 import { type Sentences, sentenceOf } from '@mortisect/core/reason';
 import type { TriageReason } from '@mortisect/core/triage';
 import type { PlainKey, Say } from '@mortisect/words';
+import { figure } from './figures';
 import { told } from './told';
 
 const percent = (share: number) => `${Math.round(share * 100)} %`;
-const metres = (cm: number) => `${cm / 100} m`;
 const FOOT_CM = 30.48;
 const INCH_CM = 2.54;
 const LB_KG = 0.45359237;
-const feet = (say: Say, cm: number) => say('trade.ft', { metres: metres(cm), cm: Math.round(cm / FOOT_CM) });
+const feet = (say: Say, cm: number) =>
+  say('trade.ft', { metres: `${figure(say, cm / 100, { most: 1 })} m`, cm: Math.round(cm / FOOT_CM) });
 const inches = (say: Say, cm: number) => say('trade.cmIn', { cm, cm2: Math.round(cm / INCH_CM) });
 
 const limitIn = (say: Say): Sentences<LimitReason> => ({

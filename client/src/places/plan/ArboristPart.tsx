@@ -1,5 +1,6 @@
 // The arborist’s part of a tree: which limb, how high, how thick, how heavy, and why it is not one’s own.
 
+import { upperFirst } from '@mortisect/core/measure';
 import { arboristPart, type Solved } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { markOf } from '@mortisect/core/records';
@@ -32,7 +33,7 @@ export function ArboristPart({ view, today, solved }: ArboristPartProps) {
           <View key={priced.id} flexDirection="row" gap={12} alignItems="flex-start">
             <Mark kind={findings[0] ? markOf(findings[0]) : 'misplaced'} />
             <View flex={1} minWidth={0}>
-              <Label>{`${limbIn(say, view.names.get(limbId) ?? limbId)}: ${findingWords(say, findings)}`}</Label>
+              <Label>{`${upperFirst(limbIn(say, view.names.get(limbId) ?? limbId))}: ${findingWords(say, findings)}`}</Label>
               <Small color="$ink">{arboristWords(say, cut, today.units)}</Small>
               <Small>{because.map((each) => cautionWords(say, each)).join(' ')}</Small>
             </View>

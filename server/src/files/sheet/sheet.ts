@@ -3,7 +3,7 @@
 import { createRequire } from 'node:module';
 import { disorderOf } from '@mortisect/core/disorders';
 import { GENERAL_CAUTION } from '@mortisect/core/handling';
-import { massReading, thicknessReading, type Units } from '@mortisect/core/measure';
+import { massReading, thicknessReading, type Units, upperFirst } from '@mortisect/core/measure';
 import {
   type ArboristCut,
   arboristPart,
@@ -418,9 +418,14 @@ function arborist(
     doc
       .font('bold')
       .fontSize(10)
-      .text(`${names.get(limbId) ?? limbId}: ${[...new Set(disorders)].join(' · ')}`, MARGIN, doc.y, {
-        width: widthOf(doc),
-      });
+      .text(
+        `${upperFirst(names.get(limbId) ?? limbId)}: ${[...new Set(disorders)].join(' · ')}`,
+        MARGIN,
+        doc.y,
+        {
+          width: widthOf(doc),
+        },
+      );
     const why = cut.because.map((each) => cautionWords(say, each)).join(' ');
     paragraph(doc, `${arboristWords(say, cut, sheet.units)}. ${why}`);
   }
