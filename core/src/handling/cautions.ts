@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { plainReason, reasonSchema } from '../reason/index';
 import { undercutOutCm } from './pieces';
 import { isPole, startingKit, Tool, type Wielded } from './tools';
-import { GROUND_REACH_CM, LIMB_KG, wayTo } from './way';
+import { GROUND_REACH_CM, LIMB_KG, wayReasons, wayTo } from './way';
 
 export const hazards = [
   'hanging limb',
@@ -59,12 +59,7 @@ export const CautionReason = reasonSchema({
   'power line': {},
   cavity: {},
   lean: {},
-  'cut too high': { overCm: z.number() },
-  'piece too high': { overCm: z.number() },
-  'no ladder': {},
-  'too thick': { overMm: z.number() },
-  'too thick on a ladder': { overMm: z.number() },
-  'too heavy': { overKg: z.number() },
+  ...wayReasons,
   'down on a rope': {},
   'two to lift': {},
   'three cuts': { undercutOutCm: z.number().describe('from the last cut') },

@@ -1,6 +1,6 @@
 // Whose cut is it? A cut is the caretaker's when one way leads to every kerf of it: from the ground, with a pole, or from a three-legged ladder.
-import { plainReason } from '../reason/index';
-import type { CautionReason } from './cautions';
+import { z } from 'zod';
+import { plainReason, reasonSchema } from '../reason/index';
 import { isPole, LADDER_FEET_CM, reachCm, SHOULDER_CM, type Tool, takesIt, type Wielded } from './tools';
 
 /** Where the saw goes through once, for one of the pieces. */
@@ -23,10 +23,22 @@ export interface WoodAtHand {
   hollow: boolean;
 }
 
+/** Why no way leads to a cut. */
+export const wayReasons = {
+  'cut too high': { overCm: z.number() },
+  'piece too high': { overCm: z.number() },
+  'no ladder': {},
+  'too thick': { overMm: z.number() },
+  'too thick on a ladder': { overMm: z.number() },
+  'too heavy': { overKg: z.number() },
+};
+const WayReason = reasonSchema(wayReasons);
+type WayReason = z.infer<typeof WayReason>;
+
 export interface Way {
   wielded: Wielded | null;
   /** Why no way leads to it; empty where one does. */
-  against: CautionReason[];
+  against: WayReason[];
 }
 
 /** Common practice, no source. */
@@ -58,7 +70,7 @@ export function wayTo(kit: readonly Tool[], wood: WoodAtHand): Way {
     .sort((a, b) => a.takesMm - b.takesMm || a.lengthCm - b.lengthCm);
   const hand = takes.filter((tool) => !isPole(tool));
   const groundReach = hand.length === 0 ? GROUND_REACH_CM : Math.max(...hand.map((tool) => reachCm(tool)));
-  const tooHeavy: CautionReason[] =
+  const tooHeavy: WayReason[] =
     wood.limbKg > LIMB_KG ? [{ code: 'too heavy', values: { overKg: LIMB_KG } }] : [];
   const by = (tool: Tool | undefined, station: Wielded['station']): Way => ({
     wielded: tool ? { tool, station } : null,
@@ -72,7 +84,7 @@ export function wayTo(kit: readonly Tool[], wood: WoodAtHand): Way {
   const pole = takes.find((tool) => byPole(tool, wood, highest, thickest));
   if (pole) return by(pole, 'ground');
   if (highest <= LADDER_KERF_CM && thickest <= LADDER_MM && !wood.hollow) return by(hand[0], 'ladder');
-  const against: CautionReason[] = [];
+  const against: WayReason[] = [];
   const kerf = wood.kerfs.at(-1);
   if (highest > LADDER_KERF_CM)
     against.push({
