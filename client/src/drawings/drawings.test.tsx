@@ -15,7 +15,13 @@ import { tapePath, tapeWindow } from './tapePath';
 const view = treeView(detail([finding('1', 'S', 'FB_CANK_A')]), today);
 const [cut] = standingCuts(view);
 
-function Tape({ onWhy = () => {}, withCut = true }: { onWhy?: () => void; withCut?: boolean }) {
+interface TapeGiven {
+  onWhy?: () => void;
+  withCut?: boolean;
+  square?: boolean;
+}
+
+function Tape({ onWhy = () => {}, withCut = true, square = false }: TapeGiven) {
   return (
     <LimbTape
       limbs={limbs}
@@ -24,6 +30,7 @@ function Tape({ onWhy = () => {}, withCut = true }: { onWhy?: () => void; withCu
       bands={[]}
       draft={{ span: { fromCm: 100, toCm: 120 }, kind: 'diseased', onChange: () => {} }}
       cut={withCut ? cut : undefined}
+      square={square}
       units="metric"
       twelveBearingDeg={0}
       says="3 o’clock as a tape."
@@ -32,6 +39,17 @@ function Tape({ onWhy = () => {}, withCut = true }: { onWhy?: () => void; withCu
     />
   );
 }
+
+test.each([
+  [false, (lean: number) => lean > 0],
+  [true, (lean: number) => lean === 0],
+])('the kerf leans over the wood, unless the face lies square across: %s', (square, leans) => {
+  const { container } = render(<Tape square={square} />, { wrapper: Stage });
+  const kerf = /^M([\d.-]+) [\d.-]+L([\d.-]+) /.exec(
+    container.querySelector('path[stroke-width="3.2"]')?.getAttribute('d') ?? '',
+  ) as RegExpExecArray;
+  expect(leans(Number(kerf[2]) - Number(kerf[1]))).toBe(true);
+});
 
 test('the tape has a name, its ends are sliders with their place and unit, its figures are buttons that say why', () => {
   const onWhy = jest.fn();

@@ -58,9 +58,18 @@ export function Mark({ kind }: { kind: MarkKind }) {
 }
 
 /** The kerf: two slanted strokes across the wood at (x, y), reaching `half` up and down. */
-export function Kerf({ x, y, half, thin = false }: { x: number; y: number; half: number; thin?: boolean }) {
+interface KerfProps {
+  x: number;
+  y: number;
+  half: number;
+  thin?: boolean;
+  /** Square across the wood; sloped otherwise. */
+  square?: boolean;
+}
+
+export function Kerf({ x, y, half, thin = false, square = false }: KerfProps) {
   const { kerf } = usePalette();
-  const lean = Math.min(7, half * 0.28);
+  const lean = square ? 0 : Math.min(7, half * 0.28);
   const apart = Math.min(8, Math.max(4.5, half * 0.34));
   const stroke = (at: number) => `M${at - lean} ${y + half}L${at + lean} ${y - half}`;
   return (

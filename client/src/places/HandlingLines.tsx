@@ -1,9 +1,10 @@
-// How a limb comes off: its weight, the strokes in order, the pieces, and where it falls.
+// How a limb comes off: its weight, the strokes in order, the pieces, how the face lies, and where it falls.
 
+import type { Cut } from '@mortisect/core/cuts';
 import { massReading } from '@mortisect/core/measure';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import type { Handling } from '@mortisect/core/residual';
-import { joined, limbIn, tapeText } from '@mortisect/words/trade';
+import { faceWords, joined, limbIn, tapeText } from '@mortisect/words/trade';
 import { useSay } from '../data/useSay';
 import { Body, Small } from '../ui/type';
 import { fallWords } from './words';
@@ -12,11 +13,15 @@ interface HandlingLinesProps {
   view: TreeView;
   today: SiteToday;
   handling: Handling;
+  cut: Pick<Cut, 'kind'>;
+  /** The wood met is diseased within reach of the blade. */
+  infected: boolean;
 }
 
-export function HandlingLines({ view, today, handling }: HandlingLinesProps) {
+export function HandlingLines({ view, today, handling, cut, infected }: HandlingLinesProps) {
   const say = useSay();
   const { units } = today;
+  const face = faceWords(say, { cut, dead: handling.dead, infected }, today.site.schools);
   const { strokes, pieces, fall, massKg, massRangeKg } = handling;
   return (
     <>
@@ -56,6 +61,7 @@ export function HandlingLines({ view, today, handling }: HandlingLinesProps) {
           })}
         </Body>
       ) : null}
+      {face ? <Body>{face}</Body> : null}
       <Body>{fallWords(say, fall, today)}</Body>
     </>
   );

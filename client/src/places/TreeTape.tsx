@@ -32,6 +32,7 @@ export function TreeTape({ view, today, limbId, cut, heading, draft, onWhy }: Tr
       bands={bandsOf(view.considered.filter((finding) => finding.id !== draft?.id))}
       draft={draft}
       cut={cut}
+      square={today.site.schools.slope === 'square'}
       units={today.units}
       twelveBearingDeg={today.site.twelveBearingDeg}
       says={say('shared.asATape', { name, words })}

@@ -10,10 +10,14 @@ import { siteUnits } from '../measure/index';
 import { PlanSettings, startingPlanSettings } from '../plan/index';
 import { refusing } from '../refusal/index';
 import { Cultivar } from '../register/index';
-import { setting } from '../settings/index';
+import { COMMON_PRACTICE, setting } from '../settings/index';
 import { startingTimingSettings, TimingSettings } from '../timing/index';
 import { Climate, Spell } from '../weather/index';
 import { name, Stamp, TimeZone, text } from './common';
+
+/** How the face of a cut lies, and what is put on it. */
+export const faceSlopes = ['away', 'square'] as const;
+export const dressings = ['nothing', 'spray'] as const;
 
 export const SiteSchools = z.strictObject({
   clearance: z
@@ -37,6 +41,18 @@ export const SiteSchools = z.strictObject({
       heel: 'heelOnTheLowerSide',
     },
   }),
+  slope: setting(z.enum(faceSlopes).default('away'), {
+    label: 'faceOfACut',
+    choices: { away: 'faceSlopedAway', square: 'faceSquareAcross' },
+    ...COMMON_PRACTICE,
+  }),
+  dressing: setting(z.enum(dressings).default('nothing'), {
+    label: 'onAFreshWound',
+    choices: { nothing: 'nothingOnTheWound', spray: 'sprayOnInfectedCuts' },
+    hint: 'dressingSealsMoistureIn',
+    source: 'ANSI A300 and extension advice, from memory',
+    confidence: 'high',
+  }),
   cleaning: setting(z.enum(cleaningSchools), {
     label: 'whenTheBladeIsCleaned',
     choices: { every: 'beforeAndAfterEveryDiseasedCut', season: 'byDisorderAndSeason' },
@@ -51,6 +67,8 @@ export function defaultSchools(): z.infer<typeof SiteSchools> {
     halveDefiniteDormant: false,
     inSeasonStub: false,
     finish: 'tight',
+    slope: 'away',
+    dressing: 'nothing',
     cleaning: 'every',
   };
 }

@@ -145,6 +145,7 @@ async function sheets(db: Db, details: TreeDetail[], { units, locale, now }: Pri
     day,
     units: shown,
     twelveBearingDeg: site.twelveBearingDeg,
+    face: { slope: site.schools.slope, dressing: site.schools.dressing },
     names: [...limbNames(detail.limbs, site.twelveBearingDeg, shown)],
     input: planInputOf(detail, site, day),
     kept: kept.get(detail.tree.id) ?? null,

@@ -11,7 +11,7 @@ import {
 import { type Clearance, clearance } from '@mortisect/core/disorders';
 import type { Limb } from '@mortisect/core/tree';
 import { english } from '../all';
-import { asText, cutSentence, whySteps } from './index';
+import { asText, cutSentence, faceWords, whySteps } from './index';
 
 const limb = (
   id: string,
@@ -268,3 +268,21 @@ test.each([
     expect(asText(cutSentence(english, cut, { ...telling, names, units }))).toContain(words);
   },
 );
+
+// Common practice; ANSI A300 and extension advice on wounds, from memory
+test.each([
+  ['heading', 'away', 'Slope the face away from the bud, so that water runs off.'],
+  ['collar', 'away', 'Slope the face so that water runs off it.'],
+  ['reduction', 'away', 'Slope the face so that water runs off it.'],
+  ['heading', 'square', 'Cut square across.'],
+  ['collar', 'square', 'Cut square across.'],
+] as const)('the face of a cut, %s, %s', (kind, slope, face) => {
+  const said = (infected: boolean, dressing: 'nothing' | 'spray', dead = false) =>
+    faceWords(english, { cut: { kind }, dead, infected }, { slope, dressing });
+  expect(said(true, 'nothing')).toBe(`${face} Put nothing on the wound.`);
+  expect(said(false, 'spray')).toBe(`${face} Put nothing on the wound.`);
+  expect(said(true, 'spray')).toBe(
+    `${face} Spray the wound with disinfectant. It is a habit with little evidence.`,
+  );
+  expect(said(true, 'spray', true)).toBe('');
+});

@@ -3,6 +3,7 @@
 import { type Cut, leadingReason, type Place, type Reason, type Telling } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
 import { clockHour } from '@mortisect/core/measure';
+import type { Site } from '@mortisect/core/records';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { Say } from '../say';
 import { tapeText } from './figures';
@@ -94,6 +95,21 @@ function placeWords(say: Say, place: Place, telling: Telling, on: string): strin
         limb: lowerFirst(limbIn(say, telling.names.get(place.limbId) ?? place.limbId)),
       });
   }
+}
+
+/** How the face lies and what is put on it, by the school of the site; nothing for a cut through dead wood, which is no wound. */
+export function faceWords(
+  say: Say,
+  { cut, dead, infected }: { cut: Pick<Cut, 'kind'>; dead: boolean; infected: boolean },
+  { slope, dressing }: Pick<Site['schools'], 'slope' | 'dressing'>,
+): string {
+  if (dead) return '';
+  const sloped = cut.kind === 'heading' ? 'trade.faceAwayFromBud' : 'trade.faceWaterRunsOff';
+  const sprayed = dressing === 'spray' && infected;
+  return [
+    say(slope === 'square' ? 'trade.faceSquare' : sloped),
+    say(sprayed ? 'trade.woundSpray' : 'trade.woundNothing'),
+  ].join(' ');
 }
 
 const COLLAR = {

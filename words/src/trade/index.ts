@@ -1,4 +1,4 @@
-export { asText, cutSentence, type Phrase } from './cut';
+export { asText, cutSentence, faceWords, type Phrase } from './cut';
 export { dayReasonWords, FACTOR_WORDS, laneName, riskWords, VERDICT_WORDS, windowTitle } from './days';
 export { dayIn, decimalMark, figure, joined, readingIn, tapeText } from './figures';
 export { limbIn } from './limbIn';

@@ -37,6 +37,8 @@ export interface LimbTapeProps {
   /** The span that is being marked, with handles. */
   draft?: { span: Span; kind: MarkKind; onChange(span: Span): void } | undefined;
   cut?: Cut | undefined;
+  /** The face of the cut lies square across the wood. */
+  square?: boolean;
   units: Units;
   twelveBearingDeg: number;
   /** What the drawing says, for those who do not see it. */
@@ -94,7 +96,7 @@ export function LimbTape(props: LimbTapeProps) {
         <Svg width={width} height={scale.rows.height} role="img" aria-label={says}>
           <MarkPatterns prefix={prefix} />
           <Wood {...common} index={index} twelveBearingDeg={twelveBearingDeg} bands={bands} prefix={prefix} />
-          {cut ? <KerfOnTape {...common} cut={cut} /> : null}
+          {cut ? <KerfOnTape {...common} cut={cut} square={props.square === true} /> : null}
           <Bands {...common} bands={[...bands, ...drafted]} prefix={prefix} />
           <Ruler
             {...common}

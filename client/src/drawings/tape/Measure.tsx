@@ -229,7 +229,13 @@ export function Chalk({ line: { x1, x2 }, scale }: { line: ChalkLine; scale: Tap
 }
 
 /** The wood that comes off is paled, the kerf stands across it; where the bud is still to be found, the range is hatched. */
-export function KerfOnTape({ stretches, window, scale, cut }: Common & { cut: Cut }) {
+export function KerfOnTape({
+  stretches,
+  window,
+  scale,
+  cut,
+  square,
+}: Common & { cut: Cut; square: boolean }) {
   const { kerf, ground } = usePalette();
   const at = placeOnTape(stretches, cut.limbId, cut.atCm);
   if (at === null || at < window.fromU - 1 || at > window.toU) return null;
@@ -256,10 +262,10 @@ export function KerfOnTape({ stretches, window, scale, cut }: Common & { cut: Cu
             strokeWidth={2.4}
             fill="none"
           />
-          <Kerf x={upTo} y={y} half={half - 6} thin />
+          <Kerf x={upTo} y={y} half={half - 6} thin square={square} />
         </G>
       )}
-      <Kerf x={x} y={y} half={half} thin={upTo !== null} />
+      <Kerf x={x} y={y} half={half} thin={upTo !== null} square={square} />
     </G>
   );
 }

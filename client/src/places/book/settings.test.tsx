@@ -71,8 +71,13 @@ test('a clearance and what else stands among the schools are both saved, whichev
   choose('Finish of a collar cut', 'stub');
   fireEvent.change(clearance, { target: { value: other } });
   choose('When the blade is cleaned', 'season');
+  choose('Face of a cut', 'square');
+  choose('On a fresh wound', 'spray');
   const { schools } = await saved(server);
-  expect(schools).toMatchObject({ finish: 'stub', cleaning: 'season', clearance: { FB_CANK_A: other } });
+  expect(schools).toMatchObject({
+    ...{ finish: 'stub', cleaning: 'season', slope: 'square', dressing: 'spray' },
+    clearance: { FB_CANK_A: other },
+  });
 });
 
 // Waters et al. 1993: 23 kg is the constant of the lifting equation

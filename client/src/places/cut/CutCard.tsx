@@ -38,7 +38,7 @@ export function CutCard(frame: FrameGiven) {
   const [sheet, setSheet] = useState<'could not' | 'elsewhere' | null>(null);
   const [found, setFound] = useState('');
   const placed = placedCut(cut, found, today.units);
-  const { handling } = judgedAt(view, placed ?? cut, today);
+  const { handling, infected } = judgedAt(view, placed ?? cut, today);
   const phrases = cutSentence(say, cut, telling(view, today));
   useKeys({ w: () => setWhy(true), u: () => switchUnits(today) });
 
@@ -80,7 +80,7 @@ export function CutCard(frame: FrameGiven) {
       {cut.upToCm === undefined ? null : (
         <FoundField cut={cut} found={found} units={today.units} onChange={setFound} />
       )}
-      <HandlingLines view={view} today={today} handling={handling} />
+      <HandlingLines view={view} today={today} handling={handling} cut={placed ?? cut} infected={infected} />
       <View flexDirection="row" flexWrap="wrap" gap={12}>
         <Button onPress={() => setSheet('elsewhere')}>{say('cut.cutElsewhere')}</Button>
         <Button onPress={foundMore}>{say('cut.foundMore')}</Button>

@@ -56,6 +56,20 @@ test('started after every point was looked at; the blade that is clean already n
   expect(last(server, 'bladeCleaned').before).toBe(true);
 });
 
+test.each([
+  ['away', /^Slope the face .* Put nothing on the wound\.$/],
+  ['square', /^Cut square across\. Put nothing on the wound\.$/],
+] as const)(
+  'the card says how the face of the cut lies by the school of the site: %s',
+  async (slope, words) => {
+    const server = orchard();
+    const { site } = server.site;
+    server.site = { ...server.site, site: { ...site, schools: { ...site.schools, slope } } };
+    await toTheCut(server);
+    expect(screen.getByText(words)).toBeTruthy();
+  },
+);
+
 test('the cut is recorded with its place, its blade and its sentence; ill wood is read; the run is closed with its blades', async () => {
   const server = orchard();
   await toTheCut(server);

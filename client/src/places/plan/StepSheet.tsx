@@ -77,10 +77,16 @@ function Behind({
         <Margin view={view} today={today} findingId={diseased.findingId} input={solved.prepared.input} />
       ) : null}
       <Alternatives view={view} today={today} solved={solved} stepView={stepView} />
-      {handling ? (
+      {handling && stepView.cut ? (
         <View gap={4}>
           <Section>{say('plan.handling')}</Section>
-          <HandlingLines view={view} today={today} handling={handling} />
+          <HandlingLines
+            view={view}
+            today={today}
+            handling={handling}
+            cut={stepView.cut}
+            infected={stepView.priced.infected}
+          />
           <Small>
             {stepView.priced.minutes.because
               .map(

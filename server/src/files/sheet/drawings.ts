@@ -96,10 +96,11 @@ export function crownFromAbove(doc: Doc, x: number, y: number, side: number, abo
   }
 }
 
-/** Two slanted strokes, as on every drawing. */
-function kerfMark(doc: Doc, x: number, y: number, half: number): void {
+/** Two strokes, as on every drawing: slanted, or square across the wood. */
+function kerfMark(doc: Doc, x: number, y: number, half: number, square = false): void {
+  const lean = square ? 0 : 2;
   for (const at of [x - 1.8, x + 1.8]) {
-    doc.moveTo(at - 2, y + half).lineTo(at + 2, y - half);
+    doc.moveTo(at - lean, y + half).lineTo(at + lean, y - half);
   }
   doc.lineWidth(1.8).lineCap('square').stroke(KERF);
 }
@@ -109,6 +110,8 @@ interface Tape {
   cut: Cut;
   findings: readonly PlanFinding[];
   units: Units;
+  /** The face of the cut lies square across. */
+  square: boolean;
 }
 
 const TAPE_HEIGHT = 40;
@@ -120,7 +123,7 @@ export function limbTape(
   x: number,
   y: number,
   width: number,
-  { limbs, cut, findings, units }: Tape,
+  { limbs, cut, findings, units, square }: Tape,
 ): void {
   const limb = limbs.find((limb) => limb.id === cut.limbId);
   if (!limb) return;
@@ -149,7 +152,7 @@ export function limbTape(
     doc.fillAndStroke('#DDD', INK).undash();
   }
   const kerf = cut.upToCm ?? cut.atCm;
-  kerfMark(doc, at(kerf), middle, 11);
+  kerfMark(doc, at(kerf), middle, 11, square);
   doc
     .moveTo(at(0), middle + 16)
     .lineTo(at(kerf), middle + 16)

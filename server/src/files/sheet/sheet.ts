@@ -13,6 +13,7 @@ import {
   type TreePlan,
   wholeMinutes,
 } from '@mortisect/core/plan';
+import type { Site } from '@mortisect/core/records';
 import { speciesName } from '@mortisect/core/register';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { PlainKey, Say } from '@mortisect/words';
@@ -20,6 +21,7 @@ import {
   arboristWords,
   cautionWords,
   dayIn,
+  faceWords,
   insteadWords,
   joined,
   leftWords,
@@ -48,6 +50,7 @@ export interface TreeSheet extends TreeToPlan {
   day: string;
   units: Units;
   twelveBearingDeg: number;
+  face: Pick<Site['schools'], 'slope' | 'dressing'>;
   names: [string, string][];
 }
 
@@ -303,7 +306,7 @@ function stepBlock(
     .font('text')
     .fontSize(10.5)
     .text(stepSentence(say, priced, telling), { width: widthOf(doc) - 20 });
-  const facts = handlingWords(say, priced, units);
+  const facts = [handlingWords(say, priced, units), faceOf(say, sheet, priced)].filter(Boolean).join(' ');
   doc
     .fontSize(9.5)
     .text(
@@ -324,10 +327,16 @@ function stepBlock(
       cut: priced.candidate.what.cut,
       findings: input.findings,
       units,
+      square: sheet.face.slope === 'square',
     });
   }
   doc.x = MARGIN;
   doc.moveDown(0.5);
+}
+
+function faceOf(say: Say, { face }: TreeSheet, { candidate, handling, infected }: Priced): string {
+  if (candidate.what.is !== 'cut' || !handling) return '';
+  return faceWords(say, { cut: candidate.what.cut, dead: handling.dead, infected }, face);
 }
 
 function limbOf({ candidate }: Priced): string {
