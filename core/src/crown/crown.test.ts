@@ -326,7 +326,38 @@ describe('how much in a season', () => {
       264,
       'renovated evenly',
     ],
-    ['or hard at once and then light', renovated, 'hard first', [400, 250, 150], 330, 'renovated hard first'],
+    [
+      'or hard at once and then light, if it is strong',
+      { ...renovated, vigour: 'strong' },
+      'hard first',
+      [400, 100, 100],
+      330,
+      'renovated hard first',
+    ],
+    [
+      'a strong pear too',
+      { ...renovated, vigour: 'strong', species: 'pear' },
+      'hard first',
+      [400, 100, 100],
+      330,
+      'renovated hard first',
+    ],
+    [
+      'one that is not strong never',
+      renovated,
+      'hard first',
+      [330, 330, 330],
+      264,
+      'not strong enough to be hard',
+    ],
+    [
+      'nor a strong plum',
+      { ...renovated, vigour: 'strong', species: 'japanese-plum' },
+      'hard first',
+      [330, 330, 330],
+      264,
+      'not strong enough to be hard',
+    ],
     [
       'half of a peach',
       { ...renovated, species: 'peach' },
@@ -392,6 +423,20 @@ describe('how much in a season', () => {
         expect(seasonLimits({ ...plain, ...less }, 1, id, 'evenly').limits[0]).toBeLessThanOrEqual(limit);
     }
     expect(limitSchools.map(({ limit }) => limit)).toEqual([200, 250, 300, 330]);
+  });
+
+  // Common practice, no source: six tenths of young and weak trees, eight of cherry and plum
+  test.each([
+    [{ ageYears: 4 }, 'young', [120, 150, 180, 198]],
+    [{ vigour: 'weak' }, 'weak', [120, 150, 180, 198]],
+    [{ species: 'european-plum' }, 'cherry or plum', [160, 200, 240, 264]],
+    // The smallest speaks, and the product never
+    [{ species: 'sweet-cherry', vigour: 'weak' }, 'weak', [120, 150, 180, 198]],
+    [{ species: 'sweet-cherry', vigour: 'weak', ageYears: 2 }, 'young', [120, 150, 180, 198]],
+  ] as const)('%j turns the limit of each school: %s', (more, code, limits) => {
+    const answers = limitSchools.map(({ id }) => seasonLimits({ ...plain, ...more }, 1, id, 'evenly'));
+    expect(answers.map((answer) => answer.limits[0])).toEqual(limits);
+    for (const { because } of answers) expect(because.code).toBe(code);
   });
 
   // Extension bulletins, figures common practice

@@ -68,13 +68,19 @@ interface LimitedTree {
   stressed: boolean;
 }
 
+const turned = {
+  schoolId: z.enum(limitSchoolIds),
+  hundredths: z.number().int().describe('of the limit of the school'),
+};
+
 export const LimitReason = reasonSchema({
   stressed: {},
-  young: {},
-  weak: {},
+  young: turned,
+  weak: turned,
   'bears on last year’s shoots': {},
-  'cherry or plum': {},
+  'cherry or plum': turned,
   'renovated evenly': {},
+  'not strong enough to be hard': {},
   'renovated hard first': {},
   school: { schoolId: z.enum(limitSchoolIds) },
 });
@@ -90,18 +96,33 @@ export interface SeasonLimits {
 /** @source common practice, no source, but where said; stressed trees after extension practice */
 const STRESSED = 100;
 const YOUNG_BELOW_YEARS = 5;
-const YOUNG = 150;
-const WEAK = 150;
 const RENOVATION = 330;
-const HARD_FIRST = [400, 250, 150, 150, 150];
+const HARD_FIRST = [400, 100, 100, 100, 100];
 const STRONG_WILD = 400;
 const PEACH = 500;
-const CHERRY_OR_PLUM = 200;
 const LESS: readonly string[] = ['sweet-cherry', 'sour-cherry', 'european-plum', 'japanese-plum'];
+const HARD: readonly string[] = ['apple', 'pear'];
+
+interface Voice {
+  code: 'young' | 'weak' | 'cherry or plum';
+  hundredths: number;
+  speaks(tree: LimitedTree): boolean;
+}
+
+/** Trees that turn the limit of the school, the smallest share first: of those that speak the first is heard, never their product. */
+const VOICES: readonly Voice[] = [
+  {
+    code: 'young',
+    hundredths: 60,
+    speaks: ({ ageYears }) => ageYears !== null && ageYears < YOUNG_BELOW_YEARS,
+  },
+  { code: 'weak', hundredths: 60, speaks: ({ vigour }) => vigour === 'weak' },
+  { code: 'cherry or plum', hundredths: 80, speaks: ({ species }) => LESS.includes(species) },
+];
 
 /**
- * The limit of each season by the site's school, less for young, weak and stressed trees and for cherries and plums, more for peaches
- * and for a renovation. Dead wood does not count toward it, and what a disease must take at least does not.
+ * The limit of each season by the site's school, a share of it for young and weak trees and for cherries and plums, a tenth for stressed ones,
+ * more for peaches and for a renovation. Dead wood does not count toward it, and what a disease must take at least does not.
  *
  * @returns thousandths of the living crown before the first season, with the reason
  */
@@ -113,29 +134,36 @@ export function seasonLimits(
 ): SeasonLimits {
   const chosen =
     limitSchools.find((limitSchool) => limitSchool.id === school) ?? (limitSchools[1] as LimitSchool);
-  const even: Even = (limit, code, warnsFrom = Math.round(limit * 0.8)) => ({
+  const even: Even = (limit, because, warnsFrom = Math.round(limit * 0.8)) => ({
     limits: Array.from({ length: seasons }, () => limit),
     warnsFrom,
-    because: code === 'school' ? { code, values: { schoolId: chosen.id } } : plainReason(code),
+    because,
   });
-  if (tree.stressed) return even(STRESSED, 'stressed');
-  if (tree.ageYears !== null && tree.ageYears < YOUNG_BELOW_YEARS)
-    return even(Math.min(YOUNG, chosen.limit), 'young');
-  if (tree.vigour === 'weak') return even(Math.min(WEAK, chosen.limit), 'weak');
+  const voice = VOICES.find(({ speaks }) => speaks(tree));
+  const share = (of: Voice): SeasonLimits =>
+    even(Math.round((chosen.limit * of.hundredths) / 100), {
+      code: of.code,
+      values: { schoolId: chosen.id, hundredths: of.hundredths },
+    });
+  if (tree.stressed) return even(STRESSED, plainReason('stressed'));
+  if (voice && voice.code !== 'cherry or plum') return share(voice);
   if (tree.species === 'peach' || tree.species === 'nectarine')
-    return even(PEACH, 'bears on last year’s shoots');
+    return even(PEACH, plainReason('bears on last year’s shoots'));
   if (tree.renovated) return renovation(tree, seasons, spread, even);
-  if (LESS.includes(tree.species)) return even(Math.min(CHERRY_OR_PLUM, chosen.limit), 'cherry or plum');
-  return even(chosen.limit, 'school', chosen.warnsFrom);
+  if (voice) return share(voice);
+  return even(chosen.limit, { code: 'school', values: { schoolId: chosen.id } }, chosen.warnsFrom);
 }
 
-type Even = (limit: number, code: LimitReason['code'], warnsFrom?: number) => SeasonLimits;
+type Even = (limit: number, because: LimitReason, warnsFrom?: number) => SeasonLimits;
 
+/** Hard at once and then light is for strong apples and pears; the others are renovated evenly. */
 function renovation(tree: LimitedTree, seasons: number, spread: Spread, even: Even): SeasonLimits {
   if (spread === 'evenly') {
     const limit = tree.wild && tree.vigour === 'strong' ? STRONG_WILD : RENOVATION;
-    return even(limit, 'renovated evenly');
+    return even(limit, plainReason('renovated evenly'));
   }
+  if (tree.vigour !== 'strong' || !HARD.includes(tree.species))
+    return even(RENOVATION, plainReason('not strong enough to be hard'));
   return {
     limits: HARD_FIRST.slice(0, seasons),
     warnsFrom: RENOVATION,

@@ -38,11 +38,11 @@ const tree = {
 
 test.each([
   [{ stressed: true }, 100, /^A stressed or frozen tree: a tenth/],
-  [{ ageYears: 4 }, 150, /^A young tree: less/],
+  [{ ageYears: 4 }, 150, /^A young tree: 60 % of the school “A quarter”, so that it grows\.$/],
   [{ ageYears: 5 }, 250, /^School “A quarter”: General; the default here\. Source: ANSI A300/],
-  [{ vigour: 'weak' }, 150, /^A weak tree: less/],
+  [{ vigour: 'weak' }, 150, /^A weak tree: 60 % of the school “A quarter”\.$/],
   [{ species: 'nectarine' }, 500, /^Peach and nectarine bear on last year’s shoots/],
-  [{ species: 'sweet-cherry' }, 200, /^Cherries and plums: a fifth/],
+  [{ species: 'sweet-cherry' }, 200, /^Cherries and plums: 80 % of the school “A quarter”\.$/],
   [{ renovated: true }, 330, /^A tree to renovate: a third a season, spread evenly/],
   [{ renovated: true, wild: true, vigour: 'strong' }, 400, /^A tree to renovate: a third a season/],
 ] as const)('the limit of a tree that is %j is %i thousandths, and why', (more, limit, words) => {
@@ -52,8 +52,10 @@ test.each([
 });
 
 test('hard at once and then light has words of its own; a school tells its own name and source', () => {
-  const hard = seasonLimits({ ...tree, renovated: true }, 3, 'quarter', 'hard first');
-  expect(hard.limits).toEqual([400, 250, 150]);
+  const hard = seasonLimits({ ...tree, renovated: true, vigour: 'strong' }, 3, 'quarter', 'hard first');
+  expect(hard.limits).toEqual([400, 100, 100]);
+  const even = seasonLimits({ ...tree, renovated: true }, 3, 'quarter', 'hard first');
+  expect(limitWords(english, even.because)).toMatch(/^Hard at once is for strong apples and pears/);
   expect(limitWords(english, hard.because)).toMatch(/^A tree to renovate, hard at once/);
   for (const { id, name, source } of limitSchools)
     expect(limitWords(english, seasonLimits(tree, 1, id, 'evenly').because)).toMatch(

@@ -21,13 +21,19 @@ const feet = (say: Say, cm: number) =>
   say('trade.ft', { metres: `${figure(say, cm / 100, { most: 1 })} m`, cm: Math.round(cm / FOOT_CM) });
 const inches = (say: Say, cm: number) => say('trade.cmIn', { cm, cm2: Math.round(cm / INCH_CM) });
 
+const shareOf = (say: Say, { schoolId, hundredths }: { schoolId: string; hundredths: number }) => ({
+  share: hundredths,
+  school: told(say, limitSchools.find(({ id }) => id === schoolId)?.name ?? schoolId),
+});
+
 const limitIn = (say: Say): Sentences<LimitReason> => ({
   stressed: () => say('trade.aStressedOrFrozenTreeATenth'),
-  young: () => say('trade.aYoungTreeLessSoThatIt'),
-  weak: () => say('trade.aWeakTreeLess'),
+  young: (turned) => say('trade.aYoungTreeLessSoThatIt', shareOf(say, turned)),
+  weak: (turned) => say('trade.aWeakTreeLess', shareOf(say, turned)),
   'bears on last year’s shoots': () => say('trade.peachAndNectarineBearOnLastYears'),
-  'cherry or plum': () => say('trade.cherriesAndPlumsAFifthAtMost'),
+  'cherry or plum': (turned) => say('trade.cherriesAndPlumsLess', shareOf(say, turned)),
   'renovated evenly': () => say('trade.aTreeToRenovateAThirdA'),
+  'not strong enough to be hard': () => say('trade.hardIsForStrongApplesAndPears'),
   'renovated hard first': () => say('trade.aTreeToRenovateHardAtOnce'),
   school: ({ schoolId }) => {
     const school = limitSchools.find((limitSchool) => limitSchool.id === schoolId);
