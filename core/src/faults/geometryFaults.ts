@@ -72,17 +72,12 @@ function sucker(limb: Limb, { index }: Wood): Fault | null {
 
 const THICK_FROM_MM = 10;
 
+/** Upright wood of any age on a limb. What stands on the stem is a leader, its twin or a scaffold. */
 function upright(limb: Limb, { index }: Wood, limits: Limits): Fault | null {
   const parent = limb.parentId === null ? undefined : index.byId.get(limb.parentId);
   const fromVertical = 90 - limb.inclinationDeg;
-  const young = limb.ageYears <= 1 || limb.kind === 'sprout';
-  if (
-    parent?.kind === 'trunk' ||
-    !young ||
-    limb.lengthCm <= limits.sproutFromCm ||
-    fromVertical >= limits.uprightDeg
-  )
-    return null;
+  if (!parent || parent.kind === 'trunk') return null;
+  if (limb.lengthCm <= limits.sproutFromCm || fromVertical >= limits.uprightDeg) return null;
   return fault('upright sprout', limb, fromVertical, limits.uprightDeg, '°', 1 + limb.lengthCm / 200);
 }
 
@@ -107,15 +102,30 @@ function downward(limb: Limb, limits: Limits): Fault | null {
   return fault('downward', limb, below, limits.downwardDeg, '°', below / Math.max(5, limits.downwardDeg));
 }
 
-function union(limb: Limb, { index, shape, flat }: Wood, limits: Limits): Fault | null {
+/** Common practice, no source. */
+const NARROW_FROM_MM = 25;
+const NARROW_SHARE = 1 / 3;
+const SPREAD_FROM_MM = 8;
+const SPREAD_UP_TO_YEARS = 8;
+
+/** Does a narrow union of these two matter? A thin lateral may stand as it likes; a limb that is to carry can still be spread while it is young. */
+function carries(limb: Limb, parent: Limb, { tree }: Wood): boolean {
+  const stout = limb.baseMm >= diameterMmAt(parent, limb.jointCm) * NARROW_SHARE;
+  if (limb.baseMm >= NARROW_FROM_MM && stout) return true;
+  const treeYears = Math.max(0, ...tree.limbs.map(({ kind, ageYears }) => (kind === 'trunk' ? ageYears : 0)));
+  return limb.kind === 'scaffold' && limb.baseMm >= SPREAD_FROM_MM && treeYears <= SPREAD_UP_TO_YEARS;
+}
+
+function union(limb: Limb, wood: Wood, limits: Limits): Fault | null {
+  const { index, shape, flat } = wood;
   const parent = limb.parentId === null ? undefined : index.byId.get(limb.parentId);
   const stick = shape.get(limb.id);
   const on = parent && shape.get(parent.id);
-  if (!parent || !stick || !on || limb.baseMm < THICK_FROM_MM) return null;
+  if (!parent || !stick || !on) return null;
   // What goes on from the end of its parent is a bend, no union
   if (limb.jointCm >= parent.lengthCm) return null;
   const angle = angleDeg(minus(on.tip, on.base), minus(stick.tip, stick.base));
-  if (angle < limits.narrowUnionDeg)
+  if (angle < limits.narrowUnionDeg && carries(limb, parent, wood))
     return fault(
       'narrow union',
       limb,
@@ -127,6 +137,8 @@ function union(limb: Limb, { index, shape, flat }: Wood, limits: Limits): Fault 
   const fromVertical = 90 - limb.inclinationDeg;
   if (
     limb.kind === 'scaffold' &&
+    limb.baseMm >= THICK_FROM_MM &&
+    angle >= limits.narrowUnionDeg &&
     !flat &&
     fromVertical > limits.flatUnionDeg &&
     limb.inclinationDeg > -limits.downwardDeg

@@ -31,7 +31,7 @@ const stem = limb('T', null, { jointCm: 0, lengthCm: 500, baseMm: 110, tipMm: 11
 const found = (kind: FaultKind, limbs: Limb[], more: Partial<FaultTree> = {}) =>
   geometryFaults(
     {
-      limbs: [stem, ...limbs],
+      limbs: limbs.some(({ id }) => id === stem.id) ? limbs : [stem, ...limbs],
       species: 'apple',
       form: 'central leader',
       habit: 'unknown',
@@ -43,6 +43,9 @@ const found = (kind: FaultKind, limbs: Limb[], more: Partial<FaultTree> = {}) =>
 
 const onStem = (more: Partial<Limb>) => [limb('A', 'T', more)];
 const onLimb = (more: Partial<Limb>) => [limb('A', 'T', {}), limb('X', 'A', { kind: 'branch', ...more })];
+/** The same on a stem of so many years; it is six years old elsewhere. */
+const aged = (years: number, limbs: Limb[]) => [{ ...stem, ageYears: years }, ...limbs];
+const steep = (more: Partial<Limb>) => onStem({ inclinationDeg: 60, ...more });
 const sprout = { kind: 'sprout', ageYears: 1, inclinationDeg: 75, lengthCm: 80 } as const;
 test.each<[FaultKind, string, Limb[], boolean, Partial<FaultTree>?]>([
   ['sucker', 'below the graft union', onStem({ jointCm: 19.9 }), true],
@@ -53,10 +56,21 @@ test.each<[FaultKind, string, Limb[], boolean, Partial<FaultTree>?]>([
   ['upright sprout', '40 cm long', onLimb({ ...sprout, lengthCm: 40 }), false],
   ['upright sprout', '41 cm long', onLimb({ ...sprout, lengthCm: 41 }), true],
   ['upright sprout', 'a branch of one year', onLimb({ ...sprout, kind: 'branch' }), true],
-  ['upright sprout', 'a branch of two years', onLimb({ ...sprout, kind: 'branch', ageYears: 2 }), false],
+  // Of any age: what grew up years ago stands no better
+  ['upright sprout', 'a branch of twelve years', onLimb({ ...sprout, kind: 'branch', ageYears: 12 }), true],
   ['upright sprout', 'on the stem', onStem(sprout), false],
+  ['upright sprout', 'a stem of its own', [limb('A', null, { ...sprout, jointCm: 0 })], false],
   ['narrow union', '35° to the stem', onStem({ inclinationDeg: 55 }), false],
   ['narrow union', '34° to the stem', onStem({ inclinationDeg: 56 }), true],
+  // A third as thick as its parent, of 110 mm, and 25 mm at least
+  ['narrow union', 'a third as thick', aged(20, steep({ baseMm: 36.7 })), true],
+  ['narrow union', 'thinner than a third', aged(20, steep({ baseMm: 36.6 })), false],
+  ['narrow union', 'of 25 mm on a thin limb', onLimb({ inclinationDeg: 60, baseMm: 25 }), true],
+  ['narrow union', 'a thin lateral at 20°', onLimb({ inclinationDeg: 60, baseMm: 24.9 }), false],
+  ['narrow union', 'of 8 mm on a stem of eight years', aged(8, steep({ baseMm: 8 })), true],
+  ['narrow union', 'of less', aged(8, steep({ baseMm: 7.9 })), false],
+  ['narrow union', 'of 8 mm on a stem of nine years', aged(9, steep({ baseMm: 8 })), false],
+  ['narrow union', 'of 8 mm, no scaffold', aged(8, steep({ baseMm: 8, kind: 'lateral' })), false],
   ['flat union', '85° from vertical', onStem({ inclinationDeg: 5 }), false],
   ['flat union', '86° from vertical', onStem({ inclinationDeg: 4 }), true],
   ['flat union', 'that hangs by 9°', onStem({ inclinationDeg: -9 }), true],

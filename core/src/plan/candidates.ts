@@ -226,7 +226,7 @@ function ofShape(finding: PlanFinding, input: PlanInput, passes: readonly Pass[]
     case 'out of reach':
       return [...cut(limb.id, null), ...(fault.atCm > 0 ? cut(limb.id, fault.atCm) : [])];
     case 'upright sprout':
-      return [...tie(limb, finding), ...cut(limb.id, null)];
+      return [...tie(limb, finding), ...cut(limb.id, null), ...toLevelBranch(limb, limbs, cut)];
     case 'cluster':
       return surplus(fault.limbIds, limbs).flatMap((id) => cut(id, null));
     case 'empty sector':
@@ -245,6 +245,24 @@ function tipAt(limb: Limb, species: string): number {
 function tie(limb: Limb, finding: PlanFinding): Candidate[] {
   const bends = limb.baseMm <= TIED_UP_TO_MM && limb.ageYears <= TIED_UP_TO_YEARS;
   return bends ? [other('tie down', finding, limb.id, BOTH)] : [];
+}
+
+const LEVEL_WITHIN_DEG = 30;
+
+/** Upright wood may also end at its first side branch that lies near level, which goes on in its place. */
+function toLevelBranch(
+  limb: Limb,
+  limbs: Limb[],
+  cut: (id: string, t: number | null) => Candidate[],
+): Candidate[] {
+  const level = limbs
+    .filter(
+      ({ parentId, inclinationDeg }) => parentId === limb.id && Math.abs(inclinationDeg) <= LEVEL_WITHIN_DEG,
+    )
+    .sort((a, b) => a.jointCm - b.jointCm)[0];
+  return level
+    ? cut(limb.id, Math.min(limb.lengthCm, level.jointCm + level.baseMm / 20 + KEPT_BEYOND_CM))
+    : [];
 }
 
 /** Lower one first. */

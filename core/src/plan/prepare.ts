@@ -14,7 +14,7 @@ import { answersIt, type Priced, priceOf } from './price';
 import { ancestors, type PlanCandidate, type PlanProblem } from './problem';
 import { trainingOf } from './training';
 import { type Verdict, verdictOf } from './verdict';
-import type { WeightKey } from './weights';
+import { startingWeights, type WeightKey } from './weights';
 import { askHeight, askLight } from './wholeTree';
 
 export interface Prepared {
@@ -210,7 +210,7 @@ function build(input: PlanInput, parts: Parts): Built {
       id: finding.id,
       findingId: isTraining ? null : finding.id,
       what: isTraining ? 'training' : 'finding',
-      value: worthOfFinding(finding, input),
+      value: worthOfFinding(finding, input, parts),
       must,
     });
     const solvers = must ? all.filter(({ k }) => meetsMust(doable[k]?.priced)) : all;
@@ -278,18 +278,48 @@ function leavesAmong(solvers: number[], problem: PlanProblem): number[] {
   return solvers.filter((k) => !inner.has(k));
 }
 
-function worthOfFinding(finding: PlanFinding, { findings: all, settings }: PlanInput): number {
+/** What is worth more, or less, while a renovation runs; a figure that the site has set itself stays. Common practice, no source. */
+const RENOVATED: Partial<Record<WeightKey, number>> = {
+  dead: 16,
+  crossing: 10,
+  rubbing: 10,
+  inward: 9,
+  overAnother: 8,
+  narrowUnion: 6,
+  doubleLeader: 6,
+};
+const START = startingWeights();
+const UPRIGHT_MOST = 14;
+
+function worthOfFinding(
+  finding: PlanFinding,
+  { findings: all, settings: { weights }, tree }: PlanInput,
+  { crown, index }: Pick<Parts, 'crown' | 'index'>,
+): number {
   const key =
     finding.place === 'fruit'
       ? 'mummies'
       : finding.fault
         ? (OF_FAULT[finding.fault.kind] ?? 'misplaced')
         : OF_KIND[kindOf(finding.disorder)];
-  const base = settings.weights[key];
+  const own = (tree.renovated && weights[key] === START[key] && RENOVATED[key]) || weights[key];
+  const base =
+    key === 'upright'
+      ? Math.min(UPRIGHT_MOST, own + weights.uprightCrown * crownOn(finding.limbId, crown, index))
+      : own;
   const reasons = all.filter(
     (other) => other === finding || (other.limbId === finding.limbId && !other.healed && !other.held),
   ).length;
   return base * Math.min(MOST_REASONS, MORE_REASONS ** (reasons - 1));
+}
+
+/** Thousandths of the living crown that a limb carries, itself among them. */
+function crownOn(limbId: string, { pieces }: CrownMap, index: LimbIndex): number {
+  return pieces.reduce(
+    (sum, piece) =>
+      isDistalOf(index, piece.limbId, (piece.fromCm + piece.toCm) / 2, limbId, 0) ? sum + piece.crown : sum,
+    0,
+  );
 }
 
 /** Active disease, disease that threatens the trunk, what may come down on somebody, and mummies, which are picked always. */

@@ -11,6 +11,7 @@ export const Scaffold = z.strictObject({
   inclinationDeg: z.number(),
   ageYears: z.number().optional(),
   sideBranches: z.number().optional(),
+  uprights: z.number().optional().describe('a thicket of so many, four years old, on its upper side'),
   cultivar: z.string().optional(),
   budsUnmapped: z.boolean().optional(),
   budsFrom: z.number().optional().describe('share of the length from which buds stand; older wood has none'),
@@ -102,7 +103,27 @@ function withSideBranches(spec: Scaffold, stem: Stem, turn: number): Limb[] {
   return [
     scaffold,
     ...Array.from({ length: count }, (_, i) => sideBranch(scaffold, i, count, spec.budsUnmapped ?? false)),
+    ...Array.from({ length: spec.uprights ?? 0 }, (_, i) => uprightOn(scaffold, i, spec.uprights ?? 0)),
   ];
+}
+
+/** What shot up after a hard cut, and nobody thinned. */
+function uprightOn(scaffold: Limb, i: number, count: number): Limb {
+  const sway = spread(i + scaffold.bearingDeg + 5);
+  return {
+    id: `${scaffold.id}u${i + 1}`,
+    parentId: scaffold.id,
+    jointCm: Math.round(scaffold.lengthCm * (0.24 + (0.4 * i) / count)),
+    lengthCm: Math.round(105 + 50 * sway),
+    baseMm: Math.round(19 + 9 * sway),
+    tipMm: 5,
+    ageYears: 4,
+    kind: 'sprout',
+    bearingDeg: Math.round((scaffold.bearingDeg + 60 * (sway - 0.5) + 360) % 360),
+    inclinationDeg: Math.round(74 + 12 * sway),
+    budsComplete: true,
+    buds: [],
+  };
 }
 
 function sideBranch(scaffold: Limb, i: number, count: number, budsUnmapped: boolean, stout = 1): Limb {
