@@ -1,5 +1,5 @@
 // How far the clock of the server is ahead: measured to the second, and kept while it may still be right.
-import { aheadAfter } from './moment';
+import { aheadAfter, nextMoment } from './moment';
 
 test.each([
   // Nothing was known: the middle of question and answer counts
@@ -14,4 +14,19 @@ test.each([
   [0, { askedAt: 0, answeredAt: 4000, serverAt: 5001 }, 3000],
 ])('known as %p ms, %j: %d ms ahead', (known, measured, ahead) => {
   expect(aheadAfter(measured, known)).toBe(ahead);
+});
+
+test('what is recorded one after the other stays so where the clock was measured anew, and a wrong clock is put right', () => {
+  const at = jest.spyOn(Date, 'now').mockReturnValue(Date.parse('2026-11-24T10:00:00.000Z'));
+  const said = (aheadMs?: number) => nextMoment(aheadMs).slice(11, 23);
+  expect([said(2000), said(2000), said(0), said(-57_000)]).toEqual([
+    '10:00:02.000',
+    '10:00:02.000',
+    '10:00:02.001',
+    '10:00:02.002',
+  ]);
+  // A minute and more behind what was said: the clock was wrong
+  expect(said(-57_998)).toBe('09:59:02.002');
+  expect([said(), said(3_600_000), said()]).toEqual(['10:00:00.000', '11:00:00.000', '10:00:00.000']);
+  at.mockRestore();
 });

@@ -51,6 +51,20 @@ export function orchardNow(aheadMs = 0): string {
   return new Date(Date.now() + aheadMs).toISOString();
 }
 
+/** How far a clock that is measured anew may go back and still be the same clock, ms. */
+const HELD_MS = 60_000;
+let latest = 0;
+
+/**
+ * The same for what is recorded here: one after the other, never the later before the earlier because the clock was measured anew in between.
+ * A clock that was wrong by a minute and more is put right.
+ */
+export function nextMoment(aheadMs = 0): string {
+  const now = Date.now() + aheadMs;
+  latest = now < latest && latest - now < HELD_MS ? latest + 1 : now;
+  return new Date(latest).toISOString();
+}
+
 /** Local date of a moment at the site, YYYY-MM-DD. */
 export function dayAt(moment: string, timeZone: string): string {
   return format(moment, 'yyyy-MM-dd', { in: tz(timeZone) });

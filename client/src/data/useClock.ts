@@ -1,12 +1,12 @@
 // The orchard's clock: the server's time, so that every device of the crew goes by the same.
 import { CLOCK_GRACE_MS } from '@mortisect/core/present';
-import { orchardNow } from './moment';
+import { nextMoment } from './moment';
 import { useHealth } from './queries';
 
 /** Reads the orchard's clock, as an ISO moment in UTC. */
 export function useClock(): () => string {
   const aheadMs = useHealth().data?.aheadMs;
-  return () => orchardNow(aheadMs);
+  return () => nextMoment(aheadMs);
 }
 
 /**
