@@ -1,6 +1,7 @@
 export { Fault, type FaultKind, FaultTree, faultKey, faultKinds } from './fault';
 export { GapTest, gapTest, HAT_RADIUS_CM, OPEN_FROM } from './gapTest';
 export { geometryFaults } from './geometryFaults';
+export { type FaultGroups, faultGroups } from './groups';
 export { LIGHT_ENOUGH_FROM, LightInside, lightInside } from './light';
 export { lightGains } from './lightGain';
 export { nearest } from './segments';

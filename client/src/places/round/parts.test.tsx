@@ -77,6 +77,22 @@ describe('wood out of place', () => {
     } else throw new Error('Neither was recorded.');
   });
 
+  test('all of a kind, or all on a limb, are noted at once; each is a finding of its own, and the sheet closes', async () => {
+    const { server } = come();
+    const before = buttons(/^Note: /).length;
+    press('Note several');
+    const [all] = buttons(/^Note \d+ faults: /);
+    const count = Number(/\d+/.exec(all?.getAttribute('aria-label') ?? '')?.[0]);
+    expect(count).toBeGreaterThan(1);
+    fireEvent.click(all as HTMLElement);
+    expect(buttons(/^Note \d+ faults: /)).toEqual([]);
+    await allSent();
+    const noted = server.details.get('a')?.findings ?? [];
+    expect(noted).toHaveLength(count);
+    expect(new Set(noted.map(({ fault }) => fault?.key)).size).toBe(count);
+    expect(count).toBeLessThanOrEqual(before);
+  });
+
   // Ours: a fault that was waved off speaks up again when it is worse by more than a quarter
   test.each([
     ['as it was', 1, true],

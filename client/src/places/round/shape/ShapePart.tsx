@@ -17,6 +17,7 @@ import { Notice } from '../../../ui/Notice';
 import { Body, Label, Section, Small } from '../../../ui/type';
 import { findingOfFault } from '../marking/draft';
 import { faultDetail, faultTitle } from './faultWords';
+import { NoteSeveral } from './NoteSeveral';
 import { Openness } from './Openness';
 
 interface ShapePartProps {
@@ -30,6 +31,7 @@ export function ShapePart({ view, today, onLimb }: ShapePartProps) {
   const router = useRouter();
   const { open, quiet } = useFaults(view, today);
   const [all, setAll] = useState(false);
+  const note = useNote(view);
   const gaps = mapGaps(view.limbs);
   return (
     <View gap={16}>
@@ -46,8 +48,16 @@ export function ShapePart({ view, today, onLimb }: ShapePartProps) {
             : say('round.faultsOfShape', { open: open.length })}
         </Section>
         <Small>{say('round.measuredOnTheLimbMapLimitsAre')}</Small>
+        <NoteSeveral faults={open} view={view} onNote={(faults) => faults.forEach(note.note)} />
         {open.slice(0, all ? open.length : FIRST).map((fault) => (
-          <FaultRow key={faultKey(fault)} fault={fault} view={view} onLimb={onLimb} />
+          <FaultRow
+            key={faultKey(fault)}
+            fault={fault}
+            view={view}
+            onNote={() => note.note(fault)}
+            isNoting={note.isPending}
+            onLimb={onLimb}
+          />
         ))}
         {open.length > FIRST && !all ? (
           <Button onPress={() => setAll(true)}>{say('round.showAll', { open: open.length })}</Button>
@@ -77,20 +87,38 @@ function useFaults(view: TreeView, { site }: SiteToday): { open: Fault[]; quiet:
   }, [limbs, tree, actions, history, site.limits]);
 }
 
-function FaultRow({ fault, view, onLimb }: { fault: Fault; view: TreeView; onLimb(limbId: string): void }) {
+/** Makes a finding of a fault. */
+function useNote(view: TreeView): { note(fault: Fault): void; isPending: boolean } {
   const say = useSay();
   const clock = useClock();
   const saving = useSaveFinding();
+  return {
+    isPending: saving.isPending,
+    note: (fault) => {
+      const limbId = fault.limbIds[0] ?? '';
+      const limb = view.limbs.find((limb) => limb.id === limbId);
+      if (!limb) return;
+      const name = limbIn(say, view.names.get(limbId) ?? limbId);
+      const finding: FindingBody = findingOfFault(fault, limb, view.tree.id, name, clock());
+      saving.mutate({ id: newId(), baseRevision: null, finding });
+    },
+  };
+}
+
+interface FaultRowProps {
+  fault: Fault;
+  view: TreeView;
+  onNote(): void;
+  isNoting: boolean;
+  onLimb(limbId: string): void;
+}
+
+function FaultRow({ fault, view, onNote, isNoting, onLimb }: FaultRowProps) {
+  const say = useSay();
+  const clock = useClock();
   const { record } = useRecordAction();
   const limbId = fault.limbIds[0] ?? '';
-  const limb = view.limbs.find((limb) => limb.id === limbId);
   const title = faultTitle(say, fault);
-  const accept = () => {
-    if (!limb) return;
-    const name = limbIn(say, view.names.get(limbId) ?? limbId);
-    const finding: FindingBody = findingOfFault(fault, limb, view.tree.id, name, clock());
-    saving.mutate({ id: newId(), baseRevision: null, finding });
-  };
   const waveOff = () =>
     record({
       kind: 'wavedOff',
@@ -111,11 +139,7 @@ function FaultRow({ fault, view, onLimb }: { fault: Fault; view: TreeView; onLim
         </View>
       </View>
       <View flexDirection="row" gap={8}>
-        <Button
-          onPress={accept}
-          aria-label={say('round.note', { title })}
-          disabled={saving.isPending || !limb}
-        >
+        <Button onPress={onNote} aria-label={say('round.note', { title })} disabled={isNoting}>
           {say('round.noteIt')}
         </Button>
         <Button kind="quiet" onPress={waveOff} aria-label={say('round.ignore', { title })}>

@@ -3,7 +3,7 @@
 import type { Fault, FaultKind } from '@mortisect/core/faults';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { PlainKey, Say } from '@mortisect/words';
-import { figure } from '@mortisect/words/trade';
+import { figure, limbIn } from '@mortisect/words/trade';
 
 type Names = Map<string, string>;
 
@@ -33,7 +33,7 @@ export function faultTitle(say: Say, { kind }: Pick<Fault, 'kind'>): string {
 
 /** “4 o’clock, low with 2 o’clock, middle: gap 8 mm, limit 35 mm”. */
 export function faultDetail(say: Say, fault: Fault, names: Names): string {
-  const name = (id: string | undefined) => (id ? (names.get(id) ?? id) : '');
+  const name = (id: string | undefined) => (id ? limbIn(say, names.get(id) ?? id) : '');
   const [first, second, ...more] = fault.limbIds;
   const where =
     second === undefined
