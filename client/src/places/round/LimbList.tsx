@@ -46,7 +46,8 @@ export function LimbList({ view, today, limbId, onChoose }: LimbListProps) {
                 ) : null}
               </View>
               <Small textAlign="right">
-                {joined(say, thicknessReading(limb.baseMm, today.units))}·{' '}
+                {joined(say, thicknessReading(limb.baseMm, today.units))}
+                {' · '}
                 {tapeText(say, limb.lengthCm, today.units)}
               </Small>
             </PressRow>
