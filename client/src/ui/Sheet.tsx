@@ -7,6 +7,7 @@ import { useSay } from '../data/useSay';
 import { Button } from './Button';
 import { useBackLayer } from './backStack';
 import { Section } from './type';
+import { useEscape } from './useEscape';
 
 interface SheetProps {
   title: string;
@@ -21,6 +22,7 @@ export function Sheet({ title, open, onClose, closeLabel, children, actions }: S
   const say = useSay();
   const close = closeLabel ?? say('shared.close');
   useBackLayer(open, onClose);
+  useEscape(open, onClose);
   return (
     <Modal visible={open} transparent animationType="none" onRequestClose={onClose} aria-label={title}>
       <View flex={1} justifyContent="flex-end" $wide={{ justifyContent: 'center' }}>
