@@ -14,7 +14,7 @@ export type Target =
 export const effects = ['good', 'weak', 'none', 'unsure'] as const;
 type Effect = (typeof effects)[number];
 
-/** Share of what is on a blade that a cleaning takes off: low, middle, high. */
+/** Share of what is on a blade that a cleaning takes off: low, middle, high. @source made from the ranges of extension texts, from memory, unsure */
 type Efficacy = readonly [number, number, number];
 
 export interface Agent {
@@ -44,7 +44,6 @@ export interface Agent {
 }
 
 const GLOVES = 'glovesThatKeepItOutEye';
-/** Between a low, a middle and a high guess. @source made from the ranges of extension texts, from memory, unsure */
 
 /** @source chapters of extension services on sanitation, and the CDC guideline of 2008 where it is named; from memory */
 export const agents: readonly Agent[] = [

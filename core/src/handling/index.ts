@@ -25,4 +25,4 @@ export {
   toolKinds,
   type Wielded,
 } from './tools';
-export { GROUND_REACH_CM, LADDER_KERF_CM, POLE_KERF_CM } from './way';
+export { GROUND_REACH_CM, LADDER_KERF_CM } from './way';

@@ -49,7 +49,7 @@ export const LIMB_KG = 50;
 /** The kerf no higher than the shoulder of whoever stands on the highest step that is allowed. */
 export const LADDER_KERF_CM = LADDER_FEET_CM + SHOULDER_CM;
 /** With the pole at most 60° from level, so that one stands outside of the fall line; in one piece. */
-export const POLE_KERF_CM = 350;
+const POLE_KERF_CM = 350;
 const POLE_PIECE_CM = 120;
 const POLES: Partial<Record<Tool['kind'], { mm: number; kg: number }>> = {
   'pole shear': { mm: 30, kg: 5 },

@@ -260,9 +260,7 @@ function toLevelBranch(
       ({ parentId, inclinationDeg }) => parentId === limb.id && Math.abs(inclinationDeg) <= LEVEL_WITHIN_DEG,
     )
     .sort((a, b) => a.jointCm - b.jointCm)[0];
-  return level
-    ? cut(limb.id, Math.min(limb.lengthCm, level.jointCm + level.baseMm / 20 + KEPT_BEYOND_CM))
-    : [];
+  return level ? cut(limb.id, beyondJoint(limb, level)) : [];
 }
 
 /** Lower one first. */
@@ -285,14 +283,17 @@ function twin(
   const stem = limbs.find((limb) => limb.id === stemId);
   const wholeLimb = cut(limb.id, null);
   // The stem gives way to its twin by being lowered to it
-  const lowered = stem
-    ? cut(stem.id, Math.min(stem.lengthCm, limb.jointCm + limb.baseMm / 20 + KEPT_BEYOND_CM))
-    : [];
+  const lowered = stem ? cut(stem.id, beyondJoint(stem, limb)) : [];
   if (school === 'either' || lowered.length === 0) return [...wholeLimb, ...lowered];
   if (school === 'thinner') return wholeLimb;
   return limb.inclinationDeg > (stem?.inclinationDeg ?? 90) ? wholeLimb : lowered;
 }
 const KEPT_BEYOND_CM = 3.2;
+
+/** Far enough out on a limb to keep a side branch whole, cm along it. */
+function beyondJoint(limb: Limb, branch: Limb): number {
+  return Math.min(limb.lengthCm, branch.jointCm + branch.baseMm / 20 + KEPT_BEYOND_CM);
+}
 
 /** What goes of a cluster: all but the two that are stoutest and lie flattest. */
 export function surplus(limbIds: readonly string[], limbs: Limb[]): string[] {

@@ -10,7 +10,7 @@ import type { Pin, PlanFinding, PlanInput } from './input';
 import { type KeepWorth, keepWorths } from './keepWorth';
 import type { Asked, InForest, Parts } from './parts';
 import { applyPins } from './pins';
-import { answersIt, type Priced, priceOf } from './price';
+import { answersIt, crownBeyond, type Priced, priceOf } from './price';
 import { ancestors, type PlanCandidate, type PlanProblem } from './problem';
 import { trainingOf } from './training';
 import { type Verdict, verdictOf } from './verdict';
@@ -305,21 +305,15 @@ function worthOfFinding(
   const own = (tree.renovated && weights[key] === START[key] && RENOVATED[key]) || weights[key];
   const base =
     key === 'upright'
-      ? Math.min(UPRIGHT_MOST, own + weights.uprightCrown * crownOn(finding.limbId, crown, index))
+      ? Math.min(
+          UPRIGHT_MOST,
+          own + weights.uprightCrown * crownBeyond({ limbId: finding.limbId, atCm: 0 }, crown, index).crown,
+        )
       : own;
   const reasons = all.filter(
     (other) => other === finding || (other.limbId === finding.limbId && !other.healed && !other.held),
   ).length;
   return base * Math.min(MOST_REASONS, MORE_REASONS ** (reasons - 1));
-}
-
-/** Thousandths of the living crown that a limb carries, itself among them. */
-function crownOn(limbId: string, { pieces }: CrownMap, index: LimbIndex): number {
-  return pieces.reduce(
-    (sum, piece) =>
-      isDistalOf(index, piece.limbId, (piece.fromCm + piece.toCm) / 2, limbId, 0) ? sum + piece.crown : sum,
-    0,
-  );
 }
 
 /** Active disease, disease that threatens the trunk, what may come down on somebody, and mummies, which are picked always. */

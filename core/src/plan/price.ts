@@ -37,15 +37,12 @@ export function priceOf(
 ): Priced {
   if (candidate.what.is === 'other') return pricedOther(candidate);
   const { kerf, handling, left, infected } = judgeCut(candidate.what.cut, { ...input, clearances }, index);
-  const beyond = crown.pieces.filter((piece) =>
-    isDistalOf(index, piece.limbId, (piece.fromCm + piece.toCm) / 2, kerf.limbId, kerf.atCm),
-  );
+  const beyond = crownBeyond(kerf, crown, index);
   return {
     id: candidate.id,
     candidate,
     kerf,
-    crown: beyond.reduce((sum, piece) => sum + piece.crown, 0),
-    fruit: beyond.reduce((sum, piece) => sum + piece.fruit, 0),
+    ...beyond,
     minutes: cutMinutes({
       wielded: handling.wielded,
       kerfMm: handling.kerfMm,
@@ -57,6 +54,21 @@ export function priceOf(
     handling,
     left,
     infected,
+  };
+}
+
+/** Thousandths of the living crown beyond a place, and the fruiting part of them. */
+export function crownBeyond(
+  { limbId, atCm }: Kerf,
+  { pieces }: CrownMap,
+  index: LimbIndex,
+): Pick<Priced, 'crown' | 'fruit'> {
+  const beyond = pieces.filter((piece) =>
+    isDistalOf(index, piece.limbId, (piece.fromCm + piece.toCm) / 2, limbId, atCm),
+  );
+  return {
+    crown: beyond.reduce((sum, piece) => sum + piece.crown, 0),
+    fruit: beyond.reduce((sum, piece) => sum + piece.fruit, 0),
   };
 }
 

@@ -111,18 +111,16 @@ export function makePool(worker = new URL('./tasks.worker.mjs', import.meta.url)
   const text = readFileSync(fileURLToPath(worker), 'utf8');
   const code = text.includes('./tasks.ts') ? null : createHash('sha256').update(text).digest('base64url');
   const off =
-    <T extends object, R>(piscina: Piscina, name: string, by = 'server') =>
+    <T extends object, R>(piscina: Piscina, name: string, by = 'server', turn?: Turn) =>
     (task: T, signal?: AbortSignal): Promise<R> =>
-      piscina.run(askedBy(task, by), { name, ...(signal && { signal }) });
+      piscina.run(askedBy(task, by, turn), { name, ...(signal && { signal }) });
   const finishing =
     <T extends object, R>(piscina: Piscina, name: string, by = 'server') =>
     (task: T, signal?: AbortSignal): Promise<R> => {
       const turn: Turn = { by, hasBegun: false };
       const givenUp = new AbortController();
       signal?.addEventListener('abort', () => !turn.hasBegun && givenUp.abort(), { once: true });
-      const run = (given: T, end?: AbortSignal): Promise<R> =>
-        piscina.run(askedBy(given, by, turn), { name, ...(end && { signal: end }) });
-      return inTime(run, LONGEST_MS)(task, givenUp.signal);
+      return inTime(off<T, R>(piscina, name, by, turn), LONGEST_MS)(task, givenUp.signal);
     };
   const asking = new Map<string, number>();
   return {
