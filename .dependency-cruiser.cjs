@@ -17,6 +17,7 @@ const rooms = [
   'crown',
   'residual',
   'blades',
+  'shaping',
   'plan',
   'triage',
   'weather',

@@ -3,7 +3,7 @@
 import type { Cut } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
 import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
-import { told, whySteps } from '@mortisect/words/trade';
+import { told, whyPlace, whySteps } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../data/useSay';
 import { Sheet } from '../ui/Sheet';
@@ -24,13 +24,15 @@ export function WhySheet({ view, today, cut, onClose }: WhySheetProps) {
     <Sheet title={say('shared.whyHere')} open={cut !== null} onClose={onClose}>
       {cut?.because.map((reason) => {
         const clearance = view.cuts.clearances[reason.lesionId];
-        if (!clearance) return null;
         return (
           <View key={reason.lesionId} gap={12}>
             {cut.because.length > 1 ? (
               <Label fontSize="$22">{told(say, disorderOf(reason.disorder)?.name) ?? reason.disorder}</Label>
             ) : null}
-            {whySteps(say, reason, clearance, telling(view, today)).map((step) => (
+            {(clearance
+              ? whySteps(say, reason, clearance, telling(view, today))
+              : whyPlace(say, reason, telling(view, today))
+            ).map((step) => (
               <View key={step.title} gap={2}>
                 <Label fontSize="$19" lineHeight="$19">
                   {step.title}
@@ -42,8 +44,12 @@ export function WhySheet({ view, today, cut, onClose }: WhySheetProps) {
                 ))}
               </View>
             ))}
-            <SchoolTable view={view} today={today} lesionId={reason.lesionId} />
-            <Small>{say('shared.distancesAreSettingsOfTheSiteWith')}</Small>
+            {clearance ? (
+              <>
+                <SchoolTable view={view} today={today} lesionId={reason.lesionId} />
+                <Small>{say('shared.distancesAreSettingsOfTheSiteWith')}</Small>
+              </>
+            ) : null}
           </View>
         );
       })}

@@ -12,7 +12,7 @@ import type { ActionBody, Finding, TreeSummary } from '@mortisect/core/records';
 import { speciesName } from '@mortisect/core/register';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { PlainKey, Say } from '@mortisect/words';
-import { figure, joined, limbIn, tapeText, told } from '@mortisect/words/trade';
+import { figure, joined, limbIn, otherWords, tapeText, told } from '@mortisect/words/trade';
 import { spanWords } from '../data/moment';
 
 /** When what was deleted can no longer be had back. */
@@ -143,7 +143,7 @@ export function actionWords(say: Say, action: ActionBody, kit: readonly Tool[] =
     case 'wavedOff':
       return say('shared.wavedOff', { fault: told(say, action.faultKey.split(':')[0] ?? '') });
     case 'stepDone':
-      return `${action.what}, ${lowerFirst(limbIn(say, action.limbName))}`;
+      return `${lowerFirst(otherWords(say, action.what))}, ${lowerFirst(limbIn(say, action.limbName))}`;
     case 'planPinned':
       return say('shared.planPinned', { pin: pinWords(say, action.pin) });
     case 'mustLifted':

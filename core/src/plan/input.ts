@@ -159,6 +159,11 @@ export const PlanInput = z
       .record(z.string(), z.enum(choicesBeyondSawing))
       .default({})
       .describe('what the caretaker decided on a finding that no cut answers, by its id'),
+    tied: z
+      .array(limbId)
+      .max(500)
+      .default([])
+      .describe('limbs that were spread or tied down and stand so since'),
     pins: z.array(Pin).max(200).default([]),
     settings: PlanSettings.default(startingPlanSettings()),
     cleaning: z.enum(cleaningSchools).default('every'),

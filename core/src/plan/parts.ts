@@ -1,6 +1,7 @@
 // What a plan’s problem is built from.
 import type { CrownMap, SeasonLimits } from '../crown/index';
 import type { TreeCuts } from '../cuts/index';
+import type { Goal } from '../shaping/index';
 import type { LimbIndex } from '../tree/index';
 import type { KeepWorth } from './keepWorth';
 import type { Priced } from './price';
@@ -10,7 +11,7 @@ import type { Training } from './training';
 export interface Asked {
   id: string;
   findingId: string | null;
-  what: 'finding' | 'light' | 'height' | 'training';
+  what: 'finding' | Goal;
   value: number;
   must: boolean;
 }

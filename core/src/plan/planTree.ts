@@ -1,4 +1,5 @@
 // The plan of a tree: what is done in which season and pass, what is left and why, and how sure that is.
+import { goals } from '../shaping/index';
 import { indexLimbs, isDistalOf, type Kerf } from '../tree/index';
 import { clashOf } from './clash';
 import { feasiblePlan } from './feasible';
@@ -115,7 +116,12 @@ function stepsOf({ problem, chosenFrom, asked }: Prepared, chosen: readonly numb
         const left = priced.left.find((entry) => entry.findingId === findingId);
         return [{ findingId, chance: left?.chance ?? 0, range: left?.range ?? ([0, 0] as [number, number]) }];
       });
-      return { ...step, solves };
+      const served = new Set(
+        asked.flatMap(({ what }, p) => (what !== 'finding' && first[p] === k ? [what] : [])),
+      );
+      // Nearly every cut lets some light in: said only of one that does nothing else
+      if (solves.length > 0 || served.size > 1) served.delete('light');
+      return { ...step, solves, serves: goals.filter((goal) => served.has(goal)) };
     })
     .sort((a, b) => a.season - b.season || passes.indexOf(a.pass) - passes.indexOf(b.pass));
 }

@@ -3,6 +3,7 @@
 import { shapeCut } from '../cuts/index';
 import { plainDisorder } from '../disorders/index';
 import { treeAge } from '../register/index';
+import { TRAINED_UP_TO_YEARS } from '../shaping/index';
 import { type Limb, widestGap } from '../tree/index';
 import { type Candidate, cutId } from './candidates';
 import type { PlanFinding, PlanInput } from './input';
@@ -19,7 +20,6 @@ export interface Training {
 /** Ages and heights: common practice, no source. */
 const WHIP_UP_TO_YEARS = 2;
 const KNEE_CM = 55;
-const CHOOSES_UP_TO_YEARS = 4;
 const SCAFFOLDS_KEPT = 4;
 const STEEP_DEG = 65;
 
@@ -36,13 +36,13 @@ export function trainingOf(input: PlanInput): Training {
   const stems = tree.limbs.filter((limb) => limb.kind === 'trunk');
   if (age <= WHIP_UP_TO_YEARS && onStem.length === 0 && stems.length === 1)
     return whip(stems[0] as Limb, input);
-  if (age > CHOOSES_UP_TO_YEARS || tree.form !== 'open centre') return none;
+  if (age > TRAINED_UP_TO_YEARS || tree.form !== 'open centre') return none;
   const kept = new Set(frame(onStem).map((limb) => limb.id));
   const findings: PlanFinding[] = [];
   const candidates: Candidate[] = [];
   for (const limb of onStem) {
     const steep = kept.has(limb.id) && limb.inclinationDeg > STEEP_DEG;
-    if (kept.has(limb.id) && !steep) continue;
+    if (kept.has(limb.id) && (!steep || input.tied.includes(limb.id))) continue;
     const finding = marked(`train ${limb.id}`, limb);
     findings.push(finding);
     candidates.push(...(steep ? [tied(finding)] : taken(finding, input)));

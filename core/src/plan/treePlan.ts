@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { LimitReason } from '../crown/index';
 import { Cut, Decision, reasonsNotToCut } from '../cuts/index';
+import { goals } from '../shaping/index';
 import { Pin } from './input';
 import { passes } from './problem';
 import { Verdict } from './verdict';
@@ -23,6 +24,7 @@ export const PlannedStep = z.strictObject({
   solves: z
     .array(z.strictObject({ findingId: z.string(), chance: z.number(), range }))
     .describe('findings that it answers, with the chance that infected wood stays behind'),
+  serves: z.array(z.enum(goals)).describe('what it is for besides findings'),
 });
 export type PlannedStep = z.infer<typeof PlannedStep>;
 

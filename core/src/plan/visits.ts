@@ -97,17 +97,18 @@ export function limbsAfter(limbs: Limb[], steps: readonly StepView[], season: nu
   return treeAfter(limbs, kerfs);
 }
 
-/** Candidates that answer the same findings, cheapest in crown first. */
+/** Candidates that answer the same findings, or serve what it was thought of for, cheapest in crown first. */
 export function alternativesTo(view: StepView, { prepared }: Solved): Priced[] {
-  const ids = new Set(view.step.solves.map(({ findingId }) => findingId));
+  const { solves } = view.step;
+  const ids = new Set(
+    (solves.length > 0 ? solves : view.priced.candidate.answers).map(({ findingId }) => findingId),
+  );
   return prepared.all
     .filter(
       (other) =>
         other.id !== view.priced.id &&
         (other.candidate.answers.some(({ findingId }) => ids.has(findingId)) ||
-          (other.kerf !== null &&
-            view.step.solves.length > 0 &&
-            other.left.some(({ findingId }) => ids.has(findingId)))),
+          (other.kerf !== null && other.left.some(({ findingId }) => ids.has(findingId)))),
     )
     .toSorted((a, b) => a.crown - b.crown || a.minutes.minutes - b.minutes.minutes);
 }

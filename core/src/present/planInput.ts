@@ -91,6 +91,7 @@ export function planInputOf(detail: TreeDetail, site: Site, day: string): PlanIn
     schools: { clearance, halveDefiniteDormant, inSeasonStub, finish },
     lifted: [...liftedMusts(actions, day).keys()],
     decided,
+    tied: tiedLimbs(actions, detail.surveyedAt),
     pins: pinsOf(actions)
       .map(({ pin }) => pin)
       .filter((pin) => stands(pin, limbs)),
@@ -101,6 +102,18 @@ export function planInputOf(detail: TreeDetail, site: Site, day: string): PlanIn
     year: Number(day.slice(0, 4)),
     seasons: seasonsOf(actions),
   };
+}
+
+/** Limbs that were tied down since the map was drawn: a later map shows how they stand. */
+function tiedLimbs(actions: readonly Action[], surveyedAt: string): string[] {
+  return actions.flatMap(({ action, undone }) =>
+    action.kind === 'stepDone' &&
+    !undone &&
+    action.what === 'tie down' &&
+    Date.parse(action.at) > Date.parse(surveyedAt)
+      ? [action.limbId]
+      : [],
+  );
 }
 
 function stands(pin: Pin, limbs: Limb[]): boolean {

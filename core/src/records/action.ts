@@ -6,6 +6,7 @@ import { cleaningMethods, keepings, woodClasses } from '../blades/index';
 import { choicesBeyondSawing } from '../cuts/index';
 import { ClinicEvidence } from '../diagnosis/index';
 import { MOST_PLAN_SEASONS, otherKinds, Pin } from '../plan/index';
+import { issueOf, refusal } from '../refusal/index';
 import { grounds } from '../weather/index';
 import { alongCm, limbId, localDay, moment, name, RecordId, TreeId, text } from './common';
 import { SpeciesCode } from './tree';
@@ -37,7 +38,8 @@ const Elsewhere = z.strictObject({
 const piths = ['green', 'brown', 'stained', 'not read'] as const;
 const marksOnLimbs = ['tape', 'chalk'] as const;
 
-const findingIds = z.array(RecordId).min(1).max(500);
+const anyFindings = z.array(RecordId).max(500);
+const findingIds = anyFindings.min(1);
 const blade = name(60).describe('id of a blade of the kit');
 const marked = RecordId.optional().describe('a finding that was made with it, taken back with it');
 const codes = z.array(z.string().min(1).max(60)).max(60);
@@ -174,7 +176,8 @@ export const ActionBody = z
       kind: z.literal('cutNotMade'),
       at: moment,
       treeId: TreeId,
-      findingIds,
+      findingIds: anyFindings.describe('what it was to answer; none for a cut of sound wood'),
+      candidateId: z.string().min(1).max(160).optional().describe('which cut of the plan it was'),
       reason: name(300),
     }),
     z.strictObject({
@@ -246,7 +249,7 @@ export const ActionBody = z
       kind: z.literal('stepDone'),
       at: moment,
       treeId: TreeId,
-      findingIds,
+      findingIds: anyFindings.describe('what it answers; none where it shapes sound wood'),
       what: z.enum(otherKinds),
       limbId,
       limbName: name(120),
@@ -309,6 +312,10 @@ export const ActionBody = z
       passed: z.number().int().min(0).max(500),
     }),
   ])
+  .superRefine((action, context) => {
+    if (action.kind === 'cutNotMade' && action.findingIds.length === 0 && !action.candidateId)
+      context.addIssue(issueOf(['findingIds'], refusal('tooFew', { least: 1 })));
+  })
   .meta({ id: 'ActionBody' });
 export type ActionBody = z.infer<typeof ActionBody>;
 

@@ -178,6 +178,11 @@ test.each<[string, object, boolean]>([
   ['one without', { kind: 'cutNotMade', treeId: 'a', findingIds: [ID], reason: '' }, false],
   ['one of no finding', { kind: 'cutNotMade', treeId: 'a', findingIds: [], reason: 'Weather' }, false],
   [
+    'one of sound wood',
+    { kind: 'cutNotMade', treeId: 'a', findingIds: [], candidateId: 'T heading 55', reason: 'Weather' },
+    true,
+  ],
+  [
     'a must lifted until a day',
     { kind: 'mustLifted', treeId: 'a', findingId: ID, why: 'watched', until: '2027-03-01', note: '' },
     true,

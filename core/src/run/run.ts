@@ -141,7 +141,10 @@ function whyLeftOut({ handling, ...item }: RunItem, done: readonly Action[]): Le
     return { code: 'hand over', cautions: handling.cautions.filter(({ kind }) => kind === 'hand over') };
   const notMade = done.findLast(
     ({ action }) =>
-      action.kind === 'cutNotMade' && item.findingIds.every((id) => action.findingIds.includes(id)),
+      action.kind === 'cutNotMade' &&
+      (item.findingIds.length > 0
+        ? item.findingIds.every((id) => action.findingIds.includes(id))
+        : action.treeId === item.view.tree.id && action.candidateId === item.candidateId),
   );
   return notMade?.action.kind === 'cutNotMade' ? { code: 'not made', reason: notMade.action.reason } : null;
 }

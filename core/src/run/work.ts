@@ -2,9 +2,10 @@
 
 import { contaminationChance, type WoodClass, woodClass } from '../blades/index';
 import type { Cut } from '../cuts/index';
-import { type Priced, type Solved, standOf, stationOf, stepsNow } from '../plan/index';
+import { cutId, type Priced, type Solved, standOf, stationOf, stepsNow } from '../plan/index';
 import { judgedAt, openDecisions, type SiteToday, standingCuts, type TreeView } from '../present/index';
 import type { Handling, Judgement } from '../residual/index';
+import type { Goal } from '../shaping/index';
 
 export interface RunItem {
   id: string;
@@ -12,6 +13,10 @@ export interface RunItem {
   cut: Cut;
   /** Findings that this cut answers, those of the cuts it swallows included. */
   findingIds: string[];
+  /** What it is for besides findings. */
+  goals: readonly Goal[];
+  /** Of the plan’s step, or of the cut that the position rule asks for. */
+  candidateId: string;
   disorders: string[];
   wood: WoodClass;
   /** The kerf itself lies in or near ill wood. */
@@ -39,7 +44,7 @@ export interface RunWork {
 }
 
 /**
- * @param views trees with open findings, in walking order
+ * @param views trees with open findings, or with work on sound wood, in walking order
  * @param plans the plan of each tree; a tree without one is not in the run yet
  */
 export function workOf(
@@ -67,12 +72,14 @@ function planned(view: TreeView, solved: Solved, known: RunWork['known']): RunIt
     const findingIds = step.solves.map(({ findingId }) => findingId);
     // A plan that stands from before a cut was made, or a map drawn, names what is gone by now
     const isOpen = findingIds.every((id) => view.findings.some((finding) => finding.id === id));
-    const stands = view.limbs.some((limb) => limb.id === cut?.limbId);
+    const stands = view.limbs.some((limb) => limb.id === cut?.limbId && cut.atCm < limb.lengthCm);
     const { handling } = priced;
-    if (!cut || !handling || findingIds.length === 0 || !isOpen || !stands) return [];
+    const isFor = findingIds.length + step.serves.length > 0;
+    if (!cut || !handling || !isFor || !isOpen || !stands) return [];
     return [
       {
-        ...named(view, cut, findingIds, known),
+        ...named(view, cut, findingIds, known, priced.id),
+        goals: step.serves,
         ...judged({ handling, infected: priced.infected, left: priced.left }),
         station: stationOf(priced, solved.prepared.input.tree),
         ...standOf(priced, solved.prepared.input.tree),
@@ -96,6 +103,7 @@ function handedOver(
     return [
       {
         ...named(view, cut, findingIds, known),
+        goals: [],
         ...judged(judgedAt(view, cut, today)),
         station: 'ground',
         ladder: false,
@@ -107,10 +115,16 @@ function handedOver(
   });
 }
 
-function named(view: TreeView, cut: Cut, findingIds: string[], known: RunWork['known']) {
+function named(
+  view: TreeView,
+  cut: Cut,
+  findingIds: string[],
+  known: RunWork['known'],
+  candidateId = cutId(cut),
+) {
   const disorders = findingIds.map((id) => known.get(id) ?? 'unknown');
-  const id = `${view.tree.id}:${findingIds.toSorted().join(',')}`;
-  return { id, view, cut, findingIds, disorders, wood: woodClass(disorders) };
+  const id = `${view.tree.id}:${findingIds.toSorted().join(',') || candidateId}`;
+  return { id, view, cut, candidateId, findingIds, disorders, wood: woodClass(disorders) };
 }
 
 function judged({

@@ -225,7 +225,7 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
         now: now(),
         signal: whileWaited(request),
       }),
-    getOpenWork: ({ query }) => getOpenWork(db, query.since),
+    getOpenWork: ({ query }) => getOpenWork(db, Number(now().slice(0, 4)), query.since),
     getChanges: ({ query }) => ({ fileName: '', content: changes.listen(query.device ?? null) }),
     putFinding: ({ params, body, device }) =>
       putFinding(db, { id: params.findingId, ...body, device, now: now() }),

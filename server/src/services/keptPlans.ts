@@ -1,4 +1,4 @@
-// The plan of every tree with open work, searched ahead after each change and kept until something that it rests on changes.
+// The plan of every tree that asks for work, searched ahead after each change and kept until something that it rests on changes.
 import { randomUUID } from 'node:crypto';
 import { type KeptPlan, planStamp } from '@mortisect/core/plan';
 import { planInputOf } from '@mortisect/core/present';
@@ -10,7 +10,7 @@ import type { Pool } from '../pool/pool';
 import type { Db, Store } from '../store/openDb';
 import { plans } from '../store/schema';
 import { plansRevisionOf, revisionOf, sinceOf } from './changes';
-import { details, treesChangedSince, treesWithOpenFindings } from './orchard';
+import { details, treesAskingForWork, treesChangedSince } from './orchard';
 import { getSite } from './site';
 
 export interface KeptPlans {
@@ -81,7 +81,7 @@ export function makePlanKeeper({ db, pool, now, log, onKept }: KeeperParts): Pla
     const sameBasis = planned?.basis === basis && planned.seq <= seq ? planned : null;
     const changed = sameBasis && (await treesChangedSince(db, sameBasis.seq));
     if (!sameBasis) await db.delete(plans).where(ne(plans.code, code));
-    const open = await treesWithOpenFindings(db, changed ?? undefined);
+    const open = await treesAskingForWork(db, Number(day.slice(0, 4)), changed ?? undefined);
     await db
       .delete(plans)
       .where(and(changed ? inArray(plans.treeId, changed) : undefined, notInArray(plans.treeId, open)));

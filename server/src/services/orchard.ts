@@ -12,8 +12,23 @@ import {
   type TreeSummary,
 } from '@mortisect/core/records';
 import { serpentine } from '@mortisect/core/register';
+import { asksForShape, TRAINED_UP_TO_YEARS } from '@mortisect/core/shaping';
 import { unsaid } from '@mortisect/words';
-import { and, asc, count, desc, eq, gt, inArray, isNotNull, max, notInArray } from 'drizzle-orm';
+import {
+  and,
+  asc,
+  count,
+  desc,
+  eq,
+  gt,
+  gte,
+  inArray,
+  isNotNull,
+  max,
+  notInArray,
+  or,
+  sql,
+} from 'drizzle-orm';
 import { notThere } from '../refusal';
 import type { Store } from '../store/openDb';
 import { actions, findings, history, isKept, jobs, plots, rows, trees } from '../store/schema';
@@ -133,12 +148,15 @@ export async function getPlotTrees(db: Store, plotId: string): Promise<{ trees: 
 
 const LATEST = 50;
 
-/** @param since the revision that was read last; what is of another orchard, or ahead of this one, is read whole */
-export async function getOpenWork(db: Store, since?: string): Promise<OpenWorkChanges> {
+/**
+ * @param year of today: a young tree asks for work by its age
+ * @param since the revision that was read last; what is of another orchard, or ahead of this one, is read whole
+ */
+export async function getOpenWork(db: Store, year: number, since?: string): Promise<OpenWorkChanges> {
   const reached = await revisionOf(db);
   const from = sinceOf(since, reached);
   const changed = from === null ? undefined : await treesChangedSince(db, from);
-  const open = await treesWithOpenFindings(db, changed);
+  const open = await treesAskingForWork(db, year, changed);
   const latest = await db
     .select()
     .from(actions)
@@ -163,8 +181,32 @@ export async function treesChangedSince(db: Store, seq: number): Promise<string[
   return changed.flatMap(({ treeId }) => treeId ?? []);
 }
 
-/** @param among ids of the trees that are looked at; all where missing */
-export async function treesWithOpenFindings(db: Store, among?: string[]): Promise<string[]> {
+/**
+ * Ids of the trees on which a plan may hold work: something is found on them, or they are shaped.
+ *
+ * @param among ids of the trees that are looked at; all where missing
+ */
+export async function treesAskingForWork(db: Store, year: number, among?: string[]): Promise<string[]> {
+  const targetHeightCm = sql`(${trees.value}->>'targetHeightCm')::float`;
+  const plantedYear = sql`(${trees.value}->>'plantedYear')::int`;
+  const shaped = await db
+    .select({ id: trees.id, value: trees.value })
+    .from(trees)
+    .where(
+      and(
+        or(isNotNull(targetHeightCm), gte(plantedYear, year - TRAINED_UP_TO_YEARS)),
+        isKept(trees),
+        among && inArray(trees.id, among),
+      ),
+    );
+  const ids = [
+    ...(await treesWithOpenFindings(db, among)),
+    ...shaped.filter(({ value }) => asksForShape(value, year)).map(({ id }) => id),
+  ];
+  return [...new Set(ids)];
+}
+
+async function treesWithOpenFindings(db: Store, among?: string[]): Promise<string[]> {
   const open = await db
     .selectDistinct({ treeId: findings.treeId })
     .from(findings)

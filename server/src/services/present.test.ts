@@ -35,6 +35,7 @@ beforeAll(async () => {
 });
 afterAll(() => Promise.all([orchard.close(), target.close()]));
 const db = () => orchard.store.db;
+const YEAR = Number(NOW.slice(0, 4));
 
 let made = 0;
 const newId = () => `0193f000-0000-7000-8000-${String(++made).padStart(12, '0')}`;
@@ -225,7 +226,7 @@ async function sent(line: Waiting, device: (typeof DEVICES)[number], now: string
 
 async function walk(commands: readonly Doing[], treeIds: readonly [string, string]): Promise<number> {
   const walkOrder = (await getTrees(db())).trees.map(({ id }) => id);
-  let work: OpenWorkChanges = await getOpenWork(db());
+  let work: OpenWorkChanges = await getOpenWork(db(), YEAR);
   const start = await known(treeIds, NOW);
   const phones = DEVICES.map((device) => ({ device, base: start, waiting: [] as Waiting[], alone: true }));
   let compared = 0;
@@ -250,8 +251,8 @@ async function walk(commands: readonly Doing[], treeIds: readonly [string, strin
       }
       const after = await known(treeIds, now);
       expect(seen(withLines(before, accepted, here))).toEqual(seen(after));
-      work = withChanges(work, await getOpenWork(db(), work.revision), walkOrder);
-      expect(work).toEqual(await getOpenWork(db()));
+      work = withChanges(work, await getOpenWork(db(), YEAR, work.revision), walkOrder);
+      expect(work).toEqual(await getOpenWork(db(), YEAR));
       // Where nobody else wrote meanwhile, what stood on the screen all along is what came of it
       if (phone.alone && refused.size === 0) expect(seen(shown)).toEqual(seen(after));
       compared += accepted.length;

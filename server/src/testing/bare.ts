@@ -21,7 +21,8 @@ const now = () => new Date().toISOString();
 const app = express();
 const answers: Record<string, (request: express.Request) => Promise<unknown>> = {
   '/api/trees': () => getTrees(db),
-  '/api/open-work': ({ query }) => getOpenWork(db, String(query.since ?? '') || undefined),
+  '/api/open-work': ({ query }) =>
+    getOpenWork(db, new Date().getFullYear(), String(query.since ?? '') || undefined),
   '/api/trees/:treeId': ({ params }) => getTree(db, String(params.treeId)),
   '/api/round': () => getRound(db),
   '/api/run': () => getRun(db, now()),

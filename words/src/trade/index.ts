@@ -5,6 +5,7 @@ export { limbIn } from './limbIn';
 export {
   arboristWords,
   clashSentence,
+  goalWords,
   leftWords,
   otherWords,
   passWords,
@@ -34,4 +35,4 @@ export {
 export { issueUnsaid, issueWords, refusalUnsaid, refusalWords } from './refusals';
 export { aboutSetting } from './settings';
 export { describedIn, told } from './told';
-export { whySteps } from './why';
+export { whyPlace, whySteps } from './why';

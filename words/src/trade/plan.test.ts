@@ -1,7 +1,8 @@
 // A plan in words: what is done and what for, when, what was pinned, and what cannot all be kept.
 
 import { disorderOf } from '@mortisect/core/disorders';
-import { otherKinds, type Priced } from '@mortisect/core/plan';
+import { otherKinds } from '@mortisect/core/plan';
+import type { Goal } from '@mortisect/core/shaping';
 import { english } from '../all';
 import {
   arboristWords,
@@ -68,9 +69,11 @@ test.each([
   expect(clashSentence(english, parts as never, { names, findings })).toBe(sentence);
 });
 
-test('what a step is for: each thing once, by its name; nothing at all is training', () => {
-  const priced = (...ids: string[]) =>
-    ({ candidate: { answers: ids.map((findingId) => ({ findingId })) } }) as unknown as Priced;
+test('what a step is for: each thing once, by its name, then what the tree is brought to', () => {
+  const step = (...ids: string[]) => ({
+    solves: ids.map((findingId) => ({ findingId, chance: 0, range: [0, 0] as [number, number] })),
+    serves: [] as Goal[],
+  });
   const disorders = new Map([
     ['f', 'NEO'],
     ['g', 'NEO'],
@@ -78,9 +81,11 @@ test('what a step is for: each thing once, by its name; nothing at all is traini
     ['i', 'NOT_A_CODE'],
   ]);
   const [canker, broken] = ['NEO', 'BRK'].map((code) => told(english, disorderOf(code)?.name));
-  expect(reasonWords(english, priced('f', 'g', 'h'), disorders)).toBe(`${canker} · ${broken}`);
-  expect(reasonWords(english, priced('i', 'gone'), disorders)).toBe('NOT_A_CODE');
-  expect(reasonWords(english, priced('gone'), disorders)).toBe('Training of a young tree');
+  expect(reasonWords(english, step('f', 'g', 'h'), disorders)).toBe(`${canker} · ${broken}`);
+  expect(reasonWords(english, step('i', 'gone'), disorders)).toBe('NOT_A_CODE');
+  expect(reasonWords(english, { ...step('h'), serves: ['height', 'training', 'light'] }, disorders)).toBe(
+    `${broken} · Lower the tree · Train the young tree · Let light in`,
+  );
 });
 
 test('what is no cut is said by what it is and where', () => {

@@ -17,9 +17,11 @@ import type {
   OtherKind,
   Pass,
   Pin,
+  PlannedStep,
   Priced,
   Visit,
 } from '@mortisect/core/plan';
+import type { Goal } from '@mortisect/core/shaping';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { PlainKey, Say } from '../say';
 import { asText, cutSentence } from './cut';
@@ -45,18 +47,22 @@ export function stepSentence(say: Say, { candidate }: Priced, telling: Telling):
   return `${otherWords(say, what.kind)}: ${name}.`;
 }
 
-/** What the step is for: each finding once. */
+/** What the step is for: each finding once, then what the tree is brought to. */
 export function reasonWords(
   say: Say,
-  { candidate }: Priced,
+  { solves, serves }: Pick<PlannedStep, 'solves' | 'serves'>,
   disorderById: ReadonlyMap<string, string>,
 ): string {
-  const words = candidate.answers.flatMap(({ findingId }) => {
+  const words = solves.flatMap(({ findingId }) => {
     const code = disorderById.get(findingId);
     return code === undefined ? [] : (told(say, disorderOf(code)?.name) ?? code);
   });
-  return [...new Set(words)].join(' · ') || say('trade.trainingOfAYoungTree');
+  return [...new Set([...words, ...goalWords(say, serves)])].join(' · ');
 }
+
+/** What the tree is brought to, a few words each. */
+export const goalWords = (say: Say, goals: readonly Goal[]): string[] =>
+  goals.map((goal) => say('trade.goalWords', { goal }));
 
 export function passWords(say: Say, season: number, pass: Pass, firstYear: number): string {
   const year = firstYear + season - 1;

@@ -24,6 +24,13 @@ export function whySteps(say: Say, reason: Reason, from: Clearance, telling: Tel
   ].filter((step) => step.lines.length > 0);
 }
 
+/** As `whySteps`, of a cut that keeps no clearance. */
+export function whyPlace(say: Say, reason: Reason, telling: Telling): WhyStep[] {
+  return [placeStep(say, reason, telling), passedStep(say, reason, telling)].filter(
+    (step) => step.lines.length > 0,
+  );
+}
+
 const CONFIDENCE = {
   high: 'trade.rememberedConfident',
   low: 'trade.rememberedUnsure',

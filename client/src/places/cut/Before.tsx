@@ -4,7 +4,7 @@ import { upperFirst } from '@mortisect/core/measure';
 import type { RunOrder } from '@mortisect/core/plan';
 import type { Stop } from '@mortisect/core/run';
 import type { Say } from '@mortisect/words';
-import { told } from '@mortisect/words/trade';
+import { goalWords, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -84,10 +84,15 @@ export function Before({ here }: { here: RunHere }) {
             <CheckRow
               key={view.tree.id}
               label={`${placeIn(inRun, view.tree.id)}${view.tree.code}`}
-              detail={`${say('cut.cuts2', { items: items.length })}, ${told(say, wood)}: ${codeWords(
-                say,
-                items.flatMap((item) => item.disorders),
-              )}. ${upperFirst(windowWords(say, { view, wood, items }, timingNow, today))}`}
+              detail={`${say('cut.cuts2', { items: items.length })}, ${told(say, wood)}: ${[
+                codeWords(
+                  say,
+                  items.flatMap((item) => item.disorders),
+                ),
+                ...goalWords(say, [...new Set(items.flatMap((item) => item.goals))]),
+              ]
+                .filter(Boolean)
+                .join(' · ')}. ${upperFirst(windowWords(say, { view, wood, items }, timingNow, today))}`}
               on={chosen.has(view.tree.id)}
               onChange={(on) => setSaid(toggled(chosen, view.tree.id, on))}
             />

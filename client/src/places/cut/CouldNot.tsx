@@ -35,6 +35,7 @@ export function CouldNot({ item, open, onClose }: { item: RunItem; open: boolean
         at: clock(),
         treeId: item.view.tree.id,
         findingIds: item.findingIds,
+        candidateId: item.candidateId,
         reason: why,
       },
       onClose,

@@ -1,11 +1,11 @@
-// Trees with open findings: what is planned, how long it takes, what it costs the crown and what must be carried away; totals for each plot.
+// Trees with something to do: what is planned, how long it takes, what it costs the crown and what must be carried away; totals for each plot.
 
 import { dangersOf } from '@mortisect/core/handling';
 import { massReading } from '@mortisect/core/measure';
 import { type Solved, visitsOf, wholeMinutes } from '@mortisect/core/plan';
 import { openDecisions, type SiteToday, type TreeView } from '@mortisect/core/present';
 import type { Say } from '@mortisect/words';
-import { joined, told } from '@mortisect/words/trade';
+import { goalWords, joined, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useTrees } from '../../data/queries';
 import { useOpenViews } from '../../data/useOpenViews';
@@ -25,7 +25,8 @@ export function PlanList({ openId }: { openId?: string }) {
   const { plans, failed } = usePlans(open?.views ?? NONE, open?.today ?? null);
   const plots = useTrees().data?.plots ?? [];
   if (!open) return <Waiting title={say('shared.plan')} beside error={error} onRetry={refetch} />;
-  const { today, views } = open;
+  const { today } = open;
+  const views = open.views.filter((view) => asks(view, plans.get(view.tree.id)));
   const sums = views.map((view) => sumOf(plans.get(view.tree.id)));
   const minutes = sums.reduce((total, sum) => total + (sum?.minutes ?? 0), 0);
   const groups = plots
@@ -76,6 +77,10 @@ export function PlanList({ openId }: { openId?: string }) {
 }
 
 const NONE: TreeView[] = [];
+
+/** Something was found on it, or sound wood of it is shaped: that, only its plan can say. */
+const asks = (view: TreeView, solved: Solved | undefined) =>
+  view.findings.length > 0 || (solved?.plan.steps.length ?? 0) > 0;
 
 interface Sum {
   steps: number;
@@ -134,7 +139,9 @@ function TreeRow({
       href={`/plan/${view.tree.id}`}
       {...(view.tree.id === openId ? { bar: 'open' as const } : danger ? { bar: 'danger' as const } : {})}
       title={view.tree.code}
-      detail={disorderWords(say, view.findings)}
+      detail={[disorderWords(say, view.findings), ...goalWords(say, goalsOf(solved))]
+        .filter(Boolean)
+        .join(' · ')}
       aside={
         <View alignItems="flex-end" maxWidth={150}>
           <Label textAlign="right">{solved ? headWords(say, view, solved, sum) : '…'}</Label>
@@ -149,6 +156,11 @@ function TreeRow({
   );
 }
 
+/** What the tree is brought to, in whichever season. */
+const goalsOf = (solved: Solved | undefined) => [
+  ...new Set(solved?.plan.steps.flatMap(({ serves }) => serves)),
+];
+
 function headWords(say: Say, view: TreeView, { plan }: Solved, sum: Sum | null): string {
   if (plan.clash) return say('plan.pinsClash');
   if (plan.verdict) return told(say, plan.verdict.choice);
@@ -157,7 +169,7 @@ function headWords(say: Say, view: TreeView, { plan }: Solved, sum: Sum | null):
     ...(sum && sum.steps > 0 ? [say('plan.steps2', { steps: sum.steps })] : []),
     ...(later > 0 ? [say('plan.later', { later })] : []),
     ...(plan.handOver.length > 0 ? [say('plan.handOver')] : []),
-    ...(openDecisions(view).length > 0 ? ['decide'] : []),
+    ...(openDecisions(view).length > 0 ? [say('plan.toDecide')] : []),
   ].join(', ');
 }
 

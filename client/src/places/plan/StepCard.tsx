@@ -90,7 +90,7 @@ function DoneButton({ view, stepView, name }: { view: TreeView; stepView: StepVi
   const recording = useRecordAction();
   const { what } = stepView.priced.candidate;
   const findingIds = stepView.step.solves.map(({ findingId }) => findingId);
-  if (what.is !== 'other' || findingIds.length === 0) return null;
+  if (what.is !== 'other') return null;
   const done = () =>
     recording.record({
       kind: 'stepDone',

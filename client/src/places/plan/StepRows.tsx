@@ -3,7 +3,7 @@
 import { massReading, thicknessReading } from '@mortisect/core/measure';
 import type { StepView } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
-import { joined, limbIn, otherWords } from '@mortisect/words/trade';
+import { goalWords, joined, limbIn, otherWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../../data/useSay';
 import { Mark } from '../../drawings/marks';
@@ -59,7 +59,11 @@ export function StepRows({ view, today, steps, chosenId, onChoose }: StepRowsPro
                   </Label>
                 ) : null}
               </Label>
-              <Small>{[findingWords(say, solved) || say('plan.training'), what].join(' · ')}</Small>
+              <Small>
+                {[findingWords(say, solved), ...goalWords(say, step.step.serves), what]
+                  .filter(Boolean)
+                  .join(' · ')}
+              </Small>
             </View>
             <View alignItems="flex-end">
               <Label>{handling ? joined(say, thicknessReading(handling.kerfMm, today.units)) : ''}</Label>

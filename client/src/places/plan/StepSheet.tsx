@@ -11,6 +11,7 @@ import {
   regrowthWords,
   shootsAtWords,
   told,
+  whyPlace,
   whySteps,
 } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
@@ -151,16 +152,17 @@ function Why({
         return (
           <View key={reason.lesionId} gap={8}>
             <Label fontSize="$19">{told(say, disorderOf(reason.disorder)?.name) ?? reason.disorder}</Label>
-            {clearance
-              ? whySteps(say, reason, clearance, telling(view, today)).map((step) => (
-                  <View key={step.title} gap={2}>
-                    <Label>{step.title}</Label>
-                    {step.lines.map((line) => (
-                      <Small key={line}>{line}</Small>
-                    ))}
-                  </View>
-                ))
-              : null}
+            {(clearance
+              ? whySteps(say, reason, clearance, telling(view, today))
+              : whyPlace(say, reason, telling(view, today))
+            ).map((step) => (
+              <View key={step.title} gap={2}>
+                <Label>{step.title}</Label>
+                {step.lines.map((line) => (
+                  <Small key={line}>{line}</Small>
+                ))}
+              </View>
+            ))}
             <SchoolTable view={view} today={today} lesionId={reason.lesionId} />
           </View>
         );

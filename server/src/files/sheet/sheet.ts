@@ -310,7 +310,7 @@ function stepBlock(
   doc
     .fontSize(9.5)
     .text(
-      `${reasonWords(say, priced, new Map(input.findings.map((finding) => [finding.id, finding.disorder])))}. ${facts}`,
+      `${reasonWords(say, step, new Map(input.findings.map((finding) => [finding.id, finding.disorder])))}. ${facts}`,
       {
         width: widthOf(doc) - 20,
       },

@@ -1,0 +1,23 @@
+// What is a tree brought to, where nobody has found anything wrong with it?
+import { treeAge } from '../register/index';
+
+/** What a step may be for besides findings. */
+export const goals = ['height', 'training', 'light'] as const;
+export type Goal = (typeof goals)[number];
+
+/** So long a tree is still built up. Common practice, no source. */
+export const TRAINED_UP_TO_YEARS = 4;
+
+interface Shaped {
+  heightCm: number;
+  targetHeightCm: number | null;
+  plantedYear: number | null;
+}
+
+/** May the plan of this tree hold work that no finding asks for? Said from the register alone, so that thousands of trees can be asked. */
+export function asksForShape({ heightCm, targetHeightCm, plantedYear }: Shaped, year: number): boolean {
+  const age = treeAge(plantedYear, year);
+  return (
+    (targetHeightCm !== null && heightCm > targetHeightCm) || (age !== null && age <= TRAINED_UP_TO_YEARS)
+  );
+}

@@ -1,0 +1,1 @@
+export { asksForShape, type Goal, goals, TRAINED_UP_TO_YEARS } from './goals';
