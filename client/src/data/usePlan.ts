@@ -85,6 +85,21 @@ export function usePlan(treeId: string, input: PlanInput) {
   });
 }
 
+/** The tree planned in several ways side by side; null where one is not there yet. */
+export function usePlansOf<W>(
+  treeId: string,
+  input: PlanInput,
+  ways: readonly W[],
+  changed: (input: PlanInput, way: W) => PlanInput,
+): (Solved | null)[] {
+  const client = useQueryClient();
+  const inputs = useMemo(() => ways.map((way) => changed(input, way)), [input, ways, changed]);
+  return useQueries({
+    queries: inputs.map((each) => planQuery(client, treeId, each, LIST_MS)),
+    combine: (results) => results.map(({ data }) => data ?? null),
+  });
+}
+
 export interface Plans {
   plans: Map<string, Solved>;
   /** Every tree has a plan, or will get none. */

@@ -13,7 +13,7 @@ import { speciesName } from '@mortisect/core/register';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { PlainKey, Say } from '@mortisect/words';
 import { figure, joined, limbIn, otherWords, tapeText, told } from '@mortisect/words/trade';
-import { spanWords } from '../data/moment';
+import { dayWords, spanWords } from '../data/moment';
 
 /** When what was deleted can no longer be had back. */
 export const forGoodWords = (say: Say, daysLeft: number): string =>
@@ -146,6 +146,14 @@ export function actionWords(say: Say, action: ActionBody, kit: readonly Tool[] =
       return `${lowerFirst(otherWords(say, action.what))}, ${lowerFirst(limbIn(say, action.limbName))}`;
     case 'planPinned':
       return say('shared.planPinned', { pin: pinWords(say, action.pin) });
+    case 'paceSet':
+      return say('shared.paceSet', { pace: told(say, action.pace ?? 'as on the site') });
+    case 'limitSet':
+      return action.limit === null
+        ? say('shared.limitBySchool')
+        : say('shared.limitSet', { percent: figure(say, action.limit / 10, { most: 1 }) });
+    case 'visitBooked':
+      return say('shared.arboristComes', { on: dayWords(action.on) });
     case 'mustLifted':
       return say('shared.mustLifted', { why: told(say, action.why) });
     case 'clearanceSet':

@@ -6,6 +6,7 @@ export {
   limitSchoolIds,
   limitSchools,
   type SeasonLimits,
+  type Spread,
   seasonLimits,
   spreads,
 } from './seasonLimit';

@@ -8,6 +8,8 @@ export interface AnsweredCut {
   pass: 'dormant' | 'summer';
   /** Share of the living crown that goes in the season, 0..1. */
   seasonShare: number;
+  /** The branch that takes over is thin for it: more shoots come. */
+  weakHeir?: boolean;
 }
 
 export const RegrowthReason = reasonSchema({
@@ -15,6 +17,7 @@ export const RegrowthReason = reasonSchema({
   'large wound': {},
   'taken at its collar': {},
   shortened: {},
+  'the heir is weak': {},
   'much goes at once': {},
 });
 export type RegrowthReason = z.infer<typeof RegrowthReason>;
@@ -33,9 +36,11 @@ export interface Regrowth {
 /** @source direction: Mika 1986, Hort. Rev. 8:337, remembered with confidence; the numbers from memory, unsure */
 const LARGE_MM = 50;
 const HARD_SHARE = 0.3;
+/** Common practice, no source. */
+const WEAK_HEIR_SHOOTS = 1.5;
 
 /** Shoots to expect below a cut, for the recheck in early summer. Heading wakes the buds below it, thinning hardly any, a large wound many. */
-export function regrowth({ kind, kerfMm, pass, seasonShare }: AnsweredCut): Regrowth {
+export function regrowth({ kind, kerfMm, pass, seasonShare, weakHeir = false }: AnsweredCut): Regrowth {
   const hard = seasonShare > HARD_SHARE;
   const shootsAt = kind === 'collar' ? 'collar' : 'below the cut';
   const lengthFactor: readonly [number, number] = hard ? [1.5, 2] : [1, 1];
@@ -57,7 +62,9 @@ export function regrowth({ kind, kerfMm, pass, seasonShare }: AnsweredCut): Regr
           ? [0, 2]
           : [0, 1];
   return {
-    shoots,
+    shoots: weakHeir
+      ? [Math.ceil(shoots[0] * WEAK_HEIR_SHOOTS), Math.ceil(shoots[1] * WEAK_HEIR_SHOOTS)]
+      : shoots,
     lengthFactor,
     where: shootsAt,
     when: 'early summer',
@@ -65,6 +72,7 @@ export function regrowth({ kind, kerfMm, pass, seasonShare }: AnsweredCut): Regr
       plainReason(
         kerfMm >= LARGE_MM ? 'large wound' : kind === 'collar' ? 'taken at its collar' : 'shortened',
       ),
+      ...(weakHeir ? [plainReason('the heir is weak')] : []),
       ...(hard ? [plainReason('much goes at once')] : []),
     ],
   };

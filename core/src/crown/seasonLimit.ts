@@ -54,8 +54,8 @@ export const limitSchools: readonly LimitSchool[] = [
 ];
 export const limitSchoolIds = ['cautious', 'quarter', 'three tenths', 'third'] as const;
 
-/** evenly: the same each season; hard first: more at once, then light. */
-export const spreads = ['evenly', 'hard first'] as const;
+/** Paces of a renovation. evenly: the same each season; hard first: more at once, then light; a little: a fifth each season. */
+export const spreads = ['evenly', 'hard first', 'a little'] as const;
 export type Spread = (typeof spreads)[number];
 
 interface LimitedTree {
@@ -66,6 +66,8 @@ interface LimitedTree {
   wild: boolean;
   /** Freeze injury, drought or disease of the roots this year. */
   stressed: boolean;
+  /** Thousandths that somebody set for this tree. */
+  ownLimit?: number | null;
 }
 
 const turned = {
@@ -74,6 +76,7 @@ const turned = {
 };
 
 export const LimitReason = reasonSchema({
+  'set for this tree': {},
   stressed: {},
   young: turned,
   weak: turned,
@@ -82,6 +85,7 @@ export const LimitReason = reasonSchema({
   'renovated evenly': {},
   'not strong enough to be hard': {},
   'renovated hard first': {},
+  'renovated a little': {},
   school: { schoolId: z.enum(limitSchoolIds) },
 });
 export type LimitReason = z.infer<typeof LimitReason>;
@@ -99,6 +103,7 @@ const YOUNG_BELOW_YEARS = 5;
 const RENOVATION = 330;
 const HARD_FIRST = [400, 100, 100, 100, 100];
 const STRONG_WILD = 400;
+const A_LITTLE = 200;
 const PEACH = 500;
 const LESS: readonly string[] = ['sweet-cherry', 'sour-cherry', 'european-plum', 'japanese-plum'];
 const HARD: readonly string[] = ['apple', 'pear'];
@@ -121,7 +126,7 @@ const VOICES: readonly Voice[] = [
 ];
 
 /**
- * The limit of each season by the site's school, a share of it for young and weak trees and for cherries and plums, a tenth for stressed ones,
+ * The limit of each season: what was set for the tree, else by the site's school, a share of it for young and weak trees and for cherries and plums, a tenth for stressed ones,
  * more for peaches and for a renovation. Dead wood does not count toward it, and what a disease must take at least does not.
  *
  * @returns thousandths of the living crown before the first season, with the reason
@@ -145,6 +150,7 @@ export function seasonLimits(
       code: of.code,
       values: { schoolId: chosen.id, hundredths: of.hundredths },
     });
+  if (tree.ownLimit != null) return even(tree.ownLimit, plainReason('set for this tree'));
   if (tree.stressed) return even(STRESSED, plainReason('stressed'));
   if (voice && voice.code !== 'cherry or plum') return share(voice);
   if (tree.species === 'peach' || tree.species === 'nectarine')
@@ -162,6 +168,7 @@ function renovation(tree: LimitedTree, seasons: number, spread: Spread, even: Ev
     const limit = tree.wild && tree.vigour === 'strong' ? STRONG_WILD : RENOVATION;
     return even(limit, plainReason('renovated evenly'));
   }
+  if (spread === 'a little') return even(A_LITTLE, plainReason('renovated a little'));
   if (tree.vigour !== 'strong' || !HARD.includes(tree.species))
     return even(RENOVATION, plainReason('not strong enough to be hard'));
   return {

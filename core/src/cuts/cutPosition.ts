@@ -24,7 +24,15 @@ import type {
   Place,
   Reason,
 } from './model';
-import { headingAtOrBelow, maybeHeaded, reductionAtOrBelow, tidy, unsoundLimbs } from './places';
+import {
+  headingAtOrBelow,
+  maybeHeaded,
+  reductionAtOrBelow,
+  reductionTo,
+  takesOver,
+  tidy,
+  unsoundLimbs,
+} from './places';
 
 /** A bare stub stands this far beyond the union, at least and at most. @source Steiner 1990, Acta Hort. 273:139 */
 const STUB_LEAST_CM = 10;
@@ -372,6 +380,46 @@ export function shapeCut(
     return cutAt(lesion, 0, walk, index, { place: fallback, passedOver: [], upToCm });
   }
   return place ? cutAt(lesion, 0, walk, index, { place, passedOver: [] }) : null;
+}
+
+/** A side branch that could go on in the place of the limb beyond it, and the cut that would let it. */
+export interface Heir {
+  cut: Cut;
+  branch: Limb;
+  jointCm: number;
+  /** Thickness of the branch by that of the limb at its joint. */
+  ratio: number;
+  /** Stout enough by the rule of reductions. */
+  stout: boolean;
+}
+
+/**
+ * The sound side branches of a limb that a reduction could be made to, from the base out.
+ *
+ * @param lesions open findings: what is ill, dead or broken does not take over
+ */
+export function heirsOf(
+  limbs: Limb[],
+  limbId: string,
+  lesions: Lesion[],
+  { findingId, disorder }: { findingId: string; disorder: string },
+): Heir[] {
+  const index = indexLimbs(limbs);
+  const limb = index.byId.get(limbId);
+  if (!limb) return [];
+  const unsound = unsoundLimbs(index, lesions);
+  return (index.childrenOf.get(limbId) ?? [])
+    .filter(({ id }) => !unsound.has(id))
+    .toSorted((a, b) => a.jointCm - b.jointCm)
+    .flatMap((branch): Heir[] => {
+      const place = reductionTo(index, limb, branch);
+      if (!place) return [];
+      const { atCm, jointCm } = place;
+      const lesion: Lesion = { id: findingId, limbId, fromCm: atCm, toCm: atCm, disorder, edge: 'definite' };
+      const walk: Walk = { stretches: [], end: { on: 'limb', limbId, atCm } };
+      const cut = cutAt(lesion, 0, walk, index, { place, passedOver: [] });
+      return [{ cut, branch, jointCm, ratio: place.branchMm / place.limbMm, stout: takesOver(place) }];
+    });
 }
 
 /** From the lesion's edge down the wood to the kerf, cm. */

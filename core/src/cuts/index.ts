@@ -1,4 +1,4 @@
-export { cutPosition, cutsFor, deadWoodOff, kerfMm, shapeCut } from './cutPosition';
+export { cutPosition, cutsFor, deadWoodOff, type Heir, heirsOf, kerfMm, shapeCut } from './cutPosition';
 export {
   Cut,
   CutPositionInput,

@@ -31,7 +31,7 @@ export interface Choice<P extends Place> {
   place: P | null;
   passedOver: PassedOver[];
 }
-type Reduction = Extract<Place, { kind: 'reduction' }>;
+export type Reduction = Extract<Place, { kind: 'reduction' }>;
 type Heading = Extract<Place, { kind: 'heading' }>;
 
 /**
@@ -71,35 +71,44 @@ export function reductionAtOrBelow(
   const passedOver: PassedOver[] = [];
   let best: Reduction | null = null;
   for (const branch of index.childrenOf.get(limb.id) ?? []) {
-    if (isTrunk(index, limb, branch.jointCm) && !isLowestScaffold(index, limb, branch)) continue;
-    const limbMm = diameterMmAt(limb, branch.jointCm);
-    const neededMm = limbMm * (limbMm > THICK_MM ? HALF : THIRD);
-    const atCm = tidy(
-      branch.jointCm +
-        branch.baseMm / 20 +
-        (limbMm < SLENDER_MM ? KEPT_BEYOND_SLENDER_CM : KEPT_BEYOND_BRANCH_CM),
-    );
+    const place = reductionTo(index, limb, branch);
+    if (!place) continue;
     const over = (why: PassedOver['why']) =>
       passedOver.push({ limbId: limb.id, atCm: branch.jointCm, branchId: branch.id, why });
-    if (atCm > limb.lengthCm) continue;
-    if (atCm > t + HAIR_CM) {
+    if (place.atCm > t + HAIR_CM) {
       if (branch.jointCm <= t) over('too near the lesion');
-    } else if (branch.baseMm < neededMm - HAIR_CM) over('branch too thin');
+    } else if (!takesOver(place)) over('branch too thin');
     else if (unsound.has(branch.id)) over('branch not sound');
-    else if (!best || atCm > best.atCm) {
-      best = {
-        kind: 'reduction',
-        limbId: limb.id,
-        atCm,
-        toLimbId: branch.id,
-        jointCm: branch.jointCm,
-        branchMm: branch.baseMm,
-        limbMm,
-        neededMm,
-      };
-    }
+    else if (!best || place.atCm > best.atCm) best = place;
   }
   return { place: best, passedOver };
+}
+
+/** The reduction to this side branch, stout enough or not; null where the trunk stands there, or the limb ends too near. */
+export function reductionTo(index: LimbIndex, limb: Limb, branch: Limb): Reduction | null {
+  if (isTrunk(index, limb, branch.jointCm) && !isLowestScaffold(index, limb, branch)) return null;
+  const limbMm = diameterMmAt(limb, branch.jointCm);
+  const atCm = tidy(
+    branch.jointCm +
+      branch.baseMm / 20 +
+      (limbMm < SLENDER_MM ? KEPT_BEYOND_SLENDER_CM : KEPT_BEYOND_BRANCH_CM),
+  );
+  if (atCm > limb.lengthCm) return null;
+  return {
+    kind: 'reduction',
+    limbId: limb.id,
+    atCm,
+    toLimbId: branch.id,
+    jointCm: branch.jointCm,
+    branchMm: branch.baseMm,
+    limbMm,
+    neededMm: limbMm * (limbMm > THICK_MM ? HALF : THIRD),
+  };
+}
+
+/** Is the branch stout enough to go on in the limb’s place? */
+export function takesOver({ branchMm, neededMm }: Reduction): boolean {
+  return branchMm >= neededMm - HAIR_CM;
 }
 
 /** A leader may be lowered to the lowest scaffold, whose joint is the top of the trunk. */

@@ -14,4 +14,4 @@ export {
   plainDisorder,
 } from './disorders';
 export { defaultSchoolOf, schoolFor, schoolsFor } from './schools';
-export { isGrowing, type Season, seasonOn, seasons } from './season';
+export { isGrowing, type Season, seasonOn, seasons, winterOf } from './season';

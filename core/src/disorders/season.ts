@@ -34,6 +34,16 @@ export function seasonOn(day: string, latitudeDeg: number, setByHand: Season | n
   return NORTHERN[(month + (latitudeDeg < 0 ? 6 : 0)) % 12] as Season;
 }
 
+/** The growing season ends, and the winter of a calendar year begins, with this month of the north, January 0. */
+const WINTER_FROM = 9;
+
+/** The year in which the winter began that a day belongs to, with the summer after it. @example winterOf('2027-01-20', 54) //=> 2026 */
+export function winterOf(day: string, latitudeDeg: number): number {
+  const [year, month] = day.split('-').map(Number) as [number, number];
+  const from = latitudeDeg < 0 ? WINTER_FROM - 6 : WINTER_FROM;
+  return month - 1 >= from ? year : year - 1;
+}
+
 /** Clearances and blade rules know two states: dormant and growing. */
 export function isGrowing(season: Season): boolean {
   return season !== 'dormant';

@@ -84,6 +84,7 @@ function small(change: Partial<PlanProblem> = {}): PlanProblem {
     ],
     excludes: [],
     required: [],
+    after: [],
     costs: { crown: 0.1, fruit: 0.05, exemptCrown: 0.02, exemptFruit: 0.01, minute: 0.2 },
     discount: 0.8,
     ...change,

@@ -4,6 +4,7 @@ import { type Cut, cutsFor, deadWoodOff, type Lesion, shapeCut, type TreeCuts } 
 import { disorderOf, kindOf } from '../disorders/index';
 import { type Limb, limbShape } from '../tree/index';
 import { nearestOf } from './geometry';
+import type { Lowers } from './height';
 import type { PlanFinding, PlanInput } from './input';
 import type { Pass } from './problem';
 
@@ -24,6 +25,8 @@ export interface Candidate {
   answers: { findingId: string; remains: number }[];
   /** Passes in which it may be done. */
   passes: readonly Pass[];
+  /** How far it brings a limb down that is too tall. */
+  lowers?: Lowers;
 }
 
 const BOTH: readonly Pass[] = ['dormant', 'summer'];
@@ -50,8 +53,16 @@ const EXCISED_BELOW = 0.3;
 /** Of a cluster so many stay. Common practice, no source. */
 const KEPT_OF_CLUSTER = 2;
 
-/** The same place is one candidate, whatever it was thought of for. */
-export function candidatesOf(input: PlanInput, cuts: TreeCuts): Candidate[] {
+/**
+ * The same place is one candidate, whatever it was thought of for.
+ *
+ * @param shaping what could be done about sound wood
+ */
+export function candidatesOf(
+  input: PlanInput,
+  cuts: TreeCuts,
+  shaping: readonly Candidate[] = [],
+): Candidate[] {
   const found = new Map<string, Candidate>();
   const add = (candidate: Candidate) => {
     const had = found.get(candidate.id);
@@ -63,18 +74,20 @@ export function candidatesOf(input: PlanInput, cuts: TreeCuts): Candidate[] {
       if (!had.answers.some((known) => known.findingId === answer.findingId)) had.answers.push(answer);
     }
     had.passes = had.passes.filter((pass) => candidate.passes.includes(pass));
+    if (candidate.lowers) had.lowers = candidate.lowers;
     if (had.what.is === 'cut' && candidate.what.is === 'cut') joinCuts(had.what.cut, candidate.what.cut);
   };
   const lesions = lesionsOf(input, cuts);
   for (const finding of input.findings) {
     for (const candidate of forFinding(finding, input, lesions)) add(candidate);
   }
+  for (const candidate of shaping) add(candidate);
   // A place that no pass is left for is no candidate
   return [...found.values()].filter((candidate) => candidate.passes.length > 0);
 }
 
 /** The findings that ask for a cut by the position rule, with their clearances. */
-function lesionsOf(input: PlanInput, cuts: TreeCuts): Lesion[] {
+export function lesionsOf(input: PlanInput, cuts: TreeCuts): Lesion[] {
   return input.findings.flatMap(({ id, limbId, fromCm, toCm, disorder, edge }) => {
     const clearance = cuts.clearances[id];
     return clearance

@@ -3,6 +3,7 @@ import { indexLimbs } from '../tree/index';
 import { feasiblePlan } from './feasible';
 import { applyPins } from './pins';
 import type { Prepared } from './prepare';
+import { passesOf } from './prepare';
 import type { PlanProblem } from './problem';
 import type { ClashPart } from './treePlan';
 
@@ -77,7 +78,7 @@ function canBeKept(prepared: Prepared, set: readonly ClashPart[]): boolean {
     candidates: problem.candidates.map((candidate, k) => ({
       ...candidate,
       slots: problem.slots.flatMap((slot, t) =>
-        chosenFrom[k]?.candidate.passes.includes(slot.pass) ? [t] : [],
+        chosenFrom[k] && passesOf(chosenFrom[k]).includes(slot.pass) ? [t] : [],
       ),
     })),
     required: [],

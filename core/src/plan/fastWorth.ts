@@ -1,5 +1,5 @@
 // Is this plan allowed, and what is it worth? Asked thousands of times in a search.
-import type { PlanProblem } from './problem';
+import { isTooSoon, type PlanProblem } from './problem';
 import { TIE_A_CUT, TIE_A_THOUSANDTH } from './relaxation';
 
 /** `breachOf` and `worthOf` on flat arrays, for the thousands of plans that a search looks at. */
@@ -69,6 +69,9 @@ export class FastWorth {
     if (!sound) return Number.NEGATIVE_INFINITY;
     for (const [a, b] of this.problem.excludes) {
       if ((plan[a] as number) >= 0 && (plan[b] as number) >= 0) return Number.NEGATIVE_INFINITY;
+    }
+    for (const rule of this.problem.after) {
+      if (isTooSoon(this.problem, rule, plan)) return Number.NEGATIVE_INFINITY;
     }
     for (let y = 0; y < this.used.length; y++) {
       if ((this.used[y] as number) > (this.problem.limits[y] as number)) return Number.NEGATIVE_INFINITY;

@@ -2,26 +2,40 @@ export { type ArboristCut, arboristPart } from './arborist';
 export { cutId, type OtherKind, otherKinds } from './candidates';
 export { type CurvePoint, type MarginCurve, marginCurve } from './curve';
 export { followerFromMm, followersOf } from './follower';
+export type { Lowers } from './height';
 export {
   Costs,
+  firstWinterOf,
+  LEAST_LIMIT,
+  MOST_LIMIT,
   MOST_PLAN_SEASONS,
   Pin,
   PlanFinding,
   PlanInput,
   PlanSettings,
   PlanTree,
+  paceOf,
   startingPlanSettings,
 } from './input';
 export type { KeptFor } from './keepWorth';
 export { KeptPlan, keptPlanOf, planStamp, solvedFrom } from './keptPlan';
 export { OrderInput, OrderResult, orderOf } from './order';
+export { type Outlook, outlookOf } from './outlook';
 export { candidateOut, planning } from './planTree';
 export { preparePlan } from './prepare';
 export { type Priced, regrowthOf } from './price';
 export { type Pass, passes } from './problem';
 export { RunOrder, RunOrderInput, runOrder, WALKED_M_A_MINUTE } from './runOrder';
 export { PlanSearch } from './search';
-export { CandidateOut, type ClashPart, type LeftWhy, PlannedStep, SeasonOfPlan, TreePlan } from './treePlan';
+export {
+  CandidateOut,
+  type ClashPart,
+  type HeightOfPlan,
+  type LeftWhy,
+  PlannedStep,
+  SeasonOfPlan,
+  TreePlan,
+} from './treePlan';
 export type { Verdict, VerdictReason } from './verdict';
 export { inVisits, standOf, stationOf, visitKey, visitOrders, wholeMinutes } from './visit';
 export {

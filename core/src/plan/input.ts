@@ -2,7 +2,7 @@
 
 import { z } from 'zod';
 import { cleaningSchools } from '../blades/index';
-import { limitSchoolIds, spreads } from '../crown/index';
+import { limitSchoolIds, type Spread, spreads } from '../crown/index';
 import { CuttingSchools, choicesBeyondSawing, FindingForCut } from '../cuts/index';
 import { seasons } from '../disorders/index';
 import { faultKinds } from '../faults/index';
@@ -73,6 +73,12 @@ export type Pin = z.infer<typeof Pin>;
 const pairSchools = ['either', 'upper', 'lower'] as const;
 const twinSchools = ['either', 'thinner', 'steeper'] as const;
 
+/** What may be set as the limit of a tree, thousandths of the living crown a season. */
+export const LEAST_LIMIT = 20;
+export const MOST_LIMIT = 500;
+/** Common practice, no source. */
+const HIRED_MINUTE = 1;
+
 const price = (label: string) => setting(z.number().min(0).max(10), { label });
 export const Costs = z.object({
   crown: price('aThousandthOfTheCrown'),
@@ -90,7 +96,11 @@ export const PlanSettings = z
       z.enum(spreads).default('evenly').describe('how a renovation is spread over its seasons'),
       {
         label: 'aRenovationIsSpread',
-        choices: { evenly: 'evenlyOverItsSeasons', 'hard first': 'hardAtOnceThenLight' },
+        choices: {
+          evenly: 'evenlyOverItsSeasons',
+          'hard first': 'hardAtOnceThenLight',
+          'a little': 'aLittleEachYear',
+        },
         hint: 'bothArePractisedHardAtOnce',
       },
     ),
@@ -114,6 +124,15 @@ export const PlanSettings = z
       .array(Tool)
       .max(40)
       .default([...startingKit]),
+    hiredMinute: setting(
+      z
+        .number()
+        .min(0)
+        .max(20)
+        .default(HIRED_MINUTE)
+        .describe('how many minutes of one’s own a minute of an arborist is worth'),
+      { label: 'anArboristsMinute' },
+    ),
     costs: Costs.default(startingCosts).describe(
       'price of a thousandth of crown, of its fruiting part, and of a minute',
     ),
@@ -159,6 +178,27 @@ export const PlanInput = z
       .record(z.string(), z.enum(choicesBeyondSawing))
       .default({})
       .describe('what the caretaker decided on a finding that no cut answers, by its id'),
+    pace: z
+      .enum(spreads)
+      .nullable()
+      .default(null)
+      .describe('how a renovation of this tree is spread; null: as on the site'),
+    limit: z
+      .number()
+      .int()
+      .min(LEAST_LIMIT)
+      .max(MOST_LIMIT)
+      .nullable()
+      .default(null)
+      .describe(
+        'thousandths of the living crown a season, set for this tree; null: by the school of the site',
+      ),
+    booked: z
+      .array(z.number().int().min(1).max(MOST_PLAN_SEASONS))
+      .max(MOST_PLAN_SEASONS)
+      .default([])
+      .describe('seasons in which an arborist comes'),
+    firstWinter: z.number().int().optional().describe('year in which the winter of season 1 begins'),
     tied: z
       .array(limbId)
       .max(500)
@@ -188,3 +228,11 @@ export const PlanInput = z
   })
   .meta({ id: 'PlanInput' });
 export type PlanInput = z.infer<typeof PlanInput>;
+
+/** How a renovation of the tree is spread: as set for it, else as on the site. */
+export const paceOf = ({ pace, settings }: Pick<PlanInput, 'pace' | 'settings'>): Spread =>
+  pace ?? settings.spread;
+
+/** The calendar year in which the winter of season 1 begins. */
+export const firstWinterOf = ({ firstWinter, year }: Pick<PlanInput, 'firstWinter' | 'year'>): number =>
+  firstWinter ?? year;

@@ -3,6 +3,7 @@ import type { CrownMap, SeasonLimits } from '../crown/index';
 import type { TreeCuts } from '../cuts/index';
 import type { Goal } from '../shaping/index';
 import type { LimbIndex } from '../tree/index';
+import type { Heights } from './height';
 import type { KeepWorth } from './keepWorth';
 import type { Priced } from './price';
 import type { Training } from './training';
@@ -30,4 +31,5 @@ export interface Parts {
   keep: KeepWorth[];
   index: LimbIndex;
   training: Training;
+  heights: Heights;
 }

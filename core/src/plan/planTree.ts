@@ -3,10 +3,11 @@ import { goals } from '../shaping/index';
 import { indexLimbs, isDistalOf, type Kerf } from '../tree/index';
 import { clashOf } from './clash';
 import { feasiblePlan } from './feasible';
+import { loweredBy } from './height';
 import type { PlanInput } from './input';
 import { type Prepared, preparePlan } from './prepare';
 import type { Priced } from './price';
-import { crownBySeason, type Pass, type PlanCandidate, passes, slotsTaken } from './problem';
+import { crownBySeason, type Pass, type PlanCandidate, passes, pays, slotsTaken } from './problem';
 import { PlanSearch, type Progress } from './search';
 import type { CandidateOut, PlannedStep, SeasonOfPlan, TreePlan } from './treePlan';
 
@@ -30,7 +31,7 @@ export function planning(input: PlanInput): Planning {
   // A tree that comes out whole is not planned cut by cut
   const search = new PlanSearch(
     comesOut
-      ? { ...prepared.problem, candidates: [], problems: [], excludes: [], required: [] }
+      ? { ...prepared.problem, candidates: [], problems: [], excludes: [], required: [], after: [] }
       : prepared.problem,
     start === 'open' ? undefined : start,
   );
@@ -64,7 +65,7 @@ function planFrom(prepared: Prepared, progress: Progress, comesOut: boolean): Tr
       crown: crown[y] as number,
       exempt: sum((step) => step.exempt),
       fruit: sum((step) => step.fruit),
-      minutes: sum((step) => pricedOf(step).minutes.minutes),
+      minutes: sum((step) => (step.pass === 'hired' ? 0 : pricedOf(step).minutes.minutes)),
       massKg: sum((step) => pricedOf(step).handling?.massKg ?? 0),
     };
   });
@@ -79,6 +80,7 @@ function planFrom(prepared: Prepared, progress: Progress, comesOut: boolean): Tr
     decisions: cuts.decisions.filter(({ lesionId }) => input.findings.some(({ id }) => id === lesionId)),
     clash,
     idlePins: prepared.idlePins,
+    height: comesOut ? null : loweredBy(prepared, steps),
     limitBecause: prepared.limits.because,
     proof: {
       worth: finite(progress.worth),
@@ -172,26 +174,10 @@ function leftOf(prepared: Prepared, solved: Set<string>): TreePlan['left'] {
     return [
       {
         findingId: id,
-        why: solvers.some((solver) => pays(solver, p, prepared)) ? 'no room' : 'not worth it',
+        why: solvers.some((solver) => pays(solver, (at) => at === p, problem)) ? 'no room' : 'not worth it',
       },
     ];
   });
-}
-
-/** Would the candidate pay for itself in the first season, taken alone? */
-function pays({ own, minutes, solves }: PlanCandidate, p: number, { problem }: Prepared): boolean {
-  const { costs, problems } = problem;
-  const gain = solves.reduce(
-    (sum, { problem: at, remains }) => (at === p ? sum + (problems[at]?.value ?? 0) * (1 - remains) : sum),
-    0,
-  );
-  const cost =
-    own.crown * costs.crown +
-    own.fruit * costs.fruit +
-    own.exemptCrown * costs.exemptCrown +
-    minutes * costs.minute +
-    own.keepWorth;
-  return gain > cost;
 }
 
 /** Findings whose own smallest cut is not made, because a step nearer the trunk takes their wood. */

@@ -6,16 +6,26 @@ import { disorderOf, kindOf, type Season } from '../disorders/index';
 import { treeAge } from '../register/index';
 import { indexLimbs, isDistalOf, type Kerf, type LimbIndex, wayToStool } from '../tree/index';
 import { type Candidate, candidatesOf, isDiseased } from './candidates';
-import type { Pin, PlanFinding, PlanInput } from './input';
+import {
+  askHeight,
+  type Heights,
+  heightsHandedOver,
+  heightsOf,
+  lowersTo,
+  standTooHigh,
+  stemSteps,
+} from './height';
+import { type Pin, type PlanFinding, type PlanInput, paceOf } from './input';
 import { type KeepWorth, keepWorths } from './keepWorth';
+import { evenLimits } from './pace';
 import type { Asked, InForest, Parts } from './parts';
 import { applyPins } from './pins';
 import { answersIt, crownBeyond, type Priced, priceOf } from './price';
-import { ancestors, type PlanCandidate, type PlanProblem } from './problem';
+import { ancestors, type Pass, type PlanCandidate, type PlanProblem } from './problem';
 import { trainingOf } from './training';
 import { type Verdict, verdictOf } from './verdict';
 import { startingWeights, type WeightKey } from './weights';
-import { askHeight, askLight } from './wholeTree';
+import { askLight } from './wholeTree';
 
 export interface Prepared {
   input: PlanInput;
@@ -34,7 +44,8 @@ export interface Prepared {
   lightShare: number | null;
   /** Pins that name what is not there any more. */
   idlePins: Pin[];
-  /** Findings that only an arborist’s cut would answer. */
+  heights: Heights;
+  /** Findings that only an arborist’s cut would answer, and limbs that only one would bring down far enough. */
   handOver: string[];
 }
 
@@ -72,19 +83,24 @@ export function preparePlan(given: PlanInput): Prepared {
   const { tree } = input;
   const index = indexLimbs(tree.limbs);
   const cuts = treeCuts(tree, input.findings, input.schools, input.season, input.year);
-  const candidates = [...candidatesOf(input, cuts), ...training.candidates];
+  const heights = heightsOf(input, cuts);
+  const candidates = candidatesOf(input, cuts, [...training.candidates, ...heights.candidates]);
   const crown = crownOf(input, candidates);
   const all = candidates.map((candidate) => priceOf(candidate, input, cuts, index, crown));
+  // An arborist’s cuts are planned only where a visit is booked that may hold them
   const doable = inForest(
-    all.filter((priced) => !priced.handling?.handOver),
+    all.filter((priced) => !priced.handling?.handOver || input.booked.length > 0),
     index,
   );
-  const handOver = input.findings
-    .filter(
-      ({ id }) =>
-        all.some((priced) => answersIt(priced, id)) && !doable.some(({ priced }) => answersIt(priced, id)),
-    )
-    .map((finding) => finding.id);
+  const handOver = [
+    ...input.findings
+      .filter(
+        ({ id }) =>
+          all.some((priced) => answersIt(priced, id)) && !doable.some(({ priced }) => answersIt(priced, id)),
+      )
+      .map((finding) => finding.id),
+    ...heightsHandedOver(heights, all, doable),
+  ];
   const limits = seasonLimits(
     {
       species: tree.species,
@@ -93,13 +109,16 @@ export function preparePlan(given: PlanInput): Prepared {
       renovated: tree.renovated,
       wild: tree.form === 'wild',
       stressed: tree.stressed,
+      ownLimit: input.limit,
     },
     input.seasons,
     input.settings.limit,
-    input.settings.spread,
+    paceOf(input),
   );
   const keep = keepWorths(input);
-  const built = build(input, { doable, cuts, crown, limits, keep, index, training });
+  const built = build(input, { doable, cuts, crown, limits, keep, index, training, heights });
+  const isSpread = limits.because.code === 'renovated evenly' && input.seasons > 1;
+  if (isSpread) Object.assign(built.problem, { limits: evenLimits(built.problem) });
   return {
     input,
     cuts,
@@ -111,6 +130,7 @@ export function preparePlan(given: PlanInput): Prepared {
     crown,
     limits,
     keep,
+    heights,
     lightShare: built.lightShare,
     idlePins: built.idlePins,
     handOver,
@@ -173,7 +193,7 @@ interface Built {
 
 function build(input: PlanInput, parts: Parts): Built {
   const { doable, cuts, limits, index } = parts;
-  const slots = slotsFor(input.season, input.seasons);
+  const slots = slotsFor(input.season, input.seasons, input.booked);
   const asked: Asked[] = [];
   const problems: PlanProblem['problems'] = [];
   const candidates: PlanCandidate[] = doable.map(({ priced, parent }) => ({
@@ -181,8 +201,8 @@ function build(input: PlanInput, parts: Parts): Built {
     parent,
     isCut: priced.kerf !== null,
     own: { crown: 0, fruit: 0, exemptCrown: 0, exemptFruit: 0, keepWorth: 0 },
-    minutes: priced.minutes.minutes,
-    slots: slots.flatMap((slot, t) => (priced.candidate.passes.includes(slot.pass) ? [t] : [])),
+    minutes: priced.minutes.minutes * (priced.handling?.handOver ? input.settings.hiredMinute : 1),
+    slots: slots.flatMap(({ pass }, t) => (passesOf(priced).includes(pass) ? [t] : [])),
     solves: [],
   }));
   const problem: PlanProblem = {
@@ -192,6 +212,7 @@ function build(input: PlanInput, parts: Parts): Built {
     problems,
     excludes: [],
     required: [],
+    after: [],
     costs: input.settings.costs,
     discount: input.settings.weights.discount,
   };
@@ -225,17 +246,29 @@ function build(input: PlanInput, parts: Parts): Built {
   }
   askHeight(input, parts, problem, ask);
   const lightShare = askLight(input, parts, problem, ask);
-  excludeAlternatives(problem, doable);
+  excludeAlternatives(problem, doable, index);
   const idlePins = applyPins(problem, doable, input, index, input.pins);
+  if (paceOf(input) !== 'hard first') stemSteps(parts, problem);
   const mustCrown = candidates.reduce((sum, { own }) => sum + own.exemptCrown, 0);
   return { problem, asked, idlePins, lightShare, mustCrown };
 }
 
-/** The passes that lie ahead, a growing season first where the dormant one is over. */
-export function slotsFor(now: Season, seasons: number): PlanProblem['slots'] {
-  const all = Array.from({ length: seasons }, (_, y) => [
-    { season: y + 1, pass: 'dormant' as const },
-    { season: y + 1, pass: 'summer' as const },
+/** In which passes it may be done: the arborist’s cuts in a booked visit alone. */
+export function passesOf({ candidate, handling }: Pick<Priced, 'candidate' | 'handling'>): readonly Pass[] {
+  return handling?.handOver ? HIRED : candidate.passes;
+}
+const HIRED: readonly Pass[] = ['hired'];
+
+/**
+ * The passes that lie ahead, a growing season first where the dormant one is over.
+ *
+ * @param booked seasons in which an arborist comes
+ */
+export function slotsFor(now: Season, seasons: number, booked: readonly number[] = []): PlanProblem['slots'] {
+  const all = Array.from({ length: seasons }, (_, y): PlanProblem['slots'] => [
+    { season: y + 1, pass: 'dormant' },
+    ...(booked.includes(y + 1) ? [{ season: y + 1, pass: 'hired' as const }] : []),
+    { season: y + 1, pass: 'summer' },
   ]).flat();
   return now === 'bloom' || now === 'summer' ? all.slice(1) : all;
 }
@@ -337,7 +370,7 @@ function isMust(finding: PlanFinding, input: PlanInput, cuts: TreeCuts, index: L
 /** Hands every piece of crown to the nearest cut that takes it, free of the limit where a must takes it at least. */
 function giveOwn(
   problem: PlanProblem,
-  { doable, crown, keep, index }: Parts,
+  { doable, crown, keep, index, heights }: Parts,
   musts: { leaves: number[] }[],
 ): void {
   const { candidates } = problem;
@@ -363,15 +396,20 @@ function giveOwn(
       ownCost.fruit += piece.fruit;
     }
   }
+  const goesAnyway = standTooHigh(heights);
   for (const { limbId, worth } of keep) {
+    if (goesAnyway.has(limbId)) continue;
     const limb = index.byId.get(limbId);
-    const nearestCost = limb && candidates[nearest(limbId, limb.lengthCm / 2)]?.own;
-    if (nearestCost) nearestCost.keepWorth += worth;
+    // Brought down to a branch that takes over, a limb is not lost
+    let k = limb ? nearest(limbId, limb.lengthCm / 2) : -1;
+    while (k >= 0 && lowersTo((doable[k] as InForest).priced, limbId)) k = candidates[k]?.parent ?? -1;
+    const ownCost = candidates[k]?.own;
+    if (ownCost) ownCost.keepWorth += worth;
   }
 }
 
-/** What is no cut excludes the cuts thought of for the same finding; a reduction excludes cuts of the branch it keeps. */
-function excludeAlternatives(problem: PlanProblem, doable: InForest[]): void {
+/** What is no cut excludes the cuts thought of for the same finding; a reduction excludes cuts in the nearer half of the branch it keeps. */
+function excludeAlternatives(problem: PlanProblem, doable: InForest[], { byId }: LimbIndex): void {
   doable.forEach(({ priced }, k) => {
     const { what, answers: own } = priced.candidate;
     doable.forEach(({ priced: other }, j) => {
@@ -382,7 +420,9 @@ function excludeAlternatives(problem: PlanProblem, doable: InForest[]): void {
         return;
       }
       const place = what.cut.because[0]?.place;
-      if (place?.kind === 'reduction' && other.kerf?.limbId === place.toLimbId) problem.excludes.push([k, j]);
+      if (place?.kind !== 'reduction' || other.kerf?.limbId !== place.toLimbId) return;
+      const halfCm = (byId.get(place.toLimbId)?.lengthCm ?? 0) / 2;
+      if (other.kerf.atCm < halfCm) problem.excludes.push([k, j]);
     });
   });
 }

@@ -6,6 +6,7 @@ import { type Handling, judgeCut, type Left } from '../residual/index';
 import { isDistalOf, type Kerf, type LimbIndex } from '../tree/index';
 import { type Candidate, OTHER_MINUTES } from './candidates';
 import type { PlanInput } from './input';
+import type { Pass } from './problem';
 
 export interface Priced {
   id: string;
@@ -96,9 +97,15 @@ function pricedOther(candidate: Candidate): Priced {
 /** What the tree answers a cut with, by the pass it is made in. */
 export function regrowthOf(
   { candidate, handling }: Priced,
-  pass: 'dormant' | 'summer',
+  pass: Pass,
   seasonShare: number,
 ): Regrowth | null {
   if (candidate.what.is !== 'cut' || !handling) return null;
-  return regrowth({ kind: candidate.what.cut.kind, kerfMm: handling.kerfMm, pass, seasonShare });
+  return regrowth({
+    kind: candidate.what.cut.kind,
+    kerfMm: handling.kerfMm,
+    pass: pass === 'summer' ? 'summer' : 'dormant',
+    seasonShare,
+    weakHeir: candidate.lowers?.heir === 'weak',
+  });
 }

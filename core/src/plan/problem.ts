@@ -1,8 +1,8 @@
 // What is a plan chosen from, and what is any plan worth?
 import { z } from 'zod';
 
-/** Two passes a season: dormant for structure, summer for length, sprouts and vigour. */
-export const passes = ['dormant', 'summer'] as const;
+/** The passes of a season: dormant for structure, a visit of an arborist where one is booked, summer for length, sprouts and vigour. */
+export const passes = ['dormant', 'hired', 'summer'] as const;
 export type Pass = (typeof passes)[number];
 
 const count = z.number().int().min(0);
@@ -36,7 +36,7 @@ export const PlanProblem = z
     slots: z
       .array(z.strictObject({ season: z.number().int().min(1).max(5), pass: z.enum(passes) }))
       .min(1)
-      .max(10),
+      .max(15),
     limits: z.array(count).min(1).max(5).describe('thousandths of the living crown, one a season'),
     candidates: z.array(Candidate).max(1000),
     problems: z
@@ -51,6 +51,10 @@ export const PlanProblem = z
       .max(1000),
     excludes: z.array(z.tuple([count, count])).describe('pairs of which one at most is chosen'),
     required: z.array(count).describe('candidates that are chosen, in one of their slots'),
+    after: z
+      .array(z.tuple([count, z.array(count)]))
+      .default([])
+      .describe('a candidate, and those of which one is chosen in an earlier season than it'),
     costs: z.strictObject({
       crown: z.number().min(0),
       fruit: z.number().min(0),
@@ -83,7 +87,8 @@ type Breach =
   | { kind: 'limit'; season: number; crown: number }
   | { kind: 'must'; problem: number }
   | { kind: 'excluded'; pair: readonly [number, number] }
-  | { kind: 'required'; candidate: number };
+  | { kind: 'required'; candidate: number }
+  | { kind: 'too soon'; candidate: number };
 
 /** Does the plan keep all that it must? The first breach, else null. */
 export function breachOf(problem: PlanProblem, chosen: Assignment): Breach | null {
@@ -98,6 +103,8 @@ export function breachOf(problem: PlanProblem, chosen: Assignment): Breach | nul
   }
   const required = problem.required.find((k) => (chosen[k] as number) < 0);
   if (required !== undefined) return { kind: 'required', candidate: required };
+  const early = problem.after.find((rule) => isTooSoon(problem, rule, chosen));
+  if (early) return { kind: 'too soon', candidate: early[0] };
   const pair = problem.excludes.find(([a, b]) => (chosen[a] as number) >= 0 && (chosen[b] as number) >= 0);
   if (pair) return { kind: 'excluded', pair };
   const crown = crownBySeason(problem, chosen);
@@ -114,6 +121,16 @@ export function breachOf(problem: PlanProblem, chosen: Assignment): Breach | nul
     if (!solved) return { kind: 'must', problem: p };
   }
   return null;
+}
+
+/** Is the candidate chosen, and none of those that go before it in an earlier season? */
+export function isTooSoon(
+  { slots }: Pick<PlanProblem, 'slots'>,
+  [k, first]: PlanProblem['after'][number],
+  chosen: ArrayLike<number>,
+): boolean {
+  const seasonOf = (at: number) => slots[chosen[at] as number]?.season ?? Number.POSITIVE_INFINITY;
+  return Number.isFinite(seasonOf(k)) && !first.some((j) => seasonOf(j) < seasonOf(k));
 }
 
 /** Candidates that take the wood of this one too, nearest first. */
@@ -186,6 +203,25 @@ export function worthOf(problem: PlanProblem, chosen: Assignment): number {
     worth += (problem.problems[p]?.value ?? 0) * problem.discount ** (season - 1) * (1 - remains);
   });
   return worth;
+}
+
+/** Would the candidate pay for itself in the first season, taken alone, by these problems? */
+export function pays(
+  { own, minutes, solves }: PlanCandidate,
+  counts: (problem: number) => boolean,
+  { costs, problems }: Pick<PlanProblem, 'costs' | 'problems'>,
+): boolean {
+  const gain = solves.reduce(
+    (sum, { problem: at, remains }) => (counts(at) ? sum + (problems[at]?.value ?? 0) * (1 - remains) : sum),
+    0,
+  );
+  const cost =
+    own.crown * costs.crown +
+    own.fruit * costs.fruit +
+    own.exemptCrown * costs.exemptCrown +
+    minutes * costs.minute +
+    own.keepWorth;
+  return gain > cost;
 }
 
 /** A problem that is none: a child before its parent, a problem or slot that is not there, a cut that solves less than one on its own wood. */

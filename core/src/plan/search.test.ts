@@ -5,7 +5,7 @@ import { breachOf, crownBySeason, type PlanProblem, worthOf } from './problem';
 import { PlanSearch } from './search';
 import { asMilp } from './testing/asMilp';
 import { bruteForce } from './testing/bruteForce';
-import { planInstance } from './testing/instances';
+import { planInstance, shapedInstance } from './testing/instances';
 import judged from './testing/optima.json';
 
 function solved(problem: PlanProblem) {
@@ -73,10 +73,36 @@ describe('the search is exact', () => {
     expect(bound).toBeGreaterThanOrEqual(taken.length / 2);
   });
 
+  test('and with height in steps, a stem that comes down by thirds, and a booked visit: equal to every plan tried, and to what the solver found on 30', () => {
+    for (let seed = 1; seed <= manyRuns(60, 20); seed++)
+      agrees(shapedInstance(seed, { candidates: 3 + (seed % 3), seasons: 1 + (seed % 2) }));
+    const { candidates, seasons, shaped } = judged;
+    expect(shaped).toHaveLength(30);
+    const taken = shaped.filter((_, i) => i % (30 / manyRuns(30, 10)) === 0);
+    let [waits, visits] = [0, 0];
+    for (const { seed, worth } of taken) {
+      const problem = shapedInstance(seed, { candidates, seasons });
+      const said = solved(problem);
+      expect(Math.abs(said.worth - worth)).toBeLessThan(1e-6 * Math.max(1, worth));
+      expect(breachOf(problem, said.plan ?? [])).toBeNull();
+      if (solved({ ...problem, after: [] }).worth > said.worth + 1e-6) waits++;
+      const hired = problem.slots.findIndex(({ pass }) => pass === 'hired');
+      if (said.plan?.includes(hired)) visits++;
+    }
+    // The rules bind, or they would prove nothing
+    expect(waits).toBeGreaterThanOrEqual(taken.length / 4);
+    expect(visits).toBeGreaterThanOrEqual(taken.length / 2);
+  });
+
   test('the solver itself is asked about small ones', async () => {
     const highs = await highsLoader();
     for (let seed = 401; seed <= 406; seed++) {
       const problem = planInstance(seed, { candidates: 14, seasons: 2 });
+      const { ObjectiveValue } = highs.solve(asMilp(problem), { mip_rel_gap: 0, mip_abs_gap: 1e-9 });
+      expect(solved(problem).worth).toBeCloseTo(ObjectiveValue, 5);
+    }
+    for (let seed = 401; seed <= 404; seed++) {
+      const problem = shapedInstance(seed, { candidates: 10, seasons: 2 });
       const { ObjectiveValue } = highs.solve(asMilp(problem), { mip_rel_gap: 0, mip_abs_gap: 1e-9 });
       expect(solved(problem).worth).toBeCloseTo(ObjectiveValue, 5);
     }

@@ -6,6 +6,7 @@ import {
   type Assignment,
   ancestors,
   breachOf,
+  isTooSoon,
   type PlanCandidate,
   type PlanProblem,
   problemFaults,
@@ -337,6 +338,7 @@ export class PlanSearch {
       }
       return;
     }
+    if (this.branchTooSoon(node, open)) return;
     const pair = this.looseOrBrokenPair(node);
     if (pair) {
       const left = 1 << this.problem.slots.length;
@@ -361,6 +363,32 @@ export class PlanSearch {
     rest[k] = bits & ~first;
     open({ ...node, allowed: firstHalf, bound: Math.min(node.bound, firstBound) });
     open({ ...node, allowed: rest, bound: Math.min(node.bound, restBound) });
+  }
+
+  /**
+   * Where the relaxed plan makes a cut before what has to go first: either it is not made in that season or before, or it is made by then
+   * and one of those goes first.
+   */
+  private branchTooSoon(node: Node, open: (child: Node) => void): boolean {
+    const { slots, after } = this.problem;
+    const rule = after.find((each) => isTooSoon(this.problem, each, this.plan));
+    if (!rule) return false;
+    const [k, first] = rule;
+    const season = slots[this.plan[k] as number]?.season ?? 0;
+    const upTo = (last: number) =>
+      slots.reduce((bits, slot, t) => (slot.season <= last ? bits | (1 << t) : bits), 0);
+    const part = (change: (allowed: Uint16Array) => boolean) => {
+      const allowed = node.allowed.slice();
+      if (change(allowed)) open({ ...node, allowed });
+    };
+    const keep = (allowed: Uint16Array, at: number, bits: number) => {
+      allowed[at] = (allowed[at] as number) & bits;
+      return allowed[at] !== 0;
+    };
+    part((allowed) => keep(allowed, k, ~upTo(season)));
+    for (const j of first)
+      part((allowed) => keep(allowed, k, upTo(season)) && keep(allowed, j, upTo(season - 1)));
+    return true;
   }
 
   /** Is nothing open but how the seasons are filled? Then problems are credited through one limb each, and no pair is left. */
@@ -553,7 +581,8 @@ export class PlanSearch {
       if (this.fast.score(plan) > Number.NEGATIVE_INFINITY) return plan;
       const breach = breachOf(this.problem, plan as unknown as Assignment);
       if (!breach) return plan;
-      if (breach.kind === 'wood gone' && !required.has(breach.candidate)) plan[breach.candidate] = -1;
+      if ((breach.kind === 'wood gone' || breach.kind === 'too soon') && !required.has(breach.candidate))
+        plan[breach.candidate] = -1;
       else if (breach.kind === 'excluded') {
         const loser = required.has(breach.pair[1]) ? breach.pair[0] : breach.pair[1];
         if (required.has(loser)) return null;

@@ -48,6 +48,22 @@ export const ClashPart = z.strictObject({
 });
 export type ClashPart = z.infer<typeof ClashPart>;
 
+const heightLefts = ['reached', 'no heir', 'hand over', 'too deep', 'no room', 'not worth it'] as const;
+const Height = z.strictObject({
+  targetCm: z.number(),
+  nowCm: z.number().describe('highest point of the tree'),
+  afterCm: z.array(z.number()).describe('the same after each season'),
+  limbs: z.array(
+    z.strictObject({
+      limbId: z.string(),
+      tipCm: z.number(),
+      afterCm: z.number().describe('highest point of what is left of it by the plan'),
+      left: z.enum(heightLefts).describe('why it ends above the height, where it does'),
+    }),
+  ),
+});
+export type HeightOfPlan = z.infer<typeof Height>;
+
 export const TreePlan = z.strictObject({
   steps: z.array(PlannedStep),
   seasons: z.array(SeasonOfPlan),
@@ -56,7 +72,12 @@ export const TreePlan = z.strictObject({
   swallowed: z
     .array(z.strictObject({ findingId: z.string(), candidateId: z.string() }))
     .describe('findings whose own cut disappears, because a step takes their wood'),
-  handOver: z.array(z.string()).describe('findings that only an arborist’s cut would answer'),
+  handOver: z
+    .array(z.string())
+    .describe(
+      'findings that only an arborist’s cut would answer, and “height …” of limbs that only one would bring down',
+    ),
+  height: Height.nullable().describe('null where no height is set, or nothing stands above it'),
   verdict: Verdict.nullable(),
   decisions: z.array(Decision),
   clash: z

@@ -148,12 +148,16 @@ export function inVisits(
   const seasons = plan.seasons.map((season) => ({
     ...season,
     minutes: Object.entries(orders).reduce(
-      (sum, [key, { tally }]) => (key.startsWith(`${season.season} `) ? sum + tally.minutes : sum),
+      (sum, [key, { tally }]) => (isOwn(key, season.season) ? sum + tally.minutes : sum),
       0,
     ),
   }));
   return { plan: { ...plan, seasons }, orders };
 }
+
+/** A visit of that season that one makes oneself. */
+const isOwn = (key: string, season: number) =>
+  key === visitKey({ season, pass: 'dormant' }) || key === visitKey({ season, pass: 'summer' });
 
 /** Minutes as they are told: whole ones, never none for work that there is. @example wholeMinutes(0.2) //=> 1 */
 export function wholeMinutes(minutes: number): number {

@@ -2,6 +2,7 @@
 import { type Cut, treeAfter } from '../cuts/index';
 import { type Disorder, kindOf } from '../disorders/index';
 import type { Limb } from '../tree/index';
+import { firstWinterOf } from './input';
 import type { OrderResult } from './order';
 import type { Prepared } from './prepare';
 import type { Priced } from './price';
@@ -29,7 +30,7 @@ export interface StepView {
 
 export interface Visit {
   key: string;
-  /** The calendar year of season 1. */
+  /** The calendar year in which the winter of season 1 begins. */
   firstYear: number;
   season: number;
   pass: Pass;
@@ -43,7 +44,7 @@ export interface Visit {
 export function visitsOf({ prepared, plan, orders }: Solved): Visit[] {
   const { input, all, problem } = prepared;
   const byId = new Map(all.map((priced) => [priced.id, priced]));
-  const now = problem.slots[0];
+  const now = problem.slots.find(({ pass }) => pass !== 'hired');
   const kindById = new Map(input.findings.map((finding) => [finding.id, kindOf(finding.disorder)]));
   const groups = new Map<string, StepView[]>();
   for (const step of plan.steps) {
@@ -60,7 +61,7 @@ export function visitsOf({ prepared, plan, orders }: Solved): Visit[] {
     return [
       {
         key,
-        firstYear: input.year,
+        firstYear: firstWinterOf(input),
         season: step.season,
         pass: step.pass,
         steps: order.order.flatMap((id) => steps.filter((step) => step.step.candidateId === id)),

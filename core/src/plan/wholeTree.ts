@@ -1,6 +1,5 @@
-// What the tree as a whole lacks: light inside, and the height it should have.
+// What the tree as a whole lacks: light inside.
 import { LIGHT_ENOUGH_FROM, lightGains } from '../faults/index';
-import { isDistalOf, limbShape } from '../tree/index';
 import type { PlanInput } from './input';
 import type { Asked, Parts } from './parts';
 import { ancestors, type PlanProblem } from './problem';
@@ -8,34 +7,6 @@ import { ancestors, type PlanProblem } from './problem';
 const LIGHT_SEED = 17;
 
 export type Ask = (question: Asked) => number;
-
-/** The worth of height for each limb of the stem that joins it above the height that the tree should have. */
-export function askHeight(
-  { tree, settings }: PlanInput,
-  { doable, index }: Parts,
-  problem: PlanProblem,
-  ask: Ask,
-): void {
-  if (tree.targetHeightCm === null || tree.heightCm <= tree.targetHeightCm) return;
-  const shape = limbShape(tree.limbs);
-  for (const limb of tree.limbs) {
-    const parent = limb.parentId === null ? undefined : index.byId.get(limb.parentId);
-    const base = shape.get(limb.id)?.base.z ?? 0;
-    if (parent?.kind !== 'trunk' || base <= tree.targetHeightCm) continue;
-    const solvers = doable.flatMap(({ priced }, k) =>
-      priced.kerf && isDistalOf(index, limb.id, 0.01, priced.kerf.limbId, priced.kerf.atCm) ? [k] : [],
-    );
-    if (solvers.length === 0) continue;
-    const p = ask({
-      id: `height ${limb.id}`,
-      findingId: null,
-      what: 'height',
-      value: settings.weights.tooHigh,
-      must: false,
-    });
-    for (const k of solvers) problem.candidates[k]?.solves.push({ problem: p, remains: 0 });
-  }
-}
 
 /** A point of value for each point of light gained, as far as the crown lacks light; a cut counts beyond what its inner cuts gain. */
 export function askLight(input: PlanInput, { doable }: Parts, problem: PlanProblem, ask: Ask): number | null {

@@ -11,7 +11,14 @@ export {
 export { actionOf, fold, type Present } from './fold';
 export { asHappened, CLOCK_GRACE_MS, happenedAt } from './happened';
 export { type OpenWorkChanges, withChanges } from './openWork';
-export { liftedMusts, type Pinned, pinsOf, planInputOf } from './planInput';
+export {
+  type Booking,
+  bookings,
+  liftedMusts,
+  type Pinned,
+  pinsOf,
+  planInputOf,
+} from './planInput';
 export { type OpenRound, openRound, type Queue, queueOf, type RoundEntry, roundKinds } from './round';
 export {
   type Blade,

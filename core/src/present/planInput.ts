@@ -1,9 +1,9 @@
 // What a plan of a tree is made of: its records put together as the core reads them.
 import { agentOf, cleaningSeconds } from '../blades/index';
 import { girdled } from '../diagnosis/index';
-import { disorderOf, seasonOn } from '../disorders/index';
+import { disorderOf, seasonOn, winterOf } from '../disorders/index';
 import type { Pin, PlanInput } from '../plan/index';
-import type { Action, Finding, Site, TreeDetail } from '../records/index';
+import type { Action, ActionOf, Finding, Site, TreeDetail } from '../records/index';
 import { cultivarNamed } from '../register/index';
 import { diameterMmAt, type Limb } from '../tree/index';
 import { forCut, standingFindings, standingLimbs } from './standing';
@@ -49,8 +49,7 @@ export function liftedMusts(actions: readonly Action[], day: string): Map<string
 }
 
 export function seasonsOf(actions: readonly Action[]): number {
-  const lastWord = actions.findLast(({ action, undone }) => !undone && action.kind === 'seasonsPlanned');
-  return lastWord?.action.kind === 'seasonsPlanned' ? lastWord.action.seasons : SEASONS;
+  return lastOf(actions, 'seasonsPlanned')?.seasons ?? SEASONS;
 }
 
 /**
@@ -91,6 +90,10 @@ export function planInputOf(detail: TreeDetail, site: Site, day: string): PlanIn
     schools: { clearance, halveDefiniteDormant, inSeasonStub, finish },
     lifted: [...liftedMusts(actions, day).keys()],
     decided,
+    pace: lastOf(actions, 'paceSet')?.pace ?? null,
+    limit: lastOf(actions, 'limitSet')?.limit ?? null,
+    booked: bookedSeasons(actions, site, day),
+    firstWinter: winterOf(day, site.latitude),
     tied: tiedLimbs(actions, detail.surveyedAt),
     pins: pinsOf(actions)
       .map(({ pin }) => pin)
@@ -102,6 +105,43 @@ export function planInputOf(detail: TreeDetail, site: Site, day: string): PlanIn
     year: Number(day.slice(0, 4)),
     seasons: seasonsOf(actions),
   };
+}
+
+/** The last word of its kind that nobody took back. */
+function lastOf<K extends 'seasonsPlanned' | 'paceSet' | 'limitSet'>(
+  actions: readonly Action[],
+  kind: K,
+): ActionOf<K> | undefined {
+  return actions.findLast(({ action, undone }) => !undone && action.kind === kind)?.action as
+    | ActionOf<K>
+    | undefined;
+}
+
+/** A visit of an arborist that is booked. */
+export interface Booking {
+  actionId: string;
+  /** Local date. */
+  on: string;
+}
+
+/** Visits that are still to come, the next one first. @param day local date */
+export function bookings(actions: readonly Action[], day: string): Booking[] {
+  return actions
+    .flatMap(({ id, action, undone }) =>
+      action.kind === 'visitBooked' && !undone && action.on >= day ? [{ actionId: id, on: action.on }] : [],
+    )
+    .sort((a, b) => (a.on < b.on ? -1 : 1));
+}
+
+/** Seasons of the plan, from 1, in which an arborist comes. */
+function bookedSeasons(
+  actions: readonly Action[],
+  { latitude }: Pick<Site, 'latitude'>,
+  day: string,
+): number[] {
+  const first = winterOf(day, latitude);
+  const seasons = bookings(actions, day).map(({ on }) => winterOf(on, latitude) - first + 1);
+  return [...new Set(seasons)].filter((season) => season <= seasonsOf(actions));
 }
 
 /** Limbs that were tied down since the map was drawn: a later map shows how they stand. */

@@ -3,9 +3,10 @@
 import { z } from 'zod';
 import { debrisRoutes, recheckKinds, recheckOutcomes } from '../aftercare/index';
 import { cleaningMethods, keepings, woodClasses } from '../blades/index';
+import { spreads } from '../crown/index';
 import { choicesBeyondSawing } from '../cuts/index';
 import { ClinicEvidence } from '../diagnosis/index';
-import { MOST_PLAN_SEASONS, otherKinds, Pin } from '../plan/index';
+import { LEAST_LIMIT, MOST_LIMIT, MOST_PLAN_SEASONS, otherKinds, Pin } from '../plan/index';
 import { issueOf, refusal } from '../refusal/index';
 import { grounds } from '../weather/index';
 import { alongCm, limbId, localDay, moment, name, RecordId, TreeId, text } from './common';
@@ -259,6 +260,30 @@ export const ActionBody = z
       at: moment,
       treeId: TreeId,
       pin: Pin,
+    }),
+    z.strictObject({
+      kind: z.literal('paceSet'),
+      at: moment,
+      treeId: TreeId,
+      pace: z.enum(spreads).nullable().describe('null: as on the site again'),
+    }),
+    z.strictObject({
+      kind: z.literal('limitSet'),
+      at: moment,
+      treeId: TreeId,
+      limit: z
+        .number()
+        .int()
+        .min(LEAST_LIMIT)
+        .max(MOST_LIMIT)
+        .nullable()
+        .describe('thousandths of the living crown a season; null: by the school of the site again'),
+    }),
+    z.strictObject({
+      kind: z.literal('visitBooked'),
+      at: moment,
+      treeId: TreeId,
+      on: localDay.describe('a licensed arborist comes; cuts that only they may make are planned for it'),
     }),
     z.strictObject({
       kind: z.literal('mustLifted'),

@@ -1,7 +1,8 @@
 // A cut as it goes on record.
 
 import type { Cut } from '../cuts/index';
-import { type Blade, judgedAt, type SiteToday } from '../present/index';
+import type { StepView } from '../plan/index';
+import { type Blade, judgedAt, type SiteToday, type TreeView } from '../present/index';
 import type { ActionOf } from '../records/index';
 import { worstShortfallCm } from '../residual/index';
 import type { RunItem } from './work';
@@ -25,17 +26,49 @@ export function cutMade(
   at: string,
   today: SiteToday,
 ): ActionOf<'cutMade'> {
-  const { view, findingIds } = item;
+  const { view, findingIds, disorders } = item;
+  return recordOf(
+    { view, findingIds, disorders },
+    placed,
+    { blade: blade.id, tool: blade.tool.name },
+    at,
+    today,
+  );
+}
+
+/** Who holds the blade where it is none of the kit. */
+const ARBORIST = 'arborist';
+
+/** A cut of a booked visit as it goes on record: what is cut as planned, with a blade that is not one’s own. */
+export function arboristMade(
+  view: TreeView,
+  { step, cut }: Pick<StepView, 'step'> & { cut: Cut },
+  at: string,
+  today: SiteToday,
+): ActionOf<'cutMade'> {
+  const findingIds = step.solves.map(({ findingId }) => findingId);
+  const disorderOf = new Map(view.history.map(({ id, disorder }) => [id, disorder]));
+  const disorders = findingIds.map((id) => disorderOf.get(id) ?? 'unknown');
+  return recordOf({ view, findingIds, disorders }, placedAt(cut), { blade: ARBORIST, tool: '' }, at, today);
+}
+
+function recordOf(
+  { view, findingIds, disorders }: Pick<RunItem, 'view' | 'findingIds' | 'disorders'>,
+  placed: Placed,
+  { blade, tool }: { blade: string; tool: string },
+  at: string,
+  today: SiteToday,
+): ActionOf<'cutMade'> {
   const judged = judgedAt(view, placed, today);
   const name = view.names.get(placed.limbId) ?? placed.limbId;
   return {
     kind: 'cutMade',
     at,
     treeId: view.tree.id,
-    blade: blade.id,
+    blade,
     findingIds,
     onMap: view.detail.limbsRevision,
-    disorders: item.disorders,
+    disorders,
     cut: {
       limbId: placed.limbId,
       limbName: name,
@@ -46,7 +79,7 @@ export function cutMade(
       shortfallCm: worstShortfallCm(judged, findingIds),
       sentence: `${name}, ${Math.round(placed.atCm * 10) / 10} cm from the collar.`,
       massKg: Math.round(judged.handling.massKg * 1000) / 1000,
-      tool: blade.tool.name,
+      tool,
     },
   };
 }

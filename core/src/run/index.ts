@@ -1,7 +1,7 @@
 export { cleaningsOn } from './bladeAtHand';
 export { type Bring, bringFor } from './bring';
 export type { AfterCut } from './card';
-export { cutMade, type Placed, placedAt } from './cutRecord';
+export { arboristMade, cutMade, type Placed, placedAt } from './cutRecord';
 export { findingAt } from './freshFinding';
 export { type LeftOutBecause, type Run, runOf, type Stop } from './run';
 export { type RunItem, transmissionCuts, workOf } from './work';

@@ -7,11 +7,13 @@ export {
   clashSentence,
   goalWords,
   leftWords,
+  lowersWords,
   otherWords,
   passWords,
   pinSentence,
   reasonWords,
   stepSentence,
+  stillTallWords,
   visitTitle,
 } from './plan';
 export {

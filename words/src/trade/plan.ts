@@ -13,7 +13,9 @@ import {
 import type {
   ArboristCut,
   ClashPart,
+  HeightOfPlan,
   LeftWhy,
+  Lowers,
   OtherKind,
   Pass,
   Pin,
@@ -60,12 +62,47 @@ export function reasonWords(
   return [...new Set([...words, ...goalWords(say, serves)])].join(' · ');
 }
 
+/** How far a cut brings its limb down, and to what; said of a limb that is too tall. */
+export function lowersWords(
+  say: Say,
+  { limbId, tipCm, afterCm, heir }: Lowers,
+  targetCm: number,
+  telling: Telling,
+): string {
+  const height = (cm: number) => joined(say, heightReading(cm, telling.units));
+  const limb = lowerFirst(limbIn(say, telling.names.get(limbId) ?? limbId));
+  return [
+    heir === 'none'
+      ? say('trade.lowersWhole', { limb, tip: height(tipCm), target: height(targetCm) })
+      : say('trade.lowersTo', { limb, tip: height(tipCm), after: height(afterCm), target: height(targetCm) }),
+    ...(heir === 'weak' ? [say('trade.lowersToWeak')] : []),
+  ].join(' ');
+}
+
+/** Why a limb still ends above the height, where it does; nothing where it does not. */
+export function stillTallWords(say: Say, { limbId, afterCm, left }: TallLimb, telling: Telling): string {
+  if (left === 'reached') return '';
+  return say(STILL_TALL[left], {
+    limb: limbIn(say, telling.names.get(limbId) ?? limbId),
+    after: joined(say, heightReading(afterCm, telling.units)),
+  });
+}
+type TallLimb = HeightOfPlan['limbs'][number];
+const STILL_TALL = {
+  'no heir': 'trade.tallNoHeir',
+  'hand over': 'trade.tallHandOver',
+  'too deep': 'trade.tallTooDeep',
+  'no room': 'trade.tallNoRoom',
+  'not worth it': 'trade.tallNotWorthIt',
+} as const satisfies Record<Exclude<TallLimb['left'], 'reached'>, string>;
+
 /** What the tree is brought to, a few words each. */
 export const goalWords = (say: Say, goals: readonly Goal[]): string[] =>
   goals.map((goal) => say('trade.goalWords', { goal }));
 
 export function passWords(say: Say, season: number, pass: Pass, firstYear: number): string {
   const year = firstYear + season - 1;
+  if (pass === 'hired') return say('trade.hired', { year, year2: String(year + 1).slice(2) });
   return pass === 'dormant'
     ? say('trade.winter', { year, year2: String(year + 1).slice(2) })
     : say('trade.summer', { year: year + 1 });

@@ -43,8 +43,8 @@ test.each([
   [{ vigour: 'weak' }, 150, /^A weak tree: 60 % of the school “A quarter”\.$/],
   [{ species: 'nectarine' }, 500, /^Peach and nectarine bear on last year’s shoots/],
   [{ species: 'sweet-cherry' }, 200, /^Cherries and plums: 80 % of the school “A quarter”\.$/],
-  [{ renovated: true }, 330, /^A tree to renovate: a third a season, spread evenly/],
-  [{ renovated: true, wild: true, vigour: 'strong' }, 400, /^A tree to renovate: a third a season/],
+  [{ renovated: true }, 330, /^A tree to renovate: what is to come off is spread evenly/],
+  [{ renovated: true, wild: true, vigour: 'strong' }, 400, /^A tree to renovate: what is to come off/],
 ] as const)('the limit of a tree that is %j is %i thousandths, and why', (more, limit, words) => {
   const { limits, because } = seasonLimits({ ...tree, ...more }, 3, 'quarter', 'evenly');
   expect(limits).toEqual([limit, limit, limit]);

@@ -34,6 +34,8 @@ const limitIn = (say: Say): Sentences<LimitReason> => ({
   'cherry or plum': (turned) => say('trade.cherriesAndPlumsLess', shareOf(say, turned)),
   'renovated evenly': () => say('trade.aTreeToRenovateAThirdA'),
   'not strong enough to be hard': () => say('trade.hardIsForStrongApplesAndPears'),
+  'renovated a little': () => say('trade.renovatedALittle'),
+  'set for this tree': () => say('trade.limitSetForThisTree'),
   'renovated hard first': () => say('trade.aTreeToRenovateHardAtOnce'),
   school: ({ schoolId }) => {
     const school = limitSchools.find((limitSchool) => limitSchool.id === schoolId);
@@ -53,6 +55,7 @@ const regrowthIn = (say: Say): Sentences<RegrowthReason> => ({
   'large wound': () => say('trade.aLargeDormantCutWakesManyBuds'),
   'taken at its collar': () => say('trade.aLimbTakenAtItsCollarIs'),
   shortened: () => say('trade.aShortenedLimbAnswersJustBelowThe'),
+  'the heir is weak': () => say('trade.theHeirIsWeak'),
   'much goes at once': () => say('trade.overThreeTenthsOfTheCrownGoes'),
 });
 export const regrowthWords = (say: Say, reasons: readonly RegrowthReason[]) =>

@@ -28,6 +28,7 @@ import { useOpenLimb } from '../useOpenLimb';
 import { ArboristPart } from './ArboristPart';
 import { BeforeAfter } from './BeforeAfter';
 import { Decisions } from './Decisions';
+import { HeightPart } from './HeightPart';
 import { Clash, LeftAsIs, VerdictNotice } from './Honest';
 import { OrderLine } from './OrderLine';
 import { PinList } from './Pins';
@@ -138,6 +139,7 @@ function SolvedPlan({ view, today, solved, searching }: SolvedPlanProps) {
             />
           ))}
           <Decisions view={view} today={today} except={verdict?.findingIds ?? []} />
+          <HeightPart view={view} today={today} solved={solved} />
           <ArboristPart view={view} today={today} solved={solved} />
           <LeftAsIs view={view} solved={solved} />
           <Proof solved={solved} searching={searching} />
@@ -169,7 +171,7 @@ function VisitPart({ visit, view, today, chosenId, onChoose, onMore }: VisitPart
   return (
     <View gap={12}>
       <Section>{visit.isNow ? say('plan.titleNow', { title }) : title}</Section>
-      <OrderLine order={visit.order} steps={visit.steps} />
+      {visit.pass === 'hired' ? null : <OrderLine order={visit.order} steps={visit.steps} />}
       {at < 0 ? null : (
         <Swipe
           label={say('plan.stepsOf', { title })}

@@ -1,12 +1,22 @@
 // One step: the limb as a tape with its kerf, the sentence, what it costs, and the way to everything behind it.
 
-import { leadingReason } from '@mortisect/core/cuts';
+import { type Cut, leadingReason } from '@mortisect/core/cuts';
 import { massReading, thicknessReading } from '@mortisect/core/measure';
 import type { StepView } from '@mortisect/core/plan';
 import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
+import { arboristMade } from '@mortisect/core/run';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { Say } from '@mortisect/words';
-import { joined, limbIn, otherWords, stepSentence, told } from '@mortisect/words/trade';
+import {
+  asText,
+  cutSentence,
+  joined,
+  limbIn,
+  lowersWords,
+  otherWords,
+  stepSentence,
+  told,
+} from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
@@ -28,6 +38,7 @@ interface StepCardProps {
 export function StepCard({ view, today, stepView, isNow, onMore }: StepCardProps) {
   const say = useSay();
   const { cut, priced } = stepView;
+  const { lowers } = priced.candidate;
   const name = limbIn(say, view.names.get(stepView.limbId) ?? stepView.limbId);
   return (
     <View gap={8}>
@@ -47,12 +58,18 @@ export function StepCard({ view, today, stepView, isNow, onMore }: StepCardProps
       <Body>
         <WithTerms>{stepSentence(say, priced, telling(view, today))}</WithTerms>
       </Body>
+      {lowers && view.tree.targetHeightCm !== null ? (
+        <Body>{lowersWords(say, lowers, view.tree.targetHeightCm, telling(view, today))}</Body>
+      ) : null}
       <Small>{costWords(say, stepView, today)}</Small>
       <View flexDirection="row" flexWrap="wrap" gap={8}>
         <Button onPress={onMore} aria-label={say('plan.whyAndWhatElse', { name })}>
           {say('plan.whyAndWhatElse2')}
         </Button>
         {cut === null && isNow ? <DoneButton view={view} stepView={stepView} name={name} /> : null}
+        {cut && stepView.step.pass === 'hired' ? (
+          <ArboristDid view={view} today={today} stepView={stepView} cut={cut} />
+        ) : null}
       </View>
     </View>
   );
@@ -108,6 +125,30 @@ function DoneButton({ view, stepView, name }: { view: TreeView; stepView: StepVi
       aria-label={say('plan.done', { other: otherWords(say, what.kind) })}
     >
       {say('shared.done')}
+    </Button>
+  );
+}
+
+/** A cut of a booked visit: it is recorded here, since it never comes into one’s own run. */
+function ArboristDid({
+  view,
+  today,
+  stepView,
+  cut,
+}: Pick<StepCardProps, 'view' | 'today' | 'stepView'> & { cut: Cut }) {
+  const say = useSay();
+  const clock = useClock();
+  const recording = useRecordAction();
+  const did = () => {
+    const made = arboristMade(view, { step: stepView.step, cut }, clock(), today);
+    recording.record({
+      ...made,
+      cut: { ...made.cut, sentence: asText(cutSentence(say, cut, telling(view, today))) },
+    });
+  };
+  return (
+    <Button onPress={did} disabled={recording.isPending}>
+      {say('plan.arboristDid')}
     </Button>
   );
 }

@@ -7,6 +7,7 @@ import {
   figure,
   keptForWords,
   limbIn,
+  lowersWords,
   minutesForWords,
   regrowthWords,
   shootsAtWords,
@@ -130,6 +131,7 @@ function Why({
 }) {
   const say = useSay();
   const { cut } = stepView;
+  const { lowers } = stepView.priced.candidate;
   const light = solved.prepared.asked.find((each) => each.id === `light ${stepView.priced.id}`);
   const keep = solved.prepared.keep.find((each) => each.limbId === stepView.limbId);
   return (
@@ -143,6 +145,9 @@ function Why({
       </Body>
       {light ? (
         <Body>{say('plan.itLetsAboutMoreOfTheLight', { more: Math.max(1, Math.round(light.value)) })}</Body>
+      ) : null}
+      {lowers && view.tree.targetHeightCm !== null ? (
+        <Body>{lowersWords(say, lowers, view.tree.targetHeightCm, telling(view, today))}</Body>
       ) : null}
       {keep ? (
         <Body>{say('plan.theLimbIsWorthKeepingThatWas', { keptFor: keptForWords(say, keep.because) })}</Body>

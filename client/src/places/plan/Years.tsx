@@ -7,9 +7,11 @@ import { joined, limitWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
+import { planInputFor } from '../../data/views';
 import { useRecordAction } from '../../data/writes';
 import { Choice } from '../../ui/Choice';
 import { Label, Section, Small } from '../../ui/type';
+import { Pace } from './Pace';
 import { percentOf } from './planView';
 
 const SEASONS = Array.from({ length: MOST_PLAN_SEASONS }, (_, i) => `${i + 1}`);
@@ -62,6 +64,7 @@ export function Years({ view, today, solved }: { view: TreeView; today: SiteToda
         ))}
       </View>
       <Small>{limitWords(say, prepared.limits.because)}</Small>
+      <Pace view={view} input={planInputFor(view, today)} />
     </View>
   );
 }

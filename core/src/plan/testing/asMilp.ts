@@ -89,6 +89,16 @@ export function asMilp(problem: PlanProblem): string {
     // With nothing that solves it in time no plan keeps the must
     rules.push(inTime.length > 0 ? `${inTime.join(' + ')} >= 1` : `${whole[0]} >= 2`);
   });
+  for (const [k, first] of problem.after) {
+    for (const season of new Set(slots.map((slot) => slot.season))) {
+      const named = (at: number, isIn: (season: number) => boolean) =>
+        (candidates[at]?.slots ?? []).filter((t) => isIn(slots[t]?.season ?? 1)).map((t) => x(at, t));
+      const now = named(k, (own) => own === season);
+      const before = first.flatMap((j) => named(j, (own) => own < season));
+      if (now.length > 0)
+        rules.push(`${now.join(' + ')} ${before.map((name) => `- ${name}`).join(' ')} <= 0`);
+    }
+  }
   for (const [a, b] of problem.excludes) {
     const both = [a, b].flatMap((k) => (candidates[k]?.slots ?? []).map((t) => x(k, t)));
     if (both.length > 0) rules.push(`${both.join(' + ')} <= 1`);

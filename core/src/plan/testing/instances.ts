@@ -174,6 +174,7 @@ function assembled({ seed, count, limit, int, limbs, places, others, problems, s
     problems,
     excludes: [],
     required: [],
+    after: [],
     costs: startingCosts,
     discount: startingWeights().discount,
   };
@@ -276,4 +277,83 @@ function pins({ candidates, problems, slots }: PlanProblem, int: Int): void {
     const late = free[int(0, free.length - 1)] as PlanCandidate;
     late.slots = late.slots.filter((slot) => (slots[slot]?.season ?? 0) >= 2);
   }
+}
+
+/** Cuts of the stem, the deepest first, and what each leaves of its height. */
+const STEM_CUTS = 4;
+
+/**
+ * As `planInstance`, of a tree that is too tall and of which a part is an arborist’s: a stem that is brought down step by step, no deeper than
+ * what an earlier season prepared, main limbs that go with it, a booked visit, and cuts that only this visit may hold.
+ */
+export function shapedInstance(seed: number, size: InstanceSize): PlanProblem {
+  const plain = planInstance(seed, size);
+  const rng = xoroshiro128plus(seed * 104_729 + 11);
+  const int: Int = (from, to) => uniformInt(rng, from, to);
+  const booked = int(1, size.seasons);
+  const slots = plain.slots.flatMap((slot) =>
+    slot.season === booked && slot.pass === 'dormant'
+      ? [slot, { season: booked, pass: 'hired' as const }]
+      : [slot],
+  );
+  const hiredAt = slots.findIndex(({ pass }) => pass === 'hired');
+  const moved = (slot: number) => (slot >= hiredAt ? slot + 1 : slot);
+  const problems = plain.problems.map((problem) => ({
+    ...problem,
+    mustBy: problem.mustBy === null ? null : moved(problem.mustBy),
+  }));
+  const mayBeHired = (solves: PlanCandidate['solves']) =>
+    solves.every(({ problem }) => problems[problem]?.mustBy === null);
+  const limbs = plain.candidates.map((candidate): PlanCandidate => {
+    const isTop = candidate.parent === null && candidate.isCut;
+    const hired = int(0, 5) === 0 && mayBeHired(candidate.solves);
+    return {
+      ...candidate,
+      parent:
+        candidate.parent !== null
+          ? candidate.parent + STEM_CUTS
+          : isTop && int(0, 1) === 0
+            ? int(0, STEM_CUTS - 1)
+            : null,
+      slots: hired ? [hiredAt] : candidate.slots.map(moved),
+    };
+  });
+  const height = int(4, 20);
+  let left = 1;
+  const stem = Array.from(
+    { length: STEM_CUTS },
+    (_, i): PlanCandidate => ({
+      id: `s${i}`,
+      parent: i === 0 ? null : i - 1,
+      isCut: true,
+      own: { crown: int(5, 60), fruit: 0, exemptCrown: 0, exemptFruit: 0, keepWorth: 0 },
+      minutes: int(40, 200) / 10,
+      slots: int(0, 3) === 0 ? [hiredAt] : slots.map((_slot, t) => t).filter((t) => t !== hiredAt),
+      solves: [],
+    }),
+  );
+  const candidates = [...stem, ...limbs];
+  for (let i = STEM_CUTS - 1; i >= 0; i--) {
+    const next = i === 0 ? 0 : left * (int(30, 80) / 100);
+    problems.push({ id: `height ${i}`, value: height * (left - next), mustBy: null });
+    closure(candidates, i, problems.length - 1, 0);
+    left = next;
+  }
+  limbs.forEach((limb, k) => {
+    for (const { problem, remains } of limb.solves)
+      if (limb.isCut) closure(candidates, k + STEM_CUTS, problem, remains);
+  });
+  return {
+    ...plain,
+    slots,
+    problems,
+    candidates,
+    excludes: plain.excludes.map(([a, b]): [number, number] => [a + STEM_CUTS, b + STEM_CUTS]),
+    required: plain.required.map((k) => k + STEM_CUTS),
+    after: [
+      [0, [1, 2]],
+      [1, [2, 3]],
+      [2, [3]],
+    ],
+  };
 }

@@ -7,6 +7,7 @@ import { massReading, thicknessReading, type Units, upperFirst } from '@mortisec
 import {
   type ArboristCut,
   arboristPart,
+  firstWinterOf,
   type PlannedStep,
   type Priced,
   type SeasonOfPlan,
@@ -22,6 +23,7 @@ import {
   cautionWords,
   dayIn,
   faceWords,
+  goalWords,
   insteadWords,
   joined,
   leftWords,
@@ -110,7 +112,9 @@ function treePages(say: Say, doc: Doc, sheet: TreeSheet): void {
   if (visit.length > 0 && first) {
     section(
       doc,
-      say('files.visitInOrder', { visit: passWords(say, first.season, first.pass, sheet.input.year) }),
+      say('files.visitInOrder', {
+        visit: passWords(say, first.season, first.pass, firstWinterOf(sheet.input)),
+      }),
     );
     visit.forEach((priced, i) => {
       stepBlock(
@@ -399,7 +403,7 @@ function later(
       .font('bold')
       .fontSize(10)
       .text(
-        `${passWords(say, step.season, step.pass, sheet.input.year)} · ${names.get(limbOf(priced)) ?? limbOf(priced)}: `,
+        `${passWords(say, step.season, step.pass, firstWinterOf(sheet.input))} · ${names.get(limbOf(priced)) ?? limbOf(priced)}: `,
         MARGIN,
         doc.y,
         { continued: true, width: widthOf(doc) },
@@ -428,7 +432,7 @@ function arborist(
       .font('bold')
       .fontSize(10)
       .text(
-        `${upperFirst(names.get(limbId) ?? limbId)}: ${[...new Set(disorders)].join(' · ')}`,
+        `${upperFirst(names.get(limbId) ?? limbId)}: ${[...new Set(disorders), ...goalWords(say, cut.goals)].join(' · ')}`,
         MARGIN,
         doc.y,
         {

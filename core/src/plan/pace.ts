@@ -1,0 +1,38 @@
+// A renovation that is spread evenly: as much each season as there is to come off, and never more than its limit.
+import { feasiblePlan } from './feasible';
+import { crownBySeason, type PlanProblem } from './problem';
+import { PlanSearch } from './search';
+
+/** A tree without limits is quickly searched; what it then loses need not be proved to the last thousandth. */
+const NODES = 400;
+/** Cuts do not add up to even shares: so much more has room. Common practice, no source. */
+const ROOM = 1.1;
+const FREE = 1_000_000;
+
+/**
+ * The limits of a renovation spread evenly over its seasons: what is to come off in all, shared out. The largest single cut has room, and where
+ * pins or musts need more, the limits stay as they are.
+ *
+ * @returns thousandths of the living crown, one a season, none above the limit that stands
+ */
+export function evenLimits(problem: PlanProblem): number[] {
+  const { limits } = problem;
+  const free: PlanProblem = { ...problem, limits: limits.map(() => FREE) };
+  const chosen = new PlanSearch(free).step(NODES).plan;
+  if (!chosen) return [...limits];
+  const whole = crownBySeason(free, chosen).reduce((sum, crown) => sum + crown, 0);
+  const share = Math.max(Math.ceil((whole / limits.length) * ROOM), largestCut(free, chosen));
+  const even = limits.map((limit) => Math.min(limit, share));
+  return feasiblePlan({ ...problem, limits: even }) === null ? [...limits] : even;
+}
+
+/** The most that one chosen cut takes, with the wood of those it swallows. */
+function largestCut(problem: PlanProblem, chosen: readonly number[]): number {
+  const byTaker = new Map<number, number>();
+  problem.candidates.forEach(({ own }, k) => {
+    let taker: number | null = k;
+    while (taker !== null && (chosen[taker] as number) < 0) taker = problem.candidates[taker]?.parent ?? null;
+    if (taker !== null) byTaker.set(taker, (byTaker.get(taker) ?? 0) + own.crown);
+  });
+  return Math.max(0, ...byTaker.values());
+}
