@@ -21,6 +21,7 @@ import {
   TreeBody,
   type TreeDetail,
 } from '@mortisect/core/records';
+import { asksForShape } from '@mortisect/core/shaping';
 import { cropOf } from '@mortisect/core/stage';
 import { groupWithCurves, seasonOf, siteTiming } from '@mortisect/core/timing';
 import {
@@ -235,8 +236,8 @@ export class FakeServer {
   }
 
   private open(): TreeDetail[] {
-    return [...this.details.values()].filter((detail) =>
-      detail.findings.some(({ state }) => state === 'open'),
+    return [...this.details.values()].filter(
+      ({ findings, tree }) => findings.some(({ state }) => state === 'open') || asksForShape(tree, 2026),
     );
   }
 

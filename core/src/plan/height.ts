@@ -149,9 +149,10 @@ export function lowersTo({ candidate: { lowers } }: Priced, limbId: string): boo
   return lowers?.limbId === limbId && lowers.heir !== 'none';
 }
 
-/** Limbs that only an arborist’s cut would bring down, or down far enough. */
+/** Limbs that only an arborist’s cut would bring down, or down far enough; thin ones are not worth the call. */
 export function heightsHandedOver(
   { tall }: Heights,
+  index: LimbIndex,
   all: readonly Priced[],
   doable: readonly InForest[],
 ): string[] {
@@ -160,11 +161,13 @@ export function heightsHandedOver(
   const own = doable.map(({ priced }) => priced);
   return tall.flatMap(({ limbId }) => {
     const id = heightId(limbId);
+    if ((index.byId.get(limbId)?.baseMm ?? 0) < CALLED_FROM_MM) return [];
     return leastOf(all, id) < leastOf(own, id) - WORTH_A_VISIT ? [id] : [];
   });
 }
 /** An arborist is called for a limb that one cannot bring down oneself, not for the last few centimetres. */
 const WORTH_A_VISIT = 0.1;
+const CALLED_FROM_MM = 25;
 
 const remainsOf = ({ answers }: Candidate, id: string) =>
   answers.flatMap(({ findingId, remains }) => (findingId === id ? [remains] : []));
@@ -183,6 +186,9 @@ export function loweredBy(
       steps.flatMap((step) => (step.season <= season ? (kerfOf.get(step.candidateId) ?? []) : [])),
     );
   const atLast = standing(Number.POSITIVE_INFINITY);
+  const isOutOfReach = (limbId: string) =>
+    !chosenFrom.some(({ candidate }) => remainsOf(candidate, heightId(limbId)).length > 0) &&
+    all.some(({ candidate }) => remainsOf(candidate, heightId(limbId)).length > 0);
   // Nothing stands where a first step could be made
   const isTooDeep = (limbId: string) => {
     const ks = chosenFrom.flatMap(({ kerf }, k) => (kerf?.limbId === limbId ? [k] : []));
@@ -211,13 +217,15 @@ export function loweredBy(
           ? 'reached'
           : handed
             ? 'hand over'
-            : noHeir
-              ? 'no heir'
-              : isTooDeep(limbId)
-                ? 'too deep'
-                : problem.candidates.some((candidate) => pays(candidate, isOf(limbId), problem))
-                  ? 'no room'
-                  : 'not worth it',
+            : isOutOfReach(limbId)
+              ? 'out of reach'
+              : noHeir
+                ? 'no heir'
+                : isTooDeep(limbId)
+                  ? 'too deep'
+                  : problem.candidates.some((candidate) => pays(candidate, isOf(limbId), problem))
+                    ? 'no room'
+                    : 'not worth it',
       };
     }),
   };

@@ -10,6 +10,7 @@ import { hazards, LIFT_KG, LIFT_NEVER_ABOVE_KG, startingKit, Tool } from '../han
 import { issueOf, type Refusal, refusal } from '../refusal/index';
 import { bearingHabits, treeForms } from '../register/index';
 import { setting } from '../settings/index';
+import { targetFault } from '../shaping/index';
 import { LimbMap } from '../tree/index';
 import { startingCosts } from './problem';
 import { startingWeights, Weights } from './weights';
@@ -219,6 +220,8 @@ export const PlanInput = z
       if (!ids.has(id)) issue(['findings', i, 'limbId'], refusal('limbNotInMap', { limb: id }));
       if (fromCm > toCm) issue(['findings', i, 'fromCm'], refusal('endsBeforeItBegins'));
     });
+    const tooLow = targetFault(input.tree.limbs, input.tree.targetHeightCm);
+    if (tooLow) issue(['tree', 'targetHeightCm'], tooLow);
     input.pins.forEach((pin, i) => {
       if ('limbId' in pin && !ids.has(pin.limbId))
         issue(['pins', i, 'limbId'], refusal('limbNotInMap', { limb: pin.limbId }));

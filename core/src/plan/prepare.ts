@@ -99,7 +99,7 @@ export function preparePlan(given: PlanInput): Prepared {
           all.some((priced) => answersIt(priced, id)) && !doable.some(({ priced }) => answersIt(priced, id)),
       )
       .map((finding) => finding.id),
-    ...heightsHandedOver(heights, all, doable),
+    ...heightsHandedOver(heights, index, all, doable),
   ];
   const limits = seasonLimits(
     {

@@ -48,7 +48,15 @@ export const ClashPart = z.strictObject({
 });
 export type ClashPart = z.infer<typeof ClashPart>;
 
-const heightLefts = ['reached', 'no heir', 'hand over', 'too deep', 'no room', 'not worth it'] as const;
+const heightLefts = [
+  'reached',
+  'no heir',
+  'hand over',
+  'out of reach',
+  'too deep',
+  'no room',
+  'not worth it',
+] as const;
 const Height = z.strictObject({
   targetCm: z.number(),
   nowCm: z.number().describe('highest point of the tree'),

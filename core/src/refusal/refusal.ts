@@ -56,6 +56,7 @@ export interface Refusals {
   budBeyond: { limb: string; atCm: number; lengthCm: number };
   ringBeyond: { limb: string };
   limbNotInMap: { limb: string };
+  underLowestLimb: { targetCm: number; lowestCm: number };
   kerfBeyond: { limb: string; atCm: number; lengthCm: number };
   // Findings and cuts
   endsBeforeItBegins: null;

@@ -7,5 +7,6 @@ export {
   stemKeptCm,
   TOO_TALL_FROM_CM,
   type TooTall,
+  targetFault,
   tooTall,
 } from './height';

@@ -53,12 +53,26 @@ export function growTree(stem: Stem, scaffolds: Scaffold[]): Limb[] {
 /** A young limb that stands too close to its stem. */
 const STEEP = { inclinationDeg: 66, ageYears: 3, baseMm: 26, tipMm: 8 } as const;
 
+/** What a tree has grown into. */
+interface Habit {
+  /** Limbs that stand too close to the stem. */
+  steep?: readonly string[];
+  /** How much thicker its side branches are than usual. */
+  stout?: number;
+  /** Degrees that they stand farther to the side than usual. */
+  aside?: number;
+  /** Degrees that side branches have turned, by their id. */
+  turned?: Readonly<Record<string, number>>;
+  /** Four years old, by the limb that they stand on. */
+  uprights?: Readonly<Record<string, number>>;
+}
+
 /** A tree from its form and size, moved a little from where a first map puts its limbs, with side branches. */
 export function growFromForm(
   given: StarterTree,
   sideBranches: number,
   variety: number,
-  { steep = [], stout = 1 }: { steep?: readonly string[]; stout?: number } = {},
+  { steep = [], stout = 1, aside = 0, uprights = {}, turned = {} }: Habit = {},
 ): Limb[] {
   const [stem, ...main] = starterMap(given);
   if (!stem) return [];
@@ -78,9 +92,19 @@ export function growFromForm(
     };
   });
   const branches = moved.flatMap((limb) =>
-    Array.from({ length: sideBranches }, (_, i) => sideBranch(limb, i, sideBranches, false, stout)),
+    Array.from({ length: sideBranches }, (_, i) =>
+      sideBranch(limb, i, sideBranches, false, { stout, aside }),
+    ),
   );
-  return [{ ...stem, budsComplete: true }, ...moved, ...branches];
+  const grown = branches.map((limb) => ({
+    ...limb,
+    bearingDeg: (limb.bearingDeg + (turned[limb.id] ?? 0)) % 360,
+  }));
+  const thicket = moved.flatMap((limb) => {
+    const count = uprights[limb.id] ?? 0;
+    return Array.from({ length: count }, (_, i) => uprightOn(limb, i, count));
+  });
+  return [{ ...stem, budsComplete: true }, ...moved, ...grown, ...thicket];
 }
 
 function withSideBranches(spec: Scaffold, stem: Stem, turn: number): Limb[] {
@@ -126,7 +150,13 @@ function uprightOn(scaffold: Limb, i: number, count: number): Limb {
   };
 }
 
-function sideBranch(scaffold: Limb, i: number, count: number, budsUnmapped: boolean, stout = 1): Limb {
+function sideBranch(
+  scaffold: Limb,
+  i: number,
+  count: number,
+  budsUnmapped: boolean,
+  { stout = 1, aside = 0 } = {},
+): Limb {
   const sway = spread(i + scaffold.bearingDeg);
   const jointCm = Math.round(scaffold.lengthCm * (0.2 + (0.66 * (i + 0.4 + 0.3 * sway)) / count));
   const lengthCm = Math.round(
@@ -143,7 +173,7 @@ function sideBranch(scaffold: Limb, i: number, count: number, budsUnmapped: bool
     tipMm: Math.min(4, baseMm),
     ageYears: Math.max(2, Math.round(scaffold.ageYears * 0.5 * (1 - jointCm / scaffold.lengthCm)) + 1),
     kind: scaffold.kind === 'scaffold' ? 'lateral' : 'shoot',
-    bearingDeg: Math.round((scaffold.bearingDeg + side * (38 + 24 * sway) + 360) % 360),
+    bearingDeg: Math.round((scaffold.bearingDeg + side * (38 + aside + 24 * sway) + 360) % 360),
     inclinationDeg: Math.round(Math.max(-20, Math.min(75, scaffold.inclinationDeg + (sway - 0.4) * 36))),
     budsComplete: !budsUnmapped,
     buds: budsUnmapped ? [] : budsAlong(7, lengthCm, i),

@@ -129,15 +129,24 @@ const GrownTree = z
     scaffolds: z.number(),
     sideBranches: z.number(),
     steep: z.array(z.string()).default([]).describe('limbs that stand too close to the stem'),
+    aside: z
+      .number()
+      .default(0)
+      .describe('degrees that its side branches stand farther to the side than usual'),
+    uprights: z
+      .record(z.string(), z.number())
+      .default({})
+      .describe('four years old, by the limb they stand on'),
+    turned: z.record(z.string(), z.number()).default({}).describe('degrees that side branches have turned'),
     stout: z.number().default(1).describe('how much thicker its side branches are than usual'),
   })
-  .transform(({ scaffolds, sideBranches, steep, stout, ...tree }) => {
+  .transform(({ scaffolds, sideBranches, steep, stout, aside, uprights, turned, ...tree }) => {
     const { form, species, heightCm, spreadCm, girthCm, plantedYearsAgo: ageYears, place } = tree;
     const limbs = growFromForm(
       { form, species, heightCm, spreadCm, scaffolds, girthCm, ageYears },
       sideBranches,
       place,
-      { steep, stout },
+      { steep, stout, aside, uprights, turned },
     );
     return { ...tree, limbs };
   });

@@ -10,8 +10,10 @@ import {
   treeBodyOf,
 } from '@mortisect/core/records';
 import { treeAge } from '@mortisect/core/register';
+import { targetFault } from '@mortisect/core/shaping';
 import { bareStem, type Limb } from '@mortisect/core/tree';
 import { unsaid } from '@mortisect/words';
+import { refusalUnsaid } from '@mortisect/words/trade';
 import { and, eq, ne, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { doesNotFit, moved, notThere } from '../refusal';
@@ -48,6 +50,12 @@ export async function writeTree(
     throw moved(tree, { ...treeBodyOf(before), revision: before.revision, by: before.by });
   }
   if (!tree.deleted) await checkCode(tx, id, tree.code);
+  // A height of long ago does not keep anybody from changing something else
+  const tooLow =
+    row && before?.targetHeightCm !== tree.targetHeightCm
+      ? targetFault(row.limbs, tree.targetHeightCm)
+      : null;
+  if (tooLow) throw doesNotFit('tree.targetHeightCm', refusalUnsaid(tooLow));
   const { plot, row: rowName, place, code, ...value } = tree;
   const rowId = await rowFor(tx, plot, rowName, { by: device.name, now });
   const written = {

@@ -70,7 +70,7 @@ export function lowersWords(
   telling: Telling,
 ): string {
   const height = (cm: number) => joined(say, heightReading(cm, telling.units));
-  const limb = lowerFirst(limbIn(say, telling.names.get(limbId) ?? limbId));
+  const limb = limbIn(say, telling.names.get(limbId) ?? limbId);
   return [
     heir === 'none'
       ? say('trade.lowersWhole', { limb, tip: height(tipCm), target: height(targetCm) })
@@ -91,6 +91,7 @@ type TallLimb = HeightOfPlan['limbs'][number];
 const STILL_TALL = {
   'no heir': 'trade.tallNoHeir',
   'hand over': 'trade.tallHandOver',
+  'out of reach': 'trade.tallOutOfReach',
   'too deep': 'trade.tallTooDeep',
   'no room': 'trade.tallNoRoom',
   'not worth it': 'trade.tallNotWorthIt',

@@ -58,6 +58,7 @@ const WORDS: {
   budBeyond: 'fault.budBeyond',
   ringBeyond: 'fault.ringBeyond',
   limbNotInMap: 'fault.limbNotInMap',
+  underLowestLimb: 'fault.underLowestLimb',
   kerfBeyond: 'fault.kerfBeyond',
   endsBeforeItBegins: 'fault.endsBeforeItBegins',
   measuredNowhere: 'fault.measuredNowhere',

@@ -80,7 +80,7 @@ const NONE: TreeView[] = [];
 
 /** Something was found on it, or sound wood of it is shaped: that, only its plan can say. */
 const asks = (view: TreeView, solved: Solved | undefined) =>
-  view.findings.length > 0 || (solved?.plan.steps.length ?? 0) > 0;
+  view.findings.length > 0 || (solved ? solved.plan.steps.length + solved.plan.handOver.length : 0) > 0;
 
 interface Sum {
   steps: number;

@@ -2,8 +2,10 @@
 
 import { tapeReading } from '@mortisect/core/measure';
 import { type TreeBody, treeBodyOf } from '@mortisect/core/records';
+import { targetFault } from '@mortisect/core/shaping';
+import type { Limb } from '@mortisect/core/tree';
 import type { Say } from '@mortisect/words';
-import { readingIn, tapeText } from '@mortisect/words/trade';
+import { readingIn, refusalWords, tapeText } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useRef, useState } from 'react';
@@ -37,6 +39,7 @@ export function EditTree({ treeId }: { treeId: string }) {
       title={data.tree.code}
       treeId={treeId}
       newest={{ revision: data.tree.revision, tree: treeBodyOf(data.tree) }}
+      limbs={data.limbs}
     />
   );
 }
@@ -44,17 +47,28 @@ export function EditTree({ treeId }: { treeId: string }) {
 export function NewTree() {
   const say = useSay();
   const [treeId] = useState(newId);
-  return <TreeEditor title={say('round.newTree')} treeId={treeId} newest={{ revision: null, tree: null }} />;
+  return (
+    <TreeEditor
+      title={say('round.newTree')}
+      treeId={treeId}
+      newest={{ revision: null, tree: null }}
+      limbs={NO_LIMBS}
+    />
+  );
 }
+
+const NO_LIMBS: Limb[] = [];
 
 interface TreeEditorProps {
   title: string;
   treeId: string;
   /** As it is written down by now; null where it is written down for the first time. */
   newest: { revision: number | null; tree: TreeBody | null };
+  /** As they were mapped. */
+  limbs: Limb[];
 }
 
-function TreeEditor({ title, treeId, newest }: TreeEditorProps) {
+function TreeEditor({ title, treeId, newest, limbs }: TreeEditorProps) {
   const say = useSay();
   const router = useRouter();
   const units = useUnits();
@@ -74,8 +88,9 @@ function TreeEditor({ title, treeId, newest }: TreeEditorProps) {
   const back = useBack(revision === null ? '/round/register' : `/round/${treeId}`);
   const save = (baseRevision: number | null, filled = form, sure = false) => {
     const read = treeOfForm(say, filled, units, before);
-    if ('faults' in read) {
-      setFaults(read.faults);
+    const tooLow = 'tree' in read ? targetFault(limbs, read.tree.targetHeightCm) : null;
+    if ('faults' in read || tooLow) {
+      setFaults('faults' in read ? read.faults : { targetHeightCm: tooLow ? refusalWords(say, tooLow) : '' });
       return goToFirstFault(page.current);
     }
     setFaults({});
