@@ -32,13 +32,13 @@ const SLOTS = {
 /**
  * Worth of each limb that has any, with the reasons. It is lost once, when more than half of the limb goes. A limb that is dead, broken or
  * lost to disease over more than half of its length has none, and its place in the frame is free.
+ *
+ * @param chosen limbs that a young tree’s frame is built of; null: the stoutest
  */
-export function keepWorths({
-  tree,
-  pins,
-  findings,
-  settings: { weights },
-}: Pick<PlanInput, 'tree' | 'pins' | 'findings' | 'settings'>): KeepWorth[] {
+export function keepWorths(
+  { tree, pins, findings, settings: { weights } }: Pick<PlanInput, 'tree' | 'pins' | 'findings' | 'settings'>,
+  chosen: ReadonlySet<string> | null = null,
+): KeepWorth[] {
   const lost = lostLimbs(tree.limbs, findings);
   const worth = new Map<string, { worth: number; because: KeptFor[] }>();
   const add = (limbId: string, more: number, why: KeptFor) => {
@@ -46,8 +46,11 @@ export function keepWorths({
     const had = worth.get(limbId) ?? { worth: 0, because: [] };
     worth.set(limbId, { worth: had.worth + more, because: [...had.because, why] });
   };
-  const main = tree.limbs.filter((limb) => limb.kind === 'scaffold' && !lost.has(limb.id));
-  for (const limb of frameOf(main, SLOTS[tree.form])) add(limb.id, weights.keepFrame, 'frame');
+  const main = tree.limbs.filter(
+    (limb) => limb.kind === 'scaffold' && !lost.has(limb.id) && (chosen?.has(limb.id) ?? true),
+  );
+  for (const limb of chosen ? main : frameOf(main, SLOTS[tree.form]))
+    add(limb.id, weights.keepFrame, 'frame');
   for (const limb of main) if (fillsSector(limb, main)) add(limb.id, weights.keepSector, 'sector');
   for (const limb of balancing(main)) add(limb.id, weights.keepBalance, 'balance');
   for (const limb of tree.limbs) {

@@ -115,7 +115,7 @@ export function preparePlan(given: PlanInput): Prepared {
     input.settings.limit,
     paceOf(input),
   );
-  const keep = keepWorths(input);
+  const keep = keepWorths(input, training.frame);
   const built = build(input, { doable, cuts, crown, limits, keep, index, training, heights });
   const isSpread = limits.because.code === 'renovated evenly' && input.seasons > 1;
   if (isSpread) Object.assign(built.problem, { limits: evenLimits(built.problem) });
@@ -225,13 +225,14 @@ function build(input: PlanInput, parts: Parts): Built {
   for (const finding of input.findings) {
     const all = solversOf(finding, doable, cuts);
     if (all.length === 0) continue;
-    const isTraining = parts.training.ids.has(finding.id);
+    const ofTraining = parts.training.worth.get(finding.id);
+    const isTraining = ofTraining !== undefined;
     const must = parts.training.musts.has(finding.id) || isMust(finding, input, cuts, index);
     const p = ask({
       id: finding.id,
       findingId: isTraining ? null : finding.id,
       what: isTraining ? 'training' : 'finding',
-      value: worthOfFinding(finding, input, parts),
+      value: ofTraining ?? worthOfFinding(finding, input, parts),
       must,
     });
     const solvers = must ? all.filter(({ k }) => meetsMust(doable[k]?.priced)) : all;

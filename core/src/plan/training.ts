@@ -1,64 +1,56 @@
-// What does a young tree need, before anything is wrong with it?
+// The training of a young tree as work that a plan can weigh.
 
-import { shapeCut } from '../cuts/index';
+import { type Cut, heirsOf, shapeCut } from '../cuts/index';
 import { plainDisorder } from '../disorders/index';
 import { treeAge } from '../register/index';
-import { TRAINED_UP_TO_YEARS } from '../shaping/index';
-import { type Limb, widestGap } from '../tree/index';
+import { TRAINED_UP_TO_YEARS, type Wish, wishWorths, youngTree } from '../shaping/index';
+import type { Limb } from '../tree/index';
 import { type Candidate, cutId } from './candidates';
 import type { PlanFinding, PlanInput } from './input';
 
 export interface Training {
   findings: PlanFinding[];
   candidates: Candidate[];
-  /** Findings made here. */
-  ids: Set<string>;
+  /** What each finding that was made here is worth, by its id. */
+  worth: ReadonlyMap<string, number>;
   /** Those of them that are done in the first pass, whatever the limit: a whip is headed. */
-  musts: Set<string>;
+  musts: ReadonlySet<string>;
+  /** Limbs that the frame is built of; null where nothing is said of it. */
+  frame: ReadonlySet<string> | null;
 }
 
-/** Ages and heights: common practice, no source. */
-const WHIP_UP_TO_YEARS = 2;
-const KNEE_CM = 55;
-const SCAFFOLDS_KEPT = 4;
-const STEEP_DEG = 65;
+const NONE: Training = { findings: [], candidates: [], worth: new Map(), musts: new Set(), frame: null };
 
-/**
- * A whip is headed at knee height; a year or two later three or four of its limbs are chosen for the frame, spread round the stem, and
- * steep ones are tied down. Only on trees whose year of planting is known.
- */
+/** A limb that is too stout for its leader is shortened by so much. Common practice, no source. */
+const SHORTENED_BY = 1 / 3;
+
+/** Only on trees whose year of planting is known, and that are still built up. */
 export function trainingOf(input: PlanInput): Training {
-  const { tree, year } = input;
-  const none: Training = { findings: [], candidates: [], ids: new Set(), musts: new Set() };
-  const age = treeAge(tree.plantedYear, year);
-  if (age === null) return none;
-  const onStem = tree.limbs.filter((limb) => limb.kind !== 'trunk' && isStem(limb.parentId, tree.limbs));
-  const stems = tree.limbs.filter((limb) => limb.kind === 'trunk');
-  if (age <= WHIP_UP_TO_YEARS && onStem.length === 0 && stems.length === 1)
-    return whip(stems[0] as Limb, input);
-  if (age > TRAINED_UP_TO_YEARS || tree.form !== 'open centre') return none;
-  const kept = new Set(frame(onStem).map((limb) => limb.id));
-  const findings: PlanFinding[] = [];
-  const candidates: Candidate[] = [];
-  for (const limb of onStem) {
-    const steep = kept.has(limb.id) && limb.inclinationDeg > STEEP_DEG;
-    if (kept.has(limb.id) && (!steep || input.tied.includes(limb.id))) continue;
-    const finding = marked(`train ${limb.id}`, limb);
-    findings.push(finding);
-    candidates.push(...(steep ? [tied(finding)] : taken(finding, input)));
-  }
-  return { findings, candidates, ids: new Set(findings.map((finding) => finding.id)), musts: new Set() };
-}
-
-function isStem(parentId: string | null, limbs: Limb[]): boolean {
-  return limbs.find((limb) => limb.id === parentId)?.kind === 'trunk';
-}
-
-function marked(id: string, limb: Limb): PlanFinding {
+  const { tree, year, tied } = input;
+  const ageYears = treeAge(tree.plantedYear, year);
+  if (ageYears === null || ageYears > TRAINED_UP_TO_YEARS) return NONE;
+  const { limbs, form } = tree;
+  const { wishes, frame } = youngTree({ limbs, form, ageYears, tied });
+  const asked = wishes.flatMap((wish) => {
+    const limb = limbs.find(({ id }) => id === wish.limbId);
+    if (!limb) return [];
+    const finding = marked(wish, limb);
+    return [{ wish, finding, candidates: candidatesFor(wish, limb, finding, input) }];
+  });
   return {
-    id,
+    findings: asked.map(({ finding }) => finding),
+    candidates: asked.flatMap(({ candidates }) => candidates),
+    worth: new Map(asked.map(({ wish, finding }) => [finding.id, wishWorths[wish.kind]])),
+    musts: new Set(asked.flatMap(({ wish, finding }) => (wish.kind === 'head the whip' ? [finding.id] : []))),
+    frame,
+  };
+}
+
+function marked({ kind, atCm }: Wish, limb: Limb): PlanFinding {
+  return {
+    id: `train ${limb.id} ${kind}`,
     limbId: limb.id,
-    fromCm: 0,
+    fromCm: atCm,
     toCm: limb.lengthCm,
     disorder: plainDisorder('misplaced'),
     edge: 'definite',
@@ -72,25 +64,53 @@ function marked(id: string, limb: Limb): PlanFinding {
   };
 }
 
-function whip(stem: Limb, input: PlanInput): Training {
-  const atCm = Math.min(KNEE_CM, stem.lengthCm);
-  if (stem.lengthCm <= KNEE_CM + 5) return { findings: [], candidates: [], ids: new Set(), musts: new Set() };
-  const finding = { ...marked(`train ${stem.id}`, stem), fromCm: atCm };
-  const target = { on: 'limb' as const, limbId: stem.id, atCm };
+function candidatesFor(wish: Wish, limb: Limb, finding: PlanFinding, input: PlanInput): Candidate[] {
+  switch (wish.kind) {
+    case 'head the whip':
+    case 'head the leader':
+      return [made(headed(limb, wish.atCm, finding), finding, DORMANT)];
+    case 'lower the leader':
+      return lowered(wish, finding, input);
+    case 'spread it':
+      return [tied(finding)];
+    case 'rival':
+    case 'between tiers':
+      return [tied(finding), ...whole(finding, input)];
+    case 'too stout':
+      return [tied(finding), ...shortened(limb, finding, input)];
+    case 'too many':
+    case 'too low':
+      return whole(finding, input);
+  }
+}
+
+const DORMANT = ['dormant'] as const;
+const BOTH = ['dormant', 'summer'] as const;
+
+const made = (cut: Cut, finding: PlanFinding, passes: Candidate['passes']): Candidate => ({
+  id: cutId(cut),
+  what: { is: 'cut', cut },
+  answers: [{ findingId: finding.id, remains: 0 }],
+  passes,
+});
+
+/** Above a bud, whatever is known of the buds: on a young stem there is one every few centimetres. */
+function headed(limb: Limb, atCm: number, finding: PlanFinding): Cut {
+  const target = { on: 'limb' as const, limbId: limb.id, atCm };
   const place = {
     kind: 'heading' as const,
-    limbId: stem.id,
+    limbId: limb.id,
     atCm,
     budAtCm: atCm - 0.6,
     points: 'out' as const,
-    limbMm: stem.baseMm,
+    limbMm: limb.baseMm,
   };
-  const cut = {
-    limbId: stem.id,
+  return {
+    limbId: limb.id,
     atCm,
     upToCm: atCm,
-    kind: 'heading' as const,
-    targetLimbId: stem.id,
+    kind: 'heading',
+    targetLimbId: limb.id,
     targetCm: atCm,
     shortfallCm: 0,
     lesionIds: [finding.id],
@@ -99,7 +119,7 @@ function whip(stem: Limb, input: PlanInput): Training {
       {
         lesionId: finding.id,
         disorder: finding.disorder,
-        edgeLimbId: stem.id,
+        edgeLimbId: limb.id,
         edgeCm: atCm,
         clearanceCm: 0,
         walk: [],
@@ -113,36 +133,26 @@ function whip(stem: Limb, input: PlanInput): Training {
       },
     ],
   };
-  return {
-    findings: [finding],
-    candidates: [
-      {
-        id: cutId(cut),
-        what: { is: 'cut', cut },
-        answers: [{ findingId: finding.id, remains: 0 }],
-        passes: ['dormant'],
-      },
-    ].filter(() => input.tree.form !== 'cordon') as Candidate[],
-    ids: new Set([finding.id]),
-    musts: new Set([finding.id]),
-  };
 }
 
-function taken(finding: PlanFinding, input: PlanInput): Candidate[] {
-  const cut = shapeCut(input.tree.limbs, finding.limbId, null, {
-    findingId: finding.id,
-    disorder: finding.disorder,
-    finish: input.schools.finish,
+const named = ({ id, disorder }: PlanFinding) => ({ findingId: id, disorder });
+
+function lowered({ limbId, toLimbId }: Wish, finding: PlanFinding, { tree }: PlanInput): Candidate[] {
+  const heir = heirsOf(tree.limbs, limbId, [], named(finding)).find(({ branch }) => branch.id === toLimbId);
+  return heir ? [made(heir.cut, finding, BOTH)] : [];
+}
+
+function whole(finding: PlanFinding, { tree, schools }: PlanInput): Candidate[] {
+  const cut = shapeCut(tree.limbs, finding.limbId, null, { ...named(finding), finish: schools.finish });
+  return cut ? [made(cut, finding, BOTH)] : [];
+}
+
+function shortened(limb: Limb, finding: PlanFinding, { tree }: PlanInput): Candidate[] {
+  const cut = shapeCut(tree.limbs, limb.id, limb.lengthCm * (1 - SHORTENED_BY), {
+    ...named(finding),
+    youngTips: tree.habit !== 'unknown' && tree.habit !== 'tip',
   });
-  if (!cut) return [];
-  return [
-    {
-      id: cutId(cut),
-      what: { is: 'cut', cut },
-      answers: [{ findingId: finding.id, remains: 0 }],
-      passes: ['dormant', 'summer'],
-    },
-  ];
+  return cut ? [made(cut, finding, BOTH)] : [];
 }
 
 function tied(finding: PlanFinding): Candidate {
@@ -150,21 +160,6 @@ function tied(finding: PlanFinding): Candidate {
     id: `${finding.limbId} tie down`,
     what: { is: 'other', kind: 'tie down', limbId: finding.limbId, atCm: 0 },
     answers: [{ findingId: finding.id, remains: 0.15 }],
-    passes: ['dormant', 'summer'],
+    passes: BOTH,
   };
-}
-
-/** Up to four limbs, the stoutest first, each in the widest gap that those before it leave. */
-function frame(limbs: Limb[]): Limb[] {
-  const left = limbs.toSorted((a, b) => b.baseMm - a.baseMm);
-  const kept: Limb[] = [];
-  while (kept.length < SCAFFOLDS_KEPT && left.length > 0) {
-    const middle =
-      kept.length === 0 ? (left[0]?.bearingDeg ?? 0) : widestGap(kept.map((limb) => limb.bearingDeg));
-    const off = (limb: Limb) => Math.abs(((limb.bearingDeg - middle + 540) % 360) - 180) - limb.baseMm / 4;
-    const next = left.toSorted((a, b) => off(a) - off(b))[0] as Limb;
-    kept.push(next);
-    left.splice(left.indexOf(next), 1);
-  }
-  return kept;
 }

@@ -5,8 +5,8 @@ import { treeAge } from '../register/index';
 export const goals = ['height', 'training', 'light'] as const;
 export type Goal = (typeof goals)[number];
 
-/** So long a tree is still built up. Common practice, no source. */
-export const TRAINED_UP_TO_YEARS = 4;
+/** So long a tree is still built up, whatever its form. Common practice, no source. */
+export const TRAINED_UP_TO_YEARS = 6;
 
 interface Shaped {
   heightCm: number;

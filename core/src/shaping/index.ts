@@ -10,3 +10,4 @@ export {
   targetFault,
   tooTall,
 } from './height';
+export { type Wish, type WishKind, wishWorths, youngTree } from './young';

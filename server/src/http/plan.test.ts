@@ -145,7 +145,10 @@ test('the demo has open plans of every kind', async () => {
     'height E',
     'height F',
   ]);
-  expect((await planOf('net-loft-09')).steps).toMatchObject([{ candidateId: 'C tie down' }]);
+  // What was found on it, beside the training of a young tree
+  expect(
+    (await planOf('net-loft-09')).steps.map(({ candidateId }: { candidateId: string }) => candidateId),
+  ).toEqual(expect.arrayContaining(['C tie down', 'T heading 219']));
   expect((await planOf('slip-side-08')).steps).toMatchObject([{ candidateId: 'B pick mummies' }]);
   const seasons = (await planOf('net-loft-07')).seasons.filter(
     (season: { crown: number }) => season.crown > 0,
