@@ -34,11 +34,10 @@ atBothSizes((_name, viewport, journey) => {
       await makeMove(page, 'Made the cut');
       await runUpTo(page, 'Made the cut');
       await makeMove(page, 'Made the cut');
-      await runUpTo(page, 'Made the cut');
-      await makeMove(page, 'Made the cut');
+      // A third cut was to let light in; with two made the plan asks for it no more
       await runUpTo(page, 'Made the cut');
       await foundMore(page);
-      await expect(heading(page)).toHaveText('Cut 4 of 5');
+      await expect(heading(page)).toHaveText('Cut 3 of 4');
       await runUpTo(page, 'Made the cut');
       await makeMove(page, 'Made the cut');
       await makeMove(page, 'Cut face is sound');
@@ -55,7 +54,7 @@ atBothSizes((_name, viewport, journey) => {
       // The first phone’s clock was put forward by its contact times
       await other.clock.fastForward(600_000);
       await other.getByRole('button', { name: 'Continue the run' }).click();
-      await closeDown(other, 5);
+      await closeDown(other, 4);
       await allSent(other);
       await goTo(other, 'Book');
       await expect(other.getByText(/Run closed/).first()).toBeVisible();

@@ -214,25 +214,28 @@ function Crown({
   const { ink, dead, chalk, paper, ground } = usePalette();
   const prefix = `c${useId().replace(/\W/g, '')}`;
   const inks = useMarkInk();
+  const textScale = useTextScale();
   const byId = new Map(plan.map((spoke) => [spoke.limb.id, spoke]));
   const chosen = chosenId ? byId.get(chosenId) : undefined;
   const px = ({ x, y }: { x: number; y: number }) => ({ x: x * pxPerCm, y: y * pxPerCm });
-  const line = (spoke: Spoke, color: string, extra = 0) => {
-    const from = px(spoke.base);
-    const to = px(spoke.tip);
-    return (
-      <Line
-        key={`${spoke.limb.id}${extra}`}
-        x1={from.x}
-        y1={from.y}
-        x2={to.x}
-        y2={to.y}
-        stroke={color}
-        strokeWidth={thickness(spoke.limb) + extra}
-        strokeLinecap="round"
-      />
-    );
-  };
+  const line = (spoke: Spoke, color: string, extra = 0) =>
+    spoke.drawn.map((stick, i) => {
+      const from = px(stick.base);
+      const to = px(stick.tip);
+      return (
+        <Line
+          // biome-ignore lint/suspicious/noArrayIndexKey: the limbs of a bundle have no name but their place
+          key={`${spoke.limb.id} ${extra} ${i}`}
+          x1={from.x}
+          y1={from.y}
+          x2={to.x}
+          y2={to.y}
+          stroke={color}
+          strokeWidth={thickness(spoke.limb) + extra}
+          strokeLinecap="round"
+        />
+      );
+    });
   const inOrder = plan.toSorted((a, b) => RINGS[a.tier] - RINGS[b.tier] || a.limb.baseMm - b.limb.baseMm);
   return (
     <G>
@@ -244,6 +247,24 @@ function Crown({
         .map((spoke) => (
           <Tier key={spoke.limb.id} spoke={spoke} pxPerCm={pxPerCm} />
         ))}
+      {inOrder.map((spoke) =>
+        spoke.limb.bundle ? (
+          <Text
+            key={`${spoke.limb.id} count`}
+            x={px(spoke.tip).x}
+            y={px(spoke.tip).y}
+            fontSize={12 * textScale}
+            fill={ink}
+            stroke={paper}
+            strokeWidth={0.4}
+            textAnchor="middle"
+            fontFamily="Barlow Condensed"
+            fontWeight="600"
+          >
+            {`~${spoke.limb.bundle.about}`}
+          </Text>
+        ) : null,
+      )}
       {bands.map((band) => {
         const spoke = byId.get(band.limbId);
         if (!spoke) return null;

@@ -2,7 +2,7 @@
 
 import { GROUND_REACH_CM, LADDER_KERF_CM } from '@mortisect/core/handling';
 import { heightReading, type Units } from '@mortisect/core/measure';
-import { type Limb, limbShape, pointAlong } from '@mortisect/core/tree';
+import { drawnSticks, type Limb, limbShape, pointAlong } from '@mortisect/core/tree';
 import { joined, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useMemo, useRef } from 'react';
@@ -86,24 +86,24 @@ export function ReachLadder({ limbs, chosenId, kerfs, units }: ReachLadderProps)
             </G>
           );
         })}
-        {limbs.map((limb) => {
-          const placed = shape.get(limb.id);
-          if (!placed) return null;
-          const from = at(placed.base);
-          const to = at(placed.tip);
-          return (
-            <Line
-              key={limb.id}
-              x1={from.x}
-              y1={from.y}
-              x2={to.x}
-              y2={to.y}
-              stroke={limb.id === chosenId ? chalk : limb.kind === 'trunk' ? ink : dead}
-              strokeWidth={Math.max(1.4, Math.min(9, limb.baseMm / 11))}
-              strokeLinecap="round"
-            />
-          );
-        })}
+        {limbs.flatMap((limb) =>
+          drawnSticks(limb, shape).map((placed) => {
+            const from = at(placed.base);
+            const to = at(placed.tip);
+            return (
+              <Line
+                key={`${limb.id} ${from.x} ${from.y}`}
+                x1={from.x}
+                y1={from.y}
+                x2={to.x}
+                y2={to.y}
+                stroke={limb.id === chosenId ? chalk : limb.kind === 'trunk' ? ink : dead}
+                strokeWidth={Math.max(1.4, Math.min(9, limb.baseMm / 11))}
+                strokeLinecap="round"
+              />
+            );
+          }),
+        )}
         {kerfs.map((kerf) => {
           const placed = shape.get(kerf.limbId);
           const limb = limbs.find((limb) => limb.id === kerf.limbId);

@@ -22,9 +22,10 @@ export function HandlingLines({ view, today, handling, cut, infected }: Handling
   const say = useSay();
   const { units } = today;
   const face = faceWords(say, { cut, dead: handling.dead, infected }, today.site.schools);
-  const { strokes, pieces, fall, massKg, massRangeKg } = handling;
+  const { alike, strokes, pieces, fall, massKg, massRangeKg } = handling;
   return (
     <>
+      {alike > 1 ? <Body>{say('shared.aboutAlike', { alike })}</Body> : null}
       <Body>
         {say('shared.toIn', {
           mass: joined(say, massReading(massKg, units)),

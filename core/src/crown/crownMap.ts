@@ -1,6 +1,14 @@
 // Which share of the living crown hangs beyond this place on the tree?
 import { z } from 'zod';
-import { ageYearsAt, diameterMmAt, indexLimbs, type Limb, type LimbIndex } from '../tree/index';
+import {
+  ageYearsAt,
+  alike,
+  diameterMmAt,
+  indexLimbs,
+  type Limb,
+  type LimbIndex,
+  section,
+} from '../tree/index';
 import { type FruitingTree, fruitingShare } from './fruiting';
 
 /** Wood that carries nothing alive from s outward. */
@@ -102,12 +110,13 @@ function isAlive(limb: Limb, deadFrom: Map<string, number>): boolean {
 function livingSection(limb: Limb, index: LimbIndex, deadFrom: Map<string, number>): number {
   const endCm = Math.min(limb.lengthCm, deadFrom.get(limb.id) ?? limb.lengthCm);
   const wasCut = limb.uncutLengthCm !== undefined && limb.tipMm > NATURAL_TIP_MM;
-  if (endCm === limb.lengthCm && !wasCut) return limb.baseMm ** 2;
+  if (endCm === limb.lengthCm && !wasCut) return section(limb);
   const onIt = livingChildren(limb, endCm, index, deadFrom).reduce(
     (sum, child) => sum + livingSection(child, index, deadFrom),
     0,
   );
-  return Math.min(limb.baseMm ** 2, onIt + limb.baseMm ** 2 - diameterMmAt(limb, endCm) ** 2);
+  const gone = alike(limb) * diameterMmAt(limb, endCm) ** 2;
+  return Math.min(section(limb), onIt + section(limb) - gone);
 }
 
 function livingChildren(limb: Limb, endCm: number, index: LimbIndex, deadFrom: Map<string, number>): Limb[] {

@@ -52,7 +52,7 @@ function candidates(limbs: Limb[], limb: Limb, lesionOn: string): Candidate[] {
   const headings = (limb.buds ?? [])
     .filter((bud) => usable(bud))
     .map((bud) => ({ kind: 'heading' as const, atCm: bud.atCm + 0.6 }))
-    .filter(({ atCm }) => thick(limb, atCm) <= 25 || old(limb, atCm) <= 2);
+    .filter(({ atCm }) => thick(limb, atCm) <= 25 + 1e-9 || old(limb, atCm) <= 2);
   return [...reductions, ...headings, { kind: 'collar', atCm: 0 }];
 }
 

@@ -83,6 +83,15 @@ describe('wood that only stands in the wrong place', () => {
     expect(shapeCut([stem(), S({ budsComplete: false, ageYears: 2 })], 'S', 50, shape)?.upToCm).toBe(50);
   });
 
+  test('where the wood is just 25 mm thick, the last digit of a bud’s place decides nothing', () => {
+    // 57 mm at the base, 53 mm less over 159 cm: 25 mm at 96 cm, above a bud at 95.4 cm
+    const limbs = [
+      stem(),
+      S({ lengthCm: 159, baseMm: 57, tipMm: 4, ageYears: 6, buds: [bud(95.39999999999999)] }),
+    ];
+    expect(shapeCut(limbs, 'S', 97, shape)).toMatchObject({ kind: 'heading', atCm: 96 });
+  });
+
   test('young tips stay where nobody knows what the tree bears on', () => {
     const limbs = [stem(), S({ budsComplete: false, buds: [bud(100)] })];
     expect(shapeCut(limbs, 'S', 110, { ...shape, youngTips: false })).toBeNull();

@@ -86,6 +86,8 @@ export function reductionAtOrBelow(
 
 /** The reduction to this side branch, stout enough or not; null where the trunk stands there, or the limb ends too near. */
 export function reductionTo(index: LimbIndex, limb: Limb, branch: Limb): Reduction | null {
+  // Of many shoots none goes on in the limb’s place
+  if (branch.bundle) return null;
   if (isTrunk(index, limb, branch.jointCm) && !isLowestScaffold(index, limb, branch)) return null;
   const limbMm = diameterMmAt(limb, branch.jointCm);
   const atCm = tidy(
@@ -118,7 +120,9 @@ function isLowestScaffold(index: LimbIndex, stem: Limb, branch: Limb): boolean {
 
 /** May this wood be headed above a bud at all: thin, or young? */
 export function maybeHeaded(limb: Limb, s: number): boolean {
-  return diameterMmAt(limb, s) <= HEADING_THICKEST_MM || ageYearsAt(limb, s) <= HEADING_OLDEST_YEARS;
+  return (
+    diameterMmAt(limb, s) <= HEADING_THICKEST_MM + HAIR_CM || ageYearsAt(limb, s) <= HEADING_OLDEST_YEARS
+  );
 }
 
 /** The heading cut above a live leaf or unknown bud at or below t; an out or under bud within 3 cm is preferred. */

@@ -121,7 +121,7 @@ function union(limb: Limb, wood: Wood, limits: Limits): Fault | null {
   const parent = limb.parentId === null ? undefined : index.byId.get(limb.parentId);
   const stick = shape.get(limb.id);
   const on = parent && shape.get(parent.id);
-  if (!parent || !stick || !on) return null;
+  if (!parent || !stick || !on || limb.bundle) return null;
   // What goes on from the end of its parent is a bend, no union
   if (limb.jointCm >= parent.lengthCm) return null;
   const angle = angleDeg(minus(on.tip, on.base), minus(stick.tip, stick.base));
@@ -209,7 +209,7 @@ function pastBearing(limb: Limb, { tree, flat }: Wood): Fault | null {
 function clusters({ tree, index }: Wood, limits: Limits): Fault[] {
   return tree.limbs.flatMap((parent) => {
     const joints = (index.childrenOf.get(parent.id) ?? [])
-      .filter((limb) => limb.kind !== 'sucker')
+      .filter((limb) => limb.kind !== 'sucker' && !limb.bundle)
       .sort((a, b) => a.jointCm - b.jointCm);
     const found: Fault[] = [];
     for (let from = 0; from < joints.length; ) {

@@ -2,7 +2,7 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { z } from 'zod';
-import { diameterMmAt, indexLimbs, type Limb, limbShape, type Point, pointAlong } from '../tree/index';
+import { alike, diameterMmAt, indexLimbs, type Limb, limbShape, type Point, pointAlong } from '../tree/index';
 import { crownOf } from './gapTest';
 
 export const LightInside = z
@@ -77,11 +77,20 @@ export function leavesOf(limbs: Limb[], seed: number): Leaf[] {
       return {
         limbId: limb.id,
         atCm: along * limb.lengthCm,
-        at: near(pointAlong(stick, along), random),
+        at: near(spreadOut(limb, pointAlong(stick, along), shape, random), random),
         areaM2: areaM2 / LEAF_SAMPLES,
       };
     });
   });
+}
+
+/** The leaves of a bundle hang on all of it: along the wood that it stands on. */
+function spreadOut(limb: Limb, at: Point, shape: ReturnType<typeof limbShape>, random: () => number): Point {
+  const on = limb.bundle && limb.parentId !== null ? shape.get(limb.parentId) : undefined;
+  if (!on || !limb.bundle) return at;
+  const along = { x: on.tip.x - on.base.x, y: on.tip.y - on.base.y, z: on.tip.z - on.base.z };
+  const off = ((random() - 0.5) * limb.bundle.overCm) / Math.max(1, Math.hypot(along.x, along.y, along.z));
+  return { x: at.x + along.x * off, y: at.y + along.y * off, z: at.z + along.z * off };
 }
 
 /** From points in the inner third of the crown to every part of the sky. */
@@ -114,13 +123,16 @@ function leafAreas(limbs: Limb[]): [Limb, number][] {
     .filter((limb) => limb.kind !== 'trunk')
     .map((limb) => {
       const section = (mm: number) => Math.PI * (mm / 20) ** 2;
-      const children = (childrenOf.get(limb.id) ?? []).reduce((cm2, child) => cm2 + section(child.baseMm), 0);
+      const children = (childrenOf.get(limb.id) ?? []).reduce(
+        (cm2, child) => cm2 + alike(child) * section(child.baseMm),
+        0,
+      );
       const tip = section(Math.min(limb.baseMm, diameterMmAt(limb, limb.lengthCm)));
       const ownLeaves =
         limb.uncutLengthCm === undefined
           ? Math.max(tip, section(limb.baseMm) - children)
           : Math.max(0, section(limb.baseMm) - children - tip);
-      return [limb, ownLeaves * LEAF_M2_PER_CM2];
+      return [limb, alike(limb) * ownLeaves * LEAF_M2_PER_CM2];
     });
 }
 

@@ -16,7 +16,8 @@ interface Placed {
 export function crossingsAndRubs({ tree, shape, flat }: Wood, limits: Limits): Fault[] {
   const placed = tree.limbs.flatMap((limb) => {
     const stick = shape.get(limb.id);
-    return stick ? [boxed(limb, stick)] : [];
+    // Of a bundle nobody knows where each stands
+    return stick && !limb.bundle ? [boxed(limb, stick)] : [];
   });
   const reachCm = Math.max(limits.crossGapMm / 10, limits.shadeGapCm, 60);
   const found: Fault[] = [];

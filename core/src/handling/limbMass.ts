@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { isGrowing, type Season } from '../disorders/index';
 import { issueOf, type Refusal, refusal } from '../refusal/index';
 import type { Confidence } from '../register/index';
-import { comesOff, diameterMmAt, indexLimbs, type Limb, LimbMap } from '../tree/index';
+import { alike, comesOff, diameterMmAt, indexLimbs, type Limb, LimbMap } from '../tree/index';
 
 interface GreenDensity {
   kgPerM3: number;
@@ -127,7 +127,7 @@ interface LimbMass {
 }
 
 /**
- * Mass of all that hangs beyond the kerf: taper integrated along every mapped limb, by green density, with leaves and fruit in season, and
+ * Mass of all that hangs beyond the kerf, of a bundle that of one: taper integrated along every mapped limb, by green density, with leaves and fruit in season, and
  * an allowance for twigs that are on no map. A limb longer than 60 cm may weigh what branches of its base usually do, however much of it is
  * mapped: mapping a twig more never makes it lighter, at neither end of the range.
  */
@@ -165,7 +165,7 @@ const MOST_TWIGS = 1.6;
 function volumeBeyond(limb: Limb, fromCm: number, index: ReturnType<typeof indexLimbs>): number {
   let m3 = stickM3(limb, fromCm, limb.lengthCm);
   for (const child of index.childrenOf.get(limb.id) ?? []) {
-    if (comesOff(child.jointCm, fromCm)) m3 += volumeBeyond(child, 0, index);
+    if (comesOff(child.jointCm, fromCm)) m3 += alike(child) * volumeBeyond(child, 0, index);
   }
   return m3;
 }

@@ -1,6 +1,6 @@
 // In how many pieces does it come down, and where do the saw strokes go?
 import { z } from 'zod';
-import { comesOff, diameterMmAt, indexLimbs, type Limb, type LimbIndex } from '../tree/index';
+import { alike, comesOff, diameterMmAt, indexLimbs, type Limb, type LimbIndex } from '../tree/index';
 import { kgPerM3, type Load, limbMass, type Stick, stickM3 } from './limbMass';
 
 export const Strokes = z.strictObject({
@@ -92,8 +92,9 @@ function sticksOf(limb: Limb, fromCm: number, index: LimbIndex, perM3: number, l
   for (const child of index.childrenOf.get(limb.id) ?? []) {
     if (!comesOff(child.jointCm, fromCm)) continue;
     const childSticks = sticksOf(child, 0, index, perM3, liftKg);
-    const kg = childSticks.reduce((sum, stick) => sum + stick.kg, 0);
-    if (kg > liftKg * RIDES_UP_TO) first.push(...childSticks);
+    const kg = alike(child) * childSticks.reduce((sum, stick) => sum + stick.kg, 0);
+    // A bundle rides along: nobody lays its shoots down one by one
+    if (kg > liftKg * RIDES_UP_TO && !child.bundle) first.push(...childSticks);
     else riding.push({ jointCm: child.jointCm, kg });
   }
   const beyond = (s: number) =>

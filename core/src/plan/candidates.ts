@@ -2,9 +2,9 @@
 import { headingFraction } from '../crown/index';
 import { type Cut, cutsFor, deadWoodOff, type Lesion, shapeCut, type TreeCuts } from '../cuts/index';
 import { disorderOf, kindOf } from '../disorders/index';
+import type { Lowers } from '../shaping/index';
 import { type Limb, limbShape } from '../tree/index';
 import { nearestOf } from './geometry';
-import type { Lowers } from './height';
 import type { PlanFinding, PlanInput } from './input';
 import type { Pass } from './problem';
 

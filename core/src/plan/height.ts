@@ -1,23 +1,11 @@
 // The height that the tree should have, as work that a plan can weigh: each cut that lowers a limb, and what each step down is worth.
-import { treeAfter } from '../cuts/index';
-import {
-  heightId,
-  heightLeft,
-  heightOf,
-  type Lowering,
-  stemKeptCm,
-  TOO_TALL_FROM_CM,
-  type TooTall,
-  tooTall,
-} from '../shaping/index';
+import { heightId, heightLeft, stemKeptCm, type TooTall, tooTall } from '../shaping/index';
 import { isDistalOf, type LimbIndex, limbShape } from '../tree/index';
 import { type Candidate, cutId, lesionsOf } from './candidates';
 import type { PlanInput } from './input';
 import type { Asked, InForest, Parts } from './parts';
-import type { Prepared } from './prepare';
 import type { Priced } from './price';
-import { ancestors, type PlanProblem, pays } from './problem';
-import type { HeightOfPlan, PlannedStep } from './treePlan';
+import { ancestors, type PlanProblem } from './problem';
 
 export interface Heights {
   tall: TooTall[];
@@ -140,7 +128,7 @@ export function stemSteps({ doable, index }: Pick<Parts, 'doable' | 'index'>, pr
 }
 
 /** Limbs that join above the height the tree should have: they are not worth keeping there. */
-export function standTooHigh({ tall }: Heights): Set<string> {
+export function standTooHigh({ tall }: Pick<Heights, 'tall'>): Set<string> {
   return new Set(tall.flatMap(({ limbId, limbIds }) => [...limbIds].filter((id) => id !== limbId)));
 }
 
@@ -151,7 +139,7 @@ export function lowersTo({ candidate: { lowers } }: Priced, limbId: string): boo
 
 /** Limbs that only an arborist’s cut would bring down, or down far enough; thin ones are not worth the call. */
 export function heightsHandedOver(
-  { tall }: Heights,
+  { tall }: Pick<Heights, 'tall'>,
   index: LimbIndex,
   all: readonly Priced[],
   doable: readonly InForest[],
@@ -169,65 +157,5 @@ export function heightsHandedOver(
 const WORTH_A_VISIT = 0.1;
 const CALLED_FROM_MM = 25;
 
-const remainsOf = ({ answers }: Candidate, id: string) =>
+export const remainsOf = ({ answers }: Candidate, id: string) =>
   answers.flatMap(({ findingId, remains }) => (findingId === id ? [remains] : []));
-
-/** How high the tree and each limb that was too tall stand by the plan. */
-export function loweredBy(
-  { input, heights: { tall }, all, handOver, problem, asked, chosenFrom }: Omit<Prepared, 'cuts'>,
-  steps: readonly PlannedStep[],
-): HeightOfPlan | null {
-  const { limbs, targetHeightCm: target } = input.tree;
-  if (target === null || tall.length === 0) return null;
-  const kerfOf = new Map(all.map(({ id, kerf }) => [id, kerf]));
-  const standing = (season: number) =>
-    treeAfter(
-      limbs,
-      steps.flatMap((step) => (step.season <= season ? (kerfOf.get(step.candidateId) ?? []) : [])),
-    );
-  const atLast = standing(Number.POSITIVE_INFINITY);
-  const isOutOfReach = (limbId: string) =>
-    !chosenFrom.some(({ candidate }) => remainsOf(candidate, heightId(limbId)).length > 0) &&
-    all.some(({ candidate }) => remainsOf(candidate, heightId(limbId)).length > 0);
-  // Nothing stands where a first step could be made
-  const isTooDeep = (limbId: string) => {
-    const ks = chosenFrom.flatMap(({ kerf }, k) => (kerf?.limbId === limbId ? [k] : []));
-    return (
-      ks.length > 0 &&
-      ks.every((k) => problem.after.some(([late, first]) => late === k && first.length === 0))
-    );
-  };
-  const isOf = (limbId: string) => (p: number) => asked[p]?.id.startsWith(`${heightId(limbId)} `) === true;
-  return {
-    targetCm: target,
-    nowCm: heightOf(limbs),
-    afterCm: Array.from({ length: input.seasons }, (_, y) => heightOf(standing(y + 1))),
-    limbs: tall.map(({ limbId, tipCm, limbIds, noHeir }) => {
-      const afterCm = heightOf(
-        atLast,
-        atLast.filter(({ id }) => limbIds.has(id)),
-      );
-      const isReached = afterCm <= target + TOO_TALL_FROM_CM;
-      const handed = handOver.includes(heightId(limbId));
-      return {
-        limbId,
-        tipCm,
-        afterCm,
-        left: isReached
-          ? 'reached'
-          : handed
-            ? 'hand over'
-            : isOutOfReach(limbId)
-              ? 'out of reach'
-              : noHeir
-                ? 'no heir'
-                : isTooDeep(limbId)
-                  ? 'too deep'
-                  : problem.candidates.some((candidate) => pays(candidate, isOf(limbId), problem))
-                    ? 'no room'
-                    : 'not worth it',
-      };
-    }),
-  };
-}
-export type Lowers = Pick<Lowering, 'afterCm' | 'heir'> & Pick<TooTall, 'limbId' | 'tipCm'>;

@@ -2,7 +2,6 @@ export { type ArboristCut, arboristPart } from './arborist';
 export { cutId, type OtherKind, otherKinds } from './candidates';
 export { type CurvePoint, type MarginCurve, marginCurve } from './curve';
 export { followerFromMm, followersOf } from './follower';
-export type { Lowers } from './height';
 export {
   Costs,
   firstWinterOf,

@@ -1,9 +1,8 @@
 // What a plan’s problem is built from.
 import type { CrownMap, SeasonLimits } from '../crown/index';
 import type { TreeCuts } from '../cuts/index';
-import type { Goal } from '../shaping/index';
+import type { Goal, OverLong, TooTall } from '../shaping/index';
 import type { LimbIndex } from '../tree/index';
-import type { Heights } from './height';
 import type { KeepWorth } from './keepWorth';
 import type { Priced } from './price';
 import type { Training } from './training';
@@ -31,5 +30,7 @@ export interface Parts {
   keep: KeepWorth[];
   index: LimbIndex;
   training: Training;
-  heights: Heights;
+  /** What stands too high, and shoots that grew too long. */
+  heights: { tall: TooTall[] };
+  shoots: { long: OverLong[] };
 }

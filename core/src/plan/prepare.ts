@@ -4,17 +4,10 @@ import { type CrownMap, crownMap, type SeasonLimits, seasonLimits } from '../cro
 import { type TreeCuts, treeCuts } from '../cuts/index';
 import { disorderOf, kindOf, type Season } from '../disorders/index';
 import { treeAge } from '../register/index';
-import { indexLimbs, isDistalOf, type Kerf, type LimbIndex, wayToStool } from '../tree/index';
+import type { TooTall } from '../shaping/index';
+import { alike, indexLimbs, isDistalOf, type Kerf, type LimbIndex, wayToStool } from '../tree/index';
 import { type Candidate, candidatesOf, isDiseased } from './candidates';
-import {
-  askHeight,
-  type Heights,
-  heightsHandedOver,
-  heightsOf,
-  lowersTo,
-  standTooHigh,
-  stemSteps,
-} from './height';
+import { askHeight, heightsHandedOver, heightsOf, lowersTo, standTooHigh, stemSteps } from './height';
 import { type Pin, type PlanFinding, type PlanInput, paceOf } from './input';
 import { type KeepWorth, keepWorths } from './keepWorth';
 import { evenLimits } from './pace';
@@ -22,6 +15,7 @@ import type { Asked, InForest, Parts } from './parts';
 import { applyPins } from './pins';
 import { answersIt, crownBeyond, type Priced, priceOf } from './price';
 import { ancestors, type Pass, type PlanCandidate, type PlanProblem } from './problem';
+import { askShoots, shootsOf } from './shoots';
 import { trainingOf } from './training';
 import { type Verdict, verdictOf } from './verdict';
 import { startingWeights, type WeightKey } from './weights';
@@ -44,7 +38,7 @@ export interface Prepared {
   lightShare: number | null;
   /** Pins that name what is not there any more. */
   idlePins: Pin[];
-  heights: Heights;
+  heights: { tall: TooTall[] };
   /** Findings that only an arborist’s cut would answer, and limbs that only one would bring down far enough. */
   handOver: string[];
 }
@@ -84,7 +78,12 @@ export function preparePlan(given: PlanInput): Prepared {
   const index = indexLimbs(tree.limbs);
   const cuts = treeCuts(tree, input.findings, input.schools, input.season, input.year);
   const heights = heightsOf(input, cuts);
-  const candidates = candidatesOf(input, cuts, [...training.candidates, ...heights.candidates]);
+  const shoots = shootsOf(input);
+  const candidates = candidatesOf(input, cuts, [
+    ...training.candidates,
+    ...heights.candidates,
+    ...shoots.candidates,
+  ]);
   const crown = crownOf(input, candidates);
   const all = candidates.map((candidate) => priceOf(candidate, input, cuts, index, crown));
   // An arborist’s cuts are planned only where a visit is booked that may hold them
@@ -116,7 +115,7 @@ export function preparePlan(given: PlanInput): Prepared {
     paceOf(input),
   );
   const keep = keepWorths(input, training.frame);
-  const built = build(input, { doable, cuts, crown, limits, keep, index, training, heights });
+  const built = build(input, { doable, cuts, crown, limits, keep, index, training, heights, shoots });
   const isSpread = limits.because.code === 'renovated evenly' && input.seasons > 1;
   if (isSpread) Object.assign(built.problem, { limits: evenLimits(built.problem) });
   return {
@@ -246,6 +245,7 @@ function build(input: PlanInput, parts: Parts): Built {
     if (Number.isFinite(first)) (problems[p] as { mustBy: number | null }).mustBy = first;
   }
   askHeight(input, parts, problem, ask);
+  askShoots(parts.shoots, parts, problem, ask);
   const lightShare = askLight(input, parts, problem, ask);
   excludeAlternatives(problem, doable, index);
   const idlePins = applyPins(problem, doable, input, index, input.pins);
@@ -337,11 +337,14 @@ function worthOfFinding(
         ? (OF_FAULT[finding.fault.kind] ?? 'misplaced')
         : OF_KIND[kindOf(finding.disorder)];
   const own = (tree.renovated && weights[key] === START[key] && RENOVATED[key]) || weights[key];
+  const limb = index.byId.get(finding.limbId);
+  const many = limb ? alike(limb) : 1;
   const base =
     key === 'upright'
       ? Math.min(
-          UPRIGHT_MOST,
-          own + weights.uprightCrown * crownBeyond({ limbId: finding.limbId, atCm: 0 }, crown, index).crown,
+          many > 1 ? Number.POSITIVE_INFINITY : UPRIGHT_MOST,
+          many * own +
+            weights.uprightCrown * crownBeyond({ limbId: finding.limbId, atCm: 0 }, crown, index).crown,
         )
       : own;
   const reasons = all.filter(

@@ -49,6 +49,7 @@ export function priceOf(
       kerfMm: handling.kerfMm,
       dead: handling.dead,
       pieces: handling.pieces.length,
+      alike: handling.alike,
       kg: handling.massKg,
       cleanSeconds: infected ? input.cleanSeconds : 0,
     }),

@@ -48,6 +48,9 @@ export interface Refusals {
   tooDeep: { limb: string; most: number };
   noParent: { limb: string; kind: string };
   stemOnLimb: { limb: string };
+  onBundle: { limb: string; parent: string };
+  bundleBeyond: { limb: string; parent: string; toCm: number; lengthCm: number };
+  noBundle: { limb: string };
   onNoLimb: { limb: string; parent: string };
   beyondParent: { limb: string; parent: string; jointCm: number; lengthCm: number };
   thickerTip: { limb: string; tipMm: number; baseMm: number };

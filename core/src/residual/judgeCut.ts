@@ -26,6 +26,7 @@ import {
 import { treeAge } from '../register/index';
 import {
   ageYearsAt,
+  alike,
   comesOff,
   diameterMmAt,
   indexLimbs,
@@ -72,8 +73,11 @@ export interface JudgedBy {
 
 export interface Handling {
   kerfMm: number;
+  /** How many alike are cut so: 1, or about so many of a bundle. */
+  alike: number;
   /** Over the ground, cm. */
   kerfHeightCm: number;
+  /** Of all that comes off; of a bundle that of all its limbs. */
   massKg: number;
   massRangeKg: [number, number];
   massFromBaseAlone: boolean;
@@ -159,6 +163,8 @@ function handlingOf(limb: Limb, kerf: Kerf, { tree, settings, season, findings }
   const upper = mass.kg > 0 ? Math.max(1, mass.rangeKg[1] / mass.kg) : 1;
   // No piece is heavier than one person lifts, at the upper end of its range
   const cutUp = pieces(tree.limbs, tree.species, kerf, load, settings.liftKg / upper);
+  const many = alike(limb);
+  const [fewest, most] = many > 1 ? COUNTED_WITHIN : [1, 1];
   const { cautions, wielded } = whoseCut({
     hazards: [...tree.hazards],
     kerfHeightCm,
@@ -171,9 +177,10 @@ function handlingOf(limb: Limb, kerf: Kerf, { tree, settings, season, findings }
   });
   return {
     kerfMm,
+    alike: many,
     kerfHeightCm,
-    massKg: mass.kg,
-    massRangeKg: mass.rangeKg,
+    massKg: mass.kg * many,
+    massRangeKg: [mass.rangeKg[0] * many * fewest, mass.rangeKg[1] * many * most],
     massFromBaseAlone: mass.fromBaseAlone,
     pieces: cutUp,
     strokes: strokes(limb, atCm, mass.kg),
@@ -184,6 +191,9 @@ function handlingOf(limb: Limb, kerf: Kerf, { tree, settings, season, findings }
     handOver: cautions.some((caution) => caution.kind === 'hand over'),
   };
 }
+
+/** A bundle is counted at a glance: so many of it there may be. Common practice, no source. */
+const COUNTED_WITHIN: readonly [number, number] = [0.7, 1.4];
 
 /** Where the saw goes for a piece: how high over the ground, and how thick the wood is there. */
 function kerfOfPiece(

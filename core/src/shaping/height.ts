@@ -22,6 +22,9 @@ export interface Lowering {
   heir: 'stout' | 'weak' | 'bud' | 'none';
 }
 
+/** What a cut does to a limb that is too tall. */
+export type Lowers = Pick<Lowering, 'afterCm' | 'heir'> & Pick<TooTall, 'limbId' | 'tipCm'>;
+
 /** A limb or stem that ends above the height its tree should have. */
 export interface TooTall {
   limbId: string;

@@ -4,10 +4,12 @@ export {
   heightLeft,
   heightOf,
   type Lowering,
+  type Lowers,
   stemKeptCm,
   TOO_TALL_FROM_CM,
   type TooTall,
   targetFault,
   tooTall,
 } from './height';
+export { type OverLong, overLong, SHOOT_WORTH, shootsId } from './shoots';
 export { type Wish, type WishKind, wishWorths, youngTree } from './young';

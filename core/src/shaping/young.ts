@@ -65,7 +65,9 @@ export function youngTree(tree: Tree): YoungTree {
   const [stem] = stems;
   const none: YoungTree = { wishes: [], frame: null };
   if (!stem || stems.length !== 1) return none;
-  const onStem = tree.limbs.filter(({ parentId, kind }) => parentId === stem.id && kind !== 'sucker');
+  const onStem = tree.limbs.filter(
+    ({ parentId, kind, bundle }) => parentId === stem.id && kind !== 'sucker' && !bundle,
+  );
   if (onStem.length === 0)
     return tree.ageYears <= WHIP_UP_TO_YEARS ? { ...none, wishes: whip(stem, tree.form) } : none;
   if (tree.form === 'open centre')

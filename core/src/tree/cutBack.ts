@@ -1,4 +1,6 @@
 // What is left of the tree when these cuts have been made?
+
+import { within } from './bundle';
 import type { Limb } from './limbMap';
 import { comesOff, diameterMmAt, indexLimbs } from './wood';
 
@@ -31,7 +33,12 @@ export function cutBack(limbs: Limb[], kerfs: Kerf[]): Limb[] {
   };
   return limbs
     .filter((limb) => !isGone(limb))
-    .map((limb) => shortened(limb, kerfCm.get(limb.id) ?? limb.lengthCm));
+    .map((limb) => shortened(limb, kerfCm.get(limb.id) ?? limb.lengthCm))
+    .map((limb) => {
+      const endCm = limb.parentId === null ? undefined : kerfCm.get(limb.parentId);
+      // Of a bundle that the kerf parts, what stands beyond it is few: its middle decides
+      return endCm === undefined ? limb : within(limb, endCm);
+    });
 }
 
 function shortened(limb: Limb, endCm: number): Limb {

@@ -1,4 +1,6 @@
 // How does a limb map change when a limb is added, split, measured anew or taken off the map?
+
+import { within } from './bundle';
 import type { Limb, LimbKind } from './limbMap';
 import { limbId } from './starterMap';
 import { UnknownLimb } from './walk';
@@ -20,6 +22,7 @@ export type Measured = Partial<
     | 'yearMarksCm'
     | 'graftUnionCm'
     | 'named'
+    | 'bundle'
   >
 >;
 
@@ -44,11 +47,13 @@ export function measured(limbs: Limb[], id: string, change: Measured): Limb[] {
     }),
     ...(next.graftUnionCm !== undefined && { graftUnionCm: Math.min(next.graftUnionCm, lengthCm) }),
   };
+  if (fitted.bundle === undefined) delete fitted.bundle;
   if (change.lengthCm !== undefined) delete fitted.uncutLengthCm;
   if (change.baseMm !== undefined) delete fitted.guessed;
   return limbs.map((limb) => {
-    if (limb.id === id) return fitted;
-    return limb.parentId === id && limb.jointCm > lengthCm ? { ...limb, jointCm: lengthCm } : limb;
+    if (limb.id === id) return parent ? within(fitted, parent.lengthCm) : fitted;
+    if (limb.parentId !== id) return limb;
+    return within(limb.jointCm > lengthCm ? { ...limb, jointCm: lengthCm } : limb, lengthCm);
   });
 }
 

@@ -1,10 +1,20 @@
 export { bareStem } from './bareStem';
+export { alike, onStretch, section, stretch } from './bundle';
 export { cutBack, type Kerf } from './cutBack';
 export { type Measured, measured, split, widestGap, withLimb, without } from './edit';
 export { type Growth, growth, mapGaps } from './growth';
-export { Bud, budDirections, Limb, LimbMap, LONGEST_CM, limbKinds, THICKEST_MM } from './limbMap';
+export {
+  Bud,
+  budDirections,
+  Limb,
+  LimbMap,
+  LONGEST_CM,
+  limbKinds,
+  MOST_ALIKE,
+  THICKEST_MM,
+} from './limbMap';
 export { limbNames, lowerFirst, type Tier, withGivenNames } from './limbNames';
-export { limbShape, type Point, pointAlong } from './shape';
+export { drawnSticks, limbShape, type Point, pointAlong } from './shape';
 export { onSpoke, reachCm, type Spoke, spokes } from './spokes';
 export { StarterTree, starterMap } from './starterMap';
 export { type Stretch, UnknownLimb, type Walk, walkTowardStool } from './walk';

@@ -2,6 +2,7 @@
 
 import { z } from 'zod';
 import { issueOf, type Refusal, refusal, refusing } from '../refusal/index';
+import { stretch } from './bundle';
 
 /** `trunk` is a stem standing on the stool; `sucker` may hang on the stool too. All others hang on a limb. */
 export const limbKinds = [
@@ -21,6 +22,8 @@ const budKinds = ['leaf', 'flower', 'mixed', 'unknown'] as const;
 
 export const LONGEST_CM = 3000;
 export const THICKEST_MM = 2500;
+/** More than anybody counts on one limb. */
+export const MOST_ALIKE = 200;
 const id = z.string().min(1).max(64);
 const cm = z.number().min(0).max(LONGEST_CM);
 
@@ -40,6 +43,12 @@ export const GivenName = z.strictObject({
   own: z.string().trim().min(1).max(60).optional().describe('the caretaker’s own name; wins'),
 });
 export type GivenName = z.infer<typeof GivenName>;
+
+/** Makes one limb of the map stand for many that nobody mapped one by one. */
+export const Bundle = z.strictObject({
+  about: z.number().int().min(2).max(MOST_ALIKE).describe('how many there are, counted or guessed'),
+  overCm: cm.describe('how far along the parent they are spread, the joint in the middle'),
+});
 
 export const Limb = z
   .strictObject({
@@ -69,6 +78,7 @@ export const Limb = z
       .optional()
       .describe('length before the tip was cut back; ages are counted on it'),
     named: GivenName.optional(),
+    bundle: Bundle.optional(),
     guessed: z.boolean().optional().describe('its thickness was guessed from length and age, not measured'),
   })
   .meta({ id: 'Limb', description: 'One limb of a limb map; s runs in cm from its base.' });
@@ -131,6 +141,9 @@ interface FieldFault {
   tail?: string;
 }
 
+/** Halves of a stretch may miss its end by the last digit. */
+const HAIR_CM = 1e-6;
+
 function parentFaults(limb: Limb, byId: Map<string, Limb>): FieldFault[] {
   if (limb.parentId === null) {
     if (limb.kind === 'trunk' || limb.kind === 'sucker') return [];
@@ -145,6 +158,20 @@ function parentFaults(limb: Limb, byId: Map<string, Limb>): FieldFault[] {
   const parent = byId.get(limb.parentId);
   if (!parent)
     return [{ field: 'parentId', why: refusal('onNoLimb', { limb: limb.id, parent: limb.parentId }) }];
+  if (parent.bundle)
+    return [{ field: 'parentId', why: refusal('onBundle', { limb: limb.id, parent: parent.id }) }];
+  const [fromCm, toCm] = stretch(limb);
+  if (
+    limb.bundle &&
+    limb.jointCm <= parent.lengthCm &&
+    (fromCm < -HAIR_CM || toCm > parent.lengthCm + HAIR_CM)
+  )
+    return [
+      {
+        field: 'bundle',
+        why: refusal('bundleBeyond', { limb: limb.id, parent: parent.id, toCm, lengthCm: parent.lengthCm }),
+      },
+    ];
   if (limb.jointCm > parent.lengthCm) {
     return [
       {
@@ -163,6 +190,8 @@ function parentFaults(limb: Limb, byId: Map<string, Limb>): FieldFault[] {
 
 function sizeFaults(limb: Limb): FieldFault[] {
   const faults: FieldFault[] = [];
+  if (limb.bundle && (limb.kind === 'trunk' || limb.kind === 'scaffold'))
+    faults.push({ field: 'bundle', why: refusal('noBundle', { limb: limb.id }) });
   if (limb.tipMm > limb.baseMm) {
     faults.push({
       field: 'tipMm',

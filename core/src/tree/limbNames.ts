@@ -51,6 +51,9 @@ export function limbNames(
     if (limb.named?.own) return limb.named.own;
     if (limb.kind === 'trunk') return stems.length > 1 ? `Stem ${stems.indexOf(limb) + 1}` : 'Stem';
     const hour = `${limb.named?.hour ?? clockHour(limb.bearingDeg, twelveBearingDeg)} o’clock`;
+    const parentOfBundle = limb.bundle && limb.parentId !== null ? index.byId.get(limb.parentId) : undefined;
+    if (limb.bundle && parentOfBundle)
+      return `About ${limb.bundle.about} at ${wholeUnits(limb.named?.atCm ?? limb.jointCm, units)} on ${lowerFirst(names.get(parentOfBundle.id) ?? plainName(parentOfBundle))}`;
     if (limb.kind === 'sucker') return `Sucker at ${hour}`;
     const parent = limb.parentId === null ? undefined : index.byId.get(limb.parentId);
     if (parent && parent.kind !== 'trunk') {

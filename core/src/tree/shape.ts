@@ -2,6 +2,12 @@
 import type { Limb } from './limbMap';
 import { indexLimbs, type LimbIndex } from './wood';
 
+/** A straight limb in space. */
+export interface Stick {
+  base: Point;
+  tip: Point;
+}
+
 export interface Point {
   x: number;
   y: number;
@@ -54,3 +60,38 @@ function direction(limb: Limb): Point {
 function add(from: Point, along: Point, length: number): Point {
   return { x: from.x + along.x * length, y: from.y + along.y * length, z: from.z + along.z * length };
 }
+
+/** A thicket is drawn with so many of its limbs. */
+const DRAWN = 5;
+const FAN_DEG = 12;
+
+/**
+ * The sticks that a limb is drawn with: its own, or a handful of those that a bundle stands for, over the whole stretch that they stand on.
+ *
+ * @param shape of the whole tree
+ */
+export function drawnSticks(limb: Limb, shape: ReadonlyMap<string, Stick>): Stick[] {
+  const own = shape.get(limb.id);
+  const on = limb.parentId === null ? undefined : shape.get(limb.parentId);
+  if (!own) return [];
+  if (!limb.bundle || !on) return [own];
+  const { about, overCm } = limb.bundle;
+  const count = Math.min(DRAWN, about);
+  const long = Math.hypot(on.tip.x - on.base.x, on.tip.y - on.base.y, on.tip.z - on.base.z);
+  return Array.from({ length: count }, (_, i) => {
+    const off = (i / Math.max(1, count - 1) - 0.5) * overCm;
+    const base = add(
+      own.base,
+      pointAlong({ base: { x: 0, y: 0, z: 0 }, tip: minusOf(on) }, 1 / Math.max(1, long)),
+      off,
+    );
+    const turned = { ...limb, bearingDeg: limb.bearingDeg + FAN_DEG * ((i % 3) - 1) };
+    return { base, tip: add(base, direction(turned), limb.lengthCm) };
+  });
+}
+
+const minusOf = ({ base, tip }: Stick): Point => ({
+  x: tip.x - base.x,
+  y: tip.y - base.y,
+  z: tip.z - base.z,
+});

@@ -1,7 +1,7 @@
 // The crown from above, as a plan in centimetres turned so that the site's 12 o'clock is up.
 import type { Limb } from './limbMap';
 import { limbTiers, type Tier } from './limbNames';
-import { limbShape } from './shape';
+import { drawnSticks, limbShape } from './shape';
 
 export interface Spoke {
   limb: Limb;
@@ -9,6 +9,8 @@ export interface Spoke {
   base: { x: number; y: number };
   tip: { x: number; y: number };
   tier: Tier;
+  /** What it is drawn with: itself, or a handful of a bundle. */
+  drawn: { base: Spoke['base']; tip: Spoke['tip'] }[];
 }
 
 export function spokes(limbs: Limb[], twelveBearingDeg: number): Spoke[] {
@@ -23,7 +25,8 @@ export function spokes(limbs: Limb[], twelveBearingDeg: number): Spoke[] {
     const placed = shape.get(limb.id);
     const tier = tiers.get(limb.id);
     if (!placed || !tier || limb.kind === 'trunk') return [];
-    return [{ limb, base: onPlan(placed.base), tip: onPlan(placed.tip), tier }];
+    const drawn = drawnSticks(limb, shape).map(({ base, tip }) => ({ base: onPlan(base), tip: onPlan(tip) }));
+    return [{ limb, base: onPlan(placed.base), tip: onPlan(placed.tip), tier, drawn }];
   });
 }
 

@@ -12,6 +12,7 @@ export const Scaffold = z.strictObject({
   ageYears: z.number().optional(),
   sideBranches: z.number().optional(),
   uprights: z.number().optional().describe('a thicket of so many, four years old, on its upper side'),
+  thicket: z.number().optional().describe('about so many uprights of a year or two that nobody counted'),
   cultivar: z.string().optional(),
   budsUnmapped: z.boolean().optional(),
   budsFrom: z.number().optional().describe('share of the length from which buds stand; older wood has none'),
@@ -127,8 +128,22 @@ function withSideBranches(spec: Scaffold, stem: Stem, turn: number): Limb[] {
   return [
     scaffold,
     ...Array.from({ length: count }, (_, i) => sideBranch(scaffold, i, count, spec.budsUnmapped ?? false)),
+    ...(spec.thicket ? [thicketOn(scaffold, spec.thicket)] : []),
     ...Array.from({ length: spec.uprights ?? 0 }, (_, i) => uprightOn(scaffold, i, spec.uprights ?? 0)),
   ];
+}
+
+/** Shoots that stand too close to be mapped one by one. */
+function thicketOn(scaffold: Limb, about: number): Limb {
+  return {
+    ...uprightOn(scaffold, 0, 1),
+    id: `${scaffold.id}t`,
+    jointCm: Math.round(scaffold.lengthCm * 0.5),
+    lengthCm: 90,
+    baseMm: 11,
+    ageYears: 2,
+    bundle: { about, overCm: Math.round(scaffold.lengthCm * 0.5) },
+  };
 }
 
 /** What shot up after a hard cut, and nobody thinned. */

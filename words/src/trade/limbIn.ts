@@ -3,6 +3,7 @@ import type { Say } from '../say';
 
 const ON_A_LIMB = /^(\d+) o’clock at (\d+ (?:cm|in)) on (.+?)( \(\d+\))?$/;
 const ON_THE_STEM = /^(\d+) o’clock, (low|middle|high)( \(\d+\))?$/;
+const BUNDLE = /^about (\d+) at (\d+ (?:cm|in)) on (.+?)( \(\d+\))?$/i;
 const STEM = /^stem( \d+)?$/i;
 const SUCKER = /^sucker at (\d+) o’clock( \(\d+\))?$/i;
 const TIERS = { low: 'trade.tierLow', middle: 'trade.tierMiddle', high: 'trade.tierHigh' } as const;
@@ -21,6 +22,11 @@ export function limbIn(say: Say, name: string): string {
     return (
       say('trade.limbOnStem', { hour: Number(onStem), tier: say(TIERS[tier as keyof typeof TIERS]) }) +
       stemTwin
+    );
+  const [, about, place, carrier = '', bundleTwin = ''] = BUNDLE.exec(name) ?? [];
+  if (about !== undefined && place !== undefined)
+    return (
+      say('trade.limbBundle', { about: Number(about), at: place, limb: limbIn(say, carrier) }) + bundleTwin
     );
   const [, from, suckerTwin = ''] = SUCKER.exec(name) ?? [];
   if (from !== undefined) return say('trade.limbSucker', { hour: Number(from) }) + suckerTwin;

@@ -15,7 +15,6 @@ import type {
   ClashPart,
   HeightOfPlan,
   LeftWhy,
-  Lowers,
   OtherKind,
   Pass,
   Pin,
@@ -23,7 +22,7 @@ import type {
   Priced,
   Visit,
 } from '@mortisect/core/plan';
-import type { Goal } from '@mortisect/core/shaping';
+import type { Goal, Lowers } from '@mortisect/core/shaping';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { PlainKey, Say } from '../say';
 import { asText, cutSentence } from './cut';

@@ -1,7 +1,18 @@
 // A limb in figures: what cannot be dragged, and the years read off its growth marks.
 
 import { upperFirst } from '@mortisect/core/measure';
-import { growth, type Limb, LONGEST_CM, limbKinds, type Measured, THICKEST_MM } from '@mortisect/core/tree';
+import {
+  alike,
+  growth,
+  type Limb,
+  LONGEST_CM,
+  limbKinds,
+  type Measured,
+  MOST_ALIKE,
+  onStretch,
+  stretch,
+  THICKEST_MM,
+} from '@mortisect/core/tree';
 import type { Say } from '@mortisect/words';
 import { tapeText, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
@@ -108,6 +119,9 @@ export function LimbFigures({ limb, name, onChange }: LimbFiguresProps) {
           />
         </View>
       )}
+      {limb.parentId === null || limb.kind === 'scaffold' ? null : (
+        <BundleFigures limb={limb} onChange={onChange} />
+      )}
       <Field
         label={say('round.cultivarIfGraftedToAnother')}
         value={limb.cultivar ?? ''}
@@ -116,6 +130,56 @@ export function LimbFigures({ limb, name, onChange }: LimbFiguresProps) {
         }
       />
       <GrowthMarks limb={limb} onChange={onChange} />
+    </View>
+  );
+}
+
+/** One limb, or many alike that nobody maps one by one. */
+function BundleFigures({ limb, onChange }: Pick<LimbFiguresProps, 'limb' | 'onChange'>) {
+  const say = useSay();
+  const overCm = limb.bundle?.overCm ?? 0;
+  const [fromCm, toCm] = stretch(limb);
+  const set = (about: number, from: number, to: number) => {
+    const { jointCm, overCm: over } = onStretch(Math.min(from, to), Math.max(from, to));
+    onChange(
+      about < 2 ? { bundle: undefined } : { jointCm, bundle: { about, overCm: over } },
+      say('round.howManyAlike'),
+    );
+  };
+  return (
+    <View gap={8}>
+      <View flexDirection="row" gap={12}>
+        <NumberField
+          label={say('round.howManyAlike')}
+          value={alike(limb)}
+          least={1}
+          most={MOST_ALIKE}
+          onChange={(about) => set(Math.round(about), fromCm, toCm)}
+        />
+        {limb.bundle ? (
+          <>
+            <LengthField
+              key={`from ${overCm}`}
+              grow
+              label={say('round.alikeFrom')}
+              cm={fromCm}
+              leastCm={0}
+              mostCm={LONGEST_CM}
+              onChange={(cm) => set(alike(limb), cm, toCm)}
+            />
+            <LengthField
+              key={`to ${overCm}`}
+              grow
+              label={say('round.alikeTo')}
+              cm={toCm}
+              leastCm={0}
+              mostCm={LONGEST_CM}
+              onChange={(cm) => set(alike(limb), fromCm, cm)}
+            />
+          </>
+        ) : null}
+      </View>
+      <Small>{say('round.manyAlikeSays')}</Small>
     </View>
   );
 }

@@ -1,7 +1,7 @@
 // The tree from the side, seen square to the chosen limb: its joint is dragged up and down, its tip to an inclination.
 
 import { heightReading, type Units } from '@mortisect/core/measure';
-import { type Limb, limbShape, type Point } from '@mortisect/core/tree';
+import { drawnSticks, type Limb, limbShape, type Point } from '@mortisect/core/tree';
 import { joined, tapeText } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useMemo, useRef } from 'react';
@@ -85,23 +85,23 @@ export function SideLadder({ limbs, chosen, units, onJoint, onInclination }: Sid
               {joined(say, heightReading(cm, units))}
             </Text>
           ))}
-        {limbs.map((limb) => {
-          const placed = shape.get(limb.id);
-          if (!placed) return null;
-          const [from, to] = [at(placed.base), at(placed.tip)];
-          return (
-            <Line
-              key={limb.id}
-              x1={from.x}
-              y1={from.y}
-              x2={to.x}
-              y2={to.y}
-              stroke={limb.id === chosen.id ? chalk : limb.kind === 'trunk' ? ink : dead}
-              strokeWidth={Math.max(1.4, Math.min(9, limb.baseMm / 11))}
-              strokeLinecap="round"
-            />
-          );
-        })}
+        {limbs.flatMap((limb) =>
+          drawnSticks(limb, shape).map((placed) => {
+            const [from, to] = [at(placed.base), at(placed.tip)];
+            return (
+              <Line
+                key={`${limb.id} ${from.x} ${from.y}`}
+                x1={from.x}
+                y1={from.y}
+                x2={to.x}
+                y2={to.y}
+                stroke={limb.id === chosen.id ? chalk : limb.kind === 'trunk' ? ink : dead}
+                strokeWidth={Math.max(1.4, Math.min(9, limb.baseMm / 11))}
+                strokeLinecap="round"
+              />
+            );
+          }),
+        )}
       </Svg>
       {parent ? (
         <Knob

@@ -82,6 +82,7 @@ function costWords(say: Say, { priced, step }: StepView, { units }: SiteToday): 
   return [
     ...(handling
       ? [
+          ...(handling.alike > 1 ? [say('plan.aboutMany', { alike: handling.alike })] : []),
           joined(say, thicknessReading(handling.kerfMm, units)),
           joined(say, massReading(handling.massKg, units)),
           handling.pieces.length > 1

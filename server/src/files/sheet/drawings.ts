@@ -65,10 +65,9 @@ export function crownFromAbove(doc: Doc, x: number, y: number, side: number, abo
     return { x: cx + point.x * pt, y: cy + point.y * pt };
   };
   for (const spoke of plan) {
-    const [from, to] = [at(spoke, 0), at(spoke, spoke.limb.lengthCm)];
+    for (const { base, tip } of spoke.drawn)
+      doc.moveTo(cx + base.x * pt, cy + base.y * pt).lineTo(cx + tip.x * pt, cy + tip.y * pt);
     doc
-      .moveTo(from.x, from.y)
-      .lineTo(to.x, to.y)
       .lineWidth(Math.max(0.8, Math.min(5, spoke.limb.baseMm / 16)))
       .lineCap('round')
       .stroke(GREY);
