@@ -214,7 +214,6 @@ function Crown({
   const { ink, dead, chalk, paper, ground } = usePalette();
   const prefix = `c${useId().replace(/\W/g, '')}`;
   const inks = useMarkInk();
-  const textScale = useTextScale();
   const byId = new Map(plan.map((spoke) => [spoke.limb.id, spoke]));
   const chosen = chosenId ? byId.get(chosenId) : undefined;
   const px = ({ x, y }: { x: number; y: number }) => ({ x: x * pxPerCm, y: y * pxPerCm });
@@ -249,20 +248,7 @@ function Crown({
         ))}
       {inOrder.map((spoke) =>
         spoke.limb.bundle ? (
-          <Text
-            key={`${spoke.limb.id} count`}
-            x={px(spoke.tip).x}
-            y={px(spoke.tip).y}
-            fontSize={12 * textScale}
-            fill={ink}
-            stroke={paper}
-            strokeWidth={0.4}
-            textAnchor="middle"
-            fontFamily="Barlow Condensed"
-            fontWeight="600"
-          >
-            {`~${spoke.limb.bundle.about}`}
-          </Text>
+          <Count key={spoke.limb.id} about={spoke.limb.bundle.about} {...px(spoke.tip)} />
         ) : null,
       )}
       {bands.map((band) => {
@@ -311,6 +297,29 @@ function Crown({
           strokeWidth={3}
         />
       ) : null}
+    </G>
+  );
+}
+
+/** About how many a thicket stands for, clear of the wood under it. */
+function Count({ about, x, y }: { about: number; x: number; y: number }) {
+  const { ink, paper } = usePalette();
+  const text = {
+    x,
+    y: y - 9,
+    fontSize: 15 * useTextScale(),
+    textAnchor: 'middle' as const,
+    fontFamily: 'Barlow Condensed',
+    fontWeight: '600' as const,
+  };
+  return (
+    <G>
+      <Text {...text} fill={paper} stroke={paper} strokeWidth={4} strokeLinejoin="round">
+        {`~${about}`}
+      </Text>
+      <Text {...text} fill={ink}>
+        {`~${about}`}
+      </Text>
     </G>
   );
 }

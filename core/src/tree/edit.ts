@@ -99,6 +99,32 @@ export function withLimb(limbs: Limb[], parentId: string, jointCm: number): { li
   return { limbs: [...limbs, limb], id };
 }
 
+/** What a thicket mostly is, until somebody measures it. Common practice, no source. */
+const THICKET = { about: 10, lengthCm: 90, baseMm: 11, tipMm: 4, ageYears: 2, inclinationDeg: 80 } as const;
+
+/**
+ * The map with many alike on a limb, over the middle half of it: upright shoots of about a metre, as they mostly are.
+ *
+ * @returns the map and the id of the bundle
+ * @throws {UnknownLimb}
+ */
+export function withBundle(limbs: Limb[], parentId: string): { limbs: Limb[]; id: string } {
+  const parent = limbOf(limbs, parentId);
+  const id = freeId(limbs);
+  const { about, ...shoot } = THICKET;
+  const bundle: Limb = {
+    ...shoot,
+    id,
+    parentId,
+    jointCm: Math.round(parent.lengthCm / 2),
+    kind: 'sprout',
+    bearingDeg: parent.bearingDeg,
+    bundle: { about, overCm: Math.round(parent.lengthCm / 2) },
+    guessed: true,
+  };
+  return { limbs: [...limbs, bundle], id };
+}
+
 /** The bearing in the middle of the widest gap between bearings; north when there are none. */
 export function widestGap(bearingsDeg: readonly number[]): number {
   if (bearingsDeg.length === 0) return 0;

@@ -1,7 +1,7 @@
 export { bareStem } from './bareStem';
 export { alike, onStretch, section, stretch } from './bundle';
 export { cutBack, type Kerf } from './cutBack';
-export { type Measured, measured, split, widestGap, withLimb, without } from './edit';
+export { type Measured, measured, split, widestGap, withBundle, withLimb, without } from './edit';
 export { type Growth, growth, mapGaps } from './growth';
 export {
   Bud,

@@ -28,6 +28,8 @@ import { Label, Small } from '../../ui/type';
 interface LimbFiguresProps {
   limb: Limb;
   name: string;
+  /** Length of the limb that it stands on; null where it stands on the stool. */
+  parentCm: number | null;
   onChange(part: Measured, about: string): void;
 }
 
@@ -36,7 +38,7 @@ const kindsIn = (say: Say) =>
     .filter((kind) => kind !== 'trunk')
     .map((value) => ({ value, label: upperFirst(told(say, value)) }));
 
-export function LimbFigures({ limb, name, onChange }: LimbFiguresProps) {
+export function LimbFigures({ limb, name, parentCm, onChange }: LimbFiguresProps) {
   const say = useSay();
   return (
     <View gap={12}>
@@ -55,7 +57,7 @@ export function LimbFigures({ limb, name, onChange }: LimbFiguresProps) {
             label={say('round.heightOnTheParentLimb')}
             cm={limb.jointCm}
             leastCm={0}
-            mostCm={LONGEST_CM}
+            mostCm={parentCm ?? LONGEST_CM}
             onChange={(jointCm) => onChange({ jointCm }, 'joint')}
           />
         )}
@@ -119,8 +121,8 @@ export function LimbFigures({ limb, name, onChange }: LimbFiguresProps) {
           />
         </View>
       )}
-      {limb.parentId === null || limb.kind === 'scaffold' ? null : (
-        <BundleFigures limb={limb} onChange={onChange} />
+      {parentCm === null || limb.kind === 'scaffold' ? null : (
+        <BundleFigures limb={limb} parentCm={parentCm} onChange={onChange} />
       )}
       <Field
         label={say('round.cultivarIfGraftedToAnother')}
@@ -135,7 +137,11 @@ export function LimbFigures({ limb, name, onChange }: LimbFiguresProps) {
 }
 
 /** One limb, or many alike that nobody maps one by one. */
-function BundleFigures({ limb, onChange }: Pick<LimbFiguresProps, 'limb' | 'onChange'>) {
+function BundleFigures({
+  limb,
+  parentCm,
+  onChange,
+}: Pick<LimbFiguresProps, 'limb' | 'onChange'> & { parentCm: number }) {
   const say = useSay();
   const overCm = limb.bundle?.overCm ?? 0;
   const [fromCm, toCm] = stretch(limb);
@@ -164,7 +170,7 @@ function BundleFigures({ limb, onChange }: Pick<LimbFiguresProps, 'limb' | 'onCh
               label={say('round.alikeFrom')}
               cm={fromCm}
               leastCm={0}
-              mostCm={LONGEST_CM}
+              mostCm={parentCm}
               onChange={(cm) => set(alike(limb), cm, toCm)}
             />
             <LengthField
@@ -173,7 +179,7 @@ function BundleFigures({ limb, onChange }: Pick<LimbFiguresProps, 'limb' | 'onCh
               label={say('round.alikeTo')}
               cm={toCm}
               leastCm={0}
-              mostCm={LONGEST_CM}
+              mostCm={parentCm}
               onChange={(cm) => set(alike(limb), fromCm, cm)}
             />
           </>

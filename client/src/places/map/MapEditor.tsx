@@ -11,6 +11,7 @@ import {
   type Measured,
   measured,
   split,
+  withBundle,
   withLimb,
   without,
 } from '@mortisect/core/tree';
@@ -57,6 +58,11 @@ export function MapEditor({ tree, today, history, findings, onStartAnew }: MapEd
     change(next.limbs);
     setChosenId(next.id);
   };
+  const addMany = () => {
+    const next = withBundle(limbs, chosen.id);
+    change(next.limbs);
+    setChosenId(next.id);
+  };
   const part = () => {
     const next = split(limbs, chosen.id, chosen.lengthCm / 2);
     change(next.limbs);
@@ -98,8 +104,16 @@ export function MapEditor({ tree, today, history, findings, onStartAnew }: MapEd
         <Label>{`${tapeText(say, chosen.lengthCm, today.units)} · ${joined(say, thicknessReading(chosen.baseMm, today.units))}`}</Label>
       </View>
       <View flexDirection="row" flexWrap="wrap" gap={8}>
-        <Button onPress={add}>{say('round.addALimbOnIt')}</Button>
-        <Button onPress={part} disabled={chosen.lengthCm < 10 || held.length > 0}>
+        {chosen.bundle ? null : (
+          <>
+            <Button onPress={add}>{say('round.addALimbOnIt')}</Button>
+            <Button onPress={addMany}>{say('round.addManyAlike')}</Button>
+          </>
+        )}
+        <Button
+          onPress={part}
+          disabled={chosen.lengthCm < 10 || held.length > 0 || chosen.bundle !== undefined}
+        >
           {say('round.split')}
         </Button>
         <Button
@@ -130,6 +144,7 @@ export function MapEditor({ tree, today, history, findings, onStartAnew }: MapEd
       key={chosen.id}
       limb={chosen}
       name={limbIn(say, names.get(chosen.id) ?? '')}
+      parentCm={limbs.find(({ id }) => id === chosen.parentId)?.lengthCm ?? null}
       onChange={set}
     />
   );

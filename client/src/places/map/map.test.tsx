@@ -85,6 +85,36 @@ test('growth marks date the limb; a figure out of bounds is said and not taken',
   expect(limb('S').inclinationDeg).not.toBe(120);
 });
 
+test('many alike are one step: how many, and from where to where; past the end of their limb they are refused', () => {
+  show(<Editor />);
+  fireEvent.click(screen.getByRole('button', { name: 'Add many alike' }));
+  const bundle = () => drawn.at(-1) as Limb;
+  // Over the middle half of 180 cm
+  expect(bundle()).toMatchObject({
+    parentId: 'S',
+    kind: 'sprout',
+    jointCm: 90,
+    bundle: { about: 10, overCm: 90 },
+  });
+  // Nothing is added on a bundle, and it is not split
+  expect(screen.queryByRole('button', { name: 'Add a limb on it' })).toBeNull();
+  expect((screen.getByRole('button', { name: 'Split' }) as HTMLButtonElement).disabled).toBe(true);
+  const type = (label: RegExp | string, text: string) =>
+    fireEvent.change(screen.getByLabelText(label), { target: { value: text } });
+  type('How many alike', '15');
+  expect(bundle().bundle?.about).toBe(15);
+  for (const wrong of ['201', '0', 'many', '']) {
+    type('How many alike', wrong);
+    expect(bundle().bundle?.about).toBe(15);
+  }
+  type(/^To, on the parent limb/, '181');
+  expect(bundle().bundle?.overCm).toBe(90);
+  type(/^To, on the parent limb/, '180');
+  expect(bundle()).toMatchObject({ jointCm: 112.5, bundle: { about: 15, overCm: 135 } });
+  type('How many alike', '1');
+  expect(bundle()).not.toHaveProperty('bundle');
+});
+
 test('a limb with an open finding stays on the map, and says why', () => {
   show(<Editor findings={[finding('f', 'S', 'NEO')]} />);
   for (const name of ['Split', 'Delete', 'Start anew'])
