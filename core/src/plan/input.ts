@@ -199,6 +199,11 @@ export const PlanInput = z
       .max(MOST_PLAN_SEASONS)
       .default([])
       .describe('seasons in which an arborist comes'),
+    regrown: z
+      .array(limbId)
+      .max(500)
+      .default([])
+      .describe('shoots that came at cuts and are to come off again'),
     firstWinter: z.number().int().optional().describe('year in which the winter of season 1 begins'),
     tied: z
       .array(limbId)

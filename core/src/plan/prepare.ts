@@ -15,6 +15,7 @@ import type { Asked, InForest, Parts } from './parts';
 import { applyPins } from './pins';
 import { answersIt, crownBeyond, type Priced, priceOf } from './price';
 import { ancestors, type Pass, type PlanCandidate, type PlanProblem } from './problem';
+import { askRegrown, regrownOf } from './regrown';
 import { askShoots, shootsOf } from './shoots';
 import { trainingOf } from './training';
 import { type Verdict, verdictOf } from './verdict';
@@ -83,6 +84,7 @@ export function preparePlan(given: PlanInput): Prepared {
     ...training.candidates,
     ...heights.candidates,
     ...shoots.candidates,
+    ...regrownOf(input),
   ]);
   const crown = crownOf(input, candidates);
   const all = candidates.map((candidate) => priceOf(candidate, input, cuts, index, crown));
@@ -246,6 +248,7 @@ function build(input: PlanInput, parts: Parts): Built {
   }
   askHeight(input, parts, problem, ask);
   askShoots(parts.shoots, parts, problem, ask);
+  askRegrown(input, parts, problem, ask);
   const lightShare = askLight(input, parts, problem, ask);
   excludeAlternatives(problem, doable, index);
   const idlePins = applyPins(problem, doable, input, index, input.pins);

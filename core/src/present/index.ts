@@ -32,7 +32,14 @@ export {
   openRun,
   runKinds,
 } from './run';
-export { type Considered, clearanceByHand, forCut, openQuestion, standingLimbs } from './standing';
+export {
+  type Considered,
+  clearanceByHand,
+  forCut,
+  grownLimbs,
+  openQuestion,
+  standingLimbs,
+} from './standing';
 export { type SiteFacts, type TreeOfGroup, treeGroups, USUAL_CUT } from './treeGroups';
 export {
   cutsFor,

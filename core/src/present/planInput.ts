@@ -6,6 +6,7 @@ import type { Pin, PlanInput } from '../plan/index';
 import type { Action, ActionOf, Finding, Site, TreeDetail } from '../records/index';
 import { cultivarNamed } from '../register/index';
 import { diameterMmAt, type Limb } from '../tree/index';
+import { regrown } from './regrowth';
 import { forCut, standingFindings, standingLimbs } from './standing';
 
 /** Seasons of a plan until the caretaker says otherwise: a renovation takes three. */
@@ -94,6 +95,9 @@ export function planInputOf(detail: TreeDetail, site: Site, day: string): PlanIn
     limit: lastOf(actions, 'limitSet')?.limit ?? null,
     booked: bookedSeasons(actions, site, day),
     firstWinter: winterOf(day, site.latitude),
+    regrown: regrown(detail).flatMap(({ limb, goes }) =>
+      goes && limbs.some(({ id }) => id === limb.id) ? [limb.id] : [],
+    ),
     tied: tiedLimbs(actions, detail.surveyedAt),
     pins: pinsOf(actions)
       .map(({ pin }) => pin)

@@ -2,18 +2,25 @@
 import { type FindingForCut, stillStands, treeAfter } from '../cuts/index';
 import type { Action, ActionOf, Finding, FindingKind, TreeDetail } from '../records/index';
 import type { Kerf, Limb } from '../tree/index';
+import { regrown } from './regrowth';
 
 /** A finding as the core reads it, the kind the caretaker gave it, and whether wet bacteria were seen on it. */
 export type Considered = FindingForCut & { kind?: FindingKind | undefined; ooze?: boolean | undefined };
 
 type Map = Pick<TreeDetail, 'limbs' | 'limbsRevision' | 'surveyedAt'>;
 
+/** The limbs of the map, and the shoots that came at cuts since it was drawn. */
+export function grownLimbs(map: Map & Pick<TreeDetail, 'actions'>): Limb[] {
+  const shoots = regrown(map);
+  return shoots.length === 0 ? map.limbs : [...map.limbs, ...shoots.map(({ limb }) => limb)];
+}
+
 /** Limbs after the cuts made since the map was drawn; earlier ones are drawn in it. */
 export function standingLimbs({ actions, ...map }: Map & Pick<TreeDetail, 'actions'>): Limb[] {
   const madeKerfs: Kerf[] = actions.flatMap(({ action, undone }) =>
     action.kind === 'cutMade' && !undone && isSince(action, map) ? [action.cut] : [],
   );
-  return treeAfter(map.limbs, madeKerfs);
+  return treeAfter(grownLimbs({ ...map, actions }), madeKerfs);
 }
 
 /** Whoever cut by this map cut after it was drawn, whatever the clocks say; of a cut by an earlier map the clocks decide. */

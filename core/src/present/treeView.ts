@@ -14,7 +14,7 @@ import type { Action, Finding, Site, TreeDetail, TreeSummary } from '../records/
 import { type Judgement, judgeCut } from '../residual/index';
 import { type Limb, limbNames } from '../tree/index';
 import { withStates } from './findingState';
-import { type Considered, forCut, standingFindings, standingLimbs } from './standing';
+import { type Considered, forCut, grownLimbs, standingFindings, standingLimbs } from './standing';
 
 /** The site as this device goes by it today. */
 export interface SiteToday {
@@ -66,7 +66,7 @@ export function treeView(detail: TreeDetail, today: SiteToday, drafts: readonly 
     detail,
     tree: detail.tree,
     limbs,
-    names: limbNames(detail.limbs, today.site.twelveBearingDeg, today.units),
+    names: limbNames(grownLimbs(detail), today.site.twelveBearingDeg, today.units),
     findings,
     history: detail.findings,
     actions: detail.actions,

@@ -143,6 +143,13 @@ export const ActionBody = z
       outcome: z.enum(recheckOutcomes),
       distanceCm: z.number().min(0).max(500).nullable().describe('from the cut toward the trunk'),
       shoots: z.number().int().min(0).max(200).nullable(),
+      stay: z
+        .number()
+        .int()
+        .min(0)
+        .max(200)
+        .optional()
+        .describe('how many of the shoots stay as wood of the tree; the others are to come off'),
       note: text(300),
     }),
     z.strictObject({
@@ -338,6 +345,8 @@ export const ActionBody = z
     }),
   ])
   .superRefine((action, context) => {
+    if (action.kind === 'recheckDone' && (action.stay ?? 0) > (action.shoots ?? 0))
+      context.addIssue(issueOf(['stay'], refusal('atMost', { most: action.shoots ?? 0 })));
     if (action.kind === 'cutNotMade' && action.findingIds.length === 0 && !action.candidateId)
       context.addIssue(issueOf(['findingIds'], refusal('tooFew', { least: 1 })));
   })

@@ -169,6 +169,7 @@ const DemoFinding = z.strictObject({
         outcome: z.enum(recheckOutcomes),
         distanceCm: z.number().nullable().default(null),
         shoots: z.number().nullable().default(null),
+        stay: z.number().optional(),
         note: z.string().default(''),
       }),
     )

@@ -201,9 +201,30 @@ export async function treesAskingForWork(db: Store, year: number, among?: string
     );
   const ids = [
     ...(await treesWithOpenFindings(db, among)),
+    ...(await treesWithNewShoots(db, among)),
     ...shaped.filter(({ value }) => asksForShape(value, year)).map(({ id }) => id),
   ];
   return [...new Set(ids)];
+}
+
+/** Shoots were counted at a cut on them, and not all of those stay. */
+async function treesWithNewShoots(db: Store, among?: string[]): Promise<string[]> {
+  const shoots = sql`(${actions.value}->>'shoots')::int`;
+  const stay = sql`(${actions.value}->>'stay')::int`;
+  const counted = await db
+    .selectDistinct({ treeId: actions.treeId })
+    .from(actions)
+    .innerJoin(trees, eq(trees.id, actions.treeId))
+    .where(
+      and(
+        eq(actions.kind, 'recheckDone'),
+        gt(shoots, stay),
+        eq(actions.undone, false),
+        isKept(trees),
+        among && inArray(actions.treeId, among),
+      ),
+    );
+  return counted.flatMap(({ treeId }) => treeId ?? []);
 }
 
 async function treesWithOpenFindings(db: Store, among?: string[]): Promise<string[]> {

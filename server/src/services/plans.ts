@@ -1,7 +1,7 @@
 // The plans of trees as files: open JSON, CSV, and the cut sheet that is printed.
 
 import { type Units, unitsOf } from '@mortisect/core/measure';
-import { pinsOf, planInputOf, standingLimbs } from '@mortisect/core/present';
+import { grownLimbs, pinsOf, planInputOf, standingLimbs } from '@mortisect/core/present';
 import type { TreeDetail } from '@mortisect/core/records';
 import { limbNames } from '@mortisect/core/tree';
 import { type Locale, type PlainKey, type Say, unitsOfLocale } from '@mortisect/words';
@@ -146,7 +146,7 @@ async function sheets(db: Db, details: TreeDetail[], { units, locale, now }: Pri
     units: shown,
     twelveBearingDeg: site.twelveBearingDeg,
     face: { slope: site.schools.slope, dressing: site.schools.dressing },
-    names: [...limbNames(detail.limbs, site.twelveBearingDeg, shown)],
+    names: [...limbNames(grownLimbs(detail), site.twelveBearingDeg, shown)],
     input: planInputOf(detail, site, day),
     kept: kept.get(detail.tree.id) ?? null,
   }));

@@ -17,7 +17,10 @@ const get = (path: string) => request(orchard.app).get(path).set('Host', '127.0.
 
 test('a pear that is too tall and a young tree are listed with the trees that have findings', async () => {
   const ids = await idsIn();
-  expect(ids).toEqual(expect.arrayContaining(['net-loft-06', 'net-loft-10', 'boiler-court-10']));
+  // On Net loft 01 seven shoots were counted at a cut, of which one is to stay
+  expect(ids).toEqual(
+    expect.arrayContaining(['net-loft-01', 'net-loft-06', 'net-loft-10', 'boiler-court-10']),
+  );
   expect(new Set(ids).size).toBe(ids.length);
   // Planted three years ago: grown out of training in four
   expect(await idsIn(YEAR + 3)).toContain('boiler-court-10');

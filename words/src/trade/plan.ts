@@ -97,8 +97,15 @@ const STILL_TALL = {
 } as const satisfies Record<Exclude<TallLimb['left'], 'reached'>, string>;
 
 /** What the tree is brought to, a few words each. */
-export const goalWords = (say: Say, goals: readonly Goal[]): string[] =>
-  goals.map((goal) => say('trade.goalWords', { goal }));
+export const goalWords = (say: Say, goals: readonly Goal[]): string[] => goals.map((goal) => say(GOAL[goal]));
+
+const GOAL: Record<Goal, PlainKey> = {
+  height: 'trade.goalHeight',
+  training: 'trade.goalTraining',
+  regrowth: 'trade.goalRegrowth',
+  shoots: 'trade.goalShoots',
+  light: 'trade.goalLight',
+};
 
 export function passWords(say: Say, season: number, pass: Pass, firstYear: number): string {
   const year = firstYear + season - 1;

@@ -176,6 +176,31 @@ describe('a cut is looked at again', () => {
     write('Shoots at the cut', shoots);
     expect((await findButton('Record it')).disabled).toBe(isRefused);
   });
+
+  test.each([
+    ['', false, 0],
+    ['2', false, 2],
+    ['5', false, 5],
+    ['6', true, null],
+    ['-1', true, null],
+    ['1.5', true, null],
+  ])('of five shoots “%s” stay: refused %s', async (staying, isRefused, stay) => {
+    const server = await look();
+    const [row] = await screen.findAllByRole('button', { name: /Tree A/ });
+    fireEvent.click(row as HTMLElement);
+    fireEvent.click(await screen.findByRole('radio', { name: 'Clean' }));
+    // Nobody is asked which stay of none
+    write('Shoots at the cut', '0');
+    expect(screen.queryByLabelText('How many of them stay')).toBeNull();
+    write('Shoots at the cut', '5');
+    write('How many of them stay', staying);
+    const button = await findButton('Record it');
+    expect(button.disabled).toBe(isRefused);
+    if (isRefused) return;
+    fireEvent.click(button);
+    await allSent();
+    expect(server.actions.at(-1)?.action).toMatchObject({ kind: 'recheckDone', shoots: 5, stay });
+  });
 });
 
 describe('graft wood', () => {

@@ -53,11 +53,15 @@ function Looking({ recheck, today, onClose }: { recheck: RecheckDue; today: Site
   const [outcome, setOutcome] = useState<RecheckOutcome | null>(null);
   const [distance, setDistance] = useState('');
   const [shoots, setShoots] = useState('');
+  const [staying, setStaying] = useState('');
   const [note, setNote] = useState('');
   const typed = typedLengthCm(distance, today.units);
   const distanceCm = outcome === 'came back' && 'cm' in typed ? typed.cm : null;
   const count = shoots.trim() === '' ? null : Number(shoots);
+  const stay = staying.trim() === '' ? 0 : Number(staying);
+  const tooMany = count !== null && (!Number.isInteger(stay) || stay < 0 || stay > count);
   const faulty =
+    tooMany ||
     (outcome === 'came back' && distanceCm === null) ||
     (count !== null && (!Number.isInteger(count) || count < 0 || count > 200));
   const daysSince = Math.round((Date.parse(clock()) - Date.parse(action.at)) / DAY_MS);
@@ -73,6 +77,7 @@ function Looking({ recheck, today, onClose }: { recheck: RecheckDue; today: Site
         outcome,
         distanceCm,
         shoots: count,
+        ...(count !== null && count > 0 && { stay }),
         note: note.trim(),
       },
       () => {
@@ -138,6 +143,16 @@ function Looking({ recheck, today, onClose }: { recheck: RecheckDue; today: Site
           value={shoots}
           onChangeText={setShoots}
           hint={say('book.emptyWhereYouDidNotCount')}
+        />
+      ) : null}
+      {outcome && outcome !== 'came back' && count !== null && count > 0 ? (
+        <Field
+          label={say('book.howManyStay')}
+          kind="decimal"
+          value={staying}
+          onChangeText={setStaying}
+          fault={tooMany ? say('book.howManyStayRange', { most: count }) : undefined}
+          hint={say('book.othersComeOff')}
         />
       ) : null}
       {outcome && (outcome !== 'came back' || distanceCm !== null) ? (

@@ -1,0 +1,51 @@
+// Shoots that came at cuts and are not to stay, as work that a plan can weigh.
+import { shapeCut } from '../cuts/index';
+import { plainDisorder } from '../disorders/index';
+import { alike, isDistalOf } from '../tree/index';
+import { type Candidate, cutId } from './candidates';
+import type { PlanInput } from './input';
+import type { Asked, Parts } from './parts';
+import type { PlanProblem } from './problem';
+
+const regrownId = (limbId: string) => `regrown ${limbId}`;
+
+/** They go whole, in summer while they are soft, or later. */
+export function regrownOf({ tree, regrown }: PlanInput): Candidate[] {
+  return regrown.flatMap((limbId): Candidate[] => {
+    const findingId = regrownId(limbId);
+    const cut = shapeCut(tree.limbs, limbId, null, { findingId, disorder: plainDisorder('misplaced') });
+    if (!cut) return [];
+    return [
+      {
+        id: cutId(cut),
+        what: { is: 'cut', cut },
+        answers: [{ findingId, remains: 0 }],
+        passes: ['dormant', 'summer'],
+      },
+    ];
+  });
+}
+
+/** Each is worth as much as any upright shoot. */
+export function askRegrown(
+  { tree, regrown, settings: { weights } }: PlanInput,
+  { doable, index }: Pick<Parts, 'doable' | 'index'>,
+  problem: PlanProblem,
+  ask: (question: Asked) => number,
+): void {
+  for (const limbId of regrown) {
+    const limb = tree.limbs.find(({ id }) => id === limbId);
+    const solvers = doable.flatMap(({ priced: { kerf } }, k) =>
+      kerf && isDistalOf(index, limbId, 0.01, kerf.limbId, kerf.atCm) ? [k] : [],
+    );
+    if (!limb || solvers.length === 0) continue;
+    const p = ask({
+      id: regrownId(limbId),
+      findingId: null,
+      what: 'regrowth',
+      value: weights.upright * alike(limb),
+      must: false,
+    });
+    for (const k of solvers) problem.candidates[k]?.solves.push({ problem: p, remains: 0 });
+  }
+}
