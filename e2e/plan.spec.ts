@@ -61,6 +61,40 @@ atBothSizes((_name, _viewport, journey) => {
   );
 });
 
+atBothSizes((_name, _viewport, journey) => {
+  journey('either')(
+    'a pear that is too tall: nobody found anything, the arborist is booked, makes a cut, and the plan follows',
+    async ({ page, orchard }) => {
+      await open(page, orchard.url, '/plan');
+      await page.getByRole('link', { name: /Net loft 06/ }).click();
+      await expect(page.getByText('The tree is 5.6 m tall and should be 3.5 m.')).toBeVisible();
+      await expect(
+        page.getByText(/^Stem still ends at 5\.6 m: only an arborist can bring it down/),
+      ).toBeVisible();
+      await page.getByRole('button', { name: 'Book the arborist' }).click();
+      const day = page.getByLabel('Day of the visit (year-month-day)');
+      await day.fill('2026-02-30');
+      await expect(page.getByRole('button', { name: 'Book the arborist' })).toBeDisabled();
+      await day.fill('2027-02-10');
+      await page.getByRole('button', { name: 'Book the arborist' }).click();
+      await expect(page.getByRole('heading', { name: 'Arborist’s visit 2026/27' })).toBeVisible();
+      await expect(page.getByText('After season 1: 4.5 m')).toBeVisible();
+      await page.getByRole('button', { name: 'The arborist made this cut' }).click();
+      await expect(page.getByText('The tree is 4.5 m tall and should be 3.5 m.')).toBeVisible();
+      await allSent(page);
+      await page.reload();
+      await expect(page.getByText('The tree is 4.5 m tall and should be 3.5 m.')).toBeVisible();
+      await page.getByRole('button', { name: 'Cancel this visit' }).click();
+      await expect(page.getByText(/Arborist booked for/)).toHaveCount(0);
+      // What is the arborist’s never comes into one’s own run
+      await goTo(page, 'Cut');
+      await expect(page.getByText('Trees in this order')).toBeVisible();
+      await expect(page.getByRole('checkbox', { name: /Net loft 01/ })).toBeVisible();
+      await expect(page.getByRole('checkbox', { name: /Net loft 06/ })).toHaveCount(0);
+    },
+  );
+});
+
 test('a pear whose stem is half girdled comes out, unless the caretaker decides otherwise', async ({
   page,
   orchard,

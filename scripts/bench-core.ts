@@ -31,7 +31,7 @@ import {
   simulatedWeather,
 } from '@mortisect/core/weather';
 import { type Quality, sampledQuality } from '../core/src/diagnosis/testing/quality';
-import { planInstance } from '../core/src/plan/testing/instances';
+import { planInstance, shapedInstance } from '../core/src/plan/testing/instances';
 
 timed(400, 60, 300, '  (aim: under 5 ms)');
 timed(MOST_LIMBS, MOST_LESIONS, 30, '  (the most that is computed at once)');
@@ -191,11 +191,13 @@ planFigures();
 
 /** The search on the committed instances, and a whole tree from its limb map to its plan. */
 function planFigures(): void {
-  const { optima } = JSON.parse(
+  const { optima, shaped } = JSON.parse(
     readFileSync(new URL('../core/src/plan/testing/optima.json', import.meta.url), 'utf8'),
-  ) as { optima: { seed: number; worth: number }[] };
+  ) as Record<'optima' | 'shaped', { seed: number; worth: number }[]>;
   searched(40, 3, 50, '  (aim: median under 100 ms, worst under 1 s)', optima);
   searched(150, 3, 20, '  (aim: median under 1 s)', null);
+  searched(40, 3, 30, '  (height, stems by thirds, a booked visit)', shaped, shapedInstance);
+  searched(150, 3, 10, '  (height, stems by thirds, a booked visit)', null, shapedInstance);
   searched(40, 5, 10, '  (aim: any time)', null);
   const input = PlanInput.parse({
     tree: {
@@ -228,13 +230,14 @@ function searched(
   count: number,
   aim: string,
   judged: { seed: number; worth: number }[] | null,
+  make = planInstance,
 ): void {
   const most = 20_000;
   const taken: number[] = [];
   const firstGaps: number[] = [];
   let [proved, agree] = [0, 0];
   for (let seed = 1; seed <= count; seed++) {
-    const problem = planInstance(seed, { candidates, seasons });
+    const problem = make(seed, { candidates, seasons });
     const from = performance.now();
     const search = new PlanSearch(problem);
     let said = search.progress();

@@ -1,8 +1,9 @@
 // A tree's recorded facts put through the triage table.
 
+import { cropRhythm } from '@mortisect/core/crown';
 import { girdled } from '@mortisect/core/diagnosis';
 import { DAY_MS } from '@mortisect/core/measure';
-import { findingsOpenAt, type SiteToday, type TreeView } from '@mortisect/core/present';
+import { cropsOf, findingsOpenAt, type SiteToday, type TreeView } from '@mortisect/core/present';
 import type { Finding, TreeDetail } from '@mortisect/core/records';
 import { markOf } from '@mortisect/core/records';
 import { diameterMmAt, type Limb } from '@mortisect/core/tree';
@@ -33,6 +34,7 @@ export function triageOf(view: TreeView, detail: TreeDetail, today: SiteToday): 
     earlierShare: looked ? affectedShare(detail.limbs, findingsOpenAt(detail, before).filter(inCrown)) : null,
     stemGirdledShare: Math.max(0, ...view.findings.map((finding) => girdledStem(finding, limbs))),
     minutesLastSeason: null,
+    fruitlessYears: cropRhythm(cropsOf(detail.actions), 0).fruitlessYears,
   });
   return { ...triaged, share };
 }

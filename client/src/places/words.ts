@@ -146,6 +146,8 @@ export function actionWords(say: Say, action: ActionBody, kit: readonly Tool[] =
       return `${lowerFirst(otherWords(say, action.what))}, ${lowerFirst(limbIn(say, action.limbName))}`;
     case 'planPinned':
       return say('shared.planPinned', { pin: pinWords(say, action.pin) });
+    case 'cropSeen':
+      return say('shared.cropSeen', { year: String(action.year), crop: told(say, action.crop) });
     case 'paceSet':
       return say('shared.paceSet', { pace: told(say, action.pace ?? 'as on the site') });
     case 'limitSet':

@@ -1,4 +1,6 @@
+export { type Crop, type CropOfYear, type CropRhythm, cropRhythm, crops } from './crop';
 export { type CrownMap, CrownPiece, crownMap } from './crownMap';
+export { fruitingShare } from './fruiting';
 export { headingFraction } from './heading';
 export { type AnsweredCut, type Regrowth, type RegrowthReason, regrowth, type ShootsAt } from './regrowth';
 export {

@@ -299,6 +299,27 @@ test('the smallest clash is as small as trying every set finds it', () => {
   );
 });
 
+test('before the poor year of a tree that bears every second one its flower wood is worth keeping, and else not', () => {
+  const limbs = vase().map((each) => ({
+    ...each,
+    kind: each.id.length === 2 ? ('lateral' as const) : each.kind,
+  }));
+  const flower = (more: object, tree: object = {}) =>
+    keepWorths(given([], { tree: { limbs, ...tree }, plan: more }))
+      .filter(({ because }) => because.includes('flower'))
+      .map(({ limbId }) => limbId);
+  expect(flower({})).toEqual([]);
+  // Laterals of five years bear on spurs; scaffolds are the frame
+  expect(flower({ offYear: true })).toHaveLength(12);
+  expect(
+    keepWorths(given([], { tree: { limbs }, plan: { offYear: true } })).find(({ limbId }) => limbId === 'A1')
+      ?.worth,
+  ).toBe(2);
+  // On spurs wood bears from its second year on
+  const young = limbs.map((each) => (each.id === 'A1' ? { ...each, ageYears: 1 } : each));
+  expect(flower({ offYear: true }, { limbs: young })).not.toContain('A1');
+});
+
 describe('a young tree', () => {
   const whip = (heightCm: number, planted = 2025, form = 'open centre') =>
     given([], {

@@ -199,6 +199,10 @@ export const PlanInput = z
       .max(MOST_PLAN_SEASONS)
       .default([])
       .describe('seasons in which an arborist comes'),
+    offYear: z
+      .boolean()
+      .default(false)
+      .describe('the tree bears every second year, and the coming one is the poor one'),
     regrown: z
       .array(limbId)
       .max(500)

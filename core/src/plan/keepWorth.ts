@@ -1,10 +1,11 @@
 // Which limbs are worth more than their wood?
+import { fruitingShare } from '../crown/index';
 import { disorderOf, kindOf } from '../disorders/index';
 import { indexLimbs, type Limb, limbWithAll, widestGap } from '../tree/index';
 import type { PlanInput } from './input';
 
 /** What a limb is worth keeping for. */
-export type KeptFor = 'frame' | 'sector' | 'balance' | 'level' | 'follower';
+export type KeptFor = 'frame' | 'sector' | 'balance' | 'level' | 'follower' | 'flower';
 
 export interface KeepWorth {
   limbId: string;
@@ -36,7 +37,13 @@ const SLOTS = {
  * @param chosen limbs that a young tree’s frame is built of; null: the stoutest
  */
 export function keepWorths(
-  { tree, pins, findings, settings: { weights } }: Pick<PlanInput, 'tree' | 'pins' | 'findings' | 'settings'>,
+  {
+    tree,
+    pins,
+    findings,
+    settings: { weights },
+    offYear = false,
+  }: Pick<PlanInput, 'tree' | 'pins' | 'findings' | 'settings'> & Partial<Pick<PlanInput, 'offYear'>>,
   chosen: ReadonlySet<string> | null = null,
 ): KeepWorth[] {
   const lost = lostLimbs(tree.limbs, findings);
@@ -58,9 +65,17 @@ export function keepWorths(
     if (young && (limb.kind === 'lateral' || limb.kind === 'branch'))
       add(limb.id, weights.keepLevel, 'level');
   }
+  if (offYear)
+    for (const limb of tree.limbs)
+      if (BEARS.includes(limb.kind) && fruitingShare(tree, limb.ageYears) >= BEARING_FROM)
+        add(limb.id, weights.keepFlower, 'flower');
   for (const pin of pins) if (pin.kind === 'follower') add(pin.followerId, weights.keepFollower, 'follower');
   return [...worth].map(([limbId, terms]) => ({ limbId, ...terms }));
 }
+
+/** In its poor year a tree that bears every second one needs what flowers it has. */
+const BEARS: readonly string[] = ['branch', 'lateral', 'spur'];
+const BEARING_FROM = 0.6;
 
 const LOST_FROM = 0.5;
 

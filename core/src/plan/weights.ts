@@ -32,6 +32,7 @@ const keys = [
   'keepFollower',
   'keepLevel',
   'keepBalance',
+  'keepFlower',
   'discount',
 ] as const;
 export type WeightKey = (typeof keys)[number];
@@ -75,6 +76,7 @@ export const weights: readonly Weight[] = [
   at('keepFollower', 'worthOfKeepingAFollower', 10),
   at('keepLevel', 'worthOfKeepingAYoungLimb', 4),
   at('keepBalance', 'worthOfKeepingWhatBalancesThe', 5),
+  at('keepFlower', 'worthOfKeepingFlowerWood', 2),
   { key: 'discount', label: 'whatIsLeftOfAWorth', start: 0.85, most: 1 },
 ];
 

@@ -14,6 +14,7 @@ export { type OpenWorkChanges, withChanges } from './openWork';
 export {
   type Booking,
   bookings,
+  cropsOf,
   liftedMusts,
   type Pinned,
   pinsOf,

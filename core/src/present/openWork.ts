@@ -1,5 +1,6 @@
 // The trees that have something open, kept up to date by what changed of them.
 import type { Action, TreeDetail } from '../records/index';
+import { asksForShape } from '../shaping/index';
 
 /** Trees with open findings, in walking order, and what was done lately. */
 export interface OpenWork {
@@ -14,6 +15,24 @@ export interface OpenWorkChanges extends OpenWork {
   whole: boolean;
   /** Ids of trees that changed and have nothing open any more. */
   gone: string[];
+}
+
+/**
+ * May a plan of this tree hold work: something was found on it, it is shaped, or shoots came that are not to stay? The server asks the same of
+ * its tables.
+ */
+export function asksForWork({ tree, findings, actions }: TreeDetail, year: number): boolean {
+  return (
+    findings.some(({ state }) => state === 'open') ||
+    asksForShape(tree, year) ||
+    actions.some(
+      ({ action, undone }) =>
+        !undone &&
+        action.kind === 'recheckDone' &&
+        action.stay !== undefined &&
+        (action.shoots ?? 0) > action.stay,
+    )
+  );
 }
 
 /** @param walk ids of all trees in walking order */

@@ -1,5 +1,6 @@
 // What a plan of a tree is made of: its records put together as the core reads them.
 import { agentOf, cleaningSeconds } from '../blades/index';
+import { cropRhythm } from '../crown/index';
 import { girdled } from '../diagnosis/index';
 import { disorderOf, seasonOn, winterOf } from '../disorders/index';
 import type { Pin, PlanInput } from '../plan/index';
@@ -95,6 +96,7 @@ export function planInputOf(detail: TreeDetail, site: Site, day: string): PlanIn
     limit: lastOf(actions, 'limitSet')?.limit ?? null,
     booked: bookedSeasons(actions, site, day),
     firstWinter: winterOf(day, site.latitude),
+    offYear: cropRhythm(cropsOf(actions), winterOf(day, site.latitude) + 1).next === 'off',
     regrown: regrown(detail).flatMap(({ limb, goes }) =>
       goes && limbs.some(({ id }) => id === limb.id) ? [limb.id] : [],
     ),
@@ -119,6 +121,13 @@ function lastOf<K extends 'seasonsPlanned' | 'paceSet' | 'limitSet'>(
   return actions.findLast(({ action, undone }) => !undone && action.kind === kind)?.action as
     | ActionOf<K>
     | undefined;
+}
+
+/** Crops that were written down, in the order they were. */
+export function cropsOf(actions: readonly Action[]): (ActionOf<'cropSeen'> & { actionId: string })[] {
+  return actions.flatMap(({ id, action, undone }) =>
+    action.kind === 'cropSeen' && !undone ? [{ ...action, actionId: id }] : [],
+  );
 }
 
 /** A visit of an arborist that is booked. */

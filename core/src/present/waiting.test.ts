@@ -1,4 +1,6 @@
 // What waits on the device, laid over what the server said: the same as the server will answer once it has it.
+
+import type { TreeDetail } from '../records/index';
 import { FindingBody } from '../records/index';
 import { detail, did, finding } from '../testing/index';
 import { openWorkWith, treesWith, type Waiting, withActions, withWaiting } from './index';
@@ -153,4 +155,15 @@ test('a tree and a job that were edited here stand on the revision after', () =>
   );
   expect(after.tree).toMatchObject({ nickname: 'Old Anna', revision: 2, by: 'Boat crew' });
   expect(after.jobs).toMatchObject([{ id: 'j', revision: 2, doneAt: here.now }]);
+});
+
+test.each<[string, Partial<TreeDetail['tree']>, boolean]>([
+  ['one that is too tall stays in the list', { heightCm: 400, targetHeightCm: 300 }, true],
+  ['a young one too', { plantedYear: 2024 }, true],
+  ['one that is neither leaves it', {}, false],
+])('whatever waits here, of trees on which nothing was found: %s', (_, more, stays) => {
+  const shaped = detail([], { id: 's', ...more });
+  const work = { trees: [shaped], latestActions: [] };
+  const seen = openWorkWith(work, [], ['s', 'a'], [cut('c', ['f'])], here);
+  expect(seen.trees.map(({ tree }) => tree.id)).toEqual(stays ? ['s'] : []);
 });

@@ -2,7 +2,7 @@
 import type { Action, Finding, HistoryValue, Job, TreeDetail, TreeSummary } from '../records/index';
 import { undoneIds } from './done';
 import { withStates } from './findingState';
-import { inWalkingOrder, type OpenWork } from './openWork';
+import { asksForWork, inWalkingOrder, type OpenWork } from './openWork';
 import { isOfRound } from './round';
 
 /** A record as it was written on a device: the line of the history that it will be. */
@@ -136,7 +136,7 @@ export function openWorkWith<W extends OpenWork>(
   const added = known.filter((detail) => !listed.has(detail.tree.id));
   const open = [...work.trees, ...added]
     .map((detail) => withWaiting(detail, waiting, here))
-    .filter((detail) => detail.findings.some((finding) => finding.state === 'open'));
+    .filter((detail) => asksForWork(detail, Number(here.now.slice(0, 4))));
   return {
     ...work,
     trees: inWalkingOrder(open, walk),

@@ -3,7 +3,7 @@
 import { z } from 'zod';
 import { debrisRoutes, recheckKinds, recheckOutcomes } from '../aftercare/index';
 import { cleaningMethods, keepings, woodClasses } from '../blades/index';
-import { spreads } from '../crown/index';
+import { crops, spreads } from '../crown/index';
 import { choicesBeyondSawing } from '../cuts/index';
 import { ClinicEvidence } from '../diagnosis/index';
 import { LEAST_LIMIT, MOST_LIMIT, MOST_PLAN_SEASONS, otherKinds, Pin } from '../plan/index';
@@ -269,6 +269,14 @@ export const ActionBody = z
       pin: Pin,
     }),
     z.strictObject({
+      kind: z.literal('cropSeen'),
+      at: moment,
+      treeId: TreeId,
+      year: z.number().int().min(1800).max(3000).describe('of the harvest'),
+      crop: z.enum(crops),
+      thinned: z.boolean().describe('fruit was thinned by hand'),
+    }),
+    z.strictObject({
       kind: z.literal('paceSet'),
       at: moment,
       treeId: TreeId,
@@ -345,6 +353,8 @@ export const ActionBody = z
     }),
   ])
   .superRefine((action, context) => {
+    if (action.kind === 'cropSeen' && action.year > Number(action.at.slice(0, 4)))
+      context.addIssue(issueOf(['year'], refusal('harvestAhead', { year: action.year })));
     if (action.kind === 'recheckDone' && (action.stay ?? 0) > (action.shoots ?? 0))
       context.addIssue(issueOf(['stay'], refusal('atMost', { most: action.shoots ?? 0 })));
     if (action.kind === 'cutNotMade' && action.findingIds.length === 0 && !action.candidateId)

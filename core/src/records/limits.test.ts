@@ -168,6 +168,16 @@ test.each<[string, object, boolean]>([
     },
     false,
   ],
+  [
+    'a crop of this year',
+    { kind: 'cropSeen', treeId: 'a', year: Number(AT.slice(0, 4)), crop: 'good', thinned: false },
+    true,
+  ],
+  [
+    'a crop of next year',
+    { kind: 'cropSeen', treeId: 'a', year: Number(AT.slice(0, 4)) + 1, crop: 'good', thinned: false },
+    false,
+  ],
   ['one stick', { kind: 'scionTaken', treeId: 'a', limbName: 'x', label: 'x', sticks: 1 }, true],
   ['no stick', { kind: 'scionTaken', treeId: 'a', limbName: 'x', label: 'x', sticks: 0 }, false],
   [

@@ -72,6 +72,7 @@ export interface Refusals {
   noCutOfVisit: { cut: string };
   cutsInRing: null;
   treeTwice: null;
+  harvestAhead: { year: number };
   seasonBeyond: { season: number; seasons: number };
   // Mixtures
   notStronger: { productPct: number };

@@ -77,6 +77,15 @@ test.each<[string, Partial<TriageInput>, string, ...object[]]>([
     reason('crown gone, fruit unknown', { share: 0.5 }),
   ],
   [
+    'six years without fruit, for picked fruit',
+    { fruitlessYears: 6 },
+    'keep',
+    reason('sound'),
+    reason('no fruit', { years: 6 }),
+  ],
+  ['five years without fruit', { fruitlessYears: 5 }, 'keep', reason('sound')],
+  ['six without, and nobody picks', { fruitlessYears: 6, purposes: ['show'] }, 'keep', reason('sound')],
+  [
     'half gone, fruit unknown, getting better',
     { affectedShare: 0.5, earlierShare: 0.7, ...unknown },
     'trial year',

@@ -23,6 +23,12 @@ export const TriageInput = z
       .describe('the same a season ago; null when nobody looked'),
     stemGirdledShare: z.number().min(0).max(1).describe('of the stem, by disease'),
     minutesLastSeason: z.number().min(0).nullable(),
+    fruitlessYears: z
+      .number()
+      .int()
+      .min(0)
+      .optional()
+      .describe('years in a row in which somebody wrote down that it bore nothing'),
   })
   .meta({ id: 'TriageInput' });
 export type TriageInput = z.infer<typeof TriageInput>;
@@ -43,6 +49,7 @@ export const TriageReason = reasonSchema({
   'grown wild': {},
   outgrown: {},
   sound: {},
+  'no fruit': { years: z.number().int() },
   'arborist’s part': {
     overCm: z.number().describe('no ladder leads higher: what stands above is left to an arborist'),
   },
@@ -74,6 +81,7 @@ const MOST_SEASONS = 5;
 const KEPT_TREE_MINUTES = 10;
 const KEPT_TREE_CM = 300;
 const CHANGED_BY = 0.05;
+const FRUITLESS_YEARS = 6;
 
 interface Row {
   rule: string;
@@ -177,6 +185,9 @@ export function triage(tree: TriageInput): Triage {
       // As `whoseCut` judges each cut of it, so that triage and plan say the same
       ...(row.verdict !== 'hand over' && tree.heightCm > TALL_CM
         ? [{ code: 'arborist’s part' as const, values: { overCm: LADDER_KERF_CM } }]
+        : []),
+      ...((tree.fruitlessYears ?? 0) >= FRUITLESS_YEARS && tree.purposes.includes('picked fruit')
+        ? [{ code: 'no fruit' as const, values: { years: tree.fruitlessYears ?? 0 } }]
         : []),
     ],
     seasons: row.verdict === 'renovate' ? seasonsFor(tree) : 1,

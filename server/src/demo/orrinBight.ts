@@ -84,6 +84,10 @@ export function siteAt(now: string): Site {
   };
 }
 
+/** A tree that bears every second year, as its pickers remember it. */
+const biennial = ['heavy', 'none', 'good', 'light', 'heavy'] as const;
+const lastHarvest = (now: string) => Number(now.slice(0, 4)) - (now.slice(5) >= '11-15' ? 0 : 1);
+
 /** What the crews said of stage and ground, and what they put on. */
 export const fieldNotes = (now: string): { daysAgo: number; crew: 'wall' | 'boat'; action: object }[] => {
   const spring = Date.parse(`${siteAt(now).weather.spells[1]?.from}T10:00:00Z`);
@@ -105,6 +109,17 @@ export const fieldNotes = (now: string): { daysAgo: number; crew: 'wall' | 'boat
         note: 'At leaf fall.',
       },
     },
+    ...biennial.map((crop, i) => ({
+      daysAgo: 40,
+      crew: 'wall' as const,
+      action: {
+        kind: 'cropSeen',
+        treeId: 'net-loft-04',
+        year: lastHarvest(now) - biennial.length + 1 + i,
+        crop,
+        thinned: false,
+      },
+    })),
   ];
 };
 

@@ -136,6 +136,7 @@ const KEPT_FOR: Record<KeptFor, PlainKey> = {
   balance: 'trade.balancesTheCrown',
   level: 'trade.nearLevelAndYoung',
   follower: 'trade.grownOnAsAFollower',
+  flower: 'trade.flowerWood',
 };
 export const keptForWords = (say: Say, reasons: readonly KeptFor[]) =>
   reasons.map((reason) => say(KEPT_FOR[reason])).join(', ');
@@ -215,6 +216,7 @@ const triageIn = (say: Say): Sentences<TriageReason> => ({
     say('trade.ofTheCrownIsDeadOrDiseased', { percent: percent(share) }),
   'crown gone, fruit unknown': ({ share }) =>
     say('trade.ofTheCrownIsGoneAndNobody', { percent: percent(share) }),
+  'no fruit': ({ years }) => say('trade.noFruitYears', { years }),
   'half gone': ({ share }) => say('trade.ofTheCrownIsDeadOrDiseased2', { percent: percent(share) }),
   'fruit unknown': () => say('trade.nobodyKnowsTheFruitPruneTheLeast'),
   'grown wild': () => say('trade.itHasGrownWild'),

@@ -73,6 +73,7 @@ const WORDS: {
   noCutOfVisit: 'fault.noCutOfVisit',
   cutsInRing: 'fault.cutsInRing',
   treeTwice: 'fault.treeTwice',
+  harvestAhead: 'fault.harvestAhead',
   seasonBeyond: 'fault.seasonBeyond',
   notStronger: 'fault.notStronger',
   productHolds: 'fault.productHolds',

@@ -21,6 +21,7 @@ import { Notice } from '../../ui/Notice';
 import { Select } from '../../ui/Select';
 import { Sheet } from '../../ui/Sheet';
 import { Body, Label, Section, Small } from '../../ui/type';
+import { CropPart } from './CropPart';
 import { SkipTree } from './SkipTree';
 
 interface TreePartProps {
@@ -36,6 +37,7 @@ export function TreePart({ view, detail, today }: TreePartProps) {
     <View gap={20}>
       <Verdict triage={triageOf(view, detail, today)} />
       <Facts tree={view.tree} today={today} />
+      <CropPart treeId={view.tree.id} actions={detail.actions} today={today} />
       <Jobs treeId={view.tree.id} jobs={detail.jobs} today={today} />
       <View flexDirection="row" flexWrap="wrap" gap={8}>
         <Button onPress={() => router.navigate(`/round/${view.tree.id}/edit`)}>
