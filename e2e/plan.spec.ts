@@ -1,6 +1,6 @@
 // The plan: a canker to a two-season plan with a pin and a printed sheet; a neglected apple over its years; a pear that comes out.
 import type { Page } from '@playwright/test';
-import { allSent, atBothSizes, expect, type Orchard, open, test } from './orchard';
+import { allSent, atBothSizes, expect, goTo, type Orchard, open, test } from './orchard';
 
 atBothSizes((_name, _viewport, journey) => {
   journey('wide')(

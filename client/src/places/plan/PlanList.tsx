@@ -4,6 +4,7 @@ import { dangersOf } from '@mortisect/core/handling';
 import { massReading } from '@mortisect/core/measure';
 import { type Solved, visitsOf, wholeMinutes } from '@mortisect/core/plan';
 import { openDecisions, type SiteToday, type TreeView } from '@mortisect/core/present';
+import type { Goal } from '@mortisect/core/shaping';
 import type { Say } from '@mortisect/words';
 import { goalWords, joined, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
@@ -132,7 +133,7 @@ function TreeRow({
   const sum = sumOf(solved);
   const danger =
     dangersOf(view.tree.hazards).length > 0 ||
-    (solved?.plan.handOver.length ?? 0) > 0 ||
+    view.findings.some(({ id }) => solved?.plan.handOver.includes(id)) ||
     solved?.plan.verdict?.choice === 'remove tree';
   return (
     <Row
@@ -156,10 +157,13 @@ function TreeRow({
   );
 }
 
-/** What the tree is brought to, in whichever season. */
-const goalsOf = (solved: Solved | undefined) => [
-  ...new Set(solved?.plan.steps.flatMap(({ serves }) => serves)),
-];
+/** What the tree is brought to, in whichever season and by whom. */
+function goalsOf(solved: Solved | undefined): Goal[] {
+  if (!solved) return [];
+  const { steps, height } = solved.plan;
+  const isLowered = height?.limbs.some(({ left }) => left === 'hand over');
+  return [...new Set([...steps.flatMap(({ serves }) => serves), ...(isLowered ? ['height' as const] : [])])];
+}
 
 function headWords(say: Say, view: TreeView, { plan }: Solved, sum: Sum | null): string {
   if (plan.clash) return say('plan.pinsClash');

@@ -161,6 +161,7 @@ test('the list names a tree on which nothing was found where its plan holds work
   show(<PlanList />, new FakeServer([tall, { ...sound, limbs: [{ ...leader, lengthCm: 50 }] }]));
   await screen.findByText('Tree A');
   expect(screen.getByText('hand over')).toBeTruthy();
+  expect(screen.getByText('Lower the tree')).toBeTruthy();
   await screen.findByText('on 1 tree now');
   expect(screen.queryByText('Tree B')).toBeNull();
 });
