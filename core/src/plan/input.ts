@@ -232,6 +232,8 @@ export const PlanInput = z
     const tooLow = targetFault(input.tree.limbs, input.tree.targetHeightCm);
     if (tooLow) issue(['tree', 'targetHeightCm'], tooLow);
     input.pins.forEach((pin, i) => {
+      if (pin.kind === 'follower' && !ids.has(pin.followerId))
+        issue(['pins', i, 'followerId'], refusal('limbNotInMap', { limb: pin.followerId }));
       if ('limbId' in pin && !ids.has(pin.limbId))
         issue(['pins', i, 'limbId'], refusal('limbNotInMap', { limb: pin.limbId }));
       if ('season' in pin && pin.season > input.seasons)

@@ -48,3 +48,17 @@ test('it says what a search says, and nothing for what has changed', () => {
   expect(solvedFrom({ ...kept, plan: strange }, input)).toBeNull();
   expect(solvedFrom({ ...kept, orders: {} }, input)).toBeNull();
 });
+
+test('the plan of a young tree is kept by what was asked, not by what its training added', () => {
+  const young = given([], {
+    tree: {
+      limbs: [{ ...(vase()[0] as ReturnType<typeof vase>[number]), lengthCm: 120, baseMm: 22, tipMm: 8 }],
+      plantedYear: 2026,
+    },
+  });
+  const { prepared, plan } = planTree(young);
+  expect(plan.steps).toHaveLength(1);
+  const kept = keptPlanOf({ prepared, ...inVisits(prepared, plan) });
+  expect(kept.stamp).toBe(planStamp(young));
+  expect(solvedFrom(kept, young)?.plan.steps).toEqual(plan.steps);
+});

@@ -33,7 +33,7 @@ function byKey(_key: string, value: unknown): unknown {
 }
 
 export function keptPlanOf({ prepared, plan, orders }: Solved): KeptPlan {
-  return { stamp: planStamp(prepared.input), plan, orders };
+  return { stamp: planStamp(prepared.given), plan, orders };
 }
 
 /**

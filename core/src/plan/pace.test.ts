@@ -118,3 +118,15 @@ test('what must go at once is no reason to call a plan impossible: the limits th
 test('one season has no even share', () => {
   expect(preparePlan(input({ seasons: 1 })).problem.limits).toEqual([330]);
 });
+
+// A limb taken at its collar answers with none or one shoot: half a shoot each, 0.15 minutes, half as much again after a season over 300
+test.each<[string, number]>([
+  ['a little', 2 * 0.5 * 0.15],
+  ['hard first', 4 * 0.5 * 0.15 * 1.5],
+])('%s: minutes for the shoots that the first season calls up', (pace, minutes) => {
+  const { plan } = solved(input({ pace }));
+  expect(plan.seasons[0]?.shootMinutes).toBeCloseTo(minutes, 9);
+  const summer = solved(input({ pace, season: 'summer', seasons: 1 })).plan;
+  expect(summer.steps.length).toBeGreaterThan(0);
+  expect(summer.seasons[0]?.shootMinutes).toBe(0);
+});

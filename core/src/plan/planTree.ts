@@ -6,7 +6,7 @@ import { feasiblePlan } from './feasible';
 import type { PlanInput } from './input';
 import { loweredBy } from './lowered';
 import { type Prepared, preparePlan } from './prepare';
-import type { Priced } from './price';
+import { type Priced, regrowthOf } from './price';
 import { crownBySeason, type Pass, type PlanCandidate, passes, pays, slotsTaken } from './problem';
 import { PlanSearch, type Progress } from './search';
 import type { CandidateOut, PlannedStep, SeasonOfPlan, TreePlan } from './treePlan';
@@ -66,6 +66,7 @@ function planFrom(prepared: Prepared, progress: Progress, comesOut: boolean): Tr
       exempt: sum((step) => step.exempt),
       fruit: sum((step) => step.fruit),
       minutes: sum((step) => (step.pass === 'hired' ? 0 : pricedOf(step).minutes.minutes)),
+      shootMinutes: shootMinutes(ofSeason, pricedOf),
       massKg: sum((step) => pricedOf(step).handling?.massKg ?? 0),
     };
   });
@@ -90,6 +91,20 @@ function planFrom(prepared: Prepared, progress: Progress, comesOut: boolean): Tr
       nodes: progress.nodes,
     },
   };
+}
+
+/** Of one shoot taken off in summer; more where much was cut at once. Common practice, no source. */
+const A_SHOOT_MINUTES = 0.15;
+const MUCH = 300;
+const AFTER_MUCH = 1.5;
+
+function shootMinutes(steps: readonly PlannedStep[], pricedOf: (step: PlannedStep) => Priced): number {
+  const taken = steps.reduce((sum, step) => sum + step.crown + step.exempt, 0);
+  const shoots = steps
+    .filter(({ pass }) => pass !== 'summer')
+    .flatMap((step) => regrowthOf(pricedOf(step), step.pass, taken / 1000) ?? [])
+    .reduce((sum, { shoots: [least, most] }) => sum + (least + most) / 2, 0);
+  return shoots * A_SHOOT_MINUTES * (taken > MUCH ? AFTER_MUCH : 1);
 }
 
 const finite = (value: number) => (Number.isFinite(value) ? value : null);

@@ -23,6 +23,9 @@ import { startingWeights, type WeightKey } from './weights';
 import { askLight } from './wholeTree';
 
 export interface Prepared {
+  /** As it was asked for. */
+  given: PlanInput;
+  /** The same, with what a young tree needs beside what was found. */
   input: PlanInput;
   cuts: TreeCuts;
   verdict: Verdict | null;
@@ -121,6 +124,7 @@ export function preparePlan(given: PlanInput): Prepared {
   const isSpread = limits.because.code === 'renovated evenly' && input.seasons > 1;
   if (isSpread) Object.assign(built.problem, { limits: evenLimits(built.problem) });
   return {
+    given,
     input,
     cuts,
     verdict: verdictOf(input, cuts, built.mustCrown),

@@ -36,6 +36,9 @@ export const SeasonOfPlan = z.strictObject({
   exempt: z.number(),
   fruit: z.number(),
   minutes: z.number(),
+  shootMinutes: z
+    .number()
+    .describe('for the shoots that its dormant cuts are likely to call up, in the summer after them'),
   massKg: z.number(),
 });
 export type SeasonOfPlan = z.infer<typeof SeasonOfPlan>;

@@ -170,7 +170,8 @@ function tiedLimbs(actions: readonly Action[], surveyedAt: string): string[] {
 }
 
 function stands(pin: Pin, limbs: Limb[]): boolean {
-  return !('limbId' in pin) || limbs.some((limb) => limb.id === pin.limbId);
+  const isThere = (id: string) => limbs.some((limb) => limb.id === id);
+  return (!('limbId' in pin) || isThere(pin.limbId)) && (pin.kind !== 'follower' || isThere(pin.followerId));
 }
 
 function planFinding(

@@ -110,7 +110,7 @@ export const fieldNotes = (now: string): { daysAgo: number; crew: 'wall' | 'boat
       },
     },
     ...biennial.map((crop, i) => ({
-      daysAgo: 40,
+      daysAgo: 44 - i,
       crew: 'wall' as const,
       action: {
         kind: 'cropSeen',

@@ -50,6 +50,16 @@ test.each([
     { ...example, pins: [{ kind: 'goes', candidateId: 'x', season: 4 }] },
     'pins[0].season',
   ],
+  [
+    'a follower that is gone',
+    { ...example, pins: [{ kind: 'follower', limbId: 'S', followerId: 'gone', untilMm: 20 }] },
+    'pins[0].followerId',
+  ],
+  [
+    'a height below the lowest main limb',
+    { ...example, tree: { ...example.tree, targetHeightCm: 1 } },
+    'tree.targetHeightCm',
+  ],
   ['six seasons', { ...example, seasons: 6 }, 'seasons'],
   [
     'a tool of no kind',
@@ -121,6 +131,8 @@ test('a tall tree in two parts: the sheet lists the arborist’s cut with its me
   text.mockRestore();
   const at = said.indexOf('For a licensed arborist');
   expect(said[at + 1]).toMatch(/: Neonectria canker$/);
+  expect(said).toContain('The tree is 6.6 m tall and should be 4.0 m.');
+  expect(said.filter((words) => /^After season \d: [\d.]+ m\.$/.test(words))).toHaveLength(3);
   expect(said[at + 2]).toMatch(
     /^4\.\d m over the ground · 68 mm thick · [\d.]+–[\d.]+ kg\. The cut is more than 3\.4 m \(11 ft\) over the ground\.$/,
   );

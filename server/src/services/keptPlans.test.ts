@@ -128,10 +128,12 @@ test('another year, other settings and other code make all plans anew', async ()
   now = '2026-11-25T10:00:00.000Z';
   expect(await searched()).toBe(0);
   now = '2027-11-25T10:00:00.000Z';
-  expect(await searched()).toBe(count);
+  // One of the young trees has grown out of its training
+  const left = count - 1;
+  expect(await searched()).toBe(left);
   const dearer = { ...site.plan, costs: { ...site.plan.costs, minute: site.plan.costs.minute + 0.1 } };
   await put('/api/site', { site: { ...site, plan: dearer }, baseRevision: revision }).expect(200);
-  expect(await searched()).toBe(count);
+  expect(await searched()).toBe(left);
   // Closed in the middle it ends at once, and nothing more is searched
   planned.length = 0;
   now = '2028-11-25T10:00:00.000Z';

@@ -34,32 +34,31 @@ export function Years({ view, today, solved }: { view: TreeView; today: SiteToda
       />
       <View role="table" aria-label={say('plan.whatComesOffInEachSeason')}>
         {plan.seasons.map((season) => (
-          <View
-            key={season.season}
-            role="row"
-            flexDirection="row"
-            gap={8}
-            paddingVertical={6}
-            borderBottomWidth={1}
-            borderStyle="solid"
-            borderColor="$rule"
-          >
-            <Label role="cell" flex={2}>
-              {say('plan.season', { season: season.season })}
-            </Label>
-            <Label role="cell" flex={3}>
-              {say('plan.of', {
-                percent: percentOf(season.crown),
-                percent2: percentOf(season.limit),
-                more: season.exempt > 0 ? say('plan.forDisease', { percent: percentOf(season.exempt) }) : '',
-              })}
-            </Label>
-            <Label role="cell" flex={2}>
-              {say('plan.min5', { wholeMinutes: wholeMinutes(season.minutes) })}
-            </Label>
-            <Label role="cell" flex={2} textAlign="right">
-              {joined(say, massReading(season.massKg, today.units))}
-            </Label>
+          <View key={season.season} borderBottomWidth={1} borderStyle="solid" borderColor="$rule">
+            <View role="row" flexDirection="row" gap={8} paddingVertical={6}>
+              <Label role="cell" flex={2}>
+                {say('plan.season', { season: season.season })}
+              </Label>
+              <Label role="cell" flex={3}>
+                {say('plan.of', {
+                  percent: percentOf(season.crown),
+                  percent2: percentOf(season.limit),
+                  more:
+                    season.exempt > 0 ? say('plan.forDisease', { percent: percentOf(season.exempt) }) : '',
+                })}
+              </Label>
+              <Label role="cell" flex={2}>
+                {say('plan.min5', { wholeMinutes: wholeMinutes(season.minutes) })}
+              </Label>
+              <Label role="cell" flex={2} textAlign="right">
+                {joined(say, massReading(season.massKg, today.units))}
+              </Label>
+            </View>
+            {season.shootMinutes >= 0.5 ? (
+              <Small paddingBottom={6}>
+                {say('plan.shootMinutes', { minutes: wholeMinutes(season.shootMinutes) })}
+              </Small>
+            ) : null}
           </View>
         ))}
       </View>

@@ -3,7 +3,13 @@
 import { createRequire } from 'node:module';
 import { disorderOf } from '@mortisect/core/disorders';
 import { GENERAL_CAUTION } from '@mortisect/core/handling';
-import { massReading, thicknessReading, type Units, upperFirst } from '@mortisect/core/measure';
+import {
+  heightReading,
+  massReading,
+  thicknessReading,
+  type Units,
+  upperFirst,
+} from '@mortisect/core/measure';
 import {
   type ArboristCut,
   arboristPart,
@@ -31,6 +37,7 @@ import {
   passWords,
   reasonWords,
   stepSentence,
+  stillTallWords,
   tapeText,
   told,
   verdictWords,
@@ -130,6 +137,7 @@ function treePages(say: Say, doc: Doc, sheet: TreeSheet): void {
   }
   later(say, doc, sheet, names, byId, plan, now);
   arborist(say, doc, sheet, names, arboristPart(prepared, plan));
+  heightLines(say, doc, sheet, names, plan);
   left(say, doc, sheet, names, plan);
   doc.moveDown(0.6);
   doc
@@ -409,6 +417,30 @@ function later(
         { continued: true, width: widthOf(doc) },
       );
     doc.font('text').text(stepSentence(say, priced, telling));
+  }
+}
+
+/** How tall the tree is after each season, and why what still stands too high does. */
+function heightLines(
+  say: Say,
+  doc: Doc,
+  sheet: TreeSheet,
+  names: Map<string, string>,
+  { height }: TreePlan,
+): void {
+  if (!height) return;
+  section(doc, say('files.height'));
+  const words = (cm: number) => joined(say, heightReading(cm, sheet.units));
+  const { limbs } = sheet.input.tree;
+  const telling = { limbs, names, units: sheet.units, twelveBearingDeg: sheet.twelveBearingDeg };
+  const lines = [
+    say('files.heightGoes', { now: words(height.nowCm), target: words(height.targetCm) }),
+    ...height.afterCm.map((cm, y) => say('files.heightAfter', { season: y + 1, after: words(cm) })),
+    ...height.limbs.map((limb) => stillTallWords(say, limb, telling)),
+  ];
+  for (const line of lines.filter(Boolean)) {
+    roomFor(doc, 28);
+    paragraph(doc, line);
   }
 }
 
