@@ -197,7 +197,8 @@ function VisitPart({ visit, view, today, chosenId, onChoose, onMore }: VisitPart
 }
 
 function nothingWords(say: Say, view: TreeView, { plan }: Solved): string {
-  if (view.findings.length === 0) return say('plan.thisTreeHasNoOpenFindingWhat');
+  if (view.findings.length === 0 && plan.handOver.length === 0)
+    return say('plan.thisTreeHasNoOpenFindingWhat');
   if (plan.clash) return say('plan.noCutIsPlannedUntilThePins');
   return say('plan.nothingHereForYouToCut');
 }

@@ -48,6 +48,7 @@ const said = (server: FakeServer) => server.actions.map(({ action }) => action a
 test('a tree that is too tall says how tall it will be, and whose the cut is; a booked visit holds it', async () => {
   const server = await come(tall);
   expect(screen.getByText('The tree is 5.2 m tall and should be 3.8 m.')).toBeTruthy();
+  expect(screen.getByText('Nothing here for you to cut.')).toBeTruthy();
   expect(screen.getByText('After season 3: 5.2 m')).toBeTruthy();
   expect(screen.getByText(/^Stem still ends at 5\.2 m: only an arborist can bring it down/)).toBeTruthy();
   expect(screen.getByText('Stem: Lower the tree')).toBeTruthy();
