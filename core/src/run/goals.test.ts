@@ -2,7 +2,6 @@
 
 import { treeView } from '../present/index';
 import type { Action, ActionBody, TreeDetail } from '../records/index';
-import { asksForShape } from '../shaping/index';
 import { detail, did, limb, plansOf, today } from '../testing/index';
 import type { Limb } from '../tree/index';
 import { cutMade, placedAt } from './cutRecord';
@@ -98,15 +97,4 @@ test.each<[string, Partial<Action>, string, number]>([
   tree.actions = tree.actions.map((action) => ({ ...action, ...more }));
   const plan = plansOf([treeView(tree, today)], today).get('a')?.plan;
   expect(plan?.steps.filter(({ serves }) => serves.includes('training'))).toHaveLength(ties);
-});
-
-test.each([
-  ['as tall as it should be', { heightCm: 350, targetHeightCm: 350, plantedYear: 2000 }, false],
-  ['a centimetre taller', { heightCm: 351, targetHeightCm: 350, plantedYear: 2000 }, true],
-  ['of no set height', { heightCm: 900, targetHeightCm: null, plantedYear: 2000 }, false],
-  ['of six years', { heightCm: 200, targetHeightCm: null, plantedYear: 2020 }, true],
-  ['of seven', { heightCm: 200, targetHeightCm: null, plantedYear: 2019 }, false],
-  ['of unknown age', { heightCm: 200, targetHeightCm: null, plantedYear: null }, false],
-])('a tree %s may ask for work that nobody found: %#', (_, tree, asks) => {
-  expect(asksForShape(tree, 2026)).toBe(asks);
 });

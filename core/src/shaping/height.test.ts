@@ -1,7 +1,7 @@
 // Bringing a tree down to a height: which limbs have a problem, which branches take over, what each cut leaves. The rules: domain knowledge of pruning, common practice, no source.
 import type { Lesion } from '../cuts/index';
 import type { Limb } from '../tree/index';
-import { heightLeft, heightOf, stemKeptCm, tooTall } from './height';
+import { heightLeft, heightOf, stemKeptCm, targetFault, tooTall } from './height';
 
 const limb = (
   id: string,
@@ -154,6 +154,11 @@ test('what is left after a cut: the kerf, what stands below it, and the branch t
   // A limb that belongs to the stem, joins below the kerf and stands higher than it
   const beside = [...tree([400, 20], [450, 20]), limb('up', 'T', 390, 60, 10, { inclinationDeg: 90 })];
   expect(afterOf(beside)).toEqual([450, 450, 452]);
+  // What joins above the kerf goes with it; at the kerf itself it stays
+  const above = (jointCm: number) =>
+    afterOf([...tree([400, 20]), limb('up', 'T', jointCm, 30, 3, { inclinationDeg: 90 })])?.[0];
+  expect(above(401.6)).toBe(432);
+  expect(above(401.7)).toBe(402);
 });
 
 test.each([
@@ -187,6 +192,14 @@ test('a limb may also go whole, thin wood without an heir is headed at the heigh
     ['heading', 'bud', 348.6],
     ['collar', 'none', 0],
   ]);
+  const higher = (jointCm: number) =>
+    limbs.map((each) =>
+      each.id === 'up'
+        ? { ...each, jointCm, buds: [{ atCm: 0.5, points: 'out', kind: 'leaf', live: true }] as Limb['buds'] }
+        : each,
+    );
+  expect(of(higher(348.5))?.map(([kind]) => kind)).toEqual(['heading', 'collar']);
+  expect(of(higher(350))?.map(([kind]) => kind)).toEqual(['collar']);
   const withHeir = [...limbs, limb('h', 'up', 30, 40, 12)];
   expect(of(withHeir)?.map(([, heir]) => heir)).toEqual(['stout', 'none']);
   expect(ofStem(limbs)?.lowerings.some(({ cut }) => cut.atCm === 0)).toBe(false);
@@ -194,4 +207,17 @@ test('a limb may also go whole, thin wood without an heir is headed at the heigh
 
 test('of a stem two thirds stay in a season', () => {
   expect(stemKeptCm(600)).toBeCloseTo(400, 9);
+});
+
+test.each<[number | null, object | null]>([
+  [null, null],
+  [60, null],
+  [59.9, { code: 'underLowestLimb', given: { targetCm: 60, lowestCm: 60 } }],
+  [10, { code: 'underLowestLimb', given: { targetCm: 10, lowestCm: 60 } }],
+])('a height of %p cm where the lowest main limb joins at 60 cm', (targetCm, fault) => {
+  expect(targetFault(tree([300, 20]), targetCm)).toEqual(fault);
+});
+
+test('a bare stem may be meant to have any height', () => {
+  expect(targetFault([limb('T', null, 0, 120, 20)], 10)).toBeNull();
 });

@@ -99,12 +99,10 @@ export function tooTall(limbs: Limb[], targetCm: number, lesions: Lesion[]): Too
  */
 export function targetFault(limbs: Limb[], targetCm: number | null): Refusal | null {
   const shape = limbShape(limbs);
-  const lowestCm = Math.min(
-    ...limbs.flatMap(({ id, kind }) => (kind === 'scaffold' ? [shape.get(id)?.base.z ?? 0] : [])),
-  );
-  return targetCm === null || !(targetCm < lowestCm)
-    ? null
-    : refusal('underLowestLimb', { targetCm: Math.round(targetCm), lowestCm: Math.round(lowestCm) });
+  const joints = limbs.flatMap(({ id, kind }) => (kind === 'scaffold' ? [shape.get(id)?.base.z ?? 0] : []));
+  const lowestCm = Math.min(...joints);
+  if (targetCm === null || joints.length === 0 || targetCm >= lowestCm) return null;
+  return refusal('underLowestLimb', { targetCm: Math.round(targetCm), lowestCm: Math.round(lowestCm) });
 }
 
 /** What the problem of a limb’s height is called in a plan. */
@@ -134,7 +132,8 @@ function takersOf(heirs: Heir[], isBelow: (heir: Heir) => boolean): Heir[] {
 function headed(limb: Limb, takers: Heir[], { limbs, at, targetCm }: Heights): Lowering[] {
   const rise = at(limb.id, limb.lengthCm) - at(limb.id, 0);
   const atCm = ((targetCm - at(limb.id, 0)) / rise) * limb.lengthCm;
-  if (takers.length > 0 || limb.kind === 'trunk' || !(atCm > 0 && atCm < limb.lengthCm)) return [];
+  // What joins above the height has no place at it
+  if (takers.length > 0 || limb.kind === 'trunk' || atCm <= 0) return [];
   const cut = shapeCut(limbs, limb.id, atCm, {
     findingId: heightId(limb.id),
     disorder: plainDisorder('misplaced'),
@@ -164,7 +163,7 @@ function leftAfter(limb: Limb, atCm: number, kept: Limb, own: Limb[], heights: H
 /** Does it hang on the limb nearer than the kerf? */
 function standsBelow(id: string, limbId: string, atCm: number, index: LimbIndex): boolean {
   const joint = [...wayToStool(index, id, 0)].find((place) => place.limbId === limbId);
-  return joint !== undefined && joint.atCm <= atCm;
+  return (joint?.atCm ?? 0) <= atCm;
 }
 
 function highest(limbs: Limb[], heights: Heights): number {

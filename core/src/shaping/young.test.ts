@@ -112,6 +112,8 @@ test.each([
 test('a modified leader is lowered to its topmost limb once six stand, and until then is built like any other', () => {
   const six = [stem(190), ...tier('a', 50), ...tier('b', 145, 2)];
   expect(wishes(six, 'modified leader')).toEqual(['lower the leader T 155 b1']);
+  // A central leader never ends
+  expect(wishes(six, 'central leader')).toEqual(['head the leader T 176']);
   const five = [stem(190), ...tier('a', 50), ...tier('b', 145, 1)];
   expect(wishes(five, 'modified leader')).toEqual(['head the leader T 172']);
 });
