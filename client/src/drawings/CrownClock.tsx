@@ -81,7 +81,7 @@ export function CrownClock(props: CrownClockProps) {
           aria-label={says}
         >
           <Face pxPerCm={pxPerCm} units={units} zoom={VIEW / width} />
-          <Crown {...props} plan={plan} pxPerCm={pxPerCm} />
+          <Crown {...props} plan={plan} pxPerCm={pxPerCm} zoom={VIEW / width} />
           <RingLabel pxPerCm={pxPerCm} units={units} zoom={VIEW / width} />
         </Svg>
         {props.onTip && chosenId ? (
@@ -210,7 +210,8 @@ function Crown({
   chosenId,
   bands,
   kerfs,
-}: CrownClockProps & { plan: Spoke[]; pxPerCm: number }) {
+  zoom,
+}: CrownClockProps & { plan: Spoke[]; pxPerCm: number; zoom: number }) {
   const { ink, dead, chalk, paper, ground } = usePalette();
   const prefix = `c${useId().replace(/\W/g, '')}`;
   const inks = useMarkInk();
@@ -248,7 +249,7 @@ function Crown({
         ))}
       {inOrder.map((spoke) =>
         spoke.limb.bundle ? (
-          <Count key={spoke.limb.id} about={spoke.limb.bundle.about} {...px(spoke.tip)} />
+          <Count key={spoke.limb.id} about={spoke.limb.bundle.about} zoom={zoom} {...px(spoke.tip)} />
         ) : null,
       )}
       {bands.map((band) => {
@@ -302,12 +303,12 @@ function Crown({
 }
 
 /** About how many a thicket stands for, clear of the wood under it. */
-function Count({ about, x, y }: { about: number; x: number; y: number }) {
+function Count({ about, zoom, x, y }: { about: number; zoom: number; x: number; y: number }) {
   const { ink, paper } = usePalette();
   const text = {
     x,
     y: y - 9,
-    fontSize: 15 * useTextScale(),
+    fontSize: 14 * Math.max(0.8, zoom) * useTextScale(),
     textAnchor: 'middle' as const,
     fontFamily: 'Barlow Condensed',
     fontWeight: '600' as const,

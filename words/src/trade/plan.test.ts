@@ -3,16 +3,18 @@
 import { disorderOf } from '@mortisect/core/disorders';
 import { otherKinds } from '@mortisect/core/plan';
 import type { Goal } from '@mortisect/core/shaping';
-import { english } from '../all';
+import { english, sayIn } from '../all';
 import {
   arboristWords,
   clashSentence,
   leftWords,
+  lowersWords,
   otherWords,
   passWords,
   pinSentence,
   reasonWords,
   stepSentence,
+  stillTallWords,
   told,
   visitTitle,
 } from './index';
@@ -120,4 +122,31 @@ test.each([
 ] as const)('what an arborist asks first, %s, %j', (units, massRangeKg, words) => {
   const priced = { handling: { kerfHeightCm: 470, kerfMm: 68, massRangeKg } };
   expect(arboristWords(english, { priced } as never, units)).toBe(words);
+});
+
+test.each([
+  ['en-GB', '6 o’clock, middle', 'no heir', /^6 o’clock, middle still ends at 4\.1 m: no side branch/],
+  ['es-ES', '6 o’clock, middle', 'no heir', /^Las 6, media sigue acabando a 4,1 m: ninguna rama lateral/],
+  ['es-ES', 'Stem', 'hand over', /^Tronco sigue acabando a 4,1 m: solo un arborista llega ahí/],
+  ['en-GB', 'Stem', 'reached', /^$/],
+] as const)('%s: why %s still ends too high, as a sentence', (locale, name, left, words) => {
+  const limb = { limbId: 'X', tipCm: 500, afterCm: 410, left };
+  const telling = { limbs: [], names: new Map([['X', name]]), units: 'metric' as const, twelveBearingDeg: 0 };
+  expect(stillTallWords(sayIn(locale), limb, telling)).toMatch(words);
+});
+
+test('how far a limb is brought down, and what takes over', () => {
+  const telling = {
+    limbs: [],
+    names: new Map([['X', '6 o’clock, low']]),
+    units: 'metric' as const,
+    twelveBearingDeg: 0,
+  };
+  const of = (heir: 'stout' | 'weak' | 'none') =>
+    lowersWords(english, { limbId: 'X', tipCm: 560, afterCm: 420, heir }, 350, telling);
+  expect(of('stout')).toBe(
+    '6 o’clock, low: the highest point goes from 5.6 m to 4.2 m. The tree should end at 3.5 m.',
+  );
+  expect(of('weak')).toMatch(/3\.5 m\. No branch there is stout enough, so a weak heir takes over/);
+  expect(of('none')).toBe('6 o’clock, low goes whole: it ends at 5.6 m, and the tree should end at 3.5 m.');
 });

@@ -69,7 +69,7 @@ export function lowersWords(
   telling: Telling,
 ): string {
   const height = (cm: number) => joined(say, heightReading(cm, telling.units));
-  const limb = limbIn(say, telling.names.get(limbId) ?? limbId);
+  const limb = upperFirst(limbIn(say, telling.names.get(limbId) ?? limbId));
   return [
     heir === 'none'
       ? say('trade.lowersWhole', { limb, tip: height(tipCm), target: height(targetCm) })
@@ -82,7 +82,7 @@ export function lowersWords(
 export function stillTallWords(say: Say, { limbId, afterCm, left }: TallLimb, telling: Telling): string {
   if (left === 'reached') return '';
   return say(STILL_TALL[left], {
-    limb: limbIn(say, telling.names.get(limbId) ?? limbId),
+    limb: upperFirst(limbIn(say, telling.names.get(limbId) ?? limbId)),
     after: joined(say, heightReading(afterCm, telling.units)),
   });
 }
