@@ -83,7 +83,9 @@ export function LimbTape(props: LimbTapeProps) {
   return (
     <View gap={4}>
       <View flexDirection="row" flexWrap="wrap" alignItems="center" justifyContent="flex-end" gap={4}>
-        <View flexGrow={1}>{props.heading}</View>
+        <View flexGrow={1} flexShrink={1} minWidth={0} maxWidth="100%">
+          {props.heading}
+        </View>
         <LegendButton />
         <LookButtons look={look} steps={CLOSER_CM[units].length} onLook={setLook} />
       </View>
