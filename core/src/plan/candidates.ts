@@ -152,11 +152,17 @@ function deadOff(
 }
 const NEAR_EDGE_CM = 8;
 
-function ofCut(cut: Cut, finding: PlanFinding, passes: readonly Pass[]): Candidate {
+/** A cut as something that could be done about a finding, or about what the tree is brought to. */
+export function ofCut(
+  cut: Cut,
+  { id: findingId }: Pick<PlanFinding, 'id'>,
+  passes: readonly Pass[] = BOTH,
+  remains = 0,
+): Candidate {
   return {
     id: cutId(cut),
     what: { is: 'cut', cut: { ...cut, because: [...cut.because], lesionIds: [...cut.lesionIds] } },
-    answers: [{ findingId: finding.id, remains: 0 }],
+    answers: [{ findingId, remains }],
     passes,
   };
 }

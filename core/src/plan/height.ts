@@ -1,9 +1,9 @@
 // The height that the tree should have, as work that a plan can weigh: each cut that lowers a limb, and what each step down is worth.
 import { heightId, heightLeft, stemKeptCm, type TooTall, tooTall } from '../shaping/index';
 import { isDistalOf, type LimbIndex, limbShape } from '../tree/index';
-import { type Candidate, cutId, lesionsOf } from './candidates';
+import { type Candidate, cutId, lesionsOf, ofCut } from './candidates';
 import type { PlanInput } from './input';
-import type { Asked, InForest, Parts } from './parts';
+import { type Ask, askGoal, type InForest, type Parts } from './parts';
 import type { Priced } from './price';
 import { ancestors, type PlanProblem } from './problem';
 
@@ -28,11 +28,9 @@ export function heightsOf(input: PlanInput, cuts: Parts['cuts']): Heights {
     candidates: tall.flatMap((limb) =>
       limb.lowerings.map((lowering): Candidate => {
         const { cut, afterCm } = lowering;
+        const remains = heightLeft(limb, afterCm, targetHeightCm);
         return {
-          id: cutId(cut),
-          what: { is: 'cut', cut },
-          answers: [{ findingId: heightId(limb.limbId), remains: heightLeft(limb, afterCm, targetHeightCm) }],
-          passes: ['dormant', 'summer'],
+          ...ofCut(cut, { id: heightId(limb.limbId) }, undefined, remains),
           lowers: { limbId: limb.limbId, tipCm: limb.tipCm, afterCm, heir: lowering.heir },
         };
       }),
@@ -48,7 +46,7 @@ export function askHeight(
   { tree: { limbs, targetHeightCm: target }, settings: { weights } }: PlanInput,
   { doable, index, crown, heights: { tall } }: Pick<Parts, 'doable' | 'index' | 'crown' | 'heights'>,
   problem: PlanProblem,
-  ask: (question: Asked) => number,
+  ask: Ask,
 ): void {
   if (target === null) return;
   const shape = limbShape(limbs);
@@ -71,15 +69,16 @@ export function askHeight(
     let before = 1;
     for (const left of steps) {
       if (before - left < SAME_STEP) continue;
-      const p = ask({
-        id: `${heightId(limb.limbId)} ${Math.round(left * 1000)}`,
-        findingId: null,
-        what: 'height',
-        value: value * (before - left),
-        must: false,
-      });
-      for (const [k, share] of leftBy)
-        if (share <= left) problem.candidates[k]?.solves.push({ problem: p, remains: 0 });
+      askGoal(
+        {
+          id: `${heightId(limb.limbId)} ${Math.round(left * 1000)}`,
+          what: 'height',
+          value: value * (before - left),
+        },
+        [...leftBy].flatMap(([k, share]) => (share <= left ? [k] : [])),
+        problem,
+        ask,
+      );
       before = left;
     }
   }

@@ -5,6 +5,7 @@ import type { Goal, OverLong, TooTall } from '../shaping/index';
 import type { LimbIndex } from '../tree/index';
 import type { KeepWorth } from './keepWorth';
 import type { Priced } from './price';
+import type { PlanProblem } from './problem';
 import type { Training } from './training';
 
 /** A problem of the plan: a finding, or what the whole tree lacks. */
@@ -14,6 +15,21 @@ export interface Asked {
   what: 'finding' | Goal;
   value: number;
   must: boolean;
+}
+
+/** Adds a problem to the plan and gives its index. */
+export type Ask = (question: Asked) => number;
+
+/** Asks for a goal that the candidates named by index reach whole; a goal that no candidate reaches is not asked for. */
+export function askGoal(
+  { id, what, value }: { id: string; what: Goal; value: number },
+  solvers: readonly number[],
+  problem: PlanProblem,
+  ask: Ask,
+): void {
+  if (solvers.length === 0) return;
+  const p = ask({ id, findingId: null, what, value, must: false });
+  for (const k of solvers) problem.candidates[k]?.solves.push({ problem: p, remains: 0 });
 }
 
 /** A candidate with the index of the cut that takes its wood too. */

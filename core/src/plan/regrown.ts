@@ -2,9 +2,9 @@
 import { shapeCut } from '../cuts/index';
 import { plainDisorder } from '../disorders/index';
 import { alike, isDistalOf } from '../tree/index';
-import { type Candidate, cutId } from './candidates';
+import { type Candidate, ofCut } from './candidates';
 import type { PlanInput } from './input';
-import type { Asked, Parts } from './parts';
+import { type Ask, askGoal, type Parts } from './parts';
 import type { PlanProblem } from './problem';
 
 const regrownId = (limbId: string) => `regrown ${limbId}`;
@@ -14,15 +14,7 @@ export function regrownOf({ tree, regrown }: PlanInput): Candidate[] {
   return regrown.flatMap((limbId): Candidate[] => {
     const findingId = regrownId(limbId);
     const cut = shapeCut(tree.limbs, limbId, null, { findingId, disorder: plainDisorder('misplaced') });
-    if (!cut) return [];
-    return [
-      {
-        id: cutId(cut),
-        what: { is: 'cut', cut },
-        answers: [{ findingId, remains: 0 }],
-        passes: ['dormant', 'summer'],
-      },
-    ];
+    return cut ? [ofCut(cut, { id: findingId })] : [];
   });
 }
 
@@ -31,21 +23,15 @@ export function askRegrown(
   { tree, regrown, settings: { weights } }: PlanInput,
   { doable, index }: Pick<Parts, 'doable' | 'index'>,
   problem: PlanProblem,
-  ask: (question: Asked) => number,
+  ask: Ask,
 ): void {
   for (const limbId of regrown) {
     const limb = tree.limbs.find(({ id }) => id === limbId);
     const solvers = doable.flatMap(({ priced: { kerf } }, k) =>
       kerf && isDistalOf(index, limbId, 0.01, kerf.limbId, kerf.atCm) ? [k] : [],
     );
-    if (!limb || solvers.length === 0) continue;
-    const p = ask({
-      id: regrownId(limbId),
-      findingId: null,
-      what: 'regrowth',
-      value: weights.upright * alike(limb),
-      must: false,
-    });
-    for (const k of solvers) problem.candidates[k]?.solves.push({ problem: p, remains: 0 });
+    if (!limb) continue;
+    const value = weights.upright * alike(limb);
+    askGoal({ id: regrownId(limbId), what: 'regrowth', value }, solvers, problem, ask);
   }
 }

@@ -2,9 +2,9 @@
 import { treeAge } from '../register/index';
 import { type OverLong, overLong, SHOOT_WORTH, shootsId } from '../shaping/index';
 import { isDistalOf } from '../tree/index';
-import { type Candidate, cutId } from './candidates';
+import { type Candidate, ofCut } from './candidates';
 import type { PlanInput } from './input';
-import type { Asked, Parts } from './parts';
+import { type Ask, askGoal, type Parts } from './parts';
 import type { PlanProblem } from './problem';
 
 export interface Shoots {
@@ -16,14 +16,7 @@ export function shootsOf({ tree, year }: PlanInput): Shoots {
   const long = overLong({ ...tree, ageYears: treeAge(tree.plantedYear, year) });
   return {
     long,
-    candidates: long.map(
-      ({ limbId, cut }): Candidate => ({
-        id: cutId(cut),
-        what: { is: 'cut', cut },
-        answers: [{ findingId: shootsId(limbId), remains: 0 }],
-        passes: ['dormant', 'summer'],
-      }),
-    ),
+    candidates: long.map(({ limbId, cut }) => ofCut(cut, { id: shootsId(limbId) })),
   };
 }
 
@@ -32,7 +25,7 @@ export function askShoots(
   { long }: Pick<Shoots, 'long'>,
   { doable, index }: Pick<Parts, 'doable' | 'index'>,
   problem: PlanProblem,
-  ask: (question: Asked) => number,
+  ask: Ask,
 ): void {
   for (const { limbId, count, cut } of long) {
     const atCm = cut.upToCm ?? cut.atCm;
@@ -42,14 +35,6 @@ export function askShoots(
         ? [k]
         : [],
     );
-    if (solvers.length === 0) continue;
-    const p = ask({
-      id: shootsId(limbId),
-      findingId: null,
-      what: 'shoots',
-      value: SHOOT_WORTH * count,
-      must: false,
-    });
-    for (const k of solvers) problem.candidates[k]?.solves.push({ problem: p, remains: 0 });
+    askGoal({ id: shootsId(limbId), what: 'shoots', value: SHOOT_WORTH * count }, solvers, problem, ask);
   }
 }

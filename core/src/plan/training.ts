@@ -5,7 +5,7 @@ import { plainDisorder } from '../disorders/index';
 import { treeAge } from '../register/index';
 import { TRAINED_UP_TO_YEARS, type Wish, wishWorths, youngTree } from '../shaping/index';
 import type { Limb } from '../tree/index';
-import { type Candidate, cutId } from './candidates';
+import { type Candidate, ofCut } from './candidates';
 import type { PlanFinding, PlanInput } from './input';
 
 export interface Training {
@@ -68,7 +68,7 @@ function candidatesFor(wish: Wish, limb: Limb, finding: PlanFinding, input: Plan
   switch (wish.kind) {
     case 'head the whip':
     case 'head the leader':
-      return [made(headed(limb, wish.atCm, finding), finding, DORMANT)];
+      return [ofCut(headed(limb, wish.atCm, finding), finding, DORMANT)];
     case 'lower the leader':
       return lowered(wish, finding, input);
     case 'spread it':
@@ -86,13 +86,6 @@ function candidatesFor(wish: Wish, limb: Limb, finding: PlanFinding, input: Plan
 
 const DORMANT = ['dormant'] as const;
 const BOTH = ['dormant', 'summer'] as const;
-
-const made = (cut: Cut, finding: PlanFinding, passes: Candidate['passes']): Candidate => ({
-  id: cutId(cut),
-  what: { is: 'cut', cut },
-  answers: [{ findingId: finding.id, remains: 0 }],
-  passes,
-});
 
 /** Above a bud, whatever is known of the buds: on a young stem there is one every few centimetres. */
 function headed(limb: Limb, atCm: number, finding: PlanFinding): Cut {
@@ -139,12 +132,12 @@ const named = ({ id, disorder }: PlanFinding) => ({ findingId: id, disorder });
 
 function lowered({ limbId, toLimbId }: Wish, finding: PlanFinding, { tree }: PlanInput): Candidate[] {
   const heir = heirsOf(tree.limbs, limbId, [], named(finding)).find(({ branch }) => branch.id === toLimbId);
-  return heir ? [made(heir.cut, finding, BOTH)] : [];
+  return heir ? [ofCut(heir.cut, finding)] : [];
 }
 
 function whole(finding: PlanFinding, { tree, schools }: PlanInput): Candidate[] {
   const cut = shapeCut(tree.limbs, finding.limbId, null, { ...named(finding), finish: schools.finish });
-  return cut ? [made(cut, finding, BOTH)] : [];
+  return cut ? [ofCut(cut, finding)] : [];
 }
 
 function shortened(limb: Limb, finding: PlanFinding, { tree }: PlanInput): Candidate[] {
@@ -152,7 +145,7 @@ function shortened(limb: Limb, finding: PlanFinding, { tree }: PlanInput): Candi
     ...named(finding),
     youngTips: tree.habit !== 'unknown' && tree.habit !== 'tip',
   });
-  return cut ? [made(cut, finding, BOTH)] : [];
+  return cut ? [ofCut(cut, finding)] : [];
 }
 
 function tied(finding: PlanFinding): Candidate {

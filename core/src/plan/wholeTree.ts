@@ -1,12 +1,10 @@
 // What the tree as a whole lacks: light inside.
 import { LIGHT_ENOUGH_FROM, lightGains } from '../faults/index';
 import type { PlanInput } from './input';
-import type { Asked, Parts } from './parts';
+import { type Ask, askGoal, type Parts } from './parts';
 import { ancestors, type PlanProblem } from './problem';
 
 const LIGHT_SEED = 17;
-
-export type Ask = (question: Asked) => number;
 
 /** A point of value for each point of light gained, as far as the crown lacks light; a cut counts beyond what its inner cuts gain. */
 export function askLight(input: PlanInput, { doable }: Parts, problem: PlanProblem, ask: Ask): number | null {
@@ -32,15 +30,12 @@ export function askLight(input: PlanInput, { doable }: Parts, problem: PlanProbl
     );
     const value = own - within;
     if (value <= 0) continue;
-    const p = ask({
-      id: `light ${problem.candidates[k]?.id}`,
-      findingId: null,
-      what: 'light',
-      value,
-      must: false,
-    });
-    for (const solver of [k, ...ancestors(problem, k)])
-      problem.candidates[solver]?.solves.push({ problem: p, remains: 0 });
+    askGoal(
+      { id: `light ${problem.candidates[k]?.id}`, what: 'light', value },
+      [k, ...ancestors(problem, k)],
+      problem,
+      ask,
+    );
   }
   return share;
 }
