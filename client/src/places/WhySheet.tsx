@@ -3,7 +3,7 @@
 import type { Cut } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
 import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
-import { told, whyPlace, whySteps } from '@mortisect/words/trade';
+import { told, whySteps } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../data/useSay';
 import { Sheet } from '../ui/Sheet';
@@ -29,10 +29,7 @@ export function WhySheet({ view, today, cut, onClose }: WhySheetProps) {
             {cut.because.length > 1 ? (
               <Label fontSize="$22">{told(say, disorderOf(reason.disorder)?.name) ?? reason.disorder}</Label>
             ) : null}
-            {(clearance
-              ? whySteps(say, reason, clearance, telling(view, today))
-              : whyPlace(say, reason, telling(view, today))
-            ).map((step) => (
+            {whySteps(say, reason, clearance, telling(view, today)).map((step) => (
               <View key={step.title} gap={2}>
                 <Label fontSize="$19" lineHeight="$19">
                   {step.title}

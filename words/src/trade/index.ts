@@ -37,4 +37,4 @@ export {
 export { issueUnsaid, issueWords, refusalUnsaid, refusalWords } from './refusals';
 export { aboutSetting } from './settings';
 export { describedIn, told } from './told';
-export { whyPlace, whySteps } from './why';
+export { whySteps } from './why';

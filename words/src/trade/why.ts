@@ -14,19 +14,10 @@ interface WhyStep {
   lines: string[];
 }
 
-/** Clearance with its school, the walk, the place, and what was passed over. */
-export function whySteps(say: Say, reason: Reason, from: Clearance, telling: Telling): WhyStep[] {
-  return [
-    clearanceStep(say, reason, from, telling.units),
-    walkStep(say, reason, telling),
-    placeStep(say, reason, telling),
-    passedStep(say, reason, telling),
-  ].filter((step) => step.lines.length > 0);
-}
-
-/** As `whySteps`, of a cut that keeps no clearance. */
-export function whyPlace(say: Say, reason: Reason, telling: Telling): WhyStep[] {
-  return [placeStep(say, reason, telling), passedStep(say, reason, telling)].filter(
+/** Clearance with its school, the walk, the place, and what was passed over; a cut that keeps no clearance tells the last two. */
+export function whySteps(say: Say, reason: Reason, from: Clearance | undefined, telling: Telling): WhyStep[] {
+  const kept = from ? [clearanceStep(say, reason, from, telling.units), walkStep(say, reason, telling)] : [];
+  return [...kept, placeStep(say, reason, telling), passedStep(say, reason, telling)].filter(
     (step) => step.lines.length > 0,
   );
 }

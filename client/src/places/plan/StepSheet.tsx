@@ -12,7 +12,6 @@ import {
   regrowthWords,
   shootsAtWords,
   told,
-  whyPlace,
   whySteps,
 } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
@@ -157,10 +156,7 @@ function Why({
         return (
           <View key={reason.lesionId} gap={8}>
             <Label fontSize="$19">{told(say, disorderOf(reason.disorder)?.name) ?? reason.disorder}</Label>
-            {(clearance
-              ? whySteps(say, reason, clearance, telling(view, today))
-              : whyPlace(say, reason, telling(view, today))
-            ).map((step) => (
+            {whySteps(say, reason, clearance, telling(view, today)).map((step) => (
               <View key={step.title} gap={2}>
                 <Label>{step.title}</Label>
                 {step.lines.map((line) => (
