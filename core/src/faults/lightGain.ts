@@ -1,6 +1,6 @@
 // How much light would the inner crown gain by each of these cuts alone?
 import { indexLimbs, isDistalOf, type Kerf, type Limb } from '../tree/index';
-import { alongRay, cellOf, EXTINCTION, leavesOf, PER_STEP, raysOf } from './light';
+import { alongRay, cellOf, EXTINCTION, type Leaf, leavesOf, PER_STEP, raysOf } from './light';
 
 interface LightGains {
   /** Share of sky light in the inner third as the crown stands, 0..1. */
@@ -19,31 +19,14 @@ const EVERY_RAY = 3;
  * @source as `lightInside`
  */
 export function lightGains(limbs: Limb[], seed: number, kerfs: readonly Kerf[]): LightGains {
-  const index = indexLimbs(limbs);
   const leaves = leavesOf(limbs, seed);
-  const cache = new Map<string, { whole: number[]; here: number[] }>();
-  // Kerfs that take the whole limb, and those on it that take what lies beyond them
-  const takersOn = (limbId: string) => {
-    const had = cache.get(limbId);
-    if (had) return had;
-    const numbers = kerfs.map((_, i) => i);
-    const takers = {
-      whole: numbers.filter((i) => {
-        const kerf = kerfs[i] as Kerf;
-        return isDistalOf(index, limbId, 0, kerf.limbId, kerf.atCm);
-      }),
-      here: numbers.filter((i) => (kerfs[i] as Kerf).limbId === limbId && (kerfs[i] as Kerf).atCm > 0),
-    };
-    cache.set(limbId, takers);
-    return takers;
-  };
+  const takersOf = leafTakers(limbs, kerfs);
   // Leaves taken by each kerf, as groups: a leaf belongs to the set of kerfs that take it
   const groupOf = new Map<string, number>();
   const groups: number[][] = [];
   const inCell = new Map<number, Map<number, number>>();
   for (const leaf of leaves) {
-    const ofLimb = takersOn(leaf.limbId);
-    const takers = ofLimb.whole.concat(ofLimb.here.filter((i) => leaf.atCm > (kerfs[i] as Kerf).atCm));
+    const takers = takersOf(leaf);
     const key = takers.join();
     let group = groupOf.get(key);
     if (group === undefined) {
@@ -81,4 +64,31 @@ export function lightGains(limbs: Limb[], seed: number, kerfs: readonly Kerf[]):
     });
   }
   return { share: light / rays.length, points: [...gains].map((gain) => (100 * gain) / rays.length) };
+}
+
+/** Which kerfs take a leaf, by their index: those that take its limb whole, and those on it that take what lies beyond them. */
+export function leafTakers(
+  limbs: Limb[],
+  kerfs: readonly Kerf[],
+): (leaf: Pick<Leaf, 'limbId' | 'atCm'>) => number[] {
+  const index = indexLimbs(limbs);
+  const cache = new Map<string, { whole: number[]; here: number[] }>();
+  const takersOn = (limbId: string) => {
+    const had = cache.get(limbId);
+    if (had) return had;
+    const numbers = kerfs.map((_, i) => i);
+    const takers = {
+      whole: numbers.filter((i) => {
+        const kerf = kerfs[i] as Kerf;
+        return isDistalOf(index, limbId, 0, kerf.limbId, kerf.atCm);
+      }),
+      here: numbers.filter((i) => (kerfs[i] as Kerf).limbId === limbId && (kerfs[i] as Kerf).atCm > 0),
+    };
+    cache.set(limbId, takers);
+    return takers;
+  };
+  return ({ limbId, atCm }) => {
+    const ofLimb = takersOn(limbId);
+    return ofLimb.whole.concat(ofLimb.here.filter((i) => atCm > (kerfs[i] as Kerf).atCm));
+  };
 }

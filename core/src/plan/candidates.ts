@@ -10,6 +10,7 @@ import type { Pass } from './problem';
 
 export const otherKinds = [
   'tie down',
+  'tie over',
   'thin the fruit',
   'pick mummies',
   'excise',
@@ -35,6 +36,7 @@ const SUMMER: readonly Pass[] = ['summer'];
 /** What is left to chance where it is not cut away. Common practice, no source. */
 const REMAINS: Readonly<Record<OtherKind, number>> = {
   'tie down': 0.15,
+  'tie over': 0.15,
   'thin the fruit': 0.6,
   'pick mummies': 0.1,
   excise: 0.35,
@@ -42,6 +44,7 @@ const REMAINS: Readonly<Record<OtherKind, number>> = {
 };
 export const OTHER_MINUTES: Readonly<Record<OtherKind, number>> = {
   'tie down': 3,
+  'tie over': 3,
   'thin the fruit': 6,
   'pick mummies': 2,
   excise: 8,
@@ -261,9 +264,27 @@ function tipAt(limb: Limb, species: string): number {
   return limb.lengthCm * (1 - headingFraction(species));
 }
 
+/** Is it thin and young enough to be bent? */
+export function bends({ baseMm, ageYears }: Limb): boolean {
+  return baseMm <= TIED_UP_TO_MM && ageYears <= TIED_UP_TO_YEARS;
+}
+
 function tie(limb: Limb, finding: PlanFinding): Candidate[] {
-  const bends = limb.baseMm <= TIED_UP_TO_MM && limb.ageYears <= TIED_UP_TO_YEARS;
-  return bends ? [other('tie down', finding, limb.id, BOTH)] : [];
+  return bends(limb) ? [other('tie down', finding, limb.id, BOTH)] : [];
+}
+
+/** A limb that is bent and tied, where no cut is made. */
+export function ofTie(
+  kind: Extract<OtherKind, 'tie down' | 'tie over'>,
+  limbId: string,
+  findingId: string,
+): Candidate {
+  return {
+    id: `${limbId} ${kind}`,
+    what: { is: 'other', kind, limbId, atCm: 0 },
+    answers: [{ findingId, remains: REMAINS[kind] }],
+    passes: BOTH,
+  };
 }
 
 const LEVEL_WITHIN_DEG = 30;

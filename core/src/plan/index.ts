@@ -26,6 +26,7 @@ export { type Priced, regrowthOf } from './price';
 export { type Pass, passes } from './problem';
 export { RunOrder, RunOrderInput, runOrder, WALKED_M_A_MINUTE } from './runOrder';
 export { PlanSearch } from './search';
+export type { SideEffect } from './sides';
 export {
   CandidateOut,
   type ClashPart,
@@ -33,6 +34,7 @@ export {
   type LeftWhy,
   PlannedStep,
   SeasonOfPlan,
+  type SidesOfPlan,
   TreePlan,
 } from './treePlan';
 export type { Verdict, VerdictReason } from './verdict';

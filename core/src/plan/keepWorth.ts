@@ -1,11 +1,11 @@
 // Which limbs are worth more than their wood?
 import { fruitingShare } from '../crown/index';
 import { disorderOf, kindOf } from '../disorders/index';
-import { indexLimbs, type Limb, limbWithAll, widestGap } from '../tree/index';
+import { indexLimbs, type Limb, limbWithAll } from '../tree/index';
 import type { PlanInput } from './input';
 
 /** What a limb is worth keeping for. */
-export type KeptFor = 'frame' | 'sector' | 'balance' | 'level' | 'follower' | 'flower';
+export type KeptFor = 'frame' | 'level' | 'follower' | 'flower';
 
 export interface KeepWorth {
   limbId: string;
@@ -16,8 +16,6 @@ export interface KeepWorth {
 /** @source common practice, no source */
 const LEVEL_WITHIN_DEG = 25;
 const YOUNG_YEARS = 3;
-const SECTOR_DEG = 140;
-const OFF_BALANCE = 0.35;
 
 const SLOTS = {
   'open centre': 4,
@@ -58,8 +56,6 @@ export function keepWorths(
   );
   for (const limb of chosen ? main : frameOf(main, SLOTS[tree.form]))
     add(limb.id, weights.keepFrame, 'frame');
-  for (const limb of main) if (fillsSector(limb, main)) add(limb.id, weights.keepSector, 'sector');
-  for (const limb of balancing(main)) add(limb.id, weights.keepBalance, 'balance');
   for (const limb of tree.limbs) {
     const young = limb.ageYears <= YOUNG_YEARS && Math.abs(limb.inclinationDeg) <= LEVEL_WITHIN_DEG;
     if (young && (limb.kind === 'lateral' || limb.kind === 'branch'))
@@ -98,7 +94,8 @@ function lostLimbs(limbs: Limb[], findings: PlanInput['findings']): Set<string> 
   return lost;
 }
 
-function isGone({ disorder }: PlanInput['findings'][number]): boolean {
+/** Is wood from there on dead, or broken and hanging? */
+export function isGone({ disorder }: Pick<PlanInput['findings'][number], 'disorder'>): boolean {
   return kindOf(disorder) === 'dead' || disorderOf(disorder)?.hanging === true;
 }
 
@@ -115,34 +112,4 @@ function covered(spans: [number, number][]): number {
 /** The stoutest limbs that the form has room for, none steeper than a leader. */
 function frameOf(main: Limb[], slots: number): Limb[] {
   return main.toSorted((a, b) => b.baseMm - a.baseMm).slice(0, slots);
-}
-
-function fillsSector(limb: Limb, main: Limb[]): boolean {
-  const others = main.filter((other) => other !== limb).map((other) => other.bearingDeg);
-  if (others.length < 1) return false;
-  const middle = widestGap(others);
-  const gap = others.length === 1 ? 360 : gapRound(middle, others);
-  const off = Math.abs(((limb.bearingDeg - middle + 540) % 360) - 180);
-  return gap > SECTOR_DEG && off < gap / 2;
-}
-
-function gapRound(middle: number, bearings: number[]): number {
-  const off = bearings.map((deg) => Math.abs(((deg - middle + 540) % 360) - 180));
-  return 2 * Math.min(...off);
-}
-
-/** Limbs on the light side of a crown that leans to the other. */
-function balancing(main: Limb[]): Limb[] {
-  let [x, y, whole] = [0, 0, 0];
-  const weight = (limb: Limb) =>
-    limb.baseMm ** 2 * limb.lengthCm * Math.cos((limb.inclinationDeg * Math.PI) / 180);
-  for (const limb of main) {
-    const bearing = (limb.bearingDeg * Math.PI) / 180;
-    x += Math.sin(bearing) * weight(limb);
-    y += Math.cos(bearing) * weight(limb);
-    whole += Math.abs(weight(limb));
-  }
-  if (whole === 0 || Math.hypot(x, y) / whole < OFF_BALANCE) return [];
-  const heavy = (Math.atan2(x, y) * 180) / Math.PI;
-  return main.filter((limb) => Math.abs(((limb.bearingDeg - heavy + 540) % 360) - 180) > 110);
 }

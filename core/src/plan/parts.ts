@@ -1,8 +1,9 @@
 // What a plan’s problem is built from.
 import type { CrownMap, SeasonLimits } from '../crown/index';
 import type { TreeCuts } from '../cuts/index';
-import type { Goal, OverLong, TooTall } from '../shaping/index';
+import type { Goal, OverLong, SidesNow, TooTall } from '../shaping/index';
 import type { LimbIndex } from '../tree/index';
+import type { Candidate } from './candidates';
 import type { KeepWorth } from './keepWorth';
 import type { Priced } from './price';
 import type { PlanProblem } from './problem';
@@ -38,6 +39,12 @@ export interface InForest {
   parent: number | null;
 }
 
+export interface SideWork {
+  /** null for a tree that has no sides, or is still young. */
+  now: SidesNow | null;
+  candidates: Candidate[];
+}
+
 export interface Parts {
   doable: InForest[];
   cuts: TreeCuts;
@@ -49,4 +56,5 @@ export interface Parts {
   /** What stands too high, and shoots that grew too long. */
   heights: { tall: TooTall[] };
   shoots: { long: OverLong[] };
+  sides: SideWork;
 }

@@ -9,6 +9,7 @@ import { type Prepared, preparePlan } from './prepare';
 import { type Priced, regrowthOf } from './price';
 import { crownBySeason, type Pass, type PlanCandidate, passes, pays, slotsTaken } from './problem';
 import { PlanSearch, type Progress } from './search';
+import { sidesAfter } from './sides';
 import type { CandidateOut, PlannedStep, SeasonOfPlan, TreePlan } from './treePlan';
 
 /** A search that is ready, and the plan as far as it is known. */
@@ -82,6 +83,7 @@ function planFrom(prepared: Prepared, progress: Progress, comesOut: boolean): Tr
     clash,
     idlePins: prepared.idlePins,
     height: comesOut ? null : loweredBy(prepared, steps),
+    sides: comesOut ? null : sidesAfter(input, prepared.sides.now, withKerfs(steps, chosenFrom)),
     limitBecause: prepared.limits.because,
     proof: {
       worth: finite(progress.worth),
@@ -106,6 +108,12 @@ function shootMinutes(steps: readonly PlannedStep[], pricedOf: (step: PlannedSte
     .reduce((sum, { shoots: [least, most] }) => sum + (least + most) / 2, 0);
   return shoots * A_SHOOT_MINUTES * (taken > MUCH ? AFTER_MUCH : 1);
 }
+
+const withKerfs = (steps: readonly PlannedStep[], chosenFrom: readonly Priced[]) =>
+  steps.map(({ season, candidateId }) => ({
+    season,
+    kerf: chosenFrom.find(({ id }) => id === candidateId)?.kerf ?? null,
+  }));
 
 const finite = (value: number) => (Number.isFinite(value) ? value : null);
 
@@ -166,6 +174,7 @@ function firstSolvers(
       const itsSolve = solves.find((solve) => solve.problem === p);
       if (slot < 0 || !itsSolve) return;
       const { season } = slots[slot] as { season: number };
+      if (itsSolve.remains >= 1) return;
       if (season > best.season || (season === best.season && itsSolve.remains >= best.remains)) return;
       best = { season, remains: itsSolve.remains };
       found = k;

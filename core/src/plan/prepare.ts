@@ -11,12 +11,13 @@ import { askHeight, heightsHandedOver, heightsOf, lowersTo, standTooHigh, stemSt
 import { type Pin, type PlanFinding, type PlanInput, paceOf } from './input';
 import { type KeepWorth, keepWorths } from './keepWorth';
 import { evenLimits } from './pace';
-import type { Asked, InForest, Parts } from './parts';
+import type { Asked, InForest, Parts, SideWork } from './parts';
 import { applyPins } from './pins';
 import { answersIt, crownBeyond, type Priced, priceOf } from './price';
 import { ancestors, type Pass, type PlanCandidate, type PlanProblem } from './problem';
 import { askRegrown, regrownOf } from './regrown';
 import { askShoots, shootsOf } from './shoots';
+import { askSides, type SideEffect, sideWork } from './sides';
 import { trainingOf } from './training';
 import { type Verdict, verdictOf } from './verdict';
 import { startingWeights, type WeightKey } from './weights';
@@ -43,6 +44,10 @@ export interface Prepared {
   /** Pins that name what is not there any more. */
   idlePins: Pin[];
   heights: { tall: TooTall[] };
+  sides: SideWork & {
+    /** What each of `chosenFrom` alone does to them; empty for a tree that has no sides. */
+    effects: SideEffect[];
+  };
   /** Findings that only an arborist’s cut would answer, and limbs that only one would bring down far enough. */
   handOver: string[];
 }
@@ -83,11 +88,13 @@ export function preparePlan(given: PlanInput): Prepared {
   const cuts = treeCuts(tree, input.findings, input.schools, input.season, input.year);
   const heights = heightsOf(input, cuts);
   const shoots = shootsOf(input);
+  const sides = sideWork(input, cuts);
   const candidates = candidatesOf(input, cuts, [
     ...training.candidates,
     ...heights.candidates,
     ...shoots.candidates,
     ...regrownOf(input),
+    ...sides.candidates,
   ]);
   const crown = crownOf(input, candidates);
   const all = candidates.map((candidate) => priceOf(candidate, input, cuts, index, crown));
@@ -120,7 +127,7 @@ export function preparePlan(given: PlanInput): Prepared {
     paceOf(input),
   );
   const keep = keepWorths(input, training.frame);
-  const built = build(input, { doable, cuts, crown, limits, keep, index, training, heights, shoots });
+  const built = build(input, { doable, cuts, crown, limits, keep, index, training, heights, shoots, sides });
   const isSpread = limits.because.code === 'renovated evenly' && input.seasons > 1;
   if (isSpread) Object.assign(built.problem, { limits: evenLimits(built.problem) });
   return {
@@ -136,6 +143,7 @@ export function preparePlan(given: PlanInput): Prepared {
     limits,
     keep,
     heights,
+    sides: { ...sides, effects: built.effects },
     lightShare: built.lightShare,
     idlePins: built.idlePins,
     handOver,
@@ -193,6 +201,7 @@ interface Built {
   asked: Asked[];
   idlePins: Pin[];
   lightShare: number | null;
+  effects: SideEffect[];
   mustCrown: number;
 }
 
@@ -253,12 +262,13 @@ function build(input: PlanInput, parts: Parts): Built {
   askHeight(input, parts, problem, ask);
   askShoots(parts.shoots, parts, problem, ask);
   askRegrown(input, parts, problem, ask);
+  const effects = askSides(input, parts, problem, ask);
   const lightShare = askLight(input, parts, problem, ask);
   excludeAlternatives(problem, doable, index);
   const idlePins = applyPins(problem, doable, input, index, input.pins);
   if (paceOf(input) !== 'hard first') stemSteps(parts, problem);
   const mustCrown = candidates.reduce((sum, { own }) => sum + own.exemptCrown, 0);
-  return { problem, asked, idlePins, lightShare, mustCrown };
+  return { problem, asked, idlePins, lightShare, effects, mustCrown };
 }
 
 /** In which passes it may be done: the arborist’s cuts in a booked visit alone. */

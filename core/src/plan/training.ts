@@ -5,7 +5,7 @@ import { plainDisorder } from '../disorders/index';
 import { treeAge } from '../register/index';
 import { TRAINED_UP_TO_YEARS, type Wish, wishWorths, youngTree } from '../shaping/index';
 import type { Limb } from '../tree/index';
-import { type Candidate, ofCut } from './candidates';
+import { type Candidate, ofCut, ofTie } from './candidates';
 import type { PlanFinding, PlanInput } from './input';
 
 export interface Training {
@@ -85,7 +85,6 @@ function candidatesFor(wish: Wish, limb: Limb, finding: PlanFinding, input: Plan
 }
 
 const DORMANT = ['dormant'] as const;
-const BOTH = ['dormant', 'summer'] as const;
 
 /** Above a bud, whatever is known of the buds: on a young stem there is one every few centimetres. */
 function headed(limb: Limb, atCm: number, finding: PlanFinding): Cut {
@@ -148,11 +147,4 @@ function shortened(limb: Limb, finding: PlanFinding, { tree }: PlanInput): Candi
   return cut ? [ofCut(cut, finding)] : [];
 }
 
-function tied(finding: PlanFinding): Candidate {
-  return {
-    id: `${finding.limbId} tie down`,
-    what: { is: 'other', kind: 'tie down', limbId: finding.limbId, atCm: 0 },
-    answers: [{ findingId: finding.id, remains: 0.15 }],
-    passes: BOTH,
-  };
-}
+const tied = (finding: PlanFinding) => ofTie('tie down', finding.limbId, finding.id);

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { LimitReason } from '../crown/index';
 import { Cut, Decision, reasonsNotToCut } from '../cuts/index';
 import { goals } from '../shaping/index';
+import { otherKinds } from './candidates';
 import { Pin } from './input';
 import { passes } from './problem';
 import { Verdict } from './verdict';
@@ -75,6 +76,16 @@ const Height = z.strictObject({
 });
 export type HeightOfPlan = z.infer<typeof Height>;
 
+const Sides = z.strictObject({
+  offCentre: z.number().describe('how far its leaf hangs off the stem, as a share of the crown’s radius'),
+  heavyDeg: z.number().describe('where it hangs to, compass bearing, degrees'),
+  gaps: z
+    .array(z.strictObject({ middleDeg: z.number(), widthDeg: z.number() }))
+    .describe('sides that bear hardly any leaf, degrees'),
+});
+const SidesOfPlan = z.strictObject({ now: Sides, after: z.array(Sides).describe('after each season') });
+export type SidesOfPlan = z.infer<typeof SidesOfPlan>;
+
 export const TreePlan = z.strictObject({
   steps: z.array(PlannedStep),
   seasons: z.array(SeasonOfPlan),
@@ -89,6 +100,9 @@ export const TreePlan = z.strictObject({
       'findings that only an arborist’s cut would answer, and “height …” of limbs that only one would bring down',
     ),
   height: Height.nullable().describe('null where no height is set, or nothing stands above it'),
+  sides: SidesOfPlan.nullable().describe(
+    'null for a tree that is trained flat, that is young, or that has no crown round its stem',
+  ),
   verdict: Verdict.nullable(),
   decisions: z.array(Decision),
   clash: z
@@ -109,7 +123,7 @@ export type TreePlan = z.infer<typeof TreePlan>;
 export const CandidateOut = z
   .strictObject({
     id: z.string(),
-    what: z.enum(['cut', 'tie down', 'thin the fruit', 'pick mummies', 'excise', 'leave the strike']),
+    what: z.enum(['cut', ...otherKinds]),
     limbId: z.string(),
     cut: Cut.nullable(),
     passes: z.array(z.enum(passes)),

@@ -162,7 +162,7 @@ function tiedLimbs(actions: readonly Action[], surveyedAt: string): string[] {
   return actions.flatMap(({ action, undone }) =>
     action.kind === 'stepDone' &&
     !undone &&
-    action.what === 'tie down' &&
+    (action.what === 'tie down' || action.what === 'tie over') &&
     Date.parse(action.at) > Date.parse(surveyedAt)
       ? [action.limbId]
       : [],

@@ -10,6 +10,22 @@ export {
   type TooTall,
   targetFault,
   tooTall,
+  WEAK_HEIR_RATIO,
 } from './height';
 export { type OverLong, overLong, SHOOT_WORTH, shootsId } from './shoots';
+export {
+  crownRadiusCm,
+  type Gap,
+  hasSides,
+  isSameGap,
+  isWithin,
+  type LeafLoad,
+  leafLoad,
+  loadsTaken,
+  OFF_CENTRE_FROM,
+  type Sides,
+  type SidesNow,
+  sidesOf,
+  withoutLoad,
+} from './sides';
 export { type Wish, type WishKind, wishWorths, youngTree } from './young';

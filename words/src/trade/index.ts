@@ -12,6 +12,8 @@ export {
   passWords,
   pinSentence,
   reasonWords,
+  sideEffectWords,
+  sidesWords,
   stepSentence,
   stillTallWords,
   visitTitle,

@@ -3,6 +3,7 @@
 import type { ReasonNotToCut, Telling } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
 import {
+  clockHour,
   heightReading,
   massReading,
   type Reading,
@@ -20,9 +21,11 @@ import type {
   Pin,
   PlannedStep,
   Priced,
+  SideEffect,
+  SidesOfPlan,
   Visit,
 } from '@mortisect/core/plan';
-import type { Goal, Lowers } from '@mortisect/core/shaping';
+import { type Gap, type Goal, isSameGap, type Lowers, OFF_CENTRE_FROM } from '@mortisect/core/shaping';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { PlainKey, Say } from '../say';
 import { asText, cutSentence } from './cut';
@@ -32,6 +35,7 @@ import { told } from './told';
 
 const OTHER: Record<OtherKind, PlainKey> = {
   'tie down': 'trade.spreadOrTieItDown',
+  'tie over': 'trade.tieItOver',
   'thin the fruit': 'trade.thinTheFruitItCarries',
   'pick mummies': 'trade.pickTheMummiesAndCarryThemAway',
   excise: 'trade.pareTheCankerOutToCleanBark',
@@ -96,6 +100,52 @@ const STILL_TALL = {
   'not worth it': 'trade.tallNotWorthIt',
 } as const satisfies Record<Exclude<TallLimb['left'], 'reached'>, string>;
 
+/** How the crown hangs round its stem, and what the plan makes of it. @returns nothing where it hangs evenly, with leaf on each side, and stays so */
+export function sidesWords(say: Say, { now, after }: SidesOfPlan, telling: Telling): string[] {
+  const last = after.at(-1) ?? now;
+  const percent = (share: number) => Math.round(share * 100);
+  const opened = last.gaps.filter((gap) => !now.gaps.some((had) => isSameGap(had, gap)));
+  return [
+    ...(Math.max(now.offCentre, last.offCentre) >= OFF_CENTRE_FROM
+      ? [
+          say('trade.sidesGo', {
+            percent: percent(now.offCentre),
+            toward: towardWords(say, [now.heavyDeg], telling),
+            after: percent(last.offCentre),
+          }),
+        ]
+      : []),
+    ...(now.gaps.length > 0
+      ? [say('trade.gapsNow', { toward: towardWords(say, now.gaps.map(middleOf), telling) })]
+      : []),
+    ...(opened.length > 0
+      ? [say('trade.gapsOpened', { toward: towardWords(say, opened.map(middleOf), telling) })]
+      : []),
+  ];
+}
+
+/** What a cut does to the sides of the tree, where that is a point of a hundred or more. */
+export function sideEffectWords(say: Say, { points, opens }: SideEffect, telling: Telling): string[] {
+  const whole = Math.round(Math.abs(points));
+  return [
+    ...(whole >= 1 ? [say(points > 0 ? 'trade.bringsBack' : 'trade.takesOff', { points: whole })] : []),
+    ...(opens.length > 0
+      ? [say('trade.opensGap', { toward: towardWords(say, opens.map(middleOf), telling) })]
+      : []),
+  ];
+}
+
+const middleOf = ({ middleDeg }: Gap) => middleDeg;
+
+function towardWords(
+  say: Say,
+  bearings: readonly number[],
+  { twelveBearingDeg }: Pick<Telling, 'twelveBearingDeg'>,
+): string {
+  const hours = [...new Set(bearings.map((deg) => clockHour(deg, twelveBearingDeg)))];
+  return hours.map((hour) => say('trade.clockHour', { hour })).join(', ');
+}
+
 /** What the tree is brought to, a few words each. */
 export const goalWords = (say: Say, goals: readonly Goal[]): string[] => goals.map((goal) => say(GOAL[goal]));
 
@@ -104,6 +154,8 @@ const GOAL: Record<Goal, PlainKey> = {
   training: 'trade.goalTraining',
   regrowth: 'trade.goalRegrowth',
   shoots: 'trade.goalShoots',
+  gap: 'trade.goalGap',
+  balance: 'trade.goalBalance',
   light: 'trade.goalLight',
 };
 

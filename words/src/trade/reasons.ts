@@ -132,8 +132,6 @@ export const insteadWords = (say: Say, { because }: Verdict, choice: Instead): s
 
 const KEPT_FOR: Record<KeptFor, PlainKey> = {
   frame: 'trade.oneOfTheFrame',
-  sector: 'trade.fillsAnEmptySector',
-  balance: 'trade.balancesTheCrown',
   level: 'trade.nearLevelAndYoung',
   follower: 'trade.grownOnAsAFollower',
   flower: 'trade.flowerWood',

@@ -11,6 +11,7 @@ import {
   minutesForWords,
   regrowthWords,
   shootsAtWords,
+  sideEffectWords,
   told,
   whySteps,
 } from '@mortisect/words/trade';
@@ -132,6 +133,8 @@ function Why({
   const { cut } = stepView;
   const { lowers } = stepView.priced.candidate;
   const light = solved.prepared.asked.find((each) => each.id === `light ${stepView.priced.id}`);
+  const { chosenFrom, sides } = solved.prepared;
+  const effect = sides.effects[chosenFrom.findIndex(({ id }) => id === stepView.priced.id)];
   const keep = solved.prepared.keep.find((each) => each.limbId === stepView.limbId);
   return (
     <View gap={12}>
@@ -148,6 +151,9 @@ function Why({
       {lowers && view.tree.targetHeightCm !== null ? (
         <Body>{lowersWords(say, lowers, view.tree.targetHeightCm, telling(view, today))}</Body>
       ) : null}
+      {effect
+        ? sideEffectWords(say, effect, telling(view, today)).map((line) => <Body key={line}>{line}</Body>)
+        : null}
       {keep ? (
         <Body>{say('plan.theLimbIsWorthKeepingThatWas', { keptFor: keptForWords(say, keep.because) })}</Body>
       ) : null}

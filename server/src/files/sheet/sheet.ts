@@ -36,6 +36,7 @@ import {
   limbIn,
   passWords,
   reasonWords,
+  sidesWords,
   stepSentence,
   stillTallWords,
   tapeText,
@@ -138,6 +139,7 @@ function treePages(say: Say, doc: Doc, sheet: TreeSheet): void {
   later(say, doc, sheet, names, byId, plan, now);
   arborist(say, doc, sheet, names, arboristPart(prepared, plan));
   heightLines(say, doc, sheet, names, plan);
+  sideLines(say, doc, sheet, names, plan);
   left(say, doc, sheet, names, plan);
   doc.moveDown(0.6);
   doc
@@ -417,6 +419,25 @@ function later(
         { continued: true, width: widthOf(doc) },
       );
     doc.font('text').text(stepSentence(say, priced, telling));
+  }
+}
+
+/** How the crown hangs round its stem before and after the plan. */
+function sideLines(
+  say: Say,
+  doc: Doc,
+  sheet: TreeSheet,
+  names: Map<string, string>,
+  { sides }: TreePlan,
+): void {
+  const { units, twelveBearingDeg } = sheet;
+  const telling = { limbs: sheet.input.tree.limbs, names, units, twelveBearingDeg };
+  const lines = sides ? sidesWords(say, sides, telling) : [];
+  if (lines.length === 0) return;
+  section(doc, say('files.sides'));
+  for (const line of lines) {
+    roomFor(doc, 28);
+    paragraph(doc, line);
   }
 }
 

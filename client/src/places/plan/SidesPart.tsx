@@ -1,0 +1,22 @@
+// How the crown hangs round its stem before and after the plan.
+import type { Solved } from '@mortisect/core/plan';
+import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
+import { sidesWords } from '@mortisect/words/trade';
+import { View } from '@tamagui/core';
+import { useSay } from '../../data/useSay';
+import { Body, Section } from '../../ui/type';
+
+export function SidesPart({ view, today, solved }: { view: TreeView; today: SiteToday; solved: Solved }) {
+  const say = useSay();
+  const { sides } = solved.plan;
+  const lines = sides ? sidesWords(say, sides, telling(view, today)) : [];
+  if (lines.length === 0) return null;
+  return (
+    <View gap={8}>
+      <Section>{say('plan.sides')}</Section>
+      {lines.map((line) => (
+        <Body key={line}>{line}</Body>
+      ))}
+    </View>
+  );
+}

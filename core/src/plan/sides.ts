@@ -1,0 +1,268 @@
+// A crown that hangs to one side or has gaps, as work that a plan can weigh; and what a cut costs that makes it so.
+import { heirsOf } from '../cuts/index';
+import { plainDisorder } from '../disorders/index';
+import { type Leaf, leavesOf } from '../faults/index';
+import { treeAge } from '../register/index';
+import {
+  crownRadiusCm,
+  type Gap,
+  hasSides,
+  isSameGap,
+  isWithin,
+  type LeafLoad,
+  leafLoad,
+  loadsTaken,
+  OFF_CENTRE_FROM,
+  type Sides,
+  type SidesNow,
+  sidesOf,
+  TRAINED_UP_TO_YEARS,
+  WEAK_HEIR_RATIO,
+  withoutLoad,
+} from '../shaping/index';
+import { indexLimbs, isDistalOf, type Limb, limbShape } from '../tree/index';
+import { bends, type Candidate, lesionsOf, ofCut, ofTie } from './candidates';
+import type { PlanInput } from './input';
+import { isGone } from './keepWorth';
+import { type Ask, askGoal, type InForest, type Parts, type SideWork } from './parts';
+import { ancestors, type PlanProblem } from './problem';
+import type { PlannedStep, SidesOfPlan } from './treePlan';
+
+const LEAF_SEED = 17;
+const NO_SIDES: SideWork = { now: null, candidates: [] };
+
+export function sideWork(input: PlanInput, cuts: Parts['cuts']): SideWork {
+  const { limbs, form, plantedYear } = input.tree;
+  const age = treeAge(plantedYear, input.year);
+  // A young tree’s limbs are still being chosen: its training sees to its sides
+  if (!hasSides(limbs, form) || (age !== null && age <= TRAINED_UP_TO_YEARS)) return NO_SIDES;
+  const leaves = livingLeaves(input);
+  const load = leafLoad(leaves);
+  const crown = { radiusCm: crownRadiusCm(limbs), limbCount: limbs.length };
+  const now = { ...sidesOf(load, crown), leaves, load, crown };
+  return {
+    now,
+    candidates: [...(isOffCentre(now) ? backOverStem(input, cuts, now) : []), ...intoGaps(input, cuts, now)],
+  };
+}
+const isOffCentre = ({ offCentre }: Sides) => offCentre >= OFF_CENTRE_FROM;
+
+/** The leaves of the tree, without those that dead or broken wood bore. */
+function livingLeaves({ tree: { limbs }, findings }: PlanInput): Leaf[] {
+  const index = indexLimbs(limbs);
+  const gone = findings.filter((finding) => isGone(finding) && !finding.healed);
+  return leavesOf(limbs, LEAF_SEED).filter(
+    ({ limbId, atCm }) => !gone.some((each) => isDistalOf(index, limbId, atCm, each.limbId, each.fromCm)),
+  );
+}
+
+export const BALANCE_ID = 'balance';
+export const gapId = (middleDeg: number) => `gap ${middleDeg}`;
+
+/** Of the longest limbs on the heavy side, so many; of the branches that could take over, the outermost ones. Common practice, no source. */
+const LIMBS_LOOKED_AT = 3;
+const PLACES_A_LIMB = 2;
+const HEAVY_WITHIN_DEG = 60;
+const BEARERS: readonly string[] = ['scaffold', 'branch'];
+
+function backOverStem(input: PlanInput, cuts: Parts['cuts'], { heavyDeg }: SidesNow): Candidate[] {
+  const { limbs } = input.tree;
+  const shape = limbShape(limbs);
+  const lesions = lesionsOf(input, cuts);
+  const outCm = ({ id }: Limb) => Math.hypot(shape.get(id)?.tip.x ?? 0, shape.get(id)?.tip.y ?? 0);
+  return limbs
+    .filter(
+      (limb) => BEARERS.includes(limb.kind) && isWithin(seenAt(limb, shape), heavyDeg, HEAVY_WITHIN_DEG),
+    )
+    .toSorted((a, b) => outCm(b) - outCm(a))
+    .slice(0, LIMBS_LOOKED_AT)
+    .flatMap(({ id }) =>
+      heirsOf(limbs, id, lesions, { findingId: BALANCE_ID, disorder: MISPLACED })
+        .filter(({ stout }) => stout)
+        .slice(-PLACES_A_LIMB)
+        .map(({ cut }) => ofCut(cut, { id: BALANCE_ID })),
+    );
+}
+const MISPLACED = plainDisorder('misplaced');
+
+const UPRIGHT_FROM_DEG = 70;
+const UPRIGHT_FROM_CM = 40;
+const TIED_FROM_CM = 60;
+/** Beside a gap is what points to within so many degrees of it. */
+const BESIDE_DEG = 45;
+const NEIGHBOURS = 2;
+
+/** An upright that stands there ends at a branch that points into the gap; or a limb beside it is tied over. */
+function intoGaps(input: PlanInput, cuts: Parts['cuts'], { gaps }: SidesNow): Candidate[] {
+  const { limbs } = input.tree;
+  const shape = limbShape(limbs);
+  const lesions = lesionsOf(input, cuts);
+  const kinds = new Map(limbs.map(({ id, kind }) => [id, kind]));
+  const isFilling = (middleDeg: number, besideDeg: number) =>
+    limbs.some((limb) => input.tied.includes(limb.id) && isWithin(limb.bearingDeg, middleDeg, besideDeg));
+  return gaps.flatMap(({ middleDeg, widthDeg }) => {
+    const besideDeg = widthDeg / 2 + BESIDE_DEG;
+    // What was tied over grows into it already
+    if (isFilling(middleDeg, besideDeg)) return [];
+    const id = gapId(middleDeg);
+    const uprights = limbs.filter(
+      (limb) =>
+        limb.parentId !== null &&
+        kinds.get(limb.parentId) !== 'trunk' &&
+        limb.inclinationDeg > UPRIGHT_FROM_DEG &&
+        limb.lengthCm >= UPRIGHT_FROM_CM &&
+        isWithin(seenAt(limb, shape), middleDeg, besideDeg),
+    );
+    const beside = limbs
+      .filter(
+        (limb) =>
+          limb.kind !== 'trunk' &&
+          !limb.bundle &&
+          limb.lengthCm >= TIED_FROM_CM &&
+          bends(limb) &&
+          isWithin(limb.bearingDeg, middleDeg, besideDeg),
+      )
+      .toSorted((a, b) => b.lengthCm - a.lengthCm)
+      .slice(0, NEIGHBOURS);
+    return [
+      ...uprights.flatMap((limb) =>
+        heirsOf(limbs, limb.id, lesions, { findingId: id, disorder: MISPLACED })
+          .filter(
+            ({ branch, ratio }) =>
+              ratio >= WEAK_HEIR_RATIO && isWithin(branch.bearingDeg, middleDeg, widthDeg / 2),
+          )
+          .map(({ cut }) => ofCut(cut, { id })),
+      ),
+      ...beside.map((limb) => ofTie('tie over', limb.id, id)),
+    ];
+  });
+}
+
+/** Where its end is seen from the stem, compass bearing, degrees. */
+function seenAt({ id, bearingDeg }: Limb, shape: ReturnType<typeof limbShape>): number {
+  const tip = shape.get(id)?.tip;
+  return tip ? (Math.atan2(tip.x, tip.y) * 180) / Math.PI : bearingDeg;
+}
+
+/** What taking the wood of a candidate alone does to the sides of the tree. */
+export interface SideEffect {
+  /** Points of a hundred that the crown comes back over its stem, less where it goes farther off. */
+  points: number;
+  /** Middles of the gaps that it opens, or widens. */
+  opens: Gap[];
+}
+
+export function sideEffects({ limbs }: PlanInput['tree'], now: SidesNow, doable: InForest[]): SideEffect[] {
+  const ks = doable.flatMap(({ priced }, k) => (priced.kerf ? [k] : []));
+  const loads = loadsTaken(
+    limbs,
+    now.leaves,
+    ks.flatMap((k) => doable[k]?.priced.kerf ?? []),
+  );
+  const effects = doable.map((): SideEffect => ({ points: 0, opens: [] }));
+  ks.forEach((k, i) => {
+    const after = sidesOf(withoutLoad(now.load, loads[i] as LeafLoad), now.crown);
+    effects[k] = {
+      points: (now.offCentre - after.offCentre) * 100,
+      opens: after.gaps.filter((gap) => !now.gaps.some((had) => isSameGap(had, gap))),
+    };
+  });
+  return effects;
+}
+
+/**
+ * What a cut brings the crown back over its stem is worth something as far as it hangs off it; what it takes it off, and a gap that it
+ * opens, is charged with the wood that does it. A cut counts beyond what its inner cuts do.
+ */
+export function askSides(
+  input: PlanInput,
+  { doable, sides, heights }: Pick<Parts, 'doable' | 'sides' | 'heights'>,
+  problem: PlanProblem,
+  ask: Ask,
+): SideEffect[] {
+  const { now, candidates: goals } = sides;
+  if (!now) return [];
+  const { weights } = input.settings;
+  const effects = sideEffects(input.tree, now, doable);
+  const beyondInner = (of: (effect: SideEffect) => number) =>
+    effects.map((effect, k) => {
+      const within = problem.candidates.reduce(
+        (sum, { parent }, child) => (parent === k ? sum + of(effects[child] as SideEffect) : sum),
+        0,
+      );
+      return of(effect) - within;
+    });
+  const points = beyondInner((effect) => effect.points);
+  const gained = points.reduce((sum, each) => sum + Math.max(0, each), 0);
+  const lacks = isOffCentre(now) ? now.offCentre * 100 : 0;
+  const scale = gained > 0 ? Math.min(1, lacks / gained) : 0;
+  const opened = beyondInner(({ opens }) => opens.length);
+  const goesForHeight = new Set(heights.tall.flatMap(({ limbIds }) => [...limbIds]));
+  problem.candidates.forEach(({ id, own }, k) => {
+    const more = points[k] as number;
+    // A limb that is too tall is brought down, whatever its side loses
+    if (!goesForHeight.has(doable[k]?.priced.kerf?.limbId ?? ''))
+      own.keepWorth +=
+        weights.balancePoint * Math.max(0, -more) + weights.keepSector * Math.max(0, opened[k] as number);
+    const value = weights.balancePoint * scale * more;
+    if (value > 0)
+      askGoal(
+        { id: `${BALANCE_ID} ${id}`, what: 'balance', value },
+        [k, ...ancestors(problem, k)],
+        problem,
+        ask,
+      );
+  });
+  for (const { middleDeg } of now.gaps) {
+    const id = gapId(middleDeg);
+    const ids = new Set(
+      goals.filter(({ answers }) => answers.some(({ findingId }) => findingId === id)).map((each) => each.id),
+    );
+    const solvers = doable.flatMap(({ priced }, k) => (ids.has(priced.id) ? [k] : []));
+    askGap({ id, value: weights.gap }, solvers, doable, problem, ask);
+  }
+  return effects;
+}
+
+/** Only the candidates themselves fill it: a cut nearer the trunk takes what was to grow there, and leaves all of the gap. */
+function askGap(
+  { id, value }: { id: string; value: number },
+  solvers: number[],
+  doable: InForest[],
+  problem: PlanProblem,
+  ask: Ask,
+): void {
+  if (solvers.length === 0) return;
+  const p = ask({ id, findingId: null, what: 'gap', value, must: false });
+  for (const k of solvers) {
+    const remains =
+      doable[k]?.priced.candidate.answers.find(({ findingId }) => findingId === id)?.remains ?? 0;
+    problem.candidates[k]?.solves.push({ problem: p, remains });
+    for (const above of ancestors(problem, k)) {
+      const its = problem.candidates[above]?.solves;
+      if (!solvers.includes(above) && !its?.some((solve) => solve.problem === p))
+        its?.push({ problem: p, remains: 1 });
+    }
+  }
+}
+
+/** The sides of the tree as they are and after each season of the plan, from the leaves that are left. */
+export function sidesAfter(
+  { tree, seasons }: Pick<PlanInput, 'tree' | 'seasons'>,
+  now: SidesNow | null,
+  steps: readonly (Pick<PlannedStep, 'season'> & { kerf: { limbId: string; atCm: number } | null })[],
+): SidesOfPlan | null {
+  if (!now) return null;
+  const index = indexLimbs(tree.limbs);
+  const told = ({ offCentre, heavyDeg, gaps }: Sides) => ({ offCentre, heavyDeg, gaps });
+  const standing = (season: number) => {
+    const kerfs = steps.flatMap((step) => (step.season <= season && step.kerf ? [step.kerf] : []));
+    return now.leaves.filter(
+      ({ limbId, atCm }) => !kerfs.some((kerf) => isDistalOf(index, limbId, atCm, kerf.limbId, kerf.atCm)),
+    );
+  };
+  return {
+    now: told(now),
+    after: Array.from({ length: seasons }, (_, y) => told(sidesOf(leafLoad(standing(y + 1)), now.crown))),
+  };
+}
