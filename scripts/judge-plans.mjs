@@ -1,9 +1,9 @@
-// Lets a general MILP solver judge the 80 plan instances and keeps its answers, which tests and bench compare with.
+// Lets a general MILP solver judge the 100 plan instances and keeps its answers, which tests and bench compare with.
 import { writeFileSync } from 'node:fs';
 import { register } from 'tsx/esm/api';
 
 register();
-const { planInstance, shapedInstance } = await import('../core/src/plan/testing/instances.ts');
+const { planInstance, regrowingInstance, shapedInstance } = await import('../core/src/plan/testing/instances.ts');
 const { asMilp } = await import('../core/src/plan/testing/asMilp.ts');
 const highs = await (await import('highs')).default();
 
@@ -11,6 +11,7 @@ const SIZE = { candidates: 40, seasons: 3 };
 const SETS = [
   { key: 'optima', make: planInstance, count: 50 },
   { key: 'shaped', make: shapedInstance, count: 30 },
+  { key: 'regrowing', make: regrowingInstance, count: 20 },
 ];
 
 function judged(problem, seed) {

@@ -15,9 +15,11 @@ import {
   ancestors,
   breachOf,
   crownBySeason,
+  growsBack,
   PlanProblem,
   problemFaults,
   slotsTaken,
+  usedBySeason,
   worthOf,
 } from './problem';
 import { PlanSearch } from './search';
@@ -82,6 +84,7 @@ function small(change: Partial<PlanProblem> = {}): PlanProblem {
       { id: 'twig', value: 10, mustBy: null },
       { id: 'narrow', value: 6, mustBy: null },
     ],
+    regrowth: { dormant: 0, summer: 0 },
     excludes: [],
     required: [],
     after: [],
@@ -714,5 +717,30 @@ describe('from the tree to the problem', () => {
     expect(parses({ discount: 1.01 })).toBe(false);
     expect(parses({ limits: [] })).toBe(false);
     expect(parses({ limits: [1.5] })).toBe(false);
+  });
+});
+
+describe('what grows back', () => {
+  const grows = (shares: object) => small({ regrowth: { dormant: 25, summer: 10, ...shares } });
+
+  test('a quarter of what went in winter and a tenth of what went in summer count in the next season', () => {
+    const used = (plan: number[]) => usedBySeason(grows({}), plan);
+    // 40 and 60 thousandths: the limb’s and its side branch’s own
+    expect(used([0, -1, -1])).toEqual([100, 25]);
+    expect(used([1, -1, -1])).toEqual([100, 10]);
+    expect(used([2, 0, -1])).toEqual([40, 70]);
+    expect(used([2, -1, -1])).toEqual([0, 100]);
+    expect(usedBySeason(small(), [0, -1, -1])).toEqual([100, 0]);
+  });
+
+  test('a booked visit is a winter’s', () => {
+    const hired = { ...grows({}), slots: [{ season: 1, pass: 'hired' as const }] };
+    expect(growsBack(hired, 0)).toBe(0.25);
+    expect(growsBack(grows({}), 1)).toBe(0.1);
+  });
+
+  test('a limit is broken by what grows back, and by a thousandth of it', () => {
+    const at = (limit: number) => breachOf({ ...grows({}), limits: [100, limit] }, [2, 0, -1])?.kind;
+    expect([at(70), at(69.9)]).toEqual([undefined, 'limit']);
   });
 });

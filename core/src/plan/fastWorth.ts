@@ -1,6 +1,9 @@
 // Is this plan allowed, and what is it worth? Asked thousands of times in a search.
-import { isTooSoon, type PlanProblem } from './problem';
+import { growsBack, isTooSoon, type PlanProblem } from './problem';
 import { TIE_A_CUT, TIE_A_THOUSANDTH } from './relaxation';
+
+/** Shares of crown add up but for the last digit. */
+const CLOSE = 1e-9;
 
 /** `breachOf` and `worthOf` on flat arrays, for the thousands of plans that a search looks at. */
 export class FastWorth {
@@ -15,7 +18,8 @@ export class FastWorth {
   private readonly season: Int32Array;
   private readonly weight: Float64Array;
   private readonly taken: Int8Array;
-  /** Crown of each season of the plan that was looked at last. */
+  private readonly growsBack: Float64Array;
+  /** What the plan that was looked at last uses of each season’s limit. */
   readonly used: Float64Array;
   /** Every wood of the plan looked at last was still there when its cut came. */
   sound = true;
@@ -43,6 +47,7 @@ export class FastWorth {
     this.keep = Float64Array.from(candidates, ({ own }) => own.keepWorth);
     this.minute = Float64Array.from(candidates, ({ minutes }) => minutes * costs.minute);
     this.season = Int32Array.from(slots, ({ season }) => season - 1);
+    this.growsBack = Float64Array.from(slots, (_, t) => growsBack(problem, t));
     this.weight = Float64Array.from(slots, ({ season }) => discount ** (season - 1));
     this.taken = new Int8Array(this.size);
     this.used = new Float64Array(problem.limits.length);
@@ -74,7 +79,8 @@ export class FastWorth {
       if (isTooSoon(this.problem, rule, plan)) return Number.NEGATIVE_INFINITY;
     }
     for (let y = 0; y < this.used.length; y++) {
-      if ((this.used[y] as number) > (this.problem.limits[y] as number)) return Number.NEGATIVE_INFINITY;
+      if ((this.used[y] as number) > (this.problem.limits[y] as number) + CLOSE)
+        return Number.NEGATIVE_INFINITY;
     }
     for (let p = 0; p < this.solvedSlot.length; p++) {
       const by = this.problem.problems[p]?.mustBy ?? null;
@@ -102,6 +108,9 @@ export class FastWorth {
       if (goes >= 0) {
         const y = this.season[goes] as number;
         this.used[y] = (this.used[y] as number) + (this.crown[k] as number);
+        if (y + 1 < this.used.length)
+          this.used[y + 1] =
+            (this.used[y + 1] as number) + (this.crown[k] as number) * (this.growsBack[goes] as number);
         worth -= (this.price[k] as number) * (this.weight[goes] as number) + (this.keep[k] as number);
         ties += (this.units[k] as number) * TIE_A_THOUSANDTH;
       }

@@ -1,5 +1,5 @@
 // Is there any plan at all that keeps pins, musts and limits? Settled before the best one is looked for.
-import type { PlanCandidate, PlanProblem } from './problem';
+import { growsBack, type PlanCandidate, type PlanProblem } from './problem';
 
 /** What a part of the forest may use, and what it then meets: of two that meet the same, the one that uses less in no season more goes on. */
 interface Label {
@@ -19,6 +19,7 @@ interface Pick {
 
 /** Beyond so many labels the question is left to the search. */
 const MOST_LABELS = 20_000;
+const CLOSE = 1e-9;
 class TooMany extends Error {}
 
 /**
@@ -54,7 +55,7 @@ class Feasibility {
   private readonly known = new Map<number, Label[]>();
 
   constructor(private readonly problem: PlanProblem) {
-    const { candidates, problems, limits, excludes, slots } = problem;
+    const { candidates, problems, limits, excludes, slots, regrowth } = problem;
     this.never = slots.length;
     this.children = candidates.map(() => []);
     candidates.forEach(({ parent }, k) => {
@@ -75,9 +76,10 @@ class Feasibility {
       this.excludedBy.set(b, (this.excludedBy.get(b) ?? 0n) | bit(a));
     }
     const whole = candidates.reduce((sum, { own }) => sum + own.crown, 0);
-    this.limits = limits.filter((limit) => limit < whole);
+    const most = whole * (1 + Math.max(regrowth.dormant, regrowth.summer) / 100);
+    this.limits = limits.filter((limit) => limit < most);
     let next = 0;
-    this.place = limits.map((limit) => (limit < whole ? next++ : -1));
+    this.place = limits.map((limit) => (limit < most ? next++ : -1));
     this.asked = candidates.map(() => false);
     for (let k = candidates.length - 1; k >= 0; k--) {
       const { parent } = candidates[k] as PlanCandidate;
@@ -152,10 +154,18 @@ class Feasibility {
 
   private uses(used: number[], k: number, slot: number): boolean {
     const season = this.problem.slots[slot]?.season;
-    const at = season === undefined ? -1 : (this.place[season - 1] as number);
-    if (at < 0) return true;
-    used[at] = (this.problem.candidates[k] as PlanCandidate).own.crown;
-    return (used[at] as number) <= (this.limits[at] as number);
+    if (season === undefined) return true;
+    const { crown } = (this.problem.candidates[k] as PlanCandidate).own;
+    const add = (at: number, units: number) => {
+      if (at < 0) return true;
+      used[at] = (used[at] as number) + units;
+      return (used[at] as number) <= (this.limits[at] as number) + CLOSE;
+    };
+    // What grows back counts in the season after
+    return (
+      add(this.place[season - 1] as number, crown) &&
+      add(this.place[season] ?? -1, crown * growsBack(this.problem, slot))
+    );
   }
 
   private joined(some: Label[], others: Label[]): Label[] {
@@ -164,7 +174,7 @@ class Feasibility {
     for (const a of some) {
       for (const b of others) {
         const used = a.used.map((units, i) => units + (b.used[i] as number));
-        if (used.some((units, i) => units > (this.limits[i] as number))) continue;
+        if (used.some((units, i) => units > (this.limits[i] as number) + CLOSE)) continue;
         if (this.clash(a, b)) continue;
         all.push({
           used,

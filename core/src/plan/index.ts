@@ -14,6 +14,7 @@ export {
   PlanSettings,
   PlanTree,
   paceOf,
+  RegrowthShares,
   startingPlanSettings,
 } from './input';
 export type { KeptFor } from './keepWorth';

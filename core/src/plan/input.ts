@@ -89,6 +89,14 @@ export const Costs = z.object({
   minute: price('aMinuteOfWork'),
 });
 
+const grownShare = (label: string) => setting(z.number().int().min(0).max(100), { label, unit: '%' });
+/** Of the crown that came off, what counts against the next season’s limit too, as the tree grows it back. Common practice, no source. */
+export const RegrowthShares = z.object({
+  dormant: grownShare('ofWhatWasCutInWinter'),
+  summer: grownShare('ofWhatWasCutInSummer'),
+});
+const STARTING_SHARES = { dormant: 25, summer: 10 };
+
 /** How a site plans: limits, weights and its kit. */
 export const PlanSettings = z
   .object({
@@ -136,6 +144,9 @@ export const PlanSettings = z
     ),
     costs: Costs.default(startingCosts).describe(
       'price of a thousandth of crown, of its fruiting part, and of a minute',
+    ),
+    regrowth: RegrowthShares.default(STARTING_SHARES).describe(
+      'hundredths of a season’s crown that count against the next season’s limit',
     ),
     weights: Weights.default(startingWeights()),
   })

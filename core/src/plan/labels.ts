@@ -1,9 +1,9 @@
 // When only the limits of the seasons are still open: which plan fills them best?
-import type { PlanProblem } from './problem';
-import type { Relaxation } from './relaxation';
+import { growsBack, type PlanProblem } from './problem';
+import { NO_MUST, type Relaxation } from './relaxation';
 
 interface Label {
-  /** Crown used so far, all seasons in one number: each has its own thousands. */
+  /** Crown used so far, all seasons in one number: each has its own digits. */
   used: number;
   /** State of each candidate on the way to the next one, outermost first. */
   states: readonly number[];
@@ -18,7 +18,7 @@ const CLOSE = 1e-10;
 /** Beyond so many labels at one candidate it is left to branching. */
 const MOST_LABELS = 40_000;
 /** No season takes more than the whole crown. */
-const BASE = 1024;
+const WHOLE_CROWN = 1000;
 const NO_STATES: readonly number[] = [];
 
 /**
@@ -39,8 +39,12 @@ export function bestByLabels(
   best: number,
 ): { plan: Int8Array; worth: number } | null | 'too many' {
   const { slots, candidates } = problem;
+  const places = seasonPlaces(problem, allowed);
+  if (!places) return 'too many';
+  const { place, parts } = places;
   const order = relaxation.preorder;
-  const place = seasonPlaces(problem, allowed);
+  const carriesMust = mustsOn(problem, mustBy);
+  const growsAnything = problem.regrowth.dormant > 0 || problem.regrowth.summer > 0;
   let layer: Label[] = [{ used: 0, states: NO_STATES, worth: 0, bound, slot: -1, before: null }];
   for (const [i, k] of order.entries()) {
     const depth = relaxation.depthOf(k);
@@ -54,16 +58,23 @@ export function bestByLabels(
         state,
         allowed[k] as number,
         mustBy[k] as number,
+        growsAnything && !carriesMust[k],
         (slot, after, worth, regret) => {
           const bounded = label.bound - regret;
           if (bounded <= best + CLOSE) return;
           const goes = relaxation.goesIn(k, state, slot);
           let used = label.used;
           if (goes >= 0 && crown > 0) {
-            const { unit, limit } = place[(slots[goes]?.season ?? 1) - 1] as Place;
-            if (unit > 0) {
-              used += crown * unit;
-              if (Math.floor(used / unit) % BASE > limit) return;
+            const season = slots[goes]?.season ?? 1;
+            const back = Math.round(growsBack(problem, goes) * parts);
+            for (const [at, units] of [
+              [season - 1, crown * parts],
+              [season, crown * back],
+            ] as const) {
+              const { unit, limit } = place[at] ?? NO_PLACE;
+              if (unit === 0 || units === 0) continue;
+              if ((Math.floor(used / unit) % (limit + 1)) + units > limit) return;
+              used += units * unit;
             }
           }
           const total = label.worth + worth;
@@ -100,24 +111,49 @@ export function bestByLabels(
   return { plan, worth: top.worth };
 }
 
-interface Place {
-  /** What a thousandth of this season counts in the one number; 0 where the limit cannot be reached. */
-  unit: number;
-  limit: number;
+/** Is there wood on a candidate, or its own, that has to be met by a slot? */
+function mustsOn({ candidates }: PlanProblem, mustBy: Int8Array): boolean[] {
+  const carries = Array.from(mustBy, (by) => by !== NO_MUST);
+  for (let k = candidates.length - 1; k >= 0; k--) {
+    const parent = candidates[k]?.parent ?? null;
+    if (carries[k] && parent !== null) carries[parent] = true;
+  }
+  return carries;
 }
 
-/** Seasons whose limit cannot be passed by all that may still go in them need no count. */
-function seasonPlaces({ limits, slots, candidates }: PlanProblem, allowed: Uint16Array): Place[] {
-  let unit = 1;
-  return limits.map((limit, y) => {
-    // Wood may go with any cut nearer the trunk: all of it counts
-    const may = slots.some(
-      ({ season }, t) => season === y + 1 && allowed.some((bits) => (bits & (1 << t)) !== 0),
-    );
-    const most = may ? candidates.reduce((sum, { own }) => sum + own.crown, 0) : 0;
-    if (most <= limit) return { unit: 0, limit };
-    const resource = { unit, limit: Math.min(limit, BASE - 1) };
-    unit *= BASE;
-    return resource;
-  });
+interface Place {
+  /** What a part of a thousandth of this season counts in the one number; 0 where the limit cannot be reached. */
+  unit: number;
+  /** In the same parts. */
+  limit: number;
 }
+const NO_PLACE: Place = { unit: 0, limit: 0 };
+
+/**
+ * Seasons whose limit cannot be passed by all that may still go in them, or grow back since the one before, need no count.
+ *
+ * @returns each season’s place in the one number, with the parts that a thousandth is counted in; null where one number cannot hold them
+ */
+function seasonPlaces(
+  { limits, slots, candidates, regrowth }: PlanProblem,
+  allowed: Uint16Array,
+): { place: Place[]; parts: number } | null {
+  const parts = 100 / gcd(100, gcd(regrowth.dormant, regrowth.summer));
+  const whole = candidates.reduce((sum, { own }) => sum + own.crown, 0);
+  const may = limits.map((_, y) =>
+    slots.some(({ season }, t) => season === y + 1 && allowed.some((bits) => (bits & (1 << t)) !== 0)),
+  );
+  const growsMost = Math.max(regrowth.dormant, regrowth.summer) / 100;
+  let unit = 1;
+  const place = limits.map((limit, y): Place => {
+    // Wood may go with any cut nearer the trunk: all of it counts
+    const most = (may[y] ? whole : 0) + (may[y - 1] ? whole * growsMost : 0);
+    if (most <= limit) return NO_PLACE;
+    const own = { unit, limit: Math.min(limit, WHOLE_CROWN) * parts };
+    unit *= own.limit + 1;
+    return own;
+  });
+  return unit > Number.MAX_SAFE_INTEGER ? null : { place, parts };
+}
+
+const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));

@@ -21,8 +21,10 @@ export function evenLimits(problem: PlanProblem): number[] {
   const chosen = new PlanSearch(free).step(NODES).plan;
   if (!chosen) return [...limits];
   const whole = crownBySeason(free, chosen).reduce((sum, crown) => sum + crown, 0);
-  const share = Math.max(Math.ceil((whole / limits.length) * ROOM), largestCut(free, chosen));
-  const even = limits.map((limit) => Math.min(limit, share));
+  const share = Math.max((whole / limits.length) * ROOM, largestCut(free, chosen));
+  const grown = (share * problem.regrowth.dormant) / 100;
+  // Every season but the first has to hold what grew back as well
+  const even = limits.map((limit, y) => Math.min(limit, Math.ceil(y === 0 ? share : share + grown)));
   return feasiblePlan({ ...problem, limits: even }) === null ? [...limits] : even;
 }
 

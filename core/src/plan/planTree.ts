@@ -7,7 +7,15 @@ import type { PlanInput } from './input';
 import { loweredBy } from './lowered';
 import { type Prepared, preparePlan } from './prepare';
 import { type Priced, regrowthOf } from './price';
-import { crownBySeason, type Pass, type PlanCandidate, passes, pays, slotsTaken } from './problem';
+import {
+  crownBySeason,
+  type Pass,
+  type PlanCandidate,
+  passes,
+  pays,
+  slotsTaken,
+  usedBySeason,
+} from './problem';
 import { PlanSearch, type Progress } from './search';
 import { sidesAfter } from './sides';
 import type { CandidateOut, PlannedStep, SeasonOfPlan, TreePlan } from './treePlan';
@@ -54,6 +62,7 @@ function planFrom(prepared: Prepared, progress: Progress, comesOut: boolean): Tr
   const steps = stepsOf(prepared, chosen);
   const clash = progress.plan === null && progress.done ? clashOf(prepared) : null;
   const crown = crownBySeason(problem, chosen);
+  const used = usedBySeason(problem, chosen);
   const seasons = problem.limits.map((limit, y): SeasonOfPlan => {
     const ofSeason = steps.filter((step) => step.season === y + 1);
     const sum = (of: (step: PlannedStep) => number) => ofSeason.reduce((total, step) => total + of(step), 0);
@@ -64,6 +73,7 @@ function planFrom(prepared: Prepared, progress: Progress, comesOut: boolean): Tr
       limit,
       warnsFrom: prepared.limits.warnsFrom,
       crown: crown[y] as number,
+      grown: (used[y] as number) - (crown[y] as number),
       exempt: sum((step) => step.exempt),
       fruit: sum((step) => step.fruit),
       minutes: sum((step) => (step.pass === 'hired' ? 0 : pricedOf(step).minutes.minutes)),

@@ -224,6 +224,7 @@ function build(input: PlanInput, parts: Parts): Built {
     limits: limits.limits,
     candidates,
     problems,
+    regrowth: input.settings.regrowth,
     excludes: [],
     required: [],
     after: [],

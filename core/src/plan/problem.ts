@@ -6,6 +6,7 @@ export const passes = ['dormant', 'hired', 'summer'] as const;
 export type Pass = (typeof passes)[number];
 
 const count = z.number().int().min(0);
+const percent = count.max(100);
 
 /** What wood of its own a candidate takes: that of its own place, without what other candidates farther out take. */
 const Own = z.strictObject({
@@ -49,6 +50,12 @@ export const PlanProblem = z
         }),
       )
       .max(1000),
+    regrowth: z
+      .strictObject({ dormant: percent, summer: percent })
+      .default({ dormant: 0, summer: 0 })
+      .describe(
+        'what grows back: so many hundredths of the crown that counted in a pass count in the next season too',
+      ),
     excludes: z.array(z.tuple([count, count])).describe('pairs of which one at most is chosen'),
     required: z.array(count).describe('candidates that are chosen, in one of their slots'),
     after: z
@@ -107,8 +114,8 @@ export function breachOf(problem: PlanProblem, chosen: Assignment): Breach | nul
   if (early) return { kind: 'too soon', candidate: early[0] };
   const pair = problem.excludes.find(([a, b]) => (chosen[a] as number) >= 0 && (chosen[b] as number) >= 0);
   if (pair) return { kind: 'excluded', pair };
-  const crown = crownBySeason(problem, chosen);
-  const over = crown.findIndex((units, i) => units > (problem.limits[i] as number));
+  const crown = usedBySeason(problem, chosen);
+  const over = crown.findIndex((units, i) => units > (problem.limits[i] as number) + CLOSE);
   if (over >= 0) return { kind: 'limit', season: over + 1, crown: crown[over] as number };
   for (const [p, { mustBy }] of problem.problems.entries()) {
     if (mustBy === null) continue;
@@ -165,6 +172,29 @@ export function crownBySeason(problem: PlanProblem, chosen: Assignment): number[
   });
   return sums;
 }
+
+/** Of the crown that counts in a slot, the share that counts in the next season too, 0..1. */
+export function growsBack(
+  { slots, regrowth }: Pick<PlanProblem, 'slots' | 'regrowth'>,
+  slot: number,
+): number {
+  return (slots[slot]?.pass === 'summer' ? regrowth.summer : regrowth.dormant) / 100;
+}
+
+/** What each season uses of its limit, thousandths: its own crown, and what grew back since the season before. */
+export function usedBySeason(problem: PlanProblem, chosen: Assignment): number[] {
+  const sums = crownBySeason(problem, chosen);
+  slotsTaken(problem, chosen).forEach((slot, k) => {
+    if (slot < 0) return;
+    const next = problem.slots[slot]?.season ?? 0;
+    if (next < sums.length)
+      sums[next] =
+        (sums[next] as number) +
+        growsBack(problem, slot) * (problem.candidates[k] as PlanCandidate).own.crown;
+  });
+  return sums;
+}
+const CLOSE = 1e-9;
 
 /**
  * What a plan is worth: the value of each problem at the best candidate of its earliest solved season, less crown, fruit and minutes, all

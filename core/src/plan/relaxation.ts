@@ -1,5 +1,5 @@
 // How good can a plan at best be, when limits, pairs and doubles are priced instead of kept?
-import { ancestors, type PlanCandidate, type PlanProblem } from './problem';
+import { ancestors, growsBack, type PlanCandidate, type PlanProblem } from './problem';
 
 /** Plans of equal worth are told apart by fewer cuts, then less crown: each weighs too little to turn a choice that is none. */
 export const TIE_A_CUT = 1e-9;
@@ -59,6 +59,7 @@ export class Relaxation {
   private readonly firstTwice: number;
   private readonly firstPair: number;
   private readonly seasonOf: Int8Array;
+  private readonly growsBack: Float64Array;
   /** Candidates whose gains depend on prices. */
   private readonly priced: number[];
   private rootSum = 0;
@@ -102,6 +103,7 @@ export class Relaxation {
     this.wood = this.woodPrice.slice();
     this.crown = Float64Array.from(candidates, ({ own }) => own.crown);
     this.seasonOf = Int8Array.from(slots, ({ season }) => season - 1);
+    this.growsBack = Float64Array.from(slots, (_, t) => growsBack(problem, t));
     this.priced = candidates.flatMap((_, k) =>
       (this.shared[k] as Shared[]).length > 0 || (this.pairsOf[k] as number[]).length > 0 ? [k] : [],
     );
@@ -186,12 +188,16 @@ export class Relaxation {
   /**
    * Each choice that is open to k in this state: its slot, the state of k’s inner candidates after it, what it adds to the score at no
    * price, and by how much the bound falls. After `bound` at season prices alone.
+   *
+   * @param lastOnly of each season the last slot alone: it is worth as much as the others, grows back no more and leaves most room for
+   *   what comes before; not where a must on its wood has to be met by a slot
    */
   eachOption(
     k: number,
     state: number,
     allowed: number,
     mustBy: number,
+    lastOnly: boolean,
     tell: (slot: number, after: number, worth: number, regret: number) => void,
   ): void {
     const T = this.slots;
@@ -207,10 +213,19 @@ export class Relaxation {
         tell(slot, after, gain - (this.woodPrice[base + goes] as number), best - value);
     };
     if ((allowed & (1 << T)) !== 0 && (latest <= mustBy || mustBy === NO_MUST)) say(-1, state, 0, latest);
+    const isOpen = (t: number) => t < latest && (allowed & (1 << t)) !== 0 && t <= mustBy;
     for (let t = 0; t < latest; t++) {
-      if ((allowed & (1 << t)) === 0 || t > mustBy) continue;
+      if (!isOpen(t)) continue;
+      if (lastOnly && this.hasLater(t, isOpen)) continue;
       say(t, S + t, this.gain[k]?.[t * S + state] as number, t);
     }
+  }
+
+  /** Is a later slot of the same season open too? */
+  private hasLater(t: number, isOpen: (slot: number) => boolean): boolean {
+    for (let next = t + 1; next < this.slots && this.seasonOf[next] === this.seasonOf[t]; next++)
+      if (isOpen(next)) return true;
+    return false;
   }
 
   private sweepIn(k: number, allowed: number, mustBy: number): void {
@@ -302,14 +317,14 @@ export class Relaxation {
   /** Lays the prices on wood and gains. */
   private price(prices: Prices, through: Int16Array): void {
     const T = this.slots;
-    for (let k = 0; k < this.size; k++) {
-      const crown = this.crown[k] as number;
-      if (crown > 0) {
-        for (let t = 0; t < T; t++) {
-          const at = k * (T + 1) + t;
-          this.wood[at] =
-            (this.woodPrice[at] as number) + crown * (prices[this.seasonOf[t] as number] as number);
-        }
+    for (let t = 0; t < T; t++) {
+      const y = this.seasonOf[t] as number;
+      const next = y + 1 < this.problem.limits.length ? (prices[y + 1] as number) : 0;
+      const price = (prices[y] as number) + (this.growsBack[t] as number) * next;
+      for (let k = 0; k < this.size; k++) {
+        const crown = this.crown[k] as number;
+        const at = k * (T + 1) + t;
+        if (crown > 0) this.wood[at] = (this.woodPrice[at] as number) + crown * price;
       }
     }
     for (const k of this.priced) this.priceShared(k, prices, through);

@@ -5,7 +5,7 @@ import { breachOf, crownBySeason, type PlanProblem, worthOf } from './problem';
 import { PlanSearch } from './search';
 import { asMilp } from './testing/asMilp';
 import { bruteForce } from './testing/bruteForce';
-import { planInstance, shapedInstance } from './testing/instances';
+import { planInstance, regrowingInstance, shapedInstance } from './testing/instances';
 import judged from './testing/optima.json';
 
 function solved(problem: PlanProblem) {
@@ -92,6 +92,27 @@ describe('the search is exact', () => {
     // The rules bind, or they would prove nothing
     expect(waits).toBeGreaterThanOrEqual(taken.length / 4);
     expect(visits).toBeGreaterThanOrEqual(taken.length / 2);
+  });
+
+  test('and where what went grows back in the next season’s limit: equal to every plan tried, and to what the solver found on 20', () => {
+    for (let seed = 1; seed <= manyRuns(60, 20); seed++) {
+      agrees(regrowingInstance(seed, { candidates: 3 + (seed % 3), seasons: 2 }));
+      // Shares that do not go into a whole number of parts, and limits that hardly hold anything
+      const odd = planInstance(seed + 500, { candidates: 5, seasons: 2, limit: 40 + 7 * (seed % 9) });
+      agrees({ ...odd, regrowth: { dormant: 37, summer: seed % 11 } });
+    }
+    const { candidates, seasons, regrowing } = judged;
+    expect(regrowing).toHaveLength(20);
+    const taken = regrowing.filter((_, i) => i % (20 / manyRuns(20, 10)) === 0);
+    let binds = 0;
+    for (const { seed, worth } of taken) {
+      const problem = regrowingInstance(seed, { candidates, seasons });
+      const said = solved(problem);
+      expect(Math.abs(said.worth - worth)).toBeLessThan(1e-6 * Math.max(1, worth));
+      expect(breachOf(problem, said.plan ?? [])).toBeNull();
+      if (solved(shapedInstance(seed, { candidates, seasons })).worth > said.worth + 1e-6) binds++;
+    }
+    expect(binds).toBeGreaterThanOrEqual(taken.length / 4);
   });
 
   test('the solver itself is asked about small ones', async () => {

@@ -87,6 +87,8 @@ export class PlanSearch {
     this.parents = Int32Array.from(problem.candidates, ({ parent }) => parent ?? -1);
     this.fast = new FastWorth(problem);
     this.groups = seasonBits(problem);
+    this.growsAnything = problem.regrowth.dormant > 0 || problem.regrowth.summer > 0;
+    this.slotGroups = Array.from({ length: problem.slots.length + 1 }, (_, t) => 1 << t);
     this.waysOf = new Map(
       this.relaxation.manyLeaves.map((p) => [
         p,
@@ -119,6 +121,8 @@ export class PlanSearch {
   }
   private readonly fast: FastWorth;
   private readonly groups: number[];
+  private readonly slotGroups: number[];
+  private readonly growsAnything: boolean;
   /** For each problem that several limbs solve, and each of them, the candidates that solve it there. */
   private readonly waysOf: Map<number, number[][]>;
   private readonly solversOf: Map<number, number[]>;
@@ -145,7 +149,7 @@ export class PlanSearch {
     const worth = this.best ? this.fast.worth(this.best) : Number.NEGATIVE_INFINITY;
     const bound = done ? worth : Math.max(top, worth);
     return {
-      plan: this.best ? [...this.best] : null,
+      plan: this.best ? [...this.asEarlyAsMayBe(this.best)] : null,
       worth,
       bound,
       gap: done ? 0 : (bound - worth) / Math.max(1, Math.abs(worth)),
@@ -350,12 +354,18 @@ export class PlanSearch {
       return;
     }
     if (this.isSettledButForLimits(node) && this.closed(node)) return;
-    const { k, first, firstBound, restBound } = this.mostDoubtful(node);
-    if (k < 0) {
+    let doubt = this.mostDoubtful(node, this.groups);
+    if (doubt.k < 0) {
       // Every season is settled: passes within a season are worth the same, and the relaxed plan keeps the order of the cuts
-      this.offer(this.plan);
-      return;
+      if (this.offer(this.plan) > Number.NEGATIVE_INFINITY || !this.growsAnything) return;
+      // They do not use the same: what is cut as late as it may be grows back least
+      const late = this.asLateAsMayBe(node);
+      if (this.offer(late) > Number.NEGATIVE_INFINITY || breachOf(this.problem, [...late])?.kind === 'limit')
+        return;
+      doubt = this.mostDoubtful(node, this.slotGroups);
+      if (doubt.k < 0) return;
     }
+    const { k, first, firstBound, restBound } = doubt;
     const bits = node.allowed[k] as number;
     const firstHalf = node.allowed.slice();
     firstHalf[k] = bits & first;
@@ -472,17 +482,20 @@ export class PlanSearch {
   }
 
   /**
-   * The candidate whose best season has the strongest rival, weighed by the crown that hangs on it. Whole seasons part, not slots:
-   * the two passes of a season are worth the same, and parting them would look at every plan twice.
+   * The candidate whose best group of slots has the strongest rival, weighed by the crown that hangs on it. Whole seasons part first: the
+   * passes of a season are worth the same, and parting them would look at every plan twice.
    */
-  private mostDoubtful(node: Node): { k: number; first: number; firstBound: number; restBound: number } {
+  private mostDoubtful(
+    node: Node,
+    groups: number[],
+  ): { k: number; first: number; firstBound: number; restBound: number } {
     const T = this.problem.slots.length;
     let found = { k: -1, first: 0, firstBound: 0, restBound: 0 };
     let most = Number.NEGATIVE_INFINITY;
     for (let k = 0; k < this.parents.length; k++) {
       const bits = node.allowed[k] as number;
       let [one, two, at] = [Number.NEGATIVE_INFINITY, Number.NEGATIVE_INFINITY, 0];
-      for (const group of this.groups) {
+      for (const group of groups) {
         if ((bits & group) === 0) continue;
         let total = Number.NEGATIVE_INFINITY;
         for (let t = 0; t <= T; t++) {
@@ -500,6 +513,42 @@ export class PlanSearch {
       }
     }
     return found;
+  }
+
+  /** The relaxed plan with each cut in the last pass that is open to it in its season, before the cut that takes its wood. */
+  private asLateAsMayBe({ allowed }: Node): Int8Array {
+    const { slots } = this.problem;
+    const late = this.plan.slice();
+    const goneBy = new Int8Array(late.length);
+    for (let k = 0; k < late.length; k++) {
+      const parent = this.parents[k] as number;
+      const above = parent < 0 ? slots.length : (goneBy[parent] as number);
+      const had = late[k] as number;
+      if (had >= 0) {
+        for (let t = had + 1; t < above && slots[t]?.season === slots[had]?.season; t++)
+          if (((allowed[k] as number) & (1 << t)) !== 0) late[k] = t;
+      }
+      goneBy[k] = had >= 0 && this.problem.candidates[k]?.isCut ? Math.min(above, late[k] as number) : above;
+    }
+    return late;
+  }
+
+  /** A plan with each cut in the first pass of its season in which it breaks nothing: what is worth the same is done in winter. */
+  private asEarlyAsMayBe(from: Int8Array): Int8Array {
+    if (!this.growsAnything) return from;
+    const { slots, candidates } = this.problem;
+    const plan = from.slice();
+    for (let k = 0; k < plan.length; k++) {
+      const had = plan[k] as number;
+      if (had < 0) continue;
+      for (const slot of (candidates[k] as PlanCandidate).slots) {
+        if (slot >= had || slots[slot]?.season !== slots[had]?.season) continue;
+        plan[k] = slot;
+        if (this.fast.score(plan) > Number.NEGATIVE_INFINITY) break;
+        plan[k] = had;
+      }
+    }
+    return plan;
   }
 
   /** Takes a plan as the best one if it is; its score, −∞ where it breaks something. */
@@ -616,7 +665,7 @@ export class PlanSearch {
         plan[k] = slot;
         const loss = whole - this.fast.worth(plan);
         const freed = before - (this.fast.used[season - 1] as number);
-        const over = to > 0 && (this.fast.used[to - 1] as number) > (limits[to - 1] as number);
+        const over = to > 0 && (this.fast.used[to - 1] as number) > (limits[to - 1] as number) + CLOSE;
         if (freed > 0 && !over && this.fast.sound && loss / freed < least) {
           least = loss / freed;
           found = { k, slot };

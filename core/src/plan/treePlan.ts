@@ -34,6 +34,7 @@ export const SeasonOfPlan = z.strictObject({
   limit: z.number(),
   warnsFrom: z.number(),
   crown: z.number().describe('thousandths that count toward the limit'),
+  grown: z.number().describe('thousandths of the limit that regrowth of the season before uses'),
   exempt: z.number(),
   fruit: z.number(),
   minutes: z.number(),

@@ -5,6 +5,7 @@ import { KIT_SOURCE, type Tool, toolKinds } from '@mortisect/core/handling';
 import { upperFirst } from '@mortisect/core/measure';
 import {
   Costs,
+  RegrowthShares,
   PlanSettings as Settings,
   startingPlanSettings,
   WEIGHTS_SOURCE,
@@ -111,6 +112,13 @@ function WeightFields({ plan, onChange }: FieldsProps) {
           value={plan.costs}
           starting={startingPlanSettings().costs}
           onChange={(costs) => onChange({ ...plan, costs })}
+        />
+        <Label>{say('book.whatGrowsBack')}</Label>
+        <SettingFields
+          schema={RegrowthShares}
+          value={plan.regrowth}
+          starting={startingPlanSettings().regrowth}
+          onChange={(regrowth) => onChange({ ...plan, regrowth })}
         />
       </View>
     </Folded>

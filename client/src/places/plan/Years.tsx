@@ -54,6 +54,9 @@ export function Years({ view, today, solved }: { view: TreeView; today: SiteToda
                 {joined(say, massReading(season.massKg, today.units))}
               </Label>
             </View>
+            {season.grown >= 0.5 ? (
+              <Small paddingBottom={6}>{say('plan.grownBack', { percent: percentOf(season.grown) })}</Small>
+            ) : null}
             {season.shootMinutes >= 0.5 ? (
               <Small paddingBottom={6}>
                 {say('plan.shootMinutes', { minutes: wholeMinutes(season.shootMinutes) })}

@@ -7,7 +7,7 @@ import type { PlanProblem } from '../problem';
  * @returns the programme as text; its greatest objective is the worth of the best plan
  */
 export function asMilp(problem: PlanProblem): string {
-  const { candidates, slots, costs, discount } = problem;
+  const { candidates, slots, costs, discount, regrowth } = problem;
   const weight = (season: number) => discount ** (season - 1);
   const objective: string[] = [];
   const rules: string[] = [];
@@ -53,10 +53,18 @@ export function asMilp(problem: PlanProblem): string {
     const terms: string[] = [];
     const last = slots.findLastIndex((slot) => slot.season === y + 1);
     const before = slots.findLastIndex((slot) => slot.season === y);
+    const ofLastSeason = slots.flatMap((slot, t) => (slot.season === y ? [t] : []));
     candidates.forEach(({ isCut, own }, k) => {
       if (!isCut || own.crown === 0) return;
       terms.push(term(own.crown, u(k, last)));
       if (before >= 0) terms.push(term(-own.crown, u(k, before)));
+      // What went in a slot of the season before grows back by its share
+      for (const t of ofLastSeason) {
+        const grown = (own.crown * (slots[t]?.pass === 'summer' ? regrowth.summer : regrowth.dormant)) / 100;
+        if (grown === 0) continue;
+        terms.push(term(grown, u(k, t)));
+        if (t > 0) terms.push(term(-grown, u(k, t - 1)));
+      }
     });
     if (terms.length > 0) rules.push(`${terms.join(' ')} <= ${limit}`);
   });

@@ -172,6 +172,7 @@ function assembled({ seed, count, limit, int, limbs, places, others, problems, s
     limits: [],
     candidates: all,
     problems,
+    regrowth: { dormant: 0, summer: 0 },
     excludes: [],
     required: [],
     after: [],
@@ -356,4 +357,9 @@ export function shapedInstance(seed: number, size: InstanceSize): PlanProblem {
       [2, [3]],
     ],
   };
+}
+
+/** As `shapedInstance`, of a tree that answers its cuts: what went counts in the next season’s limit with the shares that start a site. */
+export function regrowingInstance(seed: number, size: InstanceSize): PlanProblem {
+  return { ...shapedInstance(seed, size), regrowth: { dormant: 25, summer: 10 } };
 }
