@@ -3,7 +3,9 @@ import { writeFileSync } from 'node:fs';
 import { register } from 'tsx/esm/api';
 
 register();
-const { planInstance, regrowingInstance, shapedInstance } = await import('../core/src/plan/testing/instances.ts');
+const { planInstance, regrowingInstance, shapedInstance } = await import(
+  '../core/src/plan/testing/instances.ts'
+);
 const { asMilp } = await import('../core/src/plan/testing/asMilp.ts');
 const highs = await (await import('highs')).default();
 
