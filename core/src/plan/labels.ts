@@ -42,6 +42,8 @@ export function bestByLabels(
   const places = seasonPlaces(problem, allowed);
   if (!places) return 'too many';
   const { place, parts } = places;
+  const seasonOf = slots.map(({ season }) => season - 1);
+  const backOf = slots.map((_, t) => Math.round(growsBack(problem, t) * parts));
   const order = relaxation.preorder;
   const carriesMust = mustsOn(problem, mustBy);
   const growsAnything = problem.regrowth.dormant > 0 || problem.regrowth.summer > 0;
@@ -65,16 +67,16 @@ export function bestByLabels(
           const goes = relaxation.goesIn(k, state, slot);
           let used = label.used;
           if (goes >= 0 && crown > 0) {
-            const season = slots[goes]?.season ?? 1;
-            const back = Math.round(growsBack(problem, goes) * parts);
-            for (const [at, units] of [
-              [season - 1, crown * parts],
-              [season, crown * back],
-            ] as const) {
-              const { unit, limit } = place[at] ?? NO_PLACE;
-              if (unit === 0 || units === 0) continue;
-              if ((Math.floor(used / unit) % (limit + 1)) + units > limit) return;
-              used += units * unit;
+            const own = place[seasonOf[goes] as number] as Place;
+            if (own.unit > 0) {
+              if ((Math.floor(used / own.unit) % (own.limit + 1)) + crown * parts > own.limit) return;
+              used += crown * parts * own.unit;
+            }
+            const grown = crown * (backOf[goes] as number);
+            const next = place[(seasonOf[goes] as number) + 1] ?? NO_PLACE;
+            if (grown > 0 && next.unit > 0) {
+              if ((Math.floor(used / next.unit) % (next.limit + 1)) + grown > next.limit) return;
+              used += grown * next.unit;
             }
           }
           const total = label.worth + worth;

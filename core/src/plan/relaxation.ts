@@ -317,15 +317,18 @@ export class Relaxation {
   /** Lays the prices on wood and gains. */
   private price(prices: Prices, through: Int16Array): void {
     const T = this.slots;
+    const { length } = this.problem.limits;
     for (let t = 0; t < T; t++) {
       const y = this.seasonOf[t] as number;
-      const next = y + 1 < this.problem.limits.length ? (prices[y + 1] as number) : 0;
-      const price = (prices[y] as number) + (this.growsBack[t] as number) * next;
-      for (let k = 0; k < this.size; k++) {
-        const crown = this.crown[k] as number;
-        const at = k * (T + 1) + t;
-        if (crown > 0) this.wood[at] = (this.woodPrice[at] as number) + crown * price;
-      }
+      const next = y + 1 < length ? (prices[y + 1] as number) : 0;
+      SLOT_PRICE[t] = (prices[y] as number) + (this.growsBack[t] as number) * next;
+    }
+    for (let k = 0; k < this.size; k++) {
+      const crown = this.crown[k] as number;
+      if (crown === 0) continue;
+      const base = k * (T + 1);
+      for (let t = 0; t < T; t++)
+        this.wood[base + t] = (this.woodPrice[base + t] as number) + crown * (SLOT_PRICE[t] as number);
     }
     for (const k of this.priced) this.priceShared(k, prices, through);
   }
@@ -446,3 +449,5 @@ export class Relaxation {
 }
 
 const TAKEN = new Float64Array(16);
+/** What a thousandth of crown costs in each slot at the prices of the last bound. */
+const SLOT_PRICE = new Float64Array(16);
