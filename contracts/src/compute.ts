@@ -11,7 +11,16 @@ import {
 } from '@mortisect/core/cuts';
 import { Causes, CausesInput } from '@mortisect/core/diagnosis';
 import { Clearance, ClearanceCase, DisorderCode, seasons } from '@mortisect/core/disorders';
-import { Fault, FaultTree, GapTest, LightInside, Limits, startingLimits } from '@mortisect/core/faults';
+import {
+  Fault,
+  FaultTree,
+  GapTest,
+  LightInside,
+  Limits,
+  MOST_SHADES,
+  Shade,
+  startingLimits,
+} from '@mortisect/core/faults';
 import { Caution, CutAtHand, LimbMassInput, Stick, Strokes } from '@mortisect/core/handling';
 import { localDay } from '@mortisect/core/measure';
 import { CandidateOut, OrderInput, OrderResult, PlanInput, TreePlan } from '@mortisect/core/plan';
@@ -142,6 +151,7 @@ export const OpennessInput = z
     grown: LimbMap.optional().describe(
       'the limbs before any cut, where some were made: their crown is looked into',
     ),
+    shades: z.array(Shade).max(MOST_SHADES).default([]).describe('what stands round the tree'),
     throws: z.number().int().min(1).max(MOST_THROWS).default(2000),
     seed: z
       .number()

@@ -1,8 +1,11 @@
 // How open a crown is, computed in a worker; the answer of a crown that has not changed is not computed again.
 
+import { shadesOf } from '@mortisect/core/present';
+import type { Action, TreeDetail } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
 import { useQuery } from '@tanstack/react-query';
 import { type Remote, wrap } from 'comlink';
+import { useMemo } from 'react';
 import type { OpennessWork } from '../workers/openness.worker';
 import { COMPUTED_HERE } from './queryClient';
 
@@ -14,16 +17,32 @@ function worker(): Remote<OpennessWork> {
   return remote;
 }
 
-/**
- * Seeded by the tree, so that the same crown always gives the same figures.
- *
- * @param crown the limbs as they grew, before any cut
- */
-export function useOpenness(treeId: string, limbs: Limb[], crown: Limb[]) {
-  const seed = [...treeId].reduce((hash, letter) => (hash * 31 + letter.charCodeAt(0)) % 2_147_483_647, 7);
+interface Opened {
+  /** Of the tree. */
+  id: string;
+  actions: readonly Action[];
+  /** The limbs as they grew, before any cut. */
+  crown: Limb[];
+}
+
+/** Of a tree by its records. @param detail the tree as it was recorded */
+export const openedOf = ({
+  tree,
+  actions,
+  limbs,
+}: Pick<TreeDetail, 'tree' | 'actions' | 'limbs'>): Opened => ({
+  id: tree.id,
+  actions,
+  crown: limbs,
+});
+
+/** Seeded by the tree, so that the same crown always gives the same figures. */
+export function useOpenness({ id, actions, crown }: Opened, limbs: Limb[]) {
+  const shades = useMemo(() => shadesOf(actions), [actions]);
+  const seed = [...id].reduce((hash, letter) => (hash * 31 + letter.charCodeAt(0)) % 2_147_483_647, 7);
   return useQuery({
-    queryKey: ['openness', seed, limbs, crown],
-    queryFn: () => worker().openness(limbs, THROWS, seed, crown),
+    queryKey: ['openness', seed, limbs, crown, shades],
+    queryFn: () => worker().openness(limbs, THROWS, seed, crown, shades),
     staleTime: Number.POSITIVE_INFINITY,
     ...COMPUTED_HERE,
   });

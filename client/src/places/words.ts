@@ -146,6 +146,8 @@ export function actionWords(say: Say, action: ActionBody, kit: readonly Tool[] =
       return `${lowerFirst(otherWords(say, action.what))}, ${lowerFirst(limbIn(say, action.limbName))}`;
     case 'planPinned':
       return say('shared.planPinned', { pin: pinWords(say, action.pin) });
+    case 'shadeSeen':
+      return say('shared.shadeSeen', { count: action.shades.length });
     case 'cropSeen':
       return say('shared.cropSeen', { year: String(action.year), crop: told(say, action.crop) });
     case 'paceSet':

@@ -4,6 +4,7 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { z } from 'zod';
 import { alike, diameterMmAt, indexLimbs, type Limb, limbShape, type Point, pointAlong } from '../tree/index';
 import { crownOf } from './gapTest';
+import { isShaded, type Shade } from './shade';
 
 export const LightInside = z
   .strictObject({
@@ -34,9 +35,15 @@ const INNER = 1 / 3;
  *
  * @param limbs as they stand
  * @param crownLimbs as they grew, before any cut: they say where leaves hang and where the inner third is
+ * @param shades what stands round the tree
  * @returns share 0..1, weighted as an overcast sky lights a level leaf; repeatable by the seed
  */
-export function lightInside(limbs: Limb[], seed: number, crownLimbs: Limb[] = limbs): LightInside {
+export function lightInside(
+  limbs: Limb[],
+  seed: number,
+  crownLimbs: Limb[] = limbs,
+  shades: readonly Shade[] = [],
+): LightInside {
   const leaves = new Leaves();
   let leafAreaM2 = 0;
   for (const leaf of leavesLeft(limbs, seed, crownLimbs)) {
@@ -45,9 +52,20 @@ export function lightInside(limbs: Limb[], seed: number, crownLimbs: Limb[] = li
   }
   const rays = raysOf(crownLimbs, seed);
   let sum = 0;
-  for (const { from, direction } of rays) sum += Math.exp(-EXTINCTION * leaves.areaAlong(from, direction));
+  for (const { from, direction } of rays) {
+    if (!isShaded(from, direction, shades)) sum += Math.exp(-EXTINCTION * leaves.areaAlong(from, direction));
+  }
   return { share: sum / rays.length, leafAreaM2 };
 }
+
+/** Share of the sky over the inner third of a crown that nothing outside the tree hides, 0..1. */
+export function openSky(limbs: Limb[], shades: readonly Shade[]): number {
+  if (shades.length === 0) return 1;
+  const rays = raysOf(limbs, SKY_SEED);
+  const open = rays.filter(({ from, direction }) => !isShaded(from, direction, shades));
+  return open.length / rays.length;
+}
+const SKY_SEED = 17;
 
 /** Leaves of a crown that still hang when only these limbs stand. */
 function leavesLeft(limbs: Limb[], seed: number, crownLimbs: Limb[]): Leaf[] {

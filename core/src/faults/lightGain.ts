@@ -1,6 +1,7 @@
 // How much light would the inner crown gain by each of these cuts alone?
 import { indexLimbs, isDistalOf, type Kerf, type Limb } from '../tree/index';
 import { alongRay, cellOf, EXTINCTION, type Leaf, leavesOf, PER_STEP, raysOf } from './light';
+import { isShaded, type Shade } from './shade';
 
 interface LightGains {
   /** Share of sky light in the inner third as the crown stands, 0..1. */
@@ -15,10 +16,16 @@ const EVERY_RAY = 3;
 /**
  * The gain of each kerf alone, on the same rays and leaves, so that the differences carry no noise of their own.
  *
+ * @param shades what stands round the tree
  * @returns percentage points of light in the inner third, one for each kerf
  * @source as `lightInside`
  */
-export function lightGains(limbs: Limb[], seed: number, kerfs: readonly Kerf[]): LightGains {
+export function lightGains(
+  limbs: Limb[],
+  seed: number,
+  kerfs: readonly Kerf[],
+  shades: readonly Shade[] = [],
+): LightGains {
   const leaves = leavesOf(limbs, seed);
   const takersOf = leafTakers(limbs, kerfs);
   // Leaves taken by each kerf, as groups: a leaf belongs to the set of kerfs that take it
@@ -45,6 +52,7 @@ export function lightGains(limbs: Limb[], seed: number, kerfs: readonly Kerf[]):
   const rays = raysOf(limbs, seed).filter((_, i) => i % EVERY_RAY === 0);
   let light = 0;
   for (const { from, direction } of rays) {
+    if (isShaded(from, direction, shades)) continue;
     met.fill(0);
     alongRay(from, direction, (cell) => {
       const held = inCell.get(cell);
@@ -63,7 +71,10 @@ export function lightGains(limbs: Limb[], seed: number, kerfs: readonly Kerf[]):
       if (area > 0) gains[i] = (gains[i] as number) + Math.exp(-EXTINCTION * (whole - area)) - before;
     });
   }
-  return { share: light / rays.length, points: [...gains].map((gain) => (100 * gain) / rays.length) };
+  return {
+    share: light / rays.length,
+    points: [...gains].map((gain) => (100 * gain) / rays.length),
+  };
 }
 
 /** Which kerfs take a leaf, by their index: those that take its limb whole, and those on it that take what lies beyond them. */

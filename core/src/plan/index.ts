@@ -33,6 +33,7 @@ export {
   type ClashPart,
   type HeightOfPlan,
   type LeftWhy,
+  type LightOfPlan,
   PlannedStep,
   SeasonOfPlan,
   type SidesOfPlan,

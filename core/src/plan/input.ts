@@ -5,7 +5,7 @@ import { cleaningSchools } from '../blades/index';
 import { limitSchoolIds, type Spread, spreads } from '../crown/index';
 import { CuttingSchools, choicesBeyondSawing, FindingForCut } from '../cuts/index';
 import { seasons } from '../disorders/index';
-import { faultKinds } from '../faults/index';
+import { faultKinds, MOST_SHADES, Shade } from '../faults/index';
 import { hazards, LIFT_KG, LIFT_NEVER_ABOVE_KG, startingKit, Tool } from '../handling/index';
 import { issueOf, type Refusal, refusal } from '../refusal/index';
 import { bearingHabits, treeForms } from '../register/index';
@@ -210,6 +210,11 @@ export const PlanInput = z
       .max(MOST_PLAN_SEASONS)
       .default([])
       .describe('seasons in which an arborist comes'),
+    shades: z
+      .array(Shade)
+      .max(MOST_SHADES)
+      .default([])
+      .describe('what stands round the tree and takes its light'),
     offYear: z
       .boolean()
       .default(false)

@@ -94,6 +94,7 @@ function planFrom(prepared: Prepared, progress: Progress, comesOut: boolean): Tr
     idlePins: prepared.idlePins,
     height: comesOut ? null : loweredBy(prepared, steps),
     sides: comesOut ? null : sidesAfter(input, prepared.sides.now, withKerfs(steps, chosenFrom)),
+    light: comesOut ? null : prepared.light,
     limitBecause: prepared.limits.because,
     proof: {
       worth: finite(progress.worth),

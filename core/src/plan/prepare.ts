@@ -19,6 +19,7 @@ import { askRegrown, regrownOf } from './regrown';
 import { askShoots, shootsOf } from './shoots';
 import { askSides, type SideEffect, sideWork } from './sides';
 import { trainingOf } from './training';
+import type { LightOfPlan } from './treePlan';
 import { type Verdict, verdictOf } from './verdict';
 import { startingWeights, type WeightKey } from './weights';
 import { askLight } from './wholeTree';
@@ -39,8 +40,8 @@ export interface Prepared {
   crown: CrownMap;
   limits: SeasonLimits;
   keep: KeepWorth[];
-  /** Share of sky light in the inner third as the tree stands; null where the map shows no crown. */
-  lightShare: number | null;
+  /** Light in the inner third as the tree stands; null where the map shows no crown. */
+  light: LightOfPlan | null;
   /** Pins that name what is not there any more. */
   idlePins: Pin[];
   heights: { tall: TooTall[] };
@@ -144,7 +145,7 @@ export function preparePlan(given: PlanInput): Prepared {
     keep,
     heights,
     sides: { ...sides, effects: built.effects },
-    lightShare: built.lightShare,
+    light: built.light,
     idlePins: built.idlePins,
     handOver,
   };
@@ -200,7 +201,7 @@ interface Built {
   problem: PlanProblem;
   asked: Asked[];
   idlePins: Pin[];
-  lightShare: number | null;
+  light: LightOfPlan | null;
   effects: SideEffect[];
   mustCrown: number;
 }
@@ -264,12 +265,12 @@ function build(input: PlanInput, parts: Parts): Built {
   askShoots(parts.shoots, parts, problem, ask);
   askRegrown(input, parts, problem, ask);
   const effects = askSides(input, parts, problem, ask);
-  const lightShare = askLight(input, parts, problem, ask);
+  const light = askLight(input, parts, problem, ask);
   excludeAlternatives(problem, doable, index);
   const idlePins = applyPins(problem, doable, input, index, input.pins);
   if (paceOf(input) !== 'hard first') stemSteps(parts, problem);
   const mustCrown = candidates.reduce((sum, { own }) => sum + own.exemptCrown, 0);
-  return { problem, asked, idlePins, lightShare, effects, mustCrown };
+  return { problem, asked, idlePins, light, effects, mustCrown };
 }
 
 /** In which passes it may be done: the arborist’s cuts in a booked visit alone. */

@@ -84,6 +84,13 @@ const Sides = z.strictObject({
     .array(z.strictObject({ middleDeg: z.number(), widthDeg: z.number() }))
     .describe('sides that bear hardly any leaf, degrees'),
 });
+const Light = z.strictObject({
+  share: z.number().describe('share of sky light in the inner third of the crown, as it stands'),
+  open: z.number().describe('share of the sky that nothing outside the tree hides'),
+  enough: z.number().describe('share that fruit buds and colour ask for'),
+});
+export type LightOfPlan = z.infer<typeof Light>;
+
 const SidesOfPlan = z.strictObject({ now: Sides, after: z.array(Sides).describe('after each season') });
 export type SidesOfPlan = z.infer<typeof SidesOfPlan>;
 
@@ -104,6 +111,7 @@ export const TreePlan = z.strictObject({
   sides: SidesOfPlan.nullable().describe(
     'null for a tree that is trained flat, that is young, or that has no crown round its stem',
   ),
+  light: Light.nullable().describe('null where the map shows no crown'),
   verdict: Verdict.nullable(),
   decisions: z.array(Decision),
   clash: z

@@ -1,13 +1,19 @@
 // What the tree as a whole lacks: light inside.
-import { LIGHT_ENOUGH_FROM, lightGains } from '../faults/index';
+import { LIGHT_ENOUGH_FROM, lightGains, openSky } from '../faults/index';
 import type { PlanInput } from './input';
 import { type Ask, askGoal, type Parts } from './parts';
 import { ancestors, type PlanProblem } from './problem';
+import type { LightOfPlan } from './treePlan';
 
 const LIGHT_SEED = 17;
 
 /** A point of value for each point of light gained, as far as the crown lacks light; a cut counts beyond what its inner cuts gain. */
-export function askLight(input: PlanInput, { doable }: Parts, problem: PlanProblem, ask: Ask): number | null {
+export function askLight(
+  input: PlanInput,
+  { doable }: Parts,
+  problem: PlanProblem,
+  ask: Ask,
+): LightOfPlan | null {
   const { limbs } = input.tree;
   if (limbs.every((limb) => limb.kind === 'trunk')) return null;
   const kerfs = doable.flatMap(({ priced }, k) =>
@@ -17,10 +23,14 @@ export function askLight(input: PlanInput, { doable }: Parts, problem: PlanProbl
     limbs,
     LIGHT_SEED,
     kerfs.map(({ kerf }) => kerf),
+    input.shades,
   );
-  const lacks = Math.max(0, (LIGHT_ENOUGH_FROM - share) * 100);
+  const open = openSky(limbs, input.shades);
+  // What is hidden outside no cut brings back
+  const lacks = Math.max(0, (LIGHT_ENOUGH_FROM * open - share) * 100);
+  const light = { share, open, enough: LIGHT_ENOUGH_FROM };
   const sum = points.reduce((total, gain) => total + gain, 0);
-  if (lacks <= 0 || sum <= 0) return share;
+  if (lacks <= 0 || sum <= 0) return light;
   const scale = Math.min(1, lacks / sum) * input.settings.weights.lightPoint;
   const gain = new Map(kerfs.map(({ k }, i) => [k, (points[i] as number) * scale]));
   for (const [k, own] of gain) {
@@ -37,5 +47,5 @@ export function askLight(input: PlanInput, { doable }: Parts, problem: PlanProbl
       ask,
     );
   }
-  return share;
+  return light;
 }

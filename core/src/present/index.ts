@@ -19,6 +19,7 @@ export {
   type Pinned,
   pinsOf,
   planInputOf,
+  shadesOf,
 } from './planInput';
 export { type OpenRound, openRound, type Queue, queueOf, type RoundEntry, roundKinds } from './round';
 export {

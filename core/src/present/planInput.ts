@@ -3,6 +3,7 @@ import { agentOf, cleaningSeconds } from '../blades/index';
 import { cropRhythm } from '../crown/index';
 import { girdled } from '../diagnosis/index';
 import { disorderOf, seasonOn, winterOf } from '../disorders/index';
+import type { Shade } from '../faults/index';
 import type { Pin, PlanInput } from '../plan/index';
 import type { Action, ActionOf, Finding, Site, TreeDetail } from '../records/index';
 import { cultivarNamed } from '../register/index';
@@ -96,6 +97,7 @@ export function planInputOf(detail: TreeDetail, site: Site, day: string): PlanIn
     limit: lastOf(actions, 'limitSet')?.limit ?? null,
     booked: bookedSeasons(actions, site, day),
     firstWinter: winterOf(day, site.latitude),
+    shades: shadesOf(actions),
     offYear: cropRhythm(cropsOf(actions), winterOf(day, site.latitude) + 1).next === 'off',
     regrown: regrown(detail).flatMap(({ limb, goes }) =>
       goes && limbs.some(({ id }) => id === limb.id) ? [limb.id] : [],
@@ -114,7 +116,7 @@ export function planInputOf(detail: TreeDetail, site: Site, day: string): PlanIn
 }
 
 /** The last word of its kind that nobody took back. */
-function lastOf<K extends 'seasonsPlanned' | 'paceSet' | 'limitSet'>(
+function lastOf<K extends 'seasonsPlanned' | 'paceSet' | 'limitSet' | 'shadeSeen'>(
   actions: readonly Action[],
   kind: K,
 ): ActionOf<K> | undefined {
@@ -122,6 +124,9 @@ function lastOf<K extends 'seasonsPlanned' | 'paceSet' | 'limitSet'>(
     | ActionOf<K>
     | undefined;
 }
+
+/** What stands round the tree and takes its light, as it was last written down. */
+export const shadesOf = (actions: readonly Action[]): Shade[] => lastOf(actions, 'shadeSeen')?.shades ?? [];
 
 /** Crops that were written down, in the order they were. */
 export function cropsOf(actions: readonly Action[]): (ActionOf<'cropSeen'> & { actionId: string })[] {

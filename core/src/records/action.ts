@@ -6,6 +6,7 @@ import { cleaningMethods, keepings, woodClasses } from '../blades/index';
 import { crops, spreads } from '../crown/index';
 import { choicesBeyondSawing } from '../cuts/index';
 import { ClinicEvidence } from '../diagnosis/index';
+import { MOST_SHADES, Shade } from '../faults/index';
 import { LEAST_LIMIT, MOST_LIMIT, MOST_PLAN_SEASONS, otherKinds, Pin } from '../plan/index';
 import { issueOf, refusal } from '../refusal/index';
 import { grounds } from '../weather/index';
@@ -275,6 +276,12 @@ export const ActionBody = z
       year: z.number().int().min(1800).max(3000).describe('of the harvest'),
       crop: z.enum(crops),
       thinned: z.boolean().describe('fruit was thinned by hand'),
+    }),
+    z.strictObject({
+      kind: z.literal('shadeSeen'),
+      at: moment,
+      treeId: TreeId,
+      shades: z.array(Shade).max(MOST_SHADES).describe('all that stands round the tree; none: nothing does'),
     }),
     z.strictObject({
       kind: z.literal('paceSet'),

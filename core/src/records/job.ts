@@ -1,17 +1,23 @@
-// A job without a saw: guards, stakes, vines, grass, mulch, mummies, thinning.
+// A job without a saw: one of the usual ones, or one in somebody’s own words.
 
 import { z } from 'zod';
-import { jobKinds } from '../register/index';
-import { localDay, moment, RecordId, Stamp, TreeId, text } from './common';
+import { issueOf, refusal } from '../refusal/index';
+import { jobKinds, OWN_JOB } from '../register/index';
+import { localDay, moment, name, RecordId, Stamp, TreeId, text } from './common';
 
 export const JobBody = z
   .strictObject({
     treeId: TreeId,
     job: z.enum(jobKinds.map((kind) => kind.code) as [string, ...string[]]),
     dueOn: localDay,
+    title: name(80).optional().describe('what is to be done, in own words'),
+    minutes: z.number().int().min(1).max(10_000).optional().describe('how long it takes, as somebody thinks'),
     note: text(300),
     doneAt: moment.nullable(),
     withdrawn: z.boolean(),
+  })
+  .superRefine(({ job, title }, context) => {
+    if (job === OWN_JOB && title === undefined) context.addIssue(issueOf(['title'], refusal('noJobTitle')));
   })
   .meta({ id: 'JobBody' });
 export type JobBody = z.infer<typeof JobBody>;

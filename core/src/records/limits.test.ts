@@ -1,5 +1,14 @@
 // What a record takes and what it refuses, at the boundaries: a record that is let in is in every copy for ever.
-import { ActionBody, FindingBody, isTimeZone, Site, TreeBody, TreeSummary, treeBodyOf } from './index';
+import {
+  ActionBody,
+  FindingBody,
+  isTimeZone,
+  JobBody,
+  Site,
+  TreeBody,
+  TreeSummary,
+  treeBodyOf,
+} from './index';
 
 const ID = '0193f000-0000-7000-8000-000000000001';
 const AT = '2026-11-24T10:00:00Z';
@@ -252,4 +261,35 @@ test.each([
   };
   const faults = Site.safeParse(site).error?.issues.map(({ path }) => path.join('.')) ?? [];
   expect(faults.includes('timeZone')).toBe(!known);
+});
+
+describe('a job in own words', () => {
+  const job = {
+    treeId: 'a',
+    job: 'own',
+    dueOn: '2026-12-31',
+    note: '',
+    doneAt: null,
+    withdrawn: false,
+  };
+  const faults = (more: object) =>
+    JobBody.safeParse({ ...job, ...more }).error?.issues.map(({ path }) => path.join('.')) ?? [];
+
+  test('says what is to be done; a usual one need not', () => {
+    expect(faults({})).toEqual(['title']);
+    expect(faults({ title: '  ' })).toEqual(['title']);
+    expect(faults({ title: 'Mend the gate' })).toEqual([]);
+    expect(faults({ job: 'guard' })).toEqual([]);
+    expect(faults({ job: 'nothing' })).toEqual(['job']);
+  });
+
+  test.each([
+    [0, false],
+    [1, true],
+    [10_000, true],
+    [10_001, false],
+    [2.5, false],
+  ])('%s minutes: %s', (minutes, fits) => {
+    expect(faults({ title: 'Mend the gate', minutes })).toEqual(fits ? [] : ['minutes']);
+  });
 });

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { DebrisSettings, RecheckSettings } from '../aftercare/index';
 import { Limits } from '../faults/index';
-import { Costs, PlanSettings, Weights } from '../plan/index';
+import { Costs, PlanSettings, RegrowthShares, Weights } from '../plan/index';
 import { settingsIn } from '../settings/index';
 import { TimingSchools, TimingSettings, TimingWeights } from '../timing/index';
 import { Climate } from '../weather/index';
@@ -15,6 +15,7 @@ const SCHEMAS = Object.entries({
   Limits,
   PlanSettings,
   RecheckSettings,
+  RegrowthShares,
   SiteSchools,
   TimingSchools,
   TimingSettings,
@@ -48,6 +49,7 @@ test('every schema asks for something, under a name of its own, and what is chos
     'PlanSettings.limit',
     'PlanSettings.kit',
     'PlanSettings.costs',
+    'PlanSettings.regrowth',
     'PlanSettings.weights',
     'SiteSchools.clearance',
     'TimingSettings.school',

@@ -73,6 +73,7 @@ export interface Refusals {
   cutsInRing: null;
   treeTwice: null;
   harvestAhead: { year: number };
+  noJobTitle: null;
   seasonBeyond: { season: number; seasons: number };
   // Mixtures
   notStronger: { productPct: number };

@@ -6,7 +6,7 @@ export {
   cultivarsOf,
   susceptibilities,
 } from './cultivars';
-export { jobDueOn, jobKinds } from './jobs';
+export { jobDueOn, jobKinds, OWN_JOB } from './jobs';
 export {
   type BearingHabit,
   bearingHabits,

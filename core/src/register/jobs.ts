@@ -8,6 +8,9 @@ interface JobKind {
   why: string;
 }
 
+/** A job in one’s own words. */
+export const OWN_JOB = 'own';
+
 /** Common practice, no source. */
 export const jobKinds: readonly JobKind[] = [
   { code: 'guard', name: 'putOnRodentGuard', byMonth: 11, why: 'beforeSnowBarkIsGnawedUnder' },
@@ -42,6 +45,12 @@ export const jobKinds: readonly JobKind[] = [
     byMonth: 6,
     why: 'onePerClusterTheLimbHolds',
   },
+  { code: 'drain', name: 'leadWaterAway', byMonth: 10, why: 'rootsThatStandInWaterDie' },
+  { code: 'cold air', name: 'openAWayForColdAir', byMonth: 3, why: 'coldAirPoolsBehindHedges' },
+  { code: 'feed less', name: 'feedLess', byMonth: 3, why: 'richFeedingMakesSoftShoots' },
+  { code: 'shade', name: 'cutBackWhatShades', byMonth: 2, why: 'cuttingThisTreeBringsNoLight' },
+  { code: 'too close', name: 'takeOutEverySecondTree', byMonth: 2, why: 'crownsThatTouchShadeEachOther' },
+  { code: OWN_JOB, name: 'somethingElseToDo', byMonth: 12, why: 'writeWhatIsToBeDone' },
 ];
 
 /**

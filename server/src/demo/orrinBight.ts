@@ -109,6 +109,15 @@ export const fieldNotes = (now: string): { daysAgo: number; crew: 'wall' | 'boat
         note: 'At leaf fall.',
       },
     },
+    {
+      daysAgo: 45,
+      crew: 'wall',
+      action: {
+        kind: 'shadeSeen',
+        treeId: 'net-loft-07',
+        shades: [{ what: 'building', bearingDeg: 180, distanceCm: 500, heightCm: 700, widthCm: 1800 }],
+      },
+    },
     ...biennial.map((crop, i) => ({
       daysAgo: 44 - i,
       crew: 'wall' as const,
@@ -235,7 +244,14 @@ const Orchard = z
     shapes: z.array(DemoShape),
     rounds: z.array(DemoRound),
     jobs: z.array(
-      z.strictObject({ treeId: z.string(), job: z.string(), note: z.string(), inDays: z.number() }),
+      z.strictObject({
+        treeId: z.string(),
+        job: z.string(),
+        title: z.string().optional(),
+        minutes: z.number().optional(),
+        note: z.string(),
+        inDays: z.number(),
+      }),
     ),
   })
   .transform(({ trees, grown, ...orchard }) => ({ ...orchard, trees: [...trees, ...grown] }));

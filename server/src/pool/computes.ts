@@ -28,9 +28,9 @@ const computes: { [K in ComputeName]: (body: ComputeBody<K>) => object | null } 
     names: Object.fromEntries(limbNames(limbs, twelveBearingDeg, units)),
   }),
   computeFaults: ({ tree, limits }) => ({ faults: geometryFaults(tree, limits) }),
-  computeOpenness: ({ limbs, grown = limbs, throws, seed }) => ({
+  computeOpenness: ({ limbs, grown = limbs, throws, seed, shades }) => ({
     gap: gapTest(limbs, throws, seed, HAT_RADIUS_CM, grown),
-    light: lightInside(limbs, seed, grown),
+    light: lightInside(limbs, seed, grown, shades),
   }),
   computeLimbMass: limbMassOf,
   computeCandidates: candidates,

@@ -5,11 +5,21 @@ import { lanesOf, type TimingNow } from '@mortisect/contracts';
 import { upperFirst } from '@mortisect/core/measure';
 import { cutsOnRecord, USUAL_CUT } from '@mortisect/core/present';
 import type { Site } from '@mortisect/core/records';
-import { jobKinds, speciesName } from '@mortisect/core/register';
+import { speciesName } from '@mortisect/core/register';
 import { dayAfter, hourOf, localClock, momentOf } from '@mortisect/core/weather';
 import type { Say } from '@mortisect/words';
 import { unsaid } from '@mortisect/words';
-import { dayIn, laneName, limbIn, lookForWords, riskWords, told, windowTitle } from '@mortisect/words/trade';
+import {
+  dayIn,
+  jobName,
+  jobNotes,
+  laneName,
+  limbIn,
+  lookForWords,
+  riskWords,
+  told,
+  windowTitle,
+} from '@mortisect/words/trade';
 import { type CalendarEvent, calendarOf } from '../files/calendar';
 import type { Pool } from '../pool/pool';
 import { notThere } from '../refusal';
@@ -66,8 +76,8 @@ export async function siteCalendar(
     ...jobs.map(
       (job): CalendarEvent => ({
         id: job.id,
-        title: `${told(say, jobKinds.find((kind) => kind.code === job.job)?.name ?? job.job)} · ${codeOf.get(job.treeId) ?? job.treeId}`,
-        detail: job.note,
+        title: `${jobName(say, job)} · ${codeOf.get(job.treeId) ?? job.treeId}`,
+        detail: jobNotes(say, job).join(' · '),
         when: { day: job.dueOn },
       }),
     ),

@@ -16,6 +16,7 @@ import type {
   ClashPart,
   HeightOfPlan,
   LeftWhy,
+  LightOfPlan,
   OtherKind,
   Pass,
   Pin,
@@ -122,6 +123,13 @@ export function sidesWords(say: Say, { now, after }: SidesOfPlan, telling: Telli
       ? [say('trade.gapsOpened', { toward: towardWords(say, opened.map(middleOf), telling) })]
       : []),
   ];
+}
+
+/** Where the light lacks because of what stands round the tree: that cutting does not mend it, or only a part. @returns nothing where nothing is hidden or light is enough */
+export function lightWords(say: Say, { share, open, enough }: LightOfPlan): string[] {
+  const hidden = Math.round((1 - open) * 100);
+  if (hidden < 1 || share >= enough) return [];
+  return [say(share >= enough * open ? 'trade.shadeOutside' : 'trade.shadePartly', { hidden })];
 }
 
 /** What a cut does to the sides of the tree, where that is a point of a hundred or more. */

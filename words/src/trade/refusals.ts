@@ -74,6 +74,7 @@ const WORDS: {
   cutsInRing: 'fault.cutsInRing',
   treeTwice: 'fault.treeTwice',
   harvestAhead: 'fault.harvestAhead',
+  noJobTitle: 'fault.noJobTitle',
   seasonBeyond: 'fault.seasonBeyond',
   notStronger: 'fault.notStronger',
   productHolds: 'fault.productHolds',

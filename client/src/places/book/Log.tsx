@@ -4,9 +4,8 @@ import { disorderOf } from '@mortisect/core/disorders';
 import { upperFirst } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import { type LogEntry, markOf } from '@mortisect/core/records';
-import { jobKinds } from '@mortisect/core/register';
 import type { Say } from '@mortisect/words';
-import { limbIn, tapeText, told } from '@mortisect/words/trade';
+import { jobName, limbIn, tapeText, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
@@ -124,7 +123,7 @@ function entryWords(
   if (entry.kind === 'limbs')
     return { title: say('book.limbMapDrawn'), detail: say('book.limbs', { limbs: entry.limbs }) };
   if (entry.kind === 'job') {
-    const name = told(say, jobKinds.find((kind) => kind.code === entry.job.job)?.name) ?? entry.job.job;
+    const name = jobName(say, entry.job);
     const jobWords = entry.job.withdrawn
       ? say('shared.takenBack')
       : entry.job.doneAt

@@ -1,7 +1,7 @@
-// How the crown hangs round its stem before and after the plan.
+// How the crown hangs round its stem before and after the plan, and light that no cut brings back.
 import type { Solved } from '@mortisect/core/plan';
 import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
-import { sidesWords } from '@mortisect/words/trade';
+import { lightWords, sidesWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../../data/useSay';
 import { Body, Section } from '../../ui/type';
@@ -14,6 +14,21 @@ export function SidesPart({ view, today, solved }: { view: TreeView; today: Site
   return (
     <View gap={8}>
       <Section>{say('plan.sides')}</Section>
+      {lines.map((line) => (
+        <Body key={line}>{line}</Body>
+      ))}
+    </View>
+  );
+}
+
+export function LightPart({ solved }: { solved: Solved }) {
+  const say = useSay();
+  const { light } = solved.plan;
+  const lines = light ? lightWords(say, light) : [];
+  if (lines.length === 0) return null;
+  return (
+    <View gap={8}>
+      <Section>{say('plan.lightInside')}</Section>
       {lines.map((line) => (
         <Body key={line}>{line}</Body>
       ))}

@@ -2,26 +2,23 @@
 
 import { heightReading, upperFirst } from '@mortisect/core/measure';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
-import type { Job, TreeDetail, TreeSummary } from '@mortisect/core/records';
-import { jobDueOn, jobKinds, speciesName } from '@mortisect/core/register';
+import type { TreeDetail, TreeSummary } from '@mortisect/core/records';
+import { speciesName } from '@mortisect/core/register';
 import { type Triage, triageTable } from '@mortisect/core/triage';
 import type { PlainKey } from '@mortisect/words';
 import { joined, tapeText, told, triageWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { dayWords, isDay } from '../../data/moment';
 import { triageOf } from '../../data/triageOf';
-import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
-import { newId, useSaveJob } from '../../data/writes';
 import { Button } from '../../ui/Button';
-import { Field } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
-import { Select } from '../../ui/Select';
 import { Sheet } from '../../ui/Sheet';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { CropPart } from './CropPart';
+import { Jobs } from './Jobs';
+import { ShadePart } from './ShadePart';
 import { SkipTree } from './SkipTree';
 
 interface TreePartProps {
@@ -38,6 +35,7 @@ export function TreePart({ view, detail, today }: TreePartProps) {
       <Verdict triage={triageOf(view, detail, today)} />
       <Facts tree={view.tree} today={today} />
       <CropPart treeId={view.tree.id} actions={detail.actions} today={today} />
+      <ShadePart view={view} today={today} />
       <Jobs treeId={view.tree.id} jobs={detail.jobs} today={today} />
       <View flexDirection="row" flexWrap="wrap" gap={8}>
         <Button onPress={() => router.navigate(`/round/${view.tree.id}/edit`)}>
@@ -181,151 +179,5 @@ function Facts({ tree, today }: { tree: TreeSummary; today: SiteToday }) {
         ) : null,
       )}
     </View>
-  );
-}
-
-function Jobs({ treeId, jobs, today }: { treeId: string; jobs: readonly Job[]; today: SiteToday }) {
-  const say = useSay();
-  const clock = useClock();
-  const saving = useSaveJob();
-  const [adding, setAdding] = useState(false);
-  const [removed, setRemoved] = useState<Job | null>(null);
-  const open = jobs.filter((job) => job.doneAt === null && !job.withdrawn);
-  const change = (job: Job, part: Partial<Pick<Job, 'doneAt' | 'withdrawn'>>) => {
-    const { id, revision, by, receivedAt, ...body } = job;
-    saving.mutate({ id, baseRevision: revision, job: { ...body, ...part } });
-  };
-  return (
-    <View gap={8}>
-      <Section>{say('round.jobsWithoutASaw')}</Section>
-      {open.length === 0 ? <Small>{say('round.noneOpen')}</Small> : null}
-      {open.map((job) => {
-        const kind = jobKinds.find((jobKind) => jobKind.code === job.job);
-        const late = job.dueOn < today.day;
-        return (
-          <View key={job.id} flexDirection="row" alignItems="center" gap={8}>
-            <View flex={1} minWidth={0}>
-              <Label>{told(say, kind?.name) ?? job.job}</Label>
-              <Small
-                color={late ? '$ochreText' : '$soft'}
-              >{`${late ? say('round.lateWasDue') : say('shared.due')} ${dayWords(job.dueOn)}${job.note ? ` · ${job.note}` : ''}`}</Small>
-            </View>
-            <Button
-              onPress={() => change(job, { doneAt: clock() })}
-              aria-label={say('round.done', { kind: told(say, kind?.name) ?? job.job })}
-            >
-              {say('shared.done')}
-            </Button>
-            <Button
-              kind="quiet"
-              onPress={() => {
-                change(job, { withdrawn: true });
-                setRemoved(job);
-              }}
-              aria-label={say('round.remove2', { kind: told(say, kind?.name) ?? job.job })}
-            >
-              {say('shared.remove')}
-            </Button>
-          </View>
-        );
-      })}
-      {removed ? (
-        <Notice
-          kind="said"
-          action={
-            <View flexDirection="row">
-              <Button
-                onPress={() => {
-                  change(removed, { withdrawn: false });
-                  setRemoved(null);
-                }}
-              >
-                {say('round.restoreIt')}
-              </Button>
-            </View>
-          }
-        >
-          {say('round.isRemoved', {
-            job: told(say, jobKinds.find((jobKind) => jobKind.code === removed.job)?.name) ?? removed.job,
-          })}
-        </Notice>
-      ) : null}
-      <View flexDirection="row">
-        <Button onPress={() => setAdding(true)}>{say('round.addAJob')}</Button>
-      </View>
-      <JobSheet
-        key={String(adding)}
-        treeId={treeId}
-        today={today}
-        open={adding}
-        onClose={() => setAdding(false)}
-      />
-    </View>
-  );
-}
-
-const KINDS = jobKinds.map(({ code, name }) => ({ value: code, label: name }));
-
-function JobSheet({
-  treeId,
-  today,
-  open,
-  onClose,
-}: {
-  treeId: string;
-  today: SiteToday;
-  open: boolean;
-  onClose(): void;
-}) {
-  const say = useSay();
-  const saving = useSaveJob();
-  const [job, setJob] = useState('guard');
-  const [note, setNote] = useState('');
-  const usual = jobDueOn(job, today.day, today.site.latitude);
-  const [typed, setTyped] = useState<string | null>(null);
-  const dueOn = typed ?? usual;
-  const good = isDay(dueOn);
-  return (
-    <Sheet
-      title={say('round.addAJob')}
-      open={open}
-      onClose={onClose}
-      closeLabel={say('shared.back')}
-      actions={
-        <Button
-          grow
-          kind="main"
-          disabled={!good}
-          onPress={() =>
-            saving.mutate(
-              {
-                id: newId(),
-                baseRevision: null,
-                job: { treeId, job, dueOn, note: note.trim(), doneAt: null, withdrawn: false },
-              },
-              { onSuccess: onClose },
-            )
-          }
-        >
-          {say('shared.add')}
-        </Button>
-      }
-    >
-      <Select
-        label={say('round.job')}
-        value={job}
-        options={KINDS}
-        onChange={setJob}
-        hint={told(say, jobKinds.find((kind) => kind.code === job)?.why)}
-      />
-      <Field
-        label={say('round.dueYearMonthDay')}
-        value={dueOn}
-        onChangeText={setTyped}
-        fault={good ? undefined : say('round.writeTheDayLike20261130')}
-        hint={say('round.usuallyByCommonPracticeNoSource', { usual })}
-      />
-      <Field label={say('shared.note')} value={note} onChangeText={(text) => setNote(text.slice(0, 300))} />
-    </Sheet>
   );
 }

@@ -2,8 +2,7 @@
 
 import { laterDay } from '@mortisect/core/measure';
 import { openQuestion, type SiteToday, type TreeView } from '@mortisect/core/present';
-import { jobKinds } from '@mortisect/core/register';
-import { told } from '@mortisect/words/trade';
+import { jobName, jobNotes } from '@mortisect/words/trade';
 import { dayWords } from '../../data/moment';
 import { usePreferences } from '../../data/preferences';
 import { useJobs, useTrees } from '../../data/queries';
@@ -74,8 +73,8 @@ export function JobRows({ today }: { today: SiteToday }) {
         <Row
           key={job.id}
           href={`/round/${job.treeId}`}
-          title={told(say, jobKinds.find((kind) => kind.code === job.job)?.name) ?? job.job}
-          detail={`${trees?.find((tree) => tree.id === job.treeId)?.code ?? ''} · ${job.dueOn < today.day ? say('today.lateWasDue') : say('today.due')} ${dayWords(job.dueOn)}${job.note ? ` · ${job.note}` : ''}`}
+          title={jobName(say, job)}
+          detail={`${trees?.find((tree) => tree.id === job.treeId)?.code ?? ''} · ${job.dueOn < today.day ? say('today.lateWasDue') : say('today.due')} ${[dayWords(job.dueOn), ...jobNotes(say, job)].join(' · ')}`}
         />
       ))}
       {due.length > SHOWN ? (

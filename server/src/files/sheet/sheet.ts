@@ -33,6 +33,7 @@ import {
   insteadWords,
   joined,
   leftWords,
+  lightWords,
   limbIn,
   passWords,
   reasonWords,
@@ -422,19 +423,23 @@ function later(
   }
 }
 
-/** How the crown hangs round its stem before and after the plan. */
+/** How the crown hangs round its stem before and after the plan, and light that no cut brings back. */
 function sideLines(
   say: Say,
   doc: Doc,
   sheet: TreeSheet,
   names: Map<string, string>,
-  { sides }: TreePlan,
+  { sides, light }: TreePlan,
 ): void {
   const { units, twelveBearingDeg } = sheet;
   const telling = { limbs: sheet.input.tree.limbs, names, units, twelveBearingDeg };
-  const lines = sides ? sidesWords(say, sides, telling) : [];
+  linesUnder(say('files.sides'), doc, sides ? sidesWords(say, sides, telling) : []);
+  linesUnder(say('files.lightInside'), doc, light ? lightWords(say, light) : []);
+}
+
+function linesUnder(title: string, doc: Doc, lines: readonly string[]): void {
   if (lines.length === 0) return;
-  section(doc, say('files.sides'));
+  section(doc, title);
   for (const line of lines) {
     roomFor(doc, 28);
     paragraph(doc, line);
@@ -450,7 +455,6 @@ function heightLines(
   { height }: TreePlan,
 ): void {
   if (!height) return;
-  section(doc, say('files.height'));
   const words = (cm: number) => joined(say, heightReading(cm, sheet.units));
   const { limbs } = sheet.input.tree;
   const telling = { limbs, names, units: sheet.units, twelveBearingDeg: sheet.twelveBearingDeg };
@@ -459,10 +463,7 @@ function heightLines(
     ...height.afterCm.map((cm, y) => say('files.heightAfter', { season: y + 1, after: words(cm) })),
     ...height.limbs.map((limb) => stillTallWords(say, limb, telling)),
   ];
-  for (const line of lines.filter(Boolean)) {
-    roomFor(doc, 28);
-    paragraph(doc, line);
-  }
+  linesUnder(say('files.height'), doc, lines.filter(Boolean));
 }
 
 /** A list of its own, which can be handed to whoever does it. */
