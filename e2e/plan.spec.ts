@@ -90,7 +90,7 @@ atBothSizes((_name, _viewport, journey) => {
       await goTo(page, 'Cut');
       await expect(page.getByText('Trees in this order')).toBeVisible();
       await expect(page.getByRole('checkbox', { name: /Net loft 01/ })).toBeVisible();
-      await expect(page.getByRole('checkbox', { name: /Net loft 06/ })).toHaveCount(0);
+      await expect(page.getByRole('checkbox', { name: /Net loft 24/ })).toHaveCount(0);
     },
   );
 });

@@ -1,7 +1,8 @@
 // What can be done about each finding: which cuts, and what else?
 import { headingFraction } from '../crown/index';
-import { type Cut, cutsFor, deadWoodOff, type Lesion, shapeCut, type TreeCuts } from '../cuts/index';
+import { type Cut, cutsFor, deadWoodOff, kerfMm, type Lesion, shapeCut, type TreeCuts } from '../cuts/index';
 import { disorderOf, kindOf } from '../disorders/index';
+import { speciesOf } from '../register/index';
 import type { Lowers } from '../shaping/index';
 import { type Limb, limbShape } from '../tree/index';
 import { nearestOf } from './geometry';
@@ -85,8 +86,26 @@ export function candidatesOf(
     for (const candidate of forFinding(finding, input, lesions)) add(candidate);
   }
   for (const candidate of shaping) add(candidate);
+  for (const candidate of found.values())
+    if (isStructure(candidate, input))
+      candidate.passes = candidate.passes.filter((pass) => pass === 'dormant');
   // A place that no pass is left for is no candidate
   return [...found.values()].filter((candidate) => candidate.passes.length > 0);
+}
+
+/** Stout sound wood is cut in winter, when its frame is seen; what is thin, and any of stone fruit, also in summer. Common practice, no source. */
+const STOUT_FROM_MM = 25;
+
+function isStructure(
+  { id, what, passes }: Candidate,
+  { tree: { limbs, species }, pins }: PlanInput,
+): boolean {
+  if (what.is !== 'cut' || !passes.includes('dormant') || speciesOf(species)?.fruit === 'stone') return false;
+  // Whoever wants it sooner has said so
+  if (pins.some((pin) => pin.kind === 'goes' && pin.candidateId === id)) return false;
+  const { cut } = what;
+  const isSound = cut.because.every(({ disorder }) => kindOf(disorder) === 'misplaced');
+  return isSound && kerfMm(limbs, cut) >= STOUT_FROM_MM;
 }
 
 /** The findings that ask for a cut by the position rule, with their clearances. */

@@ -411,9 +411,36 @@ function neglect(): object[] {
   );
 }
 
+describe('stout sound wood is winter work', () => {
+  const passesOf = (baseMm: number, tree: object = {}, plan: object = {}, kind = 'inward') => {
+    const limbs = vase().map((each) => (each.id === 'A1' ? { ...each, baseMm } : each));
+    const { prepared } = planTree(given([fault('in', 'A1', kind)], { tree: { limbs, ...tree }, plan }));
+    return prepared.all.find(({ id }) => id === 'A1 collar 0')?.candidate.passes;
+  };
+
+  test.each([
+    [24.9, ['dormant', 'summer']],
+    [25, ['dormant']],
+  ])('%s mm: %j', (mm, passes) => {
+    expect(passesOf(mm)).toEqual(passes);
+  });
+
+  test('but not of stone fruit, nor what somebody wants sooner, nor dead wood', () => {
+    expect(passesOf(40, { species: 'sweet-cherry' })).toEqual(['dormant', 'summer']);
+    const pins = [{ kind: 'goes', candidateId: 'A1 collar 0', season: 1 }];
+    expect(passesOf(40, {}, { pins })).toEqual(['dormant', 'summer']);
+    const { prepared } = planTree(given([finding('dead', 'A', 0, 'DEAD', { toCm: 220 })]));
+    expect(prepared.all.find(({ id }) => id === 'A collar 0')?.candidate.passes).toContain('summer');
+  });
+});
+
 describe('what stands at a boundary', () => {
   test('wood that went in a slot is not cut again in it', () => {
-    const { problem } = planTree(given([fault('in', 'A', 'inward'), fault('low', 'A1', 'too low')])).prepared;
+    const { problem } = planTree(
+      given([fault('in', 'A', 'inward'), fault('low', 'A1', 'too low')], {
+        tree: { species: 'european-plum' },
+      }),
+    ).prepared;
     const [outer, inner] = ['A collar 0', 'A1 collar 0'].map((id) =>
       problem.candidates.findIndex((candidate) => candidate.id === id),
     );
