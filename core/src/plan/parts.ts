@@ -1,7 +1,7 @@
 // What a plan’s problem is built from.
 import type { CrownMap, SeasonLimits } from '../crown/index';
 import type { TreeCuts } from '../cuts/index';
-import type { Goal, OverLong, SidesNow, TooTall } from '../shaping/index';
+import type { Goal, OverLong, Renewal, SidesNow, Surplus, TooTall } from '../shaping/index';
 import type { LimbIndex } from '../tree/index';
 import type { Candidate } from './candidates';
 import type { KeepWorth } from './keepWorth';
@@ -57,4 +57,5 @@ export interface Parts {
   heights: { tall: TooTall[] };
   shoots: { long: OverLong[] };
   sides: SideWork;
+  bearing: { surplus: Surplus[]; renewed: Renewal[] };
 }

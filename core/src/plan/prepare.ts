@@ -6,6 +6,7 @@ import { disorderOf, kindOf, type Season } from '../disorders/index';
 import { treeAge } from '../register/index';
 import type { TooTall } from '../shaping/index';
 import { alike, indexLimbs, isDistalOf, type Kerf, type LimbIndex, wayToStool } from '../tree/index';
+import { askBearing, bearingOf } from './bearing';
 import { type Candidate, candidatesOf, isDiseased } from './candidates';
 import { askHeight, heightsHandedOver, heightsOf, lowersTo, standTooHigh, stemSteps } from './height';
 import { type Pin, type PlanFinding, type PlanInput, paceOf } from './input';
@@ -90,12 +91,14 @@ export function preparePlan(given: PlanInput): Prepared {
   const heights = heightsOf(input, cuts);
   const shoots = shootsOf(input);
   const sides = sideWork(input, cuts);
+  const bearing = bearingOf(input, cuts);
   const candidates = candidatesOf(input, cuts, [
     ...training.candidates,
     ...heights.candidates,
     ...shoots.candidates,
     ...regrownOf(input),
     ...sides.candidates,
+    ...bearing.candidates,
   ]);
   const crown = crownOf(input, candidates);
   const all = candidates.map((candidate) => priceOf(candidate, input, cuts, index, crown));
@@ -128,7 +131,19 @@ export function preparePlan(given: PlanInput): Prepared {
     paceOf(input),
   );
   const keep = keepWorths(input, training.frame);
-  const built = build(input, { doable, cuts, crown, limits, keep, index, training, heights, shoots, sides });
+  const built = build(input, {
+    doable,
+    cuts,
+    crown,
+    limits,
+    keep,
+    index,
+    training,
+    heights,
+    shoots,
+    sides,
+    bearing,
+  });
   const isSpread = limits.because.code === 'renovated evenly' && input.seasons > 1;
   if (isSpread) Object.assign(built.problem, { limits: evenLimits(built.problem) });
   return {
@@ -264,6 +279,7 @@ function build(input: PlanInput, parts: Parts): Built {
   askHeight(input, parts, problem, ask);
   askShoots(parts.shoots, parts, problem, ask);
   askRegrown(input, parts, problem, ask);
+  askBearing(parts.bearing, input, parts, problem, ask);
   const effects = askSides(input, parts, problem, ask);
   const light = askLight(input, parts, problem, ask);
   excludeAlternatives(problem, doable, index);

@@ -2,7 +2,17 @@
 import { treeAge } from '../register/index';
 
 /** What a step may be for besides findings. */
-export const goals = ['height', 'training', 'regrowth', 'gap', 'balance', 'shoots', 'light'] as const;
+export const goals = [
+  'height',
+  'training',
+  'regrowth',
+  'gap',
+  'balance',
+  'spacing',
+  'renewal',
+  'shoots',
+  'light',
+] as const;
 export type Goal = (typeof goals)[number];
 
 /** So long a tree is still built up, whatever its form. Common practice, no source. */

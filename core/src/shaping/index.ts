@@ -1,3 +1,11 @@
+export {
+  type Renewal,
+  renewalId,
+  renewals,
+  type Surplus,
+  spacingId,
+  surplusBearing,
+} from './bearing';
 export { asksForShape, type Goal, goals, TRAINED_UP_TO_YEARS } from './goals';
 export {
   heightId,

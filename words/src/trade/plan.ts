@@ -163,6 +163,8 @@ const GOAL: Record<Goal, PlainKey> = {
   regrowth: 'trade.goalRegrowth',
   shoots: 'trade.goalShoots',
   gap: 'trade.goalGap',
+  spacing: 'trade.goalSpacing',
+  renewal: 'trade.goalRenewal',
   balance: 'trade.goalBalance',
   light: 'trade.goalLight',
 };

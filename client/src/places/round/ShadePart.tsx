@@ -46,12 +46,7 @@ export function ShadePart({ view, today }: ShadePartProps) {
         const toward = say('trade.clockHour', { hour });
         const what = upperFirst(told(say, shade.what));
         return (
-          <View
-            key={JSON.stringify([shade, i])}
-            flexDirection="row"
-            alignItems="center"
-            gap={8}
-          >
+          <View key={JSON.stringify([shade, i])} flexDirection="row" alignItems="center" gap={8}>
             <Body flex={1}>
               {say('round.shadeLine', {
                 what,
