@@ -2,6 +2,7 @@
 
 import { cropRhythm } from '@mortisect/core/crown';
 import { girdled } from '@mortisect/core/diagnosis';
+import { paceOverall } from '@mortisect/core/handling';
 import { DAY_MS } from '@mortisect/core/measure';
 import { cropsOf, findingsOpenAt, type SiteToday, type TreeView } from '@mortisect/core/present';
 import type { Finding, TreeDetail } from '@mortisect/core/records';
@@ -34,6 +35,7 @@ export function triageOf(view: TreeView, detail: TreeDetail, today: SiteToday): 
     earlierShare: looked ? affectedShare(detail.limbs, findingsOpenAt(detail, before).filter(inCrown)) : null,
     stemGirdledShare: Math.max(0, ...view.findings.map((finding) => girdledStem(finding, limbs))),
     minutesLastSeason: null,
+    pace: paceOverall(today.paces),
     fruitlessYears: cropRhythm(cropsOf(detail.actions), 0).fruitlessYears,
   });
   return { ...triaged, share };

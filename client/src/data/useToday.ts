@@ -1,5 +1,6 @@
 // The site, its season and its units today, once they are known.
 
+import type { WorkPace } from '@mortisect/core/handling';
 import { type Units, unitsOf } from '@mortisect/core/measure';
 import { type SiteToday, siteToday } from '@mortisect/core/present';
 import type { Site } from '@mortisect/core/records';
@@ -11,20 +12,23 @@ import { useClock } from './useClock';
 import { useSay } from './useSay';
 
 export function useToday(): SiteToday | null {
-  const site = useSite().data?.site;
+  const record = useSite().data;
+  const site = record?.site;
   const ready = useHealth().data !== undefined;
   const clock = useClock();
   const units = useUnits();
   const day = site ? dayAt(clock(), site.timeZone) : '';
-  return site && ready ? todayOf(site, units, day) : null;
+  return site && ready ? todayOf(site, units, day, record?.paces ?? NO_PACES) : null;
 }
 
+const NO_PACES: readonly WorkPace[] = [];
 let last: { site: Site; units: Units; today: SiteToday } | null = null;
 
 /** As `siteToday`; the same object on every screen, so that what is computed by it is computed once. */
-function todayOf(site: Site, units: Units, day: string): SiteToday {
-  if (last?.site !== site || last.units !== units || last.today.day !== day)
-    last = { site, units, today: siteToday(site, units, day) };
+function todayOf(site: Site, units: Units, day: string, paces: readonly WorkPace[]): SiteToday {
+  const { today } = last ?? {};
+  if (last?.site !== site || last.units !== units || today?.day !== day || today.paces !== paces)
+    last = { site, units, today: siteToday(site, units, day, paces) };
   return last.today;
 }
 

@@ -19,7 +19,7 @@ export function viewOf(detail: TreeDetail, today: SiteToday): TreeView {
 export function planInputFor({ detail }: Pick<TreeView, 'detail'>, today: SiteToday): PlanInput {
   const before = inputs.get(detail);
   if (before?.today === today) return before.input;
-  const input = planInputOf(detail, today.site, today.day);
+  const input = planInputOf(detail, today.site, today.day, today.paces);
   inputs.set(detail, { today, input });
   return input;
 }

@@ -59,7 +59,7 @@ const FORECAST_H = 14 * 24;
 const RECORD_DAYS = 400;
 
 export class FakeServer {
-  site: SiteRecord = { site: startingSite, revision: 1, ...STAMP };
+  site: SiteRecord = { site: startingSite, paces: [], revision: 1, ...STAMP };
   readonly details = new Map<string, TreeDetail>();
   actions: Action[] = [];
   jobs: Job[] = [];
@@ -250,7 +250,7 @@ export class FakeServer {
   private putSite({ site, baseRevision }: { site: Site; baseRevision: number }): SiteRecord {
     if (baseRevision !== this.site.revision)
       throw refused(409, 'Changed meanwhile.', { yours: site, theirs: this.site });
-    this.site = { site, revision: baseRevision + 1, ...STAMP };
+    this.site = { ...this.site, site, revision: baseRevision + 1, ...STAMP };
     return this.site;
   }
 

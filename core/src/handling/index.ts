@@ -26,3 +26,4 @@ export {
   type Wielded,
 } from './tools';
 export { GROUND_REACH_CM, LADDER_KERF_CM } from './way';
+export { paceByKind, paceOverall, pacesFrom, type Timed, WorkPace } from './workPace';

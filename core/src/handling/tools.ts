@@ -140,6 +140,8 @@ export type MinutesFor =
 
 export interface CutMinutes {
   minutes: number;
+  /** The same before anybody’s own pace. */
+  plain: number;
   /** Each share of them. */
   because: { what: MinutesFor; minutes: number }[];
 }
@@ -154,8 +156,10 @@ export function cutMinutes(given: {
   alike?: number;
   kg: number;
   cleanSeconds: number;
+  /** Minutes that a reckoned minute takes here with this kind of tool; cleaning takes as long as its agent needs. */
+  pace?: number;
 }): CutMinutes {
-  const { wielded, kerfMm, dead, kg, cleanSeconds, alike: many = 1 } = given;
+  const { wielded, kerfMm, dead, kg, cleanSeconds, alike: many = 1, pace = 1 } = given;
   const parts: [MinutesFor, number][] = [
     [
       wielded ? 'blade' : 'no tool',
@@ -173,8 +177,12 @@ export function cutMinutes(given: {
   ];
   const because = parts
     .filter(([, seconds]) => seconds > 0)
-    .map(([what, seconds]) => ({ what, minutes: seconds / 60 }));
-  return { minutes: because.reduce((sum, part) => sum + part.minutes, 0), because };
+    .map(([what, seconds]) => ({ what, minutes: (seconds / 60) * (what === 'cleaning' ? 1 : pace) }));
+  return {
+    minutes: because.reduce((sum, part) => sum + part.minutes, 0),
+    plain: parts.reduce((sum, [, seconds]) => sum + Math.max(0, seconds), 0) / 60,
+    because,
+  };
 }
 
 /**

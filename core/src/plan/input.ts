@@ -6,7 +6,7 @@ import { limitSchoolIds, type Spread, spreads } from '../crown/index';
 import { CuttingSchools, choicesBeyondSawing, FindingForCut } from '../cuts/index';
 import { seasons } from '../disorders/index';
 import { faultKinds, MOST_SHADES, Shade } from '../faults/index';
-import { hazards, LIFT_KG, LIFT_NEVER_ABOVE_KG, startingKit, Tool } from '../handling/index';
+import { hazards, LIFT_KG, LIFT_NEVER_ABOVE_KG, startingKit, Tool, toolKinds } from '../handling/index';
 import { issueOf, type Refusal, refusal } from '../refusal/index';
 import { bearingHabits, treeForms } from '../register/index';
 import { setting } from '../settings/index';
@@ -210,6 +210,10 @@ export const PlanInput = z
       .max(MOST_PLAN_SEASONS)
       .default([])
       .describe('seasons in which an arborist comes'),
+    workPace: z
+      .partialRecord(z.enum(toolKinds), z.number().min(0.05).max(20))
+      .default({})
+      .describe('minutes that a reckoned minute takes here, by kind of tool'),
     shades: z
       .array(Shade)
       .max(MOST_SHADES)

@@ -411,6 +411,23 @@ function neglect(): object[] {
   );
 }
 
+test('minutes reckon with the pace that was measured, but a cleaning takes as long as its agent needs', () => {
+  const minutesAt = (workPace: object) => {
+    const { prepared } = planTree(given([finding('ill', 'A', 5, 'FB_CANK_A')], { plan: { workPace } }));
+    return prepared.all.find(
+      ({ handling, infected }) => infected && handling?.wielded?.tool.kind === 'hand saw',
+    )?.minutes;
+  };
+  const [own, slow] = [minutesAt({}), minutesAt({ 'hand saw': 2, lopper: 9 })];
+  const part = (minutes: typeof own, what: string) =>
+    minutes?.because.find((each) => each.what === what)?.minutes ?? 0;
+  expect(part(own, 'cleaning')).toBeGreaterThan(0);
+  expect(part(slow, 'cleaning')).toBe(part(own, 'cleaning'));
+  expect(part(slow, 'blade')).toBeCloseTo(2 * part(own, 'blade'), 9);
+  expect(part(slow, 'place')).toBeCloseTo(2 * part(own, 'place'), 9);
+  expect(slow?.plain).toBeCloseTo(own?.minutes ?? 0, 9);
+});
+
 describe('stout sound wood is winter work', () => {
   const passesOf = (baseMm: number, tree: object = {}, plan: object = {}, kind = 'inward') => {
     const limbs = vase().map((each) => (each.id === 'A1' ? { ...each, baseMm } : each));

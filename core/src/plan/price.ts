@@ -52,6 +52,7 @@ export function priceOf(
       alike: handling.alike,
       kg: handling.massKg,
       cleanSeconds: infected ? input.cleanSeconds : 0,
+      pace: handling.wielded ? (input.workPace[handling.wielded.tool.kind] ?? 1) : 1,
     }),
     handling,
     left,
@@ -83,7 +84,7 @@ function pricedOther(candidate: Candidate): Priced {
     kerf: null,
     crown: 0,
     fruit: 0,
-    minutes: { minutes, because: [{ what: 'by hand', minutes }] },
+    minutes: { minutes, plain: minutes, because: [{ what: 'by hand', minutes }] },
     handling: null,
     left: candidate.answers.map(({ findingId, remains }) => ({
       findingId,

@@ -58,3 +58,4 @@ export {
 } from './treeView';
 export { isUrgent } from './urgent';
 export { actionsWaiting, openWorkWith, treesWith, type Waiting, withActions, withWaiting } from './waiting';
+export { workPaces } from './workPace';

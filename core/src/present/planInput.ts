@@ -4,6 +4,7 @@ import { cropRhythm } from '../crown/index';
 import { girdled } from '../diagnosis/index';
 import { disorderOf, seasonOn, winterOf } from '../disorders/index';
 import type { Shade } from '../faults/index';
+import { paceByKind, type WorkPace } from '../handling/index';
 import type { Pin, PlanInput } from '../plan/index';
 import type { Action, ActionOf, Finding, Site, TreeDetail } from '../records/index';
 import { cultivarNamed } from '../register/index';
@@ -59,8 +60,14 @@ export function seasonsOf(actions: readonly Action[]): number {
  * The plan’s input from the records of a tree.
  *
  * @param day local date, YYYY-MM-DD
+ * @param paces how long cuts really take here
  */
-export function planInputOf(detail: TreeDetail, site: Site, day: string): PlanInput {
+export function planInputOf(
+  detail: TreeDetail,
+  site: Site,
+  day: string,
+  paces: readonly WorkPace[] = [],
+): PlanInput {
   const { tree, actions } = detail;
   const limbs = standingLimbs(detail);
   const findings = standingFindings(detail, limbs);
@@ -97,6 +104,7 @@ export function planInputOf(detail: TreeDetail, site: Site, day: string): PlanIn
     limit: lastOf(actions, 'limitSet')?.limit ?? null,
     booked: bookedSeasons(actions, site, day),
     firstWinter: winterOf(day, site.latitude),
+    workPace: paceByKind(paces),
     shades: shadesOf(actions),
     offYear: cropRhythm(cropsOf(actions), winterOf(day, site.latitude) + 1).next === 'off',
     regrown: regrown(detail).flatMap(({ limb, goes }) =>

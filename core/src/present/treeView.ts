@@ -9,6 +9,7 @@ import {
   treeCuts,
 } from '../cuts/index';
 import { type Season, seasonOn } from '../disorders/index';
+import type { WorkPace } from '../handling/index';
 import { type Units, unitsOf } from '../measure/index';
 import type { Action, Finding, Site, TreeDetail, TreeSummary } from '../records/index';
 import { type Judgement, judgeCut } from '../residual/index';
@@ -23,6 +24,8 @@ export interface SiteToday {
   /** Local date, YYYY-MM-DD. */
   day: string;
   season: Season;
+  /** How long cuts really take here, as the server last measured it. */
+  paces: readonly WorkPace[];
 }
 
 export interface TreeView {
@@ -43,12 +46,18 @@ export interface TreeView {
 }
 
 /** @param units of the device; those of the site where null, metric where it leaves them to the language */
-export function siteToday(site: Site, units: Units | null, day: string): SiteToday {
+export function siteToday(
+  site: Site,
+  units: Units | null,
+  day: string,
+  paces: readonly WorkPace[] = [],
+): SiteToday {
   return {
     site,
     units: units ?? unitsOf(site.units, 'metric'),
     day,
     season: seasonOn(day, site.latitude, site.season),
+    paces,
   };
 }
 

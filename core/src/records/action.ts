@@ -28,6 +28,12 @@ const MadeCut = z.strictObject({
   sentence: text(600),
   massKg: z.number().min(0).max(20_000).optional().describe('of what came off, estimated'),
   tool: z.string().max(60).optional(),
+  estimatedMinutes: z
+    .number()
+    .min(0)
+    .max(10_000)
+    .optional()
+    .describe('what was reckoned for it, before anybody’s own pace'),
 });
 
 /** A cut that did not fall where it was planned. */

@@ -6,6 +6,7 @@ import { cleaningSchools } from '../blades/index';
 import { finishes } from '../cuts/index';
 import { DisorderCode, defaultSchoolOf, seasons } from '../disorders/index';
 import { Limits, startingLimits } from '../faults/index';
+import { WorkPace } from '../handling/index';
 import { siteUnits } from '../measure/index';
 import { PlanSettings, startingPlanSettings } from '../plan/index';
 import { refusing } from '../refusal/index';
@@ -164,5 +165,11 @@ export const Site = z
   .meta({ id: 'Site' });
 export type Site = z.infer<typeof Site>;
 
-export const SiteRecord = z.object({ site: Site, ...Stamp.shape }).meta({ id: 'SiteRecord' });
+export const SiteRecord = z
+  .object({
+    site: Site,
+    paces: z.array(WorkPace).default([]).describe('measured from the runs that are closed'),
+    ...Stamp.shape,
+  })
+  .meta({ id: 'SiteRecord' });
 export type SiteRecord = z.infer<typeof SiteRecord>;

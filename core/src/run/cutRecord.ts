@@ -26,14 +26,17 @@ export function cutMade(
   at: string,
   today: SiteToday,
 ): ActionOf<'cutMade'> {
-  const { view, findingIds, disorders } = item;
-  return recordOf(
+  const { view, findingIds, disorders, plainMinutes } = item;
+  const record = recordOf(
     { view, findingIds, disorders },
     placed,
     { blade: blade.id, tool: blade.tool.name },
     at,
     today,
   );
+  if (plainMinutes <= 0) return record;
+  const estimatedMinutes = Math.round(plainMinutes * 100) / 100;
+  return { ...record, cut: { ...record.cut, estimatedMinutes } };
 }
 
 /** Who holds the blade where it is none of the kit. */

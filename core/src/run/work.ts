@@ -32,6 +32,8 @@ export interface RunItem {
   handedOver: boolean;
   /** Work at the cut by the plan; none where no plan has priced it. */
   minutes: number;
+  /** The same before anybody’s own pace. */
+  plainMinutes: number;
 }
 
 /** All cuts that are due by the plans, whatever was done since. */
@@ -85,6 +87,7 @@ function planned(view: TreeView, solved: Solved, known: RunWork['known']): RunIt
         ...standOf(priced, solved.prepared.input.tree),
         handedOver: false,
         minutes: priced.minutes.minutes,
+        plainMinutes: priced.minutes.plain,
       },
     ];
   });
@@ -110,6 +113,7 @@ function handedOver(
         side: '',
         handedOver: true,
         minutes: 0,
+        plainMinutes: 0,
       },
     ];
   });

@@ -154,6 +154,7 @@ test.each([
 test('a kept tree takes about ten minutes, a wild one of 8 m half a day (common practice, no source)', () => {
   expect(triage({ ...sound, heightCm: 300 }).minutesASeason).toBeCloseTo(12, -1);
   const wild = triage({ ...sound, form: 'wild', heightCm: 800, targetHeightCm: 400, affectedShare: 0.3 });
+  expect(triage({ ...sound, heightCm: 300, pace: 1.5 }).minutesASeason).toBe(18);
   expect(wild.minutesASeason).toBeGreaterThan(180);
   expect(wild.minutesASeason).toBeLessThan(300);
   expect(wild.seasons).toBe(3);

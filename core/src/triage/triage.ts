@@ -23,6 +23,11 @@ export const TriageInput = z
       .describe('the same a season ago; null when nobody looked'),
     stemGirdledShare: z.number().min(0).max(1).describe('of the stem, by disease'),
     minutesLastSeason: z.number().min(0).nullable(),
+    pace: z
+      .number()
+      .min(0)
+      .optional()
+      .describe('minutes that a reckoned minute takes here; 1 where nobody measured'),
     fruitlessYears: z
       .number()
       .int()
@@ -207,7 +212,7 @@ function seasonsFor({ affectedShare, heightCm, targetHeightCm }: TriageInput): n
   return Math.max(2, Math.min(MOST_SEASONS, Math.ceil(Math.max(affectedShare, above) / SHARE_A_SEASON)));
 }
 
-function minutesFor({ heightCm, affectedShare, form }: TriageInput): number {
+function minutesFor({ heightCm, affectedShare, form, pace = 1 }: TriageInput): number {
   const size = Math.max(0.3, (heightCm / KEPT_TREE_CM) ** 1.5);
-  return Math.round(KEPT_TREE_MINUTES * size * (1 + 6 * affectedShare) * (form === 'wild' ? 2 : 1));
+  return Math.round(KEPT_TREE_MINUTES * size * (1 + 6 * affectedShare) * (form === 'wild' ? 2 : 1) * pace);
 }

@@ -1,5 +1,6 @@
 // The plan of every tree that asks for work, searched ahead after each change and kept until something that it rests on changes.
 import { randomUUID } from 'node:crypto';
+import { paceByKind, type WorkPace } from '@mortisect/core/handling';
 import { type KeptPlan, planStamp } from '@mortisect/core/plan';
 import { planInputOf } from '@mortisect/core/present';
 import type { Site, TreeDetail } from '@mortisect/core/records';
@@ -74,10 +75,10 @@ export function makePlanKeeper({ db, pool, now, log, onKept }: KeeperParts): Pla
 
   /** Every tree whose plan may rest on something else than it did. */
   async function pass(): Promise<void> {
-    const { site, revision } = await getSite(db);
+    const { site, revision, paces } = await getSite(db);
     const { orchardId, seq } = await revisionOf(db);
     const day = dayAt(now(), site.timeZone);
-    const basis = `${orchardId} ${revision} ${day}`;
+    const basis = `${orchardId} ${revision} ${day} ${JSON.stringify(paceByKind(paces))}`;
     const sameBasis = planned?.basis === basis && planned.seq <= seq ? planned : null;
     const changed = sameBasis && (await treesChangedSince(db, sameBasis.seq));
     if (!sameBasis) await db.delete(plans).where(ne(plans.code, code));
@@ -88,15 +89,20 @@ export function makePlanKeeper({ db, pool, now, log, onKept }: KeeperParts): Pla
     for (let from = 0; from < open.length; from += AT_ONCE)
       for (const detail of await details(db, open.slice(from, from + AT_ONCE))) {
         if (closing.signal.aborted) return;
-        await keepPlan(detail, site, day);
+        await keepPlan(detail, site, day, paces);
       }
     planned = { basis, seq };
   }
 
-  async function keepPlan(detail: TreeDetail, site: Site, day: string): Promise<void> {
+  async function keepPlan(
+    detail: TreeDetail,
+    site: Site,
+    day: string,
+    paces: readonly WorkPace[],
+  ): Promise<void> {
     const treeId = detail.tree.id;
     try {
-      const input = planInputOf(detail, site, day);
+      const input = planInputOf(detail, site, day, paces);
       const [kept] = await db.select({ stamp: plans.stamp }).from(plans).where(eq(plans.treeId, treeId));
       if (kept?.stamp === planStamp(input)) return;
       const value = await pool.planToKeep(input, closing.signal);

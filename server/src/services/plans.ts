@@ -127,7 +127,11 @@ async function drawn(db: Db, pool: Pool, details: TreeDetail[], printed: Printed
 
 async function sheets(db: Db, details: TreeDetail[], { units, locale, now }: Printed): Promise<TreeSheet[]> {
   const ids = details.map((detail) => detail.tree.id);
-  const [{ site }, places, kept] = await Promise.all([getSite(db), placesOf(db), keptPlansOf(db, ids)]);
+  const [{ site, paces }, places, kept] = await Promise.all([
+    getSite(db),
+    placesOf(db),
+    keptPlansOf(db, ids),
+  ]);
   const day = dayAt(now, site.timeZone);
   const shown = units ?? unitsOf(site.units, unitsOfLocale(locale));
   return details.map((detail) => ({
@@ -147,13 +151,13 @@ async function sheets(db: Db, details: TreeDetail[], { units, locale, now }: Pri
     twelveBearingDeg: site.twelveBearingDeg,
     face: { slope: site.schools.slope, dressing: site.schools.dressing },
     names: [...limbNames(grownLimbs(detail), site.twelveBearingDeg, shown)],
-    input: planInputOf(detail, site, day),
+    input: planInputOf(detail, site, day, paces),
     kept: kept.get(detail.tree.id) ?? null,
   }));
 }
 
 async function treeToPlan(db: Db, treeId: string, now: string) {
-  const [detail, { site }, kept] = await Promise.all([
+  const [detail, { site, paces }, kept] = await Promise.all([
     getTree(db, treeId),
     getSite(db),
     keptPlansOf(db, [treeId]),
@@ -162,7 +166,7 @@ async function treeToPlan(db: Db, treeId: string, now: string) {
   return {
     detail,
     day,
-    input: planInputOf(detail, site, day),
+    input: planInputOf(detail, site, day, paces),
     kept: kept.get(treeId) ?? null,
     names: limbNames(standingLimbs(detail), site.twelveBearingDeg, unitsOf(site.units, 'metric')),
   };

@@ -33,9 +33,29 @@ test('a run that began days ago is told whole; a closed one is over; a start tak
     treeId: 'lee-wall-07',
     station: 'ground, north',
   }).expect(200);
+  await put(`/api/actions/${newId()}`, {
+    kind: 'cutMade',
+    at: '2026-11-20T09:17:00.000Z',
+    treeId: 'lee-wall-07',
+    blade: 'saw-1',
+    findingIds: [],
+    cut: {
+      limbId: 'D',
+      limbName: '4 o’clock, low',
+      atCm: 190,
+      kind: 'heading',
+      diameterMm: 20,
+      clearanceCm: 0,
+      shortfallCm: 0,
+      sentence: '',
+      estimatedMinutes: 6,
+    },
+  }).expect(200);
+  // Only a run that is closed is measured
+  expect((await get('/api/site')).paces).toEqual([]);
   const open = openRun(await run());
   expect(open).toMatchObject({ id: began, by: 'Wall crew', treeIds: ['lee-wall-07'] });
-  expect(open?.done.map(({ action }) => action.kind)).toEqual(['stationTaken']);
+  expect(open?.done.map(({ action }) => action.kind)).toEqual(['stationTaken', 'cutMade']);
   await put(`/api/actions/${newId()}`, {
     kind: 'runClosed',
     at: NOW,
@@ -43,6 +63,11 @@ test('a run that began days ago is told whole; a closed one is over; a start tak
     checked: [],
   }).expect(200);
   expect(openRun(await run())).toBeNull();
+  // 12 minutes for 6: (12 + 60) / (6 + 60)
+  expect((await get('/api/site')).paces).toMatchObject([
+    { by: null, kind: 'hand saw', cuts: 1, factor: 1.1 },
+    { by: 'Wall crew', kind: 'hand saw', cuts: 1, factor: 1.1 },
+  ]);
   const second = newId();
   await put(`/api/actions/${second}`, { ...start, at: '2026-11-24T10:01:00.000Z' }).expect(200);
   expect(openRun(await run())?.id).toBe(second);

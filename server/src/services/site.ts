@@ -9,13 +9,16 @@ import { site } from '../store/schema';
 import type { Device } from './devices';
 import { append } from './history';
 import { moment } from './moment';
+import { getWorkPaces } from './workPaces';
 
 export async function getSite(db: Store): Promise<SiteRecord> {
   const [row] = await db.select().from(site);
   if (!row) throw notThere(unsaid('problem.theSite'));
   // A site of an earlier version says less; what it leaves out is filled in
+  const value = Site.parse(row.value);
   return {
-    site: Site.parse(row.value),
+    site: value,
+    paces: await getWorkPaces(db, value.plan.kit),
     revision: row.revision,
     by: row.by,
     receivedAt: moment(row.receivedAt),
@@ -47,6 +50,6 @@ export function putSite(
       by: device.name,
       value: { kind: 'site', site: value },
     });
-    return { site: value, revision, by: device.name, receivedAt: now };
+    return { ...(await getSite(tx)), site: value, revision, by: device.name, receivedAt: now };
   });
 }

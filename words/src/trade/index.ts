@@ -3,6 +3,7 @@ export { dayReasonWords, FACTOR_WORDS, laneName, riskWords, VERDICT_WORDS, windo
 export { dayIn, decimalMark, figure, joined, readingIn, tapeText } from './figures';
 export { jobName, jobNotes } from './jobs';
 export { limbIn } from './limbIn';
+export { paceWords, personalPaceWords } from './paces';
 export {
   arboristWords,
   clashSentence,

@@ -13,9 +13,10 @@ import {
   weights,
 } from '@mortisect/core/plan';
 import type { Say } from '@mortisect/words';
-import { told } from '@mortisect/words/trade';
+import { paceWords, personalPaceWords, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { Controller } from 'react-hook-form';
+import { useSite } from '../../data/queries';
 import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
@@ -81,7 +82,27 @@ function Fields({ plan, onChange }: FieldsProps) {
           {say('book.addATool')}
         </Button>
       </View>
+      <PaceList />
       <Small>{say('book.capacitiesAndLengthsWhereItStartsA', { source: KIT_SOURCE.source })}</Small>
+    </View>
+  );
+}
+
+/** How long cuts really took: of everybody together, then of each person. */
+function PaceList() {
+  const say = useSay();
+  const paces = useSite().data?.paces ?? [];
+  const lines = [...paceWords(say, paces), ...personalPaceWords(say, paces)];
+  return (
+    <View gap={4}>
+      <Label>{say('book.whatYouTake')}</Label>
+      {lines.length === 0 ? <Small>{say('book.nobodyTimed')}</Small> : null}
+      {lines.map((line) => (
+        <Small key={line} color="$ink">
+          {line}
+        </Small>
+      ))}
+      {lines.length === 0 ? null : <Small>{say('book.pacesFrom')}</Small>}
     </View>
   );
 }

@@ -12,6 +12,7 @@ import { useSay } from '../../data/useSay';
 import { Notice } from '../../ui/Notice';
 import { Row, Rows } from '../../ui/Row';
 import { Body, Section } from '../../ui/type';
+import { PaceNote } from '../PaceNote';
 import { missingWords } from './runWords';
 import type { RunHere } from './useRun';
 
@@ -78,6 +79,7 @@ export function BringRows({ here, left }: { here: RunHere; left: RunItem[] }) {
           }
         />
       </Rows>
+      <PaceNote paces={today.paces} />
     </View>
   );
 }

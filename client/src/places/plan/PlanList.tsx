@@ -17,6 +17,7 @@ import { Row, Rows } from '../../ui/Row';
 import { Aside, Screen } from '../../ui/Screen';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
+import { PaceNote } from '../PaceNote';
 import { disorderWords } from '../words';
 import { percentOf } from './planView';
 
@@ -45,6 +46,7 @@ export function PlanList({ openId }: { openId?: string }) {
         />
       }
     >
+      <PaceNote paces={today.paces} />
       {views.length === 0 ? <Body>{say('plan.noOpenFindingWhatYouMarkIn')}</Body> : null}
       {groups.map(({ plot, plotViews }) => (
         <View key={plot.id} gap={6}>

@@ -16,6 +16,7 @@ import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Sheet } from '../../ui/Sheet';
 import { Body, Label, Section, Small } from '../../ui/type';
+import { PaceNote } from '../PaceNote';
 import { CropPart } from './CropPart';
 import { Jobs } from './Jobs';
 import { ShadePart } from './ShadePart';
@@ -33,6 +34,7 @@ export function TreePart({ view, detail, today }: TreePartProps) {
   return (
     <View gap={20}>
       <Verdict triage={triageOf(view, detail, today)} />
+      <PaceNote paces={today.paces} />
       <Facts tree={view.tree} today={today} />
       <CropPart treeId={view.tree.id} actions={detail.actions} today={today} />
       <ShadePart view={view} today={today} />
