@@ -1,5 +1,6 @@
 // How long cuts really take, as it is told.
 import type { WorkPace } from '@mortisect/core/handling';
+import { upperFirst } from '@mortisect/core/measure';
 import type { Say } from '../say';
 import { figure } from './figures';
 import { told } from './told';
@@ -15,7 +16,7 @@ export const personalPaceWords = (say: Say, paces: readonly WorkPace[]): string[
 function paceLine(say: Say, { kind, factor, range: [least, most], cuts }: WorkPace): string {
   const times = (value: number) => figure(say, value, { most: 2 });
   return say('trade.paceLine', {
-    tool: told(say, kind),
+    tool: upperFirst(told(say, kind)),
     factor: times(factor),
     least: times(least),
     most: times(most),

@@ -46,7 +46,6 @@ export function PlanList({ openId }: { openId?: string }) {
         />
       }
     >
-      <PaceNote paces={today.paces} />
       {views.length === 0 ? <Body>{say('plan.noOpenFindingWhatYouMarkIn')}</Body> : null}
       {groups.map(({ plot, plotViews }) => (
         <View key={plot.id} gap={6}>
@@ -75,6 +74,7 @@ export function PlanList({ openId }: { openId?: string }) {
         </Body>
       ) : null}
       <SeasonLine today={today} />
+      <PaceNote paces={today.paces} />
     </Screen>
   );
 }
