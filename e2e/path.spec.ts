@@ -22,7 +22,7 @@ atBothSizes((_name, _viewport, journey) => {
     async ({ page, orchard }) => {
       await page.clock.install();
       await open(page, orchard.url);
-      await expect(page.getByText('27 cuts to make on 10 trees')).toBeVisible();
+      await expect(page.getByText('33 cuts to make on 10 trees')).toBeVisible();
       await markCanker(page);
       await readPlan(page);
       await cutIt(page);
@@ -132,5 +132,5 @@ async function findInBook(page: Page, orchard: Orchard): Promise<void> {
   await expect(page.getByText(/Lee wall 07 · Fire blight canker, active, found/).first()).toBeVisible();
   await expect(page.getByText(/Wall crew, 24 Nov 2026/).first()).toBeVisible();
   await goTo(page, 'Today');
-  await expect(page.getByText('26 cuts to make on 9 trees')).toBeVisible();
+  await expect(page.getByText('32 cuts to make on 9 trees')).toBeVisible();
 }

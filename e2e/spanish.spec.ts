@@ -26,7 +26,7 @@ async function begin(page: Page, { url }: Orchard): Promise<void> {
   await page.goto(`${url}/today`);
   await page.getByLabel(say('shared.whoWorksOnThisDevice')).fill('Cuadrilla del muro');
   await page.getByRole('button', { name: say('shared.start'), exact: true }).click();
-  await expect(page.getByText(say('today.cutsToMakeOnTrees', { waiting: 27, trees: 10 }))).toBeVisible(
+  await expect(page.getByText(say('today.cutsToMakeOnTrees', { waiting: 33, trees: 10 }))).toBeVisible(
     RECKONED,
   );
   await expect(page.locator('html')).toHaveAttribute('lang', 'es-ES');

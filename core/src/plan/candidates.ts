@@ -266,8 +266,10 @@ function ofShape(finding: PlanFinding, input: PlanInput, passes: readonly Pass[]
     case 'inward':
     case 'out of reach':
       return [...cut(limb.id, null), ...(fault.atCm > 0 ? cut(limb.id, fault.atCm) : [])];
-    case 'upright sprout':
-      return [...tie(limb, finding), ...cut(limb.id, null), ...toLevelBranch(limb, limbs, cut)];
+    case 'upright sprout': {
+      const level = levelBranchAt(limb, limbs);
+      return [...tie(limb, finding), ...cut(limb.id, null), ...(level === null ? [] : cut(limb.id, level))];
+    }
     case 'cluster':
       return surplus(fault.limbIds, limbs).flatMap((id) => cut(id, null));
     case 'empty sector':
@@ -308,18 +310,14 @@ export function ofTie(
 
 const LEVEL_WITHIN_DEG = 30;
 
-/** Upright wood may also end at its first side branch that lies near level, which goes on in its place. */
-function toLevelBranch(
-  limb: Limb,
-  limbs: Limb[],
-  cut: (id: string, t: number | null) => Candidate[],
-): Candidate[] {
+/** Upright wood may also end at its first side branch that lies near level, which goes on in its place. @returns where, cm along it; null where there is none */
+export function levelBranchAt(limb: Limb, limbs: Limb[]): number | null {
   const level = limbs
     .filter(
       ({ parentId, inclinationDeg }) => parentId === limb.id && Math.abs(inclinationDeg) <= LEVEL_WITHIN_DEG,
     )
     .sort((a, b) => a.jointCm - b.jointCm)[0];
-  return level ? cut(limb.id, beyondJoint(limb, level)) : [];
+  return level ? beyondJoint(limb, level) : null;
 }
 
 /** Lower one first. */

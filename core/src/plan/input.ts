@@ -228,6 +228,11 @@ export const PlanInput = z
       .max(500)
       .default([])
       .describe('shoots that came at cuts and are to come off again'),
+    waved: z
+      .array(limbId)
+      .max(2000)
+      .default([])
+      .describe('upright limbs that somebody looked at and left as they are'),
     firstWinter: z.number().int().optional().describe('year in which the winter of season 1 begins'),
     tied: z
       .array(limbId)

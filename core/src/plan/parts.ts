@@ -2,7 +2,7 @@
 import type { CrownMap, SeasonLimits } from '../crown/index';
 import type { TreeCuts } from '../cuts/index';
 import type { Goal, OverLong, Renewal, SidesNow, Surplus, TooTall } from '../shaping/index';
-import type { LimbIndex } from '../tree/index';
+import type { Limb, LimbIndex } from '../tree/index';
 import type { Candidate } from './candidates';
 import type { KeepWorth } from './keepWorth';
 import type { Priced } from './price';
@@ -21,16 +21,21 @@ export interface Asked {
 /** Adds a problem to the plan and gives its index. */
 export type Ask = (question: Asked) => number;
 
-/** Asks for a goal that the candidates named by index reach whole; a goal that no candidate reaches is not asked for. */
+/**
+ * Asks for a goal that the candidates named by index reach whole; a goal that no candidate reaches is not asked for.
+ *
+ * @returns index of the problem; null where it is not asked for
+ */
 export function askGoal(
   { id, what, value }: { id: string; what: Goal; value: number },
   solvers: readonly number[],
   problem: PlanProblem,
   ask: Ask,
-): void {
-  if (solvers.length === 0) return;
+): number | null {
+  if (solvers.length === 0) return null;
   const p = ask({ id, findingId: null, what, value, must: false });
   for (const k of solvers) problem.candidates[k]?.solves.push({ problem: p, remains: 0 });
+  return p;
 }
 
 /** A candidate with the index of the cut that takes its wood too. */
@@ -58,4 +63,5 @@ export interface Parts {
   shoots: { long: OverLong[] };
   sides: SideWork;
   bearing: { surplus: Surplus[]; renewed: Renewal[] };
+  upright: { limbs: Limb[]; candidates: Candidate[] };
 }

@@ -21,6 +21,7 @@ import { askShoots, shootsOf } from './shoots';
 import { askSides, type SideEffect, sideWork } from './sides';
 import { trainingOf } from './training';
 import type { LightOfPlan } from './treePlan';
+import { askUprights, uprightsOf, uprightWorth } from './uprights';
 import { type Verdict, verdictOf } from './verdict';
 import { startingWeights, type WeightKey } from './weights';
 import { askLight } from './wholeTree';
@@ -92,6 +93,7 @@ export function preparePlan(given: PlanInput): Prepared {
   const shoots = shootsOf(input);
   const sides = sideWork(input, cuts);
   const bearing = bearingOf(input, cuts);
+  const upright = uprightsOf(input);
   const candidates = candidatesOf(input, cuts, [
     ...training.candidates,
     ...heights.candidates,
@@ -99,6 +101,7 @@ export function preparePlan(given: PlanInput): Prepared {
     ...regrownOf(input),
     ...sides.candidates,
     ...bearing.candidates,
+    ...upright.candidates,
   ]);
   const crown = crownOf(input, candidates);
   const all = candidates.map((candidate) => priceOf(candidate, input, cuts, index, crown));
@@ -143,6 +146,7 @@ export function preparePlan(given: PlanInput): Prepared {
     shoots,
     sides,
     bearing,
+    upright,
   });
   const isSpread = limits.because.code === 'renovated evenly' && input.seasons > 1;
   if (isSpread) Object.assign(built.problem, { limits: evenLimits(built.problem) });
@@ -280,6 +284,7 @@ function build(input: PlanInput, parts: Parts): Built {
   askShoots(parts.shoots, parts, problem, ask);
   askRegrown(input, parts, problem, ask);
   askBearing(parts.bearing, input, parts, problem, ask);
+  askUprights(parts.upright, input, parts, problem, ask);
   const effects = askSides(input, parts, problem, ask);
   const light = askLight(input, parts, problem, ask);
   excludeAlternatives(problem, doable, index);
@@ -358,13 +363,13 @@ const RENOVATED: Partial<Record<WeightKey, number>> = {
   doubleLeader: 6,
 };
 const START = startingWeights();
-const UPRIGHT_MOST = 14;
 
 function worthOfFinding(
   finding: PlanFinding,
-  { findings: all, settings: { weights }, tree }: PlanInput,
+  { findings: all, settings, tree }: PlanInput,
   { crown, index }: Pick<Parts, 'crown' | 'index'>,
 ): number {
+  const { weights } = settings;
   const key =
     finding.place === 'fruit'
       ? 'mummies'
@@ -373,15 +378,7 @@ function worthOfFinding(
         : OF_KIND[kindOf(finding.disorder)];
   const own = (tree.renovated && weights[key] === START[key] && RENOVATED[key]) || weights[key];
   const limb = index.byId.get(finding.limbId);
-  const many = limb ? alike(limb) : 1;
-  const base =
-    key === 'upright'
-      ? Math.min(
-          many > 1 ? Number.POSITIVE_INFINITY : UPRIGHT_MOST,
-          many * own +
-            weights.uprightCrown * crownBeyond({ limbId: finding.limbId, atCm: 0 }, crown, index).crown,
-        )
-      : own;
+  const base = key === 'upright' && limb ? uprightWorth(limb, own, { settings }, { crown, index }) : own;
   const reasons = all.filter(
     (other) => other === finding || (other.limbId === finding.limbId && !other.healed && !other.held),
   ).length;

@@ -8,6 +8,7 @@ import { paceByKind, type WorkPace } from '../handling/index';
 import type { Pin, PlanInput } from '../plan/index';
 import type { Action, ActionOf, Finding, Site, TreeDetail } from '../records/index';
 import { cultivarNamed } from '../register/index';
+import { uprightKey } from '../shaping/index';
 import { diameterMmAt, type Limb } from '../tree/index';
 import { regrown } from './regrowth';
 import { forCut, standingFindings, standingLimbs } from './standing';
@@ -103,6 +104,7 @@ export function planInputOf(
     pace: lastOf(actions, 'paceSet')?.pace ?? null,
     limit: lastOf(actions, 'limitSet')?.limit ?? null,
     booked: bookedSeasons(actions, site, day),
+    waved: wavedUprights(actions, limbs),
     firstWinter: winterOf(day, site.latitude),
     workPace: paceByKind(paces),
     shades: shadesOf(actions),
@@ -168,6 +170,14 @@ function bookedSeasons(
   const first = winterOf(day, latitude);
   const seasons = bookings(actions, day).map(({ on }) => winterOf(on, latitude) - first + 1);
   return [...new Set(seasons)].filter((season) => season <= seasonsOf(actions));
+}
+
+/** Upright limbs that somebody waved off on the Shape page. */
+function wavedUprights(actions: readonly Action[], limbs: Limb[]): string[] {
+  const keys = new Set(
+    actions.flatMap(({ action, undone }) => (action.kind === 'wavedOff' && !undone ? [action.faultKey] : [])),
+  );
+  return limbs.flatMap(({ id }) => (keys.has(uprightKey(id)) ? [id] : []));
 }
 
 /** Limbs that were tied down since the map was drawn: a later map shows how they stand. */

@@ -5,6 +5,7 @@ import { treeAge } from '../register/index';
 export const goals = [
   'height',
   'training',
+  'upright',
   'regrowth',
   'gap',
   'balance',

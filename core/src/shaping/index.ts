@@ -36,4 +36,5 @@ export {
   sidesOf,
   withoutLoad,
 } from './sides';
+export { uprightId, uprightKey, uprights } from './uprights';
 export { type Wish, type WishKind, wishWorths, youngTree } from './young';

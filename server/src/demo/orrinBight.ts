@@ -118,6 +118,8 @@ export const fieldNotes = (now: string): { daysAgo: number; crew: 'wall' | 'boat
         shades: [{ what: 'building', bearingDeg: 180, distanceCm: 500, heightCm: 700, widthCm: 1800 }],
       },
     },
+    // Of two renovations one is even, as on the site, and one hard at once
+    { daysAgo: 45, crew: 'boat', action: { kind: 'paceSet', treeId: 'net-loft-05', pace: 'hard first' } },
     ...biennial.map((crop, i) => ({
       daysAgo: 44 - i,
       crew: 'wall' as const,
