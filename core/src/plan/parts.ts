@@ -38,6 +38,18 @@ export function askGoal(
   return p;
 }
 
+/** Of what each candidate does alone, that which it does beyond the candidates next on its wood. @param alone one for each candidate */
+export function beyondInner(
+  { candidates }: Pick<PlanProblem, 'candidates'>,
+  alone: readonly number[],
+): number[] {
+  const beyond = [...alone];
+  candidates.forEach(({ parent }, child) => {
+    if (parent !== null) beyond[parent] = (beyond[parent] as number) - (alone[child] as number);
+  });
+  return beyond;
+}
+
 /** A candidate with the index of the cut that takes its wood too. */
 export interface InForest {
   priced: Priced;

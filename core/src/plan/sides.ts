@@ -11,6 +11,7 @@ import {
   isWithin,
   type LeafLoad,
   leafLoad,
+  leavesWithout,
   loadsTaken,
   OFF_CENTRE_FROM,
   type Sides,
@@ -20,11 +21,11 @@ import {
   WEAK_HEIR_RATIO,
   withoutLoad,
 } from '../shaping/index';
-import { indexLimbs, isDistalOf, type Limb, limbShape } from '../tree/index';
+import { type Limb, limbShape } from '../tree/index';
 import { bends, type Candidate, lesionsOf, ofCut, ofTie } from './candidates';
 import type { PlanInput } from './input';
 import { isGone } from './keepWorth';
-import { type Ask, askGoal, type InForest, type Parts, type SideWork } from './parts';
+import { type Ask, askGoal, beyondInner, type InForest, type Parts, type SideWork } from './parts';
 import { ancestors, type PlanProblem } from './problem';
 import type { PlannedStep, SidesOfPlan } from './treePlan';
 
@@ -49,10 +50,11 @@ const isOffCentre = ({ offCentre }: Sides) => offCentre >= OFF_CENTRE_FROM;
 
 /** The leaves of the tree, without those that dead or broken wood bore. */
 function livingLeaves({ tree: { limbs }, findings }: PlanInput): Leaf[] {
-  const index = indexLimbs(limbs);
   const gone = findings.filter((finding) => isGone(finding) && !finding.healed);
-  return leavesOf(limbs, LEAF_SEED).filter(
-    ({ limbId, atCm }) => !gone.some((each) => isDistalOf(index, limbId, atCm, each.limbId, each.fromCm)),
+  return leavesWithout(
+    limbs,
+    leavesOf(limbs, LEAF_SEED),
+    gone.map(({ limbId, fromCm }) => ({ limbId, atCm: fromCm })),
   );
 }
 
@@ -184,19 +186,17 @@ export function askSides(
   if (!now) return [];
   const { weights } = input.settings;
   const effects = sideEffects(input.tree, now, doable);
-  const beyondInner = (of: (effect: SideEffect) => number) =>
-    effects.map((effect, k) => {
-      const within = problem.candidates.reduce(
-        (sum, { parent }, child) => (parent === k ? sum + of(effects[child] as SideEffect) : sum),
-        0,
-      );
-      return of(effect) - within;
-    });
-  const points = beyondInner((effect) => effect.points);
+  const points = beyondInner(
+    problem,
+    effects.map((effect) => effect.points),
+  );
   const gained = points.reduce((sum, each) => sum + Math.max(0, each), 0);
   const lacks = isOffCentre(now) ? now.offCentre * 100 : 0;
   const scale = gained > 0 ? Math.min(1, lacks / gained) : 0;
-  const opened = beyondInner(({ opens }) => opens.length);
+  const opened = beyondInner(
+    problem,
+    effects.map(({ opens }) => opens.length),
+  );
   const goesForHeight = new Set(heights.tall.flatMap(({ limbIds }) => [...limbIds]));
   problem.candidates.forEach(({ id, own }, k) => {
     const more = points[k] as number;
@@ -253,13 +253,10 @@ export function sidesAfter(
   steps: readonly (Pick<PlannedStep, 'season'> & { kerf: { limbId: string; atCm: number } | null })[],
 ): SidesOfPlan | null {
   if (!now) return null;
-  const index = indexLimbs(tree.limbs);
   const told = ({ offCentre, heavyDeg, gaps }: Sides) => ({ offCentre, heavyDeg, gaps });
   const standing = (season: number) => {
     const kerfs = steps.flatMap((step) => (step.season <= season && step.kerf ? [step.kerf] : []));
-    return now.leaves.filter(
-      ({ limbId, atCm }) => !kerfs.some((kerf) => isDistalOf(index, limbId, atCm, kerf.limbId, kerf.atCm)),
-    );
+    return leavesWithout(tree.limbs, now.leaves, kerfs);
   };
   return {
     now: told(now),

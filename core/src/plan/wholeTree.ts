@@ -1,7 +1,7 @@
 // What the tree as a whole lacks: light inside.
 import { LIGHT_ENOUGH_FROM, lightGains, openSky } from '../faults/index';
 import type { PlanInput } from './input';
-import { type Ask, askGoal, type Parts } from './parts';
+import { type Ask, askGoal, beyondInner, type Parts } from './parts';
 import { ancestors, type PlanProblem } from './problem';
 import type { LightOfPlan } from './treePlan';
 
@@ -32,13 +32,11 @@ export function askLight(
   const sum = points.reduce((total, gain) => total + gain, 0);
   if (lacks <= 0 || sum <= 0) return light;
   const scale = Math.min(1, lacks / sum) * input.settings.weights.lightPoint;
-  const gain = new Map(kerfs.map(({ k }, i) => [k, (points[i] as number) * scale]));
-  for (const [k, own] of gain) {
-    const within = problem.candidates.reduce(
-      (total, { parent }, child) => (parent === k ? total + (gain.get(child) ?? 0) : total),
-      0,
-    );
-    const value = own - within;
+  const alone = problem.candidates.map(() => 0);
+  kerfs.forEach(({ k }, i) => {
+    alone[k] = (points[i] as number) * scale;
+  });
+  for (const [k, value] of beyondInner(problem, alone).entries()) {
     if (value <= 0) continue;
     askGoal(
       { id: `light ${problem.candidates[k]?.id}`, what: 'light', value },

@@ -29,6 +29,7 @@ export {
   isWithin,
   type LeafLoad,
   leafLoad,
+  leavesWithout,
   loadsTaken,
   OFF_CENTRE_FROM,
   type Sides,

@@ -60,6 +60,12 @@ export function leafLoad(leaves: readonly Leaf[]): LeafLoad {
 }
 const SECTOR_DEG = 360 / SECTORS;
 
+/** The leaves that none of these kerfs takes. */
+export function leavesWithout(limbs: Limb[], leaves: readonly Leaf[], kerfs: readonly Kerf[]): Leaf[] {
+  const takersOf = leafTakers(limbs, kerfs);
+  return leaves.filter((leaf) => takersOf(leaf).length === 0);
+}
+
 /** What each kerf alone takes of the leaf. */
 export function loadsTaken(limbs: Limb[], leaves: readonly Leaf[], kerfs: readonly Kerf[]): LeafLoad[] {
   const takersOf = leafTakers(limbs, kerfs);
