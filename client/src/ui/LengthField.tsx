@@ -18,8 +18,6 @@ interface LengthFieldProps {
   hint?: string;
   onChange(cm: number): void;
   onClear?(): void;
-  /** Told whether what is typed can be taken, where a form waits for it. */
-  onFault?(faulty: boolean): void;
 }
 
 export function LengthField({
@@ -31,7 +29,6 @@ export function LengthField({
   hint,
   onChange,
   onClear,
-  onFault,
 }: LengthFieldProps) {
   const say = useSay();
   const units = useUnits();
@@ -50,7 +47,6 @@ export function LengthField({
       hint={hint}
       onChangeText={(text) => {
         setTyped(text);
-        onFault?.(faultOf(say, text, leastCm, mostCm, units) !== undefined);
         if (text.trim() === '' && onClear) return onClear();
         const length = typedLengthCm(text, units);
         if ('cm' in length && faultOf(say, text, leastCm, mostCm, units) === undefined) onChange(length.cm);

@@ -13,6 +13,7 @@ import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Failed } from '../../ui/Failed';
 import { LengthField } from '../../ui/LengthField';
+import { SaveButton } from '../../ui/SaveButton';
 import { Select } from '../../ui/Select';
 import { Body, Section, Small } from '../../ui/type';
 
@@ -101,13 +102,8 @@ function AddShade({ today, pending, onAdd, onClose }: AddShadeProps) {
   const [heightCm, setHeight] = useState<number | null>(null);
   const [widthCm, setWidth] = useState<number | null>(null);
   const bearingDeg = turn(today.site.twelveBearingDeg + 30 * Number(hour));
-  const [faulty, setFaulty] = useState<ReadonlySet<string>>(new Set());
-  const onFault = (field: string) => (isFaulty: boolean) =>
-    setFaulty(
-      (before) => new Set([...before].filter((each) => each !== field).concat(isFaulty ? [field] : [])),
-    );
   const shade =
-    faulty.size === 0 && what !== null && distanceCm !== null && heightCm !== null && widthCm !== null
+    what !== null && distanceCm !== null && heightCm !== null && widthCm !== null
       ? { what, bearingDeg, distanceCm, heightCm, widthCm }
       : null;
   const { least, far, high, wide } = SHADE;
@@ -137,7 +133,6 @@ function AddShade({ today, pending, onAdd, onClose }: AddShadeProps) {
           leastCm={least}
           mostCm={far}
           onChange={setDistance}
-          onFault={onFault('distance')}
         />
         <LengthField
           grow
@@ -146,7 +141,6 @@ function AddShade({ today, pending, onAdd, onClose }: AddShadeProps) {
           leastCm={least}
           mostCm={high}
           onChange={setHeight}
-          onFault={onFault('height')}
         />
         <LengthField
           grow
@@ -155,14 +149,18 @@ function AddShade({ today, pending, onAdd, onClose }: AddShadeProps) {
           leastCm={least}
           mostCm={wide}
           onChange={setWidth}
-          onFault={onFault('width')}
         />
       </View>
       <View flexDirection="row" gap={8}>
         <Button onPress={onClose}>{say('shared.back')}</Button>
-        <Button kind="main" disabled={shade === null || pending} onPress={() => shade && onAdd(shade)}>
+        <SaveButton
+          kind="main"
+          missing={shade === null ? say('round.shadeMissing') : null}
+          saving={pending}
+          onSave={() => shade && onAdd(shade)}
+        >
           {say('shared.recordIt')}
-        </Button>
+        </SaveButton>
       </View>
     </View>
   );
