@@ -128,7 +128,9 @@ const withKerfs = (steps: readonly PlannedStep[], chosenFrom: readonly Priced[])
 
 const finite = (value: number) => (Number.isFinite(value) ? value : null);
 
-function stepsOf({ problem, chosenFrom, asked }: Prepared, chosen: readonly number[]): PlannedStep[] {
+const NOTICED_POINTS = 0.5;
+
+function stepsOf({ problem, chosenFrom, asked, sides }: Prepared, chosen: readonly number[]): PlannedStep[] {
   const taken = slotsTaken(problem, chosen);
   const steps = chosen.flatMap((slot, k) => {
     if (slot < 0) return [];
@@ -155,6 +157,9 @@ function stepsOf({ problem, chosenFrom, asked }: Prepared, chosen: readonly numb
       const served = new Set(
         asked.flatMap(({ what }, p) => (what !== 'finding' && first[p] === k ? [what] : [])),
       );
+      // Hardly noticed is what brings the crown back by less than half a point of a hundred
+      const points = sides.effects[k]?.points ?? 0;
+      if (points < NOTICED_POINTS && solves.length + served.size > 1) served.delete('balance');
       // Nearly every cut lets some light in: said only of one that does nothing else
       if (solves.length > 0 || served.size > 1) served.delete('light');
       return { ...step, solves, serves: goals.filter((goal) => served.has(goal)) };

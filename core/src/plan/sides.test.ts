@@ -125,3 +125,18 @@ test('leaf of dead wood pulls to no side', () => {
   );
   expect(Math.abs((dead.plan.sides?.now.heavyDeg ?? 0) - 180)).toBeLessThan(60);
 });
+
+test('a cut says that it brings the crown back from half a point of a hundred on, or where it does nothing else', () => {
+  const found = ['A1', 'A2', 'A3', 'A4', 'A5', 'B1', 'B2', 'C1', 'D1'].map((id) => fault(id, id, 'inward'));
+  const { prepared, plan: solved } = plan(lopsided(), {}, found);
+  let [said, hushed] = [0, 0];
+  for (const { candidateId, serves, solves } of solved.steps) {
+    const k = prepared.chosenFrom.findIndex(({ id }) => id === candidateId);
+    const points = prepared.sides.effects[k]?.points ?? 0;
+    if (solves.length === 0 || points <= 0) continue;
+    expect([candidateId, serves.includes('balance')]).toEqual([candidateId, points >= 0.5]);
+    if (points >= 0.5) said++;
+    else hushed++;
+  }
+  expect([said > 0, hushed > 0]).toEqual([true, true]);
+});
