@@ -119,7 +119,7 @@ export const fieldNotes = (now: string): { daysAgo: number; crew: 'wall' | 'boat
       },
     },
     // Of two renovations one is even, as on the site, and one hard at once
-    { daysAgo: 45, crew: 'boat', action: { kind: 'paceSet', treeId: 'net-loft-05', pace: 'hard first' } },
+    { daysAgo: 46, crew: 'boat', action: { kind: 'paceSet', treeId: 'net-loft-05', pace: 'hard first' } },
     ...biennial.map((crop, i) => ({
       daysAgo: 44 - i,
       crew: 'wall' as const,
