@@ -34,6 +34,7 @@ test('what somebody noted, waved off or saw come at a cut is not asked for twice
   expect(asked(withUpright(), { waved: ['U'] })).toEqual([]);
   expect(asked(withUpright(), { regrown: ['U'] })).toEqual([]);
   expect(asked(withUpright(), {}, [], { plantedYear: 2020 })).toEqual([]);
+  expect(asked(withUpright(), {}, [], { form: 'fan' })).toEqual([]);
   expect(uprightKey('U')).toBe('upright sprout:U');
 });
 

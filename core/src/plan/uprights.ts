@@ -1,7 +1,7 @@
 // Upright wood as work that a plan can weigh, though nobody noted it.
 import { shapeCut } from '../cuts/index';
 import { plainDisorder } from '../disorders/index';
-import { treeAge } from '../register/index';
+import { isTrainedFlat, treeAge } from '../register/index';
 import { TRAINED_UP_TO_YEARS, uprightId, uprights } from '../shaping/index';
 import { alike, isDistalOf, type Limb } from '../tree/index';
 import { bends, type Candidate, levelBranchAt, ofCut, ofTie } from './candidates';
@@ -31,10 +31,11 @@ export interface UprightWork {
   candidates: Candidate[];
 }
 
-/** What somebody noted is asked for as a finding, what came at a cut as regrowth; what they waved off stays. A young tree is trained. */
+/** What somebody noted is asked for as a finding, what came at a cut as regrowth; what they waved off stays. A young tree is trained, and one that is trained flat has upright ribs. */
 export function uprightsOf({ tree, findings, regrown, waved, year }: PlanInput): UprightWork {
   const age = treeAge(tree.plantedYear, year);
-  if (age !== null && age <= TRAINED_UP_TO_YEARS) return { limbs: [], candidates: [] };
+  if ((age !== null && age <= TRAINED_UP_TO_YEARS) || isTrainedFlat(tree.form))
+    return { limbs: [], candidates: [] };
   const known = new Set([
     ...waved,
     ...regrown,
