@@ -52,7 +52,10 @@ async function take(url) {
   mkdirSync(out, { recursive: true });
   const browser = await chromium.launch(launchOptions);
   const device = await named(browser, url);
+  // All of them, or those that are named
+  const asked = process.argv.slice(2);
   for (const [name, viewport, colorScheme, route, first] of PICTURES) {
+    if (asked.length > 0 && !asked.includes(name)) continue;
     const context = await browser.newContext({
       locale: 'en-GB',
       viewport,
