@@ -1,7 +1,7 @@
 // How open a crown is, computed in a worker; the answer of a crown that has not changed is not computed again.
 
 import { shadesOf } from '@mortisect/core/present';
-import type { Action, TreeDetail } from '@mortisect/core/records';
+import type { TreeDetail } from '@mortisect/core/records';
 import type { Limb } from '@mortisect/core/tree';
 import { useQuery } from '@tanstack/react-query';
 import { type Remote, wrap } from 'comlink';
@@ -17,29 +17,17 @@ function worker(): Remote<OpennessWork> {
   return remote;
 }
 
-interface Opened {
-  /** Of the tree. */
-  id: string;
-  actions: readonly Action[];
-  /** The limbs as they grew, before any cut. */
-  crown: Limb[];
-}
-
-/** Of a tree by its records. @param detail the tree as it was recorded */
-export const openedOf = ({
-  tree,
-  actions,
-  limbs,
-}: Pick<TreeDetail, 'tree' | 'actions' | 'limbs'>): Opened => ({
-  id: tree.id,
-  actions,
-  crown: limbs,
-});
-
-/** Seeded by the tree, so that the same crown always gives the same figures. */
-export function useOpenness({ id, actions, crown }: Opened, limbs: Limb[]) {
+/**
+ * Seeded by the tree, so that the same crown always gives the same figures.
+ *
+ * @param detail as it was recorded: its limbs are the crown as it grew, before any cut
+ */
+export function useOpenness(
+  { tree, actions, limbs: crown }: Pick<TreeDetail, 'tree' | 'actions' | 'limbs'>,
+  limbs: Limb[],
+) {
   const shades = useMemo(() => shadesOf(actions), [actions]);
-  const seed = [...id].reduce((hash, letter) => (hash * 31 + letter.charCodeAt(0)) % 2_147_483_647, 7);
+  const seed = [...tree.id].reduce((hash, letter) => (hash * 31 + letter.charCodeAt(0)) % 2_147_483_647, 7);
   return useQuery({
     queryKey: ['openness', seed, limbs, crown, shades],
     queryFn: () => worker().openness(limbs, THROWS, seed, crown, shades),

@@ -61,11 +61,12 @@ export function lightInside(
 /** Share of the sky over the inner third of a crown that nothing outside the tree hides, 0..1. */
 export function openSky(limbs: Limb[], shades: readonly Shade[]): number {
   if (shades.length === 0) return 1;
-  const rays = raysOf(limbs, SKY_SEED);
+  const rays = raysOf(limbs, LIGHT_SEED);
   const open = rays.filter(({ from, direction }) => !isShaded(from, direction, shades));
   return open.length / rays.length;
 }
-const SKY_SEED = 17;
+/** Of the leaves and rays that a plan is made with, so that all that it tells of light and leaf goes by the same ones. */
+export const LIGHT_SEED = 17;
 
 /** Leaves of a crown that still hang when only these limbs stand. */
 function leavesLeft(limbs: Limb[], seed: number, crownLimbs: Limb[]): Leaf[] {

@@ -5,6 +5,15 @@ import type { Point } from '../tree/index';
 export const shadeKinds = ['building', 'tree', 'hedge'] as const;
 export const MOST_SHADES = 8;
 
+/** What is written down of one, cm: at least and at most. */
+export const shadeBounds = {
+  distanceCm: [50, 20_000],
+  heightCm: [50, 10_000],
+  widthCm: [50, 30_000],
+} as const;
+type Measure = keyof typeof shadeBounds;
+const within = (measure: Measure) => z.number().min(shadeBounds[measure][0]).max(shadeBounds[measure][1]);
+
 /** Something outside the tree that hides a part of its sky: an upright wall across the way to it. */
 export const Shade = z
   .strictObject({
@@ -14,9 +23,9 @@ export const Shade = z
       .min(0)
       .max(360)
       .describe('compass bearing from the stem, degrees clockwise from north'),
-    distanceCm: z.number().min(50).max(20_000).describe('from the stem to its nearest face'),
-    heightCm: z.number().min(50).max(10_000).describe('over the ground at the stem'),
-    widthCm: z.number().min(50).max(30_000).describe('across the way to it'),
+    distanceCm: within('distanceCm').describe('from the stem to its nearest face'),
+    heightCm: within('heightCm').describe('over the ground at the stem'),
+    widthCm: within('widthCm').describe('across the way to it'),
   })
   .meta({ id: 'Shade' });
 export type Shade = z.infer<typeof Shade>;

@@ -24,6 +24,7 @@ const PRIOR_SPREAD = 0.3;
 const Z80 = 1.2816;
 /** Factors are told, and plans made, in steps of this: one more cut moves no plan. */
 const STEP = 0.05;
+
 /** A cut that was timed. */
 export interface Timed {
   by: string;

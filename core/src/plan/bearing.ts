@@ -1,9 +1,8 @@
 // Bearing wood that stands too close, or is past its age, as work that a plan can weigh.
 import { type Renewal, renewalId, renewals, type Surplus, spacingId, surplusBearing } from '../shaping/index';
-import { isDistalOf } from '../tree/index';
 import { type Candidate, lesionsOf, ofCut } from './candidates';
 import type { PlanInput } from './input';
-import { type Ask, askGoal, type Parts } from './parts';
+import { type Ask, askGoal, type Parts, takesWhole, thoseThat } from './parts';
 import { ancestors, type PlanProblem } from './problem';
 
 export interface Bearing {
@@ -34,9 +33,7 @@ export function askBearing(
   ask: Ask,
 ): void {
   for (const { limbId } of surplus) {
-    const solvers = doable.flatMap(({ priced: { kerf } }, k) =>
-      kerf && isDistalOf(index, limbId, 0.01, kerf.limbId, kerf.atCm) ? [k] : [],
-    );
+    const solvers = thoseThat(doable, (priced) => takesWhole(priced, limbId, index));
     askGoal({ id: spacingId(limbId), what: 'spacing', value: weights.spacing }, solvers, problem, ask);
   }
   for (const { limbId, cut } of renewed) {

@@ -191,7 +191,7 @@ export function ofCut(
 
 function other(
   kind: OtherKind,
-  finding: PlanFinding,
+  finding: Pick<PlanFinding, 'id' | 'fromCm'>,
   limbId: string,
   passes: readonly Pass[] = BOTH,
 ): Candidate {
@@ -295,18 +295,11 @@ function tie(limb: Limb, finding: PlanFinding): Candidate[] {
 }
 
 /** A limb that is bent and tied, where no cut is made. */
-export function ofTie(
+export const ofTie = (
   kind: Extract<OtherKind, 'tie down' | 'tie over'>,
   limbId: string,
   findingId: string,
-): Candidate {
-  return {
-    id: `${limbId} ${kind}`,
-    what: { is: 'other', kind, limbId, atCm: 0 },
-    answers: [{ findingId, remains: REMAINS[kind] }],
-    passes: BOTH,
-  };
-}
+): Candidate => other(kind, { id: findingId, fromCm: 0 }, limbId);
 
 const LEVEL_WITHIN_DEG = 30;
 

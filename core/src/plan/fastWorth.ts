@@ -1,9 +1,6 @@
 // Is this plan allowed, and what is it worth? Asked thousands of times in a search.
-import { growsBack, isTooSoon, type PlanProblem } from './problem';
+import { growsBack, isOver, isTooSoon, type PlanProblem } from './problem';
 import { TIE_A_CUT, TIE_A_THOUSANDTH } from './relaxation';
-
-/** Shares of crown add up but for the last digit. */
-const CLOSE = 1e-9;
 
 /** `breachOf` and `worthOf` on flat arrays, for the thousands of plans that a search looks at. */
 export class FastWorth {
@@ -79,8 +76,7 @@ export class FastWorth {
       if (isTooSoon(this.problem, rule, plan)) return Number.NEGATIVE_INFINITY;
     }
     for (let y = 0; y < this.used.length; y++) {
-      if ((this.used[y] as number) > (this.problem.limits[y] as number) + CLOSE)
-        return Number.NEGATIVE_INFINITY;
+      if (isOver(this.used[y] as number, this.problem.limits[y] as number)) return Number.NEGATIVE_INFINITY;
     }
     for (let p = 0; p < this.solvedSlot.length; p++) {
       const by = this.problem.problems[p]?.mustBy ?? null;

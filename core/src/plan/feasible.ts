@@ -1,5 +1,5 @@
 // Is there any plan at all that keeps pins, musts and limits? Settled before the best one is looked for.
-import { growsBack, type PlanCandidate, type PlanProblem } from './problem';
+import { growsBack, isOver, type PlanCandidate, type PlanProblem } from './problem';
 
 /** What a part of the forest may use, and what it then meets: of two that meet the same, the one that uses less in no season more goes on. */
 interface Label {
@@ -19,7 +19,6 @@ interface Pick {
 
 /** Beyond so many labels the question is left to the search. */
 const MOST_LABELS = 20_000;
-const CLOSE = 1e-9;
 class TooMany extends Error {}
 
 /**
@@ -159,7 +158,7 @@ class Feasibility {
     const add = (at: number, units: number) => {
       if (at < 0) return true;
       used[at] = (used[at] as number) + units;
-      return (used[at] as number) <= (this.limits[at] as number) + CLOSE;
+      return !isOver(used[at] as number, this.limits[at] as number);
     };
     // What grows back counts in the season after
     return (
@@ -174,7 +173,7 @@ class Feasibility {
     for (const a of some) {
       for (const b of others) {
         const used = a.used.map((units, i) => units + (b.used[i] as number));
-        if (used.some((units, i) => units > (this.limits[i] as number) + CLOSE)) continue;
+        if (used.some((units, i) => isOver(units, this.limits[i] as number))) continue;
         if (this.clash(a, b)) continue;
         all.push({
           used,

@@ -4,7 +4,7 @@ import { isDistalOf, type LimbIndex, limbShape } from '../tree/index';
 import { type Candidate, cutId, lesionsOf, ofCut } from './candidates';
 import type { PlanInput } from './input';
 import { type Ask, askGoal, type InForest, type Parts } from './parts';
-import type { Priced } from './price';
+import { type Priced, remainsOf } from './price';
 import { ancestors, type PlanProblem } from './problem';
 
 export interface Heights {
@@ -144,7 +144,7 @@ export function heightsHandedOver(
   doable: readonly InForest[],
 ): string[] {
   const leastOf = (list: readonly Priced[], id: string) =>
-    Math.min(1, ...list.flatMap(({ candidate }) => remainsOf(candidate, id)));
+    Math.min(1, ...list.flatMap((priced) => remainsOf(priced, id) ?? []));
   const own = doable.map(({ priced }) => priced);
   return tall.flatMap(({ limbId }) => {
     const id = heightId(limbId);
@@ -155,6 +155,3 @@ export function heightsHandedOver(
 /** An arborist is called for a limb that one cannot bring down oneself, not for the last few centimetres. */
 const WORTH_A_VISIT = 0.1;
 const CALLED_FROM_MM = 25;
-
-export const remainsOf = ({ answers }: Candidate, id: string) =>
-  answers.flatMap(({ findingId, remains }) => (findingId === id ? [remains] : []));

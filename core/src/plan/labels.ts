@@ -1,5 +1,5 @@
 // When only the limits of the seasons are still open: which plan fills them best?
-import { growsBack, type PlanProblem } from './problem';
+import { growsAnything, growsBack, type PlanProblem } from './problem';
 import { NO_MUST, type Relaxation } from './relaxation';
 
 interface Label {
@@ -46,7 +46,7 @@ export function bestByLabels(
   const backOf = slots.map((_, t) => Math.round(growsBack(problem, t) * parts));
   const order = relaxation.preorder;
   const carriesMust = mustsOn(problem, mustBy);
-  const growsAnything = problem.regrowth.dormant > 0 || problem.regrowth.summer > 0;
+  const passesDiffer = growsAnything(problem);
   let layer: Label[] = [{ used: 0, states: NO_STATES, worth: 0, bound, slot: -1, before: null }];
   for (const [i, k] of order.entries()) {
     const depth = relaxation.depthOf(k);
@@ -60,7 +60,7 @@ export function bestByLabels(
         state,
         allowed[k] as number,
         mustBy[k] as number,
-        growsAnything && !carriesMust[k],
+        passesDiffer && !carriesMust[k],
         (slot, after, worth, regret) => {
           const bounded = label.bound - regret;
           if (bounded <= best + CLOSE) return;

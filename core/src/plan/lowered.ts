@@ -1,8 +1,8 @@
 // How high a tree stands by its plan, and why what still stands too high does.
 import { treeAfter } from '../cuts/index';
 import { heightId, heightOf, TOO_TALL_FROM_CM } from '../shaping/index';
-import { remainsOf } from './height';
 import type { Prepared } from './prepare';
+import { answersIt } from './price';
 import { pays } from './problem';
 import type { HeightOfPlan, PlannedStep } from './treePlan';
 
@@ -21,8 +21,8 @@ export function loweredBy(
     );
   const atLast = standing(Number.POSITIVE_INFINITY);
   const isOutOfReach = (limbId: string) =>
-    !chosenFrom.some(({ candidate }) => remainsOf(candidate, heightId(limbId)).length > 0) &&
-    all.some(({ candidate }) => remainsOf(candidate, heightId(limbId)).length > 0);
+    !chosenFrom.some((priced) => answersIt(priced, heightId(limbId))) &&
+    all.some((priced) => answersIt(priced, heightId(limbId)));
   // Nothing stands where a first step could be made
   const isTooDeep = (limbId: string) => {
     const ks = chosenFrom.flatMap(({ kerf }, k) => (kerf?.limbId === limbId ? [k] : []));

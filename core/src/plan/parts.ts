@@ -2,8 +2,7 @@
 import type { CrownMap, SeasonLimits } from '../crown/index';
 import type { TreeCuts } from '../cuts/index';
 import type { Goal, OverLong, Renewal, SidesNow, Surplus, TooTall } from '../shaping/index';
-import type { Limb, LimbIndex } from '../tree/index';
-import type { Candidate } from './candidates';
+import { isDistalOf, type Limb, type LimbIndex } from '../tree/index';
 import type { KeepWorth } from './keepWorth';
 import type { Priced } from './price';
 import type { PlanProblem } from './problem';
@@ -22,21 +21,31 @@ export interface Asked {
 export type Ask = (question: Asked) => number;
 
 /**
- * Asks for a goal that the candidates named by index reach whole; a goal that no candidate reaches is not asked for.
+ * Asks for a goal that these candidates reach; a goal that no candidate reaches is not asked for.
  *
- * @returns index of the problem; null where it is not asked for
+ * @param solvers indices of candidates
+ * @param remains what a candidate leaves of it, 0..1; nothing where it is not said
  */
 export function askGoal(
   { id, what, value }: { id: string; what: Goal; value: number },
   solvers: readonly number[],
   problem: PlanProblem,
   ask: Ask,
-): number | null {
-  if (solvers.length === 0) return null;
+  remains: (k: number) => number = () => 0,
+): void {
+  if (solvers.length === 0) return;
   const p = ask({ id, findingId: null, what, value, must: false });
-  for (const k of solvers) problem.candidates[k]?.solves.push({ problem: p, remains: 0 });
-  return p;
+  for (const k of solvers) problem.candidates[k]?.solves.push({ problem: p, remains: remains(k) });
 }
+
+/** Does this cut take all of a limb? */
+export function takesWhole({ kerf }: Pick<Priced, 'kerf'>, limbId: string, index: LimbIndex): boolean {
+  return kerf !== null && isDistalOf(index, limbId, 0.01, kerf.limbId, kerf.atCm);
+}
+
+/** Indices of the candidates for which this holds. */
+export const thoseThat = (doable: readonly InForest[], holds: (priced: Priced) => boolean): number[] =>
+  doable.flatMap(({ priced }, k) => (holds(priced) ? [k] : []));
 
 /** Of what each candidate does alone, that which it does beyond the candidates next on its wood. @param alone one for each candidate */
 export function beyondInner(
@@ -56,12 +65,6 @@ export interface InForest {
   parent: number | null;
 }
 
-export interface SideWork {
-  /** null for a tree that has no sides, or is still young. */
-  now: SidesNow | null;
-  candidates: Candidate[];
-}
-
 export interface Parts {
   doable: InForest[];
   cuts: TreeCuts;
@@ -73,7 +76,8 @@ export interface Parts {
   /** What stands too high, and shoots that grew too long. */
   heights: { tall: TooTall[] };
   shoots: { long: OverLong[] };
-  sides: SideWork;
+  /** Of the crown; null for a tree that has none, or is still young. */
+  sides: { now: SidesNow | null };
   bearing: { surplus: Surplus[]; renewed: Renewal[] };
-  upright: { limbs: Limb[]; candidates: Candidate[] };
+  upright: { limbs: Limb[] };
 }

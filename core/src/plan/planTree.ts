@@ -128,6 +128,7 @@ const withKerfs = (steps: readonly PlannedStep[], chosenFrom: readonly Priced[])
 
 const finite = (value: number) => (Number.isFinite(value) ? value : null);
 
+/** Less, in points of a hundred, nobody sees. Common practice, no source. */
 const NOTICED_POINTS = 0.5;
 
 function stepsOf({ problem, chosenFrom, asked, sides }: Prepared, chosen: readonly number[]): PlannedStep[] {
@@ -157,7 +158,6 @@ function stepsOf({ problem, chosenFrom, asked, sides }: Prepared, chosen: readon
       const served = new Set(
         asked.flatMap(({ what }, p) => (what !== 'finding' && first[p] === k ? [what] : [])),
       );
-      // Hardly noticed is what brings the crown back by less than half a point of a hundred
       const points = sides.effects[k]?.points ?? 0;
       if (points < NOTICED_POINTS && solves.length + served.size > 1) served.delete('balance');
       // Nearly every cut lets some light in: said only of one that does nothing else
@@ -190,6 +190,7 @@ function firstSolvers(
       const itsSolve = solves.find((solve) => solve.problem === p);
       if (slot < 0 || !itsSolve) return;
       const { season } = slots[slot] as { season: number };
+      // Such a cut only takes what another one would have solved
       if (itsSolve.remains >= 1) return;
       if (season > best.season || (season === best.season && itsSolve.remains >= best.remains)) return;
       best = { season, remains: itsSolve.remains };

@@ -12,7 +12,7 @@ import { askHeight, heightsHandedOver, heightsOf, lowersTo, standTooHigh, stemSt
 import { type Pin, type PlanFinding, type PlanInput, paceOf } from './input';
 import { type KeepWorth, keepWorths } from './keepWorth';
 import { evenLimits } from './pace';
-import type { Asked, InForest, Parts, SideWork } from './parts';
+import type { Asked, InForest, Parts } from './parts';
 import { applyPins } from './pins';
 import { answersIt, type Priced, priceOf } from './price';
 import { ancestors, type Pass, type PlanCandidate, type PlanProblem } from './problem';
@@ -47,7 +47,7 @@ export interface Prepared {
   /** Pins that name what is not there any more. */
   idlePins: Pin[];
   heights: { tall: TooTall[] };
-  sides: SideWork & {
+  sides: Parts['sides'] & {
     /** What each of `chosenFrom` alone does to them; empty for a tree that has no sides. */
     effects: SideEffect[];
   };
@@ -163,7 +163,7 @@ export function preparePlan(given: PlanInput): Prepared {
     limits,
     keep,
     heights,
-    sides: { ...sides, effects: built.effects },
+    sides: { now: sides.now, effects: built.effects },
     light: built.light,
     idlePins: built.idlePins,
     handOver,

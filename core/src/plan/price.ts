@@ -28,6 +28,11 @@ export function answersIt({ candidate }: Priced, findingId: string): boolean {
   return candidate.answers.some((answer) => answer.findingId === findingId);
 }
 
+/** What it leaves of what it was thought of for; undefined where it was not thought of for this. */
+export function remainsOf({ candidate }: Pick<Priced, 'candidate'>, id: string): number | undefined {
+  return candidate.answers.find(({ findingId }) => findingId === id)?.remains;
+}
+
 /** The judgement of a candidate with its minutes. Crown comes from the map of pieces. */
 export function priceOf(
   candidate: Candidate,

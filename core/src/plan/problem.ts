@@ -115,7 +115,7 @@ export function breachOf(problem: PlanProblem, chosen: Assignment): Breach | nul
   const pair = problem.excludes.find(([a, b]) => (chosen[a] as number) >= 0 && (chosen[b] as number) >= 0);
   if (pair) return { kind: 'excluded', pair };
   const crown = usedBySeason(problem, chosen);
-  const over = crown.findIndex((units, i) => units > (problem.limits[i] as number) + CLOSE);
+  const over = crown.findIndex((units, i) => isOver(units, problem.limits[i] as number));
   if (over >= 0) return { kind: 'limit', season: over + 1, crown: crown[over] as number };
   for (const [p, { mustBy }] of problem.problems.entries()) {
     if (mustBy === null) continue;
@@ -194,7 +194,12 @@ export function usedBySeason(problem: PlanProblem, chosen: Assignment): number[]
   });
   return sums;
 }
-const CLOSE = 1e-9;
+/** Is a limit broken? Shares of what grows back add up but for the last digit. */
+export const isOver = (used: number, limit: number): boolean => used > limit + 1e-9;
+
+/** Does anything grow back at all? Else the passes of a season are alike. */
+export const growsAnything = ({ regrowth }: Pick<PlanProblem, 'regrowth'>): boolean =>
+  regrowth.dormant > 0 || regrowth.summer > 0;
 
 /**
  * What a plan is worth: the value of each problem at the best candidate of its earliest solved season, less crown, fruit and minutes, all

@@ -1,10 +1,10 @@
 // Shoots that came at cuts and are not to stay, as work that a plan can weigh.
 import { shapeCut } from '../cuts/index';
 import { plainDisorder } from '../disorders/index';
-import { alike, isDistalOf } from '../tree/index';
+import { alike } from '../tree/index';
 import { type Candidate, ofCut } from './candidates';
 import type { PlanInput } from './input';
-import { type Ask, askGoal, type Parts } from './parts';
+import { type Ask, askGoal, type Parts, takesWhole, thoseThat } from './parts';
 import type { PlanProblem } from './problem';
 
 const regrownId = (limbId: string) => `regrown ${limbId}`;
@@ -27,9 +27,7 @@ export function askRegrown(
 ): void {
   for (const limbId of regrown) {
     const limb = tree.limbs.find(({ id }) => id === limbId);
-    const solvers = doable.flatMap(({ priced: { kerf } }, k) =>
-      kerf && isDistalOf(index, limbId, 0.01, kerf.limbId, kerf.atCm) ? [k] : [],
-    );
+    const solvers = thoseThat(doable, (priced) => takesWhole(priced, limbId, index));
     if (!limb) continue;
     const value = weights.upright * alike(limb);
     askGoal({ id: regrownId(limbId), what: 'regrowth', value }, solvers, problem, ask);

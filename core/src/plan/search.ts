@@ -6,6 +6,8 @@ import {
   type Assignment,
   ancestors,
   breachOf,
+  growsAnything,
+  isOver,
   isTooSoon,
   type PlanCandidate,
   type PlanProblem,
@@ -87,7 +89,7 @@ export class PlanSearch {
     this.parents = Int32Array.from(problem.candidates, ({ parent }) => parent ?? -1);
     this.fast = new FastWorth(problem);
     this.groups = seasonBits(problem);
-    this.growsAnything = problem.regrowth.dormant > 0 || problem.regrowth.summer > 0;
+    this.growsAnything = growsAnything(problem);
     this.slotGroups = Array.from({ length: problem.slots.length + 1 }, (_, t) => 1 << t);
     this.waysOf = new Map(
       this.relaxation.manyLeaves.map((p) => [
@@ -665,7 +667,7 @@ export class PlanSearch {
         plan[k] = slot;
         const loss = whole - this.fast.worth(plan);
         const freed = before - (this.fast.used[season - 1] as number);
-        const over = to > 0 && (this.fast.used[to - 1] as number) > (limits[to - 1] as number) + CLOSE;
+        const over = to > 0 && isOver(this.fast.used[to - 1] as number, limits[to - 1] as number);
         if (freed > 0 && !over && this.fast.sound && loss / freed < least) {
           least = loss / freed;
           found = { k, slot };

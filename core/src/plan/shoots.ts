@@ -1,10 +1,9 @@
 // Shoots that grew too long, as work that a plan can weigh.
 import { treeAge } from '../register/index';
 import { type OverLong, overLong, SHOOT_WORTH, shootsId } from '../shaping/index';
-import { isDistalOf } from '../tree/index';
 import { type Candidate, ofCut } from './candidates';
 import type { PlanInput } from './input';
-import { type Ask, askGoal, type Parts } from './parts';
+import { type Ask, askGoal, type Parts, takesWhole, thoseThat } from './parts';
 import type { PlanProblem } from './problem';
 
 export interface Shoots {
@@ -29,11 +28,10 @@ export function askShoots(
 ): void {
   for (const { limbId, count, cut } of long) {
     const atCm = cut.upToCm ?? cut.atCm;
-    const solvers = doable.flatMap(({ priced: { kerf } }, k) =>
-      kerf &&
-      (kerf.limbId === limbId ? kerf.atCm <= atCm : isDistalOf(index, limbId, 0.01, kerf.limbId, kerf.atCm))
-        ? [k]
-        : [],
+    const solvers = thoseThat(
+      doable,
+      (priced) =>
+        takesWhole(priced, limbId, index) || (priced.kerf?.limbId === limbId && priced.kerf.atCm <= atCm),
     );
     askGoal({ id: shootsId(limbId), what: 'shoots', value: SHOOT_WORTH * count }, solvers, problem, ask);
   }

@@ -1,12 +1,12 @@
 // A crown that hangs to one side or has gaps, as work that a plan can weigh; and what a cut costs that makes it so.
 import { heirsOf } from '../cuts/index';
 import { plainDisorder } from '../disorders/index';
-import { type Leaf, leavesOf } from '../faults/index';
-import { treeAge } from '../register/index';
+import { type Leaf, LIGHT_SEED, leavesOf } from '../faults/index';
 import {
   crownRadiusCm,
   type Gap,
   hasSides,
+  isInTraining,
   isSameGap,
   isWithin,
   type LeafLoad,
@@ -17,7 +17,6 @@ import {
   type Sides,
   type SidesNow,
   sidesOf,
-  TRAINED_UP_TO_YEARS,
   WEAK_HEIR_RATIO,
   withoutLoad,
 } from '../shaping/index';
@@ -25,18 +24,23 @@ import { type Limb, limbShape } from '../tree/index';
 import { bends, type Candidate, lesionsOf, ofCut, ofTie } from './candidates';
 import type { PlanInput } from './input';
 import { isGone } from './keepWorth';
-import { type Ask, askGoal, beyondInner, type InForest, type Parts, type SideWork } from './parts';
+import { type Ask, askGoal, beyondInner, type InForest, type Parts, thoseThat } from './parts';
+import { answersIt, remainsOf } from './price';
 import { ancestors, type PlanProblem } from './problem';
 import type { PlannedStep, SidesOfPlan } from './treePlan';
 
-const LEAF_SEED = 17;
+/** The sides of a tree before anything is cut, and what could be done about them. */
+export interface SideWork {
+  /** null for a tree that has no sides, or is still young. */
+  now: SidesNow | null;
+  candidates: Candidate[];
+}
 const NO_SIDES: SideWork = { now: null, candidates: [] };
 
 export function sideWork(input: PlanInput, cuts: Parts['cuts']): SideWork {
   const { limbs, form, plantedYear } = input.tree;
-  const age = treeAge(plantedYear, input.year);
   // A young tree’s limbs are still being chosen: its training sees to its sides
-  if (!hasSides(limbs, form) || (age !== null && age <= TRAINED_UP_TO_YEARS)) return NO_SIDES;
+  if (!hasSides(limbs, form) || isInTraining(plantedYear, input.year)) return NO_SIDES;
   const leaves = livingLeaves(input);
   const load = leafLoad(leaves);
   const crown = { radiusCm: crownRadiusCm(limbs), limbCount: limbs.length };
@@ -53,13 +57,13 @@ function livingLeaves({ tree: { limbs }, findings }: PlanInput): Leaf[] {
   const gone = findings.filter((finding) => isGone(finding) && !finding.healed);
   return leavesWithout(
     limbs,
-    leavesOf(limbs, LEAF_SEED),
+    leavesOf(limbs, LIGHT_SEED),
     gone.map(({ limbId, fromCm }) => ({ limbId, atCm: fromCm })),
   );
 }
 
-export const BALANCE_ID = 'balance';
-export const gapId = (middleDeg: number) => `gap ${middleDeg}`;
+const BALANCE_ID = 'balance';
+const gapId = (middleDeg: number) => `gap ${middleDeg}`;
 
 /** Of the longest limbs on the heavy side, so many; of the branches that could take over, the outermost ones. Common practice, no source. */
 const LIMBS_LOOKED_AT = 3;
@@ -182,7 +186,7 @@ export function askSides(
   problem: PlanProblem,
   ask: Ask,
 ): SideEffect[] {
-  const { now, candidates: goals } = sides;
+  const { now } = sides;
   if (!now) return [];
   const { weights } = input.settings;
   const effects = sideEffects(input.tree, now, doable);
@@ -215,35 +219,19 @@ export function askSides(
   });
   for (const { middleDeg } of now.gaps) {
     const id = gapId(middleDeg);
-    const ids = new Set(
-      goals.filter(({ answers }) => answers.some(({ findingId }) => findingId === id)).map((each) => each.id),
+    const own = thoseThat(doable, (priced) => answersIt(priced, id));
+    // A cut nearer the trunk takes what was to grow there, and leaves all of the gap
+    const nearer = own.flatMap((k) => ancestors(problem, k)).filter((k) => !own.includes(k));
+    const solvers = [...own, ...new Set(nearer)];
+    askGoal(
+      { id, what: 'gap', value: weights.gap },
+      solvers,
+      problem,
+      ask,
+      (k) => remainsOf((doable[k] as InForest).priced, id) ?? 1,
     );
-    const solvers = doable.flatMap(({ priced }, k) => (ids.has(priced.id) ? [k] : []));
-    askGap({ id, value: weights.gap }, solvers, doable, problem, ask);
   }
   return effects;
-}
-
-/** Only the candidates themselves fill it: a cut nearer the trunk takes what was to grow there, and leaves all of the gap. */
-function askGap(
-  { id, value }: { id: string; value: number },
-  solvers: number[],
-  doable: InForest[],
-  problem: PlanProblem,
-  ask: Ask,
-): void {
-  if (solvers.length === 0) return;
-  const p = ask({ id, findingId: null, what: 'gap', value, must: false });
-  for (const k of solvers) {
-    const remains =
-      doable[k]?.priced.candidate.answers.find(({ findingId }) => findingId === id)?.remains ?? 0;
-    problem.candidates[k]?.solves.push({ problem: p, remains });
-    for (const above of ancestors(problem, k)) {
-      const its = problem.candidates[above]?.solves;
-      if (!solvers.includes(above) && !its?.some((solve) => solve.problem === p))
-        its?.push({ problem: p, remains: 1 });
-    }
-  }
 }
 
 /** The sides of the tree as they are and after each season of the plan, from the leaves that are left. */
@@ -254,12 +242,11 @@ export function sidesAfter(
 ): SidesOfPlan | null {
   if (!now) return null;
   const told = ({ offCentre, heavyDeg, gaps }: Sides) => ({ offCentre, heavyDeg, gaps });
-  const standing = (season: number) => {
-    const kerfs = steps.flatMap((step) => (step.season <= season && step.kerf ? [step.kerf] : []));
-    return leavesWithout(tree.limbs, now.leaves, kerfs);
-  };
-  return {
-    now: told(now),
-    after: Array.from({ length: seasons }, (_, y) => told(sidesOf(leafLoad(standing(y + 1)), now.crown))),
-  };
+  let leaves = now.leaves;
+  const after = Array.from({ length: seasons }, (_, y) => {
+    const kerfs = steps.flatMap(({ season, kerf }) => (season === y + 1 && kerf ? [kerf] : []));
+    leaves = leavesWithout(tree.limbs, leaves, kerfs);
+    return told(sidesOf(leafLoad(leaves), now.crown));
+  });
+  return { now: told(now), after };
 }

@@ -1,13 +1,13 @@
 // Upright wood as work that a plan can weigh, though nobody noted it.
 import { shapeCut } from '../cuts/index';
 import { plainDisorder } from '../disorders/index';
-import { isTrainedFlat, treeAge } from '../register/index';
-import { TRAINED_UP_TO_YEARS, uprightId, uprights } from '../shaping/index';
-import { alike, isDistalOf, type Limb } from '../tree/index';
+import { isTrainedFlat } from '../register/index';
+import { isInTraining, uprightId, uprights } from '../shaping/index';
+import { alike, type Limb } from '../tree/index';
 import { bends, type Candidate, levelBranchAt, ofCut, ofTie } from './candidates';
 import type { PlanInput } from './input';
-import { type Ask, askGoal, type Parts } from './parts';
-import { crownBeyond } from './price';
+import { type Ask, askGoal, type InForest, type Parts, takesWhole, thoseThat } from './parts';
+import { answersIt, crownBeyond, remainsOf } from './price';
 import type { PlanProblem } from './problem';
 
 /** None is worth more, but for a bundle. Common practice, no source. */
@@ -33,9 +33,7 @@ export interface UprightWork {
 
 /** What somebody noted is asked for as a finding, what came at a cut as regrowth; what they waved off stays. A young tree is trained, and one that is trained flat has upright ribs. */
 export function uprightsOf({ tree, findings, regrown, waved, year }: PlanInput): UprightWork {
-  const age = treeAge(tree.plantedYear, year);
-  if ((age !== null && age <= TRAINED_UP_TO_YEARS) || isTrainedFlat(tree.form))
-    return { limbs: [], candidates: [] };
+  if (isInTraining(tree.plantedYear, year) || isTrainedFlat(tree.form)) return { limbs: [], candidates: [] };
   const known = new Set([
     ...waved,
     ...regrown,
@@ -59,26 +57,25 @@ function candidatesFor(limb: Limb, limbs: Limb[]): Candidate[] {
 }
 
 export function askUprights(
-  { limbs, candidates }: UprightWork,
+  { limbs }: Pick<UprightWork, 'limbs'>,
   input: PlanInput,
-  parts: Pick<Parts, 'doable' | 'index' | 'crown'>,
+  { doable, index, crown }: Pick<Parts, 'doable' | 'index' | 'crown'>,
   problem: PlanProblem,
   ask: Ask,
 ): void {
   for (const limb of limbs) {
     const id = uprightId(limb.id);
-    const own = candidates.filter(({ answers }) => answers.some(({ findingId }) => findingId === id));
-    const cutIds = new Set(own.flatMap((each) => (each.what.is === 'cut' ? [each.id] : [])));
-    const solvers = parts.doable.flatMap(({ priced: { id: pricedId, kerf } }, k) =>
-      kerf && (cutIds.has(pricedId) || isDistalOf(parts.index, limb.id, 0.01, kerf.limbId, kerf.atCm))
-        ? [k]
-        : [],
+    const solvers = thoseThat(
+      doable,
+      (priced) => answersIt(priced, id) || takesWhole(priced, limb.id, index),
     );
-    const value = uprightWorth(limb, input.settings.weights.upright, input, parts);
-    const p = askGoal({ id, what: 'upright', value }, solvers, problem, ask);
-    const tie = parts.doable.findIndex(({ priced }) => priced.id === `${limb.id} tie down`);
-    const remains = own.find((each) => each.what.is === 'other')?.answers[0]?.remains;
-    if (p !== null && tie >= 0 && remains !== undefined)
-      problem.candidates[tie]?.solves.push({ problem: p, remains });
+    const value = uprightWorth(limb, input.settings.weights.upright, input, { crown, index });
+    askGoal(
+      { id, what: 'upright', value },
+      solvers,
+      problem,
+      ask,
+      (k) => remainsOf((doable[k] as InForest).priced, id) ?? 0,
+    );
   }
 }

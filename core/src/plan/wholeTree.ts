@@ -1,11 +1,9 @@
 // What the tree as a whole lacks: light inside.
-import { LIGHT_ENOUGH_FROM, lightGains, openSky } from '../faults/index';
+import { LIGHT_ENOUGH_FROM, LIGHT_SEED, lightGains, openSky } from '../faults/index';
 import type { PlanInput } from './input';
 import { type Ask, askGoal, beyondInner, type Parts } from './parts';
 import { ancestors, type PlanProblem } from './problem';
 import type { LightOfPlan } from './treePlan';
-
-const LIGHT_SEED = 17;
 
 /** A point of value for each point of light gained, as far as the crown lacks light; a cut counts beyond what its inner cuts gain. */
 export function askLight(

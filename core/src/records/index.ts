@@ -20,7 +20,7 @@ export {
   markOf,
 } from './finding';
 export { HistoryLine, HistoryValue } from './history';
-export { Job, JobBody } from './job';
+export { Job, JobBody, MOST_JOB_MINUTES } from './job';
 export { defaultSchools, gear, Site, SiteRecord, SiteSchools, WeatherSettings, weatherSources } from './site';
 export {
   drainages,

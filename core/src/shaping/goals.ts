@@ -19,6 +19,12 @@ export type Goal = (typeof goals)[number];
 /** So long a tree is still built up, whatever its form. Common practice, no source. */
 export const TRAINED_UP_TO_YEARS = 6;
 
+/** Is it still being built up? Not where nobody knows when it was planted. */
+export function isInTraining(plantedYear: number | null, year: number): boolean {
+  const age = treeAge(plantedYear, year);
+  return age !== null && age <= TRAINED_UP_TO_YEARS;
+}
+
 interface Shaped {
   heightCm: number;
   targetHeightCm: number | null;
@@ -27,8 +33,5 @@ interface Shaped {
 
 /** May the plan of this tree hold work that no finding asks for? Said from the register alone, so that thousands of trees can be asked. */
 export function asksForShape({ heightCm, targetHeightCm, plantedYear }: Shaped, year: number): boolean {
-  const age = treeAge(plantedYear, year);
-  return (
-    (targetHeightCm !== null && heightCm > targetHeightCm) || (age !== null && age <= TRAINED_UP_TO_YEARS)
-  );
+  return (targetHeightCm !== null && heightCm > targetHeightCm) || isInTraining(plantedYear, year);
 }

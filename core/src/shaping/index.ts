@@ -6,7 +6,7 @@ export {
   spacingId,
   surplusBearing,
 } from './bearing';
-export { asksForShape, type Goal, goals, TRAINED_UP_TO_YEARS } from './goals';
+export { asksForShape, type Goal, goals, isInTraining, TRAINED_UP_TO_YEARS } from './goals';
 export {
   heightId,
   heightLeft,

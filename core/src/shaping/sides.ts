@@ -5,8 +5,8 @@ import { isTrainedFlat, type TreeForm } from '../register/index';
 import { type Kerf, type Limb, limbShape } from '../tree/index';
 
 /** The crown is looked at in so many sectors; one with less leaf than this is a gap. The brief’s figures; common practice, no source. */
-export const SECTORS = 8;
-export const GAP_BELOW = 0.03;
+const SECTORS = 8;
+const GAP_BELOW = 0.03;
 /** From here on a crown is worth bringing back over its stem. Common practice, no source. */
 export const OFF_CENTRE_FROM = 0.15;
 

@@ -44,7 +44,7 @@ import { getRemovedPhotos } from '../services/removedPhotos';
 import { getRound } from '../services/rounds';
 import { getAftercare, getRun } from '../services/runs';
 import { endSession, getSessions } from '../services/sessions';
-import { getSite, putSite } from '../services/site';
+import { getSiteRecord, putSite } from '../services/site';
 import { getTiming, getTreeSeason, getTreeTiming } from '../services/timing';
 import { putLimbs, putTree } from '../services/trees';
 import {
@@ -182,7 +182,7 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
     endSession: ({ params, request }) => endSession(db, params.sessionId, now(), request.sessionID ?? ''),
     putDevice: ({ params, body, request }) =>
       putDevice(db, { id: params.deviceId, name: body.name }, request.get('x-device-key')),
-    getSite: () => getSite(db),
+    getSite: () => getSiteRecord(db),
     putSite: ({ body, device }) => putSite(db, body.site, body.baseRevision, device, now()),
     getTrees: () => getTrees(db),
     getTree: ({ params }) => getTree(db, params.treeId),

@@ -12,7 +12,7 @@ import type { Db, Store } from '../store/openDb';
 import { plans } from '../store/schema';
 import { plansRevisionOf, revisionOf, sinceOf } from './changes';
 import { details, treesAskingForWork, treesChangedSince } from './orchard';
-import { getSite } from './site';
+import { getSiteRecord } from './site';
 
 export interface KeptPlans {
   revision: string;
@@ -75,7 +75,7 @@ export function makePlanKeeper({ db, pool, now, log, onKept }: KeeperParts): Pla
 
   /** Every tree whose plan may rest on something else than it did. */
   async function pass(): Promise<void> {
-    const { site, revision, paces } = await getSite(db);
+    const { site, revision, paces } = await getSiteRecord(db);
     const { orchardId, seq } = await revisionOf(db);
     const day = dayAt(now(), site.timeZone);
     const basis = `${orchardId} ${revision} ${day} ${JSON.stringify(paceByKind(paces))}`;

@@ -13,7 +13,7 @@ import type { Pool } from '../pool/pool';
 import type { Db } from '../store/openDb';
 import { keptPlansOf } from './keptPlans';
 import { getPlotTrees, getTree, placesOf } from './orchard';
-import { getSite } from './site';
+import { getSiteRecord } from './site';
 
 interface RawFile {
   fileName: string;
@@ -128,7 +128,7 @@ async function drawn(db: Db, pool: Pool, details: TreeDetail[], printed: Printed
 async function sheets(db: Db, details: TreeDetail[], { units, locale, now }: Printed): Promise<TreeSheet[]> {
   const ids = details.map((detail) => detail.tree.id);
   const [{ site, paces }, places, kept] = await Promise.all([
-    getSite(db),
+    getSiteRecord(db),
     placesOf(db),
     keptPlansOf(db, ids),
   ]);
@@ -159,7 +159,7 @@ async function sheets(db: Db, details: TreeDetail[], { units, locale, now }: Pri
 async function treeToPlan(db: Db, treeId: string, now: string) {
   const [detail, { site, paces }, kept] = await Promise.all([
     getTree(db, treeId),
-    getSite(db),
+    getSiteRecord(db),
     keptPlansOf(db, [treeId]),
   ]);
   const day = dayAt(now, site.timeZone);

@@ -11,14 +11,18 @@ import { append } from './history';
 import { moment } from './moment';
 import { getWorkPaces } from './workPaces';
 
-export async function getSite(db: Store): Promise<SiteRecord> {
+/** With how long cuts really take here. */
+export async function getSiteRecord(db: Store): Promise<SiteRecord> {
+  const record = await getSite(db);
+  return { ...record, paces: await getWorkPaces(db, record.site.plan.kit) };
+}
+
+export async function getSite(db: Store): Promise<Omit<SiteRecord, 'paces'>> {
   const [row] = await db.select().from(site);
   if (!row) throw notThere(unsaid('problem.theSite'));
   // A site of an earlier version says less; what it leaves out is filled in
-  const value = Site.parse(row.value);
   return {
-    site: value,
-    paces: await getWorkPaces(db, value.plan.kit),
+    site: Site.parse(row.value),
     revision: row.revision,
     by: row.by,
     receivedAt: moment(row.receivedAt),
@@ -36,8 +40,8 @@ export function putSite(
   return writing(db, async (tx) => {
     const [row] = await tx.select().from(site).for('update');
     if (!row) throw notThere(unsaid('problem.theSite'));
-    if (isDeepStrictEqual(Site.parse(row.value), value)) return getSite(tx);
-    if (row.revision !== baseRevision) throw moved(value, await getSite(tx));
+    if (isDeepStrictEqual(Site.parse(row.value), value)) return getSiteRecord(tx);
+    if (row.revision !== baseRevision) throw moved(value, await getSiteRecord(tx));
     const revision = row.revision + 1;
     await tx.update(site).set({ value, revision, by: device.name, receivedAt: now });
     await append(tx, {
@@ -50,6 +54,6 @@ export function putSite(
       by: device.name,
       value: { kind: 'site', site: value },
     });
-    return { ...(await getSite(tx)), site: value, revision, by: device.name, receivedAt: now };
+    return getSiteRecord(tx);
   });
 }

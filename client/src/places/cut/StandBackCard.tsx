@@ -8,7 +8,7 @@ import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useTree } from '../../data/queries';
 import { useClock } from '../../data/useClock';
-import { openedOf, useOpenness } from '../../data/useOpenness';
+import { useOpenness } from '../../data/useOpenness';
 import { useSay } from '../../data/useSay';
 import { viewOf } from '../../data/views';
 import { useRecordAction } from '../../data/writes';
@@ -125,7 +125,7 @@ function Expected({
 }) {
   const say = useSay();
   const limbs = viewOf(detail, here.today).limbs;
-  const { data } = useOpenness(openedOf(detail), limbs);
+  const { data } = useOpenness(detail, limbs);
   if (!data) return <Small role="status">{say('cut.throwingHatsThroughTheMap')}</Small>;
   const [low, high] = data.gap.interval;
   const words = say('cut.inTheMapOfTheHatsCome', { percent: percent(data.gap.share) });

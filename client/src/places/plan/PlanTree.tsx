@@ -34,7 +34,7 @@ import { OrderLine } from './OrderLine';
 import { PinList } from './Pins';
 import { PlanHead } from './PlanHead';
 import { Print } from './Print';
-import { LightPart, SidesPart } from './SidesPart';
+import { SidesPart } from './SidesPart';
 import { StepCard } from './StepCard';
 import { StepRows } from './StepRows';
 import { StepSheet } from './StepSheet';
@@ -142,7 +142,6 @@ function SolvedPlan({ view, today, solved, searching }: SolvedPlanProps) {
           <Decisions view={view} today={today} except={verdict?.findingIds ?? []} />
           <HeightPart view={view} today={today} solved={solved} />
           <SidesPart view={view} today={today} solved={solved} />
-          <LightPart solved={solved} />
           <ArboristPart view={view} today={today} solved={solved} />
           <LeftAsIs view={view} solved={solved} />
           <Proof solved={solved} searching={searching} />

@@ -8,27 +8,20 @@ import { Body, Section } from '../../ui/type';
 
 export function SidesPart({ view, today, solved }: { view: TreeView; today: SiteToday; solved: Solved }) {
   const say = useSay();
-  const { sides } = solved.plan;
-  const lines = sides ? sidesWords(say, sides, telling(view, today)) : [];
-  if (lines.length === 0) return null;
+  const { sides, light } = solved.plan;
   return (
-    <View gap={8}>
-      <Section>{say('plan.sides')}</Section>
-      {lines.map((line) => (
-        <Body key={line}>{line}</Body>
-      ))}
-    </View>
+    <>
+      <Lines title={say('plan.sides')} lines={sides ? sidesWords(say, sides, telling(view, today)) : []} />
+      <Lines title={say('plan.lightInside')} lines={light ? lightWords(say, light) : []} />
+    </>
   );
 }
 
-export function LightPart({ solved }: { solved: Solved }) {
-  const say = useSay();
-  const { light } = solved.plan;
-  const lines = light ? lightWords(say, light) : [];
+function Lines({ title, lines }: { title: string; lines: readonly string[] }) {
   if (lines.length === 0) return null;
   return (
     <View gap={8}>
-      <Section>{say('plan.lightInside')}</Section>
+      <Section>{title}</Section>
       {lines.map((line) => (
         <Body key={line}>{line}</Body>
       ))}

@@ -1,7 +1,7 @@
 // The jobs of a tree that need no saw: the usual ones, and any in one’s own words.
 
 import type { SiteToday } from '@mortisect/core/present';
-import type { Job } from '@mortisect/core/records';
+import { type Job, MOST_JOB_MINUTES } from '@mortisect/core/records';
 import { jobDueOn, jobKinds, OWN_JOB } from '@mortisect/core/register';
 import { jobName, jobNotes, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
@@ -78,9 +78,7 @@ export function Jobs({ treeId, jobs, today }: { treeId: string; jobs: readonly J
             </View>
           }
         >
-          {say('round.isRemoved', {
-            job: jobName(say, removed),
-          })}
+          {say('round.isRemoved', { job: jobName(say, removed) })}
         </Notice>
       ) : null}
       <View flexDirection="row">
@@ -97,7 +95,6 @@ export function Jobs({ treeId, jobs, today }: { treeId: string; jobs: readonly J
   );
 }
 
-const MOST_MINUTES = 10_000;
 const KINDS = jobKinds.map(({ code, name }) => ({ value: code, label: name }));
 
 function JobSheet({
@@ -124,7 +121,7 @@ function JobSheet({
   const untitled = isOwn && title.trim() === '';
   const timed =
     minutes.trim() === '' ||
-    (/^\d{1,5}$/.test(minutes.trim()) && Number(minutes) >= 1 && Number(minutes) <= MOST_MINUTES);
+    (/^\d{1,5}$/.test(minutes.trim()) && Number(minutes) >= 1 && Number(minutes) <= MOST_JOB_MINUTES);
   const good = isDay(dueOn) && !untitled && timed;
   return (
     <Sheet

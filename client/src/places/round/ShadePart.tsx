@@ -1,6 +1,6 @@
 // What stands round a tree and takes its light, and how much of its sky that hides.
 
-import { MOST_SHADES, openSky, type Shade, shadeKinds } from '@mortisect/core/faults';
+import { MOST_SHADES, openSky, type Shade, shadeBounds, shadeKinds } from '@mortisect/core/faults';
 import { clockHour, heightReading, turn, upperFirst } from '@mortisect/core/measure';
 import { type SiteToday, shadesOf, type TreeView } from '@mortisect/core/present';
 import { joined, told } from '@mortisect/words/trade';
@@ -16,6 +16,7 @@ import { LengthField } from '../../ui/LengthField';
 import { SaveButton } from '../../ui/SaveButton';
 import { Select } from '../../ui/Select';
 import { Body, Section, Small } from '../../ui/type';
+import { hoursIn } from './marking/WhereSheet';
 
 interface ShadePartProps {
   view: TreeView;
@@ -84,8 +85,11 @@ export function ShadePart({ view, today }: ShadePartProps) {
   );
 }
 
-const HOURS = Array.from({ length: 12 }, (_, i) => (i === 0 ? 12 : i));
-const SHADE = { least: 50, far: 20_000, high: 10_000, wide: 30_000 };
+const MEASURES = [
+  ['distanceCm', 'round.shadeDistance'],
+  ['heightCm', 'round.shadeHeight'],
+  ['widthCm', 'round.shadeWidth'],
+] as const;
 
 interface AddShadeProps {
   today: SiteToday;
@@ -98,15 +102,11 @@ function AddShade({ today, pending, onAdd, onClose }: AddShadeProps) {
   const say = useSay();
   const [what, setWhat] = useState<Shade['what'] | null>(null);
   const [hour, setHour] = useState('6');
-  const [distanceCm, setDistance] = useState<number | null>(null);
-  const [heightCm, setHeight] = useState<number | null>(null);
-  const [widthCm, setWidth] = useState<number | null>(null);
+  const [sizes, setSizes] = useState<Partial<Pick<Shade, (typeof MEASURES)[number][0]>>>({});
   const bearingDeg = turn(today.site.twelveBearingDeg + 30 * Number(hour));
+  const { distanceCm, heightCm, widthCm } = sizes;
   const shade =
-    what !== null && distanceCm !== null && heightCm !== null && widthCm !== null
-      ? { what, bearingDeg, distanceCm, heightCm, widthCm }
-      : null;
-  const { least, far, high, wide } = SHADE;
+    what && distanceCm && heightCm && widthCm ? { what, bearingDeg, distanceCm, heightCm, widthCm } : null;
   return (
     <View gap={8}>
       <Choice<Shade['what']>
@@ -116,40 +116,19 @@ function AddShade({ today, pending, onAdd, onClose }: AddShadeProps) {
         value={what}
         onChange={setWhat}
       />
-      <Select
-        label={say('round.shadeToward')}
-        value={hour}
-        options={HOURS.map((each) => ({
-          value: String(each),
-          label: say('trade.clockHour', { hour: each }),
-        }))}
-        onChange={setHour}
-      />
+      <Select label={say('round.shadeToward')} value={hour} options={hoursIn(say)} onChange={setHour} />
       <View flexDirection="row" gap={12} flexWrap="wrap">
-        <LengthField
-          grow
-          label={say('round.shadeDistance')}
-          cm={distanceCm}
-          leastCm={least}
-          mostCm={far}
-          onChange={setDistance}
-        />
-        <LengthField
-          grow
-          label={say('round.shadeHeight')}
-          cm={heightCm}
-          leastCm={least}
-          mostCm={high}
-          onChange={setHeight}
-        />
-        <LengthField
-          grow
-          label={say('round.shadeWidth')}
-          cm={widthCm}
-          leastCm={least}
-          mostCm={wide}
-          onChange={setWidth}
-        />
+        {MEASURES.map(([measure, label]) => (
+          <LengthField
+            key={measure}
+            grow
+            label={say(label)}
+            cm={sizes[measure] ?? null}
+            leastCm={shadeBounds[measure][0]}
+            mostCm={shadeBounds[measure][1]}
+            onChange={(cm) => setSizes({ ...sizes, [measure]: cm })}
+          />
+        ))}
       </View>
       <View flexDirection="row" gap={8}>
         <Button onPress={onClose}>{say('shared.back')}</Button>

@@ -24,7 +24,7 @@ import { SaveButton } from '../../../ui/SaveButton';
 import { Select } from '../../../ui/Select';
 import { Sheet } from '../../../ui/Sheet';
 import { Small } from '../../../ui/type';
-import { HOURS } from './WhereSheet';
+import { hoursIn } from './WhereSheet';
 
 interface AddLimbProps {
   detail: TreeDetail;
@@ -109,7 +109,7 @@ function Open({ detail, view, today, onLimb, onClose, onAdded }: AddLimbProps) {
           <Select
             label={say('round.itPointsTo')}
             value={String(clockHour(limb.bearingDeg, twelve))}
-            options={HOURS}
+            options={hoursIn(say)}
             onChange={(hour) => set({ bearingDeg: (twelve + Number(hour) * DEG_AN_HOUR) % 360 })}
           />
         </View>

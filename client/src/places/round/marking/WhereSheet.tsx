@@ -1,5 +1,6 @@
 // A tree whose limbs nobody has drawn takes a finding all the same: on its stem, or somewhere in its crown, to be placed later.
 
+import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -19,10 +20,11 @@ interface WhereSheetProps {
   onCrown(somewhere: Somewhere): void;
 }
 
-export const HOURS = Array.from({ length: 12 }, (_, i) => ({
-  value: String(i === 0 ? 12 : i),
-  label: `${i === 0 ? 12 : i} o’clock`,
-}));
+export const hoursIn = (say: Say) =>
+  Array.from({ length: 12 }, (_, i) => {
+    const hour = i === 0 ? 12 : i;
+    return { value: String(hour), label: say('trade.clockHour', { hour }) };
+  });
 const REACHED_CM = 200;
 const HIGHEST_CM = 3000;
 
@@ -45,7 +47,12 @@ export function WhereSheet({ treeId, open, onClose, onStem, onCrown }: WhereShee
       <Section>{say('round.somewhereInTheCrown')}</Section>
       <View flexDirection="row" gap={12}>
         <View flex={1} minWidth={0}>
-          <Select label={say('round.seenFromAboveAt')} value={hour} options={HOURS} onChange={setHour} />
+          <Select
+            label={say('round.seenFromAboveAt')}
+            value={hour}
+            options={hoursIn(say)}
+            onChange={setHour}
+          />
         </View>
         <LengthField
           grow

@@ -8,7 +8,7 @@ import { limbIn, tapeText } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useClock } from '../../../data/useClock';
-import { openedOf, useOpenness } from '../../../data/useOpenness';
+import { useOpenness } from '../../../data/useOpenness';
 import { useSay } from '../../../data/useSay';
 import { useUnits } from '../../../data/useToday';
 import { useRecordAction } from '../../../data/writes';
@@ -22,7 +22,7 @@ const percent = (share: number) => Math.round(share * 100);
 export function Openness({ view }: { view: TreeView }) {
   const say = useSay();
   const units = useUnits();
-  const { data, error } = useOpenness(openedOf(view.detail), view.limbs);
+  const { data, error } = useOpenness(view.detail, view.limbs);
   const [throwing, setThrowing] = useState(false);
   const thrown = view.actions.findLast(
     ({ action, undone }) => action.kind === 'hatThrown' && !undone,
