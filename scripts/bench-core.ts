@@ -34,7 +34,12 @@ import highsLoader from 'highs';
 import { type Quality, sampledQuality } from '../core/src/diagnosis/testing/quality';
 import { asMilp } from '../core/src/plan/testing/asMilp';
 import { twiceMapped } from '../core/src/plan/testing/coarse';
-import { planInstance, regrowingInstance, shapedInstance } from '../core/src/plan/testing/instances';
+import {
+  peachInstance,
+  planInstance,
+  regrowingInstance,
+  shapedInstance,
+} from '../core/src/plan/testing/instances';
 
 timed(400, 60, 300, '  (aim: under 5 ms)');
 timed(MOST_LIMBS, MOST_LESIONS, 30, '  (the most that is computed at once)');
@@ -194,15 +199,17 @@ planFigures();
 
 /** The search on the committed instances, and a whole tree from its limb map to its plan. */
 function planFigures(): void {
-  const { optima, shaped, regrowing } = JSON.parse(
+  const { optima, shaped, regrowing, peaches } = JSON.parse(
     readFileSync(new URL('../core/src/plan/testing/optima.json', import.meta.url), 'utf8'),
-  ) as Record<'optima' | 'shaped' | 'regrowing', { seed: number; worth: number }[]>;
+  ) as Record<'optima' | 'shaped' | 'regrowing' | 'peaches', { seed: number; worth: number }[]>;
   searched(40, 3, 50, '  (aim: median under 100 ms, worst under 1 s)', optima);
   searched(150, 3, 20, '  (aim: median under 1 s)', null);
   searched(40, 3, 30, '  (height, stems by thirds, a booked visit)', shaped, shapedInstance);
   searched(150, 3, 10, '  (height, stems by thirds, a booked visit)', null, shapedInstance);
   searched(40, 3, 20, '  (the same, and what grows back)', regrowing, regrowingInstance);
   searched(150, 3, 10, '  (the same, and what grows back)', null, regrowingInstance);
+  searched(40, 3, 20, '  (a peach: shoots and older wood apart)', peaches, peachInstance);
+  searched(150, 3, 10, '  (a peach: shoots and older wood apart)', null, peachInstance);
   searched(40, 5, 10, '  (aim: any time)', null);
   const input = PlanInput.parse({
     tree: {
@@ -274,7 +281,7 @@ async function againstSolver(): Promise<void> {
   const highs = await highsLoader();
   const size = { candidates: 40, seasons: 3 };
   const seeds = [1, 2, 3, 4, 5];
-  for (const make of [planInstance, shapedInstance, regrowingInstance]) {
+  for (const make of [planInstance, shapedInstance, regrowingInstance, peachInstance]) {
     const ratios = seeds.map((seed) => {
       const problem = make(seed, size);
       const began = performance.now();

@@ -23,8 +23,8 @@ const LETTER = 0.47;
 
 interface LedgerProps {
   parts: LedgerPart[];
-  /** Thousandths, of the season at hand. */
-  limit: number;
+  /** Thousandths, of the season at hand; null where the crown as a whole has none. */
+  limit: number | null;
   /** Crown that does not count toward the limit is drawn before the notch is measured. */
   exempt: number;
   deadSteps: number;
@@ -53,15 +53,18 @@ export function Ledger({ parts, limit, exempt, deadSteps, says }: LedgerProps) {
       at += px(part.crown);
       return { ...part, x, width: Math.max(2, px(part.crown)) };
     });
-  const notch = px(limit + exempt);
-  const limitWords = say('shared.limit', {
-    limit: Math.round(limit / 10),
-    more: exempt > 0 ? say('shared.beyondDisease') : '',
-  });
+  const notch = limit === null ? null : px(limit + exempt);
+  const limitWords =
+    limit === null
+      ? ''
+      : say('shared.limit', {
+          limit: Math.round(limit / 10),
+          more: exempt > 0 ? say('shared.beyondDisease') : '',
+        });
   const wide = (words: string) => words.length * fontSize * LETTER;
   // Beside its notch where there is room; words of one language are half as long again as those of another
   const room = width - (deadWidth > 0 ? wide(say('shared.dead')) + 8 : 0) - wide(limitWords);
-  const limitX = Math.max(wide(say('shared.livingCrown')) + 10, Math.min(notch + 6, room));
+  const limitX = Math.max(wide(say('shared.livingCrown')) + 10, Math.min((notch ?? 0) + 6, room));
   return (
     <View ref={elementRef(box)} width="100%">
       <Svg width={width} height={TOP + HEIGHT + 6 + fontSize} role="img" aria-label={says}>
@@ -83,8 +86,12 @@ export function Ledger({ parts, limit, exempt, deadSteps, says }: LedgerProps) {
           </G>
         ))}
         <Rect x={0.75} y={TOP} width={bar - 1.5} height={HEIGHT} fill="none" stroke={ink} strokeWidth={1.5} />
-        <Line x1={notch} x2={notch} y1={TOP - 8} y2={TOP + HEIGHT + 5} stroke={ink} strokeWidth={2.8} />
-        <Path d={`M${notch - 5} ${TOP - 9}L${notch + 5} ${TOP - 9}L${notch} ${TOP - 2}Z`} fill={ink} />
+        {notch === null ? null : (
+          <G>
+            <Line x1={notch} x2={notch} y1={TOP - 8} y2={TOP + HEIGHT + 5} stroke={ink} strokeWidth={2.8} />
+            <Path d={`M${notch - 5} ${TOP - 9}L${notch + 5} ${TOP - 9}L${notch} ${TOP - 2}Z`} fill={ink} />
+          </G>
+        )}
         <Text
           x={2}
           y={TOP + HEIGHT + 4 + fontSize}

@@ -359,19 +359,19 @@ describe('how much in a season', () => {
       'not strong enough to be hard',
     ],
     [
-      'half of a peach',
+      'the shoots of a peach, not its crown',
       { ...renovated, species: 'peach' },
       'evenly',
-      [500, 500, 500],
-      400,
+      [1000, 1000, 1000],
+      800,
       'bears on last year’s shoots',
     ],
     [
-      'half of a nectarine',
+      'those of a nectarine',
       { ...plain, species: 'nectarine' },
       'evenly',
-      [500, 500, 500],
-      400,
+      [1000, 1000, 1000],
+      800,
       'bears on last year’s shoots',
     ],
     [
@@ -410,6 +410,16 @@ describe('how much in a season', () => {
     ],
   ] as const)('%s', (_, given, spread, limits, warnsFrom, code) => {
     expect(seasonLimits(given, 3, 'quarter', spread)).toMatchObject({ limits, warnsFrom, because: { code } });
+  });
+
+  // Extension handbooks on peach: half of last year’s shoots, from memory; a quarter of older wood: common practice, no source
+  test('a peach may lose half of last year’s shoots and a quarter of its older wood, whoever else speaks first', () => {
+    const peachOf = (more: object) =>
+      seasonLimits({ ...plain, species: 'peach', ...more }, 1, 'third', 'evenly').peach;
+    expect(peachOf({})).toEqual({ shoots: 500, olderWood: 250 });
+    for (const more of [{ ageYears: 4 }, { vigour: 'weak' }, { stressed: true }, { ownLimit: 120 }])
+      expect(peachOf(more)).toBeUndefined();
+    expect(seasonLimits(plain, 1, 'third', 'evenly').peach).toBeUndefined();
   });
 
   test('each school has its own limit, which no other rule but that of peaches and renovations goes beyond', () => {

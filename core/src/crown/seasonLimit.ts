@@ -94,6 +94,8 @@ export interface SeasonLimits {
   /** Thousandths, one a season. */
   limits: number[];
   warnsFrom: number;
+  /** What a peach may lose a season of its shoots and of its other wood, thousandths; it has no limit of its crown as a whole. */
+  peach?: { shoots: number; olderWood: number };
   because: LimitReason;
 }
 
@@ -104,7 +106,9 @@ const RENOVATION = 330;
 const HARD_FIRST = [400, 100, 100, 100, 100];
 const STRONG_WILD = 400;
 const A_LITTLE = 200;
-const PEACH = 500;
+/** Of last year’s shoots, by their length, and of older wood, by its crown. The brief’s figures; common practice, no source. */
+const PEACH = { shoots: 500, olderWood: 250 } as const;
+const WHOLE_CROWN = 1000;
 const LESS: readonly string[] = ['sweet-cherry', 'sour-cherry', 'european-plum', 'japanese-plum'];
 const HARD: readonly string[] = ['apple', 'pear'];
 
@@ -154,7 +158,7 @@ export function seasonLimits(
   if (tree.stressed) return even(STRESSED, plainReason('stressed'));
   if (voice && voice.code !== 'cherry or plum') return share(voice);
   if (tree.species === 'peach' || tree.species === 'nectarine')
-    return even(PEACH, plainReason('bears on last year’s shoots'));
+    return { ...even(WHOLE_CROWN, plainReason('bears on last year’s shoots')), peach: { ...PEACH } };
   if (tree.renovated) return renovation(tree, seasons, spread, even);
   if (voice) return share(voice);
   return even(chosen.limit, { code: 'school', values: { schoolId: chosen.id } }, chosen.warnsFrom);

@@ -35,6 +35,18 @@ test('a peach of 60 shoots loses about half of them and keeps its frame', () => 
     }),
     60,
   );
+  // Half of last year’s shoots by their length, a quarter of the older wood; the wood of the frame counts nothing of either
+  const [season] = plan.seasons;
+  const [shoots, older] = season?.quotas ?? [];
+  expect([shoots?.what, shoots?.limit, older?.what, older?.limit]).toEqual([
+    'shoots',
+    500,
+    'older wood',
+    250,
+  ]);
+  expect(shoots?.used).toBeGreaterThan(300);
+  expect(shoots?.used).toBeLessThanOrEqual(500);
+  expect(older?.used).toBeLessThanOrEqual(250);
   const gone = plan.steps.filter(({ candidateId }) => candidateId.endsWith(' collar 0'));
   expect(gone.length).toBeGreaterThanOrEqual(25);
   expect(gone.length).toBeLessThanOrEqual(36);

@@ -19,7 +19,7 @@ import {
   PlanProblem,
   problemFaults,
   slotsTaken,
-  usedBySeason,
+  usedOf,
   worthOf,
 } from './problem';
 import { PlanSearch } from './search';
@@ -87,6 +87,7 @@ function small(change: Partial<PlanProblem> = {}): PlanProblem {
     regrowth: { dormant: 0, summer: 0 },
     excludes: [],
     required: [],
+    quotas: [],
     after: [],
     costs: { crown: 0.1, fruit: 0.05, exemptCrown: 0.02, exemptFruit: 0.01, minute: 0.2 },
     discount: 0.8,
@@ -149,18 +150,13 @@ describe('what a plan breaks', () => {
     ['a pin that is kept', { required: [2] }, [-1, -1, 0], null],
     ['two of which one goes', { excludes: [[1, 2]] }, [-1, 0, 0], { kind: 'excluded', pair: [1, 2] }],
     ['one of the two', { excludes: [[1, 2]] }, [-1, 0, -1], null],
-    [
-      'the limit by one thousandth',
-      { limits: [99, 100] },
-      [0, -1, -1],
-      { kind: 'limit', season: 1, crown: 100 },
-    ],
+    ['the limit by one thousandth', { limits: [99, 100] }, [0, -1, -1], { kind: 'limit', season: 1, cap: 0 }],
     ['the limit to the thousandth', { limits: [100, 0] }, [0, -1, -1], null],
     [
       'the limit of the second season',
       { limits: [100, 59] },
       [2, 1, -1],
-      { kind: 'limit', season: 2, crown: 60 },
+      { kind: 'limit', season: 2, cap: 1 },
     ],
     ['a must that waits too long', { problems: must }, [2, -1, -1], { kind: 'must', problem: 0 }],
     ['a must in time', { problems: must }, [0, -1, -1], null],
@@ -720,17 +716,49 @@ describe('from the tree to the problem', () => {
   });
 });
 
+describe('what is counted apart from the crown', () => {
+  // The limb’s own wood counts 300, that of its side branch 200; limits of 250 and 500
+  const counted = (limits: number[]) => small({ quotas: [{ what: 'shoots', limits, units: [300, 200, 0] }] });
+
+  test('uses its own limit, season by season, and nothing of it grows back', () => {
+    const problem = { ...counted([500, 500]), regrowth: { dormant: 25, summer: 10 } };
+    expect(usedOf(problem, [0, -1, -1])).toEqual([100, 25, 500, 0]);
+    expect(usedOf(problem, [2, 0, -1])).toEqual([40, 70, 200, 300]);
+  });
+
+  test.each<[number[], number[], unknown]>([
+    [[500, 0], [0, -1, -1], null],
+    [[499, 0], [0, -1, -1], { kind: 'limit', season: 1, cap: 2 }],
+    [[200, 300], [2, 0, -1], null],
+    [[200, 299], [2, 0, -1], { kind: 'limit', season: 2, cap: 3 }],
+  ])('limits %j and plan %j', (limits, plan, breach) => {
+    expect(breachOf(counted(limits), plan)).toEqual(breach);
+    // Nor is there any other way to take the limb
+    expect(feasiblePlan({ ...counted(limits), required: [0] }) === null).toBe(breach !== null);
+  });
+
+  test('a quota for other candidates or seasons than there are is refused', () => {
+    for (const quota of [
+      { limits: [1, 1], units: [1, 1] },
+      { limits: [1], units: [1, 1, 1] },
+    ])
+      expect(problemFaults(small({ quotas: [{ what: 'older wood', ...quota }] }))).toEqual([
+        'The quota of older wood does not fit the candidates and seasons.',
+      ]);
+  });
+});
+
 describe('what grows back', () => {
   const grows = (shares: object) => small({ regrowth: { dormant: 25, summer: 10, ...shares } });
 
   test('a quarter of what went in winter and a tenth of what went in summer count in the next season', () => {
-    const used = (plan: number[]) => usedBySeason(grows({}), plan);
+    const used = (plan: number[]) => usedOf(grows({}), plan);
     // 40 and 60 thousandths: the limb’s and its side branch’s own
     expect(used([0, -1, -1])).toEqual([100, 25]);
     expect(used([1, -1, -1])).toEqual([100, 10]);
     expect(used([2, 0, -1])).toEqual([40, 70]);
     expect(used([2, -1, -1])).toEqual([0, 100]);
-    expect(usedBySeason(small(), [0, -1, -1])).toEqual([100, 0]);
+    expect(usedOf(small(), [0, -1, -1])).toEqual([100, 0]);
   });
 
   test('a booked visit is a winter’s', () => {

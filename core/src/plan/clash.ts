@@ -71,6 +71,10 @@ function canBeKept(prepared: Prepared, set: readonly ClashPart[]): boolean {
   const bare: PlanProblem = {
     ...problem,
     limits: problem.limits.map((limit, y) => (limited.has(y + 1) ? limit : FREE)),
+    quotas: problem.quotas.map((quota) => ({
+      ...quota,
+      limits: quota.limits.map((limit, y) => (limited.has(y + 1) ? limit : FREE)),
+    })),
     problems: problem.problems.map((problem, p) => {
       const id = asked[p]?.findingId;
       return { ...problem, mustBy: id && open.has(id) ? problem.mustBy : null };

@@ -1,5 +1,5 @@
 // Is this plan allowed, and what is it worth? Asked thousands of times in a search.
-import { growsBack, isOver, isTooSoon, type PlanProblem } from './problem';
+import { type Cap, capsOf, isOver, isTooSoon, type PlanProblem, shareIn } from './problem';
 import { TIE_A_CUT, TIE_A_THOUSANDTH } from './relaxation';
 
 /** `breachOf` and `worthOf` on flat arrays, for the thousands of plans that a search looks at. */
@@ -7,7 +7,6 @@ export class FastWorth {
   private readonly size: number;
   private readonly parent: Int32Array;
   private readonly isCut: Uint8Array;
-  private readonly crown: Float64Array;
   private readonly price: Float64Array;
   private readonly keep: Float64Array;
   private readonly units: Float64Array;
@@ -15,8 +14,10 @@ export class FastWorth {
   private readonly season: Int32Array;
   private readonly weight: Float64Array;
   private readonly taken: Int8Array;
-  private readonly growsBack: Float64Array;
-  /** What the plan that was looked at last uses of each season’s limit. */
+  private readonly caps: Cap[];
+  /** Of each slot, the caps that what goes in it counts in, and with which share. */
+  private readonly counts: { cap: number; units: Float64Array; share: number }[][];
+  /** What the plan that was looked at last uses of each cap. */
   readonly used: Float64Array;
   /** Every wood of the plan looked at last was still there when its cut came. */
   sound = true;
@@ -31,7 +32,6 @@ export class FastWorth {
     this.size = candidates.length;
     this.parent = Int32Array.from(candidates, ({ parent }) => parent ?? -1);
     this.isCut = Uint8Array.from(candidates, ({ isCut }) => (isCut ? 1 : 0));
-    this.crown = Float64Array.from(candidates, ({ own }) => own.crown);
     this.units = Float64Array.from(candidates, ({ own }) => own.crown + own.exemptCrown);
     this.price = Float64Array.from(
       candidates,
@@ -44,21 +44,23 @@ export class FastWorth {
     this.keep = Float64Array.from(candidates, ({ own }) => own.keepWorth);
     this.minute = Float64Array.from(candidates, ({ minutes }) => minutes * costs.minute);
     this.season = Int32Array.from(slots, ({ season }) => season - 1);
-    this.growsBack = Float64Array.from(slots, (_, t) => growsBack(problem, t));
+    this.caps = capsOf(problem);
+    const units = this.caps.map((cap) => Float64Array.from(cap.units));
+    this.counts = slots.map((_, t) =>
+      this.caps.flatMap((cap, i) => {
+        const share = shareIn(problem, cap, t);
+        return share > 0 ? [{ cap: i, units: units[i] as Float64Array, share }] : [];
+      }),
+    );
     this.weight = Float64Array.from(slots, ({ season }) => discount ** (season - 1));
     this.taken = new Int8Array(this.size);
-    this.used = new Float64Array(problem.limits.length);
+    this.used = new Float64Array(this.caps.length);
     this.solvedSeason = new Int8Array(problem.problems.length);
     this.solvedSlot = new Int8Array(problem.problems.length);
     this.remains = new Float64Array(problem.problems.length);
     this.solves = candidates.map(({ solves }) => solves);
     this.required = new Uint8Array(this.size);
     for (const k of problem.required) this.required[k] = 1;
-  }
-
-  crownUsed(plan: Int8Array): Float64Array {
-    this.run(plan);
-    return this.used.slice();
   }
 
   worth(plan: Int8Array): number {
@@ -75,8 +77,8 @@ export class FastWorth {
     for (const rule of this.problem.after) {
       if (isTooSoon(this.problem, rule, plan)) return Number.NEGATIVE_INFINITY;
     }
-    for (let y = 0; y < this.used.length; y++) {
-      if (isOver(this.used[y] as number, this.problem.limits[y] as number)) return Number.NEGATIVE_INFINITY;
+    for (let i = 0; i < this.used.length; i++) {
+      if (isOver(this.used[i] as number, (this.caps[i] as Cap).limit)) return Number.NEGATIVE_INFINITY;
     }
     for (let p = 0; p < this.solvedSlot.length; p++) {
       const by = this.problem.problems[p]?.mustBy ?? null;
@@ -102,11 +104,8 @@ export class FastWorth {
       const goes = this.isCut[k] === 1 && slot >= 0 && (above < 0 || slot < above) ? slot : above;
       this.taken[k] = goes;
       if (goes >= 0) {
-        const y = this.season[goes] as number;
-        this.used[y] = (this.used[y] as number) + (this.crown[k] as number);
-        if (y + 1 < this.used.length)
-          this.used[y + 1] =
-            (this.used[y + 1] as number) + (this.crown[k] as number) * (this.growsBack[goes] as number);
+        for (const { cap, units, share } of this.counts[goes] as FastWorth['counts'][number])
+          this.used[cap] = (this.used[cap] as number) + (units[k] as number) * share;
         worth -= (this.price[k] as number) * (this.weight[goes] as number) + (this.keep[k] as number);
         ties += (this.units[k] as number) * TIE_A_THOUSANDTH;
       }

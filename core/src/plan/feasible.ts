@@ -1,9 +1,9 @@
 // Is there any plan at all that keeps pins, musts and limits? Settled before the best one is looked for.
-import { growsBack, isOver, type PlanCandidate, type PlanProblem } from './problem';
+import { type Cap, capsOf, isOver, type PlanCandidate, type PlanProblem, shareIn } from './problem';
 
 /** What a part of the forest may use, and what it then meets: of two that meet the same, the one that uses less in no season more goes on. */
 interface Label {
-  /** Thousandths of crown in each season that has a limit to be kept. */
+  /** Thousandths of each cap that could be passed. */
   used: readonly number[];
   musts: bigint;
   /** Chosen candidates that exclude others. */
@@ -45,16 +45,15 @@ class Feasibility {
   /** Candidates in pairs, each with its bit and the bits that it excludes. */
   private readonly bitOf = new Map<number, bigint>();
   private readonly excludedBy = new Map<number, bigint>();
-  /** Place of each season in `used`; −1 where its limit cannot be passed. */
-  private readonly place: number[];
-  private readonly limits: number[];
+  /** Those that could be passed. */
+  private readonly caps: Cap[];
   /** Does anything in the subtree have to be done? */
   private readonly asked: boolean[];
   private readonly never: number;
   private readonly known = new Map<number, Label[]>();
 
   constructor(private readonly problem: PlanProblem) {
-    const { candidates, problems, limits, excludes, slots, regrowth } = problem;
+    const { candidates, problems, excludes, slots, regrowth } = problem;
     this.never = slots.length;
     this.children = candidates.map(() => []);
     candidates.forEach(({ parent }, k) => {
@@ -74,11 +73,10 @@ class Feasibility {
       this.excludedBy.set(a, (this.excludedBy.get(a) ?? 0n) | bit(b));
       this.excludedBy.set(b, (this.excludedBy.get(b) ?? 0n) | bit(a));
     }
-    const whole = candidates.reduce((sum, { own }) => sum + own.crown, 0);
-    const most = whole * (1 + Math.max(regrowth.dormant, regrowth.summer) / 100);
-    this.limits = limits.filter((limit) => limit < most);
-    let next = 0;
-    this.place = limits.map((limit) => (limit < most ? next++ : -1));
+    this.caps = capsOf(problem).filter(({ units, limit, grows }) => {
+      const back = grows ? Math.max(regrowth.dormant, regrowth.summer) / 100 : 0;
+      return limit < sum(units) * (1 + back);
+    });
     this.asked = candidates.map(() => false);
     for (let k = candidates.length - 1; k >= 0; k--) {
       const { parent } = candidates[k] as PlanCandidate;
@@ -89,7 +87,7 @@ class Feasibility {
 
   plan(): number[] | null {
     const { candidates } = this.problem;
-    let labels: Label[] = [{ used: this.limits.map(() => 0), musts: 0n, chosen: 0n, picks: null }];
+    let labels: Label[] = [{ used: this.caps.map(() => 0), musts: 0n, chosen: 0n, picks: null }];
     candidates.forEach(({ parent }, k) => {
       if (parent === null && this.asked[k]) labels = this.joined(labels, this.labelsOf(k, this.never));
     });
@@ -135,12 +133,12 @@ class Feasibility {
   }
 
   private gone(k: number, slot: number): Label | null {
-    const used = this.limits.map(() => 0);
+    const used = this.caps.map(() => 0);
     return this.uses(used, k, slot) ? { used, musts: 0n, chosen: 0n, picks: null } : null;
   }
 
   private chosen(k: number, slot: number): Label | null {
-    const used = this.limits.map(() => 0);
+    const used = this.caps.map(() => 0);
     const { solves } = this.problem.candidates[k] as PlanCandidate;
     if (!this.uses(used, k, slot)) return null;
     let musts = 0n;
@@ -152,19 +150,11 @@ class Feasibility {
   }
 
   private uses(used: number[], k: number, slot: number): boolean {
-    const season = this.problem.slots[slot]?.season;
-    if (season === undefined) return true;
-    const { crown } = (this.problem.candidates[k] as PlanCandidate).own;
-    const add = (at: number, units: number) => {
-      if (at < 0) return true;
-      used[at] = (used[at] as number) + units;
-      return !isOver(used[at] as number, this.limits[at] as number);
-    };
-    // What grows back counts in the season after
-    return (
-      add(this.place[season - 1] as number, crown) &&
-      add(this.place[season] ?? -1, crown * growsBack(this.problem, slot))
-    );
+    if (slot >= this.never) return true;
+    return this.caps.every((cap, i) => {
+      used[i] = (used[i] as number) + (cap.units[k] as number) * shareIn(this.problem, cap, slot);
+      return !isOver(used[i] as number, cap.limit);
+    });
   }
 
   private joined(some: Label[], others: Label[]): Label[] {
@@ -173,7 +163,7 @@ class Feasibility {
     for (const a of some) {
       for (const b of others) {
         const used = a.used.map((units, i) => units + (b.used[i] as number));
-        if (used.some((units, i) => isOver(units, this.limits[i] as number))) continue;
+        if (used.some((units, i) => isOver(units, (this.caps[i] as Cap).limit))) continue;
         if (this.clash(a, b)) continue;
         all.push({
           used,

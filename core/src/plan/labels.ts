@@ -1,9 +1,9 @@
 // When only the limits of the seasons are still open: which plan fills them best?
-import { growsAnything, growsBack, type PlanProblem } from './problem';
+import { type Cap, growsAnything, type PlanProblem, shareIn } from './problem';
 import { NO_MUST, type Relaxation } from './relaxation';
 
 interface Label {
-  /** Crown used so far, all seasons in one number: each has its own digits. */
+  /** What is used so far, all caps in one number: each has its own digits. */
   used: number;
   /** State of each candidate on the way to the next one, outermost first. */
   states: readonly number[];
@@ -17,8 +17,8 @@ interface Label {
 const CLOSE = 1e-10;
 /** Beyond so many labels at one candidate it is left to branching. */
 const MOST_LABELS = 40_000;
-/** No season takes more than the whole crown. */
-const WHOLE_CROWN = 1000;
+/** No season takes more than all there is. */
+const WHOLE = 1000;
 const NO_STATES: readonly number[] = [];
 
 /**
@@ -39,11 +39,15 @@ export function bestByLabels(
   best: number,
 ): { plan: Int8Array; worth: number } | null | 'too many' {
   const { slots, candidates } = problem;
-  const places = seasonPlaces(problem, allowed);
+  const places = capPlaces(problem, relaxation.caps, allowed);
   if (!places) return 'too many';
-  const { place, parts } = places;
-  const seasonOf = slots.map(({ season }) => season - 1);
-  const backOf = slots.map((_, t) => Math.round(growsBack(problem, t) * parts));
+  // Of each slot, what counts in which place
+  const counts = slots.map((_, t) =>
+    places.flatMap(({ cap, ...place }) => {
+      const parts = Math.round(shareIn(problem, cap, t) * place.parts);
+      return parts > 0 ? [{ ...place, units: cap.units, parts }] : [];
+    }),
+  );
   const order = relaxation.preorder;
   const carriesMust = mustsOn(problem, mustBy);
   const passesDiffer = growsAnything(problem);
@@ -51,7 +55,6 @@ export function bestByLabels(
   for (const [i, k] of order.entries()) {
     const depth = relaxation.depthOf(k);
     const nextDepth = i + 1 < order.length ? relaxation.depthOf(order[i + 1] as number) : 0;
-    const crown = candidates[k]?.own.crown ?? 0;
     const next = new Map<number | string, Label>();
     for (const label of layer) {
       const state = depth === 0 ? 0 : (label.states[depth - 1] as number);
@@ -66,18 +69,10 @@ export function bestByLabels(
           if (bounded <= best + CLOSE) return;
           const goes = relaxation.goesIn(k, state, slot);
           let used = label.used;
-          if (goes >= 0 && crown > 0) {
-            const own = place[seasonOf[goes] as number] as Place;
-            if (own.unit > 0) {
-              if ((Math.floor(used / own.unit) % (own.limit + 1)) + crown * parts > own.limit) return;
-              used += crown * parts * own.unit;
-            }
-            const grown = crown * (backOf[goes] as number);
-            const next = place[(seasonOf[goes] as number) + 1] ?? NO_PLACE;
-            if (grown > 0 && next.unit > 0) {
-              if ((Math.floor(used / next.unit) % (next.limit + 1)) + grown > next.limit) return;
-              used += grown * next.unit;
-            }
+          for (const { unit, limit, units, parts } of goes < 0 ? [] : (counts[goes] as (typeof counts)[0])) {
+            const more = (units[k] as number) * parts;
+            if ((Math.floor(used / unit) % (limit + 1)) + more > limit) return;
+            used += more * unit;
           }
           const total = label.worth + worth;
           const states =
@@ -124,38 +119,38 @@ function mustsOn({ candidates }: PlanProblem, mustBy: Int8Array): boolean[] {
 }
 
 interface Place {
-  /** What a part of a thousandth of this season counts in the one number; 0 where the limit cannot be reached. */
+  cap: Cap;
+  /** What a part of a thousandth of this cap counts in the one number. */
   unit: number;
   /** In the same parts. */
   limit: number;
+  /** In which a thousandth is counted. */
+  parts: number;
 }
-const NO_PLACE: Place = { unit: 0, limit: 0 };
 
 /**
- * Seasons whose limit cannot be passed by all that may still go in them, or grow back since the one before, need no count.
+ * Caps that cannot be passed by all that may still go in their seasons, or grow back since the one before, need no count.
  *
- * @returns each season’s place in the one number, with the parts that a thousandth is counted in; null where one number cannot hold them
+ * @returns each other cap’s place in the one number; null where one number cannot hold them
  */
-function seasonPlaces(
-  { limits, slots, candidates, regrowth }: PlanProblem,
-  allowed: Uint16Array,
-): { place: Place[]; parts: number } | null {
-  const parts = 100 / gcd(100, gcd(regrowth.dormant, regrowth.summer));
-  const whole = candidates.reduce((sum, { own }) => sum + own.crown, 0);
-  const may = limits.map((_, y) =>
-    slots.some(({ season }, t) => season === y + 1 && allowed.some((bits) => (bits & (1 << t)) !== 0)),
-  );
-  const growsMost = Math.max(regrowth.dormant, regrowth.summer) / 100;
-  let unit = 1;
-  const place = limits.map((limit, y): Place => {
-    // Wood may go with any cut nearer the trunk: all of it counts
-    const most = (may[y] ? whole : 0) + (may[y - 1] ? whole * growsMost : 0);
-    if (most <= limit) return NO_PLACE;
-    const own = { unit, limit: Math.min(limit, WHOLE_CROWN) * parts };
-    unit *= own.limit + 1;
-    return own;
+function capPlaces(problem: PlanProblem, caps: readonly Cap[], allowed: Uint16Array): Place[] | null {
+  const { slots, regrowth } = problem;
+  const grownParts = 100 / gcd(100, gcd(regrowth.dormant, regrowth.summer));
+  const open = slots.map((_, t) => allowed.some((bits) => (bits & (1 << t)) !== 0));
+  let next = 1;
+  const places = caps.flatMap((cap): Place[] => {
+    const whole = cap.units.reduce((sum, units) => sum + units, 0);
+    // Wood may go with any cut nearer the trunk: all of it counts, once in the season itself and once as it grows back
+    const shares = slots.map((_, t) => (open[t] ? shareIn(problem, cap, t) : 0));
+    const own = shares.some((share) => share === 1) ? 1 : 0;
+    const most = whole * (own + Math.max(0, ...shares.filter((share) => share < 1)));
+    if (most <= cap.limit) return [];
+    const parts = cap.grows ? grownParts : 1;
+    const place = { cap, unit: next, limit: Math.min(cap.limit, WHOLE) * parts, parts };
+    next *= place.limit + 1;
+    return [place];
   });
-  return unit > Number.MAX_SAFE_INTEGER ? null : { place, parts };
+  return next > Number.MAX_SAFE_INTEGER ? null : places;
 }
 
 const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));

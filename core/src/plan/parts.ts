@@ -5,7 +5,7 @@ import type { Goal, OverLong, Renewal, SidesNow, Surplus, TooTall } from '../sha
 import { isDistalOf, type Limb, type LimbIndex } from '../tree/index';
 import type { KeepWorth } from './keepWorth';
 import type { Priced } from './price';
-import type { PlanProblem } from './problem';
+import { ancestors, type PlanProblem } from './problem';
 import type { Training } from './training';
 
 /** A problem of the plan: a finding, or what the whole tree lacks. */
@@ -41,6 +41,21 @@ export function askGoal(
 /** Does this cut take all of a limb? */
 export function takesWhole({ kerf }: Pick<Priced, 'kerf'>, limbId: string, index: LimbIndex): boolean {
   return kerf !== null && isDistalOf(index, limbId, 0.01, kerf.limbId, kerf.atCm);
+}
+
+/** The cut farthest out that takes the wood at s on a limb. @returns its index; −1 where none takes it */
+export function nearestCut(
+  { doable, index }: Pick<Parts, 'doable' | 'index'>,
+  problem: PlanProblem,
+  limbId: string,
+  s: number,
+): number {
+  let found = -1;
+  doable.forEach(({ priced }, k) => {
+    if (!priced.kerf || !isDistalOf(index, limbId, s, priced.kerf.limbId, priced.kerf.atCm)) return;
+    if (found < 0 || ancestors(problem, k).includes(found)) found = k;
+  });
+  return found;
 }
 
 /** Indices of the candidates for which this holds. */

@@ -7,15 +7,7 @@ import type { PlanInput } from './input';
 import { loweredBy } from './lowered';
 import { type Prepared, preparePlan } from './prepare';
 import { type Priced, regrowthOf } from './price';
-import {
-  crownBySeason,
-  type Pass,
-  type PlanCandidate,
-  passes,
-  pays,
-  slotsTaken,
-  usedBySeason,
-} from './problem';
+import { crownBySeason, type Pass, type PlanCandidate, passes, pays, slotsTaken, usedOf } from './problem';
 import { PlanSearch, type Progress } from './search';
 import { sidesAfter } from './sides';
 import type { CandidateOut, PlannedStep, SeasonOfPlan, TreePlan } from './treePlan';
@@ -62,7 +54,7 @@ function planFrom(prepared: Prepared, progress: Progress, comesOut: boolean): Tr
   const steps = stepsOf(prepared, chosen);
   const clash = progress.plan === null && progress.done ? clashOf(prepared) : null;
   const crown = crownBySeason(problem, chosen);
-  const used = usedBySeason(problem, chosen);
+  const used = usedOf(problem, chosen);
   const seasons = problem.limits.map((limit, y): SeasonOfPlan => {
     const ofSeason = steps.filter((step) => step.season === y + 1);
     const sum = (of: (step: PlannedStep) => number) => ofSeason.reduce((total, step) => total + of(step), 0);
@@ -73,7 +65,13 @@ function planFrom(prepared: Prepared, progress: Progress, comesOut: boolean): Tr
       limit,
       warnsFrom: prepared.limits.warnsFrom,
       crown: crown[y] as number,
-      grown: (used[y] as number) - (crown[y] as number),
+      quotas: problem.quotas.map(({ what, limits }, q) => ({
+        what,
+        limit: limits[y] as number,
+        used: used[problem.limits.length * (q + 1) + y] as number,
+      })),
+      // A crown that has no limit of its own keeps nothing free
+      grown: problem.quotas.length > 0 ? 0 : (used[y] as number) - (crown[y] as number),
       exempt: sum((step) => step.exempt),
       fruit: sum((step) => step.fruit),
       minutes: sum((step) => (step.pass === 'hired' ? 0 : pricedOf(step).minutes.minutes)),

@@ -12,10 +12,11 @@ import { askHeight, heightsHandedOver, heightsOf, lowersTo, standTooHigh, stemSt
 import { type Pin, type PlanFinding, type PlanInput, paceOf } from './input';
 import { type KeepWorth, keepWorths } from './keepWorth';
 import { evenLimits } from './pace';
-import type { Asked, InForest, Parts } from './parts';
+import { type Asked, type InForest, nearestCut, type Parts } from './parts';
 import { applyPins } from './pins';
 import { answersIt, type Priced, priceOf } from './price';
 import { ancestors, type Pass, type PlanCandidate, type PlanProblem } from './problem';
+import { quotasOf } from './quotas';
 import { askRegrown, regrownOf } from './regrown';
 import { askShoots, shootsOf } from './shoots';
 import { askSides, type SideEffect, sideWork } from './sides';
@@ -242,6 +243,7 @@ function build(input: PlanInput, parts: Parts): Built {
   const problem: PlanProblem = {
     slots,
     limits: limits.limits,
+    quotas: [],
     candidates,
     problems,
     regrowth: input.settings.regrowth,
@@ -275,7 +277,8 @@ function build(input: PlanInput, parts: Parts): Built {
     const leaves = solvers.map(({ k }) => k);
     if (must) musts.push({ p, leaves: leavesAmong(leaves, problem) });
   }
-  giveOwn(problem, parts, musts);
+  const isExempt = giveOwn(problem, parts, musts);
+  problem.quotas.push(...quotasOf(parts, problem, isExempt));
   for (const { p, leaves } of musts) {
     const first = Math.min(...leaves.flatMap((k) => candidates[k]?.slots ?? []));
     if (Number.isFinite(first)) (problems[p] as { mustBy: number | null }).mustBy = first;
@@ -403,22 +406,19 @@ function isMust(finding: PlanFinding, input: PlanInput, cuts: TreeCuts, index: L
   return toTrunk <= NEAR_TRUNK_CM;
 }
 
-/** Hands every piece of crown to the nearest cut that takes it, free of the limit where a must takes it at least. */
+/**
+ * Hands every piece of crown to the nearest cut that takes it, free of the limit where a must takes it at least.
+ *
+ * @returns whether the wood of a candidate’s own place is free
+ */
 function giveOwn(
   problem: PlanProblem,
   { doable, crown, keep, index, heights }: Parts,
   musts: { leaves: number[] }[],
-): void {
+): (k: number) => boolean {
   const { candidates } = problem;
   const leaves = new Set(musts.flatMap((must) => must.leaves));
-  const nearest = (limbId: string, s: number): number => {
-    let found = -1;
-    doable.forEach(({ priced }, k) => {
-      if (!priced.kerf || !isDistalOf(index, limbId, s, priced.kerf.limbId, priced.kerf.atCm)) return;
-      if (found < 0 || ancestors(problem, k).includes(found)) found = k;
-    });
-    return found;
-  };
+  const nearest = (limbId: string, s: number) => nearestCut({ doable, index }, problem, limbId, s);
   const isExempt = (k: number) => leaves.has(k) || ancestors(problem, k).some((above) => leaves.has(above));
   for (const piece of crown.pieces) {
     const k = nearest(piece.limbId, (piece.fromCm + piece.toCm) / 2);
@@ -442,6 +442,7 @@ function giveOwn(
     const ownCost = candidates[k]?.own;
     if (ownCost) ownCost.keepWorth += worth;
   }
+  return isExempt;
 }
 
 /** What is no cut excludes the cuts thought of for the same finding; a reduction excludes cuts in the nearer half of the branch it keeps. */

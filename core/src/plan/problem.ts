@@ -17,6 +17,15 @@ const Own = z.strictObject({
   keepWorth: z.number().min(0).describe('worth of limbs that lose more than half with this wood'),
 });
 
+/** What a tree may lose of besides its crown. shoots: last year’s, by their length; older wood: all that is no shoot of last year’s, by its crown. */
+export const quotaKinds = ['shoots', 'older wood'] as const;
+
+const Quota = z.strictObject({
+  what: z.enum(quotaKinds),
+  limits: z.array(count).min(1).max(5).describe('thousandths of all there is of it, one a season'),
+  units: z.array(count).describe('thousandths that the wood of each candidate’s own place counts'),
+});
+
 const Candidate = z.strictObject({
   id: z.string().min(1).max(160),
   /** Index of the cut next nearer the trunk that takes this one’s wood too; null for none, and for what is not a cut. */
@@ -39,6 +48,11 @@ export const PlanProblem = z
       .min(1)
       .max(15),
     limits: z.array(count).min(1).max(5).describe('thousandths of the living crown, one a season'),
+    quotas: z
+      .array(Quota)
+      .max(quotaKinds.length)
+      .default([])
+      .describe('what may not go beyond its own limit of a season, beside the crown'),
     candidates: z.array(Candidate).max(1000),
     problems: z
       .array(
@@ -91,7 +105,7 @@ export const startingCosts: PlanProblem['costs'] = {
 type Breach =
   | { kind: 'slot'; candidate: number }
   | { kind: 'wood gone'; candidate: number; by: number }
-  | { kind: 'limit'; season: number; crown: number }
+  | { kind: 'limit'; season: number; cap: number }
   | { kind: 'must'; problem: number }
   | { kind: 'excluded'; pair: readonly [number, number] }
   | { kind: 'required'; candidate: number }
@@ -114,9 +128,9 @@ export function breachOf(problem: PlanProblem, chosen: Assignment): Breach | nul
   if (early) return { kind: 'too soon', candidate: early[0] };
   const pair = problem.excludes.find(([a, b]) => (chosen[a] as number) >= 0 && (chosen[b] as number) >= 0);
   if (pair) return { kind: 'excluded', pair };
-  const crown = usedBySeason(problem, chosen);
-  const over = crown.findIndex((units, i) => isOver(units, problem.limits[i] as number));
-  if (over >= 0) return { kind: 'limit', season: over + 1, crown: crown[over] as number };
+  const used = usedOf(problem, chosen);
+  for (const [cap, { season, limit }] of capsOf(problem).entries())
+    if (isOver(used[cap] as number, limit)) return { kind: 'limit', season: season + 1, cap };
   for (const [p, { mustBy }] of problem.problems.entries()) {
     if (mustBy === null) continue;
     const solved = candidates.some(
@@ -181,18 +195,49 @@ export function growsBack(
   return (slots[slot]?.pass === 'summer' ? regrowth.summer : regrowth.dormant) / 100;
 }
 
-/** What each season uses of its limit, thousandths: its own crown, and what grew back since the season before. */
-export function usedBySeason(problem: PlanProblem, chosen: Assignment): number[] {
-  const sums = crownBySeason(problem, chosen);
-  slotsTaken(problem, chosen).forEach((slot, k) => {
-    if (slot < 0) return;
-    const next = problem.slots[slot]?.season ?? 0;
-    if (next < sums.length)
-      sums[next] =
-        (sums[next] as number) +
-        growsBack(problem, slot) * (problem.candidates[k] as PlanCandidate).own.crown;
-  });
-  return sums;
+/** What goes in a season, and how much of it may. */
+export interface Cap {
+  /** From 0. */
+  season: number;
+  limit: number;
+  /** What the wood of each candidate’s own place counts. */
+  units: readonly number[];
+  /** What went in the season before counts too, as far as it grows back. */
+  grows: boolean;
+}
+
+/** All that no plan may use more of: the crown of each season first, then each quota’s seasons. */
+export function capsOf({
+  limits,
+  quotas,
+  candidates,
+}: Pick<PlanProblem, 'limits' | 'quotas' | 'candidates'>): Cap[] {
+  const crown = candidates.map(({ own }) => own.crown);
+  const each = (of: readonly number[], units: readonly number[], grows: boolean) =>
+    of.map((limit, season): Cap => ({ season, limit, units, grows }));
+  return [...each(limits, crown, true), ...quotas.flatMap((quota) => each(quota.limits, quota.units, false))];
+}
+
+/** What a plan uses of each cap, in the order of `capsOf`: what goes in its season, and of the crown what grew back since the season before. */
+export function usedOf(problem: PlanProblem, chosen: Assignment): number[] {
+  const taken = slotsTaken(problem, chosen);
+  return capsOf(problem).map((cap) =>
+    taken.reduce(
+      (sum, slot, k) => sum + (slot < 0 ? 0 : (cap.units[k] as number) * shareIn(problem, cap, slot)),
+      0,
+    ),
+  );
+}
+
+/** Which share of what goes in a slot counts in a cap, 0..1. */
+export function shareIn(
+  problem: Pick<PlanProblem, 'slots' | 'regrowth'>,
+  { season, grows }: Pick<Cap, 'season' | 'grows'>,
+  slot: number,
+): number {
+  const goesIn = (problem.slots[slot]?.season ?? 0) - 1;
+  if (goesIn === season) return 1;
+  return grows && goesIn === season - 1 ? growsBack(problem, slot) : 0;
 }
 /** Is a limit broken? Shares of what grows back add up but for the last digit. */
 export const isOver = (used: number, limit: number): boolean => used > limit + 1e-9;
@@ -262,6 +307,9 @@ export function pays(
 /** A problem that is none: a child before its parent, a problem or slot that is not there, a cut that solves less than one on its own wood. */
 export function problemFaults(problem: PlanProblem): string[] {
   const faults: string[] = [];
+  for (const { what, units, limits } of problem.quotas)
+    if (units.length !== problem.candidates.length || limits.length !== problem.limits.length)
+      faults.push(`The quota of ${what} does not fit the candidates and seasons.`);
   problem.candidates.forEach((candidate, k) => {
     const { parent, solves, slots, id } = candidate;
     if (parent !== null && parent >= k)

@@ -1,12 +1,12 @@
 // How good can a plan at best be, when limits, pairs and doubles are priced instead of kept?
-import { ancestors, growsBack, type PlanCandidate, type PlanProblem } from './problem';
+import { ancestors, type Cap, capsOf, type PlanCandidate, type PlanProblem, shareIn } from './problem';
 
 /** Plans of equal worth are told apart by fewer cuts, then less crown: each weighs too little to turn a choice that is none. */
 export const TIE_A_CUT = 1e-9;
 export const TIE_A_THOUSANDTH = 1e-12;
 
 /**
- * Prices on what the relaxation does not keep: one for the limit of each season, then one for each problem of `manyLeaves` that may be
+ * Prices on what the relaxation does not keep: one for each cap, then one for each problem of `manyLeaves` that may be
  * credited twice, then one for each excluded pair.
  */
 export type Prices = Float64Array;
@@ -55,11 +55,13 @@ export class Relaxation {
   private readonly choice: Int8Array[];
   private readonly gain: Float64Array[];
   private readonly wood: Float64Array;
-  private readonly crown: Float64Array;
-  private readonly firstTwice: number;
+  /** What no plan may use more of: the crown of each season, and the quotas. */
+  readonly caps: Cap[];
+  /** Of each group of caps that count the same wood: its units, and each slot’s share in each of its caps. */
+  private readonly counted: { units: Float64Array; shares: { cap: number; of: Float64Array }[] }[];
+  readonly firstTwice: number;
   private readonly firstPair: number;
   private readonly seasonOf: Int8Array;
-  private readonly growsBack: Float64Array;
   /** Candidates whose gains depend on prices. */
   private readonly priced: number[];
   private rootSum = 0;
@@ -77,7 +79,16 @@ export class Relaxation {
     this.leaves.forEach((all, p) => {
       if (all.length > 1) this.manyLeaves.push(p);
     });
-    this.firstTwice = problem.limits.length;
+    this.caps = capsOf(problem);
+    this.counted = [...new Set(this.caps.map(({ units }) => units))].map((units) => ({
+      units: Float64Array.from(units),
+      shares: this.caps.flatMap((cap, i) =>
+        cap.units === units
+          ? [{ cap: i, of: Float64Array.from(slots, (_, t) => shareIn(problem, cap, t)) }]
+          : [],
+      ),
+    }));
+    this.firstTwice = this.caps.length;
     this.firstPair = this.firstTwice + this.manyLeaves.length;
     this.states = Int32Array.from(this.above, (all) => 1 + all.length * this.slots);
     this.stateSlot = this.above.map((all) => {
@@ -101,9 +112,7 @@ export class Relaxation {
     const walk = (k: number): number[] => [k, ...(this.children[k] as number[]).flatMap(walk)];
     this.preorder = candidates.flatMap(({ parent }, k) => (parent === null ? walk(k) : []));
     this.wood = this.woodPrice.slice();
-    this.crown = Float64Array.from(candidates, ({ own }) => own.crown);
     this.seasonOf = Int8Array.from(slots, ({ season }) => season - 1);
-    this.growsBack = Float64Array.from(slots, (_, t) => growsBack(problem, t));
     this.priced = candidates.flatMap((_, k) =>
       (this.shared[k] as Shared[]).length > 0 || (this.pairsOf[k] as number[]).length > 0 ? [k] : [],
     );
@@ -130,7 +139,7 @@ export class Relaxation {
     this.rootSum = sum;
     let constant = 0;
     let j = 0;
-    for (const limit of this.problem.limits) constant += limit * (prices[j++] as number);
+    for (const { limit } of this.caps) constant += limit * (prices[j++] as number);
     for (const p of this.manyLeaves) {
       if (through[p] === ANY_LEAF) constant += prices[j] as number;
       j++;
@@ -317,18 +326,20 @@ export class Relaxation {
   /** Lays the prices on wood and gains. */
   private price(prices: Prices, through: Int16Array): void {
     const T = this.slots;
-    const { length } = this.problem.limits;
-    for (let t = 0; t < T; t++) {
-      const y = this.seasonOf[t] as number;
-      const next = y + 1 < length ? (prices[y + 1] as number) : 0;
-      SLOT_PRICE[t] = (prices[y] as number) + (this.growsBack[t] as number) * next;
-    }
-    for (let k = 0; k < this.size; k++) {
-      const crown = this.crown[k] as number;
-      if (crown === 0) continue;
-      const base = k * (T + 1);
-      for (let t = 0; t < T; t++)
-        this.wood[base + t] = (this.woodPrice[base + t] as number) + crown * (SLOT_PRICE[t] as number);
+    for (const [i, { units, shares }] of this.counted.entries()) {
+      for (let t = 0; t < T; t++) {
+        let price = 0;
+        for (const { cap, of } of shares) price += (prices[cap] as number) * (of[t] as number);
+        SLOT_PRICE[t] = price;
+      }
+      const from = i === 0 ? this.woodPrice : this.wood;
+      for (let k = 0; k < this.size; k++) {
+        const counts = units[k] as number;
+        if (counts === 0 && i > 0) continue;
+        const base = k * (T + 1);
+        for (let t = 0; t < T; t++)
+          this.wood[base + t] = (from[base + t] as number) + counts * (SLOT_PRICE[t] as number);
+      }
     }
     for (const k of this.priced) this.priceShared(k, prices, through);
   }
@@ -449,5 +460,5 @@ export class Relaxation {
 }
 
 const TAKEN = new Float64Array(16);
-/** What a thousandth of crown costs in each slot at the prices of the last bound. */
+/** What a thousandth of what is counted costs in each slot at the prices of the last bound. */
 const SLOT_PRICE = new Float64Array(16);

@@ -5,7 +5,7 @@ import { breachOf, crownBySeason, type PlanProblem, worthOf } from './problem';
 import { PlanSearch } from './search';
 import { asMilp } from './testing/asMilp';
 import { bruteForce } from './testing/bruteForce';
-import { planInstance, regrowingInstance, shapedInstance } from './testing/instances';
+import { peachInstance, planInstance, regrowingInstance, shapedInstance } from './testing/instances';
 import judged from './testing/optima.json';
 
 function solved(problem: PlanProblem) {
@@ -113,6 +113,27 @@ describe('the search is exact', () => {
       if (solved(shapedInstance(seed, { candidates, seasons })).worth > said.worth + 1e-6) binds++;
     }
     expect(binds).toBeGreaterThanOrEqual(taken.length / 4);
+  });
+
+  test('and of a peach, whose shoots and older wood are counted apart: equal to every plan tried, and to what the solver found on 20', () => {
+    for (let seed = 1; seed <= manyRuns(60, 20); seed++)
+      agrees(peachInstance(seed, { candidates: 3 + (seed % 3), seasons: 1 + (seed % 2) }));
+    const { candidates, seasons, peaches } = judged;
+    expect(peaches).toHaveLength(20);
+    const taken = peaches.filter((_, i) => i % (20 / manyRuns(20, 10)) === 0);
+    const binds = [0, 0];
+    for (const { seed, worth } of taken) {
+      const problem = peachInstance(seed, { candidates, seasons });
+      const said = solved(problem);
+      expect(Math.abs(said.worth - worth)).toBeLessThan(1e-6 * Math.max(1, worth));
+      expect(breachOf(problem, said.plan ?? [])).toBeNull();
+      for (const q of [0, 1]) {
+        const freed = { ...problem, quotas: problem.quotas.filter((_, i) => i !== q) };
+        if (solved(freed).worth > said.worth + 1e-6) binds[q] = (binds[q] as number) + 1;
+      }
+    }
+    // Each of the two binds in some of them
+    for (const times of binds) expect(times).toBeGreaterThanOrEqual(taken.length / 5);
   });
 
   test('the solver itself is asked about small ones', async () => {

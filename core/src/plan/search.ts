@@ -105,15 +105,15 @@ export class PlanSearch {
         ),
       ]),
     );
-    const { limits, excludes, problems } = problem;
-    const { manyLeaves } = this.relaxation;
+    const { excludes, problems } = problem;
+    const { manyLeaves, caps } = this.relaxation;
     this.scale = Float64Array.from([
-      ...limits.map(() => SEASON_SCALE),
+      ...caps.map(() => SEASON_SCALE),
       ...manyLeaves.map(() => TWICE_SCALE),
       ...excludes.map(() => TWICE_SCALE),
     ]);
     this.most = Float64Array.from([
-      ...limits.map(() => Number.POSITIVE_INFINITY),
+      ...caps.map(() => Number.POSITIVE_INFINITY),
       ...manyLeaves.map((p) => problems[p]?.value ?? 0),
       ...excludes.map(() => Number.POSITIVE_INFINITY),
     ]);
@@ -279,7 +279,10 @@ export class PlanSearch {
     // The plan was just offered: its crown is still at hand
     const used = this.fast.used;
     let j = 0;
-    for (const [y, limit] of problem.limits.entries()) pull[j++] = (used[y] as number) - limit;
+    for (const { limit } of relaxation.caps) {
+      pull[j] = (used[j] as number) - limit;
+      j++;
+    }
     for (const p of relaxation.manyLeaves) {
       pull[j++] = through[p] === ANY_LEAF ? this.creditedTimes(p) - 1 : 0;
     }
@@ -425,7 +428,7 @@ export class PlanSearch {
   private closed(node: Node): boolean {
     const { allowed, mustBy, through } = node;
     const prices = node.prices.slice();
-    prices.fill(0, this.problem.limits.length);
+    prices.fill(0, this.relaxation.firstTwice);
     const bound = this.relaxation.bound(allowed, mustBy, through, prices);
     if (bound <= this.bestScore + CLOSE) return true;
     const found = bestByLabels(this.problem, this.relaxation, allowed, mustBy, bound, this.bestScore);
@@ -443,12 +446,12 @@ export class PlanSearch {
 
   /** The problem that the relaxed plan credits most beyond its true credit; −1 where all are as they are. */
   private worstCredited({ through, prices }: Node): number {
-    const { problems, slots, candidates, discount, limits } = this.problem;
+    const { problems, slots, candidates, discount } = this.problem;
     let worst = -1;
     let most = 1e-9;
     for (const [i, p] of this.relaxation.manyLeaves.entries()) {
       if (through[p] !== ANY_LEAF) continue;
-      const price = prices[limits.length + i] as number;
+      const price = prices[this.relaxation.firstTwice + i] as number;
       const value = problems[p]?.value ?? 0;
       const times = this.creditedTimes(p);
       let beyond = times > 1 ? value : price;
@@ -472,7 +475,7 @@ export class PlanSearch {
 
   /** A pair of which both are chosen, or one that is paid for though neither is. */
   private looseOrBrokenPair({ prices, allowed }: Node): readonly [number, number] | null {
-    const from = this.problem.limits.length + this.relaxation.manyLeaves.length;
+    const from = this.relaxation.firstTwice + this.relaxation.manyLeaves.length;
     const left = 1 << this.problem.slots.length;
     for (const [i, pair] of this.problem.excludes.entries()) {
       const [a, b] = pair;
@@ -639,7 +642,7 @@ export class PlanSearch {
         if (required.has(loser)) return null;
         plan[loser] = -1;
       } else if (breach.kind === 'limit') {
-        const change = this.cheapestChange(plan, breach.season, required);
+        const change = this.cheapestChange(plan, breach, required);
         if (!change) return null;
         plan[change.k] = change.slot;
       } else return null;
@@ -647,17 +650,20 @@ export class PlanSearch {
     return null;
   }
 
-  /** What is left or put off at the least loss a thousandth to bring a season under its limit. */
+  /** What is left or put off at the least loss a thousandth to bring what a cap counts under its limit. */
   private cheapestChange(
     plan: Int8Array,
-    season: number,
+    { season, cap }: { season: number; cap: number },
     required: Set<number>,
   ): { k: number; slot: number } | null {
-    const { slots, limits, candidates } = this.problem;
+    const { slots, candidates } = this.problem;
+    const { caps } = this.relaxation;
+    const isOverIn = (to: number) =>
+      caps.some((each, i) => each.season === to - 1 && isOver(this.fast.used[i] as number, each.limit));
     let found: { k: number; slot: number } | null = null;
     let least = Number.POSITIVE_INFINITY;
     const whole = this.fast.worth(plan);
-    const before = this.fast.used[season - 1] as number;
+    const before = this.fast.used[cap] as number;
     for (let k = 0; k < plan.length; k++) {
       const had = plan[k] as number;
       if (had < 0 || slots[had]?.season !== season) continue;
@@ -666,8 +672,8 @@ export class PlanSearch {
         if (to === season || (slot < 0 && required.has(k))) continue;
         plan[k] = slot;
         const loss = whole - this.fast.worth(plan);
-        const freed = before - (this.fast.used[season - 1] as number);
-        const over = to > 0 && isOver(this.fast.used[to - 1] as number, limits[to - 1] as number);
+        const freed = before - (this.fast.used[cap] as number);
+        const over = to > 0 && isOverIn(to);
         if (freed > 0 && !over && this.fast.sound && loss / freed < least) {
           least = loss / freed;
           found = { k, slot };

@@ -5,7 +5,7 @@ import { Cut, Decision, reasonsNotToCut } from '../cuts/index';
 import { goals } from '../shaping/index';
 import { otherKinds } from './candidates';
 import { Pin } from './input';
-import { passes } from './problem';
+import { passes, quotaKinds } from './problem';
 import { Verdict } from './verdict';
 
 /** Why a problem is left as it is. */
@@ -34,6 +34,10 @@ export const SeasonOfPlan = z.strictObject({
   limit: z.number(),
   warnsFrom: z.number(),
   crown: z.number().describe('thousandths that count toward the limit'),
+  quotas: z
+    .array(z.strictObject({ what: z.enum(quotaKinds), limit: z.number(), used: z.number() }))
+    .default([])
+    .describe('what else may not go beyond a limit, thousandths of all there is of it'),
   grown: z.number().describe('thousandths of the limit that regrowth of the season before uses'),
   exempt: z.number(),
   fruit: z.number(),

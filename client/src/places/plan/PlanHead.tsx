@@ -9,6 +9,8 @@ import type { MarkKind } from '../../drawings/marks';
 import { Figure, Small } from '../../ui/type';
 import { percentOf } from './planView';
 
+/** As near to a quota as the limits of crown say it too. */
+const NEAR = 0.8;
 const ORDER: MarkKind[] = ['diseased', 'damaged', 'misplaced', 'dead'];
 
 export function PlanHead({ solved, visits }: { solved: Solved; visits: Visit[] }) {
@@ -37,7 +39,8 @@ export function PlanHead({ solved, visits }: { solved: Solved; visits: Visit[] }
   const dead = steps.filter((step) => step.kind === 'dead').length;
   const whole = season.crown + season.exempt;
   const guessed = prepared.crown.guessedLimbIds.length;
-  const warns = season.crown > season.warnsFrom;
+  const warns =
+    season.crown > season.warnsFrom || season.quotas.some(({ used, limit }) => used > limit * NEAR);
   return (
     <View gap={4}>
       <View flexDirection="row" alignItems="baseline" gap={8} flexWrap="wrap">
@@ -48,14 +51,18 @@ export function PlanHead({ solved, visits }: { solved: Solved; visits: Visit[] }
       </View>
       <Ledger
         parts={parts}
-        limit={season.limit}
+        limit={season.quotas.length > 0 ? null : season.limit}
         exempt={season.exempt}
         deadSteps={dead}
-        says={say('plan.crownLedgerComesOffInSeasonOf', {
-          percent: percentOf(whole),
-          season: season.season,
-          percent2: percentOf(season.limit),
-        })}
+        says={
+          season.quotas.length > 0
+            ? `${percentOf(whole)} ${seasonWords(say, season)}`
+            : say('plan.crownLedgerComesOffInSeasonOf', {
+                percent: percentOf(whole),
+                season: season.season,
+                percent2: percentOf(season.limit),
+              })
+        }
       />
       {warns ? <Small color="$ochreText">{say('plan.nearTheLimitExpectUprightShootsFor')}</Small> : null}
       {guessed > 0 ? (
@@ -70,9 +77,13 @@ export function PlanHead({ solved, visits }: { solved: Solved; visits: Visit[] }
   );
 }
 
-type SeasonShare = Pick<Solved['plan']['seasons'][number], 'season' | 'crown' | 'exempt' | 'limit'>;
+type SeasonShare = Pick<
+  Solved['plan']['seasons'][number],
+  'season' | 'crown' | 'exempt' | 'limit' | 'quotas'
+>;
 
-export function seasonWords(say: Say, { season, crown, exempt, limit }: SeasonShare): string {
+export function seasonWords(say: Say, { season, crown, exempt, limit, quotas }: SeasonShare): string {
+  if (quotas.length > 0) return say('plan.ofTheCrownInSeason', { season });
   if (exempt === 0) return say('plan.ofTheCrownInSeasonYourLimit', { season, percent: percentOf(limit) });
   const part = crown === 0 ? say('plan.all') : say('plan.ofIt', { percent: percentOf(exempt) });
   return say('plan.ofTheCrownInSeasonForDisease', { season, part, percent: percentOf(limit) });

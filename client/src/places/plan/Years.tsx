@@ -1,8 +1,9 @@
 // The plan over its years: what comes off in each season, and how many seasons it takes.
 
 import { massReading } from '@mortisect/core/measure';
-import { MOST_PLAN_SEASONS, type Solved, wholeMinutes } from '@mortisect/core/plan';
+import { MOST_PLAN_SEASONS, type SeasonOfPlan, type Solved, wholeMinutes } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
+import type { Say } from '@mortisect/words';
 import { joined, limitWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
@@ -13,6 +14,13 @@ import { Choice } from '../../ui/Choice';
 import { Label, Section, Small } from '../../ui/type';
 import { Pace } from './Pace';
 import { percentOf } from './planView';
+
+function comesOff(say: Say, { crown, limit, exempt, quotas }: SeasonOfPlan): string {
+  const more = exempt > 0 ? say('plan.forDisease', { percent: percentOf(exempt) }) : '';
+  return quotas.length > 0
+    ? `${percentOf(crown)}${more}`
+    : say('plan.of', { percent: percentOf(crown), percent2: percentOf(limit), more });
+}
 
 const SEASONS = Array.from({ length: MOST_PLAN_SEASONS }, (_, i) => `${i + 1}`);
 
@@ -40,12 +48,7 @@ export function Years({ view, today, solved }: { view: TreeView; today: SiteToda
                 {say('plan.season', { season: season.season })}
               </Label>
               <Label role="cell" flex={3}>
-                {say('plan.of', {
-                  percent: percentOf(season.crown),
-                  percent2: percentOf(season.limit),
-                  more:
-                    season.exempt > 0 ? say('plan.forDisease', { percent: percentOf(season.exempt) }) : '',
-                })}
+                {comesOff(say, season)}
               </Label>
               <Label role="cell" flex={2}>
                 {say('plan.min5', { wholeMinutes: wholeMinutes(season.minutes) })}
@@ -54,6 +57,14 @@ export function Years({ view, today, solved }: { view: TreeView; today: SiteToda
                 {joined(say, massReading(season.massKg, today.units))}
               </Label>
             </View>
+            {season.quotas.map(({ what, used, limit }) => (
+              <Small key={what} paddingBottom={6}>
+                {say(what === 'shoots' ? 'plan.ofLastYearsShoots' : 'plan.ofOlderWood', {
+                  percent: percentOf(used),
+                  percent2: percentOf(limit),
+                })}
+              </Small>
+            ))}
             {season.grown >= 0.5 ? (
               <Small paddingBottom={6}>{say('plan.grownBack', { percent: percentOf(season.grown) })}</Small>
             ) : null}

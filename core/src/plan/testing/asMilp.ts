@@ -49,25 +49,34 @@ export function asMilp(problem: PlanProblem): string {
       if (parent !== null && candidate.slots.includes(t)) rules.push(`${x(k, t)} + ${u(parent, t)} <= 1`);
     });
   });
-  problem.limits.forEach((limit, y) => {
+  const atMost = (limit: number, y: number, units: readonly number[], grows: boolean) => {
     const terms: string[] = [];
     const last = slots.findLastIndex((slot) => slot.season === y + 1);
     const before = slots.findLastIndex((slot) => slot.season === y);
-    const ofLastSeason = slots.flatMap((slot, t) => (slot.season === y ? [t] : []));
-    candidates.forEach(({ isCut, own }, k) => {
-      if (!isCut || own.crown === 0) return;
-      terms.push(term(own.crown, u(k, last)));
-      if (before >= 0) terms.push(term(-own.crown, u(k, before)));
+    const ofLastSeason = grows ? slots.flatMap((slot, t) => (slot.season === y ? [t] : [])) : [];
+    candidates.forEach(({ isCut }, k) => {
+      const own = units[k] as number;
+      if (!isCut || own === 0) return;
+      terms.push(term(own, u(k, last)));
+      if (before >= 0) terms.push(term(-own, u(k, before)));
       // What went in a slot of the season before grows back by its share
       for (const t of ofLastSeason) {
-        const grown = (own.crown * (slots[t]?.pass === 'summer' ? regrowth.summer : regrowth.dormant)) / 100;
+        const grown = (own * (slots[t]?.pass === 'summer' ? regrowth.summer : regrowth.dormant)) / 100;
         if (grown === 0) continue;
         terms.push(term(grown, u(k, t)));
         if (t > 0) terms.push(term(-grown, u(k, t - 1)));
       }
     });
     if (terms.length > 0) rules.push(`${terms.join(' ')} <= ${limit}`);
+  };
+  const crown = candidates.map(({ own }) => own.crown);
+  problem.limits.forEach((limit, y) => {
+    atMost(limit, y, crown, true);
   });
+  for (const { limits, units } of problem.quotas)
+    limits.forEach((limit, y) => {
+      atMost(limit, y, units, false);
+    });
   problem.problems.forEach(({ value, mustBy }, p) => {
     const solvers = candidates.flatMap(({ solves }, k) =>
       solves.filter((solve) => solve.problem === p).map(({ remains }) => ({ k, remains })),

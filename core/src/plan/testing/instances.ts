@@ -170,6 +170,7 @@ function assembled({ seed, count, limit, int, limbs, places, others, problems, s
   const problem: PlanProblem = {
     slots,
     limits: [],
+    quotas: [],
     candidates: all,
     problems,
     regrowth: { dormant: 0, summer: 0 },
@@ -362,4 +363,32 @@ export function shapedInstance(seed: number, size: InstanceSize): PlanProblem {
 /** As `shapedInstance`, of a tree that answers its cuts: what went counts in the next season’s limit with the shares that start a site. */
 export function regrowingInstance(seed: number, size: InstanceSize): PlanProblem {
   return { ...shapedInstance(seed, size), regrowth: { dormant: 25, summer: 10 } };
+}
+
+/**
+ * As `regrowingInstance`, of a peach: last year’s shoots are counted by their length and older wood by its crown, each with its own limit, and
+ * the crown as a whole has none.
+ */
+export function peachInstance(seed: number, size: InstanceSize): PlanProblem {
+  const problem = regrowingInstance(seed, size);
+  const rng = xoroshiro128plus(seed * 104_729 + size.candidates);
+  const shootsOf = problem.candidates.map(({ own }) =>
+    Math.round((own.crown * uniformInt(rng, 0, 100)) / 100),
+  );
+  const whole = Math.max(
+    1,
+    shootsOf.reduce((sum, units) => sum + units, 0),
+  );
+  const older = problem.candidates.map(({ own }, k) => own.crown - (shootsOf[k] as number));
+  const [tight] = problem.limits as [number];
+  problem.quotas = [
+    {
+      what: 'shoots',
+      limits: problem.limits.map(() => Math.max(120, Math.round(500 / size.seasons))),
+      units: shootsOf.map((units) => Math.floor((units * 1000) / whole)),
+    },
+    { what: 'older wood', limits: problem.limits.map(() => Math.round(tight * 0.7)), units: older },
+  ];
+  problem.limits = problem.limits.map(() => 1000);
+  return problem;
 }

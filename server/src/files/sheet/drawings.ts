@@ -182,12 +182,15 @@ export function ledgerBar(doc: Doc, x: number, y: number, width: number, season:
   doc.rect(x, y, width, height).lineWidth(1).stroke(INK);
   if (season.crown > 0) doc.rect(x, y, share(season.crown), height).fill(INK);
   if (season.exempt > 0) doc.rect(x + share(season.crown), y, share(season.exempt), height).fill(GREY);
-  const notch = x + share(season.limit);
-  doc
-    .moveTo(notch, y - 3)
-    .lineTo(notch, y + height + 3)
-    .lineWidth(1.6)
-    .stroke(INK);
+  // The crown of a peach has no limit of its own
+  if (season.quotas.length === 0) {
+    const notch = x + share(season.limit);
+    doc
+      .moveTo(notch, y - 3)
+      .lineTo(notch, y + height + 3)
+      .lineWidth(1.6)
+      .stroke(INK);
+  }
   doc.fillColor(INK);
   return y + height + 3;
 }

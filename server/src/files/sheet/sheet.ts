@@ -218,13 +218,23 @@ function drawings(say: Say, doc: Doc, sheet: TreeSheet, plan: TreePlan, visit: P
 
 function seasonWords(
   say: Say,
-  { season, crown, limit, exempt, minutes, massKg }: SeasonOfPlan,
+  { season, crown, limit, exempt, minutes, massKg, quotas }: SeasonOfPlan,
   units: Units,
 ) {
+  const quota = (what: (typeof quotas)[number]['what']) => quotas.find((each) => each.what === what);
+  const [shoots, older] = [quota('shoots'), quota('older wood')];
   const given = {
     season,
-    crown: percent(crown),
-    limit: percent(limit),
+    share:
+      shoots && older
+        ? say('files.peachShare', {
+            crown: percent(crown),
+            shoots: percent(shoots.used),
+            shootsLimit: percent(shoots.limit),
+            older: percent(older.used),
+            olderLimit: percent(older.limit),
+          })
+        : say('files.ofALimit', { crown: percent(crown), limit: percent(limit) }),
     minutes: wholeMinutes(minutes),
     mass: joined(say, massReading(massKg, units)),
   };
