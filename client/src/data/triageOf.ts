@@ -29,6 +29,8 @@ export function triageOf(view: TreeView, detail: TreeDetail, today: SiteToday): 
     targetHeightCm: tree.targetHeightCm,
     form: tree.form,
     hazards: tree.hazards,
+    leanDeg: tree.leanDeg,
+    shoulderCm: today.site.plan.shoulderCm,
     purposes: tree.purposes,
     fruitKnown: tree.cultivar !== null || tree.tasted,
     affectedShare: share,

@@ -1,6 +1,6 @@
 // The reach ladder: the tree from the side, with what is reached from the ground and what asks for a ladder.
 
-import { GROUND_REACH_CM, LADDER_KERF_CM } from '@mortisect/core/handling';
+import { groundReachCm, ladderKerfCm } from '@mortisect/core/handling';
 import { heightReading, type Units } from '@mortisect/core/measure';
 import { drawnSticks, type Limb, limbShape, pointAlong } from '@mortisect/core/tree';
 import { joined, told } from '@mortisect/words/trade';
@@ -18,12 +18,16 @@ interface ReachLadderProps {
   chosenId: string | null;
   kerfs: { limbId: string; atCm: number }[];
   units: Units;
+  /** Of whoever cuts, cm. */
+  shoulderCm: number;
 }
 
 const HEIGHT = 250;
 const LEFT = 66;
 
-export function ReachLadder({ limbs, chosenId, kerfs, units }: ReachLadderProps) {
+export function ReachLadder({ limbs, chosenId, kerfs, units, shoulderCm }: ReachLadderProps) {
+  const fromGround = groundReachCm(shoulderCm);
+  const fromLadder = ladderKerfCm(shoulderCm);
   const say = useSay();
   const { ink, dead, soft, rule, paper, wood, chalk } = usePalette();
   const box = useRef<HTMLElement>(null);
@@ -31,7 +35,7 @@ export function ReachLadder({ limbs, chosenId, kerfs, units }: ReachLadderProps)
   const fontSize = 15 * useTextScale();
   const shape = useMemo(() => limbShape(limbs), [limbs]);
   const points = [...shape.values()].flatMap(({ base, tip }) => [base, tip]);
-  const topCm = Math.max(...points.map((point) => point.z), GROUND_REACH_CM * 1.15);
+  const topCm = Math.max(...points.map((point) => point.z), fromGround * 1.15);
   const sideCm = Math.max(...points.map((point) => Math.abs(point.x)), 100);
   const pxPerCm = Math.min((HEIGHT - 28) / topCm, (width - LEFT) / 2 / sideCm);
   const at = ({ x, z }: { x: number; z: number }) => ({
@@ -39,9 +43,9 @@ export function ReachLadder({ limbs, chosenId, kerfs, units }: ReachLadderProps)
     y: HEIGHT - 12 - z * pxPerCm,
   });
   const bands = [
-    { name: 'ground', fromCm: 0, toCm: GROUND_REACH_CM },
-    { name: 'ladder', fromCm: GROUND_REACH_CM, toCm: LADDER_KERF_CM },
-    { name: 'arborist', fromCm: LADDER_KERF_CM, toCm: Number.POSITIVE_INFINITY },
+    { name: 'ground', fromCm: 0, toCm: fromGround },
+    { name: 'ladder', fromCm: fromGround, toCm: fromLadder },
+    { name: 'arborist', fromCm: fromLadder, toCm: Number.POSITIVE_INFINITY },
   ].filter((band) => band.fromCm < topCm);
   const says = say('shared.reachLadderTheTreeFromTheSide', {
     height: joined(say, heightReading(topCm, units)),

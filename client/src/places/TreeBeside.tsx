@@ -38,7 +38,13 @@ export function TreeBeside(props: TreeBesideProps) {
     <View gap={16}>
       <TreeClock {...props} />
       <View>
-        <ReachLadder limbs={view.limbs} chosenId={chosenId} kerfs={kerfs} units={today.units} />
+        <ReachLadder
+          limbs={view.limbs}
+          chosenId={chosenId}
+          kerfs={kerfs}
+          units={today.units}
+          shoulderCm={today.site.plan.shoulderCm}
+        />
         <Small>{say('shared.seenFromTheSouth')}</Small>
       </View>
     </View>

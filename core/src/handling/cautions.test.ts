@@ -34,11 +34,25 @@ test.each<[string, object, string[]]>([
   ['a hanging limb', { hazards: ['hanging limb'] }, ['hand over']],
   ['a power line', { hazards: ['power line'] }, ['hand over']],
   ['a split stem', { hazards: ['split stem'] }, ['hand over']],
-  ['a lean', { hazards: ['lean'] }, ['hand over']],
+  ['a lean that nobody measured', { hazards: ['lean'] }, ['hand over']],
+  ['a lean of 15°', { hazards: ['lean'], leanDeg: 15 }, ['care']],
+  ['a steeper one', { hazards: ['lean'], leanDeg: 15.1 }, ['hand over']],
+  [
+    'a slight lean with heaved roots',
+    { hazards: ['lean', 'heaved roots'], leanDeg: 3 },
+    ['hand over', 'care'],
+  ],
+  ['degrees without a lean', { leanDeg: 20 }, []],
+  ['a fungus at the base', { hazards: ['fungus at the base'] }, ['hand over']],
+  ['soft ground, from the ground', { hazards: ['soft ground'] }, []],
+  ['a path under it', { hazards: ['something under it'] }, ['care']],
+  ['level ground', { slopeDeg: 0 }, []],
+  ['a slope that was measured', { slopeDeg: 4 }, ['care']],
+  ['a steep one, from the ground', { slopeDeg: 30 }, ['care']],
   [
     'all of them, low and thin',
     { hazards: [...hazards] },
-    [...Array(4).fill('hand over'), ...Array(5).fill('care')],
+    [...Array(6).fill('hand over'), ...Array(6).fill('care')],
   ],
   ['a hollow, from the ground', { hazards: ['cavity'] }, ['care']],
   ['a slope', { hazards: ['slope'] }, ['care']],
@@ -53,6 +67,45 @@ test.each<[string, object, string[]]>([
 test.each<[string, object, string | null, string | null, string[]]>([
   ['the finest tool that takes it', {}, 'shear', 'ground', []],
   ['as high as the lopper reaches', { kerfHeightCm: 250 }, 'lopper', 'ground', []],
+  ['a short person’s', { kerfHeightCm: 235, shoulderCm: 125 }, 'lopper', 'ground', []],
+  ['higher, with the pole', { kerfHeightCm: 235.1, shoulderCm: 125 }, 'pole', 'ground', ['by pole']],
+  [
+    'from a ladder as high as the shoulder',
+    { kerfHeightCm: 325, massKg: 6, shoulderCm: 125 },
+    'shear',
+    'ladder',
+    ['on a ladder'],
+  ],
+  ['no higher', { kerfHeightCm: 325.1, massKg: 6, shoulderCm: 125 }, null, null, ['cut too high']],
+  [
+    'a ladder on 10°',
+    { kerfHeightCm: 300, massKg: 6, slopeDeg: 10 },
+    'shear',
+    'ladder',
+    ['on a ladder', 'slope'],
+  ],
+  [
+    'none on more',
+    { kerfHeightCm: 300, massKg: 6, slopeDeg: 10.1 },
+    null,
+    null,
+    ['too steep for a ladder', 'slope'],
+  ],
+  [
+    'a slope that nobody measured',
+    { kerfHeightCm: 300, massKg: 6, hazards: ['slope'] },
+    'shear',
+    'ladder',
+    ['on a ladder', 'slope'],
+  ],
+  [
+    'none on soft ground',
+    { kerfHeightCm: 300, massKg: 6, hazards: ['soft ground'] },
+    null,
+    null,
+    ['too soft for a ladder'],
+  ],
+  ['but a pole', { kerfHeightCm: 300, massKg: 4, hazards: ['soft ground'] }, 'pole', 'ground', ['by pole']],
   ['higher, with the pole', { kerfHeightCm: 250.1 }, 'pole', 'ground', ['by pole']],
   ['3.5 m with the pole', { kerfHeightCm: 350 }, 'pole', 'ground', ['by pole']],
   ['higher than a pole works', { kerfHeightCm: 350.1 }, null, null, ['cut too high']],
@@ -181,7 +234,14 @@ test('over 30 kg above reach it comes down on a rope, from 30 kg down two people
 
 // Common practice, no source: what may fall, open or touch a line; a mark on the stem hurts nobody
 test('a boundary mark, a protected tree, a slope and metal are notes, the rest is danger', () => {
-  const notes: Hazard[] = ['slope', 'metal in the stem', 'heritage tree', 'boundary mark'];
+  const notes: Hazard[] = [
+    'slope',
+    'metal in the stem',
+    'heritage tree',
+    'boundary mark',
+    'soft ground',
+    'something under it',
+  ];
   expect(dangersOf(hazards)).toEqual(hazards.filter((hazard) => !notes.includes(hazard)));
 });
 

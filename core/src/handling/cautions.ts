@@ -2,8 +2,8 @@
 import { z } from 'zod';
 import { plainReason, reasonSchema } from '../reason/index';
 import { undercutOutCm } from './pieces';
-import { isPole, startingKit, Tool, type Wielded } from './tools';
-import { GROUND_REACH_CM, LIMB_KG, wayReasons, wayTo } from './way';
+import { isPole, SHOULDER_CM, startingKit, Tool, type Wielded } from './tools';
+import { groundReachCm, LIMB_KG, type NoLadder, wayReasons, wayTo } from './way';
 
 export const hazards = [
   'hanging limb',
@@ -15,12 +15,34 @@ export const hazards = [
   'metal in the stem',
   'heritage tree',
   'boundary mark',
+  'heaved roots',
+  'fungus at the base',
+  'soft ground',
+  'something under it',
 ] as const;
 export type Hazard = (typeof hazards)[number];
+
+/** Nothing that grows in an orchard leans, and no ground that is worked slopes, farther. */
+export const MOST_DEG = 60;
 
 export const CutAtHand = z
   .strictObject({
     hazards: z.array(z.enum(hazards)),
+    leanDeg: z
+      .number()
+      .min(0)
+      .max(MOST_DEG)
+      .nullable()
+      .default(null)
+      .describe('how far the stem leans; null where nobody measured it'),
+    slopeDeg: z
+      .number()
+      .min(0)
+      .max(MOST_DEG)
+      .nullable()
+      .default(null)
+      .describe('of the ground; null where nobody measured it'),
+    shoulderCm: z.number().min(100).max(190).default(SHOULDER_CM).describe('of whoever cuts'),
     kerfHeightCm: z.number().min(-1000).max(20_000).describe('height of the kerf over the ground, cm'),
     kerfMm: z.number().min(0).max(2500).describe('diameter at the kerf over bark, mm'),
     farther: z
@@ -57,8 +79,11 @@ export const CautionReason = reasonSchema({
   'hanging limb': {},
   'split stem': {},
   'power line': {},
+  'heaved roots': {},
+  'fungus at the base': {},
   cavity: {},
   lean: {},
+  'leans a little': { deg: z.number() },
   ...wayReasons,
   'down on a rope': {},
   'two to lift': {},
@@ -69,6 +94,7 @@ export const CautionReason = reasonSchema({
   'metal in the stem': {},
   'boundary mark': {},
   'heritage tree': {},
+  'something under it': {},
 });
 export type CautionReason = z.infer<typeof CautionReason>;
 
@@ -88,15 +114,48 @@ const ROPE_KG = 30;
 const ROPE_ABOVE_CM = 180;
 const THREE_CUTS_FROM_MM = 50;
 
-/** No cut of such a tree is the caretaker's. How far it leans, where the line runs and where the limb may fall is not on record. */
-export const WHOLE_TREE = ['hanging limb', 'split stem', 'power line', 'lean'] as const;
+/** No cut of such a tree is the caretaker's: where the line runs and where the limb may fall is not on record. */
+const WHOLE_TREE = [
+  'hanging limb',
+  'split stem',
+  'power line',
+  'heaved roots',
+  'fungus at the base',
+] as const;
+type WholeTree = (typeof WHOLE_TREE)[number];
 /** What may hurt somebody who stands near; the others are notes for whoever cuts. */
-const DANGERS: readonly Hazard[] = [...WHOLE_TREE, 'cavity'];
-const NOTES = ['cavity', 'slope', 'metal in the stem', 'boundary mark', 'heritage tree'] as const;
+const DANGERS: readonly Hazard[] = [...WHOLE_TREE, 'lean', 'cavity'];
+/** A sound tree may lean so far, and a ladder stand on ground so steep. Common practice, no source. */
+export const LEANS_UP_TO_DEG = 15;
+export const LADDER_UP_TO_DEG = 10;
+const NOTES = [
+  'cavity',
+  'metal in the stem',
+  'boundary mark',
+  'heritage tree',
+  'something under it',
+] as const;
 
 /** Of what is known of a tree, what endangers people. @example dangersOf(['boundary mark', 'lean']) //=> ['lean'] */
 export function dangersOf(known: readonly Hazard[]): Hazard[] {
   return known.filter((hazard) => DANGERS.includes(hazard));
+}
+
+/** Which of a tree's hazards make it an arborist's whole: a lean only where it is steep, or nobody knows how steep. */
+export function wholeTreeHazards({
+  hazards: known,
+  leanDeg,
+}: Pick<CutAtHand, 'hazards' | 'leanDeg'>): (WholeTree | 'lean')[] {
+  const leansFar = known.includes('lean') && (leanDeg === null || leanDeg > LEANS_UP_TO_DEG);
+  return [...WHOLE_TREE.filter((hazard) => known.includes(hazard)), ...(leansFar ? (['lean'] as const) : [])];
+}
+
+/** A slope that nobody measured is one for the third leg. */
+function noLadderFor({ hazards: known, slopeDeg }: CutAtHand): NoLadder | null {
+  if (known.includes('cavity')) return plainReason('no ladder');
+  if (slopeDeg !== null && slopeDeg > LADDER_UP_TO_DEG)
+    return { code: 'too steep for a ladder', values: { overDeg: LADDER_UP_TO_DEG } };
+  return known.includes('soft ground') ? plainReason('too soft for a ladder') : null;
 }
 
 export interface Judged {
@@ -117,9 +176,10 @@ export function whoseCut(cut: CutAtHand): Judged {
     dead: cut.dead,
     limbKg: massKg,
     limbCm: cut.limbCm,
-    hollow: known.includes('cavity'),
+    noLadder: noLadderFor(cut),
+    shoulderCm: cut.shoulderCm,
   });
-  const whole: CautionReason[] = WHOLE_TREE.filter((hazard) => known.includes(hazard)).map(plainReason);
+  const whole = wholeTreeHazards(cut).map(plainReason);
   const list: Caution[] = [...whole, ...against].map((because) => ({ kind: 'hand over', because }));
   const care = (because: CautionReason) => list.push({ kind: 'care', because });
   if (massKg > ROPE_KG && massKg <= LIMB_KG && kerfHeightCm > ROPE_ABOVE_CM)
@@ -128,8 +188,14 @@ export function whoseCut(cut: CutAtHand): Judged {
   if (kerfMm >= THREE_CUTS_FROM_MM)
     care({ code: 'three cuts', values: { undercutOutCm: undercutOutCm(kerfMm) } });
   if (wielded && isPole(wielded.tool)) care(plainReason('by pole'));
-  else if (against.length === 0 && (wielded ? wielded.station === 'ladder' : kerfHeightCm > GROUND_REACH_CM))
+  else if (
+    against.length === 0 &&
+    (wielded ? wielded.station === 'ladder' : kerfHeightCm > groundReachCm(cut.shoulderCm))
+  )
     care(plainReason('on a ladder'));
+  if (known.includes('lean') && cut.leanDeg !== null && cut.leanDeg <= LEANS_UP_TO_DEG)
+    care({ code: 'leans a little', values: { deg: cut.leanDeg } });
+  if (known.includes('slope') || (cut.slopeDeg ?? 0) > 0) care(plainReason('slope'));
   for (const note of NOTES) if (known.includes(note)) care(plainReason(note));
   return { cautions: list, wielded };
 }

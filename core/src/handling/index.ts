@@ -6,6 +6,8 @@ export {
   GENERAL_CAUTION,
   type Hazard,
   hazards,
+  MOST_DEG,
+  wholeTreeHazards,
   whoseCut,
 } from './cautions';
 export { LimbMassInput, limbMass, loadIn, Stick } from './limbMass';
@@ -20,10 +22,11 @@ export {
   LIFT_NEVER_ABOVE_KG,
   type MinutesFor,
   reachCm,
+  SHOULDER_CM,
   startingKit,
   Tool,
   toolKinds,
   type Wielded,
 } from './tools';
-export { GROUND_REACH_CM, LADDER_KERF_CM } from './way';
+export { groundReachCm, ladderKerfCm } from './way';
 export { paceByKind, paceOverall, pacesFrom, type Timed, WorkPace } from './workPace';

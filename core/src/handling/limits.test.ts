@@ -49,7 +49,7 @@ describe('what the kit lacks', () => {
       dead: rest.dead,
       limbKg: 6,
       limbCm: 90,
-      hollow: false,
+      noLadder: null,
     };
     const { wielded } = wayTo(startingKit, wood);
     expect(kitGap(startingKit, { ...rest, wielded }, hasLadder)).toBe(gap);
@@ -57,7 +57,7 @@ describe('what the kit lacks', () => {
 
   test('a chainsaw is never chosen, and fills no gap', () => {
     const chainsaw = { id: 'cs', name: 'Chainsaw', kind: 'chainsaw' as const, takesMm: 400, lengthCm: 60 };
-    const wood = { kerfs: [cut], dead: false, limbKg: 6, limbCm: 90, hollow: false };
+    const wood = { kerfs: [cut], dead: false, limbKg: 6, limbCm: 90, noLadder: null };
     expect(wayTo([chainsaw], wood)).toEqual({ wielded: null, against: [] });
     expect(kitGap([chainsaw], { ...cut, wielded: null }, true)).toBe('nothing takes it');
   });
@@ -67,6 +67,7 @@ describe('what the kit lacks', () => {
     // 12–14 ft: pole pruners, common practice
     expect(reachCm({ lengthCm: 240 })).toBeGreaterThan(360);
     expect(reachCm({ lengthCm: 240 })).toBeLessThan(430);
+    expect(reachCm({ lengthCm: 240 }, 125)).toBe(reachCm({ lengthCm: 240 }) - 15);
   });
 });
 

@@ -54,9 +54,9 @@ export const LADDER_FEET_CM = 200;
 /** Of wood that is dead and hard a blade takes seven tenths of what it takes green. Common practice, no source. */
 const DEAD_HARD = 0.7;
 
-/** How high this tool reaches for someone who stands with their feet at a height. */
-export function reachCm(tool: Pick<Tool, 'lengthCm'>, feetCm = 0): number {
-  return feetCm + SHOULDER_CM + ARM_CM + tool.lengthCm - GRIP_CM;
+/** How high this tool reaches for someone who stands on the ground, by the height of their shoulder. */
+export function reachCm(tool: Pick<Tool, 'lengthCm'>, shoulderCm = SHOULDER_CM): number {
+  return shoulderCm + ARM_CM + tool.lengthCm - GRIP_CM;
 }
 
 export interface Wielded {

@@ -6,7 +6,16 @@ import { limitSchoolIds, type Spread, spreads } from '../crown/index';
 import { CuttingSchools, choicesBeyondSawing, FindingForCut } from '../cuts/index';
 import { seasons } from '../disorders/index';
 import { faultKinds, MOST_SHADES, Shade } from '../faults/index';
-import { hazards, LIFT_KG, LIFT_NEVER_ABOVE_KG, startingKit, Tool, toolKinds } from '../handling/index';
+import {
+  hazards,
+  LIFT_KG,
+  LIFT_NEVER_ABOVE_KG,
+  MOST_DEG,
+  SHOULDER_CM,
+  startingKit,
+  Tool,
+  toolKinds,
+} from '../handling/index';
 import { issueOf, type Refusal, refusal } from '../refusal/index';
 import { bearingHabits, treeForms } from '../register/index';
 import { setting } from '../settings/index';
@@ -17,6 +26,7 @@ import { startingWeights, Weights } from './weights';
 
 export const MOST_PLAN_SEASONS = 5;
 const limbId = z.string().min(1).max(64);
+const thousandths = z.number().min(0).max(1000);
 
 /** A finding as the planner reads it. */
 export const PlanFinding = FindingForCut.extend({
@@ -129,6 +139,11 @@ export const PlanSettings = z
       unit: 'kg',
       hint: 'liftForOnePerson',
     }),
+    shoulderCm: setting(z.number().min(100).max(190).default(SHOULDER_CM), {
+      label: 'theirShoulderIsAt',
+      unit: 'cm',
+      hint: 'shoulderAndReach',
+    }),
     kit: z
       .array(Tool)
       .max(40)
@@ -170,6 +185,8 @@ export const PlanTree = z
     heightCm: z.number().min(0).max(20_000),
     targetHeightCm: z.number().min(0).max(20_000).nullable().default(null),
     hazards: z.array(z.enum(hazards)).default([]),
+    leanDeg: z.number().min(0).max(MOST_DEG).nullable().default(null),
+    slopeDeg: z.number().min(0).max(MOST_DEG).nullable().default(null),
     renovated: z.boolean().default(false),
     stressed: z.boolean().default(false),
   })
@@ -204,6 +221,12 @@ export const PlanInput = z
       .default(null)
       .describe(
         'thousandths of the living crown a season, set for this tree; null: by the school of the site',
+      ),
+    off: z
+      .strictObject({ now: thousandths, lastDormant: thousandths, lastSummer: thousandths })
+      .default({ now: 0, lastDormant: 0, lastSummer: 0 })
+      .describe(
+        'thousandths of the crown that came off this season already, and in the winter and the summer of the season before, but for disease',
       ),
     booked: z
       .array(z.number().int().min(1).max(MOST_PLAN_SEASONS))

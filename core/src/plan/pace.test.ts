@@ -120,6 +120,15 @@ test('what must go at once is no reason to call a plan impossible: the limits th
   expect(plan.plan === null).toBe(before.plan === null);
 });
 
+test('what came off already is part of the first season’s share', () => {
+  const problem = planInstance(2, { candidates: 30, seasons: 3, limit: 330 });
+  const [share] = evenLimits(problem);
+  const [first, second] = evenLimits(problem, 60);
+  // 1.1 of a third of 60 more in each season, and in the first the 60 are done
+  expect(Math.abs((second as number) - Math.min(330, (share as number) + 22))).toBeLessThanOrEqual(1);
+  expect(Math.abs((first as number) - ((second as number) - 60))).toBeLessThanOrEqual(1);
+});
+
 test('one season has no even share', () => {
   expect(preparePlan(input({ seasons: 1 })).problem.limits).toEqual([330]);
 });

@@ -5,6 +5,7 @@ import { clashOf } from './clash';
 import { feasiblePlan } from './feasible';
 import type { PlanInput } from './input';
 import { loweredBy } from './lowered';
+import { grownBefore } from './pace';
 import { type Prepared, preparePlan } from './prepare';
 import { type Priced, regrowthOf } from './price';
 import { crownBySeason, type Pass, type PlanCandidate, passes, pays, slotsTaken, usedOf } from './problem';
@@ -62,7 +63,7 @@ function planFrom(prepared: Prepared, progress: Progress, comesOut: boolean): Tr
       chosenFrom.find((priced) => priced.id === step.candidateId) as Priced;
     return {
       season: y + 1,
-      limit,
+      limit: limit + grownBefore(input, y),
       warnsFrom: prepared.limits.warnsFrom,
       crown: crown[y] as number,
       quotas: problem.quotas.map(({ what, limits }, q) => ({
@@ -71,7 +72,9 @@ function planFrom(prepared: Prepared, progress: Progress, comesOut: boolean): Tr
         used: used[problem.limits.length * (q + 1) + y] as number,
       })),
       // A crown that has no limit of its own keeps nothing free
-      grown: problem.quotas.length > 0 ? 0 : (used[y] as number) - (crown[y] as number),
+      grown:
+        problem.quotas.length > 0 ? 0 : (used[y] as number) - (crown[y] as number) + grownBefore(input, y),
+      off: y === 0 ? input.off.now : 0,
       exempt: sum((step) => step.exempt),
       fruit: sum((step) => step.fruit),
       minutes: sum((step) => (step.pass === 'hired' ? 0 : pricedOf(step).minutes.minutes)),

@@ -11,7 +11,7 @@ import { type Candidate, candidatesOf, isDiseased } from './candidates';
 import { askHeight, heightsHandedOver, heightsOf, lowersTo, standTooHigh, stemSteps } from './height';
 import { type Pin, type PlanFinding, type PlanInput, paceOf } from './input';
 import { type KeepWorth, keepWorths } from './keepWorth';
-import { evenLimits } from './pace';
+import { evenLimits, leftOfLimits } from './pace';
 import { type Asked, type InForest, nearestCut, type Parts } from './parts';
 import { applyPins } from './pins';
 import { answersIt, type Priced, priceOf } from './price';
@@ -150,7 +150,7 @@ export function preparePlan(given: PlanInput): Prepared {
     upright,
   });
   const isSpread = limits.because.code === 'renovated evenly' && input.seasons > 1;
-  if (isSpread) Object.assign(built.problem, { limits: evenLimits(built.problem) });
+  if (isSpread) Object.assign(built.problem, { limits: evenLimits(built.problem, input.off.now) });
   return {
     given,
     input,
@@ -242,7 +242,7 @@ function build(input: PlanInput, parts: Parts): Built {
   }));
   const problem: PlanProblem = {
     slots,
-    limits: limits.limits,
+    limits: leftOfLimits(limits.limits, input),
     quotas: [],
     candidates,
     problems,

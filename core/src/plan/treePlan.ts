@@ -38,6 +38,7 @@ export const SeasonOfPlan = z.strictObject({
     .array(z.strictObject({ what: z.enum(quotaKinds), limit: z.number(), used: z.number() }))
     .default([])
     .describe('what else may not go beyond a limit, thousandths of all there is of it'),
+  off: z.number().default(0).describe('thousandths that came off in it already; its limit is what is left'),
   grown: z.number().describe('thousandths of the limit that regrowth of the season before uses'),
   exempt: z.number(),
   fruit: z.number(),

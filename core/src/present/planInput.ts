@@ -12,6 +12,7 @@ import { uprightKey } from '../shaping/index';
 import { diameterMmAt, type Limb } from '../tree/index';
 import { regrown } from './regrowth';
 import { forCut, standingFindings, standingLimbs } from './standing';
+import { takenOff } from './takenOff';
 
 /** Seasons of a plan until the caretaker says otherwise: a renovation takes three. */
 const SEASONS = 3;
@@ -94,6 +95,8 @@ export function planInputOf(
       heightCm: tree.heightCm,
       targetHeightCm: tree.targetHeightCm,
       hazards: tree.hazards,
+      leanDeg: tree.leanDeg,
+      slopeDeg: tree.slopeDeg,
       renovated: tree.status === 'renovate',
       stressed: findings.some(({ disorder }) => disorderOf(disorder)?.stresses),
     },
@@ -101,6 +104,7 @@ export function planInputOf(
     schools: { clearance, halveDefiniteDormant, inSeasonStub, finish },
     lifted: [...liftedMusts(actions, day).keys()],
     decided,
+    off: takenOff(detail, site, day),
     pace: lastOf(actions, 'paceSet')?.pace ?? null,
     limit: lastOf(actions, 'limitSet')?.limit ?? null,
     booked: bookedSeasons(actions, site, day),

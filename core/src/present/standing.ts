@@ -24,7 +24,7 @@ export function standingLimbs({ actions, ...map }: Map & Pick<TreeDetail, 'actio
 }
 
 /** Whoever cut by this map cut after it was drawn, whatever the clocks say; of a cut by an earlier map the clocks decide. */
-function isSince({ at, onMap }: ActionOf<'cutMade'>, { limbsRevision, surveyedAt }: Map): boolean {
+export function isSince({ at, onMap }: ActionOf<'cutMade'>, { limbsRevision, surveyedAt }: Map): boolean {
   return (onMap ?? 0) >= limbsRevision || Date.parse(at) > Date.parse(surveyedAt);
 }
 

@@ -1,7 +1,7 @@
 // The register: plots, rows and trees.
 
 import { z } from 'zod';
-import { hazards } from '../handling/index';
+import { hazards, MOST_DEG } from '../handling/index';
 import { bearingHabits, speciesTable, treeForms } from '../register/index';
 import { purposes } from '../triage/index';
 import { moment, name, Stamp, TreeId, text } from './common';
@@ -45,7 +45,9 @@ export const TreeBody = z
     girthCm: z.number().min(1).max(800).nullable().default(null),
     vigour: z.enum(vigours).default('unknown'),
     susceptible: z.boolean().default(false),
-    hazards: z.array(z.enum(hazards)).max(9).default([]),
+    hazards: z.array(z.enum(hazards)).max(hazards.length).default([]),
+    leanDeg: z.number().min(0).max(MOST_DEG).nullable().default(null).describe('how far the stem leans'),
+    slopeDeg: z.number().min(0).max(MOST_DEG).nullable().default(null).describe('of the ground'),
     neighbours: z
       .array(z.strictObject({ code: name(40), how: z.enum(['meets', 'shades']) }))
       .max(8)

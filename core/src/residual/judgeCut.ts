@@ -16,6 +16,7 @@ import {
   limbMass,
   loadIn,
   pieces,
+  SHOULDER_CM,
   type Stick,
   type Strokes,
   strokes,
@@ -59,13 +60,15 @@ export interface JudgedBy {
     limbs: Limb[];
     species: string;
     hazards: readonly Hazard[];
+    leanDeg?: number | null;
+    slopeDeg?: number | null;
     plantedYear: number | null;
     susceptible: boolean;
   };
   findings: readonly FindingAtCut[];
   /** What is asked for, by finding; those without one ask for no distance. */
   clearances: Readonly<Record<string, Pick<Clearance, 'clearanceCm'>>>;
-  settings: { liftKg: number; kit: readonly Tool[] };
+  settings: { liftKg: number; kit: readonly Tool[]; shoulderCm?: number };
   season: Season;
   /** Of the day, for the age of the tree. */
   year: number;
@@ -167,6 +170,9 @@ function handlingOf(limb: Limb, kerf: Kerf, { tree, settings, season, findings }
   const [fewest, most] = many > 1 ? COUNTED_WITHIN : [1, 1];
   const { cautions, wielded } = whoseCut({
     hazards: [...tree.hazards],
+    leanDeg: tree.leanDeg ?? null,
+    slopeDeg: tree.slopeDeg ?? null,
+    shoulderCm: settings.shoulderCm ?? SHOULDER_CM,
     kerfHeightCm,
     kerfMm,
     farther: cutUp.slice(0, -1).flatMap((piece) => kerfOfPiece(piece, tree.limbs, shape) ?? []),

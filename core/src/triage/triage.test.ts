@@ -8,6 +8,7 @@ const sound: TriageInput = {
   targetHeightCm: 320,
   form: 'central leader',
   hazards: [],
+  leanDeg: null,
   purposes: ['picked fruit'],
   fruitKnown: true,
   affectedShare: 0.03,
@@ -35,6 +36,14 @@ test.each<[string, Partial<TriageInput>, string, ...object[]]>([
     { hazards: ['hanging limb'] },
     'hand over',
     reason('dangers', { hazards: ['hanging limb'] }),
+  ],
+  ['leaning by 15°', { hazards: ['lean'], leanDeg: 15 }, 'keep', reason('sound')],
+  ['by more', { hazards: ['lean'], leanDeg: 15.5 }, 'hand over', reason('leans')],
+  [
+    'with heaved roots',
+    { hazards: ['heaved roots', 'soft ground'] },
+    'hand over',
+    reason('dangers', { hazards: ['heaved roots'] }),
   ],
   [
     'leaning, however low',

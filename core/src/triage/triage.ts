@@ -1,6 +1,6 @@
 // Is this tree worth the saw, over how many seasons, and who does it?
 import { z } from 'zod';
-import { type Hazard, hazards, LADDER_KERF_CM } from '../handling/index';
+import { type Hazard, hazards, ladderKerfCm, wholeTreeHazards } from '../handling/index';
 import { plainReason, reasonSchema } from '../reason/index';
 import { treeForms } from '../register/index';
 
@@ -12,6 +12,8 @@ export const TriageInput = z
     targetHeightCm: z.number().min(0).max(20_000).nullable(),
     form: z.enum(treeForms),
     hazards: z.array(z.enum(hazards)),
+    leanDeg: z.number().min(0).nullable().default(null).describe('null where nobody measured it'),
+    shoulderCm: z.number().min(0).optional().describe('of whoever cuts'),
     purposes: z.array(z.enum(purposes)),
     fruitKnown: z.boolean().describe('a named cultivar, or fruit that somebody has tasted'),
     affectedShare: z.number().min(0).max(1).describe('dead and diseased share of the crown'),
@@ -74,7 +76,11 @@ export const Triage = z
 export type Triage = z.infer<typeof Triage>;
 
 /** All figures: common practice, no source. A kept tree takes about 10 minutes, a wild one half a day. */
-const HANDED_OVER: readonly Hazard[] = ['power line', 'split stem', 'hanging limb'];
+/** Of what makes a tree an arborist's, all but a lean, which is a row of its own. */
+const handedOver = (tree: TriageInput): Hazard[] => {
+  const whole: readonly Hazard[] = wholeTreeHazards(tree);
+  return tree.hazards.filter((hazard) => hazard !== 'lean' && whole.includes(hazard));
+};
 const TALL_CM = 600;
 const MOSTLY_GONE = 0.75;
 const HALF_GONE = 0.5;
@@ -107,16 +113,16 @@ export const triageTable: readonly Row[] = [
   {
     rule: '1 danger',
     verdict: 'hand over',
-    holds: (tree) => tree.hazards.some((hazard) => HANDED_OVER.includes(hazard)),
+    holds: (tree) => handedOver(tree).length > 0,
     because: (tree) => ({
       code: 'dangers',
-      values: { hazards: tree.hazards.filter((hazard) => HANDED_OVER.includes(hazard)) },
+      values: { hazards: handedOver(tree) },
     }),
   },
   {
     rule: '2 leaning',
     verdict: 'hand over',
-    holds: (tree) => tree.hazards.includes('lean'),
+    holds: (tree) => wholeTreeHazards(tree).includes('lean'),
     because: () => plainReason('leans'),
   },
   {
@@ -189,7 +195,7 @@ export function triage(tree: TriageInput): Triage {
       row.because(tree),
       // As `whoseCut` judges each cut of it, so that triage and plan say the same
       ...(row.verdict !== 'hand over' && tree.heightCm > TALL_CM
-        ? [{ code: 'arborist’s part' as const, values: { overCm: LADDER_KERF_CM } }]
+        ? [{ code: 'arborist’s part' as const, values: { overCm: ladderKerfCm(tree.shoulderCm) } }]
         : []),
       ...((tree.fruitlessYears ?? 0) >= FRUITLESS_YEARS && tree.purposes.includes('picked fruit')
         ? [{ code: 'no fruit' as const, values: { years: tree.fruitlessYears ?? 0 } }]

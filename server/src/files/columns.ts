@@ -54,6 +54,8 @@ export const HEADINGS: Record<TreeColumn, PlainKey> = {
   vigour: 'files.columnVigour',
   susceptible: 'files.columnSusceptible',
   hazards: 'files.columnHazards',
+  leanDeg: 'files.columnLeanDeg',
+  slopeDeg: 'files.columnSlopeDeg',
   neighbours: 'files.columnNeighbours',
   fixtures: 'files.columnFixtures',
   drainage: 'files.columnDrainage',

@@ -230,11 +230,16 @@ const cautionsIn = (say: Say): Sentences<CautionReason> => ({
   'split stem': () => say('trade.theStemIsSplitItMayOpen'),
   'power line': () => say('trade.aPowerLineIsNearKeep3'),
   cavity: () => say('trade.theStemIsHollowDoNotClimb'),
+  'heaved roots': () => say('trade.heavedRoots'),
+  'fungus at the base': () => say('trade.fungusAtTheBase'),
+  'leans a little': ({ deg }) => say('trade.leansALittle', { deg }),
   lean: () => say('trade.theTreeLeansNobodyOnTheLow'),
   'cut too high': ({ overCm }) => say('trade.theCutIsMoreThanOverThe', { feet: feet(say, overCm) }),
   'too thick': ({ overMm }) => say('trade.theWoodIsOverThickAtThe', { inches: inches(say, overMm / 10) }),
   'piece too high': ({ overCm }) => say('trade.aPieceIsCutOver', { feet: feet(say, overCm) }),
   'no ladder': () => say('trade.noLadderAtAHollowStem'),
+  'too steep for a ladder': ({ overDeg }) => say('trade.tooSteepForALadder', { overDeg }),
+  'too soft for a ladder': () => say('trade.tooSoftForALadder'),
   'too thick on a ladder': ({ overMm }) =>
     say('trade.tooThickForALadder', { inches: inches(say, overMm / 10) }),
   'too heavy': ({ overKg }) =>
@@ -248,6 +253,7 @@ const cautionsIn = (say: Say): Sentences<CautionReason> => ({
   slope: () => say('trade.onTheSlopeTheThirdLegOf'),
   'metal in the stem': () => say('trade.thereIsMetalInTheStemNo'),
   'boundary mark': () => say('trade.aBoundaryMarkIsNailedToThe'),
+  'something under it': () => say('trade.somethingUnderIt'),
   'heritage tree': () => say('trade.protectedAsHeritageAskTheAuthority'),
 });
 export const cautionWords = (say: Say, { because }: Caution) => sentenceOf(cautionsIn(say), because);

@@ -68,7 +68,10 @@ function KitRows({ here }: { here: RunHere }) {
               <Small>
                 {say('cut.takesReachesFromTheGround', {
                   thickness: joined(say, thicknessReading(blade.tool.takesMm, today.units)),
-                  height: joined(say, heightReading(reachCm(blade.tool), today.units)),
+                  height: joined(
+                    say,
+                    heightReading(reachCm(blade.tool, today.site.plan.shoulderCm), today.units),
+                  ),
                 })}
               </Small>
               <Small>

@@ -65,7 +65,7 @@ test.each([
   [0, 100, 'of the crown in season 2, all for disease. Your limit for other cuts is 25 %.'],
   [50, 100, 'of the crown in season 2, 10 % of it for disease. Your limit for other cuts is 25 %.'],
 ])('%s thousandths by choice and %s for disease', (crown, exempt, words) => {
-  expect(seasonWords(english, { season: 2, crown, exempt, limit: 250 })).toBe(words);
+  expect(seasonWords(english, { season: 2, crown, exempt, limit: 250, quotas: [] })).toBe(words);
 });
 
 test('the tree as it will stand has lost what was taken', () => {

@@ -179,6 +179,10 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
       <CheckRow label={say(FIELD_WORDS.tasted)} on={form.tasted} onChange={(tasted) => set({ tasted })} />
       <Section>{say('round.whatEndangersPeople')}</Section>
       {ticks(say(FIELD_WORDS.hazards), hazards, form.hazards, (next) => set({ hazards: next }))}
+      <Pair>
+        {figure('leanDeg', '°', say('round.leanHint'))}
+        {figure('slopeDeg', '°', say('round.slopeHint'))}
+      </Pair>
       <Section>{say('round.roundTheTree')}</Section>
       {ticks(say(FIELD_WORDS.fixtures), fixtures, form.fixtures, (next) => set({ fixtures: next }))}
       <NeighbourFields

@@ -27,6 +27,8 @@ export const FIELD_WORDS: Record<TreeColumn, PlainKey> = {
   vigour: 'round.vigour',
   susceptible: 'round.knownToTakeDiseaseBadly',
   hazards: 'round.dangers',
+  leanDeg: 'round.howFarItLeans',
+  slopeDeg: 'round.howSteepTheGroundIs',
   neighbours: 'round.neighboursItMeetsOrShades',
   fixtures: 'round.propsVinesAndGuards',
   drainage: 'round.drainage',

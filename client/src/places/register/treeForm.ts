@@ -16,7 +16,7 @@ import { issueWords, readingIn, refusalWords } from '@mortisect/words/trade';
 
 export type LengthKey = TreeSize;
 export type TextKey = 'code' | 'nickname' | 'plot' | 'row' | 'cultivar' | 'rootstock' | 'pickedBy' | 'note';
-export type NumberKey = 'place' | 'plantedYear' | 'latitude' | 'longitude';
+export type NumberKey = 'place' | 'plantedYear' | 'latitude' | 'longitude' | 'leanDeg' | 'slopeDeg';
 
 export type TreeForm = Record<LengthKey | TextKey | NumberKey, string> &
   Pick<
@@ -37,7 +37,13 @@ export type TreeForm = Record<LengthKey | TextKey | NumberKey, string> &
   >;
 
 const LENGTHS: readonly LengthKey[] = treeSizes;
-const NUMBERS = ['place', 'latitude', 'longitude'] as const satisfies readonly NumberKey[];
+const NUMBERS = [
+  'place',
+  'latitude',
+  'longitude',
+  'leanDeg',
+  'slopeDeg',
+] as const satisfies readonly NumberKey[];
 
 const NEW_TREE: TreeBody = TreeBody.parse({
   code: 'x',

@@ -384,10 +384,14 @@ export function peachInstance(seed: number, size: InstanceSize): PlanProblem {
   problem.quotas = [
     {
       what: 'shoots',
-      limits: problem.limits.map(() => Math.max(120, Math.round(500 / size.seasons))),
+      limits: problem.limits.map(() => (seed % 3 === 1 ? 500 : 150)),
       units: shootsOf.map((units) => Math.floor((units * 1000) / whole)),
     },
-    { what: 'older wood', limits: problem.limits.map(() => Math.round(tight * 0.7)), units: older },
+    {
+      what: 'older wood',
+      limits: problem.limits.map(() => Math.round(seed % 3 === 2 ? tight * 2 : tight * 0.5)),
+      units: older,
+    },
   ];
   problem.limits = problem.limits.map(() => 1000);
   return problem;
