@@ -57,7 +57,10 @@ const KIND_WORDS: Record<Cut['kind'], PlainKey> = {
 export function kindWords(say: Say, cut: Cut): string {
   const onlyDead =
     cut.kind === 'stub' && cut.because.every((reason) => disorderOf(reason.disorder)?.kind === 'dead');
-  return onlyDead ? say('shared.onlyTheDeadWood') : say(KIND_WORDS[cut.kind]);
+  if (onlyDead) return say('shared.onlyTheDeadWood');
+  // Nobody knows yet whether there is a bud to end at
+  const mayEndAtBud = cut.kind === 'collar' && cut.upToCm !== undefined;
+  return say(mayEndAtBud ? 'shared.toABudOrTheCollar' : KIND_WORDS[cut.kind]);
 }
 
 /** What was done, in one line. */

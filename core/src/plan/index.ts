@@ -43,6 +43,7 @@ export type { Verdict, VerdictReason } from './verdict';
 export { inVisits, standOf, stationOf, visitKey, visitOrders, wholeMinutes } from './visit';
 export {
   alternativesTo,
+  isOfSameBundle,
   limbsAfter,
   type Solved,
   type StepView,

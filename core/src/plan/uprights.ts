@@ -40,7 +40,11 @@ export function uprightsOf({ tree, findings, regrown, waved, year }: PlanInput):
     ...findings.flatMap(({ limbId, healed }) => (healed ? [] : [limbId])),
   ]);
   const limbs = uprights(tree.limbs).filter(({ id }) => !known.has(id));
-  return { limbs, candidates: limbs.flatMap((limb) => candidatesFor(limb, tree.limbs)) };
+  return {
+    // The flattest of a bundle have room and may stay: nothing is asked of them, whoever wants them off can have it
+    limbs: limbs.filter(({ bundle }) => bundle?.part?.which !== 'flattest'),
+    candidates: limbs.flatMap((limb) => candidatesFor(limb, tree.limbs)),
+  };
 }
 
 function candidatesFor(limb: Limb, limbs: Limb[]): Candidate[] {

@@ -2,6 +2,7 @@
 import { type Cut, treeAfter } from '../cuts/index';
 import { type Disorder, kindOf } from '../disorders/index';
 import type { Limb } from '../tree/index';
+import { wholeId } from '../tree/index';
 import { firstWinterOf } from './input';
 import type { OrderResult } from './order';
 import type { Prepared } from './prepare';
@@ -108,8 +109,15 @@ export function alternativesTo(view: StepView, { prepared }: Solved): Priced[] {
     .filter(
       (other) =>
         other.id !== view.priced.id &&
-        (other.candidate.answers.some(({ findingId }) => ids.has(findingId)) ||
+        (isOfSameBundle(other, view.priced) ||
+          other.candidate.answers.some(({ findingId }) => ids.has(findingId)) ||
           (other.kerf !== null && other.left.some(({ findingId }) => ids.has(findingId)))),
     )
     .toSorted((a, b) => a.crown - b.crown || a.minutes.minutes - b.minutes.minutes);
+}
+
+/** Does it deal with others of the same bundle? Then it is done beside a step, not in its place. */
+export function isOfSameBundle(other: Pick<Priced, 'kerf'>, step: Pick<Priced, 'kerf'>): boolean {
+  const [a, b] = [other.kerf?.limbId, step.kerf?.limbId];
+  return a !== undefined && b !== undefined && a !== b && wholeId(a) === wholeId(b);
 }

@@ -1,6 +1,6 @@
 // What grew back at cuts, as somebody counted it: wood of the tree that no map shows yet.
 import type { Action, ActionOf, TreeDetail } from '../records/index';
-import type { Limb } from '../tree/index';
+import { type Limb, wholeId } from '../tree/index';
 
 type Mapped = Pick<TreeDetail, 'limbs' | 'surveyedAt' | 'actions'>;
 
@@ -57,7 +57,7 @@ interface Place {
 
 /** Just below the cut; at a collar, on the wood that the limb stood on. */
 function placeOf({ limbId, atCm }: ActionOf<'cutMade'>['cut'], limbs: readonly Limb[]): Place | null {
-  const cut = limbs.find(({ id }) => id === limbId);
+  const cut = limbs.find(({ id }) => id === wholeId(limbId));
   if (!cut) return null;
   if (atCm > 0) {
     const endCm = Math.min(atCm, cut.lengthCm);

@@ -120,3 +120,38 @@ test('what is told to the position rule: healed, held, measured, a clearance by 
   expect(told([set(12), set(20)]).clearanceCm).toBe(20);
   expect(told([set(12), set(null)])).not.toHaveProperty('clearanceCm');
 });
+
+test('a bundle stands as those that go first and those that may stay; cut apart, the rest stands; spoken of as one, it is one', () => {
+  const sprouts = {
+    ...limb('u', 'S'),
+    kind: 'sprout' as const,
+    jointCm: 100,
+    lengthCm: 90,
+    inclinationDeg: 85,
+  };
+  const bundled = (actions: Action[], findings: object[] = []) => {
+    const detail = tree(actions) as TreeDetail;
+    const limbs = [...detail.limbs, { ...sprouts, bundle: { about: 12, overCm: 120 } }];
+    return standingLimbs({ ...detail, limbs, findings: findings as TreeDetail['findings'] })
+      .slice(2)
+      .map(({ id, bundle }) => `${id} ${bundle?.about}`);
+  };
+  const off = (limbId: string, undone = false) => {
+    const made = cut('2026-04-01T00:00:00.000Z', 0, undone);
+    return { ...made, action: { ...made.action, cut: { limbId, atCm: 0 } } } as unknown as Action;
+  };
+  const both = ['u~steepest 8', 'u~flattest 4'];
+  expect(bundled([])).toEqual(both);
+  expect(bundled([off('u~steepest')])).toEqual(['u~flattest 4']);
+  expect(bundled([off('u~steepest'), off('u~flattest')])).toEqual([]);
+  expect(bundled([off('u')])).toEqual([]);
+  expect(bundled([off('u', true)])).toEqual(both);
+  expect(bundled([], [{ limbId: 'u' }])).toEqual(['u 12']);
+  expect(bundled([], [{ limbId: 'us' }])).toEqual(both);
+  const waved = { action: { kind: 'wavedOff', faultKey: 'upright sprout:u' }, undone: false };
+  expect(bundled([waved as unknown as Action])).toEqual(['u 12']);
+  const pin = { kind: 'goes', candidateId: 'u collar 0', season: 1 };
+  expect(bundled([{ action: { kind: 'planPinned', pin }, undone: false } as unknown as Action])).toEqual([
+    'u 12',
+  ]);
+});

@@ -1,22 +1,43 @@
 // The tree as it stands: its limb map after the cuts that were made, and the findings on wood that is still there.
 import { type FindingForCut, stillStands, treeAfter } from '../cuts/index';
 import type { Action, ActionOf, Finding, FindingKind, TreeDetail } from '../records/index';
-import type { Kerf, Limb } from '../tree/index';
+import { bundleParts } from '../shaping/index';
+import { type Kerf, type Limb, partBundles, type Some } from '../tree/index';
 import { regrown } from './regrowth';
 
 /** A finding as the core reads it, the kind the caretaker gave it, and whether wet bacteria were seen on it. */
 export type Considered = FindingForCut & { kind?: FindingKind | undefined; ooze?: boolean | undefined };
 
 type Map = Pick<TreeDetail, 'limbs' | 'limbsRevision' | 'surveyedAt'>;
+type Spoken = Pick<TreeDetail, 'actions'> & Partial<Pick<TreeDetail, 'findings'>>;
 
-/** The limbs of the map, and the shoots that came at cuts since it was drawn. */
-export function grownLimbs(map: Map & Pick<TreeDetail, 'actions'>): Limb[] {
+/** The limbs of the map, each bundle as those that go first and those that may stay, and the shoots that came at cuts since it was drawn. */
+export function grownLimbs(map: Map & Spoken): Limb[] {
+  const parted = partedLimbs(map);
   const shoots = regrown(map);
-  return shoots.length === 0 ? map.limbs : [...map.limbs, ...shoots.map(({ limb }) => limb)];
+  return shoots.length === 0 ? parted : [...parted, ...shoots.map(({ limb }) => limb)];
+}
+
+function partedLimbs(map: Map & Spoken): Limb[] {
+  if (!map.limbs.some(({ bundle }) => bundle)) return map.limbs;
+  const parts = bundleParts(map.limbs);
+  return partBundles(map.limbs, ({ id }) => {
+    const some = parts.get(id) ?? [];
+    return isSpokenOf(id, some, map) ? [] : some;
+  });
+}
+
+/** Does a finding or a deed name a limb? Then its bundle stays one; where only deeds do, unless they name its parts too. */
+function isSpokenOf(id: string, parts: readonly Some[], { actions, findings = [] }: Spoken): boolean {
+  const named = (text: string, limbId: string) =>
+    new RegExp(`["+: ]${limbId.replace(/\W/g, '\\$&')}["+ ]`).test(text);
+  if (named(JSON.stringify(findings), id)) return true;
+  const deeds = JSON.stringify(actions.filter(({ undone }) => !undone));
+  return named(deeds, id) && !parts.some(({ which }) => named(deeds, `${id}~${which}`));
 }
 
 /** Limbs after the cuts made since the map was drawn; earlier ones are drawn in it. */
-export function standingLimbs({ actions, ...map }: Map & Pick<TreeDetail, 'actions'>): Limb[] {
+export function standingLimbs({ actions, ...map }: Map & Spoken): Limb[] {
   const madeKerfs: Kerf[] = actions.flatMap(({ action, undone }) =>
     action.kind === 'cutMade' && !undone && isSince(action, map) ? [action.cut] : [],
   );

@@ -6,6 +6,7 @@ export {
   spacingId,
   surplusBearing,
 } from './bearing';
+export { bundleParts } from './bundles';
 export { asksForShape, type Goal, goals, isInTraining, TRAINED_UP_TO_YEARS } from './goals';
 export {
   heightId,

@@ -6,7 +6,7 @@ import type { BearingHabit } from '../register/index';
 import { alike, type Limb } from '../tree/index';
 
 /** What a year’s growth is to measure, cm; more while the tree is young. The brief’s figures; common practice, no source. */
-const AIM_CM = 60;
+export const AIM_CM = 60;
 const YOUNG_AIM_CM = 90;
 const YOUNG_UP_TO_YEARS = 6;
 /** Each shoot that is brought back to its measure. */

@@ -1,5 +1,15 @@
 export { bareStem } from './bareStem';
-export { alike, onStretch, section, stretch } from './bundle';
+export {
+  alike,
+  bundleParts,
+  joinBundles,
+  onStretch,
+  partBundles,
+  type Some,
+  section,
+  stretch,
+  wholeId,
+} from './bundle';
 export { cutBack, type Kerf } from './cutBack';
 export { type Measured, measured, split, widestGap, withBundle, withLimb, without } from './edit';
 export { type Growth, growth, mapGaps } from './growth';

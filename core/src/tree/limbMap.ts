@@ -2,7 +2,7 @@
 
 import { z } from 'zod';
 import { issueOf, type Refusal, refusal, refusing } from '../refusal/index';
-import { stretch } from './bundle';
+import { bundleParts, stretch } from './bundle';
 
 /** `trunk` is a stem standing on the stool; `sucker` may hang on the stool too. All others hang on a limb. */
 export const limbKinds = [
@@ -48,6 +48,14 @@ export type GivenName = z.infer<typeof GivenName>;
 export const Bundle = z.strictObject({
   about: z.number().int().min(2).max(MOST_ALIKE).describe('how many there are, counted or guessed'),
   overCm: cm.describe('how far along the parent they are spread, the joint in the middle'),
+  part: z
+    .strictObject({
+      which: z.enum(bundleParts),
+      of: z.number().int().min(2).max(MOST_ALIKE),
+      atCm: cm.describe('middle of the bundle along the parent'),
+    })
+    .optional()
+    .describe('where it is planned apart from the rest of its bundle: which of them, of how many in all'),
 });
 
 export const Limb = z

@@ -53,7 +53,7 @@ export function limbNames(
     const hour = `${limb.named?.hour ?? clockHour(limb.bearingDeg, twelveBearingDeg)} o’clock`;
     const parentOfBundle = limb.bundle && limb.parentId !== null ? index.byId.get(limb.parentId) : undefined;
     if (limb.bundle && parentOfBundle)
-      return `About ${limb.bundle.about} at ${wholeUnits(limb.named?.atCm ?? limb.jointCm, units)} on ${lowerFirst(names.get(parentOfBundle.id) ?? plainName(parentOfBundle))}`;
+      return `${manyName(limb.bundle)} at ${wholeUnits(limb.bundle.part?.atCm ?? limb.named?.atCm ?? limb.jointCm, units)} on ${lowerFirst(names.get(parentOfBundle.id) ?? plainName(parentOfBundle))}`;
     if (limb.kind === 'sucker') return `Sucker at ${hour}`;
     const parent = limb.parentId === null ? undefined : index.byId.get(limb.parentId);
     if (parent && parent.kind !== 'trunk') {
@@ -61,6 +61,10 @@ export function limbNames(
     }
     return `${hour}, ${limb.named?.tier ?? tiers.get(limb.id)}`;
   }
+}
+
+function manyName({ about, part }: NonNullable<Limb['bundle']>): string {
+  return part ? `The ${about} ${part.which} of about ${part.of}` : `About ${about}`;
 }
 
 /** Gives every limb that has none the name it is to keep: by its bearing and joint as they are now. */

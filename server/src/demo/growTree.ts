@@ -64,6 +64,8 @@ interface Habit {
   aside?: number;
   /** Degrees that side branches have turned, by their id. */
   turned?: Readonly<Record<string, number>>;
+  /** Shoots of last year, some of them too long, by the limb that they stand on. */
+  longShoots?: Readonly<Record<string, number>>;
   /** Four years old, by the limb that they stand on. */
   uprights?: Readonly<Record<string, number>>;
 }
@@ -73,7 +75,7 @@ export function growFromForm(
   given: StarterTree,
   sideBranches: number,
   variety: number,
-  { steep = [], stout = 1, aside = 0, uprights = {}, turned = {} }: Habit = {},
+  { steep = [], stout = 1, aside = 0, uprights = {}, longShoots = {}, turned = {} }: Habit = {},
 ): Limb[] {
   const [stem, ...main] = starterMap(given);
   if (!stem) return [];
@@ -105,7 +107,11 @@ export function growFromForm(
     const count = uprights[limb.id] ?? 0;
     return Array.from({ length: count }, (_, i) => uprightOn(limb, i, count));
   });
-  return [{ ...stem, budsComplete: true }, ...moved, ...grown, ...thicket];
+  const shoots = moved.flatMap((limb) => {
+    const about = longShoots[limb.id];
+    return about === undefined ? [] : [longShootsOn(limb, about)];
+  });
+  return [{ ...stem, budsComplete: true }, ...moved, ...grown, ...thicket, ...shoots];
 }
 
 function withSideBranches(spec: Scaffold, stem: Stem, turn: number): Limb[] {
@@ -143,6 +149,24 @@ function thicketOn(scaffold: Limb, about: number): Limb {
     baseMm: 11,
     ageYears: 2,
     bundle: { about, overCm: Math.round(scaffold.lengthCm * 0.5) },
+  };
+}
+
+/** What last summer added along a limb. */
+function longShootsOn(scaffold: Limb, about: number): Limb {
+  return {
+    ...thicketOn(scaffold, about),
+    id: `${scaffold.id}l`,
+    kind: 'shoot',
+    jointCm: Math.round(scaffold.lengthCm * 0.6),
+    lengthCm: 65,
+    baseMm: 8,
+    tipMm: 3,
+    ageYears: 1,
+    inclinationDeg: 35,
+    buds: [],
+    budsComplete: false,
+    bundle: { about, overCm: Math.round(scaffold.lengthCm * 0.6) },
   };
 }
 

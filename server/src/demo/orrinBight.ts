@@ -163,16 +163,20 @@ const GrownTree = z
       .record(z.string(), z.number())
       .default({})
       .describe('four years old, by the limb they stand on'),
+    longShoots: z
+      .record(z.string(), z.number())
+      .default({})
+      .describe('about so many shoots of last year, by the limb they stand on'),
     turned: z.record(z.string(), z.number()).default({}).describe('degrees that side branches have turned'),
     stout: z.number().default(1).describe('how much thicker its side branches are than usual'),
   })
-  .transform(({ scaffolds, sideBranches, steep, stout, aside, uprights, turned, ...tree }) => {
+  .transform(({ scaffolds, sideBranches, steep, stout, aside, uprights, longShoots, turned, ...tree }) => {
     const { form, species, heightCm, spreadCm, girthCm, plantedYearsAgo: ageYears, place } = tree;
     const limbs = growFromForm(
       { form, species, heightCm, spreadCm, scaffolds, girthCm, ageYears },
       sideBranches,
       place,
-      { steep, stout, aside, uprights, turned },
+      { steep, stout, aside, uprights, longShoots, turned },
     );
     return { ...tree, limbs };
   });

@@ -15,7 +15,7 @@ import { actionOf, fold, standingLimbs } from '@mortisect/core/present';
 import { Action, TreeBody } from '@mortisect/core/records';
 import { refusalOf, refusing } from '@mortisect/core/refusal';
 import { speciesTable, type TreeSize, treeSizes } from '@mortisect/core/register';
-import { type Limb, LimbMap } from '@mortisect/core/tree';
+import { joinBundles, type Limb, LimbMap } from '@mortisect/core/tree';
 import { FALLBACK, type Locale, type Unsaid, unsaid } from '@mortisect/words';
 import { sayIn } from '@mortisect/words/all';
 import { issueUnsaid, refusalUnsaid } from '@mortisect/words/trade';
@@ -492,7 +492,7 @@ function withoutCutWood(map: MapInFile, given: readonly unknown[]): Limb[] {
   const { limbs, surveyedAt, limbsRevision = Number.POSITIVE_INFINITY } = map;
   if (surveyedAt === undefined) return limbs;
   const actions = given.flatMap((record) => Action.safeParse(record).data ?? []);
-  return standingLimbs({ limbs, limbsRevision, surveyedAt, actions });
+  return joinBundles(standingLimbs({ limbs, limbsRevision, surveyedAt, actions }));
 }
 
 const columnsOf = (cells: readonly Cells[]) => [...new Set(cells.flatMap((row) => Object.keys(row)))];

@@ -3,6 +3,7 @@
 import { isDeepStrictEqual } from 'node:util';
 import { happenedAt, isAnswer } from '@mortisect/core/present';
 import type { Action, ActionBody } from '@mortisect/core/records';
+import { wholeId } from '@mortisect/core/tree';
 import { unsaid } from '@mortisect/words';
 import { and, eq, inArray } from 'drizzle-orm';
 import { doesNotFit, moved } from '../refusal';
@@ -78,7 +79,7 @@ async function treeOf(tx: Store, action: ActionBody): Promise<string | null> {
   }
   const [tree] = await tx.select({ limbs: trees.limbs }).from(trees).where(eq(trees.id, action.treeId));
   if (!tree) throw doesNotFit('treeId', unsaid('problem.treeElsewhere', { tree: action.treeId }));
-  if (action.kind === 'cutMade' && !tree.limbs.some((limb) => limb.id === action.cut.limbId)) {
+  if (action.kind === 'cutMade' && !tree.limbs.some((limb) => limb.id === wholeId(action.cut.limbId))) {
     throw doesNotFit('cut.limbId', unsaid('problem.limbElsewhere', { limb: action.cut.limbId }));
   }
   const named = findingsNamed(action);

@@ -3,6 +3,7 @@
 import { isDeepStrictEqual } from 'node:util';
 import { findingState, happenedAt } from '@mortisect/core/present';
 import { type Finding, FindingBody } from '@mortisect/core/records';
+import { wholeId } from '@mortisect/core/tree';
 import { unsaid } from '@mortisect/words';
 import { eq, sql } from 'drizzle-orm';
 import { doesNotFit, moved, notThere } from '../refusal';
@@ -77,7 +78,7 @@ export async function writeFinding(
 async function checkPlace(tx: Store, finding: FindingBody): Promise<void> {
   const [tree] = await tx.select({ limbs: trees.limbs }).from(trees).where(eq(trees.id, finding.treeId));
   if (!tree) throw doesNotFit('finding.treeId', unsaid('problem.treeElsewhere', { tree: finding.treeId }));
-  const limb = tree.limbs.find((limb) => limb.id === finding.limbId);
+  const limb = tree.limbs.find((limb) => limb.id === wholeId(finding.limbId));
   if (!limb) throw doesNotFit('finding.limbId', unsaid('problem.limbElsewhere', { limb: finding.limbId }));
   if (finding.toCm > limb.lengthCm) {
     throw doesNotFit(

@@ -3,9 +3,17 @@ import type { Say } from '../say';
 
 const ON_A_LIMB = /^(\d+) o’clock at (\d+ (?:cm|in)) on (.+?)( \(\d+\))?$/;
 const ON_THE_STEM = /^(\d+) o’clock, (low|middle|high)( \(\d+\))?$/;
+const PART =
+  /^the (\d+) (steepest|flattest|longest|shortest) of about (\d+) at (\d+ (?:cm|in)) on (.+?)( \(\d+\))?$/i;
 const BUNDLE = /^about (\d+) at (\d+ (?:cm|in)) on (.+?)( \(\d+\))?$/i;
 const STEM = /^stem( \d+)?$/i;
 const SUCKER = /^sucker at (\d+) o’clock( \(\d+\))?$/i;
+const PARTS = {
+  steepest: 'trade.limbSteepest',
+  flattest: 'trade.limbFlattest',
+  longest: 'trade.limbLongest',
+  shortest: 'trade.limbShortest',
+} as const;
 const TIERS = { low: 'trade.tierLow', middle: 'trade.tierMiddle', high: 'trade.tierHigh' } as const;
 
 /**
@@ -28,6 +36,17 @@ export function limbIn(say: Say, name: string): string {
     return (
       say('trade.limbBundle', { about: Number(about), at: place, limb: limbIn(say, carrier) }) + bundleTwin
     );
+  const [, count, which, of, middle, on = '', partTwin = ''] = PART.exec(name) ?? [];
+  if (count !== undefined && middle !== undefined) {
+    return (
+      say(PARTS[which as keyof typeof PARTS], {
+        count: Number(count),
+        of: Number(of),
+        at: middle,
+        limb: limbIn(say, on),
+      }) + partTwin
+    );
+  }
   const [, from, suckerTwin = ''] = SUCKER.exec(name) ?? [];
   if (from !== undefined) return say('trade.limbSucker', { hour: Number(from) }) + suckerTwin;
   const stem = STEM.exec(name);

@@ -105,6 +105,12 @@ test.each([
     '3 o’clock at 94 in on 1 o’clock at 12 in on 5 o’clock, low (3)',
     'las 3 a 94 in en la 1 a 12 in en las 5, baja (3)',
   ],
+  [
+    'The 10 steepest of about 15 at 150 cm on 3 o’clock, low (2)',
+    'Los 10 más empinados de unos 15 a 150 cm en las 3, baja (2)',
+  ],
+  ['the 5 flattest of about 15 at 59 in on stem', 'Los 5 más tendidos de unos 15 a 59 in en Tronco'],
+  ['About 12 at 59 in on 3 o’clock, low', 'Unos 12 a 59 in en las 3, baja'],
   ['Stem', 'Tronco'],
   ['stem 2', 'Tronco 2'],
   ['Sucker at 1 o’clock', 'Sierpe a la 1'],

@@ -35,7 +35,9 @@ export function BringRows({ here, left }: { here: RunHere; left: RunItem[] }) {
       {ladder && !have.includes('ladder') ? null : (
         <Body>
           {upperFirst(
-            [...(ladder ? ['ladder'] : []), ...have.filter((name) => name !== 'ladder')].join(', '),
+            [...(ladder ? ['ladder'] : []), ...have.filter((name) => name !== 'ladder')]
+              .map((name) => told(say, name))
+              .join(', '),
           )}
         </Body>
       )}

@@ -2,7 +2,7 @@
 
 import { type SiteToday, treeView } from '@mortisect/core/present';
 import type { TreeDetail } from '@mortisect/core/records';
-import { withGivenNames } from '@mortisect/core/tree';
+import { joinBundles, withGivenNames } from '@mortisect/core/tree';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTree } from '../../data/queries';
@@ -35,7 +35,7 @@ function Drawing({ detail, today }: { detail: TreeDetail; today: SiteToday }) {
   const clock = useClock();
   const saving = useSaveLimbs();
   const view = treeView(detail, today);
-  const history = useMapHistory(view.limbs);
+  const history = useMapHistory(joinBundles(view.limbs));
   const [starting, setStarting] = useState(view.limbs.length === 1 && view.findings.length === 0);
   const limbsRevision = useBase(detail.limbsRevision, history.begun);
   const { tree } = detail;

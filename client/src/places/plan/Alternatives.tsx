@@ -1,7 +1,13 @@
 // What else could be done about the same wood, each with its price; doing nothing is priced too.
 
 import { massReading } from '@mortisect/core/measure';
-import { alternativesTo, type Priced, type Solved, type StepView } from '@mortisect/core/plan';
+import {
+  alternativesTo,
+  isOfSameBundle,
+  type Priced,
+  type Solved,
+  type StepView,
+} from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { joined, limbIn, otherWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
@@ -64,6 +70,7 @@ function Other({
   const clock = useClock();
   const { record, isPending } = useRecordAction();
   const { what } = other.candidate;
+  const beside = isOfSameBundle(other, stepView.priced);
   const name = limbIn(say, view.names.get(what.is === 'cut' ? what.cut.limbId : what.limbId) ?? '');
   const title =
     what.is === 'cut'
@@ -92,7 +99,7 @@ function Other({
             kind="quiet"
             paddingHorizontal={0}
             disabled={isPending}
-            aria-label={say('plan.doThisInstead', { title })}
+            aria-label={say(beside ? 'plan.doThisToo' : 'plan.doThisInstead', { title })}
             onPress={() =>
               record({
                 kind: 'planPinned',
@@ -102,7 +109,7 @@ function Other({
               })
             }
           >
-            {say('plan.doThisInstead2')}
+            {say(beside ? 'plan.doThisToo2' : 'plan.doThisInstead2')}
           </Button>
         </View>
       )}

@@ -106,7 +106,7 @@ function OwnLimit({ view, limit }: { view: TreeView; limit: number | null }) {
     );
   return (
     <View gap={8}>
-      <View maxWidth={420} flexDirection="row">
+      <View maxWidth={420}>
         <Field
           label={say('plan.ownLimit')}
           kind="decimal"

@@ -65,12 +65,12 @@ export function Years({ view, today, solved }: { view: TreeView; today: SiteToda
                 })}
               </Small>
             ))}
-            {season.off >= 0.5 ? (
+            {season.off >= 5 ? (
               <Small paddingBottom={6}>
                 {say('plan.cameOffAlready', { percent: percentOf(season.off) })}
               </Small>
             ) : null}
-            {season.grown >= 0.5 ? (
+            {season.grown >= 5 ? (
               <Small paddingBottom={6}>{say('plan.grownBack', { percent: percentOf(season.grown) })}</Small>
             ) : null}
             {season.shootMinutes >= 0.5 ? (

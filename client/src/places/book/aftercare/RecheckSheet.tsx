@@ -2,7 +2,7 @@
 
 import { type RecheckOutcome, verdictOn } from '@mortisect/core/aftercare';
 import { DAY_MS, typedLengthCm } from '@mortisect/core/measure';
-import type { RecheckDue, SiteToday, treeView } from '@mortisect/core/present';
+import { grownLimbs, type RecheckDue, type SiteToday, type treeView } from '@mortisect/core/present';
 import type { Say } from '@mortisect/words';
 import { limbIn, lookForWords, recheckedWords, tapeText } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
@@ -179,7 +179,8 @@ function CutPlace({
   const say = useSay();
   const view = viewOf(detail, today);
   const { cut } = recheck.cut.action;
-  const limb = detail.limbs.find(({ id }) => id === cut.limbId);
+  const limbs = grownLimbs(detail);
+  const limb = limbs.find(({ id }) => id === cut.limbId);
   if (!limb) return null;
   return (
     <View>
@@ -191,7 +192,7 @@ function CutPlace({
               : say('book.cutAt', { tape: tapeText(say, cut.atCm, today.units) })}
           </Section>
         }
-        limbs={detail.limbs}
+        limbs={limbs}
         limbId={cut.limbId}
         names={view.names}
         bands={bandsOf(view.considered)}

@@ -4,6 +4,7 @@ import { clockHour, upperFirst } from '@mortisect/core/measure';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import type { TreeDetail } from '@mortisect/core/records';
 import {
+  joinBundles,
   type Limb,
   LONGEST_CM,
   limbKinds,
@@ -55,7 +56,7 @@ function Open({ detail, view, today, onLimb, onClose, onAdded }: AddLimbProps) {
   const [jointCm, setJoint] = useState(Math.round(onLimb.lengthCm / 2));
   const [entered, setEntered] = useState<Partial<Limb>>({});
   const parent = view.limbs.find((limb) => limb.id === parentId) ?? onLimb;
-  const { limbs, id } = withLimb(view.limbs, parent.id, Math.min(jointCm, parent.lengthCm));
+  const { limbs, id } = withLimb(joinBundles(view.limbs), parent.id, Math.min(jointCm, parent.lengthCm));
   const drawn = withGivenNames(measured(limbs, id, entered), twelve);
   const limb = drawn.find((limb) => limb.id === id) as Limb;
   const set = (part: Partial<Limb>) => setEntered({ ...entered, ...part });
