@@ -57,5 +57,6 @@ export {
   treeView,
 } from './treeView';
 export { isUrgent } from './urgent';
+export { type VigourKnown, vigourOf } from './vigour';
 export { actionsWaiting, openWorkWith, treesWith, type Waiting, withActions, withWaiting } from './waiting';
 export { workPaces } from './workPace';

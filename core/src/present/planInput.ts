@@ -13,6 +13,7 @@ import { diameterMmAt, type Limb } from '../tree/index';
 import { regrown } from './regrowth';
 import { forCut, standingFindings, standingLimbs } from './standing';
 import { takenOff } from './takenOff';
+import { vigourOf } from './vigour';
 
 /** Seasons of a plan until the caretaker says otherwise: a renovation takes three. */
 const SEASONS = 3;
@@ -91,7 +92,7 @@ export function planInputOf(
       plantedYear: tree.plantedYear,
       susceptible: tree.susceptible,
       resistant: !tree.susceptible && cultivar?.susceptibility === 'low',
-      vigour: tree.vigour,
+      vigour: vigourOf(tree, limbs).vigour,
       heightCm: tree.heightCm,
       targetHeightCm: tree.targetHeightCm,
       hazards: tree.hazards,

@@ -1,4 +1,5 @@
 // What do the growth marks on a limb say of its years and its vigour?
+import { alike } from './bundle';
 import type { Limb } from './limbMap';
 
 /** Yearly shoot length, cm, below which growth is weak and above which it is strong. Common practice, no source. */
@@ -30,8 +31,44 @@ export function growth({ yearMarksCm, lengthCm, uncutLengthCm }: Limb): Growth |
     .reverse();
   const read = yearsCm.slice(0, YEARS_READ);
   const meanCm = read.reduce((sum, cm) => sum + cm, 0) / read.length;
-  const vigour = meanCm < WEAK_BELOW_CM ? 'weak' : meanCm > STRONG_ABOVE_CM ? 'strong' : 'moderate';
-  return { yearsCm, meanCm, vigour };
+  return { yearsCm, meanCm, vigour: vigourAt(meanCm) };
+}
+
+const vigourAt = (cm: number) => (cm < WEAK_BELOW_CM ? 'weak' : cm > STRONG_ABOVE_CM ? 'strong' : 'moderate');
+
+/** How strongly a tree grows, by the length of its shoots. */
+export interface TreeVigour {
+  vigour: Growth['vigour'];
+  /** Half of the readings are shorter, cm a year. */
+  medianCm: number;
+  /** Lengths of a year that were read. */
+  readings: number;
+}
+
+/** Fewer readings say nothing of a tree, nor do those of older years or of upright shoots. Common practice, no source. */
+const LEAST_READINGS = 4;
+const YEARS_OF_TREE = 2;
+const UPRIGHT_FROM_DEG = 70;
+
+/**
+ * The median of what its shoots grew in each of the last two years: shoots of last year by their length, older limbs by the rings of bud scars
+ * that were marked on them. What stands upright, shot up at a cut or was cut back is not read.
+ *
+ * @returns null where too little was measured
+ */
+export function treeVigour(limbs: readonly Limb[]): TreeVigour | null {
+  const readings = limbs.flatMap((limb): number[] => {
+    const { kind, inclinationDeg, guessed, lengthCm, ageYears, uncutLengthCm } = limb;
+    const isRead = kind !== 'trunk' && kind !== 'sprout' && kind !== 'sucker' && !guessed;
+    if (!isRead || inclinationDeg > UPRIGHT_FROM_DEG || uncutLengthCm !== undefined) return [];
+    const marked = growth(limb);
+    if (marked) return marked.yearsCm.slice(0, YEARS_OF_TREE);
+    return kind === 'shoot' && ageYears <= 1 ? Array<number>(alike(limb)).fill(lengthCm) : [];
+  });
+  if (readings.length < LEAST_READINGS) return null;
+  const sorted = readings.toSorted((a, b) => a - b);
+  const medianCm = sorted[Math.ceil(sorted.length / 2) - 1] as number;
+  return { vigour: vigourAt(medianCm), medianCm, readings: readings.length };
 }
 
 /** What a limb map does not know, so that everything built on it can say so. */

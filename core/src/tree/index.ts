@@ -12,7 +12,7 @@ export {
 } from './bundle';
 export { cutBack, type Kerf } from './cutBack';
 export { type Measured, measured, split, widestGap, withBundle, withLimb, without } from './edit';
-export { type Growth, growth, mapGaps } from './growth';
+export { type Growth, growth, mapGaps, type TreeVigour, treeVigour } from './growth';
 export {
   Bud,
   budDirections,

@@ -1,11 +1,11 @@
 // What is known of the tree: is it worth the saw, what it is, where it stands, and its jobs without a saw.
 
 import { heightReading, upperFirst } from '@mortisect/core/measure';
-import type { SiteToday, TreeView } from '@mortisect/core/present';
+import { type SiteToday, type TreeView, vigourOf } from '@mortisect/core/present';
 import type { TreeDetail, TreeSummary } from '@mortisect/core/records';
 import { speciesName } from '@mortisect/core/register';
 import { type Triage, triageTable } from '@mortisect/core/triage';
-import type { PlainKey } from '@mortisect/words';
+import type { PlainKey, Say } from '@mortisect/words';
 import { joined, tapeText, told, triageWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
@@ -35,7 +35,7 @@ export function TreePart({ view, detail, today }: TreePartProps) {
     <View gap={20}>
       <Verdict triage={triageOf(view, detail, today)} />
       <PaceNote paces={today.paces} />
-      <Facts tree={view.tree} today={today} />
+      <Facts view={view} today={today} />
       <CropPart treeId={view.tree.id} actions={detail.actions} today={today} />
       <ShadePart view={view} today={today} />
       <Jobs treeId={view.tree.id} jobs={detail.jobs} today={today} />
@@ -107,7 +107,8 @@ function Verdict({ triage }: { triage: Triage & { share: number } }) {
   );
 }
 
-function Facts({ tree, today }: { tree: TreeSummary; today: SiteToday }) {
+function Facts({ view, today }: Pick<TreePartProps, 'view' | 'today'>) {
+  const { tree } = view;
   const say = useSay();
   const height = (cm: number) => joined(say, heightReading(cm, today.units));
   const facts: [string, string | null][] = [
@@ -145,8 +146,8 @@ function Facts({ tree, today }: { tree: TreeSummary; today: SiteToday }) {
       say('round.for'),
       `${tree.purposes.map((each) => told(say, each)).join(', ') || say('round.nothingSaid')}${tree.pickedBy ? say('round.pickedBy', { pickedBy: tree.pickedBy }) : ''}${tree.reachCm === null ? '' : say('round.whoReach', { height: height(tree.reachCm) })}`,
     ],
-    [say('round.growth'), tree.vigour === 'unknown' ? null : told(say, tree.vigour)],
-    [say('round.dangers'), tree.hazards.map((each) => told(say, each)).join(', ') || null],
+    [say('round.growth'), growthWords(say, view, today)],
+    [say('round.dangers'), dangerWords(say, tree)],
     [say('round.neighbours'), tree.neighbours.map(({ code, how }) => `${code} ${how}`).join(', ') || null],
     [
       say('round.roundIt'),
@@ -182,4 +183,27 @@ function Facts({ tree, today }: { tree: TreeSummary; today: SiteToday }) {
       )}
     </View>
   );
+}
+
+/** As somebody said it, and as its shoots say it. */
+function growthWords(say: Say, { tree, limbs }: TreeView, { units }: SiteToday): string | null {
+  const { shoots } = vigourOf(tree, limbs);
+  const said = tree.vigour === 'unknown' ? null : told(say, tree.vigour);
+  if (!shoots) return said;
+  const { vigour, medianCm, readings } = shoots;
+  const measured = say('round.byItsShoots', {
+    vigour: told(say, vigour),
+    tape: tapeText(say, medianCm, units),
+    readings,
+  });
+  return said === null ? measured : `${said}. ${measured}`;
+}
+
+function dangerWords(say: Say, { hazards, leanDeg, slopeDeg }: TreeSummary): string | null {
+  const words = hazards.map((hazard) => {
+    const deg = hazard === 'lean' ? leanDeg : hazard === 'slope' ? slopeDeg : null;
+    return deg === null ? told(say, hazard) : `${told(say, hazard)} ${deg}°`;
+  });
+  if (slopeDeg !== null && !hazards.includes('slope')) words.push(`${told(say, 'slope')} ${slopeDeg}°`);
+  return words.join(', ') || null;
 }
