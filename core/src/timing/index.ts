@@ -49,7 +49,7 @@ export {
   wordsOnly,
 } from './pathogens';
 export { protectantOn, protectantStates, WASH_DAYS } from './protectant';
-export { schoolWords, stopDayOfYear, timingSchools } from './schoolNames';
+export { nextStopDay, schoolWords, stopDayOfYear, timingSchools } from './schoolNames';
 export { Factors, factorNames, infectionOf } from './score';
 export { Season, seasonOf } from './season';
 export { startingTimingSettings, TimingSchools, TimingSettings, TimingWeights } from './settings';

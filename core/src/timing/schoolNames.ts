@@ -1,6 +1,6 @@
 // The schools of pruning time and what each says for itself.
 import { type Crop, FRUIT_SET, PETALS_DOWN, type StageDay } from '../stage/index';
-import { dayOfYear, northernDayOfYear } from '../weather/index';
+import { dayAfter, dayOfYear, northernDayOfYear } from '../weather/index';
 
 export const timingSchools = [
   'full dormancy',
@@ -97,4 +97,16 @@ export function isInSchool(
 /** Day of the year, in the north, of a stop date. */
 export function stopDayOfYear(stopDay: string): number {
   return dayOfYear(`2001-${stopDay}`);
+}
+
+const HALF_A_YEAR = 184;
+
+/** The next local date, from a day on, after which no summer cut is made. @example nextStopDay('2026-11-29', '08-15', 54) //=> '2027-08-15' */
+export function nextStopDay(day: string, stopDay: string, latitudeDeg: number): string {
+  const year = Number(day.slice(0, 4));
+  const stops = [year - 1, year, year + 1].map((of) => {
+    const north = `${of}-${stopDay}`;
+    return latitudeDeg < 0 ? dayAfter(north, HALF_A_YEAR) : north;
+  });
+  return stops.find((stop) => stop >= day) as string;
 }

@@ -24,6 +24,7 @@ import {
   hourVerdict,
   infectionOf,
   lambdaOf,
+  nextStopDay,
   outlookOf,
   type PathogenCode,
   pathogenOf,
@@ -860,6 +861,17 @@ describe('a site', () => {
     expect(Math.max(...terms) / Math.min(...terms)).toBeLessThan(1.8);
     expect(Math.max(...spores) / Math.min(...spores)).toBeGreaterThan(3);
   });
+});
+
+test.each([
+  ['2026-11-29', 54, '2027-08-15'],
+  ['2027-08-15', 54, '2027-08-15'],
+  ['2027-08-16', 54, '2028-08-15'],
+  // Half a year later in the south: 184 days after 15 August
+  ['2026-11-29', -40, '2027-02-15'],
+  ['2027-02-16', -40, '2028-02-15'],
+])('from %s at %i° the next stop date is %s', (day, latitude, stop) => {
+  expect(nextStopDay(day, '08-15', latitude)).toBe(stop);
 });
 
 test.each([

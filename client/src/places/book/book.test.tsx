@@ -133,8 +133,8 @@ describe('settings', () => {
 });
 
 describe('a cut is looked at again', () => {
-  async function look(): Promise<FakeServer> {
-    const server = new FakeServer([detail([])], [cutOn('2026-09-20')]);
+  async function look(more: object = {}): Promise<FakeServer> {
+    const server = new FakeServer([detail([])], [cutOn('2026-09-20', more)]);
     const { site } = server.site;
     server.site = { ...server.site, site: { ...site, rechecks: { ...site.rechecks, overdueDays: 90 } } };
     at.path = '/book/rechecks';
@@ -177,6 +177,29 @@ describe('a cut is looked at again', () => {
     expect((await findButton('Record it')).disabled).toBe(isRefused);
   });
 
+  const open = async () => {
+    const [row] = await screen.findAllByRole('button', { name: /Tree A/ });
+    fireEvent.click(row as HTMLElement);
+    fireEvent.click(await screen.findByRole('radio', { name: 'Clean' }));
+  };
+
+  // One of the upper three leads on: common practice, no source
+  test.each([
+    ['a limb that was shortened', { atCm: 90 }, 0],
+    ['a stem that was shortened', { limbId: 'T', atCm: 90 }, 1],
+    ['a stem that was cut at the ground', { limbId: 'T', atCm: 0 }, 0],
+  ])('nothing said of the shoots of %s: so many stay', async (_said, cut, stay) => {
+    const server = await look(cut);
+    await open();
+    write('Shoots at the cut', '5');
+    expect((await screen.findByText(/come off by/)).textContent).toMatch(
+      stay === 1 ? /^Empty: one, which goes on as the new leader/ : /^Empty: none\./,
+    );
+    press('Record it');
+    await allSent();
+    expect(server.actions.at(-1)?.action).toMatchObject({ kind: 'recheckDone', shoots: 5, stay });
+  });
+
   test.each([
     ['', false, 0],
     ['2', false, 2],
@@ -186,9 +209,7 @@ describe('a cut is looked at again', () => {
     ['1.5', true, null],
   ])('of five shoots “%s” stay: refused %s', async (staying, isRefused, stay) => {
     const server = await look();
-    const [row] = await screen.findAllByRole('button', { name: /Tree A/ });
-    fireEvent.click(row as HTMLElement);
-    fireEvent.click(await screen.findByRole('radio', { name: 'Clean' }));
+    await open();
     // Nobody is asked which stay of none
     write('Shoots at the cut', '0');
     expect(screen.queryByLabelText('How many of them stay')).toBeNull();

@@ -5,6 +5,7 @@ import { massReading, thicknessReading } from '@mortisect/core/measure';
 import type { StepView } from '@mortisect/core/plan';
 import { type SiteToday, type TreeView, telling } from '@mortisect/core/present';
 import { arboristMade } from '@mortisect/core/run';
+import { nextStopDay } from '@mortisect/core/timing';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { Say } from '@mortisect/words';
 import {
@@ -18,6 +19,7 @@ import {
   told,
 } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
+import { dayWords } from '../../data/moment';
 import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
 import { useRecordAction } from '../../data/writes';
@@ -62,6 +64,13 @@ export function StepCard({ view, today, stepView, isNow, onMore }: StepCardProps
         <Body>{lowersWords(say, lowers, view.tree.targetHeightCm, telling(view, today))}</Body>
       ) : null}
       <Small>{costWords(say, stepView, today)}</Small>
+      {stepView.step.pass === 'summer' && stepView.step.serves.includes('regrowth') ? (
+        <Small>
+          {say('plan.beforeTheStopDate', {
+            stop: dayWords(nextStopDay(today.day, today.site.timing.stopDay, today.site.latitude)),
+          })}
+        </Small>
+      ) : null}
       <View flexDirection="row" flexWrap="wrap" gap={8}>
         <Button onPress={onMore} aria-label={say('plan.whyAndWhatElse', { name })}>
           {say('plan.whyAndWhatElse2')}

@@ -3,6 +3,7 @@
 import { type RecheckOutcome, verdictOn } from '@mortisect/core/aftercare';
 import { DAY_MS, typedLengthCm } from '@mortisect/core/measure';
 import { grownLimbs, type RecheckDue, type SiteToday, type treeView } from '@mortisect/core/present';
+import { nextStopDay } from '@mortisect/core/timing';
 import type { Say } from '@mortisect/words';
 import { limbIn, lookForWords, recheckedWords, tapeText } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
@@ -55,10 +56,13 @@ function Looking({ recheck, today, onClose }: { recheck: RecheckDue; today: Site
   const [shoots, setShoots] = useState('');
   const [staying, setStaying] = useState('');
   const [note, setNote] = useState('');
+  const ofLeader =
+    action.cut.atCm > 0 && detail?.limbs.find(({ id }) => id === action.cut.limbId)?.kind === 'trunk';
   const typed = typedLengthCm(distance, today.units);
   const distanceCm = outcome === 'came back' && 'cm' in typed ? typed.cm : null;
   const count = shoots.trim() === '' ? null : Number(shoots);
-  const stay = staying.trim() === '' ? 0 : Number(staying);
+  // A stem that was shortened needs one shoot to lead
+  const stay = staying.trim() === '' ? (ofLeader ? 1 : 0) : Number(staying);
   const tooMany = count !== null && (!Number.isInteger(stay) || stay < 0 || stay > count);
   const faulty =
     tooMany ||
@@ -152,7 +156,7 @@ function Looking({ recheck, today, onClose }: { recheck: RecheckDue; today: Site
           value={staying}
           onChangeText={setStaying}
           fault={tooMany ? say('book.howManyStayRange', { most: count }) : undefined}
-          hint={say('book.othersComeOff')}
+          hint={`${say(ofLeader ? 'book.oneLeads' : 'book.othersStay')} ${say('book.othersComeOff', { stop: dayWords(nextStopDay(today.day, today.site.timing.stopDay, today.site.latitude)) })}`}
         />
       ) : null}
       {outcome && (outcome !== 'came back' || distanceCm !== null) ? (
