@@ -1,7 +1,7 @@
 // What a plan’s problem is built from.
 import type { CrownMap, SeasonLimits } from '../crown/index';
 import type { TreeCuts } from '../cuts/index';
-import type { Goal, OverLong, Renewal, SidesNow, Surplus, TooTall } from '../shaping/index';
+import type { FormKept, Goal, OverLong, Renewal, SidesNow, Surplus, TooTall } from '../shaping/index';
 import { isDistalOf, type Limb, type LimbIndex } from '../tree/index';
 import type { KeepWorth } from './keepWorth';
 import type { Priced } from './price';
@@ -95,4 +95,6 @@ export interface Parts {
   sides: { now: SidesNow | null };
   bearing: { surplus: Surplus[]; renewed: Renewal[] };
   upright: { limbs: Limb[] };
+  /** What keeps a tree flat that is trained so. */
+  form: { kept: FormKept[] };
 }

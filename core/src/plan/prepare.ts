@@ -20,6 +20,7 @@ import { quotasOf } from './quotas';
 import { askRegrown, regrownOf } from './regrown';
 import { askShoots, shootsOf } from './shoots';
 import { askSides, type SideEffect, sideWork } from './sides';
+import { askForm, formOf } from './trained';
 import { trainingOf } from './training';
 import type { LightOfPlan } from './treePlan';
 import { askUprights, uprightsOf, uprightWorth } from './uprights';
@@ -95,6 +96,7 @@ export function preparePlan(given: PlanInput): Prepared {
   const sides = sideWork(input, cuts);
   const bearing = bearingOf(input, cuts);
   const upright = uprightsOf(input);
+  const form = formOf(input);
   const candidates = candidatesOf(input, cuts, [
     ...training.candidates,
     ...heights.candidates,
@@ -103,6 +105,7 @@ export function preparePlan(given: PlanInput): Prepared {
     ...sides.candidates,
     ...bearing.candidates,
     ...upright.candidates,
+    ...form.candidates,
   ]);
   const crown = crownOf(input, candidates);
   const all = candidates.map((candidate) => priceOf(candidate, input, cuts, index, crown));
@@ -148,6 +151,7 @@ export function preparePlan(given: PlanInput): Prepared {
     sides,
     bearing,
     upright,
+    form,
   });
   const isSpread = limits.because.code === 'renovated evenly' && input.seasons > 1;
   if (isSpread) Object.assign(built.problem, { limits: evenLimits(built.problem, input.off.now) });
@@ -288,6 +292,7 @@ function build(input: PlanInput, parts: Parts): Built {
   askRegrown(input, parts, problem, ask);
   askBearing(parts.bearing, input, parts, problem, ask);
   askUprights(parts.upright, input, parts, problem, ask);
+  askForm(parts.form, input, parts, problem, ask);
   const effects = askSides(input, parts, problem, ask);
   const light = askLight(input, parts, problem, ask);
   excludeAlternatives(problem, doable, index);

@@ -5,6 +5,7 @@ import { treeAge } from '../register/index';
 export const goals = [
   'height',
   'training',
+  'form',
   'upright',
   'regrowth',
   'gap',

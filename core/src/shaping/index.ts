@@ -38,5 +38,6 @@ export {
   sidesOf,
   withoutLoad,
 } from './sides';
+export { type FormKept, formId, formKept } from './trained';
 export { uprightId, uprightKey, uprights } from './uprights';
 export { type Wish, type WishKind, wishWorths, youngTree } from './young';

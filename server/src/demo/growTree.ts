@@ -109,7 +109,7 @@ export function growFromForm(
   });
   const shoots = moved.flatMap((limb) => {
     const about = longShoots[limb.id];
-    return about === undefined ? [] : [longShootsOn(limb, about)];
+    return about === undefined ? [] : [longShootsOn(limb, about, given.form === 'espalier')];
   });
   return [{ ...stem, budsComplete: true }, ...moved, ...grown, ...thicket, ...shoots];
 }
@@ -153,7 +153,7 @@ function thicketOn(scaffold: Limb, about: number): Limb {
 }
 
 /** What last summer added along a limb. */
-function longShootsOn(scaffold: Limb, about: number): Limb {
+function longShootsOn(scaffold: Limb, about: number, onTier: boolean): Limb {
   return {
     ...thicketOn(scaffold, about),
     id: `${scaffold.id}l`,
@@ -163,7 +163,7 @@ function longShootsOn(scaffold: Limb, about: number): Limb {
     baseMm: 8,
     tipMm: 3,
     ageYears: 1,
-    inclinationDeg: 35,
+    inclinationDeg: onTier ? 80 : 35,
     buds: [],
     budsComplete: false,
     bundle: { about, overCm: Math.round(scaffold.lengthCm * 0.6) },

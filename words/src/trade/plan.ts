@@ -160,6 +160,7 @@ export const goalWords = (say: Say, goals: readonly Goal[]): string[] => goals.m
 const GOAL: Record<Goal, PlainKey> = {
   height: 'trade.goalHeight',
   training: 'trade.goalTraining',
+  form: 'trade.goalForm',
   upright: 'trade.goalUpright',
   regrowth: 'trade.goalRegrowth',
   shoots: 'trade.goalShoots',
