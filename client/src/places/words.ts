@@ -149,6 +149,8 @@ export function actionWords(say: Say, action: ActionBody, kit: readonly Tool[] =
       return `${lowerFirst(otherWords(say, action.what))}, ${lowerFirst(limbIn(say, action.limbName))}`;
     case 'planPinned':
       return say('shared.planPinned', { pin: pinWords(say, action.pin) });
+    case 'bloomCompared':
+      return say('shared.bloomCompared');
     case 'shadeSeen':
       return say('shared.shadeSeen', { count: action.shades.length });
     case 'cropSeen':

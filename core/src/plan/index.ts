@@ -18,6 +18,7 @@ export {
   startingPlanSettings,
 } from './input';
 export type { KeptFor } from './keepWorth';
+export { type RankedPair, rankedPairs } from './keepWorth';
 export { KeptPlan, keptPlanOf, planStamp, solvedFrom } from './keptPlan';
 export { OrderInput, OrderResult, orderOf } from './order';
 export { type Outlook, outlookOf } from './outlook';

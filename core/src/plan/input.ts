@@ -242,6 +242,11 @@ export const PlanInput = z
       .max(MOST_SHADES)
       .default([])
       .describe('what stands round the tree and takes its light'),
+    moreBloom: z
+      .array(z.strictObject({ limbId, than: limbId }))
+      .max(500)
+      .default([])
+      .describe('of two limbs in each other’s way, the one that bears more bloom'),
     offYear: z
       .boolean()
       .default(false)

@@ -1,11 +1,12 @@
 // Which limbs are worth more than their wood?
 import { fruitingShare } from '../crown/index';
 import { disorderOf, kindOf } from '../disorders/index';
-import { indexLimbs, type Limb, limbWithAll } from '../tree/index';
+import { PAIRS, type Ranked, rankPair } from '../shaping/index';
+import { indexLimbs, type Limb, limbShape, limbWithAll } from '../tree/index';
 import type { PlanInput } from './input';
 
 /** What a limb is worth keeping for. */
-export type KeptFor = 'frame' | 'level' | 'follower' | 'flower';
+export type KeptFor = 'frame' | 'level' | 'follower' | 'flower' | 'better';
 
 export interface KeepWorth {
   limbId: string;
@@ -35,15 +36,17 @@ const SLOTS = {
  * @param chosen limbs that a young tree’s frame is built of; null: the stoutest
  */
 export function keepWorths(
-  {
+  input: Pick<PlanInput, 'tree' | 'pins' | 'findings' | 'settings'> &
+    Partial<Pick<PlanInput, 'offYear' | 'moreBloom'>>,
+  chosen: ReadonlySet<string> | null = null,
+): KeepWorth[] {
+  const {
     tree,
     pins,
     findings,
     settings: { weights },
     offYear = false,
-  }: Pick<PlanInput, 'tree' | 'pins' | 'findings' | 'settings'> & Partial<Pick<PlanInput, 'offYear'>>,
-  chosen: ReadonlySet<string> | null = null,
-): KeepWorth[] {
+  } = input;
   const lost = lostLimbs(tree.limbs, findings);
   const worth = new Map<string, { worth: number; because: KeptFor[] }>();
   const add = (limbId: string, more: number, why: KeptFor) => {
@@ -65,6 +68,8 @@ export function keepWorths(
     for (const limb of tree.limbs)
       if (BEARS.includes(limb.kind) && fruitingShare(tree, limb.ageYears) >= BEARING_FROM)
         add(limb.id, weights.keepFlower, 'flower');
+  for (const { staysId, because } of rankedPairs(input))
+    if (because !== null) add(staysId, weights.keepBetter, 'better');
   for (const pin of pins) if (pin.kind === 'follower') add(pin.followerId, weights.keepFollower, 'follower');
   return [...worth].map(([limbId, terms]) => ({ limbId, ...terms }));
 }
@@ -112,4 +117,43 @@ function covered(spans: [number, number][]): number {
 /** The stoutest limbs that the form has room for, none steeper than a leader. */
 function frameOf(main: Limb[], slots: number): Limb[] {
   return main.toSorted((a, b) => b.baseMm - a.baseMm).slice(0, slots);
+}
+
+/** Two limbs in each other's way, by the finding that says so. */
+export interface RankedPair extends Ranked {
+  findingId: string;
+}
+
+/** Which of two stays, of each fault of two limbs that is open. */
+export function rankedPairs({
+  tree: { limbs },
+  findings,
+  settings,
+  moreBloom = [],
+}: Pick<PlanInput, 'tree' | 'findings' | 'settings'> & Partial<Pick<PlanInput, 'moreBloom'>>): RankedPair[] {
+  const ill = new Set(
+    findings.flatMap(({ disorder, limbId, healed }) =>
+      kindOf(disorder) === 'misplaced' || healed ? [] : [limbId],
+    ),
+  );
+  const shape = limbShape(limbs);
+  const height = (id: string) => {
+    const stick = shape.get(id);
+    return stick ? (stick.base.z + stick.tip.z) / 2 : 0;
+  };
+  return findings.flatMap(({ id, fault, healed, held }): RankedPair[] => {
+    const [a, b] = fault?.limbIds ?? [];
+    if (!fault || !PAIRS.includes(fault.kind) || a === undefined || b === undefined || healed || held)
+      return [];
+    const [lower, upper] = height(a) <= height(b) ? [a, b] : [b, a];
+    const { stackedPair } = settings;
+    const school =
+      fault.kind !== 'over another' || stackedPair === 'either'
+        ? undefined
+        : stackedPair === 'upper'
+          ? lower
+          : upper;
+    const ranked = rankPair(a, b, { limbs, ill, moreBloom, school });
+    return ranked ? [{ ...ranked, findingId: id }] : [];
+  });
 }

@@ -36,6 +36,7 @@ const keys = [
   'balancePoint',
   'gap',
   'keepFlower',
+  'keepBetter',
   'discount',
 ] as const;
 export type WeightKey = (typeof keys)[number];
@@ -83,6 +84,7 @@ export const weights: readonly Weight[] = [
   at('keepFollower', 'worthOfKeepingAFollower', 10),
   at('keepLevel', 'worthOfKeepingAYoungLimb', 4),
   at('keepFlower', 'worthOfKeepingFlowerWood', 2),
+  at('keepBetter', 'worthOfKeepingTheBetterOfTwo', 2),
   { key: 'discount', label: 'whatIsLeftOfAWorth', start: 0.85, most: 1 },
 ];
 

@@ -86,3 +86,13 @@ test('a frozen tree is stressed, a tree to renovate is renovated, a tough cultiv
   expect(input([], [{}], { cultivar: 'Northern Spy' }).tree.resistant).toBe(true);
   expect(input([], [{}], { cultivar: 'Northern Spy', susceptible: true }).tree.resistant).toBe(false);
 });
+
+test('of two limbs the last word on their bloom counts, and one that was taken back does not', () => {
+  const bloom = (limbId: string, than: string) =>
+    ({ kind: 'bloomCompared', at: AT, treeId: 'a', limbId, than }) as ActionBody;
+  expect(input([bloom('S', 'R')]).moreBloom).toEqual([{ limbId: 'S', than: 'R' }]);
+  expect(input([bloom('S', 'R'), bloom('R', 'S')]).moreBloom).toEqual([{ limbId: 'R', than: 'S' }]);
+  const taken = detail([bloom('S', 'R')]);
+  const actions = taken.actions.map((action) => ({ ...action, undone: true }));
+  expect(planInputOf({ ...taken, actions }, site, '2026-11-24').moreBloom).toEqual([]);
+});

@@ -117,6 +117,7 @@ export function planInputOf(
     regrown: regrown(detail).flatMap(({ limb, goes }) =>
       goes && limbs.some(({ id }) => id === limb.id) ? [limb.id] : [],
     ),
+    moreBloom: bloomCompared(actions),
     tied: tiedLimbs(actions, detail.surveyedAt),
     pins: pinsOf(actions)
       .map(({ pin }) => pin)
@@ -175,6 +176,17 @@ function bookedSeasons(
   const first = winterOf(day, latitude);
   const seasons = bookings(actions, day).map(({ on }) => winterOf(on, latitude) - first + 1);
   return [...new Set(seasons)].filter((season) => season <= seasonsOf(actions));
+}
+
+/** Of each pair the last word; one that was taken back says nothing. */
+function bloomCompared(actions: readonly Action[]): PlanInput['moreBloom'] {
+  const last = new Map<string, { limbId: string; than: string }>();
+  for (const { action, undone } of actions)
+    if (action.kind === 'bloomCompared' && !undone) {
+      const { limbId, than } = action;
+      last.set([limbId, than].sort().join(' '), { limbId, than });
+    }
+  return [...last.values()];
 }
 
 /** Upright limbs that somebody waved off on the Shape page. */

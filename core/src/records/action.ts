@@ -290,6 +290,13 @@ export const ActionBody = z
       shades: z.array(Shade).max(MOST_SHADES).describe('all that stands round the tree; none: nothing does'),
     }),
     z.strictObject({
+      kind: z.literal('bloomCompared'),
+      at: moment,
+      treeId: TreeId,
+      limbId: limbId.describe('bears more bloom'),
+      than: limbId,
+    }),
+    z.strictObject({
       kind: z.literal('paceSet'),
       at: moment,
       treeId: TreeId,

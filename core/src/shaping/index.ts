@@ -21,6 +21,7 @@ export {
   tooTall,
   WEAK_HEIR_RATIO,
 } from './height';
+export { PAIRS, type PairReason, pairReasons, type Ranked, rankPair } from './pairs';
 export { type OverLong, overLong, SHOOT_WORTH, shootsId } from './shoots';
 export {
   crownRadiusCm,

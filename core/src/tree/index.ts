@@ -1,4 +1,5 @@
 export { bareStem } from './bareStem';
+export { bloomOn } from './bloom';
 export {
   alike,
   bundleParts,

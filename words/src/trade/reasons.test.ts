@@ -244,7 +244,7 @@ test('each way out of a verdict, of debris and of cleaning is said', () => {
   expect(cleaningWords(english, { code: 'avoids no more', values: { than: 0.05 } })).toMatch(
     /no more than 0\.05/,
   );
-  const keptFor = ['frame', 'level', 'follower', 'flower'] as const;
+  const keptFor = ['frame', 'level', 'follower', 'flower', 'better'] as const;
   expect(new Set(keptFor.map((reason) => keptForWords(english, [reason]))).size).toBe(keptFor.length);
   const found = {
     findings: [{ disorder: 'DEAD', day: '2026-01-01', open: true }],

@@ -135,6 +135,7 @@ const KEPT_FOR: Record<KeptFor, PlainKey> = {
   level: 'trade.nearLevelAndYoung',
   follower: 'trade.grownOnAsAFollower',
   flower: 'trade.flowerWood',
+  better: 'trade.theBetterOfTwo',
 };
 export const keptForWords = (say: Say, reasons: readonly KeptFor[]) =>
   reasons.map((reason) => say(KEPT_FOR[reason])).join(', ');

@@ -26,6 +26,7 @@ import { Alternatives } from './Alternatives';
 import { Margin } from './Margin';
 import { Pins } from './Pins';
 import { percentOf } from './planView';
+import { TwoLimbs } from './TwoLimbs';
 
 interface StepSheetProps {
   view: TreeView;
@@ -78,6 +79,7 @@ function Behind({
       {diseased ? (
         <Margin view={view} today={today} findingId={diseased.findingId} input={solved.prepared.input} />
       ) : null}
+      <TwoLimbs view={view} solved={solved} stepView={stepView} />
       <Alternatives view={view} today={today} solved={solved} stepView={stepView} />
       {handling && stepView.cut ? (
         <View gap={4}>

@@ -5,7 +5,7 @@ import { limb } from '@mortisect/core/testing';
 import { configure, fireEvent, screen, waitFor } from '@testing-library/react';
 import { FakeServer } from '../../testing/fakeServer';
 import { allSent, at, buttons, press, show, write } from '../../testing/here';
-import { detail } from '../../testing/orchard';
+import { detail, finding } from '../../testing/orchard';
 import { EditTree } from '../register/EditTree';
 import { PlanList } from './PlanList';
 import { PlanTree } from './PlanTree';
@@ -175,4 +175,40 @@ test('a height below the lowest main limb is refused at its field', async () => 
   write(/^Target height/, '79');
   press('Save the tree');
   await screen.findByText(/A tree 79 cm tall would end below its lowest main limb, which stands 80 cm up\./);
+});
+
+test('of two limbs that cross the better stays, with what speaks for it; who sees more bloom says so with one tap', async () => {
+  const main = { ...limb('M', 'T', 100, 90), baseMm: 60, lengthCm: 200 };
+  const twins = ['S', 'R'].map((id, i) => ({
+    ...limb(id, 'M', 80 + 20 * i, 90),
+    kind: 'branch' as const,
+    lengthCm: 120,
+    baseMm: 24,
+  }));
+  const cross = {
+    ...finding('1', 'S', 'MISPLACED', {
+      fromCm: 0,
+      toCm: 5,
+      fault: {
+        kind: 'crossing',
+        limbIds: ['S', 'R'],
+        atCm: 60,
+        measured: 1,
+        limit: 3,
+        unit: 'cm',
+        severity: 2,
+        key: 'crossing:R+S',
+      },
+    }),
+    id: '0193f000-0000-7000-8000-000000000031',
+  };
+  const server = await come({ ...detail([cross]), limbs: [leader, main, ...twins] });
+  press(/^Why, and what else/);
+  expect(await screen.findByText('Nothing on the map tells them apart.')).toBeTruthy();
+  const names = buttons(/^More bloom on /).map((button) => button.textContent);
+  expect(names).toHaveLength(2);
+  press(names[1] as string);
+  await allSent();
+  expect(said(server)).toMatchObject([{ kind: 'bloomCompared', limbId: 'R', than: 'S' }]);
+  expect(await screen.findByText(/^Rather .*: it bears more bloom\.$/)).toBeTruthy();
 });
