@@ -40,6 +40,7 @@ import {
   regrowingInstance,
   shapedInstance,
 } from '../core/src/plan/testing/instances';
+import { trees } from '../server/src/demo/orrinBight';
 
 timed(400, 60, 300, '  (aim: under 5 ms)');
 timed(MOST_LIMBS, MOST_LESIONS, 30, '  (the most that is computed at once)');
@@ -300,6 +301,36 @@ async function againstSolver(): Promise<void> {
 }
 
 coarseFigures();
+demoFigures();
+
+/** Every mapped tree of the demo, with nothing found on it, from its map to its proved plan. */
+function demoFigures(): void {
+  const taken = trees.map(
+    ({ code, limbs, species, form, habit, plantedYear, heightCm, targetHeightCm, status }) => {
+      const input = PlanInput.parse({
+        tree: {
+          ...{ limbs, species, form, habit, plantedYear, heightCm, targetHeightCm },
+          susceptible: false,
+          vigour: 'strong',
+          renovated: status === 'renovate',
+        },
+        findings: [],
+        schools: { clearance: {}, halveDefiniteDormant: false, inSeasonStub: false, finish: 'tight' },
+        season: 'dormant',
+        year: 2026,
+      });
+      const from = performance.now();
+      const { step } = planTreeSearch(input);
+      const { proof } = step(1_000_000);
+      return { code, limbs: limbs.length, ms: performance.now() - from, done: proof.done };
+    },
+  );
+  const largest = taken.reduce((a, b) => (b.limbs > a.limbs ? b : a));
+  const slowest = taken.reduce((a, b) => (b.ms > a.ms ? b : a));
+  console.log(
+    `Demo trees from map to proved plan: the largest, ${largest.code} of ${largest.limbs} limbs, in ${largest.ms.toFixed(0)} ms; the slowest, ${slowest.code}, in ${slowest.ms.toFixed(0)} ms; ${taken.filter(({ done }) => done).length} of ${taken.length} proved  (aim: under 1 s)`,
+  );
+}
 
 /** From a coarse map to its proved plan, and how far that is from the plan of the same tree mapped limb by limb. */
 function coarseFigures(): void {

@@ -1,6 +1,6 @@
 // The trees that have something open, kept up to date by what changed of them.
 import type { Action, TreeDetail } from '../records/index';
-import { asksForShape } from '../shaping/index';
+import { asksForShape, showsWork } from '../shaping/index';
 
 /** Trees with open findings, in walking order, and what was done lately. */
 export interface OpenWork {
@@ -21,10 +21,11 @@ export interface OpenWorkChanges extends OpenWork {
  * May a plan of this tree hold work: something was found on it, it is shaped, or shoots came that are not to stay? The server asks the same of
  * its tables.
  */
-export function asksForWork({ tree, findings, actions }: TreeDetail, year: number): boolean {
+export function asksForWork({ tree, limbs, findings, actions }: TreeDetail, year: number): boolean {
   return (
     findings.some(({ state }) => state === 'open') ||
     asksForShape(tree, year) ||
+    showsWork(limbs) ||
     actions.some(
       ({ action, undone }) =>
         !undone &&

@@ -1,5 +1,14 @@
 // Which trees may hold work that nobody found, from the register alone. Figures: common practice, no source.
-import { asksForShape } from './goals';
+import type { Limb } from '../tree/index';
+import { asksForShape, showsWork } from './goals';
+
+test.each<[string, object[], boolean]>([
+  ['a frame', [{ kind: 'trunk' }, { kind: 'scaffold' }, { kind: 'shoot' }], false],
+  ['a water sprout', [{ kind: 'scaffold' }, { kind: 'sprout' }], true],
+  ['counted shoots', [{ kind: 'shoot', bundle: { about: 12, overCm: 90 } }], true],
+])('%s: the map shows work %s', (_said, limbs, shows) => {
+  expect(showsWork(limbs as Limb[])).toBe(shows);
+});
 
 test.each([
   ['as tall as it should be', { heightCm: 350, targetHeightCm: 350, plantedYear: 2000 }, false],

@@ -1,5 +1,6 @@
 // What is a tree brought to, where nobody has found anything wrong with it?
 import { treeAge } from '../register/index';
+import type { Limb } from '../tree/index';
 
 /** What a step may be for besides findings. */
 export const goals = [
@@ -35,4 +36,9 @@ interface Shaped {
 /** May the plan of this tree hold work that no finding asks for? Said from the register alone, so that thousands of trees can be asked. */
 export function asksForShape({ heightCm, targetHeightCm, plantedYear }: Shaped, year: number): boolean {
   return (targetHeightCm !== null && heightCm > targetHeightCm) || isInTraining(plantedYear, year);
+}
+
+/** Does the map hold wood that hardly ever stays as it is: water sprouts, or a bundle that was counted? */
+export function showsWork(limbs: readonly Limb[]): boolean {
+  return limbs.some(({ kind, bundle }) => kind === 'sprout' || bundle !== undefined);
 }

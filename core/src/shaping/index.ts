@@ -7,7 +7,7 @@ export {
   surplusBearing,
 } from './bearing';
 export { bundleParts } from './bundles';
-export { asksForShape, type Goal, goals, isInTraining, TRAINED_UP_TO_YEARS } from './goals';
+export { asksForShape, type Goal, goals, isInTraining, showsWork, TRAINED_UP_TO_YEARS } from './goals';
 export {
   heightId,
   heightLeft,

@@ -210,7 +210,7 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
       const { authority: _authority, ...told } = field();
       return { field: told };
     },
-    getFirstSync: () => firstSync(db, config.webFolder),
+    getFirstSync: () => firstSync(db, config.webFolder, Number(now().slice(0, 4))),
     getCopies: ({ say }) => copies.told(say),
     makeCopy: ({ say }) => copies.make(say),
     importTrees: ({ query: { format, take, mapping, choices }, bytes, device, request, say }) =>

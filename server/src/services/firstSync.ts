@@ -2,24 +2,35 @@
 import { readdirSync, statSync } from 'node:fs';
 import path from 'node:path';
 import type { FirstSync } from '@mortisect/contracts';
-import { sql } from 'drizzle-orm';
+import { type Column, inArray, type SQL, sql } from 'drizzle-orm';
 import type { Store } from '../store/openDb';
+import { actions, findings, trees } from '../store/schema';
+import { treesAskingForWork } from './orchard';
 
 /** What comes with each tree beside its own value: ids, counts, times. */
 const TREE_BYTES = 300;
 
-/** @param webFolder of the built app */
-export async function firstSync(db: Store, webFolder: string): Promise<FirstSync> {
-  // Every tree of the register; of trees with something open also their limbs, findings and what was done
-  const { rows } = (await db.execute(sql`
-    with open as (select distinct tree_id from findings where state = 'open')
-    select (
-      (select coalesce(sum(octet_length(value::text) + ${TREE_BYTES}), 0) from trees) +
-      (select coalesce(sum(octet_length(limbs::text)), 0) from trees where id in (select tree_id from open)) +
-      (select coalesce(sum(octet_length(value::text)), 0) from findings where tree_id in (select tree_id from open)) +
-      (select coalesce(sum(octet_length(value::text)), 0) from actions where tree_id in (select tree_id from open))
-    )::float8 as bytes`)) as unknown as { rows: { bytes: number }[] };
-  return { appBytes: bytesIn(webFolder), orchardBytes: rows[0]?.bytes ?? 0 };
+/**
+ * Every tree of the register; of trees on which a plan may hold work also their limbs, findings and what was done.
+ *
+ * @param webFolder of the built app
+ * @param year of today
+ */
+export async function firstSync(db: Store, webFolder: string, year: number): Promise<FirstSync> {
+  const open = await treesAskingForWork(db, year);
+  const sumOf = async (table: typeof trees | typeof findings | typeof actions, more: SQL) => {
+    const [row] = await db.select({ bytes: sql<number>`coalesce(sum(${more}), 0)::float8` }).from(table);
+    return row?.bytes ?? 0;
+  };
+  const ofOpen = (bytes: SQL, id: Column) => sql`case when ${inArray(id, open)} then ${bytes} else 0 end`;
+  const length = (column: Column) => sql`octet_length(${column}::text)`;
+  const orchardBytes = await Promise.all([
+    sumOf(trees, sql`${length(trees.value)} + ${TREE_BYTES}`),
+    sumOf(trees, ofOpen(length(trees.limbs), trees.id)),
+    sumOf(findings, ofOpen(length(findings.value), findings.treeId)),
+    sumOf(actions, ofOpen(length(actions.value), actions.treeId)),
+  ]);
+  return { appBytes: bytesIn(webFolder), orchardBytes: orchardBytes.reduce((sum, bytes) => sum + bytes, 0) };
 }
 
 let measured = { folder: '', at: 0, bytes: 0 };

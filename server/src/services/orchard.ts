@@ -202,9 +202,20 @@ export async function treesAskingForWork(db: Store, year: number, among?: string
   const ids = [
     ...(await treesWithOpenFindings(db, among)),
     ...(await treesWithNewShoots(db, among)),
+    ...(await treesThatShowWork(db, among)),
     ...shaped.filter(({ value }) => asksForShape(value, year)).map(({ id }) => id),
   ];
   return [...new Set(ids)];
+}
+
+/** Their maps hold water sprouts or counted bundles. */
+async function treesThatShowWork(db: Store, among?: string[]): Promise<string[]> {
+  const shows = sql`jsonb_path_exists(${trees.limbs}, '$[*] ? (@.kind == "sprout" || exists(@.bundle))')`;
+  const found = await db
+    .select({ id: trees.id })
+    .from(trees)
+    .where(and(shows, isKept(trees), among && inArray(trees.id, among)));
+  return found.map(({ id }) => id);
 }
 
 /** Shoots were counted at a cut on them, and not all of those stay. */

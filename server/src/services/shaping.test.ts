@@ -44,6 +44,12 @@ test('a height that is set brings a tree into the list at the next question, and
   expect(gone).toContain(id);
 });
 
+test('a tree whose map holds counted shoots or water sprouts is listed, though nobody found anything', async () => {
+  const ids = await idsIn();
+  expect(ids).toEqual(expect.arrayContaining(['net-loft-04', 'boiler-court-06', 'lee-wall-13']));
+  expect(ids).not.toContain('lee-wall-03');
+});
+
 test('its plan over the wire says how tall it is, was to be and will be', async () => {
   const { body } = await get('/api/trees/net-loft-06/plan.json').expect(200);
   expect(body.plan.height).toMatchObject({ targetCm: 350, nowCm: expect.closeTo(560, -1) });
