@@ -342,7 +342,8 @@ export function deadWoodOff(limbs: Limb[], lesion: Lesion): Cut | null {
  *
  * @param t cm along the limb; null for the whole limb
  * @param youngTips false: shoots of a year or two are not shortened, as where nobody knows on what the tree bears
- * @returns null where t leaves only the collar, or the limb is a stem
+ * @param stool a stem may go whole too, close to the ground, where another one stands
+ * @returns null where t leaves only the collar, or the limb is a stem that has to stay
  */
 export function shapeCut(
   limbs: Limb[],
@@ -353,16 +354,20 @@ export function shapeCut(
     disorder,
     finish = 'tight',
     youngTips = true,
+    stool = false,
   }: {
     findingId: string;
     disorder: string;
     finish?: Finish | undefined;
     youngTips?: boolean;
+    stool?: boolean;
   },
 ): Cut | null {
   const index = indexLimbs(limbs);
   const limb = index.byId.get(limbId);
-  if (!limb || (limb.kind === 'trunk' && t === null)) return null;
+  if (!limb) return null;
+  const isLastStem = !limbs.some(({ id, kind }) => kind === 'trunk' && id !== limbId);
+  if (limb.kind === 'trunk' && t === null && (!stool || isLastStem)) return null;
   const lesion: Lesion = { id: findingId, limbId, fromCm: t ?? 0, toCm: t ?? 0, disorder, edge: 'definite' };
   const walk: Walk = { stretches: [], end: { on: 'limb', limbId, atCm: t ?? 0 } };
   if (t === null) {

@@ -51,7 +51,8 @@ const isCut = (priced: Priced): priced is ArboristCut['priced'] => priced.handli
 function isOneStep({ kerf }: Priced, { input }: Pick<Prepared, 'input'>): boolean {
   const limb = input.tree.limbs.find(({ id }) => id === kerf?.limbId);
   if (limb?.kind !== 'trunk' || paceOf(input) === 'hard first') return true;
-  return (kerf?.atCm ?? 0) >= stemKeptCm(limb.lengthCm);
+  const atCm = kerf?.atCm ?? 0;
+  return atCm <= 0 || atCm >= stemKeptCm(limb.lengthCm);
 }
 
 /** What it leaves of the height, 0..1. */

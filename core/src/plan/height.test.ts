@@ -207,3 +207,24 @@ test('where no height is set, or nothing stands above it, nothing is lowered', (
   expect(solve(asked(leader(), null))).toMatchObject({ steps: [], height: null });
   expect(solve(asked(leader(), 480))).toMatchObject({ steps: [], height: null });
 });
+
+test('a stem that goes at the stool waits for no step down of itself', () => {
+  const limbs = [...pear, limb('U', null, 0, 320, 110, { tipMm: 20 })];
+  const { problem, chosenFrom } = preparePlan(
+    given([], { tree: { limbs, species: 'pear', heightCm: 540, targetHeightCm: 350 } }),
+  );
+  const at = (k: number) => chosenFrom[k]?.kerf?.atCm;
+  const stool = chosenFrom.findIndex(({ kerf }) => kerf?.limbId === 'T' && kerf.atCm === 0);
+  // Too heavy for one person, it is an arborist's: nothing of it is chosen from
+  expect(stool).toBe(-1);
+  const booked = preparePlan(
+    given([], {
+      tree: { limbs, species: 'pear', heightCm: 540, targetHeightCm: 350 },
+      plan: { booked: [1] },
+    }),
+  );
+  const k = booked.chosenFrom.findIndex(({ kerf }) => kerf?.limbId === 'T' && kerf.atCm === 0);
+  expect(k).toBeGreaterThanOrEqual(0);
+  expect(booked.problem.after.map(([first]) => first)).not.toContain(k);
+  expect(problem.after.every(([first]) => (at(first) ?? 0) > 0)).toBe(true);
+});

@@ -118,7 +118,8 @@ export function stemSteps({ doable, index }: Pick<Parts, 'doable' | 'index'>, pr
     return stem?.kind === 'trunk' ? [{ k, stem, atCm: kerf?.atCm ?? 0 }] : [];
   });
   for (const { k, stem, atCm } of onStems) {
-    if (atCm >= stemKeptCm(stem.lengthCm) || isAsked(k)) continue;
+    // One of several stems that goes at the stool is no deeper cut of it
+    if (atCm <= 0 || atCm >= stemKeptCm(stem.lengthCm) || isAsked(k)) continue;
     const first = onStems.filter(
       (other) => other.stem === stem && other.atCm > atCm && atCm >= stemKeptCm(other.atCm),
     );

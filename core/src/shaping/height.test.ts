@@ -221,3 +221,12 @@ test.each<[number | null, object | null]>([
 test('a bare stem may be meant to have any height', () => {
   expect(targetFault([limb('T', null, 0, 120, 20)], 10)).toBeNull();
 });
+
+test('one of several stems may go at the stool, the only one never', () => {
+  const stoolOf = (limbs: Limb[]) =>
+    ofStem(limbs)?.lowerings.flatMap(({ cut, afterCm, heir }) =>
+      cut.atCm === 0 ? [[cut.kind, afterCm, heir]] : [],
+    );
+  expect(stoolOf(tree([300, 30]))).toEqual([]);
+  expect(stoolOf([...tree([300, 30]), limb('U', null, 0, 300, 90)])).toEqual([['collar', 0, 'none']]);
+});

@@ -142,11 +142,12 @@ function headed(limb: Limb, takers: Heir[], { limbs, at, targetCm }: Heights): L
   return [{ cut, afterCm: at(limb.id, cut.upToCm ?? cut.atCm), heir: 'bud' }];
 }
 
-/** A limb may go whole; a stem may not. */
+/** A limb may go whole, and one of several stems at the stool. */
 function wholeLimb(limb: Limb, limbs: Limb[]): Lowering[] {
   const cut = shapeCut(limbs, limb.id, null, {
     findingId: heightId(limb.id),
     disorder: plainDisorder('misplaced'),
+    stool: true,
   });
   return cut ? [{ cut, afterCm: 0, heir: 'none' }] : [];
 }

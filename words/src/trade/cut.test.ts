@@ -4,6 +4,7 @@ import {
   type Cut,
   type CutPositionInput,
   cutPosition,
+  shapeCut,
   type Telling,
   treeAfter,
   treeCuts,
@@ -109,6 +110,20 @@ describe('the sentence of each kind of cut', () => {
     ],
   ])('%s', (_, cut, words) => {
     expect(said(cut)).toContain(words);
+  });
+
+  test('one of several stems goes close to the ground', () => {
+    const second = { ...(limbs[0] as (typeof limbs)[number]), id: 'U' };
+    const cut = shapeCut([...limbs, second], 'U', null, {
+      findingId: 'x',
+      disorder: 'MISPLACED',
+      stool: true,
+    });
+    if (!cut) throw new Error('No cut of the stem.');
+    const names = new Map([...telling.names, ['U', 'Stem 2']]);
+    expect(
+      asText(cutSentence(english, cut, { ...telling, names, limbs: [...limbs, second], units: 'metric' })),
+    ).toBe('Cut close to the ground: stem 2 goes whole, the other stems stay.');
   });
 
   test('dead wood is followed to live wood, nothing is measured', () => {

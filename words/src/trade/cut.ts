@@ -90,10 +90,11 @@ function placeWords(say: Say, place: Place, telling: Telling, on: string): strin
       return say('trade.cutBeyondBranch', { hour: hourOf(say, place.toLimbId, telling), on, at });
     case 'stub':
       return say('trade.cutBare', { on, at });
-    case 'collar':
-      return say(COLLAR[place.finish], {
-        limb: lowerFirst(limbIn(say, telling.names.get(place.limbId) ?? place.limbId)),
-      });
+    case 'collar': {
+      const limb = lowerFirst(limbIn(say, telling.names.get(place.limbId) ?? place.limbId));
+      const isStem = telling.limbs.some(({ id, kind }) => id === place.limbId && kind === 'trunk');
+      return say(isStem ? 'trade.cutAtStool' : COLLAR[place.finish], { limb });
+    }
   }
 }
 
