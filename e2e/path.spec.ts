@@ -22,7 +22,7 @@ atBothSizes((_name, _viewport, journey) => {
     async ({ page, orchard }) => {
       await page.clock.install();
       await open(page, orchard.url);
-      await expect(page.getByText('33 cuts to make on 10 trees')).toBeVisible();
+      await expect(page.getByText('37 cuts to make on 12 trees')).toBeVisible();
       await markCanker(page);
       await readPlan(page);
       await cutIt(page);
@@ -75,9 +75,9 @@ async function pickOnClock(page: Page): Promise<void> {
     box.y + box.height / 2 - Math.cos(bearing) * reach,
   );
   const asked = page.getByRole('dialog', { name: 'Which limb?' });
-  const chosen = page.getByText('4 o’clock, low', { exact: true }).first();
+  const chosen = page.getByText(/^[A-Z] · 4 o’clock, low$/).first();
   await expect(asked.or(chosen).first()).toBeVisible();
-  if (await asked.isVisible()) await asked.getByRole('button', { name: /^4 o’clock, low/ }).click();
+  if (await asked.isVisible()) await asked.getByRole('button', { name: /^[A-Z] · 4 o’clock, low/ }).click();
   await expect(chosen).toBeVisible();
 }
 
@@ -96,10 +96,10 @@ async function drag(page: Page, handle: ReturnType<Page['getByRole']>, byPx: num
 async function readPlan(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'See the plan of this tree' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Lee wall 07' })).toBeVisible();
-  const row = page.getByRole('button', { name: /^\d 4 o’clock, low/ });
+  const row = page.getByRole('button', { name: /^\d [A-Z] · 4 o’clock, low/ });
   await expect(row).toContainText('Fire blight canker, active');
   await row.click();
-  await page.getByRole('button', { name: 'Why, and what else: 4 o’clock, low' }).click();
+  await page.getByRole('button', { name: /^Why, and what else: [A-Z] · 4 o’clock, low$/ }).click();
   await expect(page.getByRole('table', { name: 'What each school would do here' })).toContainText('12–18 in');
   await page.getByRole('button', { name: 'Close', exact: true }).click();
 }
@@ -117,7 +117,7 @@ async function cutIt(page: Page): Promise<void> {
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Cut 2 of 2');
   await expect(dueMove(page)).toHaveText('Blade is wet');
   await runUpTo(page, 'Made the cut');
-  await expect(page.getByText(/^Lee wall 07 · (4|7) o’clock/)).toBeVisible();
+  await expect(page.getByText(/^Lee wall 07 · [A-Z] · (4|7) o’clock/)).toBeVisible();
   await makeMove(page, 'Made the cut');
   await makeMove(page, 'Cut face is sound');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Close down');
@@ -128,9 +128,9 @@ async function findInBook(page: Page, orchard: Orchard): Promise<void> {
   await orchard.restart();
   await goTo(page, 'Book');
   await readAnew(page);
-  await expect(page.getByText(/Lee wall 07 · Cut on 4 o’clock, low/).first()).toBeVisible();
+  await expect(page.getByText(/Lee wall 07 · Cut on [A-Z] \(4 o’clock, low\)/).first()).toBeVisible();
   await expect(page.getByText(/Lee wall 07 · Fire blight canker, active, found/).first()).toBeVisible();
   await expect(page.getByText(/Wall crew, 24 Nov 2026/).first()).toBeVisible();
   await goTo(page, 'Today');
-  await expect(page.getByText('32 cuts to make on 9 trees')).toBeVisible();
+  await expect(page.getByText('36 cuts to make on 11 trees')).toBeVisible();
 }

@@ -5,7 +5,7 @@ import { sayIn, toldIn } from './words';
 
 const say = sayIn('es');
 const told = toldIn('es');
-const LIMB = say('trade.limbOnStem', { hour: 4, tier: say('trade.tierLow') });
+const LIMB = `C · ${say('trade.limbOnStem', { hour: 4, tier: say('trade.tierLow') })}`;
 
 test.describe('phone', () => {
   test.use({ viewport: PHONE, locale: 'es-ES' });
@@ -26,7 +26,7 @@ async function begin(page: Page, { url }: Orchard): Promise<void> {
   await page.goto(`${url}/today`);
   await page.getByLabel(say('shared.whoWorksOnThisDevice')).fill('Cuadrilla del muro');
   await page.getByRole('button', { name: say('shared.start'), exact: true }).click();
-  await expect(page.getByText(say('today.cutsToMakeOnTrees', { waiting: 33, trees: 10 }))).toBeVisible(
+  await expect(page.getByText(say('today.cutsToMakeOnTrees', { waiting: 37, trees: 12 }))).toBeVisible(
     RECKONED,
   );
   await expect(page.locator('html')).toHaveAttribute('lang', 'es-ES');

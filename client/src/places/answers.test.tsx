@@ -19,7 +19,7 @@ const answer = (of = view, lesionId = '1') =>
 test('the sentence says measure and place', () => {
   const { container } = answer();
   expect(container.textContent).toContain('Measure 30 cm toward the trunk from the dark edge.');
-  expect(container.textContent).toContain('at the collar of 3 o’clock');
+  expect(container.textContent).toContain('at the collar of A (3 o’clock');
 });
 
 test('on the trunk the choices stand in place of a cut', () => {
@@ -50,7 +50,7 @@ test('wood that comes off with another cut names that cut', () => {
   };
   const { container } = answer(treeView(mapped, today), '1');
   expect(container.textContent).toContain('just above the bud that points under, 130.5 cm');
-  expect(container.textContent).toContain('The cut on 3 o’clock, middle removes this wood too.');
+  expect(container.textContent).toContain('The cut on A (3 o’clock, middle) removes this wood too.');
 });
 
 test('the schools: every one of the disorder, clearance growing with the school, the site’s own marked', () => {

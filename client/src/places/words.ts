@@ -12,7 +12,7 @@ import type { ActionBody, Finding, TreeSummary } from '@mortisect/core/records';
 import { speciesName } from '@mortisect/core/register';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { PlainKey, Say } from '@mortisect/words';
-import { figure, joined, limbIn, otherWords, tapeText, told } from '@mortisect/words/trade';
+import { figure, joined, limbInText, otherWords, tapeText, told } from '@mortisect/words/trade';
 import { dayWords, spanWords } from '../data/moment';
 
 /** When what was deleted can no longer be had back. */
@@ -90,7 +90,7 @@ export function actionWords(say: Say, action: ActionBody, kit: readonly Tool[] =
       return say('shared.atTheTree', { station: action.station });
     case 'limbMarked':
       return say('shared.markedWith', {
-        limbName: lowerFirst(limbIn(say, action.limbName)),
+        limbName: limbInText(say, action.limbName),
         how: told(say, action.how),
       });
     case 'stoodBack':
@@ -114,7 +114,7 @@ export function actionWords(say: Say, action: ActionBody, kit: readonly Tool[] =
             agentId: told(say, agentOf(action.agentId).name),
           });
     case 'cutMade':
-      return say('shared.cutOn', { limbName: lowerFirst(limbIn(say, action.cut.limbName)) });
+      return say('shared.cutOn', { limbName: limbInText(say, action.cut.limbName) });
     case 'cutNotMade':
       return say('shared.cutNotMade', { reason: lowerFirst(told(say, action.reason)) });
     case 'decided':
@@ -146,7 +146,7 @@ export function actionWords(say: Say, action: ActionBody, kit: readonly Tool[] =
     case 'wavedOff':
       return say('shared.wavedOff', { fault: told(say, action.faultKey.split(':')[0] ?? '') });
     case 'stepDone':
-      return `${lowerFirst(otherWords(say, action.what))}, ${lowerFirst(limbIn(say, action.limbName))}`;
+      return `${lowerFirst(otherWords(say, action.what))}, ${limbInText(say, action.limbName)}`;
     case 'planPinned':
       return say('shared.planPinned', { pin: pinWords(say, action.pin) });
     case 'bloomCompared':

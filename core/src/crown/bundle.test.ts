@@ -138,7 +138,7 @@ test('of a bundle nobody knows where each limb stands: it rubs nothing and makes
 });
 
 test('it is called by its count and place, and drawn as a handful over its stretch', () => {
-  expect(limbNames([...frame, bundled], 0).get('u')).toBe('About 15 at 120 cm on 12 o’clock, middle');
+  expect(limbNames([...frame, bundled], 0).get('u')).toBe('A1 · about 15, 120 cm out');
   const shape = limbShape([...frame, bundled]);
   expect(drawnSticks(frame[1] as Limb, shape)).toEqual([shape.get('A')]);
   const drawn = drawnSticks(bundled, shape);

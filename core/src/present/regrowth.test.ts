@@ -117,7 +117,7 @@ test('those that are to go stand in the plan with what they are for, and once cu
   expect(plan?.steps).toMatchObject([
     { candidateId: `regrown-${CUT} collar 0`, serves: ['regrowth'], solves: [] },
   ]);
-  expect(view.names.get(`regrown-${CUT}`)).toBe('About 5 at 112 cm on 3 o’clock, middle');
+  expect(view.names.get(`regrown-${CUT}`)).toBe('A2 · about 5, 112 cm out');
   const made = { ...cutAt(`regrown-${CUT}`, 0), id: '0193f000-0000-7000-8000-0000000000c3' };
   expect(planOf(cutAt('S', 120), counted(7, 2), made).plan?.steps).toEqual([]);
 });

@@ -52,6 +52,6 @@ test('what has no parts stays one; of one part that is left the bundle is as man
 
 test('both are named by the middle of the bundle', () => {
   const names = limbNames(partBundles(tree(15, 140), halves), 0);
-  expect(names.get('u~steepest')).toBe('The 10 steepest of about 15 at 150 cm on 3 o’clock, low');
-  expect(names.get('u~flattest')).toBe('The 5 flattest of about 15 at 150 cm on 3 o’clock, low');
+  expect(names.get('u~steepest')).toBe('A1 · the 10 steepest of about 15, 150 cm out');
+  expect(names.get('u~flattest')).toBe('A1 · the 5 flattest of about 15, 150 cm out');
 });

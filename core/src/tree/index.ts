@@ -14,6 +14,7 @@ export {
 export { cutBack, type Kerf } from './cutBack';
 export { type Measured, measured, split, widestGap, withBundle, withLimb, without } from './edit';
 export { type Growth, growth, mapGaps, type TreeVigour, treeVigour } from './growth';
+export { withLabels } from './labels';
 export {
   Bud,
   budDirections,
@@ -24,7 +25,7 @@ export {
   MOST_ALIKE,
   THICKEST_MM,
 } from './limbMap';
-export { limbNames, lowerFirst, type Tier, withGivenNames } from './limbNames';
+export { besideLabel, labelIn, limbNames, lowerFirst, type Tier, withGivenNames } from './limbNames';
 export { drawnSticks, limbShape, type Point, pointAlong } from './shape';
 export { onSpoke, reachCm, type Spoke, spokes } from './spokes';
 export { StarterTree, starterMap } from './starterMap';

@@ -157,10 +157,10 @@ test('names tell limbs apart from the ground, and the site’s own 12 o’clock 
   const limbs = [stem, side, twig, { ...side, id: 'S2', jointCm: 295 }, { ...side, id: 'S3' }];
   expect([...limbNames(limbs, 0).values()]).toEqual([
     'Stem',
-    '4 o’clock, low',
-    '4 o’clock at 140 cm on 4 o’clock, low',
-    '4 o’clock, high',
-    '4 o’clock, low (2)',
+    'A · 4 o’clock, low',
+    'A1 · 4 o’clock, 140 cm out',
+    'C · 4 o’clock, high',
+    'B · 4 o’clock, low',
   ]);
-  expect(limbNames(limbs, 120).get('S')).toBe('12 o’clock, low');
+  expect(limbNames(limbs, 120).get('S')).toBe('A · 12 o’clock, low');
 });

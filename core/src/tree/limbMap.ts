@@ -25,6 +25,8 @@ export const THICKEST_MM = 2500;
 /** More than anybody counts on one limb. */
 export const MOST_ALIKE = 200;
 const id = z.string().min(1).max(64);
+/** Letters and figures, the first one a letter. */
+const LABEL = /^[A-Z][A-Za-z0-9]{0,11}$/;
 const cm = z.number().min(0).max(LONGEST_CM);
 
 export const Bud = z.strictObject({
@@ -85,6 +87,16 @@ export const Limb = z
       .max(LONGEST_CM)
       .optional()
       .describe('length before the tip was cut back; ages are counted on it'),
+    label: z
+      .string()
+      .regex(LABEL)
+      .optional()
+      .describe('short, and kept for life: S for the stem, A for a main limb, A1 on it'),
+    goneLabels: z
+      .array(z.string().regex(LABEL))
+      .max(2000)
+      .optional()
+      .describe('on the first stem: labels of wood that is gone, which no other limb is given'),
     named: GivenName.optional(),
     bundle: Bundle.optional(),
     guessed: z.boolean().optional().describe('its thickness was guessed from length and age, not measured'),

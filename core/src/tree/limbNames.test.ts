@@ -24,7 +24,7 @@ test.each([
   [130, 90, '3 o’clock, middle'],
   [290, 181, '6 o’clock, high'],
 ])('joined at %i cm of 300, bearing %i°: %s', (joint, bearing, name) => {
-  expect(nameOf([stem, side('S', joint, bearing)], 'S')).toBe(name);
+  expect(nameOf([stem, side('S', joint, bearing)], 'S')).toBe(`A · ${name}`);
 });
 
 test('a sucker, a second stem and a limb on a limb say what they are', () => {
@@ -36,10 +36,10 @@ test('a sucker, a second stem and a limb on a limb say what they are', () => {
     side('L', 55, 180, { parentId: 'S', kind: 'lateral' }),
   ];
   expect(nameOf(limbs, 'U')).toBe('Stem 2');
-  expect(nameOf(limbs, 'K')).toBe('Sucker at 2 o’clock');
-  expect(nameOf(limbs, 'L')).toBe('6 o’clock at 55 cm on 3 o’clock, low');
+  expect(nameOf(limbs, 'K')).toBe('X1 · sucker at 2 o’clock');
+  expect(nameOf(limbs, 'L')).toBe('A1 · 6 o’clock, 55 cm out');
   // 55 cm is 21.65 in
-  expect(limbNames(limbs, 0, 'us').get('L')).toBe('6 o’clock at 22 in on 3 o’clock, low');
+  expect(limbNames(limbs, 0, 'us').get('L')).toBe('A1 · 6 o’clock, 22 in out');
 });
 
 test('no two limbs share a name, and the same map gives the same names', () => {

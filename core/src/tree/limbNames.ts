@@ -1,5 +1,6 @@
 // What does anyone on the ground call this limb?
 import { CM_PER_INCH, clockHour, type Units } from '../measure/index';
+import { withLabels } from './labels';
 import type { GivenName, Limb } from './limbMap';
 import { limbShape } from './shape';
 import { indexLimbs } from './wood';
@@ -20,9 +21,12 @@ export function limbTiers(limbs: Limb[]): Map<string, Tier> {
   );
 }
 
+/** Between a label and what else a limb is called. */
+const BESIDE = ' · ';
+
 /**
- * A name for every limb, minted from its bearing on the crown clock and the height of its joint: "4 o’clock, low".
- * Limbs on limbs are told by what they hang on. A given name is kept, whatever was measured since. Doubled names get a number in the order of the map.
+ * A name for every limb: its label, and how it is found from the ground, by its bearing on the crown clock and the height of its joint:
+ * “B · 4 o’clock, low”, “B3 · 5 o’clock, 240 cm out”. A name that somebody gave stands in place of the clock. A stem is a stem.
  *
  * @param twelveBearingDeg bearing of 12 o'clock at this site
  * @param units of the tape that a place on a limb is told by; whole cm or in
@@ -33,45 +37,55 @@ export function limbNames(
   twelveBearingDeg: number,
   units: Units = 'metric',
 ): Map<string, string> {
-  const index = indexLimbs(limbs);
+  const { byId } = indexLimbs(limbs);
   const tiers = limbTiers(limbs);
   const stems = limbs.filter((limb) => limb.kind === 'trunk');
-  const names = new Map<string, string>();
-  const taken = new Map<string, number>();
+  return new Map(
+    withLabels(limbs, twelveBearingDeg).map((limb) => {
+      const found = foundBy(limb);
+      return [limb.id, limb.kind === 'trunk' && !limb.named?.own ? found : `${limb.label}${BESIDE}${found}`];
+    }),
+  );
 
-  for (const limb of limbs) {
-    const name = plainName(limb);
-    const before = taken.get(name) ?? 0;
-    taken.set(name, before + 1);
-    names.set(limb.id, before === 0 ? name : `${name} (${before + 1})`);
-  }
-  return names;
-
-  function plainName(limb: Limb): string {
+  function foundBy(limb: Limb): string {
     if (limb.named?.own) return limb.named.own;
-    if (limb.kind === 'trunk') return stems.length > 1 ? `Stem ${stems.indexOf(limb) + 1}` : 'Stem';
+    if (limb.kind === 'trunk')
+      return stems.length > 1 ? `Stem ${stems.findIndex(({ id }) => id === limb.id) + 1}` : 'Stem';
     const hour = `${limb.named?.hour ?? clockHour(limb.bearingDeg, twelveBearingDeg)} o’clock`;
-    const parentOfBundle = limb.bundle && limb.parentId !== null ? index.byId.get(limb.parentId) : undefined;
-    if (limb.bundle && parentOfBundle)
-      return `${manyName(limb.bundle)} at ${wholeUnits(limb.bundle.part?.atCm ?? limb.named?.atCm ?? limb.jointCm, units)} on ${lowerFirst(names.get(parentOfBundle.id) ?? plainName(parentOfBundle))}`;
-    if (limb.kind === 'sucker') return `Sucker at ${hour}`;
-    const parent = limb.parentId === null ? undefined : index.byId.get(limb.parentId);
-    if (parent && parent.kind !== 'trunk') {
-      return `${hour} at ${wholeUnits(limb.named?.atCm ?? limb.jointCm, units)} on ${lowerFirst(names.get(parent.id) ?? plainName(parent))}`;
-    }
-    return `${hour}, ${limb.named?.tier ?? tiers.get(limb.id)}`;
+    const parent = limb.parentId === null ? undefined : byId.get(limb.parentId);
+    const isOnLimb = parent !== undefined && parent.kind !== 'trunk';
+    const out = `${wholeUnits(limb.bundle?.part?.atCm ?? limb.named?.atCm ?? limb.jointCm, units)} out`;
+    if (limb.bundle) return `${manyName(limb.bundle)}, ${out}`;
+    if (limb.kind === 'sucker') return `sucker at ${hour}`;
+    return isOnLimb ? `${hour}, ${out}` : `${hour}, ${limb.named?.tier ?? tiers.get(limb.id)}`;
   }
+}
+
+/** The label that leads a name; null where none does. @example labelIn('B3 · 5 o’clock, 240 cm out') //=> 'B3' */
+export function labelIn(name: string): string | null {
+  const [label, ...rest] = name.split(BESIDE);
+  return rest.length > 0 && label !== undefined && /^[A-Z][A-Za-z0-9]*$/.test(label) ? label : null;
+}
+
+/** A name without its label. @example besideLabel('B3 · 5 o’clock, 240 cm out') //=> '5 o’clock, 240 cm out' */
+export function besideLabel(name: string): string {
+  const label = labelIn(name);
+  return label === null ? name : name.slice(label.length + BESIDE.length);
 }
 
 function manyName({ about, part }: NonNullable<Limb['bundle']>): string {
-  return part ? `The ${about} ${part.which} of about ${part.of}` : `About ${about}`;
+  return part ? `the ${about} ${part.which} of about ${part.of}` : `about ${about}`;
 }
 
-/** Gives every limb that has none the name it is to keep: by its bearing and joint as they are now. */
-export function withGivenNames(limbs: Limb[], twelveBearingDeg: number): Limb[] {
+/**
+ * Gives every limb that has none the label and the name it is to keep: by its bearing and joint as they are now.
+ *
+ * @param before the map that this one takes the place of
+ */
+export function withGivenNames(limbs: Limb[], twelveBearingDeg: number, before: Limb[] = []): Limb[] {
   const tiers = limbTiers(limbs);
   const { byId } = indexLimbs(limbs);
-  return limbs.map((limb) => {
+  return withLabels(limbs, twelveBearingDeg, before).map((limb) => {
     if (limb.named || limb.kind === 'trunk') return limb;
     const parent = limb.parentId === null ? undefined : byId.get(limb.parentId);
     const named: GivenName = {

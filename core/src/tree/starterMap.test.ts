@@ -327,7 +327,7 @@ test('a given name stays when the limb is measured anew or another is taken away
   const after = limbNames(moved, 0);
   for (const id of ['A', 'C', 'D']) expect(after.get(id)).toBe(before.get(id));
   const named = measured(moved, 'C', { named: { hour: 1, own: 'The swing limb' } });
-  expect(limbNames(named, 0).get('C')).toBe('The swing limb');
+  expect(limbNames(named, 0).get('C')).toBe('E · The swing limb');
 });
 
 test('growth marks give the years and the vigour', () => {

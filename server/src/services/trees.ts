@@ -11,7 +11,7 @@ import {
 } from '@mortisect/core/records';
 import { treeAge } from '@mortisect/core/register';
 import { targetFault } from '@mortisect/core/shaping';
-import { bareStem, type Limb } from '@mortisect/core/tree';
+import { bareStem, type Limb, withLabels } from '@mortisect/core/tree';
 import { unsaid } from '@mortisect/words';
 import { refusalUnsaid } from '@mortisect/words/trade';
 import { and, eq, ne, sql } from 'drizzle-orm';
@@ -19,7 +19,7 @@ import { v7 as newId } from 'uuid';
 import { doesNotFit, moved, notThere } from '../refusal';
 import { insertMany } from '../store/insertMany';
 import { type Db, type Store, writing } from '../store/openDb';
-import { findings, isKept, plots, rows, type TreeValue, trees } from '../store/schema';
+import { findings, isKept, plots, rows, site, type TreeValue, trees } from '../store/schema';
 import { markDeleted } from './deletedTrees';
 import type { Device } from './devices';
 import { append, BEGINNING, type Written } from './history';
@@ -258,11 +258,13 @@ interface LimbsWrite {
 
 /** A limb with an open finding on it stays on the map: the finding would hang in the air. */
 export function putLimbs(db: Db, write: LimbsWrite): Promise<TreeDetail> {
-  const { treeId, baseRevision, limbs, device, now } = write;
+  const { treeId, baseRevision, device, now } = write;
   const surveyedAt = happenedAt(write.surveyedAt, now);
   return writing(db, async (tx) => {
     const [row] = await tx.select().from(trees).where(eq(trees.id, treeId)).for('update');
     if (!row) throw notThere(unsaid('problem.aTree', { id: treeId }));
+    const [at] = await tx.select({ value: site.value }).from(site);
+    const limbs = withLabels(write.limbs, at?.value.twelveBearingDeg ?? 0, row.limbs);
     if (isDeepStrictEqual(row.limbs, limbs)) return getTree(tx, treeId);
     if (row.limbsRevision !== baseRevision) {
       throw moved({ limbs: limbs.length }, { limbs: row.limbs.length, revision: row.limbsRevision });

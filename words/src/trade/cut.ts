@@ -4,10 +4,9 @@ import { type Cut, leadingReason, type Place, type Reason, type Telling } from '
 import { disorderOf } from '@mortisect/core/disorders';
 import { clockHour } from '@mortisect/core/measure';
 import type { Site } from '@mortisect/core/records';
-import { lowerFirst } from '@mortisect/core/tree';
 import type { Say } from '../say';
 import { tapeText } from './figures';
-import { limbIn } from './limbIn';
+import { limbInText } from './limbIn';
 import { told } from './told';
 
 /** A piece of a sentence; `chalk` is a measure, `kerf` is the cut, the rest is plain. */
@@ -56,7 +55,7 @@ function measured(say: Say, reason: Reason, { units, names }: Telling): string {
     clearance,
     edge,
     down: tapeText(say, last.fromCm - last.toCm, units),
-    limb: lowerFirst(limbIn(say, names.get(last.limbId) ?? last.limbId)),
+    limb: limbInText(say, names.get(last.limbId) ?? last.limbId),
   });
 }
 
@@ -66,7 +65,7 @@ function cutting(say: Say, cut: Cut, reason: Reason, telling: Telling): string {
     return say('trade.cutDeadOnly', { at: tape(cut.atCm) });
   const moved = cut.limbId !== reason.edgeLimbId;
   const on = moved
-    ? say('trade.cutOn', { limb: lowerFirst(limbIn(say, telling.names.get(cut.limbId) ?? cut.limbId)) })
+    ? say('trade.cutOn', { limb: limbInText(say, telling.names.get(cut.limbId) ?? cut.limbId) })
     : '';
   return cut.upToCm === undefined
     ? say('trade.cutPlace', { place: placeWords(say, reason.place, telling, on) })
@@ -91,7 +90,7 @@ function placeWords(say: Say, place: Place, telling: Telling, on: string): strin
     case 'stub':
       return say('trade.cutBare', { on, at });
     case 'collar': {
-      const limb = lowerFirst(limbIn(say, telling.names.get(place.limbId) ?? place.limbId));
+      const limb = limbInText(say, telling.names.get(place.limbId) ?? place.limbId);
       const isStem = telling.limbs.some(({ id, kind }) => id === place.limbId && kind === 'trunk');
       return say(isStem ? 'trade.cutAtStool' : COLLAR[place.finish], { limb });
     }

@@ -2,7 +2,7 @@ export { asText, cutSentence, faceWords, type Phrase } from './cut';
 export { dayReasonWords, FACTOR_WORDS, laneName, riskWords, VERDICT_WORDS, windowTitle } from './days';
 export { dayIn, decimalMark, figure, joined, readingIn, tapeText } from './figures';
 export { jobName, jobNotes } from './jobs';
-export { limbIn } from './limbIn';
+export { besideWords, labelWords, limbIn, limbInText } from './limbIn';
 export { paceWords, personalPaceWords } from './paces';
 export {
   arboristWords,

@@ -27,11 +27,10 @@ import type {
   Visit,
 } from '@mortisect/core/plan';
 import { type Gap, type Goal, isSameGap, type Lowers, OFF_CENTRE_FROM } from '@mortisect/core/shaping';
-import { lowerFirst } from '@mortisect/core/tree';
 import type { PlainKey, Say } from '../say';
 import { asText, cutSentence } from './cut';
 import { joined, readingIn } from './figures';
-import { limbIn } from './limbIn';
+import { limbIn, limbInText } from './limbIn';
 import { told } from './told';
 
 const OTHER: Record<OtherKind, PlainKey> = {
@@ -49,7 +48,7 @@ export const otherWords = (say: Say, kind: OtherKind) => say(OTHER[kind]);
 export function stepSentence(say: Say, { candidate }: Priced, telling: Telling): string {
   const { what } = candidate;
   if (what.is === 'cut') return asText(cutSentence(say, what.cut, telling));
-  const name = lowerFirst(limbIn(say, telling.names.get(what.limbId) ?? what.limbId));
+  const name = limbInText(say, telling.names.get(what.limbId) ?? what.limbId);
   return `${otherWords(say, what.kind)}: ${name}.`;
 }
 
@@ -220,7 +219,7 @@ export interface Named {
 }
 
 export function pinSentence(say: Say, pin: Pin, { names }: Pick<Named, 'names'>): string {
-  const name = (limbId: string) => lowerFirst(limbIn(say, names.get(limbId) ?? limbId));
+  const name = (limbId: string) => limbInText(say, names.get(limbId) ?? limbId);
   const cut = (candidateId: string) => name(candidateId.split(' ')[0] ?? candidateId);
   switch (pin.kind) {
     case 'stays':

@@ -2,8 +2,8 @@
 
 import type { Cut } from '@mortisect/core/cuts';
 import type { Units } from '@mortisect/core/measure';
-import { indexLimbs, type Limb, lowerFirst } from '@mortisect/core/tree';
-import { limbIn } from '@mortisect/words/trade';
+import { indexLimbs, type Limb } from '@mortisect/core/tree';
+import { limbInText } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useId, useMemo, useRef, useState } from 'react';
 import Svg, { Line } from 'react-native-svg';
@@ -119,7 +119,7 @@ export function LimbTape(props: LimbTapeProps) {
           <KerfFigure
             {...common}
             cut={cut}
-            on={cut.limbId === limbId ? null : lowerFirst(limbIn(say, names.get(cut.limbId) ?? cut.limbId))}
+            on={cut.limbId === limbId ? null : limbInText(say, names.get(cut.limbId) ?? cut.limbId)}
             units={units}
             onWhy={props.onWhy}
             onSwitchUnits={props.onSwitchUnits}

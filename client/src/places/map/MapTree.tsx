@@ -48,7 +48,7 @@ function Drawing({ detail, today }: { detail: TreeDetail; today: SiteToday }) {
         treeId: tree.id,
         baseRevision: limbsRevision,
         surveyedAt: clock(),
-        limbs: withGivenNames(history.limbs, twelve),
+        limbs: withGivenNames(history.limbs, twelve, detail.limbs),
       },
       { onSuccess: () => leaving.leave(back) },
     );

@@ -6,7 +6,15 @@ import type { TreeView } from '@mortisect/core/present';
 import { markOf } from '@mortisect/core/records';
 import { lowerFirst } from '@mortisect/core/tree';
 import type { Say } from '@mortisect/words';
-import { clashSentence, insteadWords, leftWords, limbIn, told, verdictWords } from '@mortisect/words/trade';
+import {
+  clashSentence,
+  insteadWords,
+  leftWords,
+  limbIn,
+  limbInText,
+  told,
+  verdictWords,
+} from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
@@ -33,7 +41,7 @@ export function Clash({ view, solved }: { view: TreeView; solved: Solved }) {
       finding.id,
       say('plan.on2', {
         disorder: lowerFirst(told(say, disorderOf(finding.disorder)?.name) ?? finding.disorder),
-        get: lowerFirst(limbIn(say, view.names.get(finding.limbId) ?? finding.limbId)),
+        get: limbInText(say, view.names.get(finding.limbId) ?? finding.limbId),
       }),
     ]),
   );

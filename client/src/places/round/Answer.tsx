@@ -3,8 +3,7 @@
 import type { Cut, Decision, ReasonNotToCut } from '@mortisect/core/cuts';
 import { disorderOf } from '@mortisect/core/disorders';
 import { judgedAt, type SiteToday, type TreeView, telling } from '@mortisect/core/present';
-import { lowerFirst } from '@mortisect/core/tree';
-import { cutSentence, leftWords, limbIn, told } from '@mortisect/words/trade';
+import { cutSentence, leftWords, limbInText, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
@@ -46,7 +45,7 @@ export function Answer({ view, today, lesionId, onWhy }: AnswerProps) {
       {taker ? (
         <Body>
           {say('round.theCutOnRemovesThisWoodToo', {
-            get: lowerFirst(limbIn(say, view.names.get(taker.limbId) ?? taker.limbId)),
+            get: limbInText(say, view.names.get(taker.limbId) ?? taker.limbId),
           })}
         </Body>
       ) : null}

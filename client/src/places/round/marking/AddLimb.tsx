@@ -57,7 +57,7 @@ function Open({ detail, view, today, onLimb, onClose, onAdded }: AddLimbProps) {
   const [entered, setEntered] = useState<Partial<Limb>>({});
   const parent = view.limbs.find((limb) => limb.id === parentId) ?? onLimb;
   const { limbs, id } = withLimb(joinBundles(view.limbs), parent.id, Math.min(jointCm, parent.lengthCm));
-  const drawn = withGivenNames(measured(limbs, id, entered), twelve);
+  const drawn = withGivenNames(measured(limbs, id, entered), twelve, detail.limbs);
   const limb = drawn.find((limb) => limb.id === id) as Limb;
   const set = (part: Partial<Limb>) => setEntered({ ...entered, ...part });
   const add = () =>
