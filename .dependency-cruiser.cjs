@@ -9,6 +9,7 @@ const rooms = [
   'register',
   'settings',
   'tree',
+  'sight',
   'disorders',
   'diagnosis',
   'faults',

@@ -5,7 +5,8 @@ import { sayIn, toldIn } from './words';
 
 const say = sayIn('es');
 const told = toldIn('es');
-const LIMB = `C · ${say('trade.limbOnStem', { hour: 4, tier: say('trade.tierLow') })}`;
+const WHERE = say('trade.limbOnStem', { hour: 4, tier: say('trade.tierLow') });
+const LIMB = `C · ${WHERE}`;
 
 test.describe('phone', () => {
   test.use({ viewport: PHONE, locale: 'es-ES' });
@@ -71,7 +72,7 @@ async function markCanker(page: Page): Promise<void> {
 async function readPlan(page: Page): Promise<void> {
   await page.getByRole('button', { name: say('round.seeThePlanOfThisTree') }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Lee wall 07' })).toBeVisible();
-  const row = page.getByRole('button', { name: new RegExp(`^\\d ${LIMB}`) });
+  const row = page.getByRole('button', { name: new RegExp(`^\\d C .*${WHERE}`) });
   await expect(row).toContainText(told('Fire blight canker, active'));
   await row.click();
   await page.getByRole('button', { name: say('plan.whyAndWhatElse', { name: LIMB }) }).click();

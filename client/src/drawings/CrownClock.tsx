@@ -1,6 +1,7 @@
 // The crown clock: the tree from above. A tap picks a limb; where limbs lie over one another it asks which.
 
 import { heightReading, thicknessReading, type Units } from '@mortisect/core/measure';
+import type { Box } from '@mortisect/core/sight';
 import { type Limb, onSpoke, reachCm, type Spoke, spokes } from '@mortisect/core/tree';
 import { joined, limbIn } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
@@ -15,6 +16,7 @@ import { useTextScale, useWidthOf } from '../ui/size';
 import { usePalette } from '../ui/theme';
 import { Label } from '../ui/type';
 import { limbsAt } from './clock';
+import { Labels } from './Labels';
 import { Kerf, MarkPatterns, useMarkInk } from './marks';
 import { TipHandle } from './TipHandle';
 import type { TapeBand } from './tape/Measure';
@@ -35,6 +37,10 @@ interface CrownClockProps {
 const VIEW = 300;
 const FACE = 118;
 const TOUCH_PX = 22;
+/** A mark on the thinnest limb is still seen. */
+const LEAST_MARK = 3;
+/** Labels keep off the hours. */
+const WITHIN = { x: -FACE - 4, y: -FACE - 4, width: 2 * FACE + 8, height: 2 * FACE + 8 };
 
 export function CrownClock(props: CrownClockProps) {
   const say = useSay();
@@ -168,6 +174,12 @@ function Face({ pxPerCm, units, zoom }: { pxPerCm: number; units: Units; zoom: n
   );
 }
 
+/** Where the first ring's distance stands, roughly. */
+function ringBox(pxPerCm: number, units: Units): Box {
+  const off = METRES[units].step * pxPerCm * Math.SQRT1_2;
+  return { x: -off - 15, y: -off - 11, width: 30, height: 15 };
+}
+
 /** The first ring's distance, over everything else so that it can be read. */
 function RingLabel({ pxPerCm, units, zoom }: { pxPerCm: number; units: Units; zoom: number }) {
   const say = useSay();
@@ -210,9 +222,12 @@ function Crown({
   chosenId,
   bands,
   kerfs,
+  names,
+  units,
   zoom,
 }: CrownClockProps & { plan: Spoke[]; pxPerCm: number; zoom: number }) {
   const { ink, dead, chalk, paper, ground } = usePalette();
+  const textScale = useTextScale();
   const prefix = `c${useId().replace(/\W/g, '')}`;
   const inks = useMarkInk();
   const byId = new Map(plan.map((spoke) => [spoke.limb.id, spoke]));
@@ -236,6 +251,10 @@ function Crown({
         />
       );
     });
+  const marked = new Set([...bands, ...kerfs].map(({ limbId }) => limbId));
+  // On a small drawing those alone that matter now
+  const isLabelled = ({ id, kind, bundle, parentId }: Limb) =>
+    zoom < 1 || kind === 'scaffold' || bundle || marked.has(id) || id === chosenId || parentId === chosenId;
   const inOrder = plan.toSorted((a, b) => RINGS[a.tier] - RINGS[b.tier] || a.limb.baseMm - b.limb.baseMm);
   return (
     <G>
@@ -247,18 +266,14 @@ function Crown({
         .map((spoke) => (
           <Tier key={spoke.limb.id} spoke={spoke} pxPerCm={pxPerCm} />
         ))}
-      {inOrder.map((spoke) =>
-        spoke.limb.bundle ? (
-          <Count key={spoke.limb.id} about={spoke.limb.bundle.about} zoom={zoom} {...px(spoke.tip)} />
-        ) : null,
-      )}
       {bands.map((band) => {
         const spoke = byId.get(band.limbId);
         if (!spoke) return null;
         const placed = band.measured !== false;
         const from = px(onSpoke(spoke, placed ? band.fromCm : 0));
         const to = px(onSpoke(spoke, placed ? band.toCm : spoke.limb.lengthCm));
-        const width = Math.max(9, thickness(spoke.limb) + 4);
+        // As thick as the limb, so that many marks do not hide the tree
+        const width = Math.max(LEAST_MARK, thickness(spoke.limb));
         return (
           <G key={band.id}>
             <Line
@@ -267,8 +282,8 @@ function Crown({
               x2={to.x}
               y2={to.y}
               stroke={inks[band.kind]}
-              strokeWidth={width + 2.4}
-              strokeLinecap="square"
+              strokeWidth={width}
+              strokeLinecap="butt"
             />
             <Line
               x1={from.x}
@@ -276,8 +291,8 @@ function Crown({
               x2={to.x}
               y2={to.y}
               stroke={`url(#${prefix}${band.kind})`}
-              strokeWidth={width}
-              strokeLinecap="square"
+              strokeWidth={Math.max(1, width - 1.6)}
+              strokeLinecap="butt"
             />
           </G>
         );
@@ -288,6 +303,24 @@ function Crown({
         const at = spoke ? px(onSpoke(spoke, kerf.atCm)) : { x: 0, y: 0 };
         return <Kerf key={`${kerf.limbId}-${kerf.atCm}`} x={at.x} y={at.y} half={11} />;
       })}
+      <Labels
+        limbs={plan.flatMap((spoke) =>
+          isLabelled(spoke.limb) ? [{ limb: spoke.limb, ...px(spoke.tip) }] : [],
+        )}
+        names={names}
+        chosenId={chosenId}
+        marked={marked}
+        within={WITHIN}
+        taken={[
+          ringBox(pxPerCm, units),
+          ...kerfs.map((kerf) => {
+            const spoke = byId.get(kerf.limbId);
+            const { x, y } = spoke ? px(onSpoke(spoke, kerf.atCm)) : { x: 0, y: 0 };
+            return { x: x - 7, y: y - 7, width: 14, height: 14 };
+          }),
+        ]}
+        fontSize={12 * Math.max(0.8, zoom) * textScale}
+      />
       {chosen ? (
         <Circle
           cx={px(chosen.tip).x}
@@ -298,29 +331,6 @@ function Crown({
           strokeWidth={3}
         />
       ) : null}
-    </G>
-  );
-}
-
-/** About how many a thicket stands for, clear of the wood under it. */
-function Count({ about, zoom, x, y }: { about: number; zoom: number; x: number; y: number }) {
-  const { ink, paper } = usePalette();
-  const text = {
-    x,
-    y: y - 9,
-    fontSize: 14 * Math.max(0.8, zoom) * useTextScale(),
-    textAnchor: 'middle' as const,
-    fontFamily: 'Barlow Condensed',
-    fontWeight: '600' as const,
-  };
-  return (
-    <G>
-      <Text {...text} fill={paper} stroke={paper} strokeWidth={4} strokeLinejoin="round">
-        {`~${about}`}
-      </Text>
-      <Text {...text} fill={ink}>
-        {`~${about}`}
-      </Text>
     </G>
   );
 }

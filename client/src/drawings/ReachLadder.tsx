@@ -11,10 +11,12 @@ import { useSay } from '../data/useSay';
 import { elementRef } from '../ui/dom';
 import { useTextScale, useWidthOf } from '../ui/size';
 import { usePalette } from '../ui/theme';
+import { Labels } from './Labels';
 import { Kerf } from './marks';
 
 interface ReachLadderProps {
   limbs: Limb[];
+  names: ReadonlyMap<string, string>;
   chosenId: string | null;
   kerfs: { limbId: string; atCm: number }[];
   units: Units;
@@ -25,7 +27,7 @@ interface ReachLadderProps {
 const HEIGHT = 250;
 const LEFT = 66;
 
-export function ReachLadder({ limbs, chosenId, kerfs, units, shoulderCm }: ReachLadderProps) {
+export function ReachLadder({ limbs, names, chosenId, kerfs, units, shoulderCm }: ReachLadderProps) {
   const fromGround = groundReachCm(shoulderCm);
   const fromLadder = ladderKerfCm(shoulderCm);
   const say = useSay();
@@ -42,6 +44,7 @@ export function ReachLadder({ limbs, chosenId, kerfs, units, shoulderCm }: Reach
     x: LEFT + (width - LEFT) / 2 + x * pxPerCm,
     y: HEIGHT - 12 - z * pxPerCm,
   });
+  const marked = new Set(kerfs.map(({ limbId }) => limbId));
   const bands = [
     { name: 'ground', fromCm: 0, toCm: fromGround },
     { name: 'ladder', fromCm: fromGround, toCm: fromLadder },
@@ -108,6 +111,18 @@ export function ReachLadder({ limbs, chosenId, kerfs, units, shoulderCm }: Reach
             );
           }),
         )}
+        <Labels
+          limbs={limbs.flatMap((limb) => {
+            const tip = shape.get(limb.id)?.tip;
+            const isNamed = limb.kind === 'scaffold' || marked.has(limb.id) || limb.id === chosenId;
+            return tip && isNamed ? [{ limb, ...at(tip) }] : [];
+          })}
+          names={names}
+          chosenId={chosenId}
+          marked={marked}
+          within={{ x: LEFT, y: 0, width: width - LEFT, height: HEIGHT }}
+          fontSize={fontSize * 0.85}
+        />
         {kerfs.map((kerf) => {
           const placed = shape.get(kerf.limbId);
           const limb = limbs.find((limb) => limb.id === kerf.limbId);

@@ -40,6 +40,7 @@ export function TreeBeside(props: TreeBesideProps) {
       <View>
         <ReachLadder
           limbs={view.limbs}
+          names={view.names}
           chosenId={chosenId}
           kerfs={kerfs}
           units={today.units}

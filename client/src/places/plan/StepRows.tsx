@@ -3,7 +3,7 @@
 import { massReading, thicknessReading } from '@mortisect/core/measure';
 import type { StepView } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
-import { goalWords, joined, limbIn, otherWords } from '@mortisect/words/trade';
+import { besideWords, goalWords, joined, labelWords, otherWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../../data/useSay';
 import { Mark } from '../../drawings/marks';
@@ -30,6 +30,7 @@ export function StepRows({ view, today, steps, chosenId, onChoose }: StepRowsPro
         const solved = view.findings.filter((finding) =>
           step.step.solves.some(({ findingId }) => findingId === finding.id),
         );
+        const name = view.names.get(step.limbId) ?? step.limbId;
         const what = step.cut
           ? kindWords(say, step.cut)
           : step.priced.candidate.what.is === 'other'
@@ -51,7 +52,7 @@ export function StepRows({ view, today, steps, chosenId, onChoose }: StepRowsPro
             <Mark kind={step.kind} />
             <View flex={1} minWidth={0}>
               <Label fontSize="$19" lineHeight="$19">
-                {limbIn(say, view.names.get(step.limbId) ?? step.limbId)}
+                {labelWords(say, name)}
                 {step.cut ? say('plan.atPlace') : ''}
                 {step.cut ? (
                   <Label fontSize="$19" lineHeight="$19" color="$kerfText">
@@ -60,7 +61,12 @@ export function StepRows({ view, today, steps, chosenId, onChoose }: StepRowsPro
                 ) : null}
               </Label>
               <Small>
-                {[findingWords(say, solved), ...goalWords(say, step.step.serves), what]
+                {[
+                  besideWords(say, name),
+                  findingWords(say, solved),
+                  ...goalWords(say, step.step.serves),
+                  what,
+                ]
                   .filter(Boolean)
                   .join(' · ')}
               </Small>

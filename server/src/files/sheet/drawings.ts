@@ -3,6 +3,7 @@ import type { Cut } from '@mortisect/core/cuts';
 import { kindOf } from '@mortisect/core/disorders';
 import type { Units } from '@mortisect/core/measure';
 import type { PlanFinding, SeasonOfPlan } from '@mortisect/core/plan';
+import { type Box, placeLabels } from '@mortisect/core/sight';
 import {
   diameterMmAt,
   type Kerf,
@@ -11,6 +12,7 @@ import {
   reachCm,
   type Spoke,
   spokes,
+  withLabels,
 } from '@mortisect/core/tree';
 import type { Say } from '@mortisect/words';
 import { tapeText } from '@mortisect/words/trade';
@@ -77,11 +79,19 @@ export function crownFromAbove(doc: Doc, x: number, y: number, side: number, abo
     const spoke = byId.get(finding.limbId);
     if (!spoke) continue;
     const [from, to] = [at(spoke, finding.fromCm), at(spoke, finding.toCm)];
-    doc.moveTo(from.x, from.y).lineTo(to.x, to.y).lineWidth(5).lineCap('butt');
+    // As thick as the limb
+    const width = Math.max(1.6, Math.min(5, spoke.limb.baseMm / 16));
+    doc.moveTo(from.x, from.y).lineTo(to.x, to.y).lineWidth(width).lineCap('butt');
     if (kindOf(finding.disorder) === 'diseased') doc.dash(1.6, { space: 1.6 });
     doc.stroke(INK).undash();
   }
   doc.circle(cx, cy, 4).fill(INK);
+  limbLabels(doc, plan, above, (spoke) => at(spoke, spoke.limb.lengthCm), {
+    x,
+    y,
+    width: side,
+    height: side,
+  });
   for (const { kerf, number } of above.kerfs) {
     const spoke = kerf && byId.get(kerf.limbId);
     const point = kerf && spoke ? at(spoke, kerf.atCm) : kerf ? { x: cx, y: cy } : null;
@@ -93,6 +103,37 @@ export function crownFromAbove(doc: Doc, x: number, y: number, side: number, abo
       .fillColor(INK)
       .text(String(number), point.x + 5, point.y - 14, { lineBreak: false });
   }
+}
+
+const LABEL_PT = 8;
+
+/** Main limbs and those that are cut, each beside its tip; none over another. */
+function limbLabels(
+  doc: Doc,
+  plan: Spoke[],
+  { limbs, twelveBearingDeg, kerfs }: Above,
+  tipOf: (spoke: Spoke) => { x: number; y: number },
+  within: Box,
+): void {
+  const cut = new Set(kerfs.map(({ kerf }) => kerf?.limbId));
+  const labels = new Map(withLabels(limbs, twelveBearingDeg).map(({ id, label }) => [id, label]));
+  doc.font('head').fontSize(LABEL_PT).fillColor(INK);
+  const wishes = plan
+    .filter(({ limb }) => limb.kind === 'scaffold' || cut.has(limb.id))
+    .map((spoke) => {
+      const text = labels.get(spoke.limb.id) ?? '';
+      const rank = (cut.has(spoke.limb.id) ? 1e4 : 0) + spoke.limb.baseMm;
+      return {
+        id: spoke.limb.id,
+        text,
+        rank,
+        ...tipOf(spoke),
+        width: doc.widthOfString(text),
+        height: LABEL_PT,
+      };
+    });
+  for (const { text, x, y } of placeLabels(wishes, within))
+    doc.text(text, x - doc.widthOfString(text) / 2, y - LABEL_PT / 2, { lineBreak: false });
 }
 
 /** Two strokes, as on every drawing: slanted, or square across the wood. */

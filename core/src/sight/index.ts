@@ -1,0 +1,1 @@
+export { type Box, type LabelPlaced, type LabelWish, overlaps, placeLabels } from './labels';
