@@ -1,6 +1,6 @@
 // The crown clock: the tree from above. A tap picks a limb; where limbs lie over one another it asks which.
 
-import { heightReading, thicknessReading, type Units } from '@mortisect/core/measure';
+import { heightReading, type Units } from '@mortisect/core/measure';
 import type { Box } from '@mortisect/core/sight';
 import { type Limb, onSpoke, reachCm, type Spoke, spokes } from '@mortisect/core/tree';
 import { joined, limbIn } from '@mortisect/words/trade';
@@ -9,17 +9,14 @@ import { useId, useMemo, useRef, useState } from 'react';
 import Svg, { Circle, G, Line, Path, Rect, Text } from 'react-native-svg';
 import { useSay } from '../data/useSay';
 import { elementRef } from '../ui/dom';
-import { PressRow } from '../ui/PressRow';
-import { Rows } from '../ui/Row';
-import { Sheet } from '../ui/Sheet';
 import { useTextScale, useWidthOf } from '../ui/size';
 import { usePalette } from '../ui/theme';
-import { Label } from '../ui/type';
 import { limbsAt } from './clock';
 import { Labels } from './Labels';
 import { Kerf, MarkPatterns, useMarkInk } from './marks';
 import { TipHandle } from './TipHandle';
 import type { TapeBand } from './tape/Measure';
+import { WhichLimb } from './WhichLimb';
 
 interface CrownClockProps {
   limbs: Limb[];
@@ -99,30 +96,7 @@ export function CrownClock(props: CrownClockProps) {
           />
         ) : null}
       </View>
-      <Sheet
-        title={say('shared.whichLimb')}
-        open={asked.length > 0}
-        onClose={() => setAsked([])}
-        closeLabel={say('shared.noneOfThese')}
-      >
-        <Rows>
-          {asked.map((limb) => (
-            <PressRow
-              key={limb.id}
-              paddingVertical={6}
-              paddingHorizontal={12}
-              justifyContent="space-between"
-              onPress={() => {
-                setAsked([]);
-                onChoose(limb.id);
-              }}
-            >
-              <Label fontSize="$19">{limbIn(say, names.get(limb.id) ?? limb.id)}</Label>
-              <Label>{joined(say, thicknessReading(limb.baseMm, units))}</Label>
-            </PressRow>
-          ))}
-        </Rows>
-      </Sheet>
+      <WhichLimb asked={asked} names={names} units={units} onClose={() => setAsked([])} onChoose={onChoose} />
     </View>
   );
 }

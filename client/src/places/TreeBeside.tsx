@@ -5,6 +5,7 @@ import { View } from '@tamagui/core';
 import { useSay } from '../data/useSay';
 import { CrownClock } from '../drawings/CrownClock';
 import { ReachLadder } from '../drawings/ReachLadder';
+import { StandView } from '../drawings/StandView';
 import { Small } from '../ui/type';
 import { bandsOf } from './bands';
 
@@ -31,12 +32,42 @@ export function TreeClock({ view, today, chosenId, kerfs, onChoose }: TreeBeside
   );
 }
 
-export function TreeBeside(props: TreeBesideProps) {
+const SIDE_DEG: Readonly<Record<string, number>> = { north: 0, east: 90, south: 180, west: 270 };
+
+/** The tree as it is seen from a side of it; from 6 o’clock where nothing is said. */
+export function TreeSeenFrom({
+  view,
+  today,
+  chosenId,
+  kerfs,
+  onChoose,
+  side,
+  ladder = false,
+}: TreeBesideProps & { side?: string; ladder?: boolean }) {
+  return (
+    <StandView
+      key={`${view.tree.id} ${side} ${ladder}`}
+      limbs={view.limbs}
+      names={view.names}
+      twelveBearingDeg={today.site.twelveBearingDeg}
+      chosenId={chosenId}
+      bands={bandsOf(view.considered)}
+      kerfs={kerfs}
+      units={today.units}
+      onChoose={onChoose}
+      fromDeg={side === undefined ? undefined : SIDE_DEG[side]}
+      ladder={ladder}
+    />
+  );
+}
+
+export function TreeBeside(props: TreeBesideProps & { side?: string; ladder?: boolean }) {
   const say = useSay();
   const { view, today, chosenId, kerfs } = props;
   return (
     <View gap={16}>
       <TreeClock {...props} />
+      <TreeSeenFrom {...props} />
       <View>
         <ReachLadder
           limbs={view.limbs}

@@ -58,6 +58,8 @@ export function CardFrame({ run, item, today, blade, awake, actions, children }:
               chosenId={item.cut.limbId}
               kerfs={[item.cut]}
               onChoose={openLimb}
+              side={item.side}
+              ladder={item.ladder}
             />
           </View>
         }

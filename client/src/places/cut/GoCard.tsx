@@ -10,7 +10,10 @@ import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
 import { Notice } from '../../ui/Notice';
+import { useWide } from '../../ui/theme';
 import { Body, Figure, Section } from '../../ui/type';
+import { TreeSeenFrom } from '../TreeBeside';
+import { useOpenLimb } from '../useOpenLimb';
 import { fallWords } from '../words';
 import { CardFrame, type FrameGiven } from './CardFrame';
 
@@ -23,6 +26,8 @@ export function GoCard(frame: FrameGiven) {
   const state = blade ? run.logs.get(blade.id)?.state : undefined;
   const left = useSecondsLeft(state?.is === 'wet' ? state.until : null, clock);
   const { ladder, side } = item;
+  const wide = useWide();
+  const openLimb = useOpenLimb(tree.id);
   const there = () =>
     recording.record({ kind: 'stationTaken', at: clock(), treeId: tree.id, station: item.station });
   const mark = run.marks.get(`${tree.id} ${item.cut.limbId}`);
@@ -52,6 +57,17 @@ export function GoCard(frame: FrameGiven) {
           })}
         </Body>
       ) : null}
+      {wide ? null : (
+        <TreeSeenFrom
+          view={item.view}
+          today={today}
+          chosenId={item.cut.limbId}
+          kerfs={[item.cut]}
+          onChoose={openLimb}
+          side={side}
+          ladder={ladder}
+        />
+      )}
       {mark ? <Body>{say('cut.theLimbIsMarkedWith', { mark: told(say, mark) })}</Body> : null}
       {left === null ? null : (
         <Body role="timer">

@@ -10,7 +10,7 @@ import { Button } from '../../ui/Button';
 import { Sheet } from '../../ui/Sheet';
 import { useWide } from '../../ui/theme';
 import { Label, Section, Small } from '../../ui/type';
-import { TreeBeside, TreeClock } from '../TreeBeside';
+import { TreeBeside, TreeClock, TreeSeenFrom } from '../TreeBeside';
 import { LimbList } from './LimbList';
 
 interface TreeDrawingsProps {
@@ -31,6 +31,7 @@ const AS_WIDE_AS_ITS_WORDS = { style: { flexBasis: '8.6rem', flexGrow: 1 } } as 
 function Above(props: TreeDrawingsProps) {
   const say = useSay();
   const [listed, setListed] = useState(false);
+  const [seen, setSeen] = useState(false);
   return (
     <View flexDirection="row" flexWrap="wrap" gap={12} alignItems="center">
       <View flexBasis={196} flexGrow={1} flexShrink={0} maxWidth={260}>
@@ -46,7 +47,13 @@ function Above(props: TreeDrawingsProps) {
         >
           {say('round.allLimbs')}
         </Button>
+        <Button kind="quiet" justifyContent="flex-start" paddingHorizontal={0} onPress={() => setSeen(true)}>
+          {say('round.asYouSeeIt')}
+        </Button>
       </View>
+      <Sheet title={say('round.asYouSeeIt')} open={seen} onClose={() => setSeen(false)}>
+        <TreeSeenFrom {...props} chosenId={props.limbId} kerfs={standingCuts(props.view)} />
+      </Sheet>
       <Sheet title={say('round.limbs')} open={listed} onClose={() => setListed(false)}>
         <LimbList
           {...props}

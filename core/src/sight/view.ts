@@ -1,0 +1,197 @@
+// The tree from where one stands: a perspective drawing as plain outlines, the farther wood first.
+import { drawnSticks, type Limb, limbShape, type Point } from '../tree/index';
+
+export interface Camera {
+  /** Where one stands, seen from the stem: compass bearing. */
+  bearingDeg: number;
+  /** From the stem, cm. */
+  distanceCm: number;
+  /** Height of the eyes over the ground, cm. */
+  eyeCm: number;
+  /** 1 shows the whole tree; 2 is twice as near. */
+  zoom: number;
+}
+
+export interface Spot {
+  x: number;
+  y: number;
+}
+
+/** A piece of wood as it is seen: its outline, and how far off its middle is. */
+export interface SeenWood {
+  limbId: string;
+  /** Base left, tip left, tip right, base right. */
+  outline: readonly [Spot, Spot, Spot, Spot];
+  /** Half its thickness at base and tip, in the units of the drawing. */
+  radii: readonly [number, number];
+  base: Spot;
+  tip: Spot;
+  /** cm from the eye. */
+  depthCm: number;
+  /** It ends there, and is drawn round. */
+  isTip: boolean;
+}
+
+export interface TreeSeen {
+  /** The farther first, so that nearer wood is drawn over it. */
+  wood: SeenWood[];
+  /** A place on a limb; null where it lies behind the eye. */
+  placeOf(limbId: string, atCm: number): (Spot & { radius: number }) | null;
+  /** Where the ground meets the stem. */
+  foot: Spot;
+}
+
+/** Nearer than this nothing is drawn: it would fill the picture. */
+const NEAREST_CM = 15;
+const MARGIN = 0.94;
+/** Longer wood is drawn in pieces, so that each lies before or behind what crosses it. */
+const PIECE_CM = 90;
+
+/**
+ * The limbs as somebody sees them who looks at the middle of the tree.
+ *
+ * @param size of the drawing, in its units; the whole tree fills it at zoom 1, wherever one stands
+ */
+export function treeSeen(limbs: Limb[], camera: Camera, size: { width: number; height: number }): TreeSeen {
+  const shape = limbShape(limbs);
+  const byId = new Map(limbs.map((limb) => [limb.id, limb]));
+  const topCm = Math.max(1, ...[...shape.values()].flatMap(({ base, tip }) => [base.z, tip.z]));
+  const { toEye, focal, middle } = lookFrom(camera, topCm, shape, size);
+  const project = (point: Point) => {
+    const eye = toEye(point);
+    if (eye.z < NEAREST_CM) return null;
+    return { x: middle.x + (focal * eye.x) / eye.z, y: middle.y - (focal * eye.y) / eye.z, depthCm: eye.z };
+  };
+  const radiusAt = (limb: Limb, share: number) => (limb.baseMm + (limb.tipMm - limb.baseMm) * share) / 20;
+  const wood = limbs.flatMap((limb) =>
+    drawnSticks(limb, shape).flatMap(({ base, tip }): SeenWood[] => {
+      const pieces = Math.max(1, Math.ceil(limb.lengthCm / PIECE_CM));
+      return Array.from({ length: pieces }, (_, i) => [i / pieces, (i + 1) / pieces] as const).flatMap(
+        ([from, to]): SeenWood[] => {
+          const [a, b] = [project(between(base, tip, from)), project(between(base, tip, to))];
+          if (!a || !b) return [];
+          const radii = [
+            (focal * radiusAt(limb, from)) / a.depthCm,
+            (focal * radiusAt(limb, to)) / b.depthCm,
+          ] as const;
+          return [
+            {
+              limbId: limb.id,
+              outline: outlineOf(a, b, radii),
+              radii,
+              base: a,
+              tip: b,
+              depthCm: (a.depthCm + b.depthCm) / 2,
+              isTip: to === 1,
+            },
+          ];
+        },
+      );
+    }),
+  );
+  return {
+    wood: wood.sort((a, b) => b.depthCm - a.depthCm),
+    placeOf(limbId, atCm) {
+      const [limb, stick] = [byId.get(limbId), shape.get(limbId)];
+      if (!limb || !stick) return null;
+      const share = Math.min(1, Math.max(0, atCm / limb.lengthCm));
+      const at = project(between(stick.base, stick.tip, share));
+      return at && { x: at.x, y: at.y, radius: (focal * radiusAt(limb, share)) / at.depthCm };
+    },
+    foot: project({ x: 0, y: 0, z: 0 }) ?? middle,
+  };
+}
+
+/** Limbs whose wood is touched, the nearest to the eye first; each once. @param within how far beside the wood counts, in units of the drawing */
+export function limbsTouched({ wood }: Pick<TreeSeen, 'wood'>, at: Spot, within: number): string[] {
+  const touched = wood.filter(({ base, tip, radii }) => {
+    const share = nearestShare(at, base, tip);
+    const [x, y] = [base.x + (tip.x - base.x) * share, base.y + (tip.y - base.y) * share];
+    return Math.hypot(at.x - x, at.y - y) <= radii[0] + (radii[1] - radii[0]) * share + within;
+  });
+  return [...new Set(touched.toReversed().map(({ limbId }) => limbId))];
+}
+
+function nearestShare(at: Spot, from: Spot, to: Spot): number {
+  const [dx, dy] = [to.x - from.x, to.y - from.y];
+  const square = dx * dx + dy * dy;
+  if (square === 0) return 0;
+  return Math.min(1, Math.max(0, ((at.x - from.x) * dx + (at.y - from.y) * dy) / square));
+}
+
+interface Look {
+  /** Right, up, and away from the eye, cm. */
+  toEye(point: Point): Point;
+  /** Units of the drawing for a cm at 1 cm from the eye. */
+  focal: number;
+  middle: Spot;
+}
+
+function lookFrom(
+  { bearingDeg, distanceCm, eyeCm, zoom }: Camera,
+  topCm: number,
+  shape: ReadonlyMap<string, { base: Point; tip: Point }>,
+  { width, height }: { width: number; height: number },
+): Look {
+  const bearing = (bearingDeg * Math.PI) / 180;
+  const eye = { x: distanceCm * Math.sin(bearing), y: distanceCm * Math.cos(bearing), z: eyeCm };
+  const aim = { x: -eye.x, y: -eye.y, z: topCm / 2 - eyeCm };
+  const far = Math.hypot(aim.x, aim.y, aim.z);
+  const away = { x: aim.x / far, y: aim.y / far, z: aim.z / far };
+  const flat = Math.hypot(away.x, away.y);
+  const right = { x: away.y / flat, y: -away.x / flat, z: 0 };
+  const up = {
+    x: right.y * away.z - right.z * away.y,
+    y: right.z * away.x - right.x * away.z,
+    z: right.x * away.y - right.y * away.x,
+  };
+  const dot = (a: Point, b: Point) => a.x * b.x + a.y * b.y + a.z * b.z;
+  const toEye = (point: Point): Point => {
+    const from = { x: point.x - eye.x, y: point.y - eye.y, z: point.z - eye.z };
+    return { x: dot(from, right), y: dot(from, up), z: dot(from, away) };
+  };
+  // As large as the tree fits, with its foot and tips, and in the middle
+  const ends = [...shape.values()].flatMap(({ base, tip }) => [toEye(base), toEye(tip)]);
+  const [west, east] = rangeOf(ends.flatMap(({ x, z }) => (z < NEAREST_CM ? [] : [x / z])));
+  const [low, high] = rangeOf(ends.flatMap(({ y, z }) => (z < NEAREST_CM ? [] : [y / z])));
+  const focal = MARGIN * zoom * Math.min(width / (east - west), height / (high - low));
+  return {
+    toEye,
+    focal,
+    middle: {
+      x: width / 2 - (focal * (west + east)) / 2,
+      y: height / 2 + (focal * (low + high)) / 2,
+    },
+  };
+}
+
+/** Least and greatest; a hair apart where they are one. */
+function rangeOf(all: readonly number[]): [number, number] {
+  const [least, most] = [Math.min(...all), Math.max(...all)];
+  return Number.isFinite(least) ? [least, Math.max(most, least + 1e-6)] : [-1, 1];
+}
+
+function between(from: Point, to: Point, share: number): Point {
+  return {
+    x: from.x + (to.x - from.x) * share,
+    y: from.y + (to.y - from.y) * share,
+    z: from.z + (to.z - from.z) * share,
+  };
+}
+
+function outlineOf(a: Spot, b: Spot, [atBase, atTip]: readonly [number, number]): SeenWood['outline'] {
+  const long = Math.hypot(b.x - a.x, b.y - a.y) || 1;
+  const [nx, ny] = [-(b.y - a.y) / long, (b.x - a.x) / long];
+  return [
+    { x: a.x + nx * atBase, y: a.y + ny * atBase },
+    { x: b.x + nx * atTip, y: b.y + ny * atTip },
+    { x: b.x - nx * atTip, y: b.y - ny * atTip },
+    { x: a.x - nx * atBase, y: a.y - ny * atBase },
+  ];
+}
+
+/** Where one usually stands to look: outside of the crown. Common practice, no source. */
+export function standAt(limbs: Limb[], bearingDeg: number, eyeCm = 160): Camera {
+  const reach = Math.max(...[...limbShape(limbs).values()].map(({ tip }) => Math.hypot(tip.x, tip.y)), 50);
+  return { bearingDeg, distanceCm: Math.round((reach + 150) / 10) * 10, eyeCm, zoom: 1 };
+}
