@@ -56,7 +56,7 @@ export function StandView(props: StandViewProps) {
   const say = useSay();
   const { limbs, names, twelveBearingDeg, chosenId, bands, kerfs, units, onChoose } = props;
   const box = useRef<HTMLElement>(null);
-  const width = useWidthOf(box) ?? 320;
+  const width = useWidthOf(box) || 320;
   const [camera, setCamera] = useState<Camera>(() =>
     standAt(limbs, props.fromDeg ?? twelveBearingDeg + 180, EYE_CM[props.ladder ? 'ladder' : 'ground']),
   );

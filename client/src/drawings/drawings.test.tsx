@@ -1,12 +1,14 @@
 // The drawings as they are reached without eyes or thumbs: names, figures as buttons, and a touch that is unsure asks.
 
 import { standingCuts, treeView } from '@mortisect/core/present';
+import { standAt, treeSeen } from '@mortisect/core/sight';
 import { indexLimbs } from '@mortisect/core/tree';
 import { english } from '@mortisect/words/all';
-import { fireEvent, render, screen, within } from '@testing-library/react';
+import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { detail, finding, limb, limbs, Stage, today } from '../testing/orchard';
 import { CrownClock } from './CrownClock';
 import { cursorAfter } from './Cursor';
+import { StandView } from './StandView';
 import { LimbTape } from './tape/LimbTape';
 import { chalkLine } from './tape/Measure';
 import { tapeScale } from './tape/scale';
@@ -161,4 +163,72 @@ test.each([
   ['End', 1, 2],
 ])('a cursor over two rows of three: %s from %i is %i', (key, at, to) => {
   expect(cursorAfter(key, 1, { at, count: 6, across: 3 })).toBe(to);
+});
+
+describe('the tree from where one stands', () => {
+  function come(more: Partial<Parameters<typeof StandView>[0]> = {}) {
+    const onChoose = jest.fn();
+    render(
+      <StandView
+        limbs={limbs}
+        names={view.names}
+        twelveBearingDeg={0}
+        chosenId="S"
+        bands={[]}
+        kerfs={[{ limbId: 'S', atCm: 0 }]}
+        units="metric"
+        onChoose={onChoose}
+        {...more}
+      />,
+      { wrapper: Stage },
+    );
+    const stand = screen.getByRole('slider', { name: 'The tree from where you stand' });
+    return { onChoose, stand, says: () => stand.getAttribute('aria-valuetext') };
+  }
+
+  test('it begins at 6 o’clock, or on the side that the plan says, on the ladder where it says so', () => {
+    expect(come().says()).toMatch(/^You stand at 6 o’clock, \d\.\d m from the stem\.$/);
+    cleanup();
+    expect(come({ fromDeg: 90, ladder: true }).says()).toMatch(/^You stand on the ladder at 3 o’clock/);
+  });
+
+  test('keys and buttons lead round it, up, down, nearer and back', () => {
+    const { stand, says } = come();
+    const press = (key: string, times = 1) => {
+      for (let i = 0; i < times; i++) fireEvent.keyDown(stand, { key });
+    };
+    press('ArrowRight', 2);
+    expect(says()).toMatch(/at 7 o’clock/);
+    press('ArrowLeft', 4);
+    expect(says()).toMatch(/at 5 o’clock/);
+    press('ArrowUp');
+    expect(says()).toMatch(/on the ladder/);
+    press('ArrowDown');
+    expect(says()).not.toMatch(/ladder/);
+    fireEvent.click(screen.getByRole('button', { name: 'Go round to the right' }));
+    expect(says()).toMatch(/at 6 o’clock/);
+    const farther = screen.getByRole('button', { name: 'Farther off' }) as HTMLButtonElement;
+    expect(farther.disabled).toBe(true);
+    press('+');
+    expect(farther.disabled).toBe(false);
+    // 1.3 times as near six times is more than four times: no nearer than that
+    press('+', 5);
+    expect((screen.getByRole('button', { name: 'Nearer' }) as HTMLButtonElement).disabled).toBe(true);
+    press('x');
+    expect(says()).toMatch(/at 6 o’clock/);
+  });
+
+  test('a tap on wood picks the limb, or asks which; beside the tree it picks nothing', () => {
+    const { onChoose, stand } = come({ fromDeg: 180 });
+    const seen = treeSeen(limbs, standAt(limbs, 180), { width: 320, height: 300 });
+    const tap = (at: { x: number; y: number }) => fireEvent.click(stand, { clientX: at.x, clientY: at.y });
+    tap({ x: 1, y: 1 });
+    expect(onChoose).not.toHaveBeenCalled();
+    const tip = seen.placeOf('S', 195);
+    tap(tip ?? { x: 0, y: 0 });
+    expect(onChoose).toHaveBeenCalledWith('S');
+    tap(seen.placeOf('S', 0) ?? { x: 0, y: 0 });
+    const asked = screen.getByRole('dialog', { name: 'Which limb?' });
+    expect(within(asked).getAllByRole('button').length).toBeGreaterThan(2);
+  });
 });
