@@ -3,7 +3,7 @@ import type { Cut } from '@mortisect/core/cuts';
 import { kindOf } from '@mortisect/core/disorders';
 import type { Units } from '@mortisect/core/measure';
 import type { PlanFinding, SeasonOfPlan } from '@mortisect/core/plan';
-import { type Box, placeLabels } from '@mortisect/core/sight';
+import { type Box, placeLabels, standAt, treeSeen } from '@mortisect/core/sight';
 import {
   diameterMmAt,
   type Kerf,
@@ -134,6 +134,54 @@ function limbLabels(
     });
   for (const { text, x, y } of placeLabels(wishes, within))
     doc.text(text, x - doc.widthOfString(text) / 2, y - LABEL_PT / 2, { lineBreak: false });
+}
+
+interface Seen extends Above {
+  /** Where one stands: compass bearing from the stem. */
+  fromDeg: number;
+}
+
+/** The tree from where one stands: nearer wood over farther, numbered kerfs, labels of main limbs and of those that are cut. */
+export function treeFromStand(
+  doc: Doc,
+  x: number,
+  y: number,
+  size: { width: number; height: number },
+  { limbs, twelveBearingDeg, kerfs, fromDeg }: Seen,
+): void {
+  const seen = treeSeen(limbs, standAt(limbs, fromDeg), size);
+  for (const { outline } of seen.wood)
+    doc
+      .polygon(...outline.map((spot): [number, number] => [x + spot.x, y + spot.y]))
+      .lineWidth(0.5)
+      .fillAndStroke('#D8DCD9', INK);
+  const cut = new Set(kerfs.map(({ kerf }) => kerf?.limbId));
+  const labels = new Map(withLabels(limbs, twelveBearingDeg).map(({ id, label }) => [id, label]));
+  doc.font('head').fontSize(LABEL_PT);
+  const wishes = limbs.flatMap((limb) => {
+    const tip = seen.placeOf(limb.id, limb.lengthCm);
+    const text = labels.get(limb.id) ?? '';
+    if (!tip || !(limb.kind === 'scaffold' || cut.has(limb.id))) return [];
+    const rank = (cut.has(limb.id) ? 1e4 : 0) + limb.baseMm;
+    return [
+      { id: limb.id, text, rank, x: tip.x, y: tip.y, width: doc.widthOfString(text), height: LABEL_PT },
+    ];
+  });
+  doc.fillColor(INK);
+  for (const label of placeLabels(wishes, { x: 0, y: 0, ...size }))
+    doc.text(label.text, x + label.x - doc.widthOfString(label.text) / 2, y + label.y - LABEL_PT / 2, {
+      lineBreak: false,
+    });
+  for (const { kerf, number } of kerfs) {
+    const at = kerf && seen.placeOf(kerf.limbId, kerf.atCm);
+    if (!at) continue;
+    kerfMark(doc, x + at.x, y + at.y, Math.max(4, at.radius + 2));
+    doc
+      .font('head')
+      .fontSize(9)
+      .fillColor(INK)
+      .text(String(number), x + at.x + 4, y + at.y - 12, { lineBreak: false });
+  }
 }
 
 /** Two strokes, as on every drawing: slanted, or square across the wood. */

@@ -4,6 +4,7 @@ import { createRequire } from 'node:module';
 import { disorderOf } from '@mortisect/core/disorders';
 import { GENERAL_CAUTION } from '@mortisect/core/handling';
 import {
+  clockHour,
   heightReading,
   massReading,
   thicknessReading,
@@ -17,6 +18,7 @@ import {
   type PlannedStep,
   type Priced,
   type SeasonOfPlan,
+  standOf,
   type TreePlan,
   wholeMinutes,
 } from '@mortisect/core/plan';
@@ -46,7 +48,7 @@ import {
 } from '@mortisect/words/trade';
 import PDFDocument from 'pdfkit';
 import { solvedOf, type TreeToPlan } from '../../pool/plan';
-import { crownFromAbove, ledgerBar, limbTape, qrOf } from './drawings';
+import { crownFromAbove, ledgerBar, limbTape, qrOf, treeFromStand } from './drawings';
 import { inOrder } from './order';
 
 export type SheetPaper = 'A4' | 'LETTER';
@@ -189,17 +191,45 @@ function head(say: Say, doc: Doc, sheet: TreeSheet): void {
   doc.y = y + 12;
 }
 
+const SEEN_PT = 150;
+const SIDE_DEG: Readonly<Record<string, number>> = { north: 0, east: 90, south: 180, west: 270 };
+
+/** The side of the tree that most of its cuts are made from; at 6 o’clock where there are none. */
+function mostlyFrom(visit: Priced[], { input, twelveBearingDeg }: TreeSheet): number {
+  const count = new Map<string, number>();
+  for (const priced of visit) {
+    if (!priced.kerf) continue;
+    const { side } = standOf(priced, input.tree);
+    count.set(side, (count.get(side) ?? 0) + 1);
+  }
+  const [most] = [...count].toSorted((a, b) => b[1] - a[1]);
+  return most ? (SIDE_DEG[most[0]] ?? 0) : twelveBearingDeg + 180;
+}
+
 function drawings(say: Say, doc: Doc, sheet: TreeSheet, plan: TreePlan, visit: Priced[]): void {
   const top = doc.y;
   const side = 180;
-  crownFromAbove(doc, MARGIN, top, side, {
+  const above = {
     limbs: sheet.input.tree.limbs,
     twelveBearingDeg: sheet.twelveBearingDeg,
     findings: sheet.input.findings,
     kerfs: visit.map((priced, i) => ({ kerf: priced.kerf, number: i + 1 })),
-  });
-  const x = MARGIN + side + 24;
-  const width = widthOf(doc) - side - 24;
+  };
+  crownFromAbove(doc, MARGIN, top, side, above);
+  const fromDeg = mostlyFrom(visit, sheet);
+  const seenX = MARGIN + side + 12;
+  treeFromStand(doc, seenX, top, { width: SEEN_PT, height: side - 14 }, { ...above, fromDeg });
+  doc
+    .font('text')
+    .fontSize(9)
+    .text(
+      say('files.seenFrom', { hour: clockHour(fromDeg, sheet.twelveBearingDeg) }),
+      seenX,
+      top + side - 10,
+      { width: SEEN_PT, align: 'center' },
+    );
+  const x = seenX + SEEN_PT + 16;
+  const width = widthOf(doc) + MARGIN - x;
   doc.font('head').fontSize(14).text(say('files.crownLedger'), x, top);
   let y = doc.y + 2;
   for (const season of plan.seasons) {
