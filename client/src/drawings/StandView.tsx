@@ -35,6 +35,8 @@ interface StandViewProps {
   kerfs: readonly { limbId: string; atCm: number }[];
   units: Units;
   onChoose(limbId: string): void;
+  /** Shoots that are to be expected, about so many at each place. */
+  expected?: readonly { limbId: string; atCm: number; shoots: number }[];
   /** Where one stands at first: compass bearing from the stem. At 6 o’clock where nothing is said. */
   fromDeg?: number | undefined;
   /** On the ladder at first. */
@@ -51,6 +53,9 @@ const MOST_ZOOM = 4;
 const TAP_PX = 6;
 const TOUCH_PX = 12;
 const ASKED = 5;
+/** Of shoots that are to be expected so many are drawn, each so long. */
+const MOST_SHOOTS = 6;
+const SHOOT_PX = 22;
 
 export function StandView(props: StandViewProps) {
   const say = useSay();
@@ -135,6 +140,7 @@ export function StandView(props: StandViewProps) {
       >
         <Wood seen={seen} width={width} chosenId={chosenId} />
         <Marks
+          expected={props.expected ?? []}
           seen={seen}
           width={width}
           limbs={limbs}
@@ -254,12 +260,15 @@ function Marks({
   chosenId,
   bands,
   kerfs,
+  expected,
 }: Pick<StandViewProps, 'limbs' | 'names' | 'chosenId' | 'bands' | 'kerfs'> & {
   seen: TreeSeen;
   width: number;
+  expected: NonNullable<StandViewProps['expected']>;
 }) {
   const prefix = `v${useId().replace(/\W/g, '')}`;
   const inks = useMarkInk();
+  const { leaf } = usePalette();
   const textScale = useTextScale();
   const marked = new Set([...bands, ...kerfs].map(({ limbId }) => limbId));
   const byId = new Map(limbs.map((limb) => [limb.id, limb]));
@@ -285,6 +294,25 @@ function Marks({
             <Line {...line} stroke={`url(#${prefix}${kind})`} strokeWidth={Math.max(1, thick - 1.6)} />
           </G>
         );
+      })}
+      {expected.flatMap(({ limbId, atCm, shoots }) => {
+        const at = seen.placeOf(limbId, atCm);
+        const drawn = Math.min(MOST_SHOOTS, Math.round(shoots));
+        return at
+          ? Array.from({ length: drawn }, (_, i) => (
+              <Line
+                // biome-ignore lint/suspicious/noArrayIndexKey: shoots that are not there yet have no name but their place
+                key={`${limbId} ${atCm} ${i}`}
+                x1={at.x}
+                y1={at.y}
+                x2={at.x + (i - (drawn - 1) / 2) * 5}
+                y2={at.y - SHOOT_PX}
+                stroke={leaf}
+                strokeWidth={1.6}
+                strokeDasharray="4 2"
+              />
+            ))
+          : [];
       })}
       <Labels
         limbs={limbs.flatMap((limb) => {

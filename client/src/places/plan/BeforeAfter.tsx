@@ -1,12 +1,14 @@
 // The crown before and after: from above, by the gap test and by the light inside.
 
-import { limbsAfter, type Visit } from '@mortisect/core/plan';
+import { limbsAfter, regrowthOf, type StepView, type Visit } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { useOpenness } from '../../data/useOpenness';
 import { useSay } from '../../data/useSay';
 import { CrownClock } from '../../drawings/CrownClock';
+import { StandView } from '../../drawings/StandView';
+import { Choice } from '../../ui/Choice';
 import { Figure, Label, Section, Small } from '../../ui/type';
 import { bandsOf } from '../bands';
 
@@ -56,6 +58,7 @@ export function BeforeAfter({ view, today, visits, onChoose }: BeforeAfterProps)
           {clock(after)}
         </View>
       </View>
+      <SeasonsSeen {...{ view, today, steps, onChoose }} />
       <Measure words={say('plan.ofHatsThrownComeThrough')} before={now?.gap.share} after={then?.gap.share} />
       <Measure
         words={say('shared.ofTheLightReachesTheInnerThird')}
@@ -63,6 +66,63 @@ export function BeforeAfter({ view, today, visits, onChoose }: BeforeAfterProps)
         after={then?.light.share}
       />
       <Small>{say('plan.throughTheMappedLimbs2000Throws')}</Small>
+    </View>
+  );
+}
+
+/** The tree from where one stands, now and after each season; shoots that are to be expected are thin and dashed. */
+function SeasonsSeen({
+  view,
+  today,
+  steps,
+  onChoose,
+}: Pick<BeforeAfterProps, 'view' | 'today' | 'onChoose'> & { steps: StepView[] }) {
+  const say = useSay();
+  const [shown, setShown] = useState(0);
+  const seasons = [...new Set(steps.map(({ step }) => step.season))].sort((a, b) => a - b);
+  const season = seasons.includes(shown) ? shown : 0;
+  const limbs = useMemo(
+    () => (season === 0 ? view.limbs : limbsAfter(view.limbs, steps, season)),
+    [view.limbs, steps, season],
+  );
+  const made = steps.filter(({ step }) => step.season <= season);
+  const ahead = steps.filter(({ step }) => step.season > season);
+  const taken = made.reduce((sum, { step }) => sum + step.crown + step.exempt, 0);
+  const expected = made.flatMap(({ priced, step }) => {
+    const growth = regrowthOf(priced, step.pass, taken / 1000);
+    const { kerf } = priced;
+    if (!growth || !kerf) return [];
+    const cut = view.limbs.find(({ id }) => id === kerf.limbId);
+    // What came off whole answers on the wood that it stood on
+    const at =
+      kerf.atCm > 0
+        ? { limbId: kerf.limbId, atCm: kerf.atCm }
+        : { limbId: cut?.parentId ?? kerf.limbId, atCm: cut?.jointCm ?? 0 };
+    return [{ ...at, shoots: (growth.shoots[0] + growth.shoots[1]) / 2 }];
+  });
+  return (
+    <View gap={6}>
+      <Choice<string>
+        label={say('plan.shownAfterSeason')}
+        options={[0, ...seasons].map((value) => ({
+          value: String(value),
+          label: value === 0 ? say('plan.now') : say('plan.season', { season: value }),
+        }))}
+        value={String(season)}
+        onChange={(value) => setShown(Number(value))}
+      />
+      <StandView
+        limbs={limbs}
+        names={view.names}
+        twelveBearingDeg={today.site.twelveBearingDeg}
+        chosenId={null}
+        bands={[]}
+        kerfs={ahead.flatMap(({ priced }) => (priced.kerf ? [priced.kerf] : []))}
+        expected={expected}
+        units={today.units}
+        onChoose={onChoose}
+      />
+      {expected.length > 0 ? <Small>{say('plan.dashedShootsAreExpected')}</Small> : null}
     </View>
   );
 }
