@@ -9,6 +9,9 @@ import { usePalette } from '../ui/theme';
 /** Width of a letter of Barlow Condensed 600 beside its height, on the safe side. */
 const LETTER = 0.52;
 
+/** The halo lies under the letters. */
+const UNDER = { style: { paintOrder: 'stroke' } } as object;
+
 export interface LabelledLimb {
   limb: Pick<Limb, 'id' | 'kind' | 'baseMm' | 'bundle'>;
   /** Its tip on the drawing. */
@@ -53,14 +56,17 @@ export function Labels({ limbs, names, chosenId, marked, within, taken = [], fon
           fontWeight: '600' as const,
         };
         return (
-          <G key={id}>
-            <Text {...words} fill={paper} stroke={paper} strokeWidth={3.5} strokeLinejoin="round">
-              {text}
-            </Text>
-            <Text {...words} fill={ink}>
-              {text}
-            </Text>
-          </G>
+          <Text
+            key={id}
+            {...words}
+            fill={ink}
+            stroke={paper}
+            strokeWidth={3.5}
+            strokeLinejoin="round"
+            {...UNDER}
+          >
+            {text}
+          </Text>
         );
       })}
     </G>

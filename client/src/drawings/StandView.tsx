@@ -109,6 +109,31 @@ export function StandView(props: StandViewProps) {
     hour,
     away: joined(say, heightReading(camera.distanceCm, units)),
   });
+  const [atMost, atLeast] = [camera.zoom >= MOST_ZOOM, camera.zoom <= 1];
+  // They stay as they are while the tree turns
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what they call works on the camera of then
+  const controls = useMemo(
+    () => (
+      <View flexDirection="row" flexWrap="wrap" gap={8}>
+        <Button onPress={() => turn(-30)} aria-label={say('shared.goRoundToTheLeft')}>
+          {'↶'}
+        </Button>
+        <Button onPress={() => turn(30)} aria-label={say('shared.goRoundToTheRight')}>
+          {'↷'}
+        </Button>
+        <Button onPress={() => nearer(NEARER)} disabled={atMost} aria-label={say('shared.nearer')}>
+          {'+'}
+        </Button>
+        <Button onPress={() => nearer(1 / NEARER)} disabled={atLeast} aria-label={say('shared.fartherOff')}>
+          {'−'}
+        </Button>
+        <Button onPress={() => set({ eyeCm: isUp ? EYE_CM.ground : EYE_CM.ladder })}>
+          {say(isUp ? 'shared.fromTheGround' : 'shared.fromTheLadder')}
+        </Button>
+      </View>
+    ),
+    [atMost, atLeast, isUp, say],
+  );
   return (
     <View gap={6}>
       <View
@@ -151,31 +176,7 @@ export function StandView(props: StandViewProps) {
         />
       </View>
       <Small>{says}</Small>
-      <View flexDirection="row" flexWrap="wrap" gap={8}>
-        <Button onPress={() => turn(-30)} aria-label={say('shared.goRoundToTheLeft')}>
-          {'↶'}
-        </Button>
-        <Button onPress={() => turn(30)} aria-label={say('shared.goRoundToTheRight')}>
-          {'↷'}
-        </Button>
-        <Button
-          onPress={() => nearer(NEARER)}
-          disabled={camera.zoom >= MOST_ZOOM}
-          aria-label={say('shared.nearer')}
-        >
-          {'+'}
-        </Button>
-        <Button
-          onPress={() => nearer(1 / NEARER)}
-          disabled={camera.zoom <= 1}
-          aria-label={say('shared.fartherOff')}
-        >
-          {'−'}
-        </Button>
-        <Button onPress={() => set({ eyeCm: isUp ? EYE_CM.ground : EYE_CM.ladder })}>
-          {say(isUp ? 'shared.fromTheGround' : 'shared.fromTheLadder')}
-        </Button>
-      </View>
+      {controls}
       <WhichLimb asked={asked} names={names} units={units} onClose={() => setAsked([])} onChoose={onChoose} />
     </View>
   );
@@ -195,22 +196,31 @@ function Wood({ seen, width, chosenId }: { seen: TreeSeen; width: number; chosen
     const far = seen.wood[0]?.depthCm ?? 1;
     const near = seen.wood.at(-1)?.depthCm ?? 0;
     const isQuiet = chosenId !== null && seen.wood.some(({ limbId }) => limbId === chosenId);
+    const strength = isQuiet ? 0.45 : 0.8;
+    const fills = shades(paper, dead, 0.35 * strength, strength);
+    const lines = shades(paper, ink, 0.45 * strength, strength);
     for (const piece of seen.wood) {
       const off = (piece.depthCm - near) / Math.max(1, far - near);
       const isChosen = piece.limbId === chosenId;
+      const shade = Math.round(SHADES * (1 - off));
+      // A twig is a line: two edges of it would be one
+      if (piece.radii[0] < TWIG_PX) {
+        context.beginPath();
+        context.moveTo(piece.base.x, piece.base.y);
+        context.lineTo(piece.tip.x, piece.tip.y);
+        context.lineWidth = Math.max(0.8, piece.radii[0] + piece.radii[1]);
+        context.strokeStyle = isChosen ? chalk : (lines[shade] as string);
+        context.stroke();
+        continue;
+      }
       outline(context, piece);
-      context.globalAlpha = 1;
-      context.fillStyle = paper;
-      context.fill();
-      context.globalAlpha = isChosen ? 1 : (isQuiet ? 0.35 : 0.75) - 0.3 * off * (isQuiet ? 0.5 : 1);
-      context.fillStyle = isChosen ? chalk : dead;
+      context.fillStyle = isChosen ? chalk : (fills[shade] as string);
       context.fill();
       sides(context, piece);
       context.lineWidth = 0.8;
-      context.strokeStyle = isChosen ? chalk : ink;
+      context.strokeStyle = isChosen ? chalk : (lines[shade] as string);
       context.stroke();
     }
-    context.globalAlpha = 1;
     context.strokeStyle = ink;
     context.lineWidth = 1;
     context.beginPath();
@@ -222,6 +232,22 @@ function Wood({ seen, width, chosenId }: { seen: TreeSeen; width: number; chosen
     ref: canvas,
     'aria-hidden': true,
     style: { width: '100%', height: HEIGHT, display: 'block' },
+  });
+}
+
+const SHADES = 8;
+/** Half as thick as a line. */
+const TWIG_PX = 1.1;
+
+/** From far to near, each an opaque mixture: nearer wood hides what is behind it. */
+function shades(paper: string, ink: string, least: number, most: number): string[] {
+  const part = (colour: string, at: number) => Number.parseInt(colour.slice(at, at + 2), 16);
+  return Array.from({ length: SHADES + 1 }, (_, i) => {
+    const share = least + ((most - least) * i) / SHADES;
+    const mixed = [1, 3, 5].map((at) =>
+      Math.round(part(paper, at) + (part(ink, at) - part(paper, at)) * share),
+    );
+    return `rgb(${mixed.join(' ')})`;
   });
 }
 

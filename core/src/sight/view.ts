@@ -53,9 +53,7 @@ const PIECE_CM = 90;
  * @param size of the drawing, in its units; the whole tree fills it at zoom 1, wherever one stands
  */
 export function treeSeen(limbs: Limb[], camera: Camera, size: { width: number; height: number }): TreeSeen {
-  const shape = limbShape(limbs);
-  const byId = new Map(limbs.map((limb) => [limb.id, limb]));
-  const topCm = Math.max(1, ...[...shape.values()].flatMap(({ base, tip }) => [base.z, tip.z]));
+  const { shape, byId, sticks, topCm } = standingOf(limbs);
   const { toEye, focal, middle } = lookFrom(camera, topCm, shape, size);
   const project = (point: Point) => {
     const eye = toEye(point);
@@ -63,32 +61,29 @@ export function treeSeen(limbs: Limb[], camera: Camera, size: { width: number; h
     return { x: middle.x + (focal * eye.x) / eye.z, y: middle.y - (focal * eye.y) / eye.z, depthCm: eye.z };
   };
   const radiusAt = (limb: Limb, share: number) => (limb.baseMm + (limb.tipMm - limb.baseMm) * share) / 20;
-  const wood = limbs.flatMap((limb) =>
-    drawnSticks(limb, shape).flatMap(({ base, tip }): SeenWood[] => {
-      const pieces = Math.max(1, Math.ceil(limb.lengthCm / PIECE_CM));
-      return Array.from({ length: pieces }, (_, i) => [i / pieces, (i + 1) / pieces] as const).flatMap(
-        ([from, to]): SeenWood[] => {
-          const [a, b] = [project(between(base, tip, from)), project(between(base, tip, to))];
-          if (!a || !b) return [];
-          const radii = [
-            (focal * radiusAt(limb, from)) / a.depthCm,
-            (focal * radiusAt(limb, to)) / b.depthCm,
-          ] as const;
-          return [
-            {
-              limbId: limb.id,
-              outline: outlineOf(a, b, radii),
-              radii,
-              base: a,
-              tip: b,
-              depthCm: (a.depthCm + b.depthCm) / 2,
-              isTip: to === 1,
-            },
-          ];
-        },
-      );
-    }),
-  );
+  const wood = sticks.flatMap(({ limb, base, tip }): SeenWood[] => {
+    const pieces = Math.max(1, Math.ceil(limb.lengthCm / PIECE_CM));
+    const seen: SeenWood[] = [];
+    for (let i = 0; i < pieces; i++) {
+      const [from, to] = [i / pieces, (i + 1) / pieces];
+      const [a, b] = [project(between(base, tip, from)), project(between(base, tip, to))];
+      if (!a || !b) continue;
+      const radii = [
+        (focal * radiusAt(limb, from)) / a.depthCm,
+        (focal * radiusAt(limb, to)) / b.depthCm,
+      ] as const;
+      seen.push({
+        limbId: limb.id,
+        outline: outlineOf(a, b, radii),
+        radii,
+        base: a,
+        tip: b,
+        depthCm: (a.depthCm + b.depthCm) / 2,
+        isTip: to === 1,
+      });
+    }
+    return seen;
+  });
   return {
     wood: wood.sort((a, b) => b.depthCm - a.depthCm),
     placeOf(limbId, atCm) {
@@ -100,6 +95,30 @@ export function treeSeen(limbs: Limb[], camera: Camera, size: { width: number; h
     },
     foot: project({ x: 0, y: 0, z: 0 }) ?? middle,
   };
+}
+
+interface Standing {
+  shape: ReturnType<typeof limbShape>;
+  byId: ReadonlyMap<string, Limb>;
+  sticks: { limb: Limb; base: Point; tip: Point }[];
+  topCm: number;
+}
+
+/** Where the wood of a map stands is the same wherever one looks at it from. */
+const standing = new WeakMap<Limb[], Standing>();
+
+function standingOf(limbs: Limb[]): Standing {
+  const known = standing.get(limbs);
+  if (known) return known;
+  const shape = limbShape(limbs);
+  const made: Standing = {
+    shape,
+    byId: new Map(limbs.map((limb) => [limb.id, limb])),
+    sticks: limbs.flatMap((limb) => drawnSticks(limb, shape).map((stick) => ({ limb, ...stick }))),
+    topCm: Math.max(1, ...[...shape.values()].flatMap(({ base, tip }) => [base.z, tip.z])),
+  };
+  standing.set(limbs, made);
+  return made;
 }
 
 /** Limbs whose wood is touched, the nearest to the eye first; each once. @param within how far beside the wood counts, in units of the drawing */
