@@ -102,6 +102,7 @@ export const ROUTES = [
   '/round/slip-side-01/edit',
   '/round/register',
   '/round/register/new',
+  '/round/register/row',
   '/round/register/import',
   '/plan',
   '/plan/net-loft-05',

@@ -37,6 +37,8 @@ interface StandViewProps {
   onChoose(limbId: string): void;
   /** Shoots that are to be expected, about so many at each place. */
   expected?: readonly { limbId: string; atCm: number; shoots: number }[];
+  /** What it is called, where a page has two of them. */
+  label?: string;
   /** Where one stands at first: compass bearing from the stem. At 6 o’clock where nothing is said. */
   fromDeg?: number | undefined;
   /** On the ladder at first. */
@@ -109,25 +111,33 @@ export function StandView(props: StandViewProps) {
     hour,
     away: joined(say, heightReading(camera.distanceCm, units)),
   });
+  const named = (words: string) => (props.label ? `${words}: ${props.label}` : words);
   const [atMost, atLeast] = [camera.zoom >= MOST_ZOOM, camera.zoom <= 1];
   // They stay as they are while the tree turns
   // biome-ignore lint/correctness/useExhaustiveDependencies: what they call works on the camera of then
   const controls = useMemo(
     () => (
       <View flexDirection="row" flexWrap="wrap" gap={8}>
-        <Button onPress={() => turn(-30)} aria-label={say('shared.goRoundToTheLeft')}>
+        <Button onPress={() => turn(-30)} aria-label={named(say('shared.goRoundToTheLeft'))}>
           {'↶'}
         </Button>
-        <Button onPress={() => turn(30)} aria-label={say('shared.goRoundToTheRight')}>
+        <Button onPress={() => turn(30)} aria-label={named(say('shared.goRoundToTheRight'))}>
           {'↷'}
         </Button>
-        <Button onPress={() => nearer(NEARER)} disabled={atMost} aria-label={say('shared.nearer')}>
+        <Button onPress={() => nearer(NEARER)} disabled={atMost} aria-label={named(say('shared.nearer'))}>
           {'+'}
         </Button>
-        <Button onPress={() => nearer(1 / NEARER)} disabled={atLeast} aria-label={say('shared.fartherOff')}>
+        <Button
+          onPress={() => nearer(1 / NEARER)}
+          disabled={atLeast}
+          aria-label={named(say('shared.fartherOff'))}
+        >
           {'−'}
         </Button>
-        <Button onPress={() => set({ eyeCm: isUp ? EYE_CM.ground : EYE_CM.ladder })}>
+        <Button
+          onPress={() => set({ eyeCm: isUp ? EYE_CM.ground : EYE_CM.ladder })}
+          aria-label={named(say(isUp ? 'shared.fromTheGround' : 'shared.fromTheLadder'))}
+        >
           {say(isUp ? 'shared.fromTheGround' : 'shared.fromTheLadder')}
         </Button>
       </View>
@@ -140,7 +150,7 @@ export function StandView(props: StandViewProps) {
         ref={elementRef(box)}
         role="slider"
         tabIndex={0}
-        aria-label={say('shared.theTreeFromWhereYouStand')}
+        aria-label={props.label ?? say('shared.theTreeFromWhereYouStand')}
         aria-valuemin={1}
         aria-valuemax={12}
         aria-valuenow={hour}

@@ -23,6 +23,7 @@ import { PlanTree } from './plan/PlanTree';
 import { EditTree, NewTree } from './register/EditTree';
 import { ImportTrees } from './register/ImportTrees';
 import { Register } from './register/Register';
+import { RowOfTrees } from './register/RowOfTrees';
 import { RoundList } from './round/RoundList';
 import { RoundTree } from './round/RoundTree';
 import { Today } from './today/Today';
@@ -61,6 +62,12 @@ const PAGES: Page[] = [
   { name: 'Tree A', page: <RoundTree treeId="a" />, path: '/round/a', says: /Open findings/ },
   { name: 'Tree A', page: <MapTree treeId="a" />, path: '/round/a/map', says: /Limb map · 3 limbs/ },
   { name: 'Tree A', page: <EditTree treeId="a" />, path: '/round/a/edit', says: /Edit the tree/ },
+  {
+    name: 'A row of trees',
+    page: <RowOfTrees />,
+    path: '/round/register/row',
+    says: /The first one is called Row 1 01, in Orchard\./,
+  },
   { name: 'New tree', page: <NewTree />, path: '/round/register/new', says: /its limb map comes next/ },
   { name: 'Register', page: <Register />, path: '/round/register', says: /Tap a heading to sort|Tree C/ },
   {

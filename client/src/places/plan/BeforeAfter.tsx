@@ -112,6 +112,7 @@ function SeasonsSeen({
         onChange={(value) => setShown(Number(value))}
       />
       <StandView
+        label={say('plan.shownAfterSeason')}
         limbs={limbs}
         names={view.names}
         twelveBearingDeg={today.site.twelveBearingDeg}

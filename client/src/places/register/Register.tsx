@@ -59,6 +59,7 @@ export function Register() {
       actions={
         <>
           <Button onPress={() => router.navigate('/round/register/import')}>{say('round.fromAFile')}</Button>
+          <Button onPress={() => router.navigate('/round/register/row')}>{say('round.aRowOfTrees')}</Button>
           <Button grow kind="main" onPress={() => router.navigate('/round/register/new')}>
             {say('round.newTree')}
           </Button>

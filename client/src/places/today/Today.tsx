@@ -28,6 +28,7 @@ import { actionWords, clockOffWords, disorderWords, placeWords } from '../words'
 import { CareRows, RecheckRows } from './Aftercare';
 import { BlightRows, EmergencyRows, FrostRows, ProtectantRows } from './CannotWait';
 import { CuttingWeather } from './CuttingWeather';
+import { FirstHour } from './FirstHour';
 import { useNextStep } from './useNextStep';
 import { JobRows, QuestionRows, RoundRow } from './Walking';
 
@@ -88,6 +89,7 @@ export function Today() {
         lane && timing ? <Aside {...nowWords(say, lane, hourOf(timing.now), today.site.timeZone)} /> : null
       }
     >
+      {trees?.length === 0 ? <FirstHour /> : null}
       {timing ? (
         <CuttingWeather timingNow={timing} today={today} />
       ) : (
@@ -115,7 +117,9 @@ export function Today() {
           <CopyRow timeZone={today.site.timeZone} />
           <ClockRow />
         </Rows>
-        {views.length === 0 ? <Body>{say('today.nothingIsOpenWalkTheRoundWhat')}</Body> : null}
+        {views.length === 0 && trees?.length !== 0 ? (
+          <Body>{say('today.nothingIsOpenWalkTheRoundWhat')}</Body>
+        ) : null}
         {wide ? null : doneLast}
       </Columns>
     </Screen>

@@ -4,7 +4,7 @@ import type { Action, Job } from '@mortisect/core/records';
 import { act, configure, fireEvent, screen, waitFor } from '@testing-library/react';
 import { queryClient } from '../../data/queryClient';
 import { FakeServer } from '../../testing/fakeServer';
-import { at, show, went } from '../../testing/here';
+import { at, press, show, went, write } from '../../testing/here';
 import { detail, did, finding, NOW } from '../../testing/orchard';
 import { Today } from './Today';
 
@@ -195,4 +195,47 @@ test.each([
   server.copies = { ...server.copies, database };
   const rowTo = await come(server);
   await waitFor(() => expect(rowTo(words)).toBe('/book/settings'));
+});
+
+describe('an orchard without a tree', () => {
+  async function come(): Promise<FakeServer> {
+    const server = new FakeServer([]);
+    const { site } = server.site;
+    server.site = { ...server.site, site: { ...site, latitude: 0, longitude: 0 } };
+    at.path = '/today';
+    show(<Today />, server);
+    await screen.findByText('First, the orchard');
+    return server;
+  }
+
+  test('asks where it stands, and saves nothing that is missing or cannot be', async () => {
+    const server = await come();
+    press('Save the orchard');
+    expect(await screen.findByText(/^Not saved: where it stands/)).toBeTruthy();
+    write('Latitude, degrees', '95');
+    write(/^Longitude/, '-3,1');
+    press('Save the orchard');
+    expect(await screen.findByText(/“Latitude, degrees” cannot be used/)).toBeTruthy();
+    expect(server.bodies('putSite')).toEqual([]);
+    write('What it is called', 'By the pond');
+    write('Latitude, degrees', '54.2');
+    fireEvent.click(screen.getByRole('radio', { name: 'Feet, lb' }));
+    press('Save the orchard');
+    await waitFor(() => expect(server.bodies('putSite')).toHaveLength(1));
+    expect(server.bodies<{ site: object }>('putSite')[0]?.site).toMatchObject({
+      ...{ name: 'By the pond', latitude: 54.2, longitude: -3.1, units: 'us' },
+    });
+  });
+
+  test('offers one tree, a row and a file; a device that does not know its place says so', async () => {
+    await come();
+    for (const [name, href] of [
+      ['One tree now', '/round/register/new'],
+      ['A whole row', '/round/register/row'],
+      ['From a file', '/round/register/import'],
+    ] as const)
+      expect(screen.getByRole('link', { name: new RegExp(`^${name}`) }).getAttribute('href')).toBe(href);
+    press('Use this device’s place');
+    expect(await screen.findByText(/^This device does not say where it is/)).toBeTruthy();
+  });
 });

@@ -1,0 +1,3 @@
+import { RowOfTrees } from '../../../src/places/register/RowOfTrees';
+
+export default RowOfTrees;
