@@ -54,7 +54,7 @@ const PIECE_CM = 90;
  */
 export function treeSeen(limbs: Limb[], camera: Camera, size: { width: number; height: number }): TreeSeen {
   const { shape, byId, sticks, topCm } = standingOf(limbs);
-  const { toEye, focal, middle } = lookFrom(camera, topCm, shape, size);
+  const { toEye, focal, middle } = lookFrom(camera, topCm, sticks, size);
   const project = (point: Point) => {
     const eye = toEye(point);
     if (eye.z < NEAREST_CM) return null;
@@ -149,7 +149,7 @@ interface Look {
 function lookFrom(
   { bearingDeg, distanceCm, eyeCm, zoom }: Camera,
   topCm: number,
-  shape: ReadonlyMap<string, { base: Point; tip: Point }>,
+  sticks: readonly { base: Point; tip: Point }[],
   { width, height }: { width: number; height: number },
 ): Look {
   const bearing = (bearingDeg * Math.PI) / 180;
@@ -170,7 +170,7 @@ function lookFrom(
     return { x: dot(from, right), y: dot(from, up), z: dot(from, away) };
   };
   // As large as the tree fits, with its foot and tips, and in the middle
-  const ends = [...shape.values()].flatMap(({ base, tip }) => [toEye(base), toEye(tip)]);
+  const ends = sticks.flatMap(({ base, tip }) => [toEye(base), toEye(tip)]);
   const [west, east] = rangeOf(ends.flatMap(({ x, z }) => (z < NEAREST_CM ? [] : [x / z])));
   const [low, high] = rangeOf(ends.flatMap(({ y, z }) => (z < NEAREST_CM ? [] : [y / z])));
   const focal = MARGIN * zoom * Math.min(width / (east - west), height / (high - low));
