@@ -300,16 +300,18 @@ async function againstSolver(): Promise<void> {
   }
 }
 
+const PLAN_YEAR = 2026;
 coarseFigures();
 demoFigures();
 
 /** Every mapped tree of the demo, with nothing found on it, from its map to its proved plan. */
 function demoFigures(): void {
   const taken = trees.map(
-    ({ code, limbs, species, form, habit, plantedYear, heightCm, targetHeightCm, status }) => {
+    ({ code, limbs, species, form, habit, plantedYearsAgo, heightCm, targetHeightCm, status }) => {
       const input = PlanInput.parse({
         tree: {
-          ...{ limbs, species, form, habit, plantedYear, heightCm, targetHeightCm },
+          ...{ limbs, species, form, habit, heightCm, targetHeightCm },
+          plantedYear: PLAN_YEAR - plantedYearsAgo,
           susceptible: false,
           vigour: 'strong',
           renovated: status === 'renovate',
@@ -317,7 +319,7 @@ function demoFigures(): void {
         findings: [],
         schools: { clearance: {}, halveDefiniteDormant: false, inSeasonStub: false, finish: 'tight' },
         season: 'dormant',
-        year: 2026,
+        year: PLAN_YEAR,
       });
       const from = performance.now();
       const { step } = planTreeSearch(input);
