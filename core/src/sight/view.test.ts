@@ -130,3 +130,66 @@ test('one stands a step and a half outside of the crown', () => {
   expect(camera.distanceCm % 10).toBe(0);
   expect(standAt([limb('T', null)], 0).distanceCm).toBe(200);
 });
+
+test('the outline lies square to the wood, half its thickness on either side at base and tip', () => {
+  for (const bearingDeg of [0, 70, 200]) {
+    for (const piece of treeSeen(tree, from({ bearingDeg }), size).wood) {
+      const {
+        outline: [a, b, c, d],
+        base,
+        tip,
+        radii,
+      } = piece;
+      const along = { x: tip.x - base.x, y: tip.y - base.y };
+      const square = (p: { x: number; y: number }, q: { x: number; y: number }) =>
+        (p.x - q.x) * along.x + (p.y - q.y) * along.y;
+      for (const [edge, end, radius] of [
+        [a, base, radii[0]],
+        [d, base, radii[0]],
+        [b, tip, radii[1]],
+        [c, tip, radii[1]],
+      ] as const) {
+        expect(square(edge, end)).toBeCloseTo(0, 6);
+        expect(Math.hypot(edge.x - end.x, edge.y - end.y)).toBeCloseTo(radius, 9);
+      }
+      // Two sides of it: the middle of an end lies between its edges
+      expect([(a.x + d.x) / 2, (a.y + d.y) / 2].map((at) => at.toFixed(6))).toEqual(
+        [base.x, base.y].map((at) => at.toFixed(6)),
+      );
+      expect([(b.x + c.x) / 2, (b.y + c.y) / 2].map((at) => at.toFixed(6))).toEqual(
+        [tip.x, tip.y].map((at) => at.toFixed(6)),
+      );
+    }
+  }
+});
+
+test('long wood comes in pieces of at most 90 cm that follow each other; the last one ends it', () => {
+  const pieces = treeSeen(tree, from({ bearingDeg: 90 }), size).wood.filter(({ limbId }) => limbId === 'N');
+  expect(pieces).toHaveLength(3);
+  expect(pieces.filter(({ isTip }) => isTip)).toHaveLength(1);
+  const bases = new Set(pieces.map(({ base }) => `${base.x.toFixed(6)} ${base.y.toFixed(6)}`));
+  expect(pieces.filter(({ tip }) => bases.has(`${tip.x.toFixed(6)} ${tip.y.toFixed(6)}`))).toHaveLength(2);
+  // A piece lies as far off as its middle: between its ends, and 90 cm of wood exactly is one
+  const short = treeSeen([limb('T', null, { lengthCm: 90 })], from(), size).wood;
+  expect(short).toHaveLength(1);
+  const eyeToMiddle = Math.hypot(400, 160 - 45);
+  expect(short[0]?.depthCm).toBeCloseTo(eyeToMiddle, 6);
+});
+
+test('a bare stem alone fits too; beside the tree’s own middle what is behind the eye does not count', () => {
+  const stem = treeSeen([limb('T', null)], from(), size);
+  const ends = stem.wood.flatMap(({ base, tip }) => [base, tip]);
+  for (const { x, y } of ends) {
+    expect(x).toBeCloseTo(160, 2);
+    expect(y).toBeGreaterThan(0);
+    expect(y).toBeLessThan(280);
+  }
+  expect(Math.max(...ends.map(({ y }) => y)) - Math.min(...ends.map(({ y }) => y))).toBeCloseTo(
+    0.94 * 280,
+    6,
+  );
+  const near = treeSeen(tree, from({ distanceCm: 150, eyeCm: 115 }), size);
+  const seen = near.wood.flatMap(({ base, tip }) => [base, tip]);
+  const spread = (of: 'x' | 'y') => Math.max(...seen.map((p) => p[of])) - Math.min(...seen.map((p) => p[of]));
+  expect(Math.max(spread('x') / 320, spread('y') / 280)).toBeGreaterThan(0.5);
+});
