@@ -1,5 +1,6 @@
 // The tree from above and from the side, as they stand beside the work.
 
+import { type Side, sideDeg } from '@mortisect/core/measure';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import { View } from '@tamagui/core';
 import { useSay } from '../data/useSay';
@@ -32,8 +33,6 @@ export function TreeClock({ view, today, chosenId, kerfs, onChoose }: TreeBeside
   );
 }
 
-const SIDE_DEG: Readonly<Record<string, number>> = { north: 0, east: 90, south: 180, west: 270 };
-
 /** The tree as it is seen from a side of it; from 6 o’clock where nothing is said. */
 export function TreeSeenFrom({
   view,
@@ -43,7 +42,7 @@ export function TreeSeenFrom({
   onChoose,
   side,
   ladder = false,
-}: TreeBesideProps & { side?: string; ladder?: boolean }) {
+}: TreeBesideProps & { side?: Side | ''; ladder?: boolean }) {
   return (
     <StandView
       key={`${view.tree.id} ${side} ${ladder}`}
@@ -55,13 +54,13 @@ export function TreeSeenFrom({
       kerfs={kerfs}
       units={today.units}
       onChoose={onChoose}
-      fromDeg={side === undefined ? undefined : SIDE_DEG[side]}
+      fromDeg={side ? sideDeg(side) : undefined}
       ladder={ladder}
     />
   );
 }
 
-export function TreeBeside(props: TreeBesideProps & { side?: string; ladder?: boolean }) {
+export function TreeBeside(props: TreeBesideProps & { side?: Side | ''; ladder?: boolean }) {
   const say = useSay();
   const { view, today, chosenId, kerfs } = props;
   return (

@@ -10,6 +10,8 @@ import {
   type Reading,
   rainReading,
   roundToTape,
+  sideDeg,
+  sideOf,
   type TapeRounding,
   tapeReading,
   temperatureReading,
@@ -165,6 +167,20 @@ test.each([
   [-30, 0, 11],
 ])('bearing %i° with 12 at %i° is %i o’clock', (bearing, twelve, hour) => {
   expect(clockHour(bearing, twelve)).toBe(hour);
+});
+
+// The four sides of the compass
+test.each([
+  [44, 'north', 0],
+  [46, 'east', 90],
+  [134, 'east', 90],
+  [136, 'south', 180],
+  [-91, 'west', 270],
+  [314, 'west', 270],
+  [316, 'north', 0],
+] as const)('a bearing of %i° is on the %s side, whose middle lies at %i°', (bearing, side, middle) => {
+  expect(sideOf(bearing)).toBe(side);
+  expect(sideDeg(side)).toBe(middle);
 });
 
 test.each([

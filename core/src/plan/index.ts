@@ -17,8 +17,7 @@ export {
   RegrowthShares,
   startingPlanSettings,
 } from './input';
-export type { KeptFor } from './keepWorth';
-export { type RankedPair, rankedPairs } from './keepWorth';
+export { type KeptFor, type RankedPair, rankedPairs } from './keepWorth';
 export { KeptPlan, keptPlanOf, planStamp, solvedFrom } from './keptPlan';
 export { OrderInput, OrderResult, orderOf } from './order';
 export { type Outlook, outlookOf } from './outlook';

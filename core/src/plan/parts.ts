@@ -43,6 +43,16 @@ export function takesWhole({ kerf }: Pick<Priced, 'kerf'>, limbId: string, index
   return kerf !== null && isDistalOf(index, limbId, 0.01, kerf.limbId, kerf.atCm);
 }
 
+/** Does this cut shorten a limb to a place, or more; or take all of it? */
+export function shortensTo(
+  { kerf }: Pick<Priced, 'kerf'>,
+  limbId: string,
+  atCm: number,
+  index: LimbIndex,
+): boolean {
+  return takesWhole({ kerf }, limbId, index) || (kerf?.limbId === limbId && kerf.atCm <= atCm);
+}
+
 /** The cut farthest out that takes the wood at s on a limb. @returns its index; −1 where none takes it */
 export function nearestCut(
   { doable, index }: Pick<Parts, 'doable' | 'index'>,

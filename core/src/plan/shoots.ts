@@ -3,7 +3,7 @@ import { treeAge } from '../register/index';
 import { type OverLong, overLong, SHOOT_WORTH, shootsId } from '../shaping/index';
 import { type Candidate, ofCut } from './candidates';
 import type { PlanInput } from './input';
-import { type Ask, askGoal, type Parts, takesWhole, thoseThat } from './parts';
+import { type Ask, askGoal, type Parts, shortensTo, thoseThat } from './parts';
 import type { PlanProblem } from './problem';
 
 export interface Shoots {
@@ -28,11 +28,7 @@ export function askShoots(
 ): void {
   for (const { limbId, count, cut } of long) {
     const atCm = cut.upToCm ?? cut.atCm;
-    const solvers = thoseThat(
-      doable,
-      (priced) =>
-        takesWhole(priced, limbId, index) || (priced.kerf?.limbId === limbId && priced.kerf.atCm <= atCm),
-    );
+    const solvers = thoseThat(doable, (priced) => shortensTo(priced, limbId, atCm, index));
     askGoal({ id: shootsId(limbId), what: 'shoots', value: SHOOT_WORTH * count }, solvers, problem, ask);
   }
 }

@@ -3,7 +3,7 @@ import { type FormKept, formId, formKept, SHOOT_WORTH } from '../shaping/index';
 import { alike } from '../tree/index';
 import { type Candidate, ofCut } from './candidates';
 import type { PlanInput } from './input';
-import { type Ask, askGoal, type Parts, takesWhole, thoseThat } from './parts';
+import { type Ask, askGoal, type Parts, shortensTo, thoseThat } from './parts';
 import type { PlanProblem } from './problem';
 
 export interface FormWork {
@@ -33,11 +33,7 @@ export function askForm(
     const limb = index.byId.get(limbId);
     if (!limb) continue;
     const atCm = cut.upToCm ?? cut.atCm;
-    const solvers = thoseThat(
-      doable,
-      (priced) =>
-        takesWhole(priced, limbId, index) || (priced.kerf?.limbId === limbId && priced.kerf.atCm <= atCm),
-    );
+    const solvers = thoseThat(doable, (priced) => shortensTo(priced, limbId, atCm, index));
     const value = why === 'rib' ? weights.spacing : SHOOT_WORTH * alike(limb);
     askGoal({ id: formId(limbId), what: 'form', value }, solvers, problem, ask);
   }

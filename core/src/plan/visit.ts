@@ -1,4 +1,5 @@
 // The cuts of one visit to a tree as the order reads them: where one stands, with what, and what must come first.
+import { type Side, sideOf } from '../measure/index';
 import { limbShape, type Point, pointAlong } from '../tree/index';
 import type { PlanInput } from './input';
 import { type OrderCut, type OrderInput, type OrderResult, orderOf } from './order';
@@ -99,14 +100,11 @@ function isFine({ handling }: Priced): boolean {
   return handling !== null && handling.kerfMm < FINE_MM;
 }
 
-const SIDES = ['north', 'east', 'south', 'west'] as const;
-
 /** Where one stands for a cut: a side of the tree, from the ground or on the ladder. */
-export function standOf(priced: Priced, tree: PlanInput['tree']): { ladder: boolean; side: string } {
+export function standOf(priced: Priced, tree: PlanInput['tree']): { ladder: boolean; side: Side } {
   const place = placeOf(priced, tree.limbs);
   const bearing = place ? (Math.atan2(place.kerf.x, place.kerf.y) * 180) / Math.PI : 0;
-  const side = SIDES[Math.round(((bearing + 360) % 360) / 90) % 4] ?? SIDES[0];
-  return { ladder: priced.handling?.wielded?.station === 'ladder', side };
+  return { ladder: priced.handling?.wielded?.station === 'ladder', side: sideOf(bearing) };
 }
 
 /** The same as one word, by which stations are told apart. @example 'ladder, north' */

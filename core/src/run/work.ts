@@ -2,6 +2,7 @@
 
 import { contaminationChance, type WoodClass, woodClass } from '../blades/index';
 import type { Cut } from '../cuts/index';
+import type { Side } from '../measure/index';
 import { cutId, type Priced, type Solved, standOf, stationOf, stepsNow } from '../plan/index';
 import { judgedAt, openDecisions, type SiteToday, standingCuts, type TreeView } from '../present/index';
 import type { Handling, Judgement } from '../residual/index';
@@ -26,7 +27,8 @@ export interface RunItem {
   /** Where one stands for it: on a ladder or not, and on which side of the tree. */
   station: string;
   ladder: boolean;
-  side: string;
+  /** None where an arborist does it. */
+  side: Side | '';
   handling: Handling;
   /** The plan leaves it to an arborist. */
   handedOver: boolean;

@@ -1,4 +1,5 @@
 // Short labels that a limb keeps for life: stem S, main limbs A B C clockwise from 12, side limbs A1 A2 from the base, on those A1a.
+import { turn } from '../measure/index';
 import { wholeId } from './bundle';
 import type { Limb } from './limbMap';
 import { limbShape } from './shape';
@@ -91,7 +92,7 @@ function nextFree(labels: Iterable<string>, used: ReadonlySet<string>): string {
 /** Parents before what they carry; stems as they come, main limbs clockwise from 12 and the lower first, the others by their joints. */
 function inOrder(limbs: Limb[], twelveBearingDeg: number): Limb[] {
   const shape = limbShape(limbs);
-  const clockwise = ({ bearingDeg }: Limb) => (((bearingDeg - twelveBearingDeg) % 360) + 360) % 360;
+  const clockwise = ({ bearingDeg }: Limb) => turn(bearingDeg - twelveBearingDeg);
   const height = ({ id }: Limb) => shape.get(id)?.base.z ?? 0;
   const isOnStem = ({ parentId }: Limb) => limbs.find(({ id }) => id === parentId)?.kind === 'trunk';
   const sorted = (list: Limb[]) =>

@@ -86,12 +86,12 @@ export function crownFromAbove(doc: Doc, x: number, y: number, side: number, abo
     doc.stroke(INK).undash();
   }
   doc.circle(cx, cy, 4).fill(INK);
-  limbLabels(doc, plan, above, (spoke) => at(spoke, spoke.limb.lengthCm), {
-    x,
-    y,
-    width: side,
-    height: side,
-  });
+  const tipOf = ({ id, lengthCm }: Limb) => {
+    const spoke = byId.get(id);
+    return spoke ? at(spoke, lengthCm) : null;
+  };
+  const drawn = plan.map(({ limb }) => limb);
+  limbLabels(doc, drawn, above, tipOf, { x, y, width: side, height: side });
   for (const { kerf, number } of above.kerfs) {
     const spoke = kerf && byId.get(kerf.limbId);
     const point = kerf && spoke ? at(spoke, kerf.atCm) : kerf ? { x: cx, y: cy } : null;
@@ -110,28 +110,23 @@ const LABEL_PT = 8;
 /** Main limbs and those that are cut, each beside its tip; none over another. */
 function limbLabels(
   doc: Doc,
-  plan: Spoke[],
+  drawn: readonly Limb[],
   { limbs, twelveBearingDeg, kerfs }: Above,
-  tipOf: (spoke: Spoke) => { x: number; y: number },
+  tipOf: (limb: Limb) => { x: number; y: number } | null,
   within: Box,
 ): void {
   const cut = new Set(kerfs.map(({ kerf }) => kerf?.limbId));
   const labels = new Map(withLabels(limbs, twelveBearingDeg).map(({ id, label }) => [id, label]));
   doc.font('head').fontSize(LABEL_PT).fillColor(INK);
-  const wishes = plan
-    .filter(({ limb }) => limb.kind === 'scaffold' || cut.has(limb.id))
-    .map((spoke) => {
-      const text = labels.get(spoke.limb.id) ?? '';
-      const rank = (cut.has(spoke.limb.id) ? 1e4 : 0) + spoke.limb.baseMm;
-      return {
-        id: spoke.limb.id,
-        text,
-        rank,
-        ...tipOf(spoke),
-        width: doc.widthOfString(text),
-        height: LABEL_PT,
-      };
-    });
+  const wishes = drawn.flatMap((limb) => {
+    const tip = tipOf(limb);
+    if (!tip || !(limb.kind === 'scaffold' || cut.has(limb.id))) return [];
+    const text = labels.get(limb.id) ?? '';
+    const rank = (cut.has(limb.id) ? 1e4 : 0) + limb.baseMm;
+    return [
+      { id: limb.id, text, rank, x: tip.x, y: tip.y, width: doc.widthOfString(text), height: LABEL_PT },
+    ];
+  });
   for (const { text, x, y } of placeLabels(wishes, within))
     doc.text(text, x - doc.widthOfString(text) / 2, y - LABEL_PT / 2, { lineBreak: false });
 }
@@ -147,31 +142,20 @@ export function treeFromStand(
   x: number,
   y: number,
   size: { width: number; height: number },
-  { limbs, twelveBearingDeg, kerfs, fromDeg }: Seen,
+  { fromDeg, ...above }: Seen,
 ): void {
+  const { limbs, kerfs } = above;
   const seen = treeSeen(limbs, standAt(limbs, fromDeg), size);
   for (const { outline } of seen.wood)
     doc
       .polygon(...outline.map((spot): [number, number] => [x + spot.x, y + spot.y]))
       .lineWidth(0.5)
       .fillAndStroke('#D8DCD9', INK);
-  const cut = new Set(kerfs.map(({ kerf }) => kerf?.limbId));
-  const labels = new Map(withLabels(limbs, twelveBearingDeg).map(({ id, label }) => [id, label]));
-  doc.font('head').fontSize(LABEL_PT);
-  const wishes = limbs.flatMap((limb) => {
-    const tip = seen.placeOf(limb.id, limb.lengthCm);
-    const text = labels.get(limb.id) ?? '';
-    if (!tip || !(limb.kind === 'scaffold' || cut.has(limb.id))) return [];
-    const rank = (cut.has(limb.id) ? 1e4 : 0) + limb.baseMm;
-    return [
-      { id: limb.id, text, rank, x: tip.x, y: tip.y, width: doc.widthOfString(text), height: LABEL_PT },
-    ];
-  });
-  doc.fillColor(INK);
-  for (const label of placeLabels(wishes, { x: 0, y: 0, ...size }))
-    doc.text(label.text, x + label.x - doc.widthOfString(label.text) / 2, y + label.y - LABEL_PT / 2, {
-      lineBreak: false,
-    });
+  const tipOf = ({ id, lengthCm }: Limb) => {
+    const tip = seen.placeOf(id, lengthCm);
+    return tip && { x: x + tip.x, y: y + tip.y };
+  };
+  limbLabels(doc, limbs, above, tipOf, { x, y, ...size });
   for (const { kerf, number } of kerfs) {
     const at = kerf && seen.placeOf(kerf.limbId, kerf.atCm);
     if (!at) continue;

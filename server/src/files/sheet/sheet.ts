@@ -7,6 +7,8 @@ import {
   clockHour,
   heightReading,
   massReading,
+  type Side,
+  sideDeg,
   thicknessReading,
   type Units,
   upperFirst,
@@ -192,18 +194,17 @@ function head(say: Say, doc: Doc, sheet: TreeSheet): void {
 }
 
 const SEEN_PT = 150;
-const SIDE_DEG: Readonly<Record<string, number>> = { north: 0, east: 90, south: 180, west: 270 };
 
 /** The side of the tree that most of its cuts are made from; at 6 o’clock where there are none. */
 function mostlyFrom(visit: Priced[], { input, twelveBearingDeg }: TreeSheet): number {
-  const count = new Map<string, number>();
+  const count = new Map<Side, number>();
   for (const priced of visit) {
     if (!priced.kerf) continue;
     const { side } = standOf(priced, input.tree);
     count.set(side, (count.get(side) ?? 0) + 1);
   }
   const [most] = [...count].toSorted((a, b) => b[1] - a[1]);
-  return most ? (SIDE_DEG[most[0]] ?? 0) : twelveBearingDeg + 180;
+  return most ? sideDeg(most[0]) : twelveBearingDeg + 180;
 }
 
 function drawings(say: Say, doc: Doc, sheet: TreeSheet, plan: TreePlan, visit: Priced[]): void {
