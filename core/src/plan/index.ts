@@ -2,6 +2,7 @@ export { type ArboristCut, arboristPart } from './arborist';
 export { cutId, type OtherKind, otherKinds } from './candidates';
 export { type CurvePoint, type MarginCurve, marginCurve } from './curve';
 export { followerFromMm, followersOf } from './follower';
+export { grainOfAll, withinOf } from './grain';
 export {
   Costs,
   firstWinterOf,
@@ -31,6 +32,7 @@ export type { SideEffect } from './sides';
 export {
   CandidateOut,
   type ClashPart,
+  type Grain,
   type HeightOfPlan,
   type LeftWhy,
   type LightOfPlan,

@@ -73,10 +73,10 @@ export const OrderResult = z
 export type OrderResult = z.infer<typeof OrderResult>;
 
 /** Minutes of everything between cuts. Common practice, no source. */
-const MOVE = 0.2;
+export const MOVE_MINUTES = 0.2;
 const GROUND_STATION = 1;
 const LADDER_STATION = 3;
-const TOOL = 0.3;
+export const TOOL_MINUTES = 0.3;
 const WIPE_SHARE = 0.4;
 const EXACT_UP_TO = 12;
 /** States kept at each step: fewer where there are more cuts, so that the answer comes in about a second. */
@@ -159,9 +159,9 @@ class Work {
     // Of unknown history, or from infected to sound wood; between infected cuts where the school says so
     const cleaned = blade === UNKNOWN || (blade === DIRTY && (!cut.infected || this.input.everyCut));
     let minutes = cut.minutes + (cleaned ? this.clean : 0);
-    if (before?.station === cut.station) minutes += MOVE;
+    if (before?.station === cut.station) minutes += MOVE_MINUTES;
     else minutes += cut.ladder ? LADDER_STATION : GROUND_STATION;
-    if (before && before.tool !== cut.tool) minutes += TOOL;
+    if (before && before.tool !== cut.tool) minutes += TOOL_MINUTES;
     const after = cut.infected ? DIRTY : cleaned ? CLEAN : (blade ?? UNKNOWN);
     return { minutes, blades: blades.slice(0, at) + after + blades.slice(at + 1), cleaned };
   }
@@ -205,7 +205,8 @@ class Work {
     const stations = new Map(this.cuts.map((cut) => [cut.station, cut.ladder]));
     let minutes = this.cuts.reduce((sum, cut) => sum + cut.minutes, 0);
     for (const ladder of stations.values()) minutes += ladder ? LADDER_STATION : GROUND_STATION;
-    minutes += MOVE * (this.cuts.length - stations.size) + TOOL * this.leastToolChanges(stations.size);
+    minutes +=
+      MOVE_MINUTES * (this.cuts.length - stations.size) + TOOL_MINUTES * this.leastToolChanges(stations.size);
     for (const tool of this.tools) {
       const infected = this.cuts.filter((cut) => cut.tool === tool && cut.infected).length;
       minutes += this.clean * Math.max(1, this.input.everyCut ? infected : 1);

@@ -3,6 +3,7 @@ import { goals } from '../shaping/index';
 import { indexLimbs, isDistalOf, type Kerf } from '../tree/index';
 import { clashOf } from './clash';
 import { feasiblePlan } from './feasible';
+import { grainOfAll, withGrain } from './grain';
 import type { PlanInput } from './input';
 import { loweredBy } from './lowered';
 import { grownBefore } from './pace';
@@ -80,6 +81,7 @@ function planFrom(prepared: Prepared, progress: Progress, comesOut: boolean): Tr
       minutes: sum((step) => (step.pass === 'hired' ? 0 : pricedOf(step).minutes.minutes)),
       shootMinutes: shootMinutes(ofSeason, pricedOf),
       massKg: sum((step) => pricedOf(step).handling?.massKg ?? 0),
+      grain: grainOfSeason(ofSeason, limit - (crown[y] as number)),
     };
   });
   const solved = new Set(steps.flatMap((step) => step.solves.map((solve) => solve.findingId)));
@@ -107,6 +109,13 @@ function planFrom(prepared: Prepared, progress: Progress, comesOut: boolean): Tr
   };
 }
 
+/** One’s own minutes, and no more crown than the limit leaves room for. */
+function grainOfSeason(steps: readonly PlannedStep[], room: number): SeasonOfPlan['grain'] {
+  const { minutes } = grainOfAll(steps.filter(({ pass }) => pass !== 'hired'));
+  const [less, more] = grainOfAll(steps).crown;
+  return { minutes, crown: [less, Math.min(more, Math.max(0, room))] };
+}
+
 /** Of one shoot taken off in summer; more where much was cut at once. Common practice, no source. */
 const A_SHOOT_MINUTES = 0.15;
 const MUCH = 300;
@@ -132,7 +141,8 @@ const finite = (value: number) => (Number.isFinite(value) ? value : null);
 /** Less, in points of a hundred, nobody sees. Common practice, no source. */
 const NOTICED_POINTS = 0.5;
 
-function stepsOf({ problem, chosenFrom, asked, sides }: Prepared, chosen: readonly number[]): PlannedStep[] {
+function stepsOf(prepared: Prepared, chosen: readonly number[]): PlannedStep[] {
+  const { problem, chosenFrom, asked, sides } = prepared;
   const taken = slotsTaken(problem, chosen);
   const steps = chosen.flatMap((slot, k) => {
     if (slot < 0) return [];
@@ -148,8 +158,8 @@ function stepsOf({ problem, chosenFrom, asked, sides }: Prepared, chosen: readon
     return [{ k, step: { candidateId: chosenFrom[k]?.id ?? '', season, pass, crown, exempt, fruit } }];
   });
   const first = firstSolvers(problem, chosen);
-  return steps
-    .map(({ k, step }): PlannedStep => {
+  const inOrder = steps
+    .map(({ k, step }) => {
       const priced = chosenFrom[k] as Priced;
       const solves = asked.flatMap(({ findingId }, p) => {
         if (findingId === null || first[p] !== k) return [];
@@ -166,6 +176,7 @@ function stepsOf({ problem, chosenFrom, asked, sides }: Prepared, chosen: readon
       return { ...step, solves, serves: goals.filter((goal) => served.has(goal)) };
     })
     .sort((a, b) => a.season - b.season || passes.indexOf(a.pass) - passes.indexOf(b.pass));
+  return withGrain(inOrder, prepared);
 }
 
 /** The chosen cut with which the wood of this place goes: the nearest one that is chosen, itself first. */

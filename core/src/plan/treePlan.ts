@@ -14,6 +14,11 @@ export type LeftWhy = (typeof leftWhys)[number];
 
 const range = z.tuple([z.number(), z.number()]);
 
+/** How much less, and how much more, it comes to where limbs were counted at a glance. */
+export const Grain = z.strictObject({ minutes: range, crown: range });
+export type Grain = z.infer<typeof Grain>;
+export const NO_GRAIN: Grain = { minutes: [0, 0], crown: [0, 0] };
+
 /** One step of the plan. */
 export const PlannedStep = z.strictObject({
   candidateId: z.string(),
@@ -26,6 +31,9 @@ export const PlannedStep = z.strictObject({
     .array(z.strictObject({ findingId: z.string(), chance: z.number(), range }))
     .describe('findings that it answers, with the chance that infected wood stays behind'),
   serves: z.array(z.enum(goals)).describe('what it is for besides findings'),
+  grain: Grain.default(NO_GRAIN).describe(
+    'minutes and thousandths of the crown, as much less and as much more',
+  ),
 });
 export type PlannedStep = z.infer<typeof PlannedStep>;
 
@@ -47,6 +55,7 @@ export const SeasonOfPlan = z.strictObject({
     .number()
     .describe('for the shoots that its dormant cuts are likely to call up, in the summer after them'),
   massKg: z.number(),
+  grain: Grain.default(NO_GRAIN).describe('of minutes and crown'),
 });
 export type SeasonOfPlan = z.infer<typeof SeasonOfPlan>;
 

@@ -1,5 +1,6 @@
 export { beyond, Residual, ResidualCase, residual } from './hiddenExtent';
 export {
+  COUNTED_WITHIN,
   type Handling,
   isVigorous,
   type Judgement,

@@ -199,7 +199,7 @@ function handlingOf(limb: Limb, kerf: Kerf, { tree, settings, season, findings }
 }
 
 /** A bundle is counted at a glance: so many of it there may be. Common practice, no source. */
-const COUNTED_WITHIN: readonly [number, number] = [0.7, 1.4];
+export const COUNTED_WITHIN: readonly [number, number] = [0.7, 1.4];
 
 /** Where the saw goes for a piece: how high over the ground, and how thick the wood is there. */
 function kerfOfPiece(

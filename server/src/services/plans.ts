@@ -1,6 +1,7 @@
 // The plans of trees as files: open JSON, CSV, and the cut sheet that is printed.
 
 import { type Units, unitsOf } from '@mortisect/core/measure';
+import { withinOf } from '@mortisect/core/plan';
 import { grownLimbs, pinsOf, planInputOf, standingLimbs } from '@mortisect/core/present';
 import type { TreeDetail } from '@mortisect/core/records';
 import { limbNames } from '@mortisect/core/tree';
@@ -49,6 +50,8 @@ const CSV_COLUMNS: readonly PlainKey[] = [
   'files.planColumnTool',
   'files.planColumnMinutes',
   'files.planColumnChance',
+  'files.planColumnLeast',
+  'files.planColumnMost',
 ];
 
 export async function planCsv(
@@ -63,7 +66,7 @@ export async function planCsv(
   const rows = steps.map((step): Record<string, string> => {
     const candidate = candidates.find((each) => each.id === step.candidateId);
     const worst = Math.max(0, ...step.solves.map((solved) => solved.chance));
-    const { cut, kerfMm } = candidate ?? {};
+    const { cut, kerfMm, minutes = 0 } = candidate ?? {};
     const figures: (string | number | null | undefined)[] = [
       detail.tree.code,
       step.season,
@@ -77,8 +80,9 @@ export async function planCsv(
       round(candidate?.massKg ?? 0, 1),
       candidate?.pieces,
       told(say, candidate?.tool),
-      round(candidate?.minutes ?? 0, 1),
+      round(minutes, 1),
       round(worst, 3),
+      ...(withinOf(minutes, step.grain.minutes)?.map((end) => round(end, 1)) ?? []),
     ];
     return Object.fromEntries(columns.map((column, i) => [column, String(figures[i] ?? '')]));
   });

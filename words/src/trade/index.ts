@@ -1,6 +1,7 @@
 export { asText, cutSentence, faceWords, type Phrase } from './cut';
 export { dayReasonWords, FACTOR_WORDS, laneName, riskWords, VERDICT_WORDS, windowTitle } from './days';
 export { dayIn, decimalMark, figure, joined, readingIn, tapeText } from './figures';
+export { countedWords, minutesWords, shareWords } from './grain';
 export { jobName, jobNotes } from './jobs';
 export { besideWords, labelWords, limbIn, limbInText } from './limbIn';
 export { paceWords, personalPaceWords } from './paces';

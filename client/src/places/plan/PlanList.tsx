@@ -2,11 +2,11 @@
 
 import { dangersOf } from '@mortisect/core/handling';
 import { massReading } from '@mortisect/core/measure';
-import { type Solved, visitsOf, wholeMinutes } from '@mortisect/core/plan';
+import { type Grain, grainOfAll, type Solved, visitsOf, wholeMinutes } from '@mortisect/core/plan';
 import { openDecisions, type SiteToday, type TreeView } from '@mortisect/core/present';
 import type { Goal } from '@mortisect/core/shaping';
 import type { Say } from '@mortisect/words';
-import { goalWords, joined, told } from '@mortisect/words/trade';
+import { countedWords, goalWords, joined, minutesWords, shareWords, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useTrees } from '../../data/queries';
 import { useOpenViews } from '../../data/useOpenViews';
@@ -31,6 +31,7 @@ export function PlanList({ openId }: { openId?: string }) {
   const views = open.views.filter((view) => asks(view, plans.get(view.tree.id)));
   const sums = views.map((view) => sumOf(plans.get(view.tree.id)));
   const minutes = sums.reduce((total, sum) => total + (sum?.minutes ?? 0), 0);
+  const counted = countedWords(say, { minutes, grain: grainOfAll(sums.flatMap((sum) => sum ?? [])) });
   const groups = plots
     .map((plot) => ({ plot, plotViews: views.filter((view) => view.tree.plotId === plot.id) }))
     .filter(({ plotViews }) => plotViews.length > 0);
@@ -46,6 +47,7 @@ export function PlanList({ openId }: { openId?: string }) {
         />
       }
     >
+      {counted ? <Small>{counted}</Small> : null}
       {views.length === 0 ? <Body>{say('plan.noOpenFindingWhatYouMarkIn')}</Body> : null}
       {groups.map(({ plot, plotViews }) => (
         <View key={plot.id} gap={6}>
@@ -90,6 +92,7 @@ interface Sum {
   minutes: number;
   crown: number;
   infectedKg: number;
+  grain: Grain;
 }
 
 /** What is due now on a tree. */
@@ -101,6 +104,7 @@ function sumOf(solved: Solved | undefined): Sum | null {
     steps: steps.length,
     minutes: wholeMinutes(visit?.order.tally.minutes ?? 0),
     crown: steps.reduce((sum, stepView) => sum + stepView.step.crown + stepView.step.exempt, 0),
+    grain: grainOfAll(steps.map(({ step }) => step)),
     infectedKg: steps.reduce(
       (sum, stepView) => (stepView.kind === 'diseased' ? sum + (stepView.priced.handling?.massKg ?? 0) : sum),
       0,
@@ -114,7 +118,11 @@ function totalWords(say: Say, views: TreeView[], plans: Map<string, Solved>, { u
   const kg = add((sum) => sum.infectedKg);
   return [
     say('plan.steps', { add: add((sum) => sum.steps) }),
-    say('plan.min2', { add: Math.round(add((sum) => sum.minutes)) }),
+    minutesWords(
+      say,
+      add((sum) => sum.minutes),
+      grainOfAll(sums).minutes,
+    ),
     ...(kg > 0.05
       ? [say('plan.ofInfectedWoodToCarryAway', { mass: joined(say, massReading(kg, units)) })]
       : []),
@@ -150,7 +158,10 @@ function TreeRow({
           <Label textAlign="right">{solved ? headWords(say, view, solved, sum) : '…'}</Label>
           {sum && sum.steps > 0 ? (
             <Small>
-              {say('plan.min3', { minutes: Math.round(sum.minutes), percent: percentOf(sum.crown) })}
+              {[
+                minutesWords(say, sum.minutes, sum.grain.minutes),
+                shareWords(say, percentOf(sum.crown), sum.crown, sum.grain.crown),
+              ].join(' · ')}
             </Small>
           ) : null}
         </View>

@@ -14,7 +14,9 @@ import {
   joined,
   limbIn,
   lowersWords,
+  minutesWords,
   otherWords,
+  shareWords,
   stepSentence,
   told,
 } from '@mortisect/words/trade';
@@ -87,6 +89,7 @@ export function StepCard({ view, today, stepView, isNow, onMore }: StepCardProps
 /** Mass, crown, time, tool and what stays behind, in one line. */
 function costWords(say: Say, { priced, step }: StepView, { units }: SiteToday): string {
   const { handling, minutes } = priced;
+  const crown = step.crown + step.exempt;
   const worst = Math.max(0, ...step.solves.map((solved) => solved.chance));
   return [
     ...(handling
@@ -105,8 +108,10 @@ function costWords(say: Say, { priced, step }: StepView, { units }: SiteToday): 
             : say('plan.noToolOfTheKitDoesIt'),
         ]
       : []),
-    say('plan.ofTheCrown', { percent: percentOf(step.crown + step.exempt) }),
-    say('plan.min', { more: Math.max(1, Math.round(minutes.minutes)) }),
+    say('plan.ofTheCrown', {
+      percent: shareWords(say, percentOf(crown), crown, step.grain.crown),
+    }),
+    minutesWords(say, minutes.minutes, step.grain.minutes),
     ...(worst > 0 ? [say('plan.thatDiseaseStays', { chance: chanceWords(say, worst) })] : []),
   ].join(' · ');
 }

@@ -4,7 +4,7 @@ import { massReading } from '@mortisect/core/measure';
 import { MOST_PLAN_SEASONS, type SeasonOfPlan, type Solved, wholeMinutes } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import type { Say } from '@mortisect/words';
-import { joined, limitWords } from '@mortisect/words/trade';
+import { countedWords, joined, limitWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
@@ -73,6 +73,7 @@ export function Years({ view, today, solved }: { view: TreeView; today: SiteToda
             {season.grown >= 5 ? (
               <Small paddingBottom={6}>{say('plan.grownBack', { percent: percentOf(season.grown) })}</Small>
             ) : null}
+            <Counted season={season} />
             {season.shootMinutes >= 0.5 ? (
               <Small paddingBottom={6}>
                 {say('plan.shootMinutes', { minutes: wholeMinutes(season.shootMinutes) })}
@@ -85,4 +86,10 @@ export function Years({ view, today, solved }: { view: TreeView; today: SiteToda
       <Pace view={view} input={planInputFor(view, today)} />
     </View>
   );
+}
+
+function Counted({ season }: { season: SeasonOfPlan }) {
+  const say = useSay();
+  const words = countedWords(say, season);
+  return words ? <Small paddingBottom={6}>{words}</Small> : null;
 }

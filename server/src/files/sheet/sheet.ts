@@ -31,6 +31,7 @@ import type { PlainKey, Say } from '@mortisect/words';
 import {
   arboristWords,
   cautionWords,
+  countedWords,
   dayIn,
   faceWords,
   goalWords,
@@ -39,6 +40,7 @@ import {
   leftWords,
   lightWords,
   limbIn,
+  minutesWords,
   passWords,
   reasonWords,
   sidesWords,
@@ -237,7 +239,7 @@ function drawings(say: Say, doc: Doc, sheet: TreeSheet, plan: TreePlan, visit: P
     doc
       .font('text')
       .fontSize(9.5)
-      .text(seasonWords(say, season, sheet.units), x, y, { width });
+      .text(joinedLines(seasonWords(say, season, sheet.units), countedWords(say, season)), x, y, { width });
     y = ledgerBar(doc, x, doc.y + 2, width, season) + 6;
   }
   if (plan.seasons.every((season) => season.crown + season.exempt === 0)) {
@@ -273,6 +275,8 @@ function seasonWords(
     ? say('files.seasonDisease', { ...given, exempt: percent(exempt) })
     : say('files.season', given);
 }
+
+const joinedLines = (...lines: (string | null)[]) => lines.filter((line) => line !== null).join('\n');
 
 function percent(thousandths: number): string {
   return `${Math.round(thousandths / 10)} %`;
@@ -362,7 +366,9 @@ function stepBlock(
     .font('text')
     .fontSize(10.5)
     .text(stepSentence(say, priced, telling), { width: widthOf(doc) - 20 });
-  const facts = [handlingWords(say, priced, units), faceOf(say, sheet, priced)].filter(Boolean).join(' ');
+  const facts = [handlingWords(say, priced, step, units), faceOf(say, sheet, priced)]
+    .filter(Boolean)
+    .join(' ');
   doc
     .fontSize(9.5)
     .text(
@@ -399,8 +405,13 @@ function limbOf({ candidate }: Priced): string {
   return candidate.what.is === 'cut' ? candidate.what.cut.limbId : candidate.what.limbId;
 }
 
-function handlingWords(say: Say, { handling, minutes }: Priced, units: Units): string {
-  const time = say('files.minutes', { minutes: Math.max(1, Math.round(minutes.minutes)) });
+function handlingWords(
+  say: Say,
+  { handling, minutes }: Priced,
+  { grain }: Pick<PlannedStep, 'grain'>,
+  units: Units,
+): string {
+  const time = minutesWords(say, minutes.minutes, grain.minutes);
   if (!handling) return `${time}.`;
   const { strokes, pieces, wielded, kerfMm, massKg, fall } = handling;
   const out = (cm: number) => tapeText(say, cm - strokes.finalCm, units);
