@@ -164,6 +164,7 @@ export const Cut = z
     limbId: id,
     atCm: cm,
     upToCm: cm.optional().describe('the bud is still to be found on the tree: cut between atCm and here'),
+    towardDeg: z.number().optional().describe('compass bearing that the bud is to point to, degrees'),
     kind: z.enum(['collar', 'reduction', 'heading', 'stub']),
     targetLimbId: id.nullable(),
     targetCm: cm.nullable().describe('null when the target is the trunk'),

@@ -126,6 +126,7 @@ function joinCuts(into: Cut, other: Cut): void {
   }
   if (other.upToCm === undefined) delete into.upToCm;
   else if (into.upToCm !== undefined) into.upToCm = Math.min(into.upToCm, other.upToCm);
+  into.towardDeg ??= other.towardDeg;
   into.shortfallCm = Math.max(into.shortfallCm, other.shortfallCm);
 }
 

@@ -86,6 +86,47 @@ test('a limb beside a bare side is tied over into it, where it still bends, and 
   expect(goes(oneSided(), { tied: ['C'] })).toEqual([]);
 });
 
+test('a limb too stiff to tie is headed to a bud that points into the bare side, at half the worth', () => {
+  const stiff = (more: Partial<Limb> = {}, tree: object = {}) =>
+    planTree(
+      given([], {
+        tree: {
+          ...{ limbs: oneSided({ ageYears: 7, baseMm: 14, budsComplete: false, ...more }), heightCm: 400 },
+          ...{ plantedYear: 1990, ...tree },
+        },
+      }),
+    );
+  const { prepared, plan: found } = stiff();
+  const step = found.steps.find(({ serves }) => serves.includes('gap'));
+  // An apple’s is shortened by a quarter: 160 cm to 120
+  expect(step?.candidateId).toBe('C collar 120');
+  const p = prepared.asked.findIndex(({ what }) => what === 'gap');
+  const k = prepared.chosenFrom.findIndex(({ id }) => id === step?.candidateId);
+  expect(prepared.problem.candidates[k]?.solves).toEqual([{ problem: p, remains: 0.5 }]);
+  const { what } = (prepared.chosenFrom[k] as (typeof prepared.chosenFrom)[number]).candidate;
+  const middleDeg = found.sides?.now.gaps[0]?.middleDeg;
+  expect(what).toMatchObject({ is: 'cut', cut: { towardDeg: middleDeg, upToCm: 120 } });
+  const asks = (...given: Parameters<typeof stiff>) =>
+    stiff(...given).prepared.asked.some(({ what: asked }) => asked === 'gap');
+  // Where the buds are mapped none is known to point there; a tip bearer loses its fruit; thick old wood is headed nowhere
+  expect([
+    asks({ budsComplete: true }),
+    asks({}, { habit: 'tip' }),
+    asks({ baseMm: 46, tipMm: 40, ageYears: 30 }),
+  ]).toEqual([false, false, false]);
+  expect([asks({ lengthCm: 59 }), asks({ lengthCm: 60 })]).toEqual([false, true]);
+});
+
+test('where it still bends it is tied rather', () => {
+  const { prepared, plan: found } = plan(oneSided({ baseMm: 14, budsComplete: false }));
+  expect(prepared.chosenFrom.map(({ id }) => id)).toEqual(
+    expect.arrayContaining(['C tie over', 'C collar 120']),
+  );
+  expect(
+    found.steps.filter(({ serves }) => serves.includes('gap')).map(({ candidateId }) => candidateId),
+  ).toEqual(['C tie over']);
+});
+
 test('an upright beside a bare side ends at a branch of a quarter that points into it; whole it fills nothing', () => {
   const upright = (heirMm: number) => [
     ...oneSided({ ageYears: 12 }),

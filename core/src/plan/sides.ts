@@ -1,8 +1,10 @@
 // A crown that hangs to one side or has gaps, as work that a plan can weigh; and what a cut costs that makes it so.
-import { heirsOf } from '../cuts/index';
+import { headingFraction } from '../crown/index';
+import { type Cut, heirsOf, shapeCut } from '../cuts/index';
 import { plainDisorder } from '../disorders/index';
 import { type Leaf, LIGHT_SEED, leavesOf } from '../faults/index';
 import {
+  bearsAtTip,
   crownRadiusCm,
   type Gap,
   hasSides,
@@ -98,9 +100,12 @@ const TIED_FROM_CM = 60;
 const BESIDE_DEG = 45;
 const NEIGHBOURS = 2;
 
-/** An upright that stands there ends at a branch that points into the gap; or a limb beside it is tied over. */
+/** A bud that is to grow into a gap may break another way, or not at all. Common practice, no source. */
+const HEADED_LEAVES = 0.5;
+
+/** An upright that stands there ends at a branch that points into the gap; or a limb beside it is tied over, or headed to a bud that points there. */
 function intoGaps(input: PlanInput, cuts: Parts['cuts'], { gaps }: SidesNow): Candidate[] {
-  const { limbs } = input.tree;
+  const { limbs, species, habit } = input.tree;
   const shape = limbShape(limbs);
   const lesions = lesionsOf(input, cuts);
   const kinds = new Map(limbs.map(({ id, kind }) => [id, kind]));
@@ -119,17 +124,28 @@ function intoGaps(input: PlanInput, cuts: Parts['cuts'], { gaps }: SidesNow): Ca
         limb.lengthCm >= UPRIGHT_FROM_CM &&
         isWithin(seenAt(limb, shape), middleDeg, besideDeg),
     );
-    const beside = limbs
+    const neighbours = limbs
       .filter(
         (limb) =>
           limb.kind !== 'trunk' &&
           !limb.bundle &&
           limb.lengthCm >= TIED_FROM_CM &&
-          bends(limb) &&
           isWithin(limb.bearingDeg, middleDeg, besideDeg),
       )
-      .toSorted((a, b) => b.lengthCm - a.lengthCm)
-      .slice(0, NEIGHBOURS);
+      .toSorted((a, b) => b.lengthCm - a.lengthCm);
+    const tied = neighbours.filter(bends).slice(0, NEIGHBOURS);
+    const headed = bearsAtTip(habit)
+      ? []
+      : neighbours
+          .flatMap((limb): Cut[] => {
+            const cut = shapeCut(limbs, limb.id, limb.lengthCm * (1 - headingFraction(species)), {
+              findingId: id,
+              disorder: MISPLACED,
+            });
+            // Only where the buds are still to be looked at can one be found that points there
+            return cut?.upToCm === undefined ? [] : [{ ...cut, towardDeg: middleDeg }];
+          })
+          .slice(0, NEIGHBOURS);
     return [
       ...uprights.flatMap((limb) =>
         heirsOf(limbs, limb.id, lesions, { findingId: id, disorder: MISPLACED })
@@ -139,7 +155,8 @@ function intoGaps(input: PlanInput, cuts: Parts['cuts'], { gaps }: SidesNow): Ca
           )
           .map(({ cut }) => ofCut(cut, { id })),
       ),
-      ...beside.map((limb) => ofTie('tie over', limb.id, id)),
+      ...tied.map((limb) => ofTie('tie over', limb.id, id)),
+      ...headed.map((cut) => ofCut(cut, { id }, undefined, HEADED_LEAVES)),
     ];
   });
 }

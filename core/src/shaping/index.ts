@@ -22,7 +22,7 @@ export {
   WEAK_HEIR_RATIO,
 } from './height';
 export { PAIRS, type PairReason, pairReasons, type Ranked, rankPair } from './pairs';
-export { type OverLong, overLong, SHOOT_WORTH, shootsId } from './shoots';
+export { bearsAtTip, type OverLong, overLong, SHOOT_WORTH, shootsId } from './shoots';
 export {
   crownRadiusCm,
   type Gap,

@@ -14,6 +14,8 @@ export const SHOOT_WORTH = 0.4;
 /** Species whose shoots are left as long as they are, and habits that bear at the tip of them. */
 const LEFT_LONG: readonly string[] = ['sweet-cherry', 'fig', 'walnut'];
 const BEAR_AT_TIP: readonly BearingHabit[] = ['tip', 'partial tip', 'unknown'];
+/** May the tips of its limbs be what bears? Then none is shortened. */
+export const bearsAtTip = (habit: BearingHabit) => BEAR_AT_TIP.includes(habit);
 
 export interface OverLong {
   limbId: string;
@@ -32,7 +34,7 @@ interface Tree {
 
 /** Shoots of one year that are longer than they should be, each or each bundle with the cut that takes off the share of its species. */
 export function overLong({ limbs, species, habit, ageYears }: Tree): OverLong[] {
-  if (LEFT_LONG.includes(species) || BEAR_AT_TIP.includes(habit)) return [];
+  if (LEFT_LONG.includes(species) || bearsAtTip(habit)) return [];
   const aimCm = ageYears !== null && ageYears <= YOUNG_UP_TO_YEARS ? YOUNG_AIM_CM : AIM_CM;
   return limbs.flatMap((limb): OverLong[] => {
     const isShoot = limb.kind === 'shoot' && limb.ageYears <= 1 && limb.uncutLengthCm === undefined;

@@ -104,6 +104,11 @@ describe('the sentence of each kind of cut', () => {
       'at the first live bud that points out or under, at or below 40 cm from the collar; if there is none, at the collar',
     ],
     [
+      'toward a bare side',
+      { ...cutFor('N', 70), towardDeg: 240 },
+      'at the first live bud that points to 8 o’clock, into the bare side, at or below 40 cm from the collar; if none does, at the next that points out or under.',
+    ],
+    [
       'in-season stub',
       cutFor('S', 185, { inSeasonStub: true }),
       'bare, 153 cm from the collar, and mark the stub: it comes off at the collar when dormant.',

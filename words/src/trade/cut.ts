@@ -67,8 +67,15 @@ function cutting(say: Say, cut: Cut, reason: Reason, telling: Telling): string {
   const on = moved
     ? say('trade.cutOn', { limb: limbInText(say, telling.names.get(cut.limbId) ?? cut.limbId) })
     : '';
-  return cut.upToCm === undefined
-    ? say('trade.cutPlace', { place: placeWords(say, reason.place, telling, on) })
+  if (cut.upToCm === undefined)
+    return say('trade.cutPlace', { place: placeWords(say, reason.place, telling, on) });
+  const { towardDeg } = cut;
+  return towardDeg !== undefined
+    ? say('trade.cutBudToward', {
+        on,
+        hour: say('trade.clockHour', { hour: clockHour(towardDeg, telling.twelveBearingDeg) }),
+        upTo: tape(cut.upToCm),
+      })
     : say('trade.cutFirstBud', {
         on,
         upTo: tape(cut.upToCm),
