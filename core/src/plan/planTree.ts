@@ -9,7 +9,16 @@ import { loweredBy } from './lowered';
 import { grownBefore } from './pace';
 import { type Prepared, preparePlan } from './prepare';
 import { type Priced, regrowthOf } from './price';
-import { crownBySeason, type Pass, type PlanCandidate, passes, pays, slotsTaken, usedOf } from './problem';
+import {
+  crownBySeason,
+  type Pass,
+  type PlanCandidate,
+  type PlanProblem,
+  passes,
+  pays,
+  slotsTaken,
+  usedOf,
+} from './problem';
 import { PlanSearch, type Progress } from './search';
 import { sidesAfter } from './sides';
 import type { CandidateOut, PlannedStep, SeasonOfPlan, TreePlan } from './treePlan';
@@ -57,6 +66,7 @@ function planFrom(prepared: Prepared, progress: Progress, comesOut: boolean): Tr
   const clash = progress.plan === null && progress.done ? clashOf(prepared) : null;
   const crown = crownBySeason(problem, chosen);
   const used = usedOf(problem, chosen);
+  const quotas = problem.limits.map((_, y) => quotasIn(problem, used, y));
   const seasons = problem.limits.map((limit, y): SeasonOfPlan => {
     const ofSeason = steps.filter((step) => step.season === y + 1);
     const sum = (of: (step: PlannedStep) => number) => ofSeason.reduce((total, step) => total + of(step), 0);
@@ -67,14 +77,10 @@ function planFrom(prepared: Prepared, progress: Progress, comesOut: boolean): Tr
       limit: limit + grownBefore(input, y),
       warnsFrom: prepared.limits.warnsFrom,
       crown: crown[y] as number,
-      quotas: problem.quotas.map(({ what, limits }, q) => ({
-        what,
-        limit: limits[y] as number,
-        used: used[problem.limits.length * (q + 1) + y] as number,
-      })),
+      quotas: quotas[y] as SeasonOfPlan['quotas'],
+      thin: y === 0 ? thinOf(problem, used) : null,
       // A crown that has no limit of its own keeps nothing free
-      grown:
-        problem.quotas.length > 0 ? 0 : (used[y] as number) - (crown[y] as number) + grownBefore(input, y),
+      grown: quotas[y]?.length ? 0 : (used[y] as number) - (crown[y] as number) + grownBefore(input, y),
       off: y === 0 ? input.off.now : 0,
       exempt: sum((step) => step.exempt),
       fruit: sum((step) => step.fruit),
@@ -107,6 +113,22 @@ function planFrom(prepared: Prepared, progress: Progress, comesOut: boolean): Tr
       nodes: progress.nodes,
     },
   };
+}
+
+const usedIn = ({ limits }: Pick<PlanProblem, 'limits'>, used: readonly number[], q: number, y: number) =>
+  used[limits.length * (q + 1) + y] as number;
+
+/** What has a limit in place of the crown in a season, from 0. */
+function quotasIn(problem: PlanProblem, used: readonly number[], y: number): SeasonOfPlan['quotas'] {
+  return problem.quotas.flatMap(({ what, limits }, q) =>
+    what === 'thin cuts' ? [] : [{ what, limit: limits[y] as number, used: usedIn(problem, used, q, y) }],
+  );
+}
+
+function thinOf(problem: PlanProblem, used: readonly number[]): SeasonOfPlan['thin'] {
+  const q = problem.quotas.findIndex(({ what }) => what === 'thin cuts');
+  const limit = problem.quotas[q]?.limits[0];
+  return limit === undefined ? null : { limit, used: usedIn(problem, used, q, 0) };
 }
 
 /** One’s own minutes, and no more crown than the limit leaves room for. */

@@ -16,7 +16,7 @@ import { type Asked, type InForest, nearestCut, type Parts } from './parts';
 import { applyPins } from './pins';
 import { answersIt, type Priced, priceOf } from './price';
 import { ancestors, type Pass, type PlanCandidate, type PlanProblem } from './problem';
-import { quotasOf } from './quotas';
+import { quotasOf, thinQuota } from './quotas';
 import { askRegrown, regrownOf } from './regrown';
 import { askShoots, shootsOf } from './shoots';
 import { askSides, type SideEffect, sideWork } from './sides';
@@ -155,6 +155,7 @@ export function preparePlan(given: PlanInput): Prepared {
   });
   const isSpread = limits.because.code === 'renovated evenly' && input.seasons > 1;
   if (isSpread) Object.assign(built.problem, { limits: evenLimits(built.problem, input.off.now) });
+  built.problem.quotas.push(...thinQuota(input, { doable, heights, index }, built.problem));
   return {
     given,
     input,

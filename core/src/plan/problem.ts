@@ -17,8 +17,10 @@ const Own = z.strictObject({
   keepWorth: z.number().min(0).describe('worth of limbs that lose more than half with this wood'),
 });
 
-/** What a tree may lose of besides its crown. shoots: last year’s, by their length; older wood: all that is no shoot of last year’s, by its crown. */
-export const quotaKinds = ['shoots', 'older wood'] as const;
+/** What has a limit in place of the crown. shoots: last year’s, by their length; older wood: all that is no shoot of last year’s, by its crown. */
+export const inPlaceOfCrown = ['shoots', 'older wood'] as const;
+/** What a tree may lose of besides its crown. thin cuts: what they take of it while a stem is far too high. */
+export const quotaKinds = [...inPlaceOfCrown, 'thin cuts'] as const;
 
 const Quota = z.strictObject({
   what: z.enum(quotaKinds),

@@ -1,9 +1,15 @@
 // What a tree may lose of besides its crown: a peach of last year’s shoots, and of its older wood.
 import { alike } from '../tree/index';
+import { type PlanInput, paceOf } from './input';
 import { nearestCut, type Parts } from './parts';
-import type { PlanProblem } from './problem';
+import { ancestors, type PlanProblem } from './problem';
 
 const WHOLE = 1000;
+
+/** While a stem stands so far above its height, cm, thinner cuts than that, mm, take no more than a third of what may go in the first season. The brief’s figures; common practice, no source. */
+const FAR_TOO_HIGH_CM = 100;
+const THIN_BELOW_MM = 25;
+const THIN_SHARE = 1 / 3;
 
 /**
  * The quotas of a tree, none where its crown alone is limited. A shoot that is shortened counts the part that goes.
@@ -38,5 +44,32 @@ export function quotasOf(
       units: lengths.map((cm) => (wholeCm > 0 ? Math.round((cm / wholeCm) * WHOLE) : 0)),
     },
     { what: 'older wood', limits: each(peach.olderWood), units: older },
+  ];
+}
+
+/**
+ * In the first season of a renovation the stem comes down before the thin wood: what thin cuts may take until then. Wood that a thicker cut may
+ * take as well is left out: nobody knows yet which of the two takes it.
+ */
+export function thinQuota(
+  input: PlanInput,
+  { doable, heights: { tall }, index }: Pick<Parts, 'doable' | 'heights' | 'index'>,
+  problem: PlanProblem,
+): PlanProblem['quotas'] {
+  const { renovated, targetHeightCm: target } = input.tree;
+  const isFarTooHigh = tall.some(
+    ({ limbId, tipCm }) =>
+      index.byId.get(limbId)?.kind === 'trunk' && target !== null && tipCm - target > FAR_TOO_HIGH_CM,
+  );
+  if (!renovated || paceOf(input) === 'a little' || !isFarTooHigh) return [];
+  const isThick = (k: number) => (doable[k]?.priced.handling?.kerfMm ?? 0) >= THIN_BELOW_MM;
+  return [
+    {
+      what: 'thin cuts',
+      limits: problem.limits.map((limit, y) => (y === 0 ? Math.floor(limit * THIN_SHARE) : WHOLE)),
+      units: problem.candidates.map(({ isCut, own }, k) =>
+        !isCut || isThick(k) || ancestors(problem, k).some(isThick) ? 0 : own.crown,
+      ),
+    },
   ];
 }

@@ -136,6 +136,14 @@ describe('the search is exact', () => {
     for (const times of binds) expect(times).toBeGreaterThanOrEqual(taken.length / 5);
   });
 
+  test('and where thin cuts wait in the first season alone: equal to every plan tried', () => {
+    for (let seed = 1; seed <= manyRuns(40, 15); seed++) {
+      const problem = shapedInstance(seed + 900, { candidates: 4 + (seed % 2), seasons: 2 });
+      const units = problem.candidates.map(({ own, isCut }, k) => (isCut && k % 3 > 0 ? own.crown : 0));
+      agrees({ ...problem, quotas: [{ what: 'thin cuts', limits: [40 + 5 * (seed % 7), 1000], units }] });
+    }
+  });
+
   test('the solver itself is asked about small ones', async () => {
     const highs = await highsLoader();
     for (let seed = 401; seed <= 406; seed++) {

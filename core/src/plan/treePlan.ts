@@ -5,7 +5,7 @@ import { Cut, Decision, reasonsNotToCut } from '../cuts/index';
 import { goals } from '../shaping/index';
 import { otherKinds } from './candidates';
 import { Pin } from './input';
-import { passes, quotaKinds } from './problem';
+import { inPlaceOfCrown, passes } from './problem';
 import { Verdict } from './verdict';
 
 /** Why a problem is left as it is. */
@@ -43,9 +43,14 @@ export const SeasonOfPlan = z.strictObject({
   warnsFrom: z.number(),
   crown: z.number().describe('thousandths that count toward the limit'),
   quotas: z
-    .array(z.strictObject({ what: z.enum(quotaKinds), limit: z.number(), used: z.number() }))
+    .array(z.strictObject({ what: z.enum(inPlaceOfCrown), limit: z.number(), used: z.number() }))
     .default([])
-    .describe('what else may not go beyond a limit, thousandths of all there is of it'),
+    .describe('what has a limit in place of the crown, thousandths of all there is of it'),
+  thin: z
+    .strictObject({ limit: z.number(), used: z.number() })
+    .nullable()
+    .default(null)
+    .describe('thousandths of the crown that thin cuts take, where a stem is far too high and goes first'),
   off: z.number().default(0).describe('thousandths that came off in it already; its limit is what is left'),
   grown: z.number().describe('thousandths of the limit that regrowth of the season before uses'),
   exempt: z.number(),

@@ -65,6 +65,14 @@ export function Years({ view, today, solved }: { view: TreeView; today: SiteToda
                 })}
               </Small>
             ))}
+            {season.thin ? (
+              <Small paddingBottom={6}>
+                {say('plan.thinCuts', {
+                  percent: percentOf(season.thin.used),
+                  percent2: percentOf(season.thin.limit),
+                })}
+              </Small>
+            ) : null}
             {season.off >= 5 ? (
               <Small paddingBottom={6}>
                 {say('plan.cameOffAlready', { percent: percentOf(season.off) })}
