@@ -1,7 +1,7 @@
 // The tip of a limb on the crown clock, held by thumb or keys.
 
 import { clockHour, turn, type Units } from '@mortisect/core/measure';
-import type { Spoke } from '@mortisect/core/tree';
+import { labelIn, type Spoke } from '@mortisect/core/tree';
 import { tapeText } from '@mortisect/words/trade';
 import { useRef } from 'react';
 import { useSay } from '../data/useSay';
@@ -12,6 +12,8 @@ interface TipHandleProps {
   /** Pixels of the screen for a cm of the plan. */
   pxPerCm: number;
   middle: number;
+  /** Names of the limbs by id. */
+  names: ReadonlyMap<string, string>;
   twelveBearingDeg: number;
   units: Units;
   onTip?: ((limbId: string, bearingDeg: number, reachCm: number) => void) | undefined;
@@ -20,7 +22,7 @@ interface TipHandleProps {
 const TURN_DEG = 5;
 const STEP_CM = 5;
 
-export function TipHandle({ spoke, pxPerCm, middle, twelveBearingDeg, units, onTip }: TipHandleProps) {
+export function TipHandle({ spoke, pxPerCm, middle, names, twelveBearingDeg, units, onTip }: TipHandleProps) {
   const say = useSay();
   const scale = useRef(pxPerCm);
   // The scale stands still while a drag goes on, else the plan would shrink under the thumb
@@ -35,7 +37,7 @@ export function TipHandle({ spoke, pxPerCm, middle, twelveBearingDeg, units, onT
   };
   return (
     <Knob
-      label={say('shared.tipOfBearingAndLength', { id: limb.id })}
+      label={say('shared.tipOfBearingAndLength', { id: labelIn(names.get(limb.id) ?? '') ?? limb.id })}
       value={Math.round(limb.bearingDeg)}
       most={360}
       says={say('shared.oclockLong', {

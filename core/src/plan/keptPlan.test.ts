@@ -1,5 +1,5 @@
 // A plan that was kept is taken up only where everything that it rests on is as it was.
-import { inVisits, type KeptPlan, keptPlanOf, type PlanInput, planStamp, solvedFrom } from './index';
+import { inVisits, KeptPlan, keptPlanOf, type PlanInput, planStamp, solvedFrom } from './index';
 import { fault, finding, given, planTree, vase } from './testing/given';
 
 const input = given([finding('dead', 'A3', 20, 'DEAD'), fault('rub', 'B2', 'rubbing', ['B2', 'C1'], 40)], {
@@ -42,11 +42,27 @@ test('it says what a search says, and nothing for what has changed', () => {
   const kept: KeptPlan = copy(keptPlanOf(solved));
   expect(copy(solvedFrom(kept, copy(input)))).toEqual(copy(solved));
   expect(solvedFrom(kept, { ...input, year: input.year + 1 })).toBeNull();
-  // By a planner that knew another cut, or told no order
-  const [step] = kept.plan.steps as [KeptPlan['plan']['steps'][number]];
-  const strange = { ...kept.plan, steps: [{ ...step, candidateId: 'A3 collar 7' }] };
-  expect(solvedFrom({ ...kept, plan: strange }, input)).toBeNull();
+  // By a planner that weighs something else, by one that said nothing of it, or without an order
+  expect(solvedFrom({ ...kept, problem: `${kept.problem}x` }, input)).toBeNull();
+  expect(solvedFrom(KeptPlan.parse({ ...kept, problem: undefined }), input)).toBeNull();
   expect(solvedFrom({ ...kept, orders: {} }, input)).toBeNull();
+});
+
+test('another limit, value or cut is another problem; the last digits of a value are not', () => {
+  const { prepared, plan } = planTree(input);
+  const { problem } = prepared;
+  const stampOf = (changed: typeof problem) =>
+    keptPlanOf({ prepared: { ...prepared, problem: changed }, ...inVisits(prepared, plan) }).problem;
+  const stamp = stampOf(problem);
+  const [first, ...others] = problem.problems as [(typeof problem.problems)[number]];
+  const valued = (factor: number) => ({
+    ...problem,
+    problems: [{ ...first, value: first.value * Math.PI * factor }, ...others],
+  });
+  expect(stampOf({ ...problem, limits: problem.limits.map((limit) => limit + 1) })).not.toBe(stamp);
+  expect(stampOf({ ...problem, candidates: problem.candidates.slice(1) })).not.toBe(stamp);
+  expect(stampOf(valued(1.0001))).not.toBe(stampOf(valued(1)));
+  expect(stampOf(valued(1 + 1e-12))).toBe(stampOf(valued(1)));
 });
 
 test('the plan of a young tree is kept by what was asked, not by what its training added', () => {

@@ -3,7 +3,7 @@ import { digest } from 'ohash/crypto';
 import { z } from 'zod';
 import type { PlanInput } from './input';
 import { OrderResult } from './order';
-import { preparePlan } from './prepare';
+import { type Prepared, preparePlan } from './prepare';
 import { TreePlan } from './treePlan';
 import { visitKey } from './visit';
 import type { Solved } from './visits';
@@ -11,6 +11,11 @@ import type { Solved } from './visits';
 export const KeptPlan = z
   .strictObject({
     stamp: z.string().max(64).describe('of the input that it was searched for'),
+    problem: z
+      .string()
+      .max(64)
+      .default('')
+      .describe('of what the search chose from: another planner may make another problem of the same input'),
     plan: TreePlan,
     orders: z.record(z.string(), OrderResult).describe('the order of each visit, by its key: “1 dormant”'),
   })
@@ -33,18 +38,24 @@ function byKey(_key: string, value: unknown): unknown {
 }
 
 export function keptPlanOf({ prepared, plan, orders }: Solved): KeptPlan {
-  return { stamp: planStamp(prepared.given), plan, orders };
+  return { stamp: planStamp(prepared.given), problem: problemStamp(prepared), plan, orders };
 }
+
+/** The last digits of a sine differ from browser to browser: they make no other problem. */
+const problemStamp = ({ problem }: Pick<Prepared, 'problem'>) => digest(JSON.stringify(problem, rounded));
+
+const rounded = (_key: string, value: unknown) =>
+  typeof value === 'number' && !Number.isInteger(value) ? Number(value.toPrecision(DIGITS)) : value;
+const DIGITS = 6;
 
 /**
  * The plan with what it is made of, without a search.
  *
- * @returns null where it was searched for another input, or by a planner that knows other cuts
+ * @returns null where it was searched for another input, or by a planner that weighs anything else: a device may be newer than what it was told last
  */
-export function solvedFrom({ stamp, plan, orders }: KeptPlan, input: PlanInput): Solved | null {
+export function solvedFrom({ stamp, problem, plan, orders }: KeptPlan, input: PlanInput): Solved | null {
   if (stamp !== planStamp(input)) return null;
   const prepared = preparePlan(input);
-  const candidateIds = new Set(prepared.all.map((priced) => priced.id));
-  const fits = plan.steps.every((step) => candidateIds.has(step.candidateId) && orders[visitKey(step)]);
+  const fits = problem === problemStamp(prepared) && plan.steps.every((step) => orders[visitKey(step)]);
   return fits ? { prepared, plan, orders } : null;
 }

@@ -129,6 +129,13 @@ test('what came off already is part of the first season’s share', () => {
   expect(Math.abs((first as number) - ((second as number) - 60))).toBeLessThanOrEqual(1);
 });
 
+test('what little there is comes off at once: no share is under a tenth of the crown', () => {
+  const { plan, prepared } = solved({ ...input(), findings: input().findings.slice(0, 1) });
+  expect(prepared.problem.limits).toEqual([100, 125, 125]);
+  expect(plan.steps.map(({ season }) => season)).toEqual([1]);
+  expect(plan.seasons[0]?.crown).toBeLessThan(100);
+});
+
 test('one season has no even share', () => {
   expect(preparePlan(input({ seasons: 1 })).problem.limits).toEqual([330]);
 });

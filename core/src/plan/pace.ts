@@ -8,10 +8,12 @@ import { PlanSearch } from './search';
 const NODES = 400;
 /** Cuts do not add up to even shares: so much more has room. Common practice, no source. */
 const ROOM = 1.1;
+/** So little of the crown, thousandths, is not worth spreading: it comes off at once. Common practice, no source. */
+const NOT_SPREAD = 100;
 const FREE = 1_000_000;
 
 /**
- * The limits of a renovation spread evenly over its seasons: what is to come off in all, shared out. The largest single cut has room, and where
+ * The limits of a renovation spread evenly over its seasons: what is to come off in all, shared out, a tenth of the crown at least. The largest single cut has room, and where
  * pins or musts need more, the limits stay as they are.
  *
  * @param offNow what came off in the first season already, thousandths: it is part of that season’s share
@@ -23,7 +25,7 @@ export function evenLimits(problem: PlanProblem, offNow = 0): number[] {
   const chosen = new PlanSearch(free).step(NODES).plan;
   if (!chosen) return [...limits];
   const whole = crownBySeason(free, chosen).reduce((sum, crown) => sum + crown, 0);
-  const share = Math.max(((offNow + whole) / limits.length) * ROOM, largestCut(free, chosen));
+  const share = Math.max(NOT_SPREAD, ((offNow + whole) / limits.length) * ROOM, largestCut(free, chosen));
   const grown = (share * problem.regrowth.dormant) / 100;
   // Every season but the first has to hold what grew back as well
   const even = limits.map((limit, y) =>

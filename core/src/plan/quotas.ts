@@ -57,9 +57,20 @@ export function thinQuota(
   problem: PlanProblem,
 ): PlanProblem['quotas'] {
   const { renovated, targetHeightCm: target } = input.tree;
+  const first = problem.slots.flatMap(({ season }, t) => (season === 1 ? [t] : []));
+  // Thin wood waits for nothing that cannot be done in that season
+  const comesDown = (stemId: string) =>
+    doable.some(
+      ({ priced }, k) =>
+        priced.candidate.lowers?.limbId === stemId &&
+        problem.candidates[k]?.slots.some((slot) => first.includes(slot)),
+    );
   const isFarTooHigh = tall.some(
     ({ limbId, tipCm }) =>
-      index.byId.get(limbId)?.kind === 'trunk' && target !== null && tipCm - target > FAR_TOO_HIGH_CM,
+      index.byId.get(limbId)?.kind === 'trunk' &&
+      target !== null &&
+      tipCm - target > FAR_TOO_HIGH_CM &&
+      comesDown(limbId),
   );
   if (!renovated || paceOf(input) === 'a little' || !isFarTooHigh) return [];
   const isThick = (k: number) => (doable[k]?.priced.handling?.kerfMm ?? 0) >= THIN_BELOW_MM;

@@ -55,6 +55,7 @@ test.each<[string, Parameters<typeof input>, boolean]>([
   ['renovated evenly', [{}, { pace: 'evenly' }], true],
   ['renovated a little each year', [{}, { pace: 'a little' }], false],
   ['not renovated', [{ renovated: false }], false],
+  ['whose stem only an arborist could lower', [{ hazards: ['cavity'], leanDeg: 20 }], false],
   ['with no height set', [{ targetHeightCm: null }], false],
 ])('a tree %s', (_, of, has) => {
   expect(quota(...of) !== undefined).toBe(has);

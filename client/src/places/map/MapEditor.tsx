@@ -90,6 +90,7 @@ export function MapEditor({ tree, today, history, findings, onStartAnew }: MapEd
     <SideLadder
       limbs={limbs}
       chosen={chosen}
+      name={names.get(chosen.id) ?? chosen.id}
       units={today.units}
       onJoint={(jointCm) => set({ jointCm: Math.round(jointCm) }, 'joint')}
       onInclination={(inclinationDeg) => set({ inclinationDeg }, 'inclination')}

@@ -1,7 +1,7 @@
 // The tree from the side, seen square to the chosen limb: its joint is dragged up and down, its tip to an inclination.
 
 import { heightReading, type Units } from '@mortisect/core/measure';
-import { drawnSticks, type Limb, limbShape, type Point } from '@mortisect/core/tree';
+import { drawnSticks, type Limb, labelIn, limbShape, type Point } from '@mortisect/core/tree';
 import { joined, tapeText } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useMemo, useRef } from 'react';
@@ -15,6 +15,7 @@ import { usePalette } from '../../ui/theme';
 interface SideLadderProps {
   limbs: Limb[];
   chosen: Limb;
+  name: string;
   units: Units;
   onJoint(jointCm: number): void;
   onInclination(inclinationDeg: number): void;
@@ -23,7 +24,7 @@ interface SideLadderProps {
 const HEIGHT = 250;
 const LEFT = 44;
 
-export function SideLadder({ limbs, chosen, units, onJoint, onInclination }: SideLadderProps) {
+export function SideLadder({ limbs, chosen, name, units, onJoint, onInclination }: SideLadderProps) {
   const say = useSay();
   const { ink, dead, soft, rule, chalk } = usePalette();
   const box = useRef<HTMLElement>(null);
@@ -55,7 +56,7 @@ export function SideLadder({ limbs, chosen, units, onJoint, onInclination }: Sid
         height={HEIGHT}
         role="img"
         aria-label={say('round.theTreeFromTheSideOfHigh', {
-          id: chosen.id,
+          id: labelIn(name) ?? name,
           height: joined(say, heightReading(topCm / 1.06, units)),
         })}
       >

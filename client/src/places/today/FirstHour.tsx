@@ -82,13 +82,14 @@ function WhereItStands({ record: { site, revision } }: { record: SiteRecord }) {
     const issue = read.error?.issues.find(({ path }) => path[0] === key);
     return issue && issueWords(say, issue);
   };
-  const field = (key: keyof Typed, label: string, kind?: 'decimal') => (
+  const field = (key: keyof Typed, label: string, hint?: string) => (
     <View flexGrow={1} flexBasis={150} minWidth={0}>
       <Field
         label={label}
         value={typed[key]}
         fault={faultOf(key)}
-        kind={kind ?? 'text'}
+        hint={hint}
+        kind={key === 'name' ? 'text' : 'decimal'}
         onChangeText={(value) => setTyped({ ...typed, [key]: value })}
       />
     </View>
@@ -113,8 +114,8 @@ function WhereItStands({ record: { site, revision } }: { record: SiteRecord }) {
       <Body>{say('today.itsPlaceSaysWhenDaysAreDry')}</Body>
       <View flexDirection="row">{field('name', say('today.whatItIsCalled'))}</View>
       <View flexDirection="row" flexWrap="wrap" gap={12}>
-        {field('latitude', say('today.latitudeDegrees'), 'decimal')}
-        {field('longitude', say('today.longitudeDegrees'), 'decimal')}
+        {field('latitude', say('today.latitudeDegrees'), say('round.southIsNegative'))}
+        {field('longitude', say('today.longitudeDegrees'), say('round.westIsNegative'))}
       </View>
       <View flexDirection="row">
         <Button onPress={here}>{say('today.useThisDevicesPlace')}</Button>
