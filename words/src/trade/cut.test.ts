@@ -106,7 +106,7 @@ describe('the sentence of each kind of cut', () => {
     [
       'toward a bare side',
       { ...cutFor('N', 70), towardDeg: 240 },
-      'at the first live bud that points to 8 o’clock, into the bare side, at or below 40 cm from the collar; if none does, at the next that points out or under.',
+      'at the first live bud toward 8 o’clock, the bare side, at or below 40 cm from the collar. If none points there, take one that points out or under.',
     ],
     [
       'in-season stub',
@@ -115,6 +115,16 @@ describe('the sentence of each kind of cut', () => {
     ],
   ])('%s', (_, cut, words) => {
     expect(said(cut)).toContain(words);
+  });
+
+  test('of a bundle each comes off whole', () => {
+    const many = limbs.map((each) =>
+      each.id === 'N' ? { ...each, bundle: { about: 9, overCm: 40 } } : each,
+    );
+    const cut = shapeCut(many, 'N', null, { findingId: 'x', disorder: 'MISPLACED' }) as Cut;
+    expect(asText(cutSentence(english, cut, { ...telling, limbs: many }))).toContain(
+      'of n, just outside the collar; each of them comes off whole.',
+    );
   });
 
   test('one of several stems goes close to the ground', () => {

@@ -98,8 +98,10 @@ function placeWords(say: Say, place: Place, telling: Telling, on: string): strin
       return say('trade.cutBare', { on, at });
     case 'collar': {
       const limb = limbInText(say, telling.names.get(place.limbId) ?? place.limbId);
-      const isStem = telling.limbs.some(({ id, kind }) => id === place.limbId && kind === 'trunk');
-      return say(isStem ? 'trade.cutAtStool' : COLLAR[place.finish], { limb });
+      const on = telling.limbs.find(({ id }) => id === place.limbId);
+      if (on?.kind === 'trunk') return say('trade.cutAtStool', { limb });
+      const off = say(on?.bundle ? 'trade.eachComesOffWhole' : 'trade.wholeLimbComesOff');
+      return say(COLLAR[place.finish], { limb, off });
     }
   }
 }

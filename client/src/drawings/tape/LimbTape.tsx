@@ -20,7 +20,7 @@ import { Handle } from './Handle';
 import { Bands, Chalk, chalkLine, KerfOnTape, Ruler, type TapeBand } from './Measure';
 import { type TapeScale, tapeScale } from './scale';
 import { useDragAlong } from './useDragAlong';
-import { Wood } from './Wood';
+import { Heir, Wood } from './Wood';
 
 export interface Span {
   fromCm: number;
@@ -78,6 +78,7 @@ export function LimbTape(props: LimbTapeProps) {
 
   if (stretches.length === 0) return null;
   const common = { stretches, window, scale, fontSize };
+  const wood = { index, twelveBearingDeg, bands, prefix };
   const line = cut ? chalkLine(say, common, cut, units) : null;
   const drafted = draft ? [{ id: 'draft', limbId, ...draft.span, kind: draft.kind }] : [];
   return (
@@ -97,8 +98,9 @@ export function LimbTape(props: LimbTapeProps) {
       >
         <Svg width={width} height={scale.rows.height} role="img" aria-label={says}>
           <MarkPatterns prefix={prefix} />
-          <Wood {...common} index={index} twelveBearingDeg={twelveBearingDeg} bands={bands} prefix={prefix} />
+          <Wood {...common} {...wood} />
           {cut ? <KerfOnTape {...common} cut={cut} square={props.square === true} /> : null}
+          {cut ? <Heir {...common} {...wood} cut={cut} /> : null}
           <Bands {...common} bands={[...bands, ...drafted]} prefix={prefix} />
           <Ruler
             {...common}

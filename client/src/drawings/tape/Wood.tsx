@@ -1,4 +1,5 @@
 // The wood on the tape: the limb, the parents before its joint, side branches as stubs, buds by the way they point.
+import type { Cut } from '@mortisect/core/cuts';
 import { clockHour } from '@mortisect/core/measure';
 import { type Bud, diameterMmAt, type Limb, type LimbIndex } from '@mortisect/core/tree';
 import { G, Line, Path, Text } from 'react-native-svg';
@@ -65,6 +66,14 @@ export function Wood(props: WoodProps) {
   );
 }
 
+/** The side branch that takes over where the limb ends: it stays, though it leans over wood that is paled. */
+export function Heir({ cut, ...props }: WoodProps & { cut: Cut }) {
+  const place = cut.because.find(({ place }) => place.kind === 'reduction')?.place;
+  const stretch = props.stretches.find(({ limb }) => limb.id === cut.limbId);
+  if (place?.kind !== 'reduction' || !stretch) return null;
+  return <Stubs {...props} stretch={stretch} own={undefined} only={place.toLimbId} />;
+}
+
 const within = (window: Window, u: number) => u >= window.fromU && u <= window.toU;
 
 function Joints({ stretches, window, scale }: Pick<WoodProps, 'stretches' | 'window' | 'scale'>) {
@@ -94,12 +103,15 @@ function Joints({ stretches, window, scale }: Pick<WoodProps, 'stretches' | 'win
 interface StubsProps extends Omit<WoodProps, 'stretches'> {
   stretch: TapeStretch;
   own: string | undefined;
+  /** This branch alone; all of them where none is named. */
+  only?: string;
 }
 
 /** Side branches: left of the limb above the line, right of it below, with their place on the clock. */
 function Stubs({
   stretch,
   own,
+  only,
   window,
   scale,
   index,
@@ -112,6 +124,7 @@ function Stubs({
   const y = scale.rows.wood;
   const branches = (index.childrenOf.get(stretch.limb.id) ?? []).filter((branch) => {
     const u = branch.jointCm - stretch.offsetCm;
+    if (only !== undefined && branch.id !== only) return false;
     return branch.id !== own && within(window, u) && u >= stretch.fromU && u <= stretch.toU;
   });
   return (

@@ -215,8 +215,8 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
         onChange={(susceptible) => set({ susceptible })}
       />
       <Pair>
-        {figure('latitude', 'degrees', say('round.southIsNegative'))}
-        {figure('longitude', 'degrees', say('round.westIsNegative'))}
+        {figure('latitude', 'degrees', say('shared.southIsNegative'))}
+        {figure('longitude', 'degrees', say('shared.westIsNegative'))}
       </Pair>
       {words('note', { multiline: true })}
     </View>

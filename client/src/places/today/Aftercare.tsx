@@ -24,12 +24,15 @@ export function RecheckRows({ today, codeOf }: { today: SiteToday; codeOf(treeId
     <Row
       href="/book/rechecks"
       title={say('today.rechecksDue', { due: due.length })}
-      detail={say('today.firstSince', {
-        trees: trees.slice(0, 3).join(', '),
-        more: trees.length > 3 ? say('today.andMore') : '',
-        day: dayWords(first.dueOn),
-        code: codeWords(say, first.cut.disorders),
-      })}
+      detail={[
+        say('today.firstSince', {
+          trees: trees.slice(0, 3).join(', '),
+          more: trees.length > 3 ? say('today.andMore') : '',
+          day: dayWords(first.dueOn),
+        }),
+        // What shapes sound wood has no disorder to name
+        ...(first.cut.disorders.length > 0 ? [codeWords(say, first.cut.disorders)] : []),
+      ].join(': ')}
     />
   );
 }

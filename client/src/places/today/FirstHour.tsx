@@ -114,8 +114,8 @@ function WhereItStands({ record: { site, revision } }: { record: SiteRecord }) {
       <Body>{say('today.itsPlaceSaysWhenDaysAreDry')}</Body>
       <View flexDirection="row">{field('name', say('today.whatItIsCalled'))}</View>
       <View flexDirection="row" flexWrap="wrap" gap={12}>
-        {field('latitude', say('today.latitudeDegrees'), say('round.southIsNegative'))}
-        {field('longitude', say('today.longitudeDegrees'), say('round.westIsNegative'))}
+        {field('latitude', say('today.latitudeDegrees'), say('shared.southIsNegative'))}
+        {field('longitude', say('today.longitudeDegrees'), say('shared.westIsNegative'))}
       </View>
       <View flexDirection="row">
         <Button onPress={here}>{say('today.useThisDevicesPlace')}</Button>

@@ -1,6 +1,7 @@
 // One cut looked at again: its own place on the tape, and what is there now.
 
 import { type RecheckOutcome, verdictOn } from '@mortisect/core/aftercare';
+import { disorderOf } from '@mortisect/core/disorders';
 import { DAY_MS, typedLengthCm } from '@mortisect/core/measure';
 import { grownLimbs, type RecheckDue, type SiteToday, type treeView } from '@mortisect/core/present';
 import { nextStopDay } from '@mortisect/core/timing';
@@ -38,11 +39,25 @@ export function RecheckSheet({ recheck, today, onClose }: RecheckSheetProps) {
   return <Looking key={recheck.id} recheck={recheck} today={today} onClose={onClose} />;
 }
 
-const outcomesIn = (say: Say): { value: RecheckOutcome; label: string }[] => [
+/** Nothing comes back where sound wood was shaped. */
+const outcomesIn = (say: Say, { cut }: RecheckDue): { value: RecheckOutcome; label: string }[] => [
   { value: 'clean', label: say('shared.clean') },
-  { value: 'came back', label: say('book.cameBack') },
+  ...(isShaping(cut.disorders) ? [] : [{ value: 'came back' as const, label: say('book.cameBack') }]),
   { value: 'regrown', label: say('book.regrown') },
 ];
+
+const isShaping = (disorders: readonly string[]) =>
+  disorders.every((disorder) => disorderOf(disorder)?.kind === 'misplaced');
+
+/** What it was cut for, and how far clear of it; nothing where sound wood was shaped without a finding. */
+function whyWords(say: Say, { cut }: RecheckDue, { units }: SiteToday): string {
+  if (cut.disorders.length === 0) return '';
+  const code = codeWords(say, cut.disorders);
+  const clearCm = cut.action.cut.clearanceCm - cut.action.cut.shortfallCm;
+  return isShaping(cut.disorders)
+    ? say('book.cutFor', { code })
+    : say('book.cutForClear', { code, tape: tapeText(say, clearCm, units) });
+}
 
 function Looking({ recheck, today, onClose }: { recheck: RecheckDue; today: SiteToday; onClose(): void }) {
   const say = useSay();
@@ -108,11 +123,10 @@ function Looking({ recheck, today, onClose }: { recheck: RecheckDue; today: Site
       }
     >
       <Body>
-        {say('book.cutOnByForClear', {
+        {say('book.cutOnBy', {
           day: dayWords(recheck.cut.day),
           by: recheck.cut.by,
-          code: codeWords(say, recheck.cut.disorders),
-          tape: tapeText(say, action.cut.clearanceCm - action.cut.shortfallCm, today.units),
+          why: whyWords(say, recheck, today),
           lookFor: lookForWords(say, recheck.lookFor),
         })}
       </Body>
@@ -125,7 +139,7 @@ function Looking({ recheck, today, onClose }: { recheck: RecheckDue; today: Site
       <Section>{say('book.whatIsThereNow')}</Section>
       <Choice
         label={say('book.whatIsThereNow2')}
-        options={outcomesIn(say)}
+        options={outcomesIn(say, recheck)}
         value={outcome}
         onChange={setOutcome}
       />
