@@ -90,31 +90,57 @@ export function crownFromAbove(doc: Doc, x: number, y: number, side: number, abo
     const spoke = byId.get(id);
     return spoke ? at(spoke, lengthCm) : null;
   };
+  const cutAt = above.kerfs.flatMap(({ kerf, number }): CutAt[] => {
+    if (!kerf) return [];
+    const spoke = byId.get(kerf.limbId);
+    const point = spoke ? at(spoke, kerf.atCm) : { x: cx, y: cy };
+    return [{ ...point, half: CLOCK_KERF_PT, number }];
+  });
   const drawn = plan.map(({ limb }) => limb);
-  limbLabels(doc, drawn, above, tipOf, { x, y, width: side, height: side });
-  for (const { kerf, number } of above.kerfs) {
-    const spoke = kerf && byId.get(kerf.limbId);
-    const point = kerf && spoke ? at(spoke, kerf.atCm) : kerf ? { x: cx, y: cy } : null;
-    if (!point) continue;
-    kerfMark(doc, point.x, point.y, 7);
-    doc
-      .font('head')
-      .fontSize(10)
-      .fillColor(INK)
-      .text(String(number), point.x + 5, point.y - 14, { lineBreak: false });
-  }
+  namesAndNumbers(doc, drawn, above, tipOf, cutAt, { x, y, width: side, height: side });
 }
 
+/** Half of a kerf’s mark on the crown clock. */
+const CLOCK_KERF_PT = 7;
 const LABEL_PT = 8;
+const NUMBER_PT = 10;
 
-/** Main limbs and those that are cut, each beside its tip; none over another. */
-function limbLabels(
+/** Where a numbered cut stands on a drawing, and half of its mark. */
+interface CutAt {
+  x: number;
+  y: number;
+  half: number;
+  number: number;
+}
+
+/** Marks and numbers of the cuts; main limbs and those that are cut, each beside its tip. No words lie over others or over a mark. */
+function namesAndNumbers(
   doc: Doc,
   drawn: readonly Limb[],
   { limbs, twelveBearingDeg, kerfs }: Above,
   tipOf: (limb: Limb) => { x: number; y: number } | null,
+  cutAt: readonly CutAt[],
   within: Box,
 ): void {
+  for (const { x, y, half } of cutAt) kerfMark(doc, x, y, half);
+  const marks = cutAt.map(({ x, y, half }) => ({
+    x: x - half / 2,
+    y: y - half,
+    width: half,
+    height: 2 * half,
+  }));
+  doc.font('head').fontSize(NUMBER_PT).fillColor(INK);
+  const numbers = cutAt.map(({ x, y, number }) => {
+    const text = String(number);
+    return { id: text, text, rank: -number, x, y, width: doc.widthOfString(text), height: NUMBER_PT };
+  });
+  const numbered = placeLabels(numbers, within, marks);
+  for (const { text, x, y } of numbered)
+    doc.text(text, x - doc.widthOfString(text) / 2, y - NUMBER_PT / 2, { lineBreak: false });
+  const taken = numbered.map(({ text, x, y }) => {
+    const width = doc.widthOfString(text);
+    return { x: x - width / 2, y: y - NUMBER_PT / 2, width, height: NUMBER_PT };
+  });
   const cut = new Set(kerfs.map(({ kerf }) => kerf?.limbId));
   const labels = new Map(withLabels(limbs, twelveBearingDeg).map(({ id, label }) => [id, label]));
   doc.font('head').fontSize(LABEL_PT).fillColor(INK);
@@ -127,7 +153,7 @@ function limbLabels(
       { id: limb.id, text, rank, x: tip.x, y: tip.y, width: doc.widthOfString(text), height: LABEL_PT },
     ];
   });
-  for (const { text, x, y } of placeLabels(wishes, within))
+  for (const { text, x, y } of placeLabels(wishes, within, [...marks, ...taken]))
     doc.text(text, x - doc.widthOfString(text) / 2, y - LABEL_PT / 2, { lineBreak: false });
 }
 
@@ -155,17 +181,11 @@ export function treeFromStand(
     const tip = seen.placeOf(id, lengthCm);
     return tip && { x: x + tip.x, y: y + tip.y };
   };
-  limbLabels(doc, limbs, above, tipOf, { x, y, ...size });
-  for (const { kerf, number } of kerfs) {
+  const cutAt = kerfs.flatMap(({ kerf, number }): CutAt[] => {
     const at = kerf && seen.placeOf(kerf.limbId, kerf.atCm);
-    if (!at) continue;
-    kerfMark(doc, x + at.x, y + at.y, Math.max(4, at.radius + 2));
-    doc
-      .font('head')
-      .fontSize(9)
-      .fillColor(INK)
-      .text(String(number), x + at.x + 4, y + at.y - 12, { lineBreak: false });
-  }
+    return at ? [{ x: x + at.x, y: y + at.y, half: Math.max(4, at.radius + 2), number }] : [];
+  });
+  namesAndNumbers(doc, limbs, above, tipOf, cutAt, { x, y, ...size });
 }
 
 /** Two strokes, as on every drawing: slanted, or square across the wood. */
