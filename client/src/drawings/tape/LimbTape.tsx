@@ -20,7 +20,7 @@ import { Handle } from './Handle';
 import { Bands, Chalk, chalkLine, KerfOnTape, Ruler, type TapeBand } from './Measure';
 import { type TapeScale, tapeScale } from './scale';
 import { useDragAlong } from './useDragAlong';
-import { Heir, Wood } from './Wood';
+import { LastKept, Wood } from './Wood';
 
 export interface Span {
   fromCm: number;
@@ -100,7 +100,7 @@ export function LimbTape(props: LimbTapeProps) {
           <MarkPatterns prefix={prefix} />
           <Wood {...common} {...wood} />
           {cut ? <KerfOnTape {...common} cut={cut} square={props.square === true} /> : null}
-          {cut ? <Heir {...common} {...wood} cut={cut} /> : null}
+          {cut ? <LastKept {...common} {...wood} cut={cut} /> : null}
           <Bands {...common} bands={[...bands, ...drafted]} prefix={prefix} />
           <Ruler
             {...common}

@@ -66,13 +66,16 @@ export function Wood(props: WoodProps) {
   );
 }
 
-/** The side branch that takes over where the limb ends: it stays, though it leans over wood that is paled. */
-export function Heir({ cut, ...props }: WoodProps & { cut: Cut }) {
-  const place = cut.because.find(({ place }) => place.kind === 'reduction')?.place;
+/** Side branches that stay though they lean over wood that is paled: those that join just below the kerf. */
+export function LastKept({ cut, ...props }: WoodProps & { cut: Pick<Cut, 'limbId' | 'atCm' | 'upToCm'> }) {
   const stretch = props.stretches.find(({ limb }) => limb.id === cut.limbId);
-  if (place?.kind !== 'reduction' || !stretch) return null;
-  return <Stubs {...props} stretch={stretch} own={undefined} only={place.toLimbId} />;
+  const kerfCm = cut.upToCm ?? cut.atCm;
+  return stretch ? (
+    <Stubs {...props} stretch={stretch} own={undefined} joined={[kerfCm - LEANS_CM, kerfCm]} />
+  ) : null;
 }
+/** As far as a stub leans, or more. */
+const LEANS_CM = 25;
 
 const within = (window: Window, u: number) => u >= window.fromU && u <= window.toU;
 
@@ -100,18 +103,20 @@ function Joints({ stretches, window, scale }: Pick<WoodProps, 'stretches' | 'win
   );
 }
 
+const EVERYWHERE = [Number.NEGATIVE_INFINITY, Number.POSITIVE_INFINITY] as const;
+
 interface StubsProps extends Omit<WoodProps, 'stretches'> {
   stretch: TapeStretch;
   own: string | undefined;
-  /** This branch alone; all of them where none is named. */
-  only?: string;
+  /** Those alone that join from here to there, cm. */
+  joined?: readonly [number, number];
 }
 
 /** Side branches: left of the limb above the line, right of it below, with their place on the clock. */
 function Stubs({
   stretch,
   own,
-  only,
+  joined: [fromCm, toCm] = EVERYWHERE,
   window,
   scale,
   index,
@@ -124,7 +129,7 @@ function Stubs({
   const y = scale.rows.wood;
   const branches = (index.childrenOf.get(stretch.limb.id) ?? []).filter((branch) => {
     const u = branch.jointCm - stretch.offsetCm;
-    if (only !== undefined && branch.id !== only) return false;
+    if (branch.jointCm < fromCm || branch.jointCm > toCm) return false;
     return branch.id !== own && within(window, u) && u >= stretch.fromU && u <= stretch.toU;
   });
   return (

@@ -187,7 +187,7 @@ test('one card at a time, with buttons that end where the cards end', () => {
 
 test.each([
   [0, '0 %'],
-  [4, '< 1 %'],
+  [4, '<\u00a01\u00a0%'],
   [83, '8 %'],
 ])('%i thousandths read %s', (crown, words) => {
   expect(percentOf(crown)).toBe(words);

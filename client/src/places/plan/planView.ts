@@ -2,7 +2,7 @@
 
 import type { Say } from '@mortisect/words';
 export function percentOf(thousandths: number): string {
-  if (thousandths > 0 && thousandths < 10) return '< 1 %';
+  if (thousandths > 0 && thousandths < 10) return '<\u00a01\u00a0%';
   return `${Math.round(thousandths / 10)} %`;
 }
 

@@ -58,7 +58,14 @@ export function Rechecks() {
             key={recheck.id}
             href={`/round/${recheck.treeId}`}
             title={`${codeOf(recheck.treeId)} · ${told(say, recheck.done?.outcome) ?? ''}${recheck.done?.distanceCm != null ? say('book.fromTheCut', { tape: tapeText(say, recheck.done.distanceCm, today.units) }) : ''}`}
-            detail={`${limbIn(say, recheck.cut.action.cut.limbName)} · ${codeWords(say, recheck.cut.disorders)} · ${recheck.done?.by ?? ''}, ${dayWords(doneAt(recheck).slice(0, 10))}${recheck.done?.note ? ` · ${recheck.done.note}` : ''}`}
+            detail={[
+              limbIn(say, recheck.cut.action.cut.limbName),
+              codeWords(say, recheck.cut.disorders),
+              `${recheck.done?.by ?? ''}, ${dayWords(doneAt(recheck).slice(0, 10))}`,
+              recheck.done?.note ?? '',
+            ]
+              .filter(Boolean)
+              .join(' · ')}
           />
         ))}
       </Rows>
