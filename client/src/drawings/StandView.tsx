@@ -1,18 +1,11 @@
 // The tree from where one stands: turned by a drag or by keys, nearer by buttons; a tap on wood picks the limb.
 
 import { clockHour, heightReading, type Units } from '@mortisect/core/measure';
-import {
-  type Camera,
-  limbsTouched,
-  type SeenWood,
-  standAt,
-  type TreeSeen,
-  treeSeen,
-} from '@mortisect/core/sight';
+import { type Camera, limbsTouched, standAt, type TreeSeen, treeSeen } from '@mortisect/core/sight';
 import type { Limb } from '@mortisect/core/tree';
 import { joined } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
-import { createElement, type KeyboardEvent, useId, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, useId, useMemo, useRef, useState } from 'react';
 import Svg, { G, Line } from 'react-native-svg';
 import { useSay } from '../data/useSay';
 import { Button } from '../ui/Button';
@@ -22,6 +15,7 @@ import { usePalette } from '../ui/theme';
 import { Small } from '../ui/type';
 import { Labels } from './Labels';
 import { Kerf, MarkPatterns, useMarkInk } from './marks';
+import { PaintedWood } from './PaintedWood';
 import type { TapeBand } from './tape/Measure';
 import { useDragAlong } from './tape/useDragAlong';
 import { WhichLimb } from './WhichLimb';
@@ -173,7 +167,7 @@ export function StandView(props: StandViewProps) {
         cursor="grab"
         style={{ touchAction: 'pan-y' }}
       >
-        <Wood seen={seen} width={width} chosenId={chosenId} />
+        <PaintedWood seen={seen} width={width} height={HEIGHT} chosenId={chosenId} />
         <Marks
           expected={props.expected ?? []}
           seen={seen}
@@ -190,102 +184,6 @@ export function StandView(props: StandViewProps) {
       <WhichLimb asked={asked} names={names} units={units} onClose={() => setAsked([])} onChoose={onChoose} />
     </View>
   );
-}
-
-/** Ink on paper: the farther off, the paler. The wood is one bitmap, so that a large tree turns without waiting. */
-function Wood({ seen, width, chosenId }: { seen: TreeSeen; width: number; chosenId: string | null }) {
-  const { ink, dead, paper, chalk } = usePalette();
-  const canvas = useRef<HTMLCanvasElement>(null);
-  useLayoutEffect(() => {
-    const context = canvas.current?.getContext('2d');
-    if (!context || !canvas.current) return;
-    const sharp = window.devicePixelRatio || 1;
-    canvas.current.width = Math.round(width * sharp);
-    canvas.current.height = Math.round(HEIGHT * sharp);
-    context.setTransform(sharp, 0, 0, sharp, 0, 0);
-    const far = seen.wood[0]?.depthCm ?? 1;
-    const near = seen.wood.at(-1)?.depthCm ?? 0;
-    const isQuiet = chosenId !== null && seen.wood.some(({ limbId }) => limbId === chosenId);
-    const strength = isQuiet ? 0.45 : 0.8;
-    const fills = shades(paper, dead, 0.35 * strength, strength);
-    const lines = shades(paper, ink, 0.45 * strength, strength);
-    for (const piece of seen.wood) {
-      const off = (piece.depthCm - near) / Math.max(1, far - near);
-      const isChosen = piece.limbId === chosenId;
-      const shade = Math.round(SHADES * (1 - off));
-      // A twig is a line: two edges of it would be one
-      if (piece.radii[0] < TWIG_PX) {
-        context.beginPath();
-        context.moveTo(piece.base.x, piece.base.y);
-        context.lineTo(piece.tip.x, piece.tip.y);
-        context.lineWidth = Math.max(0.8, piece.radii[0] + piece.radii[1]);
-        context.strokeStyle = isChosen ? chalk : (lines[shade] as string);
-        context.stroke();
-        continue;
-      }
-      outline(context, piece);
-      context.fillStyle = isChosen ? chalk : (fills[shade] as string);
-      context.fill();
-      sides(context, piece);
-      context.lineWidth = 0.8;
-      context.strokeStyle = isChosen ? chalk : (lines[shade] as string);
-      context.stroke();
-    }
-    context.strokeStyle = ink;
-    context.lineWidth = 1;
-    context.beginPath();
-    context.moveTo(seen.foot.x - 40, seen.foot.y);
-    context.lineTo(seen.foot.x + 40, seen.foot.y);
-    context.stroke();
-  }, [seen, width, chosenId, ink, dead, paper, chalk]);
-  return createElement('canvas', {
-    ref: canvas,
-    'aria-hidden': true,
-    style: { width: '100%', height: HEIGHT, display: 'block' },
-  });
-}
-
-const SHADES = 8;
-/** Half as thick as a line. */
-const TWIG_PX = 1.1;
-
-/** From far to near, each an opaque mixture: nearer wood hides what is behind it. */
-function shades(paper: string, ink: string, least: number, most: number): string[] {
-  const part = (colour: string, at: number) => Number.parseInt(colour.slice(at, at + 2), 16);
-  return Array.from({ length: SHADES + 1 }, (_, i) => {
-    const share = least + ((most - least) * i) / SHADES;
-    const mixed = [1, 3, 5].map((at) =>
-      Math.round(part(paper, at) + (part(ink, at) - part(paper, at)) * share),
-    );
-    return `rgb(${mixed.join(' ')})`;
-  });
-}
-
-/** One piece with a round end, so that bends show no gap. */
-function outline(context: CanvasRenderingContext2D, { outline: [a, b, c, d], tip, radii }: SeenWood): void {
-  context.beginPath();
-  context.moveTo(a.x, a.y);
-  context.lineTo(b.x, b.y);
-  const from = Math.atan2(b.y - tip.y, b.x - tip.x);
-  context.arc(tip.x, tip.y, Math.max(0.2, radii[1]), from, from - Math.PI, true);
-  context.lineTo(c.x, c.y);
-  context.lineTo(d.x, d.y);
-  context.closePath();
-}
-
-/** Its two edges, and its end where it has one: pieces of one limb show no seam. */
-function sides(
-  context: CanvasRenderingContext2D,
-  { outline: [a, b, c, d], tip, radii, isTip }: SeenWood,
-): void {
-  context.beginPath();
-  context.moveTo(a.x, a.y);
-  context.lineTo(b.x, b.y);
-  if (isTip) {
-    const from = Math.atan2(b.y - tip.y, b.x - tip.x);
-    context.arc(tip.x, tip.y, Math.max(0.2, radii[1]), from, from - Math.PI, true);
-  } else context.moveTo(c.x, c.y);
-  context.lineTo(d.x, d.y);
 }
 
 function Marks({
