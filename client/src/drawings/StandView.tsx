@@ -1,11 +1,21 @@
 // The tree from where one stands: turned by a drag or by keys, nearer by buttons; a tap on wood picks the limb.
 
 import { clockHour, heightReading, type Units } from '@mortisect/core/measure';
-import { type Camera, limbsTouched, standAt, type TreeSeen, treeSeen } from '@mortisect/core/sight';
+import {
+  type Camera,
+  limbsTouched,
+  MOST_ZOOM,
+  movedBy,
+  type Spot,
+  standAt,
+  type TreeSeen,
+  treeSeen,
+  zoomedAt,
+} from '@mortisect/core/sight';
 import type { Limb } from '@mortisect/core/tree';
 import { joined } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
-import { type KeyboardEvent, useId, useMemo, useRef, useState } from 'react';
+import { createElement, type KeyboardEvent, useId, useMemo, useRef, useState } from 'react';
 import Svg, { G, Line } from 'react-native-svg';
 import { useSay } from '../data/useSay';
 import { Button } from '../ui/Button';
@@ -17,7 +27,7 @@ import { Labels } from './Labels';
 import { Kerf, MarkPatterns, useMarkInk } from './marks';
 import { PaintedWood } from './PaintedWood';
 import type { TapeBand } from './tape/Measure';
-import { useDragAlong } from './tape/useDragAlong';
+import { useHold } from './useHold';
 import { WhichLimb } from './WhichLimb';
 
 interface StandViewProps {
@@ -40,13 +50,12 @@ interface StandViewProps {
 }
 
 const HEIGHT = 300;
-/** Eyes of somebody on the ground, and on the ladder. Common practice, no source. */
-const EYE_CM = { ground: 160, ladder: 330 } as const;
+/** Eyes of somebody who kneels, who stands on the ground, from where on one is on the ladder, and at its top. Common practice, no source. */
+const EYE_CM = { least: 80, ground: 160, onLadder: 210, ladder: 330, most: 400 } as const;
+const EYE_STEP_CM = 10;
 const DEG_A_PX = 0.6;
 const KEY_DEG = 15;
 const NEARER = 1.3;
-const MOST_ZOOM = 4;
-const TAP_PX = 6;
 const TOUCH_PX = 12;
 const ASKED = 5;
 /** Of shoots that are to be expected so many are drawn, each so long. */
@@ -66,32 +75,35 @@ export function StandView(props: StandViewProps) {
   const set = (more: Partial<Camera>) => setCamera((before) => ({ ...before, ...more }));
   const turn = (deg: number) =>
     setCamera((before) => ({ ...before, bearingDeg: (before.bearingDeg + deg + 360) % 360 }));
-  const nearer = (by: number) =>
-    setCamera((before) => ({ ...before, zoom: Math.min(MOST_ZOOM, Math.max(1, before.zoom * by)) }));
-  const touched = (x: number, y: number) => {
-    const straight = limbsTouched(seen, { x, y }, 0);
-    const near = straight.length > 0 ? straight : limbsTouched(seen, { x, y }, TOUCH_PX);
+  const size = { width, height: HEIGHT };
+  /** Whoever comes nearer by a button comes nearer to the limb that is chosen. */
+  const chosenAt = (): Spot => {
+    const chosen = limbs.find(({ id }) => id === chosenId);
+    const at = chosen && seen.placeOf(chosen.id, chosen.lengthCm / 2);
+    return at ?? { x: width / 2, y: HEIGHT / 2 };
+  };
+  const nearer = (by: number, at = chosenAt()) => setCamera((before) => zoomedAt(before, by, at, size));
+  const touched = (at: Spot) => {
+    const straight = limbsTouched(seen, at, 0);
+    const near = straight.length > 0 ? straight : limbsTouched(seen, at, TOUCH_PX);
     const meant = near.slice(0, ASKED).flatMap((id) => limbs.find((limb) => limb.id === id) ?? []);
     if (meant.length > 1) setAsked(meant);
     else if (meant[0]) onChoose(meant[0].id);
   };
-  const moved = useRef(0);
-  useDragAlong(box, {
-    onStart: () => {
-      moved.current = 0;
-      return camera.bearingDeg;
-    },
-    onMove: (from: number, byPx: number) => {
-      moved.current = Math.max(moved.current, Math.abs(byPx));
-      set({ bearingDeg: (from + byPx * DEG_A_PX + 720) % 360 });
-    },
+  // One finger goes round the tree, two come nearer and move the picture
+  const hasOnlyTouched = useHold(box, {
+    onDrag: (byPx) => turn(byPx * DEG_A_PX),
+    onPinch: (by, at, moved) => setCamera((before) => movedBy(zoomedAt(before, by, at, size), moved, size)),
+    // The page scrolls past a view that nobody works in, and on where there is nothing nearer or farther
+    takesWheel: (isNearer) =>
+      document.activeElement === box.current && (isNearer ? camera.zoom < MOST_ZOOM : camera.zoom > 1),
   });
   const onKeyDown = (event: KeyboardEvent) => {
     const act = {
       ArrowLeft: () => turn(-KEY_DEG),
       ArrowRight: () => turn(KEY_DEG),
-      ArrowUp: () => set({ eyeCm: EYE_CM.ladder }),
-      ArrowDown: () => set({ eyeCm: EYE_CM.ground }),
+      ArrowUp: () => set({ eyeCm: Math.min(EYE_CM.most, camera.eyeCm + EYE_STEP_CM) }),
+      ArrowDown: () => set({ eyeCm: Math.max(EYE_CM.least, camera.eyeCm - EYE_STEP_CM) }),
       '+': () => nearer(NEARER),
       '-': () => nearer(1 / NEARER),
     }[event.key];
@@ -100,7 +112,7 @@ export function StandView(props: StandViewProps) {
     act();
   };
   const hour = clockHour(camera.bearingDeg, twelveBearingDeg);
-  const isUp = camera.eyeCm > EYE_CM.ground;
+  const isUp = camera.eyeCm >= EYE_CM.onLadder;
   const says = say(isUp ? 'shared.youStandOnTheLadderAt' : 'shared.youStandAt', {
     hour,
     away: joined(say, heightReading(camera.distanceCm, units)),
@@ -128,15 +140,15 @@ export function StandView(props: StandViewProps) {
         >
           {'−'}
         </Button>
-        <Button
-          onPress={() => set({ eyeCm: isUp ? EYE_CM.ground : EYE_CM.ladder })}
-          aria-label={named(say(isUp ? 'shared.fromTheGround' : 'shared.fromTheLadder'))}
-        >
-          {say(isUp ? 'shared.fromTheGround' : 'shared.fromTheLadder')}
-        </Button>
+        <EyeHeight
+          label={named(say('shared.heightOfYourEyes'))}
+          says={joined(say, heightReading(camera.eyeCm, units))}
+          eyeCm={camera.eyeCm}
+          onEye={(eyeCm) => set({ eyeCm })}
+        />
       </View>
     ),
-    [atMost, atLeast, isUp, say],
+    [atMost, atLeast, camera.eyeCm, units, say],
   );
   return (
     <View gap={6}>
@@ -153,7 +165,7 @@ export function StandView(props: StandViewProps) {
         onPress={
           ((event: { clientX: number; clientY: number }) => {
             const at = box.current?.getBoundingClientRect();
-            if (at && moved.current < TAP_PX) touched(event.clientX - at.left, event.clientY - at.top);
+            if (at && hasOnlyTouched()) touched({ x: event.clientX - at.left, y: event.clientY - at.top });
           }) as never
         }
         width="100%"
@@ -182,6 +194,35 @@ export function StandView(props: StandViewProps) {
       <Small>{says}</Small>
       {controls}
       <WhichLimb asked={asked} names={names} units={units} onClose={() => setAsked([])} onChoose={onChoose} />
+    </View>
+  );
+}
+
+interface EyeHeightProps {
+  label: string;
+  /** The height in words. */
+  says: string;
+  eyeCm: number;
+  onEye(eyeCm: number): void;
+}
+
+/** From kneeling to the top of the ladder. */
+function EyeHeight({ label, says, eyeCm, onEye }: EyeHeightProps) {
+  const { chalk } = usePalette();
+  return (
+    <View flexDirection="row" alignItems="center" gap={8} flexGrow={1} minWidth={150}>
+      {createElement('input', {
+        type: 'range',
+        min: EYE_CM.least,
+        max: EYE_CM.most,
+        step: EYE_STEP_CM,
+        value: eyeCm,
+        'aria-label': label,
+        'aria-valuetext': says,
+        onChange: (event: { target: { value: string } }) => onEye(Number(event.target.value)),
+        style: { flex: 1, minWidth: 90, height: 44, accentColor: chalk },
+      })}
+      <Small>{says}</Small>
     </View>
   );
 }

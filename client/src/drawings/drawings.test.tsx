@@ -201,9 +201,18 @@ describe('the tree from where one stands', () => {
     expect(says()).toMatch(/at 7 o’clock/);
     press('ArrowLeft', 4);
     expect(says()).toMatch(/at 5 o’clock/);
+    // From 1.6 m ten centimetres a key: at 2.1 m one stands on the ladder
+    press('ArrowUp', 4);
+    expect(says()).not.toMatch(/ladder/);
     press('ArrowUp');
     expect(says()).toMatch(/on the ladder/);
-    press('ArrowDown');
+    const eyes = screen.getByRole('slider', { name: 'Height of your eyes' }) as HTMLInputElement;
+    expect([eyes.value, eyes.getAttribute('aria-valuetext')]).toEqual(['210', '2.1 m']);
+    press('ArrowUp', 30);
+    expect(eyes.value).toBe('400');
+    press('ArrowDown', 50);
+    expect(eyes.value).toBe('80');
+    fireEvent.change(eyes, { target: { value: '160' } });
     expect(says()).not.toMatch(/ladder/);
     fireEvent.click(screen.getByRole('button', { name: 'Go round to the right' }));
     expect(says()).toMatch(/at 6 o’clock/);
@@ -211,8 +220,8 @@ describe('the tree from where one stands', () => {
     expect(farther.disabled).toBe(true);
     press('+');
     expect(farther.disabled).toBe(false);
-    // 1.3 times as near six times is more than four times: no nearer than that
-    press('+', 5);
+    // 1.3 times as near seven times is more than six times: no nearer than that
+    press('+', 6);
     expect((screen.getByRole('button', { name: 'Nearer' }) as HTMLButtonElement).disabled).toBe(true);
     press('x');
     expect(says()).toMatch(/at 6 o’clock/);

@@ -2,9 +2,12 @@ export { type Box, type LabelPlaced, type LabelWish, overlaps, placeLabels } fro
 export {
   type Camera,
   limbsTouched,
+  MOST_ZOOM,
+  movedBy,
   type SeenWood,
   type Spot,
   standAt,
   type TreeSeen,
   treeSeen,
+  zoomedAt,
 } from './view';

@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { PerspectiveCamera, Vector3 } from 'three';
 import { type Limb, limbShape, pointAlong } from '../tree/index';
-import { type Camera, limbsTouched, standAt, treeSeen } from './index';
+import { type Camera, limbsTouched, MOST_ZOOM, movedBy, standAt, treeSeen, zoomedAt } from './index';
 
 const limb = (id: string, parentId: string | null, more: Partial<Limb> = {}): Limb => ({
   ...{ id, parentId, jointCm: 80, lengthCm: 200, baseMm: 60, tipMm: 10, ageYears: 8, bearingDeg: 0 },
@@ -192,4 +192,42 @@ test('a bare stem alone fits too; beside the tree’s own middle what is behind 
   const seen = near.wood.flatMap(({ base, tip }) => [base, tip]);
   const spread = (of: 'x' | 'y') => Math.max(...seen.map((p) => p[of])) - Math.min(...seen.map((p) => p[of]));
   expect(Math.max(spread('x') / 320, spread('y') / 280)).toBeGreaterThan(0.5);
+});
+
+test('nearer at a place leaves what lies there where it is, and farther off again all of the tree is seen', () => {
+  const at = fc.record({ x: fc.integer({ min: 0, max: 320 }), y: fc.integer({ min: 0, max: 280 }) });
+  const steps = fc.array(fc.record({ at, by: fc.constantFrom(0.5, 0.8, 1.3, 2) }), {
+    minLength: 1,
+    maxLength: 6,
+  });
+  const tipSeen = (camera: Camera) => treeSeen(tree, camera, size).placeOf('e', 90) ?? { x: 0, y: 0 };
+  fc.assert(
+    fc.property(steps, (taken) => {
+      let camera = from();
+      for (const step of taken) camera = zoomedAt(camera, step.by, step.at, size);
+      expect(camera.zoom).toBeGreaterThanOrEqual(1);
+      expect(camera.zoom).toBeLessThanOrEqual(MOST_ZOOM);
+      // Never so far aside that an edge of the picture comes into the drawing
+      const { x, y } = camera.shift ?? { x: 9e9, y: 9e9 };
+      expect(Math.abs(x)).toBeLessThanOrEqual(((camera.zoom - 1) * size.width) / 2 + 1e-9);
+      expect(Math.abs(y)).toBeLessThanOrEqual(((camera.zoom - 1) * size.height) / 2 + 1e-9);
+      const whole = zoomedAt(camera, 0.01, { x: 10, y: 10 }, size);
+      expect(tipSeen(whole).x).toBeCloseTo(tipSeen(from()).x, 6);
+      const under = tipSeen(camera);
+      const inside = under.x > 0 && under.x < size.width && under.y > 0 && under.y < size.height;
+      const nearer = zoomedAt(camera, 1.2, under, size);
+      if (inside && nearer.zoom > camera.zoom) {
+        expect(tipSeen(nearer).x).toBeCloseTo(under.x, 6);
+        expect(tipSeen(nearer).y).toBeCloseTo(under.y, 6);
+      }
+    }),
+    { numRuns: 300, seed: 5 },
+  );
+});
+
+test('the picture moves as far as it reaches beyond the drawing, and not at all where it does not', () => {
+  const moved = (zoom: number, x: number, y: number) => movedBy(from({ zoom }), { x, y }, size).shift;
+  expect(moved(1, 50, 50)).toEqual({ x: 0, y: 0 });
+  expect(moved(2, 50, -50)).toEqual({ x: 50, y: -50 });
+  expect(moved(2, 161, -141)).toEqual({ x: 160, y: -140 });
 });

@@ -10,6 +10,13 @@ export interface Camera {
   eyeCm: number;
   /** 1 shows the whole tree; 2 is twice as near. */
   zoom: number;
+  /** How far the picture is moved, in units of the drawing; not at all where nothing is said. */
+  shift?: Spot;
+}
+
+interface Size {
+  width: number;
+  height: number;
 }
 
 export interface Spot {
@@ -52,7 +59,7 @@ const PIECE_CM = 90;
  *
  * @param size of the drawing, in its units; the whole tree fills it at zoom 1, wherever one stands
  */
-export function treeSeen(limbs: Limb[], camera: Camera, size: { width: number; height: number }): TreeSeen {
+export function treeSeen(limbs: Limb[], camera: Camera, size: Size): TreeSeen {
   const { shape, byId, sticks, topCm } = standingOf(limbs);
   const { toEye, focal, middle } = lookFrom(camera, topCm, sticks, size);
   const project = (point: Point) => {
@@ -147,10 +154,10 @@ interface Look {
 }
 
 function lookFrom(
-  { bearingDeg, distanceCm, eyeCm, zoom }: Camera,
+  { bearingDeg, distanceCm, eyeCm, zoom, shift = { x: 0, y: 0 } }: Camera,
   topCm: number,
   sticks: readonly { base: Point; tip: Point }[],
-  { width, height }: { width: number; height: number },
+  { width, height }: Size,
 ): Look {
   const bearing = (bearingDeg * Math.PI) / 180;
   const eye = { x: distanceCm * Math.sin(bearing), y: distanceCm * Math.cos(bearing), z: eyeCm };
@@ -178,8 +185,8 @@ function lookFrom(
     toEye,
     focal,
     middle: {
-      x: width / 2 - (focal * (west + east)) / 2,
-      y: height / 2 + (focal * (low + high)) / 2,
+      x: width / 2 + shift.x - (focal * (west + east)) / 2,
+      y: height / 2 + shift.y + (focal * (low + high)) / 2,
     },
   };
 }
@@ -207,6 +214,37 @@ function outlineOf(a: Spot, b: Spot, [atBase, atTip]: readonly [number, number])
     { x: b.x - nx * atTip, y: b.y - ny * atTip },
     { x: a.x - nx * atBase, y: a.y - ny * atBase },
   ];
+}
+
+/** No nearer: a finger’s width of wood then fills the drawing. Common practice, no source. */
+export const MOST_ZOOM = 6;
+
+/**
+ * Nearer, or farther off, so that what lies at a place of the drawing stays there; never so far aside that the tree is lost.
+ *
+ * @param by 2 is twice as near
+ * @example zoomedAt({ ...camera, zoom: 1 }, 2, { x: 0, y: 0 }, { width: 300, height: 200 }).shift //=> { x: 150, y: 100 }
+ */
+export function zoomedAt(camera: Camera, by: number, at: Spot, { width, height }: Size): Camera {
+  const zoom = Math.min(MOST_ZOOM, Math.max(1, camera.zoom * by));
+  const { x, y } = camera.shift ?? { x: 0, y: 0 };
+  const [fromX, fromY] = [at.x - width / 2, at.y - height / 2];
+  const nearer = zoom / camera.zoom;
+  const shift = { x: fromX - (fromX - x) * nearer, y: fromY - (fromY - y) * nearer };
+  return movedBy({ ...camera, zoom, shift }, { x: 0, y: 0 }, { width, height });
+}
+
+/** The picture moved aside, as far as it reaches beyond the drawing. */
+export function movedBy(camera: Camera, { x, y }: Spot, { width, height }: Size): Camera {
+  const { zoom, shift = { x: 0, y: 0 } } = camera;
+  const within = (far: number, most: number) => Math.max(-most, Math.min(most, far));
+  return {
+    ...camera,
+    shift: {
+      x: within(shift.x + x, ((zoom - 1) * width) / 2),
+      y: within(shift.y + y, ((zoom - 1) * height) / 2),
+    },
+  };
 }
 
 /** Where one usually stands to look: outside of the crown. Common practice, no source. */

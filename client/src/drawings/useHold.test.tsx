@@ -1,0 +1,82 @@
+// One finger drags, two pinch about the place between them, the wheel comes nearer only where it is taken.
+import { render } from '@testing-library/react';
+import { useRef } from 'react';
+import { useHold } from './useHold';
+
+function come(takes = true) {
+  const told: unknown[] = [];
+  let onlyTouched = () => false;
+  function Held() {
+    const box = useRef<HTMLDivElement>(null);
+    onlyTouched = useHold(box, {
+      onDrag: (byPx) => told.push(['drag', byPx]),
+      onPinch: (by, at, moved) => told.push(['pinch', Number(by.toFixed(3)), at, moved]),
+      takesWheel: (isNearer) => takes && isNearer,
+    });
+    return <div ref={box} data-testid="held" />;
+  }
+  const box = render(<Held />).getByTestId('held');
+  box.setPointerCapture = () => {};
+  box.getBoundingClientRect = () => ({ left: 10, top: 20 }) as DOMRect;
+  const point = (type: string, pointerId: number, clientX: number, clientY: number) =>
+    box.dispatchEvent(Object.assign(new Event(type), { pointerId, clientX, clientY }));
+  const wheel = (deltaY: number) => {
+    const event = Object.assign(new Event('wheel', { cancelable: true }), {
+      deltaY,
+      clientX: 60,
+      clientY: 70,
+    });
+    box.dispatchEvent(event);
+    return event.defaultPrevented;
+  };
+  return { told, point, wheel, onlyTouched: () => onlyTouched() };
+}
+
+test('one finger tells each step to the right, until it is lifted', () => {
+  const { told, point } = come();
+  point('pointermove', 1, 0, 0);
+  point('pointerdown', 1, 100, 100);
+  point('pointermove', 1, 110, 160);
+  point('pointermove', 1, 105, 160);
+  point('pointerup', 1, 105, 160);
+  point('pointermove', 1, 300, 160);
+  expect(told).toEqual([
+    ['drag', 10],
+    ['drag', -5],
+  ]);
+});
+
+test('two fingers twice as far apart bring it twice as near, between them; lifted, one drags again', () => {
+  const { told, point } = come();
+  point('pointerdown', 1, 110, 120);
+  point('pointerdown', 2, 150, 120);
+  point('pointermove', 2, 190, 120);
+  point('pointercancel', 1, 110, 120);
+  point('pointermove', 2, 180, 120);
+  expect(told).toEqual([
+    ['pinch', 2, { x: 140, y: 100 }, { x: 20, y: 0 }],
+    ['drag', -10],
+  ]);
+});
+
+test.each([
+  [5, true],
+  [6, false],
+])('a finger that went %d px has only touched: %s', (far, touched) => {
+  const { point, onlyTouched } = come();
+  point('pointerdown', 1, 0, 0);
+  point('pointermove', 1, 0, far);
+  point('pointerup', 1, 0, far);
+  expect(onlyTouched()).toBe(touched);
+  // The next touch begins anew
+  point('pointerdown', 1, 0, 0);
+  point('pointerup', 1, 0, 0);
+  expect(onlyTouched()).toBe(true);
+});
+
+test('the wheel comes nearer where it is taken; else the page has it', () => {
+  const { told, wheel } = come();
+  expect([wheel(-100), wheel(100), wheel(0)]).toEqual([true, false, false]);
+  expect(told).toEqual([['pinch', 1.2, { x: 50, y: 50 }, { x: 0, y: 0 }]]);
+  expect(come(false).wheel(-100)).toBe(false);
+});

@@ -1,0 +1,79 @@
+// A drawing held by one finger, or by two: how far one has moved, and how much nearer two bring it, and where.
+import { type RefObject, useEffect, useRef } from 'react';
+
+export interface Place {
+  x: number;
+  y: number;
+}
+
+interface Hold {
+  /** One finger, or the mouse, has moved so far to the right since it was told last. */
+  onDrag(byPx: number): void;
+  /** Two fingers, or the wheel: so many times nearer, at a place of the drawing that has moved so far since it was told last. */
+  onPinch(by: number, at: Place, moved: Place): void;
+  /** Does the wheel work here now? Else the page scrolls. */
+  takesWheel(isNearer: boolean): boolean;
+}
+
+const A_WHEEL_STEP = 1.2;
+/** A finger that moves less has only touched. */
+const STILL_PX = 6;
+
+/**
+ * Binds to the element itself: its pointers are captured, so that a drag goes on outside it.
+ *
+ * @returns whether the pointer that was lifted last had only touched, for whoever is told of the click after it
+ */
+export function useHold(target: RefObject<HTMLElement | null>, hold: Hold): () => boolean {
+  const latest = useRef(hold);
+  latest.current = hold;
+  const far = useRef(0);
+  useEffect(() => {
+    const element = target.current;
+    if (!element) return;
+    const held = new Map<number, Place>();
+    const placeOf = ({ clientX, clientY }: { clientX: number; clientY: number }): Place => {
+      const { left, top } = element.getBoundingClientRect();
+      return { x: clientX - left, y: clientY - top };
+    };
+    const down = (event: PointerEvent) => {
+      if (held.size === 0) far.current = 0;
+      held.set(event.pointerId, placeOf(event));
+      element.setPointerCapture(event.pointerId);
+    };
+    const move = (event: PointerEvent) => {
+      const before = held.get(event.pointerId);
+      if (!before) return;
+      const [other] = [...held].flatMap(([id, place]) => (id === event.pointerId ? [] : [place]));
+      const now = placeOf(event);
+      held.set(event.pointerId, now);
+      far.current += Math.hypot(now.x - before.x, now.y - before.y);
+      if (!other) return latest.current.onDrag(now.x - before.x);
+      const apart = (at: Place) => Math.max(1, Math.hypot(at.x - other.x, at.y - other.y));
+      const [was, is] = [middle(before, other), middle(now, other)];
+      latest.current.onPinch(apart(now) / apart(before), is, { x: is.x - was.x, y: is.y - was.y });
+    };
+    const up = ({ pointerId }: PointerEvent) => held.delete(pointerId);
+    const wheel = (event: WheelEvent) => {
+      const isNearer = event.deltaY < 0;
+      if (event.deltaY === 0 || !latest.current.takesWheel(isNearer)) return;
+      event.preventDefault();
+      latest.current.onPinch(isNearer ? A_WHEEL_STEP : 1 / A_WHEEL_STEP, placeOf(event), { x: 0, y: 0 });
+    };
+    element.addEventListener('pointerdown', down);
+    element.addEventListener('pointermove', move);
+    element.addEventListener('pointerup', up);
+    element.addEventListener('pointercancel', up);
+    element.addEventListener('wheel', wheel, { passive: false });
+    return () => {
+      element.removeEventListener('pointerdown', down);
+      element.removeEventListener('pointermove', move);
+      element.removeEventListener('pointerup', up);
+      element.removeEventListener('pointercancel', up);
+      element.removeEventListener('wheel', wheel);
+    };
+  }, [target]);
+  return () => far.current < STILL_PX;
+}
+
+const middle = (a: Place, b: Place): Place => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 });
