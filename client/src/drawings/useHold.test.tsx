@@ -13,9 +13,9 @@ function come(takes = true) {
       onPinch: (by, at, moved) => told.push(['pinch', Number(by.toFixed(3)), at, moved]),
       takesWheel: (isNearer) => takes && isNearer,
     });
-    return <div ref={box} data-testid="held" />;
+    return <div ref={box} />;
   }
-  const box = render(<Held />).getByTestId('held');
+  const box = render(<Held />).container.firstElementChild as HTMLElement;
   box.setPointerCapture = () => {};
   box.getBoundingClientRect = () => ({ left: 10, top: 20 }) as DOMRect;
   const point = (type: string, pointerId: number, clientX: number, clientY: number) =>
