@@ -22,7 +22,7 @@ atBothSizes((_name, _viewport, journey) => {
     async ({ page, orchard }) => {
       await page.clock.install();
       await open(page, orchard.url);
-      await expect(page.getByText('37 cuts to make on 12 trees')).toBeVisible();
+      await expect(page.getByText('40 cuts to make on 12 trees')).toBeVisible();
       await markCanker(page);
       await readPlan(page);
       await cutIt(page);

@@ -9,7 +9,7 @@ function come(takes = true) {
   function Held() {
     const box = useRef<HTMLDivElement>(null);
     onlyTouched = useHold(box, {
-      onDrag: (byPx) => told.push(['drag', byPx]),
+      onDrag: (byPx, downPx) => told.push(['drag', byPx, downPx]),
       onPinch: (by, at, moved) => told.push(['pinch', Number(by.toFixed(3)), at, moved]),
       takesWheel: (isNearer) => takes && isNearer,
     });
@@ -32,7 +32,7 @@ function come(takes = true) {
   return { told, point, wheel, onlyTouched: () => onlyTouched() };
 }
 
-test('one finger tells each step to the right, until it is lifted', () => {
+test('one finger tells each step, until it is lifted', () => {
   const { told, point } = come();
   point('pointermove', 1, 0, 0);
   point('pointerdown', 1, 100, 100);
@@ -41,8 +41,8 @@ test('one finger tells each step to the right, until it is lifted', () => {
   point('pointerup', 1, 105, 160);
   point('pointermove', 1, 300, 160);
   expect(told).toEqual([
-    ['drag', 10],
-    ['drag', -5],
+    ['drag', 10, 60],
+    ['drag', -5, 0],
   ]);
 });
 
@@ -55,7 +55,7 @@ test('two fingers twice as far apart bring it twice as near, between them; lifte
   point('pointermove', 2, 180, 120);
   expect(told).toEqual([
     ['pinch', 2, { x: 140, y: 100 }, { x: 20, y: 0 }],
-    ['drag', -10],
+    ['drag', -10, 0],
   ]);
 });
 

@@ -7,8 +7,8 @@ export interface Place {
 }
 
 interface Hold {
-  /** One finger, or the mouse, has moved so far to the right since it was told last. */
-  onDrag(byPx: number): void;
+  /** One finger, or the mouse, has moved so far to the right and down since it was told last. */
+  onDrag(byPx: number, downPx: number): void;
   /** Two fingers, or the wheel: so many times nearer, at a place of the drawing that has moved so far since it was told last. */
   onPinch(by: number, at: Place, moved: Place): void;
   /** Does the wheel work here now? Else the page scrolls. */
@@ -48,7 +48,7 @@ export function useHold(target: RefObject<HTMLElement | null>, hold: Hold): () =
       const now = placeOf(event);
       held.set(event.pointerId, now);
       far.current += Math.hypot(now.x - before.x, now.y - before.y);
-      if (!other) return latest.current.onDrag(now.x - before.x);
+      if (!other) return latest.current.onDrag(now.x - before.x, now.y - before.y);
       const apart = (at: Place) => Math.max(1, Math.hypot(at.x - other.x, at.y - other.y));
       const [was, is] = [middle(before, other), middle(now, other)];
       latest.current.onPinch(apart(now) / apart(before), is, { x: is.x - was.x, y: is.y - was.y });

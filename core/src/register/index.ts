@@ -7,6 +7,7 @@ export {
   susceptibilities,
 } from './cultivars';
 export { jobDueOn, jobKinds, OWN_JOB } from './jobs';
+export { type OnGround, type OrchardPlan, orchardPlan, type PlotOnPlan, treeToward } from './orchardPlan';
 export {
   type BearingHabit,
   bearingHabits,
