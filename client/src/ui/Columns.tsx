@@ -12,10 +12,12 @@ export function Columns({ beside, children }: ColumnsProps) {
   if (!useWide()) return children;
   return (
     <View flexDirection="row" gap={32}>
-      <View flex={1} minWidth={0} maxWidth={760} gap={16}>
+      <View flex={3} minWidth={0} maxWidth={960} gap={16}>
         {children}
       </View>
-      <View width={340}>{beside}</View>
+      <View flex={2} minWidth={340} maxWidth={640}>
+        {beside}
+      </View>
     </View>
   );
 }

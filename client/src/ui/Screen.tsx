@@ -22,6 +22,9 @@ interface ScreenProps {
   children: ReactNode;
 }
 
+/** Running text is no wider. */
+const COLUMN_PX = 760;
+
 export function Screen({
   title,
   subtitle,
@@ -85,25 +88,23 @@ export function Screen({
           paddingTop={12}
           paddingBottom={24}
           gap={16}
-          maxWidth={width === 'column' ? 760 : undefined}
+          maxWidth={width === 'column' ? COLUMN_PX + 32 : undefined}
         >
           {children}
         </View>
       </View>
       {actions ? (
-        <View
-          flexDirection="row"
-          flexWrap="wrap"
-          gap={12}
-          padding={12}
-          paddingHorizontal={16}
-          borderTopWidth={1}
-          borderColor="$rule"
-          borderStyle="solid"
-          backgroundColor="$ground"
-          maxWidth={792}
-        >
-          {actions}
+        <View borderTopWidth={1} borderColor="$rule" borderStyle="solid" backgroundColor="$ground">
+          <View
+            flexDirection="row"
+            flexWrap="wrap"
+            gap={12}
+            padding={12}
+            paddingHorizontal={16}
+            maxWidth={width === 'column' ? COLUMN_PX + 32 : undefined}
+          >
+            {actions}
+          </View>
         </View>
       ) : null}
     </View>

@@ -1,12 +1,10 @@
 // Trees with something to do: what is planned, how long it takes, what it costs the crown and what must be carried away; totals for each plot.
 
-import { dangersOf } from '@mortisect/core/handling';
 import { massReading } from '@mortisect/core/measure';
-import { type Grain, grainOfAll, type Solved, visitsOf, wholeMinutes } from '@mortisect/core/plan';
-import { openDecisions, type SiteToday, type TreeView } from '@mortisect/core/present';
-import type { Goal } from '@mortisect/core/shaping';
+import { grainOfAll, type Solved } from '@mortisect/core/plan';
+import type { SiteToday, TreeView } from '@mortisect/core/present';
 import type { Say } from '@mortisect/words';
-import { countedWords, goalWords, joined, minutesWords, shareWords, told } from '@mortisect/words/trade';
+import { countedWords, goalWords, joined, minutesWords, shareWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useTrees } from '../../data/queries';
 import { useOpenViews } from '../../data/useOpenViews';
@@ -20,6 +18,7 @@ import { Waiting } from '../../ui/Waiting';
 import { PaceNote } from '../PaceNote';
 import { disorderWords } from '../words';
 import { percentOf } from './planView';
+import { goalsOf, headWords, isDanger, type Sum, sumOf } from './treeSum';
 
 export function PlanList({ openId }: { openId?: string }) {
   const say = useSay();
@@ -87,31 +86,6 @@ const NONE: TreeView[] = [];
 const asks = (view: TreeView, solved: Solved | undefined) =>
   view.findings.length > 0 || (solved ? solved.plan.steps.length + solved.plan.handOver.length : 0) > 0;
 
-interface Sum {
-  steps: number;
-  minutes: number;
-  crown: number;
-  infectedKg: number;
-  grain: Grain;
-}
-
-/** What is due now on a tree. */
-function sumOf(solved: Solved | undefined): Sum | null {
-  if (!solved) return null;
-  const visit = visitsOf(solved).find((visit) => visit.isNow);
-  const steps = visit?.steps ?? [];
-  return {
-    steps: steps.length,
-    minutes: wholeMinutes(visit?.order.tally.minutes ?? 0),
-    crown: steps.reduce((sum, stepView) => sum + stepView.step.crown + stepView.step.exempt, 0),
-    grain: grainOfAll(steps.map(({ step }) => step)),
-    infectedKg: steps.reduce(
-      (sum, stepView) => (stepView.kind === 'diseased' ? sum + (stepView.priced.handling?.massKg ?? 0) : sum),
-      0,
-    ),
-  };
-}
-
 function totalWords(say: Say, views: TreeView[], plans: Map<string, Solved>, { units }: SiteToday): string {
   const sums = views.flatMap((view) => sumOf(plans.get(view.tree.id)) ?? []);
   const add = (of: (sum: Sum) => number) => sums.reduce((total, sum) => total + of(sum), 0);
@@ -141,10 +115,7 @@ function TreeRow({
 }) {
   const say = useSay();
   const sum = sumOf(solved);
-  const danger =
-    dangersOf(view.tree.hazards).length > 0 ||
-    view.findings.some(({ id }) => solved?.plan.handOver.includes(id)) ||
-    solved?.plan.verdict?.choice === 'remove tree';
+  const danger = isDanger(view, solved);
   return (
     <Row
       href={`/plan/${view.tree.id}`}
@@ -168,26 +139,6 @@ function TreeRow({
       }
     />
   );
-}
-
-/** What the tree is brought to, in whichever season and by whom. */
-function goalsOf(solved: Solved | undefined): Goal[] {
-  if (!solved) return [];
-  const { steps, height } = solved.plan;
-  const isLowered = height?.limbs.some(({ left }) => left === 'hand over');
-  return [...new Set([...steps.flatMap(({ serves }) => serves), ...(isLowered ? ['height' as const] : [])])];
-}
-
-function headWords(say: Say, view: TreeView, { plan }: Solved, sum: Sum | null): string {
-  if (plan.clash) return say('plan.pinsClash');
-  if (plan.verdict) return told(say, plan.verdict.choice);
-  const later = plan.steps.length - (sum?.steps ?? 0);
-  return [
-    ...(sum && sum.steps > 0 ? [say('plan.steps2', { steps: sum.steps })] : []),
-    ...(later > 0 ? [say('plan.later', { later })] : []),
-    ...(plan.handOver.length > 0 ? [say('plan.handOver')] : []),
-    ...(openDecisions(view).length > 0 ? [say('plan.toDecide')] : []),
-  ].join(', ');
 }
 
 function SeasonLine({ today }: { today: SiteToday }) {

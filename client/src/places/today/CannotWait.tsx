@@ -39,10 +39,13 @@ export function EmergencyRows({ timingNow, views, today }: CannotWaitProps) {
               .map((each) => told(say, each))
               .join(', '),
           )}
-          detail={say('today.keepPeopleAwayCallALicensedArborist', {
-            tree: view.tree.code,
-            disorder: disorderWords(say, view.findings),
-          })}
+          detail={[
+            view.tree.code,
+            disorderWords(say, view.findings),
+            say('today.keepPeopleAwayCallALicensedArborist'),
+          ]
+            .filter(Boolean)
+            .join(' · ')}
         />
       ))}
       {urgentTrees(views).map((view) => (
