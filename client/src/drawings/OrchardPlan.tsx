@@ -19,13 +19,15 @@ import { useTextScale, useWidthOf } from '../ui/size';
 import { usePalette } from '../ui/theme';
 import { Label, Small } from '../ui/type';
 import { paintTree, type TreeMark } from './treeMarks';
-import { useHold } from './useHold';
+import { type Place, useHold } from './useHold';
 
 export interface TreeOnPlan {
   code: string;
   mark: TreeMark;
   /** The same in words, with what there is to say of it. */
   says: string;
+  /** Stands in the ring instead of the mark: its place in a run. */
+  number?: number;
 }
 
 interface OrchardPlanProps {
@@ -34,7 +36,12 @@ interface OrchardPlanProps {
   trees: ReadonlyMap<string, TreeOnPlan>;
   label: string;
   marks: readonly { mark: TreeMark; says: string }[];
+  /** What a tap does, in words. */
+  hint: string;
+  height?: number;
   onOpen(treeId: string): void;
+  /** Trees within an area that was marked out with the shift key held. */
+  onArea?: ((treeIds: string[]) => void) | undefined;
 }
 
 /** What stands above and below it on a screen, px. */
@@ -59,15 +66,18 @@ interface Look {
   y: number;
 }
 
-export function OrchardPlan({ plan, trees, label, marks, onOpen }: OrchardPlanProps) {
+export function OrchardPlan(props: OrchardPlanProps) {
+  const { plan, trees, label, marks, hint, onOpen, onArea } = props;
   const say = useSay();
   const box = useRef<HTMLElement>(null);
   const width = useWidthOf(box) || 600;
-  const height = Math.max(LEAST_PX, useWindowDimensions().height - BESIDE_PX);
+  const screen = useWindowDimensions().height;
+  const height = props.height ?? Math.max(LEAST_PX, screen - BESIDE_PX);
   const whole = useMemo(() => wholeIn(plan, width, height), [plan, width, height]);
   const [moved, setMoved] = useState<Look | null>(null);
   const look = moved ?? whole;
   const [atId, setAtId] = useState<string | null>(null);
+  const [area, setArea] = useState<[Place, Place] | null>(null);
   const id = useId();
   const all = useMemo(
     () => plan.plots.flatMap((plot) => plot.trees).filter((tree) => trees.has(tree.id)),
@@ -92,6 +102,12 @@ export function OrchardPlan({ plan, trees, label, marks, onOpen }: OrchardPlanPr
     onDrag: (byPx, downPx) =>
       setMoved((before) => before && { ...before, x: before.x + byPx, y: before.y + downPx }),
     onPinch: nearer,
+    ...(onArea && {
+      onArea: (from: Place, to: Place, isLast: boolean) => {
+        setArea(isLast ? null : [from, to]);
+        if (isLast) onArea(all.filter((tree) => isBetween(placeOf(tree), from, to)).map((tree) => tree.id));
+      },
+    }),
     takesWheel: (isNearer) => (isNearer ? look.scale < whole.scale * MOST_NEARER : !isWhole),
   });
   const placeOf = (tree: { x: number; y: number }) => ({
@@ -145,6 +161,7 @@ export function OrchardPlan({ plan, trees, label, marks, onOpen }: OrchardPlanPr
         }
         width="100%"
         height={height}
+        position="relative"
         overflow="hidden"
         backgroundColor="$paper"
         borderWidth={1}
@@ -154,6 +171,7 @@ export function OrchardPlan({ plan, trees, label, marks, onOpen }: OrchardPlanPr
         style={{ touchAction: isWhole ? 'pan-y' : 'none' }}
       >
         <Painted plan={plan} trees={trees} look={look} atId={atId} width={width} height={height} />
+        {area ? <Area from={area[0]} to={area[1]} /> : null}
       </View>
       <View flexDirection="row" flexWrap="wrap" alignItems="center" gap={12}>
         <Button onPress={() => nearer(NEARER)} aria-label={say('shared.nearer')}>
@@ -170,7 +188,7 @@ export function OrchardPlan({ plan, trees, label, marks, onOpen }: OrchardPlanPr
         ))}
       </View>
       <Label id={id} role="status">
-        {at ? `${at.code} · ${at.says}` : say('shared.planByKeys')}
+        {at ? `${at.code} · ${at.says}` : hint}
       </Label>
     </View>
   );
@@ -239,7 +257,18 @@ function Painted({ plan, trees, look, atId, width, height }: PaintedProps) {
           context.arc(at.x, at.y, radius + 5, 0, 2 * Math.PI);
           context.fill();
         }
-        paintTree(context, at, radius, drawn.mark, palette);
+        const { number } = drawn;
+        paintTree(
+          context,
+          at,
+          radius,
+          number === undefined ? drawn.mark : { ...drawn.mark, has: 'nothing' },
+          palette,
+        );
+        if (number !== undefined) {
+          context.fillStyle = palette.ink;
+          context.fillText(String(number), at.x, at.y + 5 * textScale);
+        }
         if (apart < NUMBERED_PX) continue;
         context.fillStyle = palette.soft;
         context.fillText(drawn.code.split(' ').at(-1) ?? '', at.x, at.y + radius + 13 * textScale);
@@ -252,6 +281,26 @@ function Painted({ plan, trees, look, atId, width, height }: PaintedProps) {
     style: { width: '100%', height, display: 'block' },
   });
 }
+
+/** What is being marked out. */
+function Area({ from, to }: { from: Place; to: Place }) {
+  return (
+    <View
+      position="absolute"
+      left={Math.min(from.x, to.x)}
+      top={Math.min(from.y, to.y)}
+      width={Math.abs(to.x - from.x)}
+      height={Math.abs(to.y - from.y)}
+      borderWidth={2}
+      borderStyle="dashed"
+      borderColor="$chalk"
+      pointerEvents="none"
+    />
+  );
+}
+
+const isBetween = ({ x, y }: Place, a: Place, b: Place) =>
+  x >= Math.min(a.x, b.x) && x <= Math.max(a.x, b.x) && y >= Math.min(a.y, b.y) && y <= Math.max(a.y, b.y);
 
 function Swatch({ mark }: { mark: TreeMark }) {
   const palette = usePalette();

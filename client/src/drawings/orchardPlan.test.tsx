@@ -18,7 +18,7 @@ const plan = orchardPlan({
     })),
   ),
 });
-const mark: TreeMark = { seen: 'unseen', has: 'nothing', warns: false };
+const mark: TreeMark = { ring: 'thin', has: 'nothing', warns: false };
 
 function come(gone: string[] = []) {
   const onOpen = jest.fn();
@@ -33,6 +33,7 @@ function come(gone: string[] = []) {
       plan={plan}
       trees={trees}
       label="The orchard"
+      hint="Tap one"
       marks={[{ mark, says: 'to see' }]}
       onOpen={onOpen}
     />,
@@ -104,8 +105,9 @@ const nameOf = (colour: string) =>
 
 test.each<[Partial<TreeMark>, string[]]>([
   [{}, ['fill paper', 'stroke soft 1.2']],
-  [{ seen: 'seen' }, ['fill paper', 'stroke leaf 2.8']],
-  [{ seen: 'partly' }, ['fill paper', 'stroke ochre 2.8 dashed']],
+  [{ ring: 'whole' }, ['fill paper', 'stroke leaf 2.8']],
+  [{ ring: 'broken' }, ['fill paper', 'stroke ochre 2.8 dashed']],
+  [{ ring: 'dotted' }, ['fill paper', 'stroke plum 2.8 dashed']],
   [{ has: 'finding' }, ['fill paper', 'stroke soft 1.2', 'square plum']],
   [{ warns: true }, ['fill paper', 'stroke soft 1.2', 'fill kerf']],
   [{ has: 'cut' }, ['fill paper', 'stroke soft 1.2', 'stroke kerf 2.0', 'stroke kerf 2.0']],

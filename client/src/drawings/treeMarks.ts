@@ -1,9 +1,9 @@
-// How a tree is drawn from above: a ring for how far it was looked at, and in it what there is to do.
+// How a tree is drawn from above: a ring for what it was seen as, and in it what there is to do.
 import type { Palette } from '../ui/tamagui.config';
 
 export interface TreeMark {
-  /** The ring: whole once it was seen, broken where only a part was, thin where nobody has looked. */
-  seen: 'unseen' | 'seen' | 'partly';
+  /** What it was seen as, or what its wood is: whole for sound, broken in part or suspect, dotted for infected; thin where there is nothing to say. */
+  ring: 'thin' | 'whole' | 'broken' | 'dotted';
   has: 'nothing' | 'finding' | 'cut' | 'must' | 'later';
   /** People are in danger there, or it is an arborist’s: a triangle, beside what else there is to do. */
   warns: boolean;
@@ -13,16 +13,18 @@ export function paintTree(
   context: CanvasRenderingContext2D,
   { x, y }: { x: number; y: number },
   radius: number,
-  { seen, has, warns }: TreeMark,
+  { ring, has, warns }: TreeMark,
   { paper, soft, leaf, ochre, plum, kerf }: Palette,
 ): void {
   context.beginPath();
   context.arc(x, y, radius, 0, 2 * Math.PI);
   context.fillStyle = paper;
   context.fill();
-  context.strokeStyle = { unseen: soft, seen: leaf, partly: ochre }[seen];
-  context.lineWidth = Math.max(1, radius * (seen === 'unseen' ? 0.12 : 0.28));
-  context.setLineDash(seen === 'partly' ? [radius * 0.55, radius * 0.4] : []);
+  context.strokeStyle = { thin: soft, whole: leaf, broken: ochre, dotted: plum }[ring];
+  context.lineWidth = Math.max(1, radius * (ring === 'thin' ? 0.12 : 0.28));
+  context.setLineDash(
+    { thin: [], whole: [], broken: [0.55, 0.4], dotted: [0.2, 0.24] }[ring].map((long) => long * radius),
+  );
   context.stroke();
   context.setLineDash([]);
   const reach = radius * 0.55;

@@ -12,14 +12,15 @@ function come(takes = true) {
       onDrag: (byPx, downPx) => told.push(['drag', byPx, downPx]),
       onPinch: (by, at, moved) => told.push(['pinch', Number(by.toFixed(3)), at, moved]),
       takesWheel: (isNearer) => takes && isNearer,
+      onArea: (from, to, isLast) => told.push(['area', from, to, isLast]),
     });
     return <div ref={box} />;
   }
   const box = render(<Held />).container.firstElementChild as HTMLElement;
   box.setPointerCapture = () => {};
   box.getBoundingClientRect = () => ({ left: 10, top: 20 }) as DOMRect;
-  const point = (type: string, pointerId: number, clientX: number, clientY: number) =>
-    box.dispatchEvent(Object.assign(new Event(type), { pointerId, clientX, clientY }));
+  const point = (type: string, pointerId: number, clientX: number, clientY: number, shiftKey = false) =>
+    box.dispatchEvent(Object.assign(new Event(type), { pointerId, clientX, clientY, shiftKey }));
   const wheel = (deltaY: number) => {
     const event = Object.assign(new Event('wheel', { cancelable: true }), {
       deltaY,
@@ -72,6 +73,20 @@ test.each([
   point('pointerdown', 1, 0, 0);
   point('pointerup', 1, 0, 0);
   expect(onlyTouched()).toBe(true);
+});
+
+test('with the shift key held an area is marked out, and nothing moves', () => {
+  const { told, point } = come();
+  point('pointerdown', 1, 20, 30, true);
+  point('pointermove', 1, 60, 80);
+  point('pointerup', 1, 60, 80);
+  // A touch alone marks nothing out
+  point('pointerdown', 1, 20, 30, true);
+  point('pointerup', 1, 20, 30);
+  expect(told).toEqual([
+    ['area', { x: 10, y: 10 }, { x: 50, y: 60 }, false],
+    ['area', { x: 10, y: 10 }, { x: 50, y: 60 }, true],
+  ]);
 });
 
 test('the wheel comes nearer where it is taken; else the page has it', () => {

@@ -9,6 +9,8 @@ export interface Place {
 interface Hold {
   /** One finger, or the mouse, has moved so far to the right and down since it was told last. */
   onDrag(byPx: number, downPx: number): void;
+  /** With the shift key held it marks out an area, from where it was put down; the last word once it is lifted. */
+  onArea?(from: Place, to: Place, isLast: boolean): void;
   /** Two fingers, or the wheel: so many times nearer, at a place of the drawing that has moved so far since it was told last. */
   onPinch(by: number, at: Place, moved: Place): void;
   /** Does the wheel work here now? Else the page scrolls. */
@@ -32,6 +34,7 @@ export function useHold(target: RefObject<HTMLElement | null>, hold: Hold): () =
     const element = target.current;
     if (!element) return;
     const held = new Map<number, Place>();
+    let areaFrom: Place | null = null;
     const placeOf = ({ clientX, clientY }: { clientX: number; clientY: number }): Place => {
       const { left, top } = element.getBoundingClientRect();
       return { x: clientX - left, y: clientY - top };
@@ -39,6 +42,7 @@ export function useHold(target: RefObject<HTMLElement | null>, hold: Hold): () =
     const down = (event: PointerEvent) => {
       if (held.size === 0) far.current = 0;
       held.set(event.pointerId, placeOf(event));
+      areaFrom = event.shiftKey && latest.current.onArea ? placeOf(event) : null;
       element.setPointerCapture(event.pointerId);
     };
     const move = (event: PointerEvent) => {
@@ -48,12 +52,17 @@ export function useHold(target: RefObject<HTMLElement | null>, hold: Hold): () =
       const now = placeOf(event);
       held.set(event.pointerId, now);
       far.current += Math.hypot(now.x - before.x, now.y - before.y);
+      if (areaFrom) return latest.current.onArea?.(areaFrom, now, false);
       if (!other) return latest.current.onDrag(now.x - before.x, now.y - before.y);
       const apart = (at: Place) => Math.max(1, Math.hypot(at.x - other.x, at.y - other.y));
       const [was, is] = [middle(before, other), middle(now, other)];
       latest.current.onPinch(apart(now) / apart(before), is, { x: is.x - was.x, y: is.y - was.y });
     };
-    const up = ({ pointerId }: PointerEvent) => held.delete(pointerId);
+    const up = (event: PointerEvent) => {
+      held.delete(event.pointerId);
+      if (areaFrom && far.current >= STILL_PX) latest.current.onArea?.(areaFrom, placeOf(event), true);
+      areaFrom = null;
+    };
     const wheel = (event: WheelEvent) => {
       const isNearer = event.deltaY < 0;
       if (event.deltaY === 0 || !latest.current.takesWheel(isNearer)) return;

@@ -22,9 +22,9 @@ import { CartPlace } from './CartPlace';
 import { LeftOutRows } from './LeftOutRows';
 import { LookAround } from './LookAround';
 import { NothingToCut } from './NothingToCut';
-import { RunMap } from './RunMap';
+import { RunFromAbove } from './RunFromAbove';
 import { openNow, windowWords } from './stopWindows';
-import { toggled } from './toggled';
+import { allToggled, toggled } from './toggled';
 import { UndoLast } from './UndoLast';
 import type { RunHere } from './useRun';
 import { useStopOrder } from './useStopOrder';
@@ -72,7 +72,15 @@ export function Before({ here }: { here: RunHere }) {
         </Button>
       }
     >
-      <Columns beside={<RunMap run={run} stops={inRun} />}>
+      <Columns
+        beside={
+          <RunFromAbove
+            stops={run.stops}
+            inRun={inRun}
+            onToggle={(treeIds) => setSaid(allToggled(chosen, treeIds))}
+          />
+        }
+      >
         <Section>{say('cut.treesInThisOrder')}</Section>
         {inRun.length === 0 ? (
           <Notice kind="caution" title={say('cut.noTreeIsChosen')}>

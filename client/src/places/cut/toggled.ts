@@ -5,3 +5,9 @@ export function toggled(set: ReadonlySet<string>, id: string, on: boolean): Read
   else next.delete(id);
   return next;
 }
+
+/** All of these in, where one of them was out; else all of them out. */
+export function allToggled(set: ReadonlySet<string>, ids: readonly string[]): ReadonlySet<string> {
+  const on = ids.some((id) => !set.has(id));
+  return ids.reduce((next, id) => toggled(next, id, on), set);
+}

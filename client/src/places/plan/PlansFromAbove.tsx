@@ -48,7 +48,7 @@ export function PlansFromAbove() {
           {
             code,
             mark: {
-              ...{ seen: 'unseen', has: plannedIn(solved) },
+              ...{ ring: 'thin', has: plannedIn(solved) },
               warns: view !== undefined && warnsOf(view, solved),
             },
             says: says || say('plan.legendNothing'),
@@ -59,7 +59,7 @@ export function PlansFromAbove() {
   }, [register, open, plans, say]);
   if (!open || !plan) return <Waiting title={say('shared.plan')} error={error} onRetry={refetch} />;
   const legend = (has: TreeMark['has'], says: string, warns = false) => ({
-    mark: { seen: 'unseen' as const, has, warns },
+    mark: { ring: 'thin' as const, has, warns },
     says,
   });
   return (
@@ -75,6 +75,7 @@ export function PlansFromAbove() {
           legend('nothing', say('plan.legendHandOver'), true),
           legend('nothing', say('plan.legendNothing')),
         ]}
+        hint={say('shared.planByKeys')}
         onOpen={(treeId) => router.navigate(`/plan/${treeId}`)}
       />
     </Screen>

@@ -14,11 +14,11 @@ import { useOrchardPlan } from '../useOrchardPlan';
 import { speciesWords } from '../words';
 import { useQueue } from './walk';
 
-const SEEN = { sound: 'seen', found: 'seen', partly: 'partly', skipped: 'unseen' } as const;
+const RING = { sound: 'whole', found: 'whole', partly: 'broken', skipped: 'thin' } as const;
 
 function markOf(tree: TreeSummary, entry: RoundEntry | undefined): TreeMark {
   return {
-    seen: entry ? SEEN[entry.state] : 'unseen',
+    ring: entry ? RING[entry.state] : 'thin',
     has: tree.openFindings > 0 ? 'finding' : 'nothing',
     warns: dangersOf(tree.hazards).length > 0,
   };
@@ -48,7 +48,7 @@ export function RoundFromAbove() {
     [data, round, say],
   );
   if (!data || !plan) return <Waiting title={say('shared.round')} error={error} onRetry={refetch} />;
-  const unseen = { seen: 'unseen', has: 'nothing', warns: false } as const;
+  const unseen = { ring: 'thin', has: 'nothing', warns: false } as const;
   return (
     <Screen title={say('shared.round')} subtitle={say('round.chooseATree')} width="full">
       <OrchardPlan
@@ -57,11 +57,12 @@ export function RoundFromAbove() {
         label={say('shared.orchardFromAbove', { trees: trees.size })}
         marks={[
           { mark: unseen, says: say('round.legendUnseen') },
-          { mark: { ...unseen, seen: 'seen' }, says: say('round.legendSeen') },
-          { mark: { ...unseen, seen: 'partly' }, says: say('round.legendPartly') },
+          { mark: { ...unseen, ring: 'whole' }, says: say('round.legendSeen') },
+          { mark: { ...unseen, ring: 'broken' }, says: say('round.legendPartly') },
           { mark: { ...unseen, has: 'finding' }, says: say('round.legendFinding') },
           { mark: { ...unseen, warns: true }, says: say('round.legendDanger') },
         ]}
+        hint={say('shared.planByKeys')}
         onOpen={(treeId) => router.navigate(`/round/${treeId}`)}
       />
     </Screen>
