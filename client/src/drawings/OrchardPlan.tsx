@@ -47,6 +47,7 @@ interface OrchardPlanProps {
 /** What stands above and below it on a screen, px. */
 const BESIDE_PX = 250;
 const LEAST_PX = 320;
+const FLAT_PX = 160;
 const NEARER = 1.5;
 /** The whole orchard, and so many times nearer. */
 const MOST_NEARER = 24;
@@ -72,7 +73,10 @@ export function OrchardPlan(props: OrchardPlanProps) {
   const box = useRef<HTMLElement>(null);
   const width = useWidthOf(box) || 600;
   const screen = useWindowDimensions().height;
-  const height = props.height ?? Math.max(LEAST_PX, screen - BESIDE_PX);
+  const most = props.height ?? Math.max(LEAST_PX, screen - BESIDE_PX);
+  // No higher than it takes to fill the width
+  const fills = (plan.height / Math.max(1, plan.width)) * (width - 2 * SIDE_PX) + 2 * SIDE_PX;
+  const height = Math.round(Math.min(most, Math.max(FLAT_PX, fills)));
   const whole = useMemo(() => wholeIn(plan, width, height), [plan, width, height]);
   const [moved, setMoved] = useState<Look | null>(null);
   const look = moved ?? whole;
@@ -244,6 +248,9 @@ function Painted({ plan, trees, look, atId, width, height }: PaintedProps) {
       }
       const [a, b] = plot.trees;
       const apart = a && b ? Math.hypot(b.x - a.x, b.y - a.y) * look.scale : 0;
+      // The number stands below the ring, and over no tree of the next row
+      const next = plot.rows.flatMap(({ from }) => (from.y > (a?.y ?? 0) ? [from.y - (a?.y ?? 0)] : []));
+      const hasRoom = Math.min(...next) * look.scale >= 2 * radius + 14 * textScale;
       context.textAlign = 'center';
       context.font = `600 ${13 * textScale}px 'Barlow Condensed'`;
       for (const tree of plot.trees) {
@@ -269,7 +276,7 @@ function Painted({ plan, trees, look, atId, width, height }: PaintedProps) {
           context.fillStyle = palette.ink;
           context.fillText(String(number), at.x, at.y + 5 * textScale);
         }
-        if (apart < NUMBERED_PX) continue;
+        if (apart < NUMBERED_PX || !hasRoom) continue;
         context.fillStyle = palette.soft;
         context.fillText(drawn.code.split(' ').at(-1) ?? '', at.x, at.y + radius + 13 * textScale);
       }

@@ -9,6 +9,7 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { useTrees } from '../../data/queries';
 import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
 import { Field } from '../../ui/Field';
 import { Row, Rows } from '../../ui/Row';
 import { Aside, Screen } from '../../ui/Screen';
@@ -16,6 +17,7 @@ import { Select } from '../../ui/Select';
 import { useWide } from '../../ui/theme';
 import { Body, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
+import { SeenFromAbove } from '../round/SeenFromAbove';
 import { speciesWords } from '../words';
 import { DeletedTrees } from './DeletedTrees';
 import { ExportLinks } from './ExportLinks';
@@ -28,6 +30,7 @@ export function Register() {
   const { data, error, refetch } = useTrees();
   const [text, setText] = useState('');
   const [plotId, setPlotId] = useState('');
+  const [shape, setShape] = useState<'list' | 'above'>('list');
   const wanted = useDeferredValue(text.trim().toLowerCase());
   const shown = useMemo(
     () =>
@@ -74,8 +77,19 @@ export function Register() {
           <Select label={say('round.plotShown')} value={plotId} options={plots} onChange={setPlotId} />
         </View>
       </View>
+      <Choice<'list' | 'above'>
+        label={say('round.howTreesAreShown')}
+        options={[
+          { value: 'list', label: say('round.asAList') },
+          { value: 'above', label: say('round.fromAbove') },
+        ]}
+        value={shape}
+        onChange={setShape}
+      />
       {data.trees.length === 0 ? (
         <Body>{say('round.noTreesYetWriteTheFirstOne')}</Body>
+      ) : shape === 'above' ? (
+        <SeenFromAbove shown={shown} />
       ) : wide ? (
         <RegisterTable trees={shown} onOpen={(tree) => router.navigate(`/round/${tree.id}`)} />
       ) : (

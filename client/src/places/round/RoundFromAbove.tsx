@@ -1,70 +1,17 @@
-// The round on the plan of the orchard: which trees were seen, where something was found, and what endangers people.
-import { dangersOf } from '@mortisect/core/handling';
-import type { RoundEntry } from '@mortisect/core/present';
-import type { TreeSummary } from '@mortisect/core/records';
-import { useRouter } from 'expo-router';
-import { useMemo } from 'react';
+// What stands beside the list of the round on a wide screen: the orchard from above.
 import { useTrees } from '../../data/queries';
 import { useSay } from '../../data/useSay';
-import { OrchardPlan, type TreeOnPlan } from '../../drawings/OrchardPlan';
-import type { TreeMark } from '../../drawings/treeMarks';
 import { Screen } from '../../ui/Screen';
 import { Waiting } from '../../ui/Waiting';
-import { useOrchardPlan } from '../useOrchardPlan';
-import { speciesWords } from '../words';
-import { useQueue } from './walk';
-
-const RING = { sound: 'whole', found: 'whole', partly: 'broken', skipped: 'thin' } as const;
-
-function markOf(tree: TreeSummary, entry: RoundEntry | undefined): TreeMark {
-  return {
-    ring: entry ? RING[entry.state] : 'thin',
-    has: tree.openFindings > 0 ? 'finding' : 'nothing',
-    warns: dangersOf(tree.hazards).length > 0,
-  };
-}
+import { SeenFromAbove } from './SeenFromAbove';
 
 export function RoundFromAbove() {
   const say = useSay();
-  const router = useRouter();
   const { data, error, refetch } = useTrees();
-  const { round } = useQueue();
-  const plan = useOrchardPlan();
-  const trees = useMemo(
-    () =>
-      new Map(
-        (data?.trees ?? []).map((tree): [string, TreeOnPlan] => [
-          tree.id,
-          {
-            code: tree.code,
-            mark: markOf(tree, round?.entries.get(tree.id)),
-            says: [
-              speciesWords(say, tree),
-              ...(tree.openFindings > 0 ? [say('round.findings2', { openFindings: tree.openFindings })] : []),
-            ].join(' · '),
-          },
-        ]),
-      ),
-    [data, round, say],
-  );
-  if (!data || !plan) return <Waiting title={say('shared.round')} error={error} onRetry={refetch} />;
-  const unseen = { ring: 'thin', has: 'nothing', warns: false } as const;
+  if (!data) return <Waiting title={say('shared.round')} error={error} onRetry={refetch} />;
   return (
     <Screen title={say('shared.round')} subtitle={say('round.chooseATree')} width="full">
-      <OrchardPlan
-        plan={plan}
-        trees={trees}
-        label={say('shared.orchardFromAbove', { trees: trees.size })}
-        marks={[
-          { mark: unseen, says: say('round.legendUnseen') },
-          { mark: { ...unseen, ring: 'whole' }, says: say('round.legendSeen') },
-          { mark: { ...unseen, ring: 'broken' }, says: say('round.legendPartly') },
-          { mark: { ...unseen, has: 'finding' }, says: say('round.legendFinding') },
-          { mark: { ...unseen, warns: true }, says: say('round.legendDanger') },
-        ]}
-        hint={say('shared.planByKeys')}
-        onOpen={(treeId) => router.navigate(`/round/${treeId}`)}
-      />
+      <SeenFromAbove shown={data.trees} />
     </Screen>
   );
 }
