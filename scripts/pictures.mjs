@@ -24,7 +24,7 @@ const PICTURES = [
   ['cut', PHONE, 'light', '/cut', bladeClean],
   ['rechecks', PHONE, 'light', '/book/rechecks', (page) => page.getByText('Due', { exact: true }).waitFor()],
   ['book', PHONE, 'light', '/book'],
-  ['round-wide', WIDE, 'light', '/round/lee-wall-07'],
+  ['round-wide', WIDE, 'light', '/round'],
   ['today-wide', WIDE, 'light', '/today', lanesOf],
   ['plan-wide', WIDE, 'light', '/plan/slip-side-11', proved],
   ['cut-wide-dusk', WIDE, 'dark', '/cut'],

@@ -287,10 +287,11 @@ function Crown({
         within={WITHIN}
         taken={[
           ringBox(pxPerCm, units),
+          ...(chosen ? [boxRound(px(chosen.tip), CHOSEN_PX)] : []),
           ...kerfs.map((kerf) => {
             const spoke = byId.get(kerf.limbId);
             const { x, y } = spoke ? px(onSpoke(spoke, kerf.atCm)) : { x: 0, y: 0 };
-            return { x: x - 7, y: y - 7, width: 14, height: 14 };
+            return boxRound({ x, y }, KERF_PX);
           }),
         ]}
         fontSize={12 * Math.max(0.8, zoom) * textScale}
@@ -299,7 +300,7 @@ function Crown({
         <Circle
           cx={px(chosen.tip).x}
           cy={px(chosen.tip).y}
-          r={6.5}
+          r={CHOSEN_PX - 1.5}
           fill={ground}
           stroke={chalk}
           strokeWidth={3}
@@ -308,6 +309,15 @@ function Crown({
     </G>
   );
 }
+
+/** Half of the ring round the tip that is chosen, and of a kerf’s mark. */
+const CHOSEN_PX = 8;
+const KERF_PX = 7;
+
+const boxRound = ({ x, y }: { x: number; y: number }, half: number) => ({
+  ...{ x: x - half, y: y - half },
+  ...{ width: 2 * half, height: 2 * half },
+});
 
 function thickness(limb: Limb): number {
   return Math.max(2, Math.min(11, limb.baseMm / 8));
