@@ -132,5 +132,5 @@ async function findInBook(page: Page, orchard: Orchard): Promise<void> {
   await expect(page.getByText(/Lee wall 07 · Fire blight canker, active, found/).first()).toBeVisible();
   await expect(page.getByText(/Wall crew, 24 Nov 2026/).first()).toBeVisible();
   await goTo(page, 'Today');
-  await expect(page.getByText('36 cuts to make on 11 trees')).toBeVisible();
+  await expect(page.getByText('39 cuts to make on 11 trees')).toBeVisible();
 }
