@@ -351,17 +351,16 @@ async function turnOnce() {
   return frames;
 }
 
-/** Whether a list is complete: nothing of it is still reckoned. */
-const COMPLETE = {
-  Today: () => /cuts? to make on/.test(document.body.innerText),
-  Plan: () =>
-    document.querySelectorAll('a[href^="/plan/"]').length > 5 &&
-    !/still computed|…/.test(document.body.innerText),
-  Cut: () => /Look around first/.test(document.body.innerText),
-};
-
 /** From Round to each list that rests on plans, on a phone that never saw one: from the plans that the server keeps, and planned on the phone. */
 async function listsComplete(url, trees) {
+  // Nothing of it is still reckoned
+  const complete = {
+    Today: () => /cuts? to make on/.test(document.body.innerText),
+    Plan: () =>
+      document.querySelectorAll('a[href^="/plan/"]').length > 5 &&
+      !/still computed|…/.test(document.body.innerText),
+    Cut: () => /Look around first/.test(document.body.innerText),
+  };
   const { chromium } = await import('@playwright/test');
   const browser = await chromium.launch(launchOptions);
   const listed = async (place, isKept) => {
@@ -378,13 +377,13 @@ async function listsComplete(url, trees) {
       .getByRole('link', { name: new RegExp(`^${place}`) })
       .first()
       .click();
-    await page.waitForFunction(COMPLETE[place], null, { timeout: 120_000, polling: 50 });
+    await page.waitForFunction(complete[place], null, { timeout: 120_000, polling: 50 });
     const seconds = (performance.now() - from) / 1000;
     await page.context().close();
     return seconds;
   };
   try {
-    for (const place of Object.keys(COMPLETE)) {
+    for (const place of Object.keys(complete)) {
       const times = { kept: [], here: [] };
       for (let i = 0; i < 3; i++) {
         times.kept.push(await listed(place, true));

@@ -6,6 +6,7 @@ import { followChanges } from '../src/data/changes';
 import { registerOffline } from '../src/data/offline';
 import { openOutbox } from '../src/data/outbox';
 import { askSession, queryClient } from '../src/data/queryClient';
+import { readQuietly } from '../src/data/quietly';
 import { takeOver } from '../src/data/takeOver';
 import { Gate } from '../src/places/shell/Gate';
 import { PlaceKeys } from '../src/places/shell/Keys';
@@ -51,6 +52,7 @@ export default function Layout() {
 
 function House() {
   const wide = useWide();
+  useEffect(readQuietly, []);
   const bar = <PlaceBar key="bar" />;
   const page = (
     <View key="page" flex={1} minHeight={0} minWidth={0}>

@@ -70,7 +70,7 @@ async function askTree(treeId: string): Promise<TreeDetail> {
 /** The open work as it was read last, in an earlier visit too. */
 async function openWorkHere(): Promise<Answer<'getOpenWork'> | undefined> {
   const known = queryClient.getQueryData<Answer<'getOpenWork'>>(OPEN_WORK);
-  const kept = () => queryClient.fetchQuery({ ...openWork, retry: false });
+  const kept = () => queryClient.fetchQuery({ ...openWorkQuery, retry: false });
   return known ?? kept().catch(() => undefined);
 }
 
@@ -106,10 +106,10 @@ async function readOpenWork(): Promise<Answer<'getOpenWork'>> {
   return withChanges(before ?? changes, changes, walkKnown());
 }
 
-const openWork = { queryKey: OPEN_WORK, queryFn: readOpenWork };
+export const openWorkQuery = { queryKey: OPEN_WORK, queryFn: readOpenWork };
 
 export function useOpenWork() {
-  const query = useQuery(openWork);
+  const query = useQuery(openWorkQuery);
   const waiting = useWaiting();
   const here = useHere();
   const trees = useTrees().data?.trees;
@@ -209,7 +209,7 @@ export async function readPlots(plotIds: readonly string[]): Promise<void> {
   const note = (error: unknown) => failed.push(error);
   // One after another: a phone on a thin line should still answer the thumb
   for (const plotId of plotIds) await readPlot(plotId).catch(note);
-  const rest = [openWork, keptPlansQuery(queryClient), run, aftercare, people, jobs, siteTiming];
+  const rest = [openWorkQuery, keptPlansQuery(queryClient), run, aftercare, people, jobs, siteTiming];
   for (const query of rest) await queryClient.fetchQuery<unknown>(query).catch(note);
   if (failed.length > 0) throw failed[0];
 }

@@ -24,6 +24,11 @@ function worker(): Remote<PlanWork> {
   return remote;
 }
 
+/** Starts the thread that plans, which reads as much script as the page itself. */
+export function startPlanner(): void {
+  worker();
+}
+
 /** Queries tell those who watch them in a task of its own; this one comes after it. */
 const drawn = () => new Promise<void>((resolve) => setTimeout(resolve));
 

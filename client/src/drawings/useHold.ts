@@ -35,12 +35,20 @@ export function useHold(target: RefObject<HTMLElement | null>, hold: Hold): () =
     if (!element) return;
     const held = new Map<number, Place>();
     let areaFrom: Place | null = null;
-    const placeOf = ({ clientX, clientY }: { clientX: number; clientY: number }): Place => {
-      const { left, top } = element.getBoundingClientRect();
-      return { x: clientX - left, y: clientY - top };
+    let corner = { left: 0, top: 0 };
+    const placeOf = ({ clientX, clientY }: { clientX: number; clientY: number }): Place => ({
+      x: clientX - corner.left,
+      y: clientY - corner.top,
+    });
+    // Asked for once: to ask at every move would have the page laid out each time
+    const look = () => {
+      corner = element.getBoundingClientRect();
     };
     const down = (event: PointerEvent) => {
-      if (held.size === 0) far.current = 0;
+      if (held.size === 0) {
+        far.current = 0;
+        look();
+      }
       held.set(event.pointerId, placeOf(event));
       areaFrom = event.shiftKey && latest.current.onArea ? placeOf(event) : null;
       element.setPointerCapture(event.pointerId);
@@ -67,6 +75,7 @@ export function useHold(target: RefObject<HTMLElement | null>, hold: Hold): () =
       const isNearer = event.deltaY < 0;
       if (event.deltaY === 0 || !latest.current.takesWheel(isNearer)) return;
       event.preventDefault();
+      look();
       latest.current.onPinch(isNearer ? A_WHEEL_STEP : 1 / A_WHEEL_STEP, placeOf(event), { x: 0, y: 0 });
     };
     element.addEventListener('pointerdown', down);

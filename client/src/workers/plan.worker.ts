@@ -5,12 +5,14 @@ import {
   type KeptPlan,
   marginCurve,
   type PlanInput,
+  type Prepared,
   planning,
   type RunOrder,
   type RunOrderInput,
   runOrder,
   type Solved,
   solvedFrom,
+  toldOf,
 } from '@mortisect/core/plan';
 import { expose } from 'comlink';
 
@@ -23,8 +25,8 @@ const RESTS = 3;
 const stopped = new Set<number>();
 const rest = () => new Promise((resolve) => setTimeout(resolve, 0));
 
-const solved = (prepared: Solved['prepared'], plan: Solved['plan']): Solved => ({
-  prepared,
+const solved = (prepared: Prepared, plan: Solved['plan']): Solved => ({
+  prepared: toldOf(prepared),
   ...inVisits(prepared, plan),
 });
 

@@ -23,7 +23,7 @@ export { KeptPlan, keptPlanOf, planStamp, solvedFrom } from './keptPlan';
 export { OrderInput, OrderResult, orderOf } from './order';
 export { type Outlook, outlookOf } from './outlook';
 export { candidateOut, planning } from './planTree';
-export { preparePlan } from './prepare';
+export { type Prepared, preparePlan } from './prepare';
 export { type Priced, regrowthOf } from './price';
 export { type Pass, passes } from './problem';
 export { RunOrder, RunOrderInput, runOrder, WALKED_M_A_MINUTE } from './runOrder';
@@ -50,6 +50,8 @@ export {
   type Solved,
   type StepView,
   stepsNow,
+  type Told,
+  toldOf,
   type Visit,
   visitsOf,
 } from './visits';

@@ -6,7 +6,7 @@ import { OrderResult } from './order';
 import { type Prepared, preparePlan } from './prepare';
 import { TreePlan } from './treePlan';
 import { visitKey } from './visit';
-import type { Solved } from './visits';
+import { type Solved, toldOf } from './visits';
 
 export const KeptPlan = z
   .strictObject({
@@ -57,5 +57,5 @@ export function solvedFrom({ stamp, problem, plan, orders }: KeptPlan, input: Pl
   if (stamp !== planStamp(input)) return null;
   const prepared = preparePlan(input);
   const fits = problem === problemStamp(prepared) && plan.steps.every((step) => orders[visitKey(step)]);
-  return fits ? { prepared, plan, orders } : null;
+  return fits ? { prepared: toldOf(prepared), plan, orders } : null;
 }

@@ -11,9 +11,15 @@ import type { Pass } from './problem';
 import type { PlannedStep, TreePlan } from './treePlan';
 import { visitKey } from './visit';
 
+/** What a plan was made of, as far as anybody asks for it afterwards: the leaves of a crown are thousands. */
+export type Told = Omit<Prepared, 'sides'>;
+
+/** The same without what only the search needs: less to hand from one thread to another. */
+export const toldOf = ({ sides: _sides, ...told }: Prepared): Told => told;
+
 /** A tree’s plan with what it was made of. */
 export interface Solved {
-  prepared: Prepared;
+  prepared: Told;
   plan: TreePlan;
   /** The order of each visit, by its key. */
   orders: Record<string, OrderResult>;

@@ -10,6 +10,7 @@ import {
   preparePlan,
   type Solved,
   solvedFrom,
+  toldOf,
 } from '@mortisect/core/plan';
 
 /** The search is cut off here; the answer says how far from proved it is. */
@@ -51,7 +52,7 @@ function search(input: PlanInput, mostMs = MOST_MS): Solved {
   const until = performance.now() + mostMs;
   let found = step(1);
   while (!found.proof.done && performance.now() < until) found = step(NODES_AT_ONCE);
-  return { prepared, ...inVisits(prepared, found) };
+  return { prepared: toldOf(prepared), ...inVisits(prepared, found) };
 }
 
 function resultOf({ prepared, plan: { decisions: _, idlePins: __, ...told } }: Solved): PlanResult {

@@ -1,0 +1,58 @@
+// What is read while a page rests, and what not.
+import { readQuietly } from './quietly';
+
+const mockPrefetch = jest.fn();
+const mockStart = jest.fn();
+jest.mock('./queryClient', () => ({
+  queryClient: { prefetchQuery: (query: unknown) => mockPrefetch(query) },
+}));
+jest.mock('./queries', () => ({ openWorkQuery: { queryKey: ['open'] } }));
+jest.mock('./keptPlans', () => ({ keptPlansQuery: () => ({ queryKey: ['kept'] }) }));
+jest.mock('./usePlan', () => ({ startPlanner: () => mockStart() }));
+
+beforeEach(() => {
+  jest.useFakeTimers();
+  mockPrefetch.mockReset();
+  mockStart.mockReset();
+});
+afterEach(() => {
+  jest.useRealTimers();
+  Object.assign(navigator, { connection: undefined });
+  Object.assign(globalThis, { requestIdleCallback: undefined });
+});
+
+test('the first screen comes first; then open work, kept plans and the thread that plans', () => {
+  readQuietly();
+  jest.advanceTimersByTime(1499);
+  expect(mockStart).not.toHaveBeenCalled();
+  jest.advanceTimersByTime(1);
+  expect(mockStart).toHaveBeenCalledTimes(1);
+  expect(mockPrefetch.mock.calls.map(([query]) => query.queryKey)).toEqual([['open'], ['kept']]);
+});
+
+test('where the browser tells when it rests, that is waited for; and it can be taken back', () => {
+  const resting: (() => void)[] = [];
+  const taken: number[] = [];
+  Object.assign(globalThis, {
+    requestIdleCallback: (then: () => void) => resting.push(then),
+    cancelIdleCallback: (id: number) => taken.push(id),
+  });
+  const back = readQuietly();
+  jest.advanceTimersByTime(1500);
+  expect(mockStart).not.toHaveBeenCalled();
+  back();
+  expect(taken).toEqual([1]);
+  resting[0]?.();
+  expect(mockStart).toHaveBeenCalledTimes(1);
+  // Taken back before its time it never begins
+  readQuietly()();
+  jest.advanceTimersByTime(9000);
+  expect(resting).toHaveLength(1);
+});
+
+test('whoever saves data reads what they open, and no more', () => {
+  Object.assign(navigator, { connection: { saveData: true } });
+  readQuietly();
+  jest.advanceTimersByTime(9000);
+  expect(mockPrefetch).not.toHaveBeenCalled();
+});

@@ -1,0 +1,29 @@
+// While a page rests: what the lists of trees rest on is read, and the thread that plans is started, so that nobody waits for it later.
+import { keptPlansQuery } from './keptPlans';
+import { openWorkQuery } from './queries';
+import { queryClient } from './queryClient';
+import { startPlanner } from './usePlan';
+
+/** So long after the first screen stands: it comes first. */
+const AFTER_MS = 1500;
+
+/** @returns takes it back, where it has not begun */
+export function readQuietly(): () => void {
+  // Whoever saves data reads what they open
+  if ((navigator as { connection?: { saveData?: boolean } }).connection?.saveData) return () => undefined;
+  let idle = 0;
+  const begin = () => {
+    startPlanner();
+    void queryClient.prefetchQuery(openWorkQuery);
+    void queryClient.prefetchQuery(keptPlansQuery(queryClient));
+  };
+  const timer = setTimeout(() => {
+    // Safari has no word for rest
+    if (typeof requestIdleCallback === 'function') idle = requestIdleCallback(begin);
+    else begin();
+  }, AFTER_MS);
+  return () => {
+    clearTimeout(timer);
+    if (idle > 0) cancelIdleCallback(idle);
+  };
+}
