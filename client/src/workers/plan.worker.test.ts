@@ -19,6 +19,7 @@ jest.mock('@mortisect/core/plan', () => ({
       return { proof: { done: mockSearch.proved } };
     },
   }),
+  toldOf: (prepared: unknown) => prepared,
   inVisits: (_: unknown, plan: unknown) => ({ plan, orders: {} }),
   solvedFrom: ({ stamp, plan }: KeptPlan) => (stamp === 'holds' ? { prepared: {}, plan, orders: {} } : null),
 }));

@@ -12,10 +12,10 @@ import type { PlannedStep, TreePlan } from './treePlan';
 import { visitKey } from './visit';
 
 /** What a plan was made of, as far as anybody asks for it afterwards: the leaves of a crown are thousands. */
-export type Told = Omit<Prepared, 'sides'>;
+export type Told = Omit<Prepared, 'sides'> & { sides: Pick<Prepared['sides'], 'effects'> };
 
 /** The same without what only the search needs: less to hand from one thread to another. */
-export const toldOf = ({ sides: _sides, ...told }: Prepared): Told => told;
+export const toldOf = ({ sides: { effects }, ...told }: Prepared): Told => ({ ...told, sides: { effects } });
 
 /** A tree’s plan with what it was made of. */
 export interface Solved {
