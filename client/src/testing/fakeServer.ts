@@ -78,7 +78,7 @@ export class FakeServer {
   readonly asked: Asked[] = [];
   /** Nothing answers while it is down. */
   down = false;
-  /** What a route answers instead, or throws. */
+  /** What a route answers instead, or throws; it answers as always where that is nothing. */
   readonly instead = new Map<RouteName, (asked: Asked) => unknown>();
 
   constructor(details: readonly TreeDetail[] = [], actions: readonly Action[] = []) {
@@ -128,7 +128,7 @@ export class FakeServer {
           parsed.error.issues.map(({ path, message }) => `${path.join('.')}: ${message}`).join(' '),
         );
       const other = this.instead.get(found.name);
-      const answer = other ? other(asked) : await this.answer(asked);
+      const answer = other?.(asked) ?? (await this.answer(asked));
       return reply(200, route.response.parse(answer));
     } catch (error) {
       if (error instanceof Refused) return reply(error.problem.status, error.problem);

@@ -7,6 +7,7 @@ export {
   sampleLabel,
   walkingOrders,
 } from './action';
+export { type ChangeOfMany, changesOfMany, type TreeChange } from './changeMany';
 export { isTimeZone, moment, RecordId, Stamp, TimeZone, TreeId } from './common';
 export { LogEntry, TreeDetail } from './detail';
 export {

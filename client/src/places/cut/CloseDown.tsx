@@ -22,10 +22,10 @@ import { Notice } from '../../ui/Notice';
 import { Row, Rows } from '../../ui/Row';
 import { Aside, Screen } from '../../ui/Screen';
 import { Body, Section, Small } from '../../ui/type';
+import { toggled } from '../toggled';
 import { stateWords } from './bladeWords';
 import { LeftOutRows } from './LeftOutRows';
 import { cutsAsDebris, totalsWords } from './RunTotals';
-import { toggled } from './toggled';
 import { UndoLast } from './UndoLast';
 import type { RunHere } from './useRun';
 

@@ -13,7 +13,7 @@ import { CheckRow } from '../../ui/CheckRow';
 import { Failed } from '../../ui/Failed';
 import { Sheet } from '../../ui/Sheet';
 import { Small } from '../../ui/type';
-import { toggled } from './toggled';
+import { toggled } from '../toggled';
 
 interface LookAroundProps {
   run: Run;

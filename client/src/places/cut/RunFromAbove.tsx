@@ -57,7 +57,7 @@ export function RunFromAbove({ stops, inRun, onToggle }: RunFromAboveProps) {
       trees={trees}
       label={say('shared.orchardFromAbove', { trees: trees.size })}
       height={HEIGHT_PX}
-      hint={say('cut.tapTakesIn')}
+      hint={say('shared.tapTakesIn')}
       marks={(['sound', 'suspect', 'infected'] as const).map((wood) => legend(RING[wood], told(say, wood)))}
       onOpen={(treeId) => toggle([treeId])}
       onArea={toggle}

@@ -1,6 +1,6 @@
 // A tree that is written down is changed on its revision; one that changed meanwhile shows both versions.
 
-import { tapeReading } from '@mortisect/core/measure';
+import { tapeReading, type Units } from '@mortisect/core/measure';
 import { type TreeBody, treeBodyOf } from '@mortisect/core/records';
 import { targetFault } from '@mortisect/core/shaping';
 import type { Limb } from '@mortisect/core/tree';
@@ -44,7 +44,20 @@ export function EditTree({ treeId }: { treeId: string }) {
   );
 }
 
-export function NewTree() {
+/** @param after id of the tree in whose place it is planted */
+export function NewTree({ after }: { after?: string | undefined }) {
+  return after === undefined ? <FreshTree /> : <Replanted after={after} />;
+}
+
+function Replanted({ after }: { after: string }) {
+  const say = useSay();
+  const { data, error, refetch } = useTree(after);
+  if (!data) return <Waiting title={say('round.newTree')} error={error} onRetry={refetch} />;
+  const { id, revision } = data.tree;
+  return <FreshTree replaces={{ id, revision, tree: treeBodyOf(data.tree) }} />;
+}
+
+function FreshTree({ replaces }: Pick<TreeEditorProps, 'replaces'>) {
   const say = useSay();
   const [treeId] = useState(newId);
   return (
@@ -53,6 +66,7 @@ export function NewTree() {
       treeId={treeId}
       newest={{ revision: null, tree: null }}
       limbs={NO_LIMBS}
+      replaces={replaces}
     />
   );
 }
@@ -66,18 +80,28 @@ interface TreeEditorProps {
   newest: { revision: number | null; tree: TreeBody | null };
   /** As they were mapped. */
   limbs: Limb[];
+  /** The tree in whose place a new one is planted: it is retired with it, and keeps its history. */
+  replaces?: { id: string; revision: number; tree: TreeBody } | undefined;
 }
 
-function TreeEditor({ title, treeId, newest, limbs }: TreeEditorProps) {
+/** What the place itself is like stays, whatever grows on it. */
+function formInPlace(say: Say, { tree }: NonNullable<TreeEditorProps['replaces']>, units: Units): TreeForm {
+  const { plot, row, place, latitude, longitude, drainage, frostPocket } = formOfTree(say, tree, units);
+  return { ...emptyForm(say), plot, row, place, latitude, longitude, drainage, frostPocket };
+}
+
+function TreeEditor({ title, treeId, newest, limbs, replaces }: TreeEditorProps) {
   const say = useSay();
   const router = useRouter();
   const units = useUnits();
   const trees = useTrees().data?.trees ?? [];
   const cultivars = useSite().data?.site.cultivars ?? [];
   const saving = useSaveTree();
+  const retiring = useSaveTree();
   const [edited, setForm] = useState<TreeForm | null>(null);
   const { revision, tree: before } = useBase(newest, edited !== null);
-  const form = edited ?? (before ? formOfTree(say, before, units) : emptyForm(say));
+  const fresh = () => (replaces ? formInPlace(say, replaces, units) : emptyForm(say));
+  const form = edited ?? (before ? formOfTree(say, before, units) : fresh());
   const [faults, setFaults] = useState<Record<string, string>>({});
   const [doubts, setDoubts] = useState<SizeDoubt[]>([]);
   const leaving = useLeaveGuard(
@@ -96,32 +120,44 @@ function TreeEditor({ title, treeId, newest, limbs }: TreeEditorProps) {
     setFaults({});
     const doubtful = sure ? [] : doubtsOf(say, filled, units, before);
     if (doubtful.length > 0) return setDoubts(doubtful);
-    saving.mutate(
-      { treeId, baseRevision, tree: read.tree },
-      {
-        onSuccess: () =>
-          leaving.leave(() =>
-            router.replace(revision === null ? `/round/${treeId}/map` : `/round/${treeId}`),
-          ),
-      },
-    );
+    const done = () =>
+      leaving.leave(() => router.replace(revision === null ? `/round/${treeId}/map` : `/round/${treeId}`));
+    const retire = () => {
+      if (!replaces || replaces.tree.status === 'removed') return done();
+      const tree: TreeBody = { ...replaces.tree, status: 'removed' };
+      retiring.mutate({ treeId: replaces.id, baseRevision: replaces.revision, tree }, { onSuccess: done });
+    };
+    // Written down already, where the old one could not be retired the first time
+    if (saving.isSuccess) return retire();
+    saving.mutate({ treeId, baseRevision, tree: read.tree }, { onSuccess: retire });
   };
   const take = (doubt: SizeDoubt) => {
     if (!doubt.instead) return;
     setForm({ ...form, [doubt.key]: readingIn(say, tapeReading(doubt.instead.cm, units)).value });
     setDoubts(doubts.filter((kept) => kept !== doubt));
   };
-  const failed = saving.error && !movedProblem(saving.error) ? saving.error : null;
+  const failed = saving.error && !movedProblem(saving.error) ? saving.error : retiring.error;
   const wrong = Object.keys(faults).length;
   return (
     <Screen
       title={title}
-      subtitle={revision === null ? say('round.writeItDownItsLimbMapComes') : say('round.editTheTree')}
+      subtitle={
+        replaces
+          ? say('round.inThePlaceOf', { code: replaces.tree.code })
+          : revision === null
+            ? say('round.writeItDownItsLimbMapComes')
+            : say('round.editTheTree')
+      }
       actions={
         <>
           <Button onPress={() => leaving.ask(back)}>{say('shared.cancel')}</Button>
-          <Button grow kind="main" onPress={() => save(revision)} disabled={saving.isPending}>
-            {saving.isPending
+          <Button
+            grow
+            kind="main"
+            onPress={() => save(revision)}
+            disabled={saving.isPending || retiring.isPending}
+          >
+            {saving.isPending || retiring.isPending
               ? say('shared.saving')
               : revision === null
                 ? say('round.saveAndDrawLimbs')
@@ -141,6 +177,15 @@ function TreeEditor({ title, treeId, newest, limbs }: TreeEditorProps) {
       <div ref={page}>
         <TreeFields form={form} faults={faults} trees={trees} cultivars={cultivars} onChange={setForm} />
       </div>
+      {revision === null || before === null || before.deleted ? null : (
+        <View flexDirection="row">
+          <Button
+            onPress={() => router.navigate({ pathname: '/round/register/new', params: { after: treeId } })}
+          >
+            {say('round.plantInItsPlace')}
+          </Button>
+        </View>
+      )}
       {revision === null || before === null || before.deleted ? null : (
         <DeleteTree
           treeId={treeId}

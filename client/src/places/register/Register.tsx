@@ -86,6 +86,13 @@ export function Register() {
         value={shape}
         onChange={setShape}
       />
+      {data.trees.length > 1 ? (
+        <View flexDirection="row">
+          <Button onPress={() => router.navigate('/round/register/many')}>
+            {say('round.changeSeveral')}
+          </Button>
+        </View>
+      ) : null}
       {data.trees.length === 0 ? (
         <Body>{say('round.noTreesYetWriteTheFirstOne')}</Body>
       ) : shape === 'above' ? (

@@ -240,6 +240,34 @@ describe('a new tree', () => {
     await waitFor(() => expect(went).toHaveLength(1));
   });
 
+  test('in the place of another, which is retired once the new one stands, and again where that failed', async () => {
+    const server = new FakeServer(trees);
+    at.path = '/round/register/new';
+    show(<NewTree after="a" />, server);
+    await screen.findByText(/which is retired and keeps its history$/);
+    const old = server.details.get('a')?.tree;
+    expect([field('Plot').value, field('Row').value, field('Place in the row').value]).toEqual([
+      old?.plot,
+      old?.row,
+      String(old?.place),
+    ]);
+    expect(field('Code on its tag').value).toBe('');
+    write('Code on its tag', 'Tree C');
+    write('Height, cm', '150');
+    write('Spread, cm', '60');
+    server.instead.set('putTree', ({ params }) => {
+      if (params.treeId !== 'a') return undefined;
+      server.instead.clear();
+      throw refused(503, 'The disk is full.');
+    });
+    press(SAVE);
+    await screen.findByText('The disk is full.');
+    press(SAVE);
+    await waitFor(() => expect(went.at(-1)?.[1]).toMatch(/^\/round\/[\w-]+\/map$/));
+    expect(server.details.get('a')?.tree).toMatchObject({ status: 'removed', code: old?.code });
+    expect([...server.details.values()].filter(({ tree }) => tree.code === 'Tree C')).toHaveLength(1);
+  });
+
   test('Cancel asks once something was typed, and not before', async () => {
     at.path = '/round/register/new';
     show(<NewTree />, new FakeServer(trees));

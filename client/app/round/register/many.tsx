@@ -1,0 +1,3 @@
+import { ManyTrees } from '../../../src/places/register/ManyTrees';
+
+export default ManyTrees;
