@@ -3,14 +3,19 @@ import { readQuietly } from './quietly';
 
 const mockPrefetch = jest.fn();
 const mockStart = jest.fn();
+const mockKnown = new Map<string, unknown>();
 jest.mock('./queryClient', () => ({
-  queryClient: { prefetchQuery: (query: unknown) => mockPrefetch(query) },
+  queryClient: {
+    prefetchQuery: (query: unknown) => mockPrefetch(query),
+    getQueryData: ([key]: [string]) => mockKnown.get(key),
+  },
 }));
 jest.mock('./queries', () => ({ openWorkQuery: { queryKey: ['open'] } }));
 jest.mock('./keptPlans', () => ({ keptPlansQuery: () => ({ queryKey: ['kept'] }) }));
 jest.mock('./usePlan', () => ({ startPlanner: () => mockStart() }));
 
 beforeEach(() => {
+  mockKnown.clear();
   jest.useFakeTimers();
   mockPrefetch.mockReset();
   mockStart.mockReset();
@@ -55,4 +60,16 @@ test('whoever saves data reads what they open, and no more', () => {
   readQuietly();
   jest.advanceTimersByTime(9000);
   expect(mockPrefetch).not.toHaveBeenCalled();
+});
+
+test.each([
+  [1000, false, 2],
+  [1001, false, 0],
+  [1001, true, 2],
+])('of %d trees, with open work read before: %s', (count, known, reads) => {
+  mockKnown.set('trees', { trees: new Array(count) });
+  if (known) mockKnown.set('open', { trees: [] });
+  readQuietly();
+  jest.advanceTimersByTime(1500);
+  expect(mockPrefetch).toHaveBeenCalledTimes(reads);
 });

@@ -6,6 +6,8 @@ import { startPlanner } from './usePlan';
 
 /** So long after the first screen stands: it comes first. */
 const AFTER_MS = 1500;
+/** So many trees are read without asking. */
+const MOST_UNASKED = 1000;
 
 /** @returns takes it back, where it has not begun */
 export function readQuietly(): () => void {
@@ -14,6 +16,9 @@ export function readQuietly(): () => void {
   let idle = 0;
   const begin = () => {
     startPlanner();
+    // Of a large orchard that is megabytes at first: who opens a list of it reads them
+    const trees = queryClient.getQueryData<{ trees: unknown[] }>(['trees'])?.trees.length ?? 0;
+    if (trees > MOST_UNASKED && !queryClient.getQueryData(openWorkQuery.queryKey)) return;
     void queryClient.prefetchQuery(openWorkQuery);
     void queryClient.prefetchQuery(keptPlansQuery(queryClient));
   };
