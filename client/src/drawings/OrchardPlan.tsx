@@ -16,8 +16,10 @@ import { useSay } from '../data/useSay';
 import { Button } from '../ui/Button';
 import { elementRef, keysOf } from '../ui/dom';
 import { useTextScale, useWidthOf } from '../ui/size';
+import type { Palette } from '../ui/tamagui.config';
 import { usePalette } from '../ui/theme';
 import { Label, Small } from '../ui/type';
+import { inView, type Look, nearerAt } from './look';
 import { paintTree, type TreeMark } from './treeMarks';
 import { type Place, useHold } from './useHold';
 
@@ -59,14 +61,6 @@ const RADIUS_PX = [2.2, 13] as const;
 /** From so many px between trees on, each shows its number. */
 const NUMBERED_PX = 30;
 
-interface Look {
-  /** Pixels for a metre. */
-  scale: number;
-  /** Of the upper left corner, px. */
-  x: number;
-  y: number;
-}
-
 export function OrchardPlan(props: OrchardPlanProps) {
   const { plan, trees, label, marks, hint, onOpen, onArea } = props;
   const say = useSay();
@@ -94,17 +88,16 @@ export function OrchardPlan(props: OrchardPlanProps) {
       const from = before ?? whole;
       const scale = Math.min(whole.scale * MOST_NEARER, Math.max(whole.scale, from.scale * by));
       if (scale <= whole.scale) return null;
-      const share = scale / from.scale;
-      return {
-        scale,
-        x: at.x - (at.x - from.x) * share + aside.x,
-        y: at.y - (at.y - from.y) * share + aside.y,
-      };
+      const near = nearerAt(from, scale, at);
+      return inView({ ...near, x: near.x + aside.x, y: near.y + aside.y }, plan, { width, height });
     });
   const isWhole = look.scale <= whole.scale;
   const hasOnlyTouched = useHold(box, {
     onDrag: (byPx, downPx) =>
-      setMoved((before) => before && { ...before, x: before.x + byPx, y: before.y + downPx }),
+      setMoved(
+        (before) =>
+          before && inView({ ...before, x: before.x + byPx, y: before.y + downPx }, plan, { width, height }),
+      ),
     onPinch: nearer,
     ...(onArea && {
       onArea: (from: Place, to: Place, isLast: boolean) => {
@@ -226,6 +219,7 @@ function Painted({ plan, trees, look, atId, width, height }: PaintedProps) {
   const palette = usePalette();
   const textScale = useTextScale();
   const canvas = useRef<HTMLCanvasElement>(null);
+  const stampOf = useStamps(palette);
   useLayoutEffect(() => {
     const context = sized(canvas.current, width, height);
     if (!context) return;
@@ -265,13 +259,9 @@ function Painted({ plan, trees, look, atId, width, height }: PaintedProps) {
           context.fill();
         }
         const { number } = drawn;
-        paintTree(
-          context,
-          at,
-          radius,
-          number === undefined ? drawn.mark : { ...drawn.mark, has: 'nothing' },
-          palette,
-        );
+        const mark: TreeMark = number === undefined ? drawn.mark : { ...drawn.mark, has: 'nothing' };
+        const { stamp, half } = stampOf(mark, radius);
+        context.drawImage(stamp, at.x - half, at.y - half, 2 * half, 2 * half);
         if (number !== undefined) {
           context.fillStyle = palette.ink;
           context.fillText(String(number), at.x, at.y + 5 * textScale);
@@ -281,12 +271,40 @@ function Painted({ plan, trees, look, atId, width, height }: PaintedProps) {
         context.fillText(drawn.code.split(' ').at(-1) ?? '', at.x, at.y + radius + 13 * textScale);
       }
     }
-  }, [plan, trees, look, atId, width, height, palette, textScale]);
+  }, [plan, trees, look, atId, width, height, palette, textScale, stampOf]);
   return createElement('canvas', {
     ref: canvas,
     'aria-hidden': true,
     style: { width: '100%', height, display: 'block' },
   });
+}
+
+interface Stamp {
+  stamp: HTMLCanvasElement;
+  /** From its middle to its edge, px. */
+  half: number;
+}
+
+/** Each mark is painted once for a size and then stamped: thousands of trees have a handful of marks. */
+function useStamps(palette: Palette): (mark: TreeMark, radius: number) => Stamp {
+  return useMemo(() => {
+    const made = new Map<string, Stamp>();
+    let size = 0;
+    return (mark, radius) => {
+      if (radius !== size) made.clear();
+      size = radius;
+      const key = `${mark.ring} ${mark.has} ${mark.warns}`;
+      const known = made.get(key);
+      if (known) return known;
+      // Room for the ring's line and the triangle beside it
+      const half = Math.ceil(radius * 1.5) + 1;
+      const stamp = document.createElement('canvas');
+      const context = sized(stamp, 2 * half, 2 * half);
+      if (context) paintTree(context, { x: half, y: half }, radius, mark, palette);
+      made.set(key, { stamp, half });
+      return { stamp, half };
+    };
+  }, [palette]);
 }
 
 /** What is being marked out. */
@@ -324,8 +342,10 @@ function sized(canvas: HTMLCanvasElement | null, width: number, height: number) 
   const context = canvas?.getContext('2d');
   if (!canvas || !context) return null;
   const sharp = window.devicePixelRatio || 1;
-  canvas.width = Math.round(width * sharp);
-  canvas.height = Math.round(height * sharp);
+  const [wide, high] = [Math.round(width * sharp), Math.round(height * sharp)];
+  // To give it a size again would cost more than all that is painted
+  if (canvas.width !== wide || canvas.height !== high) Object.assign(canvas, { width: wide, height: high });
   context.setTransform(sharp, 0, 0, sharp, 0, 0);
+  context.clearRect(0, 0, width, height);
   return context;
 }
