@@ -117,6 +117,19 @@ test('a limb too stiff to tie is headed to a bud that points into the bare side,
   expect([asks({ lengthCm: 59 }), asks({ lengthCm: 60 })]).toEqual([false, true]);
 });
 
+test('a shoot that is too long and stands beside a bare side is headed once, to a bud that points there', () => {
+  const shoot: Partial<Limb> = { kind: 'shoot', ageYears: 1, baseMm: 14, budsComplete: false };
+  const { prepared } = plan(oneSided(shoot));
+  const own = prepared.all.filter(({ id }) => id === 'C collar 120');
+  expect(own).toHaveLength(1);
+  expect(own[0]?.candidate.answers.map(({ findingId }) => findingId)).toEqual(
+    expect.arrayContaining(['shoots C', expect.stringMatching(/^gap /)]),
+  );
+  expect(own[0]?.candidate.what).toMatchObject({
+    cut: { towardDeg: prepared.sides.now?.gaps[0]?.middleDeg },
+  });
+});
+
 test('where it still bends it is tied rather', () => {
   const { prepared, plan: found } = plan(oneSided({ baseMm: 14, budsComplete: false }));
   expect(prepared.chosenFrom.map(({ id }) => id)).toEqual(

@@ -31,7 +31,10 @@ test('along a row by its spacing, rows side by side, a plot with its edge', () =
 
 test('plots lie over no other and all of them within the whole', () => {
   const many = [...'abcdefgh'].map((id) => ({ id, name: `Plot ${id}` }));
-  const rows = many.flatMap(({ id }) => [row(`${id}1`, id), row(`${id}2`, id)]);
+  // Higher and lower ones side by side
+  const rows = many.flatMap(({ id }, p) =>
+    Array.from({ length: 1 + ((p * 5) % 4) }, (_, r) => row(`${id}${r}`, id)),
+  );
   const trees = rows.flatMap(({ id }, r) =>
     Array.from({ length: 2 + (r % 5) }, (_, i) => tree(`${id}-${i}`, id, i + 1)),
   );
@@ -48,6 +51,9 @@ test('plots lie over no other and all of them within the whole', () => {
   // Side by side, then below: neither one line nor one column
   const lines = new Set(whole.plots.map(({ y }) => y)).size;
   expect(lines > 1 && lines < 8).toBe(true);
+  // Wider than high, but no ribbon
+  expect(whole.width / whole.height).toBeGreaterThan(0.8);
+  expect(whole.width / whole.height).toBeLessThan(3);
   expect(orchardPlan({ plots, rows: [], trees: [] })).toEqual({ plots: [], width: 0, height: 0 });
 });
 
@@ -69,7 +75,7 @@ test('the next tree in a direction, rather straight on than near', () => {
   const trees = [
     { id: 'a', x: 0, y: 0 },
     { id: 'b', x: 4, y: 0 },
-    { id: 'c', x: 2, y: 2 },
+    { id: 'c', x: 1.5, y: 2 },
     { id: 'd', x: 0, y: 9 },
   ];
   const way = (from: string, toward: Parameters<typeof treeToward>[2]) => treeToward(trees, from, toward);
