@@ -28,7 +28,7 @@ afterEach(() => {
 
 test('the first screen comes first; then open work, kept plans and the thread that plans', () => {
   readQuietly();
-  jest.advanceTimersByTime(1499);
+  jest.advanceTimersByTime(3999);
   expect(mockStart).not.toHaveBeenCalled();
   jest.advanceTimersByTime(1);
   expect(mockStart).toHaveBeenCalledTimes(1);
@@ -43,7 +43,7 @@ test('where the browser tells when it rests, that is waited for; and it can be t
     cancelIdleCallback: (id: number) => taken.push(id),
   });
   const back = readQuietly();
-  jest.advanceTimersByTime(1500);
+  jest.advanceTimersByTime(4000);
   expect(mockStart).not.toHaveBeenCalled();
   back();
   expect(taken).toEqual([1]);
@@ -70,6 +70,6 @@ test.each([
   mockKnown.set('trees', { trees: new Array(count) });
   if (known) mockKnown.set('open', { trees: [] });
   readQuietly();
-  jest.advanceTimersByTime(1500);
+  jest.advanceTimersByTime(4000);
   expect(mockPrefetch).toHaveBeenCalledTimes(reads);
 });

@@ -4,8 +4,8 @@ import { openWorkQuery } from './queries';
 import { queryClient } from './queryClient';
 import { startPlanner } from './usePlan';
 
-/** So long after the first screen stands: it comes first. */
-const AFTER_MS = 1500;
+/** So long after the house stands, on a slow phone too: the first screen comes first. */
+const AFTER_MS = 4000;
 /** So many trees are read without asking. */
 const MOST_UNASKED = 1000;
 
