@@ -32,7 +32,7 @@ test('a day with two devices and a server that comes and goes', async ({ page, b
   const table = await (await browser.newContext({ viewport: WIDE })).newPage();
   await nameDevice(table, orchard.url, 'Boat crew', '/plan');
   await table.evaluate(() => navigator.serviceWorker.ready);
-  await expect(table.getByText('Trees with open findings')).toBeVisible();
+  await expect(table.getByText('Trees with something to do')).toBeVisible();
 
   // In the morning the round; for most of it there is no signal
   await page.getByRole('button', { name: 'Continue the round' }).click();
@@ -69,8 +69,7 @@ test('a day with two devices and a server that comes and goes', async ({ page, b
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(card);
   await expect(dueMove(page)).toHaveText('Made the cut');
   await orchard.restart();
-  const cuts = Number(/of (\d+)/.exec(card)?.[1]);
-  await closeDown(page, cuts);
+  const cuts = await closeDown(page, Number(/of (\d+)/.exec(card)?.[1]));
   await allSent(page);
 
   // Both say the same of the day
