@@ -69,7 +69,11 @@ test('a day with two devices and a server that comes and goes', async ({ page, b
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(card);
   await expect(dueMove(page)).toHaveText('Made the cut');
   await orchard.restart();
-  const cuts = await closeDown(page, Number(/of (\d+)/.exec(card)?.[1]));
+  // A cut that lets light in need no more be made once others do
+  const planned = Number(/of (\d+)/.exec(card)?.[1]);
+  const cuts = await closeDown(page);
+  expect(cuts).toBeGreaterThan(planned / 2);
+  expect(cuts).toBeLessThanOrEqual(planned);
   await allSent(page);
 
   // Both say the same of the day

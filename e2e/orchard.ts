@@ -236,10 +236,9 @@ async function cardKey(page: Page): Promise<string> {
 /**
  * Makes the moves that are left, counts every blade back in and closes the run.
  *
- * @param cuts that it was planned with; a cut of sound wood may need no more be made once others are
  * @returns cuts that were made
  */
-export async function closeDown(page: Page, cuts: number): Promise<number> {
+export async function closeDown(page: Page): Promise<number> {
   const heading = page.getByRole('heading', { level: 1 });
   for (let cards = 0; cards < 30 && (await heading.innerText()) !== 'Close down'; cards++) {
     await expect(dueMove(page).or(page.getByText('Count the blades back in'))).toHaveCount(1);
@@ -248,8 +247,6 @@ export async function closeDown(page: Page, cuts: number): Promise<number> {
   const said = page.getByText(/\d+ cuts? · \d+ cleanings?/);
   await expect(said).toBeVisible();
   const made = Number(/(\d+) cuts?/.exec(await said.innerText())?.[1]);
-  expect(made).toBeGreaterThan(cuts / 2);
-  expect(made).toBeLessThanOrEqual(cuts);
   await expect(page.getByRole('button', { name: /^Close without \d+ blades?$/ })).toBeVisible();
   for (const box of await page.getByRole('checkbox').all()) await box.click();
   await page.getByRole('button', { name: 'Close the run' }).click();

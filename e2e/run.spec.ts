@@ -54,7 +54,7 @@ atBothSizes((_name, viewport, journey) => {
       // The first phone’s clock was put forward by its contact times
       await other.clock.fastForward(600_000);
       await other.getByRole('button', { name: 'Continue the run' }).click();
-      await closeDown(other, 4);
+      expect(await closeDown(other)).toBe(4);
       await allSent(other);
       await goTo(other, 'Book');
       await expect(other.getByText(/Run closed/).first()).toBeVisible();

@@ -6,8 +6,8 @@ import { startPlanner } from './usePlan';
 
 /** So long after the house stands, on a slow phone too: the first screen comes first. */
 const AFTER_MS = 4000;
-/** So many trees are read without asking. */
-const MOST_UNASKED = 1000;
+/** So many trees are read without asking; more are megabytes by the dozen. */
+export const MOST_UNASKED = 1000;
 
 /** @returns takes it back, where it has not begun */
 export function readQuietly(): () => void {

@@ -1,36 +1,17 @@
 // The orchard from above: every tree where it stands, with its state by mark and tone. Drag moves it, pinch or wheel comes nearer, a tap opens.
 import { type OrchardPlan as Plan, treeToward } from '@mortisect/core/register';
 import { View } from '@tamagui/core';
-import {
-  createElement,
-  type KeyboardEvent,
-  useEffect,
-  useId,
-  useLayoutEffect,
-  useMemo,
-  useRef,
-  useState,
-} from 'react';
+import { type KeyboardEvent, useEffect, useId, useMemo, useRef, useState } from 'react';
 import { useWindowDimensions } from 'react-native';
 import { useSay } from '../data/useSay';
 import { Button } from '../ui/Button';
 import { elementRef, keysOf } from '../ui/dom';
-import { useTextScale, useWidthOf } from '../ui/size';
-import type { Palette } from '../ui/tamagui.config';
-import { usePalette } from '../ui/theme';
+import { useWidthOf } from '../ui/size';
 import { Label, Small } from '../ui/type';
 import { inView, type Look, nearerAt } from './look';
-import { paintTree, type TreeMark } from './treeMarks';
+import { PaintedOrchard, TreeSwatch } from './PaintedOrchard';
+import type { TreeMark, TreeOnPlan } from './treeMarks';
 import { type Place, useHold } from './useHold';
-
-export interface TreeOnPlan {
-  code: string;
-  mark: TreeMark;
-  /** The same in words, with what there is to say of it. */
-  says: string;
-  /** Stands in the ring instead of the mark: its place in a run. */
-  number?: number;
-}
 
 interface OrchardPlanProps {
   plan: Plan;
@@ -55,12 +36,6 @@ const NEARER = 1.5;
 const MOST_NEARER = 24;
 const TOUCH_PX = 22;
 const SIDE_PX = 18;
-/** A tree is drawn as its crown is wide, within what an eye tells apart. */
-const CROWN_M = 1.5;
-const RADIUS_PX = [2.2, 13] as const;
-/** From so many px between trees on, each shows its number. */
-const NUMBERED_PX = 30;
-
 export function OrchardPlan(props: OrchardPlanProps) {
   const { plan, trees, label, marks, hint, onOpen, onArea } = props;
   const say = useSay();
@@ -92,7 +67,8 @@ export function OrchardPlan(props: OrchardPlanProps) {
       return inView({ ...near, x: near.x + aside.x, y: near.y + aside.y }, plan, { width, height });
     });
   const isWhole = look.scale <= whole.scale;
-  const hasOnlyTouched = useHold(box, {
+  useHold(box, {
+    onTouch: (at) => touched(at),
     onDrag: (byPx, downPx) =>
       setMoved(
         (before) =>
@@ -111,7 +87,7 @@ export function OrchardPlan(props: OrchardPlanProps) {
     x: look.x + tree.x * look.scale,
     y: look.y + tree.y * look.scale,
   });
-  const touched = (x: number, y: number) => {
+  const touched = ({ x, y }: Place) => {
     const near = all
       .map((tree) => ({ id: tree.id, far: Math.hypot(placeOf(tree).x - x, placeOf(tree).y - y) }))
       .reduce((a, b) => (b.far < a.far ? b : a), { id: '', far: TOUCH_PX });
@@ -150,12 +126,6 @@ export function OrchardPlan(props: OrchardPlanProps) {
         aria-label={label}
         aria-describedby={id}
         onKeyDown={keysOf(onKeyDown)}
-        onPress={
-          ((event: { clientX: number; clientY: number }) => {
-            const place = box.current?.getBoundingClientRect();
-            if (place && hasOnlyTouched()) touched(event.clientX - place.left, event.clientY - place.top);
-          }) as never
-        }
         width="100%"
         height={height}
         position="relative"
@@ -167,7 +137,7 @@ export function OrchardPlan(props: OrchardPlanProps) {
         cursor={isWhole ? 'pointer' : 'grab'}
         style={{ touchAction: isWhole ? 'pan-y' : 'none' }}
       >
-        <Painted plan={plan} trees={trees} look={look} atId={atId} width={width} height={height} />
+        <PaintedOrchard plan={plan} trees={trees} look={look} atId={atId} width={width} height={height} />
         {area ? <Area from={area[0]} to={area[1]} /> : null}
       </View>
       <View flexDirection="row" flexWrap="wrap" alignItems="center" gap={12}>
@@ -179,7 +149,7 @@ export function OrchardPlan(props: OrchardPlanProps) {
         </Button>
         {marks.map(({ mark, says }) => (
           <View key={says} flexDirection="row" alignItems="center" gap={6}>
-            <Swatch mark={mark} />
+            <TreeSwatch mark={mark} />
             <Small>{says}</Small>
           </View>
         ))}
@@ -205,108 +175,6 @@ function wholeIn(plan: Plan, width: number, height: number): Look {
   return { scale, x: (width - plan.width * scale) / 2, y: (height - plan.height * scale) / 2 };
 }
 
-interface PaintedProps {
-  plan: Plan;
-  trees: ReadonlyMap<string, TreeOnPlan>;
-  look: Look;
-  atId: string | null;
-  width: number;
-  height: number;
-}
-
-/** One bitmap, so that thousands of trees move without waiting. */
-function Painted({ plan, trees, look, atId, width, height }: PaintedProps) {
-  const palette = usePalette();
-  const textScale = useTextScale();
-  const canvas = useRef<HTMLCanvasElement>(null);
-  const stampOf = useStamps(palette);
-  useLayoutEffect(() => {
-    const context = sized(canvas.current, width, height);
-    if (!context) return;
-    const x = (metres: number) => look.x + metres * look.scale;
-    const y = (metres: number) => look.y + metres * look.scale;
-    const radius = Math.min(RADIUS_PX[1], Math.max(RADIUS_PX[0], CROWN_M * look.scale));
-    context.textBaseline = 'alphabetic';
-    for (const plot of plan.plots) {
-      context.textAlign = 'left';
-      context.font = `600 ${16 * textScale}px 'Barlow Condensed'`;
-      context.fillStyle = palette.ink;
-      context.fillText(plot.name, x(plot.x), y(plot.y) - 3);
-      context.strokeStyle = palette.rule;
-      context.lineWidth = 1.5;
-      for (const { from, to } of plot.rows) {
-        context.beginPath();
-        context.moveTo(x(from.x), y(from.y));
-        context.lineTo(x(to.x), y(to.y));
-        context.stroke();
-      }
-      const [a, b] = plot.trees;
-      const apart = a && b ? Math.hypot(b.x - a.x, b.y - a.y) * look.scale : 0;
-      // The number stands below the ring, and over no tree of the next row
-      const next = plot.rows.flatMap(({ from }) => (from.y > (a?.y ?? 0) ? [from.y - (a?.y ?? 0)] : []));
-      const hasRoom = Math.min(...next) * look.scale >= 2 * radius + 14 * textScale;
-      context.textAlign = 'center';
-      context.font = `600 ${13 * textScale}px 'Barlow Condensed'`;
-      for (const tree of plot.trees) {
-        const at = { x: x(tree.x), y: y(tree.y) };
-        const drawn = trees.get(tree.id);
-        const isSeen = at.x > -radius && at.y > -radius && at.x < width + radius && at.y < height + radius;
-        if (!drawn || !isSeen) continue;
-        if (tree.id === atId) {
-          context.fillStyle = palette.chalk;
-          context.beginPath();
-          context.arc(at.x, at.y, radius + 5, 0, 2 * Math.PI);
-          context.fill();
-        }
-        const { number } = drawn;
-        const mark: TreeMark = number === undefined ? drawn.mark : { ...drawn.mark, has: 'nothing' };
-        const { stamp, half } = stampOf(mark, radius);
-        context.drawImage(stamp, at.x - half, at.y - half, 2 * half, 2 * half);
-        if (number !== undefined) {
-          context.fillStyle = palette.ink;
-          context.fillText(String(number), at.x, at.y + 5 * textScale);
-        }
-        if (apart < NUMBERED_PX || !hasRoom) continue;
-        context.fillStyle = palette.soft;
-        context.fillText(drawn.code.split(' ').at(-1) ?? '', at.x, at.y + radius + 13 * textScale);
-      }
-    }
-  }, [plan, trees, look, atId, width, height, palette, textScale, stampOf]);
-  return createElement('canvas', {
-    ref: canvas,
-    'aria-hidden': true,
-    style: { width: '100%', height, display: 'block' },
-  });
-}
-
-interface Stamp {
-  stamp: HTMLCanvasElement;
-  /** From its middle to its edge, px. */
-  half: number;
-}
-
-/** Each mark is painted once for a size and then stamped: thousands of trees have a handful of marks. */
-function useStamps(palette: Palette): (mark: TreeMark, radius: number) => Stamp {
-  return useMemo(() => {
-    const made = new Map<string, Stamp>();
-    let size = 0;
-    return (mark, radius) => {
-      if (radius !== size) made.clear();
-      size = radius;
-      const key = `${mark.ring} ${mark.has} ${mark.warns}`;
-      const known = made.get(key);
-      if (known) return known;
-      // Room for the ring's line and the triangle beside it
-      const half = Math.ceil(radius * 1.5) + 1;
-      const stamp = document.createElement('canvas');
-      const context = sized(stamp, 2 * half, 2 * half);
-      if (context) paintTree(context, { x: half, y: half }, radius, mark, palette);
-      made.set(key, { stamp, half });
-      return { stamp, half };
-    };
-  }, [palette]);
-}
-
 /** What is being marked out. */
 function Area({ from, to }: { from: Place; to: Place }) {
   return (
@@ -326,26 +194,3 @@ function Area({ from, to }: { from: Place; to: Place }) {
 
 const isBetween = ({ x, y }: Place, a: Place, b: Place) =>
   x >= Math.min(a.x, b.x) && x <= Math.max(a.x, b.x) && y >= Math.min(a.y, b.y) && y <= Math.max(a.y, b.y);
-
-function Swatch({ mark }: { mark: TreeMark }) {
-  const palette = usePalette();
-  const canvas = useRef<HTMLCanvasElement>(null);
-  useLayoutEffect(() => {
-    const context = sized(canvas.current, 24, 24);
-    if (context) paintTree(context, { x: 12, y: 12 }, 8, mark, palette);
-  }, [mark, palette]);
-  return createElement('canvas', { ref: canvas, 'aria-hidden': true, style: { width: 24, height: 24 } });
-}
-
-/** A canvas as sharp as the screen, wiped; null where there is none yet. */
-function sized(canvas: HTMLCanvasElement | null, width: number, height: number) {
-  const context = canvas?.getContext('2d');
-  if (!canvas || !context) return null;
-  const sharp = window.devicePixelRatio || 1;
-  const [wide, high] = [Math.round(width * sharp), Math.round(height * sharp)];
-  // To give it a size again would cost more than all that is painted
-  if (canvas.width !== wide || canvas.height !== high) Object.assign(canvas, { width: wide, height: high });
-  context.setTransform(sharp, 0, 0, sharp, 0, 0);
-  context.clearRect(0, 0, width, height);
-  return context;
-}

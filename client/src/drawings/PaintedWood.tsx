@@ -2,6 +2,7 @@
 import type { SeenWood, TreeSeen } from '@mortisect/core/sight';
 import { createElement, useLayoutEffect, useRef } from 'react';
 import { usePalette } from '../ui/theme';
+import { sized } from './canvas';
 
 interface PaintedWoodProps {
   seen: TreeSeen;
@@ -15,12 +16,8 @@ export function PaintedWood({ seen, width, height, chosenId }: PaintedWoodProps)
   const { ink, dead, paper, chalk } = usePalette();
   const canvas = useRef<HTMLCanvasElement>(null);
   useLayoutEffect(() => {
-    const context = canvas.current?.getContext('2d');
-    if (!context || !canvas.current) return;
-    const sharp = window.devicePixelRatio || 1;
-    canvas.current.width = Math.round(width * sharp);
-    canvas.current.height = Math.round(height * sharp);
-    context.setTransform(sharp, 0, 0, sharp, 0, 0);
+    const context = sized(canvas.current, width, height);
+    if (!context) return;
     const far = seen.wood[0]?.depthCm ?? 1;
     const near = seen.wood.at(-1)?.depthCm ?? 0;
     const isQuiet = chosenId !== null && seen.wood.some(({ limbId }) => limbId === chosenId);

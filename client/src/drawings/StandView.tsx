@@ -91,7 +91,8 @@ export function StandView(props: StandViewProps) {
     else if (meant[0]) onChoose(meant[0].id);
   };
   // One finger goes round the tree, two come nearer and move the picture
-  const hasOnlyTouched = useHold(box, {
+  useHold(box, {
+    onTouch: touched,
     onDrag: (byPx) => turn(byPx * DEG_A_PX),
     onPinch: (by, at, moved) => setCamera((before) => movedBy(zoomedAt(before, by, at, size), moved, size)),
     // The page scrolls past a view that nobody works in, and on where there is nothing nearer or farther
@@ -162,12 +163,6 @@ export function StandView(props: StandViewProps) {
         aria-valuenow={hour}
         aria-valuetext={says}
         onKeyDown={keysOf(onKeyDown)}
-        onPress={
-          ((event: { clientX: number; clientY: number }) => {
-            const at = box.current?.getBoundingClientRect();
-            if (at && hasOnlyTouched()) touched({ x: event.clientX - at.left, y: event.clientY - at.top });
-          }) as never
-        }
         width="100%"
         height={HEIGHT}
         position="relative"

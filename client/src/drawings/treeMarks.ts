@@ -9,6 +9,15 @@ export interface TreeMark {
   warns: boolean;
 }
 
+export interface TreeOnPlan {
+  code: string;
+  mark: TreeMark;
+  /** The same in words, with what there is to say of it. */
+  says: string;
+  /** Stands in the ring instead of the mark: its place in a run. */
+  number?: number;
+}
+
 export function paintTree(
   context: CanvasRenderingContext2D,
   { x, y }: { x: number; y: number },

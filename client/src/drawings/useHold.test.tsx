@@ -5,10 +5,10 @@ import { useHold } from './useHold';
 
 function come(takes = true) {
   const told: unknown[] = [];
-  let onlyTouched = () => false;
   function Held() {
     const box = useRef<HTMLDivElement>(null);
-    onlyTouched = useHold(box, {
+    useHold(box, {
+      onTouch: (at) => told.push(['touch', at]),
       onDrag: (byPx, downPx) => told.push(['drag', byPx, downPx]),
       onPinch: (by, at, moved) => told.push(['pinch', Number(by.toFixed(3)), at, moved]),
       takesWheel: (isNearer) => takes && isNearer,
@@ -30,7 +30,14 @@ function come(takes = true) {
     box.dispatchEvent(event);
     return event.defaultPrevented;
   };
-  return { told, point, wheel, onlyTouched: () => onlyTouched() };
+  /** A click there, as the browser tells one after the pointer was lifted. @returns whether it was taken for a touch */
+  const onlyTouched = () => {
+    const before = told.length;
+    point('click', 0, 15, 27);
+    if (told.length > before) expect(told.at(-1)).toEqual(['touch', { x: 5, y: 7 }]);
+    return told.length > before;
+  };
+  return { told, point, wheel, onlyTouched };
 }
 
 test('one finger tells each step, until it is lifted', () => {

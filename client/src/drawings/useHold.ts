@@ -7,6 +7,8 @@ export interface Place {
 }
 
 interface Hold {
+  /** It was touched there and let go of again. */
+  onTouch(at: Place): void;
   /** One finger, or the mouse, has moved so far to the right and down since it was told last. */
   onDrag(byPx: number, downPx: number): void;
   /** With the shift key held it marks out an area, from where it was put down; the last word once it is lifted. */
@@ -21,20 +23,16 @@ const A_WHEEL_STEP = 1.2;
 /** A finger that moves less has only touched. */
 const STILL_PX = 6;
 
-/**
- * Binds to the element itself: its pointers are captured, so that a drag goes on outside it.
- *
- * @returns whether the pointer that was lifted last had only touched, for whoever is told of the click after it
- */
-export function useHold(target: RefObject<HTMLElement | null>, hold: Hold): () => boolean {
+/** Binds to the element itself: its pointers are captured, so that a drag goes on outside it. */
+export function useHold(target: RefObject<HTMLElement | null>, hold: Hold): void {
   const latest = useRef(hold);
   latest.current = hold;
-  const far = useRef(0);
   useEffect(() => {
     const element = target.current;
     if (!element) return;
     const held = new Map<number, Place>();
     let areaFrom: Place | null = null;
+    let far = 0;
     let corner = { left: 0, top: 0 };
     const placeOf = ({ clientX, clientY }: { clientX: number; clientY: number }): Place => ({
       x: clientX - corner.left,
@@ -46,7 +44,7 @@ export function useHold(target: RefObject<HTMLElement | null>, hold: Hold): () =
     };
     const down = (event: PointerEvent) => {
       if (held.size === 0) {
-        far.current = 0;
+        far = 0;
         look();
       }
       held.set(event.pointerId, placeOf(event));
@@ -59,7 +57,7 @@ export function useHold(target: RefObject<HTMLElement | null>, hold: Hold): () =
       const [other] = [...held].flatMap(([id, place]) => (id === event.pointerId ? [] : [place]));
       const now = placeOf(event);
       held.set(event.pointerId, now);
-      far.current += Math.hypot(now.x - before.x, now.y - before.y);
+      far += Math.hypot(now.x - before.x, now.y - before.y);
       if (areaFrom) return latest.current.onArea?.(areaFrom, now, false);
       if (!other) return latest.current.onDrag(now.x - before.x, now.y - before.y);
       const apart = (at: Place) => Math.max(1, Math.hypot(at.x - other.x, at.y - other.y));
@@ -68,8 +66,12 @@ export function useHold(target: RefObject<HTMLElement | null>, hold: Hold): () =
     };
     const up = (event: PointerEvent) => {
       held.delete(event.pointerId);
-      if (areaFrom && far.current >= STILL_PX) latest.current.onArea?.(areaFrom, placeOf(event), true);
+      if (areaFrom && far >= STILL_PX) latest.current.onArea?.(areaFrom, placeOf(event), true);
       areaFrom = null;
+    };
+    const click = (event: MouseEvent) => {
+      look();
+      if (far < STILL_PX) latest.current.onTouch(placeOf(event));
     };
     const wheel = (event: WheelEvent) => {
       const isNearer = event.deltaY < 0;
@@ -82,16 +84,17 @@ export function useHold(target: RefObject<HTMLElement | null>, hold: Hold): () =
     element.addEventListener('pointermove', move);
     element.addEventListener('pointerup', up);
     element.addEventListener('pointercancel', up);
+    element.addEventListener('click', click);
     element.addEventListener('wheel', wheel, { passive: false });
     return () => {
       element.removeEventListener('pointerdown', down);
       element.removeEventListener('pointermove', move);
       element.removeEventListener('pointerup', up);
       element.removeEventListener('pointercancel', up);
+      element.removeEventListener('click', click);
       element.removeEventListener('wheel', wheel);
     };
   }, [target]);
-  return () => far.current < STILL_PX;
 }
 
 const middle = (a: Place, b: Place): Place => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 });

@@ -1,10 +1,10 @@
 // How much less, and how much more, a plan comes to where limbs were counted at a glance and nobody looked at each of them.
-import { cutMinutes } from '../handling/index';
+import type { CutMinutes, MinutesFor } from '../handling/index';
 import { COUNTED_WITHIN } from '../residual/index';
 import { alike, indexLimbs, isDistalOf, type LimbIndex, wholeId } from '../tree/index';
 import { MOVE_MINUTES, TOOL_MINUTES } from './order';
 import type { Prepared } from './prepare';
-import type { Priced } from './price';
+import { minutesFor, type Priced } from './price';
 import { type Grain, NO_GRAIN, type PlannedStep } from './treePlan';
 
 const [FEWEST, MOST] = COUNTED_WITHIN;
@@ -65,25 +65,15 @@ function minutesOf(
   input: Prepared['input'],
 ): Grain['minutes'] {
   if (!handling || handling.alike === 1) return [0, 0];
-  const { wielded, kerfMm, dead, massKg, pieces, alike: many } = handling;
-  const single = cutMinutes({
-    wielded,
-    kerfMm,
-    dead,
-    pieces: pieces.length,
-    kg: massKg / many,
-    cleanSeconds: infected ? input.cleanSeconds : 0,
-    pace: wielded ? (input.workPace[wielded.tool.kind] ?? 1) : 1,
-  });
+  const { alike: many, massKg } = handling;
+  const single = minutesFor({ ...handling, alike: 1, massKg: massKg / many }, input, infected);
   // The ladder is set once for all of them; the thicker ones ask for another tool
   const each = part(single, 'blade') + part(single, 'place') + part(single, 'carrying') + MOVE_MINUTES;
-  const counted =
-    part({ because: minutes.because }, 'blade') + part({ because: minutes.because }, 'carrying');
+  const counted = part(minutes, 'blade') + part(minutes, 'carrying');
   return [counted * (1 - FEWEST), Math.max(0, (many + beside) * MOST * each + 2 * TOOL_MINUTES - counted)];
 }
 
-type Because = Pick<Priced['minutes'], 'because'>;
-const part = ({ because }: Because, kind: Because['because'][number]['what']) =>
+const part = ({ because }: CutMinutes, kind: MinutesFor) =>
   because.find(({ what }) => what === kind)?.minutes ?? 0;
 
 const pricedAs = (candidateId: string, all: readonly Priced[]) => all.find(({ id }) => id === candidateId);

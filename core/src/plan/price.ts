@@ -49,20 +49,33 @@ export function priceOf(
     candidate,
     kerf,
     ...beyond,
-    minutes: cutMinutes({
-      wielded: handling.wielded,
-      kerfMm: handling.kerfMm,
-      dead: handling.dead,
-      pieces: handling.pieces.length,
-      alike: handling.alike,
-      kg: handling.massKg,
-      cleanSeconds: infected ? input.cleanSeconds : 0,
-      pace: handling.wielded ? (input.workPace[handling.wielded.tool.kind] ?? 1) : 1,
-    }),
+    minutes: minutesFor(handling, input, infected),
     handling,
     left,
     infected,
   };
+}
+
+/** What a cut takes, or one of a bundle as a cut of its own where it is handed so. */
+export function minutesFor(
+  {
+    wielded,
+    kerfMm,
+    dead,
+    pieces,
+    alike,
+    massKg,
+  }: Pick<Handling, 'wielded' | 'kerfMm' | 'dead' | 'pieces' | 'alike' | 'massKg'>,
+  { cleanSeconds, workPace }: Pick<PlanInput, 'cleanSeconds' | 'workPace'>,
+  infected: boolean,
+): CutMinutes {
+  return cutMinutes({
+    ...{ wielded, kerfMm, dead, alike },
+    pieces: pieces.length,
+    kg: massKg,
+    cleanSeconds: infected ? cleanSeconds : 0,
+    pace: wielded ? (workPace[wielded.tool.kind] ?? 1) : 1,
+  });
 }
 
 /** Thousandths of the living crown beyond a place, and the fruiting part of them. */

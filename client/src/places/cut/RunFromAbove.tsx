@@ -4,8 +4,8 @@ import { told } from '@mortisect/words/trade';
 import { useMemo } from 'react';
 import { useTrees } from '../../data/queries';
 import { useSay } from '../../data/useSay';
-import { OrchardPlan, type TreeOnPlan } from '../../drawings/OrchardPlan';
-import type { TreeMark } from '../../drawings/treeMarks';
+import { OrchardPlan } from '../../drawings/OrchardPlan';
+import type { TreeMark, TreeOnPlan } from '../../drawings/treeMarks';
 import { useOrchardPlan } from '../useOrchardPlan';
 
 const RING = { sound: 'whole', suspect: 'broken', infected: 'dotted' } as const;

@@ -1,5 +1,11 @@
 // Several trees changed at once: chosen from a list or from above, moved to another row or plot, numbered anew, kept or retired.
-import { type ChangeOfMany, changesOfMany, statuses, type TreeSummary } from '@mortisect/core/records';
+import {
+  type ChangeOfMany,
+  changesOfMany,
+  statuses,
+  type TreeChange,
+  type TreeSummary,
+} from '@mortisect/core/records';
 import { byTag } from '@mortisect/core/register';
 import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
@@ -8,7 +14,8 @@ import { inWords } from '../../data/api';
 import { useTrees } from '../../data/queries';
 import { useSay } from '../../data/useSay';
 import { useSaveTree } from '../../data/writes';
-import { OrchardPlan, type TreeOnPlan } from '../../drawings/OrchardPlan';
+import { OrchardPlan } from '../../drawings/OrchardPlan';
+import type { TreeOnPlan } from '../../drawings/treeMarks';
 import { Button } from '../../ui/Button';
 import { CheckRow } from '../../ui/CheckRow';
 import { Columns } from '../../ui/Columns';
@@ -29,15 +36,18 @@ const AT_ONCE = 60;
 const PLAN_PX = 420;
 const STAYS = '';
 
+/** What is typed; nothing where it stays as it is. */
+type ChangeForm = Required<Omit<ChangeOfMany, 'status'>> & {
+  status: NonNullable<ChangeOfMany['status']> | typeof STAYS;
+};
+
 export function ManyTrees() {
   const say = useSay();
   const { data, error, refetch } = useTrees();
   const [text, setText] = useState('');
   const [shown, setShown] = useState(AT_ONCE);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
-  const [change, setChange] = useState<{ plot: string; row: string; status: string; numbered: boolean }>({
-    ...{ plot: '', row: '', status: STAYS, numbered: false },
-  });
+  const [change, setChange] = useState<ChangeForm>({ plot: '', row: '', status: STAYS, numbered: false });
   const saving = useChangeMany();
   const leaving = useLeaveGuard(chosen.size > 0 && !saving.done, say('round.theseTrees'));
   const back = useBack('/round/register');
@@ -125,9 +135,9 @@ export function ManyTrees() {
               value={change.status}
               options={[
                 { value: STAYS, label: say('round.staysAsItIs') },
-                ...statuses.map((status) => ({ value: status as string, label: told(say, status) })),
+                ...statuses.map((status) => ({ value: status, label: told(say, status) })),
               ]}
-              onChange={(status) => setChange({ ...change, status })}
+              onChange={(status) => setChange({ ...change, status: status as ChangeForm['status'] })}
             />
           </View>
         </View>
@@ -144,20 +154,8 @@ export function ManyTrees() {
   );
 }
 
-const saidOf = ({
-  plot,
-  row,
-  status,
-  numbered,
-}: {
-  plot: string;
-  row: string;
-  status: string;
-  numbered: boolean;
-}): ChangeOfMany => ({
-  ...{ plot, row, numbered },
-  ...(status !== STAYS && { status: status as NonNullable<ChangeOfMany['status']> }),
-});
+const saidOf = ({ status, ...change }: ChangeForm): ChangeOfMany =>
+  status === STAYS ? change : { ...change, status };
 
 interface ChosenFromAboveProps {
   trees: readonly TreeSummary[];
@@ -211,7 +209,7 @@ function useChangeMany() {
   const [changed, setChanged] = useState<number | null>(null);
   const [failed, setFailed] = useState<{ code: string; why: string }[]>([]);
   /** @returns ids of those that were not changed */
-  const run = async (changes: ReturnType<typeof changesOfMany>): Promise<string[]> => {
+  const run = async (changes: readonly TreeChange[]): Promise<string[]> => {
     setRunning(true);
     setFailed([]);
     const left: { treeId: string; code: string; why: string }[] = [];

@@ -9,6 +9,7 @@ import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useReadAhead, useTrees } from '../../data/queries';
+import { MOST_UNASKED } from '../../data/quietly';
 import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
@@ -73,9 +74,6 @@ export function RoundList({ openId }: { openId?: string }) {
     </Screen>
   );
 }
-
-/** So many trees are read without asking; more are megabytes by the dozen. */
-const MOST_UNASKED = 1000;
 
 /** Whether the trees of the round are on this device, so that one may walk out of signal. */
 function ReadAhead({ round, plots, trees }: { round: OpenRound; plots: readonly Plot[]; trees: number }) {

@@ -129,33 +129,30 @@ function namesAndNumbers(
     width: half,
     height: 2 * half,
   }));
-  doc.font('head').fontSize(NUMBER_PT).fillColor(INK);
-  const numbers = cutAt.map(({ x, y, number }) => {
-    const text = String(number);
-    return { id: text, text, rank: -number, x, y, width: doc.widthOfString(text), height: NUMBER_PT };
-  });
-  const numbered = placeLabels(numbers, within, marks);
-  for (const { text, x, y } of numbered)
-    doc.text(text, x - doc.widthOfString(text) / 2, y - NUMBER_PT / 2, { lineBreak: false });
-  const taken = numbered.map(({ text, x, y }) => {
-    const width = doc.widthOfString(text);
-    return { x: x - width / 2, y: y - NUMBER_PT / 2, width, height: NUMBER_PT };
-  });
   const cut = new Set(kerfs.map(({ kerf }) => kerf?.limbId));
   const labels = new Map(withLabels(limbs, twelveBearingDeg).map(({ id, label }) => [id, label]));
-  doc.font('head').fontSize(LABEL_PT).fillColor(INK);
-  const wishes = drawn.flatMap((limb) => {
-    const tip = tipOf(limb);
-    if (!tip || !(limb.kind === 'scaffold' || cut.has(limb.id))) return [];
-    const text = labels.get(limb.id) ?? '';
-    const rank = (cut.has(limb.id) ? 1e4 : 0) + limb.baseMm;
-    return [
-      { id: limb.id, text, rank, x: tip.x, y: tip.y, width: doc.widthOfString(text), height: LABEL_PT },
-    ];
+  doc.font('head').fillColor(INK);
+  const wish = (text: string, rank: number, { x, y }: { x: number; y: number }, size: number) => ({
+    ...{ id: `${size} ${text}`, text, rank, x, y, size },
+    width: doc.fontSize(size).widthOfString(text),
+    height: size,
   });
-  for (const { text, x, y } of placeLabels(wishes, within, [...marks, ...taken]))
-    doc.text(text, x - doc.widthOfString(text) / 2, y - LABEL_PT / 2, { lineBreak: false });
+  const wishes = [
+    // Numbers find room before any label
+    ...cutAt.map((at) => wish(String(at.number), NUMBER_RANK - at.number, at, NUMBER_PT)),
+    ...drawn.flatMap((limb) => {
+      const tip = tipOf(limb);
+      if (!tip || !(limb.kind === 'scaffold' || cut.has(limb.id))) return [];
+      return [wish(labels.get(limb.id) ?? '', (cut.has(limb.id) ? 1e4 : 0) + limb.baseMm, tip, LABEL_PT)];
+    }),
+  ];
+  const sizes = new Map(wishes.map(({ id, size }) => [id, size]));
+  for (const { id, text, x, y } of placeLabels(wishes, within, marks)) {
+    const size = sizes.get(id) ?? LABEL_PT;
+    doc.fontSize(size).text(text, x - doc.widthOfString(text) / 2, y - size / 2, { lineBreak: false });
+  }
 }
+const NUMBER_RANK = 1e6;
 
 interface Seen extends Above {
   /** Where one stands: compass bearing from the stem. */
