@@ -215,7 +215,7 @@ function EyeHeight({ label, says, eyeCm, onEye }: EyeHeightProps) {
         'aria-label': label,
         'aria-valuetext': says,
         onChange: (event: { target: { value: string } }) => onEye(Number(event.target.value)),
-        style: { flex: 1, minWidth: 90, height: 44, accentColor: chalk },
+        style: { flex: 1, minWidth: 90, height: 48, accentColor: chalk },
       })}
       <Small>{says}</Small>
     </View>
