@@ -47,6 +47,8 @@ import {
   regrowingInstance,
   shapedInstance,
 } from '../core/src/plan/testing/instances';
+import { mean, surveyErrors, quantile as surveyQuantile } from '../core/src/survey/testing/errors';
+import { USUAL } from '../core/src/survey/testing/trees';
 import { trees } from '../server/src/demo/orrinBight';
 
 timed(400, 60, 300, '  (aim: under 5 ms)');
@@ -309,6 +311,7 @@ async function againstSolver(): Promise<void> {
 
 const PLAN_YEAR = 2026;
 coarseFigures();
+surveyFigures();
 demoFigures();
 
 /** Every mapped tree of the demo, with nothing found on it, from its map to its proved plan. */
@@ -373,6 +376,27 @@ function coarseFigures(): void {
 days();
 
 /** The days: a year of hourly weather through seven pathogens, ten simulated years, and a site of thousands of trees. */
+function surveyFigures(): void {
+  const TREES = 200;
+  for (const [photos, aim] of [
+    [2, 'aim 8 %, 8°, 5°'],
+    [1, 'aim 15 %, 10°'],
+  ] as const) {
+    const begun = performance.now();
+    const off = surveyErrors(USUAL, TREES, photos);
+    const ms = (performance.now() - begun) / TREES;
+    const both = (all: readonly number[]) => [0.5, 0.9].map((share) => quantile(all, share));
+    const [length, bearing, inclination] = [
+      both(off.lengthShare).map((share) => `${(share * 100).toFixed(1)} %`),
+      both(off.bearingDeg).map((deg) => `${deg.toFixed(1)}°`),
+      both(off.inclinationDeg).map((deg) => `${deg.toFixed(1)}°`),
+    ].map((both) => both.join(', ')) as [string, string, string];
+    console.log(
+      `${photos === 2 ? 'Two photos' : 'One photo and the hour'}, ${TREES} made-up trees, ${off.lengthShare.length} limbs (${off.refused} refused): off by, median and 90 %: length ${length}; bearing ${bearing}; inclination ${inclination} (${aim}); ${(100 * mean(off.within)).toFixed(0)} % within the range that is said (aim 90 %); ${ms.toFixed(0)} ms a tree, ${photos === 2 ? '3 taps a limb and 4' : '2 taps and an hour a limb and 2'}`,
+    );
+  }
+}
+
 function days(): void {
   const latitude = 54;
   const place = { latitude, longitude: -3, climate: climateAt(latitude), seed: 7 };

@@ -4,6 +4,8 @@ export {
   limbsTouched,
   MOST_ZOOM,
   movedBy,
+  nearestShare,
+  outlineOf,
   type SeenWood,
   type Spot,
   standAt,

@@ -138,7 +138,8 @@ export function limbsTouched({ wood }: Pick<TreeSeen, 'wood'>, at: Spot, within:
   return [...new Set(touched.toReversed().map(({ limbId }) => limbId))];
 }
 
-function nearestShare(at: Spot, from: Spot, to: Spot): number {
+/** How far along from one place to another a third lies nearest, 0 to 1. */
+export function nearestShare(at: Spot, from: Spot, to: Spot): number {
   const [dx, dy] = [to.x - from.x, to.y - from.y];
   const square = dx * dx + dy * dy;
   if (square === 0) return 0;
@@ -205,7 +206,8 @@ function between(from: Point, to: Point, share: number): Point {
   };
 }
 
-function outlineOf(a: Spot, b: Spot, [atBase, atTip]: readonly [number, number]): SeenWood['outline'] {
+/** Four corners of a tapered piece of wood: base left, tip left, tip right, base right. */
+export function outlineOf(a: Spot, b: Spot, [atBase, atTip]: readonly [number, number]): SeenWood['outline'] {
   const long = Math.hypot(b.x - a.x, b.y - a.y) || 1;
   const [nx, ny] = [-(b.y - a.y) / long, (b.x - a.x) / long];
   return [

@@ -1,0 +1,22 @@
+export {
+  type Aim,
+  type Aimed,
+  AimedLimb,
+  type AimFault,
+  Aiming,
+  aimed,
+  aimOf,
+  type Held,
+  type LimbAimed,
+  limbAimedAt,
+} from './aim';
+export { type Chance, chance } from './chance';
+export { type MeasuredLimb, withMeasured } from './onMap';
+export { AWAY_CM, EYE_CM, grounds, Photo, POLE_CM, Survey, TappedLimb } from './photo';
+export { HELD_BY_HAND, lensHeld, type Painted, type Picture, pictureOf } from './picture';
+export { type Lens, type PictureSize, pictured, rayThrough } from './pinhole';
+export type { Ranged, RangedWood } from './ranged';
+export type { PairFault } from './second';
+export { standsOn } from './standsOn';
+export type { StationFault } from './station';
+export { type LimbFault, type LimbSurveyed, type Surveyed, surveyed } from './surveyed';
