@@ -19,7 +19,7 @@ const TURNS_OF_ALL = [
   ['round'],
   ['kill', 'spanish'],
   ['pseudo'],
-  ['opinion'],
+  ['opinion', 'survey'],
   ['run'],
 ];
 const WIDE = process.env.CHECK === 'wide';

@@ -31,33 +31,40 @@ interface CrownClockProps {
   onTip?: ((limbId: string, bearingDeg: number, reachCm: number) => void) | undefined;
 }
 
-const VIEW = 300;
-const FACE = 118;
-const TOUCH_PX = 22;
+/** Side of the drawing in its own units, and how far out limbs are drawn. */
+export const CLOCK_VIEW = 300;
+export const CLOCK_FACE = 118;
+/** A touch may miss a limb by so much. */
+export const CLOCK_TOUCH_PX = 22;
 /** A mark on the thinnest limb is still seen. */
 const LEAST_MARK = 3;
 /** Labels keep off the hours. */
-const WITHIN = { x: -FACE - 4, y: -FACE - 4, width: 2 * FACE + 8, height: 2 * FACE + 8 };
+const WITHIN = {
+  x: -CLOCK_FACE - 4,
+  y: -CLOCK_FACE - 4,
+  width: 2 * CLOCK_FACE + 8,
+  height: 2 * CLOCK_FACE + 8,
+};
 
 export function CrownClock(props: CrownClockProps) {
   const say = useSay();
   const { limbs, names, twelveBearingDeg, chosenId, units, onChoose } = props;
   const box = useRef<HTMLElement>(null);
-  const width = useWidthOf(box) ?? VIEW;
+  const width = useWidthOf(box) ?? CLOCK_VIEW;
   const [asked, setAsked] = useState<Limb[]>([]);
   const plan = useMemo(() => spokes(limbs, twelveBearingDeg), [limbs, twelveBearingDeg]);
-  const pxPerCm = FACE / reachCm(plan);
+  const pxPerCm = CLOCK_FACE / reachCm(plan);
 
   const touched = (event: { nativeEvent: { offsetX?: number; offsetY?: number } }) => {
     const rect = box.current?.getBoundingClientRect();
     const { clientX = 0, clientY = 0 } = event.nativeEvent as { clientX?: number; clientY?: number };
     if (!rect) return;
-    const perPx = VIEW / rect.width / pxPerCm;
+    const perPx = CLOCK_VIEW / rect.width / pxPerCm;
     const at = {
       x: (clientX - rect.left - rect.width / 2) * perPx,
       y: (clientY - rect.top - rect.height / 2) * perPx,
     };
-    const meant = limbsAt(plan, at, TOUCH_PX * perPx);
+    const meant = limbsAt(plan, at, CLOCK_TOUCH_PX * perPx);
     if (meant.length > 1) setAsked(meant);
     else if (meant[0]) onChoose(meant[0].id);
   };
@@ -79,19 +86,19 @@ export function CrownClock(props: CrownClockProps) {
         <Svg
           width={width}
           height={width}
-          viewBox={`${-VIEW / 2} ${-VIEW / 2} ${VIEW} ${VIEW}`}
+          viewBox={`${-CLOCK_VIEW / 2} ${-CLOCK_VIEW / 2} ${CLOCK_VIEW} ${CLOCK_VIEW}`}
           role="img"
           aria-label={says}
         >
-          <Face pxPerCm={pxPerCm} units={units} zoom={VIEW / width} />
-          <Crown {...props} plan={plan} pxPerCm={pxPerCm} zoom={VIEW / width} />
-          <RingLabel pxPerCm={pxPerCm} units={units} zoom={VIEW / width} />
+          <ClockFace pxPerCm={pxPerCm} units={units} zoom={CLOCK_VIEW / width} />
+          <Crown {...props} plan={plan} pxPerCm={pxPerCm} zoom={CLOCK_VIEW / width} />
+          <RingLabel pxPerCm={pxPerCm} units={units} zoom={CLOCK_VIEW / width} />
         </Svg>
         {props.onTip && chosenId ? (
           <TipHandle
             {...props}
             spoke={plan.find((spoke) => spoke.limb.id === chosenId)}
-            pxPerCm={(pxPerCm * width) / VIEW}
+            pxPerCm={(pxPerCm * width) / CLOCK_VIEW}
             middle={width / 2}
           />
         ) : null}
@@ -103,15 +110,18 @@ export function CrownClock(props: CrownClockProps) {
 
 const METRES = { metric: { step: 100, name: 'm' }, us: { step: 91.44, name: 'ft' } } as const;
 
-function Face({ pxPerCm, units, zoom }: { pxPerCm: number; units: Units; zoom: number }) {
+/** Rings by the metre, or by three feet, and the hours; its middle is at 0, 0. */
+export function ClockFace({ pxPerCm, units, zoom }: { pxPerCm: number; units: Units; zoom: number }) {
   const { rule, paper, ink } = usePalette();
   const textScale = useTextScale();
   const fontSize = 15 * Math.max(0.8, zoom) * textScale;
   const { step } = METRES[units];
-  const rings = Array.from({ length: 6 }, (_, i) => (i + 1) * step).filter((cm) => cm * pxPerCm <= FACE + 1);
+  const rings = Array.from({ length: 6 }, (_, i) => (i + 1) * step).filter(
+    (cm) => cm * pxPerCm <= CLOCK_FACE + 1,
+  );
   return (
     <G>
-      <Circle r={FACE + 6} fill={paper} stroke={rule} strokeWidth={1.5} />
+      <Circle r={CLOCK_FACE + 6} fill={paper} stroke={rule} strokeWidth={1.5} />
       {rings.map((cm) => (
         <Circle key={cm} r={cm * pxPerCm} fill="none" stroke={rule} strokeWidth={1} strokeDasharray="3 4" />
       ))}
@@ -121,7 +131,7 @@ function Face({ pxPerCm, units, zoom }: { pxPerCm: number; units: Units; zoom: n
         return (
           <Path
             key={`hour-${hour || 12}`}
-            d={`M${at(FACE + 6)}L${at(FACE + (hour % 3 === 0 ? 0 : 2))}`}
+            d={`M${at(CLOCK_FACE + 6)}L${at(CLOCK_FACE + (hour % 3 === 0 ? 0 : 2))}`}
             stroke={ink}
             strokeWidth={hour % 3 === 0 ? 2 : 1}
           />
@@ -132,8 +142,8 @@ function Face({ pxPerCm, units, zoom }: { pxPerCm: number; units: Units; zoom: n
         return (
           <Text
             key={hour}
-            x={Math.sin(angle) * (FACE + 18)}
-            y={-Math.cos(angle) * (FACE + 18) + fontSize / 3}
+            x={Math.sin(angle) * (CLOCK_FACE + 18)}
+            y={-Math.cos(angle) * (CLOCK_FACE + 18) + fontSize / 3}
             fontSize={fontSize}
             fill={ink}
             textAnchor="middle"
@@ -155,12 +165,12 @@ function ringBox(pxPerCm: number, units: Units): Box {
 }
 
 /** The first ring's distance, over everything else so that it can be read. */
-function RingLabel({ pxPerCm, units, zoom }: { pxPerCm: number; units: Units; zoom: number }) {
+export function RingLabel({ pxPerCm, units, zoom }: { pxPerCm: number; units: Units; zoom: number }) {
   const say = useSay();
   const { soft, paper } = usePalette();
   const fontSize = 13 * Math.max(0.8, zoom) * useTextScale();
   const { step } = METRES[units];
-  if (step * pxPerCm > FACE) return null;
+  if (step * pxPerCm > CLOCK_FACE) return null;
   const words = joined(say, heightReading(step, units));
   const half = (words.length * fontSize) / 4.2;
   const x = -step * pxPerCm * Math.SQRT1_2;

@@ -55,7 +55,8 @@ export function usePhotoInput(label: string, onTaken: (photoId: string) => void)
   };
 }
 
-function PhotoFile({
+/** The device’s own camera, or its photos; it is not seen. */
+export function PhotoFile({
   at,
   label,
   capture = false,

@@ -31,8 +31,14 @@ interface LeaveGuard {
 /**
  * @param changed whether the form holds what is not saved
  * @param what what would be lost, as in “This tree”
+ * @param more.onLost called when somebody leaves without saving
+ * @param more.isKept this device keeps the changes: closing or reloading the page loses nothing and asks nothing
  */
-export function useLeaveGuard(changed: boolean, what: string): LeaveGuard {
+export function useLeaveGuard(
+  changed: boolean,
+  what: string,
+  { onLost, isKept = false }: { onLost?: () => void; isKept?: boolean } = {},
+): LeaveGuard {
   const say = useSay();
   const router = useRouter();
   const [asked, setAsked] = useState<{ go: Go } | null>(null);
@@ -61,7 +67,7 @@ export function useLeaveGuard(changed: boolean, what: string): LeaveGuard {
       event.stopPropagation();
       latestGuard(() => router.navigate(inside as Href));
     };
-    const onUnload = (event: BeforeUnloadEvent) => event.preventDefault();
+    const onUnload = (event: BeforeUnloadEvent) => !isKept && event.preventDefault();
     document.addEventListener('click', onClick, { capture: true });
     window.addEventListener('beforeunload', onUnload);
     return () => {
@@ -69,7 +75,7 @@ export function useLeaveGuard(changed: boolean, what: string): LeaveGuard {
       document.removeEventListener('click', onClick, { capture: true });
       window.removeEventListener('beforeunload', onUnload);
     };
-  }, [guarding, router]);
+  }, [guarding, router, isKept]);
   return {
     ask,
     leave,
@@ -80,7 +86,14 @@ export function useLeaveGuard(changed: boolean, what: string): LeaveGuard {
         onClose={() => setAsked(null)}
         closeLabel={say('shared.stayHere')}
         actions={
-          <Button grow onPress={() => asked && leave(asked.go)}>
+          <Button
+            grow
+            onPress={() => {
+              if (!asked) return;
+              onLost?.();
+              leave(asked.go);
+            }}
+          >
             {say('shared.leaveLoseTheChanges')}
           </Button>
         }

@@ -218,6 +218,8 @@ export function outlineOf(a: Spot, b: Spot, [atBase, atTip]: readonly [number, n
   ];
 }
 
+type Zoomed = Pick<Camera, 'zoom' | 'shift'>;
+
 /** No nearer: a finger’s width of wood then fills the drawing. Common practice, no source. */
 export const MOST_ZOOM = 6;
 
@@ -227,7 +229,7 @@ export const MOST_ZOOM = 6;
  * @param by 2 is twice as near
  * @example zoomedAt({ ...camera, zoom: 1 }, 2, { x: 0, y: 0 }, { width: 300, height: 200 }).shift //=> { x: 150, y: 100 }
  */
-export function zoomedAt(camera: Camera, by: number, at: Spot, { width, height }: Size): Camera {
+export function zoomedAt<C extends Zoomed>(camera: C, by: number, at: Spot, { width, height }: Size): C {
   const zoom = Math.min(MOST_ZOOM, Math.max(1, camera.zoom * by));
   const { x, y } = camera.shift ?? { x: 0, y: 0 };
   const [fromX, fromY] = [at.x - width / 2, at.y - height / 2];
@@ -237,7 +239,7 @@ export function zoomedAt(camera: Camera, by: number, at: Spot, { width, height }
 }
 
 /** The picture moved aside, as far as it reaches beyond the drawing. */
-export function movedBy(camera: Camera, { x, y }: Spot, { width, height }: Size): Camera {
+export function movedBy<C extends Zoomed>(camera: C, { x, y }: Spot, { width, height }: Size): C {
   const { zoom, shift = { x: 0, y: 0 } } = camera;
   const within = (far: number, most: number) => Math.max(-most, Math.min(most, far));
   return {

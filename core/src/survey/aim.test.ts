@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { Quaternion, Vector3 } from 'three';
 import { type Limb, limbShape, type Point } from '../tree/index';
 import { chance } from './chance';
-import { type Aim, type Aiming, aimed, aimOf, limbAimedAt } from './index';
+import { type Aim, type Aiming, aimed, aimOf, limbAimedAt, nextAim, withAim } from './index';
 import { mean, quantile } from './testing/errors';
 import { madeUpTree } from './testing/trees';
 
@@ -144,4 +144,44 @@ test('a phone aimed at a limb names it; aimed past the tree it names none', () =
   const aside = { headingDeg: (one.tip as Aim).headingDeg + 180, tiltDeg: 0 };
   expect(limbAimedAt(limbs, aside, given)).toBeNull();
   expect(limbAimedAt(limbs, one.tip as Aim, { ...given, towardTwelve: null })).toBeNull();
+});
+
+test('three aims a limb and three more, in their order, give all limbs', () => {
+  const given = aimsOf(madeUpTree(chance(3)), () => 0, 0);
+  const places = given.places.map((place) => ({ ...place, towardStem: null }));
+  let aiming: Aiming = { ...given, towardTwelve: null, places, limbs: [] };
+  const asked: string[] = [];
+  for (const which of [0, 1])
+    for (let step = nextAim(aiming, which); step; step = nextAim(aiming, which)) {
+      const limb = given.limbs[aiming.limbs.length];
+      const known = given.limbs.find(({ id }) => step && 'limbId' in step && id === step.limbId);
+      const aim = {
+        twelve: given.towardTwelve,
+        stem: given.places[which]?.towardStem,
+        joint: limb?.joint,
+        tip: known?.tip,
+        tipAgain: known?.tipAgain,
+      }[step.what];
+      if (!aim) break;
+      aiming = withAim(aiming, which, step, aim, limb?.id ?? 'none');
+      asked.push(step.what);
+    }
+  expect(asked).toHaveLength(3 * given.limbs.length + 3);
+  expect(asked.slice(0, 5)).toEqual(['twelve', 'stem', 'joint', 'tip', 'joint']);
+  expect(aiming).toEqual({
+    ...given,
+    limbs: given.limbs.map((limb) => ({ ...limb, onId: null, towardDeg: null })),
+  });
+  expect(nextAim(aiming, 1)).toBeNull();
+  // A joint that is aimed at again begins no other limb
+  const [first] = aiming.limbs as [Aiming['limbs'][number]];
+  const again = withAim(
+    aiming,
+    0,
+    { what: 'joint', limbId: first.id },
+    { headingDeg: 1, tiltDeg: 2 },
+    'other',
+  );
+  expect(again.limbs[0]).toEqual({ ...first, joint: { headingDeg: 1, tiltDeg: 2 } });
+  expect(again.limbs).toHaveLength(aiming.limbs.length);
 });

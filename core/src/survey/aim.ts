@@ -161,6 +161,43 @@ function aimedRay(from: Point, headingDeg: number, tiltDeg: number): Ray {
   return { from, along: { x: Math.sin(at) * level, y: Math.cos(at) * level, z: Math.sin(up) } };
 }
 
+/** What the phone is aimed at. `joint` begins a limb where no limb is named. */
+export type AimStep =
+  | { what: 'twelve' }
+  | { what: 'stem' }
+  | { what: 'joint'; limbId: string | null }
+  | { what: 'tip' | 'tipAgain'; limbId: string };
+
+/** What is aimed at next: 12 o’clock, the stem, then limb by limb; null where nothing is left. @param which place, 0 or 1 */
+export function nextAim({ towardTwelve, places, limbs }: Aiming, which: number): AimStep | null {
+  if (!towardTwelve) return { what: 'twelve' };
+  if (!places[which]?.towardStem) return { what: 'stem' };
+  if (which === 0) {
+    const begun = limbs.find(({ tip }) => tip === null);
+    return begun ? { what: 'tip', limbId: begun.id } : { what: 'joint', limbId: null };
+  }
+  const left = limbs.find(({ tip, tipAgain }) => tip !== null && tipAgain === null);
+  return left ? { what: 'tipAgain', limbId: left.id } : null;
+}
+
+/** The aims after one more. @param newId of a limb that begins here */
+export function withAim(aiming: Aiming, which: number, step: AimStep, aim: Aim, newId: string): Aiming {
+  if (step.what === 'twelve') return { ...aiming, towardTwelve: aim };
+  if (step.what === 'stem') {
+    const place = aiming.places[which];
+    if (!place) return aiming;
+    return { ...aiming, places: aiming.places.with(which, { ...place, towardStem: aim }) };
+  }
+  if (step.limbId === null) {
+    const limb = { id: newId, onId: null, joint: aim, tip: null, tipAgain: null, towardDeg: null };
+    return { ...aiming, limbs: [...aiming.limbs, limb] };
+  }
+  return {
+    ...aiming,
+    limbs: aiming.limbs.map((limb) => (limb.id === step.limbId ? { ...limb, [step.what]: aim } : limb)),
+  };
+}
+
 /** Farther beside the wood the phone was aimed at nothing. */
 const MOST_BESIDE_DEG = 8;
 

@@ -9,40 +9,37 @@ export type MeasuredLimb = Pick<RangedWood, 'lengthCm' | 'jointCm' | 'bearingDeg
 };
 
 /**
- * The map with limbs that were measured. The stem reaches as high as its highest joint; what nobody measured across is as thick as wood on such
- * a limb usually is, and says so.
+ * The map with limbs that were measured. A limb keeps the id it was measured under: one that is on the map already is measured anew. The stem
+ * reaches as high as its highest joint; what nobody measured across is as thick as wood on such a limb usually is, and says so.
  *
  * @param stem what was measured of the stem; null where nobody did
- * @returns the map, and the ids of the new limbs by those they were measured under
  */
 export function withMeasured(
   limbs: Limb[],
   found: readonly MeasuredLimb[],
   stem: Pick<RangedWood, 'lengthCm'> | null,
-): { limbs: Limb[]; idOf: ReadonlyMap<string, string> } {
+): Limb[] {
   const stemId = limbs.find(({ kind }) => kind === 'trunk')?.id;
   if (stemId === undefined) throw new Error('A limb map has a stem.');
   const highest = Math.max(
     0,
     ...found.filter(({ onId }) => onId === null).map(({ jointCm }) => jointCm.value),
   );
-  const was = limbs.find(({ id }) => id === stemId)?.lengthCm ?? 0;
-  const stemCm = Math.round(Math.max(highest, stem?.lengthCm.value ?? was));
-  let map = stemCm === was ? limbs : measured(limbs, stemId, { lengthCm: Math.max(1, stemCm) });
-  const idOf = new Map<string, string>();
-  for (const limb of found) {
-    const parentId = limb.onId === null ? stemId : idOf.get(limb.onId);
-    if (parentId === undefined) continue;
-    const parent = map.find(({ id }) => id === parentId) as Limb;
-    const jointCm = Math.round(Math.min(parent.lengthCm, Math.max(0, limb.jointCm.value)));
-    const next = withLimb(map, parentId, jointCm);
-    map = measured(next.limbs, next.id, {
-      lengthCm: Math.max(1, Math.round(limb.lengthCm.value)),
-      bearingDeg: Math.round(limb.bearingDeg.value) % 360,
-      inclinationDeg: Math.round(limb.inclinationDeg.value),
-      ...(limb.baseMm && { baseMm: Math.max(2, Math.round(limb.baseMm.value)) }),
+  const wasCm = limbs.find(({ id }) => id === stemId)?.lengthCm ?? 0;
+  const stemCm = Math.max(1, Math.round(Math.max(highest, stem?.lengthCm.value ?? wasCm)));
+  let map = stemCm === wasCm ? limbs : measured(limbs, stemId, { lengthCm: stemCm });
+  for (const { id, onId, lengthCm, jointCm, bearingDeg, inclinationDeg, baseMm } of found) {
+    const parent = map.find((limb) => limb.id === (onId ?? stemId));
+    if (!parent) continue;
+    const atCm = Math.round(Math.min(parent.lengthCm, Math.max(0, jointCm.value)));
+    const isThere = map.some((limb) => limb.id === id);
+    map = measured(isThere ? map : withLimb(map, parent.id, atCm, id).limbs, id, {
+      jointCm: atCm,
+      lengthCm: Math.max(1, Math.round(lengthCm.value)),
+      bearingDeg: Math.round(bearingDeg.value) % 360,
+      inclinationDeg: Math.round(inclinationDeg.value),
+      ...(baseMm && { baseMm: Math.max(2, Math.round(baseMm.value)) }),
     });
-    idOf.set(limb.id, next.id);
   }
-  return { limbs: map, idOf };
+  return map;
 }

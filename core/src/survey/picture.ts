@@ -1,7 +1,7 @@
 // A simulated camera: what would a photo of this tree show, with a pole at its stem? Its truth is kept apart from what is said.
 import { outlineOf, type Spot } from '../sight/index';
 import { drawnSticks, type Limb, limbShape, type Point, pointAlong } from '../tree/index';
-import type { Chance } from './chance';
+import { type Chance, chance } from './chance';
 import { focalPx, type Lens, type PictureSize, pictured } from './pinhole';
 
 /** How far what is said of a photo may be from how it was taken: one standard deviation each. */
@@ -13,7 +13,7 @@ export interface HeldOff {
 }
 
 /** As a careful hand does it: well within what the survey allows for. Common practice, no source. */
-export const HELD_BY_HAND: HeldOff = { awayShare: 0.03, lensCm: 4, rollDeg: 1.5, bearingDeg: 4 };
+const HELD_BY_HAND: HeldOff = { awayShare: 0.03, lensCm: 4, rollDeg: 1.5, bearingDeg: 4 };
 const LENS_BELOW_EYES_CM = 10;
 const PLAIN_MM35 = 26;
 
@@ -40,6 +40,16 @@ export function lensHeld(
     rollDeg: off(held.rollDeg),
     focalPx: focalPx(PLAIN_MM35, size),
   };
+}
+
+/** The lens of the simulated camera: the same each time for the same place. How far it stands from where it is said to stand is not told. */
+export function simulatedLens(
+  limbs: Limb[],
+  said: { bearingDeg: number; awayCm: number; eyeCm: number },
+  size: PictureSize,
+): Lens {
+  const seed = Math.round(said.bearingDeg * 7919 + said.awayCm);
+  return lensHeld(limbs, said, size, chance(seed), HELD_BY_HAND);
 }
 
 /** Painted one after the other, the farthest first. */

@@ -1,7 +1,7 @@
 // What a plain lens makes of the tree: a pinhole, its principal point in the middle of the picture.
 import type { Spot } from '../sight/index';
 import type { Point } from '../tree/index';
-import { dot, minus, type Ray } from './space';
+import { dot, minus, onRay, type Ray } from './space';
 
 /** A lens somewhere round the tree. The stem’s foot is the origin, x east, y north, z up. */
 export interface Lens {
@@ -108,4 +108,23 @@ export function besideLine(spot: Spot, ray: Ray, lens: Lens, size: PictureSize):
   const c = to.x * along.y - to.y * along.x;
   const [u, v] = [(spot.x - size.widthPx / 2) / lens.focalPx, (spot.y - size.heightPx / 2) / lens.focalPx];
   return (lens.focalPx * (a * u + b * v + c)) / Math.hypot(a, b);
+}
+
+/** From where on, and how far, a tip may lie before a lens: as far as any crown reaches. */
+const TIP_CM = { least: 60, most: 2500 } as const;
+
+/**
+ * What a ray from one lens looks like from another, as far as a tip may lie on it: two ends in the picture, or null where it is not seen.
+ *
+ * @example lineOf(rayThrough(tip, first, size), second, size) // where the tip must lie on the second photo
+ */
+export function lineOf(ray: Ray, lens: Lens, size: PictureSize): [Spot, Spot] | null {
+  const seen: Spot[] = [];
+  for (let far = TIP_CM.least; far <= TIP_CM.most; far += 20) {
+    const spot = pictured(onRay(ray, far), lens, size);
+    const isIn = spot && spot.x >= 0 && spot.y >= 0 && spot.x <= size.widthPx && spot.y <= size.heightPx;
+    if (spot && isIn) seen.push({ x: spot.x, y: spot.y });
+  }
+  const [from, to] = [seen[0], seen.at(-1)];
+  return from && to && seen.length > 1 ? [from, to] : null;
 }

@@ -365,20 +365,28 @@ test('what was measured goes on the map as it is, the stem up to its highest joi
       const found = limbs.flatMap((limb) => ('fault' in limb ? [] : [limb]));
       const bare = [{ ...(truth[0] as (typeof truth)[number]), lengthCm: 40 }];
       const map = withMeasured(bare, found, null);
-      expect(LimbMap.safeParse(map.limbs).success).toBe(true);
+      expect(LimbMap.safeParse(map).success).toBe(true);
       const highest = Math.max(
         ...truth.filter(({ parentId }) => parentId === 'T').map(({ jointCm }) => jointCm),
       );
-      expect(map.limbs[0]?.lengthCm).toBe(Math.round(highest));
-      expect(withMeasured(bare, found, stem).limbs[0]?.lengthCm).toBe(
+      expect(map[0]?.lengthCm).toBe(Math.round(highest));
+      expect(withMeasured(bare, found, stem)[0]?.lengthCm).toBe(
         Math.round((truth[0] as { lengthCm: number }).lengthCm),
       );
       for (const limb of truth.slice(1)) {
-        const on = map.limbs.find(({ id }) => id === map.idOf.get(limb.id));
+        const on = map.find(({ id }) => id === limb.id);
         expect(Math.abs((on?.lengthCm ?? 0) - limb.lengthCm)).toBeLessThan(0.51);
         expect(Math.abs((on?.jointCm ?? 0) - limb.jointCm)).toBeLessThan(1.01);
         expect(on?.guessed).toBe(true);
       }
+      // Put on again after it was measured better: the same limbs, none twice
+      const better = found.map((limb) => ({
+        ...limb,
+        lengthCm: { value: limb.lengthCm.value + 10, give: 1 },
+      }));
+      const again = withMeasured(map, better, null);
+      expect(again.map(({ id }) => id)).toEqual(map.map(({ id }) => id));
+      expect(again.at(-1)?.lengthCm).toBe(Math.round(better.at(-1)?.lengthCm.value ?? 0));
     }),
     { numRuns: 20 },
   );

@@ -136,7 +136,10 @@ function limbOf(
     ...found,
     id: limb.id,
     onId: limb.onId,
-    baseMm: limb.across ? thicknessOf(limb.across, found.wood, lenses[0] as Lens, one) : null,
+    baseMm:
+      limb.across && isWide(limb.across)
+        ? thicknessOf(limb.across, found.wood, lenses[0] as Lens, one)
+        : null,
   };
 }
 
@@ -179,6 +182,9 @@ function mostOffLine(
   );
   return TOO_FAR * Math.hypot(ofLine as number, missPx(photos));
 }
+
+/** Until its other side is tapped a limb is as wide as a point. */
+const isWide = ([left, right]: readonly [Spot, Spot]) => left.x !== right.x || left.y !== right.y;
 
 /** Of wood seen across: as wide as its picture at the distance of its base. */
 function thicknessOf(

@@ -71,12 +71,17 @@ const BELOW: Record<LimbKind, LimbKind> = {
 /**
  * The map with a new limb at s on a parent: half as thick as the wood it stands on, on the side where there is most room.
  *
+ * @param id that it gets; a free one where nothing is said
  * @returns the map and the id of the new limb
  * @throws {UnknownLimb}
  */
-export function withLimb(limbs: Limb[], parentId: string, jointCm: number): { limbs: Limb[]; id: string } {
+export function withLimb(
+  limbs: Limb[],
+  parentId: string,
+  jointCm: number,
+  id = freeId(limbs),
+): { limbs: Limb[]; id: string } {
   const parent = limbOf(limbs, parentId);
-  const id = freeId(limbs);
   const siblings = limbs.filter((limb) => limb.parentId === parentId);
   const baseMm = Math.max(4, Math.round(diameterMmAt(parent, jointCm) * 0.5));
   const bearings = siblings.map((limb) => limb.bearingDeg);

@@ -13,6 +13,7 @@ export {
 } from './bundle';
 export { cutBack, type Kerf } from './cutBack';
 export { type Measured, measured, split, widestGap, withBundle, withLimb, without } from './edit';
+export { type ClockLimb, framedMap, reachedLength, thickAs } from './framed';
 export { type Growth, growth, mapGaps, type TreeVigour, treeVigour } from './growth';
 export { withLabels } from './labels';
 export {

@@ -10,6 +10,7 @@ import {
   limbWithAll,
   type Measured,
   measured,
+  reachedLength,
   split,
   withBundle,
   withLimb,
@@ -36,9 +37,11 @@ interface MapEditorProps {
   history: MapHistory;
   findings: Finding[];
   onStartAnew(): void;
+  /** More limbs, measured from afar. */
+  onWay(way: 'pictures' | 'aiming'): void;
 }
 
-export function MapEditor({ tree, today, history, findings, onStartAnew }: MapEditorProps) {
+export function MapEditor({ tree, today, history, findings, onStartAnew, onWay }: MapEditorProps) {
   const say = useSay();
   const wide = useWide();
   const { limbs, change } = history;
@@ -80,8 +83,7 @@ export function MapEditor({ tree, today, history, findings, onStartAnew }: MapEd
         units={today.units}
         onChoose={setChosenId}
         onTip={(_id, bearingDeg, reachCm) => {
-          const level = Math.max(0.17, Math.cos((chosen.inclinationDeg * Math.PI) / 180));
-          set({ bearingDeg, lengthCm: Math.round(reachCm / level) }, 'tip');
+          set({ bearingDeg, lengthCm: reachedLength(reachCm, chosen.inclinationDeg) }, 'tip');
         }}
       />
     </View>
@@ -163,6 +165,8 @@ export function MapEditor({ tree, today, history, findings, onStartAnew }: MapEd
         ))}
       </View>
       <View flexDirection="row" flexWrap="wrap" gap={8}>
+        <Button onPress={() => onWay('pictures')}>{say('round.moreFromPictures')}</Button>
+        <Button onPress={() => onWay('aiming')}>{say('round.moreByAiming')}</Button>
         <CopyMap tree={tree} disabled={findings.length > 0} onCopy={(copy) => change(copy)} />
         <Button onPress={onStartAnew} disabled={findings.length > 0}>
           {say('round.startAnew')}

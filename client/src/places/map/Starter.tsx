@@ -2,7 +2,7 @@
 
 import { upperFirst } from '@mortisect/core/measure';
 import type { TreeSummary } from '@mortisect/core/records';
-import { isTrainedFlat, type TreeForm, treeAge, treeForms } from '@mortisect/core/register';
+import { isTrainedFlat, type TreeForm, treeForms } from '@mortisect/core/register';
 import { type Limb, starterMap } from '@mortisect/core/tree';
 import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
@@ -14,6 +14,7 @@ import { Button } from '../../ui/Button';
 import { LengthField } from '../../ui/LengthField';
 import { Select } from '../../ui/Select';
 import { Body, Figure, Small } from '../../ui/type';
+import { starterTreeOf } from './starterTree';
 
 interface StarterProps {
   tree: TreeSummary;
@@ -24,18 +25,18 @@ interface StarterProps {
 const FORMS = treeForms.map((value) => ({ value, label: upperFirst(value) }));
 const FIRST_GUESS = 4;
 const MOST = 24;
-const GIRTH_CM_A_METRE = 9;
 
 export function Starter({ tree, onBack, onDraw }: StarterProps) {
   const say = useSay();
   const today = useToday();
   const [form, setForm] = useState<TreeForm>(tree.form);
   const [count, setCount] = useState(FIRST_GUESS);
-  const [heightCm, setHeight] = useState(Math.max(20, tree.heightCm));
-  const [spreadCm, setSpread] = useState(Math.max(10, tree.spreadCm));
-  const [girthCm, setGirth] = useState(tree.girthCm ?? Math.round((heightCm / 100) * GIRTH_CM_A_METRE));
+  const known = starterTreeOf(tree, Number(today?.day.slice(0, 4) ?? 0));
+  const { ageYears } = known;
+  const [heightCm, setHeight] = useState(known.heightCm);
+  const [spreadCm, setSpread] = useState(known.spreadCm);
+  const [girthCm, setGirth] = useState(known.girthCm);
   const [plane, setPlane] = useState('90');
-  const age = treeAge(tree.plantedYear, Number(today?.day.slice(0, 4) ?? 0));
   const limbs = useMemo(
     () =>
       starterMap({
@@ -45,10 +46,10 @@ export function Starter({ tree, onBack, onDraw }: StarterProps) {
         spreadCm,
         scaffolds: count,
         girthCm,
-        ageYears: age === null ? null : Math.max(1, age),
+        ageYears,
         planeBearingDeg: Number(plane),
       }),
-    [form, tree.species, age, heightCm, spreadCm, count, girthCm, plane],
+    [form, tree.species, ageYears, heightCm, spreadCm, count, girthCm, plane],
   );
   if (!today) return null;
   return (

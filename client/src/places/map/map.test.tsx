@@ -22,6 +22,7 @@ function Editor({ findings = [] }: { findings?: ReturnType<typeof finding>[] }) 
       history={history}
       findings={findings}
       onStartAnew={() => {}}
+      onWay={() => {}}
     />
   );
 }

@@ -21,17 +21,32 @@ export interface MapHistory {
   change(limbs: Limb[], about?: string): void;
   undo: (() => void) | null;
   redo: (() => void) | null;
+  /** It goes on from a map that was left half done. */
+  isLeft: boolean;
+  /** Back to what is on record; what was drawn is gone. */
+  forget(): void;
 }
 
-/** @param newest the limbs as they are on record by now */
-export function useMapHistory(newest: Limb[]): MapHistory {
-  const [history, setHistory] = useState<History | null>(null);
+/**
+ * @param newest the limbs as they are on record by now
+ * @param left as somebody left them half done; null where nobody did
+ */
+export function useMapHistory(newest: Limb[], left: Limb[] | null = null): MapHistory {
+  const [isLeft, setLeft] = useState(left !== null);
+  const [history, setHistory] = useState<History | null>(
+    left && { past: [newest], now: left, future: [], about: null },
+  );
   const unchanged: History = { past: [], now: newest, future: [], about: null };
   const { past, now, future } = history ?? unchanged;
   return {
     limbs: now,
     changed: past.length > 0,
     begun: history !== null,
+    isLeft,
+    forget: () => {
+      setHistory(null);
+      setLeft(false);
+    },
     change: (limbs, about) =>
       setHistory((known) => {
         const before = known ?? unchanged;

@@ -1,0 +1,306 @@
+// A photo that places are tapped on: nearer by two fingers, the wheel or buttons; the last place is put right by a knob beside it, under a loupe.
+
+import { MOST_ZOOM, movedBy, type Spot, zoomedAt } from '@mortisect/core/sight';
+import { View } from '@tamagui/core';
+import { type ReactNode, useRef, useState } from 'react';
+import Svg, { Circle, G, Line, Path, Text } from 'react-native-svg';
+import { useSay } from '../data/useSay';
+import { Button } from '../ui/Button';
+import { elementRef } from '../ui/dom';
+import { useTextScale, useWidthOf } from '../ui/size';
+import { usePalette } from '../ui/theme';
+import { Knob } from './Knob';
+import { useHold } from './useHold';
+
+export interface PhotoMark {
+  id: string;
+  at: Spot;
+  /** Short: a number of a limb, or nothing. */
+  text: string;
+  /** In words, for whoever moves it by keys. */
+  says: string;
+}
+
+interface TappedPhotoProps {
+  /** What it shows, in words. */
+  label: string;
+  url: string;
+  widthPx: number;
+  heightPx: number;
+  marks: readonly PhotoMark[];
+  /** Wood between its marks. */
+  wood: readonly { id: string; from: Spot; to: Spot; isChosen: boolean }[];
+  /** Where the tip that is asked for must lie. */
+  line: readonly [Spot, Spot] | null;
+  /** The mark that can be moved. */
+  inHandId: string | null;
+  onTap(at: Spot): void;
+  onMove(markId: string, at: Spot): void;
+}
+
+const MOST_HIGH = 620;
+const NEARER = 1.5;
+const LOUPE = 96;
+const LOUPE_ZOOM = 3;
+/** The knob stands so far under its mark: a thumb on it hides nothing. */
+const KNOB_AWAY = 58;
+
+export function TappedPhoto(props: TappedPhotoProps) {
+  const { label, url, widthPx, heightPx, marks, wood, line, inHandId, onTap, onMove } = props;
+  const say = useSay();
+  const { chalk, ink } = usePalette();
+  const box = useRef<HTMLElement>(null);
+  const room = useWidthOf(box) || 320;
+  const fontSize = 15 * useTextScale();
+  const [view, setView] = useState<{ zoom: number; shift?: Spot }>({ zoom: 1 });
+  const fit = Math.min(room / widthPx, MOST_HIGH / heightPx);
+  const [width, height] = [widthPx * fit, heightPx * fit];
+  const size = { width, height };
+  const { x: shiftX, y: shiftY } = view.shift ?? { x: 0, y: 0 };
+  const toScreen = ({ x, y }: Spot): Spot => ({
+    x: (x * fit - width / 2) * view.zoom + width / 2 + shiftX,
+    y: (y * fit - height / 2) * view.zoom + height / 2 + shiftY,
+  });
+  const toPhoto = ({ x, y }: Spot): Spot => ({
+    x: within(((x - shiftX - width / 2) / view.zoom + width / 2) / fit, widthPx),
+    y: within(((y - shiftY - height / 2) / view.zoom + height / 2) / fit, heightPx),
+  });
+  const held = marks.find(({ id }) => id === inHandId) ?? null;
+  const middle = held ? toScreen(held.at) : { x: width / 2, y: height / 2 };
+  const nearer = (by: number, at: Spot) => setView((before) => zoomedAt(before, by, at, size));
+  useHold(box, {
+    onTouch: (at) => at.x <= width && at.y <= height && onTap(toPhoto(at)),
+    onDrag: (x, y) => view.zoom > 1 && setView((before) => movedBy(before, { x, y }, size)),
+    onPinch: (by, at, moved) => setView((before) => movedBy(zoomedAt(before, by, at, size), moved, size)),
+    takesWheel: (isNearer) => (isNearer ? view.zoom < MOST_ZOOM : view.zoom > 1),
+  });
+  return (
+    <View gap={8}>
+      <View
+        ref={elementRef(box)}
+        role="img"
+        aria-label={label}
+        width="100%"
+        height={height}
+        position="relative"
+        overflow="hidden"
+        backgroundColor="$paper"
+        cursor="crosshair"
+        style={{ touchAction: view.zoom > 1 ? 'none' : 'pan-y' }}
+      >
+        <img
+          src={url}
+          alt=""
+          draggable={false}
+          style={{
+            position: 'absolute',
+            left: (-width / 2) * view.zoom + width / 2 + shiftX,
+            top: (-height / 2) * view.zoom + height / 2 + shiftY,
+            width: width * view.zoom,
+            height: height * view.zoom,
+            pointerEvents: 'none',
+          }}
+        />
+        <Svg
+          width={width}
+          height={height}
+          style={{ position: 'absolute', left: 0, top: 0, pointerEvents: 'none' }}
+          aria-hidden
+        >
+          {wood.map(({ id, from, to, isChosen }) => (
+            <Under key={id} from={toScreen(from)} to={toScreen(to)} color={isChosen ? chalk : ink} />
+          ))}
+          {line ? <Under from={toScreen(line[0])} to={toScreen(line[1])} color={chalk} dashed /> : null}
+          {marks.map((mark) => (
+            <Mark
+              key={mark.id}
+              at={toScreen(mark.at)}
+              text={mark.text}
+              fontSize={fontSize}
+              isHeld={mark.id === inHandId}
+            />
+          ))}
+        </Svg>
+        {held ? (
+          <MovedMark
+            mark={held}
+            at={middle}
+            size={size}
+            perPx={1 / (fit * view.zoom)}
+            onMove={(at) => onMove(held.id, { x: within(at.x, widthPx), y: within(at.y, heightPx) })}
+          >
+            <Loupe
+              url={url}
+              at={held.at}
+              zoom={fit * view.zoom * LOUPE_ZOOM}
+              left={middle.x < width / 2}
+              {...{ widthPx, heightPx }}
+            />
+          </MovedMark>
+        ) : null}
+      </View>
+      <View flexDirection="row" gap={8}>
+        <Button
+          onPress={() => nearer(NEARER, middle)}
+          disabled={view.zoom >= MOST_ZOOM}
+          aria-label={say('shared.nearer')}
+        >
+          {'+'}
+        </Button>
+        <Button
+          onPress={() => nearer(1 / NEARER, middle)}
+          disabled={view.zoom <= 1}
+          aria-label={say('shared.fartherOff')}
+        >
+          {'−'}
+        </Button>
+      </View>
+    </View>
+  );
+}
+
+const within = (value: number, most: number) => Math.max(0, Math.min(most, value));
+
+/** A line that is seen on bark and on sky. */
+function Under({
+  from,
+  to,
+  color,
+  dashed = false,
+}: {
+  from: Spot;
+  to: Spot;
+  color: string;
+  dashed?: boolean;
+}) {
+  const { onInk } = usePalette();
+  const ends = { x1: from.x, y1: from.y, x2: to.x, y2: to.y };
+  return (
+    <G>
+      <Line {...ends} stroke={onInk} strokeWidth={5} strokeLinecap="round" opacity={0.75} />
+      <Line {...ends} stroke={color} strokeWidth={2.4} {...(dashed && { strokeDasharray: '7 5' })} />
+    </G>
+  );
+}
+
+interface MarkProps {
+  at: Spot;
+  text: string;
+  fontSize: number;
+  isHeld: boolean;
+}
+
+function Mark({ at: { x, y }, text, fontSize, isHeld }: MarkProps) {
+  const { onInk, chalk, ink } = usePalette();
+  const color = isHeld ? chalk : ink;
+  return (
+    <G>
+      <Circle cx={x} cy={y} r={7} fill="none" stroke={onInk} strokeWidth={4.5} />
+      <Circle cx={x} cy={y} r={7} fill="none" stroke={color} strokeWidth={2} />
+      <Circle cx={x} cy={y} r={1.4} fill={color} />
+      {text === '' ? null : (
+        <Text
+          x={x + 11}
+          y={y - 8}
+          fontSize={fontSize}
+          fontFamily="Barlow Condensed"
+          fontWeight="600"
+          fill={ink}
+          stroke={onInk}
+          strokeWidth={3.5}
+          {...({ style: { paintOrder: 'stroke' } } as object)}
+        >
+          {text}
+        </Text>
+      )}
+    </G>
+  );
+}
+
+interface MovedMarkProps {
+  mark: PhotoMark;
+  at: Spot;
+  size: { width: number; height: number };
+  /** Pixels of the photo for one of the screen. */
+  perPx: number;
+  onMove(at: Spot): void;
+  /** The loupe. */
+  children: ReactNode;
+}
+
+/** The mark in hand: a knob under it, or over it at the lower edge, that moves it. */
+function MovedMark({ mark, at, size, perPx, onMove, children }: MovedMarkProps) {
+  const { chalk } = usePalette();
+  const isLow = at.y + KNOB_AWAY + 24 > size.height;
+  const knob = { x: within(at.x, size.width), y: isLow ? at.y - KNOB_AWAY : at.y + KNOB_AWAY };
+  if (at.x < -40 || at.y < -40 || at.x > size.width + 40 || at.y > size.height + 40) return null;
+  return (
+    <>
+      <Svg
+        width={size.width}
+        height={size.height}
+        style={{ position: 'absolute', left: 0, top: 0, pointerEvents: 'none' }}
+        aria-hidden
+      >
+        <Path d={`M${at.x} ${at.y + (isLow ? -8 : 8)}L${knob.x} ${knob.y}`} stroke={chalk} strokeWidth={2} />
+      </Svg>
+      {children}
+      <Knob
+        label={mark.says}
+        value={Math.round(mark.at.x)}
+        most={Math.round(size.width * perPx)}
+        says={`${Math.round(mark.at.x)}, ${Math.round(mark.at.y)}`}
+        left={knob.x}
+        top={knob.y}
+        from={mark.at}
+        onDrag={(from, byPx, downPx) => onMove({ x: from.x + byPx * perPx, y: from.y + downPx * perPx })}
+        onKey={(right, up) => onMove({ x: mark.at.x + right, y: mark.at.y - up })}
+      />
+    </>
+  );
+}
+
+interface LoupeProps {
+  url: string;
+  at: Spot;
+  /** Pixels of the screen for one of the photo. */
+  zoom: number;
+  widthPx: number;
+  heightPx: number;
+  /** The mark lies in the left half: the loupe stands in the right one. */
+  left: boolean;
+}
+
+function Loupe({ url, at, zoom, widthPx, heightPx, left }: LoupeProps) {
+  const { ink, chalk, onInk } = usePalette();
+  const middle = LOUPE / 2;
+  return (
+    <div
+      aria-hidden
+      style={{
+        position: 'absolute',
+        top: 8,
+        ...(left ? { right: 8 } : { left: 8 }),
+        width: LOUPE,
+        height: LOUPE,
+        borderRadius: LOUPE,
+        border: `2.4px solid ${ink}`,
+        overflow: 'hidden',
+        backgroundColor: onInk,
+        backgroundImage: `url("${url}")`,
+        backgroundRepeat: 'no-repeat',
+        backgroundSize: `${widthPx * zoom}px ${heightPx * zoom}px`,
+        backgroundPosition: `${middle - at.x * zoom}px ${middle - at.y * zoom}px`,
+        pointerEvents: 'none',
+      }}
+    >
+      <Svg width={LOUPE} height={LOUPE}>
+        <Path
+          d={`M${middle} 20V${middle - 6}M${middle} ${middle + 6}V${LOUPE - 20}M20 ${middle}H${middle - 6}M${middle + 6} ${middle}H${LOUPE - 20}`}
+          stroke={chalk}
+          strokeWidth={2}
+        />
+      </Svg>
+    </div>
+  );
+}
