@@ -1,5 +1,6 @@
 // A tree onto the phone in minutes: by clock, from photos of the simulated camera, by the simulated sensor; at both sizes.
 import type { Page } from '@playwright/test';
+import sharp from 'sharp';
 import { pictured, simulatedLens } from '../core/src/survey/index';
 import { type Limb, limbShape } from '../core/src/tree/index';
 import { allSent, atBothSizes, expect, type Orchard, open, readAnew, test } from './orchard';
@@ -114,6 +115,66 @@ atBothSizes((name, _viewport, journey) => {
       expect(limbs.filter(({ kind }) => kind === 'scaffold').map(({ baseMm }) => baseMm)).toEqual([
         60, 60, 60, 60, 90,
       ]);
+    },
+  );
+
+  journey('either')(
+    'a file that is no photo, one with too many pixels, a real one with its lens',
+    async ({ page, orchard }) => {
+      await newTree(page, orchard, 'Slip side 24');
+      await page.getByRole('tab', { name: 'Photos' }).click();
+      const gallery = page.getByLabel('Photo 1, from the gallery');
+      await gallery.setInputFiles({
+        name: 'broken.jpg',
+        mimeType: 'image/jpeg',
+        buffer: Buffer.from('no picture'),
+      });
+      await expect(page.getByText('This file is no photo', { exact: false })).toBeVisible();
+      const flat = (width: number, height: number) =>
+        sharp({ create: { width, height, channels: 3, background: '#99aabb' } });
+      const huge = await flat(8200, 6200).png({ compressionLevel: 1 }).toBuffer();
+      await gallery.setInputFiles({ name: 'huge.png', mimeType: 'image/png', buffer: huge });
+      await expect(
+        page.getByText('The photo has 51 million pixels. Take it with at most 50 million.'),
+      ).toBeVisible();
+      const plain = await flat(2400, 1800)
+        .jpeg()
+        .withExif({ IFD2: { FocalLengthIn35mmFilm: '24' } })
+        .toBuffer();
+      await gallery.setInputFiles({ name: 'plain.jpg', mimeType: 'image/jpeg', buffer: plain });
+      await expect(page.getByText('The photo tells its lens: 24 mm as on film.')).toBeVisible();
+      await expect(page.getByText('The photo has 51', { exact: false })).toHaveCount(0);
+      // Nothing was said of the tree: no limb of it is on record
+      expect(await limbsOf(page, orchard, 'Slip side 24')).toHaveLength(1);
+    },
+  );
+
+  journey('either')(
+    'a map that is left half done is there again, and can be thrown away',
+    async ({ page, orchard }) => {
+      await open(page, orchard.url, '/round/slip-side-03/map');
+      const title = page.getByText(/^Limb map · \d+ limbs$/);
+      const before = await title.innerText();
+      await page.getByRole('button', { name: 'Add a limb on it' }).click();
+      await expect(title).not.toHaveText(before);
+      const added = await title.innerText();
+      await readAnew(page);
+      await expect(title).toHaveText(added);
+      await expect(
+        page.getByText('Somebody left this map half done on this device.', { exact: false }),
+      ).toBeVisible();
+      await page.getByRole('button', { name: 'Take the map on record' }).click();
+      await expect(title).toHaveText(before);
+      await readAnew(page);
+      await expect(title).toHaveText(before);
+      await expect(page.getByRole('button', { name: 'Take the map on record' })).toHaveCount(0);
+      // Left on purpose, it is gone as well
+      await page.getByRole('button', { name: 'Add a limb on it' }).click();
+      await page.getByRole('button', { name: 'Cancel' }).click();
+      await page.getByRole('button', { name: 'Leave, lose the changes' }).click();
+      await expect(page).toHaveURL(/\/round\/slip-side-03$/);
+      await page.goto(`${orchard.url}/round/slip-side-03/map`);
+      await expect(title).toHaveText(before);
     },
   );
 

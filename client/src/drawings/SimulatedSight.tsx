@@ -25,7 +25,7 @@ interface SimulatedSightProps {
   onAim(aim: Aim): void;
 }
 
-const HEIGHT = 320;
+const HEIGHT = 260;
 /** A picture as wide as a phone shows it. */
 const FOCAL_SHARE = 0.9;
 const KEY_DEG = 0.5;

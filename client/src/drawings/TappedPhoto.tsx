@@ -1,14 +1,15 @@
-// A photo that places are tapped on: nearer by two fingers, the wheel or buttons; the last place is put right by a knob beside it, under a loupe.
+// A photo that places are tapped on: nearer by two fingers, the wheel or buttons; the last place is put right by a pad, under a loupe.
 
 import { MOST_ZOOM, movedBy, type Spot, zoomedAt } from '@mortisect/core/sight';
 import { View } from '@tamagui/core';
-import { type ReactNode, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import Svg, { Circle, G, Line, Path, Text } from 'react-native-svg';
 import { useSay } from '../data/useSay';
 import { Button } from '../ui/Button';
 import { elementRef } from '../ui/dom';
 import { useTextScale, useWidthOf } from '../ui/size';
 import { usePalette } from '../ui/theme';
+import { Small } from '../ui/type';
 import { Knob } from './Knob';
 import { useHold } from './useHold';
 
@@ -38,19 +39,21 @@ interface TappedPhotoProps {
   onMove(markId: string, at: Spot): void;
 }
 
-const MOST_HIGH = 620;
+const MOST_HIGH = 520;
 const NEARER = 1.5;
 const LOUPE = 96;
 const LOUPE_ZOOM = 3;
-/** The knob stands so far under its mark: a thumb on it hides nothing. */
-const KNOB_AWAY = 58;
+/** A thumb on the pad moves the mark by so much of its own way. */
+const PAD_SHARE = 0.4;
+const PAD = 48;
 
 export function TappedPhoto(props: TappedPhotoProps) {
   const { label, url, widthPx, heightPx, marks, wood, line, inHandId, onTap, onMove } = props;
   const say = useSay();
   const { chalk, ink } = usePalette();
+  const outer = useRef<HTMLElement>(null);
   const box = useRef<HTMLElement>(null);
-  const room = useWidthOf(box) || 320;
+  const room = useWidthOf(outer) || 320;
   const fontSize = 15 * useTextScale();
   const [view, setView] = useState<{ zoom: number; shift?: Spot }>({ zoom: 1 });
   const fit = Math.min(room / widthPx, MOST_HIGH / heightPx);
@@ -69,18 +72,18 @@ export function TappedPhoto(props: TappedPhotoProps) {
   const middle = held ? toScreen(held.at) : { x: width / 2, y: height / 2 };
   const nearer = (by: number, at: Spot) => setView((before) => zoomedAt(before, by, at, size));
   useHold(box, {
-    onTouch: (at) => at.x <= width && at.y <= height && onTap(toPhoto(at)),
+    onTouch: (at) => onTap(toPhoto(at)),
     onDrag: (x, y) => view.zoom > 1 && setView((before) => movedBy(before, { x, y }, size)),
     onPinch: (by, at, moved) => setView((before) => movedBy(zoomedAt(before, by, at, size), moved, size)),
     takesWheel: (isNearer) => (isNearer ? view.zoom < MOST_ZOOM : view.zoom > 1),
   });
   return (
-    <View gap={8}>
+    <View ref={elementRef(outer)} gap={8}>
       <View
         ref={elementRef(box)}
         role="img"
         aria-label={label}
-        width="100%"
+        width={width}
         height={height}
         position="relative"
         overflow="hidden"
@@ -122,21 +125,13 @@ export function TappedPhoto(props: TappedPhotoProps) {
           ))}
         </Svg>
         {held ? (
-          <MovedMark
-            mark={held}
-            at={middle}
-            size={size}
-            perPx={1 / (fit * view.zoom)}
-            onMove={(at) => onMove(held.id, { x: within(at.x, widthPx), y: within(at.y, heightPx) })}
-          >
-            <Loupe
-              url={url}
-              at={held.at}
-              zoom={fit * view.zoom * LOUPE_ZOOM}
-              left={middle.x < width / 2}
-              {...{ widthPx, heightPx }}
-            />
-          </MovedMark>
+          <Loupe
+            url={url}
+            at={held.at}
+            zoom={fit * view.zoom * LOUPE_ZOOM}
+            left={middle.x < width / 2}
+            {...{ widthPx, heightPx }}
+          />
         ) : null}
       </View>
       <View flexDirection="row" gap={8}>
@@ -154,6 +149,14 @@ export function TappedPhoto(props: TappedPhotoProps) {
         >
           {'−'}
         </Button>
+        {held ? (
+          <Pad
+            mark={held}
+            most={widthPx}
+            perPx={PAD_SHARE / (fit * view.zoom)}
+            onMove={(at) => onMove(held.id, { x: within(at.x, widthPx), y: within(at.y, heightPx) })}
+          />
+        ) : null}
       </View>
     </View>
   );
@@ -217,46 +220,34 @@ function Mark({ at: { x, y }, text, fontSize, isHeld }: MarkProps) {
   );
 }
 
-interface MovedMarkProps {
+interface PadProps {
   mark: PhotoMark;
-  at: Spot;
-  size: { width: number; height: number };
-  /** Pixels of the photo for one of the screen. */
+  most: number;
+  /** Pixels of the photo for one of the thumb. */
   perPx: number;
   onMove(at: Spot): void;
-  /** The loupe. */
-  children: ReactNode;
 }
 
-/** The mark in hand: a knob under it, or over it at the lower edge, that moves it. */
-function MovedMark({ mark, at, size, perPx, onMove, children }: MovedMarkProps) {
-  const { chalk } = usePalette();
-  const isLow = at.y + KNOB_AWAY + 24 > size.height;
-  const knob = { x: within(at.x, size.width), y: isLow ? at.y - KNOB_AWAY : at.y + KNOB_AWAY };
-  if (at.x < -40 || at.y < -40 || at.x > size.width + 40 || at.y > size.height + 40) return null;
+/** Under the photo, where a thumb on it hides nothing and takes no tap away: a drag or arrow keys put the last mark right. */
+function Pad({ mark, most, perPx, onMove }: PadProps) {
+  const say = useSay();
   return (
-    <>
-      <Svg
-        width={size.width}
-        height={size.height}
-        style={{ position: 'absolute', left: 0, top: 0, pointerEvents: 'none' }}
-        aria-hidden
-      >
-        <Path d={`M${at.x} ${at.y + (isLow ? -8 : 8)}L${knob.x} ${knob.y}`} stroke={chalk} strokeWidth={2} />
-      </Svg>
-      {children}
-      <Knob
-        label={mark.says}
-        value={Math.round(mark.at.x)}
-        most={Math.round(size.width * perPx)}
-        says={`${Math.round(mark.at.x)}, ${Math.round(mark.at.y)}`}
-        left={knob.x}
-        top={knob.y}
-        from={mark.at}
-        onDrag={(from, byPx, downPx) => onMove({ x: from.x + byPx * perPx, y: from.y + downPx * perPx })}
-        onKey={(right, up) => onMove({ x: mark.at.x + right, y: mark.at.y - up })}
-      />
-    </>
+    <View flexDirection="row" alignItems="center" gap={8} flex={1} minWidth={0}>
+      <View width={PAD} height={PAD} position="relative">
+        <Knob
+          label={`${say('shared.moveTheMark')}: ${mark.says}`}
+          value={Math.round(mark.at.x)}
+          most={most}
+          says={`${Math.round(mark.at.x)}, ${Math.round(mark.at.y)}`}
+          left={PAD / 2}
+          top={PAD / 2}
+          from={mark.at}
+          onDrag={(from, byPx, downPx) => onMove({ x: from.x + byPx * perPx, y: from.y + downPx * perPx })}
+          onKey={(right, up) => onMove({ x: mark.at.x + right, y: mark.at.y - up })}
+        />
+      </View>
+      <Small flexShrink={1}>{say('shared.moveTheMark')}</Small>
+    </View>
   );
 }
 

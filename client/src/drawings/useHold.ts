@@ -70,9 +70,6 @@ export function useHold(target: RefObject<HTMLElement | null>, hold: Hold): void
       areaFrom = null;
     };
     const click = (event: MouseEvent) => {
-      // A knob that lies on the drawing is held by itself
-      const knob = event.target instanceof Element ? event.target.closest('[role="slider"]') : null;
-      if (knob && knob !== element && element.contains(knob)) return;
       look();
       if (far < STILL_PX) latest.current.onTouch(placeOf(event));
     };

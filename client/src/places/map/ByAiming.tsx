@@ -143,31 +143,37 @@ export function ByAiming({ detail, twelveBearingDeg }: ByAimingProps) {
         </View>
       </View>
     ) : null;
-  const work = (
-    <View gap={16}>
+  const notes = (
+    <>
       <Body>{say('round.aimHow')}</Body>
       <Notice kind="said">{say('round.aimIron')}</Notice>
-      <View flexDirection="row" gap={12} maxWidth={760}>
-        <LengthField
-          grow
-          label={say('round.aimEyes')}
-          cm={aiming.eyeCm}
-          leastCm={EYE_CM.least}
-          mostCm={EYE_CM.most}
-          onChange={(eyeCm) => keep({ ...aiming, eyeCm })}
-        />
-        <LengthField
-          key={which}
-          grow
-          label={say('round.surveyAway')}
-          cm={place?.awayCm ?? AWAY_STARTS_CM}
-          leastCm={AWAY_CM.least}
-          mostCm={AWAY_CM.most}
-          onChange={(awayCm) =>
-            place && keep({ ...aiming, places: aiming.places.with(which, { ...place, awayCm }) })
-          }
-        />
-      </View>
+    </>
+  );
+  const sizes = (
+    <View flexDirection="row" gap={12} maxWidth={760}>
+      <LengthField
+        grow
+        label={say('round.aimEyes')}
+        cm={aiming.eyeCm}
+        leastCm={EYE_CM.least}
+        mostCm={EYE_CM.most}
+        onChange={(eyeCm) => keep({ ...aiming, eyeCm })}
+      />
+      <LengthField
+        key={which}
+        grow
+        label={say('round.surveyAway')}
+        cm={place?.awayCm ?? AWAY_STARTS_CM}
+        leastCm={AWAY_CM.least}
+        mostCm={AWAY_CM.most}
+        onChange={(awayCm) =>
+          place && keep({ ...aiming, places: aiming.places.with(which, { ...place, awayCm }) })
+        }
+      />
+    </View>
+  );
+  const work = (
+    <View gap={16} maxWidth={760}>
       {aiming.limbs.length > 0 ? (
         <Tabs
           label={say('round.aimPlaces')}
@@ -179,9 +185,12 @@ export function ByAiming({ detail, twelveBearingDeg }: ByAimingProps) {
           onChange={setShown}
         />
       ) : null}
-      <View gap={12} maxWidth={760}>
-        {simulated ? (
-          <>
+      {aim ? (
+        <View gap={12}>
+          <Label role="status" fontSize="$22" lineHeight="$22" color="$chalk" minHeight={28}>
+            {stepWords(say, step, aiming)}
+          </Label>
+          {simulated ? (
             <SimulatedSight
               label={say('round.aimSimulatedSight')}
               says={aimWords(say, simulated)}
@@ -193,28 +202,24 @@ export function ByAiming({ detail, twelveBearingDeg }: ByAimingProps) {
               aim={simulated}
               onAim={setSimulated}
             />
-            <Small>{say('round.aimSimulatedSays')}</Small>
-          </>
-        ) : (
+          ) : null}
+          <Small>
+            {aimWords(say, aim)}
+            {aimedAt ? ` ${say('round.aimedAt', { limb: limbIn(say, names.get(aimedAt) ?? aimedAt) })}` : ''}
+          </Small>
+          <Button kind="main" disabled={step === null} onPress={take}>
+            {say('round.aimTake')}
+          </Button>
+          {simulated ? <Small>{say('round.aimSimulatedSays')}</Small> : null}
+          {sizes}
+        </View>
+      ) : (
+        <>
+          {notes}
+          {sizes}
           <Sensor state={state} onStart={start} onSimulate={() => setChoosing(true)} />
-        )}
-        {aim ? (
-          <>
-            <Label role="status" fontSize="$22" lineHeight="$22" color="$chalk" minHeight={28}>
-              {stepWords(say, step, aiming)}
-            </Label>
-            <Small>
-              {aimWords(say, aim)}
-              {aimedAt
-                ? ` ${say('round.aimedAt', { limb: limbIn(say, names.get(aimedAt) ?? aimedAt) })}`
-                : ''}
-            </Small>
-            <Button kind="main" disabled={step === null} onPress={take}>
-              {say('round.aimTake')}
-            </Button>
-          </>
-        ) : null}
-      </View>
+        </>
+      )}
       {fault ? <Notice kind="caution">{fault}</Notice> : null}
       <SimulatedTrees
         title={say('round.sensorSimulatedOf')}
@@ -233,6 +238,7 @@ export function ByAiming({ detail, twelveBearingDeg }: ByAimingProps) {
       <View gap={16}>
         {work}
         {rows}
+        {aim ? notes : null}
       </View>
     );
   }
@@ -241,8 +247,9 @@ export function ByAiming({ detail, twelveBearingDeg }: ByAimingProps) {
       <View flex={1} minWidth={0}>
         {work}
       </View>
-      <View flex={1} minWidth={0}>
+      <View flex={1} minWidth={0} gap={16}>
         {rows}
+        {aim ? notes : null}
       </View>
     </View>
   );

@@ -211,6 +211,11 @@ function OnePhoto(props: OnePhotoProps) {
               {surveyFaultWords(say, fault, units)}
             </Notice>
           ) : null}
+          <Small>
+            {photo.focalMm35 === null
+              ? say('round.surveyNoLens')
+              : say('round.surveyLens', { mm: Math.round(photo.focalMm35) })}
+          </Small>
           {draft.simulatedOf[which] ? <Small>{say('round.surveySimulatedSays')}</Small> : null}
         </>
       ) : null}

@@ -106,6 +106,7 @@ function Drawing({ detail, today, left }: DrawingProps) {
   };
   return (
     <Screen
+      key={way === null ? 'map' : 'way'}
       title={tree.code}
       subtitle={
         way === null ? say('round.limbMapLimbs', { limbs: history.limbs.length }) : say('round.aFirstLimbMap')
