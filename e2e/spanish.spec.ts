@@ -27,7 +27,7 @@ async function begin(page: Page, { url }: Orchard): Promise<void> {
   await page.goto(`${url}/today`);
   await page.getByLabel(say('shared.whoWorksOnThisDevice')).fill('Cuadrilla del muro');
   await page.getByRole('button', { name: say('shared.start'), exact: true }).click();
-  await expect(page.getByText(say('today.cutsToMakeOnTrees', { waiting: 37, trees: 12 }))).toBeVisible(
+  await expect(page.getByText(say('today.cutsToMakeOnTrees', { waiting: 40, trees: 12 }))).toBeVisible(
     RECKONED,
   );
   await expect(page.locator('html')).toHaveAttribute('lang', 'es-ES');
@@ -127,9 +127,9 @@ async function changeLanguage(page: Page): Promise<void> {
     .first()
     .click();
   await page.getByLabel(say('shared.whoWorksOnThisDevice')).fill('Otro nombre');
-  await page.getByLabel(say('book.languageOfThisDevice')).selectOption('en-US');
+  await page.getByLabel(say('shared.languageOfThisDevice')).selectOption('en-US');
   const english = sayIn('en-US');
   await expect(page.getByLabel(english('shared.whoWorksOnThisDevice'))).toHaveValue('Otro nombre');
   await page.reload();
-  await expect(page.getByLabel(english('book.languageOfThisDevice'))).toHaveValue('en-US');
+  await expect(page.getByLabel(english('shared.languageOfThisDevice'))).toHaveValue('en-US');
 }

@@ -47,7 +47,7 @@ import {
   regrowingInstance,
   shapedInstance,
 } from '../core/src/plan/testing/instances';
-import { mean, surveyErrors, quantile as surveyQuantile } from '../core/src/survey/testing/errors';
+import { mean, surveyErrors } from '../core/src/survey/testing/errors';
 import { USUAL } from '../core/src/survey/testing/trees';
 import { trees } from '../server/src/demo/orrinBight';
 

@@ -22,6 +22,7 @@ await command(async () => {
   await run('Words', process.execPath, ['--import', 'tsx', 'scripts/bench-words.mjs']);
   await run('Commits', process.execPath, ['--import', 'tsx', 'scripts/bench-commits.ts']);
   weightOfWebApp();
+  await firstHour();
   await startsOfDemo();
   await registerOfThousands();
   longAgo();
@@ -87,6 +88,32 @@ async function startsOfDemo() {
       await stopServer(child);
     }
   } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+/** From a server without a tree to the first cut with its reason, on a phone. */
+async function firstHour() {
+  const { startServer, stopServer } = await import('./server.mjs');
+  const { chromium } = await import('@playwright/test');
+  const { newcomer } = await import('./newcomer.mjs');
+  const folder = mkdtempSync(path.join(tmpdir(), 'bench-'));
+  const { child, url } = await startServer(['--data', folder, '--port', '0', '--copies', 'none'], {
+    quiet: true,
+  });
+  const browser = await chromium.launch(launchOptions);
+  try {
+    const context = await browser.newContext({
+      ...{ locale: 'en-GB', viewport: PHONE, permissions: ['geolocation'] },
+      geolocation: { latitude: 54.2, longitude: -10.4 },
+    });
+    const { taps, keys, words, machine, seconds } = await newcomer(await context.newPage(), url);
+    say(
+      `First hour, from nothing to the first cut with its reason: ${taps} taps, ${keys} keys, ${words} words to read; ${seconds.toFixed(0)} s for a newcomer, of them ${machine.toFixed(1)} s the machine’s  (aim: under 300 s)`,
+    );
+  } finally {
+    await browser.close();
+    await stopServer(child);
     rmSync(folder, { recursive: true, force: true });
   }
 }

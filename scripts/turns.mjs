@@ -13,7 +13,7 @@ const TURNS_OF_ALL = [
   ['kept'],
   ['trouble'],
   ['answers'],
-  ['plan', 'archive'],
+  ['plan', 'archive', 'newcomer'],
   ['days'],
   ['day'],
   ['round'],

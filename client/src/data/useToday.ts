@@ -39,3 +39,10 @@ export function useUnits(): Units {
   const { locale } = useSay();
   return own ?? unitsOf(ofSite, unitsOfLocale(locale));
 }
+
+/** Species that are grown in this orchard, the usual one first; none where nobody has said. */
+export function useGrown(): readonly string[] {
+  return useSite().data?.site.grows ?? NOTHING;
+}
+
+const NOTHING: readonly string[] = [];

@@ -10,11 +10,12 @@ import { WorkPace } from '../handling/index';
 import { siteUnits } from '../measure/index';
 import { PlanSettings, startingPlanSettings } from '../plan/index';
 import { refusing } from '../refusal/index';
-import { Cultivar } from '../register/index';
+import { Cultivar, speciesTable } from '../register/index';
 import { COMMON_PRACTICE, setting } from '../settings/index';
 import { startingTimingSettings, TimingSettings } from '../timing/index';
 import { Climate, Spell } from '../weather/index';
 import { name, Stamp, TimeZone, text } from './common';
+import { SpeciesCode } from './tree';
 
 /** How the face of a cut lies, and what is put on it. */
 export const faceSlopes = ['away', 'square'] as const;
@@ -128,6 +129,11 @@ export const Site = z
     season: z.enum(seasons).nullable().describe('null: by the calendar'),
     schools: SiteSchools,
     agentId: z.string().max(40),
+    grows: z
+      .array(SpeciesCode)
+      .max(speciesTable.length)
+      .default([])
+      .describe('species that are grown here, the usual one first; empty: nobody has said'),
     cultivars: z.array(Cultivar).max(500).default([]).describe('the caretaker’s own'),
     blightHosts: z
       .array(z.strictObject({ name: name(80), where: text(200) }))

@@ -12,6 +12,7 @@ export {
   type BearingHabit,
   bearingHabits,
   type Confidence,
+  grownFirst,
   type HostGroup,
   hostGroups,
   isTrainedFlat,

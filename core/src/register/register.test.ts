@@ -6,6 +6,7 @@ import {
   cultivarNamed,
   formMeant,
   groundPlaces,
+  grownFirst,
   isTrainedFlat,
   isUsualSize,
   jobDueOn,
@@ -216,4 +217,11 @@ test.each([
   [null, null],
 ])('a tree planted in %s is %s years old in 2026', (planted, age) => {
   expect(treeAge(planted, 2026)).toBe(age);
+});
+
+test('what is grown here stands first in its own order, and every species once', () => {
+  const codes = grownFirst(['pear', 'fig', 'no such species']).map(({ code }) => code);
+  expect(codes.slice(0, 3)).toEqual(['pear', 'fig', 'apple']);
+  expect(codes.toSorted()).toEqual(speciesTable.map(({ code }) => code).toSorted());
+  expect(grownFirst([])).toEqual(speciesTable);
 });

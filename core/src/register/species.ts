@@ -151,3 +151,9 @@ function plain(text: string): string {
     .replace(/[^a-z0-9]+/g, ' ')
     .trim();
 }
+
+/** All species, those that are grown here before the others. @param codes of them, the usual one first */
+export function grownFirst(codes: readonly string[]): Species[] {
+  const grown = codes.flatMap((code) => speciesOf(code) ?? []);
+  return [...grown, ...speciesTable.filter(({ code }) => !codes.includes(code))];
+}

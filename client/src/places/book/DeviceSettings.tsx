@@ -1,10 +1,8 @@
 // What this device keeps for itself: who works on it, its theme, its units, its keys.
 
-import { type Locale, locales } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { inWords } from '../../data/api';
-import { browserLocale } from '../../data/catalogues';
 import { usePreferences } from '../../data/preferences';
 import { useSession } from '../../data/queries';
 import { useClockOff } from '../../data/useClock';
@@ -14,9 +12,9 @@ import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Field } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
-import { Select } from '../../ui/Select';
 import { useWide } from '../../ui/theme';
 import { Label, Section, Small } from '../../ui/type';
+import { LanguageChoice } from '../LanguageChoice';
 import { clockOffWords } from '../words';
 import { KeptHere } from './KeptHere';
 import { SignedIn } from './SignedIn';
@@ -76,32 +74,6 @@ export function DeviceSettings() {
       <KeptHere />
       {session?.required ? <SignedIn /> : null}
     </View>
-  );
-}
-
-/** Each in its own words: whoever does not read the language that is set finds theirs. */
-const LOCALES: Record<Locale, string> = {
-  'en-GB': 'English (UK)',
-  'en-US': 'English (US)',
-  'es-ES': 'Español (1,5)',
-  'es-419': 'Español (1.5)',
-};
-
-function LanguageChoice() {
-  const say = useSay();
-  const [asked] = useState(browserLocale);
-  const chosen = usePreferences(({ locale }) => locale);
-  return (
-    <Select
-      label={say('book.languageOfThisDevice')}
-      value={chosen ?? ''}
-      options={[
-        { value: '', label: say('book.asTheBrowser', { language: LOCALES[asked] }) },
-        ...locales.map((locale) => ({ value: locale, label: LOCALES[locale] })),
-      ]}
-      onChange={(value) => usePreferences.setState({ locale: (value || null) as Locale | null })}
-      hint={say('book.languageChangesWordsDaysAndDecimals')}
-    />
   );
 }
 

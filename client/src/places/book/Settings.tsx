@@ -3,6 +3,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import type { SiteRecord } from '@mortisect/core/records';
 import { Site } from '@mortisect/core/records';
+import { speciesTable } from '@mortisect/core/register';
 import type { PlainKey, Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useEffect } from 'react';
@@ -18,6 +19,7 @@ import { useLeaveGuard } from '../../ui/leaveGuard';
 import { goToFirstFault, SaveButton } from '../../ui/SaveButton';
 import { Screen } from '../../ui/Screen';
 import { Select } from '../../ui/Select';
+import { Several } from '../../ui/Several';
 import { useWide } from '../../ui/theme';
 import { Label, Section, Small } from '../../ui/type';
 import { useBase } from '../../ui/useBase';
@@ -179,6 +181,18 @@ function SiteFields({ control }: { control: SiteControl }) {
               onChange={field.onChange}
             />
           </View>
+        )}
+      />
+      <Controller
+        control={control}
+        name="grows"
+        render={({ field }) => (
+          <Several
+            label={say('book.whatIsGrown')}
+            options={speciesTable.map(({ code, name }) => ({ value: code, label: name }))}
+            value={field.value ?? []}
+            onChange={field.onChange}
+          />
         )}
       />
       <Controller

@@ -16,7 +16,7 @@ import {
   withTap,
 } from '@mortisect/core/survey';
 import { View } from '@tamagui/core';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { usePictureUrl } from '../../data/surveyPictures';
 import { useSay } from '../../data/useSay';
 import { useUnits } from '../../data/useToday';
@@ -37,6 +37,15 @@ const NEW_SURVEY: SurveyDraft = {
   ...{ taken: 0, simulatedOf: [] },
 };
 
+/** The page and its buttons ask for the same. */
+const surveyedOf = new WeakMap<SurveyDraft, Surveyed>();
+
+function surveyedOnce(draft: SurveyDraft): Surveyed {
+  const known = surveyedOf.get(draft) ?? surveyed(draft);
+  surveyedOf.set(draft, known);
+  return known;
+}
+
 /** What was tapped so far of a tree, and what core makes of it. */
 export function useSurvey(treeId: string): {
   draft: SurveyDraft;
@@ -45,7 +54,7 @@ export function useSurvey(treeId: string): {
   limbs: LimbSurveyed[];
 } {
   const draft = useMapDrafts(({ surveys }) => surveys[treeId]) ?? NEW_SURVEY;
-  const found = useMemo(() => surveyed(draft), [draft]);
+  const found = surveyedOnce(draft);
   return {
     draft,
     keep: (next) => keepMapDraft('surveys', treeId, next),

@@ -1,13 +1,13 @@
 // A row at once: so many trees alike, each with a number of its own.
 
-import { speciesTable } from '@mortisect/core/register';
+import { grownFirst } from '@mortisect/core/register';
 import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useRef, useState } from 'react';
 import { useTrees } from '../../data/queries';
 import { useSay } from '../../data/useSay';
-import { useUnits } from '../../data/useToday';
+import { useGrown, useUnits } from '../../data/useToday';
 import { useImportTrees } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
@@ -29,8 +29,16 @@ export function RowOfTrees() {
   const known = useTrees().data?.trees ?? [];
   const writing = useImportTrees();
   const size = units === 'us' ? '10 ft' : '3 m';
+  const grown = useGrown();
   const [form, setForm] = useState<RowForm>({
-    ...{ count: '12', species: 'apple', cultivar: '', plantedYear: '', heightCm: size, spreadCm: size },
+    ...{
+      count: '12',
+      species: grown[0] ?? 'apple',
+      cultivar: '',
+      plantedYear: '',
+      heightCm: size,
+      spreadCm: size,
+    },
     plot: say('round.firstPlot'),
     row: say('round.firstRow'),
   });
@@ -102,7 +110,7 @@ export function RowOfTrees() {
             <Select
               label={say(FIELD_WORDS.species)}
               value={form.species}
-              options={speciesTable.map(({ code, name }) => ({ value: code, label: told(say, name) }))}
+              options={grownFirst(grown).map(({ code, name }) => ({ value: code, label: told(say, name) }))}
               onChange={(species) => set({ species })}
             />
           </View>

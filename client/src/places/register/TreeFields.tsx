@@ -7,15 +7,15 @@ import {
   bearingHabits,
   type Cultivar,
   cultivarsOf,
+  grownFirst,
   speciesOf,
-  speciesTable,
   treeForms,
 } from '@mortisect/core/register';
 import { purposes } from '@mortisect/core/triage';
 import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../../data/useSay';
-import { useUnits } from '../../data/useToday';
+import { useGrown, useUnits } from '../../data/useToday';
 import { CheckRow } from '../../ui/CheckRow';
 import { Field } from '../../ui/Field';
 import { Select } from '../../ui/Select';
@@ -41,11 +41,11 @@ interface TreeFieldsProps {
 }
 
 const options = (values: readonly string[]) => values.map((value) => ({ value, label: upperFirst(value) }));
-const SPECIES = speciesTable.map(({ code, name }) => ({ value: code, label: name }));
 
 export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFieldsProps) {
   const say = useSay();
   const units = useUnits();
+  const grown = useGrown();
   const unit = units === 'us' ? 'in' : 'cm';
   const set = (part: Partial<TreeForm>) => onChange({ ...form, ...part });
   const words = (key: TextKey, more: { multiline?: boolean; list?: string[] } = {}) => (
@@ -117,7 +117,7 @@ export function TreeFields({ form, faults, trees, cultivars, onChange }: TreeFie
         <Select
           label={say(FIELD_WORDS.species)}
           value={form.species}
-          options={SPECIES}
+          options={grownFirst(grown).map(({ code, name }) => ({ value: code, label: name }))}
           onChange={(species) =>
             onChange({
               ...form,

@@ -59,3 +59,8 @@ test('the next place follows the last of the row', () => {
   ).toBe(5);
   expect(nextPlace([], 'P', 'R')).toBe(1);
 });
+
+test('a new tree is of the kind that is grown here, in its usual form', () => {
+  expect(emptyForm(english)).toMatchObject({ species: 'apple', form: 'central leader', code: '' });
+  expect(emptyForm(english, 'peach')).toMatchObject({ species: 'peach', form: 'open centre' });
+});

@@ -70,8 +70,10 @@ export function formOfTree(say: Say, tree: TreeBody, units: Units): TreeForm {
   };
 }
 
-export function emptyForm(say: Say): TreeForm {
-  return { ...formOfTree(say, NEW_TREE, 'metric'), code: '', plot: '', row: '', heightCm: '', spreadCm: '' };
+/** @param species that is usual here */
+export function emptyForm(say: Say, species = NEW_TREE.species): TreeForm {
+  const tree = { ...NEW_TREE, species, form: speciesOf(species)?.usualForm ?? NEW_TREE.form };
+  return { ...formOfTree(say, tree, 'metric'), code: '', plot: '', row: '', heightCm: '', spreadCm: '' };
 }
 
 /**

@@ -2,6 +2,7 @@
 
 import { siteUnits } from '@mortisect/core/measure';
 import { Site, type SiteRecord } from '@mortisect/core/records';
+import { speciesTable } from '@mortisect/core/register';
 import type { PlainKey } from '@mortisect/words';
 import { issueWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
@@ -15,7 +16,9 @@ import { Failed } from '../../ui/Failed';
 import { Field } from '../../ui/Field';
 import { Row, Rows } from '../../ui/Row';
 import { SaveButton } from '../../ui/SaveButton';
+import { Several } from '../../ui/Several';
 import { Body, Section, Small } from '../../ui/type';
+import { LanguageChoice } from '../LanguageChoice';
 
 export function FirstHour() {
   const say = useSay();
@@ -66,6 +69,7 @@ function WhereItStands({ record: { site, revision } }: { record: SiteRecord }) {
     longitude: isUnsaid(site) ? '' : String(site.longitude),
   });
   const [units, setUnits] = useState(site.units);
+  const [grows, setGrows] = useState(site.grows);
   const [placeFault, setPlaceFault] = useState<string | null>(null);
   const number = (text: string) => (text.trim() === '' ? Number.NaN : Number(text.replace(',', '.')));
   const read = Site.safeParse({
@@ -74,6 +78,7 @@ function WhereItStands({ record: { site, revision } }: { record: SiteRecord }) {
     latitude: number(typed.latitude),
     longitude: number(typed.longitude),
     units,
+    grows,
     timeZone: zoneHere() ?? site.timeZone,
   });
   const faultOf = (key: keyof Typed) => {
@@ -126,6 +131,13 @@ function WhereItStands({ record: { site, revision } }: { record: SiteRecord }) {
         options={siteUnits.map((value) => ({ value, label: say(UNITS[value]) }))}
         value={units}
         onChange={(value) => setUnits(value as Site['units'])}
+      />
+      <LanguageChoice />
+      <Several
+        label={say('today.whatIsGrown')}
+        options={speciesTable.map(({ code, name }) => ({ value: code, label: name }))}
+        value={grows}
+        onChange={setGrows}
       />
       <View flexDirection="row">
         <SaveButton
