@@ -86,7 +86,7 @@ atBothSizes((name, _viewport, journey) => {
       await page.getByRole('button', { name: 'Draw it' }).click();
       await goTo(page, 'Today');
       await question.getByRole('button', { name: 'Leave, lose the changes' }).click();
-      await expect(page.getByRole('heading', { level: 1, name: 'Today' })).toBeVisible();
+      await expect(page.getByRole('heading', { level: 1, name: 'Orrin Bight' })).toBeVisible();
       await expect(question).toHaveCount(0);
     },
   );

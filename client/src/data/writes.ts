@@ -3,6 +3,7 @@ import {
   type ActionBody,
   type FindingBody,
   type JobBody,
+  type RowBody,
   type Site,
   type SiteRecord,
   type TreeBody,
@@ -67,6 +68,14 @@ export const useSaveTree = () =>
     onSuccess: refreshOrchard,
   });
 
+export const useSaveRow = () =>
+  useMutation({
+    mutationFn: ({ rowId, baseRevision, row }: { rowId: string; baseRevision: number; row: RowBody }) =>
+      ask('putRow', { params: { rowId }, body: { baseRevision, row } }),
+    // Of a row that has changed meanwhile the newest is shown
+    onSettled: refreshOrchard,
+  });
+
 /** A deleted tree stands in every list again, as it was. */
 export const useTakeTreeBack = () =>
   useMutation({
@@ -112,6 +121,36 @@ export function useRecordAction() {
 export const useImportTrees = () =>
   useMutation({
     mutationFn: (given: Ask<'importTrees'>) => ask('importTrees', given),
+    onSuccess: (report) => report.written > 0 && refreshOrchard(),
+  });
+
+interface NewRow {
+  plot: string;
+  row: string;
+  spacingCm: number;
+  given: Ask<'importTrees'>;
+}
+
+/** Trees of a row with how far apart they stand; a row that has stood there before keeps its spacing. */
+export const useWriteRow = () =>
+  useMutation({
+    mutationFn: async ({ plot, row, spacingCm, given }: NewRow) => {
+      const find = async () => {
+        const { plots, rows } = await ask('getTrees', {});
+        const plotId = plots.find(({ name }) => name.toLowerCase() === plot.toLowerCase())?.id;
+        const ofPlot = rows.filter((other) => other.plotId === plotId);
+        const at = ofPlot.findIndex(({ name }) => name.toLowerCase() === row.toLowerCase());
+        return { at, found: ofPlot[at] };
+      };
+      const wasThere = (await find()).found !== undefined;
+      const report = await ask('importTrees', given);
+      const { at, found } = await find();
+      if (report.written > 0 && found && !wasThere && found.spacingCm !== spacingCm) {
+        const body = { baseRevision: found.revision, row: { name: found.name, spacingCm, at } };
+        await ask('putRow', { params: { rowId: found.id }, body });
+      }
+      return report;
+    },
     onSuccess: (report) => report.written > 0 && refreshOrchard(),
   });
 

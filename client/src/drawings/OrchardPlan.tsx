@@ -51,6 +51,7 @@ export function OrchardPlan(props: OrchardPlanProps) {
   const look = moved ?? whole;
   const [atId, setAtId] = useState<string | null>(null);
   const [area, setArea] = useState<[Place, Place] | null>(null);
+  const [marksArea, setMarksArea] = useState(false);
   const id = useId();
   const all = useMemo(
     () => plan.plots.flatMap((plot) => plot.trees).filter((tree) => trees.has(tree.id)),
@@ -76,8 +77,10 @@ export function OrchardPlan(props: OrchardPlanProps) {
       ),
     onPinch: nearer,
     ...(onArea && {
+      marksArea,
       onArea: (from: Place, to: Place, isLast: boolean) => {
         setArea(isLast ? null : [from, to]);
+        if (isLast) setMarksArea(false);
         if (isLast) onArea(all.filter((tree) => isBetween(placeOf(tree), from, to)).map((tree) => tree.id));
       },
     }),
@@ -135,7 +138,7 @@ export function OrchardPlan(props: OrchardPlanProps) {
         borderStyle="solid"
         borderColor="$rule"
         cursor={isWhole ? 'pointer' : 'grab'}
-        style={{ touchAction: isWhole ? 'pan-y' : 'none' }}
+        style={{ touchAction: isWhole && !marksArea ? 'pan-y' : 'none' }}
       >
         <PaintedOrchard plan={plan} trees={trees} look={look} atId={atId} width={width} height={height} />
         {area ? <Area from={area[0]} to={area[1]} /> : null}
@@ -147,6 +150,11 @@ export function OrchardPlan(props: OrchardPlanProps) {
         <Button onPress={() => nearer(1 / NEARER)} disabled={isWhole} aria-label={say('shared.fartherOff')}>
           {'−'}
         </Button>
+        {onArea ? (
+          <Button aria-pressed={marksArea} onPress={() => setMarksArea(!marksArea)}>
+            {say(marksArea ? 'shared.dragOverTrees' : 'shared.markAnArea')}
+          </Button>
+        ) : null}
         {marks.map(({ mark, says }) => (
           <View key={says} flexDirection="row" alignItems="center" gap={6}>
             <TreeSwatch mark={mark} />

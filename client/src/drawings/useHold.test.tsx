@@ -3,7 +3,7 @@ import { render } from '@testing-library/react';
 import { useRef } from 'react';
 import { useHold } from './useHold';
 
-function come(takes = true) {
+function come({ takes = true, marksArea = false } = {}) {
   const told: unknown[] = [];
   function Held() {
     const box = useRef<HTMLDivElement>(null);
@@ -13,6 +13,7 @@ function come(takes = true) {
       onPinch: (by, at, moved) => told.push(['pinch', Number(by.toFixed(3)), at, moved]),
       takesWheel: (isNearer) => takes && isNearer,
       onArea: (from, to, isLast) => told.push(['area', from, to, isLast]),
+      marksArea,
     });
     return <div ref={box} />;
   }
@@ -96,9 +97,20 @@ test('with the shift key held an area is marked out, and nothing moves', () => {
   ]);
 });
 
+test('a finger has no shift key: while an area is marked out every drag does it', () => {
+  const { told, point } = come({ marksArea: true });
+  point('pointerdown', 1, 20, 30);
+  point('pointermove', 1, 60, 80);
+  point('pointerup', 1, 60, 80);
+  expect(told).toEqual([
+    ['area', { x: 10, y: 10 }, { x: 50, y: 60 }, false],
+    ['area', { x: 10, y: 10 }, { x: 50, y: 60 }, true],
+  ]);
+});
+
 test('the wheel comes nearer where it is taken; else the page has it', () => {
   const { told, wheel } = come();
   expect([wheel(-100), wheel(100), wheel(0)]).toEqual([true, false, false]);
   expect(told).toEqual([['pinch', 1.2, { x: 50, y: 50 }, { x: 0, y: 0 }]]);
-  expect(come(false).wheel(-100)).toBe(false);
+  expect(come({ takes: false }).wheel(-100)).toBe(false);
 });

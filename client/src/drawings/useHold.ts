@@ -11,6 +11,8 @@ interface Hold {
   onTouch(at: Place): void;
   /** One finger, or the mouse, has moved so far to the right and down since it was told last. */
   onDrag(byPx: number, downPx: number): void;
+  /** Whoever drags marks out an area, without the shift key as well. */
+  marksArea?: boolean;
   /** With the shift key held it marks out an area, from where it was put down; the last word once it is lifted. */
   onArea?(from: Place, to: Place, isLast: boolean): void;
   /** Two fingers, or the wheel: so many times nearer, at a place of the drawing that has moved so far since it was told last. */
@@ -48,7 +50,8 @@ export function useHold(target: RefObject<HTMLElement | null>, hold: Hold): void
         look();
       }
       held.set(event.pointerId, placeOf(event));
-      areaFrom = event.shiftKey && latest.current.onArea ? placeOf(event) : null;
+      const { onArea, marksArea } = latest.current;
+      areaFrom = onArea && (event.shiftKey || marksArea) ? placeOf(event) : null;
       element.setPointerCapture(event.pointerId);
     };
     const move = (event: PointerEvent) => {

@@ -168,7 +168,7 @@ export class FakeServer {
       case 'getTrees':
         return {
           plots: [{ id: 'p', name: 'Plot', note: 'By the gate.' }],
-          rows: [{ id: 'r', plotId: 'p', name: 'Row', spacingCm: 400 }],
+          rows: [{ id: 'r', plotId: 'p', name: 'Row', spacingCm: 400, revision: 1 }],
           trees: this.trees,
         };
       case 'getTree':

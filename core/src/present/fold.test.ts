@@ -1,7 +1,7 @@
 // The present is folded from the history: in any order, with lines twice, of trees that are gone and of kinds that nobody knows.
 import fc from 'fast-check';
 import { defaultSchools } from '../records/index';
-import { fold } from './index';
+import { fold, type Present } from './index';
 
 const AT = '2026-11-20T10:00:00.000Z';
 const idOf = (n: number) => `0193f000-0000-7000-8000-${String(n).padStart(12, '0')}`;
@@ -202,4 +202,42 @@ test('a tree whose row the history does not have, and what is no line at all, ar
     { seq: lost.seq, why: { code: 'treeWithoutRow', given: { tree: 'c' } } },
   ]);
   expect(seen([null, 'x', ...history]).aside.map(({ seq: at }) => at)).toEqual([-1, -1]);
+});
+
+describe('a row that was called otherwise', () => {
+  const renamed = (seq: number, name: string, id = 'r', revision = 2) => ({
+    ...line(id, { kind: 'row', row: { plotId: 'p', name, spacingCm: 400, position: 0 } }),
+    ...{ seq, revision },
+  });
+  const begun = (fold(history).trees.get('a') as NonNullable<ReturnType<Present['trees']['get']>>).tree;
+  const { value } = begun;
+  const rowOf = (lines: { seq?: number }[], named: string, seq: number) => {
+    const tree = { ...begun, seq, revision: 9, value: { ...value, tree: { ...value.tree, row: named } } };
+    return fold([...history, ...lines, tree]).trees.get('a')?.rowId;
+  };
+  const was = value.tree.row;
+
+  test.each<[string, { seq?: number }[], string, number, string]>([
+    ['keeps its trees', [renamed(500, 'New')], was, 400, 'r'],
+    ['is found by its new name', [renamed(500, 'New')], 'NEW', 600, 'r'],
+    ['is meant by whoever had not heard of it', [renamed(500, 'New')], was, 600, 'r'],
+    [
+      'gives its name to another that is made afterwards',
+      [renamed(500, 'New'), renamed(510, was, 's', 1)],
+      ...([was, 600, 's'] as const),
+    ],
+    [
+      'is still meant by a line of before',
+      [renamed(500, 'New'), renamed(510, was, 's', 1)],
+      ...([was, 400, 'r'] as const),
+    ],
+    [
+      'of two lines with one revision the earlier holds',
+      [renamed(500, 'New'), renamed(520, 'Other')],
+      ...(['New', 600, 'r'] as const),
+    ],
+  ])('%s', (_what, lines, named, seq, rowId) => {
+    expect(rowOf(lines, named, seq)).toBe(rowId);
+    expect(rowOf(lines.toReversed(), named, seq)).toBe(rowId);
+  });
 });

@@ -30,15 +30,16 @@ export interface Present {
  */
 export function fold(lines: Iterable<unknown>): Present {
   const aside: Present['aside'] = [];
-  const latest = latestOf(lines, aside);
+  const rowLines: Line<'row'>[] = [];
+  const latest = latestOf(lines, aside, rowLines);
   const of = <K extends HistoryValue['kind']>(kind: K) =>
     (latest.get(kind) ?? new Map()) as Map<string, Line<K>>;
   const [plots, rows] = [of('plot'), of('row')];
-  const rowIdOf = rowFinder(plots, rows);
+  const rowIdOf = rowFinder(plots, rowLines);
   const trees: Present['trees'] = new Map();
   for (const [id, tree] of of('tree')) {
     const limbs = of('limbs').get(id);
-    const rowId = rowIdOf(tree.value.tree.plot, tree.value.tree.row);
+    const rowId = rowIdOf(tree.value.tree.plot, tree.value.tree.row, tree.seq);
     if (!limbs) aside.push({ seq: tree.seq, why: refusal('treeWithoutMap', { tree: id }) });
     else if (rowId === null) aside.push({ seq: tree.seq, why: refusal('treeWithoutRow', { tree: id }) });
     else trees.set(id, { tree, limbs, rowId });
@@ -63,7 +64,11 @@ export function fold(lines: Iterable<unknown>): Present {
   return { site: site ?? null, plots, rows, trees, findings, actions, jobs: standing('job'), aside };
 }
 
-function latestOf(lines: Iterable<unknown>, aside: Present['aside']): Map<string, Map<string, HistoryLine>> {
+function latestOf(
+  lines: Iterable<unknown>,
+  aside: Present['aside'],
+  rowLines: Line<'row'>[],
+): Map<string, Map<string, HistoryLine>> {
   const latest = new Map<string, Map<string, HistoryLine>>();
   for (const given of lines) {
     const read = HistoryLine.safeParse(given);
@@ -73,6 +78,7 @@ function latestOf(lines: Iterable<unknown>, aside: Present['aside']): Map<string
     }
     // As it was written: what a later version fills in is not part of the record
     const line = { ...read.data, value: (given as HistoryLine).value };
+    if (line.value.kind === 'row') rowLines.push(line as Line<'row'>);
     const records = latest.get(line.value.kind) ?? new Map<string, HistoryLine>();
     latest.set(line.value.kind, records);
     const before = records.get(line.recordId);
@@ -95,16 +101,34 @@ function whyNot(given: unknown, issue: { path: PropertyKey[] } | undefined): Ref
   return refusal('lineNotUnderstood', { kind: String(kind), field: issue?.path.join('.') ?? '' });
 }
 
-/** Rows and plots are named, in capitals or not. */
-function rowFinder(plots: Present['plots'], rows: Present['rows']) {
+/**
+ * Rows and plots are named, in capitals or not. A row is meant that had the name when it was written down; else the one that had it before: whoever
+ * wrote had not heard yet that it is called otherwise.
+ */
+function rowFinder(plots: Present['plots'], rowLines: readonly Line<'row'>[]) {
   const key = (plot: string, row: string) => `${plot.toLowerCase()}\n${row.toLowerCase()}`;
-  const ids = new Map(
-    [...rows].map(([id, { value }]) => [
-      key(plots.get(value.row.plotId)?.value.plot.name ?? '', value.row.name),
-      id,
-    ]),
-  );
-  return (plot: string, row: string) => ids.get(key(plot, row)) ?? null;
+  const named = new Map<string, { id: string; from: number; until: number }[]>();
+  const byRow = new Map<string, Line<'row'>[]>();
+  for (const line of rowLines) byRow.set(line.recordId, [...(byRow.get(line.recordId) ?? []), line]);
+  for (const [id, lines] of byRow) {
+    // Of two lines with one revision the earlier holds
+    const bySeq = lines.toSorted((a, b) => a.seq - b.seq);
+    const revisions = [...new Map(bySeq.toReversed().map((line) => [line.revision, line])).values()].toSorted(
+      (a, b) => a.revision - b.revision,
+    );
+    revisions.forEach(({ seq, value }, i) => {
+      const name = key(plots.get(value.row.plotId)?.value.plot.name ?? '', value.row.name);
+      const until = revisions[i + 1]?.seq ?? Number.POSITIVE_INFINITY;
+      named.set(name, [...(named.get(name) ?? []), { id, from: seq, until }]);
+    });
+  }
+  return (plot: string, row: string, seq: number): string | null => {
+    const had = named.get(key(plot, row)) ?? [];
+    const then = had.find(({ from, until }) => from < seq && seq < until);
+    const before = had.toSorted((a, b) => b.until - a.until).find(({ from }) => from < seq);
+    // A line that comes before its row was written in another order than it happened
+    return (then ?? before ?? had[0])?.id ?? null;
+  };
 }
 
 function withUndone(lines: ReadonlyMap<string, Line<'action'>>): Present['actions'] {

@@ -28,6 +28,8 @@ export {
   fixtures,
   Plot,
   Row,
+  RowBody,
+  SPACING_CM,
   SpeciesCode,
   statuses,
   TreeBody,

@@ -8,8 +8,25 @@ import { moment, name, Stamp, TreeId, text } from './common';
 
 export const Plot = z.object({ id: z.string(), name: z.string(), note: z.string() });
 export type Plot = z.infer<typeof Plot>;
-export const Row = z.object({ id: z.string(), plotId: z.string(), name: z.string(), spacingCm: z.number() });
+export const Row = z.object({
+  id: z.string(),
+  plotId: z.string(),
+  name: z.string(),
+  spacingCm: z.number(),
+  revision: z.number().int(),
+});
 export type Row = z.infer<typeof Row>;
+
+/** Nearer no two trees of a row stand, and no farther. Common practice, no source. */
+export const SPACING_CM = { least: 20, most: 3000 } as const;
+
+/** What can be said of a row that trees stand in. */
+export const RowBody = z.strictObject({
+  name: name(80),
+  spacingCm: z.number().min(SPACING_CM.least).max(SPACING_CM.most).describe('from tree to tree'),
+  at: z.number().int().min(0).max(9999).describe('which of the rows of its plot it is, the first is 0'),
+});
+export type RowBody = z.infer<typeof RowBody>;
 
 export const vigours = ['weak', 'moderate', 'strong', 'unknown'] as const;
 export const statuses = ['keep', 'trial year', 'renovate', 'replace', 'removed'] as const;

@@ -42,6 +42,7 @@ import { getPhoto, putPhoto } from '../services/photos';
 import { cutSheet, planCsv, planJson, plotCutSheet } from '../services/plans';
 import { getRemovedPhotos } from '../services/removedPhotos';
 import { getRound } from '../services/rounds';
+import { putRow } from '../services/rows';
 import { getAftercare, getRun } from '../services/runs';
 import { endSession, getSessions } from '../services/sessions';
 import { getSiteRecord, putSite } from '../services/site';
@@ -189,6 +190,7 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
     getDeletedTrees: () => getDeletedTrees(db),
     getPlotTrees: ({ params }) => getPlotTrees(db, params.plotId),
     putTree: ({ params, body, device }) => putTree(db, { id: params.treeId, ...body, device, now: now() }),
+    putRow: ({ params, body, device }) => putRow(db, { id: params.rowId, ...body, device, now: now() }),
     putLimbs: ({ params, body, device }) =>
       putLimbs(db, { treeId: params.treeId, ...body, device, now: now() }),
     getPeople: () => getPeople(db),

@@ -110,6 +110,7 @@ async function soundBodies(): Promise<Map<string, unknown[]>> {
         { baseRevision: null, tree },
       ],
     ],
+    ['putRow', [{ baseRevision: 1, row: { name: 'A row', spacingCm: 400, at: 0 } }]],
     ['putLimbs', [{ baseRevision: limbsRevision, limbs, surveyedAt: '2026-11-24T09:00:00Z' }]],
     ['putFinding', findings.map((finding: object) => ({ baseRevision: null, finding }))],
     ['putAction', actions],

@@ -89,7 +89,7 @@ export async function placesOf(db: Store): Promise<Places> {
   ]);
   return {
     plots: plotRows.map(({ id, name, note }) => ({ id, name, note })),
-    rows: rowRows.map(({ row: { id, plotId, name, spacingCm } }) => ({ id, plotId, name, spacingCm })),
+    rows: rowRows.map(({ row }) => asRow(row)),
   };
 }
 
@@ -172,13 +172,22 @@ export async function getOpenWork(db: Store, year: number, since?: string): Prom
   };
 }
 
-/** Ids of the trees of which the history says something after this line. */
+/** Ids of the trees of which the history says something after this line, or of the row that they stand in. */
 export async function treesChangedSince(db: Store, seq: number): Promise<string[]> {
   const changed = await db
     .selectDistinct({ treeId: history.treeId })
     .from(history)
     .where(and(gt(history.seq, seq), isNotNull(history.treeId)));
-  return changed.flatMap(({ treeId }) => treeId ?? []);
+  const inRows = await db
+    .select({ treeId: trees.id })
+    .from(trees)
+    .innerJoin(history, and(eq(history.recordId, trees.rowId), gt(history.seq, seq)));
+  return [...new Set([...changed, ...inRows].flatMap(({ treeId }) => treeId ?? []))];
+}
+
+/** A row as it is told. */
+export function asRow({ id, plotId, name, spacingCm, revision }: typeof rows.$inferSelect): Row {
+  return { id, plotId, name, spacingCm, revision };
 }
 
 /**

@@ -40,7 +40,12 @@ function tablesOf(present: Present): Rows {
   return {
     site: present.site ? [{ id: 'site', value: present.site.value.site, ...stamp(present.site) }] : [],
     plots: [...present.plots].map(([id, { orchardId, value }]) => ({ id, orchardId, ...value.plot })),
-    rows: [...present.rows].map(([id, { orchardId, value }]) => ({ id, orchardId, ...value.row })),
+    rows: [...present.rows].map(([id, { orchardId, revision, value }]) => ({
+      id,
+      orchardId,
+      revision,
+      ...value.row,
+    })),
     trees: [...present.trees].map(([id, { tree, limbs, rowId }]) => {
       const { plot: _plot, row: _row, place, code, ...value } = tree.value.tree;
       const map = { limbs: limbs.value.limbs, limbsRevision: limbs.revision, surveyedAt: limbs.at };

@@ -24,6 +24,7 @@ import { markDeleted } from './deletedTrees';
 import type { Device } from './devices';
 import { append, BEGINNING, type Written } from './history';
 import { details, getTree } from './orchard';
+import { wasCalled } from './rows';
 
 interface TreeWrite {
   id: string;
@@ -57,7 +58,9 @@ export async function writeTree(
       : null;
   if (tooLow) throw doesNotFit('tree.targetHeightCm', refusalUnsaid(tooLow));
   const { plot, row: rowName, place, code, ...value } = tree;
-  const rowId = await rowFor(tx, plot, rowName, { by: device.name, now });
+  const rowId =
+    (row && (await rowStillMeant(tx, row.rowId, plot, rowName))) ??
+    (await rowFor(tx, plot, rowName, { by: device.name, now }));
   const written = {
     rowId,
     place,
@@ -214,6 +217,27 @@ async function checkCode(tx: Store, id: string, code: string): Promise<void> {
 }
 
 const SPACING_CM = 400;
+
+/** The row that a tree stands in, where it is named by a name that it had before and no other row has: null where another is meant. */
+async function rowStillMeant(
+  tx: Store,
+  rowId: string,
+  plotName: string,
+  rowName: string,
+): Promise<string | null> {
+  const [plot] = await tx
+    .select({ id: plots.id, name: plots.name })
+    .from(plots)
+    .innerJoin(rows, eq(rows.plotId, plots.id))
+    .where(eq(rows.id, rowId));
+  if (plot?.name.toLowerCase() !== plotName.toLowerCase()) return null;
+  const [named] = await tx
+    .select({ id: rows.id })
+    .from(rows)
+    .where(and(eq(rows.plotId, plot.id), sql`lower(${rows.name}) = ${rowName.toLowerCase()}`));
+  if (named) return named.id;
+  return (await wasCalled(tx, rowId, rowName)) ? rowId : null;
+}
 
 /** The row of this name in the plot of this name; both are made when they are not there yet. */
 async function rowFor(

@@ -71,6 +71,7 @@ export const rows = pgTable(
     name: text('name').notNull(),
     spacingCm: doublePrecision('spacing_cm').notNull(),
     position: integer('position').notNull(),
+    revision: integer('revision').notNull().default(1),
   },
   (table) => [uniqueIndex('rows_name').on(table.plotId, sql`lower(${table.name})`)],
 );

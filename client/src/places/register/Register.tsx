@@ -87,10 +87,11 @@ export function Register() {
         onChange={setShape}
       />
       {data.trees.length > 1 ? (
-        <View flexDirection="row">
+        <View flexDirection="row" flexWrap="wrap" gap={8}>
           <Button onPress={() => router.navigate('/round/register/many')}>
             {say('round.changeSeveral')}
           </Button>
+          <Button onPress={() => router.navigate('/round/register/rows')}>{say('round.rows')}</Button>
         </View>
       ) : null}
       {data.trees.length === 0 ? (

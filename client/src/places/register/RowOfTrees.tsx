@@ -8,7 +8,7 @@ import { useRef, useState } from 'react';
 import { useTrees } from '../../data/queries';
 import { useSay } from '../../data/useSay';
 import { useGrown, useUnits } from '../../data/useToday';
-import { useImportTrees } from '../../data/writes';
+import { useWriteRow } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
 import { Field } from '../../ui/Field';
@@ -27,7 +27,7 @@ export function RowOfTrees() {
   const router = useRouter();
   const units = useUnits();
   const known = useTrees().data?.trees ?? [];
-  const writing = useImportTrees();
+  const writing = useWriteRow();
   const size = units === 'us' ? '10 ft' : '3 m';
   const grown = useGrown();
   const [form, setForm] = useState<RowForm>({
@@ -39,6 +39,7 @@ export function RowOfTrees() {
       heightCm: size,
       spreadCm: size,
     },
+    spacingCm: units === 'us' ? '13 ft' : '4 m',
     plot: say('round.firstPlot'),
     row: say('round.firstRow'),
   });
@@ -72,7 +73,12 @@ export function RowOfTrees() {
     setFaults({});
     const { file, mapping } = fileOfTrees(read.trees);
     writing.mutate(
-      { file, query: { format: 'csv', take: 'good', mapping: JSON.stringify(mapping) } },
+      {
+        plot: form.plot.trim(),
+        row: form.row.trim(),
+        spacingCm: read.spacingCm,
+        given: { file, query: { format: 'csv', take: 'good', mapping: JSON.stringify(mapping) } },
+      },
       {
         onSuccess: ({ written }) => {
           if (written > 0) leaving.leave(() => router.replace('/round'));
@@ -120,6 +126,7 @@ export function RowOfTrees() {
         <View flexDirection="row" flexWrap="wrap" gap={12}>
           {field('heightCm', say(FIELD_WORDS.heightCm))}
           {field('spreadCm', say(FIELD_WORDS.spreadCm))}
+          {field('spacingCm', say('round.spacing'))}
         </View>
         <Body>{say('round.rowGoesBy', { first: `${form.row.trim()} 01`, plot: form.plot.trim() })}</Body>
         <Small>{say('round.eachCanBeChangedLater')}</Small>

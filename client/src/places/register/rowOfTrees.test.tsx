@@ -13,7 +13,7 @@ configure({ defaultHidden: true, asyncUtilTimeout: 8000 });
 
 const row: RowForm = {
   ...{ count: '3', plot: 'Quay', row: 'By the wall', species: 'pear', cultivar: '', plantedYear: '2014' },
-  ...{ heightCm: '3.5 m', spreadCm: '2 m' },
+  ...{ heightCm: '3.5 m', spreadCm: '2 m', spacingCm: '2.5 m' },
 };
 const read = (more: Partial<RowForm> = {}, codes: string[] = []) =>
   treesOfRow(english, { ...row, ...more }, 'metric', new Set(codes));
@@ -26,6 +26,7 @@ test('trees alike, each with its number, of the usual form of their kind', () =>
   const answer = read();
   if (!('trees' in answer)) throw new Error('The row was refused.');
   expect(answer.trees).toHaveLength(3);
+  expect(answer.spacingCm).toBe(250);
   expect(answer.trees[2]).toMatchObject({
     ...{
       code: 'By the wall 03',

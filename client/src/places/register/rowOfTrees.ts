@@ -1,7 +1,7 @@
 // Trees alike in a row, written down at once: checked as each would be by itself, and sent as one file.
 
 import { typedLengthCm, type Units } from '@mortisect/core/measure';
-import { TreeBody } from '@mortisect/core/records';
+import { RowBody, TreeBody } from '@mortisect/core/records';
 import { speciesOf, writtenYear } from '@mortisect/core/register';
 import type { Say } from '@mortisect/words';
 import { issueWords, refusalWords } from '@mortisect/words/trade';
@@ -15,6 +15,7 @@ export interface RowForm {
   plantedYear: string;
   heightCm: string;
   spreadCm: string;
+  spacingCm: string;
 }
 
 export const MOST_IN_A_ROW = 200;
@@ -25,18 +26,20 @@ export function treesOfRow(
   form: RowForm,
   units: Units,
   codes: ReadonlySet<string>,
-): { trees: TreeBody[] } | { faults: Partial<Record<keyof RowForm, string>> } {
+): { trees: TreeBody[]; spacingCm: number } | { faults: Partial<Record<keyof RowForm, string>> } {
   const faults: Partial<Record<keyof RowForm, string>> = {};
   const count = Number(form.count);
   if (form.count.trim() === '' || !Number.isInteger(count) || count < 1 || count > MOST_IN_A_ROW)
     faults.count = say('round.rowCountRange', { most: MOST_IN_A_ROW });
-  const cmOf = (key: 'heightCm' | 'spreadCm'): number => {
+  const cmOf = (key: 'heightCm' | 'spreadCm' | 'spacingCm'): number => {
     const read = typedLengthCm(form[key], units);
     if ('cm' in read) return Math.round(read.cm);
     faults[key] = refusalWords(say, read.fault);
     return 0;
   };
-  const [heightCm, spreadCm] = [cmOf('heightCm'), cmOf('spreadCm')];
+  const [heightCm, spreadCm, spacingCm] = [cmOf('heightCm'), cmOf('spreadCm'), cmOf('spacingCm')];
+  const apart = RowBody.shape.spacingCm.safeParse(spacingCm).error?.issues[0];
+  if (apart) faults.spacingCm ??= issueWords(say, apart);
   const year = form.plantedYear.trim() === '' ? null : writtenYear(form.plantedYear);
   if (year && 'fault' in year) faults.plantedYear = refusalWords(say, year.fault);
   const digits = Math.max(2, form.count.trim().length);
@@ -60,7 +63,8 @@ export function treesOfRow(
   }
   const taken = trees.find(({ data }) => data && codes.has(data.code));
   if (taken?.data) faults.row ??= say('round.codeIsTaken', { code: taken.data.code });
-  return Object.keys(faults).length > 0 ? { faults } : { trees: trees.flatMap(({ data }) => data ?? []) };
+  if (Object.keys(faults).length > 0) return { faults };
+  return { trees: trees.flatMap(({ data }) => data ?? []), spacingCm };
 }
 
 const COLUMNS = [

@@ -17,34 +17,40 @@ import { Field } from '../../ui/Field';
 import { Row, Rows } from '../../ui/Row';
 import { SaveButton } from '../../ui/SaveButton';
 import { Several } from '../../ui/Several';
-import { Body, Section, Small } from '../../ui/type';
+import { useWide } from '../../ui/theme';
+import { Body, Label, Section, Small } from '../../ui/type';
 import { LanguageChoice } from '../LanguageChoice';
 
 export function FirstHour() {
   const say = useSay();
   const { data } = useSite();
+  const wide = useWide();
   return (
-    <View gap={16} maxWidth={760}>
-      {data ? <WhereItStands record={data} /> : null}
-      <Section>{say('today.thenTheTrees')}</Section>
-      <Rows>
-        <Row
-          title={say('today.oneTreeNow')}
-          detail={say('today.itsKindAndSizeThenItsLimbs')}
-          href="/round/register/new"
-        />
-        <Row
-          title={say('today.aWholeRow')}
-          detail={say('today.soManyTreesAlike')}
-          href="/round/register/row"
-        />
-        <Row
-          title={say('today.fromAFile')}
-          detail={say('today.aTableOrAnArchive')}
-          href="/round/register/import"
-        />
-      </Rows>
-      <Small>{say('today.lookAtTheDemo')}</Small>
+    <View gap={wide ? 32 : 16} flexDirection={wide ? 'row' : 'column'}>
+      <View flex={wide ? 1 : undefined} minWidth={0} maxWidth={760}>
+        {data ? <WhereItStands record={data} /> : null}
+      </View>
+      <View flex={wide ? 1 : undefined} minWidth={0} maxWidth={760} gap={16}>
+        <Section>{say('today.thenTheTrees')}</Section>
+        <Rows>
+          <Row
+            title={say('today.oneTreeNow')}
+            detail={say('today.itsKindAndSizeThenItsLimbs')}
+            href="/round/register/new"
+          />
+          <Row
+            title={say('today.aWholeRow')}
+            detail={say('today.soManyTreesAlike')}
+            href="/round/register/row"
+          />
+          <Row
+            title={say('today.fromAFile')}
+            detail={say('today.aTableOrAnArchive')}
+            href="/round/register/import"
+          />
+        </Rows>
+        <Small>{say('today.lookAtTheDemo')}</Small>
+      </View>
     </View>
   );
 }
@@ -126,6 +132,7 @@ function WhereItStands({ record: { site, revision } }: { record: SiteRecord }) {
         <Button onPress={here}>{say('today.useThisDevicesPlace')}</Button>
       </View>
       {placeFault ? <Small color="$ochreText">{placeFault}</Small> : null}
+      <Label>{say('today.unitsOfTheOrchard')}</Label>
       <Choice<string>
         label={say('today.unitsOfTheOrchard')}
         options={siteUnits.map((value) => ({ value, label: say(UNITS[value]) }))}

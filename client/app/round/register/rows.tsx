@@ -1,0 +1,3 @@
+import { RowsOfTrees } from '../../../src/places/register/RowsOfTrees';
+
+export default RowsOfTrees;

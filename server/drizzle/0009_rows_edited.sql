@@ -1,0 +1,1 @@
+ALTER TABLE "rows" ADD COLUMN "revision" integer DEFAULT 1 NOT NULL;
