@@ -154,6 +154,12 @@ atBothSizes((name, _viewport, journey) => {
     async ({ page, orchard }) => {
       await open(page, orchard.url, '/round/slip-side-03/map');
       const title = page.getByText(/^Limb map · \d+ limbs$/);
+      // Fields side by side stand on one height, however many lines a label takes
+      const tops = await page
+        .getByLabel(/^(Length|Height on the parent limb|Thick at base), cm$/)
+        .evaluateAll((fields) => fields.map((field) => field.getBoundingClientRect().top));
+      expect(tops).toHaveLength(3);
+      expect(new Set(tops).size).toBe(1);
       const before = await title.innerText();
       await page.getByRole('button', { name: 'Add a limb on it' }).click();
       await expect(title).not.toHaveText(before);

@@ -2,6 +2,7 @@
 import { View } from '@tamagui/core';
 import { createElement, useId } from 'react';
 import { TextInput } from 'react-native';
+import { useLinesOfRow } from './FieldRow';
 import { usePalette } from './theme';
 import { Label, Small } from './type';
 
@@ -36,8 +37,9 @@ export function Field({
 }: FieldProps) {
   const { ink, soft, paper, ochreText } = usePalette();
   const id = useId();
+  const lines = useLinesOfRow();
   return (
-    <View gap={4} minWidth={0} {...(grow && { flex: 1 })}>
+    <View gap={4} minWidth={0} {...(grow && { flex: 1 })} {...lines}>
       <Label render="label" {...({ htmlFor: id } as object)}>
         {label}
       </Label>

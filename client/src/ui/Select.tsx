@@ -3,6 +3,7 @@ import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { createElement, useId } from 'react';
 import { useSay } from '../data/useSay';
+import { useLinesOfRow } from './FieldRow';
 import { usePalette } from './theme';
 import { Label, Small } from './type';
 
@@ -18,8 +19,9 @@ export function Select({ label, value, options, onChange, hint }: SelectProps) {
   const say = useSay();
   const { ink, soft, paper } = usePalette();
   const id = useId();
+  const lines = useLinesOfRow();
   return (
-    <View gap={4} minWidth={0}>
+    <View gap={4} minWidth={0} {...lines}>
       <Label render="label" {...({ htmlFor: id } as object)}>
         {label}
       </Label>

@@ -15,6 +15,7 @@ import { Choice } from '../../ui/Choice';
 import { Columns } from '../../ui/Columns';
 import { Failed } from '../../ui/Failed';
 import { Field } from '../../ui/Field';
+import { FieldRow } from '../../ui/FieldRow';
 import { useLeaveGuard } from '../../ui/leaveGuard';
 import { goToFirstFault, SaveButton } from '../../ui/SaveButton';
 import { Screen } from '../../ui/Screen';
@@ -150,11 +151,11 @@ function SiteFields({ control }: { control: SiteControl }) {
   return (
     <View gap={12}>
       <TextOf control={control} name="name" label={say('shared.name')} />
-      <View flexDirection="row" gap={12}>
+      <FieldRow>
         <TextOf control={control} name="latitude" label={say('book.latitudeDeg')} grow decimal />
         <TextOf control={control} name="longitude" label={say('book.longitudeDeg')} grow decimal />
-      </View>
-      <View flexDirection="row" gap={12}>
+      </FieldRow>
+      <FieldRow>
         <TextOf control={control} name="timeZone" label={say('book.timeZone')} grow />
         <TextOf
           control={control}
@@ -163,7 +164,7 @@ function SiteFields({ control }: { control: SiteControl }) {
           grow
           decimal
         />
-      </View>
+      </FieldRow>
       <Controller
         control={control}
         name="units"

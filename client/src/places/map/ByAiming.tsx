@@ -26,6 +26,7 @@ import { useUnits } from '../../data/useToday';
 import { newId } from '../../data/writes';
 import { SimulatedSight } from '../../drawings/SimulatedSight';
 import { Button } from '../../ui/Button';
+import { FieldRow } from '../../ui/FieldRow';
 import { LengthField } from '../../ui/LengthField';
 import { Notice } from '../../ui/Notice';
 import { Tabs } from '../../ui/Tabs';
@@ -150,26 +151,28 @@ export function ByAiming({ detail, twelveBearingDeg }: ByAimingProps) {
     </>
   );
   const sizes = (
-    <View flexDirection="row" gap={12} maxWidth={760}>
-      <LengthField
-        grow
-        label={say('round.aimEyes')}
-        cm={aiming.eyeCm}
-        leastCm={EYE_CM.least}
-        mostCm={EYE_CM.most}
-        onChange={(eyeCm) => keep({ ...aiming, eyeCm })}
-      />
-      <LengthField
-        key={which}
-        grow
-        label={say('round.surveyAway')}
-        cm={place?.awayCm ?? AWAY_STARTS_CM}
-        leastCm={AWAY_CM.least}
-        mostCm={AWAY_CM.most}
-        onChange={(awayCm) =>
-          place && keep({ ...aiming, places: aiming.places.with(which, { ...place, awayCm }) })
-        }
-      />
+    <View maxWidth={760}>
+      <FieldRow>
+        <LengthField
+          grow
+          label={say('round.aimEyes')}
+          cm={aiming.eyeCm}
+          leastCm={EYE_CM.least}
+          mostCm={EYE_CM.most}
+          onChange={(eyeCm) => keep({ ...aiming, eyeCm })}
+        />
+        <LengthField
+          key={which}
+          grow
+          label={say('round.surveyAway')}
+          cm={place?.awayCm ?? AWAY_STARTS_CM}
+          leastCm={AWAY_CM.least}
+          mostCm={AWAY_CM.most}
+          onChange={(awayCm) =>
+            place && keep({ ...aiming, places: aiming.places.with(which, { ...place, awayCm }) })
+          }
+        />
+      </FieldRow>
     </View>
   );
   const work = (

@@ -20,6 +20,7 @@ import { newId } from '../../data/writes';
 import { FrameClock } from '../../drawings/FrameClock';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
+import { FieldRow } from '../../ui/FieldRow';
 import { LengthField } from '../../ui/LengthField';
 import { PressRow } from '../../ui/PressRow';
 import { Select } from '../../ui/Select';
@@ -104,15 +105,13 @@ export function ByClock({ tree }: { tree: TreeSummary }) {
             {limb.id === chosenId ? (
               <View gap={8} paddingHorizontal={8} paddingBottom={12}>
                 <ThickChoice baseMm={limb.baseMm} onChange={(baseMm) => set(limb.id, { baseMm })} />
-                <View flexDirection="row" gap={12}>
-                  <View flex={1} minWidth={0}>
-                    <Select
-                      label={say('round.surveyHour')}
-                      value={String(clockHour(limb.bearingDeg, twelve))}
-                      options={hoursIn(say)}
-                      onChange={(hour) => set(limb.id, { bearingDeg: hourBearing(Number(hour), twelve) })}
-                    />
-                  </View>
+                <FieldRow>
+                  <Select
+                    label={say('round.surveyHour')}
+                    value={String(clockHour(limb.bearingDeg, twelve))}
+                    options={hoursIn(say)}
+                    onChange={(hour) => set(limb.id, { bearingDeg: hourBearing(Number(hour), twelve) })}
+                  />
                   <LengthField
                     grow
                     label={say('round.clockReach')}
@@ -129,7 +128,7 @@ export function ByClock({ tree }: { tree: TreeSummary }) {
                     mostCm={THICKEST_MM / 10}
                     onChange={(cm) => set(limb.id, { baseMm: Math.round(cm * 10) })}
                   />
-                </View>
+                </FieldRow>
                 <Button
                   kind="quiet"
                   alignSelf="flex-start"

@@ -22,6 +22,7 @@ import { useSay } from '../../data/useSay';
 import { useUnits } from '../../data/useToday';
 import { newId } from '../../data/writes';
 import { type PhotoMark, TappedPhoto } from '../../drawings/TappedPhoto';
+import { FieldRow } from '../../ui/FieldRow';
 import { LengthField } from '../../ui/LengthField';
 import { Notice } from '../../ui/Notice';
 import { Tabs } from '../../ui/Tabs';
@@ -87,23 +88,25 @@ export function FromPictures({ tree, twelveBearingDeg }: FromPicturesProps) {
   );
   const hasFirst = draft.photos[0] !== undefined;
   const pole = (
-    <View flexDirection="row" gap={12} maxWidth={760}>
-      <LengthField
-        grow
-        label={say('round.surveyPole')}
-        cm={draft.poleCm}
-        leastCm={POLE_CM.least}
-        mostCm={POLE_CM.most}
-        onChange={(poleCm) => keep({ ...draft, poleCm })}
-      />
-      <LengthField
-        grow
-        label={say('round.surveyEyes')}
-        cm={draft.eyeCm}
-        leastCm={EYE_CM.least}
-        mostCm={EYE_CM.most}
-        onChange={(eyeCm) => keep({ ...draft, eyeCm })}
-      />
+    <View maxWidth={760}>
+      <FieldRow>
+        <LengthField
+          grow
+          label={say('round.surveyPole')}
+          cm={draft.poleCm}
+          leastCm={POLE_CM.least}
+          mostCm={POLE_CM.most}
+          onChange={(poleCm) => keep({ ...draft, poleCm })}
+        />
+        <LengthField
+          grow
+          label={say('round.surveyEyes')}
+          cm={draft.eyeCm}
+          leastCm={EYE_CM.least}
+          mostCm={EYE_CM.most}
+          onChange={(eyeCm) => keep({ ...draft, eyeCm })}
+        />
+      </FieldRow>
     </View>
   );
   if (!hasFirst) {

@@ -21,6 +21,7 @@ import { useSay } from '../../data/useSay';
 import { useUnits } from '../../data/useToday';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
+import { FieldRow } from '../../ui/FieldRow';
 import { LengthField } from '../../ui/LengthField';
 import { Select } from '../../ui/Select';
 import { Label, Small } from '../../ui/type';
@@ -42,7 +43,7 @@ export function LimbFigures({ limb, name, parentCm, onChange }: LimbFiguresProps
   const say = useSay();
   return (
     <View gap={12}>
-      <View flexDirection="row" gap={12}>
+      <FieldRow>
         <LengthField
           grow
           label={say('round.length')}
@@ -69,8 +70,8 @@ export function LimbFigures({ limb, name, parentCm, onChange }: LimbFiguresProps
           mostCm={THICKEST_MM / 10}
           onChange={(cm) => onChange({ baseMm: Math.round(cm * 10) }, 'base')}
         />
-      </View>
-      <View flexDirection="row" gap={12}>
+      </FieldRow>
+      <FieldRow>
         <NumberField
           label={say('round.angleUp')}
           value={limb.inclinationDeg}
@@ -92,7 +93,7 @@ export function LimbFigures({ limb, name, parentCm, onChange }: LimbFiguresProps
           most={300}
           onChange={(ageYears) => onChange({ ageYears }, 'age')}
         />
-      </View>
+      </FieldRow>
       {limb.parentId === null ? (
         <LengthField
           label={say('round.graftUnionAboveGround')}
@@ -103,15 +104,13 @@ export function LimbFigures({ limb, name, parentCm, onChange }: LimbFiguresProps
           onChange={(graftUnionCm) => onChange({ graftUnionCm }, 'union')}
         />
       ) : (
-        <View flexDirection="row" gap={12}>
-          <View flex={1}>
-            <Select
-              label={say('shared.kind')}
-              value={limb.kind}
-              options={kindsIn(say)}
-              onChange={(kind) => onChange({ kind: kind as Limb['kind'] }, 'kind')}
-            />
-          </View>
+        <FieldRow>
+          <Select
+            label={say('shared.kind')}
+            value={limb.kind}
+            options={kindsIn(say)}
+            onChange={(kind) => onChange({ kind: kind as Limb['kind'] }, 'kind')}
+          />
           <Field
             grow
             label={say('shared.name')}
@@ -119,7 +118,7 @@ export function LimbFigures({ limb, name, parentCm, onChange }: LimbFiguresProps
             hint={limb.named?.own ? undefined : say('round.now', { name })}
             onChangeText={(text) => onChange({ named: named(limb, text) }, 'name')}
           />
-        </View>
+        </FieldRow>
       )}
       {parentCm === null || limb.kind === 'scaffold' ? null : (
         <BundleFigures limb={limb} parentCm={parentCm} onChange={onChange} />
@@ -154,7 +153,7 @@ function BundleFigures({
   };
   return (
     <View gap={8}>
-      <View flexDirection="row" gap={12}>
+      <FieldRow>
         <NumberField
           label={say('round.howManyAlike')}
           value={alike(limb)}
@@ -184,7 +183,7 @@ function BundleFigures({
             />
           </>
         ) : null}
-      </View>
+      </FieldRow>
       <Small>{say('round.manyAlikeSays')}</Small>
     </View>
   );

@@ -6,6 +6,7 @@ import { View } from '@tamagui/core';
 import type { ReactNode } from 'react';
 import { useSay } from '../../data/useSay';
 import { useUnits } from '../../data/useToday';
+import { FieldRow } from '../../ui/FieldRow';
 import { PressRow } from '../../ui/PressRow';
 import { Select } from '../../ui/Select';
 import { Label, Small } from '../../ui/type';
@@ -58,35 +59,29 @@ export function MeasuredRows<L extends Sayable>(props: MeasuredRowsProps<L>) {
             </PressRow>
             {limb.id === chosenId ? (
               <View gap={8} paddingHorizontal={8} paddingBottom={12}>
-                <View flexDirection="row" gap={12}>
-                  <View flex={1} minWidth={0}>
-                    <Select
-                      label={say('round.surveyStandsOn')}
-                      value={limb.onId ?? ''}
-                      options={[
-                        { value: '', label: say('round.surveyStem') },
-                        ...limbs
-                          .slice(0, i)
-                          .map(({ id }, n) => ({ value: id, label: say('round.surveyLimbN', { n: n + 1 }) })),
-                      ]}
-                      onChange={(id) => onSay(limb.id, { onId: id === '' ? null : id })}
-                    />
-                  </View>
-                  <View flex={1} minWidth={0}>
-                    <Select
-                      label={say('round.surveyHour')}
-                      value={
-                        limb.towardDeg === null ? '' : String(clockHour(limb.towardDeg, twelveBearingDeg))
-                      }
-                      options={[{ value: '', label: say('round.surveyNotSaid') }, ...hoursIn(say)]}
-                      onChange={(hour) =>
-                        onSay(limb.id, {
-                          towardDeg: hour === '' ? null : hourBearing(Number(hour), twelveBearingDeg),
-                        })
-                      }
-                    />
-                  </View>
-                </View>
+                <FieldRow>
+                  <Select
+                    label={say('round.surveyStandsOn')}
+                    value={limb.onId ?? ''}
+                    options={[
+                      { value: '', label: say('round.surveyStem') },
+                      ...limbs
+                        .slice(0, i)
+                        .map(({ id }, n) => ({ value: id, label: say('round.surveyLimbN', { n: n + 1 }) })),
+                    ]}
+                    onChange={(id) => onSay(limb.id, { onId: id === '' ? null : id })}
+                  />
+                  <Select
+                    label={say('round.surveyHour')}
+                    value={limb.towardDeg === null ? '' : String(clockHour(limb.towardDeg, twelveBearingDeg))}
+                    options={[{ value: '', label: say('round.surveyNotSaid') }, ...hoursIn(say)]}
+                    onChange={(hour) =>
+                      onSay(limb.id, {
+                        towardDeg: hour === '' ? null : hourBearing(Number(hour), twelveBearingDeg),
+                      })
+                    }
+                  />
+                </FieldRow>
                 <View flexDirection="row" flexWrap="wrap" gap={8}>
                   {tools(limb)}
                 </View>

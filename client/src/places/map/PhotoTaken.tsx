@@ -12,6 +12,7 @@ import { keepPicture, pictureFrom, type SurveyPicture } from '../../data/surveyP
 import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
+import { FieldRow } from '../../ui/FieldRow';
 import { LengthField } from '../../ui/LengthField';
 import { Notice } from '../../ui/Notice';
 import { Select } from '../../ui/Select';
@@ -93,15 +94,13 @@ export function PhotoTaken({ tree, which, draft, keep, twelveBearingDeg, isShown
       {isShown ? null : (
         <Small>{say(which === 0 ? 'round.surveyStandFirst' : 'round.surveyStandSecond')}</Small>
       )}
-      <View flexDirection="row" gap={12}>
-        <View flex={1} minWidth={0}>
-          <Select
-            label={say('round.surveyStoodAt')}
-            value={String(clockHour(place.bearingDeg, twelveBearingDeg))}
-            options={hoursIn(say)}
-            onChange={(hour) => set({ bearingDeg: hourBearing(Number(hour), twelveBearingDeg) })}
-          />
-        </View>
+      <FieldRow>
+        <Select
+          label={say('round.surveyStoodAt')}
+          value={String(clockHour(place.bearingDeg, twelveBearingDeg))}
+          options={hoursIn(say)}
+          onChange={(hour) => set({ bearingDeg: hourBearing(Number(hour), twelveBearingDeg) })}
+        />
         <LengthField
           grow
           label={say('round.surveyAway')}
@@ -110,7 +109,7 @@ export function PhotoTaken({ tree, which, draft, keep, twelveBearingDeg, isShown
           mostCm={AWAY_CM.most}
           onChange={(awayCm) => set({ awayCm })}
         />
-      </View>
+      </FieldRow>
       <Label>{say('round.surveyGround')}</Label>
       <Choice
         label={say('round.surveyGround')}

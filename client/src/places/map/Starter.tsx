@@ -11,6 +11,7 @@ import { useSay } from '../../data/useSay';
 import { useToday } from '../../data/useToday';
 import { CrownClock } from '../../drawings/CrownClock';
 import { Button } from '../../ui/Button';
+import { FieldRow } from '../../ui/FieldRow';
 import { LengthField } from '../../ui/LengthField';
 import { Select } from '../../ui/Select';
 import { Body, Figure, Small } from '../../ui/type';
@@ -103,7 +104,7 @@ export function Starter({ tree, onBack, onDraw }: StarterProps) {
         options={FORMS}
         onChange={(value) => setForm(value as TreeForm)}
       />
-      <View flexDirection="row" gap={12}>
+      <FieldRow>
         <LengthField
           grow
           label={say('round.height')}
@@ -128,7 +129,7 @@ export function Starter({ tree, onBack, onDraw }: StarterProps) {
           mostCm={800}
           onChange={setGirth}
         />
-      </View>
+      </FieldRow>
       {isTrainedFlat(form) ? (
         <Select
           label={say('round.runsAlong')}

@@ -13,6 +13,7 @@ import { Button } from '../../ui/Button';
 import { Columns } from '../../ui/Columns';
 import { Failed } from '../../ui/Failed';
 import { Field } from '../../ui/Field';
+import { FieldRow } from '../../ui/FieldRow';
 import { LengthField } from '../../ui/LengthField';
 import { useLeaveGuard } from '../../ui/leaveGuard';
 import { PressRow } from '../../ui/PressRow';
@@ -113,7 +114,7 @@ function RowEditor({ row, at, onSaved }: { row: Row; at: number; onSaved(): void
     <View gap={12} padding={8} paddingBottom={16}>
       <Failed title={say('shared.notSavedYet')} error={saving.error} />
       {leaving.question}
-      <View flexDirection="row" gap={12}>
+      <FieldRow>
         <Field
           grow
           label={say('shared.name')}
@@ -129,7 +130,7 @@ function RowEditor({ row, at, onSaved }: { row: Row; at: number; onSaved(): void
           mostCm={SPACING_CM.most}
           onChange={setSpacing}
         />
-      </View>
+      </FieldRow>
       <View flexDirection="row">
         <SaveButton disabled={!isChanged} saving={saving.isPending} onSave={save}>
           {say('round.saveTheRow')}
