@@ -16,7 +16,7 @@ const PICTURES = [
   ['round-shape', PHONE, 'light', '/round/net-loft-01', part('Shape', 'hats come through')],
   ['round-triage', PHONE, 'light', '/round/net-loft-05', part('Tree', 'Worth the saw?')],
   ['plan', PHONE, 'light', '/plan/lee-wall-07'],
-  ['plan-years', PHONE, 'light', '/plan/net-loft-07', proved],
+  ['round-photos', PHONE, 'light', '/round/slip-side-11/map', tapLimbs],
   ['when', PHONE, 'light', '/plan/slip-side-01/when', yearOf],
   ['cut-before', PHONE, 'light', '/cut', chosenTrees],
   ['signs', PHONE, 'light', '/round/lee-wall-07?limb=C', lookForSigns],
@@ -126,6 +126,31 @@ async function contactTime(page) {
 async function bladeClean(page) {
   await page.getByRole('button', { name: 'Blade clean' }).click({ timeout: 60_000 });
   await page.getByRole('button', { name: 'Made the cut' }).waitFor();
+}
+
+/** Limbs of Net loft 01, tapped where the simulated camera shows them from 6 o’clock, in pixels of a photo 1,600 high. */
+async function tapLimbs(page) {
+  await page.getByRole('button', { name: 'Limbs from photos' }).click();
+  await page.getByRole('button', { name: 'Simulated camera' }).click();
+  await page.getByRole('button', { name: 'Net loft 01' }).click();
+  const photo = page.getByRole('img', { name: /^Photo 1/ });
+  await photo.waitFor();
+  const { height } = await photo.boundingBox();
+  const perPx = height / 1600;
+  for (const [x, y] of [
+    ...[
+      [554, 1157],
+      [556, 670],
+      [554, 949],
+      [793, 573],
+      [555, 929],
+      [789, 380],
+      [555, 910],
+      [134, 459],
+    ],
+  ])
+    await photo.click({ position: { x: x * perPx, y: y * perPx } });
+  await page.getByText('Limb 4: tap its base').waitFor();
 }
 
 async function mark(page) {

@@ -109,7 +109,9 @@ function Drawing({ detail, today, left }: DrawingProps) {
       key={way === null ? 'map' : 'way'}
       title={tree.code}
       subtitle={
-        way === null ? say('round.limbMapLimbs', { limbs: history.limbs.length }) : say('round.aFirstLimbMap')
+        way === null
+          ? say('round.limbMapLimbs', { limbs: history.limbs.length })
+          : say(isBare ? 'round.aFirstLimbMap' : 'round.moreLimbs')
       }
       width="full"
       actions={
