@@ -5,6 +5,7 @@ import type { SiteToday, TreeView } from '@mortisect/core/present';
 import {
   CancelledError,
   type QueryClient,
+  type QueryObserverOptions,
   useQueries,
   useQuery,
   useQueryClient,
@@ -14,6 +15,7 @@ import { useMemo, useRef } from 'react';
 import type { PlanWork } from '../workers/plan.worker';
 import { keptPlanOf } from './keptPlans';
 import { COMPUTED_HERE } from './queryClient';
+import { useTogether } from './useTogether';
 import { planInputFor } from './views';
 
 let remote: Remote<PlanWork> | null = null;
@@ -123,10 +125,11 @@ export function usePlans(views: readonly TreeView[], today: SiteToday | null): P
   const client = useQueryClient();
   const last = useRef(new Map<string, Solved>());
   const inputs = useMemo(() => (today ? views.map((view) => planInputFor(view, today)) : []), [views, today]);
-  const solved = useQueries({
-    queries: inputs.map((input, i) => planQuery(client, views[i]?.tree.id ?? '', input, LIST_MS)),
-    combine: (results) => results.map(({ data, isError }) => data ?? (isError ? 'failed' : null)),
-  });
+  const queries = useMemo(
+    () => inputs.map((input, i) => planQuery(client, views[i]?.tree.id ?? '', input, LIST_MS)),
+    [client, inputs, views],
+  );
+  const solved = useTogether<Solved>(client, queries as QueryObserverOptions[]);
   return useMemo(() => {
     const plans = new Map<string, Solved>();
     views.forEach((view, i) => {

@@ -64,25 +64,30 @@ export function pairOf(
   if (!isTapped(one) || !isTapped(other)) throw new Error('A station stands by its pole.');
   const [ofFirst, ofSecond] = [stationResiduals(one, said), stationResiduals(other, said)];
   const start = [...first.fit.values, ...second.fit.values, other.bearingDeg];
-  const misses = (values: readonly number[]) => {
+  const missesOf = (values: readonly number[], tips: readonly Shared[]) => {
     const [near, far] = lensesOf(values, { photos });
-    return shared.map(({ tip, tipAgain }) =>
-      tamed(besideLine(tipAgain, rayThrough(tip, near, one), far, other) / missPx(photos)),
+    return tips.map(
+      ({ tip, tipAgain }) => besideLine(tipAgain, rayThrough(tip, near, one), far, other) / missPx(photos),
     );
   };
-  const fit = fitted(
-    (values) => [
-      ...ofFirst(values.slice(0, 6)),
-      ...ofSecond(values.slice(6, 12)),
-      turned(other.bearingDeg, values[12] as number) / TURN_GIVE_DEG,
-      ...misses(values),
-    ],
-    start,
-  );
+  const fitTo = (tips: readonly Shared[]) =>
+    fitted(
+      (values) => [
+        ...ofFirst(values.slice(0, 6)),
+        ...ofSecond(values.slice(6, 12)),
+        turned(other.bearingDeg, values[12] as number) / TURN_GIVE_DEG,
+        ...missesOf(values, tips).map(tamed),
+      ],
+      start,
+    );
+  const rough = fitTo(shared);
+  const isNear = missesOf(rough.values, shared).map((miss) => Math.abs(miss) <= TOO_FAR);
+  const good = shared.filter((_, i) => isNear[i]);
+  if (good.length * 2 < shared.length) return { why: 'tipsDoNotMeet' };
+  // A tip that was tapped somewhere else says nothing of the place
+  const fit = good.length === shared.length || good.length < FEWEST_SHARED ? rough : fitTo(good);
   const deg = Math.abs(turned(one.bearingDeg, fit.values[12] as number));
   if (isSameSide(deg)) return { why: 'sameSide', deg, leastDeg: LEAST_TURN_DEG };
-  const off = misses(fit.values).filter((miss) => Math.abs(miss) > TOO_FAR).length;
-  if (off * 2 > shared.length) return { why: 'tipsDoNotMeet' };
   return { photos, fit };
 }
 

@@ -18,6 +18,7 @@ import {
 } from './index';
 import { besideLine, focalPx, type Lens, rayThrough } from './pinhole';
 import { onRay } from './space';
+import { stationOf } from './station';
 import { mean, quantile, surveyErrors } from './testing/errors';
 import { madeUpTree, NONE, photographed, USUAL } from './testing/trees';
 
@@ -301,6 +302,38 @@ test('a tip that was tapped beside its line is refused alone, the others stay', 
     lengthCm: { value: expect.closeTo((line.limbs.at(-1) as LimbSurveyed).lengthCm.value, -1) },
   });
   expect(off(2).limbs[0]).not.toHaveProperty('fault');
+});
+
+test('one tip that was tapped far off turns no other limb away', () => {
+  const survey = given();
+  const [limb, ...rest] = survey.limbs as [Survey['limbs'][number], ...Survey['limbs']];
+  const truth = surveyed(survey).limbs;
+  const wrong = { ...limb, tipAgain: { x: (limb.tipAgain?.x ?? 0) + 500, y: (limb.tipAgain?.y ?? 0) + 700 } };
+  const found = surveyed({ ...survey, limbs: [wrong, ...rest] }).limbs;
+  for (const [i, each] of found.slice(1).entries()) {
+    const was = truth[i + 1];
+    // What stands on it waits for it
+    if (survey.limbs[i + 1]?.onId === limb.id) continue;
+    if (!was || 'fault' in was || 'fault' in each) throw new Error('It was turned away.');
+    expect(Math.abs(each.lengthCm.value / was.lengthCm.value - 1)).toBeLessThan(0.02);
+  }
+});
+
+test('on a slope the height of the lens is less sure', () => {
+  const heightGive = (ground: Photo['ground']) => {
+    const station = stationOf({ ...(given().photos[0] as Photo), ground, focalMm35: null }, given());
+    return 'why' in station ? 0 : Math.sqrt(station.fit.covariance[2]?.[2] ?? 0);
+  };
+  expect(heightGive('level')).toBeGreaterThan(4);
+  expect(heightGive('up')).toBeGreaterThan(heightGive('level') * 2);
+  expect(heightGive('down')).toBeCloseTo(heightGive('up'), 0);
+});
+
+test('where most tips lie off their lines, the place of the second photo is not known', () => {
+  const survey = given();
+  const off = (i: number) => ({ x: 100 + ((i * 397) % 1000), y: 100 + ((i * 751) % 1400) });
+  const scattered = survey.limbs.map((limb, i) => ({ ...limb, tipAgain: off(i), towardDeg: null }));
+  expect(surveyed({ ...survey, limbs: scattered }).pair).toEqual({ why: 'tipsDoNotMeet' });
 });
 
 test('each limb says what it still lacks, and one on a limb that is not measured waits', () => {

@@ -1,0 +1,49 @@
+// Answers of many queries, shown together: a list that is drawn anew for each of them is drawn for seconds on a slow phone.
+import {
+  QueriesObserver,
+  type QueryClient,
+  type QueryKey,
+  type QueryObserverOptions,
+} from '@tanstack/react-query';
+import { useEffect, useMemo, useReducer, useState } from 'react';
+
+/** What has come meanwhile is shown so often while others are still waited for. */
+export const SHOWN_MS = 400;
+
+/** An answer, or `failed` where there is none, or null while it is waited for. */
+export type Answer<T> = T | 'failed' | null;
+
+/** @param queries the same array as long as the same is asked */
+export function useTogether<T>(client: QueryClient, queries: readonly QueryObserverOptions[]): Answer<T>[] {
+  const [told, tell] = useReducer((count: number) => count + 1, 0);
+  const [observer] = useState(() => new QueriesObserver(client, [...queries]));
+  useEffect(() => observer.setQueries([...queries]), [observer, queries]);
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const show = () => {
+      clearTimeout(timer);
+      timer = undefined;
+      tell();
+    };
+    const stop = observer.subscribe((results) => {
+      if (results.every(({ data, isError }) => data !== undefined || isError)) show();
+      else timer ??= setTimeout(show, SHOWN_MS);
+    });
+    // What came between drawing and listening
+    tell();
+    return () => {
+      clearTimeout(timer);
+      stop();
+    };
+  }, [observer]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what is known is read anew once it is told
+  return useMemo(
+    () => queries.map(({ queryKey }) => known<T>(client, queryKey ?? [])),
+    [client, queries, told],
+  );
+}
+
+function known<T>(client: QueryClient, queryKey: QueryKey): Answer<T> {
+  const state = client.getQueryState<T>(queryKey);
+  return state?.data ?? (state?.status === 'error' ? 'failed' : null);
+}
