@@ -11,12 +11,16 @@ import { planQuery, usePlans } from './usePlan';
 
 const mockSolve = jest.fn();
 const mockStop = jest.fn();
+const mockStillHold = jest.fn(async (list: unknown[]): Promise<unknown[]> => list.map(() => null));
 jest.mock('comlink', () => ({
-  wrap: () => ({ solve: mockSolve, stop: mockStop }),
+  wrap: () => ({ solve: mockSolve, stop: mockStop, stillHold: mockStillHold }),
   proxy: (tell: unknown) => tell,
 }));
-const mockKept = { stamp: 'kept of a' };
-jest.mock('./keptPlans', () => ({ keptPlanOf: async (_: unknown, id: string) => id === 'a' && mockKept }));
+const mockKept = { stamp: 'kept of a', plan: { proof: { done: false } } };
+jest.mock('./keptPlans', () => ({
+  keptPlanOf: async (_: unknown, id: string) => (id === 'a' ? mockKept : null),
+  keptPlansQuery: () => ({ queryKey: ['kept-plans'], queryFn: () => null }),
+}));
 Object.assign(globalThis, { Worker: class {} });
 
 function treeWith(code: string) {
@@ -48,8 +52,9 @@ test('a plan left for another and come back to is searched to its proof', async 
   // Lists take what is proved without a search of their own
   expect(await client.fetchQuery(planQuery(client, 'a', first.input, 1500))).toBe(first.proved);
   expect(mockSolve).toHaveBeenCalledTimes(3);
-  // What the server has kept goes to the worker, which tells whether it holds
-  expect(mockSolve.mock.calls.map(([, , , how]) => how)).toEqual(Array(3).fill({ kept: mockKept }));
+  expect(mockSolve.mock.calls.map(([, , , mostMs]) => mostMs)).toEqual([undefined, undefined, undefined]);
+  // What was kept short of its proof is no proof
+  expect(mockStillHold).not.toHaveBeenCalled();
   client.clear();
 });
 
@@ -61,7 +66,8 @@ test('a list shows what is planned, names what cannot be, and keeps the last pla
   };
   const [a, b] = [tree('a', 'FB_CANK_A'), tree('b', 'DEAD')];
   const proved = plansOf([a], today).get('a') as Solved;
-  mockSolve.mockResolvedValueOnce(proved).mockRejectedValueOnce(new Error('no plan'));
+  // Of b nothing is kept: it is searched first
+  mockSolve.mockRejectedValueOnce(new Error('no plan')).mockResolvedValueOnce(proved);
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   const { result, rerender } = renderHook(({ views }) => usePlans(views, today), {
     initialProps: { views: [a, b] },
@@ -72,11 +78,9 @@ test('a list shows what is planned, names what cannot be, and keeps the last pla
   expect(result.current.plans.get('a')).toBe(proved);
   expect(result.current.plans.has('b')).toBe(false);
   expect(result.current).toMatchObject({ current: true, failed: [b] });
-  // Both are searched for lists, each with what is kept of it
-  expect(mockSolve.mock.calls.map(([, , , how]) => how)).toEqual([
-    { kept: mockKept, mostMs: 1500 },
-    { kept: false, mostMs: 1500 },
-  ]);
+  // Both are searched for lists: of the one nothing is kept, of the other what does not hold any more
+  expect(mockSolve.mock.calls.map(([, , , mostMs]) => mostMs)).toEqual([1500, 1500]);
+  expect(mockStillHold.mock.calls).toEqual([[[{ kept: mockKept, input: expect.anything() }]]]);
   let found = (_: Solved) => {};
   mockSolve.mockReturnValueOnce(
     new Promise((resolve) => {
@@ -92,6 +96,33 @@ test('a list shows what is planned, names what cannot be, and keeps the last pla
   found(next);
   await waitFor(() => result.current.current);
   expect(result.current.plans.get('a')).toBe(next);
+  client.clear();
+});
+
+test('kept plans that hold are a list, asked for together, without a search', async () => {
+  mockSolve.mockReset();
+  mockStillHold.mockClear();
+  const views = ['a', 'also a'].map((note) =>
+    treeView(detail([{ ...finding('1', 'S', 'DEAD'), note }]), today),
+  );
+  const proved = plansOf([views[0] as TreeView], today).get('a') as Solved;
+  mockStillHold.mockImplementationOnce(async (list) => list.map(() => proved));
+  const client = new QueryClient();
+  const asked = await Promise.all(
+    views.map((view) =>
+      client.fetchQuery(
+        planQuery(
+          client,
+          'a',
+          planInputOf(view.detail, today.site, `2026-12-0${views.indexOf(view) + 1}`),
+          1500,
+        ),
+      ),
+    ),
+  );
+  expect(asked).toEqual([proved, proved]);
+  expect(mockStillHold).toHaveBeenCalledTimes(1);
+  expect(mockSolve).not.toHaveBeenCalled();
   client.clear();
 });
 

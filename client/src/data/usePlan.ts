@@ -11,10 +11,11 @@ import {
   useQueryClient,
 } from '@tanstack/react-query';
 import { proxy, type Remote, wrap } from 'comlink';
-import { useMemo, useRef } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import type { PlanWork } from '../workers/plan.worker';
-import { keptPlanOf } from './keptPlans';
+import { keptPlanOf, keptPlansQuery } from './keptPlans';
 import { COMPUTED_HERE } from './queryClient';
+import { askedTogether } from './stillHold';
 import { useTogether } from './useTogether';
 import { planInputFor } from './views';
 
@@ -25,6 +26,8 @@ function worker(): Remote<PlanWork> {
   remote ??= wrap<PlanWork>(new Worker(new URL('../workers/plan.worker', import.meta.url)));
   return remote;
 }
+
+const stillHold = askedTogether((list) => worker().stillHold(list));
 
 /** Starts the thread that plans, which reads as much script as the page itself. */
 export function startPlanner(): void {
@@ -64,13 +67,18 @@ export function planQuery(client: QueryClient, treeId: string, input: PlanInput,
       if (proved?.plan.proof.done) return proved;
       const kept = await keptPlanOf(client, treeId);
       if (signal.aborted) throw new CancelledError();
+      // Kept short of its proof it is enough for a list
+      const holding =
+        kept && (kept.plan.proof.done || mostMs !== undefined) ? await stillHold({ kept, input }) : null;
+      if (signal.aborted) throw new CancelledError();
+      if (holding) return holding;
       const job = ++jobs;
       signal.addEventListener('abort', () => void worker().stop(job));
       const tell = proxy(async (solved: Solved) => {
         if (!signal.aborted) client.setQueryData(queryKey, solved);
         await drawn();
       });
-      return worker().solve(job, input, tell, { kept, mostMs });
+      return worker().solve(job, input, tell, mostMs);
     },
     staleTime: (query: { state: { data?: Solved | undefined } }) =>
       query.state.data?.plan.proof.done ? Number.POSITIVE_INFINITY : 0,
@@ -124,6 +132,11 @@ export interface Plans {
 export function usePlans(views: readonly TreeView[], today: SiteToday | null): Plans {
   const client = useQueryClient();
   const last = useRef(new Map<string, Solved>());
+  // While the trees are still read
+  useEffect(() => {
+    startPlanner();
+    void client.prefetchQuery(keptPlansQuery(client));
+  }, [client]);
   const inputs = useMemo(() => (today ? views.map((view) => planInputFor(view, today)) : []), [views, today]);
   const queries = useMemo(
     () => inputs.map((input, i) => planQuery(client, views[i]?.tree.id ?? '', input, LIST_MS)),

@@ -5,7 +5,7 @@ import {
   type QueryKey,
   type QueryObserverOptions,
 } from '@tanstack/react-query';
-import { useEffect, useMemo, useReducer, useState } from 'react';
+import { useLayoutEffect, useMemo, useReducer, useRef, useState } from 'react';
 
 /** What has come meanwhile is shown so often while others are still waited for. */
 export const SHOWN_MS = 400;
@@ -16,9 +16,11 @@ export type Answer<T> = T | 'failed' | null;
 /** @param queries the same array as long as the same is asked */
 export function useTogether<T>(client: QueryClient, queries: readonly QueryObserverOptions[]): Answer<T>[] {
   const [told, tell] = useReducer((count: number) => count + 1, 0);
+  const latest = useRef<[QueryKey, unknown][]>([]);
   const [observer] = useState(() => new QueriesObserver(client, [...queries]));
-  useEffect(() => observer.setQueries([...queries]), [observer, queries]);
-  useEffect(() => {
+  useLayoutEffect(() => observer.setQueries([...queries]), [observer, queries]);
+  // Before the page is painted: the thread that plans works meanwhile
+  useLayoutEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;
     const show = () => {
       clearTimeout(timer);
@@ -30,17 +32,19 @@ export function useTogether<T>(client: QueryClient, queries: readonly QueryObser
       else timer ??= setTimeout(show, SHOWN_MS);
     });
     // What came between drawing and listening
-    tell();
+    if (latest.current.some(([key, shown]) => known(client, key) !== shown)) tell();
     return () => {
       clearTimeout(timer);
       stop();
     };
-  }, [observer]);
+  }, [observer, client]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: what is known is read anew once it is told
-  return useMemo(
+  const shown = useMemo(
     () => queries.map(({ queryKey }) => known<T>(client, queryKey ?? [])),
     [client, queries, told],
   );
+  latest.current = queries.map(({ queryKey }, i) => [queryKey ?? [], shown[i]]);
+  return shown;
 }
 
 function known<T>(client: QueryClient, queryKey: QueryKey): Answer<T> {

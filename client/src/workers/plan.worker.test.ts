@@ -35,7 +35,7 @@ function solve(draws: () => Promise<void>) {
     told.push(mockSearch.ms);
     return draws();
   };
-  return { told, answer: work.solve(1, {} as PlanInput, tell, { kept: null, mostMs: 1500 }) };
+  return { told, answer: work.solve(1, {} as PlanInput, tell, 1500) };
 }
 const pause = (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms));
 
@@ -79,17 +79,14 @@ test.each([
   }
 });
 
-test.each([
-  ['proved, for a list', 'holds', true, 1500, true],
-  ['proved, to proof', 'holds', true, undefined, true],
-  ['short of proof, for a list', 'holds', false, 1500, true],
-  ['short of proof, to proof', 'holds', false, undefined, false],
-  ['proved, of what has changed', 'is past', true, 1500, false],
-])('a plan that was kept %s: %s', async (_, stamp, done, mostMs, isAnswer) => {
-  Object.assign(mockSearch, { ms: 0, proved: true });
-  const kept = { stamp, plan: { proof: { done } }, orders: {} } as unknown as KeptPlan;
+test('of kept plans those that hold are the answer, each in its place', () => {
+  const kept = (stamp: string) =>
+    ({ stamp, plan: { proof: { done: true } }, orders: {} }) as unknown as KeptPlan;
   const work = mockExposed.work as PlanWork;
-  const { plan } = await work.solve(1, {} as PlanInput, () => {}, { kept, mostMs });
-  expect(plan === kept.plan).toBe(isAnswer);
-  expect(mockSearch.ms).toBe(isAnswer ? 0 : 10);
+  const list = ['holds', 'is past', 'holds'].map((stamp) => ({ kept: kept(stamp), input: {} as PlanInput }));
+  expect(work.stillHold(list).map((solved) => solved?.plan ?? null)).toEqual([
+    list[0]?.kept.plan,
+    null,
+    list[2]?.kept.plan,
+  ]);
 });

@@ -31,20 +31,19 @@ const solved = (prepared: Prepared, plan: Solved['plan']): Solved => ({
 });
 
 const work = {
+  /** Of kept plans those that still hold for their trees as they are; null where one does not. */
+  stillHold: (list: { kept: KeptPlan; input: PlanInput }[]): (Solved | null)[] =>
+    list.map(({ kept, input }) => solvedFrom(kept, input)),
   /**
    * Searches until proved, or stopped by its number; tells the plan as it gets better. The page is told again only once it has drawn what it
    * was told last, and it hears the last word last: a slow phone stays usable, and no early plan takes the place of the proved one.
-   * A kept plan that still holds is the answer, where it is proved or no proof is asked for.
    */
   async solve(
     job: number,
     input: PlanInput,
     tell: (solved: Solved) => void | Promise<void>,
-    { kept, mostMs }: { kept: KeptPlan | null; mostMs?: number | undefined },
+    mostMs?: number,
   ): Promise<Solved> {
-    const keptSolved =
-      kept && (kept.plan.proof.done || mostMs !== undefined) ? solvedFrom(kept, input) : null;
-    if (keptSolved) return keptSolved;
     const { prepared, step } = planning(input);
     const from = performance.now();
     let plan = step(0);

@@ -18,6 +18,7 @@ const SUCKER = 'X';
  * @param before the map that this one takes the place of
  */
 export function withLabels(limbs: Limb[], twelveBearingDeg: number, before: Limb[] = []): Limb[] {
+  if (before.length === 0 && limbs.every(({ label }) => label !== undefined)) return limbs;
   // A map of before there were labels has those that it was shown with
   const drawn = before.length > 0 ? withLabels(before, twelveBearingDeg) : [];
   const labelBefore = new Map(drawn.flatMap(({ id, label }) => (label ? [[id, label] as const] : [])));
