@@ -35,6 +35,22 @@ test('asked by a tap, then it tells; held upright it looks level', () => {
   });
 });
 
+test('a sensor that tells again and again is heard ten times a second', () => {
+  jest.useFakeTimers();
+  has(class {});
+  const aim = watched();
+  act(() => aim.current.start());
+  const headings: number[] = [];
+  for (let i = 0; i < 12; i++) {
+    turned({ alpha: 360 - i, beta: 90, gamma: 0 });
+    headings.push(Math.round(aim.current.aim?.headingDeg ?? -1));
+    act(() => jest.advanceTimersByTime(20));
+  }
+  // At 0, 100 and 200 ms
+  expect([...new Set(headings)]).toEqual([0, 5, 10]);
+  jest.useRealTimers();
+});
+
 test('a device that says nothing for three seconds has none', () => {
   jest.useFakeTimers();
   has(class {});

@@ -16,6 +16,8 @@ export type SensorState =
 type Asks = { requestPermission?: () => Promise<'granted' | 'denied'> };
 /** Devices without the sensor say nothing at all. */
 const MOST_WAIT_MS = 3000;
+/** A sensor tells sixty times a second: nobody aims so fast, and a page that is drawn so often empties the battery. */
+const APART_MS = 100;
 
 export function useAim(): { state: SensorState; aim: Aim | null; start(): void } {
   const [started, setStarted] = useState(false);
@@ -24,9 +26,12 @@ export function useAim(): { state: SensorState; aim: Aim | null; start(): void }
   useEffect(() => {
     if (!started) return;
     let heard = false;
+    let toldAt = Number.NEGATIVE_INFINITY;
     const onTurn = ({ alpha, beta, gamma }: DeviceOrientationEvent) => {
       if (alpha === null || beta === null || gamma === null) return;
       heard = true;
+      if (performance.now() - toldAt < APART_MS) return;
+      toldAt = performance.now();
       setAim(aimOf({ alpha, beta, gamma }));
     };
     // Told by the compass where there is one; else by the phone’s own turning, whose zero lies anywhere: only differences count

@@ -6,7 +6,6 @@ import {
   type Aiming,
   type AimStep,
   AWAY_CM,
-  aimed,
   EYE_CM,
   limbAimedAt,
   nextAim,
@@ -20,7 +19,7 @@ import { View } from '@tamagui/core';
 import { useMemo, useState } from 'react';
 import { inWords } from '../../data/api';
 import { readTree } from '../../data/queries';
-import { type SensorState, useAim } from '../../data/useAim';
+import { useAim } from '../../data/useAim';
 import { useSay } from '../../data/useSay';
 import { useUnits } from '../../data/useToday';
 import { newId } from '../../data/writes';
@@ -34,33 +33,12 @@ import { useWide } from '../../ui/theme';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { hourBearing } from './hours';
 import { MeasuredRows } from './MeasuredRows';
-import { keepMapDraft, useMapDrafts } from './mapDraft';
+import { Sensor } from './Sensor';
 import { SimulatedTrees } from './SimulatedTrees';
+import { AWAY_STARTS_CM, useAiming } from './useAiming';
 
-const AWAY_STARTS_CM = 500;
 /** Where whoever tries the simulated sensor stands: at these hours. */
 const SIMULATED_HOURS = [6, 9] as const;
-
-export function useAiming(treeId: string, twelveDeg: number) {
-  const draft = useMapDrafts(({ aimings }) => aimings[treeId]);
-  const aiming: Aiming = draft ?? {
-    twelveDeg,
-    towardTwelve: null,
-    eyeCm: 165,
-    places: [
-      { towardStem: null, awayCm: AWAY_STARTS_CM },
-      { towardStem: null, awayCm: AWAY_STARTS_CM },
-    ],
-    limbs: [],
-  };
-  const found = useMemo(() => aimed(aiming), [aiming]);
-  return {
-    aiming,
-    keep: (next: Aiming) => keepMapDraft('aimings', treeId, next),
-    found,
-    limbs: found.flatMap((limb) => ('fault' in limb ? [] : [limb])),
-  };
-}
 
 interface ByAimingProps {
   detail: TreeDetail;
@@ -275,32 +253,4 @@ function stepWords(say: Say, step: AimStep | null, { limbs }: Aiming): string {
     tip: () => say('round.aimTip', { n }),
     tipAgain: () => say('round.aimTip', { n }),
   }[step.what]();
-}
-
-/** Why there is no reading yet, and what can be done about it. */
-function Sensor({ state, onStart, onSimulate }: { state: SensorState; onStart(): void; onSimulate(): void }) {
-  const say = useSay();
-  const says = {
-    notSecure: say('round.sensorNotSecure'),
-    none: say('round.sensorNone'),
-    refused: say('round.sensorRefused'),
-    ask: say('round.sensorAsk'),
-    waiting: say('round.sensorWaiting'),
-    live: null,
-  }[state];
-  return (
-    <View gap={12}>
-      {says ? (
-        <Notice kind={state === 'ask' || state === 'waiting' ? 'said' : 'caution'}>{says}</Notice>
-      ) : null}
-      <View flexDirection="row" flexWrap="wrap" gap={8}>
-        {state === 'ask' || state === 'refused' ? (
-          <Button kind="main" onPress={onStart}>
-            {say('round.sensorStart')}
-          </Button>
-        ) : null}
-        {state === 'live' ? null : <Button onPress={onSimulate}>{say('round.sensorSimulated')}</Button>}
-      </View>
-    </View>
-  );
 }

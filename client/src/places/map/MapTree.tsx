@@ -22,13 +22,15 @@ import { Screen } from '../../ui/Screen';
 import { Tabs } from '../../ui/Tabs';
 import { useBase } from '../../ui/useBase';
 import { Waiting } from '../../ui/Waiting';
-import { ByAiming, useAiming } from './ByAiming';
+import { ByAiming } from './ByAiming';
 import { ByClock, clockMap, useClockDraft } from './ByClock';
-import { FromPictures, useSurvey } from './FromPictures';
+import { FromPictures } from './FromPictures';
 import { MapEditor } from './MapEditor';
 import { forgetMapDrafts, keepMapDraft, type MapDraft, useMapDrafts } from './mapDraft';
 import { Starter } from './Starter';
+import { useAiming } from './useAiming';
 import { useMapHistory } from './useMapHistory';
+import { useSurvey } from './useSurvey';
 
 export function MapTree({ treeId }: { treeId: string }) {
   const say = useSay();
