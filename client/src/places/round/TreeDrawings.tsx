@@ -4,6 +4,7 @@ import { thicknessReading } from '@mortisect/core/measure';
 import { type SiteToday, standingCuts, type TreeView } from '@mortisect/core/present';
 import { joined, limbIn, tapeText } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
+import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
@@ -39,6 +40,7 @@ function Above(props: TreeDrawingsProps) {
       </View>
       <View {...AS_WIDE_AS_ITS_WORDS} gap={4}>
         <LimbFacts {...props} />
+        <FirstMap view={props.view} />
         <Button
           kind="quiet"
           justifyContent="flex-start"
@@ -67,12 +69,27 @@ function Above(props: TreeDrawingsProps) {
   );
 }
 
+/** Of a tree whose stem alone is known: its one next step. */
+function FirstMap({ view }: Pick<TreeDrawingsProps, 'view'>) {
+  const say = useSay();
+  const router = useRouter();
+  if (view.limbs.length > 1) return null;
+  return (
+    <View flexDirection="row">
+      <Button onPress={() => router.navigate(`/round/${view.tree.id}/map`)}>
+        {say('round.drawItsLimbs')}
+      </Button>
+    </View>
+  );
+}
+
 /** Wide: clock, reach ladder and list stand beside the tape. */
 function Beside(props: TreeDrawingsProps) {
   const say = useSay();
   return (
     <View gap={16}>
       <TreeBeside {...props} chosenId={props.limbId} kerfs={standingCuts(props.view)} />
+      <FirstMap view={props.view} />
       <View gap={8}>
         <Section>{say('round.limbs')}</Section>
         <LimbList {...props} />

@@ -1,5 +1,5 @@
 // One tree in the round, before a server: without a map, with a limb missing, with a finding let go; and a round that is read onto the device.
-import { configure, fireEvent, screen, waitFor } from '@testing-library/react';
+import { cleanup, configure, fireEvent, screen, waitFor } from '@testing-library/react';
 import { FakeServer, refused } from '../../testing/fakeServer';
 import { allSent, at, buttons, field, findButton, press, show, went, write } from '../../testing/here';
 import { detail, did, finding, limb } from '../../testing/orchard';
@@ -66,6 +66,15 @@ describe('a tree whose limbs nobody has drawn', () => {
     press('New finding');
     press('Draw its limbs now');
     expect(went.at(-1)).toEqual(['navigate', '/round/a/map']);
+  });
+
+  test('shows its map as the next step, until it has one', async () => {
+    await come(new FakeServer([bare()]));
+    press('Draw its limbs');
+    expect(went.at(-1)).toEqual(['navigate', '/round/a/map']);
+    cleanup();
+    await come(new FakeServer([detail([])]));
+    expect(screen.queryByRole('button', { name: 'Draw its limbs' })).toBeNull();
   });
 
   test('once its limbs are drawn a tap on one places the finding', async () => {
