@@ -13,6 +13,7 @@ import { useToday } from '../../data/useToday';
 import { Mark } from '../../drawings/marks';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
+import { useWide } from '../../ui/theme';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { SURE } from '../AgentFacts';
@@ -28,9 +29,14 @@ export function Reference() {
   const say = useSay();
   const { error, refetch } = useSite();
   const today = useToday();
+  const wide = useWide();
   if (!today) return <Waiting title={say('shared.book')} error={error} onRetry={refetch} />;
   return (
-    <Screen title={say('shared.book')} subtitle={say('book.whatTheAnswersAreMadeFrom')}>
+    <Screen
+      title={say('shared.book')}
+      subtitle={say('book.whatTheAnswersAreMadeFrom')}
+      width={wide ? 'full' : 'column'}
+    >
       <BookTabs />
       <Body>{say('book.valuesAreSettingsWithASourceAnd')}</Body>
       <Section>{say('book.termsOfTheTrade')}</Section>
@@ -41,21 +47,35 @@ export function Reference() {
       <Folded title={say('book.showTheSigns')}>
         <SignGallery />
       </Folded>
-      {disorders.map((disorder) => (
-        <OneDisorder key={disorder.code} disorder={disorder} today={today} />
-      ))}
+      <View {...(wide && { style: IN_COLUMNS })} gap={16}>
+        {disorders.map((disorder) => (
+          <OneDisorder key={disorder.code} disorder={disorder} today={today} />
+        ))}
+      </View>
       <TimingReference />
       <CleaningReference />
     </Screen>
   );
 }
 
+/** As in a printed book: down one column and on in the next. */
+const IN_COLUMNS = { display: 'block', columnCount: 2, columnGap: 40 } as object;
+const IN_ONE_PIECE = { style: { breakInside: 'avoid' } } as object;
+
 function OneDisorder({ disorder, today }: { disorder: Disorder; today: SiteToday }) {
   const say = useSay();
   const schools = schoolsFor(disorder.code);
   const sites = schools.length > 0 ? schoolFor(disorder.code, today.site.schools.clearance).id : null;
   return (
-    <View gap={8} paddingTop={12} borderTopWidth={1} borderColor="$rule" borderStyle="solid">
+    <View
+      gap={8}
+      paddingTop={12}
+      paddingBottom={8}
+      borderTopWidth={1}
+      borderColor="$rule"
+      borderStyle="solid"
+      {...IN_ONE_PIECE}
+    >
       <View flexDirection="row" gap={12} alignItems="center">
         <Mark kind={disorder.kind} />
         <Section>{told(say, disorder.name)}</Section>
