@@ -95,7 +95,7 @@ test('before a kept database is brought to another schema a copy of it is laid b
     await fresh.db.execute(
       sql`insert into devices (id, name) values ('0193f000-0000-7000-8000-0000000000aa', 'Wall crew')`,
     );
-    // As if the last two steps had not been made yet
+    // As if the last three steps had not been made yet
     for (const step of [
       sql`drop index plots_name`,
       sql`drop index rows_name`,
@@ -103,7 +103,8 @@ test('before a kept database is brought to another schema a copy of it is laid b
       sql`drop index trees_code`,
       sql`create unique index trees_code on trees (orchard_id, lower(code))`,
       sql`alter table samples add column taken_at timestamptz, add column answered boolean`,
-      sql`delete from drizzle.__drizzle_migrations where created_at in (select created_at from drizzle.__drizzle_migrations order by created_at desc limit 2)`,
+      sql`alter table rows drop column revision`,
+      sql`delete from drizzle.__drizzle_migrations where created_at in (select created_at from drizzle.__drizzle_migrations order by created_at desc limit 3)`,
     ])
       await fresh.db.execute(step);
     await fresh.close();
@@ -113,6 +114,10 @@ test('before a kept database is brought to another schema a copy of it is laid b
     expect(rows).toEqual([{ name: 'Wall crew' }]);
     const { rows: indexes } = await before.query(`select 1 from pg_indexes where indexname = 'plots_name'`);
     expect(indexes).toEqual([]);
+    const { rows: columns } = await before.query(
+      `select 1 from information_schema.columns where table_name = 'rows' and column_name = 'revision'`,
+    );
+    expect(columns).toEqual([]);
     await before.close();
     const { mtimeMs } = statSync(copy);
     await (await openDb({ folder })).close();
