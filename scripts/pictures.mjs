@@ -133,7 +133,7 @@ async function tapLimbs(page) {
   await page.getByRole('button', { name: 'Limbs from photos' }).click();
   await page.getByRole('button', { name: 'Simulated camera' }).click();
   await page.getByRole('button', { name: 'Net loft 01' }).click();
-  const photo = page.getByRole('img', { name: /^Photo 1/ });
+  const photo = page.getByRole('group', { name: /^Photo 1/ });
   await photo.waitFor();
   const { height } = await photo.boundingBox();
   const perPx = height / 1600;

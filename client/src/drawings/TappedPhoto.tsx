@@ -2,13 +2,13 @@
 
 import { MOST_ZOOM, movedBy, type Spot, zoomedAt } from '@mortisect/core/sight';
 import { View } from '@tamagui/core';
-import { useRef, useState } from 'react';
+import { type KeyboardEvent, useId, useRef, useState } from 'react';
 import Svg, { Circle, G, Line, Path, Text } from 'react-native-svg';
 import { useSay } from '../data/useSay';
 import { Button } from '../ui/Button';
-import { elementRef } from '../ui/dom';
+import { elementRef, keysOf } from '../ui/dom';
 import { useTextScale, useWidthOf } from '../ui/size';
-import { usePalette } from '../ui/theme';
+import { usePalette, useWide } from '../ui/theme';
 import { Small } from '../ui/type';
 import { Knob } from './Knob';
 import { useHold } from './useHold';
@@ -46,11 +46,22 @@ const LOUPE_ZOOM = 3;
 /** A thumb on the pad moves the mark by so much of its own way. */
 const PAD_SHARE = 0.4;
 const PAD = 48;
+/** An arrow key moves a mark so far, the nearer the less; with the shift key as far as so many. */
+const KEY_PX = 8;
+const FAR_STEPS = 10;
+const STEPS: Readonly<Record<string, [right: number, up: number]>> = {
+  ArrowRight: [1, 0],
+  ArrowLeft: [-1, 0],
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+};
 
 export function TappedPhoto(props: TappedPhotoProps) {
   const { label, url, widthPx, heightPx, marks, wood, line, inHandId, onTap, onMove } = props;
   const say = useSay();
   const { chalk, ink } = usePalette();
+  const wide = useWide();
+  const describedBy = useId();
   const outer = useRef<HTMLElement>(null);
   const box = useRef<HTMLElement>(null);
   const room = useWidthOf(outer) || 320;
@@ -77,12 +88,38 @@ export function TappedPhoto(props: TappedPhotoProps) {
     onPinch: (by, at, moved) => setView((before) => movedBy(zoomedAt(before, by, at, size), moved, size)),
     takesWheel: (isNearer) => (isNearer ? view.zoom < MOST_ZOOM : view.zoom > 1),
   });
+  const move = (mark: PhotoMark, right: number, up: number) =>
+    onMove(mark.id, {
+      x: within(mark.at.x + (right * KEY_PX) / view.zoom, widthPx),
+      y: within(mark.at.y - (up * KEY_PX) / view.zoom, heightPx),
+    });
+  // Without a finger: Enter puts the next mark in the middle, arrows carry it to its place
+  const onKeyDown = (event: KeyboardEvent) => {
+    const step = STEPS[event.key];
+    const far = event.shiftKey ? FAR_STEPS : 1;
+    const act =
+      event.key === 'Enter'
+        ? () => onTap(toPhoto({ x: width / 2, y: height / 2 }))
+        : event.key === '+'
+          ? () => nearer(NEARER, middle)
+          : event.key === '-'
+            ? () => nearer(1 / NEARER, middle)
+            : step && held
+              ? () => move(held, step[0] * far, step[1] * far)
+              : null;
+    if (!act) return;
+    event.preventDefault();
+    act();
+  };
   return (
     <View ref={elementRef(outer)} gap={8}>
       <View
         ref={elementRef(box)}
-        role="img"
+        role="group"
+        tabIndex={0}
         aria-label={label}
+        aria-describedby={wide ? describedBy : undefined}
+        onKeyDown={keysOf(onKeyDown)}
         width={width}
         height={height}
         position="relative"
@@ -134,6 +171,7 @@ export function TappedPhoto(props: TappedPhotoProps) {
           />
         ) : null}
       </View>
+      {wide ? <Small id={describedBy}>{say('shared.tapByKeys')}</Small> : null}
       <View flexDirection="row" gap={8}>
         <Button
           onPress={() => nearer(NEARER, middle)}
@@ -154,6 +192,7 @@ export function TappedPhoto(props: TappedPhotoProps) {
             mark={held}
             most={widthPx}
             perPx={PAD_SHARE / (fit * view.zoom)}
+            onStep={(right, up) => move(held, right, up)}
             onMove={(at) => onMove(held.id, { x: within(at.x, widthPx), y: within(at.y, heightPx) })}
           />
         ) : null}
@@ -226,10 +265,12 @@ interface PadProps {
   /** Pixels of the photo for one of the thumb. */
   perPx: number;
   onMove(at: Spot): void;
+  /** A key: steps to the right and up. */
+  onStep(right: number, up: number): void;
 }
 
 /** Under the photo, where a thumb on it hides nothing and takes no tap away: a drag or arrow keys put the last mark right. */
-function Pad({ mark, most, perPx, onMove }: PadProps) {
+function Pad({ mark, most, perPx, onMove, onStep }: PadProps) {
   const say = useSay();
   return (
     <View flexDirection="row" alignItems="center" gap={8} flex={1} minWidth={0}>
@@ -243,7 +284,7 @@ function Pad({ mark, most, perPx, onMove }: PadProps) {
           top={PAD / 2}
           from={mark.at}
           onDrag={(from, byPx, downPx) => onMove({ x: from.x + byPx * perPx, y: from.y + downPx * perPx })}
-          onKey={(right, up) => onMove({ x: mark.at.x + right, y: mark.at.y - up })}
+          onKey={onStep}
         />
       </View>
       <Small flexShrink={1}>{say('shared.moveTheMark')}</Small>
