@@ -102,6 +102,8 @@ export const ROUTES = [
   '/round/slip-side-01/edit',
   '/round/register',
   '/round/register/new',
+  '/round/register/many',
+  '/round/register/rows',
   '/round/register/row',
   '/round/register/import',
   '/plan',
