@@ -1,5 +1,5 @@
 // Which values fit what was measured, and how sure are they? Weighted least squares.
-import { inverse, Matrix } from 'ml-matrix';
+import { Matrix, pseudoInverse, solve } from 'ml-matrix';
 
 export interface Fit {
   values: number[];
@@ -29,7 +29,8 @@ export function fitted(residualsOf: (values: readonly number[]) => number[], sta
     const normal = slopes.transpose().mmul(slopes);
     const damped = normal.clone();
     for (let i = 0; i < values.length; i++) damped.set(i, i, normal.get(i, i) * (1 + damping) + SMALLEST);
-    const move = inverse(damped).mmul(toward).to1DArray();
+    if (!areNumbers(damped) || !areNumbers(toward)) break;
+    const move = solve(damped, toward, true).to1DArray();
     const next = values.map((value, i) => value - (move[i] as number));
     const left = residualsOf(next);
     const gained = squares(residuals) - squares(left);
@@ -42,8 +43,10 @@ export function fitted(residualsOf: (values: readonly number[]) => number[], sta
     if (gained < SMALLEST * (1 + squares(residuals))) break;
   }
   const slopes = slopesOf(residualsOf, values, residuals);
-  const covariance = inverse(slopes.transpose().mmul(slopes)).to2DArray();
-  return { values, residuals, covariance };
+  const normal = slopes.transpose().mmul(slopes);
+  // Where nothing that was measured tells of a value there is no inverse
+  const covariance = areNumbers(normal) ? pseudoInverse(normal) : Matrix.zeros(values.length, values.length);
+  return { values, residuals, covariance: covariance.to2DArray() };
 }
 
 /**
@@ -88,4 +91,5 @@ function slopesOf(
   return slopes;
 }
 
+const areNumbers = (matrix: Matrix) => matrix.to1DArray().every(Number.isFinite);
 const squares = (all: readonly number[]) => all.reduce((sum, one) => sum + one * one, 0);

@@ -1,7 +1,7 @@
 // Where did the lens stand and look, judged by a pole of known length at the stem?
 import type { Spot } from '../sight/index';
 import { type Fit, fitted } from './fit';
-import type { Photo } from './photo';
+import { AWAY_CM, type Photo } from './photo';
 import { focalPx, type Lens, pictured, rayThrough } from './pinhole';
 import { degBetween } from './space';
 
@@ -134,7 +134,8 @@ export function stationOf(photo: Photo, said: { poleCm: number; eyeCm: number })
     rayThrough(photo.foot, lens, photo).along,
     rayThrough(photo.poleTop, lens, photo).along,
   );
-  if (fit.residuals.some((off) => Math.abs(off) > TOO_FAR)) {
+  // What is no number fits nothing
+  if (!fit.residuals.every((off) => Math.abs(off) <= TOO_FAR)) {
     return { why: 'doesNotFit', wouldFitCm: fittingCm(photo, said), saidCm: photo.awayCm };
   }
   if (deg < LEAST_POLE_DEG) return { why: 'poleSmall', deg, leastDeg: LEAST_POLE_DEG };
@@ -151,5 +152,6 @@ function fittingCm(
     const all = residuals(values);
     return all.with(-1, (all.at(-1) as number) * 0.01);
   };
-  return Math.exp(fitted(free, stationStart(photo, said.eyeCm)).values[3] as number);
+  const cm = Math.exp(fitted(free, stationStart(photo, said.eyeCm)).values[3] as number);
+  return Number.isFinite(cm) ? Math.min(AWAY_CM.most, Math.max(AWAY_CM.least, cm)) : photo.awayCm;
 }

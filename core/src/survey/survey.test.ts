@@ -481,3 +481,47 @@ test('the simulated camera shows every limb where the lens sees it, farther wood
   );
   expect((horizon[0].y + horizon[1].y) / 2).toBeCloseTo(far.y, 1);
 });
+
+test('wherever somebody taps, and whatever is said, the answer is figures or a reason', () => {
+  const spot = fc.record({ x: fc.integer({ min: 0, max: 1200 }), y: fc.integer({ min: 0, max: 1600 }) });
+  const photo = fc.record({
+    widthPx: fc.constant(1200),
+    heightPx: fc.constant(1600),
+    focalMm35: fc.constantFrom(null, 8, 26, 400),
+    bearingDeg: fc.integer({ min: 0, max: 359 }),
+    awayCm: fc.integer({ min: 100, max: 3000 }),
+    ground: fc.constantFrom('level' as const, 'up' as const, 'down' as const),
+    foot: fc.oneof(spot, fc.constant({ x: 600, y: 1300 })),
+    poleTop: fc.oneof(spot, fc.constant({ x: 600, y: 700 })),
+  });
+  const limb = fc.record({
+    onId: fc.constantFrom(null, '0'),
+    base: spot,
+    tip: spot,
+    tipAgain: fc.option(spot),
+    towardDeg: fc.option(fc.integer({ min: 0, max: 359 })),
+    across: fc.option(fc.tuple(spot, spot)),
+  });
+  const surveys = fc.record({
+    poleCm: fc.integer({ min: 50, max: 1000 }),
+    eyeCm: fc.integer({ min: 80, max: 600 }),
+    photos: fc.array(photo, { maxLength: 2 }),
+    stemTop: fc.option(spot),
+    limbs: fc.array(limb, { maxLength: 4 }),
+  });
+  fc.assert(
+    fc.property(surveys, (given) => {
+      const survey: Survey = { ...given, limbs: given.limbs.map((each, i) => ({ ...each, id: String(i) })) };
+      expect(Survey.safeParse(survey).success).toBe(true);
+      const { limbs, stem, photos } = surveyed(survey);
+      for (const fault of photos)
+        if (fault?.why === 'doesNotFit') expect(Number.isFinite(fault.wouldFitCm)).toBe(true);
+      for (const found of [...limbs, ...(stem ? [stem] : [])]) {
+        if ('fault' in found) continue;
+        for (const { value, give } of [found.lengthCm, found.jointCm, found.bearingDeg, found.inclinationDeg])
+          expect([Number.isFinite(value), Number.isFinite(give)]).toEqual([true, true]);
+      }
+    }),
+    { numRuns: 300 },
+  );
+});
