@@ -375,7 +375,7 @@ function coarseFigures(): void {
 
 days();
 
-/** The days: a year of hourly weather through seven pathogens, ten simulated years, and a site of thousands of trees. */
+/** How near photos of made-up trees come to them. */
 function surveyFigures(): void {
   const TREES = 200;
   for (const [photos, aim] of [
@@ -397,6 +397,7 @@ function surveyFigures(): void {
   }
 }
 
+/** The days: a year of hourly weather through seven pathogens, ten simulated years, and a site of thousands of trees. */
 function days(): void {
   const latitude = 54;
   const place = { latitude, longitude: -3, climate: climateAt(latitude), seed: 7 };

@@ -138,16 +138,14 @@ async function tapLimbs(page) {
   const { height } = await photo.boundingBox();
   const perPx = height / 1600;
   for (const [x, y] of [
-    ...[
-      [554, 1157],
-      [556, 670],
-      [554, 949],
-      [793, 573],
-      [555, 929],
-      [789, 380],
-      [555, 910],
-      [134, 459],
-    ],
+    [554, 1157],
+    [556, 670],
+    [554, 949],
+    [793, 573],
+    [555, 929],
+    [789, 380],
+    [555, 910],
+    [134, 459],
   ])
     await photo.click({ position: { x: x * perPx, y: y * perPx } });
   await page.getByText('Limb 4: tap its base').waitFor();

@@ -5,6 +5,7 @@ import { type KeyboardEvent, useRef } from 'react';
 import Svg, { Circle } from 'react-native-svg';
 import { elementRef, keysOf } from '../ui/dom';
 import { usePalette } from '../ui/theme';
+import { ARROWS } from './arrows';
 import { useDragAlong } from './tape/useDragAlong';
 
 interface KnobProps<T> {
@@ -40,10 +41,10 @@ export function Knob<T>({ label, value, most, says, left, top, from, onDrag, onH
     onMove: onDrag,
   });
   const onKeyDown = (event: KeyboardEvent) => {
-    const step = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
+    const step = ARROWS[event.key];
     if (!step) return;
     event.preventDefault();
-    onKey(step[0] as number, step[1] as number);
+    onKey(...step);
   };
   return (
     <View

@@ -10,7 +10,7 @@ import { usePalette } from '../ui/theme';
 const LETTER = 0.52;
 
 /** The halo lies under the letters. */
-const UNDER = { style: { paintOrder: 'stroke' } } as object;
+export const HALO = { style: { paintOrder: 'stroke' } } as object;
 
 export interface LabelledLimb {
   limb: Pick<Limb, 'id' | 'kind' | 'baseMm' | 'bundle'>;
@@ -63,7 +63,7 @@ export function Labels({ limbs, names, chosenId, marked, within, taken = [], fon
             stroke={paper}
             strokeWidth={3.5}
             strokeLinejoin="round"
-            {...UNDER}
+            {...HALO}
           >
             {text}
           </Text>

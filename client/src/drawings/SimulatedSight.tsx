@@ -8,7 +8,9 @@ import Svg, { Path, Text } from 'react-native-svg';
 import { elementRef, keysOf } from '../ui/dom';
 import { useWidthOf } from '../ui/size';
 import { usePalette } from '../ui/theme';
+import { ARROWS } from './arrows';
 import { sized } from './canvas';
+import { HALO } from './Labels';
 import { paintPicture } from './paintedPhoto';
 import { useHold } from './useHold';
 
@@ -64,11 +66,11 @@ export function SimulatedSight(props: SimulatedSightProps) {
     if (context) paintPicture(context, pictureOf(limbs, lens, size, 0), size);
   }, [limbs, lens, size, width]);
   const onKeyDown = (event: KeyboardEvent) => {
-    const step = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
+    const step = ARROWS[event.key];
     if (!step) return;
     event.preventDefault();
     const by = event.shiftKey ? 10 * KEY_DEG : KEY_DEG;
-    turnBy((step[0] as number) * by, (step[1] as number) * by);
+    turnBy(step[0] * by, step[1] * by);
   };
   const toTwelve = (twelveBearingDeg * Math.PI) / 180;
   const twelve = pictured(
@@ -117,7 +119,7 @@ export function SimulatedSight(props: SimulatedSightProps) {
             fill={ink}
             stroke={onInk}
             strokeWidth={4}
-            {...({ style: { paintOrder: 'stroke' } } as object)}
+            {...HALO}
           >
             {'12'}
           </Text>

@@ -10,7 +10,9 @@ import { elementRef, keysOf } from '../ui/dom';
 import { useTextScale, useWidthOf } from '../ui/size';
 import { usePalette, useWide } from '../ui/theme';
 import { Small } from '../ui/type';
+import { ARROWS } from './arrows';
 import { Knob } from './Knob';
+import { HALO } from './Labels';
 import { useHold } from './useHold';
 
 export interface PhotoMark {
@@ -49,12 +51,6 @@ const PAD = 48;
 /** An arrow key moves a mark so far, the nearer the less; with the shift key as far as so many. */
 const KEY_PX = 8;
 const FAR_STEPS = 10;
-const STEPS: Readonly<Record<string, [right: number, up: number]>> = {
-  ArrowRight: [1, 0],
-  ArrowLeft: [-1, 0],
-  ArrowUp: [0, 1],
-  ArrowDown: [0, -1],
-};
 
 export function TappedPhoto(props: TappedPhotoProps) {
   const { label, url, widthPx, heightPx, marks, wood, line, inHandId, onTap, onMove } = props;
@@ -95,7 +91,7 @@ export function TappedPhoto(props: TappedPhotoProps) {
     });
   // Without a finger: Enter puts the next mark in the middle, arrows carry it to its place
   const onKeyDown = (event: KeyboardEvent) => {
-    const step = STEPS[event.key];
+    const step = ARROWS[event.key];
     const far = event.shiftKey ? FAR_STEPS : 1;
     const act =
       event.key === 'Enter'
@@ -250,7 +246,7 @@ function Mark({ at: { x, y }, text, fontSize, isHeld }: MarkProps) {
           fill={ink}
           stroke={onInk}
           strokeWidth={3.5}
-          {...({ style: { paintOrder: 'stroke' } } as object)}
+          {...HALO}
         >
           {text}
         </Text>

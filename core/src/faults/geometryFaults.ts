@@ -1,10 +1,10 @@
 // Which wood stands in the wrong place, measured on the limb map?
 import { turn } from '../measure/index';
 import { isTrainedFlat, speciesOf } from '../register/index';
-import { diameterMmAt, indexLimbs, type Limb, limbShape, pointAlong } from '../tree/index';
+import { diameterMmAt, indexLimbs, type Limb, limbShape, long, minus, pointAlong } from '../tree/index';
 import type { Fault, FaultKind, FaultTree, Wood } from './fault';
 import { crossingsAndRubs } from './pairs';
-import { angleDeg, long, minus } from './segments';
+import { angleDeg } from './segments';
 import type { Limits } from './thresholds';
 
 /**

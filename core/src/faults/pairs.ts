@@ -1,7 +1,7 @@
 // Which two limbs rub, cross, or lie one over the other?
-import { diameterMmAt, type Limb, pointAlong } from '../tree/index';
+import { diameterMmAt, type Limb, minus, pointAlong } from '../tree/index';
 import type { Fault, Wood } from './fault';
-import { angleDeg, minus, nearest, type Stick } from './segments';
+import { angleDeg, nearest, type Stick } from './segments';
 import type { Limits } from './thresholds';
 
 interface Placed {

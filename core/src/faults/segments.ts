@@ -1,5 +1,5 @@
 // How near do two limbs come, and where?
-import type { Point } from '../tree/index';
+import { dot, long, type Point } from '../tree/index';
 
 export interface Stick {
   base: Point;
@@ -58,18 +58,6 @@ export function nearest(one: Stick, other: Stick): Nearest {
   const y = ry + d1y * s - d2y * t;
   const z = rz + d1z * s - d2z * t;
   return { distance: Math.sqrt(x * x + y * y + z * z), s, t };
-}
-
-export function minus(a: Point, b: Point): Point {
-  return { x: a.x - b.x, y: a.y - b.y, z: a.z - b.z };
-}
-
-function dot(a: Point, b: Point): number {
-  return a.x * b.x + a.y * b.y + a.z * b.z;
-}
-
-export function long(a: Point): number {
-  return Math.sqrt(dot(a, a));
 }
 
 /** Angle between two directions, degrees 0..180. */

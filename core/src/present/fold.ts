@@ -124,10 +124,10 @@ function rowFinder(plots: Present['plots'], rowLines: readonly Line<'row'>[]) {
   }
   return (plot: string, row: string, seq: number): string | null => {
     const had = named.get(key(plot, row)) ?? [];
-    const then = had.find(({ from, until }) => from < seq && seq < until);
-    const before = had.toSorted((a, b) => b.until - a.until).find(({ from }) => from < seq);
+    // Whoever has the name then keeps it longer than all who had it before
+    const then = had.toSorted((a, b) => b.until - a.until).find(({ from }) => from < seq);
     // A line that comes before its row was written in another order than it happened
-    return (then ?? before ?? had[0])?.id ?? null;
+    return (then ?? had[0])?.id ?? null;
   };
 }
 

@@ -1,5 +1,5 @@
 // The tree from where one stands: a perspective drawing as plain outlines, the farther wood first.
-import { drawnSticks, type Limb, limbShape, type Point } from '../tree/index';
+import { dot, drawnSticks, type Limb, limbShape, type Point } from '../tree/index';
 
 export interface Camera {
   /** Where one stands, seen from the stem: compass bearing. */
@@ -172,7 +172,6 @@ function lookFrom(
     y: right.z * away.x - right.x * away.z,
     z: right.x * away.y - right.y * away.x,
   };
-  const dot = (a: Point, b: Point) => a.x * b.x + a.y * b.y + a.z * b.z;
   const toEye = (point: Point): Point => {
     const from = { x: point.x - eye.x, y: point.y - eye.y, z: point.z - eye.z };
     return { x: dot(from, right), y: dot(from, up), z: dot(from, away) };

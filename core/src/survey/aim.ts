@@ -1,12 +1,12 @@
 // What limbs does a tree have by the directions that a phone was aimed in, from places whose distance is known?
 
 import { z } from 'zod';
-import type { Limb, Point } from '../tree/index';
-import { drawnSticks, limbShape } from '../tree/index';
+import { dot, drawnSticks, type Limb, limbShape, long, minus, type Point } from '../tree/index';
+import { AWAY_SHARE, EYE_CM_GIVE, HOUR_DEG_GIVE } from './give';
 import { AWAY_CM, EYE_CM } from './photo';
-import { type RangedWood, rangedWood, together, type Uncertain } from './ranged';
-import { bearingOf, dot, lengthOf, minus, nearestOn, onRay, type Ray, rayTo } from './space';
-import { PLUMB, type TipSeen, type WoodFault, woodOf } from './wood';
+import { type RangedWood, rangedWood, standingOn, together, type Uncertain } from './ranged';
+import { bearingOf, nearestOn, onRay, type Ray, rayTo, steepness } from './space';
+import { type TipSeen, type WoodFault, woodOf } from './wood';
 
 /** How a phone is held, as its sensor tells. Source: W3C Device Orientation and Motion, “deviceorientation”: turns about Z, X’, Y’’. */
 export interface Held {
@@ -37,7 +37,7 @@ export function aimOf({ alpha, beta, gamma }: Held): Aim {
   const [cb, sb] = [Math.cos(beta * rad), Math.sin(beta * rad)];
   const [cg, sg] = [Math.cos(gamma * rad), Math.sin(gamma * rad)];
   const back = { x: -(ca * sg + sa * sb * cg), y: -(sa * sg - ca * sb * cg), z: -(cb * cg) };
-  return { headingDeg: bearingOf(back), tiltDeg: Math.asin(Math.max(-1, Math.min(1, back.z))) / rad };
+  return { headingDeg: bearingOf(back), tiltDeg: steepness(back) };
 }
 
 export const AimedLimb = z.strictObject({
@@ -70,7 +70,7 @@ export const Aiming = z
 export type Aiming = z.infer<typeof Aiming>;
 
 /** One standard deviation each. Compass of a phone clear of iron, and its tilt: common practice, no source. */
-const GIVE = { headingDeg: 4, tiltDeg: 1, awayShare: 0.05, eyeCm: 5, hourDeg: 10 } as const;
+const GIVE = { headingDeg: 4, tiltDeg: 1 } as const;
 
 export type AimFault =
   | WoodFault
@@ -110,11 +110,11 @@ function limbOf(
   if (!limb.tip) return { why: 'noTip' };
   const again = limb.tipAgain && second?.towardStem ? limb.tipAgain : null;
   if (!again && limb.towardDeg === null) return { why: 'noHour' };
-  const heading = (aim: Aim) => twelveDeg + aim.headingDeg - towardTwelve.headingDeg;
-  const places2 = again && second?.towardStem ? [place, second] : [place];
+  const heading = headingsFrom(towardTwelve, twelveDeg);
+  const stood = again && second?.towardStem ? [place, second] : [place];
   const known: Uncertain = diagonal(
-    [eyeCm, ...places2.flatMap(({ towardStem, awayCm }) => [Math.log(awayCm), heading(towardStem as Aim)])],
-    [GIVE.eyeCm, ...places2.flatMap(() => [GIVE.awayShare, GIVE.headingDeg])],
+    [eyeCm, ...stood.flatMap(({ towardStem, awayCm }) => [Math.log(awayCm), heading(towardStem as Aim)])],
+    [EYE_CM_GIVE, ...stood.flatMap(() => [AWAY_SHARE, GIVE.headingDeg])],
   );
   const aims = [limb.joint, limb.tip, ...(again ? [again] : [])];
   const taps = {
@@ -122,9 +122,9 @@ function limbOf(
       ...aims.flatMap((aim) => [heading(aim), aim.tiltDeg]),
       ...(again ? [] : [limb.towardDeg as number]),
     ],
-    spread: [...aims.flatMap(() => [GIVE.headingDeg, GIVE.tiltDeg]), ...(again ? [] : [GIVE.hourDeg])],
+    spread: [...aims.flatMap(() => [GIVE.headingDeg, GIVE.tiltDeg]), ...(again ? [] : [HOUR_DEG_GIVE])],
   };
-  const standing = on ? { ray: rayTo(on.wood.base, on.wood.tip), lengthCm: on.lengthCm.value } : PLUMB;
+  const standing = standingOn(on);
   const found = rangedWood(together(known, taps), (values) => {
     const [eye, away, toStem] = values as [number, number, number];
     const eyeAt = (logAway: number, stemDeg: number) => eyeOf(Math.exp(logAway), stemDeg, eye);
@@ -142,6 +142,10 @@ function limbOf(
   });
   return 'why' in found ? found : { ...found, id: limb.id, onId: limb.onId };
 }
+
+/** Compass bearings of aims: wherever the sensor has its zero, 12 o’clock was aimed at. */
+const headingsFrom = (towardTwelve: Aim, twelveDeg: number) => (aim: Aim) =>
+  twelveDeg + aim.headingDeg - towardTwelve.headingDeg;
 
 type Six = [number, number, number, number, number?, number?];
 
@@ -209,7 +213,7 @@ export function limbAimedAt(
 ): string | null {
   const place = places[0];
   if (!towardTwelve || !place?.towardStem) return null;
-  const heading = (of: Aim) => twelveDeg + of.headingDeg - towardTwelve.headingDeg;
+  const heading = headingsFrom(towardTwelve, twelveDeg);
   const ray = aimedRay(eyeOf(place.awayCm, heading(place.towardStem), eyeCm), heading(aim), aim.tiltDeg);
   const shape = limbShape(limbs);
   let best = { id: null as string | null, deg: MOST_BESIDE_DEG };
@@ -227,5 +231,5 @@ function besideDeg(ray: Ray, { base, tip }: { base: Point; tip: Point }, lengthC
   const at = onRay(stick, Math.max(0, Math.min(lengthCm, met ? met[0] : 0)));
   const along = dot(minus(at, ray.from), ray.along);
   if (along <= 0) return 180;
-  return (Math.atan2(lengthOf(minus(at, onRay(ray, along))), along) * 180) / Math.PI;
+  return (Math.atan2(long(minus(at, onRay(ray, along))), along) * 180) / Math.PI;
 }

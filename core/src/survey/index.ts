@@ -26,6 +26,7 @@ export { type LimbFault, type LimbSurveyed, type Surveyed, surveyed } from './su
 export {
   afterTap,
   nextTap,
+  type Sayable,
   saidOfLimb,
   type Tap,
   tapOf,

@@ -2,6 +2,7 @@
 import { outlineOf, type Spot } from '../sight/index';
 import { drawnSticks, type Limb, limbShape, type Point, pointAlong } from '../tree/index';
 import { type Chance, chance } from './chance';
+import { LENS_BELOW_EYES_CM, PLAIN_MM35 } from './give';
 import { focalPx, type Lens, type PictureSize, pictured } from './pinhole';
 
 /** How far what is said of a photo may be from how it was taken: one standard deviation each. */
@@ -14,8 +15,6 @@ export interface HeldOff {
 
 /** As a careful hand does it: well within what the survey allows for. Common practice, no source. */
 const HELD_BY_HAND: HeldOff = { awayShare: 0.03, lensCm: 4, rollDeg: 1.5, bearingDeg: 4 };
-const LENS_BELOW_EYES_CM = 10;
-const PLAIN_MM35 = 26;
 
 /**
  * The lens of somebody who says that they stand there and takes the whole tree in.

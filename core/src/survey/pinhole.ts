@@ -1,7 +1,7 @@
 // What a plain lens makes of the tree: a pinhole, its principal point in the middle of the picture.
 import type { Spot } from '../sight/index';
-import type { Point } from '../tree/index';
-import { dot, minus, onRay, type Ray } from './space';
+import { dot, minus, type Point } from '../tree/index';
+import { onRay, type Ray } from './space';
 
 /** A lens somewhere round the tree. The stem’s foot is the origin, x east, y north, z up. */
 export interface Lens {

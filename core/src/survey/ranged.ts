@@ -1,6 +1,7 @@
 // How far may each figure of a limb be off, when all that it is made from may be?
 import { spreadOf } from './fit';
-import { sizesOf, type Wood, type WoodFault } from './wood';
+import { rayTo } from './space';
+import { PLUMB, type Standing, sizesOf, type Wood, type WoodFault } from './wood';
 
 /** A figure and how far it may be off: nine times in ten no farther. */
 export interface Ranged {
@@ -66,6 +67,11 @@ export function rangedWood(
     bearingDeg: ranged('bearingDeg'),
     inclinationDeg: ranged('inclinationDeg'),
   };
+}
+
+/** Measured wood as what others stand on; the plumb stem where nobody has measured any. */
+export function standingOn(on: Pick<RangedWood, 'wood' | 'lengthCm'> | null | undefined): Standing {
+  return on ? { ray: rayTo(on.wood.base, on.wood.tip), lengthCm: on.lengthCm.value } : PLUMB;
 }
 
 /** Two sets of numbers that have nothing to do with each other. @param spread one standard deviation of each of the others */

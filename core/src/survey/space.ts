@@ -1,5 +1,5 @@
 // Lines in space: where do two of them come nearest to each other, and how far apart are they there?
-import type { Point } from '../tree/index';
+import { cross, dot, long, minus, type Point } from '../tree/index';
 
 /** From a place along a direction of length 1. */
 export interface Ray {
@@ -7,14 +7,6 @@ export interface Ray {
   along: Point;
 }
 
-export const dot = (a: Point, b: Point) => a.x * b.x + a.y * b.y + a.z * b.z;
-export const minus = (a: Point, b: Point): Point => ({ x: a.x - b.x, y: a.y - b.y, z: a.z - b.z });
-export const cross = (a: Point, b: Point): Point => ({
-  x: a.y * b.z - a.z * b.y,
-  y: a.z * b.x - a.x * b.z,
-  z: a.x * b.y - a.y * b.x,
-});
-export const lengthOf = (a: Point) => Math.hypot(a.x, a.y, a.z);
 export const onRay = ({ from, along }: Ray, far: number): Point => ({
   x: from.x + along.x * far,
   y: from.y + along.y * far,
@@ -29,14 +21,14 @@ export const middleOf = (a: Point, b: Point): Point => ({
 /** The way from one place to another, of length 1; upward where they are one. */
 export function rayTo(from: Point, to: Point): Ray {
   const way = minus(to, from);
-  const long = lengthOf(way);
-  if (long === 0) return { from, along: { x: 0, y: 0, z: 1 } };
-  return { from, along: { x: way.x / long, y: way.y / long, z: way.z / long } };
+  const far = long(way);
+  if (far === 0) return { from, along: { x: 0, y: 0, z: 1 } };
+  return { from, along: { x: way.x / far, y: way.y / far, z: way.z / far } };
 }
 
 /** Between two directions, degrees, at most 90: a line has no front. */
 export function degBetween(a: Point, b: Point): number {
-  return (Math.asin(Math.min(1, lengthOf(cross(a, b)))) * 180) / Math.PI;
+  return (Math.asin(Math.min(1, long(cross(a, b)))) * 180) / Math.PI;
 }
 
 /** How far along each of two rays they come nearest, cm; null where they are parallel. */
@@ -52,3 +44,6 @@ export function nearestOn(one: Ray, other: Ray): [number, number] | null {
 /** Where they stand on the compass, seen from the stem: bearing in degrees, 0 to 360. */
 export const bearingOf = ({ x, y }: { x: number; y: number }) =>
   ((Math.atan2(x, y) * 180) / Math.PI + 360) % 360;
+
+/** How steeply a way rises, degrees above level; the arc of its height alone would lose its last figures near upright. */
+export const steepness = ({ x, y, z }: Point) => (Math.atan2(z, Math.hypot(x, y)) * 180) / Math.PI;

@@ -1,23 +1,18 @@
 // Where did the lens stand and look, judged by a pole of known length at the stem?
 import type { Spot } from '../sight/index';
 import { type Fit, fitted } from './fit';
+import { AWAY_SHARE, EYE_CM_GIVE, LENS_BELOW_EYES_CM, PLAIN_MM35 } from './give';
 import { AWAY_CM, type Photo } from './photo';
 import { focalPx, type Lens, pictured, rayThrough } from './pinhole';
 import { degBetween } from './space';
 
-/** Whoever holds a phone before the face holds its lens so much lower than the eyes. From the brief of the trade: common practice, no source. */
-const LENS_BELOW_EYES_CM = 10;
 /** One standard deviation of what is said. Common practice, no source. */
 const GIVE = {
-  awayShare: 0.05,
   focalShare: 0.02,
   noFocalShare: 0.25,
-  lensCm: 5,
   /** Where the ground rises or falls toward the tree. */
   slopeCm: 20,
 } as const;
-/** A phone’s plain lens, where the photo does not say. Common practice, no source. */
-const PLAIN_MM35 = 26;
 /** By so much the stem’s foot is thought to be higher, or lower, where the ground is not level. */
 const SLOPE_CM = 20;
 /** A thumb misses what it means by so much of the longer side of the photo: 4 px of 1,600. */
@@ -68,7 +63,7 @@ export function stationResiduals(
       ...miss(top, photo.poleTop),
       (focal - Math.log(known.focalPx)) / known.focalShare,
       (height - known.lensCm) / known.lensGiveCm,
-      (away - Math.log(photo.awayCm)) / GIVE.awayShare,
+      (away - Math.log(photo.awayCm)) / AWAY_SHARE,
     ];
   };
 }
@@ -80,7 +75,7 @@ function saidOf(photo: Photo, eyeCm: number) {
     focalPx: focalPx(photo.focalMm35 ?? PLAIN_MM35, photo),
     focalShare: photo.focalMm35 === null ? GIVE.noFocalShare : GIVE.focalShare,
     lensCm: eyeCm - LENS_BELOW_EYES_CM + slope,
-    lensGiveCm: photo.ground === 'level' ? GIVE.lensCm : GIVE.slopeCm,
+    lensGiveCm: photo.ground === 'level' ? EYE_CM_GIVE : GIVE.slopeCm,
   };
 }
 

@@ -1,13 +1,23 @@
 // What limbs does a tree have by its photos, how sure is each of its figures, and what is still to be tapped?
+
 import type { Spot } from '../sight/index';
+import { long, minus } from '../tree/index';
 import { spreadOf } from './fit';
+import { HOUR_DEG_GIVE } from './give';
 import type { Survey, TappedLimb } from './photo';
 import { besideLine, type Lens, type PictureSize, rayThrough } from './pinhole';
-import { NINE_OF_TEN, type Ranged, type RangedWood, rangedWood, together, type Uncertain } from './ranged';
+import {
+  NINE_OF_TEN,
+  type Ranged,
+  type RangedWood,
+  rangedWood,
+  standingOn,
+  together,
+  type Uncertain,
+} from './ranged';
 import { lensesOf, missPx, type PairFault, pairOf, type Shared, saidSameSide } from './second';
-import { lengthOf, minus, rayTo } from './space';
 import { lensOf, type Station, type StationFault, stationOf, TOO_FAR, tapPx } from './station';
-import { PLUMB, type Standing, type TipSeen, type Wood, type WoodFault, woodOf } from './wood';
+import { PLUMB, type TipSeen, type Wood, type WoodFault, woodOf } from './wood';
 
 export interface LimbSurveyed extends RangedWood {
   id: string;
@@ -39,9 +49,6 @@ export interface Surveyed {
   stem: LimbSurveyed | null;
   limbs: (LimbSurveyed | { id: string; fault: LimbFault })[];
 }
-
-/** One standard deviation of a whole hour that somebody says: up to 15° beside the limb. Common practice, no source. */
-const HOUR_GIVE_DEG = 10;
 
 /** Lenses from values, with what is known of the values. */
 interface Known extends Uncertain {
@@ -114,7 +121,7 @@ function limbOf(
       tip.y,
       ...(both ? [both.again.x, both.again.y] : [limb.towardDeg as number]),
     ],
-    spread: [tap, tap, tap, tap, ...(both ? [tapPx(both.photo), tapPx(both.photo)] : [HOUR_GIVE_DEG])],
+    spread: [tap, tap, tap, tap, ...(both ? [tapPx(both.photo), tapPx(both.photo)] : [HOUR_DEG_GIVE])],
   };
   const standing = standingOn(on);
   const make = (values: readonly number[]): Wood | WoodFault => {
@@ -154,10 +161,6 @@ function stemOf(known: Known, { photos }: Survey, top: Spot): LimbSurveyed | nul
   return 'why' in found ? null : { ...found, id: '', onId: null, baseMm: null };
 }
 
-function standingOn(on: LimbSurveyed | undefined): Standing {
-  return on ? { ray: rayTo(on.wood.base, on.wood.tip), lengthCm: on.lengthCm.value } : PLUMB;
-}
-
 function offLine(
   tip: Spot,
   again: Spot,
@@ -194,7 +197,7 @@ function thicknessOf(
   size: Survey['photos'][number],
 ): Ranged {
   const eye = rayThrough({ x: 0, y: 0 }, lens, size).from;
-  const mmAPx = (lengthOf(minus(base, eye)) * 10) / lens.focalPx;
+  const mmAPx = (long(minus(base, eye)) * 10) / lens.focalPx;
   return {
     value: Math.hypot(right.x - left.x, right.y - left.y) * mmAPx,
     give: NINE_OF_TEN * Math.SQRT2 * tapPx(size) * mmAPx,

@@ -82,7 +82,8 @@ export function tapOf({ photos, stemTop, limbs }: Survey, which: number, tap: Ta
   return limb[tap.what];
 }
 
-interface Sayable {
+/** A limb of which somebody may say what it stands on, and its hour. */
+export interface Sayable {
   id: string;
   onId: string | null;
   towardDeg: number | null;

@@ -1,17 +1,6 @@
 // Where does a limb stand by two rays to its tip, or by one and its hour? The same for photos and for aiming.
-import type { Point } from '../tree/index';
-import {
-  bearingOf,
-  degBetween,
-  dot,
-  lengthOf,
-  middleOf,
-  minus,
-  nearestOn,
-  onRay,
-  type Ray,
-  rayTo,
-} from './space';
+import { dot, long, minus, type Point } from '../tree/index';
+import { bearingOf, degBetween, middleOf, nearestOn, onRay, type Ray, rayTo, steepness } from './space';
 
 /** What a limb stands on: from its base, as far as it goes; null where nobody has seen its end. */
 export interface Standing {
@@ -62,7 +51,7 @@ export function jointOn(ray: Ray, { ray: on, lengthCm }: Standing): { atCm: numb
   const along = met ? met[0] : 0;
   const atCm = Math.min(lengthCm ?? Number.POSITIVE_INFINITY, Math.max(0, along));
   const place = onRay(on, atCm);
-  return { atCm, missCm: lengthOf(minus(place, onRay(ray, dot(minus(place, ray.from), ray.along)))) };
+  return { atCm, missCm: long(minus(place, onRay(ray, dot(minus(place, ray.from), ray.along)))) };
 }
 
 /**
@@ -105,7 +94,7 @@ function twoRays(ray: Ray, again: Ray): Pick<Wood, 'tip' | 'missCm'> | WoodFault
   if (!met || deg < LEAST_RAYS_DEG) return { why: 'raysClose', deg, leastDeg: LEAST_RAYS_DEG };
   if (met[0] <= 0 || met[1] <= 0) return { why: 'nowhere' };
   const [a, b] = [onRay(ray, met[0]), onRay(again, met[1])];
-  return { tip: middleOf(a, b), missCm: lengthOf(minus(a, b)) };
+  return { tip: middleOf(a, b), missCm: long(minus(a, b)) };
 }
 
 export interface Sizes {
@@ -118,11 +107,11 @@ export interface Sizes {
 /** A limb’s figures as a limb map has them. */
 export function sizesOf({ base, tip, jointCm }: Wood): Sizes {
   const way = minus(tip, base);
-  const lengthCm = lengthOf(way);
+  const lengthCm = long(way);
   return {
     jointCm,
     lengthCm,
     bearingDeg: bearingOf(way),
-    inclinationDeg: (Math.asin(lengthCm === 0 ? 1 : way.z / lengthCm) * 180) / Math.PI,
+    inclinationDeg: lengthCm === 0 ? 90 : steepness(way),
   };
 }

@@ -32,7 +32,8 @@ export function putRow(db: Db, { id, baseRevision, row, device, now }: RowWrite)
     if (isSame) return asRow(before);
     if (before.revision !== baseRevision) throw moved(row, asRow(before));
     await checkName(tx, before, row.name);
-    const order = ofPlot.filter((other) => other.id !== id).toSpliced(at, 0, { ...before, ...rowPart(row) });
+    const { name, spacingCm } = row;
+    const order = ofPlot.filter((other) => other.id !== id).toSpliced(at, 0, { ...before, name, spacingCm });
     // Each place of the plot goes to the row that stands there now
     const places = ofPlot.map(({ position }) => position);
     for (const [i, next] of order.entries()) {
@@ -53,8 +54,6 @@ export function putRow(db: Db, { id, baseRevision, row, device, now }: RowWrite)
   });
 }
 
-const rowPart = ({ name, spacingCm }: RowBody) => ({ name, spacingCm });
-
 async function checkName(tx: Store, { id, plotId }: typeof rows.$inferSelect, name: string): Promise<void> {
   const [other] = await tx
     .select({ id: rows.id })
@@ -63,13 +62,21 @@ async function checkName(tx: Store, { id, plotId }: typeof rows.$inferSelect, na
   if (other) throw doesNotFit('row.name', unsaid('problem.rowTaken', { name }));
 }
 
-/** Was a row ever called so? Whoever has not heard of its new name still means it. */
-export async function wasCalled(tx: Store, rowId: string, name: string): Promise<boolean> {
+/** Was a row ever called so in this plot? Whoever has not heard of its new name still means it. */
+export async function wasCalled(
+  tx: Store,
+  rowId: string,
+  { plotId, name }: { plotId: string; name: string },
+): Promise<boolean> {
   const [line] = await tx
     .select({ seq: history.seq })
     .from(history)
     .where(
-      and(eq(history.recordId, rowId), sql`lower(${history.value}->'row'->>'name') = ${name.toLowerCase()}`),
+      and(
+        eq(history.recordId, rowId),
+        sql`${history.value}->'row'->>'plotId' = ${plotId}`,
+        sql`lower(${history.value}->'row'->>'name') = ${name.toLowerCase()}`,
+      ),
     )
     .limit(1);
   return line !== undefined;

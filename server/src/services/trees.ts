@@ -58,9 +58,7 @@ export async function writeTree(
       : null;
   if (tooLow) throw doesNotFit('tree.targetHeightCm', refusalUnsaid(tooLow));
   const { plot, row: rowName, place, code, ...value } = tree;
-  const rowId =
-    (row && (await rowStillMeant(tx, row.rowId, plot, rowName))) ??
-    (await rowFor(tx, plot, rowName, { by: device.name, now }));
+  const rowId = await rowFor(tx, plot, rowName, { by: device.name, now, standsIn: row?.rowId });
   const written = {
     rowId,
     place,
@@ -218,33 +216,16 @@ async function checkCode(tx: Store, id: string, code: string): Promise<void> {
 
 const SPACING_CM = 400;
 
-/** The row that a tree stands in, where it is named by a name that it had before and no other row has: null where another is meant. */
-async function rowStillMeant(
-  tx: Store,
-  rowId: string,
-  plotName: string,
-  rowName: string,
-): Promise<string | null> {
-  const [plot] = await tx
-    .select({ id: plots.id, name: plots.name })
-    .from(plots)
-    .innerJoin(rows, eq(rows.plotId, plots.id))
-    .where(eq(rows.id, rowId));
-  if (plot?.name.toLowerCase() !== plotName.toLowerCase()) return null;
-  const [named] = await tx
-    .select({ id: rows.id })
-    .from(rows)
-    .where(and(eq(rows.plotId, plot.id), sql`lower(${rows.name}) = ${rowName.toLowerCase()}`));
-  if (named) return named.id;
-  return (await wasCalled(tx, rowId, rowName)) ? rowId : null;
-}
-
-/** The row of this name in the plot of this name; both are made when they are not there yet. */
+/**
+ * The row of this name in the plot of this name; both are made when they are not there yet.
+ *
+ * @param more.standsIn the row that the tree stands in: it is meant by a name that it had before, too
+ */
 async function rowFor(
   tx: Store,
   plotName: string,
   rowName: string,
-  { by, now }: { by: string; now: string },
+  { by, now, standsIn }: { by: string; now: string; standsIn?: string | undefined },
 ): Promise<string> {
   const stamp = { treeId: null, by, receivedAt: now, at: now };
   const [plot] = await tx.select().from(plots).where(sql`lower(${plots.name}) = ${plotName.toLowerCase()}`);
@@ -259,6 +240,7 @@ async function rowFor(
     .from(rows)
     .where(and(eq(rows.plotId, plotId), sql`lower(${rows.name}) = ${rowName.toLowerCase()}`));
   if (row) return row.id;
+  if (standsIn && (await wasCalled(tx, standsIn, { plotId, name: rowName }))) return standsIn;
   const rowId = newId();
   const next = { plotId, name: rowName, spacingCm: SPACING_CM, position: await nextPosition(tx, rows) };
   await tx.insert(rows).values({ id: rowId, ...next });

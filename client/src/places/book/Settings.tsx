@@ -3,7 +3,6 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import type { SiteRecord } from '@mortisect/core/records';
 import { Site } from '@mortisect/core/records';
-import { speciesTable } from '@mortisect/core/register';
 import type { PlainKey, Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useEffect } from 'react';
@@ -20,12 +19,12 @@ import { useLeaveGuard } from '../../ui/leaveGuard';
 import { goToFirstFault, SaveButton } from '../../ui/SaveButton';
 import { Screen } from '../../ui/Screen';
 import { Select } from '../../ui/Select';
-import { Several } from '../../ui/Several';
 import { useWide } from '../../ui/theme';
 import { Label, Section, Small } from '../../ui/type';
 import { useBase } from '../../ui/useBase';
 import { Waiting } from '../../ui/Waiting';
 import { Conflict, movedProblem } from '../Conflict';
+import { SpeciesGrown } from '../SpeciesGrown';
 import { AftercareSettings } from './AftercareSettings';
 import { BookTabs } from './BookTabs';
 import { DeviceSettings } from './DeviceSettings';
@@ -187,14 +186,7 @@ function SiteFields({ control }: { control: SiteControl }) {
       <Controller
         control={control}
         name="grows"
-        render={({ field }) => (
-          <Several
-            label={say('book.whatIsGrown')}
-            options={speciesTable.map(({ code, name }) => ({ value: code, label: name }))}
-            value={field.value ?? []}
-            onChange={field.onChange}
-          />
-        )}
+        render={({ field }) => <SpeciesGrown value={field.value ?? []} onChange={field.onChange} />}
       />
       <Controller
         control={control}

@@ -26,16 +26,17 @@ import { newId } from '../../data/writes';
 import { SimulatedSight } from '../../drawings/SimulatedSight';
 import { Button } from '../../ui/Button';
 import { FieldRow } from '../../ui/FieldRow';
+import { Halves } from '../../ui/Halves';
 import { LengthField } from '../../ui/LengthField';
 import { Notice } from '../../ui/Notice';
 import { Tabs } from '../../ui/Tabs';
-import { useWide } from '../../ui/theme';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { hourBearing } from './hours';
 import { MeasuredRows } from './MeasuredRows';
+import { AWAY_STARTS_CM } from './mapDraft';
 import { Sensor } from './Sensor';
 import { SimulatedTrees } from './SimulatedTrees';
-import { AWAY_STARTS_CM, useAiming } from './useAiming';
+import { useAiming } from './useAiming';
 
 /** Where whoever tries the simulated sensor stands: at these hours. */
 const SIMULATED_HOURS = [6, 9] as const;
@@ -48,7 +49,6 @@ interface ByAimingProps {
 export function ByAiming({ detail, twelveBearingDeg }: ByAimingProps) {
   const say = useSay();
   const units = useUnits();
-  const wide = useWide();
   const { aiming, keep, found } = useAiming(detail.tree.id, twelveBearingDeg);
   const [shown, setShown] = useState<'0' | '1'>('0');
   const [asked, setAsked] = useState<AimStep | null>(null);
@@ -214,25 +214,16 @@ export function ByAiming({ detail, twelveBearingDeg }: ByAimingProps) {
       />
     </View>
   );
-  if (!wide) {
-    return (
-      <View gap={16}>
-        {work}
-        {rows}
-        {aim ? notes : null}
-      </View>
-    );
-  }
   return (
-    <View flexDirection="row" gap={32}>
-      <View flex={1} minWidth={0}>
-        {work}
-      </View>
-      <View flex={1} minWidth={0} gap={16}>
-        {rows}
-        {aim ? notes : null}
-      </View>
-    </View>
+    <Halves
+      first={work}
+      second={
+        <>
+          {rows}
+          {aim ? notes : null}
+        </>
+      }
+    />
   );
 }
 

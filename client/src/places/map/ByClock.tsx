@@ -21,6 +21,7 @@ import { FrameClock } from '../../drawings/FrameClock';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { FieldRow } from '../../ui/FieldRow';
+import { Halves } from '../../ui/Halves';
 import { LengthField } from '../../ui/LengthField';
 import { PressRow } from '../../ui/PressRow';
 import { Select } from '../../ui/Select';
@@ -170,21 +171,7 @@ export function ByClock({ tree }: { tree: TreeSummary }) {
   return (
     <View gap={16}>
       <Body>{say('round.clockHow')}</Body>
-      {wide ? (
-        <View flexDirection="row" gap={32}>
-          <View flex={1} minWidth={0}>
-            {clock}
-          </View>
-          <View flex={1} minWidth={0}>
-            {rows}
-          </View>
-        </View>
-      ) : (
-        <>
-          {clock}
-          {rows}
-        </>
-      )}
+      <Halves first={clock} second={rows} />
     </View>
   );
 }

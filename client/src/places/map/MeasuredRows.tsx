@@ -1,7 +1,7 @@
 // Limbs that are measured from afar: their figures with ranges, or what each still lacks. The chosen one can be put right.
 
 import { clockHour } from '@mortisect/core/measure';
-import type { AimFault, LimbFault, Ranged, RangedWood } from '@mortisect/core/survey';
+import type { AimFault, LimbFault, Ranged, RangedWood, Sayable } from '@mortisect/core/survey';
 import { View } from '@tamagui/core';
 import type { ReactNode } from 'react';
 import { useSay } from '../../data/useSay';
@@ -12,12 +12,6 @@ import { Select } from '../../ui/Select';
 import { Label, Small } from '../../ui/type';
 import { hourBearing, hoursIn } from './hours';
 import { degWithin, lengthWithin, surveyFaultWords } from './surveyWords';
-
-interface Sayable {
-  id: string;
-  onId: string | null;
-  towardDeg: number | null;
-}
 
 type Found =
   | (RangedWood & { id: string; baseMm?: Ranged | null })

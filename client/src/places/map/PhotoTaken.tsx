@@ -19,7 +19,7 @@ import { Select } from '../../ui/Select';
 import { Label, Small } from '../../ui/type';
 import { PhotoFile } from '../usePhotoInput';
 import { hourBearing, hoursIn } from './hours';
-import type { SurveyDraft } from './mapDraft';
+import { AWAY_STARTS_CM, type SurveyDraft } from './mapDraft';
 import { SimulatedTrees } from './SimulatedTrees';
 import { simulatedPhoto } from './simulatedCamera';
 
@@ -33,8 +33,6 @@ interface PhotoTakenProps {
   isShown: boolean;
 }
 
-/** About as far as a tree is high, plus two steps. Common practice, no source. */
-const AWAY_STARTS_CM = 500;
 const QUARTER_HOURS = 3;
 const FIRST_HOUR = 6;
 

@@ -4,6 +4,10 @@ import type { ClockLimb, Limb } from '@mortisect/core/tree';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 
+/** Where a survey and an aiming begin: about as far away as a tree is high, plus two steps; the eyes of a grown-up. Common practice, no source. */
+export const AWAY_STARTS_CM = 500;
+export const EYE_STARTS_CM = 165;
+
 export interface MapDraft {
   /** The map on record that it was begun on. */
   baseRevision: number;

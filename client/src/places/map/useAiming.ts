@@ -1,10 +1,7 @@
 // What was aimed at so far of a tree, and what core makes of it.
 import { type Aiming, aimed } from '@mortisect/core/survey';
 import { useMemo } from 'react';
-import { keepMapDraft, useMapDrafts } from './mapDraft';
-
-export const AWAY_STARTS_CM = 500;
-const EYE_STARTS_CM = 165;
+import { AWAY_STARTS_CM, EYE_STARTS_CM, keepMapDraft, useMapDrafts } from './mapDraft';
 
 const newAiming = (twelveDeg: number): Aiming => ({
   twelveDeg,

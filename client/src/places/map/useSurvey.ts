@@ -1,9 +1,9 @@
 // What was tapped so far of a tree on its photos, and what core makes of it.
 import { type LimbSurveyed, type Surveyed, surveyed } from '@mortisect/core/survey';
-import { keepMapDraft, type SurveyDraft, useMapDrafts } from './mapDraft';
+import { EYE_STARTS_CM, keepMapDraft, type SurveyDraft, useMapDrafts } from './mapDraft';
 
 const NEW_SURVEY: SurveyDraft = {
-  ...{ poleCm: 200, eyeCm: 165, photos: [], stemTop: null, limbs: [] },
+  ...{ poleCm: 200, eyeCm: EYE_STARTS_CM, photos: [], stemTop: null, limbs: [] },
   ...{ taken: 0, simulatedOf: [] },
 };
 

@@ -2,7 +2,6 @@
 
 import { siteUnits } from '@mortisect/core/measure';
 import { Site, type SiteRecord } from '@mortisect/core/records';
-import { speciesTable } from '@mortisect/core/register';
 import type { PlainKey } from '@mortisect/words';
 import { issueWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
@@ -14,45 +13,40 @@ import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Failed } from '../../ui/Failed';
 import { Field } from '../../ui/Field';
+import { Halves } from '../../ui/Halves';
 import { Row, Rows } from '../../ui/Row';
 import { SaveButton } from '../../ui/SaveButton';
-import { Several } from '../../ui/Several';
-import { useWide } from '../../ui/theme';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { LanguageChoice } from '../LanguageChoice';
+import { SpeciesGrown } from '../SpeciesGrown';
 
 export function FirstHour() {
   const say = useSay();
   const { data } = useSite();
-  const wide = useWide();
-  return (
-    <View gap={wide ? 32 : 16} flexDirection={wide ? 'row' : 'column'}>
-      <View flex={wide ? 1 : undefined} minWidth={0} maxWidth={760}>
-        {data ? <WhereItStands record={data} /> : null}
-      </View>
-      <View flex={wide ? 1 : undefined} minWidth={0} maxWidth={760} gap={16}>
-        <Section>{say('today.thenTheTrees')}</Section>
-        <Rows>
-          <Row
-            title={say('today.oneTreeNow')}
-            detail={say('today.itsKindAndSizeThenItsLimbs')}
-            href="/round/register/new"
-          />
-          <Row
-            title={say('today.aWholeRow')}
-            detail={say('today.soManyTreesAlike')}
-            href="/round/register/row"
-          />
-          <Row
-            title={say('today.fromAFile')}
-            detail={say('today.aTableOrAnArchive')}
-            href="/round/register/import"
-          />
-        </Rows>
-        <Small>{say('today.lookAtTheDemo')}</Small>
-      </View>
-    </View>
+  const trees = (
+    <>
+      <Section>{say('today.thenTheTrees')}</Section>
+      <Rows>
+        <Row
+          title={say('today.oneTreeNow')}
+          detail={say('today.itsKindAndSizeThenItsLimbs')}
+          href="/round/register/new"
+        />
+        <Row
+          title={say('today.aWholeRow')}
+          detail={say('today.soManyTreesAlike')}
+          href="/round/register/row"
+        />
+        <Row
+          title={say('today.fromAFile')}
+          detail={say('today.aTableOrAnArchive')}
+          href="/round/register/import"
+        />
+      </Rows>
+      <Small>{say('today.lookAtTheDemo')}</Small>
+    </>
   );
+  return <Halves first={data ? <WhereItStands record={data} /> : null} second={trees} />;
 }
 
 const UNITS: Record<Site['units'], PlainKey> = {
@@ -140,12 +134,7 @@ function WhereItStands({ record: { site, revision } }: { record: SiteRecord }) {
         onChange={(value) => setUnits(value as Site['units'])}
       />
       <LanguageChoice />
-      <Several
-        label={say('today.whatIsGrown')}
-        options={speciesTable.map(({ code, name }) => ({ value: code, label: name }))}
-        value={grows}
-        onChange={setGrows}
-      />
+      <SpeciesGrown value={grows} onChange={setGrows} />
       <View flexDirection="row">
         <SaveButton
           saving={saving.isPending}
