@@ -10,7 +10,8 @@ import {
 import { RunOrder, RunOrderInput } from '@mortisect/core/plan';
 import * as compute from './compute';
 import { type Route, route } from './route';
-import * as when from './when';
+import { SeasonShape } from './when';
+import * as when from './whenComputed';
 
 /** Four days of March with rain on the second, for the examples. */
 function exampleHours() {
@@ -356,7 +357,7 @@ export const computeRoutes = {
     tag: 'Compute',
     summary: 'The schools of pruning time side by side on past years of weather',
     body: when.SeasonInputBody,
-    response: when.SeasonShape.omit({ yearsSimulated: true }),
+    response: SeasonShape.omit({ yearsSimulated: true }),
     bodyLimit: '24mb',
     example: { latitude: 54, species: 'european-plum', hours: exampleHours(), loads: { SIL: 1 } },
   }),

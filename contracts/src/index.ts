@@ -1,6 +1,7 @@
 // For its effect: every schema speaks so
 import '@mortisect/core/refusal';
 
+export { routes } from './allRoutes';
 export type { CandidatesResult, Openness, PlanResult } from './compute';
 export {
   ArchiveReport,
@@ -30,11 +31,11 @@ export {
 } from './lanes';
 export { fieldPath, Problem } from './problem';
 export {
+  appRoutes,
   type Route,
   type RouteInput,
   type RouteParsed,
   type RouteResponse,
-  routes,
   type SessionList,
 } from './routes';
 export type {

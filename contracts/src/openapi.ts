@@ -1,7 +1,8 @@
 // The OpenAPI 3.1 document, made from the table of routes. Not for the app's bundle.
 import { createDocument, type ZodOpenApiOperationObject, type ZodOpenApiPathsObject } from 'zod-openapi';
+import { routes } from './allRoutes';
 import { Problem } from './problem';
-import { type Route, routes } from './routes';
+import type { Route } from './route';
 
 /** @param override changes what a schema is described by, as for `z.toJSONSchema` */
 export function openApiDocument(

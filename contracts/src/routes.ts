@@ -1,4 +1,4 @@
-// The table of routes: the one place that says what the server answers and what the app may ask.
+// The table of the routes that read and keep: the one place that says what the app may ask.
 
 import { KeptPlan } from '@mortisect/core/plan';
 import {
@@ -25,7 +25,6 @@ import { refusing } from '@mortisect/core/refusal';
 import { LimbMap } from '@mortisect/core/tree';
 import { repairs } from '@mortisect/core/weather';
 import { z } from 'zod';
-import { computeRoutes } from './computeRoutes';
 import {
   ArchiveReport,
   Copies,
@@ -96,7 +95,7 @@ const baseRevision = z
   .nullable()
   .describe('the revision this edit was made on; null for a new record');
 
-export const routes = {
+export const appRoutes = {
   health: route({
     method: 'get',
     path: '/api/health',
@@ -698,7 +697,6 @@ export const routes = {
     }),
     response: z.object({ entries: z.array(LogEntry), more: z.boolean() }),
   }),
-  ...computeRoutes,
 } as const satisfies Record<string, Route>;
 
 type In<S> = S extends z.ZodType ? z.input<S> : undefined;

@@ -1,15 +1,15 @@
 // Asks the server by the table of routes: what goes out and what comes back is checked against it.
 
-import { Problem, type Route, type RouteInput, type RouteResponse, routes } from '@mortisect/contracts';
+import { appRoutes, Problem, type Route, type RouteInput, type RouteResponse } from '@mortisect/contracts';
 import type { Say } from '@mortisect/words';
 import { usePreferences } from './preferences';
 import { useWords } from './useSay';
 
-export type RouteName = keyof typeof routes;
-export type Answer<K extends RouteName> = RouteResponse<(typeof routes)[K]>;
+export type RouteName = keyof typeof appRoutes;
+export type Answer<K extends RouteName> = RouteResponse<(typeof appRoutes)[K]>;
 /** What a route is asked with; one that takes a file takes it as a blob. */
-export type Ask<K extends RouteName> = RouteInput<(typeof routes)[K]> &
-  ((typeof routes)[K] extends { rawBody: unknown } ? { file: Blob } : object);
+export type Ask<K extends RouteName> = RouteInput<(typeof appRoutes)[K]> &
+  ((typeof appRoutes)[K] extends { rawBody: unknown } ? { file: Blob } : object);
 
 /** The server answered with a problem (RFC 9457). */
 export class ServerProblem extends Error {
@@ -56,7 +56,7 @@ async function askOnce<K extends RouteName>(
   input: Ask<K>,
   signal?: AbortSignal,
 ): Promise<Answer<K>> {
-  const route: Route = routes[name];
+  const route: Route = appRoutes[name];
   const { params, query, body, file } = input as {
     params?: Record<string, string>;
     query?: Record<string, unknown>;

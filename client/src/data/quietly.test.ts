@@ -12,7 +12,7 @@ jest.mock('./queryClient', () => ({
 }));
 jest.mock('./queries', () => ({ openWorkQuery: { queryKey: ['open'] } }));
 jest.mock('./keptPlans', () => ({ keptPlansQuery: () => ({ queryKey: ['kept'] }) }));
-jest.mock('./usePlan', () => ({ startPlanner: () => mockStart() }));
+jest.mock('./planner', () => ({ planner: () => mockStart() }));
 
 beforeEach(() => {
   mockKnown.clear();

@@ -1,8 +1,8 @@
 // While a page rests: what the lists of trees rest on is read, and the thread that plans is started, so that nobody waits for it later.
 import { keptPlansQuery } from './keptPlans';
+import { planner } from './planner';
 import { openWorkQuery } from './queries';
 import { queryClient } from './queryClient';
-import { startPlanner } from './usePlan';
 
 /** So long after the house stands, on a slow phone too: the first screen comes first. */
 const AFTER_MS = 4000;
@@ -15,7 +15,7 @@ export function readQuietly(): () => void {
   if ((navigator as { connection?: { saveData?: boolean } }).connection?.saveData) return () => undefined;
   let idle = 0;
   const begin = () => {
-    startPlanner();
+    planner();
     // Of a large orchard that is megabytes at first: who opens a list of it reads them
     const trees = queryClient.getQueryData<{ trees: unknown[] }>(['trees'])?.trees.length ?? 0;
     if (trees > MOST_UNASKED && !queryClient.getQueryData(openWorkQuery.queryKey)) return;

@@ -10,29 +10,18 @@ import {
   useQuery,
   useQueryClient,
 } from '@tanstack/react-query';
-import { proxy, type Remote, wrap } from 'comlink';
+import { proxy } from 'comlink';
 import { useEffect, useMemo, useRef } from 'react';
-import type { PlanWork } from '../workers/plan.worker';
 import { keptPlanOf, keptPlansQuery } from './keptPlans';
+import { planner } from './planner';
 import { COMPUTED_HERE } from './queryClient';
 import { askedTogether } from './stillHold';
 import { useTogether } from './useTogether';
 import { planInputFor } from './views';
 
-let remote: Remote<PlanWork> | null = null;
 let jobs = 0;
 
-function worker(): Remote<PlanWork> {
-  remote ??= wrap<PlanWork>(new Worker(new URL('../workers/plan.worker', import.meta.url)));
-  return remote;
-}
-
-const stillHold = askedTogether((list) => worker().stillHold(list));
-
-/** Starts the thread that plans, which reads as much script as the page itself. */
-export function startPlanner(): void {
-  worker();
-}
+const stillHold = askedTogether((list) => planner().stillHold(list));
 
 /** Queries tell those who watch them in a task of its own; this one comes after it. */
 const drawn = () => new Promise<void>((resolve) => setTimeout(resolve));
@@ -73,12 +62,12 @@ export function planQuery(client: QueryClient, treeId: string, input: PlanInput,
       if (signal.aborted) throw new CancelledError();
       if (holding) return holding;
       const job = ++jobs;
-      signal.addEventListener('abort', () => void worker().stop(job));
+      signal.addEventListener('abort', () => void planner().stop(job));
       const tell = proxy(async (solved: Solved) => {
         if (!signal.aborted) client.setQueryData(queryKey, solved);
         await drawn();
       });
-      return worker().solve(job, input, tell, mostMs);
+      return planner().solve(job, input, tell, mostMs);
     },
     staleTime: (query: { state: { data?: Solved | undefined } }) =>
       query.state.data?.plan.proof.done ? Number.POSITIVE_INFINITY : 0,
@@ -134,7 +123,7 @@ export function usePlans(views: readonly TreeView[], today: SiteToday | null): P
   const last = useRef(new Map<string, Solved>());
   // While the trees are still read
   useEffect(() => {
-    startPlanner();
+    planner();
     void client.prefetchQuery(keptPlansQuery(client));
   }, [client]);
   const inputs = useMemo(() => (today ? views.map((view) => planInputFor(view, today)) : []), [views, today]);
@@ -162,7 +151,7 @@ export function usePlans(views: readonly TreeView[], today: SiteToday | null): P
 export function useRunOrder(input: RunOrderInput | null): RunOrder | null {
   const { data } = useQuery({
     queryKey: ['run-order', input],
-    queryFn: () => worker().order(input as RunOrderInput),
+    queryFn: () => planner().order(input as RunOrderInput),
     enabled: input !== null && input.trees.length > 0,
     staleTime: Number.POSITIVE_INFINITY,
     ...COMPUTED_HERE,
@@ -175,7 +164,7 @@ export function useRunOrder(input: RunOrderInput | null): RunOrder | null {
 export function useMarginCurve(input: PlanInput, findingId: string | null) {
   return useQuery({
     queryKey: ['margin-curve', keyOf(input), findingId],
-    queryFn: () => worker().curve(input, findingId ?? ''),
+    queryFn: () => planner().curve(input, findingId ?? ''),
     enabled: findingId !== null,
     staleTime: Number.POSITIVE_INFINITY,
     ...COMPUTED_HERE,

@@ -1,10 +1,10 @@
 // A server for tests of screens: it answers the table of routes from an orchard in memory, and checks what comes in and what goes out by it.
 
 import {
+  appRoutes,
   type Problem,
   type Route,
   type RouteResponse,
-  routes,
   type StationState,
   type TimingNow,
 } from '@mortisect/contracts';
@@ -34,8 +34,8 @@ import {
 } from '@mortisect/core/weather';
 import { NOW, site as startingSite } from './orchard';
 
-type RouteName = keyof typeof routes;
-type Answered<K extends RouteName> = RouteResponse<(typeof routes)[K]>;
+type RouteName = keyof typeof appRoutes;
+type Answered<K extends RouteName> = RouteResponse<(typeof appRoutes)[K]>;
 
 interface Asked {
   name: RouteName;
@@ -119,7 +119,7 @@ export class FakeServer {
     const body = typeof given.body === 'string' ? JSON.parse(given.body) : undefined;
     const asked: Asked = { ...found, query: searchParams, body };
     this.asked.push(asked);
-    const route: Route = routes[found.name];
+    const route: Route = appRoutes[found.name];
     try {
       const parsed = route.body ? route.body.safeParse(body) : null;
       if (parsed && !parsed.success)
@@ -451,7 +451,7 @@ function cut<S extends { temperatureC: unknown[] }>(series: S, hours: number): S
   return Object.fromEntries(columns) as S;
 }
 
-const patterns = Object.entries(routes).map(([name, route]) => ({
+const patterns = Object.entries(appRoutes).map(([name, route]) => ({
   name: name as RouteName,
   method: route.method.toUpperCase(),
   keys: [...route.path.matchAll(/:(\w+)/g)].map((match) => match[1] as string),

@@ -1,5 +1,14 @@
 export { cutPosition, cutsFor, deadWoodOff, type Heir, heirsOf, kerfMm, shapeCut } from './cutPosition';
 export {
+  CuttingSchools,
+  FindingForCut,
+  findingPlaces,
+  type ReasonNotToCut,
+  reasonsNotToCut,
+  TreeCuts,
+  TreeForCut,
+} from './forCut';
+export {
   Cut,
   CutPositionInput,
   CutPositionResult,
@@ -14,15 +23,4 @@ export {
   type Reason,
 } from './model';
 export { leadingReason, type Telling } from './telling';
-export {
-  CuttingSchools,
-  FindingForCut,
-  findingPlaces,
-  type ReasonNotToCut,
-  reasonsNotToCut,
-  stillStands,
-  TreeCuts,
-  TreeForCut,
-  treeAfter,
-  treeCuts,
-} from './treeCuts';
+export { stillStands, treeAfter, treeCuts } from './treeCuts';

@@ -7,17 +7,8 @@ import type { Lowers } from '../shaping/index';
 import { type Limb, limbShape } from '../tree/index';
 import { nearestOf } from './geometry';
 import type { PlanFinding, PlanInput } from './input';
+import type { OtherKind } from './otherKind';
 import type { Pass } from './problem';
-
-export const otherKinds = [
-  'tie down',
-  'tie over',
-  'thin the fruit',
-  'pick mummies',
-  'excise',
-  'leave the strike',
-] as const;
-export type OtherKind = (typeof otherKinds)[number];
 
 /** One thing that could be done. */
 export interface Candidate {

@@ -1,5 +1,5 @@
 export { type ArboristCut, arboristPart } from './arborist';
-export { cutId, type OtherKind, otherKinds } from './candidates';
+export { cutId } from './candidates';
 export { type CurvePoint, type MarginCurve, marginCurve } from './curve';
 export { followerFromMm, followersOf } from './follower';
 export { grainOfAll, withinOf } from './grain';
@@ -19,8 +19,10 @@ export {
   startingPlanSettings,
 } from './input';
 export { type KeptFor, type RankedPair, rankedPairs } from './keepWorth';
-export { KeptPlan, keptPlanOf, planStamp, solvedFrom } from './keptPlan';
+export { keptPlanOf, planStamp, solvedFrom } from './keptPlan';
+export { KeptPlan } from './keptShape';
 export { OrderInput, OrderResult, orderOf } from './order';
+export { type OtherKind, otherKinds } from './otherKind';
 export { type Outlook, outlookOf } from './outlook';
 export { candidateOut, planning } from './planTree';
 export { type Prepared, preparePlan } from './prepare';

@@ -1,26 +1,10 @@
 // A plan that was searched before, by another machine or on another day: what it rests on, and how it is taken up without a search.
 import { digest } from 'ohash/crypto';
-import { z } from 'zod';
 import type { PlanInput } from './input';
-import { OrderResult } from './order';
+import type { KeptPlan } from './keptShape';
 import { type Prepared, preparePlan } from './prepare';
-import { TreePlan } from './treePlan';
 import { visitKey } from './visit';
 import { type Solved, toldOf } from './visits';
-
-export const KeptPlan = z
-  .strictObject({
-    stamp: z.string().max(64).describe('of the input that it was searched for'),
-    problem: z
-      .string()
-      .max(64)
-      .default('')
-      .describe('of what the search chose from: another planner may make another problem of the same input'),
-    plan: TreePlan,
-    orders: z.record(z.string(), OrderResult).describe('the order of each visit, by its key: “1 dormant”'),
-  })
-  .meta({ id: 'KeptPlan' });
-export type KeptPlan = z.infer<typeof KeptPlan>;
 
 /**
  * What a plan rests on as one word: the same for the same input, however its keys are ordered and whether or not it came over a wire.

@@ -3,8 +3,8 @@ import { z } from 'zod';
 import { LimitReason } from '../crown/index';
 import { Cut, Decision, reasonsNotToCut } from '../cuts/index';
 import { goals } from '../shaping/index';
-import { otherKinds } from './candidates';
 import { Pin } from './input';
+import { otherKinds } from './otherKind';
 import { inPlaceOfCrown, passes } from './problem';
 import { Verdict } from './verdict';
 

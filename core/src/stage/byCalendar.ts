@@ -1,7 +1,8 @@
 // What the calendar alone says of buds, where no weather is known; and from when on a record of weather counts.
 import { dayAfter, dayOfYear, hourOf } from '../weather/index';
 import type { Crop } from './crops';
-import { type SeenStage, type StageDay, stageCourse, usualBloomOn } from './stageCourse';
+import type { SeenStage, StageDay } from './shapes';
+import { stageCourse, usualBloomOn } from './stageCourse';
 
 /** Bloom comes so many days before or after its usual day. Common practice, no source. */
 const BAND_DAYS = 12;

@@ -1,31 +1,9 @@
 // Which nights in the record can have killed buds, flowers or wood, how much, and when can the wood be judged?
-import { z } from 'zod';
 import { dayAfter, dayOfYear, daysBetween, northernDayOfYear } from '../weather/index';
 import { type Crop, crops, killC, PETALS_DOWN } from './crops';
 import { KILL_SHIFT_C, killedShare } from './kill';
-import type { StageDay } from './stageCourse';
+import type { FreezeEvent, StageDay } from './shapes';
 import type { ThermalDay } from './thermal';
-
-export const freezeKinds = ['buds', 'wood'] as const;
-export const woodInjuries = ['mild', 'severe'] as const;
-
-export const FreezeEvent = z.object({
-  day: z.iso.date(),
-  kind: z.enum(freezeKinds),
-  stage: z.string(),
-  minC: z.number(),
-  killed: z
-    .tuple([z.number(), z.number(), z.number()])
-    .nullable()
-    .describe('share of buds killed: least, likely, most; of wood null'),
-  belowC: z.number().nullable().describe('how far below what the wood stood on that day, °C; of buds null'),
-  hardinessC: z.number().nullable(),
-  injury: z.enum(woodInjuries).nullable(),
-  lookFrom: z.iso.date().describe('from when it can be looked at'),
-  limbsFrom: z.iso.date().nullable().describe('from when limbs may be decided on'),
-  treeFrom: z.iso.date().nullable(),
-});
-export type FreezeEvent = z.infer<typeof FreezeEvent>;
 
 /** A frost counts from this share killed at the most. */
 const LEAST_KILLED = 0.1;

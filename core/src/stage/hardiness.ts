@@ -1,6 +1,7 @@
 // How much cold does the wood of a crop stand on each day?
 import { type Crop, evergreens } from './crops';
-import { type CourseOptions, type StageDay, stageCourse } from './stageCourse';
+import type { StageDay } from './shapes';
+import { type CourseOptions, stageCourse } from './stageCourse';
 import type { ThermalDay } from './thermal';
 
 /** Wood in growth, and wood that has shed its leaves but not hardened, °C. From memory, confidence low. */

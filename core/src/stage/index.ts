@@ -13,15 +13,13 @@ export {
   NEEDS_SOURCE,
   PETALS_DOWN,
 } from './crops';
-export { FreezeEvent, freezeEvents, isToBeJudged } from './freeze';
+export { freezeEvents, isToBeJudged } from './freeze';
 export { evergreenWoodC, type Stages, stagesOver } from './hardiness';
+export { FreezeEvent, phases, SeenStage, StageDay } from './shapes';
 export {
   firstFlower,
   fullBlooms,
   leavesDownDay,
-  phases,
-  SeenStage,
-  StageDay,
   showsGreen,
   stageCourse,
   stagesToSee,

@@ -16,7 +16,6 @@ import {
   hourlyDegreeDays,
   isToBeJudged,
   leavesDownDay,
-  type StageDay,
   stageCourse,
   stagesOver,
   stagesToSee,
@@ -25,6 +24,7 @@ import {
   usualBloomOn,
 } from './index';
 import { killedShare } from './kill';
+import type { StageDay } from './shapes';
 import { growingDegreeHours, sineDegreeDays } from './warmth';
 
 const wave = (mean: number, half: number) => (h: number) =>

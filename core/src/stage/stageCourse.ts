@@ -1,42 +1,13 @@
 // How far is a crop: at rest, awake, in bud, in bloom, in growth?
-import { z } from 'zod';
-import { localDay } from '../measure/index';
 import { dayAfter, dayOfYear, daysBetween, northernDayOfYear } from '../weather/index';
 import { type Crop, crops, FRUIT_SET, PETALS_DOWN } from './crops';
+import type { Phase, SeenStage, StageDay } from './shapes';
 import type { ThermalDay } from './thermal';
-
-export const phases = ['rest', 'awake', 'buds', 'bloom', 'petal fall', 'growth', 'hardening'] as const;
-/**
- * `rest`: chill not yet met. `awake`: met, buds not moving. `buds`: from swelling to the first flower. `hardening`: growth has
- * ended, leaves still on.
- */
-type Phase = (typeof phases)[number];
 
 /** Whether green tissue is out: from the first movement of buds until growth ends. */
 export function showsGreen(phase: Phase): boolean {
   return phase === 'buds' || phase === 'bloom' || phase === 'petal fall' || phase === 'growth';
 }
-
-/** What a caretaker saw, which wins over any sum. */
-export const SeenStage = z.strictObject({ day: localDay, share: z.number().min(0).max(2) });
-export type SeenStage = z.infer<typeof SeenStage>;
-
-export const StageDay = z.object({
-  day: z.iso.date(),
-  phase: z.enum(phases),
-  stage: z.string().describe('name of the bud stage; of the phase where buds do not move'),
-  share: z.number().describe('of the way from the end of rest to full bloom'),
-  chillShare: z.number().describe('of the chill that ends rest'),
-  portions: z.number(),
-  utah: z.number(),
-  chillHours: z.number(),
-  warmth: z.number().describe('growing degree hours since the end of rest, °C·h'),
-  degreeDays: z
-    .number()
-    .describe('above 6.1 °C since 1 January (1 July in the south), single sine from daily values'),
-  basis: z.enum(['weather', 'calendar', 'seen']),
-});
-export type StageDay = z.infer<typeof StageDay>;
 
 export interface CourseOptions {
   latitude: number;

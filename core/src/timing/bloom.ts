@@ -1,5 +1,4 @@
 // Fire blight: can flowers be infected today, when will strikes show, and when may they be cut out?
-import { z } from 'zod';
 import { type Crop, firstFlower, hourlyDegreeDays, PETALS_DOWN, type StageDay } from '../stage/index';
 import {
   type DayOfWeather,
@@ -11,6 +10,7 @@ import {
 } from '../weather/index';
 import { suitability } from './lambda';
 import { pathogenOf } from './pathogens';
+import { type BloomDay, type BloomRisk, bloomRisks, type Strike } from './shapes';
 
 /**
  * Steiner 1990, Acta Hortic. 273:139: open flowers; 110 degree-hours above 18.3 °C (198 above 65 °F) within the last 44.4
@@ -33,31 +33,6 @@ export const SYMPTOM_DD = 57.2;
 const DOUBLING_H = 1.33;
 /** Wind that tears leaves, m/s: an injury that blight enters by. From memory, confidence low. */
 const TEARING_WIND_MS = 20;
-
-export const bloomRisks = ['low', 'moderate', 'high', 'infection'] as const;
-type BloomRisk = (typeof bloomRisks)[number];
-
-export const BloomDay = z.object({
-  day: z.iso.date(),
-  flowersOpen: z.boolean(),
-  heat: z.boolean(),
-  wet: z.boolean(),
-  warm: z.boolean(),
-  degreeHours: z.number().describe('above 18.3 °C within the life of a flower'),
-  meanC: z.number(),
-  rainMm: z.number(),
-  doublings: z.number().describe('of the bacteria that day'),
-  risk: z.enum(bloomRisks),
-});
-export type BloomDay = z.infer<typeof BloomDay>;
-
-export const Strike = z.object({
-  day: z.iso.date().describe('of infection or injury'),
-  cause: z.enum(['infection', 'injury']),
-  showFrom: z.iso.date().nullable().describe('first day on which strikes show; null beyond what is known'),
-  degreeDays: z.number().describe('of 57.2 that have passed by the end of what is known'),
-});
-export type Strike = z.infer<typeof Strike>;
 
 /** Weather as fire blight reads it: its known days, and what each adds. The same for every host of a place. */
 interface BlightWeather {

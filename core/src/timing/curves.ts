@@ -1,10 +1,10 @@
 // How would a wound made at one hour live through its weather? Every factor day by day.
-import { z } from 'zod';
 import { dayAfter } from '../weather/index';
 import { groupTiming } from './groupTiming';
 import { chanceOf, exposureOf, inoculumOn, inoculumWeights, suitability, susceptibility } from './lambda';
-import type { GroupTiming, TimingInput, TreeGroup } from './model';
-import { pathogenCodes, pathogensIn } from './pathogens';
+import type { TimingInput, TreeGroup } from './model';
+import { pathogensIn } from './pathogens';
+import type { Curves, GroupTiming } from './shapes';
 import { type Shared, sharedOf } from './shared';
 import { stagedOf } from './staged';
 import { bandOf, woundsOf } from './wounds';
@@ -13,38 +13,6 @@ import { bandOf, woundsOf } from './wounds';
 const CURVE_DAYS = 42;
 const DAY = 24;
 
-const share = z.number().min(0).max(1);
-
-/** How a wound made at one moment lives through its weather. */
-export const Curves = z.object({
-  cutHour: z.number().int(),
-  days: z.array(
-    z.object({
-      day: z.iso.date(),
-      minC: z.number(),
-      maxC: z.number(),
-      hardinessC: z.number().nullable(),
-      rainHours: z.number(),
-      known: z.boolean().describe('forecast; past years stand in where false'),
-    }),
-  ),
-  pathogens: z.array(
-    z.object({
-      code: z.enum(pathogenCodes),
-      load: z.number().describe('host times what is nearby'),
-      chance: share,
-      chanceBand: z.tuple([z.number(), z.number(), z.number()]),
-      consequence: share,
-      susceptible: z.array(z.number()).describe('share of susceptibility left at the end of each day'),
-      suitable: z
-        .array(z.number())
-        .describe('suitability of temperature in wet hours, mean of the day; 0 where none is wet'),
-      inoculum: z.array(z.number()),
-      adds: z.array(z.number()).describe('what each day adds to the expected infections'),
-    }),
-  ),
-});
-export type Curves = z.infer<typeof Curves>;
 type PathogenCurve = Curves['pathogens'][number];
 
 /** A group’s ten days, and the curves of a wound made at an hour; at the best half-day ahead where none is named. */

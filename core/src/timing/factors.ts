@@ -2,7 +2,8 @@
 import { type Crop, leavesDownDay, type StageDay, type Stages, type ThermalDay } from '../stage/index';
 import { dayOfYear, northernDayOfYear } from '../weather/index';
 import { stopDayOfYear } from './schoolNames';
-import { type Factors, ramp } from './score';
+import { ramp } from './score';
+import type { Factors } from './shapes';
 
 /** A cut lowers hardiness near it for about two weeks. From memory, confidence low. */
 export const FROST_DAYS = 14;

@@ -11,14 +11,15 @@ import { dayAfter, hourOf } from '../weather/index';
 import { coldFactor, FROST_DAYS, factorsOf, frostAndHeat } from './factors';
 import { windowsOfHours } from './hours';
 import { chanceOf } from './lambda';
-import type { Cell, GroupTiming, Reason, TimingInput, TimingWindow, TreeGroup, Verdict } from './model';
+import type { TimingInput, TreeGroup } from './model';
 import { type PathogenCode, pathogens, pathogensIn } from './pathogens';
 import { isInSchool, type TimingSchool } from './schoolNames';
-import { type Factors, infectionOf, scoreOf } from './score';
+import { infectionOf, scoreOf } from './score';
 import type { TimingSettings } from './settings';
+import type { Block, Cell, Factors, GroupTiming, Reason, TimingWindow, Verdict } from './shapes';
 import { cellOfHour, type Shared } from './shared';
 import { stagedOf } from './staged';
-import { type Block, LEAST_WINDOW_H } from './windows';
+import { LEAST_WINDOW_H } from './windows';
 import { LEAST_KNOWN, quantile } from './wounds';
 
 export function groupTiming(group: TreeGroup, input: TimingInput, shared: Shared): GroupTiming {

@@ -1,7 +1,7 @@
 // What holds in one hour, and in which runs of hours may be cut? Hours, half-days, windows and what is said of today come from here.
 import { WET_RAIN_MM } from '../weather/index';
-import type { Cell, Reason, Verdict } from './model';
-import { type Block, type DryWindow, LEAST_WINDOW_H } from './windows';
+import type { Block, Cell, DryWindow, Reason, Verdict } from './shapes';
+import { LEAST_WINDOW_H } from './windows';
 
 type Judged = Pick<Cell, 'verdict' | 'why'>;
 

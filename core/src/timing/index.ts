@@ -1,5 +1,4 @@
 export {
-  bloomRisks,
   HEAT_BASE_C,
   HEAT_DH,
   LEAST_MEAN_C,
@@ -9,7 +8,7 @@ export {
   strikeOn,
   USUAL_FLOWER_DD,
 } from './bloom';
-export { Curves, groupWithCurves } from './curves';
+export { groupWithCurves } from './curves';
 export type { CutKind } from './factors';
 export { hourVerdict, windowsOfHours } from './hours';
 export {
@@ -26,16 +25,7 @@ export {
   wetnessWeights,
 } from './lambda';
 export { type LaneId, laneIds, laneNames } from './lanes';
-export {
-  Bloom,
-  GroupTiming,
-  type Reason,
-  SiteTiming,
-  type TimingInput,
-  type TreeGroup,
-  type Verdict,
-  verdicts,
-} from './model';
+export type { TimingInput, TreeGroup } from './model';
 export { outlookOf } from './outlook';
 export {
   PATHOGEN_CONFIDENCE,
@@ -50,9 +40,24 @@ export {
 } from './pathogens';
 export { protectantOn, protectantStates, WASH_DAYS } from './protectant';
 export { nextStopDay, schoolWords, stopDayOfYear, timingSchools } from './schoolNames';
-export { Factors, factorNames, infectionOf } from './score';
-export { Season, seasonOf } from './season';
+export { infectionOf } from './score';
+export { seasonOf } from './season';
 export { startingTimingSettings, TimingSchools, TimingSettings, TimingWeights } from './settings';
+export {
+  type Block,
+  Bloom,
+  blocks,
+  bloomRisks,
+  Curves,
+  Factors,
+  factorNames,
+  GroupTiming,
+  type Reason,
+  Season,
+  SiteTiming,
+  type Verdict,
+  verdicts,
+} from './shapes';
 export { siteTiming } from './siteTiming';
-export { type Block, blockedHours, blocks, LEAST_AFTER_H, LEAST_BEFORE_H, windowsOf } from './windows';
+export { blockedHours, LEAST_AFTER_H, LEAST_BEFORE_H, windowsOf } from './windows';
 export { bandOf, DRAWS, LEAST_KNOWN, SPREAD, woundsOf } from './wounds';

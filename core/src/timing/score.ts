@@ -1,20 +1,6 @@
 // From infection and everything else that speaks for or against a day to one index.
-import { z } from 'zod';
 import type { TimingSettings } from './settings';
-
-const share = z.number().min(0).max(1);
-
-/** What besides infection makes a day better or worse, each 0 (nothing) to 1 (fully). */
-export const Factors = z.object({
-  cold: share,
-  heat: share,
-  slip: share,
-  late: share,
-  buds: share,
-  growth: share,
-});
-export type Factors = z.infer<typeof Factors>;
-export const factorNames = ['cold', 'heat', 'slip', 'late', 'buds', 'growth'] as const;
+import { type Factors, factorNames } from './shapes';
 
 /**
  * Chance that at least one infection takes, each weighed by what it would cost.

@@ -1,5 +1,4 @@
 // The schools side by side on the weather of past years: what would a cut have risked on each day, and how many days were dry?
-import { z } from 'zod';
 import {
   type Crop,
   leavesDownDay,
@@ -23,6 +22,7 @@ import { type PathogenCode, pathogensIn } from './pathogens';
 import { isInSchool, type TimingSchool, timingSchools } from './schoolNames';
 import { infectionOf, scoreOf } from './score';
 import type { TimingSettings } from './settings';
+import type { SchoolSeason, Season, SeasonMonth, SeasonWeek } from './shapes';
 import { blockedHours, LEAST_WINDOW_H, type Place } from './windows';
 import { bandOf } from './wounds';
 
@@ -36,54 +36,6 @@ export interface SeasonInput {
   cut: CutKind;
   offsetDays?: number;
 }
-
-const score = z
-  .tuple([z.number(), z.number(), z.number()])
-  .describe('index: a tenth below, middle, nine tenths below');
-const share = z.number().min(0).max(1);
-
-const SeasonWeek = z.object({
-  from: z.number().describe('first day of the week, day of the year 1..365'),
-  score,
-  dryShare: share.describe('of its days with hours that the school’s window rule lets be cut in'),
-  wetShare: share.describe('of days with rain'),
-  meanC: z.number(),
-});
-type SeasonWeek = z.infer<typeof SeasonWeek>;
-
-const SchoolSeason = z.object({
-  school: z.enum(timingSchools),
-  score: score.nullable().describe('on its days that had a window; null where no day ever did'),
-  days: z.number().describe('in its season, mean of the years'),
-  dryDays: z.number().describe('with a window, mean of the years'),
-  from: z
-    .number()
-    .nullable()
-    .describe('usual first day of the year of its season; null where it has none here'),
-  to: z.number().nullable(),
-});
-type SchoolSeason = z.infer<typeof SchoolSeason>;
-
-/** What makes one month differ from another, each apart from the others. */
-const SeasonMonth = z.object({
-  month: z.number(),
-  temperatureTerm: z
-    .number()
-    .describe(
-      'expected infections of a cut on its middle day if rain were the same all year and inoculum full',
-    ),
-  rainShare: z.number().describe('of hours with rain'),
-  inoculum: z.number(),
-});
-type SeasonMonth = z.infer<typeof SeasonMonth>;
-
-export const Season = z.object({
-  years: z.number(),
-  weeks: z.array(SeasonWeek),
-  schools: z.array(SchoolSeason),
-  months: z.array(SeasonMonth),
-});
-export type Season = z.infer<typeof Season>;
 
 const CUT_AT = 10;
 const DAY = 24;

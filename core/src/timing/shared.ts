@@ -12,9 +12,10 @@ import {
   localClock,
   type Series,
 } from '../weather/index';
-import type { Cell, Staged, TimingInput } from './model';
+import type { Staged, TimingInput } from './model';
 import { type Outlook, outlookOf } from './outlook';
-import { type Block, blockedHours, LEAST_AFTER_H, LEAST_BEFORE_H } from './windows';
+import type { Block, Cell } from './shapes';
+import { blockedHours, LEAST_AFTER_H, LEAST_BEFORE_H } from './windows';
 import { type Wounds, woundsOf } from './wounds';
 
 const OUTLOOK_DAYS = 10;

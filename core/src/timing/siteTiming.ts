@@ -4,10 +4,11 @@ import { between, dayAfter, daysOf, lengthOf } from '../weather/index';
 import { blightWeather, bloomDays, strikesOf } from './bloom';
 import { freeHours, groupTiming, mainBlock } from './groupTiming';
 import { windowsOfHours } from './hours';
-import type { SiteTiming, TimingInput } from './model';
+import type { TimingInput } from './model';
+import type { Block, SiteTiming } from './shapes';
 import { BEFORE_H, cellOfHour, RUN_UP_H, type Shared, sharedOf } from './shared';
 import { stagedOf, stageKey } from './staged';
-import { type Block, LEAST_WINDOW_H } from './windows';
+import { LEAST_WINDOW_H } from './windows';
 
 /**
  * Verdicts, windows and risk for ten days, for every group of trees.

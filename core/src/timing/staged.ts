@@ -12,7 +12,8 @@ import {
   usualBloomOn,
 } from '../stage/index';
 import { dayAfter, hourOf } from '../weather/index';
-import type { GroupTiming, Staged, TimingInput, TreeGroup } from './model';
+import type { Staged, TimingInput, TreeGroup } from './model';
+import type { GroupTiming } from './shapes';
 import type { Shared } from './shared';
 
 const RECENT_DAYS = 430;

@@ -16,7 +16,6 @@ import {
 import { blightWeather, bloomDays, doublingHours, lookAgainDays, strikesOf } from './bloom';
 import { FROST_DAYS, frostAndHeat } from './factors';
 import {
-  type Block,
   blockedHours,
   chanceOf,
   exposureOf,
@@ -38,13 +37,13 @@ import {
   susceptibility,
   type TimingInput,
   type TreeGroup,
-  type Verdict,
   weathering,
   wetnessWeights,
   windowsOf,
 } from './index';
 import { knownShareOf } from './lambda';
 import { scoreOf } from './score';
+import type { Block, Verdict } from './shapes';
 
 const settings = startingTimingSettings();
 const wave =

@@ -1,5 +1,4 @@
 // In which hours can a tree be cut: dry before, during and after, light, no storm, no deep frost, ground that bears?
-import { z } from 'zod';
 import {
   daylight,
   type Ground,
@@ -9,20 +8,7 @@ import {
   type Series,
   WET_RAIN_MM,
 } from '../weather/index';
-
-export const blocks = [
-  'dark',
-  'rain',
-  'bark wet',
-  'rain coming',
-  'wind',
-  'frost',
-  'snow',
-  'mud',
-  'not known',
-] as const;
-/** Why an hour will not do. */
-export type Block = (typeof blocks)[number];
+import type { Block, DryWindow } from './shapes';
 
 interface WindowRule {
   dryBeforeH: number;
@@ -113,13 +99,6 @@ function nextAfter(series: Series, isSo: OfRain, outside: number): Float64Array 
   }
   return next;
 }
-
-export const DryWindow = z.object({
-  fromHour: z.number().int().describe('first hour since 1970'),
-  toHour: z.number().int().describe('the hour after its last'),
-  lightHours: z.number().describe('hours of daylight in it'),
-});
-export type DryWindow = z.infer<typeof DryWindow>;
 
 /**
  * Runs of hours without a block; nights do not part them, but they begin and end in daylight.

@@ -28,5 +28,6 @@ export {
   northernDayOfYear,
 } from './localTime';
 export { normalOf, uniformsOf } from './noise';
-export { placeToSimulate, type SimulatedPlace, Spell, simulatedForecast, simulatedWeather } from './simulate';
+export { placeToSimulate, type SimulatedPlace, simulatedForecast, simulatedWeather } from './simulate';
+export { Spell } from './spell';
 export { isWet, WET_HUMIDITY_PCT, WET_RAIN_MM } from './wetness';

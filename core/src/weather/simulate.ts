@@ -1,23 +1,11 @@
 // The simulated station: hourly weather and forecasts that no instrument measured, always the same for the same seed.
-import { z } from 'zod';
-import { localDay } from '../measure/index';
 import { upperTail } from '../residual/index';
 import { type Climate, climateAt, summerness } from './climate';
 import { emptySeries, type Series } from './hour';
 import { humidityPct } from './humidity';
 import { dayNumber } from './localTime';
 import { memoryDays, mixed, normalOf, smoothed, uniformsOf } from './noise';
-
-/** Days of the simulated weather that are warmer, colder, wet or dry by order. */
-export const Spell = z
-  .strictObject({
-    from: localDay,
-    to: localDay,
-    addC: z.number().min(-25).max(25),
-    rain: z.enum(['every day', 'none', 'as it comes']),
-  })
-  .meta({ id: 'Spell' });
-export type Spell = z.infer<typeof Spell>;
+import type { Spell } from './spell';
 
 export interface SimulatedPlace {
   latitude: number;
