@@ -96,9 +96,12 @@ atBothSizes((name, _viewport, journey) => {
       await page.getByRole('button', { name: 'Go to the list' }).click();
       await expectAt(page, on, list, path);
     }
-    await page.goto(`${orchard.url}/nowhere`);
-    await page.getByRole('button', { name: 'Go to Today' }).click();
-    await expectAt(page, on, '/today', 'nowhere');
+    // The last is a page that the router of the app would have of its own
+    for (const path of ['/nowhere', '/_sitemap']) {
+      await page.goto(`${orchard.url}${path}`);
+      await page.getByRole('button', { name: 'Go to Today' }).click();
+      await expectAt(page, on, '/today', path);
+    }
   });
 
   journey('phone')('the last tree of a round is marked sound', async ({ page, orchard }) => {

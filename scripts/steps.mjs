@@ -89,6 +89,7 @@ const WEB_SOURCES = [
   'client/public',
   'client/app.json',
   'client/babel.config.js',
+  'client/build',
   'client/metro.config.js',
   'contracts/src',
   'core/src',
