@@ -114,6 +114,7 @@ export async function webAppBuilt() {
     stdio: ['ignore', 'ignore', 'inherit'],
     env: { EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' },
   });
+  await run('Sharing out the scripts', process.execPath, ['scripts/first-load.mjs']);
   await run('Keeping the app for offline use', process.execPath, ['scripts/keep-offline.mjs']);
   writeFileSync(stamp, wanted);
 }

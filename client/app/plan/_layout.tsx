@@ -1,5 +1,5 @@
 import { Slot, useGlobalSearchParams } from 'expo-router';
-import { PlanList } from '../../src/places/plan/PlanList';
+import { PlanListRead } from '../../src/places/plan/PlanListRead';
 import { Bounded } from '../../src/places/shell/PlaceError';
 import { Split } from '../../src/ui/Split';
 
@@ -9,7 +9,7 @@ export default function PlanLayout() {
     <Split
       list={
         <Bounded>
-          <PlanList {...(treeId && { openId: treeId })} />
+          <PlanListRead {...(treeId && { openId: treeId })} />
         </Bounded>
       }
       work={<Slot />}

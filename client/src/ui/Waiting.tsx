@@ -10,13 +10,14 @@ import { Small } from './type';
 
 interface WaitingProps {
   title: string;
-  error: Error | null;
-  onRetry(): void;
+  /** Why it could not be read; null while it is read. */
+  error?: Error | null;
+  onRetry?(): void;
   /** Stands in for a list beside the work. */
   beside?: boolean;
 }
 
-export function Waiting({ title, error, onRetry, beside = false }: WaitingProps) {
+export function Waiting({ title, error = null, onRetry, beside = false }: WaitingProps) {
   const say = useSay();
   if (error instanceof ServerProblem && error.problem.status === 404)
     return <NotThere title={title} error={error} />;
@@ -26,7 +27,7 @@ export function Waiting({ title, error, onRetry, beside = false }: WaitingProps)
         <Notice
           kind="caution"
           title={say('shared.thisCouldNotBeRead')}
-          action={<Button onPress={onRetry}>{say('shared.tryAgain')}</Button>}
+          {...(onRetry && { action: <Button onPress={onRetry}>{say('shared.tryAgain')}</Button> })}
         >
           {inWords(say, error)}
         </Notice>

@@ -20,7 +20,11 @@ import { disorderWords } from '../words';
 import { percentOf } from './planView';
 import { goalsOf, headWords, isDanger, type Sum, sumOf } from './treeSum';
 
-export function PlanList({ openId }: { openId?: string }) {
+export interface PlanListProps {
+  openId?: string;
+}
+
+export function PlanList({ openId }: PlanListProps) {
   const say = useSay();
   const { open, error, refetch } = useOpenViews();
   const { plans, failed } = usePlans(open?.views ?? NONE, open?.today ?? null);
