@@ -15,10 +15,11 @@ export function planStamp(input: PlanInput): string {
   return digest(JSON.stringify(input, byKey));
 }
 
-/** Objects with their keys in order. */
+/** Objects with their keys in order. What an older record does not say and what nobody knows is the same. */
 function byKey(_key: string, value: unknown): unknown {
   if (value === null || typeof value !== 'object' || Array.isArray(value)) return value;
-  return Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)));
+  const known = Object.entries(value).filter(([, part]) => part !== null);
+  return Object.fromEntries(known.sort(([a], [b]) => (a < b ? -1 : 1)));
 }
 
 export function keptPlanOf({ prepared, plan, orders }: Solved): KeptPlan {

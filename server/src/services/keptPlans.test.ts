@@ -1,7 +1,8 @@
 // Plans that are searched ahead: of every tree with open work, anew only where something changed, and the same on every file.
-import { type KeptPlan, planStamp } from '@mortisect/core/plan';
+import { appRoutes } from '@mortisect/contracts';
+import { type KeptPlan, planStamp, solvedFrom } from '@mortisect/core/plan';
 import { planInputOf } from '@mortisect/core/present';
-import { eq } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import { pino } from 'pino';
 import { plans, trees } from '../store/schema';
 import { deadOn, deviceId, NOW, newId, type Orchard, openOrchard, requestsTo } from '../testing/orchard';
@@ -59,6 +60,9 @@ const TREE = 'slip-side-02';
 const finding = deadOn(TREE);
 
 test('every tree with open work is planned once, and then only what changed', async () => {
+  // From before anybody was asked how far a stem leans
+  const older = sql`${trees.value} - 'leanDeg' - 'slopeDeg'`;
+  await orchard.store.db.update(trees).set({ value: older });
   const { trees: open } = await get('/api/open-work');
   const ids = open.map(({ tree }: { tree: { id: string } }) => tree.id).sort();
   expect(await searched()).toBe(ids.length);
@@ -66,10 +70,11 @@ test('every tree with open work is planned once, and then only what changed', as
   const first = await kept();
   expect(first.whole).toBe(true);
   expect(byTree(first)).toEqual(ids);
-  for (const { tree, ...detail } of open) {
-    const { site } = await get('/api/site');
-    const stamp = planStamp(planInputOf({ tree, ...detail }, site, NOW.slice(0, 10)));
-    expect(first.plans.find(({ treeId }) => treeId === tree.id)?.stamp).toBe(stamp);
+  // As the app reads the answers: what an older record does not say is filled in
+  const { site, paces } = appRoutes.getSite.response.parse(await get('/api/site'));
+  for (const detail of appRoutes.getOpenWork.response.parse(await get('/api/open-work')).trees) {
+    const plan = first.plans.find(({ treeId }) => treeId === detail.tree.id) as KeptPlan;
+    expect(solvedFrom(plan, planInputOf(detail, site, NOW.slice(0, 10), paces))).not.toBeNull();
   }
   expect(await searched()).toBe(0);
 
