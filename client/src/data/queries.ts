@@ -34,7 +34,8 @@ export const useFirstSync = () =>
   useQuery({ queryKey: ['first-sync'], queryFn: () => ask('getFirstSync', {}) });
 export const useSession = () =>
   useQuery({ queryKey: ['session'], queryFn: () => ask('getSession', {}), staleTime: 0 });
-export const useSite = () => useQuery({ queryKey: ['site'], queryFn: () => ask('getSite', {}) });
+export const siteQuery = { queryKey: ['site'], queryFn: () => ask('getSite', {}) };
+export const useSite = () => useQuery(siteQuery);
 const CLOCK_FRESH_MS = 10 * 60_000;
 /** Other people’s trees and counts show within this time; one’s own at once. */
 const REGISTER_FRESH_MS = 60_000;
@@ -160,11 +161,11 @@ function lastClose(actions: readonly Action[] | undefined): Action | null {
   return actions?.findLast(({ action, undone }) => action.kind === 'roundClosed' && !undone) ?? null;
 }
 
-const run = { queryKey: ['run'], queryFn: () => ask('getRun', {}) };
+export const runQuery = { queryKey: ['run'], queryFn: () => ask('getRun', {}) };
 
 /** What was done in the run that is open and with the blades, with what waits here. */
 export function useRunActions() {
-  const query = useQuery({ ...run, refetchInterval: sharedEvery });
+  const query = useQuery({ ...runQuery, refetchInterval: sharedEvery });
   return { ...query, actions: useActionsHere(query.data?.actions) };
 }
 
@@ -209,7 +210,7 @@ export async function readPlots(plotIds: readonly string[]): Promise<void> {
   const note = (error: unknown) => failed.push(error);
   // One after another: a phone on a thin line should still answer the thumb
   for (const plotId of plotIds) await readPlot(plotId).catch(note);
-  const rest = [openWorkQuery, keptPlansQuery(queryClient), run, aftercare, people, jobs, siteTiming];
+  const rest = [openWorkQuery, keptPlansQuery(queryClient), runQuery, aftercare, people, jobs, siteTiming];
   for (const query of rest) await queryClient.fetchQuery<unknown>(query).catch(note);
   if (failed.length > 0) throw failed[0];
 }

@@ -10,7 +10,11 @@ jest.mock('./queryClient', () => ({
     getQueryData: ([key]: [string]) => mockKnown.get(key),
   },
 }));
-jest.mock('./queries', () => ({ openWorkQuery: { queryKey: ['open'] } }));
+jest.mock('./queries', () => ({
+  openWorkQuery: { queryKey: ['open'] },
+  siteQuery: { queryKey: ['site'] },
+  runQuery: { queryKey: ['run'] },
+}));
 jest.mock('./keptPlans', () => ({ keptPlansQuery: () => ({ queryKey: ['kept'] }) }));
 jest.mock('./planner', () => ({ planner: () => mockStart() }));
 
@@ -32,7 +36,12 @@ test('the first screen comes first; then open work, kept plans and the thread th
   expect(mockStart).not.toHaveBeenCalled();
   jest.advanceTimersByTime(1);
   expect(mockStart).toHaveBeenCalledTimes(1);
-  expect(mockPrefetch.mock.calls.map(([query]) => query.queryKey)).toEqual([['open'], ['kept']]);
+  expect(mockPrefetch.mock.calls.map(([query]) => query.queryKey)).toEqual([
+    ['site'],
+    ['open'],
+    ['kept'],
+    ['run'],
+  ]);
 });
 
 test('where the browser tells when it rests, that is waited for; and it can be taken back', () => {
@@ -63,9 +72,9 @@ test('whoever saves data reads what they open, and no more', () => {
 });
 
 test.each([
-  [1000, false, 2],
+  [1000, false, 4],
   [1001, false, 0],
-  [1001, true, 2],
+  [1001, true, 4],
 ])('of %d trees, with open work read before: %s', (count, known, reads) => {
   mockKnown.set('trees', { trees: new Array(count) });
   if (known) mockKnown.set('open', { trees: [] });

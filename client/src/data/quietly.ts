@@ -1,7 +1,7 @@
 // While a page rests: what the lists of trees rest on is read, and the thread that plans is started, so that nobody waits for it later.
 import { keptPlansQuery } from './keptPlans';
 import { planner } from './planner';
-import { openWorkQuery } from './queries';
+import { openWorkQuery, runQuery, siteQuery } from './queries';
 import { queryClient } from './queryClient';
 
 /** So long after the house stands, on a slow phone too: the first screen comes first. */
@@ -9,18 +9,25 @@ const AFTER_MS = 4000;
 /** So many trees are read without asking; more are megabytes by the dozen. */
 export const MOST_UNASKED = 1000;
 
+/** The same at once: somebody has their finger on a list of trees, and its script is still to come. */
+export function readAsked(): void {
+  planner();
+  void queryClient.prefetchQuery(siteQuery);
+  void queryClient.prefetchQuery(openWorkQuery);
+  void queryClient.prefetchQuery(keptPlansQuery(queryClient));
+  void queryClient.prefetchQuery(runQuery);
+}
+
 /** @returns takes it back, where it has not begun */
 export function readQuietly(): () => void {
   // Whoever saves data reads what they open
   if ((navigator as { connection?: { saveData?: boolean } }).connection?.saveData) return () => undefined;
   let idle = 0;
   const begin = () => {
-    planner();
     // Of a large orchard that is megabytes at first: who opens a list of it reads them
     const trees = queryClient.getQueryData<{ trees: unknown[] }>(['trees'])?.trees.length ?? 0;
-    if (trees > MOST_UNASKED && !queryClient.getQueryData(openWorkQuery.queryKey)) return;
-    void queryClient.prefetchQuery(openWorkQuery);
-    void queryClient.prefetchQuery(keptPlansQuery(queryClient));
+    if (trees > MOST_UNASKED && !queryClient.getQueryData(openWorkQuery.queryKey)) planner();
+    else readAsked();
   };
   const timer = setTimeout(() => {
     // Safari has no word for rest

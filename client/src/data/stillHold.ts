@@ -1,5 +1,5 @@
 // Whether kept plans still hold is asked together: a list of trees is one question to the thread that plans, not one for each tree.
-import type { KeptPlan, PlanInput, Solved } from '@mortisect/core/plan';
+import type { KeptPlan, PlanInput } from '@mortisect/core/plan';
 
 interface Asked {
   kept: KeptPlan;
@@ -7,17 +7,17 @@ interface Asked {
 }
 
 interface Waiting extends Asked {
-  tell(solved: Solved | null): void;
+  tell(holds: boolean): void;
   fail(error: unknown): void;
 }
 
 /** So many at once: the first of a large orchard are shown while others are still looked at. */
 const AT_ONCE = 60;
 
-/** @param ask of the thread, with an answer for each in their order; null where a plan does not hold */
+/** @param ask of the thread, with an answer for each in their order */
 export function askedTogether(
-  ask: (list: Asked[]) => Promise<(Solved | null)[]>,
-): (asked: Asked) => Promise<Solved | null> {
+  ask: (list: Asked[]) => Promise<boolean[]>,
+): (asked: Asked) => Promise<boolean> {
   let waiting: Waiting[] = [];
   const flush = () => {
     const all = waiting;
@@ -27,7 +27,7 @@ export function askedTogether(
       ask(part.map(({ kept, input }) => ({ kept, input }))).then(
         (answers) =>
           part.forEach(({ tell }, i) => {
-            tell(answers[i] ?? null);
+            tell(answers[i] ?? false);
           }),
         (error) =>
           part.forEach(({ fail }) => {

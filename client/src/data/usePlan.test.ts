@@ -1,26 +1,37 @@
 // A search that was given up before its proof is taken up again, whichever way its tree comes back.
 import '../workers/importMeta';
-import type { Solved } from '@mortisect/core/plan';
+import { type ListedPlan, listedOf, type Solved } from '@mortisect/core/plan';
 import { planInputOf, type TreeView, treeView } from '@mortisect/core/present';
-import { plansOf } from '@mortisect/core/testing';
+import { listedPlansOf, plansOf } from '@mortisect/core/testing';
 import { QueryClient, QueryClientProvider, QueryObserver } from '@tanstack/react-query';
 import { act, renderHook } from '@testing-library/react';
 import { createElement } from 'react';
 import { detail, finding, today } from '../testing/orchard';
-import { planQuery, usePlans } from './usePlan';
+import { listQuery, planQuery, usePlans } from './usePlan';
 
 const mockSolve = jest.fn();
 const mockStop = jest.fn();
-const mockStillHold = jest.fn(async (list: unknown[]): Promise<unknown[]> => list.map(() => null));
+const mockList = jest.fn();
+const mockTakeUp = jest.fn();
+const mockStillHold = jest.fn(async (list: unknown[]): Promise<boolean[]> => list.map(() => false));
 jest.mock('comlink', () => ({
-  wrap: () => ({ solve: mockSolve, stop: mockStop, stillHold: mockStillHold }),
+  wrap: () => ({
+    ...{ solve: mockSolve, list: mockList, stop: mockStop },
+    ...{ stillHold: mockStillHold, takeUp: mockTakeUp },
+  }),
   proxy: (tell: unknown) => tell,
 }));
-const mockKept = { stamp: 'kept of a', plan: { proof: { done: false } } };
+const mockKept = { stamp: 'kept of a', now: 'dormant', plan: { proof: { done: false } } };
+const mockPlans = { plans: {} as Record<string, unknown> };
 jest.mock('./keptPlans', () => ({
   keptPlanOf: async (_: unknown, id: string) => (id === 'a' ? mockKept : null),
-  keptPlansQuery: () => ({ queryKey: ['kept-plans'], queryFn: () => null }),
+  keptPlansQuery: () => ({ queryKey: ['kept-plans'], queryFn: () => mockPlans }),
 }));
+beforeEach(() => {
+  mockPlans.plans = {};
+  for (const mock of [mockSolve, mockList]) mock.mockReset();
+  mockStillHold.mockClear();
+});
 Object.assign(globalThis, { Worker: class {} });
 
 function treeWith(code: string) {
@@ -51,78 +62,112 @@ test('a plan left for another and come back to is searched to its proof', async 
   expect(observer.getCurrentResult().data).toBe(first.proved);
   // Lists take what is proved without a search of their own
   expect(await client.fetchQuery(planQuery(client, 'a', first.input, 1500))).toBe(first.proved);
+  expect(await client.fetchQuery(listQuery(client, 'a', first.input))).toEqual(listedOf(first.proved));
+  expect(mockList).not.toHaveBeenCalled();
   expect(mockSolve).toHaveBeenCalledTimes(3);
   expect(mockSolve.mock.calls.map(([, , , mostMs]) => mostMs)).toEqual([undefined, undefined, undefined]);
   // What was kept short of its proof is no proof
-  expect(mockStillHold).not.toHaveBeenCalled();
+  expect(mockTakeUp).not.toHaveBeenCalled();
   client.clear();
 });
 
-test('a list shows what is planned, names what cannot be, and keeps the last plan of a tree while it is planned anew', async () => {
-  mockSolve.mockReset();
-  const tree = (id: string, code: string) => {
-    const shown = detail([finding(id, 'S', code)]);
-    return treeView({ ...shown, tree: { ...shown.tree, id } }, today);
-  };
-  const [a, b] = [tree('a', 'FB_CANK_A'), tree('b', 'DEAD')];
-  const proved = plansOf([a], today).get('a') as Solved;
-  // Of b nothing is kept: it is searched first
-  mockSolve.mockRejectedValueOnce(new Error('no plan')).mockResolvedValueOnce(proved);
+const treeOf = (id: string, code: string) => {
+  const shown = detail([finding(id, 'S', code)]);
+  return treeView({ ...shown, tree: { ...shown.tree, id } }, today);
+};
+const listedOfTree = (view: TreeView) => listedPlansOf([view], today).get('a') as ListedPlan;
+function listed(views: TreeView[]) {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
-  const { result, rerender } = renderHook(({ views }) => usePlans(views, today), {
-    initialProps: { views: [a, b] },
+  const hook = renderHook((props) => usePlans(props.views, today), {
+    initialProps: { views },
     wrapper: ({ children }) => createElement(QueryClientProvider, { client }, children),
   });
+  return { client, ...hook };
+}
+
+test('a list shows what is planned, names what cannot be, and keeps the last plan of a tree while it is planned anew', async () => {
+  const [a, b] = [treeOf('a', 'FB_CANK_A'), treeOf('b', 'DEAD')];
+  const proved = listedOfTree(a);
+  // Of b nothing is kept: it is searched first
+  mockList.mockRejectedValueOnce(new Error('no plan')).mockResolvedValueOnce(proved);
+  const { client, result, rerender } = listed([a, b]);
   expect(result.current).toMatchObject({ ready: false, current: false, failed: [] });
   await waitFor(() => result.current.ready);
   expect(result.current.plans.get('a')).toBe(proved);
   expect(result.current.plans.has('b')).toBe(false);
   expect(result.current).toMatchObject({ current: true, failed: [b] });
   // Both are searched for lists: of the one nothing is kept, of the other what does not hold any more
-  expect(mockSolve.mock.calls.map(([, , , mostMs]) => mostMs)).toEqual([1500, 1500]);
+  expect(mockList.mock.calls.map(([, , , mostMs]) => mostMs)).toEqual([1500, 1500]);
   expect(mockStillHold.mock.calls).toEqual([[[{ kept: mockKept, input: expect.anything() }]]]);
-  let found = (_: Solved) => {};
-  mockSolve.mockReturnValueOnce(
+  let found = (_: ListedPlan) => {};
+  mockList.mockReturnValueOnce(
     new Promise((resolve) => {
       found = resolve;
     }),
   );
-  const changed = tree('a', 'NEO');
+  const changed = treeOf('a', 'NEO');
   rerender({ views: [changed] });
   expect(result.current.plans.get('a')).toBe(proved);
   expect(result.current).toMatchObject({ ready: true, current: false, failed: [] });
-  const next = plansOf([changed], today).get('a') as Solved;
-  await waitFor(() => mockSolve.mock.calls.length === 3);
+  const next = listedOfTree(changed);
+  await waitFor(() => mockList.mock.calls.length === 3);
   found(next);
   await waitFor(() => result.current.current);
   expect(result.current.plans.get('a')).toBe(next);
   client.clear();
 });
 
+test('what the server keeps is shown at once, and says that it is looked at until it is known to hold', async () => {
+  const a = treeOf('a', 'DEAD');
+  const kept = { ...mockKept, ...listedOfTree(a) };
+  mockPlans.plans = { a: kept };
+  let answer = (_: boolean[]) => {};
+  mockStillHold.mockReturnValueOnce(
+    new Promise((resolve) => {
+      answer = resolve;
+    }),
+  );
+  const { client, result } = listed([a]);
+  await waitFor(() => result.current.ready);
+  expect(result.current.plans.get('a')).toBe(kept);
+  expect(result.current.current).toBe(false);
+  await waitFor(() => mockStillHold.mock.calls.length === 1);
+  answer([true]);
+  await waitFor(() => result.current.current);
+  // As it is kept
+  expect(result.current.plans.get('a')).toBe(mockKept);
+  expect(mockList).not.toHaveBeenCalled();
+  client.clear();
+});
+
+test('what an older server keeps says no cuts: the tree is searched here', async () => {
+  const a = treeOf('a', 'DEAD');
+  mockPlans.plans = { a: { ...mockKept, now: null } };
+  mockKept.now = null as never;
+  const proved = listedOfTree(a);
+  mockList.mockResolvedValueOnce(proved);
+  const { client, result } = listed([a]);
+  await waitFor(() => result.current.ready);
+  expect(result.current.plans.get('a')).toBe(proved);
+  expect(mockStillHold).not.toHaveBeenCalled();
+  mockKept.now = 'dormant';
+  client.clear();
+});
+
 test('kept plans that hold are a list, asked for together, without a search', async () => {
-  mockSolve.mockReset();
-  mockStillHold.mockClear();
   const views = ['a', 'also a'].map((note) =>
     treeView(detail([{ ...finding('1', 'S', 'DEAD'), note }]), today),
   );
-  const proved = plansOf([views[0] as TreeView], today).get('a') as Solved;
-  mockStillHold.mockImplementationOnce(async (list) => list.map(() => proved));
+  mockStillHold.mockImplementationOnce(async (list) => list.map(() => true));
   const client = new QueryClient();
   const asked = await Promise.all(
-    views.map((view) =>
-      client.fetchQuery(
-        planQuery(
-          client,
-          'a',
-          planInputOf(view.detail, today.site, `2026-12-0${views.indexOf(view) + 1}`),
-          1500,
-        ),
-      ),
+    views.map((view, i) =>
+      client.fetchQuery(listQuery(client, 'a', planInputOf(view.detail, today.site, `2026-12-0${i + 1}`))),
     ),
   );
-  expect(asked).toEqual([proved, proved]);
+  expect(asked).toEqual([mockKept, mockKept]);
   expect(mockStillHold).toHaveBeenCalledTimes(1);
-  expect(mockSolve).not.toHaveBeenCalled();
+  expect(mockList).not.toHaveBeenCalled();
   client.clear();
 });
 

@@ -1,6 +1,14 @@
 // The plan of a tree, searched in a worker: a good one at once, the proved one when it is there.
 
-import type { PlanInput, RunOrder, RunOrderInput, Solved } from '@mortisect/core/plan';
+import {
+  type KeptPlan,
+  type ListedPlan,
+  listedOf,
+  type PlanInput,
+  type RunOrder,
+  type RunOrderInput,
+  type Solved,
+} from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import {
   CancelledError,
@@ -43,49 +51,93 @@ function keyOf(input: PlanInput): number {
   return key;
 }
 
-const planKey = (input: PlanInput, mostMs?: number) =>
-  ['plan', keyOf(input), mostMs === undefined ? 'to proof' : 'for lists'] as const;
+type Wanted = 'to proof' | 'beside others' | 'for lists';
+const planKey = (input: PlanInput, wanted: Wanted) => ['plan', keyOf(input), wanted] as const;
 
-/** Kept by the server, or searched here: to proof, or for lists until `mostMs`. What is short of proof is stale: whoever comes back to it takes it up again. */
+/** What is short of proof is stale: whoever comes back to it takes it up again. */
+const AS_A_PLAN = {
+  staleTime: (query: { state: { data?: Pick<Solved, 'plan'> | undefined } }) =>
+    query.state.data?.plan.proof.done ? Number.POSITIVE_INFINITY : 0,
+  refetchOnWindowFocus: false,
+  refetchOnReconnect: false,
+  structuralSharing: false as const,
+  gcTime: 5 * 60_000,
+  ...COMPUTED_HERE,
+};
+
+/** Searched by the thread that plans; what it finds on the way is shown. */
+function searched<T>(
+  client: QueryClient,
+  queryKey: readonly unknown[],
+  signal: AbortSignal,
+  search: (job: number, tell: (found: T) => Promise<void>) => Promise<T>,
+): Promise<T> {
+  const job = ++jobs;
+  signal.addEventListener('abort', () => void planner().stop(job));
+  const tell = proxy(async (found: T) => {
+    if (!signal.aborted) client.setQueryData(queryKey, found);
+    await drawn();
+  });
+  return search(job, tell);
+}
+
+function unlessLeft(signal: AbortSignal): void {
+  if (signal.aborted) throw new CancelledError();
+}
+
+/** Kept by the server, or searched here: to proof, or until `mostMs` beside others. */
 export function planQuery(client: QueryClient, treeId: string, input: PlanInput, mostMs?: number) {
-  const queryKey = planKey(input, mostMs);
+  const queryKey = planKey(input, mostMs === undefined ? 'to proof' : 'beside others');
   return {
     queryKey,
     queryFn: async ({ signal }: { signal: AbortSignal }): Promise<Solved> => {
-      const proved = client.getQueryData<Solved>(planKey(input));
+      const proved = client.getQueryData<Solved>(planKey(input, 'to proof'));
       if (proved?.plan.proof.done) return proved;
       const kept = await keptPlanOf(client, treeId);
-      if (signal.aborted) throw new CancelledError();
-      // Kept short of its proof it is enough for a list
-      const holding =
-        kept && (kept.plan.proof.done || mostMs !== undefined) ? await stillHold({ kept, input }) : null;
-      if (signal.aborted) throw new CancelledError();
-      if (holding) return holding;
-      const job = ++jobs;
-      signal.addEventListener('abort', () => void planner().stop(job));
-      const tell = proxy(async (solved: Solved) => {
-        if (!signal.aborted) client.setQueryData(queryKey, solved);
-        await drawn();
-      });
-      return planner().solve(job, input, tell, mostMs);
+      unlessLeft(signal);
+      const isEnough = kept && (kept.plan.proof.done || mostMs !== undefined);
+      const taken = isEnough ? await planner().takeUp(kept, input) : null;
+      unlessLeft(signal);
+      return (
+        taken ??
+        searched<Solved>(client, queryKey, signal, (job, tell) => planner().solve(job, input, tell, mostMs))
+      );
     },
-    staleTime: (query: { state: { data?: Solved | undefined } }) =>
-      query.state.data?.plan.proof.done ? Number.POSITIVE_INFINITY : 0,
-    refetchOnWindowFocus: false,
-    refetchOnReconnect: false,
-    structuralSharing: false as const,
-    gcTime: 5 * 60_000,
-    ...COMPUTED_HERE,
+    ...AS_A_PLAN,
   };
 }
+
+/** The plan as lists take it: kept by the server, proved or not, or searched here for a moment. */
+export function listQuery(client: QueryClient, treeId: string, input: PlanInput) {
+  const queryKey = planKey(input, 'for lists');
+  return {
+    queryKey,
+    queryFn: async ({ signal }: { signal: AbortSignal }): Promise<ListedPlan> => {
+      const proved = client.getQueryData<Solved>(planKey(input, 'to proof'));
+      if (proved?.plan.proof.done) return listedOf(proved);
+      const kept = shownFrom(await keptPlanOf(client, treeId));
+      unlessLeft(signal);
+      const holds = kept !== null && (await stillHold({ kept, input }));
+      unlessLeft(signal);
+      if (holds) return kept;
+      return searched<ListedPlan>(client, queryKey, signal, (job, tell) =>
+        planner().list(job, input, tell, LIST_MS),
+      );
+    },
+    ...AS_A_PLAN,
+  };
+}
+
+/** A kept plan that a list can be shown from: those of an older server say no cuts. */
+const shownFrom = (kept: KeptPlan | null | undefined): KeptPlan | null =>
+  kept && kept.now !== null ? kept : null;
 
 /** The plan as far as it is known; `last` keeps what stood before a pin was set. */
 export function usePlan(treeId: string, input: PlanInput) {
   const client = useQueryClient();
   return useQuery({
     ...planQuery(client, treeId, input),
-    placeholderData: (before: Solved | undefined) =>
-      client.getQueryData<Solved>(planKey(input, LIST_MS)) ?? before,
+    placeholderData: (before: Solved | undefined) => before,
   });
 }
 
@@ -105,46 +157,46 @@ export function usePlansOf<W>(
 }
 
 export interface Plans {
-  plans: Map<string, Solved>;
+  plans: Map<string, ListedPlan>;
   /** Every tree has a plan, or will get none. */
   ready: boolean;
-  /** No plan stands in for one that is still searched. */
+  /** No plan stands in for one that is still searched or looked at. */
   current: boolean;
   /** Trees that could not be planned on this device. */
   failed: TreeView[];
 }
 
 /**
- * Plans of many trees, by tree id; those never computed are missing. While a tree is planned anew its last plan stands: whoever shows it
- * leaves out what is done meanwhile.
+ * Plans of many trees, by tree id; those never computed are missing. Until it is known that a plan is of the tree as it stands, its last one stands in,
+ * or the one that the server keeps: whoever shows it leaves out what is done meanwhile.
  */
 export function usePlans(views: readonly TreeView[], today: SiteToday | null): Plans {
   const client = useQueryClient();
-  const last = useRef(new Map<string, Solved>());
+  const last = useRef(new Map<string, ListedPlan>());
   // While the trees are still read
   useEffect(() => {
     planner();
-    void client.prefetchQuery(keptPlansQuery(client));
-  }, [client]);
+  }, []);
+  const kept = useQuery(keptPlansQuery(client)).data?.plans;
   const inputs = useMemo(() => (today ? views.map((view) => planInputFor(view, today)) : []), [views, today]);
   const queries = useMemo(
-    () => inputs.map((input, i) => planQuery(client, views[i]?.tree.id ?? '', input, LIST_MS)),
+    () => inputs.map((input, i) => listQuery(client, views[i]?.tree.id ?? '', input)),
     [client, inputs, views],
   );
-  const solved = useTogether<Solved>(client, queries as QueryObserverOptions[]);
+  const found = useTogether<ListedPlan>(client, queries as QueryObserverOptions[]);
   return useMemo(() => {
-    const plans = new Map<string, Solved>();
-    views.forEach((view, i) => {
-      const plan = solved[i];
-      const planOfTree = plan && plan !== 'failed' ? plan : last.current.get(view.tree.id);
-      if (planOfTree) plans.set(view.tree.id, planOfTree);
+    const plans = new Map<string, ListedPlan>();
+    views.forEach(({ tree: { id } }, i) => {
+      const own = found[i];
+      const plan = own && own !== 'failed' ? own : (last.current.get(id) ?? shownFrom(kept?.[id]));
+      if (plan) plans.set(id, plan);
     });
     // A tree that is gone for a moment, between a record and its answer, comes back with the plan it had
     last.current = new Map([...last.current, ...plans]);
-    const failed = views.filter((_, i) => solved[i] === 'failed');
-    const ready = views.every((view, i) => plans.has(view.tree.id) || solved[i] === 'failed');
-    return { plans, ready, current: !solved.includes(null), failed };
-  }, [views, solved]);
+    const failed = views.filter((_, i) => found[i] === 'failed');
+    const ready = views.every((view, i) => plans.has(view.tree.id) || found[i] === 'failed');
+    return { plans, ready, current: !found.includes(null), failed };
+  }, [views, found, kept]);
 }
 
 /** The trees of a run in order; null while it is reckoned. */

@@ -79,14 +79,18 @@ test.each([
   }
 });
 
-test('of kept plans those that hold are the answer, each in its place', () => {
+test('of kept plans it is said which hold, each in its place; other questions come in between', async () => {
   const kept = (stamp: string) =>
     ({ stamp, plan: { proof: { done: true } }, orders: {} }) as unknown as KeptPlan;
   const work = mockExposed.work as PlanWork;
   const list = ['holds', 'is past', 'holds'].map((stamp) => ({ kept: kept(stamp), input: {} as PlanInput }));
-  expect(work.stillHold(list).map((solved) => solved?.plan ?? null)).toEqual([
-    list[0]?.kept.plan,
-    null,
-    list[2]?.kept.plan,
-  ]);
+  let asked = false;
+  const hold = work.stillHold(list);
+  setTimeout(() => {
+    asked = true;
+  });
+  expect(await hold).toEqual([true, false, true]);
+  expect(asked).toBe(true);
+  expect(work.takeUp(list[0]?.kept as KeptPlan, {} as PlanInput)?.plan).toBe(list[0]?.kept.plan);
+  expect(work.takeUp(list[1]?.kept as KeptPlan, {} as PlanInput)).toBeNull();
 });

@@ -3,6 +3,8 @@ import './importMeta';
 import {
   inVisits,
   type KeptPlan,
+  type ListedPlan,
+  listedOf,
   marginCurve,
   type PlanInput,
   type Prepared,
@@ -30,43 +32,65 @@ const solved = (prepared: Prepared, plan: Solved['plan']): Solved => ({
   ...inVisits(prepared, plan),
 });
 
+async function search(
+  job: number,
+  input: PlanInput,
+  tell: (solved: Solved) => void | Promise<void>,
+  mostMs = MOST_MS,
+): Promise<Solved> {
+  const { prepared, step } = planning(input);
+  const from = performance.now();
+  let plan = step(0);
+  let telling: Promise<void> | null = null;
+  let quietUntil = 0;
+  const tellNow = async () => {
+    const since = performance.now();
+    await tell(solved(prepared, plan));
+    const now = performance.now();
+    quietUntil = now + Math.max(4 * SLICE_MS, RESTS * (now - since));
+    telling = null;
+  };
+  while (!plan.proof.done && !stopped.has(job) && performance.now() - from < mostMs) {
+    const slice = performance.now();
+    do plan = step(1);
+    while (!plan.proof.done && performance.now() - slice < SLICE_MS);
+    if (!plan.proof.done && telling === null && performance.now() >= quietUntil) telling = tellNow();
+    await rest();
+  }
+  await telling;
+  stopped.delete(job);
+  return solved(prepared, plan);
+}
+
 const work = {
-  /** Of kept plans those that still hold for their trees as they are; null where one does not. */
-  stillHold: (list: { kept: KeptPlan; input: PlanInput }[]): (Solved | null)[] =>
-    list.map(({ kept, input }) => solvedFrom(kept, input)),
+  /** Of kept plans, which still hold for their trees as they are. Whoever asks for something else waits for one tree. */
+  async stillHold(list: { kept: KeptPlan; input: PlanInput }[]): Promise<boolean[]> {
+    const hold: boolean[] = [];
+    for (const { kept, input } of list) {
+      hold.push(solvedFrom(kept, input) !== null);
+      await rest();
+    }
+    return hold;
+  },
+  /** A kept plan with what it is made of; null where it does not hold any more. */
+  takeUp: (kept: KeptPlan, input: PlanInput): Solved | null => solvedFrom(kept, input),
   /**
    * Searches until proved, or stopped by its number; tells the plan as it gets better. The page is told again only once it has drawn what it
    * was told last, and it hears the last word last: a slow phone stays usable, and no early plan takes the place of the proved one.
    */
-  async solve(
+  solve: (
     job: number,
     input: PlanInput,
     tell: (solved: Solved) => void | Promise<void>,
     mostMs?: number,
-  ): Promise<Solved> {
-    const { prepared, step } = planning(input);
-    const from = performance.now();
-    let plan = step(0);
-    let telling: Promise<void> | null = null;
-    let quietUntil = 0;
-    const tellNow = async () => {
-      const since = performance.now();
-      await tell(solved(prepared, plan));
-      const now = performance.now();
-      quietUntil = now + Math.max(4 * SLICE_MS, RESTS * (now - since));
-      telling = null;
-    };
-    while (!plan.proof.done && !stopped.has(job) && performance.now() - from < (mostMs ?? MOST_MS)) {
-      const slice = performance.now();
-      do plan = step(1);
-      while (!plan.proof.done && performance.now() - slice < SLICE_MS);
-      if (!plan.proof.done && telling === null && performance.now() >= quietUntil) telling = tellNow();
-      await rest();
-    }
-    await telling;
-    stopped.delete(job);
-    return solved(prepared, plan);
-  },
+  ): Promise<Solved> => search(job, input, tell, mostMs),
+  /** The same as lists take it. */
+  list: async (
+    job: number,
+    input: PlanInput,
+    tell: (listed: ListedPlan) => void | Promise<void>,
+    mostMs: number,
+  ): Promise<ListedPlan> => listedOf(await search(job, input, (solved) => tell(listedOf(solved)), mostMs)),
   stop(job: number): void {
     stopped.add(job);
   },

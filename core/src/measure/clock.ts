@@ -18,13 +18,13 @@ export function turn(deg: number): number {
   return ((deg % 360) + 360) % 360;
 }
 
-const SIDES = ['north', 'east', 'south', 'west'] as const;
+export const sides = ['north', 'east', 'south', 'west'] as const;
 
 /** A side of a tree, from which it is seen or worked on. */
-export type Side = (typeof SIDES)[number];
+export type Side = (typeof sides)[number];
 
 /** The side that a bearing from the stem lies nearest to. */
-export const sideOf = (bearingDeg: number): Side => SIDES[Math.round(turn(bearingDeg) / 90) % 4] ?? SIDES[0];
+export const sideOf = (bearingDeg: number): Side => sides[Math.round(turn(bearingDeg) / 90) % 4] ?? sides[0];
 
 /** The bearing of a side from the stem, degrees clockwise from north. */
-export const sideDeg = (side: Side): number => SIDES.indexOf(side) * 90;
+export const sideDeg = (side: Side): number => sides.indexOf(side) * 90;

@@ -1,4 +1,4 @@
-export { clockHour, type Side, sideDeg, sideOf, turn } from './clock';
+export { clockHour, type Side, sideDeg, sideOf, sides, turn } from './clock';
 export { DAY_MS, laterDay } from './day';
 export { localDay, moment } from './moment';
 export {

@@ -20,7 +20,8 @@ export {
 } from './input';
 export { type KeptFor, type RankedPair, rankedPairs } from './keepWorth';
 export { keptPlanOf, planStamp, solvedFrom } from './keptPlan';
-export { KeptPlan } from './keptShape';
+export { KeptPlan, ListedPlan } from './keptShape';
+export { listedNow, listedOf } from './listed';
 export { OrderInput, OrderResult, orderOf } from './order';
 export { type OtherKind, otherKinds } from './otherKind';
 export { type Outlook, outlookOf } from './outlook';
@@ -44,14 +45,13 @@ export {
   TreePlan,
 } from './treePlan';
 export type { Verdict, VerdictReason } from './verdict';
-export { inVisits, standOf, stationOf, visitKey, visitOrders, wholeMinutes } from './visit';
+export { inVisits, standOf, stationOf, stationWord, visitKey, visitOrders, wholeMinutes } from './visit';
 export {
   alternativesTo,
   isOfSameBundle,
   limbsAfter,
   type Solved,
   type StepView,
-  stepsNow,
   type Told,
   toldOf,
   type Visit,

@@ -2,6 +2,7 @@
 import { digest } from 'ohash/crypto';
 import type { PlanInput } from './input';
 import type { KeptPlan } from './keptShape';
+import { listedOf } from './listed';
 import { type Prepared, preparePlan } from './prepare';
 import { visitKey } from './visit';
 import { type Solved, toldOf } from './visits';
@@ -22,8 +23,9 @@ function byKey(_key: string, value: unknown): unknown {
   return Object.fromEntries(known.sort(([a], [b]) => (a < b ? -1 : 1)));
 }
 
-export function keptPlanOf({ prepared, plan, orders }: Solved): KeptPlan {
-  return { stamp: planStamp(prepared.given), problem: problemStamp(prepared), plan, orders };
+export function keptPlanOf(solved: Solved): KeptPlan {
+  const { prepared } = solved;
+  return { stamp: planStamp(prepared.given), problem: problemStamp(prepared), ...listedOf(solved) };
 }
 
 /** The last digits of a sine differ from browser to browser: they make no other problem. */

@@ -109,9 +109,11 @@ export function standOf(priced: Priced, tree: PlanInput['tree']): { ladder: bool
 
 /** The same as one word, by which stations are told apart. @example 'ladder, north' */
 export function stationOf(priced: Priced, tree: PlanInput['tree']): string {
-  const { ladder, side } = standOf(priced, tree);
-  return `${ladder ? 'ladder' : 'ground'}, ${side}`;
+  return stationWord(standOf(priced, tree));
 }
+
+export const stationWord = ({ ladder, side }: { ladder: boolean; side: Side }): string =>
+  `${ladder ? 'ladder' : 'ground'}, ${side}`;
 
 /** What a visit is known by: “1 dormant”. */
 export function visitKey({ season, pass }: Pick<PlannedStep, 'season' | 'pass'>): string {

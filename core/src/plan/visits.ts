@@ -51,7 +51,7 @@ export interface Visit {
 export function visitsOf({ prepared, plan, orders }: Solved): Visit[] {
   const { input, all, problem } = prepared;
   const byId = new Map(all.map((priced) => [priced.id, priced]));
-  const now = problem.slots.find(({ pass }) => pass !== 'hired');
+  const now = passNow(problem.slots);
   const kindById = new Map(input.findings.map((finding) => [finding.id, kindOf(finding.disorder)]));
   const groups = new Map<string, StepView[]>();
   for (const step of plan.steps) {
@@ -73,11 +73,15 @@ export function visitsOf({ prepared, plan, orders }: Solved): Visit[] {
         pass: step.pass,
         steps: order.order.flatMap((id) => steps.filter((step) => step.step.candidateId === id)),
         order,
-        isNow: step.season === 1 && step.pass === now?.pass,
+        isNow: step.season === 1 && step.pass === now,
       },
     ];
   });
 }
+
+/** The pass of the first season that is at hand. */
+export const passNow = (slots: Prepared['problem']['slots']): Pass | null =>
+  slots.find(({ pass }) => pass !== 'hired')?.pass ?? null;
 
 function stepView(step: PlannedStep, priced: Priced, kindById: Map<string, Disorder['kind']>): StepView {
   const { what } = priced.candidate;
@@ -90,11 +94,6 @@ function stepView(step: PlannedStep, priced: Priced, kindById: Map<string, Disor
     limbId: what.is === 'cut' ? what.cut.limbId : what.limbId,
     kind: first ?? 'misplaced',
   };
-}
-
-/** The cuts that are due now, in order. */
-export function stepsNow(solved: Solved): StepView[] {
-  return visitsOf(solved).find((visit) => visit.isNow)?.steps ?? [];
 }
 
 /** The tree after all steps up to the end of a season. */

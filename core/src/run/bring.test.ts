@@ -1,13 +1,13 @@
 // What to bring, by the cuts ahead: each tool with its cuts and the thickest of them, a ladder where one is stood on, time and supplies.
 import { siteToday, treeView } from '../present/index';
-import { detail, finding, plansOf, site } from '../testing/index';
+import { detail, finding, listedPlansOf, site } from '../testing/index';
 import { bringFor, type RunItem, runOf, transmissionCuts, workOf } from './index';
 
 const on = siteToday(site, null, '2026-11-24');
 const itemsOf = (...disorders: string[]): RunItem[] => {
   const findings = disorders.map((disorder, i) => finding(`${i}`, i === 0 ? 'S' : 'R', disorder));
   const views = [treeView(detail(findings), on)];
-  return runOf({ work: workOf(views, plansOf(views, on), on), actions: [], today: on }).left;
+  return runOf({ work: workOf(views, listedPlansOf(views, on), on), actions: [], today: on }).left;
 };
 const [first] = itemsOf('FB_CANK_A') as [RunItem];
 const tool = (id: string) => on.site.plan.kit.find((item) => item.id === id) ?? on.site.plan.kit[0];

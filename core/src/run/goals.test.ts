@@ -2,7 +2,7 @@
 
 import { treeView } from '../present/index';
 import type { Action, ActionBody, TreeDetail } from '../records/index';
-import { detail, did, limb, plansOf, today } from '../testing/index';
+import { detail, did, limb, listedPlansOf, today } from '../testing/index';
 import type { Limb } from '../tree/index';
 import { cutMade, placedAt } from './cutRecord';
 import { runOf } from './run';
@@ -17,7 +17,7 @@ const treeOf = (limbs: Limb[], actions: ActionBody[], plantedYear: number): Tree
 });
 const runOn = (tree: TreeDetail) => {
   const view = treeView(tree, today);
-  return runOf({ work: workOf([view], plansOf([view], today), today), actions: tree.actions, today });
+  return runOf({ work: workOf([view], listedPlansOf([view], today), today), actions: tree.actions, today });
 };
 const headed = () => runOn(treeOf(whip, [], 2026));
 
@@ -57,7 +57,7 @@ test('once it is made it is done, answers no finding, and leaves the blade as cl
   // A plan from before it was made names wood that is gone
   const before = treeView(treeOf(whip, [], 2026), today);
   const after = treeView(treeOf(whip, [made], 2026), today);
-  expect(workOf([after], plansOf([before], today), today).items).toEqual([]);
+  expect(workOf([after], listedPlansOf([before], today), today).items).toEqual([]);
 });
 
 test.each<[string, Partial<Extract<ActionBody, { kind: 'cutNotMade' }>>, number]>([
@@ -95,6 +95,6 @@ test.each<[string, Partial<Action>, string, number]>([
     2023,
   );
   tree.actions = tree.actions.map((action) => ({ ...action, ...more }));
-  const plan = plansOf([treeView(tree, today)], today).get('a')?.plan;
+  const plan = listedPlansOf([treeView(tree, today)], today).get('a')?.plan;
   expect(plan?.steps.filter(({ serves }) => serves.includes('training'))).toHaveLength(ties);
 });

@@ -1,12 +1,12 @@
 // A cut as it goes on record, and what its face shows as a finding toward the trunk.
 import { bladesOf, siteToday, treeView } from '../present/index';
-import { detail, finding, limbs, plansOf, site } from '../testing/index';
+import { detail, finding, limbs, listedPlansOf, site } from '../testing/index';
 import { cutMade, findingAt, placedAt, type RunItem, runOf, workOf } from './index';
 
 const on = siteToday(site, null, '2026-11-24');
 const tree = detail([finding('1', 'S', 'FB_CANK_A')]);
 const views = [treeView(tree, on)];
-const [item] = runOf({ work: workOf(views, plansOf(views, on), on), actions: [], today: on }).left as [
+const [item] = runOf({ work: workOf(views, listedPlansOf(views, on), on), actions: [], today: on }).left as [
   RunItem,
 ];
 const [blade] = bladesOf(site.plan.kit);

@@ -2,7 +2,7 @@
 
 import { siteToday, treeView } from '../present/index';
 import type { Action, ActionBody } from '../records/index';
-import { detail, did, finding, plansOf, site, today } from '../testing/index';
+import { detail, did, finding, listedPlansOf, site, today } from '../testing/index';
 import { bladeFor, cleaningsAhead } from './bladeAtHand';
 import { bringFor } from './bring';
 import { runOf } from './run';
@@ -47,7 +47,7 @@ const dead = finding('2', 'R', 'DEAD');
 /** All cuts are made with the saw: both limbs are too thick for the lopper. */
 const run = (actions: Action[], tree = detail([canker, dead]), on = today, inHand: string | null = null) => {
   const view = treeView(tree, on);
-  return runOf({ work: workOf([view], plansOf([view], on), on), actions, today: on, inHand });
+  return runOf({ work: workOf([view], listedPlansOf([view], on), on), actions, today: on, inHand });
 };
 const sawOnly = siteToday(
   { ...site, plan: { ...site.plan, kit: site.plan.kit.filter(({ id }) => id === 'saw') } },
@@ -361,7 +361,7 @@ describe('which cuts are in the run', () => {
       ),
     );
     return runOf({
-      work: workOf(views, plansOf(views, today), today),
+      work: workOf(views, listedPlansOf(views, today), today),
       actions,
       today,
       ...(order && { order }),
@@ -399,7 +399,7 @@ describe('which cuts are in the run', () => {
 
   test('what the plan hands over stays out, whatever is said of the cut alone', () => {
     const view = treeView(detail([canker]), today);
-    const work = workOf([view], plansOf([view], today), today);
+    const work = workOf([view], listedPlansOf([view], today), today);
     const [item] = work.items;
     if (!item) throw new Error('Nothing to cut.');
     const given = (more: object) =>
@@ -412,7 +412,7 @@ describe('which cuts are in the run', () => {
 
   test('a plan from before a cut, or from before the map was drawn anew, names what is gone by now', () => {
     const before = treeView(detail([canker, dead]), today);
-    const plans = plansOf([before], today);
+    const plans = listedPlansOf([before], today);
     const left = (tree: ReturnType<typeof detail>) =>
       workOf([treeView(tree, today)], plans, today).items.map(({ cut: { limbId } }) => limbId);
     expect(left(detail([canker, dead])).toSorted()).toEqual(['R', 'S']);

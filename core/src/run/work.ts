@@ -3,7 +3,7 @@
 import { contaminationChance, type WoodClass, woodClass } from '../blades/index';
 import type { Cut } from '../cuts/index';
 import type { Side } from '../measure/index';
-import { cutId, type Priced, type Solved, standOf, stationOf, stepsNow } from '../plan/index';
+import { cutId, type ListedPlan, listedNow, stationWord } from '../plan/index';
 import { judgedAt, openDecisions, type SiteToday, standingCuts, type TreeView } from '../present/index';
 import type { Handling, Judgement } from '../residual/index';
 import type { Goal } from '../shaping/index';
@@ -53,15 +53,17 @@ export interface RunWork {
  */
 export function workOf(
   views: readonly TreeView[],
-  plans: ReadonlyMap<string, Solved>,
+  plans: ReadonlyMap<string, ListedPlan>,
   today: SiteToday,
 ): RunWork {
   const knownCuts = new Map(
     views.flatMap((view) => view.history.map(({ id, disorder }) => [id, disorder] as const)),
   );
   const itemsOn = (view: TreeView) => {
-    const solved = plans.get(view.tree.id);
-    return solved ? [...planned(view, solved, knownCuts), ...handedOver(view, solved, knownCuts, today)] : [];
+    const listed = plans.get(view.tree.id);
+    return listed
+      ? [...planned(view, listed, knownCuts, today), ...handedOver(view, listed, knownCuts, today)]
+      : [];
   };
   return {
     items: views.flatMap(itemsOn),
@@ -71,25 +73,26 @@ export function workOf(
 }
 
 /** The cuts that are due now, in the order of the plan. */
-function planned(view: TreeView, solved: Solved, known: RunWork['known']): RunItem[] {
-  return stepsNow(solved).flatMap(({ cut, step, priced }) => {
-    const findingIds = step.solves.map(({ findingId }) => findingId);
+function planned(view: TreeView, listed: ListedPlan, known: RunWork['known'], today: SiteToday): RunItem[] {
+  return listedNow(listed).flatMap(({ candidateId, solves, serves }) => {
+    const priced = listed.cuts[candidateId];
+    const findingIds = solves.map(({ findingId }) => findingId);
     // A plan that stands from before a cut was made, or a map drawn, names what is gone by now
     const isOpen = findingIds.every((id) => view.findings.some((finding) => finding.id === id));
-    const stands = view.limbs.some((limb) => limb.id === cut?.limbId && cut.atCm < limb.lengthCm);
-    const { handling } = priced;
-    const isFor = findingIds.length + step.serves.length > 0;
-    if (!cut || !handling || !isFor || !isOpen || !stands) return [];
+    const stands = view.limbs.some(
+      (limb) => limb.id === priced?.cut.limbId && priced.cut.atCm < limb.lengthCm,
+    );
+    const isFor = findingIds.length + serves.length > 0;
+    if (!priced || !isFor || !isOpen || !stands) return [];
+    const { cut, ladder, side, minutes, plainMinutes } = priced;
     return [
       {
-        ...named(view, cut, findingIds, known, priced.id),
-        goals: step.serves,
-        ...judged({ handling, infected: priced.infected, left: priced.left }),
-        station: stationOf(priced, solved.prepared.input.tree),
-        ...standOf(priced, solved.prepared.input.tree),
+        ...named(view, cut, findingIds, known, candidateId),
+        goals: serves,
+        ...judged(judgedAt(view, cut, today)),
+        station: stationWord(priced),
+        ...{ ladder, side, minutes, plainMinutes },
         handedOver: false,
-        minutes: priced.minutes.minutes,
-        plainMinutes: priced.minutes.plain,
       },
     ];
   });
@@ -98,7 +101,7 @@ function planned(view: TreeView, solved: Solved, known: RunWork['known']): RunIt
 /** Cuts that the position rule asks for and the plan leaves to an arborist. */
 function handedOver(
   view: TreeView,
-  { plan }: Pick<Solved, 'plan'>,
+  { plan }: Pick<ListedPlan, 'plan'>,
   known: RunWork['known'],
   today: SiteToday,
 ): RunItem[] {
@@ -133,11 +136,7 @@ function named(
   return { id, view, cut, candidateId, findingIds, disorders, wood: woodClass(disorders) };
 }
 
-function judged({
-  handling,
-  infected,
-  left,
-}: Pick<Judgement, 'handling'> & Pick<Priced, 'infected' | 'left'>) {
+function judged({ handling, infected, left }: Judgement) {
   return {
     handling,
     infectedKerf: infected,

@@ -1,5 +1,5 @@
 // A small orchard for tests: a site, a tree with a stem and two limbs, what was found and done on it.
-import { planning, type Solved, visitOrders } from '../plan/index';
+import { type ListedPlan, listedOf, planning, type Solved, visitOrders } from '../plan/index';
 import { planInputOf, type SiteToday, siteToday, type TreeView } from '../present/index';
 import {
   type Action,
@@ -122,4 +122,9 @@ export function plansOf(views: readonly TreeView[], { site: ofSite, day }: SiteT
       return [view.tree.id, { prepared, plan, orders: visitOrders(prepared, plan) }];
     }),
   );
+}
+
+/** The same as lists take them. */
+export function listedPlansOf(views: readonly TreeView[], on: SiteToday): Map<string, ListedPlan> {
+  return new Map([...plansOf(views, on)].map(([id, solved]) => [id, listedOf(solved)]));
 }

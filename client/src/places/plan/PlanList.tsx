@@ -1,7 +1,7 @@
 // Trees with something to do: what is planned, how long it takes, what it costs the crown and what must be carried away; totals for each plot.
 
 import { massReading } from '@mortisect/core/measure';
-import { grainOfAll, type Solved } from '@mortisect/core/plan';
+import { grainOfAll, type ListedPlan } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import type { Say } from '@mortisect/words';
 import { countedWords, goalWords, joined, minutesWords, shareWords } from '@mortisect/words/trade';
@@ -32,7 +32,7 @@ export function PlanList({ openId }: PlanListProps) {
   if (!open) return <Waiting title={say('shared.plan')} beside error={error} onRetry={refetch} />;
   const { today } = open;
   const views = open.views.filter((view) => asks(view, plans.get(view.tree.id)));
-  const sums = views.map((view) => sumOf(plans.get(view.tree.id)));
+  const sums = views.map((view) => sumOf(view, plans.get(view.tree.id)));
   const minutes = sums.reduce((total, sum) => total + (sum?.minutes ?? 0), 0);
   const counted = countedWords(say, { minutes, grain: grainOfAll(sums.flatMap((sum) => sum ?? [])) });
   const groups = plots
@@ -58,7 +58,7 @@ export function PlanList({ openId }: PlanListProps) {
           <Small>{totalWords(say, plotViews, plans, today)}</Small>
           <Rows>
             {plotViews.map((view) => (
-              <TreeRow key={view.tree.id} view={view} solved={plans.get(view.tree.id)} openId={openId} />
+              <TreeRow key={view.tree.id} view={view} listed={plans.get(view.tree.id)} openId={openId} />
             ))}
           </Rows>
           <FileLinks
@@ -87,11 +87,16 @@ export function PlanList({ openId }: PlanListProps) {
 const NONE: TreeView[] = [];
 
 /** Something was found on it, or sound wood of it is shaped: that, only its plan can say. */
-const asks = (view: TreeView, solved: Solved | undefined) =>
-  view.findings.length > 0 || (solved ? solved.plan.steps.length + solved.plan.handOver.length : 0) > 0;
+const asks = (view: TreeView, listed: ListedPlan | undefined) =>
+  view.findings.length > 0 || (listed ? listed.plan.steps.length + listed.plan.handOver.length : 0) > 0;
 
-function totalWords(say: Say, views: TreeView[], plans: Map<string, Solved>, { units }: SiteToday): string {
-  const sums = views.flatMap((view) => sumOf(plans.get(view.tree.id)) ?? []);
+function totalWords(
+  say: Say,
+  views: TreeView[],
+  plans: Map<string, ListedPlan>,
+  { units }: SiteToday,
+): string {
+  const sums = views.flatMap((view) => sumOf(view, plans.get(view.tree.id)) ?? []);
   const add = (of: (sum: Sum) => number) => sums.reduce((total, sum) => total + of(sum), 0);
   const kg = add((sum) => sum.infectedKg);
   return [
@@ -110,27 +115,27 @@ function totalWords(say: Say, views: TreeView[], plans: Map<string, Solved>, { u
 
 function TreeRow({
   view,
-  solved,
+  listed,
   openId,
 }: {
   view: TreeView;
-  solved: Solved | undefined;
+  listed: ListedPlan | undefined;
   openId: string | undefined;
 }) {
   const say = useSay();
-  const sum = sumOf(solved);
-  const danger = isDanger(view, solved);
+  const sum = sumOf(view, listed);
+  const danger = isDanger(view, listed);
   return (
     <Row
       href={`/plan/${view.tree.id}`}
       {...(view.tree.id === openId ? { bar: 'open' as const } : danger ? { bar: 'danger' as const } : {})}
       title={view.tree.code}
-      detail={[disorderWords(say, view.findings), ...goalWords(say, goalsOf(solved))]
+      detail={[disorderWords(say, view.findings), ...goalWords(say, goalsOf(listed))]
         .filter(Boolean)
         .join(' · ')}
       aside={
         <View alignItems="flex-end" maxWidth={150}>
-          <Label textAlign="right">{solved ? headWords(say, view, solved, sum) : '…'}</Label>
+          <Label textAlign="right">{listed ? headWords(say, view, listed, sum) : '…'}</Label>
           {sum && sum.steps > 0 ? (
             <Small>
               {[

@@ -1,5 +1,5 @@
 // The plans of all trees on the plan of the orchard: where something must go now, where there are cuts, where an arborist is asked for.
-import type { Solved } from '@mortisect/core/plan';
+import { type ListedPlan, listedNow } from '@mortisect/core/plan';
 import type { TreeView } from '@mortisect/core/present';
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
@@ -17,15 +17,12 @@ import { headWords, sumOf, warnsOf } from './treeSum';
 const NONE: TreeView[] = [];
 
 /** What stands in the ring: the gravest of what is planned. */
-export function plannedIn(solved: Solved | undefined): TreeMark['has'] {
-  if (!solved) return 'nothing';
-  const { plan, prepared } = solved;
-  const musts = new Set(
-    prepared.asked.flatMap(({ must, findingId }) => (must && findingId ? [findingId] : [])),
-  );
-  if ((sumOf(solved)?.steps ?? 0) === 0) return plan.steps.length > 0 ? 'later' : 'nothing';
+export function plannedIn(listed: ListedPlan | undefined): TreeMark['has'] {
+  if (!listed) return 'nothing';
+  const { plan, musts } = listed;
+  if (listedNow(listed).length === 0) return plan.steps.length > 0 ? 'later' : 'nothing';
   const isMust = plan.steps.some(
-    ({ season, solves }) => season === 1 && solves.some(({ findingId }) => musts.has(findingId)),
+    ({ season, solves }) => season === 1 && solves.some(({ findingId }) => musts.includes(findingId)),
   );
   return isMust ? 'must' : 'cut';
 }
@@ -41,15 +38,15 @@ export function PlansFromAbove() {
     const views = new Map((open?.views ?? NONE).map((view) => [view.tree.id, view]));
     return new Map(
       (register?.trees ?? []).map(({ id, code }): [string, TreeOnPlan] => {
-        const [view, solved] = [views.get(id), plans.get(id)];
-        const says = view && solved ? headWords(say, view, solved, sumOf(solved)) : '';
+        const [view, listed] = [views.get(id), plans.get(id)];
+        const says = view && listed ? headWords(say, view, listed, sumOf(view, listed)) : '';
         return [
           id,
           {
             code,
             mark: {
-              ...{ ring: 'thin', has: plannedIn(solved) },
-              warns: view !== undefined && warnsOf(view, solved),
+              ...{ ring: 'thin', has: plannedIn(listed) },
+              warns: view !== undefined && warnsOf(view, listed),
             },
             says: says || say('plan.legendNothing'),
           },

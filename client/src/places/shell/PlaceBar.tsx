@@ -3,6 +3,7 @@
 import { View } from '@tamagui/core';
 import { Link, usePathname } from 'expo-router';
 import Svg, { Path } from 'react-native-svg';
+import { readAsked } from '../../data/quietly';
 import { useSay } from '../../data/useSay';
 import { usePalette, useWide } from '../../ui/theme';
 import { Label } from '../../ui/type';
@@ -42,6 +43,9 @@ export function PlaceBar() {
   );
 }
 
+/** Places whose first page is a list of trees with their plans. */
+const LISTS: readonly PlaceId[] = ['today', 'plan', 'cut'];
+
 function PlaceLink({
   id,
   path,
@@ -78,6 +82,7 @@ function PlaceLink({
         gap={2}
         flex={1}
         position="relative"
+        {...(LISTS.includes(id) && { onPointerDown: readAsked })}
       >
         {here ? (
           <View
