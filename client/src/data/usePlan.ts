@@ -19,7 +19,7 @@ import {
   useQueryClient,
 } from '@tanstack/react-query';
 import { proxy } from 'comlink';
-import { useEffect, useMemo, useRef } from 'react';
+import { useDeferredValue, useEffect, useMemo, useRef } from 'react';
 import { keptPlanOf, keptPlansQuery } from './keptPlans';
 import { planner } from './planner';
 import { COMPUTED_HERE } from './queryClient';
@@ -178,26 +178,35 @@ export function usePlans(views: readonly TreeView[], today: SiteToday | null): P
     planner();
   }, []);
   const kept = useQuery(keptPlansQuery(client)).data?.plans;
-  const inputs = useMemo(() => (today ? views.map((view) => planInputFor(view, today)) : []), [views, today]);
+  // What is kept is drawn first; whether it holds is asked then
+  const asked = useDeferredValue(views, NONE_YET);
+  const inputs = useMemo(() => (today ? asked.map((view) => planInputFor(view, today)) : []), [asked, today]);
   const queries = useMemo(
-    () => inputs.map((input, i) => listQuery(client, views[i]?.tree.id ?? '', input)),
-    [client, inputs, views],
+    () => inputs.map((input, i) => listQuery(client, asked[i]?.tree.id ?? '', input)),
+    [client, inputs, asked],
   );
   const found = useTogether<ListedPlan>(client, queries as QueryObserverOptions[]);
   return useMemo(() => {
+    const foundOf = new Map(asked.map((view, i) => [view, found[i] ?? null]));
     const plans = new Map<string, ListedPlan>();
-    views.forEach(({ tree: { id } }, i) => {
-      const own = found[i];
+    for (const view of views) {
+      const { id } = view.tree;
+      const own = foundOf.get(view);
       const plan = own && own !== 'failed' ? own : (last.current.get(id) ?? shownFrom(kept?.[id]));
       if (plan) plans.set(id, plan);
-    });
+    }
     // A tree that is gone for a moment, between a record and its answer, comes back with the plan it had
     last.current = new Map([...last.current, ...plans]);
-    const failed = views.filter((_, i) => found[i] === 'failed');
-    const ready = views.every((view, i) => plans.has(view.tree.id) || found[i] === 'failed');
-    return { plans, ready, current: !found.includes(null), failed };
-  }, [views, found, kept]);
+    const failed = views.filter((view) => foundOf.get(view) === 'failed');
+    return {
+      plans,
+      ready: views.every((view) => plans.has(view.tree.id) || foundOf.get(view) === 'failed'),
+      current: views.every((view) => (foundOf.get(view) ?? null) !== null),
+      failed,
+    };
+  }, [views, asked, found, kept]);
 }
+const NONE_YET: readonly TreeView[] = [];
 
 /** The trees of a run in order; null while it is reckoned. */
 export function useRunOrder(input: RunOrderInput | null): RunOrder | null {
