@@ -210,7 +210,7 @@ export async function readPlots(plotIds: readonly string[]): Promise<void> {
   const note = (error: unknown) => failed.push(error);
   // One after another: a phone on a thin line should still answer the thumb
   for (const plotId of plotIds) await readPlot(plotId).catch(note);
-  const rest = [openWorkQuery, keptPlansQuery(queryClient), runQuery, aftercare, people, jobs, siteTiming];
+  const rest = [openWorkQuery, keptPlansQuery(queryClient), runQuery, aftercare, people, jobs, timingQuery];
   for (const query of rest) await queryClient.fetchQuery<unknown>(query).catch(note);
   if (failed.length > 0) throw failed[0];
 }
@@ -257,14 +257,14 @@ function useHere() {
 /** The hour turns, a forecast is renewed: read anew within this time. */
 const DAYS_FRESH_MS = 10 * 60_000;
 
-const siteTiming = {
+export const timingQuery = {
   queryKey: ['timing', 'site'],
   queryFn: () => ask('getTiming', {}),
   staleTime: DAYS_FRESH_MS,
 };
 
 /** What the weather says of the next ten days. */
-export const useTiming = () => useQuery({ ...siteTiming, refetchInterval: DAYS_FRESH_MS });
+export const useTiming = () => useQuery({ ...timingQuery, refetchInterval: DAYS_FRESH_MS });
 
 export interface CutAsked {
   mm: number;

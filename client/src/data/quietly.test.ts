@@ -14,6 +14,7 @@ jest.mock('./queries', () => ({
   openWorkQuery: { queryKey: ['open'] },
   siteQuery: { queryKey: ['site'] },
   runQuery: { queryKey: ['run'] },
+  timingQuery: { queryKey: ['timing'] },
 }));
 jest.mock('./keptPlans', () => ({ keptPlansQuery: () => ({ queryKey: ['kept'] }) }));
 jest.mock('./planner', () => ({ planner: () => mockStart() }));
@@ -41,6 +42,7 @@ test('the first screen comes first; then open work, kept plans and the thread th
     ['open'],
     ['kept'],
     ['run'],
+    ['timing'],
   ]);
 });
 
@@ -72,9 +74,9 @@ test('whoever saves data reads what they open, and no more', () => {
 });
 
 test.each([
-  [1000, false, 4],
+  [1000, false, 5],
   [1001, false, 0],
-  [1001, true, 4],
+  [1001, true, 5],
 ])('of %d trees, with open work read before: %s', (count, known, reads) => {
   mockKnown.set('trees', { trees: new Array(count) });
   if (known) mockKnown.set('open', { trees: [] });

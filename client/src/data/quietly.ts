@@ -1,7 +1,7 @@
 // While a page rests: what the lists of trees rest on is read, and the thread that plans is started, so that nobody waits for it later.
 import { keptPlansQuery } from './keptPlans';
 import { planner } from './planner';
-import { openWorkQuery, runQuery, siteQuery } from './queries';
+import { openWorkQuery, runQuery, siteQuery, timingQuery } from './queries';
 import { queryClient } from './queryClient';
 
 /** So long after the house stands, on a slow phone too: the first screen comes first. */
@@ -16,6 +16,7 @@ export function readAsked(): void {
   void queryClient.prefetchQuery(openWorkQuery);
   void queryClient.prefetchQuery(keptPlansQuery(queryClient));
   void queryClient.prefetchQuery(runQuery);
+  void queryClient.prefetchQuery(timingQuery);
 }
 
 /** @returns takes it back, where it has not begun */
