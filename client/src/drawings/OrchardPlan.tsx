@@ -19,10 +19,13 @@ interface OrchardPlanProps {
   trees: ReadonlyMap<string, TreeOnPlan>;
   label: string;
   marks: readonly { mark: TreeMark; says: string }[];
-  /** What a tap does, in words. */
-  hint: string;
+  /** What a tap does, in words; said until a tree is lit. */
+  hint?: string;
   height?: number;
-  onOpen(treeId: string): void;
+  /** The tree that is lit until another one is chosen. */
+  atFirst?: string;
+  /** Opens a tree; where it is not given, a tap says which one it is. */
+  onOpen?(treeId: string): void;
   /** Trees within an area that was marked out with the shift key held. */
   onArea?: ((treeIds: string[]) => void) | undefined;
 }
@@ -37,7 +40,8 @@ const MOST_NEARER = 24;
 const TOUCH_PX = 22;
 const SIDE_PX = 18;
 export function OrchardPlan(props: OrchardPlanProps) {
-  const { plan, trees, label, marks, hint, onOpen, onArea } = props;
+  const { plan, trees, label, marks, hint, atFirst, onArea } = props;
+  const onOpen = props.onOpen ?? ((treeId) => goTo(treeId));
   const say = useSay();
   const box = useRef<HTMLElement>(null);
   const width = useWidthOf(box) || 600;
@@ -49,7 +53,7 @@ export function OrchardPlan(props: OrchardPlanProps) {
   const whole = useMemo(() => wholeIn(plan, width, height), [plan, width, height]);
   const [moved, setMoved] = useState<Look | null>(null);
   const look = moved ?? whole;
-  const [atId, setAtId] = useState<string | null>(null);
+  const [atId, setAtId] = useState<string | null>(atFirst ?? null);
   const [area, setArea] = useState<[Place, Place] | null>(null);
   const [marksArea, setMarksArea] = useState(false);
   const id = useId();
@@ -163,7 +167,7 @@ export function OrchardPlan(props: OrchardPlanProps) {
         ))}
       </View>
       <Label id={id} role="status">
-        {at ? `${at.code} · ${at.says}` : hint}
+        {at ? `${at.code} · ${at.says}` : (hint ?? '')}
       </Label>
     </View>
   );

@@ -3,14 +3,20 @@ import { type OrchardPlan, orchardPlan } from '@mortisect/core/register';
 import { useMemo } from 'react';
 import { useTrees } from '../data/queries';
 
-/** Trees that were taken out are not drawn; null until the register is there. */
-export function useOrchardPlan(): OrchardPlan | null {
+/**
+ * Trees that were taken out are not drawn; null until the register is there.
+ *
+ * @param plotId that plot alone
+ */
+export function useOrchardPlan(plotId?: string): OrchardPlan | null {
   const register = useTrees().data;
-  return useMemo(
-    () =>
-      register
-        ? orchardPlan({ ...register, trees: register.trees.filter(({ status }) => status !== 'removed') })
-        : null,
-    [register],
-  );
+  return useMemo(() => {
+    if (!register) return null;
+    const { plots, trees } = register;
+    return orchardPlan({
+      ...register,
+      plots: plotId === undefined ? plots : plots.filter(({ id }) => id === plotId),
+      trees: trees.filter(({ status }) => status !== 'removed'),
+    });
+  }, [register, plotId]);
 }

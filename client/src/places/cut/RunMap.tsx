@@ -1,35 +1,28 @@
-// The plot with the trees of the run, numbered as they are visited.
+// The plot that one stands in while cutting: the trees of the run numbered as they are visited, the one at hand lit.
+import type { Run } from '@mortisect/core/run';
+import { useSay } from '../../data/useSay';
+import { OrchardPlan } from '../../drawings/OrchardPlan';
+import { useOrchardPlan } from '../useOrchardPlan';
+import { ringsOf, useRunMarks } from './runMarks';
 
-import { groundPlaces } from '@mortisect/core/register';
-import type { Run, Stop } from '@mortisect/core/run';
-import { useTrees } from '../../data/queries';
-import { PlotMap } from '../../drawings/PlotMap';
+/** It stands beside the card, or under it on a phone. */
+const HEIGHT_PX = 300;
 
-interface RunMapProps {
-  run: Run;
-  /** Those that are chosen; all of the run where it is not said. */
-  stops?: Stop[];
-}
-
-export function RunMap({ run, stops = run.stops }: RunMapProps) {
-  const register = useTrees().data;
-  const at = (run.open ? run.item : null)?.view.tree ?? (stops[0] ?? run.stops[0])?.view.tree;
-  if (!register || !at) return null;
-  const rows = register.rows.filter((row) => row.plotId === at.plotId);
-  const trees = register.trees.filter((tree) => tree.plotId === at.plotId && tree.status !== 'removed');
-  const places = groundPlaces(rows, trees);
-  const order = new Map(stops.map((stop, i) => [stop.view.tree.id, { number: i + 1, wood: stop.wood }]));
+export function RunMap({ run }: { run: Run }) {
+  const say = useSay();
+  const at = (run.item ?? run.stops[0]?.items[0])?.view.tree;
+  const plan = useOrchardPlan(at?.plotId ?? '');
+  const trees = useRunMarks(run.stops, run.stops);
+  if (!plan || !at) return null;
   return (
-    <PlotMap
-      title={at.plot}
-      rows={rows.map(({ id, name }) => ({
-        name,
-        trees: trees.flatMap((tree) => {
-          const place = places.get(tree.id);
-          return tree.rowId === id && place ? [{ code: tree.code, ...place, ...order.get(tree.id) }] : [];
-        }),
-      }))}
-      here={at.code}
+    <OrchardPlan
+      key={at.id}
+      plan={plan}
+      trees={trees}
+      label={say('cut.runFromAbove', { plot: at.plot, trees: run.stops.length })}
+      height={HEIGHT_PX}
+      marks={ringsOf(say)}
+      atFirst={at.id}
     />
   );
 }
