@@ -23,7 +23,8 @@ const BETWEEN_KEYS = 2000;
 export function useKeys(bindings: Bindings): void {
   const on = usePreferences((preferences) => preferences.keys);
   const act = useEffectEvent((key: string, event: KeyboardEvent) => {
-    if (isTyping(event.target) || document.querySelector('[role=dialog]')) return;
+    // A table that is typed into has taken it
+    if (event.defaultPrevented || isTyping(event.target) || document.querySelector('[role=dialog]')) return;
     event.preventDefault();
     bindings[key]?.();
   });
