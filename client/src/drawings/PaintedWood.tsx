@@ -1,6 +1,6 @@
 // The wood of a tree as it is seen: ink on paper, painted as one bitmap.
 import type { SeenWood, TreeSeen } from '@mortisect/core/sight';
-import { createElement, useLayoutEffect, useRef } from 'react';
+import { createElement, useLayoutEffect, useMemo, useRef } from 'react';
 import { usePalette } from '../ui/theme';
 import { sized } from './canvas';
 
@@ -15,15 +15,16 @@ interface PaintedWoodProps {
 export function PaintedWood({ seen, width, height, chosenId }: PaintedWoodProps) {
   const { ink, dead, paper, chalk } = usePalette();
   const canvas = useRef<HTMLCanvasElement>(null);
+  const isQuiet = chosenId !== null && seen.wood.some(({ limbId }) => limbId === chosenId);
+  const [fills, lines] = useMemo(() => {
+    const strength = isQuiet ? 0.45 : 0.8;
+    return [shades(paper, dead, 0.35 * strength, strength), shades(paper, ink, 0.45 * strength, strength)];
+  }, [isQuiet, paper, dead, ink]);
   useLayoutEffect(() => {
     const context = sized(canvas.current, width, height);
     if (!context) return;
     const far = seen.wood[0]?.depthCm ?? 1;
     const near = seen.wood.at(-1)?.depthCm ?? 0;
-    const isQuiet = chosenId !== null && seen.wood.some(({ limbId }) => limbId === chosenId);
-    const strength = isQuiet ? 0.45 : 0.8;
-    const fills = shades(paper, dead, 0.35 * strength, strength);
-    const lines = shades(paper, ink, 0.45 * strength, strength);
     for (const piece of seen.wood) {
       const off = (piece.depthCm - near) / Math.max(1, far - near);
       const isChosen = piece.limbId === chosenId;
@@ -56,7 +57,7 @@ export function PaintedWood({ seen, width, height, chosenId }: PaintedWoodProps)
     context.moveTo(seen.foot.x - 40, seen.foot.y);
     context.lineTo(seen.foot.x + 40, seen.foot.y);
     context.stroke();
-  }, [seen, width, height, chosenId, ink, dead, paper, chalk]);
+  }, [seen, width, height, chosenId, fills, lines, ink, chalk]);
   return createElement('canvas', {
     ref: canvas,
     'aria-hidden': true,

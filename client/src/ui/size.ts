@@ -21,11 +21,14 @@ const COMMON_ROOT_PX = 16;
 /** The reader's text size for labels in drawings: 1 where unchanged. */
 export function useTextScale(): number {
   const px = useSyncExternalStore(
-    (changed) => {
-      window.addEventListener('resize', changed);
-      return () => window.removeEventListener('resize', changed);
-    },
+    onResize,
     () => Number.parseFloat(getComputedStyle(document.documentElement).fontSize) || COMMON_ROOT_PX,
   );
   return Math.min(LARGEST_IN_DRAWINGS, Math.max(1, px / COMMON_ROOT_PX));
+}
+
+/** One function for all: another one at each drawing would be another listener at each. */
+function onResize(changed: () => void): () => void {
+  window.addEventListener('resize', changed);
+  return () => window.removeEventListener('resize', changed);
 }

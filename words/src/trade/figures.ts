@@ -38,10 +38,16 @@ export function figure({ locale }: Say, value: number, digits: Digits = {}): str
   return formatOf(locale, digits).format(value).replace('-', '−');
 }
 
+const marks = new Map<Locale, string>();
+
 /** What stands before decimals. */
 export function decimalMark({ locale }: Say): string {
+  const known = marks.get(locale);
+  if (known !== undefined) return known;
   const parts = formatOf(locale, { least: 1 }).formatToParts(0.5);
-  return parts.find(({ type }) => type === 'decimal')?.value ?? '.';
+  const mark = parts.find(({ type }) => type === 'decimal')?.value ?? '.';
+  marks.set(locale, mark);
+  return mark;
 }
 
 /** A reading whose value and unit are drawn at different sizes. */
