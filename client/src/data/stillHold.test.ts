@@ -2,7 +2,7 @@
 import type { KeptPlan, PlanInput } from '@mortisect/core/plan';
 import { askedTogether } from './stillHold';
 
-const asked = (name: string) => ({ kept: { stamp: name } as KeptPlan, input: {} as PlanInput });
+const asked = (name: string) => ({ kept: { stamp: name } as KeptPlan, input: () => ({}) as PlanInput });
 
 test('what is asked in one moment is one question; each hears its own answer', async () => {
   const ask = jest.fn(async (list: { kept: KeptPlan }[]) => list.map(({ kept }) => kept.stamp !== 'past'));
@@ -17,16 +17,22 @@ test('what is asked in one moment is one question; each hears its own answer', a
   expect(ask).toHaveBeenCalledTimes(2);
 });
 
-test('of very many, sixty at once', async () => {
+test('of very many sixty at once, the next when these are answered; what they rest on is made in their turn', async () => {
   const sizes: number[] = [];
+  let made = 0;
   const stillHold = askedTogether(async (list) => {
     sizes.push(list.length);
+    expect(made).toBe(sizes.reduce((sum, size) => sum + size));
+    await new Promise((resolve) => setTimeout(resolve));
     return list.map(({ kept }) => kept.stamp.endsWith('7'));
   });
   const names = Array.from({ length: 130 }, (_, i) => `tree ${i}`);
-  expect(await Promise.all(names.map((name) => stillHold(asked(name))))).toEqual(
-    names.map((name) => name.endsWith('7')),
-  );
+  const input = () => {
+    made += 1;
+    return {} as PlanInput;
+  };
+  const answers = names.map((name) => stillHold({ ...asked(name), input }));
+  expect(await Promise.all(answers)).toEqual(names.map((name) => name.endsWith('7')));
   expect(sizes).toEqual([60, 60, 10]);
 });
 

@@ -1,13 +1,14 @@
 // A search that was given up before its proof is taken up again, whichever way its tree comes back.
 import '../workers/importMeta';
 import { type ListedPlan, listedOf, type Solved } from '@mortisect/core/plan';
-import { planInputOf, type TreeView, treeView } from '@mortisect/core/present';
+import { type TreeView, treeView } from '@mortisect/core/present';
 import { listedPlansOf, plansOf } from '@mortisect/core/testing';
 import { QueryClient, QueryClientProvider, QueryObserver } from '@tanstack/react-query';
 import { act, renderHook } from '@testing-library/react';
 import { createElement } from 'react';
 import { detail, finding, today } from '../testing/orchard';
 import { listQuery, planQuery, usePlans } from './usePlan';
+import { planInputFor } from './views';
 
 const mockSolve = jest.fn();
 const mockStop = jest.fn();
@@ -38,7 +39,7 @@ function treeWith(code: string) {
   const view = treeView(detail([finding('1', 'S', code)]), today);
   const proved = plansOf([view], today).get('a') as Solved;
   const near = { ...proved, plan: { ...proved.plan, proof: { ...proved.plan.proof, done: false } } };
-  return { input: planInputOf(view.detail, today.site, today.day), proved, near };
+  return { view, input: planInputFor(view, today), proved, near };
 }
 
 test('a plan left for another and come back to is searched to its proof', async () => {
@@ -62,7 +63,7 @@ test('a plan left for another and come back to is searched to its proof', async 
   expect(observer.getCurrentResult().data).toBe(first.proved);
   // Lists take what is proved without a search of their own
   expect(await client.fetchQuery(planQuery(client, 'a', first.input, 1500))).toBe(first.proved);
-  expect(await client.fetchQuery(listQuery(client, 'a', first.input))).toEqual(listedOf(first.proved));
+  expect(await client.fetchQuery(listQuery(client, first.view, today))).toEqual(listedOf(first.proved));
   expect(mockList).not.toHaveBeenCalled();
   expect(mockSolve).toHaveBeenCalledTimes(3);
   expect(mockSolve.mock.calls.map(([, , , mostMs]) => mostMs)).toEqual([undefined, undefined, undefined]);
@@ -160,11 +161,7 @@ test('kept plans that hold are a list, asked for together, without a search', as
   );
   mockStillHold.mockImplementationOnce(async (list) => list.map(() => true));
   const client = new QueryClient();
-  const asked = await Promise.all(
-    views.map((view, i) =>
-      client.fetchQuery(listQuery(client, 'a', planInputOf(view.detail, today.site, `2026-12-0${i + 1}`))),
-    ),
-  );
+  const asked = await Promise.all(views.map((view) => client.fetchQuery(listQuery(client, view, today))));
   expect(asked).toEqual([mockKept, mockKept]);
   expect(mockStillHold).toHaveBeenCalledTimes(1);
   expect(mockList).not.toHaveBeenCalled();

@@ -51,7 +51,7 @@ function keyOf(input: PlanInput): number {
   return key;
 }
 
-type Wanted = 'to proof' | 'beside others' | 'for lists';
+type Wanted = 'to proof' | 'beside others';
 const planKey = (input: PlanInput, wanted: Wanted) => ['plan', keyOf(input), wanted] as const;
 
 /** What is short of proof is stale: whoever comes back to it takes it up again. */
@@ -91,6 +91,7 @@ export function planQuery(client: QueryClient, treeId: string, input: PlanInput,
   return {
     queryKey,
     queryFn: async ({ signal }: { signal: AbortSignal }): Promise<Solved> => {
+      opened.add(treeId);
       const proved = client.getQueryData<Solved>(planKey(input, 'to proof'));
       if (proved?.plan.proof.done) return proved;
       const kept = await keptPlanOf(client, treeId);
@@ -107,21 +108,35 @@ export function planQuery(client: QueryClient, treeId: string, input: PlanInput,
   };
 }
 
+/** Trees whose plan somebody has opened: a list takes what was proved there. */
+const opened = new Set<string>();
+const viewKeys = new WeakMap<TreeView, number>();
+let viewsAsked = 0;
+
+/** The same for the same tree on the same day, without writing out what its plan rests on. */
+function keyOfView(view: TreeView): number {
+  const key = viewKeys.get(view) ?? ++viewsAsked;
+  viewKeys.set(view, key);
+  return key;
+}
+
 /** The plan as lists take it: kept by the server, proved or not, or searched here for a moment. */
-export function listQuery(client: QueryClient, treeId: string, input: PlanInput) {
-  const queryKey = planKey(input, 'for lists');
+export function listQuery(client: QueryClient, view: TreeView, today: SiteToday) {
+  const { id } = view.tree;
+  const queryKey = ['plan', 'for lists', id, keyOfView(view)];
+  const input = () => planInputFor(view, today);
   return {
     queryKey,
     queryFn: async ({ signal }: { signal: AbortSignal }): Promise<ListedPlan> => {
-      const proved = client.getQueryData<Solved>(planKey(input, 'to proof'));
+      const proved = opened.has(id) ? client.getQueryData<Solved>(planKey(input(), 'to proof')) : undefined;
       if (proved?.plan.proof.done) return listedOf(proved);
-      const kept = shownFrom(await keptPlanOf(client, treeId));
+      const kept = shownFrom(await keptPlanOf(client, id));
       unlessLeft(signal);
       const holds = kept !== null && (await stillHold({ kept, input }));
       unlessLeft(signal);
       if (holds) return kept;
       return searched<ListedPlan>(client, queryKey, signal, (job, tell) =>
-        planner().list(job, input, tell, LIST_MS),
+        planner().list(job, input(), tell, LIST_MS),
       );
     },
     ...AS_A_PLAN,
@@ -180,10 +195,9 @@ export function usePlans(views: readonly TreeView[], today: SiteToday | null): P
   const kept = useQuery(keptPlansQuery(client)).data?.plans;
   // What is kept is drawn first; whether it holds is asked then
   const asked = useDeferredValue(views, NONE_YET);
-  const inputs = useMemo(() => (today ? asked.map((view) => planInputFor(view, today)) : []), [asked, today]);
   const queries = useMemo(
-    () => inputs.map((input, i) => listQuery(client, asked[i]?.tree.id ?? '', input)),
-    [client, inputs, asked],
+    () => (today ? asked.map((view) => listQuery(client, view, today)) : []),
+    [client, asked, today],
   );
   const found = useTogether<ListedPlan>(client, queries as QueryObserverOptions[]);
   return useMemo(() => {

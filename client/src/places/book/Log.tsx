@@ -19,7 +19,8 @@ import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Row, Rows } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
-import { Body, Small } from '../../ui/type';
+import { useWide } from '../../ui/theme';
+import { Body, Label, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { actionWords } from '../words';
 import { BookTabs } from './BookTabs';
@@ -31,6 +32,7 @@ export function Log() {
   const router = useRouter();
   const { data, error, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } = useLog(tree);
   const today = useToday();
+  const wide = useWide();
   const trees = useTrees().data?.trees;
   const [sought, setSought] = useState('');
   const entries = data?.pages.flatMap((page) => page.entries) ?? [];
@@ -48,6 +50,7 @@ export function Log() {
   const code = tree === undefined ? null : (trees?.find((known) => known.id === tree)?.code ?? tree);
   return (
     <Screen
+      width="full"
       title={say('shared.book')}
       subtitle={code === null ? today.site.name : say('book.whatWasRecordedOf', { code })}
     >
@@ -58,7 +61,9 @@ export function Log() {
           <Button onPress={() => router.navigate('/book')}>{say('book.allTrees')}</Button>
         </View>
       )}
-      <Field label={say('book.searchTheLog')} value={sought} onChangeText={setSought} />
+      <View maxWidth={640}>
+        <Field label={say('book.searchTheLog')} value={sought} onChangeText={setSought} />
+      </View>
       {words.length > 0 ? (
         <Small role="status">{searchWords(say, found.length, entries.length, hasNextPage)}</Small>
       ) : null}
@@ -69,10 +74,15 @@ export function Log() {
             : say('book.nothingWasRecordedOfYet', { code })}
         </Body>
       ) : null}
+      {wide && found.length > 0 ? <Headings /> : null}
       <Rows>
-        {found.map((entry) => (
-          <EntryRow key={entry.seq} entry={entry} today={today} />
-        ))}
+        {found.map((entry) =>
+          wide ? (
+            <EntryLine key={entry.seq} entry={entry} today={today} />
+          ) : (
+            <EntryRow key={entry.seq} entry={entry} today={today} />
+          ),
+        )}
       </Rows>
       {hasNextPage ? (
         <Button onPress={() => fetchNextPage()} disabled={isFetchingNextPage}>
@@ -95,7 +105,55 @@ function textOf(say: Say, entry: LogEntry, today: SiteToday): string {
   return `${entry.treeCode ?? ''} ${title} ${detail} ${entry.by} ${shortMoment(entry.at, today.site.timeZone)}`.toLowerCase();
 }
 
-function EntryRow({ entry, today }: { entry: LogEntry; today: SiteToday }) {
+interface EntryProps {
+  entry: LogEntry;
+  today: SiteToday;
+}
+
+/** When and who, the tree, what happened, more of it, its mark: one under the other over the whole page. */
+const COLUMNS = '150px 130px minmax(0, 2fr) minmax(0, 3fr) 32px';
+const IN_COLUMNS = { display: 'grid', gridTemplateColumns: COLUMNS, columnGap: 16, alignItems: 'center' };
+
+function Headings() {
+  const say = useSay();
+  return (
+    <View style={IN_COLUMNS as never} aria-hidden>
+      {[say('book.whenAndWho'), say('shared.tree'), say('book.whatHappened')].map((words) => (
+        <Label key={words} color="$soft">
+          {words}
+        </Label>
+      ))}
+    </View>
+  );
+}
+
+function EntryLine({ entry, today }: EntryProps) {
+  const say = useSay();
+  const { title, detail, mark } = entryWords(say, entry, today);
+  return (
+    <Row
+      {...(entry.treeId && { href: `/round/${entry.treeId}` })}
+      title={
+        <View style={IN_COLUMNS as never}>
+          <View>
+            <Label>{shortMoment(entry.at, today.site.timeZone)}</Label>
+            <Small>{entry.by}</Small>
+          </View>
+          <Label fontSize="$19" lineHeight="$19">
+            {entry.treeCode ?? ''}
+          </Label>
+          <Label fontSize="$19" lineHeight="$19">
+            {title}
+          </Label>
+          <Small>{detail}</Small>
+          {mark ?? null}
+        </View>
+      }
+    />
+  );
+}
+
+function EntryRow({ entry, today }: EntryProps) {
   const say = useSay();
   const { title, detail, mark } = entryWords(say, entry, today);
   const tree = entry.treeCode ? `${entry.treeCode} · ` : '';
