@@ -1,8 +1,17 @@
 // A list says of a plan what the plan says.
+
+import {
+  type ListedPlan,
+  listedNow,
+  listedOf,
+  type Solved,
+  standOf,
+  stationOf,
+  visitsOf,
+} from '../plan/index';
 import { judgedAt, planInputOf, treeView } from '../present/index';
-import { workOf } from '../run/index';
 import { detail, finding, listedPlansOf, plansOf, today } from '../testing/index';
-import { type ListedPlan, listedNow, listedOf, type Solved, standOf, stationOf, visitsOf } from './index';
+import { workOf } from './index';
 
 const FOUND = [
   ['an active canker', 'FB_CANK_A', 'S'],
