@@ -3,6 +3,7 @@ import { QueryClientProvider } from '@tanstack/react-query';
 import { Slot } from 'expo-router';
 import { useEffect } from 'react';
 import { followChanges } from '../src/data/changes';
+import { readFirst, SHARED } from '../src/data/firstReads';
 import { registerOffline } from '../src/data/offline';
 import { openOutbox } from '../src/data/outbox';
 import { askSession, queryClient } from '../src/data/queryClient';
@@ -14,6 +15,7 @@ import { NewVersion } from '../src/places/shell/NewVersion';
 import { OutboxBar } from '../src/places/shell/OutboxBar';
 import { PlaceBar } from '../src/places/shell/PlaceBar';
 import { PlaceError } from '../src/places/shell/PlaceError';
+import { placeOf } from '../src/places/shell/places';
 import { PlaceWords, Words } from '../src/places/shell/Words';
 import { watchBack } from '../src/ui/backStack';
 import { keepFocus } from '../src/ui/focusKeeper';
@@ -21,10 +23,9 @@ import { SkipLink } from '../src/ui/SkipLink';
 import { config } from '../src/ui/tamagui.config';
 import { ThemeFollower, useWide } from '../src/ui/theme';
 
-const SHARED = ['shared', 'tables', 'trade', 'fault'] as const;
-
 // Before the router listens
 watchBack();
+readFirst(placeOf(window.location.pathname).id);
 
 export default function Layout() {
   useEffect(() => {

@@ -45,6 +45,13 @@ export function useCatalogues(places: readonly PagePlace[]): boolean {
   return places.every((place) => loaded.has(place));
 }
 
+/** Begins to read the words of these places, before anything is drawn that waits for them. */
+export function readWordsAhead(places: readonly PagePlace[]): void {
+  loadWords(usePreferences.getState().locale ?? browserLocale(), places).catch(() => {
+    // Whoever waits for them tries again
+  });
+}
+
 let latest: Locale = FALLBACK;
 
 /** Loads what is missing; with another language, all that was loaded in the one before. */

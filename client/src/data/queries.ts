@@ -23,29 +23,27 @@ import { usePreferences } from './preferences';
 import { keepOnDevice, knownTrees, queryClient, sinceLoaded, walkKnown } from './queryClient';
 
 /** Who sets the clock of a device goes elsewhere for it and comes back to this page. */
+export const healthQuery = { queryKey: ['health'], queryFn: health };
 export const useHealth = () =>
-  useQuery({
-    queryKey: ['health'],
-    queryFn: health,
-    staleTime: sinceLoaded(CLOCK_FRESH_MS),
-    refetchOnWindowFocus: 'always',
-  });
+  useQuery({ ...healthQuery, staleTime: sinceLoaded(CLOCK_FRESH_MS), refetchOnWindowFocus: 'always' });
 export const useFirstSync = () =>
   useQuery({ queryKey: ['first-sync'], queryFn: () => ask('getFirstSync', {}) });
-export const useSession = () =>
-  useQuery({ queryKey: ['session'], queryFn: () => ask('getSession', {}), staleTime: 0 });
+export const sessionQuery = { queryKey: ['session'], queryFn: () => ask('getSession', {}), staleTime: 0 };
+export const useSession = () => useQuery(sessionQuery);
 export const siteQuery = { queryKey: ['site'], queryFn: () => ask('getSite', {}) };
 export const useSite = () => useQuery(siteQuery);
 const CLOCK_FRESH_MS = 10 * 60_000;
 /** Other people’s trees and counts show within this time; one’s own at once. */
 const REGISTER_FRESH_MS = 60_000;
 
+export const treesQuery = {
+  queryKey: ['trees'],
+  queryFn: () => ask('getTrees', {}),
+  staleTime: REGISTER_FRESH_MS,
+};
+
 export function useTrees() {
-  const query = useQuery({
-    queryKey: ['trees'],
-    queryFn: () => ask('getTrees', {}),
-    staleTime: REGISTER_FRESH_MS,
-  });
+  const query = useQuery(treesQuery);
   const waiting = useWaiting();
   const data = useMemo(() => query.data && treesWith(query.data, waiting), [query.data, waiting]);
   return { ...query, data };
@@ -146,13 +144,11 @@ function useActionsHere(actions: readonly Action[] | undefined): Action[] | unde
   );
 }
 
+export const roundQuery = { queryKey: ['round'], queryFn: () => ask('getRound', {}) };
+
 /** The round that is open, with what was done here and waits. */
 export function useRound() {
-  const query = useQuery({
-    queryKey: ['round'],
-    queryFn: () => ask('getRound', {}),
-    refetchInterval: sharedEvery,
-  });
+  const query = useQuery({ ...roundQuery, refetchInterval: sharedEvery });
   const actions = useActionsHere(query.data?.actions);
   const round = useMemo(() => actions && openRound(actions), [actions]);
   return { ...query, round, closed: round ? null : lastClose(actions) };

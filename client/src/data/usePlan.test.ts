@@ -141,10 +141,13 @@ test('what the server keeps is shown at once, and says that it is looked at unti
   client.clear();
 });
 
-test('what an older server keeps says no cuts: the tree is searched here', async () => {
+test.each([
+  ['an older server', null],
+  ['an older app on this device', undefined],
+])('what %s has kept says no cuts: the tree is searched here', async (_, now) => {
   const a = treeOf('a', 'DEAD');
-  mockPlans.plans = { a: { ...mockKept, now: null } };
-  mockKept.now = null as never;
+  mockPlans.plans = { a: { ...mockKept, now } };
+  mockKept.now = now as never;
   const proved = listedOfTree(a);
   mockList.mockResolvedValueOnce(proved);
   const { client, result } = listed([a]);

@@ -143,9 +143,8 @@ export function listQuery(client: QueryClient, view: TreeView, today: SiteToday)
   };
 }
 
-/** A kept plan that a list can be shown from: those of an older server say no cuts. */
-const shownFrom = (kept: KeptPlan | null | undefined): KeptPlan | null =>
-  kept && kept.now !== null ? kept : null;
+/** A kept plan that a list can be shown from: those of an older server, or kept on the device by an older app, say no cuts. */
+const shownFrom = (kept: KeptPlan | null | undefined): KeptPlan | null => (kept?.now ? kept : null);
 
 /** The plan as far as it is known; `last` keeps what stood before a pin was set. */
 export function usePlan(treeId: string, input: PlanInput) {
