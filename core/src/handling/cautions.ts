@@ -1,29 +1,10 @@
 // Is this cut one for the caretaker, and what must be kept in mind?
 import { z } from 'zod';
 import { plainReason, reasonSchema } from '../reason/index';
+import { hazards, MOST_DEG, WHOLE_TREE, type WholeTree } from './hazards';
 import { undercutOutCm } from './pieces';
 import { isPole, SHOULDER_CM, startingKit, Tool, type Wielded } from './tools';
 import { groundReachCm, LIMB_KG, type NoLadder, wayReasons, wayTo } from './way';
-
-export const hazards = [
-  'hanging limb',
-  'split stem',
-  'power line',
-  'lean',
-  'cavity',
-  'slope',
-  'metal in the stem',
-  'heritage tree',
-  'boundary mark',
-  'heaved roots',
-  'fungus at the base',
-  'soft ground',
-  'something under it',
-] as const;
-export type Hazard = (typeof hazards)[number];
-
-/** Nothing that grows in an orchard leans, and no ground that is worked slopes, farther. */
-export const MOST_DEG = 60;
 
 export const CutAtHand = z
   .strictObject({
@@ -114,17 +95,6 @@ const ROPE_KG = 30;
 const ROPE_ABOVE_CM = 180;
 const THREE_CUTS_FROM_MM = 50;
 
-/** No cut of such a tree is the caretaker's: where the line runs and where the limb may fall is not on record. */
-const WHOLE_TREE = [
-  'hanging limb',
-  'split stem',
-  'power line',
-  'heaved roots',
-  'fungus at the base',
-] as const;
-type WholeTree = (typeof WHOLE_TREE)[number];
-/** What may hurt somebody who stands near; the others are notes for whoever cuts. */
-const DANGERS: readonly Hazard[] = [...WHOLE_TREE, 'lean', 'cavity'];
 /** A sound tree may lean so far, and a ladder stand on ground so steep. Common practice, no source. */
 export const LEANS_UP_TO_DEG = 15;
 export const LADDER_UP_TO_DEG = 10;
@@ -135,11 +105,6 @@ const NOTES = [
   'heritage tree',
   'something under it',
 ] as const;
-
-/** Of what is known of a tree, what endangers people. @example dangersOf(['boundary mark', 'lean']) //=> ['lean'] */
-export function dangersOf(known: readonly Hazard[]): Hazard[] {
-  return known.filter((hazard) => DANGERS.includes(hazard));
-}
 
 /** Which of a tree's hazards make it an arborist's whole: a lean only where it is steep, or nobody knows how steep. */
 export function wholeTreeHazards({

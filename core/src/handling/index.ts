@@ -2,14 +2,11 @@ export {
   Caution,
   type CautionReason,
   CutAtHand,
-  dangersOf,
   GENERAL_CAUTION,
-  type Hazard,
-  hazards,
-  MOST_DEG,
   wholeTreeHazards,
   whoseCut,
 } from './cautions';
+export { dangersOf, type Hazard, hazards, MOST_DEG } from './hazards';
 export { LimbMassInput, limbMass, loadIn, Stick } from './limbMass';
 export { clearZoneCm, type Fall, fall, needsThreeCuts, pieces, Strokes, strokes } from './pieces';
 export {

@@ -8,7 +8,7 @@ import { type Limb, limbShape } from '../tree/index';
 import { nearestOf } from './geometry';
 import type { PlanFinding, PlanInput } from './input';
 import type { OtherKind } from './otherKind';
-import type { Pass } from './problem';
+import type { Pass } from './passes';
 
 /** One thing that could be done. */
 export interface Candidate {

@@ -22,13 +22,14 @@ export { type KeptFor, type RankedPair, rankedPairs } from './keepWorth';
 export { keptPlanOf, planStamp, solvedFrom } from './keptPlan';
 export { KeptPlan, ListedPlan } from './keptShape';
 export { listedNow, listedOf } from './listed';
-export { OrderInput, OrderResult, orderOf } from './order';
+export { OrderInput, orderOf } from './order';
+export { OrderResult } from './orderShape';
 export { type OtherKind, otherKinds } from './otherKind';
 export { type Outlook, outlookOf } from './outlook';
+export { type Pass, passes } from './passes';
 export { candidateOut, planning } from './planTree';
 export { type Prepared, preparePlan } from './prepare';
 export { type Priced, regrowthOf } from './price';
-export { type Pass, passes } from './problem';
 export { RunOrder, RunOrderInput, runOrder, WALKED_M_A_MINUTE } from './runOrder';
 export { PlanSearch } from './search';
 export type { SideEffect } from './sides';
@@ -44,7 +45,7 @@ export {
   type SidesOfPlan,
   TreePlan,
 } from './treePlan';
-export type { Verdict, VerdictReason } from './verdict';
+export type { Verdict, VerdictReason } from './verdictShape';
 export { inVisits, standOf, stationOf, stationWord, visitKey, visitOrders, wholeMinutes } from './visit';
 export {
   alternativesTo,

@@ -2,8 +2,8 @@
 import { z } from 'zod';
 import { Cut } from '../cuts/index';
 import { sides } from '../measure/index';
-import { OrderResult } from './order';
-import { passes } from './problem';
+import { OrderResult } from './orderShape';
+import { passes } from './passes';
 import { TreePlan } from './treePlan';
 
 /** Where the saw goes for a step, and what that comes to. */

@@ -2,6 +2,7 @@
 
 import { z } from 'zod';
 import { issueOf, refusal } from '../refusal/index';
+import type { OrderResult, Tally } from './orderShape';
 
 const id = z.string().min(1).max(200);
 const MOST_CUTS = 100;
@@ -51,26 +52,6 @@ export const OrderInput = z
   })
   .meta({ id: 'OrderInput' });
 export type OrderInput = z.infer<typeof OrderInput>;
-
-const Tally = z.strictObject({
-  cleanings: z.number().int(),
-  moves: z.number().int().describe('stations taken up, ladder places among them'),
-  ladderMoves: z.number().int(),
-  toolChanges: z.number().int(),
-  minutes: z.number(),
-});
-type Tally = z.infer<typeof Tally>;
-
-export const OrderResult = z
-  .strictObject({
-    order: z.array(z.string()),
-    tally: Tally,
-    naive: Tally.describe('the cuts as listed, with the cleanings that are then due'),
-    bound: z.number().describe('no order takes fewer minutes'),
-    gap: z.number().describe('0 where the order is proved best'),
-  })
-  .meta({ id: 'OrderResult' });
-export type OrderResult = z.infer<typeof OrderResult>;
 
 /** Minutes of everything between cuts. Common practice, no source. */
 export const MOVE_MINUTES = 0.2;

@@ -7,18 +7,10 @@ import { grainOfAll, withGrain } from './grain';
 import type { PlanInput } from './input';
 import { loweredBy } from './lowered';
 import { grownBefore } from './pace';
+import { type Pass, passes } from './passes';
 import { type Prepared, preparePlan } from './prepare';
 import { type Priced, regrowthOf } from './price';
-import {
-  crownBySeason,
-  type Pass,
-  type PlanCandidate,
-  type PlanProblem,
-  passes,
-  pays,
-  slotsTaken,
-  usedOf,
-} from './problem';
+import { crownBySeason, type PlanCandidate, type PlanProblem, pays, slotsTaken, usedOf } from './problem';
 import { PlanSearch, type Progress } from './search';
 import { sidesAfter } from './sides';
 import type { CandidateOut, PlannedStep, SeasonOfPlan, TreePlan } from './treePlan';

@@ -6,7 +6,7 @@ import { type Handling, judgeCut, type Left } from '../residual/index';
 import { isDistalOf, type Kerf, type LimbIndex } from '../tree/index';
 import { type Candidate, OTHER_MINUTES } from './candidates';
 import type { PlanInput } from './input';
-import type { Pass } from './problem';
+import type { Pass } from './passes';
 
 export interface Priced {
   id: string;

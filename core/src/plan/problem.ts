@@ -1,9 +1,6 @@
 // What is a plan chosen from, and what is any plan worth?
 import { z } from 'zod';
-
-/** The passes of a season: dormant for structure, a visit of an arborist where one is booked, summer for length, sprouts and vigour. */
-export const passes = ['dormant', 'hired', 'summer'] as const;
-export type Pass = (typeof passes)[number];
+import { passes, quotaKinds } from './passes';
 
 const count = z.number().int().min(0);
 const percent = count.max(100);
@@ -16,11 +13,6 @@ const Own = z.strictObject({
   exemptFruit: count,
   keepWorth: z.number().min(0).describe('worth of limbs that lose more than half with this wood'),
 });
-
-/** What has a limit in place of the crown. shoots: last year’s, by their length; older wood: all that is no shoot of last year’s, by its crown. */
-export const inPlaceOfCrown = ['shoots', 'older wood'] as const;
-/** What a tree may lose of besides its crown. thin cuts: what they take of it while a stem is far too high. */
-export const quotaKinds = [...inPlaceOfCrown, 'thin cuts'] as const;
 
 const Quota = z.strictObject({
   what: z.enum(quotaKinds),

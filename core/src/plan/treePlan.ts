@@ -5,8 +5,8 @@ import { Cut, Decision, reasonsNotToCut } from '../cuts/index';
 import { goals } from '../shaping/index';
 import { Pin } from './input';
 import { otherKinds } from './otherKind';
-import { inPlaceOfCrown, passes } from './problem';
-import { Verdict } from './verdict';
+import { inPlaceOfCrown, passes } from './passes';
+import { Verdict } from './verdictShape';
 
 /** Why a problem is left as it is. */
 const leftWhys = ['pinned', 'not worth it', 'no room', 'hand over', 'no candidate', 'decision'] as const;

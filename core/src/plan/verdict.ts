@@ -1,30 +1,11 @@
 // Is there a tree left to plan for? The honest choices, before any cut is chosen.
-import { z } from 'zod';
 import type { TreeCuts } from '../cuts/index';
 import { disorderOf, isFireBlight } from '../disorders/index';
-import { plainReason, reasonSchema } from '../reason/index';
+import { plainReason } from '../reason/index';
 import { diameterMmAt } from '../tree/index';
 import { isDiseased } from './candidates';
 import type { PlanFinding, PlanInput } from './input';
-
-export const VerdictReason = reasonSchema({
-  decided: {},
-  'rootstock lost': {},
-  'girdled by disease': { share: z.number().describe('of the stem, 0..1') },
-  'too much at once': { share: z.number().describe('of the living crown, 0..1') },
-  gnawed: { share: z.number().describe('of the stem, 0..1'), scions: z.number().int() },
-});
-export type VerdictReason = z.infer<typeof VerdictReason>;
-
-export const Verdict = z.strictObject({
-  choice: z.enum(['remove tree', 'bridge graft', 'restart or remove']),
-  findingIds: z.array(z.string()),
-  because: VerdictReason,
-  instead: z
-    .array(z.enum(['excise', 'watch', 'remove tree', 'bridge', 'top-work']))
-    .describe('what else may be chosen'),
-});
-export type Verdict = z.infer<typeof Verdict>;
+import type { Verdict, VerdictReason } from './verdictShape';
 
 /** @source thresholds common practice, no source; bridge grafting: extension practice, remembered with confidence */
 const GIRDLED_OUT = 0.5;

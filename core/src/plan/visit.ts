@@ -2,7 +2,8 @@
 import { type Side, sideOf } from '../measure/index';
 import { limbShape, type Point, pointAlong } from '../tree/index';
 import type { PlanInput } from './input';
-import { type OrderCut, type OrderInput, type OrderResult, orderOf } from './order';
+import { type OrderCut, type OrderInput, orderOf } from './order';
+import type { OrderResult } from './orderShape';
 import type { Prepared } from './prepare';
 import type { Priced } from './price';
 import type { PlannedStep, TreePlan } from './treePlan';

@@ -4,10 +4,10 @@ import { type Disorder, kindOf } from '../disorders/index';
 import type { Limb } from '../tree/index';
 import { wholeId } from '../tree/index';
 import { firstWinterOf } from './input';
-import type { OrderResult } from './order';
+import type { OrderResult } from './orderShape';
+import type { Pass } from './passes';
 import type { Prepared } from './prepare';
 import type { Priced } from './price';
-import type { Pass } from './problem';
 import type { PlannedStep, TreePlan } from './treePlan';
 import { visitKey } from './visit';
 

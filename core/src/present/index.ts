@@ -42,7 +42,7 @@ export {
   openQuestion,
   standingLimbs,
 } from './standing';
-export { type SiteFacts, type TreeOfGroup, treeGroups, USUAL_CUT } from './treeGroups';
+export { type SiteFacts, type TreeOfGroup, treeGroups } from './treeGroups';
 export {
   cutsFor,
   decisionOn,
@@ -57,6 +57,7 @@ export {
   treeView,
 } from './treeView';
 export { isUrgent } from './urgent';
+export { USUAL_CUT } from './usualCut';
 export { type VigourKnown, vigourOf } from './vigour';
 export { actionsWaiting, openWorkWith, treesWith, type Waiting, withActions, withWaiting } from './waiting';
 export { workPaces } from './workPace';

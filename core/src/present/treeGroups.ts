@@ -4,13 +4,12 @@ import { DAY_MS } from '../measure/index';
 import type { Action, Finding, Site, TreeSummary } from '../records/index';
 import { cultivarNamed, speciesOf } from '../register/index';
 import type { SeenStage } from '../stage/index';
-import { type CutKind, type LaneId, type Pathogen, pathogens, type TreeGroup } from '../timing/index';
+import { type LaneId, type Pathogen, pathogens, type TreeGroup } from '../timing/index';
 import { hourOf, localClock } from '../weather/index';
+import { USUAL_CUT } from './usualCut';
 
 /** Weight of inoculum: on the tree itself, on the site or known to be about, not known nearby. From memory, confidence low. */
 const NEARBY = { onTree: 2, onSite: 1, unknown: 0.3, absent: 0 } as const;
-/** A cut as long as nobody planned one. */
-export const USUAL_CUT: CutKind = { mm: 40, crownShare: 0.1 };
 
 /** Days of the past on which a stage can have been seen that still tells something. */
 const SEEN_DAYS = 330;

@@ -1,7 +1,8 @@
 // Bringing a tree down to a height: which limbs have a problem, which branches take over, what each cut leaves. The rules: domain knowledge of pruning, common practice, no source.
 import type { Lesion } from '../cuts/index';
 import type { Limb } from '../tree/index';
-import { heightLeft, heightOf, stemKeptCm, targetFault, tooTall } from './height';
+import { heightLeft, heightOf, stemKeptCm, tooTall } from './height';
+import { targetFault } from './target';
 
 const limb = (
   id: string,

@@ -1,7 +1,6 @@
 // How is a tree brought down to the height it should have, and how far does each cut bring it?
 import { type Cut, type Heir, heirsOf, type Lesion, shapeCut } from '../cuts/index';
 import { plainDisorder } from '../disorders/index';
-import { type Refusal, refusal } from '../refusal/index';
 import { indexLimbs, type Limb, type LimbIndex, limbShape, type Point, wayToStool } from '../tree/index';
 
 /** Wood that joins no higher than this above the height the tree should have is brought down itself; what joins higher goes with what carries it. Common practice, no source. */
@@ -90,19 +89,6 @@ export function tooTall(limbs: Limb[], targetCm: number, lesions: Lesion[]): Too
       },
     ];
   });
-}
-
-/**
- * What is wrong with a height that a tree should have: below its lowest main limb nothing of it would be left.
- *
- * @returns null where nothing is
- */
-export function targetFault(limbs: Limb[], targetCm: number | null): Refusal | null {
-  const shape = limbShape(limbs);
-  const joints = limbs.flatMap(({ id, kind }) => (kind === 'scaffold' ? [shape.get(id)?.base.z ?? 0] : []));
-  const lowestCm = Math.min(...joints);
-  if (targetCm === null || joints.length === 0 || targetCm >= lowestCm) return null;
-  return refusal('underLowestLimb', { targetCm: Math.round(targetCm), lowestCm: Math.round(lowestCm) });
 }
 
 /** What the problem of a limb’s height is called in a plan. */

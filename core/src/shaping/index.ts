@@ -7,6 +7,7 @@ export {
   surplusBearing,
 } from './bearing';
 export { bundleParts } from './bundles';
+export { type Gap, isSameGap, OFF_CENTRE_FROM } from './gap';
 export { asksForShape, type Goal, goals, isInTraining, showsWork, TRAINED_UP_TO_YEARS } from './goals';
 export {
   heightId,
@@ -17,7 +18,6 @@ export {
   stemKeptCm,
   TOO_TALL_FROM_CM,
   type TooTall,
-  targetFault,
   tooTall,
   WEAK_HEIR_RATIO,
 } from './height';
@@ -25,20 +25,18 @@ export { PAIRS, type PairReason, pairReasons, type Ranked, rankPair } from './pa
 export { bearsAtTip, type OverLong, overLong, SHOOT_WORTH, shootsId } from './shoots';
 export {
   crownRadiusCm,
-  type Gap,
   hasSides,
-  isSameGap,
   isWithin,
   type LeafLoad,
   leafLoad,
   leavesWithout,
   loadsTaken,
-  OFF_CENTRE_FROM,
   type Sides,
   type SidesNow,
   sidesOf,
   withoutLoad,
 } from './sides';
+export { targetFault } from './target';
 export { type FormKept, formId, formKept } from './trained';
 export { uprightId, uprightKey, uprights } from './uprights';
 export { type Wish, type WishKind, wishWorths, youngTree } from './young';

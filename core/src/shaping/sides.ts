@@ -3,13 +3,11 @@ import { type Leaf, leafTakers } from '../faults/index';
 import { turn } from '../measure/index';
 import { isTrainedFlat, type TreeForm } from '../register/index';
 import { type Kerf, type Limb, limbShape } from '../tree/index';
+import type { Gap } from './gap';
 
 /** The crown is looked at in so many sectors; one with less leaf than this is a gap. The brief’s figures; common practice, no source. */
 const SECTORS = 8;
 const GAP_BELOW = 0.03;
-/** From here on a crown is worth bringing back over its stem. Common practice, no source. */
-export const OFF_CENTRE_FROM = 0.15;
-
 /** Leaf of a crown, and where it hangs as seen from the stem. */
 export interface LeafLoad {
   areaM2: number;
@@ -18,13 +16,6 @@ export interface LeafLoad {
   north: number;
   /** Area in each sector, m², the first round north, then clockwise. */
   sectors: readonly number[];
-}
-
-/** A side of the crown that bears hardly any leaf. */
-export interface Gap {
-  /** Compass bearing of its middle, degrees. */
-  middleDeg: number;
-  widthDeg: number;
 }
 
 export interface Sides {
@@ -143,5 +134,3 @@ function runFrom(bare: readonly boolean[], first: number): number {
 export function isWithin(bearingDeg: number, middleDeg: number, withinDeg: number): boolean {
   return Math.abs(turn(bearingDeg - middleDeg + 180) - 180) <= withinDeg;
 }
-
-export const isSameGap = (a: Gap, b: Gap) => a.middleDeg === b.middleDeg && a.widthDeg === b.widthDeg;

@@ -1,2 +1,3 @@
 export { affectedShare } from './affectedShare';
-export { purposes, Triage, TriageInput, type TriageReason, triage, triageTable } from './triage';
+export { purposes } from './purposes';
+export { Triage, TriageInput, type TriageReason, triage, triageTable } from './triage';

@@ -3,8 +3,7 @@ import { z } from 'zod';
 import { type Hazard, hazards, ladderKerfCm, wholeTreeHazards } from '../handling/index';
 import { plainReason, reasonSchema } from '../reason/index';
 import { treeForms } from '../register/index';
-
-export const purposes = ['picked fruit', 'wildlife', 'show', 'graft wood', 'small tree'] as const;
+import { purposes } from './purposes';
 
 export const TriageInput = z
   .strictObject({

@@ -101,7 +101,7 @@ export function Today() {
           <BlightRows timingNow={timing} today={today} />
           <FrostRows timingNow={timing} today={today} />
           <ProtectantRows timingNow={timing} />
-          {/* Until every tree is planned, no count would be true */}
+          {/* Until every tree has a plan, its own or the one that is kept, no count would be true */}
           {here ? <CutsRow run={here.run} today={today} /> : <Row title={say('today.planningTheCuts')} />}
           <RecheckRows today={today} codeOf={codeOf} />
           {views
