@@ -4,7 +4,7 @@ import type { PlannedStep } from './treePlan';
 import { standOf, visitKey } from './visit';
 import { passNow, type Solved, visitsOf } from './visits';
 
-/** A plan without what it was chosen from: a hundredth of it, and all that a list, a run or the orchard from above says of it. */
+/** A plan without what it was chosen from: a twentieth of it, and all that a list, a run or the orchard from above says of it. */
 export function listedOf(solved: Solved): ListedPlan {
   const { prepared, plan, orders } = solved;
   const cuts: ListedPlan['cuts'] = {};
