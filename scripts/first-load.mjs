@@ -50,7 +50,8 @@ function modulesOf(name) {
 const scripts = readdirSync(folder).filter((name) => name.endsWith('.js'));
 const common = named('__common');
 const entry = named('entry');
-const all = new Map([entry, common].flatMap((name) => [...modulesOf(name)]));
+const [atFirst, shared] = [entry, common].map(modulesOf);
+const all = new Map([...atFirst, ...shared]);
 // Scripts of threads of their own have all that they need
 const chunks = new Map(
   scripts
@@ -83,25 +84,16 @@ const chunkOf = (route) => {
   return routes.chunks[routes.list[Number(place)]] ?? missing(`route ${route}`);
 };
 const first = new Map([
-  ...modulesOf(entry),
+  ...atFirst,
   ...FIRST.flatMap((route) => [...(chunks.get(chunkOf(route)) ?? missing(`script of ${route}`))]),
 ]);
 const early = needed(first.keys(), new Map([...all, ...first]));
-const shared = [...modulesOf(common)];
-const later = new Set(shared.map(([id]) => id).filter((id) => !early.has(id)));
-const textOf = (is) =>
-  shared
-    .filter(([id]) => is(id))
-    .map(([, { text }]) => text)
-    .join('');
-const laterName = write(
-  '__later',
-  textOf((id) => later.has(id)),
-);
-const commonName = write(
-  '__common',
-  textOf((id) => !later.has(id)),
-);
+const later = new Set([...shared.keys()].filter((id) => !early.has(id)));
+const textOf = (isLater) =>
+  [...shared].flatMap(([id, { text }]) => (later.has(id) === isLater ? [text] : [])).join('');
+const [earlyText, laterText] = [textOf(false), textOf(true)];
+const laterName = write('__later', laterText);
+const commonName = write('__common', earlyText);
 rmSync(path.join(folder, common));
 const waiting = [...chunks].filter(([, modules]) =>
   [...needed(modules.keys(), new Map([...all, ...modules]))].some((id) => later.has(id)),
@@ -137,5 +129,5 @@ writeFileSync(
 );
 const kb = (text) => `${Math.round(text.length / 1000)} KB`;
 say(
-  `Read at first: ${kb(textOf((id) => !later.has(id)))} of what places share; ${kb(textOf((id) => later.has(id)))} come with ${waiting.length} of ${chunks.size} scripts.`,
+  `Read at first: ${kb(earlyText)} of what places share; ${kb(laterText)} come with ${waiting.length} of ${chunks.size} scripts.`,
 );

@@ -98,6 +98,7 @@ const WEB_SOURCES = [
   'words/es/terms.json',
   'words/src',
   'package-lock.json',
+  'scripts/first-load.mjs',
 ];
 const NOT_BUILT_FROM = /\.test\.tsx?$|client\/public\/fonts\//;
 

@@ -78,12 +78,7 @@ const work = {
    * Searches until proved, or stopped by its number; tells the plan as it gets better. The page is told again only once it has drawn what it
    * was told last, and it hears the last word last: a slow phone stays usable, and no early plan takes the place of the proved one.
    */
-  solve: (
-    job: number,
-    input: PlanInput,
-    tell: (solved: Solved) => void | Promise<void>,
-    mostMs?: number,
-  ): Promise<Solved> => search(job, input, tell, mostMs),
+  solve: search,
   /** The same as lists take it. */
   list: async (
     job: number,

@@ -3,6 +3,7 @@ import { english } from '@mortisect/words/all';
 import { configure, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { FakeServer } from '../../testing/fakeServer';
 import { press, show } from '../../testing/here';
+import { laidOut } from '../../testing/laidOut';
 import { detail } from '../../testing/orchard';
 import { columnsIn } from './columns';
 import { RegisterTable } from './RegisterTable';
@@ -23,16 +24,7 @@ const trees = HEIGHTS.map(
     } as never).tree,
 );
 
-// jsdom lays nothing out: the table is as high as twenty rows
-const sizes = { clientHeight: 880, clientWidth: 1200 };
-beforeAll(() => {
-  for (const [name, value] of Object.entries(sizes))
-    Object.defineProperty(HTMLElement.prototype, name, { configurable: true, get: () => value });
-});
-afterAll(() => {
-  // What jsdom gives stands on the prototype above
-  for (const name of Object.keys(sizes)) Reflect.deleteProperty(HTMLElement.prototype, name);
-});
+laidOut();
 
 async function come(given = trees) {
   const onOpen = jest.fn();

@@ -4,19 +4,13 @@ import { configure, fireEvent, screen, waitFor } from '@testing-library/react';
 import { useTrees } from '../../data/queries';
 import { FakeServer } from '../../testing/fakeServer';
 import { buttons, press, show } from '../../testing/here';
+import { laidOut } from '../../testing/laidOut';
 import { detail } from '../../testing/orchard';
 import { RegisterTable } from './RegisterTable';
 
 jest.mock('expo-router', () => require('../../testing/here').router);
 configure({ defaultHidden: true, asyncUtilTimeout: 20_000 });
-const sizes = { clientHeight: 880, clientWidth: 1200 };
-beforeAll(() => {
-  for (const [name, value] of Object.entries(sizes))
-    Object.defineProperty(HTMLElement.prototype, name, { configurable: true, get: () => value });
-});
-afterAll(() => {
-  for (const name of Object.keys(sizes)) Reflect.deleteProperty(HTMLElement.prototype, name);
-});
+laidOut();
 
 const onOpen = jest.fn();
 const NO_TREES: TreeSummary[] = [];
