@@ -36,7 +36,7 @@ export type { SideEffect } from './sides';
 export {
   CandidateOut,
   type ClashPart,
-  type Grain,
+  Grain,
   type HeightOfPlan,
   type LeftWhy,
   type LightOfPlan,
@@ -45,7 +45,7 @@ export {
   type SidesOfPlan,
   TreePlan,
 } from './treePlan';
-export type { Verdict, VerdictReason } from './verdictShape';
+export { Verdict, type VerdictReason } from './verdictShape';
 export { inVisits, standOf, stationOf, stationWord, visitKey, visitOrders, wholeMinutes } from './visit';
 export {
   alternativesTo,

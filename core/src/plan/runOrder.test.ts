@@ -111,3 +111,29 @@ test('more than eleven trees on a line: no bound above the way that is known to 
     expect(said.gap).toBeLessThanOrEqual(0.05);
   }
 });
+
+test.each([
+  [144, 1.0001],
+  [400, 1.009],
+  [2000, 1.0345],
+])(
+  '%i trees of one class in rows: near the way up one row and down the next, which is the shortest',
+  (count, most) => {
+    const perRow = 20;
+    const rows = Array.from({ length: count }, (_, i): RunTree => {
+      // As somebody found them: in no order
+      const at = (i * 7919) % count;
+      return {
+        id: `t${at}`,
+        class: 'suspect',
+        x: (at % perRow) * 4,
+        y: Math.floor(at / perRow) * 4,
+        cleanings: 1,
+      };
+    });
+    const said = runOrder({ trees: rows, start: null, end: null, metresPerMinute: 50 });
+    expect(new Set(said.order).size).toBe(count);
+  expect(said.walk.metres).toBeLessThanOrEqual((count - 1) * 4 * most);
+    expect(said.bound).toBeCloseTo((count - 1) * 4, 6);
+  },
+);
