@@ -158,6 +158,7 @@ atBothSizes((name, _viewport, journey) => {
     async ({ page, orchard }) => {
       await open(page, orchard.url, '/round/slip-side-03/map');
       const title = page.getByText(/^Limb map · \d+ limbs$/);
+      await title.waitFor();
       // Fields side by side stand on one height, however many lines a label takes
       const tops = await page
         .getByLabel(/^(Length|Height on the parent limb|Thick at base), cm$/)

@@ -381,6 +381,10 @@ async function turnOnce() {
 
 /** From Round to each list that rests on plans, on a phone that never saw one: from the plans that the server keeps, and planned on the phone. */
 async function listsComplete(url, trees, { runs = 3, alsoHere = true } = {}) {
+  // A day’s work begins on a server that has planned and listed its trees
+  const { settled } = await import('./server.mjs');
+  await settled(url);
+  const listedText = await (await fetch(`${url}/api/listed-trees?units=metric`)).text();
   // Nothing of it is still reckoned
   const complete = {
     Today: () => /cuts? to make on/.test(document.body.innerText),
@@ -395,7 +399,9 @@ async function listsComplete(url, trees, { runs = 3, alsoHere = true } = {}) {
     const page = await (
       await browser.newContext({ locale: 'en-GB', viewport: PHONE, serviceWorkers: 'block' })
     ).newPage();
-    if (!isKept) await page.route('**/api/plans*', (route) => route.abort());
+    if (!isKept)
+      for (const kept of ['plans', 'listed-trees'])
+        await page.route(`**/api/${kept}?*`, (route) => route.abort());
     await nameDevice(page, url, 'Wall crew', '/round');
     await page.getByText('Slip side').first().waitFor();
     const devtools = await page.context().newCDPSession(page);
@@ -423,7 +429,9 @@ async function listsComplete(url, trees, { runs = 3, alsoHere = true } = {}) {
       );
     }
     const { plans } = await (await fetch(`${url}/api/plans`)).json();
-    say(`Kept plans, ${trees} trees: ${plans.length}, ${kb(JSON.stringify(plans).length)}`);
+    say(
+      `Kept plans, ${trees} trees: ${plans.length}, ${kb(JSON.stringify(plans).length)}; the trees as lists take them: ${kb(listedText.length)}, ${kb(gzipSync(listedText).length)} gzip`,
+    );
   } finally {
     await browser.close();
   }

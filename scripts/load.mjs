@@ -6,7 +6,7 @@ import { request as ask, createServer } from 'node:http';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { v7 as newId } from 'uuid';
-import { startServer, stopServer } from './server.mjs';
+import { settled, startServer, stopServer } from './server.mjs';
 import { root, StepFailed } from './steps.mjs';
 
 const A_SECOND = 50;
@@ -67,17 +67,6 @@ async function underLoad(url, seconds, kept = { ids: [], refused: 0 }) {
   });
   await Promise.all(asked);
   return took;
-}
-
-/** Until all plans are searched that are searched ahead: a day's work begins on a server that has done so. */
-async function settled(url) {
-  let before = -1;
-  for (let same = 0; same < 4; ) {
-    await new Promise((resolve) => setTimeout(resolve, 2500));
-    const { plans } = await (await fetch(`${url}/api/plans`)).json();
-    same = plans.length === before ? same + 1 : 0;
-    before = plans.length;
-  }
 }
 
 /** What a process has worked so far, by Linux’s own count. */

@@ -5,3 +5,4 @@ export function startServer(
   options?: { env?: Record<string, string>; quiet?: boolean; node?: string[] },
 ): Promise<{ child: ChildProcess; url: string }>;
 export function stopServer(child: ChildProcess): Promise<number | null>;
+export function settled(url: string): Promise<void>;

@@ -34,3 +34,14 @@ export function stopServer(child) {
     child.kill('SIGTERM');
   });
 }
+
+/** Until all plans are searched that are searched ahead: a day's work begins on a server that has done so. */
+export async function settled(url) {
+  let before = -1;
+  for (let same = 0; same < 4; ) {
+    await new Promise((resolve) => setTimeout(resolve, 2500));
+    const { plans } = await (await fetch(`${url}/api/plans`)).json();
+    same = plans.length === before ? same + 1 : 0;
+    before = plans.length;
+  }
+}

@@ -22,6 +22,7 @@ import {
   TreeSummary,
 } from '@mortisect/core/records';
 import { refusing } from '@mortisect/core/refusal';
+import { ListedTree } from '@mortisect/core/run';
 import { LimbMap } from '@mortisect/core/tree';
 import { repairs } from '@mortisect/core/weather';
 import { z } from 'zod';
@@ -414,10 +415,10 @@ export const appRoutes = {
     tag: 'Field records',
     summary:
       'Plans that were searched ahead, each with the stamp of what it rests on; with “since” only those kept after',
-    query: Since,
+    query: Since.extend({ tree: TreeId.optional().describe('only that of this tree') }),
     response: z.object({
       revision: z.string().describe('how far the kept plans had come'),
-      whole: z.boolean().describe('these are all, not only those kept since'),
+      whole: z.boolean().describe('these are all, not only those kept since, or that of one tree'),
       plans: z.array(KeptPlan.extend({ treeId: z.string() })),
     }),
   }),
@@ -631,6 +632,23 @@ export const appRoutes = {
       revision: z.string().describe('how far the history had come'),
       whole: z.boolean().describe('false: only what changed'),
       trees: z.array(TreeDetail),
+      gone: z.array(TreeId).describe('trees that changed and have nothing open any more'),
+      latestActions: z.array(Action),
+    }),
+  }),
+  getListedTrees: route({
+    method: 'get',
+    path: '/api/listed-trees',
+    tag: 'Field records',
+    summary:
+      'Trees with open work as lists take them: what was found, what is due by the kept plans, what is asked; with “since” only what changed of them',
+    query: Since.extend({ units: z.enum(['metric', 'us']).describe('that places on limbs are named in') }),
+    response: z.object({
+      revision: z.string().describe('how far the records and the plans had come'),
+      whole: z.boolean().describe('false: only what changed'),
+      day: z.iso.date().describe('at the site, that they are of'),
+      siteRevision: z.number().int().describe('of the settings that they are of'),
+      trees: z.array(ListedTree).describe('in no order'),
       gone: z.array(TreeId).describe('trees that changed and have nothing open any more'),
       latestActions: z.array(Action),
     }),

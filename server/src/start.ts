@@ -19,6 +19,7 @@ import { makeCopyKeeper } from './services/copies';
 import { deleteTree, markDeletedTrees } from './services/deletedTrees';
 import { KEPT_MS } from './services/keptDays';
 import { makePlanKeeper } from './services/keptPlans';
+import { makeTreeLister } from './services/listedTrees';
 import { listenToOthers } from './services/listening';
 import { deletePhoto, markUnshown } from './services/removedPhotos';
 import { runTasks, tasksWaiting } from './services/tasks';
@@ -78,6 +79,7 @@ export async function start(config: Config, log: Logger): Promise<Running> {
     const metrics = metricsPort === undefined ? null : await figures(metricsPort, pool, undo);
     const plans = makePlanKeeper({ db: store.db, pool, now, log, onKept: () => changes.announcePlan() });
     undo.push(() => plans.close());
+    const lister = makeTreeLister({ db: store.db, pool, now });
     if (config.databaseUrl) {
       const others = await listenToOthers(config.databaseUrl, store.db, log, {
         onWritten: changes.hear.written,
@@ -137,6 +139,7 @@ export async function start(config: Config, log: Logger): Promise<Running> {
       pool,
       changes,
       copies,
+      lister,
       condition,
       ...(metrics && { metrics }),
       field: door.field,
@@ -149,6 +152,12 @@ export async function start(config: Config, log: Logger): Promise<Running> {
       await getTiming(store.db, pool, now()).catch(() => undefined);
       isAhead = true;
       plans.wake();
+      // Also of what is planned meanwhile
+      void lister
+        .readAhead()
+        .then(() => plans.rested())
+        .then(() => lister.readAhead())
+        .catch(() => undefined);
       await Promise.all([markUnshown(store.db, config.photoFolder), markDeletedTrees(store.db)]).catch(
         (error) => log.error({ err: error }, 'what was deleted was not looked through'),
       );

@@ -41,11 +41,21 @@ test('from the first word to the server that comes back', () => {
   last().tell('o:1');
   expect(keys()).toEqual([]);
   last().tell('o:2');
-  expect(keys()).toEqual(['round', 'run', 'open-work', 'tree', 'jobs', 'aftercare', 'log', 'removed-photos']);
+  expect(keys()).toEqual([
+    ...['round', 'run', 'open-work', 'listed-trees', 'tree', 'jobs', 'aftercare', 'log', 'removed-photos'],
+  ]);
   // A plan that was kept changes nothing else
   invalidated.mockClear();
   last().tell('o:1', 'plans');
-  expect(keys()).toEqual(['kept-plans']);
+  expect(keys()).toEqual(['kept-plans', 'listed-trees']);
+  // Those that follow at once come together
+  for (const seq of [2, 3, 4]) last().tell(`o:${seq}`, 'plans');
+  jest.advanceTimersByTime(1999);
+  expect(keys()).toHaveLength(2);
+  jest.advanceTimersByTime(1);
+  expect(keys()).toHaveLength(4);
+  jest.advanceTimersByTime(9000);
+  expect(keys()).toHaveLength(4);
   // Nobody looks: nothing is listened to. Back again, what was missed meanwhile is read
   show('hidden');
   expect(changesAreTold()).toBe(false);

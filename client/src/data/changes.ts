@@ -1,6 +1,7 @@
 // Hears from the server when somebody else has written something, and reads anew what is shown.
 import { z } from 'zod';
 import { KEPT_PLANS } from './keptPlans';
+import { LISTED_TREES } from './listedTrees';
 import { send } from './outbox';
 import { usePreferences } from './preferences';
 import { queryClient } from './queryClient';
@@ -11,6 +12,7 @@ const SHARED = [
   ['round'],
   ['run'],
   ['open-work'],
+  LISTED_TREES,
   ['tree'],
   ['jobs'],
   ['aftercare'],
@@ -54,8 +56,7 @@ function listen(): void {
     void send();
     const { revision, plans } = Told.parse(JSON.parse(data));
     if (revision !== undefined) hear(revision);
-    // Read when a plan is next asked for
-    if (plans !== undefined) void queryClient.invalidateQueries({ queryKey: KEPT_PLANS });
+    if (plans !== undefined) hearOfPlans();
   };
   // Tried again here and not by the browser, so that a server that is away is not asked every three seconds
   opened.onerror = () => {
@@ -63,6 +64,25 @@ function listen(): void {
     if (source === opened) source = null;
     timer = setTimeout(listen, AGAIN_MS[Math.min(tries++, AGAIN_MS.length - 1)]);
   };
+}
+
+/** A server that has only begun plans several trees a second: the first is shown at once, the next ones together. */
+const PLANS_TOGETHER_MS = 2000;
+let plansTimer: ReturnType<typeof setTimeout> | undefined;
+let plansMissed = false;
+
+function hearOfPlans(): void {
+  if (plansTimer !== undefined) {
+    plansMissed = true;
+    return;
+  }
+  // Plans by themselves are read when one is next asked for
+  for (const queryKey of [KEPT_PLANS, LISTED_TREES]) void queryClient.invalidateQueries({ queryKey });
+  plansTimer = setTimeout(() => {
+    plansTimer = undefined;
+    if (plansMissed) hearOfPlans();
+  }, PLANS_TOGETHER_MS);
+  plansMissed = false;
 }
 
 /** @param revision how far the history has come; the first tells only where this device stands, unless something was missed meanwhile */

@@ -7,10 +7,14 @@ const mockWords = jest.fn();
 jest.mock('./queryClient', () => ({
   queryClient: { prefetchQuery: ({ queryKey }: { queryKey: string[] }) => mockPrefetch(queryKey[0]) },
 }));
+jest.mock('./listedTrees', () => ({
+  listedTreesQuery: (units: string) => ({ queryKey: [`listed ${units}`] }),
+  unitsHere: () => 'us',
+}));
 jest.mock('./catalogues', () => ({ readWordsAhead: (places: string[]) => mockWords(places) }));
 jest.mock('./queries', () =>
   Object.fromEntries(
-    ['health', 'openWork', 'round', 'session', 'site', 'trees'].map((name) => [
+    ['health', 'round', 'run', 'session', 'site', 'timing', 'trees'].map((name) => [
       `${name}Query`,
       { queryKey: [name] },
     ]),
@@ -19,7 +23,7 @@ jest.mock('./queries', () =>
 
 test.each([
   ['round', 'Wall crew', ['session', 'health', 'trees', 'round']],
-  ['plan', 'Wall crew', ['session', 'health', 'site', 'openWork']],
+  ['plan', 'Wall crew', ['session', 'health', 'site', 'listed us', 'run', 'timing']],
   ['book', 'Wall crew', ['session', 'health']],
   ['round', '', ['session', 'health']],
 ] as const)('%s, on the device of “%s”', (place, person, asked) => {

@@ -1,7 +1,7 @@
 // What the server has planned is read once, then only what is new; who has never read it does not wait for long.
 import type { KeptPlan } from '@mortisect/core/plan';
 import { QueryClient } from '@tanstack/react-query';
-import { KEPT_PLANS, keptPlanOf } from './keptPlans';
+import { KEPT_PLANS, keptPlanOf, keptPlansQuery } from './keptPlans';
 
 const mockAsk = jest.fn();
 jest.mock('./api', () => ({ ask: (...asked: unknown[]) => mockAsk(...asked) }));
@@ -20,6 +20,7 @@ const stampOf = async (client: QueryClient, treeId: string) =>
 test('read once for all trees, then what is new is laid over it, and a whole answer takes its place', async () => {
   const client = newClient();
   mockAsk.mockResolvedValueOnce(answer('o:2', true, { a: 'a1', b: 'b1' }));
+  void client.prefetchQuery(keptPlansQuery(client));
   expect(await Promise.all(['a', 'b', 'c'].map((id) => stampOf(client, id)))).toEqual(['a1', 'b1', null]);
   expect(mockAsk.mock.calls).toEqual([['getKeptPlans', { query: { since: undefined } }]]);
 
@@ -35,6 +36,15 @@ test('read once for all trees, then what is new is laid over it, and a whole ans
     for (const [treeId, stamp] of Object.entries(after)) expect(await stampOf(client, treeId)).toBe(stamp);
   }
   expect(mockAsk.mock.calls.map(([, { query }]) => query.since)).toEqual([undefined, 'o:2', 'o:3']);
+  client.clear();
+});
+
+test('where all were never read, that of one tree is asked for by itself', async () => {
+  const client = newClient();
+  mockAsk.mockImplementation(async (_, { query: { tree } }) => answer('o:2', false, { [tree]: `${tree}1` }));
+  expect(await Promise.all(['a', 'b'].map((id) => stampOf(client, id)))).toEqual(['a1', 'b1']);
+  expect(await stampOf(client, 'a')).toBe('a1');
+  expect(mockAsk.mock.calls.map(([, { query }]) => query)).toEqual([{ tree: 'a' }, { tree: 'b' }]);
   client.clear();
 });
 

@@ -16,11 +16,12 @@ import { useMemo } from 'react';
 import { type Answer, ask, NoAnswer } from './api';
 import { changesAreTold } from './changes';
 import { keptPlansQuery } from './keptPlans';
+import { listedTreesQuery, unitsHere } from './listedTrees';
 import { aheadAfter, orchardNow } from './moment';
 import { useOutbox } from './outbox';
 import { waitingOf } from './pending';
 import { usePreferences } from './preferences';
-import { keepOnDevice, knownTrees, queryClient, sinceLoaded, walkKnown } from './queryClient';
+import { COMPUTED_HERE, keepOnDevice, knownTrees, queryClient, sinceLoaded, walkKnown } from './queryClient';
 
 /** Who sets the clock of a device goes elsewhere for it and comes back to this page. */
 export const healthQuery = { queryKey: ['health'], queryFn: health };
@@ -107,18 +108,20 @@ async function readOpenWork(): Promise<Answer<'getOpenWork'>> {
 
 export const openWorkQuery = { queryKey: OPEN_WORK, queryFn: readOpenWork };
 
-export function useOpenWork() {
-  const query = useQuery(openWorkQuery);
+/** @param asked false where nobody needs all of it */
+export function useOpenWork(asked = true) {
+  const query = useQuery({ ...openWorkQuery, enabled: asked });
   const waiting = useWaiting();
   const here = useHere();
   const trees = useTrees().data?.trees;
   const marked = useMarkedHere(waiting);
   const data = useMemo(() => {
+    if (!asked) return undefined;
     const walk = trees?.map((tree) => tree.id) ?? [];
     const listed = new Set(marked.map(({ tree }) => tree.id));
     const known = [...marked, ...knownTrees().filter(({ tree }) => !listed.has(tree.id))];
     return query.data && openWorkWith(query.data, known, walk, waiting, here);
-  }, [query.data, trees, marked, waiting, here]);
+  }, [asked, query.data, trees, marked, waiting, here]);
   return { ...query, data };
 }
 
@@ -133,6 +136,34 @@ function useMarkedHere(waiting: readonly Waiting[]): TreeDetail[] {
   });
 }
 const inHand = (queries: { data: TreeDetail | undefined }[]) => queries.flatMap(({ data }) => data ?? []);
+
+/**
+ * Trees one by one as they are known here, with what waits laid over them; those that are not are read.
+ *
+ * @param ids the same array as long as the same trees are asked for
+ */
+export function useTreesHere(ids: readonly string[]): TreeDetail[] {
+  const waiting = useWaiting();
+  const here = useHere();
+  const found = useQueries({ queries: ids.map(treeQuery), combine: inHand });
+  return useMemo(() => found.map((detail) => withWaiting(detail, waiting, here)), [found, waiting, here]);
+}
+
+/** Trees that somebody is about to come to, so that signal may be gone there. */
+export function useReadTrees(ids: readonly string[]): void {
+  useQuery({
+    queryKey: ['read-trees', ids],
+    queryFn: async () => {
+      // One after another: a phone on a thin line should still answer the thumb
+      for (const id of ids)
+        await queryClient.prefetchQuery({ ...treeQuery(id), staleTime: REGISTER_FRESH_MS });
+      return ids.length;
+    },
+    enabled: ids.length > 0,
+    staleTime: Number.POSITIVE_INFINITY,
+    ...COMPUTED_HERE,
+  });
+}
 
 /** What was done, with what waits here laid over it. */
 function useActionsHere(actions: readonly Action[] | undefined): Action[] | undefined {
@@ -206,7 +237,10 @@ export async function readPlots(plotIds: readonly string[]): Promise<void> {
   const note = (error: unknown) => failed.push(error);
   // One after another: a phone on a thin line should still answer the thumb
   for (const plotId of plotIds) await readPlot(plotId).catch(note);
-  const rest = [openWorkQuery, keptPlansQuery(queryClient), runQuery, aftercare, people, jobs, timingQuery];
+  const rest = [
+    ...[listedTreesQuery(unitsHere()), openWorkQuery, keptPlansQuery(queryClient)],
+    ...[runQuery, aftercare, people, jobs, timingQuery],
+  ];
   for (const query of rest) await queryClient.fetchQuery<unknown>(query).catch(note);
   if (failed.length > 0) throw failed[0];
 }
@@ -239,12 +273,12 @@ export function useReadAhead(roundId: string | null, plotIds: readonly string[])
 }
 
 /** What waits on this device, as lines of the history to come. */
-function useWaiting() {
+export function useWaiting() {
   const items = useOutbox((outbox) => outbox.items);
   return waitingOf(items);
 }
 
-function useHere() {
+export function useHere() {
   const person = usePreferences((preferences) => preferences.person);
   const aheadMs = useHealth().data?.aheadMs;
   return useMemo(() => ({ person, now: orchardNow(aheadMs) }), [person, aheadMs]);

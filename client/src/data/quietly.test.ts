@@ -10,12 +10,8 @@ jest.mock('./queryClient', () => ({
     getQueryData: ([key]: [string]) => mockKnown.get(key),
   },
 }));
-jest.mock('./queries', () => ({
-  openWorkQuery: { queryKey: ['open'] },
-  siteQuery: { queryKey: ['site'] },
-  runQuery: { queryKey: ['run'] },
-  timingQuery: { queryKey: ['timing'] },
-}));
+jest.mock('./queries', () => ({ openWorkQuery: { queryKey: ['open'] } }));
+jest.mock('./ofLists', () => ({ readForLists: () => mockPrefetch({ queryKey: ['lists'] }) }));
 jest.mock('./keptPlans', () => ({ keptPlansQuery: () => ({ queryKey: ['kept'] }) }));
 jest.mock('./planner', () => ({ planner: () => mockStart() }));
 
@@ -37,13 +33,7 @@ test('the first screen comes first; then open work, kept plans and the thread th
   expect(mockStart).not.toHaveBeenCalled();
   jest.advanceTimersByTime(1);
   expect(mockStart).toHaveBeenCalledTimes(1);
-  expect(mockPrefetch.mock.calls.map(([query]) => query.queryKey)).toEqual([
-    ['site'],
-    ['open'],
-    ['kept'],
-    ['run'],
-    ['timing'],
-  ]);
+  expect(mockPrefetch.mock.calls.map(([query]) => query.queryKey)).toEqual([['lists'], ['open'], ['kept']]);
 });
 
 test('where the browser tells when it rests, that is waited for; and it can be taken back', () => {
@@ -74,9 +64,9 @@ test('whoever saves data reads what they open, and no more', () => {
 });
 
 test.each([
-  [1000, false, 5],
-  [1001, false, 0],
-  [1001, true, 5],
+  [1000, false, 3],
+  [1001, false, 1],
+  [1001, true, 3],
 ])('of %d trees, with open work read before: %s', (count, known, reads) => {
   mockKnown.set('trees', { trees: new Array(count) });
   if (known) mockKnown.set('open', { trees: [] });

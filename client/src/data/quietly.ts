@@ -1,22 +1,19 @@
 // While a page rests: what the lists of trees rest on is read, and the thread that plans is started, so that nobody waits for it later.
 import { keptPlansQuery } from './keptPlans';
+import { readForLists } from './ofLists';
 import { planner } from './planner';
-import { openWorkQuery, runQuery, siteQuery, timingQuery } from './queries';
+import { openWorkQuery } from './queries';
 import { queryClient } from './queryClient';
 
 /** So long after the house stands, on a slow phone too: the first screen comes first. */
 const AFTER_MS = 4000;
-/** So many trees are read without asking; more are megabytes by the dozen. */
+/** Of so many trees all records are read without asking; those of more are megabytes by the dozen. */
 export const MOST_UNASKED = 1000;
 
 /** The same at once: somebody has their finger on a list of trees, and its script is still to come. */
 export function readAsked(): void {
   planner();
-  void queryClient.prefetchQuery(siteQuery);
-  void queryClient.prefetchQuery(openWorkQuery);
-  void queryClient.prefetchQuery(keptPlansQuery(queryClient));
-  void queryClient.prefetchQuery(runQuery);
-  void queryClient.prefetchQuery(timingQuery);
+  readForLists();
 }
 
 /** @returns takes it back, where it has not begun */
@@ -25,10 +22,12 @@ export function readQuietly(): () => void {
   if ((navigator as { connection?: { saveData?: boolean } }).connection?.saveData) return () => undefined;
   let idle = 0;
   const begin = () => {
-    // Of a large orchard that is megabytes at first: who opens a list of it reads them
+    readAsked();
+    // Without signal the lists are made from these, and every tree of them can be opened
     const trees = queryClient.getQueryData<{ trees: unknown[] }>(['trees'])?.trees.length ?? 0;
-    if (trees > MOST_UNASKED && !queryClient.getQueryData(openWorkQuery.queryKey)) planner();
-    else readAsked();
+    if (trees > MOST_UNASKED && !queryClient.getQueryData(openWorkQuery.queryKey)) return;
+    void queryClient.prefetchQuery(openWorkQuery);
+    void queryClient.prefetchQuery(keptPlansQuery(queryClient));
   };
   const timer = setTimeout(() => {
     // Safari has no word for rest

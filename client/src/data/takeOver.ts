@@ -2,16 +2,19 @@
 import { actionsWaiting, openWorkWith, withActions, withWaiting } from '@mortisect/core/present';
 import type { Action, TreeDetail } from '@mortisect/core/records';
 import type { Answer } from './api';
+import { LISTED_TREES, listTaken } from './listedTrees';
 import { orchardNow } from './moment';
 import type { OutboxItem } from './outbox';
 import { waitingOf } from './pending';
 import { usePreferences } from './preferences';
 import { keepIfItFits, knownTrees, queryClient, walkKnown } from './queryClient';
+import { useTouched } from './touched';
 
 const ORCHARD = [
   ['trees'],
   ['tree'],
   ['open-work'],
+  LISTED_TREES,
   ['log'],
   ['round'],
   ['run'],
@@ -45,6 +48,8 @@ export function takeOver(item: OutboxItem, answer: unknown): void {
     keepIfItFits(queryKey);
     void queryClient.invalidateQueries({ queryKey });
   }
+  useTouched.getState().touch([...counts.keys()]);
+  listTaken(waiting, here);
   queryClient.setQueryData<Answer<'getOpenWork'>>(
     ['open-work'],
     (work) => work && openWorkWith(work, knownTrees(), walkKnown(), waiting, here),
@@ -63,7 +68,17 @@ export function takeOver(item: OutboxItem, answer: unknown): void {
   const read =
     item.route === 'putTree'
       ? ORCHARD
-      : [['round'], ['run'], ['aftercare'], ['log'], ['open-work'], ['jobs'], ['timing'], ['removed-photos']];
+      : [
+          ['round'],
+          ['run'],
+          ['aftercare'],
+          ['log'],
+          ['open-work'],
+          LISTED_TREES,
+          ['jobs'],
+          ['timing'],
+          ['removed-photos'],
+        ];
   for (const queryKey of read) void queryClient.invalidateQueries({ queryKey });
 }
 

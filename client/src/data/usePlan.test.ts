@@ -79,7 +79,7 @@ const treeOf = (id: string, code: string) => {
 const listedOfTree = (view: TreeView) => listedPlansOf([view], today).get('a') as ListedPlan;
 function listed(views: TreeView[]) {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
-  const hook = renderHook((props) => usePlans(props.views, today), {
+  const hook = renderHook((props) => usePlans(props.views, today, true), {
     initialProps: { views },
     wrapper: ({ children }) => createElement(QueryClientProvider, { client }, children),
   });
@@ -92,11 +92,12 @@ test('a list shows what is planned, names what cannot be, and keeps the last pla
   // Of b nothing is kept: it is searched first
   mockList.mockRejectedValueOnce(new Error('no plan')).mockResolvedValueOnce(proved);
   const { client, result, rerender } = listed([a, b]);
-  expect(result.current).toMatchObject({ ready: false, current: false, failed: [] });
-  await waitFor(() => result.current.ready);
+  expect(result.current.failed).toEqual([]);
+  expect(result.current.plans.size).toBe(0);
+  await waitFor(() => result.current.failed.length === 1 && result.current.held.has('a'));
   expect(result.current.plans.get('a')).toBe(proved);
   expect(result.current.plans.has('b')).toBe(false);
-  expect(result.current).toMatchObject({ current: true, failed: [b] });
+  expect(result.current.failed).toEqual([b]);
   // Both are searched for lists: of the one nothing is kept, of the other what does not hold any more
   expect(mockList.mock.calls.map(([, , , mostMs]) => mostMs)).toEqual([1500, 1500]);
   expect(mockStillHold.mock.calls).toEqual([[[{ kept: mockKept, input: expect.anything() }]]]);
@@ -109,11 +110,11 @@ test('a list shows what is planned, names what cannot be, and keeps the last pla
   const changed = treeOf('a', 'NEO');
   rerender({ views: [changed] });
   expect(result.current.plans.get('a')).toBe(proved);
-  expect(result.current).toMatchObject({ ready: true, current: false, failed: [] });
+  expect([result.current.held.has('a'), result.current.failed]).toEqual([false, []]);
   const next = listedOfTree(changed);
   await waitFor(() => mockList.mock.calls.length === 3);
   found(next);
-  await waitFor(() => result.current.current);
+  await waitFor(() => result.current.held.has('a'));
   expect(result.current.plans.get('a')).toBe(next);
   client.clear();
 });
@@ -129,12 +130,12 @@ test('what the server keeps is shown at once, and says that it is looked at unti
     }),
   );
   const { client, result } = listed([a]);
-  await waitFor(() => result.current.ready);
+  await waitFor(() => result.current.plans.has('a'));
   expect(result.current.plans.get('a')).toBe(kept);
-  expect(result.current.current).toBe(false);
+  expect(result.current.held.has('a')).toBe(false);
   await waitFor(() => mockStillHold.mock.calls.length === 1);
   answer([true]);
-  await waitFor(() => result.current.current);
+  await waitFor(() => result.current.held.has('a'));
   // As it is kept
   expect(result.current.plans.get('a')).toBe(mockKept);
   expect(mockList).not.toHaveBeenCalled();
@@ -151,7 +152,7 @@ test.each([
   const proved = listedOfTree(a);
   mockList.mockResolvedValueOnce(proved);
   const { client, result } = listed([a]);
-  await waitFor(() => result.current.ready);
+  await waitFor(() => result.current.plans.has('a'));
   expect(result.current.plans.get('a')).toBe(proved);
   expect(mockStillHold).not.toHaveBeenCalled();
   mockKept.now = 'dormant';
@@ -173,11 +174,10 @@ test('kept plans that hold are a list, asked for together, without a search', as
 
 test('without a tree there is nothing to wait for', () => {
   const client = new QueryClient();
-  const { result } = renderHook(() => usePlans(NO_VIEWS, null), {
+  const { result } = renderHook(() => usePlans(NO_VIEWS, null, true), {
     wrapper: ({ children }) => createElement(QueryClientProvider, { client }, children),
   });
-  expect(result.current).toMatchObject({ ready: true, current: true, failed: [] });
-  expect(result.current.plans.size).toBe(0);
+  expect([result.current.plans.size, result.current.held.size, result.current.failed]).toEqual([0, 0, []]);
 });
 const NO_VIEWS: TreeView[] = [];
 

@@ -171,27 +171,27 @@ export function usePlansOf<W>(
 }
 
 export interface Plans {
-  plans: Map<string, ListedPlan>;
-  /** Every tree has a plan, or will get none. */
-  ready: boolean;
-  /** No plan stands in for one that is still searched or looked at. */
-  current: boolean;
+  plans: ReadonlyMap<string, ListedPlan>;
+  /** Ids of the trees whose plan is of them as they stand; that of another stands in while its own is searched or looked at. */
+  held: ReadonlySet<string>;
   /** Trees that could not be planned on this device. */
-  failed: TreeView[];
+  failed: readonly TreeView[];
 }
 
 /**
  * Plans of many trees, by tree id; those never computed are missing. Until it is known that a plan is of the tree as it stands, its last one stands in,
  * or the one that the server keeps: whoever shows it leaves out what is done meanwhile.
+ *
+ * @param areAll the plans that the server keeps are read all together: of few trees each is asked for by itself
  */
-export function usePlans(views: readonly TreeView[], today: SiteToday | null): Plans {
+export function usePlans(views: readonly TreeView[], today: SiteToday | null, areAll: boolean): Plans {
   const client = useQueryClient();
   const last = useRef(new Map<string, ListedPlan>());
   // While the trees are still read
   useEffect(() => {
     planner();
   }, []);
-  const kept = useQuery(keptPlansQuery(client)).data?.plans;
+  const kept = useQuery({ ...keptPlansQuery(client), enabled: areAll }).data?.plans;
   // What is kept is drawn first; whether it holds is asked then
   const asked = useDeferredValue(views, NONE_YET);
   const queries = useMemo(
@@ -202,21 +202,19 @@ export function usePlans(views: readonly TreeView[], today: SiteToday | null): P
   return useMemo(() => {
     const foundOf = new Map(asked.map((view, i) => [view, found[i] ?? null]));
     const plans = new Map<string, ListedPlan>();
+    const held = new Set<string>();
     for (const view of views) {
       const { id } = view.tree;
       const own = foundOf.get(view);
       const plan = own && own !== 'failed' ? own : (last.current.get(id) ?? shownFrom(kept?.[id]));
-      if (plan) plans.set(id, plan);
+      if (!plan) continue;
+      plans.set(id, plan);
+      if (plan === own) held.add(id);
     }
     // A tree that is gone for a moment, between a record and its answer, comes back with the plan it had
     last.current = new Map([...last.current, ...plans]);
     const failed = views.filter((view) => foundOf.get(view) === 'failed');
-    return {
-      plans,
-      ready: views.every((view) => plans.has(view.tree.id) || foundOf.get(view) === 'failed'),
-      current: views.every((view) => (foundOf.get(view) ?? null) !== null),
-      failed,
-    };
+    return { plans, held, failed };
   }, [views, asked, found, kept]);
 }
 const NONE_YET: readonly TreeView[] = [];

@@ -41,7 +41,7 @@ export function findingWords(say: Say, findings: readonly Pick<Finding, 'disorde
 }
 
 /** “41.5 cm”, “collar”, “up to 50 cm”: the place in the fewest words. */
-export function placeWords(say: Say, cut: Cut, units: Units): string {
+export function placeWords(say: Say, cut: Pick<Cut, 'atCm' | 'upToCm'>, units: Units): string {
   if (cut.upToCm !== undefined) return say('shared.upTo', { tape: tapeText(say, cut.upToCm, units, 'down') });
   return cut.atCm === 0 ? say('shared.collar') : tapeText(say, cut.atCm, units, 'down');
 }

@@ -8,7 +8,15 @@ import {
   type StationState,
   type TimingNow,
 } from '@mortisect/contracts';
-import { kitKinds, roundKinds, runKinds, treeGroups, withStates } from '@mortisect/core/present';
+import {
+  kitKinds,
+  roundKinds,
+  runKinds,
+  siteToday,
+  treeGroups,
+  treeView,
+  withStates,
+} from '@mortisect/core/present';
 import {
   type Action,
   ActionBody,
@@ -21,6 +29,7 @@ import {
   TreeBody,
   type TreeDetail,
 } from '@mortisect/core/records';
+import { listedTreeOf } from '@mortisect/core/run';
 import { asksForShape } from '@mortisect/core/shaping';
 import { cropOf } from '@mortisect/core/stage';
 import { groupWithCurves, seasonOf, siteTiming } from '@mortisect/core/timing';
@@ -199,6 +208,15 @@ export class FakeServer {
           gone: [],
           latestActions: this.actions.slice(-5).toReversed(),
         };
+      case 'getListedTrees': {
+        // It plans nothing ahead: whoever lists its trees plans them
+        const today = siteToday(this.site.site, null, NOW.slice(0, 10));
+        return {
+          ...{ revision: 'fake:1', whole: true, day: today.day, siteRevision: this.site.revision, gone: [] },
+          trees: this.open().map((detail) => listedTreeOf(treeView(detail, today), null, today, false)),
+          latestActions: this.actions.slice(-5).toReversed(),
+        };
+      }
       case 'getKeptPlans':
         return { revision: 'fake:0', whole: true, plans: [] };
       case 'putFinding':

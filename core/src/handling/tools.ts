@@ -78,7 +78,7 @@ export type KitGap = 'nothing takes it' | 'nothing reaches it' | 'ladder needed'
  */
 export function kitGap(
   kit: readonly Tool[],
-  { kerfMm, dead, wielded }: { kerfMm: number; dead: boolean; wielded: Wielded | null },
+  { kerfMm, dead, wielded }: { kerfMm: number; dead: boolean; wielded: Pick<Wielded, 'station'> | null },
   hasLadder: boolean,
 ): KitGap | null {
   if (wielded) return wielded.station === 'ladder' && !hasLadder ? 'ladder needed' : null;

@@ -133,7 +133,7 @@ test.each([
     });
     const said = runOrder({ trees: rows, start: null, end: null, metresPerMinute: 50 });
     expect(new Set(said.order).size).toBe(count);
-  expect(said.walk.metres).toBeLessThanOrEqual((count - 1) * 4 * most);
+    expect(said.walk.metres).toBeLessThanOrEqual((count - 1) * 4 * most);
     expect(said.bound).toBeCloseTo((count - 1) * 4, 6);
   },
 );

@@ -10,7 +10,7 @@ export {
 } from './findingState';
 export { actionOf, fold, type Present } from './fold';
 export { asHappened, CLOCK_GRACE_MS, happenedAt } from './happened';
-export { type OpenWorkChanges, withChanges } from './openWork';
+export { asksForWork, inWalkingOrder, type OpenWorkChanges, withChanges } from './openWork';
 export {
   type Booking,
   bookings,
@@ -59,5 +59,15 @@ export {
 export { isUrgent } from './urgent';
 export { USUAL_CUT } from './usualCut';
 export { type VigourKnown, vigourOf } from './vigour';
-export { actionsWaiting, openWorkWith, treesWith, type Waiting, withActions, withWaiting } from './waiting';
+export {
+  actionsWaiting,
+  type Here,
+  openWorkWith,
+  treesWaiting,
+  treesWith,
+  type Waiting,
+  withActions,
+  withLatest,
+  withWaiting,
+} from './waiting';
 export { workPaces } from './workPace';

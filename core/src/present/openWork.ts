@@ -49,8 +49,11 @@ export function withChanges<W extends OpenWork>(
 }
 
 /** Trees that the walk does not know come last. @param walk ids of all trees in walking order */
-export function inWalkingOrder(trees: readonly TreeDetail[], walk: readonly string[]): TreeDetail[] {
+export function inWalkingOrder<T extends { tree: { id: string } }>(
+  trees: readonly T[],
+  walk: readonly string[],
+): T[] {
   const placeOf = new Map(walk.map((id, place) => [id, place]));
-  const place = ({ tree }: TreeDetail) => placeOf.get(tree.id) ?? walk.length;
+  const place = ({ tree }: T) => placeOf.get(tree.id) ?? walk.length;
   return trees.toSorted((a, b) => place(a) - place(b));
 }

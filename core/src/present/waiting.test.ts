@@ -3,7 +3,15 @@
 import type { TreeDetail } from '../records/index';
 import { FindingBody } from '../records/index';
 import { detail, did, finding } from '../testing/index';
-import { openWorkWith, treesWith, type Waiting, withActions, withWaiting } from './index';
+import {
+  openWorkWith,
+  treesWaiting,
+  treesWith,
+  type Waiting,
+  withActions,
+  withLatest,
+  withWaiting,
+} from './index';
 
 const here = { person: 'Boat crew', now: '2026-11-24T10:00:00Z' };
 const {
@@ -166,4 +174,25 @@ test.each<[string, Partial<TreeDetail['tree']>, boolean]>([
   const work = { trees: [shaped], latestActions: [] };
   const seen = openWorkWith(work, [], ['s', 'a'], [cut('c', ['f'])], here);
   expect(seen.trees.map(({ tree }) => tree.id)).toEqual(stays ? ['s'] : []);
+});
+
+test('which trees something waits of: an undo is of the tree that has what it takes back, here or with the server', () => {
+  const undo = (actionId: string) => act(`undo ${actionId}`, { kind: 'undone', actionId });
+  const onRecord = (id: string) => (id === 'd' ? 'b' : null);
+  const of = (...items: Waiting[]) => treesWaiting(items, onRecord);
+  expect(of(found('g'), cut('c', ['g']))).toEqual(['a']);
+  expect(of(cut('c', ['f']), undo('c'))).toEqual(['a']);
+  expect(of(undo('d'))).toEqual(['b']);
+  expect(of(undo('nobody knows'), act('r', { kind: 'runPaused', at: here.now }))).toEqual([]);
+  expect(of({ recordId: 'e', baseRevision: 1, value: { kind: 'limbs', limbs: [] } })).toEqual(['e']);
+});
+
+test('what was done last, with what waits: the latest first, nothing of a round', () => {
+  const before = did({ kind: 'bladeCleaned', at: '2026-11-24T08:00:00Z', blade: 'Blade 1', agentId: 'x' });
+  const later = act('p', { kind: 'runPaused', at: '2026-11-24T09:00:00Z' });
+  const seen = act('s', {
+    ...{ kind: 'treeSeen', at: here.now, treeId: 'a', seen: 'all round', verdict: 'sound' },
+  });
+  const latest = withLatest([before], [later, seen], here);
+  expect(latest.map(({ id }) => id)).toEqual(['p', before.id]);
 });

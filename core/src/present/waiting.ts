@@ -140,10 +140,34 @@ export function openWorkWith<W extends OpenWork>(
   return {
     ...work,
     trees: inWalkingOrder(open, walk),
-    latestActions: withActions(work.latestActions, actionsWaiting(waiting, here))
-      .filter(({ action }) => !isOfRound(action))
-      .sort((a, b) => Date.parse(b.action.at) - Date.parse(a.action.at)),
+    latestActions: withLatest(work.latestActions, waiting, here),
   };
+}
+
+/** What was done lately, the latest first, with what waits; without what is of a round. */
+export function withLatest(latest: readonly Action[], waiting: readonly Waiting[], here: Here): Action[] {
+  return withActions(latest, actionsWaiting(waiting, here))
+    .filter(({ action }) => !isOfRound(action))
+    .sort((a, b) => Date.parse(b.action.at) - Date.parse(a.action.at));
+}
+
+/**
+ * Ids of the trees that something which waits is of.
+ *
+ * @param treeOfAction of an action that is taken back; null where nobody knows
+ */
+export function treesWaiting(
+  waiting: readonly Waiting[],
+  treeOfAction: (actionId: string) => string | null,
+): string[] {
+  const trees = waiting.flatMap((item) => {
+    const { value } = item;
+    if (value.kind !== 'action' || value.action.kind !== 'undone') return treeOf(item) ?? [];
+    const { actionId } = value.action;
+    const taken = waiting.find(({ recordId }) => recordId === actionId);
+    return (taken ? treeOf(taken) : treeOfAction(actionId)) ?? [];
+  });
+  return [...new Set(trees)];
 }
 
 /** The register with new and changed trees that wait, and the findings that wait counted in. */

@@ -15,7 +15,7 @@ import { aheadOf, type RunItem } from './work';
 
 /** Blades of the kind that the cut was planned with; where it names none, all of them. */
 export function fitting(blades: readonly Blade[], { handling }: RunItem): Blade[] {
-  const ofKind = blades.filter(({ tool }) => tool.id === handling.wielded?.tool.id);
+  const ofKind = blades.filter(({ tool }) => tool.id === handling.wielded?.toolId);
   return ofKind.length > 0 ? ofKind : [...blades];
 }
 
@@ -60,7 +60,7 @@ export function cleaningsAhead(left: readonly RunItem[], { season, site }: SiteT
   const states = new Map<string, BladeState>();
   let cleanings = 0;
   for (const item of left) {
-    const tool = item.handling.wielded?.tool.id ?? '';
+    const tool = item.handling.wielded?.toolId ?? '';
     let state = states.get(tool) ?? UNKNOWN;
     if (dirtyBecause(state, aheadOf(item), season, site.schools.cleaning) !== null) {
       cleanings++;

@@ -1,20 +1,20 @@
 // What to bring, by the cuts ahead: each tool with its cuts and the thickest of them, a ladder where one is stood on, time and supplies.
 import { siteToday, treeView } from '../present/index';
-import { detail, finding, listedPlansOf, site } from '../testing/index';
+import { detail, finding, listedTreesOf, site } from '../testing/index';
 import { bringFor, type RunItem, runOf, transmissionCuts, workOf } from './index';
 
 const on = siteToday(site, null, '2026-11-24');
 const itemsOf = (...disorders: string[]): RunItem[] => {
   const findings = disorders.map((disorder, i) => finding(`${i}`, i === 0 ? 'S' : 'R', disorder));
   const views = [treeView(detail(findings), on)];
-  return runOf({ work: workOf(views, listedPlansOf(views, on), on), actions: [], today: on }).left;
+  return runOf({ work: workOf(listedTreesOf(views, on)), actions: [], today: on }).left;
 };
 const [first] = itemsOf('FB_CANK_A') as [RunItem];
 const tool = (id: string) => on.site.plan.kit.find((item) => item.id === id) ?? on.site.plan.kit[0];
 const cutWith = (id: string, kerfMm: number, more: Partial<RunItem> = {}): RunItem => {
   const [saw] = [tool(id)];
   if (!saw) throw new Error('The kit is empty.');
-  const wielded = { ...(first.handling.wielded as NonNullable<RunItem['handling']['wielded']>), tool: saw };
+  const wielded = { toolId: saw.id, station: 'ground' as const };
   return { ...first, handling: { ...first.handling, kerfMm, wielded }, ...more };
 };
 
@@ -36,10 +36,10 @@ test('a ladder is brought as soon as one cut is made from it', () => {
 test('time is that of the cuts, and supplies follow time, cuts and blades of a kind', () => {
   /** Each on a tree of its own, so that each asks for a clean blade. */
   const twelve = (minutes: number) =>
-    Array.from({ length: 12 }, (_, i): RunItem => {
-      const tree = { ...first.view.tree, id: `t${i}` };
-      return { ...first, minutes, view: { ...first.view, tree } };
-    });
+    Array.from(
+      { length: 12 },
+      (_, i): RunItem => ({ ...first, minutes, tree: { ...first.tree, id: `t${i}` } }),
+    );
   const short = bringFor({ left: twelve(1) }, on);
   const long = bringFor({ left: twelve(20) }, on);
   expect([short.minutes, long.minutes]).toEqual([12, 240]);

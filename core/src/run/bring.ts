@@ -35,7 +35,7 @@ export function bringFor(
 ): Bring {
   const { kit } = today.site.plan;
   const tools = kit.flatMap((tool) => {
-    const cuts = left.filter((item) => item.handling.wielded?.tool.id === tool.id);
+    const cuts = left.filter((item) => item.handling.wielded?.toolId === tool.id);
     const thickestMm = Math.max(0, ...cuts.map((item) => item.handling.kerfMm));
     return cuts.length > 0 ? [{ tool, cuts: cuts.length, thickestMm }] : [];
   });
@@ -60,9 +60,9 @@ export function bringFor(
   };
 }
 
-function missingFor({ id, view, handling, disorders }: RunItem, { site }: SiteToday): Bring['missing'] {
+function missingFor({ id, tree, handling, disorders }: RunItem, { site }: SiteToday): Bring['missing'] {
   const { kerfMm, kerfHeightCm, wielded } = handling;
   const cut = { kerfMm, dead: isPlainDead(disorders), wielded };
   const gap = kitGap(site.plan.kit, cut, site.gear.includes('ladder'));
-  return gap ? [{ itemId: id, treeCode: view.tree.code, gap, kerfMm, kerfHeightCm }] : [];
+  return gap ? [{ itemId: id, treeCode: tree.code, gap, kerfMm, kerfHeightCm }] : [];
 }

@@ -52,7 +52,7 @@ export function cardOf({ open, item, done, logs, blade, ways, today, chosen }: S
   }
   const stands = done.findLast(({ action }) => action.kind === 'stationTaken')?.action;
   const there =
-    stands?.kind === 'stationTaken' && stands.treeId === item.view.tree.id && stands.station === item.station;
+    stands?.kind === 'stationTaken' && stands.treeId === item.tree.id && stands.station === item.station;
   // The contact time runs on the way to the tree
   if (!there) return { is: 'go' };
   return state.is === 'wet' ? { is: 'wet', until: state.until } : { is: 'cut' };

@@ -14,19 +14,25 @@ export interface Placed {
 }
 
 /** As planned: where the bud is still to be found, the outermost place. */
-export function placedAt({ limbId, atCm, upToCm, kind }: Cut): Placed {
+export function placedAt({
+  limbId,
+  atCm,
+  upToCm,
+  kind,
+}: Pick<Cut, 'limbId' | 'atCm' | 'upToCm' | 'kind'>): Placed {
   return { limbId, atCm: upToCm ?? atCm, kind };
 }
 
 /** What was really cut decides what goes on record: its weight, and how far short of the clearances it fell. */
 export function cutMade(
-  item: RunItem,
+  view: TreeView,
+  item: Pick<RunItem, 'findingIds' | 'disorders' | 'plainMinutes'>,
   placed: Placed,
   blade: Blade,
   at: string,
   today: SiteToday,
 ): ActionOf<'cutMade'> {
-  const { view, findingIds, disorders, plainMinutes } = item;
+  const { findingIds, disorders, plainMinutes } = item;
   const record = recordOf(
     { view, findingIds, disorders },
     placed,
@@ -56,7 +62,7 @@ export function arboristMade(
 }
 
 function recordOf(
-  { view, findingIds, disorders }: Pick<RunItem, 'view' | 'findingIds' | 'disorders'>,
+  { view, findingIds, disorders }: { view: TreeView } & Pick<RunItem, 'findingIds' | 'disorders'>,
   placed: Placed,
   { blade, tool }: { blade: string; tool: string },
   at: string,

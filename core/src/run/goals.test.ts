@@ -2,7 +2,7 @@
 
 import { treeView } from '../present/index';
 import type { Action, ActionBody, TreeDetail } from '../records/index';
-import { detail, did, limb, listedPlansOf, today } from '../testing/index';
+import { detail, did, limb, listedPlansOf, listedTreesOf, today } from '../testing/index';
 import type { Limb } from '../tree/index';
 import { cutMade, placedAt } from './cutRecord';
 import { runOf } from './run';
@@ -15,11 +15,12 @@ const treeOf = (limbs: Limb[], actions: ActionBody[], plantedYear: number): Tree
   limbs,
   actions: actions.map((action, i) => ({ ...did(action), id: `0193f000-0000-7000-8000-00000000010${i}` })),
 });
+const bare = treeOf(whip, [], 2026);
 const runOn = (tree: TreeDetail) => {
   const view = treeView(tree, today);
-  return runOf({ work: workOf([view], listedPlansOf([view], today), today), actions: tree.actions, today });
+  return runOf({ work: workOf(listedTreesOf([view], today)), actions: tree.actions, today });
 };
-const headed = () => runOn(treeOf(whip, [], 2026));
+const headed = () => runOn(bare);
 
 test('a whip on which nothing was found is headed, and the cut says what it is for', () => {
   const { left } = headed();
@@ -47,7 +48,7 @@ test('a whip on which nothing was found is headed, and the cut says what it is f
 test('once it is made it is done, answers no finding, and leaves the blade as clean as it was', () => {
   const { item, blades } = headed();
   if (!item || !blades[0]) throw new Error('There is a cut and a blade for it.');
-  const made = cutMade(item, placedAt(item.cut), blades[0], AT, today);
+  const made = cutMade(treeView(bare, today), item, placedAt(item.cut), blades[0], AT, today);
   expect(made).toMatchObject({
     findingIds: [],
     disorders: [],
@@ -57,7 +58,7 @@ test('once it is made it is done, answers no finding, and leaves the blade as cl
   // A plan from before it was made names wood that is gone
   const before = treeView(treeOf(whip, [], 2026), today);
   const after = treeView(treeOf(whip, [made], 2026), today);
-  expect(workOf([after], listedPlansOf([before], today), today).items).toEqual([]);
+  expect(workOf(listedTreesOf([after], today, listedPlansOf([before], today))).items).toEqual([]);
 });
 
 test.each<[string, Partial<Extract<ActionBody, { kind: 'cutNotMade' }>>, number]>([

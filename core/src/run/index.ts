@@ -3,5 +3,7 @@ export { type Bring, bringFor } from './bring';
 export type { AfterCut } from './card';
 export { arboristMade, cutMade, type Placed, placedAt } from './cutRecord';
 export { findingAt } from './freshFinding';
+export { type Due, type ListedCut, ListedTree } from './listedShape';
+export { listedTreeOf, standIn } from './listedTree';
 export { type LeftOutBecause, type Run, runOf, type Stop } from './run';
-export { type RunItem, transmissionCuts, workOf } from './work';
+export { cutAtHand, type RunItem, transmissionCuts, workOf } from './work';

@@ -10,7 +10,7 @@ import {
   visitsOf,
 } from '../plan/index';
 import { judgedAt, planInputOf, treeView } from '../present/index';
-import { detail, finding, listedPlansOf, plansOf, today } from '../testing/index';
+import { detail, finding, listedPlansOf, listedTreesOf, plansOf, today } from '../testing/index';
 import { workOf } from './index';
 
 const FOUND = [
@@ -55,7 +55,7 @@ describe.each([...FOUND.map((one) => [one[0], [one]] as const), ['all of them', 
             infected: priced.infected,
             left: priced.left,
           });
-          const item = workOf([view], new Map([['a', listed]]), on).items.find(
+          const item = workOf(listedTreesOf([view], on, new Map([['a', listed]]))).items.find(
             ({ candidateId }) => candidateId === step.candidateId,
           );
           if (item) expect(item.station).toBe(stationOf(priced, tree));

@@ -1,21 +1,19 @@
 // A cut as it goes on record, and what its face shows as a finding toward the trunk.
 import { bladesOf, siteToday, treeView } from '../present/index';
-import { detail, finding, limbs, listedPlansOf, site } from '../testing/index';
+import { detail, finding, limbs, listedTreesOf, site } from '../testing/index';
 import { cutMade, findingAt, placedAt, type RunItem, runOf, workOf } from './index';
 
 const on = siteToday(site, null, '2026-11-24');
 const tree = detail([finding('1', 'S', 'FB_CANK_A')]);
-const views = [treeView(tree, on)];
-const [item] = runOf({ work: workOf(views, listedPlansOf(views, on), on), actions: [], today: on }).left as [
-  RunItem,
-];
+const view = treeView(tree, on);
+const [item] = runOf({ work: workOf(listedTreesOf([view], on)), actions: [], today: on }).left as [RunItem];
 const [blade] = bladesOf(site.plan.kit);
 if (!blade) throw new Error('The kit is empty.');
 const AT = '2026-11-24T09:00:00Z';
 
 describe('a cut on record', () => {
   const made = (atCm: number, of = item) =>
-    cutMade(of, { limbId: 'S', atCm, kind: 'heading' }, blade, AT, on);
+    cutMade(view, of, { limbId: 'S', atCm, kind: 'heading' }, blade, AT, on);
 
   test('says where it was made, with what, and what came off', () => {
     expect(made(60)).toMatchObject({
@@ -29,7 +27,7 @@ describe('a cut on record', () => {
     });
     // 40 mm at the base, 8 at 180 cm: 40 − 32 · 60/180
     expect(made(60).cut.diameterMm).toBeCloseTo(29.3, 1);
-    expect(made(60).cut.sentence).toBe(`${views[0]?.names.get('S')}, 60 cm from the collar.`);
+    expect(made(60).cut.sentence).toBe(`${view.names.get('S')}, 60 cm from the collar.`);
     expect(made(60.04).cut.sentence).toContain(', 60 cm');
     expect(made(60).cut.massKg).toBeGreaterThan(made(120).cut.massKg ?? 0);
   });

@@ -2,7 +2,7 @@
 
 import { siteToday, treeView } from '../present/index';
 import type { Action, ActionBody } from '../records/index';
-import { detail, did, finding, listedPlansOf, site, today } from '../testing/index';
+import { detail, did, finding, listedPlansOf, listedTreesOf, site, today } from '../testing/index';
 import { bladeFor, cleaningsAhead } from './bladeAtHand';
 import { bringFor } from './bring';
 import { runOf } from './run';
@@ -47,7 +47,7 @@ const dead = finding('2', 'R', 'DEAD');
 /** All cuts are made with the saw: both limbs are too thick for the lopper. */
 const run = (actions: Action[], tree = detail([canker, dead]), on = today, inHand: string | null = null) => {
   const view = treeView(tree, on);
-  return runOf({ work: workOf([view], listedPlansOf([view], on), on), actions, today: on, inHand });
+  return runOf({ work: workOf(listedTreesOf([view], on)), actions, today: on, inHand });
 };
 const sawOnly = siteToday(
   { ...site, plan: { ...site.plan, kit: site.plan.kit.filter(({ id }) => id === 'saw') } },
@@ -188,7 +188,7 @@ test('on a tall tree what is low is run; what no ladder leads to is handed over,
 
 test('disease on the stem is said in the run: no cut answers it', () => {
   const stem = finding('3', 'T', 'FB_CANK_A', { fromCm: 5, toCm: 12 });
-  expect(run([started], detail([dead, stem])).toDecide.map(({ tree }) => tree.id)).toEqual(['a']);
+  expect(run([started], detail([dead, stem])).toDecide.map(({ id }) => id)).toEqual(['a']);
 });
 
 test('a cut answers the findings of the cuts that it swallows', () => {
@@ -361,13 +361,13 @@ describe('which cuts are in the run', () => {
       ),
     );
     return runOf({
-      work: workOf(views, listedPlansOf(views, today), today),
+      work: workOf(listedTreesOf(views, today)),
       actions,
       today,
       ...(order && { order }),
     });
   };
-  const trees = ({ stops }: ReturnType<typeof both>) => stops.map(({ view }) => view.tree.id);
+  const trees = ({ stops }: ReturnType<typeof both>) => stops.map(({ tree }) => tree.id);
 
   test('trees that no order names come by what their wood is, after those it names', () => {
     expect(trees(both([]))).toEqual(['b', 'a', 'c']);
@@ -399,7 +399,7 @@ describe('which cuts are in the run', () => {
 
   test('what the plan hands over stays out, whatever is said of the cut alone', () => {
     const view = treeView(detail([canker]), today);
-    const work = workOf([view], listedPlansOf([view], today), today);
+    const work = workOf(listedTreesOf([view], today));
     const [item] = work.items;
     if (!item) throw new Error('Nothing to cut.');
     const given = (more: object) =>
@@ -414,11 +414,11 @@ describe('which cuts are in the run', () => {
     const before = treeView(detail([canker, dead]), today);
     const plans = listedPlansOf([before], today);
     const left = (tree: ReturnType<typeof detail>) =>
-      workOf([treeView(tree, today)], plans, today).items.map(({ cut: { limbId } }) => limbId);
+      workOf(listedTreesOf([treeView(tree, today)], today, plans)).items.map(({ cut: { limbId } }) => limbId);
     expect(left(detail([canker, dead])).toSorted()).toEqual(['R', 'S']);
     expect(left(detail([dead]))).toEqual(['R']);
     const drawn = detail([canker, { ...dead, limbId: 'S' }]);
     expect(left({ ...drawn, limbs: drawn.limbs.filter(({ id }) => id !== 'R') })).toEqual(['S']);
-    expect(workOf([before], new Map(), today).items).toEqual([]);
+    expect(workOf(listedTreesOf([before], today, new Map())).items).toEqual([]);
   });
 });

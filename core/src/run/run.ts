@@ -12,12 +12,12 @@ import {
   openRun,
   type SiteToday,
   standingActions,
-  type TreeView,
 } from '../present/index';
 import type { Action, ActionOf } from '../records/index';
 import { localClock, momentOf } from '../weather/index';
 import { bladeFor, fitting, waysFor } from './bladeAtHand';
 import { type Card, cardOf } from './card';
+import type { ListedTree } from './listedShape';
 import type { RunItem, RunWork } from './work';
 
 /** Why a cut that is due is not in the run. */
@@ -31,7 +31,7 @@ interface LeftOut extends RunItem {
 
 /** A tree of the run with what is to be done on it. */
 export interface Stop {
-  view: TreeView;
+  tree: ListedTree['tree'];
   wood: WoodClass;
   items: RunItem[];
 }
@@ -47,7 +47,7 @@ export interface Run {
   waiting: RunItem[];
   leftOut: LeftOut[];
   /** Trees of this run on which a decision is open. */
-  toDecide: TreeView[];
+  toDecide: ListedTree['tree'][];
   item: RunItem | null;
   card: Card;
   blades: Blade[];
@@ -88,7 +88,7 @@ export function runOf({ work, actions, today, order = [], inHand = null }: RunGi
     else leftOut.push({ ...item, because });
   }
   const all = stopsIn(waiting, open?.treeIds ?? order);
-  const stops = open ? all.filter(({ view }) => open.treeIds.includes(view.tree.id)) : all;
+  const stops = open ? all.filter(({ tree }) => open.treeIds.includes(tree.id)) : all;
   const left = stops.flatMap((stop) => stop.items);
   const item = left[0] ?? null;
   const blades = bladesOf(today.site.plan.kit);
@@ -112,7 +112,7 @@ export function runOf({ work, actions, today, order = [], inHand = null }: RunGi
     waiting: all.flatMap((stop) => stop.items),
     left,
     leftOut,
-    toDecide: open ? toDecide.filter(({ tree }) => open.treeIds.includes(tree.id)) : [],
+    toDecide: open ? toDecide.filter(({ id }) => open.treeIds.includes(id)) : [],
     item,
     card: cardOf({ open, item, done, logs, blade, ways, today, chosen: inHand !== null }),
     blades,
@@ -137,14 +137,13 @@ const OF_THE_RUN: ReadonlySet<Action['action']['kind']> = new Set([
 ]);
 
 function whyLeftOut({ handling, ...item }: RunItem, done: readonly Action[]): LeftOutBecause | null {
-  if (item.handedOver || handling.handOver)
-    return { code: 'hand over', cautions: handling.cautions.filter(({ kind }) => kind === 'hand over') };
+  if (item.handedOver || handling.handOver) return { code: 'hand over', cautions: handling.cautions };
   const notMade = done.findLast(
     ({ action }) =>
       action.kind === 'cutNotMade' &&
       (item.findingIds.length > 0
         ? item.findingIds.every((id) => action.findingIds.includes(id))
-        : action.treeId === item.view.tree.id && action.candidateId === item.candidateId),
+        : action.treeId === item.tree.id && action.candidateId === item.candidateId),
   );
   return notMade?.action.kind === 'cutNotMade' ? { code: 'not made', reason: notMade.action.reason } : null;
 }
@@ -153,14 +152,15 @@ function whyLeftOut({ handling, ...item }: RunItem, done: readonly Action[]): Le
 function stopsIn(items: readonly RunItem[], order: readonly string[]): Stop[] {
   const byTree = new Map<string, RunItem[]>();
   for (const item of items) {
-    byTree.set(item.view.tree.id, [...(byTree.get(item.view.tree.id) ?? []), item]);
+    const onTree = byTree.get(item.tree.id);
+    if (onTree) onTree.push(item);
+    else byTree.set(item.tree.id, [item]);
   }
   const stops = [...byTree.values()].map((onTree): Stop => {
     const wood = woodClass(onTree.flatMap((item) => item.disorders));
-    return { view: (onTree[0] as RunItem).view, wood, items: onTree };
+    return { tree: (onTree[0] as RunItem).tree, wood, items: onTree };
   });
   const placeOf = new Map(order.map((id, place) => [id, place]));
-  const rank = ({ view, wood }: Stop) =>
-    placeOf.get(view.tree.id) ?? order.length + woodClasses.indexOf(wood);
+  const rank = ({ tree, wood }: Stop) => placeOf.get(tree.id) ?? order.length + woodClasses.indexOf(wood);
   return stops.sort((a, b) => rank(a) - rank(b));
 }

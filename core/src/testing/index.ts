@@ -5,4 +5,15 @@ export function manyRuns(all: number, slice: number): number {
   const { process } = globalThis as { process?: { env: Record<string, string | undefined> } };
   return process?.env.LONG ? all : slice;
 }
-export { detail, did, finding, limb, limbs, listedPlansOf, plansOf, site, today } from './orchard';
+export {
+  detail,
+  did,
+  finding,
+  limb,
+  limbs,
+  listedPlansOf,
+  listedTreesOf,
+  plansOf,
+  site,
+  today,
+} from './orchard';

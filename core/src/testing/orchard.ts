@@ -10,6 +10,7 @@ import {
   type TreeDetail,
   TreeSummary,
 } from '../records/index';
+import { type ListedTree, listedTreeOf } from '../run/index';
 import type { Limb } from '../tree/index';
 
 export const site: Site = Site.parse({
@@ -127,4 +128,13 @@ export function plansOf(views: readonly TreeView[], { site: ofSite, day }: SiteT
 /** The same as lists take them. */
 export function listedPlansOf(views: readonly TreeView[], on: SiteToday): Map<string, ListedPlan> {
   return new Map([...plansOf(views, on)].map(([id, solved]) => [id, listedOf(solved)]));
+}
+
+/** These trees as lists take them, by plans that are searched for them; none is planned where no plan is given for it. */
+export function listedTreesOf(
+  views: readonly TreeView[],
+  on: SiteToday,
+  plans: ReadonlyMap<string, ListedPlan> = listedPlansOf(views, on),
+): ListedTree[] {
+  return views.map((view) => listedTreeOf(view, plans.get(view.tree.id) ?? null, on, true));
 }

@@ -37,6 +37,7 @@ import { firstSync } from '../services/firstSync';
 import { readLog } from '../services/history';
 import { getJobs, putJob } from '../services/jobs';
 import { getKeptPlans } from '../services/keptPlans';
+import type { TreeLister } from '../services/listedTrees';
 import { getOpenWork, getPlotTrees, getTree, getTrees } from '../services/orchard';
 import { getPhoto, putPhoto } from '../services/photos';
 import { cutSheet, planCsv, planJson, plotCutSheet } from '../services/plans';
@@ -77,6 +78,7 @@ interface AppParts {
   changes: Changes;
   metrics?: Metrics;
   copies: CopyKeeper;
+  lister: TreeLister;
   condition: Pick<Condition, 'noteFault'>;
   /** How phones on the local network come in; null where they do not. */
   field: (() => Field) | null;
@@ -143,7 +145,7 @@ const CONTENT_SECURITY = {
   upgradeInsecureRequests: null,
 };
 
-function handlers({ db, config, access, pool, now, changes, copies, field }: AppParts): Handlers {
+function handlers({ db, config, access, pool, now, changes, copies, field, lister }: AppParts): Handlers {
   const off = Object.fromEntries(
     computeNames.map((route) => [
       route,
@@ -228,6 +230,7 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
         signal: whileWaited(request),
       }),
     getOpenWork: ({ query }) => getOpenWork(db, Number(now().slice(0, 4)), query.since),
+    getListedTrees: ({ query: { units, since } }) => lister.read(units, since),
     getChanges: ({ query }) => ({ fileName: '', content: changes.listen(query.device ?? null) }),
     putFinding: ({ params, body, device }) =>
       putFinding(db, { id: params.findingId, ...body, device, now: now() }),
@@ -273,7 +276,7 @@ function handlers({ db, config, access, pool, now, changes, copies, field }: App
     getCalendarPath: () => calendarPath(db),
     getCalendar: ({ params, say }) => siteCalendar(say, db, pool, { token: params.token, now: now() }),
     getTreeCalendar: ({ params, say }) => treeCalendar(say, db, pool, { treeId: params.treeId, now: now() }),
-    getKeptPlans: ({ query }) => getKeptPlans(db, query.since),
+    getKeptPlans: ({ query }) => getKeptPlans(db, query.since, query.tree),
     getPlan: ({ params }) => planJson(db, pool, params.treeId, now()),
     getPlanCsv: ({ params, say }) => planCsv(say, db, pool, { treeId: params.treeId, now: now() }),
     getCutSheet: ({ params, query, request, say: { locale } }) =>

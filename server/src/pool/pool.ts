@@ -20,6 +20,7 @@ import type { ComputeName } from './computeNames';
 import type { ComputeBody, Computed, ComputeTask } from './computes';
 import { askedBy, BACKGROUND, FairQueue, idleThread, type Turn } from './fairQueue';
 import { foldOff } from './fold';
+import type { listedTrees } from './listed';
 import type * as planOf from './plan';
 import { joined, type Sliced } from './slices';
 import type { simulated } from './weatherSource';
@@ -53,6 +54,7 @@ export interface Pool {
    * @throws {ZodError} where a body that came as bytes is not what the route takes
    */
   compute<K extends ComputeName>(task: ComputeTask<K>, asking: Asking): Promise<JsonText>;
+  listedTrees: Off<typeof listedTrees>;
   planToKeep: Off<typeof planOf.planToKeep>;
   treePlan: Off<typeof planOf.treePlan>;
   /** @throws {HttpProblem} 503 where too much waits already or it took too long */
@@ -150,6 +152,7 @@ export function makePool(worker = new URL('./tasks.worker.mjs', import.meta.url)
         else asking.set(by, left);
       }
     },
+    listedTrees: off(quick, 'listedTrees'),
     planToKeep: off(slow, 'planToKeep', BACKGROUND),
     treePlan: inTime(off(quick, 'treePlan')),
     async readWeatherFile(file, signal) {

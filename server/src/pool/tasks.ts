@@ -9,6 +9,7 @@ import { type Sliced, slicesOf } from './slices';
 
 export { compute } from './computes';
 export { fold } from './fold';
+export { listedTrees } from './listed';
 export { planToKeep, treePlan } from './plan';
 export { simulated } from './weatherSource';
 export { timing, treeSeason, treeTiming } from './when';

@@ -7,6 +7,7 @@ export const {
   compute,
   damagedPages,
   fold,
+  listedTrees,
   readTreeFile,
   readCopy,
   readWeatherFile,

@@ -20,18 +20,23 @@ export interface KeptPlans {
   plans: (KeptPlan & { treeId: string })[];
 }
 
-/** @param since the revision of the plans that was read last; what is of another orchard, or ahead of this one, is read whole */
-export async function getKeptPlans(db: Store, since?: string): Promise<KeptPlans> {
+/**
+ * @param since the revision of the plans that was read last; what is of another orchard, or ahead of this one, is read whole
+ * @param treeId only the plan of this tree
+ */
+export async function getKeptPlans(db: Store, since?: string, treeId?: string): Promise<KeptPlans> {
   const reached = await plansRevisionOf(db);
   const from = sinceOf(since, reached);
   const kept = await db
     .select()
     .from(plans)
-    .where(from === null ? undefined : gt(plans.seq, from))
+    .where(
+      and(from === null ? undefined : gt(plans.seq, from), treeId ? eq(plans.treeId, treeId) : undefined),
+    )
     .orderBy(asc(plans.seq));
   return {
     revision: reached.revision,
-    whole: from === null,
+    whole: from === null && treeId === undefined,
     plans: kept.map(({ treeId, value }) => ({ treeId, ...value })),
   };
 }

@@ -157,19 +157,24 @@ export async function getOpenWork(db: Store, year: number, since?: string): Prom
   const from = sinceOf(since, reached);
   const changed = from === null ? undefined : await treesChangedSince(db, from);
   const open = await treesAskingForWork(db, year, changed);
+  return {
+    revision: reached.revision,
+    whole: from === null,
+    trees: await details(db, open),
+    gone: (changed ?? []).filter((id) => !open.includes(id)),
+    latestActions: await latestActions(db),
+  };
+}
+
+/** What was done lately, the latest first, without what is of a round. */
+export async function latestActions(db: Store): Promise<Action[]> {
   const latest = await db
     .select()
     .from(actions)
     .where(notInArray(actions.kind, [...roundKinds]))
     .orderBy(desc(actions.at))
     .limit(LATEST);
-  return {
-    revision: reached.revision,
-    whole: from === null,
-    trees: await details(db, open),
-    gone: (changed ?? []).filter((id) => !open.includes(id)),
-    latestActions: latest.map(asAction),
-  };
+  return latest.map(asAction);
 }
 
 /** Ids of the trees of which the history says something after this line, or of the row that they stand in. */

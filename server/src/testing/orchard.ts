@@ -15,6 +15,7 @@ import { makePool, type Pool } from '../pool/pool';
 import { makeChanges } from '../services/changes';
 import { makeCondition } from '../services/condition';
 import { makeCopyKeeper } from '../services/copies';
+import { makeTreeLister } from '../services/listedTrees';
 import { workThrough } from '../services/tasks';
 import { answerSample } from '../standIns/clinicAnswers';
 import { type Db, type DbPlace, type OpenDb, openDb } from '../store/openDb';
@@ -72,6 +73,7 @@ async function appOn(store: OpenDb, settings: Partial<Config>): Promise<Orchard>
     pool,
     changes,
     copies,
+    lister: makeTreeLister({ db: store.db, pool, now }),
     condition,
     field: null,
     log,

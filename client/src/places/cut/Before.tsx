@@ -13,6 +13,7 @@ import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { CheckRow } from '../../ui/CheckRow';
 import { Columns } from '../../ui/Columns';
+import { useInParts } from '../../ui/inParts';
 import { Notice } from '../../ui/Notice';
 import { Aside, Screen } from '../../ui/Screen';
 import { Body, Section, Small } from '../../ui/type';
@@ -39,9 +40,10 @@ export function Before({ here }: { here: RunHere }) {
   const [said, setSaid] = useState<ReadonlySet<string> | null>(null);
   // Until somebody says otherwise, the trees that have a window now
   const chosen = said ?? openNow(run.stops, timingNow);
-  const picked = run.stops.filter(({ view }) => chosen.has(view.tree.id));
+  const picked = run.stops.filter(({ tree }) => chosen.has(tree.id));
   const order = useStopOrder(picked);
   const inRun = inOrder(picked, order?.order ?? []);
+  const { shown, more } = useInParts(run.stops);
   const cuts = inRun.reduce((sum, { items }) => sum + items.length, 0);
   if (run.stops.length === 0) return <NothingToCut here={here} />;
   // Nothing moves under the finger: order and windows are there before anything can be chosen
@@ -88,10 +90,10 @@ export function Before({ here }: { here: RunHere }) {
           </Notice>
         ) : null}
         <View>
-          {run.stops.map(({ view, wood, items }) => (
+          {shown.map(({ tree, wood, items }) => (
             <CheckRow
-              key={view.tree.id}
-              label={`${placeIn(inRun, view.tree.id)}${view.tree.code}`}
+              key={tree.id}
+              label={`${placeIn(inRun, tree.id)}${tree.code}`}
               detail={`${say('cut.cuts2', { items: items.length })}, ${told(say, wood)}: ${[
                 codeWords(
                   say,
@@ -100,12 +102,13 @@ export function Before({ here }: { here: RunHere }) {
                 ...goalWords(say, [...new Set(items.flatMap((item) => item.goals))]),
               ]
                 .filter(Boolean)
-                .join(' · ')}. ${upperFirst(windowWords(say, { view, wood, items }, timingNow, today))}`}
-              on={chosen.has(view.tree.id)}
-              onChange={(on) => setSaid(toggled(chosen, view.tree.id, on))}
+                .join(' · ')}. ${upperFirst(windowWords(say, { tree, wood, items }, timingNow, today))}`}
+              on={chosen.has(tree.id)}
+              onChange={(on) => setSaid(toggled(chosen, tree.id, on))}
             />
           ))}
         </View>
+        {more}
         {timingNow?.station.simulated ? (
           <Small>{say('shared.simulatedWeatherNoInstrumentMeasuredIt')}</Small>
         ) : null}
@@ -125,7 +128,7 @@ export function Before({ here }: { here: RunHere }) {
       </Columns>
       <LookAround
         run={run}
-        treeIds={inRun.map(({ view }) => view.tree.id)}
+        treeIds={inRun.map(({ tree }) => tree.id)}
         open={looking}
         onClose={() => setLooking(false)}
       />
@@ -135,14 +138,14 @@ export function Before({ here }: { here: RunHere }) {
 
 /** “2 · ” for the second of the run; nothing for a tree that is left for another one. */
 function placeIn(inRun: readonly Stop[], treeId: string): string {
-  const place = inRun.findIndex(({ view }) => view.tree.id === treeId);
+  const place = inRun.findIndex(({ tree }) => tree.id === treeId);
   return place < 0 ? '' : `${place + 1} · `;
 }
 
 /** As they are visited: the list itself stands still under the finger, its numbers and the run follow the trees that are chosen. */
 function inOrder(stops: readonly Stop[], order: readonly string[]): Stop[] {
   const placeOf = new Map(order.map((id, place) => [id, place]));
-  const place = ({ view }: Stop) => placeOf.get(view.tree.id) ?? order.length;
+  const place = ({ tree }: Stop) => placeOf.get(tree.id) ?? order.length;
   return stops.toSorted((a, b) => place(a) - place(b));
 }
 

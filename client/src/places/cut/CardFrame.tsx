@@ -1,7 +1,7 @@
 // What every card of a run shares: which cut of how many, on which limb, the blade and its state at a glance, and the map of the plot.
 
 import type { BladeState } from '@mortisect/core/blades';
-import type { Blade, SiteToday } from '@mortisect/core/present';
+import type { Blade, SiteToday, TreeView } from '@mortisect/core/present';
 import type { Run, RunItem } from '@mortisect/core/run';
 import { limbIn } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
@@ -23,6 +23,8 @@ import { UndoLast } from './UndoLast';
 export interface FrameGiven {
   run: Run;
   item: RunItem;
+  /** The tree at hand. */
+  view: TreeView;
   today: SiteToday;
   blade: Blade | null;
   awake: ReturnType<typeof useScreenAwake>;
@@ -33,16 +35,16 @@ interface CardFrameProps extends FrameGiven {
   children: ReactNode;
 }
 
-export function CardFrame({ run, item, today, blade, awake, actions, children }: CardFrameProps) {
+export function CardFrame({ run, item, view, today, blade, awake, actions, children }: CardFrameProps) {
   const say = useSay();
-  const { tree, names } = item.view;
+  const { tree } = view;
   const openLimb = useOpenLimb(tree.id);
   const madeCount = run.madeCuts.length;
   const state = blade ? run.logs.get(blade.id)?.state : undefined;
   return (
     <Screen
       title={say('cut.cutOf', { madeCount: madeCount + 1, madeCount2: madeCount + run.left.length })}
-      subtitle={`${tree.code} · ${limbIn(say, names.get(item.cut.limbId) ?? item.cut.limbId)}`}
+      subtitle={`${tree.code} · ${limbIn(say, item.limbName)}`}
       aside={<Aside {...bladeWords(say, state)} />}
       width="full"
       actions={actions}
@@ -53,7 +55,7 @@ export function CardFrame({ run, item, today, blade, awake, actions, children }:
           <View gap={16}>
             <RunMap run={run} />
             <TreeBeside
-              view={item.view}
+              view={view}
               today={today}
               chosenId={item.cut.limbId}
               kerfs={[item.cut]}
@@ -80,7 +82,7 @@ function BladeStrip({
   today,
   blade,
   state,
-}: Omit<FrameGiven, 'awake'> & { state: BladeState | undefined }) {
+}: Omit<FrameGiven, 'awake' | 'view'> & { state: BladeState | undefined }) {
   const say = useSay();
   const [open, setOpen] = useState(false);
   const clean = state?.is === 'clean';

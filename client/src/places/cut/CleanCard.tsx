@@ -19,7 +19,7 @@ import { WetButton } from './WetButton';
 export function CleanCard({ why, ...frame }: FrameGiven & { why: CleanWhy }) {
   const say = useSay();
   const agent = agentOf(frame.today.site.agentId);
-  const { blade, item, today } = frame;
+  const { blade, item, view, today } = frame;
   const clock = useClock();
   const recording = useRecordAction();
   const cleanAlready = () =>
@@ -52,7 +52,7 @@ export function CleanCard({ why, ...frame }: FrameGiven & { why: CleanWhy }) {
         <Button onPress={cleanAlready} disabled={!blade || recording.isPending}>
           {say('cut.thisBladeIsCleanAlready')}
         </Button>
-        <CutAlready item={item} blade={blade} today={today} />
+        <CutAlready view={view} item={item} blade={blade} today={today} />
       </View>
       <Small>
         {say('cut.changeTheAgentUnderBookSettings', {

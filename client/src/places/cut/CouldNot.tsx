@@ -33,7 +33,7 @@ export function CouldNot({ item, open, onClose }: { item: RunItem; open: boolean
       {
         kind: 'cutNotMade',
         at: clock(),
-        treeId: item.view.tree.id,
+        treeId: item.tree.id,
         findingIds: item.findingIds,
         candidateId: item.candidateId,
         reason: why,

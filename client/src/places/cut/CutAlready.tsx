@@ -1,6 +1,6 @@
 // A cut that was made before its blade was clean goes on record as it was done; it is looked at again the sooner.
 
-import type { Blade, SiteToday } from '@mortisect/core/present';
+import type { Blade, SiteToday, TreeView } from '@mortisect/core/present';
 import { cutMade, placedAt, type RunItem } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
@@ -10,19 +10,20 @@ import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
 
 interface CutAlreadyProps {
+  view: TreeView;
   item: RunItem;
   blade: Blade | null;
   today: SiteToday;
 }
 
-export function CutAlready({ item, blade, today }: CutAlreadyProps) {
+export function CutAlready({ view, item, blade, today }: CutAlreadyProps) {
   const say = useSay();
   const clock = useClock();
   const recording = useRecordAction();
   const record = () =>
     blade &&
     recording.record({
-      ...cutMade(item, placedAt(item.cut), blade, clock(), today),
+      ...cutMade(view, item, placedAt(item.cut), blade, clock(), today),
       dirtyBlade: true,
     });
   return (

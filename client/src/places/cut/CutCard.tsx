@@ -3,11 +3,11 @@
 import type { Cut } from '@mortisect/core/cuts';
 import { tapeReading, typedLengthCm, type Units } from '@mortisect/core/measure';
 import { judgedAt, type SiteToday, telling } from '@mortisect/core/present';
-import { cutMade, type Placed, placedAt } from '@mortisect/core/run';
+import { cutAtHand, cutMade, type Placed, placedAt } from '@mortisect/core/run';
 import { asText, cutSentence, decimalMark, limbIn, readingIn, tapeText } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
 import { useRecordAction } from '../../data/writes';
@@ -29,8 +29,8 @@ import { Elsewhere } from './Elsewhere';
 
 export function CutCard(frame: FrameGiven) {
   const say = useSay();
-  const { item, today, blade } = frame;
-  const { view, cut } = item;
+  const { item, view, today, blade } = frame;
+  const cut = useMemo(() => cutAtHand(item), [item]);
   const clock = useClock();
   const recording = useRecordAction();
   const router = useRouter();
@@ -44,7 +44,7 @@ export function CutCard(frame: FrameGiven) {
 
   const recordCut = () => {
     if (!placed || !blade) return;
-    const record = cutMade(item, placed, blade, clock(), today);
+    const record = cutMade(view, item, placed, blade, clock(), today);
     recording.record({ ...record, cut: { ...record.cut, sentence: asText(phrases) } });
   };
   const foundMore = () =>
@@ -73,7 +73,7 @@ export function CutCard(frame: FrameGiven) {
         today={today}
         limbId={cut.limbId}
         cut={cut}
-        heading={<Section>{limbIn(say, view.names.get(cut.limbId) ?? cut.limbId)}</Section>}
+        heading={<Section>{limbIn(say, item.limbName)}</Section>}
         onWhy={() => setWhy(true)}
       />
       <Sentence phrases={phrases} />
@@ -90,6 +90,7 @@ export function CutCard(frame: FrameGiven) {
       <CouldNot item={item} open={sheet === 'could not'} onClose={() => setSheet(null)} />
       {blade ? (
         <Elsewhere
+          view={view}
           item={item}
           today={today}
           blade={blade}

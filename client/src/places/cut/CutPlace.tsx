@@ -1,7 +1,11 @@
 // The saw-side run: before the first cut, one card a step, and the close-down.
 
+import type { RunItem } from '@mortisect/core/run';
+import { useMemo } from 'react';
 import { useScreenAwake } from '../../data/awake';
+import { useReadTrees, useTree } from '../../data/queries';
 import { useSay } from '../../data/useSay';
+import { viewOf } from '../../data/views';
 import { Waiting } from '../../ui/Waiting';
 import { Before } from './Before';
 import { CleanCard } from './CleanCard';
@@ -15,6 +19,8 @@ import { StopCard } from './StopCard';
 import { type RunHere, useRun } from './useRun';
 import { WetCard } from './WetCard';
 
+type Awake = ReturnType<typeof useScreenAwake>;
+
 export function CutPlace() {
   const say = useSay();
   const { here, error, refetch } = useRun();
@@ -26,15 +32,37 @@ export function CutPlace() {
   return <Due here={here} awake={awake} />;
 }
 
-function Due({ here, awake }: { here: RunHere; awake: ReturnType<typeof useScreenAwake> }) {
+/** So many trees ahead are read onto the device: signal may be gone there. */
+const AHEAD = 30;
+
+function Due({ here, awake }: { here: RunHere; awake: Awake }) {
   const { run, today } = here;
-  const { card, item, blade } = run;
+  const { card, item, open } = run;
+  const ahead = useMemo(
+    () => (open ? run.stops.slice(0, AHEAD).map(({ tree }) => tree.id) : []),
+    [open, run.stops],
+  );
+  useReadTrees(ahead);
   if (card.is === 'before') return <Before here={here} />;
   if (card.is === 'paused') return <Paused run={run} today={today} by={card.by} at={card.at} />;
   if (card.is === 'read') return <ReadCard key={card.cutId} here={here} card={card} />;
   if (card.is === 'stand back') return <StandBackCard key={card.cutId} here={here} card={card} />;
   if (card.is === 'close' || !item) return <CloseDown here={here} />;
-  const frame = { run, item, today, blade, awake };
+  return <AtTree here={here} item={item} awake={awake} />;
+}
+
+/** At the tree its records say more than the list: the limbs, and what is kept in mind for the cut. */
+function AtTree({ here, item, awake }: { here: RunHere; item: RunItem; awake: Awake }) {
+  const say = useSay();
+  const { run, today } = here;
+  const { card, blade } = run;
+  const { data, error, refetch } = useTree(item.tree.id);
+  const view = data && viewOf(data, today);
+  const limb = view?.limbs.find(({ id }) => id === item.cut.limbId);
+  // One of both is read anew where they do not agree
+  if (!view || !limb || item.cut.atCm >= limb.lengthCm)
+    return <Waiting title={say('shared.cut')} error={view ? null : error} onRetry={refetch} />;
+  const frame = { run, item, view, today, blade, awake };
   switch (card.is) {
     case 'stop':
       return <StopCard {...frame} key={item.id} why={card.why} ways={card.ways} />;
@@ -46,5 +74,7 @@ function Due({ here, awake }: { here: RunHere; awake: ReturnType<typeof useScree
       return <GoCard {...frame} key={`go ${item.id}`} />;
     case 'cut':
       return <CutCard {...frame} key={item.id} />;
+    default:
+      return null;
   }
 }

@@ -3,7 +3,7 @@
 import { stillStands, treeAfter } from '@mortisect/core/cuts';
 import { codeWhere } from '@mortisect/core/disorders';
 import { typedLengthCm } from '@mortisect/core/measure';
-import type { Blade, SiteToday } from '@mortisect/core/present';
+import type { Blade, SiteToday, TreeView } from '@mortisect/core/present';
 import { cutMade, findingAt, type RunItem } from '@mortisect/core/run';
 import type { Say } from '@mortisect/words';
 import { limbIn, tapeText } from '@mortisect/words/trade';
@@ -31,6 +31,7 @@ const whysIn = (say: Say) =>
 type Why = ReturnType<typeof whysIn>[number]['value'];
 
 interface ElsewhereProps {
+  view: TreeView;
   item: RunItem;
   today: SiteToday;
   blade: Blade;
@@ -38,9 +39,9 @@ interface ElsewhereProps {
   onClose(): void;
 }
 
-export function Elsewhere({ item, today, blade, open, onClose }: ElsewhereProps) {
+export function Elsewhere({ view, item, today, blade, open, onClose }: ElsewhereProps) {
   const say = useSay();
-  const { view, cut } = item;
+  const { cut } = item;
   const clock = useClock();
   const recording = useRecordAction();
   const saving = useSaveFinding();
@@ -63,7 +64,7 @@ export function Elsewhere({ item, today, blade, open, onClose }: ElsewhereProps)
     const goneIds = gone.map((finding) => finding.id);
     // How far it fell short is told of what it was meant to answer, and of what it took
     const meant = { ...item, findingIds: [...new Set([...item.findingIds, ...goneIds])] };
-    const asMade = cutMade(meant, placed, blade, clock(), today);
+    const asMade = cutMade(view, meant, placed, blade, clock(), today);
     const tear =
       why === 'bark tore' && tornCm !== null
         ? findingAt(

@@ -1,6 +1,7 @@
 // To the tree, and to the place under it from which the cut is made.
 
 import { beforeStart } from '@mortisect/core/aftercare';
+import { judgedAt } from '@mortisect/core/present';
 import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSecondsLeft } from '../../data/awake';
@@ -19,10 +20,10 @@ import { CardFrame, type FrameGiven } from './CardFrame';
 
 export function GoCard(frame: FrameGiven) {
   const say = useSay();
-  const { run, item, today, blade } = frame;
+  const { run, item, view, today, blade } = frame;
   const clock = useClock();
   const recording = useRecordAction();
-  const { tree } = item.view;
+  const { tree } = view;
   const state = blade ? run.logs.get(blade.id)?.state : undefined;
   const left = useSecondsLeft(state?.is === 'wet' ? state.until : null, clock);
   const { ladder, side } = item;
@@ -59,7 +60,7 @@ export function GoCard(frame: FrameGiven) {
       ) : null}
       {wide ? null : (
         <TreeSeenFrom
-          view={item.view}
+          view={view}
           today={today}
           chosenId={item.cut.limbId}
           kerfs={[item.cut]}
@@ -77,7 +78,7 @@ export function GoCard(frame: FrameGiven) {
         </Body>
       )}
       <Notice kind="caution" title={say('cut.beforeYouLookUpAgain')}>
-        {fallWords(say, item.handling.fall, today)}
+        {fallWords(say, judgedAt(view, item.cut, today).handling.fall, today)}
       </Notice>
     </CardFrame>
   );

@@ -4,12 +4,15 @@ import type { Run } from '@mortisect/core/run';
 import { limbIn } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSay } from '../../data/useSay';
+import { useFewRows } from '../../ui/inParts';
 import { Row, Rows } from '../../ui/Row';
 import { Section, Small } from '../../ui/type';
 import { leftOutWords } from './runWords';
 
 export function LeftOutRows({ run }: { run: Run }) {
   const say = useSay();
+  const { shown: toDecide, more: moreToDecide } = useFewRows(run.toDecide);
+  const { shown: leftOut, more: moreLeftOut } = useFewRows(run.leftOut);
   if (run.leftOut.length + run.notChosen + run.toDecide.length === 0) return null;
   return (
     <View gap={8}>
@@ -23,22 +26,24 @@ export function LeftOutRows({ run }: { run: Run }) {
         </Small>
       ) : null}
       <Rows>
-        {run.toDecide.map(({ tree }) => (
+        {toDecide.map(({ id, code }) => (
           <Row
-            key={tree.id}
-            href={`/plan/${tree.id}`}
-            title={say('cut.aDecisionIsOpen', { tree: tree.code })}
+            key={id}
+            href={`/plan/${id}`}
+            title={say('cut.aDecisionIsOpen', { tree: code })}
             detail={say('cut.noCutAnswersWhatWasFoundOn')}
           />
         ))}
-        {run.leftOut.map((item) => (
+        {moreToDecide}
+        {leftOut.map((item) => (
           <Row
             key={item.id}
-            href={`/plan/${item.view.tree.id}`}
-            title={`${item.view.tree.code} · ${limbIn(say, item.view.names.get(item.cut.limbId) ?? item.cut.limbId)}`}
+            href={`/plan/${item.tree.id}`}
+            title={`${item.tree.code} · ${limbIn(say, item.limbName)}`}
             detail={leftOutWords(say, item.because)}
           />
         ))}
+        {moreLeftOut}
       </Rows>
     </View>
   );

@@ -9,6 +9,7 @@ import { useSay } from '../../data/useSay';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
+import { useInParts } from '../../ui/inParts';
 import { Aside, Screen } from '../../ui/Screen';
 import { Body, Label, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
@@ -28,16 +29,17 @@ function MarkRows({ here }: { here: RunHere }) {
   const router = useRouter();
   const clock = useClock();
   const recording = useRecordAction();
-  const markOf = ({ view, cut }: RunItem) => run.marks.get(`${view.tree.id} ${cut.limbId}`);
-  const mark = ({ view, cut }: RunItem, how: 'tape' | 'chalk') =>
+  const markOf = ({ tree, cut }: RunItem) => run.marks.get(`${tree.id} ${cut.limbId}`);
+  const mark = ({ tree, cut, limbName }: RunItem, how: 'tape' | 'chalk') =>
     recording.record({
       kind: 'limbMarked',
       at: clock(),
-      treeId: view.tree.id,
+      treeId: tree.id,
       limbId: cut.limbId,
-      limbName: view.names.get(cut.limbId) ?? cut.limbId,
+      limbName,
       how,
     });
+  const { shown, more } = useInParts(run.stops);
   const marked = run.left.filter((item) => markOf(item)).length;
   return (
     <Screen
@@ -54,12 +56,12 @@ function MarkRows({ here }: { here: RunHere }) {
     >
       <Failed title={say('shared.notRecordedYet')} error={recording.error} />
       {run.left.length === 0 ? <Body>{say('cut.noCutWaitsSoNoLimbIs')}</Body> : null}
-      {run.stops.map(({ view, items }) => (
-        <View key={view.tree.id} gap={8}>
-          <Section>{view.tree.code}</Section>
+      {shown.map(({ tree, items }) => (
+        <View key={tree.id} gap={8}>
+          <Section>{tree.code}</Section>
           {items.map((item) => {
             const done = markOf(item);
-            const name = limbIn(say, view.names.get(item.cut.limbId) ?? item.cut.limbId);
+            const name = limbIn(say, item.limbName);
             return (
               <View
                 key={item.id}
@@ -89,6 +91,7 @@ function MarkRows({ here }: { here: RunHere }) {
           })}
         </View>
       ))}
+      {more}
     </Screen>
   );
 }

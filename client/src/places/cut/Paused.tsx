@@ -37,9 +37,7 @@ export function Paused({ run, today, at, by }: PausedProps) {
       }
     >
       <Failed title={say('shared.notRecordedYet')} error={recording.error} />
-      <Section>
-        {run.item ? say('cut.next', { tree: run.item.view.tree.code }) : say('cut.noCutIsLeft')}
-      </Section>
+      <Section>{run.item ? say('cut.next', { tree: run.item.tree.code }) : say('cut.noCutIsLeft')}</Section>
       <Body>
         {say('cut.begunItGoesOnWhereItStopped', {
           shortMoment: shortMoment(run.open?.startedAt ?? at, today.site.timeZone),

@@ -20,7 +20,7 @@ export function RunFromAbove({ stops, inRun, onToggle }: RunFromAboveProps) {
   const plan = useOrchardPlan();
   const trees = useRunMarks(stops, inRun);
   if (!plan) return null;
-  const has = new Set(stops.map(({ view }) => view.tree.id));
+  const has = new Set(stops.map(({ tree }) => tree.id));
   const toggle = (treeIds: string[]) => {
     const able = treeIds.filter((id) => has.has(id));
     if (able.length > 0) onToggle(able);

@@ -10,7 +10,7 @@ const HEIGHT_PX = 300;
 
 export function RunMap({ run }: { run: Run }) {
   const say = useSay();
-  const at = (run.item ?? run.stops[0]?.items[0])?.view.tree;
+  const at = (run.item ?? run.stops[0]?.items[0])?.tree;
   const plan = useOrchardPlan(at?.plotId ?? '');
   const trees = useRunMarks(run.stops, run.stops);
   if (!plan || !at) return null;

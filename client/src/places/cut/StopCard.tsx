@@ -37,7 +37,7 @@ export function StopCard({ why, ways, ...frame }: FrameGiven & { why: CleanWhy; 
           blade: blade?.name ?? say('cut.it'),
           state: stateWords(say, state),
           whyWords: say(WHY_WORDS[why]),
-          tree: item.view.tree.code,
+          tree: item.tree.code,
         })}
       </Notice>
       <Section>{say('cut.theShortestWayOut')}</Section>
@@ -47,7 +47,7 @@ export function StopCard({ why, ways, ...frame }: FrameGiven & { why: CleanWhy; 
       {ownWay ? <Body>{say('cut.cleanThisOneS', { seconds: ownWay.seconds })}</Body> : null}
       <View flexDirection="row" flexWrap="wrap" gap={12}>
         {other ? <WetButton blade={blade} quiet /> : null}
-        <CutAlready item={item} blade={blade} today={frame.today} />
+        <CutAlready view={frame.view} item={item} blade={blade} today={frame.today} />
       </View>
       <Body>{say('cut.cutsThatYouMadeGoOnRecord')}</Body>
     </CardFrame>

@@ -19,8 +19,8 @@ export function useRunMarks(stops: readonly Stop[], inRun: readonly Stop[]): Rea
   const say = useSay();
   const register = useTrees().data;
   return useMemo(() => {
-    const byId = new Map(stops.map((stop) => [stop.view.tree.id, stop]));
-    const numbers = new Map(inRun.map(({ view }, i) => [view.tree.id, i + 1]));
+    const byId = new Map(stops.map((stop) => [stop.tree.id, stop]));
+    const numbers = new Map(inRun.map(({ tree }, i) => [tree.id, i + 1]));
     return new Map(
       (register?.trees ?? []).map(({ id, code }): [string, TreeOnPlan] => {
         const [stop, number] = [byId.get(id), numbers.get(id)];

@@ -3,7 +3,7 @@
 import { siteToday, treeView } from '@mortisect/core/present';
 import type { Action, ActionBody } from '@mortisect/core/records';
 import { runOf, workOf } from '@mortisect/core/run';
-import { detail, did, finding, listedPlansOf, site, today } from '@mortisect/core/testing';
+import { detail, did, finding, listedTreesOf, site, today } from '@mortisect/core/testing';
 import { english } from '@mortisect/words/all';
 import { totalsWords, workedMinutes } from './RunTotals';
 import { leftOutWords, missingWords } from './runWords';
@@ -71,7 +71,7 @@ test('what was done, in the time since the start without the pause', () => {
   ];
   const on = siteToday(site, null, '2026-11-24');
   const views = [treeView(detail([finding('1', 'S', 'FB_CANK_A')]), on)];
-  const run = runOf({ work: workOf(views, listedPlansOf(views, on), on), actions, today: on });
+  const run = runOf({ work: workOf(listedTreesOf(views, on)), actions, today: on });
   // From seven to ten, less the half hour of the pause
   expect(workedMinutes(run, at('10:00'))).toBeCloseTo(150, 6);
   expect(totalsWords(english, run, today, at('10:00'))).toMatch(

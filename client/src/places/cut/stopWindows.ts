@@ -9,11 +9,11 @@ import type { Say } from '@mortisect/words';
 import { dayHour } from '../../data/moment';
 
 /** Windows of a tree: those of dead wood where nothing else is cut on it. Null where no weather is known. */
-function windowsOf({ view, items }: Stop, { timing, groupOf }: TimingNow) {
+function windowsOf({ tree, items }: Stop, { timing, groupOf }: TimingNow) {
   if (!timing) return null;
   if (items.every(({ disorders }) => isPlainDead(disorders)))
     return timing.deadWindows.map((deadWindow) => ({ ...deadWindow, verdict: 'go' as const, dryH: null }));
-  return timing.groups.find((group) => group.key === groupOf[view.tree.id])?.windows ?? null;
+  return timing.groups.find((group) => group.key === groupOf[tree.id])?.windows ?? null;
 }
 
 /** Ids of the trees that may be cut now; all of them where no weather is known. */
@@ -22,7 +22,7 @@ export function openNow(stops: readonly Stop[], timingNow: TimingNow | undefined
     const windows = timingNow && windowsOf(stop, timingNow);
     return !timingNow || !windows || windowsAt(windows, hourOf(timingNow.now)).open !== null;
   });
-  return new Set(open.map(({ view }) => view.tree.id));
+  return new Set(open.map(({ tree }) => tree.id));
 }
 
 /** “good until Fri 16:00”, “wait until Fri 09:00”. */

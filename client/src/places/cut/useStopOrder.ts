@@ -15,9 +15,9 @@ export function useStopOrder(stops: readonly Stop[]): RunOrder | null {
   const input = useMemo(() => {
     if (!register) return null;
     const places = groundPlaces(register.rows, register.trees);
-    const trees = stops.flatMap(({ view, wood, items }) => {
-      const place = places.get(view.tree.id);
-      return place ? [{ id: view.tree.id, class: wood, ...place, cleanings: cleaningsOn(items) }] : [];
+    const trees = stops.flatMap(({ tree, wood, items }) => {
+      const place = places.get(tree.id);
+      return place ? [{ id: tree.id, class: wood, ...place, cleanings: cleaningsOn(items) }] : [];
     });
     const end = endOfRow(cartAt, register.trees, places);
     return { trees, start: null, end, metresPerMinute: WALKED_M_A_MINUTE };

@@ -1,16 +1,18 @@
 // Trees with something to do: what is planned, how long it takes, what it costs the crown and what must be carried away; totals for each plot.
 
 import { massReading } from '@mortisect/core/measure';
-import { grainOfAll, type ListedPlan } from '@mortisect/core/plan';
-import type { SiteToday, TreeView } from '@mortisect/core/present';
+import { grainOfAll } from '@mortisect/core/plan';
+import type { SiteToday } from '@mortisect/core/present';
+import type { Plot } from '@mortisect/core/records';
+import type { Due, ListedTree } from '@mortisect/core/run';
 import type { Say } from '@mortisect/words';
 import { countedWords, goalWords, joined, minutesWords, shareWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useTrees } from '../../data/queries';
-import { useOpenViews } from '../../data/useOpenViews';
-import { usePlans } from '../../data/usePlan';
+import { useListedTrees } from '../../data/useListedTrees';
 import { useSay } from '../../data/useSay';
 import { FileLinks } from '../../ui/FileLinks';
+import { useInParts } from '../../ui/inParts';
 import { Row, Rows } from '../../ui/Row';
 import { Aside, Screen } from '../../ui/Screen';
 import { Body, Label, Section, Small } from '../../ui/type';
@@ -18,7 +20,7 @@ import { Waiting } from '../../ui/Waiting';
 import { PaceNote } from '../PaceNote';
 import { disorderWords } from '../words';
 import { percentOf } from './planView';
-import { goalsOf, headWords, isDanger, type Sum, sumOf } from './treeSum';
+import { headWords, isDanger } from './treeSum';
 
 export interface PlanListProps {
   openId?: string;
@@ -26,18 +28,17 @@ export interface PlanListProps {
 
 export function PlanList({ openId }: PlanListProps) {
   const say = useSay();
-  const { open, error, refetch } = useOpenViews();
-  const { plans, failed } = usePlans(open?.views ?? NONE, open?.today ?? null);
+  const { listed, error, refetch } = useListedTrees();
   const plots = useTrees().data?.plots ?? [];
-  if (!open) return <Waiting title={say('shared.plan')} beside error={error} onRetry={refetch} />;
-  const { today } = open;
-  const views = open.views.filter((view) => asks(view, plans.get(view.tree.id)));
-  const sums = views.map((view) => sumOf(view, plans.get(view.tree.id)));
-  const minutes = sums.reduce((total, sum) => total + (sum?.minutes ?? 0), 0);
-  const counted = countedWords(say, { minutes, grain: grainOfAll(sums.flatMap((sum) => sum ?? [])) });
+  if (!listed) return <Waiting title={say('shared.plan')} beside error={error} onRetry={refetch} />;
+  const { today, failed } = listed;
+  const trees = listed.trees.filter(asks);
+  const due = trees.flatMap(({ due }) => due ?? []);
+  const minutes = sumOf(due, (each) => each.minutes);
+  const counted = countedWords(say, { minutes, grain: grainOfAll(due) });
   const groups = plots
-    .map((plot) => ({ plot, plotViews: views.filter((view) => view.tree.plotId === plot.id) }))
-    .filter(({ plotViews }) => plotViews.length > 0);
+    .map((plot) => ({ plot, ofPlot: trees.filter(({ tree }) => tree.plotId === plot.id) }))
+    .filter(({ ofPlot }) => ofPlot.length > 0);
   return (
     <Screen
       title={say('shared.plan')}
@@ -46,35 +47,19 @@ export function PlanList({ openId }: PlanListProps) {
       aside={
         <Aside
           figure={say('shared.min', { minutes: Math.round(minutes) })}
-          caption={say('plan.onTreesNow', { views: views.length })}
+          caption={say('plan.onTreesNow', { views: trees.length })}
         />
       }
     >
       {counted ? <Small>{counted}</Small> : null}
-      {views.length === 0 ? <Body>{say('plan.noOpenFindingWhatYouMarkIn')}</Body> : null}
-      {groups.map(({ plot, plotViews }) => (
-        <View key={plot.id} gap={6}>
-          <Section>{plot.name}</Section>
-          <Small>{totalWords(say, plotViews, plans, today)}</Small>
-          <Rows>
-            {plotViews.map((view) => (
-              <TreeRow key={view.tree.id} view={view} listed={plans.get(view.tree.id)} openId={openId} />
-            ))}
-          </Rows>
-          <FileLinks
-            links={[
-              [
-                `/api/plots/${plot.id}/cut-sheet.pdf?units=${today.units}`,
-                say('plan.cutSheetsOf', { plot: plot.name }),
-              ],
-            ]}
-          />
-        </View>
+      {trees.length === 0 ? <Body>{say('plan.noOpenFindingWhatYouMarkIn')}</Body> : null}
+      {groups.map(({ plot, ofPlot }) => (
+        <OfPlot key={plot.id} plot={plot} trees={ofPlot} openId={openId} today={today} />
       ))}
       {failed.length > 0 ? (
         <Body>
           {say('plan.notPlannedOnThisDeviceOpenThe', {
-            failed: failed.map((view) => view.tree.code).join(', '),
+            failed: failed.map(({ code }) => code).join(', '),
           })}
         </Body>
       ) : null}
@@ -84,63 +69,80 @@ export function PlanList({ openId }: PlanListProps) {
   );
 }
 
-const NONE: TreeView[] = [];
+interface OfPlotProps {
+  plot: Plot;
+  trees: readonly ListedTree[];
+  openId: string | undefined;
+  today: SiteToday;
+}
+
+function OfPlot({ plot, trees, openId, today }: OfPlotProps) {
+  const say = useSay();
+  const { shown, more } = useInParts(trees, trees.findIndex(({ tree }) => tree.id === openId) + 1);
+  return (
+    <View gap={6}>
+      <Section>{plot.name}</Section>
+      <Small>{totalWords(say, trees, today)}</Small>
+      <Rows>
+        {shown.map((each) => (
+          <TreeRow key={each.tree.id} listed={each} openId={openId} />
+        ))}
+      </Rows>
+      {more}
+      <FileLinks
+        links={[
+          [
+            `/api/plots/${plot.id}/cut-sheet.pdf?units=${today.units}`,
+            say('plan.cutSheetsOf', { plot: plot.name }),
+          ],
+        ]}
+      />
+    </View>
+  );
+}
 
 /** Something was found on it, or sound wood of it is shaped: that, only its plan can say. */
-const asks = (view: TreeView, listed: ListedPlan | undefined) =>
-  view.findings.length > 0 || (listed ? listed.plan.steps.length + listed.plan.handOver.length : 0) > 0;
+const asks = ({ findings, due }: ListedTree) =>
+  findings.length > 0 || (due ? due.steps + due.later + due.handOver : 0) > 0;
 
-function totalWords(
-  say: Say,
-  views: TreeView[],
-  plans: Map<string, ListedPlan>,
-  { units }: SiteToday,
-): string {
-  const sums = views.flatMap((view) => sumOf(view, plans.get(view.tree.id)) ?? []);
-  const add = (of: (sum: Sum) => number) => sums.reduce((total, sum) => total + of(sum), 0);
-  const kg = add((sum) => sum.infectedKg);
+const sumOf = (all: readonly Due[], of: (due: Due) => number) =>
+  all.reduce((total, each) => total + of(each), 0);
+
+function totalWords(say: Say, trees: readonly ListedTree[], { units }: SiteToday): string {
+  const all = trees.flatMap(({ due }) => due ?? []);
+  const kg = sumOf(all, ({ infectedKg }) => infectedKg);
   return [
-    say('plan.steps', { add: add((sum) => sum.steps) }),
+    say('plan.steps', { add: sumOf(all, ({ steps }) => steps) }),
     minutesWords(
       say,
-      add((sum) => sum.minutes),
-      grainOfAll(sums).minutes,
+      sumOf(all, ({ minutes }) => minutes),
+      grainOfAll(all).minutes,
     ),
     ...(kg > 0.05
       ? [say('plan.ofInfectedWoodToCarryAway', { mass: joined(say, massReading(kg, units)) })]
       : []),
-    ...(sums.length < views.length ? [say('plan.someStillComputed')] : []),
+    ...(all.length < trees.length ? [say('plan.someStillComputed')] : []),
   ].join(' · ');
 }
 
-function TreeRow({
-  view,
-  listed,
-  openId,
-}: {
-  view: TreeView;
-  listed: ListedPlan | undefined;
-  openId: string | undefined;
-}) {
+function TreeRow({ listed, openId }: { listed: ListedTree; openId: string | undefined }) {
   const say = useSay();
-  const sum = sumOf(view, listed);
-  const danger = isDanger(view, listed);
+  const { tree, findings, due } = listed;
+  const danger = isDanger(listed);
   return (
     <Row
-      href={`/plan/${view.tree.id}`}
-      {...(view.tree.id === openId ? { bar: 'open' as const } : danger ? { bar: 'danger' as const } : {})}
-      title={view.tree.code}
-      detail={[disorderWords(say, view.findings), ...goalWords(say, goalsOf(listed))]
-        .filter(Boolean)
-        .join(' · ')}
+      href={`/plan/${tree.id}`}
+      {...(tree.id === openId ? { bar: 'open' as const } : danger ? { bar: 'danger' as const } : {})}
+      title={tree.code}
+      detail={[disorderWords(say, findings), ...goalWords(say, due?.goals ?? [])].filter(Boolean).join(' · ')}
       aside={
         <View alignItems="flex-end" maxWidth={150}>
-          <Label textAlign="right">{listed ? headWords(say, view, listed, sum) : '…'}</Label>
-          {sum && sum.steps > 0 ? (
+          <Label textAlign="right">{due ? headWords(say, listed) : '…'}</Label>
+          {due && due.steps > 0 ? (
             <Small>
               {[
-                minutesWords(say, sum.minutes, sum.grain.minutes),
-                shareWords(say, percentOf(sum.crown), sum.crown, sum.grain.crown),
+                minutesWords(say, due.minutes, due.grain.minutes),
+                shareWords(say, percentOf(due.crown), due.crown, due.grain.crown),
               ].join(' · ')}
             </Small>
           ) : null}

@@ -1,60 +1,44 @@
 // The plans of all trees on the plan of the orchard: where something must go now, where there are cuts, where an arborist is asked for.
-import { type ListedPlan, listedNow } from '@mortisect/core/plan';
-import type { TreeView } from '@mortisect/core/present';
+import type { ListedTree } from '@mortisect/core/run';
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { useTrees } from '../../data/queries';
-import { useOpenViews } from '../../data/useOpenViews';
-import { usePlans } from '../../data/usePlan';
+import { useListedTrees } from '../../data/useListedTrees';
 import { useSay } from '../../data/useSay';
 import { OrchardPlan } from '../../drawings/OrchardPlan';
 import type { TreeMark, TreeOnPlan } from '../../drawings/treeMarks';
 import { Screen } from '../../ui/Screen';
 import { Waiting } from '../../ui/Waiting';
 import { useOrchardPlan } from '../useOrchardPlan';
-import { headWords, sumOf, warnsOf } from './treeSum';
-
-const NONE: TreeView[] = [];
+import { headWords, warnsOf } from './treeSum';
 
 /** What stands in the ring: the gravest of what is planned. */
-export function plannedIn(listed: ListedPlan | undefined): TreeMark['has'] {
-  if (!listed) return 'nothing';
-  const { plan, musts } = listed;
-  if (listedNow(listed).length === 0) return plan.steps.length > 0 ? 'later' : 'nothing';
-  const isMust = plan.steps.some(
-    ({ season, solves }) => season === 1 && solves.some(({ findingId }) => musts.includes(findingId)),
-  );
-  return isMust ? 'must' : 'cut';
+export function plannedIn({ due }: Pick<ListedTree, 'due'>): TreeMark['has'] {
+  if (!due) return 'nothing';
+  if (due.steps === 0) return due.later > 0 ? 'later' : 'nothing';
+  return due.must ? 'must' : 'cut';
 }
 
 export function PlansFromAbove() {
   const say = useSay();
   const router = useRouter();
   const register = useTrees().data;
-  const { open, error, refetch } = useOpenViews();
-  const { plans } = usePlans(open?.views ?? NONE, open?.today ?? null);
+  const { listed, error, refetch } = useListedTrees();
   const plan = useOrchardPlan();
   const trees = useMemo(() => {
-    const views = new Map((open?.views ?? NONE).map((view) => [view.tree.id, view]));
+    const listedOf = new Map(listed?.trees.map((each) => [each.tree.id, each]));
     return new Map(
       (register?.trees ?? []).map(({ id, code }): [string, TreeOnPlan] => {
-        const [view, listed] = [views.get(id), plans.get(id)];
-        const says = view && listed ? headWords(say, view, listed, sumOf(view, listed)) : '';
-        return [
-          id,
-          {
-            code,
-            mark: {
-              ...{ ring: 'thin', has: plannedIn(listed) },
-              warns: view !== undefined && warnsOf(view, listed),
-            },
-            says: says || say('plan.legendNothing'),
-          },
-        ];
+        const tree = listedOf.get(id);
+        const mark: TreeMark = {
+          ...{ ring: 'thin', has: tree ? plannedIn(tree) : 'nothing' },
+          warns: tree !== undefined && warnsOf(tree),
+        };
+        return [id, { code, mark, says: (tree && headWords(say, tree)) || say('plan.legendNothing') }];
       }),
     );
-  }, [register, open, plans, say]);
-  if (!open || !plan) return <Waiting title={say('shared.plan')} error={error} onRetry={refetch} />;
+  }, [register, listed, say]);
+  if (!listed || !plan) return <Waiting title={say('shared.plan')} error={error} onRetry={refetch} />;
   const legend = (has: TreeMark['has'], says: string, warns = false) => ({
     mark: { ring: 'thin' as const, has, warns },
     says,

@@ -20,6 +20,7 @@ import { Button } from '../../ui/Button';
 import { CheckRow } from '../../ui/CheckRow';
 import { Columns } from '../../ui/Columns';
 import { Field } from '../../ui/Field';
+import { useInParts } from '../../ui/inParts';
 import { useLeaveGuard } from '../../ui/leaveGuard';
 import { Notice } from '../../ui/Notice';
 import { Aside, Screen } from '../../ui/Screen';
@@ -32,7 +33,6 @@ import { useOrchardPlan } from '../useOrchardPlan';
 import { speciesWords } from '../words';
 import { FIELD_WORDS } from './fieldWords';
 
-const AT_ONCE = 60;
 const PLAN_PX = 420;
 const STAYS = '';
 
@@ -45,17 +45,17 @@ export function ManyTrees() {
   const say = useSay();
   const { data, error, refetch } = useTrees();
   const [text, setText] = useState('');
-  const [shown, setShown] = useState(AT_ONCE);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [change, setChange] = useState<ChangeForm>({ plot: '', row: '', status: STAYS, numbered: false });
   const saving = useChangeMany();
   const leaving = useLeaveGuard(chosen.size > 0 && !saving.done, say('round.theseTrees'));
   const back = useBack('/round/register');
-  if (!data) return <Waiting title={say('round.changeSeveral')} error={error} onRetry={refetch} />;
   const wanted = text.trim().toLowerCase();
-  const fitting = data.trees.filter((tree) =>
+  const fitting = (data?.trees ?? []).filter((tree) =>
     `${tree.code} ${tree.plot} ${tree.row} ${speciesWords(say, tree)}`.toLowerCase().includes(wanted),
   );
+  const { shown, more } = useInParts(fitting);
+  if (!data) return <Waiting title={say('round.changeSeveral')} error={error} onRetry={refetch} />;
   const rowAt = new Map(data.rows.map(({ id }, i) => [id, i]));
   const picked = data.trees
     .filter(({ id }) => chosen.has(id))
@@ -102,7 +102,7 @@ export function ManyTrees() {
           </Button>
         </View>
         <View>
-          {fitting.slice(0, shown).map((tree) => (
+          {shown.map((tree) => (
             <CheckRow
               key={tree.id}
               label={tree.code}
@@ -112,11 +112,7 @@ export function ManyTrees() {
             />
           ))}
         </View>
-        {fitting.length > shown ? (
-          <Button onPress={() => setShown(shown + AT_ONCE)}>
-            {say('round.moreTrees', { trees: fitting.length - shown })}
-          </Button>
-        ) : null}
+        {more}
         <Section>{say('round.whatBecomesOfThem')}</Section>
         <View flexDirection="row" flexWrap="wrap" gap={12}>
           {(['plot', 'row'] as const).map((key) => (

@@ -11,6 +11,7 @@ import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Field } from '../../ui/Field';
+import { useInParts } from '../../ui/inParts';
 import { Row, Rows } from '../../ui/Row';
 import { Aside, Screen } from '../../ui/Screen';
 import { Select } from '../../ui/Select';
@@ -135,20 +136,17 @@ function searched(say: Say, tree: TreeSummary): string {
   return text;
 }
 
-const AT_ONCE = 60;
-
 function ByPlot({ trees }: { trees: TreeSummary[] }) {
   const say = useSay();
-  const [shown, setShown] = useState(AT_ONCE);
-  const plots = [...new Set(trees.slice(0, shown).map((tree) => tree.plot))];
+  const { shown, more } = useInParts(trees);
+  const plots = [...new Set(shown.map((tree) => tree.plot))];
   return (
     <>
       {plots.map((plot) => (
         <View key={plot} gap={8}>
           <Section>{plot}</Section>
           <Rows>
-            {trees
-              .slice(0, shown)
+            {shown
               .filter((tree) => tree.plot === plot)
               .map((tree) => (
                 <Row
@@ -164,11 +162,7 @@ function ByPlot({ trees }: { trees: TreeSummary[] }) {
           </Rows>
         </View>
       ))}
-      {trees.length > shown ? (
-        <Button onPress={() => setShown(shown + AT_ONCE)}>
-          {say('round.moreTrees', { trees: trees.length - shown })}
-        </Button>
-      ) : null}
+      {more}
       {trees.length === 0 ? <Small>{say('round.noTreeFits')}</Small> : null}
     </>
   );

@@ -12,6 +12,7 @@ import { useReadAhead, useTrees } from '../../data/queries';
 import { MOST_UNASKED } from '../../data/quietly';
 import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
+import { useInParts } from '../../ui/inParts';
 import { Notice } from '../../ui/Notice';
 import { PressRow } from '../../ui/PressRow';
 import { Row, Rows } from '../../ui/Row';
@@ -138,17 +139,15 @@ interface PlotQueueProps {
   startsOpen: boolean;
 }
 
-const AT_ONCE = 60;
-
 function PlotQueue({ plot, trees, round, openId, startsOpen }: PlotQueueProps) {
   const say = useSay();
   const [toggled, setToggled] = useState<boolean | null>(null);
-  const [shown, setShown] = useState(AT_ONCE);
+  const at = trees.findIndex((tree) => tree.id === openId);
+  const { shown, more } = useInParts(trees, at + 1);
   if (trees.length === 0) return null;
   const open = toggled ?? startsOpen;
   const done = trees.filter((tree) => isDone(round?.entries.get(tree.id))).length;
   const found = trees.filter((tree) => tree.openFindings > 0).length;
-  const at = trees.findIndex((tree) => tree.id === openId);
   return (
     <View>
       <PressRow
@@ -168,7 +167,7 @@ function PlotQueue({ plot, trees, round, openId, startsOpen }: PlotQueueProps) {
       {open ? (
         <>
           <Rows>
-            {trees.slice(0, Math.max(shown, at + 1)).map((tree) => (
+            {shown.map((tree) => (
               <TreeRow
                 key={tree.id}
                 tree={tree}
@@ -177,11 +176,7 @@ function PlotQueue({ plot, trees, round, openId, startsOpen }: PlotQueueProps) {
               />
             ))}
           </Rows>
-          {shown < trees.length ? (
-            <Button onPress={() => setShown(shown + AT_ONCE)}>
-              {say('round.moreTrees', { trees: trees.length - shown })}
-            </Button>
-          ) : null}
+          {more}
         </>
       ) : null}
     </View>

@@ -3,8 +3,9 @@
 import type { TimingNow } from '@mortisect/contracts';
 import { dangersOf } from '@mortisect/core/handling';
 import { upperFirst } from '@mortisect/core/measure';
-import { isUrgent, type SiteToday, type TreeView } from '@mortisect/core/present';
+import { isUrgent, type SiteToday } from '@mortisect/core/present';
 import { speciesName } from '@mortisect/core/register';
+import type { ListedTree } from '@mortisect/core/run';
 import { isToBeJudged } from '@mortisect/core/stage';
 import { SYMPTOM_DD, strikeOn } from '@mortisect/core/timing';
 import type { Say } from '@mortisect/words';
@@ -12,6 +13,7 @@ import { told } from '@mortisect/words/trade';
 import { dayHour, dayWords } from '../../data/moment';
 import { useTrees } from '../../data/queries';
 import { useSay } from '../../data/useSay';
+import { useFewRows } from '../../ui/inParts';
 import { Row } from '../../ui/Row';
 import { speciesList } from '../when/daysView';
 import { disorderWords } from '../words';
@@ -19,43 +21,43 @@ import { dryHours, isDangerous, isDryNow, urgentTrees } from './urgent';
 
 interface CannotWaitProps {
   timingNow: TimingNow | undefined;
-  views: TreeView[];
+  trees: readonly ListedTree[];
   today: SiteToday;
 }
 
 /** Danger to people first, then wood that spreads disease or tears on. */
-export function EmergencyRows({ timingNow, views, today }: CannotWaitProps) {
+export function EmergencyRows({ timingNow, trees, today }: CannotWaitProps) {
   const say = useSay();
   const next = nextDryWords(say, timingNow, today);
+  const { shown: dangerous, more: moreDangerous } = useFewRows(trees.filter(isDangerous));
+  const { shown: urgent, more: moreUrgent } = useFewRows(urgentTrees(trees));
   return (
     <>
-      {views.filter(isDangerous).map((view) => (
+      {dangerous.map(({ tree, findings }) => (
         <Row
-          key={view.tree.id}
+          key={tree.id}
           bar="danger"
-          href={`/plan/${view.tree.id}`}
+          href={`/plan/${tree.id}`}
           title={upperFirst(
-            dangersOf(view.tree.hazards)
+            dangersOf(tree.hazards)
               .map((each) => told(say, each))
               .join(', '),
           )}
-          detail={[
-            view.tree.code,
-            disorderWords(say, view.findings),
-            say('today.keepPeopleAwayCallALicensedArborist'),
-          ]
+          detail={[tree.code, disorderWords(say, findings), say('today.keepPeopleAwayCallALicensedArborist')]
             .filter(Boolean)
             .join(' · ')}
         />
       ))}
-      {urgentTrees(views).map((view) => (
+      {moreDangerous}
+      {urgent.map(({ tree, findings }) => (
         <Row
-          key={view.tree.id}
-          href={`/plan/${view.tree.id}`}
+          key={tree.id}
+          href={`/plan/${tree.id}`}
           title={say('today.cannotWaitForAGoodDay')}
-          detail={`${view.tree.code} · ${disorderWords(say, view.findings.filter(isUrgent))}${next}${restricted(say, view, today)}`}
+          detail={`${tree.code} · ${disorderWords(say, findings.filter(isUrgent))}${next}${restricted(say, findings, today)}`}
         />
       ))}
+      {moreUrgent}
     </>
   );
 }
@@ -72,9 +74,9 @@ function nextDryWords(say: Say, timingNow: TimingNow | undefined, today: SiteTod
       });
 }
 
-function restricted(say: Say, view: TreeView, { site }: SiteToday): string {
+function restricted(say: Say, findings: ListedTree['findings'], { site }: SiteToday): string {
   const rule = site.notifiable.find((rule) =>
-    view.findings.some((finding) => rule.codes.includes(finding.disorder)),
+    findings.some((finding) => rule.codes.includes(finding.disorder)),
   );
   return rule ? say('today.mayBeNotifiableAskFirst', { authority: rule.authority }) : '';
 }

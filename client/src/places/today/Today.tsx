@@ -2,8 +2,8 @@
 
 import { type Lane, lanesOf } from '@mortisect/contracts';
 import { upperFirst } from '@mortisect/core/measure';
-import { openDecisions, type SiteToday, type TreeView } from '@mortisect/core/present';
-import type { Run } from '@mortisect/core/run';
+import type { SiteToday } from '@mortisect/core/present';
+import type { ListedTree, Run } from '@mortisect/core/run';
 import { hourOf } from '@mortisect/core/weather';
 import type { PlainKey } from '@mortisect/words';
 import { limbIn } from '@mortisect/words/trade';
@@ -12,10 +12,11 @@ import { type Href, useRouter } from 'expo-router';
 import { ago, longDay, shortMoment } from '../../data/moment';
 import { useCopies, useTiming, useTrees } from '../../data/queries';
 import { useClock, useClockOff } from '../../data/useClock';
-import { useOpenViews } from '../../data/useOpenViews';
+import { useListedTrees } from '../../data/useListedTrees';
 import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { Columns } from '../../ui/Columns';
+import { useFewRows } from '../../ui/inParts';
 import { Row, Rows } from '../../ui/Row';
 import { Aside, Screen } from '../../ui/Screen';
 import { useWide } from '../../ui/theme';
@@ -24,7 +25,7 @@ import { Waiting } from '../../ui/Waiting';
 import { oldWords } from '../book/SafeCopies';
 import { useRun } from '../cut/useRun';
 import { nowWords } from '../when/daysView';
-import { actionWords, clockOffWords, disorderWords, placeWords } from '../words';
+import { actionWords, clockOffWords, codeWords, placeWords } from '../words';
 import { CareRows, RecheckRows } from './Aftercare';
 import { BlightRows, EmergencyRows, FrostRows, ProtectantRows } from './CannotWait';
 import { CuttingWeather } from './CuttingWeather';
@@ -34,7 +35,7 @@ import { JobRows, QuestionRows, RoundRow } from './Walking';
 
 export function Today() {
   const say = useSay();
-  const { open, error, refetch } = useOpenViews();
+  const { listed, error, refetch } = useListedTrees();
   const trees = useTrees().data?.trees;
   const timing = useTiming().data;
   const clock = useClock();
@@ -45,13 +46,13 @@ export function Today() {
   const lane = timing && lanesOf(timing).toSorted((a, b) => treesOf(b) - treesOf(a))[0];
   const next = useNextStep({
     run: here?.run,
-    today: open?.today,
+    today: listed?.today,
     timingNow: timing,
-    views: open?.views ?? [],
+    listed: listed?.trees ?? [],
     lane,
   });
-  if (!open) return <Waiting title={say('shared.today')} error={error} onRetry={refetch} />;
-  const { today, views, latestActions } = open;
+  if (!listed) return <Waiting title={say('shared.today')} error={error} onRetry={refetch} />;
+  const { today, trees: open, latestActions } = listed;
   const now = clock();
   const codeOf = (treeId: string) => trees?.find((tree) => tree.id === treeId)?.code ?? treeId;
   const latest = latestActions
@@ -97,19 +98,15 @@ export function Today() {
       )}
       <Columns beside={wide ? doneLast : null}>
         <Rows>
-          <EmergencyRows timingNow={timing} views={views} today={today} />
+          <EmergencyRows timingNow={timing} trees={open} today={today} />
           <BlightRows timingNow={timing} today={today} />
           <FrostRows timingNow={timing} today={today} />
           <ProtectantRows timingNow={timing} />
           {/* Until every tree has a plan, its own or the one that is kept, no count would be true */}
           {here ? <CutsRow run={here.run} today={today} /> : <Row title={say('today.planningTheCuts')} />}
           <RecheckRows today={today} codeOf={codeOf} />
-          {views
-            .filter((view) => openDecisions(view).length > 0)
-            .map((view) => (
-              <DecisionRow key={view.tree.id} view={view} />
-            ))}
-          <QuestionRows views={views} />
+          <DecisionRows trees={open} />
+          <QuestionRows trees={open} />
           {here ? <HandOverRow run={here.run} /> : null}
           <RoundRow />
           <JobRows today={today} />
@@ -117,7 +114,7 @@ export function Today() {
           <CopyRow timeZone={today.site.timeZone} />
           <ClockRow />
         </Rows>
-        {views.length === 0 && trees?.length !== 0 ? (
+        {open.length === 0 && trees?.length !== 0 ? (
           <Body>{say('today.nothingIsOpenWalkTheRoundWhat')}</Body>
         ) : null}
         {wide ? null : doneLast}
@@ -139,10 +136,10 @@ function CutsRow({ run, today }: { run: Run; today: SiteToday }) {
   const say = useSay();
   const first = run.left[0] ?? run.waiting[0];
   if (!first) return null;
-  const trees = new Set(run.waiting.map((item) => item.view.tree.id)).size;
+  const trees = new Set(run.waiting.map(({ tree }) => tree.id)).size;
   const place = say('today.at', {
-    tree: first.view.tree.code,
-    get: limbIn(say, first.view.names.get(first.cut.limbId) ?? ''),
+    tree: first.tree.code,
+    get: limbIn(say, first.limbName),
     place: placeWords(say, first.cut, today.units),
   });
   const state = run.open ? (run.open.paused ? say('today.theRunIsPaused') : say('today.aRunIsUnderWay')) : '';
@@ -156,27 +153,28 @@ function CutsRow({ run, today }: { run: Run; today: SiteToday }) {
   );
 }
 
-function DecisionRow({ view }: { view: TreeView }) {
+function DecisionRows({ trees }: { trees: readonly ListedTree[] }) {
   const say = useSay();
-  const lesions = openDecisions(view).map((decision) =>
-    view.findings.find((finding) => finding.id === decision.lesionId),
-  );
-  const found = lesions.filter((finding) => finding !== undefined);
+  const { shown, more } = useFewRows(trees.filter(({ toDecide }) => toDecide.length > 0));
   return (
-    <Row
-      href={`/plan/${view.tree.id}`}
-      title={say('today.pleaseDecide')}
-      detail={say('today.thatNoCutRemoves', { tree: view.tree.code, disorder: disorderWords(say, found) })}
-    />
+    <>
+      {shown.map(({ tree, toDecide }) => (
+        <Row
+          key={tree.id}
+          href={`/plan/${tree.id}`}
+          title={say('today.pleaseDecide')}
+          detail={say('today.thatNoCutRemoves', { tree: tree.code, disorder: codeWords(say, toDecide) })}
+        />
+      ))}
+      {more}
+    </>
   );
 }
 
 function HandOverRow({ run }: { run: Run }) {
   const say = useSay();
   const trees = [
-    ...new Set(
-      run.leftOut.filter((item) => item.because.code === 'hand over').map((item) => item.view.tree.code),
-    ),
+    ...new Set(run.leftOut.filter((item) => item.because.code === 'hand over').map((item) => item.tree.code)),
   ];
   if (trees.length === 0) return null;
   return (

@@ -1,12 +1,14 @@
 // Of the round and of other people: where the last round stopped, what was asked of whom, jobs that are due.
 
 import { laterDay } from '@mortisect/core/measure';
-import { openQuestion, type SiteToday, type TreeView } from '@mortisect/core/present';
+import type { SiteToday } from '@mortisect/core/present';
+import type { ListedTree } from '@mortisect/core/run';
 import { jobName, jobNotes } from '@mortisect/words/trade';
 import { dayWords } from '../../data/moment';
 import { usePreferences } from '../../data/preferences';
 import { useJobs, useTrees } from '../../data/queries';
 import { useSay } from '../../data/useSay';
+import { useFewRows } from '../../ui/inParts';
 import { Row } from '../../ui/Row';
 import { useQueue } from '../round/walk';
 
@@ -30,32 +32,33 @@ export function RoundRow() {
 }
 
 /** Questions to whoever works on this device first, then those that hold a cut. */
-export function QuestionRows({ views }: { views: TreeView[] }) {
+export function QuestionRows({ trees }: { trees: readonly ListedTree[] }) {
   const say = useSay();
   const me = usePreferences((preferences) => preferences.person);
-  const open = views.flatMap((view) =>
-    view.findings.flatMap((finding) => {
-      const question = openQuestion(view.actions, finding.id);
-      return question ? [{ view, finding, question }] : [];
-    }),
+  const open = trees.flatMap(({ tree, questions }) => questions.map((question) => ({ tree, question })));
+  const { shown, more } = useFewRows(
+    open.sort((a, b) => Number(b.question.of === me) - Number(a.question.of === me)),
   );
-  return open
-    .sort((a, b) => Number(b.question.of === me) - Number(a.question.of === me))
-    .map(({ view, finding, question }) => (
-      <Row
-        key={question.id}
-        href={`/round/${view.tree.id}?limb=${finding.limbId}`}
-        title={
-          question.of === me
-            ? say('today.asksYou', { by: question.by })
-            : say('today.wasAsked', { of: question.of })
-        }
-        detail={say('today.theCutIsHeldUntilThen', {
-          tree: view.tree.code,
-          question: question.question || say('shared.whatIsIt'),
-        })}
-      />
-    ));
+  return (
+    <>
+      {shown.map(({ tree, question }) => (
+        <Row
+          key={question.id}
+          href={`/round/${tree.id}?limb=${question.limbId}`}
+          title={
+            question.of === me
+              ? say('today.asksYou', { by: question.by })
+              : say('today.wasAsked', { of: question.of })
+          }
+          detail={say('today.theCutIsHeldUntilThen', {
+            tree: tree.code,
+            question: question.question || say('shared.whatIsIt'),
+          })}
+        />
+      ))}
+      {more}
+    </>
+  );
 }
 
 const SHOWN = 4;

@@ -2,7 +2,7 @@
 import { english } from '@mortisect/words/all';
 import { type NextGiven, nextStepOf } from './nextStep';
 
-const item = { view: { tree: { code: 'Lee wall 07' } } } as NextGiven['run']['waiting'][number];
+const item = { tree: { code: 'Lee wall 07' } } as NextGiven['run']['waiting'][number];
 const cuts = (count: number) => ({
   open: null,
   left: [],

@@ -37,7 +37,7 @@ export function nextStepOf(
   const cuts = run.waiting.length;
   if (trees === 0) return { words: say('today.writeDownTheFirstTree'), href: '/round/register/new' };
   if (run.open) {
-    const at = run.left[0]?.view.tree.code;
+    const at = run.left[0]?.tree.code;
     return { words: at ? say('today.continueTheRun', { at }) : say('shared.closeTheRun'), href: '/cut' };
   }
   if (urgent) return { words: say('today.cannotWait', { urgent: urgent.code }), href: `/plan/${urgent.id}` };

@@ -1,8 +1,8 @@
 // The next step from what is known here; null until all of it is, or the step would change under the thumb.
 
 import { type Lane, type TimingNow, windowsAt } from '@mortisect/contracts';
-import { rechecksDue, type SiteToday, type TreeView } from '@mortisect/core/present';
-import type { Run } from '@mortisect/core/run';
+import { rechecksDue, type SiteToday } from '@mortisect/core/present';
+import type { ListedTree, Run } from '@mortisect/core/run';
 import { hourOf } from '@mortisect/core/weather';
 import { useRound, useTrees } from '../../data/queries';
 import { useClock } from '../../data/useClock';
@@ -16,12 +16,12 @@ interface Known {
   run: Run | undefined;
   today: SiteToday | undefined;
   timingNow: TimingNow | undefined;
-  views: readonly TreeView[];
+  listed: readonly ListedTree[];
   /** Of the kind of wood that most trees are of. */
   lane: Lane | undefined;
 }
 
-export function useNextStep({ run, today, timingNow, views, lane }: Known): NextStep | null {
+export function useNextStep({ run, today, timingNow, listed, lane }: Known): NextStep | null {
   const say = useSay();
   const clock = useClock();
   const read = useRound().data;
@@ -32,7 +32,7 @@ export function useNextStep({ run, today, timingNow, views, lane }: Known): Next
   return nextStepOf(say, {
     trees: trees.filter((tree) => tree.status !== 'removed').length,
     run,
-    urgent: (isDryNow(timingNow) && urgentTrees(views)[0]?.tree) || null,
+    urgent: (isDryNow(timingNow) && urgentTrees(listed)[0]?.tree) || null,
     verdict: (lane && windowsAt(lane.windows, hourOf(clock())).open?.verdict) ?? 'wait',
     round,
     queue: round ? queue : null,

@@ -1,0 +1,50 @@
+// Trees with work as the server lists them: a hundredth of their records, and nothing left to plan.
+
+import { type Units, unitsOf } from '@mortisect/core/measure';
+import { type Here, type Waiting, withLatest } from '@mortisect/core/present';
+import { unitsOfLocale } from '@mortisect/words';
+import { type Answer, ask } from './api';
+import { usePreferences } from './preferences';
+import { queryClient } from './queryClient';
+import { useTouched } from './touched';
+import { useWords } from './useSay';
+
+type Listed = Answer<'getListedTrees'>;
+export const LISTED_TREES = ['listed-trees'];
+let reads = 0;
+
+export const listedTreesQuery = (units: Units) => ({
+  queryKey: [...LISTED_TREES, units],
+  queryFn: () => read(units),
+});
+
+/** As `useUnits` has them, for what is read before anything is drawn. */
+export function unitsHere(): Units {
+  const ofSite = queryClient.getQueryData<Answer<'getSite'>>(['site'])?.site.units ?? 'language';
+  const own = usePreferences.getState().units;
+  return own ?? unitsOf(ofSite, unitsOfLocale(useWords.getState().say.locale));
+}
+
+/** Only what changed since it was read last is asked for. An answer that a later read has overtaken is from before what was sent meanwhile: it keeps nothing. */
+async function read(units: Units): Promise<Listed> {
+  const turn = ++reads;
+  const began = Date.now();
+  const queryKey = [...LISTED_TREES, units];
+  const known = () => queryClient.getQueryData<Listed>(queryKey);
+  const changes = await ask('getListedTrees', { query: { units, since: known()?.revision } });
+  const before = known();
+  if (turn !== reads && before) return before;
+  useTouched.getState().readSince(began);
+  if (changes.whole || !before) return changes;
+  const changed = new Set([...changes.gone, ...changes.trees.map(({ tree }) => tree.id)]);
+  const kept = before.trees.filter(({ tree }) => !changed.has(tree.id));
+  return { ...changes, whole: true, gone: [], trees: [...kept, ...changes.trees] };
+}
+
+/** The server took these: what was done last says so before it is read anew. */
+export function listTaken(waiting: readonly Waiting[], here: Here): void {
+  queryClient.setQueriesData<Listed>(
+    { queryKey: LISTED_TREES },
+    (listed) => listed && { ...listed, latestActions: withLatest(listed.latestActions, waiting, here) },
+  );
+}

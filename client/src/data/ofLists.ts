@@ -1,0 +1,9 @@
+// What Today, Plan and Cut are made from: read as soon as somebody is about to look at one of them.
+import { listedTreesQuery, unitsHere } from './listedTrees';
+import { runQuery, siteQuery, timingQuery } from './queries';
+import { queryClient } from './queryClient';
+
+export function readForLists(): void {
+  for (const query of [siteQuery, listedTreesQuery(unitsHere()), runQuery, timingQuery])
+    void queryClient.prefetchQuery<unknown>(query);
+}

@@ -1,0 +1,41 @@
+// A long list of trees, so many at once: a thousand rows keep a phone busy for seconds.
+import { View } from '@tamagui/core';
+import { type ReactNode, useState } from 'react';
+import { useSay } from '../data/useSay';
+import { Button } from './Button';
+
+const AT_ONCE = 60;
+/** Of a list among others. */
+const AMONG_OTHERS = 20;
+
+interface InParts<T> {
+  shown: readonly T[];
+  /** The button that shows more; null where nothing is left. */
+  more: ReactNode;
+}
+
+/** @param least so many are shown in any case */
+export function useInParts<T>(all: readonly T[], least = 0, atOnce = AT_ONCE): InParts<T> {
+  const say = useSay();
+  const [most, setMost] = useState(atOnce);
+  const shown = all.slice(0, Math.max(most, least));
+  const trees = all.length - shown.length;
+  const showMore = () => setMost(shown.length + atOnce);
+  return {
+    shown,
+    more: trees > 0 ? <Button onPress={showMore}>{say('shared.moreTrees', { trees })}</Button> : null,
+  };
+}
+
+/** The same among other rows, which run to the edges of a screen. */
+export function useFewRows<T>(all: readonly T[]): InParts<T> {
+  const { shown, more } = useInParts(all, 0, AMONG_OTHERS);
+  return {
+    shown,
+    more: more ? (
+      <View paddingHorizontal={16} paddingVertical={8}>
+        {more}
+      </View>
+    ) : null,
+  };
+}
