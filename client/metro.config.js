@@ -5,7 +5,7 @@ const { digestOfIndexes } = require('./build/indexes');
 
 const config = getDefaultConfig(__dirname);
 
-// What the app never asks for, 150 KB gzip. Nothing of it is called when a file is read, and no screen of this app calls it later.
+// What the app never asks for, 180 KB gzip. Nothing of it is called when a file is read, and no screen of this app calls it later.
 const UNUSED = [
   // Zod: 50 languages of messages, JSON Schema, compiled schemas
   'zod/v4/(locales/index|classic/from-json-schema|core/(json-schema-generator|to-json-schema|compile))\\.c?js',
@@ -15,10 +15,18 @@ const UNUSED = [
   'd3-(time|time-format|color|format)/[^.]+\\.mjs',
   // Long lists are TanStack's; what moves is moved by the style sheet
   'react-native-web/dist/(vendor/react-native/Virtualized(Section)?List|exports/Animated)/index\\.js',
+  // Controls that the app has of its own, or has not
+  'react-native-web/dist/exports/(ActivityIndicator|Button|CheckBox|FlatList|ImageBackground|KeyboardAvoidingView|LayoutAnimation|PanResponder|Picker|ProgressBar|RefreshControl|SafeAreaView|SectionList|Share|StatusBar|Switch|Touchable(Highlight|NativeFeedback|Opacity|WithoutFeedback)|Vibration|YellowBox)/index\\.js',
+  // Drawings come as elements, not as text
+  'react-native-svg/lib/module/xml(Tags)?\\.js',
   // Stacks of cards with a header, tabs at the bottom, previews of links on one make of phones, notes for the developer
-  'expo-router/build/(layouts/(Tabs|(experimental-stack|stack-utils)/index)|react-navigation/native-stack/views/[^/]+|link/(LinkWithPreview|preview/HrefPreview)|views/(ErrorBoundary|Sitemap|Toast))\\.js',
+  'expo-router/build/(layouts/(Tabs|(experimental-stack|stack-utils)/index)|react-navigation/(native-stack/(views/[^/]+|navigators/createNativeStackNavigator)|native/createStaticNavigation|routers/DrawerRouter|core/StaticNavigation)|native-tabs/(NativeTabs|utils/icon)|link/(LinkWithPreview|preview/HrefPreview)|views/(ErrorBoundary|Sitemap|Toast))\\.js',
 ].map((file) => new RegExp(`/${file}$`));
-const SCREENS = /\/expo-router\/build\/screensFeatureFlags\.js$/;
+const INSTEAD = [
+  [/\/expo-router\/build\/screensFeatureFlags\.js$/, 'noScreens.js'],
+  [/\/expo-router\/build\/head\/ExpoHead\.js$/, 'noHead.js'],
+  [/\/expo-router\/build\/fork\/native-stack\/createNativeStackNavigator\.js$/, 'noStack.js'],
+];
 const resolveBefore = config.resolver.resolveRequest;
 // Messages are compiled when the app is built; what reads them stays out of it.
 const PARSER = '@formatjs/icu-messageformat-parser';
@@ -26,7 +34,8 @@ config.resolver.resolveRequest = (context, name, platform) => {
   const wanted = name === PARSER ? `${PARSER}/no-parser.js` : name;
   const found = (resolveBefore ?? context.resolveRequest)(context, wanted, platform);
   if (platform !== 'web' || found.type !== 'sourceFile') return found;
-  if (SCREENS.test(found.filePath)) return { ...found, filePath: path.join(__dirname, 'build/noScreens.js') };
+  const instead = INSTEAD.find(([file]) => file.test(found.filePath));
+  if (instead) return { ...found, filePath: path.join(__dirname, 'build', instead[1]) };
   return UNUSED.some((file) => file.test(found.filePath)) ? { type: 'empty' } : found;
 };
 
