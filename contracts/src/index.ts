@@ -19,6 +19,7 @@ export {
   treeColumns,
   weatherUnits,
 } from './exchange';
+export { firstRoutes } from './firstRoutes';
 export {
   cellAt,
   countsAt,

@@ -10,7 +10,6 @@ import {
   JobBody,
   LogEntry,
   moment,
-  Plot,
   RecordId,
   Row,
   RowBody,
@@ -35,26 +34,12 @@ import {
   importFormats,
   RemovedPhotos,
 } from './exchange';
+import { firstRoutes, Session } from './firstRoutes';
 import { type Route, route } from './route';
 import * as when from './when';
 
 export type { Route } from './route';
 
-const Health = z.object({
-  ok: z.literal(true),
-  now: z.iso.datetime(),
-  demo: z.boolean(),
-  app: z
-    .string()
-    .nullable()
-    .describe(
-      'the script that the app of this server begins with: a page that runs another is of another version',
-    ),
-  clockSet: z
-    .boolean()
-    .describe('it does not go by the clock of its machine, but by one set for pictures and tests'),
-});
-const Session = z.object({ required: z.boolean(), signedIn: z.boolean() });
 const SessionList = z.object({
   sessions: z.array(
     z.object({
@@ -97,49 +82,13 @@ const baseRevision = z
   .describe('the revision this edit was made on; null for a new record');
 
 export const appRoutes = {
-  health: route({
-    method: 'get',
-    path: '/api/health',
-    tag: 'Access',
-    summary: 'Is the server up, and what time does it go by?',
-    response: Health,
-    open: true,
-  }),
+  ...firstRoutes,
   ready: route({
     method: 'get',
     path: '/api/ready',
     tag: 'Access',
     summary: 'Does the database answer, so that work can be taken? 503 where it does not',
     response: z.object({ ready: z.literal(true) }),
-    open: true,
-  }),
-  reportFault: route({
-    method: 'post',
-    path: '/api/faults',
-    tag: 'Access',
-    summary: 'Tell the server’s log of a page that failed',
-    body: z.strictObject({
-      message: z.string().max(500),
-      stack: z.string().max(4000),
-      path: z.string().max(200),
-    }),
-    response: z.object({ noted: z.literal(true) }),
-  }),
-  getSession: route({
-    method: 'get',
-    path: '/api/session',
-    tag: 'Access',
-    summary: 'Is a passphrase asked for, and was it given?',
-    response: Session,
-    open: true,
-  }),
-  signIn: route({
-    method: 'post',
-    path: '/api/session',
-    tag: 'Access',
-    summary: 'Sign in with the passphrase of the site',
-    body: z.strictObject({ passphrase: z.string().min(1).max(400) }),
-    response: Session,
     open: true,
   }),
   signOut: route({
@@ -181,15 +130,6 @@ export const appRoutes = {
         .nullable(),
     }),
   }),
-  putDevice: route({
-    method: 'put',
-    path: '/api/devices/:deviceId',
-    tag: 'Access',
-    summary: 'Say who works on this device',
-    params: z.object({ deviceId: RecordId }),
-    body: z.strictObject({ name: z.string().trim().min(1, refusing('noName')).max(60) }),
-    response: z.object({ id: RecordId, name: z.string() }),
-  }),
   getSite: route({
     method: 'get',
     path: '/api/site',
@@ -205,13 +145,6 @@ export const appRoutes = {
     body: z.strictObject({ baseRevision, site: Site }),
     response: SiteRecord,
     fromDevice: true,
-  }),
-  getTrees: route({
-    method: 'get',
-    path: '/api/trees',
-    tag: 'Orchard',
-    summary: 'Trees in walking order, with plots and rows',
-    response: z.object({ plots: z.array(Plot), rows: z.array(Row), trees: z.array(TreeSummary) }),
   }),
   getTree: route({
     method: 'get',
@@ -294,14 +227,6 @@ export const appRoutes = {
     body: z.strictObject({ baseRevision, job: JobBody }),
     response: Job,
     fromDevice: true,
-  }),
-  getRound: route({
-    method: 'get',
-    path: '/api/round',
-    tag: 'Field records',
-    summary:
-      'What was done in the round that is open, oldest first; where none is, in the last one, with its close',
-    response: z.object({ actions: z.array(Action) }),
   }),
   putPhoto: route({
     method: 'put',

@@ -1,6 +1,13 @@
 // Asks the server by the table of routes: what goes out and what comes back is checked against it.
 
-import { appRoutes, Problem, type Route, type RouteInput, type RouteResponse } from '@mortisect/contracts';
+import {
+  type appRoutes,
+  firstRoutes,
+  Problem,
+  type Route,
+  type RouteInput,
+  type RouteResponse,
+} from '@mortisect/contracts';
 import type { Say } from '@mortisect/words';
 import { usePreferences } from './preferences';
 import { useWords } from './useSay';
@@ -51,12 +58,21 @@ export async function ask<K extends RouteName>(
   }
 }
 
+/** @throws {NoAnswer} where the rest of the table is still to be read and the network is away */
+async function routeOf(name: RouteName): Promise<Route> {
+  if (name in firstRoutes) return firstRoutes[name as keyof typeof firstRoutes];
+  const { appRoutes } = await import('./laterRoutes').catch(() => {
+    throw new NoAnswer();
+  });
+  return appRoutes[name];
+}
+
 async function askOnce<K extends RouteName>(
   name: K,
   input: Ask<K>,
   signal?: AbortSignal,
 ): Promise<Answer<K>> {
-  const route: Route = appRoutes[name];
+  const route = await routeOf(name);
   const { params, query, body, file } = input as {
     params?: Record<string, string>;
     query?: Record<string, unknown>;

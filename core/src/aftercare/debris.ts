@@ -4,17 +4,8 @@ import { type WoodClass, woodClass } from '../blades/index';
 import { type Confidence, disorderOf, isFireBlight } from '../disorders/index';
 import { plainReason, reasonSchema } from '../reason/index';
 import { setting } from '../settings/index';
+import { DEBRIS_ROUTE_WORDS, type DebrisRoute, debrisRoutes } from './done';
 
-export const debrisRoutes = ['burn', 'bury', 'landfill', 'chip', 'leave'] as const;
-export type DebrisRoute = (typeof debrisRoutes)[number];
-
-export const DEBRIS_ROUTE_WORDS: Record<DebrisRoute, string> = {
-  burn: 'burned',
-  bury: 'buried',
-  landfill: 'to landfill, bagged',
-  chip: 'chipped',
-  leave: 'left to rot',
-};
 const { leave: _, ...CARRIED_AWAY } = DEBRIS_ROUTE_WORDS;
 
 export const SCHOOLS_ON_BURNING = [

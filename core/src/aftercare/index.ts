@@ -1,26 +1,22 @@
 export { beforeStart, closeDown } from './closeDown';
 export {
   brushVolume,
-  DEBRIS_ROUTE_WORDS,
   type DebrisReason,
   DebrisSettings,
   debrisOf,
-  debrisRoutes,
   debrisSums,
   SCHOOLS_ON_BURNING,
   startingDebris,
 } from './debris';
+export { DEBRIS_ROUTE_WORDS, debrisRoutes, type RecheckOutcome, recheckKinds, recheckOutcomes } from './done';
 export { type Held, type Looked, marginsHeld } from './outcomes';
 export {
   type LookFor,
   type MadeCutFacts,
   type Recheck,
-  type RecheckOutcome,
   RecheckSettings,
   type RecheckState,
   type RecheckVerdict,
-  recheckKinds,
-  recheckOutcomes,
   recheckState,
   rechecksOf,
   startingRechecks,

@@ -6,11 +6,7 @@ import { type AnsweredCut, regrowth, type ShootsAt } from '../crown/index';
 import { isGrowing, type Season } from '../disorders/index';
 import { laterDay } from '../measure/index';
 import { COMMON_PRACTICE, setting } from '../settings/index';
-
-export const recheckKinds = ['strikes', 'month', 'early summer', 'next winter'] as const;
-type RecheckKind = (typeof recheckKinds)[number];
-export const recheckOutcomes = ['clean', 'came back', 'regrown'] as const;
-export type RecheckOutcome = (typeof recheckOutcomes)[number];
+import type { RecheckKind, RecheckOutcome } from './done';
 
 export const RecheckSettings = z
   .strictObject({

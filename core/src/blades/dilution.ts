@@ -3,6 +3,7 @@
 import { z } from 'zod';
 import { issueOf, type Refusal, refusal } from '../refusal/index';
 import type { Agent } from './agents';
+import type { Keeping } from './keeping';
 
 const litres = z.number().positive().max(1000).describe('of mix that is wanted');
 const pct = z.number().positive().max(100);
@@ -173,9 +174,6 @@ export function householdOf(ml: number): Household {
   const measured = cups * CUP_ML + tablespoons * SPOON_ML + teaspoons * TEASPOON_ML;
   return { cups, tablespoons, teaspoons, offPct: ml === 0 ? 0 : ((measured - ml) / ml) * 100 };
 }
-
-export const keepings = ['shade', 'sun', 'sappy'] as const;
-export type Keeping = (typeof keepings)[number];
 
 /**
  * Strength that is left, in the unit it was given in.

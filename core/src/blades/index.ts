@@ -28,11 +28,10 @@ export {
   DilutionInput,
   DilutionResult,
   dilution,
-  type Keeping,
-  keepings,
   strengthAfter,
   usableHours,
 } from './dilution';
+export { type Keeping, keepings } from './keeping';
 export { NextStep, nextStep, RunCut } from './nextStep';
 export { Supplies, SuppliesInput, type SuppliesReason, supplies, usedLitres } from './supplies';
 export {

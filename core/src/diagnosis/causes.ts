@@ -2,21 +2,10 @@
 import { z } from 'zod';
 import { type Season, seasons } from '../disorders/index';
 import { type HostGroup, hostGroups } from '../register/index';
+import { ClinicEvidence } from './clinicEvidence';
 import { type CauseGroup, causeGroups, OTHER, type Strength, strengthOf, strengths } from './groups';
 import { Answers, type SeasonLetter, type Sign, seasonLetter, shows, signs, usable } from './signs';
 import tables from './tables.json';
-
-/** A clinic's answer as evidence: it names the true cause with its sensitivity, and seldom a wrong one. */
-export const ClinicEvidence = z.strictObject({
-  result: z.string().max(40).nullable().describe('code the clinic reports; null: nothing found'),
-  sensitivity: z.number().min(0.01).max(0.999),
-  falseNaming: z
-    .number()
-    .min(0.0001)
-    .max(0.5)
-    .describe('chance that it names another cause than the true one'),
-});
-export type ClinicEvidence = z.infer<typeof ClinicEvidence>;
 
 export const CausesInput = z
   .strictObject({

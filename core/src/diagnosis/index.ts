@@ -1,5 +1,6 @@
 export { liveBoundary, Scratch, scratchReadings } from './boundary';
-export { Causes, CausesInput, ClinicEvidence, causeCodes, causes, tellingSign } from './causes';
+export { Causes, CausesInput, causeCodes, causes, tellingSign } from './causes';
+export { ClinicEvidence } from './clinicEvidence';
 export { type GirdleAdvice, girdled } from './girdled';
 export { causeGroups, OTHER } from './groups';
 export { lookAlikesOf } from './lookAlikes';

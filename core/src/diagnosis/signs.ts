@@ -1,7 +1,7 @@
 // Which signs can be looked for, where on the tree, and in which season do they show?
 import { z } from 'zod';
 import type { Season } from '../disorders/index';
-import tables from './tables.json';
+import table from './signs.json';
 
 export const signPlaces = ['leaf', 'shoot', 'fruit', 'bark', 'inner wood', 'base', 'circumstances'] as const;
 export type SignPlace = (typeof signPlaces)[number];
@@ -52,16 +52,14 @@ const MINUTES: Record<string, number> = {
 };
 const A_LOOK = 0.5;
 
-export const signs: readonly Sign[] = Object.entries(tables.signs).map(
-  ([code, { label, seasons, leak }]) => ({
-    code,
-    label,
-    place: BASE.has(code) ? 'base' : (PLACE_OF[code.slice(0, 2)] as SignPlace),
-    seasons,
-    leak,
-    minutes: MINUTES[code] ?? A_LOOK,
-  }),
-);
+export const signs: readonly Sign[] = Object.entries(table).map(([code, { label, seasons, leak }]) => ({
+  code,
+  label,
+  place: BASE.has(code) ? 'base' : (PLACE_OF[code.slice(0, 2)] as SignPlace),
+  seasons,
+  leak,
+  minutes: MINUTES[code] ?? A_LOOK,
+}));
 
 const SignCode = z.enum(signs.map((sign) => sign.code) as [string, ...string[]]);
 const byCode = new Map(signs.map((sign) => [sign.code, sign]));

@@ -6,10 +6,6 @@ export { grainOfAll, withinOf } from './grain';
 export {
   Costs,
   firstWinterOf,
-  LEAST_LIMIT,
-  MOST_LIMIT,
-  MOST_PLAN_SEASONS,
-  Pin,
   PlanFinding,
   PlanInput,
   PlanSettings,
@@ -27,6 +23,7 @@ export { OrderResult } from './orderShape';
 export { type OtherKind, otherKinds } from './otherKind';
 export { type Outlook, outlookOf } from './outlook';
 export { type Pass, passes } from './passes';
+export { LEAST_LIMIT, MOST_LIMIT, MOST_PLAN_SEASONS, Pin } from './pin';
 export { candidateOut, planning } from './planTree';
 export { type Prepared, preparePlan } from './prepare';
 export { type Priced, regrowthOf } from './price';

@@ -21,10 +21,10 @@ import { bearingHabits, treeForms } from '../register/index';
 import { setting } from '../settings/index';
 import { targetFault } from '../shaping/index';
 import { LimbMap } from '../tree/index';
+import { LEAST_LIMIT, MOST_LIMIT, MOST_PLAN_SEASONS, Pin } from './pin';
 import { startingCosts } from './problem';
 import { startingWeights, Weights } from './weights';
 
-export const MOST_PLAN_SEASONS = 5;
 const limbId = z.string().min(1).max(64);
 const thousandths = z.number().min(0).max(1000);
 
@@ -57,36 +57,9 @@ export const PlanFinding = FindingForCut.extend({
 });
 export type PlanFinding = z.infer<typeof PlanFinding>;
 
-/** What the caretaker has decided; the plan is solved round it. */
-export const Pin = z
-  .discriminatedUnion('kind', [
-    z.strictObject({ kind: z.literal('stays'), limbId }),
-    z.strictObject({
-      kind: z.literal('goes'),
-      candidateId: z.string().min(1).max(160),
-      season: z.number().int().min(1).max(MOST_PLAN_SEASONS).default(1),
-    }),
-    z.strictObject({
-      kind: z.literal('not before'),
-      candidateId: z.string().min(1).max(160),
-      season: z.number().int().min(2).max(MOST_PLAN_SEASONS),
-    }),
-    z.strictObject({
-      kind: z.literal('follower'),
-      limbId: limbId.describe('the old limb, which stays until its follower is thick enough'),
-      followerId: limbId,
-      untilMm: z.number().min(1).max(500),
-    }),
-  ])
-  .meta({ id: 'Pin' });
-export type Pin = z.infer<typeof Pin>;
-
 const pairSchools = ['either', 'upper', 'lower'] as const;
 const twinSchools = ['either', 'thinner', 'steeper'] as const;
 
-/** What may be set as the limit of a tree, thousandths of the living crown a season. */
-export const LEAST_LIMIT = 20;
-export const MOST_LIMIT = 500;
 /** Common practice, no source. */
 const HIRED_MINUTE = 1;
 

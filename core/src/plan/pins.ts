@@ -1,6 +1,7 @@
 // What the caretaker has pinned, laid on the problem.
 import { isDistalOf, type LimbIndex } from '../tree/index';
-import type { Pin, PlanInput } from './input';
+import type { PlanInput } from './input';
+import type { Pin } from './pin';
 import { answersIt, type Priced } from './price';
 import type { PlanCandidate, PlanProblem } from './problem';
 

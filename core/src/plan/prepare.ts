@@ -9,11 +9,12 @@ import { indexLimbs, isDistalOf, type Kerf, type LimbIndex, wayToStool } from '.
 import { askBearing, bearingOf } from './bearing';
 import { type Candidate, candidatesOf, isDiseased } from './candidates';
 import { askHeight, heightsHandedOver, heightsOf, lowersTo, standTooHigh, stemSteps } from './height';
-import { type Pin, type PlanFinding, type PlanInput, paceOf } from './input';
+import { type PlanFinding, type PlanInput, paceOf } from './input';
 import { type KeepWorth, keepWorths } from './keepWorth';
 import { evenLimits, leftOfLimits } from './pace';
 import { type Asked, type InForest, nearestCut, type Parts } from './parts';
 import type { Pass } from './passes';
+import type { Pin } from './pin';
 import { applyPins } from './pins';
 import { answersIt, type Priced, priceOf } from './price';
 import { ancestors, type PlanCandidate, type PlanProblem } from './problem';

@@ -3,9 +3,9 @@ import { z } from 'zod';
 import { LimitReason } from '../crown/index';
 import { Cut, Decision, reasonsNotToCut } from '../cuts/index';
 import { goals } from '../shaping/index';
-import { Pin } from './input';
 import { otherKinds } from './otherKind';
 import { inPlaceOfCrown, passes } from './passes';
+import { Pin } from './pin';
 import { Verdict } from './verdictShape';
 
 /** Why a problem is left as it is. */
