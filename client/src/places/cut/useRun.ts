@@ -6,7 +6,7 @@ import { type Run, runOf, type Stop, workOf } from '@mortisect/core/run';
 import { useMemo } from 'react';
 import { useInHand } from '../../data/inHand';
 import { useRunActions } from '../../data/queries';
-import { useListedTrees } from '../../data/useListedTrees';
+import { type Listed, useListedTrees } from '../../data/useListedTrees';
 import { useStopOrder } from './useStopOrder';
 
 const NO_STOPS: Stop[] = [];
@@ -21,7 +21,15 @@ export interface RunHere {
   ordered: boolean;
 }
 
-export function useRun(): { here: RunHere | null; error: Error | null; refetch(): unknown } {
+interface RunAndTrees {
+  /** Null until every tree has a plan, or will get none: no count would be true before. */
+  here: RunHere | null;
+  listed: Listed | null;
+  error: Error | null;
+  refetch(): unknown;
+}
+
+export function useRun(): RunAndTrees {
   const { listed, error, refetch } = useListedTrees();
   const runActions = useRunActions();
   const hand = useInHand();
@@ -54,7 +62,7 @@ export function useRun(): { here: RunHere | null; error: Error | null; refetch()
         }
       : null;
   return {
-    here,
+    ...{ here, listed },
     error: error ?? runActions.error,
     refetch: () => Promise.all([refetch(), runActions.refetch()]),
   };

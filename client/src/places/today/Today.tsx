@@ -12,7 +12,6 @@ import { type Href, useRouter } from 'expo-router';
 import { ago, longDay, shortMoment } from '../../data/moment';
 import { useCopies, useTiming, useTrees } from '../../data/queries';
 import { useClock, useClockOff } from '../../data/useClock';
-import { useListedTrees } from '../../data/useListedTrees';
 import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { Columns } from '../../ui/Columns';
@@ -35,12 +34,11 @@ import { JobRows, QuestionRows, RoundRow } from './Walking';
 
 export function Today() {
   const say = useSay();
-  const { listed, error, refetch } = useListedTrees();
   const trees = useTrees().data?.trees;
   const timing = useTiming().data;
   const clock = useClock();
   const wide = useWide();
-  const { here } = useRun();
+  const { here, listed, error, refetch } = useRun();
   const router = useRouter();
   // The header and the next step speak for the kind of wood that most trees are of
   const lane = timing && lanesOf(timing).toSorted((a, b) => treesOf(b) - treesOf(a))[0];
@@ -102,7 +100,6 @@ export function Today() {
           <BlightRows timingNow={timing} today={today} />
           <FrostRows timingNow={timing} today={today} />
           <ProtectantRows timingNow={timing} />
-          {/* Until every tree has a plan, its own or the one that is kept, no count would be true */}
           {here ? <CutsRow run={here.run} today={today} /> : <Row title={say('today.planningTheCuts')} />}
           <RecheckRows today={today} codeOf={codeOf} />
           <DecisionRows trees={open} />
