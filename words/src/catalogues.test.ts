@@ -40,7 +40,7 @@ const NAMING = ['core/src', 'contracts/src', 'client/src', 'server/src', 'words/
   .flatMap((folder) => sourcesIn(folder))
   .map((file) => readFileSync(path.join(ROOT, file), 'utf8'))
   .concat(readFileSync(path.join(ROOT, 'core/src/diagnosis/tables.json'), 'utf8'))
-  .concat(readFileSync(path.join(ROOT, 'core/src/diagnosis/signs.json'), 'utf8'))
+  .concat(readFileSync(path.join(ROOT, 'core/src/diagnosis/signTable.json'), 'utf8'))
   .join('\n');
 
 test('every text of the tables belongs to something', () => {

@@ -31,7 +31,9 @@ export interface Listed {
   /** In walking order. */
   trees: ListedTree[];
   latestActions: Action[];
-  /** Every tree is planned, by a plan of before too, or will get none. */
+  /** So many trees are planned, by a plan of before too, or will get none. */
+  planned: number;
+  /** All of them. */
   ready: boolean;
   /** Every plan is of its tree as it stands now. */
   current: boolean;
@@ -87,11 +89,11 @@ export function useListedTrees(): { listed: Listed | null; error: Error | null; 
     const walk = register?.map(({ id }) => id) ?? NO_IDS;
     const trees = inWalkingOrder([...all.values()], walk);
     const unable = new Set(failed.map(({ tree }) => tree.id));
+    const planned = trees.filter(({ tree, due }) => due !== null || unable.has(tree.id)).length;
     return {
-      today,
-      trees,
+      ...{ today, trees, planned },
       latestActions: withLatest(latest, waiting, here),
-      ready: trees.every(({ tree, due }) => due !== null || unable.has(tree.id)),
+      ready: planned === trees.length,
       current: trees.every(({ tree, current }) => current || unable.has(tree.id)),
       failed: failed.map(({ tree }) => tree),
     };

@@ -10,6 +10,8 @@ import { Small } from './type';
 
 interface WaitingProps {
   title: string;
+  /** What is waited for; the orchard where missing. */
+  says?: string | undefined;
   /** Why it could not be read; null while it is read. */
   error?: Error | null;
   onRetry?(): void;
@@ -17,7 +19,7 @@ interface WaitingProps {
   beside?: boolean;
 }
 
-export function Waiting({ title, error = null, onRetry, beside = false }: WaitingProps) {
+export function Waiting({ title, says, error = null, onRetry, beside = false }: WaitingProps) {
   const say = useSay();
   if (error instanceof ServerProblem && error.problem.status === 404)
     return <NotThere title={title} error={error} />;
@@ -32,7 +34,7 @@ export function Waiting({ title, error = null, onRetry, beside = false }: Waitin
           {inWords(say, error)}
         </Notice>
       ) : (
-        <Small role="status">{say('shared.readingTheOrchard')}</Small>
+        <Small role="status">{says ?? say('shared.readingTheOrchard')}</Small>
       )}
     </Screen>
   );

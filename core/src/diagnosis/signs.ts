@@ -1,7 +1,7 @@
 // Which signs can be looked for, where on the tree, and in which season do they show?
 import { z } from 'zod';
 import type { Season } from '../disorders/index';
-import table from './signs.json';
+import table from './signTable.json';
 
 export const signPlaces = ['leaf', 'shoot', 'fruit', 'bark', 'inner wood', 'base', 'circumstances'] as const;
 export type SignPlace = (typeof signPlaces)[number];

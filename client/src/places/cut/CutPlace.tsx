@@ -23,12 +23,12 @@ type Awake = ReturnType<typeof useScreenAwake>;
 
 export function CutPlace() {
   const say = useSay();
-  const { here, error, refetch } = useRun();
+  const { here, says, error, refetch } = useRun();
   const open = here?.run.open;
   const awake = useScreenAwake(open != null && open.paused === null);
   // A run is made from the plans of all its trees; a plan of before names no cut for what was found since, so nothing is over yet
   if (!here || (here.run.card.is === 'close' && !here.planned))
-    return <Waiting title={say('shared.cut')} error={error} onRetry={refetch} />;
+    return <Waiting title={say('shared.cut')} says={says} error={error} onRetry={refetch} />;
   return <Due here={here} awake={awake} />;
 }
 

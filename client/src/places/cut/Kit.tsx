@@ -22,8 +22,8 @@ import { type RunHere, useRun } from './useRun';
 
 export function Kit() {
   const say = useSay();
-  const { here, error, refetch } = useRun();
-  if (!here) return <Waiting title={say('cut.blades')} error={error} onRetry={refetch} />;
+  const { here, says, error, refetch } = useRun();
+  if (!here) return <Waiting title={say('cut.blades')} says={says} error={error} onRetry={refetch} />;
   return <KitRows here={here} />;
 }
 

@@ -18,8 +18,8 @@ import { type RunHere, useRun } from './useRun';
 
 export function Marks() {
   const say = useSay();
-  const { here, error, refetch } = useRun();
-  if (!here) return <Waiting title={say('cut.markLimbs')} error={error} onRetry={refetch} />;
+  const { here, says, error, refetch } = useRun();
+  if (!here) return <Waiting title={say('cut.markLimbs')} says={says} error={error} onRetry={refetch} />;
   return <MarkRows here={here} />;
 }
 

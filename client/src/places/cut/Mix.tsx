@@ -39,8 +39,8 @@ import { type RunHere, useRun } from './useRun';
 
 export function Mix() {
   const say = useSay();
-  const { here, error, refetch } = useRun();
-  if (!here) return <Waiting title={say('cut.mix')} error={error} onRetry={refetch} />;
+  const { here, says, error, refetch } = useRun();
+  if (!here) return <Waiting title={say('cut.mix')} says={says} error={error} onRetry={refetch} />;
   return <MixForm here={here} />;
 }
 

@@ -28,8 +28,11 @@ import { type RunHere, useRun } from './useRun';
 
 export function Skipping() {
   const say = useSay();
-  const { here, error, refetch } = useRun();
-  if (!here) return <Waiting title={say('cut.whatSkippedCleaningCosts')} error={error} onRetry={refetch} />;
+  const { here, says, error, refetch } = useRun();
+  if (!here)
+    return (
+      <Waiting title={say('cut.whatSkippedCleaningCosts')} says={says} error={error} onRetry={refetch} />
+    );
   return <Costs here={here} />;
 }
 

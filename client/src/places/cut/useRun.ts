@@ -7,6 +7,7 @@ import { useMemo } from 'react';
 import { useInHand } from '../../data/inHand';
 import { useRunActions } from '../../data/queries';
 import { type Listed, useListedTrees } from '../../data/useListedTrees';
+import { useSay } from '../../data/useSay';
 import { useStopOrder } from './useStopOrder';
 
 const NO_STOPS: Stop[] = [];
@@ -25,11 +26,14 @@ interface RunAndTrees {
   /** Null until every tree has a plan, or will get none: no count would be true before. */
   here: RunHere | null;
   listed: Listed | null;
+  /** What is waited for, where it is plans. */
+  says: string | undefined;
   error: Error | null;
   refetch(): unknown;
 }
 
 export function useRun(): RunAndTrees {
+  const say = useSay();
   const { listed, error, refetch } = useListedTrees();
   const runActions = useRunActions();
   const hand = useInHand();
@@ -63,6 +67,10 @@ export function useRun(): RunAndTrees {
       : null;
   return {
     ...{ here, listed },
+    says:
+      listed && !listed.ready
+        ? say('shared.treesPlanned', { planned: listed.planned, trees: listed.trees.length })
+        : undefined,
     error: error ?? runActions.error,
     refetch: () => Promise.all([refetch(), runActions.refetch()]),
   };

@@ -38,7 +38,7 @@ export function Today() {
   const timing = useTiming().data;
   const clock = useClock();
   const wide = useWide();
-  const { here, listed, error, refetch } = useRun();
+  const { here, listed, says, error, refetch } = useRun();
   const router = useRouter();
   // The header and the next step speak for the kind of wood that most trees are of
   const lane = timing && lanesOf(timing).toSorted((a, b) => treesOf(b) - treesOf(a))[0];
@@ -100,7 +100,11 @@ export function Today() {
           <BlightRows timingNow={timing} today={today} />
           <FrostRows timingNow={timing} today={today} />
           <ProtectantRows timingNow={timing} />
-          {here ? <CutsRow run={here.run} today={today} /> : <Row title={say('today.planningTheCuts')} />}
+          {here ? (
+            <CutsRow run={here.run} today={today} />
+          ) : (
+            <Row title={say('today.planningTheCuts')} detail={says} />
+          )}
           <RecheckRows today={today} codeOf={codeOf} />
           <DecisionRows trees={open} />
           <QuestionRows trees={open} />
