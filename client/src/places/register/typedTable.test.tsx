@@ -138,3 +138,15 @@ test('without the server the cell stays as it is typed; once it is done the rows
   fireEvent.click(cellOf(2, 'Quay 3'));
   expect(onOpen).toHaveBeenCalledTimes(1);
 });
+
+test('Enter pressed twice while a cell is on its way sends it once, and a cell that is tapped meanwhile opens after it', async () => {
+  const { cellOf, input, type, key, tree, server } = await come();
+  fireEvent.click(cellOf(0, 'Quay 1'));
+  type('Quay 9');
+  key('Enter', input());
+  key('Enter', input());
+  fireEvent.click(cellOf(2, 'Quay 3'));
+  await waitFor(() => expect(input()?.getAttribute('aria-label')).toBe('Tree, Quay 3'));
+  expect(tree('t1').code).toBe('Quay 9');
+  expect(server.asked.filter(({ name }) => name === 'putTree')).toHaveLength(1);
+});

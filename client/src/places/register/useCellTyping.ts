@@ -2,7 +2,7 @@
 import { type TreeBody, type TreeSummary, treeBodyOf } from '@mortisect/core/records';
 import type { Say } from '@mortisect/words';
 import { tapeText } from '@mortisect/words/trade';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { inWords } from '../../data/api';
 import { useSay } from '../../data/useSay';
 import { useUnits } from '../../data/useToday';
@@ -66,10 +66,15 @@ export function useCellTyping(trees: readonly TreeSummary[]): CellTyping {
   const saving = useSaveTree();
   const [cell, setCell] = useState<Cell | null>(null);
   const [saved, setSaved] = useState<Saved | null>(null);
+  const next = useRef<() => void>(() => undefined);
+  const isSending = useRef(false);
   const refuse = (fault: string, doubted?: string) =>
     setCell((now) => now && { ...now, fault, ...(doubted !== undefined && { doubted }) });
 
   const save = (then: () => void = () => undefined) => {
+    next.current = then;
+    // On its way already: it is not sent twice, and what was asked for last comes after it
+    if (isSending.current) return;
     if (!cell) return then();
     const tree = trees.find(({ id }) => id === cell.treeId);
     if (!tree || cell.text.trim() === cell.before.trim()) {
@@ -91,9 +96,13 @@ export function useCellTyping(trees: readonly TreeSummary[]): CellTyping {
       )[0];
     if (doubt && cell.doubted !== typed)
       return refuse(`${doubt} ${say('round.enterOnceMoreSavesIt')}`, typed);
+    isSending.current = true;
     saving.mutate(
       { treeId: tree.id, baseRevision: tree.revision, tree: read.tree },
       {
+        onSettled: () => {
+          isSending.current = false;
+        },
         onSuccess: ({ revision }) => {
           setCell(null);
           setSaved({
@@ -104,7 +113,7 @@ export function useCellTyping(trees: readonly TreeSummary[]): CellTyping {
             }),
             before: { treeId: tree.id, revision, tree: body },
           });
-          then();
+          next.current();
         },
         onError: (error) => refuse(inWords(say, error)),
       },
