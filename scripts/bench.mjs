@@ -145,16 +145,33 @@ async function firstLoads(url) {
       });
       const devtools = await context.newCDPSession(fresh);
       await devtools.send('Emulation.setCPUThrottlingRate', { rate: 4 });
-      const from = performance.now();
+      // Seen by the page itself: who asks from outside looks again only after half a second
+      await fresh.addInitScript(noteUsable);
       await fresh.goto(`${url}/round`, { waitUntil: 'commit' });
-      await fresh.getByRole('link', { name: /Slip side 06/ }).click({ trial: true });
-      seconds.push((performance.now() - from) / 1000);
+      await fresh.waitForFunction(() => window.usableMs !== undefined);
+      seconds.push((await fresh.evaluate(() => window.usableMs)) / 1000);
       await context.close();
     }
   } finally {
     await browser.close();
   }
   return { seconds, scripts: [...scripts] };
+}
+
+/** In the page: when a tree of the round can first be tapped, ms since the page was asked for. */
+function noteUsable() {
+  const look = () => {
+    const isUsable = [...document.querySelectorAll('a[href^="/round/"]')].some((link) => {
+      const { left, top, width, height } = link.getBoundingClientRect();
+      return (
+        /\d/.test(link.textContent) &&
+        link.contains(document.elementFromPoint(left + width / 2, top + height / 2))
+      );
+    });
+    if (isUsable) window.usableMs = performance.now();
+    else requestAnimationFrame(look);
+  };
+  requestAnimationFrame(look);
 }
 
 /** The register of a large orchard on a wide screen: the longest frame while it is scrolled, sorted and searched. */

@@ -10,7 +10,7 @@ import {
   type PagePlace,
 } from '@mortisect/words';
 import { useEffect, useState } from 'react';
-import { writeDaysIn } from './moment';
+import { readDays } from './moment';
 import { usePreferences } from './preferences';
 import { useWords } from './useSay';
 
@@ -62,14 +62,13 @@ export async function loadWords(locale: Locale, places: readonly PagePlace[]): P
   const wanted = [...new Set([...places, ...before.loaded.keys()])];
   if (isSame && wanted.every((place) => before.loaded.has(place))) return;
   const dictionary = dictionaryOf(locale);
-  const read = await Promise.all(
-    wanted.map(
-      async (place): Promise<[PagePlace, Catalogue]> => [place, await loadCatalogue(dictionary, place)],
-    ),
+  const reading = wanted.map(
+    async (place): Promise<[PagePlace, Catalogue]> => [place, await loadCatalogue(dictionary, place)],
   );
-  await writeDaysIn(locale);
+  const [writeDays, ...read] = await Promise.all([readDays(locale), ...reading]);
   // Another language was chosen meanwhile
   if (latest !== locale) return;
+  writeDays();
   const now = useWords.getState();
   // What another call has loaded meanwhile stays, unless it is of the language before
   const loaded = new Map([...(now.say.locale === locale ? now.loaded : []), ...read]);

@@ -20,13 +20,15 @@ const FORMS: Record<Locale, { day: string; dayOfWeek: string; dayAndMonth: strin
 };
 let forms = FORMS['en-GB'];
 
-/** Names of days and months from here on, and the order in which a day is written. */
-export async function writeDaysIn(locale: Locale): Promise<void> {
+/** @returns what writes names of days and months in this language from here on, and the order in which a day is written */
+export async function readDays(locale: Locale): Promise<() => void> {
   const wording: Wording = locale.startsWith('es')
     ? (await import('date-fns/locale/es')).es
     : (await import('date-fns/locale/en-GB')).enGB;
-  forms = FORMS[locale];
-  setDefaultOptions({ locale: wording });
+  return () => {
+    forms = FORMS[locale];
+    setDefaultOptions({ locale: wording });
+  };
 }
 
 /**
