@@ -124,8 +124,8 @@ writeFileSync(
   html
     .replace(`${SCRIPTS}${common}`, `${SCRIPTS}${commonName}`)
     .replace(firstTag, `${tag(SCRIPTS + begin)}${firstTag}`)
-    // Every page needs it: the browser asks for it with the others
-    .replace(entryTag, `${tag(chunkOf(FIRST[0]))}${entryTag}`),
+    // The browser asks for them with the others: nothing is drawn in their place meanwhile
+    .replace(entryTag, `${FIRST.map((route) => tag(chunkOf(route))).join('')}${entryTag}`),
 );
 const kb = (text) => `${Math.round(text.length / 1000)} KB`;
 say(
