@@ -1,12 +1,12 @@
 // Trees with work as the server lists them: a hundredth of their records, and nothing left to plan.
 
-import { type Units, unitsOf } from '@mortisect/core/measure';
-import { type Here, type Waiting, withLatest } from '@mortisect/core/present';
-import { unitsOfLocale } from '@mortisect/words';
+import type { Units } from '@mortisect/core/measure';
+import { type Here, type Waiting, withChangedTrees, withLatest } from '@mortisect/core/present';
 import { type Answer, ask } from './api';
 import { usePreferences } from './preferences';
 import { queryClient } from './queryClient';
 import { useTouched } from './touched';
+import { unitsOfDevice } from './unitsOfDevice';
 import { useWords } from './useSay';
 
 type Listed = Answer<'getListedTrees'>;
@@ -20,9 +20,8 @@ export const listedTreesQuery = (units: Units) => ({
 
 /** As `useUnits` has them, for what is read before anything is drawn. */
 export function unitsHere(): Units {
-  const ofSite = queryClient.getQueryData<Answer<'getSite'>>(['site'])?.site.units ?? 'language';
-  const own = usePreferences.getState().units;
-  return own ?? unitsOf(ofSite, unitsOfLocale(useWords.getState().say.locale));
+  const ofSite = queryClient.getQueryData<Answer<'getSite'>>(['site'])?.site.units;
+  return unitsOfDevice(usePreferences.getState().units, ofSite, useWords.getState().say.locale);
 }
 
 /** Only what changed since it was read last is asked for. An answer that a later read has overtaken is from before what was sent meanwhile: it keeps nothing. */
@@ -36,9 +35,7 @@ async function read(units: Units): Promise<Listed> {
   if (turn !== reads && before) return before;
   useTouched.getState().readSince(began);
   if (changes.whole || !before) return changes;
-  const changed = new Set([...changes.gone, ...changes.trees.map(({ tree }) => tree.id)]);
-  const kept = before.trees.filter(({ tree }) => !changed.has(tree.id));
-  return { ...changes, whole: true, gone: [], trees: [...kept, ...changes.trees] };
+  return { ...changes, whole: true, gone: [], trees: withChangedTrees(before.trees, changes) };
 }
 
 /** The server took these: what was done last says so before it is read anew. */

@@ -52,14 +52,16 @@ export function useListedTrees(): { listed: Listed | null; error: Error | null; 
   const here = useHere();
   const register = useTrees().data?.trees;
   const { list, isOlder, isLost, refetch } = useServerList(today);
-  const isWanted = isLost || isBehind(list);
-  const work = useOpenWork(isWanted);
-  // Until its records are read, a list of before is better than none
-  const areAll = isWanted && (list === null || work.data !== undefined);
   const unplanned = useMemo(
     () => list?.trees.flatMap(({ tree, current }) => (current ? [] : tree.id)) ?? NO_IDS,
     [list],
   );
+  // A server that has only begun to plan; of a large orchard the records are more than a phone should read
+  const isBehind = unplanned.length > FEW && (list?.trees.length ?? 0) <= MOST_UNASKED;
+  const isWanted = isLost || isBehind;
+  const work = useOpenWork(isWanted);
+  // Until its records are read, a list of before is better than none
+  const areAll = isWanted && (list === null || work.data !== undefined);
   const ownIds = useOwnIds(list, unplanned.length <= FEW ? unplanned : NO_IDS);
   const ownTrees = useTreesHere(areAll ? NO_IDS : ownIds);
   const details = areAll ? work.data?.trees : ownTrees;
@@ -103,12 +105,6 @@ export function useListedTrees(): { listed: Listed | null; error: Error | null; 
     error: list === null && isLost ? work.error : null,
     refetch: () => Promise.all([refetch(), ...(isWanted ? [work.refetch()] : [])]),
   };
-}
-
-/** Has the server only begun to plan? Of a large orchard the records are more than a phone should read. */
-function isBehind(list: ServerList | null): boolean {
-  const unplanned = list?.trees.filter(({ current }) => !current).length ?? 0;
-  return unplanned > FEW && (list?.trees.length ?? 0) <= MOST_UNASKED;
 }
 
 /** The server’s list; `isOlder` where it is not of today, or not of the settings as this device has them; `isLost` where no other is to be had. */

@@ -1,13 +1,13 @@
 // The site, its season and its units today, once they are known.
 
 import type { WorkPace } from '@mortisect/core/handling';
-import { type Units, unitsOf } from '@mortisect/core/measure';
+import type { Units } from '@mortisect/core/measure';
 import { type SiteToday, siteToday } from '@mortisect/core/present';
 import type { Site } from '@mortisect/core/records';
-import { unitsOfLocale } from '@mortisect/words';
 import { dayAt } from './moment';
 import { usePreferences } from './preferences';
 import { useHealth, useSite } from './queries';
+import { unitsOfDevice } from './unitsOfDevice';
 import { useClock } from './useClock';
 import { useSay } from './useSay';
 
@@ -32,12 +32,11 @@ function todayOf(site: Site, units: Units, day: string, paces: readonly WorkPace
   return last.today;
 }
 
-/** Units of this device: its own, else those of the site, which may leave them to the language; those of the language until the site is known. */
 export function useUnits(): Units {
   const own = usePreferences((preferences) => preferences.units);
-  const ofSite = useSite().data?.site.units ?? 'language';
+  const ofSite = useSite().data?.site.units;
   const { locale } = useSay();
-  return own ?? unitsOf(ofSite, unitsOfLocale(locale));
+  return unitsOfDevice(own, ofSite, locale);
 }
 
 /** Species that are grown in this orchard, the usual one first; none where nobody has said. */

@@ -10,7 +10,13 @@ export {
 } from './findingState';
 export { actionOf, fold, type Present } from './fold';
 export { asHappened, CLOCK_GRACE_MS, happenedAt } from './happened';
-export { asksForWork, inWalkingOrder, type OpenWorkChanges, withChanges } from './openWork';
+export {
+  asksForWork,
+  inWalkingOrder,
+  type OpenWorkChanges,
+  withChangedTrees,
+  withChanges,
+} from './openWork';
 export {
   type Booking,
   bookings,

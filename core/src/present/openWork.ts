@@ -43,9 +43,17 @@ export function withChanges<W extends OpenWork>(
   walk: readonly string[],
 ): OpenWorkChanges {
   if (changes.whole) return changes;
-  const changed = new Set([...changes.gone, ...changes.trees.map(({ tree }) => tree.id)]);
-  const trees = [...before.trees.filter(({ tree }) => !changed.has(tree.id)), ...changes.trees];
+  const trees = withChangedTrees(before.trees, changes);
   return { ...changes, whole: true, gone: [], trees: inWalkingOrder(trees, walk) };
+}
+
+/** Trees with those that changed in place of what they were, and without those that are gone; in no order. */
+export function withChangedTrees<T extends { tree: { id: string } }>(
+  before: readonly T[],
+  { trees, gone }: { trees: readonly T[]; gone: readonly string[] },
+): T[] {
+  const changed = new Set([...gone, ...trees.map(({ tree }) => tree.id)]);
+  return [...before.filter(({ tree }) => !changed.has(tree.id)), ...trees];
 }
 
 /** Trees that the walk does not know come last. @param walk ids of all trees in walking order */
