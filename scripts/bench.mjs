@@ -334,6 +334,7 @@ async function markedToSeen(url) {
 /** Frames while the view of a tree is turned by a drag, four times slower; the best of three turns by its slowest frames. */
 async function viewTurned(url) {
   const { chromium } = await import('@playwright/test');
+  const { settled } = await import('./server.mjs');
   const browser = await chromium.launch(launchOptions);
   const deviceId = '0193f000-0000-7000-8000-0000000000dd';
   const headers = { 'Content-Type': 'application/json', 'X-Device-Id': deviceId };
@@ -356,6 +357,8 @@ async function viewTurned(url) {
       const put = { method: 'PUT', headers, body: JSON.stringify(body) };
       const answer = await fetch(`${url}/api/trees/net-loft-02/limbs`, put);
       if (!answer.ok) throw new Error(`The map of ${count} limbs was refused: ${await answer.text()}`);
+      // Its plan is searched on the same processors
+      await settled(url);
       const context = await browser.newContext({ locale: 'en-GB', viewport: PHONE, serviceWorkers: 'block' });
       const page = await context.newPage();
       await nameDevice(page, url, 'Wall crew', '/round/net-loft-02');

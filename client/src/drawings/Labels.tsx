@@ -19,7 +19,7 @@ export interface LabelledLimb {
   y: number;
 }
 
-interface LabelsProps {
+export interface LabelsWanted {
   limbs: readonly LabelledLimb[];
   names: ReadonlyMap<string, string>;
   chosenId: string | null;
@@ -30,8 +30,19 @@ interface LabelsProps {
   fontSize: number;
 }
 
-export function Labels({ limbs, names, chosenId, marked, within, taken = [], fontSize }: LabelsProps) {
-  const { ink, paper } = usePalette();
+/** How thick the halo is, px. */
+export const HALO_PX = 3.5;
+
+/** The labels that find room, each with the middle of its words and the line that they stand on. */
+export function labelsPlaced({
+  limbs,
+  names,
+  chosenId,
+  marked,
+  within,
+  taken = [],
+  fontSize,
+}: LabelsWanted): { id: string; text: string; x: number; y: number }[] {
   const wishes = limbs.flatMap(({ limb, x, y }) => {
     const label = labelIn(names.get(limb.id) ?? '');
     if (label === null) return [];
@@ -44,31 +55,31 @@ export function Labels({ limbs, names, chosenId, marked, within, taken = [], fon
       limb.baseMm;
     return [{ id: limb.id, text, x, y, rank, width: text.length * fontSize * LETTER, height: fontSize }];
   });
+  return placeLabels(wishes, within, taken).map((label) => ({ ...label, y: label.y + fontSize * 0.36 }));
+}
+
+export function Labels(wanted: LabelsWanted) {
+  const { ink, paper } = usePalette();
   return (
     <G>
-      {placeLabels(wishes, within, taken).map(({ id, text, x, y }) => {
-        const words = {
-          x,
-          y: y + fontSize * 0.36,
-          fontSize,
-          textAnchor: 'middle' as const,
-          fontFamily: 'Barlow Condensed',
-          fontWeight: '600' as const,
-        };
-        return (
-          <Text
-            key={id}
-            {...words}
-            fill={ink}
-            stroke={paper}
-            strokeWidth={3.5}
-            strokeLinejoin="round"
-            {...HALO}
-          >
-            {text}
-          </Text>
-        );
-      })}
+      {labelsPlaced(wanted).map(({ id, text, x, y }) => (
+        <Text
+          key={id}
+          x={x}
+          y={y}
+          fontSize={wanted.fontSize}
+          textAnchor="middle"
+          fontFamily="Barlow Condensed"
+          fontWeight="600"
+          fill={ink}
+          stroke={paper}
+          strokeWidth={HALO_PX}
+          strokeLinejoin="round"
+          {...HALO}
+        >
+          {text}
+        </Text>
+      ))}
     </G>
   );
 }

@@ -4,7 +4,7 @@ import { createElement, useLayoutEffect, useMemo, useRef } from 'react';
 import { useTextScale } from '../ui/size';
 import type { Palette } from '../ui/tamagui.config';
 import { usePalette } from '../ui/theme';
-import { sized } from './canvas';
+import { sized, useLetters } from './canvas';
 import type { Look } from './look';
 import { paintTree, type TreeMark, type TreeOnPlan } from './treeMarks';
 
@@ -29,6 +29,8 @@ export function PaintedOrchard({ plan, trees, look, atId, width, height }: Paint
   const textScale = useTextScale();
   const canvas = useRef<HTMLCanvasElement>(null);
   const stampOf = useStamps(palette);
+  const letters = useLetters();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: other letters are painted again
   useLayoutEffect(() => {
     const context = sized(canvas.current, width, height);
     if (!context) return;
@@ -80,7 +82,7 @@ export function PaintedOrchard({ plan, trees, look, atId, width, height }: Paint
         context.fillText(drawn.code.split(' ').at(-1) ?? '', at.x, at.y + radius + 13 * textScale);
       }
     }
-  }, [plan, trees, look, atId, width, height, palette, textScale, stampOf]);
+  }, [plan, trees, look, atId, width, height, palette, textScale, stampOf, letters]);
   return createElement('canvas', {
     ref: canvas,
     'aria-hidden': true,

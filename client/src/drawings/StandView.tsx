@@ -8,26 +8,33 @@ import {
   movedBy,
   type Spot,
   standAt,
-  type TreeSeen,
   treeSeen,
   zoomedAt,
 } from '@mortisect/core/sight';
 import type { Limb } from '@mortisect/core/tree';
 import { joined } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
-import { createElement, type KeyboardEvent, useId, useMemo, useRef, useState } from 'react';
-import Svg, { G, Line } from 'react-native-svg';
+import {
+  createElement,
+  type KeyboardEvent,
+  type ReactNode,
+  type RefObject,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react';
 import { useSay } from '../data/useSay';
 import { Button } from '../ui/Button';
 import { elementRef, keysOf } from '../ui/dom';
 import { useTextScale, useWidthOf } from '../ui/size';
 import { usePalette } from '../ui/theme';
 import { Small } from '../ui/type';
-import { Labels } from './Labels';
-import { Kerf, MarkPatterns, useMarkInk } from './marks';
-import { PaintedWood } from './PaintedWood';
+import { sized, useLetters } from './canvas';
+import { type OnWood, paintView, viewInks } from './paintView';
 import type { TapeBand } from './tape/Measure';
 import { useHold } from './useHold';
+import { type Stand, useOfStand, useStand } from './useStand';
 import { WhichLimb } from './WhichLimb';
 
 interface StandViewProps {
@@ -58,34 +65,39 @@ const KEY_DEG = 15;
 const NEARER = 1.3;
 const TOUCH_PX = 12;
 const ASKED = 5;
-/** Of shoots that are to be expected so many are drawn, each so long. */
-const MOST_SHOOTS = 6;
-const SHOOT_PX = 22;
+
+/** No marks, no shoots: always the same, so that nothing is painted again for it. */
+const NONE: OnWood['expected'] = [];
 
 export function StandView(props: StandViewProps) {
   const say = useSay();
   const { limbs, names, twelveBearingDeg, chosenId, bands, kerfs, units, onChoose } = props;
   const box = useRef<HTMLElement>(null);
   const width = useWidthOf(box) || 320;
-  const [camera, setCamera] = useState<Camera>(() =>
+  const stand = useStand(() =>
     standAt(limbs, props.fromDeg ?? twelveBearingDeg + 180, EYE_CM[props.ladder ? 'ladder' : 'ground']),
   );
   const [asked, setAsked] = useState<Limb[]>([]);
-  const seen = useMemo(() => treeSeen(limbs, camera, { width, height: HEIGHT }), [limbs, camera, width]);
-  const set = (more: Partial<Camera>) => setCamera((before) => ({ ...before, ...more }));
-  const turn = (deg: number) =>
-    setCamera((before) => ({ ...before, bearingDeg: (before.bearingDeg + deg + 360) % 360 }));
   const size = { width, height: HEIGHT };
+  const seen = () => treeSeen(limbs, stand.camera(), size);
+  const turn = (deg: number) =>
+    stand.move((from) => ({ ...from, bearingDeg: (from.bearingDeg + deg + 360) % 360 }));
+  const setEyes = (eyeCm: number) =>
+    stand.move((from) => ({ ...from, eyeCm: Math.min(EYE_CM.most, Math.max(EYE_CM.least, eyeCm)) }));
   /** Whoever comes nearer by a button comes nearer to the limb that is chosen. */
   const chosenAt = (): Spot => {
     const chosen = limbs.find(({ id }) => id === chosenId);
-    const at = chosen && seen.placeOf(chosen.id, chosen.lengthCm / 2);
+    const at = chosen && seen().placeOf(chosen.id, chosen.lengthCm / 2);
     return at ?? { x: width / 2, y: HEIGHT / 2 };
   };
-  const nearer = (by: number, at = chosenAt()) => setCamera((before) => zoomedAt(before, by, at, size));
+  const nearer = (by: number) => {
+    const at = chosenAt();
+    stand.move((from) => zoomedAt(from, by, at, size));
+  };
   const touched = (at: Spot) => {
-    const straight = limbsTouched(seen, at, 0);
-    const near = straight.length > 0 ? straight : limbsTouched(seen, at, TOUCH_PX);
+    const now = seen();
+    const straight = limbsTouched(now, at, 0);
+    const near = straight.length > 0 ? straight : limbsTouched(now, at, TOUCH_PX);
     const meant = near.slice(0, ASKED).flatMap((id) => limbs.find((limb) => limb.id === id) ?? []);
     if (meant.length > 1) setAsked(meant);
     else if (meant[0]) onChoose(meant[0].id);
@@ -94,17 +106,19 @@ export function StandView(props: StandViewProps) {
   useHold(box, {
     onTouch: touched,
     onDrag: (byPx) => turn(byPx * DEG_A_PX),
-    onPinch: (by, at, moved) => setCamera((before) => movedBy(zoomedAt(before, by, at, size), moved, size)),
+    onPinch: (by, at, moved) => stand.move((from) => movedBy(zoomedAt(from, by, at, size), moved, size)),
     // The page scrolls past a view that nobody works in, and on where there is nothing nearer or farther
-    takesWheel: (isNearer) =>
-      document.activeElement === box.current && (isNearer ? camera.zoom < MOST_ZOOM : camera.zoom > 1),
+    takesWheel: (isNearer) => {
+      const { zoom } = stand.camera();
+      return document.activeElement === box.current && (isNearer ? zoom < MOST_ZOOM : zoom > 1);
+    },
   });
   const onKeyDown = (event: KeyboardEvent) => {
     const act = {
       ArrowLeft: () => turn(-KEY_DEG),
       ArrowRight: () => turn(KEY_DEG),
-      ArrowUp: () => set({ eyeCm: Math.min(EYE_CM.most, camera.eyeCm + EYE_STEP_CM) }),
-      ArrowDown: () => set({ eyeCm: Math.max(EYE_CM.least, camera.eyeCm - EYE_STEP_CM) }),
+      ArrowUp: () => setEyes(stand.camera().eyeCm + EYE_STEP_CM),
+      ArrowDown: () => setEyes(stand.camera().eyeCm - EYE_STEP_CM),
       '+': () => nearer(NEARER),
       '-': () => nearer(1 / NEARER),
     }[event.key];
@@ -112,18 +126,23 @@ export function StandView(props: StandViewProps) {
     event.preventDefault();
     act();
   };
-  const hour = clockHour(camera.bearingDeg, twelveBearingDeg);
-  const isUp = camera.eyeCm >= EYE_CM.onLadder;
-  const says = say(isUp ? 'shared.youStandOnTheLadderAt' : 'shared.youStandAt', {
-    hour,
-    away: joined(say, heightReading(camera.distanceCm, units)),
-  });
   const named = (words: string) => (props.label ? `${words}: ${props.label}` : words);
-  const [atMost, atLeast] = [camera.zoom >= MOST_ZOOM, camera.zoom <= 1];
-  // They stay as they are while the tree turns
-  // biome-ignore lint/correctness/useExhaustiveDependencies: what they call works on the camera of then
-  const controls = useMemo(
-    () => (
+  const standing = { stand, twelveBearingDeg, units };
+  return (
+    <View gap={6}>
+      <Box
+        {...standing}
+        box={box}
+        label={props.label ?? say('shared.theTreeFromWhereYouStand')}
+        onKeyDown={onKeyDown}
+      >
+        <PaintedView
+          stand={stand}
+          width={width}
+          on={{ limbs, names, chosenId, bands, kerfs, expected: props.expected ?? NONE }}
+        />
+      </Box>
+      <WhereOneStands {...standing} />
       <View flexDirection="row" flexWrap="wrap" gap={8}>
         <Button onPress={() => turn(-30)} aria-label={named(say('shared.goRoundToTheLeft'))}>
           {'↶'}
@@ -131,79 +150,146 @@ export function StandView(props: StandViewProps) {
         <Button onPress={() => turn(30)} aria-label={named(say('shared.goRoundToTheRight'))}>
           {'↷'}
         </Button>
-        <Button onPress={() => nearer(NEARER)} disabled={atMost} aria-label={named(say('shared.nearer'))}>
+        <Nearer
+          stand={stand}
+          isAtEnd={({ zoom }) => zoom >= MOST_ZOOM}
+          label={named(say('shared.nearer'))}
+          onPress={() => nearer(NEARER)}
+        >
           {'+'}
-        </Button>
-        <Button
+        </Nearer>
+        <Nearer
+          stand={stand}
+          isAtEnd={({ zoom }) => zoom <= 1}
+          label={named(say('shared.fartherOff'))}
           onPress={() => nearer(1 / NEARER)}
-          disabled={atLeast}
-          aria-label={named(say('shared.fartherOff'))}
         >
           {'−'}
-        </Button>
+        </Nearer>
         <EyeHeight
+          stand={stand}
           label={named(say('shared.heightOfYourEyes'))}
-          says={joined(say, heightReading(camera.eyeCm, units))}
-          eyeCm={camera.eyeCm}
-          onEye={(eyeCm) => set({ eyeCm })}
+          units={units}
+          onEye={setEyes}
         />
       </View>
-    ),
-    [atMost, atLeast, camera.eyeCm, units, say],
-  );
-  return (
-    <View gap={6}>
-      <View
-        ref={elementRef(box)}
-        role="slider"
-        tabIndex={0}
-        aria-label={props.label ?? say('shared.theTreeFromWhereYouStand')}
-        aria-valuemin={1}
-        aria-valuemax={12}
-        aria-valuenow={hour}
-        aria-valuetext={says}
-        onKeyDown={keysOf(onKeyDown)}
-        width="100%"
-        height={HEIGHT}
-        position="relative"
-        overflow="hidden"
-        backgroundColor="$paper"
-        borderWidth={1}
-        borderStyle="solid"
-        borderColor="$rule"
-        cursor="grab"
-        style={{ touchAction: 'pan-y' }}
-      >
-        <PaintedWood seen={seen} width={width} height={HEIGHT} chosenId={chosenId} />
-        <Marks
-          expected={props.expected ?? []}
-          seen={seen}
-          width={width}
-          limbs={limbs}
-          names={names}
-          chosenId={chosenId}
-          bands={bands}
-          kerfs={kerfs}
-        />
-      </View>
-      <Small>{says}</Small>
-      {controls}
       <WhichLimb asked={asked} names={names} units={units} onClose={() => setAsked([])} onChoose={onChoose} />
     </View>
   );
 }
 
-interface EyeHeightProps {
+interface Standing {
+  stand: Stand;
+  twelveBearingDeg: number;
+  units: Units;
+}
+
+/** Where one stands in words: other words only where the hour, the ladder or the distance is another. */
+function useWhereOneStands({ stand, twelveBearingDeg, units }: Standing): { hour: number; says: string } {
+  const say = useSay();
+  const hour = useOfStand(stand, ({ bearingDeg }) => clockHour(bearingDeg, twelveBearingDeg));
+  const isUp = useOfStand(stand, ({ eyeCm }) => eyeCm >= EYE_CM.onLadder);
+  const distanceCm = useOfStand(stand, (camera) => camera.distanceCm);
+  const away = joined(say, heightReading(distanceCm, units));
+  return { hour, says: say(isUp ? 'shared.youStandOnTheLadderAt' : 'shared.youStandAt', { hour, away }) };
+}
+
+function WhereOneStands(standing: Standing) {
+  return <Small>{useWhereOneStands(standing).says}</Small>;
+}
+
+interface BoxProps extends Standing {
+  box: RefObject<HTMLElement | null>;
   label: string;
-  /** The height in words. */
-  says: string;
-  eyeCm: number;
+  onKeyDown(event: KeyboardEvent): void;
+  children: ReactNode;
+}
+
+function Box({ box, label, onKeyDown, children, ...standing }: BoxProps) {
+  const { hour, says } = useWhereOneStands(standing);
+  return (
+    <View
+      ref={elementRef(box)}
+      role="slider"
+      tabIndex={0}
+      aria-label={label}
+      aria-valuemin={1}
+      aria-valuemax={12}
+      aria-valuenow={hour}
+      aria-valuetext={says}
+      onKeyDown={keysOf(onKeyDown)}
+      width="100%"
+      height={HEIGHT}
+      position="relative"
+      overflow="hidden"
+      backgroundColor="$paper"
+      borderWidth={1}
+      borderStyle="solid"
+      borderColor="$rule"
+      cursor="grab"
+      style={{ touchAction: 'pan-y' }}
+    >
+      {children}
+    </View>
+  );
+}
+
+/** The picture is painted again whenever one moves, beside React: a large tree turns without waiting. */
+function PaintedView({ stand, width, on }: { stand: Stand; width: number; on: OnWood }) {
+  const palette = usePalette();
+  const fontSize = 14 * useTextScale();
+  const letters = useLetters();
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const isQuiet = on.chosenId !== null && on.limbs.some(({ id }) => id === on.chosenId);
+  const inks = useMemo(() => viewInks(palette, isQuiet), [palette, isQuiet]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: other letters are painted again
+  useLayoutEffect(() => {
+    const paint = () => {
+      const context = sized(canvas.current, width, HEIGHT);
+      if (!context) return;
+      const seen = treeSeen(on.limbs, stand.camera(), { width, height: HEIGHT });
+      paintView(context, seen, on, inks, { width, height: HEIGHT, fontSize });
+    };
+    paint();
+    return stand.subscribe(paint);
+  }, [stand, width, on, inks, fontSize, letters]);
+  return createElement('canvas', {
+    ref: canvas,
+    'aria-hidden': true,
+    style: { width: '100%', height: HEIGHT, display: 'block' },
+  });
+}
+
+interface NearerProps {
+  stand: Stand;
+  isAtEnd(camera: Camera): boolean;
+  label: string;
+  onPress(): void;
+  children: string;
+}
+
+/** Nearer, or farther off, as long as there is anything. */
+function Nearer({ stand, isAtEnd, label, onPress, children }: NearerProps) {
+  return (
+    <Button onPress={onPress} disabled={useOfStand(stand, isAtEnd)} aria-label={label}>
+      {children}
+    </Button>
+  );
+}
+
+interface EyeHeightProps {
+  stand: Stand;
+  label: string;
+  units: Units;
   onEye(eyeCm: number): void;
 }
 
 /** From kneeling to the top of the ladder. */
-function EyeHeight({ label, says, eyeCm, onEye }: EyeHeightProps) {
+function EyeHeight({ stand, label, units, onEye }: EyeHeightProps) {
+  const say = useSay();
   const { chalk } = usePalette();
+  const eyeCm = useOfStand(stand, (camera) => camera.eyeCm);
+  const says = joined(say, heightReading(eyeCm, units));
   return (
     <View flexDirection="row" alignItems="center" gap={8} flexGrow={1} minWidth={150}>
       {createElement('input', {
@@ -219,89 +305,5 @@ function EyeHeight({ label, says, eyeCm, onEye }: EyeHeightProps) {
       })}
       <Small>{says}</Small>
     </View>
-  );
-}
-
-function Marks({
-  seen,
-  width,
-  limbs,
-  names,
-  chosenId,
-  bands,
-  kerfs,
-  expected,
-}: Pick<StandViewProps, 'limbs' | 'names' | 'chosenId' | 'bands' | 'kerfs'> & {
-  seen: TreeSeen;
-  width: number;
-  expected: NonNullable<StandViewProps['expected']>;
-}) {
-  const prefix = `v${useId().replace(/\W/g, '')}`;
-  const inks = useMarkInk();
-  const { leaf } = usePalette();
-  const textScale = useTextScale();
-  const marked = new Set([...bands, ...kerfs].map(({ limbId }) => limbId));
-  const byId = new Map(limbs.map((limb) => [limb.id, limb]));
-  return (
-    <Svg
-      width={width}
-      height={HEIGHT}
-      style={{ position: 'absolute', left: 0, top: 0, pointerEvents: 'none' }}
-      aria-hidden
-    >
-      <MarkPatterns prefix={prefix} />
-      {bands.map(({ id, limbId, fromCm, toCm, kind, measured }) => {
-        const limb = byId.get(limbId);
-        const isPlaced = measured !== false;
-        const from = seen.placeOf(limbId, isPlaced ? fromCm : 0);
-        const to = seen.placeOf(limbId, isPlaced ? toCm : (limb?.lengthCm ?? 0));
-        if (!from || !to) return null;
-        const thick = Math.max(3, from.radius + to.radius);
-        const line = { x1: from.x, y1: from.y, x2: to.x, y2: to.y };
-        return (
-          <G key={id}>
-            <Line {...line} stroke={inks[kind]} strokeWidth={thick} />
-            <Line {...line} stroke={`url(#${prefix}${kind})`} strokeWidth={Math.max(1, thick - 1.6)} />
-          </G>
-        );
-      })}
-      {expected.flatMap(({ limbId, atCm, shoots }) => {
-        const at = seen.placeOf(limbId, atCm);
-        const drawn = Math.min(MOST_SHOOTS, Math.round(shoots));
-        return at
-          ? Array.from({ length: drawn }, (_, i) => (
-              <Line
-                // biome-ignore lint/suspicious/noArrayIndexKey: shoots that are not there yet have no name but their place
-                key={`${limbId} ${atCm} ${i}`}
-                x1={at.x}
-                y1={at.y}
-                x2={at.x + (i - (drawn - 1) / 2) * 5}
-                y2={at.y - SHOOT_PX}
-                stroke={leaf}
-                strokeWidth={1.6}
-                strokeDasharray="4 2"
-              />
-            ))
-          : [];
-      })}
-      <Labels
-        limbs={limbs.flatMap((limb) => {
-          const tip = seen.placeOf(limb.id, limb.lengthCm);
-          const isNamed = limb.kind === 'scaffold' || marked.has(limb.id) || limb.id === chosenId;
-          return tip && isNamed ? [{ limb, x: tip.x, y: tip.y }] : [];
-        })}
-        names={names}
-        chosenId={chosenId}
-        marked={marked}
-        within={{ x: 0, y: 0, width, height: HEIGHT }}
-        fontSize={14 * textScale}
-      />
-      {kerfs.map((kerf) => {
-        const at = seen.placeOf(kerf.limbId, kerf.atCm);
-        return at ? (
-          <Kerf key={`${kerf.limbId}-${kerf.atCm}`} x={at.x} y={at.y} half={Math.max(9, at.radius + 5)} />
-        ) : null;
-      })}
-    </Svg>
   );
 }

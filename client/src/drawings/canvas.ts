@@ -1,4 +1,5 @@
 // Drawings that are painted as one bitmap.
+import { useSyncExternalStore } from 'react';
 
 /** A canvas as sharp as the screen, wiped; null where there is none yet. */
 export function sized(
@@ -15,4 +16,14 @@ export function sized(
   context.setTransform(sharp, 0, 0, sharp, 0, 0);
   context.clearRect(0, 0, width, height);
   return context;
+}
+
+/** Whether the letters have come: words that were painted before stand in others, and are to be painted again. */
+export function useLetters(): string {
+  return useSyncExternalStore(onLetters, () => document.fonts?.status ?? 'loaded');
+}
+
+function onLetters(changed: () => void): () => void {
+  document.fonts?.addEventListener('loadingdone', changed);
+  return () => document.fonts?.removeEventListener('loadingdone', changed);
 }

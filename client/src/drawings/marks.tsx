@@ -2,32 +2,56 @@
 import type { Disorder } from '@mortisect/core/disorders';
 import { useId } from 'react';
 import Svg, { Circle, Defs, G, Path, Pattern, Rect } from 'react-native-svg';
+import type { Palette } from '../ui/tamagui.config';
 import { usePalette } from '../ui/theme';
 
 export type MarkKind = Disorder['kind'];
 
+/** What a mark is made of, repeated over the wood. */
+export interface MarkPattern {
+  /** A square tile so long and high, px. */
+  sizePx: number;
+  ink: string;
+  /** Filled dots, or strokes so thick. */
+  dots: readonly { x: number; y: number; radius: number }[];
+  strokes: { d: string; width: number } | null;
+}
+
+/** The marks of the four kinds of finding: the one description for drawings of both kinds, vector and bitmap. */
+export function markPatterns({ plum, dead, ochre, slate }: Palette): Record<MarkKind, MarkPattern> {
+  const dots = [1.3, 3.8].map((at) => ({ x: at, y: at, radius: 1.15 }));
+  const hatch = (ink: string, sizePx: number, width: number, d: string): MarkPattern => ({
+    ...{ ink, sizePx, dots: [] },
+    strokes: { d, width },
+  });
+  return {
+    diseased: { sizePx: 5, ink: plum, dots, strokes: null },
+    dead: hatch(dead, 9, 1.3, 'M2 2L7 7M7 2L2 7'),
+    damaged: hatch(ochre, 8, 1.4, 'M0 6L2 2L4 6L6 2L8 6'),
+    misplaced: hatch(slate, 6, 1.2, 'M-1 7L7 -1M2 10L10 2M-4 4L4 -4'),
+  };
+}
+
 /** Fills for the bands of a drawing; each drawing defines its own, under its own prefix. */
 export function MarkPatterns({ prefix }: { prefix: string }) {
-  const { plum, dead, ochre, slate, paper } = usePalette();
+  const palette = usePalette();
   return (
     <Defs>
-      <Pattern id={`${prefix}diseased`} width={5} height={5} patternUnits="userSpaceOnUse">
-        <Rect width={5} height={5} fill={paper} />
-        <Circle cx={1.3} cy={1.3} r={1.15} fill={plum} />
-        <Circle cx={3.8} cy={3.8} r={1.15} fill={plum} />
-      </Pattern>
-      <Pattern id={`${prefix}dead`} width={9} height={9} patternUnits="userSpaceOnUse">
-        <Rect width={9} height={9} fill={paper} />
-        <Path d="M2 2L7 7M7 2L2 7" stroke={dead} strokeWidth={1.3} />
-      </Pattern>
-      <Pattern id={`${prefix}damaged`} width={8} height={8} patternUnits="userSpaceOnUse">
-        <Rect width={8} height={8} fill={paper} />
-        <Path d="M0 6L2 2L4 6L6 2L8 6" stroke={ochre} strokeWidth={1.4} fill="none" />
-      </Pattern>
-      <Pattern id={`${prefix}misplaced`} width={6} height={6} patternUnits="userSpaceOnUse">
-        <Rect width={6} height={6} fill={paper} />
-        <Path d="M-1 7L7 -1M2 10L10 2M-4 4L4 -4" stroke={slate} strokeWidth={1.2} />
-      </Pattern>
+      {Object.entries(markPatterns(palette)).map(([kind, { sizePx, ink, dots, strokes }]) => (
+        <Pattern
+          key={kind}
+          id={`${prefix}${kind}`}
+          width={sizePx}
+          height={sizePx}
+          patternUnits="userSpaceOnUse"
+        >
+          <Rect width={sizePx} height={sizePx} fill={palette.paper} />
+          {dots.map(({ x, y, radius }) => (
+            <Circle key={x} cx={x} cy={y} r={radius} fill={ink} />
+          ))}
+          {strokes && <Path d={strokes.d} stroke={ink} strokeWidth={strokes.width} fill="none" />}
+        </Pattern>
+      ))}
     </Defs>
   );
 }
@@ -67,17 +91,29 @@ interface KerfProps {
   square?: boolean;
 }
 
-export function Kerf({ x, y, half, thin = false, square = false }: KerfProps) {
-  const { kerf } = usePalette();
+/** The two strokes of a kerf, each from its foot to its head. */
+export function kerfStrokes({ x, y, half, square = false }: Omit<KerfProps, 'thin'>) {
   const lean = square ? 0 : Math.min(7, half * 0.28);
   const apart = Math.min(8, Math.max(4.5, half * 0.34));
-  const stroke = (at: number) => `M${at - lean} ${y + half}L${at + lean} ${y - half}`;
+  return [x - apart / 2, x + apart / 2].map((at) => ({
+    from: { x: at - lean, y: y + half },
+    to: { x: at + lean, y: y - half },
+  }));
+}
+
+/** How thick its strokes are, px. */
+export const KERF_PX = 3.2;
+
+export function Kerf({ thin = false, ...where }: KerfProps) {
+  const { kerf } = usePalette();
   return (
     <G>
       <Path
-        d={stroke(x - apart / 2) + stroke(x + apart / 2)}
+        d={kerfStrokes(where)
+          .map(({ from, to }) => `M${from.x} ${from.y}L${to.x} ${to.y}`)
+          .join('')}
         stroke={kerf}
-        strokeWidth={thin ? 1.6 : 3.2}
+        strokeWidth={thin ? 1.6 : KERF_PX}
         strokeLinecap="square"
         {...(thin && { strokeDasharray: '3 3' })}
       />

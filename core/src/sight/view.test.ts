@@ -2,7 +2,16 @@
 import fc from 'fast-check';
 import { PerspectiveCamera, Vector3 } from 'three';
 import { type Limb, limbShape, pointAlong } from '../tree/index';
-import { type Camera, limbsTouched, MOST_ZOOM, movedBy, standAt, treeSeen, zoomedAt } from './index';
+import {
+  type Camera,
+  limbsTouched,
+  MOST_ZOOM,
+  movedBy,
+  outlineOf,
+  standAt,
+  treeSeen,
+  zoomedAt,
+} from './index';
 
 const limb = (id: string, parentId: string | null, more: Partial<Limb> = {}): Limb => ({
   ...{ id, parentId, jointCm: 80, lengthCm: 200, baseMm: 60, tipMm: 10, ageYears: 8, bearingDeg: 0 },
@@ -134,12 +143,8 @@ test('one stands a step and a half outside of the crown', () => {
 test('the outline lies square to the wood, half its thickness on either side at base and tip', () => {
   for (const bearingDeg of [0, 70, 200]) {
     for (const piece of treeSeen(tree, from({ bearingDeg }), size).wood) {
-      const {
-        outline: [a, b, c, d],
-        base,
-        tip,
-        radii,
-      } = piece;
+      const { base, tip, radii } = piece;
+      const [a, b, c, d] = outlineOf(base, tip, radii);
       const along = { x: tip.x - base.x, y: tip.y - base.y };
       const square = (p: { x: number; y: number }, q: { x: number; y: number }) =>
         (p.x - q.x) * along.x + (p.y - q.y) * along.y;

@@ -24,11 +24,9 @@ export interface Spot {
   y: number;
 }
 
-/** A piece of wood as it is seen: its outline, and how far off its middle is. */
+/** A tapered piece of wood as it is seen, and how far off its middle is. */
 export interface SeenWood {
   limbId: string;
-  /** Base left, tip left, tip right, base right. */
-  outline: readonly [Spot, Spot, Spot, Spot];
   /** Half its thickness at base and tip, in the units of the drawing. */
   radii: readonly [number, number];
   base: Spot;
@@ -60,37 +58,20 @@ const PIECE_CM = 90;
  * @param size of the drawing, in its units; the whole tree fills it at zoom 1, wherever one stands
  */
 export function treeSeen(limbs: Limb[], camera: Camera, size: Size): TreeSeen {
-  const { shape, byId, sticks, topCm } = standingOf(limbs);
-  const { toEye, focal, middle } = lookFrom(camera, topCm, sticks, size);
+  const { shape, byId, pieces, topCm } = standingOf(limbs);
+  const { toEye, focal, middle } = lookFrom(camera, topCm, pieces, size);
   const project = (point: Point) => {
     const eye = toEye(point);
     if (eye.z < NEAREST_CM) return null;
     return { x: middle.x + (focal * eye.x) / eye.z, y: middle.y - (focal * eye.y) / eye.z, depthCm: eye.z };
   };
-  const radiusAt = (limb: Limb, share: number) => (limb.baseMm + (limb.tipMm - limb.baseMm) * share) / 20;
-  const wood = sticks.flatMap(({ limb, base, tip }): SeenWood[] => {
-    const pieces = Math.max(1, Math.ceil(limb.lengthCm / PIECE_CM));
-    const seen: SeenWood[] = [];
-    for (let i = 0; i < pieces; i++) {
-      const [from, to] = [i / pieces, (i + 1) / pieces];
-      const [a, b] = [project(between(base, tip, from)), project(between(base, tip, to))];
-      if (!a || !b) continue;
-      const radii = [
-        (focal * radiusAt(limb, from)) / a.depthCm,
-        (focal * radiusAt(limb, to)) / b.depthCm,
-      ] as const;
-      seen.push({
-        limbId: limb.id,
-        outline: outlineOf(a, b, radii),
-        radii,
-        base: a,
-        tip: b,
-        depthCm: (a.depthCm + b.depthCm) / 2,
-        isTip: to === 1,
-      });
-    }
-    return seen;
-  });
+  const wood: SeenWood[] = [];
+  for (const { limbId, base, tip, radiiCm, isTip } of pieces) {
+    const [a, b] = [project(base), project(tip)];
+    if (!a || !b) continue;
+    const radii = [(focal * radiiCm[0]) / a.depthCm, (focal * radiiCm[1]) / b.depthCm] as const;
+    wood.push({ limbId, radii, base: a, tip: b, depthCm: (a.depthCm + b.depthCm) / 2, isTip });
+  }
   return {
     wood: wood.sort((a, b) => b.depthCm - a.depthCm),
     placeOf(limbId, atCm) {
@@ -98,16 +79,25 @@ export function treeSeen(limbs: Limb[], camera: Camera, size: Size): TreeSeen {
       if (!limb || !stick) return null;
       const share = Math.min(1, Math.max(0, atCm / limb.lengthCm));
       const at = project(between(stick.base, stick.tip, share));
-      return at && { x: at.x, y: at.y, radius: (focal * radiusAt(limb, share)) / at.depthCm };
+      return at && { x: at.x, y: at.y, radius: (focal * radiusCm(limb, share)) / at.depthCm };
     },
     foot: project({ x: 0, y: 0, z: 0 }) ?? middle,
   };
 }
 
+interface Piece {
+  limbId: string;
+  base: Point;
+  tip: Point;
+  /** Half its thickness at base and tip, cm. */
+  radiiCm: readonly [number, number];
+  isTip: boolean;
+}
+
 interface Standing {
   shape: ReturnType<typeof limbShape>;
   byId: ReadonlyMap<string, Limb>;
-  sticks: { limb: Limb; base: Point; tip: Point }[];
+  pieces: Piece[];
   topCm: number;
 }
 
@@ -121,11 +111,29 @@ function standingOf(limbs: Limb[]): Standing {
   const made: Standing = {
     shape,
     byId: new Map(limbs.map((limb) => [limb.id, limb])),
-    sticks: limbs.flatMap((limb) => drawnSticks(limb, shape).map((stick) => ({ limb, ...stick }))),
+    pieces: limbs.flatMap((limb) => drawnSticks(limb, shape).flatMap((stick) => piecesOf(limb, stick))),
     topCm: Math.max(1, ...[...shape.values()].flatMap(({ base, tip }) => [base.z, tip.z])),
   };
   standing.set(limbs, made);
   return made;
+}
+
+function piecesOf(limb: Limb, { base, tip }: { base: Point; tip: Point }): Piece[] {
+  const count = Math.max(1, Math.ceil(limb.lengthCm / PIECE_CM));
+  return Array.from({ length: count }, (_, i): Piece => {
+    const [from, to] = [i / count, (i + 1) / count];
+    return {
+      limbId: limb.id,
+      base: between(base, tip, from),
+      tip: between(base, tip, to),
+      radiiCm: [radiusCm(limb, from), radiusCm(limb, to)],
+      isTip: to === 1,
+    };
+  });
+}
+
+function radiusCm(limb: Limb, share: number): number {
+  return (limb.baseMm + (limb.tipMm - limb.baseMm) * share) / 20;
 }
 
 /** Limbs whose wood is touched, the nearest to the eye first; each once. @param within how far beside the wood counts, in units of the drawing */
@@ -157,7 +165,7 @@ interface Look {
 function lookFrom(
   { bearingDeg, distanceCm, eyeCm, zoom, shift = { x: 0, y: 0 } }: Camera,
   topCm: number,
-  sticks: readonly { base: Point; tip: Point }[],
+  pieces: readonly Pick<Piece, 'base' | 'tip'>[],
   { width, height }: Size,
 ): Look {
   const bearing = (bearingDeg * Math.PI) / 180;
@@ -177,9 +185,15 @@ function lookFrom(
     return { x: dot(from, right), y: dot(from, up), z: dot(from, away) };
   };
   // As large as the tree fits, with its foot and tips, and in the middle
-  const ends = sticks.flatMap(({ base, tip }) => [toEye(base), toEye(tip)]);
-  const [west, east] = rangeOf(ends.flatMap(({ x, z }) => (z < NEAREST_CM ? [] : [x / z])));
-  const [low, high] = rangeOf(ends.flatMap(({ y, z }) => (z < NEAREST_CM ? [] : [y / z])));
+  const [across, upward] = [new Range(), new Range()];
+  for (const piece of pieces)
+    for (const end of [piece.base, piece.tip]) {
+      const { x, y, z } = toEye(end);
+      if (z < NEAREST_CM) continue;
+      across.take(x / z);
+      upward.take(y / z);
+    }
+  const [[west, east], [low, high]] = [across.ends(), upward.ends()];
   const focal = MARGIN * zoom * Math.min(width / (east - west), height / (high - low));
   return {
     toEye,
@@ -192,9 +206,19 @@ function lookFrom(
 }
 
 /** Least and greatest; a hair apart where they are one. */
-function rangeOf(all: readonly number[]): [number, number] {
-  const [least, most] = [Math.min(...all), Math.max(...all)];
-  return Number.isFinite(least) ? [least, Math.max(most, least + 1e-6)] : [-1, 1];
+/** From the least to the greatest of what it was given: never nothing, so that a picture can be made as wide. */
+class Range {
+  #least = Number.POSITIVE_INFINITY;
+  #most = Number.NEGATIVE_INFINITY;
+
+  take(value: number): void {
+    if (value < this.#least) this.#least = value;
+    if (value > this.#most) this.#most = value;
+  }
+
+  ends(): [number, number] {
+    return this.#least > this.#most ? [-1, 1] : [this.#least, Math.max(this.#most, this.#least + 1e-6)];
+  }
 }
 
 function between(from: Point, to: Point, share: number): Point {
@@ -206,7 +230,11 @@ function between(from: Point, to: Point, share: number): Point {
 }
 
 /** Four corners of a tapered piece of wood: base left, tip left, tip right, base right. */
-export function outlineOf(a: Spot, b: Spot, [atBase, atTip]: readonly [number, number]): SeenWood['outline'] {
+export function outlineOf(
+  a: Spot,
+  b: Spot,
+  [atBase, atTip]: readonly [number, number],
+): readonly [Spot, Spot, Spot, Spot] {
   const long = Math.hypot(b.x - a.x, b.y - a.y) || 1;
   const [nx, ny] = [-(b.y - a.y) / long, (b.x - a.x) / long];
   return [

@@ -3,7 +3,7 @@ import type { Cut } from '@mortisect/core/cuts';
 import { kindOf } from '@mortisect/core/disorders';
 import type { Units } from '@mortisect/core/measure';
 import type { PlanFinding, SeasonOfPlan } from '@mortisect/core/plan';
-import { type Box, placeLabels, standAt, treeSeen } from '@mortisect/core/sight';
+import { type Box, outlineOf, placeLabels, standAt, treeSeen } from '@mortisect/core/sight';
 import {
   diameterMmAt,
   type Kerf,
@@ -169,9 +169,9 @@ export function treeFromStand(
 ): void {
   const { limbs, kerfs } = above;
   const seen = treeSeen(limbs, standAt(limbs, fromDeg), size);
-  for (const { outline } of seen.wood)
+  for (const { base, tip, radii } of seen.wood)
     doc
-      .polygon(...outline.map((spot): [number, number] => [x + spot.x, y + spot.y]))
+      .polygon(...outlineOf(base, tip, radii).map((spot): [number, number] => [x + spot.x, y + spot.y]))
       .lineWidth(0.5)
       .fillAndStroke('#D8DCD9', INK);
   const tipOf = ({ id, lengthCm }: Limb) => {
