@@ -1,10 +1,12 @@
 // A long list of trees, so many at once: a thousand rows keep a phone busy for seconds.
 import { View } from '@tamagui/core';
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, startTransition, useEffect, useState } from 'react';
 import { useSay } from '../data/useSay';
 import { Button } from './Button';
 
 const AT_ONCE = 60;
+/** More than any screen shows: they are drawn before the others of the first part. */
+const ON_SCREEN = 16;
 /** Of a list among others. */
 const AMONG_OTHERS = 20;
 
@@ -17,13 +19,19 @@ interface InParts<T> {
 /** @param least so many are shown in any case */
 export function useInParts<T>(all: readonly T[], least = 0, atOnce = AT_ONCE): InParts<T> {
   const say = useSay();
-  const [most, setMost] = useState(atOnce);
+  const [most, setMost] = useState(Math.min(ON_SCREEN, atOnce));
+  useEffect(() => {
+    startTransition(() => setMost((before) => Math.max(before, atOnce)));
+  }, [atOnce]);
   const shown = all.slice(0, Math.max(most, least));
   const trees = all.length - shown.length;
   const showMore = () => setMost(shown.length + atOnce);
   return {
     shown,
-    more: trees > 0 ? <Button onPress={showMore}>{say('shared.moreTrees', { trees })}</Button> : null,
+    more:
+      trees > 0 && most >= atOnce ? (
+        <Button onPress={showMore}>{say('shared.moreTrees', { trees })}</Button>
+      ) : null,
   };
 }
 
