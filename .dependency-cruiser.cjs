@@ -25,6 +25,7 @@ const rooms = [
   'weather',
   'stage',
   'timing',
+  'campaign',
   'aftercare',
   'records',
   'present',

@@ -7,6 +7,7 @@ import {
   Transmission,
   TransmissionInput,
 } from '@mortisect/core/blades';
+import { CampaignInput, CampaignPlan } from '@mortisect/core/campaign';
 import { RunOrder, RunOrderInput } from '@mortisect/core/plan';
 import * as compute from './compute';
 import { type Route, route } from './route';
@@ -304,6 +305,32 @@ export const computeRoutes = {
         { id: 'tree-3', class: 'suspect', x: 8, y: 0 },
       ],
       start: { x: 10, y: 0 },
+    },
+  }),
+  computeSeasonPlan: route({
+    method: 'post',
+    path: '/api/compute/season-plan',
+    tag: 'Compute',
+    summary: 'Who does which visit when, and what is left undone: musts first, then what brings most',
+    body: CampaignInput,
+    response: CampaignPlan,
+    bodyLimit: '24mb',
+    example: {
+      slots: [
+        { id: 'Monday', from: '2027-01-04', to: '2027-01-04' },
+        { id: 'Tuesday', from: '2027-01-05', to: '2027-01-05' },
+      ],
+      pools: [{ id: 'Wall crew', people: 2, ladders: 1, skills: [], minutes: [120, 0] }],
+      visits: [
+        {
+          ...{ id: 'tree-1', plotId: 'wall', minutes: 35, ladder: true, needs: [], pin: null },
+          ...{ worth: [42, 41], skip: 36, must: { by: '2027-01-04', weight: 1 } },
+        },
+        {
+          ...{ id: 'tree-2', plotId: 'wall', minutes: 20, ladder: false, needs: [], pin: null },
+          ...{ worth: [18, 17.5], skip: 15.3, must: null },
+        },
+      ],
     },
   }),
   computeStage: route({

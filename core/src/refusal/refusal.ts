@@ -72,6 +72,10 @@ export interface Refusals {
   noCutOfVisit: { cut: string };
   cutsInRing: null;
   treeTwice: null;
+  // A season
+  idTwice: { id: string };
+  notListed: { id: string };
+  oneForEachSlot: { slots: number };
   harvestAhead: { year: number };
   noJobTitle: null;
   seasonBeyond: { season: number; seasons: number };

@@ -17,6 +17,7 @@ export const computeNames = [
   'computeWoundRisk',
   'computeWindows',
   'computeSeason',
+  'computeSeasonPlan',
 ] as const;
 export type ComputeName = (typeof computeNames)[number];
 

@@ -14,12 +14,13 @@ import { HttpProblem, type ProblemType } from '../refusal';
 import type { ComputeName } from './computeNames';
 import { limbMassOf } from './limbMass';
 import { candidates, plan } from './plan';
+import { seasonPlan } from './seasonPlan';
 import { freeze, season, stage, windows, woundRisk } from './when';
 
 export type ComputeBody<K extends ComputeName> = RouteParsed<(typeof routes)[K]>['body'];
 
 /** Null: of this species no course through the year is known. */
-const computes: { [K in ComputeName]: (body: ComputeBody<K>) => object | null } = {
+const computes: { [K in ComputeName]: (body: ComputeBody<K>) => object | null | Promise<object> } = {
   computeCutPosition: cutPosition,
   computeTreeCuts: ({ tree, findings, schools, season: now, year }) =>
     treeCuts(tree, findings, schools, now, year),
@@ -42,6 +43,7 @@ const computes: { [K in ComputeName]: (body: ComputeBody<K>) => object | null } 
   computeFreeze: freeze,
   computeWoundRisk: woundRisk,
   computeWindows: windows,
+  computeSeasonPlan: seasonPlan,
   computeSeason: ({ mm, crownShare, ...body }) => season({ ...body, cut: { mm, crownShare } }),
 };
 
@@ -62,10 +64,10 @@ export interface ComputeTask<K extends ComputeName = ComputeName> {
   given: { body: ComputeBody<K> } | { bytes: Uint8Array };
 }
 
-export function compute<K extends ComputeName>({ route, given }: ComputeTask<K>): Computed {
+export async function compute<K extends ComputeName>({ route, given }: ComputeTask<K>): Promise<Computed> {
   try {
     const body = 'body' in given ? given.body : bodyOf(route, given.bytes);
-    const answer = computes[route](body);
+    const answer = await computes[route](body);
     if (answer === null) return { unknownSpecies: (body as { species: string }).species };
     const json = Uint8Array.from(Buffer.from(JSON.stringify(answer)));
     return json.byteLength > MOST_ANSWER_BYTES ? { tooLargeBytes: json.byteLength } : { json };

@@ -1,0 +1,114 @@
+// A plan made by hand, and made better step by step: what fits goes in where it brings most, and what brings more drives out what brings less.
+import type { Board } from './board';
+import type { Option } from './model';
+
+const BETTER = 1e-7;
+/** Rounds over all visits, and how many places each tries to drive others out of. */
+const ROUNDS = 12;
+const PLACES_TRIED = 8;
+
+/** What minutes of a place are worth: points a minute, by place. */
+export type Prices = (option: Option) => number;
+
+const free: Prices = () => 0;
+
+/** Fills the room there is: those that bring most beyond what their minutes are worth elsewhere go first. */
+export function fill(board: Board, visits: readonly number[], prices: Prices = free): void {
+  const { input, options } = board.model;
+  const order = visits
+    .map((v) => {
+      const minutes = input.visits[v]?.minutes ?? 1;
+      const worth = (options[v] ?? []).map((option, i) => ({
+        i,
+        over: option.gain - prices(option) * minutes,
+      }));
+      const best = worth.toSorted((a, b) => b.over - a.over || a.i - b.i);
+      return { v, minutes, best, most: Math.max(0, ...(options[v] ?? []).map(({ gain }) => gain)) };
+    })
+    .sort(
+      (a, b) =>
+        (b.best[0]?.over ?? 0) / b.minutes - (a.best[0]?.over ?? 0) / a.minutes ||
+        b.most / b.minutes - a.most / a.minutes ||
+        a.v - b.v,
+    );
+  for (const { v, best } of order) {
+    const to = best.find(({ i }) => {
+      const option = options[v]?.[i] as Option;
+      return option.gain > BETTER && board.fits(v, option);
+    });
+    if (to) board.put(v, to.i);
+  }
+}
+
+/** @param held visits that stay where they are */
+export function improve(board: Board, held: ReadonlySet<number>): void {
+  const { options } = board.model;
+  const open = options.flatMap((_, v) => (held.has(v) || options[v]?.length === 0 ? [] : [v]));
+  for (let round = 0; round < ROUNDS; round++) {
+    let isBetter = false;
+    for (const v of open) {
+      isBetter = moved(board, v) || isBetter;
+      isBetter = drivenOut(board, v, held) || isBetter;
+    }
+    if (!isBetter) return;
+  }
+}
+
+/** The place with room that brings most beyond where it stands. */
+function bestWithRoom(board: Board, v: number, least: number): number | null {
+  const options = board.model.options[v] as readonly Option[];
+  const before = board.at[v] as number;
+  board.take(v);
+  let best: number | null = null;
+  let most = least + BETTER;
+  options.forEach((option, i) => {
+    if (option.gain > most && board.fits(v, option)) {
+      best = i;
+      most = option.gain;
+    }
+  });
+  if (before >= 0) board.put(v, before);
+  return best;
+}
+
+function moved(board: Board, v: number): boolean {
+  const to = bestWithRoom(board, v, board.optionOf(v)?.gain ?? 0);
+  if (to === null) return false;
+  board.take(v);
+  board.put(v, to);
+  return true;
+}
+
+/** It takes the place of one that brings less there, which goes where it still fits, or is left. */
+function drivenOut(board: Board, v: number, held: ReadonlySet<number>): boolean {
+  const { options } = board.model;
+  const own = board.optionOf(v)?.gain ?? 0;
+  const wanted = (options[v] as readonly Option[])
+    .map((option, i) => ({ option, i }))
+    .filter(({ option }) => option.gain > own + BETTER)
+    .sort((a, b) => b.option.gain - a.option.gain || a.i - b.i)
+    .slice(0, PLACES_TRIED);
+  for (const { option, i } of wanted) {
+    for (const other of [...board.standingIn(board.placeOf(option))].sort((a, b) => a - b)) {
+      if (other === v || held.has(other) || !board.fits(v, option, other)) continue;
+      const [was, mine] = [board.at[other] as number, board.at[v] as number];
+      const lost = (options[other] as readonly Option[])[was]?.gain ?? 0;
+      // Before it is tried: nowhere would the other bring more than where it does best
+      const most = Math.max(0, ...(options[other] as readonly Option[]).map(({ gain }) => gain));
+      if (option.gain - own + most - lost <= BETTER) continue;
+      board.take(other);
+      board.take(v);
+      board.put(v, i);
+      const to = bestWithRoom(board, other, 0);
+      const back = to === null ? 0 : ((options[other] as readonly Option[])[to]?.gain ?? 0);
+      if (option.gain - own + back - lost > BETTER) {
+        if (to !== null) board.put(other, to);
+        return true;
+      }
+      board.take(v);
+      if (mine >= 0) board.put(v, mine);
+      board.put(other, was);
+    }
+  }
+  return false;
+}

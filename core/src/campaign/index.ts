@@ -1,0 +1,14 @@
+export { type Highs, solverOf } from './highs';
+export type { Solver, SolverAnswer, SolverLimits } from './lp';
+export {
+  CampaignInput,
+  CampaignPlan,
+  type CampaignPool,
+  type CampaignSlot,
+  CampaignVisit,
+  type LeftBecause,
+  leftBecause,
+  type Skill,
+  skills,
+} from './shapes';
+export { type CampaignSolved, solveCampaign } from './solve';

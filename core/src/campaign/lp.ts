@@ -1,0 +1,132 @@
+// The season as a linear program, as text that any solver reads (CPLEX LP format).
+import type { Model, Option } from './model';
+import type { CampaignVisit } from './shapes';
+
+/** What a solver is asked: a text in LP format, and how far it goes. Limits are of work, not of time, so that the same is found again. */
+export interface SolverLimits {
+  /** Of a mixed-integer program: so much is left open at most, as a share. */
+  gap?: number;
+  nodes?: number;
+}
+
+export interface SolverAnswer {
+  optimal: boolean;
+  /** No answer goes beyond it; of programs with whole numbers, null where the solver says none. */
+  bound: number | null;
+  /** By name; what is not there is 0. null where nothing was found that keeps all rows. */
+  values: Readonly<Record<string, number>> | null;
+  /** What one more of its right side is worth, by the name of the row; of linear programs only. */
+  prices: Readonly<Record<string, number>>;
+}
+
+export type Solver = (lp: string, limits?: SolverLimits) => SolverAnswer;
+
+/** A column of the program: visits that are alike in what counts there. */
+export interface Column {
+  /** Its visits, the one that gains most by a minute first. */
+  visits: readonly number[];
+  minutes: number;
+  ladder: boolean;
+  plot: number;
+  options: readonly Option[];
+}
+
+export interface Program {
+  text: string;
+  /** Name of the variable of a column in an option. */
+  nameOf(column: number, option: Option): string;
+}
+
+export const roomRow = (pool: number, slot: number) => `r_${pool}_${slot}`;
+export const ladderRow = (pool: number, slot: number) => `l_${pool}_${slot}`;
+export const beginRow = (plot: number, pool: number, slot: number) => `b_${plot}_${pool}_${slot}`;
+
+interface ProgramWish {
+  goal: 'gain' | 'lateness';
+  whole: boolean;
+  /** Lateness of all musts together, at most; null: of no matter. */
+  lateAtMost: number | null;
+}
+
+/** Visits of one plot that fit into a place at most: they begin there together. */
+export function mostOf(model: Model, columns: readonly Column[], plot: number, place: number): number {
+  const own = columns.filter((column) => column.plot === plot);
+  const count = own.reduce((sum, { visits }) => sum + visits.length, 0);
+  const least = Math.min(...own.map(({ minutes }) => minutes));
+  const room = (model.room[place] as number) - model.input.plotMinutes;
+  return Math.max(1, Math.min(count, Math.floor(room / least + 1e-9)));
+}
+
+export function programOf(model: Model, columns: readonly Column[], wish: ProgramWish): Program {
+  const { input } = model;
+  const slots = input.slots.length;
+  const goal: string[] = [];
+  const rows = new Map<string, string[]>();
+  const right = new Map<string, number>();
+  const names: string[] = [];
+  const begun = new Map<string, { plot: number; place: number; pool: number; slot: number }>();
+  const add = (row: string, term: string, most: number) => {
+    const terms = rows.get(row);
+    if (terms) terms.push(term);
+    else rows.set(row, [term]);
+    right.set(row, most);
+  };
+  const nameOf = (c: number, { pool, slot }: Option) => `x_${c}_${pool}_${slot}`;
+  columns.forEach(({ visits, minutes, ladder, plot, options }, c) => {
+    const must = (input.visits[visits[0] as number] as CampaignVisit).must;
+    const weight = must?.weight ?? 0;
+    const never = model.never[visits[0] as number] as number;
+    for (const option of options) {
+      const { pool, slot, gain, late } = option;
+      const name = nameOf(c, option);
+      const place = pool * slots + slot;
+      names.push(name);
+      // A must that is done saves what it weighs never to do it
+      const saves = never - weight * late;
+      if (wish.goal === 'gain') goal.push(term(gain, name));
+      else goal.push(term(saves, name));
+      add(`v_${c}`, term(1, name), visits.length);
+      add(roomRow(pool, slot), term(minutes, name), model.room[place] as number);
+      if (ladder) add(ladderRow(pool, slot), term(minutes, name), model.ladderRoom[place] as number);
+      add(beginRow(plot, pool, slot), term(1, name), 0);
+      begun.set(beginRow(plot, pool, slot), { plot, place, pool, slot });
+      if (wish.lateAtMost !== null && must) add('late', term(-saves, name), 0);
+    }
+  });
+  for (const [row, { plot, place, pool, slot }] of begun) {
+    const begins = `y_${plot}_${pool}_${slot}`;
+    names.push(begins);
+    rows.get(row)?.push(term(-mostOf(model, columns, plot, place), begins));
+    add(roomRow(pool, slot), term(input.plotMinutes, begins), model.room[place] as number);
+  }
+  if (wish.lateAtMost !== null && rows.has('late')) {
+    const all = model.never.reduce((sum, each) => sum + each, 0);
+    right.set('late', wish.lateAtMost - all + 1e-6);
+  }
+  const bounds = names.flatMap((name) => (name.startsWith('y') ? [` ${name} <= 1`] : []));
+  return {
+    nameOf,
+    text: [
+      'Maximize',
+      ` goal: ${goal.length > 0 ? wrapped(goal) : '0 none'}`,
+      'Subject To',
+      ...[...rows].map(([row, terms]) => ` ${row}: ${wrapped(terms)} <= ${right.get(row)}`),
+      'Bounds',
+      ...bounds,
+      ...(wish.whole && names.length > 0 ? ['General', ` ${wrapped(names)}`] : []),
+      'End',
+      '',
+    ].join('\n'),
+  };
+}
+
+const term = (by: number, name: string) => `${by < 0 ? '-' : '+'} ${Math.abs(by)} ${name}`;
+
+/** Some readers take only so many letters a line. */
+const A_LINE = 12;
+function wrapped(terms: readonly string[]): string {
+  const lines = Array.from({ length: Math.ceil(terms.length / A_LINE) }, (_, i) =>
+    terms.slice(i * A_LINE, (i + 1) * A_LINE).join(' '),
+  );
+  return lines.join('\n  ');
+}

@@ -1,0 +1,92 @@
+// What a plan of a season is chosen from: where each visit may go, what that brings, and how much room there is.
+import { DAY_MS } from '../measure/index';
+import type { CampaignInput, CampaignVisit, LeftBecause } from './shapes';
+
+/** A place that a visit may be put into. */
+export interface Option {
+  pool: number;
+  slot: number;
+  /** Points above leaving it. */
+  gain: number;
+  /** Days after the day by which it must be done. */
+  late: number;
+}
+
+export interface Model {
+  input: CampaignInput;
+  /** Of each visit, by its place in the input; pool by pool, the earlier slots first. */
+  options: readonly Option[][];
+  /** Minutes of all people of a pool in a slot, and of those on ladders: pool × slots + slot. */
+  room: Float64Array;
+  ladderRoom: Float64Array;
+  plots: readonly string[];
+  plotOf: Int32Array;
+  /** What it weighs never to do each must; 0 for others. */
+  never: Float64Array;
+}
+
+const days = (from: string, to: string) => Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS);
+
+/** To be left counts for a must as a year late. */
+const NEVER_DAYS = 365;
+
+export function modelOf(input: CampaignInput): Model {
+  const { slots, pools, visits, safety, plotMinutes } = input;
+  const room = new Float64Array(pools.length * slots.length);
+  const ladderRoom = new Float64Array(room.length);
+  pools.forEach(({ people, ladders, minutes }, p) => {
+    minutes.forEach((each, t) => {
+      room[p * slots.length + t] = each * people * safety;
+      ladderRoom[p * slots.length + t] = each * Math.min(people, ladders) * safety;
+    });
+  });
+  const plots = [...new Set(visits.map(({ plotId }) => plotId))];
+  const plotAt = new Map(plots.map((plot, i) => [plot, i]));
+  const options = visits.map((visit) =>
+    pools.flatMap((pool, p) =>
+      visit.needs.every((skill) => pool.skills.includes(skill))
+        ? slots.flatMap((slot, t): Option[] => {
+            const at = p * slots.length + t;
+            const worth = visit.worth[t] ?? null;
+            const isFree = isPinnedTo(visit, slot.id, pool.id);
+            const fits =
+              visit.minutes + plotMinutes <= (room[at] as number) &&
+              (!visit.ladder || visit.minutes <= (ladderRoom[at] as number));
+            if (worth === null || !isFree || !fits) return [];
+            const late = visit.must ? Math.max(0, days(visit.must.by, slot.from)) : 0;
+            return [{ pool: p, slot: t, gain: worth - visit.skip, late }];
+          })
+        : [],
+    ),
+  );
+  return {
+    ...{ input, options, room, ladderRoom, plots },
+    plotOf: Int32Array.from(visits, ({ plotId }) => plotAt.get(plotId) as number),
+    never: Float64Array.from(visits, ({ must }) => (must ? must.weight * NEVER_DAYS : 0)),
+  };
+}
+
+function isPinnedTo({ pin }: CampaignVisit, slotId: string, poolId: string): boolean {
+  return (pin?.slotId ?? slotId) === slotId && (pin?.poolId ?? poolId) === poolId;
+}
+
+/** Why nothing can be done about a visit whoever else is left; null where something can. */
+export function hopeless({ input, options }: Model, v: number): LeftBecause | null {
+  const visit = input.visits[v] as CampaignVisit;
+  const able = input.pools.filter(({ skills }) => visit.needs.every((skill) => skills.includes(skill)));
+  if (able.length === 0) return 'nobody has the skill';
+  if (visit.ladder && able.every(({ ladders }) => ladders === 0)) return 'nobody has a ladder';
+  const own = input.slots.flatMap(({ id }, t) =>
+    (visit.worth[t] ?? null) !== null && (visit.pin?.slotId ?? id) === id ? [t] : [],
+  );
+  if (own.length === 0) return 'no day of its own';
+  const works = able.some(
+    ({ id, people, minutes }) =>
+      people > 0 && (visit.pin?.poolId ?? id) === id && own.some((t) => (minutes[t] as number) > 0),
+  );
+  if (!works) return 'nobody works then';
+  const all = options[v] as Option[];
+  if (all.length === 0) return 'longer than a slot';
+  const isAsked = visit.must !== null || visit.pin !== null;
+  return !isAsked && all.every(({ gain }) => gain <= 0) ? 'better left' : null;
+}

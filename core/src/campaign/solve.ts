@@ -1,0 +1,383 @@
+// Who does which visit when, and what is left undone: musts first, then whatever brings most; how much better any other plan could be.
+import { Board } from './board';
+import { fill, improve, type Prices } from './improve';
+import {
+  beginRow,
+  type Column,
+  ladderRow,
+  mostOf,
+  type Program,
+  programOf,
+  roomRow,
+  type Solver,
+  type SolverAnswer,
+} from './lp';
+import { hopeless, type Model, modelOf, type Option } from './model';
+import { type CampaignInput, CampaignPlan, type CampaignVisit, type LeftBecause } from './shapes';
+
+/** Up to so many choices the whole season is one program with whole numbers too, which mostly proves the plan best. */
+const WHOLE_CHOICES = 160;
+const MOST_NODES = 300;
+const MUST_CHOICES = 400;
+/** Visits alike are one column: of the same plot and way, about as long and worth about as much. */
+const MINUTE_BANDS = 4;
+const WORTH_BANDS = 5;
+/** So many columns a visit may be one of its own. */
+const FINE_COLUMNS = 400;
+
+export interface CampaignSolved {
+  plan: CampaignPlan;
+  /** Points that one more minute brings: by pool, then by slot. */
+  prices: number[][];
+  /** The program that it was chosen by, for other solvers to read. */
+  program: string;
+}
+
+/**
+ * The best plan that is found: lateness of musts first, then points. The same input brings the same plan.
+ *
+ * @param solver a solver of linear programs with whole numbers
+ */
+export function solveCampaign(input: CampaignInput, solver: Solver): CampaignSolved {
+  const model = modelOf(input);
+  const { visits } = input;
+  const firstNeeds = visits.flatMap(({ must, pin }, v) => (must || pin ? [v] : []));
+  const board = new Board(model);
+  placeMusts(board, solver);
+  placePins(board);
+  const held = new Set(firstNeeds.filter((v) => board.optionOf(v) !== null));
+  const mays = visits.flatMap(({ must, pin }, v) => (must || pin ? [] : [v]));
+  const choices = model.options.reduce((sum, options) => sum + options.length, 0);
+  const isSmall = choices <= WHOLE_CHOICES;
+  const columns = isSmall ? singly(model, board) : columnsOf(model, board);
+  const relaxed = programOf(model, columns, { goal: 'gain', whole: false, lateAtMost: null });
+  const duals = solver(relaxed.text);
+  const prices = pricesOf(model, duals);
+  const candidates = [free(board, mays, held), round(board, mays, held, prices, columns, duals, relaxed)];
+  let best = candidates.reduce((a, b) => (b.gain() > a.gain() + 1e-9 ? b : a));
+  let bound = Math.min(boundOf(model, board, columns, duals), boundOf(model, board, columns, null));
+  const whole = isSmall ? wholly(model, columns, board, solver) : null;
+  if (whole) {
+    if (whole.board && whole.board.gain() > best.gain() - 1e-9) best = whole.board;
+    // Musts stand elsewhere in it, as little late: their own bound is the program’s
+    bound = whole.optimal ? best.gain() : Math.max(best.gain(), whole.bound ?? Number.POSITIVE_INFINITY);
+  }
+  return { plan: told(best, bound), prices: pricesBySlot(model, prices), program: relaxed.text };
+}
+
+/** Musts in the way that makes them least late: by the program where that is small enough, else one after the other, the heavier first. */
+function placeMusts(board: Board, solver: Solver): void {
+  const { model } = board;
+  const musts = model.input.visits.flatMap(({ must }, v) => (must && model.options[v]?.length ? [v] : []));
+  if (musts.length === 0) return;
+  const columns = musts.map((v) => alone(model, v, model.options[v] as readonly Option[]));
+  const choices = columns.reduce((sum, { options }) => sum + options.length, 0);
+  const oneByOne = new Board(model);
+  putInTurn(oneByOne, musts);
+  if (choices <= MUST_CHOICES) {
+    const program = programOf(model, columns, { goal: 'lateness', whole: true, lateAtMost: null });
+    const answer = solver(program.text, { gap: 0, nodes: MOST_NODES });
+    const exact = taken(new Board(model), columns, program, answer);
+    if (exact && exact.lateness() < oneByOne.lateness() - 1e-9) {
+      copy(exact, board);
+      return;
+    }
+  }
+  copy(oneByOne, board);
+}
+
+function putInTurn(board: Board, visits: readonly number[]): void {
+  const { input, options } = board.model;
+  const order = visits.toSorted((a, b) => {
+    const [one, other] = [input.visits[a] as CampaignVisit, input.visits[b] as CampaignVisit];
+    return (other.must?.weight ?? 0) - (one.must?.weight ?? 0) || one.minutes - other.minutes || a - b;
+  });
+  for (const v of order) {
+    const all = (options[v] as readonly Option[]).map((option, i) => ({ option, i }));
+    const to = all
+      .toSorted((a, b) => a.option.late - b.option.late || b.option.gain - a.option.gain || a.i - b.i)
+      .find(({ option }) => board.fits(v, option));
+    if (to) board.put(v, to.i);
+  }
+}
+
+/** What somebody has fixed goes where it was fixed as long as there is room. */
+function placePins(board: Board): void {
+  const { input } = board.model;
+  putInTurn(
+    board,
+    input.visits.flatMap(({ pin, must }, v) => (pin && !must ? [v] : [])),
+  );
+}
+
+function copy(from: Board, to: Board): void {
+  from.at.forEach((option, v) => {
+    if (option >= 0) to.put(v, option);
+  });
+}
+
+/** The plan without prices. */
+function free(board: Board, mays: readonly number[], held: ReadonlySet<number>): Board {
+  const made = Board.copyOf(board);
+  fill(made, mays);
+  improve(made, held);
+  return made;
+}
+
+/** The relaxed plan rounded down, filled by its prices and made better. */
+function round(
+  board: Board,
+  mays: readonly number[],
+  held: ReadonlySet<number>,
+  prices: Prices,
+  columns: readonly Column[],
+  { values }: SolverAnswer,
+  { nameOf }: Program,
+): Board {
+  const made = Board.copyOf(board);
+  columns.forEach((column, c) => {
+    const open = column.visits.filter((v) => !held.has(v));
+    let next = 0;
+    const best = column.options.toSorted((a, b) => b.gain - a.gain);
+    for (const option of best) {
+      const whole = Math.floor((values?.[nameOf(c, option)] ?? 0) + 1e-6);
+      for (let k = 0; k < whole && next < open.length; k++, next++) {
+        const v = open[next] as number;
+        const i = indexOf(made.model, v, option);
+        if (i >= 0 && made.fits(v, (made.model.options[v] as Option[])[i] as Option)) made.put(v, i);
+      }
+    }
+  });
+  fill(
+    made,
+    mays.filter((v) => made.optionOf(v) === null),
+    prices,
+  );
+  improve(made, held);
+  return made;
+}
+
+const indexOf = ({ options }: Model, v: number, { pool, slot }: Option): number =>
+  (options[v] as readonly Option[]).findIndex((option) => option.pool === pool && option.slot === slot);
+
+interface Whole {
+  optimal: boolean;
+  board: Board | null;
+  /** Points above leaving all that no plan goes beyond. */
+  bound: number | null;
+}
+
+/** The whole season as one program with whole numbers. */
+function wholly(model: Model, columns: readonly Column[], placed: Board, solver: Solver): Whole {
+  const program = programOf(model, columns, { goal: 'gain', whole: true, lateAtMost: placed.lateness() });
+  const answer = solver(program.text, { gap: 0, nodes: MOST_NODES });
+  const pinned = columns.reduce(
+    (sum, { options }) => sum + (options[0] && isAsked(options[0]) ? PINNED : 0),
+    0,
+  );
+  return {
+    optimal: answer.optimal,
+    board: taken(new Board(model), columns, program, answer),
+    bound: answer.bound === null ? null : answer.bound - pinned,
+  };
+}
+
+function taken(
+  board: Board,
+  columns: readonly Column[],
+  { nameOf }: Program,
+  { values }: SolverAnswer,
+): Board | null {
+  if (!values) return null;
+  columns.forEach(({ visits, options }, c) => {
+    const [v] = visits as [number];
+    const chosen = options.find((option) => (values[nameOf(c, option)] ?? 0) > 0.5);
+    if (chosen) board.put(v, indexOf(board.model, v, chosen));
+  });
+  return board;
+}
+
+function alone(model: Model, v: number, options: readonly Option[]): Column {
+  const { minutes, ladder } = model.input.visits[v] as CampaignVisit;
+  return { visits: [v], minutes, ladder, plot: model.plotOf[v] as number, options };
+}
+
+/** Each visit a column of its own; of what is asked for, only with what keeps it as it is. */
+function singly(model: Model, board: Board): Column[] {
+  return model.options.flatMap((options, v) =>
+    options.length === 0 ? [] : [alone(model, v, optionsKept(board, v, options))],
+  );
+}
+
+/** Of a pin only while it stands; of a must in one program with the others, which hold its lateness. */
+function optionsKept({ model, at }: Board, v: number, options: readonly Option[]): readonly Option[] {
+  const { pin, must } = model.input.visits[v] as CampaignVisit;
+  const stands = at[v] as number;
+  if (!must && pin) return stands >= 0 ? [asked(options[stands] as Option)] : [];
+  return options;
+}
+
+/** A pin that stands is kept at any price. */
+const asked = (option: Option): Option => ({ ...option, gain: option.gain + PINNED });
+const PINNED = 1e5;
+const isAsked = ({ gain }: Option) => gain > PINNED / 2;
+
+/** Visits that are alike, as long as there are many. */
+function columnsOf(model: Model, board: Board): Column[] {
+  const { visits } = model.input;
+  const groups = new Map<string, number[]>();
+  const own: Column[] = [];
+  const isFine = visits.length <= FINE_COLUMNS;
+  const edges = bandsOf(
+    visits.map(({ minutes }) => minutes),
+    MINUTE_BANDS,
+  );
+  const most = model.options.map((options) => Math.max(0, ...options.map(({ gain }) => gain)));
+  const worth = bandsOf(most, WORTH_BANDS);
+  model.options.forEach((options, v) => {
+    const visit = visits[v] as CampaignVisit;
+    if (options.length === 0) return;
+    if (visit.must || visit.pin || isFine) {
+      const stands = board.optionOf(v);
+      own.push(alone(model, v, visit.must || visit.pin ? (stands ? [asked(stands)] : []) : options));
+      return;
+    }
+    const places = options.map(({ pool, slot }) => `${pool}.${slot}`).join(' ');
+    const bands = `${bandAt(edges, visit.minutes)} ${bandAt(worth, most[v] as number)}`;
+    const key = `${model.plotOf[v]} ${visit.ladder} ${bands} ${places}`;
+    groups.set(key, [...(groups.get(key) ?? []), v]);
+  });
+  const alike = [...groups.values()].map((members): Column => {
+    const [first] = members as [number];
+    const mean = (of: (v: number) => number) => members.reduce((sum, v) => sum + of(v), 0) / members.length;
+    const byMinute = (v: number) => (most[v] as number) / (visits[v] as CampaignVisit).minutes;
+    return {
+      ...alone(model, first, []),
+      visits: members.toSorted((a, b) => byMinute(b) - byMinute(a) || a - b),
+      minutes: mean((v) => (visits[v] as CampaignVisit).minutes),
+      options: (model.options[first] as readonly Option[]).map((option, i) => ({
+        ...option,
+        gain: mean((v) => model.options[v]?.[i]?.gain ?? 0),
+      })),
+    };
+  });
+  return [...own.filter(({ options }) => options.length > 0), ...alike];
+}
+
+/** Where bands end that hold about as many each. */
+function bandsOf(all: readonly number[], bands: number): number[] {
+  const sorted = all.toSorted((a, b) => a - b);
+  return Array.from(
+    { length: bands - 1 },
+    (_, i) => sorted[Math.floor((sorted.length * (i + 1)) / bands)] ?? 0,
+  );
+}
+
+const bandAt = (edges: readonly number[], value: number) => edges.filter((edge) => value >= edge).length;
+
+const priceAt = (answer: SolverAnswer | null, row: string) => Math.max(0, answer?.prices[row] ?? 0);
+
+function pricesOf(_model: Model, answer: SolverAnswer): Prices {
+  return ({ pool, slot }) => priceAt(answer, roomRow(pool, slot));
+}
+
+function pricesBySlot({ input }: Model, prices: Prices): number[][] {
+  return input.pools.map((_, pool) => input.slots.map((_, slot) => prices({ pool, slot, gain: 0, late: 0 })));
+}
+
+/**
+ * No plan that keeps what is held brings more: whatever minutes, ladders and beginnings are priced at, a visit brings at most what it gains
+ * beyond their price, and all room together what it is priced at (Lagrange).
+ */
+function boundOf(
+  model: Model,
+  board: Board,
+  columns: readonly Column[],
+  answer: SolverAnswer | null,
+): number {
+  const { input, options, plots } = model;
+  const slots = input.slots.length;
+  let bound = 0;
+  const begins = new Map<string, number>();
+  input.pools.forEach((_, p) => {
+    input.slots.forEach((_, t) => {
+      const place = p * slots + t;
+      const minute = priceAt(answer, roomRow(p, t));
+      bound += minute * (model.room[place] as number);
+      bound += priceAt(answer, ladderRow(p, t)) * (model.ladderRoom[place] as number);
+      plots.forEach((_, plot) => {
+        const price = priceAt(answer, beginRow(plot, p, t));
+        if (price === 0) return;
+        begins.set(`${plot} ${place}`, price);
+        bound += Math.max(0, mostOf(model, columns, plot, place) * price - input.plotMinutes * minute);
+      });
+    });
+  });
+  options.forEach((all, v) => {
+    const { minutes, ladder, must, pin } = input.visits[v] as CampaignVisit;
+    const stands = board.optionOf(v);
+    const over = (option: Option) => {
+      const { pool, slot, gain } = option;
+      const onLadder = ladder ? priceAt(answer, ladderRow(pool, slot)) : 0;
+      const begin = begins.get(`${model.plotOf[v]} ${pool * slots + slot}`) ?? 0;
+      return gain - minutes * (priceAt(answer, roomRow(pool, slot)) + onLadder) - begin;
+    };
+    if (must || pin) bound += stands ? over(stands) : 0;
+    else bound += Math.max(0, ...all.map(over));
+  });
+  return bound;
+}
+
+function told(board: Board, boundGain: number): CampaignPlan {
+  const { model } = board;
+  const { input } = model;
+  const allLeft = input.visits.reduce((sum, { skip }) => sum + skip, 0);
+  const gain = board.gain();
+  const over = Math.max(0, boundGain - gain);
+  return CampaignPlan.parse({
+    done: input.visits.flatMap(({ id }, v) => {
+      const where = board.optionOf(v);
+      return where
+        ? [
+            {
+              visitId: id,
+              slotId: input.slots[where.slot]?.id as string,
+              poolId: input.pools[where.pool]?.id as string,
+            },
+          ]
+        : [];
+    }),
+    left: input.visits
+      .flatMap((visit, v) =>
+        board.optionOf(v)
+          ? []
+          : [
+              {
+                visitId: visit.id,
+                because: hopeless(model, v) ?? ('others are worth more' satisfies LeftBecause),
+                costs: Math.max(0, ...(model.options[v] as Option[]).map((option) => option.gain)),
+                must: visit.must !== null,
+                pinned: visit.pin !== null,
+              },
+            ],
+      )
+      .sort((a, b) => Number(b.must) - Number(a.must) || b.costs - a.costs),
+    slots: input.pools.flatMap((pool, p) =>
+      input.slots.map((slot, t) => {
+        const place = p * input.slots.length + t;
+        return {
+          slotId: slot.id,
+          poolId: pool.id,
+          needed: board.usedIn(place),
+          workable: model.room[place] as number,
+          plots: board.plotsIn(place),
+        };
+      }),
+    ),
+    lateness: board.lateness(),
+    points: allLeft + gain,
+    allLeft,
+    bound: allLeft + gain + over,
+    gap: over < 1e-9 || gain + over <= 0 ? 0 : over / (gain + over),
+  });
+}
