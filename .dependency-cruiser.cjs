@@ -30,6 +30,7 @@ const rooms = [
   'records',
   'present',
   'run',
+  'rota',
 ];
 
 module.exports = {

@@ -107,6 +107,7 @@ export const ROUTES = [
   '/round/register/row',
   '/round/register/import',
   '/plan',
+  '/plan/season',
   '/plan/net-loft-05',
   '/plan/net-loft-05/when',
   '/cut',

@@ -1,6 +1,6 @@
 // The plan: a canker to a two-season plan with a pin and a printed sheet; a neglected apple over its years; a pear that comes out.
 import type { Page } from '@playwright/test';
-import { allSent, atBothSizes, expect, goTo, type Orchard, open, test } from './orchard';
+import { allSent, atBothSizes, expect, goTo, type Orchard, open, RECKONED, test } from './orchard';
 
 atBothSizes((_name, _viewport, journey) => {
   journey('wide')(
@@ -107,6 +107,38 @@ test('a pear whose stem is half girdled comes out, unless the caretaker decides 
   await page.getByRole('button', { name: 'Decide: watch' }).click();
   await expect(page.getByText('Decided: Watch')).toBeVisible();
   await expect(page.getByText('Remove the tree', { exact: true })).toHaveCount(1);
+});
+
+test('the season is shared out; a crew on another day moves what it does, and nothing is lost without a crew', async ({
+  page,
+  orchard,
+}) => {
+  await open(page, orchard.url, '/plan');
+  await page.getByRole('link', { name: /^Season/ }).click();
+  await expect(page.getByText(/^Wall crew: [1-9]\d* of/)).toBeVisible(RECKONED);
+  await expect(page.getByRole('link', { name: /^Lee wall 07.*cannot wait/ })).toBeVisible();
+  // A wrong crew is told, and nothing is saved of it
+  await page.getByRole('button', { name: 'Add a crew' }).click();
+  await page.getByRole('button', { name: 'Save the crew' }).click();
+  await expect(page.getByText('Give it a name.')).toBeVisible();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.goBack();
+  await expect(page).toHaveURL(/\/plan$/);
+  await page.goForward();
+  for (const crew of ['Wall crew', 'Boat crew']) {
+    await page.getByRole('button', { name: new RegExp(`^${crew}`) }).click();
+    await page.getByRole('button', { name: 'Take this crew out' }).click();
+    await expect(page.getByRole('button', { name: new RegExp(`^${crew}`) })).toHaveCount(0);
+  }
+  await expect(page.getByText(/^Nobody works here yet/)).toBeVisible();
+  await page.getByRole('button', { name: 'Add a crew' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Night boat');
+  await page.getByRole('checkbox', { name: 'Sat' }).click();
+  await page.getByRole('checkbox', { name: 'Sun' }).click();
+  await page.getByRole('button', { name: 'Save the crew' }).click();
+  await expect(page.getByText(/^Night boat: [1-9]\d* of/)).toBeVisible(RECKONED);
+  await page.reload();
+  await expect(page.getByText(/Sun .*, (morning|afternoon) · Night boat/).first()).toBeVisible(RECKONED);
 });
 
 test('pins that clash come back as the smallest set, and one taken off makes a plan again', async ({

@@ -36,6 +36,7 @@ import {
 } from './exchange';
 import { firstRoutes, Session } from './firstRoutes';
 import { type Route, route } from './route';
+import { SeasonPlan } from './seasonPlan';
 import * as when from './when';
 
 export type { Route } from './route';
@@ -560,6 +561,14 @@ export const appRoutes = {
       gone: z.array(TreeId).describe('trees that changed and have nothing open any more'),
       latestActions: z.array(Action),
     }),
+  }),
+  getSeasonPlan: route({
+    method: 'get',
+    path: '/api/season-plan',
+    tag: 'Field records',
+    summary:
+      'The visits that are due shared out over crews and days: who does what when, and what is left undone',
+    response: SeasonPlan,
   }),
   getListedTrees: route({
     method: 'get',

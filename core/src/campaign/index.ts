@@ -1,3 +1,4 @@
+export { Crew, works } from './crew';
 export { type Highs, solverOf } from './highs';
 export type { Solver, SolverAnswer, SolverLimits } from './lp';
 export {
@@ -8,6 +9,7 @@ export {
   CampaignVisit,
   type LeftBecause,
   leftBecause,
+  SAFETY_SHARE,
   type Skill,
   skills,
 } from './shapes';

@@ -1,5 +1,6 @@
 // A plan that was kept is taken up only where everything that it rests on is as it was.
 import { inVisits, KeptPlan, keptPlanOf, type PlanInput, planStamp, solvedFrom, toldOf } from './index';
+import { worthOf } from './problem';
 import { fault, finding, given, planTree, vase } from './testing/given';
 
 const input = given([finding('dead', 'A3', 20, 'DEAD'), fault('rub', 'B2', 'rubbing', ['B2', 'C1'], 40)], {
@@ -62,7 +63,7 @@ test('another limit, value or cut is another problem; the last digits of a value
     problems: [{ ...first, value: first.value * Math.PI * factor }, ...others],
   });
   expect(stampOf({ ...problem, limits: problem.limits.map((limit) => limit + 1) })).not.toBe(stamp);
-  expect(stampOf({ ...problem, candidates: problem.candidates.slice(1) })).not.toBe(stamp);
+  expect(stampOf({ ...problem, candidates: problem.candidates.slice(0, -1) })).not.toBe(stamp);
   expect(stampOf(valued(1.0001))).not.toBe(stampOf(valued(1)));
   expect(stampOf(valued(1 + 1e-12))).toBe(stampOf(valued(1)));
 });
@@ -79,4 +80,27 @@ test('the plan of a young tree is kept by what was asked, not by what its traini
   const kept = keptPlanOf({ prepared, ...inVisits(prepared, plan) });
   expect(kept.stamp).toBe(planStamp(young));
   expect(solvedFrom(kept, young)?.plan.steps).toEqual(plan.steps);
+});
+
+test('what the visit at hand is worth: the plan with it less the plan without, its minutes not counted; and the faces of its cuts', () => {
+  const { prepared, plan } = planTree(input);
+  const { worth, now } = keptPlanOf({ prepared, ...inVisits(prepared, plan) });
+  const due = plan.steps.filter(({ season, pass }) => season === 1 && pass === now);
+  const [slot] = prepared.problem.slots.flatMap(({ season, pass }, i) =>
+    season === 1 && pass === now ? [i] : [],
+  );
+  const chosen = prepared.problem.candidates.map(({ id }) =>
+    due.some(({ candidateId }) => candidateId === id) ? (slot as number) : -1,
+  );
+  // All that it does stands in this visit: without it nothing is done, which is worth nothing
+  expect(due).toHaveLength(plan.steps.length);
+  const minutes = prepared.problem.candidates.reduce(
+    (sum, each, k) => sum + (chosen[k] === slot ? each.minutes : 0),
+    0,
+  );
+  expect(worth?.points).toBeCloseTo(worthOf(prepared.problem, chosen) + 0.15 * minutes, 9);
+  const faces = prepared.all.filter(({ id }) => due.some(({ candidateId }) => candidateId === id));
+  const cm2 = faces.reduce((sum, { handling }) => sum + Math.PI * ((handling?.kerfMm ?? 0) / 20) ** 2, 0);
+  expect(worth?.woundCm2).toBeCloseTo(cm2, 9);
+  expect(cm2).toBeGreaterThan(0.1);
 });

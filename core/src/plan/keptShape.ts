@@ -16,6 +16,12 @@ const PricedCut = z.strictObject({
   side: z.enum(sides).describe('of the tree, on which one stands'),
 });
 
+/** What the visit that is at hand brings, and the wounds that it makes. */
+export const VisitWorth = z.strictObject({
+  points: z.number().describe('by which the plan is worse without its steps, minutes not counted'),
+  woundCm2: z.number().describe('of the faces of all its cuts'),
+});
+
 /** A plan as lists of trees take it: what is done, when and where, without what it was chosen from. */
 export const ListedPlan = z.strictObject({
   plan: TreePlan,
@@ -27,6 +33,11 @@ export const ListedPlan = z.strictObject({
     .describe('the pass of season 1 that is at hand; null: kept before lists were shown from it'),
   cuts: z.record(z.string(), PricedCut).default({}).describe('of the steps that are cuts, by candidate'),
   musts: z.array(z.string()).default([]).describe('findings that must be answered'),
+  worth: VisitWorth.nullable()
+    .default(null)
+    .describe(
+      'of the visit that is at hand; null where nothing is due, or it was kept before seasons were shared out',
+    ),
 });
 export type ListedPlan = z.infer<typeof ListedPlan>;
 

@@ -3,6 +3,7 @@
 import { z } from 'zod';
 import { DebrisSettings, RecheckSettings, startingDebris, startingRechecks } from '../aftercare/index';
 import { cleaningSchools } from '../blades/index';
+import { Crew } from '../campaign/index';
 import { finishes } from '../cuts/index';
 import { DisorderCode, defaultSchoolOf, seasons } from '../disorders/index';
 import { Limits, startingLimits } from '../faults/index';
@@ -167,6 +168,7 @@ export const Site = z
       .default([...gear])
       .describe('what there is beside the blades'),
     limits: Limits.default(startingLimits()).describe('from which measure on wood is misplaced'),
+    crews: z.array(Crew).max(20).default([]).describe('who works here, and when'),
   })
   .meta({ id: 'Site' });
 export type Site = z.infer<typeof Site>;

@@ -76,6 +76,7 @@ export interface Refusals {
   idTwice: { id: string };
   notListed: { id: string };
   oneForEachSlot: { slots: number };
+  stopsBeforeBegins: null;
   harvestAhead: { year: number };
   noJobTitle: null;
   seasonBeyond: { season: number; seasons: number };

@@ -4,7 +4,7 @@ import { woodClasses } from '../blades/index';
 import { Cut } from '../cuts/index';
 import { Caution } from '../handling/index';
 import { sides } from '../measure/index';
-import { Grain, Verdict } from '../plan/index';
+import { Grain, Verdict, VisitWorth } from '../plan/index';
 import { activities, TreeSummary } from '../records/index';
 import { goals } from '../shaping/index';
 
@@ -60,6 +60,7 @@ const Due = z.strictObject({
   goals: z.array(z.enum(goals)).describe('in whichever season and by whom'),
   verdict: Verdict.shape.choice.nullable(),
   clash: z.boolean().describe('pins cannot be kept together'),
+  worth: VisitWorth.nullable(),
 });
 export type Due = z.infer<typeof Due>;
 

@@ -65,6 +65,16 @@ export const site: Site = Site.parse({
   // Black knot does not occur on this coast
   absentHere: ['BKT'],
   plan: { kit },
+  crews: [
+    {
+      ...{ id: 'wall-crew', name: 'Wall crew', people: 1, ladders: 1, skills: ['power saw'], weekdays: [6] },
+      ...{ fromHour: 9, toHour: 12, daysOff: [] },
+    },
+    {
+      ...{ id: 'boat-crew', name: 'Boat crew', people: 1, ladders: 0, skills: [], weekdays: [3] },
+      ...{ fromHour: 13, toHour: 16, daysOff: [] },
+    },
+  ],
   weather: { source: 'simulated', coast: true, climate: null, seed: 220, spells: [] },
 });
 

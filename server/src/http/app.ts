@@ -45,6 +45,7 @@ import { getRemovedPhotos } from '../services/removedPhotos';
 import { getRound } from '../services/rounds';
 import { putRow } from '../services/rows';
 import { getAftercare, getRun } from '../services/runs';
+import { getSeasonPlan } from '../services/seasonPlan';
 import { endSession, getSessions } from '../services/sessions';
 import { getSiteRecord, putSite } from '../services/site';
 import { getTiming, getTreeSeason, getTreeTiming } from '../services/timing';
@@ -230,6 +231,7 @@ function handlers({ db, config, access, pool, now, changes, copies, field, liste
         signal: whileWaited(request),
       }),
     getOpenWork: ({ query }) => getOpenWork(db, Number(now().slice(0, 4)), query.since),
+    getSeasonPlan: () => getSeasonPlan(db, pool, lister, now()),
     getListedTrees: ({ query: { units, since } }) => lister.read(units, since),
     getChanges: ({ query }) => ({ fileName: '', content: changes.listen(query.device ?? null) }),
     putFinding: ({ params, body, device }) =>

@@ -22,6 +22,7 @@ import { askedBy, BACKGROUND, FairQueue, idleThread, type Turn } from './fairQue
 import { foldOff } from './fold';
 import type { listedTrees } from './listed';
 import type * as planOf from './plan';
+import type { SeasonShared, SeasonTask } from './seasonOfSite';
 import { joined, type Sliced } from './slices';
 import type { simulated } from './weatherSource';
 import type * as when from './when';
@@ -69,6 +70,8 @@ export interface Pool {
   treeTiming: Off<typeof when.treeTiming>;
   /** As treeTiming. */
   treeSeason: Off<typeof when.treeSeason>;
+  /** @throws {HttpProblem} 503 where too much waits already or it took too long */
+  siteSeason(task: SeasonTask, signal?: AbortSignal): Promise<SeasonShared | null>;
   /** Tasks that wait for a thread. */
   waiting(): { lane: string; waiting: number }[];
   /** Of the code that computes, so that what another version computed is not taken for its own; null where it is read from sources, which change. */
@@ -86,6 +89,8 @@ const IDLE_MS = 30_000;
 export const BUDGET_MS = 9000;
 /** Sheets are drawn for a whole plot: some seconds for twenty trees. */
 export const SHEETS_BUDGET_MS = 30_000;
+/** A season of thousands of trees is shared out in a minute. */
+const SEASON_BUDGET_MS = 120_000;
 /** After that a thread is taken for one that never ends. */
 const LONGEST_MS = 30_000;
 /** Waiting and at work, of one who asks. */
@@ -166,6 +171,7 @@ export function makePool(worker = new URL('./tasks.worker.mjs', import.meta.url)
     timing: off(quick, 'timing'),
     treeTiming: finishing(quick, 'treeTiming'),
     treeSeason: finishing(quick, 'treeSeason'),
+    siteSeason: inTime(off(slow, 'siteSeason'), SEASON_BUDGET_MS),
     cutSheet: inTime(off(slow, 'cutSheet'), SHEETS_BUDGET_MS),
     waiting: () => [
       { lane: 'quick', waiting: quick.queueSize },

@@ -15,6 +15,7 @@ export const {
   treePlan,
   cutSheet,
   simulated,
+  siteSeason,
   timing,
   treeTiming,
   treeSeason,

@@ -120,16 +120,43 @@ function groundSaid(said: readonly Action[], now: string): TimingTask['groundSai
   return { state: last.state, untilHour: hourOf(last.until) };
 }
 
-export async function getTiming(db: Db, pool: Pool, now: string): Promise<TimingNow> {
-  const facts = await factsOf(db, now);
-  const { site, station, groups, keyOf, said } = facts;
+/** The days ahead for all groups, as everybody is told them. */
+async function timingOf(db: Db, pool: Pool, facts: Facts, now: string) {
   const stamp = await stampOf(db, facts, now);
   const timing = await answersOf(db).ask(`site ${stamp}`, () =>
     overRestart(db, pool.code && `${pool.code} ${stamp}`, async () => {
       const task = await taskOf(db, facts, now);
-      return task && pool.timing({ ...task, groups });
+      return task && pool.timing({ ...task, groups: facts.groups });
     }),
   );
+  return { stamp, timing };
+}
+
+/** What a season is shared out by, with the word for it; null where no weather is known. */
+export async function seasonFacts(db: Db, pool: Pool, now: string) {
+  const facts = await factsOf(db, now);
+  const { stamp, timing } = await timingOf(db, pool, facts, now);
+  const task = await taskOf(db, facts, now);
+  if (!task || !timing) return null;
+  const { source, place, settings } = task;
+  return {
+    stamp,
+    task: {
+      source,
+      now,
+      place,
+      settings,
+      timing,
+      groups: facts.groups,
+      groupOf: Object.fromEntries(facts.keyOf),
+    },
+  };
+}
+
+export async function getTiming(db: Db, pool: Pool, now: string): Promise<TimingNow> {
+  const facts = await factsOf(db, now);
+  const { site, station, groups, keyOf, said } = facts;
+  const { timing } = await timingOf(db, pool, facts, now);
   return {
     now,
     station,

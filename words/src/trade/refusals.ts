@@ -76,6 +76,7 @@ const WORDS: {
   idTwice: 'fault.idTwice',
   notListed: 'fault.notListed',
   oneForEachSlot: 'fault.oneForEachSlot',
+  stopsBeforeBegins: 'fault.stopsBeforeBegins',
   harvestAhead: 'fault.harvestAhead',
   noJobTitle: 'fault.noJobTitle',
   seasonBeyond: 'fault.seasonBeyond',

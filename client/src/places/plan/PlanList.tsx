@@ -8,6 +8,7 @@ import type { Due, ListedTree } from '@mortisect/core/run';
 import type { Say } from '@mortisect/words';
 import { countedWords, goalWords, joined, minutesWords, shareWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
+import { usePathname } from 'expo-router';
 import { useTrees } from '../../data/queries';
 import { useListedTrees } from '../../data/useListedTrees';
 import { useSay } from '../../data/useSay';
@@ -29,6 +30,7 @@ export interface PlanListProps {
 export function PlanList({ openId }: PlanListProps) {
   const say = useSay();
   const { listed, error, refetch } = useListedTrees();
+  const isSeason = usePathname() === '/plan/season';
   const plots = useTrees().data?.plots ?? [];
   if (!listed) return <Waiting title={say('shared.plan')} beside error={error} onRetry={refetch} />;
   const { today, failed } = listed;
@@ -53,6 +55,16 @@ export function PlanList({ openId }: PlanListProps) {
     >
       {counted ? <Small>{counted}</Small> : null}
       {trees.length === 0 ? <Body>{say('plan.noOpenFindingWhatYouMarkIn')}</Body> : null}
+      {trees.length > 0 ? (
+        <Rows>
+          <Row
+            href="/plan/season"
+            {...(isSeason && { bar: 'open' as const })}
+            title={say('plan.theSeason')}
+            detail={say('plan.whoDoesWhatWhen')}
+          />
+        </Rows>
+      ) : null}
       {groups.map(({ plot, ofPlot }) => (
         <OfPlot key={plot.id} plot={plot} trees={ofPlot} openId={openId} today={today} />
       ))}

@@ -1,0 +1,5 @@
+import { SeasonPage } from '../../src/places/plan/season/SeasonPage';
+
+export default function SeasonOfSite() {
+  return <SeasonPage />;
+}

@@ -1,0 +1,227 @@
+// Who works here, and when; each crew in a sheet, and a new one.
+import { Crew, type Skill, skills } from '@mortisect/core/campaign';
+import type { Site } from '@mortisect/core/records';
+import type { PlainKey, Say } from '@mortisect/words';
+import { View } from '@tamagui/core';
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { v7 } from 'uuid';
+import { useSite } from '../../../data/queries';
+import { SEASON_PLAN } from '../../../data/seasonPlan';
+import { useSay } from '../../../data/useSay';
+import { useSaveSite } from '../../../data/writes';
+import { Button } from '../../../ui/Button';
+import { Failed } from '../../../ui/Failed';
+import { Field } from '../../../ui/Field';
+import { NumberField } from '../../../ui/NumberField';
+import { PressRow } from '../../../ui/PressRow';
+import { Several } from '../../../ui/Several';
+import { Sheet } from '../../../ui/Sheet';
+import { Body, Label, Section, Small } from '../../../ui/type';
+
+const SKILL_WORDS: Record<Skill, PlainKey> = { 'power saw': 'plan.powerSaw', arborist: 'plan.arborist' };
+const MOST_CREWS = 20;
+
+const newCrew = (): Crew => ({
+  ...{ id: v7(), name: '', people: 1, ladders: 1, skills: [], weekdays: [6] },
+  ...{ fromHour: 9, toHour: 16, daysOff: [] },
+});
+
+/** “Sat” of 6, in the language of the device. */
+function weekdayName(say: Say, weekday: number): string {
+  // The first of January 2024 was a Monday
+  const day = new Date(Date.UTC(2024, 0, weekday, 12));
+  return new Intl.DateTimeFormat(say.locale, { weekday: 'short', timeZone: 'UTC' }).format(day);
+}
+
+interface CrewsProps {
+  oneMore: readonly { crewId: string; points: number; trees: number }[];
+}
+
+export function Crews({ oneMore }: CrewsProps) {
+  const say = useSay();
+  const record = useSite().data;
+  const [edited, setEdited] = useState<Crew | null>(null);
+  if (!record) return null;
+  const { crews } = record.site;
+  return (
+    <View gap={6}>
+      <Section>{say('plan.whoWorksHere')}</Section>
+      {crews.map((crew) => {
+        const more = oneMore.find(({ crewId }) => crewId === crew.id);
+        return (
+          <PressRow key={crew.id} onPress={() => setEdited(crew)}>
+            <View flex={1} minWidth={0} paddingHorizontal={12} paddingVertical={8}>
+              <Label>{crew.name}</Label>
+              <Small>{crewWords(say, crew)}</Small>
+              {more ? (
+                <Small>
+                  {say('plan.oneMoreIsWorth', {
+                    points: Math.round(more.points * 10) / 10,
+                    trees: more.trees,
+                  })}
+                </Small>
+              ) : null}
+            </View>
+          </PressRow>
+        );
+      })}
+      {crews.length < MOST_CREWS ? (
+        <Button onPress={() => setEdited(newCrew())}>{say('plan.addACrew')}</Button>
+      ) : null}
+      {edited ? (
+        <CrewSheet
+          key={edited.id}
+          crew={edited}
+          site={record.site}
+          revision={record.revision}
+          onClose={() => setEdited(null)}
+        />
+      ) : null}
+    </View>
+  );
+}
+
+function crewWords(say: Say, { people, ladders, weekdays, fromHour, toHour, daysOff }: Crew): string {
+  return [
+    say('plan.peopleAndLadders', { people, ladders }),
+    weekdays.length > 0
+      ? say('plan.onDaysFromTo', {
+          days: weekdays
+            .toSorted()
+            .map((day) => weekdayName(say, day))
+            .join(', '),
+          from: fromHour,
+          to: toHour,
+        })
+      : say('plan.onNoDay'),
+    ...(daysOff.length > 0 ? [say('plan.daysOffCount', { days: daysOff.length })] : []),
+  ].join(' · ');
+}
+
+interface CrewSheetProps {
+  crew: Crew;
+  site: Site;
+  revision: number;
+  onClose(): void;
+}
+
+function CrewSheet({ crew, site, revision, onClose }: CrewSheetProps) {
+  const say = useSay();
+  const client = useQueryClient();
+  const saving = useSaveSite();
+  const [draft, setDraft] = useState(crew);
+  const [off, setOff] = useState(crew.daysOff.join(', '));
+  const [isTried, setTried] = useState(false);
+  const change = (more: Partial<Crew>) => setDraft((before) => ({ ...before, ...more }));
+  const isKnown = site.crews.some(({ id }) => id === crew.id);
+  const daysOff = off.split(/[\s,;]+/).filter(Boolean);
+  const read = Crew.safeParse({ ...draft, daysOff });
+  const wrong = (field: keyof Crew) =>
+    isTried && !read.success && read.error.issues.some(({ path }) => path[0] === field);
+  const send = (crews: Crew[]) =>
+    saving.mutate(
+      { baseRevision: revision, site: { ...site, crews } },
+      {
+        onSuccess: () => {
+          void client.invalidateQueries({ queryKey: SEASON_PLAN });
+          onClose();
+        },
+      },
+    );
+  const save = () => {
+    setTried(true);
+    if (!read.success) return;
+    const saved = read.data;
+    send(isKnown ? site.crews.map((each) => (each.id === crew.id ? saved : each)) : [...site.crews, saved]);
+  };
+  return (
+    <Sheet
+      title={isKnown ? crew.name : say('plan.addACrew')}
+      open
+      onClose={onClose}
+      actions={
+        <Button grow kind="main" disabled={saving.isPending} onPress={save}>
+          {say('plan.saveTheCrew')}
+        </Button>
+      }
+    >
+      <Field
+        label={say('plan.nameOfTheCrew')}
+        value={draft.name}
+        onChangeText={(name) => change({ name })}
+        fault={wrong('name') ? say('fault.noName') : undefined}
+      />
+      <NumberField
+        label={say('plan.people')}
+        value={draft.people}
+        least={1}
+        most={50}
+        unit=""
+        whole
+        onChange={(people) => change({ people })}
+      />
+      <NumberField
+        label={say('plan.ladders')}
+        value={draft.ladders}
+        least={0}
+        most={50}
+        unit=""
+        whole
+        onChange={(ladders) => change({ ladders })}
+      />
+      <Several
+        label={say('plan.skills')}
+        options={skills.map((value) => ({ value, label: say(SKILL_WORDS[value]) }))}
+        value={draft.skills}
+        onChange={(chosen) => change({ skills: chosen })}
+      />
+      <Several
+        label={say('plan.daysOfWork')}
+        options={[1, 2, 3, 4, 5, 6, 7].map((day) => ({ value: String(day), label: weekdayName(say, day) }))}
+        value={draft.weekdays.map(String)}
+        onChange={(days) => change({ weekdays: days.map(Number) })}
+      />
+      <NumberField
+        label={say('plan.fromHour')}
+        value={draft.fromHour}
+        least={0}
+        most={23}
+        unit=""
+        whole
+        onChange={(fromHour) => change({ fromHour })}
+      />
+      <NumberField
+        label={say('plan.toHour')}
+        value={draft.toHour}
+        least={1}
+        most={24}
+        unit=""
+        whole
+        onChange={(toHour) => change({ toHour })}
+      />
+      {isTried && draft.toHour <= draft.fromHour ? (
+        <Body color="$ochreText" role="alert">
+          {say('fault.stopsBeforeBegins')}
+        </Body>
+      ) : null}
+      <Field
+        label={say('plan.daysOff')}
+        hint={say('plan.daysOffHint')}
+        value={off}
+        onChangeText={setOff}
+        fault={wrong('daysOff') ? say('fault.noDay') : undefined}
+      />
+      <Failed title={say('plan.theCrewWasNotSaved')} error={saving.error} />
+      {isKnown ? (
+        <Button
+          kind="quiet"
+          disabled={saving.isPending}
+          onPress={() => send(site.crews.filter(({ id }) => id !== crew.id))}
+        >
+          {say('plan.takeTheCrewOut')}
+        </Button>
+      ) : null}
+    </Sheet>
+  );
+}

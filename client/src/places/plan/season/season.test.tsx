@@ -1,0 +1,160 @@
+// The season on its page: who does what when, what is left and why, in past years; crews are added, changed and taken out, and wrong ones are told.
+import '../../../workers/importMeta';
+import type { SeasonPlan } from '@mortisect/contracts';
+import type { Crew } from '@mortisect/core/campaign';
+import type { Site } from '@mortisect/core/records';
+import { configure, fireEvent, screen, waitFor } from '@testing-library/react';
+import { FakeServer } from '../../../testing/fakeServer';
+import { at, press, show, write } from '../../../testing/here';
+import { detail, NOW } from '../../../testing/orchard';
+import { columnsOf } from './SeasonChart';
+import { SeasonPage } from './SeasonPage';
+
+jest.mock('expo-router', () => require('../../../testing/here').router);
+configure({ defaultHidden: true, asyncUtilTimeout: 15_000 });
+jest.setTimeout(60_000);
+
+const crew: Crew = {
+  ...{ id: 'wall', name: 'Wall crew', people: 2, ladders: 1, skills: [], weekdays: [3, 6] },
+  ...{ fromHour: 9, toHour: 12, daysOff: ['2026-12-26'] },
+};
+const visit = (id: string, more: object = {}) => ({
+  ...{ id, code: `Plot ${id}`, plotId: 'p', minutes: 20, points: 12, must: false, ladder: false },
+  ...more,
+});
+const SATURDAY = '2026-12-05';
+const shared: NonNullable<SeasonPlan['shared']> = {
+  slots: [
+    { id: 's', from: SATURDAY, to: SATURDAY, half: 'morning' },
+    { id: 't', from: SATURDAY, to: SATURDAY, half: 'afternoon' },
+    { id: 'w', from: '2026-12-12', to: '2026-12-18', half: null },
+  ],
+  workable: [
+    [
+      [180, 180, 180],
+      [60, 60, 60],
+      [0, 90, 180],
+    ],
+  ],
+  schoolEnds: {},
+  visits: [visit('a', { must: true }), visit('b', { ladder: true }), visit('c')],
+  plan: {
+    done: [
+      { visitId: 'a', slotId: 's', poolId: 'wall' },
+      { visitId: 'b', slotId: 'w', poolId: 'wall' },
+    ],
+    left: [{ visitId: 'c', because: 'others are worth more', costs: 1.84, must: false, pinned: false }],
+    slots: [
+      { slotId: 's', poolId: 'wall', needed: 30.4, workable: 306, plots: 1 },
+      { slotId: 't', poolId: 'wall', needed: 0, workable: 102, plots: 0 },
+      { slotId: 'w', poolId: 'wall', needed: 31, workable: 153, plots: 1 },
+    ],
+    ...{ lateness: 0, points: 40.2, allLeft: 30, bound: 40.3, gap: 0.0098 },
+  },
+  prices: [[0, 0, 0]],
+  played: [
+    { left: [], doneBy: '2026-12-18' },
+    { left: ['b'], doneBy: SATURDAY },
+  ],
+  yearsSimulated: true,
+  oneMore: [{ crewId: 'wall', points: 1.84, trees: 1 }],
+};
+
+async function come(more: Partial<SeasonPlan> = {}, crews: Crew[] = [crew]) {
+  const server = new FakeServer([detail([])]);
+  server.site = { ...server.site, site: { ...server.site.site, crews } };
+  server.instead.set('getSeasonPlan', () => ({
+    ...{ now: NOW, siteRevision: 1, crews, state: 'planned', unplanned: 0, shared },
+    ...more,
+  }));
+  at.path = '/plan/season';
+  show(<SeasonPage />, server);
+  await screen.findByText('Who works here');
+  return server;
+}
+const saved = (server: FakeServer) => server.bodies<{ site: Site }>('putSite').map(({ site }) => site.crews);
+
+test('visits by day and crew with what they need, then what is left with its reason and price', async () => {
+  await come();
+  expect(screen.getByText('2 of 3')).toBeTruthy();
+  expect(screen.getByText('Sat 5 Dec 2026, morning · Wall crew')).toBeTruthy();
+  expect(screen.getByText('30 of 306 min, with the ways and beginning in one plot')).toBeTruthy();
+  expect(screen.getByText('12 Dec 2026 to 18 Dec 2026 · Wall crew')).toBeTruthy();
+  expect(screen.queryByText(/afternoon/)).toBeNull();
+  expect(screen.getByText('cannot wait · from the ground')).toBeTruthy();
+  expect(screen.getByText('on a ladder')).toBeTruthy();
+  expect(screen.getByText('The hours there are bring more at other trees.')).toBeTruthy();
+  expect(screen.getByText('costs 1.8 points')).toBeTruthy();
+  expect(screen.getByText(/^The plan brings 40 points.*No other plan brings 1 % more\.$/)).toBeTruthy();
+  expect(screen.getByText('All is done in 1 of 2 years, by 18 Dec 2026 at the latest.')).toBeTruthy();
+  expect(screen.getByText('In the wettest year one tree is left: Plot b.')).toBeTruthy();
+  expect(screen.getByText(/These years are simulated/)).toBeTruthy();
+  expect(screen.getByText('One more person all season brings 1.8 points and one further tree.')).toBeTruthy();
+  expect(screen.getByText('2 people, one ladder · Wed, Sat, 9 to 12 h · one day off')).toBeTruthy();
+});
+
+test('half-days of one week are one column, in minutes of the whole crew with safety taken off', () => {
+  const [first, second] = columnsOf(shared, 0, 'wall', 2);
+  const round = (column: typeof first) =>
+    column && [column.wet, column.mean, column.dry, column.needed].map((each) => Math.round(each * 10) / 10);
+  // 180 and 60 minutes of two people, 85 % of them
+  expect(round(first)).toEqual([408, 408, 408, 30.4]);
+  expect(round(second)).toEqual([0, 153, 306, 31]);
+});
+
+test.each([
+  ['nobody works', /^Nobody works here yet/],
+  ['nothing to do', /^No tree asks for a visit now/],
+  ['no weather', /^No weather is known here/],
+] as const)('where there is no plan it says why: %s', async (state, words) => {
+  await come({ state, shared: null, unplanned: 2 });
+  expect(screen.getByText(words)).toBeTruthy();
+  expect(screen.getByText('2 trees have no plan yet and are not shared out.')).toBeTruthy();
+});
+
+test('a crew without a name, that stops before it begins, or with a day that is none is not saved; then it is', async () => {
+  const server = await come({}, []);
+  press('Add a crew');
+  write('They begin at, hour', '14');
+  write('They stop at, hour', '14');
+  write('Days off', '2026-12-24 soon');
+  press('Save the crew');
+  for (const fault of [
+    'Give it a name.',
+    'Work stops before it begins.',
+    'This must be a day like 2026-11-24.',
+  ])
+    expect(screen.getByText(fault)).toBeTruthy();
+  write('People', '0');
+  expect(screen.getByText(/1 to 50/)).toBeTruthy();
+  write('People', '3');
+  write('Name', 'Boat crew');
+  write('They stop at, hour', '15');
+  write('Days off', '2026-12-24, 2026-12-25');
+  expect(saved(server)).toEqual([]);
+  press('Save the crew');
+  await waitFor(() => expect(saved(server)).toHaveLength(1));
+  expect(saved(server)[0]).toMatchObject([
+    {
+      ...{ name: 'Boat crew', people: 3, ladders: 1, weekdays: [6], fromHour: 14, toHour: 15 },
+      daysOff: ['2026-12-24', '2026-12-25'],
+    },
+  ]);
+  // The season is asked for anew
+  await waitFor(() =>
+    expect(server.asked.filter(({ name }) => name === 'getSeasonPlan').length).toBeGreaterThan(1),
+  );
+});
+
+test('a crew is changed, and taken out', async () => {
+  const server = await come();
+  press(/^Wall crew/);
+  fireEvent.click(screen.getByRole('checkbox', { name: 'Sat' }));
+  press('Save the crew');
+  await waitFor(() => expect(saved(server)).toHaveLength(1));
+  expect(saved(server)[0]).toEqual([{ ...crew, weekdays: [3] }]);
+  await waitFor(() => expect(screen.queryByText('Save the crew')).toBeNull());
+  press(/^Wall crew/);
+  press('Take this crew out');
+  await waitFor(() => expect(saved(server)[1]).toEqual([]));
+});

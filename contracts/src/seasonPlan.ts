@@ -1,0 +1,62 @@
+// The season of a site as it is shared out, on the wire.
+import { CampaignPlan, Crew } from '@mortisect/core/campaign';
+import { localDay } from '@mortisect/core/measure';
+import { moment, TreeId } from '@mortisect/core/records';
+import { z } from 'zod';
+
+const minutes = z
+  .tuple([z.number(), z.number(), z.number()])
+  .describe(
+    'of one of the crew: a tenth of past years below, their mean, nine tenths below; by the forecast three times the same',
+  );
+
+export const SeasonPlan = z
+  .object({
+    now: moment,
+    siteRevision: z.number().int(),
+    crews: z.array(Crew),
+    state: z
+      .enum(['planned', 'nobody works', 'nothing to do', 'no weather'])
+      .describe('what stands in the way of a plan, if anything'),
+    unplanned: z.number().int().describe('trees with open work that have no plan of their own yet'),
+    shared: z
+      .object({
+        slots: z.array(
+          z.object({
+            id: z.string(),
+            from: localDay,
+            to: localDay,
+            half: z.enum(['morning', 'afternoon']).nullable().describe('null: a week'),
+          }),
+        ),
+        workable: z.array(z.array(minutes)).describe('by crew, then by slot'),
+        schoolEnds: z
+          .record(z.string(), localDay.nullable())
+          .describe('last day of the school of each group of trees'),
+        visits: z.array(
+          z.object({
+            id: TreeId.describe('of the tree'),
+            code: z.string(),
+            plotId: z.string(),
+            minutes: z
+              .number()
+              .describe('of work at the tree, as everywhere; the way to it is in what a slot needs'),
+            points: z.number().describe('that the visit brings by the plan of its tree'),
+            must: z.boolean(),
+            ladder: z.boolean(),
+          }),
+        ),
+        plan: CampaignPlan,
+        prices: z.array(z.array(z.number())).describe('points that one more minute brings, by crew and slot'),
+        played: z
+          .array(z.object({ left: z.array(z.string()), doneBy: localDay.nullable() }))
+          .describe('the plan in the weather of each past year, the last first'),
+        yearsSimulated: z.boolean(),
+        oneMore: z
+          .array(z.object({ crewId: z.string(), points: z.number(), trees: z.number().int() }))
+          .describe('what one more in a crew brings, all season: planned again; empty for large orchards'),
+      })
+      .nullable(),
+  })
+  .meta({ id: 'SeasonPlan' });
+export type SeasonPlan = z.infer<typeof SeasonPlan>;

@@ -1,0 +1,186 @@
+// A winter’s work from the trees, the crews and the weather: what is shared out, and what came of it.
+import { CampaignInput, type CampaignPlan, type CampaignVisit, type Crew } from '../campaign/index';
+import type { ListedTree } from '../run/index';
+import type { GroupTiming, Season } from '../timing/index';
+import { dayAfter, dayOfYear, type LocalClock } from '../weather/index';
+import { type Hours, minutesNear, minutesOfYears, type RotaSlot, slotsOf } from './slots';
+
+/** A year later it is worth so much of now, as the planner has it. */
+const NEXT_YEAR = 0.85;
+/** Points that a wound of a hundred cm² costs at an index of one. Common practice, no source. */
+const WOUND_POINTS = 0.25;
+/** From tree to tree, and getting to work there. Common practice, no source. */
+const TO_A_TREE_MIN = 0.5;
+/** Beyond the school’s end it is late, and still worth it for so long. Common practice, no source. */
+export const LATE_DAYS = 28;
+const MOST_WEEKS = 40;
+
+export interface RotaGroup {
+  key: string;
+  /** Half-days of the forecast; empty where nothing is told of them. */
+  cells: GroupTiming['cells'];
+  school: GroupTiming['school'];
+  /** null: of trees that keep their leaves nothing is told. */
+  season: Pick<Season, 'weeks' | 'schools'> | null;
+}
+
+export interface RotaInput {
+  today: string;
+  crews: readonly Crew[];
+  trees: readonly ListedTree[];
+  groupOf: Readonly<Record<string, string>>;
+  groups: readonly RotaGroup[];
+  clock: LocalClock;
+  /** By the rule of the site. */
+  near: Hours;
+  far: Hours;
+}
+
+/**
+ * Minutes of one of a crew in a slot: a wet tenth of past years, their mean and a dry tenth; by the forecast the same thrice. The mean, not the
+ * middle: who works one day a week has none or all of it, and the middle of that is nothing for a whole winter.
+ */
+export type Workable = [number, number, number];
+
+export interface Rota {
+  campaign: CampaignInput;
+  slots: RotaSlot[];
+  /** By crew, then by slot. */
+  workable: Workable[][];
+  /** By crew, slot, year. */
+  years: number[][][];
+  /** Last day of each group’s school, by key; null where it has none ahead. */
+  schoolEnds: Record<string, string | null>;
+}
+
+/** What there is to share out; null where no tree asks for a visit. */
+export function rotaOf(input: RotaInput): Rota | null {
+  const { today, crews, clock, near, far, groups } = input;
+  const trees = input.trees.flatMap(({ tree, cuts, due }) =>
+    due?.worth && due.minutes > 0 ? [{ tree, cuts, due, worth: due.worth }] : [],
+  );
+  if (trees.length === 0) return null;
+  const byKey = new Map(groups.map((group) => [group.key, group]));
+  const days = [...new Set(groups.flatMap(({ cells }) => cells.map(({ day }) => day)))].sort();
+  const schoolEnds = Object.fromEntries(groups.map((group) => [group.key, schoolEnd(group, today)]));
+  const ends = Object.values(schoolEnds).flatMap((end) => end ?? []);
+  const lastEnd = ends.toSorted().at(-1) ?? today;
+  const lastDay = [dayAfter(lastEnd, LATE_DAYS), dayAfter(today, 7 * MOST_WEEKS)].sort()[0] as string;
+  const slots = slotsOf(days.length > 0 ? days : [today], lastDay);
+  const years = crews.map((crew) =>
+    slots.map((slot) => (slot.half ? [] : minutesOfYears(crew, slot, far, clock))),
+  );
+  const workable = crews.map((crew, c) =>
+    slots.map((slot, t): Workable => {
+      if (!slot.half) return spread(years[c]?.[t] ?? []);
+      const minutes = minutesNear(crew, slot, near, clock);
+      return [minutes, minutes, minutes];
+    }),
+  );
+  const visits = trees.map(({ tree, cuts, due, worth: { points, woundCm2 } }): CampaignVisit => {
+    const group = byKey.get(input.groupOf[tree.id] ?? '');
+    const end = group ? (schoolEnds[group.key] ?? null) : null;
+    return {
+      id: tree.id,
+      plotId: tree.plotId,
+      minutes: due.minutes + TO_A_TREE_MIN,
+      ladder: cuts.some(({ ladder, handedOver }) => ladder && !handedOver),
+      needs: [],
+      worth: slots.map((slot) => {
+        const index = group ? indexIn(group, slot, end) : null;
+        return index === null ? null : points - (index * WOUND_POINTS * woundCm2) / 100;
+      }),
+      skip: NEXT_YEAR * points,
+      must: due.must ? { by: today, weight: 1 } : null,
+      pin: null,
+    };
+  });
+  return {
+    campaign: CampaignInput.parse({
+      slots: slots.map(({ id, from, to }) => ({ id, from, to })),
+      pools: crews.map(({ id, people, ladders, skills }, c) => ({
+        ...{ id, people, ladders, skills },
+        minutes: (workable[c] as Workable[]).map(([, mean]) => mean),
+      })),
+      visits,
+    }),
+    ...{ slots, workable, years, schoolEnds },
+  };
+}
+
+/** The index of wounds made in the slot; null where no wound should be. */
+function indexIn({ cells, season }: RotaGroup, slot: RotaSlot, end: string | null): number | null {
+  if (slot.half) {
+    const cell = cells.find(({ day, half }) => day === slot.from && half === slot.half);
+    // Weather that stops work leaves no hours; blossom, frost and risk stop the wound
+    const stops = cell?.verdict === 'wait' && STOPS.has(cell.why ?? '');
+    return cell === undefined || stops ? null : cell.score[1];
+  }
+  if (!season || end === null || slot.from > dayAfter(end, LATE_DAYS)) return null;
+  const at = dayOfYear(slot.from);
+  const week = season.weeks.findLast(({ from }) => from <= at) ?? season.weeks[0];
+  return week ? week.score[1] : null;
+}
+
+const STOPS: ReadonlySet<string> = new Set(['bloom of a blight host', 'severe frost', 'risk']);
+
+/** The last day of the school’s season that is at hand or comes next. */
+function schoolEnd({ season, school }: RotaGroup, today: string): string | null {
+  const usual = season?.schools.find((each) => each.school === school);
+  if (!usual || usual.from === null || usual.to === null) return null;
+  const now = dayOfYear(today);
+  const to = Math.round(usual.to);
+  return dayAfter(today, to >= now ? to - now : to + 365 - now);
+}
+
+function spread(figures: readonly number[]): Workable {
+  const sorted = figures.toSorted((a, b) => a - b);
+  const at = (share: number) => sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? 0;
+  const mean = figures.reduce((sum, each) => sum + each, 0) / Math.max(1, figures.length);
+  return [at(0.1), mean, at(0.9)];
+}
+
+export interface YearPlayed {
+  /** Visits that were planned and not done. */
+  left: string[];
+  /** The last day on which anything was done; null where nothing was. */
+  doneBy: string | null;
+}
+
+/** The plan in the weather of each past year: a week too wet leaves its visits to the next, the crew’s own order kept; what is left at the end stays. */
+export function played({ campaign, slots, years }: Rota, plan: CampaignPlan): YearPlayed[] {
+  const count = Math.min(
+    ...years.flatMap((ofCrew) => ofCrew.flatMap((of) => (of.length > 0 ? of.length : []))),
+  );
+  const visitOf = new Map(campaign.visits.map((visit) => [visit.id, visit]));
+  return Array.from({ length: Number.isFinite(count) ? count : 0 }, (_, year): YearPlayed => {
+    const left: string[] = [];
+    let doneBy: string | null = null;
+    campaign.pools.forEach((pool, p) => {
+      let waiting: string[] = [];
+      slots.forEach((slot, t) => {
+        const planned = plan.done.flatMap(({ visitId, slotId, poolId }) =>
+          slotId === slot.id && poolId === pool.id ? [visitId] : [],
+        );
+        const each = slot.half ? (pool.minutes[t] ?? 0) : (years[p]?.[t]?.[year] ?? 0);
+        let room = each * pool.people * campaign.safety;
+        const plots = new Set<string>();
+        const still: string[] = [];
+        for (const id of [...waiting, ...planned]) {
+          const visit = visitOf.get(id);
+          if (!visit) continue;
+          const needed = visit.minutes + (plots.has(visit.plotId) ? 0 : campaign.plotMinutes);
+          if (needed > room || visit.worth[t] == null) still.push(id);
+          else {
+            room -= needed;
+            plots.add(visit.plotId);
+            if (doneBy === null || slot.to > doneBy) doneBy = slot.to;
+          }
+        }
+        waiting = still;
+      });
+      left.push(...waiting);
+    });
+    return { left, doneBy };
+  });
+}

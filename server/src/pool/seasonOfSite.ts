@@ -1,0 +1,118 @@
+// The season of a site shared out: what each visit is worth when, how long everybody can work, and how it went in past years.
+import { createHash } from 'node:crypto';
+import type { Crew } from '@mortisect/core/campaign';
+import { type CampaignPlan, solveCampaign } from '@mortisect/core/campaign';
+import { played, type Rota, type RotaGroup, rotaOf, type YearPlayed } from '@mortisect/core/rota';
+import type { ListedTree } from '@mortisect/core/run';
+import { cropOf } from '@mortisect/core/stage';
+import {
+  blockedHours,
+  type Season,
+  type SiteTiming,
+  seasonOf,
+  type TimingInput,
+  type TreeGroup,
+} from '@mortisect/core/timing';
+import { groundByRecord, localClock } from '@mortisect/core/weather';
+import { seasonSolver } from './seasonPlan';
+import { type WeatherSource, weatherOf } from './weatherSource';
+
+export interface SeasonTask {
+  source: WeatherSource;
+  now: string;
+  today: string;
+  place: TimingInput['place'];
+  settings: TimingInput['settings'];
+  timing: SiteTiming;
+  groups: readonly TreeGroup[];
+  groupOf: Readonly<Record<string, string>>;
+  trees: readonly ListedTree[];
+  crews: readonly Crew[];
+}
+
+/** What one more of a crew is worth, all season: the plan made again. */
+export interface OneMore {
+  crewId: string;
+  points: number;
+  trees: number;
+}
+
+export interface SeasonShared {
+  rota: Pick<Rota, 'slots' | 'workable' | 'schoolEnds' | 'campaign'>;
+  plan: CampaignPlan;
+  prices: number[][];
+  played: YearPlayed[];
+  yearsSimulated: boolean;
+  oneMore: OneMore[];
+}
+
+/** More than so many visits are not shared out a second time to see what one more would bring. */
+const FEW_VISITS = 400;
+
+/** Past years change with the day: what a thread has worked out once it need not work out when a crew changes. */
+const seasons = new Map<string, Season>();
+const MOST_SEASONS = 200;
+
+function inMemory(key: string, make: () => Season): Season {
+  const known = seasons.get(key);
+  if (known) return known;
+  const made = make();
+  if (seasons.size >= MOST_SEASONS) seasons.clear();
+  seasons.set(key, made);
+  return made;
+}
+
+/** Null where no tree asks for a visit. */
+export async function siteSeason(task: SeasonTask): Promise<SeasonShared | null> {
+  const { source, now, settings, timing, crews } = task;
+  const { latitude, longitude, timeZone } = task.place;
+  const place = { latitude, longitude, clock: localClock(timeZone) };
+  const { years, yearsSimulated } = weatherOf(source, now);
+  const weather = createHash('sha256')
+    .update(JSON.stringify([source, task.today, place]))
+    .digest('base64url');
+  const timed = new Map(timing.groups.map((group) => [group.key, group]));
+  const groups = task.groups.map((group): RotaGroup => {
+    const crop = cropOf(group.species);
+    const { loads, cut, offsetDays, key } = group;
+    return {
+      key,
+      cells: timed.get(key)?.cells ?? [],
+      school: timed.get(key)?.school ?? 'any dry day',
+      season:
+        (crop &&
+          inMemory(`${weather} ${JSON.stringify([settings, group])}`, () =>
+            seasonOf({ years, crop, loads, settings, cut, offsetDays }, place),
+          )) ||
+        null,
+    };
+  });
+  const rota = rotaOf({
+    ...{ today: task.today, crews, trees: task.trees, groupOf: task.groupOf, groups, clock: place.clock },
+    near: { fromHour: timing.fromHour, blocked: timing.living },
+    far: { fromHour: years.fromHour, blocked: blockedHours(years, settings, place, groundByRecord(years)) },
+  });
+  if (!rota) return null;
+  const solver = await seasonSolver();
+  const { campaign, slots, workable, schoolEnds } = rota;
+  const { plan, prices } = solveCampaign(campaign, solver);
+  const oneMore =
+    campaign.visits.length > FEW_VISITS
+      ? []
+      : crews.map(({ id }): OneMore => {
+          const pools = campaign.pools.map((pool) =>
+            pool.id === id ? { ...pool, people: pool.people + 1 } : pool,
+          );
+          const { plan: more } = solveCampaign({ ...campaign, pools }, solver);
+          return {
+            crewId: id,
+            points: more.points - plan.points,
+            trees: more.done.length - plan.done.length,
+          };
+        });
+  return {
+    rota: { slots, workable, schoolEnds, campaign },
+    ...{ plan, prices, oneMore, yearsSimulated },
+    played: played(rota, plan),
+  };
+}

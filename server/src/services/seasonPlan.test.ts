@@ -1,0 +1,69 @@
+// The season of the demo: shared out by its crews, by nobody, and by one that works when it rains; the same answer to whoever asks again.
+import { appRoutes, type SeasonPlan } from '@mortisect/contracts';
+import type { SiteRecord } from '@mortisect/core/records';
+import { pino } from 'pino';
+import { deviceId, NOW, type Orchard, openOrchard, requestsTo } from '../testing/orchard';
+import { makePlanKeeper } from './keptPlans';
+
+let orchard: Orchard;
+beforeAll(async () => {
+  orchard = await openOrchard();
+}, 60_000);
+afterAll(() => orchard.close());
+const { put, read } = requestsTo(() => orchard);
+const season = async (): Promise<SeasonPlan> =>
+  appRoutes.getSeasonPlan.response.parse(await read('/api/season-plan'));
+const shared = async () => {
+  const { shared: plan } = await season();
+  if (!plan) throw new Error('Not shared out.');
+  return plan;
+};
+
+async function crewsAre(change: (crews: SiteRecord['site']['crews']) => SiteRecord['site']['crews']) {
+  const { site, revision } = appRoutes.getSite.response.parse(await read('/api/site'));
+  await put('/api/site', { baseRevision: revision, site: { ...site, crews: change(site.crews) } }).expect(
+    200,
+  );
+}
+
+test('before a tree is planned there is nothing to share out; then every visit has a day or a reason', async () => {
+  await put(`/api/devices/${deviceId}`, { name: 'Wall crew' }).expect(200);
+  expect(await season()).toMatchObject({ state: 'nothing to do', shared: null });
+  const keeper = makePlanKeeper({
+    ...{ db: orchard.store.db, pool: orchard.pool, now: () => NOW, onKept: () => {} },
+    log: pino({ level: 'silent' }),
+  });
+  keeper.wake();
+  await keeper.rested();
+  await keeper.close();
+  const plan = await shared();
+  const ids = plan.visits.map(({ id }) => id);
+  expect(ids.length).toBeGreaterThan(8);
+  expect([...plan.plan.done, ...plan.plan.left].map(({ visitId }) => visitId).sort()).toEqual(ids.toSorted());
+  // Minutes and what cannot wait are those of the lists
+  const { trees } = appRoutes.getListedTrees.response.parse(await read('/api/listed-trees?units=metric'));
+  for (const { id, minutes, must } of plan.visits)
+    expect(trees.find(({ tree }) => tree.id === id)?.due).toMatchObject({ minutes, must });
+  // No half-day or week holds more than there is
+  for (const { needed, workable } of plan.plan.slots) expect(needed).toBeLessThanOrEqual(workable + 1e-6);
+  expect(plan.played).toHaveLength(10);
+  expect(await shared()).toEqual(plan);
+}, 90_000);
+
+test('nobody works: it says so; somebody who works only on days that are gone leaves all', async () => {
+  await crewsAre(() => []);
+  expect(await season()).toMatchObject({ state: 'nobody works', shared: null });
+  const crew = {
+    ...{ id: 'c', name: 'Wall crew', people: 1, ladders: 0, skills: [], weekdays: [], daysOff: [] },
+    ...{ fromHour: 9, toHour: 12 },
+  };
+  await crewsAre(() => [crew]);
+  const { plan, visits } = await shared();
+  expect(plan.done).toEqual([]);
+  expect(plan.left).toHaveLength(visits.length);
+  const reasons = new Set(plan.left.map(({ because }) => because));
+  expect(
+    [...reasons].every((because) => ['nobody works then', 'nobody has a ladder'].includes(because)),
+  ).toBe(true);
+  expect(reasons.has('nobody works then')).toBe(true);
+}, 90_000);
