@@ -45,7 +45,7 @@ import { getRemovedPhotos } from '../services/removedPhotos';
 import { getRound } from '../services/rounds';
 import { putRow } from '../services/rows';
 import { getAftercare, getRun } from '../services/runs';
-import { getSeasonPlan } from '../services/seasonPlan';
+import { getSeasonPlan, seasonCalendar, seasonCsv, seasonProgram } from '../services/seasonPlan';
 import { endSession, getSessions } from '../services/sessions';
 import { getSiteRecord, putSite } from '../services/site';
 import { getTiming, getTreeSeason, getTreeTiming } from '../services/timing';
@@ -154,6 +154,7 @@ function handlers({ db, config, access, pool, now, changes, copies, field, liste
         pool.compute({ route, given: { body } }, asking(request)),
     ]),
   ) as unknown as Pick<Handlers, ComputeName>;
+  const season = () => ({ db, pool, lister, now: now() });
   return {
     ...off,
     health: () => ({
@@ -231,7 +232,10 @@ function handlers({ db, config, access, pool, now, changes, copies, field, liste
         signal: whileWaited(request),
       }),
     getOpenWork: ({ query }) => getOpenWork(db, Number(now().slice(0, 4)), query.since),
-    getSeasonPlan: () => getSeasonPlan(db, pool, lister, now()),
+    getSeasonPlan: () => getSeasonPlan(season()),
+    getSeasonCsv: ({ say }) => seasonCsv(say, season()),
+    getSeasonCalendar: ({ query, say }) => seasonCalendar(say, season(), query.crew ?? null),
+    getSeasonProgram: () => seasonProgram(season()),
     getListedTrees: ({ query: { units, since } }) => lister.read(units, since),
     getChanges: ({ query }) => ({ fileName: '', content: changes.listen(query.device ?? null) }),
     putFinding: ({ params, body, device }) =>

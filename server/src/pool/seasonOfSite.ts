@@ -44,6 +44,8 @@ export interface SeasonShared {
   played: YearPlayed[];
   yearsSimulated: boolean;
   oneMore: OneMore[];
+  /** That the plan was chosen by, in LP format. */
+  program: string;
 }
 
 /** More than so many visits are not shared out a second time to see what one more would bring. */
@@ -95,7 +97,7 @@ export async function siteSeason(task: SeasonTask): Promise<SeasonShared | null>
   if (!rota) return null;
   const solver = await seasonSolver();
   const { campaign, slots, workable, schoolEnds } = rota;
-  const { plan, prices } = solveCampaign(campaign, solver);
+  const { plan, prices, program } = solveCampaign(campaign, solver);
   const oneMore =
     campaign.visits.length > FEW_VISITS
       ? []
@@ -112,7 +114,7 @@ export async function siteSeason(task: SeasonTask): Promise<SeasonShared | null>
         });
   return {
     rota: { slots, workable, schoolEnds, campaign },
-    ...{ plan, prices, oneMore, yearsSimulated },
+    ...{ plan, prices, oneMore, yearsSimulated, program },
     played: played(rota, plan),
   };
 }

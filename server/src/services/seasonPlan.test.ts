@@ -1,6 +1,7 @@
 // The season of the demo: shared out by its crews, by nobody, and by one that works when it rains; the same answer to whoever asks again.
 import { appRoutes, type SeasonPlan } from '@mortisect/contracts';
 import type { SiteRecord } from '@mortisect/core/records';
+import highsLoader from 'highs';
 import { pino } from 'pino';
 import { deviceId, NOW, type Orchard, openOrchard, requestsTo } from '../testing/orchard';
 import { makePlanKeeper } from './keptPlans';
@@ -10,7 +11,7 @@ beforeAll(async () => {
   orchard = await openOrchard();
 }, 60_000);
 afterAll(() => orchard.close());
-const { put, read } = requestsTo(() => orchard);
+const { get, put, read } = requestsTo(() => orchard);
 const season = async (): Promise<SeasonPlan> =>
   appRoutes.getSeasonPlan.response.parse(await read('/api/season-plan'));
 const shared = async () => {
@@ -48,6 +49,31 @@ test('before a tree is planned there is nothing to share out; then every visit h
   for (const { needed, workable } of plan.plan.slots) expect(needed).toBeLessThanOrEqual(workable + 1e-6);
   expect(plan.played).toHaveLength(10);
   expect(await shared()).toEqual(plan);
+}, 90_000);
+
+test('the season as files: a line for each visit, an event for each half-day of a crew, a program that a solver reads', async () => {
+  const { plan, visits } = await shared();
+  const csv = await get('/api/season-plan.csv').expect(200);
+  const [head, ...lines] = csv.text.trim().split(/\r?\n/);
+  expect(head).toBe('from,to,half-day,crew,tree,minutes,cannot wait,"left undone, costs points"');
+  expect(lines).toHaveLength(visits.length);
+  expect(lines.filter((line) => /^\d{4}-\d\d-\d\d,/.test(line))).toHaveLength(plan.done.length);
+  const places = new Set(plan.done.map(({ slotId, poolId }) => `${poolId} ${slotId}`));
+  const events = async (query = '') => {
+    const { text } = await get(`/api/season-plan.ics${query}`).expect(200);
+    return text.match(/BEGIN:VEVENT/g)?.length ?? 0;
+  };
+  expect(await events()).toBe(places.size);
+  const ofWall = [...places].filter((place) => place.startsWith('wall-crew')).length;
+  expect(await events('?crew=wall-crew')).toBe(ofWall);
+  expect(ofWall).toBeGreaterThan(0);
+  await get('/api/season-plan.ics?crew=nobody').expect(404);
+  const { text } = await get('/api/season-plan.lp').expect(200);
+  const highs = await highsLoader();
+  // The relaxed season brings at least what the plan does
+  const { Status, ObjectiveValue } = highs.solve(text, {});
+  expect(Status).toBe('Optimal');
+  expect(ObjectiveValue).toBeGreaterThanOrEqual(plan.points - plan.allLeft - 1e-6);
 }, 90_000);
 
 test('nobody works: it says so; somebody who works only on days that are gone leaves all', async () => {

@@ -8,6 +8,7 @@ import { useTrees } from '../../../data/queries';
 import { useSeasonPlan } from '../../../data/seasonPlan';
 import { useSay } from '../../../data/useSay';
 import { Columns } from '../../../ui/Columns';
+import { FileLinks } from '../../../ui/FileLinks';
 import { useInParts } from '../../../ui/inParts';
 import { Row, Rows } from '../../../ui/Row';
 import { Aside, Screen } from '../../../ui/Screen';
@@ -105,6 +106,17 @@ function Planned({ plan: { crews }, shared }: { plan: SeasonPlan; shared: Shared
         </View>
       ))}
       <LeftRows left={shared.plan.left} visitOf={visitOf} />
+      <FileLinks
+        links={[
+          ['/api/season-plan.csv', say('plan.seasonAsCsv')],
+          ['/api/season-plan.ics', say('plan.seasonAsCalendar')],
+          ...crews.map(({ id, name }): [string, string] => [
+            `/api/season-plan.ics?crew=${encodeURIComponent(id)}`,
+            say('plan.calendarOfCrew', { crew: name }),
+          ]),
+          ['/api/season-plan.lp', say('plan.seasonAsProgram')],
+        ]}
+      />
       <Small>
         {[
           say('plan.pointsOfSeason', { points: Math.round(shared.plan.points) }),
