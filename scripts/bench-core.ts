@@ -1,6 +1,7 @@
 // How long do the core's computations take on a large tree, and how good are the causes it names?
 import { readFileSync } from 'node:fs';
 import { transmission } from '@mortisect/core/blades';
+import { type Highs, solveCampaign, solverOf } from '@mortisect/core/campaign';
 import { cutPosition, type Lesion, MOST_LESIONS, MOST_LIMBS } from '@mortisect/core/cuts';
 import { causes } from '@mortisect/core/diagnosis';
 import type { Season } from '@mortisect/core/disorders';
@@ -38,6 +39,7 @@ import {
   simulatedWeather,
 } from '@mortisect/core/weather';
 import highsLoader from 'highs';
+import { season } from '../core/src/campaign/testing/seasons';
 import { type Quality, sampledQuality } from '../core/src/diagnosis/testing/quality';
 import { asMilp } from '../core/src/plan/testing/asMilp';
 import { isWithin, twiceMapped, wholeOf } from '../core/src/plan/testing/coarse';
@@ -469,6 +471,7 @@ function days(): void {
 
 skippedCleanings();
 treesInOrder();
+void seasonsSharedOut();
 
 /** Played out as the screen does it: 40 cuts, every policy together. */
 function skippedCleanings(): void {
@@ -498,6 +501,24 @@ function skippedCleanings(): void {
   console.log(
     `100,000 runs of 40 cuts under five policies: ${middle} ms, farthest from the closed form by ${off.toFixed(4)} infections  (aim: under 2 s in the worker)`,
   );
+}
+
+/** Seasons made up from a seed, shared out first. */
+async function seasonsSharedOut(): Promise<void> {
+  const solver = solverOf((await highsLoader()) as unknown as Highs);
+  for (const [visits, pools, minutes, plots] of [
+    [48, 2, 120, 3],
+    [600, 4, 160, 8],
+    [6000, 4, 1100, 30],
+  ] as const) {
+    const input = season(visits, { visits, pools, minutes, plots, slots: 40, musts: 5 });
+    const from = performance.now();
+    const { plan } = solveCampaign(input, solver);
+    const seconds = ((performance.now() - from) / 1000).toFixed(1);
+    console.log(
+      `Season of ${visits} visits, ${pools} crews, 40 slots: ${seconds} s, ${plan.done.length} done, gap at most ${(100 * plan.gap).toFixed(1)} %, ${Math.round(process.memoryUsage().rss / 1e6)} MB  (aim: first plan under 3 s, 1 % in 60 s)`,
+    );
+  }
 }
 
 function treesInOrder(): void {

@@ -14,7 +14,6 @@ const PICTURES = [
   ['round-tree', PHONE, 'light', '/round/lee-wall-07'],
   ['round-marking', PHONE, 'light', '/round/lee-wall-07?limb=C', mark],
   ['round-shape', PHONE, 'light', '/round/net-loft-01', part('Shape', 'hats come through')],
-  ['round-triage', PHONE, 'light', '/round/net-loft-05', part('Tree', 'Worth the saw?')],
   ['plan', PHONE, 'light', '/plan/lee-wall-07'],
   ['round-photos', PHONE, 'light', '/round/slip-side-11/map', tapLimbs],
   ['when', PHONE, 'light', '/plan/slip-side-01/when', yearOf],
@@ -26,6 +25,7 @@ const PICTURES = [
   ['book', PHONE, 'light', '/book'],
   ['round-wide', WIDE, 'light', '/round'],
   ['today-wide', WIDE, 'light', '/today', lanesOf],
+  ['season', WIDE, 'light', '/plan/season', sharedOut],
   ['plan-wide', WIDE, 'light', '/plan/slip-side-11', proved],
   ['cut-wide-dusk', WIDE, 'dark', '/cut'],
 ];
@@ -81,6 +81,11 @@ async function named(browser, url) {
   const context = await browser.newContext({ locale: 'en-GB' });
   await nameDevice(await context.newPage(), url);
   return context.storageState();
+}
+
+/** The season is shared out, by plans of all trees. */
+async function sharedOut(page) {
+  await page.getByText(/^Wall crew: [1-9]\d* of/).waitFor({ timeout: 90_000 });
 }
 
 /** The plan is proved and its numbers stand still. */

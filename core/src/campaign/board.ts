@@ -77,6 +77,11 @@ export class Board {
     return used <= (room[place] as number) + CLOSE;
   }
 
+  /** Would it be the first of its plot there? */
+  begins(v: number, option: Option): boolean {
+    return this.#count(this.placeOf(option), this.model.plotOf[v] as number) === 0;
+  }
+
   put(v: number, option: number): void {
     const where = (this.model.options[v] as Option[])[option] as Option;
     this.#change(v, this.placeOf(where), 1);

@@ -178,3 +178,36 @@ test.each([
   expect(error?.issues).toHaveLength(1);
   if (code) expect(JSON.stringify(error?.issues)).toContain(code);
 });
+
+test('a large season: no plan thrown with dice is better, the bound holds, and whoever has begun in a plot goes on there', () => {
+  const input = season(77, { visits: 300, slots: 12, pools: 3, plots: 4, minutes: 200, musts: 2, pins: 2 });
+  const asked: string[] = [];
+  const solved = solveCampaign(input, (lp, limits) => {
+    asked.push(lp);
+    return solver(lp, limits);
+  });
+  expect(breachesOf(input, solved.plan)).toEqual([]);
+  const model = modelOf(input);
+  const bound = solved.plan.bound - solved.plan.allLeft;
+  // Of those that somebody fixed on a day on which they can be done
+  const pinned = input.visits.flatMap(({ id, pin }, v) => (pin && model.options[v]?.length ? id : []));
+  expect(pinned.length).toBeGreaterThan(0);
+  expect(solved.plan.done.map(({ visitId }) => visitId)).toEqual(expect.arrayContaining(pinned));
+  for (const throwing of seeds(1, 20)) {
+    const other = anyPlan(model, throwing);
+    expect(solved.plan.lateness).toBeLessThanOrEqual(other.lateness() + 1e-9);
+    expect(gainOf(solved)).toBeGreaterThan(other.gain());
+  }
+  expect(bound).toBeGreaterThanOrEqual(gainOf(solved));
+  // Beyond some thousands of choices nobody waits for a relaxed program of the whole
+  const large = season(78, { visits: 420, slots: 40, pools: 4, plots: 30, minutes: 120, musts: 1 });
+  asked.length = 0;
+  const { plan } = solveCampaign(large, (lp, limits) => {
+    asked.push(lp);
+    return solver(lp, limits);
+  });
+  expect(Math.max(...asked.map((lp) => lp.length))).toBeLessThan(100_000);
+  expect(breachesOf(large, plan)).toEqual([]);
+  const plots = plan.slots.filter(({ plots }) => plots > 0).map(({ plots }) => plots);
+  expect(plots.reduce((sum, each) => sum + each, 0) / plots.length).toBeLessThan(6);
+});

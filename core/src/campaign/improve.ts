@@ -4,8 +4,10 @@ import type { Option } from './model';
 
 const BETTER = 1e-7;
 /** Rounds over all visits, and how many places each tries to drive others out of. */
-const ROUNDS = 12;
-const PLACES_TRIED = 8;
+const EFFORT = { rounds: 12, places: 8 };
+/** Of more visits than that each is tried less hard: they are many enough to fill whatever room is left. */
+const MANY = 1000;
+const LESS_EFFORT = { rounds: 2, places: 1 };
 
 /** What minutes of a place are worth: points a minute, by place. */
 export type Prices = (option: Option) => number;
@@ -32,11 +34,73 @@ export function fill(board: Board, visits: readonly number[], prices: Prices = f
         a.v - b.v,
     );
   for (const { v, best } of order) {
-    const to = best.find(({ i }) => {
+    let to: number | null = null;
+    let most = Number.NEGATIVE_INFINITY;
+    for (const { i, over } of best) {
+      if (over <= most) break;
       const option = options[v]?.[i] as Option;
-      return option.gain > BETTER && board.fits(v, option);
+      // Where somebody is in its plot already nothing more is needed to begin there
+      const net = over - (board.begins(v, option) ? prices(option) * input.plotMinutes : 0);
+      if (option.gain <= BETTER || net <= most || !board.fits(v, option)) continue;
+      to = i;
+      most = net;
+    }
+    if (to !== null) board.put(v, to);
+  }
+}
+
+/**
+ * Fills place after place, the one that brings most first, each with the plot that brings most for its minutes: who has begun in a plot goes on there.
+ * Where plots are large this is much better than tree by tree, which begins everywhere.
+ */
+export function fillByPlot(board: Board, visits: readonly number[]): void {
+  const { input, options, plotOf, plots, room } = board.model;
+  const slots = input.slots.length;
+  const byMinute = (v: number, option: Option) => option.gain / (input.visits[v]?.minutes ?? 1);
+  // What may stand in each place, plot by plot, the best by the minute first
+  const wishes = Array.from(room, () => plots.map((): { v: number; i: number }[] => []));
+  for (const v of visits)
+    options[v]?.forEach((option, i) => {
+      if (option.gain > BETTER)
+        wishes[option.pool * slots + option.slot]?.[plotOf[v] as number]?.push({ v, i });
     });
-    if (to) board.put(v, to.i);
+  const optionOf = ({ v, i }: { v: number; i: number }) => options[v]?.[i] as Option;
+  const worth = wishes.map((ofPlots) => {
+    const all = ofPlots.flat();
+    return all.reduce((sum, wish) => sum + byMinute(wish.v, optionOf(wish)), 0) / Math.max(1, all.length);
+  });
+  for (const ofPlots of wishes)
+    for (const own of ofPlots)
+      own.sort((a, b) => byMinute(b.v, optionOf(b)) - byMinute(a.v, optionOf(a)) || a.v - b.v);
+  const order = worth
+    .map((_, place) => place)
+    .sort((a, b) => (worth[b] as number) - (worth[a] as number) || a - b);
+  for (const place of order) {
+    const tried = new Set<number>();
+    while (tried.size < plots.length) {
+      let best = -1;
+      let most = 0;
+      wishes[place]?.forEach((own, plot) => {
+        if (tried.has(plot)) return;
+        let left = (room[place] as number) - board.usedIn(place) - input.plotMinutes;
+        let [gain, minutes] = [0, input.plotMinutes];
+        for (const wish of own) {
+          const needs = input.visits[wish.v]?.minutes ?? 0;
+          if (board.optionOf(wish.v) || needs > left) continue;
+          left -= needs;
+          gain += optionOf(wish).gain;
+          minutes += needs;
+        }
+        if (gain / minutes > most) {
+          best = plot;
+          most = gain / minutes;
+        }
+      });
+      if (best < 0) break;
+      tried.add(best);
+      for (const wish of wishes[place]?.[best] ?? [])
+        if (!board.optionOf(wish.v) && board.fits(wish.v, optionOf(wish))) board.put(wish.v, wish.i);
+    }
   }
 }
 
@@ -44,11 +108,12 @@ export function fill(board: Board, visits: readonly number[], prices: Prices = f
 export function improve(board: Board, held: ReadonlySet<number>): void {
   const { options } = board.model;
   const open = options.flatMap((_, v) => (held.has(v) || options[v]?.length === 0 ? [] : [v]));
-  for (let round = 0; round < ROUNDS; round++) {
+  const { rounds, places } = open.length > MANY ? LESS_EFFORT : EFFORT;
+  for (let round = 0; round < rounds; round++) {
     let isBetter = false;
     for (const v of open) {
       isBetter = moved(board, v) || isBetter;
-      isBetter = drivenOut(board, v, held) || isBetter;
+      isBetter = drivenOut(board, v, held, places) || isBetter;
     }
     if (!isBetter) return;
   }
@@ -80,14 +145,14 @@ function moved(board: Board, v: number): boolean {
 }
 
 /** It takes the place of one that brings less there, which goes where it still fits, or is left. */
-function drivenOut(board: Board, v: number, held: ReadonlySet<number>): boolean {
+function drivenOut(board: Board, v: number, held: ReadonlySet<number>, places: number): boolean {
   const { options } = board.model;
   const own = board.optionOf(v)?.gain ?? 0;
   const wanted = (options[v] as readonly Option[])
     .map((option, i) => ({ option, i }))
     .filter(({ option }) => option.gain > own + BETTER)
     .sort((a, b) => b.option.gain - a.option.gain || a.i - b.i)
-    .slice(0, PLACES_TRIED);
+    .slice(0, places);
   for (const { option, i } of wanted) {
     for (const other of [...board.standingIn(board.placeOf(option))].sort((a, b) => a - b)) {
       if (other === v || held.has(other) || !board.fits(v, option, other)) continue;

@@ -1,6 +1,6 @@
 // Who does which visit when, and what is left undone: musts first, then whatever brings most; how much better any other plan could be.
 import { Board } from './board';
-import { fill, improve, type Prices } from './improve';
+import { fill, fillByPlot, improve, type Prices } from './improve';
 import {
   beginRow,
   type Column,
@@ -13,12 +13,15 @@ import {
   type SolverAnswer,
 } from './lp';
 import { hopeless, type Model, modelOf, type Option } from './model';
+import { pricesOfLarge } from './prices';
 import { type CampaignInput, CampaignPlan, type CampaignVisit, type LeftBecause } from './shapes';
 
 /** Up to so many choices the whole season is one program with whole numbers too, which mostly proves the plan best. */
 const WHOLE_CHOICES = 160;
 const MOST_NODES = 300;
 const MUST_CHOICES = 400;
+/** Up to so many variables the relaxed program is solved; beyond, prices come by the subgradient, which takes seconds and not minutes. */
+const MOST_VARIABLES = 12_000;
 /** Visits alike are one column: of the same plot and way, about as long and worth about as much. */
 const MINUTE_BANDS = 4;
 const WORTH_BANDS = 5;
@@ -51,11 +54,24 @@ export function solveCampaign(input: CampaignInput, solver: Solver): CampaignSol
   const isSmall = choices <= WHOLE_CHOICES;
   const columns = isSmall ? singly(model, board) : columnsOf(model, board);
   const relaxed = programOf(model, columns, { goal: 'gain', whole: false, lateAtMost: null });
-  const duals = solver(relaxed.text);
-  const prices = pricesOf(model, duals);
-  const candidates = [free(board, mays, held), round(board, mays, held, prices, columns, duals, relaxed)];
+  const variables = columns.reduce((sum, { options }) => sum + options.length, 0);
+  const duals = variables <= MOST_VARIABLES ? solver(relaxed.text) : null;
+  const stands = new Map(firstNeeds.flatMap((v) => [[v, board.optionOf(v)] as const]).filter(isStanding));
+  const priced = pricesOfLarge(model, stands);
+  const bySubgradient: Prices = ({ pool, slot }) => priced.room[pool * input.slots.length + slot] ?? 0;
+  const prices = duals ? pricesOf(duals) : bySubgradient;
+  const candidates = [
+    filled(board, mays, held),
+    filled(board, mays, held, bySubgradient),
+    plotByPlot(board, mays, held, bySubgradient),
+    round(board, mays, held, prices, columns, duals?.values ?? null, relaxed),
+  ];
   let best = candidates.reduce((a, b) => (b.gain() > a.gain() + 1e-9 ? b : a));
-  let bound = Math.min(boundOf(model, board, columns, duals), boundOf(model, board, columns, null));
+  let bound = Math.min(
+    priced.bound,
+    boundOf(model, board, columns, duals),
+    boundOf(model, board, columns, null),
+  );
   const whole = isSmall ? wholly(model, columns, board, solver) : null;
   if (whole) {
     if (whole.board && whole.board.gain() > best.gain() - 1e-9) best = whole.board;
@@ -116,10 +132,23 @@ function copy(from: Board, to: Board): void {
   });
 }
 
-/** The plan without prices. */
-function free(board: Board, mays: readonly number[], held: ReadonlySet<number>): Board {
+/** The plan by prices, or without them. */
+function filled(board: Board, mays: readonly number[], held: ReadonlySet<number>, prices?: Prices): Board {
   const made = Board.copyOf(board);
-  fill(made, mays);
+  fill(made, mays, prices);
+  improve(made, held);
+  return made;
+}
+
+/** The plan plot by plot, what is left filled in by prices. */
+function plotByPlot(board: Board, mays: readonly number[], held: ReadonlySet<number>, prices: Prices): Board {
+  const made = Board.copyOf(board);
+  fillByPlot(made, mays);
+  fill(
+    made,
+    mays.filter((v) => made.optionOf(v) === null),
+    prices,
+  );
   improve(made, held);
   return made;
 }
@@ -131,7 +160,7 @@ function round(
   held: ReadonlySet<number>,
   prices: Prices,
   columns: readonly Column[],
-  { values }: SolverAnswer,
+  values: SolverAnswer['values'],
   { nameOf }: Program,
 ): Board {
   const made = Board.copyOf(board);
@@ -159,6 +188,9 @@ function round(
 
 const indexOf = ({ options }: Model, v: number, { pool, slot }: Option): number =>
   (options[v] as readonly Option[]).findIndex((option) => option.pool === pool && option.slot === slot);
+
+const isStanding = (entry: readonly [number, Option | null]): entry is readonly [number, Option] =>
+  entry[1] !== null;
 
 interface Whole {
   optimal: boolean;
@@ -277,7 +309,7 @@ const bandAt = (edges: readonly number[], value: number) => edges.filter((edge) 
 
 const priceAt = (answer: SolverAnswer | null, row: string) => Math.max(0, answer?.prices[row] ?? 0);
 
-function pricesOf(_model: Model, answer: SolverAnswer): Prices {
+function pricesOf(answer: SolverAnswer): Prices {
   return ({ pool, slot }) => priceAt(answer, roomRow(pool, slot));
 }
 

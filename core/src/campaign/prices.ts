@@ -1,0 +1,136 @@
+// What a minute of each place is worth in a large season, and what no plan goes beyond: by Lagrange, place by place, without a program.
+import { mostOf } from './lp';
+import type { Model, Option } from './model';
+import type { CampaignVisit } from './shapes';
+
+export interface Priced {
+  /** Points a minute, by place; and the same of minutes on a ladder. */
+  room: Float64Array;
+  ladder: Float64Array;
+  /** Points above leaving all that no plan goes beyond which keeps what is held. */
+  bound: number;
+}
+
+const ROUNDS = 240;
+/** A step as a share of the first price. */
+const FIRST_STEP = 0.1;
+/** After so many rounds without a better bound the steps are halved. */
+const PATIENCE = 8;
+
+/**
+ * Prices by the subgradient: where more is wanted than there is room for they rise, elsewhere they fall. Whatever they are, a visit brings at
+ * most what it gains beyond them, and all room together what it is priced at: each round gives a bound, the least counts. To begin in a
+ * plot is shared among as many visits of it as fit into the place.
+ *
+ * @param held where visits stand that are not to be moved, by visit
+ */
+export function pricesOfLarge(model: Model, held: ReadonlyMap<number, Option>): Priced {
+  const { input, options, plotOf, plots } = model;
+  const places = model.room.length;
+  const slots = input.slots.length;
+  const placeOf = ({ pool, slot }: Option) => pool * slots + slot;
+  const alone = plots.map((_, plot) => {
+    const own = input.visits.flatMap(({ minutes, ladder }, v) =>
+      plotOf[v] === plot ? [{ visits: [v], minutes, ladder, plot, options: [] }] : [],
+    );
+    return Float64Array.from(
+      { length: places },
+      (_, place) => input.plotMinutes / mostOf(model, own, plot, place),
+    );
+  });
+  const rows = options.map((all, v) => {
+    const { minutes, ladder } = input.visits[v] as CampaignVisit;
+    const kept = held.get(v);
+    const { must, pin } = input.visits[v] as CampaignVisit;
+    const open = kept ? [kept] : must || pin ? [] : all;
+    return {
+      isHeld: kept !== undefined,
+      place: Int32Array.from(open, placeOf),
+      gain: Float64Array.from(open, ({ gain }) => gain),
+      minutes: Float64Array.from(
+        open,
+        (option) => minutes + (alone[plotOf[v] as number]?.[placeOf(option)] ?? 0),
+      ),
+      onLadder: ladder ? minutes : 0,
+    };
+  });
+  // At first each minute costs what the last visit brings that would fit if all room were one
+  const first = firstPrice(rows, model);
+  const room = new Float64Array(places).fill(first);
+  const ladder = new Float64Array(places);
+  let best: Priced = { room: room.slice(), ladder: ladder.slice(), bound: Number.POSITIVE_INFINITY };
+  let scale = first * FIRST_STEP;
+  let since = 0;
+  for (let round = 0; round < ROUNDS && scale > 0; round++) {
+    const used = new Float64Array(places);
+    const climbed = new Float64Array(places);
+    let bound = 0;
+    for (let place = 0; place < places; place++)
+      bound +=
+        (room[place] as number) * (model.room[place] as number) +
+        (ladder[place] as number) * (model.ladderRoom[place] as number);
+    for (const { isHeld, place, gain, minutes, onLadder } of rows) {
+      let most = isHeld ? Number.NEGATIVE_INFINITY : 0;
+      let at = -1;
+      for (let i = 0; i < gain.length; i++) {
+        const p = place[i] as number;
+        const over =
+          (gain[i] as number) -
+          (minutes[i] as number) * (room[p] as number) -
+          onLadder * (ladder[p] as number);
+        if (over > most) {
+          most = over;
+          at = i;
+        }
+      }
+      if (at < 0) continue;
+      bound += most;
+      const p = place[at] as number;
+      used[p] = (used[p] as number) + (minutes[at] as number);
+      climbed[p] = (climbed[p] as number) + onLadder;
+    }
+    if (bound < best.bound - 1e-9) {
+      best = { room: room.slice(), ladder: ladder.slice(), bound };
+      since = 0;
+    } else if (++since >= PATIENCE) {
+      scale /= 2;
+      since = 0;
+    }
+    step(room, used, model.room, scale);
+    step(ladder, climbed, model.ladderRoom, scale);
+  }
+  return best;
+}
+
+interface Wish {
+  gain: Float64Array;
+  minutes: Float64Array;
+}
+
+function firstPrice(rows: readonly Wish[], { room }: Model): number {
+  const space = room.reduce((sum, each) => sum + each, 0);
+  const best = rows
+    .map(({ gain, minutes }) => {
+      const most = gain.reduce((at, each, i) => (each > (gain[at] ?? 0) ? i : at), 0);
+      return { minutes: minutes[most] ?? 0, each: (gain[most] ?? 0) / (minutes[most] || 1) };
+    })
+    .sort((a, b) => b.each - a.each);
+  let taken = 0;
+  for (const { minutes, each } of best) {
+    taken += minutes;
+    if (taken > space) return Math.max(0, each);
+  }
+  // All would fit: what room there is costs little
+  const mean = best.reduce((sum, { each }) => sum + each, 0) / Math.max(1, best.length);
+  return mean / 10;
+}
+
+/** Prices go up where more is wanted than there is, by its share of what there is. */
+function step(prices: Float64Array, wanted: Float64Array, room: Float64Array, scale: number): void {
+  for (let place = 0; place < prices.length; place++) {
+    const there = room[place] as number;
+    if (there <= 0) continue;
+    const over = Math.max(-1, Math.min(2, ((wanted[place] as number) - there) / there));
+    prices[place] = Math.max(0, (prices[place] as number) + scale * over);
+  }
+}
