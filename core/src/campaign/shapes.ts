@@ -56,7 +56,7 @@ export const CampaignInput = z
   .strictObject({
     slots: z.array(CampaignSlot).min(1).max(80),
     pools: z.array(CampaignPool).max(20),
-    visits: z.array(CampaignVisit).max(8000),
+    visits: z.array(CampaignVisit).max(20_000),
     plotMinutes: z.number().min(0).max(240).default(PLOT_MINUTES),
     safety: z.number().gt(0).max(1).default(SAFETY_SHARE),
   })

@@ -61,10 +61,10 @@ export function solveCampaign(input: CampaignInput, solver: Solver): CampaignSol
   const bySubgradient: Prices = ({ pool, slot }) => priced.room[pool * input.slots.length + slot] ?? 0;
   const prices = duals ? pricesOf(duals) : bySubgradient;
   const candidates = [
-    filled(board, mays, held),
-    filled(board, mays, held, bySubgradient),
-    plotByPlot(board, mays, held, bySubgradient),
-    round(board, mays, held, prices, columns, duals?.values ?? null, relaxed),
+    completed(Board.copyOf(board), mays, held),
+    completed(Board.copyOf(board), mays, held, bySubgradient),
+    completed(plotByPlot(board, mays), mays, held, bySubgradient),
+    completed(roundedDown(board, held, columns, duals?.values ?? null, relaxed), mays, held, prices),
   ];
   let best = candidates.reduce((a, b) => (b.gain() > a.gain() + 1e-9 ? b : a));
   let bound = Math.min(
@@ -132,18 +132,8 @@ function copy(from: Board, to: Board): void {
   });
 }
 
-/** The plan by prices, or without them. */
-function filled(board: Board, mays: readonly number[], held: ReadonlySet<number>, prices?: Prices): Board {
-  const made = Board.copyOf(board);
-  fill(made, mays, prices);
-  improve(made, held);
-  return made;
-}
-
-/** The plan plot by plot, what is left filled in by prices. */
-function plotByPlot(board: Board, mays: readonly number[], held: ReadonlySet<number>, prices: Prices): Board {
-  const made = Board.copyOf(board);
-  fillByPlot(made, mays);
+/** What is left goes in by prices, or without them, and all is made better. */
+function completed(made: Board, mays: readonly number[], held: ReadonlySet<number>, prices?: Prices): Board {
   fill(
     made,
     mays.filter((v) => made.optionOf(v) === null),
@@ -153,12 +143,16 @@ function plotByPlot(board: Board, mays: readonly number[], held: ReadonlySet<num
   return made;
 }
 
-/** The relaxed plan rounded down, filled by its prices and made better. */
-function round(
+function plotByPlot(board: Board, mays: readonly number[]): Board {
+  const made = Board.copyOf(board);
+  fillByPlot(made, mays);
+  return made;
+}
+
+/** The relaxed plan rounded down. */
+function roundedDown(
   board: Board,
-  mays: readonly number[],
   held: ReadonlySet<number>,
-  prices: Prices,
   columns: readonly Column[],
   values: SolverAnswer['values'],
   { nameOf }: Program,
@@ -177,12 +171,6 @@ function round(
       }
     }
   });
-  fill(
-    made,
-    mays.filter((v) => made.optionOf(v) === null),
-    prices,
-  );
-  improve(made, held);
   return made;
 }
 

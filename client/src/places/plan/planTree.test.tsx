@@ -116,7 +116,7 @@ test('a tree with nothing open says what will stand here', async () => {
   ).toBeTruthy();
 });
 
-test('the list names every tree with something open, and no other', async () => {
+test('the list leads to the season and names every tree with something open, and no other', async () => {
   const server = new FakeServer([
     detail([canker]),
     detail([{ ...dead, treeId: 'b' }], { id: 'b', code: 'Tree B', place: 2 }),
@@ -128,6 +128,6 @@ test('the list names every tree with something open, and no other', async () => 
     const links = [...document.querySelectorAll('a[href^="/plan/"]')].map((link) =>
       link.getAttribute('href'),
     );
-    expect(links).toEqual(['/plan/a', '/plan/b']);
+    expect(links).toEqual(['/plan/season', '/plan/a', '/plan/b']);
   });
 });

@@ -25,7 +25,15 @@ type Left = Shared['plan']['left'][number];
 export function SeasonPage() {
   const say = useSay();
   const { data, error, isFetching, refetch } = useSeasonPlan();
-  if (!data) return <Waiting title={say('plan.theSeason')} error={error} onRetry={refetch} />;
+  if (!data)
+    return (
+      <Waiting
+        title={say('plan.theSeason')}
+        says={say('plan.theSeasonIsSharedOut')}
+        error={error}
+        onRetry={refetch}
+      />
+    );
   const { shared, state, unplanned } = data;
   const crews = <Crews oneMore={shared?.oneMore ?? []} />;
   return (
