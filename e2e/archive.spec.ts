@@ -11,7 +11,10 @@ test('an archive brings the orchard into an empty server, with its log and what 
   orchard,
 }) => {
   const folder = mkdtempSync(path.join(tmpdir(), 'archive-'));
-  const archiveOf = async (url: string) => (await page.request.get(`${url}/api/archive.ndjson`)).body();
+  // Each on a connection of its own: one that lay idle may be closed by the server while it is asked
+  const headers = { connection: 'close' };
+  const archiveOf = async (url: string) =>
+    (await page.request.get(`${url}/api/archive.ndjson`, { headers })).body();
   const { child, url } = await startServer(
     ['--data', path.join(folder, 'data'), '--port', '0', '--now', NOW],
     { quiet: true },
