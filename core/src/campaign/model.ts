@@ -1,5 +1,5 @@
 // What a plan of a season is chosen from: where each visit may go, what that brings, and how much room there is.
-import { DAY_MS } from '../measure/index';
+import { daysBetween } from '../weather/index';
 import type { CampaignInput, CampaignVisit, LeftBecause } from './shapes';
 
 /** A place that a visit may be put into. */
@@ -24,8 +24,6 @@ export interface Model {
   /** What it weighs never to do each must; 0 for others. */
   never: Float64Array;
 }
-
-const days = (from: string, to: string) => Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS);
 
 /** To be left counts for a must as a year late. */
 const NEVER_DAYS = 365;
@@ -53,7 +51,7 @@ export function modelOf(input: CampaignInput): Model {
               visit.minutes + plotMinutes <= (room[at] as number) &&
               (!visit.ladder || visit.minutes <= (ladderRoom[at] as number));
             if (worth === null || !isFree || !fits) return [];
-            const late = visit.must ? Math.max(0, days(visit.must.by, slot.from)) : 0;
+            const late = visit.must ? Math.max(0, daysBetween(visit.must.by, slot.from)) : 0;
             return [{ pool: p, slot: t, gain: worth - visit.skip, late }];
           })
         : [],

@@ -45,10 +45,10 @@ export function solveCampaign(input: CampaignInput, solver: Solver): CampaignSol
   const model = modelOf(input);
   const { visits } = input;
   const firstNeeds = visits.flatMap(({ must, pin }, v) => (must || pin ? [v] : []));
-  const board = new Board(model);
-  placeMusts(board, solver);
+  const board = mustsPlaced(model, solver);
   placePins(board);
-  const held = new Set(firstNeeds.filter((v) => board.optionOf(v) !== null));
+  const stands = new Map(firstNeeds.map((v) => [v, board.optionOf(v)] as const).filter(isStanding));
+  const held = new Set(stands.keys());
   const mays = visits.flatMap(({ must, pin }, v) => (must || pin ? [] : [v]));
   const choices = model.options.reduce((sum, options) => sum + options.length, 0);
   const isSmall = choices <= WHOLE_CHOICES;
@@ -56,7 +56,6 @@ export function solveCampaign(input: CampaignInput, solver: Solver): CampaignSol
   const relaxed = programOf(model, columns, { goal: 'gain', whole: false, lateAtMost: null });
   const variables = columns.reduce((sum, { options }) => sum + options.length, 0);
   const duals = variables <= MOST_VARIABLES ? solver(relaxed.text) : null;
-  const stands = new Map(firstNeeds.flatMap((v) => [[v, board.optionOf(v)] as const]).filter(isStanding));
   const priced = pricesOfLarge(model, stands);
   const bySubgradient: Prices = ({ pool, slot }) => priced.room[pool * input.slots.length + slot] ?? 0;
   const prices = duals ? pricesOf(duals) : bySubgradient;
@@ -82,24 +81,19 @@ export function solveCampaign(input: CampaignInput, solver: Solver): CampaignSol
 }
 
 /** Musts in the way that makes them least late: by the program where that is small enough, else one after the other, the heavier first. */
-function placeMusts(board: Board, solver: Solver): void {
-  const { model } = board;
+function mustsPlaced(model: Model, solver: Solver): Board {
   const musts = model.input.visits.flatMap(({ must }, v) => (must && model.options[v]?.length ? [v] : []));
-  if (musts.length === 0) return;
   const columns = musts.map((v) => alone(model, v, model.options[v] as readonly Option[]));
   const choices = columns.reduce((sum, { options }) => sum + options.length, 0);
   const oneByOne = new Board(model);
   putInTurn(oneByOne, musts);
-  if (choices <= MUST_CHOICES) {
+  if (musts.length > 0 && choices <= MUST_CHOICES) {
     const program = programOf(model, columns, { goal: 'lateness', whole: true, lateAtMost: null });
     const answer = solver(program.text, { gap: 0, nodes: MOST_NODES });
     const exact = taken(new Board(model), columns, program, answer);
-    if (exact && exact.lateness() < oneByOne.lateness() - 1e-9) {
-      copy(exact, board);
-      return;
-    }
+    if (exact && exact.lateness() < oneByOne.lateness() - 1e-9) return exact;
   }
-  copy(oneByOne, board);
+  return oneByOne;
 }
 
 function putInTurn(board: Board, visits: readonly number[]): void {
@@ -124,12 +118,6 @@ function placePins(board: Board): void {
     board,
     input.visits.flatMap(({ pin, must }, v) => (pin && !must ? [v] : [])),
   );
-}
-
-function copy(from: Board, to: Board): void {
-  from.at.forEach((option, v) => {
-    if (option >= 0) to.put(v, option);
-  });
 }
 
 /** What is left goes in by prices, or without them, and all is made better. */

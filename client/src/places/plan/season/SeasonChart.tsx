@@ -1,6 +1,7 @@
 // Weeks across, crews down: how long each can work by past years, and how much of it is taken.
 import type { SeasonPlan } from '@mortisect/contracts';
 import { SAFETY_SHARE } from '@mortisect/core/campaign';
+import { daysBetween } from '@mortisect/core/weather';
 import type { Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useRef } from 'react';
@@ -34,7 +35,7 @@ export function columnsOf(shared: Shared, crew: number, crewId: string, people: 
       shared.plan.slots.find(({ slotId, poolId }) => slotId === slot.id && poolId === crewId)?.needed ?? 0;
     const of = (minutes: number) => minutes * people * SAFETY_SHARE;
     const last = columns.at(-1);
-    const isSameWeek = slot.half !== null && last && daysFrom(last.from, slot.from) < 7;
+    const isSameWeek = slot.half !== null && last && daysBetween(last.from, slot.from) < 7;
     if (isSameWeek) {
       last.wet += of(wet);
       last.mean += of(mean);
@@ -51,8 +52,6 @@ function monthIn({ locale }: Say, day: string): string {
     new Date(`${day}T12:00:00Z`),
   );
 }
-
-const daysFrom = (from: string, to: string) => (Date.parse(to) - Date.parse(from)) / 86_400_000;
 
 export function SeasonChart({ crews, shared }: { crews: SeasonPlan['crews']; shared: Shared }) {
   const say = useSay();

@@ -2,7 +2,6 @@
 import type { SeasonPlan } from '@mortisect/contracts';
 import type { PlainKey, Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
-import type { ReactNode } from 'react';
 import { dayWords, weekday } from '../../../data/moment';
 import { useTrees } from '../../../data/queries';
 import { useSeasonPlan } from '../../../data/seasonPlan';
@@ -24,6 +23,7 @@ type Left = Shared['plan']['left'][number];
 
 export function SeasonPage() {
   const say = useSay();
+  const wide = useWide();
   const { data, error, isFetching, refetch } = useSeasonPlan();
   if (!data)
     return (
@@ -35,7 +35,13 @@ export function SeasonPage() {
       />
     );
   const { shared, state, unplanned } = data;
-  const crews = <Crews oneMore={shared?.oneMore ?? []} />;
+  // On a phone what stands beside on a wide screen comes after it
+  const beside = (
+    <View gap={24}>
+      {shared ? <PastYears shared={shared} /> : null}
+      <Crews oneMore={shared?.oneMore ?? []} />
+    </View>
+  );
   return (
     <Screen
       title={say('plan.theSeason')}
@@ -53,17 +59,8 @@ export function SeasonPage() {
       {isFetching ? <Body role="status">{say('plan.theSeasonIsSharedOutAnew')}</Body> : null}
       {state === 'planned' ? null : <Body>{say(STATE_WORDS[state])}</Body>}
       {unplanned > 0 ? <Body>{say('plan.treesWithoutAPlanYet', { trees: unplanned })}</Body> : null}
-      <Columns
-        beside={
-          <View gap={24}>
-            {shared ? <PastYears shared={shared} /> : null}
-            {crews}
-          </View>
-        }
-      >
-        {shared ? <Planned plan={data} shared={shared} /> : null}
-      </Columns>
-      <Narrow shared={shared} crews={crews} />
+      <Columns beside={beside}>{shared ? <Planned plan={data} shared={shared} /> : null}</Columns>
+      {wide ? null : beside}
     </Screen>
   );
 }
@@ -73,17 +70,6 @@ const STATE_WORDS: Record<Exclude<SeasonPlan['state'], 'planned'>, PlainKey> = {
   'nothing to do': 'plan.noTreeAsksForAVisit',
   'no weather': 'plan.noWeatherIsKnownForASeason',
 };
-
-/** On a phone what stands beside on a wide screen comes after it. */
-function Narrow({ shared, crews }: { shared: Shared | null; crews: ReactNode }) {
-  if (useWide()) return null;
-  return (
-    <View gap={24}>
-      {shared ? <PastYears shared={shared} /> : null}
-      {crews}
-    </View>
-  );
-}
 
 function Planned({ plan: { crews }, shared }: { plan: SeasonPlan; shared: Shared }) {
   const say = useSay();
