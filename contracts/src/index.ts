@@ -39,7 +39,7 @@ export {
   type RouteResponse,
   type SessionList,
 } from './routes';
-export type { SeasonPlan } from './seasonPlan';
+export type { SeasonPlan, SeasonToday } from './seasonPlan';
 export type {
   SeasonAnswer,
   StationState,

@@ -36,7 +36,7 @@ import {
 } from './exchange';
 import { firstRoutes, Session } from './firstRoutes';
 import { type Route, route } from './route';
-import { SeasonPlan } from './seasonPlan';
+import { SeasonPlan, SeasonToday } from './seasonPlan';
 import * as when from './when';
 
 export type { Route } from './route';
@@ -569,6 +569,13 @@ export const appRoutes = {
     summary:
       'The visits that are due shared out over crews and days: who does what when, and what is left undone',
     response: SeasonPlan,
+  }),
+  getSeasonToday: route({
+    method: 'get',
+    path: '/api/season-plan/today',
+    tag: 'Field records',
+    summary: 'Which trees each crew works on today, by the season as it was shared out last',
+    response: SeasonToday,
   }),
   getSeasonCsv: route({
     method: 'get',

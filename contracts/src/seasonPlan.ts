@@ -1,7 +1,8 @@
 // The season of a site as it is shared out, on the wire.
-import { CampaignPlan, Crew } from '@mortisect/core/campaign';
+import { CampaignPlan, Crew, halves, VisitWish } from '@mortisect/core/campaign';
 import { localDay } from '@mortisect/core/measure';
 import { moment, TreeId } from '@mortisect/core/records';
+import { lapses, Move } from '@mortisect/core/rota';
 import { z } from 'zod';
 
 const minutes = z
@@ -26,7 +27,7 @@ export const SeasonPlan = z
             id: z.string(),
             from: localDay,
             to: localDay,
-            half: z.enum(['morning', 'afternoon']).nullable().describe('null: a week'),
+            half: z.enum(halves).nullable().describe('null: a week'),
           }),
         ),
         workable: z.array(z.array(minutes)).describe('by crew, then by slot'),
@@ -44,8 +45,35 @@ export const SeasonPlan = z
             points: z.number().describe('that the visit brings by the plan of its tree'),
             must: z.boolean(),
             ladder: z.boolean(),
+            late: z.boolean().describe('its day comes after the last of its school'),
+            below: z
+              .number()
+              .describe('points that its day brings less than the best of its days; 0 where it is left'),
+            wish: VisitWish.nullable().describe('what somebody has said of it'),
           }),
         ),
+        leftByChoice: z.array(
+          z.object({
+            visitId: TreeId,
+            code: z.string(),
+            plotId: z.string(),
+            until: localDay,
+            reason: z.string(),
+            costs: z.number(),
+            must: z.boolean(),
+          }),
+        ),
+        lapsed: z
+          .array(z.object({ visitId: TreeId, why: z.enum(lapses) }))
+          .describe('what was said of them holds no more: they are planned like others'),
+        moved: z
+          .object({
+            at: moment,
+            points: z.number().describe('that the plan brings more than the one of before, over leaving all'),
+            moves: z.array(Move.extend({ code: z.string() })),
+          })
+          .nullable()
+          .describe('what was different when it was shared out anew the last time; null: nothing yet'),
         plan: CampaignPlan,
         prices: z.array(z.array(z.number())).describe('points that one more minute brings, by crew and slot'),
         played: z
@@ -60,3 +88,19 @@ export const SeasonPlan = z
   })
   .meta({ id: 'SeasonPlan' });
 export type SeasonPlan = z.infer<typeof SeasonPlan>;
+
+export const SeasonToday = z
+  .object({
+    day: localDay,
+    madeAt: moment.nullable().describe('when it was shared out; null: never yet'),
+    halfDays: z.array(
+      z.object({
+        half: z.enum(halves),
+        crewId: z.string(),
+        crew: z.string(),
+        treeIds: z.array(TreeId),
+      }),
+    ),
+  })
+  .meta({ id: 'SeasonToday' });
+export type SeasonToday = z.infer<typeof SeasonToday>;

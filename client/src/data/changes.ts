@@ -5,6 +5,7 @@ import { LISTED_TREES } from './listedTrees';
 import { send } from './outbox';
 import { usePreferences } from './preferences';
 import { queryClient } from './queryClient';
+import { SEASON_PLAN } from './seasonPlan';
 
 const Told = z.object({ revision: z.string(), plans: z.string() }).partial();
 /** What others may have changed. The register of a large orchard is megabytes: it is read when it is shown, and not more often than once a minute. */
@@ -18,6 +19,7 @@ const SHARED = [
   ['aftercare'],
   ['log'],
   ['removed-photos'],
+  SEASON_PLAN,
 ];
 const AGAIN_MS = [2000, 5000, 10_000, 20_000];
 

@@ -8,6 +8,7 @@ import type { OutboxItem } from './outbox';
 import { waitingOf } from './pending';
 import { usePreferences } from './preferences';
 import { keepIfItFits, knownTrees, queryClient, walkKnown } from './queryClient';
+import { SEASON_PLAN } from './seasonPlan';
 import { useTouched } from './touched';
 
 const ORCHARD = [
@@ -23,6 +24,7 @@ const ORCHARD = [
   ['timing'],
   ['removed-photos'],
   ['deleted-trees'],
+  SEASON_PLAN,
 ];
 
 /** Brings what is shown in line with what the server took. */
@@ -78,6 +80,7 @@ export function takeOver(item: OutboxItem, answer: unknown): void {
           ['jobs'],
           ['timing'],
           ['removed-photos'],
+          SEASON_PLAN,
         ];
   for (const queryKey of read) void queryClient.invalidateQueries({ queryKey });
 }

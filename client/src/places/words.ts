@@ -63,6 +63,14 @@ export function kindWords(say: Say, cut: Cut): string {
   return say(mayEndAtBud ? 'shared.toABudOrTheCollar' : KIND_WORDS[cut.kind]);
 }
 
+/** What somebody says of the visit of a tree. */
+export const VISIT_WORDS = {
+  open: 'shared.visitAsPlanned',
+  fixed: 'shared.visitFixed',
+  'not before': 'shared.visitNotBefore',
+  left: 'shared.visitLeft',
+} as const;
+
 /** What was done, in one line. */
 export function actionWords(say: Say, action: ActionBody, kit: readonly Tool[] = []): string {
   switch (action.kind) {
@@ -161,6 +169,8 @@ export function actionWords(say: Say, action: ActionBody, kit: readonly Tool[] =
       return action.limit === null
         ? say('shared.limitBySchool')
         : say('shared.limitSet', { percent: figure(say, action.limit / 10, { most: 1 }) });
+    case 'visitWished':
+      return say('shared.visitWished', { wish: lowerFirst(say(VISIT_WORDS[action.wish.is])) });
     case 'visitBooked':
       return say('shared.arboristComes', { on: dayWords(action.on) });
     case 'mustLifted':

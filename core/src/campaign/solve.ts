@@ -32,16 +32,22 @@ export interface CampaignSolved {
   plan: CampaignPlan;
   /** Points that one more minute brings: by pool, then by slot. */
   prices: number[][];
-  /** The program that it was chosen by, for other solvers to read. */
-  program: string;
 }
+
+/** A plan that people go by already changes only for so many points. Common practice, no source. */
+export const WORTH_MOVING = 0.5;
 
 /**
  * The best plan that is found: lateness of musts first, then points. The same input brings the same plan.
  *
  * @param solver a solver of linear programs with whole numbers
+ * @param before how the plan of before has it: what still fits stays there, unless another plan brings more than `WORTH_MOVING` beyond it
  */
-export function solveCampaign(input: CampaignInput, solver: Solver): CampaignSolved {
+export function solveCampaign(
+  input: CampaignInput,
+  solver: Solver,
+  before: CampaignPlan['done'] = [],
+): CampaignSolved {
   const model = modelOf(input);
   const { visits } = input;
   const firstNeeds = visits.flatMap(({ must, pin }, v) => (must || pin ? [v] : []));
@@ -53,9 +59,9 @@ export function solveCampaign(input: CampaignInput, solver: Solver): CampaignSol
   const choices = model.options.reduce((sum, options) => sum + options.length, 0);
   const isSmall = choices <= WHOLE_CHOICES;
   const columns = isSmall ? singly(model, board) : columnsOf(model, board);
-  const relaxed = programOf(model, columns, { goal: 'gain', whole: false, lateAtMost: null });
   const variables = columns.reduce((sum, { options }) => sum + options.length, 0);
-  const duals = variables <= MOST_VARIABLES ? solver(relaxed.text) : null;
+  const relaxed = variables <= MOST_VARIABLES ? programOf(model, columns, RELAXED) : null;
+  const duals = relaxed && solver(relaxed.text);
   const priced = pricesOfLarge(model, stands);
   const bySubgradient: Prices = ({ pool, slot }) => priced.room[pool * input.slots.length + slot] ?? 0;
   const prices = duals ? pricesOf(duals) : bySubgradient;
@@ -63,7 +69,9 @@ export function solveCampaign(input: CampaignInput, solver: Solver): CampaignSol
     completed(Board.copyOf(board), mays, held),
     completed(Board.copyOf(board), mays, held, bySubgradient),
     completed(plotByPlot(board, mays), mays, held, bySubgradient),
-    completed(roundedDown(board, held, columns, duals?.values ?? null, relaxed), mays, held, prices),
+    ...(relaxed
+      ? [completed(roundedDown(board, held, columns, duals?.values ?? null, relaxed), mays, held, prices)]
+      : []),
   ];
   let best = candidates.reduce((a, b) => (b.gain() > a.gain() + 1e-9 ? b : a));
   let bound = Math.min(
@@ -77,7 +85,28 @@ export function solveCampaign(input: CampaignInput, solver: Solver): CampaignSol
     // Musts stand elsewhere in it, as little late: their own bound is the program’s
     bound = whole.optimal ? best.gain() : Math.max(best.gain(), whole.bound ?? Number.POSITIVE_INFINITY);
   }
-  return { plan: told(best, bound), prices: pricesBySlot(model, prices), program: relaxed.text };
+  if (before.length > 0) {
+    const kept = asBefore(board, before, mays);
+    const improved = completed(Board.copyOf(kept), mays, held);
+    if (improved.gain() > best.gain() + 1e-9) best = improved;
+    bound = Math.max(bound, best.gain());
+    if (kept.gain() > best.gain() - WORTH_MOVING) best = kept;
+  }
+  return { plan: told(best, bound), prices: pricesBySlot(model, prices) };
+}
+
+const RELAXED = { goal: 'gain', whole: false, lateAtMost: null } as const;
+
+/**
+ * The relaxed program of a season, each visit a column of its own and musts and pins where the plan has them, in CPLEX LP format.
+ *
+ * @param solver places the musts
+ */
+export function campaignProgram(input: CampaignInput, solver: Solver): string {
+  const model = modelOf(input);
+  const board = mustsPlaced(model, solver);
+  placePins(board);
+  return programOf(model, singly(model, board), RELAXED).text;
 }
 
 /** Musts in the way that makes them least late: by the program where that is small enough, else one after the other, the heavier first. */
@@ -129,6 +158,27 @@ function completed(made: Board, mays: readonly number[], held: ReadonlySet<numbe
   );
   improve(made, held);
   return made;
+}
+
+/** What stood somewhere and still may, with what is new where there is room. */
+function asBefore(placed: Board, before: CampaignPlan['done'], mays: readonly number[]): Board {
+  const board = Board.copyOf(placed);
+  const { input, options } = board.model;
+  const stood = new Map(before.map((each) => [each.visitId, each]));
+  const poolAt = new Map(input.pools.map(({ id }, p) => [id, p]));
+  const slotAt = new Map(input.slots.map(({ id }, t) => [id, t]));
+  for (const v of mays) {
+    const where = stood.get(input.visits[v]?.id ?? '');
+    const [pool, slot] = [poolAt.get(where?.poolId ?? ''), slotAt.get(where?.slotId ?? '')];
+    const i = (options[v] as readonly Option[]).findIndex((each) => each.pool === pool && each.slot === slot);
+    const option = options[v]?.[i];
+    if (option && option.gain > 0 && board.fits(v, option)) board.put(v, i);
+  }
+  fill(
+    board,
+    mays.filter((v) => board.optionOf(v) === null),
+  );
+  return board;
 }
 
 function plotByPlot(board: Board, mays: readonly number[]): Board {

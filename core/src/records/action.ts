@@ -3,6 +3,7 @@
 import { z } from 'zod';
 import { debrisRoutes, recheckKinds, recheckOutcomes } from '../aftercare/index';
 import { cleaningMethods, keepings, woodClasses } from '../blades/index';
+import { VisitWish } from '../campaign/index';
 import { crops, spreads } from '../crown/index';
 import { choicesBeyondSawing } from '../cuts/index';
 import { ClinicEvidence } from '../diagnosis/index';
@@ -319,6 +320,12 @@ export const ActionBody = z
       at: moment,
       treeId: TreeId,
       on: localDay.describe('a licensed arborist comes; cuts that only they may make are planned for it'),
+    }),
+    z.strictObject({
+      kind: z.literal('visitWished'),
+      at: moment,
+      treeId: TreeId,
+      wish: VisitWish.describe('when, by whom or whether the tree is worked on this season; the last counts'),
     }),
     z.strictObject({
       kind: z.literal('mustLifted'),

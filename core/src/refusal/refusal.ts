@@ -77,6 +77,9 @@ export interface Refusals {
   notListed: { id: string };
   oneForEachSlot: { slots: number };
   stopsBeforeBegins: null;
+  nothingFixed: null;
+  lastDayBeforeFirst: null;
+  halfOfNoDay: null;
   harvestAhead: { year: number };
   noJobTitle: null;
   seasonBeyond: { season: number; seasons: number };

@@ -1,5 +1,17 @@
 export {
+  inSlotsOf,
+  isSamePlace,
+  Move,
+  type MovedBecause,
+  movedBecause,
+  movesBetween,
+  Place,
+  type SharedBefore,
+  sharedBefore,
+} from './moved';
+export {
   LATE_DAYS,
+  type LeftByChoice,
   played,
   type Rota,
   type RotaGroup,
@@ -9,3 +21,4 @@ export {
   type YearPlayed,
 } from './rota';
 export { minutesNear, minutesOfYears, type RotaSlot, slotsOf, weekdayOf } from './slots';
+export { type Lapse, lapses } from './wishes';

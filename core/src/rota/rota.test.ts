@@ -5,12 +5,18 @@ import { type Crew, type Highs, type Solver, solveCampaign, solverOf } from '../
 import type { ListedTree } from '../run/index';
 import { dayAfter, localClock } from '../weather/index';
 import {
+  inSlotsOf,
+  isSamePlace,
+  type Move,
   minutesNear,
   minutesOfYears,
+  movesBetween,
   played,
   type RotaGroup,
   type RotaInput,
   rotaOf,
+  type SharedBefore,
+  sharedBefore,
   slotsOf,
   weekdayOf,
 } from './index';
@@ -118,6 +124,7 @@ const given = (more: Partial<RotaInput> = {}): RotaInput => ({
   trees: [tree('a', 30, 20, { woundCm2: 50 })],
   near: dry(monday, 7),
   far: dry('2024-12-01', 700),
+  wishes: {},
   ...more,
 });
 
@@ -160,4 +167,160 @@ test('in a wet year what does not fit waits for the next week, and is left at th
   expect(years.map(({ left }) => left.toSorted())).toEqual([[], ['a', 'b']]);
   expect(years.map(({ doneBy }) => doneBy !== null)).toEqual([true, false]);
   expect(plan.done.find(({ visitId }) => visitId === 'a')?.slotId).toBe('2027-01-10');
+});
+
+test.each([
+  [
+    'a half-day',
+    { from: saturday, to: saturday, half: 'morning', crewId: null },
+    [`${saturday} morning`],
+    true,
+  ],
+  [
+    'a day',
+    { from: monday, to: monday, half: null, crewId: null },
+    [`${monday} morning`, `${monday} afternoon`],
+    false,
+  ],
+  [
+    'a week beyond the forecast, by a day of it',
+    { from: '2027-01-12', to: '2027-01-12', half: null, crewId: 'crew' },
+    ['2027-01-10'],
+    true,
+  ],
+  ['a crew', { from: null, to: null, half: null, crewId: 'crew' }, 'all', false],
+] as const)('what is fixed to %s may stand nowhere else', (_, days, open, isOne) => {
+  const rota = rotaOf(given({ wishes: { a: { is: 'fixed', ...days } } }));
+  const [visit] = rota?.campaign.visits ?? [];
+  const own = rota?.slots.flatMap(({ id }, t) => (visit?.worth[t] == null ? [] : [id]));
+  const free = rotaOf(given())?.campaign.visits[0]?.worth.filter((points) => points !== null).length;
+  if (open === 'all') expect(own).toHaveLength(free ?? 0);
+  else expect(own).toEqual(open);
+  expect(visit?.pin).toEqual({ slotId: isOne ? open[0] : null, poolId: days.crewId });
+  expect(rota?.lapsed).toEqual([]);
+});
+
+test('not before a day: the week that it lies in is too early; the next one is not', () => {
+  const rota = rotaOf(given({ wishes: { a: { is: 'not before', day: '2027-01-11' } } }));
+  const own = rota?.slots.filter((_, t) => rota.campaign.visits[0]?.worth[t] != null);
+  expect(own?.[0]?.from).toBe('2027-01-17');
+  const onTheDay = rotaOf(given({ wishes: { a: { is: 'not before', day: '2027-01-10' } } }));
+  expect(onTheDay?.slots.find((_, t) => onTheDay.campaign.visits[0]?.worth[t] != null)?.from).toBe(
+    '2027-01-10',
+  );
+});
+
+test('left until a day it is not shared out, with its reason and price; the day after, it waits a second year', () => {
+  const left = (until: string) =>
+    rotaOf(
+      given({
+        trees: [tree('a', 30, 20, { must: true }), tree('b', 30, 10)],
+        wishes: { a: { is: 'left', until, reason: 'Nest' } },
+      }),
+    );
+  const rota = left(monday);
+  expect(rota?.campaign.visits.map(({ id }) => id)).toEqual(['b']);
+  // 20 points on its best day, 17 a year later
+  expect(rota?.leftByChoice).toEqual([
+    { visitId: 'a', plotId: 'plot', until: monday, reason: 'Nest', costs: 3, must: true },
+  ]);
+  const after = left('2027-01-03');
+  expect(after?.leftByChoice).toEqual([]);
+  expect(after?.campaign.visits.map(({ skip }) => skip)).toEqual([20 * 0.85 ** 2, 10 * 0.85]);
+});
+
+test.each([
+  ['its day has gone', { is: 'fixed', from: '2027-01-03', to: '2027-01-03', half: null, crewId: null }],
+  ['its crew has gone', { is: 'fixed', from: monday, to: monday, half: null, crewId: 'nobody' }],
+  ['beyond the season', { is: 'fixed', from: '2027-03-01', to: '2027-03-01', half: null, crewId: null }],
+  ['beyond the season', { is: 'not before', day: '2027-03-01' }],
+] as const)('what can be kept no more is told, and planned like any other: %s', (why, wish) => {
+  const rota = rotaOf(given({ wishes: { a: wish } }));
+  expect(rota?.lapsed).toEqual([{ visitId: 'a', why }]);
+  expect(rota?.campaign.visits).toEqual(rotaOf(given())?.campaign.visits);
+});
+
+describe('what moved and why', () => {
+  let solver: Solver;
+  beforeAll(async () => {
+    solver = solverOf((await highsLoader()) as unknown as Highs);
+  });
+  const ill = (id: string, points: number, must = false) => tree(id, 100, points, { must, woundCm2: 50 });
+  const trees = [ill('a', 20), ill('b', 15)];
+  // No risk by the forecast, some in every week after it
+  const calm = group({
+    cells: group().cells.map((cell) => ({ ...cell, score: [0, 0, 0] as const })) as RotaGroup['cells'],
+  });
+  const groupOf = { a: 'apple', b: 'apple', c: 'apple' };
+  /** One at work, on both days of the forecast: each of two trees takes a morning and more. */
+  const both = { ...crew, people: 1, weekdays: [1, 6], toHour: 12 };
+  const shared = (more: Partial<RotaInput> = {}, before: SharedBefore | null = null) => {
+    const input = given({ trees, crews: [both], groups: [calm], groupOf, ...more });
+    const rota = rotaOf(input);
+    if (!rota) throw new Error('Nothing to share out.');
+    const { plan } = solveCampaign(rota.campaign, solver, before ? inSlotsOf(before, rota) : []);
+    const now = { ...input, slots: rota.slots, done: plan.done, rota };
+    return { now, kept: sharedBefore(now), moves: before ? movesBetween(before, now) : [] };
+  };
+  const before = () => shared().kept;
+  const wetOn = (day: string) =>
+    dry(monday, 7, (hour) => hour >= clock.startOf(day) && hour < clock.startOf(day) + 24);
+  const why = (moves: readonly Move[]) => moves.map(({ visitId, because }) => [visitId, because]);
+
+  test('nothing, where nothing changed, and where a week has become half-days', () => {
+    expect(before().done).toHaveLength(2);
+    expect(shared({}, before()).moves).toEqual([]);
+    const far = shared({ near: dry(monday, 7, () => true) }).kept;
+    const [first] = far.done;
+    const week = far.slots.find(({ id }) => id === first?.slotId);
+    expect(week?.half).toBeNull();
+    const place = { ...(week as { from: string; to: string }), half: null, crewId: 'crew' };
+    expect(isSamePlace(place, { ...place, from: place.to, to: place.to, half: 'morning' })).toBe(true);
+    expect(isSamePlace(place, { ...place, from: dayAfter(place.to, 1), to: dayAfter(place.to, 1) })).toBe(
+      false,
+    );
+    expect(isSamePlace(place, { ...place, crewId: 'other' })).toBe(false);
+    expect(isSamePlace({ ...place, half: 'morning' }, { ...place, half: 'afternoon' })).toBe(false);
+  });
+
+  test('a morning is washed out: what stood there goes elsewhere for the weather, nothing else moves', () => {
+    const old = before();
+    const onMonday = old.done.find(({ slotId }) => slotId === `${monday} morning`)?.visitId;
+    const { moves } = shared({ near: wetOn(monday) }, old);
+    expect(why(moves)).toEqual([[onMonday, 'the weather']]);
+    expect(moves[0]?.from).toEqual({ from: monday, to: monday, half: 'morning', crewId: 'crew' });
+    expect(moves[0]?.to).not.toBeNull();
+  });
+
+  test('somebody is ill, says a day, leaves one; a strike is found; a day goes by', () => {
+    const old = before();
+    const at = (slot: string) => old.done.find(({ slotId }) => slotId === slot)?.visitId as string;
+    const [first, second] = [at(`${monday} morning`), at(`${saturday} morning`)];
+    expect(why(shared({ crews: [{ ...both, daysOff: [monday] }] }, old).moves)).toEqual([
+      [first, 'the crew works otherwise'],
+    ]);
+    const asked = { is: 'fixed', from: '2027-01-12', to: '2027-01-12', half: null, crewId: null } as const;
+    expect(why(shared({ wishes: { [first]: asked } }, old).moves)).toEqual([[first, 'somebody said so']]);
+    const left = { is: 'left', until: '2027-12-31', reason: 'Nest' } as const;
+    expect(shared({ wishes: { [second]: left } }, old).moves).toMatchObject([
+      { visitId: second, to: null, because: 'somebody said so' },
+    ]);
+    const strike = shared({ trees: [...trees, ill('c', 30, true)] }, old).moves;
+    expect(why(strike)).toEqual([
+      [first, 'others took its place'],
+      ['c', 'it is new'],
+    ]);
+    const must = trees.map((each) => (each.tree.id === second ? ill(second, 15, true) : each));
+    expect(why(shared({ trees: must }, old).moves)).toContainEqual([second, 'it cannot wait any more']);
+    const ahead = { ...calm, cells: calm.cells.filter(({ day }) => day > monday) };
+    const nextDay = shared({ today: dayAfter(monday, 1), groups: [ahead] }, old).moves;
+    expect(why(nextDay)).toEqual([[first, 'its day went by']]);
+  });
+
+  test('a plan that people go by changes only for more than half a point', () => {
+    const old = before();
+    const late = [...trees, ill('c', 15.5)];
+    // Both mornings are taken: the third goes to a week, though it brings a little more than what stands there
+    expect(why(shared({ trees: late }, old).moves)).toEqual([['c', 'it is new']]);
+  });
 });

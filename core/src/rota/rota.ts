@@ -1,9 +1,16 @@
 // A winter’s work from the trees, the crews and the weather: what is shared out, and what came of it.
-import { CampaignInput, type CampaignPlan, type CampaignVisit, type Crew } from '../campaign/index';
+import {
+  CampaignInput,
+  type CampaignPlan,
+  type CampaignVisit,
+  type Crew,
+  type VisitWish,
+} from '../campaign/index';
 import type { ListedTree } from '../run/index';
 import type { GroupTiming, Season } from '../timing/index';
 import { dayAfter, dayOfYear, type LocalClock } from '../weather/index';
 import { type Hours, minutesNear, minutesOfYears, type RotaSlot, slotsOf } from './slots';
+import { type Lapse, wishedOf } from './wishes';
 
 /** A year later it is worth so much of now, as the planner has it. */
 const NEXT_YEAR = 0.85;
@@ -30,6 +37,8 @@ export interface RotaInput {
   trees: readonly ListedTree[];
   groupOf: Readonly<Record<string, string>>;
   groups: readonly RotaGroup[];
+  /** What somebody has said of the visit of a tree, by its id. */
+  wishes: Readonly<Record<string, VisitWish>>;
   clock: LocalClock;
   /** By the rule of the site. */
   near: Hours;
@@ -42,6 +51,17 @@ export interface RotaInput {
  */
 export type Workable = [number, number, number];
 
+/** A visit that somebody leaves this season. */
+export interface LeftByChoice {
+  visitId: string;
+  plotId: string;
+  until: string;
+  reason: string;
+  /** Points that are lost against its best day. */
+  costs: number;
+  must: boolean;
+}
+
 export interface Rota {
   campaign: CampaignInput;
   slots: RotaSlot[];
@@ -51,6 +71,11 @@ export interface Rota {
   years: number[][][];
   /** Last day of each group’s school, by key; null where it has none ahead. */
   schoolEnds: Record<string, string | null>;
+  /** Last day of its school, by visit; what is done after it is late. */
+  endOf: Record<string, string | null>;
+  leftByChoice: LeftByChoice[];
+  /** What was said of them holds no more: they are planned like others. */
+  lapsed: { visitId: string; why: Lapse }[];
 }
 
 /** What there is to share out; null where no tree asks for a visit. */
@@ -77,24 +102,28 @@ export function rotaOf(input: RotaInput): Rota | null {
       return [minutes, minutes, minutes];
     }),
   );
-  const visits = trees.map(({ tree, cuts, due, worth: { points, woundCm2 } }): CampaignVisit => {
+  const all = trees.map(({ tree, cuts, due, worth: { points, woundCm2 } }) => {
     const group = byKey.get(input.groupOf[tree.id] ?? '');
     const end = group ? (schoolEnds[group.key] ?? null) : null;
-    return {
+    const wished = wishedOf(input.wishes[tree.id], { today, slots, crews });
+    const visit: CampaignVisit = {
       id: tree.id,
       plotId: tree.plotId,
       minutes: due.minutes + TO_A_TREE_MIN,
       ladder: cuts.some(({ ladder, handedOver }) => ladder && !handedOver),
       needs: [],
       worth: slots.map((slot) => {
-        const index = group ? indexIn(group, slot, end) : null;
+        const index = group && wished.isOpen(slot) ? indexIn(group, slot, end) : null;
         return index === null ? null : points - (index * WOUND_POINTS * woundCm2) / 100;
       }),
-      skip: NEXT_YEAR * points,
+      // What was left a season ago has lost a year already
+      skip: points * NEXT_YEAR ** (wished.wasLeft ? 2 : 1),
       must: due.must ? { by: today, weight: 1 } : null,
-      pin: null,
+      pin: wished.pin,
     };
+    return { visit, end, wished };
   });
+  const visits = all.flatMap(({ visit, wished }) => (wished.left ? [] : [visit]));
   return {
     campaign: CampaignInput.parse({
       slots: slots.map(({ id, from, to }) => ({ id, from, to })),
@@ -105,6 +134,20 @@ export function rotaOf(input: RotaInput): Rota | null {
       visits,
     }),
     ...{ slots, workable, years, schoolEnds },
+    endOf: Object.fromEntries(all.map(({ visit, end }) => [visit.id, end])),
+    leftByChoice: all.flatMap(({ visit: { id, plotId, worth, skip, must }, wished: { left } }) =>
+      left
+        ? [
+            {
+              ...{ visitId: id, plotId, ...left, must: must !== null },
+              costs: Math.max(0, ...worth.map((points) => (points === null ? 0 : points - skip))),
+            },
+          ]
+        : [],
+    ),
+    lapsed: all.flatMap(({ visit: { id }, wished: { lapse } }) =>
+      lapse ? [{ visitId: id, why: lapse }] : [],
+    ),
   };
 }
 

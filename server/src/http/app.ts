@@ -45,7 +45,13 @@ import { getRemovedPhotos } from '../services/removedPhotos';
 import { getRound } from '../services/rounds';
 import { putRow } from '../services/rows';
 import { getAftercare, getRun } from '../services/runs';
-import { getSeasonPlan, seasonCalendar, seasonCsv, seasonProgram } from '../services/seasonPlan';
+import {
+  getSeasonPlan,
+  getSeasonToday,
+  seasonCalendar,
+  seasonCsv,
+  seasonProgram,
+} from '../services/seasonPlan';
 import { endSession, getSessions } from '../services/sessions';
 import { getSiteRecord, putSite } from '../services/site';
 import { getTiming, getTreeSeason, getTreeTiming } from '../services/timing';
@@ -233,6 +239,7 @@ function handlers({ db, config, access, pool, now, changes, copies, field, liste
       }),
     getOpenWork: ({ query }) => getOpenWork(db, Number(now().slice(0, 4)), query.since),
     getSeasonPlan: () => getSeasonPlan(season()),
+    getSeasonToday: () => getSeasonToday({ db, now: now() }),
     getSeasonCsv: ({ say }) => seasonCsv(say, season()),
     getSeasonCalendar: ({ query, say }) => seasonCalendar(say, season(), query.crew ?? null),
     getSeasonProgram: () => seasonProgram(season()),

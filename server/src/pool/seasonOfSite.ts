@@ -1,8 +1,25 @@
 // The season of a site shared out: what each visit is worth when, how long everybody can work, and how it went in past years.
 import { createHash } from 'node:crypto';
-import type { Crew } from '@mortisect/core/campaign';
-import { type CampaignPlan, solveCampaign } from '@mortisect/core/campaign';
-import { played, type Rota, type RotaGroup, rotaOf, type YearPlayed } from '@mortisect/core/rota';
+import {
+  type CampaignInput,
+  type CampaignPlan,
+  type Crew,
+  campaignProgram,
+  solveCampaign,
+  type VisitWish,
+} from '@mortisect/core/campaign';
+import {
+  inSlotsOf,
+  type Move,
+  movesBetween,
+  played,
+  type Rota,
+  type RotaGroup,
+  rotaOf,
+  type SharedBefore,
+  sharedBefore,
+  type YearPlayed,
+} from '@mortisect/core/rota';
 import type { ListedTree } from '@mortisect/core/run';
 import { cropOf } from '@mortisect/core/stage';
 import {
@@ -28,6 +45,9 @@ export interface SeasonTask {
   groupOf: Readonly<Record<string, string>>;
   trees: readonly ListedTree[];
   crews: readonly Crew[];
+  wishes: Readonly<Record<string, VisitWish>>;
+  /** How it was shared out before; null: for the first time. */
+  before: SharedBefore | null;
 }
 
 /** What one more of a crew is worth, all season: the plan made again. */
@@ -38,14 +58,16 @@ export interface OneMore {
 }
 
 export interface SeasonShared {
-  rota: Pick<Rota, 'slots' | 'workable' | 'schoolEnds' | 'campaign'>;
+  rota: Omit<Rota, 'years'>;
   plan: CampaignPlan;
   prices: number[][];
   played: YearPlayed[];
   yearsSimulated: boolean;
   oneMore: OneMore[];
-  /** That the plan was chosen by, in LP format. */
-  program: string;
+  /** What is different from before. */
+  moves: Move[];
+  /** For the next time. */
+  kept: SharedBefore;
 }
 
 /** More than so many visits are not shared out a second time to see what one more would bring. */
@@ -91,13 +113,16 @@ export async function siteSeason(task: SeasonTask): Promise<SeasonShared | null>
   });
   const rota = rotaOf({
     ...{ today: task.today, crews, trees: task.trees, groupOf: task.groupOf, groups, clock: place.clock },
+    wishes: task.wishes,
     near: { fromHour: timing.fromHour, blocked: timing.living },
     far: { fromHour: years.fromHour, blocked: blockedHours(years, settings, place, groundByRecord(years)) },
   });
   if (!rota) return null;
   const solver = await seasonSolver();
-  const { campaign, slots, workable, schoolEnds } = rota;
-  const { plan, prices, program } = solveCampaign(campaign, solver);
+  const { years: _years, ...told } = rota;
+  const { campaign } = rota;
+  const { before } = task;
+  const { plan, prices } = solveCampaign(campaign, solver, before ? inSlotsOf(before, rota) : []);
   const oneMore =
     campaign.visits.length > FEW_VISITS
       ? []
@@ -105,16 +130,26 @@ export async function siteSeason(task: SeasonTask): Promise<SeasonShared | null>
           const pools = campaign.pools.map((pool) =>
             pool.id === id ? { ...pool, people: pool.people + 1 } : pool,
           );
-          const { plan: more } = solveCampaign({ ...campaign, pools }, solver);
+          // From the plan as it stands, so that it is not worse than that
+          const { plan: more } = solveCampaign({ ...campaign, pools }, solver, plan.done);
           return {
             crewId: id,
             points: more.points - plan.points,
             trees: more.done.length - plan.done.length,
           };
         });
+  const { today, wishes } = task;
+  const asOfNow = { today, slots: rota.slots, crews, wishes, done: plan.done, rota };
   return {
-    rota: { slots, workable, schoolEnds, campaign },
-    ...{ plan, prices, oneMore, yearsSimulated, program },
+    rota: told,
+    ...{ plan, prices, oneMore, yearsSimulated },
     played: played(rota, plan),
+    moves: before ? movesBetween(before, asOfNow) : [],
+    kept: sharedBefore(asOfNow),
   };
+}
+
+/** The linear program of a season, in CPLEX LP format. */
+export async function seasonLp(input: CampaignInput): Promise<string> {
+  return campaignProgram(input, await seasonSolver());
 }

@@ -1,17 +1,24 @@
 // The season of the site: made in the pool from the listed trees, the crews and the weather, kept until something changes.
-import type { SeasonPlan } from '@mortisect/contracts';
+import { createHash } from 'node:crypto';
+import type { SeasonPlan, SeasonToday } from '@mortisect/contracts';
+import type { VisitWish } from '@mortisect/core/campaign';
 import { unitsOf } from '@mortisect/core/measure';
 import type { Site } from '@mortisect/core/records';
+import type { Move } from '@mortisect/core/rota';
 import type { ListedTree } from '@mortisect/core/run';
 import { type PlainKey, type Say, unsaid } from '@mortisect/words';
+import { and, asc, eq } from 'drizzle-orm';
 import { type CalendarEvent, calendarOf } from '../files/calendar';
 import { dayAt } from '../files/day';
 import { csvOf } from '../files/writeTrees';
 import type { Pool } from '../pool/pool';
 import type { SeasonShared } from '../pool/seasonOfSite';
 import { notThere } from '../refusal';
+import { whereItCan } from '../store/faults';
 import type { Db } from '../store/openDb';
+import { actions } from '../store/schema';
 import { Answers } from './answers';
+import { keep, kept } from './keepsakes';
 import type { TreeLister } from './listedTrees';
 import { getSiteRecord } from './site';
 import { seasonFacts } from './timing';
@@ -41,8 +48,39 @@ interface Made {
   site: Site;
   siteRevision: number;
   trees: readonly ListedTree[];
+  wishes: Readonly<Record<string, VisitWish>>;
   state: SeasonPlan['state'];
-  shared: SeasonShared | null;
+  season: Kept | null;
+}
+
+/** A season as it is kept: with what was different when it last changed. */
+interface Kept {
+  stamp: string;
+  madeAt: string;
+  shared: SeasonShared;
+  moved: { at: string; points: number; moves: Move[] } | null;
+}
+
+const KEPT_AS = 'season plan';
+
+const digest = (of: unknown): string => createHash('sha256').update(JSON.stringify(of)).digest('base64url');
+
+/** As text: the database would put the keys of an object in an order of its own. */
+async function keptSeason(db: Db): Promise<Kept | null> {
+  const json = await kept<string>(db, KEPT_AS);
+  return json === null ? null : JSON.parse(json);
+}
+
+/** What was said last of the visit of each tree. */
+async function wishesOf(db: Db): Promise<Record<string, VisitWish>> {
+  const rows = await db
+    .select({ value: actions.value })
+    .from(actions)
+    .where(and(eq(actions.kind, 'visitWished'), eq(actions.undone, false)))
+    .orderBy(asc(actions.at), asc(actions.receivedAt), asc(actions.id));
+  return Object.fromEntries(
+    rows.flatMap(({ value }) => (value.kind === 'visitWished' ? [[value.treeId, value.wish]] : [])),
+  );
 }
 
 /** @throws {HttpProblem} 503 where it took too long */
@@ -50,43 +88,98 @@ async function made({ db, pool, lister, now }: Asked): Promise<Made> {
   const { site, revision: siteRevision } = await getSiteRecord(db);
   const { revision, trees } = await lister.read(unitsOf(site.units, 'metric'));
   const { crews } = site;
-  const told = { site, siteRevision, trees, shared: null };
+  const wishes = await wishesOf(db);
+  const told = { site, siteRevision, trees, wishes, season: null };
   if (crews.length === 0) return { ...told, state: 'nobody works' };
   const facts = await seasonFacts(db, pool, now);
   if (!facts) return { ...told, state: 'no weather' };
-  const shared = await answersOf(db).ask(`${revision} ${siteRevision} ${facts.stamp}`, () =>
-    pool.siteSeason({ ...facts.task, today: dayAt(now, site.timeZone), trees, crews }),
-  );
-  return shared ? { ...told, shared, state: 'planned' } : { ...told, state: 'nothing to do' };
+  const rests = digest([pool.code, crews, wishes, facts.stamp]);
+  const season = await answersOf(db).ask(`${revision} ${rests}`, async () => {
+    const last = await keptSeason(db);
+    // After a restart the revision is another and the trees are the same
+    const stamp = digest([rests, trees]);
+    if (last?.stamp === stamp) return last;
+    const before = last?.shared.kept ?? null;
+    const today = dayAt(now, site.timeZone);
+    const shared = await pool.siteSeason({ ...facts.task, today, trees, crews, wishes, before });
+    if (!shared) return null;
+    const gain = ({ plan }: SeasonShared) => plan.points - plan.allLeft;
+    const { moves } = shared;
+    const moved =
+      last && moves.length > 0
+        ? { at: now, points: gain(shared) - gain(last.shared), moves }
+        : (last?.moved ?? null);
+    const keptNow: Kept = { stamp, madeAt: now, shared, moved };
+    await whereItCan(keep(db, KEPT_AS, JSON.stringify(keptNow)));
+    return keptNow;
+  });
+  return season ? { ...told, season, state: 'planned' } : { ...told, state: 'nothing to do' };
 }
 
 /** @throws {HttpProblem} 503 where it took too long */
 export async function getSeasonPlan(asked: Asked): Promise<SeasonPlan> {
-  const { site, siteRevision, trees, state, shared } = await made(asked);
+  const { site, siteRevision, trees, state, season, wishes } = await made(asked);
   const told = {
     ...{ now: asked.now, siteRevision, state, crews: site.crews, shared: null },
     unplanned: trees.filter(({ due }) => due === null).length,
   };
-  if (!shared) return told;
+  if (!season) return told;
+  const { rota, kept: _kept, moves: _moves, ...rest } = season.shared;
   const byId = new Map(trees.map((each) => [each.tree.id, each]));
-  const { rota, program: _program, ...rest } = shared;
+  const codeOf = (id: string) => byId.get(id)?.tree.code ?? id;
+  const slotAt = new Map(rota.slots.map(({ id }, t) => [id, t]));
+  const dayOf = new Map(rest.plan.done.map(({ visitId, slotId }) => [visitId, slotAt.get(slotId) ?? -1]));
   return {
     ...told,
     shared: {
       ...rest,
-      ...{ slots: rota.slots, workable: rota.workable, schoolEnds: rota.schoolEnds },
-      visits: rota.campaign.visits.map(({ id, plotId, must, ladder }) => {
-        const of = byId.get(id);
+      ...{ slots: rota.slots, workable: rota.workable, schoolEnds: rota.schoolEnds, lapsed: rota.lapsed },
+      visits: rota.campaign.visits.map(({ id, plotId, must, ladder, worth }) => {
+        const due = byId.get(id)?.due;
+        const t = dayOf.get(id) ?? -1;
+        const [day, end] = [rota.slots[t], rota.endOf[id] ?? null];
+        const best = Math.max(...worth.map((points) => points ?? Number.NEGATIVE_INFINITY));
         return {
           ...{ id, plotId, ladder },
-          minutes: of?.due?.minutes ?? 0,
-          code: of?.tree.code ?? id,
-          points: of?.due?.worth?.points ?? 0,
+          minutes: due?.minutes ?? 0,
+          code: codeOf(id),
+          points: due?.worth?.points ?? 0,
           must: must !== null,
+          late: day !== undefined && end !== null && day.from > end,
+          below: day ? best - (worth[t] ?? best) : 0,
+          wish: wishes[id] ?? null,
         };
       }),
+      leftByChoice: rota.leftByChoice.map((each) => ({ ...each, code: codeOf(each.visitId) })),
+      moved: season.moved && {
+        ...season.moved,
+        moves: season.moved.moves.map((move) => ({ ...move, code: codeOf(move.visitId) })),
+      },
     },
   };
+}
+
+/**
+ * What each crew has to do today, as it was shared out last: nothing is reckoned for it.
+ *
+ * @returns half-days with visits, the morning first
+ */
+export async function getSeasonToday({ db, now }: Pick<Asked, 'db' | 'now'>): Promise<SeasonToday> {
+  const { site } = await getSiteRecord(db);
+  const day = dayAt(now, site.timeZone);
+  const season = await keptSeason(db);
+  if (!season) return { day, madeAt: null, halfDays: [] };
+  const { rota, plan } = season.shared;
+  const halfDays = rota.slots.flatMap(({ id, from, half }) =>
+    site.crews.flatMap((crew) => {
+      const treeIds = plan.done.flatMap(({ visitId, slotId, poolId }) =>
+        slotId === id && poolId === crew.id ? [visitId] : [],
+      );
+      if (half === null || from !== day || treeIds.length === 0) return [];
+      return [{ half, crewId: crew.id, crew: crew.name, treeIds }];
+    }),
+  );
+  return { day, madeAt: season.madeAt, halfDays };
 }
 
 const CSV_COLUMNS: readonly PlainKey[] = [
@@ -98,6 +191,7 @@ const CSV_COLUMNS: readonly PlainKey[] = [
   'files.planColumnMinutes',
   'files.seasonColumnCannotWait',
   'files.seasonColumnLeft',
+  'files.seasonColumnReason',
 ];
 
 /** Visits in the order of their days, then those that are left with what that costs. */
@@ -121,7 +215,20 @@ export async function seasonCsv(say: Say, asked: Asked): Promise<RawFile> {
   const left = (shared?.plan.left ?? []).map(({ visitId, costs }) =>
     row(['', '', '', '', ...of(visitId), Math.round(costs * 100) / 100]),
   );
-  return { fileName: 'season.csv', content: csvOf([...rows, ...left], columns) };
+  const byChoice = (shared?.leftByChoice ?? []).map(({ code, costs, must, reason }) =>
+    row([
+      '',
+      '',
+      '',
+      '',
+      code,
+      '',
+      must ? say('files.seasonYes') : '',
+      Math.round(costs * 100) / 100,
+      reason,
+    ]),
+  );
+  return { fileName: 'season.csv', content: csvOf([...rows, ...left, ...byChoice], columns) };
 }
 
 const HALF_WORDS = { morning: 'files.seasonMorning', afternoon: 'files.seasonAfternoon' } as const;
@@ -166,6 +273,7 @@ export async function seasonCalendar(say: Say, asked: Asked, crewId: string | nu
 
 /** The program that the plan was chosen by, in CPLEX LP format, for other solvers to read. */
 export async function seasonProgram(asked: Asked): Promise<RawFile> {
-  const { shared } = await made(asked);
-  return { fileName: 'season.lp', content: shared?.program ?? '' };
+  const { season } = await made(asked);
+  const content = season ? await asked.pool.seasonLp(season.shared.rota.campaign) : '';
+  return { fileName: 'season.lp', content };
 }

@@ -11,14 +11,17 @@ import { elementRef } from '../../../ui/dom';
 import { useTextScale, useWidthOf } from '../../../ui/size';
 import { usePalette } from '../../../ui/theme';
 import { Label, Small } from '../../../ui/type';
-
-type Shared = NonNullable<SeasonPlan['shared']>;
+import { DropPlace } from './drag';
+import type { Shared } from './season';
 
 const HEIGHT = 76;
 const FOOT = 18;
 
 interface Column {
   from: string;
+  to: string;
+  /** Days of it lie beyond the last of the school of some trees: what is cut then is late. */
+  isLate: boolean;
   /** Minutes of the whole crew: a wet tenth, the mean, a dry tenth; and what is taken. */
   wet: number;
   mean: number;
@@ -29,6 +32,8 @@ interface Column {
 /** Half-days of the forecast as the week they lie in, then week by week. */
 export function columnsOf(shared: Shared, crew: number, crewId: string, people: number): Column[] {
   const columns: Column[] = [];
+  const ends = Object.values(shared.schoolEnds).flatMap((end) => end ?? []);
+  const lastEnd = ends.toSorted().at(-1);
   shared.slots.forEach((slot, t) => {
     const [wet, mean, dry] = shared.workable[crew]?.[t] ?? [0, 0, 0];
     const needed =
@@ -41,7 +46,12 @@ export function columnsOf(shared: Shared, crew: number, crewId: string, people: 
       last.mean += of(mean);
       last.dry += of(dry);
       last.needed += needed;
-    } else columns.push({ from: slot.from, wet: of(wet), mean: of(mean), dry: of(dry), needed });
+      last.to = slot.to;
+    } else
+      columns.push({
+        ...{ from: slot.from, to: slot.to, isLate: lastEnd !== undefined && slot.from > lastEnd },
+        ...{ wet: of(wet), mean: of(mean), dry: of(dry), needed },
+      });
   });
   return columns;
 }
@@ -55,21 +65,33 @@ function monthIn({ locale }: Say, day: string): string {
 
 export function SeasonChart({ crews, shared }: { crews: SeasonPlan['crews']; shared: Shared }) {
   const say = useSay();
+  const ofCrews = crews.map((crew, c) => ({
+    crew,
+    columns: columnsOf(shared, c, crew.id, crew.people),
+  }));
+  const late = ofCrews.some(({ columns }) => columns.some(({ isLate }) => isLate));
   return (
     <View gap={12}>
-      {crews.map((crew, c) => (
-        <CrewBars key={crew.id} name={crew.name} columns={columnsOf(shared, c, crew.id, crew.people)} />
+      {ofCrews.map(({ crew, columns }) => (
+        <CrewBars key={crew.id} crewId={crew.id} name={crew.name} columns={columns} />
       ))}
       <Small>{say('plan.howToReadTheWeeks')}</Small>
+      {late ? <Small>{say('plan.ochreIsLate')}</Small> : null}
     </View>
   );
 }
 
-function CrewBars({ name, columns }: { name: string; columns: readonly Column[] }) {
+interface CrewBarsProps {
+  crewId: string;
+  name: string;
+  columns: readonly Column[];
+}
+
+function CrewBars({ crewId, name, columns }: CrewBarsProps) {
   const say = useSay();
   const box = useRef<HTMLElement>(null);
   const width = useWidthOf(box) || 320;
-  const { ink, rule, soft, chalk } = usePalette();
+  const { ink, rule, soft, chalk, ochre } = usePalette();
   const textScale = useTextScale();
   const most = Math.max(60, ...columns.flatMap(({ dry, needed }) => [dry, needed]));
   const wide = width / Math.max(1, columns.length);
@@ -88,47 +110,69 @@ function CrewBars({ name, columns }: { name: string; columns: readonly Column[] 
   return (
     <View ref={elementRef(box)} gap={4} width="100%">
       <Label>{says}</Label>
-      <Svg width={width} height={HEIGHT} role="img" aria-label={says}>
-        {columns.map(({ from, wet, mean, dry, needed }, i) => {
-          const x = i * wide + 1;
-          const bar = Math.max(1.5, wide - 2);
-          return [
-            <Rect key={`${from} range`} x={x} y={y(dry)} width={bar} height={y(wet) - y(dry)} fill={rule} />,
-            <Rect
-              key={`${from} needed`}
-              x={x}
-              y={y(needed)}
-              width={bar}
-              height={y(0) - y(needed)}
-              fill={chalk}
-            />,
-            <Line
-              key={`${from} mean`}
-              x1={x}
-              x2={x + bar}
-              y1={y(mean)}
-              y2={y(mean)}
-              stroke={ink}
-              strokeWidth={1.6}
-            />,
-          ];
-        })}
-        <Line x1={0} x2={width} y1={y(0)} y2={y(0)} stroke={ink} strokeWidth={1} />
-        {months.map(({ i, column }, k) =>
-          (months[k + 1]?.i ?? columns.length) - i < 3 ? null : (
-            <Text
-              key={column.from}
-              x={i * wide + 1}
-              y={HEIGHT - 4}
-              fontSize={12 * textScale}
-              fill={soft}
-              fontFamily="Barlow Condensed"
-            >
-              {monthIn(say, column.from)}
-            </Text>
-          ),
-        )}
-      </Svg>
+      <View position="relative">
+        <Svg width={width} height={HEIGHT} role="img" aria-label={says}>
+          {columns.map(({ from, wet, mean, dry, needed }, i) => {
+            const x = i * wide + 1;
+            const bar = Math.max(1.5, wide - 2);
+            return [
+              <Rect
+                key={`${from} range`}
+                x={x}
+                y={y(dry)}
+                width={bar}
+                height={y(wet) - y(dry)}
+                fill={rule}
+              />,
+              <Rect
+                key={`${from} needed`}
+                x={x}
+                y={y(needed)}
+                width={bar}
+                height={y(0) - y(needed)}
+                fill={chalk}
+              />,
+              <Line
+                key={`${from} mean`}
+                x1={x}
+                x2={x + bar}
+                y1={y(mean)}
+                y2={y(mean)}
+                stroke={ink}
+                strokeWidth={1.6}
+              />,
+            ];
+          })}
+          <Line x1={0} x2={width} y1={y(0)} y2={y(0)} stroke={ink} strokeWidth={1} />
+          {columns.map(({ from, isLate }, i) =>
+            isLate ? (
+              <Rect key={`${from} late`} x={i * wide} y={y(0)} width={wide} height={4} fill={ochre} />
+            ) : null,
+          )}
+          {months.map(({ i, column }, k) =>
+            (months[k + 1]?.i ?? columns.length) - i < 3 ? null : (
+              <Text
+                key={column.from}
+                x={i * wide + 1}
+                y={HEIGHT - 4}
+                fontSize={12 * textScale}
+                fill={soft}
+                fontFamily="Barlow Condensed"
+              >
+                {monthIn(say, column.from)}
+              </Text>
+            ),
+          )}
+        </Svg>
+        {columns.map(({ from, to }, i) => (
+          <DropPlace
+            key={from}
+            id={`week ${from} ${crewId}`}
+            days={{ from, to, half: null, crewId }}
+            at={{ left: i * wide, width: wide, height: HEIGHT - FOOT }}
+          />
+        ))}
+      </View>
     </View>
   );
 }

@@ -20,6 +20,7 @@ const crew: Crew = {
 };
 const visit = (id: string, more: object = {}) => ({
   ...{ id, code: `Plot ${id}`, plotId: 'p', minutes: 20, points: 12, must: false, ladder: false },
+  ...{ late: false, below: 0, wish: null },
   ...more,
 });
 const SATURDAY = '2026-12-05';
@@ -38,6 +39,7 @@ const shared: NonNullable<SeasonPlan['shared']> = {
   ],
   schoolEnds: {},
   visits: [visit('a', { must: true }), visit('b', { ladder: true }), visit('c')],
+  ...{ leftByChoice: [], lapsed: [], moved: null },
   plan: {
     done: [
       { visitId: 'a', slotId: 's', poolId: 'wall' },
@@ -78,7 +80,7 @@ test('visits by day and crew with what they need, then what is left with its rea
   await come();
   expect(screen.getByText('2 of 3')).toBeTruthy();
   expect(screen.getByText('Sat 5 Dec 2026, morning · Wall crew')).toBeTruthy();
-  expect(screen.getByText('30 of 306 min, with the ways and beginning in one plot')).toBeTruthy();
+  expect(screen.getByText('One tree, 30 of 306 min with the ways and beginning in one plot')).toBeTruthy();
   expect(screen.getByText('12 Dec 2026 to 18 Dec 2026 · Wall crew')).toBeTruthy();
   expect(screen.queryByText(/afternoon/)).toBeNull();
   expect(screen.getByText('cannot wait · from the ground')).toBeTruthy();

@@ -1,0 +1,203 @@
+// What changed since the plan of before, what is left and why, and how it went in past years.
+import type { SeasonPlan } from '@mortisect/contracts';
+import type { Lapse, MovedBecause } from '@mortisect/core/rota';
+import type { PlainKey } from '@mortisect/words';
+import { View } from '@tamagui/core';
+import { dayWords, shortMoment } from '../../../data/moment';
+import { useSite, useTrees } from '../../../data/queries';
+import { useSay } from '../../../data/useSay';
+import { useInParts } from '../../../ui/inParts';
+import { Notice } from '../../../ui/Notice';
+import { Row, Rows } from '../../../ui/Row';
+import { Body, Section, Small } from '../../../ui/type';
+import { VisitRow } from './Places';
+import { placeWords, type Shared } from './season';
+import type { Opened } from './VisitSheet';
+
+const MOVED_WORDS: Record<MovedBecause, PlainKey> = {
+  'somebody said so': 'plan.movedAsSaid',
+  'its day went by': 'plan.movedDayWentBy',
+  'it cannot wait any more': 'plan.movedCannotWait',
+  'it is new': 'plan.movedNew',
+  'the crew works otherwise': 'plan.movedCrew',
+  'the weather': 'plan.movedWeather',
+  'others took its place': 'plan.movedOthers',
+  'there is room now': 'plan.movedRoom',
+  'it brings more': 'plan.movedBringsMore',
+};
+
+interface OfSeason {
+  shared: Shared;
+  crews: SeasonPlan['crews'];
+}
+
+export function Moved({ shared: { moved }, crews }: OfSeason) {
+  const say = useSay();
+  const timeZone = useSite().data?.site.timeZone ?? 'UTC';
+  const { shown, more } = useInParts(moved?.moves ?? [], 0, 20);
+  if (!moved) return null;
+  const points = Math.round(moved.points * 10) / 10;
+  return (
+    <View gap={6}>
+      <Section>{say('plan.whatMoved')}</Section>
+      <Small>
+        {say(points < 0 ? 'plan.movedAtLess' : 'plan.movedAtMore', {
+          at: shortMoment(moved.at, timeZone),
+          points: Math.abs(points),
+        })}
+      </Small>
+      <Rows>
+        {shown.map(({ visitId, code, from, to, because }) => (
+          <Row
+            key={visitId}
+            title={code}
+            detail={`${say('plan.fromPlaceToPlace', {
+              from: from ? placeWords(say, from, crews) : say('plan.noDay'),
+              to: to ? placeWords(say, to, crews) : say('plan.noDay'),
+            })} ${say(MOVED_WORDS[because])}`}
+          />
+        ))}
+      </Rows>
+      {more}
+    </View>
+  );
+}
+
+const LAPSE_WORDS = {
+  'its day has gone': 'plan.lapsedDay',
+  'beyond the season': 'plan.lapsedBeyond',
+  'its crew has gone': 'plan.lapsedCrew',
+} as const satisfies Record<Lapse, string>;
+
+export function Lapsed({ shared: { lapsed, visits } }: Pick<OfSeason, 'shared'>) {
+  const say = useSay();
+  if (lapsed.length === 0) return null;
+  const codeOf = new Map(visits.map(({ id, code }) => [id, code]));
+  return (
+    <Notice kind="caution" title={say('plan.whatCannotBeKept')}>
+      {lapsed
+        .map(({ visitId, why }) => say(LAPSE_WORDS[why], { tree: codeOf.get(visitId) ?? visitId }))
+        .join(' ')}
+    </Notice>
+  );
+}
+
+type Left = Shared['plan']['left'][number];
+
+const LEFT_WORDS: Record<Left['because'], PlainKey> = {
+  'nobody has the skill': 'plan.nobodyHasTheSkill',
+  'nobody has a ladder': 'plan.nobodyHasALadder',
+  'no day of its own': 'plan.noDayOfItsOwn',
+  'nobody works then': 'plan.nobodyWorksThen',
+  'longer than a slot': 'plan.longerThanAnyDay',
+  'better left': 'plan.betterLeftThisYear',
+  'others are worth more': 'plan.othersAreWorthMore',
+};
+
+interface LeftProps {
+  shared: Shared;
+  onOpen(opened: Opened): void;
+}
+
+export function LeftRows({ shared, onOpen }: LeftProps) {
+  const say = useSay();
+  const { left } = shared.plan;
+  const visitOf = new Map(shared.visits.map((visit) => [visit.id, visit]));
+  const { shown, more } = useInParts(left);
+  if (left.length === 0 && shared.leftByChoice.length === 0)
+    return <Body>{say('plan.everyVisitHasADay')}</Body>;
+  if (left.length === 0) return null;
+  return (
+    <View gap={6}>
+      <Section>{say('plan.leftUndone')}</Section>
+      <Rows>
+        {shown.map(({ visitId, because, costs, must }) => {
+          const visit = visitOf.get(visitId);
+          const code = visit?.code ?? visitId;
+          const words = say(LEFT_WORDS[because]);
+          return (
+            <VisitRow
+              key={visitId}
+              code={code}
+              must={must}
+              detail={`${must ? `${say('plan.cannotWait')} · ` : ''}${words}`}
+              aside={costsWords(say, costs)}
+              onPress={() =>
+                onOpen({ treeId: visitId, code, stands: words, must, wish: visit?.wish ?? null })
+              }
+            />
+          );
+        })}
+      </Rows>
+      {more}
+    </View>
+  );
+}
+
+export function LeftByChoice({ shared: { leftByChoice }, onOpen }: LeftProps) {
+  const say = useSay();
+  const { shown, more } = useInParts(leftByChoice);
+  if (leftByChoice.length === 0) return null;
+  return (
+    <View gap={6}>
+      <Section>{say('plan.leftOnPurpose')}</Section>
+      <Rows>
+        {shown.map(({ visitId, code, until, reason, costs, must }) => {
+          const words = say('plan.leftUntilBecause', { day: dayWords(until), reason });
+          return (
+            <VisitRow
+              key={visitId}
+              code={code}
+              must={must}
+              detail={`${must ? `${say('plan.cannotWait')} · ` : ''}${words}`}
+              aside={costsWords(say, costs)}
+              onPress={() =>
+                onOpen({ treeId: visitId, code, stands: words, must, wish: { is: 'left', until, reason } })
+              }
+            />
+          );
+        })}
+      </Rows>
+      {more}
+    </View>
+  );
+}
+
+function costsWords(say: ReturnType<typeof useSay>, costs: number): string {
+  return costs > 0
+    ? say('plan.costsPoints', { points: Math.round(costs * 10) / 10 })
+    : say('plan.costsNothing');
+}
+
+export function PastYears({ shared: { played, yearsSimulated, visits, plan } }: Pick<OfSeason, 'shared'>) {
+  const say = useSay();
+  const codeOf = useTrees().data?.trees;
+  if (played.length === 0 || plan.done.length === 0) return null;
+  const done = played.filter(({ left }) => left.length === 0);
+  const last = done
+    .flatMap(({ doneBy }) => doneBy ?? [])
+    .toSorted()
+    .at(-1);
+  const ofWet = played.reduce((most, year) => (year.left.length > most.left.length ? year : most));
+  const named = (id: string) =>
+    codeOf?.find((tree) => tree.id === id)?.code ?? visits.find((visit) => visit.id === id)?.code ?? id;
+  return (
+    <View gap={6}>
+      <Section>{say('plan.inTheWeatherOfPastYears')}</Section>
+      <Body>
+        {last
+          ? say('plan.allDoneInYears', { done: done.length, years: played.length, day: dayWords(last) })
+          : say('plan.neverAllDone', { years: played.length })}
+      </Body>
+      {ofWet.left.length > 0 ? (
+        <Body>
+          {say('plan.inTheWettestYearLeft', {
+            trees: ofWet.left.length,
+            codes: ofWet.left.slice(0, 12).map(named).join(', '),
+          })}
+        </Body>
+      ) : null}
+      {yearsSimulated ? <Small>{say('plan.theseYearsAreSimulated')}</Small> : null}
+    </View>
+  );
+}

@@ -1,0 +1,65 @@
+// A season in words and in parts, for its page.
+import type { SeasonPlan } from '@mortisect/contracts';
+import type { VisitWish } from '@mortisect/core/campaign';
+import type { Place } from '@mortisect/core/rota';
+import type { Say } from '@mortisect/words';
+import { dayWords, weekday } from '../../../data/moment';
+
+export type Shared = NonNullable<SeasonPlan['shared']>;
+export type Visit = Shared['visits'][number];
+export type Slot = Shared['slots'][number];
+type Crew = SeasonPlan['crews'][number];
+
+const HALF_WORDS = { morning: 'plan.inTheMorning', afternoon: 'plan.inTheAfternoon' } as const;
+
+/** “Sat 5 Dec, morning” or “from 14 Jan to 20 Jan”. */
+export function slotWords(say: Say, { from, to, half }: Pick<Slot, 'from' | 'to' | 'half'>): string {
+  const day = `${weekday(from).name} ${dayWords(from)}`;
+  if (half) return say(HALF_WORDS[half], { day });
+  return from === to ? day : say('plan.weekFromTo', { from: dayWords(from), to: dayWords(to) });
+}
+
+/** “Sat 5 Dec, morning, Wall crew”. */
+export function placeWords(say: Say, place: Place, crews: readonly Crew[]): string {
+  const crew = crews.find(({ id }) => id === place.crewId)?.name ?? say('plan.aCrewThatHasGone');
+  return `${slotWords(say, place)}, ${crew}`;
+}
+
+/** What somebody has said of a visit, in a few words; empty where nobody has. */
+export function wishWords(say: Say, wish: VisitWish | null, crews: readonly Crew[]): string {
+  if (!wish || wish.is === 'open') return '';
+  if (wish.is === 'left') return say('plan.leftUntil', { day: dayWords(wish.until) });
+  if (wish.is === 'not before') return say('plan.notBeforeDay', { day: dayWords(wish.day) });
+  const { from, to, half, crewId } = wish;
+  const crew = crews.find(({ id }) => id === crewId)?.name;
+  const days = from !== null && to !== null ? slotWords(say, { from, to, half }) : '';
+  return say('plan.fixedTo', { place: [days, crew].filter(Boolean).join(', ') });
+}
+
+export interface PlaceOfPlan {
+  key: string;
+  slot: Slot;
+  crew: Crew;
+  of: Shared['plan']['slots'][number];
+  visits: Visit[];
+}
+
+/** Half-days and weeks of crews in which something is done, in the order of their days. */
+export function placesOf(shared: Shared, crews: readonly Crew[]): PlaceOfPlan[] {
+  const visitOf = new Map(shared.visits.map((visit) => [visit.id, visit]));
+  const keyOf = (slotId: string, poolId: string) => `${slotId} ${poolId}`;
+  const visitsOf = new Map<string, Visit[]>();
+  for (const { visitId, slotId, poolId } of shared.plan.done) {
+    const visit = visitOf.get(visitId);
+    const key = keyOf(slotId, poolId);
+    if (visit) visitsOf.set(key, [...(visitsOf.get(key) ?? []), visit]);
+  }
+  const filled = new Map(shared.plan.slots.map((each) => [keyOf(each.slotId, each.poolId), each]));
+  return shared.slots.flatMap((slot) =>
+    crews.flatMap((crew) => {
+      const key = keyOf(slot.id, crew.id);
+      const [of, visits] = [filled.get(key), visitsOf.get(key)];
+      return of && visits ? [{ key, slot, crew, of, visits }] : [];
+    }),
+  );
+}
