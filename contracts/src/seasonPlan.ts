@@ -93,6 +93,7 @@ export const SeasonToday = z
   .object({
     day: localDay,
     madeAt: moment.nullable().describe('when it was shared out; null: never yet'),
+    isAnew: z.boolean().describe('it is of another day, and is shared out anew meanwhile'),
     halfDays: z.array(
       z.object({
         half: z.enum(halves),

@@ -22,6 +22,7 @@ import { useOutbox } from './outbox';
 import { waitingOf } from './pending';
 import { usePreferences } from './preferences';
 import { COMPUTED_HERE, keepOnDevice, knownTrees, queryClient, sinceLoaded, walkKnown } from './queryClient';
+import { seasonTodayQuery } from './seasonPlan';
 
 /** Who sets the clock of a device goes elsewhere for it and comes back to this page. */
 export const healthQuery = { queryKey: ['health'], queryFn: health };
@@ -239,7 +240,7 @@ export async function readPlots(plotIds: readonly string[]): Promise<void> {
   for (const plotId of plotIds) await readPlot(plotId).catch(note);
   const rest = [
     ...[listedTreesQuery(unitsHere()), openWorkQuery, keptPlansQuery(queryClient)],
-    ...[runQuery, aftercare, people, jobs, timingQuery],
+    ...[runQuery, aftercare, people, jobs, timingQuery, seasonTodayQuery],
   ];
   for (const query of rest) await queryClient.fetchQuery<unknown>(query).catch(note);
   if (failed.length > 0) throw failed[0];

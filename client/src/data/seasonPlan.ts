@@ -6,3 +6,17 @@ export const SEASON_PLAN = ['season-plan'];
 
 export const useSeasonPlan = () =>
   useQuery({ queryKey: SEASON_PLAN, queryFn: ({ signal }) => ask('getSeasonPlan', {}, signal) });
+
+const ANEW_EVERY_MS = 20_000;
+
+export const seasonTodayQuery = {
+  queryKey: [...SEASON_PLAN, 'today'],
+  queryFn: () => ask('getSeasonToday', {}),
+};
+
+/** What each crew does today; asked again while the season is shared out anew. */
+export const useSeasonToday = () =>
+  useQuery({
+    ...seasonTodayQuery,
+    refetchInterval: ({ state }) => (state.data?.isAnew ? ANEW_EVERY_MS : false),
+  });

@@ -192,6 +192,8 @@ export class FakeServer {
         return { people: ['Boat crew', 'Wall crew'] };
       case 'getJobs':
         return { jobs: this.jobs };
+      case 'getSeasonToday':
+        return { day: NOW.slice(0, 10), madeAt: null, isAnew: false, halfDays: [] };
       case 'putJob':
         return this.putJob(id, body as { job: unknown });
       case 'getRound':

@@ -239,7 +239,7 @@ function handlers({ db, config, access, pool, now, changes, copies, field, liste
       }),
     getOpenWork: ({ query }) => getOpenWork(db, Number(now().slice(0, 4)), query.since),
     getSeasonPlan: () => getSeasonPlan(season()),
-    getSeasonToday: () => getSeasonToday({ db, now: now() }),
+    getSeasonToday: () => getSeasonToday(season()),
     getSeasonCsv: ({ say }) => seasonCsv(say, season()),
     getSeasonCalendar: ({ query, say }) => seasonCalendar(say, season(), query.crew ?? null),
     getSeasonProgram: () => seasonProgram(season()),

@@ -3,7 +3,7 @@ import { appRoutes, type SeasonPlan } from '@mortisect/contracts';
 import type { SiteRecord } from '@mortisect/core/records';
 import highsLoader from 'highs';
 import { pino } from 'pino';
-import { deviceId, NOW, type Orchard, openOrchard, requestsTo } from '../testing/orchard';
+import { deviceId, NOW, newId, type Orchard, openOrchard, requestsTo } from '../testing/orchard';
 import { makePlanKeeper } from './keptPlans';
 
 let orchard: Orchard;
@@ -55,7 +55,9 @@ test('the season as files: a line for each visit, an event for each half-day of 
   const { plan, visits } = await shared();
   const csv = await get('/api/season-plan.csv').expect(200);
   const [head, ...lines] = csv.text.trim().split(/\r?\n/);
-  expect(head).toBe('from,to,half-day,crew,tree,minutes,cannot wait,"left undone, costs points"');
+  expect(head).toBe(
+    'from,to,half-day,crew,tree,minutes,cannot wait,"left undone, costs points","left by choice, reason"',
+  );
   expect(lines).toHaveLength(visits.length);
   expect(lines.filter((line) => /^\d{4}-\d\d-\d\d,/.test(line))).toHaveLength(plan.done.length);
   const places = new Set(plan.done.map(({ slotId, poolId }) => `${poolId} ${slotId}`));
@@ -93,3 +95,61 @@ test('nobody works: it says so; somebody who works only on days that are gone le
   ).toBe(true);
   expect(reasons.has('nobody works then')).toBe(true);
 }, 90_000);
+
+test('what somebody says of a visit goes before the plan; what moved is told with why', async () => {
+  const crew = {
+    ...{ id: 'c', name: 'Wall crew', people: 2, ladders: 2, skills: [], daysOff: [] },
+    ...{ weekdays: [1, 2, 3, 4, 5, 6, 7], fromHour: 8, toHour: 16 },
+  };
+  await crewsAre(() => [crew]);
+  const before = await shared();
+  const [first, second] = before.plan.done.map(({ visitId }) => visitId) as [string, string];
+  const week = before.slots.find(({ half }) => half === null);
+  const said = (treeId: string, wish: object) =>
+    put(`/api/actions/${newId()}`, { kind: 'visitWished', at: NOW, treeId, wish });
+  const { from = '', to = '' } = week ?? {};
+  await said(first, { is: 'fixed', from, to, half: null, crewId: 'c' }).expect(200);
+  await said(second, { is: 'left', until: '2027-12-31', reason: 'A nest' }).expect(200);
+  const plan = await shared();
+  expect(plan.plan.done.find(({ visitId }) => visitId === first)).toMatchObject({
+    slotId: week?.id,
+    poolId: 'c',
+  });
+  expect(plan.visits.find(({ id }) => id === first)?.wish).toMatchObject({ is: 'fixed', from });
+  expect(plan.leftByChoice).toMatchObject([{ visitId: second, reason: 'A nest', until: '2027-12-31' }]);
+  expect(plan.visits).toHaveLength(before.visits.length - 1);
+  const moves = plan.moved?.moves.map(({ visitId, because }) => [visitId, because]);
+  expect(moves).toContainEqual([first, 'somebody said so']);
+  expect(moves).toContainEqual([second, 'somebody said so']);
+  expect((await get('/api/season-plan.csv').expect(200)).text).toContain('A nest');
+  // Today’s half-days come from the same plan
+  const today = appRoutes.getSeasonToday.response.parse(await read('/api/season-plan/today'));
+  const now = before.slots.filter(({ half, from: day }) => half && day === today.day).map(({ id }) => id);
+  expect(today.halfDays.flatMap(({ treeIds }) => treeIds).sort()).toEqual(
+    plan.plan.done.flatMap(({ visitId, slotId }) => (now.includes(slotId) ? visitId : [])).sort(),
+  );
+  // Taken back, it is planned like any other
+  await said(first, { is: 'open' }).expect(200);
+  expect((await shared()).visits.find(({ id }) => id === first)?.wish).toEqual({ is: 'open' });
+}, 90_000);
+
+test.each([
+  ['nothing fixed', { is: 'fixed', from: null, to: null, half: null, crewId: null }],
+  [
+    'a last day before the first',
+    { is: 'fixed', from: '2027-01-02', to: '2027-01-01', half: null, crewId: null },
+  ],
+  ['half of two days', { is: 'fixed', from: '2027-01-01', to: '2027-01-02', half: 'morning', crewId: null }],
+  ['only a first day', { is: 'fixed', from: '2027-01-01', to: null, half: null, crewId: 'c' }],
+  ['left without a reason', { is: 'left', until: '2027-01-01', reason: ' ' }],
+  ['a day that is none', { is: 'not before', day: '2027-02-30' }],
+])('%s is refused where it is said', async (_, wish) => {
+  const [treeId] = (await shared()).visits.map(({ id }) => id);
+  const { body } = await put(`/api/actions/${newId()}`, {
+    kind: 'visitWished',
+    at: NOW,
+    treeId,
+    wish,
+  }).expect(400);
+  expect(body.errors[0].path).toMatch(/^wish/);
+});

@@ -67,8 +67,8 @@ const digest = (of: unknown): string => createHash('sha256').update(JSON.stringi
 
 /** As text: the database would put the keys of an object in an order of its own. */
 async function keptSeason(db: Db): Promise<Kept | null> {
-  const json = await kept<string>(db, KEPT_AS);
-  return json === null ? null : JSON.parse(json);
+  const last = await kept<{ json: string }>(db, KEPT_AS);
+  return last && JSON.parse(last.json);
 }
 
 /** What was said last of the visit of each tree. */
@@ -110,7 +110,7 @@ async function made({ db, pool, lister, now }: Asked): Promise<Made> {
         ? { at: now, points: gain(shared) - gain(last.shared), moves }
         : (last?.moved ?? null);
     const keptNow: Kept = { stamp, madeAt: now, shared, moved };
-    await whereItCan(keep(db, KEPT_AS, JSON.stringify(keptNow)));
+    await whereItCan(keep(db, KEPT_AS, { json: JSON.stringify(keptNow) }));
     return keptNow;
   });
   return season ? { ...told, season, state: 'planned' } : { ...told, state: 'nothing to do' };
@@ -160,15 +160,20 @@ export async function getSeasonPlan(asked: Asked): Promise<SeasonPlan> {
 }
 
 /**
- * What each crew has to do today, as it was shared out last: nothing is reckoned for it.
+ * What each crew has to do today, as it was shared out last. Nobody waits for it: of another day it is told as it stands, and shared out anew
+ * meanwhile.
  *
  * @returns half-days with visits, the morning first
  */
-export async function getSeasonToday({ db, now }: Pick<Asked, 'db' | 'now'>): Promise<SeasonToday> {
+export async function getSeasonToday(asked: Asked): Promise<SeasonToday> {
+  const { db, now } = asked;
   const { site } = await getSiteRecord(db);
   const day = dayAt(now, site.timeZone);
   const season = await keptSeason(db);
-  if (!season) return { day, madeAt: null, halfDays: [] };
+  if (!season) return { day, madeAt: null, isAnew: false, halfDays: [] };
+  const isAnew = dayAt(season.madeAt, site.timeZone) !== day;
+  // Whoever asks for the season next is told what went wrong
+  if (isAnew) void made(asked).catch(() => undefined);
   const { rota, plan } = season.shared;
   const halfDays = rota.slots.flatMap(({ id, from, half }) =>
     site.crews.flatMap((crew) => {
@@ -179,7 +184,7 @@ export async function getSeasonToday({ db, now }: Pick<Asked, 'db' | 'now'>): Pr
       return [{ half, crewId: crew.id, crew: crew.name, treeIds }];
     }),
   );
-  return { day, madeAt: season.madeAt, halfDays };
+  return { day, madeAt: season.madeAt, isAnew, halfDays };
 }
 
 const CSV_COLUMNS: readonly PlainKey[] = [

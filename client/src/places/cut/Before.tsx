@@ -6,9 +6,10 @@ import type { Stop } from '@mortisect/core/run';
 import type { Say } from '@mortisect/words';
 import { goalWords, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
-import { useRouter } from 'expo-router';
+import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTiming } from '../../data/queries';
+import { useSeasonToday } from '../../data/seasonPlan';
 import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { CheckRow } from '../../ui/CheckRow';
@@ -38,8 +39,10 @@ export function Before({ here }: { here: RunHere }) {
   const timing = useTiming();
   const timingNow = timing.data;
   const [said, setSaid] = useState<ReadonlySet<string> | null>(null);
-  // Until somebody says otherwise, the trees that have a window now
-  const chosen = said ?? openNow(run.stops, timingNow);
+  const { crew, half } = useLocalSearchParams<{ crew?: string; half?: string }>();
+  const halfDay = useSeasonToday().data?.halfDays.find((each) => each.crewId === crew && each.half === half);
+  // Until somebody says otherwise, those that the season has for a crew, else the trees that have a window now
+  const chosen = said ?? (halfDay ? new Set(halfDay.treeIds) : openNow(run.stops, timingNow));
   const picked = run.stops.filter(({ tree }) => chosen.has(tree.id));
   const order = useStopOrder(picked);
   const inRun = inOrder(picked, order?.order ?? []);
@@ -84,6 +87,9 @@ export function Before({ here }: { here: RunHere }) {
         }
       >
         <Section>{say('cut.treesInThisOrder')}</Section>
+        {halfDay && said === null ? (
+          <Small>{say('cut.asTheSeasonHasIt', { crew: halfDay.crew })}</Small>
+        ) : null}
         {inRun.length === 0 ? (
           <Notice kind="caution" title={say('cut.noTreeIsChosen')}>
             {say('cut.noTreeCanBeCutRightNow')}

@@ -344,3 +344,21 @@ describe('after a big cut', () => {
     expect(last(server, 'stoodBack').note).toBe('');
   });
 });
+
+test('the trees that the season has for a crew today are chosen, until somebody chooses otherwise', async () => {
+  const server = orchard();
+  const halfDay = { half: 'morning', crewId: 'wall', crew: 'Wall crew', treeIds: ['elsewhere'] };
+  server.instead.set('getSeasonToday', () => ({
+    ...{ day: NOW.slice(0, 10), madeAt: NOW, isAnew: false, halfDays: [halfDay] },
+  }));
+  at.path = '/cut';
+  at.params = { crew: 'wall', half: 'morning' };
+  show(<CutPlace />, server);
+  await screen.findByText('Wall crew, as the season has it today.');
+  const tree = screen.getByRole('checkbox', { name: /Tree A/ });
+  expect(tree.getAttribute('aria-checked')).toBe('false');
+  fireEvent.click(tree);
+  expect(screen.queryByText(/as the season has it/)).toBeNull();
+  expect(screen.getByRole('checkbox', { name: /Tree A/ }).getAttribute('aria-checked')).toBe('true');
+  at.params = {};
+});

@@ -29,6 +29,7 @@ import { CareRows, RecheckRows } from './Aftercare';
 import { BlightRows, EmergencyRows, FrostRows, ProtectantRows } from './CannotWait';
 import { CuttingWeather } from './CuttingWeather';
 import { FirstHour } from './FirstHour';
+import { SeasonRows } from './SeasonRows';
 import { useNextStep } from './useNextStep';
 import { JobRows, QuestionRows, RoundRow } from './Walking';
 
@@ -101,7 +102,10 @@ export function Today() {
           <FrostRows timingNow={timing} today={today} />
           <ProtectantRows timingNow={timing} />
           {here ? (
-            <CutsRow run={here.run} today={today} />
+            <>
+              <CutsRow run={here.run} today={today} />
+              <SeasonRows run={here.run} />
+            </>
           ) : (
             <Row title={say('today.planningTheCuts')} detail={says} />
           )}

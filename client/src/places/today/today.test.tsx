@@ -239,3 +239,19 @@ describe('an orchard without a tree', () => {
     expect(await screen.findByText(/^This device does not say where it is/)).toBeTruthy();
   });
 });
+
+test('what the season has for each crew today leads into Cut; what is done counts by itself', async () => {
+  const server = new FakeServer([detail([finding(ID(11), 'S', 'FB_CANK_A')])]);
+  const halfDay = { half: 'morning', crewId: 'wall crew', crew: 'Wall crew', treeIds: ['a', 'gone'] };
+  server.instead.set('getSeasonToday', () => ({
+    ...{ day: NOW.slice(0, 10), madeAt: NOW, isAnew: false },
+    halfDays: [halfDay, { ...halfDay, half: 'afternoon', crew: 'Boat crew', treeIds: ['gone'] }],
+  }));
+  const rowTo = await come(server);
+  await screen.findByText('Wall crew, this morning: 2 trees');
+  expect(rowTo('Wall crew, this morning')).toBe('/cut?crew=wall%20crew&half=morning');
+  expect(screen.getByText('one is done; still to do: Tree A')).toBeTruthy();
+  expect(screen.getByText('Boat crew, this afternoon: one tree')).toBeTruthy();
+  expect(screen.getByText('all of it is done')).toBeTruthy();
+  expect(rowTo('Boat crew')).toBeNull();
+});

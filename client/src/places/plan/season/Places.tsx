@@ -50,7 +50,12 @@ function OfPlace({ place: { key, slot, crew, of, visits }, crews, isFirst, onOpe
   return (
     <DropPlace id={key} days={{ from, to, half, crewId: crew.id }}>
       <View gap={6}>
-        <PressRow onPress={() => setOpen(!isOpen)} aria-expanded={isOpen} borderBottomWidth={0}>
+        <PressRow
+          onPress={() => setOpen(!isOpen)}
+          aria-expanded={isOpen}
+          borderBottomWidth={0}
+          borderLeftWidth={0}
+        >
           <View flex={1} minWidth={0}>
             <Section>{where}</Section>
             <Small>

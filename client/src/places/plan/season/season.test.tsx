@@ -2,8 +2,8 @@
 import '../../../workers/importMeta';
 import type { SeasonPlan } from '@mortisect/contracts';
 import type { Crew } from '@mortisect/core/campaign';
-import type { Site } from '@mortisect/core/records';
-import { configure, fireEvent, screen, waitFor } from '@testing-library/react';
+import type { ActionBody, Site } from '@mortisect/core/records';
+import { configure, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { FakeServer } from '../../../testing/fakeServer';
 import { at, press, show, write } from '../../../testing/here';
 import { detail, NOW } from '../../../testing/orchard';
@@ -159,4 +159,94 @@ test('a crew is changed, and taken out', async () => {
   press(/^Wall crew/);
   press('Take this crew out');
   await waitFor(() => expect(saved(server)[1]).toEqual([]));
+});
+
+const wishes = (server: FakeServer) =>
+  server
+    .bodies<ActionBody>('putAction')
+    .flatMap((body) => (body.kind === 'visitWished' ? [[body.treeId, body.wish]] : []));
+
+test('a visit is fixed to days and a crew, not before a day, or left with a reason; nothing half said is recorded', async () => {
+  const server = await come();
+  press(/^Plot a/);
+  fireEvent.click(screen.getByRole('radio', { name: 'Fix it' }));
+  press('Save');
+  expect(screen.getByText('Choose a day, a crew or both.')).toBeTruthy();
+  expect(screen.getByText(/^This work cannot wait/)).toBeTruthy();
+  fireEvent.change(screen.getByLabelText('On which days'), { target: { value: 'w' } });
+  fireEvent.change(screen.getByLabelText('Who does it'), { target: { value: 'wall' } });
+  press('Save');
+  await waitFor(() => expect(screen.queryByText('Save')).toBeNull());
+  press(/^Plot b/);
+  fireEvent.click(screen.getByRole('radio', { name: 'Not before' }));
+  fireEvent.change(within(screen.getByRole('dialog')).getByRole('combobox'), { target: { value: SATURDAY } });
+  press('Save');
+  await waitFor(() => expect(screen.queryByText('Save')).toBeNull());
+  press(/^Plot c/);
+  fireEvent.click(screen.getByRole('radio', { name: 'Not this season' }));
+  press('Save');
+  expect(screen.getByText('Say why it is left.')).toBeTruthy();
+  write('Why it is left', ' A nest ');
+  press('Save');
+  await waitFor(() => expect(wishes(server)).toHaveLength(3));
+  expect(wishes(server)).toEqual([
+    ['a', { is: 'fixed', from: '2026-12-12', to: '2026-12-18', half: null, crewId: 'wall' }],
+    ['b', { is: 'not before', day: SATURDAY }],
+    ['c', { is: 'left', until: '2026-12-18', reason: 'A nest' }],
+  ]);
+});
+
+test('what was said, what is late, what moved and what can be kept no more stand in words; the same said again is not recorded', async () => {
+  const place = { from: SATURDAY, to: SATURDAY, half: 'morning', crewId: 'wall' } as const;
+  const fixed = { is: 'fixed', ...place } as const;
+  const server = await come({
+    shared: {
+      ...shared,
+      visits: [visit('a', { wish: fixed, below: 0.5 }), visit('b', { late: true, below: 1.25 }), visit('c')],
+      leftByChoice: [
+        {
+          visitId: 'd',
+          code: 'Plot d',
+          plotId: 'p',
+          until: '2027-08-01',
+          reason: 'A nest',
+          costs: 3.14,
+          must: true,
+        },
+      ],
+      lapsed: [{ visitId: 'c', why: 'its crew has gone' }],
+      moved: {
+        ...{ at: NOW, points: -1.04 },
+        moves: [
+          {
+            visitId: 'b',
+            code: 'Plot b',
+            from: { ...place, crewId: 'gone' },
+            to: null,
+            because: 'the weather',
+          },
+        ],
+      },
+    },
+  });
+  expect(
+    screen.getByText(
+      'from the ground · fixed: Sat 5 Dec 2026, morning, Wall crew · 0.5 points less than on its best day',
+    ),
+  ).toBeTruthy();
+  // Rows of the third place on stand folded
+  expect(screen.getByText('from the ground · late: 1.3 points less than on its best day')).toBeTruthy();
+  expect(screen.getByText('cannot wait · until 1 Aug 2027: A nest')).toBeTruthy();
+  expect(screen.getByText('costs 3.1 points')).toBeTruthy();
+  expect(screen.getByText('Plot c: its crew has gone.')).toBeTruthy();
+  expect(
+    screen.getByText(
+      'From Sat 5 Dec 2026, morning, a crew that has gone to no day. The weather leaves fewer hours there.',
+    ),
+  ).toBeTruthy();
+  expect(screen.getByText(/: one point less\.$/)).toBeTruthy();
+  press(/^Plot a/);
+  press('Save');
+  await waitFor(() => expect(screen.queryByText('Save')).toBeNull());
+  expect(wishes(server)).toEqual([]);
 });

@@ -1,0 +1,35 @@
+// What the season has for each crew today: one tap leads into Cut with those trees.
+import type { Run } from '@mortisect/core/run';
+import { useSeasonToday } from '../../data/seasonPlan';
+import { useSay } from '../../data/useSay';
+import { Row } from '../../ui/Row';
+
+const SHOWN = 6;
+const TITLE = { morning: 'today.crewInTheMorning', afternoon: 'today.crewInTheAfternoon' } as const;
+
+export function SeasonRows({ run }: { run: Run }) {
+  const say = useSay();
+  const halfDays = useSeasonToday().data?.halfDays ?? [];
+  const waiting = new Map(run.waiting.map(({ tree }) => [tree.id, tree.code]));
+  return halfDays.map(({ half, crewId, crew, treeIds }) => {
+    const left = treeIds.flatMap((id) => waiting.get(id) ?? []);
+    // What is done is in no list any more
+    const done = treeIds.length - left.length;
+    return (
+      <Row
+        key={`${half} ${crewId}`}
+        {...(left.length > 0 && { href: `/cut?crew=${encodeURIComponent(crewId)}&half=${half}` as const })}
+        title={say(TITLE[half], { crew, trees: treeIds.length })}
+        detail={
+          left.length === 0
+            ? say('today.allOfThemDone')
+            : say('today.treesDoneAndLeft', {
+                done,
+                codes: left.slice(0, SHOWN).join(', '),
+                more: Math.max(0, left.length - SHOWN),
+              })
+        }
+      />
+    );
+  });
+}
