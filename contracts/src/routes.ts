@@ -1,5 +1,6 @@
 // The table of the routes that read and keep: the one place that says what the app may ask.
 
+import { localDay } from '@mortisect/core/measure';
 import { KeptPlan } from '@mortisect/core/plan';
 import {
   Action,
@@ -595,6 +596,18 @@ export const appRoutes = {
       crew: z.string().min(1).max(64).optional().describe('id of a crew; all where missing'),
     }),
     rawAnswer: 'text/calendar; charset=utf-8',
+    response: RawFile,
+  }),
+  getWeekSheet: route({
+    method: 'get',
+    path: '/api/season-plan/week.pdf',
+    tag: 'Files',
+    summary: 'What a crew does in a week by the season, with the cut sheets of its trees, to be printed',
+    query: SheetQuery.extend({
+      crew: z.string().min(1).max(64).describe('id of the crew'),
+      from: localDay.optional().describe('first of seven days; the next on which it has work where missing'),
+    }),
+    rawAnswer: 'application/pdf',
     response: RawFile,
   }),
   getSeasonProgram: route({

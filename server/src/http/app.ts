@@ -51,6 +51,7 @@ import {
   seasonCalendar,
   seasonCsv,
   seasonProgram,
+  weekSheet,
 } from '../services/seasonPlan';
 import { endSession, getSessions } from '../services/sessions';
 import { getSiteRecord, putSite } from '../services/site';
@@ -242,6 +243,8 @@ function handlers({ db, config, access, pool, now, changes, copies, field, liste
     getSeasonToday: () => getSeasonToday(season()),
     getSeasonCsv: ({ say }) => seasonCsv(say, season()),
     getSeasonCalendar: ({ query, say }) => seasonCalendar(say, season(), query.crew ?? null),
+    getWeekSheet: ({ query, request, say: { locale } }) =>
+      weekSheet(season(), { ...query, now: now(), signal: whileWaited(request), locale }),
     getSeasonProgram: () => seasonProgram(season()),
     getListedTrees: ({ query: { units, since } }) => lister.read(units, since),
     getChanges: ({ query }) => ({ fileName: '', content: changes.listen(query.device ?? null) }),

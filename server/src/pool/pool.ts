@@ -13,7 +13,7 @@ import { ZodError } from 'zod';
 import type { CopyRead } from '../files/archiveFile';
 import type { TreeFile, TreeFileRead } from '../files/readTrees';
 import type { WeatherFile, WeatherFileRead } from '../files/readWeather';
-import type { SheetPaper, TreeSheet } from '../files/sheet/sheet';
+import type { SheetPaper, TreeSheet, WeekSheet } from '../files/sheet/sheet';
 import { doesNotFit, HttpProblem } from '../refusal';
 import type { DamagedPage } from '../store/pages';
 import type { ComputeName } from './computeNames';
@@ -60,7 +60,7 @@ export interface Pool {
   treePlan: Off<typeof planOf.treePlan>;
   /** @throws {HttpProblem} 503 where too much waits already or it took too long */
   cutSheet(
-    task: { sheets: TreeSheet[]; paper: SheetPaper; locale: Locale },
+    task: { sheets: TreeSheet[]; paper: SheetPaper; locale: Locale; week?: WeekSheet | null },
     signal?: AbortSignal,
   ): Promise<Uint8Array<ArrayBuffer>>;
   readWeatherFile(file: WeatherFile, signal?: AbortSignal): Promise<WeatherFileRead>;

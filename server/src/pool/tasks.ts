@@ -3,7 +3,7 @@ import type { Locale } from '@mortisect/words';
 import type { CopyRead } from '../files/archiveFile';
 import type { TreeFile, TreeFileRead } from '../files/readTrees';
 import type { WeatherFile, WeatherFileRead } from '../files/readWeather';
-import type { SheetPaper, TreeSheet } from '../files/sheet/sheet';
+import type { SheetPaper, TreeSheet, WeekSheet } from '../files/sheet/sheet';
 import type { DamagedPage } from '../store/pages';
 import { type Sliced, slicesOf } from './slices';
 
@@ -22,14 +22,16 @@ export async function cutSheet({
   sheets,
   paper,
   locale,
+  week = null,
 }: {
   sheets: TreeSheet[];
   paper: SheetPaper;
   locale: Locale;
+  week?: WeekSheet | null;
 }): Promise<Uint8Array<ArrayBuffer>> {
   const { cutSheetPdf } = await import('../files/sheet/sheet');
   const { sayIn } = await import('@mortisect/words/all');
-  return cutSheetPdf(sayIn(locale), sheets, paper);
+  return cutSheetPdf(sayIn(locale), sheets, paper, week);
 }
 
 export async function readWeatherFile(file: WeatherFile): Promise<Sliced<WeatherFileRead, 'hours'>> {

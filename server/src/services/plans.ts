@@ -8,7 +8,7 @@ import { limbNames } from '@mortisect/core/tree';
 import { type Locale, type PlainKey, type Say, unitsOfLocale } from '@mortisect/words';
 import { limbIn, told } from '@mortisect/words/trade';
 import { dayAt } from '../files/day';
-import type { SheetPaper, TreeSheet } from '../files/sheet/sheet';
+import type { SheetPaper, TreeSheet, WeekSheet } from '../files/sheet/sheet';
 import { csvOf } from '../files/writeTrees';
 import type { Pool } from '../pool/pool';
 import type { Db } from '../store/openDb';
@@ -16,7 +16,7 @@ import { keptPlansOf } from './keptPlans';
 import { getPlotTrees, getTree, placesOf } from './orchard';
 import { getSiteRecord } from './site';
 
-interface RawFile {
+export interface RawFile {
   fileName: string;
   content: string | Uint8Array<ArrayBuffer>;
 }
@@ -89,7 +89,7 @@ export async function planCsv(
   return { fileName: `${fileWord(detail.tree.code)}-plan.csv`, content: csvOf(rows, columns) };
 }
 
-interface Printed {
+export interface Printed {
   paper: SheetPaper;
   /** Language of the sheet. */
   locale: Locale;
@@ -124,9 +124,16 @@ export async function plotCutSheet(
   return { fileName: `${fileWord(plotId)}-cut-sheet.pdf`, content };
 }
 
-async function drawn(db: Db, pool: Pool, details: TreeDetail[], printed: Printed) {
+/** @param week what a crew does in a week, before the sheets of its trees */
+export async function drawn(
+  db: Db,
+  pool: Pool,
+  details: TreeDetail[],
+  printed: Printed,
+  week: WeekSheet | null = null,
+) {
   const { paper, locale, signal } = printed;
-  return pool.cutSheet({ sheets: await sheets(db, details, printed), paper, locale }, signal);
+  return pool.cutSheet({ sheets: await sheets(db, details, printed), paper, locale, week }, signal);
 }
 
 async function sheets(db: Db, details: TreeDetail[], { units, locale, now }: Printed): Promise<TreeSheet[]> {
@@ -176,7 +183,7 @@ async function treeToPlan(db: Db, treeId: string, now: string) {
   };
 }
 
-function fileWord(text: string): string {
+export function fileWord(text: string): string {
   return (
     text
       .toLowerCase()

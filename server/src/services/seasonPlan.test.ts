@@ -153,3 +153,24 @@ test.each([
   }).expect(400);
   expect(body.errors[0].path).toMatch(/^wish/);
 });
+
+test('the week of a crew on paper: its half-days with trees to tick off, then the cut sheets of those trees', async () => {
+  const { plan, visits, slots } = await shared();
+  const week = async (query: string) => {
+    const { body } = await get(`/api/season-plan/week.pdf?crew=c${query}`).expect(200);
+    const text = (body as Buffer).toString('latin1');
+    return { text, pages: text.match(/\/Type \/Page\b/g)?.length ?? 0 };
+  };
+  const first = slots.find(({ id }) => plan.done.some(({ slotId }) => slotId === id));
+  const last = new Date(Date.parse(`${first?.from}T12:00:00Z`) + 6 * 86_400_000).toISOString().slice(0, 10);
+  const ofWeek = slots.filter(({ from }) => from >= (first?.from ?? '') && from <= last).map(({ id }) => id);
+  const trees = plan.done.filter(({ slotId }) => ofWeek.includes(slotId));
+  expect(trees.length).toBeGreaterThan(0);
+  expect(trees.length).toBeLessThan(visits.length + 1);
+  // A page of the week and at least one of each tree
+  expect((await week('')).pages).toBeGreaterThanOrEqual(1 + trees.length);
+  expect((await week(`&from=${first?.from}`)).pages).toBe((await week('')).pages);
+  expect((await week('&from=2029-01-01')).pages).toBe(1);
+  await get('/api/season-plan/week.pdf?crew=nobody').expect(404);
+  await get('/api/season-plan/week.pdf?crew=c&from=2027-02-30').expect(400);
+}, 120_000);

@@ -6,6 +6,7 @@ import { unitsOf } from '@mortisect/core/measure';
 import type { Site } from '@mortisect/core/records';
 import type { Move } from '@mortisect/core/rota';
 import type { ListedTree } from '@mortisect/core/run';
+import { dayAfter } from '@mortisect/core/weather';
 import { type PlainKey, type Say, unsaid } from '@mortisect/words';
 import { and, asc, eq } from 'drizzle-orm';
 import { type CalendarEvent, calendarOf } from '../files/calendar';
@@ -20,13 +21,10 @@ import { actions } from '../store/schema';
 import { Answers } from './answers';
 import { keep, kept } from './keepsakes';
 import type { TreeLister } from './listedTrees';
-import { getSiteRecord } from './site';
+import { details, getTrees } from './orchard';
+import { drawn, fileWord, type Printed, type RawFile } from './plans';
+import { getSite, getSiteRecord } from './site';
 import { seasonFacts } from './timing';
-
-interface RawFile {
-  fileName: string;
-  content: string;
-}
 
 const MOST_KEPT = 4;
 const answers = new WeakMap<Db, Answers>();
@@ -274,6 +272,47 @@ export async function seasonCalendar(say: Say, asked: Asked, crewId: string | nu
   );
   const name = own.map((crew) => crew.name).join(', ');
   return { fileName: 'season.ics', content: calendarOf(say, name, events, asked.now) };
+}
+
+const WEEK_DAYS = 7;
+
+/**
+ * A week of a crew, then the cut sheets of its trees in the order of their days.
+ *
+ * @throws {HttpProblem} 404 for a crew that does not work here
+ */
+export async function weekSheet(
+  asked: Asked,
+  { crew: crewId, from: asksFrom, ...printed }: Printed & { crew: string; from?: string | undefined },
+): Promise<RawFile> {
+  const { db, pool } = asked;
+  const { shared, crews } = await getSeasonPlan(asked);
+  const crew = crews.find(({ id }) => id === crewId);
+  if (!crew) throw notThere(unsaid('problem.theCrew'));
+  const [site, { plots }] = await Promise.all([getSite(db), getTrees(db)]);
+  const plotOf = new Map(plots.map(({ id, name }) => [id, name]));
+  const visitOf = new Map(shared?.visits.map((visit) => [visit.id, visit]));
+  const places = (shared?.slots ?? []).flatMap((slot) => {
+    const at = shared?.plan.slots.find(({ slotId, poolId }) => slotId === slot.id && poolId === crewId);
+    const own = shared?.plan.done.filter(({ slotId, poolId }) => slotId === slot.id && poolId === crewId);
+    const trees = own?.flatMap(({ visitId }) => visitOf.get(visitId) ?? []) ?? [];
+    return at && trees.length > 0 ? [{ ...slot, needed: at.needed, workable: at.workable, trees }] : [];
+  });
+  const from = asksFrom ?? places[0]?.from ?? dayAt(asked.now, site.site.timeZone);
+  const to = dayAfter(from, WEEK_DAYS - 1);
+  const ofWeek = places.filter((place) => place.to >= from && place.from <= to);
+  const week = {
+    ...{ crew: crew.name, site: site.site.name, from, to },
+    places: ofWeek.map((place) => ({
+      ...place,
+      trees: place.trees.map((tree) => ({ ...tree, plot: plotOf.get(tree.plotId) ?? '' })),
+    })),
+  };
+  const ids = ofWeek.flatMap(({ trees }) => trees.map(({ id }) => id));
+  const byId = new Map((await details(db, ids)).map((detail) => [detail.tree.id, detail]));
+  const inOrder = ids.flatMap((id) => byId.get(id) ?? []);
+  const content = await drawn(db, pool, inOrder, printed, week);
+  return { fileName: `${fileWord(crew.name)}-${from}.pdf`, content };
 }
 
 /** The program that the plan was chosen by, in CPLEX LP format, for other solvers to read. */

@@ -84,11 +84,12 @@ const PLAN_MS = 700;
 
 type Doc = InstanceType<typeof PDFDocument>;
 
-/** The sheets of these trees, each from a page of its own. */
+/** The sheets of these trees, each from a page of its own, behind that of the week where there is one. */
 export function cutSheetPdf(
   say: Say,
   sheets: TreeSheet[],
   paper: SheetPaper,
+  week: WeekSheet | null = null,
 ): Promise<Uint8Array<ArrayBuffer>> {
   const doc = new PDFDocument({ size: paper, margin: MARGIN, bufferPages: true, autoFirstPage: false });
   const parts: Uint8Array[] = [];
@@ -98,11 +99,80 @@ export function cutSheetPdf(
     doc.on('error', reject);
   });
   for (const [name, file] of Object.entries(FONTS)) doc.registerFont(name, file);
+  if (week) weekPages(say, doc, week);
   for (const sheet of sheets) treePages(say, doc, sheet);
-  if (sheets.length === 0) nothingPlanned(say, doc);
+  if (sheets.length === 0 && !week) nothingPlanned(say, doc);
   numbered(say, doc);
   doc.end();
   return done;
+}
+
+/** A week of a crew: its half-days, and what is done in each. */
+export interface WeekSheet {
+  crew: string;
+  site: string;
+  from: string;
+  to: string;
+  places: {
+    from: string;
+    to: string;
+    half: 'morning' | 'afternoon' | null;
+    needed: number;
+    workable: number;
+    trees: { code: string; plot: string; minutes: number; must: boolean; ladder: boolean; late: boolean }[];
+  }[];
+}
+
+const HALVES = { morning: 'files.seasonMorning', afternoon: 'files.seasonAfternoon' } as const;
+
+function weekPages(say: Say, doc: Doc, { crew, site, from, to, places }: WeekSheet): void {
+  doc.addPage();
+  doc
+    .font('head')
+    .fontSize(30)
+    .text(crew, MARGIN, MARGIN - 4, { width: widthOf(doc) });
+  const days = { from: dayIn(say, from), to: dayIn(say, to) };
+  paragraph(doc, `${site} · ${say('files.weekFromTo', days)}`);
+  doc.moveDown(0.6);
+  if (places.length === 0) paragraph(doc, say('files.weekWithoutWork'));
+  for (const { trees, needed, workable, half, ...place } of places) {
+    const day = dayIn(say, place.from);
+    const when =
+      place.from === place.to
+        ? [day, ...(half ? [say(HALVES[half])] : [])].join(', ')
+        : say('files.weekFromTo', { from: day, to: dayIn(say, place.to) });
+    section(doc, when);
+    paragraph(
+      doc,
+      say('files.minutesOfWeek', { needed: Math.round(needed), workable: Math.round(workable) }),
+    );
+    doc.moveDown(0.3);
+    for (const { code, plot, minutes, must, ladder, late } of trees) {
+      roomFor(doc, 20);
+      const y = doc.y;
+      // To be ticked off with a pencil
+      doc.rect(MARGIN, y, 11, 11).lineWidth(1).stroke('#10201A');
+      const marks = [
+        plot,
+        say('shared.min', { minutes: Math.round(minutes) }),
+        ...(ladder ? [say('files.onALadder')] : []),
+        ...(must ? [say('files.seasonColumnCannotWait')] : []),
+        ...(late ? [say('files.lateInTheSeason')] : []),
+      ];
+      doc
+        .font('bold')
+        .fontSize(11)
+        .text(code, MARGIN + 20, y, { continued: true, width: widthOf(doc) - 20 })
+        .font('text')
+        .text(` · ${marks.join(' · ')}`);
+      doc.moveDown(0.35);
+    }
+    doc.moveDown(0.4);
+  }
+  doc
+    .font('text')
+    .fontSize(8.5)
+    .text(told(say, GENERAL_CAUTION), MARGIN, doc.y, { width: widthOf(doc) });
 }
 
 function nothingPlanned(say: Say, doc: Doc): void {

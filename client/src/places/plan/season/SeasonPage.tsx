@@ -108,6 +108,10 @@ function Planned({ crews, shared }: { crews: SeasonPlan['crews']; shared: Shared
             `/api/season-plan.ics?crew=${encodeURIComponent(id)}`,
             say('plan.calendarOfCrew', { crew: name }),
           ]),
+          ...crews.map(({ id, name }): [string, string] => [
+            `/api/season-plan/week.pdf?crew=${encodeURIComponent(id)}`,
+            say('plan.weekSheetOfCrew', { crew: name }),
+          ]),
           ['/api/season-plan.lp', say('plan.seasonAsProgram')],
         ]}
       />
