@@ -9,6 +9,7 @@ export {
   CampaignVisit,
   type LeftBecause,
   leftBecause,
+  PLOT_MINUTES,
   SAFETY_SHARE,
   type Skill,
   skills,

@@ -10,6 +10,7 @@ export {
   sharedBefore,
 } from './moved';
 export {
+  addedUp,
   LATE_DAYS,
   type LeftByChoice,
   played,

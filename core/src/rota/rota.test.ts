@@ -5,6 +5,7 @@ import { type Crew, type Highs, type Solver, solveCampaign, solverOf } from '../
 import type { ListedTree } from '../run/index';
 import { dayAfter, localClock } from '../weather/index';
 import {
+  addedUp,
   inSlotsOf,
   isSamePlace,
   type Move,
@@ -323,4 +324,47 @@ describe('what moved and why', () => {
     // Both mornings are taken: the third goes to a week, though it brings a little more than what stands there
     expect(why(shared({ trees: late }, old).moves)).toEqual([['c', 'it is new']]);
   });
+});
+
+test('hours of weeks are added up until the longest visit fits; half-days stay as they are; what is left stands in the last week', () => {
+  const week = (minutes: number, asked = 0) => ({ isNear: false, minutes, asked });
+  const near = { isNear: true, minutes: 10, asked: 0 };
+  expect(addedUp([near, week(30), week(29), week(1), week(60), week(20)], 60)).toEqual([
+    10, 0, 0, 60, 60, 20,
+  ]);
+  // What somebody has fixed to a week is done in it, on its dry days
+  expect(addedUp([week(30), week(10, 25), week(5, 50), week(60)], 60)).toEqual([0, 40, 50, 60]);
+});
+
+test('one who works on Saturdays, of which one in two is wet, begins nothing that does not fit, and leaves nothing that does', async () => {
+  const solver: Solver = solverOf((await highsLoader()) as unknown as Highs);
+  // 60 minutes every second winter: 30 on the mean, of which 25.5 are planned, and 40 are needed
+  const hour = { ...crew, people: 1, fromHour: 9, toHour: 10 };
+  const wetFrom = clock.startOf('2025-06-01');
+  const far = dry('2024-12-01', 900, (each) => each >= wetFrom && each < wetFrom + 24 * 365);
+  const given40 = {
+    trees: ['a', 'b'].map((id) => tree(id, 29.5, 20, { woundCm2: 5 })),
+    crews: [hour],
+    near: dry(monday, 7, () => true),
+    far,
+  };
+  const rota = rotaOf(given(given40));
+  if (!rota) throw new Error('Nothing to share out.');
+  const { minutes } = rota.campaign.pools[0] as { minutes: number[] };
+  // (29.5 + 0.5 + 10) / 0.85 minutes are wanted at once: two weeks of 30
+  expect(minutes.filter((each) => each > 0).slice(0, 2)).toEqual([60, 60]);
+  const { plan } = solveCampaign(rota.campaign, solver);
+  expect(plan.done).toHaveLength(2);
+  // In a dry winter each is done in the first of its two weeks
+  const [, dryYear] = played(rota, plan);
+  expect(dryYear).toEqual({ left: [], doneBy: '2027-01-30' });
+  // Fixed to a week, it has a dry day of it
+  const [week] = rota.slots.filter(({ half }) => half === null);
+  const { from = '', to = '' } = week ?? {};
+  const fixed = rotaOf(
+    given({ ...given40, wishes: { a: { is: 'fixed', from, to, half: null, crewId: null } } }),
+  );
+  if (!fixed) throw new Error('Nothing to share out.');
+  const pinned = solveCampaign(fixed.campaign, solver).plan.done.find(({ visitId }) => visitId === 'a');
+  expect(pinned?.slotId).toBe(week?.id);
 });

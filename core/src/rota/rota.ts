@@ -4,6 +4,8 @@ import {
   type CampaignPlan,
   type CampaignVisit,
   type Crew,
+  PLOT_MINUTES,
+  SAFETY_SHARE,
   type VisitWish,
 } from '../campaign/index';
 import type { ListedTree } from '../run/index';
@@ -124,12 +126,26 @@ export function rotaOf(input: RotaInput): Rota | null {
     return { visit, end, wished };
   });
   const visits = all.flatMap(({ visit, wished }) => (wished.left ? [] : [visit]));
+  const planned = (minutes: number) => (minutes + PLOT_MINUTES) / SAFETY_SHARE;
+  const askedIn = (slotId: string, crewId: string) =>
+    visits
+      .filter(({ pin }) => pin?.slotId === slotId && (pin.poolId ?? crewId) === crewId)
+      .reduce((sum, { minutes }) => sum + planned(minutes), 0);
+  const longest = planned(Math.max(0, ...visits.map(({ minutes }) => minutes)));
   return {
     campaign: CampaignInput.parse({
       slots: slots.map(({ id, from, to }) => ({ id, from, to })),
       pools: crews.map(({ id, people, ladders, skills }, c) => ({
         ...{ id, people, ladders, skills },
-        minutes: (workable[c] as Workable[]).map(([, mean]) => mean),
+        minutes: addedUp(
+          slots.map((slot, t) => ({
+            isNear: slot.half !== null,
+            minutes: workable[c]?.[t]?.[1] ?? 0,
+            // What somebody has fixed to a week is done on its dry days, where a dry year has any
+            asked: Math.min(askedIn(slot.id, id) / people, Math.max(0, ...(years[c]?.[t] ?? []))),
+          })),
+          Math.min(longest / people, Math.max(0, ...(years[c] ?? []).flat())),
+        ),
       })),
       visits,
     }),
@@ -150,6 +166,35 @@ export function rotaOf(input: RotaInput): Rota | null {
     ),
   };
 }
+
+interface SlotMinutes {
+  isNear: boolean;
+  /** Of one of the crew. */
+  minutes: number;
+  /** At least so many, where somebody has fixed work to that week; 0 where nobody has. */
+  asked: number;
+}
+
+/**
+ * Who works one day a week has all of it or nothing, and on the mean too little to begin: hours of weeks beyond the forecast are added up until
+ * the longest visit fits, and stand in the week in which they have come together.
+ *
+ * @param least so many at once, of one of the crew
+ * @returns minutes of one of the crew, by slot
+ */
+export function addedUp(slots: readonly SlotMinutes[], least: number): number[] {
+  let waiting = 0;
+  return slots.map(({ isNear, minutes, asked }, t) => {
+    if (isNear) return minutes;
+    waiting += minutes;
+    if (waiting < least - CLOSE && asked === 0 && t < slots.length - 1) return 0;
+    const all = Math.max(waiting, asked);
+    waiting = 0;
+    return all;
+  });
+}
+
+const CLOSE = 1e-9;
 
 /** The index of wounds made in the slot; null where no wound should be. */
 function indexIn({ cells, season }: RotaGroup, slot: RotaSlot, end: string | null): number | null {
@@ -201,9 +246,17 @@ export function played({ campaign, slots, years }: Rota, plan: CampaignPlan): Ye
     let doneBy: string | null = null;
     campaign.pools.forEach((pool, p) => {
       let waiting: string[] = [];
+      // Where the hours of several weeks stand in the last of them, the work may begin in the first
+      const begins = slots.map((slot, t) => {
+        if (slot.half) return t;
+        let first = t;
+        while (first > 0 && !slots[first - 1]?.half && pool.minutes[first - 1] === 0) first -= 1;
+        return first;
+      });
       slots.forEach((slot, t) => {
+        const own = new Set(slots.flatMap(({ id }, u) => (begins[u] === t ? [id] : [])));
         const planned = plan.done.flatMap(({ visitId, slotId, poolId }) =>
-          slotId === slot.id && poolId === pool.id ? [visitId] : [],
+          own.has(slotId) && poolId === pool.id ? [visitId] : [],
         );
         const each = slot.half ? (pool.minutes[t] ?? 0) : (years[p]?.[t]?.[year] ?? 0);
         let room = each * pool.people * campaign.safety;

@@ -9,6 +9,7 @@ import { faultKinds } from '@mortisect/core/faults';
 import { startingKit } from '@mortisect/core/handling';
 import { DAY_MS } from '@mortisect/core/measure';
 import { defaultSchools, Site, TreeBody } from '@mortisect/core/records';
+import { dayAfter } from '@mortisect/core/weather';
 import { z } from 'zod';
 import { growFromForm, growTree, Scaffold, Stem } from './growTree';
 
@@ -68,11 +69,11 @@ export const site: Site = Site.parse({
   crews: [
     {
       ...{ id: 'wall-crew', name: 'Wall crew', people: 1, ladders: 1, skills: ['power saw'], weekdays: [6] },
-      ...{ fromHour: 9, toHour: 12, daysOff: [] },
+      ...{ fromHour: 9, toHour: 10, daysOff: [] },
     },
     {
       ...{ id: 'boat-crew', name: 'Boat crew', people: 1, ladders: 0, skills: [], weekdays: [3] },
-      ...{ fromHour: 13, toHour: 16, daysOff: [] },
+      ...{ fromHour: 13, toHour: 14, daysOff: [] },
     },
   ],
   weather: { source: 'simulated', coast: true, climate: null, seed: 220, spells: [] },
@@ -84,6 +85,12 @@ export function siteAt(now: string): Site {
   const lastSpring = now.slice(5) >= '06-20' ? year : year - 1;
   return {
     ...site,
+    // The boat crew is at sea for six weeks: not all trees can be done
+    crews: site.crews.map((crew) =>
+      crew.id === 'boat-crew'
+        ? { ...crew, daysOff: Array.from({ length: 42 }, (_, i) => dayAfter(now.slice(0, 10), 30 + i)) }
+        : crew,
+    ),
     weather: {
       ...site.weather,
       spells: [
