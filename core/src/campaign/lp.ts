@@ -39,7 +39,7 @@ export interface Program {
 
 export const roomRow = (pool: number, slot: number) => `r_${pool}_${slot}`;
 export const ladderRow = (pool: number, slot: number) => `l_${pool}_${slot}`;
-export const beginRow = (plot: number, pool: number, slot: number) => `b_${plot}_${pool}_${slot}`;
+export const beginRow = (column: number, pool: number, slot: number) => `b_${column}_${pool}_${slot}`;
 
 interface ProgramWish {
   goal: 'gain' | 'lateness';
@@ -49,12 +49,18 @@ interface ProgramWish {
 }
 
 /** Visits of one plot that fit into a place at most: they begin there together. */
-export function mostOf(model: Model, columns: readonly Column[], plot: number, place: number): number {
-  const own = columns.filter((column) => column.plot === plot);
-  const count = own.reduce((sum, { visits }) => sum + visits.length, 0);
-  const least = Math.min(...own.map(({ minutes }) => minutes));
+export function mostOf(model: Model, minutes: readonly number[], place: number): number {
   const room = (model.room[place] as number) - model.input.plotMinutes;
-  return Math.max(1, Math.min(count, Math.floor(room / least + 1e-9)));
+  return Math.max(1, Math.min(minutes.length, Math.floor(room / Math.min(...minutes) + 1e-9)));
+}
+
+/** Visits of a column that fit into a place at most. */
+export function mostIn(model: Model, { visits }: Column, place: number): number {
+  return mostOf(
+    model,
+    visits.map((v) => (model.input.visits[v] as CampaignVisit).minutes),
+    place,
+  );
 }
 
 export function programOf(model: Model, columns: readonly Column[], wish: ProgramWish): Program {
@@ -64,7 +70,7 @@ export function programOf(model: Model, columns: readonly Column[], wish: Progra
   const rows = new Map<string, string[]>();
   const right = new Map<string, number>();
   const names: string[] = [];
-  const begun = new Map<string, { plot: number; place: number; pool: number; slot: number }>();
+  const begun = new Map<string, { pool: number; slot: number; place: number }>();
   const add = (row: string, term: string, most: number) => {
     const terms = rows.get(row);
     if (terms) terms.push(term);
@@ -72,7 +78,8 @@ export function programOf(model: Model, columns: readonly Column[], wish: Progra
     right.set(row, most);
   };
   const nameOf = (c: number, { pool, slot }: Option) => `x_${c}_${pool}_${slot}`;
-  columns.forEach(({ visits, minutes, ladder, plot, options }, c) => {
+  columns.forEach((column, c) => {
+    const { visits, minutes, ladder, plot, options } = column;
     const must = (input.visits[visits[0] as number] as CampaignVisit).must;
     const weight = must?.weight ?? 0;
     const never = model.never[visits[0] as number] as number;
@@ -88,15 +95,16 @@ export function programOf(model: Model, columns: readonly Column[], wish: Progra
       add(`v_${c}`, term(1, name), visits.length);
       add(roomRow(pool, slot), term(minutes, name), model.room[place] as number);
       if (ladder) add(ladderRow(pool, slot), term(minutes, name), model.ladderRoom[place] as number);
-      add(beginRow(plot, pool, slot), term(1, name), 0);
-      begun.set(beginRow(plot, pool, slot), { plot, place, pool, slot });
+      // Each by itself and not all of a plot together: the relaxed program is much nearer to whole numbers then
+      const begins = `y_${plot}_${pool}_${slot}`;
+      add(beginRow(c, pool, slot), term(1, name), 0);
+      add(beginRow(c, pool, slot), term(-mostIn(model, column, place), begins), 0);
+      begun.set(begins, { pool, slot, place });
       if (wish.lateAtMost !== null && must) add('late', term(-saves, name), 0);
     }
   });
-  for (const [row, { plot, place, pool, slot }] of begun) {
-    const begins = `y_${plot}_${pool}_${slot}`;
+  for (const [begins, { pool, slot, place }] of begun) {
     names.push(begins);
-    rows.get(row)?.push(term(-mostOf(model, columns, plot, place), begins));
     add(roomRow(pool, slot), term(input.plotMinutes, begins), model.room[place] as number);
   }
   if (wish.lateAtMost !== null && rows.has('late')) {

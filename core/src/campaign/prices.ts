@@ -14,6 +14,8 @@ export interface Priced {
 const ROUNDS = 240;
 /** A step as a share of the first price. */
 const FIRST_STEP = 0.1;
+/** Points a minute: where all fits, prices begin at nothing. */
+const LEAST_PRICE = 0.01;
 /** After so many rounds without a better bound the steps are halved. */
 const PATIENCE = 8;
 
@@ -30,13 +32,8 @@ export function pricesOfLarge(model: Model, held: ReadonlyMap<number, Option>): 
   const slots = input.slots.length;
   const placeOf = ({ pool, slot }: Option) => pool * slots + slot;
   const alone = plots.map((_, plot) => {
-    const own = input.visits.flatMap(({ minutes, ladder }, v) =>
-      plotOf[v] === plot ? [{ visits: [v], minutes, ladder, plot, options: [] }] : [],
-    );
-    return Float64Array.from(
-      { length: places },
-      (_, place) => input.plotMinutes / mostOf(model, own, plot, place),
-    );
+    const own = input.visits.flatMap(({ minutes }, v) => (plotOf[v] === plot ? [minutes] : []));
+    return Float64Array.from({ length: places }, (_, place) => input.plotMinutes / mostOf(model, own, place));
   });
   const rows = options.map((all, v) => {
     const { minutes, ladder } = input.visits[v] as CampaignVisit;
@@ -59,7 +56,7 @@ export function pricesOfLarge(model: Model, held: ReadonlyMap<number, Option>): 
   const room = new Float64Array(places).fill(first);
   const ladder = new Float64Array(places);
   let best: Priced = { room: room.slice(), ladder: ladder.slice(), bound: Number.POSITIVE_INFINITY };
-  let scale = first * FIRST_STEP;
+  let scale = Math.max(first, LEAST_PRICE) * FIRST_STEP;
   let since = 0;
   for (let round = 0; round < ROUNDS && scale > 0; round++) {
     const used = new Float64Array(places);
@@ -122,7 +119,7 @@ function firstPrice(rows: readonly Wish[], { room }: Model): number {
   }
   // All would fit: what room there is costs little
   const mean = best.reduce((sum, { each }) => sum + each, 0) / Math.max(1, best.length);
-  return mean / 10;
+  return Math.max(0, mean / 10);
 }
 
 /** Prices go up where more is wanted than there is, by its share of what there is. */

@@ -1,11 +1,12 @@
 // Who does which visit when, and what is left undone: musts first, then whatever brings most; how much better any other plan could be.
 import { Board } from './board';
+import { alone, columnsOf, indexOf, isAsked, PINNED, singly, taken } from './columns';
 import { fill, fillByPlot, improve, type Prices } from './improve';
 import {
   beginRow,
   type Column,
   ladderRow,
-  mostOf,
+  mostIn,
   type Program,
   programOf,
   roomRow,
@@ -13,26 +14,25 @@ import {
   type SolverAnswer,
 } from './lp';
 import { hopeless, type Model, modelOf, type Option } from './model';
+import { improveByNeighbourhoods } from './neighbourhood';
 import { pricesOfLarge } from './prices';
 import { type CampaignInput, CampaignPlan, type CampaignVisit, type LeftBecause } from './shapes';
+import { tightened } from './tighten';
 
 /** Up to so many choices the whole season is one program with whole numbers too, which mostly proves the plan best. */
-const WHOLE_CHOICES = 160;
+const WHOLE_CHOICES = 400;
 const MOST_NODES = 300;
 const MUST_CHOICES = 400;
 /** Up to so many variables the relaxed program is solved; beyond, prices come by the subgradient, which takes seconds and not minutes. */
 const MOST_VARIABLES = 12_000;
-/** Visits alike are one column: of the same plot and way, about as long and worth about as much. */
-const MINUTE_BANDS = 4;
-const WORTH_BANDS = 5;
-/** So many columns a visit may be one of its own. */
-const FINE_COLUMNS = 400;
-
 export interface CampaignSolved {
   plan: CampaignPlan;
   /** Points that one more minute brings: by pool, then by slot. */
   prices: number[][];
 }
+
+/** Of that many visits the bound is worth so many rounds. */
+const TIGHTEN_ROUNDS = 800;
 
 /** A plan that people go by already changes only for so many points. Common practice, no source. */
 export const WORTH_MOVING = 0.5;
@@ -79,6 +79,17 @@ export function solveCampaign(
     boundOf(model, board, columns, duals),
     boundOf(model, board, columns, null),
   );
+  if (!isSmall) {
+    const tight = tightened(model, stands, priced, best.gain(), TIGHTEN_ROUNDS);
+    bound = Math.min(bound, tight.bound);
+    const byTight: Prices = ({ pool, slot }) => tight.room[pool * input.slots.length + slot] ?? 0;
+    for (const made of [Board.copyOf(board), plotByPlot(board, mays)]) {
+      const other = completed(made, mays, held, byTight);
+      if (other.gain() > best.gain() + 1e-9) best = other;
+    }
+    improveByNeighbourhoods(best, solver);
+    improve(best, held);
+  }
   const whole = isSmall ? wholly(model, columns, board, solver) : null;
   if (whole) {
     if (whole.board && whole.board.gain() > best.gain() - 1e-9) best = whole.board;
@@ -212,9 +223,6 @@ function roundedDown(
   return made;
 }
 
-const indexOf = ({ options }: Model, v: number, { pool, slot }: Option): number =>
-  (options[v] as readonly Option[]).findIndex((option) => option.pool === pool && option.slot === slot);
-
 const isStanding = (entry: readonly [number, Option | null]): entry is readonly [number, Option] =>
   entry[1] !== null;
 
@@ -240,99 +248,6 @@ function wholly(model: Model, columns: readonly Column[], placed: Board, solver:
   };
 }
 
-function taken(
-  board: Board,
-  columns: readonly Column[],
-  { nameOf }: Program,
-  { values }: SolverAnswer,
-): Board | null {
-  if (!values) return null;
-  columns.forEach(({ visits, options }, c) => {
-    const [v] = visits as [number];
-    const chosen = options.find((option) => (values[nameOf(c, option)] ?? 0) > 0.5);
-    if (chosen) board.put(v, indexOf(board.model, v, chosen));
-  });
-  return board;
-}
-
-function alone(model: Model, v: number, options: readonly Option[]): Column {
-  const { minutes, ladder } = model.input.visits[v] as CampaignVisit;
-  return { visits: [v], minutes, ladder, plot: model.plotOf[v] as number, options };
-}
-
-/** Each visit a column of its own; of what is asked for, only with what keeps it as it is. */
-function singly(model: Model, board: Board): Column[] {
-  return model.options.flatMap((options, v) =>
-    options.length === 0 ? [] : [alone(model, v, optionsKept(board, v, options))],
-  );
-}
-
-/** Of a pin only while it stands; of a must in one program with the others, which hold its lateness. */
-function optionsKept({ model, at }: Board, v: number, options: readonly Option[]): readonly Option[] {
-  const { pin, must } = model.input.visits[v] as CampaignVisit;
-  const stands = at[v] as number;
-  if (!must && pin) return stands >= 0 ? [asked(options[stands] as Option)] : [];
-  return options;
-}
-
-/** A pin that stands is kept at any price. */
-const asked = (option: Option): Option => ({ ...option, gain: option.gain + PINNED });
-const PINNED = 1e5;
-const isAsked = ({ gain }: Option) => gain > PINNED / 2;
-
-/** Visits that are alike, as long as there are many. */
-function columnsOf(model: Model, board: Board): Column[] {
-  const { visits } = model.input;
-  const groups = new Map<string, number[]>();
-  const own: Column[] = [];
-  const isFine = visits.length <= FINE_COLUMNS;
-  const edges = bandsOf(
-    visits.map(({ minutes }) => minutes),
-    MINUTE_BANDS,
-  );
-  const most = model.options.map((options) => Math.max(0, ...options.map(({ gain }) => gain)));
-  const worth = bandsOf(most, WORTH_BANDS);
-  model.options.forEach((options, v) => {
-    const visit = visits[v] as CampaignVisit;
-    if (options.length === 0) return;
-    if (visit.must || visit.pin || isFine) {
-      const stands = board.optionOf(v);
-      own.push(alone(model, v, visit.must || visit.pin ? (stands ? [asked(stands)] : []) : options));
-      return;
-    }
-    const places = options.map(({ pool, slot }) => `${pool}.${slot}`).join(' ');
-    const bands = `${bandAt(edges, visit.minutes)} ${bandAt(worth, most[v] as number)}`;
-    const key = `${model.plotOf[v]} ${visit.ladder} ${bands} ${places}`;
-    groups.set(key, [...(groups.get(key) ?? []), v]);
-  });
-  const alike = [...groups.values()].map((members): Column => {
-    const [first] = members as [number];
-    const mean = (of: (v: number) => number) => members.reduce((sum, v) => sum + of(v), 0) / members.length;
-    const byMinute = (v: number) => (most[v] as number) / (visits[v] as CampaignVisit).minutes;
-    return {
-      ...alone(model, first, []),
-      visits: members.toSorted((a, b) => byMinute(b) - byMinute(a) || a - b),
-      minutes: mean((v) => (visits[v] as CampaignVisit).minutes),
-      options: (model.options[first] as readonly Option[]).map((option, i) => ({
-        ...option,
-        gain: mean((v) => model.options[v]?.[i]?.gain ?? 0),
-      })),
-    };
-  });
-  return [...own.filter(({ options }) => options.length > 0), ...alike];
-}
-
-/** Where bands end that hold about as many each. */
-function bandsOf(all: readonly number[], bands: number): number[] {
-  const sorted = all.toSorted((a, b) => a - b);
-  return Array.from(
-    { length: bands - 1 },
-    (_, i) => sorted[Math.floor((sorted.length * (i + 1)) / bands)] ?? 0,
-  );
-}
-
-const bandAt = (edges: readonly number[], value: number) => edges.filter((edge) => value >= edge).length;
-
 const priceAt = (answer: SolverAnswer | null, row: string) => Math.max(0, answer?.prices[row] ?? 0);
 
 function pricesOf(answer: SolverAnswer): Prices {
@@ -353,31 +268,36 @@ function boundOf(
   columns: readonly Column[],
   answer: SolverAnswer | null,
 ): number {
-  const { input, options, plots } = model;
+  const { input, options } = model;
   const slots = input.slots.length;
   let bound = 0;
-  const begins = new Map<string, number>();
-  input.pools.forEach((_, p) => {
-    input.slots.forEach((_, t) => {
-      const place = p * slots + t;
-      const minute = priceAt(answer, roomRow(p, t));
-      bound += minute * (model.room[place] as number);
-      bound += priceAt(answer, ladderRow(p, t)) * (model.ladderRoom[place] as number);
-      plots.forEach((_, plot) => {
-        const price = priceAt(answer, beginRow(plot, p, t));
-        if (price === 0) return;
-        begins.set(`${plot} ${place}`, price);
-        bound += Math.max(0, mostOf(model, columns, plot, place) * price - input.plotMinutes * minute);
-      });
-    });
+  const minuteAt = (place: number) => priceAt(answer, roomRow(Math.floor(place / slots), place % slots));
+  model.room.forEach((room, place) => {
+    const [pool, slot] = [Math.floor(place / slots), place % slots];
+    bound += minuteAt(place) * room;
+    bound += priceAt(answer, ladderRow(pool, slot)) * (model.ladderRoom[place] as number);
   });
+  // What beginning in a plot brings all that is done there
+  const begins = new Map<string, number>();
+  const columnOf = new Map<number, number>();
+  columns.forEach((column, c) => {
+    for (const v of column.visits) columnOf.set(v, c);
+    for (const { pool, slot } of column.options) {
+      const place = pool * slots + slot;
+      const key = `${column.plot} ${place}`;
+      const brings = priceAt(answer, beginRow(c, pool, slot)) * mostIn(model, column, place);
+      if (brings > 0) begins.set(key, (begins.get(key) ?? 0) + brings);
+    }
+  });
+  for (const [key, brings] of begins)
+    bound += Math.max(0, brings - input.plotMinutes * minuteAt(Number(key.split(' ')[1])));
   options.forEach((all, v) => {
     const { minutes, ladder, must, pin } = input.visits[v] as CampaignVisit;
     const stands = board.optionOf(v);
-    const over = (option: Option) => {
-      const { pool, slot, gain } = option;
+    const c = columnOf.get(v);
+    const over = ({ pool, slot, gain }: Option) => {
       const onLadder = ladder ? priceAt(answer, ladderRow(pool, slot)) : 0;
-      const begin = begins.get(`${model.plotOf[v]} ${pool * slots + slot}`) ?? 0;
+      const begin = c === undefined ? 0 : priceAt(answer, beginRow(c, pool, slot));
       return gain - minutes * (priceAt(answer, roomRow(pool, slot)) + onLadder) - begin;
     };
     if (must || pin) bound += stands ? over(stands) : 0;
