@@ -17,14 +17,20 @@ export interface Orchard {
   stop(): Promise<void>;
 }
 
-export const test = base.extend<{ orchard: Orchard; serverEnv: Record<string, string> }>({
+export const test = base.extend<{
+  orchard: Orchard;
+  serverEnv: Record<string, string>;
+  /** Moment at which the server starts. */
+  startsAt: string;
+}>({
   serverEnv: [{}, { option: true }],
-  orchard: async ({ serverEnv }, use) => {
+  startsAt: [NOW, { option: true }],
+  orchard: async ({ serverEnv, startsAt }, use) => {
     const folder = mkdtempSync(path.join(tmpdir(), 'journey-'));
     cpSync(TEMPLATE, folder, { recursive: true });
     let port = '0';
     let child = null as ChildProcess | null;
-    const now = clockFrom(NOW);
+    const now = clockFrom(startsAt);
     const start = async () => {
       const started = await startServer(['--demo', '--data', folder, '--port', port, '--now', now()], {
         env: serverEnv,

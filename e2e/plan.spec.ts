@@ -1,6 +1,6 @@
 // The plan: a canker to a two-season plan with a pin and a printed sheet; a neglected apple over its years; a pear that comes out.
 import type { Page } from '@playwright/test';
-import { allSent, atBothSizes, expect, goTo, type Orchard, open, RECKONED, test } from './orchard';
+import { allSent, atBothSizes, dragBy, expect, goTo, type Orchard, open, RECKONED, test } from './orchard';
 
 atBothSizes((_name, _viewport, journey) => {
   journey('wide')(
@@ -116,12 +116,12 @@ test('the season is shared out; a crew on another day moves what it does, and no
   await open(page, orchard.url, '/plan');
   await page.getByRole('link', { name: /^Season/ }).click();
   await expect(page.getByText(/^Wall crew: [1-9]\d* of/)).toBeVisible(RECKONED);
-  await expect(page.getByRole('link', { name: /^Lee wall 07.*cannot wait/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Lee wall 07.*cannot wait/ })).toBeVisible();
   // A wrong crew is told, and nothing is saved of it
   await page.getByRole('button', { name: 'Add a crew' }).click();
   await page.getByRole('button', { name: 'Save the crew' }).click();
   await expect(page.getByText('Give it a name.')).toBeVisible();
-  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
   await page.goBack();
   await expect(page).toHaveURL(/\/plan$/);
   await page.goForward();
@@ -139,6 +139,65 @@ test('the season is shared out; a crew on another day moves what it does, and no
   await expect(page.getByText(/^Night boat: [1-9]\d* of/)).toBeVisible(RECKONED);
   await page.reload();
   await expect(page.getByText(/Sun .*, (morning|afternoon) · Night boat/).first()).toBeVisible(RECKONED);
+});
+
+test.describe('a dry Saturday', () => {
+  test.use({ startsAt: '2026-11-28T07:00:00Z' });
+
+  atBothSizes((name, _viewport, journey) => {
+    journey('either')(
+      'a client wants next week, a nest is found, and the crew goes to what the season has for it today',
+      async ({ page, orchard }) => {
+        await open(page, orchard.url, '/plan/season');
+        const today = page.getByRole('button', { name: /^Sat 28 Nov 2026, morning · Wall crew/ });
+        await expect(today).toBeVisible(RECKONED);
+        // One is fixed to another week: with the mouse where there is one, else in its sheet
+        const wanted = page.getByRole('button', { name: /^Lee wall 12/ }).first();
+        if (name === 'wide') {
+          const weeks = page.getByRole('img', { name: /^Wall crew/ });
+          const [from, to] = [await wanted.boundingBox(), await weeks.boundingBox()];
+          if (!from || !to) throw new Error('Nothing to drag.');
+          await dragBy(
+            page,
+            wanted,
+            to.x + to.width * 0.3 - from.x - from.width / 2,
+            to.y + 20 - from.y - from.height / 2,
+          );
+        } else {
+          await wanted.click();
+          await page.getByRole('radio', { name: 'Fix it' }).click();
+          await page.getByRole('button', { name: 'Save', exact: true }).click();
+          await expect(page.getByText('Choose a day, a crew or both.')).toBeVisible();
+          await page.getByLabel('Who does it').selectOption('Boat crew');
+          await page.getByRole('button', { name: 'Save', exact: true }).click();
+        }
+        await expect(page.getByRole('heading', { name: 'What moved' })).toBeVisible(RECKONED);
+        await expect(page.getByText(/You said so\./).first()).toBeVisible();
+        // Another is left, with a reason
+        await page
+          .getByRole('button', { name: /^Net loft 03/ })
+          .first()
+          .click();
+        await page.getByRole('radio', { name: 'Not this season' }).click();
+        await page.getByLabel('Why it is left').fill('A nest in the wall');
+        await page.getByRole('button', { name: 'Save', exact: true }).click();
+        await expect(page.getByText(/until .*: A nest in the wall/)).toBeVisible(RECKONED);
+        await allSent(page);
+        await page.reload();
+        await expect(page.getByText(/until .*: A nest in the wall/)).toBeVisible(RECKONED);
+        // Today leads into Cut with the trees of the crew
+        await goTo(page, 'Today');
+        const row = page.getByRole('link', { name: /^Wall crew, this morning/ });
+        await expect(row).toBeVisible(RECKONED);
+        await row.click();
+        await expect(page.getByText('Wall crew, as the season has it today.')).toBeVisible(RECKONED);
+        await expect(page.getByRole('checkbox', { name: /Lee wall 07/ })).toBeChecked();
+        await expect(page.getByRole('checkbox', { name: /Lee wall 12/ })).not.toBeChecked();
+        await page.goBack();
+        await expect(row).toBeVisible();
+      },
+    );
+  });
 });
 
 test('pins that clash come back as the smallest set, and one taken off makes a plan again', async ({

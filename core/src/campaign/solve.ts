@@ -34,14 +34,19 @@ export interface CampaignSolved {
 /** Of that many visits the bound is worth so many rounds. */
 const TIGHTEN_ROUNDS = 800;
 
-/** A plan that people go by already changes only for so many points. Common practice, no source. */
+/** A plan of more visits is repaired and not made from nothing when something changes on the same day. */
+const MANY_BEFORE = 400;
+/** Of more its bound stays a rough one. */
+const MANY_TIGHTENED = 1000;
+
+/** A visit that has a day already moves only where that brings so many points. Common practice, no source. */
 export const WORTH_MOVING = 0.5;
 
 /**
  * The best plan that is found: lateness of musts first, then points. The same input brings the same plan.
  *
  * @param solver a solver of linear programs with whole numbers
- * @param before how the plan of before has it: what still fits stays there, unless another plan brings more than `WORTH_MOVING` beyond it
+ * @param before how the plan of before has it: what still fits stays there, unless another plan brings more than `WORTH_MOVING` for each that moves
  */
 export function solveCampaign(
   input: CampaignInput,
@@ -50,12 +55,48 @@ export function solveCampaign(
 ): CampaignSolved {
   const model = modelOf(input);
   const { visits } = input;
-  const firstNeeds = visits.flatMap(({ must, pin }, v) => (must || pin ? [v] : []));
   const board = mustsPlaced(model, solver);
   placePins(board);
-  const stands = new Map(firstNeeds.map((v) => [v, board.optionOf(v)] as const).filter(isStanding));
-  const held = new Set(stands.keys());
-  const mays = visits.flatMap(({ must, pin }, v) => (must || pin ? [] : [v]));
+  const isAskedFor = visits.map(({ must, pin }) => must !== null || pin !== null);
+  const stands = new Map(
+    visits.map((_, v) => [v, isAskedFor[v] ? board.optionOf(v) : null] as const).filter(isStanding),
+  );
+  const task = {
+    ...{ model, solver, board, stands, held: new Set(stands.keys()) },
+    mays: visits.flatMap((_, v) => (isAskedFor[v] ? [] : [v])),
+  };
+  const kept = before.length > 0 ? asBefore(board, before, task.mays) : null;
+  const { best, bound, prices } = kept && before.length > MANY_BEFORE ? repaired(task, kept) : searched(task);
+  const { plan, most } = kept ? keeping(task, kept, best) : { plan: best, most: best.gain() };
+  return { plan: told(plan, Math.max(bound, most)), prices: pricesBySlot(model, prices) };
+}
+
+interface Task {
+  model: Model;
+  solver: Solver;
+  /** Musts and pins where they stand. */
+  board: Board;
+  stands: ReadonlyMap<number, Option>;
+  held: ReadonlySet<number>;
+  mays: readonly number[];
+}
+
+interface Found {
+  best: Board;
+  /** Points above leaving all that no plan goes beyond. */
+  bound: number;
+  prices: Prices;
+}
+
+const pricedAt =
+  ({ input }: Model, room: Float64Array): Prices =>
+  ({ pool, slot }) =>
+    room[pool * input.slots.length + slot] ?? 0;
+
+const better = (a: Board, b: Board) => (b.gain() > a.gain() + 1e-9 ? b : a);
+
+/** From nothing: by the prices of several relaxations, and as a whole where that is small enough. */
+function searched({ model, solver, board, stands, held, mays }: Task): Found {
   const choices = model.options.reduce((sum, options) => sum + options.length, 0);
   const isSmall = choices <= WHOLE_CHOICES;
   const columns = isSmall ? singly(model, board) : columnsOf(model, board);
@@ -63,9 +104,9 @@ export function solveCampaign(
   const relaxed = variables <= MOST_VARIABLES ? programOf(model, columns, RELAXED) : null;
   const duals = relaxed && solver(relaxed.text);
   const priced = pricesOfLarge(model, stands);
-  const bySubgradient: Prices = ({ pool, slot }) => priced.room[pool * input.slots.length + slot] ?? 0;
+  const bySubgradient = pricedAt(model, priced.room);
   const prices = duals ? pricesOf(duals) : bySubgradient;
-  const candidates = [
+  const made = [
     completed(Board.copyOf(board), mays, held),
     completed(Board.copyOf(board), mays, held, bySubgradient),
     completed(plotByPlot(board, mays), mays, held, bySubgradient),
@@ -73,37 +114,49 @@ export function solveCampaign(
       ? [completed(roundedDown(board, held, columns, duals?.values ?? null, relaxed), mays, held, prices)]
       : []),
   ];
-  let best = candidates.reduce((a, b) => (b.gain() > a.gain() + 1e-9 ? b : a));
-  let bound = Math.min(
+  const first = made.reduce(better);
+  const rough = Math.min(
     priced.bound,
     boundOf(model, board, columns, duals),
     boundOf(model, board, columns, null),
   );
-  if (!isSmall) {
-    const tight = tightened(model, stands, priced, best.gain(), TIGHTEN_ROUNDS);
-    bound = Math.min(bound, tight.bound);
-    const byTight: Prices = ({ pool, slot }) => tight.room[pool * input.slots.length + slot] ?? 0;
-    for (const made of [Board.copyOf(board), plotByPlot(board, mays)]) {
-      const other = completed(made, mays, held, byTight);
-      if (other.gain() > best.gain() + 1e-9) best = other;
-    }
-    improveByNeighbourhoods(best, solver);
-    improve(best, held);
-  }
-  const whole = isSmall ? wholly(model, columns, board, solver) : null;
-  if (whole) {
-    if (whole.board && whole.board.gain() > best.gain() - 1e-9) best = whole.board;
+  if (isSmall) {
+    const whole = wholly(model, columns, board, solver);
+    const best = whole.board && whole.board.gain() > first.gain() - 1e-9 ? whole.board : first;
     // Musts stand elsewhere in it, as little late: their own bound is the program’s
-    bound = whole.optimal ? best.gain() : Math.max(best.gain(), whole.bound ?? Number.POSITIVE_INFINITY);
+    const bound = whole.optimal
+      ? best.gain()
+      : Math.max(best.gain(), whole.bound ?? Number.POSITIVE_INFINITY);
+    return { best, bound, prices };
   }
-  if (before.length > 0) {
-    const kept = asBefore(board, before, mays);
-    const improved = completed(Board.copyOf(kept), mays, held);
-    if (improved.gain() > best.gain() + 1e-9) best = improved;
-    bound = Math.max(bound, best.gain());
-    if (kept.gain() > best.gain() - WORTH_MOVING) best = kept;
-  }
-  return { plan: told(best, bound), prices: pricesBySlot(model, prices) };
+  const tight = tightened(model, stands, priced, first.gain(), TIGHTEN_ROUNDS);
+  const byTight = pricedAt(model, tight.room);
+  const best = [Board.copyOf(board), plotByPlot(board, mays)]
+    .map((each) => completed(each, mays, held, byTight))
+    .reduce(better, first);
+  improveByNeighbourhoods(best, solver);
+  improve(best, held);
+  return { best, bound: Math.min(rough, tight.bound), prices };
+}
+
+/** From a plan of before of many visits: it is made better where it stands, which takes seconds and not half a minute. */
+function repaired({ model, stands, held, mays }: Task, kept: Board): Found {
+  const best = completed(Board.copyOf(kept), mays, held);
+  const priced = pricesOfLarge(model, stands);
+  const rounds = model.input.visits.length > MANY_TIGHTENED ? 0 : TIGHTEN_ROUNDS;
+  const { room, bound } = tightened(model, stands, priced, best.gain(), rounds);
+  return { best, bound, prices: pricedAt(model, room) };
+}
+
+/** The plan that people go by stays unless another brings more than all that moves for it is worth. */
+function keeping({ model, held, mays }: Task, kept: Board, found: Board): { plan: Board; most: number } {
+  const improved = completed(Board.copyOf(kept), mays, held);
+  const others = [found, improved].map((plan) => {
+    const moves = model.options.filter((_, v) => kept.at[v] !== -1 && plan.at[v] !== kept.at[v]).length;
+    return { plan, over: plan.gain() - kept.gain() - WORTH_MOVING * moves };
+  });
+  const best = others.reduce((a, b) => (b.over > a.over + 1e-9 ? b : a));
+  return { plan: best.over > 0 ? best.plan : kept, most: Math.max(found.gain(), improved.gain()) };
 }
 
 const RELAXED = { goal: 'gain', whole: false, lateAtMost: null } as const;

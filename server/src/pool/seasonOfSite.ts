@@ -122,7 +122,11 @@ export async function siteSeason(task: SeasonTask): Promise<SeasonShared | null>
   const { years: _years, ...told } = rota;
   const { campaign } = rota;
   const { before } = task;
-  const { plan, prices } = solveCampaign(campaign, solver, before ? inSlotsOf(before, rota) : []);
+  const stood = before ? inSlotsOf(before, rota) : [];
+  const isAnotherDay = before?.today !== task.today;
+  // Of a large season what is repaired day after day would drift: on another day it is made from nothing
+  const isAnew = isAnotherDay && campaign.visits.length > FEW_VISITS;
+  const { plan, prices } = solveCampaign(campaign, solver, isAnew ? [] : stood);
   const oneMore =
     campaign.visits.length > FEW_VISITS
       ? []

@@ -1,5 +1,5 @@
 // What the season has for each crew today: one tap leads into Cut with those trees.
-import type { Run } from '@mortisect/core/run';
+import type { ListedTree } from '@mortisect/core/run';
 import { useSeasonToday } from '../../data/seasonPlan';
 import { useSay } from '../../data/useSay';
 import { Row } from '../../ui/Row';
@@ -7,13 +7,15 @@ import { Row } from '../../ui/Row';
 const SHOWN = 6;
 const TITLE = { morning: 'today.crewInTheMorning', afternoon: 'today.crewInTheAfternoon' } as const;
 
-export function SeasonRows({ run }: { run: Run }) {
+export function SeasonRows({ trees }: { trees: readonly ListedTree[] }) {
   const say = useSay();
   const halfDays = useSeasonToday().data?.halfDays ?? [];
-  const waiting = new Map(run.waiting.map(({ tree }) => [tree.id, tree.code]));
+  const waiting = new Map(
+    trees.flatMap(({ tree, due }) => (due && due.steps > 0 ? [[tree.id, tree.code] as const] : [])),
+  );
   return halfDays.map(({ half, crewId, crew, treeIds }) => {
     const left = treeIds.flatMap((id) => waiting.get(id) ?? []);
-    // What is done is in no list any more
+    // Of what is done nothing is due any more
     const done = treeIds.length - left.length;
     return (
       <Row

@@ -104,7 +104,7 @@ export function Today() {
           {here ? (
             <>
               <CutsRow run={here.run} today={today} />
-              <SeasonRows run={here.run} />
+              <SeasonRows trees={open} />
             </>
           ) : (
             <Row title={say('today.planningTheCuts')} detail={says} />

@@ -3,6 +3,7 @@ import {
   DndContext,
   DragOverlay,
   MouseSensor,
+  pointerWithin,
   useDraggable,
   useDroppable,
   useSensor,
@@ -36,6 +37,8 @@ export function DragBoard({ onDrop, children }: DragBoardProps) {
   return (
     <DndContext
       sensors={sensors}
+      // Where the mouse is, not where the row lies that it drags
+      collisionDetection={pointerWithin}
       accessibility={{ announcements: SILENT, screenReaderInstructions: { draggable: '' } }}
       onDragStart={({ active }) => setLoad((active.data.current as Load | undefined) ?? null)}
       onDragCancel={() => setLoad(null)}
