@@ -81,7 +81,14 @@ export const SeasonPlan = z
           .describe('the plan in the weather of each past year, the last first'),
         yearsSimulated: z.boolean(),
         oneMore: z
-          .array(z.object({ crewId: z.string(), points: z.number(), trees: z.number().int() }))
+          .array(
+            z.object({
+              crewId: z.string(),
+              of: z.enum(['person', 'ladder']),
+              points: z.number(),
+              trees: z.number().int(),
+            }),
+          )
           .describe('what one more in a crew brings, all season: planned again; empty for large orchards'),
       })
       .nullable(),

@@ -50,9 +50,10 @@ export interface SeasonTask {
   before: SharedBefore | null;
 }
 
-/** What one more of a crew is worth, all season: the plan made again. */
+/** What one more person, or one more ladder, of a crew is worth, all season: the plan made again. */
 export interface OneMore {
   crewId: string;
+  of: 'person' | 'ladder';
   points: number;
   trees: number;
 }
@@ -127,21 +128,29 @@ export async function siteSeason(task: SeasonTask): Promise<SeasonShared | null>
   // Of a large season what is repaired day after day would drift: on another day it is made from nothing
   const isAnew = isAnotherDay && campaign.visits.length > FEW_VISITS;
   const { plan, prices } = solveCampaign(campaign, solver, isAnew ? [] : stood);
+  const more = ['person', 'ladder'] as const;
   const oneMore =
     campaign.visits.length > FEW_VISITS
       ? []
-      : crews.map(({ id }): OneMore => {
-          const pools = campaign.pools.map((pool) =>
-            pool.id === id ? { ...pool, people: pool.people + 1 } : pool,
-          );
-          // From the plan as it stands, so that it is not worse than that
-          const { plan: more } = solveCampaign({ ...campaign, pools }, solver, plan.done);
-          return {
-            crewId: id,
-            points: more.points - plan.points,
-            trees: more.done.length - plan.done.length,
-          };
-        });
+      : crews.flatMap(({ id }) =>
+          more.map((of): OneMore => {
+            const pools = campaign.pools.map((pool) =>
+              pool.id !== id
+                ? pool
+                : {
+                    ...pool,
+                    ...(of === 'person' ? { people: pool.people + 1 } : { ladders: pool.ladders + 1 }),
+                  },
+            );
+            // From the plan as it stands, so that it is not worse than that
+            const { plan: other } = solveCampaign({ ...campaign, pools }, solver, plan.done);
+            return {
+              ...{ crewId: id, of },
+              points: other.points - plan.points,
+              trees: other.done.length - plan.done.length,
+            };
+          }),
+        );
   const { today, wishes } = task;
   const asOfNow = { today, slots: rota.slots, crews, wishes, done: plan.done, rota };
   return {

@@ -1,4 +1,5 @@
 // Who works here, and when; each crew in a sheet, and a new one.
+import type { SeasonPlan } from '@mortisect/contracts';
 import { Crew, type Skill, skills } from '@mortisect/core/campaign';
 import type { Site } from '@mortisect/core/records';
 import type { PlainKey, Say } from '@mortisect/words';
@@ -34,8 +35,11 @@ function weekdayName(say: Say, weekday: number): string {
   return new Intl.DateTimeFormat(say.locale, { weekday: 'short', timeZone: 'UTC' }).format(day);
 }
 
+const ONE_MORE_WORDS = { person: 'plan.oneMoreIsWorth', ladder: 'plan.oneMoreLadderIsWorth' } as const;
+const LEAST_POINTS = 0.05;
+
 interface CrewsProps {
-  oneMore: readonly { crewId: string; points: number; trees: number }[];
+  oneMore: NonNullable<SeasonPlan['shared']>['oneMore'];
 }
 
 export function Crews({ oneMore }: CrewsProps) {
@@ -48,20 +52,20 @@ export function Crews({ oneMore }: CrewsProps) {
     <View gap={6}>
       <Section>{say('plan.whoWorksHere')}</Section>
       {crews.map((crew) => {
-        const more = oneMore.find(({ crewId }) => crewId === crew.id);
+        // A ladder only where it brings anything: many trees want none
+        const more = oneMore.filter(
+          ({ crewId, of, points }) => crewId === crew.id && (of === 'person' || points > LEAST_POINTS),
+        );
         return (
           <PressRow key={crew.id} onPress={() => setEdited(crew)}>
             <View flex={1} minWidth={0} paddingHorizontal={12} paddingVertical={8}>
               <Label>{crew.name}</Label>
               <Small>{crewWords(say, crew)}</Small>
-              {more ? (
-                <Small>
-                  {say('plan.oneMoreIsWorth', {
-                    points: Math.round(more.points * 10) / 10,
-                    trees: more.trees,
-                  })}
+              {more.map(({ of, points, trees }) => (
+                <Small key={of}>
+                  {say(ONE_MORE_WORDS[of], { points: Math.round(points * 10) / 10, trees })}
                 </Small>
-              ) : null}
+              ))}
             </View>
           </PressRow>
         );

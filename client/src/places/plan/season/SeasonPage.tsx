@@ -98,7 +98,7 @@ function Planned({ crews, shared }: { crews: SeasonPlan['crews']; shared: Shared
       <Failed title={say('shared.notRecordedYet')} error={recording.error} />
       <Lapsed shared={shared} />
       <Places shared={shared} crews={crews} onOpen={setOpened} />
-      <LeftRows shared={shared} onOpen={setOpened} />
+      <LeftRows shared={shared} crews={crews} onOpen={setOpened} />
       <LeftByChoice shared={shared} onOpen={setOpened} />
       <FileLinks
         links={[

@@ -11,7 +11,7 @@ import { Notice } from '../../../ui/Notice';
 import { Row, Rows } from '../../../ui/Row';
 import { Body, Section, Small } from '../../../ui/type';
 import { VisitRow } from './Places';
-import { placeWords, type Shared } from './season';
+import { placeWords, type Shared, wishWords } from './season';
 import type { Opened } from './VisitSheet';
 
 const MOVED_WORDS: Record<MovedBecause, PlainKey> = {
@@ -94,12 +94,11 @@ const LEFT_WORDS: Record<Left['because'], PlainKey> = {
   'others are worth more': 'plan.othersAreWorthMore',
 };
 
-interface LeftProps {
-  shared: Shared;
+interface LeftProps extends OfSeason {
   onOpen(opened: Opened): void;
 }
 
-export function LeftRows({ shared, onOpen }: LeftProps) {
+export function LeftRows({ shared, crews, onOpen }: LeftProps) {
   const say = useSay();
   const { left } = shared.plan;
   const visitOf = new Map(shared.visits.map((visit) => [visit.id, visit]));
@@ -120,7 +119,9 @@ export function LeftRows({ shared, onOpen }: LeftProps) {
               key={visitId}
               code={code}
               must={must}
-              detail={`${must ? `${say('plan.cannotWait')} · ` : ''}${words}`}
+              detail={[must ? say('plan.cannotWait') : '', wishWords(say, visit?.wish ?? null, crews), words]
+                .filter(Boolean)
+                .join(' · ')}
               aside={costsWords(say, costs)}
               onPress={() =>
                 onOpen({ treeId: visitId, code, stands: words, must, wish: visit?.wish ?? null })
@@ -134,7 +135,7 @@ export function LeftRows({ shared, onOpen }: LeftProps) {
   );
 }
 
-export function LeftByChoice({ shared: { leftByChoice }, onOpen }: LeftProps) {
+export function LeftByChoice({ shared: { leftByChoice }, onOpen }: Omit<LeftProps, 'crews'>) {
   const say = useSay();
   const { shown, more } = useInParts(leftByChoice);
   if (leftByChoice.length === 0) return null;

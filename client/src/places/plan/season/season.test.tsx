@@ -59,7 +59,10 @@ const shared: NonNullable<SeasonPlan['shared']> = {
     { left: ['b'], doneBy: SATURDAY },
   ],
   yearsSimulated: true,
-  oneMore: [{ crewId: 'wall', points: 1.84, trees: 1 }],
+  oneMore: [
+    { crewId: 'wall', of: 'person', points: 1.84, trees: 1 },
+    { crewId: 'wall', of: 'ladder', points: 0.06, trees: 0 },
+  ],
 };
 
 async function come(more: Partial<SeasonPlan> = {}, crews: Crew[] = [crew]) {
@@ -92,6 +95,7 @@ test('visits by day and crew with what they need, then what is left with its rea
   expect(screen.getByText('In the wettest year one tree is left: Plot b.')).toBeTruthy();
   expect(screen.getByText(/These years are simulated/)).toBeTruthy();
   expect(screen.getByText('One more person all season brings 1.8 points and one further tree.')).toBeTruthy();
+  expect(screen.getByText('One more ladder all season brings 0.1 points and no further tree.')).toBeTruthy();
   expect(screen.getByText('2 people, one ladder · Wed, Sat, 9 to 12 h · one day off')).toBeTruthy();
 });
 
