@@ -43,6 +43,7 @@ test('from the first word to the server that comes back', () => {
   last().tell('o:2');
   expect(keys()).toEqual([
     ...['round', 'run', 'open-work', 'listed-trees', 'tree', 'jobs', 'aftercare', 'log', 'removed-photos'],
+    'season-plan',
   ]);
   // A plan that was kept changes nothing else
   invalidated.mockClear();

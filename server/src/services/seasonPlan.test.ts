@@ -5,6 +5,7 @@ import highsLoader from 'highs';
 import { pino } from 'pino';
 import { deviceId, NOW, newId, type Orchard, openOrchard, requestsTo } from '../testing/orchard';
 import { makePlanKeeper } from './keptPlans';
+import { getSeasonToday } from './seasonPlan';
 
 let orchard: Orchard;
 beforeAll(async () => {
@@ -128,6 +129,20 @@ test('what somebody says of a visit goes before the plan; what moved is told wit
   expect(today.halfDays.flatMap(({ treeIds }) => treeIds).sort()).toEqual(
     plan.plan.done.flatMap(({ visitId, slotId }) => (now.includes(slotId) ? visitId : [])).sort(),
   );
+  // The day after, it is told as it stood, and shared out anew meanwhile
+  const lister = { read: jest.fn(() => Promise.reject(new Error('Not now.'))), readAhead: jest.fn() };
+  const nextDay = new Date(Date.parse(NOW) + 86_400_000).toISOString();
+  const { db } = orchard.store;
+  const tomorrow = await getSeasonToday({ db, pool: orchard.pool, lister, now: nextDay });
+  const then = before.slots
+    .filter(({ half, from: day }) => half && day === nextDay.slice(0, 10))
+    .map(({ id }) => id);
+  expect(tomorrow).toMatchObject({ day: nextDay.slice(0, 10), isAnew: true, madeAt: NOW });
+  expect(tomorrow.halfDays.flatMap(({ treeIds }) => treeIds).sort()).toEqual(
+    plan.plan.done.flatMap(({ visitId, slotId }) => (then.includes(slotId) ? visitId : [])).sort(),
+  );
+  while (lister.read.mock.calls.length === 0) await new Promise((next) => setTimeout(next, 20));
+  expect(today.isAnew).toBe(false);
   // Taken back, it is planned like any other
   await said(first, { is: 'open' }).expect(200);
   expect((await shared()).visits.find(({ id }) => id === first)?.wish).toEqual({ is: 'open' });

@@ -1,7 +1,7 @@
 // The season of the site: made in the pool from the listed trees, the crews and the weather, kept until something changes.
 import { createHash } from 'node:crypto';
 import type { SeasonPlan, SeasonToday } from '@mortisect/contracts';
-import type { VisitWish } from '@mortisect/core/campaign';
+import type { Half, VisitWish } from '@mortisect/core/campaign';
 import { unitsOf } from '@mortisect/core/measure';
 import type { Site } from '@mortisect/core/records';
 import type { Move } from '@mortisect/core/rota';
@@ -60,6 +60,24 @@ interface Kept {
 }
 
 const KEPT_AS = 'season plan';
+/** The half-days of the forecast alone: a season of thousands of visits is megabytes, and Today asks often. */
+const DAYS_KEPT_AS = 'season days';
+
+interface KeptDays {
+  madeAt: string;
+  halfDays: { day: string; half: Half; crewId: string; treeIds: string[] }[];
+}
+
+function halfDaysOf({ rota, plan }: SeasonShared): KeptDays['halfDays'] {
+  return rota.slots.flatMap(({ id, from, half }) =>
+    rota.campaign.pools.flatMap((pool) => {
+      const treeIds = plan.done.flatMap(({ visitId, slotId, poolId }) =>
+        slotId === id && poolId === pool.id ? [visitId] : [],
+      );
+      return half === null || treeIds.length === 0 ? [] : [{ day: from, half, crewId: pool.id, treeIds }];
+    }),
+  );
+}
 
 const digest = (of: unknown): string => createHash('sha256').update(JSON.stringify(of)).digest('base64url');
 
@@ -108,7 +126,9 @@ async function made({ db, pool, lister, now }: Asked): Promise<Made> {
         ? { at: now, points: gain(shared) - gain(last.shared), moves }
         : (last?.moved ?? null);
     const keptNow: Kept = { stamp, madeAt: now, shared, moved };
+    const days: KeptDays = { madeAt: now, halfDays: halfDaysOf(shared) };
     await whereItCan(keep(db, KEPT_AS, { json: JSON.stringify(keptNow) }));
+    await whereItCan(keep(db, DAYS_KEPT_AS, days));
     return keptNow;
   });
   return season ? { ...told, season, state: 'planned' } : { ...told, state: 'nothing to do' };
@@ -167,22 +187,17 @@ export async function getSeasonToday(asked: Asked): Promise<SeasonToday> {
   const { db, now } = asked;
   const { site } = await getSiteRecord(db);
   const day = dayAt(now, site.timeZone);
-  const season = await keptSeason(db);
-  if (!season) return { day, madeAt: null, isAnew: false, halfDays: [] };
-  const isAnew = dayAt(season.madeAt, site.timeZone) !== day;
+  const last = await kept<KeptDays>(db, DAYS_KEPT_AS);
+  if (!last) return { day, madeAt: null, isAnew: false, halfDays: [] };
+  const isAnew = dayAt(last.madeAt, site.timeZone) !== day;
   // Whoever asks for the season next is told what went wrong
   if (isAnew) void made(asked).catch(() => undefined);
-  const { rota, plan } = season.shared;
-  const halfDays = rota.slots.flatMap(({ id, from, half }) =>
-    site.crews.flatMap((crew) => {
-      const treeIds = plan.done.flatMap(({ visitId, slotId, poolId }) =>
-        slotId === id && poolId === crew.id ? [visitId] : [],
-      );
-      if (half === null || from !== day || treeIds.length === 0) return [];
-      return [{ half, crewId: crew.id, crew: crew.name, treeIds }];
-    }),
-  );
-  return { day, madeAt: season.madeAt, isAnew, halfDays };
+  const nameOf = new Map(site.crews.map(({ id, name }) => [id, name]));
+  const halfDays = last.halfDays.flatMap(({ day: of, half, crewId, treeIds }) => {
+    const crew = nameOf.get(crewId);
+    return of === day && crew !== undefined ? [{ half, crewId, crew, treeIds }] : [];
+  });
+  return { day, madeAt: last.madeAt, isAnew, halfDays };
 }
 
 const CSV_COLUMNS: readonly PlainKey[] = [

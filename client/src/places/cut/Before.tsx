@@ -40,7 +40,8 @@ export function Before({ here }: { here: RunHere }) {
   const timingNow = timing.data;
   const [said, setSaid] = useState<ReadonlySet<string> | null>(null);
   const { crew, half } = useLocalSearchParams<{ crew?: string; half?: string }>();
-  const halfDay = useSeasonToday().data?.halfDays.find((each) => each.crewId === crew && each.half === half);
+  const season = useSeasonToday();
+  const halfDay = season.data?.halfDays.find((each) => each.crewId === crew && each.half === half);
   // Until somebody says otherwise, those that the season has for a crew, else the trees that have a window now
   const chosen = said ?? (halfDay ? new Set(halfDay.treeIds) : openNow(run.stops, timingNow));
   const picked = run.stops.filter(({ tree }) => chosen.has(tree.id));
@@ -50,7 +51,10 @@ export function Before({ here }: { here: RunHere }) {
   const cuts = inRun.reduce((sum, { items }) => sum + items.length, 0);
   if (run.stops.length === 0) return <NothingToCut here={here} />;
   // Nothing moves under the finger: order and windows are there before anything can be chosen
-  const reading = timing.isPending && timing.fetchStatus === 'fetching' && timing.failureCount === 0;
+  const reading = [timing, ...(crew ? [season] : [])].some(
+    ({ isPending, fetchStatus, failureCount }) =>
+      isPending && fetchStatus === 'fetching' && failureCount === 0,
+  );
   if (!here.ordered || reading)
     return (
       <Screen title={say('shared.cut')} subtitle={today.site.name}>
