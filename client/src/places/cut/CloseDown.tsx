@@ -10,7 +10,7 @@ import {
 import { massReading, upperFirst } from '@mortisect/core/measure';
 import { joined, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
-import { useState } from 'react';
+import { useTicked } from '../../data/ticked';
 import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
 import { useRecordAction } from '../../data/writes';
@@ -34,8 +34,7 @@ export function CloseDown({ here }: { here: RunHere }) {
   const { run, today } = here;
   const clock = useClock();
   const recording = useRecordAction();
-  const [done, setDone] = useState<ReadonlySet<string>>(new Set());
-  const [counted, setCounted] = useState<ReadonlySet<string>>(new Set());
+  const { points: done, blades: counted, tick } = useTicked(run.open?.id ?? '');
   const out = run.blades.filter(({ id }) => run.open?.bladeIds.includes(id));
   const missing = out.filter(({ id }) => !counted.has(id));
   const sums = debrisSums(cutsAsDebris(run), today.site.debris);
@@ -92,7 +91,7 @@ export function CloseDown({ here }: { here: RunHere }) {
               label={name}
               detail={upperFirst(stateWords(say, run.logs.get(id)?.state))}
               on={counted.has(id)}
-              onChange={(on) => setCounted(toggled(counted, id, on))}
+              onChange={(on) => tick({ blades: toggled(counted, id, on) })}
             />
           ))}
         </View>
@@ -104,7 +103,7 @@ export function CloseDown({ here }: { here: RunHere }) {
               label={told(say, text)}
               detail={told(say, why)}
               on={done.has(id)}
-              onChange={(on) => setDone(toggled(done, id, on))}
+              onChange={(on) => tick({ points: toggled(done, id, on) })}
             />
           ))}
         </View>
