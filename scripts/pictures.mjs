@@ -67,7 +67,8 @@ async function take(url) {
     const page = await context.newPage();
     await page.goto(url + route);
     await page.getByRole('main').first().waitFor();
-    await page.getByText('Reading the orchard …').waitFor({ state: 'detached' });
+    // On a wide screen the list and the page may both say so
+    await page.waitForFunction(() => !document.body.innerText.includes('Reading the orchard'));
     await first?.(page);
     await page.waitForTimeout(500);
     await page.screenshot({ path: path.join(out, `${name}.png`) });

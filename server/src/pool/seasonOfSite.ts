@@ -142,13 +142,11 @@ export async function siteSeason(task: SeasonTask): Promise<SeasonShared | null>
                     ...(of === 'person' ? { people: pool.people + 1 } : { ladders: pool.ladders + 1 }),
                   },
             );
-            // From the plan as it stands, so that it is not worse than that
-            const { plan: other } = solveCampaign({ ...campaign, pools }, solver, plan.done);
-            return {
-              ...{ crewId: id, of },
-              points: other.points - plan.points,
-              trees: other.done.length - plan.done.length,
-            };
+            // Freely: what a hand is worth does not count what moves for it. The plan as it stands can be kept, so that it is never worse
+            const { plan: other } = solveCampaign({ ...campaign, pools }, solver);
+            const points = Math.max(0, other.points - plan.points);
+            const trees = points > 0 ? other.done.length - plan.done.length : 0;
+            return { ...{ crewId: id, of }, points, trees };
           }),
         );
   const { today, wishes } = task;
