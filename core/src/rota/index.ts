@@ -1,3 +1,4 @@
+export { type Filled, filledPlaces } from './filled';
 export {
   inSlotsOf,
   isSamePlace,
