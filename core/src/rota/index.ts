@@ -1,4 +1,3 @@
-export { type Filled, filledPlaces } from './filled';
 export {
   inSlotsOf,
   isSamePlace,

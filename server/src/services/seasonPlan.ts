@@ -1,10 +1,10 @@
 // The season of the site: made in the pool from the listed trees, the crews and the weather, kept until something changes.
 import { createHash } from 'node:crypto';
 import type { SeasonPlan, SeasonToday } from '@mortisect/contracts';
-import type { Crew, Half, VisitWish } from '@mortisect/core/campaign';
+import type { Half, VisitWish } from '@mortisect/core/campaign';
 import { unitsOf } from '@mortisect/core/measure';
 import type { Site } from '@mortisect/core/records';
-import { filledPlaces, type Move } from '@mortisect/core/rota';
+import type { Move } from '@mortisect/core/rota';
 import type { ListedTree } from '@mortisect/core/run';
 import { dayAfter } from '@mortisect/core/weather';
 import { type PlainKey, type Say, unsaid } from '@mortisect/words';
@@ -21,7 +21,7 @@ import { actions } from '../store/schema';
 import { Answers } from './answers';
 import { keep, kept } from './keepsakes';
 import type { TreeLister } from './listedTrees';
-import { details, placesOf } from './orchard';
+import { details, getTrees } from './orchard';
 import { drawn, fileWord, type Printed, type RawFile } from './plans';
 import { getSite, getSiteRecord } from './site';
 import { seasonFacts } from './timing';
@@ -69,22 +69,15 @@ interface KeptDays {
 }
 
 function halfDaysOf({ rota, plan }: SeasonShared): KeptDays['halfDays'] {
-  const crewIds = rota.campaign.pools.map(({ id }) => id);
-  return filledPlaces(plan, rota.slots, crewIds).flatMap(({ slot: { from, half }, crewId, visitIds }) =>
-    half === null ? [] : [{ day: from, half, crewId, treeIds: visitIds }],
+  return rota.slots.flatMap(({ id, from, half }) =>
+    rota.campaign.pools.flatMap((pool) => {
+      const treeIds = plan.done.flatMap(({ visitId, slotId, poolId }) =>
+        slotId === id && poolId === pool.id ? [visitId] : [],
+      );
+      return half === null || treeIds.length === 0 ? [] : [{ day: from, half, crewId: pool.id, treeIds }];
+    }),
   );
 }
-
-/** Where the crews have something to do, in the order of their days. */
-function filledBy({ shared }: SeasonPlan, crews: readonly Crew[]) {
-  const crewOf = new Map(crews.map((crew) => [crew.id, crew]));
-  return filledPlaces(shared?.plan ?? NOTHING, shared?.slots ?? [], [...crewOf.keys()]).map((place) => ({
-    ...place,
-    crew: crewOf.get(place.crewId) as Crew,
-  }));
-}
-
-const NOTHING = { done: [], slots: [] };
 
 const digest = (of: unknown): string => createHash('sha256').update(JSON.stringify(of)).digest('base64url');
 
@@ -221,17 +214,20 @@ const CSV_COLUMNS: readonly PlainKey[] = [
 
 /** Visits in the order of their days, then those that are left with what that costs. */
 export async function seasonCsv(say: Say, asked: Asked): Promise<RawFile> {
-  const season = await getSeasonPlan(asked);
-  const { shared, crews } = season;
+  const { shared, crews } = await getSeasonPlan(asked);
   const columns = CSV_COLUMNS.map((column) => say(column));
   const visitOf = new Map(shared?.visits.map((visit) => [visit.id, visit]));
   const row = (figures: readonly (string | number)[]) =>
     Object.fromEntries(columns.map((column, i) => [column, String(figures[i] ?? '')]));
   const must = (id: string) => (visitOf.get(id)?.must ? say('files.seasonYes') : '');
   const of = (id: string) => [visitOf.get(id)?.code ?? id, visitOf.get(id)?.minutes ?? '', must(id)];
-  const rows = filledBy(season, crews).flatMap(({ slot, crew, visitIds }) =>
-    visitIds.map((id) =>
-      row([slot.from, slot.to, slot.half ? say(HALF_WORDS[slot.half]) : '', crew.name, ...of(id)]),
+  const rows = (shared?.slots ?? []).flatMap((slot) =>
+    crews.flatMap((crew) =>
+      (shared?.plan.done ?? [])
+        .filter(({ slotId, poolId }) => slotId === slot.id && poolId === crew.id)
+        .map(({ visitId }) =>
+          row([slot.from, slot.to, slot.half ? say(HALF_WORDS[slot.half]) : '', crew.name, ...of(visitId)]),
+        ),
     ),
   );
   const left = (shared?.plan.left ?? []).map(({ visitId, costs }) =>
@@ -262,24 +258,33 @@ const HALF_WORDS = { morning: 'files.seasonMorning', afternoon: 'files.seasonAft
  * @throws {HttpProblem} 404 for a crew that does not work here
  */
 export async function seasonCalendar(say: Say, asked: Asked, crewId: string | null): Promise<RawFile> {
-  const season = await getSeasonPlan(asked);
-  const { shared, crews } = season;
+  const { shared, crews } = await getSeasonPlan(asked);
   const own = crews.filter(({ id }) => crewId === null || id === crewId);
   if (crewId !== null && own.length === 0) throw notThere(unsaid('problem.theCrew'));
   const codeOf = new Map(shared?.visits.map(({ id, code }) => [id, code]));
-  const events = filledBy(season, own).map(({ slot, crew, of, visitIds }): CalendarEvent => {
-    const half = slot.half ? `${say(HALF_WORDS[slot.half])}: ` : '';
-    return {
-      id: `season ${crew.id} ${slot.id}`,
-      title: say('files.seasonEvent', {
-        crew: crew.name,
-        trees: visitIds.length,
-        minutes: Math.round(of.needed),
-      }),
-      detail: half + visitIds.map((id) => codeOf.get(id) ?? id).join(', '),
-      when: { day: slot.from },
-    };
-  });
+  const events = (shared?.slots ?? []).flatMap((slot) =>
+    own.flatMap((crew): CalendarEvent[] => {
+      const trees = (shared?.plan.done ?? []).filter(
+        ({ slotId, poolId }) => slotId === slot.id && poolId === crew.id,
+      );
+      const { needed = 0 } =
+        shared?.plan.slots.find(({ slotId, poolId }) => slotId === slot.id && poolId === crew.id) ?? {};
+      if (trees.length === 0) return [];
+      const half = slot.half ? `${say(HALF_WORDS[slot.half])}: ` : '';
+      return [
+        {
+          id: `season ${crew.id} ${slot.id}`,
+          title: say('files.seasonEvent', {
+            crew: crew.name,
+            trees: trees.length,
+            minutes: Math.round(needed),
+          }),
+          detail: half + trees.map(({ visitId }) => codeOf.get(visitId) ?? visitId).join(', '),
+          when: { day: slot.from },
+        },
+      ];
+    }),
+  );
   const name = own.map((crew) => crew.name).join(', ');
   return { fileName: 'season.ics', content: calendarOf(say, name, events, asked.now) };
 }
@@ -296,18 +301,18 @@ export async function weekSheet(
   { crew: crewId, from: asksFrom, ...printed }: Printed & { crew: string; from?: string | undefined },
 ): Promise<RawFile> {
   const { db, pool } = asked;
-  const season = await getSeasonPlan(asked);
-  const { shared, crews } = season;
+  const { shared, crews } = await getSeasonPlan(asked);
   const crew = crews.find(({ id }) => id === crewId);
   if (!crew) throw notThere(unsaid('problem.theCrew'));
-  const [site, { plots }] = await Promise.all([getSite(db), placesOf(db)]);
+  const [site, { plots }] = await Promise.all([getSite(db), getTrees(db)]);
   const plotOf = new Map(plots.map(({ id, name }) => [id, name]));
   const visitOf = new Map(shared?.visits.map((visit) => [visit.id, visit]));
-  const places = filledBy(season, [crew]).map(({ slot, of: { needed, workable }, visitIds }) => ({
-    ...slot,
-    ...{ needed, workable },
-    trees: visitIds.flatMap((id) => visitOf.get(id) ?? []),
-  }));
+  const places = (shared?.slots ?? []).flatMap((slot) => {
+    const at = shared?.plan.slots.find(({ slotId, poolId }) => slotId === slot.id && poolId === crewId);
+    const own = shared?.plan.done.filter(({ slotId, poolId }) => slotId === slot.id && poolId === crewId);
+    const trees = own?.flatMap(({ visitId }) => visitOf.get(visitId) ?? []) ?? [];
+    return at && trees.length > 0 ? [{ ...slot, needed: at.needed, workable: at.workable, trees }] : [];
+  });
   const from = asksFrom ?? places[0]?.from ?? dayAt(asked.now, site.site.timeZone);
   const to = dayAfter(from, WEEK_DAYS - 1);
   const ofWeek = places.filter((place) => place.to >= from && place.from <= to);

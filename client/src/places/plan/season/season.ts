@@ -1,7 +1,7 @@
 // A season in words and in parts, for its page.
 import type { SeasonPlan } from '@mortisect/contracts';
 import type { VisitWish } from '@mortisect/core/campaign';
-import { filledPlaces, type Place } from '@mortisect/core/rota';
+import type { Place } from '@mortisect/core/rota';
 import type { Say } from '@mortisect/words';
 import { dayWords, weekday } from '../../../data/moment';
 
@@ -47,12 +47,19 @@ export interface PlaceOfPlan {
 /** Half-days and weeks of crews in which something is done, in the order of their days. */
 export function placesOf(shared: Shared, crews: readonly Crew[]): PlaceOfPlan[] {
   const visitOf = new Map(shared.visits.map((visit) => [visit.id, visit]));
-  const crewOf = new Map(crews.map((crew) => [crew.id, crew]));
-  return filledPlaces(shared.plan, shared.slots, [...crewOf.keys()]).flatMap(
-    ({ slot, crewId, of, visitIds }) => {
-      const crew = crewOf.get(crewId);
-      const visits = visitIds.flatMap((id) => visitOf.get(id) ?? []);
-      return crew ? [{ key: `${slot.id} ${crewId}`, slot, crew, of, visits }] : [];
-    },
+  const keyOf = (slotId: string, poolId: string) => `${slotId} ${poolId}`;
+  const visitsOf = new Map<string, Visit[]>();
+  for (const { visitId, slotId, poolId } of shared.plan.done) {
+    const visit = visitOf.get(visitId);
+    const key = keyOf(slotId, poolId);
+    if (visit) visitsOf.set(key, [...(visitsOf.get(key) ?? []), visit]);
+  }
+  const filled = new Map(shared.plan.slots.map((each) => [keyOf(each.slotId, each.poolId), each]));
+  return shared.slots.flatMap((slot) =>
+    crews.flatMap((crew) => {
+      const key = keyOf(slot.id, crew.id);
+      const [of, visits] = [filled.get(key), visitsOf.get(key)];
+      return of && visits ? [{ key, slot, crew, of, visits }] : [];
+    }),
   );
 }
