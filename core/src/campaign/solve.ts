@@ -65,10 +65,16 @@ export function solveCampaign(
     ...{ model, solver, board, stands, held: new Set(stands.keys()) },
     mays: visits.flatMap((_, v) => (isAskedFor[v] ? [] : [v])),
   };
-  const kept = before.length > 0 ? asBefore(board, before, task.mays) : null;
-  const { best, bound, prices } = kept && before.length > MANY_BEFORE ? repaired(task, kept) : searched(task);
-  const { plan, most } = kept ? keeping(task, kept, best) : { plan: best, most: best.gain() };
-  return { plan: told(plan, Math.max(bound, most)), prices: pricesBySlot(model, prices) };
+  if (before.length === 0) {
+    const { best, bound, prices } = searched(task);
+    return { plan: told(best, bound), prices: pricesBySlot(model, prices) };
+  }
+  const kept = asBefore(board, before, task.mays);
+  const improved = completed(Board.copyOf(kept), task.mays, task.held);
+  const found = before.length > MANY_BEFORE ? repaired(task, improved) : searched(task);
+  const bound = Math.max(found.bound, found.best.gain(), improved.gain());
+  const plan = keeping(model, kept, [found.best, improved]);
+  return { plan: told(plan, bound), prices: pricesBySlot(model, found.prices) };
 }
 
 interface Task {
@@ -139,9 +145,8 @@ function searched({ model, solver, board, stands, held, mays }: Task): Found {
   return { best, bound: Math.min(rough, tight.bound), prices };
 }
 
-/** From a plan of before of many visits: it is made better where it stands, which takes seconds and not half a minute. */
-function repaired({ model, stands, held, mays }: Task, kept: Board): Found {
-  const best = completed(Board.copyOf(kept), mays, held);
+/** Of a plan of before of many visits, made better where it stands, which takes seconds and not half a minute. */
+function repaired({ model, stands }: Task, best: Board): Found {
   const priced = pricesOfLarge(model, stands);
   const rounds = model.input.visits.length > MANY_TIGHTENED ? 0 : TIGHTEN_ROUNDS;
   const { room, bound } = tightened(model, stands, priced, best.gain(), rounds);
@@ -149,14 +154,13 @@ function repaired({ model, stands, held, mays }: Task, kept: Board): Found {
 }
 
 /** The plan that people go by stays unless another brings more than all that moves for it is worth. */
-function keeping({ model, held, mays }: Task, kept: Board, found: Board): { plan: Board; most: number } {
-  const improved = completed(Board.copyOf(kept), mays, held);
-  const others = [found, improved].map((plan) => {
+function keeping(model: Model, kept: Board, plans: readonly Board[]): Board {
+  const others = plans.map((plan) => {
     const moves = model.options.filter((_, v) => kept.at[v] !== -1 && plan.at[v] !== kept.at[v]).length;
     return { plan, over: plan.gain() - kept.gain() - WORTH_MOVING * moves };
   });
   const best = others.reduce((a, b) => (b.over > a.over + 1e-9 ? b : a));
-  return { plan: best.over > 0 ? best.plan : kept, most: Math.max(found.gain(), improved.gain()) };
+  return best.over > 0 ? best.plan : kept;
 }
 
 const RELAXED = { goal: 'gain', whole: false, lateAtMost: null } as const;

@@ -21,7 +21,7 @@ import { actions } from '../store/schema';
 import { Answers } from './answers';
 import { keep, kept } from './keepsakes';
 import type { TreeLister } from './listedTrees';
-import { details, getTrees } from './orchard';
+import { details, placesOf } from './orchard';
 import { drawn, fileWord, type Printed, type RawFile } from './plans';
 import { getSite, getSiteRecord } from './site';
 import { seasonFacts } from './timing';
@@ -304,7 +304,7 @@ export async function weekSheet(
   const { shared, crews } = await getSeasonPlan(asked);
   const crew = crews.find(({ id }) => id === crewId);
   if (!crew) throw notThere(unsaid('problem.theCrew'));
-  const [site, { plots }] = await Promise.all([getSite(db), getTrees(db)]);
+  const [site, { plots }] = await Promise.all([getSite(db), placesOf(db)]);
   const plotOf = new Map(plots.map(({ id, name }) => [id, name]));
   const visitOf = new Map(shared?.visits.map((visit) => [visit.id, visit]));
   const places = (shared?.slots ?? []).flatMap((slot) => {
