@@ -214,8 +214,8 @@ export function ChartKey({ lines }: { lines: readonly Pick<ChartLine, 'name' | '
   return (
     <View flexDirection="row" flexWrap="wrap" columnGap={16} rowGap={4} aria-hidden>
       {lines.map(({ name, colour, dash }) => (
-        <View key={name} flexDirection="row" alignItems="center" gap={6}>
-          <Svg width={26} height={12}>
+        <View key={name} flexDirection="row" alignItems="center" gap={6} maxWidth="100%">
+          <Svg width={26} height={12} style={{ flexShrink: 0 }}>
             <Line x1={1} x2={25} y1={6} y2={6} stroke={colour} strokeWidth={3} strokeDasharray={dash} />
           </Svg>
           <span style={{ fontFamily: 'Barlow Condensed', fontWeight: 600, fontSize: '1rem', color: ink }}>

@@ -104,7 +104,15 @@ function PlaceLink({
             strokeLinejoin="round"
           />
         </Svg>
-        <Label fontSize="$16" lineHeight="$16" color={here ? '$ink' : '$soft'}>
+        <Label
+          fontSize="$16"
+          lineHeight="$16"
+          color={here ? '$ink' : '$soft'}
+          maxWidth="100%"
+          textAlign="center"
+          // A name longer than a fifth of a narrow phone takes two lines
+          style={{ overflowWrap: 'anywhere' }}
+        >
           {name}
         </Label>
       </View>
