@@ -45,14 +45,8 @@ import { getRemovedPhotos } from '../services/removedPhotos';
 import { getRound } from '../services/rounds';
 import { putRow } from '../services/rows';
 import { getAftercare, getRun } from '../services/runs';
-import {
-  getSeasonPlan,
-  getSeasonToday,
-  seasonCalendar,
-  seasonCsv,
-  seasonProgram,
-  weekSheet,
-} from '../services/seasonPlan';
+import { seasonCalendar, seasonCsv, seasonProgram, weekSheet } from '../services/seasonFiles';
+import { getSeasonPlan, getSeasonToday } from '../services/seasonPlan';
 import { endSession, getSessions } from '../services/sessions';
 import { getSiteRecord, putSite } from '../services/site';
 import { getTiming, getTreeSeason, getTreeTiming } from '../services/timing';

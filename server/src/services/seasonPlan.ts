@@ -1,29 +1,22 @@
 // The season of the site: made in the pool from the listed trees, the crews and the weather, kept until something changes.
 import { createHash } from 'node:crypto';
 import type { SeasonPlan, SeasonToday } from '@mortisect/contracts';
-import type { Half, VisitWish } from '@mortisect/core/campaign';
+import type { CampaignInput, Half, VisitWish } from '@mortisect/core/campaign';
 import { unitsOf } from '@mortisect/core/measure';
 import type { Site } from '@mortisect/core/records';
 import type { Move } from '@mortisect/core/rota';
 import type { ListedTree } from '@mortisect/core/run';
-import { dayAfter } from '@mortisect/core/weather';
-import { type PlainKey, type Say, unsaid } from '@mortisect/words';
 import { and, asc, eq } from 'drizzle-orm';
-import { type CalendarEvent, calendarOf } from '../files/calendar';
 import { dayAt } from '../files/day';
-import { csvOf } from '../files/writeTrees';
 import type { Pool } from '../pool/pool';
 import type { SeasonShared } from '../pool/seasonOfSite';
-import { notThere } from '../refusal';
 import { whereItCan } from '../store/faults';
 import type { Db } from '../store/openDb';
 import { actions } from '../store/schema';
 import { Answers } from './answers';
 import { keep, kept } from './keepsakes';
 import type { TreeLister } from './listedTrees';
-import { details, placesOf } from './orchard';
-import { drawn, fileWord, type Printed, type RawFile } from './plans';
-import { getSite, getSiteRecord } from './site';
+import { getSiteRecord } from './site';
 import { seasonFacts } from './timing';
 
 const MOST_KEPT = 4;
@@ -35,7 +28,7 @@ function answersOf(db: Db): Answers {
   return ofDb;
 }
 
-interface Asked {
+export interface SeasonAsked {
   db: Db;
   pool: Pool;
   lister: TreeLister;
@@ -100,7 +93,7 @@ async function wishesOf(db: Db): Promise<Record<string, VisitWish>> {
 }
 
 /** @throws {HttpProblem} 503 where it took too long */
-async function made({ db, pool, lister, now }: Asked): Promise<Made> {
+async function made({ db, pool, lister, now }: SeasonAsked): Promise<Made> {
   const { site, revision: siteRevision } = await getSiteRecord(db);
   const { revision, trees } = await lister.read(unitsOf(site.units, 'metric'));
   const { crews } = site;
@@ -135,7 +128,7 @@ async function made({ db, pool, lister, now }: Asked): Promise<Made> {
 }
 
 /** @throws {HttpProblem} 503 where it took too long */
-export async function getSeasonPlan(asked: Asked): Promise<SeasonPlan> {
+export async function getSeasonPlan(asked: SeasonAsked): Promise<SeasonPlan> {
   const { site, siteRevision, trees, state, season, wishes } = await made(asked);
   const told = {
     ...{ now: asked.now, siteRevision, state, crews: site.crews, shared: null },
@@ -183,7 +176,7 @@ export async function getSeasonPlan(asked: Asked): Promise<SeasonPlan> {
  *
  * @returns half-days with visits, the morning first
  */
-export async function getSeasonToday(asked: Asked): Promise<SeasonToday> {
+export async function getSeasonToday(asked: SeasonAsked): Promise<SeasonToday> {
   const { db, now } = asked;
   const { site } = await getSiteRecord(db);
   const day = dayAt(now, site.timeZone);
@@ -200,139 +193,7 @@ export async function getSeasonToday(asked: Asked): Promise<SeasonToday> {
   return { day, madeAt: last.madeAt, isAnew, halfDays };
 }
 
-const CSV_COLUMNS: readonly PlainKey[] = [
-  'files.seasonColumnFrom',
-  'files.seasonColumnTo',
-  'files.seasonColumnHalf',
-  'files.seasonColumnCrew',
-  'files.planColumnTree',
-  'files.planColumnMinutes',
-  'files.seasonColumnCannotWait',
-  'files.seasonColumnLeft',
-  'files.seasonColumnReason',
-];
-
-/** Visits in the order of their days, then those that are left with what that costs. */
-export async function seasonCsv(say: Say, asked: Asked): Promise<RawFile> {
-  const { shared, crews } = await getSeasonPlan(asked);
-  const columns = CSV_COLUMNS.map((column) => say(column));
-  const visitOf = new Map(shared?.visits.map((visit) => [visit.id, visit]));
-  const row = (figures: readonly (string | number)[]) =>
-    Object.fromEntries(columns.map((column, i) => [column, String(figures[i] ?? '')]));
-  const must = (id: string) => (visitOf.get(id)?.must ? say('files.seasonYes') : '');
-  const of = (id: string) => [visitOf.get(id)?.code ?? id, visitOf.get(id)?.minutes ?? '', must(id)];
-  const rows = (shared?.slots ?? []).flatMap((slot) =>
-    crews.flatMap((crew) =>
-      (shared?.plan.done ?? [])
-        .filter(({ slotId, poolId }) => slotId === slot.id && poolId === crew.id)
-        .map(({ visitId }) =>
-          row([slot.from, slot.to, slot.half ? say(HALF_WORDS[slot.half]) : '', crew.name, ...of(visitId)]),
-        ),
-    ),
-  );
-  const left = (shared?.plan.left ?? []).map(({ visitId, costs }) =>
-    row(['', '', '', '', ...of(visitId), Math.round(costs * 100) / 100]),
-  );
-  const byChoice = (shared?.leftByChoice ?? []).map(({ code, costs, must, reason }) =>
-    row([
-      '',
-      '',
-      '',
-      '',
-      code,
-      '',
-      must ? say('files.seasonYes') : '',
-      Math.round(costs * 100) / 100,
-      reason,
-    ]),
-  );
-  return { fileName: 'season.csv', content: csvOf([...rows, ...left, ...byChoice], columns) };
-}
-
-const HALF_WORDS = { morning: 'files.seasonMorning', afternoon: 'files.seasonAfternoon' } as const;
-
-/**
- * What a crew, or everybody, does in each half-day and week, as iCalendar.
- *
- * @param crewId null: all crews
- * @throws {HttpProblem} 404 for a crew that does not work here
- */
-export async function seasonCalendar(say: Say, asked: Asked, crewId: string | null): Promise<RawFile> {
-  const { shared, crews } = await getSeasonPlan(asked);
-  const own = crews.filter(({ id }) => crewId === null || id === crewId);
-  if (crewId !== null && own.length === 0) throw notThere(unsaid('problem.theCrew'));
-  const codeOf = new Map(shared?.visits.map(({ id, code }) => [id, code]));
-  const events = (shared?.slots ?? []).flatMap((slot) =>
-    own.flatMap((crew): CalendarEvent[] => {
-      const trees = (shared?.plan.done ?? []).filter(
-        ({ slotId, poolId }) => slotId === slot.id && poolId === crew.id,
-      );
-      const { needed = 0 } =
-        shared?.plan.slots.find(({ slotId, poolId }) => slotId === slot.id && poolId === crew.id) ?? {};
-      if (trees.length === 0) return [];
-      const half = slot.half ? `${say(HALF_WORDS[slot.half])}: ` : '';
-      return [
-        {
-          id: `season ${crew.id} ${slot.id}`,
-          title: say('files.seasonEvent', {
-            crew: crew.name,
-            trees: trees.length,
-            minutes: Math.round(needed),
-          }),
-          detail: half + trees.map(({ visitId }) => codeOf.get(visitId) ?? visitId).join(', '),
-          when: { day: slot.from },
-        },
-      ];
-    }),
-  );
-  const name = own.map((crew) => crew.name).join(', ');
-  return { fileName: 'season.ics', content: calendarOf(say, name, events, asked.now) };
-}
-
-const WEEK_DAYS = 7;
-
-/**
- * A week of a crew, then the cut sheets of its trees in the order of their days.
- *
- * @throws {HttpProblem} 404 for a crew that does not work here
- */
-export async function weekSheet(
-  asked: Asked,
-  { crew: crewId, from: asksFrom, ...printed }: Printed & { crew: string; from?: string | undefined },
-): Promise<RawFile> {
-  const { db, pool } = asked;
-  const { shared, crews } = await getSeasonPlan(asked);
-  const crew = crews.find(({ id }) => id === crewId);
-  if (!crew) throw notThere(unsaid('problem.theCrew'));
-  const [site, { plots }] = await Promise.all([getSite(db), placesOf(db)]);
-  const plotOf = new Map(plots.map(({ id, name }) => [id, name]));
-  const visitOf = new Map(shared?.visits.map((visit) => [visit.id, visit]));
-  const places = (shared?.slots ?? []).flatMap((slot) => {
-    const at = shared?.plan.slots.find(({ slotId, poolId }) => slotId === slot.id && poolId === crewId);
-    const own = shared?.plan.done.filter(({ slotId, poolId }) => slotId === slot.id && poolId === crewId);
-    const trees = own?.flatMap(({ visitId }) => visitOf.get(visitId) ?? []) ?? [];
-    return at && trees.length > 0 ? [{ ...slot, needed: at.needed, workable: at.workable, trees }] : [];
-  });
-  const from = asksFrom ?? places[0]?.from ?? dayAt(asked.now, site.site.timeZone);
-  const to = dayAfter(from, WEEK_DAYS - 1);
-  const ofWeek = places.filter((place) => place.to >= from && place.from <= to);
-  const week = {
-    ...{ crew: crew.name, site: site.site.name, from, to },
-    places: ofWeek.map((place) => ({
-      ...place,
-      trees: place.trees.map((tree) => ({ ...tree, plot: plotOf.get(tree.plotId) ?? '' })),
-    })),
-  };
-  const ids = ofWeek.flatMap(({ trees }) => trees.map(({ id }) => id));
-  const byId = new Map((await details(db, ids)).map((detail) => [detail.tree.id, detail]));
-  const inOrder = ids.flatMap((id) => byId.get(id) ?? []);
-  const content = await drawn(db, pool, inOrder, printed, week);
-  return { fileName: `${fileWord(crew.name)}-${from}.pdf`, content };
-}
-
-/** The program that the plan was chosen by, in CPLEX LP format, for other solvers to read. */
-export async function seasonProgram(asked: Asked): Promise<RawFile> {
-  const { season } = await made(asked);
-  const content = season ? await asked.pool.seasonLp(season.shared.rota.campaign) : '';
-  return { fileName: 'season.lp', content };
+/** What the season was chosen from; null where there is none. */
+export async function seasonInput(asked: SeasonAsked): Promise<CampaignInput | null> {
+  return (await made(asked)).season?.shared.rota.campaign ?? null;
 }
