@@ -1,8 +1,9 @@
 // The season of a site as it is shared out, on the wire.
 import { CampaignPlan, Crew, halves, VisitWish } from '@mortisect/core/campaign';
 import { localDay } from '@mortisect/core/measure';
+import { passes } from '@mortisect/core/plan';
 import { moment, TreeId } from '@mortisect/core/records';
-import { lapses, Move } from '@mortisect/core/rota';
+import { lapses, Move, visitKinds } from '@mortisect/core/rota';
 import { z } from 'zod';
 
 const minutes = z
@@ -10,6 +11,18 @@ const minutes = z
   .describe(
     'of one of the crew: a tenth of past years below, their mean, nine tenths below; by the forecast three times the same',
   );
+
+const ofVisit = {
+  treeId: TreeId,
+  kind: z.enum(visitKinds),
+  code: z.string().describe('tag of its tree'),
+  job: z.object({ job: z.string(), title: z.string().optional() }).optional().describe('which job it is'),
+};
+const days = {
+  from: localDay,
+  to: localDay,
+  half: z.enum(halves).nullable().describe('null: a week'),
+};
 
 export const SeasonPlan = z
   .object({
@@ -25,9 +38,7 @@ export const SeasonPlan = z
         slots: z.array(
           z.object({
             id: z.string(),
-            from: localDay,
-            to: localDay,
-            half: z.enum(halves).nullable().describe('null: a week'),
+            ...days,
           }),
         ),
         workable: z.array(z.array(minutes)).describe('by crew, then by slot'),
@@ -36,8 +47,8 @@ export const SeasonPlan = z
           .describe('last day of the school of each group of trees'),
         visits: z.array(
           z.object({
-            id: TreeId.describe('of the tree'),
-            code: z.string(),
+            id: z.string().describe('the tree’s own for its pass at hand'),
+            ...ofVisit,
             plotId: z.string(),
             minutes: z
               .number()
@@ -54,8 +65,8 @@ export const SeasonPlan = z
         ),
         leftByChoice: z.array(
           z.object({
-            visitId: TreeId,
-            code: z.string(),
+            visitId: z.string(),
+            ...ofVisit,
             plotId: z.string(),
             until: localDay,
             reason: z.string(),
@@ -64,13 +75,37 @@ export const SeasonPlan = z
           }),
         ),
         lapsed: z
-          .array(z.object({ visitId: TreeId, why: z.enum(lapses) }))
+          .array(z.object({ visitId: z.string(), why: z.enum(lapses) }))
           .describe('what was said of them holds no more: they are planned like others'),
+        later: z
+          .array(
+            z.object({
+              pass: z.enum(passes),
+              season: z.number().int(),
+              firstYear: z
+                .number()
+                .int()
+                .describe('the calendar year in which the winter of season 1 begins'),
+              trees: z.number().int(),
+              minutes: z.number(),
+            }),
+          )
+          .describe('passes beyond the season, first to last: renovations hold their years'),
+        arborist: z.object({
+          asks: z
+            .object({
+              codes: z.array(z.string()).describe('trees with cuts that only an arborist may make'),
+              day: z.object(days).nullable().describe('that suits the most of them; null: none does'),
+              suits: z.number().int().describe('so many of them'),
+            })
+            .nullable(),
+          booked: z.array(z.object({ treeId: TreeId, code: z.string(), on: localDay })),
+        }),
         moved: z
           .object({
             at: moment,
             points: z.number().describe('that the plan brings more than the one of before, over leaving all'),
-            moves: z.array(Move.extend({ code: z.string() })),
+            moves: z.array(Move.extend(ofVisit)),
           })
           .nullable()
           .describe('what was different when it was shared out anew the last time; null: nothing yet'),

@@ -16,7 +16,7 @@ export {
 } from './input';
 export { type KeptFor, type RankedPair, rankedPairs } from './keepWorth';
 export { keptPlanOf, planStamp, solvedFrom } from './keptPlan';
-export { KeptPlan, ListedPlan, VisitWorth } from './keptShape';
+export { KeptPlan, ListedPlan, VisitAhead, VisitWorth } from './keptShape';
 export { listedNow, listedOf } from './listed';
 export { OrderInput, orderOf } from './order';
 export { OrderResult } from './orderShape';

@@ -104,3 +104,47 @@ test('what the visit at hand is worth: the plan with it less the plan without, i
   expect(worth?.woundCm2).toBeCloseTo(cm2, 9);
   expect(cm2).toBeGreaterThan(0.1);
 });
+
+test.each([
+  ['the summer after a winter', 'dormant', 1, 'summer', true],
+  ['a winter later, before summer', 'dormant', 2, 'dormant', false],
+  ['a summer later', 'summer', 2, 'summer', false],
+  ['the winter after a summer', 'summer', 2, 'dormant', true],
+  ['the winter two years on', 'summer', 3, 'dormant', false],
+] as const)('visits after the one at hand: %s', (_, season, at, pass, next) => {
+  const two = [finding('dead', 'A', 60, 'NEO'), fault('in', 'B1', 'inward')];
+  const { prepared, plan: found } = planTree({ ...given(two), season });
+  const steps = found.steps.map((step) => {
+    const isLater = step.candidateId === 'B1 collar 0';
+    return { ...step, season: isLater ? at : 1, pass: isLater ? pass : season };
+  });
+  const plan = { ...found, steps };
+  const solved = { prepared, ...inVisits(prepared, plan) };
+  const { ahead, now } = keptPlanOf(solved);
+  expect(now).toBe(season);
+  expect(ahead).toMatchObject([{ season: at, pass, next }]);
+  const ids = new Set(['B1 collar 0']);
+  const { problem } = prepared;
+  const chosen = (isIn: (id: string) => boolean) =>
+    problem.candidates.map(({ id }) => {
+      const step = plan.steps.find(({ candidateId }) => candidateId === id && isIn(id));
+      return problem.slots.findIndex(({ season, pass }) => season === step?.season && pass === step.pass);
+    });
+  const minutes = problem.candidates.reduce((sum, each) => sum + (ids.has(each.id) ? each.minutes : 0), 0);
+  const less =
+    worthOf(
+      problem,
+      chosen(() => true),
+    ) -
+    worthOf(
+      problem,
+      chosen((id) => !ids.has(id)),
+    );
+  // Minutes are not counted: 0.15 points each, a year on 0.85 of that
+  expect(ahead[0]?.points).toBeCloseTo(less + 0.15 * minutes * 0.85 ** (at - 1), 9);
+  const [kerf] = prepared.all.flatMap(({ id, handling }) => (handling && ids.has(id) ? handling.kerfMm : []));
+  expect(ahead[0]?.woundCm2).toBeCloseTo(Math.PI * ((kerf ?? 0) / 20) ** 2, 9);
+  const order = solved.orders[`${at} ${pass}`];
+  expect(ahead[0]).toMatchObject({ minutes: Math.round(order?.tally.minutes ?? -1), powerSaw: false });
+  expect(ahead[0]?.ladder).toBe((order?.tally.ladderMoves ?? 0) > 0);
+});

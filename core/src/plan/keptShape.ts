@@ -16,11 +16,24 @@ const PricedCut = z.strictObject({
   side: z.enum(sides).describe('of the tree, on which one stands'),
 });
 
-/** What the visit that is at hand brings, and the wounds that it makes. */
+/** What a visit brings, the wounds that it makes, and what it asks for. */
 export const VisitWorth = z.strictObject({
   points: z.number().describe('by which the plan is worse without its steps, minutes not counted'),
   woundCm2: z.number().describe('of the faces of all its cuts'),
+  powerSaw: z.boolean().default(false).describe('one of its cuts is made with one'),
 });
+export type VisitWorth = z.infer<typeof VisitWorth>;
+
+/** A visit of the plan after the one at hand. */
+export const VisitAhead = VisitWorth.extend({
+  season: z.number().int(),
+  pass: z.enum(passes),
+  next: z.boolean().describe('it comes before the pass at hand comes round again'),
+  firstYear: z.number().int().describe('the calendar year in which the winter of season 1 begins'),
+  minutes: z.number().describe('of work at the tree'),
+  ladder: z.boolean(),
+});
+export type VisitAhead = z.infer<typeof VisitAhead>;
 
 /** A plan as lists of trees take it: what is done, when and where, without what it was chosen from. */
 export const ListedPlan = z.strictObject({
@@ -38,6 +51,10 @@ export const ListedPlan = z.strictObject({
     .describe(
       'of the visit that is at hand; null where nothing is due, or it was kept before seasons were shared out',
     ),
+  ahead: z
+    .array(VisitAhead)
+    .default([])
+    .describe('the visits after it, first to last; none where it was kept before they were told'),
 });
 export type ListedPlan = z.infer<typeof ListedPlan>;
 

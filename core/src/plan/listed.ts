@@ -1,8 +1,8 @@
 // A plan as lists of trees take it.
-import type { ListedPlan } from './keptShape';
+import type { ListedPlan, VisitAhead, VisitWorth } from './keptShape';
 import { worthOf } from './problem';
 import type { PlannedStep } from './treePlan';
-import { standOf, visitKey } from './visit';
+import { standOf, visitKey, wholeMinutes } from './visit';
 import { passNow, type Solved, visitsOf } from './visits';
 
 /** A plan without what it was chosen from: a twentieth of it, and all that a list, a run or the orchard from above says of it. */
@@ -19,12 +19,13 @@ export function listedOf(solved: Solved): ListedPlan {
           massKg: priced.handling.massKg,
           ...standOf(priced, prepared.input.tree),
         };
+  const now = passNow(prepared.problem.slots);
+  const due = plan.steps.filter(({ season, pass }) => season === 1 && pass === now);
   return {
-    plan,
-    orders,
-    now: passNow(prepared.problem.slots),
+    ...{ plan, orders, now },
     cuts,
-    worth: visitWorth(solved),
+    worth: due.length > 0 ? visitWorth(solved, due) : null,
+    ahead: visitsAhead(solved),
     musts: prepared.asked.flatMap(({ must, findingId }) => (must && findingId ? [findingId] : [])),
   };
 }
@@ -37,11 +38,8 @@ export function listedNow({ plan, orders, now }: ListedPlan): PlannedStep[] {
   return order.flatMap((id) => due.filter(({ candidateId }) => candidateId === id));
 }
 
-function visitWorth({ prepared: { problem, all }, plan }: Solved): ListedPlan['worth'] {
-  const now = passNow(problem.slots);
-  const isDue = ({ season, pass }: PlannedStep) => season === 1 && pass === now;
-  const due = plan.steps.filter(isDue);
-  if (due.length === 0) return null;
+/** @param due steps of one visit */
+function visitWorth({ prepared: { problem, all }, plan }: Solved, due: readonly PlannedStep[]): VisitWorth {
   const chosen = (steps: readonly PlannedStep[]) =>
     problem.candidates.map(({ id }) => {
       const step = steps.find(({ candidateId }) => candidateId === id);
@@ -49,12 +47,27 @@ function visitWorth({ prepared: { problem, all }, plan }: Solved): ListedPlan['w
     });
   const ids = new Set(due.map(({ candidateId }) => candidateId));
   const minutes = problem.candidates.reduce((sum, each) => sum + (ids.has(each.id) ? each.minutes : 0), 0);
-  const others = plan.steps.filter((step) => !isDue(step));
+  const others = plan.steps.filter(({ candidateId }) => !ids.has(candidateId));
   const points = worthOf(problem, chosen(plan.steps)) - worthOf(problem, chosen(others));
+  // A year on it is worth less, and so are its minutes
+  const weight = problem.discount ** ((due[0]?.season ?? 1) - 1);
+  const made = all.flatMap(({ id, handling }) => (handling && ids.has(id) ? handling : []));
   return {
-    points: points + minutes * problem.costs.minute,
-    woundCm2: all.reduce((sum, { id, handling }) => {
-      return sum + (handling && ids.has(id) ? (Math.PI / 4) * (handling.kerfMm / 10) ** 2 : 0);
-    }, 0),
+    points: points + minutes * problem.costs.minute * weight,
+    woundCm2: made.reduce((sum, { kerfMm }) => sum + (Math.PI / 4) * (kerfMm / 10) ** 2, 0),
+    powerSaw: made.some(({ wielded }) => wielded?.tool.kind === 'chainsaw'),
   };
+}
+
+function visitsAhead(solved: Solved): VisitAhead[] {
+  const now = passNow(solved.prepared.problem.slots);
+  return visitsOf(solved).flatMap(({ isNow, season, pass, firstYear, steps, order }) => {
+    if (isNow) return [];
+    const due = steps.map(({ step }) => step);
+    const ladder = steps.some(({ priced }) => standOf(priced, solved.prepared.input.tree).ladder);
+    const minutes = wholeMinutes(order.tally.minutes);
+    // Within the year: summer after winter, and the winter of season 2 after the summer of season 1
+    const next = pass !== 'hired' && pass !== now && season === (pass === 'dormant' ? 2 : 1);
+    return [{ ...visitWorth(solved, due), ...{ season, pass, next, firstYear, minutes, ladder } }];
+  });
 }

@@ -325,7 +325,13 @@ export const ActionBody = z
       kind: z.literal('visitWished'),
       at: moment,
       treeId: TreeId,
-      wish: VisitWish.describe('when, by whom or whether the tree is worked on this season; the last counts'),
+      visitId: z
+        .string()
+        .min(1)
+        .max(200)
+        .optional()
+        .describe('which visit of its season; the pass that is at hand where it is not said'),
+      wish: VisitWish.describe('when, by whom or whether the visit is made this season; the last counts'),
     }),
     z.strictObject({
       kind: z.literal('mustLifted'),

@@ -1,3 +1,6 @@
+export type { ArboristVisit } from './arborist';
+export { type Errand, LATE_DAYS, type RotaGroup, TO_A_TREE_MIN, type VisitKind, visitKinds } from './asked';
+export { errandsOf } from './errands';
 export {
   inSlotsOf,
   isSamePlace,
@@ -11,11 +14,10 @@ export {
 } from './moved';
 export {
   addedUp,
-  LATE_DAYS,
+  type LaterPass,
   type LeftByChoice,
   played,
   type Rota,
-  type RotaGroup,
   type RotaInput,
   rotaOf,
   type Workable,

@@ -2,7 +2,8 @@
 
 import highsLoader from 'highs';
 import { type Crew, type Highs, type Solver, solveCampaign, solverOf } from '../campaign/index';
-import type { ListedTree } from '../run/index';
+import type { VisitWorth } from '../plan/index';
+import type { Due, ListedTree } from '../run/index';
 import { dayAfter, localClock } from '../weather/index';
 import {
   addedUp,
@@ -90,12 +91,15 @@ const tree = (
   id: string,
   minutes: number,
   points: number,
-  more: { must?: boolean; woundCm2?: number } = {},
+  more: Partial<Pick<Due, 'must' | 'ahead' | 'handOver'> & VisitWorth> = {},
 ) =>
   ({
     tree: { id, code: id, plotId: 'plot', plot: 'Plot', hazards: [] },
     ...{ findings: [], known: {}, toDecide: [], questions: [], cuts: [], current: true },
-    due: { minutes, must: more.must ?? false, worth: { points, woundCm2: more.woundCm2 ?? 0 } },
+    due: {
+      ...{ minutes, must: more.must ?? false, ahead: more.ahead ?? [], handOver: more.handOver ?? 0 },
+      worth: { points, woundCm2: more.woundCm2 ?? 0, powerSaw: more.powerSaw ?? false },
+    },
   }) as unknown as ListedTree;
 
 const group = (more: Partial<RotaGroup> = {}): RotaGroup => ({
@@ -125,7 +129,7 @@ const given = (more: Partial<RotaInput> = {}): RotaInput => ({
   trees: [tree('a', 30, 20, { woundCm2: 50 })],
   near: dry(monday, 7),
   far: dry('2024-12-01', 700),
-  wishes: {},
+  ...{ wishes: {}, errands: [], booked: [] },
   ...more,
 });
 

@@ -4,42 +4,40 @@ import {
   type CampaignPlan,
   type CampaignVisit,
   type Crew,
-  PLOT_MINUTES,
-  SAFETY_SHARE,
   type VisitWish,
 } from '../campaign/index';
+import { type Pass, passes } from '../plan/index';
 import type { ListedTree } from '../run/index';
-import type { GroupTiming, Season } from '../timing/index';
-import { dayAfter, dayOfYear, type LocalClock } from '../weather/index';
+import { dayAfter, type LocalClock } from '../weather/index';
+import { type ArboristVisit, arboristVisit } from './arborist';
+import {
+  type Asked,
+  type Errand,
+  errandAsked,
+  LATE_DAYS,
+  nextPass,
+  passAtHand,
+  plannedMinutes,
+  type RotaGroup,
+  spanOf,
+  type VisitKind,
+} from './asked';
 import { type Hours, minutesNear, minutesOfYears, type RotaSlot, slotsOf } from './slots';
 import { type Lapse, wishedOf } from './wishes';
 
-/** A year later it is worth so much of now, as the planner has it. */
-const NEXT_YEAR = 0.85;
-/** Points that a wound of a hundred cm² costs at an index of one. Common practice, no source. */
-const WOUND_POINTS = 0.25;
-/** From tree to tree, and getting to work there. Common practice, no source. */
-const TO_A_TREE_MIN = 0.5;
-/** Beyond the school’s end it is late, and still worth it for so long. Common practice, no source. */
-export const LATE_DAYS = 28;
 const MOST_WEEKS = 40;
-
-export interface RotaGroup {
-  key: string;
-  /** Half-days of the forecast; empty where nothing is told of them. */
-  cells: GroupTiming['cells'];
-  school: GroupTiming['school'];
-  /** null: of trees that keep their leaves nothing is told. */
-  season: Pick<Season, 'weeks' | 'schools'> | null;
-}
 
 export interface RotaInput {
   today: string;
   crews: readonly Crew[];
   trees: readonly ListedTree[];
+  /** Cuts to look at again, and jobs. */
+  errands: readonly Errand[];
   groupOf: Readonly<Record<string, string>>;
   groups: readonly RotaGroup[];
-  /** What somebody has said of the visit of a tree, by its id. */
+  /** Trees that an arborist is booked for. */
+  booked: readonly string[];
+  /** What somebody has said of a visit, by its id. */
   wishes: Readonly<Record<string, VisitWish>>;
   clock: LocalClock;
   /** By the rule of the site. */
@@ -73,6 +71,13 @@ export interface Rota {
   years: number[][][];
   /** Last day of each group’s school, by key; null where it has none ahead. */
   schoolEnds: Record<string, string | null>;
+  /** What each visit brings before its wounds. */
+  points: Record<string, number>;
+  /** Whose each visit is, and what it is. */
+  of: Record<string, { treeId: string; kind: VisitKind }>;
+  arborist: ArboristVisit | null;
+  /** First to last. */
+  later: LaterPass[];
   /** Last day of its school, by visit; what is done after it is late. */
   endOf: Record<string, string | null>;
   leftByChoice: LeftByChoice[];
@@ -80,19 +85,35 @@ export interface Rota {
   lapsed: { visitId: string; why: Lapse }[];
 }
 
+/** Work of a pass that lies beyond the season: what a renovation holds its years for. */
+export interface LaterPass {
+  pass: Pass;
+  season: number;
+  firstYear: number;
+  trees: number;
+  minutes: number;
+}
+
 /** What there is to share out; null where no tree asks for a visit. */
 export function rotaOf(input: RotaInput): Rota | null {
   const { today, crews, clock, near, far, groups } = input;
-  const trees = input.trees.flatMap(({ tree, cuts, due }) =>
-    due?.worth && due.minutes > 0 ? [{ tree, cuts, due, worth: due.worth }] : [],
-  );
-  if (trees.length === 0) return null;
   const byKey = new Map(groups.map((group) => [group.key, group]));
+  const schoolEnds = Object.fromEntries(
+    groups.map((group) => [group.key, spanOf(group, group.school, today)?.to ?? null]),
+  );
+  const ofTrees = input.trees.flatMap((tree) => {
+    const group = byKey.get(input.groupOf[tree.tree.id] ?? '') ?? null;
+    const of = { today, group, end: group && (schoolEnds[group.key] ?? null) };
+    return [passAtHand(tree, of) ?? [], nextPass(tree, of) ?? []].flat();
+  });
+  const horizon = dayAfter(today, 7 * MOST_WEEKS);
+  const errands = input.errands.filter(({ from }) => from <= horizon);
+  const asked = [...ofTrees, ...errands.map(errandAsked)];
+  if (asked.length === 0) return null;
   const days = [...new Set(groups.flatMap(({ cells }) => cells.map(({ day }) => day)))].sort();
-  const schoolEnds = Object.fromEntries(groups.map((group) => [group.key, schoolEnd(group, today)]));
-  const ends = Object.values(schoolEnds).flatMap((end) => end ?? []);
+  const ends = [...Object.values(schoolEnds), ...asked.map(({ end }) => end)].flatMap((end) => end ?? []);
   const lastEnd = ends.toSorted().at(-1) ?? today;
-  const lastDay = [dayAfter(lastEnd, LATE_DAYS), dayAfter(today, 7 * MOST_WEEKS)].sort()[0] as string;
+  const lastDay = [dayAfter(lastEnd, LATE_DAYS), horizon].sort()[0] as string;
   const slots = slotsOf(days.length > 0 ? days : [today], lastDay);
   const years = crews.map((crew) =>
     slots.map((slot) => (slot.half ? [] : minutesOfYears(crew, slot, far, clock))),
@@ -104,34 +125,24 @@ export function rotaOf(input: RotaInput): Rota | null {
       return [minutes, minutes, minutes];
     }),
   );
-  const all = trees.map(({ tree, cuts, due, worth: { points, woundCm2 } }) => {
-    const group = byKey.get(input.groupOf[tree.id] ?? '');
-    const end = group ? (schoolEnds[group.key] ?? null) : null;
-    const wished = wishedOf(input.wishes[tree.id], { today, slots, crews });
+  const all = asked.map((each) => {
+    const { id, plotId, minutes, ladder, needs, must, end } = each;
+    const wished = wishedOf(input.wishes[id], { today, slots, crews });
     const visit: CampaignVisit = {
-      id: tree.id,
-      plotId: tree.plotId,
-      minutes: due.minutes + TO_A_TREE_MIN,
-      ladder: cuts.some(({ ladder, handedOver }) => ladder && !handedOver),
-      needs: [],
-      worth: slots.map((slot) => {
-        const index = group && wished.isOpen(slot) ? indexIn(group, slot, end) : null;
-        return index === null ? null : points - (index * WOUND_POINTS * woundCm2) / 100;
-      }),
-      // What was left a season ago has lost a year already
-      skip: points * NEXT_YEAR ** (wished.wasLeft ? 2 : 1),
-      must: due.must ? { by: today, weight: 1 } : null,
+      ...{ id, plotId, minutes, ladder, needs },
+      worth: slots.map((slot) => (wished.isOpen(slot) ? each.worthIn(slot) : null)),
+      skip: each.skip(wished.wasLeft),
+      must: must ? { by: today, weight: 1 } : null,
       pin: wished.pin,
     };
     return { visit, end, wished };
   });
   const visits = all.flatMap(({ visit, wished }) => (wished.left ? [] : [visit]));
-  const planned = (minutes: number) => (minutes + PLOT_MINUTES) / SAFETY_SHARE;
   const askedIn = (slotId: string, crewId: string) =>
     visits
       .filter(({ pin }) => pin?.slotId === slotId && (pin.poolId ?? crewId) === crewId)
-      .reduce((sum, { minutes }) => sum + planned(minutes), 0);
-  const longest = planned(Math.max(0, ...visits.map(({ minutes }) => minutes)));
+      .reduce((sum, { minutes }) => sum + plannedMinutes(minutes), 0);
+  const longest = plannedMinutes(Math.max(0, ...visits.map(({ minutes }) => minutes)));
   return {
     campaign: CampaignInput.parse({
       slots: slots.map(({ id, from, to }) => ({ id, from, to })),
@@ -150,6 +161,13 @@ export function rotaOf(input: RotaInput): Rota | null {
       visits,
     }),
     ...{ slots, workable, years, schoolEnds },
+    points: Object.fromEntries(asked.map(({ id, points }) => [id, points])),
+    of: Object.fromEntries(asked.map(({ id, treeId, kind }) => [id, { treeId, kind }])),
+    arborist: arboristVisit({
+      ...{ today, trees: input.trees, groupOf: input.groupOf, groups, slots, near, clock },
+      booked: new Set(input.booked),
+    }),
+    later: laterPasses(input.trees, asked),
     endOf: Object.fromEntries(all.map(({ visit, end }) => [visit.id, end])),
     leftByChoice: all.flatMap(({ visit: { id, plotId, worth, skip, must }, wished: { left } }) =>
       left
@@ -165,6 +183,20 @@ export function rotaOf(input: RotaInput): Rota | null {
       lapse ? [{ visitId: id, why: lapse }] : [],
     ),
   };
+}
+
+function laterPasses(trees: readonly ListedTree[], asked: readonly Asked[]): LaterPass[] {
+  const shared = new Set(asked.map(({ id }) => id));
+  const later = new Map<string, LaterPass>();
+  for (const listed of trees)
+    for (const visit of listed.due?.ahead ?? []) {
+      const { pass, season, firstYear, minutes } = visit;
+      if (visit.next && shared.has(`${listed.tree.id} ${pass}`)) continue;
+      const key = `${firstYear + season} ${passes.indexOf(pass)}`;
+      const known = later.get(key) ?? { ...{ pass, season, firstYear }, trees: 0, minutes: 0 };
+      later.set(key, { ...known, trees: known.trees + 1, minutes: known.minutes + minutes });
+    }
+  return [...later].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, pass]) => pass);
 }
 
 interface SlotMinutes {
@@ -195,31 +227,6 @@ export function addedUp(slots: readonly SlotMinutes[], least: number): number[] 
 }
 
 const CLOSE = 1e-9;
-
-/** The index of wounds made in the slot; null where no wound should be. */
-function indexIn({ cells, season }: RotaGroup, slot: RotaSlot, end: string | null): number | null {
-  if (slot.half) {
-    const cell = cells.find(({ day, half }) => day === slot.from && half === slot.half);
-    // Weather that stops work leaves no hours; blossom, frost and risk stop the wound
-    const stops = cell?.verdict === 'wait' && STOPS.has(cell.why ?? '');
-    return cell === undefined || stops ? null : cell.score[1];
-  }
-  if (!season || end === null || slot.from > dayAfter(end, LATE_DAYS)) return null;
-  const at = dayOfYear(slot.from);
-  const week = season.weeks.findLast(({ from }) => from <= at) ?? season.weeks[0];
-  return week ? week.score[1] : null;
-}
-
-const STOPS: ReadonlySet<string> = new Set(['bloom of a blight host', 'severe frost', 'risk']);
-
-/** The last day of the school’s season that is at hand or comes next. */
-function schoolEnd({ season, school }: RotaGroup, today: string): string | null {
-  const usual = season?.schools.find((each) => each.school === school);
-  if (!usual || usual.from === null || usual.to === null) return null;
-  const now = dayOfYear(today);
-  const to = Math.round(usual.to);
-  return dayAfter(today, to >= now ? to - now : to + 365 - now);
-}
 
 function spread(figures: readonly number[]): Workable {
   const sorted = figures.toSorted((a, b) => a - b);

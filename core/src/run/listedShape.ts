@@ -4,7 +4,7 @@ import { woodClasses } from '../blades/index';
 import { Cut } from '../cuts/index';
 import { Caution } from '../handling/index';
 import { sides } from '../measure/index';
-import { Grain, Verdict, VisitWorth } from '../plan/index';
+import { Grain, Verdict, VisitAhead, VisitWorth } from '../plan/index';
 import { activities, TreeSummary } from '../records/index';
 import { goals } from '../shaping/index';
 
@@ -61,6 +61,10 @@ const Due = z.strictObject({
   verdict: Verdict.shape.choice.nullable(),
   clash: z.boolean().describe('pins cannot be kept together'),
   worth: VisitWorth.nullable(),
+  ahead: z
+    .array(VisitAhead)
+    .default([])
+    .describe('visits after the one at hand; only a season asks for them, no list does'),
 });
 export type Due = z.infer<typeof Due>;
 

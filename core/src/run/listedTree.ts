@@ -168,6 +168,6 @@ function dueOf({ findings }: TreeView, listed: ListedPlan): Due {
     ],
     verdict: plan.verdict?.choice ?? null,
     clash: plan.clash !== null,
-    worth: listed.worth,
+    ...{ worth: listed.worth, ahead: listed.ahead },
   };
 }

@@ -37,7 +37,7 @@ import { firstSync } from '../services/firstSync';
 import { readLog } from '../services/history';
 import { getJobs, putJob } from '../services/jobs';
 import { getKeptPlans } from '../services/keptPlans';
-import type { TreeLister } from '../services/listedTrees';
+import { type TreeLister, withoutAhead } from '../services/listedTrees';
 import { getOpenWork, getPlotTrees, getTree, getTrees } from '../services/orchard';
 import { getPhoto, putPhoto } from '../services/photos';
 import { cutSheet, planCsv, planJson, plotCutSheet } from '../services/plans';
@@ -237,10 +237,13 @@ function handlers({ db, config, access, pool, now, changes, copies, field, liste
     getSeasonToday: () => getSeasonToday(season()),
     getSeasonCsv: ({ say }) => seasonCsv(say, season()),
     getSeasonCalendar: ({ query, say }) => seasonCalendar(say, season(), query.crew ?? null),
-    getWeekSheet: ({ query, request, say: { locale } }) =>
-      weekSheet(season(), { ...query, now: now(), signal: whileWaited(request), locale }),
+    getWeekSheet: ({ query, request, say }) =>
+      weekSheet(say, season(), {
+        ...{ ...query, now: now(), locale: say.locale },
+        signal: whileWaited(request),
+      }),
     getSeasonProgram: () => seasonProgram(season()),
-    getListedTrees: ({ query: { units, since } }) => lister.read(units, since),
+    getListedTrees: async ({ query: { units, since } }) => withoutAhead(await lister.read(units, since)),
     getChanges: ({ query }) => ({ fileName: '', content: changes.listen(query.device ?? null) }),
     putFinding: ({ params, body, device }) =>
       putFinding(db, { id: params.findingId, ...body, device, now: now() }),

@@ -9,6 +9,7 @@ import {
   type VisitWish,
 } from '@mortisect/core/campaign';
 import {
+  type Errand,
   inSlotsOf,
   type Move,
   movesBetween,
@@ -44,6 +45,8 @@ export interface SeasonTask {
   groups: readonly TreeGroup[];
   groupOf: Readonly<Record<string, string>>;
   trees: readonly ListedTree[];
+  errands: readonly Errand[];
+  booked: readonly string[];
   crews: readonly Crew[];
   wishes: Readonly<Record<string, VisitWish>>;
   /** How it was shared out before; null: for the first time. */
@@ -114,7 +117,7 @@ export async function siteSeason(task: SeasonTask): Promise<SeasonShared | null>
   });
   const rota = rotaOf({
     ...{ today: task.today, crews, trees: task.trees, groupOf: task.groupOf, groups, clock: place.clock },
-    wishes: task.wishes,
+    ...{ wishes: task.wishes, errands: task.errands, booked: task.booked },
     near: { fromHour: timing.fromHour, blocked: timing.living },
     far: { fromHour: years.fromHour, blocked: blockedHours(years, settings, place, groundByRecord(years)) },
   });

@@ -2,6 +2,7 @@
 import type { SeasonPlan } from '@mortisect/contracts';
 import { dayAfter } from '@mortisect/core/weather';
 import { type PlainKey, type Say, unsaid } from '@mortisect/words';
+import { visitKindWords, visitWords } from '@mortisect/words/trade';
 import { type CalendarEvent, calendarOf } from '../files/calendar';
 import { dayAt } from '../files/day';
 import { csvOf } from '../files/writeTrees';
@@ -45,6 +46,7 @@ const CSV_COLUMNS: readonly PlainKey[] = [
   'files.seasonColumnHalf',
   'files.seasonColumnCrew',
   'files.planColumnTree',
+  'files.seasonColumnWhat',
   'files.planColumnMinutes',
   'files.seasonColumnCannotWait',
   'files.seasonColumnLeft',
@@ -64,17 +66,22 @@ export async function seasonCsv(say: Say, asked: SeasonAsked): Promise<RawFile> 
   const nowhere = ['', '', '', ''];
   const rows = [
     ...filledPlaces(season).flatMap(({ slot: { from, to, half }, crew, visits }) =>
-      visits.map(({ code, minutes, must }) =>
-        row([from, to, half ? say(HALF_WORDS[half]) : '', crew.name, code, minutes, yes(must)]),
-      ),
+      visits.map((visit) => {
+        const { code, minutes, must } = visit;
+        const when = [from, to, half ? say(HALF_WORDS[half]) : '', crew.name];
+        return row([...when, code, visitKindWords(say, visit), minutes, yes(must)]);
+      }),
     ),
     ...(shared?.plan.left ?? []).map(({ visitId, costs, must }) => {
-      const { code = visitId, minutes = '' } = visitOf.get(visitId) ?? {};
-      return row([...nowhere, code, minutes, yes(must), rounded(costs)]);
+      const visit = visitOf.get(visitId);
+      const what = visit ? visitKindWords(say, visit) : '';
+      const { code = visitId, minutes = '' } = visit ?? {};
+      return row([...nowhere, code, what, minutes, yes(must), rounded(costs)]);
     }),
-    ...(shared?.leftByChoice ?? []).map(({ code, costs, must, reason }) =>
-      row([...nowhere, code, '', yes(must), rounded(costs), reason]),
-    ),
+    ...(shared?.leftByChoice ?? []).map((visit) => {
+      const { code, costs, must, reason } = visit;
+      return row([...nowhere, code, visitKindWords(say, visit), '', yes(must), rounded(costs), reason]);
+    }),
   ];
   return { fileName: 'season.csv', content: csvOf(rows, columns) };
 }
@@ -96,16 +103,43 @@ export async function seasonCalendar(say: Say, asked: SeasonAsked, crewId: strin
       id: `season ${crew.id} ${slot.id}`,
       title: say('files.seasonEvent', {
         crew: crew.name,
-        trees: visits.length,
+        visits: visits.length,
         minutes: Math.round(needed),
       }),
       detail:
-        (slot.half ? `${say(HALF_WORDS[slot.half])}: ` : '') + visits.map(({ code }) => code).join(', '),
+        (slot.half ? `${say(HALF_WORDS[slot.half])}: ` : '') +
+        visits.map((visit) => visitWords(say, visit)).join(', '),
       when: { day: slot.from },
     }),
   );
   const name = own.map((crew) => crew.name).join(', ');
+  if (crewId === null && season.shared) events.push(...arboristEvents(say, season.shared.arborist));
   return { fileName: 'season.ics', content: calendarOf(say, name, events, asked.now) };
+}
+
+function arboristEvents(say: Say, { asks, booked }: Shared['arborist']): CalendarEvent[] {
+  const codesOn = new Map<string, string[]>();
+  for (const { on, code } of booked) codesOn.set(on, [...(codesOn.get(on) ?? []), code]);
+  return [
+    ...[...codesOn].map(
+      ([day, codes]): CalendarEvent => ({
+        id: `season arborist ${day}`,
+        title: say('files.seasonArboristComes', { codes: codes.join(', ') }),
+        detail: '',
+        when: { day },
+      }),
+    ),
+    ...(asks?.day
+      ? [
+          {
+            id: 'season arborist',
+            title: say('files.seasonArborist', { trees: asks.codes.length }),
+            detail: asks.codes.join(', '),
+            when: { day: asks.day.from },
+          },
+        ]
+      : []),
+  ];
 }
 
 const WEEK_DAYS = 7;
@@ -116,6 +150,7 @@ const WEEK_DAYS = 7;
  * @throws {HttpProblem} 404 for a crew that does not work here
  */
 export async function weekSheet(
+  say: Say,
   asked: SeasonAsked,
   { crew: crewId, from: asksFrom, ...printed }: Printed & { crew: string; from?: string | undefined },
 ): Promise<RawFile> {
@@ -133,10 +168,17 @@ export async function weekSheet(
     ...{ crew: crew.name, site: site.site.name, from, to },
     places: ofWeek.map(({ slot, needed, workable, visits }) => ({
       ...{ ...slot, needed, workable },
-      trees: visits.map((visit) => ({ ...visit, plot: plotOf.get(visit.plotId) ?? '' })),
+      visits: visits.map((visit) => ({
+        ...visit,
+        what: visitKindWords(say, visit),
+        plot: plotOf.get(visit.plotId) ?? '',
+      })),
     })),
   };
-  const ids = ofWeek.flatMap(({ visits }) => visits.map(({ id }) => id));
+  // A cut sheet is of what is planned to be cut
+  const ids = ofWeek.flatMap(({ visits }) =>
+    visits.flatMap(({ treeId, job, kind }) => (job || kind === 'recheck' ? [] : treeId)),
+  );
   const byId = new Map((await details(db, ids)).map((detail) => [detail.tree.id, detail]));
   const inOrder = ids.flatMap((id) => byId.get(id) ?? []);
   const content = await drawn(db, pool, inOrder, printed, week);

@@ -28,9 +28,11 @@ async function crewsAre(change: (crews: SiteRecord['site']['crews']) => SiteReco
   );
 }
 
-test('before a tree is planned there is nothing to share out; then every visit has a day or a reason', async () => {
+test('before a tree is planned only errands are shared out; then every visit has a day or a reason', async () => {
   await put(`/api/devices/${deviceId}`, { name: 'Wall crew' }).expect(200);
-  expect(await season()).toMatchObject({ state: 'nothing to do', shared: null });
+  const early = await season();
+  expect(new Set(early.shared?.visits.map(({ kind }) => kind))).toEqual(new Set(['recheck', 'job']));
+  expect(early.unplanned).toBeGreaterThan(8);
   const keeper = makePlanKeeper({
     ...{ db: orchard.store.db, pool: orchard.pool, now: () => NOW, onKept: () => {} },
     log: pino({ level: 'silent' }),
@@ -40,12 +42,25 @@ test('before a tree is planned there is nothing to share out; then every visit h
   await keeper.close();
   const plan = await shared();
   const ids = plan.visits.map(({ id }) => id);
-  expect(ids.length).toBeGreaterThan(8);
+  const passes = plan.visits.filter(({ kind }) => kind === 'pass at hand');
+  expect(passes.length).toBeGreaterThan(8);
   expect([...plan.plan.done, ...plan.plan.left].map(({ visitId }) => visitId).sort()).toEqual(ids.toSorted());
   // Minutes and what cannot wait are those of the lists
   const { trees } = appRoutes.getListedTrees.response.parse(await read('/api/listed-trees?units=metric'));
-  for (const { id, minutes, must } of plan.visits)
-    expect(trees.find(({ tree }) => tree.id === id)?.due).toMatchObject({ minutes, must });
+  for (const { id, treeId, minutes, must } of passes) {
+    expect(treeId).toBe(id);
+    expect(trees.find(({ tree }) => tree.id === id)?.due).toMatchObject({ minutes, must, ahead: [] });
+  }
+  // Jobs, and cuts to look at again, are those of their own lists
+  const { jobs } = appRoutes.getJobs.response.parse(await read('/api/jobs'));
+  const told = plan.visits.flatMap(({ kind, treeId, job }) => (kind === 'job' ? [[treeId, job?.job]] : []));
+  expect(told.sort()).toEqual(jobs.map(({ treeId, job }) => [treeId, job]).sort());
+  expect(told.length).toBeGreaterThan(0);
+  const looks = plan.visits.filter(({ kind }) => kind === 'recheck');
+  expect(new Set(looks.map(({ id }) => id)).size).toBe(looks.length);
+  expect(looks.length).toBeGreaterThan(0);
+  const handedOver = trees.filter(({ due }) => (due?.handOver ?? 0) > 0).map(({ tree }) => tree.code);
+  expect(plan.arborist.asks?.codes.toSorted()).toEqual(handedOver.sort());
   // No half-day or week holds more than there is
   for (const { needed, workable } of plan.plan.slots) expect(needed).toBeLessThanOrEqual(workable + 1e-6);
   expect(plan.played).toHaveLength(10);
@@ -57,7 +72,7 @@ test('the season as files: a line for each visit, an event for each half-day of 
   const csv = await get('/api/season-plan.csv').expect(200);
   const [head, ...lines] = csv.text.trim().split(/\r?\n/);
   expect(head).toBe(
-    'from,to,half-day,crew,tree,minutes,cannot wait,"left undone, costs points","left by choice, reason"',
+    'from,to,half-day,crew,tree,what,minutes,cannot wait,"left undone, costs points","left by choice, reason"',
   );
   expect(lines).toHaveLength(visits.length);
   expect(lines.filter((line) => /^\d{4}-\d\d-\d\d,/.test(line))).toHaveLength(plan.done.length);
@@ -66,7 +81,8 @@ test('the season as files: a line for each visit, an event for each half-day of 
     const { text } = await get(`/api/season-plan.ics${query}`).expect(200);
     return text.match(/BEGIN:VEVENT/g)?.length ?? 0;
   };
-  expect(await events()).toBe(places.size);
+  // One more for the arborist
+  expect(await events()).toBe(places.size + 1);
   const ofWall = [...places].filter((place) => place.startsWith('wall-crew')).length;
   expect(await events('?crew=wall-crew')).toBe(ofWall);
   expect(ofWall).toBeGreaterThan(0);
@@ -90,7 +106,8 @@ test('nobody works: it says so; somebody who works only on days that are gone le
   const { plan, visits } = await shared();
   expect(plan.done).toEqual([]);
   expect(plan.left).toHaveLength(visits.length);
-  const reasons = new Set(plan.left.map(({ because }) => because));
+  const passes = new Set(visits.flatMap(({ id, kind }) => (kind === 'pass at hand' ? id : [])));
+  const reasons = new Set(plan.left.flatMap(({ visitId, because }) => (passes.has(visitId) ? because : [])));
   expect(
     [...reasons].every((because) => ['nobody works then', 'nobody has a ladder'].includes(because)),
   ).toBe(true);
@@ -104,21 +121,31 @@ test('what somebody says of a visit goes before the plan; what moved is told wit
   };
   await crewsAre(() => [crew]);
   const before = await shared();
-  const [first, second] = before.plan.done.map(({ visitId }) => visitId) as [string, string];
+  const kindOf = new Map(before.visits.map(({ id, kind }) => [id, kind]));
+  const isPass = (id: string) => kindOf.get(id) === 'pass at hand';
+  const [first, second] = before.plan.done.map(({ visitId }) => visitId).filter(isPass) as [string, string];
+  const job = before.visits.find(({ kind }) => kind === 'job');
   const week = before.slots.find(({ half }) => half === null);
   const said = (treeId: string, wish: object) =>
     put(`/api/actions/${newId()}`, { kind: 'visitWished', at: NOW, treeId, wish });
   const { from = '', to = '' } = week ?? {};
   await said(first, { is: 'fixed', from, to, half: null, crewId: 'c' }).expect(200);
   await said(second, { is: 'left', until: '2027-12-31', reason: 'A nest' }).expect(200);
+  await put(`/api/actions/${newId()}`, {
+    ...{ kind: 'visitWished', at: NOW, treeId: job?.treeId, visitId: job?.id },
+    wish: { is: 'left', until: '2027-12-31', reason: 'A gate is locked' },
+  }).expect(200);
   const plan = await shared();
   expect(plan.plan.done.find(({ visitId }) => visitId === first)).toMatchObject({
     slotId: week?.id,
     poolId: 'c',
   });
   expect(plan.visits.find(({ id }) => id === first)?.wish).toMatchObject({ is: 'fixed', from });
-  expect(plan.leftByChoice).toMatchObject([{ visitId: second, reason: 'A nest', until: '2027-12-31' }]);
-  expect(plan.visits).toHaveLength(before.visits.length - 1);
+  expect(plan.leftByChoice).toMatchObject([
+    { visitId: second, kind: 'pass at hand', reason: 'A nest', until: '2027-12-31' },
+    { visitId: job?.id, treeId: job?.treeId, kind: 'job', reason: 'A gate is locked' },
+  ]);
+  expect(plan.visits).toHaveLength(before.visits.length - 2);
   const moves = plan.moved?.moves.map(({ visitId, because }) => [visitId, because]);
   expect(moves).toContainEqual([first, 'somebody said so']);
   expect(moves).toContainEqual([second, 'somebody said so']);
@@ -127,7 +154,9 @@ test('what somebody says of a visit goes before the plan; what moved is told wit
   const today = appRoutes.getSeasonToday.response.parse(await read('/api/season-plan/today'));
   const now = before.slots.filter(({ half, from: day }) => half && day === today.day).map(({ id }) => id);
   expect(today.halfDays.flatMap(({ treeIds }) => treeIds).sort()).toEqual(
-    plan.plan.done.flatMap(({ visitId, slotId }) => (now.includes(slotId) ? visitId : [])).sort(),
+    plan.plan.done
+      .flatMap(({ visitId, slotId }) => (now.includes(slotId) && isPass(visitId) ? visitId : []))
+      .sort(),
   );
   // The day after, it is told as it stood, and shared out anew meanwhile
   const lister = { read: jest.fn(() => Promise.reject(new Error('Not now.'))), readAhead: jest.fn() };
@@ -139,7 +168,9 @@ test('what somebody says of a visit goes before the plan; what moved is told wit
     .map(({ id }) => id);
   expect(tomorrow).toMatchObject({ day: nextDay.slice(0, 10), isAnew: true, madeAt: NOW });
   expect(tomorrow.halfDays.flatMap(({ treeIds }) => treeIds).sort()).toEqual(
-    plan.plan.done.flatMap(({ visitId, slotId }) => (then.includes(slotId) ? visitId : [])).sort(),
+    plan.plan.done
+      .flatMap(({ visitId, slotId }) => (then.includes(slotId) && isPass(visitId) ? visitId : []))
+      .sort(),
   );
   while (lister.read.mock.calls.length === 0) await new Promise((next) => setTimeout(next, 20));
   expect(today.isAnew).toBe(false);
@@ -159,7 +190,7 @@ test.each([
   ['left without a reason', { is: 'left', until: '2027-01-01', reason: ' ' }],
   ['a day that is none', { is: 'not before', day: '2027-02-30' }],
 ])('%s is refused where it is said', async (_, wish) => {
-  const [treeId] = (await shared()).visits.map(({ id }) => id);
+  const [treeId] = (await shared()).visits.map((visit) => visit.treeId);
   const { body } = await put(`/api/actions/${newId()}`, {
     kind: 'visitWished',
     at: NOW,
@@ -179,7 +210,8 @@ test('the week of a crew on paper: its half-days with trees to tick off, then th
   const first = slots.find(({ id }) => plan.done.some(({ slotId }) => slotId === id));
   const last = new Date(Date.parse(`${first?.from}T12:00:00Z`) + 6 * 86_400_000).toISOString().slice(0, 10);
   const ofWeek = slots.filter(({ from }) => from >= (first?.from ?? '') && from <= last).map(({ id }) => id);
-  const trees = plan.done.filter(({ slotId }) => ofWeek.includes(slotId));
+  const passes = new Set(visits.flatMap(({ id, kind }) => (kind === 'pass at hand' ? id : [])));
+  const trees = plan.done.filter(({ slotId, visitId }) => ofWeek.includes(slotId) && passes.has(visitId));
   expect(trees.length).toBeGreaterThan(0);
   expect(trees.length).toBeLessThan(visits.length + 1);
   // A page of the week and at least one of each tree

@@ -3,8 +3,8 @@ import { createHash } from 'node:crypto';
 import type { SeasonPlan, SeasonToday } from '@mortisect/contracts';
 import type { CampaignInput, Half, VisitWish } from '@mortisect/core/campaign';
 import { unitsOf } from '@mortisect/core/measure';
-import type { Site } from '@mortisect/core/records';
-import type { Move } from '@mortisect/core/rota';
+import type { Job, Site } from '@mortisect/core/records';
+import { type Move, TO_A_TREE_MIN } from '@mortisect/core/rota';
 import type { ListedTree } from '@mortisect/core/run';
 import { and, asc, eq } from 'drizzle-orm';
 import { dayAt } from '../files/day';
@@ -16,6 +16,7 @@ import { actions } from '../store/schema';
 import { Answers } from './answers';
 import { keep, kept } from './keepsakes';
 import type { TreeLister } from './listedTrees';
+import { arboristDays, type SeasonErrands, seasonErrands } from './seasonErrands';
 import { getSiteRecord } from './site';
 import { seasonFacts } from './timing';
 
@@ -40,6 +41,9 @@ interface Made {
   siteRevision: number;
   trees: readonly ListedTree[];
   wishes: Readonly<Record<string, VisitWish>>;
+  errands: SeasonErrands;
+  /** Day on which an arborist comes, by tree. */
+  booked: ReadonlyMap<string, string>;
   state: SeasonPlan['state'];
   season: Kept | null;
 }
@@ -61,11 +65,14 @@ interface KeptDays {
   halfDays: { day: string; half: Half; crewId: string; treeIds: string[] }[];
 }
 
+const jobWords = (job: Job | undefined) => job && { job: job.job, ...(job.title && { title: job.title }) };
+
+/** What a run takes: cuts to look at again and jobs have rows of their own. */
 function halfDaysOf({ rota, plan }: SeasonShared): KeptDays['halfDays'] {
   return rota.slots.flatMap(({ id, from, half }) =>
     rota.campaign.pools.flatMap((pool) => {
       const treeIds = plan.done.flatMap(({ visitId, slotId, poolId }) =>
-        slotId === id && poolId === pool.id ? [visitId] : [],
+        slotId === id && poolId === pool.id && rota.of[visitId]?.kind === 'pass at hand' ? [visitId] : [],
       );
       return half === null || treeIds.length === 0 ? [] : [{ day: from, half, crewId: pool.id, treeIds }];
     }),
@@ -80,7 +87,7 @@ async function keptSeason(db: Db): Promise<Kept | null> {
   return last && JSON.parse(last.json);
 }
 
-/** What was said last of the visit of each tree. */
+/** What was said last of each visit, by its id. */
 async function wishesOf(db: Db): Promise<Record<string, VisitWish>> {
   const rows = await db
     .select({ value: actions.value })
@@ -88,7 +95,9 @@ async function wishesOf(db: Db): Promise<Record<string, VisitWish>> {
     .where(and(eq(actions.kind, 'visitWished'), eq(actions.undone, false)))
     .orderBy(asc(actions.at), asc(actions.receivedAt), asc(actions.id));
   return Object.fromEntries(
-    rows.flatMap(({ value }) => (value.kind === 'visitWished' ? [[value.treeId, value.wish]] : [])),
+    rows.flatMap(({ value }) =>
+      value.kind === 'visitWished' ? [[value.visitId ?? value.treeId, value.wish]] : [],
+    ),
   );
 }
 
@@ -98,19 +107,24 @@ async function made({ db, pool, lister, now }: SeasonAsked): Promise<Made> {
   const { revision, trees } = await lister.read(unitsOf(site.units, 'metric'));
   const { crews } = site;
   const wishes = await wishesOf(db);
-  const told = { site, siteRevision, trees, wishes, season: null };
+  const today = dayAt(now, site.timeZone);
+  const errands = await seasonErrands(db, site, now, today);
+  const booked = await arboristDays(db, today);
+  const told = { site, siteRevision, trees, wishes, errands, booked, season: null };
   if (crews.length === 0) return { ...told, state: 'nobody works' };
   const facts = await seasonFacts(db, pool, now);
   if (!facts) return { ...told, state: 'no weather' };
-  const rests = digest([pool.code, crews, wishes, facts.stamp]);
+  const rests = digest([pool.code, crews, wishes, errands.errands, [...booked], facts.stamp]);
   const season = await answersOf(db).ask(`${revision} ${rests}`, async () => {
     const last = await keptSeason(db);
     // After a restart the revision is another and the trees are the same
     const stamp = digest([rests, trees]);
     if (last?.stamp === stamp) return last;
     const before = last?.shared.kept ?? null;
-    const today = dayAt(now, site.timeZone);
-    const shared = await pool.siteSeason({ ...facts.task, today, trees, crews, wishes, before });
+    const shared = await pool.siteSeason({
+      ...{ ...facts.task, today, trees, crews, wishes, before },
+      ...{ errands: errands.errands, booked: [...booked.keys()] },
+    });
     if (!shared) return null;
     const gain = ({ plan }: SeasonShared) => plan.points - plan.allLeft;
     const { moves } = shared;
@@ -129,7 +143,7 @@ async function made({ db, pool, lister, now }: SeasonAsked): Promise<Made> {
 
 /** @throws {HttpProblem} 503 where it took too long */
 export async function getSeasonPlan(asked: SeasonAsked): Promise<SeasonPlan> {
-  const { site, siteRevision, trees, state, season, wishes } = await made(asked);
+  const { site, siteRevision, trees, state, season, wishes, errands, booked } = await made(asked);
   const told = {
     ...{ now: asked.now, siteRevision, state, crews: site.crews, shared: null },
     unplanned: trees.filter(({ due }) => due === null).length,
@@ -137,7 +151,10 @@ export async function getSeasonPlan(asked: SeasonAsked): Promise<SeasonPlan> {
   if (!season) return told;
   const { rota, kept: _kept, moves: _moves, ...rest } = season.shared;
   const byId = new Map(trees.map((each) => [each.tree.id, each]));
-  const codeOf = (id: string) => byId.get(id)?.tree.code ?? id;
+  const treeCode = (treeId: string) => byId.get(treeId)?.tree.code ?? errands.codes.get(treeId) ?? treeId;
+  const whose = (visitId: string) => rota.of[visitId] ?? { treeId: visitId, kind: 'pass at hand' as const };
+  const codeOf = (visitId: string) => treeCode(whose(visitId).treeId);
+  const comes = [...booked].filter(([treeId]) => byId.has(treeId));
   const slotAt = new Map(rota.slots.map(({ id }, t) => [id, t]));
   const dayOf = new Map(rest.plan.done.map(({ visitId, slotId }) => [visitId, slotAt.get(slotId) ?? -1]));
   return {
@@ -145,26 +162,40 @@ export async function getSeasonPlan(asked: SeasonAsked): Promise<SeasonPlan> {
     shared: {
       ...rest,
       ...{ slots: rota.slots, workable: rota.workable, schoolEnds: rota.schoolEnds, lapsed: rota.lapsed },
-      visits: rota.campaign.visits.map(({ id, plotId, must, ladder, worth }) => {
-        const due = byId.get(id)?.due;
+      later: rota.later,
+      arborist: {
+        asks: rota.arborist && {
+          ...{ day: rota.arborist.day, suits: rota.arborist.suits },
+          codes: rota.arborist.treeIds.map(treeCode),
+        },
+        booked: comes.map(([treeId, on]) => ({ treeId, on, code: treeCode(treeId) })),
+      },
+      visits: rota.campaign.visits.map(({ id, plotId, minutes, must, ladder, worth }) => {
         const t = dayOf.get(id) ?? -1;
         const [day, end] = [rota.slots[t], rota.endOf[id] ?? null];
         const best = Math.max(...worth.map((points) => points ?? Number.NEGATIVE_INFINITY));
         return {
-          ...{ id, plotId, ladder },
-          minutes: due?.minutes ?? 0,
+          ...{ id, ...whose(id), plotId, ladder },
+          minutes: minutes - TO_A_TREE_MIN,
           code: codeOf(id),
-          points: due?.worth?.points ?? 0,
+          job: jobWords(errands.jobs.get(id)),
+          points: rota.points[id] ?? 0,
           must: must !== null,
           late: day !== undefined && end !== null && day.from > end,
           below: day ? best - (worth[t] ?? best) : 0,
           wish: wishes[id] ?? null,
         };
       }),
-      leftByChoice: rota.leftByChoice.map((each) => ({ ...each, code: codeOf(each.visitId) })),
+      leftByChoice: rota.leftByChoice.map((each) => ({
+        ...{ ...each, ...whose(each.visitId), code: codeOf(each.visitId) },
+        job: jobWords(errands.jobs.get(each.visitId)),
+      })),
       moved: season.moved && {
         ...season.moved,
-        moves: season.moved.moves.map((move) => ({ ...move, code: codeOf(move.visitId) })),
+        moves: season.moved.moves.map((move) => ({
+          ...{ ...move, ...whose(move.visitId), code: codeOf(move.visitId) },
+          job: jobWords(errands.jobs.get(move.visitId)),
+        })),
       },
     },
   };

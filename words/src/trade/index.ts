@@ -43,4 +43,5 @@ export {
 export { issueUnsaid, issueWords, refusalUnsaid, refusalWords } from './refusals';
 export { aboutSetting } from './settings';
 export { describedIn, told } from './told';
+export { visitKindWords, visitWords } from './visits';
 export { whySteps } from './why';

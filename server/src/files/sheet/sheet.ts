@@ -119,7 +119,16 @@ export interface WeekSheet {
     half: 'morning' | 'afternoon' | null;
     needed: number;
     workable: number;
-    trees: { code: string; plot: string; minutes: number; must: boolean; ladder: boolean; late: boolean }[];
+    visits: {
+      code: string;
+      /** Empty for the pass at hand. */
+      what: string;
+      plot: string;
+      minutes: number;
+      must: boolean;
+      ladder: boolean;
+      late: boolean;
+    }[];
   }[];
 }
 
@@ -135,7 +144,7 @@ function weekPages(say: Say, doc: Doc, { crew, site, from, to, places }: WeekShe
   paragraph(doc, `${site} · ${say('files.weekFromTo', days)}`);
   doc.moveDown(0.6);
   if (places.length === 0) paragraph(doc, say('files.weekWithoutWork'));
-  for (const { trees, needed, workable, half, ...place } of places) {
+  for (const { visits, needed, workable, half, ...place } of places) {
     const day = dayIn(say, place.from);
     const when =
       place.from === place.to
@@ -147,12 +156,13 @@ function weekPages(say: Say, doc: Doc, { crew, site, from, to, places }: WeekShe
       say('files.minutesOfWeek', { needed: Math.round(needed), workable: Math.round(workable) }),
     );
     doc.moveDown(0.3);
-    for (const { code, plot, minutes, must, ladder, late } of trees) {
+    for (const { code, what, plot, minutes, must, ladder, late } of visits) {
       roomFor(doc, 20);
       const y = doc.y;
       // To be ticked off with a pencil
       doc.rect(MARGIN, y, 11, 11).lineWidth(1).stroke('#10201A');
       const marks = [
+        ...(what ? [what] : []),
         plot,
         say('shared.min', { minutes: Math.round(minutes) }),
         ...(ladder ? [say('files.onALadder')] : []),

@@ -1,6 +1,7 @@
 // Half-days and weeks of each crew with their trees; the next ones stand open. Trees and plots are dragged from one to another.
 import type { SeasonPlan } from '@mortisect/contracts';
 import type { Say } from '@mortisect/words';
+import { visitWords as visitName } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useTrees } from '../../../data/queries';
@@ -59,8 +60,8 @@ function OfPlace({ place: { key, slot, crew, of, visits }, crews, isFirst, onOpe
           <View flex={1} minWidth={0}>
             <Section>{where}</Section>
             <Small>
-              {say('plan.treesAndMinutesOfWorkable', {
-                trees: visits.length,
+              {say('plan.visitsAndMinutesOfWorkable', {
+                visits: visits.length,
                 needed: Math.round(of.needed),
                 workable: Math.round(of.workable),
                 plots: of.plots,
@@ -72,7 +73,11 @@ function OfPlace({ place: { key, slot, crew, of, visits }, crews, isFirst, onOpe
         {isOpen
           ? byPlot.map(({ plot, own }) => (
               <View key={plot.id} gap={4}>
-                <Dragged id={`${key} ${plot.id}`} treeIds={own.map(({ id }) => id)} name={plot.name}>
+                <Dragged
+                  id={`${key} ${plot.id}`}
+                  visits={own.map(({ id, treeId }) => ({ visitId: id, treeId }))}
+                  name={plot.name}
+                >
                   <Label>{plot.name}</Label>
                 </Dragged>
                 <VisitRows visits={own} crews={crews} where={where} onOpen={onOpen} />
@@ -96,15 +101,16 @@ function VisitRows({ visits, crews, where, onOpen }: VisitRowsProps) {
     <View>
       <Rows>
         {shown.map((visit) => {
-          const { id, code, minutes, must, wish } = visit;
+          const { id, treeId, minutes, must, wish } = visit;
+          const title = visitName(say, visit);
           return (
-            <Dragged key={id} id={id} treeIds={[id]} name={code}>
+            <Dragged key={id} id={id} visits={[{ visitId: id, treeId }]} name={title}>
               <VisitRow
-                code={code}
+                title={title}
                 detail={visitWords(say, visit, crews)}
                 aside={say('shared.min', { minutes: Math.round(minutes) })}
                 must={must}
-                onPress={() => onOpen({ treeId: id, code, stands: where, must, wish })}
+                onPress={() => onOpen({ visitId: id, treeId, title, stands: where, must, wish })}
               />
             </Dragged>
           );
@@ -116,14 +122,15 @@ function VisitRows({ visits, crews, where, onOpen }: VisitRowsProps) {
 }
 
 interface VisitRowProps {
-  code: string;
+  /** Its tree, and what is done at it. */
+  title: string;
   detail: string;
   aside: string;
   must: boolean;
   onPress(): void;
 }
 
-export function VisitRow({ code, detail, aside, must, onPress }: VisitRowProps) {
+export function VisitRow({ title, detail, aside, must, onPress }: VisitRowProps) {
   return (
     <PressRow
       width="100%"
@@ -136,7 +143,7 @@ export function VisitRow({ code, detail, aside, must, onPress }: VisitRowProps) 
     >
       <View flex={1} minWidth={0}>
         <Label fontSize="$19" lineHeight="$19" color={must ? '$kerfText' : '$ink'}>
-          {code}
+          {title}
         </Label>
         <Small>{detail}</Small>
       </View>

@@ -19,8 +19,8 @@ import { Crews } from './Crews';
 import { type Days, DragBoard } from './drag';
 import { Places } from './Places';
 import { SeasonChart } from './SeasonChart';
-import type { Shared } from './season';
-import { Lapsed, LeftByChoice, LeftRows, Moved, PastYears } from './Told';
+import { type Shared, wishOf } from './season';
+import { Arborist, Lapsed, LaterYears, LeftByChoice, LeftRows, Moved, PastYears } from './Told';
 import { type Opened, VisitSheet } from './VisitSheet';
 
 export function SeasonPage() {
@@ -45,6 +45,8 @@ export function SeasonPage() {
     <View gap={24}>
       {shared ? <Moved shared={shared} crews={crews} /> : null}
       {shared ? <PastYears shared={shared} /> : null}
+      {shared ? <Arborist shared={shared} /> : null}
+      {shared ? <LaterYears shared={shared} /> : null}
       <Crews oneMore={shared?.oneMore ?? []} />
     </View>
   );
@@ -87,9 +89,14 @@ function Planned({ crews, shared }: { crews: SeasonPlan['crews']; shared: Shared
   const clock = useClock();
   const recording = useRecordAction();
   const [opened, setOpened] = useState<Opened | null>(null);
-  const fix = (treeIds: readonly string[], days: Days) => {
-    for (const treeId of treeIds)
-      recording.record({ kind: 'visitWished', at: clock(), treeId, wish: { is: 'fixed', ...days } });
+  const fix = (visits: readonly { visitId: string; treeId: string }[], days: Days) => {
+    for (const visit of visits)
+      recording.record({
+        kind: 'visitWished',
+        at: clock(),
+        ...wishOf(visit),
+        wish: { is: 'fixed', ...days },
+      });
   };
   const board = (
     <View gap={24}>
@@ -125,7 +132,7 @@ function Planned({ crews, shared }: { crews: SeasonPlan['crews']; shared: Shared
       </Small>
       {opened ? (
         <VisitSheet
-          key={opened.treeId}
+          key={opened.visitId}
           opened={opened}
           shared={shared}
           crews={crews}

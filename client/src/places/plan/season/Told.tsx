@@ -2,16 +2,17 @@
 import type { SeasonPlan } from '@mortisect/contracts';
 import type { Lapse, MovedBecause } from '@mortisect/core/rota';
 import type { PlainKey } from '@mortisect/words';
+import { passWords, visitWords as visitName } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { dayWords, shortMoment } from '../../../data/moment';
-import { useSite, useTrees } from '../../../data/queries';
+import { useSite } from '../../../data/queries';
 import { useSay } from '../../../data/useSay';
 import { useInParts } from '../../../ui/inParts';
 import { Notice } from '../../../ui/Notice';
 import { Row, Rows } from '../../../ui/Row';
 import { Body, Section, Small } from '../../../ui/type';
 import { VisitRow } from './Places';
-import { placeWords, type Shared, wishWords } from './season';
+import { placeWords, type Shared, slotWords, wishWords } from './season';
 import type { Opened } from './VisitSheet';
 
 const MOVED_WORDS: Record<MovedBecause, PlainKey> = {
@@ -47,10 +48,10 @@ export function Moved({ shared: { moved }, crews }: OfSeason) {
         })}
       </Small>
       <Rows>
-        {shown.map(({ visitId, code, from, to, because }) => (
+        {shown.map(({ from, to, because, ...visit }) => (
           <Row
-            key={visitId}
-            title={code}
+            key={visit.visitId}
+            title={visitName(say, visit)}
             detail={`${say('plan.fromPlaceToPlace', {
               from: from ? placeWords(say, from, crews) : say('plan.noDay'),
               to: to ? placeWords(say, to, crews) : say('plan.noDay'),
@@ -72,11 +73,11 @@ const LAPSE_WORDS = {
 export function Lapsed({ shared: { lapsed, visits } }: Pick<OfSeason, 'shared'>) {
   const say = useSay();
   if (lapsed.length === 0) return null;
-  const codeOf = new Map(visits.map(({ id, code }) => [id, code]));
+  const nameOf = new Map(visits.map((visit) => [visit.id, visitName(say, visit)]));
   return (
     <Notice kind="caution" title={say('plan.whatCannotBeKept')}>
       {lapsed
-        .map(({ visitId, why }) => say(LAPSE_WORDS[why], { tree: codeOf.get(visitId) ?? visitId }))
+        .map(({ visitId, why }) => say(LAPSE_WORDS[why], { tree: nameOf.get(visitId) ?? visitId }))
         .join(' ')}
     </Notice>
   );
@@ -112,19 +113,20 @@ export function LeftRows({ shared, crews, onOpen }: LeftProps) {
       <Rows>
         {shown.map(({ visitId, because, costs, must }) => {
           const visit = visitOf.get(visitId);
-          const code = visit?.code ?? visitId;
+          const { treeId = visitId } = visit ?? {};
+          const title = visit ? visitName(say, visit) : visitId;
           const words = say(LEFT_WORDS[because]);
           return (
             <VisitRow
               key={visitId}
-              code={code}
+              title={title}
               must={must}
               detail={[must ? say('plan.cannotWait') : '', wishWords(say, visit?.wish ?? null, crews), words]
                 .filter(Boolean)
                 .join(' · ')}
               aside={costsWords(say, costs)}
               onPress={() =>
-                onOpen({ treeId: visitId, code, stands: words, must, wish: visit?.wish ?? null })
+                onOpen({ visitId, treeId, title, stands: words, must, wish: visit?.wish ?? null })
               }
             />
           );
@@ -143,17 +145,19 @@ export function LeftByChoice({ shared: { leftByChoice }, onOpen }: Omit<LeftProp
     <View gap={6}>
       <Section>{say('plan.leftOnPurpose')}</Section>
       <Rows>
-        {shown.map(({ visitId, code, until, reason, costs, must }) => {
+        {shown.map((visit) => {
+          const { visitId, treeId, until, reason, costs, must } = visit;
+          const title = visitName(say, visit);
           const words = say('plan.leftUntilBecause', { day: dayWords(until), reason });
           return (
             <VisitRow
               key={visitId}
-              code={code}
+              title={title}
               must={must}
               detail={`${must ? `${say('plan.cannotWait')} · ` : ''}${words}`}
               aside={costsWords(say, costs)}
               onPress={() =>
-                onOpen({ treeId: visitId, code, stands: words, must, wish: { is: 'left', until, reason } })
+                onOpen({ visitId, treeId, title, stands: words, must, wish: { is: 'left', until, reason } })
               }
             />
           );
@@ -172,7 +176,6 @@ function costsWords(say: ReturnType<typeof useSay>, costs: number): string {
 
 export function PastYears({ shared: { played, yearsSimulated, visits, plan } }: Pick<OfSeason, 'shared'>) {
   const say = useSay();
-  const codeOf = useTrees().data?.trees;
   if (played.length === 0 || plan.done.length === 0) return null;
   const done = played.filter(({ left }) => left.length === 0);
   const last = done
@@ -180,8 +183,7 @@ export function PastYears({ shared: { played, yearsSimulated, visits, plan } }: 
     .toSorted()
     .at(-1);
   const ofWet = played.reduce((most, year) => (year.left.length > most.left.length ? year : most));
-  const named = (id: string) =>
-    codeOf?.find((tree) => tree.id === id)?.code ?? visits.find((visit) => visit.id === id)?.code ?? id;
+  const nameOf = new Map(visits.map((visit) => [visit.id, visitName(say, visit)]));
   return (
     <View gap={6}>
       <Section>{say('plan.inTheWeatherOfPastYears')}</Section>
@@ -194,11 +196,71 @@ export function PastYears({ shared: { played, yearsSimulated, visits, plan } }: 
         <Body>
           {say('plan.inTheWettestYearLeft', {
             trees: ofWet.left.length,
-            codes: ofWet.left.slice(0, 12).map(named).join(', '),
+            codes: ofWet.left
+              .slice(0, 12)
+              .map((id) => nameOf.get(id) ?? id)
+              .join(', '),
           })}
         </Body>
       ) : null}
       {yearsSimulated ? <Small>{say('plan.theseYearsAreSimulated')}</Small> : null}
+    </View>
+  );
+}
+
+const CODES_SHOWN = 12;
+
+/** What only an arborist may cut: bundled, and on which day one visit does the most. */
+export function Arborist({ shared: { arborist } }: Pick<OfSeason, 'shared'>) {
+  const say = useSay();
+  const { asks, booked } = arborist;
+  if (!asks && booked.length === 0) return null;
+  const days = [...new Set(booked.map(({ on }) => on))].sort();
+  const codesOf = (codes: readonly string[]) =>
+    codes.length > CODES_SHOWN ? `${codes.slice(0, CODES_SHOWN).join(', ')} …` : codes.join(', ');
+  return (
+    <View gap={6}>
+      <Section>{say('plan.forAnArborist')}</Section>
+      {days.map((day) => (
+        <Body key={day}>
+          {say('plan.arboristIsBooked', {
+            day: dayWords(day),
+            codes: codesOf(booked.flatMap(({ on, code }) => (on === day ? code : []))),
+          })}
+        </Body>
+      ))}
+      {asks ? (
+        <>
+          <Body>
+            {say('plan.arboristOneVisit', { trees: asks.codes.length, codes: codesOf(asks.codes) })}
+          </Body>
+          <Body>
+            {asks.day
+              ? say('plan.arboristBestDay', { suits: asks.suits, day: slotWords(say, asks.day) })
+              : say('plan.arboristNoDay')}
+          </Body>
+        </>
+      ) : null}
+    </View>
+  );
+}
+
+/** Passes beyond the season: a renovation holds its years. */
+export function LaterYears({ shared: { later } }: Pick<OfSeason, 'shared'>) {
+  const say = useSay();
+  if (later.length === 0) return null;
+  return (
+    <View gap={6}>
+      <Section>{say('plan.laterYears')}</Section>
+      {later.map(({ pass, season, firstYear, trees, minutes }) => (
+        <Small key={`${firstYear + season} ${pass}`} color="$ink">
+          {say('plan.laterPass', {
+            pass: passWords(say, season, pass, firstYear),
+            trees,
+            minutes: Math.round(minutes),
+          })}
+        </Small>
+      ))}
     </View>
   );
 }

@@ -15,15 +15,17 @@ import { Select } from '../../../ui/Select';
 import { Sheet } from '../../../ui/Sheet';
 import { Body, Small } from '../../../ui/type';
 import { VISIT_WORDS } from '../../words';
-import { type Shared, slotWords } from './season';
+import { type Shared, slotWords, wishOf } from './season';
 
 const ANY = '';
 const SAYINGS = ['open', 'fixed', 'not before', 'left'] as const;
 
 /** A visit that somebody looks at: on its days, left, or left on purpose. */
 export interface Opened {
+  visitId: string;
   treeId: string;
-  code: string;
+  /** Its tree, and what is done at it. */
+  title: string;
   /** Where it stands, in words. */
   stands: string;
   must: boolean;
@@ -38,7 +40,7 @@ interface VisitSheetProps {
 }
 
 export function VisitSheet({
-  opened: { treeId, code, stands, must, wish },
+  opened: { visitId, treeId, title, stands, must, wish },
   shared,
   crews,
   onClose,
@@ -69,12 +71,15 @@ export function VisitSheet({
     const said = chosen();
     if (!said) return;
     if (JSON.stringify(said) === JSON.stringify(before)) return onClose();
-    recording.record({ kind: 'visitWished', at: clock(), treeId, wish: said }, onClose);
+    recording.record(
+      { kind: 'visitWished', at: clock(), ...wishOf({ treeId, visitId }), wish: said },
+      onClose,
+    );
   };
   const days = [...new Map(shared.slots.map((slot) => [slot.from, slot])).values()];
   return (
     <Sheet
-      title={code}
+      title={title}
       open
       onClose={onClose}
       actions={

@@ -15,9 +15,9 @@ import { createElement, type ReactNode, useState } from 'react';
 import { usePalette } from '../../../ui/theme';
 import { Label } from '../../../ui/type';
 
-/** What is dragged: trees, and what they are called. */
+/** What is dragged: visits, and what they are called. */
 interface Load {
-  treeIds: readonly string[];
+  visits: readonly { visitId: string; treeId: string }[];
   name: string;
 }
 
@@ -27,7 +27,7 @@ export type Days = Pick<Extract<VisitWish, { is: 'fixed' }>, 'from' | 'to' | 'ha
 const FAR_PX = 6;
 
 interface DragBoardProps {
-  onDrop(treeIds: readonly string[], days: Days): void;
+  onDrop(visits: Load['visits'], days: Days): void;
   children: ReactNode;
 }
 
@@ -45,7 +45,7 @@ export function DragBoard({ onDrop, children }: DragBoardProps) {
       onDragEnd={({ over }) => {
         setLoad(null);
         const days = over?.data.current as Days | undefined;
-        if (load && days) onDrop(load.treeIds, days);
+        if (load && days) onDrop(load.visits, days);
       }}
     >
       {children}

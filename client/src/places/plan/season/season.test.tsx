@@ -19,7 +19,8 @@ const crew: Crew = {
   ...{ fromHour: 9, toHour: 12, daysOff: ['2026-12-26'] },
 };
 const visit = (id: string, more: object = {}) => ({
-  ...{ id, code: `Plot ${id}`, plotId: 'p', minutes: 20, points: 12, must: false, ladder: false },
+  ...{ id, treeId: id, kind: 'pass at hand' as const, code: `Plot ${id}`, plotId: 'p' },
+  ...{ minutes: 20, points: 12, must: false, ladder: false },
   ...{ late: false, below: 0, wish: null },
   ...more,
 });
@@ -39,7 +40,7 @@ const shared: NonNullable<SeasonPlan['shared']> = {
   ],
   schoolEnds: {},
   visits: [visit('a', { must: true }), visit('b', { ladder: true }), visit('c')],
-  ...{ leftByChoice: [], lapsed: [], moved: null },
+  ...{ leftByChoice: [], lapsed: [], moved: null, later: [], arborist: { asks: null, booked: [] } },
   plan: {
     done: [
       { visitId: 'a', slotId: 's', poolId: 'wall' },
@@ -83,7 +84,7 @@ test('visits by day and crew with what they need, then what is left with its rea
   await come();
   expect(screen.getByText('2 of 3')).toBeTruthy();
   expect(screen.getByText('Sat 5 Dec 2026, morning · Wall crew')).toBeTruthy();
-  expect(screen.getByText('One tree, 30 of 306 min with the ways and beginning in one plot')).toBeTruthy();
+  expect(screen.getByText('One visit, 30 of 306 min with the ways and beginning in one plot')).toBeTruthy();
   expect(screen.getByText('12 Dec 2026 to 18 Dec 2026 · Wall crew')).toBeTruthy();
   expect(screen.queryByText(/afternoon/)).toBeNull();
   expect(screen.getByText('cannot wait · from the ground')).toBeTruthy();
@@ -209,8 +210,7 @@ test('what was said, what is late, what moved and what can be kept no more stand
       visits: [visit('a', { wish: fixed, below: 0.5 }), visit('b', { late: true, below: 1.25 }), visit('c')],
       leftByChoice: [
         {
-          visitId: 'd',
-          code: 'Plot d',
+          ...{ visitId: 'd', treeId: 'd', kind: 'pass at hand', code: 'Plot d' },
           plotId: 'p',
           until: '2027-08-01',
           reason: 'A nest',
@@ -223,8 +223,7 @@ test('what was said, what is late, what moved and what can be kept no more stand
         ...{ at: NOW, points: -1.04 },
         moves: [
           {
-            visitId: 'b',
-            code: 'Plot b',
+            ...{ visitId: 'b', treeId: 'b', kind: 'pass at hand', code: 'Plot b' },
             from: { ...place, crewId: 'gone' },
             to: null,
             because: 'the weather',
@@ -253,4 +252,42 @@ test('what was said, what is late, what moved and what can be kept no more stand
   press('Save');
   await waitFor(() => expect(screen.queryByText('Save')).toBeNull());
   expect(wishes(server)).toEqual([]);
+});
+
+test('visits that are no pass at hand say what they are, and are fixed by themselves; what an arborist does and what comes in later years is told', async () => {
+  const server = await come({
+    shared: {
+      ...shared,
+      visits: [
+        visit('a recheck', { treeId: 'a', kind: 'recheck', code: 'Plot a' }),
+        visit('a summer', { treeId: 'a', kind: 'summer pass', code: 'Plot a' }),
+        visit('job j', { treeId: 'c', kind: 'job', code: 'Plot c', job: { job: 'own', title: 'Mend it' } }),
+      ],
+      plan: {
+        ...shared.plan,
+        done: [
+          { visitId: 'a recheck', slotId: 's', poolId: 'wall' },
+          { visitId: 'job j', slotId: 's', poolId: 'wall' },
+        ],
+        left: [{ visitId: 'a summer', because: 'no day of its own', costs: 0, must: false, pinned: false }],
+      },
+      later: [{ pass: 'dormant', season: 2, firstYear: 2026, trees: 4, minutes: 90.4 }],
+      arborist: {
+        asks: { codes: ['Plot d'], day: { from: SATURDAY, to: SATURDAY, half: 'morning' }, suits: 1 },
+        booked: [{ treeId: 'e', code: 'Plot e', on: '2026-12-09' }],
+      },
+    },
+  });
+  expect(screen.getByText('Plot a · summer pass')).toBeTruthy();
+  expect(screen.getByText('Winter 2027/28: 4 trees, 90 min.')).toBeTruthy();
+  expect(screen.getByText('One tree has cuts that only an arborist may make: Plot d.')).toBeTruthy();
+  expect(
+    screen.getByText('One visit does for one of them: Sat 5 Dec 2026, morning is best for the wounds.'),
+  ).toBeTruthy();
+  expect(screen.getByText('9 Dec 2026: an arborist comes to Plot e.')).toBeTruthy();
+  press(/^Plot c · Mend it/);
+  fireEvent.click(screen.getByRole('radio', { name: 'Not before' }));
+  press('Save');
+  await waitFor(() => expect(wishes(server)).toHaveLength(1));
+  expect(server.bodies('putAction')).toMatchObject([{ treeId: 'c', visitId: 'job j' }]);
 });

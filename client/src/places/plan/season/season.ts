@@ -25,6 +25,10 @@ export function placeWords(say: Say, place: Place, crews: readonly Crew[]): stri
   return `${slotWords(say, place)}, ${crew}`;
 }
 
+/** What an action says a wish of: the pass at hand of a tree needs no name. */
+export const wishOf = ({ treeId, visitId }: { treeId: string; visitId: string }) =>
+  visitId === treeId ? { treeId } : { treeId, visitId };
+
 /** What somebody has said of a visit, in a few words; empty where nobody has. */
 export function wishWords(say: Say, wish: VisitWish | null, crews: readonly Crew[]): string {
   if (!wish || wish.is === 'open') return '';
