@@ -4,6 +4,7 @@ import { localDay } from '@mortisect/core/measure';
 import { passes } from '@mortisect/core/plan';
 import { moment, TreeId } from '@mortisect/core/records';
 import { lapses, Move, visitKinds } from '@mortisect/core/rota';
+import { laneIds } from '@mortisect/core/timing';
 import { z } from 'zod';
 
 const minutes = z
@@ -24,6 +25,8 @@ const days = {
   half: z.enum(halves).nullable().describe('null: a week'),
 };
 
+const span = z.object({ from: localDay, to: localDay });
+
 export const SeasonPlan = z
   .object({
     now: moment,
@@ -42,9 +45,18 @@ export const SeasonPlan = z
           }),
         ),
         workable: z.array(z.array(minutes)).describe('by crew, then by slot'),
-        schoolEnds: z
-          .record(z.string(), localDay.nullable())
-          .describe('last day of the school of each group of trees'),
+        lanes: z
+          .array(
+            z.object({
+              lane: z.enum(laneIds),
+              species: z.array(z.string()),
+              school: span.describe('season of the school that the site goes by'),
+              summer: span
+                .nullable()
+                .describe('of summer cuts; null where that is the school, or nothing is told'),
+            }),
+          )
+          .describe('when each kind of wood has its season'),
         visits: z.array(
           z.object({
             id: z.string().describe('the tree’s own for its pass at hand'),

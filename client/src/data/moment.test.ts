@@ -1,5 +1,5 @@
-// How far the clock of the server is ahead: measured to the second, and kept while it may still be right.
-import { aheadAfter, nextMoment } from './moment';
+// How far the clock of the server is ahead: measured to the second, and kept while it may still be right. Days as people write them.
+import { aheadAfter, dayWords, nextMoment, readDays, shortDay } from './moment';
 
 test.each([
   // Nothing was known: the middle of question and answer counts
@@ -29,4 +29,14 @@ test('what is recorded one after the other stays so where the clock was measured
   expect(said(-57_998)).toBe('09:59:02.002');
   expect([said(), said(3_600_000), said()]).toEqual(['10:00:00.000', '11:00:00.000', '10:00:00.000']);
   at.mockRestore();
+});
+
+test.each([
+  ['en-GB', '1 May 2027', '1 May'],
+  ['en-US', 'May 1, 2027', 'May 1'],
+  ['es-ES', '1 may 2027', '1 may'],
+] as const)('a day in %s, with its year and without', async (locale, long, short) => {
+  (await readDays(locale))();
+  expect([dayWords('2027-05-01'), shortDay('2027-05-01')]).toEqual([long, short]);
+  (await readDays('en-GB'))();
 });

@@ -102,6 +102,11 @@ export function dayWords(day: string): string {
   return format(`${day}T12:00:00`, forms.day);
 }
 
+/** The same without its year, where that is plain: “30 Nov”. */
+export function shortDay(day: string): string {
+  return format(`${day}T12:00:00`, forms.day.replace(/,? yyyy$/, ''));
+}
+
 /** “Thu 09:00” at the site. */
 export function dayHour(hour: number, timeZone: string): string {
   return format(momentOf(hour), 'EEE HH:mm', { in: tz(timeZone) });

@@ -15,7 +15,7 @@ const week = (from: string, to = from) => ({ id: from, from, to, half: null });
 const half = (day: string, of: 'morning' | 'afternoon') => ({ id: day, from: day, to: day, half: of });
 /** The index is the day of the year on which the week begins. */
 const group: RotaGroup = {
-  key: 'apple',
+  ...{ key: 'apple', lane: 'pome', species: 'apple' },
   school: 'full dormancy',
   cells: [
     { day: today, half: 'morning', verdict: 'go', score: [0, 60, 99] },

@@ -1,7 +1,7 @@
 // What asks for a day: the pass at hand of a tree, its next one, a cut to look at again, a job. Each with the slots that suit it and what it brings.
 import { PLOT_MINUTES, SAFETY_SHARE, type Skill } from '../campaign/index';
 import type { ListedTree } from '../run/index';
-import type { GroupTiming, Season } from '../timing/index';
+import type { GroupTiming, LaneId, Season } from '../timing/index';
 import { dayAfter, dayOfYear } from '../weather/index';
 import type { RotaSlot } from './slots';
 
@@ -21,6 +21,8 @@ export type VisitKind = (typeof visitKinds)[number];
 
 export interface RotaGroup {
   key: string;
+  lane: LaneId;
+  species: string;
   /** Half-days of the forecast; empty where nothing is told of them. */
   cells: GroupTiming['cells'];
   school: GroupTiming['school'];

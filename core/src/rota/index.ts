@@ -1,6 +1,7 @@
 export type { ArboristVisit } from './arborist';
 export { type Errand, LATE_DAYS, type RotaGroup, TO_A_TREE_MIN, type VisitKind, visitKinds } from './asked';
 export { errandsOf } from './errands';
+export type { LaneSeason } from './lanes';
 export {
   inSlotsOf,
   isSamePlace,

@@ -103,7 +103,7 @@ const tree = (
   }) as unknown as ListedTree;
 
 const group = (more: Partial<RotaGroup> = {}): RotaGroup => ({
-  key: 'apple',
+  ...{ key: 'apple', lane: 'pome', species: 'apple' },
   school: 'dormant' as RotaGroup['school'],
   cells: [monday, saturday].flatMap((day) =>
     (['morning', 'afternoon'] as const).map(
@@ -139,7 +139,9 @@ test('a visit is worth its points less its wounds by the index of the day, and i
   // 20 points, half a hundred cm² at index 20 and a quarter point
   expect(visit?.worth.slice(0, 4)).toEqual([17.5, 17.5, 17.5, 17.5]);
   expect(visit).toMatchObject({ minutes: 30.5, skip: 0.85 * 20, must: null, plotId: 'plot' });
-  expect(rota?.schoolEnds).toEqual({ apple: '2027-01-20' });
+  expect(rota?.lanes).toEqual([
+    { lane: 'pome', species: ['apple'], school: { from: monday, to: '2027-01-20' }, summer: null },
+  ]);
   const weeks = rota?.slots.flatMap(({ half, from }, t) => (half ? [] : [[from, visit?.worth[t]]])) ?? [];
   // The week of the tenth day has the index 8; the last begins at most 28 days after the school’s end
   expect(weeks[0]).toEqual(['2027-01-10', 20 - (8 * 0.25 * 50) / 100]);

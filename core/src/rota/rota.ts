@@ -22,6 +22,7 @@ import {
   spanOf,
   type VisitKind,
 } from './asked';
+import { type LaneSeason, laneSeasons } from './lanes';
 import { type Hours, minutesNear, minutesOfYears, type RotaSlot, slotsOf } from './slots';
 import { type Lapse, wishedOf } from './wishes';
 
@@ -69,8 +70,7 @@ export interface Rota {
   workable: Workable[][];
   /** By crew, slot, year. */
   years: number[][][];
-  /** Last day of each group’s school, by key; null where it has none ahead. */
-  schoolEnds: Record<string, string | null>;
+  lanes: LaneSeason[];
   /** What each visit brings before its wounds. */
   points: Record<string, number>;
   /** Whose each visit is, and what it is. */
@@ -98,12 +98,10 @@ export interface LaterPass {
 export function rotaOf(input: RotaInput): Rota | null {
   const { today, crews, clock, near, far, groups } = input;
   const byKey = new Map(groups.map((group) => [group.key, group]));
-  const schoolEnds = Object.fromEntries(
-    groups.map((group) => [group.key, spanOf(group, group.school, today)?.to ?? null]),
-  );
+  const endOf = new Map(groups.map((group) => [group.key, spanOf(group, group.school, today)?.to ?? null]));
   const ofTrees = input.trees.flatMap((tree) => {
     const group = byKey.get(input.groupOf[tree.tree.id] ?? '') ?? null;
-    const of = { today, group, end: group && (schoolEnds[group.key] ?? null) };
+    const of = { today, group, end: group && (endOf.get(group.key) ?? null) };
     return [passAtHand(tree, of) ?? [], nextPass(tree, of) ?? []].flat();
   });
   const horizon = dayAfter(today, 7 * MOST_WEEKS);
@@ -111,7 +109,7 @@ export function rotaOf(input: RotaInput): Rota | null {
   const asked = [...ofTrees, ...errands.map(errandAsked)];
   if (asked.length === 0) return null;
   const days = [...new Set(groups.flatMap(({ cells }) => cells.map(({ day }) => day)))].sort();
-  const ends = [...Object.values(schoolEnds), ...asked.map(({ end }) => end)].flatMap((end) => end ?? []);
+  const ends = [...endOf.values(), ...asked.map(({ end }) => end)].flatMap((end) => end ?? []);
   const lastEnd = ends.toSorted().at(-1) ?? today;
   const lastDay = [dayAfter(lastEnd, LATE_DAYS), horizon].sort()[0] as string;
   const slots = slotsOf(days.length > 0 ? days : [today], lastDay);
@@ -160,7 +158,7 @@ export function rotaOf(input: RotaInput): Rota | null {
       })),
       visits,
     }),
-    ...{ slots, workable, years, schoolEnds },
+    ...{ slots, workable, years, lanes: laneSeasons(groups, today) },
     points: Object.fromEntries(asked.map(({ id, points }) => [id, points])),
     of: Object.fromEntries(asked.map(({ id, treeId, kind }) => [id, { treeId, kind }])),
     arborist: arboristVisit({

@@ -102,9 +102,9 @@ export async function siteSeason(task: SeasonTask): Promise<SeasonShared | null>
   const timed = new Map(timing.groups.map((group) => [group.key, group]));
   const groups = task.groups.map((group): RotaGroup => {
     const crop = cropOf(group.species);
-    const { loads, cut, offsetDays, key } = group;
+    const { loads, cut, offsetDays, key, lane, species } = group;
     return {
-      key,
+      ...{ key, lane, species },
       cells: timed.get(key)?.cells ?? [],
       school: timed.get(key)?.school ?? 'any dry day',
       season:

@@ -161,7 +161,7 @@ export async function getSeasonPlan(asked: SeasonAsked): Promise<SeasonPlan> {
     ...told,
     shared: {
       ...rest,
-      ...{ slots: rota.slots, workable: rota.workable, schoolEnds: rota.schoolEnds, lapsed: rota.lapsed },
+      ...{ slots: rota.slots, workable: rota.workable, lanes: rota.lanes, lapsed: rota.lapsed },
       later: rota.later,
       arborist: {
         asks: rota.arborist && {

@@ -8,7 +8,7 @@ import type { Say } from '@mortisect/words';
 import { FACTOR_WORDS, figure, joined, riskWords, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
-import { dayWords, longDayHour, weekday } from '../../data/moment';
+import { dayWords, longDayHour, shortDay, weekday } from '../../data/moment';
 import { useSay } from '../../data/useSay';
 import { Chart, ChartKey } from '../../drawings/Chart';
 import { Choice } from '../../ui/Choice';
@@ -229,9 +229,7 @@ function TenDays({ data }: { data: TreeTiming }) {
 
 function footOf(days: readonly { day: string }[]) {
   const every = Math.ceil(days.length / 6);
-  return days.flatMap(({ day }, i) =>
-    i % every === 0 ? [{ at: i, text: dayWords(day).replace(/ \d{4}$/, '') }] : [],
-  );
+  return days.flatMap(({ day }, i) => (i % every === 0 ? [{ at: i, text: shortDay(day) }] : []));
 }
 
 function FrostChart({ data, today }: FactorsProps) {

@@ -1,11 +1,13 @@
 // Weeks across, crews down: how long each can work by past years, and how much of it is taken.
 import type { SeasonPlan } from '@mortisect/contracts';
 import { SAFETY_SHARE } from '@mortisect/core/campaign';
-import { daysBetween } from '@mortisect/core/weather';
+import { dayAfter, daysBetween } from '@mortisect/core/weather';
 import type { Say } from '@mortisect/words';
+import { laneName } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRef } from 'react';
 import Svg, { Line, Rect, Text } from 'react-native-svg';
+import { shortDay } from '../../../data/moment';
 import { useSay } from '../../../data/useSay';
 import { elementRef } from '../../../ui/dom';
 import { useTextScale, useWidthOf } from '../../../ui/size';
@@ -20,8 +22,6 @@ const FOOT = 18;
 interface Column {
   from: string;
   to: string;
-  /** Days of it lie beyond the last of the school of some trees: what is cut then is late. */
-  isLate: boolean;
   /** Minutes of the whole crew: a wet tenth, the mean, a dry tenth; and what is taken. */
   wet: number;
   mean: number;
@@ -32,8 +32,6 @@ interface Column {
 /** Half-days of the forecast as the week they lie in, then week by week. */
 export function columnsOf(shared: Shared, crew: number, crewId: string, people: number): Column[] {
   const columns: Column[] = [];
-  const ends = Object.values(shared.schoolEnds).flatMap((end) => end ?? []);
-  const lastEnd = ends.toSorted().at(-1);
   shared.slots.forEach((slot, t) => {
     const [wet, mean, dry] = shared.workable[crew]?.[t] ?? [0, 0, 0];
     const needed =
@@ -49,7 +47,7 @@ export function columnsOf(shared: Shared, crew: number, crewId: string, people: 
       last.to = slot.to;
     } else
       columns.push({
-        ...{ from: slot.from, to: slot.to, isLate: lastEnd !== undefined && slot.from > lastEnd },
+        ...{ from: slot.from, to: slot.to },
         ...{ wet: of(wet), mean: of(mean), dry: of(dry), needed },
       });
   });
@@ -69,14 +67,13 @@ export function SeasonChart({ crews, shared }: { crews: SeasonPlan['crews']; sha
     crew,
     columns: columnsOf(shared, c, crew.id, crew.people),
   }));
-  const late = ofCrews.some(({ columns }) => columns.some(({ isLate }) => isLate));
   return (
     <View gap={12}>
       {ofCrews.map(({ crew, columns }) => (
         <CrewBars key={crew.id} crewId={crew.id} name={crew.name} columns={columns} />
       ))}
       <Small>{say('plan.howToReadTheWeeks')}</Small>
-      {late ? <Small>{say('plan.ochreIsLate')}</Small> : null}
+      <Lanes lanes={shared.lanes} columns={ofCrews[0]?.columns ?? []} />
     </View>
   );
 }
@@ -91,7 +88,7 @@ function CrewBars({ crewId, name, columns }: CrewBarsProps) {
   const say = useSay();
   const box = useRef<HTMLElement>(null);
   const width = useWidthOf(box) || 320;
-  const { ink, rule, soft, chalk, ochre } = usePalette();
+  const { ink, rule, soft, chalk } = usePalette();
   const textScale = useTextScale();
   const most = Math.max(60, ...columns.flatMap(({ dry, needed }) => [dry, needed]));
   const wide = width / Math.max(1, columns.length);
@@ -144,11 +141,6 @@ function CrewBars({ crewId, name, columns }: CrewBarsProps) {
             ];
           })}
           <Line x1={0} x2={width} y1={y(0)} y2={y(0)} stroke={ink} strokeWidth={1} />
-          {columns.map(({ from, isLate }, i) =>
-            isLate ? (
-              <Rect key={`${from} late`} x={i * wide} y={y(0)} width={wide} height={4} fill={ochre} />
-            ) : null,
-          )}
           {months.map(({ i, column }, k) =>
             (months[k + 1]?.i ?? columns.length) - i < 3 ? null : (
               <Text
@@ -173,6 +165,65 @@ function CrewBars({ crewId, name, columns }: CrewBarsProps) {
           />
         ))}
       </View>
+    </View>
+  );
+}
+
+const STRIP = 8;
+
+interface LanesProps {
+  lanes: Shared['lanes'];
+  columns: readonly Column[];
+}
+
+/** The season of each kind of wood on the same weeks: before it and after it the plan pays for its wounds. */
+function Lanes({ lanes, columns }: LanesProps) {
+  const say = useSay();
+  const box = useRef<HTMLElement>(null);
+  const width = useWidthOf(box) || 320;
+  const { leaf, ochre, rule } = usePalette();
+  const [first, last] = [columns[0], columns.at(-1)];
+  if (!first || !last || lanes.length === 0) return null;
+  const all = daysBetween(first.from, last.to) + 1;
+  const x = (day: string) => (width * Math.min(all, Math.max(0, daysBetween(first.from, day)))) / all;
+  const strip = ({ from, to }: { from: string; to: string }, fill: string) => (
+    <Rect
+      key={from}
+      x={x(from)}
+      y={0}
+      width={Math.max(0, x(dayAfter(to, 1)) - x(from))}
+      height={STRIP}
+      fill={fill}
+    />
+  );
+  return (
+    <View ref={elementRef(box)} gap={8} width="100%">
+      {lanes.map(({ lane, species, school, summer }) => {
+        const days = {
+          wood: laneName(say, { id: lane, species }),
+          from: shortDay(school.from),
+          to: shortDay(school.to),
+        };
+        return (
+          <View key={lane} gap={2}>
+            <Small color="$ink">
+              {summer
+                ? say('plan.laneWithSummer', {
+                    ...days,
+                    summerFrom: shortDay(summer.from),
+                    summerTo: shortDay(summer.to),
+                  })
+                : say('plan.laneSeason', days)}
+            </Small>
+            <Svg width={width} height={STRIP} aria-hidden>
+              <Rect x={0} y={0} width={width} height={STRIP} fill={rule} />
+              {strip(school, leaf)}
+              {summer ? strip(summer, ochre) : null}
+            </Svg>
+          </View>
+        );
+      })}
+      <Small>{say('plan.afterItsSeasonItIsLate')}</Small>
     </View>
   );
 }

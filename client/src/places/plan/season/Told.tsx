@@ -1,7 +1,7 @@
 // What changed since the plan of before, what is left and why, and how it went in past years.
 import type { SeasonPlan } from '@mortisect/contracts';
 import type { Lapse, MovedBecause } from '@mortisect/core/rota';
-import type { PlainKey } from '@mortisect/words';
+import type { PlainKey, Say } from '@mortisect/words';
 import { passWords, visitWords as visitName } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { dayWords, shortMoment } from '../../../data/moment';
@@ -183,7 +183,8 @@ export function PastYears({ shared: { played, yearsSimulated, visits, plan } }: 
     .toSorted()
     .at(-1);
   const ofWet = played.reduce((most, year) => (year.left.length > most.left.length ? year : most));
-  const nameOf = new Map(visits.map((visit) => [visit.id, visitName(say, visit)]));
+  const codeOf = new Map(visits.map(({ id, code }) => [id, code]));
+  const codes = [...new Set(ofWet.left.map((id) => codeOf.get(id) ?? id))];
   return (
     <View gap={6}>
       <Section>{say('plan.inTheWeatherOfPastYears')}</Section>
@@ -195,11 +196,8 @@ export function PastYears({ shared: { played, yearsSimulated, visits, plan } }: 
       {ofWet.left.length > 0 ? (
         <Body>
           {say('plan.inTheWettestYearLeft', {
-            trees: ofWet.left.length,
-            codes: ofWet.left
-              .slice(0, 12)
-              .map((id) => nameOf.get(id) ?? id)
-              .join(', '),
+            visits: ofWet.left.length,
+            codes: codesOf(say, codes),
           })}
         </Body>
       ) : null}
@@ -210,14 +208,18 @@ export function PastYears({ shared: { played, yearsSimulated, visits, plan } }: 
 
 const CODES_SHOWN = 12;
 
+const codesOf = (say: Say, codes: readonly string[]) => {
+  const more = codes.length - CODES_SHOWN;
+  const shown = codes.slice(0, CODES_SHOWN).join(', ');
+  return more > 0 ? say('plan.andMore', { codes: shown, more }) : shown;
+};
+
 /** What only an arborist may cut: bundled, and on which day one visit does the most. */
 export function Arborist({ shared: { arborist } }: Pick<OfSeason, 'shared'>) {
   const say = useSay();
   const { asks, booked } = arborist;
   if (!asks && booked.length === 0) return null;
   const days = [...new Set(booked.map(({ on }) => on))].sort();
-  const codesOf = (codes: readonly string[]) =>
-    codes.length > CODES_SHOWN ? `${codes.slice(0, CODES_SHOWN).join(', ')} …` : codes.join(', ');
   return (
     <View gap={6}>
       <Section>{say('plan.forAnArborist')}</Section>
@@ -225,14 +227,17 @@ export function Arborist({ shared: { arborist } }: Pick<OfSeason, 'shared'>) {
         <Body key={day}>
           {say('plan.arboristIsBooked', {
             day: dayWords(day),
-            codes: codesOf(booked.flatMap(({ on, code }) => (on === day ? code : []))),
+            codes: codesOf(
+              say,
+              booked.flatMap(({ on, code }) => (on === day ? code : [])),
+            ),
           })}
         </Body>
       ))}
       {asks ? (
         <>
           <Body>
-            {say('plan.arboristOneVisit', { trees: asks.codes.length, codes: codesOf(asks.codes) })}
+            {say('plan.arboristOneVisit', { trees: asks.codes.length, codes: codesOf(say, asks.codes) })}
           </Body>
           <Body>
             {asks.day

@@ -38,7 +38,12 @@ const shared: NonNullable<SeasonPlan['shared']> = {
       [0, 90, 180],
     ],
   ],
-  schoolEnds: {},
+  lanes: [
+    {
+      ...{ lane: 'pome', species: ['apple'], school: { from: SATURDAY, to: '2026-12-10' } },
+      summer: { from: '2026-12-14', to: '2026-12-20' },
+    },
+  ],
   visits: [visit('a', { must: true }), visit('b', { ladder: true }), visit('c')],
   ...{ leftByChoice: [], lapsed: [], moved: null, later: [], arborist: { asks: null, booked: [] } },
   plan: {
@@ -93,7 +98,9 @@ test('visits by day and crew with what they need, then what is left with its rea
   expect(screen.getByText('costs 1.8 points')).toBeTruthy();
   expect(screen.getByText(/^The plan brings 40 points.*No other plan brings 1 % more\.$/)).toBeTruthy();
   expect(screen.getByText('All is done in 1 of 2 years, by 18 Dec 2026 at the latest.')).toBeTruthy();
-  expect(screen.getByText('In the wettest year one tree is left: Plot b.')).toBeTruthy();
+  expect(screen.getByText('In the wettest year one visit is left, at Plot b.')).toBeTruthy();
+  // Of its own season each kind of wood has its days
+  expect(screen.getByText('Apple, pear: 5 Dec to 10 Dec, summer cuts 14 Dec to 20 Dec')).toBeTruthy();
   expect(screen.getByText(/These years are simulated/)).toBeTruthy();
   expect(screen.getByText('One more person all season brings 1.8 points and one further tree.')).toBeTruthy();
   expect(screen.getByText('One more ladder all season brings 0.1 points and no further tree.')).toBeTruthy();
