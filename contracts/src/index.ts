@@ -39,7 +39,7 @@ export {
   type RouteResponse,
   type SessionList,
 } from './routes';
-export type { SeasonPlan, SeasonToday } from './seasonPlan';
+export type { SeasonPlan, SeasonToday, SeasonWhatIf } from './seasonPlan';
 export type {
   SeasonAnswer,
   StationState,

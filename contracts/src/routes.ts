@@ -37,7 +37,7 @@ import {
 } from './exchange';
 import { firstRoutes, Session } from './firstRoutes';
 import { type Route, route } from './route';
-import { SeasonPlan, SeasonToday } from './seasonPlan';
+import { SeasonPlan, SeasonToday, SeasonWhatIf } from './seasonPlan';
 import * as when from './when';
 
 export type { Route } from './route';
@@ -577,6 +577,23 @@ export const appRoutes = {
     tag: 'Field records',
     summary: 'Which trees each crew works on today, by the season as it was shared out last',
     response: SeasonToday,
+  }),
+  getSeasonWhatIf: route({
+    method: 'get',
+    path: '/api/season-plan/what-if',
+    tag: 'Field records',
+    summary:
+      'What one more day of one of a crew brings, or the crew two weeks earlier: the season is shared out for it',
+    query: z.strictObject({
+      crew: z.string().min(1).max(64),
+      slot: z
+        .string()
+        .min(1)
+        .max(40)
+        .optional()
+        .describe('half-day or week of that day; missing: two weeks earlier'),
+    }),
+    response: SeasonWhatIf,
   }),
   getSeasonCsv: route({
     method: 'get',

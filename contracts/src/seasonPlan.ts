@@ -25,6 +25,15 @@ const days = {
   half: z.enum(halves).nullable().describe('null: a week'),
 };
 
+const brings = {
+  points: z.number(),
+  visits: z.number().int().describe('so many more are made'),
+  minutes: z.number().describe('of work that is done more'),
+};
+
+export const SeasonWhatIf = z.object(brings).meta({ id: 'SeasonWhatIf' });
+export type SeasonWhatIf = z.infer<typeof SeasonWhatIf>;
+
 const span = z.object({ from: localDay, to: localDay });
 
 export const SeasonPlan = z
@@ -32,6 +41,9 @@ export const SeasonPlan = z
     now: moment,
     siteRevision: z.number().int(),
     crews: z.array(Crew),
+    paces: z
+      .record(z.string(), z.number())
+      .describe('minutes that each crew takes for a minute of everybody together, as it was set or measured'),
     state: z
       .enum(['planned', 'nobody works', 'nothing to do', 'no weather'])
       .describe('what stands in the way of a plan, if anything'),
@@ -132,8 +144,7 @@ export const SeasonPlan = z
             z.object({
               crewId: z.string(),
               of: z.enum(['person', 'ladder']),
-              points: z.number(),
-              trees: z.number().int(),
+              ...brings,
             }),
           )
           .describe('what one more in a crew brings, all season: planned again; empty for large orchards'),

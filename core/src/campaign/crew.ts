@@ -4,6 +4,10 @@ import { localDay } from '../measure/index';
 import { issueOf, refusal, refusing } from '../refusal/index';
 import { skills } from './shapes';
 
+/** Three times as fast as all together, and three times as slow: beyond it somebody has mistyped. */
+export const LEAST_PACE = 0.33;
+export const MOST_PACE = 3;
+
 export const Crew = z
   .strictObject({
     id: z.string().min(1).max(64),
@@ -15,19 +19,32 @@ export const Crew = z
     fromHour: z.number().int().min(0).max(23).describe('local hour at which they begin'),
     toHour: z.number().int().min(1).max(24).describe('and at which they stop'),
     daysOff: z.array(localDay).max(120),
+    from: localDay.nullable().default(null).describe('their first day here; null: they are here already'),
+    to: localDay.nullable().default(null).describe('their last day; null: they stay'),
+    pace: z
+      .number()
+      .min(LEAST_PACE)
+      .max(MOST_PACE)
+      .nullable()
+      .default(null)
+      .describe('minutes that they take for a minute of everybody together; null: as their runs say'),
   })
-  .superRefine(({ fromHour, toHour }, context) => {
+  .superRefine(({ fromHour, toHour, from, to }, context) => {
     if (toHour <= fromHour) context.addIssue(issueOf(['toHour'], refusal('stopsBeforeBegins')));
+    if (from !== null && to !== null && to < from)
+      context.addIssue(issueOf(['to'], refusal('lastDayBeforeFirst')));
   })
   .meta({ id: 'Crew' });
 export type Crew = z.infer<typeof Crew>;
 
 /** Does the crew work then? @param weekday 1 is Monday @param hourOfDay local */
 export function works(
-  { weekdays, fromHour, toHour, daysOff }: Crew,
+  { weekdays, fromHour, toHour, daysOff, from, to }: Crew,
   day: string,
   weekday: number,
   hourOfDay: number,
 ): boolean {
-  return weekdays.includes(weekday) && !daysOff.includes(day) && hourOfDay >= fromHour && hourOfDay < toHour;
+  const isHere = (from === null || day >= from) && (to === null || day <= to);
+  const isDay = isHere && weekdays.includes(weekday) && !daysOff.includes(day);
+  return isDay && hourOfDay >= fromHour && hourOfDay < toHour;
 }

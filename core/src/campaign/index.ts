@@ -1,4 +1,4 @@
-export { Crew, works } from './crew';
+export { Crew, LEAST_PACE, MOST_PACE, works } from './crew';
 export { type Highs, solverOf } from './highs';
 export type { Solver, SolverAnswer, SolverLimits } from './lp';
 export {

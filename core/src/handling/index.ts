@@ -26,4 +26,4 @@ export {
   type Wielded,
 } from './tools';
 export { groundReachCm, ladderKerfCm } from './way';
-export { paceByKind, paceOverall, pacesFrom, type Timed, WorkPace } from './workPace';
+export { paceBeside, paceByKind, paceOverall, pacesFrom, type Timed, WorkPace } from './workPace';

@@ -79,9 +79,13 @@ export function paceByKind(paces: readonly WorkPace[]): Partial<Record<Tool['kin
   return Object.fromEntries(paces.flatMap(({ by, kind, factor }) => (by === null ? [[kind, factor]] : [])));
 }
 
-/** The same of all tools together. */
-export function paceOverall(paces: readonly WorkPace[]): number {
-  const all = paces.filter(({ by }) => by === null);
+/**
+ * The same of all tools together.
+ *
+ * @param who null: everybody together
+ */
+export function paceOverall(paces: readonly WorkPace[], who: string | null = null): number {
+  const all = paces.filter(({ by }) => by === who);
   const sum = (of: (pace: WorkPace) => number) => all.reduce((total, pace) => total + of(pace), 0);
   return stepped(
     factorOf({
@@ -89,4 +93,10 @@ export function paceOverall(paces: readonly WorkPace[]): number {
       estimateMinutes: sum(({ estimateMinutes }) => estimateMinutes),
     }),
   );
+}
+
+/** Minutes that somebody takes for a minute of everybody together; 1 where no run of theirs was timed. */
+export function paceBeside(paces: readonly WorkPace[], who: string): number {
+  if (!paces.some(({ by }) => by === who)) return 1;
+  return stepped(paceOverall(paces, who) / paceOverall(paces));
 }

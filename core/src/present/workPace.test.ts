@@ -1,5 +1,5 @@
 // Minutes of a run against what was reckoned. The formula is the brief’s: (Σ actual + 60) / (Σ estimate + 60); the rest common practice, no source.
-import { paceByKind, paceOverall, startingKit } from '../handling/index';
+import { paceBeside, paceByKind, paceOverall, startingKit, type WorkPace } from '../handling/index';
 import type { Action, ActionBody } from '../records/index';
 import { workPaces } from './workPace';
 
@@ -38,6 +38,10 @@ test('two cuts that took twice as long: (12 + 60) / (6 + 60), the same for the p
   expect(paceByKind(all)).toEqual({ 'hand saw': 1.1 });
   expect(paceOverall(all)).toBe(1.1);
   expect(paceOverall([])).toBe(1);
+  // Alone they are as all together; who was never timed is too
+  expect([paceOverall(all, 'Wall crew'), paceBeside(all, 'Wall crew'), paceBeside(all, 'Boat crew')]).toEqual(
+    [1.1, 1, 1],
+  );
 });
 
 test.each<[string, Action[], number]>([
@@ -94,4 +98,12 @@ test('each kind of tool and each person has a pace; everybody’s stands first',
     ['hand saw', 'Boat crew', 1],
     ['hand saw', 'Wall crew', 1],
   ]);
+});
+
+test('somebody beside all together, over all tools', () => {
+  const pace = (by: string | null, actualMinutes: number, estimateMinutes: number) =>
+    ({ by, actualMinutes, estimateMinutes }) as WorkPace;
+  const all = [pace(null, 90, 60), pace('Wall crew', 60, 30), pace('Boat crew', 30, 30)];
+  // (60 + 60) / (30 + 60) is told as 1.35, (90 + 60) / (60 + 60) as 1.25: 1.08, told as 1.1. And 1 beside 1.25 is 0.8
+  expect(['Wall crew', 'Boat crew', 'nobody'].map((who) => paceBeside(all, who))).toEqual([1.1, 0.8, 1]);
 });

@@ -18,6 +18,7 @@ export interface ArboristVisit {
 const ANYBODY: Crew = {
   ...{ id: 'arborist', name: 'arborist', people: 1, ladders: 0, skills: [] },
   ...{ weekdays: [1, 2, 3, 4, 5, 6, 7], fromHour: 8, toHour: 17, daysOff: [] },
+  ...{ from: null, to: null, pace: null },
 };
 const LEAST_MIN = 120;
 

@@ -209,7 +209,7 @@ test('a season holds them all, as far as its weeks go; passes beyond it are told
   ];
   const rota = rotaOf({
     ...{ today, clock, near, groups: [group], groupOf: { a: 'apple', b: 'nowhere' }, wishes: {}, booked: [] },
-    crews: [],
+    ...{ crews: [], paces: {} },
     trees: [
       tree('a', { minutes: 30, worth, ahead: [summer, ...later] }),
       tree('b', { ahead: [summer, ...later] }),

@@ -26,7 +26,7 @@ import {
 const clock = localClock('Europe/London');
 const crew: Crew = {
   ...{ id: 'crew', name: 'Wall crew', people: 2, ladders: 1, skills: [], weekdays: [6] },
-  ...{ fromHour: 9, toHour: 15, daysOff: [] },
+  ...{ fromHour: 9, toHour: 15, daysOff: [], from: null, to: null, pace: null },
 };
 const monday = '2027-01-04';
 const saturday = '2027-01-09';
@@ -68,6 +68,9 @@ test('a crew works on its days, from hour to hour, and only where it is dry', ()
   expect(minutes({ toHour: 14 }, half(saturday, 'afternoon'))).toBe(120);
   expect(minutes({}, half(monday, 'morning'))).toBe(0);
   expect(minutes({ daysOff: [saturday] })).toBe(0);
+  // Their first day and their last are theirs
+  expect([saturday, '2027-01-10'].map((from) => minutes({ from }))).toEqual([180, 0]);
+  expect([saturday, '2027-01-08'].map((to) => minutes({ to }))).toEqual([180, 0]);
   const nine = clock.startOf(saturday) + 9;
   expect(
     minutes(
@@ -129,7 +132,7 @@ const given = (more: Partial<RotaInput> = {}): RotaInput => ({
   trees: [tree('a', 30, 20, { woundCm2: 50 })],
   near: dry(monday, 7),
   far: dry('2024-12-01', 700),
-  ...{ wishes: {}, errands: [], booked: [] },
+  ...{ wishes: {}, errands: [], booked: [], paces: {} },
   ...more,
 });
 
@@ -338,6 +341,8 @@ test('hours of weeks are added up until the longest visit fits; half-days stay a
   expect(addedUp([near, week(30), week(29), week(1), week(60), week(20)], 60)).toEqual([
     10, 0, 0, 60, 60, 20,
   ]);
+  // Who has gone by then works before
+  expect(addedUp([week(20), week(30), week(0), week(0)], 60)).toEqual([0, 50, 0, 0]);
   // What somebody has fixed to a week is done in it, on its dry days
   expect(addedUp([week(30), week(10, 25), week(5, 50), week(60)], 60)).toEqual([0, 40, 50, 60]);
 });
@@ -373,4 +378,13 @@ test('one who works on Saturdays, of which one in two is wet, begins nothing tha
   if (!fixed) throw new Error('Nothing to share out.');
   const pinned = solveCampaign(fixed.campaign, solver).plan.done.find(({ visitId }) => visitId === 'a');
   expect(pinned?.slotId).toBe(week?.id);
+});
+
+test('who takes longer than all together gets less of a plan done, near, far and in past years', () => {
+  const rota = (paces: RotaInput['paces']) => rotaOf(given({ paces }));
+  const [usual, slow] = [rota({}), rota({ crew: 1.25 })];
+  expect(usual?.campaign.pools[0]?.minutes.some((minutes) => minutes > 0)).toBe(true);
+  const scaled = (figures: number[] | undefined) => figures?.map((figure) => figure / 1.25);
+  expect(slow?.workable[0]).toEqual(usual?.workable[0]?.map(scaled));
+  expect(slow?.years[0]).toEqual(usual?.years[0]?.map(scaled));
 });

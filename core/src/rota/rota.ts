@@ -31,6 +31,8 @@ const MOST_WEEKS = 40;
 export interface RotaInput {
   today: string;
   crews: readonly Crew[];
+  /** Minutes that each crew takes for a minute of a plan, by its id; 1 where it is not said. */
+  paces: Readonly<Record<string, number>>;
   trees: readonly ListedTree[];
   /** Cuts to look at again, and jobs. */
   errands: readonly Errand[];
@@ -47,7 +49,7 @@ export interface RotaInput {
 }
 
 /**
- * Minutes of one of a crew in a slot: a wet tenth of past years, their mean and a dry tenth; by the forecast the same thrice. The mean, not the
+ * Minutes of plans that one of a crew gets done in a slot: a wet tenth of past years, their mean and a dry tenth; by the forecast the same thrice. The mean, not the
  * middle: who works one day a week has none or all of it, and the middle of that is nothing for a whole winter.
  */
 export type Workable = [number, number, number];
@@ -68,7 +70,7 @@ export interface Rota {
   slots: RotaSlot[];
   /** By crew, then by slot. */
   workable: Workable[][];
-  /** By crew, slot, year. */
+  /** The same by crew, slot, year. */
   years: number[][][];
   lanes: LaneSeason[];
   /** What each visit brings before its wounds. */
@@ -96,7 +98,7 @@ export interface LaterPass {
 
 /** What there is to share out; null where no tree asks for a visit. */
 export function rotaOf(input: RotaInput): Rota | null {
-  const { today, crews, clock, near, far, groups } = input;
+  const { today, crews, paces, clock, near, far, groups } = input;
   const byKey = new Map(groups.map((group) => [group.key, group]));
   const endOf = new Map(groups.map((group) => [group.key, spanOf(group, group.school, today)?.to ?? null]));
   const ofTrees = input.trees.flatMap((tree) => {
@@ -113,13 +115,17 @@ export function rotaOf(input: RotaInput): Rota | null {
   const lastEnd = ends.toSorted().at(-1) ?? today;
   const lastDay = [dayAfter(lastEnd, LATE_DAYS), horizon].sort()[0] as string;
   const slots = slotsOf(days.length > 0 ? days : [today], lastDay);
+  // Whoever takes longer than all together gets less of a plan done in an hour
+  const own = (crew: Crew, minutes: number) => minutes / (paces[crew.id] ?? 1);
   const years = crews.map((crew) =>
-    slots.map((slot) => (slot.half ? [] : minutesOfYears(crew, slot, far, clock))),
+    slots.map((slot) =>
+      slot.half ? [] : minutesOfYears(crew, slot, far, clock).map((minutes) => own(crew, minutes)),
+    ),
   );
   const workable = crews.map((crew, c) =>
     slots.map((slot, t): Workable => {
       if (!slot.half) return spread(years[c]?.[t] ?? []);
-      const minutes = minutesNear(crew, slot, near, clock);
+      const minutes = own(crew, minutesNear(crew, slot, near, clock));
       return [minutes, minutes, minutes];
     }),
   );
@@ -214,10 +220,12 @@ interface SlotMinutes {
  */
 export function addedUp(slots: readonly SlotMinutes[], least: number): number[] {
   let waiting = 0;
+  // Where none come any more they stand where they are
+  const last = slots.findLastIndex(({ minutes }) => minutes > 0);
   return slots.map(({ isNear, minutes, asked }, t) => {
     if (isNear) return minutes;
     waiting += minutes;
-    if (waiting < least - CLOSE && asked === 0 && t < slots.length - 1) return 0;
+    if (waiting < least - CLOSE && asked === 0 && t !== last) return 0;
     const all = Math.max(waiting, asked);
     waiting = 0;
     return all;

@@ -46,7 +46,7 @@ import { getRound } from '../services/rounds';
 import { putRow } from '../services/rows';
 import { getAftercare, getRun } from '../services/runs';
 import { seasonCalendar, seasonCsv, seasonProgram, weekSheet } from '../services/seasonFiles';
-import { getSeasonPlan, getSeasonToday } from '../services/seasonPlan';
+import { getSeasonPlan, getSeasonToday, seasonWhatIf } from '../services/seasonPlan';
 import { endSession, getSessions } from '../services/sessions';
 import { getSiteRecord, putSite } from '../services/site';
 import { getTiming, getTreeSeason, getTreeTiming } from '../services/timing';
@@ -235,6 +235,8 @@ function handlers({ db, config, access, pool, now, changes, copies, field, liste
     getOpenWork: ({ query }) => getOpenWork(db, Number(now().slice(0, 4)), query.since),
     getSeasonPlan: () => getSeasonPlan(season()),
     getSeasonToday: () => getSeasonToday(season()),
+    getSeasonWhatIf: ({ query: { crew, slot }, request }) =>
+      seasonWhatIf(season(), { crewId: crew, slotId: slot ?? null }, whileWaited(request)),
     getSeasonCsv: ({ say }) => seasonCsv(say, season()),
     getSeasonCalendar: ({ query, say }) => seasonCalendar(say, season(), query.crew ?? null),
     getWeekSheet: ({ query, request, say }) =>

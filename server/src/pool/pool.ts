@@ -22,7 +22,7 @@ import { askedBy, BACKGROUND, FairQueue, idleThread, type Turn } from './fairQue
 import { foldOff } from './fold';
 import type { listedTrees } from './listed';
 import type * as planOf from './plan';
-import type { SeasonShared, SeasonTask, seasonLp } from './seasonOfSite';
+import type { Brings, SeasonShared, SeasonTask, seasonLp, siteWhatIf } from './seasonOfSite';
 import { joined, type Sliced } from './slices';
 import type { simulated } from './weatherSource';
 import type * as when from './when';
@@ -72,6 +72,7 @@ export interface Pool {
   treeSeason: Off<typeof when.treeSeason>;
   /** @throws {HttpProblem} 503 where too much waits already or it took too long */
   siteSeason(task: SeasonTask, signal?: AbortSignal): Promise<SeasonShared | null>;
+  siteWhatIf(task: Parameters<typeof siteWhatIf>[0], signal?: AbortSignal): Promise<Brings | null>;
   seasonLp(input: Parameters<typeof seasonLp>[0], signal?: AbortSignal): Promise<string>;
   /** Tasks that wait for a thread. */
   waiting(): { lane: string; waiting: number }[];
@@ -173,6 +174,7 @@ export function makePool(worker = new URL('./tasks.worker.mjs', import.meta.url)
     treeTiming: finishing(quick, 'treeTiming'),
     treeSeason: finishing(quick, 'treeSeason'),
     siteSeason: inTime(off(slow, 'siteSeason'), SEASON_BUDGET_MS),
+    siteWhatIf: inTime(off(slow, 'siteWhatIf'), SEASON_BUDGET_MS),
     seasonLp: inTime(off(slow, 'seasonLp'), SEASON_BUDGET_MS),
     cutSheet: inTime(off(slow, 'cutSheet'), SHEETS_BUDGET_MS),
     waiting: () => [

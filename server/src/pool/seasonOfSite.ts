@@ -31,7 +31,7 @@ import {
   type TimingInput,
   type TreeGroup,
 } from '@mortisect/core/timing';
-import { groundByRecord, localClock } from '@mortisect/core/weather';
+import { dayAfter, daysBetween, groundByRecord, localClock } from '@mortisect/core/weather';
 import { seasonSolver } from './seasonPlan';
 import { type WeatherSource, weatherOf } from './weatherSource';
 
@@ -48,17 +48,31 @@ export interface SeasonTask {
   errands: readonly Errand[];
   booked: readonly string[];
   crews: readonly Crew[];
+  paces: Readonly<Record<string, number>>;
   wishes: Readonly<Record<string, VisitWish>>;
   /** How it was shared out before; null: for the first time. */
   before: SharedBefore | null;
 }
 
-/** What one more person, or one more ladder, of a crew is worth, all season: the plan made again. */
-export interface OneMore {
+/** What a plan brings more than the one that stands: made again, not guessed. */
+export interface Brings {
+  points: number;
+  visits: number;
+  /** Of work that is done. */
+  minutes: number;
+}
+
+/** What one more person, or one more ladder, of a crew is worth, all season. */
+export interface OneMore extends Brings {
   crewId: string;
   of: 'person' | 'ladder';
-  points: number;
-  trees: number;
+}
+
+/** One more day of one person in a week, or the crew two weeks earlier here. */
+export interface WhatIf {
+  crewId: string;
+  /** The week; null: earlier. */
+  slotId: string | null;
 }
 
 export interface SeasonShared {
@@ -90,9 +104,9 @@ function inMemory(key: string, make: () => Season): Season {
   return made;
 }
 
-/** Null where no tree asks for a visit. */
-export async function siteSeason(task: SeasonTask): Promise<SeasonShared | null> {
-  const { source, now, settings, timing, crews } = task;
+/** What there is to share out, and the weather that it was made from; null where nothing asks for a visit. */
+function rotaOfTask(task: SeasonTask) {
+  const { source, now, settings, timing, crews, paces } = task;
   const { latitude, longitude, timeZone } = task.place;
   const place = { latitude, longitude, clock: localClock(timeZone) };
   const { years, yearsSimulated } = weatherOf(source, now);
@@ -116,12 +130,21 @@ export async function siteSeason(task: SeasonTask): Promise<SeasonShared | null>
     };
   });
   const rota = rotaOf({
-    ...{ today: task.today, crews, trees: task.trees, groupOf: task.groupOf, groups, clock: place.clock },
+    ...{ today: task.today, crews, paces, trees: task.trees },
+    ...{ groupOf: task.groupOf, groups, clock: place.clock },
     ...{ wishes: task.wishes, errands: task.errands, booked: task.booked },
     near: { fromHour: timing.fromHour, blocked: timing.living },
     far: { fromHour: years.fromHour, blocked: blockedHours(years, settings, place, groundByRecord(years)) },
   });
-  if (!rota) return null;
+  return rota && { rota, yearsSimulated };
+}
+
+/** Null where nothing asks for a visit. */
+export async function siteSeason(task: SeasonTask): Promise<SeasonShared | null> {
+  const { crews } = task;
+  const made = rotaOfTask(task);
+  if (!made) return null;
+  const { rota, yearsSimulated } = made;
   const solver = await seasonSolver();
   const { years: _years, ...told } = rota;
   const { campaign } = rota;
@@ -147,9 +170,7 @@ export async function siteSeason(task: SeasonTask): Promise<SeasonShared | null>
             );
             // Freely: what a hand is worth does not count what moves for it. The plan as it stands can be kept, so that it is never worse
             const { plan: other } = solveCampaign({ ...campaign, pools }, solver);
-            const points = Math.max(0, other.points - plan.points);
-            const trees = points > 0 ? other.done.length - plan.done.length : 0;
-            return { ...{ crewId: id, of }, points, trees };
+            return { ...{ crewId: id, of }, ...brings(campaign, plan, other) };
           }),
         );
   const { today, wishes } = task;
@@ -161,6 +182,61 @@ export async function siteSeason(task: SeasonTask): Promise<SeasonShared | null>
     moves: before ? movesBetween(before, asOfNow) : [],
     kept: sharedBefore(asOfNow),
   };
+}
+
+type Standing = Pick<CampaignPlan, 'points' | 'done'>;
+
+/** The plan as it stands can be kept, so that nothing is ever worse. */
+function brings({ visits }: CampaignInput, stands: Standing, other: Standing): Brings {
+  const points = other.points - stands.points;
+  if (points <= 0) return { points: 0, visits: 0, minutes: 0 };
+  const minutesOf = new Map(visits.map(({ id, minutes }) => [id, minutes]));
+  const worked = ({ done }: Standing) =>
+    done.reduce((sum, { visitId }) => sum + (minutesOf.get(visitId) ?? 0), 0);
+  return { points, visits: other.done.length - stands.done.length, minutes: worked(other) - worked(stands) };
+}
+
+const EARLIER_DAYS = 14;
+
+/**
+ * The season shared out anew with a hand more.
+ *
+ * @param stands the plan as it stands
+ * @returns null where nothing asks for a visit, or there is no such crew or week
+ */
+export async function siteWhatIf(
+  task: SeasonTask & { whatIf: WhatIf; stands: Standing },
+): Promise<Brings | null> {
+  const { crewId, slotId } = task.whatIf;
+  const crew = task.crews.find(({ id }) => id === crewId);
+  if (!crew) return null;
+  const first = dayAfter(crew.from ?? task.today, -EARLIER_DAYS);
+  const earlier = { ...crew, from: first > task.today ? first : task.today };
+  const crews = slotId === null ? task.crews.map((each) => (each === crew ? earlier : each)) : task.crews;
+  const made = rotaOfTask({ ...task, crews });
+  if (!made) return null;
+  const { campaign, slots } = made.rota;
+  const t = slots.findIndex(({ id }) => id === slotId);
+  if (slotId !== null && t < 0) return null;
+  const day = t < 0 ? 0 : oneDay({ ...task, crews: [{ ...crew, weekdays: EVERY_DAY, daysOff: [] }] }, t);
+  const pools = campaign.pools.map((pool) =>
+    pool.id === crewId
+      ? { ...pool, minutes: pool.minutes.map((each, i) => (i === t ? each + day / pool.people : each)) }
+      : pool,
+  );
+  const { plan } = solveCampaign({ ...campaign, pools }, await seasonSolver());
+  return brings(campaign, task.stands, plan);
+}
+
+const EVERY_DAY = [1, 2, 3, 4, 5, 6, 7];
+
+/** Minutes of a plan that one of a crew gets done on one more day of a slot: of a week, on the mean of its days in past years. */
+function oneDay(task: SeasonTask, t: number): number {
+  const { slots, workable } = rotaOfTask(task)?.rota ?? {};
+  const slot = slots?.[t];
+  const [, mean] = workable?.[0]?.[t] ?? [];
+  if (!slot || mean === undefined) return 0;
+  return mean / (daysBetween(slot.from, slot.to) + 1);
 }
 
 /** The linear program of a season, in CPLEX LP format. */

@@ -11,7 +11,7 @@ export { compute } from './computes';
 export { fold } from './fold';
 export { listedTrees } from './listed';
 export { planToKeep, treePlan } from './plan';
-export { seasonLp, siteSeason } from './seasonOfSite';
+export { seasonLp, siteSeason, siteWhatIf } from './seasonOfSite';
 export { simulated } from './weatherSource';
 export { timing, treeSeason, treeTiming } from './when';
 

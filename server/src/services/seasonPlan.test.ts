@@ -100,10 +100,10 @@ test('nobody works: it says so; somebody who works only on days that are gone le
   expect(await season()).toMatchObject({ state: 'nobody works', shared: null });
   const crew = {
     ...{ id: 'c', name: 'Wall crew', people: 1, ladders: 0, skills: [], weekdays: [], daysOff: [] },
-    ...{ fromHour: 9, toHour: 12 },
+    ...{ fromHour: 9, toHour: 12, from: null, to: null, pace: null },
   };
   await crewsAre(() => [crew]);
-  const { plan, visits } = await shared();
+  const { plan, visits, slots } = await shared();
   expect(plan.done).toEqual([]);
   expect(plan.left).toHaveLength(visits.length);
   const passes = new Set(visits.flatMap(({ id, kind }) => (kind === 'pass at hand' ? id : [])));
@@ -112,12 +112,39 @@ test('nobody works: it says so; somebody who works only on days that are gone le
     [...reasons].every((because) => ['nobody works then', 'nobody has a ladder'].includes(because)),
   ).toBe(true);
   expect(reasons.has('nobody works then')).toBe(true);
+  // One day of one of them is something; who is here already cannot come earlier
+  const brings = async (query: string) =>
+    appRoutes.getSeasonWhatIf.response.parse(await read(`/api/season-plan/what-if?${query}`));
+  const week = slots.find(({ half }) => half === null)?.id;
+  const day = await brings(`crew=c&slot=${week}`);
+  expect(day.points).toBeGreaterThan(0.1);
+  expect(day.visits).toBeGreaterThan(0);
+  expect(day.minutes).toBeGreaterThan(day.visits);
+  expect(await brings('crew=c')).toEqual({ points: 0, visits: 0, minutes: 0 });
+  await get(`/api/season-plan/what-if?crew=nobody&slot=${week}`).expect(404);
+  await get('/api/season-plan/what-if?crew=c&slot=2029-01-01').expect(404);
+  await get('/api/season-plan/what-if').expect(400);
+  // For two days in March, an hour a day
+  const inMarch = {
+    ...crew,
+    weekdays: [1, 2, 3, 4, 5, 6, 7],
+    toHour: 10,
+    from: '2027-03-27',
+    to: '2027-03-28',
+  };
+  await crewsAre(() => [inMarch]);
+  expect(
+    (await shared()).plan.done.every(({ slotId }) => slotId >= '2027-03-2' && slotId < '2027-03-3'),
+  ).toBe(true);
+  const earlier = await brings('crew=c');
+  expect(earlier.points).toBeGreaterThan(0.1);
 }, 90_000);
 
 test('what somebody says of a visit goes before the plan; what moved is told with why', async () => {
   const crew = {
     ...{ id: 'c', name: 'Wall crew', people: 2, ladders: 2, skills: [], daysOff: [] },
     ...{ weekdays: [1, 2, 3, 4, 5, 6, 7], fromHour: 8, toHour: 16 },
+    ...{ from: null, to: null, pace: null },
   };
   await crewsAre(() => [crew]);
   const before = await shared();

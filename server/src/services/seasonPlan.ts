@@ -2,14 +2,17 @@
 import { createHash } from 'node:crypto';
 import type { SeasonPlan, SeasonToday } from '@mortisect/contracts';
 import type { CampaignInput, Half, VisitWish } from '@mortisect/core/campaign';
+import { paceBeside } from '@mortisect/core/handling';
 import { unitsOf } from '@mortisect/core/measure';
 import type { Job, Site } from '@mortisect/core/records';
 import { type Move, TO_A_TREE_MIN } from '@mortisect/core/rota';
 import type { ListedTree } from '@mortisect/core/run';
+import { unsaid } from '@mortisect/words';
 import { and, asc, eq } from 'drizzle-orm';
 import { dayAt } from '../files/day';
 import type { Pool } from '../pool/pool';
-import type { SeasonShared } from '../pool/seasonOfSite';
+import type { Brings, SeasonShared, SeasonTask } from '../pool/seasonOfSite';
+import { notThere } from '../refusal';
 import { whereItCan } from '../store/faults';
 import type { Db } from '../store/openDb';
 import { actions } from '../store/schema';
@@ -42,10 +45,14 @@ interface Made {
   trees: readonly ListedTree[];
   wishes: Readonly<Record<string, VisitWish>>;
   errands: SeasonErrands;
+  /** By crew. */
+  paces: Readonly<Record<string, number>>;
   /** Day on which an arborist comes, by tree. */
   booked: ReadonlyMap<string, string>;
   state: SeasonPlan['state'];
   season: Kept | null;
+  /** What it was shared out from; null where it was not. */
+  task: SeasonTask | null;
 }
 
 /** A season as it is kept: with what was different when it last changed. */
@@ -103,28 +110,31 @@ async function wishesOf(db: Db): Promise<Record<string, VisitWish>> {
 
 /** @throws {HttpProblem} 503 where it took too long */
 async function made({ db, pool, lister, now }: SeasonAsked): Promise<Made> {
-  const { site, revision: siteRevision } = await getSiteRecord(db);
+  const { site, revision: siteRevision, paces: measured } = await getSiteRecord(db);
   const { revision, trees } = await lister.read(unitsOf(site.units, 'metric'));
   const { crews } = site;
   const wishes = await wishesOf(db);
   const today = dayAt(now, site.timeZone);
   const errands = await seasonErrands(db, site, now, today);
   const booked = await arboristDays(db, today);
-  const told = { site, siteRevision, trees, wishes, errands, booked, season: null };
+  const paces = Object.fromEntries(
+    crews.map(({ id, name, pace }) => [id, pace ?? paceBeside(measured, name)]),
+  );
+  const told = { site, siteRevision, trees, wishes, paces, errands, booked, season: null, task: null };
   if (crews.length === 0) return { ...told, state: 'nobody works' };
   const facts = await seasonFacts(db, pool, now);
   if (!facts) return { ...told, state: 'no weather' };
-  const rests = digest([pool.code, crews, wishes, errands.errands, [...booked], facts.stamp]);
+  const rests = digest([pool.code, crews, paces, wishes, errands.errands, [...booked], facts.stamp]);
+  const task: SeasonTask = {
+    ...{ ...facts.task, today, trees, crews, paces, wishes, before: null },
+    ...{ errands: errands.errands, booked: [...booked.keys()] },
+  };
   const season = await answersOf(db).ask(`${revision} ${rests}`, async () => {
     const last = await keptSeason(db);
     // After a restart the revision is another and the trees are the same
     const stamp = digest([rests, trees]);
     if (last?.stamp === stamp) return last;
-    const before = last?.shared.kept ?? null;
-    const shared = await pool.siteSeason({
-      ...{ ...facts.task, today, trees, crews, wishes, before },
-      ...{ errands: errands.errands, booked: [...booked.keys()] },
-    });
+    const shared = await pool.siteSeason({ ...task, before: last?.shared.kept ?? null });
     if (!shared) return null;
     const gain = ({ plan }: SeasonShared) => plan.points - plan.allLeft;
     const { moves } = shared;
@@ -138,14 +148,14 @@ async function made({ db, pool, lister, now }: SeasonAsked): Promise<Made> {
     await whereItCan(keep(db, DAYS_KEPT_AS, days));
     return keptNow;
   });
-  return season ? { ...told, season, state: 'planned' } : { ...told, state: 'nothing to do' };
+  return season ? { ...told, season, task, state: 'planned' } : { ...told, state: 'nothing to do' };
 }
 
 /** @throws {HttpProblem} 503 where it took too long */
 export async function getSeasonPlan(asked: SeasonAsked): Promise<SeasonPlan> {
-  const { site, siteRevision, trees, state, season, wishes, errands, booked } = await made(asked);
+  const { site, siteRevision, trees, state, season, wishes, errands, booked, paces } = await made(asked);
   const told = {
-    ...{ now: asked.now, siteRevision, state, crews: site.crews, shared: null },
+    ...{ now: asked.now, siteRevision, state, crews: site.crews, paces, shared: null },
     unplanned: trees.filter(({ due }) => due === null).length,
   };
   if (!season) return told;
@@ -227,4 +237,24 @@ export async function getSeasonToday(asked: SeasonAsked): Promise<SeasonToday> {
 /** What the season was chosen from; null where there is none. */
 export async function seasonInput(asked: SeasonAsked): Promise<CampaignInput | null> {
   return (await made(asked)).season?.shared.rota.campaign ?? null;
+}
+
+/**
+ * What a hand more brings: one more day of one of a crew in a half-day or week, or the crew here two weeks earlier. The season is shared out for it.
+ *
+ * @param slotId null: earlier
+ * @throws {HttpProblem} 404 for a crew or a week that is none, 503 where it took too long
+ */
+export async function seasonWhatIf(
+  asked: SeasonAsked,
+  { crewId, slotId }: { crewId: string; slotId: string | null },
+  signal?: AbortSignal,
+): Promise<Brings> {
+  const { season, task } = await made(asked);
+  if (!season || !task) throw notThere(unsaid('problem.theSeason'));
+  const { points, done } = season.shared.plan;
+  const whatIf = { crewId, slotId };
+  const brings = await asked.pool.siteWhatIf({ ...task, whatIf, stands: { points, done } }, signal);
+  if (!brings) throw notThere(unsaid('problem.theCrew'));
+  return brings;
 }

@@ -50,26 +50,35 @@ interface Best {
   gain: number;
 }
 
-/** By trying every plan: as little late as possible, then as much gained as possible. For seasons without pins. */
+/**
+ * By trying every plan: as little late as possible, then as much gained as possible. A branch is left only where no plan of it can be better: as
+ * late already, or no better with the most that its visits could bring. For seasons without pins, whose musts come first.
+ */
 export function bruteForce(input: CampaignInput): Best {
   const model = modelOf(input);
   const board = new Board(model);
-  let best: Best = { lateness: Number.POSITIVE_INFINITY, gain: 0 };
+  let best: Best = { lateness: Number.POSITIVE_INFINITY, gain: Number.NEGATIVE_INFINITY };
+  const most = model.options.map((options) => Math.max(0, ...options.map(({ gain }) => gain)));
+  const mostFrom = most.map((_, v) => most.slice(v).reduce((sum, gain) => sum + gain, 0));
   const next = (v: number) => {
-    if (v === input.visits.length) {
+    // Of those that are decided already and no must that is open could lessen
+    if (v === input.visits.length || input.visits[v]?.must === null) {
       const [lateness, gain] = [board.lateness(), board.gain()];
-      const isBetter =
-        lateness < best.lateness - 1e-9 || (lateness < best.lateness + 1e-9 && gain > best.gain);
-      if (isBetter) best = { lateness, gain };
-      return;
+      if (lateness > best.lateness + 1e-9) return;
+      const isLess = lateness < best.lateness - 1e-9;
+      if (!isLess && gain + (mostFrom[v] ?? 0) <= best.gain) return;
+      if (v === input.visits.length) {
+        best = { lateness, gain };
+        return;
+      }
     }
-    next(v + 1);
     (model.options[v] as readonly Option[]).forEach((option, i) => {
       if (!board.fits(v, option)) return;
       board.put(v, i);
       next(v + 1);
       board.take(v);
     });
+    next(v + 1);
   };
   next(0);
   return best;

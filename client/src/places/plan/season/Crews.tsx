@@ -1,17 +1,20 @@
 // Who works here, and when; each crew in a sheet, and a new one.
 import type { SeasonPlan } from '@mortisect/contracts';
-import { Crew, type Skill, skills } from '@mortisect/core/campaign';
+import { Crew, LEAST_PACE, MOST_PACE, type Skill, skills } from '@mortisect/core/campaign';
+import { paceBeside } from '@mortisect/core/handling';
 import type { Site } from '@mortisect/core/records';
 import type { PlainKey, Say } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { v7 } from 'uuid';
+import { dayWords, isDay } from '../../../data/moment';
 import { useSite } from '../../../data/queries';
 import { SEASON_PLAN } from '../../../data/seasonPlan';
 import { useSay } from '../../../data/useSay';
 import { useSaveSite } from '../../../data/writes';
 import { Button } from '../../../ui/Button';
+import { Choice } from '../../../ui/Choice';
 import { Failed } from '../../../ui/Failed';
 import { Field } from '../../../ui/Field';
 import { NumberField } from '../../../ui/NumberField';
@@ -19,13 +22,15 @@ import { PressRow } from '../../../ui/PressRow';
 import { Several } from '../../../ui/Several';
 import { Sheet } from '../../../ui/Sheet';
 import { Body, Label, Section, Small } from '../../../ui/type';
+import { bringsGiven } from './season';
+import { WhatIf } from './WhatIf';
 
 const SKILL_WORDS: Record<Skill, PlainKey> = { 'power saw': 'plan.powerSaw', arborist: 'plan.arborist' };
 const MOST_CREWS = 20;
 
 const newCrew = (): Crew => ({
   ...{ id: v7(), name: '', people: 1, ladders: 1, skills: [], weekdays: [6] },
-  ...{ fromHour: 9, toHour: 16, daysOff: [] },
+  ...{ fromHour: 9, toHour: 16, daysOff: [], from: null, to: null, pace: null },
 });
 
 /** “Sat” of 6, in the language of the device. */
@@ -39,10 +44,11 @@ const ONE_MORE_WORDS = { person: 'plan.oneMoreIsWorth', ladder: 'plan.oneMoreLad
 const LEAST_POINTS = 0.05;
 
 interface CrewsProps {
-  oneMore: NonNullable<SeasonPlan['shared']>['oneMore'];
+  shared: SeasonPlan['shared'];
+  paces: SeasonPlan['paces'];
 }
 
-export function Crews({ oneMore }: CrewsProps) {
+export function Crews({ shared, paces }: CrewsProps) {
   const say = useSay();
   const record = useSite().data;
   const [edited, setEdited] = useState<Crew | null>(null);
@@ -53,23 +59,22 @@ export function Crews({ oneMore }: CrewsProps) {
       <Section>{say('plan.whoWorksHere')}</Section>
       {crews.map((crew) => {
         // A ladder only where it brings anything: many trees want none
-        const more = oneMore.filter(
+        const more = (shared?.oneMore ?? []).filter(
           ({ crewId, of, points }) => crewId === crew.id && (of === 'person' || points > LEAST_POINTS),
         );
         return (
           <PressRow key={crew.id} onPress={() => setEdited(crew)}>
             <View flex={1} minWidth={0} paddingHorizontal={12} paddingVertical={8}>
               <Label>{crew.name}</Label>
-              <Small>{crewWords(say, crew)}</Small>
-              {more.map(({ of, points, trees }) => (
-                <Small key={of}>
-                  {say(ONE_MORE_WORDS[of], { points: Math.round(points * 10) / 10, trees })}
-                </Small>
+              <Small>{crewWords(say, crew, paces[crew.id] ?? 1)}</Small>
+              {more.map(({ of, ...brings }) => (
+                <Small key={of}>{say(ONE_MORE_WORDS[of], bringsGiven(brings))}</Small>
               ))}
             </View>
           </PressRow>
         );
       })}
+      {shared && crews.length > 0 ? <WhatIf crews={crews} shared={shared} /> : null}
       {crews.length < MOST_CREWS ? (
         <Button onPress={() => setEdited(newCrew())}>{say('plan.addACrew')}</Button>
       ) : null}
@@ -79,6 +84,7 @@ export function Crews({ oneMore }: CrewsProps) {
           crew={edited}
           site={record.site}
           revision={record.revision}
+          measured={paceBeside(record.paces, edited.name)}
           onClose={() => setEdited(null)}
         />
       ) : null}
@@ -86,7 +92,8 @@ export function Crews({ oneMore }: CrewsProps) {
   );
 }
 
-function crewWords(say: Say, { people, ladders, weekdays, fromHour, toHour, daysOff }: Crew): string {
+function crewWords(say: Say, crew: Crew, pace: number): string {
+  const { people, ladders, weekdays, fromHour, toHour, daysOff, from, to } = crew;
   return [
     say('plan.peopleAndLadders', { people, ladders }),
     weekdays.length > 0
@@ -99,6 +106,9 @@ function crewWords(say: Say, { people, ladders, weekdays, fromHour, toHour, days
           to: toHour,
         })
       : say('plan.onNoDay'),
+    ...(from ? [say('plan.hereFrom', { day: dayWords(from) })] : []),
+    ...(to ? [say('plan.hereTo', { day: dayWords(to) })] : []),
+    ...(pace === 1 ? [] : [say('plan.paceOfTheCrew', { pace })]),
     ...(daysOff.length > 0 ? [say('plan.daysOffCount', { days: daysOff.length })] : []),
   ].join(' · ');
 }
@@ -107,10 +117,12 @@ interface CrewSheetProps {
   crew: Crew;
   site: Site;
   revision: number;
+  /** How long it takes by its runs. */
+  measured: number;
   onClose(): void;
 }
 
-function CrewSheet({ crew, site, revision, onClose }: CrewSheetProps) {
+function CrewSheet({ crew, site, revision, measured, onClose }: CrewSheetProps) {
   const say = useSay();
   const client = useQueryClient();
   const saving = useSaveSite();
@@ -216,6 +228,41 @@ function CrewSheet({ crew, site, revision, onClose }: CrewSheetProps) {
         onChangeText={setOff}
         fault={wrong('daysOff') ? say('fault.noDay') : undefined}
       />
+      <Field
+        label={say('plan.firstDayHere')}
+        hint={say('plan.emptyIsAlways')}
+        value={draft.from ?? ''}
+        onChangeText={(day) => change({ from: day.trim() || null })}
+        fault={wrong('from') ? say('fault.noDay') : undefined}
+      />
+      <Field
+        label={say('plan.lastDayHere')}
+        value={draft.to ?? ''}
+        onChangeText={(day) => change({ to: day.trim() || null })}
+        fault={
+          wrong('to') ? say(isDay(draft.to ?? '') ? 'fault.lastDayBeforeFirst' : 'fault.noDay') : undefined
+        }
+      />
+      <Choice
+        label={say('plan.paceOfWork')}
+        layout="wrap"
+        options={[
+          { value: 'measured', label: say('plan.asTheirRunsSay', { pace: measured }) },
+          { value: 'set', label: say('plan.paceSetByHand') },
+        ]}
+        value={draft.pace === null ? 'measured' : 'set'}
+        onChange={(how) => change({ pace: how === 'set' ? measured : null })}
+      />
+      {draft.pace === null ? null : (
+        <NumberField
+          label={say('plan.minutesForAMinute')}
+          value={draft.pace}
+          least={LEAST_PACE}
+          most={MOST_PACE}
+          unit="min"
+          onChange={(pace) => change({ pace })}
+        />
+      )}
       <Failed title={say('plan.theCrewWasNotSaved')} error={saving.error} />
       {isKnown ? (
         <Button

@@ -47,7 +47,7 @@ export function SeasonPage() {
       {shared ? <PastYears shared={shared} /> : null}
       {shared ? <Arborist shared={shared} /> : null}
       {shared ? <LaterYears shared={shared} /> : null}
-      <Crews oneMore={shared?.oneMore ?? []} />
+      <Crews shared={shared} paces={data.paces} />
     </View>
   );
   return (

@@ -16,7 +16,7 @@ jest.setTimeout(60_000);
 
 const crew: Crew = {
   ...{ id: 'wall', name: 'Wall crew', people: 2, ladders: 1, skills: [], weekdays: [3, 6] },
-  ...{ fromHour: 9, toHour: 12, daysOff: ['2026-12-26'] },
+  ...{ fromHour: 9, toHour: 12, daysOff: ['2026-12-26'], from: null, to: null, pace: null },
 };
 const visit = (id: string, more: object = {}) => ({
   ...{ id, treeId: id, kind: 'pass at hand' as const, code: `Plot ${id}`, plotId: 'p' },
@@ -66,8 +66,8 @@ const shared: NonNullable<SeasonPlan['shared']> = {
   ],
   yearsSimulated: true,
   oneMore: [
-    { crewId: 'wall', of: 'person', points: 1.84, trees: 1 },
-    { crewId: 'wall', of: 'ladder', points: 0.06, trees: 0 },
+    { crewId: 'wall', of: 'person', points: 1.84, visits: 1, minutes: 20.4 },
+    { crewId: 'wall', of: 'ladder', points: 0.06, visits: 0, minutes: 0 },
   ],
 };
 
@@ -75,7 +75,7 @@ async function come(more: Partial<SeasonPlan> = {}, crews: Crew[] = [crew]) {
   const server = new FakeServer([detail([])]);
   server.site = { ...server.site, site: { ...server.site.site, crews } };
   server.instead.set('getSeasonPlan', () => ({
-    ...{ now: NOW, siteRevision: 1, crews, state: 'planned', unplanned: 0, shared },
+    ...{ now: NOW, siteRevision: 1, crews, paces: {}, state: 'planned', unplanned: 0, shared },
     ...more,
   }));
   at.path = '/plan/season';
@@ -91,7 +91,7 @@ test('visits by day and crew with what they need, then what is left with its rea
   expect(screen.getByText('Sat 5 Dec 2026, morning · Wall crew')).toBeTruthy();
   expect(screen.getByText('One visit, 30 of 306 min with the ways and beginning in one plot')).toBeTruthy();
   expect(screen.getByText('12 Dec 2026 to 18 Dec 2026 · Wall crew')).toBeTruthy();
-  expect(screen.queryByText(/afternoon/)).toBeNull();
+  expect(screen.queryByText(/afternoon · /)).toBeNull();
   expect(screen.getByText('cannot wait · from the ground')).toBeTruthy();
   expect(screen.getByText('on a ladder')).toBeTruthy();
   expect(screen.getByText('The hours there are bring more at other trees.')).toBeTruthy();
@@ -102,8 +102,12 @@ test('visits by day and crew with what they need, then what is left with its rea
   // Of its own season each kind of wood has its days
   expect(screen.getByText('Apple, pear: 5 Dec to 10 Dec, summer cuts 14 Dec to 20 Dec')).toBeTruthy();
   expect(screen.getByText(/These years are simulated/)).toBeTruthy();
-  expect(screen.getByText('One more person all season brings 1.8 points and one further tree.')).toBeTruthy();
-  expect(screen.getByText('One more ladder all season brings 0.1 points and no further tree.')).toBeTruthy();
+  expect(
+    screen.getByText('One more person all season brings 1.8 points, one further visit and 20 min of work.'),
+  ).toBeTruthy();
+  expect(
+    screen.getByText('One more ladder all season brings 0.1 points, no further visit and 0 min of work.'),
+  ).toBeTruthy();
   expect(screen.getByText('2 people, one ladder · Wed, Sat, 9 to 12 h · one day off')).toBeTruthy();
 });
 
@@ -297,4 +301,46 @@ test('visits that are no pass at hand say what they are, and are fixed by themse
   press('Save');
   await waitFor(() => expect(wishes(server)).toHaveLength(1));
   expect(server.bodies('putAction')).toMatchObject([{ treeId: 'c', visitId: 'job j' }]);
+});
+
+test('one more day, or two weeks earlier of who is still to come, is reckoned when somebody asks; of another plan it is asked anew', async () => {
+  const server = await come({ paces: { wall: 1.2 } }, [crew, { ...crew, id: 'late', from: '2026-12-20' }]);
+  expect(screen.getAllByText(/takes 1\.2 min for a usual minute/)).toHaveLength(1);
+  expect(screen.getByText(/from 20 Dec 2026 on/)).toBeTruthy();
+  const asked: object[] = [];
+  let brings = { points: 2.44, visits: 1, minutes: 20.4 };
+  server.instead.set('getSeasonWhatIf', (request) => {
+    asked.push(Object.fromEntries(request.query));
+    return brings;
+  });
+  press('Reckon what it brings');
+  await screen.findByText('It brings 2.4 points, one further visit and 20 min of work.');
+  expect(asked).toEqual([{ crew: 'wall', slot: 'w' }]);
+  const days = () => screen.getByLabelText<HTMLSelectElement>('One more day of one of them');
+  expect(within(days()).queryByText('All of them two weeks earlier')).toBeNull();
+  fireEvent.change(days(), { target: { value: 's' } });
+  expect(screen.queryByText(/^It brings/)).toBeNull();
+  brings = { points: 0, visits: 0, minutes: 0 };
+  fireEvent.change(screen.getByLabelText('Who would come'), { target: { value: 'late' } });
+  fireEvent.change(days(), { target: { value: '' } });
+  press('Reckon what it brings');
+  await screen.findByText('It brings nothing: the plan has room enough.');
+  expect(asked[1]).toEqual({ crew: 'late' });
+});
+
+test('a crew is here from day to day and has its own pace; a last day before the first is told', async () => {
+  const server = await come();
+  press(/^Wall crew/);
+  write('First day here', '2027-01-05');
+  write('Last day here', '2027-01-04');
+  press('Save the crew');
+  expect(screen.getByText('The last day comes before the first.')).toBeTruthy();
+  write('Last day here', 'soon');
+  expect(screen.getByText('This must be a day like 2026-11-24.')).toBeTruthy();
+  write('Last day here', '2027-01-05');
+  fireEvent.click(screen.getByRole('radio', { name: 'Set by hand' }));
+  write('They take for a usual minute, min', '1.25');
+  press('Save the crew');
+  await waitFor(() => expect(saved(server)).toHaveLength(1));
+  expect(saved(server)[0]).toMatchObject([{ from: '2027-01-05', to: '2027-01-05', pace: 1.25 }]);
 });

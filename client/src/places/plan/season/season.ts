@@ -1,5 +1,5 @@
 // A season in words and in parts, for its page.
-import type { SeasonPlan } from '@mortisect/contracts';
+import type { SeasonPlan, SeasonWhatIf } from '@mortisect/contracts';
 import type { VisitWish } from '@mortisect/core/campaign';
 import type { Place } from '@mortisect/core/rota';
 import type { Say } from '@mortisect/words';
@@ -67,3 +67,9 @@ export function placesOf(shared: Shared, crews: readonly Crew[]): PlaceOfPlan[] 
     }),
   );
 }
+
+/** How what a hand more brings is told. */
+export const bringsGiven = ({ points, visits, minutes }: SeasonWhatIf) => ({
+  ...{ points: Math.round(points * 10) / 10, visits },
+  minutes: Math.round(minutes),
+});
