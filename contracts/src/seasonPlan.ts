@@ -84,6 +84,12 @@ export const SeasonPlan = z
             below: z
               .number()
               .describe('points that its day brings less than the best of its days; 0 where it is left'),
+            worth: z
+              .array(z.number().nullable())
+              .describe(
+                'points on each half-day and week, null where it cannot be; empty for large orchards',
+              ),
+            skip: z.number().describe('points when it is left'),
             wish: VisitWish.nullable().describe('what somebody has said of it'),
           }),
         ),

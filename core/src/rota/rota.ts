@@ -73,6 +73,8 @@ export interface Rota {
   /** The same by crew, slot, year. */
   years: number[][][];
   lanes: LaneSeason[];
+  /** Points in each slot if nothing had been said, of visits of which something was. */
+  worthUnsaid: Record<string, (number | null)[]>;
   /** What each visit brings before its wounds. */
   points: Record<string, number>;
   /** Whose each visit is, and what it is. */
@@ -139,7 +141,7 @@ export function rotaOf(input: RotaInput): Rota | null {
       must: must ? { by: today, weight: 1 } : null,
       pin: wished.pin,
     };
-    return { visit, end, wished };
+    return { visit, end, wished, each };
   });
   const visits = all.flatMap(({ visit, wished }) => (wished.left ? [] : [visit]));
   const askedIn = (slotId: string, crewId: string) =>
@@ -165,6 +167,11 @@ export function rotaOf(input: RotaInput): Rota | null {
       visits,
     }),
     ...{ slots, workable, years, lanes: laneSeasons(groups, today) },
+    worthUnsaid: Object.fromEntries(
+      all.flatMap(({ visit: { id }, each }) =>
+        input.wishes[id] ? [[id, slots.map((slot) => each.worthIn(slot))] as const] : [],
+      ),
+    ),
     points: Object.fromEntries(asked.map(({ id, points }) => [id, points])),
     of: Object.fromEntries(asked.map(({ id, treeId, kind }) => [id, { treeId, kind }])),
     arborist: arboristVisit({

@@ -151,6 +151,10 @@ async function made({ db, pool, lister, now }: SeasonAsked): Promise<Made> {
   return season ? { ...told, season, task, state: 'planned' } : { ...told, state: 'nothing to do' };
 }
 
+/** Of more visits than these the points of every day are not sent: they are megabytes. */
+const MOST_WITH_WORTH = 400;
+const rounded = (points: number) => Math.round(points * 1000) / 1000;
+
 /** @throws {HttpProblem} 503 where it took too long */
 export async function getSeasonPlan(asked: SeasonAsked): Promise<SeasonPlan> {
   const { site, siteRevision, trees, state, season, wishes, errands, booked, paces } = await made(asked);
@@ -180,22 +184,29 @@ export async function getSeasonPlan(asked: SeasonAsked): Promise<SeasonPlan> {
         },
         booked: comes.map(([treeId, on]) => ({ treeId, on, code: treeCode(treeId) })),
       },
-      visits: rota.campaign.visits.map(({ id, plotId, minutes, must, ladder, worth }) => {
-        const t = dayOf.get(id) ?? -1;
-        const [day, end] = [rota.slots[t], rota.endOf[id] ?? null];
-        const best = Math.max(...worth.map((points) => points ?? Number.NEGATIVE_INFINITY));
-        return {
-          ...{ id, ...whose(id), plotId, ladder },
-          minutes: minutes - TO_A_TREE_MIN,
-          code: codeOf(id),
-          job: jobWords(errands.jobs.get(id)),
-          points: rota.points[id] ?? 0,
-          must: must !== null,
-          late: day !== undefined && end !== null && day.from > end,
-          below: day ? best - (worth[t] ?? best) : 0,
-          wish: wishes[id] ?? null,
-        };
-      }),
+      visits: rota.campaign.visits.map(
+        ({ id, plotId, minutes, must, ladder, worth, skip }, _, { length }) => {
+          const t = dayOf.get(id) ?? -1;
+          const [day, end] = [rota.slots[t], rota.endOf[id] ?? null];
+          const best = Math.max(...worth.map((points) => points ?? Number.NEGATIVE_INFINITY));
+          return {
+            ...{ id, ...whose(id), plotId, ladder },
+            minutes: minutes - TO_A_TREE_MIN,
+            code: codeOf(id),
+            job: jobWords(errands.jobs.get(id)),
+            points: rota.points[id] ?? 0,
+            must: must !== null,
+            late: day !== undefined && end !== null && day.from > end,
+            below: day ? best - (worth[t] ?? best) : 0,
+            worth:
+              length > MOST_WITH_WORTH
+                ? []
+                : (rota.worthUnsaid[id] ?? worth).map((points) => points && rounded(points)),
+            skip: rounded(skip),
+            wish: wishes[id] ?? null,
+          };
+        },
+      ),
       leftByChoice: rota.leftByChoice.map((each) => ({
         ...{ ...each, ...whose(each.visitId), code: codeOf(each.visitId) },
         job: jobWords(errands.jobs.get(each.visitId)),

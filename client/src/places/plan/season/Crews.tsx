@@ -243,6 +243,7 @@ function CrewSheet({ crew, site, revision, measured, onClose }: CrewSheetProps) 
           wrong('to') ? say(isDay(draft.to ?? '') ? 'fault.lastDayBeforeFirst' : 'fault.noDay') : undefined
         }
       />
+      <Label>{say('plan.paceOfWork')}</Label>
       <Choice
         label={say('plan.paceOfWork')}
         layout="wrap"

@@ -16,10 +16,10 @@ import { useWide } from '../../../ui/theme';
 import { Body, Small } from '../../../ui/type';
 import { Waiting } from '../../../ui/Waiting';
 import { Crews } from './Crews';
-import { type Days, DragBoard } from './drag';
+import { DragBoard } from './drag';
 import { Places } from './Places';
 import { SeasonChart } from './SeasonChart';
-import { type Shared, wishOf } from './season';
+import { aboutMoved, aboutWords, type Days, type Shared, wishOf } from './season';
 import { Arborist, Lapsed, LaterYears, LeftByChoice, LeftRows, Moved, PastYears } from './Told';
 import { type Opened, VisitSheet } from './VisitSheet';
 
@@ -141,5 +141,21 @@ function Planned({ crews, shared }: { crews: SeasonPlan['crews']; shared: Shared
       ) : null}
     </View>
   );
-  return <DragBoard onDrop={fix}>{board}</DragBoard>;
+  return (
+    <DragBoard
+      onDrop={fix}
+      tells={(visits, days) =>
+        aboutWords(
+          say,
+          aboutMoved(
+            { shared, crews },
+            visits.map(({ visitId }) => visitId),
+            days,
+          ),
+        )
+      }
+    >
+      {board}
+    </DragBoard>
+  );
 }

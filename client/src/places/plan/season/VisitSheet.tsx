@@ -15,7 +15,7 @@ import { Select } from '../../../ui/Select';
 import { Sheet } from '../../../ui/Sheet';
 import { Body, Small } from '../../../ui/type';
 import { VISIT_WORDS } from '../../words';
-import { type Shared, slotWords, wishOf } from './season';
+import { aboutMoved, aboutWords, type Shared, slotWords, wishOf } from './season';
 
 const ANY = '';
 const SAYINGS = ['open', 'fixed', 'not before', 'left'] as const;
@@ -76,6 +76,9 @@ export function VisitSheet({
       onClose,
     );
   };
+  const wanted = chosen();
+  const about =
+    wanted?.is === 'fixed' ? aboutWords(say, aboutMoved({ shared, crews }, [visitId], wanted)) : '';
   const days = [...new Map(shared.slots.map((slot) => [slot.from, slot])).values()];
   return (
     <Sheet
@@ -117,6 +120,7 @@ export function VisitSheet({
             ]}
             onChange={setCrewId}
           />
+          {about ? <Body>{about}</Body> : null}
           {isTried && chosen() === null ? (
             <Body color="$ochreText" role="alert">
               {say('fault.nothingFixed')}

@@ -9,11 +9,11 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
-import type { VisitWish } from '@mortisect/core/campaign';
 import { View } from '@tamagui/core';
 import { createElement, type ReactNode, useState } from 'react';
 import { usePalette } from '../../../ui/theme';
-import { Label } from '../../../ui/type';
+import { Label, Small } from '../../../ui/type';
+import type { Days } from './season';
 
 /** What is dragged: visits, and what they are called. */
 interface Load {
@@ -21,18 +21,19 @@ interface Load {
   name: string;
 }
 
-export type Days = Pick<Extract<VisitWish, { is: 'fixed' }>, 'from' | 'to' | 'half' | 'crewId'>;
-
 /** So far the mouse goes before a press is a drag, pixels. */
 const FAR_PX = 6;
 
 interface DragBoardProps {
   onDrop(visits: Load['visits'], days: Days): void;
+  /** What it comes to there, in words. */
+  tells(visits: Load['visits'], days: Days): string;
   children: ReactNode;
 }
 
-export function DragBoard({ onDrop, children }: DragBoardProps) {
+export function DragBoard({ onDrop, tells, children }: DragBoardProps) {
   const [load, setLoad] = useState<Load | null>(null);
+  const [there, setThere] = useState('');
   const sensors = useSensors(useSensor(MouseSensor, { activationConstraint: { distance: FAR_PX } }));
   return (
     <DndContext
@@ -40,7 +41,14 @@ export function DragBoard({ onDrop, children }: DragBoardProps) {
       // Where the mouse is, not where the row lies that it drags
       collisionDetection={pointerWithin}
       accessibility={{ announcements: SILENT, screenReaderInstructions: { draggable: '' } }}
-      onDragStart={({ active }) => setLoad((active.data.current as Load | undefined) ?? null)}
+      onDragStart={({ active }) => {
+        setThere('');
+        setLoad((active.data.current as Load | undefined) ?? null);
+      }}
+      onDragOver={({ over }) => {
+        const days = over?.data.current as Days | undefined;
+        setThere(load && days ? tells(load.visits, days) : '');
+      }}
       onDragCancel={() => setLoad(null)}
       onDragEnd={({ over }) => {
         setLoad(null);
@@ -59,6 +67,7 @@ export function DragBoard({ onDrop, children }: DragBoardProps) {
             borderStyle="solid"
           >
             <Label>{load.name}</Label>
+            {there ? <Small color="$ink">{there}</Small> : null}
           </View>
         ) : null}
       </DragOverlay>

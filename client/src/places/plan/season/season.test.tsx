@@ -3,12 +3,14 @@ import '../../../workers/importMeta';
 import type { SeasonPlan } from '@mortisect/contracts';
 import type { Crew } from '@mortisect/core/campaign';
 import type { ActionBody, Site } from '@mortisect/core/records';
+import { english } from '@mortisect/words/all';
 import { configure, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { FakeServer } from '../../../testing/fakeServer';
 import { at, press, show, write } from '../../../testing/here';
 import { detail, NOW } from '../../../testing/orchard';
 import { columnsOf } from './SeasonChart';
 import { SeasonPage } from './SeasonPage';
+import { aboutMoved, aboutWords } from './season';
 
 jest.mock('expo-router', () => require('../../../testing/here').router);
 configure({ defaultHidden: true, asyncUtilTimeout: 15_000 });
@@ -21,7 +23,7 @@ const crew: Crew = {
 const visit = (id: string, more: object = {}) => ({
   ...{ id, treeId: id, kind: 'pass at hand' as const, code: `Plot ${id}`, plotId: 'p' },
   ...{ minutes: 20, points: 12, must: false, ladder: false },
-  ...{ late: false, below: 0, wish: null },
+  ...{ late: false, below: 0, worth: [12, 12, 10], skip: 6, wish: null },
   ...more,
 });
 const SATURDAY = '2026-12-05';
@@ -59,7 +61,7 @@ const shared: NonNullable<SeasonPlan['shared']> = {
     ],
     ...{ lateness: 0, points: 40.2, allLeft: 30, bound: 40.3, gap: 0.0098 },
   },
-  prices: [[0, 0, 0]],
+  prices: [[0.1, 0, 0.05]],
   played: [
     { left: [], doneBy: '2026-12-18' },
     { left: ['b'], doneBy: SATURDAY },
@@ -324,7 +326,7 @@ test('one more day, or two weeks earlier of who is still to come, is reckoned wh
   fireEvent.change(screen.getByLabelText('Who would come'), { target: { value: 'late' } });
   fireEvent.change(days(), { target: { value: '' } });
   press('Reckon what it brings');
-  await screen.findByText('It brings nothing: the plan has room enough.');
+  await screen.findByText('It brings nothing more.');
   expect(asked[1]).toEqual({ crew: 'late' });
 });
 
@@ -343,4 +345,32 @@ test('a crew is here from day to day and has its own pace; a last day before the
   press('Save the crew');
   await waitFor(() => expect(saved(server)).toHaveLength(1));
   expect(saved(server)[0]).toMatchObject([{ from: '2027-01-05', to: '2027-01-05', pace: 1.25 }]);
+});
+
+test.each([
+  // a stands in the morning, at 12 points less 20 minutes of 0.1
+  ['to the afternoon, whose hours cost nothing', ['a'], SATURDAY, 'afternoon', 2, 'About 2 points more.'],
+  ['to the week: 10 points less 20 minutes of 0.05', ['a'], '2026-12-14', null, -1, 'About one point less.'],
+  ['where it stands', ['a'], SATURDAY, 'morning', 0, 'It costs next to nothing.'],
+  ['c that is left, to the week', ['c'], '2026-12-14', null, 3, 'About 3 points more.'],
+  [
+    'two of them to the morning: the one stands there, the other comes from the week',
+    ['a', 'b'],
+    SATURDAY,
+    'morning',
+    1,
+    'About one point more.',
+  ],
+  ['to a day on which it cannot be', ['d'], SATURDAY, 'afternoon', null, 'It cannot be done then.'],
+] as const)('about what it comes to %s', (_, ids, day, half, points, words) => {
+  const visits = [...shared.visits, visit('d', { worth: [1, null, 3] })];
+  const days = { from: day, to: day, half, crewId: 'wall' };
+  const about = aboutMoved({ shared: { ...shared, visits }, crews: [crew] }, ids, days);
+  expect(about?.points === null ? null : about?.points.toFixed(6)).toBe(
+    points === null ? null : points.toFixed(6),
+  );
+  expect(aboutWords(english, about)).toBe(words);
+  // Of large orchards nothing is sent that it could be told by
+  const unknown = visits.map((each) => ({ ...each, worth: [] }));
+  expect(aboutMoved({ shared: { ...shared, visits: unknown }, crews: [crew] }, ids, days)).toBeNull();
 });

@@ -1,11 +1,13 @@
 // A season in words and in parts, for its page.
 import type { SeasonPlan, SeasonWhatIf } from '@mortisect/contracts';
-import type { VisitWish } from '@mortisect/core/campaign';
+import { isOnDays, type VisitWish } from '@mortisect/core/campaign';
 import type { Place } from '@mortisect/core/rota';
 import type { Say } from '@mortisect/words';
 import { dayWords, weekday } from '../../../data/moment';
 
 export type Shared = NonNullable<SeasonPlan['shared']>;
+/** Days and a crew that somebody fixes. */
+export type Days = Pick<Extract<VisitWish, { is: 'fixed' }>, 'from' | 'to' | 'half' | 'crewId'>;
 export type Visit = Shared['visits'][number];
 export type Slot = Shared['slots'][number];
 type Crew = SeasonPlan['crews'][number];
@@ -73,3 +75,47 @@ export const bringsGiven = ({ points, visits, minutes }: SeasonWhatIf) => ({
   ...{ points: Math.round(points * 10) / 10, visits },
   minutes: Math.round(minutes),
 });
+
+/**
+ * What the plan brings more, about, when visits go to those days: their own points, and what the hours there and here bring at other trees. The
+ * season is shared out for the truth of it.
+ *
+ * @returns null where that is not known; `points` null where one of them cannot be made then
+ */
+export function aboutMoved(
+  { shared, crews }: { shared: Shared; crews: readonly Crew[] },
+  visitIds: readonly string[],
+  days: Days,
+): { points: number | null } | null {
+  const { slots, plan, prices } = shared;
+  const crewAt = new Map(crews.map(({ id }, c) => [id, c]));
+  const slotAt = new Map(slots.map(({ id }, t) => [id, t]));
+  let points = 0;
+  for (const id of visitIds) {
+    const visit = shared.visits.find((each) => each.id === id);
+    if (!visit || visit.worth.length === 0) return null;
+    const at = (t: number, poolId: string) => {
+      const price = prices[crewAt.get(poolId) ?? -1]?.[t] ?? 0;
+      const worth = visit.worth[t] ?? null;
+      return worth === null ? [] : [worth - price * visit.minutes];
+    };
+    const pools = days.crewId === null ? [...crewAt.keys()] : [days.crewId];
+    const there = slots.flatMap((slot, t) =>
+      isOnDays({ is: 'fixed', ...days }, slot) ? pools.flatMap((pool) => at(t, pool)) : [],
+    );
+    if (there.length === 0) return { points: null };
+    const now = plan.done.find(({ visitId }) => visitId === id);
+    const [here = visit.skip] = now ? at(slotAt.get(now.slotId) ?? -1, now.poolId) : [];
+    points += Math.max(...there) - here;
+  }
+  return { points };
+}
+
+/** The same in words; empty where it is not known. */
+export function aboutWords(say: Say, about: ReturnType<typeof aboutMoved>): string {
+  if (!about) return '';
+  if (about.points === null) return say('plan.itCannotBeThen');
+  const points = Math.round(about.points * 10) / 10;
+  if (points === 0) return say('plan.aboutTheSame');
+  return say(points < 0 ? 'plan.aboutLess' : 'plan.aboutMore', { points: Math.abs(points) });
+}
