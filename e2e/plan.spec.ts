@@ -175,7 +175,7 @@ test.describe('a dry Saturday', () => {
         await expect(page.getByText(/You said so\./).first()).toBeVisible();
         // Another is left, with a reason
         await page
-          .getByRole('button', { name: /^Net loft 03/ })
+          .getByRole('button', { name: /^Slip side 08/ })
           .first()
           .click();
         await page.getByRole('radio', { name: 'Not this season' }).click();

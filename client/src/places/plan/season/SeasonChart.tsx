@@ -1,13 +1,11 @@
 // Weeks across, crews down: how long each can work by past years, and how much of it is taken.
 import type { SeasonPlan } from '@mortisect/contracts';
 import { SAFETY_SHARE } from '@mortisect/core/campaign';
-import { dayAfter, daysBetween } from '@mortisect/core/weather';
+import { daysBetween } from '@mortisect/core/weather';
 import type { Say } from '@mortisect/words';
-import { laneName } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRef } from 'react';
 import Svg, { Line, Rect, Text } from 'react-native-svg';
-import { shortDay } from '../../../data/moment';
 import { useSay } from '../../../data/useSay';
 import { elementRef } from '../../../ui/dom';
 import { useTextScale, useWidthOf } from '../../../ui/size';
@@ -73,7 +71,6 @@ export function SeasonChart({ crews, shared }: { crews: SeasonPlan['crews']; sha
         <CrewBars key={crew.id} crewId={crew.id} name={crew.name} columns={columns} />
       ))}
       <Small>{say('plan.howToReadTheWeeks')}</Small>
-      <Lanes lanes={shared.lanes} columns={ofCrews[0]?.columns ?? []} />
     </View>
   );
 }
@@ -165,65 +162,6 @@ function CrewBars({ crewId, name, columns }: CrewBarsProps) {
           />
         ))}
       </View>
-    </View>
-  );
-}
-
-const STRIP = 8;
-
-interface LanesProps {
-  lanes: Shared['lanes'];
-  columns: readonly Column[];
-}
-
-/** The season of each kind of wood on the same weeks: before it and after it the plan pays for its wounds. */
-function Lanes({ lanes, columns }: LanesProps) {
-  const say = useSay();
-  const box = useRef<HTMLElement>(null);
-  const width = useWidthOf(box) || 320;
-  const { leaf, ochre, rule } = usePalette();
-  const [first, last] = [columns[0], columns.at(-1)];
-  if (!first || !last || lanes.length === 0) return null;
-  const all = daysBetween(first.from, last.to) + 1;
-  const x = (day: string) => (width * Math.min(all, Math.max(0, daysBetween(first.from, day)))) / all;
-  const strip = ({ from, to }: { from: string; to: string }, fill: string) => (
-    <Rect
-      key={from}
-      x={x(from)}
-      y={0}
-      width={Math.max(0, x(dayAfter(to, 1)) - x(from))}
-      height={STRIP}
-      fill={fill}
-    />
-  );
-  return (
-    <View ref={elementRef(box)} gap={8} width="100%">
-      {lanes.map(({ lane, species, school, summer }) => {
-        const days = {
-          wood: laneName(say, { id: lane, species }),
-          from: shortDay(school.from),
-          to: shortDay(school.to),
-        };
-        return (
-          <View key={lane} gap={2}>
-            <Small color="$ink">
-              {summer
-                ? say('plan.laneWithSummer', {
-                    ...days,
-                    summerFrom: shortDay(summer.from),
-                    summerTo: shortDay(summer.to),
-                  })
-                : say('plan.laneSeason', days)}
-            </Small>
-            <Svg width={width} height={STRIP} aria-hidden>
-              <Rect x={0} y={0} width={width} height={STRIP} fill={rule} />
-              {strip(school, leaf)}
-              {summer ? strip(summer, ochre) : null}
-            </Svg>
-          </View>
-        );
-      })}
-      <Small>{say('plan.afterItsSeasonItIsLate')}</Small>
     </View>
   );
 }

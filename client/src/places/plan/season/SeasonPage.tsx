@@ -17,6 +17,7 @@ import { Body, Small } from '../../../ui/type';
 import { Waiting } from '../../../ui/Waiting';
 import { Crews } from './Crews';
 import { DragBoard } from './drag';
+import { Lanes } from './Lanes';
 import { Places } from './Places';
 import { SeasonChart } from './SeasonChart';
 import { aboutMoved, aboutWords, type Days, type Shared, wishOf } from './season';
@@ -44,6 +45,7 @@ export function SeasonPage() {
   const beside = (
     <View gap={24}>
       {shared ? <Moved shared={shared} crews={crews} /> : null}
+      {shared ? <Lanes shared={shared} /> : null}
       {shared ? <PastYears shared={shared} /> : null}
       {shared ? <Arborist shared={shared} /> : null}
       {shared ? <LaterYears shared={shared} /> : null}
