@@ -72,7 +72,9 @@ export function columnsOf(model: Model, board: Board): Column[] {
     if (options.length === 0) return;
     if (visit.must || visit.pin || isFine) {
       const stands = board.optionOf(v);
-      own.push(alone(model, v, visit.must || visit.pin ? (stands ? [asked(stands)] : []) : options));
+      // A must that stands is done, wherever it is no later; a pin stays
+      const kept = !stands ? [] : visit.must ? options.map(asked) : [asked(stands)];
+      own.push(alone(model, v, visit.must || visit.pin ? kept : options));
       return;
     }
     const places = options.map(({ pool, slot }) => `${pool}.${slot}`).join(' ');

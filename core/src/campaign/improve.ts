@@ -104,8 +104,15 @@ export function fillByPlot(board: Board, visits: readonly number[]): void {
   }
 }
 
-/** @param held visits that stay where they are */
-export function improve(board: Board, held: ReadonlySet<number>): void {
+/**
+ * @param held visits that stay where they are
+ * @param done visits that may go elsewhere and stay done
+ */
+export function improve(
+  board: Board,
+  held: ReadonlySet<number>,
+  done: ReadonlySet<number> = new Set(),
+): void {
   const { options } = board.model;
   const open = options.flatMap((_, v) => (held.has(v) || options[v]?.length === 0 ? [] : [v]));
   const { rounds, places } = open.length > MANY ? LESS_EFFORT : EFFORT;
@@ -113,7 +120,7 @@ export function improve(board: Board, held: ReadonlySet<number>): void {
     let isBetter = false;
     for (const v of open) {
       isBetter = moved(board, v) || isBetter;
-      isBetter = drivenOut(board, v, held, places) || isBetter;
+      isBetter = drivenOut(board, v, { held, done }, places) || isBetter;
     }
     if (!isBetter) return;
   }
@@ -145,7 +152,12 @@ function moved(board: Board, v: number): boolean {
 }
 
 /** It takes the place of one that brings less there, which goes where it still fits, or is left. */
-function drivenOut(board: Board, v: number, held: ReadonlySet<number>, places: number): boolean {
+function drivenOut(
+  board: Board,
+  v: number,
+  { held, done }: { held: ReadonlySet<number>; done: ReadonlySet<number> },
+  places: number,
+): boolean {
   const { options } = board.model;
   const own = board.optionOf(v)?.gain ?? 0;
   const wanted = (options[v] as readonly Option[])
@@ -159,13 +171,14 @@ function drivenOut(board: Board, v: number, held: ReadonlySet<number>, places: n
       const [was, mine] = [board.at[other] as number, board.at[v] as number];
       const lost = (options[other] as readonly Option[])[was]?.gain ?? 0;
       // Before it is tried: nowhere would the other bring more than where it does best
-      const most = Math.max(0, ...(options[other] as readonly Option[]).map(({ gain }) => gain));
+      const least = done.has(other) ? Number.NEGATIVE_INFINITY : 0;
+      const most = Math.max(least, ...(options[other] as readonly Option[]).map(({ gain }) => gain));
       if (option.gain - own + most - lost <= BETTER) continue;
       board.take(other);
       board.take(v);
       board.put(v, i);
-      const to = bestWithRoom(board, other, 0);
-      const back = to === null ? 0 : ((options[other] as readonly Option[])[to]?.gain ?? 0);
+      const to = bestWithRoom(board, other, least);
+      const back = to === null ? least : ((options[other] as readonly Option[])[to]?.gain ?? 0);
       if (option.gain - own + back - lost > BETTER) {
         if (to !== null) board.put(other, to);
         return true;

@@ -17,7 +17,7 @@ const BETTER = 1e-7;
 
 const WHOLE = { goal: 'gain', whole: true, lateAtMost: null } as const;
 
-/** Musts and pins stay where they stand. */
+/** Pins stay where they stand, and musts are done. */
 export function improveByNeighbourhoods(board: Board, solver: Solver): void {
   const { model } = board;
   const { visits } = model.input;
@@ -31,10 +31,10 @@ export function improveByNeighbourhoods(board: Board, solver: Solver): void {
     const columns = [...standing, ...bestLeft(board, inside, left)].flatMap((v) => {
       const { must, pin } = visits[v] as CampaignVisit;
       const stands = board.optionOf(v);
-      if (stands && (must || pin)) return [alone(model, v, [asked(stands)])];
-      const options = (model.options[v] as readonly Option[]).filter(
-        (each) => inside(each) && each.gain > BETTER,
-      );
+      if (stands && pin && !must) return [alone(model, v, [asked(stands)])];
+      const here = (model.options[v] as readonly Option[]).filter(inside);
+      // A must stays done, wherever
+      const options = stands && must ? here.map(asked) : here.filter(({ gain }) => gain > BETTER);
       return options.length > 0 ? [alone(model, v, options)] : [];
     });
     const program = programOf(model, columns, WHOLE);

@@ -1,4 +1,5 @@
 // What a minute of each place is worth in a large season, and what no plan goes beyond: by Lagrange, place by place, without a program.
+import type { Choices } from './choices';
 import { mostOf } from './lp';
 import type { Model, Option } from './model';
 import type { CampaignVisit } from './shapes';
@@ -7,7 +8,7 @@ export interface Priced {
   /** Points a minute, by place; and the same of minutes on a ladder. */
   room: Float64Array;
   ladder: Float64Array;
-  /** Points above leaving all that no plan goes beyond which keeps what is held. */
+  /** Points above leaving all that no plan goes beyond which is as little late. */
   bound: number;
 }
 
@@ -24,10 +25,10 @@ const PATIENCE = 8;
  * most what it gains beyond them, and all room together what it is priced at: each round gives a bound, the least counts. To begin in a
  * plot is shared among as many visits of it as fit into the place.
  *
- * @param held where visits stand that are not to be moved, by visit
+ * @param choices what any plan may do with each visit
  */
-export function pricesOfLarge(model: Model, held: ReadonlyMap<number, Option>): Priced {
-  const { input, options, plotOf, plots } = model;
+export function pricesOfLarge(model: Model, choices: Choices): Priced {
+  const { input, plotOf, plots } = model;
   const places = model.room.length;
   const slots = input.slots.length;
   const placeOf = ({ pool, slot }: Option) => pool * slots + slot;
@@ -35,13 +36,10 @@ export function pricesOfLarge(model: Model, held: ReadonlyMap<number, Option>): 
     const own = input.visits.flatMap(({ minutes }, v) => (plotOf[v] === plot ? [minutes] : []));
     return Float64Array.from({ length: places }, (_, place) => input.plotMinutes / mostOf(model, own, place));
   });
-  const rows = options.map((all, v) => {
+  const rows = choices.options.map((open, v) => {
     const { minutes, ladder } = input.visits[v] as CampaignVisit;
-    const kept = held.get(v);
-    const { must, pin } = input.visits[v] as CampaignVisit;
-    const open = kept ? [kept] : must || pin ? [] : all;
     return {
-      isHeld: kept !== undefined,
+      isRequired: choices.required[v],
       place: Int32Array.from(open, placeOf),
       gain: Float64Array.from(open, ({ gain }) => gain),
       minutes: Float64Array.from(
@@ -66,8 +64,8 @@ export function pricesOfLarge(model: Model, held: ReadonlyMap<number, Option>): 
       bound +=
         (room[place] as number) * (model.room[place] as number) +
         (ladder[place] as number) * (model.ladderRoom[place] as number);
-    for (const { isHeld, place, gain, minutes, onLadder } of rows) {
-      let most = isHeld ? Number.NEGATIVE_INFINITY : 0;
+    for (const { isRequired, place, gain, minutes, onLadder } of rows) {
+      let most = isRequired ? Number.NEGATIVE_INFINITY : 0;
       let at = -1;
       for (let i = 0; i < gain.length; i++) {
         const p = place[i] as number;

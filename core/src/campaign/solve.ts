@@ -1,5 +1,6 @@
 // Who does which visit when, and what is left undone: musts first, then whatever brings most; how much better any other plan could be.
 import { Board } from './board';
+import { type Choices, choicesOf, onTime } from './choices';
 import { alone, columnsOf, indexOf, isAsked, PINNED, singly, taken } from './columns';
 import { fill, fillByPlot, improve, type Prices } from './improve';
 import {
@@ -53,24 +54,25 @@ export function solveCampaign(
   solver: Solver,
   before: CampaignPlan['done'] = [],
 ): CampaignSolved {
-  const model = modelOf(input);
   const { visits } = input;
-  const board = mustsPlaced(model, solver);
-  placePins(board);
-  const isAskedFor = visits.map(({ must, pin }) => must !== null || pin !== null);
-  const stands = new Map(
-    visits.map((_, v) => [v, isAskedFor[v] ? board.optionOf(v) : null] as const).filter(isStanding),
-  );
-  const task = {
-    ...{ model, solver, board, stands, held: new Set(stands.keys()) },
-    mays: visits.flatMap((_, v) => (isAskedFor[v] ? [] : [v])),
+  const first = mustsPlaced(modelOf(input), solver);
+  placePins(first);
+  const board = onTime(first);
+  const { model } = board;
+  const standing = (is: (visit: CampaignVisit) => boolean) =>
+    new Set(visits.flatMap((visit, v) => (is(visit) && board.optionOf(v) ? [v] : [])));
+  const task: Task = {
+    ...{ model, solver, board, placed: first, choices: choicesOf(first.model, first) },
+    held: standing(({ must, pin }) => pin !== null && must === null),
+    musts: standing(({ must }) => must !== null),
+    mays: visits.flatMap(({ must, pin }, v) => (must || pin ? [] : [v])),
   };
   if (before.length === 0) {
     const { best, bound, prices } = searched(task);
     return { plan: told(best, bound), prices: pricesBySlot(model, prices) };
   }
-  const kept = asBefore(board, before, task.mays);
-  const improved = completed(Board.copyOf(kept), task.mays, task.held);
+  const kept = asBefore(task, before);
+  const improved = completed(task, Board.copyOf(kept));
   const found = before.length > MANY_BEFORE ? repaired(task, improved) : searched(task);
   const bound = Math.max(found.bound, found.best.gain(), improved.gain());
   const plan = keeping(model, kept, [found.best, improved]);
@@ -80,10 +82,14 @@ export function solveCampaign(
 interface Task {
   model: Model;
   solver: Solver;
-  /** Musts and pins where they stand. */
+  /** Musts and pins where they stand; and the same before musts were kept from being later there: a whole program may have one later and another earlier. */
   board: Board;
-  stands: ReadonlyMap<number, Option>;
+  placed: Board;
+  choices: Choices;
+  /** Pins that stand. */
   held: ReadonlySet<number>;
+  /** Musts that stand: they are done, wherever they are no later. */
+  musts: ReadonlySet<number>;
   mays: readonly number[];
 }
 
@@ -102,32 +108,30 @@ const pricedAt =
 const better = (a: Board, b: Board) => (b.gain() > a.gain() + 1e-9 ? b : a);
 
 /** From nothing: by the prices of several relaxations, and as a whole where that is small enough. */
-function searched({ model, solver, board, stands, held, mays }: Task): Found {
-  const choices = model.options.reduce((sum, options) => sum + options.length, 0);
-  const isSmall = choices <= WHOLE_CHOICES;
-  const columns = isSmall ? singly(model, board) : columnsOf(model, board);
+function searched(task: Task): Found {
+  const { model, solver, board, placed, choices, held, musts, mays } = task;
+  const isSmall = model.options.reduce((sum, options) => sum + options.length, 0) <= WHOLE_CHOICES;
+  const columns = isSmall ? singly(placed.model, placed) : columnsOf(model, board);
   const variables = columns.reduce((sum, { options }) => sum + options.length, 0);
   const relaxed = variables <= MOST_VARIABLES ? programOf(model, columns, RELAXED) : null;
   const duals = relaxed && solver(relaxed.text);
-  const priced = pricesOfLarge(model, stands);
+  const priced = pricesOfLarge(model, choices);
   const bySubgradient = pricedAt(model, priced.room);
   const prices = duals ? pricesOf(duals) : bySubgradient;
   const made = [
-    completed(Board.copyOf(board), mays, held),
-    completed(Board.copyOf(board), mays, held, bySubgradient),
-    completed(plotByPlot(board, mays), mays, held, bySubgradient),
-    ...(relaxed
-      ? [completed(roundedDown(board, held, columns, duals?.values ?? null, relaxed), mays, held, prices)]
-      : []),
+    completed(task, Board.copyOf(board)),
+    completed(task, Board.copyOf(board), bySubgradient),
+    completed(task, plotByPlot(board, mays), bySubgradient),
+    ...(relaxed ? [completed(task, roundedDown(task, columns, duals?.values ?? null, relaxed), prices)] : []),
   ];
   const first = made.reduce(better);
   const rough = Math.min(
     priced.bound,
-    boundOf(model, board, columns, duals),
-    boundOf(model, board, columns, null),
+    boundOf(model, choices, columns, duals),
+    boundOf(model, choices, columns, null),
   );
   if (isSmall) {
-    const whole = wholly(model, columns, board, solver);
+    const whole = wholly(placed, columns, solver);
     const best = whole.board && whole.board.gain() > first.gain() - 1e-9 ? whole.board : first;
     // Musts stand elsewhere in it, as little late: their own bound is the program’s
     const bound = whole.optimal
@@ -135,28 +139,31 @@ function searched({ model, solver, board, stands, held, mays }: Task): Found {
       : Math.max(best.gain(), whole.bound ?? Number.POSITIVE_INFINITY);
     return { best, bound, prices };
   }
-  const tight = tightened(model, stands, priced, first.gain(), TIGHTEN_ROUNDS);
+  const tight = tightened(model, choices, priced, first.gain(), TIGHTEN_ROUNDS);
   const byTight = pricedAt(model, tight.room);
   const best = [Board.copyOf(board), plotByPlot(board, mays)]
-    .map((each) => completed(each, mays, held, byTight))
+    .map((each) => completed(task, each, byTight))
     .reduce(better, first);
   improveByNeighbourhoods(best, solver);
-  improve(best, held);
+  improve(best, held, musts);
   return { best, bound: Math.min(rough, tight.bound), prices };
 }
 
 /** Of a plan of before of many visits, made better where it stands, which takes seconds and not half a minute. */
-function repaired({ model, stands }: Task, best: Board): Found {
-  const priced = pricesOfLarge(model, stands);
+function repaired({ model, choices }: Task, best: Board): Found {
+  const priced = pricesOfLarge(model, choices);
   const rounds = model.input.visits.length > MANY_TIGHTENED ? 0 : TIGHTEN_ROUNDS;
-  const { room, bound } = tightened(model, stands, priced, best.gain(), rounds);
+  const { room, bound } = tightened(model, choices, priced, best.gain(), rounds);
   return { best, bound, prices: pricedAt(model, room) };
 }
 
 /** The plan that people go by stays unless another brings more than all that moves for it is worth. */
 function keeping(model: Model, kept: Board, plans: readonly Board[]): Board {
   const others = plans.map((plan) => {
-    const moves = model.options.filter((_, v) => kept.at[v] !== -1 && plan.at[v] !== kept.at[v]).length;
+    const moves = model.options.filter((_, v) => {
+      const [was, is] = [kept.optionOf(v), plan.optionOf(v)];
+      return was !== null && (was.pool !== is?.pool || was.slot !== is.slot);
+    }).length;
     return { plan, over: plan.gain() - kept.gain() - WORTH_MOVING * moves };
   });
   const best = others.reduce((a, b) => (b.over > a.over + 1e-9 ? b : a));
@@ -171,10 +178,10 @@ const RELAXED = { goal: 'gain', whole: false, lateAtMost: null } as const;
  * @param solver places the musts
  */
 export function campaignProgram(input: CampaignInput, solver: Solver): string {
-  const model = modelOf(input);
-  const board = mustsPlaced(model, solver);
-  placePins(board);
-  return programOf(model, singly(model, board), RELAXED).text;
+  const first = mustsPlaced(modelOf(input), solver);
+  placePins(first);
+  const board = onTime(first);
+  return programOf(board.model, singly(board.model, board), RELAXED).text;
 }
 
 /** Musts in the way that makes them least late: by the program where that is small enough, else one after the other, the heavier first. */
@@ -218,29 +225,33 @@ function placePins(board: Board): void {
 }
 
 /** What is left goes in by prices, or without them, and all is made better. */
-function completed(made: Board, mays: readonly number[], held: ReadonlySet<number>, prices?: Prices): Board {
+function completed({ mays, held, musts }: Task, made: Board, prices?: Prices): Board {
   fill(
     made,
     mays.filter((v) => made.optionOf(v) === null),
     prices,
   );
-  improve(made, held);
+  improve(made, held, musts);
   return made;
 }
 
 /** What stood somewhere and still may, with what is new where there is room. */
-function asBefore(placed: Board, before: CampaignPlan['done'], mays: readonly number[]): Board {
+function asBefore({ board: placed, mays, musts }: Task, before: CampaignPlan['done']): Board {
   const board = Board.copyOf(placed);
   const { input, options } = board.model;
   const stood = new Map(before.map((each) => [each.visitId, each]));
   const poolAt = new Map(input.pools.map(({ id }, p) => [id, p]));
   const slotAt = new Map(input.slots.map(({ id }, t) => [id, t]));
-  for (const v of mays) {
+  for (const v of [...musts, ...mays]) {
     const where = stood.get(input.visits[v]?.id ?? '');
     const [pool, slot] = [poolAt.get(where?.poolId ?? ''), slotAt.get(where?.slotId ?? '')];
     const i = (options[v] as readonly Option[]).findIndex((each) => each.pool === pool && each.slot === slot);
     const option = options[v]?.[i];
-    if (option && option.gain > 0 && board.fits(v, option)) board.put(v, i);
+    if (!option) continue;
+    const now = board.at[v] as number;
+    board.take(v);
+    if ((musts.has(v) || option.gain > 0) && board.fits(v, option)) board.put(v, i);
+    else if (now >= 0) board.put(v, now);
   }
   fill(
     board,
@@ -257,15 +268,14 @@ function plotByPlot(board: Board, mays: readonly number[]): Board {
 
 /** The relaxed plan rounded down. */
 function roundedDown(
-  board: Board,
-  held: ReadonlySet<number>,
+  { board, held, musts }: Task,
   columns: readonly Column[],
   values: SolverAnswer['values'],
   { nameOf }: Program,
 ): Board {
   const made = Board.copyOf(board);
   columns.forEach((column, c) => {
-    const open = column.visits.filter((v) => !held.has(v));
+    const open = column.visits.filter((v) => !held.has(v) && !musts.has(v));
     let next = 0;
     const best = column.options.toSorted((a, b) => b.gain - a.gain);
     for (const option of best) {
@@ -280,9 +290,6 @@ function roundedDown(
   return made;
 }
 
-const isStanding = (entry: readonly [number, Option | null]): entry is readonly [number, Option] =>
-  entry[1] !== null;
-
 interface Whole {
   optimal: boolean;
   board: Board | null;
@@ -291,7 +298,8 @@ interface Whole {
 }
 
 /** The whole season as one program with whole numbers. */
-function wholly(model: Model, columns: readonly Column[], placed: Board, solver: Solver): Whole {
+function wholly(placed: Board, columns: readonly Column[], solver: Solver): Whole {
+  const { model } = placed;
   const program = programOf(model, columns, { goal: 'gain', whole: true, lateAtMost: placed.lateness() });
   const answer = solver(program.text, { gap: 0, nodes: MOST_NODES });
   const pinned = columns.reduce(
@@ -316,16 +324,16 @@ function pricesBySlot({ input }: Model, prices: Prices): number[][] {
 }
 
 /**
- * No plan that keeps what is held brings more: whatever minutes, ladders and beginnings are priced at, a visit brings at most what it gains
+ * No plan that is as little late brings more: whatever minutes, ladders and beginnings are priced at, a visit brings at most what it gains
  * beyond their price, and all room together what it is priced at (Lagrange).
  */
 function boundOf(
   model: Model,
-  board: Board,
+  { options, required }: Choices,
   columns: readonly Column[],
   answer: SolverAnswer | null,
 ): number {
-  const { input, options } = model;
+  const { input } = model;
   const slots = input.slots.length;
   let bound = 0;
   const minuteAt = (place: number) => priceAt(answer, roomRow(Math.floor(place / slots), place % slots));
@@ -349,16 +357,15 @@ function boundOf(
   for (const [key, brings] of begins)
     bound += Math.max(0, brings - input.plotMinutes * minuteAt(Number(key.split(' ')[1])));
   options.forEach((all, v) => {
-    const { minutes, ladder, must, pin } = input.visits[v] as CampaignVisit;
-    const stands = board.optionOf(v);
+    const { minutes, ladder } = input.visits[v] as CampaignVisit;
     const c = columnOf.get(v);
     const over = ({ pool, slot, gain }: Option) => {
       const onLadder = ladder ? priceAt(answer, ladderRow(pool, slot)) : 0;
       const begin = c === undefined ? 0 : priceAt(answer, beginRow(c, pool, slot));
       return gain - minutes * (priceAt(answer, roomRow(pool, slot)) + onLadder) - begin;
     };
-    if (must || pin) bound += stands ? over(stands) : 0;
-    else bound += Math.max(0, ...all.map(over));
+    const most = Math.max(...all.map(over));
+    bound += required[v] ? most : Math.max(0, most);
   });
   return bound;
 }

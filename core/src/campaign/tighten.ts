@@ -1,4 +1,5 @@
 // What no plan goes beyond, more closely: visits are priced too, so that to begin in a plot is weighed against all that would be done there.
+import type { Choices } from './choices';
 import type { Model, Option } from './model';
 import type { Priced } from './prices';
 import type { CampaignVisit } from './shapes';
@@ -12,19 +13,19 @@ const PATIENCE = 10;
  * By Lagrange, place by place: a visit is paid for once, wherever it is done; a plot is begun in a place only where its visits bring more than that
  * takes. Each round gives a bound; the least counts.
  *
- * @param held where visits stand that are not to be moved, by visit
+ * @param choices what any plan may do with each visit
  * @param from prices to begin with
  * @param known points above leaving all that some plan brings
  * @param rounds so many at most
  */
 export function tightened(
   model: Model,
-  held: ReadonlyMap<number, Option>,
+  { options, required }: Choices,
   from: Priced,
   known: number,
   rounds: number,
 ): Priced {
-  const { input, options, plotOf, plots } = model;
+  const { input, plotOf, plots } = model;
   const { visits, plotMinutes } = input;
   const slots = input.slots.length;
   const places = model.room.length;
@@ -33,12 +34,11 @@ export function tightened(
   const room = from.room.slice();
   const ladder = from.ladder.slice();
   const pays = Float64Array.from(visits, ({ minutes, ladder: climbs }, v) => {
-    if (held.has(v) || isAsked(v)) return 0;
     const over = (option: Option) => {
       const place = placeOf(option);
       return option.gain - minutes * ((room[place] as number) + (climbs ? (ladder[place] as number) : 0));
     };
-    return Math.max(0, ...(options[v] as readonly Option[]).map(over));
+    return Math.max(least(v), ...(options[v] as readonly Option[]).map(over));
   });
   let best = from;
   let share = FIRST_SHARE;
@@ -56,14 +56,7 @@ export function tightened(
         (room[place] as number) * (model.room[place] as number) +
         (ladder[place] as number) * (model.ladderRoom[place] as number);
     for (const each of pays) bound += each;
-    for (const [v, option] of held) {
-      const { minutes, ladder: climbs } = visits[v] as CampaignVisit;
-      const place = placeOf(option);
-      bound += option.gain - minutes * ((room[place] as number) + (climbs ? (ladder[place] as number) : 0));
-      used[place] = (used[place] as number) + minutes;
-      if (climbs) climbed[place] = (climbed[place] as number) + minutes;
-    }
-    for (const { place, isBegun, own, gain } of segments) {
+    for (const { place, own, gain } of segments) {
       const price = room[place] as number;
       const climb = ladder[place] as number;
       let over = -plotMinutes * price;
@@ -76,7 +69,7 @@ export function tightened(
         const more = over0(i);
         if (more > 0) over += more;
       }
-      if (over <= 0 && !isBegun) continue;
+      if (over <= 0) continue;
       bound += over;
       used[place] = (used[place] as number) + plotMinutes;
       for (let i = 0; i < own.length; i++) {
@@ -101,8 +94,7 @@ export function tightened(
 
   function step(bound: number): void {
     let norm = 0;
-    const open = (v: number) => !held.has(v) && !isAsked(v);
-    for (let v = 0; v < visits.length; v++) if (open(v)) norm += (1 - (done[v] as number)) ** 2;
+    for (let v = 0; v < visits.length; v++) if (isOpen(v)) norm += (1 - (done[v] as number)) ** 2;
     for (let place = 0; place < places; place++) {
       norm += (((model.room[place] as number) - (used[place] as number)) / A_VISIT) ** 2;
       norm += (((model.ladderRoom[place] as number) - (climbed[place] as number)) / A_VISIT) ** 2;
@@ -110,7 +102,7 @@ export function tightened(
     if (norm === 0) return;
     const by = (share * Math.max(0, bound - known)) / norm;
     for (let v = 0; v < visits.length; v++)
-      if (open(v)) pays[v] = Math.max(0, (pays[v] as number) - by * (1 - (done[v] as number)));
+      if (isOpen(v)) pays[v] = Math.max(least(v), (pays[v] as number) - by * (1 - (done[v] as number)));
     for (let place = 0; place < places; place++) {
       const left = (model.room[place] as number) - (used[place] as number);
       const ladders = (model.ladderRoom[place] as number) - (climbed[place] as number);
@@ -119,31 +111,31 @@ export function tightened(
     }
   }
 
-  function isAsked(v: number): boolean {
-    const { must, pin } = visits[v] as CampaignVisit;
-    return must !== null || pin !== null;
+  /** What is done in every plan may be paid to be done. */
+  function least(v: number): number {
+    return required[v] ? Number.NEGATIVE_INFINITY : 0;
+  }
+
+  function isOpen(v: number): boolean {
+    return (options[v] as readonly Option[]).length > 0;
   }
 
   function segmentsOf() {
     const all = Array.from(model.room, () =>
       plots.map((): { own: number[]; gain: number[] } => ({ own: [], gain: [] })),
     );
-    const begun = new Set([...held].map(([v, option]) => `${placeOf(option)} ${plotOf[v]}`));
     options.forEach((ofVisit, v) => {
-      if (held.has(v) || isAsked(v)) return;
       for (const option of ofVisit) {
-        if (option.gain <= 0) continue;
+        if (option.gain <= 0 && !required[v]) continue;
         const segment = all[placeOf(option)]?.[plotOf[v] as number];
         segment?.own.push(v);
         segment?.gain.push(option.gain);
       }
     });
     return all.flatMap((ofPlots, place) =>
-      ofPlots.flatMap(({ own, gain }, plot) => {
-        const isBegun = begun.has(`${place} ${plot}`);
-        if (own.length === 0 && !isBegun) return [];
-        return [{ place, isBegun, own: Int32Array.from(own), gain: Float64Array.from(gain) }];
-      }),
+      ofPlots.flatMap(({ own, gain }) =>
+        own.length === 0 ? [] : [{ place, own: Int32Array.from(own), gain: Float64Array.from(gain) }],
+      ),
     );
   }
 }
