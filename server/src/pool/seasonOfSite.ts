@@ -35,6 +35,12 @@ import { dayAfter, daysBetween, groundByRecord, localClock } from '@mortisect/co
 import { seasonSolver } from './seasonPlan';
 import { type WeatherSource, weatherOf } from './weatherSource';
 
+/** Of one weather record and day: by group and settings. */
+export interface PastYears {
+  of: string;
+  seasons: Record<string, Pick<Season, 'weeks' | 'schools'> | null>;
+}
+
 export interface SeasonTask {
   source: WeatherSource;
   now: string;
@@ -50,6 +56,8 @@ export interface SeasonTask {
   crews: readonly Crew[];
   paces: Readonly<Record<string, number>>;
   wishes: Readonly<Record<string, VisitWish>>;
+  /** What past years say of the groups, as it was worked out before: it takes seconds, and changes with the day and not with a crew. */
+  pastYears: PastYears | null;
   /** How it was shared out before; null: for the first time. */
   before: SharedBefore | null;
 }
@@ -86,23 +94,11 @@ export interface SeasonShared {
   moves: Move[];
   /** For the next time. */
   kept: SharedBefore;
+  pastYears: PastYears;
 }
 
 /** More than so many visits are not shared out a second time to see what one more would bring. */
 const FEW_VISITS = 400;
-
-/** Past years change with the day: what a thread has worked out once it need not work out when a crew changes. */
-const seasons = new Map<string, Season>();
-const MOST_SEASONS = 200;
-
-function inMemory(key: string, make: () => Season): Season {
-  const known = seasons.get(key);
-  if (known) return known;
-  const made = make();
-  if (seasons.size >= MOST_SEASONS) seasons.clear();
-  seasons.set(key, made);
-  return made;
-}
 
 /** What there is to share out, and the weather that it was made from; null where nothing asks for a visit. */
 function rotaOfTask(task: SeasonTask) {
@@ -113,21 +109,27 @@ function rotaOfTask(task: SeasonTask) {
   const weather = createHash('sha256')
     .update(JSON.stringify([source, task.today, place]))
     .digest('base64url');
+  const known = task.pastYears?.of === weather ? task.pastYears.seasons : {};
+  const pastYears: PastYears = { of: weather, seasons: {} };
   const timed = new Map(timing.groups.map((group) => [group.key, group]));
   const groups = task.groups.map((group): RotaGroup => {
     const crop = cropOf(group.species);
     const { loads, cut, offsetDays, key, lane, species } = group;
+    const asked = JSON.stringify([settings, group]);
+    const season = asked in known ? (known[asked] ?? null) : pastYear();
+    pastYears.seasons[asked] = season;
     return {
       ...{ key, lane, species },
       cells: timed.get(key)?.cells ?? [],
       school: timed.get(key)?.school ?? 'any dry day',
-      season:
-        (crop &&
-          inMemory(`${weather} ${JSON.stringify([settings, group])}`, () =>
-            seasonOf({ years, crop, loads, settings, cut, offsetDays }, place),
-          )) ||
-        null,
+      season,
     };
+
+    function pastYear() {
+      if (!crop) return null;
+      const { weeks, schools } = seasonOf({ years, crop, loads, settings, cut, offsetDays }, place);
+      return { weeks, schools };
+    }
   });
   const rota = rotaOf({
     ...{ today: task.today, crews, paces, trees: task.trees },
@@ -136,7 +138,7 @@ function rotaOfTask(task: SeasonTask) {
     near: { fromHour: timing.fromHour, blocked: timing.living },
     far: { fromHour: years.fromHour, blocked: blockedHours(years, settings, place, groundByRecord(years)) },
   });
-  return rota && { rota, yearsSimulated };
+  return rota && { rota, yearsSimulated, pastYears };
 }
 
 /** Null where nothing asks for a visit. */
@@ -144,7 +146,7 @@ export async function siteSeason(task: SeasonTask): Promise<SeasonShared | null>
   const { crews } = task;
   const made = rotaOfTask(task);
   if (!made) return null;
-  const { rota, yearsSimulated } = made;
+  const { rota, yearsSimulated, pastYears } = made;
   const solver = await seasonSolver();
   const { years: _years, ...told } = rota;
   const { campaign } = rota;
@@ -177,7 +179,7 @@ export async function siteSeason(task: SeasonTask): Promise<SeasonShared | null>
   const asOfNow = { today, slots: rota.slots, crews, wishes, done: plan.done, rota };
   return {
     rota: told,
-    ...{ plan, prices, oneMore, yearsSimulated },
+    ...{ plan, prices, oneMore, yearsSimulated, pastYears },
     played: played(rota, plan),
     moves: before ? movesBetween(before, asOfNow) : [],
     kept: sharedBefore(asOfNow),

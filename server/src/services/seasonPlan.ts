@@ -11,7 +11,7 @@ import { unsaid } from '@mortisect/words';
 import { and, asc, eq } from 'drizzle-orm';
 import { dayAt } from '../files/day';
 import type { Pool } from '../pool/pool';
-import type { Brings, SeasonShared, SeasonTask } from '../pool/seasonOfSite';
+import type { Brings, PastYears, SeasonShared, SeasonTask } from '../pool/seasonOfSite';
 import { notThere } from '../refusal';
 import { whereItCan } from '../store/faults';
 import type { Db } from '../store/openDb';
@@ -59,7 +59,7 @@ interface Made {
 interface Kept {
   stamp: string;
   madeAt: string;
-  shared: SeasonShared;
+  shared: Omit<SeasonShared, 'pastYears'>;
   moved: { at: string; points: number; moves: Move[] } | null;
 }
 
@@ -75,7 +75,7 @@ interface KeptDays {
 const jobWords = (job: Job | undefined) => job && { job: job.job, ...(job.title && { title: job.title }) };
 
 /** What a run takes: cuts to look at again and jobs have rows of their own. */
-function halfDaysOf({ rota, plan }: SeasonShared): KeptDays['halfDays'] {
+function halfDaysOf({ rota, plan }: Kept['shared']): KeptDays['halfDays'] {
   return rota.slots.flatMap(({ id, from, half }) =>
     rota.campaign.pools.flatMap((pool) => {
       const treeIds = plan.done.flatMap(({ visitId, slotId, poolId }) =>
@@ -85,6 +85,9 @@ function halfDaysOf({ rota, plan }: SeasonShared): KeptDays['halfDays'] {
     }),
   );
 }
+
+/** In memory alone: after a restart it is worked out once. */
+const pastYears = new WeakMap<Db, PastYears>();
 
 const digest = (of: unknown): string => createHash('sha256').update(JSON.stringify(of)).digest('base64url');
 
@@ -127,16 +130,18 @@ async function made({ db, pool, lister, now }: SeasonAsked): Promise<Made> {
   const rests = digest([pool.code, crews, paces, wishes, errands.errands, [...booked], facts.stamp]);
   const task: SeasonTask = {
     ...{ ...facts.task, today, trees, crews, paces, wishes, before: null },
-    ...{ errands: errands.errands, booked: [...booked.keys()] },
+    ...{ errands: errands.errands, booked: [...booked.keys()], pastYears: pastYears.get(db) ?? null },
   };
   const season = await answersOf(db).ask(`${revision} ${rests}`, async () => {
     const last = await keptSeason(db);
     // After a restart the revision is another and the trees are the same
     const stamp = digest([rests, trees]);
     if (last?.stamp === stamp) return last;
-    const shared = await pool.siteSeason({ ...task, before: last?.shared.kept ?? null });
-    if (!shared) return null;
-    const gain = ({ plan }: SeasonShared) => plan.points - plan.allLeft;
+    const made = await pool.siteSeason({ ...task, before: last?.shared.kept ?? null });
+    if (!made) return null;
+    const { pastYears: worked, ...shared } = made;
+    pastYears.set(db, worked);
+    const gain = ({ plan }: Kept['shared']) => plan.points - plan.allLeft;
     const { moves } = shared;
     const moved =
       last && moves.length > 0
