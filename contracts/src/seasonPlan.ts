@@ -142,9 +142,14 @@ export const SeasonPlan = z
         plan: CampaignPlan,
         prices: z.array(z.array(z.number())).describe('points that one more minute brings, by crew and slot'),
         played: z
-          .array(z.object({ left: z.array(z.string()), doneBy: localDay.nullable() }))
+          .array(z.object({ left: z.array(z.string()), doneBy: localDay.nullable(), points: z.number() }))
           .describe('the plan in the weather of each past year, the last first'),
         yearsSimulated: z.boolean(),
+        known: z
+          .array(z.object({ points: z.number(), knowing: z.number() }))
+          .describe(
+            'of the last years: points by the plan, and by one that knew the weather; empty for large orchards',
+          ),
         oneMore: z
           .array(
             z.object({

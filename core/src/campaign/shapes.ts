@@ -29,7 +29,7 @@ export const CampaignVisit = z.strictObject({
   minutes: z
     .number()
     .positive()
-    .max(5000)
+    .max(20_000)
     .describe('of work, with walking to the tree and cleaning after it'),
   ladder: z.boolean(),
   needs: z.array(z.enum(skills)).max(skills.length),

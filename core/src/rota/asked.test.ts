@@ -1,7 +1,7 @@
 // What asks for a day: summer passes in their own weeks, cuts to look at again, jobs, an arborist’s one visit. Trees and weather are made up.
 import type { VisitAhead } from '../plan/index';
 import type { CutOnRecord } from '../present/index';
-import type { Job } from '../records/index';
+import { type Job, MOST_JOB_MINUTES } from '../records/index';
 import type { ListedTree } from '../run/index';
 import { localClock } from '../weather/index';
 import { arboristVisit } from './arborist';
@@ -216,17 +216,21 @@ test('a season holds them all, as far as its weeks go; passes beyond it are told
     ],
     errands: errandsOf({
       ...{ today, cuts: [], plotOf: new Map([['c', 'plot']]), overdueDays: 21 },
-      jobs: [{ id: 'j', treeId: 'c', dueOn: '2027-03-31', minutes: 5 } as unknown as Job],
+      // As long as a job may be
+      jobs: [5, MOST_JOB_MINUTES].map(
+        (minutes) => ({ id: `${minutes}`, treeId: 'c', dueOn: '2027-03-31', minutes }) as unknown as Job,
+      ),
     }),
     far: { fromHour: clock.startOf('2026-01-01'), blocked: [] },
   });
-  expect(rota?.campaign.visits.map(({ id }) => id)).toEqual(['a', 'a summer', 'job j']);
+  expect(rota?.campaign.visits.map(({ id }) => id)).toEqual(['a', 'a summer', 'job 5', 'job 10000']);
   expect(rota?.of).toEqual({
     a: { treeId: 'a', kind: 'pass at hand' },
     'a summer': { treeId: 'a', kind: 'summer pass' },
-    'job j': { treeId: 'c', kind: 'job' },
+    'job 5': { treeId: 'c', kind: 'job' },
+    'job 10000': { treeId: 'c', kind: 'job' },
   });
-  expect(rota?.points).toEqual({ a: 20, 'a summer': 5, 'job j': 2 });
+  expect(rota?.points).toEqual({ a: 20, 'a summer': 5, 'job 5': 2, 'job 10000': 2 });
   // The last week begins at most forty weeks on, and four weeks after the last school ends
   expect(rota?.slots.at(-1)?.from).toBe('2027-08-24');
   // Of b nothing is told when summer comes to it

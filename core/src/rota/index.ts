@@ -15,6 +15,7 @@ export {
 } from './moved';
 export {
   addedUp,
+  knowing,
   type LaterPass,
   type LeftByChoice,
   played,

@@ -9,6 +9,7 @@ import {
   addedUp,
   inSlotsOf,
   isSamePlace,
+  knowing,
   type Move,
   minutesNear,
   minutesOfYears,
@@ -368,7 +369,8 @@ test('one who works on Saturdays, of which one in two is wet, begins nothing tha
   expect(plan.done).toHaveLength(2);
   // In a dry winter each is done in the first of its two weeks
   const [, dryYear] = played(rota, plan);
-  expect(dryYear).toEqual({ left: [], doneBy: '2027-01-30' });
+  // 5 cm² at a quarter point a hundred, by the indices 8 and 22
+  expect(dryYear).toEqual({ left: [], doneBy: '2027-01-30', points: 40 - (0.25 * 5 * (8 + 22)) / 100 });
   // Fixed to a week, it has a dry day of it
   const [week] = rota.slots.filter(({ half }) => half === null);
   const { from = '', to = '' } = week ?? {};
@@ -387,4 +389,39 @@ test('who takes longer than all together gets less of a plan done, near, far and
   const scaled = (figures: number[] | undefined) => figures?.map((figure) => figure / 1.25);
   expect(slow?.workable[0]).toEqual(usual?.workable[0]?.map(scaled));
   expect(slow?.years[0]).toEqual(usual?.years[0]?.map(scaled));
+});
+
+test('who knew the weather of a past year beforehand is at least as good in it as the plan', async () => {
+  const solver: Solver = solverOf((await highsLoader()) as unknown as Highs);
+  // The last winter is wet every other week, the one before it is dry
+  const wetFrom = clock.startOf('2026-01-01');
+  const far = dry(
+    '2024-12-01',
+    900,
+    (hour) => hour >= wetFrom && Math.floor((hour - wetFrom) / (7 * 24)) % 2 === 0,
+  );
+  const rota = rotaOf(
+    given({
+      trees: ['a', 'b', 'c', 'd'].map((id, i) => tree(id, 100 + 20 * i, 20 + i, { woundCm2: 40 + 30 * i })),
+      groupOf: Object.fromEntries(['a', 'b', 'c', 'd'].map((id) => [id, 'apple'])),
+      crews: [{ ...crew, people: 1, toHour: 12 }],
+      near: dry(monday, 7, () => true),
+      far,
+    }),
+  );
+  if (!rota) throw new Error('Nothing to share out.');
+  const { plan } = solveCampaign(rota.campaign, solver);
+  const years = played(rota, plan);
+  expect(years).toHaveLength(2);
+  const known = years.map((_, year) => solveCampaign(knowing(rota, year), solver).plan);
+  known.forEach((other, year) => {
+    expect(other.gap).toBe(0);
+    expect(other.points).toBeGreaterThanOrEqual((years[year]?.points ?? 0) - 1e-9);
+    // What was left is worth what it is worth when it is left
+    expect(years[year]?.points).toBeGreaterThanOrEqual(plan.allLeft - 1e-9);
+  });
+  // In one of them it would have been worth something to know
+  expect(known.some((other, year) => other.points > (years[year]?.points ?? 0) + 0.1)).toBe(true);
+  // Half-days of the forecast are known to both
+  expect(knowing(rota, 0).pools[0]?.minutes[0]).toBe(rota.campaign.pools[0]?.minutes[0]);
 });

@@ -253,6 +253,8 @@ export interface YearPlayed {
   left: string[];
   /** The last day on which anything was done; null where nothing was. */
   doneBy: string | null;
+  /** Of what was done when it was done, and of what was left. */
+  points: number;
 }
 
 /** The plan in the weather of each past year: a week too wet leaves its visits to the next, the crew’s own order kept; what is left at the end stays. */
@@ -264,6 +266,7 @@ export function played({ campaign, slots, years }: Rota, plan: CampaignPlan): Ye
   return Array.from({ length: Number.isFinite(count) ? count : 0 }, (_, year): YearPlayed => {
     const left: string[] = [];
     let doneBy: string | null = null;
+    let points = campaign.visits.reduce((sum, { skip }) => sum + skip, 0);
     campaign.pools.forEach((pool, p) => {
       let waiting: string[] = [];
       // Where the hours of several weeks stand in the last of them, the work may begin in the first
@@ -290,6 +293,7 @@ export function played({ campaign, slots, years }: Rota, plan: CampaignPlan): Ye
           else {
             room -= needed;
             plots.add(visit.plotId);
+            points += visit.worth[t] - visit.skip;
             if (doneBy === null || slot.to > doneBy) doneBy = slot.to;
           }
         }
@@ -297,6 +301,20 @@ export function played({ campaign, slots, years }: Rota, plan: CampaignPlan): Ye
       });
       left.push(...waiting);
     });
-    return { left, doneBy };
+    return { left, doneBy, points };
   });
+}
+
+/** The season for somebody who knew the weather of that past year beforehand. @param year 0 is the last */
+export function knowing(
+  { campaign, slots, years }: Pick<Rota, 'campaign' | 'slots' | 'years'>,
+  year: number,
+): CampaignInput {
+  return {
+    ...campaign,
+    pools: campaign.pools.map((pool, p) => ({
+      ...pool,
+      minutes: pool.minutes.map((minutes, t) => (slots[t]?.half ? minutes : (years[p]?.[t]?.[year] ?? 0))),
+    })),
+  };
 }

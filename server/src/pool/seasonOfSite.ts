@@ -11,6 +11,7 @@ import {
 import {
   type Errand,
   inSlotsOf,
+  knowing,
   type Move,
   movesBetween,
   played,
@@ -89,6 +90,8 @@ export interface SeasonShared {
   prices: number[][];
   played: YearPlayed[];
   yearsSimulated: boolean;
+  /** Of the last years: points by the plan, and by one that knew the weather beforehand; empty for large orchards. */
+  known: { points: number; knowing: number }[];
   oneMore: OneMore[];
   /** What is different from before. */
   moves: Move[];
@@ -97,6 +100,8 @@ export interface SeasonShared {
   pastYears: PastYears;
 }
 
+/** So many past years are played with the weather known beforehand. */
+const KNOWN_YEARS = 2;
 /** More than so many visits are not shared out a second time to see what one more would bring. */
 const FEW_VISITS = 400;
 
@@ -175,12 +180,22 @@ export async function siteSeason(task: SeasonTask): Promise<SeasonShared | null>
             return { ...{ crewId: id, of }, ...brings(campaign, plan, other) };
           }),
         );
+  const inPastYears = played(rota, plan);
+  const known =
+    campaign.visits.length > FEW_VISITS
+      ? []
+      : inPastYears.slice(0, KNOWN_YEARS).map(({ points }, year) => {
+          const { plan: other } = solveCampaign(knowing(rota, year), solver);
+          // Whoever knows can do as the plan does
+          return { points, knowing: Math.max(points, other.points) };
+        });
   const { today, wishes } = task;
   const asOfNow = { today, slots: rota.slots, crews, wishes, done: plan.done, rota };
   return {
     rota: told,
     ...{ plan, prices, oneMore, yearsSimulated, pastYears },
-    played: played(rota, plan),
+    played: inPastYears,
+    known,
     moves: before ? movesBetween(before, asOfNow) : [],
     kept: sharedBefore(asOfNow),
   };

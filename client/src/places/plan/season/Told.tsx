@@ -174,7 +174,9 @@ function costsWords(say: ReturnType<typeof useSay>, costs: number): string {
     : say('plan.costsNothing');
 }
 
-export function PastYears({ shared: { played, yearsSimulated, visits, plan } }: Pick<OfSeason, 'shared'>) {
+export function PastYears({
+  shared: { played, known, yearsSimulated, visits, plan },
+}: Pick<OfSeason, 'shared'>) {
   const say = useSay();
   if (played.length === 0 || plan.done.length === 0) return null;
   const done = played.filter(({ left }) => left.length === 0);
@@ -184,6 +186,8 @@ export function PastYears({ shared: { played, yearsSimulated, visits, plan } }: 
     .at(-1);
   const ofWet = played.reduce((most, year) => (year.left.length > most.left.length ? year : most));
   const codeOf = new Map(visits.map(({ id, code }) => [id, code]));
+  const gains = known.map(({ points, knowing }) => knowing - points);
+  const mean = gains.reduce((sum, each) => sum + each, 0) / Math.max(1, gains.length);
   const codes = [...new Set(ofWet.left.map((id) => codeOf.get(id) ?? id))];
   return (
     <View gap={6}>
@@ -200,6 +204,11 @@ export function PastYears({ shared: { played, yearsSimulated, visits, plan } }: 
             codes: codesOf(say, codes),
           })}
         </Body>
+      ) : null}
+      {gains.length > 0 ? (
+        <Small>
+          {say('plan.whoKnewTheWeather', { years: gains.length, points: Math.round(mean * 10) / 10 })}
+        </Small>
       ) : null}
       {yearsSimulated ? <Small>{say('plan.theseYearsAreSimulated')}</Small> : null}
     </View>

@@ -63,8 +63,12 @@ const shared: NonNullable<SeasonPlan['shared']> = {
   },
   prices: [[0.1, 0, 0.05]],
   played: [
-    { left: [], doneBy: '2026-12-18' },
-    { left: ['b'], doneBy: SATURDAY },
+    { left: [], doneBy: '2026-12-18', points: 40 },
+    { left: ['b'], doneBy: SATURDAY, points: 36 },
+  ],
+  known: [
+    { points: 40, knowing: 41.2 },
+    { points: 36, knowing: 39 },
   ],
   yearsSimulated: true,
   oneMore: [
@@ -101,6 +105,11 @@ test('visits by day and crew with what they need, then what is left with its rea
   expect(screen.getByText(/^The plan brings 40 points.*No other plan brings 1 % more\.$/)).toBeTruthy();
   expect(screen.getByText('All is done in 1 of 2 years, by 18 Dec 2026 at the latest.')).toBeTruthy();
   expect(screen.getByText('In the wettest year one visit is left, at Plot b.')).toBeTruthy();
+  expect(
+    screen.getByText(
+      'Who had known the weather of the last 2 years beforehand would have got 2.1 points more.',
+    ),
+  ).toBeTruthy();
   // Of its own season each kind of wood has its days
   expect(screen.getByText('Apple, pear: 5 Dec to 10 Dec, summer cuts 14 Dec to 20 Dec')).toBeTruthy();
   expect(screen.getByText(/These years are simulated/)).toBeTruthy();
