@@ -1,24 +1,16 @@
 // Who does which visit when, and what is left undone: musts first, then whatever brings most; how much better any other plan could be.
 import { Board } from './board';
+import { boundOf, pricesBySlot, pricesOf } from './bound';
 import { type Choices, choicesOf, onTime } from './choices';
 import { alone, columnsOf, indexOf, isAsked, PINNED, singly, taken } from './columns';
 import { fill, fillByPlot, improve, type Prices } from './improve';
-import {
-  beginRow,
-  type Column,
-  ladderRow,
-  mostIn,
-  type Program,
-  programOf,
-  roomRow,
-  type Solver,
-  type SolverAnswer,
-} from './lp';
-import { hopeless, type Model, modelOf, type Option } from './model';
+import { type Column, type Program, programOf, type Solver, type SolverAnswer } from './lp';
+import { type Model, modelOf, type Option } from './model';
 import { improveByNeighbourhoods } from './neighbourhood';
 import { pricesOfLarge } from './prices';
-import { type CampaignInput, CampaignPlan, type CampaignVisit, type LeftBecause } from './shapes';
+import type { CampaignInput, CampaignPlan, CampaignVisit } from './shapes';
 import { tightened } from './tighten';
+import { told } from './told';
 
 /** Up to so many choices the whole season is one program with whole numbers too, which mostly proves the plan best. */
 const WHOLE_CHOICES = 400;
@@ -311,115 +303,4 @@ function wholly(placed: Board, columns: readonly Column[], solver: Solver): Whol
     board: taken(new Board(model), columns, program, answer),
     bound: answer.bound === null ? null : answer.bound - pinned,
   };
-}
-
-const priceAt = (answer: SolverAnswer | null, row: string) => Math.max(0, answer?.prices[row] ?? 0);
-
-function pricesOf(answer: SolverAnswer): Prices {
-  return ({ pool, slot }) => priceAt(answer, roomRow(pool, slot));
-}
-
-function pricesBySlot({ input }: Model, prices: Prices): number[][] {
-  return input.pools.map((_, pool) => input.slots.map((_, slot) => prices({ pool, slot, gain: 0, late: 0 })));
-}
-
-/**
- * No plan that is as little late brings more: whatever minutes, ladders and beginnings are priced at, a visit brings at most what it gains
- * beyond their price, and all room together what it is priced at (Lagrange).
- */
-function boundOf(
-  model: Model,
-  { options, required }: Choices,
-  columns: readonly Column[],
-  answer: SolverAnswer | null,
-): number {
-  const { input } = model;
-  const slots = input.slots.length;
-  let bound = 0;
-  const minuteAt = (place: number) => priceAt(answer, roomRow(Math.floor(place / slots), place % slots));
-  model.room.forEach((room, place) => {
-    const [pool, slot] = [Math.floor(place / slots), place % slots];
-    bound += minuteAt(place) * room;
-    bound += priceAt(answer, ladderRow(pool, slot)) * (model.ladderRoom[place] as number);
-  });
-  // What beginning in a plot brings all that is done there
-  const begins = new Map<string, number>();
-  const columnOf = new Map<number, number>();
-  columns.forEach((column, c) => {
-    for (const v of column.visits) columnOf.set(v, c);
-    for (const { pool, slot } of column.options) {
-      const place = pool * slots + slot;
-      const key = `${column.plot} ${place}`;
-      const brings = priceAt(answer, beginRow(c, pool, slot)) * mostIn(model, column, place);
-      if (brings > 0) begins.set(key, (begins.get(key) ?? 0) + brings);
-    }
-  });
-  for (const [key, brings] of begins)
-    bound += Math.max(0, brings - input.plotMinutes * minuteAt(Number(key.split(' ')[1])));
-  options.forEach((all, v) => {
-    const { minutes, ladder } = input.visits[v] as CampaignVisit;
-    const c = columnOf.get(v);
-    const over = ({ pool, slot, gain }: Option) => {
-      const onLadder = ladder ? priceAt(answer, ladderRow(pool, slot)) : 0;
-      const begin = c === undefined ? 0 : priceAt(answer, beginRow(c, pool, slot));
-      return gain - minutes * (priceAt(answer, roomRow(pool, slot)) + onLadder) - begin;
-    };
-    const most = Math.max(...all.map(over));
-    bound += required[v] ? most : Math.max(0, most);
-  });
-  return bound;
-}
-
-function told(board: Board, boundGain: number): CampaignPlan {
-  const { model } = board;
-  const { input } = model;
-  const allLeft = input.visits.reduce((sum, { skip }) => sum + skip, 0);
-  const gain = board.gain();
-  const over = Math.max(0, boundGain - gain);
-  return CampaignPlan.parse({
-    done: input.visits.flatMap(({ id }, v) => {
-      const where = board.optionOf(v);
-      return where
-        ? [
-            {
-              visitId: id,
-              slotId: input.slots[where.slot]?.id as string,
-              poolId: input.pools[where.pool]?.id as string,
-            },
-          ]
-        : [];
-    }),
-    left: input.visits
-      .flatMap((visit, v) =>
-        board.optionOf(v)
-          ? []
-          : [
-              {
-                visitId: visit.id,
-                because: hopeless(model, v) ?? ('others are worth more' satisfies LeftBecause),
-                costs: Math.max(0, ...(model.options[v] as Option[]).map((option) => option.gain)),
-                must: visit.must !== null,
-                pinned: visit.pin !== null,
-              },
-            ],
-      )
-      .sort((a, b) => Number(b.must) - Number(a.must) || b.costs - a.costs),
-    slots: input.pools.flatMap((pool, p) =>
-      input.slots.map((slot, t) => {
-        const place = p * input.slots.length + t;
-        return {
-          slotId: slot.id,
-          poolId: pool.id,
-          needed: board.usedIn(place),
-          workable: model.room[place] as number,
-          plots: board.plotsIn(place),
-        };
-      }),
-    ),
-    lateness: board.lateness(),
-    points: allLeft + gain,
-    allLeft,
-    bound: allLeft + gain + over,
-    gap: over < 1e-9 || gain + over <= 0 ? 0 : over / (gain + over),
-  });
 }

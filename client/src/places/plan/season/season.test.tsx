@@ -107,7 +107,7 @@ test('visits by day and crew with what they need, then what is left with its rea
   expect(screen.getByText('In the wettest year one visit is left, at Plot b.')).toBeTruthy();
   expect(
     screen.getByText(
-      'Who had known the weather of the last 2 years beforehand would have got 2.1 points more.',
+      'Somebody who knew the weather of the last 2 years beforehand would have got 2.1 points more.',
     ),
   ).toBeTruthy();
   // Of its own season each kind of wood has its days
