@@ -59,8 +59,10 @@ test('planned, each is as the app would list it, in the units that were asked fo
     expect(trees).toHaveLength(open.trees.length);
     for (const detail of open.trees) {
       const plan = plans.find(({ treeId }) => treeId === detail.tree.id) as KeptPlan;
-      const here = listedTreeOf(treeView(detail, today), plan, today, true);
-      expect(trees.find(({ tree }) => tree.id === detail.tree.id)).toEqual(here);
+      const { due, ...here } = listedTreeOf(treeView(detail, today), plan, today, true);
+      // No list asks for visits after the one at hand
+      const listed = { ...here, due: due && { ...due, ahead: [] } };
+      expect(trees.find(({ tree }) => tree.id === detail.tree.id)).toEqual(listed);
     }
   }
   // What was planned since it was read last

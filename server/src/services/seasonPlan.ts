@@ -218,10 +218,13 @@ export async function getSeasonPlan(asked: SeasonAsked): Promise<SeasonPlan> {
       })),
       moved: season.moved && {
         ...season.moved,
-        moves: season.moved.moves.map((move) => ({
-          ...{ ...move, ...whose(move.visitId), code: codeOf(move.visitId) },
-          job: jobWords(errands.jobs.get(move.visitId)),
-        })),
+        // What is done meanwhile stands nowhere any more
+        moves: season.moved.moves
+          .filter(({ visitId }) => visitId in rota.of)
+          .map((move) => ({
+            ...{ ...move, ...whose(move.visitId), code: codeOf(move.visitId) },
+            job: jobWords(errands.jobs.get(move.visitId)),
+          })),
       },
     },
   };
