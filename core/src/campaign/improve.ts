@@ -108,11 +108,7 @@ export function fillByPlot(board: Board, visits: readonly number[]): void {
  * @param held visits that stay where they are
  * @param done visits that may go elsewhere and stay done
  */
-export function improve(
-  board: Board,
-  held: ReadonlySet<number>,
-  done: ReadonlySet<number> = new Set(),
-): void {
+export function improve(board: Board, held: ReadonlySet<number>, done: ReadonlySet<number>): void {
   const { options } = board.model;
   const open = options.flatMap((_, v) => (held.has(v) || options[v]?.length === 0 ? [] : [v]));
   const { rounds, places } = open.length > MANY ? LESS_EFFORT : EFFORT;

@@ -47,8 +47,7 @@ export function solveCampaign(
   before: CampaignPlan['done'] = [],
 ): CampaignSolved {
   const { visits } = input;
-  const first = mustsPlaced(modelOf(input), solver);
-  placePins(first);
+  const first = askedPlaced(input, solver);
   const board = onTime(first);
   const { model } = board;
   const standing = (is: (visit: CampaignVisit) => boolean) =>
@@ -170,10 +169,15 @@ const RELAXED = { goal: 'gain', whole: false, lateAtMost: null } as const;
  * @param solver places the musts
  */
 export function campaignProgram(input: CampaignInput, solver: Solver): string {
-  const first = mustsPlaced(modelOf(input), solver);
-  placePins(first);
-  const board = onTime(first);
+  const board = onTime(askedPlaced(input, solver));
   return programOf(board.model, singly(board.model, board), RELAXED).text;
+}
+
+/** What is asked for, where it stands before anything else does. */
+function askedPlaced(input: CampaignInput, solver: Solver): Board {
+  const board = mustsPlaced(modelOf(input), solver);
+  placePins(board);
+  return board;
 }
 
 /** Musts in the way that makes them least late: by the program where that is small enough, else one after the other, the heavier first. */

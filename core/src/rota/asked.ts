@@ -1,5 +1,6 @@
 // What asks for a day: the pass at hand of a tree, its next one, a cut to look at again, a job. Each with the slots that suit it and what it brings.
 import { PLOT_MINUTES, SAFETY_SHARE, type Skill } from '../campaign/index';
+import type { VisitWorth } from '../plan/index';
 import type { ListedTree } from '../run/index';
 import type { GroupTiming, LaneId, Season } from '../timing/index';
 import { dayAfter, dayOfYear } from '../weather/index';
@@ -77,15 +78,13 @@ export interface OfTree {
 /** The pass that is at hand, where it asks for work. */
 export function passAtHand({ tree, cuts, due }: ListedTree, { group, end }: OfTree): Asked | null {
   if (!due?.worth || due.minutes <= 0) return null;
-  const { points, woundCm2, powerSaw } = due.worth;
+  const { points, woundCm2 } = due.worth;
   return {
     ...{ id: tree.id, treeId: tree.id, plotId: tree.plotId, kind: 'pass at hand', end },
     minutes: due.minutes + TO_A_TREE_MIN,
     ladder: cuts.some(({ ladder, handedOver }) => ladder && !handedOver),
-    needs: powerSaw ? ['power saw'] : [],
     must: due.must,
-    points,
-    skip: (wasLeft) => points * NEXT_YEAR ** (wasLeft ? 2 : 1),
+    ...ofPass(due.worth),
     worthIn: (slot) => {
       const isIn = slot.half !== null || (end !== null && slot.from <= dayAfter(end, LATE_DAYS));
       return isIn ? lessWound(points, woundCm2, group, slot) : null;
@@ -101,19 +100,24 @@ export function nextPass(listed: ListedTree, { today, group }: OfTree): Asked | 
   const span = group && spanOf(group, isSummer ? 'after fruit set' : group.school, today);
   if (!span) return null;
   const { tree } = listed;
-  const { points, woundCm2, powerSaw, minutes, ladder } = visit;
+  const { points, woundCm2, minutes, ladder } = visit;
   // Summer cuts stop on their day: there is no late zone after it
   const last = isSummer ? span.to : dayAfter(span.to, LATE_DAYS);
   return {
     ...{ id: `${tree.id} ${visit.pass}`, treeId: tree.id, plotId: tree.plotId },
     kind: isSummer ? 'summer pass' : 'winter pass',
-    ...{ minutes: minutes + TO_A_TREE_MIN, ladder, points, must: false, end: span.to },
-    needs: powerSaw ? ['power saw'] : [],
-    skip: (wasLeft) => points * NEXT_YEAR ** (wasLeft ? 2 : 1),
+    ...{ minutes: minutes + TO_A_TREE_MIN, ladder, must: false, end: span.to },
+    ...ofPass(visit),
     worthIn: (slot) =>
       slot.from >= span.from && slot.from <= last ? lessWound(points, woundCm2, group, slot) : null,
   };
 }
+
+const ofPass = ({ points, powerSaw }: VisitWorth): Pick<Asked, 'points' | 'needs' | 'skip'> => ({
+  points,
+  needs: powerSaw ? ['power saw'] : [],
+  skip: (wasLeft) => points * NEXT_YEAR ** (wasLeft ? 2 : 1),
+});
 
 export function errandAsked(errand: Errand): Asked {
   const { id, treeId, plotId, kind, minutes, from, dueOn, until } = errand;

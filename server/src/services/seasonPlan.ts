@@ -171,8 +171,10 @@ export async function getSeasonPlan(asked: SeasonAsked): Promise<SeasonPlan> {
   const { rota, kept: _kept, moves: _moves, ...rest } = season.shared;
   const byId = new Map(trees.map((each) => [each.tree.id, each]));
   const treeCode = (treeId: string) => byId.get(treeId)?.tree.code ?? errands.codes.get(treeId) ?? treeId;
-  const whose = (visitId: string) => rota.of[visitId] ?? { treeId: visitId, kind: 'pass at hand' as const };
-  const codeOf = (visitId: string) => treeCode(whose(visitId).treeId);
+  const named = (visitId: string) => {
+    const of = rota.of[visitId] ?? { treeId: visitId, kind: 'pass at hand' as const };
+    return { ...of, code: treeCode(of.treeId), job: jobWords(errands.jobs.get(visitId)) };
+  };
   const comes = [...booked].filter(([treeId]) => byId.has(treeId));
   const slotAt = new Map(rota.slots.map(({ id }, t) => [id, t]));
   const dayOf = new Map(rest.plan.done.map(({ visitId, slotId }) => [visitId, slotAt.get(slotId) ?? -1]));
@@ -195,10 +197,8 @@ export async function getSeasonPlan(asked: SeasonAsked): Promise<SeasonPlan> {
           const [day, end] = [rota.slots[t], rota.endOf[id] ?? null];
           const best = Math.max(...worth.map((points) => points ?? Number.NEGATIVE_INFINITY));
           return {
-            ...{ id, ...whose(id), plotId, ladder },
+            ...{ id, ...named(id), plotId, ladder },
             minutes: minutes - TO_A_TREE_MIN,
-            code: codeOf(id),
-            job: jobWords(errands.jobs.get(id)),
             points: rota.points[id] ?? 0,
             must: must !== null,
             late: day !== undefined && end !== null && day.from > end,
@@ -212,19 +212,13 @@ export async function getSeasonPlan(asked: SeasonAsked): Promise<SeasonPlan> {
           };
         },
       ),
-      leftByChoice: rota.leftByChoice.map((each) => ({
-        ...{ ...each, ...whose(each.visitId), code: codeOf(each.visitId) },
-        job: jobWords(errands.jobs.get(each.visitId)),
-      })),
+      leftByChoice: rota.leftByChoice.map((each) => ({ ...each, ...named(each.visitId) })),
       moved: season.moved && {
         ...season.moved,
         // What is done meanwhile stands nowhere any more
         moves: season.moved.moves
           .filter(({ visitId }) => visitId in rota.of)
-          .map((move) => ({
-            ...{ ...move, ...whose(move.visitId), code: codeOf(move.visitId) },
-            job: jobWords(errands.jobs.get(move.visitId)),
-          })),
+          .map((move) => ({ ...move, ...named(move.visitId) })),
       },
     },
   };
