@@ -37,11 +37,11 @@ const drawn = () => new Promise<void>((resolve) => setTimeout(resolve));
 /** Lists need no proof: a plan that is this near stands. */
 const LIST_MS = 1500;
 
-const keys = new WeakMap<PlanInput, number>();
+const keys = new WeakMap<PlanInput | RunOrderInput, number>();
 const keysByContent = new Map<string, number>();
 
 /** A small key for a large input: the same for the same content, written out once an object. */
-function keyOf(input: PlanInput): number {
+function keyOf(input: PlanInput | RunOrderInput): number {
   const had = keys.get(input);
   if (had !== undefined) return had;
   const content = JSON.stringify(input);
@@ -222,7 +222,7 @@ const NONE_YET: readonly TreeView[] = [];
 /** The trees of a run in order; null while it is reckoned. */
 export function useRunOrder(input: RunOrderInput | null): RunOrder | null {
   const { data } = useQuery({
-    queryKey: ['run-order', input],
+    queryKey: ['run-order', input && keyOf(input)],
     queryFn: () => planner().order(input as RunOrderInput),
     enabled: input !== null && input.trees.length > 0,
     staleTime: Number.POSITIVE_INFINITY,

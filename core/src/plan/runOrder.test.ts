@@ -113,9 +113,9 @@ test('more than eleven trees on a line: no bound above the way that is known to 
 });
 
 test.each([
-  [144, 1.0001],
-  [400, 1.009],
-  [2000, 1.0345],
+  [144, 1],
+  [400, 1.0025],
+  [2000, 1.0065],
 ])(
   '%i trees of one class in rows: near the way up one row and down the next, which is the shortest',
   (count, most) => {
@@ -133,7 +133,7 @@ test.each([
     });
     const said = runOrder({ trees: rows, start: null, end: null, metresPerMinute: 50 });
     expect(new Set(said.order).size).toBe(count);
-    expect(said.walk.metres).toBeLessThanOrEqual((count - 1) * 4 * most);
+    expect(said.walk.metres).toBeLessThanOrEqual((count - 1) * 4 * most + 1e-6);
     expect(said.bound).toBeCloseTo((count - 1) * 4, 6);
   },
 );

@@ -7,7 +7,7 @@ import type { Say } from '@mortisect/words';
 import { goalWords, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useTiming } from '../../data/queries';
 import { useSeasonToday } from '../../data/seasonPlan';
 import { useSay } from '../../data/useSay';
@@ -43,10 +43,13 @@ export function Before({ here }: { here: RunHere }) {
   const season = useSeasonToday();
   const halfDay = season.data?.halfDays.find((each) => each.crewId === crew && each.half === half);
   // Until somebody says otherwise, those that the season has for a crew, else the trees that have a window now
-  const chosen = said ?? (halfDay ? new Set(halfDay.treeIds) : openNow(run.stops, timingNow));
-  const picked = run.stops.filter(({ tree }) => chosen.has(tree.id));
+  const chosen = useMemo(
+    () => said ?? (halfDay ? new Set(halfDay.treeIds) : openNow(run.stops, timingNow)),
+    [said, halfDay, run.stops, timingNow],
+  );
+  const picked = useMemo(() => run.stops.filter(({ tree }) => chosen.has(tree.id)), [run.stops, chosen]);
   const order = useStopOrder(picked);
-  const inRun = inOrder(picked, order?.order ?? []);
+  const inRun = useMemo(() => inOrder(picked, order?.order ?? []), [picked, order]);
   const { shown, more } = useInParts(run.stops);
   const cuts = inRun.reduce((sum, { items }) => sum + items.length, 0);
   if (run.stops.length === 0) return <NothingToCut here={here} />;

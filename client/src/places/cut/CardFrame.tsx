@@ -5,7 +5,7 @@ import type { Blade, SiteToday, TreeView } from '@mortisect/core/present';
 import type { Run, RunItem } from '@mortisect/core/run';
 import { limbIn } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
-import { type ReactNode, useState } from 'react';
+import type { ReactNode } from 'react';
 import type { useScreenAwake } from '../../data/awake';
 import { useSay } from '../../data/useSay';
 import { Columns } from '../../ui/Columns';
@@ -28,6 +28,9 @@ export interface FrameGiven {
   today: SiteToday;
   blade: Blade | null;
   awake: ReturnType<typeof useScreenAwake>;
+  /** The blades to choose from are shown. It stands above the cards: one that is drawn anew, as when a plan arrives, leaves them open. */
+  choosing: boolean;
+  onChoosing(choosing: boolean): void;
 }
 
 interface CardFrameProps extends FrameGiven {
@@ -35,7 +38,8 @@ interface CardFrameProps extends FrameGiven {
   children: ReactNode;
 }
 
-export function CardFrame({ run, item, view, today, blade, awake, actions, children }: CardFrameProps) {
+export function CardFrame(frame: CardFrameProps) {
+  const { run, item, view, today, blade, awake, actions, children } = frame;
   const say = useSay();
   const { tree } = view;
   const openLimb = useOpenLimb(tree.id);
@@ -49,7 +53,7 @@ export function CardFrame({ run, item, view, today, blade, awake, actions, child
       width="full"
       actions={actions}
     >
-      <BladeStrip run={run} item={item} today={today} blade={blade} state={state} />
+      <BladeStrip {...frame} state={state} />
       <Columns
         beside={
           <View gap={16}>
@@ -82,9 +86,10 @@ function BladeStrip({
   today,
   blade,
   state,
-}: Omit<FrameGiven, 'awake' | 'view'> & { state: BladeState | undefined }) {
+  choosing,
+  onChoosing,
+}: FrameGiven & { state: BladeState | undefined }) {
   const say = useSay();
-  const [open, setOpen] = useState(false);
   const clean = state?.is === 'clean';
   return (
     <View
@@ -101,7 +106,7 @@ function BladeStrip({
           blade: blade?.name ?? say('shared.none'),
           state: stateWords(say, state),
         })}
-        onPress={() => setOpen(true)}
+        onPress={() => onChoosing(true)}
         minHeight={52}
         paddingHorizontal={16}
         paddingVertical={8}
@@ -121,7 +126,7 @@ function BladeStrip({
         <Small>{stateWords(say, state)}</Small>
         <Label color="$chalk">{say('cut.otherBlade')}</Label>
       </View>
-      <BladeSheet run={run} item={item} today={today} open={open} onClose={() => setOpen(false)} />
+      <BladeSheet run={run} item={item} today={today} open={choosing} onClose={() => onChoosing(false)} />
     </View>
   );
 }

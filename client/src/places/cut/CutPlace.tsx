@@ -1,7 +1,7 @@
 // The saw-side run: before the first cut, one card a step, and the close-down.
 
 import type { RunItem } from '@mortisect/core/run';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { useScreenAwake } from '../../data/awake';
 import { useReadTrees, useTree } from '../../data/queries';
 import { useSay } from '../../data/useSay';
@@ -56,13 +56,14 @@ function AtTree({ here, item, awake }: { here: RunHere; item: RunItem; awake: Aw
   const say = useSay();
   const { run, today } = here;
   const { card, blade } = run;
+  const [choosing, onChoosing] = useState(false);
   const { data, error, refetch } = useTree(item.tree.id);
   const view = data && viewOf(data, today);
   const limb = view?.limbs.find(({ id }) => id === item.cut.limbId);
   // One of both is read anew where they do not agree
   if (!view || !limb || item.cut.atCm >= limb.lengthCm)
     return <Waiting title={say('shared.cut')} error={view ? null : error} onRetry={refetch} />;
-  const frame = { run, item, view, today, blade, awake };
+  const frame = { run, item, view, today, blade, awake, choosing, onChoosing };
   switch (card.is) {
     case 'stop':
       return <StopCard {...frame} key={item.id} why={card.why} ways={card.ways} />;

@@ -1,12 +1,14 @@
 // A run, card by card, before a server: what is recorded, in which order, and what each card refuses.
 import '../../workers/importMeta';
 import { agentOf } from '@mortisect/core/blades';
+import { bladesOf } from '@mortisect/core/present';
 import type { ActionBody } from '@mortisect/core/records';
-import { configure, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { act, configure, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { useInHand } from '../../data/inHand';
+import { queryClient } from '../../data/queryClient';
 import { FakeServer } from '../../testing/fakeServer';
 import { allSent, at, field, findButton, press, show, went, write } from '../../testing/here';
-import { detail, finding, limbs, NOW } from '../../testing/orchard';
+import { detail, did, finding, limbs, NOW } from '../../testing/orchard';
 import { CutPlace } from './CutPlace';
 
 jest.mock('expo-router', () => require('../../testing/here').router);
@@ -54,6 +56,23 @@ test('started after every point was looked at; the blade that is clean already n
   expect(kindsAt(server)).toEqual(['runStarted', 'bladeCleaned', 'stationTaken']);
   expect(last(server, 'runStarted').checked.length).toBeGreaterThan(4);
   expect(last(server, 'bladeCleaned').before).toBe(true);
+});
+
+test('the blades to choose from stay open where the card behind them is drawn anew', async () => {
+  const server = orchard();
+  await startRun(server);
+  await findButton('This blade is clean already');
+  await allSent();
+  fireEvent.click(screen.getByRole('button', { name: /^Blade: / }));
+  await screen.findByRole('dialog', { name: 'Which blade is in your hand?' });
+  // Somebody else cleans all blades meanwhile
+  bladesOf(server.site.site.plan.kit).forEach(({ id: blade }, i) => {
+    const cleaned = did({ kind: 'bladeCleaned', at: NOW, blade, agentId: 'alcohol-70', before: true });
+    server.actions.push({ ...cleaned, id: `0193f000-0000-7000-8000-0000000002${10 + i}` });
+  });
+  await act(() => queryClient.invalidateQueries());
+  await findButton('I stand there');
+  expect(screen.getByRole('dialog', { name: 'Which blade is in your hand?' })).toBeTruthy();
 });
 
 test.each([

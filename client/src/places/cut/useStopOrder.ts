@@ -8,16 +8,31 @@ import { usePreferences } from '../../data/preferences';
 import { useTrees } from '../../data/queries';
 import { useRunOrder } from '../../data/usePlan';
 
-/** @returns null while it is reckoned, and where there are no trees */
+type Register = NonNullable<ReturnType<typeof useTrees>['data']>;
+const placesKnown = new WeakMap<Register, ReturnType<typeof groundPlaces>>();
+
+/** Once a register: of thousands of trees it takes a phone tenths of a second. */
+function placesOf(register: Register): ReturnType<typeof groundPlaces> {
+  const places = placesKnown.get(register) ?? groundPlaces(register.rows, register.trees);
+  placesKnown.set(register, places);
+  return places;
+}
+
+/**
+ * The same trees give the same order, however they are listed; without it they would be walked row by row, as the register has them.
+ *
+ * @returns null while it is reckoned, and where there are no trees
+ */
 export function useStopOrder(stops: readonly Stop[]): RunOrder | null {
   const register = useTrees().data;
   const cartAt = usePreferences((preferences) => preferences.cartAt);
   const input = useMemo(() => {
     if (!register) return null;
-    const places = groundPlaces(register.rows, register.trees);
-    const trees = stops.flatMap(({ tree, wood, items }) => {
-      const place = places.get(tree.id);
-      return place ? [{ id: tree.id, class: wood, ...place, cleanings: cleaningsOn(items) }] : [];
+    const places = placesOf(register);
+    const stopAt = new Map(stops.map((stop) => [stop.tree.id, stop]));
+    const trees = register.trees.flatMap(({ id }) => {
+      const [stop, place] = [stopAt.get(id), places.get(id)];
+      return stop && place ? [{ id, class: stop.wood, ...place, cleanings: cleaningsOn(stop.items) }] : [];
     });
     const end = endOfRow(cartAt, register.trees, places);
     return { trees, start: null, end, metresPerMinute: WALKED_M_A_MINUTE };
