@@ -3,7 +3,7 @@ import { CampaignPlan, Crew, halves, VisitWish } from '@mortisect/core/campaign'
 import { localDay } from '@mortisect/core/measure';
 import { passes } from '@mortisect/core/plan';
 import { moment, TreeId } from '@mortisect/core/records';
-import { lapses, Move, visitKinds } from '@mortisect/core/rota';
+import { lapses, Move, visitKinds, waitings } from '@mortisect/core/rota';
 import { laneIds } from '@mortisect/core/timing';
 import { z } from 'zod';
 
@@ -90,6 +90,9 @@ export const SeasonPlan = z
                 'points on each half-day and week, null where it cannot be; empty for large orchards',
               ),
             skip: z.number().describe('points when it is left'),
+            waits: z
+              .array(z.object({ why: z.enum(waitings), points: z.number() }))
+              .describe('points that it loses by waiting for its day, or for a year where it is left'),
             wish: VisitWish.nullable().describe('what somebody has said of it'),
           }),
         ),

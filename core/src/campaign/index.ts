@@ -1,6 +1,7 @@
 export { Crew, LEAST_PACE, MOST_PACE, works } from './crew';
 export { type Highs, solverOf } from './highs';
 export type { Solver, SolverAnswer, SolverLimits } from './lp';
+export { SeasonSettings, startingSeason } from './settings';
 export {
   CampaignInput,
   CampaignPlan,

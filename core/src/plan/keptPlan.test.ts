@@ -148,3 +148,31 @@ test.each([
   expect(ahead[0]).toMatchObject({ minutes: Math.round(order?.tally.minutes ?? -1), powerSaw: false });
   expect(ahead[0]?.ladder).toBe((order?.tally.ladderMoves ?? 0) > 0);
 });
+
+// What runs on and what is at rest: common practice, no source
+test.each([
+  ['active fire blight runs on, and is counted for bloom', 'FB_CANK_A', {}, ['blightPoint', 'cankers']],
+  ['blight at rest waits', 'FB_CANK_D', {}, null],
+  ['blight at rest that oozes does not', 'FB_CANK_D', { active: true }, ['blightPoint', 'cankers']],
+  ['a canker runs on', 'NEO', {}, ['cankerPoint']],
+  ['dead wood waits', 'DEAD', {}, null],
+  ['damaged wood may break', 'DMG', {}, ['atRisk']],
+  ['where it may come down it is no matter of waiting', 'DMG', { danger: true }, null],
+] as const)('what a visit loses by waiting: %s', (_, disorder, more, loses) => {
+  const { prepared, plan } = planTree(
+    given([{ ...finding('it', disorder === 'FB_CANK_D' ? 'A' : 'B1', 20, disorder), ...more }]),
+  );
+  const kept = keptPlanOf({ prepared, ...inVisits(prepared, plan) });
+  const step = plan.steps.find(({ solves }) => solves.some(({ findingId }) => findingId === 'it'));
+  expect(step).toBeDefined();
+  const worth = step?.pass === kept.now ? kept.worth : kept.ahead[0];
+  const facts = Object.entries(worth?.waits ?? {}).filter(([, value]) => value > 0);
+  expect(facts.map(([key]) => key)).toEqual(loses ?? []);
+  if (loses === null) return expect(worth?.waits).toBeNull();
+  const { kerf } = prepared.all.find(({ id }) => id === step?.candidateId) ?? {};
+  const limb = prepared.input.tree.limbs.find(({ id }) => id === kerf?.limbId);
+  const aCm = ((step?.crown ?? 0) + (step?.exempt ?? 0)) / ((limb?.lengthCm ?? 0) - (kerf?.atCm ?? 0));
+  const creeps = (worth?.waits?.blightPoint ?? 0) + (worth?.waits?.cankerPoint ?? 0);
+  if (loses[0] !== 'atRisk') expect(creeps).toBeCloseTo(aCm * prepared.problem.costs.crown, 9);
+  else expect(worth?.waits?.atRisk).toBe(prepared.problem.problems.find(({ id }) => id === 'it')?.value);
+});

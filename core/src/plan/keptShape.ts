@@ -21,6 +21,17 @@ export const VisitWorth = z.strictObject({
   points: z.number().describe('by which the plan is worse without its steps, minutes not counted'),
   woundCm2: z.number().describe('of the faces of all its cuts'),
   powerSaw: z.boolean().default(false).describe('one of its cuts is made with one'),
+  waits: z
+    .strictObject({
+      blightPoint: z.number().describe('points that a further centimetre of its fire blight takes in crown'),
+      cankerPoint: z.number().describe('the same of other cankers that run on'),
+      cankers: z.number().int().describe('of active fire blight'),
+      atRisk: z.number().describe('points given for damaged wood and narrow unions that it takes out'),
+      shoots: z.number().int().describe('green shoots that it takes in summer'),
+    })
+    .nullable()
+    .default(null)
+    .describe('what loses by waiting; null: nothing'),
 });
 export type VisitWorth = z.infer<typeof VisitWorth>;
 

@@ -1,4 +1,5 @@
 // A plan as lists of trees take it.
+import { disorderOf, kindOf } from '../disorders/index';
 import type { ListedPlan, VisitAhead, VisitWorth } from './keptShape';
 import { worthOf } from './problem';
 import type { PlannedStep } from './treePlan';
@@ -39,7 +40,11 @@ export function listedNow({ plan, orders, now }: ListedPlan): PlannedStep[] {
 }
 
 /** @param due steps of one visit */
-function visitWorth({ prepared: { problem, all }, plan }: Solved, due: readonly PlannedStep[]): VisitWorth {
+function visitWorth(solved: Solved, due: readonly PlannedStep[]): VisitWorth {
+  const {
+    prepared: { problem, all },
+    plan,
+  } = solved;
   const chosen = (steps: readonly PlannedStep[]) =>
     problem.candidates.map(({ id }) => {
       const step = steps.find(({ candidateId }) => candidateId === id);
@@ -56,7 +61,43 @@ function visitWorth({ prepared: { problem, all }, plan }: Solved, due: readonly 
     points: points + minutes * problem.costs.minute * weight,
     woundCm2: made.reduce((sum, { kerfMm }) => sum + (Math.PI / 4) * (kerfMm / 10) ** 2, 0),
     powerSaw: made.some(({ wielded }) => wielded?.tool.kind === 'chainsaw'),
+    waits: waitsOf(solved, due),
   };
+}
+
+/** Cankers that are at rest and run on all the same, year by year. */
+const RUN_ON: ReadonlySet<string | undefined> = new Set(['canker', 'bacterial', 'stain', 'brown rot']);
+const GREEN: ReadonlySet<string> = new Set(['sprout', 'shoot']);
+
+/** What of a visit loses by waiting; null where nothing does. */
+function waitsOf(
+  { prepared: { problem, all, input } }: Solved,
+  due: readonly PlannedStep[],
+): VisitWorth['waits'] {
+  const limbs = new Map(input.tree.limbs.map((limb) => [limb.id, limb]));
+  const findings = new Map(input.findings.map((finding) => [finding.id, finding]));
+  const values = new Map(problem.problems.map(({ id, value }) => [id, value]));
+  const waits = { blightPoint: 0, cankerPoint: 0, cankers: 0, atRisk: 0, shoots: 0 };
+  for (const step of due) {
+    const kerf = all.find(({ id }) => id === step.candidateId)?.kerf;
+    const limb = kerf && limbs.get(kerf.limbId);
+    // On average over the length that comes off
+    const aCm = limb ? (step.crown + step.exempt) / Math.max(1, limb.lengthCm - (kerf?.atCm ?? 0)) : 0;
+    const solved = step.solves.flatMap(({ findingId }) => findings.get(findingId) ?? []);
+    const blight = solved.filter(
+      ({ disorder, active }) =>
+        disorderOf(disorder)?.spread === 'fire blight' && (active || disorderOf(disorder)?.active === true),
+    );
+    const runsOn = solved.some(({ disorder }) => RUN_ON.has(disorderOf(disorder)?.causeGroup));
+    if (blight.length > 0) waits.blightPoint += aCm * problem.costs.crown;
+    else if (runsOn) waits.cankerPoint += aCm * problem.costs.crown;
+    waits.cankers += blight.length;
+    for (const { id, disorder, danger, fault } of solved)
+      if (!danger && (kindOf(disorder) === 'damaged' || fault?.kind === 'narrow union'))
+        waits.atRisk += values.get(id) ?? 0;
+    if (step.pass === 'summer' && limb && GREEN.has(limb.kind)) waits.shoots += 1;
+  }
+  return Object.values(waits).some((each) => each > 0) ? waits : null;
 }
 
 function visitsAhead(solved: Solved): VisitAhead[] {

@@ -3,7 +3,7 @@
 import { z } from 'zod';
 import { DebrisSettings, RecheckSettings, startingDebris, startingRechecks } from '../aftercare/index';
 import { cleaningSchools } from '../blades/index';
-import { Crew } from '../campaign/index';
+import { Crew, SeasonSettings, startingSeason } from '../campaign/index';
 import { finishes } from '../cuts/index';
 import { DisorderCode, defaultSchoolOf, seasons } from '../disorders/index';
 import { Limits, startingLimits } from '../faults/index';
@@ -169,6 +169,7 @@ export const Site = z
       .describe('what there is beside the blades'),
     limits: Limits.default(startingLimits()).describe('from which measure on wood is misplaced'),
     crews: z.array(Crew).max(20).default([]).describe('who works here, and when'),
+    seasonWorth: SeasonSettings.default(startingSeason()).describe('what its season reckons with'),
   })
   .meta({ id: 'Site' });
 export type Site = z.infer<typeof Site>;

@@ -1,4 +1,5 @@
 // What asks for a day: summer passes in their own weeks, cuts to look at again, jobs, an arborist’s one visit. Trees and weather are made up.
+import { startingSeason } from '../campaign/index';
 import type { VisitAhead } from '../plan/index';
 import type { CutOnRecord } from '../present/index';
 import { type Job, MOST_JOB_MINUTES } from '../records/index';
@@ -31,7 +32,7 @@ const group: RotaGroup = {
 };
 const summer: VisitAhead = {
   ...{ season: 1, pass: 'summer', next: true, firstYear: 2026, minutes: 12, ladder: true },
-  ...{ points: 5, woundCm2: 40, powerSaw: false },
+  ...{ points: 5, woundCm2: 40, powerSaw: false, waits: null },
 };
 const tree = (id: string, due: object, kerfMm: number[] = []) =>
   ({
@@ -40,7 +41,8 @@ const tree = (id: string, due: object, kerfMm: number[] = []) =>
     cuts: kerfMm.map((kerf) => ({ handedOver: true, ladder: true, handling: { kerfMm: kerf } })),
     due: { minutes: 0, must: false, worth: null, ahead: [], handOver: 0, ...due },
   }) as unknown as ListedTree;
-const of = { today, group, end: '2027-03-01' };
+const settings = startingSeason();
+const of = { ...{ today, group, end: '2027-03-01', settings }, hosts: 0, minutePoints: 0.15 };
 
 // Day 60 is the first of March, in a leap year the day before
 test('the season of a school that is at hand begins today; one that is to come has its days of the next year', () => {
@@ -93,11 +95,13 @@ test.each([
 });
 
 test('the pass at hand: half-days that stop the wound are out, a power saw is asked for', () => {
-  const worth = { points: 20, woundCm2: 10, powerSaw: true };
+  const worth = { points: 20, woundCm2: 10, powerSaw: true, waits: null };
   const asked = passAtHand(tree('a', { minutes: 30, worth }), of);
   expect(asked).toMatchObject({ id: 'a', kind: 'pass at hand', minutes: 30.5, needs: ['power saw'] });
   expect(asked?.worthIn(half(today, 'morning'))).toBeCloseTo(20 - (60 * 0.25 * 10) / 100, 9);
   expect(asked?.worthIn(half(today, 'afternoon'))).toBeNull();
+  const costs = { ...of, settings: { ...settings, minutesCost: true } };
+  expect(passAtHand(tree('a', { minutes: 30, worth }), costs)?.points).toBeCloseTo(20 - 30 * 0.15, 9);
   expect(passAtHand(tree('a', { minutes: 0, worth }), of)).toBeNull();
   expect(passAtHand(tree('a', { minutes: 30 }), of)).toBeNull();
 });
@@ -110,7 +114,7 @@ describe('errands', () => {
   });
 
   test('a cut is looked at again from its day on until it has lapsed; it brings nothing to leave it', () => {
-    const asked = errandAsked(errand({}));
+    const asked = errandAsked(errand({}), settings);
     const worth = (from: string, to = from) => asked.worthIn(week(from, to));
     expect(worth('2027-01-13', '2027-01-19')).toBeNull();
     expect(worth('2027-01-14', '2027-01-20')).toBe(3);
@@ -120,7 +124,7 @@ describe('errands', () => {
   });
 
   test('a job is done by its day, or late for half of it', () => {
-    const asked = errandAsked(errand({ kind: 'job', from: today, until: null }));
+    const asked = errandAsked(errand({ kind: 'job', from: today, until: null }), settings);
     expect(
       ['2026-12-07', '2027-01-20', '2027-01-21', '2027-09-01'].map((from) => asked.worthIn(week(from))),
     ).toEqual([2, 2, 1, 1]);
@@ -209,7 +213,7 @@ test('a season holds them all, as far as its weeks go; passes beyond it are told
   ];
   const rota = rotaOf({
     ...{ today, clock, near, groups: [group], groupOf: { a: 'apple', b: 'nowhere' }, wishes: {}, booked: [] },
-    ...{ crews: [], paces: {} },
+    ...{ crews: [], paces: {}, hosts: {}, settings, minutePoints: 0.15 },
     trees: [
       tree('a', { minutes: 30, worth, ahead: [summer, ...later] }),
       tree('b', { ahead: [summer, ...later] }),

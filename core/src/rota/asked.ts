@@ -1,22 +1,14 @@
 // What asks for a day: the pass at hand of a tree, its next one, a cut to look at again, a job. Each with the slots that suit it and what it brings.
-import { PLOT_MINUTES, SAFETY_SHARE, type Skill } from '../campaign/index';
+import { PLOT_MINUTES, SAFETY_SHARE, type SeasonSettings, type Skill } from '../campaign/index';
 import type { VisitWorth } from '../plan/index';
 import type { ListedTree } from '../run/index';
 import type { GroupTiming, LaneId, Season } from '../timing/index';
 import { dayAfter, dayOfYear } from '../weather/index';
 import type { RotaSlot } from './slots';
+import { NO_WAITING, sumOf, type WaitingCosts, waitingCosts, yearsWaiting } from './waiting';
 
 /** A year later it is worth so much of now, as the planner has it. */
 const NEXT_YEAR = 0.85;
-/** Points that a wound of a hundred cm² costs at an index of one. Common practice, no source. */
-const WOUND_POINTS = 0.25;
-/** Beyond the school’s end it is late, and still worth it for so long. Common practice, no source. */
-export const LATE_DAYS = 28;
-/** What it brings to look at a cut again in its time, and to do a job by its day; a job that is late brings half. Common practice, no source. */
-const LOOKED_POINTS = 3;
-const JOB_POINTS = 2;
-const LATE_SHARE = 0.5;
-
 export const visitKinds = ['pass at hand', 'summer pass', 'winter pass', 'recheck', 'job'] as const;
 export type VisitKind = (typeof visitKinds)[number];
 
@@ -28,7 +20,7 @@ export interface RotaGroup {
   cells: GroupTiming['cells'];
   school: GroupTiming['school'];
   /** null: of trees that keep their leaves nothing is told. */
-  season: Pick<Season, 'weeks' | 'schools'> | null;
+  season: Pick<Season, 'weeks' | 'schools' | 'bloom'> | null;
 }
 
 /** What is done at a tree beside its plan. */
@@ -61,6 +53,8 @@ export interface Asked {
   skip(wasLeft: boolean): number;
   /** When it is done in that slot; null: not in that one. */
   worthIn(slot: RotaSlot): number | null;
+  /** Points that it loses until a day, by why, or where it is left for a year (null); they are off its worth already. */
+  waitsUntil(day: string | null): WaitingCosts;
   /** What is done after this day is late; null: it has none. */
   end: string | null;
 }
@@ -73,73 +67,93 @@ export interface OfTree {
   group: RotaGroup | null;
   /** Last day of the school of its group. */
   end: string | null;
+  /** Hosts of fire blight near the tree, itself among them. */
+  hosts: number;
+  settings: SeasonSettings;
+  /** Points that the planner takes for a minute. */
+  minutePoints: number;
 }
 
 /** The pass that is at hand, where it asks for work. */
-export function passAtHand({ tree, cuts, due }: ListedTree, { group, end }: OfTree): Asked | null {
+export function passAtHand({ tree, cuts, due }: ListedTree, of: OfTree): Asked | null {
   if (!due?.worth || due.minutes <= 0) return null;
-  const { points, woundCm2 } = due.worth;
+  const { end, settings, today } = of;
+  const pass = passOf({ ...due.worth, minutes: due.minutes }, of, today);
   return {
     ...{ id: tree.id, treeId: tree.id, plotId: tree.plotId, kind: 'pass at hand', end },
     minutes: due.minutes + TO_A_TREE_MIN,
     ladder: cuts.some(({ ladder, handedOver }) => ladder && !handedOver),
     must: due.must,
-    ...ofPass(due.worth),
+    ...pass,
     worthIn: (slot) => {
-      const isIn = slot.half !== null || (end !== null && slot.from <= dayAfter(end, LATE_DAYS));
-      return isIn ? lessWound(points, woundCm2, group, slot) : null;
+      const isIn = slot.half !== null || (end !== null && slot.from <= dayAfter(end, settings.lateDays));
+      return isIn ? pass.worthIn(slot) : null;
     },
   };
 }
 
 /** The pass after the one at hand, summer after winter or winter after summer, in its own season of the year; null where nothing is told of that. */
-export function nextPass(listed: ListedTree, { today, group }: OfTree): Asked | null {
+export function nextPass(listed: ListedTree, of: OfTree): Asked | null {
+  const { today, group, settings } = of;
   const visit = listed.due?.ahead.find(({ next }) => next);
   if (!visit || visit.minutes <= 0) return null;
   const isSummer = visit.pass === 'summer';
   const span = group && spanOf(group, isSummer ? 'after fruit set' : group.school, today);
   if (!span) return null;
   const { tree } = listed;
-  const { points, woundCm2, minutes, ladder } = visit;
+  const pass = passOf(visit, of, span.from);
+  const { minutes, ladder } = visit;
   // Summer cuts stop on their day: there is no late zone after it
-  const last = isSummer ? span.to : dayAfter(span.to, LATE_DAYS);
+  const last = isSummer ? span.to : dayAfter(span.to, settings.lateDays);
   return {
     ...{ id: `${tree.id} ${visit.pass}`, treeId: tree.id, plotId: tree.plotId },
     kind: isSummer ? 'summer pass' : 'winter pass',
     ...{ minutes: minutes + TO_A_TREE_MIN, ladder, must: false, end: span.to },
-    ...ofPass(visit),
-    worthIn: (slot) =>
-      slot.from >= span.from && slot.from <= last ? lessWound(points, woundCm2, group, slot) : null,
+    ...pass,
+    worthIn: (slot) => (slot.from >= span.from && slot.from <= last ? pass.worthIn(slot) : null),
   };
 }
 
-const ofPass = ({ points, powerSaw }: VisitWorth): Pick<Asked, 'points' | 'needs' | 'skip'> => ({
-  points,
-  needs: powerSaw ? ['power saw'] : [],
-  skip: (wasLeft) => points * NEXT_YEAR ** (wasLeft ? 2 : 1),
-});
+/** @param since nothing is lost by waiting before this day */
+function passOf(
+  { points: all, woundCm2, minutes, powerSaw, waits: facts }: VisitWorth & { minutes: number },
+  { group, hosts, settings, minutePoints }: OfTree,
+  since: string,
+): Pick<Asked, 'points' | 'needs' | 'skip' | 'worthIn' | 'waitsUntil'> {
+  const points = settings.minutesCost ? all - minutes * minutePoints : all;
+  const waits = { facts, season: group?.season ?? null, hosts, since };
+  const waitsUntil = (day: string | null) =>
+    day === null ? yearsWaiting(waits, settings) : waitingCosts(waits, day, settings);
+  return {
+    points,
+    needs: powerSaw ? ['power saw'] : [],
+    skip: (wasLeft) => points * NEXT_YEAR ** (wasLeft ? 2 : 1) - sumOf(waitsUntil(null)),
+    worthIn: (slot) => {
+      const index = group && indexIn(group, slot);
+      if (index === null) return null;
+      return points - (index * settings.woundPoints * woundCm2) / 100 - sumOf(waitsUntil(slot.from));
+    },
+    waitsUntil,
+  };
+}
 
-export function errandAsked(errand: Errand): Asked {
+export function errandAsked(errand: Errand, settings: SeasonSettings): Asked {
   const { id, treeId, plotId, kind, minutes, from, dueOn, until } = errand;
-  const points = kind === 'recheck' ? LOOKED_POINTS : JOB_POINTS;
+  const points = kind === 'recheck' ? settings.lookPoints : settings.jobPoints;
   return {
     ...{ id, treeId, plotId, kind, ladder: false, needs: [], points, must: false, end: until ?? dueOn },
     minutes: minutes + TO_A_TREE_MIN,
     skip: () => 0,
+    waitsUntil: () => NO_WAITING,
     worthIn: (slot) => {
       if (slot.to < from || (until !== null && slot.from > until)) return null;
-      return kind === 'job' && slot.from > dueOn ? points * LATE_SHARE : points;
+      return kind === 'job' && slot.from > dueOn ? points * settings.jobLateShare : points;
     },
   };
 }
 
 /** What so many minutes take of a slot when nothing else is done in it. */
 export const plannedMinutes = (minutes: number): number => (minutes + PLOT_MINUTES) / SAFETY_SHARE;
-
-function lessWound(points: number, cm2: number, group: RotaGroup | null, slot: RotaSlot): number | null {
-  const index = group && indexIn(group, slot);
-  return index === null ? null : points - (index * WOUND_POINTS * cm2) / 100;
-}
 
 /** The index of wounds made in the slot; null where no wound should be. */
 export function indexIn({ cells, season }: RotaGroup, slot: RotaSlot): number | null {

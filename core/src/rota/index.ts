@@ -1,5 +1,5 @@
 export type { ArboristVisit } from './arborist';
-export { type Errand, LATE_DAYS, type RotaGroup, TO_A_TREE_MIN, type VisitKind, visitKinds } from './asked';
+export { type Errand, type RotaGroup, TO_A_TREE_MIN, type VisitKind, visitKinds } from './asked';
 export { errandsOf } from './errands';
 export type { LaneSeason } from './lanes';
 export {
@@ -26,4 +26,5 @@ export {
   type YearPlayed,
 } from './rota';
 export { minutesNear, minutesOfYears, type RotaSlot, slotsOf, weekdayOf } from './slots';
+export { hostsNear, sumOf, type Waiting, type WaitingCosts, waitings } from './waiting';
 export { type Lapse, lapses } from './wishes';

@@ -1,7 +1,14 @@
 // Which hours a crew works, in the forecast and in past years; what a visit is worth when. Hours and weather are made up.
 
 import highsLoader from 'highs';
-import { type Crew, type Highs, type Solver, solveCampaign, solverOf } from '../campaign/index';
+import {
+  type Crew,
+  type Highs,
+  type Solver,
+  solveCampaign,
+  solverOf,
+  startingSeason,
+} from '../campaign/index';
 import type { VisitWorth } from '../plan/index';
 import type { Due, ListedTree } from '../run/index';
 import { dayAfter, localClock } from '../weather/index';
@@ -133,7 +140,8 @@ const given = (more: Partial<RotaInput> = {}): RotaInput => ({
   trees: [tree('a', 30, 20, { woundCm2: 50 })],
   near: dry(monday, 7),
   far: dry('2024-12-01', 700),
-  ...{ wishes: {}, errands: [], booked: [], paces: {} },
+  ...{ wishes: {}, errands: [], booked: [], paces: {}, hosts: {} },
+  ...{ settings: startingSeason(), minutePoints: 0.15 },
   ...more,
 });
 

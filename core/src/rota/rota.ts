@@ -4,6 +4,7 @@ import {
   type CampaignPlan,
   type CampaignVisit,
   type Crew,
+  type SeasonSettings,
   type VisitWish,
 } from '../campaign/index';
 import { type Pass, passes } from '../plan/index';
@@ -14,7 +15,6 @@ import {
   type Asked,
   type Errand,
   errandAsked,
-  LATE_DAYS,
   nextPass,
   passAtHand,
   plannedMinutes,
@@ -24,6 +24,7 @@ import {
 } from './asked';
 import { type LaneSeason, laneSeasons } from './lanes';
 import { type Hours, minutesNear, minutesOfYears, type RotaSlot, slotsOf } from './slots';
+import { NO_WAITING, type WaitingCosts } from './waiting';
 import { type Lapse, wishedOf } from './wishes';
 
 const MOST_WEEKS = 40;
@@ -40,6 +41,11 @@ export interface RotaInput {
   groups: readonly RotaGroup[];
   /** Trees that an arborist is booked for. */
   booked: readonly string[];
+  /** How many hosts of fire blight stand near each tree, itself among them, where any do. */
+  hosts: Readonly<Record<string, number>>;
+  settings: SeasonSettings;
+  /** Points that the planner takes for a minute. */
+  minutePoints: number;
   /** What somebody has said of a visit, by its id. */
   wishes: Readonly<Record<string, VisitWish>>;
   clock: LocalClock;
@@ -77,6 +83,8 @@ export interface Rota {
   worthUnsaid: Record<string, (number | null)[]>;
   /** What each visit brings before its wounds. */
   points: Record<string, number>;
+  /** Points that a visit loses by waiting until a slot, or where it is left (null), by why. */
+  waitsAt(visitId: string, slot: number | null): WaitingCosts;
   /** Whose each visit is, and what it is. */
   of: Record<string, { treeId: string; kind: VisitKind }>;
   arborist: ArboristVisit | null;
@@ -100,22 +108,26 @@ export interface LaterPass {
 
 /** What there is to share out; null where no tree asks for a visit. */
 export function rotaOf(input: RotaInput): Rota | null {
-  const { today, crews, paces, clock, near, far, groups } = input;
+  const { today, crews, paces, clock, near, far, groups, settings, minutePoints } = input;
   const byKey = new Map(groups.map((group) => [group.key, group]));
   const endOf = new Map(groups.map((group) => [group.key, spanOf(group, group.school, today)?.to ?? null]));
   const ofTrees = input.trees.flatMap((tree) => {
     const group = byKey.get(input.groupOf[tree.tree.id] ?? '') ?? null;
-    const of = { today, group, end: group && (endOf.get(group.key) ?? null) };
+    const of = {
+      ...{ today, group, end: group && (endOf.get(group.key) ?? null), settings, minutePoints },
+      hosts: input.hosts[tree.tree.id] ?? 0,
+    };
     return [passAtHand(tree, of) ?? [], nextPass(tree, of) ?? []].flat();
   });
   const horizon = dayAfter(today, 7 * MOST_WEEKS);
   const errands = input.errands.filter(({ from }) => from <= horizon);
-  const asked = [...ofTrees, ...errands.map(errandAsked)];
+  const asked = [...ofTrees, ...errands.map((errand) => errandAsked(errand, settings))];
   if (asked.length === 0) return null;
+  const askedOf = new Map(asked.map((each) => [each.id, each]));
   const days = [...new Set(groups.flatMap(({ cells }) => cells.map(({ day }) => day)))].sort();
   const ends = [...endOf.values(), ...asked.map(({ end }) => end)].flatMap((end) => end ?? []);
   const lastEnd = ends.toSorted().at(-1) ?? today;
-  const lastDay = [dayAfter(lastEnd, LATE_DAYS), horizon].sort()[0] as string;
+  const lastDay = [dayAfter(lastEnd, settings.lateDays), horizon].sort()[0] as string;
   const slots = slotsOf(days.length > 0 ? days : [today], lastDay);
   // Whoever takes longer than all together gets less of a plan done in an hour
   const own = (crew: Crew, minutes: number) => minutes / (paces[crew.id] ?? 1);
@@ -173,6 +185,8 @@ export function rotaOf(input: RotaInput): Rota | null {
       ),
     ),
     points: Object.fromEntries(asked.map(({ id, points }) => [id, points])),
+    waitsAt: (visitId, slot) =>
+      askedOf.get(visitId)?.waitsUntil(slot === null ? null : (slots[slot]?.from ?? null)) ?? NO_WAITING,
     of: Object.fromEntries(asked.map(({ id, treeId, kind }) => [id, { treeId, kind }])),
     arborist: arboristVisit({
       ...{ today, trees: input.trees, groupOf: input.groupOf, groups, slots, near, clock },

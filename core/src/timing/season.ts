@@ -1,13 +1,17 @@
 // The schools side by side on the weather of past years: what would a cut have risked on each day, and how many days were dry?
 import {
   type Crop,
+  firstFlower,
   leavesDownDay,
+  PETALS_DOWN,
   type StageDay,
+  type Stages,
   stagesOver,
   type ThermalDay,
   thermalDays,
 } from '../stage/index';
 import { dayOfYear, groundByRecord, type Series, WET_RAIN_MM } from '../weather/index';
+import { blightWeather, bloomDays } from './bloom';
 import { type CutKind, factorsOf, frostAndHeat } from './factors';
 import {
   chanceOf,
@@ -54,23 +58,26 @@ interface DayRisk {
 /** A year as its weeks, its schools and its months, from past years. */
 export function seasonOf(input: SeasonInput, place: Place): Season {
   const thermal = thermalDays(input.years, place.clock);
-  const days = dayRisks(input, place, thermal);
+  const { latitude } = place;
+  const stages = stagesOver(input.crop, thermal, { latitude, offsetDays: input.offsetDays ?? 0 });
+  const days = dayRisks(input, place, thermal, stages);
   const years = Math.max(1, Math.round(days.length / 365));
   return {
     weeks: weeksOf(days),
     schools: timingSchools.map((school) => schoolOf(school, days, years)),
+    bloom: bloomOf(input, place, thermal, stages),
     months: monthsOf(input, place, thermal),
     years,
   };
 }
 
 function dayRisks(
-  { years, crop, loads, settings, cut, offsetDays = 0 }: SeasonInput,
+  { years, crop, loads, settings, cut }: SeasonInput,
   place: Place,
   thermal: ThermalDay[],
+  stages: Stages,
 ): DayRisk[] {
   const { latitude, clock } = place;
-  const stages = stagesOver(crop, thermal, { latitude, offsetDays });
   const hours = years.temperatureC.length;
   const temperature = Float64Array.from({ length: hours }, (_, i) => years.temperatureC[i] ?? 8);
   const weather = weathering(temperature, wetnessWeights(years));
@@ -110,6 +117,28 @@ function dayRisks(
       ),
     };
   });
+}
+
+/** The first flower as it usually comes, and in how many of the years in which it did fire blight could enter flowers. */
+function bloomOf(
+  { years, crop, loads }: SeasonInput,
+  { clock }: Place,
+  thermal: ThermalDay[],
+  { course }: Stages,
+): Season['bloom'] {
+  const isOpen = (i: number) => {
+    const share = course[i]?.share ?? 0;
+    return share >= firstFlower(crop) && share < PETALS_DOWN;
+  };
+  const firsts = thermal.filter((_, i) => i > 0 && isOpen(i) && !isOpen(i - 1)).map(({ ofYear }) => ofYear);
+  const first = firsts.toSorted((a, b) => a - b)[Math.floor(firsts.length / 2)] ?? null;
+  if (first === null || (loads.FB ?? 0) === 0) return { first, blightShare: 0 };
+  const byDay = new Map(thermal.map(({ day }, i) => [day, course[i] as StageDay]));
+  const infected = bloomDays(blightWeather(years, clock), byDay, crop).filter(
+    ({ risk }) => risk === 'infection',
+  );
+  const inYears = new Set(infected.map(({ day }) => day.slice(0, 4)));
+  return { first: Math.min(365, first), blightShare: Math.min(1, inYears.size / firsts.length) };
 }
 
 function weeksOf(days: DayRisk[]): SeasonWeek[] {

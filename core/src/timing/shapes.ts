@@ -222,6 +222,12 @@ export const Season = z.object({
   years: z.number(),
   weeks: z.array(SeasonWeek),
   schools: z.array(SchoolSeason),
+  bloom: z.object({
+    first: z.number().nullable().describe('usual day of the year of the first flower; null: none was seen'),
+    blightShare: z
+      .number()
+      .describe('of past years in which flowers could be infected by fire blight; 0 where it is no host'),
+  }),
   months: z.array(SeasonMonth),
 });
 export type Season = z.infer<typeof Season>;

@@ -854,12 +854,32 @@ describe('a site', () => {
       season.schools.find((answer) => answer.school === school)?.score?.[1] ?? Number.NaN;
     expect(middle('after fruit set')).toBeLessThan(middle('full dormancy'));
     expect(season.weeks).toHaveLength(52);
+    expect(season.bloom.blightShare).toBe(0);
     // With equal rain the temperature terms differ far less than the months do
     const terms = season.months.map((month) => month.temperatureTerm);
     const spores = season.months.map((month) => month.inoculum);
     expect(Math.max(...terms) / Math.min(...terms)).toBeLessThan(1.8);
     expect(Math.max(...spores) / Math.min(...spores)).toBeGreaterThan(3);
   });
+});
+
+// Apples flower in the south of England from the last days of April: common practice, no source. A warm bloom with rain is what Steiner’s rules ask for
+test('the first flower as it usually comes, and in how many years blight could enter flowers: more of them in the warmth, none where it is no host', () => {
+  const place = { latitude: 51, longitude: 0, clock: utc };
+  const bloom = (warmer: number, loads: object) => {
+    const usual = climateAt(51);
+    const climate = { ...usual, meanC: usual.meanC + warmer };
+    const station = { latitude: 51, longitude: 0, climate, seed: 5 };
+    const years = simulatedWeather(station, hourOf('2016-01-01T00:00:00Z'), 24 * 365 * 10);
+    const crop = cropOf('apple') as never;
+    return seasonOf({ years, crop, loads, settings, cut: { mm: 40, crownShare: 0.1 } }, place).bloom;
+  };
+  const [cool, warm, none] = [bloom(0, { FB: 1 }), bloom(6, { FB: 1 }), bloom(6, {})];
+  expect(cool.first).toBeGreaterThan(100);
+  expect(cool.first).toBeLessThan(135);
+  expect(warm.blightShare).toBeGreaterThan(cool.blightShare);
+  expect(warm.blightShare).toBeLessThanOrEqual(1);
+  expect(none).toEqual({ first: warm.first, blightShare: 0 });
 });
 
 test.each([

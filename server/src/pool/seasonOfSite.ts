@@ -5,6 +5,7 @@ import {
   type CampaignPlan,
   type Crew,
   campaignProgram,
+  type SeasonSettings,
   solveCampaign,
   type VisitWish,
 } from '@mortisect/core/campaign';
@@ -20,6 +21,8 @@ import {
   rotaOf,
   type SharedBefore,
   sharedBefore,
+  sumOf,
+  type WaitingCosts,
   type YearPlayed,
 } from '@mortisect/core/rota';
 import type { ListedTree } from '@mortisect/core/run';
@@ -39,7 +42,7 @@ import { type WeatherSource, weatherOf } from './weatherSource';
 /** Of one weather record and day: by group and settings. */
 export interface PastYears {
   of: string;
-  seasons: Record<string, Pick<Season, 'weeks' | 'schools'> | null>;
+  seasons: Record<string, Pick<Season, 'weeks' | 'schools' | 'bloom'> | null>;
 }
 
 export interface SeasonTask {
@@ -56,6 +59,11 @@ export interface SeasonTask {
   booked: readonly string[];
   crews: readonly Crew[];
   paces: Readonly<Record<string, number>>;
+  /** How many hosts of fire blight stand near each tree. */
+  hosts: Readonly<Record<string, number>>;
+  worth: SeasonSettings;
+  /** Points that the planner takes for a minute. */
+  minutePoints: number;
   wishes: Readonly<Record<string, VisitWish>>;
   /** What past years say of the groups, as it was worked out before: it takes seconds, and changes with the day and not with a crew. */
   pastYears: PastYears | null;
@@ -85,8 +93,10 @@ export interface WhatIf {
 }
 
 export interface SeasonShared {
-  rota: Omit<Rota, 'years'>;
+  rota: Omit<Rota, 'years' | 'waitsAt'>;
   plan: CampaignPlan;
+  /** What each visit loses by waiting for its day, or for a year where it is left, by why; of those that lose anything. */
+  waits: Record<string, WaitingCosts>;
   prices: number[][];
   played: YearPlayed[];
   yearsSimulated: boolean;
@@ -132,14 +142,15 @@ function rotaOfTask(task: SeasonTask) {
 
     function pastYear() {
       if (!crop) return null;
-      const { weeks, schools } = seasonOf({ years, crop, loads, settings, cut, offsetDays }, place);
-      return { weeks, schools };
+      const { weeks, schools, bloom } = seasonOf({ years, crop, loads, settings, cut, offsetDays }, place);
+      return { weeks, schools, bloom };
     }
   });
   const rota = rotaOf({
     ...{ today: task.today, crews, paces, trees: task.trees },
     ...{ groupOf: task.groupOf, groups, clock: place.clock },
     ...{ wishes: task.wishes, errands: task.errands, booked: task.booked },
+    ...{ hosts: task.hosts, settings: task.worth, minutePoints: task.minutePoints },
     near: { fromHour: timing.fromHour, blocked: timing.living },
     far: { fromHour: years.fromHour, blocked: blockedHours(years, settings, place, groundByRecord(years)) },
   });
@@ -153,7 +164,7 @@ export async function siteSeason(task: SeasonTask): Promise<SeasonShared | null>
   if (!made) return null;
   const { rota, yearsSimulated, pastYears } = made;
   const solver = await seasonSolver();
-  const { years: _years, ...told } = rota;
+  const { years: _years, waitsAt, ...told } = rota;
   const { campaign } = rota;
   const { before } = task;
   const stood = before ? inSlotsOf(before, rota) : [];
@@ -189,11 +200,15 @@ export async function siteSeason(task: SeasonTask): Promise<SeasonShared | null>
           // Whoever knows can do as the plan does
           return { points, knowing: Math.max(points, other.points) };
         });
+  const slotAt = new Map(rota.slots.map(({ id }, t) => [id, t]));
+  const placed = new Map(plan.done.map(({ visitId, slotId }) => [visitId, slotAt.get(slotId) ?? null]));
+  const waits = campaign.visits.map(({ id }) => [id, waitsAt(id, placed.get(id) ?? null)] as const);
   const { today, wishes } = task;
   const asOfNow = { today, slots: rota.slots, crews, wishes, done: plan.done, rota };
   return {
     rota: told,
     ...{ plan, prices, oneMore, yearsSimulated, pastYears },
+    waits: Object.fromEntries(waits.filter(([, costs]) => sumOf(costs) > 0)),
     played: inPastYears,
     known,
     moves: before ? movesBetween(before, asOfNow) : [],

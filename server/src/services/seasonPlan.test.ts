@@ -67,6 +67,45 @@ test('before a tree is planned only errands are shared out; then every visit has
   expect(await shared()).toEqual(plan);
 }, 90_000);
 
+test('a visit with active fire blight loses by waiting, in a year for each host in bloom near it too; points are as the site has set them', async () => {
+  // Nobody works on any day: all is left for a year
+  const { site, revision } = appRoutes.getSite.response.parse(await read('/api/site'));
+  const crews = site.crews.map((crew) => ({ ...crew, weekdays: [] }));
+  const saveSite = async (of: SiteRecord['site'], baseRevision: number) =>
+    put('/api/site', { baseRevision, site: of }).expect(200);
+  await saveSite({ ...site, crews }, revision);
+  const waitsOf = async () => {
+    const { visits } = await shared();
+    return new Map(
+      visits.map(({ id, waits }) => [id, new Map(waits.map(({ why, points }) => [why, points]))]),
+    );
+  };
+  const before = await waitsOf();
+  const blighted = [...before].filter(([, waits]) => waits.has('blight in bloom'));
+  expect(blighted.length).toBeGreaterThan(0);
+  const { trees } = appRoutes.getListedTrees.response.parse(await read('/api/listed-trees?units=metric'));
+  for (const [id] of blighted) {
+    const disorders = trees.find(({ tree }) => tree.id === id)?.findings.map(({ disorder }) => disorder);
+    expect(disorders?.some((disorder) => disorder.startsWith('FB_'))).toBe(true);
+  }
+  await saveSite(
+    { ...site, crews, seasonWorth: { ...site.seasonWorth, blightPoints: 10, lookPoints: 7 } },
+    revision + 1,
+  );
+  const after = await waitsOf();
+  for (const [id, waits] of blighted)
+    expect(after.get(id)?.get('blight in bloom')).toBeCloseTo(2 * (waits.get('blight in bloom') ?? 0), 2);
+  const { visits } = await shared();
+  const looks = visits.filter(({ kind }) => kind === 'recheck').map(({ points }) => points);
+  expect(new Set(looks)).toEqual(new Set([7]));
+  // Of fewer metres no other host counts
+  await saveSite({ ...site, crews, seasonWorth: { ...site.seasonWorth, blightWithinM: 1 } }, revision + 2);
+  const alone = await waitsOf();
+  for (const [id, waits] of blighted)
+    expect(alone.get(id)?.get('blight in bloom') ?? 0).toBeLessThan(waits.get('blight in bloom') ?? 0);
+  await saveSite(site, revision + 3);
+}, 90_000);
+
 test('the season as files: a line for each visit, an event for each half-day of a crew, a program that a solver reads', async () => {
   const { plan, visits } = await shared();
   const csv = await get('/api/season-plan.csv').expect(200);

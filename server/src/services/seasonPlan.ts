@@ -5,7 +5,7 @@ import type { CampaignInput, Half, VisitWish } from '@mortisect/core/campaign';
 import { paceBeside } from '@mortisect/core/handling';
 import { unitsOf } from '@mortisect/core/measure';
 import type { Job, Site } from '@mortisect/core/records';
-import { type Move, TO_A_TREE_MIN } from '@mortisect/core/rota';
+import { type Move, TO_A_TREE_MIN, type WaitingCosts, waitings } from '@mortisect/core/rota';
 import type { ListedTree } from '@mortisect/core/run';
 import { unsaid } from '@mortisect/words';
 import { and, asc, eq } from 'drizzle-orm';
@@ -17,6 +17,7 @@ import { whereItCan } from '../store/faults';
 import type { Db } from '../store/openDb';
 import { actions } from '../store/schema';
 import { Answers } from './answers';
+import { blightHosts } from './blightHosts';
 import { keep, kept } from './keepsakes';
 import type { TreeLister } from './listedTrees';
 import { arboristDays, type SeasonErrands, seasonErrands } from './seasonErrands';
@@ -127,9 +128,14 @@ async function made({ db, pool, lister, now }: SeasonAsked): Promise<Made> {
   if (crews.length === 0) return { ...told, state: 'nobody works' };
   const facts = await seasonFacts(db, pool, now);
   if (!facts) return { ...told, state: 'no weather' };
-  const rests = digest([pool.code, crews, paces, wishes, errands.errands, [...booked], facts.stamp]);
+  const worth = site.seasonWorth;
+  const minutePoints = site.plan.costs.minute;
+  const hosts = await blightHosts(db, facts.task, worth.blightWithinM);
+  const said = [worth, minutePoints, hosts];
+  const rests = digest([pool.code, crews, paces, wishes, errands.errands, [...booked], facts.stamp, said]);
   const task: SeasonTask = {
     ...{ ...facts.task, today, trees, crews, paces, wishes, before: null },
+    ...{ worth, minutePoints, hosts },
     ...{ errands: errands.errands, booked: [...booked.keys()], pastYears: pastYears.get(db) ?? null },
   };
   const season = await answersOf(db).ask(`${revision} ${rests}`, async () => {
@@ -156,6 +162,9 @@ async function made({ db, pool, lister, now }: SeasonAsked): Promise<Made> {
   return season ? { ...told, season, task, state: 'planned' } : { ...told, state: 'nothing to do' };
 }
 
+const waitsOf = (costs: WaitingCosts | undefined) =>
+  waitings.flatMap((why) => (costs && costs[why] > 0 ? [{ why, points: rounded(costs[why]) }] : []));
+
 /** Of more visits than these the points of every day are not sent: they are megabytes. */
 const MOST_WITH_WORTH = 400;
 const rounded = (points: number) => Math.round(points * 1000) / 1000;
@@ -168,7 +177,7 @@ export async function getSeasonPlan(asked: SeasonAsked): Promise<SeasonPlan> {
     unplanned: trees.filter(({ due }) => due === null).length,
   };
   if (!season) return told;
-  const { rota, kept: _kept, moves: _moves, ...rest } = season.shared;
+  const { rota, kept: _kept, moves: _moves, waits: _waits, ...rest } = season.shared;
   const byId = new Map(trees.map((each) => [each.tree.id, each]));
   const treeCode = (treeId: string) => byId.get(treeId)?.tree.code ?? errands.codes.get(treeId) ?? treeId;
   const named = (visitId: string) => {
@@ -208,6 +217,7 @@ export async function getSeasonPlan(asked: SeasonAsked): Promise<SeasonPlan> {
                 ? []
                 : (rota.worthUnsaid[id] ?? worth).map((points) => points && rounded(points)),
             skip: rounded(skip),
+            waits: waitsOf(season.shared.waits[id]),
             wish: wishes[id] ?? null,
           };
         },
@@ -235,11 +245,12 @@ export async function getSeasonToday(asked: SeasonAsked): Promise<SeasonToday> {
   const { site } = await getSiteRecord(db);
   const day = dayAt(now, site.timeZone);
   const last = await kept<KeptDays>(db, DAYS_KEPT_AS);
-  if (!last) return { day, madeAt: null, isAnew: false, halfDays: [] };
-  const isAnew = dayAt(last.madeAt, site.timeZone) !== day;
+  // Whoever works here may be on record before anybody has opened a season, as after an archive was read in
+  const isAnew = last ? dayAt(last.madeAt, site.timeZone) !== day : site.crews.length > 0;
   // Whoever asks for the season next is told what went wrong
   if (isAnew) void made(asked).catch(() => undefined);
   const nameOf = new Map(site.crews.map(({ id, name }) => [id, name]));
+  if (!last) return { day, madeAt: null, isAnew, halfDays: [] };
   const halfDays = last.halfDays.flatMap(({ day: of, half, crewId, treeIds }) => {
     const crew = nameOf.get(crewId);
     return of === day && crew !== undefined ? [{ half, crewId, crew, treeIds }] : [];

@@ -6,7 +6,7 @@ import type { SiteControl } from './siteForm';
 
 interface SettingGroupProps {
   control: SiteControl;
-  name: 'debris' | 'rechecks' | 'limits';
+  name: 'debris' | 'rechecks' | 'limits' | 'seasonWorth';
   schema: z.ZodObject;
   /** Where each of them starts, where that is said. */
   starting?: object;

@@ -1,6 +1,7 @@
 // Settings: this device, the site, its schools.
 
 import { zodResolver } from '@hookform/resolvers/zod';
+import { SeasonSettings, startingSeason } from '@mortisect/core/campaign';
 import type { SiteRecord } from '@mortisect/core/records';
 import { Site } from '@mortisect/core/records';
 import type { PlainKey, Say } from '@mortisect/words';
@@ -35,6 +36,7 @@ import { PlanSettings } from './PlanSettings';
 import { RemovedPhotos } from './RemovedPhotos';
 import { SafeCopies } from './SafeCopies';
 import { SchoolSettings } from './SchoolSettings';
+import { SettingGroup } from './SettingGroup';
 import { formOf, type SiteControl, type SiteForm, siteFormIn } from './siteForm';
 import { WeatherSettings } from './WeatherSettings';
 
@@ -99,6 +101,13 @@ function SettingsForm({ record }: { record: SiteRecord }) {
         <WeatherSettings control={control} latitude={record.site.latitude} />
         <Section>{say('book.planning')}</Section>
         <PlanSettings control={control} />
+        <Section>{say('shared.season')}</Section>
+        <SettingGroup
+          control={control}
+          name="seasonWorth"
+          schema={SeasonSettings}
+          starting={startingSeason()}
+        />
         <Section>{say('book.afterTheCut')}</Section>
         <AftercareSettings control={control} />
         <Section>{say('shared.shape')}</Section>

@@ -15,7 +15,7 @@ import { Select } from '../../../ui/Select';
 import { Sheet } from '../../../ui/Sheet';
 import { Body, Small } from '../../../ui/type';
 import { VISIT_WORDS } from '../../words';
-import { aboutMoved, aboutWords, type Shared, slotWords, wishOf } from './season';
+import { aboutMoved, aboutWords, type Shared, slotWords, waitsWords, wishOf } from './season';
 
 const ANY = '';
 const SAYINGS = ['open', 'fixed', 'not before', 'left'] as const;
@@ -76,6 +76,7 @@ export function VisitSheet({
       onClose,
     );
   };
+  const waits = waitsWords(say, shared, visitId);
   const wanted = chosen();
   const about =
     wanted?.is === 'fixed' ? aboutWords(say, aboutMoved({ shared, crews }, [visitId], wanted)) : '';
@@ -92,6 +93,7 @@ export function VisitSheet({
       }
     >
       <Body>{stands}</Body>
+      {waits ? <Body>{waits}</Body> : null}
       {must ? <Body color="$kerfText">{say('plan.itCannotWait')}</Body> : null}
       <Choice
         label={say('plan.whatYouSayOfIt')}

@@ -10,7 +10,7 @@ import { at, press, show, write } from '../../../testing/here';
 import { detail, NOW } from '../../../testing/orchard';
 import { columnsOf } from './SeasonChart';
 import { SeasonPage } from './SeasonPage';
-import { aboutMoved, aboutWords } from './season';
+import { aboutMoved, aboutWords, type Shared, waitsWords } from './season';
 
 jest.mock('expo-router', () => require('../../../testing/here').router);
 configure({ defaultHidden: true, asyncUtilTimeout: 15_000 });
@@ -23,7 +23,14 @@ const crew: Crew = {
 const visit = (id: string, more: object = {}) => ({
   ...{ id, treeId: id, kind: 'pass at hand' as const, code: `Plot ${id}`, plotId: 'p' },
   ...{ minutes: 20, points: 12, must: false, ladder: false },
-  ...{ late: false, below: 0, worth: [12, 12, 10], skip: 6, wish: null },
+  ...{
+    late: false,
+    below: 0,
+    worth: [12, 12, 10],
+    skip: 6,
+    wish: null,
+    waits: [] as Shared['visits'][number]['waits'],
+  },
   ...more,
 });
 const SATURDAY = '2026-12-05';
@@ -382,4 +389,19 @@ test.each([
   // Of large orchards nothing is sent that it could be told by
   const unknown = visits.map((each) => ({ ...each, worth: [] }));
   expect(aboutMoved({ shared: { ...shared, visits: unknown }, crews: [crew] }, ids, days)).toBeNull();
+});
+
+test('what a visit loses by waiting is told with its reasons: until its day, or for a year where it is left; too little is not', () => {
+  const waits = [
+    { why: 'creeps' as const, points: 1.24 },
+    { why: 'blight in bloom' as const, points: 4 },
+    { why: 'shoots' as const, points: 0.04 },
+  ];
+  const visits = [visit('a', { waits }), visit('b', { waits: waits.slice(2) }), visit('c', { waits })];
+  const words = (id: string) => waitsWords(english, { ...shared, visits }, id);
+  expect(words('a')).toBe(
+    'By waiting for its day it loses 5.3 points: canker runs on 1.2, blight stands in bloom 4.',
+  );
+  expect(words('b')).toBe('');
+  expect(words('c')).toMatch(/^Left for a year it loses 5.3 points by waiting: /);
 });

@@ -1,8 +1,8 @@
 // A season in words and in parts, for its page.
 import type { SeasonPlan, SeasonWhatIf } from '@mortisect/contracts';
 import { isOnDays, type VisitWish } from '@mortisect/core/campaign';
-import type { Place } from '@mortisect/core/rota';
-import type { Say } from '@mortisect/words';
+import type { Place, Waiting } from '@mortisect/core/rota';
+import type { PlainKey, Say } from '@mortisect/words';
 import { dayWords, weekday } from '../../../data/moment';
 
 export type Shared = NonNullable<SeasonPlan['shared']>;
@@ -118,4 +118,26 @@ export function aboutWords(say: Say, about: ReturnType<typeof aboutMoved>): stri
   const points = Math.round(about.points * 10) / 10;
   if (points === 0) return say('plan.aboutTheSame');
   return say(points < 0 ? 'plan.aboutLess' : 'plan.aboutMore', { points: Math.abs(points) });
+}
+
+const WAITS_WORDS = {
+  creeps: 'plan.waitsCreeps',
+  'blight in bloom': 'plan.waitsBlight',
+  'breaks under crop': 'plan.waitsBreaks',
+  shoots: 'plan.waitsShoots',
+} as const satisfies Record<Waiting, PlainKey>;
+
+/** What a visit loses by waiting for its day, or for a year where it is left; empty where that is less than a tenth of a point. */
+export function waitsWords(say: Say, { visits, plan }: Shared, visitId: string): string {
+  const tenths = (points: number) => Math.round(points * 10) / 10;
+  const waits = visits.find(({ id }) => id === visitId)?.waits ?? [];
+  const told = waits.flatMap(({ why, points }) =>
+    tenths(points) > 0
+      ? [say('plan.whyOfPoints', { why: say(WAITS_WORDS[why]), points: tenths(points) })]
+      : [],
+  );
+  const points = tenths(waits.reduce((sum, each) => sum + each.points, 0));
+  if (told.length === 0) return '';
+  const isDone = plan.done.some((done) => done.visitId === visitId);
+  return say(isDone ? 'plan.waitsForItsDay' : 'plan.waitsAYear', { points, why: told.join(', ') });
 }
