@@ -98,6 +98,22 @@ test('past years: the days of this year’s calendar in the weather of then, as 
   expect(minutesOfYears({ ...crew, weekdays: [6, 7] }, week, far, clock)).toEqual([720, 360]);
 });
 
+test.each([
+  ['one of five hours is not known: it is no hour to work in', ['not known'], 1, 240],
+  ['two of five are not: the year stands with the mean of the others', ['not known'], 2, 300],
+  ['in the dark nobody asks', ['dark', 'not known'], 5, 0],
+] as const)('past weather with a gap: %s', (_, blocks, hours, minutes) => {
+  const week = { id: 'w', from: '2027-01-03', to: '2027-01-09', half: null };
+  const five = { ...crew, toHour: 14 };
+  const { fromHour, blocked } = dry('2023-12-01', 1200);
+  const gap = clock.startOf('2025-01-09') + 9 - fromHour;
+  const far = { fromHour, blocked: blocked.map((why, i) => (i >= gap && i < gap + hours ? blocks : why)) };
+  expect(minutesOfYears(five, week, far, clock)).toEqual([300, minutes, 300]);
+  // Twenty years of which nothing is known leave no hour, and no fault
+  const none = { fromHour, blocked: blocked.map(() => ['not known'] as const) };
+  expect(minutesOfYears(five, week, none, clock)).toEqual([0, 0, 0]);
+});
+
 const tree = (
   id: string,
   minutes: number,

@@ -58,8 +58,12 @@ export function minutesNear(
   return 60 * hours;
 }
 
+/** Of a year in which more than this share of the crew’s hours is not known nothing is told. Common practice, no source. */
+const MOST_UNKNOWN = 0.2;
+
 /**
- * The same in each past year: the days of the slot by this year’s calendar, the hours by the weather of then.
+ * The same in each past year: the days of the slot by this year’s calendar, the hours by the weather of then. A year whose record has a gap there
+ * stands with the mean of the others: an hour that nobody knows is not a wet one.
  *
  * @returns one figure a year, the year before first
  */
@@ -69,27 +73,30 @@ export function minutesOfYears(
   { fromHour, blocked }: Hours,
   clock: LocalClock,
 ): number[] {
-  const years: number[] = [];
+  const years: (number | null)[] = [];
   const days = Array.from({ length: daysBetween(slot.from, slot.to) + 1 }, (_, i) => dayAfter(slot.from, i));
   for (let back = 1; ; back++) {
     const thenOf = (day: string) =>
       `${Number(day.slice(0, 4)) - back}${day.slice(4) === '-02-29' ? '-02-28' : day.slice(4)}`;
     const last = clock.startOf(dayAfter(thenOf(slot.to), 1));
     const first = clock.startOf(thenOf(slot.from));
-    if (first < fromHour) return years;
+    if (first < fromHour) break;
     // What the record does not reach yet is not told
     if (last > fromHour + blocked.length) continue;
-    years.push(
-      days.reduce((sum, day) => {
-        const start = clock.startOf(thenOf(day));
-        const weekday = weekdayOf(day);
-        let hours = 0;
-        for (let hour = start; hour < clock.startOf(dayAfter(thenOf(day), 1)); hour++) {
-          const isFree = blocked[hour - fromHour]?.length === 0;
-          if (isFree && works(crew, day, weekday, clock.hourOfDay(hour))) hours += 1;
-        }
-        return sum + 60 * hours;
-      }, 0),
-    );
+    let [free, all, unknown] = [0, 0, 0];
+    for (const day of days) {
+      const weekday = weekdayOf(day);
+      for (let hour = clock.startOf(thenOf(day)); hour < clock.startOf(dayAfter(thenOf(day), 1)); hour++) {
+        if (!works(crew, day, weekday, clock.hourOfDay(hour))) continue;
+        const why = blocked[hour - fromHour] ?? [];
+        all += 1;
+        if (why.length === 0) free += 1;
+        else if (why.includes('not known') && !why.includes('dark')) unknown += 1;
+      }
+    }
+    years.push(unknown > MOST_UNKNOWN * all ? null : 60 * free);
   }
+  const told = years.flatMap((minutes) => minutes ?? []);
+  const mean = told.reduce((sum, minutes) => sum + minutes, 0) / Math.max(1, told.length);
+  return years.map((minutes) => minutes ?? mean);
 }

@@ -79,7 +79,7 @@ export const site: Site = Site.parse({
   weather: { source: 'simulated', coast: true, climate: null, seed: 220, spells: [] },
 });
 
-/** The site with the spells that its story tells of: a warm wet bloom, and in the spring before it a hard late frost. */
+/** The site with the spells that its story tells of: a warm wet bloom, in the spring before it a hard late frost, and a wet fortnight that begins in a week. */
 export function siteAt(now: string): Site {
   const year = new Date(now).getUTCFullYear();
   const lastSpring = now.slice(5) >= '06-20' ? year : year - 1;
@@ -96,6 +96,12 @@ export function siteAt(now: string): Site {
       spells: [
         { from: `${lastSpring}-04-22`, to: `${lastSpring}-04-24`, addC: -14.5, rain: 'none' },
         { from: `${lastSpring}-05-11`, to: `${lastSpring}-05-21`, addC: 11, rain: 'every day' },
+        {
+          from: dayAfter(now.slice(0, 10), 7),
+          to: dayAfter(now.slice(0, 10), 20),
+          addC: 0,
+          rain: 'every day',
+        },
       ],
     },
   };
