@@ -41,7 +41,7 @@ export {
 export { protectantOn, protectantStates, WASH_DAYS } from './protectant';
 export { nextStopDay, schoolWords, stopDayOfYear, timingSchools } from './schoolNames';
 export { infectionOf } from './score';
-export { seasonOf } from './season';
+export { seasonOf, seasonsOf } from './season';
 export { startingTimingSettings, TimingSchools, TimingSettings, TimingWeights } from './settings';
 export {
   type Block,

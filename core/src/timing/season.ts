@@ -22,7 +22,7 @@ import {
   weathering,
   wetnessWeights,
 } from './lambda';
-import { type PathogenCode, pathogensIn } from './pathogens';
+import { type Pathogen, type PathogenCode, pathogensIn } from './pathogens';
 import { isInSchool, type TimingSchool, timingSchools } from './schoolNames';
 import { infectionOf, scoreOf } from './score';
 import type { TimingSettings } from './settings';
@@ -56,61 +56,129 @@ interface DayRisk {
 }
 
 /** A year as its weeks, its schools and its months, from past years. */
-export function seasonOf(input: SeasonInput, place: Place): Season {
-  const thermal = thermalDays(input.years, place.clock);
-  const { latitude } = place;
-  const stages = stagesOver(input.crop, thermal, { latitude, offsetDays: input.offsetDays ?? 0 });
-  const days = dayRisks(input, place, thermal, stages);
-  const years = Math.max(1, Math.round(days.length / 365));
+export const seasonOf = (input: SeasonInput, place: Place): Season => seasonsOf(input, place)(input);
+
+/**
+ * The same for many kinds of trees: what the weather says by itself is worked out once, and of each pathogen when the first host asks for it.
+ *
+ * @param place of the weather
+ */
+export function seasonsOf(
+  given: Pick<SeasonInput, 'years' | 'settings'>,
+  place: Place,
+): (of: Omit<SeasonInput, 'years' | 'settings'>) => Season {
+  const past = pastOf(given, place);
+  return (of) => {
+    const { latitude } = place;
+    const stages = stagesOver(of.crop, past.thermal, { latitude, offsetDays: of.offsetDays ?? 0 });
+    const days = dayRisks({ ...given, ...of }, place, past, stages);
+    const years = Math.max(1, Math.round(days.length / 365));
+    return {
+      weeks: weeksOf(days),
+      schools: timingSchools.map((school) => schoolOf(school, days, years)),
+      bloom: bloomOf(of, past, stages),
+      months: monthsOf(of, past, place.latitude),
+      years,
+    };
+  };
+}
+
+/** What past weather says whatever grows there. */
+interface Past {
+  thermal: ThermalDay[];
+  /** Days of which a season tells: the last wounds of the record have no weather left to heal in. */
+  days: { day: ThermalDay; dry: boolean; wet: boolean }[];
+  /** Expected infections of a wound by a full load of a pathogen, by day of `days`. */
+  lambda(pathogen: Pathogen): Float64Array;
+  blight(): ReturnType<typeof blightWeather>;
+  /** Usual mean of a day of the year, °C. */
+  usualC(ofYear: number): number;
+  /** Share of hours with rain, by month. */
+  rainShare: number[];
+  /** The same as `lambda` for the middle of a month in regular rain. */
+  monthLambda(pathogen: Pathogen, month: number): number;
+}
+
+function pastOf({ years, settings }: Pick<SeasonInput, 'years' | 'settings'>, place: Place): Past {
+  const { latitude, clock } = place;
+  const thermal = thermalDays(years, clock);
+  const hours = years.temperatureC.length;
+  const temperature = Float64Array.from({ length: hours }, (_, i) => years.temperatureC[i] ?? 8);
+  const weather = weathering(temperature, wetnessWeights(years));
+  const blocked = blockedHours(years, settings, place, groundByRecord(years));
+  const starts = thermal.slice(0, Math.max(0, thermal.length - 60)).map((day) => ({
+    day,
+    start: clock.startOf(day.day) - years.fromHour,
+  }));
+  const lambda = remembered((pathogen: Pathogen) => {
+    const exposure = exposureOf(
+      pathogen,
+      weather,
+      inoculumWeights(pathogen, years.fromHour, hours, latitude),
+    );
+    return Float64Array.from(starts, ({ start }) => lambdaOf(exposure, Math.max(0, start + CUT_AT)));
+  });
+  const usualC = usualMeans(thermal);
+  const regular = remembered((month: number) => regularWeather(month, usualC));
+  const monthly = remembered((pathogen: Pathogen) =>
+    remembered((month: number) => {
+      const { weather, full } = regular(month);
+      return lambdaOf(exposureOf(pathogen, weather, full), 0);
+    }),
+  );
+  const blight = remembered((_: null) => blightWeather(years, clock));
   return {
-    weeks: weeksOf(days),
-    schools: timingSchools.map((school) => schoolOf(school, days, years)),
-    bloom: bloomOf(input, place, thermal, stages),
-    months: monthsOf(input, place, thermal),
-    years,
+    thermal,
+    days: starts.map(({ day, start }) => {
+      let [free, rain] = [0, 0];
+      for (let h = Math.max(0, start); h < start + DAY && h < hours; h++) {
+        if (blocked[h]?.length === 0) free += 1;
+        rain += years.rainMm[h] ?? 0;
+      }
+      return { day, dry: free >= LEAST_WINDOW_H, wet: rain >= WET_RAIN_MM };
+    }),
+    lambda,
+    blight: () => blight(null),
+    usualC,
+    rainShare: rainByMonth(years),
+    monthLambda: (pathogen, month) => monthly(pathogen)(month),
+  };
+}
+
+/** Worked out when it is asked for the first time. */
+function remembered<K, V>(make: (key: K) => V): (key: K) => V {
+  const known = new Map<K, V>();
+  return (key) => {
+    if (!known.has(key)) known.set(key, make(key));
+    return known.get(key) as V;
   };
 }
 
 function dayRisks(
-  { years, crop, loads, settings, cut }: SeasonInput,
-  place: Place,
-  thermal: ThermalDay[],
+  { crop, loads, settings, cut }: SeasonInput,
+  { latitude }: Place,
+  past: Past,
   stages: Stages,
 ): DayRisk[] {
-  const { latitude, clock } = place;
-  const hours = years.temperatureC.length;
-  const temperature = Float64Array.from({ length: hours }, (_, i) => years.temperatureC[i] ?? 8);
-  const weather = weathering(temperature, wetnessWeights(years));
-  const used = pathogensIn(loads);
-  const exposures = used.map((pathogen) =>
-    exposureOf(pathogen, weather, inoculumWeights(pathogen, years.fromHour, hours, latitude)),
-  );
-  const blocked = blockedHours(years, settings, place, groundByRecord(years));
+  const used = pathogensIn(loads).map((pathogen) => ({
+    load: loads[pathogen.code] ?? 0,
+    lambda: past.lambda(pathogen),
+    consequence: pathogen.consequence,
+  }));
   const leavesDown = leavesDownDay(latitude);
-  // The last wounds of the record have no weather left to heal in
-  const last = thermal.length - 60;
-  return thermal.slice(0, Math.max(0, last)).map((day, i) => {
-    const start = clock.startOf(day.day) - years.fromHour;
-    const at = Math.max(0, start + CUT_AT);
-    const chances = used.map((pathogen, p) => ({
-      chance: chanceOf((loads[pathogen.code] ?? 0) * lambdaOf(exposures[p] as never, at)),
-      consequence: pathogen.consequence,
+  return past.days.map(({ day, dry, wet }, i) => {
+    const chances = used.map(({ load, lambda, consequence }) => ({
+      chance: chanceOf(load * (lambda[i] as number)),
+      consequence,
     }));
     const stage = stages.course[i] as StageDay;
     const { aboveC, hottestC } = frostAndHeat(stages, i);
     const factors = factorsOf(stage, aboveC, hottestC, cut, { latitude, stopDay: settings.stopDay }, crop);
-    let free = 0;
-    let rain = 0;
-    for (let h = Math.max(0, start); h < start + DAY && h < hours; h++) {
-      if (blocked[h]?.length === 0) free += 1;
-      rain += years.rainMm[h] ?? 0;
-    }
     return {
       ofYear: Math.min(365, day.ofYear),
       day: day.day,
       score: scoreOf(infectionOf(chances), factors, settings.weights),
-      dry: free >= LEAST_WINDOW_H,
-      wet: rain >= WET_RAIN_MM,
+      ...{ dry, wet },
       meanC: day.meanC,
       schools: timingSchools.filter((school) =>
         isInSchool(school, stage, crop, { latitude, stopDay: settings.stopDay, leavesDownDay: leavesDown }),
@@ -121,9 +189,8 @@ function dayRisks(
 
 /** The first flower as it usually comes, and in how many of the years in which it did fire blight could enter flowers. */
 function bloomOf(
-  { years, crop, loads }: SeasonInput,
-  { clock }: Place,
-  thermal: ThermalDay[],
+  { crop, loads }: Pick<SeasonInput, 'crop' | 'loads'>,
+  { thermal, blight }: Past,
   { course }: Stages,
 ): Season['bloom'] {
   const isOpen = (i: number) => {
@@ -134,9 +201,7 @@ function bloomOf(
   const first = firsts.toSorted((a, b) => a - b)[Math.floor(firsts.length / 2)] ?? null;
   if (first === null || (loads.FB ?? 0) === 0) return { first, blightShare: 0 };
   const byDay = new Map(thermal.map(({ day }, i) => [day, course[i] as StageDay]));
-  const infected = bloomDays(blightWeather(years, clock), byDay, crop).filter(
-    ({ risk }) => risk === 'infection',
-  );
+  const infected = bloomDays(blight(), byDay, crop).filter(({ risk }) => risk === 'infection');
   const inYears = new Set(infected.map(({ day }) => day.slice(0, 4)));
   return { first: Math.min(365, first), blightShare: Math.min(1, inYears.size / firsts.length) };
 }
@@ -188,22 +253,36 @@ function usualSpan(days: DayRisk[], years: number): { from: number | null; to: n
 /** Regular rain: twelve hours every seventh day, beginning on the third. */
 const REGULAR_DAYS = 90;
 
-function monthsOf({ years, loads }: SeasonInput, { latitude }: Place, thermal: ThermalDay[]): SeasonMonth[] {
-  const used = pathogensIn(loads);
+/** What a day of the year usually has, °C; 8 where none is on record. */
+function usualMeans(thermal: ThermalDay[]): (ofYear: number) => number {
   const meanOfDay = Array.from({ length: 366 }, () => [0, 0] as [number, number]);
   for (const day of thermal) {
     const cell = meanOfDay[Math.min(365, day.ofYear)] as [number, number];
     cell[0] += day.meanC;
     cell[1] += 1;
   }
-  const usualC = (ofYear: number) => {
+  return (ofYear) => {
     const [sum, count] = meanOfDay[((ofYear - 1) % 365) + 1] as [number, number];
     return count > 0 ? sum / count : 8;
   };
+}
+
+const middleOf = (month: number) => `2001-${String(month + 1).padStart(2, '0')}-15`;
+
+/** @param month 0 is January */
+function regularWeather(month: number, usualC: (ofYear: number) => number) {
   const wet = Array.from({ length: REGULAR_DAYS * DAY }, (_, h) =>
     Math.floor(h / DAY) % WEEK === 3 && h % DAY < 12 ? 1 : 0,
   );
-  const full = wet.map(() => 1);
+  const temperature = wet.map(
+    (_, h) =>
+      usualC(dayOfYear(middleOf(month)) + Math.floor(h / DAY)) +
+      3 * Math.cos((2 * Math.PI * ((h % DAY) - 15)) / DAY),
+  );
+  return { weather: weathering(temperature, wet), full: wet.map(() => 1) };
+}
+
+function rainByMonth(years: Series): number[] {
   const rainHours = Array.from({ length: 12 }, () => [0, 0] as [number, number]);
   for (let i = 0; i < years.rainMm.length; i++) {
     const month = new Date((years.fromHour + i) * 3_600_000).getUTCMonth();
@@ -211,31 +290,27 @@ function monthsOf({ years, loads }: SeasonInput, { latitude }: Place, thermal: T
     cell[0] += (years.rainMm[i] ?? 0) >= WET_RAIN_MM ? 1 : 0;
     cell[1] += 1;
   }
-  return Array.from({ length: 12 }, (_, month) => {
-    const middle = `2001-${String(month + 1).padStart(2, '0')}-15`;
-    const temperature = wet.map(
-      (_, h) =>
-        usualC(dayOfYear(middle) + Math.floor(h / DAY)) +
-        3 * Math.cos((2 * Math.PI * ((h % DAY) - 15)) / DAY),
-    );
-    const weather = weathering(temperature, wet);
-    const lambda = used.map(
-      (pathogen) => (loads[pathogen.code] ?? 0) * lambdaOf(exposureOf(pathogen, weather, full), 0),
-    );
-    const [wetHours, hours] = rainHours[month] as [number, number];
-    const weights = used.map((pathogen) => loads[pathogen.code] ?? 0);
-    const load = weights.reduce((sum, weight) => sum + weight, 0);
-    return {
-      month: month + 1,
-      temperatureTerm: lambda.reduce((sum, value) => sum + value, 0),
-      rainShare: hours > 0 ? wetHours / hours : 0,
-      inoculum:
-        load > 0
-          ? used.reduce(
-              (sum, pathogen, p) => sum + (weights[p] as number) * inoculumOn(pathogen, middle, latitude),
-              0,
-            ) / load
-          : 0,
-    };
-  });
+  return rainHours.map(([wet, hours]) => (hours > 0 ? wet / hours : 0));
+}
+
+function monthsOf({ loads }: Pick<SeasonInput, 'loads'>, past: Past, latitude: number): SeasonMonth[] {
+  const used = pathogensIn(loads);
+  const weights = used.map((pathogen) => loads[pathogen.code] ?? 0);
+  const load = weights.reduce((sum, weight) => sum + weight, 0);
+  return Array.from({ length: 12 }, (_, month) => ({
+    month: month + 1,
+    temperatureTerm: used.reduce(
+      (sum, pathogen, p) => sum + (weights[p] as number) * past.monthLambda(pathogen, month),
+      0,
+    ),
+    rainShare: past.rainShare[month] as number,
+    inoculum:
+      load > 0
+        ? used.reduce(
+            (sum, pathogen, p) =>
+              sum + (weights[p] as number) * inoculumOn(pathogen, middleOf(month), latitude),
+            0,
+          ) / load
+        : 0,
+  }));
 }

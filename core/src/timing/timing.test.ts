@@ -30,6 +30,7 @@ import {
   pathogens,
   protectantOn,
   seasonOf,
+  seasonsOf,
   siteTiming,
   startingTimingSettings,
   strikeOn,
@@ -861,6 +862,28 @@ describe('a site', () => {
     expect(Math.max(...terms) / Math.min(...terms)).toBeLessThan(1.8);
     expect(Math.max(...spores) / Math.min(...spores)).toBeGreaterThan(3);
   });
+});
+
+test('many kinds of trees in one weather are told as each of them alone', () => {
+  const place = { latitude: 54, longitude: -3, clock: utc };
+  const station = { latitude: 54, longitude: -3, climate: climateAt(54), seed: 3 };
+  const years = simulatedWeather(station, hourOf('2022-01-01T00:00:00Z'), 24 * 365 * 2);
+  const plum = {
+    crop: cropOf('european-plum') as never,
+    loads: { SIL: 1, PSS: 0.5 },
+    cut: { mm: 40, crownShare: 0.1 },
+  };
+  const apple = {
+    crop: cropOf('apple') as never,
+    loads: { FB: 0.5, SIL: 0.3 },
+    cut: { mm: 15, crownShare: 0.1 },
+    offsetDays: 6,
+  };
+  const together = seasonsOf({ years, settings }, place);
+  expect([plum, apple, plum].map(together)).toEqual(
+    [plum, apple, plum].map((of) => seasonOf({ years, settings, ...of }, place)),
+  );
+  expect(together(plum).weeks).not.toEqual(together(apple).weeks);
 });
 
 // Apples flower in the south of England from the last days of April: common practice, no source. A warm bloom with rain is what Steiner’s rules ask for

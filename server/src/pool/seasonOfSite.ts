@@ -31,7 +31,7 @@ import {
   blockedHours,
   type Season,
   type SiteTiming,
-  seasonOf,
+  seasonsOf,
   type TimingInput,
   type TreeGroup,
 } from '@mortisect/core/timing';
@@ -126,6 +126,9 @@ function rotaOfTask(task: SeasonTask) {
     .digest('base64url');
   const known = task.pastYears?.of === weather ? task.pastYears.seasons : {};
   const pastYears: PastYears = { of: weather, seasons: {} };
+  let made: ReturnType<typeof seasonsOf> | null = null;
+  // What past weather says by itself takes seconds, and is only asked for where a group is new
+  const seasonFor = () => (made ??= seasonsOf({ years, settings }, place));
   const timed = new Map(timing.groups.map((group) => [group.key, group]));
   const groups = task.groups.map((group): RotaGroup => {
     const crop = cropOf(group.species);
@@ -142,7 +145,7 @@ function rotaOfTask(task: SeasonTask) {
 
     function pastYear() {
       if (!crop) return null;
-      const { weeks, schools, bloom } = seasonOf({ years, crop, loads, settings, cut, offsetDays }, place);
+      const { weeks, schools, bloom } = seasonFor()({ crop, loads, cut, offsetDays });
       return { weeks, schools, bloom };
     }
   });

@@ -3,7 +3,7 @@
 import type { SiteToday } from '@mortisect/core/present';
 import type { Action } from '@mortisect/core/records';
 import { type Run, runOf, type Stop, workOf } from '@mortisect/core/run';
-import { useMemo } from 'react';
+import { useMemo, useRef } from 'react';
 import { useInHand } from '../../data/inHand';
 import { useRunActions } from '../../data/queries';
 import { type Listed, useListedTrees } from '../../data/useListedTrees';
@@ -23,7 +23,10 @@ export interface RunHere {
 }
 
 interface RunAndTrees {
-  /** Null until every tree has a plan, or will get none: no count would be true before. */
+  /**
+   * Null until every tree has a plan, or will get none: no count would be true before. Once it was shown it stays: a tree that is found to need work
+   * meanwhile comes in with its plan, and nobody loses what they had ticked.
+   */
   here: RunHere | null;
   listed: Listed | null;
   /** What is waited for, where it is plans. */
@@ -39,7 +42,9 @@ export function useRun(): RunAndTrees {
   const hand = useInHand();
   const { actions } = runActions;
   const today = listed?.today;
-  const trees = listed?.ready ? listed.trees : null;
+  const shown = useRef(false);
+  if (listed?.ready) shown.current = true;
+  const trees = listed && shown.current ? listed.trees : null;
   const work = useMemo(() => trees && workOf(trees), [trees]);
   const unordered = useMemo(
     () => (today && work && actions ? runOf({ work, actions, today }) : null),
