@@ -152,17 +152,20 @@ test.describe('a dry Saturday', () => {
         const today = page.getByRole('button', { name: /^Sat 28 Nov 2026, morning · Wall crew/ });
         await expect(today).toBeVisible(RECKONED);
         // One is fixed to another week: with the mouse where there is one, else in its sheet
-        const wanted = page.getByRole('button', { name: /^Lee wall 12/ }).first();
+        const wanted = page.getByRole('button', { name: /^Net loft 01/ }).first();
         if (name === 'wide') {
+          // So tall that the board and the tree are both seen
+          await page.setViewportSize({ width: 1280, height: 1900 });
           const weeks = page.getByRole('img', { name: /^Wall crew/ });
           const [from, to] = [await wanted.boundingBox(), await weeks.boundingBox()];
           if (!from || !to) throw new Error('Nothing to drag.');
           await dragBy(
             page,
             wanted,
-            to.x + to.width * 0.3 - from.x - from.width / 2,
+            to.x + to.width * 0.5 - from.x - from.width / 2,
             to.y + 20 - from.y - from.height / 2,
           );
+          await page.setViewportSize({ width: 1280, height: 800 });
         } else {
           await wanted.click();
           await page.getByRole('radio', { name: 'Fix it' }).click();
