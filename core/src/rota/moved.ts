@@ -12,6 +12,7 @@ export const movedBecause = [
   'it is new',
   'the crew works otherwise',
   'the weather',
+  'its hours stand elsewhere',
   'others took its place',
   'there is room now',
   'it brings more',
@@ -41,7 +42,7 @@ export interface SharedBefore {
   slots: readonly RotaSlot[];
   crews: readonly Crew[];
   wishes: Readonly<Record<string, VisitWish>>;
-  /** Minutes of one of a crew, by crew and slot. */
+  /** Minutes that one of a crew can work, before short ones are added up, by crew and slot. */
   minutes: readonly (readonly number[])[];
   visits: readonly { id: string; must: boolean }[];
   done: CampaignPlan['done'];
@@ -53,7 +54,7 @@ type Now = Omit<SharedBefore, 'minutes' | 'visits'> & { rota: Rota };
 export function sharedBefore({ rota, ...rest }: Now): SharedBefore {
   return {
     ...rest,
-    minutes: rota.campaign.pools.map(({ minutes }) => minutes),
+    minutes: rota.workable.map((ofCrew) => ofCrew.map(([, mean]) => mean)),
     visits: rota.campaign.visits.map(({ id, must }) => ({ id, must: must !== null })),
   };
 }
@@ -136,10 +137,12 @@ function whyNotThere(
   const own = rota.slots.flatMap((slot, t) =>
     isSamePlace(was.place, { ...slot, crewId: was.place.crewId }) ? [t] : [],
   );
-  const minutes = own.reduce((sum, t) => sum + (rota.campaign.pools[c]?.minutes[t] ?? 0), 0);
+  const minutes = own.reduce((sum, t) => sum + (rota.workable[c]?.[t]?.[1] ?? 0), 0);
   const visit = rota.campaign.visits.find((each) => each.id === id);
   const isShut = own.every((t) => (visit?.worth[t] ?? null) === null);
   if (isShut || minutes < (before.minutes[was.crew]?.[was.slot] ?? 0)) return 'the weather';
+  // Short hours of several weeks come together where the longest visit fits, which may be another week once there is a longer one
+  if (own.every((t) => (rota.campaign.pools[c]?.minutes[t] ?? 0) === 0)) return 'its hours stand elsewhere';
   const slotIds = new Set(own.flatMap((t) => rota.slots[t]?.id ?? []));
   const stood = new Map(before.done.map((each) => [each.visitId, each]));
   const isTaken = done.some(({ visitId, slotId, poolId }) => {

@@ -318,6 +318,24 @@ describe('what moved and why', () => {
     expect(isSamePlace({ ...place, half: 'morning' }, { ...place, half: 'afternoon' })).toBe(false);
   });
 
+  test('where short hours are added up in another week, nobody blames the weather', () => {
+    const old = before();
+    const { now } = shared({}, old);
+    const [first, second] = old.done;
+    const { rota } = now;
+    const t = rota.slots.findIndex(({ id }) => id === first?.slotId);
+    const noneThere = rota.campaign.pools.map((pool) => ({
+      ...pool,
+      minutes: pool.minutes.map((minutes, i) => (i === t ? 0 : minutes)),
+    }));
+    const other = rota.slots.at(-1)?.id as string;
+    const done = [{ ...(first as (typeof old.done)[number]), slotId: other }, ...(second ? [second] : [])];
+    const movedWith = (pools: typeof noneThere) =>
+      movesBetween(old, { ...now, done, rota: { ...rota, campaign: { ...rota.campaign, pools } } });
+    expect(why(movedWith(noneThere))).toEqual([[first?.visitId, 'its hours stand elsewhere']]);
+    expect(why(movedWith(rota.campaign.pools))).toEqual([[first?.visitId, 'it brings more']]);
+  });
+
   test('a morning is washed out: what stood there goes elsewhere for the weather, nothing else moves', () => {
     const old = before();
     const onMonday = old.done.find(({ slotId }) => slotId === `${monday} morning`)?.visitId;

@@ -22,6 +22,7 @@ const MOVED_WORDS: Record<MovedBecause, PlainKey> = {
   'it is new': 'plan.movedNew',
   'the crew works otherwise': 'plan.movedCrew',
   'the weather': 'plan.movedWeather',
+  'its hours stand elsewhere': 'plan.movedHours',
   'others took its place': 'plan.movedOthers',
   'there is room now': 'plan.movedRoom',
   'it brings more': 'plan.movedBringsMore',
