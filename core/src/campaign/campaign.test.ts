@@ -192,6 +192,8 @@ test('what nothing can be done about says why, and all else is planned', () => {
   const nobody = { pools: [] };
   const off = { pools: [{ id: 'crew', people: 1, ladders: 0, skills: [], minutes: [100, 0] }] };
   expect(because({ needs: ['arborist'] })).toBe('nobody has the skill');
+  expect(because({ needs: ['arborist', 'pole'] })).toBe('nobody has the skill');
+  expect(because({ needs: ['pole'] })).toBe('nobody has a pole');
   expect(because({ ladder: true })).toBe('nobody has a ladder');
   expect(because({ worth: [null, null] })).toBe('no day of its own');
   expect(because({ pin: { slotId: 't1', poolId: null } }, off)).toBe('nobody works then');

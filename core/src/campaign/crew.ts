@@ -14,6 +14,13 @@ export const Crew = z
     name: z.string().trim().min(1, refusing('noName')).max(80),
     people: z.number().int().min(1).max(50),
     ladders: z.number().int().min(0).max(50),
+    poles: z
+      .number()
+      .int()
+      .min(0)
+      .max(50)
+      .default(1)
+      .describe('pole saws and pole shears; with none the crew does no work that is planned with one'),
     skills: z.array(z.enum(skills)).max(skills.length),
     weekdays: z.array(z.number().int().min(1).max(7)).max(7).describe('1 is Monday'),
     fromHour: z.number().int().min(0).max(23).describe('local hour at which they begin'),

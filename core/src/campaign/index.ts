@@ -8,6 +8,7 @@ export {
   type CampaignPool,
   type CampaignSlot,
   CampaignVisit,
+  type Demand,
   type LeftBecause,
   leftBecause,
   PLOT_MINUTES,

@@ -71,8 +71,12 @@ function isPinnedTo({ pin }: CampaignVisit, slotId: string, poolId: string): boo
 /** Why nothing can be done about a visit whoever else is left; null where something can. */
 export function hopeless({ input, options }: Model, v: number): LeftBecause | null {
   const visit = input.visits[v] as CampaignVisit;
-  const able = input.pools.filter(({ skills }) => visit.needs.every((skill) => skills.includes(skill)));
-  if (able.length === 0) return 'nobody has the skill';
+  const skilled = input.pools.filter(({ skills }) =>
+    visit.needs.every((need) => need === 'pole' || skills.includes(need)),
+  );
+  if (skilled.length === 0) return 'nobody has the skill';
+  const able = skilled.filter(({ skills }) => !visit.needs.includes('pole') || skills.includes('pole'));
+  if (able.length === 0) return 'nobody has a pole';
   if (visit.ladder && able.every(({ ladders }) => ladders === 0)) return 'nobody has a ladder';
   const own = input.slots.flatMap(({ id }, t) =>
     (visit.worth[t] ?? null) !== null && (visit.pin?.slotId ?? id) === id ? [t] : [],

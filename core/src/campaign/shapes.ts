@@ -6,6 +6,9 @@ import { issueOf, refusal } from '../refusal/index';
 /** What somebody must be able, or allowed, to do. */
 export const skills = ['power saw', 'arborist'] as const;
 export type Skill = (typeof skills)[number];
+/** What a visit asks for: a skill, or something that a crew has with it. */
+export const demands = [...skills, 'pole'] as const;
+export type Demand = (typeof demands)[number];
 
 const id = z.string().min(1).max(200);
 
@@ -18,7 +21,7 @@ export const CampaignPool = z.strictObject({
   id,
   people: z.number().int().min(0).max(50),
   ladders: z.number().int().min(0).max(50).describe('so many of them can work on one at a time'),
-  skills: z.array(z.enum(skills)).max(skills.length),
+  skills: z.array(z.enum(demands)).max(demands.length).describe('and what they have with them'),
   minutes: z.array(z.number().min(0).max(10_000)).describe('that one of them can work, one figure a slot'),
 });
 export type CampaignPool = z.infer<typeof CampaignPool>;
@@ -32,7 +35,7 @@ export const CampaignVisit = z.strictObject({
     .max(20_000)
     .describe('of work, with walking to the tree and cleaning after it'),
   ladder: z.boolean(),
-  needs: z.array(z.enum(skills)).max(skills.length),
+  needs: z.array(z.enum(demands)).max(demands.length),
   worth: z
     .array(z.number().nullable())
     .describe('points when it is done in each slot; null: not in that one'),
@@ -93,6 +96,7 @@ export type CampaignInput = z.infer<typeof CampaignInput>;
 export const leftBecause = [
   'nobody has the skill',
   'nobody has a ladder',
+  'nobody has a pole',
   'no day of its own',
   'nobody works then',
   'longer than a slot',

@@ -12,6 +12,7 @@ export { clearZoneCm, type Fall, fall, needsThreeCuts, pieces, Strokes, strokes 
 export {
   type CutMinutes,
   cutMinutes,
+  isPole,
   KIT_SOURCE,
   type KitGap,
   kitGap,

@@ -176,3 +176,18 @@ test.each([
   if (loses[0] !== 'atRisk') expect(creeps).toBeCloseTo(aCm * prepared.problem.costs.crown, 9);
   else expect(worth?.waits?.atRisk).toBe(prepared.problem.problems.find(({ id }) => id === 'it')?.value);
 });
+
+test.each([
+  ['pole saw', true],
+  ['pole shear', true],
+  ['hand saw', false],
+] as const)('a visit made with a %s asks for a pole: %s', (kind, pole) => {
+  const asked = given([finding('it', 'B3', 20, 'NEO')]);
+  // So steep that a hand does not reach it from the ground
+  const limbs = asked.tree.limbs.map((limb) => (limb.id === 'B' ? { ...limb, inclinationDeg: 80 } : limb));
+  const kit = [{ id: 'only', name: 'Only one', kind, takesMm: 300, lengthCm: 240 }];
+  const steep = { ...asked, tree: { ...asked.tree, limbs }, settings: { ...asked.settings, kit } };
+  const { prepared, plan } = planTree(steep);
+  const { worth } = keptPlanOf({ prepared, ...inVisits(prepared, plan) });
+  expect(worth).toMatchObject({ pole, powerSaw: false });
+});

@@ -21,6 +21,7 @@ export const VisitWorth = z.strictObject({
   points: z.number().describe('by which the plan is worse without its steps, minutes not counted'),
   woundCm2: z.number().describe('of the faces of all its cuts'),
   powerSaw: z.boolean().default(false).describe('one of its cuts is made with one'),
+  pole: z.boolean().default(false).describe('one of its cuts is made with a tool on a pole'),
   waits: z
     .strictObject({
       blightPoint: z.number().describe('points that a further centimetre of its fire blight takes in crown'),

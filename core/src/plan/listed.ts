@@ -1,5 +1,6 @@
 // A plan as lists of trees take it.
 import { disorderOf, kindOf } from '../disorders/index';
+import { isPole } from '../handling/index';
 import type { ListedPlan, VisitAhead, VisitWorth } from './keptShape';
 import { worthOf } from './problem';
 import type { PlannedStep } from './treePlan';
@@ -61,6 +62,7 @@ function visitWorth(solved: Solved, due: readonly PlannedStep[]): VisitWorth {
     points: points + minutes * problem.costs.minute * weight,
     woundCm2: made.reduce((sum, { kerfMm }) => sum + (Math.PI / 4) * (kerfMm / 10) ** 2, 0),
     powerSaw: made.some(({ wielded }) => wielded?.tool.kind === 'chainsaw'),
+    pole: made.some(({ wielded }) => wielded && isPole(wielded.tool)),
     waits: waitsOf(solved, due),
   };
 }

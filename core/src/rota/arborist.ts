@@ -16,7 +16,7 @@ export interface ArboristVisit {
 
 /** Any day in the light, before anybody has said when they come. Common practice, no source. */
 const ANYBODY: Crew = {
-  ...{ id: 'arborist', name: 'arborist', people: 1, ladders: 0, skills: [] },
+  ...{ id: 'arborist', name: 'arborist', people: 1, ladders: 0, poles: 0, skills: [] },
   ...{ weekdays: [1, 2, 3, 4, 5, 6, 7], fromHour: 8, toHour: 17, daysOff: [] },
   ...{ from: null, to: null, pace: null },
 };

@@ -32,7 +32,7 @@ const group: RotaGroup = {
 };
 const summer: VisitAhead = {
   ...{ season: 1, pass: 'summer', next: true, firstYear: 2026, minutes: 12, ladder: true },
-  ...{ points: 5, woundCm2: 40, powerSaw: false, waits: null },
+  ...{ points: 5, woundCm2: 40, powerSaw: false, pole: false, waits: null },
 };
 const tree = (id: string, due: object, kerfMm: number[] = []) =>
   ({
@@ -95,7 +95,7 @@ test.each([
 });
 
 test('the pass at hand: half-days that stop the wound are out, a power saw is asked for', () => {
-  const worth = { points: 20, woundCm2: 10, powerSaw: true, waits: null };
+  const worth = { points: 20, woundCm2: 10, powerSaw: true, pole: false, waits: null };
   const asked = passAtHand(tree('a', { minutes: 30, worth }), of);
   expect(asked).toMatchObject({ id: 'a', kind: 'pass at hand', minutes: 30.5, needs: ['power saw'] });
   expect(asked?.worthIn(half(today, 'morning'))).toBeCloseTo(20 - (60 * 0.25 * 10) / 100, 9);

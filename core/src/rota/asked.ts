@@ -1,5 +1,5 @@
 // What asks for a day: the pass at hand of a tree, its next one, a cut to look at again, a job. Each with the slots that suit it and what it brings.
-import { PLOT_MINUTES, SAFETY_SHARE, type SeasonSettings, type Skill } from '../campaign/index';
+import { type Demand, PLOT_MINUTES, SAFETY_SHARE, type SeasonSettings } from '../campaign/index';
 import type { VisitWorth } from '../plan/index';
 import type { ListedTree } from '../run/index';
 import type { GroupTiming, LaneId, Season } from '../timing/index';
@@ -45,7 +45,7 @@ export interface Asked {
   kind: VisitKind;
   minutes: number;
   ladder: boolean;
-  needs: Skill[];
+  needs: Demand[];
   must: boolean;
   /** Before the wounds, on a day that suits it. */
   points: number;
@@ -116,7 +116,7 @@ export function nextPass(listed: ListedTree, of: OfTree): Asked | null {
 
 /** @param since nothing is lost by waiting before this day */
 function passOf(
-  { points: all, woundCm2, minutes, powerSaw, waits: facts }: VisitWorth & { minutes: number },
+  { points: all, woundCm2, minutes, powerSaw, pole, waits: facts }: VisitWorth & { minutes: number },
   { group, hosts, settings, minutePoints }: OfTree,
   since: string,
 ): Pick<Asked, 'points' | 'needs' | 'skip' | 'worthIn' | 'waitsUntil'> {
@@ -126,7 +126,7 @@ function passOf(
     day === null ? yearsWaiting(waits, settings) : waitingCosts(waits, day, settings);
   return {
     points,
-    needs: powerSaw ? ['power saw'] : [],
+    needs: [...(powerSaw ? ['power saw' as const] : []), ...(pole ? ['pole' as const] : [])],
     skip: (wasLeft) => points * NEXT_YEAR ** (wasLeft ? 2 : 1) - sumOf(waitsUntil(null)),
     worthIn: (slot) => {
       const index = group && indexIn(group, slot);

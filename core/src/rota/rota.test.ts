@@ -33,7 +33,7 @@ import {
 
 const clock = localClock('Europe/London');
 const crew: Crew = {
-  ...{ id: 'crew', name: 'Wall crew', people: 2, ladders: 1, skills: [], weekdays: [6] },
+  ...{ id: 'crew', name: 'Wall crew', people: 2, ladders: 1, poles: 1, skills: [], weekdays: [6] },
   ...{ fromHour: 9, toHour: 15, daysOff: [], from: null, to: null, pace: null },
 };
 const monday = '2027-01-04';
@@ -125,7 +125,12 @@ const tree = (
     ...{ findings: [], known: {}, toDecide: [], questions: [], cuts: [], current: true },
     due: {
       ...{ minutes, must: more.must ?? false, ahead: more.ahead ?? [], handOver: more.handOver ?? 0 },
-      worth: { points, woundCm2: more.woundCm2 ?? 0, powerSaw: more.powerSaw ?? false },
+      worth: {
+        points,
+        woundCm2: more.woundCm2 ?? 0,
+        powerSaw: more.powerSaw ?? false,
+        pole: more.pole ?? false,
+      },
     },
   }) as unknown as ListedTree;
 
@@ -159,6 +164,14 @@ const given = (more: Partial<RotaInput> = {}): RotaInput => ({
   ...{ wishes: {}, errands: [], booked: [], paces: {}, hosts: {} },
   ...{ settings: startingSeason(), minutePoints: 0.15 },
   ...more,
+});
+
+test('work with a pole goes to a crew that has one', () => {
+  const pole = tree('a', 30, 20, { pole: true });
+  const campaign = (poles: number) => rotaOf(given({ trees: [pole], crews: [{ ...crew, poles }] }))?.campaign;
+  expect(campaign(0)?.visits[0]?.needs).toEqual(['pole']);
+  expect([0, 1].map((poles) => campaign(poles)?.pools[0]?.skills)).toEqual([[], ['pole']]);
+  expect(rotaOf(given())?.campaign.visits[0]?.needs).toEqual([]);
 });
 
 test('a visit is worth its points less its wounds by the index of the day, and is late but allowed for four weeks', () => {

@@ -164,8 +164,8 @@ export function rotaOf(input: RotaInput): Rota | null {
   return {
     campaign: CampaignInput.parse({
       slots: slots.map(({ id, from, to }) => ({ id, from, to })),
-      pools: crews.map(({ id, people, ladders, skills }, c) => ({
-        ...{ id, people, ladders, skills },
+      pools: crews.map(({ id, people, ladders, poles, skills }, c) => ({
+        ...{ id, people, ladders, skills: poles > 0 ? [...skills, 'pole' as const] : skills },
         minutes: addedUp(
           slots.map((slot, t) => ({
             isNear: slot.half !== null,

@@ -138,7 +138,7 @@ test('nobody works: it says so; somebody who works only on days that are gone le
   await crewsAre(() => []);
   expect(await season()).toMatchObject({ state: 'nobody works', shared: null });
   const crew = {
-    ...{ id: 'c', name: 'Wall crew', people: 1, ladders: 0, skills: [], weekdays: [], daysOff: [] },
+    ...{ id: 'c', name: 'Wall crew', people: 1, ladders: 0, poles: 1, skills: [], weekdays: [], daysOff: [] },
     ...{ fromHour: 9, toHour: 12, from: null, to: null, pace: null },
   };
   await crewsAre(() => [crew]);
@@ -181,7 +181,7 @@ test('nobody works: it says so; somebody who works only on days that are gone le
 
 test('what somebody says of a visit goes before the plan; what moved is told with why', async () => {
   const crew = {
-    ...{ id: 'c', name: 'Wall crew', people: 2, ladders: 2, skills: [], daysOff: [] },
+    ...{ id: 'c', name: 'Wall crew', people: 2, ladders: 2, poles: 1, skills: [], daysOff: [] },
     ...{ weekdays: [1, 2, 3, 4, 5, 6, 7], fromHour: 8, toHour: 16 },
     ...{ from: null, to: null, pace: null },
   };

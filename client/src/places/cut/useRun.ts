@@ -1,6 +1,6 @@
 // The run as it stands on this device: the trees as they are listed, what was done, the blade in hand.
 
-import type { SiteToday } from '@mortisect/core/present';
+import { openRun, type SiteToday } from '@mortisect/core/present';
 import type { Action } from '@mortisect/core/records';
 import { type Run, runOf, type Stop, workOf } from '@mortisect/core/run';
 import { useMemo, useRef } from 'react';
@@ -24,8 +24,8 @@ export interface RunHere {
 
 interface RunAndTrees {
   /**
-   * Null until every tree has a plan, or will get none: no count would be true before. Once it was shown it stays: a tree that is found to need work
-   * meanwhile comes in with its plan, and nobody loses what they had ticked.
+   * Null until every tree has a plan, or will get none: no count would be true before. While a run is being chosen it stays once it was shown: a tree
+   * that is found to need work meanwhile comes in with its plan, and nobody loses what they had ticked. In a run the next card waits for the plans.
    */
   here: RunHere | null;
   listed: Listed | null;
@@ -44,7 +44,8 @@ export function useRun(): RunAndTrees {
   const today = listed?.today;
   const shown = useRef(false);
   if (listed?.ready) shown.current = true;
-  const trees = listed && shown.current ? listed.trees : null;
+  const isOpen = useMemo(() => actions !== undefined && openRun(actions) !== null, [actions]);
+  const trees = listed && (listed.ready || (shown.current && !isOpen)) ? listed.trees : null;
   const work = useMemo(() => trees && workOf(trees), [trees]);
   const unordered = useMemo(
     () => (today && work && actions ? runOf({ work, actions, today }) : null),

@@ -29,7 +29,7 @@ const SKILL_WORDS: Record<Skill, PlainKey> = { 'power saw': 'plan.powerSaw', arb
 const MOST_CREWS = 20;
 
 const newCrew = (): Crew => ({
-  ...{ id: v7(), name: '', people: 1, ladders: 1, skills: [], weekdays: [6] },
+  ...{ id: v7(), name: '', people: 1, ladders: 1, poles: 1, skills: [], weekdays: [6] },
   ...{ fromHour: 9, toHour: 16, daysOff: [], from: null, to: null, pace: null },
 });
 
@@ -93,9 +93,10 @@ export function Crews({ shared, paces }: CrewsProps) {
 }
 
 function crewWords(say: Say, crew: Crew, pace: number): string {
-  const { people, ladders, weekdays, fromHour, toHour, daysOff, from, to } = crew;
+  const { people, ladders, poles, weekdays, fromHour, toHour, daysOff, from, to } = crew;
   return [
     say('plan.peopleAndLadders', { people, ladders }),
+    ...(poles === 0 ? [say('plan.noPole')] : []),
     weekdays.length > 0
       ? say('plan.onDaysFromTo', {
           days: weekdays
@@ -185,6 +186,15 @@ function CrewSheet({ crew, site, revision, measured, onClose }: CrewSheetProps) 
         unit=""
         whole
         onChange={(ladders) => change({ ladders })}
+      />
+      <NumberField
+        label={say('plan.poles')}
+        value={draft.poles}
+        least={0}
+        most={50}
+        unit=""
+        whole
+        onChange={(poles) => change({ poles })}
       />
       <Several
         label={say('plan.skills')}

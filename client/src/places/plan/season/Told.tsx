@@ -89,6 +89,7 @@ type Left = Shared['plan']['left'][number];
 const LEFT_WORDS: Record<Left['because'], PlainKey> = {
   'nobody has the skill': 'plan.nobodyHasTheSkill',
   'nobody has a ladder': 'plan.nobodyHasALadder',
+  'nobody has a pole': 'plan.nobodyHasAPole',
   'no day of its own': 'plan.noDayOfItsOwn',
   'nobody works then': 'plan.nobodyWorksThen',
   'longer than a slot': 'plan.longerThanAnyDay',

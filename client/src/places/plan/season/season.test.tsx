@@ -17,7 +17,7 @@ configure({ defaultHidden: true, asyncUtilTimeout: 15_000 });
 jest.setTimeout(60_000);
 
 const crew: Crew = {
-  ...{ id: 'wall', name: 'Wall crew', people: 2, ladders: 1, skills: [], weekdays: [3, 6] },
+  ...{ id: 'wall', name: 'Wall crew', people: 2, ladders: 1, poles: 1, skills: [], weekdays: [3, 6] },
   ...{ fromHour: 9, toHour: 12, daysOff: ['2026-12-26'], from: null, to: null, pace: null },
 };
 const visit = (id: string, more: object = {}) => ({
