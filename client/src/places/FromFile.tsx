@@ -65,18 +65,20 @@ export function FromFile({ title, subtitle, reading, take, taken, waits = false,
         </>
       }
     >
-      <input
-        ref={input}
-        type="file"
-        accept={given.accept}
-        aria-label={say(given.of === 'trees' ? 'shared.fileOfTrees' : 'shared.fileOfWeather')}
-        style={{ display: 'none' }}
-        onChange={(event) => {
-          const chosen = event.target.files?.[0];
-          if (chosen) given.onChoose(chosen);
-          event.target.value = '';
-        }}
-      />
+      {waits ? null : (
+        <input
+          ref={input}
+          type="file"
+          accept={given.accept}
+          aria-label={say(given.of === 'trees' ? 'shared.fileOfTrees' : 'shared.fileOfWeather')}
+          style={{ display: 'none' }}
+          onChange={(event) => {
+            const chosen = event.target.files?.[0];
+            if (chosen) given.onChoose(chosen);
+            event.target.value = '';
+          }}
+        />
+      )}
       <Failed title={say('shared.nothingWasReadNothingWasChanged')} error={reading.error} />
       {given.fileName === undefined ? null : <Label>{given.fileName}</Label>}
       {reading.isPending ? <Small role="status">{say('shared.readingTheFile')}</Small> : null}

@@ -4,7 +4,7 @@ import { treeBodyOf } from '@mortisect/core/records';
 import { english } from '@mortisect/words/all';
 import { configure, fireEvent, screen, waitFor } from '@testing-library/react';
 import { FakeServer, refused } from '../../testing/fakeServer';
-import { at, buttons, field, findButton, press, show, went, write } from '../../testing/here';
+import { at, buttons, field, findButton, findField, press, show, went, write } from '../../testing/here';
 import { detail } from '../../testing/orchard';
 import { DeletedNotice } from './DeletedTrees';
 import { EditTree, NewTree } from './EditTree';
@@ -43,13 +43,20 @@ describe('a file of trees', () => {
     units: [{ field: 'heightCm', unit: 'm', by: 'size', rows: 2 }],
   };
 
+  test('no file can be chosen before it is known whether there are trees: an archive would be read as a list', async () => {
+    at.path = '/round/register/import';
+    show(<ImportTrees />, new FakeServer(trees));
+    expect(screen.queryByLabelText('File of trees')).toBeNull();
+    expect(await findField('File of trees')).toBeTruthy();
+  });
+
   async function read(answer: object = report): Promise<FakeServer> {
     const server = new FakeServer(trees);
     server.instead.set('importTrees', () => answer);
     at.path = '/round/register/import';
     show(<ImportTrees />, server);
     const file = new File(['Tag\nA1'], 'list.csv', { type: 'text/csv' });
-    fireEvent.change(field('File of trees'), { target: { files: [file] } });
+    fireEvent.change(await findField('File of trees'), { target: { files: [file] } });
     await screen.findByText('Which column is what');
     return server;
   }
@@ -121,7 +128,7 @@ describe('a file of trees', () => {
     });
     show(<ImportTrees />, server);
     const file = new File([''], 'empty.geojson');
-    fireEvent.change(field('File of trees'), {
+    fireEvent.change(await findField('File of trees'), {
       target: { files: [file] },
     });
     await screen.findByText('The file is empty.');
@@ -140,20 +147,20 @@ describe('an archive', () => {
     photos: 0,
     aside: [{ seq: 7, why: 'A line of the kind “dreamt” is not understood.' }],
   };
-  const choose = (name: string) =>
-    fireEvent.change(field('File of trees'), { target: { files: [new File(['{}'], name)] } });
+  const choose = async (name: string) =>
+    fireEvent.change(await findField('File of trees'), { target: { files: [new File(['{}'], name)] } });
 
   test('where there are no trees it comes in whole, once somebody says so, and says what led to nothing', async () => {
     const server = new FakeServer();
     server.instead.set('importArchive', () => came);
     show(<ImportTrees />, server);
     await waitFor(async () => expect((await findButton('Choose a file')).disabled).toBe(false));
-    choose('archive.ndjson');
+    await choose('archive.ndjson');
     await screen.findByText(/settings of this server give way/);
     expect(server.asked.some(({ name }) => name.startsWith('import'))).toBe(false);
     press('Take nothing');
     await findButton('Choose a file');
-    choose('archive.ndjson');
+    await choose('archive.ndjson');
     press(/^Bring the whole orchard/);
     await screen.findByText('2 trees came in');
     expect(screen.getByText(/^They are kept.*Line 7: .*dreamt/)).toBeTruthy();
@@ -168,7 +175,7 @@ describe('an archive', () => {
     });
     show(<ImportTrees />, server);
     await waitFor(async () => expect((await findButton('Choose a file')).disabled).toBe(false));
-    choose('archive.ndjson');
+    await choose('archive.ndjson');
     fireEvent.click(await findButton('Bring the whole orchard'));
     await screen.findByText('Line 40: the archive ends here.');
     expect((await findButton('Bring the whole orchard')).disabled).toBe(false);
@@ -181,7 +188,7 @@ describe('an archive', () => {
     });
     show(<ImportTrees />, server);
     await waitFor(async () => expect((await findButton('Choose a file')).disabled).toBe(false));
-    choose('archive.ndjson');
+    await choose('archive.ndjson');
     await screen.findByText('The file is empty.');
     expect(server.asked.at(-1)?.query.get('format')).toBe('archive');
   });
