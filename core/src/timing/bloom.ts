@@ -45,6 +45,10 @@ export function blightWeather(series: Series, clock: LocalClock): BlightWeather 
   return { days, sums: days.map((day) => hourSums(series, day.fromHour, day.toHour)) };
 }
 
+/** From the first flower until the petals are down. */
+export const hasFlowers = (stage: Pick<StageDay, 'share'> | undefined, crop: Crop): boolean =>
+  stage !== undefined && stage.share >= firstFlower(crop) && stage.share < PETALS_DOWN;
+
 /**
  * Conditions on each day. A day is told by its four conditions: none or one met low, two moderate, three high,
  * four infection; without open flowers nothing is at risk by them.
@@ -59,7 +63,7 @@ export function bloomDays(
   const life = FLOWER_DD[crop.code] ?? USUAL_FLOWER_DD;
   return days.map((day, i) => {
     const stage = course.get(day.day);
-    const flowersOpen = stage !== undefined && stage.share >= firstFlower(crop) && stage.share < PETALS_DOWN;
+    const flowersOpen = hasFlowers(stage, crop);
     let lived = 0;
     let degreeHours = 0;
     for (let k = i; k >= 0 && lived < life; k--) {

@@ -1,9 +1,7 @@
 // The schools side by side on the weather of past years: what would a cut have risked on each day, and how many days were dry?
 import {
   type Crop,
-  firstFlower,
   leavesDownDay,
-  PETALS_DOWN,
   type StageDay,
   type Stages,
   stagesOver,
@@ -11,7 +9,7 @@ import {
   thermalDays,
 } from '../stage/index';
 import { dayOfYear, groundByRecord, type Series, WET_RAIN_MM } from '../weather/index';
-import { blightWeather, bloomDays } from './bloom';
+import { blightWeather, bloomDays, hasFlowers } from './bloom';
 import { type CutKind, factorsOf, frostAndHeat } from './factors';
 import {
   chanceOf,
@@ -193,10 +191,7 @@ function bloomOf(
   { thermal, blight }: Past,
   { course }: Stages,
 ): Season['bloom'] {
-  const isOpen = (i: number) => {
-    const share = course[i]?.share ?? 0;
-    return share >= firstFlower(crop) && share < PETALS_DOWN;
-  };
+  const isOpen = (i: number) => hasFlowers(course[i], crop);
   const firsts = thermal.filter((_, i) => i > 0 && isOpen(i) && !isOpen(i - 1)).map(({ ofYear }) => ofYear);
   const first = firsts.toSorted((a, b) => a - b)[Math.floor(firsts.length / 2)] ?? null;
   if (first === null || (loads.FB ?? 0) === 0) return { first, blightShare: 0 };
