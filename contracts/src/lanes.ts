@@ -31,8 +31,16 @@ export interface Lane {
   groups: { group: Group; trees: number }[];
 }
 
-/** Lanes of the kinds of wood that stand here, and dead wood. */
-export function lanesOf({ timing, groupOf, now }: TimingNow): Lane[] {
+const lanesKnown = new WeakMap<TimingNow, Lane[]>();
+
+/** Lanes of the kinds of wood that stand here, and dead wood; reckoned once an answer. */
+export function lanesOf(timingNow: TimingNow): Lane[] {
+  const lanes = lanesKnown.get(timingNow) ?? reckoned(timingNow);
+  lanesKnown.set(timingNow, lanes);
+  return lanes;
+}
+
+function reckoned({ timing, groupOf, now }: TimingNow): Lane[] {
   if (!timing) return [];
   const count = new Map<string, number>();
   for (const key of Object.values(groupOf)) count.set(key, (count.get(key) ?? 0) + 1);

@@ -1,7 +1,16 @@
 // What the app makes of the server's answers: words for people, and no record lost or doubled.
 import { english } from '@mortisect/words/all';
-import { ask, inWords, NoAnswer, ServerProblem } from './api';
+import '../workers/importMeta';
+import { ask, inWords, LONG, NoAnswer, ServerProblem } from './api';
 import { usePreferences } from './preferences';
+
+const mockRead: { read?: (name: string) => Promise<unknown>; worker?: { onerror?: () => void } } = {};
+jest.mock('comlink', () => ({
+  wrap: (worker: { onerror?: () => void }) => {
+    mockRead.worker = worker;
+    return { read: (name: string) => mockRead.read?.(name) };
+  },
+}));
 
 const answers: [number, unknown][] = [];
 const asked: { url: string; init: RequestInit }[] = [];
@@ -14,7 +23,8 @@ beforeEach(() => {
     const next = answers.shift();
     if (!next) throw new TypeError('network');
     const [status, body] = next;
-    return { ok: status < 400, status, json: async () => body };
+    const bytes = new TextEncoder().encode(JSON.stringify(body));
+    return { ok: status < 400, status, arrayBuffer: async () => bytes.buffer };
   }) as never;
 });
 
@@ -79,4 +89,60 @@ test('a server that does not know the device is told who it is, and the same wri
 test('an answer that is not what the contract says is refused', async () => {
   answers.push([200, { site: { name: 'half a site' } }]);
   await expect(ask('getSite', {})).rejects.toThrow();
+});
+
+describe('a long answer', () => {
+  const long = { entries: [], more: false, note: 'x'.repeat(LONG) };
+  type Began = { worker: { onerror?: () => void }; asked: string[] };
+  function workerThat(answers: (began: Began) => Promise<unknown>): Began {
+    const began: Began = { worker: {}, asked: [] };
+    (globalThis as { Worker?: unknown }).Worker = class {
+      constructor() {
+        began.worker = this;
+      }
+    };
+    mockRead.read = (name: string) => {
+      began.asked.push(name);
+      return answers(began);
+    };
+    return began;
+  }
+
+  test('is read and checked by a thread of its own, a short one here', async () => {
+    const began = workerThat(async () => ({ entries: [], more: true }));
+    answers.push([200, { ...long, note: '' }], [200, long]);
+    expect(await ask('getLog', { query: {} })).toMatchObject({ more: false });
+    expect(began.asked).toEqual([]);
+    expect(await ask('getLog', { query: {} })).toMatchObject({ more: true });
+    expect(began.asked).toEqual(['getLog']);
+  });
+
+  test('is read here where that thread cannot be started, or does not take it', async () => {
+    const lost = workerThat(({ worker }) => {
+      setTimeout(() => worker.onerror?.());
+      return new Promise(() => undefined);
+    });
+    // The thread of the test before is told to be lost first
+    answers.push([200, long], [200, long]);
+    mockRead.worker?.onerror?.();
+    expect(await ask('getLog', { query: {} })).toMatchObject({ entries: [], more: false });
+    expect(lost.asked).toEqual(['getLog']);
+    workerThat(async () => {
+      throw new Error('is none');
+    });
+    expect(await ask('getLog', { query: {} })).toMatchObject({ entries: [], more: false });
+    answers.push([200, { ...long, entries: 'none' }]);
+    await expect(ask('getLog', { query: {} })).rejects.toThrow(/entries/);
+  });
+});
+
+test('a connection that breaks in the middle of an answer left none', async () => {
+  globalThis.fetch = (async () => ({
+    ok: true,
+    status: 200,
+    arrayBuffer: async () => {
+      throw new TypeError('network');
+    },
+  })) as never;
+  await expect(ask('getLog', { query: {} })).rejects.toThrow(NoAnswer);
 });

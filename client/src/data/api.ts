@@ -18,6 +18,9 @@ export type Answer<K extends RouteName> = RouteResponse<(typeof appRoutes)[K]>;
 export type Ask<K extends RouteName> = RouteInput<(typeof appRoutes)[K]> &
   ((typeof appRoutes)[K] extends { rawBody: unknown } ? { file: Blob } : object);
 
+/** Bytes from which handing an answer over takes less of the page than reading it. */
+export const LONG = 200_000;
+
 /** The server answered with a problem (RFC 9457). */
 export class ServerProblem extends Error {
   constructor(readonly problem: Problem) {
@@ -95,11 +98,30 @@ async function askOnce<K extends RouteName>(
   }).catch(() => {
     throw new NoAnswer();
   });
-  const json: unknown = await response.json().catch(() => null);
-  if (response.ok) return route.response.parse(json) as Answer<K>;
-  const problem = Problem.safeParse(json);
+  // A connection that broke in the middle of it left no answer
+  const bytes = await response.arrayBuffer().catch(() => {
+    throw new NoAnswer();
+  });
+  if (response.ok) return (await checked(name, route, bytes)) as Answer<K>;
+  const problem = Problem.safeParse(jsonIn(bytes));
   if (problem.success) throw new ServerProblem(problem.data);
   throw new NoAnswer();
+}
+
+/** @throws {ZodError} where it is none of the route */
+async function checked(name: RouteName, route: Route, bytes: ArrayBuffer): Promise<unknown> {
+  const here = () => route.response.parse(jsonIn(bytes));
+  if (bytes.byteLength < LONG) return here();
+  return import('./longAnswers').then(({ readLong }) => readLong(name, bytes)).catch(here);
+}
+
+/** Null where it is no JSON. */
+function jsonIn(bytes: ArrayBuffer): unknown {
+  try {
+    return JSON.parse(new TextDecoder().decode(bytes));
+  } catch {
+    return null;
+  }
 }
 
 function urlOf(

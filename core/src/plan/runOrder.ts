@@ -185,19 +185,21 @@ function shortestLink(from: readonly Place[], to: readonly Place[]): number {
 
 /** Length of the minimum spanning tree. @source Prim 1957, Bell Syst. Tech. J. 36:1389 */
 function spanning(spots: readonly Place[]): number {
-  const away = spots.map((_, i) => (i === 0 ? 0 : Number.POSITIVE_INFINITY));
-  const inTree = spots.map(() => false);
-  let sum = 0;
-  for (let step = 0; step < spots.length; step++) {
-    let near = -1;
-    away.forEach((metres, i) => {
-      if (!inTree[i] && (near < 0 || metres < (away[near] as number))) near = i;
-    });
-    inTree[near] = true;
+  const left = spots.slice(1);
+  const away = new Float64Array(left.length).fill(Number.POSITIVE_INFINITY);
+  let [here, sum] = [spots[0], 0];
+  // What is joined gives its place to the last one that is left
+  for (let count = left.length; here && count > 0; count--) {
+    let near = 0;
+    for (let i = 0; i < count; i++) {
+      const metres = Math.min(away[i] as number, between(here, left[i] as Place));
+      away[i] = metres;
+      if (metres < (away[near] as number)) near = i;
+    }
     sum += away[near] as number;
-    spots.forEach((spot, i) => {
-      if (!inTree[i]) away[i] = Math.min(away[i] as number, between(spots[near] as Place, spot));
-    });
+    here = left[near];
+    left[near] = left[count - 1] as Place;
+    away[near] = away[count - 1] as number;
   }
   return sum;
 }

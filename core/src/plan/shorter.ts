@@ -14,7 +14,7 @@ const LONGEST_MOVED = 3;
 const LONGEST_KICKED = 50;
 const KICKS_A_TREE = 2;
 const FEWEST_KICKS = 200;
-const MOST_KICKS = 800;
+const MOST_KICKS = 400;
 const SEED = 17;
 /** Metres: less is no gain. */
 const LEAST_GAIN = 1e-9;
@@ -205,16 +205,20 @@ interface Near {
 }
 
 function nearTo(tree: number, group: readonly number[], between: Between): Near {
-  const near: number[] = [];
-  const away: number[] = [];
+  const others = new Int32Array(Math.min(NEIGHBOURS, group.length - 1));
+  const away = new Float64Array(others.length).fill(Number.POSITIVE_INFINITY);
+  const last = others.length - 1;
   for (const other of group) {
     if (other === tree) continue;
     const here = between(tree, other);
-    if (near.length === NEIGHBOURS && here >= (away.at(-1) as number)) continue;
-    const at = away.findLastIndex((each) => each <= here) + 1;
-    near.splice(at, 0, other);
-    away.splice(at, 0, here);
-    near.length = away.length = Math.min(near.length, NEIGHBOURS);
+    if (here >= (away[last] as number)) continue;
+    let at = last;
+    for (; at > 0 && (away[at - 1] as number) > here; at--) {
+      others[at] = others[at - 1] as number;
+      away[at] = away[at - 1] as number;
+    }
+    others[at] = other;
+    away[at] = here;
   }
-  return { others: Int32Array.from(near), away: Float64Array.from(away) };
+  return { others, away };
 }

@@ -60,7 +60,7 @@ const Due = z.strictObject({
   goals: z.array(z.enum(goals)).describe('in whichever season and by whom'),
   verdict: Verdict.shape.choice.nullable(),
   clash: z.boolean().describe('pins cannot be kept together'),
-  worth: VisitWorth.nullable(),
+  worth: VisitWorth.nullable().describe('null where nothing is due; only a season asks for it, no list does'),
   ahead: z
     .array(VisitAhead)
     .default([])

@@ -129,10 +129,10 @@ async function plannedSince(db: Db, seq: number): Promise<string[]> {
 const digest = (of: unknown): string =>
   createHash('sha256').update(JSON.stringify(of)).digest('base64url').slice(0, 22);
 
-/** As lists are sent: what only a season asks for is left out. */
-export function withoutAhead({ trees, ...rest }: ListedTrees): ListedTrees {
+/** As lists are sent: what only a season asks for is left out, visits ahead and what the one at hand is worth. */
+export function forLists({ trees, ...rest }: ListedTrees): ListedTrees {
   return {
     ...rest,
-    trees: trees.map(({ due, ...tree }) => ({ ...tree, due: due && { ...due, ahead: [] } })),
+    trees: trees.map(({ due, ...tree }) => ({ ...tree, due: due && { ...due, worth: null, ahead: [] } })),
   };
 }

@@ -49,7 +49,12 @@ test('before a tree is planned only errands are shared out; then every visit has
   const { trees } = appRoutes.getListedTrees.response.parse(await read('/api/listed-trees?units=metric'));
   for (const { id, treeId, minutes, must } of passes) {
     expect(treeId).toBe(id);
-    expect(trees.find(({ tree }) => tree.id === id)?.due).toMatchObject({ minutes, must, ahead: [] });
+    expect(trees.find(({ tree }) => tree.id === id)?.due).toMatchObject({
+      minutes,
+      must,
+      worth: null,
+      ahead: [],
+    });
   }
   // Jobs, and cuts to look at again, are those of their own lists
   const { jobs } = appRoutes.getJobs.response.parse(await read('/api/jobs'));

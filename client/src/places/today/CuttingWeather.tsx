@@ -5,7 +5,7 @@ import type { SiteToday } from '@mortisect/core/present';
 import { hourOf } from '@mortisect/core/weather';
 import { laneName } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { ago, clockHour, dayWords } from '../../data/moment';
 import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
@@ -26,7 +26,7 @@ interface CuttingWeatherProps {
 }
 
 export function CuttingWeather({ timingNow, today }: CuttingWeatherProps) {
-  const lanes = useMemo(() => lanesOf(timingNow), [timingNow]);
+  const lanes = lanesOf(timingNow);
   if (!timingNow.timing || lanes.length === 0) return <WithoutWeather timingNow={timingNow} />;
   return <Board timingNow={timingNow} timing={timingNow.timing} lanes={lanes} today={today} />;
 }

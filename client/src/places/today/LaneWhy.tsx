@@ -22,6 +22,7 @@ import {
   VERDICT_WORDS,
 } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
+import { useMemo } from 'react';
 import { dayWords } from '../../data/moment';
 import { useTrees } from '../../data/queries';
 import { useSay } from '../../data/useSay';
@@ -41,15 +42,29 @@ interface LaneWhyProps {
   onClose(): void;
 }
 
-export function LaneWhy({ timingNow, timing, lane, day, today, open, onClose }: LaneWhyProps) {
+export function LaneWhy({ open, onClose, ...of }: LaneWhyProps) {
+  const say = useSay();
+  return (
+    <Sheet title={`${laneName(say, of.lane)}, ${dayWords(of.day)}`} open={open} onClose={onClose}>
+      {open ? <Why {...of} /> : null}
+    </Sheet>
+  );
+}
+
+function Why({ timingNow, timing, lane, day, today }: Omit<LaneWhyProps, 'open' | 'onClose'>) {
   const say = useSay();
   const at = lane.cells.findIndex((cell) => cell.day === day);
   const cell = lane.cells[at];
-  const trees = useTrees().data?.trees ?? [];
+  const trees = useTrees().data?.trees;
+  const codes = useMemo(() => {
+    const ofGroup = new Map<string, string[]>(lane.groups.map(({ group }) => [group.key, []]));
+    for (const { id, code } of trees ?? []) ofGroup.get(timingNow.groupOf[id] ?? '')?.push(code);
+    return ofGroup;
+  }, [trees, timingNow, lane]);
   const { timing: rule } = today.site;
   const counts = countsAt(lane, at);
   return (
-    <Sheet title={`${laneName(say, lane)}, ${dayWords(day)}`} open={open} onClose={onClose}>
+    <>
       {cell ? (
         <Body>
           <Label fontSize="$19" lineHeight="$19">{`${say(VERDICT_WORDS[cell.verdict])}. `}</Label>
@@ -91,14 +106,14 @@ export function LaneWhy({ timingNow, timing, lane, day, today, open, onClose }: 
         <GroupWhy
           key={group.key}
           group={group}
-          names={trees.filter((tree) => timingNow.groupOf[tree.id] === group.key).map((tree) => tree.code)}
+          names={codes.get(group.key) ?? []}
           count={count}
           day={day}
           units={today.units}
         />
       ))}
       <Small>{say('today.theRiskIsAnEstimateFromUncertain', { groups: timing.groups.length })}</Small>
-    </Sheet>
+    </>
   );
 }
 

@@ -1,0 +1,34 @@
+// Answers that would hold the page up while they are read and checked: thousands of trees take a phone more than a second.
+import { type Remote, wrap } from 'comlink';
+import type { AnswersWork } from '../workers/answers.worker';
+import type { RouteName } from './api';
+
+interface Reader {
+  work: Remote<AnswersWork>;
+  /** Rejects where its script cannot be had: then nothing that is asked of it comes back. */
+  lost: Promise<never>;
+}
+let reader: Reader | null = null;
+
+/**
+ * Reads and checks an answer off the thread that draws.
+ *
+ * @throws where it is none of the route, or the thread cannot be had; the next answer starts a new one
+ */
+export async function readLong(name: RouteName, bytes: ArrayBuffer): Promise<unknown> {
+  reader ??= started();
+  const { work, lost } = reader;
+  return Promise.race([work.read(name, bytes), lost]);
+}
+
+function started(): Reader {
+  const worker = new Worker(new URL('../workers/answers.worker', import.meta.url));
+  const lost = new Promise<never>((_, reject) => {
+    worker.onerror = () => {
+      reader = null;
+      reject(new Error('The thread that reads long answers could not be started.'));
+    };
+  });
+  lost.catch(() => undefined);
+  return { work: wrap<AnswersWork>(worker), lost };
+}
