@@ -14,7 +14,7 @@ import { createStore, del, get, set } from 'idb-keyval';
 import { type Answer, NoAnswer, ServerProblem } from './api';
 
 /** Raised when the shape of what is read changes: what an older app has kept is read anew then. */
-const KEPT_SHAPE = '5';
+const KEPT_SHAPE = '6';
 const KEPT_DAYS = 30;
 const FRESH_MS = 1000;
 const LOADED_AT = Date.now();

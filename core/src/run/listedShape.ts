@@ -25,8 +25,8 @@ const ListedCut = z.strictObject({
   id: z.string(),
   cut: Cut.extend({
     because: z
-      .array(z.unknown())
-      .describe('as of a cut; they are half of a list, and looked into at the tree'),
+      .string()
+      .describe('as of a cut, as JSON: they are half of a list, and looked into at the tree'),
   }),
   limbName: z.string(),
   findingIds: z.array(z.string()).describe('that it answers, those of the cuts it swallows included'),

@@ -129,7 +129,8 @@ function named(
   return {
     id: `${view.tree.id}:${findingIds.toSorted().join(',') || candidateId}`,
     limbName: view.names.get(cut.limbId) ?? cut.limbId,
-    ...{ cut, candidateId, findingIds, disorders },
+    cut: { ...cut, because: JSON.stringify(cut.because) },
+    ...{ candidateId, findingIds, disorders },
     wood: woodClass(disorders),
   };
 }

@@ -29,9 +29,10 @@ export function workOf(trees: readonly ListedTree[]): RunWork {
 /**
  * The cut as the plan has it, with its reasons.
  *
- * @throws {ZodError} where the reasons are not what a cut says
+ * @throws {ZodError} where the reasons are not what a cut says; {SyntaxError} where they are no JSON
  */
-export const cutAtHand = ({ cut }: Pick<RunItem, 'cut'>): Cut => Cut.parse(cut);
+export const cutAtHand = ({ cut }: Pick<RunItem, 'cut'>): Cut =>
+  Cut.parse({ ...cut, because: JSON.parse(cut.because) });
 
 export function aheadOf({ tree, disorders }: Pick<RunItem, 'tree' | 'disorders'>) {
   return { treeId: tree.id, disorders };
