@@ -1,7 +1,7 @@
 // How long do the core's computations take on a large tree, and how good are the causes it names?
 import { readFileSync } from 'node:fs';
 import { transmission } from '@mortisect/core/blades';
-import { type Highs, solveCampaign, solverOf } from '@mortisect/core/campaign';
+import { firstCampaign, type Highs, solveCampaign, solverOf } from '@mortisect/core/campaign';
 import { cutPosition, type Lesion, MOST_LESIONS, MOST_LIMBS } from '@mortisect/core/cuts';
 import { causes } from '@mortisect/core/diagnosis';
 import type { Season } from '@mortisect/core/disorders';
@@ -512,11 +512,17 @@ async function seasonsSharedOut(): Promise<void> {
     [6000, 4, 1100, 30],
   ] as const) {
     const input = season(visits, { visits, pools, minutes, plots, slots: 40, musts: 5 });
+    const begun = performance.now();
+    const { plan: first } = firstCampaign(input, solver);
     const from = performance.now();
     const { plan } = solveCampaign(input, solver);
-    const seconds = ((performance.now() - from) / 1000).toFixed(1);
+    const seconds = (performance.now() - from) / 1000;
+    // A better one is begun once the first is there
+    const firstSeconds = (from - begun) / 1000;
+    const gapAfter = (limit: number) =>
+      `${(100 * (firstSeconds + seconds <= limit ? plan : first).gap).toFixed(1)} % after ${limit} s`;
     console.log(
-      `Season of ${visits} visits, ${pools} crews, 40 slots: ${seconds} s, ${plan.done.length} done, gap at most ${(100 * plan.gap).toFixed(1)} %, ${Math.round(process.memoryUsage().rss / 1e6)} MB  (aim: first plan under 3 s, 1 % in 60 s)`,
+      `Season of ${visits} visits, ${pools} crews, 40 slots: a first plan in ${firstSeconds.toFixed(1)} s, the better one in ${seconds.toFixed(1)} s more, ${plan.done.length} done; gap at most ${gapAfter(10)}, ${gapAfter(60)}; ${Math.round(process.memoryUsage().rss / 1e6)} MB  (aim: first plan under 3 s, 1 % in 60 s)`,
     );
     // The second half-day is washed out for all
     const wet = input.pools.map((pool) => ({

@@ -568,7 +568,13 @@ export const appRoutes = {
     path: '/api/season-plan',
     tag: 'Field records',
     summary:
-      'The visits that are due shared out over crews and days: who does what when, and what is left undone',
+      'The visits that are due shared out over crews and days: who does what when, and what is left undone; whoever waits no more ends it where nobody else waits',
+    query: z.object({
+      atOnce: z
+        .enum(['yes', 'no'])
+        .default('no')
+        .describe('before any was ever made, a first plan will do that is there in seconds'),
+    }),
     response: SeasonPlan,
   }),
   getSeasonToday: route({

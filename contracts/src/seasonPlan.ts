@@ -47,6 +47,9 @@ export const SeasonPlan = z
     state: z
       .enum(['planned', 'nobody works', 'nothing to do', 'no weather'])
       .describe('what stands in the way of a plan, if anything'),
+    isFirst: z
+      .boolean()
+      .describe('it was made at once: a better one, and what more hands would bring, is to be had'),
     unplanned: z.number().int().describe('trees with open work that have no plan of their own yet'),
     shared: z
       .object({

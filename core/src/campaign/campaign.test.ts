@@ -8,6 +8,7 @@ import { fill } from './improve';
 import {
   CampaignInput,
   type CampaignSolved,
+  firstCampaign,
   type Highs,
   type Solver,
   solveCampaign,
@@ -106,6 +107,29 @@ test('no plan thrown with dice is as little late and better, and the bound holds
     const { points, bound, allLeft, gap } = solved.plan;
     expect(gap).toBeCloseTo(bound > allLeft ? (bound - points) / (bound - allLeft) : 0, 9);
   }
+});
+
+test('the plan that is there at once keeps every limit, has musts no later than the best, and is most of it; only musts are given to the solver', () => {
+  const share = seeds(100, 8).map((seed) => {
+    const [visits, pools] = seed === 107 ? [90, 3] : [14 + (seed % 9) * 3, 1];
+    const input = season(seed, { visits, pools, slots: 6, plots: 3, musts: seed % 4 });
+    const asked: string[] = [];
+    const first = firstCampaign(input, (lp, limits) => {
+      asked.push(lp);
+      return solver(lp, limits);
+    });
+    expect(asked).toHaveLength(seed % 4 > 0 ? 1 : 0);
+    expect(breachesOf(input, first.plan)).toEqual([]);
+    const best = solveCampaign(input, solver);
+    expect(first.plan.lateness).toBeLessThanOrEqual(best.plan.lateness + 1e-9);
+    expect(gainOf(first)).toBeLessThanOrEqual(gainOf(best) + 1e-9);
+    expect(first.plan.bound).toBeGreaterThanOrEqual(best.plan.points - 1e-6);
+    // What a minute is worth is told of it too
+    expect(first.prices.map((each) => each.length)).toEqual(input.pools.map(() => 6));
+    return gainOf(first) / gainOf(best);
+  });
+  expect(Math.min(...share)).toBeGreaterThan(0.92);
+  expect(share.reduce((sum, each) => sum + each, 0) / share.length).toBeGreaterThan(0.97);
 });
 
 test('more hours, people or ladders never lower a proved total, and to take a visit out never lowers that of the others', () => {

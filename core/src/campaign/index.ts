@@ -16,5 +16,5 @@ export {
   type Skill,
   skills,
 } from './shapes';
-export { type CampaignSolved, campaignProgram, solveCampaign, WORTH_MOVING } from './solve';
+export { type CampaignSolved, campaignProgram, firstCampaign, solveCampaign, WORTH_MOVING } from './solve';
 export { type Half, halves, isOnDays, VisitWish } from './wish';

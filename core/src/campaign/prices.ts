@@ -12,7 +12,9 @@ export interface Priced {
   bound: number;
 }
 
-const ROUNDS = 240;
+export const ROUNDS = 240;
+/** For a first look at a large season. */
+export const FEW_ROUNDS = 60;
 /** A step as a share of the first price. */
 const FIRST_STEP = 0.1;
 /** Points a minute: where all fits, prices begin at nothing. */
@@ -27,7 +29,7 @@ const PATIENCE = 8;
  *
  * @param choices what any plan may do with each visit
  */
-export function pricesOfLarge(model: Model, choices: Choices): Priced {
+export function pricesOfLarge(model: Model, choices: Choices, rounds = ROUNDS): Priced {
   const { input, plotOf, plots } = model;
   const places = model.room.length;
   const slots = input.slots.length;
@@ -56,7 +58,7 @@ export function pricesOfLarge(model: Model, choices: Choices): Priced {
   let best: Priced = { room: room.slice(), ladder: ladder.slice(), bound: Number.POSITIVE_INFINITY };
   let scale = Math.max(first, LEAST_PRICE) * FIRST_STEP;
   let since = 0;
-  for (let round = 0; round < ROUNDS && scale > 0; round++) {
+  for (let round = 0; round < rounds && scale > 0; round++) {
     const used = new Float64Array(places);
     const climbed = new Float64Array(places);
     let bound = 0;

@@ -7,7 +7,7 @@ import { fill, fillByPlot, improve, type Prices } from './improve';
 import { type Column, type Program, programOf, type Solver, type SolverAnswer } from './lp';
 import { type Model, modelOf, type Option } from './model';
 import { improveByNeighbourhoods } from './neighbourhood';
-import { pricesOfLarge } from './prices';
+import { FEW_ROUNDS, pricesOfLarge, ROUNDS } from './prices';
 import type { CampaignInput, CampaignPlan, CampaignVisit } from './shapes';
 import { tightened } from './tighten';
 import { told } from './told';
@@ -32,6 +32,9 @@ const MANY_BEFORE = 400;
 /** Of more its bound stays a rough one. */
 const MANY_TIGHTENED = 1000;
 
+/** Of more, whoever goes plot by plot without prices does worse than visit by visit, and takes longer. */
+const MANY_BY_HAND = 1000;
+
 /** A visit that has a day already moves only where that brings so many points. Common practice, no source. */
 export const WORTH_MOVING = 0.5;
 
@@ -46,18 +49,8 @@ export function solveCampaign(
   solver: Solver,
   before: CampaignPlan['done'] = [],
 ): CampaignSolved {
-  const { visits } = input;
-  const first = askedPlaced(input, solver);
-  const board = onTime(first);
-  const { model } = board;
-  const standing = (is: (visit: CampaignVisit) => boolean) =>
-    new Set(visits.flatMap((visit, v) => (is(visit) && board.optionOf(v) ? [v] : [])));
-  const task: Task = {
-    ...{ model, solver, board, placed: first, choices: choicesOf(first.model, first) },
-    held: standing(({ must, pin }) => pin !== null && must === null),
-    musts: standing(({ must }) => must !== null),
-    mays: visits.flatMap(({ must, pin }, v) => (must || pin ? [] : [v])),
-  };
+  const task = taskOf(input, solver);
+  const { model } = task;
   if (before.length === 0) {
     const { best, bound, prices } = searched(task);
     return { plan: told(best, bound), prices: pricesBySlot(model, prices) };
@@ -68,6 +61,36 @@ export function solveCampaign(
   const bound = Math.max(found.bound, found.best.gain(), improved.gain());
   const plan = keeping(model, kept, [found.best, improved]);
   return { plan: told(plan, bound), prices: pricesBySlot(model, found.prices) };
+}
+
+/**
+ * A plan that is there at once: lateness of musts first, as in every plan, then each visit where it brings most, made better by exchanges. No better than
+ * the one by `solveCampaign`.
+ */
+export function firstCampaign(input: CampaignInput, solver: Solver): CampaignSolved {
+  const task = taskOf(input, solver);
+  const { model, choices } = task;
+  const best = byHand(task).reduce(better);
+  const isLarge = input.visits.length > MANY_BY_HAND;
+  const { room, bound } = pricesOfLarge(model, choices, isLarge ? FEW_ROUNDS : ROUNDS);
+  return {
+    plan: told(best, Math.max(bound, best.gain())),
+    prices: pricesBySlot(model, pricedAt(model, room)),
+  };
+}
+
+function taskOf(input: CampaignInput, solver: Solver): Task {
+  const { visits } = input;
+  const placed = askedPlaced(input, solver);
+  const board = onTime(placed);
+  const standing = (is: (visit: CampaignVisit) => boolean) =>
+    new Set(visits.flatMap((visit, v) => (is(visit) && board.optionOf(v) ? [v] : [])));
+  return {
+    ...{ model: board.model, solver, board, placed, choices: choicesOf(placed.model, placed) },
+    held: standing(({ must, pin }) => pin !== null && must === null),
+    musts: standing(({ must }) => must !== null),
+    mays: visits.flatMap(({ must, pin }, v) => (must || pin ? [] : [v])),
+  };
 }
 
 interface Task {
@@ -98,6 +121,13 @@ const pricedAt =
 
 const better = (a: Board, b: Board) => (b.gain() > a.gain() + 1e-9 ? b : a);
 
+/** Plans without any price: visit by visit, and of no more than `MANY_BY_HAND` plot by plot too. */
+function byHand(task: Task): Board[] {
+  const { model, board, mays } = task;
+  const byPlot = model.input.visits.length <= MANY_BY_HAND ? [plotByPlot(board, mays)] : [];
+  return [Board.copyOf(board), ...byPlot].map((made) => completed(task, made));
+}
+
 /** From nothing: by the prices of several relaxations, and as a whole where that is small enough. */
 function searched(task: Task): Found {
   const { model, solver, board, placed, choices, held, musts, mays } = task;
@@ -110,7 +140,7 @@ function searched(task: Task): Found {
   const bySubgradient = pricedAt(model, priced.room);
   const prices = duals ? pricesOf(duals) : bySubgradient;
   const made = [
-    completed(task, Board.copyOf(board)),
+    ...byHand(task),
     completed(task, Board.copyOf(board), bySubgradient),
     completed(task, plotByPlot(board, mays), bySubgradient),
     ...(relaxed ? [completed(task, roundedDown(task, columns, duals?.values ?? null, relaxed), prices)] : []),

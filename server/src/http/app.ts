@@ -233,7 +233,8 @@ function handlers({ db, config, access, pool, now, changes, copies, field, liste
         signal: whileWaited(request),
       }),
     getOpenWork: ({ query }) => getOpenWork(db, Number(now().slice(0, 4)), query.since),
-    getSeasonPlan: () => getSeasonPlan(season()),
+    getSeasonPlan: ({ query: { atOnce }, request }) =>
+      getSeasonPlan(season(), { atOnce: atOnce === 'yes', signal: whileWaited(request) }),
     getSeasonToday: () => getSeasonToday(season()),
     getSeasonWhatIf: ({ query: { crew, slot }, request }) =>
       seasonWhatIf(season(), { crewId: crew, slotId: slot ?? null }, whileWaited(request)),

@@ -5,6 +5,7 @@ import {
   type CampaignPlan,
   type Crew,
   campaignProgram,
+  firstCampaign,
   type SeasonSettings,
   solveCampaign,
   type VisitWish,
@@ -69,6 +70,8 @@ export interface SeasonTask {
   pastYears: PastYears | null;
   /** How it was shared out before; null: for the first time. */
   before: SharedBefore | null;
+  /** Whoever waits for the first season of all gets a plan that is there at once, without what more hands or more knowledge would bring. */
+  atOnce: boolean;
 }
 
 /** What a plan brings more than the one that stands: made again, not guessed. */
@@ -174,35 +177,36 @@ export async function siteSeason(task: SeasonTask): Promise<SeasonShared | null>
   const isAnotherDay = before?.today !== task.today;
   // Of a large season what is repaired day after day would drift: on another day it is made from nothing
   const isAnew = isAnotherDay && campaign.visits.length > FEW_VISITS;
-  const { plan, prices } = solveCampaign(campaign, solver, isAnew ? [] : stood);
+  const { plan, prices } = task.atOnce
+    ? firstCampaign(campaign, solver)
+    : solveCampaign(campaign, solver, isAnew ? [] : stood);
   const more = ['person', 'ladder'] as const;
-  const oneMore =
-    campaign.visits.length > FEW_VISITS
-      ? []
-      : crews.flatMap(({ id }) =>
-          more.map((of): OneMore => {
-            const pools = campaign.pools.map((pool) =>
-              pool.id !== id
-                ? pool
-                : {
-                    ...pool,
-                    ...(of === 'person' ? { people: pool.people + 1 } : { ladders: pool.ladders + 1 }),
-                  },
-            );
-            // Freely: what a hand is worth does not count what moves for it. The plan as it stands can be kept, so that it is never worse
-            const { plan: other } = solveCampaign({ ...campaign, pools }, solver);
-            return { ...{ crewId: id, of }, ...brings(campaign, plan, other) };
-          }),
-        );
+  const isAlone = task.atOnce || campaign.visits.length > FEW_VISITS;
+  const oneMore = isAlone
+    ? []
+    : crews.flatMap(({ id }) =>
+        more.map((of): OneMore => {
+          const pools = campaign.pools.map((pool) =>
+            pool.id !== id
+              ? pool
+              : {
+                  ...pool,
+                  ...(of === 'person' ? { people: pool.people + 1 } : { ladders: pool.ladders + 1 }),
+                },
+          );
+          // Freely: what a hand is worth does not count what moves for it. The plan as it stands can be kept, so that it is never worse
+          const { plan: other } = solveCampaign({ ...campaign, pools }, solver);
+          return { ...{ crewId: id, of }, ...brings(campaign, plan, other) };
+        }),
+      );
   const inPastYears = played(rota, plan);
-  const known =
-    campaign.visits.length > FEW_VISITS
-      ? []
-      : inPastYears.slice(0, KNOWN_YEARS).map(({ points }, year) => {
-          const { plan: other } = solveCampaign(knowing(rota, year), solver);
-          // Whoever knows can do as the plan does
-          return { points, knowing: Math.max(points, other.points) };
-        });
+  const known = isAlone
+    ? []
+    : inPastYears.slice(0, KNOWN_YEARS).map(({ points }, year) => {
+        const { plan: other } = solveCampaign(knowing(rota, year), solver);
+        // Whoever knows can do as the plan does
+        return { points, knowing: Math.max(points, other.points) };
+      });
   const slotAt = new Map(rota.slots.map(({ id }, t) => [id, t]));
   const placed = new Map(plan.done.map(({ visitId, slotId }) => [visitId, slotAt.get(slotId) ?? null]));
   const waits = campaign.visits.map(({ id }) => [id, waitsAt(id, placed.get(id) ?? null)] as const);

@@ -4,6 +4,7 @@ import { tookTooLong } from '../pool/pool';
 interface Ongoing {
   answer: Promise<unknown>;
   waiting: number;
+  isThere: boolean;
   /** Aborted when the last who waited has gone. */
   left: AbortController;
 }
@@ -46,13 +47,23 @@ export class Answers {
     }
   }
 
+  /** It is computed, and nobody would wait for it. */
+  isThere(key: string): boolean {
+    return this.byKey.get(key)?.isThere ?? false;
+  }
+
   private begin(key: string, make: (left: AbortSignal) => Promise<unknown>): Ongoing {
     const left = new AbortController();
-    const ongoing = { answer: make(left.signal), waiting: 0, left };
+    const ongoing: Ongoing = { answer: make(left.signal), waiting: 0, isThere: false, left };
     this.byKey.set(key, ongoing);
-    ongoing.answer.catch(() => {
-      if (this.byKey.get(key) === ongoing) this.byKey.delete(key);
-    });
+    ongoing.answer.then(
+      () => {
+        ongoing.isThere = true;
+      },
+      () => {
+        if (this.byKey.get(key) === ongoing) this.byKey.delete(key);
+      },
+    );
     if (this.byKey.size > this.most) this.byKey.delete(this.byKey.keys().next().value as string);
     return ongoing;
   }

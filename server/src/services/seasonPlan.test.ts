@@ -5,7 +5,8 @@ import highsLoader from 'highs';
 import { pino } from 'pino';
 import { deviceId, NOW, newId, type Orchard, openOrchard, requestsTo } from '../testing/orchard';
 import { makePlanKeeper } from './keptPlans';
-import { getSeasonToday } from './seasonPlan';
+import { makeTreeLister } from './listedTrees';
+import { getSeasonPlan, getSeasonToday } from './seasonPlan';
 
 let orchard: Orchard;
 beforeAll(async () => {
@@ -27,6 +28,41 @@ async function crewsAre(change: (crews: SiteRecord['site']['crews']) => SiteReco
     200,
   );
 }
+
+test('whoever waits no more ends it; the first of all is there at once, and then a better one, which is kept', async () => {
+  const { store, pool } = orchard;
+  const asked = {
+    db: store.db,
+    pool,
+    now: NOW,
+    lister: makeTreeLister({ db: store.db, pool, now: () => NOW }),
+  };
+  const sharing = jest.spyOn(pool, 'siteSeason');
+  const leaving = new AbortController();
+  const left = expect(getSeasonPlan(asked, { signal: leaving.signal })).rejects.toThrow(/abort/i);
+  while (sharing.mock.calls.length === 0) await new Promise((next) => setTimeout(next, 5));
+  leaving.abort();
+  await left;
+  expect(sharing.mock.calls[0]?.[1]?.aborted).toBe(true);
+  const told = async (atOnce: string) =>
+    appRoutes.getSeasonPlan.response.parse(await read(`/api/season-plan?atOnce=${atOnce}`));
+  const first = await told('yes');
+  expect(first).toMatchObject({ isFirst: true, shared: { oneMore: [], known: [] } });
+  expect(first.shared?.plan.done.length).toBeGreaterThan(0);
+  const best = await told('no');
+  expect(best.isFirst).toBe(false);
+  expect(best.shared?.oneMore.length).toBeGreaterThan(0);
+  expect(best.shared?.plan.points).toBeGreaterThanOrEqual((first.shared?.plan.points ?? 0) - 1e-9);
+  // Past years are read once for both, and it is kept
+  expect(sharing.mock.calls.map(([{ atOnce, pastYears }]) => [atOnce, pastYears !== null])).toEqual([
+    [false, false],
+    [true, false],
+    [false, true],
+  ]);
+  expect(await told('yes')).toEqual({ ...best, now: expect.anything() });
+  expect(sharing).toHaveBeenCalledTimes(3);
+  sharing.mockRestore();
+});
 
 test('before a tree is planned only errands are shared out; then every visit has a day or a reason', async () => {
   await put(`/api/devices/${deviceId}`, { name: 'Wall crew' }).expect(200);

@@ -54,6 +54,8 @@ interface Made {
   season: Kept | null;
   /** What it was shared out from; null where it was not. */
   task: SeasonTask | null;
+  /** A better one is to be had. */
+  isFirst: boolean;
 }
 
 /** A season as it is kept: with what was different when it last changed. */
@@ -112,8 +114,15 @@ async function wishesOf(db: Db): Promise<Record<string, VisitWish>> {
   );
 }
 
+interface Waits {
+  /** Before anything was ever shared out a plan that is there at once will do. */
+  atOnce?: boolean;
+  /** Aborted when they wait no more: where nobody else does, it is not shared out to the end. */
+  signal?: AbortSignal | undefined;
+}
+
 /** @throws {HttpProblem} 503 where it took too long */
-async function made({ db, pool, lister, now }: SeasonAsked): Promise<Made> {
+async function made({ db, pool, lister, now }: SeasonAsked, waits: Waits = {}): Promise<Made> {
   const { site, revision: siteRevision, paces: measured } = await getSiteRecord(db);
   const { revision, trees } = await lister.read(unitsOf(site.units, 'metric'));
   const { crews } = site;
@@ -124,7 +133,10 @@ async function made({ db, pool, lister, now }: SeasonAsked): Promise<Made> {
   const paces = Object.fromEntries(
     crews.map(({ id, name, pace }) => [id, pace ?? paceBeside(measured, name)]),
   );
-  const told = { site, siteRevision, trees, wishes, paces, errands, booked, season: null, task: null };
+  const told = {
+    ...{ site, siteRevision, trees, wishes, paces, errands, booked },
+    ...{ season: null, task: null, isFirst: false },
+  };
   if (crews.length === 0) return { ...told, state: 'nobody works' };
   const facts = await seasonFacts(db, pool, now);
   if (!facts) return { ...told, state: 'no weather' };
@@ -134,31 +146,58 @@ async function made({ db, pool, lister, now }: SeasonAsked): Promise<Made> {
   const said = [worth, minutePoints, hosts];
   const rests = digest([pool.code, crews, paces, wishes, errands.errands, [...booked], facts.stamp, said]);
   const task: SeasonTask = {
-    ...{ ...facts.task, today, trees, crews, paces, wishes, before: null },
+    ...{ ...facts.task, today, trees, crews, paces, wishes, before: null, atOnce: false },
     ...{ worth, minutePoints, hosts },
     ...{ errands: errands.errands, booked: [...booked.keys()], pastYears: pastYears.get(db) ?? null },
   };
-  const season = await answersOf(db).ask(`${revision} ${rests}`, async () => {
-    const last = await keptSeason(db);
-    // After a restart the revision is another and the trees are the same
-    const stamp = digest([rests, trees]);
-    if (last?.stamp === stamp) return last;
-    const made = await pool.siteSeason({ ...task, before: last?.shared.kept ?? null });
-    if (!made) return null;
-    const { pastYears: worked, ...shared } = made;
-    pastYears.set(db, worked);
-    const gain = ({ plan }: Kept['shared']) => plan.points - plan.allLeft;
-    const { moves } = shared;
-    const moved =
-      last && moves.length > 0
-        ? { at: now, points: gain(shared) - gain(last.shared), moves }
-        : (last?.moved ?? null);
-    const keptNow: Kept = { stamp, madeAt: now, shared, moved };
-    const days: KeptDays = { madeAt: now, halfDays: halfDaysOf(shared) };
-    await whereItCan(keep(db, KEPT_AS, { json: JSON.stringify(keptNow) }));
-    await whereItCan(keep(db, DAYS_KEPT_AS, days));
-    return keptNow;
-  });
+  const known = answersOf(db);
+  const key = `${revision} ${rests}`;
+  // After a restart the revision is another and the trees are the same
+  const stamp = digest([rests, trees]);
+  /** Null where one is kept already, or nothing asks for a visit. */
+  const first = () =>
+    known.ask<Kept | null>(
+      `${key} at once`,
+      async (left) => {
+        if (await keptSeason(db)) return null;
+        const made = await pool.siteSeason({ ...task, before: null, atOnce: true }, left);
+        if (!made) return null;
+        const { pastYears: worked, ...shared } = made;
+        pastYears.set(db, worked);
+        return { stamp, madeAt: now, shared, moved: null };
+      },
+      waits,
+    );
+  const best = () =>
+    known.ask<Kept | null>(
+      key,
+      async (left) => {
+        const last = await keptSeason(db);
+        if (last?.stamp === stamp) return last;
+        const made = await pool.siteSeason(
+          { ...task, before: last?.shared.kept ?? null, pastYears: pastYears.get(db) ?? null },
+          left,
+        );
+        if (!made) return null;
+        const { pastYears: worked, ...shared } = made;
+        pastYears.set(db, worked);
+        const gain = ({ plan }: Kept['shared']) => plan.points - plan.allLeft;
+        const { moves } = shared;
+        const moved =
+          last && moves.length > 0
+            ? { at: now, points: gain(shared) - gain(last.shared), moves }
+            : (last?.moved ?? null);
+        const keptNow: Kept = { stamp, madeAt: now, shared, moved };
+        const days: KeptDays = { madeAt: now, halfDays: halfDaysOf(shared) };
+        await whereItCan(keep(db, KEPT_AS, { json: JSON.stringify(keptNow) }));
+        await whereItCan(keep(db, DAYS_KEPT_AS, days));
+        return keptNow;
+      },
+      waits,
+    );
+  const early = waits.atOnce && !known.isThere(key) ? await first() : null;
+  if (early) return { ...told, season: early, task, state: 'planned', isFirst: true };
+  const season = await best();
   return season ? { ...told, season, task, state: 'planned' } : { ...told, state: 'nothing to do' };
 }
 
@@ -170,10 +209,13 @@ const MOST_WITH_WORTH = 400;
 const rounded = (points: number) => Math.round(points * 1000) / 1000;
 
 /** @throws {HttpProblem} 503 where it took too long */
-export async function getSeasonPlan(asked: SeasonAsked): Promise<SeasonPlan> {
-  const { site, siteRevision, trees, state, season, wishes, errands, booked, paces } = await made(asked);
+export async function getSeasonPlan(asked: SeasonAsked, waits: Waits = {}): Promise<SeasonPlan> {
+  const { site, siteRevision, trees, state, season, wishes, errands, booked, paces, isFirst } = await made(
+    asked,
+    waits,
+  );
   const told = {
-    ...{ now: asked.now, siteRevision, state, crews: site.crews, paces, shared: null },
+    ...{ now: asked.now, siteRevision, state, crews: site.crews, paces, shared: null, isFirst },
     unplanned: trees.filter(({ due }) => due === null).length,
   };
   if (!season) return told;

@@ -4,7 +4,7 @@ import type { PlainKey } from '@mortisect/words';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useWaiting } from '../../../data/queries';
-import { useSeasonPlan } from '../../../data/seasonPlan';
+import { Stopped, useSeasonPlan } from '../../../data/seasonPlan';
 import { useClock } from '../../../data/useClock';
 import { useSay } from '../../../data/useSay';
 import { useRecordAction } from '../../../data/writes';
@@ -20,6 +20,7 @@ import { DragBoard } from './drag';
 import { Lanes } from './Lanes';
 import { Places } from './Places';
 import { SeasonChart } from './SeasonChart';
+import { NoSeasonYet, SharingOut } from './SharingOut';
 import { aboutMoved, aboutWords, type Days, type Shared, wishOf } from './season';
 import { Arborist, Lapsed, LaterYears, LeftByChoice, LeftRows, Moved, PastYears } from './Told';
 import { type Opened, VisitSheet } from './VisitSheet';
@@ -31,16 +32,10 @@ export function SeasonPage() {
   const isSaid = useWaiting().some(
     ({ value }) => value.kind === 'action' && value.action.kind === 'visitWished',
   );
-  if (!data)
-    return (
-      <Waiting
-        title={say('plan.theSeason')}
-        says={say('plan.theSeasonIsSharedOut')}
-        error={error}
-        onRetry={refetch}
-      />
-    );
-  const { shared, state, unplanned, crews } = data;
+  if (!data && error && !(error instanceof Stopped))
+    return <Waiting title={say('plan.theSeason')} error={error} onRetry={refetch} />;
+  if (!data) return <NoSeasonYet />;
+  const { shared, state, unplanned, crews, isFirst } = data;
   // On a phone what stands beside on a wide screen comes after it
   const beside = (
     <View gap={24}>
@@ -69,7 +64,7 @@ export function SeasonPage() {
         ) : null
       }
     >
-      {isFetching ? <Body role="status">{say('plan.theSeasonIsSharedOutAnew')}</Body> : null}
+      <SharingOut isFirst={isFirst} />
       {isSaid && !isFetching ? <Body role="status">{say('plan.whatYouSaidWaits')}</Body> : null}
       {state === 'planned' ? null : <Body>{say(STATE_WORDS[state])}</Body>}
       {unplanned > 0 ? <Body>{say('plan.treesWithoutAPlanYet', { trees: unplanned })}</Body> : null}

@@ -89,6 +89,7 @@ async function come(more: Partial<SeasonPlan> = {}, crews: Crew[] = [crew]) {
   server.site = { ...server.site, site: { ...server.site.site, crews } };
   server.instead.set('getSeasonPlan', () => ({
     ...{ now: NOW, siteRevision: 1, crews, paces: {}, state: 'planned', unplanned: 0, shared },
+    isFirst: false,
     ...more,
   }));
   at.path = '/plan/season';
@@ -404,4 +405,77 @@ test('what a visit loses by waiting is told with its reasons: until its day, or 
   );
   expect(words('b')).toBe('');
   expect(words('c')).toMatch(/^Left for a year it loses 5.3 points by waiting: /);
+});
+
+describe('while the season is shared out', () => {
+  /** The server answers when the test says so. */
+  async function ask() {
+    const server = new FakeServer([detail([])]);
+    const told = { now: NOW, siteRevision: 1, crews: [crew], paces: {}, state: 'planned', unplanned: 0 };
+    const asked: { atOnce: string | null; ended: boolean; answer(more: object): void }[] = [];
+    at.path = '/plan/season';
+    show(<SeasonPage />, server);
+    const others = globalThis.fetch;
+    globalThis.fetch = (async (url: string, init: RequestInit) => {
+      const { pathname, searchParams } = new URL(url, 'http://here');
+      if (pathname !== '/api/season-plan') return others(url, init);
+      return new Promise((resolve, reject) => {
+        let isAnswered = false;
+        const one = {
+          ...{ atOnce: searchParams.get('atOnce'), ended: false },
+          answer: (more: object) => {
+            const bytes = new TextEncoder().encode(
+              JSON.stringify({ ...told, shared, isFirst: false, ...more }),
+            );
+            isAnswered = true;
+            resolve({ ok: true, status: 200, arrayBuffer: async () => bytes.buffer });
+          },
+        };
+        init.signal?.addEventListener('abort', () => {
+          one.ended = !isAnswered;
+          reject(new DOMException('ended', 'AbortError'));
+        });
+        asked.push(one);
+      });
+    }) as never;
+    await waitFor(() => expect(asked).toHaveLength(1));
+    return asked;
+  }
+  const points = (more: number) => ({ shared: { ...shared, plan: { ...shared.plan, points: more } } });
+
+  test('a first plan is shown while a better one is made, which takes its place', async () => {
+    const asked = await ask();
+    expect(asked[0]?.atOnce).toBe('yes');
+    asked[0]?.answer({ ...points(31), isFirst: true });
+    await screen.findByText(/^The plan brings 31 points/);
+    expect(screen.getByText('This is a first plan. A better one is being made.')).toBeTruthy();
+    await waitFor(() => expect(asked[1]?.atOnce).toBe('no'));
+    asked[1]?.answer(points(42));
+    await screen.findByText(/^The plan brings 42 points/);
+    expect(screen.queryByText(/first plan/)).toBeNull();
+    expect(screen.queryByText('Share it out')).toBeNull();
+    expect(asked).toHaveLength(2);
+  });
+
+  test('whoever stops it keeps the first plan, or has none; shared out again it is asked for anew', async () => {
+    const asked = await ask();
+    // What is there at once is not worth stopping
+    expect(screen.queryByText('Stop')).toBeNull();
+    fireEvent.click(await screen.findByText('Stop'));
+    await screen.findByText('You stopped it before there was a season.');
+    expect(asked[0]?.ended).toBe(true);
+    fireEvent.click(screen.getByText('Share it out'));
+    await waitFor(() => expect(asked).toHaveLength(2));
+    asked[1]?.answer({ ...points(31), isFirst: true });
+    await screen.findByText(/^The plan brings 31 points/);
+    fireEvent.click(await screen.findByText('Stop'));
+    await screen.findByText('You stopped it. This is the first plan.');
+    expect(asked.map(({ ended }) => ended)).toEqual([true, false, true]);
+    expect(screen.getByText(/^The plan brings 31 points/)).toBeTruthy();
+    fireEvent.click(screen.getByText('Share it out'));
+    await waitFor(() => expect(asked).toHaveLength(4));
+    asked[3]?.answer(points(42));
+    await screen.findByText(/^The plan brings 42 points/);
+    expect(screen.queryByText(/You stopped it/)).toBeNull();
+  });
 });
