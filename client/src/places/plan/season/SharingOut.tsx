@@ -52,7 +52,7 @@ export function SharingOut({ isFirst }: { isFirst: boolean }) {
   const stays = isFirst ? 'plan.stoppedAtTheFirst' : 'plan.stoppedAsBefore';
   return (
     <View flexDirection="row" alignItems="center" gap={12} minHeight={52}>
-      <View flex={1} $wide={{ flex: undefined }}>
+      <View flexShrink={1} flexGrow={1} $wide={{ flexGrow: 0 }}>
         <Body role="status">{say(isFetching ? anew : stays)}</Body>
       </View>
       <StopOrAgain />
