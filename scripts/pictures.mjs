@@ -87,6 +87,7 @@ async function named(browser, url) {
 /** The season is shared out, by plans of all trees. */
 async function sharedOut(page) {
   await page.getByText(/^Wall crew: [1-9]\d* of/).waitFor({ timeout: 90_000 });
+  await page.getByText(/first plan|shared out anew/).waitFor({ state: 'detached', timeout: 90_000 });
 }
 
 /** The plan is proved and its numbers stand still. */

@@ -45,6 +45,8 @@ export interface SharedBefore {
   /** Minutes that one of a crew can work, before short ones are added up, by crew and slot. */
   minutes: readonly (readonly number[])[];
   visits: readonly { id: string; must: boolean }[];
+  /** Trees that had no plan of their own yet: what they ask for is no news. Seasons from before it was kept have none. */
+  unplanned?: readonly string[] | undefined;
   done: CampaignPlan['done'];
 }
 
@@ -105,6 +107,7 @@ export function inSlotsOf(
 export function movesBetween(before: SharedBefore, now: Now): Move[] {
   const [stood, stands] = [placesOf(before), placesOf(now)];
   const wasThere = new Map(before.visits.map((visit) => [visit.id, visit]));
+  const wereUnplanned = new Set(before.unplanned);
   const { visits } = now.rota.campaign;
   return [...visits, ...now.rota.leftByChoice.map(({ visitId }) => ({ id: visitId, must: null }))].flatMap(
     ({ id, must }): Move[] => {
@@ -112,6 +115,7 @@ export function movesBetween(before: SharedBefore, now: Now): Move[] {
       const same = was && is ? isSamePlace(was.place, is.place) : !was && !is;
       if (same) return [];
       const known = wasThere.get(id);
+      if (!known && wereUnplanned.has(now.rota.of[id]?.treeId ?? id)) return [];
       const because = (): MovedBecause => {
         if (JSON.stringify(before.wishes[id]) !== JSON.stringify(now.wishes[id])) return 'somebody said so';
         if (!known) return 'it is new';

@@ -376,6 +376,9 @@ describe('what moved and why', () => {
       [first, 'others took its place'],
       ['c', 'it is new'],
     ]);
+    // It had no plan yet: nobody found anything. Whatever stood elsewhere is told all the same
+    const unplanned = shared({ trees: [...trees, ill('c', 30, true)] }, { ...old, unplanned: ['c'] }).moves;
+    expect(why(unplanned)).toEqual([[first, 'others took its place']]);
     const must = trees.map((each) => (each.tree.id === second ? ill(second, 15, true) : each));
     expect(why(shared({ trees: must }, old).moves)).toContainEqual([second, 'it cannot wait any more']);
     const ahead = { ...calm, cells: calm.cells.filter(({ day }) => day > monday) };

@@ -211,7 +211,8 @@ export async function siteSeason(task: SeasonTask): Promise<SeasonShared | null>
   const placed = new Map(plan.done.map(({ visitId, slotId }) => [visitId, slotAt.get(slotId) ?? null]));
   const waits = campaign.visits.map(({ id }) => [id, waitsAt(id, placed.get(id) ?? null)] as const);
   const { today, wishes } = task;
-  const asOfNow = { today, slots: rota.slots, crews, wishes, done: plan.done, rota };
+  const unplanned = task.trees.flatMap(({ tree, due }) => (due ? [] : tree.id));
+  const asOfNow = { today, slots: rota.slots, crews, wishes, unplanned, done: plan.done, rota };
   return {
     rota: told,
     ...{ plan, prices, oneMore, yearsSimulated, pastYears },

@@ -80,6 +80,8 @@ test('before a tree is planned only errands are shared out; then every visit has
   const ids = plan.visits.map(({ id }) => id);
   const passes = plan.visits.filter(({ kind }) => kind === 'pass at hand');
   expect(passes.length).toBeGreaterThan(8);
+  // Nobody went by a season without them
+  expect(plan.moved).toBeNull();
   expect([...plan.plan.done, ...plan.plan.left].map(({ visitId }) => visitId).sort()).toEqual(ids.toSorted());
   // Minutes and what cannot wait are those of the lists
   const { trees } = appRoutes.getListedTrees.response.parse(await read('/api/listed-trees?units=metric'));

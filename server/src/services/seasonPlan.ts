@@ -94,6 +94,12 @@ const pastYears = new WeakMap<Db, PastYears>();
 
 const digest = (of: unknown): string => createHash('sha256').update(JSON.stringify(of)).digest('base64url');
 
+/** Share of the trees that had no plan of their own yet: nobody goes by a season that was shared out then. */
+const MOST_UNPLANNED = 0.1;
+
+const isOneToGoBy = ({ shared }: Kept, trees: number) =>
+  (shared.kept.unplanned?.length ?? 0) <= MOST_UNPLANNED * trees;
+
 /** As text: the database would put the keys of an object in an order of its own. */
 async function keptSeason(db: Db): Promise<Kept | null> {
   const last = await kept<{ json: string }>(db, KEPT_AS);
@@ -154,12 +160,13 @@ async function made({ db, pool, lister, now }: SeasonAsked, waits: Waits = {}): 
   const key = `${revision} ${rests}`;
   // After a restart the revision is another and the trees are the same
   const stamp = digest([rests, trees]);
-  /** Null where one is kept already, or nothing asks for a visit. */
+  /** Null where one that people go by is kept already, or nothing asks for a visit. */
   const first = () =>
     known.ask<Kept | null>(
       `${key} at once`,
       async (left) => {
-        if (await keptSeason(db)) return null;
+        const stored = await keptSeason(db);
+        if (stored && isOneToGoBy(stored, trees.length)) return null;
         const made = await pool.siteSeason({ ...task, before: null, atOnce: true }, left);
         if (!made) return null;
         const { pastYears: worked, ...shared } = made;
@@ -172,8 +179,9 @@ async function made({ db, pool, lister, now }: SeasonAsked, waits: Waits = {}): 
     known.ask<Kept | null>(
       key,
       async (left) => {
-        const last = await keptSeason(db);
-        if (last?.stamp === stamp) return last;
+        const stored = await keptSeason(db);
+        if (stored?.stamp === stamp) return stored;
+        const last = stored && isOneToGoBy(stored, trees.length) ? stored : null;
         const made = await pool.siteSeason(
           { ...task, before: last?.shared.kept ?? null, pastYears: pastYears.get(db) ?? null },
           left,
