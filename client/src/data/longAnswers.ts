@@ -1,7 +1,6 @@
 // Answers that would hold the page up while they are read and checked: thousands of trees take a phone more than a second.
 import { type Remote, wrap } from 'comlink';
 import type { AnswersWork } from '../workers/answers.worker';
-import type { RouteName } from './api';
 
 interface Reader {
   work: Remote<AnswersWork>;
@@ -15,7 +14,10 @@ let reader: Reader | null = null;
  *
  * @throws where it is none of the route, or the thread cannot be had; the next answer starts a new one
  */
-export async function readLong(name: RouteName, bytes: ArrayBuffer): Promise<unknown> {
+export async function readLong(
+  name: Parameters<AnswersWork['read']>[0],
+  bytes: ArrayBuffer,
+): Promise<unknown> {
   reader ??= started();
   const { work, lost } = reader;
   return Promise.race([work.read(name, bytes), lost]);

@@ -1,24 +1,23 @@
 // The season of the site: made in the pool from the listed trees, the crews and the weather, kept until something changes.
 import { createHash } from 'node:crypto';
 import type { SeasonPlan, SeasonToday } from '@mortisect/contracts';
-import type { CampaignInput, Half, VisitWish } from '@mortisect/core/campaign';
+import type { CampaignInput, VisitWish } from '@mortisect/core/campaign';
 import { paceBeside } from '@mortisect/core/handling';
 import { unitsOf } from '@mortisect/core/measure';
 import type { Job, Site } from '@mortisect/core/records';
-import { type Move, TO_A_TREE_MIN, type WaitingCosts, waitings } from '@mortisect/core/rota';
+import { TO_A_TREE_MIN, type WaitingCosts, waitings } from '@mortisect/core/rota';
 import type { ListedTree } from '@mortisect/core/run';
 import { unsaid } from '@mortisect/words';
 import { and, asc, eq } from 'drizzle-orm';
 import { dayAt } from '../files/day';
 import type { Pool } from '../pool/pool';
-import type { Brings, PastYears, SeasonShared, SeasonTask } from '../pool/seasonOfSite';
+import type { Brings, PastYears, SeasonTask } from '../pool/seasonOfSite';
 import { notThere } from '../refusal';
-import { whereItCan } from '../store/faults';
 import type { Db } from '../store/openDb';
 import { actions } from '../store/schema';
 import { Answers } from './answers';
 import { blightHosts } from './blightHosts';
-import { keep, kept } from './keepsakes';
+import { isOneToGoBy, type Kept, keepSeason, keptDays, keptSeason } from './keptSeason';
 import type { TreeLister } from './listedTrees';
 import { arboristDays, type SeasonErrands, seasonErrands } from './seasonErrands';
 import { getSiteRecord } from './site';
@@ -58,53 +57,12 @@ interface Made {
   isFirst: boolean;
 }
 
-/** A season as it is kept: with what was different when it last changed. */
-interface Kept {
-  stamp: string;
-  madeAt: string;
-  shared: Omit<SeasonShared, 'pastYears'>;
-  moved: { at: string; points: number; moves: Move[] } | null;
-}
-
-const KEPT_AS = 'season plan';
-/** The half-days of the forecast alone: a season of thousands of visits is megabytes, and Today asks often. */
-const DAYS_KEPT_AS = 'season days';
-
-interface KeptDays {
-  madeAt: string;
-  halfDays: { day: string; half: Half; crewId: string; treeIds: string[] }[];
-}
-
 const jobWords = (job: Job | undefined) => job && { job: job.job, ...(job.title && { title: job.title }) };
-
-/** What a run takes: cuts to look at again and jobs have rows of their own. */
-function halfDaysOf({ rota, plan }: Kept['shared']): KeptDays['halfDays'] {
-  return rota.slots.flatMap(({ id, from, half }) =>
-    rota.campaign.pools.flatMap((pool) => {
-      const treeIds = plan.done.flatMap(({ visitId, slotId, poolId }) =>
-        slotId === id && poolId === pool.id && rota.of[visitId]?.kind === 'pass at hand' ? [visitId] : [],
-      );
-      return half === null || treeIds.length === 0 ? [] : [{ day: from, half, crewId: pool.id, treeIds }];
-    }),
-  );
-}
 
 /** In memory alone: after a restart it is worked out once. */
 const pastYears = new WeakMap<Db, PastYears>();
 
 const digest = (of: unknown): string => createHash('sha256').update(JSON.stringify(of)).digest('base64url');
-
-/** Share of the trees that had no plan of their own yet: nobody goes by a season that was shared out then. */
-const MOST_UNPLANNED = 0.1;
-
-const isOneToGoBy = ({ shared }: Kept, trees: number) =>
-  (shared.kept.unplanned?.length ?? 0) <= MOST_UNPLANNED * trees;
-
-/** As text: the database would put the keys of an object in an order of its own. */
-async function keptSeason(db: Db): Promise<Kept | null> {
-  const last = await kept<{ json: string }>(db, KEPT_AS);
-  return last && JSON.parse(last.json);
-}
 
 /** What was said last of each visit, by its id. */
 async function wishesOf(db: Db): Promise<Record<string, VisitWish>> {
@@ -158,8 +116,6 @@ async function made({ db, pool, lister, now }: SeasonAsked, waits: Waits = {}): 
   };
   const known = answersOf(db);
   const key = `${revision} ${rests}`;
-  // After a restart the revision is another and the trees are the same
-  const stamp = digest([rests, trees]);
   /** Null where one that people go by is kept already, or nothing asks for a visit. */
   const first = () =>
     known.ask<Kept | null>(
@@ -171,7 +127,7 @@ async function made({ db, pool, lister, now }: SeasonAsked, waits: Waits = {}): 
         if (!made) return null;
         const { pastYears: worked, ...shared } = made;
         pastYears.set(db, worked);
-        return { stamp, madeAt: now, shared, moved: null };
+        return { stamp: '', madeAt: now, shared, moved: null };
       },
       waits,
     );
@@ -180,6 +136,8 @@ async function made({ db, pool, lister, now }: SeasonAsked, waits: Waits = {}): 
       key,
       async (left) => {
         const stored = await keptSeason(db);
+        // After a restart the revision is another and the trees are the same
+        const stamp = digest([rests, trees]);
         if (stored?.stamp === stamp) return stored;
         const last = stored && isOneToGoBy(stored, trees.length) ? stored : null;
         const made = await pool.siteSeason(
@@ -196,9 +154,7 @@ async function made({ db, pool, lister, now }: SeasonAsked, waits: Waits = {}): 
             ? { at: now, points: gain(shared) - gain(last.shared), moves }
             : (last?.moved ?? null);
         const keptNow: Kept = { stamp, madeAt: now, shared, moved };
-        const days: KeptDays = { madeAt: now, halfDays: halfDaysOf(shared) };
-        await whereItCan(keep(db, KEPT_AS, { json: JSON.stringify(keptNow) }));
-        await whereItCan(keep(db, DAYS_KEPT_AS, days));
+        await keepSeason(db, keptNow);
         return keptNow;
       },
       waits,
@@ -294,7 +250,7 @@ export async function getSeasonToday(asked: SeasonAsked): Promise<SeasonToday> {
   const { db, now } = asked;
   const { site } = await getSiteRecord(db);
   const day = dayAt(now, site.timeZone);
-  const last = await kept<KeptDays>(db, DAYS_KEPT_AS);
+  const last = await keptDays(db);
   // Whoever works here may be on record before anybody has opened a season, as after an archive was read in
   const isAnew = last ? dayAt(last.madeAt, site.timeZone) !== day : site.crews.length > 0;
   // Whoever asks for the season next is told what went wrong

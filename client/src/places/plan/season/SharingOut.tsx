@@ -47,9 +47,10 @@ export function SharingOut({ isFirst }: { isFirst: boolean }) {
   const say = useSay();
   const { isFetching } = useSeasonPlan();
   const isStopped = useSeasonStopped();
-  if (!isFetching && !isStopped) return null;
+  if (!isFetching && !isStopped && !isFirst) return null;
   const anew = isFirst ? 'plan.aBetterSeasonIsMade' : 'plan.theSeasonIsSharedOutAnew';
-  const stays = isFirst ? 'plan.stoppedAtTheFirst' : 'plan.stoppedAsBefore';
+  const stopped = isFirst ? 'plan.stoppedAtTheFirst' : 'plan.stoppedAsBefore';
+  const stays = isStopped ? stopped : 'plan.noBetterSeasonYet';
   return (
     <View flexDirection="row" alignItems="center" gap={12} minHeight={52}>
       <View flexShrink={1} flexGrow={1} $wide={{ flexGrow: 0 }}>

@@ -457,6 +457,16 @@ describe('while the season is shared out', () => {
     expect(asked).toHaveLength(2);
   });
 
+  test('where no better one can be made the first plan says so', async () => {
+    const asked = await ask();
+    asked[0]?.answer({ ...points(31), isFirst: true });
+    await waitFor(() => expect(asked).toHaveLength(2));
+    asked[1]?.answer({ shared: 'none' });
+    await screen.findByText('This is a first plan. A better one could not be made yet.');
+    expect(screen.getByText(/^The plan brings 31 points/)).toBeTruthy();
+    expect(screen.getByText('Share it out')).toBeTruthy();
+  });
+
   test('whoever stops it keeps the first plan, or has none; shared out again it is asked for anew', async () => {
     const asked = await ask();
     // What is there at once is not worth stopping
