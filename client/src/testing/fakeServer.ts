@@ -492,6 +492,9 @@ const problemOf = (status: number, detail: string): Problem => refused(status, d
 
 function reply(status: number, body: unknown): Response {
   // Through JSON, as over the wire
-  const bytes = new TextEncoder().encode(JSON.stringify(body));
-  return { ok: status < 400, status, arrayBuffer: async () => bytes.buffer } as Response;
+  const text = JSON.stringify(body);
+  return {
+    ...{ ok: status < 400, status, json: async () => JSON.parse(text) },
+    arrayBuffer: async () => new TextEncoder().encode(text).buffer,
+  } as Response;
 }
