@@ -99,26 +99,3 @@ test('a device that is full shows what it cannot keep, and says so where it was 
   await expect(on.device.keep(client, KEY)).rejects.toThrow('the device is full');
   client.clear();
 });
-
-test('what was only shown is written out once the page is idle, what is meant to be kept at once', async () => {
-  const idle: { tell: () => void; timeout: number | undefined }[] = [];
-  const page = globalThis as { requestIdleCallback?: unknown };
-  page.requestIdleCallback = (tell: () => void, { timeout }: { timeout?: number } = {}) =>
-    idle.push({ tell, timeout });
-  const on = deviceWith();
-  const { client, current } = shown(
-    on,
-    jest.fn(async () => 'of today'),
-  );
-  await until(() => current().data === 'of today' && idle.length > 0);
-  await wait();
-  expect(on.kept.size).toBe(0);
-  await on.device.keep(client, KEY);
-  expect(on.kept.size).toBe(1);
-  on.kept.clear();
-  expect(idle.map(({ timeout }) => timeout)).toEqual([2000]);
-  for (const { tell } of idle) tell();
-  await until(() => on.kept.size === 1);
-  delete page.requestIdleCallback;
-  client.clear();
-});

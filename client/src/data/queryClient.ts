@@ -37,15 +37,6 @@ export interface KeptIn {
   removeItem(key: string): Promise<void>;
 }
 
-/** Nothing waits for longer. */
-const LONGEST_IDLE_MS = 2000;
-const idle = () =>
-  new Promise<void>((resolve) => {
-    // Not every browser tells when it has nothing to do
-    if (typeof requestIdleCallback === 'undefined') setTimeout(resolve);
-    else requestIdleCallback(() => resolve(), { timeout: LONGEST_IDLE_MS });
-  });
-
 /** What was read stays on the device, each query by itself, so that the app opens and the round goes on without the server. */
 export function keeping(store: KeptIn | undefined) {
   const options = {
@@ -57,14 +48,10 @@ export function keeping(store: KeptIn | undefined) {
     // Done below: the library itself lets what fails there go unheard
     refetchOnRestore: false as const,
   };
-  // What was only shown need not be kept: a device that is full shows it all the same. Thousands of trees hold the page up while they are written
-  // out: what somebody waits for is drawn first
+  // What was only shown need not be kept: a device that is full shows it all the same
   const shown = store && {
     ...store,
-    setItem: (key: string, value: unknown) =>
-      idle()
-        .then(() => store.setItem(key, value))
-        .catch(nothing),
+    setItem: (key: string, value: unknown) => store.setItem(key, value).catch(nothing),
   };
   const meant = experimental_createQueryPersister<unknown>({ ...options, storage: store });
   const { persisterFn } = experimental_createQueryPersister<unknown>({ ...options, storage: shown });
