@@ -116,6 +116,14 @@ async function made({ db, pool, lister, now }: SeasonAsked, waits: Waits = {}): 
   };
   const known = answersOf(db);
   const key = `${revision} ${rests}`;
+  /** Past years are worked through once, by whichever is asked first. */
+  const sharedOut = async (how: Pick<SeasonTask, 'before' | 'atOnce'>, left: AbortSignal) => {
+    const made = await pool.siteSeason({ ...task, ...how, pastYears: pastYears.get(db) ?? null }, left);
+    if (!made) return null;
+    const { pastYears: worked, ...shared } = made;
+    pastYears.set(db, worked);
+    return shared;
+  };
   /** Null where one that people go by is kept already, or nothing asks for a visit. */
   const first = () =>
     known.ask<Kept | null>(
@@ -123,11 +131,8 @@ async function made({ db, pool, lister, now }: SeasonAsked, waits: Waits = {}): 
       async (left) => {
         const stored = await keptSeason(db);
         if (stored && isOneToGoBy(stored, trees.length)) return null;
-        const made = await pool.siteSeason({ ...task, before: null, atOnce: true }, left);
-        if (!made) return null;
-        const { pastYears: worked, ...shared } = made;
-        pastYears.set(db, worked);
-        return { stamp: '', madeAt: now, shared, moved: null };
+        const shared = await sharedOut({ before: null, atOnce: true }, left);
+        return shared && { stamp: '', madeAt: now, shared, moved: null };
       },
       waits,
     );
@@ -140,13 +145,8 @@ async function made({ db, pool, lister, now }: SeasonAsked, waits: Waits = {}): 
         const stamp = digest([rests, trees]);
         if (stored?.stamp === stamp) return stored;
         const last = stored && isOneToGoBy(stored, trees.length) ? stored : null;
-        const made = await pool.siteSeason(
-          { ...task, before: last?.shared.kept ?? null, pastYears: pastYears.get(db) ?? null },
-          left,
-        );
-        if (!made) return null;
-        const { pastYears: worked, ...shared } = made;
-        pastYears.set(db, worked);
+        const shared = await sharedOut({ before: last?.shared.kept ?? null, atOnce: false }, left);
+        if (!shared) return null;
         const gain = ({ plan }: Kept['shared']) => plan.points - plan.allLeft;
         const { moves } = shared;
         const moved =
