@@ -99,3 +99,32 @@ test('a device that is full shows what it cannot keep, and says so where it was 
   await expect(on.device.keep(client, KEY)).rejects.toThrow('the device is full');
   client.clear();
 });
+
+test('what was read is kept when the page rests, as it stands then: a change made meanwhile is not overwritten, and what was taken away is not brought back', async () => {
+  const resting: (() => void)[] = [];
+  Object.assign(globalThis, { requestIdleCallback: (work: () => void) => resting.push(work) });
+  try {
+    const on = deviceWith();
+    const { client, current } = shown(
+      on,
+      jest.fn(async () => 'as read'),
+    );
+    await until(() => current().data === 'as read' && resting.length === 1);
+    expect(on.kept.size).toBe(0);
+    client.setQueryData(KEY, 'as changed here');
+    resting[0]?.();
+    await until(() => on.kept.size > 0);
+    expect([...on.kept.values()]).toMatchObject([{ state: { data: 'as changed here' }, queryKey: KEY }]);
+    // Read twice before it rests, it is written once
+    await client.refetchQueries({ queryKey: KEY });
+    await client.refetchQueries({ queryKey: KEY });
+    expect(resting).toHaveLength(2);
+    on.kept.clear();
+    client.clear();
+    resting[1]?.();
+    await wait();
+    expect(on.kept.size).toBe(0);
+  } finally {
+    Object.assign(globalThis, { requestIdleCallback: undefined });
+  }
+});

@@ -12,10 +12,13 @@ import {
 } from '@tanstack/react-query';
 import { createStore, del, get, set } from 'idb-keyval';
 import { type Answer, NoAnswer, ServerProblem } from './api';
+import { atRest } from './rest';
 
 /** Raised when the shape of what is read changes: what an older app has kept is read anew then. */
 const KEPT_SHAPE = '6';
 const KEPT_DAYS = 30;
+/** So long a page that does not rest is waited for. */
+const KEPT_WITHIN_MS = 1000;
 const FRESH_MS = 1000;
 const LOADED_AT = Date.now();
 export const keptStore =
@@ -48,13 +51,24 @@ export function keeping(store: KeptIn | undefined) {
     // Done below: the library itself lets what fails there go unheard
     refetchOnRestore: false as const,
   };
-  // What was only shown need not be kept: a device that is full shows it all the same
-  const shown = store && {
-    ...store,
-    setItem: (key: string, value: unknown) => store.setItem(key, value).catch(nothing),
-  };
   const meant = experimental_createQueryPersister<unknown>({ ...options, storage: store });
-  const { persisterFn } = experimental_createQueryPersister<unknown>({ ...options, storage: shown });
+  // Left to itself it writes what was read before that is drawn
+  const { persisterFn } = experimental_createQueryPersister<unknown>({
+    ...options,
+    storage: store && { ...store, setItem: async () => {} },
+  });
+  const toKeep = new Set<Query>();
+
+  /** What was only shown is kept once it is drawn, as it stands then; a device that is full shows it all the same. */
+  function keepWhenDrawn(query: Query, client: QueryClient): void {
+    if (toKeep.has(query)) return;
+    toKeep.add(query);
+    atRest(() => {
+      toKeep.delete(query);
+      // What was taken off the device meanwhile stays off it
+      if (client.getQueryCache().get(query.queryHash) === query) meant.persistQuery(query).catch(nothing);
+    }, KEPT_WITHIN_MS);
+  }
 
   /** Shows what is kept, then reads it anew where it is stale; a read that fails or is overtaken is the query's own matter. */
   async function read<T>(
@@ -71,7 +85,8 @@ export function keeping(store: KeptIn | undefined) {
       context,
       query,
     );
-    if (!asked)
+    if (asked) keepWhenDrawn(query, context.client);
+    else
       setTimeout(() => {
         if (query.isStale()) query.fetch().catch(nothing);
       });

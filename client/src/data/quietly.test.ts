@@ -31,7 +31,7 @@ test('the first screen comes first; then open work, kept plans and the thread th
   readQuietly();
   jest.advanceTimersByTime(3999);
   expect(mockStart).not.toHaveBeenCalled();
-  jest.advanceTimersByTime(1);
+  jest.advanceTimersByTime(2);
   expect(mockStart).toHaveBeenCalledTimes(1);
   expect(mockPrefetch.mock.calls.map(([query]) => query.queryKey)).toEqual([['lists'], ['open'], ['kept']]);
 });
@@ -71,6 +71,6 @@ test.each([
   mockKnown.set('trees', { trees: new Array(count) });
   if (known) mockKnown.set('open', { trees: [] });
   readQuietly();
-  jest.advanceTimersByTime(4000);
+  jest.advanceTimersByTime(4001);
   expect(mockPrefetch).toHaveBeenCalledTimes(reads);
 });

@@ -4,6 +4,7 @@ import { readForLists } from './ofLists';
 import { planner } from './planner';
 import { openWorkQuery } from './queries';
 import { queryClient } from './queryClient';
+import { atRest } from './rest';
 
 /** So long after the house stands, on a slow phone too: the first screen comes first. */
 const AFTER_MS = 4000;
@@ -20,7 +21,7 @@ export function readAsked(): void {
 export function readQuietly(): () => void {
   // Whoever saves data reads what they open
   if ((navigator as { connection?: { saveData?: boolean } }).connection?.saveData) return () => undefined;
-  let idle = 0;
+  let takeBack = () => {};
   const begin = () => {
     readAsked();
     // Without signal the lists are made from these, and every tree of them can be opened
@@ -30,12 +31,10 @@ export function readQuietly(): () => void {
     void queryClient.prefetchQuery(keptPlansQuery(queryClient));
   };
   const timer = setTimeout(() => {
-    // Safari has no word for rest
-    if (typeof requestIdleCallback === 'function') idle = requestIdleCallback(begin);
-    else begin();
+    takeBack = atRest(begin);
   }, AFTER_MS);
   return () => {
     clearTimeout(timer);
-    if (idle > 0) cancelIdleCallback(idle);
+    takeBack();
   };
 }

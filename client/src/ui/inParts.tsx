@@ -6,9 +6,10 @@ import { Button } from './Button';
 
 const AT_ONCE = 60;
 /** More than any screen shows: they are drawn before the others of the first part. */
-const ON_SCREEN = 16;
-/** Of a list among others. */
+const ON_SCREEN = 12;
+/** Of a list among others, and those of them that are drawn first: some of the others are on the screen too. */
 const AMONG_OTHERS = 20;
+const FIRST_AMONG_OTHERS = 4;
 
 interface InParts<T> {
   shown: readonly T[];
@@ -17,9 +18,13 @@ interface InParts<T> {
 }
 
 /** @param least so many are shown in any case */
-export function useInParts<T>(all: readonly T[], least = 0, atOnce = AT_ONCE): InParts<T> {
+export function useInParts<T>(
+  all: readonly T[],
+  least = 0,
+  { atOnce = AT_ONCE, first = ON_SCREEN } = {},
+): InParts<T> {
   const say = useSay();
-  const [most, setMost] = useState(Math.min(ON_SCREEN, atOnce));
+  const [most, setMost] = useState(first);
   useEffect(() => {
     startTransition(() => setMost((before) => Math.max(before, atOnce)));
   }, [atOnce]);
@@ -37,7 +42,7 @@ export function useInParts<T>(all: readonly T[], least = 0, atOnce = AT_ONCE): I
 
 /** The same among other rows, which run to the edges of a screen. */
 export function useFewRows<T>(all: readonly T[]): InParts<T> {
-  const { shown, more } = useInParts(all, 0, AMONG_OTHERS);
+  const { shown, more } = useInParts(all, 0, { atOnce: AMONG_OTHERS, first: FIRST_AMONG_OTHERS });
   return {
     shown,
     more: more ? (
@@ -46,4 +51,11 @@ export function useFewRows<T>(all: readonly T[]): InParts<T> {
       </View>
     ) : null,
   };
+}
+
+/** What lies under a long list: it is drawn when that stands. */
+export function Afterwards({ children }: { children: ReactNode }) {
+  const [isTime, setTime] = useState(false);
+  useEffect(() => startTransition(() => setTime(true)), []);
+  return isTime ? children : null;
 }

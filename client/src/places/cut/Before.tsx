@@ -14,7 +14,7 @@ import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { CheckRow } from '../../ui/CheckRow';
 import { Columns } from '../../ui/Columns';
-import { useInParts } from '../../ui/inParts';
+import { Afterwards, useInParts } from '../../ui/inParts';
 import { Notice } from '../../ui/Notice';
 import { Aside, Screen } from '../../ui/Screen';
 import { Body, Section, Small } from '../../ui/type';
@@ -126,18 +126,20 @@ export function Before({ here }: { here: RunHere }) {
           <Small>{say('shared.simulatedWeatherNoInstrumentMeasuredIt')}</Small>
         ) : null}
         {order && inRun.length > 1 ? <Small>{orderWords(say, order)}</Small> : null}
-        <CartPlace />
-        {inRun.length > 0 ? <BringRows here={here} left={inRun.flatMap(({ items }) => items)} /> : null}
-        <View flexDirection="row" flexWrap="wrap" gap={12}>
-          <Button onPress={() => router.navigate('/cut/mix')}>{say('cut.mix')}</Button>
-          <Button onPress={() => router.navigate('/cut/kit')}>{say('cut.blades')}</Button>
-          <Button onPress={() => router.navigate('/cut/marks')}>{say('cut.markLimbsFirst')}</Button>
-          <Button onPress={() => router.navigate('/cut/skipping')}>
-            {say('cut.whatSkippedCleaningCosts')}
-          </Button>
-        </View>
-        <UndoLast run={run} />
-        <LeftOutRows run={run} />
+        <Afterwards>
+          <CartPlace />
+          {inRun.length > 0 ? <BringRows here={here} left={inRun.flatMap(({ items }) => items)} /> : null}
+          <View flexDirection="row" flexWrap="wrap" gap={12}>
+            <Button onPress={() => router.navigate('/cut/mix')}>{say('cut.mix')}</Button>
+            <Button onPress={() => router.navigate('/cut/kit')}>{say('cut.blades')}</Button>
+            <Button onPress={() => router.navigate('/cut/marks')}>{say('cut.markLimbsFirst')}</Button>
+            <Button onPress={() => router.navigate('/cut/skipping')}>
+              {say('cut.whatSkippedCleaningCosts')}
+            </Button>
+          </View>
+          <UndoLast run={run} />
+          <LeftOutRows run={run} />
+        </Afterwards>
       </Columns>
       <LookAround
         run={run}

@@ -36,7 +36,7 @@ interface OfSeason {
 export function Moved({ shared: { moved }, crews }: OfSeason) {
   const say = useSay();
   const timeZone = useSite().data?.site.timeZone ?? 'UTC';
-  const { shown, more } = useInParts(moved?.moves ?? [], 0, 20);
+  const { shown, more } = useInParts(moved?.moves ?? [], 0, { atOnce: 20 });
   if (!moved) return null;
   const points = Math.round(moved.points * 10) / 10;
   return (
