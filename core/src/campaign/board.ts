@@ -1,6 +1,5 @@
 // A plan of a season while it is made: what stands where, and what room is left.
 import type { Model, Option } from './model';
-import type { CampaignVisit } from './shapes';
 
 const NOWHERE = -1;
 const CLOSE = 1e-9;
@@ -12,7 +11,11 @@ export class Board {
   readonly #onLadders: Float64Array;
   /** How many visits stand in a plot: place × plots + plot. */
   readonly #inPlot: Int32Array;
-  readonly #here: Set<number>[];
+  readonly #here: number[][];
+  /** Of each visit among those of its place. */
+  readonly #nth: Int32Array;
+  readonly #minutes: Float64Array;
+  readonly #climbs: Uint8Array;
 
   constructor(readonly model: Model) {
     const places = model.room.length;
@@ -20,7 +23,10 @@ export class Board {
     this.#used = new Float64Array(places);
     this.#onLadders = new Float64Array(places);
     this.#inPlot = new Int32Array(places * model.plots.length);
-    this.#here = Array.from({ length: places }, () => new Set());
+    this.#here = Array.from({ length: places }, () => []);
+    this.#nth = new Int32Array(model.input.visits.length);
+    this.#minutes = Float64Array.from(model.input.visits, ({ minutes }) => minutes);
+    this.#climbs = Uint8Array.from(model.input.visits, ({ ladder }) => Number(ladder));
   }
 
   static copyOf({ model, at }: Board): Board {
@@ -41,8 +47,8 @@ export class Board {
   }
 
   /** Visits that stand in a place, in no order. */
-  standingIn(place: number): ReadonlySet<number> {
-    return this.#here[place] as Set<number>;
+  standingIn(place: number): readonly number[] {
+    return this.#here[place] as number[];
   }
 
   usedIn(place: number): number {
@@ -57,29 +63,41 @@ export class Board {
 
   /** Is there room for it, once others are taken out? @param without one that stands in the same place */
   fits(v: number, option: Option, without = NOWHERE): boolean {
+    return this.fitsIn(v, this.placeOf(option), without);
+  }
+
+  fitsIn(v: number, place: number, without = NOWHERE): boolean {
     const { room, ladderRoom, input, plotOf } = this.model;
-    const place = this.placeOf(option);
-    const visit = this.#visit(v);
+    const minutes = this.#minutes[v] as number;
     const plot = plotOf[v] as number;
-    let used = (this.#used[place] as number) + visit.minutes;
+    let used = (this.#used[place] as number) + minutes;
     let onLadders = this.#onLadders[place] as number;
     let inPlot = this.#count(place, plot);
     if (without !== NOWHERE) {
-      const other = this.#visit(without);
+      const others = this.#minutes[without] as number;
       const otherPlot = plotOf[without] as number;
-      used -= other.minutes;
-      if (other.ladder) onLadders -= other.minutes;
+      used -= others;
+      if (this.#climbs[without]) onLadders -= others;
       if (this.#count(place, otherPlot) === 1) used -= input.plotMinutes;
       if (otherPlot === plot) inPlot -= 1;
     }
     if (inPlot === 0) used += input.plotMinutes;
-    if (visit.ladder && onLadders + visit.minutes > (ladderRoom[place] as number) + CLOSE) return false;
+    if (this.#climbs[v] && onLadders + minutes > (ladderRoom[place] as number) + CLOSE) return false;
     return used <= (room[place] as number) + CLOSE;
   }
 
   /** Would it be the first of its plot there? */
   begins(v: number, option: Option): boolean {
-    return this.#count(this.placeOf(option), this.model.plotOf[v] as number) === 0;
+    return this.beginsIn(v, this.placeOf(option));
+  }
+
+  beginsIn(v: number, place: number): boolean {
+    return this.#count(place, this.model.plotOf[v] as number) === 0;
+  }
+
+  /** Visits of its plot that stand in a place. */
+  standingOf(v: number, place: number): number {
+    return this.#count(place, this.model.plotOf[v] as number);
   }
 
   put(v: number, option: number): void {
@@ -109,26 +127,31 @@ export class Board {
     }, 0);
   }
 
-  #visit(v: number): CampaignVisit {
-    return this.model.input.visits[v] as CampaignVisit;
-  }
-
   #count(place: number, plot: number): number {
     return this.#inPlot[place * this.model.plots.length + plot] as number;
   }
 
   #change(v: number, place: number, by: 1 | -1): void {
     const { input, plotOf, plots } = this.model;
-    const { minutes, ladder } = this.#visit(v);
+    const minutes = this.#minutes[v] as number;
     const plot = place * plots.length + (plotOf[v] as number);
     const before = this.#inPlot[plot] as number;
     this.#inPlot[plot] = before + by;
     // The first in a plot begins there, the last leaves it
     const begins = (before === 0 && by === 1) || (before === 1 && by === -1);
     this.#used[place] = (this.#used[place] as number) + by * (minutes + (begins ? input.plotMinutes : 0));
-    if (ladder) this.#onLadders[place] = (this.#onLadders[place] as number) + by * minutes;
-    const here = this.#here[place] as Set<number>;
-    if (by === 1) here.add(v);
-    else here.delete(v);
+    if (this.#climbs[v]) this.#onLadders[place] = (this.#onLadders[place] as number) + by * minutes;
+    const here = this.#here[place] as number[];
+    if (by === 1) {
+      this.#nth[v] = here.length;
+      here.push(v);
+      return;
+    }
+    // The last takes its turn
+    const last = here.pop() as number;
+    if (last === v) return;
+    const nth = this.#nth[v] as number;
+    here[nth] = last;
+    this.#nth[last] = nth;
   }
 }

@@ -8,8 +8,7 @@ interface HighsModel {
   run(): unknown;
   getModelStatus(): number;
   getColName(column: number): string;
-  getRowName(row: number): string;
-  getSolution(): { colValue: ArrayLike<number>; rowDual: ArrayLike<number> };
+  getSolution(): { colValue: ArrayLike<number> };
 }
 
 export interface Highs {
@@ -29,20 +28,14 @@ export function solverOf(highs: Highs): Solver {
         ...(nodes !== undefined && { mip_max_nodes: nodes }),
       });
       model.run();
-      const { colValue, rowDual } = model.getSolution();
-      const named = (figures: ArrayLike<number>, nameOf: (i: number) => string) =>
-        Object.fromEntries(
-          Array.from(figures, (figure, i): [string, number] => [nameOf(i), figure]).filter(
-            ([, figure]) => figure !== 0,
-          ),
-        );
+      const { colValue } = model.getSolution();
+      const named = Array.from(colValue, (figure, i): [string, number] => [model.getColName(i), figure]);
       const feasible = model.info.get('primal_solution_status') === FEASIBLE;
       const bound = nodes === undefined ? null : Number(model.info.get('mip_dual_bound'));
       return {
         optimal: model.getModelStatus() === OPTIMAL,
         bound: bound !== null && Number.isFinite(bound) ? bound : null,
-        values: feasible ? named(colValue, (i) => model.getColName(i)) : null,
-        prices: named(Array.from(rowDual, Math.abs), (i) => model.getRowName(i)),
+        values: feasible ? Object.fromEntries(named.filter(([, figure]) => figure !== 0)) : null,
       };
     });
 }

@@ -15,16 +15,13 @@ export interface SolverAnswer {
   bound: number | null;
   /** By name; what is not there is 0. null where nothing was found that keeps all rows. */
   values: Readonly<Record<string, number>> | null;
-  /** What one more of its right side is worth, by the name of the row; of linear programs only. */
-  prices: Readonly<Record<string, number>>;
 }
 
 export type Solver = (lp: string, limits?: SolverLimits) => SolverAnswer;
 
-/** A column of the program: visits that are alike in what counts there. */
+/** A visit in the program. */
 export interface Column {
-  /** Its visits, the one that gains most by a minute first. */
-  visits: readonly number[];
+  visit: number;
   minutes: number;
   ladder: boolean;
   plot: number;
@@ -37,9 +34,7 @@ export interface Program {
   nameOf(column: number, option: Option): string;
 }
 
-export const roomRow = (pool: number, slot: number) => `r_${pool}_${slot}`;
-export const ladderRow = (pool: number, slot: number) => `l_${pool}_${slot}`;
-export const beginRow = (column: number, pool: number, slot: number) => `b_${column}_${pool}_${slot}`;
+const roomRow = (pool: number, slot: number) => `r_${pool}_${slot}`;
 
 interface ProgramWish {
   goal: 'gain' | 'lateness';
@@ -52,15 +47,6 @@ interface ProgramWish {
 export function mostOf(model: Model, minutes: readonly number[], place: number): number {
   const room = (model.room[place] as number) - model.input.plotMinutes;
   return Math.max(1, Math.min(minutes.length, Math.floor(room / Math.min(...minutes) + 1e-9)));
-}
-
-/** Visits of a column that fit into a place at most. */
-export function mostIn(model: Model, { visits }: Column, place: number): number {
-  return mostOf(
-    model,
-    visits.map((v) => (model.input.visits[v] as CampaignVisit).minutes),
-    place,
-  );
 }
 
 export function programOf(model: Model, columns: readonly Column[], wish: ProgramWish): Program {
@@ -79,10 +65,10 @@ export function programOf(model: Model, columns: readonly Column[], wish: Progra
   };
   const nameOf = (c: number, { pool, slot }: Option) => `x_${c}_${pool}_${slot}`;
   columns.forEach((column, c) => {
-    const { visits, minutes, ladder, plot, options } = column;
-    const must = (input.visits[visits[0] as number] as CampaignVisit).must;
+    const { visit, minutes, ladder, plot, options } = column;
+    const { must } = input.visits[visit] as CampaignVisit;
     const weight = must?.weight ?? 0;
-    const never = model.never[visits[0] as number] as number;
+    const never = model.never[visit] as number;
     for (const option of options) {
       const { pool, slot, gain, late } = option;
       const name = nameOf(c, option);
@@ -92,13 +78,13 @@ export function programOf(model: Model, columns: readonly Column[], wish: Progra
       const saves = never - weight * late;
       if (wish.goal === 'gain') goal.push(term(gain, name));
       else goal.push(term(saves, name));
-      add(`v_${c}`, term(1, name), visits.length);
+      add(`v_${c}`, term(1, name), 1);
       add(roomRow(pool, slot), term(minutes, name), model.room[place] as number);
-      if (ladder) add(ladderRow(pool, slot), term(minutes, name), model.ladderRoom[place] as number);
+      if (ladder) add(`l_${pool}_${slot}`, term(minutes, name), model.ladderRoom[place] as number);
       // Each by itself and not all of a plot together: the relaxed program is much nearer to whole numbers then
       const begins = `y_${plot}_${pool}_${slot}`;
-      add(beginRow(c, pool, slot), term(1, name), 0);
-      add(beginRow(c, pool, slot), term(-mostIn(model, column, place), begins), 0);
+      add(`b_${c}_${pool}_${slot}`, term(1, name), 0);
+      add(`b_${c}_${pool}_${slot}`, term(-1, begins), 0);
       begun.set(begins, { pool, slot, place });
       if (wish.lateAtMost !== null && must) add('late', term(-saves, name), 0);
     }

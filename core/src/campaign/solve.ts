@@ -1,38 +1,37 @@
 // Who does which visit when, and what is left undone: musts first, then whatever brings most; how much better any other plan could be.
+import { anneal } from './anneal';
 import { Board } from './board';
-import { boundOf, pricesBySlot, pricesOf } from './bound';
 import { type Choices, choicesOf, onTime } from './choices';
-import { alone, columnsOf, indexOf, isAsked, PINNED, singly, taken } from './columns';
+import { alone, isAsked, PINNED, singly, taken } from './columns';
 import { fill, fillByPlot, improve, type Prices } from './improve';
-import { type Column, type Program, programOf, type Solver, type SolverAnswer } from './lp';
+import { type Column, programOf, type Solver } from './lp';
 import { type Model, modelOf, type Option } from './model';
-import { improveByNeighbourhoods } from './neighbourhood';
-import { FEW_ROUNDS, pricesOfLarge, ROUNDS } from './prices';
+import { boundByPlots } from './plotwise';
+import { FEW_ROUNDS, type Priced, pricesOfLarge, ROUNDS } from './prices';
 import type { CampaignInput, CampaignPlan, CampaignVisit } from './shapes';
-import { tightened } from './tighten';
 import { told } from './told';
 
 /** Up to so many choices the whole season is one program with whole numbers too, which mostly proves the plan best. */
 const WHOLE_CHOICES = 400;
 const MOST_NODES = 300;
 const MUST_CHOICES = 400;
-/** Up to so many variables the relaxed program is solved; beyond, prices come by the subgradient, which takes seconds and not minutes. */
-const MOST_VARIABLES = 12_000;
 export interface CampaignSolved {
   plan: CampaignPlan;
   /** Points that one more minute brings: by pool, then by slot. */
   prices: number[][];
 }
 
-/** Of that many visits the bound is worth so many rounds. */
-const TIGHTEN_ROUNDS = 800;
+/** So many rounds of the bound; where fewer bring it near no more are made. */
+const BOUND_ROUNDS = 200;
+/** So often a season is tried by chance, where that is a matter of seconds. */
+const TRIES = 3;
 
 /** A plan of more visits is repaired and not made from nothing when something changes on the same day. */
 const MANY_BEFORE = 400;
-/** Of more its bound stays a rough one. */
-const MANY_TIGHTENED = 1000;
-
-/** Of more, whoever goes plot by plot without prices does worse than visit by visit, and takes longer. */
+/**
+ * Of more, whoever goes plot by plot without prices does worse than visit by visit, and takes longer; they are tried by chance once, and a plan of them
+ * that is only repaired keeps a rough bound.
+ */
 const MANY_BY_HAND = 1000;
 
 /** A visit that has a day already moves only where that brings so many points. Common practice, no source. */
@@ -114,6 +113,10 @@ interface Found {
   prices: Prices;
 }
 
+function pricesBySlot({ input }: Model, prices: Prices): number[][] {
+  return input.pools.map((_, pool) => input.slots.map((_, slot) => prices({ pool, slot, gain: 0, late: 0 })));
+}
+
 const pricedAt =
   ({ input }: Model, room: Float64Array): Prices =>
   ({ pool, slot }) =>
@@ -128,53 +131,55 @@ function byHand(task: Task): Board[] {
   return [Board.copyOf(board), ...byPlot].map((made) => completed(task, made));
 }
 
-/** From nothing: by the prices of several relaxations, and as a whole where that is small enough. */
+/** From nothing: by the prices of minutes and by chance, and as a whole where that is small enough. */
 function searched(task: Task): Found {
-  const { model, solver, board, placed, choices, held, musts, mays } = task;
+  const { model, board, choices, mays } = task;
   const isSmall = model.options.reduce((sum, options) => sum + options.length, 0) <= WHOLE_CHOICES;
-  const columns = isSmall ? singly(placed.model, placed) : columnsOf(model, board);
-  const variables = columns.reduce((sum, { options }) => sum + options.length, 0);
-  const relaxed = variables <= MOST_VARIABLES ? programOf(model, columns, RELAXED) : null;
-  const duals = relaxed && solver(relaxed.text);
-  const priced = pricesOfLarge(model, choices);
-  const bySubgradient = pricedAt(model, priced.room);
-  const prices = duals ? pricesOf(duals) : bySubgradient;
-  const made = [
-    ...byHand(task),
-    completed(task, Board.copyOf(board), bySubgradient),
-    completed(task, plotByPlot(board, mays), bySubgradient),
-    ...(relaxed ? [completed(task, roundedDown(task, columns, duals?.values ?? null, relaxed), prices)] : []),
-  ];
-  const first = made.reduce(better);
-  const rough = Math.min(
-    priced.bound,
-    boundOf(model, choices, columns, duals),
-    boundOf(model, choices, columns, null),
-  );
-  if (isSmall) {
-    const whole = wholly(placed, columns, solver);
-    const best = whole.board && whole.board.gain() > first.gain() - 1e-9 ? whole.board : first;
-    // Musts stand elsewhere in it, as little late: their own bound is the program’s
-    const bound = whole.optimal
-      ? best.gain()
-      : Math.max(best.gain(), whole.bound ?? Number.POSITIVE_INFINITY);
-    return { best, bound, prices };
-  }
-  const tight = tightened(model, choices, priced, first.gain(), TIGHTEN_ROUNDS);
-  const byTight = pricedAt(model, tight.room);
-  const best = [Board.copyOf(board), plotByPlot(board, mays)]
-    .map((each) => completed(task, each, byTight))
-    .reduce(better, first);
-  improveByNeighbourhoods(best, solver);
-  improve(best, held, musts);
-  return { best, bound: Math.min(rough, tight.bound), prices };
+  const rough = pricesOfLarge(model, choices);
+  const byPrices = (priced: Priced) =>
+    [Board.copyOf(board), plotByPlot(board, mays)].map((made) =>
+      completed(task, made, pricedAt(model, priced.room)),
+    );
+  const first = [...byHand(task), ...byPrices(rough)].reduce(better);
+  const priced = boundByPlots(model, choices, rough, first.gain(), BOUND_ROUNDS);
+  const prices = pricedAt(model, priced.room);
+  const bound = Math.min(rough.bound, priced.bound, boundFree(choices));
+  const made = byPrices(priced).reduce(better, first);
+  if (isSmall) return { ...asWhole(task, made, bound), prices };
+  const tries = model.input.visits.length <= MANY_BY_HAND ? TRIES : 1;
+  const best = Array.from({ length: tries }, (_, i) => annealed(task, made, priced, i)).reduce(better, made);
+  return { best, bound, prices };
+}
+
+/** Made better by chance, and what room is left filled. */
+function annealed(task: Task, from: Board, priced: Priced, seed: number): Board {
+  const board = Board.copyOf(from);
+  anneal(board, priced, task, seed);
+  return completed(task, board, pricedAt(task.model, priced.room));
+}
+
+/** No plan brings more than each visit where it brings most. */
+function boundFree({ options, required }: Choices): number {
+  return options.reduce((sum, all, v) => {
+    const most = Math.max(...all.map(({ gain }) => gain));
+    return sum + (required[v] ? most : Math.max(0, most));
+  }, 0);
+}
+
+/** As one program with whole numbers. */
+function asWhole({ placed, solver }: Task, made: Board, above: number): Pick<Found, 'best' | 'bound'> {
+  const whole = wholly(placed, singly(placed.model, placed), solver);
+  const best = whole.board && whole.board.gain() > made.gain() - 1e-9 ? whole.board : made;
+  // Musts stand elsewhere in it, as little late: their own bound is the program’s
+  if (whole.optimal) return { best, bound: best.gain() };
+  return { best, bound: Math.max(best.gain(), whole.bound ?? above) };
 }
 
 /** Of a plan of before of many visits, made better where it stands, which takes seconds and not half a minute. */
 function repaired({ model, choices }: Task, best: Board): Found {
-  const priced = pricesOfLarge(model, choices);
-  const rounds = model.input.visits.length > MANY_TIGHTENED ? 0 : TIGHTEN_ROUNDS;
-  const { room, bound } = tightened(model, choices, priced, best.gain(), rounds);
+  const rough = pricesOfLarge(model, choices);
+  const rounds = model.input.visits.length > MANY_BY_HAND ? 0 : BOUND_ROUNDS;
+  const { room, bound } = boundByPlots(model, choices, rough, best.gain(), rounds);
   return { best, bound, prices: pricedAt(model, room) };
 }
 
@@ -194,7 +199,7 @@ function keeping(model: Model, kept: Board, plans: readonly Board[]): Board {
 const RELAXED = { goal: 'gain', whole: false, lateAtMost: null } as const;
 
 /**
- * The relaxed program of a season, each visit a column of its own and musts and pins where the plan has them, in CPLEX LP format.
+ * The relaxed program of a season, with musts and pins where the plan has them, in CPLEX LP format.
  *
  * @param solver places the musts
  */
@@ -289,30 +294,6 @@ function asBefore({ board: placed, mays, musts }: Task, before: CampaignPlan['do
 function plotByPlot(board: Board, mays: readonly number[]): Board {
   const made = Board.copyOf(board);
   fillByPlot(made, mays);
-  return made;
-}
-
-/** The relaxed plan rounded down. */
-function roundedDown(
-  { board, held, musts }: Task,
-  columns: readonly Column[],
-  values: SolverAnswer['values'],
-  { nameOf }: Program,
-): Board {
-  const made = Board.copyOf(board);
-  columns.forEach((column, c) => {
-    const open = column.visits.filter((v) => !held.has(v) && !musts.has(v));
-    let next = 0;
-    const best = column.options.toSorted((a, b) => b.gain - a.gain);
-    for (const option of best) {
-      const whole = Math.floor((values?.[nameOf(c, option)] ?? 0) + 1e-6);
-      for (let k = 0; k < whole && next < open.length; k++, next++) {
-        const v = open[next] as number;
-        const i = indexOf(made.model, v, option);
-        if (i >= 0 && made.fits(v, (made.model.options[v] as Option[])[i] as Option)) made.put(v, i);
-      }
-    }
-  });
   return made;
 }
 
