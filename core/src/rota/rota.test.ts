@@ -440,6 +440,38 @@ test('one who works on Saturdays, of which one in two is wet, begins nothing tha
   expect(pinned?.slotId).toBe(week?.id);
 });
 
+test('a week is told by a wet tenth of its past years, their mean and a dry tenth; a half-day thrice by its own hours', () => {
+  // The second winter is dry for two of six hours
+  const wetFrom = clock.startOf('2026-01-01');
+  const isWet = (hour: number) => hour >= wetFrom && (hour - clock.startOf('2026-01-03')) % 24 >= 11;
+  const rota = rotaOf(given({ far: dry('2024-12-01', 900, isWet) }));
+  const week = rota?.slots.findIndex(({ half }) => half === null) ?? -1;
+  expect(rota?.years[0]?.[week]?.toSorted()).toEqual([120, 360]);
+  expect(rota?.workable[0]?.[week]).toEqual([120, 240, 360]);
+  expect(rota?.workable[0]?.[0]).toEqual(
+    rota?.workable[0]?.[0]?.map(() => rota.campaign.pools[0]?.minutes[0]),
+  );
+});
+
+test.each([
+  // Two people, of whose minutes 85 % are planned; half a one is walked, ten go into beginning in the plot
+  [40.5 / 1.7 + 1e-9, []],
+  [40.5 / 1.7 - 0.01, ['a']],
+])(
+  'in a past year in which each had %d minutes of one week, of a visit of 30 that which is left: %j',
+  (each, left) => {
+    const rota = rotaOf(given({ near: dry(monday, 7, () => true) }));
+    if (!rota) throw new Error('Nothing to share out.');
+    const week = rota.slots.findIndex(({ half }) => half === null);
+    const slotId = rota.slots[week]?.id as string;
+    const plan = { done: [{ visitId: 'a', slotId, poolId: 'crew' }] };
+    const years = [rota.slots.map((_, t) => [t === week ? each : 0])];
+    const [year] = played({ ...rota, years }, plan as Parameters<typeof played>[1]);
+    expect(year?.left).toEqual(left);
+    expect(year?.doneBy === null).toBe(left.length > 0);
+  },
+);
+
 test('who takes longer than all together gets less of a plan done, near, far and in past years', () => {
   const rota = (paces: RotaInput['paces']) => rotaOf(given({ paces }));
   const [usual, slow] = [rota({}), rota({ crew: 1.25 })];
