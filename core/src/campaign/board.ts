@@ -1,5 +1,5 @@
 // A plan of a season while it is made: what stands where, and what room is left.
-import type { Model, Option } from './model';
+import { type Model, type Option, placeOf } from './model';
 
 const NOWHERE = -1;
 const CLOSE = 1e-9;
@@ -37,8 +37,8 @@ export class Board {
     return copy;
   }
 
-  placeOf({ pool, slot }: Pick<Option, 'pool' | 'slot'>): number {
-    return pool * this.model.input.slots.length + slot;
+  placeOf(option: Pick<Option, 'pool' | 'slot'>): number {
+    return placeOf(this.model.input, option);
   }
 
   optionOf(v: number): Option | null {

@@ -55,14 +55,13 @@ export function fill(board: Board, visits: readonly number[], prices: Prices = f
  */
 export function fillByPlot(board: Board, visits: readonly number[]): void {
   const { input, options, plotOf, plots, room } = board.model;
-  const slots = input.slots.length;
+  const _slots = input.slots.length;
   const byMinute = (v: number, option: Option) => option.gain / (input.visits[v]?.minutes ?? 1);
   // What may stand in each place, plot by plot, the best by the minute first
   const wishes = Array.from(room, () => plots.map((): { v: number; i: number }[] => []));
   for (const v of visits)
     options[v]?.forEach((option, i) => {
-      if (option.gain > BETTER)
-        wishes[option.pool * slots + option.slot]?.[plotOf[v] as number]?.push({ v, i });
+      if (option.gain > BETTER) wishes[board.placeOf(option)]?.[plotOf[v] as number]?.push({ v, i });
     });
   const optionOf = ({ v, i }: { v: number; i: number }) => options[v]?.[i] as Option;
   const worth = wishes.map((ofPlots) => {

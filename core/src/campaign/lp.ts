@@ -1,5 +1,5 @@
 // The season as a linear program, as text that any solver reads (CPLEX LP format).
-import type { Model, Option } from './model';
+import { type Model, type Option, placeOf } from './model';
 import type { CampaignVisit } from './shapes';
 
 /** What a solver is asked: a text in LP format, and how far it goes. Limits are of work, not of time, so that the same is found again. */
@@ -51,7 +51,7 @@ export function mostOf(model: Model, minutes: readonly number[], place: number):
 
 export function programOf(model: Model, columns: readonly Column[], wish: ProgramWish): Program {
   const { input } = model;
-  const slots = input.slots.length;
+  const _slots = input.slots.length;
   const goal: string[] = [];
   const rows = new Map<string, string[]>();
   const right = new Map<string, number>();
@@ -72,7 +72,7 @@ export function programOf(model: Model, columns: readonly Column[], wish: Progra
     for (const option of options) {
       const { pool, slot, gain, late } = option;
       const name = nameOf(c, option);
-      const place = pool * slots + slot;
+      const place = placeOf(input, option);
       names.push(name);
       // A must that is done saves what it weighs never to do it
       const saves = never - weight * late;

@@ -16,7 +16,7 @@ export interface Model {
   input: CampaignInput;
   /** Of each visit, by its place in the input; pool by pool, the earlier slots first. */
   options: readonly Option[][];
-  /** Minutes of all people of a pool in a slot, and of those on ladders: pool × slots + slot. */
+  /** Minutes of all people of a pool in a slot, and of those on ladders, by place as `placeOf` counts them. */
   room: Float64Array;
   ladderRoom: Float64Array;
   plots: readonly string[];
@@ -24,6 +24,10 @@ export interface Model {
   /** What it weighs never to do each must; 0 for others. */
   never: Float64Array;
 }
+
+/** A pool in a slot, as one number. */
+export const placeOf = ({ slots }: CampaignInput, { pool, slot }: Pick<Option, 'pool' | 'slot'>): number =>
+  pool * slots.length + slot;
 
 /** To be left counts for a must as a year late. */
 const NEVER_DAYS = 365;
@@ -34,8 +38,9 @@ export function modelOf(input: CampaignInput): Model {
   const ladderRoom = new Float64Array(room.length);
   pools.forEach(({ people, ladders, minutes }, p) => {
     minutes.forEach((each, t) => {
-      room[p * slots.length + t] = each * people * safety;
-      ladderRoom[p * slots.length + t] = each * Math.min(people, ladders) * safety;
+      const place = placeOf(input, { pool: p, slot: t });
+      room[place] = each * people * safety;
+      ladderRoom[place] = each * Math.min(people, ladders) * safety;
     });
   });
   const plots = [...new Set(visits.map(({ plotId }) => plotId))];
@@ -44,7 +49,7 @@ export function modelOf(input: CampaignInput): Model {
     pools.flatMap((pool, p) =>
       visit.needs.every((skill) => pool.skills.includes(skill))
         ? slots.flatMap((slot, t): Option[] => {
-            const at = p * slots.length + t;
+            const at = placeOf(input, { pool: p, slot: t });
             const worth = visit.worth[t] ?? null;
             const isFree = isPinnedTo(visit, slot.id, pool.id);
             const fits =

@@ -1,8 +1,8 @@
 // What no plan goes beyond, plot by plot: once minutes have their price, where to begin in a plot is a question of that plot alone, and that of
 // where to open what so that everybody is served (uncapacitated facility location), which is nearly always solved to within a thousandth.
 import type { Choices } from './choices';
-import type { Model } from './model';
-import type { Priced } from './prices';
+import { type Model, placeOf } from './model';
+import { type Priced, roomWorth } from './prices';
 import type { CampaignVisit } from './shapes';
 
 /** A step as a share of the way to the plan that is known (Polyak), and after how many rounds without a better bound it is halved. */
@@ -45,11 +45,7 @@ export function boundByPlots(
   for (let round = 0; round < rounds && share > LEAST_SHARE; round++) {
     used.fill(0);
     climbed.fill(0);
-    let bound = 0;
-    for (let place = 0; place < places; place++)
-      bound +=
-        (room[place] as number) * (model.room[place] as number) +
-        (ladder[place] as number) * (model.ladderRoom[place] as number);
+    let bound = roomWorth(model, room, ladder);
     for (const part of parts) bound += part.solved({ room, ladder, begin: input.plotMinutes }, used, climbed);
     if (bound < best.bound - CLOSE) {
       best = { room: room.slice(), ladder: ladder.slice(), bound };
@@ -101,14 +97,13 @@ class Part {
   readonly #by: Float64Array;
 
   constructor({ input, plotOf, plots }: Model, { options, required }: Choices, plot: number) {
-    const slots = input.slots.length;
     const own = options.flatMap((all, v) => {
       if (plots.length > 1 && plotOf[v] !== plot) return [];
       const open = all.filter(({ gain }) => gain > 0 || required[v]);
       return open.length > 0 ? [{ v, open }] : [];
     });
     const visits = own.map(({ v }) => input.visits[v] as CampaignVisit);
-    const found = own.flatMap(({ open }) => open.map(({ pool, slot }) => pool * slots + slot));
+    const found = own.flatMap(({ open }) => open.map((option) => placeOf(input, option)));
     this.#places = Int32Array.from(new Set(found)).sort();
     const indexOf = new Map([...this.#places].map((place, j) => [place, j]));
     this.#at = Int32Array.from(found, (place) => indexOf.get(place) as number);

@@ -1,7 +1,7 @@
 // What a minute of each place is worth in a large season, and what no plan goes beyond: by Lagrange, place by place, without a program.
 import type { Choices } from './choices';
 import { mostOf } from './lp';
-import type { Model, Option } from './model';
+import { type Model, placeOf } from './model';
 import type { CampaignVisit } from './shapes';
 
 export interface Priced {
@@ -32,8 +32,6 @@ const PATIENCE = 8;
 export function pricesOfLarge(model: Model, choices: Choices, rounds = ROUNDS): Priced {
   const { input, plotOf, plots } = model;
   const places = model.room.length;
-  const slots = input.slots.length;
-  const placeOf = ({ pool, slot }: Option) => pool * slots + slot;
   const alone = plots.map((_, plot) => {
     const own = input.visits.flatMap(({ minutes }, v) => (plotOf[v] === plot ? [minutes] : []));
     return Float64Array.from({ length: places }, (_, place) => input.plotMinutes / mostOf(model, own, place));
@@ -42,11 +40,11 @@ export function pricesOfLarge(model: Model, choices: Choices, rounds = ROUNDS): 
     const { minutes, ladder } = input.visits[v] as CampaignVisit;
     return {
       isRequired: choices.required[v],
-      place: Int32Array.from(open, placeOf),
+      place: Int32Array.from(open, (option) => placeOf(input, option)),
       gain: Float64Array.from(open, ({ gain }) => gain),
       minutes: Float64Array.from(
         open,
-        (option) => minutes + (alone[plotOf[v] as number]?.[placeOf(option)] ?? 0),
+        (option) => minutes + (alone[plotOf[v] as number]?.[placeOf(input, option)] ?? 0),
       ),
       onLadder: ladder ? minutes : 0,
     };
@@ -61,11 +59,7 @@ export function pricesOfLarge(model: Model, choices: Choices, rounds = ROUNDS): 
   for (let round = 0; round < rounds && scale > 0; round++) {
     const used = new Float64Array(places);
     const climbed = new Float64Array(places);
-    let bound = 0;
-    for (let place = 0; place < places; place++)
-      bound +=
-        (room[place] as number) * (model.room[place] as number) +
-        (ladder[place] as number) * (model.ladderRoom[place] as number);
+    let bound = roomWorth(model, room, ladder);
     for (const { isRequired, place, gain, minutes, onLadder } of rows) {
       let most = isRequired ? Number.NEGATIVE_INFINITY : 0;
       let at = -1;
@@ -97,6 +91,16 @@ export function pricesOfLarge(model: Model, choices: Choices, rounds = ROUNDS): 
     step(ladder, climbed, model.ladderRoom, scale);
   }
   return best;
+}
+
+/** Points that all room together is worth at a price of its minutes, and of those on ladders. */
+export function roomWorth({ room, ladderRoom }: Model, minutes: Float64Array, ladders: Float64Array): number {
+  let worth = 0;
+  for (let place = 0; place < room.length; place++)
+    worth +=
+      (minutes[place] as number) * (room[place] as number) +
+      (ladders[place] as number) * (ladderRoom[place] as number);
+  return worth;
 }
 
 interface Wish {

@@ -5,7 +5,7 @@ import { type Choices, choicesOf, onTime } from './choices';
 import { alone, isAsked, PINNED, singly, taken } from './columns';
 import { fill, fillByPlot, improve, type Prices } from './improve';
 import { type Column, programOf, type Solver } from './lp';
-import { type Model, modelOf, type Option } from './model';
+import { type Model, modelOf, type Option, placeOf } from './model';
 import { boundByPlots } from './plotwise';
 import { FEW_ROUNDS, type Priced, pricesOfLarge, ROUNDS } from './prices';
 import type { CampaignInput, CampaignPlan, CampaignVisit } from './shapes';
@@ -119,8 +119,8 @@ function pricesBySlot({ input }: Model, prices: Prices): number[][] {
 
 const pricedAt =
   ({ input }: Model, room: Float64Array): Prices =>
-  ({ pool, slot }) =>
-    room[pool * input.slots.length + slot] ?? 0;
+  (option) =>
+    room[placeOf(input, option)] ?? 0;
 
 const better = (a: Board, b: Board) => (b.gain() > a.gain() + 1e-9 ? b : a);
 

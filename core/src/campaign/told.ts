@@ -39,7 +39,7 @@ export function told(board: Board, boundGain: number): CampaignPlan {
       .sort((a, b) => Number(b.must) - Number(a.must) || b.costs - a.costs),
     slots: input.pools.flatMap((pool, p) =>
       input.slots.map((slot, t) => {
-        const place = p * input.slots.length + t;
+        const place = board.placeOf({ pool: p, slot: t });
         return {
           slotId: slot.id,
           poolId: pool.id,

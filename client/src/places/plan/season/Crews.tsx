@@ -114,6 +114,18 @@ function crewWords(say: Say, crew: Crew, pace: number): string {
   ].join(' · ');
 }
 
+/** A whole number of a crew, what it is called, and between what it may lie. */
+type NumberOf = readonly ['people' | 'ladders' | 'poles' | 'fromHour' | 'toHour', PlainKey, number, number];
+const KIT_FIELDS: readonly NumberOf[] = [
+  ['people', 'plan.people', 1, 50],
+  ['ladders', 'plan.ladders', 0, 50],
+  ['poles', 'plan.poles', 0, 50],
+];
+const HOUR_FIELDS: readonly NumberOf[] = [
+  ['fromHour', 'plan.fromHour', 0, 23],
+  ['toHour', 'plan.toHour', 1, 24],
+];
+
 interface CrewSheetProps {
   crew: Crew;
   site: Site;
@@ -146,6 +158,18 @@ function CrewSheet({ crew, site, revision, measured, onClose }: CrewSheetProps) 
         },
       },
     );
+  const numberField = ([field, label, least, most]: NumberOf) => (
+    <NumberField
+      key={field}
+      label={say(label)}
+      value={draft[field]}
+      least={least}
+      most={most}
+      unit=""
+      whole
+      onChange={(value) => change({ [field]: value })}
+    />
+  );
   const save = () => {
     setTried(true);
     if (!read.success) return;
@@ -169,33 +193,7 @@ function CrewSheet({ crew, site, revision, measured, onClose }: CrewSheetProps) 
         onChangeText={(name) => change({ name })}
         fault={wrong('name') ? say('fault.noName') : undefined}
       />
-      <NumberField
-        label={say('plan.people')}
-        value={draft.people}
-        least={1}
-        most={50}
-        unit=""
-        whole
-        onChange={(people) => change({ people })}
-      />
-      <NumberField
-        label={say('plan.ladders')}
-        value={draft.ladders}
-        least={0}
-        most={50}
-        unit=""
-        whole
-        onChange={(ladders) => change({ ladders })}
-      />
-      <NumberField
-        label={say('plan.poles')}
-        value={draft.poles}
-        least={0}
-        most={50}
-        unit=""
-        whole
-        onChange={(poles) => change({ poles })}
-      />
+      {KIT_FIELDS.map(numberField)}
       <Several
         label={say('plan.skills')}
         options={skills.map((value) => ({ value, label: say(SKILL_WORDS[value]) }))}
@@ -208,24 +206,7 @@ function CrewSheet({ crew, site, revision, measured, onClose }: CrewSheetProps) 
         value={draft.weekdays.map(String)}
         onChange={(days) => change({ weekdays: days.map(Number) })}
       />
-      <NumberField
-        label={say('plan.fromHour')}
-        value={draft.fromHour}
-        least={0}
-        most={23}
-        unit=""
-        whole
-        onChange={(fromHour) => change({ fromHour })}
-      />
-      <NumberField
-        label={say('plan.toHour')}
-        value={draft.toHour}
-        least={1}
-        most={24}
-        unit=""
-        whole
-        onChange={(toHour) => change({ toHour })}
-      />
+      {HOUR_FIELDS.map(numberField)}
       {isTried && draft.toHour <= draft.fromHour ? (
         <Body color="$ochreText" role="alert">
           {say('fault.stopsBeforeBegins')}
