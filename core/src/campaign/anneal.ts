@@ -9,7 +9,7 @@ import type { CampaignVisit } from './shapes';
 /** Changes tried: so many for each visit, between these limits. Work, and not time: the same season brings the same plan. */
 const A_VISIT = 4000;
 const FEWEST = 200_000;
-const MOST = 8_000_000;
+export const MOST_TRIED = 8_000_000;
 /** What is taken at first though it is worse, and at last, as shares of what a visit brings on the mean. Found by trying on seasons that were made up. */
 const HOT = 0.12;
 const COLD = 0.004;
@@ -27,6 +27,9 @@ const TOWARDS_BEST = 1.5;
 /** A plot with more visits in a place is not left at once. */
 const MOST_OF_PLOT = 6;
 const COOLED_EVERY = 1000;
+
+/** Changes that are tried of a plan of so many visits. */
+export const changesFor = (visits: number) => Math.min(MOST_TRIED, Math.max(FEWEST, A_VISIT * visits));
 
 /**
  * Changes a plan in place; it may end a little worse than it began.
@@ -59,7 +62,7 @@ export function anneal(
     const stands = board.optionOf(v);
     return stands ? (choiceAt[v * places + board.placeOf(stands)] as number) : NOWHERE;
   });
-  const changes = Math.min(MOST, Math.max(FEWEST, A_VISIT * open.length));
+  const changes = changesFor(open.length);
   let heat = HOT;
   for (let change = 0; change < changes; change++) {
     if (change % COOLED_EVERY === 0) heat = scale * HOT * (COLD / HOT) ** (change / changes);

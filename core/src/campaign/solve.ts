@@ -1,5 +1,5 @@
 // Who does which visit when, and what is left undone: musts first, then whatever brings most; how much better any other plan could be.
-import { anneal } from './anneal';
+import { anneal, changesFor, MOST_TRIED } from './anneal';
 import { Board } from './board';
 import { type Choices, choicesOf, onTime } from './choices';
 import { alone, isAsked, PINNED, singly, taken } from './columns';
@@ -23,14 +23,14 @@ export interface CampaignSolved {
 
 /** So many rounds of the bound; where fewer bring it near no more are made. */
 const BOUND_ROUNDS = 200;
-/** So often a season is tried by chance, where that is a matter of seconds. */
-const TRIES = 3;
+/** So often a season is tried by chance, where all tries together are no more work than that of a large one. */
+const MOST_TRIES = 3;
 
 /** A plan of more visits is repaired and not made from nothing when something changes on the same day. */
 const MANY_BEFORE = 400;
 /**
- * Of more, whoever goes plot by plot without prices does worse than visit by visit, and takes longer; they are tried by chance once, and a plan of them
- * that is only repaired keeps a rough bound.
+ * Of more, whoever goes plot by plot without prices does worse than visit by visit, and takes longer; a plan of them that is only repaired keeps a
+ * rough bound.
  */
 const MANY_BY_HAND = 1000;
 
@@ -146,7 +146,7 @@ function searched(task: Task): Found {
   const bound = Math.min(rough.bound, priced.bound, boundFree(choices));
   const made = byPrices(priced).reduce(better, first);
   if (isSmall) return { ...asWhole(task, made, bound), prices };
-  const tries = model.input.visits.length <= MANY_BY_HAND ? TRIES : 1;
+  const tries = Math.min(MOST_TRIES, Math.floor(MOST_TRIED / changesFor(model.input.visits.length)));
   const best = Array.from({ length: tries }, (_, i) => annealed(task, made, priced, i)).reduce(better, made);
   return { best, bound, prices };
 }
