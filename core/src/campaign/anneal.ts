@@ -9,7 +9,7 @@ import type { CampaignVisit } from './shapes';
 /** Changes tried: so many for each visit, between these limits. Work, and not time: the same season brings the same plan. */
 const A_VISIT = 4000;
 const FEWEST = 200_000;
-export const MOST_TRIED = 8_000_000;
+export const MOST_TRIED = 10_000_000;
 /** What is taken at first though it is worse, and at last, as shares of what a visit brings on the mean. Found by trying on seasons that were made up. */
 const HOT = 0.12;
 const COLD = 0.004;
@@ -28,6 +28,12 @@ const TOWARDS_BEST = 1.5;
 const MOST_OF_PLOT = 6;
 const COOLED_EVERY = 1000;
 
+interface Kept {
+  held: ReadonlySet<number>;
+  musts: ReadonlySet<number>;
+  staying?: { before: Board; points: number } | null;
+}
+
 /** Changes that are tried of a plan of so many visits. */
 export const changesFor = (visits: number) => Math.min(MOST_TRIED, Math.max(FEWEST, A_VISIT * visits));
 
@@ -35,13 +41,14 @@ export const changesFor = (visits: number) => Math.min(MOST_TRIED, Math.max(FEWE
  * Changes a plan in place; it may end a little worse than it began.
  *
  * @param prices what minutes are worth, by place
- * @param kept `held`: visits that stay where they are; `musts`: visits that stay done
+ * @param kept `held`: visits that stay where they are; `musts`: visits that stay done; `staying`: where each stood before, and the points that it is
+ * worth that it stands there again
  * @source Kirkpatrick, Gelatt and Vecchi 1983, Science 220:671
  */
 export function anneal(
   board: Board,
   prices: Priced,
-  { held, musts }: { held: ReadonlySet<number>; musts: ReadonlySet<number> },
+  { held, musts, staying = null }: Kept,
   seed: number,
 ): void {
   const { model } = board;
@@ -76,7 +83,9 @@ export function anneal(
   /** Choices worth trying, the best first, and where something stands. */
   function flattened() {
     const choices = options.map((all, v) => {
-      const over = all.map((option) => beyondPrice(v, option));
+      const over = all.map(
+        (option, i) => beyondPrice(v, option) + (staying?.before.at[v] === i ? staying.points : 0),
+      );
       const least = Math.max(-BELOW_LEAVING * scale, Math.max(...over) - WORSE * scale);
       const stands = board.at[v];
       return all

@@ -23,14 +23,13 @@ export interface CampaignSolved {
 
 /** So many rounds of the bound; where fewer bring it near no more are made. */
 const BOUND_ROUNDS = 200;
+/** Of a large plan that is only repaired, which nobody waits long for. */
+const FEW_BOUND_ROUNDS = 60;
 /** So often a season is tried by chance, where all tries together are no more work than that of a large one. */
 const MOST_TRIES = 3;
 
-/** A plan of more visits is repaired and not made from nothing when something changes on the same day. */
-const MANY_BEFORE = 400;
 /**
- * Of more, whoever goes plot by plot without prices does worse than visit by visit, and takes longer; a plan of them that is only repaired keeps a
- * rough bound.
+ * Of more, whoever goes plot by plot without prices does worse than visit by visit, and takes longer; and prices by few rounds are enough to begin with.
  */
 const MANY_BY_HAND = 1000;
 
@@ -56,7 +55,7 @@ export function solveCampaign(
   }
   const kept = asBefore(task, before);
   const improved = completed(task, Board.copyOf(kept));
-  const found = before.length > MANY_BEFORE ? repaired(task, improved) : searched(task);
+  const found = isSmall(model) ? searched(task) : repaired(task, kept, improved);
   const bound = Math.max(found.bound, found.best.gain(), improved.gain());
   const plan = keeping(model, kept, [found.best, improved]);
   return { plan: told(plan, bound), prices: pricesBySlot(model, found.prices) };
@@ -70,8 +69,7 @@ export function firstCampaign(input: CampaignInput, solver: Solver): CampaignSol
   const task = taskOf(input, solver);
   const { model, choices } = task;
   const best = byHand(task).reduce(better);
-  const isLarge = input.visits.length > MANY_BY_HAND;
-  const { room, bound } = pricesOfLarge(model, choices, isLarge ? FEW_ROUNDS : ROUNDS);
+  const { room, bound } = roughly(model, choices);
   return {
     plan: told(best, Math.max(bound, best.gain())),
     prices: pricesBySlot(model, pricedAt(model, room)),
@@ -106,6 +104,12 @@ interface Task {
   mays: readonly number[];
 }
 
+const isSmall = ({ options }: Model) => options.reduce((sum, { length }) => sum + length, 0) <= WHOLE_CHOICES;
+
+function roughly(model: Model, choices: Choices): Priced {
+  return pricesOfLarge(model, choices, model.input.visits.length > MANY_BY_HAND ? FEW_ROUNDS : ROUNDS);
+}
+
 interface Found {
   best: Board;
   /** Points above leaving all that no plan goes beyond. */
@@ -134,8 +138,7 @@ function byHand(task: Task): Board[] {
 /** From nothing: by the prices of minutes and by chance, and as a whole where that is small enough. */
 function searched(task: Task): Found {
   const { model, board, choices, mays } = task;
-  const isSmall = model.options.reduce((sum, options) => sum + options.length, 0) <= WHOLE_CHOICES;
-  const rough = pricesOfLarge(model, choices);
+  const rough = roughly(model, choices);
   const byPrices = (priced: Priced) =>
     [Board.copyOf(board), plotByPlot(board, mays)].map((made) =>
       completed(task, made, pricedAt(model, priced.room)),
@@ -145,7 +148,7 @@ function searched(task: Task): Found {
   const prices = pricedAt(model, priced.room);
   const bound = Math.min(rough.bound, priced.bound, boundFree(choices));
   const made = byPrices(priced).reduce(better, first);
-  if (isSmall) return { ...asWhole(task, made, bound), prices };
+  if (isSmall(model)) return { ...asWhole(task, made, bound), prices };
   const tries = Math.min(MOST_TRIES, Math.floor(MOST_TRIED / changesFor(model.input.visits.length)));
   const best = Array.from({ length: tries }, (_, i) => annealed(task, made, priced, i)).reduce(better, made);
   return { best, bound, prices };
@@ -175,12 +178,23 @@ function asWhole({ placed, solver }: Task, made: Board, above: number): Pick<Fou
   return { best, bound: Math.max(best.gain(), whole.bound ?? above) };
 }
 
-/** Of a plan of before of many visits, made better where it stands, which takes seconds and not half a minute. */
-function repaired({ model, choices }: Task, best: Board): Found {
-  const rough = pricesOfLarge(model, choices);
-  const rounds = model.input.visits.length > MANY_BY_HAND ? 0 : BOUND_ROUNDS;
-  const { room, bound } = boundByPlots(model, choices, rough, best.gain(), rounds);
-  return { best, bound, prices: pricedAt(model, room) };
+/** A plan of before, changed by chance where that brings more than it is worth that visits stay; of very many it is made better where it stands. */
+function repaired(task: Task, kept: Board, improved: Board): Found {
+  const { model, choices, mays } = task;
+  const isLarge = model.input.visits.length > MANY_BY_HAND;
+  const rounds = isLarge ? FEW_BOUND_ROUNDS : BOUND_ROUNDS;
+  const priced = boundByPlots(model, choices, roughly(model, choices), improved.gain(), rounds);
+  const prices = pricedAt(model, priced.room);
+  const found = { bound: priced.bound, prices };
+  if (isLarge) return { ...found, best: improved };
+  const best = Board.copyOf(improved);
+  anneal(best, priced, { ...task, staying: { before: kept, points: WORTH_MOVING } }, 0);
+  fill(
+    best,
+    mays.filter((v) => best.optionOf(v) === null),
+    prices,
+  );
+  return { ...found, best };
 }
 
 /** The plan that people go by stays unless another brings more than all that moves for it is worth. */
