@@ -25,7 +25,7 @@ export interface CampaignSolved {
 const BOUND_ROUNDS = 200;
 /** Of a large plan that is only repaired, which nobody waits long for. */
 const FEW_BOUND_ROUNDS = 60;
-/** So often a season is tried by chance, where all tries together are no more work than that of a large one. */
+/** So often a season is tried by chance, where all tries together are no more than half the work of a large one. */
 const MOST_TRIES = 3;
 
 /**
@@ -149,7 +149,8 @@ function searched(task: Task): Found {
   const bound = Math.min(rough.bound, priced.bound, boundFree(choices));
   const made = byPrices(priced).reduce(better, first);
   if (isSmall(model)) return { ...asWhole(task, made, bound), prices };
-  const tries = Math.min(MOST_TRIES, Math.floor(MOST_TRIED / changesFor(model.input.visits.length)));
+  const half = MOST_TRIED / 2 / changesFor(model.input.visits.length);
+  const tries = Math.max(1, Math.min(MOST_TRIES, Math.floor(half)));
   const best = Array.from({ length: tries }, (_, i) => annealed(task, made, priced, i)).reduce(better, made);
   return { best, bound, prices };
 }
