@@ -7,9 +7,9 @@ import { Button } from './Button';
 const AT_ONCE = 60;
 /** More than any screen shows: they are drawn before the others of the first part. */
 const ON_SCREEN = 12;
-/** Of a list among others, and those of them that are drawn first: some of the others are on the screen too. */
+/** Of a list among others, and those that are drawn first: the screen of a phone is full with them, so that nothing on it moves. */
 const AMONG_OTHERS = 20;
-const FIRST_AMONG_OTHERS = 4;
+const FIRST_AMONG_OTHERS = 8;
 
 interface InParts<T> {
   shown: readonly T[];
