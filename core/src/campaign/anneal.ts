@@ -31,7 +31,7 @@ const COOLED_EVERY = 1000;
 interface Kept {
   held: ReadonlySet<number>;
   musts: ReadonlySet<number>;
-  staying?: { before: Board; points: number } | null;
+  staying?: { before: Board; points: number };
 }
 
 /** Changes that are tried of a plan of so many visits. */
@@ -48,7 +48,7 @@ export const changesFor = (visits: number) => Math.min(MOST_TRIED, Math.max(FEWE
 export function anneal(
   board: Board,
   prices: Priced,
-  { held, musts, staying = null }: Kept,
+  { held, musts, staying }: Kept,
   seed: number,
 ): void {
   const { model } = board;
@@ -69,7 +69,8 @@ export function anneal(
     const stands = board.optionOf(v);
     return stands ? (choiceAt[v * places + board.placeOf(stands)] as number) : NOWHERE;
   });
-  const changes = changesFor(open.length);
+  // Whoever begins at a plan that is nearly good has less to try
+  const changes = changesFor(open.length) / (staying ? 2 : 1);
   let heat = HOT;
   for (let change = 0; change < changes; change++) {
     if (change % COOLED_EVERY === 0) heat = scale * HOT * (COLD / HOT) ** (change / changes);

@@ -24,7 +24,7 @@ export interface CampaignSolved {
 /** So many rounds of the bound; where fewer bring it near no more are made. */
 const BOUND_ROUNDS = 200;
 /** Of a large plan that is only repaired, which nobody waits long for. */
-const FEW_BOUND_ROUNDS = 60;
+const FEW_BOUND_ROUNDS = 40;
 /** So often a season is tried by chance, where all tries together are no more than half the work of a large one. */
 const MOST_TRIES = 3;
 
