@@ -1,7 +1,7 @@
 // What the app makes of the server's answers: words for people, and no record lost or doubled.
 import { english } from '@mortisect/words/all';
 import '../workers/importMeta';
-import { ask, inWords, LONG, NoAnswer, ServerProblem } from './api';
+import { ask, inWords, LONG, NoAnswer, ServerProblem, wasLong } from './api';
 import { usePreferences } from './preferences';
 
 const mockRead: { read?: (name: string) => Promise<unknown>; worker?: { onerror?: () => void } } = {};
@@ -111,10 +111,13 @@ describe('a long answer', () => {
   test('is read and checked by a thread of its own, a short one here', async () => {
     const began = workerThat(async () => ({ entries: [], more: true }));
     answers.push([200, { ...long, note: '' }], [200, long]);
-    expect(await ask('getLog', { query: {} })).toMatchObject({ more: false });
+    const short = await ask('getLog', { query: {} });
+    expect([short.more, wasLong(short)]).toEqual([false, false]);
     expect(began.asked).toEqual([]);
-    expect(await ask('getLog', { query: {} })).toMatchObject({ more: true });
+    const read = await ask('getLog', { query: {} });
+    expect([read.more, wasLong(read)]).toEqual([true, true]);
     expect(began.asked).toEqual(['getLog']);
+    expect(wasLong('text')).toBe(false);
   });
 
   test('is read here where that thread cannot be started, or does not take it', async () => {

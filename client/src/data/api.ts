@@ -20,6 +20,10 @@ export type Ask<K extends RouteName> = RouteInput<(typeof appRoutes)[K]> &
 
 /** Bytes from which handing an answer over takes less of the page than reading it. */
 export const LONG = 200_000;
+const longOnes = new WeakSet<object>();
+/** Was it so long that it was read off the thread that draws? */
+export const wasLong = (answer: unknown) =>
+  typeof answer === 'object' && answer !== null && longOnes.has(answer);
 
 /** The server answered with a problem (RFC 9457). */
 export class ServerProblem extends Error {
@@ -112,7 +116,9 @@ async function askOnce<K extends RouteName>(
 async function checked(name: RouteName, route: Route, bytes: ArrayBuffer): Promise<unknown> {
   const here = () => route.response.parse(jsonIn(bytes));
   if (bytes.byteLength < LONG) return here();
-  return import('./longAnswers').then(({ readLong }) => readLong(name, bytes)).catch(here);
+  const answer = await import('./longAnswers').then(({ readLong }) => readLong(name, bytes)).catch(here);
+  longOnes.add(answer as object);
+  return answer;
 }
 
 /** Null where it is no JSON. */

@@ -2,6 +2,11 @@
 import { QueryClient, QueryObserver } from '@tanstack/react-query';
 import { type KeptIn, keeping } from './queryClient';
 
+const mockLong = new Set<unknown>();
+jest.mock('./api', () => ({
+  ...jest.requireActual('./api'),
+  wasLong: (answer: unknown) => mockLong.has(answer),
+}));
 const KEY = ['tree', 'a'];
 const wait = () => new Promise((resolve) => setTimeout(resolve, 5));
 /** However slow the machine. */
@@ -127,4 +132,18 @@ test('what was read is kept when the page rests, as it stands then: a change mad
   } finally {
     Object.assign(globalThis, { requestIdleCallback: undefined });
   }
+});
+
+test('a long answer is kept a while after it came: whoever waits for a thread is not held up by it', async () => {
+  mockLong.add('a long one');
+  const on = deviceWith();
+  const begun = Date.now();
+  const { client, current } = shown(
+    on,
+    jest.fn(async () => 'a long one'),
+  );
+  await until(() => current().data === 'a long one');
+  await until(() => on.kept.size > 0);
+  expect(Date.now() - begun).toBeGreaterThanOrEqual(1490);
+  client.clear();
 });

@@ -11,7 +11,7 @@ import {
   type QueryKey,
 } from '@tanstack/react-query';
 import { createStore, del, get, set } from 'idb-keyval';
-import { type Answer, NoAnswer, ServerProblem } from './api';
+import { type Answer, NoAnswer, ServerProblem, wasLong } from './api';
 import { atRest } from './rest';
 
 /** Raised when the shape of what is read changes: what an older app has kept is read anew then. */
@@ -19,6 +19,7 @@ const KEPT_SHAPE = '6';
 const KEPT_DAYS = 30;
 /** So long a page that does not rest is waited for. */
 const KEPT_WITHIN_MS = 1000;
+const LONG_AFTER_MS = 1500;
 const FRESH_MS = 1000;
 const LOADED_AT = Date.now();
 export const keptStore =
@@ -60,14 +61,17 @@ export function keeping(store: KeptIn | undefined) {
   const toKeep = new Set<Query>();
 
   /** What was only shown is kept once it is drawn, as it stands then; a device that is full shows it all the same. */
-  function keepWhenDrawn(query: Query, client: QueryClient): void {
+  function keepWhenDrawn(query: Query, client: QueryClient, isLong: boolean): void {
     if (toKeep.has(query)) return;
     toKeep.add(query);
-    atRest(() => {
+    const keep = () => {
       toKeep.delete(query);
       // What was taken off the device meanwhile stays off it
       if (client.getQueryCache().get(query.queryHash) === query) meant.persistQuery(query).catch(nothing);
-    }, KEPT_WITHIN_MS);
+    };
+    // A page that waits for a thread rests too, and what comes from there should find it free
+    if (isLong) setTimeout(atRest, LONG_AFTER_MS, keep, KEPT_WITHIN_MS);
+    else atRest(keep, KEPT_WITHIN_MS);
   }
 
   /** Shows what is kept, then reads it anew where it is stale; a read that fails or is overtaken is the query's own matter. */
@@ -85,7 +89,7 @@ export function keeping(store: KeptIn | undefined) {
       context,
       query,
     );
-    if (asked) keepWhenDrawn(query, context.client);
+    if (asked) keepWhenDrawn(query, context.client, wasLong(answer));
     else
       setTimeout(() => {
         if (query.isStale()) query.fetch().catch(nothing);
