@@ -2,7 +2,7 @@
 import { FakeServer, refused } from '../testing/fakeServer';
 import { detail, finding } from '../testing/orchard';
 import { NoAnswer, ServerProblem } from './api';
-import { readPlots, readTree } from './queries';
+import { openWorkQuery, readPlots, readTree } from './queries';
 import { queryClient } from './queryClient';
 
 const tree = detail([finding('0193f000-0000-7000-8000-000000000001', 'S', 'DEAD')]);
@@ -29,6 +29,28 @@ test('what was read of the tree itself is not overtaken by an older list', async
   await expect(readTree('a')).rejects.toBeInstanceOf(NoAnswer);
   expect(queryClient.getQueryData(['tree', 'a'])).toEqual(newer);
 });
+
+test.each([
+  ['getOpenWork', openWork, () => queryClient.fetchQuery(openWorkQuery)],
+  ['getPlotTrees', { trees: [tree] }, () => readPlots(['plot'])],
+] as const)(
+  'what was sent of a tree while it is on its way with others (%s) stays; what was read before gives way',
+  async (route, answer, read) => {
+    const newer = { ...tree, limbsRevision: tree.limbsRevision + 1 };
+    server.instead.set('getOpenWork', () => ({ ...openWork, trees: [] }));
+    server.instead.set(route, () => {
+      queryClient.setQueryData(['tree', 'a'], newer);
+      return answer;
+    });
+    await read();
+    expect(queryClient.getQueryData(['tree', 'a'])).toEqual(newer);
+    queryClient.clear();
+    queryClient.setQueryData(['tree', 'a'], newer, { updatedAt: Date.now() - 10 });
+    server.instead.set(route, () => answer);
+    await read();
+    expect(queryClient.getQueryData(['tree', 'a'])).toEqual(tree);
+  },
+);
 
 test('a server that says no is believed', async () => {
   queryClient.setQueryData(['open-work'], openWork);

@@ -98,13 +98,28 @@ let openWorkReads = 0;
  */
 async function readOpenWork(): Promise<Answer<'getOpenWork'>> {
   const read = ++openWorkReads;
+  const began = Date.now();
   const since = queryClient.getQueryData<Answer<'getOpenWork'>>(OPEN_WORK)?.revision;
   const changes = await ask('getOpenWork', { query: { since } });
   // As it stands by now: what was sent meanwhile has been laid over it
   const before = queryClient.getQueryData<Answer<'getOpenWork'>>(OPEN_WORK);
   if (read !== openWorkReads && before) return before;
-  for (const detail of changes.trees) queryClient.setQueryData(['tree', detail.tree.id], detail);
+  for (const detail of changes.trees) takeTree(detail, began);
   return withChanges(before ?? changes, changes, walkKnown());
+}
+
+/**
+ * A tree that came with others.
+ *
+ * @param began when they were asked for: what has been read or sent of it since is newer
+ * @returns its key
+ */
+function takeTree(detail: TreeDetail, began: number): readonly string[] {
+  const queryKey = ['tree', detail.tree.id];
+  const known = queryClient.getQueryState(queryKey);
+  const isNewer = known?.data !== undefined && known.dataUpdatedAt >= began;
+  if (!isNewer) queryClient.setQueryData(queryKey, detail);
+  return queryKey;
 }
 
 export const openWorkQuery = { queryKey: OPEN_WORK, queryFn: readOpenWork };
@@ -247,12 +262,9 @@ export async function readPlots(plotIds: readonly string[]): Promise<void> {
 }
 
 async function readPlot(plotId: string): Promise<void> {
+  const began = Date.now();
   const { trees } = await ask('getPlotTrees', { params: { plotId } });
-  for (const detail of trees) {
-    const queryKey = ['tree', detail.tree.id];
-    queryClient.setQueryData(queryKey, detail);
-    await keepOnDevice(queryKey);
-  }
+  for (const detail of trees) await keepOnDevice(takeTree(detail, began));
 }
 
 /**
