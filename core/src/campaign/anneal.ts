@@ -1,5 +1,5 @@
 // A plan made better by many small changes drawn with dice, of which worse ones are taken too, fewer and fewer of them (simulated annealing). Minutes
-// have the price that the relaxed season gives them, so that what a change frees counts for what it is worth elsewhere.
+// have the price that the bound is made with, so that what a change frees counts for what it is worth elsewhere.
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import type { Board } from './board';
 import type { Option } from './model';
@@ -45,12 +45,7 @@ export const changesFor = (visits: number) => Math.min(MOST_TRIED, Math.max(FEWE
  * worth that it stands there again
  * @source Kirkpatrick, Gelatt and Vecchi 1983, Science 220:671
  */
-export function anneal(
-  board: Board,
-  prices: Priced,
-  { held, musts, staying }: Kept,
-  seed: number,
-): void {
+export function anneal(board: Board, prices: Priced, { held, musts, staying }: Kept, seed: number): void {
   const { model } = board;
   const { input, options, plotOf } = model;
   const places = model.room.length;
