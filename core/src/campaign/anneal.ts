@@ -1,7 +1,7 @@
 // A plan made better by many small changes drawn with dice, of which worse ones are taken too, fewer and fewer of them (simulated annealing). Minutes
 // have the price that the bound is made with, so that what a change frees counts for what it is worth elsewhere.
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import type { Board } from './board';
+import { type Board, NOWHERE } from './board';
 import type { Option } from './model';
 import type { Priced } from './prices';
 import type { CampaignVisit } from './shapes';
@@ -223,8 +223,6 @@ export function anneal(board: Board, prices: Priced, { held, musts, staying }: K
     });
   }
 }
-
-const NOWHERE = -1;
 
 /** What visits bring on the mean where they bring most. */
 function typical(options: readonly (readonly Option[])[]): number {

@@ -1,7 +1,7 @@
 // A plan of a season while it is made: what stands where, and what room is left.
 import { type Model, type Option, placeOf } from './model';
 
-const NOWHERE = -1;
+export const NOWHERE = -1;
 const CLOSE = 1e-9;
 
 export class Board {
@@ -92,7 +92,7 @@ export class Board {
   }
 
   beginsIn(v: number, place: number): boolean {
-    return this.#count(place, this.model.plotOf[v] as number) === 0;
+    return this.standingOf(v, place) === 0;
   }
 
   /** Visits of its plot that stand in a place. */

@@ -17,7 +17,7 @@ import {
 } from './index';
 import { modelOf } from './model';
 import { boundByPlots } from './plotwise';
-import { pricesOfLarge } from './prices';
+import { roughPrices } from './prices';
 import bounds from './testing/bounds.json';
 import { fullModel, JUDGED, latenessOf } from './testing/fullModel';
 import { anyPlan, breachesOf, bruteForce, season } from './testing/seasons';
@@ -345,7 +345,7 @@ test('what plots bring at a price of minutes bounds what any plan brings, more c
     const model = modelOf(input);
     const best = bruteForce(input).gain;
     const free = choicesOf(model, new Board(model));
-    const rough = pricesOfLarge(model, free);
+    const rough = roughPrices(model, free);
     const { bound } = boundByPlots(model, free, rough, best, 300);
     expect(bound).toBeGreaterThanOrEqual(best - 1e-6);
     expect(bound).toBeLessThanOrEqual(rough.bound + 1e-9);
@@ -371,7 +371,7 @@ test('what plots bring at a price of minutes bounds what any plan brings, more c
     board.put(v, 0);
     const held = choicesOf(fixed, board);
     expect(held.required.flatMap((is, i) => (is ? [i] : []))).toEqual([v]);
-    const ofHeld = boundByPlots(fixed, held, pricesOfLarge(fixed, held), 0, 300).bound;
+    const ofHeld = boundByPlots(fixed, held, roughPrices(fixed, held), 0, 300).bound;
     fill(
       board,
       fixed.options.flatMap((_, i) => (i === v ? [] : [i])),
@@ -422,7 +422,7 @@ test('changed by chance a plan breaks nothing; pins stay where they are and must
     const stood = input.visits.map((_, v) => board.optionOf(v));
     const standing = (what: 'must' | 'pin') =>
       new Set(input.visits.flatMap((visit, v) => (visit[what] && stood[v] ? [v] : [])));
-    const priced = pricesOfLarge(model, choicesOf(model, new Board(model)));
+    const priced = roughPrices(model, choicesOf(model, new Board(model)));
     const kept = { held: standing('pin'), musts: standing('must') };
     anneal(board, priced, kept, seed);
     const done = input.visits.flatMap(({ id }, v) => {
@@ -435,7 +435,7 @@ test('changed by chance a plan breaks nothing; pins stay where they are and must
     const free = season(seed, { visits: 7, slots: 3, pools: 2, musts: 0, minutes: 60 });
     const all = free.visits.map((_, v) => v);
     const own = new Board(modelOf(free));
-    const prices = pricesOfLarge(own.model, choicesOf(own.model, new Board(own.model)));
+    const prices = roughPrices(own.model, choicesOf(own.model, new Board(own.model)));
     anneal(own, prices, { held: new Set(), musts: new Set() }, seed);
     // The same dice bring the same plan
     const again = new Board(own.model);

@@ -23,15 +23,10 @@ export function taken(
   return board;
 }
 
-export function alone(model: Model, v: number, options: readonly Option[]): Column {
-  const { minutes, ladder } = model.input.visits[v] as CampaignVisit;
-  return { visit: v, minutes, ladder, plot: model.plotOf[v] as number, options };
-}
-
 /** All visits; of what is asked for, only with what keeps it as it is. */
 export function singly(model: Model, board: Board): Column[] {
   return model.options.flatMap((options, v) =>
-    options.length === 0 ? [] : [alone(model, v, optionsKept(board, v, options))],
+    options.length === 0 ? [] : [{ visit: v, options: optionsKept(board, v, options) }],
   );
 }
 

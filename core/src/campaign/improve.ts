@@ -55,7 +55,6 @@ export function fill(board: Board, visits: readonly number[], prices: Prices = f
  */
 export function fillByPlot(board: Board, visits: readonly number[]): void {
   const { input, options, plotOf, plots, room } = board.model;
-  const _slots = input.slots.length;
   const byMinute = (v: number, option: Option) => option.gain / (input.visits[v]?.minutes ?? 1);
   // What may stand in each place, plot by plot, the best by the minute first
   const wishes = Array.from(room, () => plots.map((): { v: number; i: number }[] => []));

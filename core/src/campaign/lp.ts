@@ -22,9 +22,6 @@ export type Solver = (lp: string, limits?: SolverLimits) => SolverAnswer;
 /** A visit in the program. */
 export interface Column {
   visit: number;
-  minutes: number;
-  ladder: boolean;
-  plot: number;
   options: readonly Option[];
 }
 
@@ -43,15 +40,8 @@ interface ProgramWish {
   lateAtMost: number | null;
 }
 
-/** Visits of one plot that fit into a place at most: they begin there together. */
-export function mostOf(model: Model, minutes: readonly number[], place: number): number {
-  const room = (model.room[place] as number) - model.input.plotMinutes;
-  return Math.max(1, Math.min(minutes.length, Math.floor(room / Math.min(...minutes) + 1e-9)));
-}
-
 export function programOf(model: Model, columns: readonly Column[], wish: ProgramWish): Program {
   const { input } = model;
-  const _slots = input.slots.length;
   const goal: string[] = [];
   const rows = new Map<string, string[]>();
   const right = new Map<string, number>();
@@ -64,9 +54,9 @@ export function programOf(model: Model, columns: readonly Column[], wish: Progra
     right.set(row, most);
   };
   const nameOf = (c: number, { pool, slot }: Option) => `x_${c}_${pool}_${slot}`;
-  columns.forEach((column, c) => {
-    const { visit, minutes, ladder, plot, options } = column;
-    const { must } = input.visits[visit] as CampaignVisit;
+  columns.forEach(({ visit, options }, c) => {
+    const { minutes, ladder, must } = input.visits[visit] as CampaignVisit;
+    const plot = model.plotOf[visit] as number;
     const weight = must?.weight ?? 0;
     const never = model.never[visit] as number;
     for (const option of options) {

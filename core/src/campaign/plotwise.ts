@@ -96,9 +96,9 @@ class Part {
   readonly #where: Int32Array;
   readonly #by: Float64Array;
 
-  constructor({ input, plotOf, plots }: Model, { options, required }: Choices, plot: number) {
+  constructor({ input, plotOf }: Model, { options, required }: Choices, plot: number) {
     const own = options.flatMap((all, v) => {
-      if (plots.length > 1 && plotOf[v] !== plot) return [];
+      if (plotOf[v] !== plot) return [];
       const open = all.filter(({ gain }) => gain > 0 || required[v]);
       return open.length > 0 ? [{ v, open }] : [];
     });
@@ -129,7 +129,7 @@ class Part {
   solved({ room, ladder, begin }: Costs, used: Float64Array, climbed: Float64Array): number {
     const cost = Float64Array.from(this.#places, (place) => begin * (room[place] as number));
     this.#price(room, ladder);
-    for (let v = 0; v < this.#minutes.length; v++) this.#look(v);
+    this.#lookAll();
     for (let change = 0; change < MOST_CHANGES; change++) {
       const isClosed = this.#closeOne(cost);
       const isOpened = this.#openOne(cost);
@@ -172,6 +172,10 @@ class Part {
     }
   }
 
+  #lookAll(): void {
+    for (let v = 0; v < this.#minutes.length; v++) this.#look(v);
+  }
+
   /** The best and the second best of the places that are open. */
   #look(v: number): void {
     const left = this.#left[v] as number;
@@ -203,7 +207,7 @@ class Part {
     const at = this.#bestOf((j) => (this.#isOpen[j] ? (cost[j] as number) - (lost[j] as number) : 0));
     if (at < 0) return false;
     this.#isOpen[at] = 0;
-    for (let v = 0; v < this.#minutes.length; v++) this.#look(v);
+    this.#lookAll();
     return true;
   }
 
@@ -214,7 +218,7 @@ class Part {
     const at = this.#bestOf((j) => (this.#isOpen[j] ? 0 : (won[j] as number) - (cost[j] as number)));
     if (at < 0) return false;
     this.#isOpen[at] = 1;
-    for (let v = 0; v < this.#minutes.length; v++) this.#look(v);
+    this.#lookAll();
     return true;
   }
 

@@ -1,6 +1,5 @@
-// What a minute of each place is worth in a large season, and what no plan goes beyond: by Lagrange, place by place, without a program.
+// What a minute of each place is worth, and what no plan goes beyond: by Lagrange, place by place, without a program.
 import type { Choices } from './choices';
-import { mostOf } from './lp';
 import { type Model, placeOf } from './model';
 import type { CampaignVisit } from './shapes';
 
@@ -29,7 +28,7 @@ const PATIENCE = 8;
  *
  * @param choices what any plan may do with each visit
  */
-export function pricesOfLarge(model: Model, choices: Choices, rounds = ROUNDS): Priced {
+export function roughPrices(model: Model, choices: Choices, rounds = ROUNDS): Priced {
   const { input, plotOf, plots } = model;
   const places = model.room.length;
   const alone = plots.map((_, plot) => {
@@ -101,6 +100,12 @@ export function roomWorth({ room, ladderRoom }: Model, minutes: Float64Array, la
       (minutes[place] as number) * (room[place] as number) +
       (ladders[place] as number) * (ladderRoom[place] as number);
   return worth;
+}
+
+/** Visits of one plot that fit into a place at most: they begin there together. */
+function mostOf(model: Model, minutes: readonly number[], place: number): number {
+  const room = (model.room[place] as number) - model.input.plotMinutes;
+  return Math.max(1, Math.min(minutes.length, Math.floor(room / Math.min(...minutes) + 1e-9)));
 }
 
 interface Wish {

@@ -2,12 +2,12 @@
 import { anneal, changesFor, MOST_TRIED } from './anneal';
 import { Board } from './board';
 import { type Choices, choicesOf, onTime } from './choices';
-import { alone, isAsked, PINNED, singly, taken } from './columns';
+import { isAsked, PINNED, singly, taken } from './columns';
 import { fill, fillByPlot, improve, type Prices } from './improve';
 import { type Column, programOf, type Solver } from './lp';
 import { type Model, modelOf, type Option, placeOf } from './model';
 import { boundByPlots } from './plotwise';
-import { FEW_ROUNDS, type Priced, pricesOfLarge, ROUNDS } from './prices';
+import { FEW_ROUNDS, type Priced, ROUNDS, roughPrices } from './prices';
 import type { CampaignInput, CampaignPlan, CampaignVisit } from './shapes';
 import { told } from './told';
 
@@ -107,7 +107,7 @@ interface Task {
 const isSmall = ({ options }: Model) => options.reduce((sum, { length }) => sum + length, 0) <= WHOLE_CHOICES;
 
 function roughly(model: Model, choices: Choices): Priced {
-  return pricesOfLarge(model, choices, model.input.visits.length > MANY_BY_HAND ? FEW_ROUNDS : ROUNDS);
+  return roughPrices(model, choices, model.input.visits.length > MANY_BY_HAND ? FEW_ROUNDS : ROUNDS);
 }
 
 interface Found {
@@ -233,7 +233,7 @@ function askedPlaced(input: CampaignInput, solver: Solver): Board {
 /** Musts in the way that makes them least late: by the program where that is small enough, else one after the other, the heavier first. */
 function mustsPlaced(model: Model, solver: Solver): Board {
   const musts = model.input.visits.flatMap(({ must }, v) => (must && model.options[v]?.length ? [v] : []));
-  const columns = musts.map((v) => alone(model, v, model.options[v] as readonly Option[]));
+  const columns = musts.map((v): Column => ({ visit: v, options: model.options[v] as readonly Option[] }));
   const choices = columns.reduce((sum, { options }) => sum + options.length, 0);
   const oneByOne = new Board(model);
   putInTurn(oneByOne, musts);
