@@ -147,3 +147,31 @@ test('a long answer is kept a while after it came: whoever waits for a thread is
   expect(Date.now() - begun).toBeGreaterThanOrEqual(1490);
   client.clear();
 });
+
+test('it waits while anything else is read, but not for ever', async () => {
+  jest.useFakeTimers();
+  try {
+    mockLong.add('a long one');
+    for (const isAnswered of [true, false]) {
+      const on = deviceWith();
+      const { client, current } = shown(
+        on,
+        jest.fn(async () => 'a long one'),
+      );
+      await jest.advanceTimersByTimeAsync(50);
+      expect(current().data).toBe('a long one');
+      let answer = (_: string) => {};
+      const other = new Promise<string>((resolve) => (answer = resolve));
+      void client.prefetchQuery({ queryKey: ['order'], queryFn: () => other, persister: undefined as never });
+      // 1.5 s after it came, then up to eight times a quarter of a second
+      await jest.advanceTimersByTimeAsync(isAnswered ? 2550 : 3400);
+      expect(on.kept.size).toBe(0);
+      if (isAnswered) answer('of another');
+      await jest.advanceTimersByTimeAsync(260);
+      expect(on.kept.size).toBe(1);
+      client.clear();
+    }
+  } finally {
+    jest.useRealTimers();
+  }
+});

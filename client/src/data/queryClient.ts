@@ -41,6 +41,15 @@ export interface KeptIn {
   removeItem(key: string): Promise<void>;
 }
 
+/** A page that waits for an answer or for a thread rests too, and what comes from there should find it free: it is waited for so often. */
+const MOST_WAITS = 8;
+const WAIT_MS = 250;
+
+function whenNothingIsRead(client: QueryClient, work: () => void, waits = MOST_WAITS): void {
+  if (waits > 0 && client.isFetching() > 0) setTimeout(whenNothingIsRead, WAIT_MS, client, work, waits - 1);
+  else atRest(work, KEPT_WITHIN_MS);
+}
+
 /** What was read stays on the device, each query by itself, so that the app opens and the round goes on without the server. */
 export function keeping(store: KeptIn | undefined) {
   const options = {
@@ -69,8 +78,7 @@ export function keeping(store: KeptIn | undefined) {
       // What was taken off the device meanwhile stays off it
       if (client.getQueryCache().get(query.queryHash) === query) meant.persistQuery(query).catch(nothing);
     };
-    // A page that waits for a thread rests too, and what comes from there should find it free
-    if (isLong) setTimeout(atRest, LONG_AFTER_MS, keep, KEPT_WITHIN_MS);
+    if (isLong) setTimeout(whenNothingIsRead, LONG_AFTER_MS, client, keep);
     else atRest(keep, KEPT_WITHIN_MS);
   }
 

@@ -172,14 +172,18 @@ test('kept plans that hold are a list, asked for together, without a search', as
   client.clear();
 });
 
-test('without a tree there is nothing to wait for', () => {
-  const client = new QueryClient();
-  const { result } = renderHook(() => usePlans(NO_VIEWS, null, true), {
-    wrapper: ({ children }) => createElement(QueryClientProvider, { client }, children),
-  });
-  expect([result.current.plans.size, result.current.held.size, result.current.failed]).toEqual([0, 0, []]);
+test('without a tree there is nothing to wait for, and what was made of it stays as it is', async () => {
+  const { client, result, rerender } = listed([]);
+  const none = result.current;
+  expect([none.plans.size, none.held.size, none.failed]).toEqual([0, 0, []]);
+  // What is asked first, and another list without a tree
+  await act(() => new Promise((resolve) => setTimeout(resolve, 5)));
+  const kept = result.current;
+  rerender({ views: [] });
+  await act(() => new Promise((resolve) => setTimeout(resolve, 5)));
+  expect(result.current).toBe(kept);
+  client.clear();
 });
-const NO_VIEWS: TreeView[] = [];
 
 async function waitFor(holds: () => boolean) {
   for (let tries = 0; tries < 100 && !holds(); tries++)

@@ -184,7 +184,9 @@ export interface Plans {
  *
  * @param areAll the plans that the server keeps are read all together: of few trees each is asked for by itself
  */
-export function usePlans(views: readonly TreeView[], today: SiteToday | null, areAll: boolean): Plans {
+export function usePlans(given: readonly TreeView[], today: SiteToday | null, areAll: boolean): Plans {
+  // Lists are made of what comes from here: the same as long as nothing is asked
+  const views = given.length > 0 ? given : NONE;
   const client = useQueryClient();
   const last = useRef(new Map<string, ListedPlan>());
   // While the trees are still read
@@ -193,7 +195,7 @@ export function usePlans(views: readonly TreeView[], today: SiteToday | null, ar
   }, []);
   const kept = useQuery({ ...keptPlansQuery(client), enabled: areAll }).data?.plans;
   // What is kept is drawn first; whether it holds is asked then
-  const asked = useDeferredValue(views, NONE_YET);
+  const asked = useDeferredValue(views, NONE);
   const queries = useMemo(
     () => (today ? asked.map((view) => listQuery(client, view, today)) : []),
     [client, asked, today],
@@ -217,7 +219,7 @@ export function usePlans(views: readonly TreeView[], today: SiteToday | null, ar
     return { plans, held, failed };
   }, [views, asked, found, kept]);
 }
-const NONE_YET: readonly TreeView[] = [];
+const NONE: readonly TreeView[] = [];
 
 /** The trees of a run in order; null while it is reckoned. */
 export function useRunOrder(input: RunOrderInput | null): RunOrder | null {

@@ -67,3 +67,22 @@ test('what is known already is there at once, and what is asked besides comes to
   expect(shown()).toEqual(['A', 'KNOWN', 'NEW']);
   client.clear();
 });
+
+test('what rests on the answers is made once: they are the same array until one of them is another', async () => {
+  const { say, shown, hook, ask, asked, client } = come(['a', 'b']);
+  await act(async () => jest.advanceTimersByTimeAsync(1));
+  const none = shown();
+  hook.rerender({ queries: [ask('a'), ask('b')] });
+  expect(shown()).toBe(none);
+  const same = () => [asked.get('a') ?? ask('a'), asked.get('b') ?? ask('b')];
+  hook.rerender({ queries: same() });
+  await say('a');
+  await say('b');
+  const both = shown();
+  expect(both).toEqual(['A', 'B']);
+  hook.rerender({ queries: same() });
+  expect(shown()).toBe(both);
+  hook.rerender({ queries: same().slice(0, 1) });
+  expect(shown()).toEqual(['A']);
+  client.clear();
+});

@@ -13,7 +13,10 @@ export const SHOWN_MS = 400;
 /** An answer, or `failed` where there is none, or null while it is waited for. */
 export type Answer<T> = T | 'failed' | null;
 
-/** @param queries the same array as long as the same is asked */
+/**
+ * @param queries the same array as long as the same is asked
+ * @returns the same array as long as the answers are the same
+ */
 export function useTogether<T>(client: QueryClient, queries: readonly QueryObserverOptions[]): Answer<T>[] {
   const [told, tell] = useReducer((count: number) => count + 1, 0);
   const latest = useRef<[QueryKey, unknown][]>([]);
@@ -44,7 +47,11 @@ export function useTogether<T>(client: QueryClient, queries: readonly QueryObser
     [client, queries, told],
   );
   latest.current = queries.map(({ queryKey }, i) => [queryKey ?? [], shown[i]]);
-  return shown;
+  const before = useRef(shown);
+  const isSame =
+    before.current.length === shown.length && shown.every((each, i) => each === before.current[i]);
+  if (!isSame) before.current = shown;
+  return before.current;
 }
 
 function known<T>(client: QueryClient, queryKey: QueryKey): Answer<T> {

@@ -24,5 +24,5 @@ export {
   treeForms,
 } from './species';
 export { treeAge } from './treeAge';
-export { byTag, groundPlaces, serpentine } from './walkingOrder';
+export { byTag, groundAt, groundPlaces, serpentine } from './walkingOrder';
 export { formMeant, isUsualSize, speciesMeant, type TreeSize, treeSizes, writtenYear } from './written';

@@ -5,6 +5,7 @@ import {
   Cultivar,
   cultivarNamed,
   formMeant,
+  groundAt,
   groundPlaces,
   grownFirst,
   isTrainedFlat,
@@ -73,6 +74,7 @@ test('trees stand along their rows by place, rows 5 m apart, plots 40 m (common 
     ['b1', { x: 6, y: 45 }],
     ['lost', { x: 8, y: 85 }],
   ]);
+  expect(groundAt(rows)({ rowId: 'a2', place: 3 })).toEqual({ x: 13.5, y: 5 });
 });
 
 test('every tree is walked exactly once, and neighbours in a row follow one another', () => {

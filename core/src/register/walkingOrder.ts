@@ -40,26 +40,33 @@ const ROW_M = 5;
 const PLOT_M = 40;
 
 /**
- * Where trees stand on the ground, metres: along their rows by place, rows side by side, plots one after the other.
+ * Where a tree stands on the ground, metres: along its row by place, rows side by side, plots one after the other.
  *
- * @param rows in their order, each with its plot and the spacing in it
+ * @param rows in their order, each with its plot and the spacing in it; a tree on none of them stands beyond the last
  */
-export function groundPlaces(
+export function groundAt(
   rows: readonly { id: string; plotId: string; spacingCm: number }[],
-  trees: readonly { id: string; rowId: string; place: number }[],
-): Map<string, { x: number; y: number }> {
+): (tree: { rowId: string; place: number }) => { x: number; y: number } {
   const rowAt = new Map<string, { y: number; spacingM: number }>();
   let y = 0;
   rows.forEach(({ id, plotId, spacingCm }, i) => {
     if (i > 0) y += rows[i - 1]?.plotId === plotId ? ROW_M : PLOT_M;
     rowAt.set(id, { y, spacingM: spacingCm / 100 });
   });
-  return new Map(
-    trees.map(({ id, rowId, place }) => {
-      const row = rowAt.get(rowId) ?? { y: y + PLOT_M, spacingM: 4 };
-      return [id, { x: place * row.spacingM, y: row.y }];
-    }),
-  );
+  const beyond = { y: y + PLOT_M, spacingM: 4 };
+  return ({ rowId, place }) => {
+    const row = rowAt.get(rowId) ?? beyond;
+    return { x: place * row.spacingM, y: row.y };
+  };
+}
+
+/** All trees by `groundAt`, by id. */
+export function groundPlaces(
+  rows: Parameters<typeof groundAt>[0],
+  trees: readonly { id: string; rowId: string; place: number }[],
+): Map<string, { x: number; y: number }> {
+  const at = groundAt(rows);
+  return new Map(trees.map((tree) => [tree.id, at(tree)]));
 }
 
 function grouped<T extends Standing>(trees: readonly T[]): Map<string, T[]> {

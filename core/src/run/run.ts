@@ -136,8 +136,9 @@ const OF_THE_RUN: ReadonlySet<Action['action']['kind']> = new Set([
   'stoodBack',
 ]);
 
-function whyLeftOut({ handling, ...item }: RunItem, done: readonly Action[]): LeftOutBecause | null {
-  if (item.handedOver || handling.handOver) return { code: 'hand over', cautions: handling.cautions };
+function whyLeftOut(item: RunItem, done: readonly Action[]): LeftOutBecause | null {
+  if (item.handedOver || item.handling.handOver)
+    return { code: 'hand over', cautions: item.handling.cautions };
   const notMade = done.findLast(
     ({ action }) =>
       action.kind === 'cutNotMade' &&

@@ -1,5 +1,6 @@
 // Before the first cut: the trees in order, what to bring, the mix, the marks, and the look around that starts the run.
 
+import type { TimingNow } from '@mortisect/contracts';
 import { upperFirst } from '@mortisect/core/measure';
 import type { RunOrder } from '@mortisect/core/plan';
 import type { Stop } from '@mortisect/core/run';
@@ -31,10 +32,12 @@ import { UndoLast } from './UndoLast';
 import type { RunHere } from './useRun';
 import { useStopOrder } from './useStopOrder';
 
+/** Rows that a screen shows: two lines and more each. */
+const ON_SCREEN = 8;
+
 export function Before({ here }: { here: RunHere }) {
   const say = useSay();
   const { run, today } = here;
-  const router = useRouter();
   const [looking, setLooking] = useState(false);
   const timing = useTiming();
   const timingNow = timing.data;
@@ -50,7 +53,6 @@ export function Before({ here }: { here: RunHere }) {
   const picked = useMemo(() => run.stops.filter(({ tree }) => chosen.has(tree.id)), [run.stops, chosen]);
   const order = useStopOrder(picked);
   const inRun = useMemo(() => inOrder(picked, order?.order ?? []), [picked, order]);
-  const { shown, more } = useInParts(run.stops);
   const cuts = inRun.reduce((sum, { items }) => sum + items.length, 0);
   if (run.stops.length === 0) return <NothingToCut here={here} />;
   // Nothing moves under the finger: order and windows are there before anything can be chosen
@@ -58,88 +60,51 @@ export function Before({ here }: { here: RunHere }) {
     ({ isPending, fetchStatus, failureCount }) =>
       isPending && fetchStatus === 'fetching' && failureCount === 0,
   );
-  if (!here.ordered || reading)
-    return (
-      <Screen title={say('shared.cut')} subtitle={today.site.name}>
-        <Body role="status">{say('cut.orderingTheTrees')}</Body>
-      </Screen>
-    );
+  // The page stands while they are reckoned
+  const isReady = here.ordered && !reading;
   return (
     <Screen
       title={say('shared.cut')}
       subtitle={today.site.name}
-      aside={
-        <Aside figure={say('cut.cuts', { cuts })} caption={say('cut.onTrees', { inRun: inRun.length })} />
-      }
       width="full"
-      actions={
-        <Button
-          grow
-          kind="main"
-          minHeight={68}
-          onPress={() => setLooking(true)}
-          disabled={inRun.length === 0}
-        >
-          {say('cut.lookAroundFirst')}
-        </Button>
-      }
+      {...(isReady && {
+        aside: (
+          <Aside figure={say('cut.cuts', { cuts })} caption={say('cut.onTrees', { inRun: inRun.length })} />
+        ),
+        actions: (
+          <Button
+            grow
+            kind="main"
+            minHeight={68}
+            onPress={() => setLooking(true)}
+            disabled={inRun.length === 0}
+          >
+            {say('cut.lookAroundFirst')}
+          </Button>
+        ),
+      })}
     >
       <Columns
         beside={
-          <RunFromAbove
-            stops={run.stops}
-            inRun={inRun}
-            onToggle={(treeIds) => setSaid(allToggled(chosen, treeIds))}
-          />
+          isReady ? (
+            <RunFromAbove
+              stops={run.stops}
+              inRun={inRun}
+              onToggle={(treeIds) => setSaid(allToggled(chosen, treeIds))}
+            />
+          ) : null
         }
       >
         <Section>{say('cut.treesInThisOrder')}</Section>
-        {halfDay && said === null ? (
-          <Small>{say('cut.asTheSeasonHasIt', { crew: halfDay.crew })}</Small>
-        ) : null}
-        {inRun.length === 0 ? (
-          <Notice kind="caution" title={say('cut.noTreeIsChosen')}>
-            {say('cut.noTreeCanBeCutRightNow')}
-          </Notice>
-        ) : null}
-        <View>
-          {shown.map(({ tree, wood, items }) => (
-            <CheckRow
-              key={tree.id}
-              label={`${placeIn(inRun, tree.id)}${tree.code}`}
-              detail={`${say('cut.cuts2', { items: items.length })}, ${told(say, wood)}: ${[
-                codeWords(
-                  say,
-                  items.flatMap((item) => item.disorders),
-                ),
-                ...goalWords(say, [...new Set(items.flatMap((item) => item.goals))]),
-              ]
-                .filter(Boolean)
-                .join(' · ')}. ${upperFirst(windowWords(say, { tree, wood, items }, timingNow, today))}`}
-              on={chosen.has(tree.id)}
-              onChange={(on) => setSaid(toggled(chosen, tree.id, on))}
-            />
-          ))}
-        </View>
-        {more}
-        {timingNow?.station.simulated ? (
-          <Small>{say('shared.simulatedWeatherNoInstrumentMeasuredIt')}</Small>
-        ) : null}
-        {order && inRun.length > 1 ? <Small>{orderWords(say, order)}</Small> : null}
-        <Afterwards>
-          <CartPlace />
-          {inRun.length > 0 ? <BringRows here={here} left={inRun.flatMap(({ items }) => items)} /> : null}
-          <View flexDirection="row" flexWrap="wrap" gap={12}>
-            <Button onPress={() => router.navigate('/cut/mix')}>{say('cut.mix')}</Button>
-            <Button onPress={() => router.navigate('/cut/kit')}>{say('cut.blades')}</Button>
-            <Button onPress={() => router.navigate('/cut/marks')}>{say('cut.markLimbsFirst')}</Button>
-            <Button onPress={() => router.navigate('/cut/skipping')}>
-              {say('cut.whatSkippedCleaningCosts')}
-            </Button>
-          </View>
-          <UndoLast run={run} />
-          <LeftOutRows run={run} />
-        </Afterwards>
+        {isReady ? (
+          <Trees
+            {...{ here, inRun, chosen, timingNow, order }}
+            crew={halfDay && said === null ? halfDay.crew : null}
+            onChosen={setSaid}
+          />
+        ) : (
+          <Body role="status">{say('cut.orderingTheTrees')}</Body>
+        )}
       </Columns>
       <LookAround
         run={run}
@@ -148,6 +113,73 @@ export function Before({ here }: { here: RunHere }) {
         onClose={() => setLooking(false)}
       />
     </Screen>
+  );
+}
+
+interface TreesProps {
+  here: RunHere;
+  /** Those that are chosen, as they are visited. */
+  inRun: readonly Stop[];
+  chosen: ReadonlySet<string>;
+  timingNow: TimingNow | undefined;
+  order: RunOrder | null;
+  /** Whose half-day of the season they are; null where somebody said otherwise, or the weather did. */
+  crew: string | null;
+  onChosen(trees: ReadonlySet<string>): void;
+}
+
+function Trees({ here, inRun, chosen, timingNow, order, crew, onChosen }: TreesProps) {
+  const say = useSay();
+  const router = useRouter();
+  const { run, today } = here;
+  const { shown, more } = useInParts(run.stops, 0, { first: ON_SCREEN });
+  return (
+    <>
+      {crew === null ? null : <Small>{say('cut.asTheSeasonHasIt', { crew })}</Small>}
+      {inRun.length === 0 ? (
+        <Notice kind="caution" title={say('cut.noTreeIsChosen')}>
+          {say('cut.noTreeCanBeCutRightNow')}
+        </Notice>
+      ) : null}
+      <View>
+        {shown.map(({ tree, wood, items }) => (
+          <CheckRow
+            key={tree.id}
+            label={`${placeIn(inRun, tree.id)}${tree.code}`}
+            detail={`${say('cut.cuts2', { items: items.length })}, ${told(say, wood)}: ${[
+              codeWords(
+                say,
+                items.flatMap((item) => item.disorders),
+              ),
+              ...goalWords(say, [...new Set(items.flatMap((item) => item.goals))]),
+            ]
+              .filter(Boolean)
+              .join(' · ')}. ${upperFirst(windowWords(say, { tree, wood, items }, timingNow, today))}`}
+            on={chosen.has(tree.id)}
+            onChange={(on) => onChosen(toggled(chosen, tree.id, on))}
+          />
+        ))}
+      </View>
+      {more}
+      {timingNow?.station.simulated ? (
+        <Small>{say('shared.simulatedWeatherNoInstrumentMeasuredIt')}</Small>
+      ) : null}
+      {order && inRun.length > 1 ? <Small>{orderWords(say, order)}</Small> : null}
+      <Afterwards>
+        <CartPlace />
+        {inRun.length > 0 ? <BringRows here={here} left={inRun.flatMap(({ items }) => items)} /> : null}
+        <View flexDirection="row" flexWrap="wrap" gap={12}>
+          <Button onPress={() => router.navigate('/cut/mix')}>{say('cut.mix')}</Button>
+          <Button onPress={() => router.navigate('/cut/kit')}>{say('cut.blades')}</Button>
+          <Button onPress={() => router.navigate('/cut/marks')}>{say('cut.markLimbsFirst')}</Button>
+          <Button onPress={() => router.navigate('/cut/skipping')}>
+            {say('cut.whatSkippedCleaningCosts')}
+          </Button>
+        </View>
+        <UndoLast run={run} />
+        <LeftOutRows run={run} />
+      </Afterwards>
+    </>
   );
 }
 

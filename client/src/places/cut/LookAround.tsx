@@ -49,19 +49,32 @@ export function LookAround({ run, treeIds, open, onClose }: LookAroundProps) {
         </Button>
       }
     >
-      <View>
-        {beforeStart.map(({ id, text, why }) => (
-          <CheckRow
-            key={id}
-            label={told(say, text)}
-            detail={told(say, why)}
-            on={checked.has(id)}
-            onChange={(on) => setChecked(toggled(checked, id, on))}
-          />
-        ))}
-      </View>
+      <Points checked={checked} onChecked={setChecked} />
       <Small>{say('cut.generalGuidanceLimbsNearLinesOff')}</Small>
       <Failed title={say('shared.notRecordedYet')} error={recording.error} />
     </Sheet>
+  );
+}
+
+function Points({
+  checked,
+  onChecked,
+}: {
+  checked: ReadonlySet<string>;
+  onChecked(ids: ReadonlySet<string>): void;
+}) {
+  const say = useSay();
+  return (
+    <View>
+      {beforeStart.map(({ id, text, why }) => (
+        <CheckRow
+          key={id}
+          label={told(say, text)}
+          detail={told(say, why)}
+          on={checked.has(id)}
+          onChange={(on) => onChecked(toggled(checked, id, on))}
+        />
+      ))}
+    </View>
   );
 }

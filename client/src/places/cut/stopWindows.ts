@@ -8,21 +8,35 @@ import { hourOf } from '@mortisect/core/weather';
 import type { Say } from '@mortisect/words';
 import { dayHour } from '../../data/moment';
 
-/** Windows of a tree: those of dead wood where nothing else is cut on it. Null where no weather is known. */
-function windowsOf({ tree, items }: Stop, { timing, groupOf }: TimingNow) {
+type Windows = { fromHour: number; toHour: number; verdict: 'go' | 'possible'; dryH: number | null }[];
+const DEAD_WOOD = 'dead wood';
+
+/** Trees of one kind have their windows in common: those of dead wood where nothing else is cut on a tree. */
+const kindOf = ({ tree, items }: Stop, { groupOf }: TimingNow): string | undefined =>
+  items.every(({ disorders }) => isPlainDead(disorders)) ? DEAD_WOOD : groupOf[tree.id];
+
+/** Null where no weather is known. */
+function windowsOf(kind: string | undefined, { timing }: TimingNow): Windows | null {
   if (!timing) return null;
-  if (items.every(({ disorders }) => isPlainDead(disorders)))
+  if (kind === DEAD_WOOD)
     return timing.deadWindows.map((deadWindow) => ({ ...deadWindow, verdict: 'go' as const, dryH: null }));
-  return timing.groups.find((group) => group.key === groupOf[tree.id])?.windows ?? null;
+  return timing.groups.find((group) => group.key === kind)?.windows ?? null;
 }
 
 /** Ids of the trees that may be cut now; all of them where no weather is known. */
 export function openNow(stops: readonly Stop[], timingNow: TimingNow | undefined): ReadonlySet<string> {
-  const open = stops.filter((stop) => {
-    const windows = timingNow && windowsOf(stop, timingNow);
-    return !timingNow || !windows || windowsAt(windows, hourOf(timingNow.now)).open !== null;
-  });
-  return new Set(open.map(({ tree }) => tree.id));
+  const openOf = new Map<string | undefined, boolean>();
+  const isOpen = (stop: Stop): boolean => {
+    if (!timingNow) return true;
+    const kind = kindOf(stop, timingNow);
+    const known = openOf.get(kind);
+    if (known !== undefined) return known;
+    const windows = windowsOf(kind, timingNow);
+    const open = !windows || windowsAt(windows, hourOf(timingNow.now)).open !== null;
+    openOf.set(kind, open);
+    return open;
+  };
+  return new Set(stops.flatMap((stop) => (isOpen(stop) ? stop.tree.id : [])));
 }
 
 /** “good until Fri 16:00”, “wait until Fri 09:00”. */
@@ -32,12 +46,12 @@ export function windowWords(
   timingNow: TimingNow | undefined,
   { site }: SiteToday,
 ): string {
-  const windows = timingNow && windowsOf(stop, timingNow);
+  const windows = timingNow && windowsOf(kindOf(stop, timingNow), timingNow);
   if (!timingNow || !windows) return say('cut.noWeatherToGoBy');
   const { open, next, nextGood } = windowsAt(windows, hourOf(timingNow.now));
   if (open) {
-    const words = open.verdict === 'go' ? 'good' : 'possible';
-    return say('cut.until', { words, dayHour: dayHour(open.toHour, site.timeZone) });
+    const until = { dayHour: dayHour(open.toHour, site.timeZone) };
+    return open.verdict === 'go' ? say('cut.goodUntil', until) : say('cut.possibleUntil', until);
   }
   const ahead = nextGood ?? next;
   return ahead
