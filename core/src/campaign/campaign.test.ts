@@ -118,8 +118,8 @@ test('equal to the whole season as one integer program, written and solved witho
   }
 });
 
-/** Of seasons of 200 the second solver’s own plans are up to 6 % behind ours: the aim is 0.01. */
-const WITHIN = { small: 0.006, large: 0.0115 };
+/** Of seasons of 200 the second solver’s own plans are up to 6 % behind ours. The bound of number 602 is that of another solver (HiGHS, 20 minutes): it is the closer one. */
+const WITHIN = { small: 0.006, large: 0.01 };
 
 test.each(['small', 'large'] as const)(
   'against bounds and plans that a second solver (CBC) made of the full program, %s seasons: as little late, near its bound, and no bound of ours below its plan',
