@@ -32,8 +32,16 @@ export function afterTap(survey: Survey, which: number, tap: Tap): Tap | null {
  * The survey after a tap. A new limb stands on the wood that its base was tapped nearest to.
  *
  * @param newId of a limb that begins here
+ * @param stemCm as `standsOn` has it
  */
-export function withTap(survey: Survey, which: number, tap: Tap, at: Spot, newId: string): Survey {
+export function withTap(
+  survey: Survey,
+  which: number,
+  tap: Tap,
+  at: Spot,
+  newId: string,
+  stemCm: number | null = null,
+): Survey {
   switch (tap.what) {
     case 'foot':
     case 'poleTop': {
@@ -45,7 +53,7 @@ export function withTap(survey: Survey, which: number, tap: Tap, at: Spot, newId
       return { ...survey, stemTop: at };
     case 'base': {
       if (tap.limbId !== null) return changed(survey, tap.limbId, { base: at });
-      const onId = standsOn(at, survey, survey.limbs);
+      const onId = standsOn(at, survey, survey.limbs, stemCm);
       const limb = { id: newId, onId, base: at, tip: null, tipAgain: null, towardDeg: null, across: null };
       return { ...survey, limbs: [...survey.limbs, limb] };
     }

@@ -98,10 +98,20 @@ test('until somebody taps its end, the stem goes on half as high again as the po
     ...{ id: 'a', onId: null, tipAgain: null, towardDeg: null, across: null },
     ...{ base: { x: 600, y: 1000 }, tip: { x: 700, y: 600 } },
   };
-  const survey = { photos: [photo], stemTop: null };
+  const survey = { photos: [photo], stemTop: null, poleCm: 200 };
   // 30 px beside the stem and 62 px beside the limb; then the other way round
   expect(standsOn({ x: 630, y: 620 }, survey, [limb])).toBeNull();
   expect(standsOn({ x: 660, y: 620 }, survey, [limb])).toBe('a');
+  // A leader that is 300 cm high ends there as well; one of 250 cm ends lower
+  expect(standsOn({ x: 630, y: 620 }, survey, [limb], 300)).toBeNull();
+  expect(standsOn({ x: 630, y: 620 }, survey, [limb], 250)).toBe('a');
+  expect(standsOn({ x: 660, y: 500 }, survey, [{ ...limb, tip: { x: 720, y: 500 } }], 400)).toBe('a');
+  // It was taken for a limb that points at whoever takes the photo
+  const atOne = { ...limb, base: { x: 600, y: 980 }, tip: { x: 604, y: 560 } };
+  expect(standsOn({ x: 602, y: 570 }, survey, [atOne])).toBe('a');
+  // 24 px of 1600 beside a stem that goes up there, and one more
+  expect(standsOn({ x: 624, y: 570 }, survey, [{ ...atOne, tip: { x: 624, y: 560 } }], 380)).toBeNull();
+  expect(standsOn({ x: 625, y: 570 }, survey, [{ ...atOne, tip: { x: 625, y: 560 } }], 380)).toBe('a');
   // Of a stem that ends lower the limb is nearer
   expect(standsOn({ x: 630, y: 620 }, { ...survey, stemTop: { x: 600, y: 900 } }, [limb])).toBe('a');
 });

@@ -29,7 +29,7 @@ export {
 export { besideLabel, labelIn, limbNames, lowerFirst, type Tier, withGivenNames } from './limbNames';
 export { drawnSticks, limbShape, type Point, pointAlong } from './shape';
 export { onSpoke, reachCm, type Spoke, spokes } from './spokes';
-export { StarterTree, starterMap } from './starterMap';
+export { StarterTree, starterMap, stemByForm } from './starterMap';
 export { cross, dot, long, minus } from './vectors';
 export { type Stretch, UnknownLimb, type Walk, walkTowardStool } from './walk';
 export {

@@ -11,6 +11,7 @@ import {
   StarterTree,
   split,
   starterMap,
+  stemByForm,
   withGivenNames,
   withLimb,
   without,
@@ -342,3 +343,14 @@ test('growth marks give the years and the vigour', () => {
   expect(growth({ ...limb, yearMarksCm: [80, 88, 94] })?.vigour).toBe('weak');
   expect(growth({ ...limb, yearMarksCm: [] })).toBeNull();
 });
+
+test.each([
+  ['open centre', null],
+  ['fan', null],
+  ['modified leader', 260],
+  ['central leader', 400],
+  ['espalier', 400],
+  ['wild', 400],
+] as const)('the stem of a %s of 400 cm goes up to %s cm (common practice, no source)', (form, cm) =>
+  expect(stemByForm({ form, heightCm: 400 })).toBe(cm),
+);

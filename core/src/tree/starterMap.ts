@@ -138,12 +138,16 @@ function tier(tree: Given, i: number, from: number, to: number): Joint {
   };
 }
 
-function stemLengthCm({ form, heightCm }: StarterTree, topJointCm: number): number {
-  if (form === 'open centre' || form === 'fan') return Math.round(topJointCm);
-  if (form === 'modified leader') return Math.round(Math.max(topJointCm, heightCm * 0.65));
+/** How high the stem goes by the form of the tree, cm; null where it ends at its highest limb. Common practice, no source. */
+export function stemByForm({ form, heightCm }: Pick<StarterTree, 'form' | 'heightCm'>): number | null {
+  if (form === 'open centre' || form === 'fan') return null;
+  return form === 'modified leader' ? heightCm * 0.65 : heightCm;
+}
+
+function stemLengthCm(tree: StarterTree, topJointCm: number): number {
   // A leaning cordon reaches its height with more wood
-  if (form === 'cordon') return Math.round(heightCm / Math.sin((CORDON_LEANS_DEG * Math.PI) / 180));
-  return Math.round(Math.max(topJointCm, heightCm));
+  if (tree.form === 'cordon') return Math.round(tree.heightCm / Math.sin((CORDON_LEANS_DEG * Math.PI) / 180));
+  return Math.round(Math.max(topJointCm, stemByForm(tree) ?? 0));
 }
 
 function limbAt(tree: Given, joint: Joint, i: number, limbMm: number, age: number): Limb {

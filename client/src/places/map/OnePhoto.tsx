@@ -11,6 +11,7 @@ import {
   tapOf,
   withTap,
 } from '@mortisect/core/survey';
+import { stemByForm } from '@mortisect/core/tree';
 import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { usePictureUrl } from '../../data/surveyPictures';
@@ -52,7 +53,7 @@ export function OnePhoto(props: OnePhotoProps) {
   const onTap = (at: { x: number; y: number }) => {
     if (!tap) return;
     const id = newId();
-    const next = withTap(draft, which, tap, at, id);
+    const next = withTap(draft, which, tap, at, id, stemByForm(tree));
     keep({ ...draft, ...next });
     setInHand(tap.what === 'base' && tap.limbId === null ? { what: 'base', limbId: id } : tap);
     if ('limbId' in tap) setChosenId(tap.limbId ?? id);
