@@ -27,7 +27,7 @@ import { PressRow } from '../../ui/PressRow';
 import { Select } from '../../ui/Select';
 import { useWide } from '../../ui/theme';
 import { Body, Label, Section, Small } from '../../ui/type';
-import { hourBearing, hoursIn } from './hours';
+import { hourBearing, hoursIn, tappedBearing } from './hours';
 import { type ClockDraft, keepMapDraft, useMapDrafts } from './mapDraft';
 import { starterTreeOf } from './starterTree';
 
@@ -67,7 +67,10 @@ export function ByClock({ tree }: { tree: TreeSummary }) {
     if (limbs.length >= MOST_LIMBS) return;
     const baseMm = limbs.at(-1)?.baseMm ?? thickAs.wrist;
     const id = newId();
-    onKeep({ ...draft, limbs: [...limbs, { id, bearingDeg, reachCm, baseMm }] });
+    onKeep({
+      ...draft,
+      limbs: [...limbs, { id, bearingDeg: tappedBearing(bearingDeg, twelve), reachCm, baseMm }],
+    });
     setChosenId(id);
   };
   const set = (id: string, change: Partial<ClockLimb>) =>

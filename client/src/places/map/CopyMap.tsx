@@ -16,23 +16,27 @@ import { speciesWords } from '../words';
 
 const MOST = 20;
 
-export function CopyMap({
-  tree,
-  disabled,
-  onCopy,
-}: {
+interface CopyMapProps {
   tree: TreeSummary;
-  disabled: boolean;
+  /** A map stands, which gives way. */
+  replaces?: boolean;
+  disabled?: boolean;
   onCopy(limbs: Limb[]): void;
-}) {
+}
+
+export function CopyMap({ tree, replaces = false, disabled = false, onCopy }: CopyMapProps) {
   const say = useSay();
   const [open, setOpen] = useState(false);
   const [fault, setFault] = useState<string | null>(null);
   const near = useNear(tree);
   const copy = async (from: TreeSummary) => {
     try {
-      const detail = await readTree(from.id);
-      onCopy(detail.limbs);
+      const { limbs } = await readTree(from.id);
+      if (limbs.length < 2) {
+        setFault(say('round.noLimbsThereYet', { tree: from.code }));
+        return;
+      }
+      onCopy(limbs);
       setOpen(false);
     } catch (error) {
       setFault(inWords(say, error));
@@ -40,7 +44,13 @@ export function CopyMap({
   };
   return (
     <>
-      <Button disabled={disabled} onPress={() => setOpen(true)}>
+      <Button
+        disabled={disabled}
+        onPress={() => {
+          setFault(null);
+          setOpen(true);
+        }}
+      >
         {say('round.copyFromANeighbour')}
       </Button>
       <Sheet
@@ -50,7 +60,7 @@ export function CopyMap({
         closeLabel={say('shared.back')}
       >
         {fault ? <Notice kind="caution">{fault}</Notice> : null}
-        <Small>{say('round.allLimbsOfThisMapAreReplaced')}</Small>
+        {replaces ? <Small>{say('round.allLimbsOfThisMapAreReplaced')}</Small> : null}
         <Rows>
           {near.map((other) => (
             <PressRow key={other.id} padding={12} onPress={() => void copy(other)}>

@@ -167,7 +167,7 @@ export function MapEditor({ tree, today, history, findings, onStartAnew, onWay }
       <View flexDirection="row" flexWrap="wrap" gap={8}>
         <Button onPress={() => onWay('pictures')}>{say('round.moreFromPictures')}</Button>
         <Button onPress={() => onWay('aiming')}>{say('round.moreByAiming')}</Button>
-        <CopyMap tree={tree} disabled={findings.length > 0} onCopy={(copy) => change(copy)} />
+        <CopyMap replaces tree={tree} disabled={findings.length > 0} onCopy={(copy) => change(copy)} />
         <Button onPress={onStartAnew} disabled={findings.length > 0}>
           {say('round.startAnew')}
         </Button>

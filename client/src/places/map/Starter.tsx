@@ -15,6 +15,7 @@ import { FieldRow } from '../../ui/FieldRow';
 import { LengthField } from '../../ui/LengthField';
 import { Select } from '../../ui/Select';
 import { Body, Figure, Small } from '../../ui/type';
+import { CopyMap } from './CopyMap';
 import { starterTreeOf } from './starterTree';
 
 interface StarterProps {
@@ -98,6 +99,9 @@ export function Starter({ tree, onBack, onDraw }: StarterProps) {
         </Button>
       </View>
       <Body>{say('round.whereTheFormUsuallyHasItsLimbs')}</Body>
+      <View flexDirection="row">
+        <CopyMap tree={tree} onCopy={onDraw} />
+      </View>
       <Select
         label={say('round.form')}
         value={form}

@@ -1,8 +1,10 @@
 // Drawing a limb map without a thumb: every drag has its keys, every step its undo.
 
 import type { Limb } from '@mortisect/core/tree';
-import { configure, fireEvent, render, screen } from '@testing-library/react';
+import { configure, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { queryClient } from '../../data/queryClient';
 import { detail, finding, limbs, readOrchard, Stage, today } from '../../testing/orchard';
+import { CopyMap } from './CopyMap';
 import { MapEditor } from './MapEditor';
 import { Starter } from './Starter';
 import { useMapHistory } from './useMapHistory';
@@ -131,4 +133,24 @@ test('a first map has as many main limbs as were counted', () => {
   fireEvent.click(screen.getByRole('button', { name: 'Draw it' }));
   const [map] = onDraw.mock.calls[0] as [Limb[]];
   expect(map.filter((part) => part.kind === 'scaffold')).toHaveLength(6);
+});
+
+test('a tree like its neighbour takes the limbs of that one; who has none yet says so, and nothing is drawn', async () => {
+  const treeOf = (id: string, place: number) => detail([], { id, code: `Wall ${id}`, place });
+  const drawnThere = treeOf('b', 2);
+  const bare = { ...drawnThere, limbs: drawnThere.limbs.slice(0, 1) };
+  const [own, mapped] = [treeOf('a', 1), treeOf('c', 3)];
+  for (const each of [bare, mapped]) queryClient.setQueryData(['tree', each.tree.id], each);
+  const copied: Limb[][] = [];
+  render(<CopyMap tree={own.tree} onCopy={(limbs) => copied.push(limbs)} />, {
+    wrapper: ({ children }) => <Stage client={readOrchard([own, bare, mapped])}>{children}</Stage>,
+  });
+  fireEvent.click(screen.getByRole('button', { name: 'Copy from a neighbour' }));
+  expect(screen.queryByRole('button', { name: /Wall a/ })).toBeNull();
+  fireEvent.click(screen.getByText('Wall b'));
+  await screen.findByText('Wall b has no limbs drawn yet.');
+  expect(copied).toEqual([]);
+  fireEvent.click(screen.getByText('Wall c'));
+  await waitFor(() => expect(copied).toEqual([mapped.limbs]));
+  await waitFor(() => expect(screen.queryByText('Copy the limbs of')).toBeNull());
 });
