@@ -4,7 +4,7 @@ import { agentOf } from '@mortisect/core/blades';
 import { thicknessReading, upperFirst } from '@mortisect/core/measure';
 import { mixes } from '@mortisect/core/present';
 import { bringFor, type RunItem } from '@mortisect/core/run';
-import { figure, joined, told } from '@mortisect/words/trade';
+import { joined, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { clockTime } from '../../data/moment';
 import { useClock } from '../../data/useClock';
@@ -13,7 +13,7 @@ import { Notice } from '../../ui/Notice';
 import { Row, Rows } from '../../ui/Row';
 import { Body, Section } from '../../ui/type';
 import { PaceNote } from '../PaceNote';
-import { missingWords } from './runWords';
+import { litresWords, missingWords } from './runWords';
 import type { RunHere } from './useRun';
 
 export function BringRows({ here, left }: { here: RunHere; left: RunItem[] }) {
@@ -62,7 +62,7 @@ export function BringRows({ here, left }: { here: RunHere; left: RunItem[] }) {
           detail={say('cut.cleaningsInAboutMinLCloths', {
             cleanings,
             more: Math.max(1, Math.round(minutes)),
-            litres: figure(say, supplies.litres, { least: 2 }),
+            litres: litresWords(say, supplies.litres),
             cloths: supplies.cloths,
             more2:
               supplies.waitMinutes >= 1

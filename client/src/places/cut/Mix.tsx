@@ -17,7 +17,7 @@ import { upperFirst } from '@mortisect/core/measure';
 import { mixes } from '@mortisect/core/present';
 import { bringFor } from '@mortisect/core/run';
 import type { Say } from '@mortisect/words';
-import { figure, suppliesWords, told } from '@mortisect/words/trade';
+import { suppliesWords, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -35,6 +35,7 @@ import { Select } from '../../ui/Select';
 import { Body, Figure, Section, Small } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
 import { AgentFacts } from '../AgentFacts';
+import { litresWords } from './runWords';
 import { type RunHere, useRun } from './useRun';
 
 export function Mix() {
@@ -225,7 +226,7 @@ function MixForm({ here }: { here: RunHere }) {
         {say('cut.cleaningsByAheadLAndClothsA', {
           cleanings: bring.cleanings,
           method: told(say, bring.method),
-          litres: figure(say, bring.supplies.litres, { least: 2 }),
+          litres: litresWords(say, bring.supplies.litres),
           cloths: bring.supplies.cloths,
         })}
       </Body>

@@ -6,7 +6,7 @@ import { massReading } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import type { Run } from '@mortisect/core/run';
 import type { Say } from '@mortisect/words';
-import { figure, joined } from '@mortisect/words/trade';
+import { joined } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import type { useScreenAwake } from '../../data/awake';
 import { useClock } from '../../data/useClock';
@@ -15,6 +15,7 @@ import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
 import { Failed } from '../../ui/Failed';
 import { Small } from '../../ui/type';
+import { litresWords } from './runWords';
 
 interface RunTotalsProps {
   run: Run;
@@ -64,14 +65,7 @@ export function totalsWords(say: Say, run: Run, { site, units }: SiteToday, now:
     started === now ? '' : say('shared.min', { minutes: Math.round(minutes) }),
     say('cut.cuts3', { madeCuts: run.madeCuts.length }),
     say('cut.cleanings', { cleanings: run.cleanings }),
-    litres > 0
-      ? say('cut.aboutUsed', {
-          more:
-            litres < 0.1
-              ? say('cut.ml', { litres: Math.round(litres * 1000) })
-              : `${figure(say, litres, { least: 1 })} L`,
-        })
-      : '',
+    litres > 0 ? say('cut.aboutUsed', { more: litresWords(say, litres) }) : '',
     sums.join(', '),
   ]
     .filter(Boolean)

@@ -6,7 +6,7 @@ import { runOf, workOf } from '@mortisect/core/run';
 import { detail, did, finding, listedTreesOf, site, today } from '@mortisect/core/testing';
 import { english } from '@mortisect/words/all';
 import { totalsWords, workedMinutes } from './RunTotals';
-import { leftOutWords, missingWords } from './runWords';
+import { leftOutWords, litresWords, missingWords } from './runWords';
 
 test.each([
   [{ code: 'not made' as const, reason: 'Weather' }, 'Not made today: Weather'],
@@ -35,6 +35,14 @@ test.each([
     words,
   );
 });
+
+// One cleaning with a cloth was “0.00 L”
+test.each([
+  [0.0041, '5 mL'],
+  [0.0991, '100 mL'],
+  [0.1, '0.10 L'],
+  [1.25, '1.25 L'],
+])('%s L of an agent: %s', (litres, words) => expect(litresWords(english, litres)).toBe(words));
 
 test('what was done, in the time since the start without the pause', () => {
   let count = 0;

@@ -3,7 +3,7 @@
 import { heightReading, thicknessReading, type Units } from '@mortisect/core/measure';
 import type { Bring, LeftOutBecause } from '@mortisect/core/run';
 import type { Say } from '@mortisect/words';
-import { cautionWords, joined } from '@mortisect/words/trade';
+import { cautionWords, figure, joined } from '@mortisect/words/trade';
 
 /** “For a licensed arborist. The tree is over 6 m (20 ft) high.” */
 export function leftOutWords(say: Say, because: LeftOutBecause): string {
@@ -29,4 +29,12 @@ export function missingWords(
     case 'ladder needed':
       return say('cut.onlyALadderReachesAndThereIs', { height });
   }
+}
+
+const SMALL_LITRES = 0.1;
+
+/** “1.25 L”, “40 mL”: what an agent is measured by. */
+export function litresWords(say: Say, litres: number): string {
+  if (litres < SMALL_LITRES) return say('cut.ml', { litres: Math.ceil(litres * 1000) });
+  return `${figure(say, litres, { least: 2 })} L`;
 }
