@@ -9,8 +9,11 @@ import { fill } from './improve';
 import {
   CampaignInput,
   type CampaignSolved,
+  Crew,
   firstCampaign,
   type Highs,
+  LEAST_PACE,
+  MOST_PACE,
   type Solver,
   solveCampaign,
   solverOf,
@@ -297,7 +300,12 @@ test.each([
   [
     'a pin to a day that is not listed',
     { visits: [{ ...small().visits[0], pin: { slotId: 'x', poolId: null } }] },
-    'notListed',
+    '"path":["visits",0,"pin","slotId"]',
+  ],
+  [
+    'a pin to people who are not listed',
+    { visits: [{ ...small().visits[0], pin: { slotId: null, poolId: 'x' } }] },
+    '"path":["visits",0,"pin","poolId"]',
   ],
 ])('%s is refused', (_, more, code) => {
   const { error } = CampaignInput.safeParse({ ...small(), ...more });
@@ -477,4 +485,31 @@ test('a must never waits behind a may: in no slot in which it could stand, and b
       if (own) board.put(v, model.options[v]?.indexOf(own) as number);
     });
   }
+});
+
+/** A crew of two that works on weekdays from 8 to 16. */
+const CREW = {
+  ...{
+    id: 'wall',
+    name: 'Wall crew',
+    people: 2,
+    ladders: 1,
+    poles: 1,
+    skills: [],
+    weekdays: [1, 2, 3, 4, 5],
+  },
+  ...{ fromHour: 8, toHour: 16, daysOff: [], from: null, to: null, pace: null },
+};
+test.each([
+  ['people', [1, 50], [0, 51, 1.5]],
+  ['ladders', [0, 50], [-1, 51]],
+  ['poles', [0, 50], [-1, 51]],
+  ['weekdays', [[], [1], [7]], [[0], [8], [1.5]]],
+  ['fromHour', [0, 15], [-1, 24, 8.5]],
+  ['toHour', [9, 24], [0, 8, 25]],
+  ['pace', [null, LEAST_PACE, MOST_PACE], [0.32, 3.01]],
+])('a crew is taken with %s of %j, and refused with %j', (field, good, bad) => {
+  const taken = (value: unknown) => Crew.safeParse({ ...CREW, [field]: value }).success;
+  expect(good.map(taken)).toEqual(good.map(() => true));
+  expect(bad.map(taken)).toEqual(bad.map(() => false));
 });
