@@ -3,37 +3,51 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { cpus, tmpdir } from 'node:os';
 import path from 'node:path';
+import { parseArgs } from 'node:util';
 import { gzipSync } from 'node:zlib';
 import { launchOptions, nameDevice, PHONE, WIDE } from './browser.mjs';
 import { commitFigures, lastFigures } from './figures.mjs';
-import { command, installed, root, run, say, serverBuilt, webAppBuilt } from './steps.mjs';
+import { command, installed, root, run, StepFailed, say, serverBuilt, webAppBuilt } from './steps.mjs';
 
 const TREES = 6000;
 const SCRIPTS = path.join(root, 'client/dist/_expo/static/js/web');
+/** So long a quick finger stays on what it taps. Common practice, no source. */
+const PRESSED_MS = 60;
+
+const core = (name, file) => () => run(name, process.execPath, ['--import', 'tsx', `scripts/${file}`]);
+/** `npm run bench -- --only demo` measures one of them. */
+const PARTS = {
+  core: core('Cut position', 'bench-core.ts'),
+  words: core('Words', 'bench-words.mjs'),
+  commits: core('Commits', 'bench-commits.ts'),
+  weight: weightOfWebApp,
+  newcomer: firstHour,
+  demo: startsOfDemo,
+  thousands: registerOfThousands,
+};
 
 await command(async () => {
+  const { only, keep } = parseArgs({
+    options: { only: { type: 'string' }, keep: { type: 'boolean', default: false } },
+  }).values;
+  if (only !== undefined && !(only in PARTS))
+    throw new StepFailed(`Name one of ${Object.keys(PARTS).join(', ')}.`);
   await installed();
   await webAppBuilt();
   await serverBuilt();
   say(
     `\nNode ${process.versions.node}, ${cpus().length} × ${cpus()[0]?.model.trim() ?? 'unknown processor'}\n`,
   );
-  await run('Cut position', process.execPath, ['--import', 'tsx', 'scripts/bench-core.ts']);
-  await run('Words', process.execPath, ['--import', 'tsx', 'scripts/bench-words.mjs']);
-  await run('Commits', process.execPath, ['--import', 'tsx', 'scripts/bench-commits.ts']);
-  weightOfWebApp();
-  await firstHour();
-  await startsOfDemo();
-  await registerOfThousands();
-  longAgo();
+  for (const [name, measure] of Object.entries(PARTS)) if ((only ?? name) === name) await measure();
+  if (only === undefined) longAgo(keep);
 });
 
 /** What other commands measured, when they last ran. */
-function longAgo() {
+function longAgo(isKept) {
   say('\nMeasured before, by the commands themselves:');
   for (const [name, { at, commit, said }] of Object.entries(lastFigures()))
     for (const line of said) say(`  ${name} (${at.slice(0, 10)}, ${commit}): ${line}`);
-  if (process.argv.includes('--keep')) commitFigures();
+  if (isKept) commitFigures();
 }
 
 /** Weight of scripts of the web app, raw and as they go over the wire. */
@@ -475,9 +489,6 @@ function untilComplete(place) {
     addEventListener('pointerdown', ({ timeStamp }) => look(timeStamp), { capture: true, once: true });
   });
 }
-
-/** So long a quick finger stays on what it taps. Common practice, no source. */
-const PRESSED_MS = 60;
 
 /** From Round to each list that rests on plans, on a phone that never saw one: from the plans that the server keeps, and planned on the phone. */
 async function listsComplete(url, trees, { runs = 3, alsoHere = true } = {}) {
