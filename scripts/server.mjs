@@ -40,7 +40,9 @@ export async function settled(url) {
   let before = -1;
   for (let same = 0; same < 4; ) {
     await new Promise((resolve) => setTimeout(resolve, 2500));
-    const { plans } = await (await fetch(`${url}/api/plans`)).json();
+    const ask = () => fetch(`${url}/api/plans`);
+    // A connection that was idle may be closed just as it is taken: then by another
+    const { plans } = await (await ask().catch(ask)).json();
     same = plans.length === before ? same + 1 : 0;
     before = plans.length;
   }
