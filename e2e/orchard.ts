@@ -184,6 +184,8 @@ export async function startRun(page: Page, codes: readonly RegExp[]): Promise<vo
   await expect(page.getByText(/^\d+ cuts?, .*(good|possible|wait|no weather)/i).first()).toBeVisible(
     RECKONED,
   );
+  // What stands under the trees is drawn with the last of them
+  await page.getByLabel('Finish the run at').waitFor();
   for (const box of await page.getByRole('checkbox').all()) {
     const name = (await box.getAttribute('aria-label')) ?? '';
     const wanted = codes.some((code) => code.test(name));

@@ -93,6 +93,8 @@ const MOVES = [
 async function cutOnce(page: Page): Promise<void> {
   await goTo(page, 'cut');
   await expect(page.getByRole('checkbox').first()).toBeVisible(RECKONED);
+  // What stands under the trees is drawn with the last of them
+  await page.getByLabel('Acabar el recorrido en').waitFor();
   for (const box of await page.getByRole('checkbox').all()) {
     const wanted = /Lee wall 07/.test((await box.getAttribute('aria-label')) ?? '');
     if (((await box.getAttribute('aria-checked')) === 'true') !== wanted) await box.click();
