@@ -19,7 +19,10 @@ export type Answer<T> = T | 'failed' | null;
  */
 export function useTogether<T>(client: QueryClient, queries: readonly QueryObserverOptions[]): Answer<T>[] {
   const [told, tell] = useReducer((count: number) => count + 1, 0);
-  const latest = useRef<[QueryKey, unknown][]>([]);
+  const latest = useRef<{ queries: readonly QueryObserverOptions[]; shown: Answer<T>[] }>({
+    queries,
+    shown: [],
+  });
   const [observer] = useState(() => new QueriesObserver(client, [...queries]));
   useLayoutEffect(() => observer.setQueries([...queries]), [observer, queries]);
   // Before the page is painted: the thread that plans works meanwhile
@@ -35,23 +38,23 @@ export function useTogether<T>(client: QueryClient, queries: readonly QueryObser
       else timer ??= setTimeout(show, SHOWN_MS);
     });
     // What came between drawing and listening
-    if (latest.current.some(([key, shown]) => known(client, key) !== shown)) tell();
+    const { queries: asked, shown } = latest.current;
+    if (asked.some(({ queryKey }, i) => known(client, queryKey ?? []) !== shown[i])) tell();
     return () => {
       clearTimeout(timer);
       stop();
     };
   }, [observer, client]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: what is known is read anew once it is told
-  const shown = useMemo(
+  const found = useMemo(
     () => queries.map(({ queryKey }) => known<T>(client, queryKey ?? [])),
     [client, queries, told],
   );
-  latest.current = queries.map(({ queryKey }, i) => [queryKey ?? [], shown[i]]);
-  const before = useRef(shown);
-  const isSame =
-    before.current.length === shown.length && shown.every((each, i) => each === before.current[i]);
-  if (!isSame) before.current = shown;
-  return before.current;
+  const before = latest.current.shown;
+  const isSame = before.length === found.length && found.every((each, i) => each === before[i]);
+  const shown = isSame ? before : found;
+  latest.current = { queries, shown };
+  return shown;
 }
 
 function known<T>(client: QueryClient, queryKey: QueryKey): Answer<T> {

@@ -25,6 +25,7 @@ import { Body, Section, Small } from '../../ui/type';
 import { toggled } from '../toggled';
 import { stateWords } from './bladeWords';
 import { LeftOutRows } from './LeftOutRows';
+import { Points } from './Points';
 import { cutsAsDebris, totalsWords } from './RunTotals';
 import { UndoLast } from './UndoLast';
 import type { RunHere } from './useRun';
@@ -96,17 +97,7 @@ export function CloseDown({ here }: { here: RunHere }) {
           ))}
         </View>
         <Section>{say('cut.beforeYouGo')}</Section>
-        <View>
-          {closeDown.map(({ id, text, why }) => (
-            <CheckRow
-              key={id}
-              label={told(say, text)}
-              detail={told(say, why)}
-              on={done.has(id)}
-              onChange={(on) => tick({ points: toggled(done, id, on) })}
-            />
-          ))}
-        </View>
+        <Points points={closeDown} ticked={done} onTicked={(points) => tick({ points })} />
         <Section>{say('cut.theWood')}</Section>
         {sums.length === 0 ? <Body>{say('cut.noWoodCameOff')}</Body> : null}
         <Rows>

@@ -2,18 +2,15 @@
 
 import { beforeStart } from '@mortisect/core/aftercare';
 import type { Run } from '@mortisect/core/run';
-import { told } from '@mortisect/words/trade';
-import { View } from '@tamagui/core';
 import { useState } from 'react';
 import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
 import { useRecordAction } from '../../data/writes';
 import { Button } from '../../ui/Button';
-import { CheckRow } from '../../ui/CheckRow';
 import { Failed } from '../../ui/Failed';
 import { Sheet } from '../../ui/Sheet';
 import { Small } from '../../ui/type';
-import { toggled } from '../toggled';
+import { Points } from './Points';
 
 interface LookAroundProps {
   run: Run;
@@ -49,32 +46,9 @@ export function LookAround({ run, treeIds, open, onClose }: LookAroundProps) {
         </Button>
       }
     >
-      <Points checked={checked} onChecked={setChecked} />
+      <Points points={beforeStart} ticked={checked} onTicked={setChecked} />
       <Small>{say('cut.generalGuidanceLimbsNearLinesOff')}</Small>
       <Failed title={say('shared.notRecordedYet')} error={recording.error} />
     </Sheet>
-  );
-}
-
-function Points({
-  checked,
-  onChecked,
-}: {
-  checked: ReadonlySet<string>;
-  onChecked(ids: ReadonlySet<string>): void;
-}) {
-  const say = useSay();
-  return (
-    <View>
-      {beforeStart.map(({ id, text, why }) => (
-        <CheckRow
-          key={id}
-          label={told(say, text)}
-          detail={told(say, why)}
-          on={checked.has(id)}
-          onChange={(on) => onChecked(toggled(checked, id, on))}
-        />
-      ))}
-    </View>
   );
 }
