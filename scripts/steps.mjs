@@ -99,6 +99,7 @@ const WEB_SOURCES = [
   'words/src',
   'package-lock.json',
   'scripts/first-load.mjs',
+  'scripts/compress-app.mjs',
 ];
 const NOT_BUILT_FROM = /\.test\.tsx?$|client\/public\/fonts\//;
 
@@ -117,6 +118,7 @@ export async function webAppBuilt() {
   });
   await run('Sharing out the scripts', process.execPath, ['scripts/first-load.mjs']);
   await run('Keeping the app for offline use', process.execPath, ['scripts/keep-offline.mjs']);
+  await run('Compressing the app', process.execPath, ['scripts/compress-app.mjs']);
   writeFileSync(stamp, wanted);
 }
 

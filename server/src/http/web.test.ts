@@ -2,6 +2,7 @@
 import { mkdirSync, mkdtempSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { brotliCompressSync, gzipSync } from 'node:zlib';
 import express from 'express';
 import request from 'supertest';
 import { problemHandler } from './problem';
@@ -42,6 +43,26 @@ test.each(['/_expo/entry-gone.js', '/missing.png', '/api/nothing', '/assets/none
   async (at) => {
     const answer = await request(built()).get(at).expect(404);
     expect(answer.type).toBe('application/problem+json');
+  },
+);
+
+test.each([
+  ['gzip, deflate, br', 'br'],
+  ['gzip, deflate', 'gzip'],
+  ['identity', undefined],
+])(
+  'who reads %s is given the script as it was compressed when the app was built: %s',
+  async (accepted, encoding) => {
+    mkdirSync(path.join(folder, '_expo'), { recursive: true });
+    const text = 'const wood = 1;';
+    writeFileSync(path.join(folder, '_expo/a-01.js'), text);
+    writeFileSync(path.join(folder, '_expo/a-01.js.br'), brotliCompressSync(text));
+    writeFileSync(path.join(folder, '_expo/a-01.js.gz'), gzipSync(text));
+    const answer = await request(app()).get('/_expo/a-01.js').set('Accept-Encoding', accepted).expect(200);
+    expect(answer.headers['content-encoding']).toBe(encoding);
+    expect(answer.headers['content-type']).toMatch(/^text\/javascript/);
+    expect(answer.headers['cache-control']).toBe('public, max-age=31536000, immutable');
+    expect(answer.text).toBe(text);
   },
 );
 

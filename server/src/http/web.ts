@@ -5,6 +5,7 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { unsaid } from '@mortisect/words';
 import express, { type Express } from 'express';
+import staticCompressed from 'express-static-gzip';
 import { HttpProblem, notThere } from '../refusal';
 
 const YEAR_MS = 365 * 24 * 3600_000;
@@ -28,7 +29,11 @@ export function appIn(folder: string): string | null {
 export function serveWeb(app: Express, folder: string): void {
   app.use(
     '/_expo',
-    express.static(path.join(folder, '_expo'), { immutable: true, maxAge: YEAR_MS, fallthrough: false }),
+    staticCompressed(path.join(folder, '_expo'), {
+      enableBrotli: true,
+      orderPreference: ['br', 'gzip'],
+      serveStatic: { immutable: true, maxAge: YEAR_MS, fallthrough: false },
+    }),
   );
   app.use(
     '/assets',

@@ -35,6 +35,9 @@ export async function firstSync(db: Store, webFolder: string, year: number): Pro
 
 let measured = { folder: '', at: 0, bytes: 0 };
 
+/** What lies there compressed too goes over the network only. */
+const COMPRESSED = /\.(br|gz)$/;
+
 /** Of the files of the app; measured once for each build. */
 function bytesIn(folder: string): number {
   const at = statSync(folder, { throwIfNoEntry: false })?.mtimeMs;
@@ -46,5 +49,6 @@ function bytesIn(folder: string): number {
 const sizeOf = (folder: string): number =>
   readdirSync(folder, { withFileTypes: true }).reduce((sum, entry) => {
     const inner = path.join(folder, entry.name);
+    if (COMPRESSED.test(entry.name)) return sum;
     return sum + (entry.isDirectory() ? sizeOf(inner) : statSync(inner).size);
   }, 0);
