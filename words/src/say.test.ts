@@ -49,6 +49,28 @@ test('plurals, thousands and decimals go by the locale', () => {
   expect(said('es-419')).toContain('1.5');
 });
 
+// Against the Unicode CLDR as this runtime has it
+test.each(locales)(
+  'numbers within texts are written as in %s, and small counts need no format of the runtime',
+  (locale) => {
+    const message = [{ type: 2, value: 'n', style: null }];
+    const say = makeSay(locale, [{ n: message }]) as unknown as (key: 'n', given: { n: number }) => string;
+    const { format } = new Intl.NumberFormat(locale);
+    for (const n of [0, 7, 999, 1000, 12_345, -1, -12, 0.5, 999.5, 1e9])
+      expect(say('n', { n })).toBe(format(n));
+    const prototype: object = Intl.NumberFormat.prototype;
+    const getter = jest.spyOn(prototype as { format: unknown }, 'format', 'get');
+    try {
+      for (const n of [0, 999]) say('n', { n });
+      expect(getter).not.toHaveBeenCalled();
+      say('n', { n: 1000 });
+      expect(getter).toHaveBeenCalledTimes(1);
+    } finally {
+      getter.mockRestore();
+    }
+  },
+);
+
 test('English has two spellings, and only words change', () => {
   expect(english('round.neighbours')).toBe('Neighbours');
   expect(sayIn('en-US')('round.neighbours')).toBe('Neighbors');

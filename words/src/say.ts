@@ -19,6 +19,39 @@ export interface Say {
   has(key: string): boolean;
 }
 
+type NumberFormatArgs = [locale?: string | string[], options?: Intl.NumberFormatOptions];
+
+/** One for each way of writing, for all messages: left to itself every message makes its own. */
+const once = <Args extends unknown[], Made>(make: (...args: Args) => Made) => {
+  const made = new Map<string, Made>();
+  return (...args: Args): Made => {
+    const key = JSON.stringify(args);
+    const known = made.get(key) ?? make(...args);
+    made.set(key, known);
+    return known;
+  };
+};
+
+const numberFormat = once((...args: NumberFormatArgs) => new Intl.NumberFormat(...args));
+/** Digits alone in every language here. The first number format that a page makes takes a slow phone 0.15 s: a page with small counts needs none. */
+const isPlain = (value: unknown) => Number.isInteger(value) && Number(value) >= 0 && Number(value) < 1000;
+
+const formatters = {
+  getNumberFormat: (...args: NumberFormatArgs) =>
+    ({
+      format: (value: number) =>
+        args[1] === undefined && isPlain(value) ? String(value) : numberFormat(...args).format(value),
+    }) as Intl.NumberFormat,
+  getDateTimeFormat: once(
+    (...args: ConstructorParameters<typeof Intl.DateTimeFormat>) => new Intl.DateTimeFormat(...args),
+  ),
+  getPluralRules: once(
+    (...args: ConstructorParameters<typeof Intl.PluralRules>) => new Intl.PluralRules(...args),
+  ),
+};
+// Left to itself it makes a number format to ask whether the language is known: the languages here all are
+IntlMessageFormat.resolveLocale = (locale) => new Intl.Locale(String(locale));
+
 /**
  * @param catalogues of one language; a later one adds to the earlier
  * @param onMissing asked for a key that none of them holds, before the fault of it is thrown: it may throw something else
@@ -40,7 +73,7 @@ export function makeSay(
     }
     let format = formats.get(key);
     if (!format) {
-      format = new IntlMessageFormat(message as never, locale, undefined, { ignoreTag: true });
+      format = new IntlMessageFormat(message as never, locale, undefined, { ignoreTag: true, formatters });
       formats.set(key, format);
     }
     return String(format.format(given));
