@@ -26,6 +26,10 @@ const INSTEAD = [
   [/\/expo-router\/build\/screensFeatureFlags\.js$/, 'noScreens.js'],
   [/\/expo-router\/build\/head\/ExpoHead\.js$/, 'noHead.js'],
   [/\/expo-router\/build\/fork\/native-stack\/createNativeStackNavigator\.js$/, 'noStack.js'],
+  [/\/expo-router\/build\/fork\/extractPathFromURL\.js$/, 'noDeepLinks.js'],
+  [/\/react-native-safe-area-context\/lib\/module\/NativeSafeAreaProvider\.web\.js$/, 'noSafeArea.js'],
+  [/\/expo-modules-core\/src\/uuid\/lib\/v35\.ts$/, 'noNamedIds.js'],
+  [/\/react-native-web\/dist\/exports\/StyleSheet\/dom\/createOrderedCSSStyleSheet\.js$/, 'knownRules.js'],
 ];
 const resolveBefore = config.resolver.resolveRequest;
 // Messages are compiled when the app is built; what reads them stays out of it.
@@ -35,7 +39,9 @@ config.resolver.resolveRequest = (context, name, platform) => {
   const found = (resolveBefore ?? context.resolveRequest)(context, wanted, platform);
   if (platform !== 'web' || found.type !== 'sourceFile') return found;
   const instead = INSTEAD.find(([file]) => file.test(found.filePath));
-  if (instead) return { ...found, filePath: path.join(__dirname, 'build', instead[1]) };
+  const filePath = instead && path.join(__dirname, 'build', instead[1]);
+  // What stands around a module asks for that one itself
+  if (filePath && context.originModulePath !== filePath) return { ...found, filePath };
   return UNUSED.some((file) => file.test(found.filePath)) ? { type: 'empty' } : found;
 };
 
