@@ -1,9 +1,13 @@
+// First: it says how schemas are made
+import '../src/data/withoutEval';
+
 import { TamaguiProvider, View } from '@tamagui/core';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { Slot } from 'expo-router';
 import { useEffect } from 'react';
 import { followChanges } from '../src/data/changes';
-import { readFirst, SHARED } from '../src/data/firstReads';
+import { SHARED } from '../src/data/early';
+import { readFirst } from '../src/data/firstReads';
 import { registerOffline } from '../src/data/offline';
 import { openOutbox } from '../src/data/outbox';
 import { askSession, queryClient } from '../src/data/queryClient';

@@ -1,14 +1,21 @@
 // What the app makes of the server's answers: words for people, and no record lost or doubled.
 import { english } from '@mortisect/words/all';
 import '../workers/importMeta';
-import { ask, inWords, LONG, NoAnswer, ServerProblem, wasLong } from './api';
+import { ask, askTimed, inWords, LONG, NoAnswer, ServerProblem, wasLong } from './api';
 import { usePreferences } from './preferences';
 
-const mockRead: { read?: (name: string) => Promise<unknown>; worker?: { onerror?: () => void } } = {};
+const mockRead: {
+  read?: (name: string) => Promise<unknown>;
+  ask?: (name: string, url: string, init: RequestInit) => Promise<unknown>;
+  worker?: { onerror?: () => void };
+} = {};
 jest.mock('comlink', () => ({
   wrap: (worker: { onerror?: () => void }) => {
     mockRead.worker = worker;
-    return { read: (name: string) => mockRead.read?.(name) };
+    return {
+      read: (name: string) => mockRead.read?.(name),
+      ask: (name: string, url: string, init: RequestInit) => mockRead.ask?.(name, url, init),
+    };
   },
 }));
 
@@ -55,6 +62,17 @@ test('paths and queries are filled in and escaped; a write names its device', as
       },
     },
   });
+});
+
+test('what was asked for before the app was read is not asked for again', async () => {
+  const bytes = new TextEncoder().encode(JSON.stringify({ required: false, signedIn: true })).buffer;
+  const response = { ok: true, arrayBuffer: async () => bytes } as Response;
+  const times = { askedAt: Date.now(), answeredAt: Date.now() + 3 };
+  globalThis.mortisectEarly = new Map([['/api/session', Promise.resolve({ response, ...times })]]);
+  expect(await askTimed('getSession', {})).toEqual({ answer: { required: false, signedIn: true }, ...times });
+  expect(asked).toEqual([]);
+  answers.push([200, { required: false, signedIn: false }]);
+  expect(await ask('getSession', {})).toEqual({ required: false, signedIn: false });
 });
 
 test('a problem is passed on in the server’s words', async () => {
@@ -118,6 +136,35 @@ describe('a long answer', () => {
     expect([read.more, wasLong(read)]).toEqual([true, true]);
     expect(began.asked).toEqual(['getLog']);
     expect(wasLong('text')).toBe(false);
+  });
+
+  test('once there was one, that thread asks for the longest by itself; here where it has none', async () => {
+    workerThat(async () => ({ entries: [], more: true }));
+    answers.push([200, long]);
+    await ask('getLog', { query: {} });
+    const trees = { plots: [], rows: [], trees: [] };
+    for (const [length, isLong] of [
+      [LONG, true],
+      [LONG - 1, false],
+    ] as const) {
+      mockRead.ask = jest.fn(async () => ({ answer: { ...trees }, length, askedAt: 1, answeredAt: 2 }));
+      const read = await askTimed('getTrees', {});
+      expect(read).toEqual({ answer: trees, askedAt: 1, answeredAt: 2 });
+      expect(wasLong(read.answer)).toBe(isLong);
+      expect(mockRead.ask).toHaveBeenCalledWith(
+        ...['getTrees', '/api/trees', expect.objectContaining({ headers: { 'Accept-Language': 'en-GB' } })],
+      );
+    }
+    expect(asked).toHaveLength(1);
+    mockRead.ask = async () => {
+      throw new Error('refused');
+    };
+    answers.push([200, trees]);
+    expect(await ask('getTrees', {})).toEqual(trees);
+    expect(asked).toHaveLength(2);
+    // Of the others it is not asked
+    answers.push([200, { entries: [], more: false }]);
+    expect((await ask('getLog', { query: {} })).more).toBe(false);
   });
 
   test('is read here where that thread cannot be started, or does not take it', async () => {

@@ -9,6 +9,7 @@ import {
   type RouteResponse,
 } from '@mortisect/contracts';
 import type { Say } from '@mortisect/words';
+import { type Answered, fetchTimed, takeEarly } from './early';
 import { usePreferences } from './preferences';
 import { useWords } from './useSay';
 
@@ -53,6 +54,19 @@ export async function ask<K extends RouteName>(
   input: Ask<K>,
   signal?: AbortSignal,
 ): Promise<Answer<K>> {
+  return (await askTimed(name, input, signal)).answer;
+}
+
+interface Timed<K extends RouteName> extends Omit<Answered, 'response'> {
+  answer: Answer<K>;
+}
+
+/** The same, with when it was asked and when an answer came. */
+export async function askTimed<K extends RouteName>(
+  name: K,
+  input: Ask<K>,
+  signal?: AbortSignal,
+): Promise<Timed<K>> {
   try {
     return await askOnce(name, input, signal);
   } catch (error) {
@@ -74,11 +88,11 @@ async function routeOf(name: RouteName): Promise<Route> {
   return appRoutes[name];
 }
 
-async function askOnce<K extends RouteName>(
-  name: K,
-  input: Ask<K>,
-  signal?: AbortSignal,
-): Promise<Answer<K>> {
+/** What is megabytes in a large orchard: once an answer was long, the thread that reads such answers asks for these by itself. */
+const LONGEST: ReadonlySet<RouteName> = new Set(['getTrees', 'getListedTrees', 'getOpenWork']);
+let long: typeof import('./longAnswers') | null = null;
+
+async function askOnce<K extends RouteName>(name: K, input: Ask<K>, signal?: AbortSignal): Promise<Timed<K>> {
   const route = await routeOf(name);
   const { params, query, body, file } = input as {
     params?: Record<string, string>;
@@ -87,7 +101,9 @@ async function askOnce<K extends RouteName>(
     file?: Blob;
   };
   const { deviceId, deviceKey } = usePreferences.getState();
-  const response = await fetch(urlOf(route.path, params, query), {
+  const url = urlOf(route.path, params, query);
+  const early = await takeEarly(route.method, url);
+  const asking = {
     method: route.method.toUpperCase(),
     headers: {
       'Accept-Language': useWords.getState().say.locale,
@@ -99,14 +115,25 @@ async function askOnce<K extends RouteName>(
     ...(body !== undefined && { body: JSON.stringify(body) }),
     ...(file && { body: file }),
     ...(signal && { signal }),
-  }).catch(() => {
-    throw new NoAnswer();
-  });
+  };
+  if (!early && !signal && long && LONGEST.has(name)) {
+    // Refused, or no answer: that is heard here
+    const read = await long.askLong(name, url, asking).catch(() => null);
+    if (read) {
+      const { answer, length, ...times } = read;
+      return { answer: taken(answer, length) as Answer<K>, ...times };
+    }
+  }
+  const { response, ...times } =
+    early ??
+    (await fetchTimed(url, asking).catch(() => {
+      throw new NoAnswer();
+    }));
   // A connection that broke in the middle of it left no answer
   const bytes = await response.arrayBuffer().catch(() => {
     throw new NoAnswer();
   });
-  if (response.ok) return (await checked(name, route, bytes)) as Answer<K>;
+  if (response.ok) return { answer: (await checked(name, route, bytes)) as Answer<K>, ...times };
   const problem = Problem.safeParse(jsonIn(bytes));
   if (problem.success) throw new ServerProblem(problem.data);
   throw new NoAnswer();
@@ -116,8 +143,12 @@ async function askOnce<K extends RouteName>(
 async function checked(name: RouteName, route: Route, bytes: ArrayBuffer): Promise<unknown> {
   const here = () => route.response.parse(jsonIn(bytes));
   if (bytes.byteLength < LONG) return here();
-  const answer = await import('./longAnswers').then(({ readLong }) => readLong(name, bytes)).catch(here);
-  longOnes.add(answer as object);
+  long ??= await import('./longAnswers').catch(() => null);
+  return taken(await (long?.readLong(name, bytes) ?? Promise.reject()).catch(here), bytes.byteLength);
+}
+
+function taken(answer: unknown, length: number): unknown {
+  if (length >= LONG) longOnes.add(answer as object);
   return answer;
 }
 

@@ -23,7 +23,7 @@ jest.mock('./queries', () =>
 
 test.each([
   ['round', 'Wall crew', ['session', 'health', 'trees', 'round']],
-  ['plan', 'Wall crew', ['session', 'health', 'site', 'listed us', 'run', 'timing']],
+  ['plan', 'Wall crew', ['session', 'health', 'listed us', 'timing', 'run', 'site']],
   ['book', 'Wall crew', ['session', 'health']],
   ['round', '', ['session', 'health']],
 ] as const)('%s, on the device of “%s”', (place, person, asked) => {

@@ -1,13 +1,12 @@
 // What the first page needs is asked for while the app is still being made: one question after the other would be a second on a slow phone.
 import type { PagePlace } from '@mortisect/words';
 import { readWordsAhead } from './catalogues';
+import { SHARED } from './early';
 import { readForLists } from './ofLists';
 import { usePreferences } from './preferences';
 import { healthQuery, roundQuery, sessionQuery, treesQuery } from './queries';
 import { queryClient } from './queryClient';
 
-/** Needed on every page. */
-export const SHARED = ['shared', 'tables', 'trade', 'fault'] as const satisfies PagePlace[];
 const readForRound = () => {
   for (const query of [treesQuery, roundQuery]) void queryClient.prefetchQuery<unknown>(query);
 };

@@ -3,7 +3,8 @@ import { listedTreesQuery, unitsHere } from './listedTrees';
 import { runQuery, siteQuery, timingQuery } from './queries';
 import { queryClient } from './queryClient';
 
+/** The longest first. */
 export function readForLists(): void {
-  for (const query of [siteQuery, listedTreesQuery(unitsHere()), runQuery, timingQuery])
+  for (const query of [listedTreesQuery(unitsHere()), timingQuery, runQuery, siteQuery])
     void queryClient.prefetchQuery<unknown>(query);
 }

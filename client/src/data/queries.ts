@@ -13,7 +13,7 @@ import {
 import type { Action, TreeDetail } from '@mortisect/core/records';
 import { CancelledError, useInfiniteQuery, useQueries, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { type Answer, ask, NoAnswer } from './api';
+import { type Answer, ask, askTimed, NoAnswer } from './api';
 import { changesAreTold } from './changes';
 import { keptPlansQuery } from './keptPlans';
 import { listedTreesQuery, unitsHere } from './listedTrees';
@@ -385,11 +385,8 @@ export const useLog = (tree: string | undefined) =>
 
 /** With how far the server's clock is ahead of this one: the orchard goes by the server's. */
 async function health() {
-  const askedAt = Date.now();
-  const { now, ...answer } = await ask('health', {});
+  const { answer, askedAt, answeredAt } = await askTimed('health', {});
+  const { now, ...more } = answer;
   const known = queryClient.getQueryData<{ aheadMs: number }>(['health'])?.aheadMs;
-  return {
-    ...answer,
-    aheadMs: aheadAfter({ askedAt, answeredAt: Date.now(), serverAt: Date.parse(now) }, known),
-  };
+  return { ...more, aheadMs: aheadAfter({ askedAt, answeredAt, serverAt: Date.parse(now) }, known) };
 }

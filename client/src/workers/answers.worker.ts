@@ -2,11 +2,25 @@
 import './importMeta';
 import { appRoutes } from '@mortisect/contracts';
 import { expose } from 'comlink';
+import { fetchTimed } from '../data/early';
+
+type Name = keyof typeof appRoutes;
 
 const work = {
   /** @throws {ZodError} where the answer is none of that route; {SyntaxError} where it is no JSON */
-  read: (name: keyof typeof appRoutes, bytes: ArrayBuffer): unknown =>
+  read: (name: Name, bytes: ArrayBuffer): unknown =>
     appRoutes[name].response.parse(JSON.parse(new TextDecoder().decode(bytes))),
+  /**
+   * Asks the server by itself: neither what it sends nor its reading goes by the thread that draws.
+   *
+   * @throws as `read`, and where the server refuses or no answer comes
+   */
+  async ask(name: Name, url: string, init: RequestInit) {
+    const { response, ...times } = await fetchTimed(url, init);
+    if (!response.ok) throw new Error(`The server refused: ${response.status}`);
+    const bytes = await response.arrayBuffer();
+    return { answer: work.read(name, bytes), length: bytes.byteLength, ...times };
+  },
 };
 export type AnswersWork = typeof work;
 
