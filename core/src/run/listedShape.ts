@@ -26,7 +26,9 @@ const ListedCut = z.strictObject({
   cut: Cut.extend({
     because: z
       .string()
-      .describe('as of a cut, as JSON: they are half of a list, and looked into at the tree'),
+      .describe(
+        'as of a cut, as JSON: they are much of a list, and looked into at the tree. Empty lists and noughts are left out',
+      ),
   }),
   limbName: z.string(),
   findingIds: z.array(z.string()).describe('that it answers, those of the cuts it swallows included'),

@@ -22,6 +22,7 @@ import {
 } from '../present/index';
 import type { Judgement } from '../residual/index';
 import type { Due, ListedCut, ListedTree } from './listedShape';
+import { reasonsInShort } from './work';
 
 /**
  * @param listed the plan of the tree; null where there is none yet
@@ -129,7 +130,7 @@ function named(
   return {
     id: `${view.tree.id}:${findingIds.toSorted().join(',') || candidateId}`,
     limbName: view.names.get(cut.limbId) ?? cut.limbId,
-    cut: { ...cut, because: JSON.stringify(cut.because) },
+    cut: { ...cut, because: reasonsInShort(cut.because) },
     ...{ candidateId, findingIds, disorders },
     wood: woodClass(disorders),
   };

@@ -1,7 +1,8 @@
 // The cuts that are due, read from the trees as lists take them: where, with what, on which wood.
 
+import { z } from 'zod';
 import { contaminationChance } from '../blades/index';
-import { Cut } from '../cuts/index';
+import { Cut, type Reason } from '../cuts/index';
 import type { ListedCut, ListedTree } from './listedShape';
 
 export interface RunItem extends ListedCut {
@@ -26,13 +27,32 @@ export function workOf(trees: readonly ListedTree[]): RunWork {
   };
 }
 
+/** What a reason holds mostly; where it does, a list leaves it out. */
+const MOSTLY: Partial<Reason> = {
+  ...{ walk: [], choices: [], passedOver: [], alternatives: [] },
+  ...{ clearanceCm: 0, edgeCm: 0, reachedCm: 0, shortfallCm: 0 },
+};
+
+/** Reasons of a cut as JSON for a list, in which they are much of what thousands of trees come to; {@link cutAtHand} reads it. */
+export function reasonsInShort(reasons: readonly Reason[]): string {
+  const isSaid = ([key, value]: [string, unknown]) =>
+    JSON.stringify(value) !== JSON.stringify(MOSTLY[key as keyof Reason]);
+  return JSON.stringify(reasons.map((reason) => Object.fromEntries(Object.entries(reason).filter(isSaid))));
+}
+
 /**
  * The cut as the plan has it, with its reasons.
  *
  * @throws {ZodError} where the reasons are not what a cut says; {SyntaxError} where they are no JSON
  */
 export const cutAtHand = ({ cut }: Pick<RunItem, 'cut'>): Cut =>
-  Cut.parse({ ...cut, because: JSON.parse(cut.because) });
+  Cut.parse({
+    ...cut,
+    because: z
+      .array(z.record(z.string(), z.unknown()))
+      .parse(JSON.parse(cut.because))
+      .map((said) => ({ ...MOSTLY, ...said })),
+  });
 
 export function aheadOf({ tree, disorders }: Pick<RunItem, 'tree' | 'disorders'>) {
   return { treeId: tree.id, disorders };

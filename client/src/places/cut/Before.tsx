@@ -29,11 +29,12 @@ import { NothingToCut } from './NothingToCut';
 import { RunFromAbove } from './RunFromAbove';
 import { openNow, windowWords } from './stopWindows';
 import { UndoLast } from './UndoLast';
-import type { RunHere } from './useRun';
+import { isBeingRead, type RunHere } from './useRun';
 import { useStopOrder } from './useStopOrder';
 
 /** Rows that a screen shows: two lines and more each. */
 const ON_SCREEN = 8;
+const NO_STOPS: Stop[] = [];
 
 export function Before({ here }: { here: RunHere }) {
   const say = useSay();
@@ -51,15 +52,19 @@ export function Before({ here }: { here: RunHere }) {
     [said, halfDay, run.stops, timingNow],
   );
   const picked = useMemo(() => run.stops.filter(({ tree }) => chosen.has(tree.id)), [run.stops, chosen]);
-  const order = useStopOrder(picked);
+  // Nothing moves under the finger: order and windows are there before anything can be chosen
+  const reading = [timing, ...(crew ? [season] : [])].some(isBeingRead);
+  const order = useStopOrder(reading ? NO_STOPS : picked);
   const inRun = useMemo(() => inOrder(picked, order?.order ?? []), [picked, order]);
+  // The list stands still under the finger; numbers and the run follow the trees that are chosen
+  const [touched, setTouched] = useState<readonly string[] | null>(null);
+  const listed = useMemo(() => (touched ? inOrder(run.stops, touched) : run.stops), [run.stops, touched]);
+  const choose = (trees: ReadonlySet<string>) => {
+    setSaid(trees);
+    setTouched(touched ?? run.stops.map(({ tree }) => tree.id));
+  };
   const cuts = inRun.reduce((sum, { items }) => sum + items.length, 0);
   if (run.stops.length === 0) return <NothingToCut here={here} />;
-  // Nothing moves under the finger: order and windows are there before anything can be chosen
-  const reading = [timing, ...(crew ? [season] : [])].some(
-    ({ isPending, fetchStatus, failureCount }) =>
-      isPending && fetchStatus === 'fetching' && failureCount === 0,
-  );
   // The page stands while they are reckoned
   const isReady = here.ordered && !reading;
   return (
@@ -90,7 +95,7 @@ export function Before({ here }: { here: RunHere }) {
             <RunFromAbove
               stops={run.stops}
               inRun={inRun}
-              onToggle={(treeIds) => setSaid(allToggled(chosen, treeIds))}
+              onToggle={(treeIds) => choose(allToggled(chosen, treeIds))}
             />
           ) : null
         }
@@ -98,9 +103,9 @@ export function Before({ here }: { here: RunHere }) {
         <Section>{say('cut.treesInThisOrder')}</Section>
         {isReady ? (
           <Trees
-            {...{ here, inRun, chosen, timingNow, order }}
+            {...{ here, listed, inRun, chosen, timingNow, order }}
             crew={halfDay && said === null ? halfDay.crew : null}
-            onChosen={setSaid}
+            onChosen={choose}
           />
         ) : (
           <Body role="status">{say('cut.orderingTheTrees')}</Body>
@@ -118,6 +123,8 @@ export function Before({ here }: { here: RunHere }) {
 
 interface TreesProps {
   here: RunHere;
+  /** All of them, as they stand in the list. */
+  listed: readonly Stop[];
   /** Those that are chosen, as they are visited. */
   inRun: readonly Stop[];
   chosen: ReadonlySet<string>;
@@ -128,11 +135,11 @@ interface TreesProps {
   onChosen(trees: ReadonlySet<string>): void;
 }
 
-function Trees({ here, inRun, chosen, timingNow, order, crew, onChosen }: TreesProps) {
+function Trees({ here, listed, inRun, chosen, timingNow, order, crew, onChosen }: TreesProps) {
   const say = useSay();
   const router = useRouter();
   const { run, today } = here;
-  const { shown, more } = useInParts(run.stops, 0, { first: ON_SCREEN });
+  const { shown, more } = useInParts(listed, 0, { first: ON_SCREEN });
   return (
     <>
       {crew === null ? null : <Small>{say('cut.asTheSeasonHasIt', { crew })}</Small>}
@@ -189,7 +196,7 @@ function placeIn(inRun: readonly Stop[], treeId: string): string {
   return place < 0 ? '' : `${place + 1} · `;
 }
 
-/** As they are visited: the list itself stands still under the finger, its numbers and the run follow the trees that are chosen. */
+/** Those that are named first, as they are named; the others after them as they come. */
 function inOrder(stops: readonly Stop[], order: readonly string[]): Stop[] {
   const placeOf = new Map(order.map((id, place) => [id, place]));
   const place = ({ tree }: Stop) => placeOf.get(tree.id) ?? order.length;

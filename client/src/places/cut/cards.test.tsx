@@ -269,6 +269,29 @@ describe('the contact time', () => {
   });
 });
 
+test('before the run its trees are ordered once; the list stands still while they are chosen, and its numbers follow', async () => {
+  const server = new FakeServer([
+    detail([finding(CANKER, 'S', 'FB_CANK_A')]),
+    detail([finding(OTHER, 'R', 'DEAD', { treeId: 'b' })], { id: 'b', code: 'Tree B', place: 2 }),
+  ]);
+  at.path = '/cut';
+  queryClient.removeQueries({ queryKey: ['run-order'] });
+  show(<CutPlace />, server);
+  await findButton('Look around first');
+  const orders = () => queryClient.getQueryCache().findAll({ queryKey: ['run-order'] });
+  expect(orders().filter(({ state }) => state.data !== undefined)).toHaveLength(1);
+  const rows = () => screen.getAllByRole('checkbox', { name: /Tree [AB]/ });
+  const named = () =>
+    rows().map((row) => /(\d · )?Tree ([AB])/.exec(row.getAttribute('aria-label') ?? row.textContent ?? ''));
+  const listed = named().map((row) => row?.[2]);
+  for (const row of rows()) if (row.getAttribute('aria-checked') === 'true') fireEvent.click(row);
+  expect(named().map((row) => row?.[1])).toEqual([undefined, undefined]);
+  // The lower one alone is the first of the run, where it stands
+  fireEvent.click(rows()[1] as HTMLElement);
+  await waitFor(() => expect(named().map((row) => row?.[1])).toEqual([undefined, '1 · ']));
+  expect(named().map((row) => row?.[2])).toEqual(listed);
+});
+
 describe('a blade that would carry disease', () => {
   /** Two trees with a canker each: the blade goes from one to the other. */
   async function toTheNextTree(): Promise<FakeServer> {

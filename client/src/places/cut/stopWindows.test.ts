@@ -4,7 +4,7 @@ import type { Stop } from '@mortisect/core/run';
 import { today } from '@mortisect/core/testing';
 import { hourOf } from '@mortisect/core/weather';
 import { english, sayIn } from '@mortisect/words/all';
-import { openNow, windowWords } from './stopWindows';
+import { openNow, proposedOf, windowWords } from './stopWindows';
 
 const NOW = '2026-11-30T10:20:00Z';
 const hour = hourOf(NOW);
@@ -34,6 +34,13 @@ test.each<[string, Window[], Record<string, Window[]>, string[]]>([
   ['dead wood alone goes by its own', [window(-1, 1)], { apple: [], cherry: [] }, ['d']],
   ['of a group without weather nothing is known', [], { apple: [] }, ['c']],
 ])('%s', (_, dead, groups, ids) => expect(open(told(dead, groups))).toEqual(ids));
+
+test.each<[string, Window[], string[]]>([
+  ['those that may be cut now are proposed', [window(0, 1)], ['a', 'b']],
+  ['where none may, all are', [window(1, 4)], ['a', 'b', 'c', 'd']],
+])('%s', (_, apple, ids) =>
+  expect(proposedOf(stops, told([], { apple, cherry: [] })).map(({ tree }) => tree.id)).toEqual(ids),
+);
 
 test('where no weather is known every tree may be cut, and it is said so', () => {
   const none = { ...told([], {}), timing: null };

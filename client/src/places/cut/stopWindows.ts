@@ -39,6 +39,12 @@ export function openNow(stops: readonly Stop[], timingNow: TimingNow | undefined
   return new Set(stops.flatMap((stop) => (isOpen(stop) ? stop.tree.id : [])));
 }
 
+/** What a run would be made of: the trees that may be cut now; all of them where none may, for whoever chooses by themselves. */
+export function proposedOf(stops: Stop[], timingNow: TimingNow | undefined): Stop[] {
+  const open = openNow(stops, timingNow);
+  return open.size === 0 ? stops : stops.filter(({ tree }) => open.has(tree.id));
+}
+
 /** “good until Fri 16:00”, “wait until Fri 09:00”. */
 export function windowWords(
   say: Say,

@@ -3,11 +3,13 @@
 import { openRun, type SiteToday } from '@mortisect/core/present';
 import type { Action } from '@mortisect/core/records';
 import { type Run, runOf, type Stop, workOf } from '@mortisect/core/run';
+import type { UseQueryResult } from '@tanstack/react-query';
 import { useMemo, useRef } from 'react';
 import { useInHand } from '../../data/inHand';
-import { useRunActions } from '../../data/queries';
+import { useRunActions, useTiming } from '../../data/queries';
 import { type Listed, useListedTrees } from '../../data/useListedTrees';
 import { useSay } from '../../data/useSay';
+import { proposedOf } from './stopWindows';
 import { useStopOrder } from './useStopOrder';
 
 const NO_STOPS: Stop[] = [];
@@ -51,8 +53,8 @@ export function useRun(): RunAndTrees {
     () => (today && work && actions ? runOf({ work, actions, today }) : null),
     [today, work, actions],
   );
-  // An open run has the order it was started with
-  const order = useStopOrder(unordered && !unordered.open ? unordered.stops : NO_STOPS);
+  const proposedStops = useProposed(unordered);
+  const order = useStopOrder(proposedStops);
   const given = useMemo(
     () => (today && work && actions ? { work, actions, today, order: order?.order ?? [] } : null),
     [today, work, actions, order],
@@ -81,3 +83,22 @@ export function useRun(): RunAndTrees {
     refetch: () => Promise.all([refetch(), runActions.refetch()]),
   };
 }
+
+/** Of a run that is not begun. None before the windows were read: they would be ordered twice. */
+function useProposed(run: Run | null): Stop[] {
+  const timing = useTiming();
+  const isRead = !isBeingRead(timing);
+  const timingNow = timing.data;
+  return useMemo(() => {
+    // An open run has the order it was started with
+    return !run || run.open || !isRead ? NO_STOPS : proposedOf(run.stops, timingNow);
+  }, [run, isRead, timingNow]);
+}
+
+/** Is it read for the first time, and nothing in the way of it? Without a server nobody waits. */
+export const isBeingRead = ({
+  isPending,
+  fetchStatus,
+  failureCount,
+}: Pick<UseQueryResult, 'isPending' | 'fetchStatus' | 'failureCount'>): boolean =>
+  isPending && fetchStatus === 'fetching' && failureCount === 0;
