@@ -94,6 +94,8 @@ export function makeApp(parts: AppParts): Express {
   tellProblemsIn(english);
   const app = express();
   app.disable('x-powered-by');
+  // Nobody keeps an answer to compare it with: a digest of megabytes would be made for nothing
+  app.disable('etag');
   if (parts.metrics) app.use(parts.metrics.watch);
   app.use(
     pinoHttp({

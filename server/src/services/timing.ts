@@ -19,6 +19,7 @@ import { inPages } from '../store/inPages';
 import type { Db } from '../store/openDb';
 import { actions, findings, isKept, trees } from '../store/schema';
 import { Answers } from './answers';
+import { revisionOf } from './changes';
 import { keep, kept } from './keepsakes';
 import { asAction } from './orchard';
 import { getSite } from './site';
@@ -80,8 +81,19 @@ async function factsOf(db: Db, now: string): Promise<Facts> {
   return { site, station: await stationState(db, site, now), groups, keyOf, said: saidActions };
 }
 
-/** Of thousands of trees only what tells their group. */
-const treesToGroup = (db: Db): Promise<TreeOfGroup[]> =>
+const treesRead = new WeakMap<Db, { revision: string; trees: TreeOfGroup[] }>();
+
+/** Of thousands of trees only what tells their group; read anew when something was recorded. */
+async function treesToGroup(db: Db): Promise<TreeOfGroup[]> {
+  const { revision } = await revisionOf(db);
+  const known = treesRead.get(db);
+  if (known?.revision === revision) return known.trees;
+  const trees = await readTreesToGroup(db);
+  treesRead.set(db, { revision, trees });
+  return trees;
+}
+
+const readTreesToGroup = (db: Db): Promise<TreeOfGroup[]> =>
   inPages(db, trees, (isOnPages) =>
     db
       .select({
