@@ -41,15 +41,31 @@ test('one that failed, and one that something was sent after, are asked for anew
   expect(await takeEarly('get', '/api/round')).toBeNull();
 });
 
-test('an answer comes with when it was asked for and when it came', async () => {
-  jest.useFakeTimers({ now: 1_800_000_000_000 });
-  const response = {} as Response;
-  globalThis.fetch = (async () => {
-    jest.setSystemTime(1_800_000_000_250);
-    return response;
-  }) as never;
-  expect(await fetchTimed('/api/health', {})).toEqual({
-    ...{ response, askedAt: 1_800_000_000_000, answeredAt: 1_800_000_000_250 },
+describe('an answer comes with when it was asked for and when it came', () => {
+  const response = { url: 'http://here/api/health' } as Response;
+  const asked = 1_800_000_000_000;
+  const entry = (startTime: number, responseStart: number) => ({ startTime, responseStart });
+  test.each<[string, ReturnType<typeof entry>[], number]>([
+    ['as the browser knows it, however late it is heard of', [entry(10, 900), entry(1000, 1040)], 40],
+    ['as it is heard of, where the browser has not noted it yet', [entry(10, 900)], 250],
+    ['as it is heard of, where the browser keeps that to itself', [entry(1000, 0)], 250],
+  ])('%s', async (_, entries, afterMs) => {
+    jest.useFakeTimers({ now: asked });
+    jest.spyOn(performance, 'now').mockReturnValue(1000);
+    const names: string[] = [];
+    performance.getEntriesByName = ((name: string) => {
+      names.push(name);
+      return entries;
+    }) as never;
+    globalThis.fetch = (async () => {
+      jest.setSystemTime(asked + 250);
+      return response;
+    }) as never;
+    expect(await fetchTimed('/api/health', {})).toEqual({
+      ...{ response, askedAt: asked, answeredAt: asked + afterMs },
+    });
+    expect(names).toEqual([response.url]);
+    jest.useRealTimers();
+    jest.restoreAllMocks();
   });
-  jest.useRealTimers();
 });
