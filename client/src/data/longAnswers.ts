@@ -14,14 +14,17 @@ let reader: Reader | null = null;
  *
  * @throws where it is none of the route, or the thread cannot be had; the next answer starts a new one
  */
-export function readLong(name: Parameters<AnswersWork['read']>[0], bytes: ArrayBuffer): Promise<unknown> {
+export async function readLong(
+  name: Parameters<AnswersWork['read']>[0],
+  bytes: ArrayBuffer,
+): Promise<unknown> {
   reader ??= started();
   const { work, lost } = reader;
   return Promise.race([work.read(name, bytes), lost]);
 }
 
 /** The same of an answer that is not there yet. @throws as `readLong`, and where no answer came */
-export function askLong(...asked: Parameters<AnswersWork['ask']>): ReturnType<AnswersWork['ask']> {
+export async function askLong(...asked: Parameters<AnswersWork['ask']>): ReturnType<AnswersWork['ask']> {
   reader ??= started();
   const { work, lost } = reader;
   return Promise.race([work.ask(...asked), lost]);

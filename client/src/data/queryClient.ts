@@ -42,7 +42,7 @@ export interface KeptIn {
 }
 
 /** A page that waits for an answer or for a thread rests too, and what comes from there should find it free: it is waited for so often. */
-const MOST_WAITS = 24;
+const MOST_WAITS = 8;
 const WAIT_MS = 250;
 
 function whenNothingIsRead(client: QueryClient, work: () => void, waits = MOST_WAITS): void {

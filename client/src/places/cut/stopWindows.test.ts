@@ -4,7 +4,8 @@ import type { Stop } from '@mortisect/core/run';
 import { today } from '@mortisect/core/testing';
 import { hourOf } from '@mortisect/core/weather';
 import { english, sayIn } from '@mortisect/words/all';
-import { openNow, proposedOf, windowWords } from './stopWindows';
+import { openNow, proposedOf } from './openWindows';
+import { windowWords } from './stopWindows';
 
 const NOW = '2026-11-30T10:20:00Z';
 const hour = hourOf(NOW);

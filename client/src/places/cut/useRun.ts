@@ -9,7 +9,7 @@ import { useInHand } from '../../data/inHand';
 import { useRunActions, useTiming } from '../../data/queries';
 import { type Listed, useListedTrees } from '../../data/useListedTrees';
 import { useSay } from '../../data/useSay';
-import { proposedOf } from './stopWindows';
+import { proposedOf } from './openWindows';
 import { useStopOrder } from './useStopOrder';
 
 const NO_STOPS: Stop[] = [];
