@@ -55,14 +55,15 @@ type Define = (factory: (...given: unknown[]) => void, id: number, dependencies:
 
 /** The module of a catalogue as the app loads it, in the language of no country; null for any other module. */
 export function disguisedModule(source: string): string | null {
-  if (!/^__d\(function\([\w,]*\)\{\w+\.exports=\{"\w+\./.test(source)) return null;
+  if (!/^__d\(function\([\w,]*\)\{\w+\.exports=\{__esModule:!0,default:JSON\.parse\('\{"\w+\./.test(source))
+    return null;
   let module: string | null = null;
   const define: Define = (factory, id, dependencies) => {
-    const held: { exports: Record<string, string | Part[]> } = { exports: {} };
+    const held: { exports: { default: Record<string, string | Part[]> } } = { exports: { default: {} } };
     factory(null, null, null, null, held);
-    const messages = Object.entries(held.exports).map(([key, message]) => [key, inPseudo(message)]);
+    const messages = Object.entries(held.exports.default).map(([key, message]) => [key, inPseudo(message)]);
     const exported = JSON.stringify(Object.fromEntries(messages));
-    module = `__d(function(g,r,i,a,m){m.exports=${exported}},${id},${JSON.stringify(dependencies)});`;
+    module = `__d(function(g,r,i,a,m){m.exports={__esModule:!0,default:${exported}}},${id},${JSON.stringify(dependencies)});`;
   };
   new Function('__d', source)(define);
   return module;
