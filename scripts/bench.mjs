@@ -13,6 +13,8 @@ const TREES = 6000;
 const SCRIPTS = path.join(root, 'client/dist/_expo/static/js/web');
 /** So long a quick finger stays on what it taps. Common practice, no source. */
 const PRESSED_MS = 60;
+/** By these words a page tells when it can be used. */
+const USABLE = 'a tree can be tapped after ms: ';
 
 const core = (name, file) => () => run(name, process.execPath, ['--import', 'tsx', `scripts/${file}`]);
 /** `npm run bench -- --only demo` measures one of them. */
@@ -173,8 +175,6 @@ async function firstLoads(url) {
   }
   return { seconds, scripts: [...scripts] };
 }
-
-const USABLE = 'a tree can be tapped after ms: ';
 
 /** In the page: tells when a tree of the round can first be tapped, ms since the page was asked for. */
 function noteUsable(words) {
