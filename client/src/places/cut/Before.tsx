@@ -37,19 +37,26 @@ import { useStopOrder } from './useStopOrder';
 const ON_SCREEN = 8;
 const NO_STOPS: Stop[] = [];
 
+/** What somebody chose. */
+interface Said {
+  trees: ReadonlySet<string>;
+  /** All trees as the list had them when they began to choose. */
+  listed: readonly string[];
+}
+
 export function Before({ here }: { here: RunHere }) {
   const say = useSay();
   const { run, today } = here;
   const [looking, setLooking] = useState(false);
   const timing = useTiming();
   const timingNow = timing.data;
-  const [said, setSaid] = useState<ReadonlySet<string> | null>(null);
+  const [said, setSaid] = useState<Said | null>(null);
   const { crew, half } = useLocalSearchParams<{ crew?: string; half?: string }>();
   const season = useSeasonToday();
   const halfDay = season.data?.halfDays.find((each) => each.crewId === crew && each.half === half);
   // Until somebody says otherwise, those that the season has for a crew, else the trees that have a window now
   const chosen = useMemo(
-    () => said ?? (halfDay ? new Set(halfDay.treeIds) : openNow(run.stops, timingNow)),
+    () => said?.trees ?? (halfDay ? new Set(halfDay.treeIds) : openNow(run.stops, timingNow)),
     [said, halfDay, run.stops, timingNow],
   );
   const picked = useMemo(() => run.stops.filter(({ tree }) => chosen.has(tree.id)), [run.stops, chosen]);
@@ -58,12 +65,9 @@ export function Before({ here }: { here: RunHere }) {
   const order = useStopOrder(reading ? NO_STOPS : picked);
   const inRun = useMemo(() => inOrder(picked, order?.order ?? []), [picked, order]);
   // The list stands still under the finger; numbers and the run follow the trees that are chosen
-  const [touched, setTouched] = useState<readonly string[] | null>(null);
-  const listed = useMemo(() => (touched ? inOrder(run.stops, touched) : run.stops), [run.stops, touched]);
-  const choose = (trees: ReadonlySet<string>) => {
-    setSaid(trees);
-    setTouched(touched ?? run.stops.map(({ tree }) => tree.id));
-  };
+  const listed = useMemo(() => (said ? inOrder(run.stops, said.listed) : run.stops), [run.stops, said]);
+  const choose = (trees: ReadonlySet<string>) =>
+    setSaid({ trees, listed: said?.listed ?? run.stops.map(({ tree }) => tree.id) });
   const cuts = inRun.reduce((sum, { items }) => sum + items.length, 0);
   if (run.stops.length === 0) return <NothingToCut here={here} />;
   // The page stands while they are reckoned
