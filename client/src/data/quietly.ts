@@ -11,19 +11,14 @@ const AFTER_MS = 4000;
 /** Of so many trees all records are read without asking; those of more are megabytes by the dozen. */
 export const MOST_UNASKED = 1000;
 
-/** The same at once: somebody has their finger on a list of trees, and its script is still to come. */
-export function readAsked(): void {
-  planner();
-  readForLists();
-}
-
 /** @returns takes it back, where it has not begun */
 export function readQuietly(): () => void {
   // Whoever saves data reads what they open
   if ((navigator as { connection?: { saveData?: boolean } }).connection?.saveData) return () => undefined;
   let takeBack = () => {};
   const begin = () => {
-    readAsked();
+    planner();
+    readForLists();
     // Without signal the lists are made from these, and every tree of them can be opened
     const trees = queryClient.getQueryData<{ trees: unknown[] }>(['trees'])?.trees.length ?? 0;
     if (trees > MOST_UNASKED && !queryClient.getQueryData(openWorkQuery.queryKey)) return;

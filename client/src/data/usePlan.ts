@@ -1,14 +1,6 @@
 // The plan of a tree, searched in a worker: a good one at once, the proved one when it is there.
 
-import {
-  type KeptPlan,
-  type ListedPlan,
-  listedOf,
-  type PlanInput,
-  type RunOrder,
-  type RunOrderInput,
-  type Solved,
-} from '@mortisect/core/plan';
+import { type KeptPlan, type ListedPlan, listedOf, type PlanInput, type Solved } from '@mortisect/core/plan';
 import type { SiteToday, TreeView } from '@mortisect/core/present';
 import {
   CancelledError,
@@ -21,6 +13,7 @@ import {
 import { proxy } from 'comlink';
 import { useDeferredValue, useEffect, useMemo, useRef } from 'react';
 import { keptPlanOf, keptPlansQuery } from './keptPlans';
+import { keyOf } from './keyOf';
 import { planner } from './planner';
 import { COMPUTED_HERE } from './queryClient';
 import { askedTogether } from './stillHold';
@@ -36,20 +29,6 @@ const drawn = () => new Promise<void>((resolve) => setTimeout(resolve));
 
 /** Lists need no proof: a plan that is this near stands. */
 const LIST_MS = 1500;
-
-const keys = new WeakMap<PlanInput | RunOrderInput, number>();
-const keysByContent = new Map<string, number>();
-
-/** A small key for a large input: the same for the same content, written out once an object. */
-function keyOf(input: PlanInput | RunOrderInput): number {
-  const had = keys.get(input);
-  if (had !== undefined) return had;
-  const content = JSON.stringify(input);
-  const key = keysByContent.get(content) ?? keysByContent.size;
-  keysByContent.set(content, key);
-  keys.set(input, key);
-  return key;
-}
 
 type Wanted = 'to proof' | 'beside others';
 const planKey = (input: PlanInput, wanted: Wanted) => ['plan', keyOf(input), wanted] as const;
@@ -189,10 +168,11 @@ export function usePlans(given: readonly TreeView[], today: SiteToday | null, ar
   const views = given.length > 0 ? given : NONE;
   const client = useQueryClient();
   const last = useRef(new Map<string, ListedPlan>());
-  // While the trees are still read
+  // While the trees are still read. What the server planned needs no thread of this device
+  const isPlannedHere = areAll || given.length > 0;
   useEffect(() => {
-    planner();
-  }, []);
+    if (isPlannedHere) planner();
+  }, [isPlannedHere]);
   const kept = useQuery({ ...keptPlansQuery(client), enabled: areAll }).data?.plans;
   // What is kept is drawn first; whether it holds is asked then
   const asked = useDeferredValue(views, NONE);
@@ -220,19 +200,6 @@ export function usePlans(given: readonly TreeView[], today: SiteToday | null, ar
   }, [views, asked, found, kept]);
 }
 const NONE: readonly TreeView[] = [];
-
-/** The trees of a run in order; null while it is reckoned. */
-export function useRunOrder(input: RunOrderInput | null): RunOrder | null {
-  const { data } = useQuery({
-    queryKey: ['run-order', input && keyOf(input)],
-    queryFn: () => planner().order(input as RunOrderInput),
-    enabled: input !== null && input.trees.length > 0,
-    staleTime: Number.POSITIVE_INFINITY,
-    ...COMPUTED_HERE,
-    placeholderData: (before) => before,
-  });
-  return data ?? null;
-}
 
 /** Clearance against crown lost and disease left, for one finding. */
 export function useMarginCurve(input: PlanInput, findingId: string | null) {

@@ -60,6 +60,7 @@ export const comlink = {
 
 const WORKERS: Record<string, () => void> = {
   'plan.worker': () => jest.isolateModules(() => require('../workers/plan.worker')),
+  'order.worker': () => jest.isolateModules(() => require('../workers/order.worker')),
   'openness.worker': () => jest.isolateModules(() => require('../workers/openness.worker')),
   'transmission.worker': () => jest.isolateModules(() => require('../workers/transmission.worker')),
 };

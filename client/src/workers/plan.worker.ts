@@ -9,9 +9,6 @@ import {
   type PlanInput,
   type Prepared,
   planning,
-  type RunOrder,
-  type RunOrderInput,
-  runOrder,
   type Solved,
   solvedFrom,
   toldOf,
@@ -89,7 +86,6 @@ const work = {
   stop(job: number): void {
     stopped.add(job);
   },
-  order: (input: RunOrderInput): RunOrder => runOrder(input),
   curve: (input: PlanInput, findingId: string) => marginCurve(input, findingId),
 };
 export type PlanWork = typeof work;

@@ -1,6 +1,7 @@
 // What state is a blade in, and may it make this cut? A state machine: every cut and every cleaning moves it.
 import { z } from 'zod';
 import { disorderOf, isGrowing, type Season } from '../disorders/index';
+import type { WoodClass } from './woodClasses';
 
 const id = z.string().min(1).max(200);
 const codes = z
@@ -111,9 +112,6 @@ export function isSuspect(code: string): boolean {
   const row = disorderOf(code);
   return row === undefined || row.causeUnknown === true;
 }
-
-export const woodClasses = ['sound', 'suspect', 'infected'] as const;
-export type WoodClass = (typeof woodClasses)[number];
 
 /** Of a cut, or of a tree by all that is to be cut on it. */
 export function woodClass(disorders: readonly string[]): WoodClass {

@@ -19,10 +19,8 @@ export {
   stateAfter,
   UNKNOWN,
   type WayOut,
-  type WoodClass,
   waysOut,
   woodClass,
-  woodClasses,
 } from './bladeState';
 export {
   DilutionInput,
@@ -44,3 +42,4 @@ export {
   transmission,
   transmissionChance,
 } from './transmission';
+export { type WoodClass, woodClasses } from './woodClasses';

@@ -6,7 +6,8 @@ import { z } from 'zod';
 import { disorderOf, isGrowing, type Season, seasons } from '../disorders/index';
 import { plainReason, reasonSchema } from '../reason/index';
 import { agentOf, agents, efficacyAfter } from './agents';
-import { type WoodClass, woodClass } from './bladeState';
+import { woodClass } from './bladeState';
+import type { WoodClass } from './woodClasses';
 
 export const cleaningPolicies = [
   'never',

@@ -27,7 +27,8 @@ export { LEAST_LIMIT, MOST_LIMIT, MOST_PLAN_SEASONS, Pin } from './pin';
 export { candidateOut, planning } from './planTree';
 export { type Prepared, preparePlan } from './prepare';
 export { type Priced, regrowthOf } from './price';
-export { RunOrder, RunOrderInput, runOrder, WALKED_M_A_MINUTE } from './runOrder';
+export { runOrder } from './runOrder';
+export { RunOrder, RunOrderInput, type RunTree, WALKED_M_A_MINUTE } from './runOrderShape';
 export { PlanSearch } from './search';
 export type { SideEffect } from './sides';
 export {

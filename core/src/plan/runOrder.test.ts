@@ -2,8 +2,7 @@
 
 import fc from 'fast-check';
 import { woodClasses } from '../blades/index';
-import { RunOrderInput, runOrder } from './index';
-import type { RunTree } from './runOrder';
+import { RunOrderInput, type RunTree, runOrder } from './index';
 
 const tree = fc.record({
   class: fc.constantFrom(...woodClasses),

@@ -2,7 +2,7 @@
 
 import fc from 'fast-check';
 import { woodClasses } from '../blades/index';
-import { type RunTree, runOrder } from './runOrder';
+import { type RunTree, runOrder } from './index';
 import { shorterOrder } from './shorter';
 
 const spot = fc.record({ x: fc.integer({ min: 0, max: 80 }), y: fc.integer({ min: 0, max: 60 }) });

@@ -36,8 +36,12 @@ export interface Route {
 export function shorterOrder({ trees, groups, start, end }: Route): number[] {
   const x = Float64Array.from(trees, (tree) => tree.x);
   const y = Float64Array.from(trees, (tree) => tree.y);
-  const between = (a: number, b: number) =>
-    metres((x[a] as number) - (x[b] as number), (y[a] as number) - (y[b] as number));
+  const between = (a: number, b: number) => {
+    const dx = (x[a] as number) - (x[b] as number);
+    const dy = (y[a] as number) - (y[b] as number);
+    // Much faster than `Math.hypot`, and nobody walks so far that a square runs over
+    return Math.sqrt(dx * dx + dy * dy);
+  };
   const near: Near[] = [];
   for (const group of groups) for (const tree of group) near[tree] = nearTo(tree, group, between);
   const order = Int32Array.from(groups.flatMap((group) => nearest(group, between)));
@@ -50,13 +54,12 @@ export function shorterOrder({ trees, groups, start, end }: Route): number[] {
   number(0, order.length - 1);
 
   const toEnd = (tree: number, spot: Place | null) =>
-    spot ? metres((x[tree] as number) - spot.x, (y[tree] as number) - spot.y) : 0;
+    spot ? Math.hypot((x[tree] as number) - spot.x, (y[tree] as number) - spot.y) : 0;
   /** Metres from the tree at one place to that at another; a place before the first is the start, one behind the last the end. */
   const step = (i: number, j: number): number => {
-    if (i < 0) return j < order.length ? toEnd(order[j] as number, start) : 0;
-    return j < order.length
-      ? between(order[i] as number, order[j] as number)
-      : toEnd(order[i] as number, end);
+    if (i >= 0 && j < order.length) return between(order[i] as number, order[j] as number);
+    if (i >= 0) return toEnd(order[i] as number, end);
+    return j < order.length ? toEnd(order[j] as number, start) : 0;
   };
 
   /** Trees beside which something changed. */
@@ -68,60 +71,97 @@ export function shorterOrder({ trees, groups, start, end }: Route): number[] {
     isChanged[tree] = 1;
     changed.push(tree);
   };
+  /** Of a piece that changes its place. */
+  const aside = new Int32Array(trees.length);
   let gained = 0;
 
-  function reversed(i: number, j: number): boolean {
-    if (j <= i) return false;
-    const gain = step(i - 1, i) + step(j, j + 1) - step(i - 1, j) - step(i, j + 1);
-    if (gain <= LEAST_GAIN) return false;
-    order.subarray(i, j + 1).reverse();
+  /** @param taken metres of the steps that go, without those that come: less than a gain, and nothing is done */
+  function reversed(i: number, j: number, taken: number): boolean {
+    if (j <= i || taken <= LEAST_GAIN) return false;
+    for (let [low, high] = [i, j]; low < high; low++, high--) {
+      const tree = order[low] as number;
+      order[low] = order[high] as number;
+      order[high] = tree;
+    }
     number(i, j);
-    for (const at of [i - 1, i, j, j + 1]) look(at);
-    gained += gain;
+    look(i - 1);
+    look(i);
+    look(j);
+    look(j + 1);
+    gained += taken;
     return true;
   }
-  /** Puts `length` trees from `i` on before the one at `before`. */
-  function moved(i: number, length: number, before: number): boolean {
-    if (before >= i && before <= i + length) return false;
-    const gain =
-      step(i - 1, i) +
-      step(i + length - 1, i + length) +
-      step(before - 1, before) -
-      step(i - 1, i + length) -
-      step(before - 1, i) -
-      step(i + length - 1, before);
-    if (gain <= LEAST_GAIN) return false;
+  /** Puts `length` trees from `i` on before the one at `before`. @param taken as above */
+  function moved(i: number, length: number, before: number, taken: number): boolean {
+    if (taken <= LEAST_GAIN || (before >= i && before <= i + length)) return false;
     if (before > i) swapped(i, i + length, before);
     else swapped(before, i, i + length);
-    gained += gain;
+    gained += taken;
     return true;
   }
   /** The piece from `a` and that from `b` up to before `c` change places. */
   function swapped(a: number, b: number, c: number): void {
-    const first = order.slice(a, b);
+    for (let i = a; i < b; i++) aside[i - a] = order[i] as number;
     order.copyWithin(a, b, c);
-    order.set(first, a + c - b);
+    for (let i = a; i < b; i++) order[i + c - b] = aside[i - a] as number;
     number(a, c - 1);
-    for (const at of [a - 1, a, a + c - b - 1, a + c - b, c - 1, c]) look(at);
+    look(a - 1);
+    look(a);
+    look(a + c - b - 1);
+    look(a + c - b);
+    look(c - 1);
+    look(c);
   }
+  const turned = (i: number, j: number) =>
+    reversed(i, j, step(i - 1, i) + step(j, j + 1) - step(i - 1, j) - step(i, j + 1));
+  const put = (i: number, length: number, at: number) =>
+    moved(
+      i,
+      length,
+      at,
+      (won[length] as number) + step(at - 1, at) - step(at - 1, i) - step(i + length - 1, at),
+    );
+  /** Metres that are won where a piece is taken out and what it stood between is joined. */
+  const without = (i: number, length: number) =>
+    step(i - 1, i) + step(i + length - 1, i + length) - step(i - 1, i + length);
+  /** By lengths of pieces, from the tree at hand on and up to it. */
+  const won = new Float64Array(LONGEST_MOVED + 1);
+  const wonUpTo = new Float64Array(LONGEST_MOVED + 1);
+  /** What stands beside a tree is asked for many times over: each step is measured once, and every other way differs by one more. */
   function isBetter(tree: number): boolean {
-    const [first, behind] = [from[tree] as number, to[tree] as number];
+    const first = from[tree] as number;
+    const behind = to[tree] as number;
     const here = placeOf[tree] as number;
-    if (reversed(first, here) || reversed(here, behind - 1)) return true;
+    if (turned(first, here) || turned(here, behind - 1)) return true;
     for (let length = 1; length <= LONGEST_MOVED; length++) {
-      if (here + length <= behind && (moved(here, length, first) || moved(here, length, behind))) return true;
+      const fits = here + length <= behind;
+      won[length] = fits ? without(here, length) : Number.NEGATIVE_INFINITY;
+      wonUpTo[length] =
+        here - length + 1 >= first ? without(here - length + 1, length) : Number.NEGATIVE_INFINITY;
+      if (fits && (put(here, length, first) || put(here, length, behind))) return true;
     }
     const { others, away } = near[tree] as Near;
-    const longest = Math.max(step(here - 1, here), step(here, here + 1));
+    const before = step(here - 1, here);
+    const after = step(here, here + 1);
+    const longest = Math.max(before, after);
     for (let n = 0; n < others.length; n++) {
+      const joined = away[n] as number;
       // Nothing is won by a longer step in the place of a shorter one
-      if ((away[n] as number) >= longest) return false;
-      const [i, beside] = [here, placeOf[others[n] as number] as number];
-      const [low, high] = i < beside ? [i, beside] : [beside, i];
-      if (reversed(low + 1, high) || reversed(low, high - 1)) return true;
+      if (joined >= longest) return false;
+      const beside = placeOf[others[n] as number] as number;
+      const low = Math.min(here, beside);
+      const high = Math.max(here, beside);
+      const opensAfter = step(beside, beside + 1) - joined;
+      const opensBefore = step(beside - 1, beside) - joined;
+      if (reversed(low + 1, high, after + opensAfter - step(low + 1, high + 1))) return true;
+      if (reversed(low, high - 1, before + opensBefore - step(low - 1, high - 1))) return true;
       for (let length = 1; length <= LONGEST_MOVED; length++) {
-        if (i + length <= behind && moved(i, length, beside + 1)) return true;
-        if (i - length + 1 >= first && moved(i - length + 1, length, beside)) return true;
+        const on = (won[length] as number) + opensAfter;
+        const last = here + length - 1;
+        if (on > LEAST_GAIN && moved(here, length, beside + 1, on - step(last, beside + 1))) return true;
+        const up = (wonUpTo[length] as number) + opensBefore;
+        const top = here - length + 1;
+        if (up > LEAST_GAIN && moved(top, length, beside, up - step(beside - 1, top))) return true;
       }
     }
     return false;
@@ -158,9 +198,6 @@ export function shorterOrder({ trees, groups, start, end }: Route): number[] {
   }
   return [...order];
 }
-
-/** Much faster than `Math.hypot`, and nobody walks so far that a square runs over. */
-const metres = (dx: number, dy: number) => Math.sqrt(dx * dx + dy * dy);
 
 function bordersOf(groups: readonly number[][], trees: number): [Int32Array, Int32Array] {
   const [from, to] = [new Int32Array(trees), new Int32Array(trees)];

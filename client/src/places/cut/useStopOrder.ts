@@ -6,7 +6,7 @@ import { cleaningsOn, type Stop } from '@mortisect/core/run';
 import { useMemo } from 'react';
 import { usePreferences } from '../../data/preferences';
 import { useTrees } from '../../data/queries';
-import { useRunOrder } from '../../data/usePlan';
+import { useRunOrder } from '../../data/useRunOrder';
 
 /**
  * The same trees give the same order, however they are listed; without it they would be walked row by row, as the register has them.

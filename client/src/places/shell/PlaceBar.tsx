@@ -3,7 +3,7 @@
 import { View } from '@tamagui/core';
 import { Link, usePathname } from 'expo-router';
 import Svg, { Path } from 'react-native-svg';
-import { readAsked } from '../../data/quietly';
+import { readForLists } from '../../data/ofLists';
 import { useSay } from '../../data/useSay';
 import { usePalette, useWide } from '../../ui/theme';
 import { Label } from '../../ui/type';
@@ -82,7 +82,7 @@ function PlaceLink({
         gap={2}
         flex={1}
         position="relative"
-        {...(LISTS.includes(id) && { onPointerDown: readAsked })}
+        {...(LISTS.includes(id) && { onPointerDown: readForLists })}
       >
         {here ? (
           <View

@@ -1,0 +1,33 @@
+// The trees of a run in order, on a thread of its own.
+import type { RunOrder, RunOrderInput } from '@mortisect/core/plan';
+import { useQuery } from '@tanstack/react-query';
+import { type Remote, wrap } from 'comlink';
+import { useEffect } from 'react';
+import type { OrderWork } from '../workers/order.worker';
+import { keyOf } from './keyOf';
+import { COMPUTED_HERE } from './queryClient';
+
+let remote: Remote<OrderWork> | null = null;
+
+/** Starts the thread where it is not there yet. */
+export function orderer(): Remote<OrderWork> {
+  remote ??= wrap<OrderWork>(new Worker(new URL('../workers/order.worker', import.meta.url)));
+  return remote;
+}
+
+/** Null while it is reckoned. */
+export function useRunOrder(input: RunOrderInput | null): RunOrder | null {
+  // While the trees are still read
+  useEffect(() => {
+    orderer();
+  }, []);
+  const { data } = useQuery({
+    queryKey: ['run-order', input && keyOf(input)],
+    queryFn: () => orderer().order(input as RunOrderInput),
+    enabled: input !== null && input.trees.length > 0,
+    staleTime: Number.POSITIVE_INFINITY,
+    ...COMPUTED_HERE,
+    placeholderData: (before) => before,
+  });
+  return data ?? null;
+}
