@@ -37,7 +37,7 @@ import { firstSync } from '../services/firstSync';
 import { readLog } from '../services/history';
 import { getJobs, putJob } from '../services/jobs';
 import { getKeptPlans } from '../services/keptPlans';
-import { forLists, type TreeLister } from '../services/listedTrees';
+import type { TreeLister } from '../services/listedTrees';
 import { getOpenWork, getPlotTrees, getTree, getTrees } from '../services/orchard';
 import { getPhoto, putPhoto } from '../services/photos';
 import { cutSheet, planCsv, planJson, plotCutSheet } from '../services/plans';
@@ -248,7 +248,7 @@ function handlers({ db, config, access, pool, now, changes, copies, field, liste
         signal: whileWaited(request),
       }),
     getSeasonProgram: () => seasonProgram(season()),
-    getListedTrees: async ({ query: { units, since } }) => forLists(await lister.read(units, since)),
+    getListedTrees: async ({ query: { units, since } }) => lister.answer(units, since),
     getChanges: ({ query }) => ({ fileName: '', content: changes.listen(query.device ?? null) }),
     putFinding: ({ params, body, device }) =>
       putFinding(db, { id: params.findingId, ...body, device, now: now() }),

@@ -7,6 +7,7 @@ import type { Say } from '@mortisect/words';
 import { unsaid } from '@mortisect/words';
 import express, { type Express, type Request, type RequestHandler, type Response } from 'express';
 import { rateLimit } from 'express-rate-limit';
+import { PackedJson } from '../packedJson';
 import { type ComputeName, isComputed } from '../pool/computeNames';
 import type { ComputeTask } from '../pool/computes';
 import { JsonText } from '../pool/pool';
@@ -28,7 +29,7 @@ interface Asked<R extends Route> extends RouteParsed<R> {
 export type Handlers = {
   [K in keyof typeof routes]: (
     asked: Asked<(typeof routes)[K]>,
-  ) => Promise<RouteResponse<(typeof routes)[K]> | JsonText> | RouteResponse<(typeof routes)[K]>;
+  ) => Promise<RouteResponse<(typeof routes)[K]> | JsonText | PackedJson> | RouteResponse<(typeof routes)[K]>;
 };
 
 interface MountOptions {
@@ -77,6 +78,7 @@ export function mountRoutes(app: Express, handlers: Handlers, options: MountOpti
       if (writes(route)) options.onWritten(asked.device);
       if (route.rawAnswer) await sendFile(response, route, answer as RouteResponse<RawRoute>);
       else if (answer instanceof JsonText) sendJson(response, answer);
+      else if (answer instanceof PackedJson) await sendPacked(request, response, answer);
       else response.json(answer);
     });
     app[route.method](route.path, ...steps);
@@ -120,6 +122,13 @@ const computeLarge =
 
 function sendJson(response: Response, { bytes }: JsonText): void {
   response.type('json').send(Buffer.from(bytes.buffer));
+}
+
+async function sendPacked(request: Request, response: Response, packed: PackedJson): Promise<void> {
+  response.type('json').vary('Accept-Encoding');
+  if (!request.acceptsEncodings('gzip')) return void response.send(await packed.plain());
+  response.setHeader('Content-Encoding', 'gzip');
+  response.send(packed.gzip);
 }
 
 /** Before a body of megabytes is read: is there a station behind it? */

@@ -24,7 +24,7 @@ afterAll(async () => {
   await orchard.close();
 });
 
-const { put, read: get } = requestsTo(() => orchard);
+const { put, get: ask, read: get } = requestsTo(() => orchard);
 const listed = async (since?: string, units = 'metric'): Promise<ListedTrees> =>
   appRoutes.getListedTrees.response.parse(
     await get(`/api/listed-trees?units=${units}${since ? `&since=${encodeURIComponent(since)}` : ''}`),
@@ -90,6 +90,24 @@ test('a tree that changed comes by the plan of before, then by its own; once not
   const first = await listed();
   expect([first.gone, codes(first).includes(TREE)]).toEqual([[], false]);
   last = gone;
+});
+
+test('all of it goes compressed to whoever takes that, to others as it is; anew once anything was recorded', async () => {
+  const all = (encoding: string) =>
+    ask('/api/listed-trees?units=metric').set('Accept-Encoding', encoding).expect(200);
+  const [packed, plain] = [await all('gzip'), await all('identity')];
+  expect([packed.headers['content-encoding'], plain.headers['content-encoding']]).toEqual([
+    'gzip',
+    undefined,
+  ]);
+  expect(plain.body).toEqual(packed.body);
+  expect([packed, plain].map(({ headers }) => headers.vary)).toEqual(['Accept-Encoding', 'Accept-Encoding']);
+  const actionId = newId();
+  const sharpened = { kind: 'bladeSharpened', at: NOW, blade: 'saw 1' };
+  await put(`/api/actions/${actionId}`, sharpened).expect(200);
+  const isTold = (answer: { body: ListedTrees }) =>
+    answer.body.latestActions.some((each) => each.id === actionId);
+  expect([isTold(packed), isTold(await all('gzip'))]).toEqual([false, true]);
 });
 
 test('by other settings all is listed anew; a revision of another server too', async () => {

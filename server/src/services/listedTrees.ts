@@ -5,6 +5,7 @@ import type { Action } from '@mortisect/core/records';
 import type { ListedTree } from '@mortisect/core/run';
 import { gt } from 'drizzle-orm';
 import { dayAt } from '../files/day';
+import { PackedJson } from '../packedJson';
 import type { Pool } from '../pool/pool';
 import { type Db, giveWay } from '../store/openDb';
 import { plans } from '../store/schema';
@@ -28,6 +29,8 @@ export interface ListedTrees {
 export interface TreeLister {
   /** @param since the revision that was read last; what is of another day, site, orchard or server is read whole */
   read(units: Units, since?: string): Promise<ListedTrees>;
+  /** The same as lists are sent: without what only a season asks for, visits ahead and what the one at hand is worth. */
+  answer(units: Units, since?: string): Promise<ListedTrees | PackedJson>;
   /** So that the first phone of the day does not wait for it. */
   readAhead(): Promise<void>;
 }
@@ -42,6 +45,8 @@ interface Lists {
   turn: number;
   trees: Map<string, { listed: ListedTree; turn: number }>;
   gone: Map<string, number>;
+  /** All of it as it is sent, once somebody asked. */
+  packed: Promise<PackedJson> | null;
 }
 
 /** Trees listed by one task. */
@@ -89,7 +94,7 @@ export function makeTreeLister({ db, pool, now }: { db: Db; pool: Pool; now: () 
       if (isOpen.has(id)) gone.delete(id);
       else if (trees.delete(id)) gone.set(id, turn);
     }
-    const lists = { basis, day, siteRevision, seq, plansSeq, turn, trees, gone };
+    const lists = { basis, day, siteRevision, seq, plansSeq, turn, trees, gone, packed: null };
     listsIn.set(units, lists);
     return lists;
   }
@@ -101,24 +106,46 @@ export function makeTreeLister({ db, pool, now }: { db: Db; pool: Pool; now: () 
     return lists;
   }
 
+  async function told({ basis, day, siteRevision, turn, trees, gone }: Lists, from: number | null) {
+    return {
+      revision: `${basis}:${turn}`,
+      whole: from === null,
+      ...{ day, siteRevision },
+      trees: [...trees.values()].flatMap((tree) => (tree.turn > (from ?? 0) ? tree.listed : [])),
+      gone: from === null ? [] : [...gone].flatMap(([id, turn]) => (turn > from ? id : [])),
+      latestActions: await latestActions(db),
+    };
+  }
+
+  function packed(lists: Lists): Promise<PackedJson> {
+    const packing = lists.packed ?? told(lists, null).then((all) => PackedJson.of(forLists(all)));
+    lists.packed = packing;
+    packing.catch(() => {
+      lists.packed = null;
+    });
+    return packing;
+  }
+
   return {
     async readAhead() {
-      await inTurn(unitsOf((await getSite(db)).site.units, 'metric'));
+      await packed(await inTurn(unitsOf((await getSite(db)).site.units, 'metric')));
     },
     async read(units, since) {
-      const { basis, day, siteRevision, turn, trees, gone } = await inTurn(units);
-      const [readBasis, readTurn] = (since ?? '').split(':');
-      const from = readBasis === basis && Number(readTurn) <= turn ? Number(readTurn) : null;
-      return {
-        revision: `${basis}:${turn}`,
-        whole: from === null,
-        ...{ day, siteRevision },
-        trees: [...trees.values()].flatMap((tree) => (tree.turn > (from ?? 0) ? tree.listed : [])),
-        gone: from === null ? [] : [...gone].flatMap(([id, turn]) => (turn > from ? id : [])),
-        latestActions: await latestActions(db),
-      };
+      const lists = await inTurn(units);
+      return told(lists, readUpTo(lists, since));
+    },
+    async answer(units, since) {
+      const lists = await inTurn(units);
+      const from = readUpTo(lists, since);
+      return from === null ? packed(lists) : forLists(await told(lists, from));
     },
   };
+}
+
+/** The turn up to which somebody has read these lists; null where they have not, or others. */
+function readUpTo({ basis, turn }: Lists, since: string | undefined): number | null {
+  const [readBasis, readTurn] = (since ?? '').split(':');
+  return readBasis === basis && Number(readTurn) <= turn ? Number(readTurn) : null;
 }
 
 async function plannedSince(db: Db, seq: number): Promise<string[]> {
@@ -129,8 +156,7 @@ async function plannedSince(db: Db, seq: number): Promise<string[]> {
 const digest = (of: unknown): string =>
   createHash('sha256').update(JSON.stringify(of)).digest('base64url').slice(0, 22);
 
-/** As lists are sent: what only a season asks for is left out, visits ahead and what the one at hand is worth. */
-export function forLists({ trees, ...rest }: ListedTrees): ListedTrees {
+function forLists({ trees, ...rest }: ListedTrees): ListedTrees {
   return {
     ...rest,
     trees: trees.map(({ due, ...tree }) => ({ ...tree, due: due && { ...due, worth: null, ahead: [] } })),

@@ -268,7 +268,11 @@ test('what somebody says of a visit goes before the plan; what moved is told wit
       .sort(),
   );
   // The day after, it is told as it stood, and shared out anew meanwhile
-  const lister = { read: jest.fn(() => Promise.reject(new Error('Not now.'))), readAhead: jest.fn() };
+  const lister = {
+    read: jest.fn(() => Promise.reject(new Error('Not now.'))),
+    readAhead: jest.fn(),
+    answer: jest.fn(),
+  };
   const nextDay = new Date(Date.parse(NOW) + 86_400_000).toISOString();
   const { db } = orchard.store;
   const tomorrow = await getSeasonToday({ db, pool: orchard.pool, lister, now: nextDay });
