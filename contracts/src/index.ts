@@ -24,6 +24,7 @@ export {
   cellAt,
   countsAt,
   type Group,
+  groupOf,
   type Lane,
   type LaneCell,
   type LaneWindow,

@@ -1,6 +1,6 @@
 // A lane tells what holds for most trees of its kind; groups are made of what trees share.
 
-import { type SiteFacts, treeGroups } from '@mortisect/core/present';
+import { type SiteFacts, treeGroups, treesOfGroups } from '@mortisect/core/present';
 import { startingTimingSettings } from '@mortisect/core/timing';
 import { countsAt, lanesOf, windowsAt } from './index';
 
@@ -26,7 +26,7 @@ const group = (key: string, verdict: 'go' | 'possible' | 'wait', fromHour: numbe
 
 function told(trees: Record<string, string>, groups: object[]) {
   return {
-    groupOf: trees,
+    treesOf: treesOfGroups(new Map(Object.entries(trees))),
     now: new Date(96 * 3_600_000).toISOString(),
     timing: {
       groups,

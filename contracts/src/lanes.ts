@@ -40,10 +40,21 @@ export function lanesOf(timingNow: TimingNow): Lane[] {
   return lanes;
 }
 
-function reckoned({ timing, groupOf, now }: TimingNow): Lane[] {
+const groupsKnown = new WeakMap<TimingNow, ReadonlyMap<string, string>>();
+
+/** Key of the group by tree id; reckoned once an answer. */
+export function groupOf(timingNow: TimingNow): ReadonlyMap<string, string> {
+  const known = groupsKnown.get(timingNow);
+  if (known) return known;
+  const groups = new Map(
+    Object.entries(timingNow.treesOf).flatMap(([key, trees]) => trees.map((id) => [id, key] as const)),
+  );
+  groupsKnown.set(timingNow, groups);
+  return groups;
+}
+
+function reckoned({ timing, treesOf, now }: TimingNow): Lane[] {
   if (!timing) return [];
-  const count = new Map<string, number>();
-  for (const key of Object.values(groupOf)) count.set(key, (count.get(key) ?? 0) + 1);
   return laneIds.flatMap((id): Lane[] => {
     if (id === 'dead') {
       const windows = timing.deadWindows.map((deadWindow) => ({
@@ -55,7 +66,7 @@ function reckoned({ timing, groupOf, now }: TimingNow): Lane[] {
     }
     const groups = timing.groups
       .filter((group) => group.lane === id)
-      .map((group) => ({ group, trees: count.get(group.key) ?? 0 }))
+      .map((group) => ({ group, trees: treesOf[group.key]?.length ?? 0 }))
       .sort((a, b) => b.trees - a.trees);
     const most = groups[0];
     if (!most) return [];

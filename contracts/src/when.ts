@@ -42,7 +42,7 @@ export const TimingNow = z
         }),
       )
       .describe('what the calendar and the weather say of each species'),
-    groupOf: z.record(TreeId, z.string()).describe('group of each tree'),
+    treesOf: z.record(z.string(), z.array(TreeId)).describe('trees of each group, by its key'),
     seen: z
       .array(
         z.object({

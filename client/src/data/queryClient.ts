@@ -15,7 +15,7 @@ import { type Answer, NoAnswer, ServerProblem, wasLong } from './api';
 import { atRest } from './rest';
 
 /** Raised when the shape of what is read changes: what an older app has kept is read anew then. */
-const KEPT_SHAPE = '6';
+const KEPT_SHAPE = '7';
 const KEPT_DAYS = 30;
 /** So long a page that does not rest is waited for. */
 const KEPT_WITHIN_MS = 1000;

@@ -14,6 +14,7 @@ import {
   runKinds,
   siteToday,
   treeGroups,
+  treesOfGroups,
   treeView,
   withStates,
 } from '@mortisect/core/present';
@@ -433,7 +434,7 @@ export class FakeServer {
           bloom: group.bloom,
         }),
       ),
-      groupOf: Object.fromEntries(keyOf),
+      treesOf: treesOfGroups(keyOf),
       seen: said.flatMap(({ id, action, by }) =>
         action.kind === 'stageSeen' ? [{ actionId: id, ...action, day: action.at.slice(0, 10), by }] : [],
       ),

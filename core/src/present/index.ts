@@ -48,7 +48,7 @@ export {
   openQuestion,
   standingLimbs,
 } from './standing';
-export { type SiteFacts, type TreeOfGroup, treeGroups } from './treeGroups';
+export { type SiteFacts, type TreeOfGroup, treeGroups, treesOfGroups } from './treeGroups';
 export {
   cutsFor,
   decisionOn,

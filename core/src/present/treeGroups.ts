@@ -68,6 +68,13 @@ export function treeGroups(
 
 const NONE: ReadonlySet<string> = new Set();
 
+/** Ids of the trees of each group, by its key. */
+export function treesOfGroups(keyOf: ReadonlyMap<string, string>): Record<string, string[]> {
+  const treesOf: Record<string, string[]> = {};
+  for (const [id, key] of keyOf) (treesOf[key] ??= []).push(id);
+  return treesOf;
+}
+
 function groupOf(
   tree: TreeOfGroup,
   { site, seen }: SiteFacts,

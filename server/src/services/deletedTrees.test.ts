@@ -62,7 +62,7 @@ const namedIn = async () => {
     geojson: JSON.stringify((await get('/api/trees.geojson').expect(200)).body),
     jobs: JSON.stringify(await read('/api/jobs')),
     aftercare: JSON.stringify(await read('/api/aftercare')),
-    days: JSON.stringify((await read('/api/timing')).groupOf),
+    days: JSON.stringify((await read('/api/timing')).treesOf),
   };
   return Object.entries(texts).flatMap(([name, text]) =>
     /net-loft-01|Net loft 01/.test(text) ? [name] : [],

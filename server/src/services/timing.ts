@@ -3,7 +3,7 @@
 import { createHash } from 'node:crypto';
 import type { StationState, TimingNow, TreeTiming } from '@mortisect/contracts';
 import { DAY_MS } from '@mortisect/core/measure';
-import { type TreeOfGroup, treeGroups } from '@mortisect/core/present';
+import { type TreeOfGroup, treeGroups, treesOfGroups } from '@mortisect/core/present';
 import type { Action, Site } from '@mortisect/core/records';
 import { cropOf, showsGreen, stageByCalendar } from '@mortisect/core/stage';
 import { type CutKind, protectantOn, type SiteTiming, type TreeGroup } from '@mortisect/core/timing';
@@ -174,7 +174,7 @@ export async function getTiming(db: Db, pool: Pool, now: string): Promise<Timing
     station,
     timing,
     stages: stagesOf(site, groups, timing, now),
-    groupOf: Object.fromEntries(keyOf),
+    treesOf: treesOfGroups(keyOf),
     seen: stagesSeen(site, said, now),
     protectants: await protectants(db, pool, site, said, timing, now),
   };

@@ -1,4 +1,5 @@
 // Weather in and days out, over the wire: imports, pushes, answers and the calendar, on a real database.
+import { groupOf } from '@mortisect/contracts';
 import { unsaid } from '@mortisect/words';
 import ICAL from 'ical.js';
 import request from 'supertest';
@@ -166,10 +167,11 @@ test('the demo goes by simulated weather and says so; every tree has its group, 
   expect(body.station).toMatchObject({ simulated: true, pastYears: 10 });
   const { body: register } = await request(orchard.app).get('/api/trees').expect(200);
   const keys = new Set(body.timing.groups.map((group: { key: string }) => group.key));
-  for (const tree of register.trees) expect(keys.has(body.groupOf[tree.id])).toBe(true);
+  const group = groupOf(body);
+  for (const tree of register.trees) expect(keys.has(group.get(tree.id))).toBe(true);
   for (const group of body.timing.groups) expect(group.cells).toHaveLength(20);
   // The tree with an open canker of its own is reckoned apart from its like
-  expect(body.groupOf['lee-wall-07']).not.toBe(body.groupOf['lee-wall-01']);
+  expect(group.get('lee-wall-07')).not.toBe(group.get('lee-wall-01'));
   // The hard late frost of the story is on record
   expect(body.timing.groups.some((group: { freezes: object[] }) => group.freezes.length > 0)).toBe(true);
 });

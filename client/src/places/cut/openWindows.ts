@@ -1,6 +1,6 @@
 // Which trees of the run have a window now, by the weather: without words, which other places would have to read.
 
-import { type TimingNow, windowsAt } from '@mortisect/contracts';
+import { groupOf, type TimingNow, windowsAt } from '@mortisect/contracts';
 import { isPlainDead } from '@mortisect/core/disorders';
 import type { Stop } from '@mortisect/core/run';
 import { hourOf } from '@mortisect/core/weather';
@@ -9,8 +9,8 @@ type Windows = { fromHour: number; toHour: number; verdict: 'go' | 'possible'; d
 const DEAD_WOOD = 'dead wood';
 
 /** Trees of one kind have their windows in common: those of dead wood where nothing else is cut on a tree. */
-export const kindOf = ({ tree, items }: Stop, { groupOf }: TimingNow): string | undefined =>
-  items.every(({ disorders }) => isPlainDead(disorders)) ? DEAD_WOOD : groupOf[tree.id];
+export const kindOf = ({ tree, items }: Stop, timingNow: TimingNow): string | undefined =>
+  items.every(({ disorders }) => isPlainDead(disorders)) ? DEAD_WOOD : groupOf(timingNow).get(tree.id);
 
 /** Null where no weather is known. */
 export function windowsOf(kind: string | undefined, { timing }: TimingNow): Windows | null {

@@ -19,7 +19,7 @@ const told = (deadWindows: Window[], groups: Record<string, Window[]>): TimingNo
   ({
     now: NOW,
     timing: { deadWindows, groups: Object.entries(groups).map(([key, windows]) => ({ key, windows })) },
-    groupOf: { a: 'apple', b: 'apple', c: 'cherry' },
+    treesOf: { apple: ['a', 'b'], cherry: ['c'] },
   }) as unknown as TimingNow;
 const stop = (id: string, disorders: string[][]): Stop =>
   ({ tree: { id, code: id }, items: disorders.map((each) => ({ disorders: each })) }) as unknown as Stop;

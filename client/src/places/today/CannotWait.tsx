@@ -1,6 +1,6 @@
 // What does not wait for a good day: hanging and split limbs, strikes that move; wood to be looked at after a frost; protectants washed off; blight in bloom.
 
-import type { TimingNow } from '@mortisect/contracts';
+import { groupOf, type TimingNow } from '@mortisect/contracts';
 import { dangersOf } from '@mortisect/core/handling';
 import { upperFirst } from '@mortisect/core/measure';
 import { isUrgent, type SiteToday } from '@mortisect/core/present';
@@ -107,7 +107,7 @@ export function FrostRows({ timingNow, today }: Pick<CannotWaitProps, 'timingNow
     }
   }
   return [...byFrost.entries()].map(([key, row]) => {
-    const treesOfRow = trees.filter((tree) => row.keys.has(timingNow.groupOf[tree.id] ?? ''));
+    const treesOfRow = trees.filter((tree) => row.keys.has(groupOf(timingNow).get(tree.id) ?? ''));
     return (
       <Row
         key={key}

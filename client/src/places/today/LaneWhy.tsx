@@ -1,6 +1,6 @@
 // Why a day is as it is for a kind of wood: each group of trees with its verdict, index and what weighs most.
 
-import { countsAt, type Group, type Lane, type TimingNow } from '@mortisect/contracts';
+import { countsAt, type Group, groupOf, type Lane, type TimingNow } from '@mortisect/contracts';
 import { temperatureReading, type Units, upperFirst } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import { speciesName } from '@mortisect/core/register';
@@ -58,7 +58,7 @@ function Why({ timingNow, timing, lane, day, today }: Omit<LaneWhyProps, 'open' 
   const trees = useTrees().data?.trees;
   const codes = useMemo(() => {
     const ofGroup = new Map<string, string[]>(lane.groups.map(({ group }) => [group.key, []]));
-    for (const { id, code } of trees ?? []) ofGroup.get(timingNow.groupOf[id] ?? '')?.push(code);
+    for (const { id, code } of trees ?? []) ofGroup.get(groupOf(timingNow).get(id) ?? '')?.push(code);
     return ofGroup;
   }, [trees, timingNow, lane]);
   const { timing: rule } = today.site;

@@ -1,5 +1,6 @@
 // The weather of the site: where it comes from, what was measured, how far each crop is, what frost has done, and what was put on.
 
+import { groupOf } from '@mortisect/contracts';
 import { DAY_MS, rainReading, temperatureReading, type Units, upperFirst } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import { FROST_CONFIDENCE, FROST_SOURCE } from '@mortisect/core/stage';
@@ -306,7 +307,9 @@ function Frosts({ timingNow, units }: { timingNow: Told; units: Units }) {
           <Small>
             {listed(
               say,
-              trees.filter((tree) => row.keys.has(timingNow.groupOf[tree.id] ?? '')).map((tree) => tree.code),
+              trees
+                .filter((tree) => row.keys.has(groupOf(timingNow).get(tree.id) ?? ''))
+                .map((tree) => tree.code),
             )}
           </Small>
         </View>
