@@ -46,9 +46,8 @@ const groupsKnown = new WeakMap<TimingNow, ReadonlyMap<string, string>>();
 export function groupOf(timingNow: TimingNow): ReadonlyMap<string, string> {
   const known = groupsKnown.get(timingNow);
   if (known) return known;
-  const groups = new Map(
-    Object.entries(timingNow.treesOf).flatMap(([key, trees]) => trees.map((id) => [id, key] as const)),
-  );
+  const groups = new Map<string, string>();
+  for (const [key, trees] of Object.entries(timingNow.treesOf)) for (const id of trees) groups.set(id, key);
   groupsKnown.set(timingNow, groups);
   return groups;
 }

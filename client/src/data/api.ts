@@ -89,7 +89,7 @@ async function routeOf(name: RouteName): Promise<Route> {
 }
 
 /** What is megabytes in a large orchard: once an answer was long, the thread that reads such answers asks for these by itself. */
-const LONGEST: ReadonlySet<RouteName> = new Set(['getTrees', 'getListedTrees', 'getOpenWork']);
+const LONGEST: ReadonlySet<RouteName> = new Set(['getTrees', 'getListedTrees', 'getOpenWork', 'getTiming']);
 let long: typeof import('./longAnswers') | null = null;
 
 async function askOnce<K extends RouteName>(name: K, input: Ask<K>, signal?: AbortSignal): Promise<Timed<K>> {

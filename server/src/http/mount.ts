@@ -125,10 +125,10 @@ function sendJson(response: Response, { bytes }: JsonText): void {
 }
 
 async function sendPacked(request: Request, response: Response, packed: PackedJson): Promise<void> {
+  const { encoding, bytes } = await packed.as((name) => request.acceptsEncodings(name) !== false);
   response.type('json').vary('Accept-Encoding');
-  if (!request.acceptsEncodings('gzip')) return void response.send(await packed.plain());
-  response.setHeader('Content-Encoding', 'gzip');
-  response.send(packed.gzip);
+  if (encoding) response.setHeader('Content-Encoding', encoding);
+  response.send(bytes);
 }
 
 /** Before a body of megabytes is read: is there a station behind it? */
