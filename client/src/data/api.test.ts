@@ -1,12 +1,16 @@
 // What the app makes of the server's answers: words for people, and no record lost or doubled.
 import { english } from '@mortisect/words/all';
 import '../workers/importMeta';
-import { ask, askTimed, inWords, LONG, NoAnswer, ServerProblem, wasLong } from './api';
+import { answerFrom, ask, askTimed, bytesOf, inWords, LONG, NoAnswer, ServerProblem } from './api';
+
+const wasLong = (answer: unknown) => bytesOf(answer) !== undefined;
+
 import { usePreferences } from './preferences';
 
 const mockRead: {
   read?: (name: string) => Promise<unknown>;
   ask?: (name: string, url: string, init: RequestInit) => Promise<unknown>;
+  parse?: (bytes: ArrayBuffer) => Promise<unknown>;
   worker?: { onerror?: () => void };
 } = {};
 jest.mock('comlink', () => ({
@@ -14,6 +18,7 @@ jest.mock('comlink', () => ({
     mockRead.worker = worker;
     return {
       read: (name: string) => mockRead.read?.(name),
+      parse: (bytes: ArrayBuffer) => mockRead.parse?.(bytes),
       ask: (name: string, url: string, init: RequestInit) => mockRead.ask?.(name, url, init),
     };
   },
@@ -147,7 +152,12 @@ describe('a long answer', () => {
       [LONG, true],
       [LONG - 1, false],
     ] as const) {
-      mockRead.ask = jest.fn(async () => ({ answer: { ...trees }, length, askedAt: 1, answeredAt: 2 }));
+      mockRead.ask = jest.fn(async () => ({
+        answer: { ...trees },
+        bytes: new ArrayBuffer(length),
+        askedAt: 1,
+        answeredAt: 2,
+      }));
       const read = await askTimed('getTrees', {});
       expect(read).toEqual({ answer: trees, askedAt: 1, answeredAt: 2 });
       expect(wasLong(read.answer)).toBe(isLong);
@@ -165,6 +175,21 @@ describe('a long answer', () => {
     // Of the others it is not asked
     answers.push([200, { entries: [], more: false }]);
     expect((await ask('getLog', { query: {} })).more).toBe(false);
+  });
+
+  test('is kept as it came, and read from that: by the thread, or here where it cannot be had', async () => {
+    const trees = { plots: [], rows: [], trees: [] };
+    const bytes = new TextEncoder().encode(JSON.stringify({ ...trees, note: 'x'.repeat(LONG) })).buffer;
+    workerThat(async () => ({}));
+    mockRead.parse = jest.fn(async () => ({ ...trees }));
+    const read = await answerFrom(bytes);
+    expect(read).toEqual(trees);
+    expect(bytesOf(read)).toBe(bytes);
+    mockRead.parse = async () => {
+      throw new Error('lost');
+    };
+    expect(await answerFrom(bytes)).toMatchObject({ ...trees, note: expect.stringMatching(/^x+$/) });
+    await expect(answerFrom(new ArrayBuffer(LONG))).rejects.toThrow(SyntaxError);
   });
 
   test('is read here where that thread cannot be started, or does not take it', async () => {

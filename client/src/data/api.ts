@@ -21,10 +21,17 @@ export type Ask<K extends RouteName> = RouteInput<(typeof appRoutes)[K]> &
 
 /** Bytes from which handing an answer over takes less of the page than reading it. */
 export const LONG = 200_000;
-const longOnes = new WeakSet<object>();
-/** Was it so long that it was read off the thread that draws? */
-export const wasLong = (answer: unknown) =>
-  typeof answer === 'object' && answer !== null && longOnes.has(answer);
+const longOnes = new WeakMap<object, ArrayBuffer>();
+/** How it came over the network, where it was so long that it was read off the thread that draws: whoever keeps it need not write it out again. */
+export const bytesOf = (answer: unknown): ArrayBuffer | undefined =>
+  typeof answer === 'object' && answer !== null ? longOnes.get(answer) : undefined;
+
+/** The answer that was kept so. It was checked when it was read. @throws {SyntaxError} where it is none */
+export async function answerFrom(bytes: ArrayBuffer): Promise<object> {
+  const here = () => JSON.parse(new TextDecoder().decode(bytes));
+  const long = await reader();
+  return taken(long ? await long.parseLong(bytes).catch(here) : here(), bytes) as object;
+}
 
 /** The server answered with a problem (RFC 9457). */
 export class ServerProblem extends Error {
@@ -120,8 +127,8 @@ async function askOnce<K extends RouteName>(name: K, input: Ask<K>, signal?: Abo
     // Refused, or no answer: that is heard here
     const read = await long.askLong(name, url, asking).catch(() => null);
     if (read) {
-      const { answer, length, ...times } = read;
-      return { answer: taken(answer, length) as Answer<K>, ...times };
+      const { answer, bytes, ...times } = read;
+      return { answer: taken(answer, bytes) as Answer<K>, ...times };
     }
   }
   const { response, ...times } =
@@ -143,12 +150,16 @@ async function askOnce<K extends RouteName>(name: K, input: Ask<K>, signal?: Abo
 async function checked(name: RouteName, route: Route, bytes: ArrayBuffer): Promise<unknown> {
   const here = () => route.response.parse(jsonIn(bytes));
   if (bytes.byteLength < LONG) return here();
-  long ??= await import('./longAnswers').catch(() => null);
-  return taken(await (long?.readLong(name, bytes) ?? Promise.reject()).catch(here), bytes.byteLength);
+  return taken(await ((await reader())?.readLong(name, bytes) ?? Promise.reject()).catch(here), bytes);
 }
 
-function taken(answer: unknown, length: number): unknown {
-  if (length >= LONG) longOnes.add(answer as object);
+async function reader(): Promise<typeof long> {
+  long ??= await import('./longAnswers').catch(() => null);
+  return long;
+}
+
+function taken(answer: unknown, bytes: ArrayBuffer): unknown {
+  if (bytes.byteLength >= LONG) longOnes.set(answer as object, bytes);
   return answer;
 }
 

@@ -30,6 +30,13 @@ export async function askLong(...asked: Parameters<AnswersWork['ask']>): ReturnT
   return Promise.race([work.ask(...asked), lost]);
 }
 
+/** An answer that was checked when it was read. @throws as `readLong` */
+export async function parseLong(bytes: ArrayBuffer): Promise<unknown> {
+  reader ??= started();
+  const { work, lost } = reader;
+  return Promise.race([work.parse(bytes), lost]);
+}
+
 function started(): Reader {
   const worker = new Worker(new URL('../workers/answers.worker', import.meta.url));
   const lost = new Promise<never>((_, reject) => {

@@ -2,10 +2,11 @@
 import { QueryClient, QueryObserver } from '@tanstack/react-query';
 import { type KeptIn, keeping } from './queryClient';
 
-const mockLong = new Set<unknown>();
+const mockLong = new Map<unknown, string>();
 jest.mock('./api', () => ({
   ...jest.requireActual('./api'),
-  wasLong: (answer: unknown) => mockLong.has(answer),
+  bytesOf: (answer: unknown) => mockLong.get(answer),
+  answerFrom: async (bytes: string) => `read from ${bytes}`,
 }));
 const KEY = ['tree', 'a'];
 const wait = () => new Promise((resolve) => setTimeout(resolve, 5));
@@ -134,8 +135,8 @@ test('what was read is kept when the page rests, as it stands then: a change mad
   }
 });
 
-test('a long answer is kept a while after it came: whoever waits for a thread is not held up by it', async () => {
-  mockLong.add('a long one');
+test('a long answer is kept as it came, and a while after: whoever waits for a thread is not held up by it', async () => {
+  mockLong.set('a long one', 'its bytes');
   const on = deviceWith();
   const begun = Date.now();
   const { client, current } = shown(
@@ -145,13 +146,21 @@ test('a long answer is kept a while after it came: whoever waits for a thread is
   await until(() => current().data === 'a long one');
   await until(() => on.kept.size > 0);
   expect(Date.now() - begun).toBeGreaterThanOrEqual(1490);
+  expect([...on.kept.values()]).toMatchObject([{ bytes: 'its bytes', queryKey: KEY }]);
+  expect(JSON.stringify([...on.kept.values()])).not.toContain('a long one');
   client.clear();
+  const later = shown(
+    on,
+    jest.fn(() => new Promise<string>(() => undefined)),
+  );
+  await until(() => later.current().data === 'read from its bytes');
+  later.client.clear();
 });
 
 test('it waits while anything else is read, but not for ever', async () => {
   jest.useFakeTimers();
   try {
-    mockLong.add('a long one');
+    mockLong.set('a long one', 'its bytes');
     for (const isAnswered of [true, false]) {
       const on = deviceWith();
       const { client, current } = shown(

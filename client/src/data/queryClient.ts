@@ -1,6 +1,6 @@
 // What was read of the server, in memory and on the device.
 import type { TreeDetail } from '@mortisect/core/records';
-import { experimental_createQueryPersister } from '@tanstack/query-persist-client-core';
+import { experimental_createQueryPersister, type PersistedQuery } from '@tanstack/query-persist-client-core';
 import {
   MutationCache,
   type Query,
@@ -11,7 +11,7 @@ import {
   type QueryKey,
 } from '@tanstack/react-query';
 import { createStore, del, get, set } from 'idb-keyval';
-import { type Answer, NoAnswer, ServerProblem, wasLong } from './api';
+import { type Answer, answerFrom, bytesOf, NoAnswer, ServerProblem } from './api';
 import { atRest } from './rest';
 
 /** Raised when the shape of what is read changes: what an older app has kept is read anew then. */
@@ -50,11 +50,27 @@ function whenNothingIsRead(client: QueryClient, work: () => void, waits = MOST_W
   else atRest(work, KEPT_WITHIN_MS);
 }
 
+/** To copy a long answer onto the device would hold the page up: it is kept as it came. */
+interface AsItCame extends PersistedQuery {
+  bytes: ArrayBuffer;
+}
+
+function asKept(query: PersistedQuery): PersistedQuery | AsItCame {
+  const bytes = bytesOf(query.state.data);
+  return bytes ? { ...query, state: { ...query.state, data: undefined }, bytes } : query;
+}
+
+async function asRead(kept: PersistedQuery | AsItCame): Promise<PersistedQuery> {
+  if (!('bytes' in kept)) return kept;
+  const { bytes, ...query } = kept;
+  return { ...query, state: { ...query.state, data: await answerFrom(bytes) } };
+}
+
 /** What was read stays on the device, each query by itself, so that the app opens and the round goes on without the server. */
 export function keeping(store: KeptIn | undefined) {
   const options = {
-    serialize: (query: object) => query as never,
-    deserialize: (query: unknown) => query as never,
+    serialize: asKept,
+    deserialize: (kept: unknown) => asRead(kept as PersistedQuery | AsItCame),
     prefix: 'mortisect',
     buster: KEPT_SHAPE,
     maxAge: KEPT_DAYS * 24 * 3600_000,
@@ -97,7 +113,7 @@ export function keeping(store: KeptIn | undefined) {
       context,
       query,
     );
-    if (asked) keepWhenDrawn(query, context.client, wasLong(answer));
+    if (asked) keepWhenDrawn(query, context.client, bytesOf(answer) !== undefined);
     else
       setTimeout(() => {
         if (query.isStale()) query.fetch().catch(nothing);
