@@ -11,6 +11,7 @@ const mockRead: {
   read?: (name: string) => Promise<unknown>;
   ask?: (name: string, url: string, init: RequestInit) => Promise<unknown>;
   parse?: (bytes: ArrayBuffer) => Promise<unknown>;
+  checked?: (check: number) => Promise<void>;
   worker?: { onerror?: () => void };
 } = {};
 jest.mock('comlink', () => ({
@@ -19,6 +20,7 @@ jest.mock('comlink', () => ({
     return {
       read: (name: string) => mockRead.read?.(name),
       parse: (bytes: ArrayBuffer) => mockRead.parse?.(bytes),
+      checked: (check: number) => mockRead.checked?.(check),
       ask: (name: string, url: string, init: RequestInit) => mockRead.ask?.(name, url, init),
     };
   },
@@ -132,7 +134,7 @@ describe('a long answer', () => {
   }
 
   test('is read and checked by a thread of its own, a short one here', async () => {
-    const began = workerThat(async () => ({ entries: [], more: true }));
+    const began = workerThat(async () => ({ answer: { entries: [], more: true }, check: null }));
     answers.push([200, { ...long, note: '' }], [200, long]);
     const short = await ask('getLog', { query: {} });
     expect([short.more, wasLong(short)]).toEqual([false, false]);
@@ -144,7 +146,7 @@ describe('a long answer', () => {
   });
 
   test('once there was one, that thread asks for the longest by itself; here where it has none', async () => {
-    workerThat(async () => ({ entries: [], more: true }));
+    workerThat(async () => ({ answer: { entries: [], more: true }, check: null }));
     answers.push([200, long]);
     await ask('getLog', { query: {} });
     const trees = { plots: [], rows: [], trees: [] };
@@ -154,6 +156,7 @@ describe('a long answer', () => {
     ] as const) {
       mockRead.ask = jest.fn(async () => ({
         answer: { ...trees },
+        check: null,
         bytes: new ArrayBuffer(length),
         askedAt: 1,
         answeredAt: 2,
@@ -174,6 +177,25 @@ describe('a long answer', () => {
     expect(asked).toHaveLength(2);
     // Of the others it is not asked
     answers.push([200, { entries: [], more: false }]);
+    expect((await ask('getLog', { query: {} })).more).toBe(false);
+  });
+
+  test('that is handed over before it is checked is given to nobody until it is; found wrong, it is asked for again', async () => {
+    workerThat(async () => ({ answer: { entries: [], more: true }, check: 4 }));
+    answers.push([200, long], [200, long]);
+    let found = () => {};
+    mockRead.checked = jest.fn(() => new Promise<void>((next) => (found = next)));
+    const given = jest.fn();
+    const asking = ask('getLog', { query: {} }).then(given);
+    await new Promise((next) => setTimeout(next, 20));
+    expect(mockRead.checked).toHaveBeenCalledWith(4);
+    expect(given).not.toHaveBeenCalled();
+    found();
+    await asking;
+    expect(given).toHaveBeenCalledWith({ entries: [], more: true });
+    mockRead.checked = async () => {
+      throw new Error('is none');
+    };
     expect((await ask('getLog', { query: {} })).more).toBe(false);
   });
 

@@ -127,8 +127,8 @@ async function askOnce<K extends RouteName>(name: K, input: Ask<K>, signal?: Abo
     // Refused, or no answer: that is heard here
     const read = await long.askLong(name, url, asking).catch(() => null);
     if (read) {
-      const { answer, bytes, ...times } = read;
-      return { answer: taken(answer, bytes) as Answer<K>, ...times };
+      const { answer, bytes, askedAt, answeredAt } = read;
+      return { answer: taken(answer, bytes) as Answer<K>, askedAt, answeredAt };
     }
   }
   const { response, ...times } =

@@ -14,27 +14,30 @@ let reader: Reader | null = null;
  *
  * @throws where it is none of the route, or the thread cannot be had; the next answer starts a new one
  */
-export async function readLong(
-  name: Parameters<AnswersWork['read']>[0],
-  bytes: ArrayBuffer,
-): Promise<unknown> {
-  reader ??= started();
-  const { work, lost } = reader;
-  return Promise.race([work.read(name, bytes), lost]);
+export async function readLong(...read: Parameters<AnswersWork['read']>): Promise<unknown> {
+  const { answer } = await checked((work) => work.read(...read));
+  return answer;
 }
 
 /** The same of an answer that is not there yet. @throws as `readLong`, and where no answer came */
-export async function askLong(...asked: Parameters<AnswersWork['ask']>): ReturnType<AnswersWork['ask']> {
-  reader ??= started();
-  const { work, lost } = reader;
-  return Promise.race([work.ask(...asked), lost]);
-}
+export const askLong = (...asked: Parameters<AnswersWork['ask']>) => checked((work) => work.ask(...asked));
 
 /** An answer that was checked when it was read. @throws as `readLong` */
-export async function parseLong(bytes: ArrayBuffer): Promise<unknown> {
+export const parseLong = (bytes: ArrayBuffer): Promise<unknown> => byThread((work) => work.parse(bytes));
+
+async function checked<T extends { check: number | null }>(
+  asked: (work: Remote<AnswersWork>) => Promise<T>,
+): Promise<T> {
+  const read = await byThread(asked);
+  const { check } = read;
+  if (check !== null) await byThread((work) => work.checked(check));
+  return read;
+}
+
+function byThread<T>(asked: (work: Remote<AnswersWork>) => Promise<T>): Promise<T> {
   reader ??= started();
   const { work, lost } = reader;
-  return Promise.race([work.parse(bytes), lost]);
+  return Promise.race([asked(work), lost]);
 }
 
 function started(): Reader {

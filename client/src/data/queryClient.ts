@@ -45,7 +45,7 @@ export interface KeptIn {
 const MOST_WAITS = 8;
 const WAIT_MS = 250;
 
-function whenNothingIsRead(client: QueryClient, work: () => void, waits = MOST_WAITS): void {
+export function whenNothingIsRead(client: QueryClient, work: () => void, waits = MOST_WAITS): void {
   if (waits > 0 && client.isFetching() > 0) setTimeout(whenNothingIsRead, WAIT_MS, client, work, waits - 1);
   else atRest(work, KEPT_WITHIN_MS);
 }

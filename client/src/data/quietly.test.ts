@@ -9,6 +9,7 @@ jest.mock('./queryClient', () => ({
     prefetchQuery: (query: unknown) => mockPrefetch(query),
     getQueryData: ([key]: [string]) => mockKnown.get(key),
   },
+  whenNothingIsRead: (_: unknown, work: () => void) => work(),
 }));
 jest.mock('./queries', () => ({ openWorkQuery: { queryKey: ['open'] } }));
 jest.mock('./ofLists', () => ({ readForLists: () => mockPrefetch({ queryKey: ['lists'] }) }));

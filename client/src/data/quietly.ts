@@ -3,7 +3,7 @@ import { keptPlansQuery } from './keptPlans';
 import { readForLists } from './ofLists';
 import { planner } from './planner';
 import { openWorkQuery } from './queries';
-import { queryClient } from './queryClient';
+import { queryClient, whenNothingIsRead } from './queryClient';
 import { atRest } from './rest';
 
 /** So long after the house stands, on a slow phone too: the first screen comes first. */
@@ -17,8 +17,9 @@ export function readQuietly(): () => void {
   if ((navigator as { connection?: { saveData?: boolean } }).connection?.saveData) return () => undefined;
   let takeBack = () => {};
   const begin = () => {
-    planner();
     readForLists();
+    // It takes a processor for a third of a second
+    whenNothingIsRead(queryClient, planner);
     // Without signal the lists are made from these, and every tree of them can be opened
     const trees = queryClient.getQueryData<{ trees: unknown[] }>(['trees'])?.trees.length ?? 0;
     if (trees > MOST_UNASKED && !queryClient.getQueryData(openWorkQuery.queryKey)) return;

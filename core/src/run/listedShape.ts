@@ -65,7 +65,6 @@ const Due = z.strictObject({
   worth: VisitWorth.nullable().describe('null where nothing is due; only a season asks for it, no list does'),
   ahead: z
     .array(VisitAhead)
-    .default([])
     .describe('visits after the one at hand; only a season asks for them, no list does'),
 });
 export type Due = z.infer<typeof Due>;

@@ -3,6 +3,7 @@ import { appRoutes } from '@mortisect/contracts';
 import type { KeptPlan } from '@mortisect/core/plan';
 import { siteToday, treeView } from '@mortisect/core/present';
 import { listedTreeOf } from '@mortisect/core/run';
+import { sql } from 'drizzle-orm';
 import { pino } from 'pino';
 import { deadOn, deviceId, NOW, newId, type Orchard, openOrchard, requestsTo } from '../testing/orchard';
 import { type KeptPlans, makePlanKeeper, type PlanKeeper } from './keptPlans';
@@ -108,6 +109,22 @@ test('all of it goes compressed to whoever takes that, to others as it is; anew 
   const isTold = (answer: { body: ListedTrees }) =>
     answer.body.latestActions.some((each) => each.id === actionId);
   expect([isTold(packed), isTold(await all('gzip'))]).toEqual([false, true]);
+});
+
+test('nothing is filled in by whoever reads it, of records of an earlier version neither', async () => {
+  const { db } = orchard.store;
+  const pin = { kind: 'goes', candidateId: 'A whole', season: 1 };
+  const set = { kind: 'planPinned', at: NOW, treeId: TREE, pin };
+  const pinId = newId();
+  await put(`/api/actions/${pinId}`, set).expect(200);
+  await db.execute(sql`update actions set value = value #- '{pin,season}' where id = ${pinId}`);
+  await db.execute(sql`update trees set value = value - 'hazards'`);
+  const { site, revision } = await get('/api/site');
+  await put('/api/site', { baseRevision: revision, site: { ...site, season: 'autumn' } }).expect(200);
+  const all = await get('/api/listed-trees?units=metric');
+  expect(appRoutes.getListedTrees.response.parse(all)).toEqual(all);
+  expect(all.trees.length).toBeGreaterThan(3);
+  expect(all.latestActions.find((each: { id: string }) => each.id === pinId)?.action.pin).toEqual(pin);
 });
 
 test('by other settings all is listed anew; a revision of another server too', async () => {

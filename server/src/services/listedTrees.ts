@@ -1,9 +1,10 @@
 // Trees with work as lists take them: made once of each tree and kept in memory, anew only where it or its plan changed.
 import { createHash, randomUUID } from 'node:crypto';
 import { type Units, unitsOf } from '@mortisect/core/measure';
-import type { Action } from '@mortisect/core/records';
+import { Action } from '@mortisect/core/records';
 import type { ListedTree } from '@mortisect/core/run';
 import { gt } from 'drizzle-orm';
+import { z } from 'zod';
 import { dayAt } from '../files/day';
 import { PackedJson } from '../packedJson';
 import type { Pool } from '../pool/pool';
@@ -106,6 +107,7 @@ export function makeTreeLister({ db, pool, now }: { db: Db; pool: Pool; now: () 
     return lists;
   }
 
+  /** What a record of an earlier version leaves out is filled in: the app may take this as it comes. */
   async function told({ basis, day, siteRevision, turn, trees, gone }: Lists, from: number | null) {
     return {
       revision: `${basis}:${turn}`,
@@ -113,7 +115,7 @@ export function makeTreeLister({ db, pool, now }: { db: Db; pool: Pool; now: () 
       ...{ day, siteRevision },
       trees: [...trees.values()].flatMap((tree) => (tree.turn > (from ?? 0) ? tree.listed : [])),
       gone: from === null ? [] : [...gone].flatMap(([id, turn]) => (turn > from ? id : [])),
-      latestActions: await latestActions(db),
+      latestActions: z.array(Action).parse(await latestActions(db)),
     };
   }
 

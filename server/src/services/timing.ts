@@ -172,13 +172,16 @@ export async function getTiming(db: Db, pool: Pool, now: string): Promise<Timing
   return {
     now,
     station,
-    timing,
+    timing: timing && withoutNow(timing),
     stages: stagesOf(site, groups, timing, now),
     treesOf: treesOfGroups(keyOf),
     seen: stagesSeen(site, said, now),
     protectants: await protectants(db, pool, site, said, timing, now),
   };
 }
+
+/** The answer says it for all of it. */
+const withoutNow = ({ now: _now, ...told }: SiteTiming): TimingNow['timing'] => told;
 
 const KEPT_AS = 'site timing';
 

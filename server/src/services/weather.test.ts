@@ -1,5 +1,5 @@
 // Weather in and days out, over the wire: imports, pushes, answers and the calendar, on a real database.
-import { groupOf } from '@mortisect/contracts';
+import { appRoutes, groupOf } from '@mortisect/contracts';
 import { unsaid } from '@mortisect/words';
 import ICAL from 'ical.js';
 import request from 'supertest';
@@ -165,6 +165,8 @@ test('a station pushes with its token alone; sent twice it counts once; what it 
 test('the demo goes by simulated weather and says so; every tree has its group, every group ten days', async () => {
   const { body } = await request(orchard.app).get('/api/timing').expect(200);
   expect(body.station).toMatchObject({ simulated: true, pastYears: 10 });
+  // The app takes it as it comes
+  expect(appRoutes.getTiming.response.parse(body)).toEqual(body);
   const { body: register } = await request(orchard.app).get('/api/trees').expect(200);
   const keys = new Set(body.timing.groups.map((group: { key: string }) => group.key));
   const group = groupOf(body);
