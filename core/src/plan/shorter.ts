@@ -43,8 +43,13 @@ export function shorterOrder({ trees, groups, start, end }: Route): number[] {
     return Math.sqrt(dx * dx + dy * dy);
   };
   const near: Near[] = [];
-  for (const group of groups) for (const tree of group) near[tree] = nearTo(tree, group, between);
-  const order = Int32Array.from(groups.flatMap((group) => nearest(group, between)));
+  for (const group of groups) {
+    const fromWest = group.toSorted((a, b) => (x[a] as number) - (x[b] as number));
+    fromWest.forEach((tree, place) => {
+      near[tree] = nearTo(place, fromWest, x, between);
+    });
+  }
+  const order = Int32Array.from(groups.flatMap((group) => nearest(group, near, between)));
   const placeOf = new Int32Array(trees.length);
   /** First place of the tree’s class, and the one behind its last. */
   const [from, to] = bordersOf(groups, trees.length);
@@ -214,24 +219,30 @@ function bordersOf(groups: readonly number[][], trees: number): [Int32Array, Int
 
 type Between = (a: number, b: number) => number;
 
-/** From the first tree always on to the nearest one that is left. */
-function nearest(group: readonly number[], between: Between): number[] {
-  const left = [...group];
+/** From the first tree always on to the nearest one that is left: mostly it is one of those beside it. */
+function nearest(group: readonly number[], near: readonly Near[], between: Between): number[] {
+  const left = new Set(group);
   const order: number[] = [];
-  for (let place = 0; left.length > 0; ) {
-    const last = left[place] as number;
-    order.push(last);
-    left[place] = left.at(-1) as number;
-    left.pop();
-    let least = Number.POSITIVE_INFINITY;
-    for (let i = 0; i < left.length; i++) {
-      const away = between(last, left[i] as number);
-      if (away >= least) continue;
-      least = away;
-      place = i;
-    }
+  for (let tree = group[0]; tree !== undefined; ) {
+    const at = tree;
+    order.push(at);
+    left.delete(at);
+    tree =
+      near[at]?.others.find((other) => left.has(other)) ?? nearestOf(left, (other) => between(at, other));
   }
   return order;
+}
+
+function nearestOf(left: Iterable<number>, away: (tree: number) => number): number | undefined {
+  let found: number | undefined;
+  let least = Number.POSITIVE_INFINITY;
+  for (const tree of left) {
+    const here = away(tree);
+    if (here >= least) continue;
+    least = here;
+    found = tree;
+  }
+  return found;
 }
 
 interface Near {
@@ -241,14 +252,16 @@ interface Near {
   away: Float64Array;
 }
 
-function nearTo(tree: number, group: readonly number[], between: Between): Near {
-  const others = new Int32Array(Math.min(NEIGHBOURS, group.length - 1));
+/** @param place of the tree in `fromWest`: nobody looks on where trees stand farther east or west than the last of the near ones stands away */
+function nearTo(place: number, fromWest: readonly number[], x: Float64Array, between: Between): Near {
+  const tree = fromWest[place] as number;
+  const others = new Int32Array(Math.min(NEIGHBOURS, fromWest.length - 1));
   const away = new Float64Array(others.length).fill(Number.POSITIVE_INFINITY);
   const last = others.length - 1;
-  for (const other of group) {
-    if (other === tree) continue;
+  const take = (other: number): boolean => {
+    if (Math.abs((x[other] as number) - (x[tree] as number)) >= (away[last] as number)) return false;
     const here = between(tree, other);
-    if (here >= (away[last] as number)) continue;
+    if (here >= (away[last] as number)) return true;
     let at = last;
     for (; at > 0 && (away[at - 1] as number) > here; at--) {
       others[at] = others[at - 1] as number;
@@ -256,6 +269,9 @@ function nearTo(tree: number, group: readonly number[], between: Between): Near 
     }
     others[at] = other;
     away[at] = here;
-  }
+    return true;
+  };
+  for (let i = place - 1; i >= 0 && take(fromWest[i] as number); i--);
+  for (let i = place + 1; i < fromWest.length && take(fromWest[i] as number); i++);
   return { others, away };
 }
