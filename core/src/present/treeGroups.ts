@@ -71,7 +71,11 @@ const NONE: ReadonlySet<string> = new Set();
 /** Ids of the trees of each group, by its key. */
 export function treesOfGroups(keyOf: ReadonlyMap<string, string>): Record<string, string[]> {
   const treesOf: Record<string, string[]> = {};
-  for (const [id, key] of keyOf) (treesOf[key] ??= []).push(id);
+  for (const [id, key] of keyOf) {
+    const trees = treesOf[key];
+    if (trees) trees.push(id);
+    else treesOf[key] = [id];
+  }
   return treesOf;
 }
 

@@ -6,7 +6,7 @@ import { detail, did, limb, listedPlansOf, listedTreesOf, today } from '../testi
 import type { Limb } from '../tree/index';
 import { cutMade, placedAt } from './cutRecord';
 import { runOf } from './run';
-import { workOf } from './work';
+import { cutAtHand, workOf } from './work';
 
 const AT = '2026-11-24T09:00:00Z';
 const whip: Limb[] = [{ ...limb('T', null, 0, 0), lengthCm: 120, baseMm: 20, ageYears: 1 }];
@@ -48,7 +48,7 @@ test('a whip on which nothing was found is headed, and the cut says what it is f
 test('once it is made it is done, answers no finding, and leaves the blade as clean as it was', () => {
   const { item, blades } = headed();
   if (!item || !blades[0]) throw new Error('There is a cut and a blade for it.');
-  const made = cutMade(treeView(bare, today), item, placedAt(item.cut), blades[0], AT, today);
+  const made = cutMade(treeView(bare, today), item, placedAt(cutAtHand(item)), blades[0], AT, today);
   expect(made).toMatchObject({
     findingIds: [],
     disorders: [],

@@ -23,14 +23,14 @@ export type HandlingInShort = z.infer<typeof HandlingInShort>;
 
 const ListedCut = z.strictObject({
   id: z.string(),
-  cut: Cut.extend({
-    because: z
-      .string()
-      .describe(
-        'as of a cut, as JSON: they are much of a list, and looked into at the tree. Empty lists and noughts are left out',
-      ),
-  }),
+  cut: z
+    .string()
+    .describe(
+      'as the plan has it, as JSON: it is much of a list, and looked into at the tree. Empty lists and noughts of its reasons are left out',
+    ),
+  limbId: z.string(),
   limbName: z.string(),
+  ...Cut.pick({ atCm: true, upToCm: true }).shape,
   findingIds: z.array(z.string()).describe('that it answers, those of the cuts it swallows included'),
   goals: z.array(z.enum(goals)).describe('what it is for besides findings'),
   candidateId: z.string().describe('of the plan’s step, or of the cut that the position rule asks for'),

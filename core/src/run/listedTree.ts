@@ -22,7 +22,7 @@ import {
 } from '../present/index';
 import type { Judgement } from '../residual/index';
 import type { Due, ListedCut, ListedTree } from './listedShape';
-import { reasonsInShort } from './work';
+import { cutInShort } from './work';
 
 /**
  * @param listed the plan of the tree; null where there is none yet
@@ -57,7 +57,7 @@ export function listedTreeOf(
 export function standIn(before: ListedTree, view: TreeView, today: SiteToday): ListedTree {
   return {
     ...listedTreeOf(view, null, today, false),
-    cuts: before.cuts.filter(({ cut, findingIds }) => isLeft(view, cut, findingIds)),
+    cuts: before.cuts.filter((cut) => isLeft(view, cut, cut.findingIds)),
     due: before.due,
   };
 }
@@ -129,8 +129,11 @@ function named(
   const disorders = findingIds.map((id) => disorderOf.get(id) ?? 'unknown');
   return {
     id: `${view.tree.id}:${findingIds.toSorted().join(',') || candidateId}`,
+    limbId: cut.limbId,
     limbName: view.names.get(cut.limbId) ?? cut.limbId,
-    cut: { ...cut, because: reasonsInShort(cut.because) },
+    atCm: cut.atCm,
+    ...(cut.upToCm !== undefined && { upToCm: cut.upToCm }),
+    cut: cutInShort(cut),
     ...{ candidateId, findingIds, disorders },
     wood: woodClass(disorders),
   };

@@ -1,7 +1,7 @@
 // A cut as it goes on record, and what its face shows as a finding toward the trunk.
 import { bladesOf, siteToday, treeView } from '../present/index';
 import { detail, finding, limbs, listedTreesOf, site } from '../testing/index';
-import { cutMade, findingAt, placedAt, type RunItem, runOf, workOf } from './index';
+import { cutAtHand, cutMade, findingAt, placedAt, type RunItem, runOf, workOf } from './index';
 
 const on = siteToday(site, null, '2026-11-24');
 const tree = detail([finding('1', 'S', 'FB_CANK_A')]);
@@ -51,12 +51,12 @@ describe('a cut on record', () => {
 });
 
 test('as planned: where a bud is still to be found, the outermost place', () => {
-  expect(placedAt({ ...item.cut, limbId: 'S', atCm: 12, kind: 'heading' })).toEqual({
+  expect(placedAt({ ...cutAtHand(item), limbId: 'S', atCm: 12, kind: 'heading' })).toEqual({
     limbId: 'S',
     atCm: 12,
     kind: 'heading',
   });
-  expect(placedAt({ ...item.cut, atCm: 12, upToCm: 30 }).atCm).toBe(30);
+  expect(placedAt({ ...cutAtHand(item), atCm: 12, upToCm: 30 }).atCm).toBe(30);
 });
 
 describe('what the face shows', () => {

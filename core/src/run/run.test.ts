@@ -60,7 +60,7 @@ const withSaw = (actions: Action[], inHand: string | null = null) =>
 test('no card before a run is started; then suspect wood before infected, and a blade of unknown history is cleaned first', () => {
   expect(withSaw([]).card).toEqual({ is: 'before' });
   const { left, card } = withSaw([started]);
-  expect(left.map((item) => item.cut.limbId)).toEqual(['R', 'S']);
+  expect(left.map(({ limbId }) => limbId)).toEqual(['R', 'S']);
   expect(card).toMatchObject({ is: 'clean', why: 'unknown history' });
 });
 
@@ -166,7 +166,7 @@ test('a cut that was not made is out of today’s run with its reason, and back 
   const latest = [
     done({ kind: 'cutNotMade', at: at('08:00'), treeId: 'a', findingIds: ['2'], reason: 'Weather' }),
   ];
-  expect(run(latest).left.map((item) => item.cut.limbId)).toEqual(['S']);
+  expect(run(latest).left.map(({ limbId }) => limbId)).toEqual(['S']);
   expect(run(latest).leftOut).toMatchObject([{ because: { code: 'not made', reason: 'Weather' } }]);
   const tomorrow = siteToday(site, null, '2026-11-25');
   expect(run(latest, detail([canker, dead]), tomorrow).left).toHaveLength(2);
@@ -414,7 +414,7 @@ describe('which cuts are in the run', () => {
     const before = treeView(detail([canker, dead]), today);
     const plans = listedPlansOf([before], today);
     const left = (tree: ReturnType<typeof detail>) =>
-      workOf(listedTreesOf([treeView(tree, today)], today, plans)).items.map(({ cut: { limbId } }) => limbId);
+      workOf(listedTreesOf([treeView(tree, today)], today, plans)).items.map(({ limbId }) => limbId);
     expect(left(detail([canker, dead])).toSorted()).toEqual(['R', 'S']);
     expect(left(detail([dead]))).toEqual(['R']);
     const drawn = detail([canker, { ...dead, limbId: 'S' }]);

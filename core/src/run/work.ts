@@ -33,26 +33,25 @@ const MOSTLY: Partial<Reason> = {
   ...{ clearanceCm: 0, edgeCm: 0, reachedCm: 0, shortfallCm: 0 },
 };
 
-/** Reasons of a cut as JSON for a list, in which they are much of what thousands of trees come to; {@link cutAtHand} reads it. */
-export function reasonsInShort(reasons: readonly Reason[]): string {
+/** A cut as JSON for a list: with its reasons it is much of what thousands of trees come to. {@link cutAtHand} reads it. */
+export function cutInShort(cut: Cut): string {
   const isSaid = ([key, value]: [string, unknown]) =>
     JSON.stringify(value) !== JSON.stringify(MOSTLY[key as keyof Reason]);
-  return JSON.stringify(reasons.map((reason) => Object.fromEntries(Object.entries(reason).filter(isSaid))));
+  const because = cut.because.map((reason) => Object.fromEntries(Object.entries(reason).filter(isSaid)));
+  return JSON.stringify({ ...cut, because });
 }
+
+const InShort = z.looseObject({ because: z.array(z.record(z.string(), z.unknown())) });
 
 /**
  * The cut as the plan has it, with its reasons.
  *
- * @throws {ZodError} where the reasons are not what a cut says; {SyntaxError} where they are no JSON
+ * @throws {ZodError} where it is not what a list says of a cut; {SyntaxError} where it is no JSON
  */
-export const cutAtHand = ({ cut }: Pick<RunItem, 'cut'>): Cut =>
-  Cut.parse({
-    ...cut,
-    because: z
-      .array(z.record(z.string(), z.unknown()))
-      .parse(JSON.parse(cut.because))
-      .map((said) => ({ ...MOSTLY, ...said })),
-  });
+export function cutAtHand({ cut }: Pick<ListedCut, 'cut'>): Cut {
+  const said = InShort.parse(JSON.parse(cut));
+  return Cut.parse({ ...said, because: said.because.map((reason) => ({ ...MOSTLY, ...reason })) });
+}
 
 export function aheadOf({ tree, disorders }: Pick<RunItem, 'tree' | 'disorders'>) {
   return { treeId: tree.id, disorders };

@@ -61,8 +61,8 @@ export function CardFrame(frame: CardFrameProps) {
             <TreeBeside
               view={view}
               today={today}
-              chosenId={item.cut.limbId}
-              kerfs={[item.cut]}
+              chosenId={item.limbId}
+              kerfs={[item]}
               onChoose={openLimb}
               side={item.side}
               ladder={item.ladder}

@@ -1,7 +1,7 @@
 // A cut that was made before its blade was clean goes on record as it was done; it is looked at again the sooner.
 
 import type { Blade, SiteToday, TreeView } from '@mortisect/core/present';
-import { cutMade, placedAt, type RunItem } from '@mortisect/core/run';
+import { cutAtHand, cutMade, placedAt, type RunItem } from '@mortisect/core/run';
 import { View } from '@tamagui/core';
 import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
@@ -23,7 +23,7 @@ export function CutAlready({ view, item, blade, today }: CutAlreadyProps) {
   const record = () =>
     blade &&
     recording.record({
-      ...cutMade(view, item, placedAt(item.cut), blade, clock(), today),
+      ...cutMade(view, item, placedAt(cutAtHand(item)), blade, clock(), today),
       dirtyBlade: true,
     });
   return (

@@ -59,9 +59,9 @@ function AtTree({ here, item, awake }: { here: RunHere; item: RunItem; awake: Aw
   const [choosing, onChoosing] = useState(false);
   const { data, error, refetch } = useTree(item.tree.id);
   const view = data && viewOf(data, today);
-  const limb = view?.limbs.find(({ id }) => id === item.cut.limbId);
+  const limb = view?.limbs.find(({ id }) => id === item.limbId);
   // One of both is read anew where they do not agree
-  if (!view || !limb || item.cut.atCm >= limb.lengthCm)
+  if (!view || !limb || item.atCm >= limb.lengthCm)
     return <Waiting title={say('shared.cut')} error={view ? null : error} onRetry={refetch} />;
   const frame = { run, item, view, today, blade, awake, choosing, onChoosing };
   switch (card.is) {

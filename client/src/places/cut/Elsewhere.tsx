@@ -41,15 +41,14 @@ interface ElsewhereProps {
 
 export function Elsewhere({ view, item, today, blade, open, onClose }: ElsewhereProps) {
   const say = useSay();
-  const { cut } = item;
   const clock = useClock();
   const recording = useRecordAction();
   const saving = useSaveFinding();
   const [why, setWhy] = useState<Why>('other place');
-  const [limbId, setLimbId] = useState(cut.limbId);
+  const [limbId, setLimbId] = useState(item.limbId);
   const [at, setAt] = useState('');
   const [tornText, setTornText] = useState('');
-  const limb = view.limbs.find((limb) => limb.id === (why === 'other limb' ? limbId : cut.limbId));
+  const limb = view.limbs.find((limb) => limb.id === (why === 'other limb' ? limbId : item.limbId));
   const typed = typedLengthCm(at, today.units);
   const atCm = 'cm' in typed && limb && typed.cm < limb.lengthCm ? typed.cm : null;
   const torn = typedLengthCm(tornText, today.units);
@@ -82,7 +81,7 @@ export function Elsewhere({ view, item, today, blade, open, onClose }: Elsewhere
         ...(tear && { marked: findingId }),
         findingIds: goneIds,
         disorders: [...new Set([...item.disorders, ...gone.map((finding) => finding.disorder)])],
-        elsewhere: { why, plannedLimbId: cut.limbId, plannedAtCm: cut.atCm },
+        elsewhere: { why, plannedLimbId: item.limbId, plannedAtCm: item.atCm },
       },
       onClose,
     );

@@ -2,6 +2,7 @@
 
 import { beforeStart } from '@mortisect/core/aftercare';
 import { judgedAt } from '@mortisect/core/present';
+import { cutAtHand } from '@mortisect/core/run';
 import { told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useSecondsLeft } from '../../data/awake';
@@ -31,7 +32,7 @@ export function GoCard(frame: FrameGiven) {
   const openLimb = useOpenLimb(tree.id);
   const there = () =>
     recording.record({ kind: 'stationTaken', at: clock(), treeId: tree.id, station: item.station });
-  const mark = run.marks.get(`${tree.id} ${item.cut.limbId}`);
+  const mark = run.marks.get(`${tree.id} ${item.limbId}`);
   return (
     <CardFrame
       {...frame}
@@ -62,8 +63,8 @@ export function GoCard(frame: FrameGiven) {
         <TreeSeenFrom
           view={view}
           today={today}
-          chosenId={item.cut.limbId}
-          kerfs={[item.cut]}
+          chosenId={item.limbId}
+          kerfs={[item]}
           onChoose={openLimb}
           side={side}
           ladder={ladder}
@@ -78,7 +79,7 @@ export function GoCard(frame: FrameGiven) {
         </Body>
       )}
       <Notice kind="caution" title={say('cut.beforeYouLookUpAgain')}>
-        {fallWords(say, judgedAt(view, item.cut, today).handling.fall, today)}
+        {fallWords(say, judgedAt(view, cutAtHand(item), today).handling.fall, today)}
       </Notice>
     </CardFrame>
   );

@@ -29,13 +29,13 @@ function MarkRows({ here }: { here: RunHere }) {
   const router = useRouter();
   const clock = useClock();
   const recording = useRecordAction();
-  const markOf = ({ tree, cut }: RunItem) => run.marks.get(`${tree.id} ${cut.limbId}`);
-  const mark = ({ tree, cut, limbName }: RunItem, how: 'tape' | 'chalk') =>
+  const markOf = ({ tree, limbId }: RunItem) => run.marks.get(`${tree.id} ${limbId}`);
+  const mark = ({ tree, limbId, limbName }: RunItem, how: 'tape' | 'chalk') =>
     recording.record({
       kind: 'limbMarked',
       at: clock(),
       treeId: tree.id,
-      limbId: cut.limbId,
+      limbId,
       limbName,
       how,
     });
@@ -72,7 +72,7 @@ function MarkRows({ here }: { here: RunHere }) {
                 borderColor="$rule"
               >
                 <Label fontSize="$19">
-                  {say('shared.at', { name, place: placeWords(say, item.cut, today.units) })}
+                  {say('shared.at', { name, place: placeWords(say, item, today.units) })}
                 </Label>
                 {done ? (
                   <Small>{say('cut.markedWithTheMarkIsTickedOff', { done: told(say, done) })}</Small>

@@ -145,7 +145,7 @@ function CutsRow({ run, today }: { run: Run; today: SiteToday }) {
   const place = say('today.at', {
     tree: first.tree.code,
     get: limbIn(say, first.limbName),
-    place: placeWords(say, first.cut, today.units),
+    place: placeWords(say, first, today.units),
   });
   const state = run.open ? (run.open.paused ? say('today.theRunIsPaused') : say('today.aRunIsUnderWay')) : '';
   return (
