@@ -1,5 +1,5 @@
 // How far the clock of the server is ahead: measured to the second, and kept while it may still be right. Days as people write them.
-import { aheadAfter, dayWords, nextMoment, readDays, shortDay } from './moment';
+import { aheadAfter, dayAt, dayWords, nextMoment, readDays, shortDay } from './moment';
 
 test.each([
   // Nothing was known: the middle of question and answer counts
@@ -39,4 +39,19 @@ test.each([
   (await readDays(locale))();
   expect([dayWords('2027-05-01'), shortDay('2027-05-01')]).toEqual([long, short]);
   (await readDays('en-GB'))();
+});
+
+test('the day at the site, from its first minute to its last, and of another site at the same time', () => {
+  // Offsets of the time zone database: +05:30, and −03:00
+  const [india, brazil] = ['Asia/Kolkata', 'America/Sao_Paulo'];
+  expect(
+    [
+      ['2026-11-24T18:29:59.999Z', india],
+      ['2026-11-24T18:30:00.000Z', india],
+      ['2026-11-24T18:30:00.000Z', brazil],
+      ['2026-11-25T02:59:59.999Z', brazil],
+      ['2026-11-25T03:00:00.000Z', brazil],
+      ['2026-11-25T04:00:00+01:00', brazil],
+    ].map(([moment, zone]) => dayAt(moment as string, zone as string)),
+  ).toEqual(['2026-11-24', '2026-11-25', '2026-11-24', '2026-11-24', '2026-11-25', '2026-11-25']);
 });

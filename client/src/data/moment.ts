@@ -69,8 +69,13 @@ export function nextMoment(aheadMs = 0): string {
 
 /** Local date of a moment at the site, YYYY-MM-DD. */
 export function dayAt(moment: string, timeZone: string): string {
-  return format(moment, 'yyyy-MM-dd', { in: tz(timeZone) });
+  const minute = Math.floor(Date.parse(moment) / 60_000);
+  // Every screen asks for the day of now as often as it is drawn, and no day begins within a minute
+  if (lastDay?.minute !== minute || lastDay.timeZone !== timeZone)
+    lastDay = { minute, timeZone, day: format(moment, 'yyyy-MM-dd', { in: tz(timeZone) }) };
+  return lastDay.day;
 }
+let lastDay: { minute: number; timeZone: string; day: string } | null = null;
 
 /** Whether a typed text is a date, YYYY-MM-DD. */
 export function isDay(text: string): boolean {
