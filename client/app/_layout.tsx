@@ -17,7 +17,7 @@ import { Gate } from '../src/places/shell/Gate';
 import { PlaceKeys } from '../src/places/shell/Keys';
 import { NewVersion } from '../src/places/shell/NewVersion';
 import { OutboxBar } from '../src/places/shell/OutboxBar';
-import { PlaceBar } from '../src/places/shell/PlaceBar';
+import { type PagesOfPlaces, PlaceBar } from '../src/places/shell/PlaceBar';
 import { PlaceError } from '../src/places/shell/PlaceError';
 import { placeOf } from '../src/places/shell/places';
 import { PlaceWords, Words } from '../src/places/shell/Words';
@@ -26,6 +26,14 @@ import { keepFocus } from '../src/ui/focusKeeper';
 import { SkipLink } from '../src/ui/SkipLink';
 import { config } from '../src/ui/tamagui.config';
 import { ThemeFollower, useWide } from '../src/ui/theme';
+
+/** Read while somebody’s finger is still on a place. */
+const PAGES: PagesOfPlaces = {
+  today: () => import('./today'),
+  plan: () => Promise.all([import('./plan/index'), import('../src/places/plan/PlanList')]),
+  cut: () => import('./cut/index'),
+  book: () => import('./book/index'),
+};
 
 // Before the router listens
 watchBack();
@@ -58,7 +66,7 @@ export default function Layout() {
 function House() {
   const wide = useWide();
   useEffect(readQuietly, []);
-  const bar = <PlaceBar key="bar" />;
+  const bar = <PlaceBar key="bar" pages={PAGES} />;
   const page = (
     <View key="page" flex={1} minHeight={0} minWidth={0}>
       <NewVersion />

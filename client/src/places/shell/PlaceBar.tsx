@@ -17,7 +17,10 @@ const ICONS: Record<PlaceId, string> = {
   book: 'M5 3H19V21H5ZM8.5 3V21M12 8H16',
 };
 
-export function PlaceBar() {
+/** Reads the first page of a place; nothing for what is there from the start. */
+export type PagesOfPlaces = Partial<Record<PlaceId, () => Promise<unknown>>>;
+
+export function PlaceBar({ pages }: { pages: PagesOfPlaces }) {
   const say = useSay();
   const wide = useWide();
   const path = usePathname();
@@ -37,7 +40,11 @@ export function PlaceBar() {
       style={{ paddingBottom: 'env(safe-area-inset-bottom)' }}
     >
       {places.map(({ id, path: to, name }) => (
-        <PlaceLink key={id} id={id} path={to} name={say(name)} here={placeOf(path).id === id} wide={wide} />
+        <PlaceLink
+          key={id}
+          {...{ id, path: to, name: say(name), here: placeOf(path).id === id, wide }}
+          onPressIn={() => readAhead(id, pages)}
+        />
       ))}
     </View>
   );
@@ -46,18 +53,26 @@ export function PlaceBar() {
 /** Places whose first page is a list of trees with their plans. */
 const LISTS: readonly PlaceId[] = ['today', 'plan', 'cut'];
 
+/** A page that cannot be had is told of where it is opened. */
+function readAhead(id: PlaceId, pages: PagesOfPlaces): void {
+  if (LISTS.includes(id)) readForLists();
+  pages[id]?.().catch(() => undefined);
+}
+
 function PlaceLink({
   id,
   path,
   name,
   here,
   wide,
+  onPressIn,
 }: {
   id: PlaceId;
   path: PlacePath;
   name: string;
   here: boolean;
   wide: boolean;
+  onPressIn(): void;
 }) {
   const { ink, soft, kerf } = usePalette();
   return (
@@ -82,7 +97,7 @@ function PlaceLink({
         gap={2}
         flex={1}
         position="relative"
-        {...(LISTS.includes(id) && { onPointerDown: readForLists })}
+        onPointerDown={onPressIn}
       >
         {here ? (
           <View

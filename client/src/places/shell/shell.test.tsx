@@ -1,5 +1,5 @@
 // Before and around the places: the passphrase and the name, what waits to be sent, a page that fails.
-import { act, configure, screen, waitFor } from '@testing-library/react';
+import { act, configure, fireEvent, screen, waitFor } from '@testing-library/react';
 import { enqueue, useOutbox } from '../../data/outbox';
 import { usePreferences } from '../../data/preferences';
 import { queryClient } from '../../data/queryClient';
@@ -10,6 +10,7 @@ import { detail } from '../../testing/orchard';
 import { Gate } from './Gate';
 import { NewVersion } from './NewVersion';
 import { OutboxBar } from './OutboxBar';
+import { PlaceBar } from './PlaceBar';
 import { Bounded } from './PlaceError';
 
 jest.mock('expo-router', () => require('../../testing/here').router);
@@ -240,3 +241,22 @@ describe('a newer version', () => {
 });
 
 afterAll(() => queryClient.clear());
+
+test('a finger on a place reads its page, and what lists of trees are made from; a page that cannot be had is told of later', async () => {
+  const server = orchard();
+  const read: string[] = [];
+  const pages = {
+    cut: async () => void read.push('cut'),
+    book: async () => {
+      read.push('book');
+      throw new Error('no network');
+    },
+  };
+  show(<PlaceBar pages={pages} />, server);
+  const isListRead = () => server.asked.some(({ name }) => name === 'getListedTrees');
+  for (const name of ['Round', 'Book']) fireEvent.pointerDown(await screen.findByText(name));
+  expect([read, isListRead()]).toEqual([['book'], false]);
+  fireEvent.pointerDown(screen.getByText('Cut'));
+  await waitFor(() => expect(isListRead()).toBe(true));
+  expect(read).toEqual(['book', 'cut']);
+});
