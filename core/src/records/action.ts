@@ -12,6 +12,7 @@ import { LEAST_LIMIT, MOST_LIMIT, MOST_PLAN_SEASONS, otherKinds, Pin } from '../
 import { issueOf, refusal } from '../refusal/index';
 import { grounds } from '../weather/index';
 import { alongCm, limbId, localDay, moment, name, RecordId, TreeId, text } from './common';
+import { MOST_RUN_TREES } from './runTrees';
 import { SpeciesCode } from './tree';
 
 export const walkingOrders = ['serpentine', 'tag'] as const;
@@ -86,7 +87,7 @@ export const ActionBody = z
     z.strictObject({
       kind: z.literal('runStarted'),
       at: moment,
-      treeIds: z.array(TreeId).min(1).max(400).describe('in the order they are visited'),
+      treeIds: z.array(TreeId).min(1).max(MOST_RUN_TREES).describe('in the order they are visited'),
       bladeIds: z.array(blade).max(200).describe('counted out'),
       checked: z.array(name(40)).max(20).describe('what was looked at before the first cut'),
     }),

@@ -22,6 +22,7 @@ export {
 } from './finding';
 export { HistoryLine, HistoryValue } from './history';
 export { Job, JobBody, MOST_JOB_MINUTES } from './job';
+export { MOST_RUN_TREES } from './runTrees';
 export { defaultSchools, gear, Site, SiteRecord, SiteSchools, WeatherSettings, weatherSources } from './site';
 export {
   drainages,

@@ -147,8 +147,8 @@ test.each<[string, object, boolean]>([
   ['less than none', { kind: 'bladeWetted', blade: 'b', agentId: 'a', method: 'wipe', seconds: -1 }, false],
   ['a run of one tree', { kind: 'runStarted', treeIds: ['a'], bladeIds: [], checked: [] }, true],
   ['a run of none', { kind: 'runStarted', treeIds: [], bladeIds: [], checked: [] }, false],
-  ['a run of 400', { kind: 'runStarted', treeIds: Array(400).fill('a'), bladeIds: [], checked: [] }, true],
-  ['a run of 401', { kind: 'runStarted', treeIds: Array(401).fill('a'), bladeIds: [], checked: [] }, false],
+  ['a run of 2000', { kind: 'runStarted', treeIds: Array(2000).fill('a'), bladeIds: [], checked: [] }, true],
+  ['a run of 2001', { kind: 'runStarted', treeIds: Array(2001).fill('a'), bladeIds: [], checked: [] }, false],
   [
     '200 shoots',
     {

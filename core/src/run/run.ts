@@ -88,7 +88,8 @@ export function runOf({ work, actions, today, order = [], inHand = null }: RunGi
     else leftOut.push({ ...item, because });
   }
   const all = stopsIn(waiting, open?.treeIds ?? order);
-  const stops = open ? all.filter(({ tree }) => open.treeIds.includes(tree.id)) : all;
+  const taken = open && new Set(open.treeIds);
+  const stops = taken ? all.filter(({ tree }) => taken.has(tree.id)) : all;
   const left = stops.flatMap((stop) => stop.items);
   const item = left[0] ?? null;
   const blades = bladesOf(today.site.plan.kit);
@@ -112,7 +113,7 @@ export function runOf({ work, actions, today, order = [], inHand = null }: RunGi
     waiting: all.flatMap((stop) => stop.items),
     left,
     leftOut,
-    toDecide: open ? toDecide.filter(({ id }) => open.treeIds.includes(id)) : [],
+    toDecide: taken ? toDecide.filter(({ id }) => taken.has(id)) : [],
     item,
     card: cardOf({ open, item, done, logs, blade, ways, today, chosen: inHand !== null }),
     blades,

@@ -3,6 +3,7 @@
 import type { TimingNow } from '@mortisect/contracts';
 import { upperFirst } from '@mortisect/core/measure';
 import type { RunOrder } from '@mortisect/core/plan';
+import { MOST_RUN_TREES } from '@mortisect/core/records';
 import type { Stop } from '@mortisect/core/run';
 import type { Say } from '@mortisect/words';
 import { goalWords, told } from '@mortisect/words/trade';
@@ -87,7 +88,7 @@ export function Before({ here }: { here: RunHere }) {
             kind="main"
             minHeight={68}
             onPress={() => setLooking(true)}
-            disabled={inRun.length === 0}
+            disabled={inRun.length === 0 || inRun.length > MOST_RUN_TREES}
           >
             {say('cut.lookAroundFirst')}
           </Button>
@@ -151,6 +152,11 @@ function Trees({ here, listed, inRun, chosen, timingNow, order, crew, onChosen }
       {inRun.length === 0 ? (
         <Notice kind="caution" title={say('cut.noTreeIsChosen')}>
           {say('cut.noTreeCanBeCutRightNow')}
+        </Notice>
+      ) : null}
+      {inRun.length > MOST_RUN_TREES ? (
+        <Notice kind="caution" title={say('cut.moreTreesThanARunTakes')}>
+          {say('cut.aRunTakesAtMost', { most: MOST_RUN_TREES })}
         </Notice>
       ) : null}
       <View>

@@ -1,10 +1,14 @@
 // What stands round a run, before a server: the mix, the blades, the marks, what skipping costs.
 import '../../workers/importMeta';
+import { treeView } from '@mortisect/core/present';
 import type { ActionBody } from '@mortisect/core/records';
+import { runOf, workOf } from '@mortisect/core/run';
+import { listedTreesOf, today } from '@mortisect/core/testing';
 import { configure, fireEvent, screen, waitFor } from '@testing-library/react';
 import { FakeServer } from '../../testing/fakeServer';
 import { allSent, at, buttons, field, findButton, press, show, went, write } from '../../testing/here';
 import { detail, did, finding } from '../../testing/orchard';
+import { Before } from './Before';
 import { Kit } from './Kit';
 import { Marks } from './Marks';
 import { Mix } from './Mix';
@@ -95,6 +99,27 @@ describe('the blades', () => {
     press('Back to the run');
     expect(went.at(-1)).toEqual(['navigate', '/cut']);
   });
+});
+
+test.each([
+  [2000, true],
+  [2001, false],
+])('%i trees before a run: may it be started? %s', async (count, starts) => {
+  const work = workOf(listedTreesOf([treeView(detail([finding(CANKER, 'S', 'FB_CANK_A')]), today)], today));
+  const run = runOf({ work, actions: [], today });
+  const [stop] = run.stops;
+  if (!stop) throw new Error('It is to be cut.');
+  const stops = Array.from({ length: count }, (_, i) => ({ ...stop, tree: { ...stop.tree, id: `t${i}` } }));
+  const here = { ...{ run: { ...run, stops }, today, actions: [] }, planned: true, ordered: true };
+  const server = orchard();
+  show(<Before here={here} />, server);
+  const button = (await findButton('Look around first')) as HTMLButtonElement;
+  expect(button.disabled).toBe(!starts);
+  expect(
+    screen.queryAllByText(
+      'A run takes 2,000 trees at most. Take some out, and cut them in a run of their own.',
+    ),
+  ).toHaveLength(starts ? 0 : 1);
 });
 
 describe('marks on limbs', () => {
