@@ -1,7 +1,17 @@
 // What the app makes of the server's answers: words for people, and no record lost or doubled.
 import { english } from '@mortisect/words/all';
 import '../workers/importMeta';
-import { answerFrom, ask, askTimed, bytesOf, inWords, LONG, NoAnswer, ServerProblem } from './api';
+import {
+  answerFrom,
+  ask,
+  askTimed,
+  bytesOf,
+  inWords,
+  LONG,
+  LONG_AT_FIRST,
+  NoAnswer,
+  ServerProblem,
+} from './api';
 
 const wasLong = (answer: unknown) => bytesOf(answer) !== undefined;
 
@@ -135,13 +145,18 @@ describe('a long answer', () => {
 
   test('is read and checked by a thread of its own, a short one here', async () => {
     const began = workerThat(async () => ({ answer: { entries: [], more: true }, check: null }));
-    answers.push([200, { ...long, note: '' }], [200, long]);
-    const short = await ask('getLog', { query: {} });
-    expect([short.more, wasLong(short)]).toEqual([false, false]);
+    const empty = JSON.stringify({ ...long, note: '' }).length;
+    const asked = async (length: number) => {
+      answers.push([200, { ...long, note: 'x'.repeat(length - empty) }]);
+      const read = await ask('getLog', { query: {} });
+      return [read.more, wasLong(read)];
+    };
+    // To start the thread for it would take longer
+    expect(await asked(LONG_AT_FIRST - 1)).toEqual([false, false]);
     expect(began.asked).toEqual([]);
-    const read = await ask('getLog', { query: {} });
-    expect([read.more, wasLong(read)]).toEqual([true, true]);
-    expect(began.asked).toEqual(['getLog']);
+    for (const length of [LONG_AT_FIRST, LONG]) expect(await asked(length)).toEqual([true, true]);
+    expect(await asked(LONG - 1)).toEqual([false, false]);
+    expect(began.asked).toEqual(['getLog', 'getLog']);
     expect(wasLong('text')).toBe(false);
   });
 

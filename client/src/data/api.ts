@@ -21,6 +21,8 @@ export type Ask<K extends RouteName> = RouteInput<(typeof appRoutes)[K]> &
 
 /** Bytes from which handing an answer over takes less of the page than reading it. */
 export const LONG = 200_000;
+/** The same where the thread is still to be started: it reads as much script as the page. */
+export const LONG_AT_FIRST = 400_000;
 const longOnes = new WeakMap<object, ArrayBuffer>();
 /** How it came over the network, where it was so long that it was read off the thread that draws: whoever keeps it need not write it out again. */
 export const bytesOf = (answer: unknown): ArrayBuffer | undefined =>
@@ -149,7 +151,7 @@ async function askOnce<K extends RouteName>(name: K, input: Ask<K>, signal?: Abo
 /** @throws {ZodError} where it is none of the route */
 async function checked(name: RouteName, route: Route, bytes: ArrayBuffer): Promise<unknown> {
   const here = () => route.response.parse(jsonIn(bytes));
-  if (bytes.byteLength < LONG) return here();
+  if (bytes.byteLength < (long ? LONG : LONG_AT_FIRST)) return here();
   return taken(await ((await reader())?.readLong(name, bytes) ?? Promise.reject()).catch(here), bytes);
 }
 
