@@ -31,8 +31,8 @@ export const bytesOf = (answer: unknown): ArrayBuffer | undefined =>
 /** The answer that was kept so. It was checked when it was read. @throws {SyntaxError} where it is none */
 export async function answerFrom(bytes: ArrayBuffer): Promise<object> {
   const here = () => JSON.parse(new TextDecoder().decode(bytes));
-  const long = await reader();
-  return taken(long ? await long.parseLong(bytes).catch(here) : here(), bytes) as object;
+  const thread = await reader();
+  return taken(thread ? await thread.parseLong(bytes).catch(here) : here(), bytes) as object;
 }
 
 /** The server answered with a problem (RFC 9457). */
