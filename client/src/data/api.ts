@@ -30,7 +30,7 @@ export const bytesOf = (answer: unknown): ArrayBuffer | undefined =>
 
 /** The answer that was kept so. It was checked when it was read. @throws {SyntaxError} where it is none */
 export async function answerFrom(bytes: ArrayBuffer): Promise<object> {
-  const here = () => JSON.parse(new TextDecoder().decode(bytes));
+  const here = () => parsed(bytes);
   const thread = await reader();
   return taken(thread ? await thread.parseLong(bytes).catch(here) : here(), bytes) as object;
 }
@@ -165,10 +165,13 @@ function taken(answer: unknown, bytes: ArrayBuffer): unknown {
   return answer;
 }
 
+/** @throws {SyntaxError} where it is no JSON */
+const parsed = (bytes: ArrayBuffer): unknown => JSON.parse(new TextDecoder().decode(bytes));
+
 /** Null where it is no JSON. */
 function jsonIn(bytes: ArrayBuffer): unknown {
   try {
-    return JSON.parse(new TextDecoder().decode(bytes));
+    return parsed(bytes);
   } catch {
     return null;
   }

@@ -3,7 +3,7 @@ import { listedTreesQuery, unitsHere } from './listedTrees';
 import { runQuery, siteQuery, timingQuery } from './queries';
 import { queryClient } from './queryClient';
 
-/** For whoever has their finger on a list of trees, whose script is still to come. The longest first. */
+/** The longest first. */
 export function readForLists(): void {
   for (const query of [listedTreesQuery(unitsHere()), timingQuery, runQuery, siteQuery])
     void queryClient.prefetchQuery<unknown>(query);

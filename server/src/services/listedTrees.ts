@@ -28,9 +28,13 @@ export interface ListedTrees {
 }
 
 export interface TreeLister {
-  /** @param since the revision that was read last; what is of another day, site, orchard or server is read whole */
-  read(units: Units, since?: string): Promise<ListedTrees>;
-  /** The same as lists are sent: without what only a season asks for, visits ahead and what the one at hand is worth. */
+  /** All of it, as a season asks for it. */
+  read(units: Units): Promise<ListedTrees>;
+  /**
+   * As lists are sent: without what only a season asks for, visits ahead and what the one at hand is worth.
+   *
+   * @param since the revision that was read last; what is of another day, site, orchard or server is read whole
+   */
   answer(units: Units, since?: string): Promise<ListedTrees | PackedJson>;
   /** So that the first phone of the day does not wait for it. */
   readAhead(): Promise<void>;
@@ -49,6 +53,8 @@ interface Lists {
   /** All of it as it is sent, once somebody asked. */
   packed: Promise<PackedJson> | null;
 }
+
+const Actions = z.array(Action);
 
 /** Trees listed by one task. */
 const AT_ONCE = 40;
@@ -115,7 +121,7 @@ export function makeTreeLister({ db, pool, now }: { db: Db; pool: Pool; now: () 
       ...{ day, siteRevision },
       trees: [...trees.values()].flatMap((tree) => (tree.turn > (from ?? 0) ? tree.listed : [])),
       gone: from === null ? [] : [...gone].flatMap(([id, turn]) => (turn > from ? id : [])),
-      latestActions: z.array(Action).parse(await latestActions(db)),
+      latestActions: Actions.parse(await latestActions(db)),
     };
   }
 
@@ -132,9 +138,8 @@ export function makeTreeLister({ db, pool, now }: { db: Db; pool: Pool; now: () 
     async readAhead() {
       await packed(await inTurn(unitsOf((await getSite(db)).site.units, 'metric')));
     },
-    async read(units, since) {
-      const lists = await inTurn(units);
-      return told(lists, readUpTo(lists, since));
+    async read(units) {
+      return told(await inTurn(units), null);
     },
     async answer(units, since) {
       const lists = await inTurn(units);
