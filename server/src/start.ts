@@ -24,6 +24,7 @@ import { listenToOthers } from './services/listening';
 import { deletePhoto, markUnshown } from './services/removedPhotos';
 import { runTasks, tasksWaiting } from './services/tasks';
 import { getTiming } from './services/timing';
+import { makeWholeReads } from './services/wholeReads';
 import { answerSample } from './standIns/clinicAnswers';
 import { holdDataFolder } from './store/dataFolder';
 import { openDb } from './store/openDb';
@@ -80,6 +81,7 @@ export async function start(config: Config, log: Logger): Promise<Running> {
     const plans = makePlanKeeper({ db: store.db, pool, now, log, onKept: () => changes.announcePlan() });
     undo.push(() => plans.close());
     const lister = makeTreeLister({ db: store.db, pool, now });
+    const wholeReads = makeWholeReads({ db: store.db, now });
     if (config.databaseUrl) {
       const others = await listenToOthers(config.databaseUrl, store.db, log, {
         onWritten: changes.hear.written,
@@ -140,6 +142,7 @@ export async function start(config: Config, log: Logger): Promise<Running> {
       changes,
       copies,
       lister,
+      wholeReads,
       condition,
       ...(metrics && { metrics }),
       field: door.field,
@@ -157,6 +160,7 @@ export async function start(config: Config, log: Logger): Promise<Running> {
         .readAhead()
         .then(() => plans.rested())
         .then(() => lister.readAhead())
+        .then(() => Promise.all([wholeReads.trees(), wholeReads.orchardBytes()]))
         .catch(() => undefined);
       await Promise.all([markUnshown(store.db, config.photoFolder), markDeletedTrees(store.db)]).catch(
         (error) => log.error({ err: error }, 'what was deleted was not looked through'),

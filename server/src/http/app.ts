@@ -38,7 +38,7 @@ import { readLog } from '../services/history';
 import { getJobs, putJob } from '../services/jobs';
 import { getKeptPlans } from '../services/keptPlans';
 import type { TreeLister } from '../services/listedTrees';
-import { getOpenWork, getPlotTrees, getTree, getTrees } from '../services/orchard';
+import { getOpenWork, getPlotTrees, getTree } from '../services/orchard';
 import { getPhoto, putPhoto } from '../services/photos';
 import { cutSheet, planCsv, planJson, plotCutSheet } from '../services/plans';
 import { getRemovedPhotos } from '../services/removedPhotos';
@@ -60,6 +60,7 @@ import {
   putStation,
   stationOf,
 } from '../services/weather';
+import type { WholeReads } from '../services/wholeReads';
 import type { Db } from '../store/openDb';
 import type { Access } from './access';
 import { serializers } from './logging';
@@ -81,6 +82,7 @@ interface AppParts {
   metrics?: Metrics;
   copies: CopyKeeper;
   lister: TreeLister;
+  wholeReads: WholeReads;
   condition: Pick<Condition, 'noteFault'>;
   /** How phones on the local network come in; null where they do not. */
   field: (() => Field) | null;
@@ -149,7 +151,18 @@ const CONTENT_SECURITY = {
   upgradeInsecureRequests: null,
 };
 
-function handlers({ db, config, access, pool, now, changes, copies, field, lister }: AppParts): Handlers {
+function handlers({
+  db,
+  config,
+  access,
+  pool,
+  now,
+  changes,
+  copies,
+  field,
+  lister,
+  wholeReads,
+}: AppParts): Handlers {
   const off = Object.fromEntries(
     computeNames.map((route) => [
       route,
@@ -192,7 +205,7 @@ function handlers({ db, config, access, pool, now, changes, copies, field, liste
       putDevice(db, { id: params.deviceId, name: body.name }, request.get('x-device-key')),
     getSite: () => getSiteRecord(db),
     putSite: ({ body, device }) => putSite(db, body.site, body.baseRevision, device, now()),
-    getTrees: () => getTrees(db),
+    getTrees: () => wholeReads.trees(),
     getTree: ({ params }) => getTree(db, params.treeId),
     getDeletedTrees: () => getDeletedTrees(db),
     getPlotTrees: ({ params }) => getPlotTrees(db, params.plotId),
@@ -219,7 +232,7 @@ function handlers({ db, config, access, pool, now, changes, copies, field, liste
       const { authority: _authority, ...told } = field();
       return { field: told };
     },
-    getFirstSync: () => firstSync(db, config.webFolder, Number(now().slice(0, 4))),
+    getFirstSync: async () => firstSync(config.webFolder, await wholeReads.orchardBytes()),
     getCopies: ({ say }) => copies.told(say),
     makeCopy: ({ say }) => copies.make(say),
     importTrees: ({ query: { format, take, mapping, choices }, bytes, device, request, say }) =>
@@ -234,7 +247,8 @@ function handlers({ db, config, access, pool, now, changes, copies, field, liste
         now: now(),
         signal: whileWaited(request),
       }),
-    getOpenWork: ({ query }) => getOpenWork(db, Number(now().slice(0, 4)), query.since),
+    getOpenWork: ({ query: { since } }) =>
+      since === undefined ? wholeReads.openWork() : getOpenWork(db, Number(now().slice(0, 4)), since),
     getSeasonPlan: ({ query: { atOnce }, request }) =>
       getSeasonPlan(season(), { atOnce: atOnce === 'yes', signal: whileWaited(request) }),
     getSeasonToday: () => getSeasonToday(season()),
@@ -294,7 +308,8 @@ function handlers({ db, config, access, pool, now, changes, copies, field, liste
     getCalendarPath: () => calendarPath(db),
     getCalendar: ({ params, say }) => siteCalendar(say, db, pool, { token: params.token, now: now() }),
     getTreeCalendar: ({ params, say }) => treeCalendar(say, db, pool, { treeId: params.treeId, now: now() }),
-    getKeptPlans: ({ query }) => getKeptPlans(db, query.since, query.tree),
+    getKeptPlans: ({ query: { since, tree } }) =>
+      since === undefined && tree === undefined ? wholeReads.keptPlans() : getKeptPlans(db, since, tree),
     getPlan: ({ params }) => planJson(db, pool, params.treeId, now()),
     getPlanCsv: ({ params, say }) => planCsv(say, db, pool, { treeId: params.treeId, now: now() }),
     getCutSheet: ({ params, query, request, say: { locale } }) =>

@@ -1,5 +1,5 @@
 // Tells those who listen that something was written, and how far the history has come: they read anew what they show.
-import { desc } from 'drizzle-orm';
+import { count, desc } from 'drizzle-orm';
 import type { Db, Store } from '../store/openDb';
 import { history, orchards, plans } from '../store/schema';
 
@@ -31,6 +31,12 @@ export async function revisionOf(db: Store): Promise<Reached> {
 export async function plansRevisionOf(db: Store) {
   const [last] = await db.select({ seq: plans.seq }).from(plans).orderBy(desc(plans.seq)).limit(1);
   return reachedBy(await orchardIdOf(db), last?.seq ?? 0);
+}
+
+/** Another one as soon as a plan is kept, kept anew or put aside. */
+export async function plansStampOf(db: Store): Promise<string> {
+  const [kept] = await db.select({ plans: count() }).from(plans);
+  return `${(await plansRevisionOf(db)).revision} ${kept?.plans}`;
 }
 
 /**

@@ -10,13 +10,18 @@ import { treesAskingForWork } from './orchard';
 /** What comes with each tree beside its own value: ids, counts, times. */
 const TREE_BYTES = 300;
 
+/** @param webFolder of the built app */
+export const firstSync = (webFolder: string, orchardBytes: number): FirstSync => ({
+  appBytes: bytesIn(webFolder),
+  orchardBytes,
+});
+
 /**
- * Every tree of the register; of trees on which a plan may hold work also their limbs, findings and what was done.
+ * Of every tree of the register; of trees on which a plan may hold work also their limbs, findings and what was done.
  *
- * @param webFolder of the built app
  * @param year of today
  */
-export async function firstSync(db: Store, webFolder: string, year: number): Promise<FirstSync> {
+export async function orchardBytes(db: Store, year: number): Promise<number> {
   const open = await treesAskingForWork(db, year);
   const sumOf = async (table: typeof trees | typeof findings | typeof actions, more: SQL) => {
     const [row] = await db.select({ bytes: sql<number>`coalesce(sum(${more}), 0)::float8` }).from(table);
@@ -24,13 +29,13 @@ export async function firstSync(db: Store, webFolder: string, year: number): Pro
   };
   const ofOpen = (bytes: SQL, id: Column) => sql`case when ${inArray(id, open)} then ${bytes} else 0 end`;
   const length = (column: Column) => sql`octet_length(${column}::text)`;
-  const orchardBytes = await Promise.all([
+  const parts = await Promise.all([
     sumOf(trees, sql`${length(trees.value)} + ${TREE_BYTES}`),
     sumOf(trees, ofOpen(length(trees.limbs), trees.id)),
     sumOf(findings, ofOpen(length(findings.value), findings.treeId)),
     sumOf(actions, ofOpen(length(actions.value), actions.treeId)),
   ]);
-  return { appBytes: bytesIn(webFolder), orchardBytes: orchardBytes.reduce((sum, bytes) => sum + bytes, 0) };
+  return parts.reduce((sum, bytes) => sum + bytes, 0);
 }
 
 let measured = { folder: '', at: 0, bytes: 0 };

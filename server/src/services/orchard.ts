@@ -76,6 +76,8 @@ interface Places {
   plots: Plot[];
   /** In order of their plots, then their own. */
   rows: Row[];
+  plotOf: ReadonlyMap<string, Plot>;
+  rowOf: ReadonlyMap<string, Row>;
 }
 
 export async function placesOf(db: Store): Promise<Places> {
@@ -87,11 +89,12 @@ export async function placesOf(db: Store): Promise<Places> {
       .innerJoin(plots, eq(plots.id, rows.plotId))
       .orderBy(asc(plots.position), asc(plots.id), asc(rows.position), asc(rows.id)),
   ]);
-  return {
-    plots: plotRows.map(({ id, name, note }) => ({ id, name, note })),
-    rows: rowRows.map(({ row }) => asRow(row)),
-  };
+  const plotList = plotRows.map(({ id, name, note }) => ({ id, name, note }));
+  const rowList = rowRows.map(({ row }) => asRow(row));
+  return { plots: plotList, rows: rowList, plotOf: byId(plotList), rowOf: byId(rowList) };
 }
+
+const byId = <T extends { id: string }>(list: T[]) => new Map(list.map((one) => [one.id, one]));
 
 async function lastSeen(db: Store, ids?: string[]): Promise<Map<string, string>> {
   const seen = await db
@@ -110,11 +113,11 @@ async function lastSeen(db: Store, ids?: string[]): Promise<Map<string, string>>
 
 function summary(
   { value, receivedAt, ...tree }: TreeRow,
-  { plots: plotList, rows: rowList }: Places,
+  { plotOf, rowOf }: Places,
   state: Pick<TreeSummary, 'openFindings' | 'lastSeenAt'>,
 ): TreeSummary {
-  const row = rowList.find((row) => row.id === tree.rowId);
-  const plot = plotList.find((plot) => plot.id === row?.plotId);
+  const row = rowOf.get(tree.rowId);
+  const plot = row && plotOf.get(row.plotId);
   return {
     ...value,
     ...tree,

@@ -17,6 +17,7 @@ import { makeCondition } from '../services/condition';
 import { makeCopyKeeper } from '../services/copies';
 import { makeTreeLister } from '../services/listedTrees';
 import { workThrough } from '../services/tasks';
+import { makeWholeReads } from '../services/wholeReads';
 import { answerSample } from '../standIns/clinicAnswers';
 import { type Db, type DbPlace, type OpenDb, openDb } from '../store/openDb';
 
@@ -74,6 +75,7 @@ async function appOn(store: OpenDb, settings: Partial<Config>): Promise<Orchard>
     changes,
     copies,
     lister: makeTreeLister({ db: store.db, pool, now }),
+    wholeReads: makeWholeReads({ db: store.db, now }),
     condition,
     field: null,
     log,
