@@ -20,7 +20,7 @@ import { usePreferences } from './preferences';
 const mockRead: {
   read?: (name: string) => Promise<unknown>;
   ask?: (name: string, url: string, init: RequestInit) => Promise<unknown>;
-  parse?: (bytes: ArrayBuffer) => Promise<unknown>;
+  text?: (bytes: ArrayBuffer) => Promise<string>;
   checked?: (check: number) => Promise<void>;
   worker?: { onerror?: () => void };
 } = {};
@@ -29,7 +29,7 @@ jest.mock('comlink', () => ({
     mockRead.worker = worker;
     return {
       read: (name: string) => mockRead.read?.(name),
-      parse: (bytes: ArrayBuffer) => mockRead.parse?.(bytes),
+      text: (bytes: ArrayBuffer) => mockRead.text?.(bytes),
       checked: (check: number) => mockRead.checked?.(check),
       ask: (name: string, url: string, init: RequestInit) => mockRead.ask?.(name, url, init),
     };
@@ -144,7 +144,7 @@ describe('a long answer', () => {
   }
 
   test('is read and checked by a thread of its own, a short one here', async () => {
-    const began = workerThat(async () => ({ answer: { entries: [], more: true }, check: null }));
+    const began = workerThat(async () => ({ answer: { entries: [], more: true }, unchecked: null }));
     const empty = JSON.stringify({ ...long, note: '' }).length;
     const asked = async (length: number) => {
       answers.push([200, { ...long, note: 'x'.repeat(length - empty) }]);
@@ -161,7 +161,7 @@ describe('a long answer', () => {
   });
 
   test('once there was one, that thread asks for the longest by itself; here where it has none', async () => {
-    workerThat(async () => ({ answer: { entries: [], more: true }, check: null }));
+    workerThat(async () => ({ answer: { entries: [], more: true }, unchecked: null }));
     answers.push([200, long]);
     await ask('getLog', { query: {} });
     const trees = { plots: [], rows: [], trees: [] };
@@ -171,7 +171,7 @@ describe('a long answer', () => {
     ] as const) {
       mockRead.ask = jest.fn(async () => ({
         answer: { ...trees },
-        check: null,
+        unchecked: null,
         bytes: new ArrayBuffer(length),
         askedAt: 1,
         answeredAt: 2,
@@ -196,7 +196,9 @@ describe('a long answer', () => {
   });
 
   test('that is handed over before it is checked is given to nobody until it is; found wrong, it is asked for again', async () => {
-    workerThat(async () => ({ answer: { entries: [], more: true }, check: 4 }));
+    workerThat(async () => ({
+      ...{ answer: null, unchecked: { text: '{"entries":[],"more":true}', check: 4 } },
+    }));
     answers.push([200, long], [200, long]);
     let found = () => {};
     mockRead.checked = jest.fn(() => new Promise<void>((next) => (found = next)));
@@ -218,11 +220,11 @@ describe('a long answer', () => {
     const trees = { plots: [], rows: [], trees: [] };
     const bytes = new TextEncoder().encode(JSON.stringify({ ...trees, note: 'x'.repeat(LONG) })).buffer;
     workerThat(async () => ({}));
-    mockRead.parse = jest.fn(async () => ({ ...trees }));
+    mockRead.text = jest.fn(async () => JSON.stringify(trees));
     const read = await answerFrom(bytes);
     expect(read).toEqual(trees);
     expect(bytesOf(read)).toBe(bytes);
-    mockRead.parse = async () => {
+    mockRead.text = async () => {
       throw new Error('lost');
     };
     expect(await answerFrom(bytes)).toMatchObject({ ...trees, note: expect.stringMatching(/^x+$/) });

@@ -30,9 +30,8 @@ export const bytesOf = (answer: unknown): ArrayBuffer | undefined =>
 
 /** The answer that was kept so. It was checked when it was read. @throws {SyntaxError} where it is none */
 export async function answerFrom(bytes: ArrayBuffer): Promise<object> {
-  const here = () => parsed(bytes);
-  const thread = await reader();
-  return taken(thread ? await thread.parseLong(bytes).catch(here) : here(), bytes) as object;
+  const text = await (await reader())?.textOf(bytes).catch(() => null);
+  return taken(text ? JSON.parse(text) : parsed(bytes), bytes) as object;
 }
 
 /** The server answered with a problem (RFC 9457). */

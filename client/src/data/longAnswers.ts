@@ -22,16 +22,18 @@ export async function readLong(...read: Parameters<AnswersWork['read']>): Promis
 /** The same of an answer that is not there yet. @throws as `readLong`, and where no answer came */
 export const askLong = (...asked: Parameters<AnswersWork['ask']>) => checked((work) => work.ask(...asked));
 
-/** An answer that was checked when it was read. @throws as `readLong` */
-export const parseLong = (bytes: ArrayBuffer): Promise<unknown> => byThread((work) => work.parse(bytes));
+/** The text of an answer. @throws where the thread cannot be had */
+export const textOf = (bytes: ArrayBuffer): Promise<string> => byThread((work) => work.text(bytes));
 
-async function checked<T extends { check: number | null }>(
+async function checked<T extends Awaited<ReturnType<Remote<AnswersWork>['read']>>>(
   asked: (work: Remote<AnswersWork>) => Promise<T>,
 ): Promise<T> {
   const read = await byThread(asked);
-  const { check } = read;
-  if (check !== null) await byThread((work) => work.checked(check));
-  return read;
+  const { unchecked } = read;
+  if (!unchecked) return read;
+  const answer: unknown = JSON.parse(unchecked.text);
+  await byThread((work) => work.checked(unchecked.check));
+  return { ...read, answer };
 }
 
 function byThread<T>(asked: (work: Remote<AnswersWork>) => Promise<T>): Promise<T> {

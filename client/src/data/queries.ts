@@ -11,7 +11,13 @@ import {
   withWaiting,
 } from '@mortisect/core/present';
 import type { Action, TreeDetail } from '@mortisect/core/records';
-import { CancelledError, useInfiniteQuery, useQueries, useQuery } from '@tanstack/react-query';
+import {
+  CancelledError,
+  type UseQueryResult,
+  useInfiniteQuery,
+  useQueries,
+  useQuery,
+} from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { type Answer, ask, askTimed, NoAnswer } from './api';
 import { changesAreTold } from './changes';
@@ -44,11 +50,24 @@ export const treesQuery = {
   staleTime: REGISTER_FRESH_MS,
 };
 
+/**
+ * As it stands here. Whoever uses it is drawn anew when it or a fault changes: of a query with all that it tells, it would be each time that something is
+ * asked for.
+ */
+function readAs<T>(data: T, { error, refetch }: Pick<UseQueryResult, 'error' | 'refetch'>) {
+  return { data, error, refetch };
+}
+
+/** Is it read for the first time, and nothing in the way of it? Without a server nobody waits. */
+export const isBeingRead = (
+  query: Pick<UseQueryResult, 'isPending' | 'fetchStatus' | 'failureCount'>,
+): boolean => query.isPending && query.fetchStatus === 'fetching' && query.failureCount === 0;
+
 export function useTrees() {
   const query = useQuery(treesQuery);
   const waiting = useWaiting();
   const data = useMemo(() => query.data && treesWith(query.data, waiting), [query.data, waiting]);
-  return { ...query, data };
+  return readAs(data, query);
 }
 
 /**
@@ -86,7 +105,7 @@ export function useTree(treeId: string, asked = true) {
     () => query.data && withWaiting(query.data, waiting, here),
     [query.data, waiting, here],
   );
-  return { ...query, data };
+  return readAs(data, query);
 }
 
 const OPEN_WORK = ['open-work'];
@@ -138,7 +157,7 @@ export function useOpenWork(asked = true) {
     const known = [...marked, ...knownTrees().filter(({ tree }) => !listed.has(tree.id))];
     return query.data && openWorkWith(query.data, known, walk, waiting, here);
   }, [asked, query.data, trees, marked, waiting, here]);
-  return { ...query, data };
+  return readAs(data, query);
 }
 
 /** The trees that findings wait on: after a reload they are on the device and not yet in hand. */
@@ -198,7 +217,7 @@ export function useRound() {
   const query = useQuery({ ...roundQuery, refetchInterval: sharedEvery });
   const actions = useActionsHere(query.data?.actions);
   const round = useMemo(() => actions && openRound(actions), [actions]);
-  return { ...query, round, closed: round ? null : lastClose(actions) };
+  return { ...readAs(query.data, query), round, closed: round ? null : lastClose(actions) };
 }
 function lastClose(actions: readonly Action[] | undefined): Action | null {
   return actions?.findLast(({ action, undone }) => action.kind === 'roundClosed' && !undone) ?? null;
@@ -209,7 +228,9 @@ export const runQuery = { queryKey: ['run'], queryFn: () => ask('getRun', {}) };
 /** What was done in the run that is open and with the blades, with what waits here. */
 export function useRunActions() {
   const query = useQuery({ ...runQuery, refetchInterval: sharedEvery });
-  return { ...query, actions: useActionsHere(query.data?.actions) };
+  const actions = useActionsHere(query.data?.actions);
+  const { error, refetch } = query;
+  return { actions, error, refetch, isBeingRead: isBeingRead(query) };
 }
 
 const aftercare = { queryKey: ['aftercare'], queryFn: () => ask('getAftercare', {}) };
@@ -219,7 +240,7 @@ export function useAftercare() {
   const query = useQuery(aftercare);
   const actions = useActionsHere(query.data?.actions);
   const data = useMemo(() => query.data && actions && { ...query.data, actions }, [query.data, actions]);
-  return { ...query, data };
+  return readAs(data, query);
 }
 
 /** How soon one phone sees what another has walked, where the server cannot tell it. */
@@ -361,7 +382,7 @@ export function useRemovedPhotos() {
       query.data && { ...query.data, photos: query.data.photos.filter(({ photoId }) => !shown.has(photoId)) }
     );
   }, [query.data, waiting]);
-  return { ...query, data };
+  return readAs(data, query);
 }
 export const useStations = () => useQuery({ queryKey: ['stations'], queryFn: () => ask('getStations', {}) });
 export const useCalendarPath = () =>

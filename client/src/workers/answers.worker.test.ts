@@ -26,14 +26,20 @@ const log = { entries: [], more: false };
 test('the longest is handed over at once, and found right or wrong after that', async () => {
   const good = work.read('getListedTrees', bytes(list));
   const bad = work.read('getListedTrees', bytes({ ...list, trees: [{}] }));
-  expect([good.answer, bad.answer]).toEqual([list, { ...list, trees: [{}] }]);
-  await expect(work.checked(good.check as number)).resolves.toBeUndefined();
-  await expect(work.checked(bad.check as number)).rejects.toThrow(/trees/);
-  expect(() => work.read('getListedTrees', new ArrayBuffer(9))).toThrow(SyntaxError);
+  const none = work.read('getListedTrees', new ArrayBuffer(9));
+  const handed = [good, bad].map(({ answer, unchecked }) => [answer, JSON.parse(unchecked?.text ?? '')]);
+  expect(handed).toEqual([
+    [null, list],
+    [null, { ...list, trees: [{}] }],
+  ]);
+  const found = ({ unchecked }: typeof good) => work.checked(unchecked?.check as number);
+  await expect(found(good)).resolves.toBeUndefined();
+  await expect(found(bad)).rejects.toThrow(/trees/);
+  await expect(found(none)).rejects.toThrow(SyntaxError);
 });
 
 test('any other is checked before it is handed over', () => {
-  expect(work.read('getLog', bytes(log))).toEqual({ answer: log, check: null });
+  expect(work.read('getLog', bytes(log))).toEqual({ answer: log, unchecked: null });
   expect(() => work.read('getLog', bytes({ ...log, more: 'some' }))).toThrow(/more/);
 });
 
@@ -41,7 +47,11 @@ test('what it asks for itself comes with its bytes, which are handed over and no
   const body = bytes(log);
   const answers = { ok: true, status: 200, url: '/api/log', arrayBuffer: async () => body };
   globalThis.fetch = (async () => answers) as never;
-  expect(await work.ask('getLog', '/api/log', {})).toMatchObject({ answer: log, check: null, bytes: body });
+  expect(await work.ask('getLog', '/api/log', {})).toMatchObject({
+    answer: log,
+    unchecked: null,
+    bytes: body,
+  });
   expect(mockTransferred).toEqual([body]);
   Object.assign(answers, { ok: false, status: 503 });
   await expect(work.ask('getLog', '/api/log', {})).rejects.toThrow('503');

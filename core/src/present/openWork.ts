@@ -61,7 +61,11 @@ export function inWalkingOrder<T extends { tree: { id: string } }>(
   trees: readonly T[],
   walk: readonly string[],
 ): T[] {
-  const placeOf = new Map(walk.map((id, place) => [id, place]));
-  const place = ({ tree }: T) => placeOf.get(tree.id) ?? walk.length;
-  return trees.toSorted((a, b) => place(a) - place(b));
+  const byId = new Map(trees.map((each) => [each.tree.id, each]));
+  const walked = walk.flatMap((id) => {
+    const each = byId.get(id);
+    byId.delete(id);
+    return each ?? [];
+  });
+  return [...walked, ...byId.values()];
 }

@@ -10,7 +10,7 @@ import { goalWords, told } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { useTiming } from '../../data/queries';
+import { isBeingRead, useTiming } from '../../data/queries';
 import { useSeasonToday } from '../../data/seasonPlan';
 import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
@@ -31,7 +31,7 @@ import { openNow } from './openWindows';
 import { RunFromAbove } from './RunFromAbove';
 import { windowWords } from './stopWindows';
 import { UndoLast } from './UndoLast';
-import { isBeingRead, type RunHere } from './useRun';
+import type { RunHere } from './useRun';
 import { useStopOrder } from './useStopOrder';
 
 /** Rows that a screen shows: two lines and more each. */

@@ -3,10 +3,9 @@
 import { openRun, type SiteToday } from '@mortisect/core/present';
 import type { Action } from '@mortisect/core/records';
 import { type Run, runOf, type Stop, workOf } from '@mortisect/core/run';
-import type { UseQueryResult } from '@tanstack/react-query';
 import { useMemo, useRef } from 'react';
 import { useInHand } from '../../data/inHand';
-import { useRunActions, useTiming } from '../../data/queries';
+import { isBeingRead, useRunActions, useTiming } from '../../data/queries';
 import { type Listed, useListedTrees } from '../../data/useListedTrees';
 import { useSay } from '../../data/useSay';
 import { proposedOf } from './openWindows';
@@ -74,7 +73,8 @@ export function useRun(): RunAndTrees {
         }
       : null;
   return {
-    ...{ here, listed },
+    // What was done is there in a moment: a page of thousands of trees is not drawn without it and drawn again
+    ...{ here, listed: runActions.isBeingRead ? null : listed },
     says:
       listed && !listed.ready
         ? say('shared.treesPlanned', { planned: listed.planned, trees: listed.trees.length })
@@ -94,11 +94,3 @@ function useProposed(run: Run | null): Stop[] {
     return !run || run.open || !isRead ? NO_STOPS : proposedOf(run.stops, timingNow);
   }, [run, isRead, timingNow]);
 }
-
-/** Is it read for the first time, and nothing in the way of it? Without a server nobody waits. */
-export const isBeingRead = ({
-  isPending,
-  fetchStatus,
-  failureCount,
-}: Pick<UseQueryResult, 'isPending' | 'fetchStatus' | 'failureCount'>): boolean =>
-  isPending && fetchStatus === 'fetching' && failureCount === 0;

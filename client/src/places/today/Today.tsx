@@ -15,7 +15,7 @@ import { useClock, useClockOff } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { Columns } from '../../ui/Columns';
-import { useFewRows } from '../../ui/inParts';
+import { Afterwards, useFewRows } from '../../ui/inParts';
 import { Row, Rows } from '../../ui/Row';
 import { Aside, Screen } from '../../ui/Screen';
 import { useWide } from '../../ui/theme';
@@ -109,20 +109,22 @@ export function Today() {
           ) : (
             <Row title={say('today.planningTheCuts')} detail={says} />
           )}
-          <RecheckRows today={today} codeOf={codeOf} />
-          <DecisionRows trees={open} />
-          <QuestionRows trees={open} />
-          {here ? <HandOverRow run={here.run} /> : null}
-          <RoundRow />
-          <JobRows today={today} />
-          {here ? <CareRows here={here} /> : null}
-          <CopyRow timeZone={today.site.timeZone} />
-          <ClockRow />
+          <Afterwards>
+            <RecheckRows today={today} codeOf={codeOf} />
+            <DecisionRows trees={open} />
+            <QuestionRows trees={open} />
+            {here ? <HandOverRow run={here.run} /> : null}
+            <RoundRow />
+            <JobRows today={today} />
+            {here ? <CareRows here={here} /> : null}
+            <CopyRow timeZone={today.site.timeZone} />
+            <ClockRow />
+          </Afterwards>
         </Rows>
         {open.length === 0 && trees?.length !== 0 ? (
           <Body>{say('today.nothingIsOpenWalkTheRoundWhat')}</Body>
         ) : null}
-        {wide ? null : doneLast}
+        {wide ? null : <Afterwards>{doneLast}</Afterwards>}
       </Columns>
     </Screen>
   );

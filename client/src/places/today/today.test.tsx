@@ -134,10 +134,10 @@ test('an open round says how far it is, one that is paused says so', async () =>
   const pause = { ...did({ kind: 'roundPaused', at: '2026-11-24T08:20:00Z' }), id: ID(43) };
   const trees = [detail([]), detail([], { id: 'b', code: 'Tree B', place: 2 })];
   const rowTo = await come(new FakeServer(trees, [start, seen]));
-  expect(rowTo('The round is open')).toBe('/round');
+  await waitFor(() => expect(rowTo('The round is open')).toBe('/round'));
   expect(document.body.textContent).toMatch(/1 of 2 seen · next: Tree B/);
   const after = await come(new FakeServer(trees, [start, seen, pause]));
-  expect(after('The round is paused')).toBe('/round');
+  await waitFor(() => expect(after('The round is paused')).toBe('/round'));
 });
 
 test('the one next step is the main button: what was begun is gone on with', async () => {
