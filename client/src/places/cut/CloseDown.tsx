@@ -1,4 +1,4 @@
-// No cut is left: blades counted back in, mixes poured away, wood on its way out; then the run is closed.
+// No cut is left, or no more are made: blades counted back in, mixes poured away, wood on its way out; then the run is closed.
 
 import {
   brushVolume,
@@ -30,7 +30,13 @@ import { cutsAsDebris, totalsWords } from './RunTotals';
 import { UndoLast } from './UndoLast';
 import type { RunHere } from './useRun';
 
-export function CloseDown({ here }: { here: RunHere }) {
+interface CloseDownProps {
+  here: RunHere;
+  /** Where cuts are left: back to the run, which goes on. */
+  onBack?: () => void;
+}
+
+export function CloseDown({ here, onBack }: CloseDownProps) {
   const say = useSay();
   const { run, today } = here;
   const clock = useClock();
@@ -78,6 +84,15 @@ export function CloseDown({ here }: { here: RunHere }) {
         }
       >
         <Failed title={say('shared.notRecordedYet')} error={recording.error} />
+        {onBack ? (
+          <Notice
+            kind="said"
+            title={say('cut.cutsStayForAnotherRun', { left: run.left.length })}
+            action={<Button onPress={onBack}>{say('shared.backToTheRun')}</Button>}
+          >
+            {say('cut.afterTheCloseAnotherRunTakesThem')}
+          </Notice>
+        ) : null}
         <Body>{totalsWords(say, run, today, clock())}</Body>
         <Section>{say('cut.countTheBladesBackIn')}</Section>
         {missing.length > 0 && counted.size > 0 ? (

@@ -43,8 +43,12 @@ function Due({ here, awake }: { here: RunHere; awake: Awake }) {
     [open, run.stops],
   );
   useReadTrees(ahead);
+  const [ending, setEnding] = useState<string | null>(null);
   if (card.is === 'before') return <Before here={here} />;
-  if (card.is === 'paused') return <Paused run={run} today={today} by={card.by} at={card.at} />;
+  if (card.is === 'paused') {
+    if (open && ending === open.id) return <CloseDown here={here} onBack={() => setEnding(null)} />;
+    return <Paused {...{ run, today, by: card.by, at: card.at }} onEnd={() => setEnding(open?.id ?? null)} />;
+  }
   if (card.is === 'read') return <ReadCard key={card.cutId} here={here} card={card} />;
   if (card.is === 'stand back') return <StandBackCard key={card.cutId} here={here} card={card} />;
   if (card.is === 'close' || !item) return <CloseDown here={here} />;

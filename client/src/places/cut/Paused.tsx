@@ -1,7 +1,8 @@
-// The run is paused: any phone of the crew takes it up again.
+// The run is paused: any phone of the crew takes it up again, or ends it with the cuts that are left.
 
 import type { SiteToday } from '@mortisect/core/present';
 import type { Run } from '@mortisect/core/run';
+import { View } from '@tamagui/core';
 import { ago, shortMoment } from '../../data/moment';
 import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
@@ -18,9 +19,11 @@ interface PausedProps {
   today: SiteToday;
   at: string;
   by: string;
+  /** Somebody will make no more of its cuts. */
+  onEnd(): void;
 }
 
-export function Paused({ run, today, at, by }: PausedProps) {
+export function Paused({ run, today, at, by, onEnd }: PausedProps) {
   const say = useSay();
   const clock = useClock();
   const recording = useRecordAction();
@@ -45,6 +48,9 @@ export function Paused({ run, today, at, by }: PausedProps) {
       </Body>
       <RunMap run={run} />
       <RunTotals run={run} today={today} awake={null} />
+      <View flexDirection="row">
+        <Button onPress={onEnd}>{say('cut.endTheRun')}</Button>
+      </View>
     </Screen>
   );
 }

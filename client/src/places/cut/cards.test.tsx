@@ -31,6 +31,10 @@ async function startRun(server: FakeServer): Promise<void> {
   at.path = '/cut';
   useInHand.setState({ bladeId: null, itemId: null });
   show(<CutPlace />, server);
+  await lookAndStart();
+}
+
+async function lookAndStart(): Promise<void> {
   await findButton('Look around first');
   const tree = screen.getByRole('checkbox', { name: /Tree A/ });
   if (tree.getAttribute('aria-checked') !== 'true') fireEvent.click(tree);
@@ -122,6 +126,30 @@ test('the cut is recorded with its place, its blade and its sentence; ill wood i
   expect(last(server, 'woodRead')).toMatchObject({ pith: 'green', furtherCm: null });
   expect(last(server, 'runClosed').bladeIds).toEqual(last(server, 'runStarted').bladeIds);
   expect(server.details.get('a')?.findings[0]?.state).toBe('closed');
+});
+
+test('a run that was paused is ended with a cut left, which waits for another run; that one is not closed down by itself', async () => {
+  const server = orchard();
+  const pause = async () => {
+    fireEvent.click(await findButton('Pause the run'));
+    await screen.findByText('Run paused');
+  };
+  await startRun(server);
+  await pause();
+  press('End the run');
+  expect(await screen.findByText('1 cut is left')).toBeTruthy();
+  press('Back to the run');
+  await screen.findByText('Run paused');
+  press('End the run');
+  await screen.findByText('Count the blades back in');
+  for (const box of screen.getAllByRole('checkbox')) fireEvent.click(box);
+  press('Close the run');
+  await waitFor(() => expect(kindsAt(server)).toContain('runClosed'));
+  expect(kindsAt(server)).not.toContain('cutMade');
+  expect(server.details.get('a')?.findings[0]?.state).toBe('open');
+  await lookAndStart();
+  await pause();
+  expect(screen.queryByText('Count the blades back in')).toBeNull();
 });
 
 test('brown wood on the face is marked toward the trunk and proposed as the next cut', async () => {
