@@ -518,7 +518,13 @@ function untilComplete(place) {
   });
 }
 
-/** From Round to each list that rests on plans, on a phone that never saw one: from the plans that the server keeps, and planned on the phone. */
+/** So long somebody looks at Round before they go on: what lists are made from is read meanwhile. */
+const LOOKS_MS = 8000;
+
+/**
+ * From Round to each list that rests on plans, on a phone that never saw one: tapped in the moment in which Round can be used, after somebody looked at
+ * it, and planned on the phone.
+ */
 async function listsComplete(url, trees, { runs = 3, alsoHere = true } = {}) {
   // A day’s work begins on a server that has planned and listed its trees
   const { settled } = await import('./server.mjs');
@@ -526,7 +532,7 @@ async function listsComplete(url, trees, { runs = 3, alsoHere = true } = {}) {
   const listedText = await (await fetch(`${url}/api/listed-trees?units=metric`)).text();
   const { chromium } = await import('@playwright/test');
   const browser = await chromium.launch(launchOptions);
-  const listed = async (place, isKept) => {
+  const listed = async (place, { isKept = true, looksMs = 0 } = {}) => {
     const page = await (
       await browser.newContext({ locale: 'en-GB', viewport: PHONE, serviceWorkers: 'block' })
     ).newPage();
@@ -537,6 +543,7 @@ async function listsComplete(url, trees, { runs = 3, alsoHere = true } = {}) {
     await page.getByText('Slip side').first().waitFor();
     const devtools = await page.context().newCDPSession(page);
     await devtools.send('Emulation.setCPUThrottlingRate', { rate: 4 });
+    await page.waitForTimeout(looksMs);
     await page.evaluate(untilComplete, place);
     await page
       .getByRole('link', { name: new RegExp(`^${place}`) })
@@ -548,14 +555,15 @@ async function listsComplete(url, trees, { runs = 3, alsoHere = true } = {}) {
   };
   try {
     for (const place of ['Today', 'Plan', 'Cut']) {
-      const times = { kept: [], here: [] };
+      const times = { kept: [], looked: [], here: [] };
       for (let i = 0; i < runs; i++) {
-        times.kept.push(await listed(place, true));
-        if (alsoHere) times.here.push(await listed(place, false));
+        times.kept.push(await listed(place));
+        times.looked.push(await listed(place, { looksMs: LOOKS_MS }));
+        if (alsoHere) times.here.push(await listed(place, { isKept: false }));
       }
       const here = alsoHere ? `, ${spread(times.here, 1)} s planned on the phone` : '';
       say(
-        `${place} complete, ${trees} trees, 4× CPU throttling: ${spread(times.kept, 1)} s from kept plans  (aim: 1.5 s)${here}`,
+        `${place} complete, ${trees} trees, 4× CPU throttling: ${spread(times.kept, 1)} s tapped at once, ${spread(times.looked, 1)} s after ${LOOKS_MS / 1000} s in Round  (aim: 1.5 s)${here}`,
       );
     }
     const { plans } = await (await fetch(`${url}/api/plans`)).json();

@@ -1,8 +1,11 @@
 // A tree that was never opened on this device, while the server is away.
+import { QueryClientProvider } from '@tanstack/react-query';
+import { act, renderHook, waitFor } from '@testing-library/react';
+import { createElement, type ReactNode } from 'react';
 import { FakeServer, refused } from '../testing/fakeServer';
-import { detail, finding } from '../testing/orchard';
+import { detail, did, finding, NOW } from '../testing/orchard';
 import { NoAnswer, ServerProblem } from './api';
-import { openWorkQuery, readPlots, readTree } from './queries';
+import { openWorkQuery, readPlots, readTree, useRound, useRunActions, useTrees } from './queries';
 import { queryClient } from './queryClient';
 
 const tree = detail([finding('0193f000-0000-7000-8000-000000000001', 'S', 'DEAD')]);
@@ -87,3 +90,38 @@ test('what cannot be read is told once the rest has been', async () => {
   await expect(readPlots(['plot'])).rejects.toBeInstanceOf(ServerProblem);
   expect(OF_THE_DAY.filter((key) => queryClient.getQueryData(key) === undefined)).toEqual([['open-work']]);
 });
+
+test.each([
+  ['trees', () => useTrees()],
+  ['run', () => useRunActions()],
+  ['round', () => useRound()],
+] as const)(
+  'whoever shows the %s is drawn anew by what is new in it, and not by being read again',
+  async (key, use) => {
+    let drawn = 0;
+    const { unmount } = renderHook(
+      () => {
+        drawn++;
+        return use();
+      },
+      {
+        wrapper: ({ children }: { children: ReactNode }) =>
+          createElement(QueryClientProvider, { client: queryClient }, children),
+      },
+    );
+    await waitFor(() => expect(queryClient.getQueryData([key])).toBeTruthy());
+    await act(() => queryClient.refetchQueries({ queryKey: [key] }));
+    const before = drawn;
+    const asked = server.asked.length;
+    await act(() => queryClient.refetchQueries({ queryKey: [key] }));
+    expect([server.asked.length, drawn]).toEqual([asked + 1, before]);
+    server.actions = [
+      did({ kind: 'treeSeen', at: NOW, treeId: 'a', verdict: 'sound', seen: 'all round' }),
+      { ...did({ kind: 'bladeSharpened', at: NOW, blade: 'saw' }), id: tree.findings[0]?.id ?? '' },
+    ];
+    server.details.set('a', { ...tree, tree: { ...tree.tree, code: 'Tree Z' } });
+    await act(() => queryClient.refetchQueries({ queryKey: [key] }));
+    await waitFor(() => expect(drawn).toBeGreaterThan(before));
+    unmount();
+  },
+);

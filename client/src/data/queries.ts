@@ -59,9 +59,8 @@ function readAs<T>(data: T, { error, refetch }: Pick<UseQueryResult, 'error' | '
 }
 
 /** Is it read for the first time, and nothing in the way of it? Without a server nobody waits. */
-export const isBeingRead = (
-  query: Pick<UseQueryResult, 'isPending' | 'fetchStatus' | 'failureCount'>,
-): boolean => query.isPending && query.fetchStatus === 'fetching' && query.failureCount === 0;
+export const isBeingRead = (query: Pick<UseQueryResult, 'isLoading' | 'failureCount'>): boolean =>
+  query.isLoading && query.failureCount === 0;
 
 export function useTrees() {
   const query = useQuery(treesQuery);

@@ -138,7 +138,7 @@ export class FakeServer {
           parsed.error.issues.map(({ path, message }) => `${path.join('.')}: ${message}`).join(' '),
         );
       const other = this.instead.get(found.name);
-      const answer = other?.(asked) ?? (await this.answer(asked));
+      const answer = (await other?.(asked)) ?? (await this.answer(asked));
       return reply(200, route.response.parse(answer));
     } catch (error) {
       if (error instanceof Refused) return reply(error.problem.status, error.problem);

@@ -3,7 +3,7 @@ import '../../workers/importMeta';
 import type { Action, Job } from '@mortisect/core/records';
 import { act, configure, fireEvent, screen, waitFor } from '@testing-library/react';
 import { queryClient } from '../../data/queryClient';
-import { FakeServer } from '../../testing/fakeServer';
+import { FakeServer, refused } from '../../testing/fakeServer';
 import { at, press, show, went, write } from '../../testing/here';
 import { detail, did, finding, NOW } from '../../testing/orchard';
 import { Today } from './Today';
@@ -30,6 +30,33 @@ async function come(server: FakeServer): Promise<(title: string | RegExp) => str
     return found?.getAttribute('href') ?? null;
   };
 }
+
+test('it is drawn with what was done in the run, and not before and once more', async () => {
+  const server = new FakeServer([detail([strike])]);
+  let answer = () => {};
+  const waits = new Promise<void>((next) => {
+    answer = next;
+  });
+  server.instead.set('getRun', () => waits);
+  at.path = '/today';
+  show(<Today />, server);
+  await waitFor(() => expect(queryClient.getQueryData(['listed-trees', 'metric'])).toBeTruthy());
+  await act(() => new Promise((next) => setTimeout(next, 50)));
+  expect(screen.queryByText('Test orchard')).toBeNull();
+  answer();
+  await screen.findByText('Test orchard');
+  expect(document.body.textContent).not.toMatch('Planning the cuts');
+});
+
+test('where what was done in the run cannot be read, it is drawn without', async () => {
+  const server = new FakeServer([detail([strike])]);
+  server.instead.set('getRun', () => {
+    throw refused(500, 'The run is damaged.');
+  });
+  at.path = '/today';
+  show(<Today />, server);
+  await screen.findByText('Test orchard');
+});
 
 test('an orchard with nothing open says what to do next', async () => {
   await come(new FakeServer([detail([])]));
