@@ -13,6 +13,8 @@ const TREES = 6000;
 const SCRIPTS = path.join(root, 'client/dist/_expo/static/js/web');
 /** So long a quick finger stays on what it taps. Common practice, no source. */
 const PRESSED_MS = 60;
+/** So long somebody looks at Round before they go on: what lists are made from is read meanwhile. */
+const LOOKS_MS = 8000;
 /** By these words a page tells when it can be used. */
 const USABLE = 'a tree can be tapped after ms: ';
 
@@ -517,9 +519,6 @@ function untilComplete(place) {
     addEventListener('pointerdown', ({ timeStamp }) => look(timeStamp), { capture: true, once: true });
   });
 }
-
-/** So long somebody looks at Round before they go on: what lists are made from is read meanwhile. */
-const LOOKS_MS = 8000;
 
 /**
  * From Round to each list that rests on plans, on a phone that never saw one: tapped in the moment in which Round can be used, after somebody looked at
