@@ -9,5 +9,5 @@ module.exports = {
   ],
   // As many as there are cores: on two of them Jest would leave one idle
   maxWorkers: '100%',
-  testTimeout: 30_000,
+  testTimeout: 180_000,
 };

@@ -14,6 +14,8 @@ afterEach(() => {
 const { configure } = require('@testing-library/react');
 
 configure({
+  // As the time of a whole test: long enough for a machine that does something else besides
+  asyncUtilTimeout: 60_000,
   getElementError: (message) =>
     Object.assign(new Error(message ?? ''), { name: 'TestingLibraryElementError' }),
 });

@@ -12,7 +12,6 @@ import { isHeard } from './door';
 import { makeFront } from './secure/front';
 import { type Running, start } from './start';
 
-jest.setTimeout(60_000);
 const folder = mkdtempSync(path.join(tmpdir(), 'door-'));
 const PASSPHRASE = 'net loft and slip side';
 const log = pino({ level: 'silent' });

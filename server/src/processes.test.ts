@@ -9,7 +9,6 @@ import { readConfig } from './config';
 import { type Running, start } from './start';
 import { freshServerDatabase, newId, openEmpty, requestsTo } from './testing/orchard';
 
-jest.setTimeout(90_000);
 const log = pino({ level: 'silent' });
 const folder = mkdtempSync(path.join(tmpdir(), 'processes-'));
 const running: Running[] = [];

@@ -71,7 +71,7 @@ test('what was written is there after a restart; a second start on the folder or
   expect(entries).toMatchObject([
     { by: 'Boat crew', entry: { kind: 'action', action: { kind: 'bladeCleaned' } } },
   ]);
-}, 90_000);
+});
 
 test('a stale lock is taken over, a lock of a live process is not', () => {
   const lock = path.join(folder, 'lock');
@@ -141,7 +141,7 @@ test('a database whose beginning was cut off is begun anew; one newer than the c
   await store.close();
   await expect(start(config('--demo'), log)).rejects.toThrow('newer version of Mortisect');
   await expect(start(config(), log)).rejects.toThrow('newer version');
-}, 90_000);
+});
 
 test.each([
   [['--port', 'many'], 'port'],

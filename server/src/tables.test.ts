@@ -41,4 +41,4 @@ test('a row that says something else is named; only a rebuild makes it anew', as
   const held = holdDataFolder(folder);
   await expect(tables('check')).rejects.toThrow(/use|running|folder/i);
   held.release();
-}, 120_000);
+});

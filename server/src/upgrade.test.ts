@@ -11,7 +11,6 @@ import { type Running, start } from './start';
 import { BEFORE_UPGRADE, openDb } from './store/openDb';
 import { withStore } from './store/withStore';
 
-jest.setTimeout(90_000);
 const log = pino({ level: 'silent' });
 const folder = mkdtempSync(path.join(tmpdir(), 'first-schema-'));
 const config = readConfig(['--data', folder, '--port', '0', '--copies', 'none'], {});

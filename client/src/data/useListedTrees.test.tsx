@@ -3,7 +3,7 @@ import '../workers/importMeta';
 import { treeView } from '@mortisect/core/present';
 import { type ListedTree, standIn } from '@mortisect/core/run';
 import { listedTreesOf } from '@mortisect/core/testing';
-import { act, configure, waitFor } from '@testing-library/react';
+import { act, waitFor } from '@testing-library/react';
 import { FakeServer } from '../testing/fakeServer';
 import { allSent, show } from '../testing/here';
 import { detail, finding, NOW, today } from '../testing/orchard';
@@ -14,8 +14,6 @@ import { type Listed, useListedTrees } from './useListedTrees';
 
 jest.mock('expo-router', () => require('../testing/here').router);
 jest.mock('comlink', () => require('../testing/here').comlink);
-configure({ asyncUtilTimeout: 20_000 });
-jest.setTimeout(60_000);
 
 const ID = (n: number) => `0193f000-0000-7000-8000-0000000000${n}`;
 const [canker, dead] = [finding(ID(11), 'S', 'FB_CANK_A'), finding(ID(12), 'R', 'DEAD')];

@@ -11,8 +11,7 @@ import { MapTree } from './map/MapTree';
 import { EditTree } from './register/EditTree';
 
 jest.mock('expo-router', () => require('../testing/here').router);
-configure({ defaultHidden: true, asyncUtilTimeout: 20_000 });
-jest.setTimeout(60_000);
+configure({ defaultHidden: true });
 
 /** Another device saves; this one is told and reads it. */
 async function told(queryKey: string[]): Promise<void> {

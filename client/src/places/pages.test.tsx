@@ -32,7 +32,6 @@ jest.mock('expo-router', () => require('../testing/here').router);
 jest.mock('comlink', () => require('../testing/here').comlink);
 // Reads QR codes: ES modules only, and a canvas that is not here
 jest.mock('../data/qrCode', () => ({ tagInPhoto: () => Promise.resolve(null) }));
-jest.setTimeout(60_000);
 
 const canker = finding('0193f000-0000-7000-8000-000000000011', 'S', 'FB_CANK_A');
 const dead = finding('0193f000-0000-7000-8000-000000000012', 'R', 'DEAD');

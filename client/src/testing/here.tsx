@@ -1,6 +1,7 @@
 // Screens on a stage of their own: the product's queries over a fake server, workers that work where they are, a router that only listens.
 import { act, cleanup, fireEvent, render, waitFor } from '@testing-library/react';
 import type { ReactElement } from 'react';
+import { nextMoment } from '../data/moment';
 import { openOutbox, useOutbox } from '../data/outbox';
 import { usePreferences } from '../data/preferences';
 import { askSession, queryClient } from '../data/queryClient';
@@ -102,6 +103,10 @@ export function show(page: ReactElement, server: FakeServer, { wide = false } = 
   opened = true;
   return render(page, { wrapper: ({ children }) => <Stage client={queryClient}>{children}</Stage> });
 }
+
+/** The orchard's clock as the page that is shown goes by it, ISO. */
+export const clock = (): string =>
+  nextMoment(queryClient.getQueryData<{ aheadMs: number }>(['health'])?.aheadMs);
 
 const NO_MEDIA = {
   onchange: null,

@@ -14,7 +14,7 @@ import { NumberField } from './NumberField';
 import { SaveButton } from './SaveButton';
 
 jest.mock('expo-router', () => require('../testing/here').router);
-configure({ defaultHidden: true, asyncUtilTimeout: 5000 });
+configure({ defaultHidden: true });
 
 const show = (element: React.ReactElement) => render(element, { wrapper: Stage });
 

@@ -26,7 +26,7 @@ describe('days of the demo', () => {
   beforeAll(async () => {
     // Loaded on 24 November
     store = await openDb({ copyOf: copyOf('demo') });
-  }, 60_000);
+  });
   afterAll(() => store.close());
   const newestDay = async () => (await readLog(store.db, { limit: 1 })).entries[0]?.at.slice(0, 10);
 

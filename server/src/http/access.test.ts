@@ -17,7 +17,7 @@ const opened = async (settings: Partial<Config>) => {
 let orchard: Orchard;
 beforeAll(async () => {
   orchard = await opened({ host: '0.0.0.0' });
-}, 60_000);
+});
 afterAll(async () => {
   for (const made of open) await made.close();
 });
@@ -40,7 +40,7 @@ test('without a passphrase it starts neither outside loopback nor behind a proxy
       'without a passphrase',
     );
   await bare.close();
-}, 60_000);
+});
 
 // Common practice: what lists of leaked passphrases hold, repetitions and rows of keys are tried first
 test.each([
@@ -59,7 +59,7 @@ let other: Orchard;
 beforeAll(async () => {
   other = await openOrchard('memory');
   open.push(other);
-}, 60_000);
+});
 
 test('the passphrase is kept as an argon2id hash only, and of a session its hash', async () => {
   const keys = await kept<{ passphraseHash: string }>(orchard.store.db, 'access');
@@ -172,7 +172,7 @@ test('behind a proxy the cookie goes over a safe line only, and each who asks ha
     await by('https', '192.0.2.8').send({ passphrase: 'harbour light' });
   await by('https', '192.0.2.8').send({ passphrase: PASSPHRASE }).expect(429);
   await by('https', '192.0.2.9').send({ passphrase: PASSPHRASE }).expect(200);
-}, 60_000);
+});
 
 test('right sign-ins do not count; wrong tries are told so and run out', async () => {
   const { app } = await opened({ host: '0.0.0.0' });

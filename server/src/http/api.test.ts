@@ -6,7 +6,7 @@ import { newId, type Orchard, openOrchard } from '../testing/orchard';
 let orchard: Orchard;
 beforeAll(async () => {
   orchard = await openOrchard();
-}, 60_000);
+});
 afterAll(() => orchard.close());
 
 const get = (path: string) => request(orchard.app).get(path).set('Host', '127.0.0.1');
@@ -44,7 +44,7 @@ test('every compute route answers its own example', async () => {
   const computes = Object.values(routes).filter((route) => route.tag === 'Compute');
   expect(computes.length).toBeGreaterThanOrEqual(8);
   for (const route of computes) await post(route.path).send(route.example).expect(200);
-}, 30_000);
+});
 
 describe('what is wrong is said in one shape, with its place', () => {
   const example = routes.computeCutPosition.example;

@@ -13,7 +13,7 @@ let orchard: Orchard;
 beforeAll(async () => {
   orchard = await openOrchard();
   await put(`/api/devices/${deviceId}`, { name: 'Wall crew' }).expect(200);
-}, 60_000);
+});
 afterAll(() => orchard.close());
 
 const { get, put, read } = requestsTo(() => orchard);
@@ -119,7 +119,7 @@ test('a station is known before what it sends is read, and sends so often only',
   expect(statuses.slice(-2)).toEqual([400, 429]);
   const other = await put(`/api/weather/stations/${newId()}`, { name: 'Wall' }).expect(200);
   await push(other.body.token, '{}').expect(400);
-}, 30_000);
+});
 
 test('the log has neither cookie nor token nor question, and of a failed statement not what was sent', async () => {
   const lines: string[] = [];

@@ -65,7 +65,7 @@ beforeAll(async () => {
   server = orchard.app.listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));
   url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
-}, 60_000);
+});
 afterAll(async () => {
   server.closeAllConnections();
   server.close();

@@ -9,7 +9,6 @@ import request from 'supertest';
 import { type Orchard, openOrchard, requestsTo } from '../testing/orchard';
 import { sayFor } from './language';
 
-jest.setTimeout(60_000);
 let orchard: Orchard;
 const { get } = requestsTo(() => orchard);
 beforeAll(async () => {

@@ -13,7 +13,7 @@ import { NOW, type Orchard, openOrchard } from '../testing/orchard';
 let orchard: Orchard;
 beforeAll(async () => {
   orchard = await openOrchard();
-}, 60_000);
+});
 afterAll(() => orchard.close());
 
 const get = (path: string) => request(orchard.app).get(path).set('Host', '127.0.0.1');
@@ -88,7 +88,7 @@ test('the sheet is a PDF with its fonts in it, the plan is open JSON and CSV', a
   expect(errors).toEqual([]);
   expect(data).toHaveLength(plan.plan.steps.length);
   expect(data[0]).toMatchObject({ tree: 'Slip side 11', season: '1' });
-}, 30_000);
+});
 
 test('the sheets of a plot come in one file; a paper that is none is refused', async () => {
   const sheet = await get('/api/plots/net-loft/cut-sheet.pdf').expect(200);
@@ -97,7 +97,7 @@ test('the sheets of a plot come in one file; a paper that is none is refused', a
   ).toBeGreaterThanOrEqual(6);
   await get('/api/plots/net-loft/cut-sheet.pdf?paper=A9').expect(400);
   await get('/api/trees/no-tree/cut-sheet.pdf').expect(404);
-}, 30_000);
+});
 
 test('a sheet is drawn in the units that are asked for, else in those of the site', async () => {
   const { site } = (await get('/api/site').expect(200)).body;
@@ -119,7 +119,7 @@ test('a sheet is drawn in the units that are asked for, else in those of the sit
     ['us'],
     ['metric'],
   ]);
-}, 30_000);
+});
 
 test('a tall tree in two parts: the sheet lists the arborist’s cut with its measures, and not among what is left', async () => {
   const pool = { ...orchard.pool, cutSheet: jest.fn().mockResolvedValue(new Uint8Array()) };
@@ -144,7 +144,7 @@ test('a tall tree in two parts: the sheet lists the arborist’s cut with its me
     ),
     // The canker, and seven upright limbs, one of which stands too high
   ).toHaveLength(8);
-}, 30_000);
+});
 
 test('the demo has open plans of every kind', async () => {
   const planOf = async (id: string) => (await get(`/api/trees/${id}/plan.json`).expect(200)).body.plan;
@@ -166,7 +166,7 @@ test('the demo has open plans of every kind', async () => {
     (season: { crown: number }) => season.crown > 0,
   );
   expect(seasons.length).toBeGreaterThanOrEqual(2);
-}, 30_000);
+});
 
 test('the sheet cuts in the order that the visit takes on the screen, and takes no step of another visit', () => {
   const steps = ['a', 'b', 'c'].map((candidateId) => ({ candidateId, season: 2, pass: 'summer' }) as never);

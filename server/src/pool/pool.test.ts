@@ -162,7 +162,7 @@ describe('a pool', () => {
     expect(performance.now() - from).toBeGreaterThan(8500);
     expect(performance.now() - from).toBeLessThan(20_000);
     await expect(ask({})).resolves.toBeInstanceOf(JsonText);
-  }, 30_000);
+  });
 
   test.each(['readWeatherFile', 'readTreeFile', 'cutSheet'] as const)(
     '%s ends with the one who waited for it, and the next is answered',

@@ -19,7 +19,6 @@ import {
 } from '../testing/orchard';
 import { compareTables } from './rebuild';
 
-jest.setTimeout(120_000);
 const folders: string[] = [];
 const folder = () => {
   const made = mkdtempSync(path.join(tmpdir(), 'photos-'));

@@ -6,7 +6,6 @@ import ICAL from 'ical.js';
 import request from 'supertest';
 import { deviceId, NOW, newId, type Orchard, openOrchard, requestsTo } from '../testing/orchard';
 
-jest.setTimeout(60_000);
 let orchard: Orchard;
 let ids: Set<string>;
 const { put, read } = requestsTo(() => orchard);

@@ -14,7 +14,7 @@ beforeAll(async () => {
   orchard = await openOrchard();
   server = createServer(orchard.app).listen(0, '127.0.0.1');
   await put(`/api/devices/${deviceId}`, { name: 'Wall crew' }).expect(200);
-}, 60_000);
+});
 afterAll(async () => {
   await orchard.close();
   server.closeAllConnections();

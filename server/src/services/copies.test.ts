@@ -34,7 +34,6 @@ import {
 import { writeArchive } from './archive';
 import { COPY_DAYS, copyName, makeCopy, makeCopyKeeper, OLD_AFTER_MS, spentCopies } from './copies';
 
-jest.setTimeout(120_000);
 const log = pino({ level: 'silent' });
 let folder: string;
 let source: Orchard;

@@ -18,7 +18,7 @@ beforeAll(async () => {
   orchard = await openOrchard();
   keeper = newKeeper('code 1');
   await put(`/api/devices/${deviceId}`, { name: 'Wall crew' }).expect(200);
-}, 60_000);
+});
 afterAll(async () => {
   await keeper.close();
   await orchard.close();
@@ -90,7 +90,7 @@ test('every tree with open work is planned once, and then only what changed', as
   await put(`/api/findings/${id}`, { baseRevision: revision, finding: { ...finding, withdrawn: true } });
   await searched();
   expect(byTree(await kept())).toEqual(ids);
-}, 120_000);
+});
 
 test('the files of a tree say what is kept, and search for themselves where it no longer holds', async () => {
   const { plans: all } = await kept();
@@ -121,7 +121,7 @@ test('a tree that cannot be planned keeps no other from its plan', async () => {
     .update(trees)
     .set({ limbs: row?.limbs ?? [] })
     .where(eq(trees.id, bad));
-}, 120_000);
+});
 
 test('another year, other settings and other code make all plans anew', async () => {
   const { site, revision } = await get('/api/site');
@@ -149,4 +149,4 @@ test('another year, other settings and other code make all plans anew', async ()
   await keeper.rested();
   expect(planned.length).toBe(before);
   expect(before).toBeLessThan(count);
-}, 180_000);
+});

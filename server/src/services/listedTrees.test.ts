@@ -19,7 +19,7 @@ beforeAll(async () => {
     log: pino({ level: 'silent' }),
   });
   await put(`/api/devices/${deviceId}`, { name: 'Wall crew' }).expect(200);
-}, 60_000);
+});
 afterAll(async () => {
   await keeper.close();
   await orchard.close();

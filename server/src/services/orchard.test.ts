@@ -32,7 +32,7 @@ const photoFolder = mkdtempSync(path.join(tmpdir(), 'photos-'));
 beforeAll(async () => {
   orchard = await openOrchard('memory', { photoFolder });
   await put(`/api/devices/${deviceId}`, { name: 'Wall crew' }).expect(200);
-}, 60_000);
+});
 afterAll(async () => {
   await orchard.close();
   rmSync(photoFolder, { recursive: true });
@@ -214,20 +214,16 @@ describe('import', () => {
     expect(taken.body.refusedCsv).toContain('already');
     expect(await count()).toBe(before + 2);
     expect((await send('format=csv&take=good').expect(200)).body.written).toBe(0);
-  }, 30_000);
+  });
 
   test.each<[string, string | Buffer, number]>([
     ['no text', Buffer.from([0xff, 0x00, 0x80, 0x81]), 422],
     ['too large', `${head}\n${'x'.repeat(8_400_000)}`, 413],
-  ])(
-    'a file that is %s changes nothing',
-    async (_, text, status) => {
-      const before = await count();
-      await send('format=csv&take=good', text).expect(status);
-      expect(await count()).toBe(before);
-    },
-    30_000,
-  );
+  ])('a file that is %s changes nothing', async (_, text, status) => {
+    const before = await count();
+    await send('format=csv&take=good', text).expect(status);
+    expect(await count()).toBe(before);
+  });
 
   test('the archive brings trees with their limb maps into another orchard', async () => {
     const archive = (await get('/api/archive.ndjson').expect(200)).text;
@@ -258,7 +254,7 @@ describe('import', () => {
     } finally {
       await other.close();
     }
-  }, 60_000);
+  });
 });
 
 describe('second opinion and clinic', () => {
@@ -304,7 +300,7 @@ describe('second opinion and clinic', () => {
     }
     // Rings and sunken bark on apple: mostly Neonectria, but not every time
     expect(new Set(errs).size).toBeGreaterThan(1);
-  }, 60_000);
+  });
 
   test('a question names its finding and an answer its question', async () => {
     const id = newId();

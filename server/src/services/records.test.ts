@@ -35,7 +35,7 @@ function records(kind: (typeof places)[number][0]): void {
       kind === 'embedded' ? 'memory' : { url: await freshServerDatabase(serverUrl as string) },
     );
     await put(`/api/devices/${deviceId}`, { name: 'Wall crew' }).expect(200);
-  }, 60_000);
+  });
   afterAll(() => orchard.close());
 
   const { put, read: get } = requestsTo(() => orchard);

@@ -6,7 +6,7 @@ let orchard: Orchard;
 beforeAll(async () => {
   orchard = await openOrchard();
   await put(`/api/devices/${deviceId}`, { name: 'Wall crew' }).expect(200);
-}, 60_000);
+});
 afterAll(() => orchard.close());
 
 const { put, read: get } = requestsTo(() => orchard);

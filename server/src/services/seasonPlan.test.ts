@@ -11,7 +11,7 @@ import { getSeasonPlan, getSeasonToday } from './seasonPlan';
 let orchard: Orchard;
 beforeAll(async () => {
   orchard = await openOrchard();
-}, 60_000);
+});
 afterAll(() => orchard.close());
 const { get, put, read } = requestsTo(() => orchard);
 const season = async (): Promise<SeasonPlan> =>
@@ -108,7 +108,7 @@ test('before a tree is planned only errands are shared out; then every visit has
   for (const { needed, workable } of plan.plan.slots) expect(needed).toBeLessThanOrEqual(workable + 1e-6);
   expect(plan.played).toHaveLength(10);
   expect(await shared()).toEqual(plan);
-}, 90_000);
+});
 
 test('a visit with active fire blight loses by waiting, in a year for each host in bloom near it too; points are as the site has set them', async () => {
   // Nobody works on any day: all is left for a year
@@ -147,7 +147,7 @@ test('a visit with active fire blight loses by waiting, in a year for each host 
   for (const [id, waits] of blighted)
     expect(alone.get(id)?.get('blight in bloom') ?? 0).toBeLessThan(waits.get('blight in bloom') ?? 0);
   await saveSite(site, revision + 3);
-}, 90_000);
+});
 
 test('the season as files: a line for each visit, an event for each half-day of a crew, a program that a solver reads', async () => {
   const { plan, visits } = await shared();
@@ -175,7 +175,7 @@ test('the season as files: a line for each visit, an event for each half-day of 
   const { Status, ObjectiveValue } = highs.solve(text, {});
   expect(Status).toBe('Optimal');
   expect(ObjectiveValue).toBeGreaterThanOrEqual(plan.points - plan.allLeft - 1e-6);
-}, 90_000);
+});
 
 test('nobody works: it says so; somebody who works only on days that are gone leaves all', async () => {
   await crewsAre(() => []);
@@ -220,7 +220,7 @@ test('nobody works: it says so; somebody who works only on days that are gone le
   ).toBe(true);
   const earlier = await brings('crew=c');
   expect(earlier.points).toBeGreaterThan(0.1);
-}, 90_000);
+});
 
 test('what somebody says of a visit goes before the plan; what moved is told with why', async () => {
   const crew = {
@@ -290,7 +290,7 @@ test('what somebody says of a visit goes before the plan; what moved is told wit
   // Taken back, it is planned like any other
   await said(first, { is: 'open' }).expect(200);
   expect((await shared()).visits.find(({ id }) => id === first)?.wish).toEqual({ is: 'open' });
-}, 90_000);
+});
 
 test.each([
   ['nothing fixed', { is: 'fixed', from: null, to: null, half: null, crewId: null }],
@@ -333,4 +333,4 @@ test('the week of a crew on paper: its half-days with trees to tick off, then th
   expect((await week('&from=2029-01-01')).pages).toBe(1);
   await get('/api/season-plan/week.pdf?crew=nobody').expect(404);
   await get('/api/season-plan/week.pdf?crew=c&from=2027-02-30').expect(400);
-}, 120_000);
+});

@@ -7,7 +7,7 @@ import { putTree } from './trees';
 let orchard: Orchard;
 beforeAll(async () => {
   orchard = await openOrchard();
-}, 60_000);
+});
 afterAll(() => orchard.close());
 
 const YEAR = Number(NOW.slice(0, 4));

@@ -21,7 +21,7 @@ const { put, read } = requestsTo(() => orchard);
 beforeAll(async () => {
   orchard = await openOrchard('memory', { photoFolder: folder });
   await put(`/api/devices/${deviceId}`, { name: 'Wall crew' }).expect(200);
-}, 60_000);
+});
 afterAll(async () => {
   await orchard.close();
   rmSync(folder, { recursive: true });

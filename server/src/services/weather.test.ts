@@ -12,8 +12,6 @@ import { getSite } from './site';
 import { getTiming } from './timing';
 import { weatherSource } from './weather';
 
-jest.setTimeout(120_000);
-
 let orchard: Orchard;
 beforeAll(async () => {
   orchard = await openOrchard();

@@ -15,7 +15,7 @@ beforeAll(async () => {
   orchard = await openOrchard();
   reads = makeWholeReads({ db: db(), now: () => now });
   await put(`/api/devices/${deviceId}`, { name: 'Wall crew' }).expect(200);
-}, 60_000);
+});
 afterAll(() => orchard.close());
 
 const { put } = requestsTo(() => orchard);

@@ -66,4 +66,4 @@ test('reads go on from a copy, in one question and in a transaction; writes are 
   };
   expect(rows).toEqual([{ n: 2 }]);
   await again.close();
-}, 60_000);
+});

@@ -9,7 +9,7 @@ let orchard: Orchard;
 const db = () => orchard.store.db;
 beforeAll(async () => {
   orchard = await openEmpty();
-}, 60_000);
+});
 afterAll(() => orchard.close());
 
 test.each([0, 1, 3000])('of %d rows every one comes once', async (count) => {

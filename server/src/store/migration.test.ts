@@ -84,7 +84,7 @@ test('trees, their words for forms and species, and what was done come over', as
       select 'c', row_id, 3, 'a', value, 1, by, now(), limbs, 1, now() from trees where id = 'a'`),
   ).rejects.toThrow(/trees_code/);
   await db.close();
-}, 60_000);
+});
 
 test('before a kept database is brought to another schema a copy of it is laid beside it, and the last one stays', async () => {
   const folder = mkdtempSync(path.join(tmpdir(), 'upgrade-'));
@@ -125,7 +125,7 @@ test('before a kept database is brought to another schema a copy of it is laid b
   } finally {
     rmSync(folder, { recursive: true });
   }
-}, 60_000);
+});
 
 test('of the samples that were sent, those that wait for an answer still do', async () => {
   const db = new PGlite();
@@ -153,4 +153,4 @@ test('of the samples that were sent, those that wait for an answer still do', as
     })),
   );
   await db.close();
-}, 60_000);
+});

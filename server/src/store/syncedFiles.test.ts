@@ -31,7 +31,7 @@ test('every commit of the embedded database is synced before it is answered for'
   } finally {
     await store.close();
   }
-}, 60_000);
+});
 
 test('a photo is synced, and one that was cut off or left empty is taken anew', async () => {
   const photos = path.join(folder, 'photos');

@@ -5,7 +5,6 @@ import { insertMany } from './insertMany';
 import { measureTables, openDb, type Store, writing } from './openDb';
 import { history, plots, weatherHours } from './schema';
 
-jest.setTimeout(60_000);
 let orchard: Orchard;
 beforeAll(async () => {
   orchard = await openEmpty();

@@ -24,8 +24,7 @@ import { ImportWeather } from './weather/ImportWeather';
 import { WeatherBook } from './weather/WeatherBook';
 
 jest.mock('expo-router', () => require('../../testing/here').router);
-configure({ defaultHidden: true, asyncUtilTimeout: 8000 });
-jest.setTimeout(60_000);
+configure({ defaultHidden: true });
 
 const CUT = '0193f000-0000-7000-8000-000000000021';
 const cutOn = (day: string, more: object = {}): Action => ({

@@ -14,8 +14,7 @@ import { detail, finding } from '../../testing/orchard';
 import { Settings } from './Settings';
 
 jest.mock('expo-router', () => require('../../testing/here').router);
-configure({ defaultHidden: true, asyncUtilTimeout: 20_000 });
-jest.setTimeout(90_000);
+configure({ defaultHidden: true });
 
 async function come(change: Partial<Site> = {}): Promise<FakeServer> {
   const server = new FakeServer([detail([])]);

@@ -16,8 +16,7 @@ import { Skipping } from './Skipping';
 
 jest.mock('expo-router', () => require('../../testing/here').router);
 jest.mock('comlink', () => require('../../testing/here').comlink);
-configure({ defaultHidden: true, asyncUtilTimeout: 20_000 });
-jest.setTimeout(90_000);
+configure({ defaultHidden: true });
 
 const CANKER = '0193f000-0000-7000-8000-000000000011';
 const orchard = (actions: Parameters<typeof did>[0][] = []) =>

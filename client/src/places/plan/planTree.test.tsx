@@ -10,8 +10,7 @@ import { PlanTree } from './PlanTree';
 
 jest.mock('expo-router', () => require('../../testing/here').router);
 jest.mock('comlink', () => require('../../testing/here').comlink);
-configure({ defaultHidden: true, asyncUtilTimeout: 15_000 });
-jest.setTimeout(90_000);
+configure({ defaultHidden: true });
 
 const CANKER = '0193f000-0000-7000-8000-000000000011';
 const DEAD = '0193f000-0000-7000-8000-000000000012';

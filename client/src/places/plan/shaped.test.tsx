@@ -12,8 +12,7 @@ import { PlanTree } from './PlanTree';
 
 jest.mock('expo-router', () => require('../../testing/here').router);
 jest.mock('comlink', () => require('../../testing/here').comlink);
-configure({ defaultHidden: true, asyncUtilTimeout: 15_000 });
-jest.setTimeout(90_000);
+configure({ defaultHidden: true });
 
 const leader = { ...limb('T', null, 0, 0), lengthCm: 520, baseMm: 120, tipMm: 10 };
 const tall: TreeDetail = {

@@ -7,7 +7,7 @@ import { detail } from '../../testing/orchard';
 import { ManyTrees } from './ManyTrees';
 
 jest.mock('expo-router', () => require('../../testing/here').router);
-configure({ defaultHidden: true, asyncUtilTimeout: 8000 });
+configure({ defaultHidden: true });
 
 const [sample] = [detail([])];
 const named = (id: string, code: string, place: number) => ({

@@ -13,8 +13,7 @@ import { Register } from './Register';
 import { doubtsOf, formOfTree } from './treeForm';
 
 jest.mock('expo-router', () => require('../../testing/here').router);
-configure({ defaultHidden: true, asyncUtilTimeout: 5000 });
-jest.setTimeout(60_000);
+configure({ defaultHidden: true });
 
 const trees = [
   detail([], { nickname: 'Old Anna', note: 'By the crane.' }),

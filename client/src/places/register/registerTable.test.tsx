@@ -9,7 +9,7 @@ import { columnsIn } from './columns';
 import { RegisterTable } from './RegisterTable';
 
 jest.mock('expo-router', () => require('../../testing/here').router);
-configure({ defaultHidden: true, asyncUtilTimeout: 20_000 });
+configure({ defaultHidden: true });
 
 const HEIGHTS = [320, 180, 260, 400, 180];
 const trees = HEIGHTS.map(

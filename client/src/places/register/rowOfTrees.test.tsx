@@ -9,7 +9,7 @@ import { RowOfTrees } from './RowOfTrees';
 import { fileOfTrees, MOST_IN_A_ROW, type RowForm, treesOfRow } from './rowOfTrees';
 
 jest.mock('expo-router', () => require('../../testing/here').router);
-configure({ defaultHidden: true, asyncUtilTimeout: 8000 });
+configure({ defaultHidden: true });
 
 const row: RowForm = {
   ...{ count: '3', plot: 'Quay', row: 'By the wall', species: 'pear', cultivar: '', plantedYear: '2014' },

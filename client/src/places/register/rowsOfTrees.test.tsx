@@ -7,7 +7,7 @@ import { detail } from '../../testing/orchard';
 import { RowsOfTrees } from './RowsOfTrees';
 
 jest.mock('expo-router', () => require('../../testing/here').router);
-configure({ defaultHidden: true, asyncUtilTimeout: 8000 });
+configure({ defaultHidden: true });
 
 const rows = ['Near', 'Middle', 'Far'].map((name, i) => ({
   ...{ id: `r${i}`, plotId: 'p', name, spacingCm: 400, revision: i + 1 },

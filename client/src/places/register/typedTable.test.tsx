@@ -9,7 +9,7 @@ import { detail } from '../../testing/orchard';
 import { RegisterTable } from './RegisterTable';
 
 jest.mock('expo-router', () => require('../../testing/here').router);
-configure({ defaultHidden: true, asyncUtilTimeout: 20_000 });
+configure({ defaultHidden: true });
 laidOut();
 
 const onOpen = jest.fn();

@@ -21,8 +21,7 @@ jest.mock('expo-router', () => require('../../testing/here').router);
 jest.mock('comlink', () => require('../../testing/here').comlink);
 const mockTag = jest.fn<Promise<string | null>, []>();
 jest.mock('../../data/qrCode', () => ({ tagInPhoto: () => mockTag() }));
-configure({ defaultHidden: true, asyncUtilTimeout: 20_000 });
-jest.setTimeout(90_000);
+configure({ defaultHidden: true });
 
 const text = () => document.body.textContent ?? '';
 

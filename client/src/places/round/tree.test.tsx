@@ -9,8 +9,7 @@ import { RoundTree } from './RoundTree';
 
 jest.mock('expo-router', () => require('../../testing/here').router);
 jest.mock('../../data/qrCode', () => ({ tagInPhoto: () => Promise.resolve(null) }));
-configure({ defaultHidden: true, asyncUtilTimeout: 5000 });
-jest.setTimeout(60_000);
+configure({ defaultHidden: true });
 
 const CANKER = '0193f000-0000-7000-8000-000000000011';
 const bare = () => ({ ...detail([]), limbs: [limb('T', null, 0, 0)] });

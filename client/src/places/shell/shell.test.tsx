@@ -14,7 +14,7 @@ import { PlaceBar } from './PlaceBar';
 import { Bounded } from './PlaceError';
 
 jest.mock('expo-router', () => require('../../testing/here').router);
-configure({ defaultHidden: true, asyncUtilTimeout: 5000 });
+configure({ defaultHidden: true });
 
 const HOUSE = <span>The house</span>;
 const orchard = () => new FakeServer([detail([])]);

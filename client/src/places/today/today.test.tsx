@@ -10,8 +10,7 @@ import { Today } from './Today';
 
 jest.mock('expo-router', () => require('../../testing/here').router);
 jest.mock('comlink', () => require('../../testing/here').comlink);
-configure({ defaultHidden: true, asyncUtilTimeout: 20_000 });
-jest.setTimeout(60_000);
+configure({ defaultHidden: true });
 
 const ID = (n: number) => `0193f000-0000-7000-8000-0000000000${n}`;
 const strike = finding(ID(11), 'S', 'FB_SHOOT', { activity: 'active' });

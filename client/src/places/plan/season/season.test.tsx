@@ -13,8 +13,7 @@ import { SeasonPage } from './SeasonPage';
 import { aboutMoved, aboutWords, type Shared, waitsWords } from './season';
 
 jest.mock('expo-router', () => require('../../../testing/here').router);
-configure({ defaultHidden: true, asyncUtilTimeout: 15_000 });
-jest.setTimeout(60_000);
+configure({ defaultHidden: true });
 
 const crew: Crew = {
   ...{ id: 'wall', name: 'Wall crew', people: 2, ladders: 1, poles: 1, skills: [], weekdays: [3, 6] },

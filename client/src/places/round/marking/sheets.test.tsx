@@ -13,8 +13,7 @@ jest.mock('../../../data/photo', () => ({
   PhotoUnreadable: class extends Error {},
   shrunk: (file: File) => Promise.resolve(new Blob([file.name])),
 }));
-configure({ defaultHidden: true, asyncUtilTimeout: 5000 });
-jest.setTimeout(60_000);
+configure({ defaultHidden: true });
 
 // A browser shows a photo by an address of its own; jsdom has none
 Object.assign(URL, { createObjectURL: () => 'blob:photo', revokeObjectURL: () => undefined });
