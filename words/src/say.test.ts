@@ -87,6 +87,10 @@ test('a key that no loaded catalogue holds is a fault with its name, and can be 
 test('a later catalogue adds to the earlier', () => {
   const say = makeSay('en-GB', [{ 'round.open': 'Open' }, { 'round.sound': '✓ sound' }]);
   expect([say('round.open'), say('round.sound')]).toEqual(['Open', '✓ sound']);
+  expect(say.has('round.seen')).toBe(false);
+  say.add({ 'round.seen': 'Seen' });
+  expect([say('round.open'), (say as (key: string) => string)('round.seen')]).toEqual(['Open', 'Seen']);
+  expect(say.has('round.seen')).toBe(true);
 });
 
 test.each([

@@ -17,6 +17,8 @@ export interface Say {
   readonly locale: Locale;
   /** Whether a loaded catalogue holds a message of that key. */
   has(key: string): boolean;
+  /** From now on it says what this catalogue of its language holds too: nobody who has said something before need say it again. */
+  add(catalogue: Catalogue): void;
 }
 
 type NumberFormatArgs = [locale?: string | string[], options?: Intl.NumberFormatOptions];
@@ -78,5 +80,9 @@ export function makeSay(
     }
     return String(format.format(given));
   };
-  return Object.assign(said, { locale, has: (key: string) => Object.hasOwn(messages, key) }) as Say;
+  return Object.assign(said, {
+    locale,
+    has: (key: string) => Object.hasOwn(messages, key),
+    add: (catalogue: Catalogue) => void Object.assign(messages, catalogue),
+  }) as Say;
 }

@@ -8,21 +8,24 @@ import { usePreferences } from './preferences';
 import { useSay, useWords } from './useSay';
 
 const sayNow = () => useWords.getState().say;
-const english = makeSay('en-GB', []);
-beforeEach(() => useWords.setState({ say: english, loaded: new Map() }));
+beforeEach(() => useWords.setState({ say: makeSay('en-GB', []), loaded: new Set() }));
 afterAll(() => loadWords('en-GB', []));
 
 test('what is missing is loaded; another language replaces all that was loaded', async () => {
   await loadWords('en-GB', ['shared', 'round']);
-  expect([...useWords.getState().loaded.keys()]).toEqual(['shared', 'round']);
+  expect([...useWords.getState().loaded]).toEqual(['shared', 'round']);
   expect(sayNow()('round.open')).toBe('Open');
   expect(longDay('2026-11-24T10:00:00Z', 'UTC')).toBe('Tuesday 24 November');
   const before = useWords.getState();
   await loadWords('en-GB', ['round']);
   expect(useWords.getState()).toBe(before);
+  // Words of another place are no reason to draw this one anew
+  await loadWords('en-GB', ['plan']);
+  expect(sayNow()).toBe(before.say);
+  expect(sayNow()('plan.whatElse')).toBe('What else');
 
   await loadWords('es-ES', ['today']);
-  expect([...useWords.getState().loaded.keys()].sort()).toEqual(['round', 'shared', 'today']);
+  expect([...useWords.getState().loaded].sort()).toEqual(['plan', 'round', 'shared', 'today']);
   expect([sayNow()('round.open'), sayNow().locale]).toEqual(['Abrir', 'es-ES']);
   expect(longDay('2026-11-24T10:00:00Z', 'UTC')).toBe('martes 24 de noviembre');
   await loadWords('en-US', []);

@@ -1,6 +1,5 @@
 // Which language this device speaks, and the catalogues of it: loaded by place, and anew when the language changes.
 import {
-  type Catalogue,
   dictionaryOf,
   FALLBACK,
   type Locale,
@@ -27,7 +26,6 @@ const AGAIN_MS = 3000;
 export function useCatalogues(places: readonly PagePlace[]): boolean {
   const [asked] = useState(browserLocale);
   const chosen = usePreferences((preferences) => preferences.locale) ?? asked;
-  const { loaded } = useWords();
   const wanted = places.join(' ');
   useEffect(() => {
     let again: ReturnType<typeof setTimeout> | undefined;
@@ -42,7 +40,7 @@ export function useCatalogues(places: readonly PagePlace[]): boolean {
       clearTimeout(again);
     };
   }, [chosen, wanted]);
-  return places.every((place) => loaded.has(place));
+  return useWords(({ loaded }) => places.every((place) => loaded.has(place)));
 }
 
 /** Begins to read the words of these places, before anything is drawn that waits for them. */
@@ -59,20 +57,20 @@ export async function loadWords(locale: Locale, places: readonly PagePlace[]): P
   latest = locale;
   const before = useWords.getState();
   const isSame = before.say.locale === locale;
-  const wanted = [...new Set([...places, ...before.loaded.keys()])];
+  const wanted = [...new Set([...places, ...before.loaded])];
   if (isSame && wanted.every((place) => before.loaded.has(place))) return;
   const dictionary = dictionaryOf(locale);
-  const reading = wanted.map(
-    async (place): Promise<[PagePlace, Catalogue]> => [place, await loadCatalogue(dictionary, place)],
-  );
+  const reading = wanted.map((place) => loadCatalogue(dictionary, place));
   const [writeDays, ...read] = await Promise.all([readDays(locale), ...reading]);
   // Another language was chosen meanwhile
   if (latest !== locale) return;
   writeDays();
   const now = useWords.getState();
-  // What another call has loaded meanwhile stays, unless it is of the language before
-  const loaded = new Map([...(now.say.locale === locale ? now.loaded : []), ...read]);
-  useWords.setState({ say: makeSay(locale, [...loaded.values()], suspend), loaded });
+  // What another call has loaded meanwhile stays, unless it is of the language before: what is drawn already is not drawn anew
+  const stays = now.say.locale === locale && now.loaded.size > 0;
+  const say = stays ? now.say : makeSay(locale, [], suspend);
+  for (const catalogue of read) say.add(catalogue);
+  useWords.setState({ say, loaded: new Set([...(stays ? now.loaded : []), ...wanted]) });
   document.documentElement.lang = locale;
 }
 

@@ -1,6 +1,6 @@
 // The trees of a run in order, on a thread of its own.
 import type { RunOrder, RunOrderInput } from '@mortisect/core/plan';
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type Remote, wrap } from 'comlink';
 import { useEffect } from 'react';
 import type { OrderWork } from '../workers/order.worker';
@@ -21,13 +21,16 @@ export function useRunOrder(input: RunOrderInput | null): RunOrder | null {
   useEffect(() => {
     orderer();
   }, []);
-  const { data } = useQuery({
+  const client = useQueryClient();
+  const query = {
     queryKey: ['run-order', input && keyOf(input)],
     queryFn: () => orderer().order(input as RunOrderInput),
-    enabled: input !== null && input.trees.length > 0,
     staleTime: Number.POSITIVE_INFINITY,
     ...COMPUTED_HERE,
-    placeholderData: (before) => before,
-  });
+  };
+  const enabled = input !== null && input.trees.length > 0;
+  // Now, and not only when the page that waits for it is drawn
+  if (enabled && !client.getQueryState(query.queryKey)) void client.prefetchQuery(query);
+  const { data } = useQuery({ ...query, enabled, placeholderData: (before) => before });
   return data ?? null;
 }

@@ -3,6 +3,7 @@
 import { View } from '@tamagui/core';
 import { Link, usePathname } from 'expo-router';
 import Svg, { Path } from 'react-native-svg';
+import { readWordsAhead } from '../../data/catalogues';
 import { readForLists } from '../../data/ofLists';
 import { useSay } from '../../data/useSay';
 import { usePalette, useWide } from '../../ui/theme';
@@ -55,6 +56,7 @@ const LISTS: readonly PlaceId[] = ['today', 'plan', 'cut'];
 
 /** A page that cannot be had is told of where it is opened. */
 function readAhead(id: PlaceId, pages: PagesOfPlaces): void {
+  readWordsAhead([id]);
   if (LISTS.includes(id)) readForLists();
   pages[id]?.().catch(() => undefined);
 }
