@@ -1,6 +1,6 @@
 // What is kept on the device is shown at once and read anew behind it, whatever becomes of that read.
 import { QueryClient, QueryObserver } from '@tanstack/react-query';
-import { type KeptIn, keeping } from './queryClient';
+import { askedForWhatItHolds, type KeptIn, keeping } from './queryClient';
 
 const mockLong = new Map<unknown, string>();
 jest.mock('./api', () => ({
@@ -26,7 +26,7 @@ function deviceWith(full = false) {
     },
     removeItem: async (key) => void kept.delete(key),
   };
-  return { kept, device: keeping(store) };
+  return { kept, store, device: keeping(store) };
 }
 
 /** A client that shows this query, answered one read after another. */
@@ -183,4 +183,32 @@ test('it waits while anything else is read, but not for ever', async () => {
   } finally {
     jest.useRealTimers();
   }
+});
+
+test('the device is not asked for what it does not hold, but once more for what another page may have kept', async () => {
+  const { kept, store } = deviceWith();
+  const getItem = jest.spyOn(store, 'getItem');
+  kept.set('trees', 'of yesterday');
+  let read = (_: string[]) => {};
+  const device = askedForWhatItHolds(store, new Promise((resolve) => (read = resolve)));
+  expect(await device.getItem('run')).toBeUndefined();
+  expect(getItem.mock.calls).toEqual([['run']]);
+  read(['trees']);
+  await wait();
+  expect(await device.getItem('trees')).toBe('of yesterday');
+  expect(await device.getItem('site')).toBeUndefined();
+  expect(getItem.mock.calls).toEqual([['run'], ['trees']]);
+  kept.set('site', 'of another page');
+  expect(await device.getItem('site')).toBe('of another page');
+  // What this page has kept is known to be there
+  await device.setItem('people', 'of here');
+  expect(await device.getItem('people')).toBe('of here');
+});
+
+test('where its keys cannot be read it is asked for everything', async () => {
+  const { kept, store } = deviceWith();
+  kept.set('trees', 'of yesterday');
+  const device = askedForWhatItHolds(store, Promise.reject(new Error('not readable')));
+  await wait();
+  expect(await device.getItem('trees')).toBe('of yesterday');
 });

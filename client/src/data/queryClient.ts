@@ -10,7 +10,7 @@ import {
   type QueryFunctionContext,
   type QueryKey,
 } from '@tanstack/react-query';
-import { createStore, del, get, set } from 'idb-keyval';
+import { createStore, del, get, keys, set } from 'idb-keyval';
 import { type Answer, answerFrom, bytesOf, NoAnswer, ServerProblem } from './api';
 import { atRest } from './rest';
 
@@ -133,12 +133,43 @@ export function keeping(store: KeptIn | undefined) {
 }
 const nothing = () => {};
 
+/**
+ * The same store, not asked for what it does not hold: a page that draws would hear of that only when it has drawn, and ask the server then. Asked
+ * for it again it looks, for another page may have kept it since.
+ *
+ * @param there keys of what it holds, of which it is asked for everything until they are read
+ */
+export function askedForWhatItHolds(store: KeptIn, there: Promise<readonly string[]>): KeptIn {
+  const held = new Set<string>();
+  let isKnown = false;
+  there.then((keys) => {
+    for (const key of keys) held.add(key);
+    isKnown = true;
+  }, nothing);
+  return {
+    ...store,
+    async getItem(key) {
+      if (!isKnown || held.has(key)) return store.getItem(key);
+      held.add(key);
+      return undefined;
+    },
+    setItem(key, value) {
+      held.add(key);
+      return store.setItem(key, value);
+    },
+  };
+}
+
 const device = keeping(
-  keptStore && {
-    getItem: (key) => get(key, keptStore),
-    setItem: (key, value) => set(key, value, keptStore),
-    removeItem: (key) => del(key, keptStore),
-  },
+  keptStore &&
+    askedForWhatItHolds(
+      {
+        getItem: (key) => get(key, keptStore),
+        setItem: (key, value) => set(key, value, keptStore),
+        removeItem: (key) => del(key, keptStore),
+      },
+      keys(keptStore),
+    ),
 );
 
 /** @throws what the device answers when it is full */

@@ -10,6 +10,7 @@ jest.mock('idb-keyval', () => {
     createStore: (name: string) => name,
     set: jest.fn(() => Promise.resolve()),
     get: jest.fn(() => Promise.resolve(undefined)),
+    keys: jest.fn(() => Promise.resolve([])),
     entries: jest.fn(() => Promise.resolve([])),
     delMany: jest.fn(() => Promise.resolve()),
     clear: jest.fn(() => Promise.resolve()),

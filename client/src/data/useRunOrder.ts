@@ -2,7 +2,6 @@
 import type { RunOrder, RunOrderInput } from '@mortisect/core/plan';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type Remote, wrap } from 'comlink';
-import { useEffect } from 'react';
 import type { OrderWork } from '../workers/order.worker';
 import { keyOf } from './keyOf';
 import { COMPUTED_HERE } from './queryClient';
@@ -10,17 +9,16 @@ import { COMPUTED_HERE } from './queryClient';
 let remote: Remote<OrderWork> | null = null;
 
 /** Starts the thread where it is not there yet. */
-export function orderer(): Remote<OrderWork> {
+function orderer(): Remote<OrderWork> {
   remote ??= wrap<OrderWork>(new Worker(new URL('../workers/order.worker', import.meta.url)));
   return remote;
 }
 
+// It reads its script while the page that will ask is still being made
+if (typeof Worker !== 'undefined') orderer();
+
 /** Null while it is reckoned. */
 export function useRunOrder(input: RunOrderInput | null): RunOrder | null {
-  // While the trees are still read
-  useEffect(() => {
-    orderer();
-  }, []);
   const client = useQueryClient();
   const query = {
     queryKey: ['run-order', input && keyOf(input)],
