@@ -63,15 +63,12 @@ export function useRun(): RunAndTrees {
     const chosen = hand.bladeId !== null && hand.itemId === proposed?.item?.id;
     return given && chosen ? runOf({ ...given, inHand: hand.bladeId }) : proposed;
   }, [given, proposed, hand]);
-  const here =
-    run && today
-      ? {
-          ...{ run, today },
-          actions: actions ?? [],
-          planned: listed.current,
-          ordered: order !== null || run.stops.length === 0,
-        }
-      : null;
+  const planned = listed?.current ?? false;
+  const ordered = order !== null || run?.stops.length === 0;
+  const here = useMemo(
+    () => (run && today && actions ? { run, today, actions, planned, ordered } : null),
+    [run, today, actions, planned, ordered],
+  );
   return {
     // What was done is there in a moment: a page of thousands of trees is not drawn without it and drawn again
     ...{ here, listed: runActions.isBeingRead ? null : listed },

@@ -9,11 +9,12 @@ import type { Say } from '@mortisect/words';
 import { countedWords, goalWords, joined, minutesWords, shareWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { usePathname } from 'expo-router';
+import { memo } from 'react';
 import { useTrees } from '../../data/queries';
-import { useListedTrees } from '../../data/useListedTrees';
+import { type Listed, useListedTrees } from '../../data/useListedTrees';
 import { useSay } from '../../data/useSay';
 import { FileLinks } from '../../ui/FileLinks';
-import { useInParts } from '../../ui/inParts';
+import { Afterwards, useInParts } from '../../ui/inParts';
 import { Row, Rows } from '../../ui/Row';
 import { Aside, Screen } from '../../ui/Screen';
 import { Body, Label, Section, Small } from '../../ui/type';
@@ -30,9 +31,23 @@ export interface PlanListProps {
 export function PlanList({ openId }: PlanListProps) {
   const say = useSay();
   const { listed, error, refetch } = useListedTrees();
+  if (!listed) return <Waiting title={say('shared.plan')} beside error={error} onRetry={refetch} />;
+  return <ListOfPlans listed={listed} openId={openId} />;
+}
+
+/** More than a screen shows: the plots that fill it are drawn first. */
+const ON_SCREEN = 10;
+
+interface ListOfPlansProps {
+  listed: Listed;
+  openId: string | undefined;
+}
+
+/** Drawn anew by what is listed alone: what the list is made from comes in many answers. */
+const ListOfPlans = memo(function ListOfPlans({ listed, openId }: ListOfPlansProps) {
+  const say = useSay();
   const isSeason = usePathname() === '/plan/season';
   const plots = useTrees().data?.plots ?? [];
-  if (!listed) return <Waiting title={say('shared.plan')} beside error={error} onRetry={refetch} />;
   const { today, failed } = listed;
   const trees = listed.trees.filter(asks);
   const due = trees.flatMap(({ due }) => due ?? []);
@@ -41,6 +56,14 @@ export function PlanList({ openId }: PlanListProps) {
   const groups = plots
     .map((plot) => ({ plot, ofPlot: trees.filter(({ tree }) => tree.plotId === plot.id) }))
     .filter(({ ofPlot }) => ofPlot.length > 0);
+  let before = 0;
+  const first = groups.filter(({ ofPlot }) => {
+    before += ofPlot.length;
+    return before - ofPlot.length < ON_SCREEN;
+  });
+  const listOf = ({ plot, ofPlot }: (typeof groups)[number]) => (
+    <OfPlot key={plot.id} plot={plot} trees={ofPlot} openId={openId} today={today} />
+  );
   return (
     <Screen
       title={say('shared.plan')}
@@ -65,9 +88,8 @@ export function PlanList({ openId }: PlanListProps) {
           />
         </Rows>
       ) : null}
-      {groups.map(({ plot, ofPlot }) => (
-        <OfPlot key={plot.id} plot={plot} trees={ofPlot} openId={openId} today={today} />
-      ))}
+      {first.map(listOf)}
+      <Afterwards>{groups.slice(first.length).map(listOf)}</Afterwards>
       {failed.length > 0 ? (
         <Body>
           {say('plan.notPlannedOnThisDeviceOpenThe', {
@@ -79,7 +101,7 @@ export function PlanList({ openId }: PlanListProps) {
       <PaceNote paces={today.paces} />
     </Screen>
   );
-}
+});
 
 interface OfPlotProps {
   plot: Plot;

@@ -10,6 +10,7 @@ import { isToBeJudged } from '@mortisect/core/stage';
 import { SYMPTOM_DD, strikeOn } from '@mortisect/core/timing';
 import type { Say } from '@mortisect/words';
 import { told } from '@mortisect/words/trade';
+import { memo } from 'react';
 import { dayHour, dayWords } from '../../data/moment';
 import { useTrees } from '../../data/queries';
 import { useSay } from '../../data/useSay';
@@ -26,7 +27,7 @@ interface CannotWaitProps {
 }
 
 /** Danger to people first, then wood that spreads disease or tears on. */
-export function EmergencyRows({ timingNow, trees, today }: CannotWaitProps) {
+export const EmergencyRows = memo(function EmergencyRows({ timingNow, trees, today }: CannotWaitProps) {
   const say = useSay();
   const next = nextDryWords(say, timingNow, today);
   const { shown: dangerous, more: moreDangerous } = useFewRows(trees.filter(isDangerous));
@@ -60,7 +61,7 @@ export function EmergencyRows({ timingNow, trees, today }: CannotWaitProps) {
       {moreUrgent}
     </>
   );
-}
+});
 
 function nextDryWords(say: Say, timingNow: TimingNow | undefined, today: SiteToday): string {
   const window = dryHours(timingNow);
@@ -82,7 +83,10 @@ function restricted(say: Say, findings: ListedTree['findings'], { site }: SiteTo
 }
 
 /** Wood to be judged now after a frost; one row for each frost and kind of injury. */
-export function FrostRows({ timingNow, today }: Pick<CannotWaitProps, 'timingNow' | 'today'>) {
+export const FrostRows = memo(function FrostRows({
+  timingNow,
+  today,
+}: Pick<CannotWaitProps, 'timingNow' | 'today'>) {
   const say = useSay();
   const trees = useTrees().data?.trees ?? [];
   if (!timingNow?.timing) return null;
@@ -124,10 +128,13 @@ export function FrostRows({ timingNow, today }: Pick<CannotWaitProps, 'timingNow
       />
     );
   });
-}
+});
 
 /** Blight: infection in bloom lately, and strikes that may show. */
-export function BlightRows({ timingNow, today }: Pick<CannotWaitProps, 'timingNow' | 'today'>) {
+export const BlightRows = memo(function BlightRows({
+  timingNow,
+  today,
+}: Pick<CannotWaitProps, 'timingNow' | 'today'>) {
   const say = useSay();
   if (!timingNow?.timing) return null;
   return timingNow.timing.blight.flatMap(({ key, species, days, strikes }) => {
@@ -186,9 +193,11 @@ export function BlightRows({ timingNow, today }: Pick<CannotWaitProps, 'timingNo
     }
     return rows;
   });
-}
+});
 
-export function ProtectantRows({ timingNow }: Pick<CannotWaitProps, 'timingNow'>) {
+export const ProtectantRows = memo(function ProtectantRows({
+  timingNow,
+}: Pick<CannotWaitProps, 'timingNow'>) {
   const say = useSay();
   return (timingNow?.protectants ?? [])
     .filter((protectant) => protectant.state === 'washed off')
@@ -204,4 +213,4 @@ export function ProtectantRows({ timingNow }: Pick<CannotWaitProps, 'timingNow'>
         })}
       />
     ));
-}
+});

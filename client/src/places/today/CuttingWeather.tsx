@@ -5,9 +5,8 @@ import type { SiteToday } from '@mortisect/core/present';
 import { hourOf } from '@mortisect/core/weather';
 import { laneName } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { ago, clockHour, dayWords } from '../../data/moment';
-import { useClock } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
 import { HoursOfDay } from '../../drawings/days/HoursOfDay';
 import { Lanes } from '../../drawings/days/Lanes';
@@ -23,36 +22,35 @@ import { StageLines } from './StageLines';
 interface CuttingWeatherProps {
   timingNow: TimingNow;
   today: SiteToday;
-}
-
-export function CuttingWeather({ timingNow, today }: CuttingWeatherProps) {
-  const lanes = lanesOf(timingNow);
-  if (!timingNow.timing || lanes.length === 0) return <WithoutWeather timingNow={timingNow} />;
-  return <Board timingNow={timingNow} timing={timingNow.timing} lanes={lanes} today={today} />;
+  /** How long ago it was told, where that is too long: “3 hours ago”. */
+  old: string | null;
 }
 
 /** What was told so long ago is said to be old. */
 const STALE_MS = 2 * 3_600_000;
 
-function Board({
-  timingNow,
-  timing,
-  lanes,
-  today,
-}: {
-  timingNow: TimingNow;
+/** As `old` wants it; asked by the page, which is drawn more often than the board. */
+export const oldWeather = (timingNow: TimingNow, now: string): string | null =>
+  Date.parse(now) - Date.parse(timingNow.now) > STALE_MS ? ago(timingNow.now, now) : null;
+
+export const CuttingWeather = memo(function CuttingWeather({ timingNow, ...rest }: CuttingWeatherProps) {
+  const lanes = lanesOf(timingNow);
+  if (!timingNow.timing || lanes.length === 0) return <WithoutWeather timingNow={timingNow} />;
+  return <Board {...{ timingNow, timing: timingNow.timing, lanes, ...rest }} />;
+});
+
+interface BoardProps extends CuttingWeatherProps {
   timing: NonNullable<TimingNow['timing']>;
   lanes: Lane[];
-  today: SiteToday;
-}) {
+}
+
+function Board({ timingNow, timing, lanes, today, old }: BoardProps) {
   const say = useSay();
   const wide = useWide();
   const [lane, setLane] = useState(0);
   const [day, setDay] = useState(0);
   const [why, setWhy] = useState(false);
   const [zoomed, setZoomed] = useState(false);
-  const clock = useClock();
-  const stale = Date.parse(clock()) - Date.parse(timingNow.now) > STALE_MS;
   const { timeZone } = today.site;
   const nowHour = hourOf(timingNow.now);
   const chosen = lanes[Math.min(lane, lanes.length - 1)] as Lane;
@@ -79,10 +77,8 @@ function Board({
               more2: timingNow.station.forecastTo ? '' : say('today.noForecast'),
             })}
       </Small>
-      {stale ? (
-        <Small color="$ochreText">
-          {say('today.toldTheServerHasNotAnsweredSince', { ago: ago(timingNow.now, clock()) })}
-        </Small>
+      {old ? (
+        <Small color="$ochreText">{say('today.toldTheServerHasNotAnsweredSince', { ago: old })}</Small>
       ) : null}
       <View flexDirection={wide ? 'row' : 'column'} gap={wide ? 32 : 12}>
         <View flex={wide ? 1.2 : undefined} minWidth={0}>

@@ -1,5 +1,6 @@
 // What the season has for each crew today: one tap leads into Cut with those trees.
 import type { ListedTree } from '@mortisect/core/run';
+import { memo } from 'react';
 import { useSeasonToday } from '../../data/seasonPlan';
 import { useSay } from '../../data/useSay';
 import { Row } from '../../ui/Row';
@@ -7,7 +8,7 @@ import { Row } from '../../ui/Row';
 const SHOWN = 6;
 const TITLE = { morning: 'today.crewInTheMorning', afternoon: 'today.crewInTheAfternoon' } as const;
 
-export function SeasonRows({ trees }: { trees: readonly ListedTree[] }) {
+export const SeasonRows = memo(function SeasonRows({ trees }: { trees: readonly ListedTree[] }) {
   const say = useSay();
   const halfDays = useSeasonToday().data?.halfDays ?? [];
   const waiting = new Map(
@@ -34,4 +35,4 @@ export function SeasonRows({ trees }: { trees: readonly ListedTree[] }) {
       />
     );
   });
-}
+});

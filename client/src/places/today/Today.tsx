@@ -1,4 +1,5 @@
-// What should I do now: danger first, then cuts, decisions, the blade, and what was done last.
+// What should I do now: danger first, then cuts, decisions, the blade, and what was done last. Its parts are drawn anew by what they show alone: what the
+// page reads comes in a dozen answers, and to draw all of it for each kept a slow phone busy for a second.
 
 import { type Lane, lanesOf } from '@mortisect/contracts';
 import { upperFirst } from '@mortisect/core/measure';
@@ -9,6 +10,7 @@ import type { PlainKey } from '@mortisect/words';
 import { limbIn } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { type Href, useRouter } from 'expo-router';
+import { memo } from 'react';
 import { ago, longDay, shortMoment } from '../../data/moment';
 import { useCopies, useTiming, useTrees } from '../../data/queries';
 import { useClock, useClockOff } from '../../data/useClock';
@@ -27,7 +29,7 @@ import { nowWords } from '../when/daysView';
 import { actionWords, clockOffWords, codeWords, placeWords } from '../words';
 import { CareRows, RecheckRows } from './Aftercare';
 import { BlightRows, EmergencyRows, FrostRows, ProtectantRows } from './CannotWait';
-import { CuttingWeather } from './CuttingWeather';
+import { CuttingWeather, oldWeather } from './CuttingWeather';
 import { FirstHour } from './FirstHour';
 import { SeasonRows } from './SeasonRows';
 import { useNextStep } from './useNextStep';
@@ -91,7 +93,7 @@ export function Today() {
     >
       {trees?.length === 0 ? <FirstHour /> : null}
       {timing ? (
-        <CuttingWeather timingNow={timing} today={today} />
+        <CuttingWeather timingNow={timing} today={today} old={oldWeather(timing, now)} />
       ) : (
         <Body role="status">{say('today.readingTheWeather')}</Body>
       )}
@@ -139,7 +141,7 @@ const SEASON_WORDS: Record<SiteToday['season'], PlainKey> = {
 
 const treesOf = (lane: Lane) => lane.groups.reduce((sum, group) => sum + group.trees, 0);
 
-function CutsRow({ run, today }: { run: Run; today: SiteToday }) {
+const CutsRow = memo(function CutsRow({ run, today }: { run: Run; today: SiteToday }) {
   const say = useSay();
   const first = run.left[0] ?? run.waiting[0];
   if (!first) return null;
@@ -158,9 +160,9 @@ function CutsRow({ run, today }: { run: Run; today: SiteToday }) {
       detail={say('today.first', { state, place })}
     />
   );
-}
+});
 
-function DecisionRows({ trees }: { trees: readonly ListedTree[] }) {
+const DecisionRows = memo(function DecisionRows({ trees }: { trees: readonly ListedTree[] }) {
   const say = useSay();
   const { shown, more } = useFewRows(trees.filter(({ toDecide }) => toDecide.length > 0));
   return (
@@ -176,9 +178,9 @@ function DecisionRows({ trees }: { trees: readonly ListedTree[] }) {
       {more}
     </>
   );
-}
+});
 
-function HandOverRow({ run }: { run: Run }) {
+const HandOverRow = memo(function HandOverRow({ run }: { run: Run }) {
   const say = useSay();
   const trees = [
     ...new Set(run.leftOut.filter((item) => item.because.code === 'hand over').map((item) => item.tree.code)),
@@ -191,7 +193,7 @@ function HandOverRow({ run }: { run: Run }) {
       detail={say('today.workForALicensedArborist', { trees: trees.join(', ') })}
     />
   );
-}
+});
 
 /** Only where something is wrong with it. */
 function CopyRow({ timeZone }: { timeZone: string }) {

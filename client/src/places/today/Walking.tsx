@@ -4,6 +4,7 @@ import { laterDay } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
 import type { ListedTree } from '@mortisect/core/run';
 import { jobName, jobNotes } from '@mortisect/words/trade';
+import { memo } from 'react';
 import { dayWords } from '../../data/moment';
 import { usePreferences } from '../../data/preferences';
 import { useJobs, useTrees } from '../../data/queries';
@@ -32,7 +33,7 @@ export function RoundRow() {
 }
 
 /** Questions to whoever works on this device first, then those that hold a cut. */
-export function QuestionRows({ trees }: { trees: readonly ListedTree[] }) {
+export const QuestionRows = memo(function QuestionRows({ trees }: { trees: readonly ListedTree[] }) {
   const say = useSay();
   const me = usePreferences((preferences) => preferences.person);
   const open = trees.flatMap(({ tree, questions }) => questions.map((question) => ({ tree, question })));
@@ -59,12 +60,12 @@ export function QuestionRows({ trees }: { trees: readonly ListedTree[] }) {
       {more}
     </>
   );
-}
+});
 
 const SHOWN = 4;
 const DUE_WITHIN_DAYS = 14;
 
-export function JobRows({ today }: { today: SiteToday }) {
+export const JobRows = memo(function JobRows({ today }: { today: SiteToday }) {
   const say = useSay();
   const jobs = useJobs().data?.jobs ?? [];
   const trees = useTrees().data?.trees;
@@ -85,4 +86,4 @@ export function JobRows({ today }: { today: SiteToday }) {
       ) : null}
     </>
   );
-}
+});
