@@ -3,6 +3,7 @@ import { act, configure, fireEvent, screen, waitFor } from '@testing-library/rea
 import { enqueue, useOutbox } from '../../data/outbox';
 import { usePreferences } from '../../data/preferences';
 import { queryClient } from '../../data/queryClient';
+import { useWords } from '../../data/useSay';
 import { entryOf } from '../../data/version';
 import { FakeServer, refused } from '../../testing/fakeServer';
 import { allSent, at, buttons, findButton, press, show, went, write } from '../../testing/here';
@@ -242,7 +243,7 @@ describe('a newer version', () => {
 
 afterAll(() => queryClient.clear());
 
-test('a finger on a place reads its page, and what lists of trees are made from; a page that cannot be had is told of later', async () => {
+test('a finger on a place reads its page and its words, and what lists of trees are made from; a page that cannot be had is told of later', async () => {
   const server = orchard();
   const read: string[] = [];
   const pages = {
@@ -259,4 +260,7 @@ test('a finger on a place reads its page, and what lists of trees are made from;
   fireEvent.pointerDown(screen.getByText('Cut'));
   await waitFor(() => expect(isListRead()).toBe(true));
   expect(read).toEqual(['book', 'cut']);
+  await waitFor(() =>
+    expect([...useWords.getState().loaded]).toEqual(expect.arrayContaining(['book', 'cut'])),
+  );
 });

@@ -10,6 +10,11 @@ import { Today } from './Today';
 
 jest.mock('expo-router', () => require('../../testing/here').router);
 jest.mock('comlink', () => require('../../testing/here').comlink);
+const mockLooked = jest.fn();
+jest.mock('./urgent', () => {
+  const urgent = jest.requireActual('./urgent');
+  return { ...urgent, isDangerous: (tree: unknown) => mockLooked() ?? urgent.isDangerous(tree) };
+});
 configure({ defaultHidden: true });
 
 const ID = (n: number) => `0193f000-0000-7000-8000-0000000000${n}`;
@@ -45,6 +50,38 @@ test('it is drawn with what was done in the run, and not before and once more', 
   answer();
   await screen.findByText('Test orchard');
   expect(document.body.textContent).not.toMatch('Planning the cuts');
+});
+
+test('an answer draws what shows it anew, and not the whole page', async () => {
+  await come(new FakeServer([detail([strike])]));
+  await waitFor(() => expect(queryClient.isFetching()).toBe(0));
+  const looks = mockLooked.mock.calls.length;
+  expect(looks).toBeGreaterThan(0);
+  await act(async () => {
+    queryClient.setQueryData(['round'], {
+      actions: [did({ kind: 'roundStarted', at: NOW, order: 'serpentine', plotIds: [] })],
+    });
+  });
+  await screen.findByText('The round is open');
+  expect(mockLooked.mock.calls.length).toBe(looks);
+});
+
+test('weather that nobody has told anew for two hours is said to be old, on a page that stands', async () => {
+  await come(new FakeServer([detail([strike])]));
+  await waitFor(() => expect(queryClient.isFetching()).toBe(0));
+  const later = (minutes: number) =>
+    act(async () => {
+      queryClient.setQueryData(['health'], (health: { aheadMs: number }) => ({
+        ...health,
+        aheadMs: health.aheadMs + minutes * 60_000,
+      }));
+    });
+  const isOld = () =>
+    /Told about 2 hours ago: the server has not answered/.test(document.body.textContent ?? '');
+  await later(115);
+  expect(isOld()).toBe(false);
+  await later(10);
+  expect(isOld()).toBe(true);
 });
 
 test('where what was done in the run cannot be read, it is drawn without', async () => {
