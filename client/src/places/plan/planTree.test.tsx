@@ -130,3 +130,30 @@ test('the list leads to the season and names every tree with something open, and
     expect(links).toEqual(['/plan/season', '/plan/a', '/plan/b']);
   });
 });
+
+test('the plots that fill the screen are drawn first, those under it behind them, in the order of the walk', async () => {
+  const treeOf = (id: string, plotId: string, place: number) =>
+    detail([{ ...dead, treeId: id }], { id, code: `Tree ${id}`, plotId, place });
+  const first = Array.from({ length: 10 }, (_, i) => treeOf(`p${i}`, 'p', i + 1));
+  const server = new FakeServer([...first, treeOf('q', 'q', 11), treeOf('r', 'r', 12)]);
+  server.instead.set('getTrees', () => ({
+    plots: ['p', 'q', 'r'].map((id) => ({ id, name: `Plot ${id}`, note: '' })),
+    rows: [{ id: 'r', plotId: 'p', name: 'Row', spacingCm: 400, revision: 1 }],
+    trees: [...server.details.values()].map(({ tree }) => tree),
+  }));
+  const listed = () =>
+    [...document.querySelectorAll('a[href^="/plan/"]')].flatMap(
+      (link) => /^\/plan\/([pqr]\d?)$/.exec(link.getAttribute('href') ?? '')?.[1] ?? [],
+    );
+  const drawn: string[][] = [];
+  const watch = new MutationObserver(() => {
+    if (listed().length > 0) drawn.push(listed());
+  });
+  watch.observe(document.body, { childList: true, subtree: true });
+  at.path = '/plan';
+  show(<PlanList />, server);
+  const ofFirst = first.map(({ tree }) => tree.id);
+  await waitFor(() => expect(listed()).toEqual([...ofFirst, 'q', 'r']));
+  watch.disconnect();
+  expect(drawn[0]).toEqual(ofFirst);
+});
