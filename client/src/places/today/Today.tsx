@@ -4,6 +4,7 @@
 import { type Lane, lanesOf } from '@mortisect/contracts';
 import { upperFirst } from '@mortisect/core/measure';
 import type { SiteToday } from '@mortisect/core/present';
+import type { Action } from '@mortisect/core/records';
 import type { ListedTree, Run } from '@mortisect/core/run';
 import { hourOf } from '@mortisect/core/weather';
 import type { PlainKey } from '@mortisect/words';
@@ -56,25 +57,7 @@ export function Today() {
   const { today, trees: open, latestActions } = listed;
   const now = clock();
   const codeOf = (treeId: string) => trees?.find((tree) => tree.id === treeId)?.code ?? treeId;
-  const latest = latestActions
-    .filter(({ undone, action }) => !undone && action.kind !== 'undone')
-    .slice(0, wide ? 8 : 3);
-  const doneLast =
-    latest.length === 0 ? null : (
-      <View gap={8}>
-        <Section>{say('today.latestRecords')}</Section>
-        <Rows>
-          {latest.map(({ id, action, by }) => (
-            <Row
-              key={id}
-              title={`${'treeId' in action ? `${codeOf(action.treeId)} · ` : ''}${upperFirst(actionWords(say, action, today.site.plan.kit))}`}
-              detail={`${by}, ${ago(action.at, now)}`}
-              href="/book"
-            />
-          ))}
-        </Rows>
-      </View>
-    );
+  const doneLast = <LatestRecords {...{ today, codeOf }} actions={latestActions} />;
   return (
     <Screen
       width="full"
@@ -140,6 +123,38 @@ const SEASON_WORDS: Record<SiteToday['season'], PlainKey> = {
 };
 
 const treesOf = (lane: Lane) => lane.groups.reduce((sum, group) => sum + group.trees, 0);
+
+interface LatestRecordsProps {
+  /** The latest first. */
+  actions: readonly Action[];
+  today: SiteToday;
+  codeOf(treeId: string): string;
+}
+
+function LatestRecords({ actions, today, codeOf }: LatestRecordsProps) {
+  const say = useSay();
+  const wide = useWide();
+  const now = useClock()();
+  const latest = actions
+    .filter(({ undone, action }) => !undone && action.kind !== 'undone')
+    .slice(0, wide ? 8 : 3);
+  if (latest.length === 0) return null;
+  return (
+    <View gap={8}>
+      <Section>{say('today.latestRecords')}</Section>
+      <Rows>
+        {latest.map(({ id, action, by }) => (
+          <Row
+            key={id}
+            title={`${'treeId' in action ? `${codeOf(action.treeId)} · ` : ''}${upperFirst(actionWords(say, action, today.site.plan.kit))}`}
+            detail={`${by}, ${ago(action.at, now)}`}
+            href="/book"
+          />
+        ))}
+      </Rows>
+    </View>
+  );
+}
 
 const CutsRow = memo(function CutsRow({ run, today }: { run: Run; today: SiteToday }) {
   const say = useSay();
