@@ -53,9 +53,14 @@ export function useFewRows<T>(all: readonly T[]): InParts<T> {
   };
 }
 
-/** What lies under a long list: it is drawn when that stands. */
-export function Afterwards({ children }: { children: ReactNode }) {
+/** Whether what fills the screen stands, and what lies under it can be drawn. */
+export function useAfterwards(): boolean {
   const [isTime, setTime] = useState(false);
   useEffect(() => startTransition(() => setTime(true)), []);
-  return isTime ? children : null;
+  return isTime;
+}
+
+/** What lies under a long list: it is drawn when that stands. */
+export function Afterwards({ children }: { children: ReactNode }) {
+  return useAfterwards() ? children : null;
 }

@@ -9,12 +9,12 @@ import type { Say } from '@mortisect/words';
 import { countedWords, goalWords, joined, minutesWords, shareWords } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { usePathname } from 'expo-router';
-import { memo } from 'react';
+import { memo, useMemo } from 'react';
 import { useTrees } from '../../data/queries';
 import { type Listed, useListedTrees } from '../../data/useListedTrees';
 import { useSay } from '../../data/useSay';
 import { FileLinks } from '../../ui/FileLinks';
-import { Afterwards, useInParts } from '../../ui/inParts';
+import { useAfterwards, useInParts } from '../../ui/inParts';
 import { Row, Rows } from '../../ui/Row';
 import { Aside, Screen } from '../../ui/Screen';
 import { Body, Label, Section, Small } from '../../ui/type';
@@ -47,23 +47,14 @@ interface ListOfPlansProps {
 const ListOfPlans = memo(function ListOfPlans({ listed, openId }: ListOfPlansProps) {
   const say = useSay();
   const isSeason = usePathname() === '/plan/season';
-  const plots = useTrees().data?.plots ?? [];
+  const plots = useTrees().data?.plots;
+  const isTime = useAfterwards();
   const { today, failed } = listed;
-  const trees = listed.trees.filter(asks);
+  const trees = useMemo(() => listed.trees.filter(asks), [listed]);
+  const groups = useMemo(() => byPlot(plots ?? [], trees), [plots, trees]);
   const due = trees.flatMap(({ due }) => due ?? []);
   const minutes = sumOf(due, (each) => each.minutes);
   const counted = countedWords(say, { minutes, grain: grainOfAll(due) });
-  const groups = plots
-    .map((plot) => ({ plot, ofPlot: trees.filter(({ tree }) => tree.plotId === plot.id) }))
-    .filter(({ ofPlot }) => ofPlot.length > 0);
-  let before = 0;
-  const first = groups.filter(({ ofPlot }) => {
-    before += ofPlot.length;
-    return before - ofPlot.length < ON_SCREEN;
-  });
-  const listOf = ({ plot, ofPlot }: (typeof groups)[number]) => (
-    <OfPlot key={plot.id} plot={plot} trees={ofPlot} openId={openId} today={today} />
-  );
   return (
     <Screen
       title={say('shared.plan')}
@@ -88,8 +79,9 @@ const ListOfPlans = memo(function ListOfPlans({ listed, openId }: ListOfPlansPro
           />
         </Rows>
       ) : null}
-      {first.map(listOf)}
-      <Afterwards>{groups.slice(first.length).map(listOf)}</Afterwards>
+      {(isTime ? groups : firstOf(groups)).map((group) => (
+        <OfPlot key={group.plot.id} {...group} openId={openId} today={today} />
+      ))}
       {failed.length > 0 ? (
         <Body>
           {say('plan.notPlannedOnThisDeviceOpenThe', {
@@ -103,14 +95,32 @@ const ListOfPlans = memo(function ListOfPlans({ listed, openId }: ListOfPlansPro
   );
 });
 
-interface OfPlotProps {
+interface Group {
   plot: Plot;
   trees: readonly ListedTree[];
+}
+
+/** Plots without a tree that asks for something are left out. */
+const byPlot = (plots: readonly Plot[], trees: readonly ListedTree[]): Group[] =>
+  plots
+    .map((plot) => ({ plot, trees: trees.filter(({ tree }) => tree.plotId === plot.id) }))
+    .filter((group) => group.trees.length > 0);
+
+function firstOf(groups: readonly Group[]): readonly Group[] {
+  let trees = 0;
+  const last = groups.findIndex((group) => {
+    trees += group.trees.length;
+    return trees >= ON_SCREEN;
+  });
+  return last < 0 ? groups : groups.slice(0, last + 1);
+}
+
+interface OfPlotProps extends Group {
   openId: string | undefined;
   today: SiteToday;
 }
 
-function OfPlot({ plot, trees, openId, today }: OfPlotProps) {
+const OfPlot = memo(function OfPlot({ plot, trees, openId, today }: OfPlotProps) {
   const say = useSay();
   const { shown, more } = useInParts(trees, trees.findIndex(({ tree }) => tree.id === openId) + 1);
   return (
@@ -133,7 +143,7 @@ function OfPlot({ plot, trees, openId, today }: OfPlotProps) {
       />
     </View>
   );
-}
+});
 
 /** Something was found on it, or sound wood of it is shaped: that, only its plan can say. */
 const asks = ({ findings, due }: ListedTree) =>
