@@ -13,9 +13,12 @@ const inputOf = (ids: string[]): RunOrderInput => ({
   trees: ids.map((id, x) => ({ id, class: 'sound', x, y: 0, cleanings: 1 })),
   ...{ start: null, end: null, metresPerMinute: 50 },
 });
-const here = (page: React.ReactElement) =>
-  render(<QueryClientProvider client={new QueryClient()}>{page}</QueryClientProvider>);
-beforeEach(() => mockOrder.mockClear());
+const client = new QueryClient();
+const on = (page: React.ReactElement) => <QueryClientProvider client={client}>{page}</QueryClientProvider>;
+beforeEach(() => {
+  client.clear();
+  mockOrder.mockClear();
+});
 
 test('it is asked for while the page is still being drawn, and once', async () => {
   const input = inputOf(['a', 'b']);
@@ -25,7 +28,7 @@ test('it is asked for while the page is still being drawn, and once', async () =
     asked.push(mockOrder.mock.calls.length);
     return null;
   }
-  here(<Page />);
+  render(on(<Page />));
   await waitFor(() => expect(asked.length).toBeGreaterThan(1));
   expect(asked[0]).toBe(1);
   expect(mockOrder.mock.calls).toEqual([[input]]);
@@ -37,14 +40,8 @@ test('it is told when it is there; the one before stays until then, and of no tr
     told.push(useRunOrder(input)?.order ?? null);
     return null;
   }
-  const { rerender } = here(<Page input={null} />);
-  const client = new QueryClient();
-  const at = (input: RunOrderInput | null) =>
-    rerender(
-      <QueryClientProvider client={client}>
-        <Page input={input} />
-      </QueryClientProvider>,
-    );
+  const { rerender } = render(on(<Page input={null} />));
+  const at = (input: RunOrderInput | null) => rerender(on(<Page input={input} />));
   at(inputOf([]));
   expect(mockOrder).not.toHaveBeenCalled();
   at(inputOf(['a', 'b']));
