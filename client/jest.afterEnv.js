@@ -14,7 +14,7 @@ afterEach(() => {
 const { configure } = require('@testing-library/react');
 
 configure({
-  // As the time of a whole test: long enough for a machine that does something else besides
+  // Long enough for a machine that does something else besides, and well within the time of a whole test
   asyncUtilTimeout: 60_000,
   getElementError: (message) =>
     Object.assign(new Error(message ?? ''), { name: 'TestingLibraryElementError' }),
