@@ -109,6 +109,7 @@ async function cutIt(page: Page): Promise<void> {
   await startRun(page, [/Lee wall 07/]);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Cut 1 of 2');
   await expect(page.getByText('Its history is unknown today: unknown is dirty.')).toBeVisible();
+  const shown = await cutsShown(page);
   await runUpTo(page, 'Made the cut');
   await makeMove(page, 'Made the cut');
   await runUpTo(page, 'Cut face is sound');
@@ -121,6 +122,27 @@ async function cutIt(page: Page): Promise<void> {
   await makeMove(page, 'Made the cut');
   await makeMove(page, 'Cut face is sound');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Close down');
+  // A card of a cut that was not due came up now and then, for a second
+  expect(await shown()).toEqual(['Cut 1 of 2', 'Cut 2 of 2']);
+}
+
+/** @returns what tells which cuts the cards were of from here on, one after another */
+async function cutsShown(page: Page): Promise<() => Promise<string[]>> {
+  const titles = await page.evaluateHandle(() => {
+    const seen: string[] = [];
+    const look = () => {
+      const title = document.querySelector('h1')?.textContent ?? '';
+      if (title.startsWith('Cut ') && title !== seen.at(-1)) seen.push(title);
+    };
+    look();
+    new MutationObserver(look).observe(document.body, {
+      childList: true,
+      subtree: true,
+      characterData: true,
+    });
+    return seen;
+  });
+  return () => titles.jsonValue();
 }
 
 async function findInBook(page: Page, orchard: Orchard): Promise<void> {

@@ -5,11 +5,11 @@ import { type Here, type Waiting, withChangedTrees, withLatest } from '@mortisec
 import { type Answer, ask } from './api';
 import { usePreferences } from './preferences';
 import { queryClient } from './queryClient';
-import { useTouched } from './touched';
 import { unitsOfDevice } from './unitsOfDevice';
 import { useWords } from './useSay';
 
-type Listed = Answer<'getListedTrees'>;
+/** `askedAt`, ms: what the server had taken by then is in it. None where it was read in an earlier visit. */
+export type ServerList = Answer<'getListedTrees'> & { askedAt?: number };
 export const LISTED_TREES = ['listed-trees'];
 let reads = 0;
 
@@ -25,22 +25,22 @@ export function unitsHere(): Units {
 }
 
 /** Only what changed since it was read last is asked for. An answer that a later read has overtaken is from before what was sent meanwhile: it keeps nothing. */
-async function read(units: Units): Promise<Listed> {
+async function read(units: Units): Promise<ServerList> {
   const turn = ++reads;
-  const began = Date.now();
+  const askedAt = Date.now();
   const queryKey = [...LISTED_TREES, units];
-  const known = () => queryClient.getQueryData<Listed>(queryKey);
+  const known = () => queryClient.getQueryData<ServerList>(queryKey);
   const changes = await ask('getListedTrees', { query: { units, since: known()?.revision } });
   const before = known();
   if (turn !== reads && before) return before;
-  useTouched.getState().readSince(began);
-  if (changes.whole || !before) return changes;
-  return { ...changes, whole: true, gone: [], trees: withChangedTrees(before.trees, changes) };
+  // A long answer is known by itself, not by a copy
+  if (changes.whole || !before) return Object.assign(changes, { askedAt });
+  return { ...changes, askedAt, whole: true, gone: [], trees: withChangedTrees(before.trees, changes) };
 }
 
 /** The server took these: what was done last says so before it is read anew. */
 export function listTaken(waiting: readonly Waiting[], here: Here): void {
-  queryClient.setQueriesData<Listed>(
+  queryClient.setQueriesData<ServerList>(
     { queryKey: LISTED_TREES },
     (listed) => listed && { ...listed, latestActions: withLatest(listed.latestActions, waiting, here) },
   );

@@ -6,11 +6,11 @@ import { listedTreesOf } from '@mortisect/core/testing';
 import { act, waitFor } from '@testing-library/react';
 import { FakeServer } from '../testing/fakeServer';
 import { allSent, show } from '../testing/here';
-import { detail, finding, NOW, today } from '../testing/orchard';
+import { detail, did, finding, NOW, today } from '../testing/orchard';
 import { enqueue } from './outbox';
 import { queryClient } from './queryClient';
 import { useTouched } from './touched';
-import { type Listed, useListedTrees } from './useListedTrees';
+import { type Listed, newestOf, useListedTrees } from './useListedTrees';
 
 jest.mock('expo-router', () => require('../testing/here').router);
 jest.mock('comlink', () => require('../testing/here').comlink);
@@ -33,9 +33,12 @@ const planned = listedTreesOf([treeView(b, today), treeView(a, today)], today);
 let listed: Listed | null = null;
 /** Whether each time it was drawn something was listed. */
 const drawn: boolean[] = [];
+/** How many cuts each time on tree b. */
+const drawnCuts: number[] = [];
 function Probe() {
   listed = useListedTrees().listed;
   drawn.push(listed !== null);
+  drawnCuts.push(of('b')?.cuts.length ?? 0);
   return null;
 }
 function open(answer: object): FakeServer {
@@ -47,6 +50,8 @@ function open(answer: object): FakeServer {
   show(<Probe />, server);
   return server;
 }
+const revisionHere = () =>
+  queryClient.getQueryData<{ revision: string }>(['listed-trees', 'metric'])?.revision;
 const codes = () => listed?.trees.map(({ tree }) => tree.id);
 const of = (id: string) => listed?.trees.find(({ tree }) => tree.id === id);
 const asked = (server: FakeServer, name: string) => server.asked.filter((each) => each.name === name).length;
@@ -81,8 +86,56 @@ test('what is recorded here is left out at once, and stays out until the server 
   await waitFor(() => expect(asked(server, 'putFinding')).toBeGreaterThan(0));
   server.instead.set('getListedTrees', () => listsOf([planned[1] as ListedTree], { revision: 'o:2' }));
   await act(() => queryClient.invalidateQueries({ queryKey: ['listed-trees'] }));
-  await waitFor(() => expect(useTouched.getState().at.size).toBe(0));
+  await waitFor(() => expect(revisionHere()).toBe('o:2'));
   expect(codes()).toEqual(['a']);
+  expect(listed?.current).toBe(true);
+});
+
+test('what was marked here stays in the list when the server’s list comes before its plan: a run went back to the cut of before, and forth', async () => {
+  const [one, two] = [treeOf('b', 2, [dead]), treeOf('b', 2, [dead, canker])];
+  const [ofOne, ofTwo] = [one, two].map((each) => listedTreesOf([treeView(each, today)], today)[0]) as [
+    ListedTree,
+    ListedTree,
+  ];
+  expect([ofOne.cuts.length, ofTwo.cuts.length]).toEqual([1, 2]);
+  const server = open(listsOf([ofOne]));
+  await waitFor(() => expect(of('b')?.cuts).toHaveLength(1));
+  server.details.set('b', two);
+  act(() => useTouched.getState().touch(['b']));
+  await waitFor(() => expect(of('b')).toEqual(ofTwo));
+  drawnCuts.length = 0;
+  const read = async (trees: ListedTree[], revision: string) => {
+    server.instead.set('getListedTrees', () => listsOf(trees, { revision }));
+    await act(() => queryClient.invalidateQueries({ queryKey: ['listed-trees'] }));
+    await waitFor(() => expect(revisionHere()).toBe(revision));
+    await waitFor(() => expect(listed?.current).toBe(true));
+  };
+  await read([{ ...ofOne, current: false }], 'o:2');
+  // Something done there that no plan rests on, once more before the server has planned
+  server.details.set('b', {
+    ...two,
+    actions: [did({ kind: 'stationTaken', at: NOW, treeId: 'b', station: 'ground' })],
+  });
+  await act(() => queryClient.invalidateQueries({ queryKey: ['tree'] }));
+  act(() => useTouched.getState().touch(['b']));
+  await read([{ ...ofOne, current: false }], 'o:3');
+  expect(new Set(drawnCuts)).toEqual(new Set([2]));
+  // Another device has cut one of them: what the server has planned since counts
+  server.details.set('b', one);
+  await read([ofOne], 'o:4');
+  expect(of('b')).toEqual(ofOne);
+});
+
+test('the newest of what was listed of a tree', () => {
+  const [own] = listedTreesOf([treeView(a, today)], today) as [ListedTree];
+  const [before, later] = [{ ...own }, { ...own }];
+  const waits = { ...own, current: false };
+  expect(newestOf(undefined, before)).toBe(before);
+  expect(newestOf({ own, over: before }, before)).toBe(own);
+  expect(newestOf({ own, over: before }, waits)).toBe(own);
+  expect(newestOf({ own, over: before }, undefined)).toBe(own);
+  expect(newestOf({ own, over: before }, later)).toBe(later);
+  expect(newestOf(undefined, undefined)).toBeUndefined();
 });
 
 test('until a tree that changed here is planned anew, it stands as it did with what is done left out', async () => {

@@ -14,8 +14,7 @@ import type { Action } from '@mortisect/core/records';
 import { type ListedTree, listedTreeOf, standIn } from '@mortisect/core/run';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
-import type { Answer } from './api';
-import { listedTreesQuery } from './listedTrees';
+import { listedTreesQuery, type ServerList } from './listedTrees';
 import { useHere, useOpenWork, useRunActions, useSite, useTrees, useTreesHere, useWaiting } from './queries';
 import { knownTrees } from './queryClient';
 import { MOST_UNASKED } from './quietly';
@@ -23,8 +22,6 @@ import { useTouched } from './touched';
 import { usePlans } from './usePlan';
 import { useToday, useUnits } from './useToday';
 import { viewOf } from './views';
-
-type ServerList = Answer<'getListedTrees'>;
 
 export interface Listed {
   today: SiteToday;
@@ -86,7 +83,10 @@ export function useListedTrees(): { listed: Listed | null; error: Error | null; 
     for (const view of views) {
       const { id } = view.tree;
       const isHeld = held.has(id);
-      all.set(id, listedHere(view, plans.get(id) ?? null, isHeld ? null : byServer.get(id), isHeld, today));
+      const before = isHeld ? null : newestOf(listedLast.get(id), byServer.get(id));
+      const own = listedHere(view, plans.get(id) ?? null, before, isHeld, today);
+      if (isHeld) listedLast.set(id, { own, over: byServer.get(id) });
+      all.set(id, own);
     }
     const walk = register?.map(({ id }) => id) ?? NO_IDS;
     const trees = inWalkingOrder([...all.values()], walk);
@@ -143,10 +143,30 @@ function useOwnIds(list: ServerList | null, unplanned: readonly string[]): reado
       if (action && 'treeId' in action) return action.treeId;
       return knownTrees().find(({ actions }) => actions.some((each) => each.id === id))?.tree.id ?? null;
     };
-    const all = [...treesWaiting(waiting, treeOfAction), ...touched.keys(), ...unplanned];
+    const changed = [...touched].flatMap(([id, at]) => (at >= (list?.askedAt ?? 0) ? id : []));
+    const all = [...treesWaiting(waiting, treeOfAction), ...changed, ...unplanned];
     return [...new Set(all)].sort().join(' ');
   }, [list, runActions, waiting, touched, unplanned]);
   return useMemo(() => (ids === '' ? NO_IDS : ids.split(' ')), [ids]);
+}
+
+interface ListedLast {
+  own: ListedTree;
+  /** What the server’s list said of it then. */
+  over: ListedTree | undefined;
+}
+/** How this device listed its trees last, by plans that held. */
+const listedLast = new Map<string, ListedLast>();
+
+/**
+ * The newest of what was listed of a tree. A list of the server that only waits for a plan tells of the tree as it was before this device planned
+ * it; one that has come since and waits for none is newer.
+ */
+export function newestOf(
+  last: ListedLast | undefined,
+  server: ListedTree | undefined,
+): ListedTree | undefined {
+  return last && (last.over === server || !server?.current) ? last.own : server;
 }
 
 const made = new WeakMap<TreeView, { of: readonly unknown[]; listed: ListedTree }>();
