@@ -62,10 +62,10 @@ export function inWalkingOrder<T extends { tree: { id: string } }>(
   walk: readonly string[],
 ): T[] {
   const byId = new Map(trees.map((each) => [each.tree.id, each]));
-  const walked = walk.flatMap((id) => {
+  const walked: T[] = [];
+  for (const id of walk) {
     const each = byId.get(id);
-    byId.delete(id);
-    return each ?? [];
-  });
+    if (each && byId.delete(id)) walked.push(each);
+  }
   return [...walked, ...byId.values()];
 }
