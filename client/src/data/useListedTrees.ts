@@ -14,9 +14,9 @@ import type { Action } from '@mortisect/core/records';
 import { type ListedTree, listedTreeOf, standIn } from '@mortisect/core/run';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
-import { listedTreesQuery, type ServerList } from './listedTrees';
+import { LISTED_TREES, listedTreesQuery, type ServerList } from './listedTrees';
 import { useHere, useOpenWork, useRunActions, useSite, useTrees, useTreesHere, useWaiting } from './queries';
-import { knownTrees } from './queryClient';
+import { knownTrees, queryClient } from './queryClient';
 import { MOST_UNASKED } from './quietly';
 import { useTouched } from './touched';
 import { usePlans } from './usePlan';
@@ -157,6 +157,10 @@ interface ListedLast {
 }
 /** How this device listed its trees last, by plans that held. */
 const listedLast = new Map<string, ListedLast>();
+// It goes with the list
+queryClient.getQueryCache().subscribe(({ type, query }) => {
+  if (type === 'removed' && query.queryKey[0] === LISTED_TREES[0]) listedLast.clear();
+});
 
 /**
  * The newest of what was listed of a tree. A list of the server that only waits for a plan tells of the tree as it was before this device planned
