@@ -183,6 +183,11 @@ describe('a long answer', () => {
         ...['getTrees', '/api/trees', expect.objectContaining({ headers: { 'Accept-Language': 'en-GB' } })],
       );
     }
+    // What lists wait for with the longest too
+    for (const name of ['getListedTrees', 'getTiming', 'getRun', 'getSite', 'getOpenWork'] as const) {
+      await ask(name, { query: {} } as never);
+      expect(mockRead.ask).toHaveBeenLastCalledWith(name, expect.anything(), expect.anything());
+    }
     expect(asked).toHaveLength(1);
     mockRead.ask = async () => {
       throw new Error('refused');

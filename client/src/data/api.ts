@@ -96,8 +96,14 @@ async function routeOf(name: RouteName): Promise<Route> {
   return appRoutes[name];
 }
 
-/** What is megabytes in a large orchard: once an answer was long, the thread that reads such answers asks for these by itself. */
-const LONGEST: ReadonlySet<RouteName> = new Set(['getTrees', 'getListedTrees', 'getOpenWork', 'getTiming']);
+/**
+ * What is megabytes in a large orchard, and what lists wait for with it: once an answer was long, the thread that reads such answers asks for these by
+ * itself. An answer to the page is heard when it has drawn what a tap asked for.
+ */
+const BY_THREAD: ReadonlySet<RouteName> = new Set([
+  ...(['getTrees', 'getListedTrees', 'getOpenWork', 'getTiming'] as const),
+  ...(['getRun', 'getSite'] as const),
+]);
 let long: typeof import('./longAnswers') | null = null;
 
 async function askOnce<K extends RouteName>(name: K, input: Ask<K>, signal?: AbortSignal): Promise<Timed<K>> {
@@ -124,7 +130,7 @@ async function askOnce<K extends RouteName>(name: K, input: Ask<K>, signal?: Abo
     ...(file && { body: file }),
     ...(signal && { signal }),
   };
-  if (!early && !signal && long && LONGEST.has(name)) {
+  if (!early && !signal && long && BY_THREAD.has(name)) {
     // Refused, or no answer: that is heard here
     const read = await long.askLong(name, url, asking).catch(() => null);
     if (read) {

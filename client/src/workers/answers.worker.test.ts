@@ -56,3 +56,36 @@ test('what it asks for itself comes with its bytes, which are handed over and no
   Object.assign(answers, { ok: false, status: 503 });
   await expect(work.ask('getLog', '/api/log', {})).rejects.toThrow('503');
 });
+
+test('a check lets answers pass that are on their way, and waits for none that does not come', async () => {
+  jest.useFakeTimers();
+  const done: string[] = [];
+  let answer = () => {};
+  const response = { ok: true, status: 200, url: '/api/log', arrayBuffer: async () => bytes(log) };
+  globalThis.fetch = (() =>
+    new Promise((next) => {
+      answer = () => next(response);
+    })) as never;
+  const ask = () => void work.ask('getLog', '/api/log', {}).then(() => done.push('log'));
+  const check = () => {
+    const { unchecked } = work.read('getListedTrees', bytes(list));
+    void work.checked(unchecked?.check as number).then(() => done.push('checked'));
+  };
+  ask();
+  check();
+  await jest.advanceTimersByTimeAsync(30);
+  expect(done).toEqual([]);
+  answer();
+  await jest.advanceTimersByTimeAsync(6);
+  expect(done).toEqual(['log', 'checked']);
+  check();
+  await jest.advanceTimersByTimeAsync(6);
+  expect(done).toHaveLength(3);
+  ask();
+  check();
+  await jest.advanceTimersByTimeAsync(38);
+  expect(done).toHaveLength(3);
+  await jest.advanceTimersByTimeAsync(6);
+  expect(done).toEqual(['log', 'checked', 'checked', 'checked']);
+  jest.useRealTimers();
+});
