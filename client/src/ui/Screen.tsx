@@ -13,6 +13,8 @@ interface ScreenProps {
   /** The one figure or word that stands at the right of the header. */
   aside?: ReactNode;
   actions?: ReactNode;
+  /** Instead of `actions`, an `ActionBar` of its own: what is still to be found out leaves no empty one. */
+  bar?: ReactNode;
   /** Stays under the header while the work scrolls. */
   pinned?: ReactNode;
   /** Column width of the running content; `full` for drawings that use the whole of a wide screen. */
@@ -30,6 +32,7 @@ export function Screen({
   subtitle,
   aside,
   actions,
+  bar,
   pinned,
   width = 'column',
   beside = false,
@@ -93,20 +96,25 @@ export function Screen({
           {children}
         </View>
       </View>
-      {actions ? (
-        <View borderTopWidth={1} borderColor="$rule" borderStyle="solid" backgroundColor="$ground">
-          <View
-            flexDirection="row"
-            flexWrap="wrap"
-            gap={12}
-            padding={12}
-            paddingHorizontal={16}
-            maxWidth={width === 'column' ? COLUMN_PX + 32 : undefined}
-          >
-            {actions}
-          </View>
-        </View>
-      ) : null}
+      {actions ? <ActionBar width={width}>{actions}</ActionBar> : bar}
+    </View>
+  );
+}
+
+/** The main actions, in reach of the thumb. @param width of the running content */
+export function ActionBar({ width, children }: Pick<ScreenProps, 'width' | 'children'>) {
+  return (
+    <View borderTopWidth={1} borderColor="$rule" borderStyle="solid" backgroundColor="$ground">
+      <View
+        flexDirection="row"
+        flexWrap="wrap"
+        gap={12}
+        padding={12}
+        paddingHorizontal={16}
+        maxWidth={width === 'column' ? COLUMN_PX + 32 : undefined}
+      >
+        {children}
+      </View>
     </View>
   );
 }

@@ -36,7 +36,8 @@ interface RunAndTrees {
   refetch(): unknown;
 }
 
-export function useRun(): RunAndTrees {
+/** @param isOrdered false as long as the trees need not stand in their order: whoever shows only the first of them draws that first */
+export function useRun(isOrdered = true): RunAndTrees {
   const say = useSay();
   const { listed, error, refetch } = useListedTrees();
   const runActions = useRunActions();
@@ -52,7 +53,7 @@ export function useRun(): RunAndTrees {
     () => (today && work && actions ? runOf({ work, actions, today }) : null),
     [today, work, actions],
   );
-  const proposedStops = useProposed(unordered);
+  const proposedStops = useProposed(isOrdered ? unordered : null);
   const order = useStopOrder(proposedStops);
   const given = useMemo(
     () => (today && work && actions ? { work, actions, today, order: order?.order ?? [] } : null),

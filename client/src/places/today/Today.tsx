@@ -11,16 +11,16 @@ import type { PlainKey } from '@mortisect/words';
 import { limbIn } from '@mortisect/words/trade';
 import { View } from '@tamagui/core';
 import { type Href, useRouter } from 'expo-router';
-import { memo } from 'react';
+import { memo, startTransition, useEffect, useState } from 'react';
 import { ago, longDay, shortMoment } from '../../data/moment';
-import { useCopies, useTiming, useTrees } from '../../data/queries';
+import { isBeingRead, useCopies, useTiming, useTrees } from '../../data/queries';
 import { useClock, useClockOff } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
 import { Columns } from '../../ui/Columns';
 import { Afterwards, useFewRows } from '../../ui/inParts';
 import { Row, Rows } from '../../ui/Row';
-import { Aside, Screen } from '../../ui/Screen';
+import { ActionBar, Aside, Screen } from '../../ui/Screen';
 import { useWide } from '../../ui/theme';
 import { Body, Section } from '../../ui/type';
 import { Waiting } from '../../ui/Waiting';
@@ -33,27 +33,27 @@ import { BlightRows, EmergencyRows, FrostRows, ProtectantRows } from './CannotWa
 import { CuttingWeather, oldWeather } from './CuttingWeather';
 import { FirstHour } from './FirstHour';
 import { SeasonRows } from './SeasonRows';
-import { useNextStep } from './useNextStep';
+import { type Known, useNextStep } from './useNextStep';
 import { JobRows, QuestionRows, RoundRow } from './Walking';
 
 export function Today() {
   const say = useSay();
   const trees = useTrees().data?.trees;
-  const timing = useTiming().data;
+  const weather = useTiming();
+  const timing = weather.data;
+  const isSoon = useBriefly(isBeingRead(weather));
   const clock = useClock();
   const wide = useWide();
-  const { here, listed, says, error, refetch } = useRun();
-  const router = useRouter();
+  const [isOrdered, setOrdered] = useState(false);
+  const { here, listed, says, error, refetch } = useRun(isOrdered);
   // The header and the next step speak for the kind of wood that most trees are of
   const lane = timing && lanesOf(timing).toSorted((a, b) => treesOf(b) - treesOf(a))[0];
-  const next = useNextStep({
-    run: here?.run,
-    today: listed?.today,
-    timingNow: timing,
-    listed: listed?.trees ?? [],
-    lane,
-  });
-  if (!listed) return <Waiting title={say('shared.today')} error={error} onRetry={refetch} />;
+  const stands = here !== null && listed !== null && !isSoon;
+  // Which of the cuts comes first is reckoned once the page is there
+  useEffect(() => {
+    if (stands) startTransition(() => setOrdered(true));
+  }, [stands]);
+  if (!listed || isSoon) return <Waiting title={say('shared.today')} error={error} onRetry={refetch} />;
   const { today, trees: open, latestActions } = listed;
   const now = clock();
   const codeOf = (treeId: string) => trees?.find((tree) => tree.id === treeId)?.code ?? treeId;
@@ -63,12 +63,10 @@ export function Today() {
       width="full"
       title={today.site.name}
       subtitle={`${longDay(now, today.site.timeZone)} · ${say(SEASON_WORDS[today.season])}`}
-      actions={
-        next && (
-          <Button grow kind="main" onPress={() => router.navigate(next.href as Href)}>
-            {next.words}
-          </Button>
-        )
+      bar={
+        <Afterwards>
+          <NextStepBar run={here?.run} timingNow={timing} listed={open} {...{ today, lane }} />
+        </Afterwards>
       }
       aside={
         lane && timing ? <Aside {...nowWords(say, lane, hourOf(timing.now), today.site.timeZone)} /> : null
@@ -115,6 +113,19 @@ export function Today() {
   );
 }
 
+/** So long the page waits for its weather: to be drawn without it and then with it takes longer, where both come at once. */
+const BRIEFLY_MS = 1000;
+
+/** @returns false from then on, whatever is still waited for */
+function useBriefly(isWaiting: boolean): boolean {
+  const [isOver, setOver] = useState(false);
+  useEffect(() => {
+    const over = setTimeout(() => setOver(true), BRIEFLY_MS);
+    return () => clearTimeout(over);
+  }, []);
+  return isWaiting && !isOver;
+}
+
 const SEASON_WORDS: Record<SiteToday['season'], PlainKey> = {
   dormant: 'shared.dormantSeason',
   bloom: 'shared.budToPetalFall',
@@ -123,6 +134,20 @@ const SEASON_WORDS: Record<SiteToday['season'], PlainKey> = {
 };
 
 const treesOf = (lane: Lane) => lane.groups.reduce((sum, group) => sum + group.trees, 0);
+
+/** Found out once the page stands: it asks of all trees what the rows ask of a few. */
+function NextStepBar(known: Known) {
+  const router = useRouter();
+  const next = useNextStep(known);
+  if (!next) return null;
+  return (
+    <ActionBar width="full">
+      <Button grow kind="main" onPress={() => router.navigate(next.href as Href)}>
+        {next.words}
+      </Button>
+    </ActionBar>
+  );
+}
 
 interface LatestRecordsProps {
   /** The latest first. */

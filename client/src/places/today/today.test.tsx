@@ -6,6 +6,7 @@ import { queryClient } from '../../data/queryClient';
 import { FakeServer, refused } from '../../testing/fakeServer';
 import { at, press, show, went, write } from '../../testing/here';
 import { detail, did, finding, NOW } from '../../testing/orchard';
+import { settled } from '../../testing/settled';
 import { Today } from './Today';
 
 jest.mock('expo-router', () => require('../../testing/here').router);
@@ -14,6 +15,18 @@ const mockLooked = jest.fn();
 jest.mock('./urgent', () => {
   const urgent = jest.requireActual('./urgent');
   return { ...urgent, isDangerous: (tree: unknown) => mockLooked() ?? urgent.isDangerous(tree) };
+});
+/** Each time an order was asked for: whether the cuts stood on the page. */
+const mockOrdered: boolean[] = [];
+jest.mock('../../data/useRunOrder', () => {
+  const { useRunOrder } = jest.requireActual('../../data/useRunOrder');
+  return {
+    useRunOrder: (input: { trees: unknown[] } | null) => {
+      if (input && input.trees.length > 0)
+        mockOrdered.push(/to make on/.test(globalThis.document.body.textContent ?? ''));
+      return useRunOrder(input);
+    },
+  };
 });
 configure({ defaultHidden: true });
 
@@ -25,6 +38,10 @@ async function come(server: FakeServer): Promise<(title: string | RegExp) => str
   show(<Today />, server);
   await screen.findByText('Test orchard');
   await waitFor(() => expect(document.body.textContent).not.toMatch(/Reading the weather|Planning the cuts/));
+  // What lies under the screen asks when that stands
+  await settled();
+  await waitFor(() => expect(queryClient.isFetching()).toBe(0));
+  await settled();
   // Where a row leads; null where there is none
   return (title) => {
     const rows = [...document.querySelectorAll('a[href]')];
@@ -52,9 +69,38 @@ test('it is drawn with what was done in the run, and not before and once more', 
   expect(document.body.textContent).not.toMatch('Planning the cuts');
 });
 
+test('it waits for its weather, but not for long', async () => {
+  const held: (() => void)[] = [];
+  const { setTimeout: later } = window;
+  const timers = jest
+    .spyOn(window, 'setTimeout')
+    .mockImplementation(((then: () => void, ms: number) =>
+      ms === 1000 ? held.push(then) : later(then, ms)) as never);
+  const server = new FakeServer([detail([strike])]);
+  server.instead.set('getTiming', () => new Promise(() => {}));
+  at.path = '/today';
+  show(<Today />, server);
+  await waitFor(() => expect(queryClient.getQueryData(['run'])).toBeTruthy());
+  await waitFor(() => expect(queryClient.getQueryData(['listed-trees', 'metric'])).toBeTruthy());
+  await settled();
+  expect(screen.queryByText('Test orchard')).toBeNull();
+  act(() => {
+    for (const then of held) then();
+  });
+  await screen.findByText('Test orchard');
+  expect(document.body.textContent).toMatch('Reading the weather');
+  timers.mockRestore();
+});
+
+test('which cut comes first is reckoned once the page stands', async () => {
+  mockOrdered.length = 0;
+  await come(new FakeServer([detail([strike])]));
+  await waitFor(() => expect(mockOrdered).toContain(true));
+  expect(mockOrdered).not.toContain(false);
+});
+
 test('an answer draws what shows it anew, and not the whole page', async () => {
   await come(new FakeServer([detail([strike])]));
-  await waitFor(() => expect(queryClient.isFetching()).toBe(0));
   const looks = mockLooked.mock.calls.length;
   expect(looks).toBeGreaterThan(0);
   await act(async () => {
@@ -68,7 +114,6 @@ test('an answer draws what shows it anew, and not the whole page', async () => {
 
 test('weather that nobody has told anew for two hours is said to be old, on a page that stands', async () => {
   await come(new FakeServer([detail([strike])]));
-  await waitFor(() => expect(queryClient.isFetching()).toBe(0));
   const later = (minutes: number) =>
     act(async () => {
       queryClient.setQueryData(['health'], (health: { aheadMs: number }) => ({
@@ -79,9 +124,10 @@ test('weather that nobody has told anew for two hours is said to be old, on a pa
   const isOld = () =>
     /Told about 2 hours ago: the server has not answered/.test(document.body.textContent ?? '');
   await later(115);
+  await settled();
   expect(isOld()).toBe(false);
   await later(10);
-  expect(isOld()).toBe(true);
+  await waitFor(() => expect(isOld()).toBe(true));
 });
 
 test('where what was done in the run cannot be read, it is drawn without', async () => {

@@ -12,7 +12,7 @@ import { useQueue } from '../round/walk';
 import { type NextStep, nextStepOf } from './nextStep';
 import { isDryNow, urgentTrees } from './urgent';
 
-interface Known {
+export interface Known {
   run: Run | undefined;
   today: SiteToday | undefined;
   timingNow: TimingNow | undefined;
