@@ -101,8 +101,12 @@ async function routeOf(name: RouteName): Promise<Route> {
  * itself. An answer to the page is heard when it has drawn what a tap asked for.
  */
 const BY_THREAD: ReadonlySet<RouteName> = new Set([
-  ...(['getTrees', 'getListedTrees', 'getOpenWork', 'getTiming'] as const),
-  ...(['getRun', 'getSite'] as const),
+  'getTrees',
+  'getListedTrees',
+  'getOpenWork',
+  'getTiming',
+  'getRun',
+  'getSite',
 ]);
 let long: typeof import('./longAnswers') | null = null;
 

@@ -6,6 +6,7 @@ import { Modal } from 'react-native';
 import { useSay } from '../data/useSay';
 import { Button } from './Button';
 import { useBackLayer } from './backStack';
+import { ActionBar } from './Screen';
 import { Section } from './type';
 import { useEscape } from './useEscape';
 
@@ -65,21 +66,12 @@ export function Sheet({ title, open, onClose, closeLabel, children, actions }: S
           >
             {children}
           </View>
-          <View
-            flexDirection="row"
-            flexWrap="wrap"
-            gap={12}
-            padding={12}
-            paddingHorizontal={16}
-            borderTopWidth={1}
-            borderColor="$rule"
-            borderStyle="solid"
-          >
+          <ActionBar>
             <Button grow onPress={onClose}>
               {close}
             </Button>
             {actions}
-          </View>
+          </ActionBar>
         </View>
       </View>
     </Modal>
