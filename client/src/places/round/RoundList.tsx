@@ -28,8 +28,12 @@ export function RoundList({ openId }: { openId?: string }) {
   const say = useSay();
   const router = useRouter();
   const { data, error, refetch } = useTrees();
-  const { round, queue } = useQueue();
-  if (!data || !queue) return <Waiting title={say('shared.round')} beside error={error} onRetry={refetch} />;
+  const { round, queue, ...walk } = useQueue();
+  // Which plot is open, and whether a round can be started, hangs on the round: whoever taps before it is there would close a plot for good
+  if (!data || !queue || !walk.isRead) {
+    const retry = () => Promise.all([refetch(), walk.refetch()]);
+    return <Waiting title={say('shared.round')} beside error={error ?? walk.error} onRetry={retry} />;
+  }
   const next = round && !round.paused ? queue.next : null;
   return (
     <Screen

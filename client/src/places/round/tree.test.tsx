@@ -1,5 +1,7 @@
 // One tree in the round, before a server: without a map, with a limb missing, with a finding let go; and a round that is read onto the device.
-import { cleanup, configure, fireEvent, screen, waitFor } from '@testing-library/react';
+import type { Action } from '@mortisect/core/records';
+import { act, cleanup, configure, fireEvent, screen, waitFor } from '@testing-library/react';
+import { queryClient } from '../../data/queryClient';
 import { FakeServer, refused } from '../../testing/fakeServer';
 import { allSent, at, buttons, field, findButton, press, show, went, write } from '../../testing/here';
 import { detail, did, finding, limb } from '../../testing/orchard';
@@ -199,6 +201,44 @@ describe('a round', () => {
     server.instead.delete('getPlotTrees');
     press('Read them now');
     await screen.findByText(/it goes on without signal/);
+  });
+
+  test('is waited for: a plot that is tapped before it is read would stay closed when it comes', async () => {
+    const plots = ['P', 'Q'].map((id) => ({ id: id.toLowerCase(), name: `Plot ${id}`, note: '' }));
+    const trees = [detail([], { id: 'first' }), detail([], { id: 'second', plotId: 'q' })];
+    const seen = did({
+      ...{ kind: 'treeSeen', treeId: 'first', verdict: 'sound', seen: 'all round' },
+      at: '2026-11-24T09:00:00Z',
+    });
+    const ofAll = did({ ...open.action, plotIds: [] } as Action['action']);
+    const server = new FakeServer(trees, [ofAll, { ...seen, id: CANKER }]);
+    server.instead.set('getTrees', () => ({ plots, rows: [], trees: trees.map(({ tree }) => tree) }));
+    server.instead.set('getPlotTrees', () => ({ trees: [] }));
+    let answer: () => void = () => {};
+    const held = new Promise<void>((resolve) => {
+      answer = resolve;
+    });
+    server.instead.set('getRound', () => held);
+    comeToList(server);
+    await waitFor(() => expect(queryClient.getQueryData(['trees'])).toBeTruthy());
+    await act(() => new Promise((next) => setTimeout(next, 50)));
+    expect(buttons(/^Plot|round/i)).toEqual([]);
+    answer();
+    await findButton('Round options');
+    expect(buttons(/^Plot/).map((plot) => plot.getAttribute('aria-expanded'))).toEqual(['false', 'true']);
+  });
+
+  test('that cannot be read is said, and read again', async () => {
+    const server = new FakeServer([detail([])], [open]);
+    server.instead.set('getRound', () => {
+      throw refused(503, 'Busy.');
+    });
+    comeToList(server);
+    const again = await findButton('Try again');
+    expect(buttons('Start a round')).toEqual([]);
+    server.instead.delete('getRound');
+    fireEvent.click(again);
+    await findButton('Round options');
   });
 
   test.each([

@@ -22,15 +22,25 @@ export const useWalk = create<Walk>()(
   persist((): Walk => ({ seen: 'all round', last: null }), { name: 'mortisect-walk', version: 1 }),
 );
 
-/** The open round with its queue; without a round the queue is all trees. */
-export function useQueue(): { round: OpenRound | null; queue: Queue | null } {
-  const { round } = useRound();
+interface RoundHere {
+  round: OpenRound | null;
+  /** Without a round it is all trees. */
+  queue: Queue | null;
+  /** Whether a round is open is known; until then none is. */
+  isRead: boolean;
+  error: Error | null;
+  refetch(): unknown;
+}
+
+/** The open round with its queue. */
+export function useQueue(): RoundHere {
+  const { round, data, error, refetch } = useRound();
   const trees = useTrees().data?.trees;
   const queue = useMemo(
     () => (trees ? queueOf(round ?? { order: 'serpentine', plotIds: [], entries: new Map() }, trees) : null),
     [round, trees],
   );
-  return { round: round ?? null, queue };
+  return { round: round ?? null, queue, isRead: data !== undefined, error, refetch };
 }
 
 interface Seen {

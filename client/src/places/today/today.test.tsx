@@ -72,10 +72,8 @@ test('it is drawn with what was done in the run, and not before and once more', 
 test('it waits for its weather, but not for long', async () => {
   const held: (() => void)[] = [];
   const { setTimeout: later } = window;
-  const timers = jest
-    .spyOn(window, 'setTimeout')
-    .mockImplementation(((then: () => void, ms: number) =>
-      ms === 1000 ? held.push(then) : later(then, ms)) as never);
+  window.setTimeout = ((then: () => void, ms: number) =>
+    ms === 1000 ? held.push(then) : later(then, ms)) as never;
   const server = new FakeServer([detail([strike])]);
   server.instead.set('getTiming', () => new Promise(() => {}));
   at.path = '/today';
@@ -89,7 +87,7 @@ test('it waits for its weather, but not for long', async () => {
   });
   await screen.findByText('Test orchard');
   expect(document.body.textContent).toMatch('Reading the weather');
-  timers.mockRestore();
+  window.setTimeout = later;
 });
 
 test('which cut comes first is reckoned once the page stands', async () => {

@@ -4,7 +4,7 @@ import { type Lane, type TimingNow, windowsAt } from '@mortisect/contracts';
 import { rechecksDue, type SiteToday } from '@mortisect/core/present';
 import type { ListedTree, Run } from '@mortisect/core/run';
 import { hourOf } from '@mortisect/core/weather';
-import { useRound, useTrees } from '../../data/queries';
+import { useTrees } from '../../data/queries';
 import { useClock } from '../../data/useClock';
 import { useCutsOnRecord } from '../../data/useCutsOnRecord';
 import { useSay } from '../../data/useSay';
@@ -24,11 +24,10 @@ export interface Known {
 export function useNextStep({ run, today, timingNow, listed, lane }: Known): NextStep | null {
   const say = useSay();
   const clock = useClock();
-  const read = useRound().data;
-  const { round, queue } = useQueue();
+  const { round, queue, isRead } = useQueue();
   const trees = useTrees().data?.trees;
   const { cuts } = useCutsOnRecord(today);
-  if (!run || !trees || !read || !cuts) return null;
+  if (!run || !trees || !isRead || !cuts) return null;
   return nextStepOf(say, {
     trees: trees.filter((tree) => tree.status !== 'removed').length,
     run,
