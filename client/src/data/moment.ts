@@ -27,6 +27,7 @@ export async function readDays(locale: Locale): Promise<() => void> {
     : (await import('date-fns/locale/en-GB')).enGB;
   return () => {
     forms = FORMS[locale];
+    hoursSaid.clear();
     setDefaultOptions({ locale: wording });
   };
 }
@@ -114,8 +115,13 @@ export function shortDay(day: string): string {
 
 /** “Thu 09:00” at the site. */
 export function dayHour(hour: number, timeZone: string): string {
-  return format(momentOf(hour), 'EEE HH:mm', { in: tz(timeZone) });
+  const key = `${hour} ${timeZone}`;
+  // Lists tell the same few hours row by row, and a time zone takes a slow phone milliseconds
+  const said = hoursSaid.get(key) ?? format(momentOf(hour), 'EEE HH:mm', { in: tz(timeZone) });
+  hoursSaid.set(key, said);
+  return said;
 }
+const hoursSaid = new Map<string, string>();
 
 /** “Thursday 26 Nov, 09:00”. */
 export function longDayHour(hour: number, timeZone: string): string {

@@ -70,9 +70,10 @@ export const seasonTodayQuery = {
   queryFn: () => ask('getSeasonToday', {}),
 };
 
-/** What each crew does today; asked again while the season is shared out anew. */
-export const useSeasonToday = () =>
+/** What each crew does today; asked again while the season is shared out anew. @param isAsked false where nobody asks for it */
+export const useSeasonToday = (isAsked = true) =>
   useQuery({
     ...seasonTodayQuery,
+    enabled: isAsked,
     refetchInterval: ({ state }) => (state.data?.isAnew ? ANEW_EVERY_MS : false),
   });

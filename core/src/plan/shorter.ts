@@ -11,7 +11,7 @@ interface Place {
 const NEIGHBOURS = 8;
 const LONGEST_MOVED = 3;
 /** Two pieces of at most so many trees change places. */
-const LONGEST_KICKED = 50;
+const LONGEST_KICKED = 25;
 const KICKS_A_TREE = 2;
 const FEWEST_KICKS = 200;
 const MOST_KICKS = 400;
@@ -117,19 +117,7 @@ export function shorterOrder({ trees, groups, start, end }: Route): number[] {
     look(c - 1);
     look(c);
   }
-  const turned = (i: number, j: number) =>
-    reversed(i, j, step(i - 1, i) + step(j, j + 1) - step(i - 1, j) - step(i, j + 1));
-  const put = (i: number, length: number, at: number) =>
-    moved(
-      i,
-      length,
-      at,
-      (won[length] as number) + step(at - 1, at) - step(at - 1, i) - step(i + length - 1, at),
-    );
-  /** Metres that are won where a piece is taken out and what it stood between is joined. */
-  const without = (i: number, length: number) =>
-    step(i - 1, i) + step(i + length - 1, i + length) - step(i - 1, i + length);
-  /** By lengths of pieces, from the tree at hand on and up to it. */
+  /** Metres that are won where a piece is taken out and what it stood between is joined; by lengths of pieces, from the tree at hand on and up to it. */
   const won = new Float64Array(LONGEST_MOVED + 1);
   const wonUpTo = new Float64Array(LONGEST_MOVED + 1);
   /** What stands beside a tree is asked for many times over: each step is measured once, and every other way differs by one more. */
@@ -137,17 +125,33 @@ export function shorterOrder({ trees, groups, start, end }: Route): number[] {
     const first = from[tree] as number;
     const behind = to[tree] as number;
     const here = placeOf[tree] as number;
-    if (turned(first, here) || turned(here, behind - 1)) return true;
-    for (let length = 1; length <= LONGEST_MOVED; length++) {
-      const fits = here + length <= behind;
-      won[length] = fits ? without(here, length) : Number.NEGATIVE_INFINITY;
-      wonUpTo[length] =
-        here - length + 1 >= first ? without(here - length + 1, length) : Number.NEGATIVE_INFINITY;
-      if (fits && (put(here, length, first) || put(here, length, behind))) return true;
-    }
-    const { others, away } = near[tree] as Near;
     const before = step(here - 1, here);
     const after = step(here, here + 1);
+    // At the borders of its class
+    const comes = step(first - 1, first);
+    const goes = step(behind - 1, behind);
+    const asFirst = step(first - 1, here);
+    const onFromFirst = step(first, here + 1);
+    const asLast = step(here, behind);
+    const onFromLast = step(here - 1, behind - 1);
+    if (reversed(first, here, comes + after - asFirst - onFromFirst)) return true;
+    if (reversed(here, behind - 1, before + goes - onFromLast - asLast)) return true;
+    const lastToHere = step(behind - 1, here);
+    for (let length = 1; length <= LONGEST_MOVED; length++) {
+      const last = here + length - 1;
+      const top = here - length + 1;
+      const fits = last < behind;
+      won[length] = fits
+        ? before + step(last, last + 1) - step(here - 1, last + 1)
+        : Number.NEGATIVE_INFINITY;
+      wonUpTo[length] =
+        top >= first ? step(top - 1, top) + after - step(top - 1, here + 1) : Number.NEGATIVE_INFINITY;
+      if (!fits) continue;
+      const taken = won[length] as number;
+      if (moved(here, length, first, taken + comes - asFirst - step(last, first))) return true;
+      if (moved(here, length, behind, taken + goes - lastToHere - step(last, behind))) return true;
+    }
+    const { others, away } = near[tree] as Near;
     const longest = Math.max(before, after);
     for (let n = 0; n < others.length; n++) {
       const joined = away[n] as number;

@@ -5,5 +5,5 @@ export { arboristMade, cutMade, type Placed, placedAt } from './cutRecord';
 export { findingAt } from './freshFinding';
 export { type Due, type ListedCut, ListedTree } from './listedShape';
 export { listedTreeOf, standIn } from './listedTree';
-export { type LeftOutBecause, type Run, runOf, type Stop } from './run';
+export { type LeftOutBecause, type Run, runIn, runOf, runWaiting, type Stop } from './run';
 export { cutAtHand, type RunItem, transmissionCuts, workOf } from './work';

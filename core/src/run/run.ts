@@ -67,13 +67,34 @@ interface RunGiven {
   work: RunWork;
   actions: readonly Action[];
   today: SiteToday;
+}
+
+/** How the trees are walked, and with which blade. */
+interface Walked {
   /** Ids of trees in the order they are visited; others follow by what their wood is. */
   order?: readonly string[];
   /** The blade that is in the hand, where somebody chose another one. */
   inHand?: string | null;
 }
 
-export function runOf({ work, actions, today, order = [], inHand = null }: RunGiven): Run {
+/** What of a run is the same in whatever order its trees are visited, and with any blade. */
+export interface RunWaiting
+  extends Pick<
+    Run,
+    'open' | 'leftOut' | 'toDecide' | 'blades' | 'logs' | 'madeCuts' | 'cleanings' | 'marks' | 'last'
+  > {
+  today: SiteToday;
+  /** Trees on which cuts wait, as they are listed. */
+  stops: Stop[];
+  /** In this run, or today where none is open. */
+  done: readonly Action[];
+}
+
+export const runOf = ({ work, actions, today, ...walked }: RunGiven & Walked): Run =>
+  runIn(runWaiting({ work, actions, today }), walked);
+
+/** For `runIn`: of thousands of cuts it is reckoned once, and not for every order. */
+export function runWaiting({ work, actions, today }: RunGiven): RunWaiting {
   const { items, known, toDecide } = work;
   const open = openRun(actions);
   const dayBegan = momentOf(localClock(today.site.timeZone).startOf(today.day));
@@ -87,42 +108,45 @@ export function runOf({ work, actions, today, order = [], inHand = null }: RunGi
     if (because === null) waiting.push(item);
     else leftOut.push({ ...item, because });
   }
-  const all = stopsIn(waiting, open?.treeIds ?? order);
-  const taken = open && new Set(open.treeIds);
-  const stops = taken ? all.filter(({ tree }) => taken.has(tree.id)) : all;
-  const left = stops.flatMap((stop) => stop.items);
-  const item = left[0] ?? null;
   const blades = bladesOf(today.site.plan.kit);
-  const logs = bladeLogs(blades, actions, dayBegan, (id) => known.get(id) ?? 'unknown');
   const done = open?.done ?? doneToday;
-  const ofKind = item ? fitting(blades, item) : [];
-  const ways = item ? waysFor(item, ofKind, logs, inHand, today) : [];
-  const blade = bladeFor(ofKind, ways, logs, inHand);
   const measured = new Map(
     done.flatMap(({ action }) =>
       action.kind === 'woodRead' ? [[action.cutId, action.diameterMm] as const] : [],
     ),
   );
-  const madeCuts = done.flatMap(({ id, action }) =>
-    action.kind === 'cutMade' ? [{ id, action, measuredMm: measured.get(id) ?? null }] : [],
-  );
+  const taken = open && new Set(open.treeIds);
   return {
-    open,
-    stops,
-    notChosen: all.length - stops.length,
-    waiting: all.flatMap((stop) => stop.items),
-    left,
-    leftOut,
+    ...{ open, today, done, leftOut, blades },
+    stops: stopsOf(waiting),
     toDecide: taken ? toDecide.filter(({ id }) => taken.has(id)) : [],
-    item,
-    card: cardOf({ open, item, done, logs, blade, ways, today, chosen: inHand !== null }),
-    blades,
-    logs,
-    blade,
-    madeCuts,
+    logs: bladeLogs(blades, actions, dayBegan, (id) => known.get(id) ?? 'unknown'),
+    madeCuts: done.flatMap(({ id, action }) =>
+      action.kind === 'cutMade' ? [{ id, action, measuredMm: measured.get(id) ?? null }] : [],
+    ),
     cleanings: done.filter(({ action }) => action.kind === 'bladeCleaned').length,
     marks: new Map(marksStanding(actions).map((mark) => [`${mark.treeId} ${mark.limbId}`, mark.how])),
     last: done.findLast(({ action }) => OF_THE_RUN.has(action.kind)) ?? null,
+  };
+}
+
+export function runIn(waits: RunWaiting, { order = [], inHand = null }: Walked = {}): Run {
+  const { today, stops: listed, done, ...same } = waits;
+  const { open, blades, logs } = same;
+  const all = inOrder(listed, open?.treeIds ?? order);
+  const taken = open && new Set(open.treeIds);
+  const stops = taken ? all.filter(({ tree }) => taken.has(tree.id)) : all;
+  const left = stops.flatMap((stop) => stop.items);
+  const item = left[0] ?? null;
+  const ofKind = item ? fitting(blades, item) : [];
+  const ways = item ? waysFor(item, ofKind, logs, inHand, today) : [];
+  const blade = bladeFor(ofKind, ways, logs, inHand);
+  return {
+    ...same,
+    ...{ stops, left, item, blade },
+    notChosen: all.length - stops.length,
+    waiting: all.flatMap((stop) => stop.items),
+    card: cardOf({ open, item, done, logs, blade, ways, today, chosen: inHand !== null }),
   };
 }
 
@@ -150,19 +174,22 @@ function whyLeftOut(item: RunItem, done: readonly Action[]): LeftOutBecause | nu
   return notMade?.action.kind === 'cutNotMade' ? { code: 'not made', reason: notMade.action.reason } : null;
 }
 
-/** Trees in the order of the run; those it does not name come after them, sound wood before suspect before infected. */
-function stopsIn(items: readonly RunItem[], order: readonly string[]): Stop[] {
+function stopsOf(items: readonly RunItem[]): Stop[] {
   const byTree = new Map<string, RunItem[]>();
   for (const item of items) {
     const onTree = byTree.get(item.tree.id);
     if (onTree) onTree.push(item);
     else byTree.set(item.tree.id, [item]);
   }
-  const stops = [...byTree.values()].map((onTree): Stop => {
+  return [...byTree.values()].map((onTree): Stop => {
     const wood = woodClass(onTree.flatMap((item) => item.disorders));
     return { tree: (onTree[0] as RunItem).tree, wood, items: onTree };
   });
+}
+
+/** Trees in the order of the run; those it does not name come after them, sound wood before suspect before infected. */
+function inOrder(stops: readonly Stop[], order: readonly string[]): Stop[] {
   const placeOf = new Map(order.map((id, place) => [id, place]));
   const rank = ({ tree, wood }: Stop) => placeOf.get(tree.id) ?? order.length + woodClasses.indexOf(wood);
-  return stops.sort((a, b) => rank(a) - rank(b));
+  return stops.toSorted((a, b) => rank(a) - rank(b));
 }

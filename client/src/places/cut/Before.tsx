@@ -53,7 +53,7 @@ export function Before({ here }: { here: RunHere }) {
   const timingNow = timing.data;
   const [said, setSaid] = useState<Said | null>(null);
   const { crew, half } = useLocalSearchParams<{ crew?: string; half?: string }>();
-  const season = useSeasonToday();
+  const season = useSeasonToday(crew !== undefined);
   const halfDay = season.data?.halfDays.find((each) => each.crewId === crew && each.half === half);
   // Until somebody says otherwise, those that the season has for a crew, else the trees that have a window now
   const chosen = useMemo(
@@ -62,7 +62,7 @@ export function Before({ here }: { here: RunHere }) {
   );
   const picked = useMemo(() => run.stops.filter(({ tree }) => chosen.has(tree.id)), [run.stops, chosen]);
   // Nothing moves under the finger: order and windows are there before anything can be chosen
-  const reading = [timing, ...(crew ? [season] : [])].some(isBeingRead);
+  const reading = [timing, season].some(isBeingRead);
   const order = useStopOrder(reading ? NO_STOPS : picked);
   const inRun = useMemo(() => inOrder(picked, order?.order ?? []), [picked, order]);
   // The list stands still under the finger; numbers and the run follow the trees that are chosen

@@ -3,7 +3,8 @@
 import type { RunItem } from '@mortisect/core/run';
 import { useMemo, useState } from 'react';
 import { useScreenAwake } from '../../data/awake';
-import { useReadTrees, useTree } from '../../data/queries';
+import { isBeingRead, useReadTrees, useTiming, useTree } from '../../data/queries';
+import { useBriefly } from '../../data/useBriefly';
 import { useSay } from '../../data/useSay';
 import { viewOf } from '../../data/views';
 import { Waiting } from '../../ui/Waiting';
@@ -26,8 +27,11 @@ export function CutPlace() {
   const { here, says, error, refetch } = useRun();
   const open = here?.run.open;
   const awake = useScreenAwake(open != null && open.paused === null);
+  // What can be cut now hangs on the weather; in a run it is only told of
+  const isSoon = useBriefly(isBeingRead(useTiming()));
+  const is = here?.run.card.is;
   // A run is made from the plans of all its trees; a plan of before names no cut for what was found since, so nothing is over yet
-  if (!here || (here.run.card.is === 'close' && !here.planned))
+  if (!here || (is === 'before' && isSoon) || (is === 'close' && !here.planned))
     return <Waiting title={say('shared.cut')} says={says} error={error} onRetry={refetch} />;
   return <Due here={here} awake={awake} />;
 }

@@ -2,7 +2,7 @@
 
 import { openRun, type SiteToday } from '@mortisect/core/present';
 import type { Action } from '@mortisect/core/records';
-import { type Run, runOf, type Stop, workOf } from '@mortisect/core/run';
+import { type Run, runIn, runWaiting, type Stop, workOf } from '@mortisect/core/run';
 import { useMemo, useRef } from 'react';
 import { useInHand } from '../../data/inHand';
 import { isBeingRead, useRunActions, useTiming } from '../../data/queries';
@@ -49,21 +49,21 @@ export function useRun(isOrdered = true): RunAndTrees {
   const isOpen = useMemo(() => actions !== undefined && openRun(actions) !== null, [actions]);
   const trees = listed && (listed.ready || (shown.current && !isOpen)) ? listed.trees : null;
   const work = useMemo(() => trees && workOf(trees), [trees]);
-  const unordered = useMemo(
-    () => (today && work && actions ? runOf({ work, actions, today }) : null),
+  const waits = useMemo(
+    () => (today && work && actions ? runWaiting({ work, actions, today }) : null),
     [today, work, actions],
   );
+  const unordered = useMemo(() => waits && runIn(waits), [waits]);
   const proposedStops = useProposed(isOrdered ? unordered : null);
   const order = useStopOrder(proposedStops);
-  const given = useMemo(
-    () => (today && work && actions ? { work, actions, today, order: order?.order ?? [] } : null),
-    [today, work, actions, order],
+  const proposed = useMemo(
+    () => (waits && order ? runIn(waits, { order: order.order }) : unordered),
+    [waits, order, unordered],
   );
-  const proposed = useMemo(() => (given && order ? runOf(given) : unordered), [given, order, unordered]);
   const run = useMemo(() => {
     const chosen = hand.bladeId !== null && hand.itemId === proposed?.item?.id;
-    return given && chosen ? runOf({ ...given, inHand: hand.bladeId }) : proposed;
-  }, [given, proposed, hand]);
+    return waits && chosen ? runIn(waits, { order: order?.order ?? [], inHand: hand.bladeId }) : proposed;
+  }, [waits, order, proposed, hand]);
   const planned = listed?.current ?? false;
   const ordered = order !== null || run?.stops.length === 0;
   const here = useMemo(

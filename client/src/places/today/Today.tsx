@@ -14,6 +14,7 @@ import { type Href, useRouter } from 'expo-router';
 import { memo, startTransition, useEffect, useState } from 'react';
 import { ago, longDay, shortMoment } from '../../data/moment';
 import { isBeingRead, useCopies, useTiming, useTrees } from '../../data/queries';
+import { useBriefly } from '../../data/useBriefly';
 import { useClock, useClockOff } from '../../data/useClock';
 import { useSay } from '../../data/useSay';
 import { Button } from '../../ui/Button';
@@ -111,19 +112,6 @@ export function Today() {
       </Columns>
     </Screen>
   );
-}
-
-/** So long the page waits for its weather: to be drawn without it and then with it takes longer, where both come at once. */
-const BRIEFLY_MS = 1000;
-
-/** @returns false from then on, whatever is still waited for */
-function useBriefly(isWaiting: boolean): boolean {
-  const [isOver, setOver] = useState(false);
-  useEffect(() => {
-    const over = setTimeout(() => setOver(true), BRIEFLY_MS);
-    return () => clearTimeout(over);
-  }, []);
-  return isWaiting && !isOver;
 }
 
 const SEASON_WORDS: Record<SiteToday['season'], PlainKey> = {
