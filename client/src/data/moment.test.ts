@@ -1,5 +1,5 @@
 // How far the clock of the server is ahead: measured to the second, and kept while it may still be right. Days as people write them.
-import { aheadAfter, dayAt, dayWords, nextMoment, readDays, shortDay } from './moment';
+import { aheadAfter, dayAt, dayHour, dayWords, nextMoment, readDays, shortDay } from './moment';
 
 test.each([
   // Nothing was known: the middle of question and answer counts
@@ -54,4 +54,18 @@ test('the day at the site, from its first minute to its last, and of another sit
       ['2026-11-25T04:00:00+01:00', brazil],
     ].map(([moment, zone]) => dayAt(moment as string, zone as string)),
   ).toEqual(['2026-11-24', '2026-11-25', '2026-11-24', '2026-11-24', '2026-11-25', '2026-11-25']);
+});
+
+test('an hour that was told before is told in the language of now, and of the site at hand', async () => {
+  // 25 November 2026, 10:00 UTC
+  const hour = Date.parse('2026-11-25T10:00:00Z') / 3_600_000;
+  const said = () => [
+    dayHour(hour, 'Europe/Berlin'),
+    dayHour(hour + 1, 'Europe/Berlin'),
+    dayHour(hour, 'UTC'),
+  ];
+  expect([said(), said()]).toEqual(Array(2).fill(['Wed 11:00', 'Wed 12:00', 'Wed 10:00']));
+  (await readDays('es-ES'))();
+  expect(said()).toEqual(['mié 11:00', 'mié 12:00', 'mié 10:00']);
+  (await readDays('en-GB'))();
 });

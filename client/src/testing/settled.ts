@@ -10,3 +10,20 @@ export async function tasksDone(): Promise<void> {
 
 /** The same for what changes a component. */
 export const settled = () => act(tasksDone);
+
+/** Timers of so many milliseconds go off when the test says so, and not before. */
+export function timersHeld(ms: number): { goOff(): void; end(): void } {
+  const { setTimeout: later } = window;
+  const held: (() => void)[] = [];
+  window.setTimeout = ((then: () => void, after: number) =>
+    after === ms ? held.push(then) : later(then, after)) as never;
+  return {
+    goOff: () =>
+      act(() => {
+        for (const then of held) then();
+      }),
+    end: () => {
+      window.setTimeout = later;
+    },
+  };
+}

@@ -9,6 +9,7 @@ import { queryClient } from '../../data/queryClient';
 import { FakeServer } from '../../testing/fakeServer';
 import { allSent, at, clock, field, findButton, press, show, went, write } from '../../testing/here';
 import { detail, did, finding, limbs, NOW } from '../../testing/orchard';
+import { settled, timersHeld } from '../../testing/settled';
 import { CutPlace } from './CutPlace';
 
 jest.mock('expo-router', () => require('../../testing/here').router);
@@ -435,4 +436,45 @@ test('the trees that the season has for a crew today are chosen, until somebody 
   expect(screen.queryByText(/as the season has it/)).toBeNull();
   expect(screen.getByRole('checkbox', { name: /Tree A/ }).getAttribute('aria-checked')).toBe('true');
   at.params = {};
+});
+
+describe('weather that is slow to come', () => {
+  const slow = () => {
+    const server = orchard();
+    server.instead.set('getTiming', () => new Promise(() => {}));
+    return server;
+  };
+
+  test('is waited for before a run, but not for long', async () => {
+    const timers = timersHeld(1000);
+    at.path = '/cut';
+    show(<CutPlace />, slow());
+    await waitFor(() => expect(queryClient.getQueryData(['listed-trees', 'metric'])).toBeTruthy());
+    await settled();
+    expect(document.body.textContent).toMatch('Reading the orchard');
+    timers.goOff();
+    await screen.findByText('Trees in this order');
+    timers.end();
+  });
+
+  test('holds up no run that is open', async () => {
+    const server = slow();
+    server.actions = [did({ kind: 'runStarted', at: NOW, treeIds: ['a'], bladeIds: [], checked: [] })];
+    const timers = timersHeld(1000);
+    at.path = '/cut';
+    useInHand.setState({ bladeId: null, itemId: null });
+    show(<CutPlace />, server);
+    await findButton('This blade is clean already');
+    timers.end();
+  });
+});
+
+test('what each crew does today is asked for only where somebody comes from it', async () => {
+  const server = orchard();
+  at.path = '/cut';
+  show(<CutPlace />, server);
+  await findButton('Look around first');
+  await settled();
+  expect(server.asked.map(({ name }) => name)).toContain('getTiming');
+  expect(server.asked.map(({ name }) => name)).not.toContain('getSeasonToday');
 });

@@ -6,7 +6,7 @@ import { queryClient } from '../../data/queryClient';
 import { FakeServer, refused } from '../../testing/fakeServer';
 import { at, press, show, went, write } from '../../testing/here';
 import { detail, did, finding, NOW } from '../../testing/orchard';
-import { settled } from '../../testing/settled';
+import { settled, timersHeld } from '../../testing/settled';
 import { Today } from './Today';
 
 jest.mock('expo-router', () => require('../../testing/here').router);
@@ -70,10 +70,7 @@ test('it is drawn with what was done in the run, and not before and once more', 
 });
 
 test('it waits for its weather, but not for long', async () => {
-  const held: (() => void)[] = [];
-  const { setTimeout: later } = window;
-  window.setTimeout = ((then: () => void, ms: number) =>
-    ms === 1000 ? held.push(then) : later(then, ms)) as never;
+  const timers = timersHeld(1000);
   const server = new FakeServer([detail([strike])]);
   server.instead.set('getTiming', () => new Promise(() => {}));
   at.path = '/today';
@@ -82,12 +79,10 @@ test('it waits for its weather, but not for long', async () => {
   await waitFor(() => expect(queryClient.getQueryData(['listed-trees', 'metric'])).toBeTruthy());
   await settled();
   expect(screen.queryByText('Test orchard')).toBeNull();
-  act(() => {
-    for (const then of held) then();
-  });
+  timers.goOff();
   await screen.findByText('Test orchard');
   expect(document.body.textContent).toMatch('Reading the weather');
-  window.setTimeout = later;
+  timers.end();
 });
 
 test('which cut comes first is reckoned once the page stands', async () => {
