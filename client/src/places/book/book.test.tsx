@@ -16,6 +16,7 @@ import {
   write,
 } from '../../testing/here';
 import { detail, did, finding, NOW } from '../../testing/orchard';
+import { settled, timersHeld } from '../../testing/settled';
 import { GraftWood } from './aftercare/GraftWood';
 import { Rechecks } from './aftercare/Rechecks';
 import { Log } from './Log';
@@ -140,6 +141,32 @@ describe('a cut is looked at again', () => {
     show(<Rechecks />, server);
     return server;
   }
+
+  test('nothing to tap stands before its limb is drawn above it; without the tree it stands after a second', async () => {
+    let answer: () => void = () => {};
+    const held = new Promise<void>((resolve) => {
+      answer = resolve;
+    });
+    const choices = () => screen.queryAllByRole('radio', { name: 'Came back' }).length;
+    const timers = timersHeld(1000);
+    const open = async () => {
+      const server = await look();
+      server.instead.set('getTree', () => held);
+      const [row] = await screen.findAllByRole('button', { name: /Tree A/ });
+      fireEvent.click(row as HTMLElement);
+      await settled();
+    };
+    await open();
+    expect(choices()).toBe(0);
+    timers.goOff();
+    expect(choices()).toBe(1);
+    await open();
+    expect(choices()).toBe(0);
+    answer();
+    await screen.findByRole('radio', { name: 'Came back' });
+    expect(document.body.textContent).toMatch('Cut at the collar');
+    timers.end();
+  });
 
   test('what came back needs how far, is recorded, and leads to the limb', async () => {
     const server = await look();

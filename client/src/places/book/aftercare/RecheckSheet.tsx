@@ -12,6 +12,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { dayWords } from '../../../data/moment';
 import { useTree } from '../../../data/queries';
+import { useBriefly } from '../../../data/useBriefly';
 import { useClock } from '../../../data/useClock';
 import { useSay } from '../../../data/useSay';
 import { viewOf } from '../../../data/views';
@@ -62,7 +63,9 @@ function whyWords(say: Say, { cut }: RecheckDue, { units }: SiteToday): string {
 function Looking({ recheck, today, onClose }: { recheck: RecheckDue; today: SiteToday; onClose(): void }) {
   const say = useSay();
   const { action } = recheck.cut;
-  const detail = useTree(recheck.treeId).data;
+  const { data: detail, error } = useTree(recheck.treeId);
+  // The limb stands above what is tapped: come a moment later, it would push that from under the finger
+  const isSoon = useBriefly(!detail && !error);
   const router = useRouter();
   const clock = useClock();
   const recording = useRecordAction();
@@ -110,12 +113,21 @@ function Looking({ recheck, today, onClose }: { recheck: RecheckDue; today: Site
       },
     );
   };
+  const sheet = {
+    title: [detail?.tree.code, limbIn(say, action.cut.limbName)].filter(Boolean).join(' · '),
+    closeLabel: say('shared.back'),
+  };
+  if (isSoon)
+    return (
+      <Sheet {...sheet} open onClose={onClose}>
+        <Small role="status">{say('shared.readingTheOrchard')}</Small>
+      </Sheet>
+    );
   return (
     <Sheet
-      title={`${detail?.tree.code ?? ''} · ${limbIn(say, action.cut.limbName)}`}
+      {...sheet}
       open
       onClose={onClose}
-      closeLabel={say('shared.back')}
       actions={
         <Button grow kind="main" disabled={!outcome || faulty || recording.isPending} onPress={record}>
           {outcome === 'came back' ? say('book.recordMarkIt') : say('shared.recordIt')}
