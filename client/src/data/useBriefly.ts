@@ -1,7 +1,7 @@
-// A page is drawn once, with what is about to come, and not again a moment later.
+// What is about to come is waited for, so that a page is drawn once and nothing moves under the finger a moment later.
 import { useEffect, useState } from 'react';
 
-/** So long it waits: of thousands of trees, to be drawn without something and then with it takes longer, where both come at once. */
+/** Whoever waits longer is better served by a page without it. */
 const BRIEFLY_MS = 1000;
 
 /** @returns whether to wait; false from then on, whatever is still waited for */

@@ -90,6 +90,7 @@ export interface RunWaiting
   done: readonly Action[];
 }
 
+/** The run as a whole; whoever reckons it for one order after the other takes `runWaiting` and `runIn`. */
 export const runOf = ({ work, actions, today, ...walked }: RunGiven & Walked): Run =>
   runIn(runWaiting({ work, actions, today }), walked);
 
@@ -130,6 +131,7 @@ export function runWaiting({ work, actions, today }: RunGiven): RunWaiting {
   };
 }
 
+/** The run with its trees in an order: the next cut, the blade for it and the card that is due hang on that. */
 export function runIn(waits: RunWaiting, { order = [], inHand = null }: Walked = {}): Run {
   const { today, stops: listed, done, ...same } = waits;
   const { open, blades, logs } = same;
